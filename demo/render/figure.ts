@@ -1,0 +1,269 @@
+import * as THREE from 'three';
+import type { Body } from '../athlete/body';
+import type { SkeletonPose } from '../athlete/skeleton-pose';
+import { add, mix, scale, subtract, type Vec3 } from '../athlete/vec3';
+import type { Look } from '../scenario';
+
+type Profile = readonly (readonly [along: number, radius: number])[];
+
+const three = (v: Vec3): THREE.Vector3 => new THREE.Vector3(v.x, v.y, v.z);
+
+function profileAt(profile: Profile, along: number): number {
+  let i = 0;
+  while (i < profile.length - 2 && profile[i + 1]![0] < along) i++;
+  const [a, ra] = profile[i]!;
+  const [b, rb] = profile[i + 1]!;
+  const u = Math.min(1, Math.max(0, (along - a) / (b - a)));
+  return ra + (rb - ra) * u * u * (3 - 2 * u);
+}
+
+/** A rounded, tapered limb of length 1 along +y; radii are shares of its length. */
+function limbGeometry(profile: Profile): THREE.BufferGeometry {
+  const outline: THREE.Vector2[] = [];
+  const start = profileAt(profile, 0);
+  const end = profileAt(profile, 1);
+  for (let i = 0; i <= 6; i++) {
+    const a = -Math.PI / 2 + ((i / 6) * Math.PI) / 2;
+    outline.push(new THREE.Vector2(Math.max(1e-4, start * Math.cos(a)), start * 0.7 * Math.sin(a)));
+  }
+  for (let i = 1; i < 20; i++) outline.push(new THREE.Vector2(profileAt(profile, i / 20), i / 20));
+  for (let i = 0; i <= 6; i++) {
+    const a = ((i / 6) * Math.PI) / 2;
+    outline.push(new THREE.Vector2(Math.max(1e-4, end * Math.cos(a)), 1 + end * 0.7 * Math.sin(a)));
+  }
+  return new THREE.LatheGeometry(outline, 20);
+}
+
+class Limb {
+  readonly mesh: THREE.Mesh;
+  constructor(
+    group: THREE.Object3D,
+    material: THREE.Material,
+    profile: Profile,
+    private readonly flatten = 1,
+  ) {
+    this.mesh = new THREE.Mesh(limbGeometry(profile), material);
+    this.mesh.castShadow = true;
+    group.add(this.mesh);
+  }
+
+  /** Lays the limb from one point to another; `side` fixes its twist. */
+  place(from: Vec3, to: Vec3, side: Vec3): void {
+    const y = three(subtract(to, from));
+    const length = y.length();
+    y.normalize();
+    const z = three(side);
+    z.addScaledVector(y, -z.dot(y)).normalize();
+    const x = new THREE.Vector3().crossVectors(y, z);
+    this.mesh.matrixAutoUpdate = false;
+    this.mesh.matrix
+      .makeBasis(x, y, z)
+      .scale(new THREE.Vector3(length, length, length * this.flatten))
+      .setPosition(three(from));
+  }
+}
+
+class Ellipsoid {
+  readonly mesh: THREE.Mesh;
+  constructor(
+    group: THREE.Object3D,
+    material: THREE.Material,
+    private readonly radii: readonly [number, number, number],
+  ) {
+    this.mesh = new THREE.Mesh(new THREE.SphereGeometry(1, 24, 18), material);
+    this.mesh.castShadow = true;
+    this.mesh.matrixAutoUpdate = false;
+    group.add(this.mesh);
+  }
+
+  place(centre: Vec3, forward: Vec3, up: Vec3): void {
+    const x = three(forward).normalize();
+    const y = three(up);
+    y.addScaledVector(x, -y.dot(x)).normalize();
+    const z = new THREE.Vector3().crossVectors(x, y);
+    const [rx, ry, rz] = this.radii;
+    this.mesh.matrix.makeBasis(x, y, z).scale(new THREE.Vector3(rx, ry, rz)).setPosition(three(centre));
+  }
+}
+
+/** A trunk of elliptical rings, twisting from the pelvis' axis to the shoulders'. */
+class Trunk {
+  readonly mesh: THREE.Mesh;
+  private readonly rings = 22;
+  private readonly around = 28;
+  constructor(
+    group: THREE.Object3D,
+    material: THREE.Material,
+    private readonly from: number,
+    private readonly to: number,
+    private readonly halfWidth: Profile,
+    private readonly halfDepth: Profile,
+  ) {
+    const geometry = new THREE.BufferGeometry();
+    const index: number[] = [];
+    const n = this.around;
+    for (let r = 0; r < this.rings; r++) {
+      for (let a = 0; a < n; a++) {
+        const b = (a + 1) % n;
+        index.push(r * n + a, r * n + b, (r + 1) * n + a, r * n + b, (r + 1) * n + b, (r + 1) * n + a);
+      }
+    }
+    geometry.setIndex(index);
+    geometry.setAttribute('position', new THREE.Float32BufferAttribute(new Float32Array((this.rings + 1) * n * 3), 3));
+    this.mesh = new THREE.Mesh(geometry, material);
+    this.mesh.castShadow = true;
+    this.mesh.frustumCulled = false;
+    group.add(this.mesh);
+  }
+
+  place(pose: SkeletonPose, height: number): void {
+    const position = this.mesh.geometry.getAttribute('position');
+    const up = three(subtract(pose.neckBase, pose.pelvis)).normalize();
+    for (let r = 0; r <= this.rings; r++) {
+      const s = this.from + ((this.to - this.from) * r) / this.rings;
+      const centre = add(pose.pelvis, scale(subtract(pose.neckBase, pose.pelvis), s));
+      const right = three(mix(pose.pelvisRight, pose.thoraxRight, Math.min(1, Math.max(0, (s - 0.1) / 0.6))));
+      right.addScaledVector(up, -right.dot(up) * 0.6).normalize();
+      const front = new THREE.Vector3().crossVectors(up, right).normalize();
+      const w = profileAt(this.halfWidth, s) * height;
+      const d = profileAt(this.halfDepth, s) * height;
+      for (let a = 0; a < this.around; a++) {
+        const angle = (a / this.around) * Math.PI * 2;
+        const p = three(centre)
+          .addScaledVector(right, Math.cos(angle) * w)
+          .addScaledVector(front, Math.sin(angle) * d);
+        position.setXYZ(r * this.around + a, p.x, p.y, p.z);
+      }
+    }
+    position.needsUpdate = true;
+    this.mesh.geometry.computeVertexNormals();
+  }
+}
+
+/** The rendered person: built once, posed for every exposure. */
+export class Figure {
+  readonly group = new THREE.Group();
+  private readonly limbs: { limb: Limb; from: string; to: string; stretch: readonly [number, number] }[] = [];
+  private readonly trunks: Trunk[];
+  private readonly neck: Limb;
+  private readonly shoes: { limb: Limb; sole: Limb; side: 'left' | 'right' }[] = [];
+  private readonly hands: { palm: Limb; thumb: Limb; side: 'left' | 'right' }[] = [];
+  private readonly headParts: { part: Ellipsoid; at: readonly [number, number, number] }[] = [];
+
+  constructor(
+    private readonly body: Body,
+    look: Look,
+  ) {
+    const matte = (color: string): THREE.Material => new THREE.MeshStandardMaterial({ color, roughness: 0.85 });
+    const skin = matte(look.skin);
+    const shirt = matte(look.shirt);
+    const trousers = matte(look.trousers);
+    const hair = matte(look.hair);
+    const shoe = matte('#f2f0ea');
+    const sole = matte('#2b2b2b');
+    const dark = matte('#1a1210');
+    const white = matte('#f6f6f6');
+    const h = body.height;
+    const link = (
+      from: string,
+      to: string,
+      material: THREE.Material,
+      profile: Profile,
+      stretch: readonly [number, number] = [0, 1],
+    ): void => {
+      this.limbs.push({ limb: new Limb(this.group, material, profile), from, to, stretch });
+    };
+    for (const s of ['left', 'right'] as const) {
+      link(`${s}-hip`, `${s}-knee`, trousers, [[0, 0.2], [0.25, 0.2], [0.6, 0.16], [1, 0.128]]);
+      link(`${s}-knee`, `${s}-ankle`, trousers, [[0, 0.126], [0.28, 0.135], [0.65, 0.108], [1, 0.1]], [0, 0.93]);
+      link(`${s}-shoulder`, `${s}-elbow`, skin, [[0, 0.15], [0.35, 0.145], [0.7, 0.122], [1, 0.112]]);
+      link(`${s}-shoulder`, `${s}-elbow`, shirt, [[0, 0.33], [0.5, 0.33], [1, 0.31]], [-0.06, 0.52]);
+      link(`${s}-elbow`, `${s}-wrist`, skin, [[0, 0.14], [0.28, 0.15], [0.65, 0.112], [1, 0.088]]);
+      this.shoes.push({
+        side: s,
+        limb: new Limb(this.group, shoe, [[0, 0.16], [0.35, 0.185], [0.75, 0.15], [1, 0.1]], 0.85),
+        sole: new Limb(this.group, sole, [[0, 0.12], [0.5, 0.145], [1, 0.11]], 0.95),
+      });
+      this.hands.push({
+        side: s,
+        palm: new Limb(this.group, skin, [[0, 0.16], [0.35, 0.26], [0.7, 0.24], [1, 0.12]], 0.5),
+        thumb: new Limb(this.group, skin, [[0, 0.2], [1, 0.14]]),
+      });
+    }
+    this.trunks = [
+      new Trunk(this.group, trousers, -0.13, 0.2, [[-0.13, 0.085], [0, 0.103], [0.2, 0.094]], [[-0.13, 0.06], [0, 0.077], [0.2, 0.068]]),
+      new Trunk(
+        this.group,
+        shirt,
+        0.12,
+        1.0,
+        [[0.12, 0.099], [0.35, 0.094], [0.6, 0.104], [0.8, 0.115], [0.92, 0.1], [1, 0.034]],
+        [[0.12, 0.074], [0.35, 0.066], [0.65, 0.074], [0.85, 0.064], [1, 0.034]],
+      ),
+    ];
+    this.neck = new Limb(this.group, skin, [[0, 0.36], [1, 0.31]]);
+    const head = (
+      material: THREE.Material,
+      radii: readonly [number, number, number],
+      at: readonly [number, number, number],
+    ): void => {
+      this.headParts.push({
+        part: new Ellipsoid(this.group, material, radii.map((r) => r * h) as unknown as [number, number, number]),
+        at,
+      });
+    };
+    head(skin, [0.052, 0.066, 0.043], [0, 0, 0]);
+    head(skin, [0.036, 0.034, 0.031], [0.018, -0.034, 0]);
+    head(skin, [0.013, 0.011, 0.008], [0.053, -0.01, 0]);
+    head(hair, [0.056, 0.054, 0.047], [-0.01, 0.022, 0]);
+    head(hair, [0.03, 0.04, 0.041], [-0.032, -0.002, 0]);
+    head(matte('#8d4740'), [0.005, 0.004, 0.013], [0.05, -0.033, 0]);
+    for (const sign of [-1, 1]) {
+      head(white, [0.006, 0.0055, 0.008], [0.046, 0.006, sign * 0.018]);
+      head(dark, [0.004, 0.005, 0.005], [0.0505, 0.006, sign * 0.0185]);
+      head(hair, [0.005, 0.003, 0.011], [0.049, 0.018, sign * 0.018]);
+      head(skin, [0.009, 0.017, 0.005], [-0.003, 0, sign * 0.044]);
+    }
+  }
+
+  pose(pose: SkeletonPose): void {
+    const p = (name: string): Vec3 => pose.points[name]!;
+    const side = pose.thoraxRight;
+    for (const { limb, from, to, stretch } of this.limbs) {
+      const a = p(from);
+      const d = subtract(p(to), a);
+      limb.place(add(a, scale(d, stretch[0])), add(a, scale(d, stretch[1])), from.includes('hip') || from.includes('knee') ? pose.pelvisRight : side);
+    }
+    for (const trunk of this.trunks) trunk.place(pose, this.body.height);
+    this.neck.place(add(pose.neckBase, scale(subtract(pose.pelvis, pose.neckBase), 0.06)), mix(pose.neckBase, pose.head, 0.75), side);
+    const right = scale(
+      { x: pose.headForward.y * pose.headUp.z - pose.headForward.z * pose.headUp.y,
+        y: pose.headForward.z * pose.headUp.x - pose.headForward.x * pose.headUp.z,
+        z: pose.headForward.x * pose.headUp.y - pose.headForward.y * pose.headUp.x },
+      1,
+    );
+    for (const { part, at } of this.headParts) {
+      const [f, u, r] = at;
+      const h = this.body.height;
+      part.place(
+        add(pose.head, add(scale(pose.headForward, f * h), add(scale(pose.headUp, u * h), scale(right, r * h)))),
+        pose.headForward,
+        pose.headUp,
+      );
+    }
+    const h = this.body.height;
+    for (const { limb, sole, side: s } of this.shoes) {
+      const heel = p(`${s}-heel`);
+      const toe = p(`${s}-foot-index`);
+      const along = subtract(toe, heel);
+      const lift = { x: -along.y, y: along.x, z: 0 };
+      const k = (0.016 * h) / Math.hypot(along.x, along.y);
+      limb.place(add(heel, scale(lift, k * 1.15)), add(add(toe, scale(along, 0.16)), scale(lift, k * 0.8)), { x: 0, y: 0, z: 1 });
+      sole.place(add(heel, scale(lift, k * 0.45)), add(add(toe, scale(along, 0.18)), scale(lift, k * 0.4)), { x: 0, y: 0, z: 1 });
+    }
+    for (const { palm, thumb, side: s } of this.hands) {
+      palm.place(p(`${s}-wrist`), p(`${s}-index`), side);
+      thumb.place(mix(p(`${s}-wrist`), p(`${s}-index`), 0.2), p(`${s}-thumb`), side);
+    }
+  }
+}

@@ -1,0 +1,108 @@
+import * as THREE from 'three';
+import type { DemoClip } from '../scenario';
+
+/** Numbers that look random and are the same every time (Numerical Recipes' linear congruential generator). */
+function seeded(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state * 1664525 + 1013904223) >>> 0;
+    return state / 4294967296;
+  };
+}
+
+function backdropTexture(afternoon: DemoClip['afternoon']): THREE.Texture {
+  const canvas = document.createElement('canvas');
+  canvas.width = 2048;
+  canvas.height = 512;
+  const g = canvas.getContext('2d')!;
+  const sky = g.createLinearGradient(0, 0, 0, 400);
+  sky.addColorStop(0, afternoon === 'clear' ? '#86b8dd' : '#b9c6cc');
+  sky.addColorStop(1, afternoon === 'clear' ? '#dfeaf0' : '#dcdcd4');
+  g.fillStyle = sky;
+  g.fillRect(0, 0, 2048, 512);
+  const random = seeded(afternoon === 'clear' ? 11 : 29);
+  for (let i = 0; i < 5200; i++) {
+    const x = random() * 2048;
+    const size = 3 + random() * 11;
+    const crown = 26 * Math.sin(x / 61) + 18 * Math.sin(x / 23 + 2);
+    const y = 352 + crown * 0.5 + random() * (64 - crown * 0.5) - size;
+    g.fillStyle = `rgb(${Math.round(40 + random() * 40)},${Math.round(78 + random() * 44)},${Math.round(42 + random() * 26)})`;
+    g.beginPath();
+    g.ellipse(x, y, size, size * 0.8, 0, 0, 7);
+    g.fill();
+  }
+  g.fillStyle = '#5f8f48';
+  g.fillRect(0, 410, 2048, 102);
+  // A low boundary rail and a pavilion roof, far away.
+  g.fillStyle = '#ece6d8';
+  g.fillRect(0, 404, 2048, 5);
+  g.fillStyle = '#a9523f';
+  g.beginPath();
+  g.moveTo(1380, 330);
+  g.lineTo(1520, 282);
+  g.lineTo(1660, 330);
+  g.fill();
+  g.fillStyle = '#e9e2d2';
+  g.fillRect(1398, 330, 246, 74);
+  g.fillStyle = '#5a6a72';
+  for (let x = 1412; x < 1630; x += 36) g.fillRect(x, 346, 18, 30);
+  const texture = new THREE.CanvasTexture(canvas);
+  texture.colorSpace = THREE.SRGBColorSpace;
+  return texture;
+}
+
+function grassTexture(): THREE.Texture {
+  const canvas = document.createElement('canvas');
+  canvas.width = canvas.height = 512;
+  const g = canvas.getContext('2d')!;
+  g.fillStyle = '#6d9c4c';
+  g.fillRect(0, 0, 512, 512);
+  const random = seeded(7);
+  for (let i = 0; i < 9000; i++) {
+    g.fillStyle = `rgba(${Math.round(70 + random() * 50)},${Math.round(120 + random() * 50)},${Math.round(50 + random() * 30)},.4)`;
+    g.fillRect(random() * 512, random() * 512, 2, 3);
+  }
+  const texture = new THREE.CanvasTexture(canvas);
+  texture.colorSpace = THREE.SRGBColorSpace;
+  texture.wrapS = texture.wrapT = THREE.RepeatWrapping;
+  texture.repeat.set(14, 14);
+  return texture;
+}
+
+/** The practice ground: grass, a rolled strip with its creases and stumps, trees, sun. */
+export function buildGround(scene: THREE.Scene, clip: DemoClip): void {
+  const flat = (width: number, depth: number, material: THREE.Material, x: number, y: number, z: number): void => {
+    const mesh = new THREE.Mesh(new THREE.PlaneGeometry(width, depth), material);
+    mesh.rotation.x = -Math.PI / 2;
+    mesh.position.set(x, y, z);
+    mesh.receiveShadow = true;
+    scene.add(mesh);
+  };
+  const matte = (color: string): THREE.Material => new THREE.MeshStandardMaterial({ color, roughness: 1 });
+  const back = clip.camera.azimuth < 0 ? 1 : -1;
+  flat(70, 60, new THREE.MeshStandardMaterial({ map: grassTexture(), roughness: 1 }), 0, -0.012, 0);
+  flat(26, 3.05, matte(clip.afternoon === 'clear' ? '#c9b184' : '#bda67c'), 9, -0.006, 0);
+  flat(0.05, 2.64, matte('#f3f1ea'), 0.6, -0.002, 0);
+  flat(0.05, 3.6, matte('#f3f1ea'), 1.82, -0.002, 0);
+  for (const z of [-1.32, 1.32]) flat(2.44, 0.05, matte('#f3f1ea'), 0.6, -0.003, z);
+  for (const z of [-0.1, 0, 0.1]) {
+    const stump = new THREE.Mesh(new THREE.CylinderGeometry(0.019, 0.019, 0.711, 10), matte('#d8b479'));
+    stump.position.set(0.6, 0.355, back * 0.9 + z);
+    stump.castShadow = true;
+    scene.add(stump);
+  }
+  const backdrop = new THREE.Mesh(
+    new THREE.PlaneGeometry(64, 16),
+    new THREE.MeshBasicMaterial({ map: backdropTexture(clip.afternoon) }),
+  );
+  backdrop.position.set(0, 4.2, back * 22);
+  if (back > 0) backdrop.rotation.y = Math.PI;
+  scene.add(backdrop);
+  scene.add(new THREE.HemisphereLight(0xffffff, 0x8a7a55, clip.afternoon === 'clear' ? 1.5 : 2));
+  const sun = new THREE.DirectionalLight(0xfff2dd, clip.afternoon === 'clear' ? 2.3 : 1.4);
+  sun.position.set(-2.5, 6, -back * 4);
+  sun.castShadow = true;
+  sun.shadow.mapSize.set(1024, 1024);
+  Object.assign(sun.shadow.camera, { left: -6, right: 6, top: 4, bottom: -4 });
+  scene.add(sun);
+}

@@ -1,0 +1,83 @@
+import { mkdir, writeFile } from 'node:fs/promises';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import path from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { build } from 'esbuild';
+import { DEMO_CLIPS } from '../scenario';
+import { truthOf } from '../truth';
+
+/**
+ * Renders the demo clips and writes their truth: `npm run demo:render [-- --only ID] [--still FRAME --out FILE.png]`.
+ */
+const folder = path.join(import.meta.dirname, '..', 'clips');
+const option = (name: string): string | undefined => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
+
+async function withPage<T>(use: (page: Page) => Promise<T>): Promise<T> {
+  const bundle = await build({
+    entryPoints: [path.join(import.meta.dirname, 'page.ts')],
+    bundle: true,
+    write: false,
+    format: 'iife',
+    target: 'es2022',
+  });
+  const server = createServer((request, response) => {
+    if (request.url === '/page.js') response.setHeader('content-type', 'text/javascript').end(bundle.outputFiles[0]!.text);
+    else response.setHeader('content-type', 'text/html').end('<!doctype html><script src="/page.js"></script>');
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const browser = await chromium.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--use-gl=angle', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-background-networking'],
+  });
+  try {
+    const page = await browser.newPage();
+    page.on('pageerror', (error) => console.error(error));
+    await page.goto(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`);
+    return await use(page);
+  } finally {
+    await browser.close();
+    server.close();
+  }
+}
+
+const chosen = DEMO_CLIPS.filter((clip) => (option('only') ?? clip.id) === clip.id);
+if (chosen.length === 0) throw new Error(`no demo clip is called "${option('only')}"; choose from ${DEMO_CLIPS.map((c) => c.id).join(', ')}`);
+
+await mkdir(folder, { recursive: true });
+const stillAt = option('still');
+if (stillAt !== undefined) {
+  await withPage(async (page) => {
+    for (const frame of stillAt.split(',')) {
+      const url = await page.evaluate(
+        ([id, f]) => (window as unknown as { still: (id: string, f: number) => string }).still(id!, Number(f)),
+        [chosen[0]!.id, frame] as const,
+      );
+      await writeFile(`${option('out') ?? 'still'}-${frame}.png`, Buffer.from(url.split(',')[1]!, 'base64'));
+    }
+  });
+} else {
+  await Promise.all(
+    chosen.map((clip) =>
+      withPage(async (page) => {
+        await page.exposeFunction('reportFrame', (done: number, all: number) => {
+          if (done % 40 === 0 || done === all) console.log(`${clip.id}: ${done} of ${all} frames`);
+        });
+        const bytes = await page.evaluate(
+          async (id) =>
+            (window as unknown as { film: (id: string, n: number, f: unknown) => Promise<string> }).film(
+              id,
+              3,
+              (window as unknown as { reportFrame: unknown }).reportFrame,
+            ),
+          clip.id,
+        );
+        await writeFile(path.join(folder, `${clip.id}.webm`), Buffer.from(bytes, 'base64'));
+      }),
+    ),
+  );
+  for (const clip of chosen) await writeFile(path.join(folder, `${clip.id}.truth.json`), JSON.stringify(truthOf(clip)));
+}

@@ -1,0 +1,50 @@
+import { project } from './camera/camera';
+import { performanceOf, type DemoClip } from './scenario';
+
+/** What the generator knows of one rendered clip. */
+export interface ClipTruth {
+  readonly clip: string;
+  readonly performer: string;
+  readonly planted: DemoClip['planted'];
+  readonly frameRate: number;
+  /** Seconds from the first frame. */
+  readonly moments: Readonly<Record<string, number>>;
+  /** Point names, in the order of the arrays below. */
+  readonly points: readonly string[];
+  /** Per frame, per point: x and y in pixels. */
+  readonly pixels: readonly (readonly (readonly [number, number])[])[];
+  /** Per frame, per point: x, y, z in metres. */
+  readonly metres: readonly (readonly (readonly [number, number, number])[])[];
+}
+
+const round = (value: number, digits: number): number => Number(value.toFixed(digits));
+
+export function truthOf(clip: DemoClip): ClipTruth {
+  const performance = performanceOf(clip);
+  const { frameRate } = clip.camera;
+  const frames = Math.floor((performance.end - performance.start) * frameRate);
+  const names = Object.keys(performance.poseAt(0).points);
+  const poses = Array.from({ length: frames }, (_, i) => performance.poseAt(performance.start + i / frameRate));
+  return {
+    clip: clip.id,
+    performer: clip.performer,
+    planted: clip.planted,
+    frameRate,
+    moments: Object.fromEntries(
+      Object.entries(performance.moments).map(([id, time]) => [id, round(time - performance.start, 5)]),
+    ),
+    points: names,
+    pixels: poses.map((pose) =>
+      names.map((name) => {
+        const { x, y } = project(clip.camera, pose.points[name]!);
+        return [round(x, 2), round(y, 2)] as const;
+      }),
+    ),
+    metres: poses.map((pose) =>
+      names.map((name) => {
+        const { x, y, z } = pose.points[name]!;
+        return [round(x, 4), round(y, 4), round(z, 4)] as const;
+      }),
+    ),
+  };
+}

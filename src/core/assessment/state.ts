@@ -1,0 +1,114 @@
+import type { Comparison } from '../comparison/compare';
+import type { Decision } from '../model/session';
+import type { Target } from '../model/movement';
+import { fromSi, toSi, type DisplayUnit } from '../units';
+import { kindOf } from '../measures';
+import { COVERAGE_95, normalCdf } from '../uncertainty/normal';
+
+export type State = 'not-measurable' | 'not-judged' | 'within-error' | 'on-target' | 'borderline' | 'gap' | 'strength' | 'style';
+
+/** On a measure at least this important, on target is a strength. */
+export const STRENGTH_IMPORTANCE = 0.7;
+
+/** The range in which the athlete's value is good, SI; infinite where a target is one-sided. */
+export interface Band {
+  readonly low: number;
+  readonly high: number;
+}
+
+export interface Judged extends Comparison {
+  readonly state: State;
+  readonly band: Band | null;
+  /** How far the athlete is outside the band, SI, signed: negative is too low. 0 inside. */
+  readonly excess: number;
+  /** Half of the 95 % interval of the excess, SI. */
+  readonly excessPlusMinus: number;
+  /** Tolerance that one unit of size is counted in, SI. */
+  readonly tolerance: number;
+  /** Probability that the athlete truly is outside the band, 0..1. */
+  readonly confidence: number;
+}
+
+function bandOf(target: Target, unit: DisplayUnit, reference: number | null): { band: Band; tolerance: number } | null {
+  const si = (value: number): number => toSi(value, unit);
+  // A one-sided target has no width of its own: a tenth of its value stands in, or one unit where that is nothing.
+  const oneSided = (value: number): number => Math.max(Math.abs(si(value)) * 0.1, si(1));
+  switch (target.type) {
+    case 'same-as-reference':
+      if (reference === null) return null;
+      return {
+        band: { low: reference - si(target.tolerance), high: reference + si(target.tolerance) },
+        tolerance: si(target.tolerance),
+      };
+    case 'about':
+      return {
+        band: { low: si(target.value - target.tolerance), high: si(target.value + target.tolerance) },
+        tolerance: si(target.tolerance),
+      };
+    case 'between':
+      return { band: { low: si(target.low), high: si(target.high) }, tolerance: si(target.high - target.low) / 2 };
+    case 'at-least':
+      return { band: { low: si(target.value), high: Infinity }, tolerance: oneSided(target.value) };
+    case 'at-most':
+      return { band: { low: -Infinity, high: si(target.value) }, tolerance: oneSided(target.value) };
+  }
+}
+
+/** Signed distance outside a band; differences are taken by the measure's own rule, since angles go round. */
+function outside(value: number, band: Band, subtract: (a: number, b: number) => number): number {
+  if (!Number.isFinite(band.low) || !Number.isFinite(band.high)) {
+    if (value < band.low) return value - band.low;
+    return value > band.high ? value - band.high : 0;
+  }
+  const half = (band.high - band.low) / 2;
+  const fromMiddle = subtract(value, band.low + half);
+  if (fromMiddle < -half) return fromMiddle + half;
+  return fromMiddle > half ? fromMiddle - half : 0;
+}
+
+/**
+ * State of one measure. A gap is claimed only when the excess over the band is larger than both the margin and its own
+ * error; inside the band is claimed only when the error is not wider than the tolerance (for a one-sided target: than the room
+ * to its limit), or else the state is *within error*.
+ */
+export function judge(comparison: Comparison, decision: Decision | undefined): Judged {
+  const { measure, athlete, reference } = comparison;
+  const nothing = { band: null, excess: 0, excessPlusMinus: 0, tolerance: 0, confidence: 0 };
+  if (!athlete.measurable) return { ...comparison, ...nothing, state: 'not-measurable' };
+  if (!measure.target) return { ...comparison, ...nothing, state: 'not-judged' };
+  const { subtract } = kindOf(measure);
+  const relative = measure.target.type === 'same-as-reference';
+  if (relative && !reference.measurable) return { ...comparison, ...nothing, state: 'not-measurable' };
+  const target = bandOf(measure.target, athlete.unit, reference.measurable ? reference.value : null);
+  if (!target) return { ...comparison, ...nothing, state: 'not-measurable' };
+
+  const excess = outside(athlete.value, target.band, subtract);
+  const u = relative ? comparison.plusMinus! : COVERAGE_95 * athlete.sd;
+  const margin = toSi(measure.margin, athlete.unit);
+  const size = Math.abs(excess);
+  const state = ((): State => {
+    if (decision?.verdict === 'style') return 'style';
+    if (size === 0) {
+      const { low, high } = target.band;
+      const oneSided = !Number.isFinite(low) || !Number.isFinite(high);
+      const room = oneSided ? Math.min(athlete.value - low, high - athlete.value) : target.tolerance;
+      if (u > room) return 'within-error';
+      return measure.importance >= STRENGTH_IMPORTANCE ? 'strength' : 'on-target';
+    }
+    if (size <= u) return 'within-error';
+    return size <= margin ? 'borderline' : 'gap';
+  })();
+  return {
+    ...comparison,
+    state,
+    band: target.band,
+    excess,
+    excessPlusMinus: u,
+    tolerance: target.tolerance,
+    confidence: size === 0 ? 0 : normalCdf(size / (u / COVERAGE_95)),
+  };
+}
+
+/** How a size in SI reads in the unit of its measure, for sentences. */
+export const inUnit = (value: number, unit: DisplayUnit, digits = 0): string =>
+  `${fromSi(value, unit).toFixed(digits)}${unit === 'deg' ? '\u00b0' : unit === '%' ? ' %' : ' ms'}`;

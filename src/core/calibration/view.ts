@@ -1,0 +1,56 @@
+import type { Clip, ViewKind } from '../model/clip';
+import type { Plane } from '../model/movement';
+import { notMeasurable, type NotMeasurable } from '../reading';
+
+const PLANE_OF_VIEW: Readonly<Record<ViewKind, Exclude<Plane, 'any'>>> = {
+  side: 'sagittal',
+  front: 'frontal',
+  back: 'frontal',
+  overhead: 'transverse',
+};
+
+const CAMERA_FOR: Readonly<Record<Exclude<Plane, 'any'>, string>> = {
+  sagittal: 'from the side, at right angles to the direction of travel',
+  frontal: 'from straight in front or behind',
+  transverse: 'from above',
+};
+
+/** Beyond this a planar measure is not corrected but refused. */
+export const MOST_OFF_PLANE_DEGREES = 30;
+/** How well the camera's direction is known when somebody states it (common practice). */
+export const STATED_VIEW_SD_DEGREES = 3;
+/** How well when nobody did: the view's name is all there is (common practice). */
+export const UNSTATED_VIEW_SD_DEGREES = 7;
+
+/** Why a plane cannot be judged from a clip's view, or null when it can. */
+export function viewRefusal(clip: Pick<Clip, 'view'>, plane: Plane): NotMeasurable | null {
+  if (plane === 'any') return null;
+  const { kind, offPlaneDegrees } = clip.view;
+  if (PLANE_OF_VIEW[kind] !== plane) {
+    return notMeasurable('wrong-view', `Not measurable from the ${kind}`, `Film ${CAMERA_FOR[plane]}.`);
+  }
+  if (offPlaneDegrees !== null && Math.abs(offPlaneDegrees) > MOST_OFF_PLANE_DEGREES) {
+    return notMeasurable(
+      'view-too-oblique',
+      `The camera is ${Math.abs(offPlaneDegrees)} degrees off the ${kind} view; ${MOST_OFF_PLANE_DEGREES} is the most`,
+      `Film ${CAMERA_FOR[plane]}.`,
+    );
+  }
+  return null;
+}
+
+/** Angle (radians) between the camera and the plane's normal, with its standard deviation. */
+export function offPlane(clip: Pick<Clip, 'view'>): { angle: number; sd: number } {
+  const stated = clip.view.offPlaneDegrees;
+  const toRadians = Math.PI / 180;
+  return stated === null
+    ? { angle: 0, sd: UNSTATED_VIEW_SD_DEGREES * toRadians }
+    : { angle: stated * toRadians, sd: STATED_VIEW_SD_DEGREES * toRadians };
+}
+
+/**
+ * Length along the plane as the camera sees it, and back. A length in the plane of the movement seen from psi beside
+ * the normal shrinks by cos(psi); an angle b to the vertical becomes b' with tan(b') = tan(b) cos(psi).
+ */
+export const foreshorten = (length: number, psi: number): number => length * Math.cos(psi);
+export const unforeshorten = (length: number, psi: number): number => length / Math.cos(psi);

@@ -1,0 +1,9 @@
+/** Two-dimensional point or vector. */
+export interface Vec2 {
+  readonly x: number;
+  readonly y: number;
+}
+
+export const subtract = (a: Vec2, b: Vec2): Vec2 => ({ x: a.x - b.x, y: a.y - b.y });
+export const midpoint = (a: Vec2, b: Vec2): Vec2 => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+export const distance = (a: Vec2, b: Vec2): number => Math.hypot(a.x - b.x, a.y - b.y);

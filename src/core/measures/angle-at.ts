@@ -1,0 +1,81 @@
+import { offPlane, viewRefusal } from '../calibration/view';
+import { wrapAngle } from '../geometry/angle';
+import type { Plane, PointRef } from '../model/movement';
+import { notMeasurable, type NotMeasurable, type Reading } from '../reading';
+import { eventSd } from '../uncertainty/event-time';
+import { quadrature, type UncertainPoint } from '../uncertainty/propagate';
+import { pointAt, type Performance } from '../performance/performance';
+
+/** How an angle comes from its points, and how their errors carry over. */
+export interface AngleOfPoints {
+  readonly refs: readonly PointRef[];
+  readonly angle: (points: readonly UncertainPoint[]) => number;
+  readonly sd: (points: readonly UncertainPoint[]) => number;
+}
+
+const refName = (ref: PointRef): string => ref.replace('foot-index', 'toe').replaceAll('-', ' ');
+
+/** Value at a frame position, or null where a point is missing. */
+function valueAt(performance: Performance, of: AngleOfPoints, frame: number, psi: number): number | null {
+  const points = of.refs.map((ref) => pointAt(performance, ref, frame, psi));
+  if (points.some((p) => p === null)) return null;
+  const angle = of.angle(points as UncertainPoint[]);
+  return Number.isNaN(angle) ? null : angle;
+}
+
+export function momentMissing(moment: string): NotMeasurable {
+  return notMeasurable('moment-missing', `The moment "${moment.replaceAll('-', ' ')}" is not marked`, 'Mark it in this clip.');
+}
+
+/** The angle as a curve over all frames of the clip, radians, NaN where a point is missing. */
+export function angleCurve(performance: Performance, of: AngleOfPoints): Float64Array {
+  const { angle: psi } = offPlane(performance.clip);
+  return Float64Array.from(performance.times, (_, i) => valueAt(performance, of, i, psi) ?? NaN);
+}
+
+/** Rate of change of the angle (rad/s) round a frame position, by a central difference over two frames. */
+function angularVelocity(performance: Performance, of: AngleOfPoints, frame: number, psi: number): number {
+  const last = performance.times.length - 1;
+  const low = Math.max(0, frame - 1);
+  const high = Math.min(last, frame + 1);
+  const a = valueAt(performance, of, low, psi);
+  const b = valueAt(performance, of, high, psi);
+  if (a === null || b === null || high === low) return 0;
+  return wrapAngle(b - a) / ((high - low) * performance.interval);
+}
+
+/**
+ * Reads an angle at a frame position. Its standard deviation joins the points' errors to first order, the moment's
+ * timing error times the angular velocity, and the uncertainty of the camera's direction.
+ */
+export function readAngle(performance: Performance, of: AngleOfPoints, plane: Plane, frame: number): Reading {
+  const refusal = viewRefusal(performance.clip, plane);
+  if (refusal) return refusal;
+  const { angle: psi, sd: psiSd } = offPlane(performance.clip);
+  const points = of.refs.map((ref) => pointAt(performance, ref, frame, psi));
+  const missing = of.refs.find((_, i) => points[i] === null);
+  if (missing !== undefined) {
+    return notMeasurable(
+      'point-missing',
+      `No ${refName(missing)} at frame ${Math.round(frame) + 1}`,
+      'Find points, or place it by hand.',
+    );
+  }
+  const value = of.angle(points as UncertainPoint[]);
+  if (Number.isNaN(value)) {
+    return notMeasurable('point-missing', 'Two points of this angle lie on each other', 'Place them apart by hand.');
+  }
+  const turned = valueAt(performance, of, frame, psi + psiSd);
+  const sd = quadrature(
+    of.sd(points as UncertainPoint[]),
+    angularVelocity(performance, of, frame, psi) * eventSd(performance.interval),
+    plane === 'any' || turned === null ? 0 : wrapAngle(turned - value),
+  );
+  return {
+    measurable: true,
+    value,
+    sd,
+    unit: 'deg',
+    provenance: { clipId: performance.clip.id, frames: [frame], points: [...of.refs] },
+  };
+}

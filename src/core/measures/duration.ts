@@ -1,0 +1,26 @@
+import { timeAtFrame } from '../timing/clip-time';
+import { durationSd } from '../uncertainty/event-time';
+import { momentMissing } from './angle-at';
+import type { KindOfMeasure } from './kind';
+
+/** Real time from one moment to another. */
+export const duration: KindOfMeasure<'duration'> = {
+  kind: 'duration',
+  unit: 'ms',
+  convention: 'Real time between two moments; its error is that of two events, T / sqrt(6).',
+  evaluate: (measure, performance) => {
+    const from = performance.marks[measure.from];
+    const to = performance.marks[measure.to];
+    if (from === undefined) return momentMissing(measure.from);
+    if (to === undefined) return momentMissing(measure.to);
+    return {
+      measurable: true,
+      value: timeAtFrame(performance.times, to) - timeAtFrame(performance.times, from),
+      sd: durationSd(performance.interval),
+      unit: 'ms',
+      provenance: { clipId: performance.clip.id, frames: [to, from], points: [] },
+    };
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: () => [],
+};

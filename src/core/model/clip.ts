@@ -1,0 +1,57 @@
+import { z } from 'zod';
+
+export const sideSchema = z.enum(['left', 'right']);
+
+/** From where a camera sees the plane of the movement. */
+export const viewKindSchema = z.enum(['side', 'front', 'back', 'overhead']);
+export type ViewKind = z.infer<typeof viewKindSchema>;
+
+export const viewSchema = z.object({
+  kind: viewKindSchema,
+  /** Degrees by which the camera is off the named view, horizontally; null where nobody knows. */
+  offPlaneDegrees: z.number().min(-90).max(90).nullable(),
+});
+export type View = z.infer<typeof viewSchema>;
+
+/** The performer as asked for at intake. */
+export const performerSchema = z.object({
+  name: z.string().trim().min(1, 'Give the performer a name.').max(120, 'A name has at most 120 characters.'),
+  dominantSide: sideSchema,
+  /** Whether the performer is under age: it changes cautions and consent. */
+  minor: z.boolean(),
+  /** Whether consent to film and analyse was given (by a guardian for a minor). */
+  consent: z.boolean(),
+});
+export type Performer = z.infer<typeof performerSchema>;
+
+export const roleSchema = z.enum(['athlete', 'reference']);
+export type Role = z.infer<typeof roleSchema>;
+
+/** One video file of one performance. */
+export const clipSchema = z.object({
+  id: z.string(),
+  role: roleSchema,
+  fileName: z.string(),
+  mediaId: z.string(),
+  codec: z.string(),
+  /** Displayed picture, rotation applied, pixels. */
+  width: z.number().int().positive(),
+  height: z.number().int().positive(),
+  rotation: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
+  /** Presentation time of every frame in file time, microseconds from the first frame, increasing. */
+  frameTimes: z.instanceof(Float64Array),
+  /** Frames per second as the file plays, and as the camera took them. */
+  fileRate: z.number().positive(),
+  captureRate: z.number().positive(),
+  performer: performerSchema,
+  view: viewSchema,
+  /** Which way the performer travels in the picture. */
+  travel: sideSchema,
+});
+export type Clip = z.infer<typeof clipSchema>;
+
+/** Which side of the body is turned away from a camera at the side; null for the other views. */
+export function farSide(clip: Pick<Clip, 'view' | 'travel'>): 'left' | 'right' | null {
+  if (clip.view.kind !== 'side') return null;
+  return clip.travel === 'right' ? 'left' : 'right';
+}

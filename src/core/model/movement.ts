@@ -1,0 +1,150 @@
+import { z } from 'zod';
+
+/**
+ * A movement is a document: what its moments are, what is measured on them, and what the numbers should be.
+ * Points are named by function: `dominant-elbow` is the throwing arm's, `opposite-knee` the other leg's;
+ * `mid-hip` and `mid-shoulder` lie halfway.
+ */
+const idSchema = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'An id has lower-case letters, digits and hyphens.');
+
+export const JOINTS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'heel', 'foot-index', 'ear'] as const;
+const pointRefSchema = z.union([
+  z.enum(['mid-hip', 'mid-shoulder', 'nose']),
+  z.templateLiteral([z.enum(['dominant', 'opposite']), '-', z.enum(JOINTS)]),
+]);
+export type PointRef = z.infer<typeof pointRefSchema>;
+
+export const momentSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  /** One key that marks the moment on the bench. */
+  key: z.string().length(1),
+  /** What to look for in the picture. */
+  look: z.string(),
+});
+export type Moment = z.infer<typeof momentSchema>;
+
+/** Target values are in the measure's display unit (deg, ms, %). */
+export const targetSchema = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('same-as-reference'), tolerance: z.number().positive(), source: z.string() }),
+  z.object({ type: z.literal('about'), value: z.number(), tolerance: z.number().positive(), source: z.string() }),
+  z.object({ type: z.literal('between'), low: z.number(), high: z.number(), source: z.string() }),
+  z.object({ type: z.literal('at-least'), value: z.number(), source: z.string() }),
+  z.object({ type: z.literal('at-most'), value: z.number(), source: z.string() }),
+]);
+export type Target = z.infer<typeof targetSchema>;
+
+export const planeSchema = z.enum(['sagittal', 'frontal', 'transverse', 'any']);
+export type Plane = z.infer<typeof planeSchema>;
+
+export const COSTS = ['minutes', 'weeks', 'season'] as const;
+
+const coachingSchema = z.object({
+  /** What is seen when the value is too small, and when it is too large. */
+  seenLow: z.string(),
+  seenHigh: z.string(),
+  why: z.string(),
+  cue: z.string(),
+  /** Hold the position, slow, full. */
+  drills: z.array(z.string()).min(1),
+  selfCheck: z.string(),
+});
+export type Coaching = z.infer<typeof coachingSchema>;
+
+const common = {
+  id: idSchema,
+  name: z.string(),
+  region: z.enum(['legs', 'hips', 'trunk', 'arms', 'head', 'timing']),
+  plane: planeSchema,
+  target: targetSchema.optional(),
+  /** How far outside the band a value may lie and still be borderline, display unit. */
+  margin: z.number().nonnegative().default(0),
+  /** Weight for the movement's result, 0..1. */
+  importance: z.number().min(0).max(1),
+  cost: z.enum(COSTS),
+  /** Caution that applies when this measure is a gap. */
+  risk: z.string().optional(),
+  coaching: coachingSchema.optional(),
+};
+
+const base = z.enum(['up', 'down', 'forward']);
+const pair = z.tuple([pointRefSchema, pointRefSchema]);
+const triple = z.tuple([pointRefSchema, pointRefSchema, pointRefSchema]);
+
+export const measureSchema = z.discriminatedUnion('kind', [
+  z.object({ ...common, kind: z.literal('joint-angle'), points: triple, at: idSchema }),
+  z.object({ ...common, kind: z.literal('joint-change'), points: triple, from: idSchema, to: idSchema }),
+  z.object({ ...common, kind: z.literal('segment-angle'), points: pair, against: base, at: idSchema }),
+  z.object({ ...common, kind: z.literal('duration'), from: idSchema, to: idSchema }),
+  z.object({ ...common, kind: z.literal('share'), from: idSchema, to: idSchema, whole: z.tuple([idSchema, idSchema]) }),
+  z.object({
+    ...common,
+    kind: z.literal('lead'),
+    points: pair,
+    against: base,
+    /** The segment passes this angle (deg) in this direction ... */
+    crossing: z.number(),
+    direction: z.enum(['rising', 'falling']),
+    /** ... within this much time (ms) of this moment. */
+    moment: idSchema,
+    within: z.number().positive(),
+  }),
+]);
+export type Measure = z.infer<typeof measureSchema>;
+export type MeasureKind = Measure['kind'];
+
+export const causeSchema = z.object({
+  cause: idSchema,
+  effect: idSchema,
+  /** Share of the effect's score that belongs to the cause, 0..1. */
+  share: z.number().min(0).max(1),
+  because: z.string(),
+});
+
+export const movementSchema = z
+  .object({
+    schemaVersion: z.literal(1),
+    id: idSchema,
+    name: z.string(),
+    sport: z.string(),
+    moments: z.array(momentSchema).min(2),
+    phases: z.array(z.object({ from: idSchema, to: idSchema, name: z.string() })),
+    measures: z.array(measureSchema),
+    causes: z.array(causeSchema),
+    cautions: z.array(z.object({ id: idSchema, text: z.string(), always: z.boolean() })),
+  })
+  .superRefine((movement, context) => {
+    const moments = movement.moments.map((m) => m.id);
+    const known = (id: string, where: (string | number)[]): void => {
+      if (!moments.includes(id)) {
+        context.addIssue({ code: 'custom', path: where, message: `"${id}" is not a moment of this movement; it has ${moments.join(', ')}.` });
+      }
+    };
+    movement.phases.forEach((p, i) => [p.from, p.to].forEach((id) => known(id, ['phases', i])));
+    movement.measures.forEach((m, i) => momentsOf(m).forEach((id) => known(id, ['measures', i])));
+    const measures = movement.measures.map((m) => m.id);
+    movement.causes.forEach((link, i) =>
+      [link.cause, link.effect].forEach((id) => {
+        if (!measures.includes(id)) {
+          context.addIssue({ code: 'custom', path: ['causes', i], message: `"${id}" is not a measure of this movement.` });
+        }
+      }),
+    );
+  });
+export type Movement = z.infer<typeof movementSchema>;
+
+/** Moments that a measure needs, the one it is shown at first. */
+export function momentsOf(measure: Measure): readonly string[] {
+  switch (measure.kind) {
+    case 'joint-angle':
+    case 'segment-angle':
+      return [measure.at];
+    case 'joint-change':
+    case 'duration':
+      return [measure.to, measure.from];
+    case 'share':
+      return [measure.to, measure.from, ...measure.whole];
+    case 'lead':
+      return [measure.moment];
+  }
+}

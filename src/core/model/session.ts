@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import { BODY_POINTS } from '../points/body-points';
+import { clipSchema } from './clip';
+
+const seriesSchema = z.object({
+  x: z.instanceof(Float64Array),
+  y: z.instanceof(Float64Array),
+  confidence: z.instanceof(Float32Array),
+  origin: z.instanceof(Uint8Array),
+});
+
+const trackSchema = z.partialRecord(z.enum(BODY_POINTS), seriesSchema);
+
+/** A moment of one clip: the frame at which it happens; fractions lie between two frames. */
+const markSchema = z.object({ frame: z.number().nonnegative() });
+export type Mark = z.infer<typeof markSchema>;
+
+export const noteSchema = z.object({
+  id: z.string(),
+  kind: z.enum(['good', 'work-on']),
+  text: z.string(),
+  clipId: z.string(),
+  frame: z.number(),
+});
+export type Note = z.infer<typeof noteSchema>;
+
+/** What the analyst decided about a gap; decisions outlive every recomputation. */
+export const decisionSchema = z.object({
+  measureId: z.string(),
+  verdict: z.enum(['keep', 'drop', 'style']),
+  reason: z.string(),
+});
+export type Decision = z.infer<typeof decisionSchema>;
+
+/** One comparison of an athlete with a reference: everything that is kept, edited and undone. */
+export const sessionSchema = z.object({
+  schemaVersion: z.literal(1),
+  id: z.string(),
+  name: z.string(),
+  createdAt: z.string(),
+  movementId: z.string(),
+  daysToCompetition: z.number().int().nonnegative().nullable(),
+  clips: z.array(clipSchema),
+  tracks: z.record(z.string(), trackSchema),
+  /** Clip id -> moment id -> mark. */
+  marks: z.record(z.string(), z.record(z.string(), markSchema)),
+  /** Corner of the smoothing filter, Hz. */
+  cutoff: z.number().positive(),
+  impressions: z.string(),
+  notes: z.array(noteSchema),
+  decisions: z.array(decisionSchema),
+  /** Measure ids of corrections in the analyst's own order; measures not named here follow by score. */
+  order: z.array(z.string()),
+});
+export type Session = z.infer<typeof sessionSchema>;
+
+export function newSession(id: string, name: string, movementId: string, createdAt: string): Session {
+  return {
+    schemaVersion: 1,
+    id,
+    name,
+    createdAt,
+    movementId,
+    daysToCompetition: null,
+    clips: [],
+    tracks: {},
+    marks: {},
+    cutoff: 14,
+    impressions: '',
+    notes: [],
+    decisions: [],
+    order: [],
+  };
+}

@@ -1,0 +1,118 @@
+import type { PointId } from './body-points';
+
+/** Where a point at a frame comes from. */
+export const ORIGIN = { missing: 0, hand: 1, found: 2, interpolated: 3 } as const;
+export type OriginName = keyof typeof ORIGIN;
+export type OriginCode = (typeof ORIGIN)[OriginName];
+
+export const originName = (code: number): OriginName =>
+  (Object.keys(ORIGIN) as OriginName[]).find((name) => ORIGIN[name] === code) ?? 'missing';
+
+/** One point through all frames of a clip, in pixels of the displayed picture (x right, y down); NaN where missing. */
+export interface PointSeries {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+  /** 0..1 as the finder gave it; 1 for points placed by hand. */
+  readonly confidence: Float32Array;
+  readonly origin: Uint8Array;
+}
+
+/** All points of one subject in one clip. */
+export type Track = Readonly<Partial<Record<PointId, PointSeries>>>;
+
+export function emptySeries(frames: number): PointSeries {
+  return {
+    x: new Float64Array(frames).fill(NaN),
+    y: new Float64Array(frames).fill(NaN),
+    confidence: new Float32Array(frames),
+    origin: new Uint8Array(frames),
+  };
+}
+
+function copySeries(series: PointSeries): PointSeries {
+  return {
+    x: Float64Array.from(series.x),
+    y: Float64Array.from(series.y),
+    confidence: Float32Array.from(series.confidence),
+    origin: Uint8Array.from(series.origin),
+  };
+}
+
+/** The track with one point placed by hand at one frame. */
+export function placePoint(track: Track, frames: number, id: PointId, frame: number, x: number, y: number): Track {
+  const series = copySeries(track[id] ?? emptySeries(frames));
+  series.x[frame] = x;
+  series.y[frame] = y;
+  series.confidence[frame] = 1;
+  series.origin[frame] = ORIGIN.hand;
+  return { ...track, [id]: series };
+}
+
+/** The track with a point taken away at one frame (hidden or wrong). */
+export function clearPoint(track: Track, frames: number, id: PointId, frame: number): Track {
+  const series = copySeries(track[id] ?? emptySeries(frames));
+  series.x[frame] = NaN;
+  series.y[frame] = NaN;
+  series.confidence[frame] = 0;
+  series.origin[frame] = ORIGIN.missing;
+  return { ...track, [id]: series };
+}
+
+/** Index of the nearest frame placed by hand before (step -1) or after (step 1) a frame, or -1. */
+function nearestByHand(series: PointSeries, frame: number, step: -1 | 1): number {
+  for (let i = frame + step; i >= 0 && i < series.origin.length; i += step) {
+    if (series.origin[i] === ORIGIN.hand) return i;
+  }
+  return -1;
+}
+
+/**
+ * Fills the frames between this hand-placed frame and its hand-placed neighbours on a straight line, replacing what
+ * was found there: the way to mend a stretch where the finder went wrong.
+ */
+export function interpolateBetweenHands(track: Track, id: PointId, frame: number): Track {
+  const before = track[id];
+  if (!before || before.origin[frame] !== ORIGIN.hand) return track;
+  const series = copySeries(before);
+  for (const other of [nearestByHand(before, frame, -1), nearestByHand(before, frame, 1)]) {
+    if (other < 0) continue;
+    const step = other < frame ? -1 : 1;
+    for (let i = frame + step; i !== other; i += step) {
+      const u = (i - frame) / (other - frame);
+      series.x[i] = before.x[frame]! * (1 - u) + before.x[other]! * u;
+      series.y[i] = before.y[frame]! * (1 - u) + before.y[other]! * u;
+      series.confidence[i] = 1;
+      series.origin[i] = ORIGIN.interpolated;
+    }
+  }
+  return { ...track, [id]: series };
+}
+
+/** What the finder says of one frame: a position and a confidence for each of its points. */
+export type FoundPoints = Readonly<Partial<Record<PointId, { readonly x: number; readonly y: number; readonly confidence: number }>>>;
+
+/** Puts found points into a track; what a person placed by hand is kept. */
+export function mergeFound(track: Track, frames: number, found: ReadonlyMap<number, FoundPoints>): Track {
+  const next: Partial<Record<PointId, PointSeries>> = {};
+  for (const [id, series] of Object.entries(track) as [PointId, PointSeries][]) next[id] = copySeries(series);
+  for (const [frame, points] of found) {
+    for (const [id, point] of Object.entries(points) as [PointId, { x: number; y: number; confidence: number }][]) {
+      const series = (next[id] ??= emptySeries(frames));
+      if (series.origin[frame] === ORIGIN.hand) continue;
+      series.x[frame] = point.x;
+      series.y[frame] = point.y;
+      series.confidence[frame] = point.confidence;
+      series.origin[frame] = ORIGIN.found;
+    }
+  }
+  return next;
+}
+
+/** Share of frames in which a point is known, 0..1. */
+export function coverage(track: Track, id: PointId): number {
+  const series = track[id];
+  if (!series) return 0;
+  let known = 0;
+  for (const x of series.x) if (!Number.isNaN(x)) known++;
+  return series.x.length === 0 ? 0 : known / series.x.length;
+}

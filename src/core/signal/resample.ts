@@ -1,0 +1,33 @@
+/** Piecewise linear value at `at` of samples taken at increasing times; NaN outside and next to missing samples. */
+export function interpolateLinear(times: Float64Array, samples: Float64Array, at: number): number {
+  const n = times.length;
+  if (n === 0 || at < times[0]! || at > times[n - 1]!) return NaN;
+  let low = 0;
+  let high = n - 1;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (times[middle]! <= at) low = middle;
+    else high = middle;
+  }
+  const span = times[high]! - times[low]!;
+  if (span === 0) return samples[low]!;
+  const u = (at - times[low]!) / span;
+  if (u === 0) return samples[low]!;
+  if (u === 1) return samples[high]!;
+  return samples[low]! * (1 - u) + samples[high]! * u;
+}
+
+/** Middle of the intervals between samples. */
+export function medianInterval(times: Float64Array): number {
+  const gaps = Array.from({ length: times.length - 1 }, (_, i) => times[i + 1]! - times[i]!).sort((a, b) => a - b);
+  return gaps.length === 0 ? NaN : gaps[gaps.length >> 1]!;
+}
+
+/** Whether all intervals are within `tolerance` (a share) of their median. */
+export function evenlySpaced(times: Float64Array, tolerance = 0.2): boolean {
+  const typical = medianInterval(times);
+  for (let i = 1; i < times.length; i++) {
+    if (Math.abs(times[i]! - times[i - 1]! - typical) > tolerance * typical) return false;
+  }
+  return true;
+}

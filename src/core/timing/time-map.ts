@@ -1,0 +1,74 @@
+import { fail, ok, type Issue, type Result } from '../result';
+
+/** How the second clip follows the first. */
+export type MatchMode = 'locked' | 'matched' | 'free';
+
+/** Real time of each marked moment in one clip. */
+export type MomentTimes = Readonly<Record<string, number>>;
+
+/** A monotone map from the real time of one clip to the real time of another, with the local ratio of rates. */
+export interface TimeMap {
+  /** Moments that the map runs through. */
+  readonly through: readonly string[];
+  /** Moments marked in only one of the clips. */
+  readonly skipped: readonly string[];
+  readonly map: (time: number) => number;
+  readonly inverse: (time: number) => number;
+  /** Seconds of the second clip that pass for one second of the first. */
+  readonly rateAt: (time: number) => number;
+}
+
+type MapIssue = Issue<'no-common-moment' | 'moments-out-of-order'>;
+
+function piecewise(from: readonly number[], to: readonly number[]): (time: number) => number {
+  return (time) => {
+    const last = from.length - 1;
+    if (time <= from[0]!) return to[0]! + (time - from[0]!);
+    if (time >= from[last]!) return to[last]! + (time - from[last]!);
+    let i = 0;
+    while (from[i + 1]! < time) i++;
+    return to[i]! + ((time - from[i]!) * (to[i + 1]! - to[i]!)) / (from[i + 1]! - from[i]!);
+  };
+}
+
+/**
+ * Matched in every phase: straight lines between the moments that both clips have, real time outside them.
+ * @param order ids of the movement's moments in their order
+ * @returns an issue that names the moment when a clip has them in another order than the movement
+ */
+export function matchedMap(order: readonly string[], first: MomentTimes, second: MomentTimes): Result<TimeMap, MapIssue> {
+  const through = order.filter((id) => id in first && id in second);
+  const skipped = order.filter((id) => id in first !== id in second);
+  if (through.length === 0) {
+    return fail('no-common-moment', 'No moment is marked in both clips yet; mark the same moment in each.');
+  }
+  for (const times of [first, second]) {
+    for (let i = 1; i < through.length; i++) {
+      if (times[through[i]!]! <= times[through[i - 1]!]!) {
+        return fail(
+          'moments-out-of-order',
+          `"${through[i]}" is marked at ${times[through[i]!]!.toFixed(3)} s, not after "${through[i - 1]}" at ${times[through[i - 1]!]!.toFixed(3)} s; move one of the two.`,
+        );
+      }
+    }
+  }
+  const a = through.map((id) => first[id]!);
+  const b = through.map((id) => second[id]!);
+  const rateAt = (time: number): number => {
+    for (let i = 1; i < a.length; i++) {
+      if (time >= a[i - 1]! && time < a[i]!) return (b[i]! - b[i - 1]!) / (a[i]! - a[i - 1]!);
+    }
+    return 1;
+  };
+  return ok({ through, skipped, map: piecewise(a, b), inverse: piecewise(b, a), rateAt });
+}
+
+/** Locked at a moment: both run in real time and are together at that one moment. */
+export function lockedMap(moment: string, first: MomentTimes, second: MomentTimes): Result<TimeMap, MapIssue> {
+  const a = first[moment];
+  const b = second[moment];
+  if (a === undefined || b === undefined) {
+    return fail('no-common-moment', `"${moment}" is not marked in both clips; mark it or lock at another moment.`);
+  }
+  return ok({ through: [moment], skipped: [], map: (t) => t - a + b, inverse: (t) => t - b + a, rateAt: () => 1 });
+}
