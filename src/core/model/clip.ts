@@ -39,7 +39,7 @@ export const clipSchema = z.object({
   height: z.number().int().positive(),
   rotation: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
   /** Presentation time of every frame in file time, microseconds from the first frame, increasing. */
-  frameTimes: z.instanceof(Float64Array),
+  frameTimes: z.custom<Float64Array>((value) => value instanceof Float64Array, 'Frame times are a list of numbers.'),
   /** Frames per second as the file plays, and as the camera took them. */
   fileRate: z.number().positive(),
   captureRate: z.number().positive(),
@@ -47,6 +47,8 @@ export const clipSchema = z.object({
   view: viewSchema,
   /** Which way the performer travels in the picture. */
   travel: sideSchema,
+  /** Shown as in a mirror, to put a left-hander beside a right-hander; measured values do not change. */
+  mirrored: z.boolean(),
 });
 export type Clip = z.infer<typeof clipSchema>;
 

@@ -2,11 +2,14 @@ import { z } from 'zod';
 import { BODY_POINTS } from '../points/body-points';
 import { clipSchema } from './clip';
 
+const samples = <T extends object>(type: new (...args: never[]) => T) =>
+  z.custom<T>((value) => value instanceof type, 'Samples are a list of numbers.');
+
 const seriesSchema = z.object({
-  x: z.instanceof(Float64Array),
-  y: z.instanceof(Float64Array),
-  confidence: z.instanceof(Float32Array),
-  origin: z.instanceof(Uint8Array),
+  x: samples(Float64Array),
+  y: samples(Float64Array),
+  confidence: samples(Float32Array),
+  origin: samples(Uint8Array),
 });
 
 const trackSchema = z.partialRecord(z.enum(BODY_POINTS), seriesSchema);

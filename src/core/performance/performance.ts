@@ -6,7 +6,7 @@ import { BODY_POINTS, type PointId } from '../points/body-points';
 import { bodyHeightPixels, pointSd } from '../points/point-error';
 import type { PointSeries, Track } from '../points/track';
 import { smoothCoordinate } from '../signal/smooth';
-import { frameInterval, realTimes } from '../timing/clip-time';
+import { frameInterval, realTimes, timeAtFrame } from '../timing/clip-time';
 import type { UncertainPoint } from '../uncertainty/propagate';
 import type { MomentTimes } from '../timing/time-map';
 
@@ -57,8 +57,8 @@ export function preparePerformance(
 }
 
 /** Real time of each marked moment. */
-export function momentTimes(performance: Performance, timeAt: (times: Float64Array, frame: number) => number): MomentTimes {
-  return Object.fromEntries(Object.entries(performance.marks).map(([id, frame]) => [id, timeAt(performance.times, frame)]));
+export function momentTimes(performance: Performance): MomentTimes {
+  return Object.fromEntries(Object.entries(performance.marks).map(([id, frame]) => [id, timeAtFrame(performance.times, frame)]));
 }
 
 /** The body points that a reference by function means for a performer with this dominant side. */

@@ -1,0 +1,105 @@
+import { spawn } from 'node:child_process';
+import path from 'node:path';
+import { chromium, expect, type BrowserContext, type Page } from '@playwright/test';
+import type { ClipTruth } from './truth';
+
+/** Driving the application as a user does: used to make the demo session, by the tests and by the benchmarks. */
+export const root = path.join(import.meta.dirname, '..');
+export const clipFile = (id: string): string => path.join(root, 'demo', 'clips', `${id}.webm`);
+export const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
+export const CHROMIUM_ARGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+
+/** Starts the application's server on a free port; resolves with its address. */
+export function startServer(): Promise<{ address: string; stop: () => void }> {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', '--port', '0'], { cwd: root });
+    let text = '';
+    child.stderr.on('data', (data: Buffer) => process.stderr.write(data));
+    child.stdout.on('data', (data: Buffer) => {
+      text += data.toString();
+      const address = /http:\/\/127\.0\.0\.1:\d+/.exec(text)?.[0];
+      if (address) resolve({ address, stop: () => void child.kill() });
+    });
+    child.on('exit', (code) => reject(new Error(`The server ended with exit code ${code}: ${text}`)));
+  });
+}
+
+/** A browser whose data survive being closed. */
+export const openBrowser = (userData: string): Promise<BrowserContext> =>
+  chromium.launchPersistentContext(userData, {
+    executablePath: CHROMIUM,
+    args: CHROMIUM_ARGS,
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+  });
+
+export async function createSession(page: Page, address: string, name: string): Promise<void> {
+  await page.goto(address);
+  await page.getByLabel('Name').fill(name);
+  await page.getByRole('button', { name: 'Create' }).click();
+  await expect(page.getByTestId('intake-athlete')).toBeVisible();
+}
+
+export interface Answers {
+  readonly name: string;
+  readonly travel?: 'left' | 'right';
+}
+
+/** Chooses a file for a role and answers the questions. */
+export async function addClip(page: Page, role: 'athlete' | 'reference', file: string, answers: Answers): Promise<void> {
+  const card = page.getByTestId(`intake-${role}`);
+  await card.locator('input[type=file]').setInputFiles(file);
+  await card.getByRole('textbox', { name: 'Name' }).fill(answers.name);
+  await card.getByLabel('Moves in the picture').click();
+  await page.getByRole('option', { name: answers.travel === 'right' ? 'To the right' : 'To the left' }).click();
+  await card.getByLabel('Consent to film and analyse is given').check();
+  await card.getByRole('button', { name: `Use as ${role}` }).click();
+  await expect(card.getByRole('button', { name: 'Save changes' })).toBeVisible();
+}
+
+export const goToStep = async (page: Page, step: string): Promise<void> => {
+  await page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: step }).click();
+};
+
+/** Finds the points of both clips; waits for each to be done. */
+export async function findAllPoints(page: Page, setting: 'Accurate' | 'Fast'): Promise<void> {
+  await goToStep(page, 'Measure');
+  await page.getByLabel('Setting').click();
+  await page.getByRole('option', { name: setting }).click();
+  for (const role of ['athlete', 'reference'] as const) {
+    await page.getByRole('button', { name: `Find points of the ${role}` }).click();
+    await expect(page.getByText(/Points found on/).last()).toBeVisible({ timeout: 600_000 });
+    await page.getByText(/Points found on/).last().waitFor({ state: 'hidden', timeout: 30_000 });
+  }
+}
+
+/** The frame that a pane shows, counted from 0. */
+export async function shownFrame(page: Page, role: 'athlete' | 'reference'): Promise<number> {
+  const text = await page.getByTestId(`frame-${role}`).innerText();
+  return Number(/frame (\d+)/.exec(text)![1]) - 1;
+}
+
+/** Steps the chosen clip alone to a frame with the keyboard: ten frames at a time for both, then one by one. */
+export async function stepTo(page: Page, role: 'athlete' | 'reference', frame: number): Promise<void> {
+  for (let guard = 0; guard < 400; guard++) {
+    const at = await shownFrame(page, role);
+    if (at === frame) return;
+    const away = frame - at;
+    const tens = Math.abs(away) >= 10;
+    await page.keyboard.press(`${tens ? 'Control' : 'Shift'}+${away > 0 ? 'ArrowRight' : 'ArrowLeft'}`);
+    await expect.poll(() => shownFrame(page, role)).toBe(at + Math.sign(away) * (tens ? 10 : 1));
+  }
+  throw new Error(`frame ${frame} of the ${role} was not reached`);
+}
+
+/** Marks each moment of a clip at the frame nearest to its true time, as somebody would who sees it. */
+export async function markMoments(page: Page, role: 'athlete' | 'reference', truth: ClipTruth): Promise<void> {
+  await goToStep(page, 'Moments');
+  await page.getByTestId(`pane-${role}`).click({ position: { x: 40, y: 60 } });
+  const ids = Object.keys(truth.moments);
+  for (const [i, id] of ids.entries()) {
+    await stepTo(page, role, Math.round(truth.moments[id]! * truth.frameRate));
+    await page.keyboard.press(String(i + 1));
+    await expect(page.getByTestId(`pin-${role}-${id}`)).toBeVisible();
+  }
+}

@@ -1,0 +1,31 @@
+import { existsSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import path from 'node:path';
+import { createApp } from './app';
+
+/** tsx server/main.ts [--port N] [--open-at PATH]: serves the built application on this machine only. */
+const root = path.join(import.meta.dirname, '..');
+const option = (name: string): string | undefined => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
+
+const port = Number(option('port') ?? process.env['PORT'] ?? 4173);
+if (!Number.isInteger(port) || port < 0 || port > 65535) {
+  console.error(`"${option('port') ?? process.env['PORT']}" is not a port; give a number from 0 to 65535.`);
+  process.exit(2);
+}
+const dist = path.join(root, 'dist');
+if (!existsSync(path.join(dist, 'index.html'))) {
+  console.error('The application is not built yet; start it with "npm run demo".');
+  process.exit(2);
+}
+
+const server = createApp({ dist, demo: path.join(root, 'demo', 'clips') }).listen(port, '127.0.0.1', () => {
+  const address = server.address() as AddressInfo;
+  console.log(`Proud Falcon is running. Open http://127.0.0.1:${address.port}${option('open-at') ?? '/'} in a browser.`);
+});
+server.on('error', (error: NodeJS.ErrnoException) => {
+  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken; set PORT to another one.` : error.message);
+  process.exit(1);
+});

@@ -1,0 +1,92 @@
+import { transfer } from 'comlink';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import type { FoundPoints } from '../core/points/track';
+import { openClipSource, type ClipSource } from './clip-source';
+import type { FrameIssue } from './frame-cache';
+import type { IntakeIssue } from './frame-index';
+import type { PoseIssue, PoseWorker } from './pose-worker';
+import { WorkerClient, type CrashIssue } from './worker-client';
+
+/** The accurate setting is about three times slower and swaps left and right less often. */
+export type PoseSetting = 'fast' | 'accurate';
+
+const MODEL: Readonly<Record<PoseSetting, string>> = { fast: 'pose-full.task', accurate: 'pose-heavy.task' };
+
+export type FindIssue = Issue<'cancelled'> | FrameIssue | IntakeIssue | PoseIssue | CrashIssue;
+
+export interface FindOptions {
+  readonly setting: PoseSetting;
+  readonly signal: AbortSignal;
+  /** Frames done of all. */
+  readonly onProgress: (done: number, all: number) => void;
+  /** How many frames are looked at in parallel. */
+  readonly workers?: number;
+}
+
+const cancelled = (): Result<never, FindIssue> => fail('cancelled', 'Finding points was cancelled; what was there before is kept.');
+
+/** One stretch of frames, in order, so that the person can be followed through it. */
+async function findStretch(
+  file: Blob,
+  name: string,
+  from: (frames: number) => number,
+  to: (frames: number) => number,
+  options: FindOptions,
+  onFrame: (frames: number) => void,
+): Promise<Result<Map<number, FoundPoints>, FindIssue>> {
+  const address = (path: string): string => new URL(path, document.baseURI).href;
+  const client = new WorkerClient<PoseWorker>(new Worker(new URL('./pose-worker.ts', import.meta.url), { type: 'module' }));
+  let source: ClipSource | null = null;
+  try {
+    const loaded = await client.ask(client.remote.load(address(`/models/${MODEL[options.setting]}`), address('/wasm')), 'The point finder');
+    if (!loaded.ok) return loaded;
+    const opened = await openClipSource(file, name);
+    if (!opened.ok) return opened;
+    source = opened.value;
+    const { width, height, rotation, frameTimes } = source.index;
+    const found = new Map<number, FoundPoints>();
+    for (let i = from(frameTimes.length); i < to(frameTimes.length); i++) {
+      if (options.signal.aborted) return cancelled();
+      const frame = await source.frame(i);
+      if (frame.ok) {
+        const points = await client.ask(client.remote.find(transfer(frame.value, [frame.value]), rotation, width, height), 'The point finder');
+        if (!points.ok) return points;
+        if (points.value) found.set(i, points.value);
+      } else if (frame.issue.code !== 'damaged') {
+        return fail(frame.issue.code, frame.issue.message);
+      }
+      onFrame(frameTimes.length);
+    }
+    return ok(found);
+  } finally {
+    source?.close();
+    client.end();
+  }
+}
+
+/**
+ * Finds the body points on every frame of a clip, in workers. A damaged frame is passed over; cancelling returns an
+ * issue and leaves nothing behind.
+ */
+export async function findPoints(file: Blob, name: string, options: FindOptions): Promise<Result<Map<number, FoundPoints>, FindIssue>> {
+  const workers = options.workers ?? Math.max(1, Math.min(4, navigator.hardwareConcurrency));
+  let done = 0;
+  const stretches = await Promise.all(
+    Array.from({ length: workers }, (_, w) =>
+      findStretch(
+        file,
+        name,
+        (frames) => Math.floor((frames * w) / workers),
+        (frames) => Math.floor((frames * (w + 1)) / workers),
+        options,
+        (frames) => options.onProgress(++done, frames),
+      ),
+    ),
+  );
+  const all = new Map<number, FoundPoints>();
+  for (const stretch of stretches) {
+    if (!stretch.ok) return stretch;
+    for (const [frame, points] of stretch.value) all.set(frame, points);
+  }
+  return ok(all);
+}

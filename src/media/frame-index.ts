@@ -1,0 +1,171 @@
+import { ALL_FORMATS, BlobSource, EncodedPacketSink, Input, type EncodedPacket, type InputVideoTrack } from 'mediabunny';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import type { Rotation } from './rotation';
+
+/** Frames that decode together: from one key packet at which a decoder can start to the next. */
+export interface FrameGroup {
+  /** Time of the key packet, seconds in the container. */
+  readonly keyTime: number;
+  /** First frame and the one after the last, in presentation order. */
+  readonly first: number;
+  readonly end: number;
+  /** Sequence number of the last packet, in decode order, that a frame of this group needs. */
+  readonly lastPacket: number;
+}
+
+/** What the container says about a video, without decoding a frame. */
+export interface FrameIndex {
+  /** Presentation time of each frame, microseconds from the first. */
+  readonly frameTimes: Float64Array;
+  /** The container's own time of the first frame, microseconds. */
+  readonly origin: number;
+  readonly groups: readonly FrameGroup[];
+  readonly rotation: Rotation;
+  readonly width: number;
+  readonly height: number;
+  readonly codec: string;
+  readonly fileRate: number;
+}
+
+export type IntakeIssue = Issue<
+  'empty-file' | 'not-a-video' | 'no-picture' | 'unknown-codec' | 'truncated' | 'no-frames' | 'unreadable'
+>;
+
+export interface OpenedTrack {
+  readonly index: FrameIndex;
+  readonly sink: EncodedPacketSink;
+  readonly config: VideoDecoderConfig;
+  readonly dispose: () => void;
+}
+
+const READABLE = 'WebM, MP4, MOV or MKV';
+
+interface Packet {
+  readonly us: number;
+  readonly time: number;
+  readonly duration: number;
+  readonly key: boolean;
+  readonly sequence: number;
+}
+
+/** Key packets of an open group of pictures look like keys but a decoder cannot start there; those are left out. */
+async function restartable(track: InputVideoTrack, sink: EncodedPacketSink, packet: Packet): Promise<boolean> {
+  const full = await sink.getKeyPacket(packet.time);
+  if (!full || full.sequenceNumber !== packet.sequence) return true;
+  return (await track.determinePacketType(full)) !== 'delta';
+}
+
+async function groupsOf(track: InputVideoTrack, sink: EncodedPacketSink, packets: readonly Packet[], frames: readonly Packet[]): Promise<FrameGroup[]> {
+  const decodeOrder = new Map(packets.map((p, i) => [p.sequence, i]));
+  const keys: Packet[] = [];
+  for (const packet of packets) if (packet.key && (await restartable(track, sink, packet))) keys.push(packet);
+  const groups: FrameGroup[] = [];
+  let frame = 0;
+  keys.forEach((key, k) => {
+    const until = keys[k + 1]?.us ?? Infinity;
+    const first = frame;
+    let last = decodeOrder.get(key.sequence)!;
+    while (frame < frames.length && frames[frame]!.us < until) {
+      last = Math.max(last, decodeOrder.get(frames[frame]!.sequence)!);
+      frame++;
+    }
+    if (frame > first) groups.push({ keyTime: key.time, first, end: frame, lastPacket: packets[last]!.sequence });
+  });
+  return groups;
+}
+
+async function readPackets(sink: EncodedPacketSink): Promise<Packet[]> {
+  const packets: Packet[] = [];
+  for await (const p of sink.packets(undefined, undefined, { metadataOnly: true })) {
+    packets.push({
+      us: p.microsecondTimestamp,
+      time: p.timestamp,
+      duration: p.duration,
+      key: p.type === 'key',
+      sequence: p.sequenceNumber,
+    });
+  }
+  return packets;
+}
+
+const quote = (name: string): string => `\u201c${name}\u201d`;
+
+/**
+ * Reads a file's container: the true time of every frame, in presentation order, with frames that an edit list hides
+ * left out. Nothing is decoded. Every refusal names the file and says what to do.
+ */
+export async function openTrack(file: Blob, name: string): Promise<Result<OpenedTrack, IntakeIssue>> {
+  if (file.size === 0) {
+    return fail('empty-file', `${quote(name)} is empty (0 bytes). Copy it from the camera again.`);
+  }
+  const input = new Input({ source: new BlobSource(file), formats: ALL_FORMATS });
+  const dispose = (): void => input.dispose();
+  const refuse = <C extends IntakeIssue['code']>(code: C, message: string): ReturnType<typeof fail<C>> => {
+    dispose();
+    return fail(code, message);
+  };
+  try {
+    if (!(await input.canRead())) {
+      return refuse('not-a-video', `${quote(name)} is not a video file that can be read here. Choose a ${READABLE} file.`);
+    }
+    const track = await input.getPrimaryVideoTrack();
+    if (!track) {
+      const audio = await input.getPrimaryAudioTrack();
+      return audio
+        ? refuse('no-picture', `${quote(name)} has sound but no picture. Choose the video recording.`)
+        : refuse('truncated', `${quote(name)} ends before its picture is described; the copy is incomplete. Copy it from the camera again.`);
+    }
+    const config = await track.getDecoderConfig();
+    const codec = (await track.getCodecParameterString()) ?? (await track.getCodec()) ?? 'unknown';
+    if (!config || !(await VideoDecoder.isConfigSupported(config)).supported) {
+      return refuse('unknown-codec', `${quote(name)} is coded as ${codec}, which this browser cannot decode. Convert it to H.264, VP9 or AV1 and choose that file.`);
+    }
+    const sink = new EncodedPacketSink(track);
+    const packets = await readPackets(sink);
+    const frames = packets.filter((p) => p.time >= 0 || p.time + p.duration > 1e-6).sort((a, b) => a.us - b.us);
+    if (frames.length === 0) {
+      return refuse('no-frames', `${quote(name)} holds no frame. Copy it from the camera again.`);
+    }
+    const last = frames[frames.length - 1]!;
+    // An index in front of cut-off data still lists every frame; asking for the data of the last one shows the cut.
+    if (!(await dataOf(sink, last))) {
+      return refuse('truncated', `${quote(name)} lists ${frames.length} frames but its data ends earlier; the copy is incomplete. Copy it from the camera again.`);
+    }
+    const origin = frames[0]!.us;
+    const frameTimes = Float64Array.from(frames, (f) => f.us - origin);
+    const span = frameTimes[frameTimes.length - 1]! * 1e-6;
+    return ok({
+      index: {
+        frameTimes,
+        origin,
+        groups: await groupsOf(track, sink, packets, frames),
+        rotation: (await track.getRotation()) as Rotation,
+        width: await track.getDisplayWidth(),
+        height: await track.getDisplayHeight(),
+        codec,
+        fileRate: span > 0 ? roundRate((frames.length - 1) / span) : 30,
+      },
+      sink,
+      config,
+      dispose,
+    });
+  } catch (error) {
+    const detail = error instanceof Error ? error.message : String(error);
+    return refuse('unreadable', `${quote(name)} could not be read (${detail}). Copy it from the camera again, or convert it to WebM or MP4.`);
+  }
+}
+
+async function dataOf(sink: EncodedPacketSink, frame: Packet): Promise<EncodedPacket | null> {
+  try {
+    const packet = await sink.getPacket(frame.time);
+    return packet && packet.data.byteLength > 0 ? packet : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Rates are stated as people know them: 119.99 is 120, 29.97 stays. */
+function roundRate(rate: number): number {
+  const whole = Math.round(rate);
+  return Math.abs(rate - whole) < 0.015 ? whole : Math.round(rate * 1000) / 1000;
+}

@@ -1,0 +1,104 @@
+import { FilesetResolver, PoseLandmarker } from '@mediapipe/tasks-vision';
+import { expose } from 'comlink';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import { BODY_POINTS, type PointId } from '../core/points/body-points';
+import type { FoundPoints } from '../core/points/track';
+import { drawDisplayed, type Rotation } from './rotation';
+
+export type PoseIssue = Issue<'model-missing'>;
+
+/** Part of the displayed picture that is given to the model, pixels. */
+export interface Crop {
+  readonly x: number;
+  readonly y: number;
+  readonly size: number;
+}
+
+/** Side of the square that a crop is brought to before the model sees it. */
+const CROP_PIXELS = 512;
+/** Side of a crop in units of the person's longer extent. */
+const CROP_MARGIN = 1.45;
+
+let landmarker: PoseLandmarker | null = null;
+const canvas = new OffscreenCanvas(CROP_PIXELS, CROP_PIXELS);
+const context = canvas.getContext('2d', { alpha: false })!;
+/** Where the person was in the frame before. */
+let following: Crop | null = null;
+
+function detect(frame: VideoFrame, rotation: Rotation, width: number, height: number, crop: Crop): FoundPoints | null {
+  const scale = CROP_PIXELS / crop.size;
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  context.fillStyle = '#000';
+  context.fillRect(0, 0, CROP_PIXELS, CROP_PIXELS);
+  context.setTransform(scale, 0, 0, scale, -crop.x * scale, -crop.y * scale);
+  drawDisplayed(context, frame, rotation, width, height);
+  const pose = landmarker!.detect(canvas).landmarks[0];
+  if (!pose) return null;
+  const found: Partial<Record<PointId, { x: number; y: number; confidence: number }>> = {};
+  BODY_POINTS.forEach((id, i) => {
+    const mark = pose[i]!;
+    found[id] = { x: crop.x + mark.x * crop.size, y: crop.y + mark.y * crop.size, confidence: mark.visibility ?? 0 };
+  });
+  return found;
+}
+
+/** A square round a person with room for the next frame's movement. */
+function cropRound(found: FoundPoints): Crop {
+  const points = Object.values(found);
+  const xs = points.map((p) => p.x);
+  const ys = points.map((p) => p.y);
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const size = Math.max(right - left, bottom - top) * CROP_MARGIN;
+  return { x: (left + right) / 2 - size / 2, y: (top + bottom) / 2 - size / 2, size };
+}
+
+/** Squares to search when nobody is being followed: the whole picture, then overlapping parts of it. */
+function searchCrops(width: number, height: number): Crop[] {
+  const long = Math.max(width, height);
+  const short = Math.min(width, height);
+  const whole: Crop = { x: (width - long) / 2, y: (height - long) / 2, size: long };
+  const parts = [0, 0.5, 1].map((u): Crop => (width >= height ? { x: u * (width - short), y: 0, size: short } : { x: 0, y: u * (height - short), size: short }));
+  return [whole, ...parts];
+}
+
+/** Finds the body points of one person, following the person from frame to frame. */
+const poseWorker = {
+  async load(modelAddress: string, wasmAddress: string): Promise<Result<null, PoseIssue>> {
+    try {
+      const files = await FilesetResolver.forVisionTasks(wasmAddress, true);
+      landmarker = await PoseLandmarker.createFromOptions(files, {
+        baseOptions: { modelAssetPath: modelAddress, delegate: 'CPU' },
+        runningMode: 'IMAGE',
+        numPoses: 1,
+        minPoseDetectionConfidence: 0.3,
+        minPosePresenceConfidence: 0.3,
+      });
+      following = null;
+      return ok(null);
+    } catch (error) {
+      return fail('model-missing', `The point finder could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`);
+    }
+  },
+  find(frame: VideoFrame, rotation: Rotation, width: number, height: number): Result<FoundPoints | null, never> {
+    try {
+      const crops = following ? [following, ...searchCrops(width, height)] : searchCrops(width, height);
+      for (const crop of crops) {
+        const first = detect(frame, rotation, width, height, crop);
+        if (!first) continue;
+        // A person found in a large square is looked at again in a fitting one.
+        const close = cropRound(first);
+        const better = crop.size > close.size * 1.3 ? detect(frame, rotation, width, height, close) : null;
+        const found = better ?? first;
+        following = cropRound(found);
+        return ok(found);
+      }
+      following = null;
+      return ok(null);
+    } finally {
+      frame.close();
+    }
+  },
+};
+
+export type PoseWorker = typeof poseWorker;
+expose(poseWorker);

@@ -1,0 +1,93 @@
+import Papa from 'papaparse';
+import type { Judged } from '../core/assessment/state';
+import type { TimingRow } from '../core/comparison/timing-table';
+import { momentsOf, type Movement } from '../core/model/movement';
+import type { Performance } from '../core/performance/performance';
+import type { Reading } from '../core/reading';
+import { timeAtFrame } from '../core/timing/clip-time';
+import { fromSi } from '../core/units';
+
+export interface ReportNumbers {
+  readonly movement: Movement;
+  readonly judged: readonly Judged[];
+  readonly timing: readonly TimingRow[];
+  readonly athlete: Performance | null;
+  readonly reference: Performance | null;
+}
+
+type Row = Readonly<Record<string, string | number>>;
+
+const round = (value: number): number => Number(value.toFixed(3));
+const optional = (value: number | null): number | '' => (value === null ? '' : round(value));
+
+function readingColumns(name: string, reading: Reading, frame: boolean): Row {
+  if (!reading.measurable) return { [`${name}`]: '', [`${name}_sd`]: '', [`${name}_frame`]: '', [`${name}_note`]: reading.message };
+  return {
+    [`${name}`]: round(fromSi(reading.value, reading.unit)),
+    [`${name}_sd`]: round(fromSi(reading.sd, reading.unit)),
+    [`${name}_frame`]: frame ? round(reading.provenance.frames[0]! + 1) : '',
+    [`${name}_note`]: '',
+  };
+}
+
+function measureRow(judged: Judged): Row {
+  const { measure, athlete, reference } = judged;
+  const unit = athlete.measurable ? athlete.unit : reference.measurable ? reference.unit : 'deg';
+  const si = (value: number | null): number | '' => (value === null ? '' : round(fromSi(value, unit)));
+  return {
+    row: 'measure',
+    id: measure.id,
+    name: measure.name,
+    moment: momentsOf(measure)[0] ?? '',
+    unit,
+    ...readingColumns('athlete', athlete, true),
+    ...readingColumns('reference', reference, true),
+    difference: si(judged.difference),
+    plus_minus_95: si(judged.plusMinus),
+    band_low: judged.band && Number.isFinite(judged.band.low) ? si(judged.band.low) : '',
+    band_high: judged.band && Number.isFinite(judged.band.high) ? si(judged.band.high) : '',
+    state: judged.state,
+    target_source: measure.target?.source ?? '',
+  };
+}
+
+function phaseRows(row: TimingRow): readonly Row[] {
+  const ms = (seconds: number | null): number | '' => optional(seconds === null ? null : seconds * 1000);
+  const percent = (share: number | null | undefined): number | '' => optional(share == null ? null : share * 100);
+  const common = { row: 'phase', id: `${row.phase.from}-to-${row.phase.to}`, name: row.phase.name };
+  return [
+    { ...common, unit: 'ms', athlete: ms(row.athlete?.duration ?? null), reference: ms(row.reference?.duration ?? null), difference: ms(row.difference), plus_minus_95: ms(row.plusMinus) },
+    { ...common, unit: '%', athlete: percent(row.athlete?.share), reference: percent(row.reference?.share) },
+  ];
+}
+
+function momentRow(movement: Movement, id: string, athlete: Performance | null, reference: Performance | null): Row {
+  const of = (performance: Performance | null, name: string): Row => {
+    const frame = performance?.marks[id];
+    if (!performance || frame === undefined) return {};
+    return { [name]: round(timeAtFrame(performance.times, frame) * 1000), [`${name}_frame`]: round(frame + 1) };
+  };
+  return {
+    row: 'moment',
+    id,
+    name: movement.moments.find((m) => m.id === id)!.name,
+    unit: 'ms',
+    ...of(athlete, 'athlete'),
+    ...of(reference, 'reference'),
+  };
+}
+
+const COLUMNS = [
+  'row', 'id', 'name', 'moment', 'unit', 'athlete', 'athlete_sd', 'athlete_frame', 'athlete_note', 'reference', 'reference_sd',
+  'reference_frame', 'reference_note', 'difference', 'plus_minus_95', 'band_low', 'band_high', 'state', 'target_source',
+];
+
+/** Every number of a comparison as CSV: moments (real ms from the clip's first frame), phases, measures. */
+export function reportCsv(numbers: ReportNumbers): string {
+  const rows: Row[] = [
+    ...numbers.movement.moments.map((m) => momentRow(numbers.movement, m.id, numbers.athlete, numbers.reference)),
+    ...numbers.timing.flatMap(phaseRows),
+    ...numbers.judged.map(measureRow),
+  ];
+  return `${Papa.unparse(rows as object[], { columns: COLUMNS, newline: '\n' })}\n`;
+}

@@ -1,0 +1,79 @@
+import type { Vec2 } from '../core/geometry/vec2';
+import type { Role } from '../core/model/clip';
+import type { Primitive } from '../core/overlay/scene';
+import { ROLE_STYLE } from './role-style';
+import { toPane, type Size, type Viewport } from './viewport';
+
+type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
+
+const WIDTH = { bone: 1.6, measure: 3, guide: 1.6 } as const;
+const FONT = '600 13px "Public Sans Variable", sans-serif';
+
+function stroke(context: Context, color: string, width: number, path: () => void): void {
+  // A dark edge keeps a line readable on grass, sky and skin alike.
+  for (const [style, extra] of [['rgba(12,16,20,.65)', 2], [color, 0]] as const) {
+    context.strokeStyle = style;
+    context.lineWidth = width + extra;
+    context.beginPath();
+    path();
+    context.stroke();
+  }
+}
+
+function paintLabel(context: Context, at: Vec2, text: string, color: string): void {
+  context.font = FONT;
+  context.textAlign = 'center';
+  context.textBaseline = 'middle';
+  const width = context.measureText(text).width + 10;
+  context.fillStyle = 'rgba(12,16,20,.78)';
+  context.beginPath();
+  context.roundRect(at.x - width / 2, at.y - 10, width, 20, 5);
+  context.fill();
+  context.fillStyle = color;
+  context.fillText(text, at.x, at.y + 0.5);
+}
+
+/** Paints plain shapes over a picture; the same call serves panes, stills and film. */
+export function paintScene(context: Context, scene: readonly Primitive[], role: Role, viewport: Viewport, pane: Size): void {
+  const style = ROLE_STYLE[role];
+  const place = (p: Vec2): Vec2 => toPane(viewport, pane, p);
+  context.save();
+  context.lineCap = style.cap;
+  for (const shape of scene) {
+    if (shape.shape === 'segment') {
+      const from = place(shape.from);
+      const to = place(shape.to);
+      context.setLineDash(shape.weight === 'guide' ? [2, 4] : [...style.dash]);
+      context.globalAlpha = shape.weight === 'bone' ? 0.75 : 1;
+      stroke(context, style.onPicture, WIDTH[shape.weight], () => {
+        context.moveTo(from.x, from.y);
+        context.lineTo(to.x, to.y);
+      });
+    } else if (shape.shape === 'arc') {
+      const centre = place(shape.centre);
+      const start = viewport.mirrored ? Math.PI - shape.start : shape.start;
+      const sweep = viewport.mirrored ? -shape.sweep : shape.sweep;
+      context.setLineDash([]);
+      context.globalAlpha = 1;
+      stroke(context, style.onPicture, 2.4, () =>
+        context.arc(centre.x, centre.y, shape.radius * viewport.scale, start, start + sweep, sweep < 0),
+      );
+    } else if (shape.shape === 'dot') {
+      const at = place(shape.at);
+      context.globalAlpha = 1;
+      context.setLineDash([]);
+      context.fillStyle = shape.sure ? style.onPicture : 'rgba(12,16,20,.65)';
+      context.strokeStyle = shape.sure ? 'rgba(12,16,20,.7)' : style.onPicture;
+      context.lineWidth = 1.2;
+      context.beginPath();
+      if (style.mark === 'circle') context.arc(at.x, at.y, 3.2, 0, 2 * Math.PI);
+      else context.rect(at.x - 3, at.y - 3, 6, 6);
+      context.fill();
+      context.stroke();
+    }
+  }
+  // Values last, so that no line crosses a number.
+  context.globalAlpha = 1;
+  for (const shape of scene) if (shape.shape === 'label') paintLabel(context, place(shape.at), shape.text, style.onPicture);
+  context.restore();
+}

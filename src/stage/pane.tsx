@@ -1,0 +1,216 @@
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
+import type { Vec2 } from '../core/geometry/vec2';
+import type { Role } from '../core/model/clip';
+import type { Primitive } from '../core/overlay/scene';
+import { paintPicture } from './paint-picture';
+import { paintScene } from './paint-scene';
+import { fitPicture, followBody, panBy, toPane, toPicture, zoomAt, type Focus, type Size, type Viewport } from './viewport';
+
+export interface HandlePoint extends Vec2 {
+  readonly id: string;
+}
+
+export interface PaneProps {
+  readonly role: Role;
+  readonly picture: Size & { readonly rotation: 0 | 90 | 180 | 270; readonly mirrored: boolean };
+  /** What is drawn over a frame, and where its performer is. */
+  readonly sceneAt: (frame: number) => readonly Primitive[];
+  readonly focusAt: (frame: number) => Focus | null;
+  /** Points that can be dragged at a frame; empty when points are not being edited. */
+  readonly handlesAt: (frame: number) => readonly HandlePoint[];
+  /** A point to be placed by the next press, or null. */
+  readonly placing: string | null;
+  readonly active: boolean;
+  readonly followBody: boolean;
+  readonly label: string;
+  readonly caption: ReactNode;
+  /** Registers the function that shows a decoded frame. */
+  readonly attach: (painter: (frame: VideoFrame, index: number) => void) => () => void;
+  readonly onActivate: () => void;
+  readonly onMovePoint: (id: string, frame: number, at: Vec2) => void;
+  readonly onViewportByHand: () => void;
+}
+
+/** How near a press must be to a point to take hold of it, pane pixels. */
+const GRAB = 16;
+const LOUPE = { radius: 58, zoom: 3 };
+
+type Drag = { kind: 'pan'; last: Vec2 } | { kind: 'point'; id: string; at: Vec2; moved: boolean };
+
+/** One clip's picture with its lines; zoom with the wheel, pan by dragging, points under a loupe. */
+export function Pane(props: PaneProps): ReactNode {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const latest = useRef<{ frame: VideoFrame; index: number } | null>(null);
+  const byHand = useRef<Viewport | null>(null);
+  const drag = useRef<Drag | null>(null);
+  const [size, setSize] = useState<Size>({ width: 1, height: 1 });
+  const current = useRef(props);
+  current.current = props;
+
+  const viewportNow = useCallback((): Viewport => {
+    const { picture, followBody: follow, focusAt } = current.current;
+    const focus = follow && latest.current ? focusAt(latest.current.index) : null;
+    if (follow && focus) return followBody(focus, size, picture.mirrored);
+    return byHand.current ?? fitPicture(picture, size, picture.mirrored);
+  }, [size]);
+
+  const draw = useCallback((): void => {
+    const context = canvas.current?.getContext('2d', { alpha: false });
+    if (!context) return;
+    const ratio = window.devicePixelRatio;
+    context.setTransform(ratio, 0, 0, ratio, 0, 0);
+    context.fillStyle = '#171c20';
+    context.fillRect(0, 0, size.width, size.height);
+    if (!latest.current) return;
+    const { role, picture, sceneAt, handlesAt } = current.current;
+    const { frame, index } = latest.current;
+    const viewport = viewportNow();
+    paintPicture(context, { frame, ...picture }, viewport, size);
+    paintScene(context, sceneAt(index), role, viewport, size);
+    const held = drag.current?.kind === 'point' ? drag.current : null;
+    for (const handle of handlesAt(index)) {
+      const at = toPane(viewport, size, held?.id === handle.id ? held.at : handle);
+      context.strokeStyle = '#fff';
+      context.lineWidth = 1.5;
+      context.beginPath();
+      context.arc(at.x, at.y, 7, 0, 2 * Math.PI);
+      context.stroke();
+    }
+    if (held) {
+      const at = toPane(viewport, size, held.at);
+      const above = at.y > LOUPE.radius * 2 + 20 ? -1 : 1;
+      const centre = { x: at.x, y: at.y + above * (LOUPE.radius + 18) };
+      const near: Viewport = { ...viewport, x: held.at.x, y: held.at.y, scale: viewport.scale * LOUPE.zoom };
+      context.save();
+      context.beginPath();
+      context.arc(centre.x, centre.y, LOUPE.radius, 0, 2 * Math.PI);
+      context.clip();
+      context.translate(centre.x - size.width / 2, centre.y - size.height / 2);
+      paintPicture(context, { frame, ...picture }, near, size);
+      context.restore();
+      context.strokeStyle = '#fff';
+      context.lineWidth = 1.5;
+      context.beginPath();
+      context.arc(centre.x, centre.y, LOUPE.radius, 0, 2 * Math.PI);
+      context.moveTo(centre.x - 10, centre.y);
+      context.lineTo(centre.x + 10, centre.y);
+      context.moveTo(centre.x, centre.y - 10);
+      context.lineTo(centre.x, centre.y + 10);
+      context.stroke();
+    }
+  }, [size, viewportNow]);
+
+  useLayoutEffect(() => {
+    const element = canvas.current!;
+    const observer = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      element.width = Math.round(width * window.devicePixelRatio);
+      element.height = Math.round(height * window.devicePixelRatio);
+      setSize({ width, height });
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+
+  const drawLatest = useRef(draw);
+  drawLatest.current = draw;
+  const { attach } = props;
+  useEffect(() => {
+    const detach = attach((frame, index) => {
+      latest.current?.frame.close();
+      latest.current = { frame, index };
+      drawLatest.current();
+    });
+    return () => {
+      detach();
+      latest.current?.frame.close();
+      latest.current = null;
+    };
+  }, [attach]);
+  useEffect(draw);
+
+  const changeByHand = (next: Viewport): void => {
+    byHand.current = next;
+    if (props.followBody) props.onViewportByHand();
+    else draw();
+  };
+
+  // React's wheel listener is passive; zooming must keep the page from scrolling.
+  useEffect(() => {
+    const element = canvas.current!;
+    const onWheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      const box = element.getBoundingClientRect();
+      const pointer = { x: event.clientX - box.left, y: event.clientY - box.top };
+      changeByHand(zoomAt(viewportNow(), size, pointer, Math.exp(-event.deltaY * 0.0015)));
+    };
+    element.addEventListener('wheel', onWheel, { passive: false });
+    return () => element.removeEventListener('wheel', onWheel);
+  });
+
+  const pointerAt = (event: PointerEvent): Vec2 => {
+    const box = canvas.current!.getBoundingClientRect();
+    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  };
+
+  const onPointerDown = (event: PointerEvent<HTMLCanvasElement>): void => {
+    props.onActivate();
+    if (event.button !== 0 || !latest.current) return;
+    canvas.current!.setPointerCapture(event.pointerId);
+    const at = pointerAt(event);
+    const viewport = viewportNow();
+    if (props.placing !== null) {
+      drag.current = { kind: 'point', id: props.placing, at: toPicture(viewport, size, at), moved: true };
+      return draw();
+    }
+    const near = props
+      .handlesAt(latest.current.index)
+      .map((handle) => ({ handle, pane: toPane(viewport, size, handle) }))
+      .map(({ handle, pane }) => ({ handle, away: Math.hypot(pane.x - at.x, pane.y - at.y) }))
+      .filter(({ away }) => away <= GRAB)
+      .sort((a, b) => a.away - b.away)[0];
+    drag.current = near
+      ? { kind: 'point', id: near.handle.id, at: { x: near.handle.x, y: near.handle.y }, moved: false }
+      : { kind: 'pan', last: at };
+    if (near) draw();
+  };
+  const onPointerMove = (event: PointerEvent): void => {
+    const held = drag.current;
+    if (!held) return;
+    const at = pointerAt(event);
+    if (held.kind === 'pan') {
+      const dx = at.x - held.last.x;
+      const dy = at.y - held.last.y;
+      if (Math.abs(dx) + Math.abs(dy) === 0) return;
+      drag.current = { kind: 'pan', last: at };
+      changeByHand(panBy(viewportNow(), dx, dy));
+    } else {
+      drag.current = { ...held, at: toPicture(viewportNow(), size, at), moved: true };
+      draw();
+    }
+  };
+  const onPointerUp = (): void => {
+    const held = drag.current;
+    drag.current = null;
+    if (held?.kind === 'point' && held.moved && latest.current) props.onMovePoint(held.id, latest.current.index, held.at);
+    else draw();
+  };
+
+  return (
+    <figure className={`pane ${props.role} ${props.active ? 'active' : ''}`} aria-label={props.label}>
+      <canvas
+        ref={canvas}
+        data-testid={`pane-${props.role}`}
+        onPointerDown={onPointerDown}
+        onPointerMove={onPointerMove}
+        onPointerUp={onPointerUp}
+        onPointerCancel={onPointerUp}
+        onDoubleClick={() => {
+          byHand.current = null;
+          draw();
+        }}
+      />
+      <figcaption>{props.caption}</figcaption>
+    </figure>
+  );
+}

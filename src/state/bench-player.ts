@@ -1,0 +1,211 @@
+import { lockedMap, matchedMap, type TimeMap } from '../core/timing/time-map';
+import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
+import { momentTimes, type Performance } from '../core/performance/performance';
+import type { Movement } from '../core/model/movement';
+import type { ClipSource } from '../media/clip-source';
+import { notify } from './notices';
+import { setView, useView } from './view-store';
+
+/** Draws a decoded frame; called for all panes of one picture in the same turn. */
+export type Painter = (frame: VideoFrame, index: number) => void;
+
+export interface BenchClips {
+  readonly movement: Movement;
+  readonly athlete: Performance | null;
+  readonly reference: Performance | null;
+}
+
+/** Longest step of the clock between two pictures, so that a slow decoder slows the clock instead of skipping. */
+const LONGEST_TICK_SECONDS = 0.05;
+
+/**
+ * Runs the panes from one clock: the athlete's real time, or the reference's where there is no athlete yet. A new
+ * picture is shown only when every pane has its frame, so no two frames are seen together that do not belong together.
+ */
+export class BenchPlayer {
+  private readonly sources = new Map<string, ClipSource>();
+  private readonly painters = new Map<string, Painter>();
+  private clips: BenchClips | null = null;
+  private target: Readonly<Record<string, number>> | null = null;
+  private busy = false;
+  private lastTick = 0;
+  private clock = 0;
+
+  setClips(clips: BenchClips): void {
+    this.clips = clips;
+  }
+
+  addSource(clipId: string, source: ClipSource): void {
+    this.sources.get(clipId)?.close();
+    this.sources.set(clipId, source);
+  }
+
+  hasSource(clipId: string): boolean {
+    return this.sources.has(clipId);
+  }
+
+  dropSources(except: readonly string[]): void {
+    for (const [id, source] of this.sources) {
+      if (except.includes(id)) continue;
+      source.close();
+      this.sources.delete(id);
+    }
+  }
+
+  addPainter(clipId: string, painter: Painter): () => void {
+    this.painters.set(clipId, painter);
+    this.request(useView.getState().shown);
+    return () => {
+      if (this.painters.get(clipId) === painter) this.painters.delete(clipId);
+    };
+  }
+
+  /** The map from the athlete's time to the reference's in the current mode, or null when there is none. */
+  timeMap(): TimeMap | null {
+    const { clips } = this;
+    if (!clips?.athlete || !clips.reference) return null;
+    const { mode, lockMoment } = useView.getState();
+    if (mode === 'free') return null;
+    const first = momentTimes(clips.athlete);
+    const second = momentTimes(clips.reference);
+    const order = clips.movement.moments.map((m) => m.id);
+    if (mode === 'locked') {
+      const moment = lockMoment ?? order.find((id) => id in first && id in second);
+      const map = moment === undefined ? null : lockedMap(moment, first, second);
+      return map?.ok ? map.value : null;
+    }
+    const map = matchedMap(order, first, second);
+    return map.ok ? map.value : null;
+  }
+
+  /** Frames of all clips that belong to a frame of one of them. */
+  framesFor(role: 'athlete' | 'reference', frame: number): Record<string, number> {
+    const { athlete, reference } = this.clips ?? {};
+    const master = role === 'athlete' ? athlete : reference;
+    const other = role === 'athlete' ? reference : athlete;
+    const shown = { ...useView.getState().shown };
+    if (!master) return shown;
+    const inside = Math.min(master.times.length - 1, Math.max(0, Math.round(frame)));
+    shown[master.clip.id] = inside;
+    if (!other) return shown;
+    const map = this.timeMap();
+    if (map) {
+      const time = timeAtFrame(master.times, inside);
+      shown[other.clip.id] = nearestFrame(other.times, role === 'athlete' ? map.map(time) : map.inverse(time));
+    }
+    return shown;
+  }
+
+  /** Goes to a frame of one clip; the other follows by the mode. */
+  goTo(role: 'athlete' | 'reference', frame: number): void {
+    this.request(this.framesFor(role, frame));
+  }
+
+  /** Steps both clips by frames of the active one. */
+  stepBoth(by: number): void {
+    const { activeRole, mode } = useView.getState();
+    const active = this.performanceOf(activeRole);
+    if (!active) return;
+    const from = this.pendingFrame(active.clip.id);
+    const next = this.framesFor(activeRole, from + by);
+    if (mode === 'free' || !this.timeMap()) {
+      const other = this.performanceOf(activeRole === 'athlete' ? 'reference' : 'athlete');
+      if (other) next[other.clip.id] = this.clampFrame(other, this.pendingFrame(other.clip.id) + by);
+    }
+    this.request(next);
+  }
+
+  /** Steps one clip alone, which sets it free from the other. */
+  stepOne(by: number): void {
+    const { activeRole } = useView.getState();
+    const active = this.performanceOf(activeRole);
+    if (!active) return;
+    if (useView.getState().mode !== 'free') {
+      setView({ mode: 'free' });
+      notify('info', 'The clips now move freely. Choose a way of matching to bring them together again.');
+    }
+    const { shown } = useView.getState();
+    this.request({ ...(this.target ?? shown), [active.clip.id]: this.clampFrame(active, this.pendingFrame(active.clip.id) + by) });
+  }
+
+  play(): void {
+    const master = this.clips?.athlete ?? this.clips?.reference;
+    if (!master || useView.getState().playing) return;
+    const shown = useView.getState().shown[master.clip.id] ?? 0;
+    this.clock = timeAtFrame(master.times, shown >= master.times.length - 1 ? 0 : shown);
+    this.lastTick = performance.now();
+    setView({ playing: true });
+    requestAnimationFrame(this.tick);
+  }
+
+  pause(): void {
+    setView({ playing: false });
+  }
+
+  private readonly tick = (now: number): void => {
+    const { playing, speed } = useView.getState();
+    const role = this.clips?.athlete ? 'athlete' : 'reference';
+    const master = this.performanceOf(role);
+    if (!playing || !master) return;
+    if (!this.busy) {
+      this.clock += Math.min(LONGEST_TICK_SECONDS, Math.max(0, (now - this.lastTick) / 1000)) * speed;
+      this.lastTick = now;
+      const end = master.times[master.times.length - 1]!;
+      const frame = nearestFrame(master.times, Math.min(this.clock, end));
+      const next = this.framesFor(role, frame);
+      const other = this.performanceOf(role === 'athlete' ? 'reference' : 'athlete');
+      if (other && !this.timeMap()) next[other.clip.id] = nearestFrame(other.times, this.clock);
+      this.request(next);
+      if (this.clock >= end) setView({ playing: false });
+    }
+    requestAnimationFrame(this.tick);
+  };
+
+  private performanceOf(role: 'athlete' | 'reference'): Performance | null {
+    return this.clips?.[role] ?? null;
+  }
+
+  private clampFrame(performance: Performance, frame: number): number {
+    return Math.min(performance.times.length - 1, Math.max(0, frame));
+  }
+
+  private pendingFrame(clipId: string): number {
+    return (this.target ?? useView.getState().shown)[clipId] ?? 0;
+  }
+
+  /** Asks for one picture on all panes; a newer request replaces one that has not begun. */
+  request(frames: Readonly<Record<string, number>>): void {
+    this.target = frames;
+    if (!this.busy) void this.work();
+  }
+
+  private async work(): Promise<void> {
+    this.busy = true;
+    try {
+      while (this.target) {
+        const wanted = this.target;
+        const ids = Object.keys(wanted).filter((id) => this.sources.has(id) && this.painters.has(id));
+        const results = await Promise.all(ids.map((id) => this.sources.get(id)!.frame(wanted[id]!)));
+        const issue = results.find((r) => !r.ok && r.issue.code !== 'superseded');
+        if (results.every((r) => r.ok)) {
+          ids.forEach((id, i) => {
+            const result = results[i]!;
+            if (result.ok) this.painters.get(id)?.(result.value, wanted[id]!);
+          });
+          setView({ shown: { ...useView.getState().shown, ...wanted } });
+        } else {
+          for (const result of results) if (result.ok) result.value.close();
+          if (issue && !issue.ok) {
+            notify('error', issue.issue.message);
+            setView({ playing: false });
+          }
+        }
+        if (this.target === wanted) this.target = null;
+      }
+    } finally {
+      this.busy = false;
+    }
+  }
+}
+
+export const player = new BenchPlayer();

@@ -1,0 +1,26 @@
+import { sessionJson } from '../formats/session-json/session-json';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import { loadSession, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
+
+type DemoIssue = Issue<'demo-missing'> | Issue<string>;
+
+const missing = (what: string): Result<never, DemoIssue> =>
+  fail('demo-missing', `The demo data could not be loaded (${what}). Start the application with "npm run demo".`);
+
+/** Puts the demo session into this browser unless it is there already; returns its id. */
+export async function loadDemo(): Promise<Result<string, DemoIssue | StorageIssue>> {
+  const response = await fetch('/demo-data/pace-session.falcon.json').catch(() => null);
+  if (!response?.ok) return missing('pace-session.falcon.json');
+  const read = sessionJson.read!(await response.text(), 'pace-session.falcon.json');
+  if (!read.ok) return read;
+  const existing = await loadSession(read.value.id);
+  if (existing.ok) return ok(existing.value.id);
+  for (const clip of read.value.clips) {
+    const video = await fetch(`/demo-data/${clip.fileName}`).catch(() => null);
+    if (!video?.ok) return missing(clip.fileName);
+    const stored = await storeMedia(clip.mediaId, clip.fileName, await video.blob());
+    if (!stored.ok) return stored;
+  }
+  const saved = await saveSession(read.value, new Date().toISOString());
+  return saved.ok ? ok(read.value.id) : saved;
+}

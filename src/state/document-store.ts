@@ -1,0 +1,62 @@
+import { produce } from 'immer';
+import { temporal } from 'zundo';
+import { create } from 'zustand';
+import type { Session } from '../core/model/session';
+import { saveSession } from '../storage/sessions';
+import { notify } from './notices';
+
+interface DocumentState {
+  readonly session: Session | null;
+}
+
+/** The open session. Every change goes through `edit` and can be undone; nothing needs saving. */
+export const useDocument = create<DocumentState>()(
+  temporal(() => ({ session: null }) as DocumentState, {
+    limit: 300,
+    equality: (past, current) => past.session === current.session,
+  }),
+);
+
+/** One undoable step. */
+export function edit(change: (session: Session) => void): void {
+  useDocument.setState((state) => (state.session ? { session: produce(state.session, change as (draft: unknown) => void) } : state));
+}
+
+/** Opens a session with an empty history. */
+export function setSession(session: Session | null): void {
+  const history = useDocument.temporal.getState();
+  history.pause();
+  useDocument.setState({ session });
+  history.clear();
+  history.resume();
+}
+
+export const undo = (): void => useDocument.temporal.getState().undo();
+export const redo = (): void => useDocument.temporal.getState().redo();
+
+let saving: Promise<void> | null = null;
+let pending: Session | null = null;
+
+async function saveAll(): Promise<void> {
+  while (pending) {
+    const session = pending;
+    pending = null;
+    const saved = await saveSession(session, new Date().toISOString());
+    if (!saved.ok) notify('error', saved.issue.message);
+  }
+  saving = null;
+}
+
+/** Keeps the stored copy equal to the open session; a change during a save is saved right after it. */
+export function keepSaved(): () => void {
+  return useDocument.subscribe((state, before) => {
+    if (!state.session || state.session === before.session) return;
+    pending = state.session;
+    saving ??= saveAll();
+  });
+}
+
+/** Resolves when all that was changed is stored. */
+export async function settled(): Promise<void> {
+  while (saving) await saving;
+}

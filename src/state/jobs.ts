@@ -1,0 +1,31 @@
+import { create } from 'zustand';
+
+/** A long piece of work that is under way. */
+export interface Job {
+  readonly id: string;
+  readonly label: string;
+  readonly done: number;
+  readonly all: number;
+  readonly startedAt: number;
+  readonly cancel: () => void;
+}
+
+export const useJobs = create<{ readonly jobs: readonly Job[] }>(() => ({ jobs: [] }));
+
+export function startJob(id: string, label: string): { signal: AbortSignal; progress: (done: number, all: number) => void; end: () => void } {
+  const controller = new AbortController();
+  const job: Job = { id, label, done: 0, all: 0, startedAt: performance.now(), cancel: () => controller.abort() };
+  useJobs.setState((state) => ({ jobs: [...state.jobs.filter((j) => j.id !== id), job] }));
+  return {
+    signal: controller.signal,
+    progress: (done, all) =>
+      useJobs.setState((state) => ({ jobs: state.jobs.map((j) => (j.id === id ? { ...j, done, all } : j)) })),
+    end: () => useJobs.setState((state) => ({ jobs: state.jobs.filter((j) => j.id !== id) })),
+  };
+}
+
+/** Seconds until a job is done at its pace so far; null while there is nothing to go by. */
+export function secondsLeft(job: Job, now: number): number | null {
+  if (job.done < 3 || job.all === 0) return null;
+  return ((now - job.startedAt) / 1000 / job.done) * (job.all - job.done);
+}

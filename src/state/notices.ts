@@ -1,0 +1,20 @@
+import { create } from 'zustand';
+
+export interface Notice {
+  readonly id: number;
+  readonly severity: 'info' | 'error';
+  readonly text: string;
+}
+
+export const useNotices = create<{ readonly notices: readonly Notice[] }>(() => ({ notices: [] }));
+
+let next = 1;
+
+/** Tells the user something without stopping the work. */
+export function notify(severity: Notice['severity'], text: string): void {
+  useNotices.setState((state) => ({ notices: [...state.notices.slice(-3), { id: next++, severity, text }] }));
+}
+
+export function dismiss(id: number): void {
+  useNotices.setState((state) => ({ notices: state.notices.filter((notice) => notice.id !== id) }));
+}

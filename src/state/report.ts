@@ -1,0 +1,48 @@
+import type { Clip } from '../core/model/clip';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import { sessionJson } from '../formats/session-json/session-json';
+import { openClipSource, type ClipSource } from '../media/clip-source';
+import { reportCsv } from '../report/csv';
+import { loadMedia } from '../storage/sessions';
+import type { Session } from '../core/model/session';
+import type { Derived } from './derived';
+
+export const csvOf = (derived: Derived): string => reportCsv(derived);
+export const sessionText = (session: Session): string => sessionJson.write!(session);
+
+/**
+ * Decodes single frames of a clip, one after the other, and hands each to `use` before it is closed.
+ * @returns how many were decoded
+ */
+export async function withStills(
+  clip: Clip,
+  frames: readonly number[],
+  use: (frame: VideoFrame, index: number) => Promise<void> | void,
+): Promise<Result<number, Issue>> {
+  const blob = await loadMedia(clip.mediaId);
+  if (!blob) return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
+  const opened = await openClipSource(blob, clip.fileName);
+  if (!opened.ok) return opened;
+  const source: ClipSource = opened.value;
+  try {
+    for (const index of frames) {
+      const frame = await source.frame(index);
+      if (!frame.ok) return frame;
+      await use(frame.value, index);
+      frame.value.close();
+    }
+    return ok(frames.length);
+  } finally {
+    source.close();
+  }
+}
+
+/** Hands a text to the browser as a download. */
+export function download(fileName: string, type: string, text: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = fileName;
+  link.click();
+  URL.revokeObjectURL(address);
+}

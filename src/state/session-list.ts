@@ -1,0 +1,11 @@
+import { deleteSession, listSessions, type SessionSummary } from '../storage/sessions';
+import { setSession, useDocument } from './document-store';
+
+export type { SessionSummary };
+
+export const allSessions = (): Promise<readonly SessionSummary[]> => listSessions();
+
+export async function removeSession(id: string): Promise<void> {
+  if (useDocument.getState().session?.id === id) setSession(null);
+  await deleteSession(id);
+}

@@ -1,0 +1,60 @@
+import { JOINT_POINTS } from '../core/points/body-points';
+import { coverage } from '../core/points/track';
+import type { Derived } from './derived';
+
+/** The order of work. Every step can be opened at any time. */
+export const STEPS = ['intake', 'look', 'match', 'moments', 'measure', 'compare', 'decide', 'report'] as const;
+export type Step = (typeof STEPS)[number];
+
+export const STEP_NAMES: Readonly<Record<Step, string>> = {
+  intake: 'Intake',
+  look: 'Look',
+  match: 'Match',
+  moments: 'Moments',
+  measure: 'Measure',
+  compare: 'Compare',
+  decide: 'Decide',
+  report: 'Report',
+};
+
+export interface StepStatus {
+  readonly done: boolean;
+  /** What to do next, in one line. */
+  readonly next: string;
+}
+
+/** What each step still needs. */
+export function stepStatus(derived: Derived, step: Step): StepStatus {
+  const { session, movement, athlete, reference, priorities, judged } = derived;
+  const missingClips = [athlete ? '' : 'the athlete\u2019s clip', reference ? '' : 'the reference\u2019s clip'].filter(Boolean);
+  if (step !== 'intake' && missingClips.length > 0) return { done: false, next: `Add ${missingClips.join(' and ')} at Intake first.` };
+  const unmarked = [athlete!, reference!].flatMap((p) => (p ? movement.moments.filter((m) => p.marks[m.id] === undefined).map((m) => `${m.name.toLowerCase()} (${p.clip.role})`) : []));
+  const withoutPoints = [athlete, reference].filter((p) => p && JOINT_POINTS.every((id) => coverage(p.raw, id) === 0)).map((p) => p!.clip.performer.name);
+  switch (step) {
+    case 'intake':
+      return missingClips.length > 0
+        ? { done: false, next: `Drop ${missingClips.join(' and ')} here and answer the questions.` }
+        : { done: true, next: 'Both clips are in. Go on to Look and run them through before measuring.' };
+    case 'look':
+      return { done: session.impressions.trim() !== '' || session.notes.length > 0, next: 'Run both clips through a few times and write down what strikes you, before any number.' };
+    case 'match':
+      return { done: true, next: 'Check that both travel the same way, and the capture rates; then mark the moments.' };
+    case 'moments':
+      return unmarked.length > 0
+        ? { done: false, next: `Still to mark: ${unmarked.slice(0, 3).join(', ')}${unmarked.length > 3 ? ` and ${unmarked.length - 3} more` : ''}.` }
+        : { done: true, next: 'All moments are marked in both clips. Go on to Measure.' };
+    case 'measure':
+      return withoutPoints.length > 0
+        ? { done: false, next: `Find the points of ${withoutPoints.join(' and ')}, then check them at each moment.` }
+        : { done: true, next: 'Go through the moments and check that the lines lie on the body; drag what is off.' };
+    case 'compare':
+      return { done: judged.some((j) => j.state !== 'not-measurable'), next: 'Read the differences from the ground up. Press a row to see the frames that prove it.' };
+    case 'decide':
+      return {
+        done: judged.length > 0 && unmarked.length === 0 && withoutPoints.length === 0,
+        next: priorities.proposed.length > 0 ? `${priorities.proposed.length} proposed. Reorder, drop with a reason, or keep as they are.` : 'No gap beyond the measuring error. Look at what could not be measured.',
+      };
+    case 'report':
+      return { done: false, next: 'Read it through, then print it or save the numbers as CSV.' };
+  }
+}

@@ -1,0 +1,38 @@
+import { create } from 'zustand';
+import type { MatchMode } from '../core/timing/time-map';
+
+export const SPEEDS = [0.125, 0.25, 0.5, 1] as const;
+export type Speed = (typeof SPEEDS)[number];
+
+/** What is on the screen right now; none of it is part of the document or of its history. */
+export interface ViewState {
+  /** Clip id -> frame that its pane shows; written only when the pictures are there. */
+  readonly shown: Readonly<Record<string, number>>;
+  readonly activeRole: 'athlete' | 'reference';
+  readonly mode: MatchMode;
+  /** Moment at which the clips are together in locked mode. */
+  readonly lockMoment: string | null;
+  readonly playing: boolean;
+  readonly speed: Speed;
+  readonly overlays: boolean;
+  readonly followBody: boolean;
+  readonly selectedMeasure: string | null;
+  readonly tool: 'move' | 'points';
+  readonly helpOpen: boolean;
+}
+
+export const useView = create<ViewState>(() => ({
+  shown: {},
+  activeRole: 'athlete',
+  mode: 'matched',
+  lockMoment: null,
+  playing: false,
+  speed: 0.25,
+  overlays: true,
+  followBody: true,
+  selectedMeasure: null,
+  tool: 'move',
+  helpOpen: false,
+}));
+
+export const setView = (patch: Partial<ViewState>): void => useView.setState(patch);

@@ -1,0 +1,42 @@
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import type { ReactNode } from 'react';
+import type { Movement } from '../../core/model/movement';
+import { setView, useView } from '../../state/view-store';
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ['\u2190 \u2192', 'Step both clips by one frame'],
+  ['Shift + \u2190 \u2192', 'Step only the chosen clip'],
+  ['Ctrl + \u2190 \u2192', 'Step both by ten frames'],
+  ['Space', 'Play or pause'],
+  ['Page up, Page down', 'Moment before, moment after'],
+  ['A', 'Choose the other clip'],
+  ['B', 'Follow the body, or the view set by hand'],
+  ['O', 'Lines on or off'],
+  ['G', 'Note: good, at this frame'],
+  ['W', 'Note: work on, at this frame'],
+  ['Ctrl + Z, Ctrl + Shift + Z', 'Undo, redo'],
+  ['?', 'This sheet'],
+];
+
+export function HelpSheet({ movement }: { readonly movement: Movement }): ReactNode {
+  const open = useView((state) => state.helpOpen);
+  return (
+    <Dialog open={open} onClose={() => setView({ helpOpen: false })} maxWidth="sm" fullWidth>
+      <DialogTitle>Keys</DialogTitle>
+      <DialogContent>
+        <table className="sheet">
+          <tbody>
+            {[...KEYS, ...movement.moments.map((m) => [m.key, `Mark ${m.name.toLowerCase()} in the chosen clip, at its frame`] as const)].map(([key, text]) => (
+              <tr key={key}>
+                <td><kbd>{key}</kbd></td>
+                <td className="left wrap">{text}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </DialogContent>
+    </Dialog>
+  );
+}

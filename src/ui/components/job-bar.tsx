@@ -1,0 +1,21 @@
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import type { ReactNode } from 'react';
+import { secondsLeft, useJobs } from '../../state/jobs';
+
+/** Long work under way: how far, how long still, and a way to stop it. */
+export function JobBar(): ReactNode {
+  const jobs = useJobs((state) => state.jobs);
+  return jobs.map((job) => {
+    const left = secondsLeft(job, performance.now());
+    const share = job.all === 0 ? 0 : (job.done / job.all) * 100;
+    return (
+      <div key={job.id} className="job" role="status">
+        <span>{job.label}</span>
+        <LinearProgress variant={job.all === 0 ? 'indeterminate' : 'determinate'} value={share} sx={{ flex: 1 }} aria-label={job.label} />
+        <span>{job.all === 0 ? 'starting' : `${job.done} of ${job.all}${left === null ? '' : `, ${Math.ceil(left)} s left`}`}</span>
+        <Button onClick={job.cancel}>Cancel</Button>
+      </div>
+    );
+  });
+}

@@ -1,0 +1,58 @@
+import type { ReactNode } from 'react';
+import type { Judged } from '../../core/assessment/state';
+import type { Reading } from '../../core/reading';
+import { COVERAGE_95 } from '../../core/uncertainty/normal';
+import { DifferenceBar } from '../../stage/difference-bar';
+import { useView } from '../../state/view-store';
+import { plusMinus, readingText, signed } from './format';
+import { StateMark } from './state-mark';
+
+const forBar = (reading: Reading): { value: number; plusMinus: number } | null =>
+  reading.measurable ? { value: reading.value, plusMinus: COVERAGE_95 * reading.sd } : null;
+
+interface ReadingSheetProps {
+  readonly rows: readonly Judged[];
+  /** Choosing a row goes to the frames that prove it. */
+  readonly onChoose: (row: Judged) => void;
+}
+
+/** One row a measure: athlete, reference, difference with its plus-minus, band, state. */
+export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
+  const selected = useView((state) => state.selectedMeasure);
+  if (rows.length === 0) return <p style={{ color: '#545c61' }}>Nothing is measured at this moment. Step to another one.</p>;
+  return (
+    <table className="sheet" data-testid="reading-sheet">
+      <thead>
+        <tr>
+          <th>Measure</th>
+          <th><span className="mark-athlete" />Athl.</th>
+          <th><span className="mark-reference" />Ref.</th>
+          <th>Diff.</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => {
+          const a = readingText(row.athlete);
+          const r = readingText(row.reference);
+          const unit = row.athlete.measurable ? row.athlete.unit : 'deg';
+          const blocked = !row.athlete.measurable ? row.athlete : !row.reference.measurable ? row.reference : null;
+          return (
+            <tr key={row.measure.id} className={`choose ${selected === row.measure.id ? 'chosen' : ''}`} data-testid={`reading-${row.measure.id}`} data-state={row.state} onClick={() => onChoose(row)}>
+              <td className="wrap">
+                <button type="button" className="row" aria-pressed={selected === row.measure.id}>{row.measure.name}</button>
+                <div><StateMark state={row.state} /></div>
+                {blocked && <div className="reason">{blocked.message}. {blocked.remedy}</div>}
+              </td>
+              <td>{a.value}<div className="pm">{a.plusMinus}</div></td>
+              <td>{r.value}<div className="pm">{r.plusMinus}</div></td>
+              <td>
+                {row.difference === null ? '–' : signed(row.difference, unit)} <span className="pm">{row.plusMinus === null ? '' : plusMinus(row.plusMinus, unit)}</span>
+                <div>{!blocked && <DifferenceBar athlete={forBar(row.athlete)} reference={forBar(row.reference)} band={row.band} width={96} text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`} />}</div>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

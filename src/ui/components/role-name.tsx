@@ -1,0 +1,12 @@
+import type { ReactNode } from 'react';
+import type { Role } from '../../core/model/clip';
+
+/** A performer's name with the mark of the role: round for the athlete, square for the reference. */
+export function RoleName({ role, name }: { readonly role: Role; readonly name: string }): ReactNode {
+  return (
+    <span className={`text-${role}`}>
+      <span className={`mark-${role}`} aria-hidden />
+      {name}
+    </span>
+  );
+}

@@ -1,0 +1,56 @@
+import CheckIcon from '@mui/icons-material/Check';
+import HelpOutlinedIcon from '@mui/icons-material/HelpOutlined';
+import RedoIcon from '@mui/icons-material/Redo';
+import UndoIcon from '@mui/icons-material/Undo';
+import IconButton from '@mui/material/IconButton';
+import Tooltip from '@mui/material/Tooltip';
+import type { ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, NavLink } from 'react-router';
+import { useStore } from 'zustand';
+import { redo, undo, useDocument } from '../../state/document-store';
+import { useDerived } from '../../state/derived';
+import { STEPS, STEP_NAMES, stepStatus, type Step } from '../../state/steps';
+import { setView } from '../../state/view-store';
+import { HelpSheet } from './help-sheet';
+import { JobBar } from './job-bar';
+
+/** The order of work round every screen of a session, with what to do next in one line. */
+export function SessionFrame({ step, children }: { readonly step: Step; readonly children: ReactNode }): ReactNode {
+  const derived = useDerived();
+  const { session } = derived;
+  const past = useStore(useDocument.temporal, (state) => state.pastStates.length);
+  const future = useStore(useDocument.temporal, (state) => state.futureStates.length);
+  useHotkeys('mod+z', () => undo(), { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', () => redo(), { preventDefault: true });
+  useHotkeys('shift+slash, ?', () => setView({ helpOpen: true }), { useKey: true });
+  return (
+    <div className="frame">
+      <header>
+        <Link to="/" className="brand"><img src="/icon.svg" alt="" />Proud Falcon</Link>
+        <span className="session-name" title={session.name}>{session.name}</span>
+        <nav aria-label="Order of work">
+          <ol className="steps">
+            {STEPS.map((s) => (
+              <li key={s}>
+                <NavLink to={`/s/${session.id}/${s}`}>
+                  {STEP_NAMES[s]}
+                  {stepStatus(derived, s).done && <CheckIcon titleAccess="done" />}
+                </NavLink>
+              </li>
+            ))}
+          </ol>
+        </nav>
+        <Tooltip title="Undo (Ctrl+Z)"><span><IconButton aria-label="Undo" color="inherit" disabled={past === 0} onClick={undo}><UndoIcon /></IconButton></span></Tooltip>
+        <Tooltip title="Redo (Ctrl+Shift+Z)"><span><IconButton aria-label="Redo" color="inherit" disabled={future === 0} onClick={redo}><RedoIcon /></IconButton></span></Tooltip>
+        <Tooltip title="Keys (?)"><IconButton aria-label="Keys" color="inherit" onClick={() => setView({ helpOpen: true })}><HelpOutlinedIcon /></IconButton></Tooltip>
+      </header>
+      <div className="guidance">
+        <span>{stepStatus(derived, step).next}</span>
+        <JobBar />
+      </div>
+      {children}
+      <HelpSheet movement={derived.movement} />
+    </div>
+  );
+}

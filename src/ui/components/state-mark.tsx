@@ -1,0 +1,32 @@
+import AdjustIcon from '@mui/icons-material/Adjust';
+import BlurOnIcon from '@mui/icons-material/BlurOn';
+import CheckIcon from '@mui/icons-material/Check';
+import FingerprintIcon from '@mui/icons-material/Fingerprint';
+import UnfoldMoreIcon from '@mui/icons-material/UnfoldMore';
+import VisibilityIcon from '@mui/icons-material/Visibility';
+import VisibilityOffIcon from '@mui/icons-material/VisibilityOff';
+import WorkspacePremiumIcon from '@mui/icons-material/WorkspacePremium';
+import type { ReactNode } from 'react';
+import type { State } from '../../core/assessment/state';
+
+const LOOK: Readonly<Record<State, { word: string; icon: typeof CheckIcon }>> = {
+  gap: { word: 'Gap', icon: UnfoldMoreIcon },
+  borderline: { word: 'Borderline', icon: AdjustIcon },
+  'on-target': { word: 'On target', icon: CheckIcon },
+  strength: { word: 'Strength', icon: WorkspacePremiumIcon },
+  'within-error': { word: 'Within error', icon: BlurOnIcon },
+  'not-measurable': { word: 'Not measurable', icon: VisibilityOffIcon },
+  'not-judged': { word: 'Shown only', icon: VisibilityIcon },
+  style: { word: 'Style', icon: FingerprintIcon },
+};
+
+/** A state as a word and an icon besides its colour. */
+export function StateMark({ state }: { readonly state: State }): ReactNode {
+  const { word, icon: Icon } = LOOK[state];
+  return (
+    <span className={`state ${state}`}>
+      <Icon aria-hidden />
+      {word}
+    </span>
+  );
+}

@@ -1,0 +1,27 @@
+import { pictureAt, type Performance } from '../../../core/performance/performance';
+
+/** Where a pane that follows the body looks at a frame. */
+export interface BodyFocus {
+  readonly x: number;
+  readonly y: number;
+  readonly height: number;
+}
+
+/** The pane's middle lies this much of a standing height above the hips, so that raised arms fit. */
+const ABOVE_HIPS = 0.12;
+
+/**
+ * Sideways the view follows the hips; up and down it stays at their median height, so that rising and sinking is seen.
+ * Frames without points look where the nearest frame with points does.
+ */
+export function focusOf(performance: Performance): (frame: number) => BodyFocus | null {
+  const hips = Array.from(performance.times, (_, i) => pictureAt(performance, 'mid-hip', i));
+  const known = hips.flatMap((hip, i) => (hip ? [{ ...hip, i }] : []));
+  if (known.length === 0 || Number.isNaN(performance.bodyHeight)) return () => null;
+  const heights = known.map((hip) => hip.y).sort((a, b) => a - b);
+  const y = heights[heights.length >> 1]! - ABOVE_HIPS * performance.bodyHeight;
+  return (frame) => {
+    const hip = hips[frame] ?? known.reduce((best, k) => (Math.abs(k.i - frame) < Math.abs(best.i - frame) ? k : best));
+    return { x: hip.x, y, height: performance.bodyHeight };
+  };
+}

@@ -1,0 +1,116 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import { momentsOf } from '../../../core/model/movement';
+import { JOINT_POINTS, pointName, type PointId } from '../../../core/points/body-points';
+import { coverage, originName } from '../../../core/points/track';
+import { player } from '../../../state/bench-player';
+import type { Derived } from '../../../state/derived';
+import { useJobs } from '../../../state/jobs';
+import { notify } from '../../../state/notices';
+import { findPointsOf, hidePoint, interpolatePoint } from '../../../state/use-cases';
+import { setView, useView } from '../../../state/view-store';
+import { RoleName } from '../../components/role-name';
+import { ReadingSheet } from '../../components/reading-sheet';
+
+interface MeasurePanelProps {
+  readonly derived: Derived;
+  readonly currentMoment: string | null;
+  readonly placing: PointId | null;
+  readonly onPlacing: (id: PointId | null) => void;
+}
+
+/** The reading sheet of the current moment; below it, finding and correcting points. */
+export function MeasurePanel({ derived, currentMoment, placing, onPlacing }: MeasurePanelProps): ReactNode {
+  const { movement, judged } = derived;
+  const moment = currentMoment ?? movement.moments[0]!.id;
+  const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment);
+  const name = movement.moments.find((m) => m.id === moment)!.name;
+  return (
+    <>
+      <Typography variant="h2">{name}</Typography>
+      {judged.length === 0 ? (
+        <p>Readings of both performers stand here once both clips are in. <a href="/demo">Open the demo</a> to see them.</p>
+      ) : (
+        <ReadingSheet
+          rows={rows}
+          onChoose={(row) => {
+            const selected = useView.getState().selectedMeasure === row.measure.id ? null : row.measure.id;
+            setView({ selectedMeasure: selected });
+            const frame = row.athlete.measurable ? row.athlete.provenance.frames[0]! : derived.athlete?.marks[moment];
+            if (selected && frame !== undefined) player.goTo('athlete', Math.round(frame));
+          }}
+        />
+      )}
+      <PointsCard derived={derived} placing={placing} onPlacing={onPlacing} />
+    </>
+  );
+}
+
+function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'currentMoment'>): ReactNode {
+  const [setting, setSetting] = useState<'fast' | 'accurate'>('accurate');
+  const [point, setPoint] = useState<PointId>('left-knee');
+  const jobs = useJobs((state) => state.jobs);
+  const view = useView();
+  const active = derived[view.activeRole];
+  const frame = active ? (view.shown[active.clip.id] ?? 0) : 0;
+  const series = active?.raw[point];
+  const origin = originName(series?.origin[frame] ?? 0);
+  const confidence = series?.confidence[frame] ?? 0;
+  return (
+    <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px' }}>
+      <Typography variant="h3" component="h2">Points</Typography>
+      <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+        <TextField select label="Setting" value={setting} onChange={(event) => setSetting(event.target.value as typeof setting)} sx={{ flex: 1 }}>
+          <MenuItem value="accurate">Accurate</MenuItem>
+          <MenuItem value="fast">Fast</MenuItem>
+        </TextField>
+        <ToggleButton value="points" size="small" selected={view.tool === 'points'} onChange={() => setView({ tool: view.tool === 'points' ? 'move' : 'points' })}>Correct by hand</ToggleButton>
+      </div>
+      {(['athlete', 'reference'] as const).map((role) => {
+        const performance = derived[role];
+        if (!performance) return null;
+        const share = JOINT_POINTS.reduce((sum, id) => sum + coverage(performance.raw, id), 0) / JOINT_POINTS.length;
+        return (
+          <div key={role} style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
+            <RoleName role={role} name={role === 'athlete' ? 'Athlete' : 'Reference'} />
+            <span style={{ flex: 1 }}>{share === 0 ? 'no points yet' : `${Math.round(share * 100)} % of points known`}</span>
+            <Button
+              variant={share === 0 ? 'contained' : 'text'}
+              aria-label={`Find points of the ${role}`}
+              disabled={jobs.some((j) => j.id === `points-${performance.clip.id}`)}
+              onClick={() =>
+                void findPointsOf(performance.clip, setting).then((result) =>
+                  notify(result.ok || result.issue.code === 'cancelled' ? 'info' : 'error', result.ok ? `Points found on ${result.value} of ${performance.clip.frameTimes.length} frames of ${performance.clip.performer.name}.` : result.issue.message),
+                )
+              }
+            >
+              Find points
+            </Button>
+          </div>
+        );
+      })}
+      {view.tool === 'points' && active && (
+        <>
+          <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+            <TextField select label={`Point of the ${view.activeRole}`} value={point} onChange={(event) => setPoint(event.target.value as PointId)} sx={{ flex: 1 }}>
+              {JOINT_POINTS.map((id) => <MenuItem key={id} value={id}>{pointName(id)}</MenuItem>)}
+            </TextField>
+            <Button variant={placing ? 'contained' : 'outlined'} onClick={() => onPlacing(placing ? null : point)}>{placing ? 'Press in the picture' : 'Place'}</Button>
+          </div>
+          <div style={{ fontSize: '.84rem' }}>
+            Frame {frame + 1}: {origin === 'hand' ? 'placed by hand' : origin === 'found' ? `found, confidence ${confidence.toFixed(2)}` : origin}
+          </div>
+          <div>
+            <Button disabled={origin === 'missing'} onClick={() => hidePoint(active.clip, point, frame)}>Hidden here</Button>
+            <Button disabled={origin !== 'hand'} onClick={() => interpolatePoint(active.clip, point, frame)}>Fill to the hand-placed neighbours</Button>
+          </div>
+        </>
+      )}
+      <span style={{ fontSize: '.8rem', color: '#545c61' }}>Smoothed by a zero-lag Butterworth filter, corner {derived.session.cutoff} Hz; raw points are kept.</span>
+    </section>
+  );
+}

@@ -1,0 +1,67 @@
+import CenterFocusStrongIcon from '@mui/icons-material/CenterFocusStrong';
+import ChevronLeftIcon from '@mui/icons-material/ChevronLeft';
+import ChevronRightIcon from '@mui/icons-material/ChevronRight';
+import KeyboardDoubleArrowLeftIcon from '@mui/icons-material/KeyboardDoubleArrowLeft';
+import KeyboardDoubleArrowRightIcon from '@mui/icons-material/KeyboardDoubleArrowRight';
+import PauseIcon from '@mui/icons-material/Pause';
+import PlayArrowIcon from '@mui/icons-material/PlayArrow';
+import TimelineIcon from '@mui/icons-material/Timeline';
+import IconButton from '@mui/material/IconButton';
+import MenuItem from '@mui/material/MenuItem';
+import Select from '@mui/material/Select';
+import ToggleButton from '@mui/material/ToggleButton';
+import Tooltip from '@mui/material/Tooltip';
+import type { ReactNode } from 'react';
+import { timeAtFrame } from '../../../core/timing/clip-time';
+import type { MatchMode } from '../../../core/timing/time-map';
+import { player } from '../../../state/bench-player';
+import type { Derived } from '../../../state/derived';
+import { setView, SPEEDS, useView, type Speed } from '../../../state/view-store';
+import { goToMoment } from './bench-keys';
+
+const SPEED_NAMES: Readonly<Record<string, string>> = { '0.125': '1/8 speed', '0.25': '1/4 speed', '0.5': '1/2 speed', '1': 'Full speed' };
+
+/** Stepping, playing, and how the two clips are matched. */
+export function Transport({ derived, currentMoment }: { readonly derived: Derived; readonly currentMoment: string | null }): ReactNode {
+  const view = useView();
+  const { athlete, reference, movement } = derived;
+  const common = movement.moments.filter((m) => athlete?.marks[m.id] !== undefined && reference?.marks[m.id] !== undefined);
+  const map = player.timeMap();
+  const rate = map && athlete ? map.rateAt(timeAtFrame(athlete.times, view.shown[athlete.clip.id] ?? 0)) : null;
+  const name = movement.moments.find((m) => m.id === currentMoment)?.name;
+  const button = (title: string, icon: ReactNode, onClick: () => void): ReactNode => (
+    <Tooltip title={title}><IconButton aria-label={title} onClick={onClick}>{icon}</IconButton></Tooltip>
+  );
+  return (
+    <div className="transport" role="toolbar" aria-label="Playing">
+      {button('Moment before (Page up)', <KeyboardDoubleArrowLeftIcon />, () => goToMoment(derived, -1))}
+      {button('Frame back (\u2190)', <ChevronLeftIcon />, () => player.stepBoth(-1))}
+      {view.playing ? button('Pause (Space)', <PauseIcon />, () => player.pause()) : button('Play (Space)', <PlayArrowIcon />, () => player.play())}
+      {button('Frame on (\u2192)', <ChevronRightIcon />, () => player.stepBoth(1))}
+      {button('Moment after (Page down)', <KeyboardDoubleArrowRightIcon />, () => goToMoment(derived, 1))}
+      <Select value={String(view.speed)} onChange={(event) => setView({ speed: Number(event.target.value) as Speed })} variant="standard" inputProps={{ 'aria-label': 'Speed' }}>
+        {SPEEDS.map((speed) => <MenuItem key={speed} value={String(speed)}>{SPEED_NAMES[String(speed)]}</MenuItem>)}
+      </Select>
+      <strong style={{ marginLeft: 8 }} data-testid="current-moment">{name ?? 'Before the first moment'}</strong>
+      <span className="spacer" />
+      <Select value={view.mode} onChange={(event) => setView({ mode: event.target.value as MatchMode })} variant="standard" inputProps={{ 'aria-label': 'Matching' }}>
+        <MenuItem value="matched">Matched in every phase</MenuItem>
+        <MenuItem value="locked">Locked at a moment</MenuItem>
+        <MenuItem value="free">Free</MenuItem>
+      </Select>
+      {view.mode === 'locked' && (
+        <Select value={view.lockMoment ?? common[0]?.id ?? ''} onChange={(event) => setView({ lockMoment: event.target.value })} variant="standard" inputProps={{ 'aria-label': 'Locked at' }} displayEmpty>
+          {common.length === 0 && <MenuItem value="">no common moment</MenuItem>}
+          {common.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
+        </Select>
+      )}
+      <span className="rate">{rate === null ? (view.mode === 'free' ? '' : 'no common moment yet') : `reference runs at ${rate.toFixed(2)} of the athlete\u2019s time`}</span>
+      <Tooltip title="Follow the body, both at one size (B)">
+        <ToggleButton value="follow" size="small" selected={view.followBody} onChange={() => setView({ followBody: !view.followBody })} aria-label="Follow the body"><CenterFocusStrongIcon fontSize="small" /></ToggleButton>
+      </Tooltip>
+      <Tooltip title="Lines on or off (O)">
+        <ToggleButton value="lines" size="small" selected={view.overlays} onChange={() => setView({ overlays: !view.overlays })} aria-label="Lines"><TimelineIcon fontSize="small" /></ToggleButton>
+      </Tooltip>
+    </div>
+  );
+}

@@ -1,0 +1,85 @@
+import DeleteOutlinedIcon from '@mui/icons-material/DeleteOutlined';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import IconButton from '@mui/material/IconButton';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { format } from 'date-fns';
+import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { MOVEMENTS } from '../../../movements';
+import { notify } from '../../../state/notices';
+import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
+import { createSession } from '../../../state/use-cases';
+
+/** All sessions of this browser, and the way to a new one. */
+export function HomeScreen(): ReactNode {
+  const navigate = useNavigate();
+  const [sessions, setSessions] = useState<readonly SessionSummary[] | null>(null);
+  const [name, setName] = useState('');
+  const [deleting, setDeleting] = useState<SessionSummary | null>(null);
+  const refresh = (): void => void allSessions().then(setSessions);
+  useEffect(refresh, []);
+
+  const onCreate = async (event: FormEvent): Promise<void> => {
+    event.preventDefault();
+    const created = await createSession(name.trim() || `Session of ${format(new Date(), 'd MMMM yyyy')}`, MOVEMENTS[0]!.id);
+    if (created.ok) void navigate(`/s/${created.value}/intake`);
+    else notify('error', created.issue.message);
+  };
+
+  return (
+    <main className="page">
+      <div className="inner">
+        <Typography variant="h1" gutterBottom>Proud Falcon</Typography>
+        <Typography sx={{ mb: 2, maxWidth: 640 }}>
+          Puts an athlete’s clip beside a reference, brings both to the same moment, measures what differs and says what to work on first. All of it stays in this browser.
+        </Typography>
+        <div className="columns">
+          <section className="card">
+            <Typography variant="h2" gutterBottom>New session</Typography>
+            <form onSubmit={(event) => void onCreate(event)} style={{ display: 'flex', gap: 8 }}>
+              <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} fullWidth slotProps={{ htmlInput: { maxLength: 120 } }} />
+              <Button type="submit" variant="contained">Create</Button>
+            </form>
+          </section>
+          <section className="card">
+            <Typography variant="h2" gutterBottom>Demo</Typography>
+            <Typography sx={{ mb: 1 }}>A made-up academy’s pace delivery, filmed from the side at 120 frames per second, beside its reference.</Typography>
+            <Button component={Link} to="/demo" variant="outlined">Open the demo</Button>
+          </section>
+        </div>
+        <section style={{ marginTop: 20 }}>
+          <Typography variant="h2" gutterBottom>Sessions</Typography>
+          {sessions?.length === 0 && <p>No sessions yet. A session holds two clips and everything measured on them; create one, or open the demo to see a finished one.</p>}
+          {sessions !== null && sessions.length > 0 && (
+            <table className="sheet">
+              <thead><tr><th>Session</th><th className="left">Performers</th><th>Last change</th><th /></tr></thead>
+              <tbody>
+                {sessions.map((session) => (
+                  <tr key={session.id}>
+                    <td className="wrap"><Link to={`/s/${session.id}/${session.performers.length < 2 ? 'intake' : 'measure'}`}>{session.name}</Link></td>
+                    <td className="left wrap">{session.performers.join(', ') || 'no clips yet'}</td>
+                    <td>{format(new Date(session.updatedAt), 'd MMM yyyy, HH:mm')}</td>
+                    <td><IconButton aria-label={`Delete ${session.name}`} onClick={() => setDeleting(session)}><DeleteOutlinedIcon /></IconButton></td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+        </section>
+      </div>
+      <Dialog open={deleting !== null} onClose={() => setDeleting(null)}>
+        <DialogTitle>Delete this session?</DialogTitle>
+        <DialogContent>“{deleting?.name}” with its clips, points and decisions is removed from this browser for good.</DialogContent>
+        <DialogActions>
+          <Button onClick={() => setDeleting(null)}>Keep it</Button>
+          <Button variant="contained" onClick={() => void removeSession(deleting!.id).then(() => { setDeleting(null); refresh(); })}>Delete</Button>
+        </DialogActions>
+      </Dialog>
+    </main>
+  );
+}

@@ -1,0 +1,167 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useId, useState, type DragEvent, type ReactNode } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { performerSchema, sideSchema, viewKindSchema, type Clip, type Role } from '../../../core/model/clip';
+import { addClip, changeClip, probeFile, type ProbedFile } from '../../../state/use-cases';
+import { RoleName } from '../../components/role-name';
+
+const formSchema = z.object({
+  performer: performerSchema.extend({
+    consent: z.boolean().refine((given) => given, 'Without consent the footage must not be analysed. Ask first.'),
+  }),
+  viewKind: viewKindSchema,
+  offPlane: z.string().refine((text) => text.trim() === '' || Math.abs(Number(text)) <= 90, 'Give degrees from -90 to 90, or leave it empty.'),
+  travel: sideSchema,
+  captureRate: z.number({ error: 'Give frames per second, for example 120.' }).positive('Give frames per second, for example 120.').max(10000),
+});
+type FormValues = z.infer<typeof formSchema>;
+
+const TITLE: Readonly<Record<Role, string>> = { athlete: 'Athlete', reference: 'Reference' };
+
+const durationOf = (times: Float64Array): string => `${(times[times.length - 1]! / 1e6).toFixed(2)} s`;
+
+function defaults(clip: Clip | null, probed: ProbedFile | null): FormValues {
+  return {
+    performer: clip?.performer ?? { name: '', dominantSide: 'right', minor: false, consent: false },
+    viewKind: clip?.view.kind ?? 'side',
+    offPlane: clip?.view.offPlaneDegrees == null ? '' : String(clip.view.offPlaneDegrees),
+    travel: clip?.travel ?? 'right',
+    captureRate: clip?.captureRate ?? probed?.index.fileRate ?? 30,
+  };
+}
+
+/** One clip of the session: drop a file, answer the questions, change the answers later. */
+export function ClipIntake({ role, clip }: { readonly role: Role; readonly clip: Clip | null }): ReactNode {
+  const [probed, setProbed] = useState<ProbedFile | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [reading, setReading] = useState(false);
+  const [over, setOver] = useState(false);
+  const inputId = useId();
+
+  const take = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    setReading(true);
+    const result = await probeFile(file);
+    setReading(false);
+    if (result.ok) {
+      setProblem(null);
+      setProbed(result.value);
+    } else setProblem(result.issue.message);
+  };
+  const onDrop = (event: DragEvent): void => {
+    event.preventDefault();
+    setOver(false);
+    void take(event.dataTransfer.files[0]);
+  };
+
+  return (
+    <section className="card" data-testid={`intake-${role}`}>
+      <Typography variant="h2" gutterBottom><RoleName role={role} name={TITLE[role]} /></Typography>
+      <div
+        className={over ? 'drop over' : 'drop'}
+        onDragOver={(event) => { event.preventDefault(); setOver(true); }}
+        onDragLeave={() => setOver(false)}
+        onDrop={onDrop}
+      >
+        <label htmlFor={inputId}>{clip ? `${clip.fileName}. Drop another file to replace it.` : `Drop the ${role}’s clip here: WebM, MP4, MOV or MKV.`}</label>
+        <div style={{ marginTop: 8 }}>
+          <Button component="label" variant="outlined" disabled={reading}>
+            {reading ? 'Reading the file' : 'Choose a file'}
+            <input
+              id={inputId}
+              type="file"
+              accept="video/*,.mkv,.mov"
+              className="visually-hidden"
+              onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }}
+            />
+          </Button>
+        </div>
+      </div>
+      {problem && <Alert severity="warning" sx={{ mt: 1 }} onClose={() => setProblem(null)}>{problem}{clip ? ' The clip that was here stays.' : ''}</Alert>}
+      {(probed || clip) && <ClipForm key={probed ? `file-${probed.file.name}-${probed.file.lastModified}` : clip!.id} role={role} clip={clip} probed={probed} onDone={() => setProbed(null)} onProblem={setProblem} />}
+    </section>
+  );
+}
+
+interface ClipFormProps {
+  readonly role: Role;
+  readonly clip: Clip | null;
+  readonly probed: ProbedFile | null;
+  readonly onDone: () => void;
+  readonly onProblem: (message: string) => void;
+}
+
+function ClipForm({ role, clip, probed, onDone, onProblem }: ClipFormProps): ReactNode {
+  const { register, control, handleSubmit, formState, watch } = useForm<FormValues>({
+    resolver: zodResolver(formSchema),
+    defaultValues: defaults(probed ? null : clip, probed),
+  });
+  const { errors, isSubmitting, isDirty } = formState;
+  const index = probed?.index ?? clip!;
+  const slow = watch('captureRate') > index.fileRate * 1.05;
+  const submit = handleSubmit(async (values) => {
+    const answers = {
+      performer: values.performer,
+      view: { kind: values.viewKind, offPlaneDegrees: values.offPlane.trim() === '' ? null : Number(values.offPlane) },
+      travel: values.travel,
+      captureRate: values.captureRate,
+    };
+    if (!probed) return changeClip(clip!.id, answers);
+    const added = await addClip(role, probed, answers);
+    if (added.ok) onDone();
+    else onProblem(added.issue.message);
+  });
+  const choice = (name: 'performer.dominantSide' | 'viewKind' | 'travel', label: string, options: readonly (readonly [string, string])[]): ReactNode => (
+    <Controller
+      name={name}
+      control={control}
+      render={({ field }) => (
+        <TextField select label={label} {...field} sx={{ minWidth: 150 }}>
+          {options.map(([value, text]) => <MenuItem key={value} value={value}>{text}</MenuItem>)}
+        </TextField>
+      )}
+    />
+  );
+  return (
+    <form onSubmit={(event) => void submit(event)} style={{ marginTop: 12, display: 'grid', gap: 12 }} noValidate>
+      <div style={{ fontSize: '.86rem' }}>
+        {probed ? `${probed.file.name}: ` : ''}{index.width} × {index.height}, {index.frameTimes.length} frames, {index.fileRate} frames per second in the file, {durationOf(index.frameTimes)}, {index.codec}
+      </div>
+      <TextField label="Name" {...register('performer.name')} error={!!errors.performer?.name} helperText={errors.performer?.name?.message} />
+      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+        {choice('performer.dominantSide', 'Dominant side', [['right', 'Right'], ['left', 'Left']])}
+        {choice('viewKind', 'Camera view', [['side', 'From the side'], ['front', 'From the front'], ['back', 'From behind'], ['overhead', 'From above']])}
+        {choice('travel', 'Moves in the picture', [['right', 'To the right'], ['left', 'To the left']])}
+      </div>
+      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+        <TextField
+          label="Capture rate, frames per second"
+          type="number"
+          slotProps={{ htmlInput: { step: 'any' } }}
+          {...register('captureRate', { valueAsNumber: true })}
+          error={!!errors.captureRate}
+          helperText={errors.captureRate?.message ?? (slow ? `Slow motion: the file plays ${(watch('captureRate') / index.fileRate).toFixed(1)} times slower than life` : 'What the camera took; more than the file’s rate for slow motion')}
+          sx={{ flex: 1, minWidth: 220 }}
+        />
+        <TextField label="Camera off the plane, degrees" {...register('offPlane')} error={!!errors.offPlane} helperText={errors.offPlane?.message ?? 'Empty: not known'} sx={{ flex: 1, minWidth: 180 }} />
+      </div>
+      <div>
+        <Controller name="performer.minor" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Under age" />} />
+        <Controller name="performer.consent" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Consent to film and analyse is given" />} />
+        {errors.performer?.consent && <Typography color="error" sx={{ fontSize: '.85rem' }}>{errors.performer.consent.message}</Typography>}
+      </div>
+      <div>
+        <Button type="submit" variant="contained" disabled={isSubmitting || (!probed && !isDirty)}>{probed ? `Use as ${role}` : 'Save changes'}</Button>
+        {probed && <Button onClick={onDone} sx={{ ml: 1 }}>Do not use this file</Button>}
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,138 @@
+import Button from '@mui/material/Button';
+import { format } from 'date-fns';
+import type { ReactNode } from 'react';
+import { cautionsFor } from '../../../core/assessment/cautions';
+import { draftCorrection } from '../../../core/coaching/correction';
+import { momentsOf } from '../../../core/model/movement';
+import { useDerived, type Derived } from '../../../state/derived';
+import { csvOf, download, sessionText } from '../../../state/report';
+import { CorrectionCard } from '../../components/correction-card';
+import { RoleName } from '../../components/role-name';
+import { SessionFrame } from '../../components/session-frame';
+import { StateMark } from '../../components/state-mark';
+import { TimingTable } from '../../components/timing-table';
+import { plusMinus, readingText, signed } from '../../components/format';
+import { useStills } from './use-stills';
+
+const PLACES = ['First', 'Second', 'Third'];
+const fileSafe = (name: string): string => name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase() || 'session';
+
+/** What is handed over: pictures, numbers, corrections, cautions. */
+export function ReportScreen(): ReactNode {
+  const derived = useDerived();
+  const { session } = derived;
+  const name = fileSafe(session.name);
+  return (
+    <SessionFrame step="report">
+      <main className="page">
+        <div className="no-print" style={{ display: 'flex', gap: 8, justifyContent: 'center', marginBottom: 12 }}>
+          <Button variant="contained" onClick={() => window.print()}>Print or save as PDF</Button>
+          <Button variant="outlined" onClick={() => download(`${name}.csv`, 'text/csv', csvOf(derived))}>Save all numbers as CSV</Button>
+          <Button variant="outlined" onClick={() => download(`${name}.falcon.json`, 'application/json', sessionText(session))}>Save the session without video</Button>
+        </div>
+        {derived.judged.length === 0 ? <p style={{ textAlign: 'center' }}>The report fills itself once both clips are in and measured.</p> : <ReportBody derived={derived} />}
+      </main>
+    </SessionFrame>
+  );
+}
+
+function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
+  const { session, movement, athlete, reference, judged, priorities, timing } = derived;
+  const stills = useStills(derived);
+  const momentName = (id: string): string => movement.moments.find((m) => m.id === id)!.name;
+  const strengths = judged.filter((j) => j.state === 'strength');
+  const unmeasured = judged.filter((j) => j.state === 'not-measurable');
+  const minor = athlete?.clip.performer.minor ?? false;
+  return (
+    <article className="report" data-testid="report">
+      <div className="head">
+        <div>
+          <h1 style={{ margin: 0 }}>{session.name}</h1>
+          <div>{movement.sport}: {movement.name}</div>
+          <div><RoleName role="athlete" name={`${athlete!.clip.performer.name}, ${athlete!.clip.captureRate} frames per second`} /></div>
+          <div><RoleName role="reference" name={`${reference!.clip.performer.name}, ${reference!.clip.captureRate} frames per second`} /></div>
+        </div>
+        <div>{format(new Date(session.createdAt), 'd MMMM yyyy')}</div>
+      </div>
+      {session.impressions && <section><h2>First impressions</h2><p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p></section>}
+      <section>
+        <h2>Work on</h2>
+        {priorities.proposed.length === 0 && <p>No difference lies beyond its range and its measuring error.</p>}
+        {priorities.proposed.map((gap, i) => (
+          <div key={gap.judged.measure.id} style={{ marginBottom: 14, breakInside: 'avoid' }} data-testid="report-correction">
+            <CorrectionCard correction={draftCorrection(movement, gap)} place={PLACES[i]!} moment={momentName(momentsOf(gap.judged.measure)[0]!)} />
+          </div>
+        ))}
+        {priorities.dropped.map(({ gap, reason }) => <p key={gap.judged.measure.id}>Not worked on: {gap.judged.measure.name.toLowerCase()} (“{reason}”).</p>)}
+        {priorities.parked.map(({ gap, why }) => <p key={gap.judged.measure.id}>Later: {gap.judged.measure.name.toLowerCase()}. {why}.</p>)}
+      </section>
+      <section>
+        <h2>Keep</h2>
+        {strengths.length === 0 ? <p>No strength stands clear of the measuring error.</p> : <ul>{strengths.map((j) => <li key={j.measure.id}>{j.measure.name}, {momentName(momentsOf(j.measure)[0]!).toLowerCase()}: {readingText(j.athlete).value} {readingText(j.athlete).plusMinus}{j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}</li>)}</ul>}
+      </section>
+      <section>
+        <h2>Moments</h2>
+        {movement.moments.map((moment) => (
+          <div key={moment.id} style={{ breakInside: 'avoid', marginBottom: 12 }}>
+            <h3 style={{ margin: '6px 0' }}>{moment.name}</h3>
+            <div className="stills">
+              {(['athlete', 'reference'] as const).map((role) => {
+                const still = stills[`${role}-${moment.id}`];
+                const performance = derived[role]!;
+                return (
+                  <figure key={role}>
+                    {still ? <img src={still} alt={`${performance.clip.performer.name} at ${moment.name.toLowerCase()}`} data-testid="still" /> : <div style={{ background: '#171c20', aspectRatio: '4 / 3' }} />}
+                    <figcaption><RoleName role={role} name={performance.clip.performer.name} />{performance.marks[moment.id] === undefined ? ' not marked' : ` frame ${Math.round(performance.marks[moment.id]!) + 1}`}</figcaption>
+                  </figure>
+                );
+              })}
+            </div>
+          </div>
+        ))}
+      </section>
+      <section>
+        <h2>Measures</h2>
+        <table className="sheet">
+          <thead><tr><th>Measure</th><th className="left">Moment</th><th><span className="mark-athlete" />Athlete</th><th><span className="mark-reference" />Reference</th><th>Difference</th><th className="left">State</th></tr></thead>
+          <tbody>
+            {judged.map((j) => {
+              const a = readingText(j.athlete);
+              const r = readingText(j.reference);
+              const unit = j.athlete.measurable ? j.athlete.unit : 'deg';
+              return (
+                <tr key={j.measure.id}>
+                  <td className="wrap">{j.measure.name}</td>
+                  <td className="left wrap">{momentName(momentsOf(j.measure)[0]!)}</td>
+                  <td>{a.value} <span className="pm">{a.plusMinus}</span></td>
+                  <td>{r.value} <span className="pm">{r.plusMinus}</span></td>
+                  <td>{j.difference === null ? '–' : signed(j.difference, unit)} <span className="pm">{j.plusMinus === null ? '' : plusMinus(j.plusMinus, unit)}</span></td>
+                  <td className="left"><StateMark state={j.state} /></td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </section>
+      <section><h2>Timing</h2><TimingTable rows={timing} /></section>
+      {session.notes.length > 0 && (
+        <section>
+          <h2>Notes</h2>
+          <ul>{session.notes.map((n) => <li key={n.id}>{n.kind === 'good' ? 'Good' : 'Work on'}: {n.text || 'no words'} ({session.clips.find((c) => c.id === n.clipId)?.role ?? 'clip removed'}, frame {n.frame + 1})</li>)}</ul>
+        </section>
+      )}
+      {unmeasured.length > 0 && (
+        <section>
+          <h2>Film next time</h2>
+          <ul>{unmeasured.map((j) => { const b = !j.athlete.measurable ? j.athlete : j.reference; return <li key={j.measure.id}>{j.measure.name}: {b.measurable ? '' : `${b.message}. ${b.remedy}`}</li>; })}</ul>
+        </section>
+      )}
+      <section data-testid="cautions">
+        <h2>Cautions</h2>
+        {cautionsFor(movement, priorities.proposed, minor).map((text) => <div key={text} className="caution" style={{ marginBottom: 8 }}>{text}</div>)}
+      </section>
+      <p style={{ fontSize: '.8rem', color: '#545c61' }}>
+        Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at {session.cutoff} Hz.
+      </p>
+    </article>
+  );
+}
