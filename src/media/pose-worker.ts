@@ -2,6 +2,7 @@ import { FilesetResolver, PoseLandmarker } from '@mediapipe/tasks-vision';
 import { expose } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { BODY_POINTS, type PointId } from '../core/points/body-points';
+import { exchangeSides, mergeLooks } from '../core/points/merge-looks';
 import type { FoundPoints } from '../core/points/track';
 import { drawDisplayed, type Rotation } from './rotation';
 
@@ -18,28 +19,45 @@ export interface Crop {
 const CROP_PIXELS = 512;
 /** Side of a crop in units of the person's longer extent. */
 const CROP_MARGIN = 1.45;
+/** Standing height as a share of a moving person's longer extent, roughly; it only scales how sure a point is. */
+const STANDING_SHARE = 0.9;
 
 let landmarker: PoseLandmarker | null = null;
+/** Whether every frame is looked at a second time through a mirror. */
+let twice = false;
 const canvas = new OffscreenCanvas(CROP_PIXELS, CROP_PIXELS);
 const context = canvas.getContext('2d', { alpha: false })!;
 /** Where the person was in the frame before. */
 let following: Crop | null = null;
 
-function detect(frame: VideoFrame, rotation: Rotation, width: number, height: number, crop: Crop): FoundPoints | null {
+type Picture = { readonly frame: VideoFrame; readonly rotation: Rotation; readonly width: number; readonly height: number };
+
+function detect({ frame, rotation, width, height }: Picture, crop: Crop, mirrored = false): FoundPoints | null {
   const scale = CROP_PIXELS / crop.size;
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.fillStyle = '#000';
   context.fillRect(0, 0, CROP_PIXELS, CROP_PIXELS);
-  context.setTransform(scale, 0, 0, scale, -crop.x * scale, -crop.y * scale);
+  if (mirrored) context.setTransform(-scale, 0, 0, scale, CROP_PIXELS + crop.x * scale, -crop.y * scale);
+  else context.setTransform(scale, 0, 0, scale, -crop.x * scale, -crop.y * scale);
   drawDisplayed(context, frame, rotation, width, height);
   const pose = landmarker!.detect(canvas).landmarks[0];
   if (!pose) return null;
   const found: Partial<Record<PointId, { x: number; y: number; confidence: number }>> = {};
   BODY_POINTS.forEach((id, i) => {
     const mark = pose[i]!;
-    found[id] = { x: crop.x + mark.x * crop.size, y: crop.y + mark.y * crop.size, confidence: mark.visibility ?? 0 };
+    const along = mirrored ? 1 - mark.x : mark.x;
+    found[id] = { x: crop.x + along * crop.size, y: crop.y + mark.y * crop.size, confidence: mark.visibility ?? 0 };
   });
-  return found;
+  return mirrored ? exchangeSides(found) : found;
+}
+
+/** A look at a fitting crop; twice, the second through a mirror, at the accurate setting. */
+function lookAt(picture: Picture, crop: Crop): FoundPoints | null {
+  const first = detect(picture, crop);
+  if (!twice) return first;
+  const second = detect(picture, crop, true);
+  if (!first || !second) return first ?? second;
+  return mergeLooks(first, second, (crop.size / CROP_MARGIN) * STANDING_SHARE);
 }
 
 /** A square round a person with room for the next frame's movement. */
@@ -63,7 +81,7 @@ function searchCrops(width: number, height: number): Crop[] {
 
 /** Finds the body points of one person, following the person from frame to frame. */
 const poseWorker = {
-  async load(modelAddress: string, wasmAddress: string): Promise<Result<null, PoseIssue>> {
+  async load(modelAddress: string, wasmAddress: string, looks: 1 | 2): Promise<Result<null, PoseIssue>> {
     try {
       const files = await FilesetResolver.forVisionTasks(wasmAddress, true);
       landmarker = await PoseLandmarker.createFromOptions(files, {
@@ -74,6 +92,7 @@ const poseWorker = {
         minPosePresenceConfidence: 0.3,
       });
       following = null;
+      twice = looks === 2;
       return ok(null);
     } catch (error) {
       return fail('model-missing', `The point finder could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`);
@@ -81,19 +100,19 @@ const poseWorker = {
   },
   find(frame: VideoFrame, rotation: Rotation, width: number, height: number): Result<FoundPoints | null, never> {
     try {
-      const crops = following ? [following, ...searchCrops(width, height)] : searchCrops(width, height);
-      for (const crop of crops) {
-        const first = detect(frame, rotation, width, height, crop);
-        if (!first) continue;
-        // A person found in a large square is looked at again in a fitting one.
-        const close = cropRound(first);
-        const better = crop.size > close.size * 1.3 ? detect(frame, rotation, width, height, close) : null;
-        const found = better ?? first;
-        following = cropRound(found);
-        return ok(found);
+      const picture: Picture = { frame, rotation, width, height };
+      // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.
+      let found = following ? lookAt(picture, following) : null;
+      if (!found) {
+        for (const wide of searchCrops(width, height)) {
+          const seen = detect(picture, wide);
+          if (!seen) continue;
+          found = lookAt(picture, cropRound(seen)) ?? seen;
+          break;
+        }
       }
-      following = null;
-      return ok(null);
+      following = found ? cropRound(found) : null;
+      return ok(found);
     } finally {
       frame.close();
     }

@@ -11,13 +11,13 @@ export const csvOf = (derived: Derived): string => reportCsv(derived);
 export const sessionText = (session: Session): string => sessionJson.write!(session);
 
 /**
- * Decodes single frames of a clip, one after the other, and hands each to `use` before it is closed.
+ * Decodes single frames of a clip, one after the other, and hands each to `take` before it is closed.
  * @returns how many were decoded
  */
 export async function withStills(
   clip: Clip,
   frames: readonly number[],
-  use: (frame: VideoFrame, index: number) => Promise<void> | void,
+  take: (frame: VideoFrame, index: number) => Promise<void> | void,
 ): Promise<Result<number, Issue>> {
   const blob = await loadMedia(clip.mediaId);
   if (!blob) return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
@@ -28,7 +28,7 @@ export async function withStills(
     for (const index of frames) {
       const frame = await source.frame(index);
       if (!frame.ok) return frame;
-      await use(frame.value, index);
+      await take(frame.value, index);
       frame.value.close();
     }
     return ok(frames.length);

@@ -1,5 +1,6 @@
 import type { Clip, Performer, Role, View } from '../core/model/clip';
 import type { PointId } from '../core/points/body-points';
+import { repairSideSwaps } from '../core/points/side-swaps';
 import { clearPoint, interpolateBetweenHands, mergeFound, placePoint } from '../core/points/track';
 import { newSession, type Decision, type Note } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
@@ -148,7 +149,7 @@ export async function findPointsOf(clip: Clip, setting: PoseSetting): Promise<Re
   try {
     const found = await findPoints(blob, clip.fileName, { setting, signal: job.signal, onProgress: job.progress });
     if (!found.ok) return found;
-    changeTrack(clip, (track) => mergeFound(track, clip.frameTimes.length, found.value));
+    changeTrack(clip, (track) => repairSideSwaps(mergeFound(track, clip.frameTimes.length, found.value)).track);
     return ok(found.value.size);
   } finally {
     job.end();

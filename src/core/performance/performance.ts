@@ -4,7 +4,9 @@ import { farSide, type Clip } from '../model/clip';
 import type { PointRef } from '../model/movement';
 import { BODY_POINTS, type PointId } from '../points/body-points';
 import { bodyHeightPixels, pointSd } from '../points/point-error';
-import type { PointSeries, Track } from '../points/track';
+import { ORIGIN, type PointSeries, type Track } from '../points/track';
+import { findOutliers } from '../signal/outliers';
+import { medianInterval } from '../signal/resample';
 import { smoothCoordinate } from '../signal/smooth';
 import { frameInterval, realTimes, timeAtFrame } from '../timing/clip-time';
 import type { UncertainPoint } from '../uncertainty/propagate';
@@ -27,14 +29,27 @@ export interface Performance {
   readonly bodyHeight: number;
 }
 
-/** Smooths every point of a track; confidence and origin stay those of the raw points. */
+/** A found point that jumps by more than this share of standing height and back is not believed. */
+const OUTLIER_SHARE = 0.02;
+
+/** Coordinates with wild single positions of the finder taken out; what was placed by hand stays. */
+function withoutOutliers(series: PointSeries, height: number, rate: number): { x: Float64Array; y: Float64Array } {
+  if (Number.isNaN(height)) return series;
+  const wild = findOutliers(series.x, series.y, OUTLIER_SHARE * height, rate);
+  const keep = (value: number, i: number): number => (wild[i] && series.origin[i] === ORIGIN.found ? NaN : value);
+  return { x: series.x.map(keep), y: series.y.map(keep) };
+}
+
+/** Smooths every point of a track after taking out jumps; confidence and origin stay those of the raw points. */
 export function smoothTrack(track: Track, times: Float64Array, cutoff: number): Track {
   const smoothing = { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES };
+  const height = bodyHeightPixels(track);
+  const rate = 1 / medianInterval(times);
   return Object.fromEntries(
-    (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => [
-      id,
-      { ...series, x: smoothCoordinate(times, series.x, smoothing), y: smoothCoordinate(times, series.y, smoothing) },
-    ]),
+    (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
+      const { x, y } = withoutOutliers(series, height, rate);
+      return [id, { ...series, x: smoothCoordinate(times, x, smoothing), y: smoothCoordinate(times, y, smoothing) }];
+    }),
   );
 }
 

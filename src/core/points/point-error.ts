@@ -35,10 +35,12 @@ export function bodyHeightPixels(track: Track): number {
 export const FOUND_SD_SHARE = { near: 0.0085, far: 0.014 } as const;
 /** A point set by hand: about a pixel and a half on a picture enlarged for the purpose (common practice). */
 export const HAND_SD_PIXELS = 1.5;
-/** Below this the finder's confidence says that it is guessing; above it, it says nothing. */
-export const UNSURE_CONFIDENCE = 0.2;
+/** Points below this are drawn as unsure. */
+export const UNSURE_CONFIDENCE = 0.3;
+/** Share of standing height that a half-sure point adds to its deviation, in quadrature. */
+const DOUBT_SHARE = 0.01;
 
-/** Standard deviation (pixels) of one coordinate of a point at a frame. */
+/** Standard deviation (pixels) of one coordinate of a point at a frame: it grows as the finder's confidence falls. */
 export function pointSd(
   series: PointSeries,
   id: PointId,
@@ -46,11 +48,10 @@ export function pointSd(
   bodyHeight: number,
   farSide: Side | null,
 ): number {
-  const byHand = HAND_SD_PIXELS;
   const origin = series.origin[frame];
-  if (origin === ORIGIN.hand) return byHand;
-  if (origin === ORIGIN.interpolated) return byHand * 2;
+  if (origin === ORIGIN.hand) return HAND_SD_PIXELS;
+  if (origin === ORIGIN.interpolated) return HAND_SD_PIXELS * 2;
   const share = sideOf(id) !== null && sideOf(id) === farSide ? FOUND_SD_SHARE.far : FOUND_SD_SHARE.near;
-  const guessing = series.confidence[frame]! < UNSURE_CONFIDENCE ? 3 : 1;
-  return share * guessing * (Number.isNaN(bodyHeight) ? 300 : bodyHeight);
+  const doubt = 1 / Math.max(0.05, series.confidence[frame]!) - 1;
+  return Math.sqrt(share ** 2 + DOUBT_SHARE ** 2 * doubt) * (Number.isNaN(bodyHeight) ? 300 : bodyHeight);
 }

@@ -1,0 +1,85 @@
+import js from '@eslint/js';
+import boundaries from 'eslint-plugin-boundaries';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Who may import whom; everything that is not listed is forbidden. */
+const MAY_IMPORT = {
+  core: [],
+  movements: ['core'],
+  formats: ['core'],
+  media: ['core'],
+  stage: ['core'],
+  report: ['core', 'movements'],
+  storage: ['core', 'formats'],
+  state: ['core', 'movements', 'formats', 'media', 'stage', 'report', 'storage'],
+  ui: ['core', 'movements', 'state', 'stage'],
+  app: ['core', 'movements', 'state', 'stage', 'ui'],
+  server: [],
+  demo: ['core', 'movements', 'formats'],
+  bench: ['core', 'movements', 'formats', 'demo'],
+  tests: ['core', 'movements', 'formats', 'report', 'server', 'demo'],
+  scripts: [],
+};
+/** @param {readonly string[]} everywhere what every layer may import besides */
+const layerRule = (everywhere) => [
+  'error',
+  {
+    default: 'disallow',
+    policies: [
+      { allow: { to: { module: { origin: ['external', 'core'] } } } },
+      ...Object.entries(MAY_IMPORT).map(([type, allowed]) => ({
+        from: { element: { type } },
+        allow: { to: { element: { types: { anyOf: [type, ...allowed, ...everywhere] } } } },
+      })),
+    ],
+  },
+];
+const outside = new Set(['server', 'demo', 'bench', 'tests', 'scripts']);
+
+export default tseslint.config(
+  { ignores: ['dist/', 'node_modules/', 'public/', 'coverage/', 'test-results/', 'playwright-report/', '.tmp/'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  {
+    files: ['**/*.{ts,tsx}'],
+    plugins: { boundaries },
+    settings: {
+      'import/resolver': { typescript: { project: ['tsconfig.app.json', 'tsconfig.node.json'], noWarnOnMultipleProjects: true } },
+      'boundaries/elements': Object.keys(MAY_IMPORT).map((type) => ({
+        type,
+        // The whole path counts: there is a `bench` screen inside `ui`, too.
+        partialMatch: false,
+        pattern: outside.has(type) ? type : `src/${type}`,
+      })),
+    },
+    rules: {
+      'boundaries/dependencies': layerRule([]),
+      '@typescript-eslint/explicit-module-boundary-types': 'off',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+      'no-console': 'off',
+    },
+  },
+  {
+    // The core is told everything it needs: it has no clock, no dice, no console and no packages but the schema library.
+    files: ['src/core/**/*.ts', 'src/movements/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-console': 'error',
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+      'no-restricted-imports': ['error', { patterns: [{ regex: '^(?!\\.|zod$)', message: 'The core depends on nothing but zod.' }] }],
+    },
+  },
+  {
+    files: ['src/**/*.tsx', 'src/**/*.ts'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    // Tests beside the code share fixtures.
+    files: ['src/**/*.test.ts'],
+    rules: { 'boundaries/dependencies': layerRule(['tests']) },
+  },
+  { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly' } } },
+);

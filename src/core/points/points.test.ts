@@ -1,0 +1,137 @@
+import { exchangeSides, mergeLooks } from './merge-looks';
+import { bodyHeightPixels, HAND_SD_PIXELS, pointSd } from './point-error';
+import { repairSideSwaps } from './side-swaps';
+import { clearPoint, coverage, interpolateBetweenHands, mergeFound, ORIGIN, placePoint, type FoundPoints, type Track } from './track';
+
+/** A walking stick figure: both legs and arms swing in opposite phase; 120 frames at 60 per second. */
+function walk(frames = 120): Map<number, FoundPoints> {
+  const found = new Map<number, FoundPoints>();
+  for (let i = 0; i < frames; i++) {
+    const phase = (2 * Math.PI * i) / 60;
+    const x = 100 + 2 * i;
+    const leg = (sign: number) => 40 * sign * Math.sin(phase);
+    const points: Record<string, { x: number; y: number; confidence: number }> = {};
+    for (const [side, sign] of [['left', 1], ['right', -1]] as const) {
+      const at = (name: string, dx: number, y: number): void => {
+        points[`${side}-${name}`] = { x: x + dx, y, confidence: 0.9 };
+      };
+      at('shoulder', 2 * sign, 100);
+      at('elbow', -0.4 * leg(sign), 145);
+      at('wrist', -0.9 * leg(sign), 185);
+      at('hip', 2 * sign, 200);
+      at('knee', 0.5 * leg(sign), 270);
+      at('ankle', leg(sign), 340);
+    }
+    found.set(i, points as FoundPoints);
+  }
+  return found;
+}
+
+const track = (found = walk()): Track => mergeFound({}, 120, found);
+
+describe('a track', () => {
+  it('knows where every point comes from', () => {
+    let t = track();
+    expect(t['left-knee']!.origin[5]).toBe(ORIGIN.found);
+    t = placePoint(t, 120, 'left-knee', 5, 1, 2);
+    expect([t['left-knee']!.x[5], t['left-knee']!.y[5], t['left-knee']!.origin[5]]).toEqual([1, 2, ORIGIN.hand]);
+    t = clearPoint(t, 120, 'left-knee', 6);
+    expect(t['left-knee']!.x[6]).toBeNaN();
+    expect(coverage(t, 'left-knee')).toBeCloseTo(119 / 120, 12);
+    expect(coverage(t, 'nose')).toBe(0);
+  });
+
+  it('does not change the track it is made from', () => {
+    const before = track();
+    const x = before['left-knee']!.x[5];
+    placePoint(before, 120, 'left-knee', 5, 1, 2);
+    expect(before['left-knee']!.x[5]).toBe(x);
+  });
+
+  it('keeps what a person placed when points are found again', () => {
+    const byHand = placePoint({}, 120, 'left-knee', 5, 1, 2);
+    const again = mergeFound(byHand, 120, walk());
+    expect(again['left-knee']!.x[5]).toBe(1);
+    expect(again['left-knee']!.origin[6]).toBe(ORIGIN.found);
+  });
+
+  it('fills the frames between two points placed by hand on a straight line', () => {
+    let t = placePoint(track(), 120, 'left-knee', 10, 0, 0);
+    t = placePoint(t, 120, 'left-knee', 20, 100, 50);
+    t = interpolateBetweenHands(t, 'left-knee', 20);
+    expect([t['left-knee']!.x[15], t['left-knee']!.y[15], t['left-knee']!.origin[15]]).toEqual([50, 25, ORIGIN.interpolated]);
+    expect(t['left-knee']!.origin[21]).toBe(ORIGIN.found);
+    expect(interpolateBetweenHands(t, 'left-knee', 40)).toBe(t);
+  });
+});
+
+describe('left and right', () => {
+  const exchanged = (frames: readonly number[], which: (id: string) => boolean): Track => {
+    const found = walk();
+    for (const i of frames) found.set(i, exchangeSides(found.get(i)!, which));
+    return track(found);
+  };
+  const truth = track();
+  const wrongFrames = (t: Track, id: 'left-ankle' | 'left-wrist'): number =>
+    Array.from(t[id]!.x).filter((x, i) => Math.abs(x - truth[id]!.x[i]!) > 3).length;
+
+  it('are put right where a stretch and single frames of a leg pair are exchanged', () => {
+    const swapped = exchanged([8, 40, 41, 42, 43, 44, 45, 46, 70], (id) => /hip|knee|ankle/.test(id));
+    expect(wrongFrames(swapped, 'left-ankle')).toBeGreaterThan(5);
+    const repaired = repairSideSwaps(swapped);
+    expect(wrongFrames(repaired.track, 'left-ankle')).toBe(0);
+    expect(wrongFrames(repaired.track, 'left-wrist')).toBe(0);
+    expect(repaired.changedFrames).toBeGreaterThan(0);
+  });
+
+  it('are left alone where nothing is exchanged, crossings included', () => {
+    const repaired = repairSideSwaps(truth);
+    expect(repaired.changedFrames).toBe(0);
+    expect(repaired.track['left-ankle']!.x).toEqual(truth['left-ankle']!.x);
+  });
+
+  it('are never exchanged where a person placed the point', () => {
+    const byHand = placePoint(exchanged([40, 41, 42, 43], () => true), 120, 'left-ankle', 41, 7, 8);
+    expect(repairSideSwaps(byHand).track['left-ankle']!.x[41]).toBe(7);
+  });
+});
+
+describe('two looks at a frame', () => {
+  const first = walk().get(15)!;
+  it('are averaged, and sure where they agree', () => {
+    const second = Object.fromEntries(Object.entries(first).map(([id, p]) => [id, { ...p!, x: p!.x + 2 }])) as FoundPoints;
+    const merged = mergeLooks(first, second, 300);
+    expect(merged['left-knee']!.x).toBeCloseTo(first['left-knee']!.x + 1, 9);
+    expect(merged['left-knee']!.confidence).toBeGreaterThan(0.75);
+  });
+
+  it('are half sure at two hundredths of the height', () => {
+    const second = { ...first, 'left-knee': { ...first['left-knee']!, x: first['left-knee']!.x + 6, confidence: 1 } };
+    const merged = mergeLooks({ ...first, 'left-knee': { ...first['left-knee']!, confidence: 1 } }, second, 300);
+    expect(merged['left-knee']!.confidence).toBeCloseTo(0.5, 9);
+  });
+
+  it('agree on a limb that the second look labels the other way round', () => {
+    const merged = mergeLooks(first, exchangeSides(first, (id) => /hip|knee|ankle/.test(id)), 300);
+    expect(merged['left-ankle']!.x).toBeCloseTo(first['left-ankle']!.x, 9);
+  });
+});
+
+describe('how sure a point is', () => {
+  const t = track();
+  it('takes standing height from the chain of segments', () => {
+    // Trunk, thigh and shank are 0.779 of standing height; upright they measure 240 px here.
+    expect(bodyHeightPixels(t)).toBeGreaterThan(240 / 0.779 - 5);
+    expect(bodyHeightPixels(t)).toBeLessThan(260 / 0.779);
+    expect(bodyHeightPixels({})).toBeNaN();
+  });
+
+  it('is surer by hand than found, near than far, agreed than doubted', () => {
+    const hand = placePoint(t, 120, 'left-knee', 5, 1, 2);
+    const sd = (track: Track, frame: number, far: 'left' | 'right' | null): number => pointSd(track['left-knee']!, 'left-knee', frame, 300, far);
+    expect(sd(hand, 5, null)).toBe(HAND_SD_PIXELS);
+    expect(sd(hand, 6, null)).toBeLessThan(sd(hand, 6, 'left'));
+    const doubted = mergeFound({}, 120, new Map([[6, { 'left-knee': { x: 1, y: 1, confidence: 0.1 } }]]));
+    expect(sd(doubted, 6, null)).toBeGreaterThan(2 * sd(hand, 6, null));
+  });
+});

@@ -1,0 +1,50 @@
+import Papa from 'papaparse';
+import { stickPerformance } from '../../tests/fixtures/stick-performance';
+import { judge } from '../core/assessment/state';
+import { compareAll } from '../core/comparison/compare';
+import { timingTable } from '../core/comparison/timing-table';
+import { paceDelivery } from '../movements/pace-delivery';
+import { reportCsv } from './csv';
+
+const marks = { 'back-foot-contact': 2, 'front-foot-contact': 12, 'arm-horizontal': 14, release: 22, 'follow-through': 40 };
+const leg = (knee: number) => () => ({
+  'left-hip': [500, 100], 'left-knee': [500, 300], 'left-ankle': [500 - 200 * Math.sin((knee * Math.PI) / 180), 300 + 200 * Math.cos((knee * Math.PI) / 180)],
+}) as const;
+
+describe('CSV of every number', () => {
+  const athlete = stickPerformance(leg(30), marks);
+  const reference = stickPerformance(leg(8), { ...marks, release: 20 });
+  const judged = compareAll(paceDelivery, athlete, reference).map((c) => judge(c, undefined));
+  const timing = timingTable(paceDelivery, athlete, reference);
+  const text = reportCsv({ movement: paceDelivery, judged, timing, athlete, reference });
+  const rows = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data;
+  const row = (id: string, unit?: string) => rows.find((r) => r['id'] === id && (unit === undefined || r['unit'] === unit))!;
+
+  it('has every moment, phase and measure', () => {
+    expect(rows.filter((r) => r['row'] === 'moment')).toHaveLength(paceDelivery.moments.length);
+    expect(rows.filter((r) => r['row'] === 'phase')).toHaveLength(2 * paceDelivery.phases.length);
+    expect(rows.filter((r) => r['row'] === 'measure')).toHaveLength(paceDelivery.measures.length);
+  });
+
+  it('states values in degrees and ms with their frames, errors and states', () => {
+    const knee = row('front-knee-at-release');
+    expect(Number(knee['athlete'])).toBeCloseTo(150, 1);
+    expect(Number(knee['reference'])).toBeCloseTo(172, 1);
+    expect(Number(knee['difference'])).toBeCloseTo(-22, 1);
+    expect(knee['state']).toBe('gap');
+    expect(knee['athlete_frame']).toBe('23');
+    expect(Number(row('front-foot-to-release')['athlete'])).toBeCloseTo(100, 6);
+  });
+
+  it('leaves no number where nothing is measurable, and says why', () => {
+    const side = row('trunk-side-fall-at-release');
+    expect(side['athlete']).toBe('');
+    expect(side['athlete_note']).toBe('Not measurable from the side');
+    expect(text).not.toContain('NaN');
+  });
+
+  it('has phases in ms and percent', () => {
+    expect(Number(row('back-foot-contact-to-front-foot-contact', 'ms')['athlete'])).toBeCloseTo(100, 6);
+    expect(Number(row('back-foot-contact-to-front-foot-contact', '%')['athlete'])).toBeCloseTo((100 * 10) / 38, 2);
+  });
+});
