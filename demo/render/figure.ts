@@ -140,6 +140,12 @@ class Trunk {
   }
 }
 
+/**
+ * The point of the elbow: with skin it stands about five centimetres from the joint's axis when the arm is bent (from
+ * memory). Shares of standing height: radius, and how far its middle moves out at a right angle, divided by sin 45.
+ */
+const OLECRANON = { radius: 0.017, reach: 0.016 };
+
 /** The rendered person: built once, posed for every exposure. */
 export class Figure {
   readonly group = new THREE.Group();
@@ -148,6 +154,7 @@ export class Figure {
   private readonly neck: Limb;
   private readonly shoes: { limb: Limb; sole: Limb; side: 'left' | 'right' }[] = [];
   private readonly hands: { palm: Limb; thumb: Limb; side: 'left' | 'right' }[] = [];
+  private readonly elbows: { part: Ellipsoid; side: 'left' | 'right' }[] = [];
   private readonly headParts: { part: Ellipsoid; at: readonly [number, number, number] }[] = [];
 
   constructor(
@@ -179,6 +186,7 @@ export class Figure {
       link(`${s}-shoulder`, `${s}-elbow`, skin, [[0, 0.15], [0.35, 0.145], [0.7, 0.122], [1, 0.112]]);
       link(`${s}-shoulder`, `${s}-elbow`, shirt, [[0, 0.33], [0.5, 0.33], [1, 0.31]], [-0.06, 0.52]);
       link(`${s}-elbow`, `${s}-wrist`, skin, [[0, 0.14], [0.28, 0.15], [0.65, 0.112], [1, 0.088]]);
+      this.elbows.push({ side: s, part: new Ellipsoid(this.group, skin, [OLECRANON.radius * h, OLECRANON.radius * h, OLECRANON.radius * h]) });
       this.shoes.push({
         side: s,
         limb: new Limb(this.group, shoe, [[0, 0.16], [0.35, 0.185], [0.75, 0.15], [1, 0.1]], 0.85),
@@ -252,6 +260,14 @@ export class Figure {
       );
     }
     const h = this.body.height;
+    for (const { part, side: s } of this.elbows) {
+      const elbow = p(`${s}-elbow`);
+      const toShoulder = three(subtract(p(`${s}-shoulder`), elbow)).normalize();
+      const toWrist = three(subtract(p(`${s}-wrist`), elbow)).normalize();
+      // Away from the inside of the bend; a straight arm hides it.
+      const outward = toShoulder.clone().add(toWrist).multiplyScalar(-0.5);
+      part.place(add(elbow, scale({ x: outward.x, y: outward.y, z: outward.z }, OLECRANON.reach * h)), toWrist as Vec3, toShoulder as Vec3);
+    }
     for (const { limb, sole, side: s } of this.shoes) {
       const heel = p(`${s}-heel`);
       const toe = p(`${s}-foot-index`);

@@ -12,11 +12,13 @@ export interface Measured {
   readonly measurable: true;
   readonly value: number;
   readonly sd: number;
+  /** The part of the deviation that is alike in every clip measured the same way (the finder's idea of a joint). */
+  readonly alikeSd: number;
   readonly unit: DisplayUnit;
   readonly provenance: Provenance;
 }
 
-export type NotMeasurableReason = 'moment-missing' | 'point-missing' | 'wrong-view' | 'view-too-oblique' | 'no-crossing';
+export type NotMeasurableReason = 'moment-missing' | 'point-missing' | 'wrong-view' | 'view-too-oblique' | 'no-crossing' | 'too-uncertain';
 
 /** Why there is no value, and what would make it measurable. */
 export interface NotMeasurable {

@@ -1,5 +1,6 @@
 import { transfer } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
+import { resolveLooks } from '../core/points/merge-looks';
 import type { FoundPoints } from '../core/points/track';
 import { openClipSource, type ClipSource } from './clip-source';
 import type { FrameIssue } from './frame-cache';
@@ -25,6 +26,9 @@ export interface FindOptions {
 
 const cancelled = (): Result<never, FindIssue> => fail('cancelled', 'Finding points was cancelled; what was there before is kept.');
 
+/** Frames looked at before a stretch begins, until the crop has settled on the person. */
+const LEAD_IN = 3;
+
 /** One stretch of frames, in order, so that the person can be followed through it. */
 async function findStretch(
   file: Blob,
@@ -33,7 +37,7 @@ async function findStretch(
   to: (frames: number) => number,
   options: FindOptions,
   onFrame: (frames: number) => void,
-): Promise<Result<Map<number, FoundPoints>, FindIssue>> {
+): Promise<Result<Map<number, readonly FoundPoints[]>, FindIssue>> {
   const address = (path: string): string => new URL(path, document.baseURI).href;
   const client = new WorkerClient<PoseWorker>(new Worker(new URL('./pose-worker.ts', import.meta.url), { type: 'module' }));
   let source: ClipSource | null = null;
@@ -44,18 +48,19 @@ async function findStretch(
     if (!opened.ok) return opened;
     source = opened.value;
     const { width, height, rotation, frameTimes } = source.index;
-    const found = new Map<number, FoundPoints>();
-    for (let i = from(frameTimes.length); i < to(frameTimes.length); i++) {
+    const found = new Map<number, readonly FoundPoints[]>();
+    const start = from(frameTimes.length);
+    for (let i = Math.max(0, start - LEAD_IN); i < to(frameTimes.length); i++) {
       if (options.signal.aborted) return cancelled();
       const frame = await source.frame(i);
       if (frame.ok) {
         const points = await client.ask(client.remote.find(transfer(frame.value, [frame.value]), rotation, width, height), 'The point finder');
         if (!points.ok) return points;
-        if (points.value) found.set(i, points.value);
+        if (i >= start && points.value.length > 0) found.set(i, points.value);
       } else if (frame.issue.code !== 'damaged') {
         return fail(frame.issue.code, frame.issue.message);
       }
-      onFrame(frameTimes.length);
+      if (i >= start) onFrame(frameTimes.length);
     }
     return ok(found);
   } finally {
@@ -83,10 +88,10 @@ export async function findPoints(file: Blob, name: string, options: FindOptions)
       ),
     ),
   );
-  const all = new Map<number, FoundPoints>();
+  const all = new Map<number, readonly FoundPoints[]>();
   for (const stretch of stretches) {
     if (!stretch.ok) return stretch;
     for (const [frame, points] of stretch.value) all.set(frame, points);
   }
-  return ok(all);
+  return ok(resolveLooks(all));
 }

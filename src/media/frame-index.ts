@@ -143,7 +143,7 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
         width: await track.getDisplayWidth(),
         height: await track.getDisplayHeight(),
         codec,
-        fileRate: span > 0 ? roundRate((frames.length - 1) / span) : 30,
+        fileRate: span > 0 ? nominalRate((frames.length - 1) / span, span) : 30,
       },
       sink,
       config,
@@ -164,8 +164,15 @@ async function dataOf(sink: EncodedPacketSink, frame: Packet): Promise<EncodedPa
   }
 }
 
-/** Rates are stated as people know them: 119.99 is 120, 29.97 stays. */
-function roundRate(rate: number): number {
-  const whole = Math.round(rate);
-  return Math.abs(rate - whole) < 0.015 ? whole : Math.round(rate * 1000) / 1000;
+/** Rates that cameras state. */
+const NOMINAL_RATES = [24000 / 1001, 24, 25, 30000 / 1001, 30, 48, 50, 60000 / 1001, 60, 90, 100, 120000 / 1001, 120, 150, 180, 200, 240000 / 1001, 240, 300, 480, 500, 600, 960, 1000];
+
+/**
+ * The rate that a camera would state for a measured one. Containers round times, to a millisecond at worst (Matroska),
+ * so a short clip measures its rate only roughly; a rate that is near none stays as it is.
+ */
+function nominalRate(rate: number, span: number): number {
+  const slack = Math.max(0.001, (rate * 0.001) / span);
+  const nearest = NOMINAL_RATES.reduce((best, r) => (Math.abs(r - rate) < Math.abs(best - rate) ? r : best));
+  return Math.round((Math.abs(nearest - rate) <= slack ? nearest : rate) * 1000) / 1000;
 }

@@ -19,11 +19,9 @@ export interface Crop {
 const CROP_PIXELS = 512;
 /** Side of a crop in units of the person's longer extent. */
 const CROP_MARGIN = 1.45;
-/** Standing height as a share of a moving person's longer extent, roughly; it only scales how sure a point is. */
-const STANDING_SHARE = 0.9;
 
 let landmarker: PoseLandmarker | null = null;
-/** Whether every frame is looked at a second time through a mirror. */
+/** Whether every frame is looked at twice. */
 let twice = false;
 const canvas = new OffscreenCanvas(CROP_PIXELS, CROP_PIXELS);
 const context = canvas.getContext('2d', { alpha: false })!;
@@ -32,37 +30,53 @@ let following: Crop | null = null;
 
 type Picture = { readonly frame: VideoFrame; readonly rotation: Rotation; readonly width: number; readonly height: number };
 
-function detect({ frame, rotation, width, height }: Picture, crop: Crop, mirrored = false): FoundPoints | null {
+/** How a look turns the picture before the model sees it. */
+interface Turn {
+  readonly mirrored: boolean;
+  /** Degrees, clockwise in the picture. */
+  readonly tilt: number;
+}
+
+const UPRIGHT: Turn = { mirrored: false, tilt: 0 };
+/**
+ * Two looks that differ as much as a body still looks natural: what the model owes to the way a body faces and leans falls
+ * out of their average, and where they disagree the point is doubtful.
+ */
+const TWO_LOOKS: readonly Turn[] = [{ mirrored: false, tilt: -8 }, { mirrored: true, tilt: 8 }];
+
+function detect({ frame, rotation, width, height }: Picture, crop: Crop, { mirrored, tilt }: Turn = UPRIGHT): FoundPoints | null {
   const scale = CROP_PIXELS / crop.size;
+  const half = CROP_PIXELS / 2;
+  const turn = new DOMMatrix()
+    .translateSelf(half, half)
+    .scaleSelf(mirrored ? -scale : scale, scale)
+    .rotateSelf(tilt)
+    .translateSelf(-(crop.x + crop.size / 2), -(crop.y + crop.size / 2));
+  const back = turn.inverse();
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.fillStyle = '#000';
   context.fillRect(0, 0, CROP_PIXELS, CROP_PIXELS);
-  if (mirrored) context.setTransform(-scale, 0, 0, scale, CROP_PIXELS + crop.x * scale, -crop.y * scale);
-  else context.setTransform(scale, 0, 0, scale, -crop.x * scale, -crop.y * scale);
+  context.setTransform(turn);
   drawDisplayed(context, frame, rotation, width, height);
   const pose = landmarker!.detect(canvas).landmarks[0];
   if (!pose) return null;
   const found: Partial<Record<PointId, { x: number; y: number; confidence: number }>> = {};
   BODY_POINTS.forEach((id, i) => {
     const mark = pose[i]!;
-    const along = mirrored ? 1 - mark.x : mark.x;
-    found[id] = { x: crop.x + along * crop.size, y: crop.y + mark.y * crop.size, confidence: mark.visibility ?? 0 };
+    const { x, y } = back.transformPoint({ x: mark.x * CROP_PIXELS, y: mark.y * CROP_PIXELS });
+    found[id] = { x, y, confidence: mark.visibility ?? 0 };
   });
   return mirrored ? exchangeSides(found) : found;
 }
 
-/** A look at a fitting crop; twice, the second through a mirror, at the accurate setting. */
-function lookAt(picture: Picture, crop: Crop): FoundPoints | null {
-  const first = detect(picture, crop);
-  if (!twice) return first;
-  const second = detect(picture, crop, true);
-  if (!first || !second) return first ?? second;
-  return mergeLooks(first, second, (crop.size / CROP_MARGIN) * STANDING_SHARE);
+/** One upright look at a fitting crop, or at the accurate setting two that lean and face differently. */
+function lookAt(picture: Picture, crop: Crop): readonly FoundPoints[] {
+  return (twice ? TWO_LOOKS : [UPRIGHT]).map((turn) => detect(picture, crop, turn)).filter((look) => look !== null);
 }
 
 /** A square round a person with room for the next frame's movement. */
-function cropRound(found: FoundPoints): Crop {
-  const points = Object.values(found);
+function cropRound([first, second]: readonly FoundPoints[]): Crop {
+  const points = Object.values(second ? mergeLooks(first!, second) : first!);
   const xs = points.map((p) => p.x);
   const ys = points.map((p) => p.y);
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
@@ -98,21 +112,23 @@ const poseWorker = {
       return fail('model-missing', `The point finder could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`);
     }
   },
-  find(frame: VideoFrame, rotation: Rotation, width: number, height: number): Result<FoundPoints | null, never> {
+  /** One look or two at the person, in pixels of the displayed picture; none where nobody is seen. */
+  find(frame: VideoFrame, rotation: Rotation, width: number, height: number): Result<readonly FoundPoints[], never> {
     try {
       const picture: Picture = { frame, rotation, width, height };
       // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.
-      let found = following ? lookAt(picture, following) : null;
-      if (!found) {
+      let looks = following ? lookAt(picture, following) : [];
+      if (looks.length === 0) {
         for (const wide of searchCrops(width, height)) {
           const seen = detect(picture, wide);
           if (!seen) continue;
-          found = lookAt(picture, cropRound(seen)) ?? seen;
+          looks = lookAt(picture, cropRound([seen]));
+          if (looks.length === 0) looks = [seen];
           break;
         }
       }
-      following = found ? cropRound(found) : null;
-      return ok(found);
+      following = looks.length > 0 ? cropRound(looks) : null;
+      return ok(looks);
     } finally {
       frame.close();
     }

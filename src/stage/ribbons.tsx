@@ -31,6 +31,20 @@ const MARGIN = { left: 92, right: 16 };
 /** Shades that tell neighbouring phases apart without naming good or bad. */
 const PHASE_SHADES = ['#dcd6c8', '#cfd8d6', '#e3dcc9', '#c9d3da', '#d9d2d9'];
 
+/** Pixels that the number on a thread takes. */
+const LABEL_WIDTH = 52;
+
+/** Threads from left to right; a number that would lie on its neighbour's goes a row up or down. */
+function inRows<T extends { readonly moment: string; readonly text: string }>(threads: readonly T[], middleOf: (moment: string) => number, x: (at: number) => number): readonly (T & { row: number })[] {
+  const ends: [number, number][] = [[0, -Infinity], [-1, -Infinity], [1, -Infinity]];
+  return threads.map((thread) => {
+    const at = x(middleOf(thread.moment));
+    const free = thread.text === '' ? ends[0]! : (ends.find(([, end]) => at - LABEL_WIDTH / 2 >= end) ?? ends[0]!);
+    if (thread.text !== '') free[1] = at + LABEL_WIDTH / 2;
+    return { ...thread, row: free[0] };
+  });
+}
+
 /** The two clips' phases and moments on one time axis; also the scrubber. */
 export function Ribbons(props: RibbonsProps): ReactNode {
   const svg = useRef<SVGSVGElement>(null);
@@ -75,14 +89,14 @@ export function Ribbons(props: RibbonsProps): ReactNode {
       ))}
       {athlete &&
         reference &&
-        props.threads.map(({ moment, text }) => {
+        inRows(props.threads, (moment) => (pinAt(athlete, moment) ?? 0) / 2 + (pinAt(reference, moment) ?? 0) / 2, x).map(({ moment, text, row }) => {
           const a = pinAt(athlete, moment);
           const b = pinAt(reference, moment);
           if (a === undefined || b === undefined) return null;
           return (
             <g key={moment} className={moment === props.currentMoment ? 'thread current' : 'thread'}>
               <line x1={x(a)} y1={ROW.athlete + BAR} x2={x(b)} y2={ROW.reference} />
-              <text x={(x(a) + x(b)) / 2} y={(ROW.athlete + BAR + ROW.reference) / 2 + 4}>{text}</text>
+              <text x={(x(a) + x(b)) / 2} y={(ROW.athlete + BAR + ROW.reference) / 2 + 4 + row * 12}>{text}</text>
             </g>
           );
         })}

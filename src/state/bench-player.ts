@@ -38,6 +38,8 @@ export class BenchPlayer {
   addSource(clipId: string, source: ClipSource): void {
     this.sources.get(clipId)?.close();
     this.sources.set(clipId, source);
+    // A pane that is already there waits for its picture.
+    this.request({ ...(this.target ?? useView.getState().shown) });
   }
 
   hasSource(clipId: string): boolean {

@@ -1,8 +1,9 @@
 import type { Clip, Performer, Role, View } from '../core/model/clip';
 import type { PointId } from '../core/points/body-points';
+import { withoutImpossible } from '../core/points/plausible';
 import { repairSideSwaps } from '../core/points/side-swaps';
 import { clearPoint, interpolateBetweenHands, mergeFound, placePoint } from '../core/points/track';
-import { newSession, type Decision, type Note } from '../core/model/session';
+import { newSession, type Decision, type Note, type Session } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { openClipSource } from '../media/clip-source';
 import { findPoints, type FindIssue, type PoseSetting } from '../media/find-points';
@@ -24,13 +25,22 @@ export async function createSession(name: string, movementId: string): Promise<R
   return saved.ok ? ok(session.id) : saved;
 }
 
+/** Where each clip opens: at its first marked moment, or at its beginning. */
+function firstFrames(session: Session): Record<string, number> {
+  const first = (clipId: string): number => {
+    const frames = Object.values(session.marks[clipId] ?? {}).map((mark) => mark.frame);
+    return frames.length > 0 ? Math.round(Math.min(...frames)) : 0;
+  };
+  return Object.fromEntries(session.clips.map((clip) => [clip.id, first(clip.id)]));
+}
+
 /** Opens a stored session and the sources of its clips. */
 export async function openSession(id: string): Promise<Result<null, StorageIssue>> {
   if (useDocument.getState().session?.id === id) return ok(null);
   const loaded = await loadSession(id);
   if (!loaded.ok) return loaded;
   player.dropSources([]);
-  setView({ shown: Object.fromEntries(loaded.value.clips.map((clip) => [clip.id, 0])), playing: false, selectedMeasure: null });
+  setView({ shown: firstFrames(loaded.value), playing: false, selectedMeasure: null });
   setSession(loaded.value);
   await openSources();
   return ok(null);
@@ -149,7 +159,7 @@ export async function findPointsOf(clip: Clip, setting: PoseSetting): Promise<Re
   try {
     const found = await findPoints(blob, clip.fileName, { setting, signal: job.signal, onProgress: job.progress });
     if (!found.ok) return found;
-    changeTrack(clip, (track) => repairSideSwaps(mergeFound(track, clip.frameTimes.length, found.value)).track);
+    changeTrack(clip, (track) => repairSideSwaps(withoutImpossible(mergeFound(track, clip.frameTimes.length, found.value)).track).track);
     return ok(found.value.size);
   } finally {
     job.end();

@@ -12,6 +12,7 @@ const reading = (value: number, plusMinus: number): Reading => ({
   measurable: true,
   value: deg(value),
   sd: deg(plusMinus) / COVERAGE_95,
+  alikeSd: 0,
   unit: 'deg',
   provenance: { clipId: 'c', frames: [1], points: [] },
 });

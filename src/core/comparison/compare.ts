@@ -1,7 +1,9 @@
+import { offPlane } from '../calibration/view';
 import { kindOf, evaluateMeasure } from '../measures';
+import { farSide } from '../model/clip';
 import type { Measure, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
-import type { Reading } from '../reading';
+import type { Measured, Reading } from '../reading';
 import { COVERAGE_95 } from '../uncertainty/normal';
 import { quadrature } from '../uncertainty/propagate';
 
@@ -16,6 +18,29 @@ export interface Comparison {
   readonly plusMinus: number | null;
 }
 
+/** Cameras farther apart than this (radians) see a joint differently, and the finder's errors are no longer alike. */
+const SAME_VIEW = Math.PI / 12;
+
+/** Whether the far side is the dominant one; null where the view has no far side. */
+const dominantFar = ({ clip }: Performance): boolean | null => {
+  const far = farSide(clip);
+  return far && far === clip.performer.dominantSide;
+};
+
+const seenAlike = (a: Performance, b: Performance): boolean =>
+  a.clip.view.kind === b.clip.view.kind &&
+  dominantFar(a) === dominantFar(b) && Math.abs(offPlane(a.clip).angle - offPlane(b.clip).angle) <= SAME_VIEW;
+
+/**
+ * Standard deviation of the difference of two readings. What the finder does alike in both clips falls out of the
+ * difference: the alike parts are taken as fully correlated when the cameras stand alike, as independent otherwise
+ * (law of propagation with correlated inputs, JCGM 100:2008, 5.2.2).
+ */
+export function differenceSd(a: Measured, b: Measured, alike: boolean): number {
+  const total = quadrature(a.sd, b.sd);
+  return alike ? Math.sqrt(Math.max(0, total ** 2 - 2 * a.alikeSd * b.alikeSd)) : total;
+}
+
 export function compareMeasure(measure: Measure, athlete: Performance, reference: Performance): Comparison {
   const a = evaluateMeasure(measure, athlete);
   const r = evaluateMeasure(measure, reference);
@@ -25,7 +50,7 @@ export function compareMeasure(measure: Measure, athlete: Performance, reference
     athlete: a,
     reference: r,
     difference: both ? kindOf(measure).subtract(a.value, r.value) : null,
-    plusMinus: both ? COVERAGE_95 * quadrature(a.sd, r.sd) : null,
+    plusMinus: both ? COVERAGE_95 * differenceSd(a, r, seenAlike(athlete, reference)) : null,
   };
 }
 

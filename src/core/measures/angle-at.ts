@@ -2,8 +2,9 @@ import { offPlane, viewRefusal } from '../calibration/view';
 import { wrapAngle } from '../geometry/angle';
 import type { Plane, PointRef } from '../model/movement';
 import { notMeasurable, type NotMeasurable, type Reading } from '../reading';
+import { COVERAGE_95 } from '../uncertainty/normal';
 import { eventSd } from '../uncertainty/event-time';
-import { quadrature, type UncertainPoint } from '../uncertainty/propagate';
+import { alikePart, quadrature, type UncertainPoint } from '../uncertainty/propagate';
 import { pointAt, type Performance } from '../performance/performance';
 
 /** How an angle comes from its points, and how their errors carry over. */
@@ -12,6 +13,9 @@ export interface AngleOfPoints {
   readonly angle: (points: readonly UncertainPoint[]) => number;
   readonly sd: (points: readonly UncertainPoint[]) => number;
 }
+
+/** Beyond this (radians) first-order propagation means nothing, and neither does the angle. */
+const MOST_SD = Math.PI / 6;
 
 const refName = (ref: PointRef): string => ref.replace('foot-index', 'toe').replaceAll('-', ' ');
 
@@ -71,10 +75,14 @@ export function readAngle(performance: Performance, of: AngleOfPoints, plane: Pl
     angularVelocity(performance, of, frame, psi) * eventSd(performance.interval),
     plane === 'any' || turned === null ? 0 : wrapAngle(turned - value),
   );
+  if (sd > MOST_SD) {
+    return notMeasurable('too-uncertain', `The points lie too close together, or are too unsure, to give an angle (\u00b1${Math.round((COVERAGE_95 * sd * 180) / Math.PI)}\u00b0)`, 'Correct them by hand, or film closer.');
+  }
   return {
     measurable: true,
     value,
     sd,
+    alikeSd: of.sd(alikePart(points as UncertainPoint[])),
     unit: 'deg',
     provenance: { clipId: performance.clip.id, frames: [frame], points: [...of.refs] },
   };

@@ -17,6 +17,7 @@ export const duration: KindOfMeasure<'duration'> = {
       measurable: true,
       value: timeAtFrame(performance.times, to) - timeAtFrame(performance.times, from),
       sd: durationSd(performance.interval),
+      alikeSd: 0,
       unit: 'ms',
       provenance: { clipId: performance.clip.id, frames: [to, from], points: [] },
     };

@@ -22,6 +22,7 @@ export const jointChange: KindOfMeasure<'joint-change'> = {
       ...after,
       value: after.value - before.value,
       sd: quadrature(before.sd, after.sd),
+      alikeSd: quadrature(before.alikeSd, after.alikeSd),
       provenance: { ...after.provenance, frames: [to, from] },
     };
   },

@@ -55,11 +55,13 @@ export const lead: KindOfMeasure<'lead'> = {
     const high = Math.min(curve.length - 1, Math.ceil(frame) + 1);
     const speed = Math.abs(wrapAngle(curve[high]! - curve[low]!)) / ((high - low) * performance.interval);
     // The angle's own error includes the crossing's frame error; the moment's comes on top.
-    const sd = quadrature(angle.sd / Math.max(speed, 0.5), eventSd(performance.interval));
+    const perRadian = 1 / Math.max(speed, 0.5);
+    const sd = quadrature(angle.sd * perRadian, eventSd(performance.interval));
     return {
       measurable: true,
       value: timeAtFrame(performance.times, frame) - timeAtFrame(performance.times, mark),
       sd,
+      alikeSd: angle.alikeSd * perRadian,
       unit: 'ms',
       provenance: { clipId: performance.clip.id, frames: [frame, mark], points: [...measure.points] },
     };

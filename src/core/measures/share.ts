@@ -27,6 +27,7 @@ export const share: KindOfMeasure<'share'> = {
       measurable: true,
       value: ratio,
       sd: Math.sqrt(variance),
+      alikeSd: 0,
       unit: '%',
       provenance: {
         clipId: performance.clip.id,

@@ -57,6 +57,9 @@ export const sessionSchema = z.object({
 });
 export type Session = z.infer<typeof sessionSchema>;
 
+/** Hz; lower ones flatten the arm of a throw at release (against rendered truth, `docs/decisions`). */
+export const DEFAULT_CUTOFF = 20;
+
 export function newSession(id: string, name: string, movementId: string, createdAt: string): Session {
   return {
     schemaVersion: 1,
@@ -68,7 +71,7 @@ export function newSession(id: string, name: string, movementId: string, created
     clips: [],
     tracks: {},
     marks: {},
-    cutoff: 14,
+    cutoff: DEFAULT_CUTOFF,
     impressions: '',
     notes: [],
     decisions: [],

@@ -3,8 +3,9 @@ import { midpoint } from '../geometry/vec2';
 import { farSide, type Clip } from '../model/clip';
 import type { PointRef } from '../model/movement';
 import { BODY_POINTS, type PointId } from '../points/body-points';
-import { bodyHeightPixels, pointSd } from '../points/point-error';
+import { bodyHeightPixels, pointError } from '../points/point-error';
 import { ORIGIN, type PointSeries, type Track } from '../points/track';
+import { bridgeDropouts } from '../signal/dropouts';
 import { findOutliers } from '../signal/outliers';
 import { medianInterval } from '../signal/resample';
 import { smoothCoordinate } from '../signal/smooth';
@@ -32,26 +33,68 @@ export interface Performance {
 /** A found point that jumps by more than this share of standing height and back is not believed. */
 const OUTLIER_SHARE = 0.02;
 
-/** Coordinates with wild single positions of the finder taken out; what was placed by hand stays. */
-function withoutOutliers(series: PointSeries, height: number, rate: number): { x: Float64Array; y: Float64Array } {
-  if (Number.isNaN(height)) return series;
-  const wild = findOutliers(series.x, series.y, OUTLIER_SHARE * height, rate);
-  const keep = (value: number, i: number): number => (wild[i] && series.origin[i] === ORIGIN.found ? NaN : value);
-  return { x: series.x.map(keep), y: series.y.map(keep) };
+/** The finder was all but at a loss: its position is worth less than one bridged from better neighbours. */
+const LOST_CONFIDENCE = 0.15;
+/** How sure a bridged position is, against its neighbours. */
+const BRIDGED_SHARE = 0.5;
+
+/** The marked frames in runs short enough to bridge; in longer runs an unsure position is better than none. */
+function bridgeable(marked: readonly boolean[]): readonly boolean[] {
+  const kept = [...marked];
+  for (let start = 0; start < kept.length; start++) {
+    let end = start;
+    while (kept[end]) end++;
+    if (start === 0 || end === kept.length || end - start > LONGEST_BRIDGE_FRAMES) kept.fill(false, start, end);
+    start = end;
+  }
+  return kept;
 }
 
-/** Smooths every point of a track after taking out jumps; confidence and origin stay those of the raw points. */
-export function smoothTrack(track: Track, times: Float64Array, cutoff: number): Track {
-  const smoothing = { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES };
-  const height = bodyHeightPixels(track);
-  const rate = 1 / medianInterval(times);
-  return Object.fromEntries(
-    (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
-      const { x, y } = withoutOutliers(series, height, rate);
-      return [id, { ...series, x: smoothCoordinate(times, x, smoothing), y: smoothCoordinate(times, y, smoothing) }];
-    }),
-  );
+/** Frames of a found point that its neighbours say more about than the finder did. */
+function unbelieved(series: PointSeries, height: number, rate: number): readonly boolean[] {
+  const wild = Number.isNaN(height) ? [] : findOutliers(series.x, series.y, OUTLIER_SHARE * height, rate);
+  const isFound = Array.from(series.origin, (origin) => origin === ORIGIN.found);
+  const jumps = bridgeable(isFound.map((found, i) => found && wild[i] === true));
+  const lost = bridgeable(isFound.map((found, i) => found && (wild[i] === true || series.confidence[i]! < LOST_CONFIDENCE)));
+  return jumps.map((jump, i) => jump || lost[i]!);
 }
+
+/** Smooths one point; frames that are not believed are bridged from their neighbours, and so is how sure they are. */
+function smoothPoint(series: PointSeries, times: Float64Array, cutoff: number, height: number): PointSeries {
+  const smoothing = { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES };
+  const out = unbelieved(series, height, 1 / medianInterval(times));
+  const kept = (values: Float64Array): Float64Array => values.map((value, i) => (out[i] ? NaN : value));
+  const sure = bridgeDropouts(Float64Array.from(series.confidence, (c, i) => (out[i] ? NaN : c)), LONGEST_BRIDGE_FRAMES);
+  return {
+    ...series,
+    x: smoothCoordinate(times, kept(series.x), smoothing),
+    y: smoothCoordinate(times, kept(series.y), smoothing),
+    confidence: series.confidence.map((c, i) => (out[i] && !Number.isNaN(sure[i]!) ? Math.min(1, Math.max(c, BRIDGED_SHARE * sure[i]!)) : c)),
+  };
+}
+
+/** Smooths every point of a track; origins stay those of the raw points. */
+export function smoothTrack(track: Track, times: Float64Array, cutoff: number): Track {
+  const height = bodyHeightPixels(track);
+  return Object.fromEntries((Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => [id, smoothPoint(series, times, cutoff, height)]));
+}
+
+/** A clip with its points smoothed; the costly part, which marking a moment does not change. */
+export function prepareTrack(clip: Clip, track: Track, cutoff: number): Omit<Performance, 'marks'> {
+  const times = realTimes(clip);
+  return {
+    clip,
+    times,
+    interval: frameInterval(clip),
+    smoothed: smoothTrack(track, times, cutoff),
+    raw: track,
+    bodyHeight: bodyHeightPixels(track),
+  };
+}
+
+/** The frame of each mark, from marks that may carry more. */
+export const frameOfMarks = (marks: Readonly<Record<string, { readonly frame: number }>>): Readonly<Record<string, number>> =>
+  Object.fromEntries(Object.entries(marks).map(([id, mark]) => [id, mark.frame]));
 
 export function preparePerformance(
   clip: Clip,
@@ -59,16 +102,7 @@ export function preparePerformance(
   marks: Readonly<Record<string, { readonly frame: number }>>,
   cutoff: number,
 ): Performance {
-  const times = realTimes(clip);
-  return {
-    clip,
-    times,
-    interval: frameInterval(clip),
-    marks: Object.fromEntries(Object.entries(marks).map(([id, mark]) => [id, mark.frame])),
-    smoothed: smoothTrack(track, times, cutoff),
-    raw: track,
-    bodyHeight: bodyHeightPixels(track),
-  };
+  return { ...prepareTrack(clip, track, cutoff), marks: frameOfMarks(marks) };
 }
 
 /** Real time of each marked moment. */
@@ -88,10 +122,9 @@ export function resolvePoint(ref: PointRef, dominant: 'left' | 'right'): readonl
 }
 
 /** Displayed-picture position of one body point at a frame position, linear between frames; null where missing. */
-function pixelAt(performance: Performance, id: PointId, frame: number): { x: number; y: number; sd: number } | null {
+function pixelAt(performance: Performance, id: PointId, frame: number): { x: number; y: number; sd: number; alike: number } | null {
   const series = performance.smoothed[id];
-  const raw = performance.raw[id];
-  if (!series || !raw) return null;
+  if (!series) return null;
   const low = Math.floor(frame);
   const high = Math.min(series.x.length - 1, low + 1);
   const u = frame - low;
@@ -100,7 +133,7 @@ function pixelAt(performance: Performance, id: PointId, frame: number): { x: num
   const y = u === 0 ? series.y[low]! : series.y[low]! * (1 - u) + series.y[high]! * u;
   if (Number.isNaN(x) || Number.isNaN(y)) return null;
   const nearest = u < 0.5 ? low : high;
-  return { x, y, sd: pointSd(raw, id, nearest, performance.bodyHeight, farSide(performance.clip)) };
+  return { x, y, ...pointError(series, id, nearest, performance.bodyHeight, farSide(performance.clip)) };
 }
 
 /** Picture position of a point of the movement, for drawing; null where missing. */
@@ -122,8 +155,10 @@ export function pointAt(performance: Performance, ref: PointRef, frame: number, 
   const n = parts.length;
   const x = parts.reduce((sum, p) => sum + p!.x, 0) / n;
   const y = parts.reduce((sum, p) => sum + p!.y, 0) / n;
-  const sd = Math.sqrt(parts.reduce((sum, p) => sum + p!.sd ** 2, 0)) / n;
+  const variance = parts.reduce((sum, p) => sum + p!.sd ** 2, 0);
+  const alikeVariance = parts.reduce((sum, p) => sum + p!.alike ** 2, 0);
+  const sd = Math.sqrt(variance) / n;
   const stretch = unforeshorten(1, psi);
-  return { x: forward * x * stretch, y: -y, sdX: sd * stretch, sdY: sd };
+  return { x: forward * x * stretch, y: -y, sdX: sd * stretch, sdY: sd, alike: Math.sqrt(alikeVariance / variance) };
 }
 

@@ -1,4 +1,5 @@
 import { distance, midpoint } from '../geometry/vec2';
+import { bendOf, smoothestChoice } from '../signal/smoothest-choice';
 import { BODY_POINTS, type PointId } from './body-points';
 import type { FoundPoints } from './track';
 
@@ -20,20 +21,36 @@ export function exchangeSides(found: FoundPoints, which: (id: PointId) => boolea
 const apart = (a: FoundPoints, b: FoundPoints, ids: readonly PointId[]): number =>
   ids.reduce((sum, id) => sum + (a[id] && b[id] ? distance(a[id]!, b[id]!) : 0), 0);
 
-/**
- * Joins two looks at the same frame, one of them through a mirror and brought back: positions are averaged, and where
- * the looks disagree the confidence falls. A limb pair that the second look labels the other way round is turned to
- * agree with the first before averaging.
- * @param height standing height in the unit of the positions
- */
-export function mergeLooks(first: FoundPoints, second: FoundPoints, height: number): FoundPoints {
+/** The second look with each limb pair named so that it agrees best with the first. */
+function turnedTo(first: FoundPoints, second: FoundPoints): FoundPoints {
   let turned = second;
   for (const limb of LIMBS) {
     const ids = BODY_POINTS.filter((id) => limb.test(id));
     const exchanged = exchangeSides(turned, (id) => ids.includes(id));
     if (apart(first, exchanged, ids) < apart(first, turned, ids)) turned = exchanged;
   }
-  const merged: Partial<Record<PointId, { x: number; y: number; confidence: number }>> = {};
+  return turned;
+}
+
+/** Standing height as a share of a moving person's longer extent, roughly; it only scales how sure a point is. */
+const STANDING_SHARE = 0.9;
+
+/** Standing height, roughly, in the unit of the positions. */
+function roughHeight(found: FoundPoints): number {
+  const points = Object.values(found);
+  const extent = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);
+  return STANDING_SHARE * Math.max(extent(points.map((p) => p.x)), extent(points.map((p) => p.y)));
+}
+
+/**
+ * Joins two looks at the same frame, one of them through a mirror and brought back: positions are averaged, and where
+ * the looks disagree the confidence falls. A limb pair that the second look labels the other way round is turned to
+ * agree with the first before averaging.
+ */
+export function mergeLooks(first: FoundPoints, second: FoundPoints): FoundPoints {
+  const turned = turnedTo(first, second);
+  const height = roughHeight(first);
+  const merged: Partial<Record<PointId, FoundPoint>> = {};
   for (const id of BODY_POINTS) {
     const [a, b] = [first[id], turned[id]];
     if (!a || !b) continue;
@@ -41,4 +58,63 @@ export function mergeLooks(first: FoundPoints, second: FoundPoints, height: numb
     merged[id] = { ...midpoint(a, b), confidence: Math.min(a.confidence, b.confidence) * agreement };
   }
   return merged;
+}
+
+/** Below this two looks contradict each other, and their average is neither. */
+const CONTRADICTED = 0.3;
+/** How sure a point is, of what the finder says, when one look was taken against the other. */
+const UNCHECKED = 0.3;
+/** No single step counts more than this many squared hundredths of standing height. */
+const MOST = 60;
+/** Points that one look gets right or wrong together. */
+const PARTS = ['shoulder', 'elbow|wrist|pinky|thumb|(left|right)-index', 'hip', 'knee', 'ankle|heel|foot-index', 'nose|eye|ear|mouth'].map((part) => new RegExp(part));
+const SIDES = [/left/, /right|nose/];
+
+type FoundPoint = NonNullable<FoundPoints[PointId]>;
+
+const mapPoints = (found: FoundPoints, change: (point: FoundPoint, id: PointId) => FoundPoint): FoundPoints =>
+  Object.fromEntries((Object.entries(found) as [PointId, FoundPoint][]).map(([id, point]) => [id, change(point, id)]));
+
+/** For each frame with two looks, which of them moves a part of the body more smoothly through the clip: 0 or 1. */
+function smootherLook(looks: ReadonlyMap<number, readonly [FoundPoints, FoundPoints]>, ids: readonly PointId[], height: number): ReadonlyMap<number, number> {
+  const frames = [...looks.keys()].sort((a, b) => a - b);
+  const choices = smoothestChoice({
+    frames,
+    cost: () => 0,
+    bend: ({ frames: at, choices: chosen }) =>
+      ids.reduce((sum, id) => {
+        const [a, b, c] = at.map((frame, n) => looks.get(frame)![chosen[n]!]?.[id]);
+        return a && b && c ? sum + Math.min(MOST, bendOf(a, b, c, at) / (height / 100) ** 2) : sum;
+      }, 0),
+  });
+  return new Map(frames.map((frame, n) => [frame, choices[n]!]));
+}
+
+/**
+ * Joins the looks of all frames. Frames with one look are at most half sure, since nothing checks them. Where two looks
+ * at a point contradict each other, the one that moves that part of the body more smoothly is taken, and not the average.
+ */
+export function resolveLooks(looks: ReadonlyMap<number, readonly FoundPoints[]>): Map<number, FoundPoints> {
+  const joined = new Map<number, FoundPoints>();
+  const pairs = new Map<number, readonly [FoundPoints, FoundPoints]>();
+  for (const [frame, [first, second]] of looks) {
+    if (!first) continue;
+    if (second) pairs.set(frame, [first, turnedTo(first, second)]);
+    joined.set(frame, second ? mergeLooks(first, second) : mapPoints(first, (p) => ({ ...p, confidence: p.confidence / 2 })));
+  }
+  const heights = [...pairs.values()].map(([first]) => roughHeight(first)).sort((a, b) => a - b);
+  const height = heights[heights.length >> 1];
+  if (height === undefined) return joined;
+  for (const ids of PARTS.flatMap((part) => SIDES.map((side) => BODY_POINTS.filter((id) => part.test(id) && side.test(id))))) {
+    const smoother = smootherLook(pairs, ids, height);
+    for (const [frame, pair] of pairs) {
+      const decide = (point: FoundPoint, id: PointId): FoundPoint => {
+        if (point.confidence >= CONTRADICTED || !ids.includes(id)) return point;
+        const chosen = pair[smoother.get(frame)!]![id]!;
+        return { x: chosen.x, y: chosen.y, confidence: Math.max(point.confidence, UNCHECKED * Math.min(1, chosen.confidence)) };
+      };
+      joined.set(frame, mapPoints(joined.get(frame)!, decide));
+    }
+  }
+  return joined;
 }

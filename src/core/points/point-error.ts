@@ -28,30 +28,53 @@ export function bodyHeightPixels(track: Track): number {
   return heights[Math.floor(heights.length * 0.8)]!;
 }
 
+/** Deviation of one coordinate of a found point, as shares of standing height. */
+interface FoundError {
+  /** Changes from frame to frame and from clip to clip. */
+  readonly random: number;
+  /** The finder's own idea of where a joint is: alike in every clip of the same view at the same moment. */
+  readonly alike: number;
+}
+
 /**
- * Standard deviation of a found point as a share of standing height, set from rendered clips with known truth
- * (`npm run bench points`); the side turned away from the camera is less sure.
+ * Errors of the finder against the rendered clips' truth (`npm run bench points`): random from the difference of the two
+ * clips' errors at matched times, the rest is alike. The side turned away from the camera is less sure.
  */
-export const FOUND_SD_SHARE = { near: 0.0085, far: 0.014 } as const;
+const FOUND_ERROR: Readonly<Record<string, { readonly near: FoundError; readonly far: FoundError }>> = {
+  shoulder: { near: { random: 0.0075, alike: 0.008 }, far: { random: 0.007, alike: 0.012 } },
+  elbow: { near: { random: 0.0075, alike: 0.01 }, far: { random: 0.02, alike: 0.015 } },
+  wrist: { near: { random: 0.006, alike: 0.002 }, far: { random: 0.01, alike: 0.01 } },
+  hip: { near: { random: 0.007, alike: 0.007 }, far: { random: 0.007, alike: 0.012 } },
+  knee: { near: { random: 0.004, alike: 0.004 }, far: { random: 0.006, alike: 0.005 } },
+  ankle: { near: { random: 0.005, alike: 0.006 }, far: { random: 0.005, alike: 0.006 } },
+  heel: { near: { random: 0.005, alike: 0.012 }, far: { random: 0.006, alike: 0.013 } },
+  'foot-index': { near: { random: 0.007, alike: 0.013 }, far: { random: 0.01, alike: 0.012 } },
+};
+/** Points without an entry: hands and face. */
+const OTHER_ERROR = { near: { random: 0.008, alike: 0.012 }, far: { random: 0.012, alike: 0.014 } };
+/** Share of standing height that a half-sure point adds to its random deviation, in quadrature. */
+const DOUBT_SHARE = 0.006;
 /** A point set by hand: about a pixel and a half on a picture enlarged for the purpose (common practice). */
 export const HAND_SD_PIXELS = 1.5;
 /** Points below this are drawn as unsure. */
 export const UNSURE_CONFIDENCE = 0.3;
-/** Share of standing height that a half-sure point adds to its deviation, in quadrature. */
-const DOUBT_SHARE = 0.01;
 
-/** Standard deviation (pixels) of one coordinate of a point at a frame: it grows as the finder's confidence falls. */
-export function pointSd(
-  series: PointSeries,
-  id: PointId,
-  frame: number,
-  bodyHeight: number,
-  farSide: Side | null,
-): number {
+/** Standard deviations (pixels) of one coordinate of a point. */
+export interface PointError {
+  /** In all. */
+  readonly sd: number;
+  /** The part of it that is alike in every clip measured the same way; it falls out of a difference of two such clips. */
+  readonly alike: number;
+}
+
+/** How wrong a point may be at a frame: it grows as the finder's confidence falls; points set by hand have no part alike. */
+export function pointError(series: PointSeries, id: PointId, frame: number, bodyHeight: number, farSide: Side | null): PointError {
   const origin = series.origin[frame];
-  if (origin === ORIGIN.hand) return HAND_SD_PIXELS;
-  if (origin === ORIGIN.interpolated) return HAND_SD_PIXELS * 2;
-  const share = sideOf(id) !== null && sideOf(id) === farSide ? FOUND_SD_SHARE.far : FOUND_SD_SHARE.near;
+  if (origin === ORIGIN.hand) return { sd: HAND_SD_PIXELS, alike: 0 };
+  if (origin === ORIGIN.interpolated) return { sd: HAND_SD_PIXELS * 2, alike: 0 };
+  const side = sideOf(id);
+  const { random, alike } = (FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR)[side !== null && side === farSide ? 'far' : 'near'];
   const doubt = 1 / Math.max(0.05, series.confidence[frame]!) - 1;
-  return Math.sqrt(share ** 2 + DOUBT_SHARE ** 2 * doubt) * (Number.isNaN(bodyHeight) ? 300 : bodyHeight);
+  const height = Number.isNaN(bodyHeight) ? 300 : bodyHeight;
+  return { sd: Math.sqrt(random ** 2 + alike ** 2 + DOUBT_SHARE ** 2 * doubt) * height, alike: alike * height };
 }

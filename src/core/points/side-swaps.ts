@@ -1,4 +1,5 @@
 import { BODY_POINTS, type PointId } from './body-points';
+import { bendOf, smoothestChoice, type ChoiceStep } from '../signal/smoothest-choice';
 import { ORIGIN, type PointSeries, type Track } from './track';
 import { bodyHeightPixels } from './point-error';
 
@@ -9,61 +10,63 @@ const GROUPS: readonly (readonly string[])[] = [
 ];
 
 /** Cost of contradicting the finder at a frame, in squared hundredths of standing height. */
-const DOUBT = 1.5;
+const DOUBT = 5;
 /** No single step counts more than this, so that one wild point does not decide. */
 const MOST = 60;
+/** A frame counts as seen when at least half of a group's pairs are at least this sure. */
+const SEEN_CONFIDENCE = 0.15;
 
 type Pair = readonly [PointSeries, PointSeries];
 
 const found = (series: PointSeries, i: number): boolean => series.origin[i] === ORIGIN.found;
 
+const at = (series: PointSeries, i: number): { x: number; y: number } => ({ x: series.x[i]!, y: series.y[i]! });
+
 /**
- * Cost of a change of velocity over three frames when the labels at them are kept (0) or exchanged (1), summed over
- * the points of a group. Unit: squared hundredths of standing height.
+ * Cost of a change of velocity over three seen frames with left and right kept (0) or exchanged (1) at each, weighted by
+ * how sure the points are, summed over the points of a group. Unit: squared hundredths of standing height.
  */
-function bend(pairs: readonly Pair[], i: number, states: readonly [number, number, number], unit: number): number {
+function bend(pairs: readonly Pair[], { frames, choices }: ChoiceStep, unit: number): number {
   let sum = 0;
   for (const pair of pairs) {
     for (const side of [0, 1] as const) {
-      const [a, b, c] = states.map((state) => pair[side === state ? 0 : 1]) as [PointSeries, PointSeries, PointSeries];
-      const dx = c.x[i]! - 2 * b.x[i - 1]! + a.x[i - 2]!;
-      const dy = c.y[i]! - 2 * b.y[i - 1]! + a.y[i - 2]!;
-      const cost = (dx * dx + dy * dy) / (unit * unit);
-      if (!Number.isNaN(cost)) sum += Math.min(MOST, cost);
+      const [a, b, c] = choices.map((choice) => pair[side === choice ? 0 : 1]) as [PointSeries, PointSeries, PointSeries];
+      const cost = bendOf(at(a, frames[0]), at(b, frames[1]), at(c, frames[2]), frames) / unit ** 2;
+      const sure = Math.min(a.confidence[frames[0]]!, b.confidence[frames[1]]!, c.confidence[frames[2]]!);
+      if (!Number.isNaN(cost)) sum += sure * Math.min(MOST, cost);
     }
   }
   return sum;
 }
 
-/** The smoothest labelling of a group through all frames: 1 where left and right must be exchanged (Viterbi 1967). */
+/** Frames in which a group is seen well enough to say which limb is which; the others would let labels slip past. */
+function seenFrames(pairs: readonly Pair[]): readonly number[] {
+  const frames = pairs[0]![0].x.length;
+  const sure = (series: PointSeries, i: number): boolean => series.confidence[i]! >= SEEN_CONFIDENCE;
+  return Array.from({ length: frames }, (_, i) => i).filter((i) => 2 * pairs.filter(([l, r]) => sure(l, i) && sure(r, i)).length >= pairs.length);
+}
+
+/** The smoothest labelling of a group through all frames: 1 where left and right must be exchanged. */
 function smoothestLabels(pairs: readonly Pair[], frames: number, unit: number): Uint8Array {
-  // State: labels of the last two frames, coded as 2 * before + now.
-  let costs = [0, 1, 2, 3].map((s) => DOUBT * ((s >> 1) + (s & 1)));
-  const back: Uint8Array[] = [];
-  for (let i = 2; i < frames; i++) {
-    const next = new Array<number>(4).fill(Infinity);
-    const from = new Uint8Array(4);
-    for (let s = 0; s < 4; s++) {
-      for (const now of [0, 1]) {
-        const to = ((s & 1) << 1) | now;
-        const cost = costs[s]! + DOUBT * now + bend(pairs, i, [s >> 1, s & 1, now], unit);
-        if (cost < next[to]!) {
-          next[to] = cost;
-          from[to] = s;
-        }
-      }
-    }
-    costs = next;
-    back.push(from);
-  }
+  const seen = seenFrames(pairs);
   const labels = new Uint8Array(frames);
-  let state = costs.indexOf(Math.min(...costs));
-  for (let i = frames - 1; i >= 2; i--) {
-    labels[i] = state & 1;
-    state = back[i - 2]![state]!;
+  if (seen.length < 3) return labels;
+  const choices = smoothestChoice({ frames: seen, cost: (_, choice) => DOUBT * choice, bend: (step) => bend(pairs, step, unit) });
+  seen.forEach((frame, n) => (labels[frame] = choices[n]!));
+  // Frames between take the label that leaves their limbs nearest to where the seen frame before had them.
+  for (let i = seen[0]! + 1; i < frames; i++) {
+    if (seen.includes(i)) continue;
+    const apart = (label: number): number =>
+      pairs.reduce((sum, pair) => {
+        const step = ([0, 1] as const).map((side) => {
+          const now = pair[side === label ? 0 : 1]!;
+          const before = pair[side === labels[i - 1] ? 0 : 1]!;
+          return Math.hypot(now.x[i]! - before.x[i - 1]!, now.y[i]! - before.y[i - 1]!);
+        });
+        return sum + (Number.isNaN(step[0]! + step[1]!) ? 0 : step[0]! + step[1]!);
+      }, 0);
+    labels[i] = apart(1) < apart(0) ? 1 : 0;
   }
-  if (frames > 1) labels[1] = state & 1;
-  labels[0] = state >> 1;
   return labels;
 }
 

@@ -23,39 +23,51 @@ function quadraticAtZero(offsets: readonly number[], values: readonly number[], 
   return (y0 * (s2 * s4 - s3 * s3) - s1 * (y1 * s4 - y2 * s3) + s2 * (y1 * s3 - y2 * s2)) / determinant;
 }
 
+/** Median of the present values among the neighbours of a frame. */
+function localMedian(values: Float64Array, i: number, reach: number): number {
+  const near: number[] = [];
+  for (let k = Math.max(0, i - reach); k <= Math.min(values.length - 1, i + reach); k++) if (!Number.isNaN(values[k]!)) near.push(values[k]!);
+  near.sort((a, b) => a - b);
+  return near[near.length >> 1] ?? NaN;
+}
+
 /**
  * Marks single wild positions: frames whose point lies farther than `limit` from a robust local quadratic through its
- * neighbours (Tukey's biweight, reweighted a few times; after Cleveland 1979, robust locally weighted regression).
+ * neighbours, the frame itself left out. All frames share their weights, which are found again from the residuals a few
+ * times (bisquare, six median residuals; Cleveland 1979, robust locally weighted regression).
  * @param limit in the unit of x and y
  * @param rate frames per second
  * @returns true where a frame is an outlier; missing frames are not
  */
 export function findOutliers(x: Float64Array, y: Float64Array, limit: number, rate: number): readonly boolean[] {
   const reach = Math.min(REACH.most, Math.max(REACH.least, Math.round(REACH.seconds * rate)));
-  return Array.from(x, (_, i) => {
-    if (Number.isNaN(x[i]!)) return false;
+  const n = x.length;
+  const trust = new Float64Array(n).fill(1);
+  const residuals = new Float64Array(n);
+  const neighbours = Array.from({ length: n }, (_, i) => {
     const near: number[] = [];
-    for (let k = -reach; k <= reach; k++) if (!Number.isNaN(x[i + k] ?? NaN)) near.push(k);
+    for (let k = -reach; k <= reach; k++) if (k !== 0 && !Number.isNaN(x[i + k] ?? NaN)) near.push(k);
     // At an end the fit would have to extrapolate, which throws out good samples.
-    if (near.length < 5 || near[0]! >= 0 || near[near.length - 1]! <= 0) return false;
-    const xs = near.map((k) => x[i + k]!);
-    const ys = near.map((k) => y[i + k]!);
-    let weights = near.map(() => 1);
-    let away = 0;
-    for (let round = 0; round < ROUNDS; round++) {
-      const cx = quadraticAtZero(near, xs, weights);
-      const cy = quadraticAtZero(near, ys, weights);
-      if (Number.isNaN(cx) || Number.isNaN(cy)) return false;
-      away = Math.hypot(x[i]! - cx, y[i]! - cy);
-      // Residuals of all neighbours from the curve through them.
-      const residuals = near.map((k) => {
-        const shifted = near.map((other) => other - k);
-        return Math.hypot(x[i + k]! - quadraticAtZero(shifted, xs, weights), y[i + k]! - quadraticAtZero(shifted, ys, weights));
-      });
-      const middle = [...residuals].sort((a, b) => a - b)[residuals.length >> 1]!;
-      const width = Math.max(limit / 2, 6 * middle);
-      weights = residuals.map((r) => (r < width ? (1 - (r / width) ** 2) ** 2 : 0));
-    }
-    return away > limit;
+    return near.length < 4 || near[0]! >= 0 || near[near.length - 1]! <= 0 ? null : near;
   });
+  for (let round = 0; round < ROUNDS; round++) {
+    for (let i = 0; i < n; i++) {
+      const near = neighbours[i];
+      residuals[i] = NaN;
+      if (!near || Number.isNaN(x[i]!)) continue;
+      const weights = near.map((k) => trust[i + k]!);
+      const cx = quadraticAtZero(near, near.map((k) => x[i + k]!), weights);
+      const cy = quadraticAtZero(near, near.map((k) => y[i + k]!), weights);
+      residuals[i] = Math.hypot(x[i]! - cx, y[i]! - cy);
+    }
+    // Robust weights only ever move a fit away from a far sample: where none is far there is nothing to find.
+    if (!residuals.some((away) => away > limit)) break;
+    for (let i = 0; i < n; i++) {
+      if (Number.isNaN(residuals[i]!)) continue;
+      const width = Math.max(limit / 2, 6 * localMedian(residuals, i, reach));
+      const u = residuals[i]! / width;
+      trust[i] = u < 1 ? Math.max(1e-6, (1 - u * u) ** 2) : 1e-6;
+    }
+  }
+  return Array.from(residuals, (away) => away > limit);
 }

@@ -4,6 +4,8 @@ import { subtract, type Vec2 } from '../geometry/vec2';
 export interface UncertainPoint extends Vec2 {
   readonly sdX: number;
   readonly sdY: number;
+  /** Part of both deviations that is alike in every clip measured the same way, 0..1. */
+  readonly alike?: number;
 }
 
 const squared = (v: Vec2, p: UncertainPoint): number => (v.x * p.sdX) ** 2 + (v.y * p.sdY) ** 2;
@@ -33,5 +35,9 @@ export function interiorAngleSd(a: UncertainPoint, b: UncertainPoint, c: Uncerta
   const atB = { x: atC.x - atA.x, y: atC.y - atA.y };
   return Math.sqrt(squared(atA, a) + squared(atB, b) + squared(atC, c));
 }
+
+/** The same positions with only the part of their deviations that is alike in every clip. */
+export const alikePart = (points: readonly UncertainPoint[]): readonly UncertainPoint[] =>
+  points.map((p) => ({ ...p, sdX: p.sdX * (p.alike ?? 0), sdY: p.sdY * (p.alike ?? 0) }));
 
 export const quadrature = (...sds: readonly number[]): number => Math.sqrt(sds.reduce((sum, sd) => sum + sd * sd, 0));

@@ -37,6 +37,7 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
   useEffect(() => player.setClips({ movement, athlete, reference }), [movement, athlete, reference]);
   useEffect(() => {
     // Coming to the bench, or changing the way of matching, brings the second clip to the first.
+    if (view.mode === 'free') return;
     const { athlete: a, reference: r } = derived;
     const lead = a ?? r;
     if (lead) player.goTo(a ? 'athlete' : 'reference', useView.getState().shown[lead.clip.id] ?? 0);

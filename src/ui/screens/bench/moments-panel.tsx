@@ -1,5 +1,7 @@
 import FlagOutlinedIcon from '@mui/icons-material/FlagOutlined';
+import ClearIcon from '@mui/icons-material/Clear';
 import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
 import type { Role } from '../../../core/model/clip';
 import { momentTimes } from '../../../core/performance/performance';
@@ -20,8 +22,11 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     if (!performance) return <span>no clip</span>;
     const { clip } = performance;
     const frame = performance.marks[momentId];
+    const marked = frame !== undefined;
     const mark = (
       <Button
+        size="small"
+        title={marked ? 'Move the mark to the frame shown' : undefined}
         aria-label={`Mark ${name} in ${role}`}
         startIcon={<FlagOutlinedIcon />}
         onClick={() => {
@@ -29,15 +34,15 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
           markMoment(clip.id, momentId, shown[clip.id] ?? 0);
         }}
       >
-        {frame === undefined ? 'Mark' : 'Move'}
+        {marked ? 'Move' : 'Mark'}
       </Button>
     );
-    if (frame === undefined) return mark;
+    if (!marked) return mark;
     return (
       <>
-        <Button aria-label={`Go to ${name} in ${role}`} onClick={() => { setView({ activeRole: role }); player.goTo(role, Math.round(frame)); }}>{Math.round(frame) + 1}</Button>
+        <Button size="small" sx={{ minWidth: 40 }} aria-label={`Go to ${name} in ${role}`} onClick={() => { setView({ activeRole: role }); player.goTo(role, Math.round(frame)); }}>{Math.round(frame) + 1}</Button>
         {mark}
-        <Button aria-label={`Unmark ${name} in ${role}`} onClick={() => markMoment(clip.id, momentId, null)}>Clear</Button>
+        <IconButton size="small" title="Take the mark away" aria-label={`Unmark ${name} in ${role}`} onClick={() => markMoment(clip.id, momentId, null)}><ClearIcon fontSize="small" /></IconButton>
       </>
     );
   };
@@ -49,12 +54,14 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         <section key={moment.id} className="card" style={{ padding: '8px 10px' }}>
           <strong><kbd>{moment.key}</kbd> {moment.name}</strong>
           <div style={{ fontSize: '.82rem', color: '#545c61' }}>{moment.look}</div>
-          {(['athlete', 'reference'] as const).map((role) => (
-            <div key={role} style={{ display: 'flex', alignItems: 'center' }}>
-              <span style={{ width: 86, fontSize: '.84rem' }}><RoleName role={role} name={role === 'athlete' ? 'Athlete' : 'Reference'} /></span>
-              {cell(role, moment.id, moment.name.toLowerCase())}
-            </div>
-          ))}
+          <div style={{ display: 'flex', gap: 10 }}>
+            {(['athlete', 'reference'] as const).map((role) => (
+              <span key={role} style={{ flex: 1, display: 'flex', alignItems: 'center', whiteSpace: 'nowrap' }}>
+                <RoleName role={role} name="" />
+                {cell(role, moment.id, moment.name.toLowerCase())}
+              </span>
+            ))}
+          </div>
         </section>
       ))}
     </>

@@ -55,7 +55,9 @@ export function Transport({ derived, currentMoment }: { readonly derived: Derive
           {common.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
         </Select>
       )}
-      <span className="rate">{rate === null ? (view.mode === 'free' ? '' : 'no common moment yet') : `reference runs at ${rate.toFixed(2)} of the athlete\u2019s time`}</span>
+      <Tooltip title="How fast the reference runs while the athlete runs at the speed chosen">
+        <span className="rate">{rate === null ? (view.mode === 'free' ? '' : 'no common moment yet') : `reference at ${rate.toFixed(2)}`}</span>
+      </Tooltip>
       <Tooltip title="Follow the body, both at one size (B)">
         <ToggleButton value="follow" size="small" selected={view.followBody} onChange={() => setView({ followBody: !view.followBody })} aria-label="Follow the body"><CenterFocusStrongIcon fontSize="small" /></ToggleButton>
       </Tooltip>

@@ -10,6 +10,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { cautionsFor } from '../../../core/assessment/cautions';
+import type { Judged } from '../../../core/assessment/state';
 import type { RankedGap, ScoreParts } from '../../../core/assessment/priority';
 import { draftCorrection } from '../../../core/coaching/correction';
 import { momentsOf } from '../../../core/model/movement';
@@ -35,6 +36,8 @@ export function DecideScreen(): ReactNode {
     reorder([...next, ...priorities.parked.map(({ gap }) => gap.judged.measure.id)]);
   };
   const strengths = judged.filter((j) => j.state === 'strength');
+  const onTarget = judged.filter((j) => j.state === 'on-target');
+  const nameOf = ({ measure }: Judged): string => `${measure.name}, ${movement.moments.find((m) => m.id === momentsOf(measure)[0])!.name.toLowerCase()}`;
   const unmeasured = judged.filter((j) => j.state === 'not-measurable');
   const styles = judged.filter((j) => j.state === 'style');
   const minor = derived.athlete?.clip.performer.minor ?? false;
@@ -62,10 +65,11 @@ export function DecideScreen(): ReactNode {
             <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
               <section className="card">
                 <Typography variant="h2" gutterBottom>Strengths</Typography>
-                {strengths.length === 0 && <p>None stands out of the measuring error yet.</p>}
+                {strengths.length + onTarget.length === 0 && <p>None stands out of the measuring error yet.</p>}
                 <ul style={{ margin: 0, paddingLeft: 18 }}>
-                  {strengths.map((j) => <li key={j.measure.id} data-testid="strength">{j.measure.name}, {movement.moments.find((m) => m.id === momentsOf(j.measure)[0])!.name.toLowerCase()}</li>)}
+                  {strengths.map((j) => <li key={j.measure.id} data-testid="strength">{nameOf(j)}</li>)}
                 </ul>
+                {onTarget.length > 0 && <p style={{ margin: '6px 0 0' }}>Good as it is: {onTarget.map(nameOf).join('; ')}.</p>}
               </section>
               {(priorities.parked.length > 0 || priorities.dropped.length > 0 || styles.length > 0) && (
                 <section className="card">
@@ -92,7 +96,7 @@ export function DecideScreen(): ReactNode {
                   </ul>
                 </section>
               )}
-              {judged.length > 0 && cautionsFor(movement, priorities.proposed, minor).map((text) => <div key={text} className="caution">{text}</div>)}
+              {judged.length > 0 && cautionsFor(movement, [], minor).map((text) => <div key={text} className="caution">{text}</div>)}
             </div>
           </div>
         </div>

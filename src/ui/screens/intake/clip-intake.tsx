@@ -6,7 +6,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useId, useState, type DragEvent, type ReactNode } from 'react';
+import { useId, useRef, useState, type DragEvent, type ReactNode } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { performerSchema, sideSchema, viewKindSchema, type Clip, type Role } from '../../../core/model/clip';
@@ -45,6 +45,7 @@ export function ClipIntake({ role, clip }: { readonly role: Role; readonly clip:
   const [reading, setReading] = useState(false);
   const [over, setOver] = useState(false);
   const inputId = useId();
+  const input = useRef<HTMLInputElement>(null);
 
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return;
@@ -73,16 +74,16 @@ export function ClipIntake({ role, clip }: { readonly role: Role; readonly clip:
       >
         <label htmlFor={inputId}>{clip ? `${clip.fileName}. Drop another file to replace it.` : `Drop the ${role}’s clip here: WebM, MP4, MOV or MKV.`}</label>
         <div style={{ marginTop: 8 }}>
-          <Button component="label" variant="outlined" disabled={reading}>
-            {reading ? 'Reading the file' : 'Choose a file'}
-            <input
-              id={inputId}
-              type="file"
-              accept="video/*,.mkv,.mov"
-              className="visually-hidden"
-              onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }}
-            />
-          </Button>
+          <Button variant="outlined" disabled={reading} onClick={() => input.current?.click()}>{reading ? 'Reading the file' : 'Choose a file'}</Button>
+          <input
+            ref={input}
+            id={inputId}
+            type="file"
+            accept="video/*,.mkv,.mov"
+            className="visually-hidden"
+            tabIndex={-1}
+            onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }}
+          />
         </div>
       </div>
       {problem && <Alert severity="warning" sx={{ mt: 1 }} onClose={() => setProblem(null)}>{problem}{clip ? ' The clip that was here stays.' : ''}</Alert>}

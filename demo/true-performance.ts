@@ -1,0 +1,34 @@
+import type { Clip } from '../src/core/model/clip';
+import { prepareTrack, type Performance } from '../src/core/performance/performance';
+import type { PointId } from '../src/core/points/body-points';
+import { ORIGIN, type Track } from '../src/core/points/track';
+import type { ClipTruth } from './truth';
+
+/** The generator's own points as a track: x and y in pixels of every frame. */
+export function truthTrack(truth: ClipTruth): Track {
+  const frames = truth.pixels.length;
+  return Object.fromEntries(
+    truth.points.map((id, k) => [
+      id as PointId,
+      {
+        x: Float64Array.from(truth.pixels, (points) => points[k]![0]),
+        y: Float64Array.from(truth.pixels, (points) => points[k]![1]),
+        confidence: new Float32Array(frames).fill(1),
+        origin: new Uint8Array(frames).fill(ORIGIN.hand),
+      },
+    ]),
+  );
+}
+
+/** A performance whose points and moments are the truth, unsmoothed; moments lie between frames. */
+export function truePerformance(clip: Clip, truth: ClipTruth): Performance {
+  const track = truthTrack(truth);
+  const last = truth.pixels.length - 1;
+  return {
+    ...prepareTrack(clip, {}, 1),
+    smoothed: track,
+    raw: track,
+    bodyHeight: NaN,
+    marks: Object.fromEntries(Object.entries(truth.moments).map(([id, time]) => [id, Math.min(last, time * truth.frameRate)])),
+  };
+}

@@ -1,0 +1,24 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from './demo/drive-job';
+
+const port = 4391;
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  // Finding points takes all cores: tests that run beside it would only wait.
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  reporter: [['list'], ['json']],
+  outputDir: 'test-results/pages',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
+  },
+  webServer: {
+    command: `node --import tsx server/main.ts --port ${port}`,
+    url: `http://127.0.0.1:${port}`,
+    reuseExistingServer: false,
+  },
+});

@@ -1,0 +1,51 @@
+import { expect, test } from '@playwright/test';
+import { addClip, createSession } from '../../demo/drive-job';
+import { fixtureClip, watchErrors } from './pages';
+
+const UNUSABLE: readonly (readonly [file: string, says: RegExp])[] = [
+  ['empty.webm', /“empty\.webm” is empty.*Copy it from the camera again/],
+  ['text.mp4', /“text\.mp4” is not a video file.*Choose a WebM, MP4, MOV or MKV file/],
+  ['truncated.mp4', /“truncated\.mp4” .*incomplete.*Copy it from the camera again/],
+  ['sound-only.webm', /“sound-only\.webm” has sound but no picture.*Choose the video/],
+  ['unknown-codec.mp4', /“unknown-codec\.mp4” is coded as .*Convert it to H\.264, VP9 or AV1/],
+];
+
+test('a file that cannot be used gets a message that names it and says what to do; the clip that was there stays', async ({ page, baseURL }) => {
+  const errors = watchErrors(page);
+  await createSession(page, baseURL!, 'Broken files');
+  const card = page.getByTestId('intake-athlete');
+  await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'Sela Orr' });
+  for (const [file, says] of UNUSABLE) {
+    await card.locator('input[type=file]').setInputFiles(fixtureClip(file));
+    await expect(card.getByRole('alert')).toContainText(says);
+    await expect(card.getByRole('alert')).toContainText('The clip that was here stays.');
+    await expect(card).toContainText('coded-vp9-120.webm. Drop another file to replace it.');
+    await card.getByRole('alert').getByRole('button').click();
+  }
+  await expect(card.getByRole('textbox', { name: 'Name' })).toHaveValue('Sela Orr');
+  expect(errors).toEqual([]);
+});
+
+test('what the container says is shown, and consent is asked before a clip is used', async ({ page, baseURL }) => {
+  await createSession(page, baseURL!, 'Consent');
+  const card = page.getByTestId('intake-reference');
+  await card.locator('input[type=file]').setInputFiles(fixtureClip('coded-vp9-120.webm'));
+  await expect(card).toContainText('512 × 256, 360 frames, 120 frames per second in the file');
+  await card.getByRole('textbox', { name: 'Name' }).fill('Sela Orr');
+  await card.getByRole('button', { name: 'Use as reference' }).click();
+  await expect(card).toContainText('Without consent the footage must not be analysed');
+  await card.getByLabel('Capture rate').fill('240');
+  await expect(card).toContainText('Slow motion: the file plays 2.0 times slower than life');
+});
+
+test('a dropped file is taken like a chosen one', async ({ page, baseURL }) => {
+  await createSession(page, baseURL!, 'Dropped');
+  const card = page.getByTestId('intake-athlete');
+  const data = await page.evaluateHandle(() => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File(['not a video'], 'notes.txt', { type: 'text/plain' }));
+    return transfer;
+  });
+  await card.locator('.drop').dispatchEvent('drop', { dataTransfer: data });
+  await expect(card.getByRole('alert')).toContainText('“notes.txt” is not a video file');
+});

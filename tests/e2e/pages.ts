@@ -1,0 +1,35 @@
+import type { Page } from '@playwright/test';
+import path from 'node:path';
+import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
+
+export const fixtureClip = (name: string): string => path.join(import.meta.dirname, '..', 'fixtures', 'clips', name);
+
+/** Errors of a page that a user would not see but that mean something is broken. */
+export function watchErrors(page: Page): string[] {
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  page.on('console', (message) => {
+    if (message.type() === 'error') errors.push(message.text());
+  });
+  return errors;
+}
+
+/** The numbers carried by the coded pictures that both panes show in one turn of the page; null where none can be read. */
+export async function codesInPanes(page: Page): Promise<{ athlete: number | null; reference: number | null }> {
+  const [athlete, reference] = await page.locator('.panes canvas').evaluateAll(
+    (canvases, { bits, block, width, height, lines }) => (canvases as HTMLCanvasElement[]).map((canvas) => {
+      const context = canvas.getContext('2d')!;
+      const scale = Math.min(canvas.width / width, canvas.height / height);
+      const left = (canvas.width - width * scale) / 2;
+      const top = (canvas.height - height * scale) / 2;
+      return lines.map((line) =>
+        Array.from({ length: bits }, (_, k) => {
+          const at = context.getImageData(Math.round(left + (k + 0.5) * block * scale), Math.round(top + (line + 0.5) * block * scale), 1, 1).data;
+          return at[1]!;
+        }),
+      );
+    }),
+    { bits: BITS, block: BLOCK, ...CODED, lines: [ROWS.bits, ROWS.complement] },
+  );
+  return { athlete: readCode(athlete![0]!, athlete![1]!), reference: readCode(reference![0]!, reference![1]!) };
+}
