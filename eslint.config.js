@@ -17,8 +17,8 @@ const MAY_IMPORT = {
   app: ['core', 'movements', 'state', 'stage', 'ui'],
   server: [],
   demo: ['core', 'movements', 'formats'],
-  bench: ['core', 'movements', 'formats', 'demo'],
-  tests: ['core', 'movements', 'formats', 'report', 'server', 'demo'],
+  bench: ['core', 'movements', 'formats', 'media', 'demo', 'tests'],
+  tests: ['core', 'movements', 'formats', 'media', 'report', 'server', 'demo'],
   scripts: [],
 };
 /** @param {readonly string[]} everywhere what every layer may import besides */
@@ -78,7 +78,7 @@ export default tseslint.config(
   },
   {
     // Tests beside the code share fixtures.
-    files: ['src/**/*.test.ts'],
+    files: ['src/**/*.test.ts', 'server/**/*.test.ts'],
     rules: { 'boundaries/dependencies': layerRule(['tests']) },
   },
   { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly' } } },

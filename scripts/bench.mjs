@@ -3,7 +3,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import path from 'node:path';
-import { installChromium, installPackages, prepareModels, root, run } from './setup.mjs';
+import { installTestTools, installPackages, prepareModels, root, run } from './setup.mjs';
 
 const folder = path.join(root, 'bench');
 const all = readdirSync(folder).filter((name) => existsSync(path.join(folder, name, 'run.ts')));
@@ -14,7 +14,7 @@ if (unknown.length > 0) {
   process.exit(2);
 }
 installPackages();
-installChromium();
+installTestTools();
 prepareModels();
 run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn']);
 for (const name of wanted.length > 0 ? wanted : all) {

@@ -28,17 +28,20 @@ export function installPackages() {
 
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
-/** Installs Debian's Chromium where there is none. */
-export function installChromium() {
-  if (existsSync(CHROMIUM)) return;
-  console.log('Installing Chromium ...');
+const onPath = (name) => (process.env.PATH ?? '').split(path.delimiter).some((folder) => existsSync(path.join(folder, name)));
+
+/** Installs Debian's Chromium, and ffmpeg for the test clips, where they are missing. */
+export function installTestTools() {
+  const missing = [...(existsSync(CHROMIUM) ? [] : ['chromium', 'fonts-dejavu-core']), ...(onPath('ffmpeg') && onPath('ffprobe') ? [] : ['ffmpeg'])];
+  if (missing.length === 0) return;
+  console.log(`Installing ${missing.join(', ')} ...`);
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
   const apt = (...args) => {
     const [command, ...rest] = [...sudo, 'apt-get', ...args];
     run(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
   };
   apt('update', '-qq');
-  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-dejavu-core');
+  apt('install', '-y', '-qq', '--no-install-recommends', ...missing);
 }
 
 /** Model bundles and the WebAssembly runtime that the application serves. */

@@ -3,10 +3,10 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { installChromium, installPackages, prepareModels, root, run } from './setup.mjs';
+import { installTestTools, installPackages, prepareModels, root, run } from './setup.mjs';
 
 installPackages();
-installChromium();
+installTestTools();
 prepareModels();
 
 let passed = 0;

@@ -2,12 +2,15 @@ import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import { conversionRoutes, Conversions } from './conversions';
 
 export interface Folders {
   /** The built application. */
   readonly dist: string;
   /** Demo clips and session. */
   readonly demo: string;
+  /** What the browser cannot decode is converted here. */
+  readonly conversions?: Conversions;
 }
 
 /**
@@ -47,6 +50,7 @@ export function createApp(folders: Folders): Express {
     next();
   });
   app.use('/demo-data', express.static(folders.demo, { index: false, fallthrough: false, acceptRanges: true }));
+  app.use('/conversions', conversionRoutes(folders.conversions ?? new Conversions()));
   app.use(express.static(folders.dist, { index: false, maxAge: '1h' }));
   app.get('/{*page}', async (request: Request, response: Response, next: NextFunction) => {
     // A missing file is a missing file, not the application.

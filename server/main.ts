@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { createApp } from './app';
+import { Conversions } from './conversions';
 
 /** tsx server/main.ts [--port N] [--open-at PATH]: serves the built application on this machine only. */
 const root = path.join(import.meta.dirname, '..');
@@ -21,7 +22,8 @@ if (!existsSync(path.join(dist, 'index.html'))) {
   process.exit(2);
 }
 
-const server = createApp({ dist, demo: path.join(root, 'demo', 'clips') }).listen(port, '127.0.0.1', () => {
+const conversions = new Conversions();
+const server = createApp({ dist, demo: path.join(root, 'demo', 'clips'), conversions }).listen(port, '127.0.0.1', () => {
   const address = server.address() as AddressInfo;
   console.log(`Proud Falcon is running. Open http://127.0.0.1:${address.port}${option('open-at') ?? '/'} in a browser.`);
 });
@@ -29,3 +31,6 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken; set PORT to another one.` : error.message);
   process.exit(1);
 });
+for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+  process.on(signal, () => void conversions.endAll().then(() => process.exit(0)));
+}

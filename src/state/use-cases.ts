@@ -5,6 +5,7 @@ import { repairSideSwaps } from '../core/points/side-swaps';
 import { clearPoint, interpolateBetweenHands, mergeFound, placePoint } from '../core/points/track';
 import { newSession, type Decision, type Note, type Session } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
+import { convertClip, type ConvertIssue } from '../media/convert-clip';
 import { openClipSource } from '../media/clip-source';
 import { findPoints, type FindIssue, type PoseSetting } from '../media/find-points';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
@@ -74,6 +75,18 @@ export async function probeFile(file: File): Promise<Result<ProbedFile, IntakeIs
   if (!source.ok) return source;
   source.value.close();
   return ok({ file, index: source.value.index });
+}
+
+export { canConvert } from '../media/convert-clip';
+
+/** Has a clip that the browser cannot decode converted on the server; nothing of the session changes. */
+export async function convertFile(file: File): Promise<Result<File, ConvertIssue>> {
+  const job = startJob(`convert-${file.name}`, `Converting ${file.name}`);
+  try {
+    return await convertClip(file, { signal: job.signal, onProgress: (share) => job.progress(100 * share, 100) });
+  } finally {
+    job.end();
+  }
 }
 
 export interface IntakeAnswers {

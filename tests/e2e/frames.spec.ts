@@ -1,15 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import { addClip, createSession, goToStep, shownFrame } from '../../demo/drive-job';
-import { codesInPanes, fixtureClip } from './pages';
+import { codesInPanes, dice, fixtureClip } from './pages';
 
 const FRAMES = { athlete: 360, reference: 300 } as const;
 type Role = keyof typeof FRAMES;
-
-/** Numbers from 0 to 1, the same in every run (Park and Miller 1988). */
-function dice(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 48271) % 2147483647) / 2147483647;
-}
 
 async function shownBoth(page: Page): Promise<{ frames: Record<Role, number>; codes: Record<Role, number | null> }> {
   // Label and picture are set in the same turn; two equal readings mean that nothing is under way.

@@ -30,7 +30,7 @@ test('what the container says is shown, and consent is asked before a clip is us
   await createSession(page, baseURL!, 'Consent');
   const card = page.getByTestId('intake-reference');
   await card.locator('input[type=file]').setInputFiles(fixtureClip('coded-vp9-120.webm'));
-  await expect(card).toContainText('512 × 256, 360 frames, 120 frames per second in the file');
+  await expect(card).toContainText('512 × 288, 360 frames, 120 frames per second in the file');
   await card.getByRole('textbox', { name: 'Name' }).fill('Sela Orr');
   await card.getByRole('button', { name: 'Use as reference' }).click();
   await expect(card).toContainText('Without consent the footage must not be analysed');
@@ -48,4 +48,13 @@ test('a dropped file is taken like a chosen one', async ({ page, baseURL }) => {
   });
   await card.locator('.drop').dispatchEvent('drop', { dataTransfer: data });
   await expect(card.getByRole('alert')).toContainText('“notes.txt” is not a video file');
+});
+
+test('a clip that the browser cannot decode is converted on request, with every frame', async ({ page, baseURL }) => {
+  await createSession(page, baseURL!, 'Converted');
+  const card = page.getByTestId('intake-athlete');
+  await card.locator('input[type=file]').setInputFiles(fixtureClip('unknown-codec.mp4'));
+  await card.getByRole('button', { name: 'Convert it on this machine' }).click();
+  await expect(card).toContainText('unknown-codec.mp4: 512 × 288, 10 frames, 30 frames per second in the file');
+  await expect(card.getByRole('alert')).toHaveCount(0);
 });

@@ -33,3 +33,9 @@ export async function codesInPanes(page: Page): Promise<{ athlete: number | null
   );
   return { athlete: readCode(athlete![0]!, athlete![1]!), reference: readCode(reference![0]!, reference![1]!) };
 }
+
+/** Numbers from 0 to 1, the same in every run (Park and Miller 1988). */
+export function dice(seed: number): () => number {
+  let state = seed;
+  return () => (state = (state * 48271) % 2147483647) / 2147483647;
+}

@@ -13,7 +13,7 @@ export function JobBar(): ReactNode {
       <div key={job.id} className="job" role="status">
         <span>{job.label}</span>
         <LinearProgress variant={job.all === 0 ? 'indeterminate' : 'determinate'} value={share} sx={{ flex: 1 }} aria-label={job.label} />
-        <span>{job.all === 0 ? 'starting' : `${job.done} of ${job.all}${left === null ? '' : `, ${Math.ceil(left)} s left`}`}</span>
+        <span>{job.all === 0 ? 'starting' : `${Math.round(share)} %${left === null ? '' : `, ${Math.ceil(left)} s left`}`}</span>
         <Button onClick={job.cancel}>Cancel</Button>
       </div>
     );

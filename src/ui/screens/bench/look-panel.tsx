@@ -3,19 +3,19 @@ import BuildOutlinedIcon from '@mui/icons-material/BuildOutlined';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { Note } from '../../../core/model/session';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { edit } from '../../../state/document-store';
 import { addNote } from '../../../state/use-cases';
 import { useView } from '../../../state/view-store';
+import { useCommittedText } from '../../components/use-committed-text';
 
 /** First impressions before any number, and notes stamped with clip and frame. */
 export function LookPanel({ derived }: { readonly derived: Derived }): ReactNode {
   const { session } = derived;
-  const [text, setText] = useState(session.impressions);
-  useEffect(() => setText(session.impressions), [session.impressions]);
+  const impressions = useCommittedText(session.impressions, (text) => edit((s) => { s.impressions = text; }));
   const view = useView();
   const active = derived[view.activeRole]?.clip;
   const note = (kind: Note['kind']): void => {
@@ -27,9 +27,7 @@ export function LookPanel({ derived }: { readonly derived: Derived }): ReactNode
         label="First impressions"
         multiline
         minRows={4}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={() => text !== session.impressions && edit((s) => { s.impressions = text; })}
+        {...impressions}
       />
       <div style={{ display: 'flex', gap: 8 }}>
         <Button variant="outlined" startIcon={<ThumbUpOffAltIcon />} onClick={() => note('good')} disabled={!active}>Good here (G)</Button>
@@ -48,6 +46,10 @@ export function LookPanel({ derived }: { readonly derived: Derived }): ReactNode
 
 function NoteRow({ note, derived }: { readonly note: Note; readonly derived: Derived }): ReactNode {
   const clip = derived.session.clips.find((c) => c.id === note.clipId);
+  const words = useCommittedText(note.text, (text) => edit((s) => {
+    const kept = s.notes.find((n) => n.id === note.id);
+    if (kept) kept.text = text;
+  }));
   return (
     <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginBottom: 6 }}>
       <Button onClick={() => clip && player.goTo(clip.role, note.frame)}>{clip?.role ?? 'gone'} {note.frame + 1}</Button>
@@ -55,12 +57,8 @@ function NoteRow({ note, derived }: { readonly note: Note; readonly derived: Der
         variant="standard"
         fullWidth
         placeholder="What is it?"
-        defaultValue={note.text}
         slotProps={{ htmlInput: { 'aria-label': 'Note' } }}
-        onBlur={(event) => {
-          const text = event.target.value;
-          if (text !== note.text) edit((s) => { s.notes.find((n) => n.id === note.id)!.text = text; });
-        }}
+        {...words}
       />
       <Button onClick={() => edit((s) => { s.notes = s.notes.filter((n) => n.id !== note.id); })}>Remove</Button>
     </div>

@@ -10,7 +10,7 @@ import { useId, useRef, useState, type DragEvent, type ReactNode } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { performerSchema, sideSchema, viewKindSchema, type Clip, type Role } from '../../../core/model/clip';
-import { addClip, changeClip, probeFile, type ProbedFile } from '../../../state/use-cases';
+import { addClip, canConvert, changeClip, convertFile, probeFile, type ProbedFile } from '../../../state/use-cases';
 import { RoleName } from '../../components/role-name';
 
 const formSchema = z.object({
@@ -23,6 +23,9 @@ const formSchema = z.object({
   captureRate: z.number({ error: 'Give frames per second, for example 120.' }).positive('Give frames per second, for example 120.').max(10000),
 });
 type FormValues = z.infer<typeof formSchema>;
+
+/** What the server may be able to read where the browser cannot. */
+const NEEDS_CONVERSION: ReadonlySet<string> = new Set(['unknown-codec', 'not-a-video']);
 
 const TITLE: Readonly<Record<Role, string>> = { athlete: 'Athlete', reference: 'Reference' };
 
@@ -42,6 +45,7 @@ function defaults(clip: Clip | null, probed: ProbedFile | null): FormValues {
 export function ClipIntake({ role, clip }: { readonly role: Role; readonly clip: Clip | null }): ReactNode {
   const [probed, setProbed] = useState<ProbedFile | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [convertible, setConvertible] = useState<File | null>(null);
   const [reading, setReading] = useState(false);
   const [over, setOver] = useState(false);
   const inputId = useId();
@@ -52,10 +56,20 @@ export function ClipIntake({ role, clip }: { readonly role: Role; readonly clip:
     setReading(true);
     const result = await probeFile(file);
     setReading(false);
+    setConvertible(null);
     if (result.ok) {
       setProblem(null);
       setProbed(result.value);
-    } else setProblem(result.issue.message);
+      return;
+    }
+    setProblem(result.issue.message);
+    if (NEEDS_CONVERSION.has(result.issue.code) && (await canConvert())) setConvertible(file);
+  };
+  const convert = async (file: File): Promise<void> => {
+    setConvertible(null);
+    const converted = await convertFile(file);
+    if (converted.ok) await take(converted.value);
+    else setProblem(converted.issue.message);
   };
   const onDrop = (event: DragEvent): void => {
     event.preventDefault();
@@ -86,7 +100,11 @@ export function ClipIntake({ role, clip }: { readonly role: Role; readonly clip:
           />
         </div>
       </div>
-      {problem && <Alert severity="warning" sx={{ mt: 1 }} onClose={() => setProblem(null)}>{problem}{clip ? ' The clip that was here stays.' : ''}</Alert>}
+      {problem && (
+        <Alert severity="warning" sx={{ mt: 1 }} onClose={() => setProblem(null)}>{problem}{clip ? ' The clip that was here stays.' : ''}
+          {convertible && <div><Button variant="outlined" sx={{ mt: 1 }} onClick={() => void convert(convertible)}>Convert it on this machine</Button></div>}
+        </Alert>
+      )}
       {(probed || clip) && <ClipForm key={probed ? `file-${probed.file.name}-${probed.file.lastModified}` : clip!.id} role={role} clip={clip} probed={probed} onDone={() => setProbed(null)} onProblem={setProblem} />}
     </section>
   );

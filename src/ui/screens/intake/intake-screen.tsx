@@ -1,43 +1,40 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { edit } from '../../../state/document-store';
 import { clipOf, useDerived } from '../../../state/derived';
+import { useCommittedText } from '../../components/use-committed-text';
 import { ClipIntake } from './clip-intake';
+
+const isDays = (text: string): boolean => /^\s*\d{0,4}\s*$/.test(text);
 
 /** Who, which movement, which clips: asked once, changed at any time. */
 export function IntakeScreen(): ReactNode {
   const { session, movement } = useDerived();
-  const [days, setDays] = useState(session.daysToCompetition === null ? '' : String(session.daysToCompetition));
-  const daysInvalid = days !== '' && !/^\d{1,4}$/.test(days);
+  const name = useCommittedText(session.name, (text) => {
+    if (text.trim()) edit((s) => { s.name = text.trim(); });
+  });
+  const days = useCommittedText(session.daysToCompetition === null ? '' : String(session.daysToCompetition), (text) => {
+    if (isDays(text)) edit((s) => { s.daysToCompetition = text.trim() === '' ? null : Number(text); });
+  });
   return (
     <main className="page">
       <div className="inner">
         <section style={{ display: 'flex', gap: 16, flexWrap: 'wrap', alignItems: 'flex-start', marginBottom: 16 }}>
           <TextField
             label="Session name"
-            defaultValue={session.name}
             slotProps={{ htmlInput: { maxLength: 120 } }}
-            onBlur={(event) => {
-              const name = event.target.value.trim();
-              if (name && name !== session.name) edit((s) => { s.name = name; });
-            }}
+            {...name}
             sx={{ minWidth: 320 }}
           />
           <TextField label="Movement" value={`${movement.sport}: ${movement.name}`} slotProps={{ input: { readOnly: true } }} sx={{ minWidth: 220 }} />
           <TextField
             label="Days to the next competition"
-            value={days}
-            error={daysInvalid}
-            helperText={daysInvalid ? `“${days}” is not a number of days; leave it empty when there is none.` : 'Empty: no competition near'}
-            onChange={(event) => setDays(event.target.value)}
-            onBlur={() => {
-              if (daysInvalid) return;
-              const value = days === '' ? null : Number(days);
-              if (value !== session.daysToCompetition) edit((s) => { s.daysToCompetition = value; });
-            }}
+            {...days}
+            error={!isDays(days.value)}
+            helperText={isDays(days.value) ? 'Empty: no competition near' : `“${days.value}” is not a number of days; leave it empty when there is none.`}
           />
         </section>
         <div className="columns">

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { format } from 'date-fns';
 import type { ReactNode } from 'react';
+import type { Judged } from '../../../core/assessment/state';
 import { cautionsFor } from '../../../core/assessment/cautions';
 import { draftCorrection } from '../../../core/coaching/correction';
 import { momentsOf } from '../../../core/model/movement';
@@ -41,6 +42,9 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
   const stills = useStills(derived);
   const momentName = (id: string): string => movement.moments.find((m) => m.id === id)!.name;
   const strengths = judged.filter((j) => j.state === 'strength');
+  const onTarget = judged.filter((j) => j.state === 'on-target');
+  const nameOf = ({ measure }: Judged): string => `${measure.name}, ${momentName(momentsOf(measure)[0]!).toLowerCase()}`;
+  const numbersOf = (j: Judged): string => `${readingText(j.athlete).value} ${readingText(j.athlete).plusMinus}${j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}`;
   const unmeasured = judged.filter((j) => j.state === 'not-measurable');
   const minor = athlete?.clip.performer.minor ?? false;
   return (
@@ -68,7 +72,8 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
       </section>
       <section>
         <h2>Keep</h2>
-        {strengths.length === 0 ? <p>No strength stands clear of the measuring error.</p> : <ul>{strengths.map((j) => <li key={j.measure.id}>{j.measure.name}, {momentName(momentsOf(j.measure)[0]!).toLowerCase()}: {readingText(j.athlete).value} {readingText(j.athlete).plusMinus}{j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}</li>)}</ul>}
+        {strengths.length + onTarget.length === 0 && <p>Nothing stands clear of the measuring error.</p>}
+        <ul>{strengths.map((j) => <li key={j.measure.id}><strong>{nameOf(j)}</strong>: {numbersOf(j)}</li>)}{onTarget.map((j) => <li key={j.measure.id}>Good as it is: {nameOf(j)}, {numbersOf(j)}</li>)}</ul>
       </section>
       <section>
         <h2>Moments</h2>

@@ -1,0 +1,165 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { makeCodedClip, ffmpeg, type CodedClip } from '../tests/fixtures/coded-clips';
+import { createApp } from './app';
+import { Conversions, DEFAULT_LIMITS } from './conversions';
+
+jest.setTimeout(60_000);
+
+let folder: string;
+let server: Server;
+let address: string;
+let conversions: Conversions;
+const opened: Conversions[] = [];
+
+const leftovers = (): string[] => readdirSync(tmpdir()).filter((name) => name.startsWith('falcon-convert-'));
+let before: string[];
+
+async function serve(own: Conversions): Promise<{ server: Server; address: string }> {
+  opened.push(own);
+  const started = createServer(createApp({ dist: folder, demo: folder, conversions: own }));
+  await new Promise<void>((resolve) => started.listen(0, '127.0.0.1', resolve));
+  return { server: started, address: `http://127.0.0.1:${(started.address() as AddressInfo).port}/conversions` };
+}
+
+beforeAll(async () => {
+  before = leftovers();
+  folder = mkdtempSync(path.join(tmpdir(), 'falcon-clips-'));
+  conversions = new Conversions();
+  ({ server, address } = await serve(conversions));
+});
+afterAll(async () => {
+  await Promise.all(opened.map((each) => each.endAll()));
+  await new Promise((resolve) => server.close(resolve));
+  rmSync(folder, { recursive: true });
+});
+
+const post = (body: BodyInit, headers: Record<string, string> = { 'Content-Type': 'application/octet-stream' }): Promise<Response> => fetch(address, { method: 'POST', body, headers });
+type View = { id: string; state: string; progress: number; message: string };
+const view = async (id: string): Promise<View> => (await (await fetch(`${address}/${id}`)).json()) as View;
+
+async function finished(id: string): Promise<View> {
+  for (;;) {
+    const now = await view(id);
+    if (now.state === 'done' || now.state === 'failed') return now;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+}
+
+/** Presentation times of all frames, microseconds from the first. */
+function timesOf(file: string): number[] {
+  const text = execFileSync('ffprobe', ['-v', 'error', '-select_streams', 'v:0', '-show_entries', 'packet=pts_time', '-of', 'csv=p=0', file]).toString();
+  const times = text.trim().split('\n').map((line) => Math.round(Number(line.replace(',', '')) * 1e6)).sort((a, b) => a - b);
+  return times.map((t) => t - times[0]!);
+}
+
+const SOURCES: readonly CodedClip[] = [
+  { file: 'hevc-variable.mp4', codec: 'hevc', rate: 60, frames: 90, group: 60, size: '512x288', late: 0.4 },
+  { file: 'mjpeg.avi', codec: 'mjpeg', rate: 30, frames: 60, group: 1, size: '512x288' },
+];
+
+describe('converting', () => {
+  it.each(SOURCES)('keeps every frame of $file and its time', async (source) => {
+    const file = makeCodedClip(folder, source);
+    const begun = await post(readFileSync(file));
+    expect(begun.status).toBe(202);
+    const { id } = (await begun.json()) as View;
+    expect(await finished(id)).toMatchObject({ state: 'done', progress: 1 });
+    const clip = await fetch(`${address}/${id}/clip`);
+    expect(clip.headers.get('content-type')).toBe('video/mp4');
+    const result = path.join(folder, `${source.file}.out.mp4`);
+    writeFileSync(result, Buffer.from(await clip.arrayBuffer()));
+    const times = timesOf(result);
+    expect(times).toHaveLength(source.frames);
+    timesOf(file).forEach((time, i) => expect(Math.abs(times[i]! - time)).toBeLessThanOrEqual(20));
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    expect((await fetch(`${address}/${id}`)).status).toBe(404);
+  });
+
+  it('leaves nothing behind when it is cancelled in the middle', async () => {
+    const file = path.join(folder, 'long.mp4');
+    ffmpeg(['-f', 'lavfi', '-i', 'testsrc2=size=1280x720:rate=60:duration=20', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none', file]);
+    const { id } = (await (await post(readFileSync(file))).json()) as View;
+    while ((await view(id)).state !== 'converting') await new Promise((resolve) => setTimeout(resolve, 20));
+    expect((await fetch(`${address}/${id}`, { method: 'DELETE' })).status).toBe(204);
+    expect((await fetch(`${address}/${id}`)).status).toBe(404);
+    expect(leftovers()).toEqual(before);
+  });
+
+  it('refuses what is no video, and says so', async () => {
+    const { id } = (await (await post('This is a text.')).json()) as View;
+    const ended = await finished(id);
+    expect(ended.state).toBe('failed');
+    expect(ended.message).toMatch(/not a video file that can be converted/);
+    await conversions.end(id);
+    expect((await post('x', { 'Content-Type': 'text/html' })).status).toBe(415);
+  });
+
+  it('does not follow a playlist to other files', async () => {
+    const secret = makeCodedClip(folder, SOURCES[1]!);
+    for (const text of [`#EXTM3U\n#EXTINF:2,\n${secret}\n`, `ffconcat version 1.0\nfile '${secret}'\n`]) {
+      const { id } = (await (await post(text)).json()) as View;
+      expect((await finished(id)).state).toBe('failed');
+      await conversions.end(id);
+    }
+  });
+
+  it('takes no path from the client', async () => {
+    for (const id of ['..%2F..%2Fetc%2Fpasswd', '%2e%2e%2fclip', 'x'.repeat(500)]) {
+      expect((await fetch(`${address}/${id}/clip`)).status).toBe(404);
+    }
+  });
+
+  it('refuses another site', async () => {
+    expect((await post('x', { 'Content-Type': 'video/mp4', 'Sec-Fetch-Site': 'cross-site' })).status).toBe(403);
+  });
+
+  it('has bounds in size, also where no length is told, and in how many run at once', async () => {
+    const small = new Conversions({ ...DEFAULT_LIMITS, bytes: 1000 });
+    const other = await serve(small);
+    const stream = new ReadableStream({
+      start(controller) {
+        for (let i = 0; i < 4; i++) controller.enqueue(new Uint8Array(500));
+        controller.close();
+      },
+    });
+    const response = await fetch(other.address, { method: 'POST', body: stream, headers: { 'Content-Type': 'video/mp4' }, duplex: 'half' } as RequestInit);
+    expect(response.status).toBe(413);
+    expect(small.count).toBe(0);
+    await new Promise((resolve) => other.server.close(resolve));
+
+    const none = await serve(new Conversions({ ...DEFAULT_LIMITS, atOnce: 0 }));
+    expect((await fetch(none.address, { method: 'POST', body: 'x', headers: { 'Content-Type': 'video/mp4' } })).status).toBe(429);
+    await new Promise((resolve) => none.server.close(resolve));
+    expect(leftovers()).toEqual(before);
+  });
+
+  it('ends a conversion that takes too long', async () => {
+    const slow = new Conversions({ ...DEFAULT_LIMITS, time: 50 });
+    const other = await serve(slow);
+    const { id } = (await (await fetch(other.address, { method: 'POST', body: readFileSync(path.join(folder, 'long.mp4')), headers: { 'Content-Type': 'video/mp4' } })).json()) as View;
+    for (;;) {
+      const now = (await (await fetch(`${other.address}/${id}`)).json()) as View;
+      if (now.state === 'failed') {
+        expect(now.message).toMatch(/took too long/);
+        break;
+      }
+      await new Promise((resolve) => setTimeout(resolve, 30));
+    }
+    await slow.endAll();
+    await new Promise((resolve) => other.server.close(resolve));
+  });
+
+  it('says what to install where there is no ffmpeg', async () => {
+    const other = await serve(new Conversions(DEFAULT_LIMITS, 'no-such-ffmpeg'));
+    const response = await fetch(other.address, { method: 'POST', body: 'x', headers: { 'Content-Type': 'video/mp4' } });
+    expect(response.status).toBe(501);
+    expect(((await response.json()) as { message: string }).message).toMatch(/apt install ffmpeg/);
+    expect(await (await fetch(other.address)).json()).toMatchObject({ available: false });
+    await new Promise((resolve) => other.server.close(resolve));
+  });
+});

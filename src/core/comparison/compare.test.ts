@@ -1,0 +1,51 @@
+import { stickClip } from '../../../tests/fixtures/stick-performance';
+import { measureSchema } from '../model/movement';
+import type { Clip } from '../model/clip';
+import { preparePerformance, type Performance } from '../performance/performance';
+import { mergeFound, type FoundPoints } from '../points/track';
+import type { Measured } from '../reading';
+import { compareMeasure, differenceSd } from './compare';
+
+const reading = (sd: number, alikeSd: number): Measured => ({ measurable: true, value: 1, sd, alikeSd, unit: 'deg', provenance: { clipId: 'c', frames: [0], points: [] } });
+
+const knee = measureSchema.parse({
+  id: 'knee', name: 'Knee', kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', region: 'legs',
+  plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 2,
+});
+
+/** A knee found by the finder on every frame. */
+function foundKnee(change: Partial<Clip>): Performance {
+  const clip = stickClip(change);
+  const frames = clip.frameTimes.length;
+  const at = (x: number, y: number) => ({ x, y, confidence: 0.9 });
+  const points = { 'left-shoulder': at(110, 20), 'left-hip': at(100, 100), 'left-knee': at(130, 180), 'left-ankle': at(100, 260) } as FoundPoints;
+  const track = mergeFound({}, frames, new Map(Array.from({ length: frames }, (_, i) => [i, points])));
+  return preparePerformance(clip, track, { one: { frame: 10 } }, 20);
+}
+
+describe('the deviation of a difference', () => {
+  // JCGM 100:2008, 5.2.2 (from memory): u^2(a - b) = u^2(a) + u^2(b) - 2 r u(a) u(b) for correlated inputs.
+  it('joins independent errors in quadrature', () => {
+    expect(differenceSd(reading(3, 0), reading(4, 0), true)).toBeCloseTo(5, 12);
+    expect(differenceSd(reading(5, 3), reading(5, 3), false)).toBeCloseTo(Math.sqrt(50), 12);
+  });
+
+  it('leaves out what is alike in both', () => {
+    expect(differenceSd(reading(5, 3), reading(5, 3), true)).toBeCloseTo(Math.sqrt(32), 12);
+    expect(differenceSd(reading(3, 3), reading(3, 3), true)).toBe(0);
+  });
+
+  it('keeps the part of one that the other has not: a point placed by hand shares nothing with a found one', () => {
+    expect(differenceSd(reading(5, 3), reading(1, 0), true)).toBeCloseTo(Math.sqrt(26), 12);
+  });
+
+  it('takes errors as alike only when both cameras see the same side from about the same direction', () => {
+    const athlete = foundKnee({});
+    const same = compareMeasure(knee, athlete, foundKnee({ id: 'other' }));
+    const otherSide = compareMeasure(knee, athlete, foundKnee({ travel: 'left' }));
+    const turned = compareMeasure(knee, athlete, foundKnee({ view: { kind: 'side', offPlaneDegrees: 25 } }));
+    expect(same.plusMinus!).toBeGreaterThan(0);
+    expect(otherSide.plusMinus!).toBeGreaterThan(1.05 * same.plusMinus!);
+    expect(turned.plusMinus!).toBeGreaterThan(1.05 * same.plusMinus!);
+  });
+});

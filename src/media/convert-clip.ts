@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { fail, ok, type Issue, type Result } from '../core/result';
+
+export type ConvertIssue = Issue<'no-converter' | 'conversion-failed' | 'cancelled'>;
+
+export interface ConvertOptions {
+  readonly signal: AbortSignal;
+  /** Share done, 0..1: the upload is the first tenth. */
+  readonly onProgress: (share: number) => void;
+}
+
+const conversionSchema = z.object({ id: z.string(), state: z.enum(['uploading', 'converting', 'done', 'failed']), progress: z.number(), message: z.string() });
+const refusalSchema = z.object({ message: z.string() });
+const UPLOAD_SHARE = 0.1;
+const POLL_MS = 250;
+
+/** Whether the server can convert clips that the browser cannot decode. */
+export async function canConvert(): Promise<boolean> {
+  const response = await fetch('/conversions').catch(() => null);
+  if (!response?.ok) return false;
+  const body = z.object({ available: z.boolean() }).safeParse(await response.json().catch(() => null));
+  return body.success && body.data.available;
+}
+
+/**
+ * Has the server make an H.264 copy of a clip with every frame and its time kept, in short groups of pictures. Nothing is
+ * kept on the server; cancelling ends the work there.
+ * @returns the copy, named after the clip
+ */
+export async function convertClip(file: File, { signal, onProgress }: ConvertOptions): Promise<Result<File, ConvertIssue>> {
+  const failed = (message: string): Result<never, ConvertIssue> => fail('conversion-failed', `\u201c${file.name}\u201d was not converted. ${message}`);
+  let id: string | null = null;
+  try {
+    const begun = await fetch('/conversions', { method: 'POST', body: file, headers: { 'Content-Type': 'application/octet-stream' }, signal });
+    const body: unknown = await begun.json().catch(() => null);
+    if (!begun.ok) {
+      const refusal = refusalSchema.safeParse(body);
+      const message = refusal.success ? refusal.data.message : `The server answered ${begun.status}.`;
+      return begun.status === 501 ? fail('no-converter', message) : failed(message);
+    }
+    id = conversionSchema.parse(body).id;
+    for (;;) {
+      const now = conversionSchema.parse(await (await fetch(`/conversions/${id}`, { signal })).json());
+      onProgress(UPLOAD_SHARE + (1 - UPLOAD_SHARE) * now.progress);
+      if (now.state === 'failed') return failed(now.message);
+      if (now.state === 'done') break;
+      await new Promise((resolve) => setTimeout(resolve, POLL_MS));
+    }
+    const clip = await (await fetch(`/conversions/${id}/clip`, { signal })).blob();
+    id = null;
+    return ok(new File([clip], file.name.replace(/\.[^.]*$/, '') + '.mp4', { type: 'video/mp4', lastModified: file.lastModified }));
+  } catch (error) {
+    if (signal.aborted) return fail('cancelled', `Converting \u201c${file.name}\u201d was cancelled; what was there before is kept.`);
+    return failed(`The connection to the server broke off (${error instanceof Error ? error.message : String(error)}). Is it still running?`);
+  } finally {
+    if (id !== null) void fetch(`/conversions/${id}`, { method: 'DELETE' }).catch(() => undefined);
+  }
+}

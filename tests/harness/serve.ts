@@ -1,0 +1,22 @@
+import type { AddressInfo } from 'node:net';
+import path from 'node:path';
+import { build } from 'vite';
+import { createApp } from '../../server/app';
+
+const root = path.join(import.meta.dirname, '..', '..');
+
+/** Builds the harness page and serves it with clips from a folder under `/demo-data`. */
+export async function serveHarness(clips: string): Promise<{ address: string; stop: () => void }> {
+  const dist = path.join(root, 'test-results', 'harness');
+  await build({
+    configFile: false,
+    root: import.meta.dirname,
+    publicDir: false,
+    worker: { format: 'es' },
+    build: { outDir: dist, emptyOutDir: true, target: 'es2023' },
+    logLevel: 'error',
+  });
+  const server = createApp({ dist, demo: clips }).listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  return { address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, stop: () => void server.close() };
+}
