@@ -23,6 +23,8 @@ const CROP_MARGIN = 1.45;
 let landmarker: PoseLandmarker | null = null;
 /** Whether every frame is looked at twice. */
 let twice = false;
+/** Frames looked at so far. */
+let count = 0;
 const canvas = new OffscreenCanvas(CROP_PIXELS, CROP_PIXELS);
 const context = canvas.getContext('2d', { alpha: false })!;
 /** Where the person was in the frame before. */
@@ -38,11 +40,16 @@ interface Turn {
 }
 
 const UPRIGHT: Turn = { mirrored: false, tilt: 0 };
+const TILT = 8;
 /**
  * Two looks that differ as much as a body still looks natural: what the model owes to the way a body faces and leans falls
- * out of their average, and where they disagree the point is doubtful.
+ * out of their average, and where they disagree the point is doubtful. The lean changes sides from frame to frame, so that
+ * smoothing averages four ways of looking.
  */
-const TWO_LOOKS: readonly Turn[] = [{ mirrored: false, tilt: -8 }, { mirrored: true, tilt: 8 }];
+const twoLooks = (count: number): readonly Turn[] => {
+  const tilt = count % 2 === 0 ? -TILT : TILT;
+  return [{ mirrored: false, tilt }, { mirrored: true, tilt: -tilt }];
+};
 
 function detect({ frame, rotation, width, height }: Picture, crop: Crop, { mirrored, tilt }: Turn = UPRIGHT): FoundPoints | null {
   const scale = CROP_PIXELS / crop.size;
@@ -71,7 +78,7 @@ function detect({ frame, rotation, width, height }: Picture, crop: Crop, { mirro
 
 /** One upright look at a fitting crop, or at the accurate setting two that lean and face differently. */
 function lookAt(picture: Picture, crop: Crop): readonly FoundPoints[] {
-  return (twice ? TWO_LOOKS : [UPRIGHT]).map((turn) => detect(picture, crop, turn)).filter((look) => look !== null);
+  return (twice ? twoLooks(count++) : [UPRIGHT]).map((turn) => detect(picture, crop, turn)).filter((look) => look !== null);
 }
 
 /** A square round a person with room for the next frame's movement. */

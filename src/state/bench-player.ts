@@ -1,4 +1,4 @@
-import { lockedMap, matchedMap, type TimeMap } from '../core/timing/time-map';
+import { lockedMap, matchedMap, offsetMap, type TimeMap } from '../core/timing/time-map';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { momentTimes, type Performance } from '../core/performance/performance';
 import type { Movement } from '../core/model/movement';
@@ -66,8 +66,9 @@ export class BenchPlayer {
   timeMap(): TimeMap | null {
     const { clips } = this;
     if (!clips?.athlete || !clips.reference) return null;
-    const { mode, lockMoment } = useView.getState();
+    const { mode, lockMoment, offset } = useView.getState();
     if (mode === 'free') return null;
+    if (mode === 'offset') return offsetMap(offset);
     const first = momentTimes(clips.athlete);
     const second = momentTimes(clips.reference);
     const order = clips.movement.moments.map((m) => m.id);
@@ -130,11 +131,53 @@ export class BenchPlayer {
     this.request({ ...(this.target ?? shown), [active.clip.id]: this.clampFrame(active, this.pendingFrame(active.clip.id) + by) });
   }
 
+  /** Keeps both clips together in real time as they stand now. */
+  lockAsTheyStand(): void {
+    const { athlete, reference } = this.clips ?? {};
+    if (!athlete || !reference) return;
+    const at = (performance: Performance): number => timeAtFrame(performance.times, this.pendingFrame(performance.clip.id));
+    setView({ mode: 'offset', offset: at(reference) - at(athlete) });
+  }
+
+  /** Brings the other clip to the same moment as the active one, by the moments marked in both, and locks both there. */
+  catchUp(): void {
+    const { athlete, reference, movement } = this.clips ?? {};
+    if (!athlete || !reference || !movement) return;
+    const map = matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference));
+    if (!map.ok) return notify('info', map.issue.message);
+    const { activeRole } = useView.getState();
+    const active = this.performanceOf(activeRole)!;
+    const time = timeAtFrame(active.times, this.pendingFrame(active.clip.id));
+    const [first, second] = activeRole === 'athlete' ? [time, map.value.map(time)] : [map.value.inverse(time), time];
+    setView({ mode: 'offset', offset: second - first });
+    this.goTo(activeRole, this.pendingFrame(active.clip.id));
+  }
+
+  /** Moves the reference against the athlete by frames (fractions too) of the reference; both stay locked. */
+  nudge(frames: number): void {
+    const { athlete, reference } = this.clips ?? {};
+    if (!athlete || !reference) return;
+    if (useView.getState().mode !== 'offset') this.lockAsTheyStand();
+    setView({ offset: useView.getState().offset + frames * reference.interval });
+    this.goTo('athlete', this.pendingFrame(athlete.clip.id));
+  }
+
+  /** Real times of the leading clip between which it plays. */
+  private playedTimes(master: Performance): { from: number; to: number } {
+    const end = master.times[master.times.length - 1]!;
+    const { region } = useView.getState();
+    const times = momentTimes(master);
+    const from = region ? times[region.from] : undefined;
+    const to = region ? times[region.to] : undefined;
+    return from !== undefined && to !== undefined && to > from ? { from, to } : { from: 0, to: end };
+  }
+
   play(): void {
     const master = this.clips?.athlete ?? this.clips?.reference;
     if (!master || useView.getState().playing) return;
-    const shown = useView.getState().shown[master.clip.id] ?? 0;
-    this.clock = timeAtFrame(master.times, shown >= master.times.length - 1 ? 0 : shown);
+    const now = timeAtFrame(master.times, this.pendingFrame(master.clip.id));
+    const { from, to } = this.playedTimes(master);
+    this.clock = now < from - 1e-9 || now >= to - 1e-9 ? from : now;
     this.lastTick = performance.now();
     setView({ playing: true });
     requestAnimationFrame(this.tick);
@@ -145,14 +188,15 @@ export class BenchPlayer {
   }
 
   private readonly tick = (now: number): void => {
-    const { playing, speed } = useView.getState();
+    const { playing, speed, loop } = useView.getState();
     const role = this.clips?.athlete ? 'athlete' : 'reference';
     const master = this.performanceOf(role);
     if (!playing || !master) return;
     if (!this.busy) {
       this.clock += Math.min(LONGEST_TICK_SECONDS, Math.max(0, (now - this.lastTick) / 1000)) * speed;
       this.lastTick = now;
-      const end = master.times[master.times.length - 1]!;
+      const { from, to: end } = this.playedTimes(master);
+      if (loop && this.clock >= end) this.clock = from;
       const frame = nearestFrame(master.times, Math.min(this.clock, end));
       const next = this.framesFor(role, frame);
       const other = this.performanceOf(role === 'athlete' ? 'reference' : 'athlete');

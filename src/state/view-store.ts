@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import type { MatchMode } from '../core/timing/time-map';
 
-export const SPEEDS = [0.125, 0.25, 0.5, 1] as const;
+export const SPEEDS = [0.0625, 0.125, 0.25, 0.5, 1, 2] as const;
 export type Speed = (typeof SPEEDS)[number];
 
 /** What is on the screen right now; none of it is part of the document or of its history. */
@@ -12,7 +12,12 @@ export interface ViewState {
   readonly mode: MatchMode;
   /** Moment at which the clips are together in locked mode. */
   readonly lockMoment: string | null;
+  /** Reference time minus athlete time, seconds, where the clips are locked as they stand. */
+  readonly offset: number;
   readonly playing: boolean;
+  /** Moments between which it plays; null plays the whole clip. */
+  readonly region: { readonly from: string; readonly to: string } | null;
+  readonly loop: boolean;
   readonly speed: Speed;
   readonly overlays: boolean;
   readonly followBody: boolean;
@@ -26,7 +31,10 @@ export const useView = create<ViewState>(() => ({
   activeRole: 'athlete',
   mode: 'matched',
   lockMoment: null,
+  offset: 0,
   playing: false,
+  region: null,
+  loop: false,
   speed: 0.25,
   overlays: true,
   followBody: true,

@@ -41,14 +41,14 @@ interface FoundError {
  * clips' errors at matched times, the rest is alike. The side turned away from the camera is less sure.
  */
 const FOUND_ERROR: Readonly<Record<string, { readonly near: FoundError; readonly far: FoundError }>> = {
-  shoulder: { near: { random: 0.0075, alike: 0.008 }, far: { random: 0.007, alike: 0.012 } },
-  elbow: { near: { random: 0.0075, alike: 0.01 }, far: { random: 0.02, alike: 0.015 } },
-  wrist: { near: { random: 0.006, alike: 0.002 }, far: { random: 0.01, alike: 0.01 } },
-  hip: { near: { random: 0.007, alike: 0.007 }, far: { random: 0.007, alike: 0.012 } },
-  knee: { near: { random: 0.004, alike: 0.004 }, far: { random: 0.006, alike: 0.005 } },
-  ankle: { near: { random: 0.005, alike: 0.006 }, far: { random: 0.005, alike: 0.006 } },
-  heel: { near: { random: 0.005, alike: 0.012 }, far: { random: 0.006, alike: 0.013 } },
-  'foot-index': { near: { random: 0.007, alike: 0.013 }, far: { random: 0.01, alike: 0.012 } },
+  shoulder: { near: { random: 0.008, alike: 0.008 }, far: { random: 0.007, alike: 0.012 } },
+  elbow: { near: { random: 0.0055, alike: 0.009 }, far: { random: 0.01, alike: 0.012 } },
+  wrist: { near: { random: 0.0045, alike: 0.003 }, far: { random: 0.007, alike: 0.012 } },
+  hip: { near: { random: 0.006, alike: 0.007 }, far: { random: 0.006, alike: 0.012 } },
+  knee: { near: { random: 0.0035, alike: 0.003 }, far: { random: 0.005, alike: 0.005 } },
+  ankle: { near: { random: 0.0045, alike: 0.006 }, far: { random: 0.0045, alike: 0.006 } },
+  heel: { near: { random: 0.004, alike: 0.012 }, far: { random: 0.006, alike: 0.013 } },
+  'foot-index': { near: { random: 0.006, alike: 0.013 }, far: { random: 0.011, alike: 0.012 } },
 };
 /** Points without an entry: hands and face. */
 const OTHER_ERROR = { near: { random: 0.008, alike: 0.012 }, far: { random: 0.012, alike: 0.014 } };

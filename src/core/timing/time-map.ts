@@ -1,7 +1,7 @@
 import { fail, ok, type Issue, type Result } from '../result';
 
 /** How the second clip follows the first. */
-export type MatchMode = 'locked' | 'matched' | 'free';
+export type MatchMode = 'locked' | 'matched' | 'offset' | 'free';
 
 /** Real time of each marked moment in one clip. */
 export type MomentTimes = Readonly<Record<string, number>>;
@@ -72,3 +72,6 @@ export function lockedMap(moment: string, first: MomentTimes, second: MomentTime
   }
   return ok({ through: [moment], skipped: [], map: (t) => t - a + b, inverse: (t) => t - b + a, rateAt: () => 1 });
 }
+
+/** Locked as they stand: both run in real time, the second clip ahead by a fixed time (seconds) of its own clock. */
+export const offsetMap = (offset: number): TimeMap => ({ through: [], skipped: [], map: (t) => t + offset, inverse: (t) => t - offset, rateAt: () => 1 });

@@ -30,6 +30,12 @@ export function useBenchKeys(derived: Derived): void {
     if (useView.getState().playing) player.pause();
     else player.play();
   }, options);
+  useHotkeys('alt+right', () => player.nudge(1), options);
+  useHotkeys('alt+left', () => player.nudge(-1), options);
+  useHotkeys('alt+shift+right', () => player.nudge(0.1), options);
+  useHotkeys('alt+shift+left', () => player.nudge(-0.1), options);
+  useHotkeys('c', () => player.catchUp());
+  useHotkeys('l', () => setView({ loop: !useView.getState().loop }));
   useHotkeys('pagedown', () => goToMoment(derived, 1), options);
   useHotkeys('pageup', () => goToMoment(derived, -1), options);
   useHotkeys('a', () => setView({ activeRole: useView.getState().activeRole === 'athlete' ? 'reference' : 'athlete' }));

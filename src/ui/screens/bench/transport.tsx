@@ -17,9 +17,11 @@ import type { MatchMode } from '../../../core/timing/time-map';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { setView, SPEEDS, useView, type Speed } from '../../../state/view-store';
+import { signedMilliseconds } from '../../components/format';
 import { goToMoment } from './bench-keys';
+import { PlayMenu } from './play-menu';
 
-const SPEED_NAMES: Readonly<Record<string, string>> = { '0.125': '1/8 speed', '0.25': '1/4 speed', '0.5': '1/2 speed', '1': 'Full speed' };
+const SPEED_NAMES: Readonly<Record<string, string>> = { '0.0625': '1/16 speed', '0.125': '1/8 speed', '0.25': '1/4 speed', '0.5': '1/2 speed', '1': 'Full speed', '2': 'Double speed' };
 
 /** Stepping, playing, and how the two clips are matched. */
 export function Transport({ derived, currentMoment }: { readonly derived: Derived; readonly currentMoment: string | null }): ReactNode {
@@ -44,9 +46,10 @@ export function Transport({ derived, currentMoment }: { readonly derived: Derive
       </Select>
       <strong style={{ marginLeft: 8 }} data-testid="current-moment">{name ?? 'Before the first moment'}</strong>
       <span className="spacer" />
-      <Select value={view.mode} onChange={(event) => setView({ mode: event.target.value as MatchMode })} variant="standard" inputProps={{ 'aria-label': 'Matching' }}>
+      <Select value={view.mode} onChange={(event) => (event.target.value === 'offset' ? player.lockAsTheyStand() : setView({ mode: event.target.value as MatchMode }))} variant="standard" inputProps={{ 'aria-label': 'Matching' }}>
         <MenuItem value="matched">Matched in every phase</MenuItem>
         <MenuItem value="locked">Locked at a moment</MenuItem>
+        <MenuItem value="offset">Locked as they stand</MenuItem>
         <MenuItem value="free">Free</MenuItem>
       </Select>
       {view.mode === 'locked' && (
@@ -56,8 +59,9 @@ export function Transport({ derived, currentMoment }: { readonly derived: Derive
         </Select>
       )}
       <Tooltip title="How fast the reference runs while the athlete runs at the speed chosen">
-        <span className="rate">{rate === null ? (view.mode === 'free' ? '' : 'no common moment yet') : `reference at ${rate.toFixed(2)}`}</span>
+        <span className="rate">{rate === null ? (view.mode === 'free' ? '' : 'no common moment yet') : `reference ${view.mode === 'offset' ? `${signedMilliseconds(view.offset)}, ` : ''}at ${rate.toFixed(2)}`}</span>
       </Tooltip>
+      <PlayMenu derived={derived} />
       <Tooltip title="Follow the body, both at one size (B)">
         <ToggleButton value="follow" size="small" selected={view.followBody} onChange={() => setView({ followBody: !view.followBody })} aria-label="Follow the body"><CenterFocusStrongIcon fontSize="small" /></ToggleButton>
       </Tooltip>

@@ -1,0 +1,173 @@
+import { stickClip } from '../../tests/fixtures/stick-performance';
+import { preparePerformance } from '../core/performance/performance';
+import { ok } from '../core/result';
+import type { ClipSource } from '../media/clip-source';
+import { paceDelivery } from '../movements/pace-delivery';
+import { BenchPlayer } from './bench-player';
+import { setView, useView } from './view-store';
+
+const ATHLETE = stickClip({ id: 'a' });
+/** Half as many frames a second. */
+const REFERENCE = stickClip({ id: 'r', role: 'reference', frameTimes: Float64Array.from({ length: 31 }, (_, i) => i * 20000), fileRate: 50, captureRate: 50 });
+const marksOf = (...frames: number[]) => Object.fromEntries(paceDelivery.moments.slice(0, frames.length).map((m, i) => [m.id, { frame: frames[i]! }]));
+const athlete = preparePerformance(ATHLETE, {}, marksOf(4, 12, 30), 20);
+const reference = preparePerformance(REFERENCE, {}, marksOf(3, 9, 14), 20);
+
+/** Numbers from 0 to 1, the same in every run (Park and Miller 1988). */
+function dice(seed: number): () => number {
+  let state = seed;
+  return () => (state = (state * 48271) % 2147483647) / 2147483647;
+}
+
+/** A player with sources that take their time, and a record of every picture shown: frames of both panes. */
+function bench(seed = 7): { player: BenchPlayer; shown: [number, number][]; rest: () => Promise<void> } {
+  const player = new BenchPlayer();
+  const roll = dice(seed);
+  const panes = { a: -1, r: -1 };
+  const shown: [number, number][] = [];
+  let asked = 0;
+  const source = (): ClipSource => ({
+    index: null as never,
+    frame: async (i) => {
+      asked++;
+      await new Promise((resolve) => setTimeout(resolve, roll() * 4));
+      asked--;
+      return ok({ i, close: () => undefined } as unknown as VideoFrame);
+    },
+    close: () => undefined,
+  });
+  setView({ shown: { a: 0, r: 0 }, mode: 'matched', lockMoment: null, offset: 0, activeRole: 'athlete', region: null, loop: false });
+  player.setClips({ movement: paceDelivery, athlete, reference });
+  player.addSource('a', source());
+  player.addSource('r', source());
+  player.addPainter('a', (_, index) => (panes.a = index));
+  player.addPainter('r', (_, index) => {
+    panes.r = index;
+    // The second pane is painted last: now both show what belongs to one request.
+    shown.push([panes.a, panes.r]);
+  });
+  const rest = async (): Promise<void> => {
+    do await new Promise((resolve) => setTimeout(resolve, 8));
+    while (asked > 0);
+  };
+  return { player, shown, rest };
+}
+
+describe('the panes of the bench', () => {
+  it('never show two frames that do not belong together, however requests and decoders overlap', async () => {
+    const { player, shown, rest } = bench();
+    await rest();
+    shown.length = 0;
+    const roll = dice(11);
+    for (let act = 0; act < 120; act++) {
+      if (roll() < 0.6) player.stepBoth(roll() < 0.5 ? 1 : -1);
+      else player.goTo('athlete', Math.floor(roll() * 41));
+      if (roll() < 0.4) await new Promise((resolve) => setTimeout(resolve, roll() * 6));
+    }
+    await rest();
+    expect(shown.length).toBeGreaterThan(20);
+    for (const [a, r] of shown) expect(player.framesFor('athlete', a)).toEqual({ a, r });
+    const { shown: last } = useView.getState();
+    expect([last['a'], last['r']]).toEqual(shown[shown.length - 1]);
+  });
+
+  it('are matched at every moment and locked at one', () => {
+    const { player } = bench();
+    expect(player.framesFor('athlete', 12)).toEqual({ a: 12, r: 9 });
+    expect(player.framesFor('reference', 14)).toEqual({ a: 30, r: 14 });
+    setView({ mode: 'locked', lockMoment: paceDelivery.moments[1]!.id });
+    expect(player.framesFor('athlete', 12)).toEqual({ a: 12, r: 9 });
+    expect(player.framesFor('athlete', 30)).toEqual({ a: 30, r: 18 });
+  });
+
+  it('are brought to the same moment by catching up, and stay locked from there', async () => {
+    const { player, rest } = bench();
+    await rest();
+    setView({ mode: 'free', shown: { a: 30, r: 0 } });
+    player.catchUp();
+    await rest();
+    expect(useView.getState()).toMatchObject({ mode: 'offset', shown: { a: 30, r: 14 } });
+    expect(useView.getState().offset).toBeCloseTo(0.28 - 0.3, 9);
+    player.stepBoth(-10);
+    await rest();
+    expect(useView.getState().shown).toEqual({ a: 20, r: 9 });
+  });
+
+  it('are nudged against each other by frames and tenths', async () => {
+    const { player, rest } = bench();
+    await rest();
+    setView({ shown: { a: 10, r: 5 } });
+    player.lockAsTheyStand();
+    expect(useView.getState().offset).toBeCloseTo(0, 9);
+    player.nudge(1);
+    await rest();
+    expect(useView.getState().shown).toEqual({ a: 10, r: 6 });
+    for (let i = 0; i < 5; i++) player.nudge(-0.1);
+    await rest();
+    expect(useView.getState().offset).toBeCloseTo(0.01, 9);
+  });
+
+  it('step one alone after setting it free', async () => {
+    const { player, rest } = bench();
+    player.goTo('athlete', 12);
+    await rest();
+    player.stepOne(1);
+    await rest();
+    expect(useView.getState()).toMatchObject({ mode: 'free', shown: { a: 13, r: 9 } });
+  });
+});
+
+describe('playing', () => {
+  /** A clock that only the test moves. */
+  let now = 0;
+  let frames: ((time: number) => void)[] = [];
+  beforeEach(() => {
+    now = 0;
+    frames = [];
+    jest.spyOn(performance, 'now').mockImplementation(() => now);
+    (globalThis as { requestAnimationFrame?: unknown }).requestAnimationFrame = (call: (time: number) => void) => frames.push(call);
+  });
+  afterEach(() => jest.restoreAllMocks());
+
+  async function run(rest: () => Promise<void>, ticks: number, step = 10): Promise<void> {
+    for (let i = 0; i < ticks; i++) {
+      now += step;
+      for (const call of frames.splice(0)) call(now);
+      await rest();
+    }
+  }
+
+  it('keeps to the region, and begins again in a loop', async () => {
+    const { player, shown, rest } = bench();
+    await rest();
+    setView({ speed: 1, loop: true, region: { from: paceDelivery.moments[0]!.id, to: paceDelivery.moments[1]!.id }, shown: { a: 0, r: 0 } });
+    shown.length = 0;
+    player.play();
+    await run(rest, 40);
+    player.pause();
+    const a = shown.map(([frame]) => frame);
+    expect(Math.min(...a)).toBe(4);
+    expect(Math.max(...a)).toBeLessThanOrEqual(12);
+    expect(a.filter((frame, i) => i > 0 && frame < a[i - 1]!).length).toBeGreaterThanOrEqual(3);
+  });
+
+  it('stops at the end of the region without a loop', async () => {
+    const { player, rest } = bench();
+    await rest();
+    setView({ speed: 2, loop: false, region: { from: paceDelivery.moments[0]!.id, to: paceDelivery.moments[1]!.id }, shown: { a: 5, r: 4 } });
+    player.play();
+    await run(rest, 20);
+    expect(useView.getState()).toMatchObject({ playing: false, shown: { a: 12, r: 9 } });
+  });
+
+  it('takes the time that its speed says', async () => {
+    const { player, rest } = bench();
+    await rest();
+    setView({ speed: 0.25, loop: false, region: null, shown: { a: 0, r: 0 } });
+    player.play();
+    await run(rest, 40);
+    player.pause();
+    // 400 ms at a quarter: 100 ms, ten frames of a clip at 100 per second.
+    expect(useView.getState().shown['a']).toBe(10);
+  });
+});

@@ -1,0 +1,59 @@
+import TuneIcon from '@mui/icons-material/Tune';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import IconButton from '@mui/material/IconButton';
+import MenuItem from '@mui/material/MenuItem';
+import Popover from '@mui/material/Popover';
+import TextField from '@mui/material/TextField';
+import Tooltip from '@mui/material/Tooltip';
+import { useState, type ReactNode } from 'react';
+import { player } from '../../../state/bench-player';
+import type { Derived } from '../../../state/derived';
+import { setView, useView } from '../../../state/view-store';
+
+/** What is played, and bringing the two clips together by hand. */
+export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const region = useView((state) => state.region);
+  const loop = useView((state) => state.loop);
+  const { movement } = derived;
+  const moment = (which: 'from' | 'to', label: string): ReactNode => (
+    <TextField
+      select
+      label={label}
+      value={region?.[which] ?? ''}
+      sx={{ flex: 1 }}
+      onChange={(event) => {
+        const id = event.target.value;
+        const { moments } = movement;
+        if (id === '') return setView({ region: null });
+        const other = which === 'from' ? (region?.to ?? moments[moments.length - 1]!.id) : (region?.from ?? moments[0]!.id);
+        setView({ region: which === 'from' ? { from: id, to: other } : { from: other, to: id } });
+      }}
+    >
+      <MenuItem value="">{which === 'from' ? 'the beginning' : 'the end'}</MenuItem>
+      {movement.moments.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
+    </TextField>
+  );
+  const both = derived.athlete !== null && derived.reference !== null;
+  return (
+    <>
+      <Tooltip title="Playing and matching by hand"><IconButton aria-label="Playing and matching by hand" onClick={(event) => setAnchor(event.currentTarget)}><TuneIcon /></IconButton></Tooltip>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'top', horizontal: 'right' }} transformOrigin={{ vertical: 'bottom', horizontal: 'right' }}>
+        <div style={{ padding: 14, width: 380, display: 'grid', gap: 10 }}>
+          <div style={{ display: 'flex', gap: 8 }}>{moment('from', 'Play from')}{moment('to', 'Play to')}</div>
+          <FormControlLabel control={<Checkbox checked={loop} onChange={(event) => setView({ loop: event.target.checked })} />} label="Again and again (L)" />
+          <div>
+            <Button disabled={!both} onClick={() => player.catchUp()}>Catch up here (C)</Button>
+            <Button disabled={!both} onClick={() => player.lockAsTheyStand()}>Lock as they stand</Button>
+          </div>
+          <div style={{ display: 'flex', alignItems: 'center', gap: 6, fontSize: '.86rem' }}>
+            <span style={{ flex: 1 }}>Move the reference, frames</span>
+            {[-1, -0.1, 0.1, 1].map((by) => <Button key={by} disabled={!both} sx={{ minWidth: 44 }} aria-label={`Move the reference by ${by} frames`} onClick={() => player.nudge(by)}>{by > 0 ? `+${by}` : `\u2212${-by}`}</Button>)}
+          </div>
+        </div>
+      </Popover>
+    </>
+  );
+}
