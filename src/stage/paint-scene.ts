@@ -6,7 +6,10 @@ import { toPane, type Size, type Viewport } from './viewport';
 
 type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
-const WIDTH = { bone: 1.6, measure: 3, guide: 1.6 } as const;
+const ALPHA = { bone: 0.75, faint: 0.3, measure: 1, guide: 1 } as const;
+const WIDTH = { bone: 1.6, faint: 1, measure: 3, guide: 1.6 } as const;
+/** What was drawn for talking has neither performer's colour. */
+const DRAWN = '#f4f0d8';
 const FONT = '600 13px "Public Sans Variable", sans-serif';
 
 function stroke(context: Context, color: string, width: number, path: () => void): void {
@@ -44,20 +47,32 @@ export function paintScene(context: Context, scene: readonly Primitive[], role: 
       const from = place(shape.from);
       const to = place(shape.to);
       context.setLineDash(shape.weight === 'guide' ? [2, 4] : [...style.dash]);
-      context.globalAlpha = shape.weight === 'bone' ? 0.75 : 1;
+      context.globalAlpha = ALPHA[shape.weight];
       stroke(context, style.onPicture, WIDTH[shape.weight], () => {
         context.moveTo(from.x, from.y);
         context.lineTo(to.x, to.y);
       });
     } else if (shape.shape === 'arc') {
       const centre = place(shape.centre);
-      const start = viewport.mirrored ? Math.PI - shape.start : shape.start;
+      const turned = shape.start + viewport.turn;
+      const start = viewport.mirrored ? Math.PI - turned : turned;
       const sweep = viewport.mirrored ? -shape.sweep : shape.sweep;
       context.setLineDash([]);
       context.globalAlpha = 1;
       stroke(context, style.onPicture, 2.4, () =>
         context.arc(centre.x, centre.y, shape.radius * viewport.scale, start, start + sweep, sweep < 0),
       );
+    } else if (shape.shape === 'path') {
+      const points = shape.points.map(place);
+      context.setLineDash([]);
+      context.globalAlpha = 1;
+      context.lineJoin = 'round';
+      stroke(context, DRAWN, shape.thin ? 1.4 : 2.6, () => points.forEach((p, i) => (i === 0 ? context.moveTo(p.x, p.y) : context.lineTo(p.x, p.y))));
+    } else if (shape.shape === 'ring') {
+      const centre = place(shape.centre);
+      context.setLineDash([]);
+      context.globalAlpha = 1;
+      stroke(context, DRAWN, 2.6, () => context.arc(centre.x, centre.y, shape.radius * viewport.scale, 0, 2 * Math.PI));
     } else if (shape.shape === 'dot') {
       const at = place(shape.at);
       context.globalAlpha = 1;
@@ -74,6 +89,6 @@ export function paintScene(context: Context, scene: readonly Primitive[], role: 
   }
   // Values last, so that no line crosses a number.
   context.globalAlpha = 1;
-  for (const shape of scene) if (shape.shape === 'label') paintLabel(context, place(shape.at), shape.text, style.onPicture);
+  for (const shape of scene) if (shape.shape === 'label') paintLabel(context, place(shape.at), shape.text, shape.drawn ? DRAWN : style.onPicture);
   context.restore();
 }

@@ -2,9 +2,10 @@ import { useCallback, useEffect, useLayoutEffect, useRef, useState, type Pointer
 import type { Vec2 } from '../core/geometry/vec2';
 import type { Role } from '../core/model/clip';
 import type { Primitive } from '../core/overlay/scene';
+import type { GesturePhase } from './drawing-gesture';
 import { paintPicture } from './paint-picture';
 import { paintScene } from './paint-scene';
-import { fitPicture, followBody, panBy, toPane, toPicture, zoomAt, type Focus, type Size, type Viewport } from './viewport';
+import { fitPicture, followBody, panBy, toPane, toPicture, zoomAt, type Focus, type Showing, type Size, type Viewport } from './viewport';
 
 export interface HandlePoint extends Vec2 {
   readonly id: string;
@@ -12,7 +13,7 @@ export interface HandlePoint extends Vec2 {
 
 export interface PaneProps {
   readonly role: Role;
-  readonly picture: Size & { readonly rotation: 0 | 90 | 180 | 270; readonly mirrored: boolean };
+  readonly picture: Size & Showing & { readonly rotation: 0 | 90 | 180 | 270; readonly brightness: number; readonly contrast: number };
   /** What is drawn over a frame, and where its performer is. */
   readonly sceneAt: (frame: number) => readonly Primitive[];
   readonly focusAt: (frame: number) => Focus | null;
@@ -22,6 +23,8 @@ export interface PaneProps {
   readonly placing: string | null;
   readonly active: boolean;
   readonly followBody: boolean;
+  /** Laid over another pane: how much of the picture is seen; null for a pane of its own. */
+  readonly ghost: number | null;
   readonly label: string;
   readonly caption: ReactNode;
   /** Registers the function that shows a decoded frame. */
@@ -29,13 +32,15 @@ export interface PaneProps {
   readonly onActivate: () => void;
   readonly onMovePoint: (id: string, frame: number, at: Vec2) => void;
   readonly onViewportByHand: () => void;
+  /** Takes presses and drags in picture pixels instead of panning; null when nothing is being drawn. */
+  readonly onDraw: ((at: Vec2, phase: GesturePhase, frame: number) => void) | null;
 }
 
 /** How near a press must be to a point to take hold of it, pane pixels. */
 const GRAB = 16;
 const LOUPE = { radius: 58, zoom: 3 };
 
-type Drag = { kind: 'pan'; last: Vec2 } | { kind: 'point'; id: string; at: Vec2; moved: boolean };
+type Drag = { kind: 'draw' } | { kind: 'pan'; last: Vec2 } | { kind: 'point'; id: string; at: Vec2; moved: boolean };
 
 /** One clip's picture with its lines; zoom with the wheel, pan by dragging, points under a loupe. */
 export function Pane(props: PaneProps): ReactNode {
@@ -50,22 +55,27 @@ export function Pane(props: PaneProps): ReactNode {
   const viewportNow = useCallback((): Viewport => {
     const { picture, followBody: follow, focusAt } = current.current;
     const focus = follow && latest.current ? focusAt(latest.current.index) : null;
-    if (follow && focus) return followBody(focus, size, picture.mirrored);
-    return byHand.current ?? fitPicture(picture, size, picture.mirrored);
+    if (follow && focus) return followBody(focus, size, picture);
+    return (byHand.current && { ...byHand.current, mirrored: picture.mirrored, turn: picture.turn }) ?? fitPicture(picture, size, picture);
   }, [size]);
 
   const draw = useCallback((): void => {
-    const context = canvas.current?.getContext('2d', { alpha: false });
+    const context = canvas.current?.getContext('2d');
     if (!context) return;
     const ratio = window.devicePixelRatio;
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    context.fillStyle = '#171c20';
-    context.fillRect(0, 0, size.width, size.height);
+    const { role, picture, sceneAt, handlesAt, ghost } = current.current;
+    context.clearRect(0, 0, size.width, size.height);
+    if (ghost === null) {
+      context.fillStyle = '#171c20';
+      context.fillRect(0, 0, size.width, size.height);
+    }
     if (!latest.current) return;
-    const { role, picture, sceneAt, handlesAt } = current.current;
     const { frame, index } = latest.current;
     const viewport = viewportNow();
-    paintPicture(context, { frame, ...picture }, viewport, size);
+    context.globalAlpha = ghost ?? 1;
+    if (ghost !== 0) paintPicture(context, { frame, ...picture }, viewport, size);
+    context.globalAlpha = 1;
     paintScene(context, sceneAt(index), role, viewport, size);
     const held = drag.current?.kind === 'point' ? drag.current : null;
     for (const handle of handlesAt(index)) {
@@ -159,6 +169,10 @@ export function Pane(props: PaneProps): ReactNode {
     canvas.current!.setPointerCapture(event.pointerId);
     const at = pointerAt(event);
     const viewport = viewportNow();
+    if (props.onDraw) {
+      drag.current = { kind: 'draw' };
+      return props.onDraw(toPicture(viewport, size, at), 'press', latest.current.index);
+    }
     if (props.placing !== null) {
       drag.current = { kind: 'point', id: props.placing, at: toPicture(viewport, size, at), moved: true };
       return draw();
@@ -178,7 +192,9 @@ export function Pane(props: PaneProps): ReactNode {
     const held = drag.current;
     if (!held) return;
     const at = pointerAt(event);
-    if (held.kind === 'pan') {
+    if (held.kind === 'draw') {
+      if (latest.current) props.onDraw?.(toPicture(viewportNow(), size, at), 'drag', latest.current.index);
+    } else if (held.kind === 'pan') {
       const dx = at.x - held.last.x;
       const dy = at.y - held.last.y;
       if (Math.abs(dx) + Math.abs(dy) === 0) return;
@@ -189,15 +205,19 @@ export function Pane(props: PaneProps): ReactNode {
       draw();
     }
   };
-  const onPointerUp = (): void => {
+  const onPointerUp = (event: PointerEvent): void => {
     const held = drag.current;
     drag.current = null;
+    if (held?.kind === 'draw') {
+      if (latest.current) props.onDraw?.(toPicture(viewportNow(), size, pointerAt(event)), 'release', latest.current.index);
+      return;
+    }
     if (held?.kind === 'point' && held.moved && latest.current) props.onMovePoint(held.id, latest.current.index, held.at);
     else draw();
   };
 
   return (
-    <figure className={`pane ${props.role} ${props.active ? 'active' : ''}`} aria-label={props.label}>
+    <figure className={`pane ${props.role} ${props.active ? 'active' : ''} ${props.ghost === null ? '' : 'ghost'}`} aria-label={props.label}>
       <canvas
         ref={canvas}
         data-testid={`pane-${props.role}`}

@@ -2,11 +2,13 @@ import fc from 'fast-check';
 import { fitPicture, followBody, panBy, toPane, toPicture, zoomAt } from './viewport';
 
 const pane = { width: 460, height: 380 };
+const AS_FILMED = { mirrored: false, turn: 0 };
 const viewport = fc.record({
   x: fc.double({ min: 0, max: 1280, noNaN: true }),
   y: fc.double({ min: 0, max: 720, noNaN: true }),
   scale: fc.double({ min: 0.2, max: 10, noNaN: true }),
   mirrored: fc.boolean(),
+  turn: fc.double({ min: -0.8, max: 0.8, noNaN: true }),
 });
 const point = fc.record({ x: fc.double({ min: -100, max: 1400, noNaN: true }), y: fc.double({ min: -100, max: 900, noNaN: true }) });
 
@@ -31,7 +33,7 @@ describe('viewport', () => {
 
   it('moves the picture with the pointer while panning, mirrored or not', () => {
     for (const mirrored of [false, true]) {
-      const v = { x: 600, y: 300, scale: 2, mirrored };
+      const v = { x: 600, y: 300, scale: 2, mirrored, turn: 0.2 };
       const p = { x: 500, y: 200 };
       const before = toPane(v, pane, p);
       const after = toPane(panBy(v, 30, -12), pane, p);
@@ -41,14 +43,14 @@ describe('viewport', () => {
   });
 
   it('shows the whole picture when it fits it', () => {
-    const v = fitPicture({ width: 1280, height: 720 }, pane, false);
+    const v = fitPicture({ width: 1280, height: 720 }, pane, AS_FILMED);
     expect(toPane(v, pane, { x: 0, y: 0 }).x).toBeCloseTo(0, 9);
     expect(toPane(v, pane, { x: 1280, y: 720 }).x).toBeCloseTo(460, 9);
   });
 
   it('shows two performers at one size whatever their height in the picture', () => {
-    const tall = followBody({ x: 1, y: 1, height: 300 }, pane, false);
-    const small = followBody({ x: 1, y: 1, height: 120 }, pane, false);
+    const tall = followBody({ x: 1, y: 1, height: 300 }, pane, AS_FILMED);
+    const small = followBody({ x: 1, y: 1, height: 120 }, pane, AS_FILMED);
     expect(tall.scale * 300).toBeCloseTo(small.scale * 120, 9);
   });
 });

@@ -1,4 +1,4 @@
-import type { Vec2 } from '../core/geometry/vec2';
+import { rotate, type Vec2 } from '../core/geometry/vec2';
 
 /** Which part of the picture a pane shows: the picture position at the pane's middle and pane pixels per picture pixel. */
 export interface Viewport {
@@ -6,6 +6,8 @@ export interface Viewport {
   readonly y: number;
   readonly scale: number;
   readonly mirrored: boolean;
+  /** Radians by which the picture is turned clockwise, before it is mirrored. */
+  readonly turn: number;
 }
 
 export interface Size {
@@ -13,23 +15,33 @@ export interface Size {
   readonly height: number;
 }
 
-export const toPane = (v: Viewport, pane: Size, p: Vec2): Vec2 => ({
-  x: pane.width / 2 + (v.mirrored ? -1 : 1) * (p.x - v.x) * v.scale,
-  y: pane.height / 2 + (p.y - v.y) * v.scale,
-});
+export function toPane(v: Viewport, pane: Size, p: Vec2): Vec2 {
+  const d = rotate({ x: p.x - v.x, y: p.y - v.y }, v.turn);
+  return { x: pane.width / 2 + (v.mirrored ? -1 : 1) * d.x * v.scale, y: pane.height / 2 + d.y * v.scale };
+}
 
-export const toPicture = (v: Viewport, pane: Size, p: Vec2): Vec2 => ({
-  x: v.x + ((v.mirrored ? -1 : 1) * (p.x - pane.width / 2)) / v.scale,
-  y: v.y + (p.y - pane.height / 2) / v.scale,
-});
+/** A movement on the pane as a movement in the picture. */
+const inPicture = (v: Viewport, d: Vec2): Vec2 => rotate({ x: ((v.mirrored ? -1 : 1) * d.x) / v.scale, y: d.y / v.scale }, -v.turn);
+
+export function toPicture(v: Viewport, pane: Size, p: Vec2): Vec2 {
+  const d = inPicture(v, { x: p.x - pane.width / 2, y: p.y - pane.height / 2 });
+  return { x: v.x + d.x, y: v.y + d.y };
+}
+
+/** How a clip is shown, whatever part of it. */
+export interface Showing {
+  readonly mirrored: boolean;
+  readonly turn: number;
+}
 
 /** The whole picture, as large as it fits. */
-export function fitPicture(picture: Size, pane: Size, mirrored: boolean): Viewport {
+export function fitPicture(picture: Size, pane: Size, { mirrored, turn }: Showing): Viewport {
   return {
     x: picture.width / 2,
     y: picture.height / 2,
     scale: Math.min(pane.width / picture.width, pane.height / picture.height),
     mirrored,
+    turn,
   };
 }
 
@@ -44,9 +56,9 @@ const BODY_SHARE = 0.62;
 const BODY_REACH = 1.15;
 
 /** The performer in the middle at the same size in every pane, whatever the camera's distance. */
-export function followBody(focus: Focus, pane: Size, mirrored: boolean): Viewport {
+export function followBody(focus: Focus, pane: Size, { mirrored, turn }: Showing): Viewport {
   const scale = Math.min((BODY_SHARE * pane.height) / focus.height, pane.width / (BODY_REACH * focus.height));
-  return { x: focus.x, y: focus.y, scale, mirrored };
+  return { x: focus.x, y: focus.y, scale, mirrored, turn };
 }
 
 const SMALLEST_SCALE = 0.1;
@@ -61,5 +73,6 @@ export function zoomAt(v: Viewport, pane: Size, pointer: Vec2, factor: number): 
 }
 
 export function panBy(v: Viewport, dx: number, dy: number): Viewport {
-  return { ...v, x: v.x - ((v.mirrored ? -1 : 1) * dx) / v.scale, y: v.y - dy / v.scale };
+  const d = inPicture(v, { x: dx, y: dy });
+  return { ...v, x: v.x - d.x, y: v.y - d.y };
 }

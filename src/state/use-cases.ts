@@ -1,4 +1,5 @@
 import type { Clip, Performer, Role, View } from '../core/model/clip';
+import type { Drawing } from '../core/model/drawing';
 import type { PointId } from '../core/points/body-points';
 import { withoutImpossible } from '../core/points/plausible';
 import { repairSideSwaps } from '../core/points/side-swaps';
@@ -121,6 +122,9 @@ export async function addClip(
     frameTimes: index.frameTimes,
     fileRate: index.fileRate,
     mirrored: false,
+    levelDegrees: 0,
+    brightness: 1,
+    contrast: 1,
     ...answers,
   };
   setView({ shown: { ...useView.getState().shown, [clip.id]: 0 } });
@@ -177,6 +181,20 @@ export async function findPointsOf(clip: Clip, setting: PoseSetting): Promise<Re
   } finally {
     job.end();
   }
+}
+
+export function addDrawing(drawing: Omit<Drawing, 'id'>): string {
+  const id = newId();
+  edit((session) => {
+    session.drawings.push({ id, ...drawing });
+  });
+  return id;
+}
+
+export function changeDrawing(id: string, change: Partial<Drawing> | null): void {
+  edit((session) => {
+    session.drawings = change === null ? session.drawings.filter((d) => d.id !== id) : session.drawings.map((d) => (d.id === id ? { ...d, ...change } : d));
+  });
 }
 
 export function addNote(note: Omit<Note, 'id'>): void {

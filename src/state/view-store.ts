@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { Drawing, DrawingKind } from '../core/model/drawing';
 import type { MatchMode } from '../core/timing/time-map';
 
 export const SPEEDS = [0.0625, 0.125, 0.25, 0.5, 1, 2] as const;
@@ -22,9 +23,22 @@ export interface ViewState {
   readonly overlays: boolean;
   readonly followBody: boolean;
   readonly selectedMeasure: string | null;
-  readonly tool: 'move' | 'points';
+  /** What a press in a picture does. */
+  readonly tool: 'move' | 'points' | 'draw' | 'level';
+  readonly drawing: { readonly kind: DrawingKind; readonly span: Drawing['span']; readonly anchor: Drawing['anchor'] };
+  /** Body region of the pass under way. */
+  readonly pass: string | null;
   readonly helpOpen: boolean;
+  readonly layout: Layout;
+  /** How the reference is laid over the athlete. */
+  readonly ghost: { readonly opacity: number; readonly linesOnly: boolean; readonly anchor: GhostAnchor };
 }
+
+export const LAYOUTS = ['columns', 'rows', 'large', 'over'] as const;
+export type Layout = (typeof LAYOUTS)[number];
+/** Points at which two bodies can be laid on each other. */
+export const GHOST_ANCHORS = ['mid-hip', 'opposite-ankle', 'dominant-ankle', 'mid-shoulder'] as const;
+export type GhostAnchor = (typeof GHOST_ANCHORS)[number];
 
 export const useView = create<ViewState>(() => ({
   shown: {},
@@ -40,7 +54,11 @@ export const useView = create<ViewState>(() => ({
   followBody: true,
   selectedMeasure: null,
   tool: 'move',
+  drawing: { kind: 'line', span: 'frame', anchor: null },
+  pass: null,
   helpOpen: false,
+  layout: 'columns',
+  ghost: { opacity: 0.5, linesOnly: false, anchor: 'mid-hip' },
 }));
 
 export const setView = (patch: Partial<ViewState>): void => useView.setState(patch);

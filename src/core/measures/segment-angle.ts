@@ -1,5 +1,6 @@
 import { segmentAngle, wrapAngle, type AngleBase } from '../geometry/angle';
-import { distance } from '../geometry/vec2';
+import { levelOf } from '../calibration/level';
+import { distance, rotate, subtract } from '../geometry/vec2';
 import type { PointRef } from '../model/movement';
 import { drawAngle, type Primitive } from '../overlay/scene';
 import { segmentAngleSd } from '../uncertainty/propagate';
@@ -25,12 +26,12 @@ export function drawDirection(
   if (!a || !b) return [];
   const forward = performance.clip.travel === 'right' ? 1 : -1;
   const reach = distance(a, b);
-  const base = {
-    up: { x: a.x, y: a.y - reach },
-    down: { x: a.x, y: a.y + reach },
-    forward: { x: a.x + forward * reach, y: a.y },
-  }[against];
-  const up = { x: forward * (b.x - a.x), y: -(b.y - a.y) };
+  const level = levelOf(performance.clip);
+  // Up is up in the levelled picture, and drawn where that is in the picture as filmed.
+  const away = rotate({ up: { x: 0, y: -reach }, down: { x: 0, y: reach }, forward: { x: forward * reach, y: 0 } }[against], -level);
+  const base = { x: a.x + away.x, y: a.y + away.y };
+  const along = rotate(subtract(b, a), level);
+  const up = { x: forward * along.x, y: -along.y };
   const angle = segmentAngle({ x: 0, y: 0 }, up, against);
   return drawAngle(base, a, b, `${Math.round((angle * 180) / Math.PI)}\u00b0`, 'first');
 }

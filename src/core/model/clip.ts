@@ -49,6 +49,11 @@ export const clipSchema = z.object({
   travel: sideSchema,
   /** Shown as in a mirror, to put a left-hander beside a right-hander; measured values do not change. */
   mirrored: z.boolean(),
+  /** Degrees by which the picture is turned clockwise to be level; measured values follow it. */
+  levelDegrees: z.number().min(-45).max(45).default(0),
+  /** Only the picture on the screen: 1 is as filmed. */
+  brightness: z.number().min(0.5).max(4).default(1),
+  contrast: z.number().min(0.5).max(3).default(1),
 });
 export type Clip = z.infer<typeof clipSchema>;
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { BODY_POINTS } from '../points/body-points';
 import { clipSchema } from './clip';
+import { drawingSchema } from './drawing';
 
 const samples = <T extends object>(type: new (...args: never[]) => T) =>
   z.custom<T>((value) => value instanceof type, 'Samples are a list of numbers.');
@@ -24,6 +25,8 @@ export const noteSchema = z.object({
   text: z.string(),
   clipId: z.string(),
   frame: z.number(),
+  /** Body region of the pass in which it was noted. */
+  region: z.string().nullable().default(null),
 });
 export type Note = z.infer<typeof noteSchema>;
 
@@ -51,6 +54,9 @@ export const sessionSchema = z.object({
   cutoff: z.number().positive(),
   impressions: z.string(),
   notes: z.array(noteSchema),
+  drawings: z.array(drawingSchema).default([]),
+  /** Body regions to go through one at a time; null takes the movement's. */
+  passes: z.array(z.string().min(1).max(40)).nullable().default(null),
   decisions: z.array(decisionSchema),
   /** Measure ids of corrections in the analyst's own order; measures not named here follow by score. */
   order: z.array(z.string()),
@@ -74,6 +80,8 @@ export function newSession(id: string, name: string, movementId: string, created
     cutoff: DEFAULT_CUTOFF,
     impressions: '',
     notes: [],
+    drawings: [],
+    passes: null,
     decisions: [],
     order: [],
   };

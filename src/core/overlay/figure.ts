@@ -1,11 +1,15 @@
 import type { Performance } from '../performance/performance';
 import { BONES, JOINT_POINTS } from '../points/body-points';
+import { inRegion } from '../points/regions';
 import { UNSURE_CONFIDENCE } from '../points/point-error';
 import { ORIGIN } from '../points/track';
 import type { Primitive } from './scene';
 
-/** Bones and joints of the smoothed points at a frame, in picture pixels. */
-export function drawFigure(performance: Performance, frame: number): readonly Primitive[] {
+/**
+ * Bones and joints of the smoothed points at a frame, in picture pixels.
+ * @param lit a region to be drawn strong, the rest faint
+ */
+export function drawFigure(performance: Performance, frame: number, lit: string | null = null): readonly Primitive[] {
   const i = Math.min(performance.times.length - 1, Math.max(0, Math.round(frame)));
   const at = (id: (typeof JOINT_POINTS)[number]): { x: number; y: number } | null => {
     const series = performance.smoothed[id];
@@ -15,7 +19,8 @@ export function drawFigure(performance: Performance, frame: number): readonly Pr
   const bones = BONES.flatMap(([a, b]): Primitive[] => {
     const from = at(a);
     const to = at(b);
-    return from && to ? [{ shape: 'segment', from, to, weight: 'bone' }] : [];
+    const weight = lit === null ? 'bone' : inRegion(lit, a) && inRegion(lit, b) ? 'measure' : 'faint';
+    return from && to ? [{ shape: 'segment', from, to, weight }] : [];
   });
   const dots = JOINT_POINTS.flatMap((id): Primitive[] => {
     const point = at(id);

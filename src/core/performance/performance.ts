@@ -1,5 +1,6 @@
 import { unforeshorten } from '../calibration/view';
-import { midpoint } from '../geometry/vec2';
+import { levelOf } from '../calibration/level';
+import { midpoint, rotate } from '../geometry/vec2';
 import { farSide, type Clip } from '../model/clip';
 import type { PointRef } from '../model/movement';
 import { BODY_POINTS, type PointId } from '../points/body-points';
@@ -144,7 +145,7 @@ export function pictureAt(performance: Performance, ref: PointRef, frame: number
 }
 
 /**
- * A point of the movement in movement coordinates: pixels, x in the direction of travel, y up, lengths along the
+ * A point of the movement in movement coordinates: pixels, the picture levelled, x in the direction of travel, y up, lengths along the
  * plane stretched back by the camera's angle to it.
  * @param psi camera off the plane's normal, radians
  */
@@ -153,8 +154,7 @@ export function pointAt(performance: Performance, ref: PointRef, frame: number, 
   if (parts.length === 0 || parts.some((p) => p === null)) return null;
   const forward = performance.clip.travel === 'right' ? 1 : -1;
   const n = parts.length;
-  const x = parts.reduce((sum, p) => sum + p!.x, 0) / n;
-  const y = parts.reduce((sum, p) => sum + p!.y, 0) / n;
+  const { x, y } = rotate({ x: parts.reduce((sum, p) => sum + p!.x, 0) / n, y: parts.reduce((sum, p) => sum + p!.y, 0) / n }, levelOf(performance.clip));
   const variance = parts.reduce((sum, p) => sum + p!.sd ** 2, 0);
   const alikeVariance = parts.reduce((sum, p) => sum + p!.alike ** 2, 0);
   const sd = Math.sqrt(variance) / n;

@@ -1,10 +1,10 @@
-import { distance, midpoint } from '../geometry/vec2';
+import { distance } from '../geometry/vec2';
 import { bendOf, smoothestChoice } from '../signal/smoothest-choice';
 import { BODY_POINTS, type PointId } from './body-points';
 import type { FoundPoints } from './track';
 
 /** Distance between two looks, in standing heights, at which a point counts as half sure. */
-export const HALF_SURE = 0.02;
+export const HALF_SURE = 0.04;
 
 const LIMBS: readonly RegExp[] = [/hip|knee|ankle|heel|foot-index/, /shoulder|elbow|wrist|pinky|-index|thumb/, /eye|ear|mouth/];
 
@@ -42,10 +42,15 @@ function roughHeight(found: FoundPoints): number {
   return STANDING_SHARE * Math.max(extent(points.map((p) => p.x)), extent(points.map((p) => p.y)));
 }
 
+/** Weight of the second look in an average; the second finder errs less (`npm run bench points`). */
+const SECOND_WEIGHT = 0.6;
+/** What is left of the confidence of a point that only one look has seen. */
+const ONE_LOOK = 0.5;
+
 /**
- * Joins two looks at the same frame, one of them through a mirror and brought back: positions are averaged, and where
- * the looks disagree the confidence falls. A limb pair that the second look labels the other way round is turned to
- * agree with the first before averaging.
+ * Joins two looks at the same frame: positions are averaged, and where the looks disagree the confidence falls. A limb
+ * pair that the second look labels the other way round is turned to agree with the first before averaging. Points that
+ * the second finder does not know are at most half sure.
  */
 export function mergeLooks(first: FoundPoints, second: FoundPoints): FoundPoints {
   const turned = turnedTo(first, second);
@@ -53,9 +58,14 @@ export function mergeLooks(first: FoundPoints, second: FoundPoints): FoundPoints
   const merged: Partial<Record<PointId, FoundPoint>> = {};
   for (const id of BODY_POINTS) {
     const [a, b] = [first[id], turned[id]];
-    if (!a || !b) continue;
+    if (!a) continue;
+    if (!b) {
+      merged[id] = { ...a, confidence: a.confidence * ONE_LOOK };
+      continue;
+    }
     const agreement = 1 / (1 + (distance(a, b) / (HALF_SURE * height)) ** 2);
-    merged[id] = { ...midpoint(a, b), confidence: Math.min(a.confidence, b.confidence) * agreement };
+    const mean = (p: number, q: number): number => p * (1 - SECOND_WEIGHT) + q * SECOND_WEIGHT;
+    merged[id] = { x: mean(a.x, b.x), y: mean(a.y, b.y), confidence: Math.min(a.confidence, b.confidence) * agreement };
   }
   return merged;
 }
@@ -100,17 +110,20 @@ export function resolveLooks(looks: ReadonlyMap<number, readonly FoundPoints[]>)
   for (const [frame, [first, second]] of looks) {
     if (!first) continue;
     if (second) pairs.set(frame, [first, turnedTo(first, second)]);
-    joined.set(frame, second ? mergeLooks(first, second) : mapPoints(first, (p) => ({ ...p, confidence: p.confidence / 2 })));
+    joined.set(frame, second ? mergeLooks(first, second) : mapPoints(first, (p) => ({ ...p, confidence: p.confidence * ONE_LOOK })));
   }
   const heights = [...pairs.values()].map(([first]) => roughHeight(first)).sort((a, b) => a - b);
   const height = heights[heights.length >> 1];
   if (height === undefined) return joined;
   for (const ids of PARTS.flatMap((part) => SIDES.map((side) => BODY_POINTS.filter((id) => part.test(id) && side.test(id))))) {
-    const smoother = smootherLook(pairs, ids, height);
+    const known = ids.filter((id) => [...pairs.values()].some(([, second]) => second[id]));
+    if (known.length === 0) continue;
+    const smoother = smootherLook(pairs, known, height);
     for (const [frame, pair] of pairs) {
       const decide = (point: FoundPoint, id: PointId): FoundPoint => {
         if (point.confidence >= CONTRADICTED || !ids.includes(id)) return point;
-        const chosen = pair[smoother.get(frame)!]![id]!;
+        const chosen = pair[smoother.get(frame)!]![id];
+        if (!chosen) return point;
         return { x: chosen.x, y: chosen.y, confidence: Math.max(point.confidence, UNCHECKED * Math.min(1, chosen.confidence)) };
       };
       joined.set(frame, mapPoints(joined.get(frame)!, decide));

@@ -42,7 +42,7 @@ interface FoundError {
  */
 const FOUND_ERROR: Readonly<Record<string, { readonly near: FoundError; readonly far: FoundError }>> = {
   shoulder: { near: { random: 0.008, alike: 0.008 }, far: { random: 0.007, alike: 0.012 } },
-  elbow: { near: { random: 0.0055, alike: 0.009 }, far: { random: 0.01, alike: 0.012 } },
+  elbow: { near: { random: 0.0045, alike: 0.005 }, far: { random: 0.01, alike: 0.012 } },
   wrist: { near: { random: 0.0045, alike: 0.003 }, far: { random: 0.007, alike: 0.012 } },
   hip: { near: { random: 0.006, alike: 0.007 }, far: { random: 0.006, alike: 0.012 } },
   knee: { near: { random: 0.0035, alike: 0.003 }, far: { random: 0.005, alike: 0.005 } },

@@ -101,12 +101,12 @@ describe('two looks at a frame', () => {
   it('are averaged, and sure where they agree', () => {
     const second = Object.fromEntries(Object.entries(first).map(([id, p]) => [id, { ...p!, x: p!.x + 2 }])) as FoundPoints;
     const merged = mergeLooks(first, second);
-    expect(merged['left-knee']!.x).toBeCloseTo(first['left-knee']!.x + 1, 9);
+    expect(merged['left-knee']!.x).toBeCloseTo(first['left-knee']!.x + 0.6 * 2, 9);
     expect(merged['left-knee']!.confidence).toBeGreaterThan(0.7);
   });
 
-  it('are half sure at two hundredths of standing height', () => {
-    const second = { ...first, 'left-knee': { ...first['left-knee']!, x: first['left-knee']!.x + 0.02 * 0.9 * 240, confidence: 1 } };
+  it('are half sure at four hundredths of standing height', () => {
+    const second = { ...first, 'left-knee': { ...first['left-knee']!, x: first['left-knee']!.x + 0.04 * 0.9 * 240, confidence: 1 } };
     const merged = mergeLooks({ ...first, 'left-knee': { ...first['left-knee']!, confidence: 1 } }, second);
     expect(merged['left-knee']!.confidence).toBeCloseTo(0.5, 9);
   });
@@ -124,6 +124,13 @@ describe('two looks at a frame', () => {
     expect(resolved['left-elbow']!.x).toBeCloseTo(good.x, 9);
     expect(resolved['left-elbow']!.confidence).toBeCloseTo(0.27, 9);
     expect(resolved['left-knee']).toEqual({ ...looks.get(30)![0]!['left-knee']!, confidence: 0.9 });
+  });
+
+  it('leave points half sure that the second finder does not know', () => {
+    const { 'left-knee': _, ...second } = first;
+    const merged = mergeLooks(first, second);
+    expect(merged['left-knee']).toEqual({ ...first['left-knee']!, confidence: 0.45 });
+    expect(merged['right-knee']!.confidence).toBeCloseTo(0.9, 9);
   });
 
   it('of which there is only one are at most half sure', () => {

@@ -5,12 +5,14 @@ import { bodyHeightPixels } from './point-error';
 
 /** Points that the finder confuses together: a leg for the other leg, an arm for the other arm. */
 const GROUPS: readonly (readonly string[])[] = [
-  ['hip', 'knee', 'ankle', 'heel', 'foot-index'],
   ['shoulder', 'elbow', 'wrist', 'pinky', 'index', 'thumb'],
+  ['hip', 'knee', 'ankle', 'heel', 'foot-index'],
 ];
 
 /** Cost of contradicting the finder at a frame, in squared hundredths of standing height. */
 const DOUBT = 5;
+/** Cost of exchanging one group and not the other: a finder that takes a body for one facing the other way exchanges both. */
+const COUPLING = 8;
 /** No single step counts more than this, so that one wild point does not decide. */
 const MOST = 60;
 /** A frame counts as seen when at least half of a group's pairs are at least this sure. */
@@ -47,11 +49,11 @@ function seenFrames(pairs: readonly Pair[]): readonly number[] {
 }
 
 /** The smoothest labelling of a group through all frames: 1 where left and right must be exchanged. */
-function smoothestLabels(pairs: readonly Pair[], frames: number, unit: number): Uint8Array {
+function smoothestLabels(pairs: readonly Pair[], frames: number, unit: number, others: Uint8Array | null): Uint8Array {
   const seen = seenFrames(pairs);
   const labels = new Uint8Array(frames);
   if (seen.length < 3) return labels;
-  const choices = smoothestChoice({ frames: seen, cost: (_, choice) => DOUBT * choice, bend: (step) => bend(pairs, step, unit) });
+  const choices = smoothestChoice({ frames: seen, cost: (frame, choice) => DOUBT * choice + (others && others[frame] !== choice ? COUPLING : 0), bend: (step) => bend(pairs, step, unit) });
   seen.forEach((frame, n) => (labels[frame] = choices[n]!));
   // Frames between take the label that leaves their limbs nearest to where the seen frame before had them.
   for (let i = seen[0]! + 1; i < frames; i++) {
@@ -80,13 +82,15 @@ export function repairSideSwaps(track: Track): { readonly track: Track; readonly
   if (Number.isNaN(height)) return { track, changedFrames: 0 };
   const next: Partial<Record<PointId, PointSeries>> = { ...track };
   const changed = new Set<number>();
+  let before: Uint8Array | null = null;
   for (const group of GROUPS) {
     const ids = group
       .map((joint) => [`left-${joint}`, `right-${joint}`] as [PointId, PointId])
       .filter(([l, r]) => BODY_POINTS.includes(l) && track[l] && track[r]);
     if (ids.length === 0) continue;
     const pairs = ids.map(([l, r]): Pair => [track[l]!, track[r]!]);
-    const labels = smoothestLabels(pairs, pairs[0]![0].x.length, height / 100);
+    const labels = smoothestLabels(pairs, pairs[0]![0].x.length, height / 100, before);
+    before = labels;
     ids.forEach(([l, r], k) => {
       const [left, right] = pairs[k]!;
       const copy = (own: PointSeries, other: PointSeries): PointSeries => {

@@ -44,7 +44,7 @@ export function useBenchKeys(derived: Derived): void {
   const note = (kind: 'good' | 'work-on'): void => {
     const { activeRole, shown } = useView.getState();
     const clip = derived[activeRole]?.clip;
-    if (clip) addNote({ kind, text: '', clipId: clip.id, frame: shown[clip.id] ?? 0 });
+    if (clip) addNote({ kind, text: '', clipId: clip.id, frame: shown[clip.id] ?? 0, region: useView.getState().pass });
   };
   useHotkeys('g', () => note('good'));
   useHotkeys('w', () => note('work-on'));

@@ -15,7 +15,7 @@ import type { Step } from '../../../state/steps';
 import { movePoint } from '../../../state/use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { SessionFrame } from '../../components/session-frame';
-import { focusOf } from './focus';
+import { anchoredAt, focusOf, shownAs } from './focus';
 import { currentMomentOf } from './current-moment';
 import { LookPanel } from './look-panel';
 import { MatchPanel } from './match-panel';
@@ -25,6 +25,7 @@ import { MomentsPanel } from './moments-panel';
 import { BenchRibbons } from './bench-ribbons';
 import { Transport } from './transport';
 import { useBenchKeys } from './bench-keys';
+import { useDrawings } from './use-drawings';
 
 const ROLES: readonly Role[] = ['athlete', 'reference'];
 
@@ -45,6 +46,10 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [view.mode, view.lockMoment]);
   useEffect(() => () => player.pause(), []);
+  useEffect(() => {
+    // A tool belongs to its step.
+    setView({ tool: 'move', ...(step === 'look' ? {} : { pass: null }) });
+  }, [step]);
   useBenchKeys(derived);
   const currentMoment = currentMomentOf(derived, view.shown);
 
@@ -52,7 +57,7 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
     <SessionFrame step={step}>
       <main className="bench">
         <div className="stage">
-          <div className="panes">
+          <div className={`panes ${view.layout}`}>
             {ROLES.map((role) => {
               const performance = derived[role];
               return performance ? (
@@ -97,17 +102,22 @@ function ClipPane({ role, performance, placing, onPlaced, editing, measures }: C
   const followBody = useView((state) => state.followBody);
   const active = useView((state) => state.activeRole === role);
   const selected = useView((state) => state.selectedMeasure);
-  const focusAt = useMemo(() => focusOf(performance), [performance]);
+  const pass = useView((state) => state.pass);
+  const drawings = useDrawings(performance);
+  const layout = useView((state) => state.layout);
+  const ghost = useView((state) => state.ghost);
+  const over = layout === 'over';
+  const focusAt = useMemo(() => (over ? anchoredAt(performance, ghost.anchor) : focusOf(performance)), [performance, over, ghost.anchor]);
   const sceneAt = useCallback(
     (frame: number): readonly Primitive[] => {
-      if (!overlays) return [];
+      if (!overlays) return drawings.sceneAt(frame);
       const chosen = movement.measures.filter((m) =>
         selected ? m.id === selected : measures && momentsOf(m).some((id) => Math.round(performance.marks[id] ?? -1) === frame) && m.importance >= 0.5,
       );
       const drawable = chosen.filter((m) => judged.find((j) => j.measure.id === m.id)?.[role].measurable !== false);
-      return [...drawFigure(performance, frame), ...drawable.flatMap((m) => drawMeasure(m, performance, frame))];
+      return [...drawFigure(performance, frame, pass), ...drawable.flatMap((m) => drawMeasure(m, performance, frame)), ...drawings.sceneAt(frame)];
     },
-    [overlays, movement, selected, measures, performance, judged, role],
+    [overlays, movement, selected, measures, performance, judged, role, pass, drawings],
   );
   const handlesAt = useCallback(
     (frame: number) =>
@@ -125,13 +135,14 @@ function ClipPane({ role, performance, placing, onPlaced, editing, measures }: C
   return (
     <Pane
       role={role}
-      picture={{ width: clip.width, height: clip.height, rotation: clip.rotation, mirrored: clip.mirrored }}
+      picture={shownAs(clip)}
       sceneAt={sceneAt}
       focusAt={focusAt}
       handlesAt={handlesAt}
       placing={placing}
       active={active}
-      followBody={followBody}
+      followBody={followBody || over}
+      ghost={over && role === 'reference' ? (ghost.linesOnly ? 0 : ghost.opacity) : null}
       label={`${role}: ${clip.performer.name}`}
       caption={
         <>
@@ -146,6 +157,7 @@ function ClipPane({ role, performance, placing, onPlaced, editing, measures }: C
         onPlaced();
       }}
       onViewportByHand={() => setView({ followBody: false })}
+      onDraw={drawings.onDraw}
     />
   );
 }

@@ -1,3 +1,6 @@
+import { levelOf } from '../../../core/calibration/level';
+import type { PointRef } from '../../../core/model/movement';
+import type { Clip } from '../../../core/model/clip';
 import { pictureAt, type Performance } from '../../../core/performance/performance';
 
 /** Where a pane that follows the body looks at a frame. */
@@ -25,3 +28,23 @@ export function focusOf(performance: Performance): (frame: number) => BodyFocus 
     return { x: hip.x, y, height: performance.bodyHeight };
   };
 }
+
+/** A pane that is laid over another looks at the same point of both bodies in every frame. */
+export function anchoredAt(performance: Performance, anchor: PointRef): (frame: number) => BodyFocus | null {
+  const fallback = focusOf(performance);
+  return (frame) => {
+    const at = pictureAt(performance, anchor, frame);
+    return at && !Number.isNaN(performance.bodyHeight) ? { ...at, height: performance.bodyHeight } : fallback(frame);
+  };
+}
+
+/** A clip's picture with everything that was set about how it is shown. */
+export const shownAs = (clip: Clip) => ({
+  width: clip.width,
+  height: clip.height,
+  rotation: clip.rotation,
+  mirrored: clip.mirrored,
+  turn: levelOf(clip),
+  brightness: clip.brightness,
+  contrast: clip.contrast,
+});

@@ -1,12 +1,15 @@
+import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import type { Derived } from '../../../state/derived';
 import { changeClip } from '../../../state/use-cases';
+import { setView, useView } from '../../../state/view-store';
 import { RoleName } from '../../components/role-name';
 
 /** What must be equal before two pictures can be compared. */
@@ -25,6 +28,7 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
 }
 
 function ClipMatch({ clip }: { readonly clip: Clip }): ReactNode {
+  const levelling = useView((state) => state.tool === 'level');
   return (
     <section className="card" style={{ display: 'grid', gap: 10 }}>
       <Typography variant="h3" component="h2"><RoleName role={clip.role} name={clip.performer.name} /></Typography>
@@ -33,6 +37,12 @@ function ClipMatch({ clip }: { readonly clip: Clip }): ReactNode {
         <MenuItem value="left">To the left</MenuItem>
       </TextField>
       <FormControlLabel control={<Checkbox checked={clip.mirrored} onChange={(event) => changeClip(clip.id, { mirrored: event.target.checked })} />} label="Show mirrored" />
+      <div style={{ display: 'flex', gap: 8, alignItems: 'center', fontSize: '.86rem' }}>
+        <Button variant={levelling ? 'contained' : 'outlined'} onClick={() => setView({ tool: levelling ? 'move' : 'level' })}>{levelling ? 'Draw along a level or plumb line' : 'Level by a line'}</Button>
+        {clip.levelDegrees !== 0 && <span>turned by {clip.levelDegrees.toFixed(1)}° <Button onClick={() => changeClip(clip.id, { levelDegrees: 0 })}>As filmed</Button></span>}
+      </div>
+      <Shade label="Brightness" value={clip.brightness} most={4} onKeep={(brightness) => changeClip(clip.id, { brightness })} />
+      <Shade label="Contrast" value={clip.contrast} most={3} onKeep={(contrast) => changeClip(clip.id, { contrast })} />
       <TextField
         label="Capture rate, frames per second"
         type="number"
@@ -45,5 +55,28 @@ function ClipMatch({ clip }: { readonly clip: Clip }): ReactNode {
         }}
       />
     </section>
+  );
+}
+
+/** How light or hard a picture is shown; kept when the slider is let go. */
+function Shade({ label, value, most, onKeep }: { readonly label: string; readonly value: number; readonly most: number; readonly onKeep: (value: number) => void }): ReactNode {
+  const [moving, setMoving] = useState<number | null>(null);
+  return (
+    <div style={{ display: 'flex', alignItems: 'center', gap: 14, fontSize: '.86rem' }}>
+      <span style={{ width: 76 }}>{label}</span>
+      <Slider
+        size="small"
+        aria-label={label}
+        min={0.5}
+        max={most}
+        step={0.05}
+        value={moving ?? value}
+        onChange={(_, next) => setMoving(next as number)}
+        onChangeCommitted={(_, next) => {
+          setMoving(null);
+          if (next !== value) onKeep(next as number);
+        }}
+      />
+    </div>
   );
 }

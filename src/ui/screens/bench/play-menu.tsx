@@ -5,18 +5,24 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import Popover from '@mui/material/Popover';
+import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Tooltip from '@mui/material/Tooltip';
 import { useState, type ReactNode } from 'react';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
-import { setView, useView } from '../../../state/view-store';
+import { GHOST_ANCHORS, LAYOUTS, setView, useView, type GhostAnchor, type Layout } from '../../../state/view-store';
 
-/** What is played, and bringing the two clips together by hand. */
+const LAYOUT_NAMES: Readonly<Record<Layout, string>> = { columns: 'Side by side', rows: 'One above the other', large: 'The chosen one large', over: 'Laid over each other' };
+const ANCHOR_NAMES: Readonly<Record<GhostAnchor, string>> = { 'mid-hip': 'Hips', 'opposite-ankle': 'Ankle of the other side', 'dominant-ankle': 'Ankle of the dominant side', 'mid-shoulder': 'Shoulders' };
+
+/** What is played, how the panes lie, and bringing the two clips together by hand. */
 export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const region = useView((state) => state.region);
   const loop = useView((state) => state.loop);
+  const layout = useView((state) => state.layout);
+  const ghost = useView((state) => state.ghost);
   const { movement } = derived;
   const moment = (which: 'from' | 'to', label: string): ReactNode => (
     <TextField
@@ -39,11 +45,26 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
   const both = derived.athlete !== null && derived.reference !== null;
   return (
     <>
-      <Tooltip title="Playing and matching by hand"><IconButton aria-label="Playing and matching by hand" onClick={(event) => setAnchor(event.currentTarget)}><TuneIcon /></IconButton></Tooltip>
+      <Tooltip title="Playing, panes and matching by hand"><IconButton aria-label="Playing, panes and matching by hand" onClick={(event) => setAnchor(event.currentTarget)}><TuneIcon /></IconButton></Tooltip>
       <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'top', horizontal: 'right' }} transformOrigin={{ vertical: 'bottom', horizontal: 'right' }}>
         <div style={{ padding: 14, width: 380, display: 'grid', gap: 10 }}>
           <div style={{ display: 'flex', gap: 8 }}>{moment('from', 'Play from')}{moment('to', 'Play to')}</div>
           <FormControlLabel control={<Checkbox checked={loop} onChange={(event) => setView({ loop: event.target.checked })} />} label="Again and again (L)" />
+          <TextField select label="Panes" value={layout} onChange={(event) => setView({ layout: event.target.value as Layout })}>
+            {LAYOUTS.map((each) => <MenuItem key={each} value={each}>{LAYOUT_NAMES[each]}</MenuItem>)}
+          </TextField>
+          {layout === 'over' && (
+            <>
+              <TextField select label="Laid on each other at" value={ghost.anchor} onChange={(event) => setView({ ghost: { ...ghost, anchor: event.target.value as GhostAnchor } })}>
+                {GHOST_ANCHORS.map((each) => <MenuItem key={each} value={each}>{ANCHOR_NAMES[each]}</MenuItem>)}
+              </TextField>
+              <div style={{ display: 'flex', alignItems: 'center', gap: 14, fontSize: '.86rem' }}>
+                <span>How much of the reference</span>
+                <Slider size="small" aria-label="How much of the reference" disabled={ghost.linesOnly} min={0.1} max={1} step={0.05} value={ghost.opacity} onChange={(_, value) => setView({ ghost: { ...ghost, opacity: value as number } })} />
+              </div>
+              <FormControlLabel control={<Checkbox checked={ghost.linesOnly} onChange={(event) => setView({ ghost: { ...ghost, linesOnly: event.target.checked } })} />} label="Only the reference’s lines" />
+            </>
+          )}
           <div>
             <Button disabled={!both} onClick={() => player.catchUp()}>Catch up here (C)</Button>
             <Button disabled={!both} onClick={() => player.lockAsTheyStand()}>Lock as they stand</Button>

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { drawMeasure } from '../../../core/measures';
 import { momentsOf } from '../../../core/model/movement';
+import { drawDrawing, visibleAt } from '../../../core/overlay/drawing';
 import { drawFigure } from '../../../core/overlay/figure';
 import type { Performance } from '../../../core/performance/performance';
 import { paintPicture } from '../../../stage/paint-picture';
@@ -9,7 +10,7 @@ import { fitPicture, followBody } from '../../../stage/viewport';
 import type { Derived } from '../../../state/derived';
 import { notify } from '../../../state/notices';
 import { withStills } from '../../../state/report';
-import { focusOf } from '../bench/focus';
+import { focusOf, shownAs } from '../bench/focus';
 
 const STILL = { width: 560, height: 420 };
 /** Stills are drawn at twice their size, for paper. */
@@ -18,6 +19,7 @@ const DENSITY = 2;
 async function paintStills(derived: Derived, performance: Performance, signal: AbortSignal, done: (key: string, address: string) => void): Promise<void> {
   const { clip, marks } = performance;
   const { movement, judged } = derived;
+  const drawings = derived.session.drawings.filter((d) => d.clipId === clip.id);
   const focusAt = focusOf(performance);
   const marked = movement.moments.filter((m) => marks[m.id] !== undefined).sort((a, b) => marks[a.id]! - marks[b.id]!);
   const frames = marked.map((m) => Math.round(marks[m.id]!));
@@ -28,13 +30,13 @@ async function paintStills(derived: Derived, performance: Performance, signal: A
     const moment = marked[next++]!;
     if (signal.aborted) return;
     const focus = focusAt(index);
-    const viewport = focus ? followBody(focus, STILL, clip.mirrored) : fitPicture(clip, STILL, clip.mirrored);
+    const viewport = focus ? followBody(focus, STILL, shownAs(clip)) : fitPicture(clip, STILL, shownAs(clip));
     const measures = movement.measures.filter((m) => momentsOf(m)[0] === moment.id && m.importance >= 0.4 && judged.find((j) => j.measure.id === m.id)?.[clip.role].measurable);
     context.setTransform(DENSITY, 0, 0, DENSITY, 0, 0);
     context.fillStyle = '#171c20';
     context.fillRect(0, 0, STILL.width, STILL.height);
-    paintPicture(context, { frame, width: clip.width, height: clip.height, rotation: clip.rotation }, viewport, STILL);
-    paintScene(context, [...drawFigure(performance, index), ...measures.flatMap((m) => drawMeasure(m, performance, index))], clip.role, viewport, STILL);
+    paintPicture(context, { frame, ...shownAs(clip) }, viewport, STILL);
+    paintScene(context, [...drawFigure(performance, index), ...measures.flatMap((m) => drawMeasure(m, performance, index)), ...drawings.filter((d) => visibleAt(d, movement, performance, index)).flatMap((d) => drawDrawing(d, performance, index))], clip.role, viewport, STILL);
     const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.88 });
     if (!signal.aborted) done(`${clip.role}-${moment.id}`, URL.createObjectURL(blob));
   });

@@ -1,0 +1,26 @@
+import { z } from 'zod';
+import { BODY_POINTS } from '../points/body-points';
+
+const positionSchema = z.object({ x: z.number(), y: z.number() });
+
+export const DRAWING_KINDS = ['line', 'angle', 'circle', 'plumb', 'level', 'stroke', 'text'] as const;
+export type DrawingKind = (typeof DRAWING_KINDS)[number];
+
+/** How many presses a kind takes; a stroke takes a whole drag. */
+export const DRAWING_POSITIONS: Readonly<Record<DrawingKind, number>> = { line: 2, angle: 3, circle: 2, plumb: 1, level: 1, stroke: 2, text: 1 };
+
+/** Something drawn on a clip for talking about it; it is tied to frames and may move with a point. */
+export const drawingSchema = z.object({
+  id: z.string(),
+  clipId: z.string(),
+  kind: z.enum(DRAWING_KINDS),
+  /** Pixels of the picture as filmed, at the frame at which it was drawn. */
+  points: z.array(positionSchema).min(1).max(2000),
+  frame: z.number().int().nonnegative(),
+  /** Only at its frame, through the phase that its frame lies in, or through the whole clip. */
+  span: z.enum(['frame', 'phase', 'clip']),
+  /** The body point that it moves with, or null where it stays in the picture. */
+  anchor: z.enum(BODY_POINTS).nullable(),
+  text: z.string().max(200),
+});
+export type Drawing = z.infer<typeof drawingSchema>;

@@ -1,0 +1,47 @@
+import * as tf from '@tensorflow/tfjs-core';
+import { setWasmPaths } from '@tensorflow/tfjs-backend-wasm';
+import { loadGraphModel, type GraphModel } from '@tensorflow/tfjs-converter';
+import type { PointId } from '../core/points/body-points';
+import type { FoundPoints } from '../core/points/track';
+
+/** Side of the square picture that the model takes. */
+export const SECOND_INPUT = 256;
+
+/** Points in the order of the model's output. */
+const OUTPUT: readonly PointId[] = [
+  'nose', 'left-eye', 'right-eye', 'left-ear', 'right-ear', 'left-shoulder', 'right-shoulder', 'left-elbow', 'right-elbow',
+  'left-wrist', 'right-wrist', 'left-hip', 'right-hip', 'left-knee', 'right-knee', 'left-ankle', 'right-ankle',
+];
+
+/** The model's score at which a point counts as wholly sure. */
+const SURE_SCORE = 0.6;
+
+/** A second opinion on the body's joints, from another network with other errors: no feet and no hands, but finer joints. */
+export class SecondFinder {
+  private constructor(private readonly model: GraphModel) {}
+
+  static async load(modelAddress: string, wasmAddress: string): Promise<SecondFinder> {
+    // Frames are shared out among workers already; threads of its own would need blob workers.
+    tf.env().set('WASM_HAS_MULTITHREAD_SUPPORT', false);
+    setWasmPaths(`${wasmAddress}/`);
+    await tf.setBackend('wasm');
+    await tf.ready();
+    return new SecondFinder(await loadGraphModel(modelAddress));
+  }
+
+  /**
+   * Finds the joints of the person who fills a picture.
+   * @param picture 256 x 256, RGBA
+   * @returns positions in pixels of that picture
+   */
+  async find(picture: ImageData): Promise<FoundPoints> {
+    const input = tf.tidy(() => tf.expandDims(tf.slice(tf.tensor3d(new Int32Array(picture.data), [SECOND_INPUT, SECOND_INPUT, 4], 'int32'), [0, 0, 0], [SECOND_INPUT, SECOND_INPUT, 3]), 0));
+    const output = this.model.execute(input) as tf.Tensor;
+    const values = await output.data();
+    input.dispose();
+    output.dispose();
+    return Object.fromEntries(
+      OUTPUT.map((id, k) => [id, { x: values[3 * k + 1]! * SECOND_INPUT, y: values[3 * k]! * SECOND_INPUT, confidence: Math.min(1, values[3 * k + 2]! / SURE_SCORE) }]),
+    );
+  }
+}

@@ -1,0 +1,79 @@
+import ClearIcon from '@mui/icons-material/Clear';
+import GestureIcon from '@mui/icons-material/Gesture';
+import HorizontalRuleIcon from '@mui/icons-material/HorizontalRule';
+import PanoramaFishEyeIcon from '@mui/icons-material/PanoramaFishEye';
+import ShowChartIcon from '@mui/icons-material/ShowChart';
+import SquareFootIcon from '@mui/icons-material/SquareFoot';
+import TextFieldsIcon from '@mui/icons-material/TextFields';
+import VerticalAlignCenterIcon from '@mui/icons-material/VerticalAlignCenter';
+import IconButton from '@mui/material/IconButton';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import type { Drawing, DrawingKind } from '../../../core/model/drawing';
+import { JOINT_POINTS, pointName, type PointId } from '../../../core/points/body-points';
+import { player } from '../../../state/bench-player';
+import type { Derived } from '../../../state/derived';
+import { changeDrawing } from '../../../state/use-cases';
+import { setView, useView } from '../../../state/view-store';
+import { useCommittedText } from '../../components/use-committed-text';
+
+const KINDS: readonly (readonly [DrawingKind, string, ReactNode])[] = [
+  ['line', 'Line', <ShowChartIcon key="line" fontSize="small" />],
+  ['angle', 'Angle', <SquareFootIcon key="angle" fontSize="small" />],
+  ['circle', 'Circle', <PanoramaFishEyeIcon key="circle" fontSize="small" />],
+  ['plumb', 'Plumb line', <VerticalAlignCenterIcon key="plumb" fontSize="small" sx={{ transform: 'rotate(90deg)' }} />],
+  ['level', 'Level line', <HorizontalRuleIcon key="level" fontSize="small" />],
+  ['stroke', 'Free stroke', <GestureIcon key="stroke" fontSize="small" />],
+  ['text', 'Text', <TextFieldsIcon key="text" fontSize="small" />],
+];
+const NAME = Object.fromEntries(KINDS.map(([kind, name]) => [kind, name])) as Readonly<Record<DrawingKind, string>>;
+const SPANS: readonly (readonly [Drawing['span'], string])[] = [['frame', 'this frame'], ['phase', 'the phase'], ['clip', 'the whole clip']];
+
+/** A few shapes for talking about a picture; tied to frames and, where wanted, to a point of the body. */
+export function DrawingTools({ derived }: { readonly derived: Derived }): ReactNode {
+  const tool = useView((state) => state.tool);
+  const drawing = useView((state) => state.drawing);
+  const { drawings } = derived.session;
+  return (
+    <section className="card" style={{ padding: '8px 10px', display: 'grid', gap: 8 }}>
+      <Typography variant="h3" component="h2">Draw</Typography>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="What to draw"
+        value={tool === 'draw' ? drawing.kind : null}
+        onChange={(_, kind: DrawingKind | null) => setView(kind === null ? { tool: 'move' } : { tool: 'draw', drawing: { ...drawing, kind } })}
+      >
+        {KINDS.map(([kind, name, icon]) => <ToggleButton key={kind} value={kind} aria-label={name} title={name}>{icon}</ToggleButton>)}
+      </ToggleButtonGroup>
+      {tool === 'draw' && (
+        <div style={{ display: 'flex', gap: 8 }}>
+          <TextField select size="small" label="Shown through" value={drawing.span} sx={{ flex: 1 }} onChange={(event) => setView({ drawing: { ...drawing, span: event.target.value as Drawing['span'] } })}>
+            {SPANS.map(([span, name]) => <MenuItem key={span} value={span}>{name}</MenuItem>)}
+          </TextField>
+          <TextField select size="small" label="Moves with" value={drawing.anchor ?? ''} sx={{ flex: 1 }} onChange={(event) => setView({ drawing: { ...drawing, anchor: (event.target.value || null) as PointId | null } })}>
+            <MenuItem value="">nothing</MenuItem>
+            {JOINT_POINTS.map((id) => <MenuItem key={id} value={id}>{pointName(id)}</MenuItem>)}
+          </TextField>
+        </div>
+      )}
+      {drawings.map((d) => <DrawingRow key={d.id} drawing={d} derived={derived} />)}
+    </section>
+  );
+}
+
+function DrawingRow({ drawing, derived }: { readonly drawing: Drawing; readonly derived: Derived }): ReactNode {
+  const words = useCommittedText(drawing.text, (text) => changeDrawing(drawing.id, { text: text.slice(0, 200) }));
+  const role = derived.session.clips.find((c) => c.id === drawing.clipId)?.role;
+  return (
+    <div style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
+      <button type="button" className="row stamp" style={{ whiteSpace: 'nowrap' }} onClick={() => role && player.goTo(role, drawing.frame)}>{NAME[drawing.kind]}, {role ?? 'clip removed'} {drawing.frame + 1}</button>
+      <TextField variant="standard" fullWidth placeholder="Words" slotProps={{ htmlInput: { 'aria-label': `Words of the ${NAME[drawing.kind].toLowerCase()}`, maxLength: 200 } }} {...words} />
+      <IconButton size="small" aria-label={`Remove the ${NAME[drawing.kind].toLowerCase()}`} onClick={() => changeDrawing(drawing.id, null)}><ClearIcon fontSize="small" /></IconButton>
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { useMemo, useState } from 'react';
+import { levelByLine } from '../../../core/calibration/level';
+import type { Vec2 } from '../../../core/geometry/vec2';
+import type { Drawing } from '../../../core/model/drawing';
+import { drawDrawing, visibleAt } from '../../../core/overlay/drawing';
+import type { Primitive } from '../../../core/overlay/scene';
+import type { Performance } from '../../../core/performance/performance';
+import { drawOn, NOTHING_DRAWN, type Draft, type GesturePhase } from '../../../stage/drawing-gesture';
+import { useDerived } from '../../../state/derived';
+import { notify } from '../../../state/notices';
+import { addDrawing, changeClip } from '../../../state/use-cases';
+import { setView, useView } from '../../../state/view-store';
+
+export interface Drawings {
+  readonly sceneAt: (frame: number) => readonly Primitive[];
+  /** Takes pointer events while something is being drawn. */
+  readonly onDraw: ((at: Vec2, phase: GesturePhase, frame: number) => void) | null;
+}
+
+/** A clip's drawings, the one under way included, and the tool that draws them; levelling draws its line in the same way. */
+export function useDrawings(performance: Performance): Drawings {
+  const { session, movement } = useDerived();
+  const tool = useView((state) => state.tool);
+  const { kind, span, anchor } = useView((state) => state.drawing);
+  const [draft, setDraft] = useState<{ readonly draft: Draft; readonly frame: number } | null>(null);
+  const { clip } = performance;
+  return useMemo(() => {
+    const drawn = session.drawings.filter((d) => d.clipId === clip.id);
+    const drawing = (points: readonly Vec2[], frame: number): Drawing => ({ id: 'draft', clipId: clip.id, kind: tool === 'level' ? 'line' : kind, points: [...points], frame, span, anchor: tool === 'level' ? null : anchor, text: '' });
+    const finish = (points: readonly Vec2[], frame: number): void => {
+      if (tool === 'draw') return void addDrawing(drawing(points, frame));
+      const level = levelByLine(points[0]!, points[1]!);
+      if (!level.ok) return notify('info', level.issue.message);
+      changeClip(clip.id, { levelDegrees: Math.round(level.value * 100) / 100 });
+      setView({ tool: 'move' });
+    };
+    return {
+      sceneAt: (frame) => [
+        ...drawn.filter((d) => visibleAt(d, movement, performance, frame)).flatMap((d) => drawDrawing(d, performance, frame)),
+        ...(draft && draft.frame === frame && draft.draft.points.length > 0 ? drawDrawing(drawing(draft.draft.points, frame), performance, frame) : []),
+      ],
+      onDraw:
+        tool !== 'draw' && tool !== 'level'
+          ? null
+          : (at, phase, frame) => {
+              const before = draft && draft.frame === frame ? draft.draft : NOTHING_DRAWN;
+              const next = drawOn(tool === 'level' ? 'line' : kind, before, at, phase);
+              setDraft(next.done ? null : { draft: next, frame });
+              if (next.done) finish(next.points, frame);
+            },
+    };
+  }, [session.drawings, clip.id, movement, performance, tool, kind, span, anchor, draft]);
+}

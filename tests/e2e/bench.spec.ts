@@ -1,0 +1,154 @@
+import { expect, test, type Page } from '@playwright/test';
+import { goToStep, shownFrame } from '../../demo/drive-job';
+import { watchErrors } from './pages';
+
+const both = async (page: Page): Promise<number[]> => [await shownFrame(page, 'athlete'), await shownFrame(page, 'reference')];
+
+async function openDemo(page: Page): Promise<void> {
+  await page.goto('/demo');
+  await expect(page).toHaveURL(/measure$/);
+  await expect.poll(() => both(page)).toEqual([96, 96]);
+}
+
+test('clips are brought together by hand: caught up, locked as they stand, nudged, played in a loop', async ({ page }) => {
+  await openDemo(page);
+  await page.keyboard.press('PageDown');
+  await page.keyboard.press('PageDown');
+  await page.keyboard.press('PageDown');
+  await expect.poll(() => both(page)).toEqual([135, 132]);
+  // Free, one pulled away, then caught up again and locked in real time from there.
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(() => both(page)).toEqual([138, 132]);
+  await page.keyboard.press('c');
+  await expect.poll(() => both(page)).toEqual([138, 135]);
+  await page.keyboard.press('Control+ArrowLeft');
+  await expect.poll(() => both(page)).toEqual([128, 125]);
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect.poll(() => both(page)).toEqual([128, 126]);
+  await expect(page.locator('.rate')).toContainText('ms, at 1.00');
+
+  await page.getByRole('button', { name: 'Playing, panes and matching by hand' }).click();
+  await page.getByLabel('Play from').click();
+  await page.getByRole('option', { name: 'Front foot contact' }).click();
+  await page.getByLabel('Play to').click();
+  await page.getByRole('option', { name: 'Release' }).click();
+  await page.getByLabel('Again and again (L)').check();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Space');
+  const seen = new Set<number>();
+  for (let i = 0; i < 60; i++) {
+    const frame = await shownFrame(page, 'athlete');
+    seen.add(frame);
+    await page.waitForTimeout(20);
+  }
+  await page.keyboard.press('Space');
+  expect(Math.min(...seen)).toBeGreaterThanOrEqual(119);
+  expect(Math.max(...seen)).toBeLessThanOrEqual(135);
+  expect(seen.size).toBeGreaterThan(8);
+});
+
+test('the panes are laid over each other at a point of the body', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: 'Playing, panes and matching by hand' }).click();
+  await page.getByLabel('Panes').click();
+  await page.getByRole('option', { name: 'Laid over each other' }).click();
+  await page.keyboard.press('Escape');
+  const athlete = (await page.getByTestId('pane-athlete').boundingBox())!;
+  const reference = (await page.getByTestId('pane-reference').boundingBox())!;
+  expect(reference).toEqual(athlete);
+  // The pane on top lets the one below through, in the picture and for the pointer.
+  const alpha = await page.getByTestId('pane-reference').evaluate((canvas: HTMLCanvasElement) => canvas.getContext('2d')!.getImageData(canvas.width / 2, 20, 1, 1).data[3]);
+  expect(alpha).toBeGreaterThan(60);
+  expect(alpha).toBeLessThan(200);
+});
+
+test('a line is drawn through a phase, moves with a point, has words and can be undone', async ({ page }) => {
+  const errors = watchErrors(page);
+  await openDemo(page);
+  await goToStep(page, 'Look');
+  await page.getByRole('button', { name: 'Line', exact: true }).click();
+  await page.getByLabel('Shown through').click();
+  await page.getByRole('option', { name: 'the phase' }).click();
+  await page.getByLabel('Moves with').click();
+  await page.getByRole('option', { name: 'left knee' }).click();
+  const pane = (await page.getByTestId('pane-athlete').boundingBox())!;
+  await page.mouse.move(pane.x + 100, pane.y + 200);
+  await page.mouse.down();
+  await page.mouse.move(pane.x + 180, pane.y + 260, { steps: 4 });
+  await page.mouse.up();
+  const row = page.getByText('Line, athlete 97');
+  await expect(row).toBeVisible();
+  await page.getByLabel('Words of the line').fill('knee comes through');
+  await page.getByLabel('Words of the line').blur();
+  await page.reload();
+  await expect(page.getByLabel('Words of the line')).toHaveValue('knee comes through');
+  await page.getByRole('button', { name: 'Remove the line' }).click();
+  await expect(row).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(row).toBeVisible();
+  expect(errors).toEqual([]);
+});
+
+test('levelling by a line turns the picture and the measures follow', async ({ page }) => {
+  await openDemo(page);
+  const trunk = page.getByTestId('reading-trunk-at-back-foot-contact');
+  const before = Number(/([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1]);
+  await goToStep(page, 'Match');
+  await page.getByRole('button', { name: 'Level by a line' }).first().click();
+  const pane = (await page.getByTestId('pane-athlete').boundingBox())!;
+  await page.mouse.move(pane.x + 40, pane.y + 300);
+  await page.mouse.down();
+  // Falls to the right by 10 degrees.
+  await page.mouse.move(pane.x + 340, pane.y + 300 + 300 * Math.tan((10 * Math.PI) / 180), { steps: 5 });
+  await page.mouse.up();
+  await expect(page.getByText('turned by -10.0\u00b0')).toBeVisible();
+  await goToStep(page, 'Measure');
+  const after = Number(/([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1]);
+  // The performer goes to the left: turning the picture anticlockwise leans the trunk further forward.
+  expect(after - before).toBeGreaterThanOrEqual(9);
+  expect(after - before).toBeLessThanOrEqual(11);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => Number(/([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1])).toBe(before);
+});
+
+test('passes go through the body, and notes carry moment and region', async ({ page }) => {
+  await openDemo(page);
+  await goToStep(page, 'Look');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('heading', { name: 'Pass 1 of 6: feet' })).toBeVisible();
+  await page.getByRole('button', { name: 'Next: legs' }).click();
+  await page.keyboard.press('g');
+  await expect(page.getByRole('button', { name: 'athlete, frame 97, back foot contact, legs' })).toBeVisible();
+  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByLabel('Regions, in order').fill('legs, ball');
+  await expect(page.getByRole('heading', { name: 'Pass 1 of 2: legs' })).toBeVisible();
+  await page.getByRole('button', { name: 'Next: ball' }).click();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('button', { name: 'athlete, frame 97, back foot contact, ball' })).toBeVisible();
+});
+
+test('the bench is used without a pointer', async ({ page }) => {
+  await openDemo(page);
+  await page.keyboard.press('a');
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(() => both(page)).toEqual([97, 97]);
+  await goToStep(page, 'Moments');
+  await page.keyboard.press('1');
+  await expect(page.getByRole('button', { name: 'Go to back foot contact in reference' })).toHaveText('98');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: 'Go to back foot contact in reference' })).toHaveText('97');
+  // Everything on the bench is reached with Tab, and has a name.
+  const unnamed: string[] = [];
+  for (let i = 0; i < 60; i++) {
+    await page.keyboard.press('Tab');
+    const at = await page.evaluate(() => {
+      const element = document.activeElement as HTMLElement | null;
+      if (!element || element === document.body) return 'end';
+      const name = element.getAttribute('aria-label') ?? element.innerText.trim() ?? '';
+      return name || element.getAttribute('aria-labelledby') || element.title || element.querySelector('[title]') ? 'named' : element.outerHTML.slice(0, 120);
+    });
+    if (at === 'end') break;
+    if (at !== 'named') unnamed.push(at);
+  }
+  expect(unnamed).toEqual([]);
+});
