@@ -21,9 +21,6 @@ export interface AngleErrors {
   readonly coverage: number;
 }
 
-export const percentile = (sorted: readonly number[], share: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? NaN;
-
 /** Found angles against the true ones on every frame that has both. */
 export function compareWithTruth(found: Performance, truth: Performance, of: AngleOfPoints): AngleErrors {
   const errors: number[] = [];

@@ -8,7 +8,8 @@ import { preparePerformance } from '../../src/core/performance/performance';
 import type { Session } from '../../src/core/model/session';
 import { sessionJson } from '../../src/formats/session-json/session-json';
 import { printFigures, round, type Figure } from '../figure';
-import { CHECKED, compareDifferences, compareWithTruth, percentile, type AngleErrors } from './accuracy';
+import { percentile } from '../percentile';
+import { CHECKED, compareDifferences, compareWithTruth, type AngleErrors } from './accuracy';
 
 /** Points found by the application, through its interface, on the two demo clips, against the generator's own. */
 async function findInApplication(): Promise<Session> {

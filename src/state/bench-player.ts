@@ -28,6 +28,8 @@ export class BenchPlayer {
   private clips: BenchClips | null = null;
   private target: Readonly<Record<string, number>> | null = null;
   private busy = false;
+  /** Told when pictures are being fetched and when all are there. */
+  onBusy: (busy: boolean) => void = () => undefined;
   private lastTick = 0;
   private clock = 0;
 
@@ -215,14 +217,17 @@ export class BenchPlayer {
     return Math.min(performance.times.length - 1, Math.max(0, frame));
   }
 
-  private pendingFrame(clipId: string): number {
+  /** The frame that a pane shows, or will show once it is decoded. */
+  pendingFrame(clipId: string): number {
     return (this.target ?? useView.getState().shown)[clipId] ?? 0;
   }
 
   /** Asks for one picture on all panes; a newer request replaces one that has not begun. */
   request(frames: Readonly<Record<string, number>>): void {
     this.target = frames;
-    if (!this.busy) void this.work();
+    if (this.busy) return;
+    this.onBusy(true);
+    void this.work();
   }
 
   private async work(): Promise<void> {
@@ -250,6 +255,7 @@ export class BenchPlayer {
       }
     } finally {
       this.busy = false;
+      this.onBusy(false);
     }
   }
 }

@@ -34,6 +34,7 @@ test('clips are brought together by hand: caught up, locked as they stand, nudge
   await page.getByRole('option', { name: 'Release' }).click();
   await page.getByLabel('Again and again (L)').check();
   await page.keyboard.press('Escape');
+  await page.getByTestId('current-moment').click();
   await page.keyboard.press('Space');
   const seen = new Set<number>();
   for (let i = 0; i < 60; i++) {
@@ -50,7 +51,7 @@ test('clips are brought together by hand: caught up, locked as they stand, nudge
 test('the panes are laid over each other at a point of the body', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('button', { name: 'Playing, panes and matching by hand' }).click();
-  await page.getByLabel('Panes').click();
+  await page.getByRole('combobox', { name: 'Panes' }).click();
   await page.getByRole('option', { name: 'Laid over each other' }).click();
   await page.keyboard.press('Escape');
   const athlete = (await page.getByTestId('pane-athlete').boundingBox())!;

@@ -6,16 +6,8 @@ const FRAMES = { athlete: 360, reference: 300 } as const;
 type Role = keyof typeof FRAMES;
 
 async function shownBoth(page: Page): Promise<{ frames: Record<Role, number>; codes: Record<Role, number | null> }> {
-  // Label and picture are set in the same turn; two equal readings mean that nothing is under way.
-  let before = '';
-  for (let guard = 0; guard < 200; guard++) {
-    const frames = { athlete: await shownFrame(page, 'athlete'), reference: await shownFrame(page, 'reference') };
-    const codes = await codesInPanes(page);
-    const now = JSON.stringify({ frames, codes });
-    if (now === before) return { frames, codes };
-    before = now;
-  }
-  throw new Error('the panes do not come to rest');
+  await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+  return { frames: { athlete: await shownFrame(page, 'athlete'), reference: await shownFrame(page, 'reference') }, codes: await codesInPanes(page) };
 }
 
 test('300 random jumps and steps in both directions show 0 wrong pictures', async ({ page, baseURL }) => {

@@ -20,7 +20,7 @@ test('a file that cannot be used gets a message that names it and says what to d
     await expect(card.getByRole('alert')).toContainText(says);
     await expect(card.getByRole('alert')).toContainText('The clip that was here stays.');
     await expect(card).toContainText('coded-vp9-120.webm. Drop another file to replace it.');
-    await card.getByRole('alert').getByRole('button').click();
+    await card.getByRole('alert').getByRole('button', { name: 'Close' }).click();
   }
   await expect(card.getByRole('textbox', { name: 'Name' })).toHaveValue('Sela Orr');
   expect(errors).toEqual([]);

@@ -9,7 +9,7 @@ export function goToMoment(derived: Derived, by: 1 | -1): void {
   const role = derived.athlete ? 'athlete' : 'reference';
   const lead = derived[role];
   if (!lead) return;
-  const frame = useView.getState().shown[lead.clip.id] ?? 0;
+  const frame = player.pendingFrame(lead.clip.id);
   const marks = derived.movement.moments.map((m) => lead.marks[m.id]).filter((m) => m !== undefined).map(Math.round);
   const next = by > 0 ? marks.find((m) => m > frame) : marks.findLast((m) => m < frame);
   if (next !== undefined) player.goTo(role, next);

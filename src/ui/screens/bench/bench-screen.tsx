@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Role } from '../../../core/model/clip';
 import { drawFigure } from '../../../core/overlay/figure';
@@ -45,9 +45,17 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
     // Only the mode brings clips together; edits must not move the pictures.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [view.mode, view.lockMoment]);
-  useEffect(() => () => player.pause(), []);
+  const panes = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    // A tool belongs to its step.
+    // Set beside React: it changes with every picture.
+    player.onBusy = (busy) => panes.current?.setAttribute('aria-busy', String(busy));
+    return () => {
+      player.onBusy = () => undefined;
+      player.pause();
+    };
+  }, []);
+  useLayoutEffect(() => {
+    // A tool belongs to its step. Before the next event, or it would take away a tool chosen at once.
     setView({ tool: 'move', ...(step === 'look' ? {} : { pass: null }) });
   }, [step]);
   useBenchKeys(derived);
@@ -57,7 +65,7 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
     <SessionFrame step={step}>
       <main className="bench">
         <div className="stage">
-          <div className={`panes ${view.layout}`}>
+          <div ref={panes} className={`panes ${view.layout}`} data-testid="panes">
             {ROLES.map((role) => {
               const performance = derived[role];
               return performance ? (

@@ -96,7 +96,11 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
       {view.tool === 'points' && active && (
         <>
           <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-            <TextField select label={`Point of the ${view.activeRole}`} value={point} onChange={(event) => setPoint(event.target.value as PointId)} sx={{ flex: 1 }}>
+            <TextField select label={`Point of the ${view.activeRole}`} value={point} onChange={(event) => {
+              const chosen = event.target.value as PointId;
+              setPoint(chosen);
+              if (placing) onPlacing(chosen);
+            }} sx={{ flex: 1 }}>
               {JOINT_POINTS.map((id) => <MenuItem key={id} value={id}>{pointName(id)}</MenuItem>)}
             </TextField>
             <Button variant={placing ? 'contained' : 'outlined'} onClick={() => onPlacing(placing ? null : point)}>{placing ? 'Press in the picture' : 'Place'}</Button>

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { levelByLine } from '../../../core/calibration/level';
 import type { Vec2 } from '../../../core/geometry/vec2';
 import type { Drawing } from '../../../core/model/drawing';
@@ -17,12 +17,19 @@ export interface Drawings {
   readonly onDraw: ((at: Vec2, phase: GesturePhase, frame: number) => void) | null;
 }
 
+interface Underway {
+  readonly draft: Draft;
+  readonly frame: number;
+}
+
 /** A clip's drawings, the one under way included, and the tool that draws them; levelling draws its line in the same way. */
 export function useDrawings(performance: Performance): Drawings {
   const { session, movement } = useDerived();
   const tool = useView((state) => state.tool);
   const { kind, span, anchor } = useView((state) => state.drawing);
-  const [draft, setDraft] = useState<{ readonly draft: Draft; readonly frame: number } | null>(null);
+  const [draft, setDraft] = useState<Underway | null>(null);
+  // Pointer events can come faster than renders: each goes on from the last one, not from what is on the screen.
+  const underway = useRef<Underway | null>(null);
   const { clip } = performance;
   return useMemo(() => {
     const drawn = session.drawings.filter((d) => d.clipId === clip.id);
@@ -43,9 +50,10 @@ export function useDrawings(performance: Performance): Drawings {
         tool !== 'draw' && tool !== 'level'
           ? null
           : (at, phase, frame) => {
-              const before = draft && draft.frame === frame ? draft.draft : NOTHING_DRAWN;
+              const before = underway.current?.frame === frame ? underway.current.draft : NOTHING_DRAWN;
               const next = drawOn(tool === 'level' ? 'line' : kind, before, at, phase);
-              setDraft(next.done ? null : { draft: next, frame });
+              underway.current = next.done ? null : { draft: next, frame };
+              setDraft(underway.current);
               if (next.done) finish(next.points, frame);
             },
     };
