@@ -255,7 +255,8 @@ export class BenchPlayer {
       }
     } finally {
       this.busy = false;
-      this.onBusy(false);
+      // A pane whose clip is still being opened has no picture yet.
+      this.onBusy([...this.painters.keys()].some((id) => !this.sources.has(id)));
     }
   }
 }

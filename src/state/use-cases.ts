@@ -186,7 +186,7 @@ export async function findPointsOf(clip: Clip, setting: PoseSetting): Promise<Re
 export function addDrawing(drawing: Omit<Drawing, 'id'>): string {
   const id = newId();
   edit((session) => {
-    session.drawings.push({ id, ...drawing });
+    session.drawings.push({ ...drawing, id });
   });
   return id;
 }

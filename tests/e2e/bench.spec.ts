@@ -1,14 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
 import { goToStep, shownFrame } from '../../demo/drive-job';
-import { watchErrors } from './pages';
+import { openDemo, watchErrors } from './pages';
 
 const both = async (page: Page): Promise<number[]> => [await shownFrame(page, 'athlete'), await shownFrame(page, 'reference')];
-
-async function openDemo(page: Page): Promise<void> {
-  await page.goto('/demo');
-  await expect(page).toHaveURL(/measure$/);
-  await expect.poll(() => both(page)).toEqual([96, 96]);
-}
 
 test('clips are brought together by hand: caught up, locked as they stand, nudged, played in a loop', async ({ page }) => {
   await openDemo(page);
@@ -72,6 +66,8 @@ test('a line is drawn through a phase, moves with a point, has words and can be 
   await page.getByRole('option', { name: 'the phase' }).click();
   await page.getByLabel('Moves with').click();
   await page.getByRole('option', { name: 'left knee' }).click();
+  // The menu fades; until it is gone it takes the press.
+  await expect(page.locator('.MuiPopover-root')).toHaveCount(0);
   const pane = (await page.getByTestId('pane-athlete').boundingBox())!;
   await page.mouse.move(pane.x + 100, pane.y + 200);
   await page.mouse.down();

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { goToStep, shownFrame } from '../../demo/drive-job';
-import { watchErrors } from './pages';
+import { openDemo, watchErrors } from './pages';
 
 const STEPS = ['Intake', 'Look', 'Match', 'Moments', 'Measure', 'Compare', 'Decide', 'Report'];
 
@@ -34,8 +34,7 @@ test('every screen is free of serious accessibility findings', async ({ page }) 
   };
   await page.goto('/');
   const findings = await scan('Home');
-  await page.goto('/demo');
-  await expect(page).toHaveURL(/measure$/);
+  await openDemo(page);
   for (const step of STEPS) {
     await goToStep(page, step);
     await expect(page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: step })).toHaveAttribute('aria-current', 'page');
@@ -45,8 +44,7 @@ test('every screen is free of serious accessibility findings', async ({ page }) 
 });
 
 test('both clips step together in matched phases, one alone with Shift, and moments are reached by key', async ({ page }) => {
-  await page.goto('/demo');
-  await expect(page).toHaveURL(/measure$/);
+  await openDemo(page);
   const both = async (): Promise<number[]> => [await shownFrame(page, 'athlete'), await shownFrame(page, 'reference')];
   await expect.poll(both).toEqual([96, 96]);
   for (const expected of [[119, 119], [121, 121], [135, 132], [171, 168]]) {
@@ -62,8 +60,7 @@ test('both clips step together in matched phases, one alone with Shift, and mome
 });
 
 test('an edit is undone and done again, and outlives a reload', async ({ page }) => {
-  await page.goto('/demo');
-  await expect(page).toHaveURL(/measure$/);
+  await openDemo(page);
   await goToStep(page, 'Moments');
   const pin = page.getByTestId('pin-athlete-release');
   await page.getByRole('button', { name: 'Unmark release in athlete' }).click();
@@ -79,8 +76,7 @@ test('an edit is undone and done again, and outlives a reload', async ({ page })
 });
 
 test('a point dragged in the picture is placed by hand, moves the reading and can be undone', async ({ page }) => {
-  await page.goto('/demo');
-  await expect(page).toHaveURL(/measure$/);
+  await openDemo(page);
   await page.getByRole('button', { name: 'Correct by hand' }).click();
   const pane = page.getByTestId('pane-athlete');
   await pane.click({ position: { x: 20, y: 200 } });
@@ -99,8 +95,7 @@ test('a point dragged in the picture is placed by hand, moves the reading and ca
 });
 
 test('a correction is dropped with a reason, which the report keeps', async ({ page }) => {
-  await page.goto('/demo');
-  await expect(page).toHaveURL(/measure$/);
+  await openDemo(page);
   await goToStep(page, 'Decide');
   const first = page.getByTestId('proposed').first();
   await expect(first).toHaveAttribute('data-measure', 'front-knee-at-release');

@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import path from 'node:path';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
 
@@ -38,4 +38,11 @@ export async function codesInPanes(page: Page): Promise<{ athlete: number | null
 export function dice(seed: number): () => number {
   let state = seed;
   return () => (state = (state * 48271) % 2147483647) / 2147483647;
+}
+
+/** Opens the demo on its bench and waits until both pictures are there. */
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/demo');
+  await expect(page).toHaveURL(/measure$/);
+  await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
 }
