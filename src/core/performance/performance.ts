@@ -8,7 +8,7 @@ import { bodyHeightPixels, pointError } from '../points/point-error';
 import { ORIGIN, type PointSeries, type Track } from '../points/track';
 import { bridgeDropouts } from '../signal/dropouts';
 import { findOutliers } from '../signal/outliers';
-import { medianInterval } from '../signal/resample';
+import { typicalInterval } from '../signal/resample';
 import { smoothCoordinate } from '../signal/smooth';
 import { frameInterval, realTimes, timeAtFrame } from '../timing/clip-time';
 import type { UncertainPoint } from '../uncertainty/propagate';
@@ -63,7 +63,7 @@ function unbelieved(series: PointSeries, height: number, rate: number): readonly
 /** Smooths one point; frames that are not believed are bridged from their neighbours, and so is how sure they are. */
 function smoothPoint(series: PointSeries, times: Float64Array, cutoff: number, height: number): PointSeries {
   const smoothing = { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES };
-  const out = unbelieved(series, height, 1 / medianInterval(times));
+  const out = unbelieved(series, height, 1 / typicalInterval(times));
   const kept = (values: Float64Array): Float64Array => values.map((value, i) => (out[i] ? NaN : value));
   const sure = bridgeDropouts(Float64Array.from(series.confidence, (c, i) => (out[i] ? NaN : c)), LONGEST_BRIDGE_FRAMES);
   return {

@@ -17,15 +17,21 @@ export function interpolateLinear(times: Float64Array, samples: Float64Array, at
   return samples[low]! * (1 - u) + samples[high]! * u;
 }
 
-/** Middle of the intervals between samples. */
-export function medianInterval(times: Float64Array): number {
+/**
+ * Usual interval between samples: the mean of those within half as much again of the median. Containers that round times to a
+ * millisecond make a plain median wrong (8, 8, 9 for 120 per second); pauses would make a plain mean wrong.
+ */
+export function typicalInterval(times: Float64Array): number {
   const gaps = Array.from({ length: times.length - 1 }, (_, i) => times[i + 1]! - times[i]!).sort((a, b) => a - b);
-  return gaps.length === 0 ? NaN : gaps[gaps.length >> 1]!;
+  const median = gaps[gaps.length >> 1];
+  if (median === undefined) return NaN;
+  const usual = gaps.filter((gap) => gap >= median / 1.5 && gap <= median * 1.5);
+  return usual.reduce((sum, gap) => sum + gap, 0) / usual.length;
 }
 
-/** Whether all intervals are within `tolerance` (a share) of their median. */
+/** Whether all intervals are within `tolerance` (a share) of the usual one. */
 export function evenlySpaced(times: Float64Array, tolerance = 0.2): boolean {
-  const typical = medianInterval(times);
+  const typical = typicalInterval(times);
   for (let i = 1; i < times.length; i++) {
     if (Math.abs(times[i]! - times[i - 1]! - typical) > tolerance * typical) return false;
   }

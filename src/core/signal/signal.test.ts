@@ -1,7 +1,7 @@
 import { lowPassSection, zeroLagLowPass } from './butterworth';
 import { bridgeDropouts, findDropouts } from './dropouts';
 import { findOutliers } from './outliers';
-import { evenlySpaced, interpolateLinear, medianInterval } from './resample';
+import { evenlySpaced, interpolateLinear, typicalInterval } from './resample';
 import { smoothCoordinate } from './smooth';
 
 const wave = (n: number, rate: number): Float64Array => Float64Array.from({ length: n }, (_, i) => 200 + 30 * Math.sin((2 * Math.PI * 1.5 * i) / rate));
@@ -74,7 +74,7 @@ describe('resampling', () => {
   it('tells even from uneven spacing', () => {
     expect(evenlySpaced(Float64Array.of(0, 1, 2, 3))).toBe(true);
     expect(evenlySpaced(Float64Array.of(0, 1, 2, 4))).toBe(false);
-    expect(medianInterval(Float64Array.of(0, 1, 2, 4))).toBe(1);
+    expect(typicalInterval(Float64Array.of(0, 1, 2, 4))).toBe(1);
   });
 });
 

@@ -1,6 +1,6 @@
 import { bridgeDropouts } from './dropouts';
 import { singlePassCutoff, zeroLagLowPass } from './butterworth';
-import { evenlySpaced, interpolateLinear, medianInterval } from './resample';
+import { evenlySpaced, interpolateLinear, typicalInterval } from './resample';
 
 export interface Smoothing {
   /** Corner of the whole zero-lag filter, Hz. */
@@ -10,7 +10,7 @@ export interface Smoothing {
 }
 
 function smoothRun(times: Float64Array, samples: Float64Array, cutoff: number): Float64Array {
-  const interval = medianInterval(times);
+  const interval = typicalInterval(times);
   const rate = 1 / interval;
   // Above about 0.45 of the rate there is nothing left to take away.
   const corner = Math.min(singlePassCutoff(cutoff), 0.45 * rate);

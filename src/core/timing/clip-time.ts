@@ -1,5 +1,5 @@
 import type { Clip } from '../model/clip';
-import { medianInterval } from '../signal/resample';
+import { typicalInterval } from '../signal/resample';
 import { seconds, type Seconds } from '../units';
 
 type Timed = Pick<Clip, 'frameTimes' | 'fileRate' | 'captureRate'>;
@@ -44,4 +44,4 @@ export function nearestFrame(times: Float64Array, time: number): number {
 }
 
 /** Typical real interval between frames, the unit of timing error. */
-export const frameInterval = (clip: Timed): Seconds => seconds(medianInterval(realTimes(clip)));
+export const frameInterval = (clip: Timed): Seconds => seconds(typicalInterval(realTimes(clip)));

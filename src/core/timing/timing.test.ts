@@ -102,3 +102,15 @@ describe('locked at a moment', () => {
     expect(lockedMap('a', { a: 0 }, { b: 1 })).toMatchObject({ ok: false, issue: { code: 'no-common-moment' } });
   });
 });
+
+describe('the usual interval', () => {
+  it('is the camera\u2019s, though a container rounds times to a millisecond', () => {
+    const times = Float64Array.from({ length: 240 }, (_, i) => Math.round((i * 1000) / 120) * 1000);
+    expect(frameInterval({ frameTimes: times, fileRate: 120, captureRate: 120 })).toBeCloseTo(1 / 120, 4);
+  });
+
+  it('is not stretched by a pause', () => {
+    const times = Float64Array.from({ length: 100 }, (_, i) => i * 10_000 + (i > 50 ? 3_000_000 : 0));
+    expect(frameInterval({ frameTimes: times, fileRate: 100, captureRate: 100 })).toBeCloseTo(0.01, 9);
+  });
+});

@@ -1,0 +1,56 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { sessionJson } from '../formats/session-json/session-json';
+import { newSession } from '../core/model/session';
+import { derive } from './derived';
+import { STEPS, stepStatus } from './steps';
+
+const file = path.join(import.meta.dirname, '..', '..', 'demo', 'clips', 'pace-session.falcon.json');
+const read = sessionJson.read!(readFileSync(file, 'utf8'), 'demo');
+if (!read.ok) throw new Error(read.issue.message);
+const demo = read.value;
+const athleteId = demo.clips.find((c) => c.role === 'athlete')!.id;
+
+describe('what follows from a session', () => {
+  it('is computed once for the same session', () => {
+    expect(derive(demo)).toBe(derive(demo));
+  });
+
+  it('keeps the smoothed points when a moment is marked, and not when a point changes', () => {
+    const before = derive(demo);
+    const marked = derive({ ...demo, marks: { ...demo.marks, [athleteId]: { ...demo.marks[athleteId], release: { frame: 137 } } } });
+    expect(marked.athlete!.smoothed).toBe(before.athlete!.smoothed);
+    expect(marked.athlete!.marks['release']).toBe(137);
+    expect(marked.judged).not.toBe(before.judged);
+    const other = derive({ ...demo, cutoff: 12 });
+    expect(other.athlete!.smoothed).not.toBe(before.athlete!.smoothed);
+  });
+
+  it('follows a decision without measuring again', () => {
+    const before = derive(demo);
+    const dropped = derive({ ...demo, decisions: [{ measureId: 'front-knee-at-release', verdict: 'drop', reason: 'not now' }] });
+    expect(dropped.priorities.dropped.map(({ gap }) => gap.judged.measure.id)).toEqual(['front-knee-at-release']);
+    expect(dropped.judged[0]!.athlete).toBe(before.judged[0]!.athlete);
+  });
+
+  it('is empty, not broken, for an empty session', () => {
+    const empty = derive(newSession('s', 'Empty', 'pace-delivery', '2026-01-01T00:00:00Z'));
+    expect(empty.judged).toEqual([]);
+    for (const step of STEPS) expect(stepStatus(empty, step).next).not.toBe('');
+    expect(stepStatus(empty, 'measure').next).toBe('Add the athlete\u2019s clip and the reference\u2019s clip at Intake first.');
+  });
+});
+
+describe('the order of work', () => {
+  it('counts the demo as done up to the report', () => {
+    const derived = derive(demo);
+    for (const step of STEPS.filter((s) => s !== 'report')) expect([step, stepStatus(derived, step).done]).toEqual([step, true]);
+  });
+
+  it('names what is missing', () => {
+    const unmarked = derive({ ...demo, marks: { ...demo.marks, [athleteId]: {} } });
+    expect(stepStatus(unmarked, 'moments')).toMatchObject({ done: false, next: 'Still to mark: back foot contact (athlete), front foot contact (athlete), arm horizontal (athlete) and 2 more.' });
+    const pointless = derive({ ...demo, tracks: { ...demo.tracks, [athleteId]: {} } });
+    expect(stepStatus(pointless, 'measure')).toMatchObject({ done: false, next: expect.stringContaining('Find the points of Kip Marlowe') });
+  });
+});

@@ -1,0 +1,26 @@
+import type { Reading } from '../../core/reading';
+import { milliseconds, plusMinus, readingText, signed, signedMilliseconds } from './format';
+
+const deg = (v: number): number => (v * Math.PI) / 180;
+const reading = (value: number, sd: number): Reading => ({ measurable: true, value: deg(value), sd: deg(sd), alikeSd: 0, unit: 'deg', provenance: { clipId: 'c', frames: [0], points: [] } });
+
+describe('numbers as they are read', () => {
+  it('have a sign, a proper minus and their unit', () => {
+    expect(signed(deg(12.4), 'deg')).toBe('+12\u00b0');
+    expect(signed(deg(-12.4), 'deg')).toBe('\u221212\u00b0');
+    expect(signed(deg(0.3), 'deg')).toBe('0\u00b0');
+    expect(signedMilliseconds(-0.0251)).toBe('\u221225 ms');
+    expect(signed(0.051, '%')).toBe('+5 %');
+    expect(milliseconds(0.1334)).toBe('133 ms');
+  });
+
+  it('never claim an error of nothing', () => {
+    expect(plusMinus(deg(0.2), 'deg')).toBe('\u00b11');
+    expect(plusMinus(0.0094, 'ms')).toBe('\u00b19');
+  });
+
+  it('show the 95 % interval, and a dash for what was not measured', () => {
+    expect(readingText(reading(-13.4, 2))).toEqual({ value: '\u221213\u00b0', plusMinus: '\u00b14' });
+    expect(readingText({ measurable: false, reason: 'wrong-view', message: '', remedy: '' })).toEqual({ value: '\u2013', plusMinus: '' });
+  });
+});
