@@ -11,7 +11,6 @@ export type FrameIndex = Brand<number, 'FrameIndex'>;
 export const seconds = (value: number): Seconds => value as Seconds;
 export const microseconds = (value: number): Microseconds => value as Microseconds;
 export const radians = (value: number): Radians => value as Radians;
-export const frameIndex = (value: number): FrameIndex => value as FrameIndex;
 
 /** Units in which movements state targets and screens show values; inside the core all is SI. */
 export type DisplayUnit = 'deg' | 'ms' | '%';

@@ -45,6 +45,12 @@ describe('converting a clip', () => {
     expect(!failed.ok && failed.issue.message).toBe('\u201ctraining.avi\u201d was not converted. It holds no picture.');
   });
 
+  it('does not take an error page for the copy', async () => {
+    serve(({ path, method }) => (path.endsWith('/clip') ? { status: 404, blob: new Blob(['Not found']) } : method === 'POST' ? at('uploading', 0) : at('done', 1)));
+    const failed = await convertClip(file, options().options);
+    expect(!failed.ok && failed.issue.message).toMatch(/no longer has the copy/);
+  });
+
   it('ends the work on the server when it is cancelled', async () => {
     const controller = new AbortController();
     const seen = serve(({ method }) => {

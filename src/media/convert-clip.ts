@@ -46,7 +46,9 @@ export async function convertClip(file: File, { signal, onProgress }: ConvertOpt
       if (now.state === 'done') break;
       await new Promise((resolve) => setTimeout(resolve, POLL_MS));
     }
-    const clip = await (await fetch(`/conversions/${id}/clip`, { signal })).blob();
+    const answer = await fetch(`/conversions/${id}/clip`, { signal });
+    if (!answer.ok) return failed('The server no longer has the copy. Begin it again.');
+    const clip = await answer.blob();
     id = null;
     return ok(new File([clip], file.name.replace(/\.[^.]*$/, '') + '.mp4', { type: 'video/mp4', lastModified: file.lastModified }));
   } catch (error) {

@@ -8,7 +8,7 @@ import type { IntakeIssue } from './frame-index';
 import type { PoseIssue, PoseWorker } from './pose-worker';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
-/** The accurate setting looks at every frame with the large model and with a second finder; it is about five times slower. */
+/** The accurate setting looks at every frame with the large model and with a second finder; it is about four times slower. */
 export type PoseSetting = 'fast' | 'accurate';
 
 const MODEL: Readonly<Record<PoseSetting, string>> = { fast: 'pose-full.task', accurate: 'pose-heavy.task' };

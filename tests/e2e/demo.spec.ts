@@ -75,7 +75,7 @@ test('an edit is undone and done again, and outlives a reload', async ({ page })
   await expect(pin).toHaveCount(0);
 });
 
-test('a point dragged in the picture is placed by hand, moves the reading and can be undone', async ({ page }) => {
+test('a point is placed and dragged in the picture, moves the reading, and each act can be undone', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('button', { name: 'Correct by hand' }).click();
   const pane = page.getByTestId('pane-athlete');
@@ -90,6 +90,15 @@ test('a point dragged in the picture is placed by hand, moves the reading and ca
   await pane.click({ position: { x: 300, y: 60 } });
   await expect(card).toContainText('placed by hand');
   await expect.poll(() => knee.innerText()).not.toBe(before);
+  const placed = await knee.innerText();
+  const box = (await pane.boundingBox())!;
+  await page.mouse.move(box.x + 300, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 200, box.y + 240, { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(() => knee.innerText()).not.toBe(placed);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => knee.innerText()).toBe(placed);
   await page.keyboard.press('Control+z');
   await expect.poll(() => knee.innerText()).toBe(before);
 });

@@ -49,7 +49,6 @@ const coachingSchema = z.object({
   drills: z.array(z.string()).min(1),
   selfCheck: z.string(),
 });
-export type Coaching = z.infer<typeof coachingSchema>;
 
 const common = {
   id: idSchema,

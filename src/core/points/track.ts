@@ -3,7 +3,6 @@ import type { PointId } from './body-points';
 /** Where a point at a frame comes from. */
 export const ORIGIN = { missing: 0, hand: 1, found: 2, interpolated: 3 } as const;
 export type OriginName = keyof typeof ORIGIN;
-export type OriginCode = (typeof ORIGIN)[OriginName];
 
 export const originName = (code: number): OriginName =>
   (Object.keys(ORIGIN) as OriginName[]).find((name) => ORIGIN[name] === code) ?? 'missing';
