@@ -17,8 +17,12 @@ const CLIPS: readonly (CodedClip & { readonly warmGoal: number })[] = [
   { file: 'h264-240-g250.mp4', codec: 'h264', rate: 240, frames: 300, group: 250, size: '1280x720', warmGoal: 0.1 },
 ];
 const STEPS = 60;
-/** A clip as long as a training: its index is read, never its pictures. */
-const LONG = { file: 'long.mp4', rate: 240, seconds: 250 };
+/** Between two steps as between the repeats of a held key, between two jumps as between two presses, ms. */
+const PAUSE = { step: 33, jump: 150 };
+/** Where stepping begins somebody has been looking at the picture for this long, ms. */
+const LOOKING = 500;
+/** A long clip: its index is read, never its pictures. Pictures of a usual size, since a container keeps small ones differently. */
+const LONG = { file: 'long.mp4', rate: 240, seconds: 125 };
 
 const folder = path.join(import.meta.dirname, '..', '..', 'test-results', 'coded');
 const sorted = (values: readonly number[]): number[] => [...values].sort((a, b) => a - b);
@@ -28,7 +32,7 @@ function walks(frames: number): Readonly<Record<string, readonly number[]>> {
   const start = Math.floor(frames / 3);
   const on = Array.from({ length: STEPS }, (_, i) => start + i);
   // Far apart, each in another group or on the other side of a long one.
-  const jumps = Array.from({ length: 24 }, (_, i) => Math.floor((((i * 0.61803) % 1) * 0.98 + 0.01) * frames));
+  const jumps = Array.from({ length: 40 }, (_, i) => Math.floor((((i * 0.61803) % 1) * 0.98 + 0.01) * frames));
   return { 'step forward': on, 'step back': [...on].reverse(), 'random jump': jumps };
 }
 
@@ -38,12 +42,13 @@ async function compare(page: Page, clip: (typeof CLIPS)[number]): Promise<Figure
   if (typeof opened === 'string') throw new Error(`${clip.file}: ${opened}`);
   const figures: Figure[] = [];
   for (const [name, frames] of Object.entries(walks(opened.frames))) {
+    const pause = name === 'random jump' ? PAUSE.jump : PAUSE.step;
     const middle = frames.map((i) => ((opened.times[i] ?? 0) + 0.5e6 / clip.rate) / 1e6);
-    const element = sorted((await page.evaluate(([a, t]) => harness.visitWithElement(a, t), [address, middle] as const)).milliseconds);
+    const element = sorted((await page.evaluate(([a, t, p]) => harness.visitWithElement(a, t, p), [address, middle, pause] as const)).milliseconds);
     // Jumps are cold; stepping begins where somebody has already been looking.
     await page.evaluate((a) => harness.open(a), address);
-    if (name !== 'random jump') await page.evaluate(([a, f]) => harness.visit(a, f), [address, frames.slice(0, 2)] as const);
-    const visited = await page.evaluate(([a, f]) => harness.visit(a, f), [address, frames] as const);
+    if (name !== 'random jump') await page.evaluate(([a, f, p]) => harness.visit(a, f, p), [address, frames.slice(0, 2), LOOKING] as const);
+    const visited = await page.evaluate(([a, f, p]) => harness.visit(a, f, p), [address, frames, pause] as const);
     const wrong = visited.codes.filter((code, i) => code !== frames[i]).length;
     if (wrong > 0) throw new Error(`${clip.file}: ${wrong} wrong pictures`);
     const own = sorted(visited.milliseconds);
@@ -74,7 +79,7 @@ async function indexSpeed(page: Page): Promise<Figure> {
 
 for (const clip of CLIPS) makeCodedClip(folder, clip);
 const long = path.join(folder, LONG.file);
-if (!existsSync(long)) ffmpeg(['-f', 'lavfi', '-i', `color=size=160x90:rate=${LONG.rate}:duration=${LONG.seconds}`, '-c:v', 'libx264', '-preset', 'ultrafast', '-g', '250', long]);
+if (!existsSync(long)) ffmpeg(['-f', 'lavfi', '-i', `testsrc2=size=320x180:rate=${LONG.rate}:duration=${LONG.seconds}`, '-c:v', 'libx264', '-preset', 'ultrafast', '-g', '250', long]);
 const served = await serveHarness(folder);
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
 try {

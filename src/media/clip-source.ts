@@ -1,28 +1,76 @@
+import type { Remote } from 'comlink';
 import { ok, type Result } from '../core/result';
 import type { ClipWorker } from './clip-worker';
-import type { FrameIssue } from './frame-cache';
+import type { DecodedPicture, FrameIssue } from './frame-cache';
 import type { FrameIndex, IntakeIssue } from './frame-index';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
 /** One open clip: its frame index and any of its frames. */
 export interface ClipSource {
   readonly index: FrameIndex;
-  /** A decoded, unrotated frame; whoever asked closes it. A newer request supersedes an older one. */
-  readonly frame: (i: number) => Promise<Result<VideoFrame, FrameIssue | CrashIssue>>;
+  /** A decoded, unrotated picture; whoever asked closes it. A newer request supersedes an older one. */
+  readonly frame: (i: number) => Promise<Result<DecodedPicture, FrameIssue | CrashIssue>>;
+  /** Bounds the decoded bytes that are kept. */
+  readonly setBudget: (bytes: number) => void;
+  /** Small upright pictures spread evenly over the clip, handed over as they come; made while nothing else is decoded. */
+  readonly thumbnails: (count: number, height: number, take: (frame: number, picture: ImageBitmap) => void) => void;
   readonly close: () => void;
 }
 
-/** Opens a clip in a worker of its own. */
-export async function openClipSource(file: Blob, name: string): Promise<Result<ClipSource, IntakeIssue | CrashIssue>> {
+export interface ClipSourceOptions {
+  /** Neighbours of the frame shown are made ready for drawing. */
+  readonly forDrawing?: boolean;
+  /** Told when decoding had stopped and was started again. */
+  readonly onRestart?: (message: string) => void;
+}
+
+type Opened = { readonly client: WorkerClient<ClipWorker>; readonly index: FrameIndex };
+
+async function openWorker(file: Blob, name: string, forDrawing: boolean): Promise<Result<Opened, IntakeIssue | CrashIssue>> {
   const client = new WorkerClient<ClipWorker>(new Worker(new URL('./clip-worker.ts', import.meta.url), { type: 'module' }));
-  const index = await client.ask(client.remote.open(file, name), 'Reading the clip');
-  if (!index.ok) {
+  const index = await client.ask(client.remote.open(file, name, forDrawing), 'Reading the clip');
+  if (index.ok) return ok({ client, index: index.value });
+  client.end();
+  return index;
+}
+
+/** Opens a clip in a worker of its own. A worker that stops is started again once for each request. */
+export async function openClipSource(file: Blob, name: string, { forDrawing = false, onRestart }: ClipSourceOptions = {}): Promise<Result<ClipSource, IntakeIssue | CrashIssue>> {
+  const opened = await openWorker(file, name, forDrawing);
+  if (!opened.ok) return opened;
+  let { client } = opened.value;
+  let budget: number | null = null;
+  let restarting: Promise<Result<Opened, IntakeIssue | CrashIssue>> | null = null;
+  const ask = (i: number): Promise<Result<DecodedPicture, FrameIssue | CrashIssue>> => client.ask(client.remote.frame(i), 'Decoding');
+  const restart = async (): Promise<boolean> => {
     client.end();
-    return index;
-  }
+    restarting ??= openWorker(file, name, forDrawing);
+    const again = await restarting;
+    restarting = null;
+    if (!again.ok) return false;
+    client = again.value.client;
+    if (budget !== null) void client.remote.setBudget(budget);
+    onRestart?.(`The decoder of \u201c${name}\u201d had stopped and was started again. Nothing is lost.`);
+    return true;
+  };
   return ok({
-    index: index.value,
-    frame: (i) => client.ask(client.remote.frame(i), 'Decoding'),
+    index: opened.value.index,
+    frame: async (i) => {
+      const frame = await ask(i);
+      return !frame.ok && frame.issue.code === 'worker-crashed' && (await restart()) ? ask(i) : frame;
+    },
+    setBudget: (bytes) => {
+      budget = bytes;
+      void client.remote.setBudget(bytes);
+    },
+    thumbnails: (count, height, take) => void takeThumbnails(client.remote, count, height, take),
     close: () => client.end(),
   });
+}
+
+async function takeThumbnails(remote: Remote<ClipWorker>, count: number, height: number, take: (frame: number, picture: ImageBitmap) => void): Promise<void> {
+  for (let k = 0; k < count; k++) {
+    const small = await remote.thumbnail(k, count, height);
+    if (small) take(small.frame, small.picture);
+  }
 }

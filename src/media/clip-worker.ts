@@ -1,30 +1,38 @@
 import { expose, transfer } from 'comlink';
 import { fail, ok, type Result } from '../core/result';
-import { FrameCache, type FrameIssue } from './frame-cache';
+import { FrameCache, type DecodedPicture, type FrameIssue } from './frame-cache';
 import { openTrack, type FrameIndex, type IntakeIssue, type OpenedTrack } from './frame-index';
+import { makeThumbnail } from './thumbnail';
 
 let opened: OpenedTrack | null = null;
 let cache: FrameCache | null = null;
 
+/** How often a thumbnail asks whether the decoder is free, ms. */
+const PATIENCE = 120;
+
 /** One clip, read and decoded in a worker of its own. */
 const clipWorker = {
-  async open(file: Blob, name: string): Promise<Result<FrameIndex, IntakeIssue>> {
+  async open(file: Blob, name: string, forDrawing: boolean): Promise<Result<FrameIndex, IntakeIssue>> {
     const track = await openTrack(file, name);
     if (!track.ok) return track;
     opened = track.value;
-    cache = new FrameCache(opened.index, opened.sink, opened.config);
+    cache = new FrameCache(opened.index, opened, forDrawing);
     return ok(opened.index);
   },
-  async frame(i: number): Promise<Result<VideoFrame, FrameIssue>> {
+  async frame(i: number): Promise<Result<DecodedPicture, FrameIssue>> {
     if (!cache) return fail('out-of-range', 'The clip is not open.');
     const frame = await cache.frame(i);
     return frame.ok ? transfer(frame, [frame.value]) : frame;
   },
-  close(): void {
-    cache?.close();
-    opened?.dispose();
-    cache = null;
-    opened = null;
+  setBudget(bytes: number): void {
+    cache?.setBudget(bytes);
+  },
+  /** Number k of `count` small pictures; null where it cannot be decoded. */
+  async thumbnail(k: number, count: number, height: number): Promise<{ frame: number; picture: ImageBitmap } | null> {
+    while (cache?.busy) await new Promise((resolve) => setTimeout(resolve, PATIENCE));
+    if (!opened) return null;
+    const made = await makeThumbnail(opened, k, count, height).catch(() => null);
+    return made && transfer(made, [made.picture]);
   },
 };
 

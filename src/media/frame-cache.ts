@@ -1,11 +1,17 @@
-import type { EncodedPacketSink } from 'mediabunny';
+import type { EncodedPacket } from 'mediabunny';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import type { FrameIndex, FrameGroup } from './frame-index';
+import type { FrameIndex, FrameGroup, OpenedTrack } from './frame-index';
 
 export type FrameIssue = Issue<'superseded' | 'damaged' | 'out-of-range'>;
 
-/** Bytes of decoded pictures kept per clip. */
+/** Bytes of decoded pictures kept unless told otherwise. */
 const BUDGET = 256e6;
+/** Pictures made ready for drawing beside the one shown: this many onwards, and one back. */
+const READY_AHEAD = 4;
+/** A decoder holds back pictures until it has seen this many more packets (reordering and threads). */
+const HELD_BACK = 6;
+/** How long the rest of a group waits while a picture that was jumped to is drawn, ms. */
+const DRAWING_TIME = 25;
 /** Frames handed to the decoder before waiting for it. */
 const QUEUE = 8;
 /** Read ahead into the next group begins this many frames before its edge, or earlier for long groups. */
@@ -16,21 +22,34 @@ interface Job {
   readonly keepFrom: number;
   readonly keepTo: number;
   cancelled: boolean;
+  /** The group was jumped into: this frame is drawn before the rest is decoded. */
+  readonly jumpedTo: number | null;
+  /** Nobody waits for it: pictures that are wanted now go before. */
+  ahead: boolean;
   error: Error | null;
-  decoder: VideoDecoder | null;
   done: Promise<void>;
 }
+
+/** A decoded, unrotated picture: as the decoder gave it, or already made ready for drawing. */
+export type DecodedPicture = VideoFrame | ImageBitmap;
 
 /**
  * Decoded frames of one clip, whole groups of pictures at a time, so that stepping back is as quick as stepping
  * forward. One decoding job runs at a time; a request for another group cancels it. The cache is bounded in bytes and
- * every frame it drops is closed.
+ * every frame it drops is closed. The frames next in the direction of work are turned into bitmaps meanwhile, because
+ * drawing a decoded frame costs more than all the rest of a step.
  */
 export class FrameCache {
   private readonly kept = new Map<number, VideoFrame>();
+  private readonly ready = new Map<number, ImageBitmap>();
+  private preparing = false;
   private bytes = 0;
+  private budget = BUDGET;
   private wanted = 0;
+  private direction = 1;
   private job: Job | null = null;
+  private decoder: VideoDecoder | null = null;
+  private closed = false;
   private waiting = new Map<number, (() => void)[]>();
   private readonly frameBytes: number;
   private readonly byTime: Map<number, number>;
@@ -38,8 +57,9 @@ export class FrameCache {
 
   constructor(
     private readonly index: FrameIndex,
-    private readonly sink: EncodedPacketSink,
-    private readonly config: VideoDecoderConfig,
+    private readonly track: Pick<OpenedTrack, 'sink' | 'config' | 'canStart'>,
+    /** Whether neighbours are made ready for drawing; whoever measures pictures wants all of them decoded alike. */
+    private readonly forDrawing: boolean,
   ) {
     this.frameBytes = index.width * index.height * 1.5;
     this.byTime = new Map(Array.from(index.frameTimes, (us, i) => [us + index.origin, i]));
@@ -47,12 +67,12 @@ export class FrameCache {
     index.groups.forEach((group, g) => this.groupOf.fill(g, group.first, group.end));
   }
 
-  /** A copy of the frame, to be closed by whoever asked. Superseded when another frame is asked for meanwhile. */
-  async frame(i: number): Promise<Result<VideoFrame, FrameIssue>> {
+  /** A picture of the frame, to be closed by whoever asked. Superseded when another frame is asked for meanwhile. */
+  async frame(i: number): Promise<Result<DecodedPicture, FrameIssue>> {
     if (!Number.isInteger(i) || i < 0 || i >= this.index.frameTimes.length) {
       return fail('out-of-range', `There is no frame ${i}; the clip has frames 0 to ${this.index.frameTimes.length - 1}.`);
     }
-    const direction = Math.sign(i - this.wanted) || 1;
+    this.direction = Math.sign(i - this.wanted) || this.direction;
     const stepping = Math.abs(i - this.wanted) <= 2;
     this.wanted = i;
     for (let attempt = 0; !this.kept.has(i); attempt++) {
@@ -60,24 +80,73 @@ export class FrameCache {
       if (attempt > 2) return this.damaged(i);
       const group = this.groupOf[i]!;
       if (!this.job || this.job.group !== group || this.job.cancelled || i < this.job.keepFrom || i >= this.job.keepTo) {
-        this.start(group, direction);
+        this.start(group, stepping ? null : i);
       }
       const job = this.job!;
+      job.ahead = false;
       await Promise.race([new Promise<void>((arrived) => this.await(i, arrived)), job.done]);
       if (job.error && !this.kept.has(i)) return this.damaged(i);
     }
     const frame = this.kept.get(i)!;
     this.kept.delete(i);
     this.kept.set(i, frame);
-    if (stepping && !this.job) this.readAhead(i, direction);
-    return ok(frame.clone());
+    // A turn of direction makes reading ahead the other way worthless.
+    if (stepping && (!this.job || (this.job.ahead && this.job.group !== this.groupOf[i]! + this.direction))) this.readAhead(i);
+    const bitmap = this.ready.get(i);
+    this.ready.delete(i);
+    void this.prepare(bitmap ? 0 : DRAWING_TIME);
+    return ok(bitmap ?? frame.clone());
+  }
+
+  /** Bounds the bytes kept; what is over is given back at once. */
+  setBudget(bytes: number): void {
+    this.budget = bytes;
+    this.shrink();
+  }
+
+  /** Whether pictures are being decoded. */
+  get busy(): boolean {
+    return this.job !== null;
   }
 
   close(): void {
+    this.closed = true;
     this.cancel();
+    if (this.decoder && this.decoder.state !== 'closed') this.decoder.close();
     for (const frame of this.kept.values()) frame.close();
+    for (const bitmap of this.ready.values()) bitmap.close();
     this.kept.clear();
+    this.ready.clear();
     this.bytes = 0;
+  }
+
+  /** Makes the neighbours of the frame shown ready for drawing, those in the direction of work first. */
+  private async prepare(after: number): Promise<void> {
+    if (this.preparing || !this.forDrawing) return;
+    this.preparing = true;
+    // The picture asked for leaves first, and is drawn.
+    await new Promise((resolve) => setTimeout(resolve, after));
+    for (let next = this.nextToPrepare(); next !== null; next = this.nextToPrepare()) {
+      const bitmap = await createImageBitmap(this.kept.get(next)!).catch(() => null);
+      if (!bitmap || this.closed) {
+        bitmap?.close();
+        break;
+      }
+      this.ready.set(next, bitmap);
+      for (const [i, old] of this.ready) {
+        if (Math.abs(i - this.wanted) <= READY_AHEAD) continue;
+        old.close();
+        this.ready.delete(i);
+      }
+    }
+    this.preparing = false;
+  }
+
+  private nextToPrepare(): number | null {
+    if (this.closed) return null;
+    const { wanted, direction } = this;
+    const near = [...Array.from({ length: READY_AHEAD }, (_, k) => wanted + direction * (k + 1)), wanted - direction];
+    return near.find((i) => this.kept.has(i) && !this.ready.has(i)) ?? null;
   }
 
   private damaged(i: number): Result<never, FrameIssue> {
@@ -97,73 +166,92 @@ export class FrameCache {
   private put(i: number, frame: VideoFrame): void {
     this.kept.set(i, frame);
     this.bytes += this.frameBytes;
+    this.shrink();
+    this.wake(i);
+  }
+
+  private shrink(): void {
     for (const [old, picture] of this.kept) {
-      if (this.bytes <= BUDGET) break;
+      if (this.bytes <= this.budget) break;
       if (Math.abs(old - this.wanted) <= 1) continue;
       picture.close();
       this.kept.delete(old);
       this.bytes -= this.frameBytes;
     }
-    this.wake(i);
   }
 
   private cancel(): void {
     const { job } = this;
     if (!job) return;
     job.cancelled = true;
-    if (job.decoder && job.decoder.state !== 'closed') job.decoder.close();
     this.job = null;
+    if (this.decoder && this.decoder.state !== 'closed') this.decoder.reset();
   }
 
   /** Frames of a group to keep: all, or a window round the wanted one where the group alone exceeds the budget. */
-  private windowOf(group: FrameGroup, direction: number): { from: number; to: number } {
-    const most = Math.max(8, Math.floor((BUDGET * 0.6) / this.frameBytes));
+  private windowOf(group: FrameGroup): { from: number; to: number } {
+    const most = Math.max(8, Math.floor((this.budget * 0.6) / this.frameBytes));
     if (group.end - group.first <= most) return { from: group.first, to: group.end };
-    const before = Math.floor(most * (direction < 0 ? 0.8 : 0.3));
+    const before = Math.floor(most * (this.direction < 0 ? 0.8 : 0.3));
     const from = Math.max(group.first, Math.min(this.wanted - before, group.end - most));
     return { from, to: from + most };
   }
 
-  private start(group: number, direction: number): void {
+  private start(group: number, jumpedTo: number | null): void {
     this.cancel();
-    const window = this.windowOf(this.index.groups[group]!, direction);
+    const window = this.windowOf(this.index.groups[group]!);
     const job: Job = {
       group,
       keepFrom: window.from,
       keepTo: window.to,
+      jumpedTo,
+      ahead: false,
       cancelled: false,
       error: null,
-      decoder: null,
       done: Promise.resolve(),
     };
     this.job = job;
     job.done = this.decode(job).catch((error: unknown) => {
-      job.error = error instanceof Error ? error : new Error(String(error));
+      job.error ??= error instanceof Error ? error : new Error(String(error));
       job.cancelled = true;
+      if (this.job === job) this.job = null;
     });
+  }
+
+  /** The one decoder, kept from job to job because starting one takes as long as decoding several frames. */
+  private readyDecoder(): VideoDecoder {
+    if (!this.decoder || this.decoder.state === 'closed') {
+      this.decoder = new VideoDecoder({
+        output: (picture) => {
+          const { job } = this;
+          const i = this.byTime.get(picture.timestamp);
+          const keep = i !== undefined && job !== null && !job.cancelled && i >= job.keepFrom && i < job.keepTo && !this.kept.has(i);
+          if (keep) this.put(i, picture);
+          else picture.close();
+        },
+        error: (error) => {
+          if (!this.job) return;
+          this.job.error = error;
+          this.job.cancelled = true;
+        },
+      });
+    }
+    if (this.decoder.state === 'unconfigured') this.decoder.configure(this.track.config);
+    return this.decoder;
   }
 
   private async decode(job: Job): Promise<void> {
     const group = this.index.groups[job.group]!;
-    const decoder = new VideoDecoder({
-      output: (picture) => {
-        const i = this.byTime.get(picture.timestamp);
-        const keep = i !== undefined && !job.cancelled && i >= job.keepFrom && i < job.keepTo && !this.kept.has(i);
-        if (keep) this.put(i, picture);
-        else picture.close();
-      },
-      error: (error) => {
-        job.error = error;
-        job.cancelled = true;
-      },
-    });
-    job.decoder = decoder;
-    decoder.configure(this.config);
-    const key = await this.sink.getKeyPacket(group.keyTime);
-    if (!key) throw new Error('the key frame is missing');
-    for await (const packet of this.sink.packets(key)) {
+    const decoder = this.readyDecoder();
+    const key = await this.keyOf(job.group);
+    // In presentation order frame n of the group needs about n packets, and what the decoder holds back.
+    let drawBefore = job.jumpedTo === null ? Infinity : job.jumpedTo - group.first + 1 + HELD_BACK;
+    for await (const packet of this.track.sink.packets(key)) {
       if (job.cancelled || packet.sequenceNumber > group.lastPacket) break;
+      if (drawBefore-- === 0) await this.letDraw(job);
+      if (job.cancelled) break;
       decoder.decode(packet.toEncodedVideoChunk());
+      if (job.ahead) await this.giveWay(job);
       while (decoder.decodeQueueSize > QUEUE && !job.cancelled) {
         await new Promise<void>((resolve) => {
           decoder.addEventListener('dequeue', () => resolve(), { once: true });
@@ -171,22 +259,47 @@ export class FrameCache {
         });
       }
     }
-    if (!job.cancelled) await decoder.flush();
-    // Closing from the error callback is already done; a second close would throw.
-    if ((decoder.state as string) !== 'closed') decoder.close();
+    if (job.error) throw job.error;
+    if (job.cancelled) return;
+    await decoder.flush();
     if (this.job === job) this.job = null;
     if (job.error) throw job.error;
+    void this.prepare(0);
   }
 
-  private readAhead(i: number, direction: number): void {
+  /** Reading ahead keeps the decoder's queue short, so that a picture wanted now is not behind a queue. */
+  private async giveWay(job: Job): Promise<void> {
+    const decoder = this.readyDecoder();
+    while (job.ahead && !job.cancelled && decoder.decodeQueueSize > QUEUE / 2) await new Promise((resolve) => setTimeout(resolve, 3));
+  }
+
+  /** Waits until the frame that was jumped to has arrived and could be drawn. */
+  private async letDraw(job: Job): Promise<void> {
+    const i = job.jumpedTo!;
+    if (!this.kept.has(i)) await Promise.race([new Promise<void>((arrived) => this.await(i, arrived)), new Promise((late) => setTimeout(late, 4 * DRAWING_TIME))]);
+    if (!job.cancelled) await new Promise((drawn) => setTimeout(drawn, DRAWING_TIME));
+  }
+
+  /** The packet at which decoding of a group begins: its own key, or an earlier one where a decoder cannot start there. */
+  private async keyOf(group: number): Promise<EncodedPacket> {
+    for (let g = group; g >= 0; g--) {
+      const key = await this.track.sink.getKeyPacket(this.index.groups[g]!.keyTime);
+      if (!key) throw new Error('the key frame is missing');
+      if (g === 0 || (await this.track.canStart(key))) return key;
+    }
+    throw new Error('there is no key frame');
+  }
+
+  private readAhead(i: number): void {
     const own = this.groupOf[i]!;
-    const next = own + direction;
+    const next = own + this.direction;
     const group = this.index.groups[next];
     if (!group) return;
-    const edge = direction > 0 ? group.first : group.end - 1;
+    const edge = this.direction > 0 ? group.first : group.end - 1;
     const ownGroup = this.index.groups[own]!;
-    const reach = Math.max(READ_AHEAD, (ownGroup.end - ownGroup.first) * 0.6);
+    const reach = Math.max(READ_AHEAD, ownGroup.end - ownGroup.first);
     if (Math.abs(edge - i) > reach || this.kept.has(edge)) return;
-    this.start(next, direction);
+    this.start(next, null);
+    this.job!.ahead = true;
   }
 }

@@ -1,8 +1,8 @@
-import { ALL_FORMATS, BlobSource, EncodedPacketSink, Input, type EncodedPacket, type InputVideoTrack } from 'mediabunny';
+import { ALL_FORMATS, BlobSource, EncodedPacketSink, Input, type EncodedPacket } from 'mediabunny';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import type { Rotation } from './rotation';
 
-/** Frames that decode together: from one key packet at which a decoder can start to the next. */
+/** Frames that decode together: from one packet marked as key to the next. */
 export interface FrameGroup {
   /** Time of the key packet, seconds in the container. */
   readonly keyTime: number;
@@ -35,6 +35,8 @@ export interface OpenedTrack {
   readonly index: FrameIndex;
   readonly sink: EncodedPacketSink;
   readonly config: VideoDecoderConfig;
+  /** Whether a decoder can start at a packet marked as key: in an open group of pictures it cannot. Reads the packet's data. */
+  readonly canStart: (packet: EncodedPacket) => Promise<boolean>;
   readonly dispose: () => void;
 }
 
@@ -48,17 +50,9 @@ interface Packet {
   readonly sequence: number;
 }
 
-/** Key packets of an open group of pictures look like keys but a decoder cannot start there; those are left out. */
-async function restartable(track: InputVideoTrack, sink: EncodedPacketSink, packet: Packet): Promise<boolean> {
-  const full = await sink.getKeyPacket(packet.time);
-  if (!full || full.sequenceNumber !== packet.sequence) return true;
-  return (await track.determinePacketType(full)) !== 'delta';
-}
-
-async function groupsOf(track: InputVideoTrack, sink: EncodedPacketSink, packets: readonly Packet[], frames: readonly Packet[]): Promise<FrameGroup[]> {
+function groupsOf(packets: readonly Packet[], frames: readonly Packet[]): FrameGroup[] {
   const decodeOrder = new Map(packets.map((p, i) => [p.sequence, i]));
-  const keys: Packet[] = [];
-  for (const packet of packets) if (packet.key && (await restartable(track, sink, packet))) keys.push(packet);
+  const keys = packets.filter((packet) => packet.key);
   const groups: FrameGroup[] = [];
   let frame = 0;
   keys.forEach((key, k) => {
@@ -76,7 +70,9 @@ async function groupsOf(track: InputVideoTrack, sink: EncodedPacketSink, packets
 
 async function readPackets(sink: EncodedPacketSink): Promise<Packet[]> {
   const packets: Packet[] = [];
-  for await (const p of sink.packets(undefined, undefined, { metadataOnly: true })) {
+  const metadata = { metadataOnly: true };
+  // Asked for one by one: the sink's own iterator reads ahead by a queue, which takes twice as long here.
+  for (let p = await sink.getFirstPacket(metadata); p; p = await sink.getNextPacket(p, metadata)) {
     packets.push({
       us: p.microsecondTimestamp,
       time: p.timestamp,
@@ -138,7 +134,7 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
       index: {
         frameTimes,
         origin,
-        groups: await groupsOf(track, sink, packets, frames),
+        groups: groupsOf(packets, frames),
         rotation: (await track.getRotation()) as Rotation,
         width: await track.getDisplayWidth(),
         height: await track.getDisplayHeight(),
@@ -147,6 +143,7 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
       },
       sink,
       config,
+      canStart: async (packet) => (await track.determinePacketType(packet)) !== 'delta',
       dispose,
     });
   } catch (error) {

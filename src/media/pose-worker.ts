@@ -1,3 +1,4 @@
+import type { DecodedPicture } from './frame-cache';
 import { FilesetResolver, PoseLandmarker } from '@mediapipe/tasks-vision';
 import { expose } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
@@ -32,7 +33,7 @@ const forSecond = surface(SECOND_INPUT);
 /** Where the person was in the frame before. */
 let following: Crop | null = null;
 
-type Picture = { readonly frame: VideoFrame; readonly rotation: Rotation; readonly width: number; readonly height: number };
+type Picture = { readonly frame: DecodedPicture; readonly rotation: Rotation; readonly width: number; readonly height: number };
 
 /** Draws a part of the displayed picture into a square, mirrored or not; returns the way back to the picture. */
 function drawCrop(context: OffscreenCanvasRenderingContext2D, { frame, rotation, width, height }: Picture, crop: Crop, mirrored: boolean): (at: { x: number; y: number }) => { x: number; y: number } {
@@ -123,7 +124,7 @@ const poseWorker = {
     }
   },
   /** One look or two at the person, in pixels of the displayed picture; none where nobody is seen. */
-  async find(frame: VideoFrame, rotation: Rotation, width: number, height: number): Promise<Result<readonly FoundPoints[], never>> {
+  async find(frame: DecodedPicture, rotation: Rotation, width: number, height: number): Promise<Result<readonly FoundPoints[], never>> {
     try {
       const picture: Picture = { frame, rotation, width, height };
       // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.

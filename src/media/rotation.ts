@@ -1,3 +1,5 @@
+import type { DecodedPicture } from './frame-cache';
+
 export type Rotation = 0 | 90 | 180 | 270;
 
 type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
@@ -13,7 +15,7 @@ export function withRotation(context: Context, rotation: Rotation, width: number
 }
 
 /** Draws a decoded (unrotated) frame into displayed-picture coordinates of a context. */
-export function drawDisplayed(context: Context, frame: VideoFrame, rotation: Rotation, width: number, height: number): void {
+export function drawDisplayed(context: Context, frame: DecodedPicture, rotation: Rotation, width: number, height: number): void {
   const turned = rotation === 90 || rotation === 270;
   withRotation(context, rotation, width, height, () => {
     context.drawImage(frame, 0, 0, turned ? height : width, turned ? width : height);

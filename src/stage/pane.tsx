@@ -28,7 +28,7 @@ export interface PaneProps {
   readonly label: string;
   readonly caption: ReactNode;
   /** Registers the function that shows a decoded frame. */
-  readonly attach: (painter: (frame: VideoFrame, index: number) => void) => () => void;
+  readonly attach: (painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => () => void;
   readonly onActivate: () => void;
   readonly onMovePoint: (id: string, frame: number, at: Vec2) => void;
   readonly onViewportByHand: () => void;
@@ -45,7 +45,7 @@ type Drag = { kind: 'draw' } | { kind: 'pan'; last: Vec2 } | { kind: 'point'; id
 /** One clip's picture with its lines; zoom with the wheel, pan by dragging, points under a loupe. */
 export function Pane(props: PaneProps): ReactNode {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const latest = useRef<{ frame: VideoFrame; index: number } | null>(null);
+  const latest = useRef<{ frame: VideoFrame | ImageBitmap; index: number } | null>(null);
   const byHand = useRef<Viewport | null>(null);
   const drag = useRef<Drag | null>(null);
   const [size, setSize] = useState<Size>({ width: 1, height: 1 });

@@ -1,3 +1,4 @@
+import type { DecodedPicture } from '../media/frame-cache';
 import { stickClip } from '../../tests/fixtures/stick-performance';
 import { preparePerformance } from '../core/performance/performance';
 import { ok } from '../core/result';
@@ -32,7 +33,7 @@ function bench(seed = 7): { player: BenchPlayer; shown: [number, number][]; rest
       asked++;
       await new Promise((resolve) => setTimeout(resolve, roll() * 4));
       asked--;
-      return ok({ i, close: () => undefined } as unknown as VideoFrame);
+      return ok({ i, close: () => undefined } as unknown as DecodedPicture);
     },
     close: () => undefined,
   });

@@ -1,3 +1,4 @@
+import type { DecodedPicture } from '../media/frame-cache';
 import { lockedMap, matchedMap, offsetMap, type TimeMap } from '../core/timing/time-map';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { momentTimes, type Performance } from '../core/performance/performance';
@@ -7,7 +8,7 @@ import { notify } from './notices';
 import { setView, useView } from './view-store';
 
 /** Draws a decoded frame; called for all panes of one picture in the same turn. */
-export type Painter = (frame: VideoFrame, index: number) => void;
+export type Painter = (frame: DecodedPicture, index: number) => void;
 
 export interface BenchClips {
   readonly movement: Movement;

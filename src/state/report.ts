@@ -1,3 +1,4 @@
+import type { DecodedPicture } from '../media/frame-cache';
 import type { Clip } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { sessionJson } from '../formats/session-json/session-json';
@@ -17,7 +18,7 @@ export const sessionText = (session: Session): string => sessionJson.write!(sess
 export async function withStills(
   clip: Clip,
   frames: readonly number[],
-  take: (frame: VideoFrame, index: number) => Promise<void> | void,
+  take: (frame: DecodedPicture, index: number) => Promise<void> | void,
 ): Promise<Result<number, Issue>> {
   const blob = await loadMedia(clip.mediaId);
   if (!blob) return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);

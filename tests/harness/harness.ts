@@ -7,13 +7,16 @@ const canvas = new OffscreenCanvas(CODED.width, CODED.height);
 const context = canvas.getContext('2d', { alpha: false, willReadFrequently: true })!;
 const sources = new Map<string, ClipSource>();
 
-function codeOn(draw: () => void): number | null {
-  context.setTransform(1, 0, 0, 1, 0, 0);
-  draw();
+/** Waits until what was drawn is on the canvas: drawing is put off until somebody reads it. */
+const drawn = (): void => void context.getImageData(0, 0, 1, 1);
+
+/** The number on the canvas; reading it is no part of showing a picture and is never timed. */
+function readCanvas(): number | null {
   const row = (line: number): number[] => Array.from({ length: BITS }, (_, k) => context.getImageData((k + 0.5) * BLOCK, (line + 0.5) * BLOCK, 1, 1).data[1]!);
   return readCode(row(ROWS.bits), row(ROWS.complement));
 }
 
+const wait = (milliseconds: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, milliseconds));
 const fetchClip = async (address: string): Promise<Blob> => (await fetch(address)).blob();
 
 const harness = {
@@ -21,7 +24,7 @@ const harness = {
   async open(address: string): Promise<{ frames: number; width: number; height: number; rotation: number; times: number[]; milliseconds: number } | string> {
     const file = await fetchClip(address);
     const started = performance.now();
-    const source = await openClipSource(file, address);
+    const source = await openClipSource(file, address, { forDrawing: true });
     if (!source.ok) return source.issue.code;
     const milliseconds = performance.now() - started;
     sources.get(address)?.close();
@@ -33,32 +36,32 @@ const harness = {
     sources.get(address)?.close();
     sources.delete(address);
   },
-  /** The number carried by a frame, or null where none can be read. */
-  async code(address: string, frame: number): Promise<number | null> {
+  /** Shows a frame on the canvas. */
+  async show(address: string, frame: number): Promise<void> {
     const source = sources.get(address)!;
     const picture = await source.frame(frame);
     if (!picture.ok) throw new Error(picture.issue.message);
     const { width, height, rotation } = source.index;
-    const code = codeOn(() => {
-      context.setTransform(CODED.width / width, 0, 0, CODED.height / height, 0, 0);
-      drawDisplayed(context, picture.value, rotation, width, height);
-    });
+    context.setTransform(CODED.width / width, 0, 0, CODED.height / height, 0, 0);
+    drawDisplayed(context, picture.value, rotation, width, height);
     picture.value.close();
-    return code;
   },
-  /** Reads frames one after another; returns each one's number and the milliseconds it took. */
-  async visit(address: string, frames: readonly number[]): Promise<{ codes: (number | null)[]; milliseconds: number[] }> {
+  /** Shows frames one after another; returns each one's number (null where none can be read) and the milliseconds it took. @param pause milliseconds between one and the next */
+  async visit(address: string, frames: readonly number[], pause = 0): Promise<{ codes: (number | null)[]; milliseconds: number[] }> {
     const codes: (number | null)[] = [];
     const milliseconds: number[] = [];
     for (const frame of frames) {
       const started = performance.now();
-      codes.push(await harness.code(address, frame));
+      await harness.show(address, frame);
+      drawn();
       milliseconds.push(performance.now() - started);
+      codes.push(readCanvas());
+      if (pause > 0) await wait(pause);
     }
     return { codes, milliseconds };
   },
   /** The same frames through a video element that seeks to the middle of each. */
-  async visitWithElement(address: string, times: readonly number[]): Promise<{ codes: (number | null)[]; milliseconds: number[] }> {
+  async visitWithElement(address: string, times: readonly number[], pause = 0): Promise<{ codes: (number | null)[]; milliseconds: number[] }> {
     const video = Object.assign(document.createElement('video'), { src: address, muted: true, preload: 'auto' });
     document.body.append(video);
     await new Promise((resolve) => video.addEventListener('canplay', resolve, { once: true }));
@@ -74,8 +77,12 @@ const harness = {
         });
         video.currentTime = time;
       });
-      codes.push(codeOn(() => context.drawImage(video, 0, 0, CODED.width, CODED.height)));
+      context.setTransform(1, 0, 0, 1, 0, 0);
+      context.drawImage(video, 0, 0, CODED.width, CODED.height);
+      drawn();
       milliseconds.push(performance.now() - started);
+      codes.push(readCanvas());
+      if (pause > 0) await wait(pause);
     }
     video.remove();
     return { codes, milliseconds };

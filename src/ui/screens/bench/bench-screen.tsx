@@ -138,7 +138,7 @@ function ClipPane({ role, performance, placing, onPlaced, editing, measures }: C
         : [],
     [editing, performance],
   );
-  const attach = useCallback((painter: (frame: VideoFrame, index: number) => void) => player.addPainter(clip.id, painter), [clip.id]);
+  const attach = useCallback((painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => player.addPainter(clip.id, painter), [clip.id]);
   const time = timeAtFrame(performance.times, shown);
   return (
     <Pane
