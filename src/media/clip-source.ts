@@ -13,7 +13,7 @@ export interface ClipSource {
   /** Bounds the decoded bytes that are kept. */
   readonly setBudget: (bytes: number) => void;
   /** Small upright pictures spread evenly over the clip, handed over as they come; made while nothing else is decoded. */
-  readonly thumbnails: (count: number, height: number, take: (frame: number, picture: ImageBitmap) => void) => void;
+  readonly thumbnails: (count: number, height: number, take: (frame: number, picture: Blob) => void) => void;
   readonly close: () => void;
 }
 
@@ -68,7 +68,7 @@ export async function openClipSource(file: Blob, name: string, { forDrawing = fa
   });
 }
 
-async function takeThumbnails(remote: Remote<ClipWorker>, count: number, height: number, take: (frame: number, picture: ImageBitmap) => void): Promise<void> {
+async function takeThumbnails(remote: Remote<ClipWorker>, count: number, height: number, take: (frame: number, picture: Blob) => void): Promise<void> {
   for (let k = 0; k < count; k++) {
     const small = await remote.thumbnail(k, count, height);
     if (small) take(small.frame, small.picture);

@@ -28,11 +28,10 @@ const clipWorker = {
     cache?.setBudget(bytes);
   },
   /** Number k of `count` small pictures; null where it cannot be decoded. */
-  async thumbnail(k: number, count: number, height: number): Promise<{ frame: number; picture: ImageBitmap } | null> {
+  async thumbnail(k: number, count: number, height: number): Promise<{ frame: number; picture: Blob } | null> {
     while (cache?.busy) await new Promise((resolve) => setTimeout(resolve, PATIENCE));
     if (!opened) return null;
-    const made = await makeThumbnail(opened, k, count, height).catch(() => null);
-    return made && transfer(made, [made.picture]);
+    return makeThumbnail(opened, k, count, height).catch(() => null);
   },
 };
 

@@ -6,6 +6,9 @@ export type FrameIssue = Issue<'superseded' | 'damaged' | 'out-of-range'>;
 
 /** Bytes of decoded pictures kept unless told otherwise. */
 const BUDGET = 256e6;
+/** Parts of the budget for the group at hand and for the one read ahead. */
+const OWN_SHARE = 0.6;
+const AHEAD_SHARE = 0.35;
 /** Pictures made ready for drawing beside the one shown: this many onwards, and one back. */
 const READY_AHEAD = 4;
 /** A decoder holds back pictures until it has seen this many more packets (reordering and threads). */
@@ -14,7 +17,7 @@ const HELD_BACK = 6;
 const DRAWING_TIME = 25;
 /** Frames handed to the decoder before waiting for it. */
 const QUEUE = 8;
-/** Read ahead into the next group begins this many frames before its edge, or earlier for long groups. */
+/** Reading ahead begins at least this many frames before the edge of a group. */
 const READ_AHEAD = 24;
 
 interface Job {
@@ -85,11 +88,9 @@ export class FrameCache {
       const job = this.job!;
       job.ahead = false;
       await Promise.race([new Promise<void>((arrived) => this.await(i, arrived)), job.done]);
-      if (job.error && !this.kept.has(i)) return this.damaged(i);
+      if (job.error && !this.kept.has(i) && this.wanted === i) return this.damaged(i);
     }
     const frame = this.kept.get(i)!;
-    this.kept.delete(i);
-    this.kept.set(i, frame);
     // A turn of direction makes reading ahead the other way worthless.
     if (stepping && (!this.job || (this.job.ahead && this.job.group !== this.groupOf[i]! + this.direction))) this.readAhead(i);
     const bitmap = this.ready.get(i);
@@ -170,12 +171,14 @@ export class FrameCache {
     this.wake(i);
   }
 
+  /** Gives up the frames farthest from the one shown. */
   private shrink(): void {
-    for (const [old, picture] of this.kept) {
-      if (this.bytes <= this.budget) break;
-      if (Math.abs(old - this.wanted) <= 1) continue;
-      picture.close();
-      this.kept.delete(old);
+    while (this.bytes > this.budget) {
+      let farthest = this.wanted;
+      for (const i of this.kept.keys()) if (Math.abs(i - this.wanted) > Math.abs(farthest - this.wanted)) farthest = i;
+      if (Math.abs(farthest - this.wanted) <= 1) return;
+      this.kept.get(farthest)!.close();
+      this.kept.delete(farthest);
       this.bytes -= this.frameBytes;
     }
   }
@@ -189,29 +192,31 @@ export class FrameCache {
   }
 
   /** Frames of a group to keep: all, or a window round the wanted one where the group alone exceeds the budget. */
-  private windowOf(group: FrameGroup): { from: number; to: number } {
-    const most = Math.max(8, Math.floor((this.budget * 0.6) / this.frameBytes));
+  private windowOf(group: FrameGroup, share: number): { from: number; to: number } {
+    const most = Math.max(8, Math.floor((this.budget * share) / this.frameBytes));
     if (group.end - group.first <= most) return { from: group.first, to: group.end };
     const before = Math.floor(most * (this.direction < 0 ? 0.8 : 0.3));
     const from = Math.max(group.first, Math.min(this.wanted - before, group.end - most));
     return { from, to: from + most };
   }
 
-  private start(group: number, jumpedTo: number | null): void {
+  private start(group: number, jumpedTo: number | null, ahead = false): void {
     this.cancel();
-    const window = this.windowOf(this.index.groups[group]!);
+    const window = this.windowOf(this.index.groups[group]!, ahead ? AHEAD_SHARE : OWN_SHARE);
     const job: Job = {
       group,
       keepFrom: window.from,
       keepTo: window.to,
       jumpedTo,
-      ahead: false,
+      ahead,
       cancelled: false,
       error: null,
       done: Promise.resolve(),
     };
     this.job = job;
     job.done = this.decode(job).catch((error: unknown) => {
+      // A decoder that is reset for the next job ends the one before; that is no error.
+      if (job.cancelled && !job.error) return;
       job.error ??= error instanceof Error ? error : new Error(String(error));
       job.cancelled = true;
       if (this.job === job) this.job = null;
@@ -297,9 +302,9 @@ export class FrameCache {
     if (!group) return;
     const edge = this.direction > 0 ? group.first : group.end - 1;
     const ownGroup = this.index.groups[own]!;
-    const reach = Math.max(READ_AHEAD, ownGroup.end - ownGroup.first);
+    // Not so early that the group at hand has to be given up for it.
+    const reach = Math.max(READ_AHEAD, Math.min(ownGroup.end - ownGroup.first, (AHEAD_SHARE * this.budget) / this.frameBytes));
     if (Math.abs(edge - i) > reach || this.kept.has(edge)) return;
-    this.start(next, null);
-    this.job!.ahead = true;
+    this.start(next, null, true);
   }
 }

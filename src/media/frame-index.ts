@@ -25,6 +25,8 @@ export interface FrameIndex {
   readonly height: number;
   readonly codec: string;
   readonly fileRate: number;
+  /** Frames per second that the camera says it took, where it says so. */
+  readonly captureRate: number | null;
 }
 
 export type IntakeIssue = Issue<
@@ -139,6 +141,7 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
         width: await track.getDisplayWidth(),
         height: await track.getDisplayHeight(),
         codec,
+        captureRate: await statedCaptureRate(input),
         fileRate: span > 0 ? nominalRate((frames.length - 1) / span, span) : 30,
       },
       sink,
@@ -150,6 +153,21 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
     const detail = error instanceof Error ? error.message : String(error);
     return refuse('unreadable', `${quote(name)} could not be read (${detail}). Copy it from the camera again, or convert it to WebM or MP4.`);
   }
+}
+
+/** Metadata by which phones state the rate at which slow motion was taken (from memory: the key that Android's recorder writes). */
+const CAPTURE_RATE_KEYS = ['com.android.capture.fps'];
+const PLAUSIBLE_RATES = { least: 1, most: 100_000 };
+
+async function statedCaptureRate(input: Input): Promise<number | null> {
+  const { raw } = await input.getMetadataTags().catch(() => ({ raw: undefined }));
+  for (const key of CAPTURE_RATE_KEYS) {
+    const value = raw?.[key];
+    // Written as text, or as a 32-bit big-endian number.
+    const rate = typeof value === 'string' ? Number(value) : value instanceof Uint8Array && value.byteLength === 4 ? new DataView(value.buffer, value.byteOffset).getFloat32(0) : NaN;
+    if (rate >= PLAUSIBLE_RATES.least && rate <= PLAUSIBLE_RATES.most) return Math.round(rate * 1000) / 1000;
+  }
+  return null;
 }
 
 async function dataOf(sink: EncodedPacketSink, frame: Packet): Promise<EncodedPacket | null> {

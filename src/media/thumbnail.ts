@@ -6,7 +6,7 @@ import type { OpenedTrack } from './frame-index';
  * neighbourhood where groups are short enough, since it alone needs nothing else decoded.
  * @param height pixels of the small picture; its width follows the clip
  */
-export async function makeThumbnail(track: OpenedTrack, k: number, count: number, height: number): Promise<{ frame: number; picture: ImageBitmap } | null> {
+export async function makeThumbnail(track: OpenedTrack, k: number, count: number, height: number): Promise<{ frame: number; picture: Blob } | null> {
   const { index, sink, config } = track;
   const { groups, frameTimes } = index;
   const spacing = frameTimes.length / count;
@@ -45,5 +45,5 @@ export async function makeThumbnail(track: OpenedTrack, k: number, count: number
   context.scale(width / index.width, height / index.height);
   drawDisplayed(context, picture, index.rotation, index.width, index.height);
   picture.close();
-  return { frame: wanted, picture: canvas.transferToImageBitmap() };
+  return { frame: wanted, picture: await canvas.convertToBlob({ type: 'image/webp', quality: 0.7 }) };
 }

@@ -1,5 +1,5 @@
 import type { Vec2 } from '../core/geometry/vec2';
-import type { Role } from '../core/model/clip';
+import type { Look } from '../core/model/slots';
 import type { Primitive } from '../core/overlay/scene';
 import { ROLE_STYLE } from './role-style';
 import { toPane, type Size, type Viewport } from './viewport';
@@ -37,8 +37,8 @@ function paintLabel(context: Context, at: Vec2, text: string, color: string): vo
 }
 
 /** Paints plain shapes over a picture; the same call serves panes, stills and film. */
-export function paintScene(context: Context, scene: readonly Primitive[], role: Role, viewport: Viewport, pane: Size): void {
-  const style = ROLE_STYLE[role];
+export function paintScene(context: Context, scene: readonly Primitive[], look: Look, viewport: Viewport, pane: Size): void {
+  const style = ROLE_STYLE[look];
   const place = (p: Vec2): Vec2 => toPane(viewport, pane, p);
   context.save();
   context.lineCap = style.cap;

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import type { Vec2 } from '../core/geometry/vec2';
-import type { Role } from '../core/model/clip';
+import type { Look } from '../core/model/slots';
 import type { Primitive } from '../core/overlay/scene';
 import type { GesturePhase } from './drawing-gesture';
 import { paintPicture } from './paint-picture';
@@ -12,7 +12,9 @@ export interface HandlePoint extends Vec2 {
 }
 
 export interface PaneProps {
-  readonly role: Role;
+  /** The clip's place, unique on the bench, and what it looks like. */
+  readonly id: string;
+  readonly look: Look;
   readonly picture: Size & Showing & { readonly rotation: 0 | 90 | 180 | 270; readonly brightness: number; readonly contrast: number };
   /** What is drawn over a frame, and where its performer is. */
   readonly sceneAt: (frame: number) => readonly Primitive[];
@@ -27,6 +29,8 @@ export interface PaneProps {
   readonly ghost: number | null;
   readonly label: string;
   readonly caption: ReactNode;
+  /** Buttons of the pane, in its lower corner. */
+  readonly acts: ReactNode;
   /** Registers the function that shows a decoded frame. */
   readonly attach: (painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => () => void;
   readonly onActivate: () => void;
@@ -64,7 +68,7 @@ export function Pane(props: PaneProps): ReactNode {
     if (!context) return;
     const ratio = window.devicePixelRatio;
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    const { role, picture, sceneAt, handlesAt, ghost } = current.current;
+    const { look, picture, sceneAt, handlesAt, ghost } = current.current;
     context.clearRect(0, 0, size.width, size.height);
     if (ghost === null) {
       context.fillStyle = '#171c20';
@@ -76,7 +80,7 @@ export function Pane(props: PaneProps): ReactNode {
     context.globalAlpha = ghost ?? 1;
     if (ghost !== 0) paintPicture(context, { frame, ...picture }, viewport, size);
     context.globalAlpha = 1;
-    paintScene(context, sceneAt(index), role, viewport, size);
+    paintScene(context, sceneAt(index), look, viewport, size);
     const held = drag.current?.kind === 'point' ? drag.current : null;
     for (const handle of handlesAt(index)) {
       const at = toPane(viewport, size, held?.id === handle.id ? held.at : handle);
@@ -217,10 +221,10 @@ export function Pane(props: PaneProps): ReactNode {
   };
 
   return (
-    <figure className={`pane ${props.role} ${props.active ? 'active' : ''} ${props.ghost === null ? '' : 'ghost'}`} aria-label={props.label}>
+    <figure className={`pane ${props.look} ${props.active ? 'active' : ''} ${props.ghost === null ? '' : 'ghost'}`} aria-label={props.label}>
       <canvas
         ref={canvas}
-        data-testid={`pane-${props.role}`}
+        data-testid={`pane-${props.id}`}
         onPointerDown={onPointerDown}
         onPointerMove={onPointerMove}
         onPointerUp={onPointerUp}
@@ -231,6 +235,7 @@ export function Pane(props: PaneProps): ReactNode {
         }}
       />
       <figcaption>{props.caption}</figcaption>
+      <div className="pane-acts">{props.acts}</div>
     </figure>
   );
 }

@@ -1,168 +1,223 @@
 import { scaleLinear } from 'd3-scale';
-import { useRef, useState, type PointerEvent, type ReactNode } from 'react';
-import type { Role } from '../core/model/clip';
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import type { Look } from '../core/model/slots';
+import { RibbonThreads, type Thread } from './ribbon-threads';
 import { ROLE_STYLE } from './role-style';
 
-/** One clip on the common time axis; positions are seconds on that axis. */
+/** One performance on the common time axis; positions are seconds on that axis. */
 export interface RibbonClip {
-  readonly role: Role;
+  readonly id: string;
+  readonly look: Look;
   readonly label: string;
   readonly start: number;
   readonly end: number;
   readonly pins: readonly { readonly moment: string; readonly name: string; readonly at: number }[];
   readonly playhead: number | null;
+  readonly thumbnails: readonly { readonly at: number; readonly address: string }[];
+}
+
+/** A pin that is being dragged or has the keyboard. */
+export interface HeldPin {
+  readonly clipId: string;
+  readonly moment: string;
+  /** On the time axis, and in pixels from the left. */
+  readonly at: number;
+  readonly x: number;
 }
 
 export interface RibbonsProps {
   readonly clips: readonly RibbonClip[];
   readonly phases: readonly { readonly from: string; readonly to: string; readonly name: string }[];
-  /** Difference in ms, athlete minus reference since the first common moment, by moment. */
-  readonly threads: readonly { readonly moment: string; readonly text: string }[];
+  readonly threads: readonly Thread[];
   readonly currentMoment: string | null;
-  readonly onScrub: (role: Role, at: number) => void;
-  readonly onPinMove: (role: Role, moment: string, at: number) => void;
-  readonly onPinSelect: (role: Role, moment: string) => void;
+  /** The part of the axis that is shown. */
+  readonly domain: readonly [number, number];
+  readonly thumbnailHeight: number;
+  readonly onDomain: (domain: readonly [number, number]) => void;
+  readonly onScrub: (clipId: string, at: number) => void;
+  readonly onPinMove: (clipId: string, moment: string, at: number) => void;
+  readonly onPinSelect: (clipId: string, moment: string) => void;
+  /** Moves a pin by frames of its clip, or takes it away. */
+  readonly onPinStep: (clipId: string, moment: string, frames: number) => void;
+  readonly onPinRemove: (clipId: string, moment: string) => void;
+  readonly onPinHeld: (pin: HeldPin | null) => void;
 }
 
-const HEIGHT = 128;
-const ROW = { athlete: 26, reference: 86 } as const;
+const TOP = 26;
 const BAR = 18;
+/** From one ribbon to the next, without thumbnails. */
+const PITCH = 60;
+const BOTTOM = 42;
 const MARGIN = { left: 92, right: 16 };
 /** Shades that tell neighbouring phases apart without naming good or bad. */
 const PHASE_SHADES = ['#dcd6c8', '#cfd8d6', '#e3dcc9', '#c9d3da', '#d9d2d9'];
 
-/** Pixels that the number on a thread takes. */
-const LABEL_WIDTH = 52;
+type Held = { kind: 'pin'; clipId: string; moment: string; at: number; moved: boolean } | { kind: 'scrub'; clipId: string } | { kind: 'pan'; from: number };
 
-/** Threads from left to right; a number that would lie on its neighbour's goes a row up or down. */
-function inRows<T extends { readonly moment: string; readonly text: string }>(threads: readonly T[], middleOf: (moment: string) => number, x: (at: number) => number): readonly (T & { row: number })[] {
-  const ends: [number, number][] = [[0, -Infinity], [-1, -Infinity], [1, -Infinity]];
-  return threads.map((thread) => {
-    const at = x(middleOf(thread.moment));
-    const free = thread.text === '' ? ends[0]! : (ends.find(([, end]) => at - LABEL_WIDTH / 2 >= end) ?? ends[0]!);
-    if (thread.text !== '') free[1] = at + LABEL_WIDTH / 2;
-    return { ...thread, row: free[0] };
-  });
-}
-
-/** The two clips' phases and moments on one time axis; also the scrubber. */
+/** The performances' phases and moments on one time axis; also the scrubber. The wheel zooms, dragging beside the bars pans. */
 export function Ribbons(props: RibbonsProps): ReactNode {
   const svg = useRef<SVGSVGElement>(null);
-  const [dragged, setDragged] = useState<{ role: Role; moment: string; at: number } | null>(null);
-  const scrubbing = useRef<Role | null>(null);
+  const [held, setHeld] = useState<Held | null>(null);
   const [width, setWidth] = useState(900);
-  const measure = (element: SVGSVGElement | null): (() => void) | undefined => {
-    svg.current = element;
-    if (!element) return undefined;
+  const pitch = PITCH + props.thumbnailHeight;
+  const height = TOP + (props.clips.length - 1) * pitch + BAR + props.thumbnailHeight + BOTTOM;
+  const x = scaleLinear().domain([...props.domain]).range([MARGIN.left, Math.max(MARGIN.left + 50, width - MARGIN.right)]);
+  const rowOf = (clipId: string): number => TOP + pitch * Math.max(0, props.clips.findIndex((c) => c.id === clipId));
+  const timeAt = (event: { readonly clientX: number }): number => x.invert(event.clientX - svg.current!.getBoundingClientRect().left);
+  const pinAt = (clip: RibbonClip, moment: string): number | undefined =>
+    held?.kind === 'pin' && held.clipId === clip.id && held.moment === moment ? held.at : clip.pins.find((p) => p.moment === moment)?.at;
+
+  useEffect(() => {
+    const element = svg.current!;
     const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
     observer.observe(element);
     return () => observer.disconnect();
-  };
-  const domain = [Math.min(...props.clips.map((c) => c.start)), Math.max(...props.clips.map((c) => c.end))];
-  const x = scaleLinear().domain(domain).range([MARGIN.left, Math.max(MARGIN.left + 50, width - MARGIN.right)]);
-  const timeAt = (event: PointerEvent): number => x.invert(event.clientX - svg.current!.getBoundingClientRect().left);
-  const pinAt = (clip: RibbonClip, moment: string): number | undefined =>
-    dragged?.role === clip.role && dragged.moment === moment ? dragged.at : clip.pins.find((p) => p.moment === moment)?.at;
-  const of = (role: Role): RibbonClip | undefined => props.clips.find((c) => c.role === role);
-  const athlete = of('athlete');
-  const reference = of('reference');
+  }, []);
 
+  const { domain, onDomain } = props;
+  useEffect(() => {
+    // React's wheel listener is passive; zooming must keep the page from scrolling.
+    const element = svg.current!;
+    const onWheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      const at = scaleLinear().domain([...domain]).range([MARGIN.left, Math.max(MARGIN.left + 50, width - MARGIN.right)]).invert(event.clientX - element.getBoundingClientRect().left);
+      const factor = Math.exp(event.deltaY * 0.0015);
+      onDomain([at - (at - domain[0]) * factor, at + (domain[1] - at) * factor]);
+    };
+    element.addEventListener('wheel', onWheel, { passive: false });
+    return () => element.removeEventListener('wheel', onWheel);
+  }, [domain, onDomain, width]);
+
+  const holdPin = (clipId: string, moment: string, at: number): void => props.onPinHeld({ clipId, moment, at, x: x(at) });
   const onMove = (event: PointerEvent): void => {
-    if (dragged) {
-      const clip = of(dragged.role)!;
-      setDragged({ ...dragged, at: Math.min(clip.end, Math.max(clip.start, timeAt(event))) });
-    } else if (scrubbing.current) props.onScrub(scrubbing.current, timeAt(event));
+    if (!held) return;
+    if (held.kind === 'scrub') return props.onScrub(held.clipId, timeAt(event));
+    if (held.kind === 'pan') {
+      const by = held.from - timeAt(event);
+      return props.onDomain([domain[0] + by, domain[1] + by]);
+    }
+    const clip = props.clips.find((c) => c.id === held.clipId)!;
+    const at = Math.min(clip.end, Math.max(clip.start, timeAt(event)));
+    setHeld({ ...held, at, moved: true });
+    holdPin(held.clipId, held.moment, at);
   };
   const onUp = (): void => {
-    if (dragged) props.onPinMove(dragged.role, dragged.moment, dragged.at);
-    setDragged(null);
-    scrubbing.current = null;
+    if (held?.kind === 'pin') {
+      if (held.moved) props.onPinMove(held.clipId, held.moment, held.at);
+      props.onPinHeld(null);
+    }
+    setHeld(null);
+  };
+  const onPinKey = (event: KeyboardEvent, clip: RibbonClip, moment: string): void => {
+    const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    if (step === undefined && event.key !== 'Delete' && event.key !== 'Backspace' && event.key !== 'Enter') return;
+    event.preventDefault();
+    // The same keys step the pictures elsewhere on the bench.
+    event.stopPropagation();
+    if (event.key === 'Enter') props.onPinSelect(clip.id, moment);
+    else if (step === undefined) props.onPinRemove(clip.id, moment);
+    else props.onPinStep(clip.id, moment, event.shiftKey ? step / 10 : step);
   };
 
+  const inside = (at: number): boolean => at >= domain[0] && at <= domain[1];
   return (
-    <svg ref={measure} className="ribbons" height={HEIGHT} role="group" aria-label="Time of both clips" onPointerMove={onMove} onPointerUp={onUp} onPointerCancel={onUp}>
+    <svg
+      ref={svg}
+      className="ribbons"
+      height={height}
+      role="group"
+      aria-label="Time of all clips"
+      onPointerMove={onMove}
+      onPointerUp={onUp}
+      onPointerCancel={onUp}
+      onPointerDown={(event) => {
+        svg.current!.setPointerCapture(event.pointerId);
+        setHeld({ kind: 'pan', from: timeAt(event) });
+      }}
+    >
+      <clipPath id="ribbon-span"><rect x={MARGIN.left - 8} y={0} width={Math.max(1, width - MARGIN.left - MARGIN.right + 16)} height={height} /></clipPath>
       {x.ticks(Math.max(4, Math.floor(width / 110))).map((t) => (
         <g key={t} className="tick">
-          <line x1={x(t)} x2={x(t)} y1={14} y2={HEIGHT - 16} />
-          <text x={x(t)} y={HEIGHT - 4}>{t.toFixed(1)} s</text>
+          <line x1={x(t)} x2={x(t)} y1={14} y2={height - 16} />
+          <text x={x(t)} y={height - 4}>{t.toFixed(domain[1] - domain[0] < 0.5 ? 2 : 1)} s</text>
         </g>
       ))}
-      {athlete &&
-        reference &&
-        inRows(props.threads, (moment) => (pinAt(athlete, moment) ?? 0) / 2 + (pinAt(reference, moment) ?? 0) / 2, x).map(({ moment, text, row }) => {
-          const a = pinAt(athlete, moment);
-          const b = pinAt(reference, moment);
-          if (a === undefined || b === undefined) return null;
+      <g clipPath="url(#ribbon-span)">
+        <RibbonThreads
+          threads={props.threads}
+          currentMoment={props.currentMoment}
+          rows={props.clips.map((clip) => ({ top: rowOf(clip.id), bottom: rowOf(clip.id) + BAR + props.thumbnailHeight, xOf: (moment) => { const at = pinAt(clip, moment); return at === undefined ? undefined : x(at); } }))}
+        />
+        {props.clips.map((clip) => {
+          const y = rowOf(clip.id);
+          const style = ROLE_STYLE[clip.look];
           return (
-            <g key={moment} className={moment === props.currentMoment ? 'thread current' : 'thread'}>
-              <line x1={x(a)} y1={ROW.athlete + BAR} x2={x(b)} y2={ROW.reference} />
-              <text x={(x(a) + x(b)) / 2} y={(ROW.athlete + BAR + ROW.reference) / 2 + 4 + row * 12}>{text}</text>
+            <g key={clip.id}>
+              <rect
+                data-testid={`ribbon-${clip.id}`}
+                className="bar"
+                x={x(clip.start)}
+                y={y}
+                width={Math.max(1, x(clip.end) - x(clip.start))}
+                height={BAR + props.thumbnailHeight}
+                rx={style.mark === 'circle' ? BAR / 2 : 1}
+                onPointerDown={(event) => {
+                  event.stopPropagation();
+                  svg.current!.setPointerCapture(event.pointerId);
+                  setHeld({ kind: 'scrub', clipId: clip.id });
+                  props.onScrub(clip.id, timeAt(event));
+                }}
+              />
+              {props.thumbnailHeight > 0 && clip.thumbnails.filter(({ at }) => inside(at)).map(({ at, address }) => <image key={address} className="thumbnail" href={address} x={x(at) - props.thumbnailHeight * 0.75} y={y + BAR} height={props.thumbnailHeight} width={props.thumbnailHeight * 1.5} preserveAspectRatio="xMidYMid slice" />)}
+              {props.phases.map((phase, i) => {
+                const from = pinAt(clip, phase.from);
+                const to = pinAt(clip, phase.to);
+                if (from === undefined || to === undefined || to <= from) return null;
+                const wide = x(to) - x(from);
+                return (
+                  <g key={phase.from} className="phase">
+                    <rect x={x(from)} y={y} width={wide} height={BAR} fill={PHASE_SHADES[i % PHASE_SHADES.length]} />
+                    {wide > phase.name.length * 6.2 && <text x={x(from) + wide / 2} y={y + 13}>{phase.name}</text>}
+                  </g>
+                );
+              })}
+              {clip.pins.map((pin) => {
+                const at = x(pinAt(clip, pin.moment)!);
+                const above = style.mark === 'circle';
+                const tip = above ? y - 7 : y + BAR + 7;
+                return (
+                  <g
+                    key={pin.moment}
+                    className={pin.moment === props.currentMoment ? 'pin current' : 'pin'}
+                    data-testid={`pin-${clip.id}-${pin.moment}`}
+                    role="button"
+                    tabIndex={0}
+                    aria-label={`${pin.name}, ${clip.label}: arrows move it, Enter goes there, Delete takes it away`}
+                    onKeyDown={(event) => onPinKey(event, clip, pin.moment)}
+                    onFocus={(event) => {
+                      // A press holds the pin by itself; the keyboard shows the frames around it as well.
+                      if ((event.target as Element).matches(':focus-visible')) holdPin(clip.id, pin.moment, pin.at);
+                    }}
+                    onBlur={() => props.onPinHeld(null)}
+                    onPointerDown={(event) => {
+                      event.stopPropagation();
+                      svg.current!.setPointerCapture(event.pointerId);
+                      props.onPinSelect(clip.id, pin.moment);
+                      setHeld({ kind: 'pin', clipId: clip.id, moment: pin.moment, at: pin.at, moved: false });
+                    }}
+                  >
+                    <title>{pin.name}</title>
+                    <line x1={at} x2={at} y1={y - 3} y2={y + BAR + 3} stroke={style.onPaper} />
+                    {above ? <circle cx={at} cy={tip} r={5.5} fill={style.onPaper} /> : <rect x={at - 5} y={tip - 5} width={10} height={10} fill={style.onPaper} />}
+                  </g>
+                );
+              })}
+              {clip.playhead !== null && <line className="playhead" x1={x(clip.playhead)} x2={x(clip.playhead)} y1={y - 5} y2={y + BAR + props.thumbnailHeight + 5} />}
             </g>
           );
         })}
-      {props.clips.map((clip) => {
-        const y = ROW[clip.role];
-        const style = ROLE_STYLE[clip.role];
-        return (
-          <g key={clip.role}>
-            <text className="ribbon-name" x={8} y={y + 13} fill={style.onPaper}>{clip.label}</text>
-            <rect
-              data-testid={`ribbon-${clip.role}`}
-              className="bar"
-              x={x(clip.start)}
-              y={y}
-              width={Math.max(1, x(clip.end) - x(clip.start))}
-              height={BAR}
-              rx={clip.role === 'athlete' ? BAR / 2 : 1}
-              onPointerDown={(event) => {
-                svg.current!.setPointerCapture(event.pointerId);
-                scrubbing.current = clip.role;
-                props.onScrub(clip.role, timeAt(event));
-              }}
-            />
-            {props.phases.map((phase, i) => {
-              const from = pinAt(clip, phase.from);
-              const to = pinAt(clip, phase.to);
-              if (from === undefined || to === undefined || to <= from) return null;
-              const wide = x(to) - x(from);
-              return (
-                <g key={phase.from} className="phase">
-                  <rect x={x(from)} y={y} width={wide} height={BAR} fill={PHASE_SHADES[i % PHASE_SHADES.length]} />
-                  {wide > phase.name.length * 6.2 && <text x={x(from) + wide / 2} y={y + 13}>{phase.name}</text>}
-                </g>
-              );
-            })}
-            {clip.pins.map((pin) => {
-              const at = x(pinAt(clip, pin.moment)!);
-              const tip = clip.role === 'athlete' ? y - 7 : y + BAR + 7;
-              return (
-                <g
-                  key={pin.moment}
-                  className={pin.moment === props.currentMoment ? 'pin current' : 'pin'}
-                  data-testid={`pin-${clip.role}-${pin.moment}`}
-                  onPointerDown={(event) => {
-                    event.stopPropagation();
-                    svg.current!.setPointerCapture(event.pointerId);
-                    props.onPinSelect(clip.role, pin.moment);
-                    setDragged({ role: clip.role, moment: pin.moment, at: pin.at });
-                  }}
-                >
-                  <title>{pin.name}</title>
-                  <line x1={at} x2={at} y1={y - 3} y2={y + BAR + 3} stroke={style.onPaper} />
-                  {style.mark === 'circle' ? (
-                    <circle cx={at} cy={tip} r={5.5} fill={style.onPaper} />
-                  ) : (
-                    <rect x={at - 5} y={tip - 5} width={10} height={10} fill={style.onPaper} />
-                  )}
-                </g>
-              );
-            })}
-            {clip.playhead !== null && (
-              <line className="playhead" x1={x(clip.playhead)} x2={x(clip.playhead)} y1={y - 5} y2={y + BAR + 5} />
-            )}
-          </g>
-        );
-      })}
+      </g>
+      {props.clips.map((clip) => <text key={clip.id} className="ribbon-name" x={8} y={rowOf(clip.id) + 13} fill={ROLE_STYLE[clip.look].onPaper}>{clip.label}</text>)}
     </svg>
   );
 }

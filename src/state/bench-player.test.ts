@@ -2,9 +2,10 @@ import type { DecodedPicture } from '../media/frame-cache';
 import { stickClip } from '../../tests/fixtures/stick-performance';
 import { preparePerformance } from '../core/performance/performance';
 import { ok } from '../core/result';
+import { joinedMap } from '../core/timing/joined-map';
 import type { ClipSource } from '../media/clip-source';
 import { paceDelivery } from '../movements/pace-delivery';
-import { BenchPlayer } from './bench-player';
+import { BenchPlayer, type BenchClips } from './bench-player';
 import { setView, useView } from './view-store';
 
 const ATHLETE = stickClip({ id: 'a' });
@@ -21,7 +22,7 @@ function dice(seed: number): () => number {
 }
 
 /** A player with sources that take their time, and a record of every picture shown: frames of both panes. */
-function bench(seed = 7): { player: BenchPlayer; shown: [number, number][]; rest: () => Promise<void> } {
+function bench(seed = 7, more: BenchClips['clips'] = []): { player: BenchPlayer; shown: [number, number][]; rest: () => Promise<void> } {
   const player = new BenchPlayer();
   const roll = dice(seed);
   const panes = { a: -1, r: -1 };
@@ -35,10 +36,12 @@ function bench(seed = 7): { player: BenchPlayer; shown: [number, number][]; rest
       asked--;
       return ok({ i, close: () => undefined } as unknown as DecodedPicture);
     },
+    setBudget: () => undefined,
+    thumbnails: () => undefined,
     close: () => undefined,
   });
-  setView({ shown: { a: 0, r: 0 }, mode: 'matched', lockMoment: null, offset: 0, activeRole: 'athlete', region: null, loop: false });
-  player.setClips({ movement: paceDelivery, athlete, reference });
+  setView({ shown: { a: 0, r: 0 }, mode: 'matched', lockMoment: null, offsets: {}, activeClip: null, region: null, loop: false });
+  player.setClips({ movement: paceDelivery, clips: [{ performance: athlete, join: null }, { performance: reference, join: null }, ...more] });
   player.addSource('a', source());
   player.addSource('r', source());
   player.addPainter('a', (_, index) => (panes.a = index));
@@ -62,23 +65,23 @@ describe('the panes of the bench', () => {
     const roll = dice(11);
     for (let act = 0; act < 120; act++) {
       if (roll() < 0.6) player.stepBoth(roll() < 0.5 ? 1 : -1);
-      else player.goTo('athlete', Math.floor(roll() * 41));
+      else player.goTo('a', Math.floor(roll() * 41));
       if (roll() < 0.4) await new Promise((resolve) => setTimeout(resolve, roll() * 6));
     }
     await rest();
     expect(shown.length).toBeGreaterThan(20);
-    for (const [a, r] of shown) expect(player.framesFor('athlete', a)).toEqual({ a, r });
+    for (const [a, r] of shown) expect(player.framesFor('a', a)).toEqual({ a, r });
     const { shown: last } = useView.getState();
     expect([last['a'], last['r']]).toEqual(shown[shown.length - 1]);
   });
 
   it('are matched at every moment and locked at one', () => {
     const { player } = bench();
-    expect(player.framesFor('athlete', 12)).toEqual({ a: 12, r: 9 });
-    expect(player.framesFor('reference', 14)).toEqual({ a: 30, r: 14 });
+    expect(player.framesFor('a', 12)).toEqual({ a: 12, r: 9 });
+    expect(player.framesFor('r', 14)).toEqual({ a: 30, r: 14 });
     setView({ mode: 'locked', lockMoment: paceDelivery.moments[1]!.id });
-    expect(player.framesFor('athlete', 12)).toEqual({ a: 12, r: 9 });
-    expect(player.framesFor('athlete', 30)).toEqual({ a: 30, r: 18 });
+    expect(player.framesFor('a', 12)).toEqual({ a: 12, r: 9 });
+    expect(player.framesFor('a', 30)).toEqual({ a: 30, r: 18 });
   });
 
   it('are brought to the same moment by catching up, and stay locked from there', async () => {
@@ -88,7 +91,7 @@ describe('the panes of the bench', () => {
     player.catchUp();
     await rest();
     expect(useView.getState()).toMatchObject({ mode: 'offset', shown: { a: 30, r: 14 } });
-    expect(useView.getState().offset).toBeCloseTo(0.28 - 0.3, 9);
+    expect(useView.getState().offsets['r']).toBeCloseTo(0.28 - 0.3, 9);
     player.stepBoth(-10);
     await rest();
     expect(useView.getState().shown).toEqual({ a: 20, r: 9 });
@@ -99,18 +102,49 @@ describe('the panes of the bench', () => {
     await rest();
     setView({ shown: { a: 10, r: 5 } });
     player.lockAsTheyStand();
-    expect(useView.getState().offset).toBeCloseTo(0, 9);
+    expect(useView.getState().offsets['r']).toBeCloseTo(0, 9);
     player.nudge(1);
     await rest();
     expect(useView.getState().shown).toEqual({ a: 10, r: 6 });
     for (let i = 0; i < 5; i++) player.nudge(-0.1);
     await rest();
-    expect(useView.getState().offset).toBeCloseTo(0.01, 9);
+    expect(useView.getState().offsets['r']).toBeCloseTo(0.01, 9);
+  });
+
+  it('step further cameras of a performance with it, in every mode', async () => {
+    // Twice as many frames a second, its clock 30 ms ahead and 0.1 % fast.
+    const camera = stickClip({ id: 'c', frameTimes: Float64Array.from({ length: 101 }, (_, i) => i * 5000), fileRate: 200, captureRate: 200, joined: { to: 'a', pairs: [] } });
+    const map = joinedMap(ATHLETE, camera, [{ own: 6, other: 0 }, { own: 6 + 60 * 1.001, other: 30 }]);
+    const { player, rest } = bench(7, [{ performance: preparePerformance(camera, {}, {}, 20), join: { rootId: 'a', map } }]);
+    await rest();
+    setView({ shown: { a: 0, r: 0, c: 0 } });
+    expect(player.framesFor('a', 12)).toEqual({ a: 12, r: 9, c: 30 });
+    expect(player.framesFor('c', 30)).toEqual({ a: 12, r: 9, c: 30 });
+    expect(player.framesFor('r', 14)).toEqual({ a: 30, r: 14, c: 66 });
+    setView({ mode: 'free' });
+    expect(player.framesFor('a', 12)).toEqual({ a: 12, r: 0, c: 30 });
+    player.stepBoth(3);
+    await rest();
+    expect(useView.getState().shown).toEqual({ a: 3, r: 3, c: 12 });
+  });
+
+  it('follow the first with every further performance', async () => {
+    const third = preparePerformance(stickClip({ id: 't', role: 'reference' }), {}, marksOf(2, 10, 20), 20);
+    const { player, rest } = bench(7, [{ performance: third, join: null }]);
+    await rest();
+    expect(player.framesFor('t', 10)).toEqual({ a: 12, r: 9, t: 10 });
+    setView({ shown: { a: 12, r: 9, t: 14 } });
+    player.lockAsTheyStand();
+    expect(player.framesFor('a', 20)).toEqual({ a: 20, r: 13, t: 22 });
+    setView({ activeClip: 't' });
+    player.nudge(2);
+    await rest();
+    expect(useView.getState().shown).toEqual({ a: 12, r: 9, t: 16 });
   });
 
   it('step one alone after setting it free', async () => {
     const { player, rest } = bench();
-    player.goTo('athlete', 12);
+    player.goTo('a', 12);
     await rest();
     player.stepOne(1);
     await rest();

@@ -1,9 +1,10 @@
 import type { DecodedPicture } from '../media/frame-cache';
-import { lockedMap, matchedMap, offsetMap, type TimeMap } from '../core/timing/time-map';
+import { chain, lockedMap, matchedMap, offsetMap, SAME_TIME, type TimeMap } from '../core/timing/time-map';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { momentTimes, type Performance } from '../core/performance/performance';
 import type { Movement } from '../core/model/movement';
 import type { ClipSource } from '../media/clip-source';
+import type { BenchClip } from './derived';
 import { notify } from './notices';
 import { setView, useView } from './view-store';
 
@@ -12,16 +13,20 @@ export type Painter = (frame: DecodedPicture, index: number) => void;
 
 export interface BenchClips {
   readonly movement: Movement;
-  readonly athlete: Performance | null;
-  readonly reference: Performance | null;
+  /** All clips that may be shown; the first performance leads. */
+  readonly clips: readonly Pick<BenchClip, 'performance' | 'join'>[];
 }
+
+/** Bytes of decoded pictures that all clips keep together. */
+const DECODED_BYTES = 640e6;
 
 /** Longest step of the clock between two pictures, so that a slow decoder slows the clock instead of skipping. */
 const LONGEST_TICK_SECONDS = 0.05;
 
 /**
- * Runs the panes from one clock: the athlete's real time, or the reference's where there is no athlete yet. A new
- * picture is shown only when every pane has its frame, so no two frames are seen together that do not belong together.
+ * Runs the panes from one clock: the real time of the first performance (the athlete's where there is one). The other
+ * performances follow by the mode of matching, further cameras follow their own performance. A new picture is shown only
+ * when every pane has its frame, so no two frames are seen together that do not belong together.
  */
 export class BenchPlayer {
   private readonly sources = new Map<string, ClipSource>();
@@ -41,6 +46,7 @@ export class BenchPlayer {
   addSource(clipId: string, source: ClipSource): void {
     this.sources.get(clipId)?.close();
     this.sources.set(clipId, source);
+    this.shareBudget();
     // A pane that is already there waits for its picture.
     this.request({ ...(this.target ?? useView.getState().shown) });
   }
@@ -57,6 +63,14 @@ export class BenchPlayer {
     }
   }
 
+  private shareBudget(): void {
+    for (const source of this.sources.values()) source.setBudget(DECODED_BYTES / Math.max(2, this.sources.size));
+  }
+
+  source(clipId: string): ClipSource | null {
+    return this.sources.get(clipId) ?? null;
+  }
+
   addPainter(clipId: string, painter: Painter): () => void {
     this.painters.set(clipId, painter);
     this.request(useView.getState().shown);
@@ -65,16 +79,31 @@ export class BenchPlayer {
     };
   }
 
-  /** The map from the athlete's time to the reference's in the current mode, or null when there is none. */
-  timeMap(): TimeMap | null {
-    const { clips } = this;
-    if (!clips?.athlete || !clips.reference) return null;
-    const { mode, lockMoment, offset } = useView.getState();
+  /** The performance whose time is the clock. */
+  get lead(): Performance | null {
+    return this.clips?.clips[0]?.performance ?? null;
+  }
+
+  private of(clipId: string): BenchClips['clips'][number] | null {
+    return this.clips?.clips.find((c) => c.performance.clip.id === clipId) ?? null;
+  }
+
+  /** The first camera of the performance that a clip shows. */
+  private rootOf(clip: BenchClips['clips'][number]): Performance {
+    return (clip.join && this.of(clip.join.rootId)?.performance) ?? clip.performance;
+  }
+
+  /** The map from the clock to another performance's time in the current mode, or null when there is none. */
+  private rootMap(root: Performance): TimeMap | null {
+    const { lead } = this;
+    if (!lead) return null;
+    if (root.clip.id === lead.clip.id) return SAME_TIME;
+    const { mode, lockMoment, offsets } = useView.getState();
     if (mode === 'free') return null;
-    if (mode === 'offset') return offsetMap(offset);
-    const first = momentTimes(clips.athlete);
-    const second = momentTimes(clips.reference);
-    const order = clips.movement.moments.map((m) => m.id);
+    if (mode === 'offset') return offsetMap(offsets[root.clip.id] ?? 0);
+    const first = momentTimes(lead);
+    const second = momentTimes(root);
+    const order = this.clips!.movement.moments.map((m) => m.id);
     if (mode === 'locked') {
       const moment = lockMoment ?? order.find((id) => id in first && id in second);
       const map = moment === undefined ? null : lockedMap(moment, first, second);
@@ -84,85 +113,133 @@ export class BenchPlayer {
     return map.ok ? map.value : null;
   }
 
+  /** The map from the clock to a clip's time, or null where nothing ties the clip to it. */
+  timeMap(clipId: string): TimeMap | null {
+    const clip = this.of(clipId);
+    if (!clip) return null;
+    const toRoot = this.rootMap(this.rootOf(clip));
+    return toRoot && (clip.join ? chain(toRoot, clip.join.map) : toRoot);
+  }
+
   /** Frames of all clips that belong to a frame of one of them. */
-  framesFor(role: 'athlete' | 'reference', frame: number): Record<string, number> {
-    const { athlete, reference } = this.clips ?? {};
-    const master = role === 'athlete' ? athlete : reference;
-    const other = role === 'athlete' ? reference : athlete;
+  framesFor(clipId: string, frame: number): Record<string, number> {
     const shown = { ...useView.getState().shown };
+    const master = this.of(clipId);
     if (!master) return shown;
-    const inside = Math.min(master.times.length - 1, Math.max(0, Math.round(frame)));
-    shown[master.clip.id] = inside;
-    if (!other) return shown;
-    const map = this.timeMap();
-    if (map) {
-      const time = timeAtFrame(master.times, inside);
-      shown[other.clip.id] = nearestFrame(other.times, role === 'athlete' ? map.map(time) : map.inverse(time));
+    const { times } = master.performance;
+    const inside = Math.min(times.length - 1, Math.max(0, Math.round(frame)));
+    const time = timeAtFrame(times, inside);
+    shown[clipId] = inside;
+    const root = this.rootOf(master);
+    const rootTime = master.join ? master.join.map.inverse(time) : time;
+    const toRoot = this.rootMap(root);
+    for (const other of this.clips!.clips) {
+      const { clip, times: otherTimes } = other.performance;
+      if (clip.id === clipId) continue;
+      const otherRoot = this.rootOf(other);
+      const sameRoot = otherRoot.clip.id === root.clip.id;
+      const toOther = sameRoot ? SAME_TIME : this.rootMap(otherRoot);
+      if (!toOther || (!sameRoot && !toRoot)) continue;
+      const otherRootTime = sameRoot ? rootTime : toOther.map(toRoot!.inverse(rootTime));
+      shown[clip.id] = nearestFrame(otherTimes, other.join ? other.join.map.map(otherRootTime) : otherRootTime);
     }
     return shown;
   }
 
-  /** Goes to a frame of one clip; the other follows by the mode. */
-  goTo(role: 'athlete' | 'reference', frame: number): void {
-    this.request(this.framesFor(role, frame));
+  /** Goes to a frame of one clip; the others follow by the mode. */
+  goTo(clipId: string, frame: number): void {
+    this.request(this.framesFor(clipId, frame));
   }
 
-  /** Steps both clips by frames of the active one. */
+  /** The clip that acts act on: the one chosen, or the first. */
+  private get active(): BenchClips['clips'][number] | null {
+    const { activeClip } = useView.getState();
+    return (activeClip === null ? null : this.of(activeClip)) ?? this.clips?.clips[0] ?? null;
+  }
+
+  /** Performances that a given one does not bring along. */
+  private untied(to: Performance): readonly Performance[] {
+    return this.clips!.clips.filter((c) => !c.join && c.performance.clip.id !== to.clip.id && (!this.rootMap(to) || !this.rootMap(c.performance))).map((c) => c.performance);
+  }
+
+  /** Steps all clips by frames of the active one. */
   stepBoth(by: number): void {
-    const { activeRole, mode } = useView.getState();
-    const active = this.performanceOf(activeRole);
+    const { active } = this;
     if (!active) return;
-    const from = this.pendingFrame(active.clip.id);
-    const next = this.framesFor(activeRole, from + by);
-    if (mode === 'free' || !this.timeMap()) {
-      const other = this.performanceOf(activeRole === 'athlete' ? 'reference' : 'athlete');
-      if (other) next[other.clip.id] = this.clampFrame(other, this.pendingFrame(other.clip.id) + by);
-    }
+    const { clip } = active.performance;
+    const next = this.framesFor(clip.id, this.pendingFrame(clip.id) + by);
+    for (const other of this.untied(this.rootOf(active))) Object.assign(next, this.ownFrames(other, this.clampFrame(other, this.pendingFrame(other.clip.id) + by)));
     this.request(next);
   }
 
-  /** Steps one clip alone, which sets it free from the other. */
+  /** A performance's frame and those of its further cameras. */
+  private ownFrames(root: Performance, frame: number): Record<string, number> {
+    const time = timeAtFrame(root.times, frame);
+    const views = this.clips!.clips.filter((c) => c.join?.rootId === root.clip.id);
+    return { [root.clip.id]: frame, ...Object.fromEntries(views.map((v) => [v.performance.clip.id, nearestFrame(v.performance.times, v.join!.map.map(time))])) };
+  }
+
+  /** Steps one clip alone, which sets all free from each other. */
   stepOne(by: number): void {
-    const { activeRole } = useView.getState();
-    const active = this.performanceOf(activeRole);
+    const { active } = this;
     if (!active) return;
     if (useView.getState().mode !== 'free') {
       setView({ mode: 'free' });
       notify('info', 'The clips now move freely. Choose a way of matching to bring them together again.');
     }
-    const { shown } = useView.getState();
-    this.request({ ...(this.target ?? shown), [active.clip.id]: this.clampFrame(active, this.pendingFrame(active.clip.id) + by) });
+    const { clip } = active.performance;
+    this.request({ ...(this.target ?? useView.getState().shown), [clip.id]: this.clampFrame(active.performance, this.pendingFrame(clip.id) + by) });
   }
 
-  /** Keeps both clips together in real time as they stand now. */
+  /** Performances that follow the lead. */
+  private get followers(): readonly Performance[] {
+    const { lead } = this;
+    return (this.clips?.clips ?? []).filter((c) => !c.join && c.performance.clip.id !== lead?.clip.id).map((c) => c.performance);
+  }
+
+  /** Keeps all clips together in real time as they stand now. */
   lockAsTheyStand(): void {
-    const { athlete, reference } = this.clips ?? {};
-    if (!athlete || !reference) return;
+    const { lead, followers } = this;
+    if (!lead || followers.length === 0) return;
     const at = (performance: Performance): number => timeAtFrame(performance.times, this.pendingFrame(performance.clip.id));
-    setView({ mode: 'offset', offset: at(reference) - at(athlete) });
+    setView({ mode: 'offset', offsets: Object.fromEntries(followers.map((p) => [p.clip.id, at(p) - at(lead)])) });
   }
 
-  /** Brings the other clip to the same moment as the active one, by the moments marked in both, and locks both there. */
+  /** Brings the other clips to the same moment as the active one, by the moments marked in both, and locks them there. */
   catchUp(): void {
-    const { athlete, reference, movement } = this.clips ?? {};
-    if (!athlete || !reference || !movement) return;
-    const map = matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference));
-    if (!map.ok) return notify('info', map.issue.message);
-    const { activeRole } = useView.getState();
-    const active = this.performanceOf(activeRole)!;
-    const time = timeAtFrame(active.times, this.pendingFrame(active.clip.id));
-    const [first, second] = activeRole === 'athlete' ? [time, map.value.map(time)] : [map.value.inverse(time), time];
-    setView({ mode: 'offset', offset: second - first });
-    this.goTo(activeRole, this.pendingFrame(active.clip.id));
+    const { active, lead, followers } = this;
+    if (!active || !lead || followers.length === 0) return;
+    const order = this.clips!.movement.moments.map((m) => m.id);
+    const maps = new Map<string, TimeMap>([[lead.clip.id, SAME_TIME]]);
+    for (const follower of followers) {
+      const map = matchedMap(order, momentTimes(lead), momentTimes(follower));
+      if (map.ok) maps.set(follower.clip.id, map.value);
+      else notify('info', `${follower.clip.performer.name}: ${map.issue.message}`);
+    }
+    const { clip, times } = active.performance;
+    const time = timeAtFrame(times, this.pendingFrame(clip.id));
+    const toRoot = maps.get(this.rootOf(active).clip.id);
+    if (!toRoot || maps.size === 1) return;
+    const now = toRoot.inverse(active.join ? active.join.map.inverse(time) : time);
+    const before = useView.getState().offsets;
+    setView({ mode: 'offset', offsets: Object.fromEntries(followers.map(({ clip: { id } }) => [id, maps.has(id) ? maps.get(id)!.map(now) - now : (before[id] ?? 0)])) });
+    this.goTo(clip.id, this.pendingFrame(clip.id));
   }
 
-  /** Moves the reference against the athlete by frames (fractions too) of the reference; both stay locked. */
+  /** The performance that is moved against the lead: the chosen one, or the first that follows. */
+  get movable(): Performance | null {
+    const root = this.active && this.rootOf(this.active);
+    return this.followers.find((p) => p.clip.id === root?.clip.id) ?? this.followers[0] ?? null;
+  }
+
+  /** Moves a performance against the lead by frames (fractions too) of its own; all stay locked. */
   nudge(frames: number): void {
-    const { athlete, reference } = this.clips ?? {};
-    if (!athlete || !reference) return;
+    const { lead, movable } = this;
+    if (!lead || !movable) return;
     if (useView.getState().mode !== 'offset') this.lockAsTheyStand();
-    setView({ offset: useView.getState().offset + frames * reference.interval });
-    this.goTo('athlete', this.pendingFrame(athlete.clip.id));
+    const { offsets } = useView.getState();
+    setView({ offsets: { ...offsets, [movable.clip.id]: (offsets[movable.clip.id] ?? 0) + frames * movable.interval } });
+    this.goTo(lead.clip.id, this.pendingFrame(lead.clip.id));
   }
 
   /** Real times of the leading clip between which it plays. */
@@ -176,7 +253,7 @@ export class BenchPlayer {
   }
 
   play(): void {
-    const master = this.clips?.athlete ?? this.clips?.reference;
+    const master = this.lead;
     if (!master || useView.getState().playing) return;
     const now = timeAtFrame(master.times, this.pendingFrame(master.clip.id));
     const { from, to } = this.playedTimes(master);
@@ -192,8 +269,7 @@ export class BenchPlayer {
 
   private readonly tick = (now: number): void => {
     const { playing, speed, loop } = useView.getState();
-    const role = this.clips?.athlete ? 'athlete' : 'reference';
-    const master = this.performanceOf(role);
+    const master = this.lead;
     if (!playing || !master) return;
     if (!this.busy) {
       this.clock += Math.min(LONGEST_TICK_SECONDS, Math.max(0, (now - this.lastTick) / 1000)) * speed;
@@ -201,18 +277,13 @@ export class BenchPlayer {
       const { from, to: end } = this.playedTimes(master);
       if (loop && this.clock >= end) this.clock = from;
       const frame = nearestFrame(master.times, Math.min(this.clock, end));
-      const next = this.framesFor(role, frame);
-      const other = this.performanceOf(role === 'athlete' ? 'reference' : 'athlete');
-      if (other && !this.timeMap()) next[other.clip.id] = nearestFrame(other.times, this.clock);
+      const next = this.framesFor(master.clip.id, frame);
+      for (const other of this.untied(master)) Object.assign(next, this.ownFrames(other, nearestFrame(other.times, this.clock)));
       this.request(next);
       if (this.clock >= end) setView({ playing: false });
     }
     requestAnimationFrame(this.tick);
   };
-
-  private performanceOf(role: 'athlete' | 'reference'): Performance | null {
-    return this.clips?.[role] ?? null;
-  }
 
   private clampFrame(performance: Performance, frame: number): number {
     return Math.min(performance.times.length - 1, Math.max(0, frame));
@@ -221,6 +292,18 @@ export class BenchPlayer {
   /** The frame that a pane shows, or will show once it is decoded. */
   pendingFrame(clipId: string): number {
     return (this.target ?? useView.getState().shown)[clipId] ?? 0;
+  }
+
+  /** Fetches pictures of a clip beside what the panes show, while the panes ask for none; whoever takes them closes them. */
+  async peek(clipId: string, frames: readonly number[], take: (index: number, picture: DecodedPicture) => void, signal: AbortSignal): Promise<void> {
+    for (const index of frames) {
+      while (this.busy && !signal.aborted) await new Promise((resolve) => setTimeout(resolve, 10));
+      if (signal.aborted) return;
+      const picture = await this.sources.get(clipId)?.frame(index);
+      if (!picture?.ok) continue;
+      if (signal.aborted) picture.value.close();
+      else take(index, picture.value);
+    }
   }
 
   /** Asks for one picture on all panes; a newer request replaces one that has not begun. */

@@ -4,9 +4,12 @@ import type { PointId } from '../core/points/body-points';
 import { withoutImpossible } from '../core/points/plausible';
 import { repairSideSwaps } from '../core/points/side-swaps';
 import { clearPoint, interpolateBetweenHands, mergeFound, placePoint } from '../core/points/track';
+import { rootOf } from '../core/model/slots';
+import { frameAtTime, realTimes, timeAtFrame } from '../core/timing/clip-time';
+import { joinedMap } from '../core/timing/joined-map';
 import { newSession, type Decision, type Note, type Session } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { convertClip, type ConvertIssue } from '../media/convert-clip';
+import { canConvert, convertClip, type ConvertIssue } from '../media/convert-clip';
 import { openClipSource } from '../media/clip-source';
 import { findPoints, type FindIssue, type PoseSetting } from '../media/find-points';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
@@ -56,9 +59,9 @@ export async function openSources(): Promise<void> {
     clips
       .filter((clip) => !player.hasSource(clip.id))
       .map(async (clip) => {
-        const blob = await loadMedia(clip.mediaId);
+        const blob = (clip.workMediaId ? await loadMedia(clip.workMediaId) : undefined) ?? (await loadMedia(clip.mediaId));
         if (!blob) return notify('error', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
-        const source = await openClipSource(blob, clip.fileName);
+        const source = await openClipSource(blob, clip.fileName, { forDrawing: true, onRestart: (message) => notify('info', message) });
         if (source.ok) player.addSource(clip.id, source.value);
         else notify('error', source.issue.message);
       }),
@@ -78,7 +81,7 @@ export async function probeFile(file: File): Promise<Result<ProbedFile, IntakeIs
   return ok({ file, index: source.value.index });
 }
 
-export { canConvert } from '../media/convert-clip';
+export { canConvert };
 
 /** Has a clip that the browser cannot decode converted on the server; nothing of the session changes. */
 export async function convertFile(file: File): Promise<Result<File, ConvertIssue>> {
@@ -90,6 +93,48 @@ export async function convertFile(file: File): Promise<Result<File, ConvertIssue
   }
 }
 
+const sameTimes = (a: Float64Array, b: Float64Array): boolean => a.length === b.length && a.every((t, i) => Math.abs(t - b[i]!) <= ROUNDED);
+/** Containers round a time to a millisecond at worst, microseconds. */
+const ROUNDED = 1000;
+
+/**
+ * Has a copy of a clip made whose groups of pictures are short, so that jumps are quick, and shows it on the bench.
+ * Every frame must have its time; points are still found on the original.
+ */
+export async function makeWorkCopy(clip: Clip): Promise<Result<null, ConvertIssue | StorageIssue | Issue<'frames-differ' | 'no-media' | 'no-converter'>>> {
+  const blob = await loadMedia(clip.mediaId);
+  if (!blob) return fail('no-media', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
+  if (!(await canConvert())) return fail('no-converter', 'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: apt-get install ffmpeg) and start the application again; the clip works without.');
+  const job = startJob(`work-${clip.id}`, `Work copy of ${clip.fileName}`);
+  try {
+    const copy = await convertClip(new File([blob], clip.fileName), { signal: job.signal, onProgress: (share) => job.progress(100 * share, 100) });
+    if (!copy.ok) return copy;
+    const probed = await probeFile(copy.value);
+    if (!probed.ok || !sameTimes(probed.value.index.frameTimes, clip.frameTimes)) {
+      return fail('frames-differ', `The work copy of \u201c${clip.fileName}\u201d does not have the same frames (${probed.ok ? probed.value.index.frameTimes.length : 0} of ${clip.frameTimes.length}); the original stays in use.`);
+    }
+    const workMediaId = newId();
+    const stored = await storeMedia(workMediaId, copy.value.name, copy.value);
+    if (!stored.ok) return stored;
+    changeClip(clip.id, { workMediaId });
+    await reopen(clip.id);
+    return ok(null);
+  } finally {
+    job.end();
+  }
+}
+
+/** Shows the original of a clip again. */
+export async function dropWorkCopy(clip: Clip): Promise<void> {
+  changeClip(clip.id, { workMediaId: null });
+  await reopen(clip.id);
+}
+
+async function reopen(clipId: string): Promise<void> {
+  player.dropSources((useDocument.getState().session?.clips ?? []).map((c) => c.id).filter((id) => id !== clipId));
+  await openSources();
+}
+
 export interface IntakeAnswers {
   readonly performer: Performer;
   readonly view: View;
@@ -97,11 +142,18 @@ export interface IntakeAnswers {
   readonly captureRate: number;
 }
 
-/** Adds a probed clip to the session in a role, in place of the one that had it. */
+/** Where a new clip goes: in place of another, beside what is there, or as one more camera of a performance. */
+export interface ClipPlace {
+  readonly replace?: string | null;
+  readonly cameraOf?: string | null;
+}
+
+/** Adds a probed clip to the session. */
 export async function addClip(
   role: Role,
   probed: ProbedFile,
   answers: IntakeAnswers,
+  { replace = null, cameraOf = null }: ClipPlace = {},
 ): Promise<Result<string, StorageIssue | Issue<'no-consent'>>> {
   if (!answers.performer.consent) {
     return fail('no-consent', `Without consent the footage of ${answers.performer.name} must not be analysed. Ask first, then tick the box.`);
@@ -125,11 +177,20 @@ export async function addClip(
     levelDegrees: 0,
     brightness: 1,
     contrast: 1,
+    joined: cameraOf === null ? null : { to: cameraOf, pairs: [] },
+    onBench: true,
+    scale: null,
+    workMediaId: null,
     ...answers,
   };
   setView({ shown: { ...useView.getState().shown, [clip.id]: 0 } });
   edit((session) => {
-    session.clips = [...session.clips.filter((c) => c.role !== role), clip];
+    const replaced = session.clips.findIndex((c) => c.id === replace);
+    if (replaced < 0) session.clips.push(clip);
+    else {
+      const old = session.clips[replaced]!.id;
+      session.clips = session.clips.map((c, i) => (i === replaced ? clip : c.joined?.to === old ? { ...c, joined: { to: clip.id, pairs: [] } } : c));
+    }
   });
   await openSources();
   return ok(clip.id);
@@ -141,9 +202,54 @@ export function changeClip(clipId: string, change: Partial<Clip>): void {
   });
 }
 
-/** Marks a moment of a clip at a frame, or takes the mark away. */
-export function markMoment(clipId: string, momentId: string, frame: number | null): void {
+/** Takes a clip out of the session; what was measured on it goes with it and comes back on undo. */
+export function removeClip(clipId: string): void {
   edit((session) => {
+    session.clips = session.clips.filter((c) => c.id !== clipId && c.joined?.to !== clipId);
+  });
+}
+
+/** Makes a reference the one that the athlete is compared with: the first of its role. */
+export function compareWith(clipId: string): void {
+  edit((session) => {
+    const chosen = session.clips.find((c) => c.id === clipId);
+    if (chosen) session.clips = [chosen, ...session.clips.filter((c) => c.id !== clipId)];
+  });
+}
+
+/** Notes that another camera's clip and the first camera's show the same instant in the frames shown. */
+export function joinHere(clip: Clip): void {
+  const { joined } = clip;
+  if (!joined) return;
+  const pair = { own: player.pendingFrame(clip.id), other: player.pendingFrame(joined.to) };
+  changeClip(clip.id, { joined: { to: joined.to, pairs: [...joined.pairs.filter((p) => p.own !== pair.own && p.other !== pair.other), pair] } });
+}
+
+/** Moves what is chosen against the rest by frames (fractions too): another camera against its first one, else a performance. */
+export function nudge(frames: number): void {
+  const { session } = useDocument.getState();
+  const chosen = session?.clips.find((c) => c.id === useView.getState().activeClip);
+  if (!chosen?.joined) return player.nudge(frames);
+  const { to, pairs } = chosen.joined;
+  const known = pairs.length > 0 ? pairs : [{ own: 0, other: 0 }];
+  changeClip(chosen.id, { joined: { to, pairs: known.map((p) => ({ ...p, own: Math.round((p.own + frames) * 1e6) / 1e6 })) } });
+}
+
+/** The first camera's clip and frame for those of any camera of a performance. */
+function atRoot(session: Session, clipId: string, frame: number): { clipId: string; frame: number } {
+  const clip = session.clips.find((c) => c.id === clipId);
+  const root = clip && rootOf(session.clips, clip);
+  if (!clip || !root || root === clip) return { clipId, frame };
+  const time = joinedMap(root, clip, clip.joined!.pairs).inverse(timeAtFrame(realTimes(clip), frame));
+  const inside = Math.min(root.frameTimes.length - 1, Math.max(0, frameAtTime(realTimes(root), time)));
+  return { clipId: root.id, frame: Math.round(inside * 100) / 100 };
+}
+
+/** Marks a moment at a frame of any camera of a performance, or takes the mark away; it is kept with the first camera. */
+export function markMoment(onClip: string, momentId: string, at: number | null): void {
+  edit((session) => {
+    const { clipId, frame: found } = atRoot(session, onClip, at ?? 0);
+    const frame = at === null ? null : found;
     const marks = { ...session.marks[clipId] };
     if (frame === null) delete marks[momentId];
     else marks[momentId] = { frame };

@@ -9,12 +9,18 @@ export type Speed = (typeof SPEEDS)[number];
 export interface ViewState {
   /** Clip id -> frame that its pane shows; written only when the pictures are there. */
   readonly shown: Readonly<Record<string, number>>;
-  readonly activeRole: 'athlete' | 'reference';
+  /** The clip that keys act on; null is the first. */
+  readonly activeClip: string | null;
+  /** Clips whose lines are hidden. */
+  readonly plain: readonly string[];
   readonly mode: MatchMode;
   /** Moment at which the clips are together in locked mode. */
   readonly lockMoment: string | null;
-  /** Reference time minus athlete time, seconds, where the clips are locked as they stand. */
-  readonly offset: number;
+  /** Clip id -> its time minus the leading clip's, seconds, where the clips are locked as they stand. */
+  readonly offsets: Readonly<Record<string, number>>;
+  /** Part of the time axis that the ribbons show, seconds; null shows all. */
+  readonly ribbonSpan: { readonly from: number; readonly to: number } | null;
+  readonly thumbnails: boolean;
   readonly playing: boolean;
   /** Moments between which it plays; null plays the whole clip. */
   readonly region: { readonly from: string; readonly to: string } | null;
@@ -24,7 +30,11 @@ export interface ViewState {
   readonly followBody: boolean;
   readonly selectedMeasure: string | null;
   /** What a press in a picture does. */
-  readonly tool: 'move' | 'points' | 'draw' | 'level';
+  readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale';
+  /** What makes pictures that follow the body equal in size. */
+  readonly sizeBy: 'body' | 'length';
+  /** A line that was drawn along a known length, waiting for its metres. */
+  readonly measuredLine: { readonly clipId: string; readonly pixels: number } | null;
   readonly drawing: { readonly kind: DrawingKind; readonly span: Drawing['span']; readonly anchor: Drawing['anchor'] };
   /** Body region of the pass under way. */
   readonly pass: string | null;
@@ -34,7 +44,7 @@ export interface ViewState {
   readonly ghost: { readonly opacity: number; readonly linesOnly: boolean; readonly anchor: GhostAnchor };
 }
 
-export const LAYOUTS = ['columns', 'rows', 'large', 'over'] as const;
+export const LAYOUTS = ['columns', 'rows', 'grid', 'large', 'over'] as const;
 export type Layout = (typeof LAYOUTS)[number];
 /** Points at which two bodies can be laid on each other. */
 export const GHOST_ANCHORS = ['mid-hip', 'opposite-ankle', 'dominant-ankle', 'mid-shoulder'] as const;
@@ -42,10 +52,13 @@ export type GhostAnchor = (typeof GHOST_ANCHORS)[number];
 
 export const useView = create<ViewState>(() => ({
   shown: {},
-  activeRole: 'athlete',
+  activeClip: null,
+  plain: [],
   mode: 'matched',
   lockMoment: null,
-  offset: 0,
+  offsets: {},
+  ribbonSpan: null,
+  thumbnails: false,
   playing: false,
   region: null,
   loop: false,
@@ -54,6 +67,8 @@ export const useView = create<ViewState>(() => ({
   followBody: true,
   selectedMeasure: null,
   tool: 'move',
+  sizeBy: 'body',
+  measuredLine: null,
   drawing: { kind: 'line', span: 'frame', anchor: null },
   pass: null,
   helpOpen: false,
@@ -62,3 +77,9 @@ export const useView = create<ViewState>(() => ({
 }));
 
 export const setView = (patch: Partial<ViewState>): void => useView.setState(patch);
+
+/** Shows or hides the lines of one clip. */
+export function togglePlain(clipId: string): void {
+  const { plain } = useView.getState();
+  setView({ plain: plain.includes(clipId) ? plain.filter((id) => id !== clipId) : [...plain, clipId] });
+}

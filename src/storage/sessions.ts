@@ -49,13 +49,16 @@ export async function saveSession(session: Session, updatedAt: string): Promise<
   }
 }
 
+/** Videos of a session, work copies included. */
+const mediaOf = (session: Session): readonly string[] => session.clips.flatMap((c) => (c.workMediaId ? [c.mediaId, c.workMediaId] : [c.mediaId]));
+
 /** Deletes a session and the video bytes that only it uses. */
 export async function deleteSession(id: string): Promise<void> {
   await database.transaction('rw', database.sessions, database.media, async () => {
     const stored = await database.sessions.get(id);
     await database.sessions.delete(id);
-    const used = new Set((await database.sessions.toArray()).flatMap((s) => s.document.clips.map((c) => c.mediaId)));
-    const own = stored?.document.clips.map((c) => c.mediaId) ?? [];
+    const used = new Set((await database.sessions.toArray()).flatMap((s) => mediaOf(s.document)));
+    const own = stored ? mediaOf(stored.document) : [];
     await database.media.bulkDelete(own.filter((mediaId) => !used.has(mediaId)));
   });
 }

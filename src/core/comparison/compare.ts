@@ -1,4 +1,4 @@
-import { offPlane } from '../calibration/view';
+import { offPlane, viewRefusal } from '../calibration/view';
 import { kindOf, evaluateMeasure } from '../measures';
 import { farSide } from '../model/clip';
 import type { Measure, Movement } from '../model/movement';
@@ -54,5 +54,18 @@ export function compareMeasure(measure: Measure, athlete: Performance, reference
   };
 }
 
-export const compareAll = (movement: Movement, athlete: Performance, reference: Performance): readonly Comparison[] =>
-  movement.measures.map((measure) => compareMeasure(measure, athlete, reference));
+/** The camera from which a measure is read: the first whose view shows its plane and that has points; else the first. */
+export function viewOf(measure: Measure, views: readonly Performance[]): Performance {
+  const sees = (view: Performance): boolean => viewRefusal(view.clip, measure.plane) === null && Object.keys(view.raw).length > 0;
+  return views.find(sees) ?? views[0]!;
+}
+
+/**
+ * Every measure of a movement, athlete against reference.
+ * @param athlete,reference one performance each, or all cameras of it, the main one first
+ */
+export function compareAll(movement: Movement, athlete: Performance | readonly Performance[], reference: Performance | readonly Performance[]): readonly Comparison[] {
+  const athleteViews = [athlete].flat() as Performance[];
+  const referenceViews = [reference].flat() as Performance[];
+  return movement.measures.map((measure) => compareMeasure(measure, viewOf(measure, athleteViews), viewOf(measure, referenceViews)));
+}

@@ -54,6 +54,20 @@ export const clipSchema = z.object({
   /** Only the picture on the screen: 1 is as filmed. */
   brightness: z.number().min(0.5).max(4).default(1),
   contrast: z.number().min(0.5).max(3).default(1),
+  /**
+   * Another camera's clip of the same performance: frame positions (fractions lie between two frames) that are one instant
+   * in both. One pair fixes the offset of the two clocks, two or more their drift as well.
+   */
+  joined: z
+    .object({ to: z.string(), pairs: z.array(z.object({ own: z.number(), other: z.number() })).max(20) })
+    .nullable()
+    .default(null),
+  /** Whether the clip has a pane on the bench. */
+  onBench: z.boolean().default(true),
+  /** A length measured in the plane of the movement: so many pixels of the picture are so many metres. */
+  scale: z.object({ pixels: z.number().positive(), metres: z.number().positive() }).nullable().default(null),
+  /** A copy of the same frames in short groups, which jumps quicker; measuring uses the original. */
+  workMediaId: z.string().nullable().default(null),
 });
 export type Clip = z.infer<typeof clipSchema>;
 

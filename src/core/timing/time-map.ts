@@ -75,3 +75,15 @@ export function lockedMap(moment: string, first: MomentTimes, second: MomentTime
 
 /** Locked as they stand: both run in real time, the second clip ahead by a fixed time (seconds) of its own clock. */
 export const offsetMap = (offset: number): TimeMap => ({ through: [], skipped: [], map: (t) => t + offset, inverse: (t) => t - offset, rateAt: () => 1 });
+
+/** Both clips on one clock. */
+export const SAME_TIME: TimeMap = offsetMap(0);
+
+/** One map after another: first to second to third. */
+export const chain = (first: TimeMap, second: TimeMap): TimeMap => ({
+  through: first.through,
+  skipped: first.skipped,
+  map: (t) => second.map(first.map(t)),
+  inverse: (t) => first.inverse(second.inverse(t)),
+  rateAt: (t) => first.rateAt(t) * second.rateAt(first.map(t)),
+});

@@ -1,23 +1,24 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
-import { addNote, markMoment } from '../../../state/use-cases';
-import { setView, useView } from '../../../state/view-store';
+import { activeOf, type BenchClip, type Derived } from '../../../state/derived';
+import { addNote, markMoment, nudge } from '../../../state/use-cases';
+import { setView, togglePlain, useView } from '../../../state/view-store';
+import { zoomRibbons } from './ribbon-span';
 
 /** Goes to the next or the previous marked moment of the leading clip. */
 export function goToMoment(derived: Derived, by: 1 | -1): void {
-  const role = derived.athlete ? 'athlete' : 'reference';
-  const lead = derived[role];
+  const lead = derived.clips[0]?.performance;
   if (!lead) return;
   const frame = player.pendingFrame(lead.clip.id);
   const marks = derived.movement.moments.map((m) => lead.marks[m.id]).filter((m) => m !== undefined).map(Math.round);
   const next = by > 0 ? marks.find((m) => m > frame) : marks.findLast((m) => m < frame);
-  if (next !== undefined) player.goTo(role, next);
+  if (next !== undefined) player.goTo(lead.clip.id, next);
 }
 
 /** Everything that is done hundreds of times has a key. */
 export function useBenchKeys(derived: Derived): void {
   const options = { preventDefault: true };
+  const active = (): BenchClip | null => activeOf(derived, useView.getState().activeClip);
   useHotkeys('right', () => player.stepBoth(1), options);
   useHotkeys('left', () => player.stepBoth(-1), options);
   useHotkeys('mod+right', () => player.stepBoth(10), options);
@@ -30,20 +31,32 @@ export function useBenchKeys(derived: Derived): void {
     if (useView.getState().playing) player.pause();
     else player.play();
   }, options);
-  useHotkeys('alt+right', () => player.nudge(1), options);
-  useHotkeys('alt+left', () => player.nudge(-1), options);
-  useHotkeys('alt+shift+right', () => player.nudge(0.1), options);
-  useHotkeys('alt+shift+left', () => player.nudge(-0.1), options);
+  useHotkeys('alt+right', () => nudge(1), options);
+  useHotkeys('alt+left', () => nudge(-1), options);
+  useHotkeys('alt+shift+right', () => nudge(0.1), options);
+  useHotkeys('alt+shift+left', () => nudge(-0.1), options);
   useHotkeys('c', () => player.catchUp());
   useHotkeys('l', () => setView({ loop: !useView.getState().loop }));
   useHotkeys('pagedown', () => goToMoment(derived, 1), options);
   useHotkeys('pageup', () => goToMoment(derived, -1), options);
-  useHotkeys('a', () => setView({ activeRole: useView.getState().activeRole === 'athlete' ? 'reference' : 'athlete' }));
+  useHotkeys('a', () => {
+    const { panes } = derived;
+    const at = panes.findIndex((c) => c === active());
+    setView({ activeClip: panes[(at + 1) % panes.length]?.performance.clip.id ?? null });
+  });
   useHotkeys('b', () => setView({ followBody: !useView.getState().followBody }));
   useHotkeys('o', () => setView({ overlays: !useView.getState().overlays }));
+  useHotkeys('shift+o', () => {
+    const clip = active()?.performance.clip;
+    if (clip) togglePlain(clip.id);
+  });
+  useHotkeys('t', () => setView({ thumbnails: !useView.getState().thumbnails }));
+  useHotkeys('z', () => zoomRibbons(derived, 0.5));
+  useHotkeys('shift+z', () => zoomRibbons(derived, 2));
+  useHotkeys('0', () => setView({ ribbonSpan: null }));
   const note = (kind: 'good' | 'work-on'): void => {
-    const { activeRole, shown } = useView.getState();
-    const clip = derived[activeRole]?.clip;
+    const { shown } = useView.getState();
+    const clip = active()?.performance.clip;
     if (clip) addNote({ kind, text: '', clipId: clip.id, frame: shown[clip.id] ?? 0, region: useView.getState().pass });
   };
   useHotkeys('g', () => note('good'));
@@ -52,9 +65,8 @@ export function useBenchKeys(derived: Derived): void {
     derived.movement.moments.map((m) => m.key).join(','),
     (event) => {
       const moment = derived.movement.moments.find((m) => m.key === event.key);
-      const { activeRole, shown } = useView.getState();
-      const clip = derived[activeRole]?.clip;
-      if (moment && clip) markMoment(clip.id, moment.id, shown[clip.id] ?? 0);
+      const clip = active()?.performance.clip;
+      if (moment && clip) markMoment(clip.id, moment.id, useView.getState().shown[clip.id] ?? 0);
     },
     options,
   );

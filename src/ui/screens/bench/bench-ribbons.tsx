@@ -1,76 +1,102 @@
-import type { ReactNode } from 'react';
-import type { Role } from '../../../core/model/clip';
+import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { frameAtTime, nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
 import { momentTimes, type Performance } from '../../../core/performance/performance';
-import { Ribbons, type RibbonClip } from '../../../stage/ribbons';
+import type { Thread } from '../../../stage/ribbon-threads';
+import { Ribbons, type HeldPin, type RibbonClip } from '../../../stage/ribbons';
 import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
+import type { BenchClip, Derived } from '../../../state/derived';
 import { markMoment } from '../../../state/use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { signedMilliseconds } from '../../components/format';
+import { PinLoupe } from './pin-loupe';
+import { fromAxis, ribbonClips, showSpan, shownSpan, toAxis } from './ribbon-span';
+import { THUMBNAIL_HEIGHT, useThumbnails, type Thumbnails } from './use-thumbnails';
 
 /**
- * Both clips on the athlete's time. The reference is laid on it through the current map: matched threads stand upright,
- * locked ones lean by what is early or late.
+ * All performances on the leading clip's time. The others are laid on it through the current map: matched threads stand
+ * upright, locked ones lean by what is early or late.
  */
 export function BenchRibbons({ derived, currentMoment }: { readonly derived: Derived; readonly currentMoment: string | null }): ReactNode {
-  const { athlete, reference, movement } = derived;
-  const shown = useView((state) => state.shown);
-  useView((state) => state.mode);
-  useView((state) => state.lockMoment);
-  const map = player.timeMap();
-  const toAxis = (role: Role, time: number): number => (role === 'reference' && map ? map.inverse(time) : time);
-  const fromAxis = (role: Role, at: number): number => (role === 'reference' && map ? map.map(at) : at);
-  const ribbon = (role: Role, performance: Performance): RibbonClip => {
-    const { times, clip } = performance;
-    return {
-      role,
-      label: clip.performer.name.split(' ')[0]!.slice(0, 11),
-      start: toAxis(role, 0),
-      end: toAxis(role, times[times.length - 1]!),
-      pins: movement.moments.flatMap((m) => {
-        const frame = performance.marks[m.id];
-        return frame === undefined ? [] : [{ moment: m.id, name: m.name, at: toAxis(role, timeAtFrame(times, frame)) }];
-      }),
-      playhead: toAxis(role, timeAtFrame(times, shown[clip.id] ?? 0)),
-    };
+  const { movement } = derived;
+  const view = useView();
+  const [held, setHeld] = useState<HeldPin | null>(null);
+  const thumbnails = useThumbnails(derived);
+  const onDomain = useCallback((domain: readonly [number, number]) => showSpan(derived, domain), [derived]);
+  // A clip that was removed takes its pin along.
+  useEffect(() => setHeld(null), [derived.clips.length]);
+  const on = ribbonClips(derived);
+  if (on.length === 0) return <div />;
+  const performanceOf = (id: string): Performance => on.find((c) => c.id === id)!.performance;
+  const clipId = (id: string): string => performanceOf(id).clip.id;
+  const frameAt = (id: string, at: number): number => {
+    const { times } = performanceOf(id);
+    return Math.min(times.length - 1, Math.max(0, Math.round(frameAtTime(times, fromAxis(performanceOf(id), at)))));
   };
-  const clips = [athlete && ribbon('athlete', athlete), reference && ribbon('reference', reference)].filter((c) => c !== null);
-  if (clips.length === 0) return <div />;
-  const threads = ((): { moment: string; text: string }[] => {
-    if (!athlete || !reference) return [];
-    const a = momentTimes(athlete);
-    const r = momentTimes(reference);
-    const common = movement.moments.map((m) => m.id).filter((id) => id in a && id in r);
-    const zero = useView.getState().mode === 'locked' ? (useView.getState().lockMoment ?? common[0]) : common[0];
-    if (zero === undefined || !common.includes(zero)) return [];
-    return common.map((id) => ({
-      moment: id,
-      text: id === zero ? '' : signedMilliseconds(a[id]! - a[zero]! - (r[id]! - r[zero]!)),
-    }));
-  })();
-  const performanceOf = (role: Role): Performance => derived[role]!;
+  const mark = (id: string, moment: string, frame: number): void => {
+    const { clip, marks, times } = performanceOf(id);
+    const inside = Math.min(times.length - 1, Math.max(0, frame));
+    if (inside === marks[moment]) return;
+    markMoment(clip.id, moment, inside);
+    player.goTo(clip.id, Math.round(inside));
+  };
+  const heldFrame = held && on.some((c) => c.id === held.clipId) ? frameAt(held.clipId, held.at) : null;
   return (
-    <Ribbons
-      clips={clips}
-      phases={movement.phases}
-      threads={threads}
-      currentMoment={currentMoment}
-      onScrub={(role, at) => {
-        setView({ activeRole: role });
-        player.goTo(role, nearestFrame(performanceOf(role).times, fromAxis(role, at)));
-      }}
-      onPinMove={(role, moment, at) => {
-        const { times, clip, marks } = performanceOf(role);
-        const frame = Math.min(times.length - 1, Math.max(0, Math.round(frameAtTime(times, fromAxis(role, at)))));
-        if (frame === marks[moment]) return;
-        markMoment(clip.id, moment, frame);
-        player.goTo(role, frame);
-      }}
-      onPinSelect={(role, moment) => {
-        setView({ activeRole: role });
-        player.goTo(role, Math.round(performanceOf(role).marks[moment]!));
-      }}
-    />
+    <div className="ribbon-frame">
+      {held && heldFrame !== null && <PinLoupe performance={performanceOf(held.clipId)} frame={heldFrame} x={held.x} />}
+      <Ribbons
+        clips={on.map((clip) => ribbonOf(clip, derived, view.shown[clip.performance.clip.id] ?? 0, thumbnails))}
+        phases={movement.phases}
+        threads={threadsOf(derived, on, view.mode === 'locked' ? view.lockMoment : null)}
+        currentMoment={currentMoment}
+        domain={shownSpan(derived)}
+        thumbnailHeight={view.thumbnails ? THUMBNAIL_HEIGHT : 0}
+        onDomain={onDomain}
+        onScrub={(id, at) => {
+          setView({ activeClip: clipId(id) });
+          player.goTo(clipId(id), nearestFrame(performanceOf(id).times, fromAxis(performanceOf(id), at)));
+        }}
+        onPinMove={(id, moment, at) => mark(id, moment, frameAt(id, at))}
+        onPinStep={(id, moment, frames) => {
+          const frame = Math.round((performanceOf(id).marks[moment]! + frames) * 10) / 10;
+          mark(id, moment, frame);
+          if (held) setHeld({ ...held, at: toAxis(performanceOf(id), timeAtFrame(performanceOf(id).times, frame)) });
+        }}
+        onPinRemove={(id, moment) => markMoment(clipId(id), moment, null)}
+        onPinSelect={(id, moment) => {
+          setView({ activeClip: clipId(id) });
+          player.goTo(clipId(id), Math.round(performanceOf(id).marks[moment]!));
+        }}
+        onPinHeld={setHeld}
+      />
+    </div>
   );
+}
+
+function ribbonOf({ id, look, performance }: BenchClip, { movement }: Derived, shown: number, thumbnails: Thumbnails): RibbonClip {
+  const { times, clip, marks } = performance;
+  const axis = (frame: number): number => toAxis(performance, timeAtFrame(times, frame));
+  return {
+    id,
+    look,
+    label: clip.performer.name.split(' ')[0]!.slice(0, 11),
+    start: axis(0),
+    end: axis(times.length - 1),
+    pins: movement.moments.flatMap((m) => (marks[m.id] === undefined ? [] : [{ moment: m.id, name: m.name, at: axis(marks[m.id]!) }])),
+    playhead: axis(shown),
+    thumbnails: (thumbnails[clip.id] ?? []).map(({ frame, address }) => ({ at: axis(frame), address })),
+  };
+}
+
+/** How much earlier or later the first performance is at each moment than every other one, since a moment that both have. */
+function threadsOf({ movement }: Derived, on: readonly BenchClip[], zeroAt: string | null): readonly Thread[] {
+  const [first, ...others] = on.map((c) => momentTimes(c.performance));
+  if (!first) return [];
+  return movement.moments.map(({ id }) => ({
+    moment: id,
+    texts: others.map((other) => {
+      const common = movement.moments.map((m) => m.id).filter((m) => m in first && m in other);
+      const zero = zeroAt !== null && common.includes(zeroAt) ? zeroAt : common[0];
+      return zero === undefined || id === zero || !common.includes(id) ? '' : signedMilliseconds(first[id]! - first[zero]! - (other[id]! - other[zero]!));
+    }),
+  }));
 }

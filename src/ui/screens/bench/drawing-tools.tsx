@@ -19,6 +19,7 @@ import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { changeDrawing } from '../../../state/use-cases';
 import { setView, useView } from '../../../state/view-store';
+import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';
 
 const KINDS: readonly (readonly [DrawingKind, string, ReactNode])[] = [
@@ -68,10 +69,10 @@ export function DrawingTools({ derived }: { readonly derived: Derived }): ReactN
 
 function DrawingRow({ drawing, derived }: { readonly drawing: Drawing; readonly derived: Derived }): ReactNode {
   const words = useCommittedText(drawing.text, (text) => changeDrawing(drawing.id, { text: text.slice(0, 200) }));
-  const role = derived.session.clips.find((c) => c.id === drawing.clipId)?.role;
+  const on = derived.clips.find((c) => c.performance.clip.id === drawing.clipId);
   return (
     <div style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-      <button type="button" className="row stamp" style={{ whiteSpace: 'nowrap' }} onClick={() => role && player.goTo(role, drawing.frame)}>{NAME[drawing.kind]}, {role ?? 'clip removed'} {drawing.frame + 1}</button>
+      <button type="button" className="row stamp" style={{ whiteSpace: 'nowrap' }} onClick={() => on && player.goTo(drawing.clipId, drawing.frame)}>{NAME[drawing.kind]}, {on ? clipName(on) : 'clip removed'} {drawing.frame + 1}</button>
       <TextField variant="standard" fullWidth placeholder="Words" slotProps={{ htmlInput: { 'aria-label': `Words of the ${NAME[drawing.kind].toLowerCase()}`, maxLength: 200 } }} {...words} />
       <IconButton size="small" aria-label={`Remove the ${NAME[drawing.kind].toLowerCase()}`} onClick={() => changeDrawing(drawing.id, null)}><ClearIcon fontSize="small" /></IconButton>
     </div>

@@ -13,11 +13,19 @@ export interface BodyFocus {
 /** The pane's middle lies this much of a standing height above the hips, so that raised arms fit. */
 const ABOVE_HIPS = 0.12;
 
+/** Metres that fill the pane where pictures are made equal by a known length: about a standing body. */
+const NOMINAL_HEIGHT = 1.75;
+
+/** Pixels that are shown alike in every pane: the body's height, or the same number of metres where a length is known. */
+const sizeOf = ({ clip, bodyHeight }: Performance, sizeBy: 'body' | 'length'): number =>
+  sizeBy === 'length' && clip.scale ? (NOMINAL_HEIGHT * clip.scale.pixels) / clip.scale.metres : bodyHeight;
+
 /**
  * Sideways the view follows the hips; up and down it stays at their median height, so that rising and sinking is seen.
  * Frames without points look where the nearest frame with points does.
  */
-export function focusOf(performance: Performance): (frame: number) => BodyFocus | null {
+export function focusOf(performance: Performance, sizeBy: 'body' | 'length' = 'body'): (frame: number) => BodyFocus | null {
+  const size = sizeOf(performance, sizeBy);
   const hips = Array.from(performance.times, (_, i) => pictureAt(performance, 'mid-hip', i));
   const known = hips.flatMap((hip, i) => (hip ? [{ ...hip, i }] : []));
   if (known.length === 0 || Number.isNaN(performance.bodyHeight)) return () => null;
@@ -25,16 +33,17 @@ export function focusOf(performance: Performance): (frame: number) => BodyFocus 
   const y = heights[heights.length >> 1]! - ABOVE_HIPS * performance.bodyHeight;
   return (frame) => {
     const hip = hips[frame] ?? known.reduce((best, k) => (Math.abs(k.i - frame) < Math.abs(best.i - frame) ? k : best));
-    return { x: hip.x, y, height: performance.bodyHeight };
+    return { x: hip.x, y, height: size };
   };
 }
 
 /** A pane that is laid over another looks at the same point of both bodies in every frame. */
-export function anchoredAt(performance: Performance, anchor: PointRef): (frame: number) => BodyFocus | null {
-  const fallback = focusOf(performance);
+export function anchoredAt(performance: Performance, anchor: PointRef, sizeBy: 'body' | 'length' = 'body'): (frame: number) => BodyFocus | null {
+  const fallback = focusOf(performance, sizeBy);
+  const size = sizeOf(performance, sizeBy);
   return (frame) => {
     const at = pictureAt(performance, anchor, frame);
-    return at && !Number.isNaN(performance.bodyHeight) ? { ...at, height: performance.bodyHeight } : fallback(frame);
+    return at && !Number.isNaN(performance.bodyHeight) ? { ...at, height: size } : fallback(frame);
   };
 }
 

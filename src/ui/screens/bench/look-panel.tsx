@@ -9,10 +9,11 @@ import { useState, type ReactNode } from 'react';
 import type { Note } from '../../../core/model/session';
 import { REGIONS } from '../../../core/points/regions';
 import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
+import { activeOf, type Derived } from '../../../state/derived';
 import { edit } from '../../../state/document-store';
 import { addNote } from '../../../state/use-cases';
 import { setView, useView } from '../../../state/view-store';
+import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';
 import { momentOfFrame } from './current-moment';
 import { DrawingTools } from './drawing-tools';
@@ -22,7 +23,7 @@ export function LookPanel({ derived }: { readonly derived: Derived }): ReactNode
   const { session } = derived;
   const impressions = useCommittedText(session.impressions, (text) => edit((s) => { s.impressions = text; }));
   const view = useView();
-  const active = derived[view.activeRole]?.clip;
+  const active = activeOf(derived, view.activeClip)?.performance.clip;
   const note = (kind: Note['kind']): void => {
     if (active) addNote({ kind, text: '', clipId: active.id, frame: view.shown[active.id] ?? 0, region: view.pass });
   };
@@ -71,20 +72,20 @@ function Passes({ derived }: { readonly derived: Derived }): ReactNode {
 }
 
 function NoteRow({ note, derived }: { readonly note: Note; readonly derived: Derived }): ReactNode {
-  const clip = derived.session.clips.find((c) => c.id === note.clipId);
   const words = useCommittedText(note.text, (text) => edit((s) => {
     const kept = s.notes.find((n) => n.id === note.id);
     if (kept) kept.text = text;
   }));
-  const moment = clip ? momentOfFrame(derived.movement, derived[clip.role]?.marks ?? {}, note.frame) : null;
-  const stamp = [clip?.role ?? 'clip removed', `frame ${note.frame + 1}`, moment, note.region].filter(Boolean).join(', ');
+  const on = derived.clips.find((c) => c.performance.clip.id === note.clipId);
+  const moment = on ? momentOfFrame(derived.movement, on.performance.marks, note.frame) : null;
+  const stamp = [on ? clipName(on) : 'clip removed', `frame ${note.frame + 1}`, moment, note.region].filter(Boolean).join(', ');
   return (
     <div style={{ marginBottom: 4 }}>
       <div style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
         <TextField variant="standard" fullWidth placeholder="What is it?" slotProps={{ htmlInput: { 'aria-label': `Note: ${stamp}` } }} {...words} />
         <IconButton size="small" aria-label="Remove this note" onClick={() => edit((s) => { s.notes = s.notes.filter((n) => n.id !== note.id); })}><ClearIcon fontSize="small" /></IconButton>
       </div>
-      <button type="button" className="row stamp" onClick={() => clip && player.goTo(clip.role, note.frame)}>{stamp}</button>
+      <button type="button" className="row stamp" onClick={() => on && player.goTo(note.clipId, note.frame)}>{stamp}</button>
     </div>
   );
 }

@@ -7,19 +7,30 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
-import type { Derived } from '../../../state/derived';
-import { changeClip } from '../../../state/use-cases';
+import type { BenchClip, Derived } from '../../../state/derived';
+import { changeClip, compareWith, dropWorkCopy, joinHere, makeWorkCopy } from '../../../state/use-cases';
+import { useJobs } from '../../../state/jobs';
+import { notify } from '../../../state/notices';
 import { setView, useView } from '../../../state/view-store';
+import { VIEW_NAMES } from '../../components/clip-name';
+import { signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
 
 /** What must be equal before two pictures can be compared. */
 export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNode {
+  const sizeBy = useView((state) => state.sizeBy);
   const clips = [derived.athlete?.clip, derived.reference?.clip].filter((c) => c !== undefined);
   const facing = clips.map((c) => (c.mirrored ? (c.travel === 'left' ? 'right' : 'left') : c.travel));
   return (
     <>
       {facing.length === 2 && facing[0] !== facing[1] && <div className="caution">They move in opposite directions on the screen. Mirror one of them.</div>}
-      {clips.map((clip) => <ClipMatch key={`${clip.id}-${clip.captureRate}`} clip={clip} />)}
+      {derived.clips.map((on) => <ClipMatch key={`${on.performance.clip.id}-${on.performance.clip.captureRate}`} on={on} />)}
+      {derived.clips.every((c) => c.performance.clip.scale) && derived.clips.length > 1 && (
+        <TextField select label="Pictures that follow the body are equal by" value={sizeBy} onChange={(event) => setView({ sizeBy: event.target.value as 'body' | 'length' })}>
+          <MenuItem value="body">the performer’s size</MenuItem>
+          <MenuItem value="length">the known lengths</MenuItem>
+        </TextField>
+      )}
       <Typography sx={{ fontSize: '.84rem', color: 'text.secondary' }}>
         Mirroring changes the picture only: measured values count forward as forward either way. With points found, “follow the body” shows both performers at the same size.
       </Typography>
@@ -27,11 +38,14 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
   );
 }
 
-function ClipMatch({ clip }: { readonly clip: Clip }): ReactNode {
+function ClipMatch({ on }: { readonly on: BenchClip }): ReactNode {
+  const { clip } = on.performance;
   const levelling = useView((state) => state.tool === 'level');
   return (
     <section className="card" style={{ display: 'grid', gap: 10 }}>
-      <Typography variant="h3" component="h2"><RoleName role={clip.role} name={clip.performer.name} /></Typography>
+      <Typography variant="h3" component="h2"><RoleName role={on.look} name={on.join ? `${clip.performer.name}, ${VIEW_NAMES[clip.view.kind]} view` : clip.performer.name} /></Typography>
+      {on.join && <Joint on={on} />}
+      {on.id.startsWith('reference-') && !on.join && <Button variant="outlined" onClick={() => compareWith(clip.id)}>Compare the athlete with this one</Button>}
       <TextField select label="Moves in the picture" value={clip.travel} onChange={(event) => changeClip(clip.id, { travel: event.target.value as Clip['travel'] })}>
         <MenuItem value="right">To the right</MenuItem>
         <MenuItem value="left">To the left</MenuItem>
@@ -41,20 +55,87 @@ function ClipMatch({ clip }: { readonly clip: Clip }): ReactNode {
         <Button variant={levelling ? 'contained' : 'outlined'} onClick={() => setView({ tool: levelling ? 'move' : 'level' })}>{levelling ? 'Draw along a level or plumb line' : 'Level by a line'}</Button>
         {clip.levelDegrees !== 0 && <span>turned by {clip.levelDegrees.toFixed(1)}° <Button onClick={() => changeClip(clip.id, { levelDegrees: 0 })}>As filmed</Button></span>}
       </div>
+      <KnownLength clip={clip} />
       <Shade label="Brightness" value={clip.brightness} most={4} onKeep={(brightness) => changeClip(clip.id, { brightness })} />
       <Shade label="Contrast" value={clip.contrast} most={3} onKeep={(contrast) => changeClip(clip.id, { contrast })} />
       <TextField
         label="Capture rate, frames per second"
         type="number"
         defaultValue={clip.captureRate}
-        helperText={`The file plays ${clip.fileRate} frames per second`}
+        helperText={`The file plays ${clip.fileRate} frames per second; times on the bench are real times`}
         onBlur={(event) => {
           const rate = Number(event.target.value);
           if (rate > 0 && rate !== clip.captureRate) changeClip(clip.id, { captureRate: rate });
           else event.target.value = String(clip.captureRate);
         }}
       />
+      <WorkCopy clip={clip} />
     </section>
+  );
+}
+
+/** How another camera's clock runs against the first camera's, and the instants that say so. */
+function Joint({ on }: { readonly on: BenchClip }): ReactNode {
+  const { clip } = on.performance;
+  const { pairs } = clip.joined!;
+  const { map } = on.join!;
+  return (
+    <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
+      <span>
+        {pairs.length === 0
+          ? 'Step both cameras to one instant that both show (a clap, a flash, a contact): Shift with the arrows steps this one alone. Then join them there.'
+          : `Starts ${signedMilliseconds(map.offset)} against the first camera${pairs.length > 1 ? `, drifts ${(map.drift * 1e6).toFixed(0)} \u00b5s a second, fits within ${(map.misfit * 1000).toFixed(1)} ms` : ''}. A second instant, far from the first, measures the drift of the clocks.`}
+      </span>
+      <div>
+        <Button variant={pairs.length === 0 ? 'contained' : 'outlined'} onClick={() => joinHere(clip)}>{pairs.length === 0 ? 'Same instant here' : 'One more instant here'}</Button>
+        {pairs.length > 0 && <Button onClick={() => changeClip(clip.id, { joined: { to: clip.joined!.to, pairs: [] } })}>Join anew</Button>}
+      </div>
+      {pairs.length > 0 && <span>{pairs.map((p) => `frame ${(p.own + 1).toFixed(1).replace(/\.0$/, '')} = ${(p.other + 1).toFixed(1).replace(/\.0$/, '')}`).join('; ')}. With this picture chosen, Alt with the arrows moves it by a frame, with Shift by a tenth.</span>}
+    </div>
+  );
+}
+
+/** A length in the plane of the movement: a line along it, and how long it is. */
+function KnownLength({ clip }: { readonly clip: Clip }): ReactNode {
+  const measuring = useView((state) => state.tool === 'scale');
+  const line = useView((state) => (state.measuredLine?.clipId === clip.id ? state.measuredLine : null));
+  const [metres, setMetres] = useState('');
+  const length = Number(metres.replace(',', '.'));
+  const sound = metres.trim() !== '' && Number.isFinite(length) && length > 0;
+  return (
+    <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
+      <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+        <Button variant={measuring ? 'contained' : 'outlined'} onClick={() => setView({ tool: measuring ? 'move' : 'scale' })}>{measuring ? 'Draw along the known length' : 'Known length'}</Button>
+        {clip.scale && !line && <span>{clip.scale.metres} m are {clip.scale.pixels.toFixed(0)} pixels <Button onClick={() => changeClip(clip.id, { scale: null })}>Forget it</Button></span>}
+      </div>
+      {line && (
+        <form
+          style={{ display: 'flex', gap: 8, alignItems: 'flex-start' }}
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (!sound) return;
+            changeClip(clip.id, { scale: { pixels: line.pixels, metres: length } });
+            setMetres('');
+            setView({ measuredLine: null });
+          }}
+        >
+          <TextField size="small" autoFocus label="Its length, metres" value={metres} onChange={(event) => setMetres(event.target.value)} error={metres !== '' && !sound} helperText={metres !== '' && !sound ? `\u201c${metres}\u201d is not a length; for example 1.22` : `${line.pixels.toFixed(0)} pixels`} />
+          <Button type="submit" disabled={!sound}>Keep</Button>
+          <Button onClick={() => setView({ measuredLine: null })}>Leave</Button>
+        </form>
+      )}
+    </div>
+  );
+}
+
+/** A copy in short groups for clips that jump slowly. */
+function WorkCopy({ clip }: { readonly clip: Clip }): ReactNode {
+  const job = useJobs((state) => state.jobs.some((j) => j.id === `work-${clip.id}`));
+  if (clip.workMediaId) return <span style={{ fontSize: '.86rem' }}>A work copy in short groups is shown here; measuring uses the original. <Button onClick={() => void dropWorkCopy(clip)}>Use the original</Button></span>;
+  return (
+    <div>
+      <Button variant="outlined" disabled={job} onClick={() => void makeWorkCopy(clip).then((made) => { if (!made.ok && made.issue.code !== 'cancelled') notify('error', made.issue.message); })}>Make a work copy that jumps quicker</Button>
+    </div>
   );
 }
 

@@ -43,7 +43,7 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
       moments={movement.moments.flatMap((m) => (athlete.marks[m.id] === undefined ? [] : [{ name: m.name, at: timeAtFrame(athlete.times, athlete.marks[m.id]!) }]))}
       playhead={timeAtFrame(athlete.times, shown)}
       height={104}
-      onScrub={(at) => player.goTo('athlete', nearestFrame(athlete.times, at))}
+      onScrub={(at) => player.goTo(athlete.clip.id, nearestFrame(athlete.times, at))}
     />
   );
 }

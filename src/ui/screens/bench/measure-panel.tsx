@@ -8,11 +8,12 @@ import { momentsOf } from '../../../core/model/movement';
 import { JOINT_POINTS, pointName, type PointId } from '../../../core/points/body-points';
 import { coverage, originName } from '../../../core/points/track';
 import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
+import { activeOf, type Derived } from '../../../state/derived';
 import { useJobs } from '../../../state/jobs';
 import { notify } from '../../../state/notices';
 import { findPointsOf, hidePoint, interpolatePoint } from '../../../state/use-cases';
 import { setView, useView } from '../../../state/view-store';
+import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
 import { ReadingSheet } from '../../components/reading-sheet';
 
@@ -41,7 +42,8 @@ export function MeasurePanel({ derived, currentMoment, placing, onPlacing }: Mea
             const selected = useView.getState().selectedMeasure === row.measure.id ? null : row.measure.id;
             setView({ selectedMeasure: selected });
             const frame = row.athlete.measurable ? row.athlete.provenance.frames[0]! : derived.athlete?.marks[moment];
-            if (selected && frame !== undefined) player.goTo('athlete', Math.round(frame));
+            const clipId = row.athlete.measurable ? row.athlete.provenance.clipId : derived.athlete?.clip.id;
+            if (selected && clipId && frame !== undefined) player.goTo(clipId, Math.round(frame));
           }}
         />
       )}
@@ -55,7 +57,8 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
   const [point, setPoint] = useState<PointId>('left-knee');
   const jobs = useJobs((state) => state.jobs);
   const view = useView();
-  const active = derived[view.activeRole];
+  const chosen = activeOf(derived, view.activeClip);
+  const active = chosen?.performance;
   const frame = active ? (view.shown[active.clip.id] ?? 0) : 0;
   const series = active?.raw[point];
   const origin = originName(series?.origin[frame] ?? 0);
@@ -70,17 +73,17 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
         </TextField>
         <ToggleButton value="points" size="small" selected={view.tool === 'points'} onChange={() => setView({ tool: view.tool === 'points' ? 'move' : 'points' })}>Correct by hand</ToggleButton>
       </div>
-      {(['athlete', 'reference'] as const).map((role) => {
-        const performance = derived[role];
-        if (!performance) return null;
+      {derived.clips.map((on) => {
+        const { performance } = on;
+        const name = clipName(on);
         const share = JOINT_POINTS.reduce((sum, id) => sum + coverage(performance.raw, id), 0) / JOINT_POINTS.length;
         return (
-          <div key={role} style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
-            <RoleName role={role} name={role === 'athlete' ? 'Athlete' : 'Reference'} />
+          <div key={on.id} style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
+            <RoleName role={on.look} name={name.charAt(0).toUpperCase() + name.slice(1)} />
             <span style={{ flex: 1 }}>{share === 0 ? 'no points yet' : `${Math.round(share * 100)} % of points known`}</span>
             <Button
               variant={share === 0 ? 'contained' : 'text'}
-              aria-label={`Find points of the ${role}`}
+              aria-label={`Find points of the ${name}`}
               disabled={jobs.some((j) => j.id === `points-${performance.clip.id}`)}
               onClick={() =>
                 void findPointsOf(performance.clip, setting).then((result) =>
@@ -96,7 +99,7 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
       {view.tool === 'points' && active && (
         <>
           <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-            <TextField select label={`Point of the ${view.activeRole}`} value={point} onChange={(event) => {
+            <TextField select label={`Point of the ${chosen ? clipName(chosen) : ''}`} value={point} onChange={(event) => {
               const chosen = event.target.value as PointId;
               setPoint(chosen);
               if (placing) onPlacing(chosen);

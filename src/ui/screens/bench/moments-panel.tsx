@@ -3,11 +3,10 @@ import ClearIcon from '@mui/icons-material/Clear';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
-import type { Role } from '../../../core/model/clip';
 import { momentTimes } from '../../../core/performance/performance';
 import { matchedMap } from '../../../core/timing/time-map';
 import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
+import type { BenchClip, Derived } from '../../../state/derived';
 import { markMoment } from '../../../state/use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { RoleName } from '../../components/role-name';
@@ -17,9 +16,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
   const { movement, athlete, reference } = derived;
   const shown = useView((state) => state.shown);
   const map = athlete && reference ? matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference)) : null;
-  const cell = (role: Role, momentId: string, name: string): ReactNode => {
-    const performance = derived[role];
-    if (!performance) return <span>no clip</span>;
+  const cell = ({ performance, id: role }: BenchClip, momentId: string, name: string): ReactNode => {
     const { clip } = performance;
     const frame = performance.marks[momentId];
     const marked = frame !== undefined;
@@ -30,7 +27,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         aria-label={`Mark ${name} in ${role}`}
         startIcon={<FlagOutlinedIcon />}
         onClick={() => {
-          setView({ activeRole: role });
+          setView({ activeClip: clip.id });
           markMoment(clip.id, momentId, shown[clip.id] ?? 0);
         }}
       >
@@ -40,7 +37,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     if (!marked) return mark;
     return (
       <>
-        <Button size="small" sx={{ minWidth: 40 }} aria-label={`Go to ${name} in ${role}`} onClick={() => { setView({ activeRole: role }); player.goTo(role, Math.round(frame)); }}>{Math.round(frame) + 1}</Button>
+        <Button size="small" sx={{ minWidth: 40 }} aria-label={`Go to ${name} in ${role}`} onClick={() => { setView({ activeClip: clip.id }); player.goTo(clip.id, Math.round(frame)); }}>{Math.round(frame) + 1}</Button>
         {mark}
         <IconButton size="small" title="Take the mark away" aria-label={`Unmark ${name} in ${role}`} onClick={() => markMoment(clip.id, momentId, null)}><ClearIcon fontSize="small" /></IconButton>
       </>
@@ -54,11 +51,11 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         <section key={moment.id} className="card" style={{ padding: '8px 10px' }}>
           <strong><kbd>{moment.key}</kbd> {moment.name}</strong>
           <div style={{ fontSize: '.82rem', color: '#545c61' }}>{moment.look}</div>
-          <div style={{ display: 'flex', gap: 10 }}>
-            {(['athlete', 'reference'] as const).map((role) => (
-              <span key={role} style={{ flex: 1, display: 'flex', alignItems: 'center', whiteSpace: 'nowrap' }}>
-                <RoleName role={role} name="" />
-                {cell(role, moment.id, moment.name.toLowerCase())}
+          <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
+            {derived.clips.filter((c) => !c.join).map((on) => (
+              <span key={on.id} style={{ flex: '1 1 45%', display: 'flex', alignItems: 'center', whiteSpace: 'nowrap' }}>
+                <RoleName role={on.look} name="" />
+                {cell(on, moment.id, moment.name.toLowerCase())}
               </span>
             ))}
           </div>

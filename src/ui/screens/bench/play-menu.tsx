@@ -9,12 +9,23 @@ import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Tooltip from '@mui/material/Tooltip';
 import { useState, type ReactNode } from 'react';
+import { MOST_PANES } from '../../../core/model/slots';
 import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
+import { activeOf, type Derived } from '../../../state/derived';
+import { changeClip, nudge } from '../../../state/use-cases';
+import { clipName } from '../../components/clip-name';
 import { GHOST_ANCHORS, LAYOUTS, setView, useView, type GhostAnchor, type Layout } from '../../../state/view-store';
 
-const LAYOUT_NAMES: Readonly<Record<Layout, string>> = { columns: 'Side by side', rows: 'One above the other', large: 'The chosen one large', over: 'Laid over each other' };
+const LAYOUT_NAMES: Readonly<Record<Layout, string>> = { columns: 'Side by side', rows: 'One above the other', grid: 'Two by two', large: 'The chosen one large', over: 'Laid over each other' };
 const ANCHOR_NAMES: Readonly<Record<GhostAnchor, string>> = { 'mid-hip': 'Hips', 'opposite-ankle': 'Ankle of the other side', 'dominant-ankle': 'Ankle of the dominant side', 'mid-shoulder': 'Shoulders' };
+
+/** What the arrows with Alt move: the camera chosen, or a performance against the leading one. */
+function movedBy(derived: Derived): string {
+  const active = activeOf(derived, useView.getState().activeClip);
+  if (active?.join) return clipName(active);
+  const moved = derived.clips.find((c) => c.performance.clip.id === player.movable?.clip.id);
+  return moved ? clipName(moved) : 'reference';
+}
 
 /** What is played, how the panes lie, and bringing the two clips together by hand. */
 export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode {
@@ -42,7 +53,9 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
       {movement.moments.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
     </TextField>
   );
-  const both = derived.athlete !== null && derived.reference !== null;
+  const movable = derived.clips.filter((c) => !c.join).length > 1 || derived.clips.some((c) => c.join);
+  useView((state) => state.activeClip);
+  const moved = movedBy(derived);
   return (
     <>
       <Tooltip title="Playing, panes and matching by hand"><IconButton aria-label="Playing, panes and matching by hand" onClick={(event) => setAnchor(event.currentTarget)}><TuneIcon /></IconButton></Tooltip>
@@ -53,25 +66,34 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
           <TextField select label="Panes" value={layout} onChange={(event) => setView({ layout: event.target.value as Layout })}>
             {LAYOUTS.map((each) => <MenuItem key={each} value={each}>{LAYOUT_NAMES[each]}</MenuItem>)}
           </TextField>
+          {derived.clips.length > 2 && (
+            <div role="group" aria-label="Pictures shown, at most four">
+              {derived.clips.map((on) => {
+                const { clip } = on.performance;
+                const shown = derived.panes.includes(on);
+                return <FormControlLabel key={clip.id} control={<Checkbox checked={shown} disabled={!shown && derived.panes.length >= MOST_PANES} onChange={(event) => changeClip(clip.id, { onBench: event.target.checked })} />} label={`${clip.performer.name}, ${clipName(on)}`} />;
+              })}
+            </div>
+          )}
           {layout === 'over' && (
             <>
               <TextField select label="Laid on each other at" value={ghost.anchor} onChange={(event) => setView({ ghost: { ...ghost, anchor: event.target.value as GhostAnchor } })}>
                 {GHOST_ANCHORS.map((each) => <MenuItem key={each} value={each}>{ANCHOR_NAMES[each]}</MenuItem>)}
               </TextField>
               <div style={{ display: 'flex', alignItems: 'center', gap: 14, fontSize: '.86rem' }}>
-                <span>How much of the reference</span>
-                <Slider size="small" aria-label="How much of the reference" disabled={ghost.linesOnly} min={0.1} max={1} step={0.05} value={ghost.opacity} onChange={(_, value) => setView({ ghost: { ...ghost, opacity: value as number } })} />
+                <span>How much of what lies on top</span>
+                <Slider size="small" aria-label="How much of what lies on top" disabled={ghost.linesOnly} min={0.1} max={1} step={0.05} value={ghost.opacity} onChange={(_, value) => setView({ ghost: { ...ghost, opacity: value as number } })} />
               </div>
-              <FormControlLabel control={<Checkbox checked={ghost.linesOnly} onChange={(event) => setView({ ghost: { ...ghost, linesOnly: event.target.checked } })} />} label="Only the reference’s lines" />
+              <FormControlLabel control={<Checkbox checked={ghost.linesOnly} onChange={(event) => setView({ ghost: { ...ghost, linesOnly: event.target.checked } })} />} label="Only the lines of what lies on top" />
             </>
           )}
           <div>
-            <Button disabled={!both} onClick={() => player.catchUp()}>Catch up here (C)</Button>
-            <Button disabled={!both} onClick={() => player.lockAsTheyStand()}>Lock as they stand</Button>
+            <Button disabled={!movable} onClick={() => player.catchUp()}>Catch up here (C)</Button>
+            <Button disabled={!movable} onClick={() => player.lockAsTheyStand()}>Lock as they stand</Button>
           </div>
           <div style={{ display: 'flex', alignItems: 'center', gap: 6, fontSize: '.86rem' }}>
-            <span style={{ flex: 1 }}>Move the reference, frames</span>
-            {[-1, -0.1, 0.1, 1].map((by) => <Button key={by} disabled={!both} sx={{ minWidth: 44 }} aria-label={`Move the reference by ${by} frames`} onClick={() => player.nudge(by)}>{by > 0 ? `+${by}` : `\u2212${-by}`}</Button>)}
+            <span style={{ flex: 1 }}>Move the {moved}, frames</span>
+            {[-1, -0.1, 0.1, 1].map((by) => <Button key={by} disabled={!movable} sx={{ minWidth: 44 }} aria-label={`Move the ${moved} by ${by} frames`} onClick={() => nudge(by)}>{by > 0 ? `+${by}` : `\u2212${-by}`}</Button>)}
           </div>
         </div>
       </Popover>

@@ -17,6 +17,7 @@ import type { MatchMode } from '../../../core/timing/time-map';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { setView, SPEEDS, useView, type Speed } from '../../../state/view-store';
+import { clipName } from '../../components/clip-name';
 import { signedMilliseconds } from '../../components/format';
 import { goToMoment } from './bench-keys';
 import { PlayMenu } from './play-menu';
@@ -28,7 +29,9 @@ export function Transport({ derived, currentMoment }: { readonly derived: Derive
   const view = useView();
   const { athlete, reference, movement } = derived;
   const common = movement.moments.filter((m) => athlete?.marks[m.id] !== undefined && reference?.marks[m.id] !== undefined);
-  const map = player.timeMap();
+  const follower = player.movable;
+  const map = follower && player.timeMap(follower.clip.id);
+  const following = derived.clips.find((c) => c.performance.clip.id === follower?.clip.id);
   const rate = map && athlete ? map.rateAt(timeAtFrame(athlete.times, view.shown[athlete.clip.id] ?? 0)) : null;
   const name = movement.moments.find((m) => m.id === currentMoment)?.name;
   const button = (title: string, icon: ReactNode, onClick: () => void): ReactNode => (
@@ -58,8 +61,8 @@ export function Transport({ derived, currentMoment }: { readonly derived: Derive
           {common.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
         </Select>
       )}
-      <Tooltip title="How fast the reference runs while the athlete runs at the speed chosen">
-        <span className="rate">{rate === null ? (view.mode === 'free' ? '' : 'no common moment yet') : `reference ${view.mode === 'offset' ? `${signedMilliseconds(view.offset)}, ` : ''}at ${rate.toFixed(2)}`}</span>
+      <Tooltip title="How fast it runs while the athlete runs at the speed chosen">
+        <span className="rate">{rate === null ? (view.mode === 'free' ? '' : 'no common moment yet') : `${following ? clipName(following) : 'reference'} ${view.mode === 'offset' && follower ? `${signedMilliseconds(view.offsets[follower.clip.id] ?? 0)}, ` : ''}at ${rate.toFixed(2)}`}</span>
       </Tooltip>
       <PlayMenu derived={derived} />
       <Tooltip title="Follow the body, both at one size (B)">

@@ -33,9 +33,10 @@ export function useDrawings(performance: Performance): Drawings {
   const { clip } = performance;
   return useMemo(() => {
     const drawn = session.drawings.filter((d) => d.clipId === clip.id);
-    const drawing = (points: readonly Vec2[], frame: number): Drawing => ({ id: 'draft', clipId: clip.id, kind: tool === 'level' ? 'line' : kind, points: [...points], frame, span, anchor: tool === 'level' ? null : anchor, text: '' });
+    const drawing = (points: readonly Vec2[], frame: number): Drawing => ({ id: 'draft', clipId: clip.id, kind: tool === 'draw' ? kind : 'line', points: [...points], frame, span, anchor: tool === 'draw' ? anchor : null, text: '' });
     const finish = (points: readonly Vec2[], frame: number): void => {
       if (tool === 'draw') return void addDrawing(drawing(points, frame));
+      if (tool === 'scale') return setView({ tool: 'move', measuredLine: { clipId: clip.id, pixels: Math.hypot(points[1]!.x - points[0]!.x, points[1]!.y - points[0]!.y) } });
       const level = levelByLine(points[0]!, points[1]!);
       if (!level.ok) return notify('info', level.issue.message);
       changeClip(clip.id, { levelDegrees: Math.round(level.value * 100) / 100 });
@@ -47,11 +48,11 @@ export function useDrawings(performance: Performance): Drawings {
         ...(draft && draft.frame === frame && draft.draft.points.length > 0 ? drawDrawing(drawing(draft.draft.points, frame), performance, frame) : []),
       ],
       onDraw:
-        tool !== 'draw' && tool !== 'level'
+        tool === 'move' || tool === 'points'
           ? null
           : (at, phase, frame) => {
               const before = underway.current?.frame === frame ? underway.current.draft : NOTHING_DRAWN;
-              const next = drawOn(tool === 'level' ? 'line' : kind, before, at, phase);
+              const next = drawOn(tool === 'draw' ? kind : 'line', before, at, phase);
               underway.current = next.done ? null : { draft: next, frame };
               setDraft(underway.current);
               if (next.done) finish(next.points, frame);

@@ -11,6 +11,7 @@ import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { performerSchema, sideSchema, viewKindSchema, type Clip, type Role } from '../../../core/model/clip';
 import { addClip, canConvert, changeClip, convertFile, probeFile, type ProbedFile } from '../../../state/use-cases';
+import type { Look } from '../../../core/model/slots';
 import { RoleName } from '../../components/role-name';
 
 const formSchema = z.object({
@@ -27,22 +28,34 @@ type FormValues = z.infer<typeof formSchema>;
 /** What the server may be able to read where the browser cannot. */
 const NEEDS_CONVERSION: ReadonlySet<string> = new Set(['unknown-codec', 'not-a-video']);
 
-const TITLE: Readonly<Record<Role, string>> = { athlete: 'Athlete', reference: 'Reference' };
-
 const durationOf = (times: Float64Array): string => `${(times[times.length - 1]! / 1e6).toFixed(2)} s`;
 
-function defaults(clip: Clip | null, probed: ProbedFile | null): FormValues {
+function defaults(clip: Clip | null, probed: ProbedFile | null, first: Clip | null): FormValues {
   return {
-    performer: clip?.performer ?? { name: '', dominantSide: 'right', minor: false, consent: false },
-    viewKind: clip?.view.kind ?? 'side',
+    performer: first?.performer ?? clip?.performer ?? { name: '', dominantSide: 'right', minor: false, consent: false },
+    viewKind: clip?.view.kind ?? (first ? 'front' : 'side'),
     offPlane: clip?.view.offPlaneDegrees == null ? '' : String(clip.view.offPlaneDegrees),
-    travel: clip?.travel ?? 'right',
-    captureRate: clip?.captureRate ?? probed?.index.fileRate ?? 30,
+    travel: clip?.travel ?? first?.travel ?? 'right',
+    captureRate: clip?.captureRate ?? probed?.index.captureRate ?? probed?.index.fileRate ?? 30,
   };
 }
 
+export interface ClipIntakeProps {
+  readonly role: Role;
+  /** Unique on the page, and what the clip is called. */
+  readonly id: string;
+  readonly look: Look;
+  readonly title: string;
+  readonly clip: Clip | null;
+  /** The clip that this one is another camera of. */
+  readonly first?: Clip | null;
+  /** Leaves a place that no file has been given, or takes the clip out. */
+  readonly onRemove?: () => void;
+  readonly onAdded?: () => void;
+}
+
 /** One clip of the session: drop a file, answer the questions, change the answers later. */
-export function ClipIntake({ role, clip }: { readonly role: Role; readonly clip: Clip | null }): ReactNode {
+export function ClipIntake({ role, id, look, title, clip, first = null, onRemove, onAdded }: ClipIntakeProps): ReactNode {
   const [probed, setProbed] = useState<ProbedFile | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [convertible, setConvertible] = useState<File | null>(null);
@@ -78,15 +91,18 @@ export function ClipIntake({ role, clip }: { readonly role: Role; readonly clip:
   };
 
   return (
-    <section className="card" data-testid={`intake-${role}`}>
-      <Typography variant="h2" gutterBottom><RoleName role={role} name={TITLE[role]} /></Typography>
+    <section className="card" data-testid={`intake-${id}`}>
+      <div style={{ display: 'flex', alignItems: 'center' }}>
+        <Typography variant="h2" gutterBottom sx={{ flex: 1 }}><RoleName role={look} name={title} /></Typography>
+        {onRemove && <Button onClick={onRemove}>{clip ? 'Take it out' : 'Leave it'}</Button>}
+      </div>
       <div
         className={over ? 'drop over' : 'drop'}
         onDragOver={(event) => { event.preventDefault(); setOver(true); }}
         onDragLeave={() => setOver(false)}
         onDrop={onDrop}
       >
-        <label htmlFor={inputId}>{clip ? `${clip.fileName}. Drop another file to replace it.` : `Drop the ${role}’s clip here: WebM, MP4, MOV or MKV.`}</label>
+        <label htmlFor={inputId}>{clip ? `${clip.fileName}. Drop another file to replace it.` : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: WebM, MP4, MOV or MKV.`}</label>
         <div style={{ marginTop: 8 }}>
           <Button variant="outlined" disabled={reading} onClick={() => input.current?.click()}>{reading ? 'Reading the file' : 'Choose a file'}</Button>
           <input
@@ -105,7 +121,7 @@ export function ClipIntake({ role, clip }: { readonly role: Role; readonly clip:
           {convertible && <div><Button variant="outlined" sx={{ mt: 1 }} onClick={() => void convert(convertible)}>Convert it on this machine</Button></div>}
         </Alert>
       )}
-      {(probed || clip) && <ClipForm key={probed ? `file-${probed.file.name}-${probed.file.lastModified}` : clip!.id} role={role} clip={clip} probed={probed} onDone={() => setProbed(null)} onProblem={setProblem} />}
+      {(probed || clip) && <ClipForm key={probed ? `file-${probed.file.name}-${probed.file.lastModified}` : clip!.id} role={role} clip={clip} first={first} probed={probed} onDone={(added) => { setProbed(null); if (added) onAdded?.(); }} onProblem={setProblem} />}
     </section>
   );
 }
@@ -114,14 +130,15 @@ interface ClipFormProps {
   readonly role: Role;
   readonly clip: Clip | null;
   readonly probed: ProbedFile | null;
-  readonly onDone: () => void;
+  readonly first: Clip | null;
+  readonly onDone: (added: boolean) => void;
   readonly onProblem: (message: string) => void;
 }
 
-function ClipForm({ role, clip, probed, onDone, onProblem }: ClipFormProps): ReactNode {
+function ClipForm({ role, clip, first, probed, onDone, onProblem }: ClipFormProps): ReactNode {
   const { register, control, handleSubmit, formState, watch } = useForm<FormValues>({
     resolver: zodResolver(formSchema),
-    defaultValues: defaults(probed ? null : clip, probed),
+    defaultValues: defaults(probed ? null : clip, probed, first),
   });
   const { errors, isSubmitting, isDirty } = formState;
   const index = probed?.index ?? clip!;
@@ -134,8 +151,8 @@ function ClipForm({ role, clip, probed, onDone, onProblem }: ClipFormProps): Rea
       captureRate: values.captureRate,
     };
     if (!probed) return changeClip(clip!.id, answers);
-    const added = await addClip(role, probed, answers);
-    if (added.ok) onDone();
+    const added = await addClip(role, probed, answers, !clip && first ? { cameraOf: first.id } : { replace: clip?.id ?? null, cameraOf: clip?.joined?.to ?? null });
+    if (added.ok) onDone(true);
     else onProblem(added.issue.message);
   });
   const choice = (name: 'performer.dominantSide' | 'viewKind' | 'travel', label: string, options: readonly (readonly [string, string])[]): ReactNode => (
@@ -154,9 +171,9 @@ function ClipForm({ role, clip, probed, onDone, onProblem }: ClipFormProps): Rea
       <div style={{ fontSize: '.86rem' }}>
         {probed ? `${probed.file.name}: ` : ''}{index.width} × {index.height}, {index.frameTimes.length} frames, {index.fileRate} frames per second in the file, {durationOf(index.frameTimes)}, {index.codec}
       </div>
-      <TextField label="Name" {...register('performer.name')} error={!!errors.performer?.name} helperText={errors.performer?.name?.message} />
+      {!first && <TextField label="Name" {...register('performer.name')} error={!!errors.performer?.name} helperText={errors.performer?.name?.message} />}
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
-        {choice('performer.dominantSide', 'Dominant side', [['right', 'Right'], ['left', 'Left']])}
+        {!first && choice('performer.dominantSide', 'Dominant side', [['right', 'Right'], ['left', 'Left']])}
         {choice('viewKind', 'Camera view', [['side', 'From the side'], ['front', 'From the front'], ['back', 'From behind'], ['overhead', 'From above']])}
         {choice('travel', 'Moves in the picture', [['right', 'To the right'], ['left', 'To the left']])}
       </div>
@@ -172,14 +189,14 @@ function ClipForm({ role, clip, probed, onDone, onProblem }: ClipFormProps): Rea
         />
         <TextField label="Camera off the plane, degrees" {...register('offPlane')} error={!!errors.offPlane} helperText={errors.offPlane?.message ?? 'Empty: not known'} sx={{ flex: 1, minWidth: 180 }} />
       </div>
-      <div>
+      {!first && <div>
         <Controller name="performer.minor" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Under age" />} />
         <Controller name="performer.consent" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Consent to film and analyse is given" />} />
         {errors.performer?.consent && <Typography color="error" sx={{ fontSize: '.85rem' }}>{errors.performer.consent.message}</Typography>}
-      </div>
+      </div>}
       <div>
-        <Button type="submit" variant="contained" disabled={isSubmitting || (!probed && !isDirty)}>{probed ? `Use as ${role}` : 'Save changes'}</Button>
-        {probed && <Button onClick={onDone} sx={{ ml: 1 }}>Do not use this file</Button>}
+        <Button type="submit" variant="contained" disabled={isSubmitting || (!probed && !isDirty)}>{probed ? (first ? 'Use this camera' : `Use as ${role}`) : 'Save changes'}</Button>
+        {probed && <Button onClick={() => onDone(false)} sx={{ ml: 1 }}>Do not use this file</Button>}
       </div>
     </form>
   );

@@ -1,18 +1,26 @@
+import VideocamOutlinedIcon from '@mui/icons-material/VideocamOutlined';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { edit } from '../../../state/document-store';
-import { clipOf, useDerived } from '../../../state/derived';
+import { useDerived } from '../../../state/derived';
 import { useCommittedText } from '../../components/use-committed-text';
+import { clipName } from '../../components/clip-name';
+import type { Clip, Role } from '../../../core/model/clip';
+import { removeClip } from '../../../state/use-cases';
 import { ClipIntake } from './clip-intake';
+
+const ROLES = ['athlete', 'reference'] as const;
 
 const isDays = (text: string): boolean => /^\s*\d{0,4}\s*$/.test(text);
 
 /** Who, which movement, which clips: asked once, changed at any time. */
 export function IntakeScreen(): ReactNode {
-  const { session, movement } = useDerived();
+  const derived = useDerived();
+  const { session, movement, clips } = derived;
+  const [adding, setAdding] = useState<{ readonly role: Role; readonly first: Clip | null } | null>(null);
   const name = useCommittedText(session.name, (text) => {
     if (text.trim()) edit((s) => { s.name = text.trim(); });
   });
@@ -38,13 +46,29 @@ export function IntakeScreen(): ReactNode {
           />
         </section>
         <div className="columns">
-          <ClipIntake role="athlete" clip={clipOf(session, 'athlete')} />
-          <ClipIntake role="reference" clip={clipOf(session, 'reference')} />
+          {ROLES.map((role) => {
+            const on = clips.find((c) => c.id === role);
+            return <ClipIntake key={role} id={role} look={role} role={role} title={role === 'athlete' ? 'Athlete' : 'Reference'} clip={on?.performance.clip ?? null} onRemove={on && (() => removeClip(on.performance.clip.id))} />;
+          })}
+          {clips.filter((c) => c.id !== 'athlete' && c.id !== 'reference').map((on) => {
+            const { clip } = on.performance;
+            const name = clipName(on);
+            return <ClipIntake key={clip.id} id={on.id} look={on.look} role={clip.role} title={name.charAt(0).toUpperCase() + name.slice(1)} clip={clip} first={on.join && session.clips.find((c) => c.id === on.join!.rootId)} onRemove={() => removeClip(clip.id)} />;
+          })}
+          {adding && <ClipIntake key="new" id="new" look={adding.role} role={adding.role} title={adding.first ? `Another camera of ${adding.first.performer.name}` : adding.role === 'athlete' ? 'Another attempt of the athlete' : 'Another reference'} clip={null} first={adding.first} onRemove={() => setAdding(null)} onAdded={() => setAdding(null)} />}
         </div>
+        {clips.length > 0 && !adding && (
+          <div style={{ marginTop: 12, display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+            {derived.athlete && <Button variant="outlined" startIcon={<VideocamOutlinedIcon />} onClick={() => setAdding({ role: 'athlete', first: derived.athlete!.clip })}>Another camera of the athlete</Button>}
+            {derived.reference && <Button variant="outlined" startIcon={<VideocamOutlinedIcon />} onClick={() => setAdding({ role: 'reference', first: derived.reference!.clip })}>Another camera of the reference</Button>}
+            {derived.reference && <Button variant="outlined" onClick={() => setAdding({ role: 'reference', first: null })}>Another reference</Button>}
+            {derived.athlete && <Button variant="outlined" onClick={() => setAdding({ role: 'athlete', first: null })}>Another attempt of the athlete</Button>}
+          </div>
+        )}
         <Typography sx={{ mt: 2, color: 'text.secondary', maxWidth: 720 }}>
           Footage stays in this browser. Film with consent; for a minor, with a guardian’s. A fixed camera at hip height, at right angles to the movement, measures best.
         </Typography>
-        {session.clips.length === 2 && <Button component={Link} to={`/s/${session.id}/look`} variant="contained" sx={{ mt: 2 }}>Go on to Look</Button>}
+        {derived.athlete && derived.reference && <Button component={Link} to={`/s/${session.id}/look`} variant="contained" sx={{ mt: 2 }}>Go on to Look</Button>}
       </div>
     </main>
   );

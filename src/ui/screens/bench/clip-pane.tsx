@@ -1,0 +1,114 @@
+import CloseIcon from '@mui/icons-material/Close';
+import TimelineIcon from '@mui/icons-material/Timeline';
+import IconButton from '@mui/material/IconButton';
+import { useCallback, useMemo, type ReactNode } from 'react';
+import { drawFigure } from '../../../core/overlay/figure';
+import type { Primitive } from '../../../core/overlay/scene';
+import { drawMeasure } from '../../../core/measures';
+import { momentsOf } from '../../../core/model/movement';
+import { JOINT_POINTS, type PointId } from '../../../core/points/body-points';
+import { timeAtFrame } from '../../../core/timing/clip-time';
+import { Pane } from '../../../stage/pane';
+import { player } from '../../../state/bench-player';
+import { activeOf, useDerived, type BenchClip } from '../../../state/derived';
+import { changeClip, movePoint } from '../../../state/use-cases';
+import { setView, togglePlain, useView } from '../../../state/view-store';
+import { clipName, VIEW_NAMES } from '../../components/clip-name';
+import { anchoredAt, focusOf, shownAs } from './focus';
+import { useDrawings } from './use-drawings';
+
+interface ClipPaneProps {
+  readonly on: BenchClip;
+  /** How many panes lie under this one where they are laid over each other. */
+  readonly below: number;
+  readonly placing: PointId | null;
+  readonly onPlaced: () => void;
+  readonly editing: boolean;
+  readonly measures: boolean;
+}
+
+/** One clip's picture with its lines, its name and its time. */
+export function ClipPane({ on, below, placing, onPlaced, editing, measures }: ClipPaneProps): ReactNode {
+  const derived = useDerived();
+  const { movement, judged, panes } = derived;
+  const { performance } = on;
+  const { clip } = performance;
+  const shown = useView((state) => state.shown[clip.id] ?? 0);
+  const overlays = useView((state) => state.overlays && !state.plain.includes(clip.id));
+  const followBody = useView((state) => state.followBody);
+  const active = useView((state) => activeOf(derived, state.activeClip) === on);
+  const selected = useView((state) => state.selectedMeasure);
+  const pass = useView((state) => state.pass);
+  const drawings = useDrawings(performance);
+  const layout = useView((state) => state.layout);
+  const ghost = useView((state) => state.ghost);
+  const over = layout === 'over';
+  const sizeBy = useView((state) => state.sizeBy);
+  const focusAt = useMemo(() => (over ? anchoredAt(performance, ghost.anchor, sizeBy) : focusOf(performance, sizeBy)), [performance, over, ghost.anchor, sizeBy]);
+  const sceneAt = useCallback(
+    (frame: number): readonly Primitive[] => {
+      if (!overlays) return drawings.sceneAt(frame);
+      const chosen = movement.measures.filter((m) =>
+        selected ? m.id === selected : measures && momentsOf(m).some((id) => Math.round(performance.marks[id] ?? -1) === frame) && m.importance >= 0.5,
+      );
+      // A measure is drawn where it was read: on the camera that shows its plane.
+      const drawable = chosen.filter((m) => {
+        const reading = judged.find((j) => j.measure.id === m.id)?.[clip.role];
+        return !reading || (reading.measurable && (reading.provenance.clipId === clip.id || (!on.join && on.id !== clip.role)));
+      });
+      return [...drawFigure(performance, frame, pass), ...drawable.flatMap((m) => drawMeasure(m, performance, frame)), ...drawings.sceneAt(frame)];
+    },
+    [overlays, movement, selected, measures, performance, judged, clip, on, pass, drawings],
+  );
+  const handlesAt = useCallback(
+    (frame: number) =>
+      editing
+        ? JOINT_POINTS.flatMap((id) => {
+            const series = performance.raw[id];
+            const x = series?.x[frame];
+            return series && x !== undefined && !Number.isNaN(x) ? [{ id, x, y: series.y[frame]! }] : [];
+          })
+        : [],
+    [editing, performance],
+  );
+  const attach = useCallback((painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => player.addPainter(clip.id, painter), [clip.id]);
+  const time = timeAtFrame(performance.times, shown);
+  const plain = useView((state) => state.plain.includes(clip.id));
+  const acts = (
+    <>
+      <IconButton size="small" title={`Lines of this picture ${plain ? 'on' : 'off'} (Shift+O)`} aria-label={`Lines of the ${clipName(on)}`} aria-pressed={!plain} onClick={() => togglePlain(clip.id)}><TimelineIcon fontSize="inherit" /></IconButton>
+      {panes.length > 2 && <IconButton size="small" title="Put this picture away" aria-label={`Put the ${clipName(on)} away`} onClick={() => changeClip(clip.id, { onBench: false })}><CloseIcon fontSize="inherit" /></IconButton>}
+    </>
+  );
+  return (
+    <Pane
+      id={on.id}
+      look={on.look}
+      picture={shownAs(clip)}
+      sceneAt={sceneAt}
+      focusAt={focusAt}
+      handlesAt={handlesAt}
+      placing={placing}
+      active={active}
+      followBody={followBody || over}
+      ghost={over && below > 0 ? (ghost.linesOnly ? 0 : ghost.opacity) : null}
+      label={`${clipName(on)}: ${clip.performer.name}`}
+      caption={
+        <>
+          <strong>{clip.role === 'athlete' ? '\u25cf' : '\u25a0'} {clip.performer.name}</strong>
+          {panes.length > 2 && <span>{VIEW_NAMES[clip.view.kind]}</span>}
+          <span className="right" data-testid={`frame-${on.id}`}>frame {shown + 1} of {clip.frameTimes.length}, {(time * 1000).toFixed(0)} ms{clip.captureRate !== clip.fileRate ? ` at ${clip.captureRate} per second` : ''}</span>
+        </>
+      }
+      acts={acts}
+      attach={attach}
+      onActivate={() => setView({ activeClip: clip.id })}
+      onMovePoint={(id, frame, at) => {
+        movePoint(clip, id as PointId, frame, at.x, at.y);
+        onPlaced();
+      }}
+      onViewportByHand={() => setView({ followBody: false })}
+      onDraw={drawings.onDraw}
+    />
+  );
+}
