@@ -12,8 +12,8 @@ export interface ClipSource {
   readonly frame: (i: number) => Promise<Result<DecodedPicture, FrameIssue | CrashIssue>>;
   /** Bounds the decoded bytes that are kept. */
   readonly setBudget: (bytes: number) => void;
-  /** Small upright pictures spread evenly over the clip, handed over as they come; made while nothing else is decoded. */
-  readonly thumbnails: (count: number, height: number, take: (frame: number, picture: Blob) => void) => void;
+  /** Small upright pictures spread evenly over the clip (of all, or of a square in each frame: left, top, side), handed over as they come; made while nothing else is decoded. */
+  readonly thumbnails: (count: number, height: number, crops: Float64Array | null, take: (frame: number, picture: Blob) => void) => void;
   readonly close: () => void;
 }
 
@@ -63,14 +63,14 @@ export async function openClipSource(file: Blob, name: string, { forDrawing = fa
       budget = bytes;
       void client.remote.setBudget(bytes);
     },
-    thumbnails: (count, height, take) => void takeThumbnails(client.remote, count, height, take),
+    thumbnails: (count, height, crops, take) => void takeThumbnails(client.remote, count, height, crops, take),
     close: () => client.end(),
   });
 }
 
-async function takeThumbnails(remote: Remote<ClipWorker>, count: number, height: number, take: (frame: number, picture: Blob) => void): Promise<void> {
+async function takeThumbnails(remote: Remote<ClipWorker>, count: number, height: number, crops: Float64Array | null, take: (frame: number, picture: Blob) => void): Promise<void> {
   for (let k = 0; k < count; k++) {
-    const small = await remote.thumbnail(k, count, height);
+    const small = await remote.thumbnail(k, count, height, crops);
     if (small) take(small.frame, small.picture);
   }
 }

@@ -9,10 +9,13 @@ const BUDGET = 256e6;
 /** Parts of the budget for the group at hand and for the one read ahead. */
 const OWN_SHARE = 0.6;
 const AHEAD_SHARE = 0.35;
-/** Pictures made ready for drawing beside the one shown: this many onwards, and one back. */
+/** Pictures made ready for drawing beside the one shown: at most this many onwards and one back, in this many bytes. */
 const READY_AHEAD = 4;
+const READY_BYTES = 18e6;
 /** A decoder holds back pictures until it has seen this many more packets (reordering and threads). */
 const HELD_BACK = 6;
+/** Nothing moves when no frame was asked for during this time, ms. */
+const RESTING = 120;
 /** How long the rest of a group waits while a picture that was jumped to is drawn, ms. */
 const DRAWING_TIME = 25;
 /** Frames handed to the decoder before waiting for it. */
@@ -49,13 +52,15 @@ export class FrameCache {
   private bytes = 0;
   private budget = BUDGET;
   private wanted = 0;
+  private askedAt = 0;
   private direction = 1;
   private job: Job | null = null;
   private decoder: VideoDecoder | null = null;
+  private pixels: ImageData | null = null;
   private closed = false;
   private waiting = new Map<number, (() => void)[]>();
   private readonly frameBytes: number;
-  private readonly byTime: Map<number, number>;
+  private readonly readyAhead: number;
   private readonly groupOf: Uint32Array;
 
   constructor(
@@ -65,7 +70,7 @@ export class FrameCache {
     private readonly forDrawing: boolean,
   ) {
     this.frameBytes = index.width * index.height * 1.5;
-    this.byTime = new Map(Array.from(index.frameTimes, (us, i) => [us + index.origin, i]));
+    this.readyAhead = Math.min(READY_AHEAD, Math.max(2, Math.floor(READY_BYTES / (index.width * index.height * 4))));
     this.groupOf = new Uint32Array(index.frameTimes.length);
     index.groups.forEach((group, g) => this.groupOf.fill(g, group.first, group.end));
   }
@@ -78,6 +83,7 @@ export class FrameCache {
     this.direction = Math.sign(i - this.wanted) || this.direction;
     const stepping = Math.abs(i - this.wanted) <= 2;
     this.wanted = i;
+    this.askedAt = performance.now();
     for (let attempt = 0; !this.kept.has(i); attempt++) {
       if (this.wanted !== i) return fail('superseded', `Frame ${i} is no longer wanted.`);
       if (attempt > 2) return this.damaged(i);
@@ -128,26 +134,41 @@ export class FrameCache {
     // The picture asked for leaves first, and is drawn.
     await new Promise((resolve) => setTimeout(resolve, after));
     for (let next = this.nextToPrepare(); next !== null; next = this.nextToPrepare()) {
-      const bitmap = await createImageBitmap(this.kept.get(next)!).catch(() => null);
+      const bitmap = await this.toBitmap(this.kept.get(next)!).catch(() => null);
       if (!bitmap || this.closed) {
         bitmap?.close();
         break;
       }
       this.ready.set(next, bitmap);
       for (const [i, old] of this.ready) {
-        if (Math.abs(i - this.wanted) <= READY_AHEAD) continue;
+        if (Math.abs(i - this.wanted) <= 1 || ((i - this.wanted) * this.direction > 0 && Math.abs(i - this.wanted) <= this.readyAhead)) continue;
         old.close();
         this.ready.delete(i);
       }
     }
     this.preparing = false;
+    if (performance.now() - this.askedAt <= RESTING) setTimeout(() => void this.prepare(0), RESTING + 1);
+  }
+
+  /**
+   * A frame as a bitmap. Converted by the processor: a bitmap made of a frame directly waits for the page's own thread,
+   * which is the one that must stay free.
+   */
+  private async toBitmap(frame: VideoFrame): Promise<ImageBitmap> {
+    const { width, height } = frame.visibleRect!;
+    this.pixels ??= new ImageData(width, height);
+    await frame.copyTo(this.pixels.data, { format: 'RGBA' });
+    return createImageBitmap(this.pixels);
   }
 
   private nextToPrepare(): number | null {
     if (this.closed) return null;
     const { wanted, direction } = this;
-    const near = [...Array.from({ length: READY_AHEAD }, (_, k) => wanted + direction * (k + 1)), wanted - direction];
-    return near.find((i) => this.kept.has(i) && !this.ready.has(i)) ?? null;
+    const onwards = Array.from({ length: this.readyAhead }, (_, k) => wanted + direction * (k + 1)).find((i) => this.kept.has(i) && !this.ready.has(i));
+    if (onwards !== undefined) return onwards;
+    // A turn of direction is rare: the frame behind is made ready only while nothing moves.
+    const behind = wanted - direction;
+    return performance.now() - this.askedAt > RESTING && this.kept.has(behind) && !this.ready.has(behind) ? behind : null;
   }
 
   private damaged(i: number): Result<never, FrameIssue> {
@@ -229,7 +250,7 @@ export class FrameCache {
       this.decoder = new VideoDecoder({
         output: (picture) => {
           const { job } = this;
-          const i = this.byTime.get(picture.timestamp);
+          const i = this.frameAt(picture.timestamp);
           const keep = i !== undefined && job !== null && !job.cancelled && i >= job.keepFrom && i < job.keepTo && !this.kept.has(i);
           if (keep) this.put(i, picture);
           else picture.close();
@@ -283,6 +304,20 @@ export class FrameCache {
     const i = job.jumpedTo!;
     if (!this.kept.has(i)) await Promise.race([new Promise<void>((arrived) => this.await(i, arrived)), new Promise((late) => setTimeout(late, 4 * DRAWING_TIME))]);
     if (!job.cancelled) await new Promise((drawn) => setTimeout(drawn, DRAWING_TIME));
+  }
+
+  /** The frame with exactly this time (microseconds of the container), by bisection; undefined where none has it. */
+  private frameAt(timestamp: number): number | undefined {
+    const { frameTimes, origin } = this.index;
+    const time = timestamp - origin;
+    let low = 0;
+    let high = frameTimes.length - 1;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (frameTimes[middle]! < time) low = middle + 1;
+      else high = middle;
+    }
+    return frameTimes[low] === time ? low : undefined;
   }
 
   /** The packet at which decoding of a group begins: its own key, or an earlier one where a decoder cannot start there. */

@@ -50,19 +50,20 @@ interface Packet {
   readonly duration: number;
   readonly key: boolean;
   readonly sequence: number;
+  /** Place in decode order. */
+  readonly order: number;
 }
 
 function groupsOf(packets: readonly Packet[], frames: readonly Packet[]): FrameGroup[] {
-  const decodeOrder = new Map(packets.map((p, i) => [p.sequence, i]));
   const keys = packets.filter((packet) => packet.key);
   const groups: FrameGroup[] = [];
   let frame = 0;
   keys.forEach((key, k) => {
     const until = keys[k + 1]?.us ?? Infinity;
     const first = frame;
-    let last = decodeOrder.get(key.sequence)!;
+    let last = key.order;
     while (frame < frames.length && frames[frame]!.us < until) {
-      last = Math.max(last, decodeOrder.get(frames[frame]!.sequence)!);
+      last = Math.max(last, frames[frame]!.order);
       frame++;
     }
     if (frame > first) groups.push({ keyTime: key.time, first, end: frame, lastPacket: packets[last]!.sequence });
@@ -81,6 +82,7 @@ async function readPackets(sink: EncodedPacketSink): Promise<Packet[]> {
       duration: p.duration,
       key: p.type === 'key',
       sequence: p.sequenceNumber,
+      order: packets.length,
     });
   }
   return packets;

@@ -4,9 +4,10 @@ import type { OpenedTrack } from './frame-index';
 /**
  * Number k of `count` small upright pictures spread evenly over a clip. The first frame of a group stands for its
  * neighbourhood where groups are short enough, since it alone needs nothing else decoded.
- * @param height pixels of the small picture; its width follows the clip
+ * @param height pixels of the small picture; its width follows the clip, or is the same where crops are given
+ * @param crops for every frame a square of the picture to show: left, top and side in pixels; null shows all
  */
-export async function makeThumbnail(track: OpenedTrack, k: number, count: number, height: number): Promise<{ frame: number; picture: Blob } | null> {
+export async function makeThumbnail(track: OpenedTrack, k: number, count: number, height: number, crops: Float64Array | null): Promise<{ frame: number; picture: Blob } | null> {
   const { index, sink, config } = track;
   const { groups, frameTimes } = index;
   const spacing = frameTimes.length / count;
@@ -39,10 +40,14 @@ export async function makeThumbnail(track: OpenedTrack, k: number, count: number
     })().catch(reject);
   });
   if (!picture) return null;
-  const width = Math.max(1, Math.round((height * index.width) / index.height));
-  const canvas = new OffscreenCanvas(width, height);
+  // A square that would reach over the edge is moved inside.
+  const side = crops ? Math.min(crops[3 * wanted + 2]!, index.width, index.height) : index.height;
+  const left = crops ? Math.min(index.width - side, Math.max(0, crops[3 * wanted]!)) : 0;
+  const top = crops ? Math.min(index.height - side, Math.max(0, crops[3 * wanted + 1]!)) : 0;
+  const canvas = new OffscreenCanvas(crops ? height : Math.max(1, Math.round((height * index.width) / index.height)), height);
   const context = canvas.getContext('2d', { alpha: false })!;
-  context.scale(width / index.width, height / index.height);
+  context.scale(height / side, height / side);
+  context.translate(-left, -top);
   drawDisplayed(context, picture, index.rotation, index.width, index.height);
   picture.close();
   return { frame: wanted, picture: await canvas.convertToBlob({ type: 'image/webp', quality: 0.7 }) };

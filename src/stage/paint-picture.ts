@@ -15,7 +15,7 @@ export function paintPicture(context: Context, picture: Picture, viewport: Viewp
   const { width, height, rotation } = picture;
   const scale = viewport.scale;
   context.save();
-  context.imageSmoothingQuality = scale < 1 ? 'medium' : 'low';
+  context.imageSmoothingQuality = 'low';
   const { brightness = 1, contrast = 1 } = picture;
   if (brightness !== 1 || contrast !== 1) context.filter = `brightness(${brightness}) contrast(${contrast})`;
   context.translate(pane.width / 2, pane.height / 2);

@@ -27,6 +27,8 @@ export interface PaneProps {
   readonly followBody: boolean;
   /** Laid over another pane: how much of the picture is seen; null for a pane of its own. */
   readonly ghost: number | null;
+  /** Panes under this one where they are laid over each other. */
+  readonly below: number;
   readonly label: string;
   readonly caption: ReactNode;
   /** Buttons of the pane, in its lower corner. */
@@ -141,7 +143,9 @@ export function Pane(props: PaneProps): ReactNode {
       latest.current = null;
     };
   }, [attach]);
-  useEffect(draw);
+  const { sceneAt, focusAt, handlesAt, picture, ghost, followBody: follows, placing } = props;
+  // Every picture draws itself when it comes; here what lies over it has changed.
+  useEffect(draw, [draw, sceneAt, focusAt, handlesAt, picture, ghost, follows, placing]);
 
   const changeByHand = (next: Viewport): void => {
     byHand.current = next;
@@ -234,7 +238,7 @@ export function Pane(props: PaneProps): ReactNode {
           draw();
         }}
       />
-      <figcaption>{props.caption}</figcaption>
+      <figcaption style={{ top: 6 + 22 * props.below }}>{props.caption}</figcaption>
       <div className="pane-acts">{props.acts}</div>
     </figure>
   );

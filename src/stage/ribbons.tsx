@@ -47,7 +47,7 @@ const TOP = 26;
 const BAR = 18;
 /** From one ribbon to the next, without thumbnails. */
 const PITCH = 60;
-const BOTTOM = 42;
+const BOTTOM = 26;
 const MARGIN = { left: 92, right: 16 };
 /** Shades that tell neighbouring phases apart without naming good or bad. */
 const PHASE_SHADES = ['#dcd6c8', '#cfd8d6', '#e3dcc9', '#c9d3da', '#d9d2d9'];
@@ -168,7 +168,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                   props.onScrub(clip.id, timeAt(event));
                 }}
               />
-              {props.thumbnailHeight > 0 && clip.thumbnails.filter(({ at }) => inside(at)).map(({ at, address }) => <image key={address} className="thumbnail" href={address} x={x(at) - props.thumbnailHeight * 0.75} y={y + BAR} height={props.thumbnailHeight} width={props.thumbnailHeight * 1.5} preserveAspectRatio="xMidYMid slice" />)}
+              {props.thumbnailHeight > 0 && clip.thumbnails.filter(({ at }) => inside(at)).map(({ at, address }) => <image key={address} href={address} x={x(at) - props.thumbnailHeight / 2} y={y + BAR} height={props.thumbnailHeight} width={props.thumbnailHeight} preserveAspectRatio="xMidYMid slice" />)}
               {props.phases.map((phase, i) => {
                 const from = pinAt(clip, phase.from);
                 const to = pinAt(clip, phase.to);
@@ -217,7 +217,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
           );
         })}
       </g>
-      {props.clips.map((clip) => <text key={clip.id} className="ribbon-name" x={8} y={rowOf(clip.id) + 13} fill={ROLE_STYLE[clip.look].onPaper}>{clip.label}</text>)}
+      {props.clips.map((clip) => <text key={clip.id} className="ribbon-name" x={8} y={rowOf(clip.id) + 13} style={{ fill: ROLE_STYLE[clip.look].onPaper }}>{clip.label}</text>)}
     </svg>
   );
 }

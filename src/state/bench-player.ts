@@ -17,11 +17,11 @@ export interface BenchClips {
   readonly clips: readonly Pick<BenchClip, 'performance' | 'join'>[];
 }
 
-/** Bytes of decoded pictures that all clips keep together. */
-const DECODED_BYTES = 640e6;
+/** Bytes of decoded pictures that all clips keep together: with two, groups of a second at 720p fit whole. */
+const DECODED_BYTES = { two: 440e6, more: 300e6 };
 
 /** Longest step of the clock between two pictures, so that a slow decoder slows the clock instead of skipping. */
-const LONGEST_TICK_SECONDS = 0.05;
+const LONGEST_TICK_SECONDS = 0.12;
 
 /**
  * Runs the panes from one clock: the real time of the first performance (the athlete's where there is one). The other
@@ -64,7 +64,7 @@ export class BenchPlayer {
   }
 
   private shareBudget(): void {
-    for (const source of this.sources.values()) source.setBudget(DECODED_BYTES / Math.max(2, this.sources.size));
+    for (const source of this.sources.values()) source.setBudget((this.sources.size > 2 ? DECODED_BYTES.more : DECODED_BYTES.two) / Math.max(2, this.sources.size));
   }
 
   source(clipId: string): ClipSource | null {
@@ -191,6 +191,13 @@ export class BenchPlayer {
     this.request({ ...(this.target ?? useView.getState().shown), [clip.id]: this.clampFrame(active.performance, this.pendingFrame(clip.id) + by) });
   }
 
+  /** Brings every further camera to its performance, whose clock may have been joined anew. */
+  alignCameras(): void {
+    const next: Record<string, number> = { ...(this.target ?? useView.getState().shown) };
+    for (const { join, performance } of this.clips?.clips ?? []) if (!join) Object.assign(next, this.ownFrames(performance, this.clampFrame(performance, this.pendingFrame(performance.clip.id))));
+    this.request(next);
+  }
+
   /** Performances that follow the lead. */
   private get followers(): readonly Performance[] {
     const { lead } = this;
@@ -279,7 +286,8 @@ export class BenchPlayer {
       const frame = nearestFrame(master.times, Math.min(this.clock, end));
       const next = this.framesFor(master.clip.id, frame);
       for (const other of this.untied(master)) Object.assign(next, this.ownFrames(other, nearestFrame(other.times, this.clock)));
-      this.request(next);
+      // Slowly played, most turns of the page show the same pictures.
+      if (Object.entries(next).some(([id, i]) => i !== this.pendingFrame(id))) this.request(next);
       if (this.clock >= end) setView({ playing: false });
     }
     requestAnimationFrame(this.tick);

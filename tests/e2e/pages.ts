@@ -15,10 +15,10 @@ export function watchErrors(page: Page): string[] {
   return errors;
 }
 
-/** The numbers carried by the coded pictures that both panes show in one turn of the page; null where none can be read. */
-export async function codesInPanes(page: Page): Promise<{ athlete: number | null; reference: number | null }> {
-  const [athlete, reference] = await page.locator('.panes canvas').evaluateAll(
-    (canvases, { bits, block, width, height, lines }) => (canvases as HTMLCanvasElement[]).map((canvas) => {
+/** The numbers carried by the coded pictures that panes show in one turn of the page; null where none can be read. */
+export async function codesIn(page: Page, panes: readonly string[]): Promise<(number | null)[]> {
+  const found = await page.locator('.panes canvas').evaluateAll(
+    (canvases, { bits, block, width, height, lines, ids }) => ids.map((id) => (canvases as HTMLCanvasElement[]).find((c) => c.dataset['testid'] === `pane-${id}`)!).map((canvas) => {
       const context = canvas.getContext('2d')!;
       const scale = Math.min(canvas.width / width, canvas.height / height);
       const left = (canvas.width - width * scale) / 2;
@@ -30,9 +30,14 @@ export async function codesInPanes(page: Page): Promise<{ athlete: number | null
         }),
       );
     }),
-    { bits: BITS, block: BLOCK, ...CODED, lines: [ROWS.bits, ROWS.complement] },
+    { bits: BITS, block: BLOCK, ...CODED, lines: [ROWS.bits, ROWS.complement], ids: [...panes] },
   );
-  return { athlete: readCode(athlete![0]!, athlete![1]!), reference: readCode(reference![0]!, reference![1]!) };
+  return found.map((rows) => readCode(rows[0]!, rows[1]!));
+}
+
+export async function codesInPanes(page: Page): Promise<{ athlete: number | null; reference: number | null }> {
+  const [athlete, reference] = await codesIn(page, ['athlete', 'reference']);
+  return { athlete: athlete!, reference: reference! };
 }
 
 /** Numbers from 0 to 1, the same in every run (Park and Miller 1988). */

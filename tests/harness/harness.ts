@@ -1,3 +1,4 @@
+import { convertClip } from '../../src/media/convert-clip';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
 import { drawDisplayed } from '../../src/media/rotation';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
@@ -35,6 +36,15 @@ const harness = {
   close(address: string): void {
     sources.get(address)?.close();
     sources.delete(address);
+  },
+  /** Has the server make a work copy of a clip and opens it under a name of its own. */
+  async openWorkCopy(address: string, copy: string): Promise<number> {
+    const made = await convertClip(new File([await fetchClip(address)], 'clip.mp4'), { signal: new AbortController().signal, onProgress: () => undefined });
+    if (!made.ok) throw new Error(made.issue.message);
+    const source = await openClipSource(made.value, copy, { forDrawing: true });
+    if (!source.ok) throw new Error(source.issue.message);
+    sources.set(copy, source.value);
+    return source.value.index.frameTimes.length;
   },
   /** Shows a frame on the canvas. */
   async show(address: string, frame: number): Promise<void> {

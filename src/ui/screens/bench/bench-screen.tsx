@@ -2,7 +2,7 @@ import { useEffect, useLayoutEffect, useRef, useState, type CSSProperties, type 
 import { Link } from 'react-router';
 import type { PointId } from '../../../core/points/body-points';
 import { player } from '../../../state/bench-player';
-import { activeOf, useDerived } from '../../../state/derived';
+import { activeOf, useDerived, type BenchClip } from '../../../state/derived';
 import type { Step } from '../../../state/steps';
 import { setView, useView } from '../../../state/view-store';
 import { SessionFrame } from '../../components/session-frame';
@@ -19,22 +19,35 @@ import { useBenchKeys } from './bench-keys';
 
 const ROLES = ['athlete', 'reference'] as const;
 
+/** Pictures that can be laid on each other: one of each performance, all from the side of the chosen one. */
+function laidOver(clips: readonly BenchClip[], active: BenchClip): readonly BenchClip[] {
+  const root = (clip: BenchClip): string => clip.join?.rootId ?? clip.performance.clip.id;
+  const alike = clips.filter((c) => c.performance.clip.view.kind === active.performance.clip.view.kind);
+  return alike.filter((c) => (root(c) === root(active) ? c === active : alike.find((other) => root(other) === root(c)) === c));
+}
+
 /** The pictures, their time, and the panel of the step at hand. */
 export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'match' | 'moments' | 'measure'> }): ReactNode {
   const derived = useDerived();
   const { movement, athlete, reference, panes: shownClips } = derived;
   const [placing, setPlacing] = useState<PointId | null>(null);
-  const view = useView();
+  // Not the whole view: pictures that play must not draw the screen anew.
+  const mode = useView((state) => state.mode);
+  const lockMoment = useView((state) => state.lockMoment);
+  const layout = useView((state) => state.layout);
+  const tool = useView((state) => state.tool);
+  const activeClip = useView((state) => state.activeClip);
   const joints = JSON.stringify(derived.clips.map((c) => c.performance.clip.joined));
   useLayoutEffect(() => player.setClips({ movement, clips: derived.clips }), [movement, derived.clips]);
   useEffect(() => {
     // Coming to the bench, or changing the way of matching, brings the second clip to the first.
-    if (view.mode === 'free') return;
+    if (mode === 'free') return;
     const lead = derived.clips[0]?.performance.clip.id;
     if (lead) player.goTo(lead, useView.getState().shown[lead] ?? 0);
-    // Only the mode and another camera's clock bring clips together; other edits must not move the pictures.
+    // Only the mode brings performances together; edits must not move the pictures.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [view.mode, view.lockMoment, joints]);
+  }, [mode, lockMoment]);
+  useEffect(() => player.alignCameras(), [joints]);
   const panes = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // Set beside React: it changes with every picture.
@@ -49,19 +62,18 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
     setView({ tool: 'move', ...(step === 'look' ? {} : { pass: null }) });
   }, [step]);
   useBenchKeys(derived);
-  const currentMoment = currentMomentOf(derived, view.shown);
-  const active = activeOf(derived, view.activeClip);
+  const currentMoment = useView((state) => currentMomentOf(derived, state.shown));
+  const active = activeOf(derived, activeClip);
   const missing = ROLES.filter((role) => (role === 'athlete' ? athlete : reference) === null);
-  // Only pictures from the same side can be laid on each other.
-  const visible = view.layout === 'over' ? shownClips.filter((c) => c.performance.clip.view.kind === shownClips[0]!.performance.clip.view.kind) : shownClips;
+  const visible = layout === 'over' && active ? laidOver(shownClips, active) : shownClips;
 
   return (
     <SessionFrame step={step}>
       <main className="bench">
         <div className="stage">
-          <div ref={panes} className={`panes ${view.layout}`} data-testid="panes" style={{ '--others': Math.max(1, visible.length + missing.length - 1) } as CSSProperties}>
+          <div ref={panes} className={`panes ${layout}`} data-testid="panes" style={{ '--others': Math.max(1, visible.length + missing.length - 1) } as CSSProperties}>
             {visible.map((on, n) => (
-              <ClipPane key={on.performance.clip.id} on={on} below={n} placing={on === active ? placing : null} onPlaced={() => setPlacing(null)} editing={step === 'measure' && view.tool === 'points'} measures={step === 'measure'} />
+              <ClipPane key={on.performance.clip.id} on={on} below={n} placing={on === active ? placing : null} onPlaced={() => setPlacing(null)} editing={step === 'measure' && tool === 'points'} measures={step === 'measure'} />
             ))}
             {missing.map((role) => (
               <div key={role} className="pane-empty">

@@ -33,7 +33,6 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
   const { movement, judged, panes } = derived;
   const { performance } = on;
   const { clip } = performance;
-  const shown = useView((state) => state.shown[clip.id] ?? 0);
   const overlays = useView((state) => state.overlays && !state.plain.includes(clip.id));
   const followBody = useView((state) => state.followBody);
   const active = useView((state) => activeOf(derived, state.activeClip) === on);
@@ -72,7 +71,7 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
     [editing, performance],
   );
   const attach = useCallback((painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => player.addPainter(clip.id, painter), [clip.id]);
-  const time = timeAtFrame(performance.times, shown);
+  const picture = useMemo(() => shownAs(clip), [clip]);
   const plain = useView((state) => state.plain.includes(clip.id));
   const acts = (
     <>
@@ -84,7 +83,7 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
     <Pane
       id={on.id}
       look={on.look}
-      picture={shownAs(clip)}
+      picture={picture}
       sceneAt={sceneAt}
       focusAt={focusAt}
       handlesAt={handlesAt}
@@ -92,12 +91,13 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
       active={active}
       followBody={followBody || over}
       ghost={over && below > 0 ? (ghost.linesOnly ? 0 : ghost.opacity) : null}
+      below={over ? below : 0}
       label={`${clipName(on)}: ${clip.performer.name}`}
       caption={
         <>
           <strong>{clip.role === 'athlete' ? '\u25cf' : '\u25a0'} {clip.performer.name}</strong>
           {panes.length > 2 && <span>{VIEW_NAMES[clip.view.kind]}</span>}
-          <span className="right" data-testid={`frame-${on.id}`}>frame {shown + 1} of {clip.frameTimes.length}, {(time * 1000).toFixed(0)} ms{clip.captureRate !== clip.fileRate ? ` at ${clip.captureRate} per second` : ''}</span>
+          <FrameAndTime on={on} short={panes.length > 2} />
         </>
       }
       acts={acts}
@@ -110,5 +110,16 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
       onViewportByHand={() => setView({ followBody: false })}
       onDraw={drawings.onDraw}
     />
+  );
+}
+
+/** Where a clip stands; the only part of a pane that changes with every picture. */
+function FrameAndTime({ on, short }: { readonly on: BenchClip; readonly short: boolean }): ReactNode {
+  const { clip, times } = on.performance;
+  const shown = useView((state) => state.shown[clip.id] ?? 0);
+  return (
+    <span className="right" data-testid={`frame-${on.id}`}>
+      frame {shown + 1}{short ? '' : ` of ${clip.frameTimes.length}`}, {(timeAtFrame(times, shown) * 1000).toFixed(0)} ms{clip.captureRate !== clip.fileRate ? ` at ${clip.captureRate} per second` : ''}
+    </span>
   );
 }

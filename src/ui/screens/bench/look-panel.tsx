@@ -22,10 +22,9 @@ import { DrawingTools } from './drawing-tools';
 export function LookPanel({ derived }: { readonly derived: Derived }): ReactNode {
   const { session } = derived;
   const impressions = useCommittedText(session.impressions, (text) => edit((s) => { s.impressions = text; }));
-  const view = useView();
-  const active = activeOf(derived, view.activeClip)?.performance.clip;
+  const active = activeOf(derived, useView((state) => state.activeClip))?.performance.clip;
   const note = (kind: Note['kind']): void => {
-    if (active) addNote({ kind, text: '', clipId: active.id, frame: view.shown[active.id] ?? 0, region: view.pass });
+    if (active) addNote({ kind, text: '', clipId: active.id, frame: useView.getState().shown[active.id] ?? 0, region: useView.getState().pass });
   };
   return (
     <>

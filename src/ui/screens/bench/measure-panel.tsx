@@ -56,10 +56,11 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
   const [setting, setSetting] = useState<'fast' | 'accurate'>('accurate');
   const [point, setPoint] = useState<PointId>('left-knee');
   const jobs = useJobs((state) => state.jobs);
-  const view = useView();
-  const chosen = activeOf(derived, view.activeClip);
+  const tool = useView((state) => state.tool);
+  const chosen = activeOf(derived, useView((state) => state.activeClip));
   const active = chosen?.performance;
-  const frame = active ? (view.shown[active.clip.id] ?? 0) : 0;
+  // Only where points are being corrected does the panel follow the pictures.
+  const frame = useView((state) => (active && state.tool === 'points' ? (state.shown[active.clip.id] ?? 0) : 0));
   const series = active?.raw[point];
   const origin = originName(series?.origin[frame] ?? 0);
   const confidence = series?.confidence[frame] ?? 0;
@@ -71,7 +72,7 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
           <MenuItem value="accurate">Accurate</MenuItem>
           <MenuItem value="fast">Fast</MenuItem>
         </TextField>
-        <ToggleButton value="points" size="small" selected={view.tool === 'points'} onChange={() => setView({ tool: view.tool === 'points' ? 'move' : 'points' })}>Correct by hand</ToggleButton>
+        <ToggleButton value="points" size="small" selected={tool === 'points'} onChange={() => setView({ tool: tool === 'points' ? 'move' : 'points' })}>Correct by hand</ToggleButton>
       </div>
       {derived.clips.map((on) => {
         const { performance } = on;
@@ -96,7 +97,7 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
           </div>
         );
       })}
-      {view.tool === 'points' && active && (
+      {tool === 'points' && active && (
         <>
           <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
             <TextField select label={`Point of the ${chosen ? clipName(chosen) : ''}`} value={point} onChange={(event) => {

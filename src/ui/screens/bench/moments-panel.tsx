@@ -14,7 +14,6 @@ import { RoleName } from '../../components/role-name';
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, athlete, reference } = derived;
-  const shown = useView((state) => state.shown);
   const map = athlete && reference ? matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference)) : null;
   const cell = ({ performance, id: role }: BenchClip, momentId: string, name: string): ReactNode => {
     const { clip } = performance;
@@ -28,7 +27,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         startIcon={<FlagOutlinedIcon />}
         onClick={() => {
           setView({ activeClip: clip.id });
-          markMoment(clip.id, momentId, shown[clip.id] ?? 0);
+          markMoment(clip.id, momentId, useView.getState().shown[clip.id] ?? 0);
         }}
       >
         {marked ? 'Move' : 'Mark'}

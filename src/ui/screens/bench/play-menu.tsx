@@ -14,6 +14,7 @@ import { player } from '../../../state/bench-player';
 import { activeOf, type Derived } from '../../../state/derived';
 import { changeClip, nudge } from '../../../state/use-cases';
 import { clipName } from '../../components/clip-name';
+import { zoomRibbons } from './ribbon-span';
 import { GHOST_ANCHORS, LAYOUTS, setView, useView, type GhostAnchor, type Layout } from '../../../state/view-store';
 
 const LAYOUT_NAMES: Readonly<Record<Layout, string>> = { columns: 'Side by side', rows: 'One above the other', grid: 'Two by two', large: 'The chosen one large', over: 'Laid over each other' };
@@ -32,6 +33,7 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const region = useView((state) => state.region);
   const loop = useView((state) => state.loop);
+  const thumbnails = useView((state) => state.thumbnails);
   const layout = useView((state) => state.layout);
   const ghost = useView((state) => state.ghost);
   const { movement } = derived;
@@ -63,6 +65,11 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
         <div style={{ padding: 14, width: 380, display: 'grid', gap: 10 }}>
           <div style={{ display: 'flex', gap: 8 }}>{moment('from', 'Play from')}{moment('to', 'Play to')}</div>
           <FormControlLabel control={<Checkbox checked={loop} onChange={(event) => setView({ loop: event.target.checked })} />} label="Again and again (L)" />
+          <div style={{ display: 'flex', alignItems: 'center' }}>
+            <FormControlLabel sx={{ flex: 1 }} control={<Checkbox checked={thumbnails} onChange={(event) => setView({ thumbnails: event.target.checked })} />} label="Pictures along the time (T)" />
+            <Button aria-label="Time closer (Z)" onClick={() => zoomRibbons(derived, 0.5)}>Closer</Button>
+            <Button aria-label="All of the time (0)" onClick={() => setView({ ribbonSpan: null })}>All</Button>
+          </div>
           <TextField select label="Panes" value={layout} onChange={(event) => setView({ layout: event.target.value as Layout })}>
             {LAYOUTS.map((each) => <MenuItem key={each} value={each}>{LAYOUT_NAMES[each]}</MenuItem>)}
           </TextField>

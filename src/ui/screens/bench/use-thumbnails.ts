@@ -1,7 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { useView } from '../../../state/view-store';
+import type { Performance } from '../../../core/performance/performance';
+import { focusOf } from './focus';
 import { ribbonClips } from './ribbon-span';
 
 /** Pixels of the strip under a ribbon; the pictures are made twice as high for sharp screens. */
@@ -13,10 +15,28 @@ const PATIENCE = 300;
 /** Clip id -> small pictures along it, as they come. */
 export type Thumbnails = Readonly<Record<string, readonly { readonly frame: number; readonly address: string }[]>>;
 
+/** Side of the square round a performer, in standing heights. */
+const ROUND_BODY = 1.4;
+
+/** A square round the performer in every frame; null where nobody has been found. */
+function cropsOf(performance: Performance): Float64Array | null {
+  const focusAt = focusOf(performance);
+  if (focusAt(0) === null) return null;
+  const crops = new Float64Array(3 * performance.times.length);
+  for (let i = 0; i < performance.times.length; i++) {
+    const { x, y, height } = focusAt(i)!;
+    const side = ROUND_BODY * height;
+    crops.set([x - side / 2, y - side / 2, side], 3 * i);
+  }
+  return crops;
+}
+
 /** Small pictures along the clips that have a ribbon, made once they are wanted. */
 export function useThumbnails(derived: Derived): Thumbnails {
   const wanted = useView((state) => state.thumbnails);
   const [made, setMade] = useState<Thumbnails>({});
+  const latest = useRef(derived);
+  latest.current = derived;
   const ids = wanted ? ribbonClips(derived).map((c) => c.performance.clip.id).join(' ') : '';
   useEffect(() => {
     const addresses: string[] = [];
@@ -25,7 +45,8 @@ export function useThumbnails(derived: Derived): Thumbnails {
     const begin = (clipId: string): void => {
       const source = player.source(clipId);
       if (!source) return void timers.push(setTimeout(() => begin(clipId), PATIENCE));
-      source.thumbnails(COUNT, 2 * THUMBNAIL_HEIGHT, (frame, picture) => {
+      const on = latest.current.clips.find((c) => c.performance.clip.id === clipId);
+      source.thumbnails(COUNT, 2 * THUMBNAIL_HEIGHT, on ? cropsOf(on.performance) : null, (frame, picture) => {
         if (!current) return;
         const address = URL.createObjectURL(picture);
         addresses.push(address);
