@@ -27,6 +27,8 @@ export interface FrameIndex {
   readonly fileRate: number;
   /** Frames per second that the camera says it took, where it says so. */
   readonly captureRate: number | null;
+  /** What whoever uses the clip should know of the file; null where nothing is amiss. */
+  readonly warning: string | null;
 }
 
 export type IntakeIssue = Issue<
@@ -143,6 +145,7 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
         width: await track.getDisplayWidth(),
         height: await track.getDisplayHeight(),
         codec,
+        warning: cutWarning(name, span + last.duration, await track.getDurationFromMetadata().catch(() => null)),
         captureRate: await statedCaptureRate(input),
         fileRate: span > 0 ? nominalRate((frames.length - 1) / span, span) : 30,
       },
@@ -155,6 +158,15 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
     const detail = error instanceof Error ? error.message : String(error);
     return refuse('unreadable', `${quote(name)} could not be read (${detail}). Copy it from the camera again, or convert it to WebM or MP4.`);
   }
+}
+
+/** A file that ends by more than this much of what it says, and by at least this many seconds, was cut off. */
+const CUT = { share: 0.03, seconds: 0.2 };
+
+/** A file without a list of its frames in front can end anywhere: only its stated duration tells. */
+function cutWarning(name: string, lasts: number, stated: number | null): string | null {
+  if (stated === null || stated - lasts < Math.max(CUT.seconds, CUT.share * stated)) return null;
+  return `${quote(name)} says it lasts ${stated.toFixed(2)} s but its pictures end after ${lasts.toFixed(2)} s; the copy seems incomplete. What is there can be used; copy it from the camera again for the rest.`;
 }
 
 /** Metadata by which phones state the rate at which slow motion was taken (from memory: the key that Android's recorder writes). */

@@ -1,6 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { addClip, createSession } from '../../demo/drive-job';
-import { fixtureClip, watchErrors } from './pages';
+import path from 'node:path';
+import { addClip, createSession, goToStep } from '../../demo/drive-job';
+import { ffmpeg, makeCodedClip } from '../fixtures/coded-clips';
+import { codesIn, fixtureClip, watchErrors } from './pages';
 
 const UNUSABLE: readonly (readonly [file: string, says: RegExp])[] = [
   ['empty.webm', /“empty\.webm” is empty.*Copy it from the camera again/],
@@ -48,6 +50,42 @@ test('a dropped file is taken like a chosen one', async ({ page, baseURL }) => {
   });
   await card.locator('.drop').dispatchEvent('drop', { dataTransfer: data });
   await expect(card.getByRole('alert')).toContainText('“notes.txt” is not a video file');
+});
+
+for (const [codec, file] of [['hevc', 'phone-hevc.mov'], ['mjpeg', 'camera-mjpeg.avi']] as const) {
+  test(`${file} comes in through the converter with every frame and its time`, async ({ page, baseURL }) => {
+    test.setTimeout(90_000);
+    const clip = makeCodedClip(path.join(import.meta.dirname, '..', '..', 'test-results', 'coded'), { file, codec, rate: 60, frames: 90, group: 60, size: '512x288' });
+    await createSession(page, baseURL!, 'Converted');
+    const card = page.getByTestId('intake-athlete');
+    await card.locator('input[type=file]').setInputFiles(clip);
+    await card.getByRole('button', { name: 'Convert it on this machine' }).click();
+    await expect(card).toContainText(`${file.replace(/\..*/, '.mp4')}: 512 × 288, 90 frames, 60 frames per second in the file, 1.48 s`, { timeout: 60_000 });
+    await card.getByRole('textbox', { name: 'Name' }).fill('Sela Orr');
+    await card.getByLabel('Consent to film and analyse is given').check();
+    await card.getByRole('button', { name: 'Use as athlete' }).click();
+    await goToStep(page, 'Match');
+    await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+    for (const by of ['Control+ArrowRight', 'Control+ArrowRight', 'ArrowRight']) await page.keyboard.press(by);
+    await expect.poll(async () => (await codesIn(page, ['athlete']))[0]).toBe(21);
+    // A work copy has the same frames.
+    await page.getByRole('button', { name: 'Make a work copy that jumps quicker' }).click();
+    await expect(page.getByText('A work copy in short groups is shown here')).toBeVisible({ timeout: 60_000 });
+    await page.getByTestId('current-moment').click();
+    await page.keyboard.press('ArrowLeft');
+    await expect.poll(async () => (await codesIn(page, ['athlete']))[0]).toBe(20);
+  });
+}
+
+test('a phone that says how fast it filmed is asked no more', async ({ page, baseURL }) => {
+  const folder = path.join(import.meta.dirname, '..', '..', 'test-results', 'coded');
+  const slow = path.join(folder, 'slow-motion.mp4');
+  ffmpeg(['-i', makeCodedClip(folder, { file: 'slow-source.mp4', codec: 'h264', rate: 30, frames: 60, group: 30, size: '512x288' }), '-c', 'copy', '-movflags', 'use_metadata_tags', '-metadata', 'com.android.capture.fps=240', slow]);
+  await createSession(page, baseURL!, 'Slow motion');
+  const card = page.getByTestId('intake-athlete');
+  await card.locator('input[type=file]').setInputFiles(slow);
+  await expect(card.getByLabel('Capture rate')).toHaveValue('240');
+  await expect(card).toContainText('Slow motion: the file plays 8.0 times slower than life');
 });
 
 test('a clip that the browser cannot decode is converted on request, with every frame', async ({ page, baseURL }) => {

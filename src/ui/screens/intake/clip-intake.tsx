@@ -171,6 +171,7 @@ function ClipForm({ role, clip, first, probed, onDone, onProblem }: ClipFormProp
       <div style={{ fontSize: '.86rem' }}>
         {probed ? `${probed.file.name}: ` : ''}{index.width} × {index.height}, {index.frameTimes.length} frames, {index.fileRate} frames per second in the file, {durationOf(index.frameTimes)}, {index.codec}
       </div>
+      {probed?.index.warning && <Alert severity="info">{probed.index.warning}</Alert>}
       {!first && <TextField label="Name" {...register('performer.name')} error={!!errors.performer?.name} helperText={errors.performer?.name?.message} />}
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
         {!first && choice('performer.dominantSide', 'Dominant side', [['right', 'Right'], ['left', 'Left']])}
