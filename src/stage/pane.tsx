@@ -3,6 +3,7 @@ import type { Vec2 } from '../core/geometry/vec2';
 import type { Look } from '../core/model/slots';
 import type { Primitive } from '../core/overlay/scene';
 import type { GesturePhase } from './drawing-gesture';
+import { paintEdges } from './paint-edges';
 import { paintPicture } from './paint-picture';
 import { paintScene } from './paint-scene';
 import { fitPicture, followBody, panBy, toPane, toPicture, zoomAt, type Focus, type Showing, type Size, type Viewport } from './viewport';
@@ -27,6 +28,8 @@ export interface PaneProps {
   readonly followBody: boolean;
   /** Laid over another pane: how much of the picture is seen; null for a pane of its own. */
   readonly ghost: number | null;
+  /** Only the outlines of the picture. */
+  readonly edges: boolean;
   /** Panes under this one where they are laid over each other. */
   readonly below: number;
   readonly label: string;
@@ -70,7 +73,7 @@ export function Pane(props: PaneProps): ReactNode {
     if (!context) return;
     const ratio = window.devicePixelRatio;
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    const { look, picture, sceneAt, handlesAt, ghost } = current.current;
+    const { look, picture, sceneAt, handlesAt, ghost, edges } = current.current;
     context.clearRect(0, 0, size.width, size.height);
     if (ghost === null) {
       context.fillStyle = '#171c20';
@@ -80,7 +83,8 @@ export function Pane(props: PaneProps): ReactNode {
     const { frame, index } = latest.current;
     const viewport = viewportNow();
     context.globalAlpha = ghost ?? 1;
-    if (ghost !== 0) paintPicture(context, { frame, ...picture }, viewport, size);
+    if (ghost !== 0 && edges) paintEdges(context, { frame, ...picture }, viewport, size);
+    else if (ghost !== 0) paintPicture(context, { frame, ...picture }, viewport, size);
     context.globalAlpha = 1;
     paintScene(context, sceneAt(index), look, viewport, size);
     const held = drag.current?.kind === 'point' ? drag.current : null;
@@ -143,9 +147,9 @@ export function Pane(props: PaneProps): ReactNode {
       latest.current = null;
     };
   }, [attach]);
-  const { sceneAt, focusAt, handlesAt, picture, ghost, followBody: follows, placing } = props;
+  const { sceneAt, focusAt, handlesAt, picture, ghost, edges, followBody: follows, placing } = props;
   // Every picture draws itself when it comes; here what lies over it has changed.
-  useEffect(draw, [draw, sceneAt, focusAt, handlesAt, picture, ghost, follows, placing]);
+  useEffect(draw, [draw, sceneAt, focusAt, handlesAt, picture, ghost, edges, follows, placing]);
 
   const changeByHand = (next: Viewport): void => {
     byHand.current = next;

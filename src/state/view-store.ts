@@ -41,7 +41,7 @@ export interface ViewState {
   readonly helpOpen: boolean;
   readonly layout: Layout;
   /** How the reference is laid over the athlete. */
-  readonly ghost: { readonly opacity: number; readonly linesOnly: boolean; readonly anchor: GhostAnchor };
+  readonly ghost: { readonly opacity: number; readonly show: 'picture' | 'edges' | 'lines'; readonly anchor: GhostAnchor };
 }
 
 export const LAYOUTS = ['columns', 'rows', 'grid', 'large', 'over'] as const;
@@ -73,7 +73,7 @@ export const useView = create<ViewState>(() => ({
   pass: null,
   helpOpen: false,
   layout: 'columns',
-  ghost: { opacity: 0.5, linesOnly: false, anchor: 'mid-hip' },
+  ghost: { opacity: 0.5, show: 'picture', anchor: 'mid-hip' },
 }));
 
 export const setView = (patch: Partial<ViewState>): void => useView.setState(patch);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { mkdirSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { addClip, createSession, goToStep } from '../../demo/drive-job';
 import { ffmpeg, makeCodedClip } from '../fixtures/coded-clips';
@@ -40,6 +40,26 @@ test.describe('files that are not what they should be', () => {
     makeCodedClip(folder, { file: 'one-frame.mp4', codec: 'h264', rate: 60, frames: 1, group: 1, size: '512x288' });
     writeFileSync(at('really-webm.mov'), readFileSync(fixtureClip('coded-vp9-120.webm')));
     claimHugeSize(at('index-first.mp4'), 'huge-claim.mp4');
+  });
+
+  test('a clip of 3 GB opens without being read whole', async ({ page, baseURL }) => {
+    const errors = watchErrors(page);
+    // The frames in front, then a box of nearly 3 GB that holds nothing and takes no room on the disk.
+    const whole = readFileSync(at('index-first.mp4'));
+    const box = Buffer.alloc(8);
+    box.writeUInt32BE(3_000_000_000);
+    box.write('free', 4, 'latin1');
+    writeFileSync(at('three-gigabytes.mp4'), Buffer.concat([whole, box]));
+    truncateSync(at('three-gigabytes.mp4'), whole.length + 3_000_000_000);
+    await createSession(page, baseURL!, 'Large');
+    const card = page.getByTestId('intake-athlete');
+    await card.locator('input[type=file]').setInputFiles(at('three-gigabytes.mp4'));
+    await expect(card).toContainText('three-gigabytes.mp4: 512 × 288, 120 frames');
+    // Reading it whole would have put it into the page's memory.
+    const used = await page.evaluate(() => (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize);
+    expect(used).toBeLessThan(300e6);
+    rmSync(at('three-gigabytes.mp4'));
+    expect(errors).toEqual([]);
   });
 
   const REFUSED: readonly (readonly [name: string, says: RegExp])[] = [

@@ -4,7 +4,7 @@ import type { Clip } from '../model/clip';
 import { preparePerformance, type Performance } from '../performance/performance';
 import { mergeFound, type FoundPoints } from '../points/track';
 import type { Measured } from '../reading';
-import { compareMeasure, differenceSd } from './compare';
+import { compareMeasure, differenceSd, viewOf } from './compare';
 
 const reading = (sd: number, alikeSd: number): Measured => ({ measurable: true, value: 1, sd, alikeSd, unit: 'deg', provenance: { clipId: 'c', frames: [0], points: [] } });
 
@@ -47,5 +47,22 @@ describe('the deviation of a difference', () => {
     expect(same.plusMinus!).toBeGreaterThan(0);
     expect(otherSide.plusMinus!).toBeGreaterThan(1.05 * same.plusMinus!);
     expect(turned.plusMinus!).toBeGreaterThan(1.05 * same.plusMinus!);
+  });
+});
+
+describe('the camera of a measure', () => {
+  const side = foundKnee({ id: 'side' });
+  const front = foundKnee({ id: 'front', view: { kind: 'front', offPlaneDegrees: null } });
+  const bare = preparePerformance(stickClip({ id: 'bare', view: { kind: 'front', offPlaneDegrees: null } }), {}, {}, 20);
+  const frontal = { ...knee, plane: 'frontal' as const };
+
+  it('is the first that shows its plane and has points', () => {
+    expect(viewOf(knee, [front, side]).clip.id).toBe('side');
+    expect(viewOf(frontal, [side, bare, front]).clip.id).toBe('front');
+  });
+
+  it('is the first of all where none does, which then says what to film', () => {
+    expect(viewOf({ ...knee, plane: 'transverse' }, [side, front]).clip.id).toBe('side');
+    expect(viewOf(frontal, [side, bare]).clip.id).toBe('side');
   });
 });

@@ -90,8 +90,9 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
       placing={placing}
       active={active}
       followBody={followBody || over}
-      ghost={over && below > 0 ? (ghost.linesOnly ? 0 : ghost.opacity) : null}
+      ghost={over && below > 0 ? (ghost.show === 'lines' ? 0 : ghost.opacity) : null}
       below={over ? below : 0}
+      edges={over && below > 0 && ghost.show === 'edges'}
       label={`${clipName(on)}: ${clip.performer.name}`}
       caption={
         <>

@@ -89,9 +89,13 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
               </TextField>
               <div style={{ display: 'flex', alignItems: 'center', gap: 14, fontSize: '.86rem' }}>
                 <span>How much of what lies on top</span>
-                <Slider size="small" aria-label="How much of what lies on top" disabled={ghost.linesOnly} min={0.1} max={1} step={0.05} value={ghost.opacity} onChange={(_, value) => setView({ ghost: { ...ghost, opacity: value as number } })} />
+                <Slider size="small" aria-label="How much of what lies on top" disabled={ghost.show === 'lines'} min={0.1} max={1} step={0.05} value={ghost.opacity} onChange={(_, value) => setView({ ghost: { ...ghost, opacity: value as number } })} />
               </div>
-              <FormControlLabel control={<Checkbox checked={ghost.linesOnly} onChange={(event) => setView({ ghost: { ...ghost, linesOnly: event.target.checked } })} />} label="Only the lines of what lies on top" />
+              <TextField select label="What lies on top is shown as" value={ghost.show} onChange={(event) => setView({ ghost: { ...ghost, show: event.target.value as typeof ghost.show } })}>
+                <MenuItem value="picture">its picture</MenuItem>
+                <MenuItem value="edges">its outlines</MenuItem>
+                <MenuItem value="lines">its measured lines only</MenuItem>
+              </TextField>
             </>
           )}
           <div>
