@@ -114,3 +114,35 @@ test('ribbons: pins move by keys with the frames around them shown, time is zoom
   await page.keyboard.press('t');
   await expect(page.locator('.ribbons image')).toHaveCount(40, { timeout: 30_000 });
 });
+
+test('a known length is drawn and kept, makes pictures equal, and lines of one picture are hidden', async ({ page }) => {
+  const errors = watchErrors(page);
+  await openDemo(page);
+  await goToStep(page, 'Match');
+  const tool = page.getByRole('button', { name: 'Known length' });
+  for (const [i, id] of (['athlete', 'reference'] as const).entries()) {
+    await tool.nth(i).click();
+    const pane = (await page.getByTestId(`pane-${id}`).boundingBox())!;
+    await page.mouse.move(pane.x + 60, pane.y + 330);
+    await page.mouse.down();
+    await page.mouse.move(pane.x + 300, pane.y + 330, { steps: 4 });
+    await page.mouse.up();
+    const length = page.getByLabel('Its length, metres');
+    await length.fill('one');
+    await expect(page.getByText('“one” is not a length; for example 1.22')).toBeVisible();
+    await length.fill(i === 0 ? '1,22' : '2.44');
+    await page.getByRole('button', { name: 'Keep' }).click();
+    await expect(page.getByText(i === 0 ? /^1\.22 m are \d+ pixels/ : /^2\.44 m are \d+ pixels/)).toBeVisible();
+  }
+  const picture = (id: string): Promise<string> => page.getByTestId(`pane-${id}`).evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL());
+  const byBody = await picture('reference');
+  await page.getByLabel('Pictures that follow the body are equal by').click();
+  await page.getByRole('option', { name: 'the known lengths' }).click();
+  await expect.poll(() => picture('reference')).not.toBe(byBody);
+  const lined = await picture('athlete');
+  await page.getByRole('button', { name: 'Lines of the athlete' }).click();
+  await expect.poll(() => picture('athlete')).not.toBe(lined);
+  await page.getByRole('button', { name: 'Lines of the athlete' }).click();
+  await expect.poll(() => picture('athlete')).toBe(lined);
+  expect(errors).toEqual([]);
+});

@@ -1,5 +1,5 @@
 import type { Reading } from '../../core/reading';
-import { milliseconds, plusMinus, readingText, signed, signedMilliseconds } from './format';
+import { milliseconds, plusMinus, readingText, signed, rateText, signedMilliseconds } from './format';
 
 const deg = (v: number): number => (v * Math.PI) / 180;
 const reading = (value: number, sd: number): Reading => ({ measurable: true, value: deg(value), sd: deg(sd), alikeSd: 0, unit: 'deg', provenance: { clipId: 'c', frames: [0], points: [] } });
@@ -23,4 +23,9 @@ describe('numbers as they are read', () => {
     expect(readingText(reading(-13.4, 2))).toEqual({ value: '\u221213\u00b0', plusMinus: '\u00b14' });
     expect(readingText({ measurable: false, reason: 'wrong-view', message: '', remedy: '' })).toEqual({ value: '\u2013', plusMinus: '' });
   });
+});
+
+it('says at what rate a clip was taken, and what the file plays where that differs', () => {
+  expect(rateText({ captureRate: 120, fileRate: 120 })).toBe('120/s');
+  expect(rateText({ captureRate: 240, fileRate: 30000 / 1001 })).toBe('240/s (file 29.97/s)');
 });

@@ -24,3 +24,7 @@ export function readingText(reading: Reading): { value: string; plusMinus: strin
 
 export const milliseconds = (seconds: number): string => `${Math.round(seconds * 1000)} ms`;
 export const signedMilliseconds = (seconds: number): string => signed(seconds, 'ms');
+
+/** At how many frames a second a clip was taken, and what its file plays where that differs. */
+export const rateText = ({ captureRate, fileRate }: { readonly captureRate: number; readonly fileRate: number }): string =>
+  `${Number(captureRate.toFixed(2))}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;

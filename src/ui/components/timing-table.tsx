@@ -1,17 +1,21 @@
 import type { ReactNode } from 'react';
 import type { PhaseTime, TimingRow } from '../../core/comparison/timing-table';
-import { milliseconds, plusMinus, signedMilliseconds } from './format';
+import type { Clip } from '../../core/model/clip';
+import { milliseconds, plusMinus, rateText, signedMilliseconds } from './format';
 
 const time = (phase: PhaseTime | null): ReactNode =>
   phase === null ? '–' : <>{milliseconds(phase.duration)} <span className="pm">{plusMinus(phase.plusMinus, 'ms')}</span></>;
 const share = (phase: PhaseTime | null): string => (phase?.share == null ? '–' : `${Math.round(phase.share * 100)} %`);
 
+type Rates = Pick<Clip, 'captureRate' | 'fileRate'>;
+const rate = (clip: Rates | undefined): ReactNode => clip && <span className="pm">at {rateText(clip)}</span>;
+
 /** Every phase in ms and in percent of the whole, with the error that the frame rates leave. */
-export function TimingTable({ rows }: { readonly rows: readonly TimingRow[] }): ReactNode {
+export function TimingTable({ rows, athlete, reference }: { readonly rows: readonly TimingRow[]; readonly athlete: Rates | undefined; readonly reference: Rates | undefined }): ReactNode {
   return (
     <table className="sheet" data-testid="timing-table">
       <thead>
-        <tr><th>Phase</th><th><span className="mark-athlete" />Athlete</th><th>%</th><th><span className="mark-reference" />Reference</th><th>%</th><th>Difference</th></tr>
+        <tr><th>Phase</th><th><span className="mark-athlete" />Athlete {rate(athlete)}</th><th>%</th><th><span className="mark-reference" />Reference {rate(reference)}</th><th>%</th><th>Difference</th></tr>
       </thead>
       <tbody>
         {rows.map((row) => (

@@ -13,6 +13,7 @@ import { player } from '../../../state/bench-player';
 import { activeOf, useDerived, type BenchClip } from '../../../state/derived';
 import { changeClip, movePoint } from '../../../state/use-cases';
 import { setView, togglePlain, useView } from '../../../state/view-store';
+import { rateText } from '../../components/format';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
 import { anchoredAt, focusOf, shownAs } from './focus';
 import { useDrawings } from './use-drawings';
@@ -120,7 +121,7 @@ function FrameAndTime({ on, short }: { readonly on: BenchClip; readonly short: b
   const shown = useView((state) => state.shown[clip.id] ?? 0);
   return (
     <span className="right" data-testid={`frame-${on.id}`}>
-      frame {shown + 1}{short ? '' : ` of ${clip.frameTimes.length}`}, {(timeAtFrame(times, shown) * 1000).toFixed(0)} ms{clip.captureRate !== clip.fileRate ? ` at ${clip.captureRate} per second` : ''}
+      frame {shown + 1}{short ? '' : ` of ${clip.frameTimes.length}`}, {(timeAtFrame(times, shown) * 1000).toFixed(0)} ms{short && clip.captureRate === clip.fileRate ? '' : ` at ${rateText(clip)}`}
     </span>
   );
 }

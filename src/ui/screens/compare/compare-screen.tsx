@@ -42,7 +42,7 @@ export function CompareScreen(): ReactNode {
             })}
             <section className="card">
               <Typography variant="h2" gutterBottom>Timing</Typography>
-              <TimingTable rows={derived.timing} />
+              <TimingTable rows={derived.timing} athlete={derived.athlete?.clip} reference={derived.reference?.clip} />
             </section>
           </div>
         </div>

@@ -118,7 +118,7 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           </tbody>
         </table>
       </section>
-      <section><h2>Timing</h2><TimingTable rows={timing} /></section>
+      <section><h2>Timing</h2><TimingTable rows={timing} athlete={athlete?.clip} reference={reference?.clip} /></section>
       {session.notes.length > 0 && (
         <section>
           <h2>Notes</h2>
