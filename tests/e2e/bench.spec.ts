@@ -149,3 +149,22 @@ test('the bench is used without a pointer', async ({ page }) => {
   }
   expect(unnamed).toEqual([]);
 });
+
+test('the corner of the smoothing is shown against what the points say, and can be fixed by hand', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: 'What do the points say?' }).click();
+  await expect(page.getByText(/By residual analysis the athlete’s points ask for \d+ to \d+ Hz/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /Residual against corner: suggested [\d.]+ Hz, used 20 Hz/ })).toBeVisible();
+  const corner = page.getByLabel('Corner, Hz');
+  await corner.fill('soft');
+  await expect(page.getByText('“soft” is not a corner from 1 to 100 Hz')).toBeVisible();
+  const knee = page.locator('[data-testid^="reading-"]').first();
+  const before = await knee.innerText();
+  await corner.fill('4');
+  await corner.blur();
+  await expect(knee).not.toHaveText(before, { useInnerText: true });
+  await page.getByTestId('current-moment').click();
+  await page.keyboard.press('Control+z');
+  await expect(corner).toHaveValue('20');
+  await expect(knee).toHaveText(before, { useInnerText: true });
+});

@@ -15,7 +15,7 @@ import type { UncertainPoint } from '../uncertainty/propagate';
 import type { MomentTimes } from '../timing/time-map';
 
 /** Longest dropout bridged before smoothing: 50 ms at 120 frames per second. */
-const LONGEST_BRIDGE_FRAMES = 6;
+export const LONGEST_BRIDGE_FRAMES = 6;
 
 /** One clip made ready for measuring: smoothed points, real times, marked moments. */
 export interface Performance {

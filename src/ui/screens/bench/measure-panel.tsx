@@ -15,6 +15,7 @@ import { findPointsOf, hidePoint, interpolatePoint } from '../../../state/use-ca
 import { setView, useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
+import { SmoothingCard } from './smoothing-card';
 import { ReadingSheet } from '../../components/reading-sheet';
 
 interface MeasurePanelProps {
@@ -48,6 +49,7 @@ export function MeasurePanel({ derived, currentMoment, placing, onPlacing }: Mea
         />
       )}
       <PointsCard derived={derived} placing={placing} onPlacing={onPlacing} />
+      <SmoothingCard derived={derived} />
     </>
   );
 }
@@ -118,7 +120,6 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
           </div>
         </>
       )}
-      <span style={{ fontSize: '.8rem', color: '#545c61' }}>Smoothed by a zero-lag Butterworth filter, corner {derived.session.cutoff} Hz; raw points are kept.</span>
     </section>
   );
 }

@@ -31,7 +31,12 @@ async function paintStills(derived: Derived, performance: Performance, signal: A
     if (signal.aborted) return;
     const focus = focusAt(index);
     const viewport = focus ? followBody(focus, STILL, shownAs(clip)) : fitPicture(clip, STILL, shownAs(clip));
-    const measures = movement.measures.filter((m) => momentsOf(m)[0] === moment.id && m.importance >= 0.4 && judged.find((j) => j.measure.id === m.id)?.[clip.role].measurable);
+    // A measure that was read on another camera has nothing to show here.
+    const readHere = (id: string): boolean => {
+      const reading = judged.find((j) => j.measure.id === id)?.[clip.role];
+      return reading?.measurable === true && reading.provenance.clipId === clip.id;
+    };
+    const measures = movement.measures.filter((m) => momentsOf(m)[0] === moment.id && m.importance >= 0.4 && readHere(m.id));
     context.setTransform(DENSITY, 0, 0, DENSITY, 0, 0);
     context.fillStyle = '#171c20';
     context.fillRect(0, 0, STILL.width, STILL.height);
