@@ -41,6 +41,35 @@ describe('what follows from a session', () => {
   });
 });
 
+describe('further clips', () => {
+  const athlete = demo.clips.find((c) => c.id === athleteId)!;
+  /** The same performance seen by another camera that began 10 frames earlier. */
+  const camera = { ...athlete, id: 'camera', view: { kind: 'front' as const, offPlaneDegrees: null }, joined: { to: athleteId, pairs: [{ own: 10, other: 0 }] } };
+
+  it('have the moments of their performance, at their own frames', () => {
+    const { clips } = derive({ ...demo, clips: [...demo.clips, camera] });
+    expect(clips.map((c) => c.id)).toEqual(['athlete', 'reference', 'athlete-view-2']);
+    const first = clips[0]!.performance;
+    // The container rounds times to a millisecond, an eighth of a frame.
+    for (const [id, frame] of Object.entries(first.marks)) expect(Math.abs(clips[2]!.performance.marks[id]! - (frame + 10))).toBeLessThan(0.13);
+  });
+
+  it('do not change what is measured until one of them shows it better', () => {
+    const before = derive(demo);
+    const beside = derive({ ...demo, clips: [...demo.clips, camera, { ...demo.clips[1]!, id: 'other' }] });
+    expect(beside.judged.map((j) => [j.measure.id, j.state])).toEqual(before.judged.map((j) => [j.measure.id, j.state]));
+    // Nothing of the clips that were there is smoothed again.
+    expect(beside.athlete!.smoothed).toBe(before.athlete!.smoothed);
+  });
+
+  it('have a pane each, at most four, unless they are put away', () => {
+    const more = [camera, ...['b', 'c', 'd'].map((id) => ({ ...demo.clips[1]!, id }))];
+    expect(derive({ ...demo, clips: [...demo.clips, ...more] }).panes.map((c) => c.id)).toEqual(['athlete', 'reference', 'reference-2', 'reference-3']);
+    const away = more.map((c) => (c.id === 'b' || c.id === 'c' ? { ...c, onBench: false } : c));
+    expect(derive({ ...demo, clips: [...demo.clips, ...away] }).panes.map((c) => c.id)).toEqual(['athlete', 'reference', 'reference-4', 'athlete-view-2']);
+  });
+});
+
 describe('the order of work', () => {
   it('counts the demo as done up to the report', () => {
     const derived = derive(demo);
