@@ -10,6 +10,7 @@ test('the demo opens in one step on the bench, with both clips, points and readi
   await page.goto('/demo');
   await expect(page).toHaveURL(/\/s\/demo-pace\/measure$/);
   await expect(page.getByTestId('frame-athlete')).toContainText('of 243');
+  await expect(page.locator('.rate')).toHaveText('reference at 1.00');
   await expect(page.getByTestId('frame-reference')).toContainText('of 240');
   // Both pictures are there: neither pane has one flat colour.
   for (const role of ['athlete', 'reference']) {

@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef, useState, type CSSProperties, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { PointId } from '../../../core/points/body-points';
 import { player } from '../../../state/bench-player';
@@ -38,7 +38,8 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
   const tool = useView((state) => state.tool);
   const activeClip = useView((state) => state.activeClip);
   const joints = JSON.stringify(derived.clips.map((c) => c.performance.clip.joined));
-  useLayoutEffect(() => player.setClips({ movement, clips: derived.clips }), [movement, derived.clips]);
+  // While drawing, before the children: they ask the player how the clips lie in time.
+  useMemo(() => player.setClips({ movement, clips: derived.clips }), [movement, derived.clips]);
   useEffect(() => {
     // Coming to the bench, or changing the way of matching, brings the second clip to the first.
     if (mode === 'free') return;
