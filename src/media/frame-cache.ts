@@ -8,7 +8,7 @@ export type FrameIssue = Issue<'superseded' | 'damaged' | 'out-of-range'>;
 const BUDGET = 256e6;
 /** Parts of the budget for the group at hand and for the one read ahead. */
 const OWN_SHARE = 0.6;
-const AHEAD_SHARE = 0.35;
+const AHEAD_SHARE = 0.4;
 /** Pictures made ready for drawing beside the one shown: at most this many onwards and one back, in this many bytes. */
 const READY_AHEAD = 4;
 const READY_BYTES = 18e6;
@@ -223,7 +223,7 @@ export class FrameCache {
 
   private start(group: number, jumpedTo: number | null, ahead = false): void {
     this.cancel();
-    const window = this.windowOf(this.index.groups[group]!, ahead ? AHEAD_SHARE : OWN_SHARE);
+    const window = this.windowOf(this.index.groups[group]!, ahead && group !== this.groupOf[this.wanted] ? AHEAD_SHARE : OWN_SHARE);
     const job: Job = {
       group,
       keepFrom: window.from,
@@ -332,6 +332,9 @@ export class FrameCache {
 
   private readAhead(i: number): void {
     const own = this.groupOf[i]!;
+    // A group that is kept in part is decoded again before its kept part ends.
+    const soon = i + this.direction * READ_AHEAD;
+    if (this.groupOf[soon] === own && !this.kept.has(soon)) return this.start(own, null, true);
     const next = own + this.direction;
     const group = this.index.groups[next];
     if (!group) return;
