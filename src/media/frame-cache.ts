@@ -98,7 +98,8 @@ export class FrameCache {
     }
     const frame = this.kept.get(i)!;
     // A turn of direction makes reading ahead the other way worthless.
-    if (stepping && (!this.job || (this.job.ahead && this.job.group !== this.groupOf[i]! + this.direction))) this.readAhead(i);
+    const away = this.job?.ahead && (this.job.group - this.groupOf[i]!) * this.direction < 0;
+    if (stepping && (!this.job || away)) this.readAhead(i);
     const bitmap = this.ready.get(i);
     this.ready.delete(i);
     void this.prepare(bitmap ? 0 : DRAWING_TIME);
