@@ -12,6 +12,8 @@ export interface ClipSource {
   readonly frame: (i: number) => Promise<Result<DecodedPicture, FrameIssue | CrashIssue>>;
   /** Bounds the decoded bytes that are kept. */
   readonly setBudget: (bytes: number) => void;
+  /** The part of their width and height at which pictures are made ready for drawing (0 to 1). */
+  readonly setDetail: (detail: number) => void;
   /** Small upright pictures spread evenly over the clip (of all, or of a square in each frame: left, top, side), handed over as they come; made while nothing else is decoded. */
   readonly thumbnails: (count: number, height: number, crops: Float64Array | null, take: (frame: number, picture: Blob) => void) => void;
   readonly close: () => void;
@@ -40,6 +42,7 @@ export async function openClipSource(file: Blob, name: string, { forDrawing = fa
   if (!opened.ok) return opened;
   let { client } = opened.value;
   let budget: number | null = null;
+  let detail = 1;
   let restarting: Promise<Result<Opened, IntakeIssue | CrashIssue>> | null = null;
   const ask = (i: number): Promise<Result<DecodedPicture, FrameIssue | CrashIssue>> => client.ask(client.remote.frame(i), 'Decoding');
   const restart = async (): Promise<boolean> => {
@@ -50,6 +53,7 @@ export async function openClipSource(file: Blob, name: string, { forDrawing = fa
     if (!again.ok) return false;
     client = again.value.client;
     if (budget !== null) void client.remote.setBudget(budget);
+    void client.remote.setDetail(detail);
     onRestart?.(`The decoder of \u201c${name}\u201d had stopped and was started again. Nothing is lost.`);
     return true;
   };
@@ -62,6 +66,11 @@ export async function openClipSource(file: Blob, name: string, { forDrawing = fa
     setBudget: (bytes) => {
       budget = bytes;
       void client.remote.setBudget(bytes);
+    },
+    setDetail: (wanted) => {
+      if (wanted === detail) return;
+      detail = wanted;
+      void client.remote.setDetail(wanted);
     },
     thumbnails: (count, height, crops, take) => void takeThumbnails(client.remote, count, height, crops, take),
     close: () => client.end(),

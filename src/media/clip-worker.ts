@@ -27,6 +27,9 @@ const clipWorker = {
   setBudget(bytes: number): void {
     cache?.setBudget(bytes);
   },
+  setDetail(detail: number): void {
+    cache?.setDetail(detail);
+  },
   /** Number k of `count` small pictures; null where it cannot be decoded. */
   async thumbnail(k: number, count: number, height: number, crops: Float64Array | null): Promise<{ frame: number; picture: Blob } | null> {
     while (cache?.busy) await new Promise((resolve) => setTimeout(resolve, PATIENCE));

@@ -57,10 +57,12 @@ export class FrameCache {
   private job: Job | null = null;
   private decoder: VideoDecoder | null = null;
   private pixels: ImageData | null = null;
+  private turning: Promise<unknown> = Promise.resolve();
   private closed = false;
   private waiting = new Map<number, (() => void)[]>();
   private readonly frameBytes: number;
-  private readonly readyAhead: number;
+  private readyAhead = READY_AHEAD;
+  private detail = 1;
   private readonly groupOf: Uint32Array;
 
   constructor(
@@ -70,7 +72,7 @@ export class FrameCache {
     private readonly forDrawing: boolean,
   ) {
     this.frameBytes = index.width * index.height * 1.5;
-    this.readyAhead = Math.min(READY_AHEAD, Math.max(2, Math.floor(READY_BYTES / (index.width * index.height * 4))));
+    this.setDetail(1);
     this.groupOf = new Uint32Array(index.frameTimes.length);
     index.groups.forEach((group, g) => this.groupOf.fill(g, group.first, group.end));
   }
@@ -102,14 +104,31 @@ export class FrameCache {
     if (stepping && (!this.job || away)) this.readAhead(i);
     const bitmap = this.ready.get(i);
     this.ready.delete(i);
-    void this.prepare(bitmap ? 0 : DRAWING_TIME);
-    return ok(bitmap ?? frame.clone());
+    if (bitmap || !this.forDrawing || this.detail === 1) {
+      void this.prepare(bitmap ? 0 : DRAWING_TIME);
+      return ok(bitmap ?? frame.clone());
+    }
+    // A whole picture for a small pane would be kept by the browser as well as by us.
+    const whole = frame.clone();
+    const small = await this.toBitmap(whole).catch(() => null);
+    void this.prepare(DRAWING_TIME);
+    if (!small) return ok(whole);
+    whole.close();
+    return ok(small);
   }
 
   /** Bounds the bytes kept; what is over is given back at once. */
   setBudget(bytes: number): void {
     this.budget = bytes;
     this.shrink();
+  }
+
+  /** Neighbours are made ready at this part of their width and height: a small pane needs no more. */
+  setDetail(detail: number): void {
+    this.detail = detail;
+    this.readyAhead = Math.min(READY_AHEAD, Math.max(2, Math.floor(READY_BYTES / (this.index.width * this.index.height * detail ** 2 * 4))));
+    for (const bitmap of this.ready.values()) bitmap.close();
+    this.ready.clear();
   }
 
   /** Whether pictures are being decoded. */
@@ -135,10 +154,15 @@ export class FrameCache {
     // The picture asked for leaves first, and is drawn.
     await new Promise((resolve) => setTimeout(resolve, after));
     for (let next = this.nextToPrepare(); next !== null; next = this.nextToPrepare()) {
+      const { detail } = this;
       const bitmap = await this.toBitmap(this.kept.get(next)!).catch(() => null);
       if (!bitmap || this.closed) {
         bitmap?.close();
         break;
+      }
+      if (detail !== this.detail) {
+        bitmap.close();
+        continue;
       }
       this.ready.set(next, bitmap);
       for (const [i, old] of this.ready) {
@@ -155,11 +179,19 @@ export class FrameCache {
    * A frame as a bitmap. Converted by the processor: a bitmap made of a frame directly waits for the page's own thread,
    * which is the one that must stay free.
    */
-  private async toBitmap(frame: VideoFrame): Promise<ImageBitmap> {
+  private toBitmap(frame: VideoFrame): Promise<ImageBitmap> {
+    // One at a time: they share their pixels.
+    const bitmap = this.turning.then(() => this.turnIntoBitmap(frame));
+    this.turning = bitmap.catch(() => undefined);
+    return bitmap;
+  }
+
+  private async turnIntoBitmap(frame: VideoFrame): Promise<ImageBitmap> {
     const { width, height } = frame.visibleRect!;
     this.pixels ??= new ImageData(width, height);
     await frame.copyTo(this.pixels.data, { format: 'RGBA' });
-    return createImageBitmap(this.pixels);
+    const { detail } = this;
+    return createImageBitmap(this.pixels, detail < 1 ? { resizeWidth: Math.round(width * detail), resizeHeight: Math.round(height * detail), resizeQuality: 'medium' } : undefined);
   }
 
   private nextToPrepare(): number | null {

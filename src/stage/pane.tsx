@@ -6,7 +6,7 @@ import type { GesturePhase } from './drawing-gesture';
 import { paintEdges } from './paint-edges';
 import { paintPicture } from './paint-picture';
 import { paintScene } from './paint-scene';
-import { fitPicture, followBody, panBy, toPane, toPicture, zoomAt, type Focus, type Showing, type Size, type Viewport } from './viewport';
+import { detailFor, fitPicture, followBody, panBy, toPane, toPicture, zoomAt, type Focus, type Showing, type Size, type Viewport } from './viewport';
 
 export interface HandlePoint extends Vec2 {
   readonly id: string;
@@ -38,6 +38,8 @@ export interface PaneProps {
   readonly acts: ReactNode;
   /** Registers the function that shows a decoded frame. */
   readonly attach: (painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => () => void;
+  /** Told at which part of its width and height a picture looks whole here. */
+  readonly onDetail: (detail: number) => void;
   readonly onActivate: () => void;
   readonly onMovePoint: (id: string, frame: number, at: Vec2) => void;
   readonly onViewportByHand: () => void;
@@ -88,7 +90,9 @@ export function Pane(props: PaneProps): ReactNode {
     context.globalAlpha = 1;
     paintScene(context, sceneAt(index), look, viewport, size);
     const held = drag.current?.kind === 'point' ? drag.current : null;
-    for (const handle of handlesAt(index)) {
+    const handles = handlesAt(index);
+    current.current.onDetail(detailFor(viewport.scale * ratio * (handles.length > 0 || current.current.placing !== null ? LOUPE.zoom : 1)));
+    for (const handle of handles) {
       const at = toPane(viewport, size, held?.id === handle.id ? held.at : handle);
       context.strokeStyle = '#fff';
       context.lineWidth = 1.5;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fitPicture, followBody, panBy, toPane, toPicture, zoomAt } from './viewport';
+import { detailFor, fitPicture, followBody, panBy, toPane, toPicture, zoomAt } from './viewport';
 
 const pane = { width: 460, height: 380 };
 const AS_FILMED = { mirrored: false, turn: 0 };
@@ -53,4 +53,8 @@ describe('viewport', () => {
     const small = followBody({ x: 1, y: 1, height: 120 }, pane, AS_FILMED);
     expect(tall.scale * 300).toBeCloseTo(small.scale * 120, 9);
   });
+});
+
+test('a small pane asks for no more of a picture than it shows', () => {
+  expect([0.2, 0.25, 0.3, 0.5, 0.51, 1, 4].map(detailFor)).toEqual([0.25, 0.25, 0.5, 0.5, 1, 1, 1]);
 });

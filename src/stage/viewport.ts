@@ -45,6 +45,12 @@ export function fitPicture(picture: Size, pane: Size, { mirrored, turn }: Showin
   };
 }
 
+/** Parts of its width and height at which a picture may be held. */
+const DETAILS = [0.25, 0.5] as const;
+
+/** The least part of its width and height at which a picture, shown at a scale (device pixels per picture pixel), looks whole. */
+export const detailFor = (scale: number): number => DETAILS.find((part) => part >= scale) ?? 1;
+
 /** Where the performer is and how tall, picture pixels. */
 export interface Focus extends Vec2 {
   readonly height: number;

@@ -37,6 +37,7 @@ function bench(seed = 7, more: BenchClips['clips'] = []): { player: BenchPlayer;
       return ok({ i, close: () => undefined } as unknown as DecodedPicture);
     },
     setBudget: () => undefined,
+    setDetail: () => undefined,
     thumbnails: () => undefined,
     close: () => undefined,
   });

@@ -30,6 +30,7 @@ const LONGEST_TICK_SECONDS = 0.12;
  */
 export class BenchPlayer {
   private readonly sources = new Map<string, ClipSource>();
+  private readonly details = new Map<string, number>();
   private readonly painters = new Map<string, Painter>();
   private clips: BenchClips | null = null;
   private target: Readonly<Record<string, number>> | null = null;
@@ -46,6 +47,7 @@ export class BenchPlayer {
   addSource(clipId: string, source: ClipSource): void {
     this.sources.get(clipId)?.close();
     this.sources.set(clipId, source);
+    source.setDetail(this.details.get(clipId) ?? 1);
     this.shareBudget();
     // A pane that is already there waits for its picture.
     this.request({ ...(this.target ?? useView.getState().shown) });
@@ -65,6 +67,15 @@ export class BenchPlayer {
 
   private shareBudget(): void {
     for (const source of this.sources.values()) source.setBudget((this.sources.size > 2 ? DECODED_BYTES.more : DECODED_BYTES.two) / Math.max(2, this.sources.size));
+  }
+
+  /** A pane tells how much detail it shows of a clip; where it is more than before, its picture is fetched again. */
+  setDetail(clipId: string, detail: number): void {
+    const before = this.details.get(clipId) ?? 1;
+    if (before === detail) return;
+    this.details.set(clipId, detail);
+    this.sources.get(clipId)?.setDetail(detail);
+    if (detail > before) this.request({ ...(this.target ?? useView.getState().shown) });
   }
 
   source(clipId: string): ClipSource | null {

@@ -104,6 +104,7 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
       }
       acts={acts}
       attach={attach}
+      onDetail={(detail) => player.setDetail(clip.id, detail)}
       onActivate={() => setView({ activeClip: clip.id })}
       onMovePoint={(id, frame, at) => {
         movePoint(clip, id as PointId, frame, at.x, at.y);
