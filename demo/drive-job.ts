@@ -53,7 +53,7 @@ export async function addClip(page: Page, role: 'athlete' | 'reference', file: s
   await page.getByRole('option', { name: answers.travel === 'right' ? 'To the right' : 'To the left' }).click();
   await card.getByLabel('Consent to film and analyse is given').check();
   await card.getByRole('button', { name: `Use as ${role}` }).click();
-  await expect(card.getByRole('button', { name: `Use as ${role}` })).toHaveCount(0);
+  await expect(card.getByRole('button', { name: `Use as ${role}` })).toHaveCount(0, { timeout: 20_000 });
 }
 
 export const goToStep = async (page: Page, step: string): Promise<void> => {

@@ -9,9 +9,11 @@ import { printFigures, round, type Figure } from '../figure';
 /** Several pictures in lockstep in the application itself: what is shown together, how fast it plays, what it takes of memory. */
 const folder = path.join(import.meta.dirname, '..', '..', 'test-results', 'coded');
 const made = (file: string, rate: number, frames: number, size: CodedClip['size'] = '1280x720'): string => makeCodedClip(folder, { file, codec: 'h264', rate, frames, group: 60, bFrames: 2, size });
-const CLIPS = { 30: made('h264-30-long.mp4', 30, 300), 60: made('h264-60-long.mp4', 60, 600) };
+const CLIPS = { 30: made('h264-30-longer.mp4', 30, 480), 60: made('h264-60-longer.mp4', 60, 960) };
 const WIDE = made('h264-60-1080.mp4', 60, 240, '1920x1080');
-const SECONDS = 4;
+/** Time played before its pace is known to half a percent (a picture more or less counts), and looked at. */
+const PLAYED = 8;
+const LOOKED = 4;
 /** The nearest frame in time is at most half a frame away. */
 const NEAREST = 0.5;
 
@@ -76,9 +78,9 @@ async function lockstep(page: Page, address: string, rates: readonly (30 | 60)[]
   await page.waitForTimeout(500);
   // Speed by what the pane says, since looking at all pictures takes time of its own; then the pictures.
   const [from, since] = [await shownFrame(page, 'athlete'), performance.now()];
-  await page.waitForTimeout(1000 * SECONDS);
+  await page.waitForTimeout(1000 * PLAYED);
   const [to, until] = [await shownFrame(page, 'athlete'), performance.now()];
-  const samples = await watch(page, panes, Math.min(SECONDS, (9 - to / rates[0]!) / (speed === 'Full speed' ? 1 : 0.25)));
+  const samples = await watch(page, panes, Math.min(LOOKED, (15 - to / rates[0]!) / (speed === 'Full speed' ? 1 : 0.25)));
   await page.keyboard.press('Space');
   // A picture belongs to the leading one when its frame is the nearest in time.
   const away = samples.map(({ codes }) => Math.max(...codes.map((code, i) => (code === null || codes[0] === null ? Infinity : Math.max(0, Math.abs(code - (codes[0]! / rates[0]!) * rates[i]!) - NEAREST)))));
