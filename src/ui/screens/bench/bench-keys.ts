@@ -55,9 +55,8 @@ export function useBenchKeys(derived: Derived): void {
   useHotkeys('shift+z', () => zoomRibbons(derived, 2));
   useHotkeys('0', () => setView({ ribbonSpan: null }));
   const note = (kind: 'good' | 'work-on'): void => {
-    const { shown } = useView.getState();
     const clip = active()?.performance.clip;
-    if (clip) addNote({ kind, text: '', clipId: clip.id, frame: shown[clip.id] ?? 0, region: useView.getState().pass });
+    if (clip) addNote({ kind, text: '', clipId: clip.id, frame: player.pendingFrame(clip.id), region: useView.getState().pass });
   };
   useHotkeys('g', () => note('good'));
   useHotkeys('w', () => note('work-on'));
@@ -66,7 +65,7 @@ export function useBenchKeys(derived: Derived): void {
     (event) => {
       const moment = derived.movement.moments.find((m) => m.key === event.key);
       const clip = active()?.performance.clip;
-      if (moment && clip) markMoment(clip.id, moment.id, useView.getState().shown[clip.id] ?? 0);
+      if (moment && clip) markMoment(clip.id, moment.id, player.pendingFrame(clip.id));
     },
     options,
   );

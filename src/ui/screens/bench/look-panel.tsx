@@ -24,7 +24,7 @@ export function LookPanel({ derived }: { readonly derived: Derived }): ReactNode
   const impressions = useCommittedText(session.impressions, (text) => edit((s) => { s.impressions = text; }));
   const active = activeOf(derived, useView((state) => state.activeClip))?.performance.clip;
   const note = (kind: Note['kind']): void => {
-    if (active) addNote({ kind, text: '', clipId: active.id, frame: useView.getState().shown[active.id] ?? 0, region: useView.getState().pass });
+    if (active) addNote({ kind, text: '', clipId: active.id, frame: player.pendingFrame(active.id), region: useView.getState().pass });
   };
   return (
     <>

@@ -8,7 +8,7 @@ import { matchedMap } from '../../../core/timing/time-map';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { markMoment } from '../../../state/use-cases';
-import { setView, useView } from '../../../state/view-store';
+import { setView } from '../../../state/view-store';
 import { RoleName } from '../../components/role-name';
 
 /** The movement's moments in both clips: mark, go to, take away. */
@@ -27,7 +27,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         startIcon={<FlagOutlinedIcon />}
         onClick={() => {
           setView({ activeClip: clip.id });
-          markMoment(clip.id, momentId, useView.getState().shown[clip.id] ?? 0);
+          markMoment(clip.id, momentId, player.pendingFrame(clip.id));
         }}
       >
         {marked ? 'Move' : 'Mark'}
