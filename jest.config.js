@@ -2,5 +2,7 @@ export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/server', '<rootDir>/demo', '<rootDir>/tests/external', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }] },
+  // Packages that ship as modules only.
+  transformIgnorePatterns: ['/node_modules/(?!three/)'],
+  transform: { '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }] },
 };

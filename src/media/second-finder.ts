@@ -1,14 +1,14 @@
 import * as tf from '@tensorflow/tfjs-core';
 import { setWasmPaths } from '@tensorflow/tfjs-backend-wasm';
 import { loadGraphModel, type GraphModel } from '@tensorflow/tfjs-converter';
-import type { PointId } from '../core/points/body-points';
+import type { BodyPoint } from '../core/points/body-points';
 import type { FoundPoints } from '../core/points/track';
 
 /** Side of the square picture that the model takes. */
 export const SECOND_INPUT = 256;
 
 /** Points in the order of the model's output. */
-const OUTPUT: readonly PointId[] = [
+const OUTPUT: readonly BodyPoint[] = [
   'nose', 'left-eye', 'right-eye', 'left-ear', 'right-ear', 'left-shoulder', 'right-shoulder', 'left-elbow', 'right-elbow',
   'left-wrist', 'right-wrist', 'left-hip', 'right-hip', 'left-knee', 'right-knee', 'left-ankle', 'right-ankle',
 ];

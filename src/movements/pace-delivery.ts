@@ -9,6 +9,7 @@ export const paceDelivery: Movement = {
   id: 'pace-delivery',
   name: 'Pace delivery',
   sport: 'Cricket',
+  points: [{ id: 'own-ball', name: 'Ball', look: 'The middle of the ball.' }],
   moments: [
     { id: 'back-foot-contact', name: 'Back foot contact', key: '1', look: 'First frame in which the back foot touches the ground after the bound.' },
     { id: 'front-foot-contact', name: 'Front foot contact', key: '2', look: 'First frame in which the front foot touches the ground.' },

@@ -1,4 +1,4 @@
-import { rotate, type Vec2 } from '../core/geometry/vec2';
+import { rotate, type Size, type Vec2 } from '../core/geometry/vec2';
 
 /** Which part of the picture a pane shows: the picture position at the pane's middle and pane pixels per picture pixel. */
 export interface Viewport {
@@ -10,10 +10,7 @@ export interface Viewport {
   readonly turn: number;
 }
 
-export interface Size {
-  readonly width: number;
-  readonly height: number;
-}
+export type { Size };
 
 export function toPane(v: Viewport, pane: Size, p: Vec2): Vec2 {
   const d = rotate({ x: p.x - v.x, y: p.y - v.y }, v.turn);

@@ -1,3 +1,9 @@
+/** Width and height of a picture or a pane. */
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
 /** Two-dimensional point or vector. */
 export interface Vec2 {
   readonly x: number;

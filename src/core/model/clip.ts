@@ -13,12 +13,17 @@ export const viewSchema = z.object({
 });
 export type View = z.infer<typeof viewSchema>;
 
+/** The table of segment masses by which a centre of mass is reckoned. */
+export const segmentTableSchema = z.enum(['male', 'female']);
+
 /** The performer as asked for at intake. */
 export const performerSchema = z.object({
   name: z.string().trim().min(1, 'Give the performer a name.').max(120, 'A name has at most 120 characters.'),
   dominantSide: sideSchema,
   /** Whether the performer is under age: it changes cautions and consent. */
   minor: z.boolean(),
+  /** The table by which the centre of mass is reckoned. */
+  segmentTable: segmentTableSchema.default('male'),
   /** Whether consent to film and analyse was given (by a guardian for a minor). */
   consent: z.boolean(),
 });

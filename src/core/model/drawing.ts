@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BODY_POINTS } from '../points/body-points';
+import { pointIdSchema } from './point-id';
 
 const positionSchema = z.object({ x: z.number(), y: z.number() });
 
@@ -20,7 +20,7 @@ export const drawingSchema = z.object({
   /** Only at its frame, through the phase that its frame lies in, or through the whole clip. */
   span: z.enum(['frame', 'phase', 'clip']),
   /** The body point that it moves with, or null where it stays in the picture. */
-  anchor: z.enum(BODY_POINTS).nullable(),
+  anchor: pointIdSchema.nullable(),
   text: z.string().max(200),
 });
 export type Drawing = z.infer<typeof drawingSchema>;

@@ -11,8 +11,18 @@ export const JOINTS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'he
 const pointRefSchema = z.union([
   z.enum(['mid-hip', 'mid-shoulder', 'nose']),
   z.templateLiteral([z.enum(['dominant', 'opposite']), '-', z.enum(JOINTS)]),
+  z.literal('centre-of-mass'),
+  z.templateLiteral(['own-', z.string().min(1)]),
 ]);
 export type PointRef = z.infer<typeof pointRefSchema>;
+
+/** A point beside the body: placed once by hand, then followed. */
+const ownPointSchema = z.object({
+  id: z.templateLiteral(['own-', z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)]),
+  name: z.string(),
+  /** Where exactly it is, for whoever places it. */
+  look: z.string(),
+});
 
 export const momentSchema = z.object({
   id: idSchema,
@@ -106,6 +116,8 @@ export const movementSchema = z
     id: idSchema,
     name: z.string(),
     sport: z.string(),
+    /** Points of the movement beside the body's. */
+    points: z.array(ownPointSchema).default([]),
     moments: z.array(momentSchema).min(2),
     phases: z.array(z.object({ from: idSchema, to: idSchema, name: z.string() })),
     measures: z.array(measureSchema),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BODY_POINTS } from '../points/body-points';
+import { pointIdSchema } from './point-id';
 import { clipSchema } from './clip';
 import { drawingSchema } from './drawing';
 
@@ -13,7 +13,7 @@ const seriesSchema = z.object({
   origin: samples(Uint8Array),
 });
 
-const trackSchema = z.partialRecord(z.enum(BODY_POINTS), seriesSchema);
+const trackSchema = z.partialRecord(pointIdSchema, seriesSchema);
 
 /** A moment of one clip: the frame at which it happens; fractions lie between two frames. */
 const markSchema = z.object({ frame: z.number().nonnegative() });

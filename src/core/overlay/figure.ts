@@ -1,5 +1,5 @@
 import type { Performance } from '../performance/performance';
-import { BONES, JOINT_POINTS } from '../points/body-points';
+import { BONES, JOINT_POINTS, type PointId } from '../points/body-points';
 import { inRegion } from '../points/regions';
 import { UNSURE_CONFIDENCE } from '../points/point-error';
 import { ORIGIN } from '../points/track';
@@ -11,7 +11,7 @@ import type { Primitive } from './scene';
  */
 export function drawFigure(performance: Performance, frame: number, lit: string | null = null): readonly Primitive[] {
   const i = Math.min(performance.times.length - 1, Math.max(0, Math.round(frame)));
-  const at = (id: (typeof JOINT_POINTS)[number]): { x: number; y: number } | null => {
+  const at = (id: PointId): { x: number; y: number } | null => {
     const series = performance.smoothed[id];
     if (!series || Number.isNaN(series.x[i]!)) return null;
     return { x: series.x[i]!, y: series.y[i]! };

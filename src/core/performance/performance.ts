@@ -1,9 +1,10 @@
 import { unforeshorten } from '../calibration/view';
 import { levelOf } from '../calibration/level';
-import { midpoint, rotate } from '../geometry/vec2';
-import { farSide, type Clip } from '../model/clip';
+import { rotate } from '../geometry/vec2';
+import { farSide, type Clip, type Performer } from '../model/clip';
 import type { PointRef } from '../model/movement';
-import { BODY_POINTS, type PointId } from '../points/body-points';
+import { centreOfMassWeights, TABLE_SD_SHARE } from '../body/centre-of-mass';
+import { isBodyPoint, isOwnPoint, type PointId } from '../points/body-points';
 import { bodyHeightPixels, pointError } from '../points/point-error';
 import { ORIGIN, type PointSeries, type Track } from '../points/track';
 import { bridgeDropouts } from '../signal/dropouts';
@@ -111,15 +112,24 @@ export function momentTimes(performance: Performance): MomentTimes {
   return Object.fromEntries(Object.entries(performance.marks).map(([id, frame]) => [id, timeAtFrame(performance.times, frame)]));
 }
 
-/** The body points that a reference by function means for a performer with this dominant side. */
-export function resolvePoint(ref: PointRef, dominant: 'left' | 'right'): readonly PointId[] {
-  if (ref === 'nose') return ['nose'];
-  if (ref === 'mid-hip') return ['left-hip', 'right-hip'];
-  if (ref === 'mid-shoulder') return ['left-shoulder', 'right-shoulder'];
-  const other = dominant === 'left' ? 'right' : 'left';
-  const side = ref.startsWith('dominant') ? dominant : other;
-  const id = `${side}-${ref.slice(ref.indexOf('-') + 1)}` as PointId;
-  return BODY_POINTS.includes(id) ? [id] : [];
+/** A point's part in a weighted mean; the weights of a reference sum to 1. */
+interface Part {
+  readonly id: PointId;
+  readonly weight: number;
+}
+
+/** The points that a reference by function means for a performer, and how much each counts; none where it means nothing. */
+export function partsOf(ref: PointRef, performer: Pick<Performer, 'dominantSide' | 'segmentTable'>, track: Track): readonly Part[] {
+  if (isOwnPoint(ref) || ref === 'nose') return [{ id: ref, weight: 1 }];
+  if (ref === 'mid-hip' || ref === 'mid-shoulder') {
+    const joint = ref === 'mid-hip' ? 'hip' : 'shoulder';
+    return [{ id: `left-${joint}`, weight: 0.5 }, { id: `right-${joint}`, weight: 0.5 }];
+  }
+  if (ref === 'centre-of-mass') return centreOfMassWeights(performer.segmentTable, track['left-ear'] && track['right-ear'] ? undefined : ['nose']);
+  const other = performer.dominantSide === 'left' ? 'right' : 'left';
+  const side = ref.startsWith('dominant') ? performer.dominantSide : other;
+  const id = `${side}-${ref.slice(ref.indexOf('-') + 1)}`;
+  return isBodyPoint(id) ? [{ id, weight: 1 }] : [];
 }
 
 /** Displayed-picture position of one body point at a frame position, linear between frames; null where missing. */
@@ -139,9 +149,17 @@ function pixelAt(performance: Performance, id: PointId, frame: number): { x: num
 
 /** Picture position of a point of the movement, for drawing; null where missing. */
 export function pictureAt(performance: Performance, ref: PointRef, frame: number): { x: number; y: number } | null {
-  const parts = resolvePoint(ref, performance.clip.performer.dominantSide).map((id) => pixelAt(performance, id, frame));
-  if (parts.length === 0 || parts.some((p) => p === null)) return null;
-  return parts.length === 1 ? parts[0]! : midpoint(parts[0]!, parts[1]!);
+  const parts = weighted(performance, ref, frame);
+  return parts && { x: parts.reduce((sum, p) => sum + p.weight * p.x, 0), y: parts.reduce((sum, p) => sum + p.weight * p.y, 0) };
+}
+
+/** Where the parts of a reference are at a frame position; null where one is missing. */
+function weighted(performance: Performance, ref: PointRef, frame: number): readonly (NonNullable<ReturnType<typeof pixelAt>> & { readonly weight: number })[] | null {
+  const parts = partsOf(ref, performance.clip.performer, performance.smoothed).map(({ id, weight }) => {
+    const at = pixelAt(performance, id, frame);
+    return at && { ...at, weight };
+  });
+  return parts.length === 0 || parts.includes(null) ? null : (parts as NonNullable<(typeof parts)[number]>[]);
 }
 
 /**
@@ -150,14 +168,15 @@ export function pictureAt(performance: Performance, ref: PointRef, frame: number
  * @param psi camera off the plane's normal, radians
  */
 export function pointAt(performance: Performance, ref: PointRef, frame: number, psi: number): UncertainPoint | null {
-  const parts = resolvePoint(ref, performance.clip.performer.dominantSide).map((id) => pixelAt(performance, id, frame));
-  if (parts.length === 0 || parts.some((p) => p === null)) return null;
+  const parts = weighted(performance, ref, frame);
+  if (!parts) return null;
   const forward = performance.clip.travel === 'right' ? 1 : -1;
-  const n = parts.length;
-  const { x, y } = rotate({ x: parts.reduce((sum, p) => sum + p!.x, 0) / n, y: parts.reduce((sum, p) => sum + p!.y, 0) / n }, levelOf(performance.clip));
-  const variance = parts.reduce((sum, p) => sum + p!.sd ** 2, 0);
-  const alikeVariance = parts.reduce((sum, p) => sum + p!.alike ** 2, 0);
-  const sd = Math.sqrt(variance) / n;
+  const { x, y } = rotate({ x: parts.reduce((sum, p) => sum + p.weight * p.x, 0), y: parts.reduce((sum, p) => sum + p.weight * p.y, 0) }, levelOf(performance.clip));
+  // A body's mass lies beside the table's in the same way at every frame.
+  const byTable = ref === 'centre-of-mass' && !Number.isNaN(performance.bodyHeight) ? TABLE_SD_SHARE * performance.bodyHeight : 0;
+  const variance = byTable ** 2 + parts.reduce((sum, p) => sum + (p.weight * p.sd) ** 2, 0);
+  const alikeVariance = parts.reduce((sum, p) => sum + (p.weight * p.alike) ** 2, 0);
+  const sd = Math.sqrt(variance);
   const stretch = unforeshorten(1, psi);
   return { x: forward * x * stretch, y: -y, sdX: sd * stretch, sdY: sd, alike: Math.sqrt(alikeVariance / variance) };
 }

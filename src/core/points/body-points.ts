@@ -37,15 +37,21 @@ export const BODY_POINTS = [
   'right-foot-index',
 ] as const;
 
-export type PointId = (typeof BODY_POINTS)[number];
+export type BodyPoint = (typeof BODY_POINTS)[number];
+/** A point of the movement's own beside the body: a ball, an implement's tip, a post, a mark on the ground. */
+export type OwnPoint = `own-${string}`;
+export type PointId = BodyPoint | OwnPoint;
+
+export const isOwnPoint = (id: string): id is OwnPoint => id.startsWith('own-');
+export const isBodyPoint = (id: string): id is BodyPoint => (BODY_POINTS as readonly string[]).includes(id);
 
 /** Points that measures use and that are shown for correction: the joints, without fingers and face. */
-export const JOINT_POINTS: readonly PointId[] = BODY_POINTS.filter(
+export const JOINT_POINTS: readonly BodyPoint[] = BODY_POINTS.filter(
   (id) => !/eye|mouth|pinky|index|thumb|ear/.test(id) || id.includes('foot-index'),
 );
 
 /** Lines between joints for the drawn figure. */
-export const BONES: readonly (readonly [PointId, PointId])[] = (['left', 'right'] as const).flatMap((s) => [
+export const BONES: readonly (readonly [BodyPoint, BodyPoint])[] = (['left', 'right'] as const).flatMap((s) => [
   [`${s}-shoulder`, `${s}-elbow`] as const,
   [`${s}-elbow`, `${s}-wrist`] as const,
   [`${s}-shoulder`, `${s}-hip`] as const,
@@ -58,5 +64,5 @@ export const BONES: readonly (readonly [PointId, PointId])[] = (['left', 'right'
 export const sideOf = (id: PointId): Side | null =>
   id.startsWith('left-') || id.endsWith('-left') ? 'left' : id.startsWith('right-') || id.endsWith('-right') ? 'right' : null;
 
-/** Name of a point for people: "left-foot-index" is "left toe". */
-export const pointName = (id: PointId): string => id.replace('foot-index', 'toe').replaceAll('-', ' ');
+/** Name of a point for people: "left-foot-index" is "left toe", "own-ball" is "ball". */
+export const pointName = (id: PointId): string => id.replace(/^own-/, '').replace('foot-index', 'toe').replaceAll('-', ' ');

@@ -1,6 +1,6 @@
 import { distance } from '../geometry/vec2';
 import { bendOf, smoothestChoice } from '../signal/smoothest-choice';
-import { BODY_POINTS, type PointId } from './body-points';
+import { BODY_POINTS, type BodyPoint } from './body-points';
 import type { FoundPoints } from './track';
 
 /** Distance between two looks, in standing heights, at which a point counts as half sure. */
@@ -8,17 +8,17 @@ export const HALF_SURE = 0.04;
 
 const LIMBS: readonly RegExp[] = [/hip|knee|ankle|heel|foot-index/, /shoulder|elbow|wrist|pinky|-index|thumb/, /eye|ear|mouth/];
 
-const otherSide = (id: PointId): PointId =>
-  (id.includes('left') ? id.replace('left', 'right') : id.replace('right', 'left')) as PointId;
+const otherSide = (id: BodyPoint): BodyPoint =>
+  (id.includes('left') ? id.replace('left', 'right') : id.replace('right', 'left')) as BodyPoint;
 
 /** The same points with left and right exchanged in names. */
-export function exchangeSides(found: FoundPoints, which: (id: PointId) => boolean = () => true): FoundPoints {
+export function exchangeSides(found: FoundPoints, which: (id: BodyPoint) => boolean = () => true): FoundPoints {
   return Object.fromEntries(
-    (Object.entries(found) as [PointId, NonNullable<FoundPoints[PointId]>][]).map(([id, point]) => [which(id) ? otherSide(id) : id, point]),
+    (Object.entries(found) as [BodyPoint, NonNullable<FoundPoints[BodyPoint]>][]).map(([id, point]) => [which(id) ? otherSide(id) : id, point]),
   );
 }
 
-const apart = (a: FoundPoints, b: FoundPoints, ids: readonly PointId[]): number =>
+const apart = (a: FoundPoints, b: FoundPoints, ids: readonly BodyPoint[]): number =>
   ids.reduce((sum, id) => sum + (a[id] && b[id] ? distance(a[id]!, b[id]!) : 0), 0);
 
 /** The second look with each limb pair named so that it agrees best with the first. */
@@ -55,7 +55,7 @@ const ONE_LOOK = 0.5;
 export function mergeLooks(first: FoundPoints, second: FoundPoints): FoundPoints {
   const turned = turnedTo(first, second);
   const height = roughHeight(first);
-  const merged: Partial<Record<PointId, FoundPoint>> = {};
+  const merged: Partial<Record<BodyPoint, FoundPoint>> = {};
   for (const id of BODY_POINTS) {
     const [a, b] = [first[id], turned[id]];
     if (!a) continue;
@@ -80,13 +80,13 @@ const MOST = 60;
 const PARTS = ['shoulder', 'elbow|wrist|pinky|thumb|(left|right)-index', 'hip', 'knee', 'ankle|heel|foot-index', 'nose|eye|ear|mouth'].map((part) => new RegExp(part));
 const SIDES = [/left/, /right|nose/];
 
-type FoundPoint = NonNullable<FoundPoints[PointId]>;
+type FoundPoint = NonNullable<FoundPoints[BodyPoint]>;
 
-const mapPoints = (found: FoundPoints, change: (point: FoundPoint, id: PointId) => FoundPoint): FoundPoints =>
-  Object.fromEntries((Object.entries(found) as [PointId, FoundPoint][]).map(([id, point]) => [id, change(point, id)]));
+const mapPoints = (found: FoundPoints, change: (point: FoundPoint, id: BodyPoint) => FoundPoint): FoundPoints =>
+  Object.fromEntries((Object.entries(found) as [BodyPoint, FoundPoint][]).map(([id, point]) => [id, change(point, id)]));
 
 /** For each frame with two looks, which of them moves a part of the body more smoothly through the clip: 0 or 1. */
-function smootherLook(looks: ReadonlyMap<number, readonly [FoundPoints, FoundPoints]>, ids: readonly PointId[], height: number): ReadonlyMap<number, number> {
+function smootherLook(looks: ReadonlyMap<number, readonly [FoundPoints, FoundPoints]>, ids: readonly BodyPoint[], height: number): ReadonlyMap<number, number> {
   const frames = [...looks.keys()].sort((a, b) => a - b);
   const choices = smoothestChoice({
     frames,
@@ -120,7 +120,7 @@ export function resolveLooks(looks: ReadonlyMap<number, readonly FoundPoints[]>)
     if (known.length === 0) continue;
     const smoother = smootherLook(pairs, known, height);
     for (const [frame, pair] of pairs) {
-      const decide = (point: FoundPoint, id: PointId): FoundPoint => {
+      const decide = (point: FoundPoint, id: BodyPoint): FoundPoint => {
         if (point.confidence >= CONTRADICTED || !ids.includes(id)) return point;
         const chosen = pair[smoother.get(frame)!]![id];
         if (!chosen) return point;

@@ -56,6 +56,12 @@ const OTHER_ERROR = { near: { random: 0.008, alike: 0.012 }, far: { random: 0.01
 const DOUBT_SHARE = 0.006;
 /** A point set by hand: about a pixel and a half on a picture enlarged for the purpose (common practice). */
 export const HAND_SD_PIXELS = 1.5;
+/** A point followed from picture to picture whose surroundings look as they did (against rendered truth, `npm run bench follow`). */
+export const FOLLOWED_SD_PIXELS = 1.5;
+/** Markers lie on the skin, about a centimetre from the joint and moving over it, shares of standing height (common practice). */
+const RECORDED_ERROR: FoundError = { random: 0.003, alike: 0.006 };
+/** Standing height where no frame tells it, pixels. */
+const heightOr = (height: number): number => (Number.isNaN(height) ? 300 : height);
 /** Points below this are drawn as unsure. */
 export const UNSURE_CONFIDENCE = 0.3;
 
@@ -72,9 +78,11 @@ export function pointError(series: PointSeries, id: PointId, frame: number, body
   const origin = series.origin[frame];
   if (origin === ORIGIN.hand) return { sd: HAND_SD_PIXELS, alike: 0 };
   if (origin === ORIGIN.interpolated) return { sd: HAND_SD_PIXELS * 2, alike: 0 };
+  if (origin === ORIGIN.followed) return { sd: FOLLOWED_SD_PIXELS / Math.max(0.25, series.confidence[frame]!), alike: 0 };
+  if (origin === ORIGIN.recorded) return { sd: Math.hypot(RECORDED_ERROR.random, RECORDED_ERROR.alike) * heightOr(bodyHeight), alike: RECORDED_ERROR.alike * heightOr(bodyHeight) };
   const side = sideOf(id);
   const { random, alike } = (FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR)[side !== null && side === farSide ? 'far' : 'near'];
   const doubt = 1 / Math.max(0.05, series.confidence[frame]!) - 1;
-  const height = Number.isNaN(bodyHeight) ? 300 : bodyHeight;
+  const height = heightOr(bodyHeight);
   return { sd: Math.sqrt(random ** 2 + alike ** 2 + DOUBT_SHARE ** 2 * doubt) * height, alike: alike * height };
 }

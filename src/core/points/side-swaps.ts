@@ -1,4 +1,4 @@
-import { BODY_POINTS, type PointId } from './body-points';
+import { BODY_POINTS, type BodyPoint, type PointId } from './body-points';
 import { bendOf, smoothestChoice, type ChoiceStep } from '../signal/smoothest-choice';
 import { ORIGIN, type PointSeries, type Track } from './track';
 import { bodyHeightPixels } from './point-error';
@@ -85,7 +85,7 @@ export function repairSideSwaps(track: Track): { readonly track: Track; readonly
   let before: Uint8Array | null = null;
   for (const group of GROUPS) {
     const ids = group
-      .map((joint) => [`left-${joint}`, `right-${joint}`] as [PointId, PointId])
+      .map((joint) => [`left-${joint}`, `right-${joint}`] as [BodyPoint, BodyPoint])
       .filter(([l, r]) => BODY_POINTS.includes(l) && track[l] && track[r]);
     if (ids.length === 0) continue;
     const pairs = ids.map(([l, r]): Pair => [track[l]!, track[r]!]);

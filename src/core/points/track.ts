@@ -1,7 +1,7 @@
-import type { PointId } from './body-points';
+import type { BodyPoint, PointId } from './body-points';
 
 /** Where a point at a frame comes from. */
-export const ORIGIN = { missing: 0, hand: 1, found: 2, interpolated: 3 } as const;
+export const ORIGIN = { missing: 0, hand: 1, found: 2, interpolated: 3, followed: 4, recorded: 5 } as const;
 export type OriginName = keyof typeof ORIGIN;
 
 export const originName = (code: number): OriginName =>
@@ -88,7 +88,7 @@ export function interpolateBetweenHands(track: Track, id: PointId, frame: number
 }
 
 /** What the finder says of one frame: a position and a confidence for each of its points. */
-export type FoundPoints = Readonly<Partial<Record<PointId, { readonly x: number; readonly y: number; readonly confidence: number }>>>;
+export type FoundPoints = Readonly<Partial<Record<BodyPoint, { readonly x: number; readonly y: number; readonly confidence: number }>>>;
 
 /** Puts found points into a track; what a person placed by hand is kept. */
 export function mergeFound(track: Track, frames: number, found: ReadonlyMap<number, FoundPoints>): Track {

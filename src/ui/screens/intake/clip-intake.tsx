@@ -9,13 +9,14 @@ import Typography from '@mui/material/Typography';
 import { useId, useRef, useState, type DragEvent, type ReactNode } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
-import { performerSchema, sideSchema, viewKindSchema, type Clip, type Role } from '../../../core/model/clip';
+import { performerSchema, segmentTableSchema, sideSchema, viewKindSchema, type Clip, type Role } from '../../../core/model/clip';
 import { addClip, canConvert, changeClip, convertFile, probeFile, type ProbedFile } from '../../../state/use-cases';
 import type { Look } from '../../../core/model/slots';
 import { RoleName } from '../../components/role-name';
 
 const formSchema = z.object({
   performer: performerSchema.extend({
+    segmentTable: segmentTableSchema,
     consent: z.boolean().refine((given) => given, 'Without consent the footage must not be analysed. Ask first.'),
   }),
   viewKind: viewKindSchema,
@@ -32,7 +33,7 @@ const durationOf = (times: Float64Array): string => `${(times[times.length - 1]!
 
 function defaults(clip: Clip | null, probed: ProbedFile | null, first: Clip | null): FormValues {
   return {
-    performer: first?.performer ?? clip?.performer ?? { name: '', dominantSide: 'right', minor: false, consent: false },
+    performer: first?.performer ?? clip?.performer ?? { name: '', dominantSide: 'right', segmentTable: 'male', minor: false, consent: false },
     viewKind: clip?.view.kind ?? (first ? 'front' : 'side'),
     offPlane: clip?.view.offPlaneDegrees == null ? '' : String(clip.view.offPlaneDegrees),
     travel: clip?.travel ?? first?.travel ?? 'right',
@@ -155,7 +156,7 @@ function ClipForm({ role, clip, first, probed, onDone, onProblem }: ClipFormProp
     if (added.ok) onDone(true);
     else onProblem(added.issue.message);
   });
-  const choice = (name: 'performer.dominantSide' | 'viewKind' | 'travel', label: string, options: readonly (readonly [string, string])[]): ReactNode => (
+  const choice = (name: 'performer.dominantSide' | 'performer.segmentTable' | 'viewKind' | 'travel', label: string, options: readonly (readonly [string, string])[]): ReactNode => (
     <Controller
       name={name}
       control={control}
@@ -175,6 +176,7 @@ function ClipForm({ role, clip, first, probed, onDone, onProblem }: ClipFormProp
       {!first && <TextField label="Name" {...register('performer.name')} error={!!errors.performer?.name} helperText={errors.performer?.name?.message} />}
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
         {!first && choice('performer.dominantSide', 'Dominant side', [['right', 'Right'], ['left', 'Left']])}
+        {!first && choice('performer.segmentTable', 'Segment masses', [['male', 'Male table'], ['female', 'Female table']])}
         {choice('viewKind', 'Camera view', [['side', 'From the side'], ['front', 'From the front'], ['back', 'From behind'], ['overhead', 'From above']])}
         {choice('travel', 'Moves in the picture', [['right', 'To the right'], ['left', 'To the left']])}
       </div>
