@@ -16,6 +16,7 @@ export async function loadDemo(): Promise<Result<string, DemoIssue | StorageIssu
   const existing = await loadSession(read.value.id);
   if (existing.ok) return ok(existing.value.id);
   for (const clip of read.value.clips) {
+    if (clip.mediaId === null) continue;
     const video = await fetch(`/demo-data/${clip.fileName}`).catch(() => null);
     if (!video?.ok) return missing(clip.fileName);
     const stored = await storeMedia(clip.mediaId, clip.fileName, await video.blob());

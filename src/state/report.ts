@@ -3,6 +3,7 @@ import type { Clip } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { sessionJson } from '../formats/session-json/session-json';
 import { openClipSource, type ClipSource } from '../media/clip-source';
+import { figureIndex, openFigureSource } from '../media/figure-source';
 import { reportCsv } from '../report/csv';
 import { loadMedia } from '../storage/sessions';
 import type { Session } from '../core/model/session';
@@ -20,9 +21,9 @@ export async function withStills(
   frames: readonly number[],
   take: (frame: DecodedPicture, index: number) => Promise<void> | void,
 ): Promise<Result<number, Issue>> {
-  const blob = await loadMedia(clip.mediaId);
-  if (!blob) return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
-  const opened = await openClipSource(blob, clip.fileName);
+  const blob = clip.mediaId === null ? null : await loadMedia(clip.mediaId);
+  if (blob === undefined) return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
+  const opened = blob === null ? ok(openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height))) : await openClipSource(blob, clip.fileName);
   if (!opened.ok) return opened;
   const source: ClipSource = opened.value;
   try {
@@ -38,9 +39,9 @@ export async function withStills(
   }
 }
 
-/** Hands a text to the browser as a download. */
-export function download(fileName: string, type: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a file to the browser as a download. */
+export function download(fileName: string, type: string, content: string | Uint8Array): void {
+  const address = URL.createObjectURL(new Blob([content as BlobPart], { type }));
   const link = document.createElement('a');
   link.href = address;
   link.download = fileName;

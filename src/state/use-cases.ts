@@ -11,6 +11,7 @@ import { newSession, type Decision, type Note, type Session } from '../core/mode
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { canConvert, convertClip, type ConvertIssue } from '../media/convert-clip';
 import { openClipSource } from '../media/clip-source';
+import { figureIndex, openFigureSource } from '../media/figure-source';
 import { findPoints, type FindIssue, type PoseSetting } from '../media/find-points';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
 import type { CrashIssue } from '../media/worker-client';
@@ -59,6 +60,7 @@ export async function openSources(): Promise<void> {
     clips
       .filter((clip) => !player.hasSource(clip.id))
       .map(async (clip) => {
+        if (clip.mediaId === null) return player.addSource(clip.id, openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height)));
         const blob = (clip.workMediaId ? await loadMedia(clip.workMediaId) : undefined) ?? (await loadMedia(clip.mediaId));
         if (!blob) return notify('error', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
         const source = await openClipSource(blob, clip.fileName, { forDrawing: true, onRestart: (message) => notify('info', message) });
@@ -102,7 +104,7 @@ const ROUNDED = 1000;
  * Every frame must have its time; points are still found on the original.
  */
 export async function makeWorkCopy(clip: Clip): Promise<Result<null, ConvertIssue | StorageIssue | Issue<'frames-differ' | 'no-media' | 'no-converter'>>> {
-  const blob = await loadMedia(clip.mediaId);
+  const blob = clip.mediaId === null ? undefined : await loadMedia(clip.mediaId);
   if (!blob) return fail('no-media', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
   if (!(await canConvert())) return fail('no-converter', 'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: apt-get install ffmpeg) and start the application again; the clip works without.');
   const job = startJob(`work-${clip.id}`, `Work copy of ${clip.fileName}`);
@@ -153,7 +155,7 @@ export async function addClip(
   role: Role,
   probed: ProbedFile,
   answers: IntakeAnswers,
-  { replace = null, cameraOf = null }: ClipPlace = {},
+  place: ClipPlace = {},
 ): Promise<Result<string, StorageIssue | Issue<'no-consent'>>> {
   if (!answers.performer.consent) {
     return fail('no-consent', `Without consent the footage of ${answers.performer.name} must not be analysed. Ask first, then tick the box.`);
@@ -162,10 +164,21 @@ export async function addClip(
   const mediaId = newId();
   const stored = await storeMedia(mediaId, file.name, file);
   if (!stored.ok) return stored;
+  return ok(await placeClip(role, { fileName: file.name, mediaId, index }, answers, place));
+}
+
+/** Puts a clip into the session and opens it; `also` belongs to the same undoable step. */
+export async function placeClip(
+  role: Role,
+  { fileName, mediaId, index }: { readonly fileName: string; readonly mediaId: string | null; readonly index: FrameIndex },
+  answers: IntakeAnswers,
+  { replace = null, cameraOf = null }: ClipPlace,
+  also?: (session: Session, clip: Clip) => void,
+): Promise<string> {
   const clip: Clip = {
     id: newId(),
     role,
-    fileName: file.name,
+    fileName,
     mediaId,
     codec: index.codec,
     width: index.width,
@@ -180,11 +193,13 @@ export async function addClip(
     joined: cameraOf === null ? null : { to: cameraOf, pairs: [] },
     onBench: true,
     scale: null,
+    figure: null,
     workMediaId: null,
     ...answers,
   };
   setView({ shown: { ...useView.getState().shown, [clip.id]: 0 } });
   edit((session) => {
+    also?.(session, clip);
     const replaced = session.clips.findIndex((c) => c.id === replace);
     if (replaced < 0) session.clips.push(clip);
     else {
@@ -193,7 +208,7 @@ export async function addClip(
     }
   });
   await openSources();
-  return ok(clip.id);
+  return clip.id;
 }
 
 export function changeClip(clipId: string, change: Partial<Clip>): void {
@@ -274,7 +289,7 @@ export const interpolatePoint = (clip: Clip, id: PointId, frame: number): void =
 
 /** Finds the points of a clip on every frame, with progress and cancel; one undoable step. */
 export async function findPointsOf(clip: Clip, setting: PoseSetting): Promise<Result<number, FindIssue>> {
-  const blob = await loadMedia(clip.mediaId);
+  const blob = clip.mediaId === null ? undefined : await loadMedia(clip.mediaId);
   if (!blob) {
     return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
   }

@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
+import type { MarkerMap } from '../core/points/marker-map';
 import type { Session } from '../core/model/session';
 
 export interface StoredSession {
@@ -15,13 +16,21 @@ export interface StoredMedia {
   readonly blob: Blob;
 }
 
+/** Which markers make which points, for a set of markers that was used before. */
+export interface StoredMarkerMap {
+  readonly id: string;
+  readonly map: MarkerMap;
+}
+
 export class FalconDatabase extends Dexie {
   declare sessions: EntityTable<StoredSession, 'id'>;
   declare media: EntityTable<StoredMedia, 'id'>;
+  declare markerMaps: EntityTable<StoredMarkerMap, 'id'>;
 
   constructor(name = 'proud-falcon') {
     super(name);
     this.version(1).stores({ sessions: 'id, updatedAt', media: 'id' });
+    this.version(2).stores({ markerMaps: 'id' });
   }
 }
 

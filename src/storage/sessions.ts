@@ -50,7 +50,7 @@ export async function saveSession(session: Session, updatedAt: string): Promise<
 }
 
 /** Videos of a session, work copies included. */
-const mediaOf = (session: Session): readonly string[] => session.clips.flatMap((c) => (c.workMediaId ? [c.mediaId, c.workMediaId] : [c.mediaId]));
+const mediaOf = (session: Session): readonly string[] => session.clips.flatMap((c) => [c.mediaId, c.workMediaId].filter((id) => id !== null));
 
 /** Deletes a session and the video bytes that only it uses. */
 export async function deleteSession(id: string): Promise<void> {

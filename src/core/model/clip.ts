@@ -37,7 +37,8 @@ export const clipSchema = z.object({
   id: z.string(),
   role: roleSchema,
   fileName: z.string(),
-  mediaId: z.string(),
+  /** The stored video; null for a figure drawn from points. */
+  mediaId: z.string().nullable(),
   codec: z.string(),
   /** Displayed picture, rotation applied, pixels. */
   width: z.number().int().positive(),
@@ -71,6 +72,8 @@ export const clipSchema = z.object({
   onBench: z.boolean().default(true),
   /** A length measured in the plane of the movement: so many pixels of the picture are so many metres. */
   scale: z.object({ pixels: z.number().positive(), metres: z.number().positive() }).nullable().default(null),
+  /** From where a figure drawn from points in space is seen; null for a video or points of a picture. */
+  figure: z.object({ azimuthDegrees: z.number(), elevationDegrees: z.number() }).nullable().default(null),
   /** A copy of the same frames in short groups, which jumps quicker; measuring uses the original. */
   workMediaId: z.string().nullable().default(null),
 });

@@ -13,6 +13,8 @@ const seriesSchema = z.object({
   origin: samples(Uint8Array),
 });
 
+const spatialSchema = z.object({ x: samples(Float64Array), y: samples(Float64Array), z: samples(Float64Array) });
+
 const trackSchema = z.partialRecord(pointIdSchema, seriesSchema);
 
 /** A moment of one clip: the frame at which it happens; fractions lie between two frames. */
@@ -48,6 +50,8 @@ export const sessionSchema = z.object({
   daysToCompetition: z.number().int().nonnegative().nullable(),
   clips: z.array(clipSchema),
   tracks: z.record(z.string(), trackSchema),
+  /** Points in space of clips that were read from them, metres. */
+  spatial: z.record(z.string(), z.partialRecord(pointIdSchema, spatialSchema)).default({}),
   /** Clip id -> moment id -> mark. */
   marks: z.record(z.string(), z.record(z.string(), markSchema)),
   /** Corner of the smoothing filter, Hz. */
@@ -76,6 +80,7 @@ export function newSession(id: string, name: string, movementId: string, created
     daysToCompetition: null,
     clips: [],
     tracks: {},
+    spatial: {},
     marks: {},
     cutoff: DEFAULT_CUTOFF,
     impressions: '',

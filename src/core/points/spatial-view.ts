@@ -60,38 +60,47 @@ export function seenFrom(points: SpatialTrack, camera: FigureCamera, picture: Si
   return { track, pixelsPerMetre };
 }
 
-/** Mean direction in the ground plane, from the first to the last frame in which a point is seen; null where it hardly moves. */
-function wayOf(points: SpatialTrack): { x: number; z: number } | null {
-  const hip = points['left-hip'] ?? points['right-hip'];
-  if (!hip) return null;
-  const seen = Array.from(hip.x.keys()).filter((i) => !Number.isNaN(hip.x[i]!));
-  const [first, last] = [seen[0], seen.at(-1)];
-  if (first === undefined || last === undefined) return null;
-  const d = { x: hip.x[last]! - hip.x[first]!, z: hip.z[last]! - hip.z[first]! };
-  return Math.hypot(d.x, d.z) < LEAST_WAY ? null : d;
+/** Horizontal direction; its length says how sure it is. */
+interface Heading {
+  readonly x: number;
+  readonly z: number;
 }
-/** Whoever moves less stays on the spot, metres. */
-const LEAST_WAY = 0.8;
+
+/** Mean of unit directions from one point to another over the frames, in the ground plane; shorter than 1 where they differ. */
+function meanHeading(pairs: readonly (readonly [SpatialSeries | undefined, SpatialSeries | undefined])[]): Heading {
+  let [x, z, n] = [0, 0, 0];
+  for (const [from, to] of pairs) {
+    if (!from || !to) continue;
+    from.x.forEach((_, i) => {
+      const [dx, dz] = [to.x[i]! - from.x[i]!, to.z[i]! - from.z[i]!];
+      const length = Math.hypot(dx, dz);
+      if (!(length > 0)) return;
+      x += dx / length;
+      z += dz / length;
+      n++;
+    });
+  }
+  return n === 0 ? { x: 0, z: 0 } : { x: x / n, z: z / n };
+}
+
+/** Directions that agree less than this say nothing: someone who turns about. */
+const LEAST_AGREEMENT = 0.4;
 
 /**
- * The azimuth that sees the movement from the side: across the way, or for someone on the spot along the line of the hips.
- * @returns degrees; the performer moves or faces to the right in the picture
+ * The azimuth that sees the movement from the side: across the way the feet point, or where those are not known across the
+ * line of the hips.
+ * @returns degrees; the performer faces to the right in the picture
  */
 export function sideAzimuth(points: SpatialTrack): number {
-  const way = wayOf(points);
-  // Right of the picture is (cos a, -sin a) in (x, z): it should point along the way.
-  if (way) return Math.atan2(-way.z, way.x) / RADIANS;
-  const [left, right] = [points['left-hip'], points['right-hip']];
-  if (!left || !right) return 0;
-  let [sx, sz] = [0, 0];
-  left.x.forEach((_, i) => {
-    const [dx, dz] = [right.x[i]! - left.x[i]!, right.z[i]! - left.z[i]!];
-    if (Number.isNaN(dx + dz)) return;
-    sx += dx;
-    sz += dz;
-  });
-  // Facing is the line from left to right hip turned by a quarter about the vertical: up x (right - left).
-  return Math.atan2(sx, sz) / RADIANS;
+  const feet = meanHeading([
+    [points['left-ankle'], points['left-foot-index']],
+    [points['right-ankle'], points['right-foot-index']],
+  ]);
+  // Right of the picture is (cos a, -sin a) in (x, z): it should point ahead.
+  if (Math.hypot(feet.x, feet.z) > LEAST_AGREEMENT) return Math.atan2(-feet.z, feet.x) / RADIANS;
+  const hips = meanHeading([[points['left-hip'], points['right-hip']]]);
+  // Ahead is the line from the left to the right hip turned by a quarter about the vertical.
+  return Math.hypot(hips.x, hips.z) > 0 ? Math.atan2(hips.x, hips.z) / RADIANS : 0;
 }
 
 /** Standing height in the unit of the points, from the chain of trunk, thigh and shank (80th percentile over the frames); NaN where it is not seen. */

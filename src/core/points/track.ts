@@ -107,6 +107,28 @@ export function mergeFound(track: Track, frames: number, found: ReadonlyMap<numb
   return next;
 }
 
+/**
+ * Puts recorded points on a clip's frames by their time; what a person placed by hand is kept.
+ * @param times real time of each frame, seconds from the first
+ * @param rate samples per second of the recorded points, whose first sample is at time 0
+ */
+export function mergeRecorded(track: Track, recorded: Track, times: Float64Array, rate: number): Track {
+  const next: Partial<Record<PointId, PointSeries>> = { ...track };
+  for (const [id, source] of Object.entries(recorded) as [PointId, PointSeries][]) {
+    const series = copySeries(track[id] ?? emptySeries(times.length));
+    times.forEach((time, i) => {
+      const from = Math.round(time * rate);
+      if (series.origin[i] === ORIGIN.hand || from >= source.x.length || Number.isNaN(source.x[from]!)) return;
+      series.x[i] = source.x[from]!;
+      series.y[i] = source.y[from]!;
+      series.confidence[i] = 1;
+      series.origin[i] = ORIGIN.recorded;
+    });
+    next[id] = series;
+  }
+  return next;
+}
+
 /** Share of frames in which a point is known, 0..1. */
 export function coverage(track: Track, id: PointId): number {
   const series = track[id];

@@ -4,13 +4,13 @@ import type { Format } from '../format';
 
 export type SessionJsonIssue = 'not-json' | 'not-a-session' | 'wrong-version' | 'invalid-session';
 
-/** Typed arrays are written as `{"f64": [...]}`, missing samples as null; positions keep a hundredth of a pixel. */
+/** Typed arrays are written as `{"f64": [...]}`, missing samples as null; they keep seven digits. */
 const TAGS = { f64: Float64Array, f32: Float32Array, u8: Uint8Array } as const;
 
 function encode(_key: string, value: unknown): unknown {
   for (const [tag, type] of Object.entries(TAGS)) {
     if (value instanceof type) {
-      return { [tag]: Array.from(value, (v) => (Number.isNaN(v) ? null : Math.round(v * 100) / 100)) };
+      return { [tag]: Array.from(value, (v) => (Number.isNaN(v) ? null : Number(v.toPrecision(7)))) };
     }
   }
   return value;

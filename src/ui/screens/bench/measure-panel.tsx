@@ -15,6 +15,7 @@ import { findPointsOf, hidePoint, interpolatePoint } from '../../../state/use-ca
 import { setView, useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
+import { PointFiles } from './point-files';
 import { SmoothingCard } from './smoothing-card';
 import { ReadingSheet } from '../../components/reading-sheet';
 
@@ -84,7 +85,7 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
           <div key={on.id} style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
             <RoleName role={on.look} name={name.charAt(0).toUpperCase() + name.slice(1)} />
             <span style={{ flex: 1 }}>{share === 0 ? 'no points yet' : `${Math.round(share * 100)} % of points known`}</span>
-            <Button
+            {performance.clip.mediaId !== null && <Button
               variant={share === 0 ? 'contained' : 'text'}
               aria-label={`Find points of the ${name}`}
               disabled={jobs.some((j) => j.id === `points-${performance.clip.id}`)}
@@ -95,10 +96,11 @@ function PointsCard({ derived, placing, onPlacing }: Omit<MeasurePanelProps, 'cu
               }
             >
               Find points
-            </Button>
+            </Button>}
           </div>
         );
       })}
+      {active && <PointFiles clip={active.clip} name={clipName(chosen!)} />}
       {tool === 'points' && active && (
         <>
           <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>

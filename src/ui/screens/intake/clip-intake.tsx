@@ -11,6 +11,11 @@ import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { performerSchema, segmentTableSchema, sideSchema, viewKindSchema, type Clip, type Role } from '../../../core/model/clip';
 import { addClip, canConvert, changeClip, convertFile, probeFile, type ProbedFile } from '../../../state/use-cases';
+import type { FigureAnswers } from '../../../core/points/figure';
+import { useDocument } from '../../../state/document-store';
+import { addFigure, isPointFile, probePoints, turnFigure, type ProbedPoints } from '../../../state/point-files';
+import { CameraPlan } from './camera-plan';
+import { PointsOptions } from './points-options';
 import type { Look } from '../../../core/model/slots';
 import { RoleName } from '../../components/role-name';
 
@@ -58,21 +63,33 @@ export interface ClipIntakeProps {
 /** One clip of the session: drop a file, answer the questions, change the answers later. */
 export function ClipIntake({ role, id, look, title, clip, first = null, onRemove, onAdded }: ClipIntakeProps): ReactNode {
   const [probed, setProbed] = useState<ProbedFile | null>(null);
+  const [points, setPoints] = useState<{ readonly probed: ProbedPoints; readonly answers: FigureAnswers } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [convertible, setConvertible] = useState<File | null>(null);
   const [reading, setReading] = useState(false);
   const [over, setOver] = useState(false);
+  const spatial = useDocument((state) => (clip ? state.session?.spatial[clip.id] : undefined));
   const inputId = useId();
   const input = useRef<HTMLInputElement>(null);
 
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     setReading(true);
+    setConvertible(null);
+    if (await isPointFile(file)) {
+      const read = await probePoints(file);
+      setReading(false);
+      setProblem(read.ok ? null : read.issue.message);
+      if (!read.ok) return;
+      setProbed(null);
+      setPoints({ probed: read.value, answers: read.value.proposals[0]! });
+      return;
+    }
     const result = await probeFile(file);
     setReading(false);
-    setConvertible(null);
     if (result.ok) {
       setProblem(null);
+      setPoints(null);
       setProbed(result.value);
       return;
     }
@@ -103,14 +120,14 @@ export function ClipIntake({ role, id, look, title, clip, first = null, onRemove
         onDragLeave={() => setOver(false)}
         onDrop={onDrop}
       >
-        <label htmlFor={inputId}>{clip ? `${clip.fileName}. Drop another file to replace it.` : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: WebM, MP4, MOV or MKV.`}</label>
+        <label htmlFor={inputId}>{clip ? `${clip.fileName}. Drop another file to replace it.` : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: video (WebM, MP4, MOV, MKV) or points (C3D, BVH, TRC, CSV, COCO JSON).`}</label>
         <div style={{ marginTop: 8 }}>
           <Button variant="outlined" disabled={reading} onClick={() => input.current?.click()}>{reading ? 'Reading the file' : 'Choose a file'}</Button>
           <input
             ref={input}
             id={inputId}
             type="file"
-            accept="video/*,.mkv,.mov"
+            accept="video/*,.mkv,.mov,.c3d,.bvh,.trc,.csv,.json"
             className="visually-hidden"
             tabIndex={-1}
             onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }}
@@ -122,7 +139,9 @@ export function ClipIntake({ role, id, look, title, clip, first = null, onRemove
           {convertible && <div><Button variant="outlined" sx={{ mt: 1 }} onClick={() => void convert(convertible)}>Convert it on this machine</Button></div>}
         </Alert>
       )}
-      {(probed || clip) && <ClipForm key={probed ? `file-${probed.file.name}-${probed.file.lastModified}` : clip!.id} role={role} clip={clip} first={first} probed={probed} onDone={(added) => { setProbed(null); if (added) onAdded?.(); }} onProblem={setProblem} />}
+      {points && <PointsOptions probed={points.probed} answers={points.answers} onChange={(answers) => setPoints({ ...points, answers })} />}
+      {!points && clip?.figure && spatial && <div style={{ marginTop: 12 }}><CameraPlan points={spatial} camera={clip.figure} onChange={(camera) => turnFigure(clip, camera)} /></div>}
+      {(probed || clip || points) && <ClipForm key={points ? `points-${points.probed.fileName}` : probed ? `file-${probed.file.name}-${probed.file.lastModified}` : clip!.id} role={role} clip={clip} first={first} probed={probed} points={points} onDone={(added) => { setProbed(null); setPoints(null); if (added) onAdded?.(); }} onProblem={setProblem} />}
     </section>
   );
 }
@@ -131,19 +150,24 @@ interface ClipFormProps {
   readonly role: Role;
   readonly clip: Clip | null;
   readonly probed: ProbedFile | null;
+  /** A file of points instead of a video. */
+  readonly points: { readonly probed: ProbedPoints; readonly answers: FigureAnswers } | null;
   readonly first: Clip | null;
   readonly onDone: (added: boolean) => void;
   readonly onProblem: (message: string) => void;
 }
 
-function ClipForm({ role, clip, first, probed, onDone, onProblem }: ClipFormProps): ReactNode {
+function ClipForm({ role, clip, first, probed, points, onDone, onProblem }: ClipFormProps): ReactNode {
   const { register, control, handleSubmit, formState, watch } = useForm<FormValues>({
     resolver: zodResolver(formSchema),
-    defaultValues: defaults(probed ? null : clip, probed, first),
+    defaultValues: defaults(probed || points ? null : clip, probed, first),
   });
   const { errors, isSubmitting, isDirty } = formState;
-  const index = probed?.index ?? clip!;
-  const slow = watch('captureRate') > index.fileRate * 1.05;
+  const index = points ? null : (probed?.index ?? clip);
+  const fileRate = index?.fileRate ?? 0;
+  const slow = index !== null && watch('captureRate') > fileRate * 1.05;
+  /** A figure's view follows from its camera, its time from its file. */
+  const isFigure = points !== null || (!probed && clip !== null && clip.mediaId === null);
   const submit = handleSubmit(async (values) => {
     const answers = {
       performer: values.performer,
@@ -151,8 +175,9 @@ function ClipForm({ role, clip, first, probed, onDone, onProblem }: ClipFormProp
       travel: values.travel,
       captureRate: values.captureRate,
     };
-    if (!probed) return changeClip(clip!.id, answers);
-    const added = await addClip(role, probed, answers, !clip && first ? { cameraOf: first.id } : { replace: clip?.id ?? null, cameraOf: clip?.joined?.to ?? null });
+    if (!probed && !points) return changeClip(clip!.id, isFigure ? { performer: answers.performer, captureRate: answers.captureRate } : answers);
+    const place = !clip && first ? { cameraOf: first.id } : { replace: clip?.id ?? null, cameraOf: clip?.joined?.to ?? null };
+    const added = points ? await addFigure(role, points.probed.fileName, points.answers, answers.performer, place) : await addClip(role, probed!, answers, place);
     if (added.ok) onDone(true);
     else onProblem(added.issue.message);
   });
@@ -169,37 +194,37 @@ function ClipForm({ role, clip, first, probed, onDone, onProblem }: ClipFormProp
   );
   return (
     <form onSubmit={(event) => void submit(event)} style={{ marginTop: 12, display: 'grid', gap: 12 }} noValidate>
-      <div style={{ fontSize: '.86rem' }}>
+      {index && <div style={{ fontSize: '.86rem' }}>
         {probed ? `${probed.file.name}: ` : ''}{index.width} × {index.height}, {index.frameTimes.length} frames, {index.fileRate} frames per second in the file, {durationOf(index.frameTimes)}, {index.codec}
-      </div>
+      </div>}
       {probed?.index.warning && <Alert severity="info">{probed.index.warning}</Alert>}
       {!first && <TextField label="Name" {...register('performer.name')} error={!!errors.performer?.name} helperText={errors.performer?.name?.message} />}
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
         {!first && choice('performer.dominantSide', 'Dominant side', [['right', 'Right'], ['left', 'Left']])}
         {!first && choice('performer.segmentTable', 'Segment masses', [['male', 'Male table'], ['female', 'Female table']])}
-        {choice('viewKind', 'Camera view', [['side', 'From the side'], ['front', 'From the front'], ['back', 'From behind'], ['overhead', 'From above']])}
-        {choice('travel', 'Moves in the picture', [['right', 'To the right'], ['left', 'To the left']])}
+        {!isFigure && choice('viewKind', 'Camera view', [['side', 'From the side'], ['front', 'From the front'], ['back', 'From behind'], ['overhead', 'From above']])}
+        {!isFigure && choice('travel', 'Moves in the picture', [['right', 'To the right'], ['left', 'To the left']])}
       </div>
-      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+      {!points && <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
         <TextField
           label="Capture rate, frames per second"
           type="number"
           slotProps={{ htmlInput: { step: 'any' } }}
           {...register('captureRate', { valueAsNumber: true })}
           error={!!errors.captureRate}
-          helperText={errors.captureRate?.message ?? (slow ? `Slow motion: the file plays ${(watch('captureRate') / index.fileRate).toFixed(1)} times slower than life` : 'What the camera took; more than the file’s rate for slow motion')}
+          helperText={errors.captureRate?.message ?? (slow ? `Slow motion: the file plays ${(watch('captureRate') / fileRate).toFixed(1)} times slower than life` : 'What the camera took; more than the file’s rate for slow motion')}
           sx={{ flex: 1, minWidth: 220 }}
         />
-        <TextField label="Camera off the plane, degrees" {...register('offPlane')} error={!!errors.offPlane} helperText={errors.offPlane?.message ?? 'Empty: not known'} sx={{ flex: 1, minWidth: 180 }} />
-      </div>
+        {!isFigure && <TextField label="Camera off the plane, degrees" {...register('offPlane')} error={!!errors.offPlane} helperText={errors.offPlane?.message ?? 'Empty: not known'} sx={{ flex: 1, minWidth: 180 }} />}
+      </div>}
       {!first && <div>
         <Controller name="performer.minor" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Under age" />} />
         <Controller name="performer.consent" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Consent to film and analyse is given" />} />
         {errors.performer?.consent && <Typography color="error" sx={{ fontSize: '.85rem' }}>{errors.performer.consent.message}</Typography>}
       </div>}
       <div>
-        <Button type="submit" variant="contained" disabled={isSubmitting || (!probed && !isDirty)}>{probed ? (first ? 'Use this camera' : `Use as ${role}`) : 'Save changes'}</Button>
-        {probed && <Button onClick={() => onDone(false)} sx={{ ml: 1 }}>Do not use this file</Button>}
+        <Button type="submit" variant="contained" disabled={isSubmitting || (!probed && !points && !isDirty)}>{probed || points ? (first ? 'Use this camera' : `Use as ${role}`) : 'Save changes'}</Button>
+        {(probed || points) && <Button onClick={() => onDone(false)} sx={{ ml: 1 }}>Do not use this file</Button>}
       </div>
     </form>
   );

@@ -1,0 +1,103 @@
+import type { Clip, Performer, Role } from '../core/model/clip';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import { figureOf, proposeFigure, recordingOf, viewOfCamera, type FigureAnswers } from '../core/points/figure';
+import { proposeMap, type MarkerMap } from '../core/points/marker-map';
+import { framesOf, type Recording } from '../core/points/recording';
+import { seenFrom, type FigureCamera } from '../core/points/spatial-view';
+import { mergeRecorded } from '../core/points/track';
+import { realTimes } from '../core/timing/clip-time';
+import { POINT_FORMATS, pointFormatOf, readPointFile } from '../formats/points';
+import type { PointFileIssue } from '../formats/points/point-format';
+import { figureIndex } from '../media/figure-source';
+import { loadMarkerMap, saveMarkerMap } from '../storage/marker-maps';
+import { edit, useDocument } from './document-store';
+import { placeClip, type ClipPlace } from './use-cases';
+
+/** A file of points that the user chose; nothing of the session changes. */
+export interface ProbedPoints {
+  readonly fileName: string;
+  readonly recordings: readonly Recording[];
+  readonly warnings: readonly string[];
+  /** What is proposed for each recording. */
+  readonly proposals: readonly FigureAnswers[];
+}
+
+/** Larger files are taken for video without being read. */
+const MOST_BYTES = 400e6;
+/** Video containers, which no format of points is. */
+const VIDEO = /\.(mp4|mov|m4v|mkv|webm|avi|ts|mts|3gp|mpg|mpeg|wmv)$/i;
+
+/** Whether a file holds points rather than video, by its first bytes. */
+export async function isPointFile(file: File): Promise<boolean> {
+  if (VIDEO.test(file.name) || file.size > MOST_BYTES) return false;
+  return pointFormatOf(new Uint8Array(await file.slice(0, 4096).arrayBuffer()), file.name) !== null;
+}
+
+export async function probePoints(file: File): Promise<Result<ProbedPoints, PointFileIssue>> {
+  const read = readPointFile(new Uint8Array(await file.arrayBuffer()), file.name);
+  if (!read.ok) return read;
+  const { recordings, warnings } = read.value;
+  const proposals = await Promise.all(recordings.map(async (recording) => proposeFigure(recording, await loadMarkerMap(recording.markers.map((m) => m.name)))));
+  return ok({ fileName: file.name, recordings, warnings, proposals });
+}
+
+/** Adds a figure drawn from points to the session. */
+export async function addFigure(role: Role, fileName: string, answers: FigureAnswers, performer: Performer, place: ClipPlace): Promise<Result<string, Issue<'no-consent' | 'no-points'>>> {
+  if (!performer.consent) return fail('no-consent', `Without consent the recording of ${performer.name} must not be analysed. Ask first, then tick the box.`);
+  const figure = figureOf(answers);
+  if (Object.keys(figure.track).length === 0) return fail('no-points', `No marker of \u201c${fileName}\u201d is given to a point. Choose markers for the joints first.`);
+  await saveMarkerMap(answers.recording.markers.map((m) => m.name), answers.map);
+  const { rate } = answers.recording;
+  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: 'right' as const };
+  const index = figureIndex(framesOf(answers.recording), rate, figure.picture.width, figure.picture.height);
+  const id = await placeClip(role, { fileName, mediaId: null, index }, { performer, ...seen, captureRate: rate }, place, (session, clip) => {
+    session.tracks[clip.id] = figure.track as never;
+    if (!figure.spatial) return;
+    session.spatial[clip.id] = figure.spatial as never;
+    Object.assign(clip, { figure: answers.camera, scale: { pixels: figure.pixelsPerMetre!, metres: 1 } });
+  });
+  return ok(id);
+}
+
+/** Sees a figure from another camera; what was placed by hand on the old picture is gone (and comes back on undo). */
+export function turnFigure(clip: Clip, camera: FigureCamera): void {
+  edit((session) => {
+    const spatial = session.spatial[clip.id];
+    if (!spatial) return;
+    const { track, pixelsPerMetre } = seenFrom(spatial, camera, clip);
+    session.tracks[clip.id] = track as never;
+    const seen = viewOfCamera(spatial, camera);
+    session.clips = session.clips.map((c) => (c.id === clip.id ? { ...c, ...seen, figure: camera, scale: { pixels: pixelsPerMetre, metres: 1 } } : c));
+  });
+}
+
+/** Puts the points of a file, measured in this clip's picture, on its frames by their time; hand-placed points stay. */
+export async function readPointsInto(clip: Clip, file: File): Promise<Result<string, PointFileIssue | Issue<'in-space'>>> {
+  const read = readPointFile(new Uint8Array(await file.arrayBuffer()), file.name);
+  if (!read.ok) return read;
+  const [recording] = read.value.recordings;
+  if (!recording || recording.markers.some((m) => m.z !== null)) {
+    return fail('in-space', `The points of \u201c${file.name}\u201d lie in space, not in this picture. Add the file at Intake as a performance of its own.`);
+  }
+  const saved: MarkerMap | null = await loadMarkerMap(recording.markers.map((m) => m.name));
+  const { track } = figureOf({ recording, map: saved ?? proposeMap(recording.markers.map((m) => m.name)), metresPerUnit: 1, camera: { azimuthDegrees: 0, elevationDegrees: 0 } });
+  const times = realTimes(clip);
+  edit((session) => {
+    session.tracks[clip.id] = mergeRecorded(session.tracks[clip.id] ?? {}, track, times, recording.rate) as never;
+  });
+  return ok([`${Object.keys(track).length} points of ${recording.name} are on the picture.`, ...read.value.warnings].join(' '));
+}
+
+/** Formats in which the points of a clip can be saved. */
+export const SAVED_FORMATS: readonly { readonly id: string; readonly name: string }[] = POINT_FORMATS.map(({ id, name }) => ({ id, name }));
+
+/** The points of a clip as a file. */
+export function pointFileOf(clip: Clip, formatId: string): { readonly fileName: string; readonly bytes: Uint8Array } {
+  const format = POINT_FORMATS.find((f) => f.id === formatId)!;
+  const session = useDocument.getState().session!;
+  // COCO knows pictures only, and a table of a video's points is most useful in its pixels.
+  const flat = format.id === 'coco' || (format.id === 'csv' && !session.spatial[clip.id]);
+  const metresPerPixel = clip.scale ? clip.scale.metres / clip.scale.pixels : null;
+  const recording = recordingOf(clip.performer.name, clip.captureRate, session.tracks[clip.id] ?? {}, session.spatial[clip.id] ?? null, flat, metresPerPixel);
+  return { fileName: `${clip.performer.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.${format.extensions[0]}`, bytes: format.write(recording) };
+}

@@ -1,0 +1,74 @@
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Alert from '@mui/material/Alert';
+import Autocomplete from '@mui/material/Autocomplete';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useMemo, useState, type ReactNode } from 'react';
+import { pointName } from '../../../core/points/body-points';
+import { figureOf, metresByHeight, USUAL_HEIGHT, type FigureAnswers } from '../../../core/points/figure';
+import { MAPPED_POINTS } from '../../../core/points/marker-map';
+import { framesOf, LENGTH_UNITS } from '../../../core/points/recording';
+import type { ProbedPoints } from '../../../state/point-files';
+import { CameraPlan } from './camera-plan';
+
+interface PointsOptionsProps {
+  readonly probed: ProbedPoints;
+  readonly answers: FigureAnswers;
+  readonly onChange: (answers: FigureAnswers) => void;
+}
+
+/** What a file of points must be told before it is a performance: whose, which markers are which joints, how large, seen from where. */
+export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps): ReactNode {
+  const { recording, map, camera } = answers;
+  const [height, setHeight] = useState(String(USUAL_HEIGHT));
+  const names = recording.markers.map((m) => m.name);
+  const known = MAPPED_POINTS.filter((id) => (map[id]?.length ?? 0) > 0).length;
+  const { spatial } = useMemo(() => figureOf({ recording, map, metresPerUnit: answers.metresPerUnit, camera: { azimuthDegrees: 0, elevationDegrees: 0 } }), [recording, map, answers.metresPerUnit]);
+  const needsHeight = spatial !== null && LENGTH_UNITS[recording.unit] === null;
+  const tall = Number(height);
+  return (
+    <div style={{ display: 'grid', gap: 12, marginTop: 12 }}>
+      <div style={{ fontSize: '.86rem' }}>
+        {probed.fileName}: {names.length} markers, {framesOf(recording)} frames at {Math.round(recording.rate * 100) / 100} per second, {spatial ? 'in space' : 'in a picture'}{recording.unit === 'unknown' ? ', unit of length not stated' : `, in ${recording.unit}`}
+      </div>
+      {probed.warnings.map((warning) => <Alert key={warning} severity="info">{warning}</Alert>)}
+      {probed.recordings.length > 1 && (
+        <TextField select label="Subject" value={probed.recordings.indexOf(recording)} onChange={(event) => onChange(probed.proposals[Number(event.target.value)]!)}>
+          {probed.recordings.map((r, i) => <MenuItem key={r.name} value={i}>{r.name}</MenuItem>)}
+        </TextField>
+      )}
+      {needsHeight && (
+        <TextField
+          label="Standing height, metres"
+          value={height}
+          error={!(tall > 0.5 && tall < 2.6)}
+          helperText={tall > 0.5 && tall < 2.6 ? 'The file does not say how long its unit is; the height of the performer does.' : `\u201c${height}\u201d is not a height in metres, for example 1.75.`}
+          onChange={(event) => {
+            setHeight(event.target.value);
+            const value = Number(event.target.value);
+            if (value > 0.5 && value < 2.6) onChange({ ...answers, metresPerUnit: metresByHeight(recording, map, value) });
+          }}
+        />
+      )}
+      {spatial && <CameraPlan points={spatial} camera={camera} onChange={(next) => onChange({ ...answers, camera: next })} />}
+      <Accordion disableGutters elevation={0} variant="outlined" defaultExpanded={known < MAPPED_POINTS.length / 2}>
+        <AccordionSummary>{known} of {MAPPED_POINTS.length} joints have markers. Look at them or change them</AccordionSummary>
+        <AccordionDetails sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))', gap: 1 }}>
+          {MAPPED_POINTS.map((id) => (
+            <Autocomplete
+              key={id}
+              multiple
+              size="small"
+              options={names}
+              value={[...(map[id] ?? [])].filter((name) => names.includes(name))}
+              onChange={(_, chosen) => onChange({ ...answers, map: { ...map, [id]: chosen } })}
+              renderInput={(params) => <TextField {...params} label={pointName(id)} />}
+            />
+          ))}
+        </AccordionDetails>
+      </Accordion>
+    </div>
+  );
+}
