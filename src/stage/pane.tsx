@@ -22,7 +22,10 @@ export interface PaneProps {
   readonly focusAt: (frame: number) => Focus | null;
   /** Points that can be dragged at a frame; empty when points are not being edited. */
   readonly handlesAt: (frame: number) => readonly HandlePoint[];
-  /** A point to be placed by the next press, or null. */
+  /** The point that acts act on, shown among the others. */
+  readonly chosen: string | null;
+  readonly onChoosePoint: (id: string) => void;
+  /** A point to be placed by the next press, or by the key E where the pointer is; or null. */
   readonly placing: string | null;
   readonly active: boolean;
   readonly followBody: boolean;
@@ -94,10 +97,11 @@ export function Pane(props: PaneProps): ReactNode {
     current.current.onDetail(detailFor(viewport.scale * ratio * (handles.length > 0 || current.current.placing !== null ? LOUPE.zoom : 1)));
     for (const handle of handles) {
       const at = toPane(viewport, size, held?.id === handle.id ? held.at : handle);
-      context.strokeStyle = '#fff';
-      context.lineWidth = 1.5;
+      const isChosen = handle.id === current.current.chosen;
+      context.strokeStyle = isChosen ? '#f4f0d8' : '#fff';
+      context.lineWidth = isChosen ? 3 : 1.5;
       context.beginPath();
-      context.arc(at.x, at.y, 7, 0, 2 * Math.PI);
+      context.arc(at.x, at.y, isChosen ? 9 : 7, 0, 2 * Math.PI);
       context.stroke();
     }
     if (held) {
@@ -151,9 +155,9 @@ export function Pane(props: PaneProps): ReactNode {
       latest.current = null;
     };
   }, [attach]);
-  const { sceneAt, focusAt, handlesAt, picture, ghost, edges, followBody: follows, placing } = props;
+  const { sceneAt, focusAt, handlesAt, picture, ghost, edges, followBody: follows, placing, chosen } = props;
   // Every picture draws itself when it comes; here what lies over it has changed.
-  useEffect(draw, [draw, sceneAt, focusAt, handlesAt, picture, ghost, edges, follows, placing]);
+  useEffect(draw, [draw, sceneAt, focusAt, handlesAt, picture, ghost, edges, follows, placing, chosen]);
 
   const changeByHand = (next: Viewport): void => {
     byHand.current = next;
@@ -173,6 +177,18 @@ export function Pane(props: PaneProps): ReactNode {
     element.addEventListener('wheel', onWheel, { passive: false });
     return () => element.removeEventListener('wheel', onWheel);
   });
+
+  const hover = useRef<Vec2 | null>(null);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const { placing: id, onMovePoint } = current.current;
+      if (event.key !== 'e' || event.ctrlKey || event.metaKey || event.altKey || id === null || !hover.current || !latest.current) return;
+      if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
+      onMovePoint(id, latest.current.index, toPicture(viewportNow(), size, hover.current));
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [size, viewportNow]);
 
   const pointerAt = (event: PointerEvent): Vec2 => {
     const box = canvas.current!.getBoundingClientRect();
@@ -202,12 +218,16 @@ export function Pane(props: PaneProps): ReactNode {
     drag.current = near
       ? { kind: 'point', id: near.handle.id, at: { x: near.handle.x, y: near.handle.y }, moved: false }
       : { kind: 'pan', last: at };
-    if (near) draw();
+    if (near) {
+      props.onChoosePoint(near.handle.id);
+      draw();
+    }
   };
   const onPointerMove = (event: PointerEvent): void => {
     const held = drag.current;
-    if (!held) return;
     const at = pointerAt(event);
+    hover.current = at;
+    if (!held) return;
     if (held.kind === 'draw') {
       if (latest.current) props.onDraw?.(toPicture(viewportNow(), size, at), 'drag', latest.current.index);
     } else if (held.kind === 'pan') {
@@ -241,6 +261,7 @@ export function Pane(props: PaneProps): ReactNode {
         onPointerMove={onPointerMove}
         onPointerUp={onPointerUp}
         onPointerCancel={onPointerUp}
+        onPointerLeave={() => { hover.current = null; }}
         onDoubleClick={() => {
           byHand.current = null;
           draw();

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import type { Drawing, DrawingKind } from '../core/model/drawing';
+import type { PointId } from '../core/points/body-points';
 import type { MatchMode } from '../core/timing/time-map';
 
 export const SPEEDS = [0.0625, 0.125, 0.25, 0.5, 1, 2] as const;
@@ -31,6 +32,8 @@ export interface ViewState {
   readonly selectedMeasure: string | null;
   /** What a press in a picture does. */
   readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale';
+  /** Placing points by hand. */
+  readonly pointWork: PointWork;
   /** What makes pictures that follow the body equal in size. */
   readonly sizeBy: 'body' | 'length';
   /** A line that was drawn along a known length, waiting for its metres. */
@@ -42,6 +45,22 @@ export interface ViewState {
   readonly layout: Layout;
   /** How the reference is laid over the athlete. */
   readonly ghost: { readonly opacity: number; readonly show: 'picture' | 'edges' | 'lines'; readonly anchor: GhostAnchor };
+}
+
+/** What comes after a point is placed: nothing, the same point on the next frame, or the next point of the order. */
+export type AfterPlacing = 'stay' | 'next-frame' | 'next-point';
+
+export interface PointWork {
+  readonly id: PointId;
+  /** Whether the next press in the picture places the point. */
+  readonly placing: boolean;
+  readonly after: AfterPlacing;
+  /** Half the side of the square that is compared while a point is followed, picture pixels. */
+  readonly followRadius: number;
+  /** How far a found point was moved last, to be carried on. */
+  readonly shift: { readonly clipId: string; readonly id: PointId; readonly frame: number; readonly x: number; readonly y: number } | null;
+  /** Where left and right begin to be exchanged. */
+  readonly swapFrom: { readonly clipId: string; readonly frame: number } | null;
 }
 
 export const LAYOUTS = ['columns', 'rows', 'grid', 'large', 'over'] as const;
@@ -67,6 +86,7 @@ export const useView = create<ViewState>(() => ({
   followBody: true,
   selectedMeasure: null,
   tool: 'move',
+  pointWork: { id: 'left-knee', placing: false, after: 'stay', followRadius: 12, shift: null, swapFrom: null },
   sizeBy: 'body',
   measuredLine: null,
   drawing: { kind: 'line', span: 'frame', anchor: null },
@@ -77,6 +97,8 @@ export const useView = create<ViewState>(() => ({
 }));
 
 export const setView = (patch: Partial<ViewState>): void => useView.setState(patch);
+
+export const setPointWork = (patch: Partial<PointWork>): void => useView.setState((state) => ({ pointWork: { ...state.pointWork, ...patch } }));
 
 /** Shows or hides the lines of one clip. */
 export function togglePlain(clipId: string): void {

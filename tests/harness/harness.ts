@@ -1,5 +1,6 @@
 import { convertClip } from '../../src/media/convert-clip';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
+import { followPoint } from '../../src/media/follow-point';
 import { drawDisplayed } from '../../src/media/rotation';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
 
@@ -32,6 +33,15 @@ const harness = {
     sources.set(address, source.value);
     const { frameTimes, width, height, rotation } = source.value.index;
     return { frames: frameTimes.length, width, height, rotation, times: Array.from(frameTimes), milliseconds };
+  },
+  /** Follows a point from a frame; positions by frame, and where it was lost. */
+  async follow(address: string, request: { frame: number; x: number; y: number; end: number; radius: number }): Promise<{ positions: [number, number, number][]; lost: number | null; milliseconds: number }> {
+    const file = await fetchClip(address);
+    const started = performance.now();
+    const { frame, x, y, end, radius } = request;
+    const followed = await followPoint(file, address, { frame, at: { x, y }, velocity: null, end, radius, signal: new AbortController().signal, onProgress: () => undefined });
+    if (!followed.ok) throw new Error(followed.issue.message);
+    return { positions: [...followed.value.positions].map(([i, at]) => [i, at.x, at.y]), lost: followed.value.lost?.frame ?? null, milliseconds: performance.now() - started };
   },
   close(address: string): void {
     sources.get(address)?.close();

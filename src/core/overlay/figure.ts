@@ -1,9 +1,24 @@
 import type { Performance } from '../performance/performance';
-import { BONES, JOINT_POINTS, type PointId } from '../points/body-points';
+import { BONES, isOwnPoint, JOINT_POINTS, type PointId } from '../points/body-points';
 import { inRegion } from '../points/regions';
 import { UNSURE_CONFIDENCE } from '../points/point-error';
 import { ORIGIN } from '../points/track';
 import type { Primitive } from './scene';
+
+/** Frames of its way that are drawn behind a point of the movement's own. */
+const TRAIL = 16;
+
+/** Points beside the body with the way they came. */
+function ownPoints(performance: Performance, i: number): readonly Primitive[] {
+  return (Object.keys(performance.smoothed) as PointId[]).filter(isOwnPoint).flatMap((id): Primitive[] => {
+    const { x, y } = performance.smoothed[id]!;
+    if (Number.isNaN(x[i]!)) return [];
+    let from = i;
+    while (from > 0 && i - from < TRAIL && !Number.isNaN(x[from - 1]!)) from--;
+    const way = Array.from({ length: i - from + 1 }, (_, k) => ({ x: x[from + k]!, y: y[from + k]! }));
+    return [...way.slice(1).map((to, k): Primitive => ({ shape: 'segment', from: way[k]!, to, weight: 'faint' })), { shape: 'dot', at: way.at(-1)!, sure: true }];
+  });
+}
 
 /**
  * Bones and joints of the smoothed points at a frame, in picture pixels.
@@ -29,5 +44,5 @@ export function drawFigure(performance: Performance, frame: number, lit: string 
     const sure = raw.origin[i] === ORIGIN.hand || raw.confidence[i]! >= UNSURE_CONFIDENCE;
     return [{ shape: 'dot', at: point, sure }];
   });
-  return [...bones, ...dots];
+  return [...bones, ...dots, ...ownPoints(performance, i)];
 }

@@ -1,4 +1,4 @@
-import type { BodyPoint, PointId } from './body-points';
+import { BODY_POINTS, type BodyPoint, type PointId } from './body-points';
 
 /** Where a point at a frame comes from. */
 export const ORIGIN = { missing: 0, hand: 1, found: 2, interpolated: 3, followed: 4, recorded: 5 } as const;
@@ -127,6 +127,72 @@ export function mergeRecorded(track: Track, recorded: Track, times: Float64Array
     next[id] = series;
   }
   return next;
+}
+
+/** What following says of one frame. */
+export interface FollowedPoint {
+  readonly x: number;
+  readonly y: number;
+  readonly confidence: number;
+}
+
+/** Puts followed positions of one point into a track; what a person placed by hand is kept. */
+export function mergeFollowed(track: Track, frames: number, id: PointId, followed: ReadonlyMap<number, FollowedPoint>): Track {
+  const series = copySeries(track[id] ?? emptySeries(frames));
+  for (const [frame, point] of followed) {
+    if (series.origin[frame] === ORIGIN.hand) continue;
+    series.x[frame] = point.x;
+    series.y[frame] = point.y;
+    series.confidence[frame] = point.confidence;
+    series.origin[frame] = ORIGIN.followed;
+  }
+  return { ...track, [id]: series };
+}
+
+/** The frames from one frame on (without it) up to the next that is placed by hand, or to the clip's end. */
+export function untilNextHand(track: Track, id: PointId, frames: number, frame: number, step: -1 | 1): number {
+  const series = track[id];
+  let i = frame + step;
+  while (i >= 0 && i < frames && series?.origin[i] !== ORIGIN.hand) i += step;
+  return i;
+}
+
+/** The track with left and right exchanged from one frame to another (both included) in the joints chosen. */
+export function swapSides(track: Track, from: number, to: number, which: (id: BodyPoint) => boolean): Track {
+  const next: Partial<Record<PointId, PointSeries>> = { ...track };
+  for (const left of BODY_POINTS.filter((id) => id.startsWith('left-') && which(id))) {
+    const right = left.replace('left-', 'right-') as BodyPoint;
+    const [a, b] = [track[left], track[right]];
+    if (!a && !b) continue;
+    const frames = (a ?? b)!.x.length;
+    const [l, r] = [copySeries(a ?? emptySeries(frames)), copySeries(b ?? emptySeries(frames))];
+    for (let i = Math.max(0, Math.min(from, to)); i <= Math.min(frames - 1, Math.max(from, to)); i++) {
+      for (const key of ['x', 'y', 'confidence', 'origin'] as const) [l[key][i], r[key][i]] = [r[key][i]!, l[key][i]!];
+    }
+    next[left] = l;
+    next[right] = r;
+  }
+  return next;
+}
+
+/**
+ * Carries what a person corrected at a frame on to what was found after it: the same shift, fading to nothing at the next
+ * frame placed by hand, or constant to the end where there is none.
+ * @param shift how far the found point was moved, pixels
+ */
+export function carryCorrection(track: Track, id: PointId, frame: number, shift: { readonly x: number; readonly y: number }): Track {
+  const before = track[id];
+  if (!before) return track;
+  const series = copySeries(before);
+  const next = untilNextHand(track, id, before.x.length, frame, 1);
+  for (let i = frame + 1; i < next; i++) {
+    if (Number.isNaN(series.x[i]!)) continue;
+    const share = next < before.x.length ? 1 - (i - frame) / (next - frame) : 1;
+    series.x[i] = series.x[i]! + share * shift.x;
+    series.y[i] = series.y[i]! + share * shift.y;
+    series.origin[i] = ORIGIN.interpolated;
+  }
+  return { ...track, [id]: series };
 }
 
 /** Share of frames in which a point is known, 0..1. */

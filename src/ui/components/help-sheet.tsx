@@ -22,6 +22,11 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Tab to a pin, then \u2190 \u2192', 'Move a moment by a frame, with Shift by a tenth; Delete takes it away'],
   ['G', 'Note: good, at this frame'],
   ['W', 'Note: work on, at this frame'],
+  ['P', 'At Measure: correct points by hand, or no more'],
+  ['N, E', 'Place the chosen point: by a press, or with E where the pointer is'],
+  ['Ctrl + Shift + arrows', 'Move the chosen point by a quarter of a pixel'],
+  ['H', 'The chosen point is hidden on this frame'],
+  ['F, Shift + F', 'Follow the chosen point on, or back'],
   ['Ctrl + Z, Ctrl + Shift + Z', 'Undo, redo'],
   ['?', 'This sheet'],
 ];

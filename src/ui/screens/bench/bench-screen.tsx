@@ -1,10 +1,9 @@
-import { useEffect, useLayoutEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, type CSSProperties, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { PointId } from '../../../core/points/body-points';
 import { player } from '../../../state/bench-player';
 import { activeOf, useDerived, type BenchClip } from '../../../state/derived';
 import type { Step } from '../../../state/steps';
-import { setView, useView } from '../../../state/view-store';
+import { setPointWork, setView, useView } from '../../../state/view-store';
 import { SessionFrame } from '../../components/session-frame';
 import { ClipPane } from './clip-pane';
 import { currentMomentOf } from './current-moment';
@@ -16,6 +15,7 @@ import { MomentsPanel } from './moments-panel';
 import { BenchRibbons } from './bench-ribbons';
 import { Transport } from './transport';
 import { useBenchKeys } from './bench-keys';
+import { usePointKeys } from './point-keys';
 
 const ROLES = ['athlete', 'reference'] as const;
 
@@ -30,7 +30,6 @@ function laidOver(clips: readonly BenchClip[], active: BenchClip): readonly Benc
 export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'match' | 'moments' | 'measure'> }): ReactNode {
   const derived = useDerived();
   const { movement, athlete, reference, panes: shownClips } = derived;
-  const [placing, setPlacing] = useState<PointId | null>(null);
   // Not the whole view: pictures that play must not draw the screen anew.
   const mode = useView((state) => state.mode);
   const lockMoment = useView((state) => state.lockMoment);
@@ -61,8 +60,10 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
   useLayoutEffect(() => {
     // A tool belongs to its step. Before the next event, or it would take away a tool chosen at once.
     setView({ tool: 'move', ...(step === 'look' ? {} : { pass: null }) });
+    setPointWork({ placing: false, shift: null, swapFrom: null });
   }, [step]);
   useBenchKeys(derived);
+  usePointKeys(derived, step === 'measure');
   const currentMoment = useView((state) => currentMomentOf(derived, state.shown));
   const active = activeOf(derived, activeClip);
   const missing = ROLES.filter((role) => (role === 'athlete' ? athlete : reference) === null);
@@ -74,7 +75,7 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
         <div className="stage">
           <div ref={panes} className={`panes ${layout}`} data-testid="panes" style={{ '--others': Math.max(1, visible.length + missing.length - 1) } as CSSProperties}>
             {visible.map((on, n) => (
-              <ClipPane key={on.performance.clip.id} on={on} below={n} placing={on === active ? placing : null} onPlaced={() => setPlacing(null)} editing={step === 'measure' && tool === 'points'} measures={step === 'measure'} />
+              <ClipPane key={on.performance.clip.id} on={on} below={n} editing={step === 'measure' && tool === 'points'} measures={step === 'measure'} />
             ))}
             {missing.map((role) => (
               <div key={role} className="pane-empty">
@@ -91,7 +92,7 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
           {step === 'look' && <LookPanel derived={derived} />}
           {step === 'match' && <MatchPanel derived={derived} />}
           {step === 'moments' && <MomentsPanel derived={derived} />}
-          {step === 'measure' && <MeasurePanel derived={derived} currentMoment={currentMoment} placing={placing} onPlacing={setPlacing} />}
+          {step === 'measure' && <MeasurePanel derived={derived} currentMoment={currentMoment} />}
         </aside>
       </main>
     </SessionFrame>

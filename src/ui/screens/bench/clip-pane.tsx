@@ -11,8 +11,9 @@ import { timeAtFrame } from '../../../core/timing/clip-time';
 import { Pane } from '../../../stage/pane';
 import { player } from '../../../state/bench-player';
 import { activeOf, useDerived, type BenchClip } from '../../../state/derived';
-import { changeClip, movePoint } from '../../../state/use-cases';
-import { setView, togglePlain, useView } from '../../../state/view-store';
+import { placePointAt } from '../../../state/point-work';
+import { changeClip } from '../../../state/use-cases';
+import { setPointWork, setView, togglePlain, useView } from '../../../state/view-store';
 import { rateText } from '../../components/format';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
 import { anchoredAt, focusOf, shownAs } from './focus';
@@ -22,14 +23,12 @@ interface ClipPaneProps {
   readonly on: BenchClip;
   /** How many panes lie under this one where they are laid over each other. */
   readonly below: number;
-  readonly placing: PointId | null;
-  readonly onPlaced: () => void;
   readonly editing: boolean;
   readonly measures: boolean;
 }
 
 /** One clip's picture with its lines, its name and its time. */
-export function ClipPane({ on, below, placing, onPlaced, editing, measures }: ClipPaneProps): ReactNode {
+export function ClipPane({ on, below, editing, measures }: ClipPaneProps): ReactNode {
   const derived = useDerived();
   const { movement, judged, panes } = derived;
   const { performance } = on;
@@ -37,6 +36,9 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
   const overlays = useView((state) => state.overlays && !state.plain.includes(clip.id));
   const followBody = useView((state) => state.followBody);
   const active = useView((state) => activeOf(derived, state.activeClip) === on);
+  const chosenPoint = useView((state) => state.pointWork.id);
+  const isPlacing = useView((state) => state.pointWork.placing);
+  const placing = editing && active && isPlacing ? chosenPoint : null;
   const selected = useView((state) => state.selectedMeasure);
   const pass = useView((state) => state.pass);
   const drawings = useDrawings(performance);
@@ -63,13 +65,13 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
   const handlesAt = useCallback(
     (frame: number) =>
       editing
-        ? JOINT_POINTS.flatMap((id) => {
+        ? [...JOINT_POINTS, ...movement.points.map((p) => p.id)].flatMap((id) => {
             const series = performance.raw[id];
             const x = series?.x[frame];
             return series && x !== undefined && !Number.isNaN(x) ? [{ id, x, y: series.y[frame]! }] : [];
           })
         : [],
-    [editing, performance],
+    [editing, performance, movement],
   );
   const attach = useCallback((painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => player.addPainter(clip.id, painter), [clip.id]);
   const picture = useMemo(() => shownAs(clip), [clip]);
@@ -89,6 +91,8 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
       focusAt={focusAt}
       handlesAt={handlesAt}
       placing={placing}
+      chosen={editing && active ? chosenPoint : null}
+      onChoosePoint={(id) => setPointWork({ id: id as PointId })}
       active={active}
       followBody={followBody || over}
       ghost={over && below > 0 ? (ghost.show === 'lines' ? 0 : ghost.opacity) : null}
@@ -107,8 +111,7 @@ export function ClipPane({ on, below, placing, onPlaced, editing, measures }: Cl
       onDetail={(detail) => player.setDetail(clip.id, detail)}
       onActivate={() => setView({ activeClip: clip.id })}
       onMovePoint={(id, frame, at) => {
-        movePoint(clip, id as PointId, frame, at.x, at.y);
-        onPlaced();
+        placePointAt(movement, performance, id as PointId, frame, at);
       }}
       onViewportByHand={() => setView({ followBody: false })}
       onDraw={drawings.onDraw}

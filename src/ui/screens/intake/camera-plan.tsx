@@ -1,7 +1,7 @@
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import { useMemo, useRef, useState, type PointerEvent, type ReactNode } from 'react';
-import { BONES, JOINT_POINTS } from '../../../core/points/body-points';
+import { BONES, type BodyPoint } from '../../../core/points/body-points';
 import type { SpatialTrack } from '../../../core/points/marker-map';
 import { seenFrom, sideAzimuth, type FigureCamera } from '../../../core/points/spatial-view';
 import type { Track } from '../../../core/points/track';
@@ -19,7 +19,7 @@ const wrap = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360
 
 /** The bones of one frame, for a small picture. */
 function Bones({ track, frame }: { readonly track: Track; readonly frame: number }): ReactNode {
-  const at = (id: (typeof JOINT_POINTS)[number]): { x: number; y: number } | null => {
+  const at = (id: BodyPoint): { x: number; y: number } | null => {
     const series = track[id];
     return series && !Number.isNaN(series.x[frame]!) ? { x: series.x[frame]!, y: series.y[frame]! } : null;
   };
