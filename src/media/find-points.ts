@@ -1,11 +1,12 @@
 import { transfer } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { resolveLooks } from '../core/points/merge-looks';
+import type { PersonBox } from '../core/points/person-box';
 import type { FoundPoints } from '../core/points/track';
 import { openClipSource, type ClipSource } from './clip-source';
 import type { FrameIssue } from './frame-cache';
 import type { IntakeIssue } from './frame-index';
-import type { PoseIssue, PoseWorker } from './pose-worker';
+import type { Crop, PoseIssue, PoseWorker } from './pose-worker';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
 /** The accurate setting looks at every frame with the large model and with a second finder; it is about four times slower. */
@@ -20,8 +21,16 @@ export interface FindOptions {
   readonly signal: AbortSignal;
   /** Frames done of all. */
   readonly onProgress: (done: number, all: number) => void;
+  /** A box round the person at one frame, where there are several or the person is small; pixels of the displayed picture. */
+  readonly person?: PersonBox | null;
   /** How many frames are looked at in parallel. */
   readonly workers?: number;
+}
+
+/** The square round a box with room for the next frame's movement. */
+function cropOf({ x, y, width, height }: PersonBox): Crop {
+  const size = 1.3 * Math.max(width, height);
+  return { x: x + width / 2 - size / 2, y: y + height / 2 - size / 2, size };
 }
 
 const cancelled = (): Result<never, FindIssue> => fail('cancelled', 'Finding points was cancelled; what was there before is kept.');
@@ -33,8 +42,8 @@ const LEAD_IN = 3;
 async function findStretch(
   file: Blob,
   name: string,
-  from: (frames: number) => number,
-  to: (frames: number) => number,
+  /** Frames in the order in which they are looked at, and those before them that only settle the crop. */
+  framesOf: (frames: number) => { readonly order: readonly number[]; readonly leadIn: number },
   options: FindOptions,
   onFrame: (frames: number) => void,
 ): Promise<Result<Map<number, readonly FoundPoints[]>, FindIssue>> {
@@ -42,25 +51,25 @@ async function findStretch(
   const client = new WorkerClient<PoseWorker>(new Worker(new URL('./pose-worker.ts', import.meta.url), { type: 'module' }));
   let source: ClipSource | null = null;
   try {
-    const loaded = await client.ask(client.remote.load(address(`/models/${MODEL[options.setting]}`), address('/wasm'), options.setting === 'accurate' ? address('/models/movenet-thunder.json') : null), 'The point finder');
+    const loaded = await client.ask(client.remote.load(address(`/models/${MODEL[options.setting]}`), address('/wasm'), options.setting === 'accurate' ? address('/models/movenet-thunder.json') : null, options.person ? cropOf(options.person) : null), 'The point finder');
     if (!loaded.ok) return loaded;
     const opened = await openClipSource(file, name);
     if (!opened.ok) return opened;
     source = opened.value;
     const { width, height, rotation, frameTimes } = source.index;
     const found = new Map<number, readonly FoundPoints[]>();
-    const start = from(frameTimes.length);
-    for (let i = Math.max(0, start - LEAD_IN); i < to(frameTimes.length); i++) {
+    const { order, leadIn } = framesOf(frameTimes.length);
+    for (const [n, i] of order.entries()) {
       if (options.signal.aborted) return cancelled();
       const frame = await source.frame(i);
       if (frame.ok) {
         const points = await client.ask(client.remote.find(transfer(frame.value, [frame.value]), rotation, width, height), 'The point finder');
         if (!points.ok) return points;
-        if (i >= start && points.value.length > 0) found.set(i, points.value);
+        if (n >= leadIn && points.value.length > 0) found.set(i, points.value);
       } else if (frame.issue.code !== 'damaged') {
         return fail(frame.issue.code, frame.issue.message);
       }
-      if (i >= start) onFrame(frameTimes.length);
+      if (n >= leadIn) onFrame(frameTimes.length);
     }
     return ok(found);
   } finally {
@@ -74,19 +83,20 @@ async function findStretch(
  * issue and leaves nothing behind.
  */
 export async function findPoints(file: Blob, name: string, options: FindOptions): Promise<Result<Map<number, FoundPoints>, FindIssue>> {
+  const { person } = options;
+  const range = (from: number, to: number): number[] => Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k);
   const workers = options.workers ?? Math.max(1, Math.min(4, navigator.hardwareConcurrency));
   let done = 0;
   const stretches = await Promise.all(
-    Array.from({ length: workers }, (_, w) =>
-      findStretch(
-        file,
-        name,
-        (frames) => Math.floor((frames * w) / workers),
-        (frames) => Math.floor((frames * (w + 1)) / workers),
-        options,
-        (frames) => options.onProgress(++done, frames),
-      ),
-    ),
+    // A chosen person is followed on from the box and back from it, else each worker has a stretch of its own.
+    (person
+      ? [(frames: number) => ({ order: range(person.frame, frames), leadIn: 0 }), () => ({ order: range(0, person.frame).reverse(), leadIn: 0 })]
+      : Array.from({ length: workers }, (_, w) => (frames: number) => {
+          const [from, to] = [Math.floor((frames * w) / workers), Math.floor((frames * (w + 1)) / workers)];
+          const first = Math.max(0, from - LEAD_IN);
+          return { order: range(first, to), leadIn: from - first };
+        })
+    ).map((framesOf) => findStretch(file, name, framesOf, options, (frames) => options.onProgress(++done, frames))),
   );
   const all = new Map<number, readonly FoundPoints[]>();
   for (const stretch of stretches) {

@@ -30,6 +30,14 @@ let count = 0;
 const surface = (size: number): OffscreenCanvasRenderingContext2D => new OffscreenCanvas(size, size).getContext('2d', { alpha: false, willReadFrequently: true })!;
 const forFirst = surface(CROP_PIXELS);
 const forSecond = surface(SECOND_INPUT);
+/** Where the person chosen by the user was last seen; null where nobody was chosen. */
+let chosen: Crop | null = null;
+/** Largest move of a chosen person from one frame to the next, shares of the crop, and largest change of size. */
+const SAME_PERSON = 0.35;
+const OTHER_SIZE = 1.6;
+/** People looked for in one crop where one was chosen among several. */
+const SEVERAL = 3;
+
 /** Where the person was in the frame before. */
 let following: Crop | null = null;
 
@@ -57,10 +65,25 @@ function inPicture(found: FoundPoints, back: ReturnType<typeof drawCrop>, mirror
 
 function lookFirst(picture: Picture, crop: Crop, mirrored = false): FoundPoints | null {
   const back = drawCrop(forFirst, picture, crop, mirrored);
-  const pose = landmarker!.detect(forFirst.canvas).landmarks[0];
-  if (!pose) return null;
-  const found = Object.fromEntries(BODY_POINTS.map((id, i) => [id, { x: pose[i]!.x * CROP_PIXELS, y: pose[i]!.y * CROP_PIXELS, confidence: pose[i]!.visibility ?? 0 }]));
-  return inPicture(found, back, mirrored);
+  const all = landmarker!.detect(forFirst.canvas).landmarks.map((pose) => {
+    const found = Object.fromEntries(BODY_POINTS.map((id, i) => [id, { x: pose[i]!.x * CROP_PIXELS, y: pose[i]!.y * CROP_PIXELS, confidence: pose[i]!.visibility ?? 0 }]));
+    return inPicture(found, back, mirrored);
+  });
+  if (all.length <= 1 || !chosen) return all[0] ?? null;
+  // Of several people the chosen one is where that one was a frame ago.
+  const away = (found: FoundPoints): number => {
+    const { x, y, size } = cropRound([found]);
+    return Math.hypot(x + size / 2 - chosen!.x - chosen!.size / 2, y + size / 2 - chosen!.y - chosen!.size / 2) + Math.abs(size - chosen!.size) / 2;
+  };
+  return all.reduce((nearest, found) => (away(found) < away(nearest) ? found : nearest));
+}
+
+/** Whether a found person can be the one who was chosen: not farther away than half a body, and of about the size. */
+function isChosen(looks: readonly FoundPoints[]): boolean {
+  if (!chosen || looks.length === 0) return true;
+  const { x, y, size } = cropRound(looks);
+  const away = Math.hypot(x + size / 2 - chosen.x - chosen.size / 2, y + size / 2 - chosen.y - chosen.size / 2);
+  return away < SAME_PERSON * chosen.size && size > chosen.size / OTHER_SIZE && size < chosen.size * OTHER_SIZE;
 }
 
 async function lookSecond(picture: Picture, crop: Crop, mirrored: boolean): Promise<FoundPoints> {
@@ -104,19 +127,23 @@ function searchCrops(width: number, height: number): Crop[] {
 
 /** Finds the body points of one person, following the person from frame to frame. */
 const poseWorker = {
-  /** @param secondAddress the second finder's model, or null to look only once */
-  async load(modelAddress: string, wasmAddress: string, secondAddress: string | null): Promise<Result<null, PoseIssue>> {
+  /**
+   * @param secondAddress the second finder's model, or null to look only once
+   * @param person where the person to be followed is on the first frame, or null for the most prominent one
+   */
+  async load(modelAddress: string, wasmAddress: string, secondAddress: string | null, person: Crop | null): Promise<Result<null, PoseIssue>> {
     try {
       const files = await FilesetResolver.forVisionTasks(wasmAddress, true);
       landmarker = await PoseLandmarker.createFromOptions(files, {
         baseOptions: { modelAssetPath: modelAddress, delegate: 'CPU' },
         runningMode: 'IMAGE',
-        numPoses: 1,
+        numPoses: person ? SEVERAL : 1,
         minPoseDetectionConfidence: 0.3,
         minPosePresenceConfidence: 0.3,
       });
       second = secondAddress === null ? null : await SecondFinder.load(secondAddress, wasmAddress);
-      following = null;
+      chosen = person;
+      following = person;
       count = 0;
       return ok(null);
     } catch (error) {
@@ -129,6 +156,13 @@ const poseWorker = {
       const picture: Picture = { frame, rotation, width, height };
       // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.
       let looks = following ? await lookAt(picture, following) : [];
+      if (chosen) {
+        if (!isChosen(looks)) looks = [];
+        // Lost for a moment, the same place is looked at again: another person must not be taken for this one.
+        if (looks.length > 0) chosen = cropRound(looks);
+        following = chosen;
+        return ok(looks);
+      }
       if (looks.length === 0) {
         for (const wide of searchCrops(width, height)) {
           const seen = lookFirst(picture, wide);

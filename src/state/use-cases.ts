@@ -1,6 +1,7 @@
 import type { Clip, Performer, Role, View } from '../core/model/clip';
 import type { Drawing } from '../core/model/drawing';
 import { pointName, type PointId } from '../core/points/body-points';
+import type { PersonBox } from '../core/points/person-box';
 import { withoutImpossible } from '../core/points/plausible';
 import { repairSideSwaps } from '../core/points/side-swaps';
 import { carryCorrection, clearPoint, interpolateBetweenHands, mergeFollowed, mergeFound, placePoint, swapSides, untilNextHand } from '../core/points/track';
@@ -335,14 +336,14 @@ export function carryOn(clip: Clip, id: PointId, frame: number, shift: { readonl
 }
 
 /** Finds the points of a clip on every frame, with progress and cancel; one undoable step. */
-export async function findPointsOf(clip: Clip, setting: PoseSetting): Promise<Result<number, FindIssue>> {
+export async function findPointsOf(clip: Clip, setting: PoseSetting, person: PersonBox | null = null): Promise<Result<number, FindIssue>> {
   const blob = clip.mediaId === null ? undefined : await loadMedia(clip.mediaId);
   if (!blob) {
     return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
   }
   const job = startJob(`points-${clip.id}`, `Finding points: ${clip.performer.name}`);
   try {
-    const found = await findPoints(blob, clip.fileName, { setting, signal: job.signal, onProgress: job.progress });
+    const found = await findPoints(blob, clip.fileName, { setting, person, signal: job.signal, onProgress: job.progress });
     if (!found.ok) return found;
     changeTrack(clip, (track) => repairSideSwaps(withoutImpossible(mergeFound(track, clip.frameTimes.length, found.value)).track).track);
     return ok(found.value.size);

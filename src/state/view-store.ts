@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import type { Drawing, DrawingKind } from '../core/model/drawing';
 import type { PointId } from '../core/points/body-points';
+import type { PersonBox } from '../core/points/person-box';
 import type { MatchMode } from '../core/timing/time-map';
 
 export const SPEEDS = [0.0625, 0.125, 0.25, 0.5, 1, 2] as const;
@@ -31,7 +32,9 @@ export interface ViewState {
   readonly followBody: boolean;
   readonly selectedMeasure: string | null;
   /** What a press in a picture does. */
-  readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale';
+  readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale' | 'person';
+  /** Clip id -> a box round the person whose points are to be found. */
+  readonly persons: Readonly<Record<string, PersonBox>>;
   /** Placing points by hand. */
   readonly pointWork: PointWork;
   /** What makes pictures that follow the body equal in size. */
@@ -86,6 +89,7 @@ export const useView = create<ViewState>(() => ({
   followBody: true,
   selectedMeasure: null,
   tool: 'move',
+  persons: {},
   pointWork: { id: 'left-knee', placing: false, after: 'stay', followRadius: 12, shift: null, swapFrom: null },
   sizeBy: 'body',
   measuredLine: null,

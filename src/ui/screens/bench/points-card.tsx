@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
+import type { Clip } from '../../../core/model/clip';
 import type { Movement } from '../../../core/model/movement';
 import type { Performance } from '../../../core/performance/performance';
 import { isOwnPoint, JOINT_POINTS, pointName, type PointId } from '../../../core/points/body-points';
@@ -28,6 +29,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
   const [setting, setSetting] = useState<'fast' | 'accurate'>('accurate');
   const jobs = useJobs((state) => state.jobs);
   const tool = useView((state) => state.tool);
+  const persons = useView((state) => state.persons);
   const chosen = activeOf(derived, useView((state) => state.activeClip));
   return (
     <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px' }}>
@@ -52,7 +54,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
               aria-label={`Find points of the ${name}`}
               disabled={jobs.some((j) => j.id === `points-${performance.clip.id}`)}
               onClick={() =>
-                void findPointsOf(performance.clip, setting).then((result) =>
+                void findPointsOf(performance.clip, setting, persons[performance.clip.id] ?? null).then((result) =>
                   notify(result.ok || result.issue.code === 'cancelled' ? 'info' : 'error', result.ok ? `Points found on ${result.value} of ${performance.clip.frameTimes.length} frames of ${performance.clip.performer.name}.` : result.issue.message),
                 )
               }
@@ -62,9 +64,25 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
           </div>
         );
       })}
+      {chosen && chosen.performance.clip.mediaId !== null && <Whom clip={chosen.performance.clip} name={clipName(chosen)} />}
       {chosen && <PointFiles clip={chosen.performance.clip} name={clipName(chosen)} />}
       {tool === 'points' && chosen && <ByHand movement={derived.movement} performance={chosen.performance} name={clipName(chosen)} />}
     </section>
+  );
+}
+
+/** Of several people, or for one who is small in the picture: whose points are found. */
+function Whom({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {
+  const person = useView((state) => state.persons[clip.id]);
+  const boxing = useView((state) => state.tool === 'person');
+  const clear = (): void => {
+    setView({ persons: Object.fromEntries(Object.entries(useView.getState().persons).filter(([id]) => id !== clip.id)) });
+  };
+  return (
+    <div style={{ ...ROW, ...SMALL }}>
+      <Button variant={boxing ? 'contained' : 'text'} onClick={() => setView({ tool: boxing ? 'move' : 'person' })}>{boxing ? `Draw a box round the ${name}` : 'Several people? Choose one'}</Button>
+      {person && <span>the person in the box on frame {person.frame + 1} <Button onClick={clear}>whoever is largest</Button></span>}
+    </div>
   );
 }
 

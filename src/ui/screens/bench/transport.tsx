@@ -54,7 +54,7 @@ export function Transport({ derived, currentMoment }: { readonly derived: Derive
       <Select value={String(speed)} onChange={(event) => setView({ speed: Number(event.target.value) as Speed })} variant="standard" inputProps={{ 'aria-label': 'Speed' }}>
         {SPEEDS.map((each) => <MenuItem key={each} value={String(each)}>{SPEED_NAMES[String(each)]}</MenuItem>)}
       </Select>
-      <strong style={{ marginLeft: 8 }} data-testid="current-moment">{name ?? 'Before the first moment'}</strong>
+      <strong className="moment" data-testid="current-moment">{name ?? 'Before the first moment'}</strong>
       <span className="spacer" />
       <Select value={mode} onChange={(event) => (event.target.value === 'offset' ? player.lockAsTheyStand() : setView({ mode: event.target.value as MatchMode }))} variant="standard" inputProps={{ 'aria-label': 'Matching' }}>
         <MenuItem value="matched">Matched in every phase</MenuItem>

@@ -3,6 +3,7 @@ import { levelByLine } from '../../../core/calibration/level';
 import type { Vec2 } from '../../../core/geometry/vec2';
 import type { Drawing } from '../../../core/model/drawing';
 import { drawDrawing, visibleAt } from '../../../core/overlay/drawing';
+import { boxBetween, cornersOf } from '../../../core/points/person-box';
 import type { Primitive } from '../../../core/overlay/scene';
 import type { Performance } from '../../../core/performance/performance';
 import { drawOn, NOTHING_DRAWN, type Draft, type GesturePhase } from '../../../stage/drawing-gesture';
@@ -17,6 +18,12 @@ export interface Drawings {
   readonly onDraw: ((at: Vec2, phase: GesturePhase, frame: number) => void) | null;
 }
 
+/** The box under way, however small. */
+function boxOf([a, b]: readonly Vec2[], frame: number): readonly Primitive[] {
+  const box = boxBetween(a!, b!, frame);
+  return box.ok ? [{ shape: 'path', points: cornersOf(box.value) }] : [];
+}
+
 interface Underway {
   readonly draft: Draft;
   readonly frame: number;
@@ -27,6 +34,7 @@ export function useDrawings(performance: Performance): Drawings {
   const { session, movement } = useDerived();
   const tool = useView((state) => state.tool);
   const { kind, span, anchor } = useView((state) => state.drawing);
+  const person = useView((state) => state.persons[performance.clip.id]);
   const [draft, setDraft] = useState<Underway | null>(null);
   // Pointer events can come faster than renders: each goes on from the last one, not from what is on the screen.
   const underway = useRef<Underway | null>(null);
@@ -37,6 +45,11 @@ export function useDrawings(performance: Performance): Drawings {
     const finish = (points: readonly Vec2[], frame: number): void => {
       if (tool === 'draw') return void addDrawing(drawing(points, frame));
       if (tool === 'scale') return setView({ tool: 'move', measuredLine: { clipId: clip.id, pixels: Math.hypot(points[1]!.x - points[0]!.x, points[1]!.y - points[0]!.y) } });
+      if (tool === 'person') {
+        const box = boxBetween(points[0]!, points[1]!, frame);
+        if (!box.ok) return notify('info', box.issue.message);
+        return setView({ tool: 'move', persons: { ...useView.getState().persons, [clip.id]: box.value } });
+      }
       const level = levelByLine(points[0]!, points[1]!);
       if (!level.ok) return notify('info', level.issue.message);
       changeClip(clip.id, { levelDegrees: Math.round(level.value * 100) / 100 });
@@ -45,7 +58,8 @@ export function useDrawings(performance: Performance): Drawings {
     return {
       sceneAt: (frame) => [
         ...drawn.filter((d) => visibleAt(d, movement, performance, frame)).flatMap((d) => drawDrawing(d, performance, frame)),
-        ...(draft && draft.frame === frame && draft.draft.points.length > 0 ? drawDrawing(drawing(draft.draft.points, frame), performance, frame) : []),
+        ...(person && person.frame === Math.round(frame) ? [{ shape: 'path', points: cornersOf(person) } as const] : []),
+        ...(draft && draft.frame === frame && draft.draft.points.length > 1 && tool === 'person' ? boxOf(draft.draft.points, frame) : draft && draft.frame === frame && draft.draft.points.length > 0 ? drawDrawing(drawing(draft.draft.points, frame), performance, frame) : []),
       ],
       onDraw:
         tool === 'move' || tool === 'points'
@@ -58,5 +72,5 @@ export function useDrawings(performance: Performance): Drawings {
               if (next.done) finish(next.points, frame);
             },
     };
-  }, [session.drawings, clip.id, movement, performance, tool, kind, span, anchor, draft]);
+  }, [session.drawings, clip.id, movement, performance, tool, kind, span, anchor, draft, person]);
 }
