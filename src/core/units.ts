@@ -12,11 +12,32 @@ export const seconds = (value: number): Seconds => value as Seconds;
 export const microseconds = (value: number): Microseconds => value as Microseconds;
 export const radians = (value: number): Radians => value as Radians;
 
-/** Units in which movements state targets and screens show values; inside the core all is SI. */
-export type DisplayUnit = 'deg' | 'ms' | '%';
+interface UnitOfDisplay {
+  readonly toSi: number;
+  readonly suffix: string;
+  readonly decimals: number;
+}
 
-const TO_SI: Readonly<Record<DisplayUnit, number>> = { deg: Math.PI / 180, ms: 1e-3, '%': 1e-2 };
+/**
+ * Units in which movements state targets and screens show values. Inside the core all is SI; a length or speed without a scale
+ * is in standing heights, which are their own SI here.
+ */
+export const DISPLAY_UNITS = {
+  deg: { toSi: Math.PI / 180, suffix: '\u00b0', decimals: 0 },
+  ms: { toSi: 1e-3, suffix: ' ms', decimals: 0 },
+  '%': { toSi: 1e-2, suffix: ' %', decimals: 0 },
+  m: { toSi: 1, suffix: ' m', decimals: 2 },
+  '%BH': { toSi: 1e-2, suffix: ' %ht', decimals: 0 },
+  'm/s': { toSi: 1, suffix: ' m/s', decimals: 1 },
+  'BH/s': { toSi: 1, suffix: ' ht/s', decimals: 1 },
+  'deg/s': { toSi: Math.PI / 180, suffix: '\u00b0/s', decimals: 0 },
+  '/min': { toSi: 1 / 60, suffix: ' /min', decimals: 0 },
+} as const satisfies Readonly<Record<string, UnitOfDisplay>>;
+export type DisplayUnit = keyof typeof DISPLAY_UNITS;
 
-/** Radians, seconds or a plain ratio from degrees, milliseconds or percent. */
-export const toSi = (value: number, unit: DisplayUnit): number => value * TO_SI[unit];
-export const fromSi = (value: number, unit: DisplayUnit): number => value / TO_SI[unit];
+/** SI (radians, seconds, ratio, metres or standing heights) from a display unit, and back. */
+export const toSi = (value: number, unit: DisplayUnit): number => value * DISPLAY_UNITS[unit].toSi;
+export const fromSi = (value: number, unit: DisplayUnit): number => value / DISPLAY_UNITS[unit].toSi;
+
+/** A value in its display unit with so many decimals as its kind is known to; `more` adds some. */
+export const inUnit = (si: number, unit: DisplayUnit, more = 0): string => `${fromSi(si, unit).toFixed(DISPLAY_UNITS[unit].decimals + more)}${DISPLAY_UNITS[unit].suffix}`;

@@ -1,6 +1,7 @@
 import type { Movement } from '../model/movement';
 import type { Session } from '../model/session';
-import { inUnit, type Judged } from './state';
+import { type Judged } from './state';
+import { inUnit } from '../units';
 
 /** The parts of a score, each 0..1 unless said otherwise, so that it can be explained in one sentence. */
 export interface ScoreParts {

@@ -1,7 +1,7 @@
 import type { Comparison } from '../comparison/compare';
 import type { Decision } from '../model/session';
 import type { Target } from '../model/movement';
-import { fromSi, toSi, type DisplayUnit } from '../units';
+import { toSi, type DisplayUnit } from '../units';
 import { kindOf } from '../measures';
 import { COVERAGE_95, normalCdf } from '../uncertainty/normal';
 
@@ -109,6 +109,3 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
   };
 }
 
-/** How a size in SI reads in the unit of its measure, for sentences. */
-export const inUnit = (value: number, unit: DisplayUnit, digits = 0): string =>
-  `${fromSi(value, unit).toFixed(digits)}${unit === 'deg' ? '\u00b0' : unit === '%' ? ' %' : ' ms'}`;

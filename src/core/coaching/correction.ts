@@ -1,6 +1,6 @@
 import { cautionText } from './caution-text';
 import type { RankedGap } from '../assessment/priority';
-import { inUnit } from '../assessment/state';
+import { inUnit } from '../units';
 import type { Movement } from '../model/movement';
 
 /** One thing to work on, ready to be read by an athlete. */

@@ -1,4 +1,4 @@
-import type { Measure, MeasureKind } from '../model/movement';
+import type { Measure, MeasureKind, PointRef } from '../model/movement';
 import type { Primitive } from '../overlay/scene';
 import type { Reading } from '../reading';
 import { duration } from './duration';
@@ -9,6 +9,10 @@ import { lead } from './lead';
 import type { Performance } from '../performance/performance';
 import { segmentAngleKind } from './segment-angle';
 import { share } from './share';
+import { evenness, extreme, lag, peakRate, range, turn, value } from './of-quantity';
+import { path, speed, steadiness, stop } from './of-point';
+import { refsOfQuantity } from '../quantities';
+import type { DisplayUnit } from '../units';
 
 /** The registry: a new kind of measure is one file and one line here. */
 export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = {
@@ -18,6 +22,17 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
   duration,
   share,
   lead,
+  value,
+  extreme,
+  range,
+  'peak-rate': peakRate,
+  turn,
+  evenness,
+  lag,
+  speed,
+  path,
+  steadiness,
+  stop,
 };
 
 /** The kind of a measure, typed so that its functions take that measure. */
@@ -32,3 +47,18 @@ export const drawMeasure = (measure: Measure, performance: Performance, frame: n
 
 export const curveOfMeasure = (measure: Measure, performance: Performance): Float64Array | null =>
   kindOf(measure).curve?.(measure, performance) ?? null;
+
+/** Unit of a measure's value, and of its curve. */
+export const unitOf = (measure: Measure): DisplayUnit => {
+  const { unit } = kindOf(measure);
+  return typeof unit === 'function' ? unit(measure as never) : unit;
+};
+export const curveUnitOf = (measure: Measure): DisplayUnit => kindOf(measure).curveUnit?.(measure as never) ?? unitOf(measure);
+
+/** Points that a measure needs. */
+export function refsOfMeasure(measure: Measure): readonly PointRef[] {
+  if ('of' in measure) return refsOfQuantity(measure.of);
+  if ('first' in measure) return [...refsOfQuantity(measure.first), ...refsOfQuantity(measure.second)];
+  if ('point' in measure) return measure.relativeTo === null ? [measure.point] : [measure.point, measure.relativeTo];
+  return 'points' in measure ? measure.points : [];
+}

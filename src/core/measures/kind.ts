@@ -9,7 +9,7 @@ export type MeasureOf<K extends MeasureKind> = Extract<Measure, { kind: K }>;
 /** Everything the product knows of one kind of measure. */
 export interface KindOfMeasure<K extends MeasureKind> {
   readonly kind: K;
-  readonly unit: DisplayUnit;
+  readonly unit: DisplayUnit | ((measure: MeasureOf<K>) => DisplayUnit);
   /** Formula and convention in words, for tables and tooltips. */
   readonly convention: string;
   readonly evaluate: (measure: MeasureOf<K>, performance: Performance) => Reading;
@@ -19,4 +19,6 @@ export interface KindOfMeasure<K extends MeasureKind> {
   readonly draw: (measure: MeasureOf<K>, performance: Performance, frame: number) => readonly Primitive[];
   /** The measure as a curve over frames (SI, NaN where missing), for kinds that are one. */
   readonly curve?: (measure: MeasureOf<K>, performance: Performance) => Float64Array;
+  /** Unit of the curve where it is not the measure's own. */
+  readonly curveUnit?: (measure: MeasureOf<K>) => DisplayUnit;
 }

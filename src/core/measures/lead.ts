@@ -68,5 +68,6 @@ export const lead: KindOfMeasure<'lead'> = {
   },
   subtract: (athlete, reference) => athlete - reference,
   draw: (measure, performance, frame) => drawDirection(measure.points, measure.against, performance, frame),
+  curveUnit: () => 'deg',
   curve: (measure, performance) => angleCurve(performance, directionOf(measure.points, measure.against)),
 };

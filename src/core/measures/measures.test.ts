@@ -1,11 +1,13 @@
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import { measureSchema, type Measure } from '../model/movement';
-import { drawMeasure, evaluateMeasure, curveOfMeasure, kindOf, MEASURE_KINDS } from './index';
+import { drawMeasure, evaluateMeasure, curveOfMeasure, kindOf, MEASURE_KINDS, unitOf } from './index';
 import { fromSi } from '../units';
 import type { Reading } from '../reading';
 
 const common = { name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 0 } as const;
 const make = (measure: object): Measure => measureSchema.parse({ id: 'x', ...common, ...measure });
+
+const knee = { q: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] } as const;
 
 /** One of each kind, all readable on the bent leg below. */
 const EXAMPLES: readonly Measure[] = [
@@ -15,6 +17,17 @@ const EXAMPLES: readonly Measure[] = [
   make({ kind: 'duration', plane: 'any', from: 'start', to: 'mid' }),
   make({ kind: 'share', plane: 'any', from: 'start', to: 'mid', whole: ['start', 'end'] }),
   make({ kind: 'lead', points: ['opposite-ankle', 'opposite-knee'], against: 'up', crossing: 10, direction: 'rising', moment: 'mid', within: 250 }),
+  make({ kind: 'value', of: knee, at: 'mid' }),
+  make({ kind: 'extreme', of: knee, from: 'start', to: 'end', which: 'smallest' }),
+  make({ kind: 'range', of: knee, from: 'start', to: 'end' }),
+  make({ kind: 'peak-rate', of: knee, from: 'start', to: 'end', direction: 'falling' }),
+  make({ kind: 'turn', of: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' }, from: 'start', to: 'end' }),
+  make({ kind: 'evenness', of: { ...knee, points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] }, at: 'mid' }),
+  make({ kind: 'lag', first: knee, second: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' }, event: 'smallest', from: 'start', to: 'end' }),
+  make({ kind: 'speed', point: 'opposite-ankle', along: 'straight', from: 'start', to: 'end' }),
+  make({ kind: 'path', point: 'opposite-ankle', what: 'length', from: 'start', to: 'end' }),
+  make({ kind: 'steadiness', point: 'opposite-ankle', from: 'start', to: 'end' }),
+  make({ kind: 'stop', point: 'opposite-hip', slower: 0.1, from: 'start', to: 'end' }),
 ];
 
 /** Thigh upright, shank turned forward by one degree a frame: at frame f the knee angle is 180 - f. */
@@ -24,6 +37,11 @@ const bend = (frame: number) => {
     'left-hip': [500, 100],
     'left-knee': [500, 300],
     'left-ankle': [500 - 200 * Math.sin(shank), 300 + 200 * Math.cos(shank)],
+    // So that the standing height is known, and the other leg straight.
+    'left-shoulder': [500, -140],
+    'right-hip': [520, 100],
+    'right-knee': [520, 300],
+    'right-ankle': [520, 500],
   } as const;
 };
 const marks = { start: 5, mid: 20, end: 35 };
@@ -44,7 +62,7 @@ describe('every kind of measure', () => {
     expect(kind.convention.length).toBeGreaterThan(10);
     const reading = evaluateMeasure(measure, leg());
     if (!reading.measurable) throw new Error(reading.message);
-    expect(reading.unit).toBe(kind.unit);
+    expect(reading.unit).toBe(unitOf(measure));
     expect(reading.sd).toBeGreaterThan(0);
     expect(Number.isFinite(reading.sd)).toBe(true);
     expect(reading.provenance.frames.length).toBeGreaterThan(0);
@@ -65,7 +83,7 @@ describe('every kind of measure', () => {
     const drawn = drawMeasure(measure, leg(), 20);
     expect(drawn.length > 0).toBe(measure.plane !== 'any');
     expect(drawMeasure(measure, stickPerformance(() => ({}), marks), 20)).toEqual([]);
-    expect(curveOfMeasure(measure, leg()) !== null).toBe(measure.plane !== 'any');
+    expect(curveOfMeasure(measure, leg()) !== null).toBe(kindOf(measure).curve !== undefined);
   });
 });
 

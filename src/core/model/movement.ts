@@ -80,6 +80,30 @@ const base = z.enum(['up', 'down', 'forward']);
 const pair = z.tuple([pointRefSchema, pointRefSchema]);
 const triple = z.tuple([pointRefSchema, pointRefSchema, pointRefSchema]);
 
+const several = (least: number) => z.array(pointRefSchema).min(least).max(12);
+
+/** A number that follows from points at one frame; the signs and conventions stand with each in `core/quantities`. */
+export const quantitySchema = z.discriminatedUnion('q', [
+  z.object({ q: z.literal('joint-angle'), points: triple }),
+  z.object({ q: z.literal('segment-angle'), points: pair, against: base }),
+  z.object({ q: z.literal('line-separation'), points: pair, from: pair }),
+  z.object({ q: z.literal('distance'), points: pair }),
+  z.object({ q: z.literal('offset'), points: pair, axis: z.enum(['forward', 'up']) }),
+  z.object({ q: z.literal('height'), point: pointRefSchema }),
+  z.object({ q: z.literal('box'), points: several(2), side: z.enum(['width', 'height']) }),
+  z.object({ q: z.literal('alignment'), points: several(3) }),
+  z.object({ q: z.literal('fold'), points: triple, limb: z.enum(['leg', 'arm']) }),
+]);
+export type Quantity = z.infer<typeof quantitySchema>;
+
+/** Lengths are given in metres where a length in the picture is known, or in shares of standing height. */
+const lengthIn = z.enum(['m', '%BH']).default('%BH');
+const phase = { from: idSchema, to: idSchema };
+/** The value, or when it comes, counted from the beginning of the phase. */
+const give = z.enum(['value', 'time']).default('value');
+/** A point, alone or as seen from another one that moves along. */
+const moving = { point: pointRefSchema, relativeTo: pointRefSchema.nullable().default(null), lengthIn };
+
 export const measureSchema = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('joint-angle'), points: triple, at: idSchema }),
   z.object({ ...common, kind: z.literal('joint-change'), points: triple, from: idSchema, to: idSchema }),
@@ -98,6 +122,26 @@ export const measureSchema = z.discriminatedUnion('kind', [
     moment: idSchema,
     within: z.number().positive(),
   }),
+  z.object({
+    ...common,
+    kind: z.literal('value'),
+    of: quantitySchema,
+    at: idSchema,
+    /** Not at the moment itself but this share of the way to another one. */
+    towards: z.object({ moment: idSchema, share: z.number().min(0).max(1) }).nullable().default(null),
+    lengthIn,
+  }),
+  z.object({ ...common, kind: z.literal('extreme'), of: quantitySchema, ...phase, which: z.enum(['largest', 'smallest']), give, lengthIn }),
+  z.object({ ...common, kind: z.literal('range'), of: quantitySchema, ...phase, lengthIn }),
+  z.object({ ...common, kind: z.literal('peak-rate'), of: quantitySchema, ...phase, direction: z.enum(['rising', 'falling', 'either']), give, lengthIn }),
+  z.object({ ...common, kind: z.literal('turn'), of: quantitySchema, ...phase }),
+  z.object({ ...common, kind: z.literal('evenness'), of: quantitySchema, at: idSchema, lengthIn }),
+  z.object({ ...common, kind: z.literal('lag'), first: quantitySchema, second: quantitySchema, event: z.enum(['peak-rate', 'largest', 'smallest']), ...phase }),
+  z.object({ ...common, kind: z.literal('speed'), ...moving, along: z.enum(['straight', 'forward', 'up']), ...phase, give }),
+  z.object({ ...common, kind: z.literal('path'), ...moving, ...phase, what: z.enum(['length', 'straightness', 'sideways']) }),
+  z.object({ ...common, kind: z.literal('steadiness'), ...moving, ...phase }),
+  /** Longest time for which a point is slower than this, metres or standing heights a second. */
+  z.object({ ...common, kind: z.literal('stop'), ...moving, ...phase, slower: z.number().positive() }),
 ]);
 export type Measure = z.infer<typeof measureSchema>;
 export type MeasureKind = Measure['kind'];
@@ -149,9 +193,21 @@ export function momentsOf(measure: Measure): readonly string[] {
   switch (measure.kind) {
     case 'joint-angle':
     case 'segment-angle':
+    case 'evenness':
       return [measure.at];
+    case 'value':
+      return measure.towards ? [measure.at, measure.towards.moment] : [measure.at];
     case 'joint-change':
     case 'duration':
+    case 'extreme':
+    case 'range':
+    case 'peak-rate':
+    case 'turn':
+    case 'lag':
+    case 'speed':
+    case 'path':
+    case 'steadiness':
+    case 'stop':
       return [measure.to, measure.from];
     case 'share':
       return [measure.to, measure.from, ...measure.whole];

@@ -30,6 +30,8 @@ export interface Performance {
   /** As they were placed and found. */
   readonly raw: Track;
   readonly bodyHeight: number;
+  /** Corner of the smoothing, Hz. */
+  readonly cutoff: number;
 }
 
 /** A found point that jumps by more than this share of standing height and back is not believed. */
@@ -91,6 +93,7 @@ export function prepareTrack(clip: Clip, track: Track, cutoff: number): Omit<Per
     smoothed: smoothTrack(track, times, cutoff),
     raw: track,
     bodyHeight: bodyHeightPixels(track),
+    cutoff,
   };
 }
 

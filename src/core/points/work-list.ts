@@ -1,5 +1,6 @@
 import { viewRefusal } from '../calibration/view';
-import { momentsOf, type Measure, type Movement, type PointRef } from '../model/movement';
+import { refsOfMeasure } from '../measures';
+import { momentsOf, type Movement } from '../model/movement';
 import { partsOf, type Performance } from '../performance/performance';
 import { isOwnPoint, JOINT_POINTS, type BodyPoint, type PointId } from './body-points';
 import { UNSURE_CONFIDENCE } from './point-error';
@@ -7,7 +8,7 @@ import { ORIGIN } from './track';
 
 /** Points in the order in which a movement's measures name them, then its own, then the rest of the joints. */
 export function placingOrder(movement: Movement, performance: Performance): readonly PointId[] {
-  const needed = movement.measures.flatMap(refsOf).flatMap((ref) => partsOf(ref, performance.clip.performer, performance.raw).map(({ id }) => id));
+  const needed = movement.measures.flatMap(refsOfMeasure).flatMap((ref) => partsOf(ref, performance.clip.performer, performance.raw).map(({ id }) => id));
   return [...new Set<PointId>([...needed.filter((id) => isOwnPoint(id) || JOINT_POINTS.includes(id as BodyPoint)), ...movement.points.map((p) => p.id), ...JOINT_POINTS])];
 }
 
@@ -21,8 +22,6 @@ export interface WorkItem {
   readonly measures: readonly string[];
 }
 
-const refsOf = (measure: Measure): readonly PointRef[] => ('points' in measure ? measure.points : []);
-
 /** What is still to be placed or checked before the movement's measures can be trusted in this clip, in the order of its moments. */
 export function workList(movement: Movement, performance: Performance): readonly WorkItem[] {
   const items = new Map<string, WorkItem & { measures: string[] }>();
@@ -32,7 +31,7 @@ export function workList(movement: Movement, performance: Performance): readonly
     const frame = Math.round(mark);
     for (const measure of movement.measures) {
       if (!momentsOf(measure).includes(moment.id) || viewRefusal(performance.clip, measure.plane)) continue;
-      for (const { id } of refsOf(measure).flatMap((ref) => partsOf(ref, performance.clip.performer, performance.smoothed))) {
+      for (const { id } of refsOfMeasure(measure).flatMap((ref) => partsOf(ref, performance.clip.performer, performance.smoothed))) {
         const known = performance.smoothed[id]?.x[frame];
         const series = performance.raw[id];
         const missing = known === undefined || Number.isNaN(known);

@@ -1,18 +1,20 @@
 import type { Reading } from '../../core/reading';
-import { fromSi, type DisplayUnit } from '../../core/units';
+import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
 import { COVERAGE_95 } from '../../core/uncertainty/normal';
 
-const SUFFIX: Readonly<Record<DisplayUnit, string>> = { deg: '\u00b0', ms: ' ms', '%': ' %' };
-
 /** A value in its display unit, without decimals that the error would make meaningless. */
-export const inDisplayUnit = (si: number, unit: DisplayUnit): string => `${Math.round(fromSi(si, unit))}${SUFFIX[unit]}`;
+export const inDisplayUnit = (si: number, unit: DisplayUnit): string => inUnit(si, unit).replace(/^-(0(\.0+)?)(?!\d)/, '$1');
 
 export const signed = (si: number, unit: DisplayUnit): string => {
-  const rounded = Math.round(fromSi(si, unit));
-  return `${rounded > 0 ? '+' : rounded < 0 ? '\u2212' : ''}${Math.abs(rounded)}${SUFFIX[unit]}`;
+  const text = inUnit(Math.abs(si), unit);
+  const isZero = Number.parseFloat(text) === 0;
+  return `${isZero ? '' : si > 0 ? '+' : '\u2212'}${text}`;
 };
 
-export const plusMinus = (halfWidth: number, unit: DisplayUnit): string => `\u00b1${Math.max(1, Math.round(fromSi(halfWidth, unit)))}`;
+export const plusMinus = (halfWidth: number, unit: DisplayUnit): string => {
+  const { decimals } = DISPLAY_UNITS[unit];
+  return `\u00b1${Math.max(10 ** -decimals, fromSi(halfWidth, unit)).toFixed(decimals)}`;
+};
 
 export function readingText(reading: Reading): { value: string; plusMinus: string } {
   if (!reading.measurable) return { value: '\u2013', plusMinus: '' };

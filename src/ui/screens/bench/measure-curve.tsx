@@ -1,5 +1,5 @@
 import { useMemo, type ReactNode } from 'react';
-import { curveOfMeasure, kindOf } from '../../../core/measures';
+import { curveOfMeasure, curveUnitOf, kindOf } from '../../../core/measures';
 import { nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
 import { momentTimes } from '../../../core/performance/performance';
 import { matchedMap } from '../../../core/timing/time-map';
@@ -24,7 +24,7 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
     if (!athlete || !reference) return null;
     const map = matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference));
     if (!map.ok) return null;
-    const unit = measure.kind === 'lead' ? 'deg' : kindOf(measure).unit;
+    const unit = curveUnitOf(measure);
     const display = (curve: Float64Array | null): number[] => Array.from(curve ?? [], (v) => fromSi(v, unit));
     const curves: CurveStripProps['curves'] = [
       { role: 'reference', times: Array.from(reference.times, (t) => map.value.inverse(t)), values: display(curveOfMeasure(measure, reference)) },

@@ -1,0 +1,209 @@
+import { difference, dimensionOf, quantityCurve, readQuantity, refsOfQuantity, unitOfQuantity, type LengthIn } from '../quantities';
+import type { Plane, Quantity } from '../model/movement';
+import { viewRefusal } from '../calibration/view';
+import type { Performance } from '../performance/performance';
+import { notMeasurable, type Measured, type NotMeasurable, type Reading } from '../reading';
+import { timeAtFrame } from '../timing/clip-time';
+import { eventSd } from '../uncertainty/event-time';
+import { quadrature } from '../uncertainty/propagate';
+import type { DisplayUnit } from '../units';
+import { drawQuantity } from '../quantities/draw';
+import { momentMissing } from './angle-at';
+import type { KindOfMeasure } from './kind';
+import { derivativeSd, isSpan, largest, rateOfChange, spanOf, tooLittleKnown, type FrameSpan } from './phase';
+import { unwrap } from '../geometry/angle';
+
+/** Kinds of measure that take any quantity. */
+
+const NAMES: Readonly<Record<Quantity['q'], string>> = {
+  'joint-angle': 'The angle', 'segment-angle': 'The direction', 'line-separation': 'The angle between the lines', distance: 'The distance', offset: 'The offset', height: 'The height', box: 'The box', alignment: 'The line', fold: 'The fold',
+};
+
+interface Ready {
+  readonly span: FrameSpan;
+  readonly curve: Float64Array;
+}
+
+/** The curve of a quantity in a phase, or why there is none. */
+function ready(performance: Performance, of: Quantity, plane: Plane, phase: { readonly from: string; readonly to: string }, lengthIn: LengthIn): Ready | NotMeasurable {
+  const refusal = viewRefusal(performance.clip, plane);
+  if (refusal) return refusal;
+  const span = spanOf(performance, phase);
+  if (!isSpan(span)) return span;
+  const curve = quantityCurve(performance, of, lengthIn);
+  const unknown = tooLittleKnown(curve, span, NAMES[of.q]);
+  if (!unknown) return { span, curve: dimensionOf(of) === 'angle' ? unwrap(curve) : curve };
+  // A missing scale is a better reason than missing values.
+  const there = readQuantity(performance, of, plane, span.first, lengthIn);
+  return !there.measurable && there.reason === 'no-scale' ? there : unknown;
+}
+
+const isReady = (r: Ready | NotMeasurable): r is Ready => 'curve' in r;
+
+/** The time of a frame position after the beginning of a phase, as a reading. */
+function timeFrom(performance: Performance, from: string, frame: number, sd: number, points: readonly string[]): Measured {
+  const start = performance.marks[from]!;
+  return {
+    measurable: true,
+    value: timeAtFrame(performance.times, frame) - timeAtFrame(performance.times, start),
+    sd: quadrature(sd, eventSd(performance.interval)),
+    alikeSd: 0,
+    unit: 'ms',
+    provenance: { clipId: performance.clip.id, frames: [frame, start], points: [...points] },
+  };
+}
+
+/** How sure the time of an extreme is: as far as the curve stays within its own random error of the top, half of that. */
+function extremeTimeSd(score: Float64Array, frame: number, sd: number, interval: number): number {
+  const top = score[Math.round(frame)]!;
+  let [left, right] = [Math.round(frame), Math.round(frame)];
+  while (left > 0 && top - score[left - 1]! < sd) left--;
+  while (right < score.length - 1 && top - score[right + 1]! < sd) right++;
+  return Math.max(eventSd(interval), ((right - left + 1) * interval) / 4);
+}
+
+const randomSd = (reading: Measured): number => Math.sqrt(Math.max(0, reading.sd ** 2 - reading.alikeSd ** 2));
+
+export const value: KindOfMeasure<'value'> = {
+  kind: 'value',
+  unit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
+  convention: 'Any quantity at a moment, or a share of the way from it to another moment.',
+  evaluate: ({ of, at, towards, plane, lengthIn }, performance) => {
+    const start = performance.marks[at];
+    if (start === undefined) return momentMissing(at);
+    const end = towards ? performance.marks[towards.moment] : start;
+    if (end === undefined) return momentMissing(towards!.moment);
+    return readQuantity(performance, of, plane, start + (towards?.share ?? 0) * (end - start), lengthIn);
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: ({ of, lengthIn }, performance, frame) => drawQuantity(of, performance, frame, lengthIn),
+  curve: ({ of, lengthIn }, performance) => quantityCurve(performance, of, lengthIn),
+};
+
+export const extreme: KindOfMeasure<'extreme'> = {
+  kind: 'extreme',
+  unit: ({ of, lengthIn, give }) => (give === 'time' ? 'ms' : unitOfQuantity(of, lengthIn)),
+  convention: 'Largest or smallest value of a quantity in a phase, or when it comes, from the beginning of the phase.',
+  evaluate: ({ of, from, to, which, give, plane, lengthIn }, performance) => {
+    const r = ready(performance, of, plane, { from, to }, lengthIn);
+    if (!isReady(r)) return r;
+    const sign = which === 'largest' ? 1 : -1;
+    const score = r.curve.map((v) => sign * v);
+    const top = largest(score, r.span)!;
+    const there = readQuantity(performance, of, plane, top.frame, lengthIn);
+    if (!there.measurable) return there;
+    if (give === 'time') return timeFrom(performance, from, top.frame, extremeTimeSd(score, top.frame, randomSd(there), performance.interval), refsOfQuantity(of));
+    return there;
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: ({ of, lengthIn }, performance, frame) => drawQuantity(of, performance, frame, lengthIn),
+  curve: ({ of, lengthIn }, performance) => quantityCurve(performance, of, lengthIn),
+  curveUnit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
+};
+
+export const range: KindOfMeasure<'range'> = {
+  kind: 'range',
+  unit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
+  convention: 'Largest minus smallest value of a quantity in a phase: range of motion, or how constant it is held.',
+  evaluate: ({ of, from, to, plane, lengthIn }, performance) => {
+    const r = ready(performance, of, plane, { from, to }, lengthIn);
+    if (!isReady(r)) return r;
+    const top = largest(r.curve, r.span)!;
+    const bottom = largest(r.curve.map((v) => -v), r.span)!;
+    const [a, b] = [top, bottom].map(({ frame }) => readQuantity(performance, of, plane, frame, lengthIn)) as [Reading, Reading];
+    if (!a.measurable) return a;
+    if (!b.measurable) return b;
+    // What is alike at both ends of the range falls out of it.
+    return { ...a, value: top.value + bottom.value, sd: quadrature(randomSd(a), randomSd(b)), alikeSd: 0, provenance: { ...a.provenance, frames: [top.frame, bottom.frame] } };
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: ({ of, lengthIn }, performance, frame) => drawQuantity(of, performance, frame, lengthIn),
+  curve: ({ of, lengthIn }, performance) => quantityCurve(performance, of, lengthIn),
+};
+
+const RATE_UNITS: Readonly<Record<string, DisplayUnit>> = { deg: 'deg/s', m: 'm/s', '%BH': 'BH/s', '%': '%' };
+
+export const peakRate: KindOfMeasure<'peak-rate'> = {
+  kind: 'peak-rate',
+  unit: ({ of, lengthIn, give }) => (give === 'time' ? 'ms' : RATE_UNITS[unitOfQuantity(of, lengthIn)]!),
+  convention: 'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the beginning of the phase.',
+  evaluate: ({ of, from, to, direction, give, plane, lengthIn }, performance) => {
+    const r = ready(performance, of, plane, { from, to }, lengthIn);
+    if (!isReady(r)) return r;
+    const rates = rateOfChange(r.curve, performance.interval, false);
+    const score = rates.map((v) => (direction === 'rising' ? v : direction === 'falling' ? -v : Math.abs(v)));
+    const top = largest(score, r.span);
+    const there = top && readQuantity(performance, of, plane, top.frame, lengthIn);
+    if (!top || !there) return notMeasurable('point-missing', 'The phase is too short for a rate', 'Mark the moments farther apart.');
+    if (!there.measurable) return there;
+    const sd = derivativeSd(randomSd(there), performance.interval, performance.cutoff);
+    if (give === 'time') return timeFrom(performance, from, top.frame, extremeTimeSd(score, top.frame, sd, performance.interval), refsOfQuantity(of));
+    const signed = direction === 'falling' ? -top.value : direction === 'either' ? Math.sign(rates[Math.round(top.frame)]!) * top.value : top.value;
+    return { ...there, value: signed, sd, alikeSd: 0, unit: RATE_UNITS[there.unit]! };
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: ({ of, lengthIn }, performance, frame) => drawQuantity(of, performance, frame, lengthIn),
+  curve: ({ of, lengthIn }, performance) => rateOfChange(quantityCurve(performance, of, lengthIn), performance.interval, dimensionOf(of) === 'angle'),
+  curveUnit: ({ of, lengthIn }) => RATE_UNITS[unitOfQuantity(of, lengthIn)]!,
+};
+
+export const turn: KindOfMeasure<'turn'> = {
+  kind: 'turn',
+  unit: 'deg',
+  convention: 'Change of a direction between two moments, whole turns counted (unwrapped).',
+  evaluate: ({ of, from, to, plane }, performance) => {
+    if (dimensionOf(of) !== 'angle') return notMeasurable('point-missing', 'Only a direction can turn', 'Choose an angle in the movement.');
+    const r = ready(performance, of, plane, { from, to }, '%BH');
+    if (!isReady(r)) return r;
+    const [a, b] = [performance.marks[from]!, performance.marks[to]!].map((frame) => readQuantity(performance, of, plane, frame, '%BH')) as [Reading, Reading];
+    if (!a.measurable) return a;
+    if (!b.measurable) return b;
+    // Whole turns come from the curve, the rest from the two readings.
+    const whole = r.curve[r.span.last]! - r.curve[r.span.first]! - difference(of, r.curve[r.span.last]!, r.curve[r.span.first]!);
+    return { ...b, value: difference(of, b.value, a.value) + whole, sd: quadrature(randomSd(a), randomSd(b)), alikeSd: 0, provenance: { ...b.provenance, frames: [performance.marks[to]!, performance.marks[from]!] } };
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: ({ of }, performance, frame) => drawQuantity(of, performance, frame, '%BH'),
+  curve: ({ of }, performance) => unwrap(quantityCurve(performance, of, '%BH')),
+};
+
+/** The same quantity of the other side of the body. */
+export function otherSide(of: Quantity): Quantity {
+  const swap = (ref: string): string => (ref.startsWith('dominant-') ? ref.replace('dominant', 'opposite') : ref.replace('opposite', 'dominant'));
+  return JSON.parse(JSON.stringify(of), (key, v: unknown) => (typeof v === 'string' && key !== 'q' && key !== 'against' && key !== 'axis' && key !== 'limb' && key !== 'side' ? swap(v) : v)) as Quantity;
+}
+
+export const evenness: KindOfMeasure<'evenness'> = {
+  kind: 'evenness',
+  unit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
+  convention: 'A quantity of the dominant side minus the same of the other side, at a moment: 0 is even.',
+  evaluate: ({ of, at, plane, lengthIn }, performance) => {
+    const frame = performance.marks[at];
+    if (frame === undefined) return momentMissing(at);
+    const [own, other] = [of, otherSide(of)].map((q) => readQuantity(performance, q, plane, frame, lengthIn)) as [Reading, Reading];
+    if (!own.measurable) return own;
+    if (!other.measurable) return other;
+    return { ...own, value: difference(of, own.value, other.value), sd: quadrature(own.sd, other.sd), alikeSd: quadrature(own.alikeSd, other.alikeSd), provenance: { ...own.provenance, points: [...own.provenance.points, ...other.provenance.points] } };
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: ({ of, lengthIn }, performance, frame) => [...drawQuantity(of, performance, frame, lengthIn), ...drawQuantity(otherSide(of), performance, frame, lengthIn)],
+};
+
+export const lag: KindOfMeasure<'lag'> = {
+  kind: 'lag',
+  unit: 'ms',
+  convention: 'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: positive where the first comes first.',
+  evaluate: ({ first, second, event, from, to, plane }, performance) => {
+    const times: Measured[] = [];
+    for (const quantity of [first, second]) {
+      const common = { id: 'part', name: '', region: 'timing', plane, margin: 0, importance: 0, cost: 'weeks', of: quantity, from, to, give: 'time', lengthIn: '%BH' } as const;
+      const reading = event === 'peak-rate' ? peakRate.evaluate({ ...common, kind: 'peak-rate', direction: 'either' }, performance) : extreme.evaluate({ ...common, kind: 'extreme', which: event }, performance);
+      if (!reading.measurable) return reading;
+      times.push(reading);
+    }
+    const [a, b] = times as [Measured, Measured];
+    return { ...b, value: b.value - a.value, sd: quadrature(a.sd, b.sd), provenance: { ...b.provenance, frames: [b.provenance.frames[0]!, a.provenance.frames[0]!], points: [...a.provenance.points, ...b.provenance.points] } };
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: ({ first, second }, performance, frame) => [...drawQuantity(first, performance, frame, '%BH'), ...drawQuantity(second, performance, frame, '%BH')],
+};

@@ -1,0 +1,32 @@
+import { interiorAngle, segmentAngle, wrapAngle } from '../geometry/angle';
+import { subtract, type Vec2 } from '../geometry/vec2';
+import type { KindOfQuantity } from './quantity';
+
+export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
+  q: 'joint-angle',
+  dimension: 'angle',
+  convention: 'Interior angle at B between A and C: 180 is straight.',
+  refs: ({ points }) => points,
+  value: ([a, b, c]) => interiorAngle(a!, b!, c!),
+};
+
+export const segmentAngleQuantity: KindOfQuantity<'segment-angle'> = {
+  q: 'segment-angle',
+  dimension: 'angle',
+  convention: 'Direction of A to B: against up or down, forward is positive; against forward, rising is positive.',
+  refs: ({ points }) => points,
+  value: ([a, b], { against }) => segmentAngle(a!, b!, against),
+};
+
+const direction = (a: Vec2, b: Vec2): number => {
+  const d = subtract(b, a);
+  return d.x === 0 && d.y === 0 ? NaN : Math.atan2(d.y, d.x);
+};
+
+export const lineSeparation: KindOfQuantity<'line-separation'> = {
+  q: 'line-separation',
+  dimension: 'angle',
+  convention: 'Angle from the line C to D to the line A to B, anticlockwise positive where the performer goes to the right.',
+  refs: ({ points, from }) => [...points, ...from],
+  value: ([a, b, c, d]) => wrapAngle(direction(a!, b!) - direction(c!, d!)),
+};

@@ -1,0 +1,62 @@
+import { levelOf } from '../calibration/level';
+import { rotate, type Vec2 } from '../geometry/vec2';
+import type { PointRef, Quantity } from '../model/movement';
+import { drawAngle, type Primitive } from '../overlay/scene';
+import { pictureAt, type Performance } from '../performance/performance';
+import { inUnit } from '../units';
+import { quantityAt, refsOfQuantity, unitOfQuantity, type LengthIn } from '.';
+
+const segment = (from: Vec2, to: Vec2, weight: 'measure' | 'guide' = 'measure'): Primitive => ({ shape: 'segment', from, to, weight });
+
+/** A quantity on a frame: the lines that it is measured between, and its value beside them; picture pixels. */
+export function drawQuantity(quantity: Quantity, performance: Performance, frame: number, lengthIn: LengthIn): readonly Primitive[] {
+  const places = refsOfQuantity(quantity).map((ref: PointRef) => pictureAt(performance, ref, frame));
+  if (places.includes(null)) return [];
+  const points = places as Vec2[];
+  const value = quantityAt(performance, quantity, frame, lengthIn);
+  const text = value === null ? '' : inUnit(value, unitOfQuantity(quantity, lengthIn)).replace('-', '\u2212');
+  const beside = (at: Vec2): Primitive => ({ shape: 'label', at: { x: at.x, y: at.y - 14 }, text });
+  const middle = (a: Vec2, b: Vec2): Vec2 => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+  const [a, b, c, d] = points as [Vec2, Vec2, Vec2, Vec2];
+  // Up and forward are those of the levelled picture, drawn where they are in the picture as filmed.
+  const along = (axis: 'forward' | 'up', of: Vec2): Vec2 => {
+    const level = rotate(of, levelOf(performance.clip));
+    return rotate(axis === 'forward' ? { x: level.x, y: 0 } : { x: 0, y: level.y }, -levelOf(performance.clip));
+  };
+  switch (quantity.q) {
+    case 'joint-angle':
+      return drawAngle(a, b, c, text, 'none');
+    case 'segment-angle': {
+      const reach = Math.hypot(b.x - a.x, b.y - a.y);
+      const forward = performance.clip.travel === 'right' ? 1 : -1;
+      const away = rotate({ up: { x: 0, y: -reach }, down: { x: 0, y: reach }, forward: { x: forward * reach, y: 0 } }[quantity.against], -levelOf(performance.clip));
+      return drawAngle({ x: a.x + away.x, y: a.y + away.y }, a, b, text, 'first');
+    }
+    case 'line-separation':
+      return [segment(a, b), segment(c, d, 'guide'), beside(middle(a, b))];
+    case 'distance':
+      return [segment(a, b), beside(middle(a, b))];
+    case 'offset': {
+      const reach = along(quantity.axis, { x: a.x - b.x, y: a.y - b.y });
+      const corner = { x: b.x + reach.x, y: b.y + reach.y };
+      return [segment(b, corner), segment(corner, a, 'guide'), beside(middle(b, corner))];
+    }
+    case 'height': {
+      // The ground is level in movement coordinates; the drop to it is drawn straight down in the levelled picture.
+      const drop = rotate({ x: 0, y: 1 }, -levelOf(performance.clip));
+      const length = quantityAt(performance, quantity, frame, 'px') ?? 0;
+      const foot = { x: a.x + drop.x * length, y: a.y + drop.y * length };
+      return [segment(a, foot), beside(middle(a, foot))];
+    }
+    case 'box': {
+      const xs = points.map((p) => p.x);
+      const ys = points.map((p) => p.y);
+      const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+      return [{ shape: 'path', points: [{ x: left, y: top }, { x: right, y: top }, { x: right, y: bottom }, { x: left, y: bottom }, { x: left, y: top }], thin: true }, beside({ x: (left + right) / 2, y: top })];
+    }
+    case 'alignment':
+      return [...points.slice(1).map((to, i) => segment(points[i]!, to)), segment(points[0]!, points.at(-1)!, 'guide'), beside(points[0]!)];
+    case 'fold':
+      return [segment(a, b), segment(b, c), beside(b)];
+  }
+}

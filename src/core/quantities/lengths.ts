@@ -1,0 +1,66 @@
+import { distance, type Vec2 } from '../geometry/vec2';
+import type { KindOfQuantity } from './quantity';
+
+export const distanceQuantity: KindOfQuantity<'distance'> = {
+  q: 'distance',
+  dimension: 'length',
+  convention: 'Straight distance between A and B.',
+  refs: ({ points }) => points,
+  value: ([a, b]) => distance(a!, b!),
+};
+
+export const offset: KindOfQuantity<'offset'> = {
+  q: 'offset',
+  dimension: 'length',
+  convention: 'How far A lies beyond B along an axis: ahead is positive along forward, above along up.',
+  refs: ({ points }) => points,
+  value: ([a, b], { axis }) => (axis === 'forward' ? a!.x - b!.x : a!.y - b!.y),
+};
+
+export const height: KindOfQuantity<'height'> = {
+  q: 'height',
+  dimension: 'length',
+  convention: 'Height of A above the ground, which is where the feet stand lowest in the clip.',
+  refs: ({ point }) => [point],
+  value: ([a], _, ground) => a!.y - ground,
+};
+
+export const box: KindOfQuantity<'box'> = {
+  q: 'box',
+  dimension: 'length',
+  convention: 'Width or height of the box round the points.',
+  refs: ({ points }) => points,
+  value: (points, { side }) => {
+    const along = points.map((p) => (side === 'width' ? p.x : p.y));
+    return Math.max(...along) - Math.min(...along);
+  },
+};
+
+/** Middle and direction of the line that points lie nearest to (orthogonal least squares). */
+export function bestLine(points: readonly Vec2[]): { readonly middle: Vec2; readonly direction: number } {
+  const n = points.length;
+  const middle = { x: points.reduce((s, p) => s + p.x, 0) / n, y: points.reduce((s, p) => s + p.y, 0) / n };
+  let [xx, yy, xy] = [0, 0, 0];
+  for (const p of points) {
+    const [dx, dy] = [p.x - middle.x, p.y - middle.y];
+    xx += dx * dx;
+    yy += dy * dy;
+    xy += dx * dy;
+  }
+  return { middle, direction: 0.5 * Math.atan2(2 * xy, xx - yy) };
+}
+
+export const alignment: KindOfQuantity<'alignment'> = {
+  q: 'alignment',
+  dimension: 'ratio',
+  convention: 'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 is one line.',
+  refs: ({ points }) => points,
+  value: (points) => {
+    const { middle, direction } = bestLine(points);
+    const [c, s] = [Math.cos(direction), Math.sin(direction)];
+    const along = points.map((p) => c * (p.x - middle.x) + s * (p.y - middle.y));
+    const across = points.map((p) => Math.abs(c * (p.y - middle.y) - s * (p.x - middle.x)));
+    const extent = Math.max(...along) - Math.min(...along);
+    return extent === 0 ? NaN : Math.max(...across) / extent;
+  },
+};
