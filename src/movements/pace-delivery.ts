@@ -175,6 +175,36 @@ export const paceDelivery: Movement = {
       from: 'back-foot-contact', to: 'front-foot-contact', whole: ['back-foot-contact', 'release'],
       margin: 0, importance: 0.2, cost: 'weeks',
     },
+    {
+      id: 'stride-length', name: 'Delivery stride', kind: 'value', region: 'legs', plane: 'sagittal',
+      of: { q: 'offset', points: ['opposite-ankle', 'dominant-ankle'], axis: 'forward' }, at: 'front-foot-contact', towards: null, lengthIn: '%BH',
+      target: reference(8), margin: 3, importance: 0.4, cost: 'weeks',
+    },
+    {
+      id: 'run-in-speed', name: 'Hips forward, peak', kind: 'speed', region: 'hips', plane: 'sagittal',
+      point: 'mid-hip', relativeTo: null, along: 'forward', from: 'back-foot-contact', to: 'front-foot-contact', give: 'value', lengthIn: '%BH',
+      margin: 0, importance: 0.3, cost: 'season',
+    },
+    {
+      id: 'hand-speed', name: 'Bowling hand, peak', kind: 'speed', region: 'arms', plane: 'sagittal',
+      point: 'dominant-wrist', relativeTo: 'mid-hip', along: 'straight', from: 'front-foot-contact', to: 'release', give: 'value', lengthIn: '%BH',
+      margin: 0, importance: 0.3, cost: 'season',
+    },
+    {
+      id: 'trunk-speed', name: 'Trunk forward, fastest', kind: 'peak-rate', region: 'trunk', plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, from: 'front-foot-contact', to: 'release', direction: 'rising', give: 'value', lengthIn: '%BH',
+      margin: 0, importance: 0.3, cost: 'season',
+    },
+    {
+      id: 'centre-of-mass-at-release', name: 'Centre of mass, height', kind: 'value', region: 'trunk', plane: 'sagittal',
+      of: { q: 'height', point: 'centre-of-mass' }, at: 'release', towards: null, lengthIn: '%BH',
+      margin: 0, importance: 0.3, cost: 'season',
+    },
+    {
+      id: 'head-steadiness', name: 'Head, circle it stays in', kind: 'steadiness', region: 'head', plane: 'sagittal',
+      point: 'nose', relativeTo: 'mid-hip', from: 'front-foot-contact', to: 'release', lengthIn: '%BH',
+      margin: 0, importance: 0.3, cost: 'weeks',
+    },
   ],
   causes: [
     { cause: 'front-knee-at-front-foot-contact', effect: 'front-knee-at-release', share: 0.5, because: 'a knee that lands bent gives way further' },

@@ -20,7 +20,7 @@ describe('session file', () => {
     expect(back.value.marks).toEqual(session.marks);
     const series = back.value.tracks['clip']!['left-knee']!;
     expect(series.x).toBeInstanceOf(Float64Array);
-    expect(series.x[3]).toBeCloseTo(12.35, 6);
+    expect(series.x[3]).toBeCloseTo(12.345, 9);
     expect(series.x[4]).toBeNaN();
     expect(Array.from(series.origin)).toEqual(Array.from(session.tracks['clip']!['left-knee']!.origin));
     expect(write(back.value)).toBe(write(session));

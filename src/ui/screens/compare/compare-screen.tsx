@@ -19,7 +19,7 @@ export function CompareScreen(): ReactNode {
         <div className="inner">
           <Typography variant="h1" gutterBottom>Differences</Typography>
           {judged.length === 0 && <p>Differences stand here once both clips are in. Add them at Intake, or open the demo from the start page.</p>}
-          <div className="columns">
+          <div className="flow">
             {movement.moments.map((moment) => {
               const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment.id);
               if (rows.length === 0) return null;
