@@ -1,6 +1,7 @@
 import type { Clip } from '../src/core/model/clip';
 import { prepareTrack, type Performance } from '../src/core/performance/performance';
 import type { PointId } from '../src/core/points/body-points';
+import { bodyHeightPixels } from '../src/core/points/point-error';
 import { ORIGIN, type Track } from '../src/core/points/track';
 import type { ClipTruth } from './truth';
 
@@ -28,7 +29,7 @@ export function truePerformance(clip: Clip, truth: ClipTruth): Performance {
     ...prepareTrack(clip, {}, 1),
     smoothed: track,
     raw: track,
-    bodyHeight: NaN,
+    bodyHeight: bodyHeightPixels(track),
     marks: Object.fromEntries(Object.entries(truth.moments).map(([id, time]) => [id, Math.min(last, time * truth.frameRate)])),
   };
 }

@@ -1,7 +1,9 @@
-import type { Movement } from '../core/model/movement';
+import { movementSchema, type Movement, type MovementDocument } from '../core/model/movement';
 import { paceDelivery } from './pace-delivery';
 
 /** The movements that ship: a new one is one data file and one line here. */
-export const MOVEMENTS: readonly Movement[] = [paceDelivery];
+const DOCUMENTS: readonly MovementDocument[] = [paceDelivery];
+
+export const MOVEMENTS: readonly Movement[] = DOCUMENTS.map((document) => movementSchema.parse(document));
 
 export const movementOf = (id: string): Movement | undefined => MOVEMENTS.find((movement) => movement.id === id);

@@ -1,21 +1,21 @@
-import type { Movement } from '../core/model/movement';
+import type { MovementDocument } from '../core/model/movement';
 
 const reference = (tolerance: number) =>
   ({ type: 'same-as-reference', tolerance, source: 'tolerance: analyst\u2019s choice, one reference performer' }) as const;
 
 /** Cricket: pace delivery, seen from the side. */
-export const paceDelivery: Movement = {
+export const paceDelivery: MovementDocument = {
   schemaVersion: 1,
   id: 'pace-delivery',
   name: 'Pace delivery',
   sport: 'Cricket',
   points: [{ id: 'own-ball', name: 'Ball', look: 'The middle of the ball.' }],
   moments: [
-    { id: 'back-foot-contact', name: 'Back foot contact', key: '1', look: 'First frame in which the back foot touches the ground after the bound.' },
-    { id: 'front-foot-contact', name: 'Front foot contact', key: '2', look: 'First frame in which the front foot touches the ground.' },
-    { id: 'arm-horizontal', name: 'Arm horizontal', key: '3', look: 'The bowling upper arm, behind the body, rises through the horizontal.' },
-    { id: 'release', name: 'Release', key: '4', look: 'Last frame in which the ball is in the hand.' },
-    { id: 'follow-through', name: 'Follow-through step', key: '5', look: 'First frame in which the back foot, having swung through, is down again.' },
+    { id: 'back-foot-contact', name: 'Back foot contact', key: '1', look: 'First frame in which the back foot touches the ground after the bound.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'last', before: 'front-foot-contact' } },
+    { id: 'front-foot-contact', name: 'Front foot contact', key: '2', look: 'First frame in which the front foot touches the ground.', rule: { rule: 'contact', side: 'opposite', edge: 'touch-down', take: 'last', before: 'release' } },
+    { id: 'arm-horizontal', name: 'Arm horizontal', key: '3', look: 'The bowling upper arm, behind the body, rises through the horizontal.', rule: { rule: 'crossing', of: { q: 'segment-angle', points: ['dominant-shoulder', 'dominant-elbow'], against: 'up' }, level: -90, direction: 'rising', take: 'last', before: 'release' } },
+    { id: 'release', name: 'Release', key: '4', look: 'Last frame in which the ball is in the hand.', rule: { rule: 'crossing', of: { q: 'segment-angle', points: ['dominant-shoulder', 'dominant-wrist'], against: 'up' }, level: 0, direction: 'rising', take: 'last' } },
+    { id: 'follow-through', name: 'Follow-through step', key: '5', look: 'First frame in which the back foot, having swung through, is down again.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'first', after: 'release' } },
   ],
   phases: [
     { from: 'back-foot-contact', to: 'front-foot-contact', name: 'Delivery stride' },

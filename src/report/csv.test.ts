@@ -3,8 +3,11 @@ import { stickPerformance } from '../../tests/fixtures/stick-performance';
 import { judge } from '../core/assessment/state';
 import { compareAll } from '../core/comparison/compare';
 import { timingTable } from '../core/comparison/timing-table';
-import { paceDelivery } from '../movements/pace-delivery';
+import type { Movement } from '../core/model/movement';
+import { MOVEMENTS } from '../movements';
 import { reportCsv } from './csv';
+
+const [paceDelivery] = MOVEMENTS as [Movement];
 
 const marks = { 'back-foot-contact': 2, 'front-foot-contact': 12, 'arm-horizontal': 14, release: 22, 'follow-through': 40 };
 const leg = (knee: number) => () => ({

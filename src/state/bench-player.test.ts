@@ -4,9 +4,12 @@ import { preparePerformance } from '../core/performance/performance';
 import { ok } from '../core/result';
 import { joinedMap } from '../core/timing/joined-map';
 import type { ClipSource } from '../media/clip-source';
-import { paceDelivery } from '../movements/pace-delivery';
+import type { Movement } from '../core/model/movement';
+import { MOVEMENTS } from '../movements';
 import { BenchPlayer, type BenchClips } from './bench-player';
 import { setView, useView } from './view-store';
+
+const [paceDelivery] = MOVEMENTS as [Movement];
 
 const ATHLETE = stickClip({ id: 'a' });
 /** Half as many frames a second. */

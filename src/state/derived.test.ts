@@ -18,7 +18,7 @@ describe('what follows from a session', () => {
 
   it('keeps the smoothed points when a moment is marked, and not when a point changes', () => {
     const before = derive(demo);
-    const marked = derive({ ...demo, marks: { ...demo.marks, [athleteId]: { ...demo.marks[athleteId], release: { frame: 137 } } } });
+    const marked = derive({ ...demo, marks: { ...demo.marks, [athleteId]: { ...demo.marks[athleteId], release: { frame: 137, proposed: null } } } });
     expect(marked.athlete!.smoothed).toBe(before.athlete!.smoothed);
     expect(marked.athlete!.marks['release']).toBe(137);
     expect(marked.judged).not.toBe(before.judged);

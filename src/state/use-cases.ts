@@ -1,6 +1,9 @@
 import type { Clip, Performer, Role, View } from '../core/model/clip';
 import type { Drawing } from '../core/model/drawing';
 import { pointName, type PointId } from '../core/points/body-points';
+import { proposeMoments, type Proposal } from '../core/events/propose-moments';
+import type { Movement } from '../core/model/movement';
+import type { Performance } from '../core/performance/performance';
 import type { PersonBox } from '../core/points/person-box';
 import { withoutImpossible } from '../core/points/plausible';
 import { repairSideSwaps } from '../core/points/side-swaps';
@@ -269,8 +272,29 @@ export function markMoment(onClip: string, momentId: string, at: number | null):
     const frame = at === null ? null : found;
     const marks = { ...session.marks[clipId] };
     if (frame === null) delete marks[momentId];
-    else marks[momentId] = { frame };
+    else marks[momentId] = { frame, proposed: null };
     session.marks[clipId] = marks;
+  });
+}
+
+/** Proposes the moments that are not marked yet, by the movement's rules; one undoable step. */
+export function proposeMomentsOf(movement: Movement, performance: Performance): readonly Proposal[] {
+  const proposals = proposeMoments(movement, performance);
+  const last = performance.times.length - 1;
+  if (proposals.length === 0) return proposals;
+  edit((session) => {
+    const marks = { ...session.marks[performance.clip.id] };
+    for (const { momentId, frame, confidence } of proposals) marks[momentId] = { frame: Math.round(100 * Math.min(last, Math.max(0, frame))) / 100, proposed: Math.round(100 * confidence) / 100 };
+    session.marks[performance.clip.id] = marks;
+  });
+  return proposals;
+}
+
+/** A person has looked at a proposed mark and leaves it. */
+export function confirmMoment(clipId: string, momentId: string): void {
+  edit((session) => {
+    const mark = session.marks[clipId]?.[momentId];
+    if (mark) session.marks[clipId] = { ...session.marks[clipId], [momentId]: { ...mark, proposed: null } };
   });
 }
 

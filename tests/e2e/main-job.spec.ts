@@ -9,8 +9,11 @@ import type { ClipTruth } from '../../demo/truth';
 import { compareAll } from '../../src/core/comparison/compare';
 import { fromSi } from '../../src/core/units';
 import { sessionJson } from '../../src/formats/session-json/session-json';
-import { paceDelivery } from '../../src/movements/pace-delivery';
+import type { Movement } from '../../src/core/model/movement';
+import { MOVEMENTS } from '../../src/movements';
 import { watchErrors } from './pages';
+
+const [paceDelivery] = MOVEMENTS as [Movement];
 
 /** What was planted in the athlete's delivery, and where each difference must be found. */
 const PLANTED = ['front-knee-at-release', 'trunk-at-release', 'front-arm-lead', 'front-foot-to-release'];

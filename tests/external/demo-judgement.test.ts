@@ -8,7 +8,10 @@ import { compareAll } from '../../src/core/comparison/compare';
 import { timingTable } from '../../src/core/comparison/timing-table';
 import { preparePerformance } from '../../src/core/performance/performance';
 import { sessionJson } from '../../src/formats/session-json/session-json';
-import { paceDelivery } from '../../src/movements/pace-delivery';
+import type { Movement } from '../../src/core/model/movement';
+import { MOVEMENTS } from '../../src/movements';
+
+const [paceDelivery] = MOVEMENTS as [Movement];
 
 /**
  * The demo session, whose points a finder found in rendered video, against what the generator of that video knows. The

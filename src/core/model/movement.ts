@@ -24,16 +24,6 @@ const ownPointSchema = z.object({
   look: z.string(),
 });
 
-export const momentSchema = z.object({
-  id: idSchema,
-  name: z.string(),
-  /** One key that marks the moment on the bench. */
-  key: z.string().length(1),
-  /** What to look for in the picture. */
-  look: z.string(),
-});
-export type Moment = z.infer<typeof momentSchema>;
-
 /** Target values are in the measure's display unit (deg, ms, %). */
 export const targetSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('same-as-reference'), tolerance: z.number().positive(), source: z.string() }),
@@ -95,6 +85,32 @@ export const quantitySchema = z.discriminatedUnion('q', [
   z.object({ q: z.literal('fold'), points: triple, limb: z.enum(['leg', 'arm']) }),
 ]);
 export type Quantity = z.infer<typeof quantitySchema>;
+
+/** Where a rule looks: after one moment and before another, where those are known; else in the whole clip. */
+const within = { after: idSchema.nullable().default(null), before: idSchema.nullable().default(null) };
+
+/** How a moment is proposed from the points. */
+export const momentRuleSchema = z.discriminatedUnion('rule', [
+  z.object({ rule: z.literal('extreme'), of: quantitySchema, which: z.enum(['largest', 'smallest']), ...within }),
+  /** The first or the last time that a quantity passes a level (display unit). */
+  z.object({ rule: z.literal('crossing'), of: quantitySchema, level: z.number(), direction: z.enum(['rising', 'falling']), take: z.enum(['first', 'last']), ...within }),
+  /** A foot comes to rest on the ground, or leaves it. */
+  z.object({ rule: z.literal('contact'), side: z.enum(['dominant', 'opposite', 'either']), edge: z.enum(['touch-down', 'lift-off']), take: z.enum(['first', 'last']), ...within }),
+  z.object({ rule: z.literal('peak-speed'), point: pointRefSchema, relativeTo: pointRefSchema.nullable().default(null), ...within }),
+]);
+export type MomentRule = z.infer<typeof momentRuleSchema>;
+
+export const momentSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  /** One key that marks the moment on the bench. */
+  key: z.string().length(1),
+  /** What to look for in the picture. */
+  look: z.string(),
+  /** How it is proposed from the points; null where only an eye can tell. */
+  rule: momentRuleSchema.nullable().default(null),
+});
+export type Moment = z.infer<typeof momentSchema>;
 
 /** Lengths are given in metres where a length in the picture is known, or in shares of standing height. */
 const lengthIn = z.enum(['m', '%BH']).default('%BH');
@@ -187,6 +203,8 @@ export const movementSchema = z
     );
   });
 export type Movement = z.infer<typeof movementSchema>;
+/** A movement as it is written: what has a usual value may be left out. */
+export type MovementDocument = z.input<typeof movementSchema>;
 
 /** Moments that a measure needs, the one it is shown at first. */
 export function momentsOf(measure: Measure): readonly string[] {

@@ -18,7 +18,11 @@ const spatialSchema = z.object({ x: samples(Float64Array), y: samples(Float64Arr
 const trackSchema = z.partialRecord(pointIdSchema, seriesSchema);
 
 /** A moment of one clip: the frame at which it happens; fractions lie between two frames. */
-const markSchema = z.object({ frame: z.number().nonnegative() });
+const markSchema = z.object({
+  frame: z.number().nonnegative(),
+  /** How sure a proposal is, 0..1; null where a person marked or confirmed it. */
+  proposed: z.number().min(0).max(1).nullable().default(null),
+});
 export type Mark = z.infer<typeof markSchema>;
 
 export const noteSchema = z.object({

@@ -7,9 +7,14 @@ import { momentTimes } from '../../../core/performance/performance';
 import { matchedMap } from '../../../core/timing/time-map';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
-import { markMoment } from '../../../state/use-cases';
+import { notify } from '../../../state/notices';
+import { confirmMoment, markMoment, proposeMomentsOf } from '../../../state/use-cases';
 import { setView } from '../../../state/view-store';
+import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
+
+/** A proposal less sure than this is pointed out. */
+const DOUBTFUL = 0.4;
 
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
@@ -34,18 +39,32 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
       </Button>
     );
     if (!marked) return mark;
+    const proposed = derived.session.marks[clip.id]?.[momentId]?.proposed ?? null;
     return (
       <>
         <Button size="small" sx={{ minWidth: 40 }} aria-label={`Go to ${name} in ${role}`} onClick={() => { setView({ activeClip: clip.id }); player.goTo(clip.id, Math.round(frame)); }}>{Math.round(frame) + 1}</Button>
+        {proposed !== null && <Button size="small" color={proposed < DOUBTFUL ? 'warning' : 'primary'} title="Proposed from the points. Go there, look, and confirm or move it." aria-label={`Confirm ${name} in ${role}`} onClick={() => confirmMoment(clip.id, momentId)}>{Math.round(100 * proposed)} % sure: confirm</Button>}
         {mark}
         <IconButton size="small" title="Take the mark away" aria-label={`Unmark ${name} in ${role}`} onClick={() => markMoment(clip.id, momentId, null)}><ClearIcon fontSize="small" /></IconButton>
       </>
     );
   };
+  const propose = (on: BenchClip): void => {
+    const proposals = proposeMomentsOf(movement, on.performance);
+    const doubtful = proposals.filter((p) => p.confidence < DOUBTFUL).length;
+    if (proposals.length === 0) notify('info', `The points of the ${clipName(on)} suggest no moment. Find points at Measure first, or mark by eye.`);
+    else notify('info', `${proposals.length} moments of the ${clipName(on)} are proposed${doubtful > 0 ? `; look closely at ${doubtful} of them` : ''}.`);
+  };
   return (
     <>
       {map && !map.ok && map.issue.code === 'moments-out-of-order' && <div className="caution">{map.issue.message}</div>}
       <p style={{ margin: 0, fontSize: '.86rem' }}>Step to the frame, then press the moment’s key: it marks the chosen clip (A chooses the other). Pins on the ribbons can be dragged.</p>
+      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+        {derived.clips.filter((c) => !c.join).map((on) => {
+          const open = movement.moments.filter((m) => m.rule && on.performance.marks[m.id] === undefined).length;
+          return <Button key={on.id} variant="outlined" disabled={open === 0} onClick={() => propose(on)}>Propose moments of the {clipName(on)}</Button>;
+        })}
+      </div>
       {movement.moments.map((moment) => (
         <section key={moment.id} className="card" style={{ padding: '8px 10px' }}>
           <strong><kbd>{moment.key}</kbd> {moment.name}</strong>
