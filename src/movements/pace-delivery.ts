@@ -1,7 +1,5 @@
 import type { MovementDocument } from '../core/model/movement';
-
-const reference = (tolerance: number) =>
-  ({ type: 'same-as-reference', tolerance, source: 'tolerance: analyst\u2019s choice, one reference performer' }) as const;
+import { like } from './like';
 
 /** Cricket: pace delivery, seen from the side. */
 export const paceDelivery: MovementDocument = {
@@ -27,7 +25,7 @@ export const paceDelivery: MovementDocument = {
     {
       id: 'back-knee-at-back-foot-contact', name: 'Back knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal',
       points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'], at: 'back-foot-contact',
-      target: reference(10), margin: 3, importance: 0.5, cost: 'weeks',
+      target: like(10), margin: 3, importance: 0.5, cost: 'weeks',
       coaching: {
         seenLow: 'The back knee gives way as the back foot lands', seenHigh: 'The back leg lands straight',
         why: 'A back leg that keeps its height carries the run-up speed into the stride.',
@@ -39,17 +37,17 @@ export const paceDelivery: MovementDocument = {
     {
       id: 'trunk-at-back-foot-contact', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
       points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'back-foot-contact',
-      target: reference(6), margin: 3, importance: 0.4, cost: 'weeks',
+      target: like(6), margin: 3, importance: 0.4, cost: 'weeks',
     },
     {
       id: 'shoulder-line-at-back-foot-contact', name: 'Shoulder line', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
       points: ['dominant-shoulder', 'opposite-shoulder'], against: 'forward', at: 'back-foot-contact',
-      target: reference(10), margin: 4, importance: 0.4, cost: 'weeks',
+      target: like(10), margin: 4, importance: 0.4, cost: 'weeks',
     },
     {
       id: 'front-knee-at-front-foot-contact', name: 'Front knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal',
       points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'front-foot-contact',
-      target: reference(8), margin: 3, importance: 0.8, cost: 'season', risk: 'landing-load',
+      target: like(8), margin: 3, importance: 0.8, cost: 'season', risk: 'landing-load',
       coaching: {
         seenLow: 'The front foot lands on a bent knee', seenHigh: 'The front foot lands on a locked knee',
         why: 'The front leg is the post that the body turns over; where it starts decides what it can hold.',
@@ -61,22 +59,22 @@ export const paceDelivery: MovementDocument = {
     {
       id: 'front-shin-at-front-foot-contact', name: 'Front shin to vertical', kind: 'segment-angle', region: 'legs', plane: 'sagittal',
       points: ['opposite-ankle', 'opposite-knee'], against: 'up', at: 'front-foot-contact',
-      target: reference(8), margin: 3, importance: 0.5, cost: 'weeks',
+      target: like(8), margin: 3, importance: 0.5, cost: 'weeks',
     },
     {
       id: 'front-hip-at-front-foot-contact', name: 'Front hip', kind: 'joint-angle', region: 'hips', plane: 'sagittal',
       points: ['opposite-shoulder', 'opposite-hip', 'opposite-knee'], at: 'front-foot-contact',
-      target: reference(10), margin: 4, importance: 0.4, cost: 'weeks',
+      target: like(10), margin: 4, importance: 0.4, cost: 'weeks',
     },
     {
       id: 'trunk-at-front-foot-contact', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
       points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'front-foot-contact',
-      target: reference(6), margin: 3, importance: 0.5, cost: 'weeks',
+      target: like(6), margin: 3, importance: 0.5, cost: 'weeks',
     },
     {
       id: 'front-arm-at-front-foot-contact', name: 'Front upper arm', kind: 'segment-angle', region: 'arms', plane: 'sagittal',
       points: ['opposite-shoulder', 'opposite-elbow'], against: 'down', at: 'front-foot-contact',
-      target: reference(10), margin: 3, importance: 0.6, cost: 'weeks',
+      target: like(10), margin: 3, importance: 0.6, cost: 'weeks',
       coaching: {
         seenLow: 'The front arm is already down when the front foot lands', seenHigh: 'The front arm is still up when the front foot lands',
         why: 'The front arm leads the trunk; where it is at landing decides how much it can still pull.',
@@ -89,7 +87,7 @@ export const paceDelivery: MovementDocument = {
       id: 'front-arm-lead', name: 'Front arm comes down', kind: 'lead', region: 'arms', plane: 'sagittal',
       points: ['opposite-shoulder', 'opposite-elbow'], against: 'down', crossing: 90, direction: 'falling',
       moment: 'front-foot-contact', within: 140,
-      target: reference(12), margin: 4, importance: 0.7, cost: 'weeks',
+      target: like(12), margin: 4, importance: 0.7, cost: 'weeks',
       coaching: {
         seenLow: 'The front arm passes the horizontal too early', seenHigh: 'The front arm passes the horizontal too late',
         why: 'A front arm that drops before the front foot is down has nothing left to pull the trunk over with.',
@@ -101,7 +99,7 @@ export const paceDelivery: MovementDocument = {
     {
       id: 'bowling-elbow-at-arm-horizontal', name: 'Bowling elbow', kind: 'joint-angle', region: 'arms', plane: 'sagittal',
       points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'], at: 'arm-horizontal',
-      target: reference(12), margin: 4, importance: 0.3, cost: 'season',
+      target: like(12), margin: 4, importance: 0.3, cost: 'season',
     },
     {
       id: 'bowling-elbow-extension', name: 'Bowling elbow straightens', kind: 'joint-change', region: 'arms', plane: 'sagittal',
@@ -119,7 +117,7 @@ export const paceDelivery: MovementDocument = {
     {
       id: 'front-knee-at-release', name: 'Front knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal',
       points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'release',
-      target: reference(5), margin: 2, importance: 0.95, cost: 'season', risk: 'landing-load',
+      target: like(5), margin: 2, importance: 0.95, cost: 'season', risk: 'landing-load',
       coaching: {
         seenLow: 'The front knee collapses between landing and release', seenHigh: 'The front knee stays straighter than the reference\u2019s',
         why: 'A front leg that holds stops the hips, so that the trunk and the arm are thrown over it; a knee that gives way lets the speed leak away.',
@@ -131,17 +129,17 @@ export const paceDelivery: MovementDocument = {
     {
       id: 'front-shin-at-release', name: 'Front shin to vertical', kind: 'segment-angle', region: 'legs', plane: 'sagittal',
       points: ['opposite-ankle', 'opposite-knee'], against: 'up', at: 'release',
-      target: reference(6), margin: 2, importance: 0.3, cost: 'season',
+      target: like(6), margin: 2, importance: 0.3, cost: 'season',
     },
     {
       id: 'front-hip-at-release', name: 'Front hip', kind: 'joint-angle', region: 'hips', plane: 'sagittal',
       points: ['opposite-shoulder', 'opposite-hip', 'opposite-knee'], at: 'release',
-      target: reference(8), margin: 3, importance: 0.4, cost: 'season',
+      target: like(8), margin: 3, importance: 0.4, cost: 'season',
     },
     {
       id: 'trunk-at-release', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
       points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'release',
-      target: reference(5), margin: 2, importance: 0.6, cost: 'weeks', risk: 'spinal-loading',
+      target: like(5), margin: 2, importance: 0.6, cost: 'weeks', risk: 'spinal-loading',
       coaching: {
         seenLow: 'The trunk is still upright at release', seenHigh: 'The trunk has fallen forward before release',
         why: 'The trunk should still be coming over at release; what is spent before it does not reach the ball.',
@@ -153,15 +151,15 @@ export const paceDelivery: MovementDocument = {
     {
       id: 'trunk-side-fall-at-release', name: 'Trunk side fall', kind: 'segment-angle', region: 'trunk', plane: 'frontal',
       points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'release',
-      target: reference(6), margin: 3, importance: 0.7, cost: 'season', risk: 'spinal-loading',
+      target: like(6), margin: 3, importance: 0.7, cost: 'season', risk: 'spinal-loading',
     },
     {
       id: 'stride-time', name: 'Back foot to front foot', kind: 'duration', region: 'timing', plane: 'any',
-      from: 'back-foot-contact', to: 'front-foot-contact', target: reference(15), margin: 5, importance: 0.4, cost: 'weeks',
+      from: 'back-foot-contact', to: 'front-foot-contact', target: like(15), margin: 5, importance: 0.4, cost: 'weeks',
     },
     {
       id: 'front-foot-to-release', name: 'Front foot to release', kind: 'duration', region: 'timing', plane: 'any',
-      from: 'front-foot-contact', to: 'release', target: reference(8), margin: 3, importance: 0.8, cost: 'season',
+      from: 'front-foot-contact', to: 'release', target: like(8), margin: 3, importance: 0.8, cost: 'season',
       coaching: {
         seenLow: 'The ball leaves sooner after landing', seenHigh: 'The ball leaves late after the front foot has landed',
         why: 'The shorter the time from landing to release, the less of the speed is lost on the front leg.',
@@ -178,7 +176,7 @@ export const paceDelivery: MovementDocument = {
     {
       id: 'stride-length', name: 'Delivery stride', kind: 'value', region: 'legs', plane: 'sagittal',
       of: { q: 'offset', points: ['opposite-ankle', 'dominant-ankle'], axis: 'forward' }, at: 'front-foot-contact', towards: null, lengthIn: '%BH',
-      target: reference(8), margin: 3, importance: 0.4, cost: 'weeks',
+      target: like(8), margin: 3, importance: 0.4, cost: 'weeks',
     },
     {
       id: 'run-in-speed', name: 'Hips forward, peak', kind: 'speed', region: 'hips', plane: 'sagittal',

@@ -29,6 +29,7 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
   const missingClips = [athlete ? '' : 'the athlete\u2019s clip', reference ? '' : 'the reference\u2019s clip'].filter(Boolean);
   if (step !== 'intake' && missingClips.length > 0) return { done: false, next: `Add ${missingClips.join(' and ')} at Intake first.` };
   const unmarked = [athlete!, reference!].flatMap((p) => (p ? movement.moments.filter((m) => p.marks[m.id] === undefined).map((m) => `${m.name.toLowerCase()} (${p.clip.role})`) : []));
+  const proposed = [athlete, reference].flatMap((p) => (p ? Object.values(session.marks[p.clip.id] ?? {}) : [])).filter((mark) => mark.proposed !== null).length;
   const withoutPoints = [athlete, reference].filter((p) => p && JOINT_POINTS.every((id) => coverage(p.raw, id) === 0)).map((p) => p!.clip.performer.name);
   switch (step) {
     case 'intake':
@@ -40,7 +41,9 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
     case 'match':
       return { done: true, next: 'Check that both travel the same way, and the capture rates; then mark the moments.' };
     case 'moments':
-      return unmarked.length > 0
+      return proposed > 0 && unmarked.length === 0
+        ? { done: true, next: `${proposed} moments are proposed from the points. Go to each, look, and confirm or move it.` }
+        : unmarked.length > 0
         ? { done: false, next: `Still to mark: ${unmarked.slice(0, 3).join(', ')}${unmarked.length > 3 ? ` and ${unmarked.length - 3} more` : ''}.` }
         : { done: true, next: 'All moments are marked in both clips. Go on to Measure.' };
     case 'measure':

@@ -8,6 +8,7 @@ import type { KindOfMeasure } from './kind';
 import { lead } from './lead';
 import type { Performance } from '../performance/performance';
 import { segmentAngleKind } from './segment-angle';
+import { rate } from './rate';
 import { share } from './share';
 import { evenness, extreme, lag, peakRate, range, turn, value } from './of-quantity';
 import { path, speed, steadiness, stop } from './of-point';
@@ -21,6 +22,7 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
   'segment-angle': segmentAngleKind,
   duration,
   share,
+  rate,
   lead,
   value,
   extreme,

@@ -16,6 +16,7 @@ const EXAMPLES: readonly Measure[] = [
   make({ kind: 'segment-angle', points: ['opposite-ankle', 'opposite-knee'], against: 'up', at: 'mid' }),
   make({ kind: 'duration', plane: 'any', from: 'start', to: 'mid' }),
   make({ kind: 'share', plane: 'any', from: 'start', to: 'mid', whole: ['start', 'end'] }),
+  make({ kind: 'rate', plane: 'any', from: 'start', to: 'mid', count: 2 }),
   make({ kind: 'lead', points: ['opposite-ankle', 'opposite-knee'], against: 'up', crossing: 10, direction: 'rising', moment: 'mid', within: 250 }),
   make({ kind: 'value', of: knee, at: 'mid' }),
   make({ kind: 'extreme', of: knee, from: 'start', to: 'end', which: 'smallest' }),
@@ -88,7 +89,11 @@ describe('every kind of measure', () => {
 });
 
 describe('closed forms', () => {
-  const [jointAngle, jointChange, segmentAngle, duration, share, lead] = EXAMPLES as [Measure, Measure, Measure, Measure, Measure, Measure];
+  const [jointAngle, jointChange, segmentAngle, duration, share, rate, lead] = EXAMPLES as [Measure, Measure, Measure, Measure, Measure, Measure, Measure];
+
+  it('rate: two steps in 150 ms are 800 a minute', () => {
+    expect(value(evaluateMeasure(rate, leg()))).toBeCloseTo(800, 6);
+  });
 
   it('joint angle: 160 degrees at frame 20, between frames too', () => {
     expect(value(evaluateMeasure(jointAngle, leg()))).toBeCloseTo(160, 1);

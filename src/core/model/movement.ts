@@ -125,6 +125,8 @@ export const measureSchema = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('joint-change'), points: triple, from: idSchema, to: idSchema }),
   z.object({ ...common, kind: z.literal('segment-angle'), points: pair, against: base, at: idSchema }),
   z.object({ ...common, kind: z.literal('duration'), from: idSchema, to: idSchema }),
+  /** So many of something between two moments, per minute. */
+  z.object({ ...common, kind: z.literal('rate'), from: idSchema, to: idSchema, count: z.number().positive() }),
   z.object({ ...common, kind: z.literal('share'), from: idSchema, to: idSchema, whole: z.tuple([idSchema, idSchema]) }),
   z.object({
     ...common,
@@ -217,6 +219,7 @@ export function momentsOf(measure: Measure): readonly string[] {
       return measure.towards ? [measure.at, measure.towards.moment] : [measure.at];
     case 'joint-change':
     case 'duration':
+    case 'rate':
     case 'extreme':
     case 'range':
     case 'peak-rate':

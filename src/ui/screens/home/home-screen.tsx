@@ -5,6 +5,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import IconButton from '@mui/material/IconButton';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { format } from 'date-fns';
@@ -20,13 +21,14 @@ export function HomeScreen(): ReactNode {
   const navigate = useNavigate();
   const [sessions, setSessions] = useState<readonly SessionSummary[] | null>(null);
   const [name, setName] = useState('');
+  const [movementId, setMovementId] = useState(MOVEMENTS[0]!.id);
   const [deleting, setDeleting] = useState<SessionSummary | null>(null);
   const refresh = (): void => void allSessions().then(setSessions);
   useEffect(refresh, []);
 
   const onCreate = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
-    const created = await createSession(name.trim() || `Session of ${format(new Date(), 'd MMMM yyyy')}`, MOVEMENTS[0]!.id);
+    const created = await createSession(name.trim() || `Session of ${format(new Date(), 'd MMMM yyyy')}`, movementId);
     if (created.ok) void navigate(`/s/${created.value}/intake`);
     else notify('error', created.issue.message);
   };
@@ -41,9 +43,12 @@ export function HomeScreen(): ReactNode {
         <div className="columns">
           <section className="card">
             <Typography variant="h2" gutterBottom>New session</Typography>
-            <form onSubmit={(event) => void onCreate(event)} style={{ display: 'flex', gap: 8 }}>
+            <form onSubmit={(event) => void onCreate(event)} style={{ display: 'grid', gap: 10 }}>
               <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} fullWidth slotProps={{ htmlInput: { maxLength: 120 } }} />
-              <Button type="submit" variant="contained">Create</Button>
+              <TextField select label="Movement" value={movementId} onChange={(event) => setMovementId(event.target.value)} fullWidth>
+                {MOVEMENTS.map((m) => <MenuItem key={m.id} value={m.id}>{m.sport}: {m.name}</MenuItem>)}
+              </TextField>
+              <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>Create</Button>
             </form>
           </section>
           <section className="card">

@@ -1,9 +1,11 @@
 import VideocamOutlinedIcon from '@mui/icons-material/VideocamOutlined';
 import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
+import { MOVEMENTS } from '../../../movements';
 import { edit } from '../../../state/document-store';
 import { useDerived } from '../../../state/derived';
 import { useCommittedText } from '../../components/use-committed-text';
@@ -37,7 +39,9 @@ export function IntakeScreen(): ReactNode {
             {...name}
             sx={{ minWidth: 320 }}
           />
-          <TextField label="Movement" value={`${movement.sport}: ${movement.name}`} slotProps={{ input: { readOnly: true } }} sx={{ minWidth: 220 }} />
+          <TextField select label="Movement" value={movement.id} onChange={(event) => edit((s) => { s.movementId = event.target.value; })} helperText="Marks of moments that both have are kept" sx={{ minWidth: 220 }}>
+            {MOVEMENTS.map((m) => <MenuItem key={m.id} value={m.id}>{m.sport}: {m.name}</MenuItem>)}
+          </TextField>
           <TextField
             label="Days to the next competition"
             {...days}

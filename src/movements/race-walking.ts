@@ -1,0 +1,81 @@
+import type { MovementDocument } from '../core/model/movement';
+import { like } from './like';
+
+const KNEE = ['dominant-hip', 'dominant-knee', 'dominant-ankle'] as const;
+const RULE = 'published: World Athletics technical rules, TR54: the advancing leg is straight from first contact until the vertical upright position';
+
+/** Race walking, seen from the side: one stride of the leg of the dominant side. */
+export const raceWalking: MovementDocument = {
+  schemaVersion: 1,
+  id: 'race-walking',
+  name: 'Race walking stride',
+  sport: 'Athletics',
+  moments: [
+    { id: 'opposite-toe-off', name: 'Other foot leaves', key: '1', look: 'Last frame in which the toe of the other foot is on the ground, before the leg of the dominant side lands.', rule: { rule: 'contact', side: 'opposite', edge: 'lift-off', take: 'last', before: 'vertical' } },
+    { id: 'heel-strike', name: 'Heel strike', key: '2', look: 'First frame in which the heel of the dominant side touches the ground.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'last', before: 'vertical' } },
+    { id: 'vertical', name: 'Vertical', key: '3', look: 'The hip of the dominant side passes over its ankle.', rule: { rule: 'crossing', of: { q: 'offset', points: ['dominant-hip', 'dominant-ankle'], axis: 'forward' }, level: 0, direction: 'rising', take: 'first' } },
+    { id: 'toe-off', name: 'Toe off', key: '4', look: 'Last frame in which the toe of the dominant side is on the ground.', rule: { rule: 'contact', side: 'dominant', edge: 'lift-off', take: 'first', after: 'vertical' } },
+    { id: 'knees-pass', name: 'Knees pass', key: '5', look: 'The swinging knee of the dominant side passes the standing one.', rule: { rule: 'crossing', of: { q: 'offset', points: ['dominant-knee', 'opposite-knee'], axis: 'forward' }, level: 0, direction: 'rising', take: 'first', after: 'toe-off' } },
+    { id: 'next-heel-strike', name: 'Next heel strike', key: '6', look: 'First frame in which the same heel touches the ground again.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'first', after: 'knees-pass' } },
+  ],
+  phases: [
+    { from: 'opposite-toe-off', to: 'heel-strike', name: 'Change of feet' },
+    { from: 'heel-strike', to: 'vertical', name: 'Front support' },
+    { from: 'vertical', to: 'toe-off', name: 'Rear support' },
+    { from: 'toe-off', to: 'knees-pass', name: 'Early swing' },
+    { from: 'knees-pass', to: 'next-heel-strike', name: 'Late swing' },
+  ],
+  measures: [
+    {
+      id: 'knee-at-heel-strike', name: 'Knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal', points: [...KNEE], at: 'heel-strike',
+      target: { type: 'at-least', value: 175, source: `${RULE}; 175 degrees is the analyst\u2019s reading of straight` }, margin: 3, importance: 0.95, cost: 'weeks', risk: 'judges-decide',
+      coaching: {
+        seenLow: 'The knee is bent when the heel touches the ground', seenHigh: 'The knee is pushed back behind straight',
+        why: 'The rule asks for a straight leg from the first contact; a knee that lands bent also gives up the stride\u2019s reach.',
+        cue: 'Pull the toes up and reach with a long leg.',
+        drills: ['Stand tall and roll the hip forward over a straight leg', 'Walk slowly, landing every step on a straight knee', 'Fifty metres at training pace, then at race pace'],
+        selfCheck: 'Side camera at knee height; step to the first frame of contact and read the knee.',
+      },
+    },
+    {
+      id: 'knee-least-in-front-support', name: 'Knee, most bent', kind: 'extreme', region: 'legs', plane: 'sagittal', of: { q: 'joint-angle', points: [...KNEE] }, from: 'heel-strike', to: 'vertical', which: 'smallest',
+      target: { type: 'at-least', value: 172, source: `${RULE}; 172 degrees is the analyst\u2019s reading of straight under load` }, margin: 3, importance: 0.95, cost: 'weeks', risk: 'judges-decide',
+      coaching: {
+        seenLow: 'The knee gives way before the body is over the foot', seenHigh: 'The knee is pushed back behind straight',
+        why: 'The leg has to stay straight until the body is over it.',
+        cue: 'Tall over the foot, hip first.',
+        drills: ['Hold the vertical position on a straight leg', 'Walk uphill with short steps on straight knees', 'Race pace over a hundred metres, filmed from the side'],
+        selfCheck: 'Side camera at knee height; look for the smallest knee angle from contact to vertical.',
+      },
+    },
+    {
+      id: 'loss-of-contact', name: 'Both feet off the ground', kind: 'duration', region: 'timing', plane: 'any', from: 'opposite-toe-off', to: 'heel-strike',
+      target: { type: 'at-most', value: 40, source: 'common practice: about 40 ms are not seen by the eye, which is what the rule on contact asks for' }, margin: 8, importance: 0.9, cost: 'weeks', risk: 'judges-decide',
+      coaching: {
+        seenLow: 'The feet change with both on the ground', seenHigh: 'Both feet are off the ground for longer than the eye overlooks',
+        why: 'The rule asks that no loss of contact is visible.',
+        cue: 'Quick feet, low hips, push back and not up.',
+        drills: ['Walk at high step rate with short steps', 'Downhill with quick feet', 'Race pace with a metronome'],
+        selfCheck: 'Film at 120 frames per second or more; count the frames in which neither foot is on the ground.',
+      },
+    },
+    { id: 'step-rate', name: 'Step rate', kind: 'rate', region: 'timing', plane: 'any', from: 'heel-strike', to: 'next-heel-strike', count: 2, target: like(8), margin: 3, importance: 0.6, cost: 'weeks' },
+    { id: 'reach', name: 'Foot ahead of the hip', kind: 'value', region: 'legs', plane: 'sagittal', of: { q: 'offset', points: ['dominant-ankle', 'dominant-hip'], axis: 'forward' }, at: 'heel-strike', target: like(3), margin: 1, importance: 0.5, cost: 'weeks' },
+    { id: 'step-length', name: 'Step', kind: 'value', region: 'legs', plane: 'sagittal', of: { q: 'offset', points: ['dominant-heel', 'opposite-heel'], axis: 'forward' }, at: 'heel-strike', target: like(4), margin: 2, importance: 0.7, cost: 'season' },
+    { id: 'shin-at-heel-strike', name: 'Shin to vertical', kind: 'segment-angle', region: 'legs', plane: 'sagittal', points: ['dominant-ankle', 'dominant-knee'], against: 'up', at: 'heel-strike', target: like(5), margin: 2, importance: 0.4, cost: 'weeks' },
+    { id: 'trunk-lean', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal', points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'vertical', target: like(4), margin: 2, importance: 0.5, cost: 'weeks' },
+    { id: 'hip-behind', name: 'Thigh behind at toe off', kind: 'segment-angle', region: 'hips', plane: 'sagittal', points: ['dominant-hip', 'dominant-knee'], against: 'down', at: 'toe-off', target: like(5), margin: 2, importance: 0.6, cost: 'season' },
+    { id: 'knee-in-swing', name: 'Swinging knee, most bent', kind: 'extreme', region: 'legs', plane: 'sagittal', of: { q: 'joint-angle', points: [...KNEE] }, from: 'toe-off', to: 'next-heel-strike', which: 'smallest', target: like(8), margin: 3, importance: 0.4, cost: 'weeks' },
+    { id: 'elbow', name: 'Elbow', kind: 'joint-angle', region: 'arms', plane: 'sagittal', points: ['opposite-shoulder', 'opposite-elbow', 'opposite-wrist'], at: 'vertical', target: like(12), margin: 4, importance: 0.3, cost: 'minutes' },
+    { id: 'centre-of-mass-rise', name: 'Centre of mass up and down', kind: 'range', region: 'trunk', plane: 'sagittal', of: { q: 'height', point: 'centre-of-mass' }, from: 'heel-strike', to: 'next-heel-strike', target: like(1.5), margin: 0.5, importance: 0.5, cost: 'season' },
+    { id: 'walking-speed', name: 'Speed, peak', kind: 'speed', region: 'hips', plane: 'sagittal', point: 'mid-hip', along: 'forward', from: 'heel-strike', to: 'next-heel-strike', importance: 0.3, cost: 'season' },
+  ],
+  causes: [
+    { cause: 'reach', effect: 'knee-least-in-front-support', share: 0.4, because: 'a foot set far ahead loads the knee before the body is over it' },
+    { cause: 'knee-at-heel-strike', effect: 'knee-least-in-front-support', share: 0.6, because: 'a knee that lands bent stays bent' },
+  ],
+  cautions: [
+    { id: 'judges-decide', always: false, text: 'Whether a step is legal is decided by the judges\u2019 eyes during the race, not by a picture.' },
+    { id: 'walking-load', always: true, text: 'A straight leg and a quick rolling hip load shin, hamstring and hip: change technique at easy pace and reduced distance, and stop on pain.' },
+  ],
+};
