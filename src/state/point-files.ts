@@ -49,7 +49,7 @@ export async function addFigure(role: Role, fileName: string, answers: FigureAns
   await saveMarkerMap(answers.recording.markers.map((m) => m.name), answers.map);
   const { rate } = answers.recording;
   const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: 'right' as const };
-  const index = figureIndex(framesOf(answers.recording), rate, figure.picture.width, figure.picture.height);
+  const index = figureIndex(answers.use.last - answers.use.first + 1, rate, figure.picture.width, figure.picture.height);
   const id = await placeClip(role, { fileName, mediaId: null, index }, { performer, ...seen, captureRate: rate }, place, (session, clip) => {
     session.tracks[clip.id] = figure.track as never;
     if (!figure.spatial) return;
@@ -80,7 +80,7 @@ export async function readPointsInto(clip: Clip, file: File): Promise<Result<str
     return fail('in-space', `The points of \u201c${file.name}\u201d lie in space, not in this picture. Add the file at Intake as a performance of its own.`);
   }
   const saved: MarkerMap | null = await loadMarkerMap(recording.markers.map((m) => m.name));
-  const { track } = figureOf({ recording, map: saved ?? proposeMap(recording.markers.map((m) => m.name)), metresPerUnit: 1, camera: { azimuthDegrees: 0, elevationDegrees: 0 } });
+  const { track } = figureOf({ recording, use: { first: 0, last: framesOf(recording) - 1 }, map: saved ?? proposeMap(recording.markers.map((m) => m.name)), metresPerUnit: 1, camera: { azimuthDegrees: 0, elevationDegrees: 0 } });
   const times = realTimes(clip);
   edit((session) => {
     session.tracks[clip.id] = mergeRecorded(session.tracks[clip.id] ?? {}, track, times, recording.rate) as never;

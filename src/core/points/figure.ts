@@ -2,7 +2,7 @@ import type { Size } from '../geometry/vec2';
 import type { View } from '../model/clip';
 import { proposeMap, spatialTrack, type MarkerMap, type SpatialSeries, type SpatialTrack } from './marker-map';
 import type { PointId } from './body-points';
-import { LENGTH_UNITS, type Marker, type Recording } from './recording';
+import { cutRecording, framesOf, LENGTH_UNITS, type Marker, type Recording } from './recording';
 import { seenFrom, sideAzimuth, spatialHeight, type FigureCamera } from './spatial-view';
 import { ORIGIN, type PointSeries, type Track } from './track';
 
@@ -15,6 +15,8 @@ const LEAST_PICTURE = 320;
 /** A recording with the answers that make a clip of it. */
 export interface FigureAnswers {
   readonly recording: Recording;
+  /** The frames that are used: one attempt of a long recording. */
+  readonly use: { readonly first: number; readonly last: number };
   readonly map: MarkerMap;
   readonly metresPerUnit: number;
   readonly camera: FigureCamera;
@@ -48,7 +50,8 @@ function flatTrack({ markers }: Recording, map: MarkerMap): Track {
 }
 
 /** A drawn figure from points: seen from a camera where they lie in space, as they are where they lie in a picture. */
-export function figureOf({ recording, map, metresPerUnit, camera }: FigureAnswers): Figure {
+export function figureOf({ recording: whole, use, map, metresPerUnit, camera }: FigureAnswers): Figure {
+  const recording = cutRecording(whole, use);
   if (isSpatial(recording)) {
     const spatial = spatialTrack(recording, map, metresPerUnit);
     return { picture: FIGURE_PICTURE, spatial, ...seenFrom(spatial, camera, FIGURE_PICTURE) };
@@ -70,7 +73,14 @@ export function proposeFigure(recording: Recording, saved: MarkerMap | null): Fi
   const map = saved ?? proposeMap(recording.markers.map((m) => m.name));
   const metresPerUnit = LENGTH_UNITS[recording.unit] ?? metresByHeight(recording, map, USUAL_HEIGHT);
   const azimuthDegrees = isSpatial(recording) ? Math.round(sideAzimuth(spatialTrack(recording, map, metresPerUnit))) : 0;
-  return { recording, map, metresPerUnit, camera: { azimuthDegrees, elevationDegrees: 0 } };
+  return { recording, use: { first: 0, last: framesOf(recording) - 1 }, map, metresPerUnit, camera: { azimuthDegrees, elevationDegrees: 0 } };
+}
+
+/** Other frames of the same recording, seen from the side of what happens in them. */
+export function withFrames(answers: FigureAnswers, use: FigureAnswers['use']): FigureAnswers {
+  if (!isSpatial(answers.recording)) return { ...answers, use };
+  const spatial = spatialTrack(cutRecording(answers.recording, use), answers.map, answers.metresPerUnit);
+  return { ...answers, use, camera: { ...answers.camera, azimuthDegrees: Math.round(sideAzimuth(spatial)) } };
 }
 
 /** Length of a recording's unit if the performer stands so tall (metres); 1 where the height cannot be seen. */

@@ -4,10 +4,12 @@ import AccordionSummary from '@mui/material/AccordionSummary';
 import Alert from '@mui/material/Alert';
 import Autocomplete from '@mui/material/Autocomplete';
 import MenuItem from '@mui/material/MenuItem';
+import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
 import { pointName } from '../../../core/points/body-points';
-import { figureOf, metresByHeight, USUAL_HEIGHT, type FigureAnswers } from '../../../core/points/figure';
+import { figureOf, metresByHeight, USUAL_HEIGHT, withFrames, type FigureAnswers } from '../../../core/points/figure';
 import { MAPPED_POINTS } from '../../../core/points/marker-map';
 import { framesOf, LENGTH_UNITS } from '../../../core/points/recording';
 import type { ProbedPoints } from '../../../state/point-files';
@@ -25,7 +27,11 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
   const [height, setHeight] = useState(String(USUAL_HEIGHT));
   const names = recording.markers.map((m) => m.name);
   const known = MAPPED_POINTS.filter((id) => (map[id]?.length ?? 0) > 0).length;
-  const { spatial } = useMemo(() => figureOf({ recording, map, metresPerUnit: answers.metresPerUnit, camera: { azimuthDegrees: 0, elevationDegrees: 0 } }), [recording, map, answers.metresPerUnit]);
+  const { use } = answers;
+  const { spatial } = useMemo(() => figureOf({ recording, use, map, metresPerUnit: answers.metresPerUnit, camera: { azimuthDegrees: 0, elevationDegrees: 0 } }), [recording, use, map, answers.metresPerUnit]);
+  const last = framesOf(recording) - 1;
+  const [draft, setDraft] = useState<readonly number[] | null>(null);
+  const [from, to] = (draft ?? [use.first, use.last]) as [number, number];
   const needsHeight = spatial !== null && LENGTH_UNITS[recording.unit] === null;
   const tall = Number(height);
   return (
@@ -52,6 +58,22 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
           }}
         />
       )}
+      <div>
+        <Typography id="frames-used" sx={{ fontSize: '.84rem' }}>Frames used: {from + 1} to {to + 1}, {((to - from) / recording.rate).toFixed(2)} s. Of a long recording take one attempt.</Typography>
+        <Slider
+          size="small"
+          aria-labelledby="frames-used"
+          min={0}
+          max={last}
+          value={[from, to]}
+          onChange={(_, value) => setDraft(value as number[])}
+          onChangeCommitted={(_, value) => {
+            const [first, end] = value as [number, number];
+            setDraft(null);
+            if (end > first) onChange(withFrames(answers, { first, last: end }));
+          }}
+        />
+      </div>
       {spatial && <CameraPlan points={spatial} camera={camera} onChange={(next) => onChange({ ...answers, camera: next })} />}
       <Accordion disableGutters elevation={0} variant="outlined" defaultExpanded={known < MAPPED_POINTS.length / 2}>
         <AccordionSummary>{known} of {MAPPED_POINTS.length} joints have markers. Look at them or change them</AccordionSummary>
