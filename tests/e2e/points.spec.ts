@@ -1,8 +1,11 @@
 import { expect, test } from '@playwright/test';
 import { readFile, writeFile } from 'node:fs/promises';
-import { addClip, clipFile, createSession, goToStep } from '../../demo/drive-job';
+import { ballAt } from '../../demo/athlete/ball';
+import { project } from '../../demo/camera/camera';
+import { addClip, clipFile, createSession, goToStep, shownFrame } from '../../demo/drive-job';
+import { DEMO_CLIPS, performanceOf } from '../../demo/scenario';
 import { motionBytes } from '../fixtures/motion';
-import { watchErrors } from './pages';
+import { openDemo, watchErrors } from './pages';
 
 test('points without video are a performance: a figure seen from a chosen camera, saved again exactly', async ({ page, baseURL }, info) => {
   const errors = watchErrors(page);
@@ -49,4 +52,85 @@ test('points of another program lie on the picture they were measured in; a dama
   await expect(page.getByText('2 points of points are on the picture.')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('no points yet')).toBeVisible();
+});
+
+test('a ball is placed by one key a frame, followed until it is lost, hidden and taken back', async ({ page }) => {
+  const errors = watchErrors(page);
+  await openDemo(page);
+  await goToStep(page, 'Measure');
+  const clip = DEMO_CLIPS.find((c) => c.id === 'pace-side-athlete')!;
+  const performance = performanceOf(clip);
+  const pane = (await page.getByTestId('pane-athlete').boundingBox())!;
+  // The whole picture is shown, so that it is known where the ball is on the screen.
+  await page.getByTestId('current-moment').click();
+  await page.keyboard.press('b');
+  const scale = Math.min(pane.width / clip.camera.width, pane.height / clip.camera.height);
+  const onScreen = (frame: number): [number, number] => {
+    const at = project(clip.camera, ballAt(performance, performance.start + frame / clip.camera.frameRate));
+    return [pane.x + pane.width / 2 + (at.x - clip.camera.width / 2) * scale, pane.y + pane.height / 2 + (at.y - clip.camera.height / 2) * scale];
+  };
+  await page.keyboard.press('p');
+  await page.getByRole('combobox', { name: 'Point of the athlete' }).click();
+  await page.getByRole('option', { name: 'Ball' }).click();
+  await page.getByRole('combobox', { name: 'Then' }).click();
+  await page.getByRole('option', { name: 'the same point, next frame' }).click();
+  await page.getByRole('combobox', { name: 'It looks' }).click();
+  await page.getByRole('option', { name: 'small' }).click();
+  await expect(page.locator('.MuiPopover-root')).toHaveCount(0);
+  await page.getByTestId('current-moment').click();
+  // From frame 97 on to 129: three times ten and three.
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Control+ArrowRight');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  await expect.poll(() => shownFrame(page, 'athlete')).toBe(129);
+  await page.keyboard.press('n');
+  for (const frame of [129, 130, 131]) {
+    await page.mouse.move(...onScreen(frame));
+    await page.keyboard.press('e');
+    await expect.poll(() => shownFrame(page, 'athlete')).toBe(frame + 1);
+  }
+  await page.keyboard.press('n');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText('Frame 132: placed by hand')).toBeVisible();
+  await page.keyboard.press('f');
+  await expect(page.getByText(/The ball was followed over \d+ frames|The ball is lost on frame \d+/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('h');
+  await expect(page.getByText(/Frame 13\d: not placed|Frame 14\d: not placed/)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/Frame 1[34]\d: (followed|not placed|placed)/)).toBeVisible();
+  expect(errors).toEqual([]);
+});
+
+test('left and right are exchanged over a stretch, a point is nudged, and what measures still wait for is listed', async ({ page }) => {
+  await openDemo(page);
+  await goToStep(page, 'Measure');
+  await page.getByTestId('current-moment').click();
+  await page.keyboard.press('p');
+  await expect(page.getByText(/Every point that the measures need is known|Still to place or check/)).toBeVisible();
+  const knee = page.getByTestId('reading-back-knee-at-back-foot-contact').locator('td').nth(1);
+  const before = await knee.innerText();
+  await page.getByRole('button', { name: 'Left and right are exchanged from here' }).click();
+  await page.getByRole('button', { name: 'legs' }).click();
+  await expect.poll(() => knee.innerText()).not.toBe(before);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => knee.innerText()).toBe(before);
+  // Placed away, a point makes its angle wait: hidden here it is on the list.
+  await page.getByRole('combobox', { name: 'Point of the athlete' }).click();
+  await page.getByRole('option', { name: 'right knee' }).click();
+  await expect(page.locator('.MuiPopover-root')).toHaveCount(0);
+  await page.getByTestId('current-moment').click();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Control+Shift+ArrowRight');
+  await expect(page.getByText('placed by hand')).toBeVisible();
+});
+
+test('moments are proposed from the points, doubtful ones pointed out, and confirmed one by one', async ({ page }) => {
+  await openDemo(page);
+  await goToStep(page, 'Moments');
+  for (const moment of ['back foot contact', 'front foot contact', 'release']) await page.getByRole('button', { name: `Unmark ${moment} in athlete` }).click();
+  await page.getByRole('button', { name: 'Propose moments of the athlete' }).click();
+  await expect(page.getByText('3 moments of the athlete are proposed')).toBeVisible();
+  await expect(page.getByText('3 moments are proposed from the points. Go to each, look, and confirm or move it.')).toBeVisible();
+  for (const moment of ['back foot contact', 'front foot contact', 'release']) await page.getByRole('button', { name: `Confirm ${moment} in athlete` }).click();
+  await expect(page.getByText('All moments are marked in both clips. Go on to Measure.')).toBeVisible();
 });
