@@ -96,9 +96,9 @@ function rememberViews(): (views: readonly Performance[]) => readonly Performanc
 }
 const athleteViews = rememberViews();
 const referenceViews = rememberViews();
-const compare = rememberLast((movement: Movement, athlete: readonly Performance[], reference: readonly Performance[]) =>
+const compare = rememberLast((movement: Movement, athlete: readonly Performance[], reference: readonly Performance[], errors: Session['measuredErrors']) =>
   athlete.length > 0 && reference.length > 0
-    ? { comparisons: compareAll(movement, athlete, reference), timing: timingTable(movement, athlete[0]!, reference[0]!) }
+    ? { comparisons: compareAll(movement, athlete, reference, errors), timing: timingTable(movement, athlete[0]!, reference[0]!) }
     : { comparisons: [], timing: [] },
 );
 
@@ -108,7 +108,7 @@ export const derive = rememberLast((session: Session): Derived => {
   const first = (id: string): Performance | null => clips.find((c) => c.id === id)?.performance ?? null;
   const athlete = first('athlete');
   const reference = first('reference');
-  const { comparisons, timing } = compare(movement, athleteViews(viewsOf(clips, athlete)), referenceViews(viewsOf(clips, reference)));
+  const { comparisons, timing } = compare(movement, athleteViews(viewsOf(clips, athlete)), referenceViews(viewsOf(clips, reference)), session.measuredErrors);
   const judged = comparisons.map((c) => judge(c, session.decisions.find((d) => d.measureId === c.measure.id)));
   const priorities = prioritise(movement, judged, session);
   const panes = clips.filter((c) => c.performance.clip.onBench).slice(0, MOST_PANES);

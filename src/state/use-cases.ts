@@ -350,6 +350,37 @@ export async function followPointOf(clip: Clip, id: PointId, frame: number, step
   }
 }
 
+/** Keeps the points of a clip as one digitising; the clip can then be digitised anew. */
+export function keepDigitising(clip: Clip, by: string): void {
+  edit((session) => {
+    const track = session.tracks[clip.id];
+    if (track) session.digitisings.push({ id: newId(), clipId: clip.id, by: by.trim() || 'somebody', at: new Date().toISOString(), track });
+  });
+}
+
+export function dropDigitising(id: string): void {
+  edit((session) => {
+    session.digitisings = session.digitisings.filter((d) => d.id !== id);
+  });
+}
+
+/** Takes all points of a clip away, to begin anew. */
+export function clearPoints(clip: Clip): void {
+  edit((session) => {
+    session.tracks[clip.id] = {};
+  });
+}
+
+/** Takes a standard error of measurement in place of the one reckoned from the points, or no longer. */
+export function takeMeasuredError(measureIds: readonly string[], sem: number | null): void {
+  edit((session) => {
+    for (const id of measureIds) {
+      if (sem === null) delete session.measuredErrors[id];
+      else session.measuredErrors[id] = sem;
+    }
+  });
+}
+
 /** Exchanges left and right from one frame to another in the arms, the legs or the whole body. */
 export const swapSidesOf = (clip: Clip, from: number, to: number, part: 'body' | 'arms' | 'legs'): void =>
   changeTrack(clip, (track) => swapSides(track, from, to, (id) => part === 'body' || (part === 'arms') === /shoulder|elbow|wrist|pinky|-index$|thumb/.test(id.replace('foot-index', 'foot'))));

@@ -134,3 +134,25 @@ test('moments are proposed from the points, doubtful ones pointed out, and confi
   for (const moment of ['back foot contact', 'front foot contact', 'release']) await page.getByRole('button', { name: `Confirm ${moment} in athlete` }).click();
   await expect(page.getByText('All moments are marked in both clips. Go on to Measure.')).toBeVisible();
 });
+
+test('a clip digitised twice tells its own measuring error, which can take the place of the reckoned one', async ({ page }) => {
+  await openDemo(page);
+  await goToStep(page, 'Measure');
+  await page.getByLabel('Digitised by').fill('Ida Quist');
+  await page.getByRole('button', { name: 'Keep these points' }).click();
+  await expect(page.getByText('Kept: Ida Quist')).toBeVisible();
+  await page.getByTestId('current-moment').click();
+  await page.keyboard.press('p');
+  // The front knee is placed a pixel further at each moment.
+  for (let moment = 0; moment < 4; moment++) {
+    await page.keyboard.press('PageDown');
+    for (let i = 0; i < 4; i++) await page.keyboard.press('Control+Shift+ArrowRight');
+  }
+  const row = page.getByTestId('agreement').getByRole('row', { name: /^Front knee/ });
+  await expect(row).toContainText(/0\.[1-9]|[1-9]\.\d/);
+  await row.getByRole('button').click();
+  await page.getByRole('button', { name: 'Take this as its measuring error' }).click();
+  await expect(row).toContainText('(used)');
+  await page.getByRole('button', { name: 'Reckon its error from the points again' }).click();
+  await expect(row).not.toContainText('(used)');
+});

@@ -41,9 +41,15 @@ export function differenceSd(a: Measured, b: Measured, alike: boolean): number {
   return alike ? Math.sqrt(Math.max(0, total ** 2 - 2 * a.alikeSd * b.alikeSd)) : total;
 }
 
-export function compareMeasure(measure: Measure, athlete: Performance, reference: Performance): Comparison {
-  const a = evaluateMeasure(measure, athlete);
-  const r = evaluateMeasure(measure, reference);
+/** Standard errors of measurement that were found by digitising twice: measure id -> SI. */
+export type MeasuredErrors = Readonly<Record<string, number>>;
+
+/** A reading whose error is the one that was measured rather than the one reckoned from the points. */
+const withError = (reading: Reading, sem: number | undefined): Reading => (reading.measurable && sem !== undefined ? { ...reading, sd: sem, alikeSd: 0 } : reading);
+
+export function compareMeasure(measure: Measure, athlete: Performance, reference: Performance, errors: MeasuredErrors = {}): Comparison {
+  const a = withError(evaluateMeasure(measure, athlete), errors[measure.id]);
+  const r = withError(evaluateMeasure(measure, reference), errors[measure.id]);
   const both = a.measurable && r.measurable;
   return {
     measure,
@@ -64,8 +70,8 @@ export function viewOf(measure: Measure, views: readonly Performance[]): Perform
  * Every measure of a movement, athlete against reference.
  * @param athlete,reference one performance each, or all cameras of it, the main one first
  */
-export function compareAll(movement: Movement, athlete: Performance | readonly Performance[], reference: Performance | readonly Performance[]): readonly Comparison[] {
+export function compareAll(movement: Movement, athlete: Performance | readonly Performance[], reference: Performance | readonly Performance[], errors: MeasuredErrors = {}): readonly Comparison[] {
   const athleteViews = [athlete].flat() as Performance[];
   const referenceViews = [reference].flat() as Performance[];
-  return movement.measures.map((measure) => compareMeasure(measure, viewOf(measure, athleteViews), viewOf(measure, referenceViews)));
+  return movement.measures.map((measure) => compareMeasure(measure, viewOf(measure, athleteViews), viewOf(measure, referenceViews), errors));
 }

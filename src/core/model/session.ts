@@ -56,6 +56,10 @@ export const sessionSchema = z.object({
   tracks: z.record(z.string(), trackSchema),
   /** Points in space of clips that were read from them, metres. */
   spatial: z.record(z.string(), z.partialRecord(pointIdSchema, spatialSchema)).default({}),
+  /** Points kept as one digitising of a clip, to be compared with those placed anew. */
+  digitisings: z.array(z.object({ id: z.string(), clipId: z.string(), by: z.string(), at: z.string(), track: trackSchema })).default([]),
+  /** Measure id -> standard error of measurement from two digitisings (SI), taken in place of the propagated error. */
+  measuredErrors: z.record(z.string(), z.number().positive()).default({}),
   /** Clip id -> moment id -> mark. */
   marks: z.record(z.string(), z.record(z.string(), markSchema)),
   /** Corner of the smoothing filter, Hz. */
@@ -85,6 +89,8 @@ export function newSession(id: string, name: string, movementId: string, created
     clips: [],
     tracks: {},
     spatial: {},
+    digitisings: [],
+    measuredErrors: {},
     marks: {},
     cutoff: DEFAULT_CUTOFF,
     impressions: '',

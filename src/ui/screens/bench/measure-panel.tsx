@@ -4,6 +4,7 @@ import { momentsOf } from '../../../core/model/movement';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { setView, useView } from '../../../state/view-store';
+import { AgreementCard } from './agreement-card';
 import { PointsCard } from './points-card';
 import { SmoothingCard } from './smoothing-card';
 import { ReadingSheet } from '../../components/reading-sheet';
@@ -38,6 +39,7 @@ export function MeasurePanel({ derived, currentMoment }: MeasurePanelProps): Rea
       )}
       <PointsCard derived={derived} />
       <SmoothingCard derived={derived} />
+      <AgreementCard derived={derived} />
     </>
   );
 }
