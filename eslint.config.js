@@ -19,7 +19,7 @@ const MAY_IMPORT = {
   demo: ['core', 'movements', 'formats'],
   bench: ['core', 'movements', 'formats', 'media', 'demo', 'tests'],
   tests: ['core', 'movements', 'formats', 'media', 'report', 'server', 'demo'],
-  scripts: [],
+  scripts: ['core'],
 };
 /** @param {readonly string[]} everywhere what every layer may import besides */
 const layerRule = (everywhere) => [

@@ -103,7 +103,7 @@ const compare = rememberLast((movement: Movement, athlete: readonly Performance[
 );
 
 export const derive = rememberLast((session: Session): Derived => {
-  const movement = movementOf(session.movementId) ?? MOVEMENTS[0]!;
+  const movement = session.ownMovement ?? movementOf(session.movementId) ?? MOVEMENTS[0]!;
   const clips = benchClips(session);
   const first = (id: string): Performance | null => clips.find((c) => c.id === id)?.performance ?? null;
   const athlete = first('athlete');

@@ -156,3 +156,33 @@ test('a clip digitised twice tells its own measuring error, which can take the p
   await page.getByRole('button', { name: 'Reckon its error from the points again' }).click();
   await expect(row).not.toContainText('(used)');
 });
+
+test('a movement of one\u2019s own is read from a file, measures at once, and is refused in words where it is broken', async ({ page }, info) => {
+  const errors = watchErrors(page);
+  await openDemo(page);
+  await goToStep(page, 'Intake');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save it as a file' }).click();
+  const saved = JSON.parse(await readFile(await (await download).path(), 'utf8')) as { movement: { id: string; name: string; measures: { id: string; at?: string }[]; causes: unknown[] } };
+  expect(saved.movement.id).toBe('pace-delivery');
+  const file = info.outputPath('mine.movement.json');
+  saved.movement.measures[0]!.at = 'take-off';
+  await writeFile(file, JSON.stringify(saved));
+  await page.getByLabel('Movement from a file').setInputFiles(file);
+  await expect(page.getByText('"take-off" is not a moment of this movement')).toBeVisible();
+  saved.movement.measures = saved.movement.measures.filter((m) => m.id === 'front-knee-at-release' || m.id === 'stride-time');
+  Object.assign(saved.movement, { id: 'mine', name: 'Two things only', causes: [] });
+  await writeFile(file, JSON.stringify(saved));
+  await page.getByLabel('Movement from a file').setInputFiles(file);
+  await expect(page.getByText('5 moments, 2 measures')).toBeVisible();
+  await goToStep(page, 'Compare');
+  await expect(page.locator('tr[data-testid^=reading-]')).toHaveCount(2);
+  await page.reload();
+  await expect(page.locator('tr[data-testid^=reading-]')).toHaveCount(2);
+  await goToStep(page, 'Intake');
+  await page.getByRole('combobox', { name: 'Movement' }).click();
+  await page.getByRole('option', { name: 'Athletics: Hurdle clearance' }).click();
+  await goToStep(page, 'Compare');
+  await expect(page.getByTestId('reading-flight-time')).toBeVisible();
+  expect(errors).toEqual([]);
+});

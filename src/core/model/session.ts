@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { pointIdSchema } from './point-id';
 import { clipSchema } from './clip';
 import { drawingSchema } from './drawing';
+import { movementSchema } from './movement';
 
 const samples = <T extends object>(type: new (...args: never[]) => T) =>
   z.custom<T>((value) => value instanceof type, 'Samples are a list of numbers.');
@@ -51,6 +52,8 @@ export const sessionSchema = z.object({
   name: z.string(),
   createdAt: z.string(),
   movementId: z.string(),
+  /** A movement of the user's own; kept with the session, so that changing the file changes nothing here. Null takes one that ships. */
+  ownMovement: movementSchema.nullable().default(null),
   daysToCompetition: z.number().int().nonnegative().nullable(),
   clips: z.array(clipSchema),
   tracks: z.record(z.string(), trackSchema),
@@ -85,6 +88,7 @@ export function newSession(id: string, name: string, movementId: string, created
     name,
     createdAt,
     movementId,
+    ownMovement: null,
     daysToCompetition: null,
     clips: [],
     tracks: {},

@@ -1,9 +1,10 @@
 import { useMemo, type ReactNode } from 'react';
 import { curveOfMeasure, curveUnitOf, kindOf } from '../../../core/measures';
+import type { Measure } from '../../../core/model/movement';
 import { nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
 import { momentTimes } from '../../../core/performance/performance';
 import { matchedMap } from '../../../core/timing/time-map';
-import { fromSi } from '../../../core/units';
+import { DISPLAY_UNITS, fromSi } from '../../../core/units';
 import { CurveStrip, type CurveStripProps } from '../../../stage/curve-strip';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
@@ -19,9 +20,9 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
   const shown = useView((state) => (athlete ? state.shown[athlete.clip.id] : undefined) ?? 0);
   const measure =
     movement.measures.find((m) => m.id === selected && kindOf(m).curve) ??
-    movement.measures.filter((m) => kindOf(m).curve).reduce((best, m) => (m.importance > best.importance ? m : best));
+    movement.measures.filter((m) => kindOf(m).curve).reduce<Measure | null>((best, m) => (best === null || m.importance > best.importance ? m : best), null);
   const data = useMemo(() => {
-    if (!athlete || !reference) return null;
+    if (!athlete || !reference || !measure) return null;
     const map = matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference));
     if (!map.ok) return null;
     const unit = curveUnitOf(measure);
@@ -33,11 +34,11 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
     const marks = Object.values(momentTimes(athlete));
     return { curves, domain: [Math.min(...marks) - AROUND, Math.max(...marks) + AROUND] as const };
   }, [athlete, reference, movement, measure]);
-  if (!athlete || !data) return <div />;
+  if (!athlete || !data || !measure) return <div />;
   return (
     <CurveStrip
       title={`${measure.name} through the movement, in matched time`}
-      unit="°"
+      unit={DISPLAY_UNITS[curveUnitOf(measure)].suffix}
       curves={data.curves}
       domain={data.domain}
       moments={movement.moments.flatMap((m) => (athlete.marks[m.id] === undefined ? [] : [{ name: m.name, at: timeAtFrame(athlete.times, athlete.marks[m.id]!) }]))}

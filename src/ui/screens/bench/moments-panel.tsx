@@ -53,7 +53,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     const proposals = proposeMomentsOf(movement, on.performance);
     const doubtful = proposals.filter((p) => p.confidence < DOUBTFUL).length;
     if (proposals.length === 0) notify('info', `The points of the ${clipName(on)} suggest no moment. Find points at Measure first, or mark by eye.`);
-    else notify('info', `${proposals.length} moments of the ${clipName(on)} are proposed${doubtful > 0 ? `; look closely at ${doubtful} of them` : ''}.`);
+    else notify('info', `${proposals.length === 1 ? 'One moment' : `${proposals.length} moments`} of the ${clipName(on)} ${proposals.length === 1 ? 'is' : 'are'} proposed${doubtful > 0 ? `; look closely at ${doubtful} of them` : ''}.`);
   };
   return (
     <>

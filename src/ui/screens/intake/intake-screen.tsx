@@ -1,11 +1,9 @@
 import VideocamOutlinedIcon from '@mui/icons-material/VideocamOutlined';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { MOVEMENTS } from '../../../movements';
 import { edit } from '../../../state/document-store';
 import { useDerived } from '../../../state/derived';
 import { useCommittedText } from '../../components/use-committed-text';
@@ -13,6 +11,7 @@ import { clipName } from '../../components/clip-name';
 import type { Clip, Role } from '../../../core/model/clip';
 import { removeClip } from '../../../state/use-cases';
 import { ClipIntake } from './clip-intake';
+import { MovementChoice } from './movement-choice';
 
 const ROLES = ['athlete', 'reference'] as const;
 
@@ -39,9 +38,7 @@ export function IntakeScreen(): ReactNode {
             {...name}
             sx={{ minWidth: 320 }}
           />
-          <TextField select label="Movement" value={movement.id} onChange={(event) => edit((s) => { s.movementId = event.target.value; })} helperText="Marks of moments that both have are kept" sx={{ minWidth: 220 }}>
-            {MOVEMENTS.map((m) => <MenuItem key={m.id} value={m.id}>{m.sport}: {m.name}</MenuItem>)}
-          </TextField>
+          <MovementChoice movement={movement} />
           <TextField
             label="Days to the next competition"
             {...days}

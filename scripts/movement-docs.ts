@@ -1,0 +1,62 @@
+// Writes docs/measures.md from the registries of measures and quantities, and docs/movement.schema.json from the schema of movements:
+// npx tsx scripts/movement-docs.ts. A test fails when they are not what this writes.
+import { writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { z } from 'zod';
+import { MEASURE_KINDS } from '../src/core/measures';
+import { movementSchema } from '../src/core/model/movement';
+import { QUANTITIES } from '../src/core/quantities';
+
+const cell = (text: string): string => text.replaceAll('|', '\\|');
+
+/** How a kind's error is reckoned, where it is not simply that of its points. */
+const ERRORS: Readonly<Partial<Record<keyof typeof MEASURE_KINDS, string>>> = {
+  duration: 'two events, T / sqrt(6)',
+  share: 'its events',
+  rate: 'the time between its moments',
+  lead: 'the angle\u2019s error over its speed, and two events',
+  'peak-rate': 'noise through the filter (Lanshammar 1982)',
+  speed: 'noise through the filter (Lanshammar 1982), and the scale',
+  path: 'the points at its ends, and the scale',
+  steadiness: 'the point, and the scale',
+  stop: 'two frames at either end',
+  lag: 'how flat both peaks are',
+  range: 'the random part at both ends',
+  turn: 'the random part at both ends',
+};
+
+export function measuresDocument(): string {
+  const quantities = Object.values(QUANTITIES).map((q) => `| ${q.q} | ${cell(q.convention)} | ${{ angle: 'deg', length: 'm or % of standing height', ratio: '%' }[q.dimension]} |`);
+  const kinds = Object.values(MEASURE_KINDS).map((k) => `| ${k.kind} | ${cell(k.convention)} | ${typeof k.unit === 'string' ? k.unit : 'that of its quantity'} | ${ERRORS[k.kind] ?? 'points, moment, camera, scale'} |`);
+  return `# Measures
+
+Written by \`scripts/movement-docs.ts\` from the registries; the schema of a movement file is \`movement.schema.json\`.
+
+## Kinds
+
+| kind | what it gives | unit | error |
+| --- | --- | --- | --- |
+${kinds.join('\n')}
+
+## Quantities
+
+What *value*, *extreme*, *range*, *peak-rate*, *turn*, *evenness* and *lag* can be taken of. Every quantity draws itself on the picture.
+
+| quantity | what it is | unit |
+| --- | --- | --- |
+${quantities.join('\n')}
+
+## Errors
+
+The error of every quantity joins, to first order: the errors of its points, its rate of change times the error of the moment (a frame's interval over the root
+of twelve), what the uncertainty of the camera's direction would change, and for lengths the scale (1 % of a known length, 2 % of a standing height; common
+practice). Points are named by function: \`dominant\` is the throwing, leading or measured side, \`opposite\` the other; \`mid-hip\`, \`mid-shoulder\` and
+\`centre-of-mass\` follow from others, \`own-...\` are the movement's own.
+`;
+}
+
+export const schemaDocument = (): string => `${JSON.stringify(z.toJSONSchema(movementSchema, { io: 'input', reused: 'ref' }), null, 2)}\n`;
+
+const docs = path.join(import.meta.dirname, '..', 'docs');
+export const WRITTEN: Readonly<Record<string, () => string>> = { 'measures.md': measuresDocument, 'movement.schema.json': schemaDocument };
+if (process.argv[1]?.endsWith('movement-docs.ts')) for (const [name, write] of Object.entries(WRITTEN)) writeFileSync(path.join(docs, name), write());

@@ -1,0 +1,54 @@
+import { movementSchema, type Movement } from '../../core/model/movement';
+import { fail, ok, type Issue, type Result } from '../../core/result';
+import type { Format } from '../format';
+
+export type MovementJsonIssue = 'not-json' | 'not-a-movement' | 'wrong-version' | 'invalid-movement';
+
+const HEADER = 'proud-falcon-movement';
+/** More problems than this are not all told at once. */
+const MOST_TOLD = 4;
+
+/** Where in the document a problem lies, in words: "measures[3] (front-knee).target". */
+function placeOf(document: unknown, steps: readonly PropertyKey[]): string {
+  let here: unknown = document;
+  let text = '';
+  for (const step of steps) {
+    here = typeof here === 'object' && here !== null ? (here as Record<PropertyKey, unknown>)[step] : undefined;
+    text += typeof step === 'number' ? `[${step + 1}]` : `${text === '' ? '' : '.'}${String(step)}`;
+    const id = typeof here === 'object' && here !== null ? (here as { id?: unknown }).id : undefined;
+    if (typeof step === 'number' && typeof id === 'string') text += ` (${id})`;
+  }
+  return text === '' ? 'the movement' : text;
+}
+
+function read(text: string, fileName: string): Result<Movement, Issue<MovementJsonIssue>> {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(text);
+  } catch (error) {
+    return fail('not-json', `\u201c${fileName}\u201d is not valid JSON (${error instanceof Error ? error.message : String(error)}).`);
+  }
+  const document = typeof parsed === 'object' && parsed !== null && 'movement' in parsed ? (parsed as { movement: unknown }).movement : parsed;
+  if (typeof document !== 'object' || document === null || !('measures' in document)) {
+    return fail('not-a-movement', `\u201c${fileName}\u201d is not a movement: it has no \u201cmoments\u201d and \u201cmeasures\u201d. What belongs in one stands in docs/movement.schema.json.`);
+  }
+  const version = (document as { schemaVersion?: unknown }).schemaVersion;
+  if (version !== 1) return fail('wrong-version', `\u201c${fileName}\u201d has movement version ${JSON.stringify(version)}; this application reads version 1.`);
+  const checked = movementSchema.safeParse(document);
+  if (!checked.success) {
+    const told = checked.error.issues.slice(0, MOST_TOLD).map((issue) => `${placeOf(document, issue.path)}: ${issue.message}`);
+    const more = checked.error.issues.length - told.length;
+    return fail('invalid-movement', `\u201c${fileName}\u201d: ${told.join(' ')}${more > 0 ? ` And ${more} more.` : ''}`);
+  }
+  return ok(checked.data);
+}
+
+/** A movement as a file that a coach can write, change and hand on; its schema is published. */
+export const movementJson: Format<Movement, MovementJsonIssue> = {
+  id: 'movement-json',
+  name: 'Movement',
+  extension: 'movement.json',
+  sniff: (text) => text.slice(0, 400).includes(`"${HEADER}"`),
+  read,
+  write: (movement) => `${JSON.stringify({ format: HEADER, movement }, null, 2)}\n`,
+};
