@@ -26,7 +26,7 @@ const ERRORS: Readonly<Partial<Record<keyof typeof MEASURE_KINDS, string>>> = {
 };
 
 export function measuresDocument(): string {
-  const quantities = Object.values(QUANTITIES).map((q) => `| ${q.q} | ${cell(q.convention)} | ${{ angle: 'deg', length: 'm or % of standing height', ratio: '%' }[q.dimension]} |`);
+  const quantities = Object.values(QUANTITIES).map((q) => `| ${q.q} | ${cell(q.convention)} | ${{ angle: 'deg', length: 'm or % of standing height', ratio: '%', metres: 'm' }[q.dimension]} |`);
   const kinds = Object.values(MEASURE_KINDS).map((k) => `| ${k.kind} | ${cell(k.convention)} | ${typeof k.unit === 'string' ? k.unit : 'that of its quantity'} | ${ERRORS[k.kind] ?? 'points, moment, camera, scale'} |`);
   return `# Measures
 

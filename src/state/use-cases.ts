@@ -199,6 +199,7 @@ export async function placeClip(
     onBench: true,
     scale: null,
     figure: null,
+    ground: null,
     workMediaId: null,
     ...answers,
   };

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import type { Drawing, DrawingKind } from '../core/model/drawing';
 import type { PointId } from '../core/points/body-points';
+import type { Vec2 } from '../core/geometry/vec2';
 import type { PersonBox } from '../core/points/person-box';
 import type { MatchMode } from '../core/timing/time-map';
 
@@ -32,7 +33,9 @@ export interface ViewState {
   readonly followBody: boolean;
   readonly selectedMeasure: string | null;
   /** What a press in a picture does. */
-  readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale' | 'person';
+  readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale' | 'person' | 'ground';
+  /** Four corners of a rectangle on the ground, waiting for its size. */
+  readonly markedGround: { readonly clipId: string; readonly corners: readonly Vec2[] } | null;
   /** Clip id -> a box round the person whose points are to be found. */
   readonly persons: Readonly<Record<string, PersonBox>>;
   /** Placing points by hand. */
@@ -90,6 +93,7 @@ export const useView = create<ViewState>(() => ({
   selectedMeasure: null,
   tool: 'move',
   persons: {},
+  markedGround: null,
   pointWork: { id: 'left-knee', placing: false, after: 'stay', followRadius: 12, shift: null, swapFrom: null },
   sizeBy: 'body',
   measuredLine: null,

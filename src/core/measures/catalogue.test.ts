@@ -33,6 +33,8 @@ describe('every quantity against a case that can be reckoned by hand', () => {
     'segment-angle': [{ q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' }, { 'left-elbow': [300, 400], 'left-wrist': [400, 300] }, 45, 'deg'],
     'line-separation': [{ q: 'line-separation', points: ['opposite-elbow', 'opposite-wrist'], from: ['opposite-elbow', 'own-ball'] }, { 'left-elbow': [300, 400], 'left-wrist': [400, 300], 'own-ball': [400, 400] }, 45, 'deg'],
     distance: [{ q: 'distance', points: ['opposite-elbow', 'opposite-wrist'] }, { 'left-elbow': [300, 400], 'left-wrist': [600, 800] }, 50, '%BH'],
+    // A ground seen square from above, 100 pixels a metre.
+    'ground-distance': [{ q: 'ground-distance', points: ['opposite-elbow', 'opposite-wrist'] }, { 'left-elbow': [300, 400], 'left-wrist': [600, 800] }, 5, 'm'],
     offset: [{ q: 'offset', points: ['opposite-wrist', 'opposite-elbow'], axis: 'up' }, { 'left-elbow': [300, 400], 'left-wrist': [350, 150] }, 25, '%BH'],
     height: [{ q: 'height', point: 'opposite-wrist' }, { 'left-wrist': [350, 150] }, 55, '%BH'],
     box: [{ q: 'box', points: ['opposite-elbow', 'opposite-wrist', 'own-ball'], side: 'width' }, { 'left-elbow': [300, 400], 'left-wrist': [350, 150], 'own-ball': [420, 0] }, 12, '%BH'],
@@ -41,7 +43,7 @@ describe('every quantity against a case that can be reckoned by hand', () => {
     fold: [{ q: 'fold', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], limb: 'leg' }, {}, 100, '%'],
   };
   it.each(Object.entries(cases))('%s', (q, [of, points, expected, unit]) => {
-    const reading = evaluateMeasure(make({ kind: 'value', of, at: 'mid' }), on(() => points));
+    const reading = evaluateMeasure(make({ kind: 'value', of, at: 'mid' }), on(() => points, { ground: { corners: [{ x: 0, y: 0 }, { x: 1000, y: 0 }, { x: 1000, y: 800 }, { x: 0, y: 800 }], length: 10, width: 8 } }));
     expect(value(reading)).toBeCloseTo(expected, 6);
     expect(reading.measurable && reading.unit).toBe(unit);
     expect(QUANTITIES[q as keyof typeof QUANTITIES].convention.length).toBeGreaterThan(15);
@@ -68,6 +70,15 @@ describe('every quantity against a case that can be reckoned by hand', () => {
     expect(value(evaluateMeasure(metres, on(() => ({}), METRES)))).toBeCloseTo(0.16, 9);
     const noBody = stickPerformance(() => ({ 'left-heel': [480, 700], 'left-foot-index': [560, 700] }), marks);
     expect(evaluateMeasure(make({ kind: 'value', of, at: 'mid' }), noBody)).toMatchObject({ measurable: false, reason: 'no-scale' });
+  });
+
+  it('distances on the ground want a rectangle there, and do not care which way the performer goes or how the picture is levelled', () => {
+    const measure = make({ kind: 'value', of: { q: 'ground-distance', points: ['opposite-heel', 'opposite-foot-index'] }, at: 'mid' });
+    expect(evaluateMeasure(measure, on(() => ({})))).toMatchObject({ measurable: false, reason: 'no-scale', remedy: expect.stringContaining('Match') });
+    // A lane that narrows with distance.
+    const ground = { corners: [{ x: 100, y: 780 }, { x: 300, y: 500 }, { x: 700, y: 500 }, { x: 900, y: 780 }], length: 6, width: 1.2 };
+    const values = [{}, { travel: 'left' }, { levelDegrees: 4 }].map((more) => value(evaluateMeasure(measure, on(() => ({}), { ground, ...more }))));
+    for (const v of values) expect(v).toBeCloseTo(values[0]!, 9);
   });
 
   it('an oblique camera: a length along the way is stretched back by the cosine', () => {

@@ -16,7 +16,7 @@ import { unwrap } from '../geometry/angle';
 /** Kinds of measure that take any quantity. */
 
 const NAMES: Readonly<Record<Quantity['q'], string>> = {
-  'joint-angle': 'The angle', 'segment-angle': 'The direction', 'line-separation': 'The angle between the lines', distance: 'The distance', offset: 'The offset', height: 'The height', box: 'The box', alignment: 'The line', fold: 'The fold',
+  'joint-angle': 'The angle', 'segment-angle': 'The direction', 'line-separation': 'The angle between the lines', distance: 'The distance', 'ground-distance': 'The distance', offset: 'The offset', height: 'The height', box: 'The box', alignment: 'The line', fold: 'The fold',
 };
 
 interface Ready {

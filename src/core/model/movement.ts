@@ -78,6 +78,8 @@ export const quantitySchema = z.discriminatedUnion('q', [
   z.object({ q: z.literal('segment-angle'), points: pair, against: base }),
   z.object({ q: z.literal('line-separation'), points: pair, from: pair }),
   z.object({ q: z.literal('distance'), points: pair }),
+  /** Between two points that lie on the ground, through the perspective of a marked rectangle; always metres. */
+  z.object({ q: z.literal('ground-distance'), points: pair }),
   z.object({ q: z.literal('offset'), points: pair, axis: z.enum(['forward', 'up']) }),
   z.object({ q: z.literal('height'), point: pointRefSchema }),
   z.object({ q: z.literal('box'), points: several(2), side: z.enum(['width', 'height']) }),

@@ -35,6 +35,7 @@ export function drawQuantity(quantity: Quantity, performance: Performance, frame
     case 'line-separation':
       return [segment(a, b), segment(c, d, 'guide'), beside(middle(a, b))];
     case 'distance':
+    case 'ground-distance':
       return [segment(a, b), beside(middle(a, b))];
     case 'offset': {
       const reach = along(quantity.axis, { x: a.x - b.x, y: a.y - b.y });

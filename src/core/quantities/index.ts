@@ -1,4 +1,8 @@
-import { offPlane, viewRefusal } from '../calibration/view';
+import { groundPlane } from '../calibration/ground';
+import { project } from '../calibration/homography';
+import { levelOf } from '../calibration/level';
+import { offPlane, unforeshorten, viewRefusal } from '../calibration/view';
+import { rotate } from '../geometry/vec2';
 import { wrapAngle } from '../geometry/angle';
 import type { Plane, PointRef, Quantity } from '../model/movement';
 import { pointAt, type Performance } from '../performance/performance';
@@ -9,8 +13,8 @@ import { eventSd } from '../uncertainty/event-time';
 import { quadrature, type UncertainPoint } from '../uncertainty/propagate';
 import { jointAngleQuantity, lineSeparation, segmentAngleQuantity } from './angles';
 import { fold } from './fold';
-import { alignment, box, distanceQuantity, height, offset } from './lengths';
-import type { Dimension, KindOfQuantity, QuantityName } from './quantity';
+import { alignment, box, distanceQuantity, groundDistance, height, offset } from './lengths';
+import type { Dimension, KindOfQuantity, QuantityName, Surroundings } from './quantity';
 
 /** The registry: a new quantity is one entry here and in the schema; every kind of measure that takes one can then use it. */
 export const QUANTITIES: { readonly [Q in QuantityName]: KindOfQuantity<Q> } = {
@@ -18,6 +22,7 @@ export const QUANTITIES: { readonly [Q in QuantityName]: KindOfQuantity<Q> } = {
   'segment-angle': segmentAngleQuantity,
   'line-separation': lineSeparation,
   distance: distanceQuantity,
+  'ground-distance': groundDistance,
   offset,
   height,
   box,
@@ -34,7 +39,7 @@ const SCALE_SD = { m: 0.01, '%BH': 0.02 } as const;
 /** Step of the numerical gradient, pixels. */
 const STEP = 0.01;
 /** An angle less sure than this means nothing, radians; a length, share of standing height. */
-const MOST_SD = { angle: Math.PI / 6, length: 0.25, ratio: 0.5 } as const;
+const MOST_SD = { angle: Math.PI / 6, length: 0.25, ratio: 0.5, metres: 0.45 } as const;
 
 const refName = (ref: PointRef): string => ref.replace(/^own-/, '').replace('foot-index', 'toe').replaceAll('-', ' ');
 
@@ -51,7 +56,7 @@ export function scaleOf({ clip, bodyHeight }: Performance, wanted: LengthIn): { 
   return { perPixel: 1 / bodyHeight, sdShare: SCALE_SD['%BH'] };
 }
 
-export const unitOfQuantity = (quantity: Quantity, lengthIn: LengthIn): DisplayUnit => (dimensionOf(quantity) === 'angle' ? 'deg' : dimensionOf(quantity) === 'ratio' ? '%' : lengthIn);
+export const unitOfQuantity = (quantity: Quantity, lengthIn: LengthIn): DisplayUnit => (dimensionOf(quantity) === 'angle' ? 'deg' : dimensionOf(quantity) === 'ratio' ? '%' : dimensionOf(quantity) === 'metres' ? 'm' : lengthIn);
 
 const FEET = ['left-heel', 'right-heel', 'left-foot-index', 'right-foot-index'] as const;
 const grounds = new WeakMap<Performance['smoothed'], number>();
@@ -73,11 +78,24 @@ export function groundOf(performance: Performance): number {
   return ground;
 }
 
+/** What a quantity may ask of the place: the ground's height, the ground's perspective. */
+function surroundingsOf(performance: Performance, quantity: Quantity, psi: number): Surroundings {
+  const { clip } = performance;
+  const plane = quantity.q === 'ground-distance' && clip.ground ? groundPlane(clip.ground) : null;
+  const forward = clip.travel === 'right' ? 1 : -1;
+  const stretch = unforeshorten(1, psi);
+  return {
+    ground: quantity.q === 'height' ? groundOf(performance) : NaN,
+    // Back from movement coordinates to the picture as filmed, then through its perspective.
+    toGround: plane?.ok ? ({ x, y }) => project(plane.value, rotate({ x: (forward * x) / stretch, y: -y }, -levelOf(clip))) : null,
+  };
+}
+
 /** Raw value (radians, pixels or a ratio) at a frame position; null where a point is missing. */
 function rawAt(performance: Performance, quantity: Quantity, frame: number, psi: number): number | null {
   const points = refsOfQuantity(quantity).map((ref) => pointAt(performance, ref, frame, psi));
   if (points.includes(null)) return null;
-  const value = kind(quantity).value(points as UncertainPoint[], quantity as never, quantity.q === 'height' ? groundOf(performance) : NaN);
+  const value = kind(quantity).value(points as UncertainPoint[], quantity as never, surroundingsOf(performance, quantity, psi));
   return Number.isNaN(value) ? null : value;
 }
 
@@ -107,8 +125,9 @@ export function readQuantity(performance: Performance, quantity: Quantity, plane
   const refusal = viewRefusal(performance.clip, plane);
   if (refusal) return refusal;
   const dimension = dimensionOf(quantity);
-  const scale = dimension === 'length' ? scaleOf(performance, lengthIn) : { perPixel: 1, sdShare: 0 };
+  const scale = dimension === 'length' ? scaleOf(performance, lengthIn) : { perPixel: 1, sdShare: dimension === 'metres' ? SCALE_SD.m : 0 };
   if ('measurable' in scale) return scale;
+  if (dimension === 'metres' && !performance.clip.ground) return notMeasurable('no-scale', 'No rectangle on the ground is marked in this clip', 'Mark one at Match, and say how large it is.');
   const { angle: psi, sd: psiSd } = offPlane(performance.clip);
   const refs = refsOfQuantity(quantity);
   const points = refs.map((ref) => pointAt(performance, ref, frame, psi));
@@ -116,8 +135,8 @@ export function readQuantity(performance: Performance, quantity: Quantity, plane
   if (missing !== undefined) return notMeasurable('point-missing', `No ${refName(missing)} at frame ${Math.round(frame) + 1}`, 'Find points, or place it by hand.');
   const raw = rawAt(performance, quantity, frame, psi);
   if (raw === null) return notMeasurable('point-missing', `The points at frame ${Math.round(frame) + 1} do not give it`, 'Place them apart by hand.');
-  const ground = quantity.q === 'height' ? groundOf(performance) : NaN;
-  const of = (moved: readonly UncertainPoint[]): number => kind(quantity).value(moved, quantity as never, ground);
+  const around = surroundingsOf(performance, quantity, psi);
+  const of = (moved: readonly UncertainPoint[]): number => kind(quantity).value(moved, quantity as never, around);
   let variance = 0;
   let alikeVariance = 0;
   (points as UncertainPoint[]).forEach((p, i) => {
@@ -135,7 +154,7 @@ export function readQuantity(performance: Performance, quantity: Quantity, plane
   const rate = before === null || after === null || high === low ? 0 : difference(quantity, after, before) / ((high - low) * performance.interval);
   const turned = rawAt(performance, quantity, frame, psi + psiSd);
   const value = raw * scale.perPixel;
-  const sd = quadrature(Math.sqrt(variance) * scale.perPixel, rate * scale.perPixel * eventSd(performance.interval), plane === 'any' || turned === null ? 0 : difference(quantity, turned, raw) * scale.perPixel, value * scale.sdShare);
+  const sd = quadrature(Math.sqrt(variance) * scale.perPixel, rate * scale.perPixel * eventSd(performance.interval), plane === 'any' || dimension === 'metres' || turned === null ? 0 : difference(quantity, turned, raw) * scale.perPixel, value * scale.sdShare);
   const unit = unitOfQuantity(quantity, lengthIn);
   const most = dimension === 'length' && lengthIn === 'm' ? MOST_SD.length * 1.8 : MOST_SD[dimension];
   if (sd > most) {

@@ -9,6 +9,14 @@ export const distanceQuantity: KindOfQuantity<'distance'> = {
   value: ([a, b]) => distance(a!, b!),
 };
 
+export const groundDistance: KindOfQuantity<'ground-distance'> = {
+  q: 'ground-distance',
+  dimension: 'metres',
+  convention: 'Distance on the ground between A and B, which must lie on it, through the perspective of a rectangle marked there.',
+  refs: ({ points }) => points,
+  value: ([a, b], _, { toGround }) => (toGround ? distance(toGround(a!), toGround(b!)) : NaN),
+};
+
 export const offset: KindOfQuantity<'offset'> = {
   q: 'offset',
   dimension: 'length',
@@ -22,7 +30,7 @@ export const height: KindOfQuantity<'height'> = {
   dimension: 'length',
   convention: 'Height of A above the ground, which is where the feet stand lowest in the clip.',
   refs: ({ point }) => [point],
-  value: ([a], _, ground) => a!.y - ground,
+  value: ([a], _, { ground }) => a!.y - ground,
 };
 
 export const box: KindOfQuantity<'box'> = {

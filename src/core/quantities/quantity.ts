@@ -1,11 +1,20 @@
 import type { PointRef, Quantity } from '../model/movement';
+import type { Vec2 } from '../geometry/vec2';
 import type { UncertainPoint } from '../uncertainty/propagate';
 
 export type QuantityName = Quantity['q'];
 export type QuantityOf<Q extends QuantityName> = Extract<Quantity, { q: Q }>;
 
 /** What a number is a measure of; lengths come in pixels and are turned into heights or metres afterwards. */
-export type Dimension = 'angle' | 'length' | 'ratio';
+export type Dimension = 'angle' | 'length' | 'ratio' | 'metres';
+
+/** What is known of the place beside the points. */
+export interface Surroundings {
+  /** y of the ground in movement coordinates, pixels; NaN where it is not known. */
+  readonly ground: number;
+  /** From movement coordinates to metres on the ground; null where no rectangle on it is marked. */
+  readonly toGround: ((p: Vec2) => Vec2) | null;
+}
 
 /**
  * A number that follows from points at one frame. Everything else (when it is read, its error, its unit) is the same for all.
@@ -18,8 +27,7 @@ export interface KindOfQuantity<Q extends QuantityName> {
   readonly refs: (quantity: QuantityOf<Q>) => readonly PointRef[];
   /**
    * @param points positions of the refs in movement coordinates (x forward, y up), pixels
-   * @param ground y of the ground, pixels; NaN where it is not known
    * @returns NaN where the points do not define it
    */
-  readonly value: (points: readonly UncertainPoint[], quantity: QuantityOf<Q>, ground: number) => number;
+  readonly value: (points: readonly UncertainPoint[], quantity: QuantityOf<Q>, around: Surroundings) => number;
 }

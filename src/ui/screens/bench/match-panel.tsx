@@ -6,6 +6,7 @@ import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
+import { groundPlane } from '../../../core/calibration/ground';
 import type { Clip } from '../../../core/model/clip';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { changeClip, compareWith, dropWorkCopy, joinHere, makeWorkCopy } from '../../../state/use-cases';
@@ -56,6 +57,7 @@ function ClipMatch({ on }: { readonly on: BenchClip }): ReactNode {
         {clip.levelDegrees !== 0 && <span>turned by {clip.levelDegrees.toFixed(1)}° <Button onClick={() => changeClip(clip.id, { levelDegrees: 0 })}>As filmed</Button></span>}
       </div>
       <KnownLength clip={clip} />
+      <Ground clip={clip} />
       <Shade label="Brightness" value={clip.brightness} most={4} onKeep={(brightness) => changeClip(clip.id, { brightness })} />
       <Shade label="Contrast" value={clip.contrast} most={3} onKeep={(contrast) => changeClip(clip.id, { contrast })} />
       <TextField
@@ -122,6 +124,43 @@ function KnownLength({ clip }: { readonly clip: Clip }): ReactNode {
           <TextField size="small" autoFocus label="Its length, metres" value={metres} onChange={(event) => setMetres(event.target.value)} error={metres !== '' && !sound} helperText={metres !== '' && !sound ? `\u201c${metres}\u201d is not a length; for example 1.22` : `${line.pixels.toFixed(0)} pixels`} />
           <Button type="submit" disabled={!sound}>Keep</Button>
           <Button onClick={() => setView({ measuredLine: null })}>Leave</Button>
+        </form>
+      )}
+    </div>
+  );
+}
+
+const lengthOf = (text: string): number | null => {
+  const value = Number(text.replace(',', '.'));
+  return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : null;
+};
+
+/** A rectangle on the ground, for step lengths and paths through the camera's perspective. */
+function Ground({ clip }: { readonly clip: Clip }): ReactNode {
+  const marking = useView((state) => state.tool === 'ground');
+  const marked = useView((state) => (state.markedGround?.clipId === clip.id ? state.markedGround : null));
+  const [length, setLength] = useState('');
+  const [width, setWidth] = useState('');
+  const [l, w] = [lengthOf(length), lengthOf(width)];
+  const keep = (): void => {
+    const ground = { corners: [...marked!.corners], length: l!, width: w! };
+    const plane = groundPlane(ground);
+    if (!plane.ok) return notify('info', plane.issue.message);
+    changeClip(clip.id, { ground });
+    setView({ markedGround: null });
+  };
+  return (
+    <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
+      <div style={{ display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Button variant={marking ? 'contained' : 'outlined'} onClick={() => setView({ tool: marking ? 'move' : 'ground', markedGround: null })}>{marking ? 'Press its four corners, one after the other' : 'Rectangle on the ground'}</Button>
+        {clip.ground && !marked && <span>{clip.ground.length} by {clip.ground.width} m <Button onClick={() => changeClip(clip.id, { ground: null })}>Forget it</Button></span>}
+      </div>
+      {marked && (
+        <form style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }} onSubmit={(event) => { event.preventDefault(); if (l && w) keep(); }}>
+          <TextField size="small" autoFocus label="Corner 1 to 2, metres" value={length} error={length !== '' && l === null} onChange={(event) => setLength(event.target.value)} />
+          <TextField size="small" label="Corner 2 to 3, metres" value={width} error={width !== '' && w === null} onChange={(event) => setWidth(event.target.value)} />
+          <Button type="submit" disabled={l === null || w === null}>Keep</Button>
+          <Button onClick={() => setView({ markedGround: null })}>Leave</Button>
         </form>
       )}
     </div>
