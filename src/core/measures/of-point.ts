@@ -10,7 +10,7 @@ import { quadrature } from '../uncertainty/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import type { Primitive } from '../overlay/scene';
 import type { KindOfMeasure, MeasureOf } from './kind';
-import { derivativeSd, isSpan, largest, rateOfChange, spanOf, tooLittleKnown, type FrameSpan } from './phase';
+import { derivativeSd, edgeSd, isSpan, largest, PEAK_WIDENING, rateOfChange, spanOf, tooLittleKnown, type FrameSpan } from './phase';
 
 /** Kinds of measure of one point's way. */
 type Moving = Extract<Measure, { kind: 'speed' | 'path' | 'steadiness' | 'stop' }>;
@@ -79,7 +79,7 @@ export const speed: KindOfMeasure<'speed'> = {
     const curve = speeds(way, performance.interval, measure.along);
     const top = largest(curve, way.span);
     if (!top) return notMeasurable('point-missing', 'The phase is too short for a speed', 'Mark the moments farther apart.');
-    const sd = derivativeSd(way.sd, performance.interval, performance.cutoff);
+    const sd = quadrature(PEAK_WIDENING * derivativeSd(way.sd, performance.interval, performance.cutoff), edgeSd(curve, top.frame));
     const frames = [top.frame, performance.marks[measure.from]!];
     if (measure.give === 'time') {
       const value = timeAtFrame(performance.times, top.frame) - timeAtFrame(performance.times, frames[1]!);
@@ -128,7 +128,7 @@ export const steadiness: KindOfMeasure<'steadiness'> = {
     const way = wayOf(performance, measure);
     if (!isWay(way)) return way;
     const { radius } = smallestCircle(knownPoints(way));
-    return { measurable: true, value: radius, sd: quadrature(way.sd / Math.SQRT2, radius * way.scaleSd), alikeSd: 0, unit: measure.lengthIn, provenance: provenance(performance, measure, [way.span.last, way.span.first]) };
+    return { measurable: true, value: radius, sd: quadrature((PEAK_WIDENING * way.sd) / Math.SQRT2, radius * way.scaleSd), alikeSd: 0, unit: measure.lengthIn, provenance: provenance(performance, measure, [way.span.last, way.span.first]) };
   },
   subtract: (athlete, reference) => athlete - reference,
   draw: drawWay,

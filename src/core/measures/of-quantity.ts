@@ -10,7 +10,7 @@ import type { DisplayUnit } from '../units';
 import { drawQuantity } from '../quantities/draw';
 import { momentMissing } from './angle-at';
 import type { KindOfMeasure } from './kind';
-import { derivativeSd, isSpan, largest, rateOfChange, spanOf, tooLittleKnown, type FrameSpan } from './phase';
+import { derivativeSd, edgeSd, isSpan, largest, PEAK_WIDENING, rateOfChange, spanOf, tooLittleKnown, type FrameSpan } from './phase';
 import { unwrap } from '../geometry/angle';
 
 /** Kinds of measure that take any quantity. */
@@ -114,7 +114,7 @@ export const range: KindOfMeasure<'range'> = {
     if (!a.measurable) return a;
     if (!b.measurable) return b;
     // What is alike at both ends of the range falls out of it.
-    return { ...a, value: top.value + bottom.value, sd: quadrature(randomSd(a), randomSd(b)), alikeSd: 0, provenance: { ...a.provenance, frames: [top.frame, bottom.frame] } };
+    return { ...a, value: top.value + bottom.value, sd: PEAK_WIDENING * quadrature(randomSd(a), randomSd(b)), alikeSd: 0, provenance: { ...a.provenance, frames: [top.frame, bottom.frame] } };
   },
   subtract: (athlete, reference) => athlete - reference,
   draw: ({ of, lengthIn }, performance, frame) => drawQuantity(of, performance, frame, lengthIn),
@@ -136,7 +136,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
     const there = top && readQuantity(performance, of, plane, top.frame, lengthIn);
     if (!top || !there) return notMeasurable('point-missing', 'The phase is too short for a rate', 'Mark the moments farther apart.');
     if (!there.measurable) return there;
-    const sd = derivativeSd(randomSd(there), performance.interval, performance.cutoff);
+    const sd = quadrature(PEAK_WIDENING * derivativeSd(randomSd(there), performance.interval, performance.cutoff), edgeSd(score, top.frame));
     if (give === 'time') return timeFrom(performance, from, top.frame, extremeTimeSd(score, top.frame, sd, performance.interval), refsOfQuantity(of));
     const signed = direction === 'falling' ? -top.value : direction === 'either' ? Math.sign(rates[Math.round(top.frame)]!) * top.value : top.value;
     return { ...there, value: signed, sd, alikeSd: 0, unit: RATE_UNITS[there.unit]! };

@@ -61,7 +61,10 @@ export const unitOfQuantity = (quantity: Quantity, lengthIn: LengthIn): DisplayU
 const FEET = ['left-heel', 'right-heel', 'left-foot-index', 'right-foot-index'] as const;
 const grounds = new WeakMap<Performance['smoothed'], number>();
 
-/** Where the ground is: the 5th percentile of the lowest foot point of each frame, movement coordinates, pixels. NaN without feet. */
+/** Of all frames this share has a lower foot point than the ground: what noise makes of a foot that stands. */
+const GROUND_SHARE = 0.15;
+
+/** Where the ground is: a low percentile of the lowest foot point of each frame, movement coordinates, pixels. NaN without feet. */
 export function groundOf(performance: Performance): number {
   const known = grounds.get(performance.smoothed);
   if (known !== undefined) return known;
@@ -73,7 +76,7 @@ export function groundOf(performance: Performance): number {
     if (ys.length > 0) lowest.push(Math.min(...ys));
   });
   lowest.sort((a, b) => a - b);
-  const ground = lowest[Math.floor(0.05 * lowest.length)] ?? NaN;
+  const ground = lowest[Math.floor(GROUND_SHARE * lowest.length)] ?? NaN;
   grounds.set(performance.smoothed, ground);
   return ground;
 }
