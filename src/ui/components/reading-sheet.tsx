@@ -47,7 +47,7 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
               <td>{r.value}<div className="pm">{r.plusMinus}</div></td>
               <td>
                 {row.difference === null ? '–' : signed(row.difference, unit)} <span className="pm">{row.plusMinus === null ? '' : plusMinus(row.plusMinus, unit)}</span>
-                <div>{!blocked && <DifferenceBar athlete={forBar(row.athlete)} reference={forBar(row.reference)} band={row.band} width={96} text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`} />}</div>
+                <div>{!blocked && <DifferenceBar athlete={forBar(row.athlete)} reference={forBar(row.reference)} band={row.band} width={84} text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`} />}</div>
               </td>
             </tr>
           );
