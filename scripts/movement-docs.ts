@@ -5,6 +5,7 @@ import path from 'node:path';
 import { z } from 'zod';
 import { MEASURE_KINDS } from '../src/core/measures';
 import { movementSchema } from '../src/core/model/movement';
+import { comparisonSchema } from '../src/formats/comparison-json/comparison-json';
 import { QUANTITIES } from '../src/core/quantities';
 
 const cell = (text: string): string => text.replaceAll('|', '\\|');
@@ -58,5 +59,5 @@ practice). Points are named by function: \`dominant\` is the throwing, leading o
 export const schemaDocument = (): string => `${JSON.stringify(z.toJSONSchema(movementSchema, { io: 'input', reused: 'ref' }), null, 2)}\n`;
 
 const docs = path.join(import.meta.dirname, '..', 'docs');
-export const WRITTEN: Readonly<Record<string, () => string>> = { 'measures.md': measuresDocument, 'movement.schema.json': schemaDocument };
+export const WRITTEN: Readonly<Record<string, () => string>> = { 'measures.md': measuresDocument, 'movement.schema.json': schemaDocument, 'comparison.schema.json': () => `${JSON.stringify(z.toJSONSchema(comparisonSchema), null, 2)}\n` };
 if (process.argv[1]?.endsWith('movement-docs.ts')) for (const [name, write] of Object.entries(WRITTEN)) writeFileSync(path.join(docs, name), write());

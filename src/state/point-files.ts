@@ -1,6 +1,6 @@
 import type { Clip, Performer, Role } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { figureOf, proposeFigure, recordingOf, viewOfCamera, type FigureAnswers } from '../core/points/figure';
+import { figureOf, proposeFigure, recordingOf, travelOf, viewOfCamera, type FigureAnswers } from '../core/points/figure';
 import { proposeMap, type MarkerMap } from '../core/points/marker-map';
 import { framesOf, type Recording } from '../core/points/recording';
 import { seenFrom, type FigureCamera } from '../core/points/spatial-view';
@@ -48,7 +48,7 @@ export async function addFigure(role: Role, fileName: string, answers: FigureAns
   if (Object.keys(figure.track).length === 0) return fail('no-points', `No marker of \u201c${fileName}\u201d is given to a point. Choose markers for the joints first.`);
   await saveMarkerMap(answers.recording.markers.map((m) => m.name), answers.map);
   const { rate } = answers.recording;
-  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: 'right' as const };
+  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: travelOf(figure.track) };
   const index = figureIndex(answers.use.last - answers.use.first + 1, rate, figure.picture.width, figure.picture.height);
   const id = await placeClip(role, { fileName, mediaId: null, index }, { performer, ...seen, captureRate: rate }, place, (session, clip) => {
     session.tracks[clip.id] = figure.track as never;

@@ -103,6 +103,18 @@ export function viewOfCamera(spatial: SpatialTrack, { azimuthDegrees, elevationD
   return off > 0 ? { view: { kind: 'front', offPlaneDegrees: off - 90 }, travel: 'right' } : { view: { kind: 'back', offPlaneDegrees: off + 90 }, travel: 'right' };
 }
 
+/** To which side a performer in a picture faces: where the feet point on most frames, or else where the hips go. */
+export function travelOf(track: Track): 'left' | 'right' {
+  let ahead = 0;
+  for (const side of ['left', 'right'] as const) {
+    const [heel, toe] = [track[`${side}-heel`] ?? track[`${side}-ankle`], track[`${side}-foot-index`]];
+    if (heel && toe) toe.x.forEach((x, i) => (ahead += Math.sign(x - heel.x[i]!) || 0));
+  }
+  if (ahead !== 0) return ahead < 0 ? 'left' : 'right';
+  const hips = Array.from(track['left-hip']?.x ?? track['right-hip']?.x ?? []).filter((x) => !Number.isNaN(x));
+  return hips.length > 1 && hips.at(-1)! < hips[0]! ? 'left' : 'right';
+}
+
 /** The points of a clip as a recording: in metres with y upwards where its scale is known, else in pixels of the picture. */
 export function recordingOf(name: string, rate: number, track: Track, spatial: SpatialTrack | null, flat: boolean, metresPerPixel: number | null): Recording {
   if (spatial && !flat) {

@@ -1,0 +1,112 @@
+import { z } from 'zod';
+import { prioritise } from '../src/core/assessment/priority';
+import { judge } from '../src/core/assessment/state';
+import { compareAll } from '../src/core/comparison/compare';
+import { timingTable } from '../src/core/comparison/timing-table';
+import { proposeMoments } from '../src/core/events/propose-moments';
+import { clipSchema } from '../src/core/model/clip';
+import { DEFAULT_CUTOFF } from '../src/core/model/session';
+import type { Movement } from '../src/core/model/movement';
+import { preparePerformance } from '../src/core/performance/performance';
+import { figureOf, metresByHeight, proposeFigure, travelOf, viewOfCamera } from '../src/core/points/figure';
+import { framesOf, LENGTH_UNITS } from '../src/core/points/recording';
+import { fail, ok, type Issue, type Result } from '../src/core/result';
+import { frameAtTime, realTimes } from '../src/core/timing/clip-time';
+import { comparisonDocument, type ComparedPerformance, type ComparisonDocument } from '../src/formats/comparison-json/comparison-json';
+import { readPointFile } from '../src/formats/points';
+import { reportCsv } from '../src/report/csv';
+import { textReport } from '../src/report/text-report';
+
+export interface PointInput {
+  readonly file: string;
+  readonly bytes: Uint8Array;
+}
+
+export interface CompareInput {
+  readonly movement: Movement;
+  readonly athlete: PointInput;
+  readonly reference: PointInput;
+  /** Text of the moments file, or null to have all moments proposed. */
+  readonly moments: { readonly file: string; readonly text: string } | null;
+  readonly dominant: 'left' | 'right';
+  /** Standing height in metres for files that state no unit; null takes a usual one. */
+  readonly height: number | null;
+}
+
+export interface CompareOutput {
+  readonly document: ComparisonDocument;
+  readonly csv: string;
+  readonly report: string;
+}
+
+export type CompareIssue = Issue<'bad-file' | 'bad-moments' | 'no-moments'>;
+
+const momentsSchema = z.object({ athlete: z.record(z.string(), z.number()).default({}), reference: z.record(z.string(), z.number()).default({}) });
+type Given = z.infer<typeof momentsSchema>;
+
+function readMoments(movement: Movement, moments: CompareInput['moments']): Result<Given, CompareIssue> {
+  if (!moments) return ok({ athlete: {}, reference: {} });
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(moments.text);
+  } catch (error) {
+    return fail('bad-moments', `“${moments.file}” is not valid JSON (${error instanceof Error ? error.message : String(error)}).`);
+  }
+  const checked = momentsSchema.safeParse(parsed);
+  if (!checked.success) return fail('bad-moments', `“${moments.file}”: ${checked.error.issues[0]!.path.join('.')}: ${checked.error.issues[0]!.message}. It should read {"athlete": {"release": 1.125}, "reference": {...}}, in seconds.`);
+  const known = movement.moments.map((m) => m.id);
+  const unknown = [...Object.keys(checked.data.athlete), ...Object.keys(checked.data.reference)].find((id) => !known.includes(id));
+  if (unknown !== undefined) return fail('bad-moments', `“${moments.file}”: “${unknown}” is not a moment of ${movement.name}; it has ${known.join(', ')}.`);
+  return ok(checked.data);
+}
+
+function performanceOf(input: CompareInput, role: 'athlete' | 'reference', given: Readonly<Record<string, number>>): Result<ComparedPerformance, CompareIssue> {
+  const { file, bytes } = input[role];
+  const read = readPointFile(bytes, file);
+  if (!read.ok) return fail('bad-file', read.issue.message);
+  const recording = read.value.recordings[0]!;
+  const warnings = [...read.value.warnings];
+  if (read.value.recordings.length > 1) warnings.push(`“${file}” has ${read.value.recordings.length} subjects; the first, ${recording.name}, was taken.`);
+  const proposal = proposeFigure(recording, null);
+  const stated = LENGTH_UNITS[recording.unit] !== null;
+  const answers = input.height !== null && !stated ? { ...proposal, metresPerUnit: metresByHeight(recording, proposal.map, input.height) } : proposal;
+  const figure = figureOf(answers);
+  if (Object.keys(figure.track).length === 0) return fail('bad-file', `“${file}”: none of its markers is known by its name (${recording.markers.slice(0, 6).map((m) => m.name).join(', ')} ...). Name them after the points, for example left-knee.`);
+  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: travelOf(figure.track) };
+  const frames = framesOf(recording);
+  const clip = clipSchema.parse({
+    id: role, role, fileName: file, mediaId: null, codec: 'points', ...figure.picture, rotation: 0,
+    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)), fileRate: recording.rate, captureRate: recording.rate,
+    performer: { name: recording.name || file, dominantSide: input.dominant, minor: false, consent: true },
+    ...seen, mirrored: false, scale: figure.pixelsPerMetre === null ? null : { pixels: figure.pixelsPerMetre, metres: 1 },
+  });
+  const times = realTimes(clip);
+  const last = times.length - 1;
+  const outside = Object.entries(given).find(([, seconds]) => seconds < 0 || seconds > times[last]!);
+  if (outside) return fail('bad-moments', `The moment “${outside[0]}” of the ${role} is at ${outside[1]} s; “${file}” lasts from 0 to ${times[last]!.toFixed(3)} s.`);
+  const marks = Object.fromEntries(Object.entries(given).map(([id, seconds]) => [id, { frame: frameAtTime(times, seconds) }]));
+  const marked = preparePerformance(clip, figure.track, marks, DEFAULT_CUTOFF);
+  const proposals = proposeMoments(input.movement, marked);
+  const performance = { ...marked, marks: { ...marked.marks, ...Object.fromEntries(proposals.map((p) => [p.momentId, Math.min(last, Math.max(0, p.frame))])) } };
+  if (Object.keys(performance.marks).length === 0) return fail('no-moments', `“${file}”: no moment of ${input.movement.name} could be proposed from its points, and none was given (--moments).`);
+  return ok({ performance, file, warnings, proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])) });
+}
+
+/** One athlete against one reference from files of points: read, moments proposed where none are given, measured, judged, ranked. */
+export function compareFiles(input: CompareInput): Result<CompareOutput, CompareIssue> {
+  const { movement } = input;
+  const given = readMoments(movement, input.moments);
+  if (!given.ok) return given;
+  const athlete = performanceOf(input, 'athlete', given.value.athlete);
+  if (!athlete.ok) return athlete;
+  const reference = performanceOf(input, 'reference', given.value.reference);
+  if (!reference.ok) return reference;
+  const [a, r] = [athlete.value, reference.value];
+  const judged = compareAll(movement, a.performance, r.performance).map((c) => judge(c, undefined));
+  const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
+  return ok({
+    document: comparisonDocument(movement, a, r, judged, priorities),
+    csv: reportCsv({ movement, judged, timing: timingTable(movement, a.performance, r.performance), athlete: a.performance, reference: r.performance }),
+    report: textReport({ movement, athlete: a.file, reference: r.file, judged, priorities, warnings: [...a.warnings, ...r.warnings] }),
+  });
+}

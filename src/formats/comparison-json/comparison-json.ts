@@ -1,0 +1,128 @@
+import { z } from 'zod';
+import type { Priorities, RankedGap } from '../../core/assessment/priority';
+import type { Judged } from '../../core/assessment/state';
+import { momentsOf, type Movement } from '../../core/model/movement';
+import type { Performance } from '../../core/performance/performance';
+import type { Reading } from '../../core/reading';
+import { timeAtFrame } from '../../core/timing/clip-time';
+import { fromSi, type DisplayUnit } from '../../core/units';
+
+const readingSchema = z.object({
+  /** In the measure's unit; null where it could not be measured, and why. */
+  value: z.number().nullable(),
+  sd: z.number().nullable(),
+  frame: z.number().nullable(),
+  note: z.string().nullable(),
+});
+
+const gapSchema = z.object({
+  measure: z.string(),
+  score: z.number(),
+  parts: z.object({ size: z.number(), confidence: z.number(), importance: z.number(), fromConsequences: z.number(), affordable: z.number(), risk: z.boolean() }),
+  reason: z.string(),
+  willFollow: z.array(z.object({ measure: z.string(), because: z.string() })),
+});
+
+const performanceSchema = z.object({
+  file: z.string(),
+  framesPerSecond: z.number(),
+  /** Seconds from the first frame; how sure a proposal is, null where the moment was given. */
+  moments: z.record(z.string(), z.object({ seconds: z.number(), proposed: z.number().nullable() })),
+  warnings: z.array(z.string()),
+});
+
+/** One athlete against one reference, every number and every part of the judgement, for other programs. */
+export const comparisonSchema = z.object({
+  format: z.literal('proud-falcon-comparison'),
+  version: z.literal(1),
+  movement: z.object({ id: z.string(), name: z.string() }),
+  athlete: performanceSchema,
+  reference: performanceSchema,
+  measures: z.array(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      kind: z.string(),
+      moment: z.string(),
+      unit: z.string(),
+      state: z.string(),
+      athlete: readingSchema,
+      reference: readingSchema,
+      difference: z.number().nullable(),
+      /** Half width of the 95 % interval of the difference. */
+      plusMinus: z.number().nullable(),
+      band: z.object({ low: z.number().nullable(), high: z.number().nullable() }).nullable(),
+      /** How far outside the band, and how probably. */
+      excess: z.number(),
+      confidence: z.number(),
+      source: z.string().nullable(),
+    }),
+  ),
+  proposed: z.array(gapSchema),
+  parked: z.array(gapSchema.extend({ why: z.string() })),
+  cautions: z.array(z.string()),
+});
+export type ComparisonDocument = z.infer<typeof comparisonSchema>;
+
+/** A performance with where it came from. */
+export interface ComparedPerformance {
+  readonly performance: Performance;
+  readonly file: string;
+  readonly proposed: Readonly<Record<string, number>>;
+  readonly warnings: readonly string[];
+}
+
+const round = (value: number): number => Number(value.toPrecision(8));
+
+function readingOf(reading: Reading): z.infer<typeof readingSchema> {
+  if (!reading.measurable) return { value: null, sd: null, frame: null, note: `${reading.message}. ${reading.remedy}` };
+  return { value: round(fromSi(reading.value, reading.unit)), sd: round(fromSi(reading.sd, reading.unit)), frame: round(reading.provenance.frames[0]! + 1), note: null };
+}
+
+const performanceOf = ({ performance, file, proposed, warnings }: ComparedPerformance): z.infer<typeof performanceSchema> => ({
+  file,
+  framesPerSecond: performance.clip.captureRate,
+  moments: Object.fromEntries(Object.entries(performance.marks).map(([id, frame]) => [id, { seconds: round(timeAtFrame(performance.times, frame)), proposed: proposed[id] ?? null }])),
+  warnings: [...warnings],
+});
+
+const gapOf = ({ judged, score, parts, reason, willFollow }: RankedGap): z.infer<typeof gapSchema> => ({
+  measure: judged.measure.id,
+  score: round(score),
+  parts,
+  reason,
+  willFollow: willFollow.map((f) => ({ measure: f.judged.measure.id, because: f.because })),
+});
+
+export function comparisonDocument(movement: Movement, athlete: ComparedPerformance, reference: ComparedPerformance, judged: readonly Judged[], priorities: Priorities): ComparisonDocument {
+  return {
+    format: 'proud-falcon-comparison',
+    version: 1,
+    movement: { id: movement.id, name: movement.name },
+    athlete: performanceOf(athlete),
+    reference: performanceOf(reference),
+    measures: judged.map((j) => {
+      const unit: DisplayUnit = j.athlete.measurable ? j.athlete.unit : j.reference.measurable ? j.reference.unit : 'deg';
+      const shown = (si: number | null): number | null => (si === null || !Number.isFinite(si) ? null : round(fromSi(si, unit)));
+      return {
+        id: j.measure.id,
+        name: j.measure.name,
+        kind: j.measure.kind,
+        moment: momentsOf(j.measure)[0] ?? '',
+        unit,
+        state: j.state,
+        athlete: readingOf(j.athlete),
+        reference: readingOf(j.reference),
+        difference: shown(j.difference),
+        plusMinus: shown(j.plusMinus),
+        band: j.band && { low: shown(j.band.low), high: shown(j.band.high) },
+        excess: shown(j.excess) ?? 0,
+        confidence: round(j.confidence),
+        source: j.measure.target?.source ?? null,
+      };
+    }),
+    proposed: priorities.proposed.map(gapOf),
+    parked: priorities.parked.map(({ gap, why }) => ({ ...gapOf(gap), why })),
+    cautions: movement.cautions.filter((c) => c.always || priorities.proposed.some((p) => p.judged.measure.risk === c.id)).map((c) => c.text),
+  };
+}

@@ -1,0 +1,59 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { truthTrack } from '../../demo/true-performance';
+import type { ClipTruth } from '../../demo/truth';
+import { recordingOf } from '../../src/core/points/figure';
+import { comparisonSchema } from '../../src/formats/comparison-json/comparison-json';
+import { csv } from '../../src/formats/points/csv';
+
+/** The command as a laboratory uses it, on the points that the demo's generator knows. */
+const root = path.join(import.meta.dirname, '..', '..');
+const folder = mkdtempSync(path.join(tmpdir(), 'falcon-cli-'));
+const at = (name: string): string => path.join(folder, name);
+const falcon = (...words: string[]): { status: number | null; said: string } => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...words], { cwd: root, encoding: 'utf8' });
+  return { status, said: stdout + stderr };
+};
+
+beforeAll(() => {
+  for (const role of ['athlete', 'reference']) {
+    const truth = JSON.parse(readFileSync(path.join(root, 'demo', 'clips', `pace-side-${role}.truth.json`), 'utf8')) as ClipTruth;
+    writeFileSync(at(`${role}.csv`), csv.write(recordingOf(role, truth.frameRate, truthTrack(truth), null, true, null)));
+  }
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+test('two files in, a judgement out: the planted differences, in a document of the published schema', () => {
+  const { status, said } = falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--out', at('out'));
+  expect([status, said]).toEqual([0, expect.stringContaining('work on front-knee-at-release, front-arm-lead')]);
+  const document = comparisonSchema.parse(JSON.parse(readFileSync(at('out/comparison.json'), 'utf8')));
+  const state = (id: string): string | undefined => document.measures.find((m) => m.id === id)?.state;
+  expect([state('front-knee-at-release'), state('trunk-at-release'), state('front-foot-to-release'), state('trunk-side-fall-at-release')]).toEqual(['gap', 'gap', 'gap', 'not-measurable']);
+  expect(Object.keys(document.athlete.moments)).toHaveLength(5);
+  expect(document.proposed[0]!.willFollow.map((f) => f.measure)).toContain('trunk-at-release');
+  const report = readFileSync(at('out/report.md'), 'utf8');
+  expect(report).toContain('## First: Front knee, release');
+  // A risk is told in every form of the report.
+  expect(report).toContain('Caution: A braced front leg');
+  expect(readFileSync(at('out/numbers.csv'), 'utf8')).toContain('front-knee-at-release');
+});
+
+test('what is wrong is said in one line, with an exit code of its own', () => {
+  expect(falcon('compare').status).toBe(2);
+  expect(falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'polka', '--out', at('o'))).toEqual({ status: 2, said: expect.stringContaining('There is no movement “polka”. There are: pace-delivery') });
+  writeFileSync(at('bad.csv'), 'time,left_knee_x,left_knee_y\n0,1,2\nsoon,1,2\n');
+  expect(falcon('compare', '--athlete', at('bad.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('“bad.csv”: row 3: its time “soon”') });
+  writeFileSync(at('moments.json'), '{"athlete": {"take-off": 1}}');
+  expect(falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--moments', at('moments.json'), '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('“take-off” is not a moment of Pace delivery') });
+});
+
+test('a batch goes on past a bad row and says so', () => {
+  writeFileSync(at('list.csv'), 'athlete,reference\nathlete.csv,reference.csv\nmissing.csv,reference.csv\nreference.csv,reference.csv\n');
+  const { status, said } = falcon('compare', '--batch', at('list.csv'), '--movement', 'pace-delivery', '--out', at('batch'));
+  expect(status).toBe(4);
+  expect(said).toContain('row 3: “');
+  expect(said).toContain('2 of 3 compared.');
+  expect(said).toContain('no gap beyond the measuring error');
+});
