@@ -6,7 +6,7 @@ import { ORIGIN } from '../core/points/track';
 import { placingOrder } from '../core/points/work-list';
 import { player } from './bench-player';
 import { notify } from './notices';
-import { carryOn, followPointOf, hidePoint, movePoint, swapSidesOf } from './use-cases';
+import { carryOn, followPointOf, hidePoint, movePoint, swapSidesOf } from './track-use-cases';
 import { setPointWork, useView } from './view-store';
 
 /** Acts of placing points by hand; each is one undoable step. */

@@ -1,13 +1,8 @@
 import type { Clip, Performer, Role, View } from '../core/model/clip';
 import type { Drawing } from '../core/model/drawing';
-import { pointName, type PointId } from '../core/points/body-points';
 import { proposeMoments, type Proposal } from '../core/events/propose-moments';
 import type { Movement } from '../core/model/movement';
 import type { Performance } from '../core/performance/performance';
-import type { PersonBox } from '../core/points/person-box';
-import { withoutImpossible } from '../core/points/plausible';
-import { repairSideSwaps } from '../core/points/side-swaps';
-import { carryCorrection, clearPoint, interpolateBetweenHands, mergeFollowed, mergeFound, placePoint, swapSides, untilNextHand } from '../core/points/track';
 import { rootOf } from '../core/model/slots';
 import { frameAtTime, realTimes, timeAtFrame } from '../core/timing/clip-time';
 import { joinedMap } from '../core/timing/joined-map';
@@ -16,8 +11,6 @@ import { fail, ok, type Issue, type Result } from '../core/result';
 import { canConvert, convertClip, type ConvertIssue } from '../media/convert-clip';
 import { openClipSource } from '../media/clip-source';
 import { figureIndex, openFigureSource } from '../media/figure-source';
-import { followPoint, type FollowIssue, type FollowResult } from '../media/follow-point';
-import { findPoints, type FindIssue, type PoseSetting } from '../media/find-points';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
 import type { CrashIssue } from '../media/worker-client';
 import { loadMedia, loadSession, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
@@ -297,115 +290,6 @@ export function confirmMoment(clipId: string, momentId: string): void {
     const mark = session.marks[clipId]?.[momentId];
     if (mark) session.marks[clipId] = { ...session.marks[clipId], [momentId]: { ...mark, proposed: null } };
   });
-}
-
-function changeTrack(clip: Clip, change: (track: Parameters<typeof placePoint>[0]) => ReturnType<typeof placePoint>): void {
-  edit((session) => {
-    session.tracks[clip.id] = change(session.tracks[clip.id] ?? {}) as never;
-  });
-}
-
-export const movePoint = (clip: Clip, id: PointId, frame: number, x: number, y: number): void =>
-  changeTrack(clip, (track) => placePoint(track, clip.frameTimes.length, id, frame, x, y));
-
-export const hidePoint = (clip: Clip, id: PointId, frame: number): void =>
-  changeTrack(clip, (track) => clearPoint(track, clip.frameTimes.length, id, frame));
-
-export const interpolatePoint = (clip: Clip, id: PointId, frame: number): void =>
-  changeTrack(clip, (track) => interpolateBetweenHands(track, id, frame));
-
-/** Why a followed point was lost, in words. */
-const LOST: Readonly<Record<NonNullable<FollowResult['lost']>['because'], string>> = {
-  changed: 'it is covered, or looks too different',
-  'not-back': 'something else there looks as much like it',
-  outside: 'it leaves the picture',
-};
-
-export interface Followed {
-  /** Frames on which the point was put. */
-  readonly frames: number;
-  /** The frame at which it was lost, and a sentence that says so; null where it was followed to the end. */
-  readonly lost: { readonly frame: number; readonly text: string } | null;
-}
-
-/** Follows a point from the frame where it is placed, to the next frame placed by hand or to the end; one undoable step. */
-export async function followPointOf(clip: Clip, id: PointId, frame: number, step: -1 | 1, radius: number): Promise<Result<Followed, FollowIssue | Issue<'not-placed' | 'no-media'>>> {
-  const track = useDocument.getState().session?.tracks[clip.id] ?? {};
-  const series = track[id];
-  const x = series?.x[frame];
-  if (!series || x === undefined || Number.isNaN(x)) return fail('not-placed', `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it there, then follow it.`);
-  const blob = clip.mediaId === null ? undefined : await loadMedia(clip.mediaId);
-  if (!blob) return fail('no-media', `There is no video of \u201c${clip.fileName}\u201d in this browser to follow a point through.`);
-  const job = startJob(`follow-${clip.id}-${id}`, `Following the ${pointName(id)}: ${clip.performer.name}`);
-  try {
-    const end = untilNextHand(track, id, clip.frameTimes.length, frame, step);
-    const before = { x: series.x[frame - step], y: series.y[frame - step] };
-    const velocity = before.x === undefined || Number.isNaN(before.x) ? null : { x: x - before.x, y: series.y[frame]! - before.y! };
-    const followed = await followPoint(blob, clip.fileName, { frame, at: { x, y: series.y[frame]! }, velocity, end, radius, signal: job.signal, onProgress: job.progress });
-    if (!followed.ok) return followed;
-    const { positions, lost } = followed.value;
-    if (positions.size > 0) changeTrack(clip, (now) => mergeFollowed(now, clip.frameTimes.length, id, positions));
-    return ok({ frames: positions.size, lost: lost && { frame: lost.frame, text: `The ${pointName(id)} is lost on frame ${lost.frame + 1}: ${LOST[lost.because]}. Place it there or say that it is hidden, then follow on.` } });
-  } finally {
-    job.end();
-  }
-}
-
-/** Keeps the points of a clip as one digitising; the clip can then be digitised anew. */
-export function keepDigitising(clip: Clip, by: string): void {
-  edit((session) => {
-    const track = session.tracks[clip.id];
-    if (track) session.digitisings.push({ id: newId(), clipId: clip.id, by: by.trim() || 'somebody', at: new Date().toISOString(), track });
-  });
-}
-
-export function dropDigitising(id: string): void {
-  edit((session) => {
-    session.digitisings = session.digitisings.filter((d) => d.id !== id);
-  });
-}
-
-/** Takes all points of a clip away, to begin anew. */
-export function clearPoints(clip: Clip): void {
-  edit((session) => {
-    session.tracks[clip.id] = {};
-  });
-}
-
-/** Takes a standard error of measurement in place of the one reckoned from the points, or no longer. */
-export function takeMeasuredError(measureIds: readonly string[], sem: number | null): void {
-  edit((session) => {
-    for (const id of measureIds) {
-      if (sem === null) delete session.measuredErrors[id];
-      else session.measuredErrors[id] = sem;
-    }
-  });
-}
-
-/** Exchanges left and right from one frame to another in the arms, the legs or the whole body. */
-export const swapSidesOf = (clip: Clip, from: number, to: number, part: 'body' | 'arms' | 'legs'): void =>
-  changeTrack(clip, (track) => swapSides(track, from, to, (id) => part === 'body' || (part === 'arms') === /shoulder|elbow|wrist|pinky|-index$|thumb/.test(id.replace('foot-index', 'foot'))));
-
-/** Moves what was found after a corrected frame by the same amount. */
-export function carryOn(clip: Clip, id: PointId, frame: number, shift: { readonly x: number; readonly y: number }): void {
-  changeTrack(clip, (track) => carryCorrection(track, id, frame, shift));
-}
-
-/** Finds the points of a clip on every frame, with progress and cancel; one undoable step. */
-export async function findPointsOf(clip: Clip, setting: PoseSetting, person: PersonBox | null = null): Promise<Result<number, FindIssue>> {
-  const blob = clip.mediaId === null ? undefined : await loadMedia(clip.mediaId);
-  if (!blob) {
-    return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
-  }
-  const job = startJob(`points-${clip.id}`, `Finding points: ${clip.performer.name}`);
-  try {
-    const found = await findPoints(blob, clip.fileName, { setting, person, signal: job.signal, onProgress: job.progress });
-    if (!found.ok) return found;
-    changeTrack(clip, (track) => repairSideSwaps(withoutImpossible(mergeFound(track, clip.frameTimes.length, found.value)).track).track);
-    return ok(found.value.size);
-  } finally {
-    job.end();
-  }
 }
 
 export function addDrawing(drawing: Omit<Drawing, 'id'>): string {

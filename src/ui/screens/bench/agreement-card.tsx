@@ -8,7 +8,7 @@ import { agreementOf, type DigitisedTwice, type MeasureAgreement } from '../../.
 import { inUnit } from '../../../core/units';
 import { AgreementChart } from '../../../stage/agreement-chart';
 import { activeOf, type Derived } from '../../../state/derived';
-import { clearPoints, dropDigitising, keepDigitising, takeMeasuredError } from '../../../state/use-cases';
+import { clearPoints, dropDigitising, keepDigitising, takeMeasuredError } from '../../../state/track-use-cases';
 import { useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 

@@ -15,7 +15,7 @@ import { activeOf, type Derived } from '../../../state/derived';
 import { useJobs } from '../../../state/jobs';
 import { notify } from '../../../state/notices';
 import { carryOnLast, follow, hideHere, swapTo } from '../../../state/point-work';
-import { findPointsOf, interpolatePoint } from '../../../state/use-cases';
+import { findPointsOf, interpolatePoint } from '../../../state/track-use-cases';
 import { setPointWork, setView, useView, type AfterPlacing } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
