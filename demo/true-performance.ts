@@ -30,6 +30,7 @@ export function truePerformance(clip: Clip, truth: ClipTruth): Performance {
     smoothed: track,
     raw: track,
     bodyHeight: bodyHeightPixels(track),
+    checks: {},
     marks: Object.fromEntries(Object.entries(truth.moments).map(([id, time]) => [id, Math.min(last, time * truth.frameRate)])),
   };
 }

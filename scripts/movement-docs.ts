@@ -12,6 +12,7 @@ const cell = (text: string): string => text.replaceAll('|', '\\|');
 
 /** How a kind's error is reckoned, where it is not simply that of its points. */
 const ERRORS: Readonly<Partial<Record<keyof typeof MEASURE_KINDS, string>>> = {
+  checkpoint: 'that of an eye',
   duration: 'two events, T / sqrt(6)',
   share: 'its events',
   rate: 'the time between its moments',

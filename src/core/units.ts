@@ -31,6 +31,8 @@ export const DISPLAY_UNITS = {
   'm/s': { toSi: 1, suffix: ' m/s', decimals: 1 },
   'BH/s': { toSi: 1, suffix: ' ht/s', decimals: 1 },
   'deg/s': { toSi: Math.PI / 180, suffix: '\u00b0/s', decimals: 0 },
+  /** An answer by eye: 1 is yes, a half partly, 0 no. */
+  answer: { toSi: 1, suffix: '', decimals: 1 },
   '/min': { toSi: 1 / 60, suffix: ' /min', decimals: 0 },
 } as const satisfies Readonly<Record<string, UnitOfDisplay>>;
 export type DisplayUnit = keyof typeof DISPLAY_UNITS;
@@ -39,5 +41,8 @@ export type DisplayUnit = keyof typeof DISPLAY_UNITS;
 export const toSi = (value: number, unit: DisplayUnit): number => value * DISPLAY_UNITS[unit].toSi;
 export const fromSi = (value: number, unit: DisplayUnit): number => value / DISPLAY_UNITS[unit].toSi;
 
+/** The answer that a value stands for. */
+const answerText = (value: number): string => (value >= 0.75 ? 'yes' : value >= 0.25 ? 'partly' : 'no');
+
 /** A value in its display unit with so many decimals as its kind is known to; `more` adds some. */
-export const inUnit = (si: number, unit: DisplayUnit, more = 0): string => `${fromSi(si, unit).toFixed(DISPLAY_UNITS[unit].decimals + more)}${DISPLAY_UNITS[unit].suffix}`;
+export const inUnit = (si: number, unit: DisplayUnit, more = 0): string => unit === 'answer' ? answerText(si) : `${fromSi(si, unit).toFixed(DISPLAY_UNITS[unit].decimals + more)}${DISPLAY_UNITS[unit].suffix}`;

@@ -89,6 +89,7 @@ const barLift = family({
     moment('end', 'Held', '5', 'The lifter stands still with the bar.'),
   ],
   measures: [
+    { id: 'heels-down', name: 'Heels down', kind: 'checkpoint', region: 'legs', plane: 'any', question: 'Are both heels on the ground?', at: 'start', target: { type: 'yes', source: 'common practice: the foot is flat while the bar leaves the ground' }, importance: 0.6, cost: 'minutes' },
     { id: 'bar-over-foot', name: 'Bar ahead of the middle foot', kind: 'value', region: 'legs', plane: 'sagittal', of: { q: 'offset', points: ['own-bar', 'dominant-ankle'], axis: 'forward' }, at: 'start', target: like(2), margin: 1, importance: 0.8, cost: 'weeks' },
     trunkAt('start', 0.7),
     { id: 'back-held', name: 'Trunk angle, how constant', kind: 'range', region: 'trunk', plane: 'sagittal', of: { q: 'segment-angle', points: TRUNK, against: 'up' }, from: 'start', to: 'knee', target: like(4), margin: 2, importance: 0.9, cost: 'weeks', risk: 'spine' },
@@ -159,6 +160,7 @@ const aimed = family({
     moment('finish', 'Finish', '4', 'The end of the follow-through, held.'),
   ],
   measures: [
+    { id: 'eyes-on-target', name: 'Eyes on the target', kind: 'checkpoint', region: 'head', plane: 'any', question: 'Do the eyes stay on the target?', at: 'release', target: { type: 'yes', source: 'common practice: the head is still and the eyes stay on the target until release' }, importance: 0.6, cost: 'minutes' },
     { id: 'shoulder-tilt', name: 'Shoulder line', kind: 'segment-angle', region: 'trunk', plane: 'frontal', points: ['opposite-shoulder', 'dominant-shoulder'], against: 'forward', at: 'release', target: like(5), margin: 2, importance: 0.6, cost: 'weeks' },
     trunkAt('set', 0.5),
     trunkAt('release', 0.7),

@@ -23,6 +23,7 @@ function rememberLast<In extends readonly unknown[], Out>(compute: (...inputs: I
 
 const NO_TRACK: Track = {};
 const NO_MARKS: Session['marks'][string] = {};
+const NO_CHECKS: Session['checks'][string] = {};
 
 /** A clip with what is known of it, and its place on the bench. */
 export interface BenchClip extends Omit<Slot, 'clip' | 'root'> {
@@ -47,12 +48,12 @@ function marksThrough(map: JoinedMap, root: Performance, times: Float64Array): R
 
 type Prepared = ReturnType<typeof prepareTrack>;
 
-function place(ready: Prepared, marks: Session['marks'][string], id: string, look: Look, root: Performance | null): BenchClip {
+function place(ready: Prepared, marks: Session['marks'][string], checks: Session['checks'][string], id: string, look: Look, root: Performance | null): BenchClip {
   const map = root && joinedMap(root.clip, ready.clip, ready.clip.joined!.pairs);
   return {
     id,
     look,
-    performance: { ...ready, marks: map ? marksThrough(map, root, ready.times) : frameOfMarks(marks) },
+    performance: { ...ready, marks: map ? marksThrough(map, root, ready.times) : frameOfMarks(marks), checks },
     join: map && { rootId: root.clip.id, map },
   };
 }
@@ -65,7 +66,7 @@ function benchClips(session: Session): readonly BenchClip[] {
   const done = new Map<string, Performance>();
   return slotsOf(session.clips).map(({ clip, id, look, root }) => {
     const ready = prepareOf(clip.id)(clip, session.tracks[clip.id] ?? NO_TRACK, session.cutoff);
-    const placed = placeOf(clip.id)(ready, session.marks[clip.id] ?? NO_MARKS, id, look, root === clip ? null : done.get(root.id)!);
+    const placed = placeOf(clip.id)(ready, session.marks[clip.id] ?? NO_MARKS, session.checks[clip.id] ?? NO_CHECKS, id, look, root === clip ? null : done.get(root.id)!);
     done.set(clip.id, placed.performance);
     return placed;
   });

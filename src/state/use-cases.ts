@@ -1,4 +1,5 @@
 import type { Clip, Performer, Role, View } from '../core/model/clip';
+import type { Check } from '../core/model/check';
 import type { Drawing } from '../core/model/drawing';
 import { proposeMoments, type Proposal } from '../core/events/propose-moments';
 import type { Movement } from '../core/model/movement';
@@ -282,6 +283,16 @@ export function proposeMomentsOf(movement: Movement, performance: Performance): 
     session.marks[performance.clip.id] = marks;
   });
   return proposals;
+}
+
+/** Answers a question about a clip by eye, or takes the answer back. */
+export function answerCheck(clipId: string, measureId: string, answer: Check | null): void {
+  edit((session) => {
+    const answers = { ...session.checks[clipId] };
+    if (answer === null) delete answers[measureId];
+    else answers[measureId] = answer;
+    session.checks[clipId] = answers;
+  });
 }
 
 /** A person has looked at a proposed mark and leaves it. */

@@ -186,3 +186,23 @@ test('a movement of one\u2019s own is read from a file, measures at once, and is
   await expect(page.getByTestId('reading-flight-time')).toBeVisible();
   expect(errors).toEqual([]);
 });
+
+test('what only an eye can tell is answered beside the readings, for both performers', async ({ page }) => {
+  await openDemo(page);
+  await goToStep(page, 'Intake');
+  await page.getByRole('combobox', { name: 'Movement' }).click();
+  await page.getByRole('option', { name: 'Any sport: Lift of a bar' }).click();
+  await goToStep(page, 'Moments');
+  for (const role of ['athlete', 'reference']) await page.getByRole('button', { name: `Mark start in ${role}` }).click();
+  await goToStep(page, 'Measure');
+  const question = page.getByRole('row', { name: /^Are both heels on the ground/ });
+  for (const [who, answer] of [['Athlete', 'No'], ['Reference', 'Yes']] as const) {
+    await question.getByLabel(who).click();
+    await page.getByRole('option', { name: answer, exact: true }).click();
+    await expect(page.locator('.MuiPopover-root')).toHaveCount(0);
+  }
+  await expect(page.getByTestId('reading-heels-down')).toHaveAttribute('data-state', 'gap');
+  await question.getByLabel('Athlete').click();
+  await page.getByRole('option', { name: 'Not visible' }).click();
+  await expect(page.getByTestId('reading-heels-down')).toHaveAttribute('data-state', 'not-measurable');
+});

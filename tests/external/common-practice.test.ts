@@ -146,6 +146,17 @@ test('an overhead serve: the leg drive comes before the implement drops', () => 
   expect([stateOf(measure, serve(12, 28)), stateOf(measure, serve(28, 12))]).toEqual(['on-target', 'gap']);
 });
 
+test('what only an eye can tell: yes is on target, no and partly are not, not visible is not judged', () => {
+  const measure = make({ kind: 'checkpoint', question: 'Do the heels stay down?', target: practice({ type: 'yes' }) });
+  const stated = (answer: 'yes' | 'partly' | 'no' | 'not-visible'): State => {
+    const performance = { ...stickPerformance(() => BODY, marks), checks: { case: answer } };
+    return judge(compareMeasure(measure, performance, performance), undefined).state;
+  };
+  expect((['yes', 'partly', 'no', 'not-visible'] as const).map(stated)).toEqual(['on-target', 'gap', 'gap', 'not-measurable']);
+  const silent = stickPerformance(() => BODY, marks);
+  expect(compareMeasure(measure, silent, silent).athlete).toMatchObject({ measurable: false, reason: 'not-answered', message: 'Do the heels stay down?' });
+});
+
 test('a racing craft in a sprint: 42 to 45 strokes a minute', () => {
   const rate = (perMinute: number): State => {
     // 32 frames of 10 ms lie between the moments: so many strokes that the rate comes out.

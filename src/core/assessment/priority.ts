@@ -57,7 +57,9 @@ function sentence(judged: Judged, parts: ScoreParts, followers: number): string 
   const { measure, athlete } = judged;
   const unit = athlete.measurable ? athlete.unit : 'deg';
   const reasons = [
-    `it is ${inUnit(Math.abs(judged.excess), unit)} outside its range, ${(Math.abs(judged.excess) / judged.tolerance).toFixed(1)} times the tolerance`,
+    unit === 'answer'
+      ? 'an eye did not say yes to it'
+      : `it is ${inUnit(Math.abs(judged.excess), unit)} outside its range, ${(Math.abs(judged.excess) / judged.tolerance).toFixed(1)} times the tolerance`,
     judged.confidence > 0.995 ? 'well beyond the measuring error' : `beyond the measuring error (${Math.round(judged.confidence * 100)} % sure)`,
   ];
   if (measure.importance >= 0.7) reasons.push('it matters much for the result');

@@ -47,6 +47,8 @@ function bandOf(target: Target, unit: DisplayUnit, reference: number | null): { 
       };
     case 'between':
       return { band: { low: si(target.low), high: si(target.high) }, tolerance: si(target.high - target.low) / 2 };
+    case 'yes':
+      return { band: { low: 0.75, high: Infinity }, tolerance: 0.25 };
     case 'at-least':
       return { band: { low: si(target.value), high: Infinity }, tolerance: oneSided(target.value) };
     case 'at-most':

@@ -28,6 +28,7 @@ export function draftCorrection(movement: Movement, gap: RankedGap): Correction 
   const low = gap.judged.excess < 0;
   const text = (si: number): string => inUnit(si, unit);
   const range = ((): string => {
+    if (unit === 'answer') return 'yes';
     if (!band) return 'as in the reference';
     if (!Number.isFinite(band.low)) return `at most ${text(band.high)}`;
     if (!Number.isFinite(band.high)) return `at least ${text(band.low)}`;
@@ -36,7 +37,7 @@ export function draftCorrection(movement: Movement, gap: RankedGap): Correction 
   return {
     measureId: measure.id,
     title: measure.name,
-    seen: `${coaching ? (low ? coaching.seenLow : coaching.seenHigh) : low ? 'Too small' : 'Too large'}: ${value} \u00b1 ${plusMinus}`,
+    seen: measure.kind === 'checkpoint' ? `${measure.question} ${value}` : `${coaching ? (low ? coaching.seenLow : coaching.seenHigh) : low ? 'Too small' : 'Too large'}: ${value} \u00b1 ${plusMinus}`,
     shouldBe: range,
     why: coaching?.why ?? '',
     cue: coaching?.cue ?? '',

@@ -1,6 +1,7 @@
 import type { Measure, MeasureKind, PointRef } from '../model/movement';
 import type { Primitive } from '../overlay/scene';
 import type { Reading } from '../reading';
+import { checkpoint } from './checkpoint';
 import { duration } from './duration';
 import { jointAngle } from './joint-angle';
 import { jointChange } from './joint-change';
@@ -35,6 +36,7 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
   path,
   steadiness,
   stop,
+  checkpoint,
 };
 
 /** The kind of a measure, typed so that its functions take that measure. */

@@ -28,6 +28,7 @@ const EXAMPLES: readonly Measure[] = [
   make({ kind: 'speed', point: 'opposite-ankle', along: 'straight', from: 'start', to: 'end' }),
   make({ kind: 'path', point: 'opposite-ankle', what: 'length', from: 'start', to: 'end' }),
   make({ kind: 'steadiness', point: 'opposite-ankle', from: 'start', to: 'end' }),
+  make({ kind: 'checkpoint', plane: 'any', question: 'Is the heel down?', at: 'mid' }),
   make({ kind: 'stop', point: 'opposite-hip', slower: 0.1, from: 'start', to: 'end' }),
 ];
 
@@ -46,7 +47,7 @@ const bend = (frame: number) => {
   } as const;
 };
 const marks = { start: 5, mid: 20, end: 35 };
-const leg = (change = {}) => stickPerformance(bend, marks, change);
+const leg = (change = {}) => ({ ...stickPerformance(bend, marks, change), checks: { x: 'yes' } as const });
 const value = (reading: Reading): number => {
   if (!reading.measurable) throw new Error(reading.message);
   return fromSi(reading.value, reading.unit);

@@ -30,6 +30,8 @@ export const targetSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('about'), value: z.number(), tolerance: z.number().positive(), source: z.string() }),
   z.object({ type: z.literal('between'), low: z.number(), high: z.number(), source: z.string() }),
   z.object({ type: z.literal('at-least'), value: z.number(), source: z.string() }),
+  /** A question answered by eye with yes. */
+  z.object({ type: z.literal('yes'), source: z.string() }),
   z.object({ type: z.literal('at-most'), value: z.number(), source: z.string() }),
 ]);
 export type Target = z.infer<typeof targetSchema>;
@@ -160,6 +162,8 @@ export const measureSchema = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('speed'), ...moving, along: z.enum(['straight', 'forward', 'up']), ...phase, give }),
   z.object({ ...common, kind: z.literal('path'), ...moving, ...phase, what: z.enum(['length', 'straightness', 'sideways']) }),
   z.object({ ...common, kind: z.literal('steadiness'), ...moving, ...phase }),
+  /** A question that only an eye can answer. */
+  z.object({ ...common, kind: z.literal('checkpoint'), question: z.string().min(1), at: idSchema }),
   /** Longest time for which a point is slower than this, metres or standing heights a second. */
   z.object({ ...common, kind: z.literal('stop'), ...moving, ...phase, slower: z.number().positive() }),
 ]);
@@ -216,6 +220,7 @@ export function momentsOf(measure: Measure): readonly string[] {
     case 'joint-angle':
     case 'segment-angle':
     case 'evenness':
+    case 'checkpoint':
       return [measure.at];
     case 'value':
       return measure.towards ? [measure.at, measure.towards.moment] : [measure.at];

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { pointIdSchema } from './point-id';
+import { checkSchema } from './check';
 import { clipSchema } from './clip';
 import { drawingSchema } from './drawing';
 import { movementSchema } from './movement';
@@ -63,6 +64,8 @@ export const sessionSchema = z.object({
   digitisings: z.array(z.object({ id: z.string(), clipId: z.string(), by: z.string(), at: z.string(), track: trackSchema })).default([]),
   /** Measure id -> standard error of measurement from two digitisings (SI), taken in place of the propagated error. */
   measuredErrors: z.record(z.string(), z.number().positive()).default({}),
+  /** Answers by eye: clip id -> measure id -> answer. */
+  checks: z.record(z.string(), z.record(z.string(), checkSchema)).default({}),
   /** Clip id -> moment id -> mark. */
   marks: z.record(z.string(), z.record(z.string(), markSchema)),
   /** Corner of the smoothing filter, Hz. */
@@ -95,6 +98,7 @@ export function newSession(id: string, name: string, movementId: string, created
     spatial: {},
     digitisings: [],
     measuredErrors: {},
+    checks: {},
     marks: {},
     cutoff: DEFAULT_CUTOFF,
     impressions: '',

@@ -2,6 +2,7 @@ import { unforeshorten } from '../calibration/view';
 import { levelOf } from '../calibration/level';
 import { rotate } from '../geometry/vec2';
 import { farSide, type Clip, type Performer } from '../model/clip';
+import type { Check } from '../model/check';
 import type { PointRef } from '../model/movement';
 import { centreOfMassWeights, TABLE_SD_SHARE } from '../body/centre-of-mass';
 import { isBodyPoint, isOwnPoint, type PointId } from '../points/body-points';
@@ -30,6 +31,8 @@ export interface Performance {
   /** As they were placed and found. */
   readonly raw: Track;
   readonly bodyHeight: number;
+  /** Answers by eye: measure id -> answer. */
+  readonly checks: Readonly<Record<string, Check>>;
   /** Corner of the smoothing, Hz. */
   readonly cutoff: number;
 }
@@ -84,7 +87,7 @@ export function smoothTrack(track: Track, times: Float64Array, cutoff: number): 
 }
 
 /** A clip with its points smoothed; the costly part, which marking a moment does not change. */
-export function prepareTrack(clip: Clip, track: Track, cutoff: number): Omit<Performance, 'marks'> {
+export function prepareTrack(clip: Clip, track: Track, cutoff: number): Omit<Performance, 'marks' | 'checks'> {
   const times = realTimes(clip);
   return {
     clip,
@@ -106,8 +109,9 @@ export function preparePerformance(
   track: Track,
   marks: Readonly<Record<string, { readonly frame: number }>>,
   cutoff: number,
+  checks: Performance['checks'] = {},
 ): Performance {
-  return { ...prepareTrack(clip, track, cutoff), marks: frameOfMarks(marks) };
+  return { ...prepareTrack(clip, track, cutoff), marks: frameOfMarks(marks), checks };
 }
 
 /** Real time of each marked moment. */

@@ -6,12 +6,15 @@ import { COVERAGE_95 } from '../../core/uncertainty/normal';
 export const inDisplayUnit = (si: number, unit: DisplayUnit): string => inUnit(si, unit).replace(/^-(0(\.0+)?)(?!\d)/, '$1');
 
 export const signed = (si: number, unit: DisplayUnit): string => {
+  // Answers by eye have no difference worth a number.
+  if (unit === 'answer') return Math.abs(si) < 0.25 ? 'alike' : 'not alike';
   const text = inUnit(Math.abs(si), unit);
   const isZero = Number.parseFloat(text) === 0;
   return `${isZero ? '' : si > 0 ? '+' : '\u2212'}${text}`;
 };
 
 export const plusMinus = (halfWidth: number, unit: DisplayUnit): string => {
+  if (unit === 'answer') return '';
   const { decimals } = DISPLAY_UNITS[unit];
   return `\u00b1${Math.max(10 ** -decimals, fromSi(halfWidth, unit)).toFixed(decimals)}`;
 };

@@ -1,8 +1,13 @@
-import type { ReactNode } from 'react';
+import { Fragment, type ReactNode } from 'react';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
 import type { Judged } from '../../core/assessment/state';
 import type { Reading } from '../../core/reading';
 import { COVERAGE_95 } from '../../core/uncertainty/normal';
 import { DifferenceBar } from '../../stage/difference-bar';
+import type { Check } from '../../core/model/check';
+import { useDerived } from '../../state/derived';
+import { answerCheck } from '../../state/use-cases';
 import { useView } from '../../state/view-store';
 import { plusMinus, readingText, signed } from './format';
 import { StateMark } from './state-mark';
@@ -14,6 +19,22 @@ interface ReadingSheetProps {
   readonly rows: readonly Judged[];
   /** Choosing a row goes to the frames that prove it. */
   readonly onChoose: (row: Judged) => void;
+}
+
+const ANSWERS: readonly (readonly [Check, string])[] = [['yes', 'Yes'], ['partly', 'Partly'], ['no', 'No'], ['not-visible', 'Not visible']];
+
+/** A question that an eye answers, for both performers. */
+function Question({ row }: { readonly row: Judged }): ReactNode {
+  const { athlete, reference, session } = useDerived();
+  return (
+    <div style={{ display: 'flex', gap: 6, padding: '8px 0 2px' }}>
+      {[athlete, reference].map((performance) => performance && (
+        <TextField key={performance.clip.id} select size="small" label={performance.clip.role === 'athlete' ? 'Athlete' : 'Reference'} value={session.checks[performance.clip.id]?.[row.measure.id] ?? ''} onClick={(event) => event.stopPropagation()} onChange={(event) => answerCheck(performance.clip.id, row.measure.id, event.target.value as Check)} sx={{ minWidth: 104 }}>
+          {ANSWERS.map(([answer, text]) => <MenuItem key={answer} value={answer}>{text}</MenuItem>)}
+        </TextField>
+      ))}
+    </div>
+  );
 }
 
 /** One row a measure: athlete, reference, difference with its plus-minus, band, state. */
@@ -37,19 +58,22 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
           const unit = row.athlete.measurable ? row.athlete.unit : 'deg';
           const blocked = !row.athlete.measurable ? row.athlete : !row.reference.measurable ? row.reference : null;
           return (
-            <tr key={row.measure.id} className={`choose ${selected === row.measure.id ? 'chosen' : ''}`} data-testid={`reading-${row.measure.id}`} data-state={row.state} onClick={() => onChoose(row)}>
+            <Fragment key={row.measure.id}>
+            <tr className={`choose ${selected === row.measure.id ? 'chosen' : ''}`} data-testid={`reading-${row.measure.id}`} data-state={row.state} onClick={() => onChoose(row)}>
               <td className="wrap">
                 <button type="button" className="row" aria-pressed={selected === row.measure.id}>{row.measure.name}</button>
                 <div><StateMark state={row.state} /></div>
-                {blocked && <div className="reason">{blocked.message}. {blocked.remedy}</div>}
+                {blocked && blocked.reason !== 'not-answered' && <div className="reason">{blocked.message}. {blocked.remedy}</div>}
               </td>
               <td>{a.value}<div className="pm">{a.plusMinus}</div></td>
               <td>{r.value}<div className="pm">{r.plusMinus}</div></td>
               <td>
                 {row.difference === null ? '–' : signed(row.difference, unit)} <span className="pm">{row.plusMinus === null ? '' : plusMinus(row.plusMinus, unit)}</span>
-                <div>{!blocked && <DifferenceBar athlete={forBar(row.athlete)} reference={forBar(row.reference)} band={row.band} width={84} text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`} />}</div>
+                <div>{!blocked && row.measure.kind !== 'checkpoint' && <DifferenceBar athlete={forBar(row.athlete)} reference={forBar(row.reference)} band={row.band} width={84} text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`} />}</div>
               </td>
             </tr>
+            {row.measure.kind === 'checkpoint' && <tr><td colSpan={4} className="left wrap">{row.measure.question}<Question row={row} /></td></tr>}
+            </Fragment>
           );
         })}
       </tbody>

@@ -1,0 +1,25 @@
+import type { Check } from '../model/check';
+import { notMeasurable } from '../reading';
+import { momentMissing } from './angle-at';
+import type { KindOfMeasure } from './kind';
+
+const VALUES: Readonly<Record<Exclude<Check, 'not-visible'>, number>> = { yes: 1, partly: 0.5, no: 0 };
+/** An answer by eye is no measurement; this keeps *partly* apart from *yes* and *no*. */
+const ANSWER_SD = 0.1;
+
+/** A question that only an eye can answer, at a moment: grip, foot flat, heel down. */
+export const checkpoint: KindOfMeasure<'checkpoint'> = {
+  kind: 'checkpoint',
+  unit: 'answer',
+  convention: 'A question answered by eye at a moment: yes, partly, no, or not visible.',
+  evaluate: (measure, performance) => {
+    const frame = performance.marks[measure.at];
+    if (frame === undefined) return momentMissing(measure.at);
+    const answer = performance.checks[measure.id];
+    if (answer === undefined) return notMeasurable('not-answered', measure.question, 'Look at the picture and answer.');
+    if (answer === 'not-visible') return notMeasurable('not-visible', 'Not to be seen in this picture', 'Film it so that it can be seen.');
+    return { measurable: true, value: VALUES[answer], sd: ANSWER_SD, alikeSd: 0, unit: 'answer', provenance: { clipId: performance.clip.id, frames: [frame], points: [] } };
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: () => [],
+};
