@@ -85,7 +85,8 @@ export async function readPointsInto(clip: Clip, file: File): Promise<Result<str
   edit((session) => {
     session.tracks[clip.id] = mergeRecorded(session.tracks[clip.id] ?? {}, track, times, recording.rate) as never;
   });
-  return ok([`${Object.keys(track).length} points of ${recording.name} are on the picture.`, ...read.value.warnings].join(' '));
+  const others = read.value.recordings.length - 1;
+  return ok([`${Object.keys(track).length} points of ${recording.name} are on the picture.`, ...(others > 0 ? [`The file has ${others} more ${others === 1 ? 'subject' : 'subjects'}, who were passed over.`] : []), ...read.value.warnings].join(' '));
 }
 
 /** Formats in which the points of a clip can be saved. */
