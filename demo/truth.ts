@@ -1,3 +1,4 @@
+import type { Vec3 } from './athlete/vec3';
 import { project } from './camera/camera';
 import { performanceOf, type DemoClip } from './scenario';
 
@@ -9,6 +10,8 @@ export interface ClipTruth {
   readonly frameRate: number;
   /** Seconds from the first frame. */
   readonly moments: Readonly<Record<string, number>>;
+  /** The same for every repetition, where the movement repeats. */
+  readonly repetitions?: readonly Readonly<Record<string, number>>[];
   /** Point names, in the order of the arrays below. */
   readonly points: readonly string[];
   /** Per frame, per point: x and y in pixels. */
@@ -23,16 +26,20 @@ export function truthOf(clip: DemoClip): ClipTruth {
   const performance = performanceOf(clip);
   const { frameRate } = clip.camera;
   const frames = Math.floor((performance.end - performance.start) * frameRate);
-  const names = Object.keys(performance.poseAt(0).points);
-  const poses = Array.from({ length: frames }, (_, i) => performance.poseAt(performance.start + i / frameRate));
+  const names = [...Object.keys(performance.poseAt(0).points), ...Object.keys(performance.objects)];
+  const poses = Array.from({ length: frames }, (_, i) => {
+    const time = performance.start + i / frameRate;
+    return { points: { ...performance.poseAt(time).points, ...Object.fromEntries(Object.entries(performance.objects).map(([id, at]) => [id, at(time)])) } as Record<string, Vec3> };
+  });
+  const fromFirstFrame = (moments: Readonly<Record<string, number>>): Record<string, number> =>
+    Object.fromEntries(Object.entries(moments).map(([id, time]) => [id, round(time - performance.start, 5)]));
   return {
     clip: clip.id,
     performer: clip.performer,
     planted: clip.planted,
     frameRate,
-    moments: Object.fromEntries(
-      Object.entries(performance.moments).map(([id, time]) => [id, round(time - performance.start, 5)]),
-    ),
+    moments: fromFirstFrame(performance.moments),
+    ...(performance.repetitions.length > 1 ? { repetitions: performance.repetitions.map(fromFirstFrame) } : {}),
     points: names,
     pixels: poses.map((pose) =>
       names.map((name) => {

@@ -7,7 +7,7 @@ const SPEED = 31;
 
 /** The ball: in the bowling hand until release, then in free flight. */
 export function ballAt(performance: Performance, time: number): Vec3 {
-  const release = performance.moments['release']!;
+  const release = performance.moments['release'] ?? Infinity;
   const held = (t: number): Vec3 => {
     const { points } = performance.poseAt(t);
     const finger = points['right-index']!;

@@ -1,41 +1,34 @@
-import type { KeyFrames } from './key-frames';
-import type { Side } from './skeleton-pose';
+import type { Body } from './body';
+import { AS_KEYED, move, ramp, stretched, whenTrue, type MotionKeys, type Performance } from './motion';
 
-/** One foot on the ground: times in seconds, seconds before touch-down and after toe-off belong to the swing. */
-export interface Stance {
-  readonly side: Side;
-  readonly down: number;
-  readonly up: number;
+/** Differences planted into a performer's delivery; zero everywhere is the reference movement. */
+export interface PlantedDifferences {
+  /** Degrees of extra flexion of the front knee, growing from front foot contact to release and kept after it. */
+  readonly frontKneeCollapse: number;
+  /** Degrees of extra forward lean of the trunk at release. */
+  readonly trunkLeanAtRelease: number;
+  /** Seconds by which the front arm comes down early. */
+  readonly frontArmEarly: number;
+  /** Seconds added between front foot contact and release. */
+  readonly releaseLate: number;
 }
 
-/** Key frames of a movement; time 0 is back foot contact. Angles in degrees, speed in m/s. */
-export interface MotionKeys {
-  readonly start: number;
-  readonly end: number;
-  readonly stances: readonly Stance[];
-  readonly speed: KeyFrames;
-  /** Line from hip to ankle against the vertical: ankle ahead positive. */
-  readonly legAxis: Readonly<Record<Side, KeyFrames>>;
-  readonly kneeFlexion: Readonly<Record<Side, KeyFrames>>;
-  readonly footPitch: Readonly<Record<Side, KeyFrames>>;
-  readonly pelvisYaw: KeyFrames;
-  readonly thoraxYaw: KeyFrames;
-  readonly trunkLean: KeyFrames;
-  readonly trunkSideLean: KeyFrames;
-  readonly headPitch: KeyFrames;
-  readonly armSwing: Readonly<Record<Side, KeyFrames>>;
-  readonly armOutward: Readonly<Record<Side, KeyFrames>>;
-  readonly elbowFlexion: Readonly<Record<Side, KeyFrames>>;
-}
+export const NOTHING_PLANTED: PlantedDifferences = {
+  frontKneeCollapse: 0,
+  trunkLeanAtRelease: 0,
+  frontArmEarly: 0,
+  releaseLate: 0,
+};
 
 export const BACK_FOOT_CONTACT = 0;
 export const FRONT_FOOT_CONTACT = 0.19;
 export const RELEASE = 0.3;
 
-/** A right-arm pace delivery: two running steps, the bound, the delivery stride and the follow-through. */
+/** A right-arm pace delivery, time 0 at back foot contact: two running steps, the bound, the delivery stride and the follow-through. */
 export const PACE_DELIVERY: MotionKeys = {
   start: -0.8,
   end: 1.2,
+  origin: FRONT_FOOT_CONTACT,
   stances: [
     { side: 'left', down: -0.92, up: -0.76 },
     { side: 'right', down: -0.64, up: -0.48 },
@@ -134,3 +127,27 @@ export const PACE_DELIVERY: MotionKeys = {
     ],
   },
 };
+
+/** A delivery of one performer, with its moments. */
+export function perform(body: Body, keys: MotionKeys, planted: PlantedDifferences): Performance {
+  const time = stretched(FRONT_FOOT_CONTACT, RELEASE, planted.releaseLate);
+  const motion = move(body, keys, {
+    ...AS_KEYED,
+    ...time,
+    kneeFlexion: (side, t) => (side === 'left' ? planted.frontKneeCollapse * ramp(t, FRONT_FOOT_CONTACT, RELEASE) * (1 - ramp(t, 0.42, 0.6)) : 0),
+    trunkLean: (t) => planted.trunkLeanAtRelease * ramp(t, FRONT_FOOT_CONTACT + 0.02, RELEASE) * (1 - ramp(t, 0.36, 0.6)),
+    armTime: (side, t) => (side === 'left' ? t + planted.frontArmEarly * ramp(t, -0.05, 0.06) * (1 - ramp(t, 0.26, 0.42)) : t),
+  });
+  const moments = {
+    'back-foot-contact': BACK_FOOT_CONTACT,
+    'front-foot-contact': FRONT_FOOT_CONTACT,
+    // The bowling upper arm, behind the body, rises through the horizontal.
+    'arm-horizontal': whenTrue(FRONT_FOOT_CONTACT - 0.05, RELEASE + planted.releaseLate, (t) => {
+      const { points } = motion.poseAt(t);
+      return points['right-elbow']!.y >= points['right-shoulder']!.y;
+    }),
+    release: RELEASE + planted.releaseLate,
+    'follow-through': time.realTime(0.6),
+  };
+  return { ...motion, moments, repetitions: [moments], objects: {} };
+}

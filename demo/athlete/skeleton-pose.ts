@@ -1,5 +1,5 @@
 import type { Body } from './body';
-import { add, cross, mix, radians, scale, subtract, unit, vec3, type Vec3 } from './vec3';
+import { add, cross, dot, mix, radians, scale, subtract, unit, vec3, type Vec3 } from './vec3';
 
 export type Side = 'left' | 'right';
 
@@ -19,6 +19,8 @@ export interface JointAngles {
   readonly elbowFlexion: Readonly<Record<Side, number>>;
   /** Foot against the ground: toes up positive. */
   readonly footPitch: Readonly<Record<Side, number>>;
+  /** Where the knee points: 0 ahead, 90 outward. */
+  readonly kneeOutward: Readonly<Record<Side, number>>;
 }
 
 /** Joint centres and surface marks of one instant, metres. */
@@ -46,14 +48,14 @@ export function hipOffset(body: Body, pelvisYaw: number, side: Side): Vec3 {
   return scale(rightVector(pelvisYaw, 0), SIGN[side] * body.hipHalfWidth);
 }
 
-/** Knee from hip and ankle by the cosine law, bent forward; the leg straightens when the ankle is out of reach. */
-export function solveKnee(body: Body, hip: Vec3, ankle: Vec3): Vec3 {
+/** Knee from hip and ankle by the cosine law, bent towards a direction; the leg straightens when the ankle is out of reach. */
+export function solveKnee(body: Body, hip: Vec3, ankle: Vec3, bend: Vec3 = vec3(1, 0, 0)): Vec3 {
   const axis = subtract(ankle, hip);
-  const reach = Math.min(Math.hypot(axis.x, axis.y, axis.z), (body.thigh + body.shank) * 0.9995);
+  const reach = Math.min(Math.hypot(axis.x, axis.y, axis.z), (body.thigh + body.shank) * 0.99995);
   const along = (body.thigh ** 2 - body.shank ** 2 + reach ** 2) / (2 * reach);
   const out = Math.sqrt(Math.max(0, body.thigh ** 2 - along ** 2));
   const down = unit(axis);
-  const forward = unit(subtract(vec3(1, 0, 0), scale(down, down.x)));
+  const forward = unit(subtract(bend, scale(down, dot(down, bend))));
   return add(hip, add(scale(down, along), scale(forward, out)));
 }
 
@@ -136,7 +138,7 @@ export function poseSkeleton(
     const hip = add(pelvis, hipOffset(body, angles.pelvisYaw, s));
     const ankle = ankles[s];
     points[`${s}-hip`] = hip;
-    points[`${s}-knee`] = solveKnee(body, hip, ankle);
+    points[`${s}-knee`] = solveKnee(body, hip, ankle, vec3(Math.cos(radians(angles.kneeOutward[s])), 0, sign * Math.sin(radians(angles.kneeOutward[s]))));
     points[`${s}-ankle`] = ankle;
     const marks = footMarks(body, ankle, angles.footPitch[s]);
     points[`${s}-heel`] = marks.heel;

@@ -1,4 +1,5 @@
 import * as THREE from 'three';
+import type { Performance } from '../athlete/motion';
 import type { DemoClip } from '../scenario';
 
 /** Numbers that look random and are the same every time (Numerical Recipes' linear congruential generator). */
@@ -69,38 +70,72 @@ function grassTexture(): THREE.Texture {
   return texture;
 }
 
-/** The practice ground: grass, a rolled strip with its creases and stumps, trees, sun. */
-export function buildGround(scene: THREE.Scene, clip: DemoClip): void {
-  const flat = (width: number, depth: number, material: THREE.Material, x: number, y: number, z: number): void => {
-    const mesh = new THREE.Mesh(new THREE.PlaneGeometry(width, depth), material);
-    mesh.rotation.x = -Math.PI / 2;
-    mesh.position.set(x, y, z);
-    mesh.receiveShadow = true;
-    scene.add(mesh);
-  };
-  const matte = (color: string): THREE.Material => new THREE.MeshStandardMaterial({ color, roughness: 1 });
-  const back = clip.camera.azimuth < 0 ? 1 : -1;
-  flat(70, 60, new THREE.MeshStandardMaterial({ map: grassTexture(), roughness: 1 }), 0, -0.012, 0);
-  flat(26, 3.05, matte(clip.afternoon === 'clear' ? '#c9b184' : '#bda67c'), 9, -0.006, 0);
-  flat(0.05, 2.64, matte('#f3f1ea'), 0.6, -0.002, 0);
-  flat(0.05, 3.6, matte('#f3f1ea'), 1.82, -0.002, 0);
-  for (const z of [-1.32, 1.32]) flat(2.44, 0.05, matte('#f3f1ea'), 0.6, -0.003, z);
+const matte = (color: string): THREE.Material => new THREE.MeshStandardMaterial({ color, roughness: 1 });
+
+function flat(scene: THREE.Scene, width: number, depth: number, material: THREE.Material, x: number, y: number, z: number): void {
+  const mesh = new THREE.Mesh(new THREE.PlaneGeometry(width, depth), material);
+  mesh.rotation.x = -Math.PI / 2;
+  mesh.position.set(x, y, z);
+  mesh.receiveShadow = true;
+  scene.add(mesh);
+}
+
+function bar(scene: THREE.Scene, size: readonly [number, number, number], material: THREE.Material, x: number, y: number, z: number): void {
+  const mesh = new THREE.Mesh(new THREE.BoxGeometry(...size), material);
+  mesh.position.set(x, y, z);
+  mesh.castShadow = true;
+  scene.add(mesh);
+}
+
+/** A rolled strip with its creases and stumps. */
+function cricketStrip(scene: THREE.Scene, clip: DemoClip, back: number): void {
+  flat(scene, 26, 3.05, matte(clip.afternoon === 'clear' ? '#c9b184' : '#bda67c'), 9, -0.006, 0);
+  flat(scene, 0.05, 2.64, matte('#f3f1ea'), 0.6, -0.002, 0);
+  flat(scene, 0.05, 3.6, matte('#f3f1ea'), 1.82, -0.002, 0);
+  for (const z of [-1.32, 1.32]) flat(scene, 2.44, 0.05, matte('#f3f1ea'), 0.6, -0.003, z);
   for (const z of [-0.1, 0, 0.1]) {
     const stump = new THREE.Mesh(new THREE.CylinderGeometry(0.019, 0.019, 0.711, 10), matte('#d8b479'));
     stump.position.set(0.6, 0.355, back * 0.9 + z);
     stump.castShadow = true;
     scene.add(stump);
   }
-  const backdrop = new THREE.Mesh(
-    new THREE.PlaneGeometry(64, 16),
-    new THREE.MeshBasicMaterial({ map: backdropTexture(clip.afternoon) }),
-  );
-  backdrop.position.set(0, 4.2, back * 22);
-  if (back > 0) backdrop.rotation.y = Math.PI;
+}
+
+/** Lanes of a running track, 1.22 m wide, with marks every metre beside the lane in use. */
+function lanes(scene: THREE.Scene, clip: DemoClip): void {
+  flat(scene, 60, 8.6, matte(clip.afternoon === 'clear' ? '#9a5b49' : '#8a5f55'), 0, -0.006, 0);
+  for (let lane = -3; lane <= 3; lane++) flat(scene, 60, 0.05, matte('#efece4'), 0, -0.003, (lane + 0.5) * 1.22);
+  for (let metre = -12; metre <= 12; metre++) flat(scene, 0.03, 0.18, matte('#efece4'), metre, -0.002, 0.72);
+}
+
+/** A hurdle: two posts, feet against the running direction, a bar with dark ends. */
+function hurdle(scene: THREE.Scene, at: { readonly x: number; readonly y: number }): void {
+  const post = matte('#5b6268');
+  for (const z of [-0.55, 0.55]) {
+    bar(scene, [0.03, at.y - 0.06, 0.03], post, at.x + 0.012, (at.y - 0.06) / 2, z);
+    bar(scene, [0.7, 0.03, 0.04], post, at.x - 0.34, 0.015, z);
+  }
+  bar(scene, [0.02, 0.07, 1.18], matte('#f1efe8'), at.x, at.y - 0.035, 0);
+  for (const z of [-0.48, 0.48]) bar(scene, [0.024, 0.072, 0.22], matte('#b4572f'), at.x, at.y - 0.035, z);
+}
+
+/** Where a clip was filmed: grass, what the movement needs, trees, sun. */
+export function buildGround(scene: THREE.Scene, clip: DemoClip, performance: Performance): void {
+  const azimuth = (clip.camera.azimuth / 180) * Math.PI;
+  const [toX, toZ] = [Math.cos(azimuth), Math.sin(azimuth)];
+  const back = clip.camera.azimuth < 0 ? 1 : -1;
+  flat(scene, 70, 60, new THREE.MeshStandardMaterial({ map: grassTexture(), roughness: 1 }), 0, -0.012, 0);
+  if (clip.ground === 'practice-ground') cricketStrip(scene, clip, back);
+  else lanes(scene, clip);
+  const place = performance.objects['own-hurdle']?.(0);
+  if (place) hurdle(scene, place);
+  const backdrop = new THREE.Mesh(new THREE.PlaneGeometry(64, 16), new THREE.MeshBasicMaterial({ map: backdropTexture(clip.afternoon) }));
+  backdrop.position.set(-toX * 22, 4.2, -toZ * 22);
+  backdrop.rotation.y = Math.atan2(toX, toZ);
   scene.add(backdrop);
   scene.add(new THREE.HemisphereLight(0xffffff, 0x8a7a55, clip.afternoon === 'clear' ? 1.5 : 2));
   const sun = new THREE.DirectionalLight(0xfff2dd, clip.afternoon === 'clear' ? 2.3 : 1.4);
-  sun.position.set(-2.5, 6, -back * 4);
+  sun.position.set(-2.5 + toX * 4, 6, toZ * 4);
   sun.castShadow = true;
   sun.shadow.mapSize.set(1024, 1024);
   Object.assign(sun.shadow.camera, { left: -6, right: 6, top: 4, bottom: -4 });

@@ -1,10 +1,15 @@
 import { BufferTarget, CanvasSource, Output, WebMOutputFormat } from 'mediabunny';
 import * as THREE from 'three';
-import { cameraPosition } from '../camera/camera';
+import type { Performance } from '../athlete/motion';
+import type { Vec3 } from '../athlete/vec3';
+import { cameraPosition, project } from '../camera/camera';
 import { BALL_RADIUS, ballAt } from '../athlete/ball';
-import { DEMO_CLIPS, performanceOf, type DemoClip } from '../scenario';
+import { performanceOf, RENDERED_CLIPS, type DemoClip } from '../scenario';
 import { Figure } from './figure';
 import { buildGround } from './ground';
+
+/** Pixels round the joints within which the whole figure lies. */
+const BOX_MARGIN = 60;
 
 /** Draws one exposure after another into a canvas: `exposures` instants of the open shutter, averaged. */
 class Filming {
@@ -12,10 +17,12 @@ class Filming {
   private readonly scene = new THREE.Scene();
   private readonly lens: THREE.PerspectiveCamera;
   private readonly figure: Figure;
+  private readonly passer: { readonly figure: Figure; readonly performance: Performance } | null;
   private readonly ball: THREE.Mesh;
   private readonly performance;
   readonly canvas = document.createElement('canvas');
   private readonly picture: CanvasRenderingContext2D;
+  private drawn: { left: number; top: number; right: number; bottom: number } | null = null;
 
   constructor(private readonly clip: DemoClip) {
     const { camera } = clip;
@@ -27,13 +34,16 @@ class Filming {
     const at = cameraPosition(camera);
     this.lens.position.set(at.x, at.y, at.z);
     this.lens.lookAt(camera.target.x, camera.target.y, camera.target.z);
-    buildGround(this.scene, clip);
+    buildGround(this.scene, clip, this.performance);
     this.figure = new Figure(clip.body, clip.look);
     this.ball = new THREE.Mesh(
       new THREE.SphereGeometry(BALL_RADIUS, 16, 12),
       new THREE.MeshStandardMaterial({ color: '#8e1f24', roughness: 0.5 }),
     );
-    this.scene.add(this.figure.group, this.ball);
+    this.scene.add(this.figure.group);
+    this.passer = clip.passer ? { figure: new Figure(clip.passer.body, clip.passer.look), performance: performanceOf(clip.passer) } : null;
+    if (this.passer) this.scene.add(this.passer.figure.group);
+    if (clip.movement === 'pace-delivery') this.scene.add(this.ball);
     this.canvas.width = camera.width;
     this.canvas.height = camera.height;
     this.picture = this.canvas.getContext('2d', { alpha: false })!;
@@ -43,6 +53,28 @@ class Filming {
     return Math.floor((this.performance.end - this.performance.start) * this.clip.camera.frameRate);
   }
 
+  /** Draws what lies round the moving points and their shadows, now and in the exposure before; the rest of the picture stands still. */
+  private drawChanged(points: readonly Vec3[]): void {
+    const { camera } = this.clip;
+    const azimuth = (camera.azimuth / 180) * Math.PI;
+    const sun = { x: -2.5 + Math.cos(azimuth) * 4, y: 6, z: Math.sin(azimuth) * 4 };
+    const places = points.flatMap((p) => [p, { x: p.x - (sun.x * p.y) / sun.y, y: 0, z: p.z - (sun.z * p.y) / sun.y }]).map((p) => project(camera, p));
+    const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+    for (const { x, y } of places) {
+      box.left = Math.min(box.left, x - BOX_MARGIN);
+      box.right = Math.max(box.right, x + BOX_MARGIN);
+      box.top = Math.min(box.top, y - BOX_MARGIN);
+      box.bottom = Math.max(box.bottom, y + BOX_MARGIN);
+    }
+    const before = this.drawn ?? { left: 0, top: 0, right: camera.width, bottom: camera.height };
+    this.drawn = box;
+    const [left, top] = [Math.max(0, Math.floor(Math.min(box.left, before.left))), Math.max(0, Math.floor(Math.min(box.top, before.top)))];
+    const [right, bottom] = [Math.min(camera.width, Math.ceil(Math.max(box.right, before.right))), Math.min(camera.height, Math.ceil(Math.max(box.bottom, before.bottom)))];
+    this.renderer.setScissorTest(true);
+    this.renderer.setScissor(left, camera.height - bottom, Math.max(0, right - left), Math.max(0, bottom - top));
+    this.renderer.render(this.scene, this.lens);
+  }
+
   expose(frame: number, exposures: number): void {
     const { frameRate, shutter } = this.clip.camera;
     const centre = this.performance.start + frame / frameRate;
@@ -50,9 +82,18 @@ class Filming {
       const time = centre + (exposures === 1 ? 0 : ((k + 0.5) / exposures - 0.5) * shutter);
       const pose = this.performance.poseAt(time);
       this.figure.pose(pose);
-      const ball = ballAt(this.performance, time);
-      this.ball.position.set(ball.x, ball.y, ball.z);
-      this.renderer.render(this.scene, this.lens);
+      const moving = Object.values(pose.points);
+      if (this.passer) {
+        const passing = this.passer.performance.poseAt(time - this.performance.start + this.passer.performance.start);
+        this.passer.figure.pose(passing);
+        moving.push(...Object.values(passing.points));
+      }
+      if (this.clip.movement === 'pace-delivery') {
+        const ball = ballAt(this.performance, time);
+        this.ball.position.set(ball.x, ball.y, ball.z);
+        moving.push(ball);
+      }
+      this.drawChanged(moving);
       this.picture.globalAlpha = 1 / (k + 1);
       this.picture.drawImage(this.renderer.domElement, 0, 0);
     }
@@ -60,7 +101,7 @@ class Filming {
   }
 }
 
-const clipOf = (id: string): DemoClip => DEMO_CLIPS.find((clip) => clip.id === id)!;
+const clipOf = (id: string): DemoClip => RENDERED_CLIPS.find((clip) => clip.id === id)!;
 
 /** One still as a data address, for looking at a pose without rendering the clip. */
 function still(id: string, frame: number): string {
