@@ -23,26 +23,37 @@ const ERRORS: Readonly<Partial<Record<keyof typeof MEASURE_KINDS, string>>> = {
   steadiness: 'the point, and the scale',
   stop: 'two frames at either end',
   lag: 'how flat both peaks are',
+  order: 'how flat the two nearest peaks are',
+  count: 'a half where one lies on the edge of the phase',
+  split: 'two events, T / sqrt(6)',
   range: 'the random part at both ends',
   turn: 'the random part at both ends',
 };
 
+/** What is drawn on the picture; a quantity draws itself. */
+const DRAWN: Readonly<Partial<Record<keyof typeof MEASURE_KINDS, string>>> = {
+  'joint-angle': 'arc between the segments', 'joint-change': 'arc between the segments', 'segment-angle': 'arc from the base line', lead: 'arc from the base line',
+  evenness: 'both sides', lag: 'both quantities', order: 'all quantities, and a strip of their order', count: 'its quantity, where it has one',
+  speed: 'the way of the point', path: 'the way of the point', steadiness: 'the way of the point', stop: 'the way of the point',
+  duration: 'pins and threads of the ribbons', share: 'pins and threads of the ribbons', rate: 'pins and threads of the ribbons', split: 'running gain and loss', checkpoint: 'nothing',
+};
+
 export function measuresDocument(): string {
   const quantities = Object.values(QUANTITIES).map((q) => `| ${q.q} | ${cell(q.convention)} | ${{ angle: 'deg', length: 'm or % of standing height', ratio: '%', metres: 'm' }[q.dimension]} |`);
-  const kinds = Object.values(MEASURE_KINDS).map((k) => `| ${k.kind} | ${cell(k.convention)} | ${typeof k.unit === 'string' ? k.unit : 'that of its quantity'} | ${ERRORS[k.kind] ?? 'points, moment, camera, scale'} |`);
+  const kinds = Object.values(MEASURE_KINDS).map((k) => `| ${k.kind} | ${cell(k.convention)} | ${typeof k.unit === 'string' ? k.unit : 'that of its quantity'} | ${ERRORS[k.kind] ?? 'points, moment, camera, scale'} | ${DRAWN[k.kind] ?? 'its quantity'} |`);
   return `# Measures
 
 Written by \`scripts/movement-docs.ts\` from the registries; the schema of a movement file is \`movement.schema.json\`.
 
 ## Kinds
 
-| kind | what it gives | unit | error |
-| --- | --- | --- | --- |
+| kind | what it gives | unit | error | drawn |
+| --- | --- | --- | --- | --- |
 ${kinds.join('\n')}
 
 ## Quantities
 
-What *value*, *extreme*, *range*, *peak-rate*, *turn*, *evenness* and *lag* can be taken of. Every quantity draws itself on the picture.
+What *value*, *extreme*, *range*, *peak-rate*, *turn*, *evenness*, *lag*, *order* and *count* can be taken of. Every quantity draws itself on the picture.
 
 | quantity | what it is | unit |
 | --- | --- | --- |

@@ -18,7 +18,7 @@ export interface Measured {
   readonly provenance: Provenance;
 }
 
-export type NotMeasurableReason = 'moment-missing' | 'point-missing' | 'wrong-view' | 'view-too-oblique' | 'no-crossing' | 'too-uncertain' | 'no-scale' | 'order' | 'not-answered' | 'not-visible';
+export type NotMeasurableReason = 'moment-missing' | 'point-missing' | 'wrong-view' | 'view-too-oblique' | 'no-crossing' | 'too-uncertain' | 'no-scale' | 'order' | 'not-answered' | 'not-visible' | 'no-reference';
 
 /** Why there is no value, and what would make it measurable. */
 export interface NotMeasurable {

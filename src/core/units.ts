@@ -24,6 +24,8 @@ interface UnitOfDisplay {
  */
 export const DISPLAY_UNITS = {
   deg: { toSi: Math.PI / 180, suffix: '\u00b0', decimals: 0 },
+  s: { toSi: 1, suffix: ' s', decimals: 2 },
+  n: { toSi: 1, suffix: '', decimals: 0 },
   ms: { toSi: 1e-3, suffix: ' ms', decimals: 0 },
   '%': { toSi: 1e-2, suffix: ' %', decimals: 0 },
   m: { toSi: 1, suffix: ' m', decimals: 2 },

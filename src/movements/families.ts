@@ -5,7 +5,7 @@ import { like } from './like';
  * One starter for each family of movements: moments, points, measures and their order, but no numbers taken from anyone: what is
  * judged is judged against the reference.
  */
-type Part = Pick<MovementDocument, 'id' | 'name' | 'points' | 'moments' | 'measures' | 'causes' | 'cautions'>;
+type Part = Pick<MovementDocument, 'id' | 'name' | 'points' | 'moments' | 'measures' | 'causes' | 'cautions' | 'repeats' | 'sheet'>;
 
 const AID = { id: 'aid', always: true, text: 'This is an aid to coaching and no diagnosis: stop on pain, change technique at reduced load and speed under a qualified coach, and keep to the rules of the sport.' } as const;
 
@@ -47,6 +47,15 @@ const strikeOrThrow = family({
     trunkAt('contact', 0.8),
     { id: 'hand-height-at-contact', name: 'Hand above the ground', kind: 'value', region: 'arms', plane: 'sagittal', of: { q: 'height', point: 'dominant-wrist' }, at: 'contact', target: like(5), margin: 2, importance: 0.6, cost: 'weeks' },
     { id: 'hips-before-shoulders', name: 'Trunk before arm', kind: 'lag', region: 'timing', plane: 'sagittal', first: { q: 'segment-angle', points: TRUNK, against: 'up' }, second: { q: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] }, event: 'peak-rate', from: 'wind-up', to: 'contact', target: like(25), margin: 10, importance: 0.7, cost: 'season' },
+    {
+      id: 'sequence', name: 'Leg, trunk, arm', kind: 'order', region: 'timing', plane: 'sagittal', from: 'wind-up', to: 'contact', importance: 0.7, cost: 'season',
+      steps: [
+        { name: 'front leg', of: { q: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] }, event: 'peak-rate' },
+        { name: 'trunk', of: { q: 'segment-angle', points: TRUNK, against: 'up' }, event: 'peak-rate' },
+        { name: 'arm', of: { q: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] }, event: 'peak-rate' },
+      ],
+      target: { type: 'in-order', source: 'common practice: a strike or throw runs from the ground up' },
+    },
     { id: 'hand-speed', name: 'Hand, peak speed', kind: 'speed', region: 'arms', plane: 'sagittal', point: 'dominant-wrist', relativeTo: 'mid-hip', along: 'straight', from: 'wind-up', to: 'contact', importance: 0.4, cost: 'season' },
     { id: 'head-steady', name: 'Head, circle it stays in', kind: 'steadiness', region: 'head', plane: 'sagittal', point: 'nose', relativeTo: 'mid-hip', from: 'front-foot-down', to: 'contact', target: like(3), margin: 1, importance: 0.5, cost: 'weeks' },
     phaseTime('wind-up', 'contact', 'Wind-up to contact', 0.6),
@@ -80,6 +89,7 @@ const rotationalThrow = family({
 const barLift = family({
   id: 'bar-lift',
   name: 'Lift of a bar',
+  repeats: { by: 'top', cycle: false },
   points: [{ id: 'own-bar', name: 'Bar', look: 'The middle of the end of the bar that is towards the camera.' }],
   moments: [
     moment('start', 'Start', '1', 'The last frame before the bar leaves the ground or the rack.'),
@@ -107,6 +117,7 @@ const barLift = family({
 const cycle = family({
   id: 'stroke-or-gait',
   name: 'Stroke or gait cycle',
+  repeats: { by: 'begin', cycle: true },
   moments: [
     moment('begin', 'Contact or catch', '1', 'The foot touches the ground, or hand or blade take hold of the water.', { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'first' }),
     moment('middle', 'Middle', '2', 'Half way through support or pull: hip over foot, hand under shoulder.', { rule: 'crossing', of: { q: 'offset', points: ['dominant-hip', 'dominant-ankle'], axis: 'forward' }, level: 0, direction: 'rising', take: 'first', after: 'begin' }),
@@ -130,10 +141,24 @@ const cycle = family({
 const rotationJump = family({
   id: 'rotation-jump',
   name: 'Jump with rotation',
+  repeats: { by: 'top', cycle: false },
+  sheet: {
+    name: 'Jump with rotation',
+    source: 'analyst\u2019s choice: what must be there against the reference, and what counts extra',
+    criteria: [
+      { id: 'turned-in-the-air', name: 'Turns in the air, not on the ground', measure: 'turned-before', must: true, points: 2 },
+      { id: 'height', name: 'Height', measure: 'rise', must: true, points: 2 },
+      { id: 'line', name: 'One line in the air', measure: 'in-one-line', must: true, points: 2 },
+      { id: 'long-flight', name: 'Long in the air', measure: 'flight', must: false, points: 1 },
+      { id: 'landing', name: 'Soft landing', measure: 'knee-at-landing', must: false, points: 1 },
+      { id: 'upright-landing', name: 'Upright landing', measure: 'trunk-at-landing', must: false, points: 1 },
+    ],
+    gates: [{ needs: ['turned-in-the-air', 'height', 'line'], most: 5, because: 'without the three that must be there no more than five points' }],
+  },
   moments: [
     moment('plant', 'Plant', '1', 'The foot that jumps is set down, or the knees begin to straighten.'),
     moment('take-off', 'Take-off', '2', 'Last frame on the ground.', { rule: 'contact', side: 'either', edge: 'lift-off', take: 'last', before: 'top' }),
-    moment('top', 'Top', '3', 'The hips are highest.', { rule: 'extreme', of: { q: 'offset', points: ['mid-hip', 'mid-shoulder'], axis: 'up' }, which: 'largest' }),
+    moment('top', 'Top', '3', 'The hips are highest.', { rule: 'extreme', of: { q: 'height', point: 'mid-hip' }, which: 'largest' }),
     moment('landing', 'Landing', '4', 'First frame on the ground again.', { rule: 'contact', side: 'either', edge: 'touch-down', take: 'first', after: 'top' }),
   ],
   measures: [
@@ -238,7 +263,8 @@ const riderOrCrew = family({
     angleAt('elbow-at-middle', 'Elbow', 'dominant', 'elbow', 'middle', 0.6),
     { id: 'shoulder-hip-heel', name: 'Shoulder, hip and heel off one line', kind: 'value', region: 'trunk', plane: 'sagittal', of: { q: 'alignment', points: ['dominant-shoulder', 'dominant-hip', 'dominant-heel'] }, at: 'middle', target: like(4), margin: 2, importance: 0.8, cost: 'weeks' },
     { id: 'pitch', name: 'Craft or animal, front up and down', kind: 'range', region: 'timing', plane: 'sagittal', of: { q: 'segment-angle', points: ['own-back', 'own-front'], against: 'forward' }, from: 'begin', to: 'end', target: like(3), margin: 1, importance: 0.6, cost: 'season' },
-    { id: 'hands-against-craft', name: 'Hand against craft, peak speed', kind: 'speed', region: 'arms', plane: 'sagittal', point: 'dominant-wrist', relativeTo: 'own-front', along: 'forward', from: 'begin', to: 'end', importance: 0.5, cost: 'season' },
+    { id: 'hands-against-craft', name: 'Hand against craft, peak speed', kind: 'speed', region: 'arms', plane: 'sagittal', point: 'dominant-wrist', relativeTo: 'own-front', line: ['own-back', 'own-front'], along: 'forward', from: 'begin', to: 'end', importance: 0.5, cost: 'season' },
+    { id: 'hand-sideways-of-craft', name: 'Hand along the craft, off a straight way', kind: 'path', region: 'arms', plane: 'sagittal', point: 'dominant-wrist', relativeTo: 'own-front', line: ['own-back', 'own-front'], what: 'sideways', from: 'begin', to: 'end', target: like(3), margin: 1, importance: 0.4, cost: 'weeks' },
     phaseTime('begin', 'end', 'Whole action', 0.6),
   ],
   cautions: [{ id: 'water-and-animals', always: true, text: 'On water and with animals: keep to the safety rules of the place, and let the animal\u2019s welfare come first.' }],

@@ -2,10 +2,10 @@ import { movementSchema, type Movement, type MovementDocument } from '../core/mo
 import { FAMILIES } from './families';
 import { paceDelivery } from './pace-delivery';
 import { raceWalking } from './race-walking';
-import { sprintHurdles } from './sprint-hurdles';
+import { hurdleRace, sprintHurdles } from './sprint-hurdles';
 
 /** The movements that ship: a new one is one data file and one line here. */
-const DOCUMENTS: readonly MovementDocument[] = [paceDelivery, raceWalking, sprintHurdles, ...FAMILIES];
+const DOCUMENTS: readonly MovementDocument[] = [paceDelivery, raceWalking, sprintHurdles, hurdleRace, ...FAMILIES];
 
 export const MOVEMENTS: readonly Movement[] = DOCUMENTS.map((document) => movementSchema.parse(document));
 

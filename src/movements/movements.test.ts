@@ -1,5 +1,7 @@
 import { MOVEMENTS, movementOf } from './index';
-import { momentsOf, movementSchema } from '../core/model/movement';
+import { momentsOf, movementSchema, withImportances, withSchool } from '../core/model/movement';
+import { raceWalking } from './race-walking';
+import { HURDLE_RACES, hurdleRace } from './sprint-hurdles';
 
 const unique = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;
 
@@ -48,5 +50,57 @@ describe('the laws of cricket', () => {
   it('allow the elbow 15 degrees from arm horizontal to release', () => {
     const measure = movementOf('pace-delivery')!.measures.find((m) => m.id === 'bowling-elbow-extension')!;
     expect(measure).toMatchObject({ kind: 'joint-change', from: 'arm-horizontal', to: 'release', target: { type: 'at-most', value: 15 } });
+  });
+});
+
+describe('schools', () => {
+  const movement = movementSchema.parse({
+    ...raceWalking,
+    schools: [{ id: 'long', name: 'Long step', because: 'Reach is speed.', targets: { 'step-rate': null, reach: { type: 'at-least', value: 22, source: 'test' } } }],
+  });
+
+  it('put their own targets in place, say so in the source, and leave the rest alone', () => {
+    const long = withSchool(movement, 'long');
+    const of = (id: string) => long.measures.find((m) => m.id === id)!;
+    expect(of('reach').target).toEqual({ type: 'at-least', value: 22, source: 'Long step: test' });
+    expect(of('step-rate').target).toBeUndefined();
+    expect(of('trunk-lean')).toBe(movement.measures.find((m) => m.id === 'trunk-lean'));
+    expect(withSchool(movement, null)).toBe(movement);
+    expect(withImportances(movement, { reach: 0.1 }).measures.find((m) => m.id === 'reach')!.importance).toBe(0.1);
+  });
+
+  it('name measures and moments that are there; a late measure is no cause of an early one', () => {
+    const wrong = (change: object): string => movementSchema.safeParse({ ...movement, ...change }).error?.issues[0]?.message ?? 'none';
+    expect(wrong({ schools: [{ id: 'x', name: 'X', because: '', targets: { nothing: null } }] })).toBe('"nothing" is not a measure of this movement.');
+    expect(wrong({ repeats: { by: 'nowhere', cycle: false } })).toContain('"nowhere" is not a moment of this movement');
+    expect(wrong({ causes: [{ cause: 'hip-behind', effect: 'knee-at-heel-strike', share: 0.5, because: 'x' }] })).toContain('"hip-behind" comes after "knee-at-heel-strike" and cannot be its cause');
+    expect(wrong({ measures: [movement.measures[0], movement.measures[0]], causes: [], schools: [] })).toContain('Two measures are called "knee-at-heel-strike"');
+  });
+});
+
+
+describe('the rules of athletics', () => {
+  // Published: World Athletics technical rules, hurdle races: 13.00 / 8.50 / 10.50 m and 13.72 / 9.14 / 14.02 m.
+  it.each(Object.entries(HURDLE_RACES))('hurdles of %s stand so that the parts add up to the race', (_, race) => {
+    expect(race.toFirst + (race.hurdles - 1) * race.between + race.toFinish).toBeCloseTo(race.distance, 9);
+  });
+
+  it('a hurdle race has a gate for every hurdle, and the finish', () => {
+    expect(movementOf('hurdle-race')!.moments).toHaveLength(HURDLE_RACES['women-100'].hurdles + 2);
+    expect(new Set(hurdleRace.moments.map((m) => m.key)).size).toBe(hurdleRace.moments.length);
+  });
+
+  // Published: World Athletics technical rules, TR54: straight from first contact until vertical; contact that is not visibly lost.
+  it('ask the walker for a straight leg from contact to vertical and for contact', () => {
+    const of = (id: string) => movementOf('race-walking')!.measures.find((m) => m.id === id)!;
+    expect(of('knee-at-heel-strike')).toMatchObject({ at: 'heel-strike', target: { type: 'at-least' } });
+    expect(of('knee-least-in-front-support')).toMatchObject({ kind: 'extreme', which: 'smallest', from: 'heel-strike', to: 'vertical', target: { type: 'at-least' } });
+    expect(of('loss-of-contact')).toMatchObject({ kind: 'duration', target: { type: 'at-most' } });
+    expect(movementOf('race-walking')!.sheet!.gates[0]!.needs).toHaveLength(3);
+  });
+
+  // Published: Portus et al. 2004: shoulder counter-rotation above 30 degrees marks a mixed action.
+  it('warn of shoulders that turn back by more than 30 degrees', () => {
+    expect(movementOf('pace-delivery')!.measures.find((m) => m.id === 'shoulder-counter-rotation')).toMatchObject({ plane: 'transverse', target: { type: 'at-most', value: 30 }, risk: 'spinal-loading' });
   });
 });

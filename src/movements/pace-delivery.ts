@@ -7,6 +7,47 @@ export const paceDelivery: MovementDocument = {
   id: 'pace-delivery',
   name: 'Pace delivery',
   sport: 'Cricket',
+  knownLengths: [
+    { name: 'Height of the stumps (Laws of Cricket, Law 8)', metres: 0.711 },
+    { name: 'Bowling crease to popping crease (Laws of Cricket, Law 7)', metres: 1.22 },
+    { name: 'Width of the wicket (Laws of Cricket, Law 8)', metres: 0.2286 },
+  ],
+  schools: [
+    {
+      id: 'braced', name: 'Braced front leg', because: 'The front leg stays long from landing to release: the body is thrown over a post, which gives speed and height; it asks most of knee and shin.',
+      targets: { 'front-knee-at-release': { type: 'at-least', value: 165, source: 'analyst\u2019s choice for a leg that is called braced' } },
+    },
+    {
+      id: 'flexing', name: 'Flexing front leg', because: 'The front knee gives a little on landing and holds from there: softer on the body, at the cost of some speed and height.',
+      targets: { 'front-knee-at-release': { type: 'between', low: 135, high: 165, source: 'analyst\u2019s choice for a leg that gives and holds' } },
+    },
+    {
+      id: 'side-on', name: 'Side-on action', because: 'Hips and shoulders point down the pitch at back foot contact and open together; the trunk is not twisted against the hips.',
+      targets: { 'shoulders-face-at-back-foot-contact': { type: 'between', low: -120, high: -60, source: 'common practice: side-on is about a quarter turn away from the batter' } },
+    },
+    {
+      id: 'front-on', name: 'Front-on action', because: 'Hips and shoulders already face the batter at back foot contact and stay there; there is little to turn back.',
+      targets: { 'shoulders-face-at-back-foot-contact': { type: 'between', low: -50, high: 10, source: 'common practice: front-on faces the batter' } },
+    },
+    {
+      id: 'mixed', name: 'Mixed action', because: 'Hips one way and shoulders the other: not taught, but found; the counter-rotation is what is watched.',
+      targets: { 'shoulders-face-at-back-foot-contact': null },
+    },
+  ],
+  sheet: {
+    name: 'Action check',
+    source: 'analyst\u2019s choice; the elbow from the ICC playing conditions',
+    criteria: [
+      { id: 'tall-back-foot', name: 'Tall on the back foot', measure: 'back-knee-at-back-foot-contact', must: false, points: 1 },
+      { id: 'long-front-leg', name: 'Front leg lands long', measure: 'front-knee-at-front-foot-contact', must: true, points: 2 },
+      { id: 'front-leg-holds', name: 'Front leg holds to release', measure: 'front-knee-at-release', must: true, points: 3 },
+      { id: 'arm-waits', name: 'Front arm waits for the foot', measure: 'front-arm-lead', must: false, points: 1 },
+      { id: 'trunk-last', name: 'Trunk still coming over at release', measure: 'trunk-at-release', must: false, points: 1 },
+      { id: 'quick', name: 'Quick from landing to release', measure: 'front-foot-to-release', must: false, points: 1 },
+      { id: 'elbow', name: 'Elbow within the laws', measure: 'bowling-elbow-extension', must: true, points: 2 },
+    ],
+    gates: [{ needs: ['front-leg-holds', 'elbow'], most: 6, because: 'without a front leg that holds and an elbow within the laws not above six' }],
+  },
   points: [{ id: 'own-ball', name: 'Ball', look: 'The middle of the ball.' }],
   moments: [
     { id: 'back-foot-contact', name: 'Back foot contact', key: '1', look: 'First frame in which the back foot touches the ground after the bound.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'last', before: 'front-foot-contact' } },
@@ -38,11 +79,40 @@ export const paceDelivery: MovementDocument = {
       id: 'trunk-at-back-foot-contact', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
       points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'back-foot-contact',
       target: like(6), margin: 3, importance: 0.4, cost: 'weeks',
+      coaching: {
+        seenLow: 'The trunk leans back at back foot contact', seenHigh: 'The trunk is already forward at back foot contact',
+        why: 'A trunk that is already forward has little left to come over with at release; one that hangs back lands heavily.',
+        cue: 'Land tall on the back foot.',
+        drills: ['Stand on the back foot in the landing position, trunk where it should be, and hold', 'Bound from a walk into that position and stop', 'Half run-up, then full, filmed'],
+      },
     },
     {
       id: 'shoulder-line-at-back-foot-contact', name: 'Shoulder line', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
       points: ['dominant-shoulder', 'opposite-shoulder'], against: 'forward', at: 'back-foot-contact',
       target: like(10), margin: 4, importance: 0.4, cost: 'weeks',
+      coaching: {
+        seenLow: 'The front shoulder is low at back foot contact', seenHigh: 'The front shoulder is high at back foot contact',
+        why: 'The slope of the shoulders sets the way of the front arm, and how far the trunk falls to the side later.',
+        cue: 'Front shoulder where you want to bowl.',
+        drills: ['Stand at back foot contact before a mirror and set the shoulders', 'Walk in, land and hold the shoulders', 'Half run-up, then full'],
+      },
+    },
+    {
+      id: 'shoulders-face-at-back-foot-contact', name: 'Shoulders face', kind: 'value', region: 'trunk', plane: 'transverse',
+      of: { q: 'facing', points: ['opposite-shoulder', 'dominant-shoulder'] }, at: 'back-foot-contact', importance: 0.5, cost: 'season',
+    },
+    {
+      id: 'shoulder-counter-rotation', name: 'Shoulder counter-rotation', kind: 'range', region: 'trunk', plane: 'transverse',
+      of: { q: 'facing', points: ['opposite-shoulder', 'dominant-shoulder'] }, from: 'back-foot-contact', to: 'front-foot-contact',
+      target: { type: 'at-most', value: 30, source: 'published: Portus et al. 2004, above 30 degrees a mixed action; Foster et al. 1989: above 40 with lower back injuries' },
+      margin: 5, importance: 0.8, cost: 'season', risk: 'spinal-loading',
+      coaching: {
+        seenLow: 'The shoulders hardly turn back', seenHigh: 'The shoulders turn back against the hips between back and front foot contact',
+        why: 'Shoulders that turn against the hips twist and bend the lower back under load: the action that is linked to stress injuries there.',
+        cue: 'Land and stay as you are, then come through together.',
+        drills: ['Stand at back foot contact, hips and shoulders the same way, and hold', 'Walk in and land without turning back', 'Half run-up, filmed from above, then full'],
+        selfCheck: 'Camera from above; read the shoulder line from back to front foot contact.',
+      },
     },
     {
       id: 'front-knee-at-front-foot-contact', name: 'Front knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal',
@@ -60,16 +130,34 @@ export const paceDelivery: MovementDocument = {
       id: 'front-shin-at-front-foot-contact', name: 'Front shin to vertical', kind: 'segment-angle', region: 'legs', plane: 'sagittal',
       points: ['opposite-ankle', 'opposite-knee'], against: 'up', at: 'front-foot-contact',
       target: like(8), margin: 3, importance: 0.5, cost: 'weeks',
+      coaching: {
+        seenLow: 'The front foot is set far ahead of its knee', seenHigh: 'The front knee is already over its foot',
+        why: 'The shin is the post that the body is thrown over: set too flat it stops the body hard, too upright it cannot brace.',
+        cue: 'Put the heel down in front and push the ground away.',
+        drills: ['Step into the front foot landing and hold, shin as in the reference', 'From two walked steps', 'Half run-up, then full'],
+      },
     },
     {
       id: 'front-hip-at-front-foot-contact', name: 'Front hip', kind: 'joint-angle', region: 'hips', plane: 'sagittal',
       points: ['opposite-shoulder', 'opposite-hip', 'opposite-knee'], at: 'front-foot-contact',
       target: like(10), margin: 4, importance: 0.4, cost: 'weeks',
+      coaching: {
+        seenLow: 'The body is folded at the front hip when it lands', seenHigh: 'The body is stretched at the front hip when it lands',
+        why: 'The angle at the hip says how far the trunk stays behind the front leg, which is the way it has to come over.',
+        cue: 'Chest behind the front foot.',
+        drills: ['Hold the landing position with a stick along the trunk', 'Walk into it and stop', 'Half run-up, then full'],
+      },
     },
     {
       id: 'trunk-at-front-foot-contact', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
       points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'front-foot-contact',
       target: like(6), margin: 3, importance: 0.5, cost: 'weeks',
+      coaching: {
+        seenLow: 'The trunk hangs back at front foot contact', seenHigh: 'The trunk is already over at front foot contact',
+        why: 'Who is over the front leg already at landing has no way left to bring the trunk through.',
+        cue: 'Land first, come over second.',
+        drills: ['Hold the landing position, trunk behind the front foot', 'Land from a walk and wait one beat before the arm comes', 'Half run-up, then full'],
+      },
     },
     {
       id: 'front-arm-at-front-foot-contact', name: 'Front upper arm', kind: 'segment-angle', region: 'arms', plane: 'sagittal',
@@ -100,6 +188,12 @@ export const paceDelivery: MovementDocument = {
       id: 'bowling-elbow-at-arm-horizontal', name: 'Bowling elbow', kind: 'joint-angle', region: 'arms', plane: 'sagittal',
       points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'], at: 'arm-horizontal',
       target: like(12), margin: 4, importance: 0.3, cost: 'season',
+      coaching: {
+        seenLow: 'The bowling elbow is bent with the arm level', seenHigh: 'The bowling elbow is straighter than the reference',
+        why: 'An elbow that is much bent here has to straighten before release; how much it may is stated in the playing conditions.',
+        cue: 'Long arm from the hip on.',
+        drills: ['Swing the arm slowly through level before a mirror', 'Bowl from a stand with a long arm', 'Half run-up, filmed from the side'],
+      },
     },
     {
       id: 'bowling-elbow-extension', name: 'Bowling elbow straightens', kind: 'joint-change', region: 'arms', plane: 'sagittal',
@@ -130,11 +224,23 @@ export const paceDelivery: MovementDocument = {
       id: 'front-shin-at-release', name: 'Front shin to vertical', kind: 'segment-angle', region: 'legs', plane: 'sagittal',
       points: ['opposite-ankle', 'opposite-knee'], against: 'up', at: 'release',
       target: like(6), margin: 2, importance: 0.3, cost: 'season',
+      coaching: {
+        seenLow: 'The front knee stays far behind its foot', seenHigh: 'The front knee is pushed over its foot',
+        why: 'A shin that is pushed forward means that the leg gave way and the post is gone.',
+        cue: 'Freeze the front shin.',
+        drills: ['Stand in the release position against a wall and push back from the heel', 'Bowl from a stand over a fixed front leg', 'Half run-up, then full'],
+      },
     },
     {
       id: 'front-hip-at-release', name: 'Front hip', kind: 'joint-angle', region: 'hips', plane: 'sagittal',
       points: ['opposite-shoulder', 'opposite-hip', 'opposite-knee'], at: 'release',
       target: like(8), margin: 3, importance: 0.4, cost: 'season',
+      coaching: {
+        seenLow: 'The trunk is folded far over the front leg', seenHigh: 'The trunk is still behind the front leg',
+        why: 'Hip and trunk have to finish over a leg that holds: too little passes no speed on, too much means that the leg gave way.',
+        cue: 'Chest to the target over a long leg.',
+        drills: ['Hold the release position', 'Bowl from a stand and stay in the finish', 'Half run-up, then full'],
+      },
     },
     {
       id: 'trunk-at-release', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
@@ -152,10 +258,22 @@ export const paceDelivery: MovementDocument = {
       id: 'trunk-side-fall-at-release', name: 'Trunk side fall', kind: 'segment-angle', region: 'trunk', plane: 'frontal',
       points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'release',
       target: like(6), margin: 3, importance: 0.7, cost: 'season', risk: 'spinal-loading',
+      coaching: {
+        seenLow: 'The trunk falls less to the side than in the reference', seenHigh: 'The trunk falls far to the side at release',
+        why: 'Falling to the side under load bends the lower back where it is stressed most.',
+        cue: 'Head over the front foot.',
+        drills: ['Stand at release before a mirror, head over the front foot, and hold', 'Bowl from a stand along a line on the ground', 'Half run-up, filmed from the front'],
+      },
     },
     {
       id: 'stride-time', name: 'Back foot to front foot', kind: 'duration', region: 'timing', plane: 'any',
       from: 'back-foot-contact', to: 'front-foot-contact', target: like(15), margin: 5, importance: 0.4, cost: 'weeks',
+      coaching: {
+        seenLow: 'The front foot comes down early', seenHigh: 'The front foot comes down late',
+        why: 'The time of the stride is the time in which hips and shoulders arrange themselves.',
+        cue: 'One beat from back to front foot.',
+        drills: ['Walk the two landings to a beat', 'The same from a short run-up', 'Full run-up, with the beat of the reference'],
+      },
     },
     {
       id: 'front-foot-to-release', name: 'Front foot to release', kind: 'duration', region: 'timing', plane: 'any',
@@ -177,6 +295,12 @@ export const paceDelivery: MovementDocument = {
       id: 'stride-length', name: 'Delivery stride', kind: 'value', region: 'legs', plane: 'sagittal',
       of: { q: 'offset', points: ['opposite-ankle', 'dominant-ankle'], axis: 'forward' }, at: 'front-foot-contact', towards: null, lengthIn: '%BH',
       target: like(8), margin: 3, importance: 0.4, cost: 'weeks',
+      coaching: {
+        seenLow: 'The stride is short', seenHigh: 'The stride is long',
+        why: 'A long stride cannot be braced, a short one leaves no time for the trunk.',
+        cue: 'Front foot to the mark.',
+        drills: ['Chalk the two feet of the reference and stand in them', 'Walk in and hit both marks', 'Half run-up, then full'],
+      },
     },
     {
       id: 'run-in-speed', name: 'Hips forward, peak', kind: 'speed', region: 'hips', plane: 'sagittal',
@@ -194,6 +318,14 @@ export const paceDelivery: MovementDocument = {
       margin: 0, importance: 0.3, cost: 'season',
     },
     {
+      id: 'sequence', name: 'Trunk, then arm', kind: 'order', region: 'timing', plane: 'sagittal',
+      steps: [
+        { name: 'trunk', of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, event: 'peak-rate' },
+        { name: 'bowling arm', of: { q: 'segment-angle', points: ['dominant-shoulder', 'dominant-wrist'], against: 'down' }, event: 'peak-rate' },
+      ],
+      from: 'front-foot-contact', to: 'release', margin: 0, importance: 0.3, cost: 'season',
+    },
+    {
       id: 'centre-of-mass-at-release', name: 'Centre of mass, height', kind: 'value', region: 'trunk', plane: 'sagittal',
       of: { q: 'height', point: 'centre-of-mass' }, at: 'release', towards: null, lengthIn: '%BH',
       margin: 0, importance: 0.3, cost: 'season',
@@ -205,12 +337,12 @@ export const paceDelivery: MovementDocument = {
     },
   ],
   causes: [
-    { cause: 'front-knee-at-front-foot-contact', effect: 'front-knee-at-release', share: 0.5, because: 'a knee that lands bent gives way further' },
-    { cause: 'front-knee-at-release', effect: 'trunk-at-release', share: 0.5, because: 'the trunk falls over a knee that gives way' },
-    { cause: 'front-knee-at-release', effect: 'front-hip-at-release', share: 0.6, because: 'hip and knee bend together' },
-    { cause: 'front-knee-at-release', effect: 'front-shin-at-release', share: 0.6, because: 'the shin is pushed over the foot' },
-    { cause: 'front-knee-at-release', effect: 'front-foot-to-release', share: 0.5, because: 'a leg that gives way passes the speed on late' },
-    { cause: 'front-arm-lead', effect: 'front-arm-at-front-foot-contact', share: 0.7, because: 'an arm that starts down early is low at landing' },
+    { cause: 'front-knee-at-front-foot-contact', effect: 'front-knee-at-release', causeSide: 'low', effectSide: 'low', share: 0.5, because: 'a knee that lands bent gives way further' },
+    { cause: 'front-knee-at-release', effect: 'trunk-at-release', causeSide: 'low', effectSide: 'high', share: 0.5, because: 'the trunk falls over a knee that gives way' },
+    { cause: 'front-knee-at-release', effect: 'front-hip-at-release', causeSide: 'low', effectSide: 'low', share: 0.6, because: 'hip and knee bend together' },
+    { cause: 'front-knee-at-release', effect: 'front-shin-at-release', causeSide: 'low', effectSide: 'high', share: 0.6, because: 'the shin is pushed over the foot' },
+    { cause: 'front-knee-at-release', effect: 'front-foot-to-release', causeSide: 'low', effectSide: 'high', share: 0.5, because: 'a leg that gives way passes the speed on late' },
+    { cause: 'front-arm-lead', effect: 'front-arm-at-front-foot-contact', causeSide: 'low', effectSide: 'low', share: 0.7, because: 'an arm that starts down early is low at landing' },
   ],
   cautions: [
     { id: 'bowling-load', always: true, text: 'Pace delivery loads the lower back, the front knee and the front ankle: keep to the overs and rest days that the governing body sets for the age group, and change technique away from match load.' },

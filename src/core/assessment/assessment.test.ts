@@ -30,6 +30,7 @@ function compare(athlete: Reading, reference: Reading, change: object = {}, id =
     measure: measure(id, change),
     athlete,
     reference,
+    spread: { athlete: null, reference: null },
     difference: both ? athlete.value - reference.value : null,
     plusMinus: both ? COVERAGE_95 * Math.hypot(athlete.sd, reference.sd) : null,
   };

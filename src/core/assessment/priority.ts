@@ -16,12 +16,22 @@ export interface ScoreParts {
   readonly risk: boolean;
 }
 
+/** A gap that follows from another one, which is a gap too. */
+export interface Follower {
+  readonly judged: Judged;
+  /** The measure that it hangs under: the root, or another follower. */
+  readonly cause: string;
+  readonly because: string;
+  /** Score that it passes up. */
+  readonly passes: number;
+}
+
 export interface RankedGap {
   readonly judged: Judged;
   readonly parts: ScoreParts;
   readonly score: number;
   /** Gaps that follow from this one and are not worked on. */
-  readonly willFollow: readonly { readonly judged: Judged; readonly because: string }[];
+  readonly willFollow: readonly Follower[];
   readonly reason: string;
 }
 
@@ -47,9 +57,14 @@ function ownScore(judged: Judged): number {
   return saturate(Math.abs(judged.excess) / judged.tolerance) * judged.confidence * judged.measure.importance;
 }
 
-/** The gap that a gap hangs under: its strongest cause that is itself a gap, or null where it is a root. */
-function strongestCause(movement: Movement, id: string, gaps: ReadonlyMap<string, Judged>): Movement['causes'][number] | null {
-  const links = movement.causes.filter((link) => link.effect === id && gaps.has(link.cause));
+const liesOn = (side: 'low' | 'high' | undefined, gap: Judged): boolean => side === undefined || (side === 'low') === gap.excess < 0;
+
+/** The gap that a gap hangs under: its strongest cause that is itself a gap, both on the sides that the link names, or null where it is a root. */
+function strongestCause(movement: Movement, effect: Judged, gaps: ReadonlyMap<string, Judged>): Movement['causes'][number] | null {
+  const links = movement.causes.filter((link) => {
+    const cause = gaps.get(link.cause);
+    return cause !== undefined && link.effect === effect.measure.id && liesOn(link.causeSide, cause) && liesOn(link.effectSide, effect);
+  });
   return links.reduce<Movement['causes'][number] | null>((best, link) => (best && best.share >= link.share ? best : link), null);
 }
 
@@ -75,7 +90,7 @@ function sentence(judged: Judged, parts: ScoreParts, followers: number): string 
  */
 export function prioritise(movement: Movement, judged: readonly Judged[], session: Pick<Session, 'decisions' | 'order' | 'daysToCompetition'>): Priorities {
   const gaps = new Map(judged.filter((j) => j.state === 'gap').map((j) => [j.measure.id, j]));
-  const parentOf = new Map([...gaps.keys()].map((id) => [id, strongestCause(movement, id, gaps)]));
+  const parentOf = new Map([...gaps].map(([id, gap]) => [id, strongestCause(movement, gap, gaps)]));
   const rootOf = (id: string, seen = new Set<string>()): string => {
     const parent = parentOf.get(id);
     return !parent || seen.has(id) ? id : rootOf(parent.cause, seen.add(id));
@@ -102,7 +117,10 @@ export function prioritise(movement: Movement, judged: readonly Judged[], sessio
         judged: gap,
         parts,
         score: ownScore(gap) + fromConsequences,
-        willFollow: followers.map((f) => ({ judged: f, because: parentOf.get(f.measure.id)?.because ?? '' })),
+        willFollow: followers.map((f) => {
+          const link = parentOf.get(f.measure.id);
+          return { judged: f, cause: link?.cause ?? gap.measure.id, because: link?.because ?? '', passes: (link?.share ?? 0) * ownScore(f) };
+        }),
         reason: sentence(gap, parts, followers.length),
       };
     });

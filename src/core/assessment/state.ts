@@ -1,4 +1,5 @@
 import type { Comparison } from '../comparison/compare';
+import { BAND_SDS, LEAST_FOR_SPREAD, type Spread } from '../comparison/side';
 import type { Decision } from '../model/session';
 import type { Target } from '../model/movement';
 import { toSi, type DisplayUnit } from '../units';
@@ -27,19 +28,21 @@ export interface Judged extends Comparison {
   readonly tolerance: number;
   /** Probability that the athlete truly is outside the band, 0..1. */
   readonly confidence: number;
+  /** How the reference itself stands against a target that does not come from it; null where there is none. */
+  readonly referenceState: State | null;
 }
 
-function bandOf(target: Target, unit: DisplayUnit, reference: number | null): { band: Band; tolerance: number } | null {
+function bandOf(target: Target, unit: DisplayUnit, reference: number | null, spread: Spread | null): { band: Band; tolerance: number } | null {
   const si = (value: number): number => toSi(value, unit);
   // A one-sided target has no width of its own: a tenth of its value stands in, or one unit where that is nothing.
   const oneSided = (value: number): number => Math.max(Math.abs(si(value)) * 0.1, si(1));
   switch (target.type) {
-    case 'same-as-reference':
+    case 'same-as-reference': {
       if (reference === null) return null;
-      return {
-        band: { low: reference - si(target.tolerance), high: reference + si(target.tolerance) },
-        tolerance: si(target.tolerance),
-      };
+      // Three performers or more say how far good ones differ; fewer cannot, and the target's tolerance stands.
+      const half = spread && spread.n >= LEAST_FOR_SPREAD ? Math.max(si(target.tolerance), BAND_SDS * spread.sd) : si(target.tolerance);
+      return { band: { low: reference - half, high: reference + half }, tolerance: half };
+    }
     case 'about':
       return {
         band: { low: si(target.value - target.tolerance), high: si(target.value + target.tolerance) },
@@ -51,6 +54,10 @@ function bandOf(target: Target, unit: DisplayUnit, reference: number | null): { 
       return { band: { low: 0.75, high: Infinity }, tolerance: 0.25 };
     case 'at-least':
       return { band: { low: si(target.value), high: Infinity }, tolerance: oneSided(target.value) };
+    case 'constant':
+      return { band: { low: -Infinity, high: si(target.within) }, tolerance: si(target.within) / 2 };
+    case 'in-order':
+      return { band: { low: 0, high: Infinity }, tolerance: si(10) };
     case 'at-most':
       return { band: { low: -Infinity, high: si(target.value) }, tolerance: oneSided(target.value) };
   }
@@ -68,6 +75,13 @@ function outside(value: number, band: Band, subtract: (a: number, b: number) => 
   return fromMiddle > half ? fromMiddle - half : 0;
 }
 
+/** The reference judged like an athlete, where the target is not the reference itself. */
+function referenceStateOf({ measure, reference, spread }: Comparison): State | null {
+  if (!measure.target || measure.target.type === 'same-as-reference' || !reference.measurable) return null;
+  const nobody = { measurable: false, reason: 'no-reference', message: '', remedy: '' } as const;
+  return judge({ measure, athlete: reference, reference: nobody, spread: { athlete: spread.reference, reference: null }, difference: null, plusMinus: null }, undefined).state;
+}
+
 /**
  * State of one measure. A gap is claimed only when the excess over the band is larger than both the margin and its own
  * error; inside the band is claimed only when the error is not wider than the tolerance (for a one-sided target: than the room
@@ -75,13 +89,13 @@ function outside(value: number, band: Band, subtract: (a: number, b: number) => 
  */
 export function judge(comparison: Comparison, decision: Decision | undefined): Judged {
   const { measure, athlete, reference } = comparison;
-  const nothing = { band: null, excess: 0, excessPlusMinus: 0, tolerance: 0, confidence: 0 };
+  const nothing = { band: null, excess: 0, excessPlusMinus: 0, tolerance: 0, confidence: 0, referenceState: referenceStateOf(comparison) };
   if (!athlete.measurable) return { ...comparison, ...nothing, state: 'not-measurable' };
   if (!measure.target) return { ...comparison, ...nothing, state: 'not-judged' };
   const { subtract } = kindOf(measure);
   const relative = measure.target.type === 'same-as-reference';
-  if (relative && !reference.measurable) return { ...comparison, ...nothing, state: 'not-measurable' };
-  const target = bandOf(measure.target, athlete.unit, reference.measurable ? reference.value : null);
+  if (relative && !reference.measurable) return { ...comparison, ...nothing, state: reference.reason === 'no-reference' ? 'not-judged' : 'not-measurable' };
+  const target = bandOf(measure.target, athlete.unit, reference.measurable ? reference.value : null, comparison.spread.reference);
   if (!target) return { ...comparison, ...nothing, state: 'not-measurable' };
 
   const excess = outside(athlete.value, target.band, subtract);
@@ -98,6 +112,8 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
       return measure.importance >= STRENGTH_IMPORTANCE ? 'strength' : 'on-target';
     }
     if (size <= u) return 'within-error';
+    // Beyond the reference on the good side is no fault.
+    if (measure.better === (excess > 0 ? 'higher' : 'lower')) return measure.importance >= STRENGTH_IMPORTANCE ? 'strength' : 'on-target';
     return size <= margin ? 'borderline' : 'gap';
   })();
   return {
@@ -108,6 +124,7 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
     excessPlusMinus: u,
     tolerance: target.tolerance,
     confidence: size === 0 ? 0 : normalCdf(size / (u / COVERAGE_95)),
+    referenceState: referenceStateOf(comparison),
   };
 }
 

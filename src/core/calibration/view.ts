@@ -1,4 +1,4 @@
-import type { Clip, ViewKind } from '../model/clip';
+import type { Clip, View, ViewKind } from '../model/clip';
 import type { Plane } from '../model/movement';
 import { notMeasurable, type NotMeasurable } from '../reading';
 
@@ -18,9 +18,9 @@ const CAMERA_FOR: Readonly<Record<Exclude<Plane, 'any'>, string>> = {
 /** Beyond this a planar measure is not corrected but refused. */
 export const MOST_OFF_PLANE_DEGREES = 30;
 /** How well the camera's direction is known when somebody states it (common practice). */
-export const STATED_VIEW_SD_DEGREES = 3;
+const STATED_VIEW_SD_DEGREES = 3;
 /** How well when nobody did: the view's name is all there is (common practice). */
-export const UNSTATED_VIEW_SD_DEGREES = 7;
+const UNSTATED_VIEW_SD_DEGREES = 7;
 
 /** Why a plane cannot be judged from a clip's view, or null when it can. */
 export function viewRefusal(clip: Pick<Clip, 'view'>, plane: Plane): NotMeasurable | null {
@@ -39,13 +39,13 @@ export function viewRefusal(clip: Pick<Clip, 'view'>, plane: Plane): NotMeasurab
   return null;
 }
 
+/** How well a camera's direction is known, degrees. */
+export const offPlaneSd = (view: View): number => (view.offPlaneDegrees === null ? UNSTATED_VIEW_SD_DEGREES : (view.offPlaneSdDegrees ?? STATED_VIEW_SD_DEGREES));
+
 /** Angle (radians) between the camera and the plane's normal, with its standard deviation. */
-export function offPlane(clip: Pick<Clip, 'view'>): { angle: number; sd: number } {
-  const stated = clip.view.offPlaneDegrees;
+export function offPlane({ view }: Pick<Clip, 'view'>): { angle: number; sd: number } {
   const toRadians = Math.PI / 180;
-  return stated === null
-    ? { angle: 0, sd: UNSTATED_VIEW_SD_DEGREES * toRadians }
-    : { angle: stated * toRadians, sd: STATED_VIEW_SD_DEGREES * toRadians };
+  return { angle: (view.offPlaneDegrees ?? 0) * toRadians, sd: offPlaneSd(view) * toRadians };
 }
 
 /**

@@ -1,12 +1,18 @@
 import { cautionText } from './caution-text';
 import type { RankedGap } from '../assessment/priority';
 import { inUnit } from '../units';
-import type { Movement } from '../model/movement';
+import { momentsOf, type Movement } from '../model/movement';
+import type { OwnCorrection } from '../model/session';
+import { COVERAGE_95 } from '../uncertainty/normal';
+import type { PlanItem } from './plan';
+import { usualDrills, usualSelfCheck, usualWhy, usualWords } from './usual-words';
 
 /** One thing to work on, ready to be read by an athlete. */
 export interface Correction {
   readonly measureId: string;
   readonly title: string;
+  /** Name of the moment at which it is seen; empty where it has none. */
+  readonly moment: string;
   readonly seen: string;
   readonly shouldBe: string;
   readonly why: string;
@@ -15,16 +21,31 @@ export interface Correction {
   readonly selfCheck: string;
   readonly willFollow: readonly string[];
   readonly caution: string | null;
+  /** How much of it, and under which conditions. */
+  readonly load: string;
   /** "first because ..." */
   readonly reason: string;
 }
 
-export function draftCorrection(movement: Movement, gap: RankedGap): Correction {
+const cautionOf = (text: string | null, minor: boolean): string | null =>
+  text === null ? null : minor ? `${text} This performer is under age: growth plates and tendons are still growing, so pain that stays is never trained through.` : text;
+
+/** How much is practised: a growing body tolerates less (common practice). */
+const loadOf = (risk: boolean, minor: boolean): string =>
+  minor
+    ? `Few repetitions, no added weight, rest days kept${risk ? '; only with a qualified coach beside it, and a guardian who knows of it' : ''}.`
+    : risk
+      ? 'At reduced load and speed first, under a qualified coach; more only while it stays free of pain.'
+      : 'A few fresh repetitions at a time; add speed once the position holds.';
+
+/** @param minor whether the performer is under age, which changes the load and the wording of a caution */
+export function draftCorrection(movement: Movement, gap: RankedGap, minor = false): Correction {
   const { measure, athlete, band } = gap.judged;
   const unit = athlete.measurable ? athlete.unit : 'deg';
   const value = athlete.measurable ? inUnit(athlete.value, unit) : '';
-  const plusMinus = athlete.measurable ? inUnit(1.96 * athlete.sd, unit) : '';
-  const { coaching } = measure;
+  const plusMinus = athlete.measurable ? inUnit(COVERAGE_95 * athlete.sd, unit) : '';
+  const words = usualWords(measure);
+  const coaching = { seenLow: words.seenLow, seenHigh: words.seenHigh, ...measure.coaching };
   const low = gap.judged.excess < 0;
   const text = (si: number): string => inUnit(si, unit);
   const range = ((): string => {
@@ -37,14 +58,35 @@ export function draftCorrection(movement: Movement, gap: RankedGap): Correction 
   return {
     measureId: measure.id,
     title: measure.name,
-    seen: measure.kind === 'checkpoint' ? `${measure.question} ${value}` : `${coaching ? (low ? coaching.seenLow : coaching.seenHigh) : low ? 'Too small' : 'Too large'}: ${value} \u00b1 ${plusMinus}`,
+    moment: movement.moments.find((m) => m.id === momentsOf(measure)[0])?.name ?? '',
+    seen: measure.kind === 'checkpoint' ? `${measure.question} ${value}` : `${low ? coaching.seenLow : coaching.seenHigh}: ${value} \u00b1 ${plusMinus}`,
     shouldBe: range,
-    why: coaching?.why ?? '',
-    cue: coaching?.cue ?? '',
-    drills: coaching?.drills ?? [],
-    selfCheck: coaching?.selfCheck ?? '',
+    why: coaching.why || usualWhy(movement, measure),
+    cue: coaching.cue || `${measure.name}: ${(low ? words.cueLow : words.cueHigh).toLowerCase()}.`,
+    drills: coaching.drills ?? usualDrills(movement, measure, range),
+    selfCheck: coaching.selfCheck || usualSelfCheck(movement, measure, range),
     willFollow: gap.willFollow.map((f) => `${f.judged.measure.name}${f.because ? ` (${f.because})` : ''}`),
-    caution: cautionText(movement, gap),
+    caution: cautionOf(cautionText(movement, gap), minor),
+    load: loadOf(gap.parts.risk, minor),
     reason: gap.reason,
   };
 }
+
+/** A correction that the analyst wrote, in the same form. */
+const ownAsCorrection = ({ id, ...own }: OwnCorrection, minor: boolean): Correction => ({
+  ...own,
+  measureId: id,
+  moment: '',
+  willFollow: [],
+  caution: null,
+  load: loadOf(false, minor),
+  reason: 'the analyst adds it',
+});
+
+/** One thing of the plan as a correction. */
+export const correctionOf = (movement: Movement, item: PlanItem, minor: boolean): Correction => (item.gap ? draftCorrection(movement, item.gap, minor) : ownAsCorrection(item.own, minor));
+
+const PLACES = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'];
+
+/** What the n-th correction is called, from 0. */
+export const placeName = (n: number): string => PLACES[n] ?? `No. ${n + 1}`;

@@ -4,7 +4,8 @@ import type { Clip } from '../model/clip';
 import { preparePerformance, type Performance } from '../performance/performance';
 import { mergeFound, type FoundPoints } from '../points/track';
 import type { Measured } from '../reading';
-import { compareMeasure, differenceSd, viewOf } from './compare';
+import { compareMeasure, differenceSd } from './compare';
+import { viewOf } from './side';
 
 const reading = (sd: number, alikeSd: number): Measured => ({ measurable: true, value: 1, sd, alikeSd, unit: 'deg', provenance: { clipId: 'c', frames: [0], points: [] } });
 
@@ -41,9 +42,9 @@ describe('the deviation of a difference', () => {
 
   it('takes errors as alike only when both cameras see the same side from about the same direction', () => {
     const athlete = foundKnee({});
-    const same = compareMeasure(knee, athlete, foundKnee({ id: 'other' }));
-    const otherSide = compareMeasure(knee, athlete, foundKnee({ travel: 'left' }));
-    const turned = compareMeasure(knee, athlete, foundKnee({ view: { kind: 'side', offPlaneDegrees: 25 } }));
+    const same = compareMeasure(knee, [[athlete]], [[foundKnee({ id: 'other' })]]);
+    const otherSide = compareMeasure(knee, [[athlete]], [[foundKnee({ travel: 'left' })]]);
+    const turned = compareMeasure(knee, [[athlete]], [[foundKnee({ view: { kind: 'side', offPlaneDegrees: 25 } })]]);
     expect(same.plusMinus!).toBeGreaterThan(0);
     expect(otherSide.plusMinus!).toBeGreaterThan(1.05 * same.plusMinus!);
     expect(turned.plusMinus!).toBeGreaterThan(1.05 * same.plusMinus!);

@@ -1,17 +1,20 @@
-import { offPlane, viewRefusal } from '../calibration/view';
-import { kindOf, evaluateMeasure } from '../measures';
+import { offPlane } from '../calibration/view';
+import { kindOf } from '../measures';
 import { farSide } from '../model/clip';
 import type { Measure, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import type { Measured, Reading } from '../reading';
 import { COVERAGE_95 } from '../uncertainty/normal';
 import { quadrature } from '../uncertainty/propagate';
+import { readSide, viewOf, type MeasuredErrors, type Side, type Spread, type Views } from './side';
 
 /** One measure read in both clips. Values in SI. */
 export interface Comparison {
   readonly measure: Measure;
   readonly athlete: Reading;
   readonly reference: Reading;
+  /** How several performances of a side differ among themselves; null where a side has a single one. */
+  readonly spread: { readonly athlete: Spread | null; readonly reference: Spread | null };
   /** Athlete minus reference; null where one of them is not measurable. */
   readonly difference: number | null;
   /** Half width of the 95 % interval of the difference. */
@@ -41,37 +44,34 @@ export function differenceSd(a: Measured, b: Measured, alike: boolean): number {
   return alike ? Math.sqrt(Math.max(0, total ** 2 - 2 * a.alikeSd * b.alikeSd)) : total;
 }
 
-/** Standard errors of measurement that were found by digitising twice: measure id -> SI. */
-export type MeasuredErrors = Readonly<Record<string, number>>;
-
-/** A reading whose error is the one that was measured rather than the one reckoned from the points. */
-const withError = (reading: Reading, sem: number | undefined): Reading => (reading.measurable && sem !== undefined ? { ...reading, sd: sem, alikeSd: 0 } : reading);
-
-export function compareMeasure(measure: Measure, athlete: Performance, reference: Performance, errors: MeasuredErrors = {}): Comparison {
-  const a = withError(evaluateMeasure(measure, athlete), errors[measure.id]);
-  const r = withError(evaluateMeasure(measure, reference), errors[measure.id]);
-  const both = a.measurable && r.measurable;
+/** One measure of two sides, each one performance or several. */
+export function compareMeasure(measure: Measure, athlete: Side, reference: Side, errors: MeasuredErrors = {}): Comparison {
+  const a = readSide(measure, athlete, errors);
+  const r = readSide(measure, reference, errors);
+  const both = a.reading.measurable && r.reading.measurable;
+  const alike = both && athlete.every((x) => reference.every((y) => seenAlike(viewOf(measure, x), viewOf(measure, y))));
   return {
     measure,
-    athlete: a,
-    reference: r,
-    difference: both ? kindOf(measure).subtract(a.value, r.value) : null,
-    plusMinus: both ? COVERAGE_95 * differenceSd(a, r, seenAlike(athlete, reference)) : null,
+    athlete: a.reading,
+    reference: r.reading,
+    spread: { athlete: a.spread, reference: r.spread },
+    difference: both ? kindOf(measure).subtract((a.reading as Measured).value, (r.reading as Measured).value) : null,
+    plusMinus: both ? COVERAGE_95 * differenceSd(a.reading as Measured, r.reading as Measured, alike) : null,
   };
 }
 
-/** The camera from which a measure is read: the first whose view shows its plane and that has points; else the first. */
-export function viewOf(measure: Measure, views: readonly Performance[]): Performance {
-  const sees = (view: Performance): boolean => viewRefusal(view.clip, measure.plane) === null && Object.keys(view.raw).length > 0;
-  return views.find(sees) ?? views[0]!;
+/** Which performances a measure's reference is read from: the same for all measures, or by the phase that it belongs to. */
+export type ReferenceOf = Side | ((measure: Measure) => Side);
+
+/** Every measure of a movement, athlete against reference. */
+export function compareSides(movement: Movement, athlete: Side, reference: ReferenceOf, errors: MeasuredErrors = {}): readonly Comparison[] {
+  return movement.measures.map((measure) => compareMeasure(measure, athlete, typeof reference === 'function' ? reference(measure) : reference, errors));
 }
 
 /**
- * Every measure of a movement, athlete against reference.
+ * Every measure of a movement, one athlete's performance against one reference's.
  * @param athlete,reference one performance each, or all cameras of it, the main one first
  */
-export function compareAll(movement: Movement, athlete: Performance | readonly Performance[], reference: Performance | readonly Performance[], errors: MeasuredErrors = {}): readonly Comparison[] {
-  const athleteViews = [athlete].flat() as Performance[];
-  const referenceViews = [reference].flat() as Performance[];
-  return movement.measures.map((measure) => compareMeasure(measure, viewOf(measure, athleteViews), viewOf(measure, referenceViews), errors));
+export function compareAll(movement: Movement, athlete: Performance | Views, reference: Performance | Views, errors: MeasuredErrors = {}): readonly Comparison[] {
+  return compareSides(movement, [[athlete].flat() as Performance[]], [[reference].flat() as Performance[]], errors);
 }

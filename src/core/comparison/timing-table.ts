@@ -1,8 +1,9 @@
+import { compareMeasure } from './compare';
+import { durationBetween, UNLISTED } from '../measures/duration';
 import type { Movement } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { timeAtFrame } from '../timing/clip-time';
+import type { Reading } from '../reading';
 import { COVERAGE_95 } from '../uncertainty/normal';
-import { durationDifferenceSd, durationSd } from '../uncertainty/event-time';
+import { mainViews, readSide, type Side } from './side';
 
 export interface PhaseTime {
   /** Seconds. */
@@ -22,35 +23,16 @@ export interface TimingRow {
   readonly plusMinus: number | null;
 }
 
-function phaseTime(phase: Movement['phases'][number], whole: readonly [string, string], performance: Performance): PhaseTime | null {
-  const at = (id: string): number | null => {
-    const frame = performance.marks[id];
-    return frame === undefined ? null : timeAtFrame(performance.times, frame);
-  };
-  const from = at(phase.from);
-  const to = at(phase.to);
-  if (from === null || to === null) return null;
-  const first = at(whole[0]);
-  const last = at(whole[1]);
-  return {
-    duration: to - from,
-    share: first === null || last === null || last <= first ? null : (to - from) / (last - first),
-    plusMinus: COVERAGE_95 * durationSd(performance.interval),
-  };
-}
+const timeOf = (duration: Reading, share: Reading): PhaseTime | null =>
+  duration.measurable ? { duration: duration.value, share: share.measurable ? share.value : null, plusMinus: COVERAGE_95 * duration.sd } : null;
 
-/** Every phase in both clips: how long, what share, and how sure that is given the frame rates. */
-export function timingTable(movement: Movement, athlete: Performance, reference: Performance): readonly TimingRow[] {
-  const whole = [movement.moments[0]!.id, movement.moments[movement.moments.length - 1]!.id] as const;
+/** Every phase of both sides: how long, what share, and how sure that is; of several performances the mean. */
+export function timingTable(movement: Movement, athlete: Side, reference: Side): readonly TimingRow[] {
+  const whole: [string, string] = [movement.moments[0]!.id, movement.moments.at(-1)!.id];
+  const [a, r] = [mainViews(athlete), mainViews(reference)];
   return movement.phases.map((phase) => {
-    const a = phaseTime(phase, whole, athlete);
-    const r = phaseTime(phase, whole, reference);
-    return {
-      phase,
-      athlete: a,
-      reference: r,
-      difference: a && r ? a.duration - r.duration : null,
-      plusMinus: a && r ? COVERAGE_95 * durationDifferenceSd(athlete.interval, reference.interval) : null,
-    };
+    const times = compareMeasure(durationBetween(phase.from, phase.to), a, r);
+    const share = (side: Side): Reading => readSide({ ...UNLISTED, kind: 'share', from: phase.from, to: phase.to, whole }, side).reading;
+    return { phase, athlete: timeOf(times.athlete, share(a)), reference: timeOf(times.reference, share(r)), difference: times.difference, plusMinus: times.plusMinus };
   });
 }

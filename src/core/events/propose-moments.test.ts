@@ -1,7 +1,8 @@
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import { movementSchema, type Movement } from '../model/movement';
 import type { PointId } from '../points/body-points';
-import { contactsOf, proposeMoments } from './propose-moments';
+import { contactsOf } from './occurrences';
+import { proposeMoments } from './propose-moments';
 
 type Points = Readonly<Partial<Record<PointId, readonly [number, number]>>>;
 const BODY: Points = { 'left-shoulder': [500, -79], 'left-hip': [500, 209], 'left-knee': [500, 454], 'left-ankle': [500, 690] };
@@ -31,6 +32,18 @@ test('a direction passes a level, between two frames, whole turns or not', () =>
   const found = propose({ first: { rule: 'crossing', of, level: 0, direction: 'rising', take: 'first' }, second: { rule: 'crossing', of, level: 0, direction: 'rising', take: 'first', after: 'first' } }, wheel);
   expect(found['first']!.frame).toBeCloseTo(3.4, 0);
   expect(found['second']!.frame).toBeCloseTo(27.4, 0);
+});
+
+test('a moment is looked for before those that come after it, though its rule does not say so', () => {
+  const of = { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' };
+  // Passes upright at 3.4 and at 27.4.
+  const wheel = (f: number): Points => ({ 'left-elbow': [300, 300], 'left-wrist': [300 + 100 * Math.sin((15 * (f - 3.4) * Math.PI) / 180), 300 - 100 * Math.cos((15 * (f - 3.4) * Math.PI) / 180)] });
+  const last = { rule: 'crossing', of, level: 0, direction: 'rising', take: 'last' };
+  expect(propose({ up: last, later: null }, wheel)['up']!.frame).toBeCloseTo(27.4, 0);
+  expect(propose({ up: last, later: null }, wheel, { later: 15 })['up']!.frame).toBeCloseTo(3.4, 0);
+  expect(propose({ before: null, up: { ...last, take: 'first' } }, wheel, { before: 15 })['up']!.frame).toBeCloseTo(27.4, 0);
+  // Where there is nothing between, nothing is proposed rather than an impossible order.
+  expect(propose({ before: null, up: last, later: null }, wheel, { before: 10, later: 15 })['up']).toBeUndefined();
 });
 
 test('extremes and peak speeds; a mark set by a person is kept and bounds the search', () => {

@@ -5,7 +5,7 @@ import { notMeasurable, type NotMeasurable, type Reading } from '../reading';
 import { COVERAGE_95 } from '../uncertainty/normal';
 import { eventSd } from '../uncertainty/event-time';
 import { alikePart, quadrature, type UncertainPoint } from '../uncertainty/propagate';
-import { pointAt, type Performance } from '../performance/performance';
+import { placesOf, pointAt, type Performance } from '../performance/performance';
 
 /** How an angle comes from its points, and how their errors carry over. */
 export interface AngleOfPoints {
@@ -34,7 +34,12 @@ export function momentMissing(moment: string): NotMeasurable {
 /** The angle as a curve over all frames of the clip, radians, NaN where a point is missing. */
 export function angleCurve(performance: Performance, of: AngleOfPoints): Float64Array {
   const { angle: psi } = offPlane(performance.clip);
-  return Float64Array.from(performance.times, (_, i) => valueAt(performance, of, i, psi) ?? NaN);
+  const places = of.refs.map((ref) => placesOf(performance, ref, psi));
+  const points = places.map(() => ({ x: 0, y: 0, sdX: 0, sdY: 0 }));
+  return Float64Array.from(performance.times, (_, i) => {
+    places.forEach(({ x, y }, k) => Object.assign(points[k]!, { x: x[i]!, y: y[i]! }));
+    return points.some((p) => Number.isNaN(p.x + p.y)) ? NaN : of.angle(points);
+  });
 }
 
 /** Rate of change of the angle (rad/s) round a frame position, by a central difference over two frames. */

@@ -5,6 +5,7 @@ import type { Reading } from '../reading';
 import { fromSi } from '../units';
 import { QUANTITIES } from '../quantities';
 import { evaluateMeasure, refsOfMeasure } from './index';
+import { orderOf } from './of-quantity';
 
 const common = { name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks' } as const;
 const make = (measure: object): Measure => measureSchema.parse({ id: 'x', ...common, ...measure });
@@ -32,6 +33,8 @@ describe('every quantity against a case that can be reckoned by hand', () => {
     'joint-angle': [{ q: 'joint-angle', points: ['opposite-elbow', 'own-ball', 'opposite-wrist'] }, { 'left-elbow': [300, 300], 'own-ball': [300, 400], 'left-wrist': [400, 400] }, 90, 'deg'],
     'segment-angle': [{ q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' }, { 'left-elbow': [300, 400], 'left-wrist': [400, 300] }, 45, 'deg'],
     'line-separation': [{ q: 'line-separation', points: ['opposite-elbow', 'opposite-wrist'], from: ['opposite-elbow', 'own-ball'] }, { 'left-elbow': [300, 400], 'left-wrist': [400, 300], 'own-ball': [400, 400] }, 45, 'deg'],
+    // Seen from above, a right-hander goes to the right; the right shoulder is down and to the right of the left one: turned to the left.
+    facing: [{ q: 'facing', points: ['opposite-elbow', 'opposite-wrist'] }, { 'left-elbow': [300, 300], 'left-wrist': [400, 400] }, 45, 'deg'],
     distance: [{ q: 'distance', points: ['opposite-elbow', 'opposite-wrist'] }, { 'left-elbow': [300, 400], 'left-wrist': [600, 800] }, 50, '%BH'],
     // A ground seen square from above, 100 pixels a metre.
     'ground-distance': [{ q: 'ground-distance', points: ['opposite-elbow', 'opposite-wrist'] }, { 'left-elbow': [300, 400], 'left-wrist': [600, 800] }, 5, 'm'],
@@ -118,6 +121,48 @@ describe('kinds over a phase', () => {
     expect(speed({ along: 'straight', relativeTo: 'opposite-hip' })).toBeCloseTo(0.5, 2);
   });
 
+  describe('on a craft that rolls along, pitches and turns', () => {
+    // The craft's middle runs 4 pixels a frame and rises; its line pitches by up to 30 degrees; the hand goes back along it, 2 pixels a frame.
+    const tilt = (f: number): number => 0.5 * Math.sin(f / 9);
+    const place = (f: number, ahead: number, above: number): [number, number] => {
+      const [c, s] = [Math.cos(tilt(f)), Math.sin(tilt(f))];
+      return [200 + 4 * f + ahead * c - above * s, 500 - 3 * Math.sin(f / 20) - (ahead * s + above * c)];
+    };
+    const hand = (f: number): [number, number] => [150 - 2 * f, 60];
+    const craft = on((f) => ({ 'left-elbow': place(f, -100, 0), 'left-wrist': place(f, 100, 0), 'own-ball': place(f, ...hand(f)) }), METRES);
+    const line = ['opposite-elbow', 'opposite-wrist'];
+    const seen = { point: 'own-ball', relativeTo: 'opposite-elbow', line, ...during };
+
+    it('speed is that along the craft, whatever the craft does', () => {
+      // 2 pixels a frame at 100 frames a second against 1000 pixels of height.
+      expect(value(evaluateMeasure(make({ kind: 'speed', along: 'up', ...seen }), craft))).toBeCloseTo(0, 2);
+      expect(value(evaluateMeasure(make({ kind: 'speed', along: 'straight', ...seen }), craft))).toBeCloseTo(0.2, 2);
+      expect(value(evaluateMeasure(make({ kind: 'speed', along: 'straight', ...seen, line: null }), craft))).toBeGreaterThan(0.25);
+    });
+
+    it('the way is straight along the craft, and is not in the picture', () => {
+      const straight = make({ kind: 'path', what: 'straightness', ...seen });
+      expect(value(evaluateMeasure(straight, craft))).toBeCloseTo(100, 1);
+      expect(value(evaluateMeasure({ ...straight, line: null } as Measure, craft))).toBeLessThan(95);
+    });
+
+    it('without a point it is seen from where the line begins', () => {
+      const speed = (more: object): number => value(evaluateMeasure(make({ kind: 'speed', along: 'straight', ...seen, ...more }), craft));
+      expect(speed({ relativeTo: null })).toBeCloseTo(speed({}), 9);
+    });
+
+    it('an offset on its axes: 60 pixels above the line at every frame', () => {
+      for (const at of ['start', 'mid', 'end']) expect(value(evaluateMeasure(make({ kind: 'value', of: { q: 'offset', points: ['own-ball', 'opposite-elbow'], axis: 'up', line }, at }), craft))).toBeCloseTo(6, 1);
+    });
+
+    it('a line of no length, and one that is not placed, say so', () => {
+      const still = make({ kind: 'speed', along: 'straight', ...seen, line: ['opposite-elbow', 'opposite-elbow'] });
+      expect(evaluateMeasure(still, craft)).toMatchObject({ measurable: false, reason: 'point-missing' });
+      expect(evaluateMeasure({ ...still, line: ['opposite-elbow', 'own-mast'] } as Measure, craft)).toMatchObject({ measurable: false, reason: 'point-missing' });
+      expect(refsOfMeasure(make({ kind: 'speed', along: 'straight', ...seen }))).toEqual(['own-ball', 'opposite-elbow', 'opposite-wrist']);
+    });
+  });
+
   it('peak rate: a rod that turns at 300 degrees a second', () => {
     const rod = on((f) => ({ 'left-elbow': [300, 300], 'left-wrist': [300 + 200 * Math.sin((3 * f * Math.PI) / 180), 300 - 200 * Math.cos((3 * f * Math.PI) / 180)] }));
     const measure = make({ kind: 'peak-rate', of: { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' }, ...during, direction: 'rising' });
@@ -162,6 +207,41 @@ describe('kinds over a phase', () => {
     const two = on((f) => ({ 'left-wrist': [300, bump(f, 15)], 'own-ball': [400, bump(f, 21)] }));
     const measure = make({ kind: 'lag', first: { q: 'height', point: 'opposite-wrist' }, second: height, event: 'largest', ...during });
     expect(value(evaluateMeasure(measure, two))).toBeCloseTo(60, 0);
+  });
+
+  it('facing is the same for a left-hander who does the mirror image, and for one who goes to the left', () => {
+    const of = { q: 'facing', points: ['opposite-shoulder', 'dominant-shoulder'] };
+    const measure = make({ kind: 'value', plane: 'transverse', of, at: 'mid' });
+    const above = { view: { kind: 'overhead', offPlaneDegrees: 0 } } as const;
+    // Chest 30 degrees away from the dominant side, whichever that is.
+    const [dx, dy] = [100 * Math.sin(Math.PI / 6), 100 * Math.cos(Math.PI / 6)];
+    const right = on(() => ({ 'left-shoulder': [500 - dx, 400 - dy], 'right-shoulder': [500 + dx, 400 + dy] }), above);
+    const left = on(() => ({ 'right-shoulder': [500 - dx, 400 + dy], 'left-shoulder': [500 + dx, 400 - dy] }), { ...above, performer: { ...right.clip.performer, dominantSide: 'left' } });
+    const back = on(() => ({ 'left-shoulder': [500 + dx, 400 + dy], 'right-shoulder': [500 - dx, 400 - dy] }), { ...above, travel: 'left' });
+    for (const performance of [right, left, back]) expect(value(evaluateMeasure(measure, performance))).toBeCloseTo(30, 9);
+  });
+
+  it('order: the smallest lag from one peak to the next, in their stated order', () => {
+    const bump = (f: number, at: number): number => 300 - 80 * Math.exp(-(((f - at) / 4) ** 2));
+    const three = on((f) => ({ 'left-wrist': [300, bump(f, 12)], 'own-ball': [400, bump(f, 20)], 'right-wrist': [500, bump(f, 25)] }));
+    const step = (name: string, point: string) => ({ name, of: { q: 'height', point }, event: 'largest' });
+    const steps = [step('first', 'opposite-wrist'), step('second', 'own-ball'), step('third', 'dominant-wrist')];
+    const measure = make({ kind: 'order', steps, ...during });
+    expect(value(evaluateMeasure(measure, three))).toBeCloseTo(50, 0);
+    expect(value(evaluateMeasure(make({ kind: 'order', steps: [...steps].reverse(), ...during }), three))).toBeCloseTo(-80, 0);
+    expect(orderOf(measure as never, three)!.map(({ name, after }) => [name, Math.round(100 * after)])).toEqual([['first', 0], ['second', 8], ['third', 13]]);
+  });
+
+  it('count: how often a level is passed, and which way', () => {
+    const waves = on(ball((f) => [300, 400 + 100 * Math.cos((f * Math.PI) / 5)]));
+    const each = { each: 'crossing', of: height, level: 30, direction: 'rising' };
+    expect(value(evaluateMeasure(make({ kind: 'count', each, ...during }), waves))).toBe(3);
+    expect(value(evaluateMeasure(make({ kind: 'count', each: { ...each, level: 60 }, ...during }), waves))).toBe(0);
+  });
+
+  it('split: seconds from the start to a gate', () => {
+    const measure = make({ kind: 'split', ...during });
+    expect(evaluateMeasure(measure, on(() => ({})))).toMatchObject({ value: expect.closeTo(0.3, 9), unit: 's', sd: expect.closeTo(0.01 / Math.sqrt(6), 9) });
   });
 
   it('says why: moments out of order, a phase half unseen', () => {

@@ -1,7 +1,7 @@
 import { timeAtFrame } from '../timing/clip-time';
 import { durationSd } from '../uncertainty/event-time';
 import { momentMissing } from './angle-at';
-import type { KindOfMeasure } from './kind';
+import type { KindOfMeasure, MeasureOf } from './kind';
 
 /** Real time from one moment to another. */
 export const duration: KindOfMeasure<'duration'> = {
@@ -25,3 +25,9 @@ export const duration: KindOfMeasure<'duration'> = {
   subtract: (athlete, reference) => athlete - reference,
   draw: () => [],
 };
+
+/** What a measure of time needs beside its moments when it is no measure of a movement. */
+export const UNLISTED = { id: 'part', name: '', region: 'timing', plane: 'any', margin: 0, importance: 0, cost: 'weeks' } as const;
+
+/** The time from one moment to another, as a measure. */
+export const durationBetween = (from: string, to: string): MeasureOf<'duration'> => ({ ...UNLISTED, kind: 'duration', from, to });

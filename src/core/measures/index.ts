@@ -8,10 +8,13 @@ import { jointChange } from './joint-change';
 import type { KindOfMeasure } from './kind';
 import { lead } from './lead';
 import type { Performance } from '../performance/performance';
+import { refsOfWay } from '../performance/way';
 import { segmentAngleKind } from './segment-angle';
 import { rate } from './rate';
 import { share } from './share';
-import { evenness, extreme, lag, peakRate, range, turn, value } from './of-quantity';
+import { split } from './split';
+import { count } from './count';
+import { evenness, extreme, lag, order, peakRate, range, turn, value } from './of-quantity';
 import { path, speed, steadiness, stop } from './of-point';
 import { refsOfQuantity } from '../quantities';
 import type { DisplayUnit } from '../units';
@@ -32,6 +35,9 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
   turn,
   evenness,
   lag,
+  order,
+  count,
+  split,
   speed,
   path,
   steadiness,
@@ -62,7 +68,9 @@ export const curveUnitOf = (measure: Measure): DisplayUnit => kindOf(measure).cu
 /** Points that a measure needs. */
 export function refsOfMeasure(measure: Measure): readonly PointRef[] {
   if ('of' in measure) return refsOfQuantity(measure.of);
+  if (measure.kind === 'order') return measure.steps.flatMap(({ of }) => refsOfQuantity(of));
+  if (measure.kind === 'count') return measure.each.each === 'contact' ? (['dominant', 'opposite'] as const).flatMap((side) => [`${side}-heel`, `${side}-foot-index`] as const) : refsOfQuantity(measure.each.of);
   if ('first' in measure) return [...refsOfQuantity(measure.first), ...refsOfQuantity(measure.second)];
-  if ('point' in measure) return measure.relativeTo === null ? [measure.point] : [measure.point, measure.relativeTo];
+  if ('point' in measure) return refsOfWay(measure);
   return 'points' in measure ? measure.points : [];
 }

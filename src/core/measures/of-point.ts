@@ -1,12 +1,13 @@
 import { offPlane, viewRefusal } from '../calibration/view';
 import type { Measure, PointRef } from '../model/movement';
 import { pictureAt, pointAt, type Performance } from '../performance/performance';
+import { refsOfWay, wayOfPoint } from '../performance/way';
 import { notMeasurable, type NotMeasurable } from '../reading';
 import { scaleOf } from '../quantities';
 import { smallestCircle } from '../geometry/smallest-circle';
-import type { Vec2 } from '../geometry/vec2';
+import { distance, type Vec2 } from '../geometry/vec2';
 import { eventSd } from '../uncertainty/event-time';
-import { quadrature } from '../uncertainty/propagate';
+import { quadrature, type UncertainPoint } from '../uncertainty/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import type { Primitive } from '../overlay/scene';
 import type { KindOfMeasure, MeasureOf } from './kind';
@@ -22,11 +23,21 @@ interface Way {
   readonly y: Float64Array;
   /** Random deviation of one coordinate in the middle of the phase, unit wanted. */
   readonly sd: number;
+  /** The same of what is alike in every clip. */
+  readonly alike: number;
   /** Relative deviation of the scale. */
   readonly scaleSd: number;
 }
 
-const refsOf = ({ point, relativeTo }: Pick<Moving, 'point' | 'relativeTo'>): readonly PointRef[] => (relativeTo === null ? [point] : [point, relativeTo]);
+/** Random and alike deviation of one coordinate at a frame, pixels; a line that is not surely placed turns what lies far from its origin. */
+function wayError(performance: Performance, { point, relativeTo, line }: Moving, frame: number, psi: number): { readonly sd: number; readonly alike: number } {
+  const at = (ref: PointRef): UncertainPoint | null => pointAt(performance, ref, frame, psi);
+  const seenFrom = relativeTo ?? line?.[0];
+  const [own, from, a, b] = [at(point), seenFrom === undefined ? null : at(seenFrom), line && at(line[0]), line && at(line[1])];
+  const lever = own && from && a && b ? distance(own, from) / distance(a, b) : 0;
+  const parts = [own, from, ...[a, b].map((p) => p && { ...p, sdY: p.sdY * lever })].filter((p) => p !== null);
+  return { sd: quadrature(...parts.map((p) => p.sdY * Math.sqrt(1 - (p.alike ?? 0) ** 2))), alike: quadrature(...parts.map((p) => p.sdY * (p.alike ?? 0))) };
+}
 
 function wayOf(performance: Performance, measure: Moving): Way | NotMeasurable {
   const refusal = viewRefusal(performance.clip, measure.plane);
@@ -36,18 +47,12 @@ function wayOf(performance: Performance, measure: Moving): Way | NotMeasurable {
   const scale = scaleOf(performance, measure.lengthIn);
   if ('measurable' in scale) return scale;
   const { angle: psi } = offPlane(performance.clip);
-  const [x, y] = [new Float64Array(performance.times.length).fill(NaN), new Float64Array(performance.times.length).fill(NaN)];
-  let sd = 0;
-  performance.times.forEach((_, i) => {
-    const points = refsOf(measure).map((ref) => pointAt(performance, ref, i, psi));
-    if (points.includes(null)) return;
-    const [p, from] = points as NonNullable<(typeof points)[number]>[];
-    x[i] = (p!.x - (from?.x ?? 0)) * scale.perPixel;
-    y[i] = (p!.y - (from?.y ?? 0)) * scale.perPixel;
-    if (i === (span.first + span.last) >> 1) sd = quadrature(...[p!, ...(from ? [from] : [])].map((q) => q.sdY * Math.sqrt(1 - (q.alike ?? 0) ** 2))) * scale.perPixel;
-  });
+  const way = wayOfPoint(performance, measure, psi);
+  const [x, y] = [way.x.map((v) => v * scale.perPixel), way.y.map((v) => v * scale.perPixel)];
+  const error = wayError(performance, measure, (span.first + span.last) >> 1, psi);
+  const [sd, alike] = [error.sd * scale.perPixel, error.alike * scale.perPixel];
   const unknown = tooLittleKnown(x, span, `The ${measure.point.replace(/^own-/, '').replaceAll('-', ' ')}`);
-  return unknown ?? { span, x, y, sd, scaleSd: scale.sdShare };
+  return unknown ?? { span, x, y, sd, alike, scaleSd: scale.sdShare };
 }
 
 const isWay = (way: Way | NotMeasurable): way is Way => 'x' in way;
@@ -67,12 +72,12 @@ function drawWay(measure: Moving, performance: Performance, frame: number): read
   return [...points.slice(1).map((to, k): Primitive => ({ shape: 'segment', from: points[k]!, to, weight: 'guide' })), ...(here ? [{ shape: 'dot', at: here, sure: true } as const] : [])];
 }
 
-const provenance = (performance: Performance, measure: Moving, frames: readonly number[]): { clipId: string; frames: number[]; points: string[] } => ({ clipId: performance.clip.id, frames: [...frames], points: [...refsOf(measure)] });
+const provenance = (performance: Performance, measure: Moving, frames: readonly number[]): { clipId: string; frames: number[]; points: string[] } => ({ clipId: performance.clip.id, frames: [...frames], points: [...refsOfWay(measure)] });
 
 export const speed: KindOfMeasure<'speed'> = {
   kind: 'speed',
   unit: ({ lengthIn, give }) => (give === 'time' ? 'ms' : lengthIn === 'm' ? 'm/s' : 'BH/s'),
-  convention: 'Peak speed of a point in a phase, in the picture or as seen from another point; straight, or along one axis; or when it comes.',
+  convention: 'Peak speed of a point in a phase, in the picture or as seen from another point, on axes that may turn with a line; straight, or along one axis; or when it comes.',
   evaluate: (measure, performance) => {
     const way = wayOf(performance, measure);
     if (!isWay(way)) return way;
@@ -113,8 +118,11 @@ export const path: KindOfMeasure<'path'> = {
     const sideways = chord === 0 ? arc / 2 : Math.max(...points.map((p) => Math.abs((p.x - first.x) * (last.y - first.y) - (p.y - first.y) * (last.x - first.x)) / chord));
     const value = { length: arc, straightness: chord / arc, sideways }[measure.what];
     const ends = Math.SQRT2 * way.sd;
-    const sd = measure.what === 'straightness' ? ends / arc : quadrature(measure.what === 'sideways' ? way.sd * Math.sqrt(1.5) : ends, value * way.scaleSd);
-    return { measurable: true, value, sd, alikeSd: 0, unit: measure.what === 'straightness' ? '%' : measure.lengthIn, provenance: provenance(performance, measure, [way.span.last, way.span.first]) };
+    const random = measure.what === 'straightness' ? ends / arc : quadrature(measure.what === 'sideways' ? way.sd * Math.sqrt(1.5) : ends, value * way.scaleSd);
+    // The finder sees a joint elsewhere at the beginning of its way than at the end.
+    const alikeSd = measure.what === 'straightness' ? (Math.SQRT2 * way.alike) / arc : Math.SQRT2 * way.alike;
+    const sd = quadrature(random, alikeSd);
+    return { measurable: true, value, sd, alikeSd, unit: measure.what === 'straightness' ? '%' : measure.lengthIn, provenance: provenance(performance, measure, [way.span.last, way.span.first]) };
   },
   subtract: (athlete, reference) => athlete - reference,
   draw: drawWay,
@@ -142,13 +150,20 @@ export const stop: KindOfMeasure<'stop'> = {
     const way = wayOf(performance, measure);
     if (!isWay(way)) return way;
     const curve = speeds(way, performance.interval, 'straight');
-    let [longest, start, from] = [0, way.span.first, way.span.first];
-    for (let i = way.span.first; i <= way.span.last + 1; i++) {
-      if (i <= way.span.last && curve[i]! < measure.slower) continue;
-      if (i - start > longest) [longest, from] = [i - start, start];
-      start = i + 1;
-    }
-    return { measurable: true, value: longest * performance.interval, sd: 2 * eventSd(performance.interval), alikeSd: 0, unit: 'ms', provenance: provenance(performance, measure, [from, from + longest]) };
+    const rest = (limit: number): { longest: number; from: number } => {
+      let [longest, start, from] = [0, way.span.first, way.span.first];
+      for (let i = way.span.first; i <= way.span.last + 1; i++) {
+        if (i <= way.span.last && curve[i]! < limit) continue;
+        if (i - start > longest) [longest, from] = [i - start, start];
+        start = i + 1;
+      }
+      return { longest, from };
+    };
+    const { longest, from } = rest(measure.slower);
+    // Noise in the speed ends a rest early or late: how long it would be with the limit moved by two deviations either way, a third of it (against rendered truth).
+    const noise = 2 * derivativeSd(way.sd, performance.interval, performance.cutoff);
+    const unsure = ((rest(measure.slower + noise).longest - rest(measure.slower - noise).longest) * performance.interval) / 3;
+    return { measurable: true, value: longest * performance.interval, sd: quadrature(2 * eventSd(performance.interval), unsure), alikeSd: 0, unit: 'ms', provenance: provenance(performance, measure, [from, from + longest]) };
   },
   subtract: (athlete, reference) => athlete - reference,
   draw: drawWay,

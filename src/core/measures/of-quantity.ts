@@ -1,4 +1,4 @@
-import { difference, dimensionOf, quantityCurve, readQuantity, refsOfQuantity, unitOfQuantity, type LengthIn } from '../quantities';
+import { continuousCurve, difference, dimensionOf, quantityCurve, readQuantity, refsOfQuantity, unitOfQuantity, type LengthIn } from '../quantities';
 import type { Plane, Quantity } from '../model/movement';
 import { viewRefusal } from '../calibration/view';
 import type { Performance } from '../performance/performance';
@@ -9,14 +9,14 @@ import { quadrature } from '../uncertainty/propagate';
 import type { DisplayUnit } from '../units';
 import { drawQuantity } from '../quantities/draw';
 import { momentMissing } from './angle-at';
-import type { KindOfMeasure } from './kind';
+import { UNLISTED } from './duration';
+import type { KindOfMeasure, MeasureOf } from './kind';
 import { derivativeSd, edgeSd, isSpan, largest, PEAK_WIDENING, rateOfChange, spanOf, tooLittleKnown, type FrameSpan } from './phase';
-import { unwrap } from '../geometry/angle';
 
 /** Kinds of measure that take any quantity. */
 
 const NAMES: Readonly<Record<Quantity['q'], string>> = {
-  'joint-angle': 'The angle', 'segment-angle': 'The direction', 'line-separation': 'The angle between the lines', distance: 'The distance', 'ground-distance': 'The distance', offset: 'The offset', height: 'The height', box: 'The box', alignment: 'The line', fold: 'The fold',
+  'joint-angle': 'The angle', 'segment-angle': 'The direction', 'line-separation': 'The angle between the lines', facing: 'Where it faces', distance: 'The distance', 'ground-distance': 'The distance', offset: 'The offset', height: 'The height', box: 'The box', alignment: 'The line', fold: 'The fold',
 };
 
 interface Ready {
@@ -30,9 +30,9 @@ function ready(performance: Performance, of: Quantity, plane: Plane, phase: { re
   if (refusal) return refusal;
   const span = spanOf(performance, phase);
   if (!isSpan(span)) return span;
-  const curve = quantityCurve(performance, of, lengthIn);
+  const curve = continuousCurve(performance, of, lengthIn);
   const unknown = tooLittleKnown(curve, span, NAMES[of.q]);
-  if (!unknown) return { span, curve: dimensionOf(of) === 'angle' ? unwrap(curve) : curve };
+  if (!unknown) return { span, curve };
   // A missing scale is a better reason than missing values.
   const there = readQuantity(performance, of, plane, span.first, lengthIn);
   return !there.measurable && there.reason === 'no-scale' ? there : unknown;
@@ -160,11 +160,13 @@ export const turn: KindOfMeasure<'turn'> = {
     if (!b.measurable) return b;
     // Whole turns come from the curve, the rest from the two readings.
     const whole = r.curve[r.span.last]! - r.curve[r.span.first]! - difference(of, r.curve[r.span.last]!, r.curve[r.span.first]!);
-    return { ...b, value: difference(of, b.value, a.value) + whole, sd: quadrature(randomSd(a), randomSd(b)), alikeSd: 0, provenance: { ...b.provenance, frames: [performance.marks[to]!, performance.marks[from]!] } };
+    // A finder sees a joint elsewhere in another posture: what is alike in all clips at one moment does not cancel between two.
+    const alikeSd = quadrature(a.alikeSd, b.alikeSd);
+    return { ...b, value: difference(of, b.value, a.value) + whole, sd: quadrature(randomSd(a), randomSd(b), alikeSd), alikeSd, provenance: { ...b.provenance, frames: [performance.marks[to]!, performance.marks[from]!] } };
   },
   subtract: (athlete, reference) => athlete - reference,
   draw: ({ of }, performance, frame) => drawQuantity(of, performance, frame, '%BH'),
-  curve: ({ of }, performance) => unwrap(quantityCurve(performance, of, '%BH')),
+  curve: ({ of }, performance) => continuousCurve(performance, of, '%BH'),
 };
 
 /** The same quantity of the other side of the body. */
@@ -189,15 +191,50 @@ export const evenness: KindOfMeasure<'evenness'> = {
   draw: ({ of, lengthIn }, performance, frame) => [...drawQuantity(of, performance, frame, lengthIn), ...drawQuantity(otherSide(of), performance, frame, lengthIn)],
 };
 
+type TimedEvent = 'peak-rate' | 'largest' | 'smallest';
+
+/** When an event of a quantity comes in a phase, from its beginning. */
+function timeOf(of: Quantity, event: TimedEvent, { from, to, plane }: { readonly from: string; readonly to: string; readonly plane: Plane }, performance: Performance): Reading {
+  const common = { ...UNLISTED, plane, of, from, to, give: 'time', lengthIn: '%BH' } as const;
+  return event === 'peak-rate' ? peakRate.evaluate({ ...common, kind: 'peak-rate', direction: 'either' }, performance) : extreme.evaluate({ ...common, kind: 'extreme', which: event }, performance);
+}
+
+export const order: KindOfMeasure<'order'> = {
+  kind: 'order',
+  unit: 'ms',
+  convention: 'Several peaks in a phase in their stated order: the smallest lag from one to the next; negative where two come the wrong way round.',
+  evaluate: ({ steps, ...phase }, performance) => {
+    const times: Measured[] = [];
+    for (const { of, event } of steps) {
+      const reading = timeOf(of, event, phase, performance);
+      if (!reading.measurable) return reading;
+      times.push(reading);
+    }
+    const lags = times.slice(1).map((b, i) => ({ value: b.value - times[i]!.value, sd: quadrature(b.sd, times[i]!.sd), frames: [b.provenance.frames[0]!, times[i]!.provenance.frames[0]!] }));
+    const least = lags.reduce((a, b) => (b.value < a.value ? b : a));
+    return { ...times[0]!, value: least.value, sd: least.sd, alikeSd: 0, unit: 'ms', provenance: { ...times[0]!.provenance, frames: [...least.frames, ...times.map((t) => t.provenance.frames[0]!)], points: times.flatMap((t) => t.provenance.points) } };
+  },
+  subtract: (athlete, reference) => athlete - reference,
+  draw: ({ steps }, performance, frame) => steps.flatMap(({ of }) => drawQuantity(of, performance, frame, '%BH')),
+};
+
+/** The order in which the steps of an order came, with the time of each after the first of them, seconds. */
+export function orderOf({ steps, ...phase }: MeasureOf<'order'>, performance: Performance): readonly { readonly name: string; readonly after: number; readonly sd: number }[] | null {
+  const times = steps.map(({ name, of, event }) => ({ name, reading: timeOf(of, event, phase, performance) }));
+  const known = times.flatMap(({ name, reading }) => (reading.measurable ? [{ name, at: reading.value, sd: reading.sd }] : []));
+  if (known.length < steps.length) return null;
+  const first = Math.min(...known.map((k) => k.at));
+  return known.map(({ name, at, sd }) => ({ name, after: at - first, sd })).sort((a, b) => a.after - b.after);
+}
+
 export const lag: KindOfMeasure<'lag'> = {
   kind: 'lag',
   unit: 'ms',
   convention: 'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: positive where the first comes first.',
-  evaluate: ({ first, second, event, from, to, plane }, performance) => {
+  evaluate: ({ first, second, event, ...phase }, performance) => {
     const times: Measured[] = [];
     for (const quantity of [first, second]) {
-      const common = { id: 'part', name: '', region: 'timing', plane, margin: 0, importance: 0, cost: 'weeks', of: quantity, from, to, give: 'time', lengthIn: '%BH' } as const;
-      const reading = event === 'peak-rate' ? peakRate.evaluate({ ...common, kind: 'peak-rate', direction: 'either' }, performance) : extreme.evaluate({ ...common, kind: 'extreme', which: event }, performance);
+      const reading = timeOf(quantity, event, phase, performance);
       if (!reading.measurable) return reading;
       times.push(reading);
     }

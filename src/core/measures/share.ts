@@ -1,5 +1,6 @@
 import { timeAtFrame } from '../timing/clip-time';
 import { eventSd } from '../uncertainty/event-time';
+import { notMeasurable } from '../reading';
 import { momentMissing } from './angle-at';
 import type { KindOfMeasure } from './kind';
 
@@ -14,6 +15,7 @@ export const share: KindOfMeasure<'share'> = {
     if (missing !== undefined) return momentMissing(missing);
     const at = (id: string): number => timeAtFrame(performance.times, performance.marks[id]!);
     const whole = at(measure.whole[1]) - at(measure.whole[0]);
+    if (whole <= 0) return notMeasurable('order', 'The whole ends before it begins', 'Move one of its two moments.');
     const ratio = (at(measure.to) - at(measure.from)) / whole;
     // Each of the moments enters once; one that bounds both the part and the whole enters with both its weights.
     const weights = new Map<string, number>();

@@ -10,6 +10,8 @@ export const viewSchema = z.object({
   kind: viewKindSchema,
   /** Degrees by which the camera is off the named view, horizontally; null where nobody knows. */
   offPlaneDegrees: z.number().min(-90).max(90).nullable(),
+  /** How sure that is; left out where somebody stated it. */
+  offPlaneSdDegrees: z.number().positive().max(45).optional(),
 });
 export type View = z.infer<typeof viewSchema>;
 

@@ -33,6 +33,10 @@ export const targetSchema = z.discriminatedUnion('type', [
   /** A question answered by eye with yes. */
   z.object({ type: z.literal('yes'), source: z.string() }),
   z.object({ type: z.literal('at-most'), value: z.number(), source: z.string() }),
+  /** A range (or a circle, a deviation) that stays this small: held. */
+  z.object({ type: z.literal('constant'), within: z.number().positive(), source: z.string() }),
+  /** Each step of an order after the one before it. */
+  z.object({ type: z.literal('in-order'), source: z.string() }),
 ]);
 export type Target = z.infer<typeof targetSchema>;
 
@@ -49,7 +53,8 @@ const coachingSchema = z.object({
   cue: z.string(),
   /** Hold the position, slow, full. */
   drills: z.array(z.string()).min(1),
-  selfCheck: z.string(),
+  /** Empty: follows from the measure's camera, moment and range. */
+  selfCheck: z.string().default(''),
 });
 
 const common = {
@@ -60,6 +65,8 @@ const common = {
   target: targetSchema.optional(),
   /** How far outside the band a value may lie and still be borderline, display unit. */
   margin: z.number().nonnegative().default(0),
+  /** On which side of the reference an athlete is better rather than other; nothing where both sides are faults. */
+  better: z.enum(['higher', 'lower']).optional(),
   /** Weight for the movement's result, 0..1. */
   importance: z.number().min(0).max(1),
   cost: z.enum(COSTS),
@@ -72,6 +79,9 @@ const base = z.enum(['up', 'down', 'forward']);
 const pair = z.tuple([pointRefSchema, pointRefSchema]);
 const triple = z.tuple([pointRefSchema, pointRefSchema, pointRefSchema]);
 
+/** Axes that turn along: forward from the first point to the second, up to the left of it. Null for the axes of the level picture. */
+const line = pair.nullable().default(null);
+
 const several = (least: number) => z.array(pointRefSchema).min(least).max(12);
 
 /** A number that follows from points at one frame; the signs and conventions stand with each in `core/quantities`. */
@@ -79,10 +89,12 @@ export const quantitySchema = z.discriminatedUnion('q', [
   z.object({ q: z.literal('joint-angle'), points: triple }),
   z.object({ q: z.literal('segment-angle'), points: pair, against: base }),
   z.object({ q: z.literal('line-separation'), points: pair, from: pair }),
+  /** Where a body faces, seen from above: square to the line from its left to its right point. */
+  z.object({ q: z.literal('facing'), points: pair }),
   z.object({ q: z.literal('distance'), points: pair }),
   /** Between two points that lie on the ground, through the perspective of a marked rectangle; always metres. */
   z.object({ q: z.literal('ground-distance'), points: pair }),
-  z.object({ q: z.literal('offset'), points: pair, axis: z.enum(['forward', 'up']) }),
+  z.object({ q: z.literal('offset'), points: pair, axis: z.enum(['forward', 'up']), line }),
   z.object({ q: z.literal('height'), point: pointRefSchema }),
   z.object({ q: z.literal('box'), points: several(2), side: z.enum(['width', 'height']) }),
   z.object({ q: z.literal('alignment'), points: several(3) }),
@@ -95,7 +107,11 @@ const within = { after: idSchema.nullable().default(null), before: idSchema.null
 
 /** How a moment is proposed from the points. */
 export const momentRuleSchema = z.discriminatedUnion('rule', [
-  z.object({ rule: z.literal('extreme'), of: quantitySchema, which: z.enum(['largest', 'smallest']), ...within }),
+  z.object({
+    rule: z.literal('extreme'), of: quantitySchema, which: z.enum(['largest', 'smallest']), ...within,
+    /** The top of a flight: of the parabola through what lies so many seconds to either side, rather than of single frames. */
+    flight: z.number().positive().max(0.5).nullable().default(null),
+  }),
   /** The first or the last time that a quantity passes a level (display unit). */
   z.object({ rule: z.literal('crossing'), of: quantitySchema, level: z.number(), direction: z.enum(['rising', 'falling']), take: z.enum(['first', 'last']), ...within }),
   /** A foot comes to rest on the ground, or leaves it. */
@@ -116,13 +132,20 @@ export const momentSchema = z.object({
 });
 export type Moment = z.infer<typeof momentSchema>;
 
+/** What can be counted. */
+const occurrenceSchema = z.discriminatedUnion('each', [
+  z.object({ each: z.literal('contact'), side: z.enum(['dominant', 'opposite', 'either']), edge: z.enum(['touch-down', 'lift-off']) }),
+  z.object({ each: z.literal('crossing'), of: quantitySchema, level: z.number(), direction: z.enum(['rising', 'falling']) }),
+]);
+export type Occurrence = z.infer<typeof occurrenceSchema>;
+
 /** Lengths are given in metres where a length in the picture is known, or in shares of standing height. */
 const lengthIn = z.enum(['m', '%BH']).default('%BH');
 const phase = { from: idSchema, to: idSchema };
 /** The value, or when it comes, counted from the beginning of the phase. */
 const give = z.enum(['value', 'time']).default('value');
-/** A point, alone or as seen from another one that moves along. */
-const moving = { point: pointRefSchema, relativeTo: pointRefSchema.nullable().default(null), lengthIn };
+/** A point, alone or as seen from another one that moves along, and on axes that turn along: a craft, an animal, a machine. */
+const moving = { point: pointRefSchema, relativeTo: pointRefSchema.nullable().default(null), line, lengthIn };
 
 export const measureSchema = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('joint-angle'), points: triple, at: idSchema }),
@@ -164,11 +187,19 @@ export const measureSchema = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('steadiness'), ...moving, ...phase }),
   /** A question that only an eye can answer. */
   z.object({ ...common, kind: z.literal('checkpoint'), question: z.string().min(1), at: idSchema }),
+  /** When each of several comes: the smallest lag from one to the next. */
+  z.object({ ...common, kind: z.literal('order'), steps: z.array(z.object({ name: z.string().min(1), of: quantitySchema, event: z.enum(['peak-rate', 'largest', 'smallest']) })).min(2).max(8), ...phase }),
+  /** How often something happens in a phase: contacts of feet, or a quantity passing a level. */
+  z.object({ ...common, kind: z.literal('count'), each: occurrenceSchema, ...phase }),
+  /** Time from the start to a gate of a course. */
+  z.object({ ...common, kind: z.literal('split'), from: idSchema, to: idSchema }),
   /** Longest time for which a point is slower than this, metres or standing heights a second. */
   z.object({ ...common, kind: z.literal('stop'), ...moving, ...phase, slower: z.number().positive() }),
 ]);
 export type Measure = z.infer<typeof measureSchema>;
 export type MeasureKind = Measure['kind'];
+
+const sideOfRange = z.enum(['low', 'high']);
 
 export const causeSchema = z.object({
   cause: idSchema,
@@ -176,7 +207,41 @@ export const causeSchema = z.object({
   /** Share of the effect's score that belongs to the cause, 0..1. */
   share: z.number().min(0).max(1),
   because: z.string(),
+  /** On which side of their ranges both must lie for one to follow from the other; left out, either side will do. */
+  causeSide: sideOfRange.optional(),
+  effectSide: sideOfRange.optional(),
 });
+
+/** A way of doing it that is taught: its own targets for some measures, and why. */
+const schoolSchema = z.object({
+  id: idSchema,
+  name: z.string().min(1),
+  because: z.string(),
+  /** Measure id -> the target of this school; null shows the measure without judging it. */
+  targets: z.record(idSchema, targetSchema.nullable()),
+});
+export type School = z.infer<typeof schoolSchema>;
+
+/** One line of a criteria sheet, proved by a measure. */
+const criterionSchema = z.object({
+  id: idSchema,
+  name: z.string().min(1),
+  measure: idSchema,
+  /** Must be there, or counts extra. */
+  must: z.boolean(),
+  points: z.number().positive(),
+});
+export type Criterion = z.infer<typeof criterionSchema>;
+
+/** How a performance is marked: criteria, and what is not given without some of them. */
+const sheetSchema = z.object({
+  name: z.string().min(1),
+  criteria: z.array(criterionSchema).min(1),
+  /** Unless all of these hold, no more points than this. */
+  gates: z.array(z.object({ needs: z.array(idSchema).min(1), most: z.number().nonnegative(), because: z.string() })).default([]),
+  source: z.string(),
+});
+export type CriteriaSheetDocument = z.infer<typeof sheetSchema>;
 
 export const movementSchema = z
   .object({
@@ -191,6 +256,12 @@ export const movementSchema = z
     measures: z.array(measureSchema),
     causes: z.array(causeSchema),
     cautions: z.array(z.object({ id: idSchema, text: z.string(), always: z.boolean() })),
+    schools: z.array(schoolSchema).default([]),
+    sheet: sheetSchema.nullable().default(null),
+    /** The moment by which repetitions are counted, where one clip holds several; in a cycle one ends where the next begins. */
+    repeats: z.object({ by: idSchema, cycle: z.boolean() }).nullable().default(null),
+    /** Lengths that stand in the picture of this movement, metres. */
+    knownLengths: z.array(z.object({ name: z.string().min(1), metres: z.number().positive() })).default([]),
   })
   .superRefine((movement, context) => {
     const moments = movement.moments.map((m) => m.id);
@@ -202,13 +273,33 @@ export const movementSchema = z
     movement.phases.forEach((p, i) => [p.from, p.to].forEach((id) => known(id, ['phases', i])));
     movement.measures.forEach((m, i) => momentsOf(m).forEach((id) => known(id, ['measures', i])));
     const measures = movement.measures.map((m) => m.id);
-    movement.causes.forEach((link, i) =>
-      [link.cause, link.effect].forEach((id) => {
-        if (!measures.includes(id)) {
-          context.addIssue({ code: 'custom', path: ['causes', i], message: `"${id}" is not a measure of this movement.` });
-        }
+    for (const [what, ids] of [['moment', moments], ['measure', measures]] as const) {
+      const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+      if (twice !== undefined) context.addIssue({ code: 'custom', path: [`${what}s`], message: `Two ${what}s are called "${twice}"; give one of them another id.` });
+    }
+    const measured = (id: string, where: (string | number)[]): void => {
+      if (!measures.includes(id)) context.addIssue({ code: 'custom', path: where, message: `"${id}" is not a measure of this movement.` });
+    };
+    if (movement.repeats) known(movement.repeats.by, ['repeats']);
+    movement.schools.forEach((school, i) => Object.keys(school.targets).forEach((id) => measured(id, ['schools', i])));
+    const criteria = movement.sheet?.criteria.map((c) => c.id) ?? [];
+    movement.sheet?.criteria.forEach((c, i) => measured(c.measure, ['sheet', 'criteria', i]));
+    movement.sheet?.gates.forEach((gate, i) =>
+      gate.needs.forEach((id) => {
+        if (!criteria.includes(id)) context.addIssue({ code: 'custom', path: ['sheet', 'gates', i], message: `"${id}" is not a criterion of this sheet; it has ${criteria.join(', ')}.` });
       }),
     );
+    movement.causes.forEach((link, i) =>
+      [link.cause, link.effect].forEach((id) => measured(id, ['causes', i])),
+    );
+    // A cause comes no later than what follows from it.
+    movement.causes.forEach((link, i) => {
+      const [cause, effect] = [link.cause, link.effect].map((id) => movement.measures.find((m) => m.id === id));
+      if (!cause || !effect) return;
+      const when = (m: Measure): number => Math.min(...momentsOf(m).map((id) => moments.indexOf(id)));
+      const done = (m: Measure): number => Math.max(...momentsOf(m).map((id) => moments.indexOf(id)));
+      if (when(cause) > done(effect)) context.addIssue({ code: 'custom', path: ['causes', i], message: `"${link.cause}" comes after "${link.effect}" and cannot be its cause; turn the link round or take it out.` });
+    });
   });
 export type Movement = z.infer<typeof movementSchema>;
 /** A movement as it is written: what has a usual value may be left out. */
@@ -216,30 +307,31 @@ export type MovementDocument = z.input<typeof movementSchema>;
 
 /** Moments that a measure needs, the one it is shown at first. */
 export function momentsOf(measure: Measure): readonly string[] {
-  switch (measure.kind) {
-    case 'joint-angle':
-    case 'segment-angle':
-    case 'evenness':
-    case 'checkpoint':
-      return [measure.at];
-    case 'value':
-      return measure.towards ? [measure.at, measure.towards.moment] : [measure.at];
-    case 'joint-change':
-    case 'duration':
-    case 'rate':
-    case 'extreme':
-    case 'range':
-    case 'peak-rate':
-    case 'turn':
-    case 'lag':
-    case 'speed':
-    case 'path':
-    case 'steadiness':
-    case 'stop':
-      return [measure.to, measure.from];
-    case 'share':
-      return [measure.to, measure.from, ...measure.whole];
-    case 'lead':
-      return [measure.moment];
-  }
+  if ('whole' in measure) return [measure.to, measure.from, ...measure.whole];
+  if ('at' in measure) return 'towards' in measure && measure.towards ? [measure.at, measure.towards.moment] : [measure.at];
+  return 'moment' in measure ? [measure.moment] : [measure.to, measure.from];
 }
+
+/** What a measure is called in a list: with the moment at which it is read. */
+export const measureName = (movement: Movement, measure: Measure): string => {
+  const moment = movement.moments.find((m) => m.id === momentsOf(measure)[0]);
+  return moment ? `${measure.name}, ${moment.name.toLowerCase()}` : measure.name;
+};
+
+/** The movement as a school teaches it: its targets in place of the movement's own, its name in their sources. */
+export function withSchool(movement: Movement, schoolId: string | null): Movement {
+  const school = movement.schools.find((s) => s.id === schoolId);
+  if (!school) return movement;
+  return {
+    ...movement,
+    measures: movement.measures.map((measure) => {
+      const target = school.targets[measure.id];
+      if (target === undefined) return measure;
+      return { ...measure, target: target === null ? undefined : { ...target, source: `${school.name}: ${target.source}` } };
+    }),
+  };
+}
+
+/** The movement with some measures more or less important than it says. */
+export const withImportances = (movement: Movement, importances: Readonly<Record<string, number>>): Movement =>
+  Object.keys(importances).length === 0 ? movement : { ...movement, measures: movement.measures.map((m) => (importances[m.id] === undefined ? m : { ...m, importance: importances[m.id]! })) };

@@ -4,6 +4,7 @@ import { checkSchema } from './check';
 import { clipSchema } from './clip';
 import { drawingSchema } from './drawing';
 import { movementSchema } from './movement';
+import { referenceModelSchema } from './reference-model';
 
 const samples = <T extends object>(type: new (...args: never[]) => T) =>
   z.custom<T>((value) => value instanceof type, 'Samples are a list of numbers.');
@@ -26,6 +27,28 @@ const markSchema = z.object({
   proposed: z.number().min(0).max(1).nullable().default(null),
 });
 export type Mark = z.infer<typeof markSchema>;
+
+/** The repetitions that one clip holds, in time order; the marks of the chosen one are those of the clip. */
+export const repetitionsSchema = z.object({
+  all: z.array(z.record(z.string(), markSchema)),
+  chosen: z.number().int().nonnegative(),
+  /** Whether the clip counts with the mean of all of them, or with the chosen one alone. */
+  average: z.boolean(),
+});
+export type Repetitions = z.infer<typeof repetitionsSchema>;
+
+/** A correction that the analyst adds; it has no measure behind it. */
+export const ownCorrectionSchema = z.object({
+  id: z.string(),
+  title: z.string(),
+  seen: z.string(),
+  shouldBe: z.string(),
+  why: z.string(),
+  cue: z.string(),
+  drills: z.array(z.string()),
+  selfCheck: z.string(),
+});
+export type OwnCorrection = z.infer<typeof ownCorrectionSchema>;
 
 export const noteSchema = z.object({
   id: z.string(),
@@ -68,6 +91,16 @@ export const sessionSchema = z.object({
   checks: z.record(z.string(), z.record(z.string(), checkSchema)).default({}),
   /** Clip id -> moment id -> mark. */
   marks: z.record(z.string(), z.record(z.string(), markSchema)),
+  /** Clip id -> its repetitions, where it holds several. */
+  repetitions: z.record(z.string(), repetitionsSchema).default({}),
+  referenceModel: referenceModelSchema.default({ kind: 'one', without: [], phases: {}, own: null }),
+  /** The way of doing it by which is judged; null is the movement's own. */
+  school: z.string().nullable().default(null),
+  /** Criterion id -> what the analyst says of it by eye, and why. */
+  criteria: z.record(z.string(), z.object({ met: z.enum(['yes', 'partly', 'no']), reason: z.string().min(1) })).default({}),
+  /** Measure id -> importance in place of the movement's. */
+  importances: z.record(z.string(), z.number().min(0).max(1)).default({}),
+  ownCorrections: z.array(ownCorrectionSchema).default([]),
   /** Corner of the smoothing filter, Hz. */
   cutoff: z.number().positive(),
   impressions: z.string(),
@@ -100,6 +133,12 @@ export function newSession(id: string, name: string, movementId: string, created
     measuredErrors: {},
     checks: {},
     marks: {},
+    repetitions: {},
+    referenceModel: { kind: 'one', without: [], phases: {}, own: null },
+    school: null,
+    criteria: {},
+    importances: {},
+    ownCorrections: [],
     cutoff: DEFAULT_CUTOFF,
     impressions: '',
     notes: [],

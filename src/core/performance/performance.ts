@@ -80,10 +80,26 @@ function smoothPoint(series: PointSeries, times: Float64Array, cutoff: number, h
   };
 }
 
+/** What was smoothed before: an edit of one point leaves the others as they are. */
+const smoothedBefore = new WeakMap<PointSeries, { readonly times: Float64Array; readonly cutoff: number; readonly height: number; readonly series: PointSeries }>();
+
+const sameTimes = (a: Float64Array, b: Float64Array): boolean => a === b || (a.length === b.length && a.every((t, i) => t === b[i]));
+
+/** Standing height to about two per cent, which is as well as a jump is told by it; a moved point leaves it alone. */
+const coarse = (height: number): number => Math.exp(Math.round(Math.log(height) * 50) / 50);
+
 /** Smooths every point of a track; origins stay those of the raw points. */
 export function smoothTrack(track: Track, times: Float64Array, cutoff: number): Track {
-  const height = bodyHeightPixels(track);
-  return Object.fromEntries((Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => [id, smoothPoint(series, times, cutoff, height)]));
+  const height = coarse(bodyHeightPixels(track));
+  return Object.fromEntries(
+    (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
+      const before = smoothedBefore.get(series);
+      if (before && before.cutoff === cutoff && Object.is(before.height, height) && sameTimes(before.times, times)) return [id, before.series];
+      const smoothed = smoothPoint(series, times, cutoff, height);
+      smoothedBefore.set(series, { times, cutoff, height, series: smoothed });
+      return [id, smoothed];
+    }),
+  );
 }
 
 /** A clip with its points smoothed; the costly part, which marking a moment does not change. */
@@ -188,3 +204,50 @@ export function pointAt(performance: Performance, ref: PointRef, frame: number, 
   return { x: forward * x * stretch, y: -y, sdX: sd * stretch, sdY: sd, alike: Math.sqrt(alikeVariance / variance) };
 }
 
+
+/** Where a point of the movement is at every frame, movement coordinates, NaN where it is missing. */
+export interface Places {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+}
+
+const known = new WeakMap<Track, WeakMap<Clip, Map<string, Places>>>();
+
+/**
+ * A point at every frame, as `pointAt` gives it at one; reckoned once for the smoothed points of a clip.
+ * @param psi camera off the plane's normal, radians
+ */
+export function placesOf(performance: Performance, ref: PointRef, psi: number): Places {
+  const { clip, smoothed } = performance;
+  const ofTrack = known.get(smoothed) ?? new WeakMap<Clip, Map<string, Places>>();
+  known.set(smoothed, ofTrack);
+  const ofClip = ofTrack.get(clip) ?? new Map<string, Places>();
+  ofTrack.set(clip, ofClip);
+  const key = `${ref} ${psi}`;
+  const there = ofClip.get(key);
+  if (there) return there;
+  const frames = performance.times.length;
+  const [px, py] = [new Float64Array(frames), new Float64Array(frames)];
+  const parts = partsOf(ref, clip.performer, smoothed);
+  if (parts.length === 0) {
+    px.fill(NaN);
+    py.fill(NaN);
+  }
+  for (const { id, weight } of parts) {
+    const series = smoothed[id];
+    for (let i = 0; i < frames; i++) {
+      px[i] = px[i]! + weight * (series?.x[i] ?? NaN);
+      py[i] = py[i]! + weight * (series?.y[i] ?? NaN);
+    }
+  }
+  const turn = levelOf(clip);
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const forward = (clip.travel === 'right' ? 1 : -1) * unforeshorten(1, psi);
+  const places = { x: new Float64Array(frames), y: new Float64Array(frames) };
+  for (let i = 0; i < frames; i++) {
+    places.x[i] = forward * (cos * px[i]! - sin * py[i]!);
+    places.y[i] = -(sin * px[i]! + cos * py[i]!);
+  }
+  ofClip.set(key, places);
+  return places;
+}

@@ -30,3 +30,11 @@ export const lineSeparation: KindOfQuantity<'line-separation'> = {
   refs: ({ points, from }) => [...points, ...from],
   value: ([a, b, c, d]) => wrapAngle(direction(a!, b!) - direction(c!, d!)),
 };
+
+export const facing: KindOfQuantity<'facing'> = {
+  q: 'facing',
+  dimension: 'angle',
+  convention: 'Seen from above: where a body faces, square to the line from its point A of the opposite side to B of the dominant side; 0 is forward, away from the dominant side positive (for a right-hander 9 o\u2019clock is 90, 3 o\u2019clock -90).',
+  refs: ({ points }) => points,
+  value: ([a, b], _, { handed }) => wrapAngle(handed * direction(a!, b!) + Math.PI / 2),
+};

@@ -34,6 +34,13 @@ export function drawQuantity(quantity: Quantity, performance: Performance, frame
     }
     case 'line-separation':
       return [segment(a, b), segment(c, d, 'guide'), beside(middle(a, b))];
+    case 'facing': {
+      // An arrow out of the middle of the line, to where the chest points.
+      const m = middle(a, b);
+      const way = performance.clip.travel === 'right' ? 1 : -1;
+      const tip = { x: m.x + way * 0.8 * (b.y - a.y), y: m.y - way * 0.8 * (b.x - a.x) };
+      return [segment(a, b), segment(m, tip, 'guide'), { shape: 'dot', at: tip, sure: true }, beside(tip)];
+    }
     case 'distance':
     case 'ground-distance':
       return [segment(a, b), beside(middle(a, b))];

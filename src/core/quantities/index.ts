@@ -3,15 +3,15 @@ import { project } from '../calibration/homography';
 import { levelOf } from '../calibration/level';
 import { offPlane, unforeshorten, viewRefusal } from '../calibration/view';
 import { rotate } from '../geometry/vec2';
-import { wrapAngle } from '../geometry/angle';
+import { unwrap, wrapAngle } from '../geometry/angle';
 import type { Plane, PointRef, Quantity } from '../model/movement';
-import { pointAt, type Performance } from '../performance/performance';
+import { placesOf, pointAt, type Performance } from '../performance/performance';
 import { notMeasurable, type NotMeasurable, type Reading } from '../reading';
 import { DISPLAY_UNITS, type DisplayUnit } from '../units';
 import { COVERAGE_95 } from '../uncertainty/normal';
 import { eventSd } from '../uncertainty/event-time';
 import { quadrature, type UncertainPoint } from '../uncertainty/propagate';
-import { jointAngleQuantity, lineSeparation, segmentAngleQuantity } from './angles';
+import { facing, jointAngleQuantity, lineSeparation, segmentAngleQuantity } from './angles';
 import { fold } from './fold';
 import { alignment, box, distanceQuantity, groundDistance, height, offset } from './lengths';
 import type { Dimension, KindOfQuantity, QuantityName, Surroundings } from './quantity';
@@ -21,6 +21,7 @@ export const QUANTITIES: { readonly [Q in QuantityName]: KindOfQuantity<Q> } = {
   'joint-angle': jointAngleQuantity,
   'segment-angle': segmentAngleQuantity,
   'line-separation': lineSeparation,
+  facing,
   distance: distanceQuantity,
   'ground-distance': groundDistance,
   offset,
@@ -70,11 +71,13 @@ export function groundOf(performance: Performance): number {
   if (known !== undefined) return known;
   const { dominantSide } = performance.clip.performer;
   const refs = FEET.map((id): PointRef => `${id.startsWith(dominantSide) ? 'dominant' : 'opposite'}-${id.slice(id.indexOf('-') + 1) as 'heel'}`);
+  const feet = refs.map((ref) => placesOf(performance, ref, 0).y);
   const lowest: number[] = [];
-  performance.times.forEach((_, i) => {
-    const ys = refs.flatMap((ref) => pointAt(performance, ref, i, 0)?.y ?? []);
-    if (ys.length > 0) lowest.push(Math.min(...ys));
-  });
+  for (let i = 0; i < performance.times.length; i++) {
+    let least = Infinity;
+    for (const y of feet) if (y[i]! < least) least = y[i]!;
+    if (least < Infinity) lowest.push(least);
+  }
   lowest.sort((a, b) => a - b);
   const ground = lowest[Math.floor(GROUND_SHARE * lowest.length)] ?? NaN;
   grounds.set(performance.smoothed, ground);
@@ -89,6 +92,7 @@ function surroundingsOf(performance: Performance, quantity: Quantity, psi: numbe
   const stretch = unforeshorten(1, psi);
   return {
     ground: quantity.q === 'height' ? groundOf(performance) : NaN,
+    handed: (clip.performer.dominantSide === 'right') === (clip.travel === 'right') ? 1 : -1,
     // Back from movement coordinates to the picture as filmed, then through its perspective.
     toGround: plane?.ok ? ({ x, y }) => project(plane.value, rotate({ x: (forward * x) / stretch, y: -y }, -levelOf(clip))) : null,
   };
@@ -115,7 +119,28 @@ export function quantityCurve(performance: Performance, quantity: Quantity, leng
   const { angle: psi } = offPlane(performance.clip);
   const scale = dimensionOf(quantity) === 'length' ? scaleOf(performance, lengthIn) : { perPixel: 1, sdShare: 0 };
   if ('measurable' in scale) return performance.times.map(() => NaN);
-  return Float64Array.from(performance.times, (_, i) => (rawAt(performance, quantity, i, psi) ?? NaN) * scale.perPixel);
+  const places = refsOfQuantity(quantity).map((ref) => placesOf(performance, ref, psi));
+  const around = surroundingsOf(performance, quantity, psi);
+  const { value } = kind(quantity);
+  const curve = new Float64Array(performance.times.length);
+  const points = places.map(() => ({ x: 0, y: 0, sdX: 0, sdY: 0 }));
+  for (let i = 0; i < curve.length; i++) {
+    let there = true;
+    for (let k = 0; k < places.length; k++) {
+      const [x, y] = [places[k]!.x[i]!, places[k]!.y[i]!];
+      if (Number.isNaN(x + y)) there = false;
+      points[k]!.x = x;
+      points[k]!.y = y;
+    }
+    curve[i] = there ? value(points, quantity as never, around) * scale.perPixel : NaN;
+  }
+  return curve;
+}
+
+/** The same without jumps of whole turns, so that it can be followed through a movement. */
+export function continuousCurve(performance: Performance, quantity: Quantity, lengthIn: LengthIn): Float64Array {
+  const curve = quantityCurve(performance, quantity, lengthIn);
+  return dimensionOf(quantity) === 'angle' ? unwrap(curve) : curve;
 }
 
 export const difference = (quantity: Quantity, a: number, b: number): number => (dimensionOf(quantity) === 'angle' && quantity.q !== 'joint-angle' ? wrapAngle(a - b) : a - b);

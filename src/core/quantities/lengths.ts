@@ -1,4 +1,4 @@
-import { distance, type Vec2 } from '../geometry/vec2';
+import { distance, onAxes, subtract, type Vec2 } from '../geometry/vec2';
 import type { KindOfQuantity } from './quantity';
 
 export const distanceQuantity: KindOfQuantity<'distance'> = {
@@ -20,9 +20,12 @@ export const groundDistance: KindOfQuantity<'ground-distance'> = {
 export const offset: KindOfQuantity<'offset'> = {
   q: 'offset',
   dimension: 'length',
-  convention: 'How far A lies beyond B along an axis: ahead is positive along forward, above along up.',
-  refs: ({ points }) => points,
-  value: ([a, b], { axis }) => (axis === 'forward' ? a!.x - b!.x : a!.y - b!.y),
+  convention: 'How far A lies beyond B along an axis: ahead is positive along forward, above along up; of the level picture, or of a line that turns along (forward from its first point to its second, up to the left of it).',
+  refs: ({ points, line }) => (line ? [...points, ...line] : points),
+  value: ([a, b, from, to], { axis }) => {
+    const { x, y } = from && to ? onAxes(subtract(a!, b!), from, to) : subtract(a!, b!);
+    return axis === 'forward' ? x : y;
+  },
 };
 
 export const height: KindOfQuantity<'height'> = {

@@ -12,6 +12,8 @@ export type Dimension = 'angle' | 'length' | 'ratio' | 'metres';
 export interface Surroundings {
   /** y of the ground in movement coordinates, pixels; NaN where it is not known. */
   readonly ground: number;
+  /** Seen from above: 1 where turning to the left is anticlockwise in movement coordinates for a right-hander, -1 where it is the other way round. */
+  readonly handed: 1 | -1;
   /** From movement coordinates to metres on the ground; null where no rectangle on it is marked. */
   readonly toGround: ((p: Vec2) => Vec2) | null;
 }

@@ -38,7 +38,7 @@ test('too few moments marked: no agreement rather than a made-up one', () => {
 test('an error that was measured takes the place of the propagated one, in the difference too', () => {
   const clip = stickPerformance(leg(0), marks);
   const sem = (1.5 * Math.PI) / 180;
-  const compared = compareMeasure(movement.measures[0]!, clip, clip, { knee: sem });
+  const compared = compareMeasure(movement.measures[0]!, [[clip]], [[clip]], { knee: sem });
   expect(compared.athlete).toMatchObject({ sd: sem, alikeSd: 0 });
   expect(compared.plusMinus).toBeCloseTo(1.96 * Math.SQRT2 * sem, 4);
 });

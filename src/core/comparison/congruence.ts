@@ -1,0 +1,66 @@
+/** How alike two performers of a crew move, and who is ahead. */
+export interface Congruence {
+  /** Seconds by which the second is behind the first where their curves are most alike. */
+  readonly lag: number;
+  /** Correlation there, -1..1. */
+  readonly likeness: number;
+  /** Root mean square difference there after the lag is taken out, unit of the curves. */
+  readonly difference: number;
+}
+
+/** Least overlap of two curves that says anything, share of what is known of the shorter. */
+const LEAST_OVERLAP = 0.5;
+
+/**
+ * Lag and likeness of two curves sampled at the same even interval: the shift with the largest normalised cross-correlation, refined
+ * between samples by a parabola.
+ * @param interval seconds between samples
+ * @param most largest lag that is looked at, seconds
+ * @returns null where less than half overlaps or a curve does not move
+ */
+export function congruenceOf(first: Float64Array, second: Float64Array, interval: number, most: number): Congruence | null {
+  const reach = Math.round(most / interval);
+  const known = (curve: Float64Array): number => curve.reduce((n, v) => (Number.isNaN(v) ? n : n + 1), 0);
+  const least = Math.max(3, LEAST_OVERLAP * Math.min(known(first), known(second)));
+  const at = (shift: number): { r: number; rms: number } | null => {
+    let [n, sa, sb, saa, sbb, sab] = [0, 0, 0, 0, 0, 0];
+    for (let i = 0; i < first.length; i++) {
+      const [a, b] = [first[i]!, second[i + shift]];
+      if (b === undefined || Number.isNaN(a) || Number.isNaN(b)) continue;
+      n++;
+      sa += a;
+      sb += b;
+      saa += a * a;
+      sbb += b * b;
+      sab += a * b;
+    }
+    if (n < least) return null;
+    const [va, vb] = [saa - (sa * sa) / n, sbb - (sb * sb) / n];
+    if (va <= 1e-12 * Math.max(1, saa) || vb <= 1e-12 * Math.max(1, sbb)) return null;
+    return { r: (sab - (sa * sb) / n) / Math.sqrt(va * vb), rms: Math.sqrt(Math.max(0, saa - 2 * sab + sbb) / n) };
+  };
+  let best: { shift: number; r: number; rms: number } | null = null;
+  for (let shift = -reach; shift <= reach; shift++) {
+    const here = at(shift);
+    if (here && (!best || here.r > best.r)) best = { shift, ...here };
+  }
+  if (!best) return null;
+  const [before, after] = [at(best.shift - 1), at(best.shift + 1)];
+  const bend = before && after ? before.r - 2 * best.r + after.r : 0;
+  const fine = bend < 0 ? (before!.r - after!.r) / (2 * bend) : 0;
+  return { lag: (best.shift + Math.max(-0.5, Math.min(0.5, fine))) * interval, likeness: best.r, difference: best.rms };
+}
+
+/** When a curve first leaves where it begins: a tenth of its range away, by linear interpolation; null where it never does. */
+export function onsetOf(curve: Float64Array, interval: number): number | null {
+  const known = Array.from(curve).filter((v) => !Number.isNaN(v));
+  const range = Math.max(...known) - Math.min(...known);
+  const start = curve.findIndex((v) => !Number.isNaN(v));
+  if (start < 0 || !(range > 0)) return null;
+  const limit = 0.1 * range;
+  for (let i = start + 1; i < curve.length; i++) {
+    const [a, b] = [Math.abs(curve[i - 1]! - curve[start]!), Math.abs(curve[i]! - curve[start]!)];
+    if (b >= limit && a < limit) return (i - 1 + (limit - a) / (b - a)) * interval;
+  }
+  return null;
+}

@@ -1,0 +1,88 @@
+import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { judge } from '../assessment/state';
+import { measureSchema } from '../model/movement';
+import type { Performance } from '../performance/performance';
+import { fromSi } from '../units';
+import { compareMeasure } from './compare';
+import { readSide } from './side';
+
+const trunk = measureSchema.parse({
+  id: 'trunk', name: 'Trunk', kind: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up', at: 'one', region: 'trunk', plane: 'sagittal',
+  importance: 0.8, cost: 'weeks', margin: 1, target: { type: 'same-as-reference', tolerance: 2, source: 'test' },
+});
+/** A rod that leans by so many degrees, long enough that a point's error is small. */
+const leaning = (degrees: number, change = {}): Performance => {
+  const a = (degrees * Math.PI) / 180;
+  return stickPerformance(() => ({ 'left-elbow': [500, 700], 'left-wrist': [500 + 600 * Math.sin(a), 700 - 600 * Math.cos(a)] }), { one: 10 }, change);
+};
+const side = (...degrees: number[]) => degrees.map((d) => [leaning(d)]);
+const degreesOf = (si: number): number => fromSi(si, 'deg');
+
+describe('a side of several performances', () => {
+  it('is their mean, with the sample deviation as its spread', () => {
+    // Mean 12, deviations -2 -1 3: sd sqrt(14 / 2).
+    const { reading, spread } = readSide(trunk, side(10, 11, 15));
+    expect(reading.measurable && degreesOf(reading.value)).toBeCloseTo(12, 4);
+    expect(spread!.n).toBe(3);
+    expect(degreesOf(spread!.sd)).toBeCloseTo(Math.sqrt(7), 4);
+    expect(spread!.readings.map((r) => Math.round(degreesOf(r.value)))).toEqual([10, 11, 15]);
+    // The error of a mean of three is no smaller than the spread over the root of three.
+    expect(reading.measurable && degreesOf(reading.sd)).toBeGreaterThanOrEqual(Math.sqrt(7 / 3) - 1e-9);
+  });
+
+  it('takes the mean of directions the short way round', () => {
+    const { reading } = readSide(trunk, side(178, -178, 180));
+    expect(reading.measurable && Math.abs(Math.abs(degreesOf(reading.value)) - 180)).toBeLessThan(1e-3);
+  });
+
+  it('leaves out who cannot be measured, and says why when nobody can', () => {
+    const hidden = [stickPerformance(() => ({}), { one: 10 })];
+    expect(readSide(trunk, [...side(10, 14), hidden]).spread!.n).toBe(2);
+    expect(readSide(trunk, [hidden, hidden])).toMatchObject({ reading: { measurable: false, reason: 'point-missing' }, spread: null });
+    expect(readSide(trunk, [])).toMatchObject({ reading: { measurable: false, reason: 'no-reference' } });
+  });
+
+  it('measures surer with more repetitions, down to what is alike in all', () => {
+    const one = readSide(trunk, side(10)).reading;
+    const four = readSide(trunk, side(10, 10, 10, 10)).reading;
+    if (!one.measurable || !four.measurable) throw new Error('not measurable');
+    const random = (r: typeof one): number => Math.sqrt(r.sd ** 2 - r.alikeSd ** 2);
+    expect(random(four)).toBeCloseTo(random(one) / 2, 6);
+  });
+});
+
+describe('judged against several performers', () => {
+  const stateOf = (athlete: number, ...reference: number[]) => judge(compareMeasure(trunk, side(athlete), side(...reference)), undefined);
+
+  it('the range is two deviations of three performers, the target\u2019s tolerance of one', () => {
+    const three = stateOf(16, 10, 11, 15);
+    expect(degreesOf(three.band!.high - three.band!.low)).toBeCloseTo(4 * Math.sqrt(7), 3);
+    expect(three.state).toBe('strength');
+    expect(stateOf(26, 10, 11, 15).state).toBe('gap');
+    expect(degreesOf(stateOf(16, 11).band!.high)).toBeCloseTo(13, 3);
+    expect(stateOf(26, 11).state).toBe('gap');
+  });
+
+  it('the range is never narrower than the tolerance', () => {
+    expect(degreesOf(stateOf(11, 11, 11, 11).tolerance)).toBeCloseTo(2, 6);
+  });
+
+  it('without any reference what is stated is judged, and what wants one is only shown', () => {
+    const stated = { ...trunk, target: { type: 'at-most' as const, value: 20, source: 'published: test' } };
+    expect(judge(compareMeasure(stated, side(12), []), undefined).state).toBe('strength');
+    expect(judge(compareMeasure(trunk, side(12), []), undefined).state).toBe('not-judged');
+  });
+
+  it('the reference is judged too, and may miss what the athlete meets', () => {
+    const stated = { ...trunk, target: { type: 'at-most' as const, value: 20, source: 'published: test' } };
+    expect(judge(compareMeasure(stated, side(12), side(40)), undefined)).toMatchObject({ state: 'strength', referenceState: 'gap' });
+    expect(judge(compareMeasure(trunk, side(12), side(40)), undefined).referenceState).toBeNull();
+  });
+
+  it('better than the reference is no fault where the measure says which side is better', () => {
+    const upright = { ...trunk, better: 'lower' as const };
+    expect(judge(compareMeasure(upright, side(2), side(20)), undefined).state).toBe('strength');
+    expect(judge(compareMeasure(upright, side(40), side(20)), undefined).state).toBe('gap');
+    expect(judge(compareMeasure(trunk, side(2), side(20)), undefined).state).toBe('gap');
+  });
+});
