@@ -6,7 +6,7 @@ import type { FoundPoints } from '../core/points/track';
 import { openClipSource, type ClipSource } from './clip-source';
 import type { FrameIssue } from './frame-cache';
 import type { IntakeIssue } from './frame-index';
-import type { Crop, PoseIssue, PoseWorker } from './pose-worker';
+import type { PoseIssue, PoseWorker } from './pose-worker';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
 /** The accurate setting looks at every frame with the large model and with a second finder; it is about four times slower. */
@@ -23,14 +23,10 @@ export interface FindOptions {
   readonly onProgress: (done: number, all: number) => void;
   /** A box round the person at one frame, where there are several or the person is small; pixels of the displayed picture. */
   readonly person?: PersonBox | null;
+  /** Told by every worker at its end how long the models themselves took, milliseconds. */
+  readonly onInference?: (milliseconds: number) => void;
   /** How many frames are looked at in parallel. */
   readonly workers?: number;
-}
-
-/** The square round a box with room for the next frame's movement. */
-function cropOf({ x, y, width, height }: PersonBox): Crop {
-  const size = 1.3 * Math.max(width, height);
-  return { x: x + width / 2 - size / 2, y: y + height / 2 - size / 2, size };
 }
 
 const cancelled = (): Result<never, FindIssue> => fail('cancelled', 'Finding points was cancelled; what was there before is kept.');
@@ -51,7 +47,7 @@ async function findStretch(
   const client = new WorkerClient<PoseWorker>(new Worker(new URL('./pose-worker.ts', import.meta.url), { type: 'module' }));
   let source: ClipSource | null = null;
   try {
-    const loaded = await client.ask(client.remote.load(address(`/models/${MODEL[options.setting]}`), address('/wasm'), options.setting === 'accurate' ? address('/models/movenet-thunder.json') : null, options.person ? cropOf(options.person) : null), 'The point finder');
+    const loaded = await client.ask(client.remote.load(address(`/models/${MODEL[options.setting]}`), address('/wasm'), options.setting === 'accurate' ? address('/models/movenet-thunder.json') : null, options.person ?? null), 'The point finder');
     if (!loaded.ok) return loaded;
     const opened = await openClipSource(file, name);
     if (!opened.ok) return opened;
@@ -71,6 +67,7 @@ async function findStretch(
       }
       if (n >= leadIn) onFrame(frameTimes.length);
     }
+    options.onInference?.(await client.remote.spent());
     return ok(found);
   } finally {
     source?.close();

@@ -4,6 +4,8 @@ import { expose } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { BODY_POINTS } from '../core/points/body-points';
 import { exchangeSides, mergeLooks } from '../core/points/merge-looks';
+import { beginFollowing, clothesOf, coloursAt, recognise, type People, type Seen } from '../core/points/identity';
+import type { PersonBox } from '../core/points/person-box';
 import type { FoundPoints } from '../core/points/track';
 import { drawDisplayed, type Rotation } from './rotation';
 import { SECOND_INPUT, SecondFinder } from './second-finder';
@@ -22,6 +24,8 @@ const CROP_PIXELS = 512;
 /** Side of a crop in units of the person's longer extent: for the first finder, which looks for the person in it again, and for the second. */
 const CROP_MARGIN = 1.45;
 const SECOND_MARGIN = 1.2;
+/** The same for a box drawn by the user. */
+const BOX_MARGIN = 1.3;
 
 let landmarker: PoseLandmarker | null = null;
 let second: SecondFinder | null = null;
@@ -30,13 +34,14 @@ let count = 0;
 const surface = (size: number): OffscreenCanvasRenderingContext2D => new OffscreenCanvas(size, size).getContext('2d', { alpha: false, willReadFrequently: true })!;
 const forFirst = surface(CROP_PIXELS);
 const forSecond = surface(SECOND_INPUT);
-/** Where the person chosen by the user was last seen; null where nobody was chosen. */
-let chosen: Crop | null = null;
-/** Largest move of a chosen person from one frame to the next, shares of the crop, and largest change of size. */
-const SAME_PERSON = 0.35;
-const OTHER_SIZE = 1.6;
+/** The person chosen by the user and the people near; null where nobody was chosen. */
+let people: People | null = null;
+/** Whether nobody else could as well be the chosen one in this frame. */
+let sureWho = true;
 /** People looked for in one crop where one was chosen among several. */
 const SEVERAL = 3;
+/** What is left of the confidence where somebody else could as well be the chosen one. */
+const NOT_SURE_WHO = 0.25;
 
 /** Where the person was in the frame before. */
 let following: Crop | null = null;
@@ -57,6 +62,9 @@ function drawCrop(context: OffscreenCanvasRenderingContext2D, { frame, rotation,
   return ({ x, y }) => ({ x: crop.x + (mirrored ? side - x : x) / scale, y: crop.y + y / scale });
 }
 
+/** Milliseconds that the models themselves took so far. */
+let inference = 0;
+
 /** Points found in a crop, in pixels of the displayed picture; a mirrored person's left is the other's right. */
 function inPicture(found: FoundPoints, back: ReturnType<typeof drawCrop>, mirrored: boolean): FoundPoints {
   const placed = Object.fromEntries(Object.entries(found).map(([id, point]) => [id, { ...back(point), confidence: point.confidence }])) as FoundPoints;
@@ -65,31 +73,36 @@ function inPicture(found: FoundPoints, back: ReturnType<typeof drawCrop>, mirror
 
 function lookFirst(picture: Picture, crop: Crop, mirrored = false): FoundPoints | null {
   const back = drawCrop(forFirst, picture, crop, mirrored);
-  const all = landmarker!.detect(forFirst.canvas).landmarks.map((pose) => {
-    const found = Object.fromEntries(BODY_POINTS.map((id, i) => [id, { x: pose[i]!.x * CROP_PIXELS, y: pose[i]!.y * CROP_PIXELS, confidence: pose[i]!.visibility ?? 0 }]));
-    return inPicture(found, back, mirrored);
-  });
-  if (all.length <= 1 || !chosen) return all[0] ?? null;
-  // Of several people the chosen one is where that one was a frame ago.
-  const away = (found: FoundPoints): number => {
-    const { x, y, size } = cropRound([found]);
-    return Math.hypot(x + size / 2 - chosen!.x - chosen!.size / 2, y + size / 2 - chosen!.y - chosen!.size / 2) + Math.abs(size - chosen!.size) / 2;
-  };
-  return all.reduce((nearest, found) => (away(found) < away(nearest) ? found : nearest));
+  const started = performance.now();
+  const { landmarks } = landmarker!.detect(forFirst.canvas);
+  inference += performance.now() - started;
+  const inCrop = landmarks.map((pose): FoundPoints => Object.fromEntries(BODY_POINTS.map((id, i) => [id, { x: pose[i]!.x * CROP_PIXELS, y: pose[i]!.y * CROP_PIXELS, confidence: pose[i]!.visibility ?? 0 }])));
+  const all = inCrop.map((found) => inPicture(found, back, mirrored));
+  if (!people) return all[0] ?? null;
+  const pixels = forFirst.getImageData(0, 0, CROP_PIXELS, CROP_PIXELS).data;
+  const recognised = recognise(people, all.map((found, k) => seenAs(found, coloursAt(pixels, CROP_PIXELS, clothesOf((joint) => inCrop[k]![joint]!)))));
+  people = recognised.people;
+  sureWho = recognised.sure;
+  return recognised.chosen === null ? null : byWho(all[recognised.chosen]!);
 }
 
-/** Whether a found person can be the one who was chosen: not farther away than half a body, and of about the size. */
-function isChosen(looks: readonly FoundPoints[]): boolean {
-  if (!chosen || looks.length === 0) return true;
-  const { x, y, size } = cropRound(looks);
-  const away = Math.hypot(x + size / 2 - chosen.x - chosen.size / 2, y + size / 2 - chosen.y - chosen.size / 2);
-  return away < SAME_PERSON * chosen.size && size > chosen.size / OTHER_SIZE && size < chosen.size * OTHER_SIZE;
+/** A look at one who may be somebody else is believed as little. */
+const byWho = (found: FoundPoints): FoundPoints => (sureWho ? found : Object.fromEntries(Object.entries(found).map(([id, p]) => [id, { ...p, confidence: p.confidence * NOT_SURE_WHO }])));
+
+/** Somebody as others are told apart from: the middle of the trunk, which moves evenly, and the whole extent. */
+function seenAs(found: FoundPoints, colours: Float64Array | null): Seen {
+  const trunk = (['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'] as const).map((id) => found[id]!);
+  return { x: trunk.reduce((sum, p) => sum + p.x, 0) / 4, y: trunk.reduce((sum, p) => sum + p.y, 0) / 4, size: cropRound([found], 1).size, colours };
 }
 
 async function lookSecond(picture: Picture, crop: Crop, mirrored: boolean): Promise<FoundPoints> {
   const back = drawCrop(forSecond, picture, crop, mirrored);
   forSecond.setTransform(1, 0, 0, 1, 0, 0);
-  return inPicture(await second!.find(forSecond.getImageData(0, 0, SECOND_INPUT, SECOND_INPUT)), back, mirrored);
+  const pixels = forSecond.getImageData(0, 0, SECOND_INPUT, SECOND_INPUT);
+  const started = performance.now();
+  const found = await second!.find(pixels);
+  inference += performance.now() - started;
+  return byWho(inPicture(found, back, mirrored));
 }
 
 /**
@@ -131,7 +144,7 @@ const poseWorker = {
    * @param secondAddress the second finder's model, or null to look only once
    * @param person where the person to be followed is on the first frame, or null for the most prominent one
    */
-  async load(modelAddress: string, wasmAddress: string, secondAddress: string | null, person: Crop | null): Promise<Result<null, PoseIssue>> {
+  async load(modelAddress: string, wasmAddress: string, secondAddress: string | null, person: PersonBox | null): Promise<Result<null, PoseIssue>> {
     try {
       const files = await FilesetResolver.forVisionTasks(wasmAddress, true);
       landmarker = await PoseLandmarker.createFromOptions(files, {
@@ -142,8 +155,10 @@ const poseWorker = {
         minPosePresenceConfidence: 0.3,
       });
       second = secondAddress === null ? null : await SecondFinder.load(secondAddress, wasmAddress);
-      chosen = person;
-      following = person;
+      const extent = person && Math.max(person.width, person.height);
+      people = person && beginFollowing({ x: person.x + person.width / 2, y: person.y + person.height / 2, size: extent! });
+      following = person && { x: person.x + person.width / 2 - (BOX_MARGIN * extent!) / 2, y: person.y + person.height / 2 - (BOX_MARGIN * extent!) / 2, size: BOX_MARGIN * extent! };
+      sureWho = true;
       count = 0;
       return ok(null);
     } catch (error) {
@@ -156,11 +171,10 @@ const poseWorker = {
       const picture: Picture = { frame, rotation, width, height };
       // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.
       let looks = following ? await lookAt(picture, following) : [];
-      if (chosen) {
-        if (!isChosen(looks)) looks = [];
-        // Lost for a moment, the same place is looked at again: another person must not be taken for this one.
-        if (looks.length > 0) chosen = cropRound(looks);
-        following = chosen;
+      if (people) {
+        // Who is hidden for a moment is expected where they were going: nobody else is taken for them.
+        const { x, y } = people.chosen.velocity;
+        following = looks.length > 0 ? cropRound(looks) : following && { ...following, x: following.x + x, y: following.y + y };
         return ok(looks);
       }
       if (looks.length === 0) {
@@ -178,6 +192,8 @@ const poseWorker = {
       frame.close();
     }
   },
+  /** Milliseconds that the models themselves took, of all that this worker did. */
+  spent: (): Promise<number> => Promise.resolve(inference),
 };
 
 export type PoseWorker = typeof poseWorker;

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { stickPerformance } from '../../tests/fixtures/stick-performance';
 import { judge } from '../core/assessment/state';
-import { compareAll } from '../core/comparison/compare';
+import { compareAll, compareSides } from '../core/comparison/compare';
 import { timingTable } from '../core/comparison/timing-table';
 import type { Movement } from '../core/model/movement';
 import { MOVEMENTS } from '../movements';
@@ -18,7 +18,7 @@ describe('CSV of every number', () => {
   const athlete = stickPerformance(leg(30), marks);
   const reference = stickPerformance(leg(8), { ...marks, release: 20 });
   const judged = compareAll(paceDelivery, athlete, reference).map((c) => judge(c, undefined));
-  const timing = timingTable(paceDelivery, athlete, reference);
+  const timing = timingTable(paceDelivery, [[athlete]], [[reference]]);
   const text = reportCsv({ movement: paceDelivery, judged, timing, athlete, reference });
   const rows = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data;
   const row = (id: string, unit?: string) => rows.find((r) => r['id'] === id && (unit === undefined || r['unit'] === unit))!;
@@ -44,6 +44,22 @@ describe('CSV of every number', () => {
     expect(side['athlete']).toBe('');
     expect(side['athlete_note']).toBe('Not measurable from the side');
     expect(text).not.toContain('NaN');
+  });
+
+  it('says the caution of a gap that carries a risk, and only there', () => {
+    expect(row('front-knee-at-release')['caution']).toMatch(/^A braced front leg/);
+    expect(rows.filter((r) => r['caution'] && r['state'] !== 'gap')).toEqual([]);
+    expect(row('front-hip-at-release')['caution']).toBe('');
+  });
+
+  it('names the file of each camera, and how many performances a reference is the mean of', () => {
+    const files = { clip: 'side.webm' };
+    const many = compareSides(paceDelivery, [[athlete]], [8, 10, 12].map((knee) => [stickPerformance(leg(knee), { ...marks, release: 20 })])).map((c) => judge(c, undefined));
+    const named = Papa.parse<Record<string, string>>(reportCsv({ movement: paceDelivery, judged: many, timing, athlete, reference, files }), { header: true, skipEmptyLines: true }).data;
+    const knee = named.find((r) => r['id'] === 'front-knee-at-release')!;
+    expect([knee['athlete_file'], knee['reference_n']]).toEqual(['side.webm', '3']);
+    // Knees at 172, 170 and 168 degrees.
+    expect(Number(knee['reference_spread'])).toBeCloseTo(2, 1);
   });
 
   it('has phases in ms and percent', () => {

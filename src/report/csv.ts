@@ -13,6 +13,8 @@ export interface ReportNumbers {
   readonly timing: readonly TimingRow[];
   readonly athlete: Performance | null;
   readonly reference: Performance | null;
+  /** Clip id -> the file that a value was read from, where a performance has several cameras. */
+  readonly files?: Readonly<Record<string, string>>;
 }
 
 type Row = Readonly<Record<string, string | number>>;
@@ -30,8 +32,12 @@ function readingColumns(name: string, reading: Reading, frame: boolean): Row {
   };
 }
 
-function measureRow(judged: Judged): Row {
-  const { measure, athlete, reference } = judged;
+/** What must be said with a gap that carries a risk; a table of numbers says it too. */
+const cautionOf = (movement: Movement, { measure, state }: Judged): string => (state === 'gap' ? (movement.cautions.find((c) => c.id === measure.risk)?.text ?? '') : '');
+
+function measureRow(judged: Judged, { movement, files = {} }: ReportNumbers): Row {
+  const { measure, athlete, reference, spread } = judged;
+  const fileOf = (reading: Reading): string => (reading.measurable ? (files[reading.provenance.clipId] ?? '') : '');
   const unit = athlete.measurable ? athlete.unit : reference.measurable ? reference.unit : 'deg';
   const si = (value: number | null): number | '' => (value === null ? '' : round(fromSi(value, unit)));
   return {
@@ -48,6 +54,11 @@ function measureRow(judged: Judged): Row {
     band_high: judged.band && Number.isFinite(judged.band.high) ? si(judged.band.high) : '',
     state: judged.state,
     target_source: measure.target?.source ?? '',
+    athlete_file: fileOf(athlete),
+    reference_file: fileOf(reference),
+    reference_n: spread.reference?.n ?? (reference.measurable ? 1 : ''),
+    reference_spread: si(spread.reference?.sd ?? null),
+    caution: cautionOf(movement, judged),
   };
 }
 
@@ -80,6 +91,7 @@ function momentRow(movement: Movement, id: string, athlete: Performance | null, 
 const COLUMNS = [
   'row', 'id', 'name', 'moment', 'unit', 'athlete', 'athlete_sd', 'athlete_frame', 'athlete_note', 'reference', 'reference_sd',
   'reference_frame', 'reference_note', 'difference', 'plus_minus_95', 'band_low', 'band_high', 'state', 'target_source',
+  'athlete_file', 'reference_file', 'reference_n', 'reference_spread', 'caution',
 ];
 
 /** Every number of a comparison as CSV: moments (real ms from the clip's first frame), phases, measures. */
@@ -87,7 +99,7 @@ export function reportCsv(numbers: ReportNumbers): string {
   const rows: Row[] = [
     ...numbers.movement.moments.map((m) => momentRow(numbers.movement, m.id, numbers.athlete, numbers.reference)),
     ...numbers.timing.flatMap(phaseRows),
-    ...numbers.judged.map(measureRow),
+    ...numbers.judged.map((j) => measureRow(j, numbers)),
   ];
   return `${Papa.unparse(rows as object[], { columns: COLUMNS, newline: '\n' })}\n`;
 }

@@ -1,6 +1,7 @@
+import { cautionsFor } from '../core/assessment/cautions';
 import type { Priorities } from '../core/assessment/priority';
 import type { Judged } from '../core/assessment/state';
-import { draftCorrection } from '../core/coaching/correction';
+import { draftCorrection, placeName } from '../core/coaching/correction';
 import { momentsOf, type Movement } from '../core/model/movement';
 import { inUnit } from '../core/units';
 import { COVERAGE_95 } from '../core/uncertainty/normal';
@@ -9,29 +10,30 @@ export interface TextReport {
   readonly movement: Movement;
   readonly athlete: string;
   readonly reference: string;
+  /** The performer is under age: other loads, other words of caution. */
+  readonly minor: boolean;
   readonly judged: readonly Judged[];
   readonly priorities: Priorities;
   readonly warnings: readonly string[];
 }
 
-const PLACES = ['First', 'Second', 'Third'];
-
 /** The report as Markdown: corrections with their reasons, every reading, cautions. */
-export function textReport({ movement, athlete, reference, judged, priorities, warnings }: TextReport): string {
+export function textReport({ movement, athlete, reference, minor, judged, priorities, warnings }: TextReport): string {
   const momentName = (id: string): string => movement.moments.find((m) => m.id === id)?.name ?? id;
   const corrections = priorities.proposed.flatMap((gap, i) => {
-    const c = draftCorrection(movement, gap);
+    const c = draftCorrection(movement, gap, minor);
     return [
-      `## ${PLACES[i]}: ${c.title}, ${momentName(momentsOf(gap.judged.measure)[0]!).toLowerCase()}`,
+      `## ${placeName(i)}: ${c.title}, ${c.moment.toLowerCase()}`,
       '',
-      `${PLACES[i]} because ${c.reason}.`,
+      `${placeName(i)} because ${c.reason}.`,
       '',
       `- Seen: ${c.seen}`,
       `- Should be: ${c.shouldBe}`,
-      ...(c.why ? [`- Why: ${c.why}`] : []),
-      ...(c.cue ? [`- Cue: ${c.cue}`] : []),
+      `- Why: ${c.why}`,
+      `- Cue: ${c.cue}`,
       ...c.drills.map((drill, n) => `- Drill ${n + 1}: ${drill}`),
-      ...(c.selfCheck ? [`- Check: ${c.selfCheck}`] : []),
+      `- Load: ${c.load}`,
+      `- Check: ${c.selfCheck}`,
       ...c.willFollow.map((f) => `- Will follow: ${f}`),
       ...(c.caution ? [`- Caution: ${c.caution}`] : []),
       '',
@@ -46,7 +48,7 @@ export function textReport({ movement, athlete, reference, judged, priorities, w
     const blocked = !j.athlete.measurable ? j.athlete : !j.reference.measurable ? j.reference : null;
     return blocked ? [`- ${j.measure.name}: ${blocked.message}. ${blocked.remedy}`] : [];
   });
-  const always = movement.cautions.filter((c) => c.always).map((c) => `- ${c.text}`);
+  const cautions = cautionsFor(movement, priorities.proposed, minor).map((text) => `- ${text}`);
   return [
     `# ${movement.sport}: ${movement.name}`,
     '',
@@ -63,8 +65,7 @@ export function textReport({ movement, athlete, reference, judged, priorities, w
     ...(warnings.length > 0 ? ['## About the files', '', ...warnings.map((w) => `- ${w}`), ''] : []),
     '## Cautions',
     '',
-    ...always,
-    '- This is an aid to coaching, not a diagnosis.',
+    ...cautions,
     '',
   ].join('\n');
 }

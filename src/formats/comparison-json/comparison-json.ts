@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { cautionsFor } from '../../core/assessment/cautions';
 import type { Priorities, RankedGap } from '../../core/assessment/priority';
 import type { Judged } from '../../core/assessment/state';
 import { momentsOf, type Movement } from '../../core/model/movement';
@@ -38,6 +39,8 @@ export const comparisonSchema = z.object({
   movement: z.object({ id: z.string(), name: z.string() }),
   athlete: performanceSchema,
   reference: performanceSchema,
+  /** Further performances of the reference; the mean of all counts. */
+  furtherReferences: z.array(performanceSchema).default([]),
   measures: z.array(
     z.object({
       id: z.string(),
@@ -56,6 +59,10 @@ export const comparisonSchema = z.object({
       excess: z.number(),
       confidence: z.number(),
       source: z.string().nullable(),
+      /** How the performances of the reference differ, where there are several. */
+      spread: z.object({ n: z.number(), sd: z.number() }).nullable().default(null),
+      /** How the reference stands against a target that does not come from it. */
+      referenceState: z.string().nullable().default(null),
     }),
   ),
   proposed: z.array(gapSchema),
@@ -94,13 +101,15 @@ const gapOf = ({ judged, score, parts, reason, willFollow }: RankedGap): z.infer
   willFollow: willFollow.map((f) => ({ measure: f.judged.measure.id, because: f.because })),
 });
 
-export function comparisonDocument(movement: Movement, athlete: ComparedPerformance, reference: ComparedPerformance, judged: readonly Judged[], priorities: Priorities): ComparisonDocument {
+/** @param references the first, and further ones whose mean counts with it */
+export function comparisonDocument(movement: Movement, athlete: ComparedPerformance, references: readonly ComparedPerformance[], judged: readonly Judged[], priorities: Priorities): ComparisonDocument {
   return {
     format: 'proud-falcon-comparison',
     version: 1,
     movement: { id: movement.id, name: movement.name },
     athlete: performanceOf(athlete),
-    reference: performanceOf(reference),
+    reference: performanceOf(references[0]!),
+    furtherReferences: references.slice(1).map(performanceOf),
     measures: judged.map((j) => {
       const unit: DisplayUnit = j.athlete.measurable ? j.athlete.unit : j.reference.measurable ? j.reference.unit : 'deg';
       const shown = (si: number | null): number | null => (si === null || !Number.isFinite(si) ? null : round(fromSi(si, unit)));
@@ -119,10 +128,12 @@ export function comparisonDocument(movement: Movement, athlete: ComparedPerforma
         excess: shown(j.excess) ?? 0,
         confidence: round(j.confidence),
         source: j.measure.target?.source ?? null,
+        spread: j.spread.reference && { n: j.spread.reference.n, sd: shown(j.spread.reference.sd) ?? 0 },
+        referenceState: j.referenceState,
       };
     }),
     proposed: priorities.proposed.map(gapOf),
     parked: priorities.parked.map(({ gap, why }) => ({ ...gapOf(gap), why })),
-    cautions: movement.cautions.filter((c) => c.always || priorities.proposed.some((p) => p.judged.measure.risk === c.id)).map((c) => c.text),
+    cautions: [...cautionsFor(movement, priorities.proposed, athlete.performance.clip.performer.minor)],
   };
 }

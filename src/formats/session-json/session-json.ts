@@ -1,37 +1,16 @@
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { sessionSchema, type Session } from '../../core/model/session';
 import type { Format } from '../format';
+import { decodeSamples, encodeSamples } from './samples';
 
 export type SessionJsonIssue = 'not-json' | 'not-a-session' | 'wrong-version' | 'invalid-session';
-
-/** Typed arrays are written as `{"f64": [...]}`, missing samples as null; they keep seven digits. */
-const TAGS = { f64: Float64Array, f32: Float32Array, u8: Uint8Array } as const;
-
-function encode(_key: string, value: unknown): unknown {
-  for (const [tag, type] of Object.entries(TAGS)) {
-    if (value instanceof type) {
-      return { [tag]: Array.from(value, (v) => (Number.isNaN(v) ? null : Number(v.toPrecision(7)))) };
-    }
-  }
-  return value;
-}
-
-function decode(_key: string, value: unknown): unknown {
-  if (typeof value !== 'object' || value === null) return value;
-  const keys = Object.keys(value);
-  const tag = keys[0] as keyof typeof TAGS;
-  if (keys.length !== 1 || !(tag in TAGS)) return value;
-  const samples = (value as Record<string, unknown>)[tag];
-  if (!Array.isArray(samples)) return value;
-  return TAGS[tag].from(samples.map((v) => (typeof v === 'number' ? v : NaN)));
-}
 
 const HEADER = 'proud-falcon-session';
 
 function read(text: string, fileName: string): Result<Session, Issue<SessionJsonIssue>> {
   let parsed: unknown;
   try {
-    parsed = JSON.parse(text, decode);
+    parsed = JSON.parse(text, decodeSamples);
   } catch (error) {
     return fail('not-json', `\u201c${fileName}\u201d is not valid JSON (${error instanceof Error ? error.message : String(error)}). Export the session again.`);
   }
@@ -57,5 +36,5 @@ export const sessionJson: Format<Session, SessionJsonIssue> = {
   extension: 'falcon.json',
   sniff: (text) => text.slice(0, 200).includes(`"${HEADER}"`),
   read,
-  write: (session) => `${JSON.stringify({ format: HEADER, session }, encode)}\n`,
+  write: (session) => `${JSON.stringify({ format: HEADER, session }, encodeSamples)}\n`,
 };
