@@ -1,18 +1,20 @@
 import Alert from '@mui/material/Alert';
 import { useEffect, useState, type ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { loadDemo } from '../state/demo';
+import { Link, useNavigate, useParams } from 'react-router';
+import { DEMOS, loadDemo } from '../state/demo';
 
 /** Puts the demo data into this browser and goes to its bench. */
 export function DemoRoute(): ReactNode {
   const navigate = useNavigate();
+  const { which } = useParams();
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
-    void loadDemo().then((loaded) => {
+    const demo = DEMOS.find((d) => d.id === which) ?? DEMOS[0];
+    void loadDemo(demo.id).then((loaded) => {
       if (loaded.ok) void navigate(`/s/${loaded.value}/measure`, { replace: true });
       else setProblem(loaded.issue.message);
     });
-  }, [navigate]);
+  }, [navigate, which]);
   if (problem) return <main className="page"><Alert severity="warning">{problem}</Alert><Link to="/">All sessions</Link></main>;
   return <main className="page" role="status">Loading the demo</main>;
 }

@@ -27,7 +27,7 @@ createRoot(document.getElementById('root')!).render(
         <BrowserRouter>
           <Routes>
             <Route path="/" element={<HomeScreen />} />
-            <Route path="/demo" element={<DemoRoute />} />
+            <Route path="/demo/:which?" element={<DemoRoute />} />
             <Route path="/s/:id/:step?" element={<SessionRoute />} />
             <Route path="*" element={<HomeScreen />} />
           </Routes>

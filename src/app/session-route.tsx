@@ -2,17 +2,18 @@ import Alert from '@mui/material/Alert';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import { useDocument } from '../state/document-store';
-import { STEPS, type Step } from '../state/steps';
+import type { Step } from '../state/steps';
 import { openSession } from '../state/use-cases';
 import { SessionFrame } from '../ui/components/session-frame';
 import { BenchScreen } from '../ui/screens/bench/bench-screen';
 import { CompareScreen } from '../ui/screens/compare/compare-screen';
 import { DecideScreen } from '../ui/screens/decide/decide-screen';
 import { IntakeScreen } from '../ui/screens/intake/intake-screen';
+import { MovementScreen } from '../ui/screens/movement/movement-screen';
 import { ReportScreen } from '../ui/screens/report/report-screen';
 
 /** The screen of each step: a new one is one folder and one line here. */
-const SCREENS: Readonly<Record<Step, () => ReactNode>> = {
+const SCREENS: Readonly<Record<Step | 'movement', () => ReactNode>> = {
   intake: () => <SessionFrame step="intake"><IntakeScreen /></SessionFrame>,
   look: () => <BenchScreen step="look" />,
   match: () => <BenchScreen step="match" />,
@@ -21,6 +22,7 @@ const SCREENS: Readonly<Record<Step, () => ReactNode>> = {
   compare: () => <CompareScreen />,
   decide: () => <DecideScreen />,
   report: () => <ReportScreen />,
+  movement: () => <MovementScreen />,
 };
 
 /** Opens the session of the address, then shows its step. */
@@ -37,8 +39,8 @@ export function SessionRoute(): ReactNode {
       current = false;
     };
   }, [id]);
-  if (!(STEPS as readonly string[]).includes(step)) return <Navigate to={`/s/${id}/intake`} replace />;
+  if (!(step in SCREENS)) return <Navigate to={`/s/${id}/intake`} replace />;
   if (problem) return <main className="page"><Alert severity="warning">{problem}</Alert><Link to="/">All sessions</Link></main>;
   if (openId !== id) return <main className="page" role="status">Opening the session</main>;
-  return SCREENS[step as Step]();
+  return SCREENS[step as keyof typeof SCREENS]();
 }

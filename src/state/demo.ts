@@ -7,11 +7,20 @@ type DemoIssue = Issue<'demo-missing'> | Issue<string>;
 const missing = (what: string): Result<never, DemoIssue> =>
   fail('demo-missing', `The demo data could not be loaded (${what}). Start the application with "npm run demo".`);
 
-/** Puts the demo session into this browser unless it is there already; returns its id. */
-export async function loadDemo(): Promise<Result<string, DemoIssue | StorageIssue>> {
-  const response = await fetch('/demo-data/pace-session.falcon.json').catch(() => null);
-  if (!response?.ok) return missing('pace-session.falcon.json');
-  const read = sessionJson.read!(await response.text(), 'pace-session.falcon.json');
+/** The demo sessions that ship. */
+export const DEMOS = [
+  { id: 'pace', name: 'Pace delivery', about: 'a bowler from the side, beside one reference of three' },
+  { id: 'walk', name: 'Race walking', about: 'two strides of a walker, beside three performers and their spread' },
+  { id: 'hurdle', name: 'Hurdle clearance', about: 'one hurdle from the side, beside three performers and their spread' },
+] as const;
+export type DemoId = (typeof DEMOS)[number]['id'];
+
+/** Puts a demo session into this browser unless it is there already; returns its id. */
+export async function loadDemo(demo: DemoId): Promise<Result<string, DemoIssue | StorageIssue>> {
+  const file = `${demo}-session.falcon.json`;
+  const response = await fetch(`/demo-data/${file}`).catch(() => null);
+  if (!response?.ok) return missing(file);
+  const read = sessionJson.read!(await response.text(), file);
   if (!read.ok) return read;
   const existing = await loadSession(read.value.id);
   if (existing.ok) return ok(existing.value.id);

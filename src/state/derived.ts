@@ -1,8 +1,11 @@
+import { markSheet, type SheetResult } from '../core/assessment/criteria';
 import { judge, type Judged } from '../core/assessment/state';
 import { prioritise, type Priorities } from '../core/assessment/priority';
-import { compareAll } from '../core/comparison/compare';
+import { planOf, type Plan } from '../core/coaching/plan';
+import { compareSides } from '../core/comparison/compare';
+import type { Side, Views } from '../core/comparison/side';
 import { timingTable, type TimingRow } from '../core/comparison/timing-table';
-import type { Movement } from '../core/model/movement';
+import { momentsOf, withImportances, withSchool, type Measure, type Movement } from '../core/model/movement';
 import type { Session } from '../core/model/session';
 import { MOST_PANES, slotsOf, type Look, type Slot } from '../core/model/slots';
 import { frameOfMarks, prepareTrack, type Performance } from '../core/performance/performance';
@@ -83,37 +86,120 @@ export interface Derived {
   /** The first athlete and the reference that the athlete is compared with. */
   readonly athlete: Performance | null;
   readonly reference: Performance | null;
+  /** What is compared with what: one performance each, or several. */
+  readonly sides: Sides;
   readonly judged: readonly Judged[];
   readonly timing: readonly TimingRow[];
   readonly priorities: Priorities;
+  /** What is worked on: proposed gaps and the analyst's own corrections, in one order. */
+  readonly plan: Plan;
+  /** The criteria sheet, where the movement has one. */
+  readonly sheet: SheetResult | null;
 }
 
-const viewsOf = (clips: readonly BenchClip[], root: Performance | null): readonly Performance[] =>
-  root ? [root, ...clips.filter((c) => c.join?.rootId === root.clip.id).map((c) => c.performance)] : [];
-
-function rememberViews(): (views: readonly Performance[]) => readonly Performance[] {
-  let last: readonly Performance[] = [];
-  return (views) => (last.length === views.length && last.every((v, i) => v === views[i]) ? last : (last = views));
+/** All cameras of a performance with the marks of one repetition of it. */
+function viewsWith(clips: readonly BenchClip[], root: Performance, marks: Readonly<Record<string, number>> | null): Views {
+  const first = marks ? { ...root, marks } : root;
+  return [first, ...clips.filter((c) => c.join?.rootId === root.clip.id).map((c) => (marks ? { ...c.performance, marks: marksThrough(c.join!.map, first, c.performance.times) } : c.performance))];
 }
-const athleteViews = rememberViews();
-const referenceViews = rememberViews();
-const compare = rememberLast((movement: Movement, athlete: readonly Performance[], reference: readonly Performance[], errors: Session['measuredErrors']) =>
-  athlete.length > 0 && reference.length > 0
-    ? { comparisons: compareAll(movement, athlete, reference, errors), timing: timingTable(movement, athlete[0]!, reference[0]!) }
-    : { comparisons: [], timing: [] },
+
+/** The marks of every repetition of a clip; those of the chosen one are the clip's own. */
+export function repetitionsOf(session: Pick<Session, 'repetitions' | 'marks'>, clipId: string): readonly Readonly<Record<string, number>>[] {
+  const known = session.repetitions[clipId];
+  return (known?.all ?? []).map((marks, i) => frameOfMarks(i === known!.chosen ? (session.marks[clipId] ?? marks) : marks));
+}
+
+/** A clip's part in a side: its chosen repetition, or every one where their mean counts. */
+function membersOf(session: Pick<Session, 'repetitions' | 'marks'>, clips: readonly BenchClip[], root: Performance): Side {
+  const all = repetitionsOf(session, root.clip.id);
+  return session.repetitions[root.clip.id]?.average && all.length > 1 ? all.map((marks) => viewsWith(clips, root, marks)) : [viewsWith(clips, root, null)];
+}
+
+/** Every repetition of a clip, as all its cameras see it. */
+export const repetitionViews = ({ session, clips }: Pick<Derived, 'session' | 'clips'>, on: BenchClip): Side => repetitionsOf(session, on.performance.clip.id).map((marks) => viewsWith(clips, on.performance, marks));
+
+export interface Sides {
+  readonly athlete: Side;
+  readonly reference: Side;
+  /** The reference of one measure, where it depends on the phase. */
+  readonly referenceOf: (measure: Measure) => Side;
+}
+
+/** What is compared with what. */
+const sidesOf = rememberLast((movement: Movement, clips: readonly BenchClip[], repetitions: Session['repetitions'], marks: Session['marks'], model: Session['referenceModel']): Sides => {
+  const session = { repetitions, marks };
+  const roots = clips.filter((c) => c.join === null);
+  const of = (clipId: string): Side => roots.filter((c) => c.performance.clip.id === clipId).flatMap((c) => membersOf(session, clips, c.performance));
+  const athlete = roots.find((c) => c.id === 'athlete');
+  const references = roots.filter((c) => c.performance.clip.role === 'reference').map((c) => c.performance.clip.id);
+  const first = references[0] === undefined ? [] : of(references[0]);
+  const reference = ((): Side => {
+    switch (model.kind) {
+      case 'one':
+      case 'phases':
+        return first;
+      case 'several':
+        return references.filter((id) => !model.without.includes(id)).flatMap(of);
+      case 'own': {
+        const root = roots.find((c) => c.performance.clip.id === model.own?.clipId);
+        const own = root && model.own ? repetitionsOf(session, model.own.clipId)[model.own.repetition] : undefined;
+        return root ? [viewsWith(clips, root.performance, own ?? null)] : [];
+      }
+      case 'published':
+        return [];
+    }
+  })();
+  const phaseOf = (measure: Measure): string | undefined => {
+    const at = momentsOf(measure)[0];
+    // What is read at a moment is the work of the phase that ends there.
+    return (movement.phases.find((p) => p.to === at) ?? movement.phases.find((p) => p.from === at))?.from;
+  };
+  const referenceOf = (measure: Measure): Side => {
+    const chosen = model.kind === 'phases' ? model.phases[phaseOf(measure) ?? ''] : undefined;
+    const side = chosen === undefined ? [] : of(chosen);
+    return side.length > 0 ? side : reference;
+  };
+  return { athlete: athlete ? of(athlete.performance.clip.id) : [], reference, referenceOf };
+});
+
+const sameElements = <T,>(): ((list: readonly T[]) => readonly T[]) => {
+  let last: readonly T[] = [];
+  return (list) => (last.length === list.length && last.every((v, i) => v === list[i]) ? last : (last = list));
+};
+const settledClips = sameElements<BenchClip>();
+
+const compare = rememberLast((movement: Movement, sides: Sides, errors: Session['measuredErrors']) =>
+  sides.athlete.length > 0 ? compareSides(movement, sides.athlete, sides.referenceOf, errors) : [],
 );
+const timingOf = rememberLast((movement: Movement, sides: Sides): readonly TimingRow[] =>
+  sides.athlete.length > 0 && sides.reference.length > 0 ? timingTable(movement, sides.athlete, sides.reference) : [],
+);
+/** The session's movement as its document says. */
+export const baseOf = (session: Pick<Session, 'ownMovement' | 'movementId'>): Movement => session.ownMovement ?? movementOf(session.movementId) ?? MOVEMENTS[0]!;
+const movementFor = rememberLast((base: Movement, school: string | null, importances: Session['importances']): Movement => withImportances(withSchool(base, school), importances));
+const sheetOf = rememberLast((movement: Movement, judged: readonly Judged[], byEye: Session['criteria']): SheetResult | null => (movement.sheet && judged.length > 0 ? markSheet(movement.sheet, judged, byEye) : null));
 
 export const derive = rememberLast((session: Session): Derived => {
-  const movement = session.ownMovement ?? movementOf(session.movementId) ?? MOVEMENTS[0]!;
-  const clips = benchClips(session);
+  const movement = movementFor(baseOf(session), session.school, session.importances);
+  const clips = settledClips(benchClips(session));
+  const sides = sidesOf(movement, clips, session.repetitions, session.marks, session.referenceModel);
   const first = (id: string): Performance | null => clips.find((c) => c.id === id)?.performance ?? null;
-  const athlete = first('athlete');
-  const reference = first('reference');
-  const { comparisons, timing } = compare(movement, athleteViews(viewsOf(clips, athlete)), referenceViews(viewsOf(clips, reference)), session.measuredErrors);
-  const judged = comparisons.map((c) => judge(c, session.decisions.find((d) => d.measureId === c.measure.id)));
+  const judged = compare(movement, sides, session.measuredErrors).map((c) => judge(c, session.decisions.find((d) => d.measureId === c.measure.id)));
   const priorities = prioritise(movement, judged, session);
-  const panes = clips.filter((c) => c.performance.clip.onBench).slice(0, MOST_PANES);
-  return { session, movement, clips, panes, athlete, reference, judged, timing, priorities };
+  return {
+    session,
+    movement,
+    clips,
+    panes: clips.filter((c) => c.performance.clip.onBench).slice(0, MOST_PANES),
+    athlete: first('athlete'),
+    reference: first('reference'),
+    sides,
+    judged,
+    timing: timingOf(movement, sides),
+    priorities,
+    plan: planOf(priorities, session.ownCorrections, session.order),
+    sheet: sheetOf(movement, judged, session.criteria),
+  };
 });
 
 /** For screens inside an open session. */

@@ -2,7 +2,7 @@ import { produce } from 'immer';
 import { temporal } from 'zundo';
 import { create } from 'zustand';
 import type { Session } from '../core/model/session';
-import { saveSession } from '../storage/sessions';
+import { saveLeaving, saveSession } from '../storage/sessions';
 import { notify } from './notices';
 
 interface DocumentState {
@@ -47,13 +47,33 @@ async function saveAll(): Promise<void> {
   saving = null;
 }
 
-/** Keeps the stored copy equal to the open session; a change during a save is saved right after it. */
+/**
+ * Keeps the stored copy equal to the open session; a change during a save is saved right after it. What is not stored yet
+ * when the page is left, or changes while it is left, is stored at once.
+ */
 export function keepSaved(): () => void {
-  return useDocument.subscribe((state, before) => {
+  let leaving = false;
+  const leave = (): void => {
+    leaving = true;
+    const { session } = useDocument.getState();
+    if (session) saveLeaving(session);
+  };
+  const comeBack = (): void => {
+    leaving = false;
+  };
+  window.addEventListener('pagehide', leave);
+  window.addEventListener('pageshow', comeBack);
+  const stop = useDocument.subscribe((state, before) => {
     if (!state.session || state.session === before.session) return;
+    if (leaving) saveLeaving(state.session);
     pending = state.session;
     saving ??= saveAll();
   });
+  return () => {
+    window.removeEventListener('pagehide', leave);
+    window.removeEventListener('pageshow', comeBack);
+    stop();
+  };
 }
 
 /** Resolves when all that was changed is stored. */

@@ -1,7 +1,6 @@
 import type { Movement } from '../core/model/movement';
 import { ok, type Issue, type Result } from '../core/result';
 import { movementJson } from '../formats/movement-json/movement-json';
-import { movementOf } from '../movements';
 import { edit } from './document-store';
 
 /** Measures the open session by a movement that ships. */
@@ -25,5 +24,3 @@ export async function readMovement(file: File): Promise<Result<Movement, Issue>>
 
 export const movementText = (movement: Movement): string => movementJson.write!(movement);
 export const movementFileName = (movement: Movement): string => `${movement.id}.${movementJson.extension}`;
-/** Whether a movement is one of the user's own. */
-export const isOwn = (movement: Movement): boolean => movementOf(movement.id) !== movement;

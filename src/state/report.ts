@@ -9,7 +9,7 @@ import { loadMedia } from '../storage/sessions';
 import type { Session } from '../core/model/session';
 import type { Derived } from './derived';
 
-export const csvOf = (derived: Derived): string => reportCsv(derived);
+export const csvOf = (derived: Derived): string => reportCsv({ ...derived, files: Object.fromEntries(derived.clips.map(({ performance: { clip } }) => [clip.id, clip.fileName])) });
 export const sessionText = (session: Session): string => sessionJson.write!(session);
 
 /**

@@ -1,3 +1,4 @@
+import type { Performance } from '../core/performance/performance';
 import { JOINT_POINTS } from '../core/points/body-points';
 import { coverage } from '../core/points/track';
 import type { Derived } from './derived';
@@ -23,14 +24,26 @@ export interface StepStatus {
   readonly next: string;
 }
 
+/** The main cameras of the performances that are compared, each once: the athlete's and those of the reference that is chosen. */
+function comparedOf({ session, clips, athlete, sides }: Derived): readonly Performance[] {
+  const { kind, phases } = session.referenceModel;
+  const ofPhases = kind === 'phases' ? clips.filter((c) => Object.values(phases).includes(c.performance.clip.id)).map((c) => c.performance) : [];
+  const all = [...(athlete ? [athlete] : []), ...sides.reference.map(([main]) => main!), ...ofPhases];
+  return all.filter((p, i) => all.findIndex((q) => q.clip.id === p.clip.id) === i);
+}
+
 /** What each step still needs. */
 export function stepStatus(derived: Derived, step: Step): StepStatus {
   const { session, movement, athlete, reference, priorities, judged } = derived;
-  const missingClips = [athlete ? '' : 'the athlete\u2019s clip', reference ? '' : 'the reference\u2019s clip'].filter(Boolean);
+  // Published targets and the athlete's own repetitions need no clip of somebody else.
+  const needsReference = session.referenceModel.kind !== 'published' && session.referenceModel.kind !== 'own';
+  const missingClips = [athlete ? '' : 'the athlete\u2019s clip', reference || !needsReference ? '' : 'the reference\u2019s clip'].filter(Boolean);
   if (step !== 'intake' && missingClips.length > 0) return { done: false, next: `Add ${missingClips.join(' and ')} at Intake first.` };
-  const unmarked = [athlete!, reference!].flatMap((p) => (p ? movement.moments.filter((m) => p.marks[m.id] === undefined).map((m) => `${m.name.toLowerCase()} (${p.clip.role})`) : []));
-  const proposed = [athlete, reference].flatMap((p) => (p ? Object.values(session.marks[p.clip.id] ?? {}) : [])).filter((mark) => mark.proposed !== null).length;
-  const withoutPoints = [athlete, reference].filter((p) => p && JOINT_POINTS.every((id) => coverage(p.raw, id) === 0)).map((p) => p!.clip.performer.name);
+  const inUse = comparedOf(derived);
+  const named = inUse.filter((p) => p.clip.role === 'reference').length > 1;
+  const unmarked = inUse.flatMap((p) => movement.moments.filter((m) => p.marks[m.id] === undefined).map((m) => `${m.name.toLowerCase()} (${named ? p.clip.performer.name : p.clip.role})`));
+  const proposed = inUse.flatMap((p) => Object.values(session.marks[p.clip.id] ?? {})).filter((mark) => mark.proposed !== null).length;
+  const withoutPoints = inUse.filter((p) => JOINT_POINTS.every((id) => coverage(p.raw, id) === 0)).map((p) => p.clip.performer.name);
   switch (step) {
     case 'intake':
       return missingClips.length > 0
@@ -45,7 +58,7 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
         ? { done: true, next: `${proposed} moments are proposed from the points. Go to each, look, and confirm or move it.` }
         : unmarked.length > 0
         ? { done: false, next: `Still to mark: ${unmarked.slice(0, 3).join(', ')}${unmarked.length > 3 ? ` and ${unmarked.length - 3} more` : ''}.` }
-        : { done: true, next: 'All moments are marked in both clips. Go on to Measure.' };
+        : { done: true, next: `All moments are marked in ${inUse.length === 2 ? 'both' : 'all'} clips. Go on to Measure.` };
     case 'measure':
       return withoutPoints.length > 0
         ? { done: false, next: `Find the points of ${withoutPoints.join(' and ')}, then check them at each moment.` }

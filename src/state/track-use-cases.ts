@@ -1,9 +1,8 @@
 import type { Clip } from '../core/model/clip';
 import { pointName, type PointId } from '../core/points/body-points';
 import type { PersonBox } from '../core/points/person-box';
-import { withoutImpossible } from '../core/points/plausible';
-import { repairSideSwaps } from '../core/points/side-swaps';
-import { carryCorrection, clearPoint, interpolateBetweenHands, mergeFollowed, mergeFound, placePoint, swapSides, untilNextHand } from '../core/points/track';
+import { takeFound } from '../core/points/take-found';
+import { carryCorrection, clearPoint, interpolateBetweenHands, mergeFollowed, placePoint, swapSides, untilNextHand } from '../core/points/track';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { findPoints, type FindIssue, type PoseSetting } from '../media/find-points';
 import { followPoint, type FollowIssue, type FollowResult } from '../media/follow-point';
@@ -113,7 +112,7 @@ export async function findPointsOf(clip: Clip, setting: PoseSetting, person: Per
   try {
     const found = await findPoints(blob, clip.fileName, { setting, person, signal: job.signal, onProgress: job.progress });
     if (!found.ok) return found;
-    changeTrack(clip, (track) => repairSideSwaps(withoutImpossible(mergeFound(track, clip.frameTimes.length, found.value)).track).track);
+    changeTrack(clip, (track) => takeFound(track, clip.frameTimes.length, found.value));
     return ok(found.value.size);
   } finally {
     job.end();

@@ -18,6 +18,7 @@ import { loadMedia, loadSession, saveSession, storeMedia, type StorageIssue } fr
 import { player } from './bench-player';
 import { edit, setSession, useDocument } from './document-store';
 import { startJob } from './jobs';
+import { takeProposals } from './proposals';
 import { notify } from './notices';
 import { setView, useView } from './view-store';
 
@@ -217,6 +218,17 @@ export function changeClip(clipId: string, change: Partial<Clip>): void {
   });
 }
 
+/** Adds another person of the same picture as a performance of its own; the video is kept once. Returns the new clip's id. */
+export async function addPersonOf(clip: Clip, name: string): Promise<string> {
+  const person: Clip = { ...clip, id: newId(), performer: { ...clip.performer, name }, joined: null, onBench: true };
+  setView({ shown: { ...useView.getState().shown, [person.id]: player.pendingFrame(clip.id) }, activeClip: person.id });
+  edit((session) => {
+    session.clips.push(person as never);
+  });
+  await openSources();
+  return person.id;
+}
+
 /** Takes a clip out of the session; what was measured on it goes with it and comes back on undo. */
 export function removeClip(clipId: string): void {
   edit((session) => {
@@ -275,13 +287,7 @@ export function markMoment(onClip: string, momentId: string, at: number | null):
 /** Proposes the moments that are not marked yet, by the movement's rules; one undoable step. */
 export function proposeMomentsOf(movement: Movement, performance: Performance): readonly Proposal[] {
   const proposals = proposeMoments(movement, performance);
-  const last = performance.times.length - 1;
-  if (proposals.length === 0) return proposals;
-  edit((session) => {
-    const marks = { ...session.marks[performance.clip.id] };
-    for (const { momentId, frame, confidence } of proposals) marks[momentId] = { frame: Math.round(100 * Math.min(last, Math.max(0, frame))) / 100, proposed: Math.round(100 * confidence) / 100 };
-    session.marks[performance.clip.id] = marks;
-  });
+  if (proposals.length > 0) takeProposals(performance, proposals);
   return proposals;
 }
 

@@ -38,6 +38,8 @@ export interface ViewState {
   readonly markedGround: { readonly clipId: string; readonly corners: readonly Vec2[] } | null;
   /** Clip id -> a box round the person whose points are to be found. */
   readonly persons: Readonly<Record<string, PersonBox>>;
+  /** How points are found. */
+  readonly findSetting: 'fast' | 'accurate';
   /** Placing points by hand. */
   readonly pointWork: PointWork;
   /** What makes pictures that follow the body equal in size. */
@@ -93,6 +95,7 @@ export const useView = create<ViewState>(() => ({
   selectedMeasure: null,
   tool: 'move',
   persons: {},
+  findSetting: 'accurate',
   markedGround: null,
   pointWork: { id: 'left-knee', placing: false, after: 'stay', followRadius: 12, shift: null, swapFrom: null },
   sizeBy: 'body',

@@ -1,6 +1,7 @@
 import { sessionSchema, type Session } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { database } from './database';
+import { changesSince, forgetLeft, leaveBehind, leftBehind, withLeftChanges, type StoredVersion } from './left-changes';
 
 export interface SessionSummary {
   readonly id: string;
@@ -29,6 +30,9 @@ export async function listSessions(): Promise<readonly SessionSummary[]> {
   }));
 }
 
+/** For each open session the versions that the database may hold: the one last stored, and one that is being written. */
+const versions = new Map<string, readonly StoredVersion[]>();
+
 export async function loadSession(id: string): Promise<Result<Session, StorageIssue>> {
   const stored = await database.sessions.get(id);
   if (!stored) return fail('not-found', `There is no session \u201c${id}\u201d in this browser. Choose one from the list.`);
@@ -37,16 +41,34 @@ export async function loadSession(id: string): Promise<Result<Session, StorageIs
     const first = checked.error.issues[0]!;
     return fail('damaged', `The session \u201c${stored.name}\u201d cannot be opened: ${first.path.join('.')}: ${first.message}`);
   }
-  return ok(checked.data);
+  const version: StoredVersion = { updatedAt: stored.updatedAt, session: checked.data };
+  versions.set(id, [version]);
+  const left = sessionSchema.safeParse(withLeftChanges(version, leftBehind(id)));
+  // Changes that do not make a session are of an older version of the program: the stored one is what there is.
+  if (!left.success) return ok(checked.data);
+  const saved = await saveSession(left.data, new Date().toISOString());
+  if (saved.ok) forgetLeft(id);
+  return ok(left.data);
 }
 
 export async function saveSession(session: Session, updatedAt: string): Promise<Result<null, StorageIssue>> {
+  const version: StoredVersion = { updatedAt, session };
+  const before = versions.get(session.id) ?? [];
+  versions.set(session.id, [...before, version]);
   try {
     await database.sessions.put({ id: session.id, name: session.name, updatedAt, document: session });
+    versions.set(session.id, [version]);
     return ok(null);
   } catch (error) {
+    versions.set(session.id, before);
     return storageIssue(error);
   }
+}
+
+/** Keeps what is not stored yet of a session while the page goes away; it is stored when the session is opened again. */
+export function saveLeaving(session: Session): void {
+  const held = versions.get(session.id) ?? [];
+  if (held.length !== 1 || held[0]!.session !== session) leaveBehind(session.id, changesSince(held, session));
 }
 
 /** Videos of a session, work copies included. */
@@ -61,6 +83,7 @@ export async function deleteSession(id: string): Promise<void> {
     const own = stored ? mediaOf(stored.document) : [];
     await database.media.bulkDelete(own.filter((mediaId) => !used.has(mediaId)));
   });
+  forgetLeft(id);
 }
 
 export async function storeMedia(id: string, fileName: string, blob: Blob): Promise<Result<null, StorageIssue>> {

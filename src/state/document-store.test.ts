@@ -1,0 +1,75 @@
+import 'fake-indexeddb/auto';
+import { newSession } from '../core/model/session';
+import { database } from '../storage/database';
+import { loadSession, saveSession } from '../storage/sessions';
+import { edit, keepSaved, redo, setSession, settled, undo, useDocument } from './document-store';
+
+const kept = new Map<string, string>();
+Object.assign(globalThis, {
+  window: new EventTarget(),
+  localStorage: { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => kept.set(key, value), removeItem: (key: string) => kept.delete(key) },
+});
+
+const now = () => useDocument.getState().session!;
+const write = (text: string): void => edit((session) => void (session.impressions = text));
+let stop: () => void;
+
+beforeEach(async () => {
+  kept.clear();
+  await database.sessions.clear();
+  await saveSession(newSession('s', 'Session', 'pace-delivery', '2026-01-01T00:00:00Z'), '2026-01-01T00:00:00Z');
+  const opened = await loadSession('s');
+  if (!opened.ok) throw new Error(opened.issue.message);
+  setSession(opened.value);
+  stop = keepSaved();
+});
+afterEach(async () => {
+  await settled();
+  stop();
+});
+
+test('every change is one step back and forth; opening a session begins a new history', () => {
+  write('one');
+  write('two');
+  undo();
+  expect(now().impressions).toBe('one');
+  undo();
+  expect(now().impressions).toBe('');
+  redo();
+  redo();
+  expect(now().impressions).toBe('two');
+  setSession(newSession('t', 'Other', 'pace-delivery', '2026-01-01T00:00:00Z'));
+  undo();
+  expect(now().id).toBe('t');
+});
+
+test('a change that changes nothing is no step', () => {
+  write('one');
+  edit(() => undefined);
+  undo();
+  expect(now().impressions).toBe('');
+});
+
+test('all changes are stored, those made while one is stored as well', async () => {
+  for (const text of ['one', 'two', 'three']) write(text);
+  await settled();
+  expect((await database.sessions.get('s'))!.document.impressions).toBe('three');
+  undo();
+  await settled();
+  expect((await database.sessions.get('s'))!.document.impressions).toBe('two');
+});
+
+test('what is being stored when the page is left, or changes while it is left, is kept; after coming back it goes on as before', async () => {
+  write('one');
+  window.dispatchEvent(new Event('pagehide'));
+  expect([...kept.values()].join()).toContain('one');
+  write('at the very end');
+  expect([...kept.values()].join()).toContain('at the very end');
+  window.dispatchEvent(new Event('pageshow'));
+  await settled();
+  kept.clear();
+  write('later');
+  expect(kept.size).toBe(0);
+  await settled();
+  expect((await database.sessions.get('s'))!.document.impressions).toBe('later');
+});

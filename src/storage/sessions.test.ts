@@ -1,0 +1,122 @@
+import 'fake-indexeddb/auto';
+import { newSession, type Session } from '../core/model/session';
+import { stickClip } from '../../tests/fixtures/stick-performance';
+import { database } from './database';
+import { deleteSession, listSessions, loadMedia, loadSession, saveLeaving, saveSession, storeMedia } from './sessions';
+
+const session = (id: string, name = id): Session => newSession(id, name, 'pace-delivery', '2026-01-01T00:00:00Z');
+const loaded = async (id: string): Promise<Session> => {
+  const read = await loadSession(id);
+  if (!read.ok) throw new Error(read.issue.message);
+  return read.value;
+};
+
+/** The browser's store that is written at once. */
+class Kept {
+  readonly items = new Map<string, string>();
+  room = Infinity;
+  getItem = (key: string): string | null => this.items.get(key) ?? null;
+  removeItem = (key: string): boolean => this.items.delete(key);
+  setItem(key: string, value: string): void {
+    if (value.length > this.room) throw new DOMException('no room', 'QuotaExceededError');
+    this.items.set(key, value);
+  }
+}
+let kept: Kept;
+beforeEach(async () => {
+  kept = new Kept();
+  Object.assign(globalThis, { localStorage: kept });
+  await database.sessions.clear();
+  await database.media.clear();
+});
+
+describe('sessions in the browser', () => {
+  it('are read as they were stored, and listed with the latest change first', async () => {
+    await saveSession({ ...session('a', 'First'), impressions: 'falls' }, '2026-01-01T10:00:00Z');
+    await saveSession(session('b', 'Second'), '2026-01-01T11:00:00Z');
+    expect(await loaded('a')).toEqual({ ...session('a', 'First'), impressions: 'falls' });
+    expect(await listSessions()).toEqual([
+      { id: 'b', name: 'Second', updatedAt: '2026-01-01T11:00:00Z', performers: [] },
+      { id: 'a', name: 'First', updatedAt: '2026-01-01T10:00:00Z', performers: [] },
+    ]);
+  });
+
+  it('that are not there, or were damaged, say so', async () => {
+    expect(await loadSession('gone')).toMatchObject({ ok: false, issue: { code: 'not-found', message: expect.stringContaining('\u201cgone\u201d') } });
+    await database.sessions.put({ id: 'bad', name: 'Bad', updatedAt: '', document: { ...session('bad'), cutoff: 'low' } as never });
+    expect(await loadSession('bad')).toMatchObject({ ok: false, issue: { code: 'damaged', message: expect.stringContaining('cutoff') } });
+  });
+
+  it('take their videos with them when they are deleted, but not one that another uses', async () => {
+    for (const id of ['own', 'shared']) await storeMedia(id, `${id}.webm`, new Blob([id]));
+    const clip = (mediaId: string) => stickClip({ id: mediaId, mediaId });
+    await saveSession({ ...session('a'), clips: [clip('own'), clip('shared')] }, '1');
+    await saveSession({ ...session('b'), clips: [clip('shared')] }, '2');
+    await deleteSession('a');
+    expect(await loadMedia('own')).toBeUndefined();
+    expect(await loadMedia('shared')).toBeDefined();
+    expect((await listSessions()).map((s) => s.id)).toEqual(['b']);
+  });
+});
+
+describe('what is not stored when the page is left', () => {
+  beforeEach(async () => {
+    await saveSession(session('a'), '2026-01-01T10:00:00Z');
+  });
+
+  it('is there when the session is opened again, and stored then', async () => {
+    const open = await loaded('a');
+    saveLeaving({ ...open, impressions: 'falls away' });
+    expect((await database.sessions.get('a'))!.document.impressions).toBe('');
+    expect((await loaded('a')).impressions).toBe('falls away');
+    expect((await database.sessions.get('a'))!.document.impressions).toBe('falls away');
+    expect(kept.items.size).toBe(0);
+  });
+
+  it('is there whether a save that was under way has ended or not', async () => {
+    const open = await loaded('a');
+    const saving = saveSession({ ...open, impressions: 'falls' }, '2026-01-01T10:00:01Z');
+    saveLeaving({ ...open, impressions: 'falls away', name: 'Renamed' });
+    const left = new Map(kept.items);
+    await saving;
+    expect(await loaded('a')).toMatchObject({ impressions: 'falls away', name: 'Renamed' });
+    // The same where the page ended before that save.
+    await database.sessions.put({ id: 'a', name: 'a', updatedAt: '2026-01-01T10:00:00Z', document: session('a') });
+    for (const [key, value] of left) kept.setItem(key, value);
+    expect(await loaded('a')).toMatchObject({ impressions: 'falls away', name: 'Renamed' });
+  });
+
+  it('is nothing where all is stored', async () => {
+    const open = await loaded('a');
+    await saveSession({ ...open, impressions: 'falls' }, '2026-01-01T10:00:01Z').then(() => saveLeaving(open));
+    expect(kept.items.size).toBe(1);
+    kept.items.clear();
+    const same = await loaded('a');
+    saveLeaving(same);
+    expect(kept.items.size).toBe(0);
+  });
+
+  it('is not put into a session that was changed since, elsewhere', async () => {
+    const open = await loaded('a');
+    saveLeaving({ ...open, impressions: 'of this page' });
+    await database.sessions.put({ id: 'a', name: 'a', updatedAt: '2026-01-02T00:00:00Z', document: { ...session('a'), impressions: 'of another page' } });
+    expect((await loaded('a')).impressions).toBe('of another page');
+  });
+
+  it('does no harm where it cannot be kept, or is no session any more', async () => {
+    const open = await loaded('a');
+    kept.room = 10;
+    expect(() => saveLeaving({ ...open, impressions: 'falls' })).not.toThrow();
+    kept.room = Infinity;
+    kept.setItem('proud-falcon:left:a', JSON.stringify([{ updatedAt: '2026-01-01T10:00:00Z', changes: [{ op: 'replace', path: ['cutoff'], value: 'low' }] }]));
+    expect((await loaded('a')).cutoff).toBe(open.cutoff);
+    kept.setItem('proud-falcon:left:a', 'no json');
+    expect((await loadSession('a')).ok).toBe(true);
+  });
+
+  it('goes with a session that is deleted', async () => {
+    saveLeaving({ ...(await loaded('a')), impressions: 'falls' });
+    await deleteSession('a');
+    expect(kept.items.size).toBe(0);
+  });
+});
