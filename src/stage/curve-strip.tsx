@@ -1,14 +1,14 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useState, type ReactNode } from 'react';
-import type { Role } from '../core/model/clip';
+import type { Look } from '../core/model/slots';
 import { ROLE_STYLE } from './role-style';
 
 export interface CurveStripProps {
   readonly title: string;
   readonly unit: string;
   /** Times on the athlete's axis (seconds) and values in display units, NaN where missing. */
-  readonly curves: readonly { readonly role: Role; readonly times: readonly number[]; readonly values: readonly number[] }[];
+  readonly curves: readonly { readonly role: Look; readonly times: readonly number[]; readonly values: readonly number[] }[];
   readonly domain: readonly [number, number];
   readonly moments: readonly { readonly name: string; readonly at: number }[];
   readonly playhead: number | null;
@@ -39,7 +39,7 @@ export function CurveStrip(props: CurveStripProps): ReactNode {
       className="curve-strip"
       height={props.height}
       role="img"
-      aria-label={`${props.title}, both performers, through the movement`}
+      aria-label={`${props.title}, all performers, through the movement`}
       onPointerDown={(event) => props.onScrub(x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left))}
     >
       <text className="title" x={MARGIN.left} y={12}>{props.title}</text>

@@ -63,13 +63,14 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
               <td className="wrap">
                 <button type="button" className="row" aria-pressed={selected === row.measure.id}>{row.measure.name}</button>
                 <div><StateMark state={row.state} /></div>
-                {blocked && blocked.reason !== 'not-answered' && <div className="reason">{blocked.message}. {blocked.remedy}</div>}
+                {row.referenceState === 'gap' && <div className="reason">The reference misses this itself{row.state === 'strength' || row.state === 'on-target' ? '; the athlete meets it' : ''}.</div>}
+                {blocked && blocked.reason !== 'no-reference' && blocked.reason !== 'not-answered' && <div className="reason">{blocked.message}. {blocked.remedy}</div>}
               </td>
               <td>{a.value}<div className="pm">{a.plusMinus}</div></td>
               <td>{r.value}<div className="pm">{r.plusMinus}</div></td>
               <td>
                 {row.difference === null ? '–' : signed(row.difference, unit)} <span className="pm">{row.plusMinus === null ? '' : plusMinus(row.plusMinus, unit)}</span>
-                <div>{!blocked && row.measure.kind !== 'checkpoint' && <DifferenceBar athlete={forBar(row.athlete)} reference={forBar(row.reference)} band={row.band} width={84} text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`} />}</div>
+                <div>{(!blocked || blocked.reason === 'no-reference') && row.measure.kind !== 'checkpoint' && <DifferenceBar athlete={forBar(row.athlete)} reference={forBar(row.reference)} band={row.band} width={84} text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`} />}</div>
               </td>
             </tr>
             {row.measure.kind === 'checkpoint' && <tr><td colSpan={4} className="left wrap">{row.measure.question}<Question row={row} /></td></tr>}

@@ -15,14 +15,18 @@ import { setView } from '../../state/view-store';
 import { HelpSheet } from './help-sheet';
 import { JobBar } from './job-bar';
 
+/** A field that has an undo of its own for what is typed into it. */
+const typesText = (target: EventTarget | null): boolean => target instanceof HTMLTextAreaElement || (target instanceof HTMLInputElement && !['checkbox', 'radio', 'range', 'button'].includes(target.type));
+const HISTORY_KEYS = { preventDefault: true, enableOnFormTags: true, ignoreEventWhen: (event: KeyboardEvent) => typesText(event.target) };
+
 /** The order of work round every screen of a session, with what to do next in one line. */
 export function SessionFrame({ step, children }: { readonly step: Step; readonly children: ReactNode }): ReactNode {
   const derived = useDerived();
   const { session } = derived;
   const past = useStore(useDocument.temporal, (state) => state.pastStates.length);
   const future = useStore(useDocument.temporal, (state) => state.futureStates.length);
-  useHotkeys('mod+z', () => undo(), { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', () => redo(), { preventDefault: true });
+  useHotkeys('mod+z', () => undo(), HISTORY_KEYS);
+  useHotkeys('mod+shift+z, mod+y', () => redo(), HISTORY_KEYS);
   useHotkeys('shift+slash, ?', () => setView({ helpOpen: true }), { useKey: true });
   return (
     <div className="frame">

@@ -6,6 +6,7 @@ export const theme = createTheme({
     mode: 'light',
     primary: { main: '#22464a' },
     secondary: { main: '#6b4f7a' },
+    info: { main: '#3d4f58' },
     background: { default: '#f3efe6', paper: '#fbf9f4' },
     text: { primary: '#20262a', secondary: '#545c61' },
     divider: '#d8d2c4',

@@ -5,9 +5,14 @@ import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { groundPlane } from '../../../core/calibration/ground';
+import { offPlaneSd } from '../../../core/calibration/view';
+import { agrees, estimateOffPlane, viewAsEstimated } from '../../../core/calibration/view-estimate';
 import type { Clip } from '../../../core/model/clip';
+import type { Movement } from '../../../core/model/movement';
+import type { Performance } from '../../../core/performance/performance';
+import { COVERAGE_95 } from '../../../core/uncertainty/normal';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { changeClip, compareWith, dropWorkCopy, joinHere, makeWorkCopy } from '../../../state/use-cases';
 import { useJobs } from '../../../state/jobs';
@@ -16,6 +21,7 @@ import { setView, useView } from '../../../state/view-store';
 import { VIEW_NAMES } from '../../components/clip-name';
 import { signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
+import { useCommittedText } from '../../components/use-committed-text';
 
 /** What must be equal before two pictures can be compared. */
 export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNode {
@@ -25,8 +31,8 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
   return (
     <>
       {facing.length === 2 && facing[0] !== facing[1] && <div className="caution">They move in opposite directions on the screen. Mirror one of them.</div>}
-      {derived.clips.map((on) => <ClipMatch key={`${on.performance.clip.id}-${on.performance.clip.captureRate}`} on={on} />)}
-      {derived.clips.every((c) => c.performance.clip.scale) && derived.clips.length > 1 && (
+      {derived.clips.map((on) => <ClipMatch key={`${on.performance.clip.id}-${on.performance.clip.captureRate}`} on={on} lengths={derived.movement.knownLengths} />)}
+      {derived.panes.every((c) => c.performance.clip.scale) && derived.panes.length > 1 && (
         <TextField select label="Pictures that follow the body are equal by" value={sizeBy} onChange={(event) => setView({ sizeBy: event.target.value as 'body' | 'length' })}>
           <MenuItem value="body">the performer’s size</MenuItem>
           <MenuItem value="length">the known lengths</MenuItem>
@@ -39,7 +45,7 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
   );
 }
 
-function ClipMatch({ on }: { readonly on: BenchClip }): ReactNode {
+function ClipMatch({ on, lengths }: { readonly on: BenchClip; readonly lengths: Movement['knownLengths'] }): ReactNode {
   const { clip } = on.performance;
   const levelling = useView((state) => state.tool === 'level');
   return (
@@ -56,7 +62,8 @@ function ClipMatch({ on }: { readonly on: BenchClip }): ReactNode {
         <Button variant={levelling ? 'contained' : 'outlined'} onClick={() => setView({ tool: levelling ? 'move' : 'level' })}>{levelling ? 'Draw along a level or plumb line' : 'Level by a line'}</Button>
         {clip.levelDegrees !== 0 && <span>turned by {clip.levelDegrees.toFixed(1)}° <Button onClick={() => changeClip(clip.id, { levelDegrees: 0 })}>As filmed</Button></span>}
       </div>
-      <KnownLength clip={clip} />
+      {clip.view.kind === 'side' && <CameraDirection performance={on.performance} />}
+      <KnownLength clip={clip} lengths={lengths} />
       <Ground clip={clip} />
       <Shade label="Brightness" value={clip.brightness} most={4} onKeep={(brightness) => changeClip(clip.id, { brightness })} />
       <Shade label="Contrast" value={clip.contrast} most={3} onKeep={(contrast) => changeClip(clip.id, { contrast })} />
@@ -97,8 +104,35 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
   );
 }
 
+/** How far the camera is off the side view: stated, or as the body says. */
+function CameraDirection({ performance }: { readonly performance: Performance }): ReactNode {
+  const { clip } = performance;
+  const { offPlaneDegrees: off, offPlaneSdDegrees: sd } = clip.view;
+  const said = useMemo(() => estimateOffPlane(performance), [performance]);
+  const taken = said.ok && off === viewAsEstimated(clip.view, said.value).offPlaneDegrees && sd !== undefined;
+  const text = useCommittedText(off === null ? '' : String(off), (typed) => {
+    const degrees = degreesOf(typed);
+    if (degrees !== undefined) changeClip(clip.id, { view: { kind: clip.view.kind, offPlaneDegrees: degrees } });
+  });
+  const known = off === null ? 'Not said: taken as square' : sd === undefined ? 'Stated' : 'From the body';
+  const wrong = degreesOf(text.value) === undefined;
+  return (
+    <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
+      <TextField label="Camera off the side view, degrees" {...text} error={wrong} helperText={wrong ? `\u201c${text.value}\u201d is not an angle from −90 to 90 degrees; for example 12` : `${known}, ±${Math.round(COVERAGE_95 * offPlaneSd(clip.view))}°`} />
+      {said.ok && !taken && <span>Shoulders and hips say {said.value.degrees.toFixed(0).replace('-', '−')}° ± {Math.round(COVERAGE_95 * said.value.sdDegrees)}°{agrees(clip.view, said.value) ? ', which agrees.' : off === null ? '.' : ', which does not agree.'} {(!agrees(clip.view, said.value) || said.value.sdDegrees < offPlaneSd(clip.view)) && <Button onClick={() => changeClip(clip.id, { view: viewAsEstimated(clip.view, said.value) })}>Take it</Button>}</span>}
+    </div>
+  );
+}
+
+/** The angle that was typed; null where nothing was, undefined where it is none. */
+function degreesOf(typed: string): number | null | undefined {
+  if (typed.trim() === '') return null;
+  const degrees = Number(typed.replace(',', '.').replace('−', '-'));
+  return Number.isFinite(degrees) && Math.abs(degrees) <= 90 ? degrees : undefined;
+}
+
 /** A length in the plane of the movement: a line along it, and how long it is. */
-function KnownLength({ clip }: { readonly clip: Clip }): ReactNode {
+function KnownLength({ clip, lengths }: { readonly clip: Clip; readonly lengths: Movement['knownLengths'] }): ReactNode {
   const measuring = useView((state) => state.tool === 'scale');
   const line = useView((state) => (state.measuredLine?.clipId === clip.id ? state.measuredLine : null));
   const [metres, setMetres] = useState('');
@@ -125,6 +159,11 @@ function KnownLength({ clip }: { readonly clip: Clip }): ReactNode {
           <Button type="submit" disabled={!sound}>Keep</Button>
           <Button onClick={() => setView({ measuredLine: null })}>Leave</Button>
         </form>
+      )}
+      {line && lengths.length > 0 && (
+        <div>
+          {lengths.map((known) => <Button key={known.name} size="small" sx={{ textAlign: 'left' }} onClick={() => setMetres(String(known.metres))}>{known.name}: {known.metres} m</Button>)}
+        </div>
       )}
     </div>
   );

@@ -1,4 +1,5 @@
 import { useMemo, type ReactNode } from 'react';
+import { hasCurve } from '../../../core/comparison/matched-curves';
 import { curveOfMeasure, curveUnitOf, kindOf } from '../../../core/measures';
 import type { Measure } from '../../../core/model/movement';
 import { nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
@@ -18,9 +19,11 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
   const { athlete, reference, movement } = derived;
   const selected = useView((state) => state.selectedMeasure);
   const shown = useView((state) => (athlete ? state.shown[athlete.clip.id] : undefined) ?? 0);
-  const measure =
-    movement.measures.find((m) => m.id === selected && kindOf(m).curve) ??
-    movement.measures.filter((m) => kindOf(m).curve).reduce<Measure | null>((best, m) => (best === null || m.importance > best.importance ? m : best), null);
+  const usual = useMemo(() => {
+    const known = movement.measures.filter((m) => athlete && reference && hasCurve(m, athlete) && hasCurve(m, reference));
+    return known.reduce<Measure | null>((best, m) => (best === null || m.importance > best.importance ? m : best), null);
+  }, [athlete, reference, movement]);
+  const measure = movement.measures.find((m) => m.id === selected && kindOf(m).curve) ?? usual;
   const data = useMemo(() => {
     if (!athlete || !reference || !measure) return null;
     const map = matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference));

@@ -3,14 +3,14 @@ import ClearIcon from '@mui/icons-material/Clear';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
-import { momentTimes } from '../../../core/performance/performance';
-import { matchedMap } from '../../../core/timing/time-map';
+import { orderProblem } from '../../../core/events/order';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { notify } from '../../../state/notices';
 import { confirmMoment, markMoment, proposeMomentsOf } from '../../../state/use-cases';
 import { setView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
+import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
 
 /** A proposal less sure than this is pointed out. */
@@ -19,7 +19,6 @@ const DOUBTFUL = 0.4;
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, athlete, reference } = derived;
-  const map = athlete && reference ? matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference)) : null;
   const cell = ({ performance, id: role }: BenchClip, momentId: string, name: string): ReactNode => {
     const { clip } = performance;
     const frame = performance.marks[momentId];
@@ -57,20 +56,22 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
   };
   return (
     <>
-      {map && !map.ok && map.issue.code === 'moments-out-of-order' && <div className="caution">{map.issue.message}</div>}
+      {derived.clips.flatMap((c) => (c.join ? [] : (orderProblem(movement, c.performance) ?? []))).map((problem) => <div key={problem} className="caution">{problem}</div>)}
       <p style={{ margin: 0, fontSize: '.86rem' }}>Step to the frame, then press the moment’s key: it marks the chosen clip (A chooses the other). Pins on the ribbons can be dragged.</p>
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-        {derived.clips.filter((c) => !c.join).map((on) => {
+        {derived.panes.filter((c) => !c.join).map((on) => {
           const open = movement.moments.filter((m) => m.rule && on.performance.marks[m.id] === undefined).length;
           return <Button key={on.id} variant="outlined" disabled={open === 0} onClick={() => propose(on)}>Propose moments of the {clipName(on)}</Button>;
         })}
       </div>
+      {athlete && reference && <CarryOver derived={derived} />}
+      <RepetitionsCard derived={derived} />
       {movement.moments.map((moment) => (
         <section key={moment.id} className="card" style={{ padding: '8px 10px' }}>
           <strong><kbd>{moment.key}</kbd> {moment.name}</strong>
           <div style={{ fontSize: '.82rem', color: '#545c61' }}>{moment.look}</div>
           <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
-            {derived.clips.filter((c) => !c.join).map((on) => (
+            {derived.panes.filter((c) => !c.join).map((on) => (
               <span key={on.id} style={{ flex: '1 1 45%', display: 'flex', alignItems: 'center', whiteSpace: 'nowrap' }}>
                 <RoleName role={on.look} name="" />
                 {cell(on, moment.id, moment.name.toLowerCase())}

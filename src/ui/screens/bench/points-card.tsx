@@ -16,6 +16,7 @@ import { useJobs } from '../../../state/jobs';
 import { notify } from '../../../state/notices';
 import { carryOnLast, follow, hideHere, swapTo } from '../../../state/point-work';
 import { findPointsOf, interpolatePoint } from '../../../state/track-use-cases';
+import { addPersonOf } from '../../../state/use-cases';
 import { setPointWork, setView, useView, type AfterPlacing } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
@@ -26,7 +27,7 @@ const SMALL = { fontSize: '.84rem' } as const;
 
 /** Finding points, and placing them by hand. */
 export function PointsCard({ derived }: { readonly derived: Derived }): ReactNode {
-  const [setting, setSetting] = useState<'fast' | 'accurate'>('accurate');
+  const setting = useView((state) => state.findSetting);
   const jobs = useJobs((state) => state.jobs);
   const tool = useView((state) => state.tool);
   const persons = useView((state) => state.persons);
@@ -35,7 +36,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
     <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px' }}>
       <Typography variant="h3" component="h2">Points</Typography>
       <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-        <TextField select label="Setting" value={setting} onChange={(event) => setSetting(event.target.value as typeof setting)} sx={{ flex: 1 }}>
+        <TextField select label="Setting" value={setting} onChange={(event) => setView({ findSetting: event.target.value as typeof setting })} sx={{ flex: 1 }}>
           <MenuItem value="accurate">Accurate</MenuItem>
           <MenuItem value="fast">Fast</MenuItem>
         </TextField>
@@ -82,7 +83,30 @@ function Whom({ clip, name }: { readonly clip: Clip; readonly name: string }): R
     <div style={{ ...ROW, ...SMALL }}>
       <Button variant={boxing ? 'contained' : 'text'} onClick={() => setView({ tool: boxing ? 'move' : 'person' })}>{boxing ? `Draw a box round the ${name}` : 'Several people? Choose one'}</Button>
       {person && <span>the person in the box on frame {person.frame + 1} <Button onClick={clear}>whoever is largest</Button></span>}
+      {clip.mediaId !== null && <OtherPerson clip={clip} />}
     </div>
+  );
+}
+
+/** One more person of the same picture: a partner, a crew, an opponent; each has points and moments of its own. */
+function OtherPerson({ clip }: { readonly clip: Clip }): ReactNode {
+  const [name, setName] = useState<string | null>(null);
+  if (name === null) return <Button onClick={() => setName('')}>Another person in this picture</Button>;
+  return (
+    <form
+      style={ROW}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() === '') return;
+        void addPersonOf(clip, name.trim()).then(() => setView({ tool: 'person' }));
+        setName(null);
+        notify('info', `${name.trim()} has a pane now. Draw a box round that person, then find the points.`);
+      }}
+    >
+      <TextField size="small" autoFocus label="Name, or seat" value={name} onChange={(event) => setName(event.target.value)} />
+      <Button type="submit" disabled={name.trim() === ''}>Add</Button>
+      <Button onClick={() => setName(null)}>Leave</Button>
+    </form>
   );
 }
 

@@ -69,7 +69,7 @@ export function Transport({ derived, currentMoment }: { readonly derived: Derive
         </Select>
       )}
       <Tooltip title="How fast it runs while the athlete runs at the speed chosen">
-        <span className="rate">{rate === null ? (mode === 'free' ? '' : 'no common moment yet') : `${following ? clipName(following) : 'reference'} ${mode === 'offset' && follower ? `${signedMilliseconds(offsets[follower.clip.id] ?? 0)}, ` : ''}at ${rate.toFixed(2)}`}</span>
+        <span className="rate">{rate === null ? (mode === 'free' ? '' : 'not matched yet') : `${following ? clipName(following) : 'reference'} ${mode === 'offset' && follower ? `${signedMilliseconds(offsets[follower.clip.id] ?? 0)}, ` : ''}at ${rate.toFixed(2)}`}</span>
       </Tooltip>
       <PlayMenu derived={derived} />
       <Tooltip title="Follow the body, both at one size (B)">

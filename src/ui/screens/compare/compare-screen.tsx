@@ -1,50 +1,50 @@
-import Typography from '@mui/material/Typography';
-import type { ReactNode } from 'react';
-import { useNavigate } from 'react-router';
-import { momentsOf } from '../../../core/model/movement';
-import { useDerived } from '../../../state/derived';
-import { setView, useView } from '../../../state/view-store';
-import { ReadingSheet } from '../../components/reading-sheet';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import type { ComponentType, ReactNode } from 'react';
+import { useSearchParams } from 'react-router';
+import { useDerived, type Derived } from '../../../state/derived';
 import { SessionFrame } from '../../components/session-frame';
-import { TimingTable } from '../../components/timing-table';
+import { CurvesView } from './curves-view';
+import { PathsView } from './paths-view';
+import { ReadingsView } from './readings-view';
+import { ReferenceCard } from './reference-card';
+import { RepetitionsView } from './repetitions-view';
+import { CriteriaView } from './criteria-view';
+import { TimingView } from './timing-view';
+import { TogetherView } from './together-view';
 
-/** All readings, moment by moment from the ground up, and the timing of every phase. */
+/** The ways to compare: a further one is one line here. */
+const VIEWS: readonly { readonly id: string; readonly name: string; readonly View: ComponentType<{ readonly derived: Derived }> }[] = [
+  { id: 'readings', name: 'Readings', View: ReadingsView },
+  { id: 'curves', name: 'Curves', View: CurvesView },
+  { id: 'timing', name: 'Timing', View: TimingView },
+  { id: 'paths', name: 'Ways', View: PathsView },
+  { id: 'repetitions', name: 'Repetitions', View: RepetitionsView },
+  { id: 'together', name: 'Together', View: TogetherView },
+  { id: 'criteria', name: 'Criteria', View: CriteriaView },
+];
+
+/** Athlete against reference, in every way in which they can be compared. */
 export function CompareScreen(): ReactNode {
   const derived = useDerived();
-  const navigate = useNavigate();
-  const { movement, judged, session } = derived;
+  const [params, setParams] = useSearchParams();
+  const chosen = VIEWS.find((v) => v.id === params.get('view')) ?? VIEWS[0]!;
   return (
     <SessionFrame step="compare">
       <main className="page">
         <div className="inner">
-          <Typography variant="h1" gutterBottom>Differences</Typography>
-          {judged.length === 0 && <p>Differences stand here once both clips are in. Add them at Intake, or open the demo from the start page.</p>}
-          <div className="flow">
-            {movement.moments.map((moment) => {
-              const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment.id);
-              if (rows.length === 0) return null;
-              return (
-                <section key={moment.id} className="card">
-                  <Typography variant="h2" gutterBottom>{moment.name}</Typography>
-                  <ReadingSheet
-                    rows={rows}
-                    onChoose={(row) => {
-                      const shown: Record<string, number> = { ...useView.getState().shown };
-                      for (const reading of [row.athlete, row.reference]) {
-                        if (reading.measurable) shown[reading.provenance.clipId] = Math.round(reading.provenance.frames[0]!);
-                      }
-                      setView({ selectedMeasure: row.measure.id, shown });
-                      void navigate(`/s/${session.id}/measure`);
-                    }}
-                  />
-                </section>
-              );
-            })}
-            <section className="card">
-              <Typography variant="h2" gutterBottom>Timing</Typography>
-              <TimingTable rows={derived.timing} athlete={derived.athlete?.clip} reference={derived.reference?.clip} />
-            </section>
-          </div>
+          <h1 className="visually-hidden">Differences</h1>
+          {derived.judged.length === 0 ? (
+            <p>Differences stand here once the athlete’s clip is in. Add it at Intake, or open the demo from the start page.</p>
+          ) : (
+            <>
+              <ReferenceCard derived={derived} />
+              <Tabs value={chosen.id} onChange={(_, id: string) => setParams(id === VIEWS[0]!.id ? {} : { view: id }, { replace: true })} aria-label="Ways to compare" variant="scrollable" sx={{ mb: 1.5, minHeight: 40 }}>
+                {VIEWS.map((v) => <Tab key={v.id} value={v.id} label={v.name} id={`tab-${v.id}`} aria-controls={`view-${v.id}`} />)}
+              </Tabs>
+              <div role="tabpanel" id={`view-${chosen.id}`} aria-labelledby={`tab-${chosen.id}`}><chosen.View derived={derived} /></div>
+            </>
+          )}
         </div>
       </main>
     </SessionFrame>

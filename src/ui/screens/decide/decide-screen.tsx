@@ -1,141 +1,108 @@
+import { arrayMove, useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
 import ArrowDownwardIcon from '@mui/icons-material/ArrowDownward';
 import ArrowUpwardIcon from '@mui/icons-material/ArrowUpward';
+import DragIndicatorIcon from '@mui/icons-material/DragIndicator';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import IconButton from '@mui/material/IconButton';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
-import { cautionsFor } from '../../../core/assessment/cautions';
-import type { Judged } from '../../../core/assessment/state';
-import type { RankedGap, ScoreParts } from '../../../core/assessment/priority';
-import { draftCorrection } from '../../../core/coaching/correction';
-import { momentsOf } from '../../../core/model/movement';
-import { useDerived } from '../../../state/derived';
-import { decide, reorder } from '../../../state/use-cases';
+import { useNavigate } from 'react-router';
+import { correctionOf } from '../../../core/coaching/correction';
+import type { PlanItem } from '../../../core/coaching/plan';
+import type { OwnCorrection } from '../../../core/model/session';
+import { changeOwnCorrection } from '../../../state/comparison-use-cases';
+import { useDerived, type Derived } from '../../../state/derived';
+import { reorder } from '../../../state/use-cases';
 import { CorrectionCard } from '../../components/correction-card';
 import { SessionFrame } from '../../components/session-frame';
-import { StateMark } from '../../components/state-mark';
-
-const ORDINAL = ['First', 'Second', 'Third'];
+import { SortableArea } from '../../components/sortable-area';
+import { framesOf, goToFrames } from '../../components/go-to-frames';
+import { AsideOfPlan } from './aside-of-plan';
+import { CauseChain } from './cause-chain';
+import { OwnCorrectionDialog } from './own-correction';
+import { ReasonDialog, type Asked } from './reason-dialog';
+import { ScoreParts } from './score-parts';
 
 /** The gaps in the order in which to work on them; the analyst has the last word. */
 export function DecideScreen(): ReactNode {
   const derived = useDerived();
-  const { movement, judged, priorities } = derived;
-  const [asking, setAsking] = useState<{ id: string; name: string; verdict: 'drop' | 'style' } | null>(null);
-  const [reason, setReason] = useState('');
-  const ids = priorities.proposed.map((gap) => gap.judged.measure.id);
-  const move = (from: number, to: number): void => {
-    const next = [...ids];
-    const [moved] = next.splice(from, 1);
-    next.splice(to, 0, moved!);
-    reorder([...next, ...priorities.parked.map(({ gap }) => gap.judged.measure.id)]);
-  };
-  const strengths = judged.filter((j) => j.state === 'strength');
-  const onTarget = judged.filter((j) => j.state === 'on-target');
-  const nameOf = ({ measure }: Judged): string => `${measure.name}, ${movement.moments.find((m) => m.id === momentsOf(measure)[0])!.name.toLowerCase()}`;
-  const unmeasured = judged.filter((j) => j.state === 'not-measurable');
-  const styles = judged.filter((j) => j.state === 'style');
-  const minor = derived.athlete?.clip.performer.minor ?? false;
+  const { judged, plan, priorities } = derived;
+  const [asking, setAsking] = useState<Asked | null>(null);
+  const [editing, setEditing] = useState<OwnCorrection | 'new' | null>(null);
+  const ids = plan.items.map((item) => item.id);
+  const sort = (sorted: readonly string[]): void => reorder([...sorted, ...priorities.parked.map(({ gap }) => gap.judged.measure.id)]);
   return (
     <SessionFrame step="decide">
       <main className="page">
         <div className="inner">
-          <Typography variant="h1" gutterBottom>What to work on</Typography>
+          <div className="row-of-fields">
+            <Typography variant="h1">What to work on</Typography>
+            {judged.length > 0 && <Button variant="outlined" onClick={() => setEditing('new')}>Add a correction of your own</Button>}
+          </div>
           {judged.length === 0 && <p>Corrections are proposed here once both clips are measured. Work through Intake, Moments and Measure first.</p>}
           <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.7fr) minmax(0, 1fr)' }}>
-            <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
-              {priorities.proposed.map((gap, i) => (
-                <section key={gap.judged.measure.id} className="card" data-testid="proposed" data-measure={gap.judged.measure.id}>
-                  <CorrectionCard correction={draftCorrection(movement, gap)} place={ORDINAL[i]!} moment={movement.moments.find((m) => m.id === momentsOf(gap.judged.measure)[0])!.name} />
-                  <ScoreLine gap={gap} />
-                  <div>
-                    <IconButton aria-label={`Move ${gap.judged.measure.name} up`} disabled={i === 0} onClick={() => move(i, i - 1)}><ArrowUpwardIcon /></IconButton>
-                    <IconButton aria-label={`Move ${gap.judged.measure.name} down`} disabled={i === ids.length - 1} onClick={() => move(i, i + 1)}><ArrowDownwardIcon /></IconButton>
-                    <Button onClick={() => setAsking({ id: gap.judged.measure.id, name: gap.judged.measure.name, verdict: 'drop' })}>Drop with a reason</Button>
-                    <Button onClick={() => setAsking({ id: gap.judged.measure.id, name: gap.judged.measure.name, verdict: 'style' })}>Style, leave alone</Button>
-                  </div>
-                </section>
-              ))}
-            </div>
-            <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
-              <section className="card">
-                <Typography variant="h2" gutterBottom>Strengths</Typography>
-                {strengths.length + onTarget.length === 0 && <p>None stands out of the measuring error yet.</p>}
-                <ul style={{ margin: 0, paddingLeft: 18 }}>
-                  {strengths.map((j) => <li key={j.measure.id} data-testid="strength">{nameOf(j)}</li>)}
-                </ul>
-                {onTarget.length > 0 && <p style={{ margin: '6px 0 0' }}>Good as it is: {onTarget.map(nameOf).join('; ')}.</p>}
-              </section>
-              {(priorities.parked.length > 0 || priorities.dropped.length > 0 || styles.length > 0) && (
-                <section className="card">
-                  <Typography variant="h2" gutterBottom>Not now</Typography>
-                  {priorities.parked.map(({ gap, why }) => (
-                    <div key={gap.judged.measure.id}><strong>{gap.judged.measure.name}</strong>: {why}. <Button onClick={() => { decide(gap.judged.measure.id, { verdict: 'keep', reason: 'wanted by the analyst' }); reorder([gap.judged.measure.id, ...ids]); }}>Work on it now</Button></div>
-                  ))}
-                  {priorities.dropped.map(({ gap, reason: why }) => (
-                    <div key={gap.judged.measure.id}><strong>{gap.judged.measure.name}</strong>: dropped, “{why}”. <Button onClick={() => decide(gap.judged.measure.id, null)}>Take it back</Button></div>
-                  ))}
-                  {styles.map((j) => (
-                    <div key={j.measure.id}><StateMark state="style" /> <strong>{j.measure.name}</strong>: “{derived.session.decisions.find((d) => d.measureId === j.measure.id)?.reason}”. <Button onClick={() => decide(j.measure.id, null)}>Take it back</Button></div>
-                  ))}
-                </section>
-              )}
-              {unmeasured.length > 0 && (
-                <section className="card">
-                  <Typography variant="h2" gutterBottom>Film next time</Typography>
-                  <ul style={{ margin: 0, paddingLeft: 18 }}>
-                    {unmeasured.map((j) => {
-                      const blocked = !j.athlete.measurable ? j.athlete : j.reference;
-                      return <li key={j.measure.id}>{j.measure.name}: {blocked.measurable ? '' : `${blocked.message}. ${blocked.remedy}`}</li>;
-                    })}
-                  </ul>
-                </section>
-              )}
-              {judged.length > 0 && cautionsFor(movement, [], minor).map((text) => <div key={text} className="caution">{text}</div>)}
-            </div>
+            <SortableArea ids={ids} nameOf={(id) => nameOfItem(plan.items.find((item) => item.id === id)!)} onSort={sort}>
+              <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
+                {plan.items.map((item, i) => <PlanCard key={item.id} item={item} index={i} last={ids.length - 1} derived={derived} onMove={(to) => sort(arrayMove(ids, i, to))} onAsk={setAsking} onEdit={setEditing} />)}
+              </div>
+            </SortableArea>
+            <AsideOfPlan derived={derived} ids={ids} />
           </div>
         </div>
       </main>
-      <Dialog open={asking !== null} onClose={() => setAsking(null)} fullWidth maxWidth="xs">
-        <DialogTitle>{asking?.verdict === 'style' ? 'A personal style?' : 'Drop this correction?'}</DialogTitle>
-        <DialogContent>
-          <TextField autoFocus fullWidth label="Reason" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ mt: 1 }} helperText={`Kept with “${asking?.name ?? ''}” and shown in the report.`} />
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={() => setAsking(null)}>Cancel</Button>
-          <Button
-            variant="contained"
-            disabled={reason.trim() === ''}
-            onClick={() => {
-              decide(asking!.id, { verdict: asking!.verdict, reason: reason.trim() });
-              setAsking(null);
-              setReason('');
-            }}
-          >
-            {asking?.verdict === 'style' ? 'Mark as style' : 'Drop'}
-          </Button>
-        </DialogActions>
-      </Dialog>
+      {asking && <ReasonDialog asked={asking} onClose={() => setAsking(null)} />}
+      {editing && <OwnCorrectionDialog correction={editing} onClose={() => setEditing(null)} />}
     </SessionFrame>
   );
 }
 
-const PART_NAMES: readonly (readonly [keyof ScoreParts, string])[] = [
-  ['size', 'size'],
-  ['confidence', 'sure'],
-  ['importance', 'importance'],
-  ['fromConsequences', 'from consequences'],
-];
+const nameOfItem = ({ gap, own }: PlanItem): string => (gap ? gap.judged.measure.name : own.title);
 
-function ScoreLine({ gap }: { readonly gap: RankedGap }): ReactNode {
+interface PlanCardProps {
+  readonly item: PlanItem;
+  readonly index: number;
+  readonly last: number;
+  readonly derived: Derived;
+  readonly onMove: (to: number) => void;
+  readonly onAsk: (asked: Asked) => void;
+  readonly onEdit: (correction: OwnCorrection) => void;
+}
+
+/** One correction: dragged by its handle or moved by its arrows, with its parts, its chain and its decisions. */
+function PlanCard({ item, index, last, derived, onMove, onAsk, onEdit }: PlanCardProps): ReactNode {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: item.id });
+  const navigate = useNavigate();
+  const { movement, session, judged } = derived;
+  const minor = derived.athlete?.clip.performer.minor ?? false;
+  const { gap, own } = item;
+  const name = nameOfItem(item);
+  const show = (measureId: string): void => {
+    const row = judged.find((j) => j.measure.id === measureId);
+    if (row) goToFrames(navigate, session.id, framesOf(row.athlete, row.reference), measureId);
+  };
   return (
-    <div style={{ fontSize: '.8rem', color: '#545c61' }}>
-      Score {gap.score.toFixed(2)}: {PART_NAMES.map(([key, name]) => `${name} ${Number(gap.parts[key]).toFixed(2)}`).join(', ')}{gap.parts.risk ? ', risk first' : ''}
-    </div>
+    <section ref={setNodeRef} className="card" data-testid="proposed" data-measure={item.id} style={{ transform: CSS.Translate.toString(transform), transition, position: 'relative', zIndex: isDragging ? 2 : undefined, boxShadow: isDragging ? '0 6px 18px rgba(32,38,42,.25)' : undefined }}>
+      <IconButton ref={setActivatorNodeRef} {...attributes} {...listeners} aria-label={`Drag ${name} to another place`} title="Drag to another place" sx={{ position: 'absolute', right: 6, top: 6, cursor: 'grab', touchAction: 'none' }}><DragIndicatorIcon /></IconButton>
+      <CorrectionCard chainBelow={gap !== null} correction={correctionOf(movement, item, minor)} index={index} />
+      {gap && <CauseChain gap={gap} onChoose={show} />}
+      {gap && <ScoreParts gap={gap} overridden={session.importances[gap.judged.measure.id] !== undefined} />}
+      <div>
+        <IconButton aria-label={`Move ${name} up`} disabled={index === 0} onClick={() => onMove(index - 1)}><ArrowUpwardIcon /></IconButton>
+        <IconButton aria-label={`Move ${name} down`} disabled={index === last} onClick={() => onMove(index + 1)}><ArrowDownwardIcon /></IconButton>
+        {gap ? (
+          <>
+            <Button onClick={() => show(gap.judged.measure.id)}>See the frames</Button>
+            <Button onClick={() => onAsk({ id: item.id, name, verdict: 'drop' })}>Drop with a reason</Button>
+            <Button onClick={() => onAsk({ id: item.id, name, verdict: 'style' })}>Style, leave alone</Button>
+          </>
+        ) : (
+          <>
+            <Button onClick={() => onEdit(own)}>Change it</Button>
+            <Button onClick={() => changeOwnCorrection(own.id, null)}>Take it away</Button>
+          </>
+        )}
+      </div>
+    </section>
   );
 }

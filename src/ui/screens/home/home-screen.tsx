@@ -12,6 +12,7 @@ import { format } from 'date-fns';
 import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { MOVEMENTS } from '../../../movements';
+import { DEMOS } from '../../../state/demo';
 import { notify } from '../../../state/notices';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
 import { createSession } from '../../../state/use-cases';
@@ -53,8 +54,12 @@ export function HomeScreen(): ReactNode {
           </section>
           <section className="card">
             <Typography variant="h2" gutterBottom>Demo</Typography>
-            <Typography sx={{ mb: 1 }}>A made-up academy’s pace delivery, filmed from the side at 120 frames per second, beside its reference.</Typography>
-            <Button component={Link} to="/demo" variant="outlined">Open the demo</Button>
+            <Typography sx={{ mb: 1 }}>A made-up academy, filmed at 120 frames per second, with points, moments and judgements in place.</Typography>
+            <ul style={{ margin: 0, paddingLeft: 0, listStyle: 'none', display: 'grid', gap: 6 }}>
+              {DEMOS.map((demo, i) => (
+                <li key={demo.id}><Button component={Link} to={i === 0 ? '/demo' : `/demo/${demo.id}`} variant="outlined" size="small" sx={{ mr: 1 }}>{i === 0 ? 'Open the demo' : `Open ${demo.name.toLowerCase()}`}</Button><span className="note">{demo.name}: {demo.about}</span></li>
+              ))}
+            </ul>
           </section>
         </div>
         <section style={{ marginTop: 20 }}>

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { edit } from '../../../state/document-store';
-import { useDerived } from '../../../state/derived';
+import { baseOf, useDerived } from '../../../state/derived';
 import { useCommittedText } from '../../components/use-committed-text';
 import { clipName } from '../../components/clip-name';
 import type { Clip, Role } from '../../../core/model/clip';
@@ -20,7 +20,7 @@ const isDays = (text: string): boolean => /^\s*\d{0,4}\s*$/.test(text);
 /** Who, which movement, which clips: asked once, changed at any time. */
 export function IntakeScreen(): ReactNode {
   const derived = useDerived();
-  const { session, movement, clips } = derived;
+  const { session, clips } = derived;
   const [adding, setAdding] = useState<{ readonly role: Role; readonly first: Clip | null } | null>(null);
   const name = useCommittedText(session.name, (text) => {
     if (text.trim()) edit((s) => { s.name = text.trim(); });
@@ -38,7 +38,7 @@ export function IntakeScreen(): ReactNode {
             {...name}
             sx={{ minWidth: 320 }}
           />
-          <MovementChoice movement={movement} />
+          <MovementChoice movement={baseOf(session)} own={session.ownMovement !== null} sessionId={session.id} />
           <TextField
             label="Days to the next competition"
             {...days}

@@ -3,10 +3,13 @@ import { format } from 'date-fns';
 import type { ReactNode } from 'react';
 import type { Judged } from '../../../core/assessment/state';
 import { cautionsFor } from '../../../core/assessment/cautions';
-import { draftCorrection } from '../../../core/coaching/correction';
-import { momentsOf } from '../../../core/model/movement';
+import { filmingRequests } from '../../../core/assessment/filming';
+import { curveMeasures } from '../../../core/comparison/matched-curves';
+import { correctionOf } from '../../../core/coaching/correction';
+import { measureName, momentsOf } from '../../../core/model/movement';
 import { useDerived, type Derived } from '../../../state/derived';
 import { csvOf, download, sessionText } from '../../../state/report';
+import { ComparedCurve, curvesOf } from '../../components/compared-curve';
 import { CorrectionCard } from '../../components/correction-card';
 import { RoleName } from '../../components/role-name';
 import { SessionFrame } from '../../components/session-frame';
@@ -15,7 +18,6 @@ import { TimingTable } from '../../components/timing-table';
 import { plusMinus, readingText, signed } from '../../components/format';
 import { useStills } from './use-stills';
 
-const PLACES = ['First', 'Second', 'Third'];
 const fileSafe = (name: string): string => name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase() || 'session';
 
 /** What is handed over: pictures, numbers, corrections, cautions. */
@@ -38,14 +40,21 @@ export function ReportScreen(): ReactNode {
 }
 
 function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
-  const { session, movement, athlete, reference, judged, priorities, timing } = derived;
+  const { session, movement, athlete, reference, judged, priorities, timing, plan, sheet, sides } = derived;
   const stills = useStills(derived);
   const momentName = (id: string): string => movement.moments.find((m) => m.id === id)!.name;
   const strengths = judged.filter((j) => j.state === 'strength');
   const onTarget = judged.filter((j) => j.state === 'on-target');
-  const nameOf = ({ measure }: Judged): string => `${measure.name}, ${momentName(momentsOf(measure)[0]!).toLowerCase()}`;
+  const nameOf = ({ measure }: Judged): string => measureName(movement, measure);
   const numbersOf = (j: Judged): string => `${readingText(j.athlete).value} ${readingText(j.athlete).plusMinus}${j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}`;
-  const unmeasured = judged.filter((j) => j.state === 'not-measurable');
+  // What is worked on, as a curve, each quantity once.
+  const worked = plan.items.flatMap(({ gap }) => (gap ? [gap.judged.measure] : []));
+  const charts = curveMeasures({ ...movement, measures: worked }).flatMap((measure) => { const curves = curvesOf(derived, measure); return curves ? [{ measure, curves }] : []; });
+  const requests = filmingRequests(judged, athlete, reference);
+  const school = movement.schools.find((s) => s.id === session.school);
+  const names = [...new Set(sides.reference.map((views) => views[0]!.clip.performer.name))];
+  const referenceText = sides.reference.length === 0 ? 'Against published targets only' : <RoleName role="reference" name={`${names.join(', ')}${sides.reference.length > 1 ? ` (mean of ${sides.reference.length} performances)` : `, ${sides.reference[0]![0]!.clip.captureRate} frames per second`}`} />;
+  const shownRoles = (['athlete', 'reference'] as const).filter((role) => derived[role]);
   const minor = athlete?.clip.performer.minor ?? false;
   return (
     <article className="report" data-testid="report">
@@ -54,17 +63,18 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           <h1 style={{ margin: 0 }}>{session.name}</h1>
           <div>{movement.sport}: {movement.name}</div>
           <div><RoleName role="athlete" name={`${athlete!.clip.performer.name}, ${athlete!.clip.captureRate} frames per second`} /></div>
-          <div><RoleName role="reference" name={`${reference!.clip.performer.name}, ${reference!.clip.captureRate} frames per second`} /></div>
+          <div>{referenceText}</div>
+          {school && <div>School: {school.name}. {school.because}</div>}
         </div>
         <div>{format(new Date(session.createdAt), 'd MMMM yyyy')}</div>
       </div>
       {session.impressions && <section><h2>First impressions</h2><p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p></section>}
       <section>
         <h2>Work on</h2>
-        {priorities.proposed.length === 0 && <p>No difference lies beyond its range and its measuring error.</p>}
-        {priorities.proposed.map((gap, i) => (
-          <div key={gap.judged.measure.id} style={{ marginBottom: 14, breakInside: 'avoid' }} data-testid="report-correction">
-            <CorrectionCard correction={draftCorrection(movement, gap)} place={PLACES[i]!} moment={momentName(momentsOf(gap.judged.measure)[0]!)} />
+        {plan.items.length === 0 && <p>No difference lies beyond its range and its measuring error.</p>}
+        {plan.items.map((item, i) => (
+          <div key={item.id} style={{ marginBottom: 14, breakInside: 'avoid' }} data-testid="report-correction">
+            <CorrectionCard correction={correctionOf(movement, item, minor)} index={i} />
           </div>
         ))}
         {priorities.dropped.map(({ gap, reason }) => <p key={gap.judged.measure.id}>Not worked on: {gap.judged.measure.name.toLowerCase()} (“{reason}”).</p>)}
@@ -81,7 +91,7 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           <div key={moment.id} style={{ breakInside: 'avoid', marginBottom: 12 }}>
             <h3 style={{ margin: '6px 0' }}>{moment.name}</h3>
             <div className="stills">
-              {(['athlete', 'reference'] as const).map((role) => {
+              {shownRoles.map((role) => {
                 const still = stills[`${role}-${moment.id}`];
                 const performance = derived[role]!;
                 return (
@@ -118,17 +128,31 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           </tbody>
         </table>
       </section>
-      <section><h2>Timing</h2><TimingTable rows={timing} athlete={athlete?.clip} reference={reference?.clip} /></section>
+      {charts.length > 0 && (
+        <section>
+          <h2>Curves</h2>
+          {charts.map(({ measure, curves }) => <div key={measure.id} style={{ breakInside: 'avoid', marginBottom: 10 }}><ComparedCurve movement={movement} measure={measure} curves={curves} onChoose={() => undefined} /></div>)}
+          <p className="pm">In matched time; grey is the range of the reference. Tinted: outside it by more than the measuring error.</p>
+        </section>
+      )}
+      <section><h2>Timing</h2><TimingTable rows={timing} athlete={sides.athlete} reference={sides.reference} /></section>
       {session.notes.length > 0 && (
         <section>
           <h2>Notes</h2>
           <ul>{session.notes.map((n) => <li key={n.id}>{n.kind === 'good' ? 'Good' : 'Work on'}: {n.text || 'no words'} ({session.clips.find((c) => c.id === n.clipId)?.role ?? 'clip removed'}, frame {n.frame + 1})</li>)}</ul>
         </section>
       )}
-      {unmeasured.length > 0 && (
+      {sheet && movement.sheet && (
+        <section>
+          <h2>{movement.sheet.name}: {sheet.points} of {sheet.most} points</h2>
+          <ul>{sheet.results.map((r) => <li key={r.criterion.id}>{r.criterion.name}: {r.met === 'open' ? 'open' : `${r.points} of ${r.criterion.points}`}{r.byEye ? ` (by eye: ${r.byEye.reason})` : ''}</li>)}</ul>
+          {sheet.held.map((gate) => <p key={gate.because}>Held at {gate.most}: {gate.because}.</p>)}
+        </section>
+      )}
+      {requests.length > 0 && (
         <section>
           <h2>Film next time</h2>
-          <ul>{unmeasured.map((j) => { const b = !j.athlete.measurable ? j.athlete : j.reference; return <li key={j.measure.id}>{j.measure.name}: {b.measurable ? '' : `${b.message}. ${b.remedy}`}</li>; })}</ul>
+          <ul>{requests.map((r) => <li key={r.request}>{r.request} {r.because}{r.measures.length > 0 ? ` (${r.measures.join(', ')})` : ''}.</li>)}</ul>
         </section>
       )}
       <section data-testid="cautions">

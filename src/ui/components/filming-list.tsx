@@ -1,0 +1,16 @@
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { filmingRequests } from '../../core/assessment/filming';
+import type { Derived } from '../../state/derived';
+
+/** What to film better next time, each with what it would make measurable; nothing where all could be measured. */
+export function FilmingList({ derived }: { readonly derived: Derived }): ReactNode {
+  const requests = filmingRequests(derived.judged, derived.athlete, derived.reference);
+  if (requests.length === 0) return null;
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>Film next time</Typography>
+      <ul style={{ margin: 0, paddingLeft: 18 }}>{requests.map((r) => <li key={r.request}><strong>{r.request}</strong> {r.because}{r.measures.length > 0 ? ` (${r.measures.join(', ')})` : ''}.</li>)}</ul>
+    </section>
+  );
+}

@@ -1,0 +1,29 @@
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { momentsOf } from '../../../core/model/movement';
+import type { Derived } from '../../../state/derived';
+import { FilmingList } from '../../components/filming-list';
+import { ReadingSheet } from '../../components/reading-sheet';
+import { framesOf, goToFrames } from '../../components/go-to-frames';
+
+/** All readings, moment by moment from the ground up. */
+export function ReadingsView({ derived }: { readonly derived: Derived }): ReactNode {
+  const { movement, judged, session } = derived;
+  const navigate = useNavigate();
+  return (
+    <div className="flow">
+      {movement.moments.map((moment) => {
+        const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment.id);
+        if (rows.length === 0) return null;
+        return (
+          <section key={moment.id} className="card">
+            <Typography variant="h2" gutterBottom>{moment.name}</Typography>
+            <ReadingSheet rows={rows} onChoose={(row) => goToFrames(navigate, session.id, framesOf(row.athlete, row.reference), row.measure.id)} />
+          </section>
+        );
+      })}
+      <FilmingList derived={derived} />
+    </div>
+  );
+}

@@ -1,0 +1,113 @@
+import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
+import { judge } from '../../../core/assessment/state';
+import { compareMeasure } from '../../../core/comparison/compare';
+import { unitOf } from '../../../core/measures';
+import { ALL_KINDS, asKind, fieldsOfKind } from '../../../core/model/measure-form';
+import { COSTS, withSchool, type Measure, type MeasureKind, type Movement, type Target } from '../../../core/model/movement';
+import { DISPLAY_UNITS } from '../../../core/units';
+import type { Derived } from '../../../state/derived';
+import { readingText, signed } from '../../components/format';
+import { StateMark } from '../../components/state-mark';
+import { Choice, CommittedField, FieldEditor, NumberField } from './fields';
+import { words } from './names';
+
+interface MeasureFormProps {
+  readonly measure: Measure;
+  readonly movement: Movement;
+  readonly derived: Derived;
+  readonly onChange: (measure: Measure) => void;
+  readonly onRemove: () => void;
+  readonly onShow: () => void;
+}
+
+const REGIONS = ['legs', 'hips', 'trunk', 'arms', 'head', 'timing'] as const;
+const PLANES: readonly (readonly [string, string])[] = [['sagittal', 'From the side'], ['frontal', 'From front or behind'], ['transverse', 'From above'], ['any', 'From anywhere']];
+const TARGETS: readonly (readonly [string, string])[] = [
+  ['', 'Show, do not judge'], ['same-as-reference', 'Same as the reference'], ['about', 'About'], ['between', 'Between'], ['at-least', 'At least'], ['at-most', 'At most'], ['constant', 'Held constant'], ['in-order', 'In order'], ['yes', 'Yes'],
+];
+
+function blankTarget(type: string): Target | undefined {
+  const source = 'analyst\u2019s choice';
+  switch (type) {
+    case 'same-as-reference':
+      return { type, tolerance: 5, source };
+    case 'about':
+      return { type, value: 90, tolerance: 5, source };
+    case 'between':
+      return { type, low: 80, high: 100, source };
+    case 'at-least':
+    case 'at-most':
+      return { type, value: 90, source };
+    case 'constant':
+      return { type, within: 5, source };
+    case 'in-order':
+    case 'yes':
+      return { type, source };
+    default:
+      return undefined;
+  }
+}
+
+/** One measure: what, on which points, when, against what target, with its value on the open clips. */
+export function MeasureForm({ measure, movement, derived, onChange, onRemove, onShow }: MeasureFormProps): ReactNode {
+  const set = (change: object): void => onChange({ ...measure, ...change } as Measure);
+  const { target } = measure;
+  const unit = unitOf(measure);
+  const numbers = target ? (Object.entries(target).filter(([, v]) => typeof v === 'number') as [string, number][]) : [];
+  const inSchool = withSchool({ ...movement, measures: [measure] }, derived.session.school).measures[0]!;
+  const judged = derived.sides.athlete.length > 0 ? judge(compareMeasure(inSchool, derived.sides.athlete, derived.sides.referenceOf(measure), derived.session.measuredErrors), undefined) : null;
+  const coaching = measure.coaching ?? { seenLow: '', seenHigh: '', why: '', cue: '', drills: [], selfCheck: '' };
+  const setCoaching = (change: object): void => {
+    const next = { ...coaching, ...change };
+    set({ coaching: next.drills.length > 0 ? next : { ...next, drills: ['Hold the position, then slow, then full'] } });
+  };
+  return (
+    <section className="card" data-testid="measure-form">
+      <div className="row-of-fields">
+        <div style={{ width: 240 }}><CommittedField label="Name" value={measure.name} onChange={(name) => set({ name })} /></div>
+        <Choice label="Kind" value={measure.kind} options={ALL_KINDS.map((kind) => [kind, words(kind)] as const)} onChange={(kind) => onChange({ ...asKind(measure, kind as MeasureKind, movement), id: measure.id })} />
+        <Choice label="Region" value={measure.region} options={REGIONS.map((r) => [r, words(r)] as const)} onChange={(region) => set({ region })} />
+        <Choice label="Camera" value={measure.plane} options={PLANES} onChange={(plane) => set({ plane })} />
+      </div>
+      <div className="row-of-fields">
+        {fieldsOfKind(measure.kind).map((field) => <FieldEditor key={field.key} field={field} value={(measure as unknown as Record<string, unknown>)[field.key]} movement={movement} onChange={(value) => set({ [field.key]: value })} />)}
+      </div>
+      <div className="row-of-fields">
+        <Choice label="Target" value={target?.type ?? ''} options={TARGETS} onChange={(type) => set({ target: blankTarget(type) })} />
+        {numbers.map(([key, value]) => <NumberField key={key} label={`${words(key)}, ${DISPLAY_UNITS[unit].suffix.trim() || 'number'}`} value={value} width={130} onChange={(next) => set({ target: { ...target, [key]: next } })} />)}
+        {target && <NumberField label="Margin" value={measure.margin} onChange={(margin) => set({ margin })} />}
+        {target && <div style={{ flex: '1 1 220px' }}><CommittedField label="Source of the target" value={target.source} onChange={(source) => set({ target: { ...target, source } })} /></div>}
+      </div>
+      <div className="row-of-fields">
+        <NumberField label="Importance, 0 to 1" value={measure.importance} width={140} onChange={(importance) => set({ importance })} />
+        <Choice label="Takes to change" value={measure.cost} options={COSTS.map((c) => [c, words(c)] as const)} onChange={(cost) => set({ cost })} />
+        <Choice label="Better than the reference" value={measure.better ?? ''} options={[['', 'Neither side'], ['higher', 'Higher'], ['lower', 'Lower']]} onChange={(better) => set({ better: better || undefined })} />
+        <Choice label="Risk" value={measure.risk ?? ''} options={[['', 'None'], ...movement.cautions.map((c) => [c.id, words(c.id)] as const)]} onChange={(risk) => set({ risk: risk || undefined })} />
+      </div>
+      {judged && (
+        <p data-testid="measure-preview" style={{ margin: '4px 0 10px' }}>
+          <StateMark state={judged.state} /> athlete <strong>{readingText(judged.athlete).value}</strong> {readingText(judged.athlete).plusMinus}
+          {judged.reference.measurable && <>, reference <strong>{readingText(judged.reference).value}</strong> {readingText(judged.reference).plusMinus}</>}
+          {judged.difference !== null && <>, difference {signed(judged.difference, unit)}</>}
+          {!judged.athlete.measurable && <>: {judged.athlete.message}. {judged.athlete.remedy}</>}
+        </p>
+      )}
+      <details>
+        <summary>What is said when it is a gap</summary>
+        <div style={{ display: 'grid', gap: 8, marginTop: 8 }}>
+          <CommittedField label="Seen when it is too small" value={coaching.seenLow} onChange={(seenLow) => setCoaching({ seenLow })} />
+          <CommittedField label="Seen when it is too large" value={coaching.seenHigh} onChange={(seenHigh) => setCoaching({ seenHigh })} />
+          <CommittedField label="Why it matters" value={coaching.why} onChange={(why) => setCoaching({ why })} />
+          <CommittedField label="Cue" value={coaching.cue} onChange={(cue) => setCoaching({ cue })} />
+          <CommittedField label="Drills, one a line: hold, slow, full" multiline value={coaching.drills.join('\n')} onChange={(text) => setCoaching({ drills: text.split('\n').map((l) => l.trim()).filter(Boolean) })} />
+          <CommittedField label="How the athlete checks it alone" value={coaching.selfCheck} onChange={(selfCheck) => setCoaching({ selfCheck })} />
+        </div>
+      </details>
+      <div style={{ marginTop: 8 }}>
+        <Button onClick={onShow}>See it on the clips</Button>
+        <Button onClick={onRemove}>Take this measure away</Button>
+      </div>
+    </section>
+  );
+}
