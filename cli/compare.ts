@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { prioritise } from '../src/core/assessment/priority';
 import { judge } from '../src/core/assessment/state';
-import { compareAll } from '../src/core/comparison/compare';
+import { compareSides } from '../src/core/comparison/compare';
 import { timingTable } from '../src/core/comparison/timing-table';
 import { proposeMoments } from '../src/core/events/propose-moments';
 import { clipSchema } from '../src/core/model/clip';
@@ -25,10 +25,13 @@ export interface PointInput {
 export interface CompareInput {
   readonly movement: Movement;
   readonly athlete: PointInput;
-  readonly reference: PointInput;
+  /** One, or several whose mean and spread count. */
+  readonly references: readonly PointInput[];
   /** Text of the moments file, or null to have all moments proposed. */
   readonly moments: { readonly file: string; readonly text: string } | null;
   readonly dominant: 'left' | 'right';
+  /** The athlete is under age. */
+  readonly minor: boolean;
   /** Standing height in metres for files that state no unit; null takes a usual one. */
   readonly height: number | null;
 }
@@ -60,8 +63,7 @@ function readMoments(movement: Movement, moments: CompareInput['moments']): Resu
   return ok(checked.data);
 }
 
-function performanceOf(input: CompareInput, role: 'athlete' | 'reference', given: Readonly<Record<string, number>>): Result<ComparedPerformance, CompareIssue> {
-  const { file, bytes } = input[role];
+function performanceOf(input: CompareInput, { file, bytes }: PointInput, role: 'athlete' | 'reference', given: Readonly<Record<string, number>>): Result<ComparedPerformance, CompareIssue> {
   const read = readPointFile(bytes, file);
   if (!read.ok) return fail('bad-file', read.issue.message);
   const recording = read.value.recordings[0]!;
@@ -77,7 +79,7 @@ function performanceOf(input: CompareInput, role: 'athlete' | 'reference', given
   const clip = clipSchema.parse({
     id: role, role, fileName: file, mediaId: null, codec: 'points', ...figure.picture, rotation: 0,
     frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)), fileRate: recording.rate, captureRate: recording.rate,
-    performer: { name: recording.name || file, dominantSide: input.dominant, minor: false, consent: true },
+    performer: { name: recording.name || file, dominantSide: input.dominant, minor: role === 'athlete' && input.minor, consent: true },
     ...seen, mirrored: false, scale: figure.pixelsPerMetre === null ? null : { pixels: figure.pixelsPerMetre, metres: 1 },
   });
   const times = realTimes(clip);
@@ -92,21 +94,27 @@ function performanceOf(input: CompareInput, role: 'athlete' | 'reference', given
   return ok({ performance, file, warnings, proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])) });
 }
 
-/** One athlete against one reference from files of points: read, moments proposed where none are given, measured, judged, ranked. */
+/** One athlete against a reference (one file, or the mean of several) from files of points: read, moments proposed where none are given, measured, judged, ranked. */
 export function compareFiles(input: CompareInput): Result<CompareOutput, CompareIssue> {
   const { movement } = input;
   const given = readMoments(movement, input.moments);
   if (!given.ok) return given;
-  const athlete = performanceOf(input, 'athlete', given.value.athlete);
+  const athlete = performanceOf(input, input.athlete, 'athlete', given.value.athlete);
   if (!athlete.ok) return athlete;
-  const reference = performanceOf(input, 'reference', given.value.reference);
-  if (!reference.ok) return reference;
-  const [a, r] = [athlete.value, reference.value];
-  const judged = compareAll(movement, a.performance, r.performance).map((c) => judge(c, undefined));
+  const references: ComparedPerformance[] = [];
+  for (const file of input.references) {
+    // Moments are given for one reference; the others are proposed.
+    const reference = performanceOf(input, file, 'reference', references.length === 0 ? given.value.reference : {});
+    if (!reference.ok) return reference;
+    references.push(reference.value);
+  }
+  const [a, first] = [athlete.value, references[0]!];
+  const [athletes, others] = [[[a.performance]], references.map((r) => [r.performance])];
+  const judged = compareSides(movement, athletes, others).map((c) => judge(c, undefined));
   const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
   return ok({
-    document: comparisonDocument(movement, a, r, judged, priorities),
-    csv: reportCsv({ movement, judged, timing: timingTable(movement, a.performance, r.performance), athlete: a.performance, reference: r.performance }),
-    report: textReport({ movement, athlete: a.file, reference: r.file, judged, priorities, warnings: [...a.warnings, ...r.warnings] }),
+    document: comparisonDocument(movement, a, references, judged, priorities),
+    csv: reportCsv({ movement, judged, timing: timingTable(movement, athletes, others), athlete: a.performance, reference: first.performance }),
+    report: textReport({ movement, athlete: a.file, reference: references.map((r) => r.file).join(', '), minor: input.minor, judged, priorities, warnings: [a, ...references].flatMap((p) => p.warnings) }),
   });
 }

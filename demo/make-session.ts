@@ -1,62 +1,149 @@
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { existsSync } from 'node:fs';
+import { mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sessionJson } from '../src/formats/session-json/session-json';
-import type { Session } from '../src/core/model/session';
-import { addClip, clipFile, createSession, findAllPoints, goToStep, markMoments, openBrowser, root, startServer } from './drive-job';
-import { DEMO_CLIPS } from './scenario';
+import type { Clip } from '../src/core/model/clip';
+import { newSession, type Session } from '../src/core/model/session';
+import { ORIGIN, type Track } from '../src/core/points/track';
+import { HURDLE_HEIGHT } from './athlete/sprint-hurdles';
+import { project } from './camera/camera';
+import { addClip, clipFile, createSession, findAllPoints, goToStep, openBrowser, root, startServer } from './drive-job';
+import { DEMO_CLIPS, type DemoClip } from './scenario';
 import type { ClipTruth } from './truth';
 
 /**
- * Makes the demo session by doing the job through the interface on the two demo files, and writes it beside them:
- * `npm run demo:session` (after `npm run demo` has built the application).
+ * Makes the demo sessions: the points are found by the application itself, through its interface, on the demo files; the moments are marked on the
+ * frames nearest to their true times, as somebody would who sees them. `npm run demo:session [-- --keep FOLDER]` (after `npm run demo` has
+ * built the application); points that lie in the folder from an earlier run are not found again.
  */
 const folder = path.join(root, 'demo', 'clips');
+const keepAt = process.argv.indexOf('--keep');
+const keep = keepAt < 0 ? await mkdtemp(path.join(tmpdir(), 'falcon-found-')) : process.argv[keepAt + 1]!;
+
+const scene = (id: string): DemoClip => DEMO_CLIPS.find((clip) => clip.id === id)!;
 const truthOf = async (id: string): Promise<ClipTruth> => JSON.parse(await readFile(path.join(folder, `${id}.truth.json`), 'utf8')) as ClipTruth;
-const performer = (id: string): string => DEMO_CLIPS.find((clip) => clip.id === id)!.performer;
 
-/** Fixed ids and file names, so that making it again changes only what was measured. */
-function settle(session: Session): Session {
-  const id = (old: string): string => {
-    const clip = session.clips.find((c) => c.id === old)!;
-    return `demo-${clip.role}`;
-  };
-  const rename = <T,>(record: Record<string, T>): Record<string, T> => Object.fromEntries(Object.entries(record).map(([k, v]) => [id(k), v]));
-  return {
-    ...session,
-    id: 'demo-pace',
-    createdAt: '2026-03-02T09:00:00.000Z',
-    daysToCompetition: 210,
-    impressions: 'Runs in well and lands tall on the back foot. Seems to sink as the ball goes; the front arm looks hurried.',
-    clips: session.clips.map((clip) => ({ ...clip, id: id(clip.id), mediaId: `demo-media-${clip.role}` })),
-    tracks: rename(session.tracks),
-    marks: rename(session.marks),
-  };
+interface Found {
+  readonly clip: Clip;
+  readonly track: Track;
 }
 
-const userData = await mkdtemp(path.join(tmpdir(), 'falcon-'));
-const server = await startServer();
-const browser = await openBrowser(userData);
-try {
-  const page = await browser.newPage();
-  page.on('pageerror', (error) => console.error(error));
-  await createSession(page, server.address, 'Kip Marlowe, pace delivery, early season');
-  await addClip(page, 'athlete', clipFile('pace-side-athlete'), { name: performer('pace-side-athlete') });
-  await addClip(page, 'reference', clipFile('pace-side-reference'), { name: performer('pace-side-reference') });
-  await goToStep(page, 'Moments');
-  await markMoments(page, 'athlete', await truthOf('pace-side-athlete'));
-  await markMoments(page, 'reference', await truthOf('pace-side-reference'));
-  const started = Date.now();
-  await findAllPoints(page, 'Accurate');
-  console.log(`points found in ${((Date.now() - started) / 1000).toFixed(0)} s`);
-  await goToStep(page, 'Report');
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the session without video' }).click();
-  const read = sessionJson.read!(await readFile(await (await download).path(), 'utf8'), 'download');
+async function readFound(file: string): Promise<readonly Found[]> {
+  const read = sessionJson.read!(await readFile(file, 'utf8'), file);
   if (!read.ok) throw new Error(read.issue.message);
-  await writeFile(path.join(folder, 'pace-session.falcon.json'), sessionJson.write!(settle(read.value)));
-} finally {
-  await browser.close();
-  server.stop();
-  await rm(userData, { recursive: true, force: true });
+  return read.value.clips.map((clip) => ({ clip, track: read.value.tracks[clip.id] ?? {} }));
 }
+
+/** Points of two clips, found in a session of their own. */
+async function findPair(first: string, second: string): Promise<readonly Found[]> {
+  const file = path.join(keep, `${first}+${second}.falcon.json`);
+  if (!existsSync(file)) {
+    const userData = await mkdtemp(path.join(tmpdir(), 'falcon-'));
+    const server = await startServer();
+    const browser = await openBrowser(userData);
+    try {
+      const page = await browser.newPage();
+      page.on('pageerror', (error) => console.error(error));
+      await createSession(page, server.address, `${first} and ${second}`);
+      const travel = (id: string): 'left' | 'right' => (scene(id).camera.azimuth > 0 ? 'right' : 'left');
+      await addClip(page, 'athlete', clipFile(first), { name: scene(first).performer, travel: travel(first) });
+      await addClip(page, 'reference', clipFile(second), { name: scene(second).performer, travel: travel(second) });
+      const started = Date.now();
+      await findAllPoints(page, 'Accurate');
+      console.log(`${first}, ${second}: points found in ${((Date.now() - started) / 1000).toFixed(0)} s`);
+      await goToStep(page, 'Report');
+      const download = page.waitForEvent('download');
+      await page.getByRole('button', { name: 'Save the session without video' }).click();
+      await mkdir(keep, { recursive: true });
+      await (await download).saveAs(file);
+    } finally {
+      await browser.close();
+      server.stop();
+      await rm(userData, { recursive: true, force: true });
+    }
+  }
+  return readFound(file);
+}
+
+type Marks = Session['marks'][string];
+
+/** Moments on the nearest whole frames. */
+const marked = (moments: Readonly<Record<string, number>>, rate: number, last: number): Marks =>
+  Object.fromEntries(Object.entries(moments).map(([id, time]) => [id, { frame: Math.min(last, Math.round(time * rate)), proposed: null }]));
+
+/** A point that does not move, placed by hand once and kept. */
+function standing(track: Track, id: 'own-hurdle', at: { x: number; y: number }, frames: number): Track {
+  return {
+    ...track,
+    [id]: { x: new Float64Array(frames).fill(Math.round(at.x)), y: new Float64Array(frames).fill(Math.round(at.y)), confidence: new Float32Array(frames).fill(1), origin: new Uint8Array(frames).fill(ORIGIN.hand) },
+  };
+}
+
+interface Member {
+  readonly id: string;
+  readonly role: 'athlete' | 'reference';
+  readonly onBench?: boolean;
+  readonly minor?: boolean;
+}
+
+/** Puts found clips together to a session; ids and file names are fixed, so that making it again changes only what was measured. */
+async function assemble(base: Session, members: readonly Member[], found: ReadonlyMap<string, Found>): Promise<Session> {
+  const session: Session = { ...base, clips: [], tracks: {}, marks: {}, repetitions: {} };
+  for (const { id, role, onBench = true } of members) {
+    const { clip, track } = found.get(id)!;
+    const truth = await truthOf(id);
+    const demo = scene(id);
+    const last = clip.frameTimes.length - 1;
+    const clipId = `demo-${id}`;
+    const hurdle = demo.perform().objects['own-hurdle']?.(0);
+    const foot = hurdle && project(demo.camera, { ...hurdle, y: 0 });
+    const top = hurdle && project(demo.camera, hurdle);
+    session.clips.push({
+      ...clip,
+      id: clipId,
+      role,
+      onBench,
+      mediaId: `demo-media-${id}`,
+      performer: { ...clip.performer, name: demo.performer, segmentTable: demo.movement === 'pace-delivery' ? 'male' : 'female' },
+      scale: foot && top ? { pixels: Math.round(Math.hypot(top.x - foot.x, top.y - foot.y)), metres: HURDLE_HEIGHT } : null,
+    });
+    session.tracks[clipId] = (top ? standing(track, 'own-hurdle', top, last + 1) : track) as Session['tracks'][string];
+    session.marks[clipId] = marked(truth.moments, truth.frameRate, last);
+    const all = (truth.repetitions ?? []).map((moments) => marked(moments, truth.frameRate, last));
+    if (all.length > 1) session.repetitions[clipId] = { all, chosen: 0, average: true };
+  }
+  return session;
+}
+
+const write = async (name: string, session: Session): Promise<void> => writeFile(path.join(folder, `${name}-session.falcon.json`), sessionJson.write!(session));
+const several: Session['referenceModel'] = { kind: 'several', without: [], phases: {}, own: null };
+
+const found = new Map<string, Found>();
+for (const [first, second] of [
+  ['walk-side-athlete', 'walk-side-reference'],
+  ['hurdle-side-athlete', 'hurdle-side-reference'],
+  ['walk-side-reference-2', 'walk-side-reference-3'],
+  ['hurdle-side-reference-2', 'hurdle-side-reference-3'],
+  ['pace-side-athlete', 'pace-side-reference'],
+  ['pace-side-reference-2', 'pace-side-reference-3'],
+] as const) {
+  for (const one of await findPair(first, second)) found.set(one.clip.fileName.replace(/\.webm$/, ''), one);
+}
+
+const CREATED = '2026-03-02T09:00:00.000Z';
+await write('pace', await assemble(
+  { ...newSession('demo-pace', 'Kip Marlowe, pace delivery, early season', 'pace-delivery', CREATED), daysToCompetition: 210, impressions: 'Runs in well and lands tall on the back foot. Seems to sink as the ball goes; the front arm looks hurried.' },
+  [{ id: 'pace-side-athlete', role: 'athlete' }, { id: 'pace-side-reference', role: 'reference' }, { id: 'pace-side-reference-2', role: 'reference', onBench: false }, { id: 'pace-side-reference-3', role: 'reference', onBench: false }],
+  found,
+));
+await write('walk', await assemble(
+  { ...newSession('demo-walk', 'Tess Halloran, race walking, base block', 'race-walking', CREATED), daysToCompetition: 96, referenceModel: several, impressions: 'Quick and tidy, a little bent over. The steps look bouncy.' },
+  [{ id: 'walk-side-athlete', role: 'athlete' }, { id: 'walk-side-reference', role: 'reference' }, { id: 'walk-side-reference-2', role: 'reference', onBench: false }, { id: 'walk-side-reference-3', role: 'reference', onBench: false }],
+  found,
+));
+await write('hurdle', await assemble(
+  { ...newSession('demo-hurdle', 'Pia Korhola, hurdles, winter camp', 'sprint-hurdles', CREATED), daysToCompetition: 61, referenceModel: several, impressions: 'Gets close to the hurdle and sails over it. Sits up.' },
+  [{ id: 'hurdle-side-athlete', role: 'athlete' }, { id: 'hurdle-side-reference', role: 'reference' }, { id: 'hurdle-side-reference-2', role: 'reference', onBench: false }, { id: 'hurdle-side-reference-3', role: 'reference', onBench: false }],
+  found,
+));

@@ -36,7 +36,7 @@ const figures: Figure[] = [];
 try {
   const page = await browser.newPage();
   await page.goto(server.address);
-  for (const clip of DEMO_CLIPS) {
+  for (const clip of DEMO_CLIPS.filter(({ id }) => id === 'pace-side-reference' || id === 'pace-side-athlete')) {
     const ball = ballIn(clip);
     const start = Math.round(ball.release) - LEAD_FRAMES;
     const placed = ball.at(start);

@@ -1,6 +1,5 @@
 import { bodyOf } from '../../demo/athlete/body';
-import { NOTHING_PLANTED, perform, type PlantedDifferences } from '../../demo/athlete/motion';
-import { PACE_DELIVERY } from '../../demo/athlete/pace-delivery';
+import { NOTHING_PLANTED, PACE_DELIVERY, perform, type PlantedDifferences } from '../../demo/athlete/pace-delivery';
 import { vec3 } from '../../demo/athlete/vec3';
 import { project, type Camera } from '../../demo/camera/camera';
 import { clipSchema, type Clip } from '../../src/core/model/clip';

@@ -3,29 +3,45 @@ import { readAngle, type AngleOfPoints } from '../../src/core/measures/angle-at'
 import { interiorOf } from '../../src/core/measures/joint-angle';
 import { directionOf } from '../../src/core/measures/segment-angle';
 import type { Performance } from '../../src/core/performance/performance';
+import type { BodyPoint } from '../../src/core/points/body-points';
 import { COVERAGE_95 } from '../../src/core/uncertainty/normal';
 
+type Side = 'dominant' | 'opposite';
+
 /** The angles that are checked: of the side towards the camera, and the trunk. */
-export const CHECKED: Readonly<Record<string, AngleOfPoints>> = {
-  knee: interiorOf(['opposite-hip', 'opposite-knee', 'opposite-ankle']),
-  hip: interiorOf(['opposite-shoulder', 'opposite-hip', 'opposite-knee']),
-  elbow: interiorOf(['opposite-shoulder', 'opposite-elbow', 'opposite-wrist']),
+export const checkedOn = (side: Side): Readonly<Record<'knee' | 'hip' | 'elbow' | 'ankle' | 'trunk', AngleOfPoints>> => ({
+  knee: interiorOf([`${side}-hip`, `${side}-knee`, `${side}-ankle`]),
+  hip: interiorOf([`${side}-shoulder`, `${side}-hip`, `${side}-knee`]),
+  elbow: interiorOf([`${side}-shoulder`, `${side}-elbow`, `${side}-wrist`]),
+  ankle: interiorOf([`${side}-knee`, `${side}-ankle`, `${side}-foot-index`]),
   trunk: directionOf(['mid-hip', 'mid-shoulder'], 'up'),
-};
+});
+export type Checked = keyof ReturnType<typeof checkedOn>;
 
 /** Error of one angle over a clip. */
 export interface AngleErrors {
   /** Absolute errors of all frames, degrees, sorted. */
   readonly errors: readonly number[];
-  /** Share of frames whose stated 95 % interval holds the truth. */
-  readonly coverage: number;
+  /** Frames whose stated 95 % interval holds the truth. */
+  readonly held: number;
 }
 
-/** Found angles against the true ones on every frame that has both. */
-export function compareWithTruth(found: Performance, truth: Performance, of: AngleOfPoints): AngleErrors {
+/** Found and true points of one clip. */
+export interface FoundAndTrue {
+  readonly found: Performance;
+  readonly truth: Performance;
+}
+
+/** Several clips as one. */
+export const together = (all: readonly AngleErrors[]): AngleErrors => ({ errors: all.flatMap((a) => a.errors).sort((a, b) => a - b), held: all.reduce((sum, a) => sum + a.held, 0) });
+
+/** Found angles against the true ones on every frame of the movement (from its first to its last moment) that has both. */
+export function compareWithTruth({ found, truth }: FoundAndTrue, of: AngleOfPoints): AngleErrors {
   const errors: number[] = [];
   let held = 0;
-  for (let frame = 0; frame < found.times.length; frame++) {
+  const marks = Object.values(truth.marks);
+  const last = Math.min(found.times.length - 1, Math.floor(Math.max(...marks)));
+  for (let frame = Math.ceil(Math.min(...marks)); frame <= last; frame++) {
     const measured = readAngle(found, of, 'any', frame);
     const true_ = readAngle(truth, of, 'any', frame);
     if (!measured.measurable || !true_.measurable) continue;
@@ -33,13 +49,7 @@ export function compareWithTruth(found: Performance, truth: Performance, of: Ang
     errors.push((error * 180) / Math.PI);
     if (error <= COVERAGE_95 * measured.sd) held++;
   }
-  return { errors: errors.sort((a, b) => a - b), coverage: held / errors.length };
-}
-
-/** Found and true points of one clip. */
-export interface FoundAndTrue {
-  readonly found: Performance;
-  readonly truth: Performance;
+  return { errors: errors.sort((a, b) => a - b), held };
 }
 
 /** Steps in which each phase is compared. */
@@ -62,5 +72,32 @@ export function compareDifferences(a: FoundAndTrue, b: FoundAndTrue, of: AngleOf
       if (error <= COVERAGE_95 * differenceSd(foundA, foundB, true)) held++;
     }
   }
-  return { errors: errors.sort((x, y) => x - y), coverage: held / errors.length };
+  return { errors: errors.sort((x, y) => x - y), held };
+}
+
+const LEGS = ['knee', 'ankle'] as const;
+/** Legs nearer to each other than this share of standing height cannot be told apart by where they are. */
+const APART = 0.08;
+
+/** Frames in which left and right are exchanged, of those in which the legs are far enough apart to tell. */
+export function swappedFrames({ found, truth }: FoundAndTrue): { readonly swapped: number; readonly frames: number } {
+  let [swapped, frames] = [0, 0];
+  for (let i = 0; i < found.times.length; i++) {
+    const at = (performance: Performance, side: 'left' | 'right', joint: (typeof LEGS)[number]): { x: number; y: number } => {
+      const series = performance.smoothed[`${side}-${joint}` as BodyPoint];
+      return { x: series?.x[i] ?? NaN, y: series?.y[i] ?? NaN };
+    };
+    let [same, other, apart] = [0, 0, Infinity];
+    for (const joint of LEGS) {
+      const [fl, fr, tl, tr] = [at(found, 'left', joint), at(found, 'right', joint), at(truth, 'left', joint), at(truth, 'right', joint)];
+      const d = (p: { x: number; y: number }, q: { x: number; y: number }): number => Math.hypot(p.x - q.x, p.y - q.y);
+      same += d(fl, tl) + d(fr, tr);
+      other += d(fl, tr) + d(fr, tl);
+      apart = Math.min(apart, d(tl, tr));
+    }
+    if (Number.isNaN(same + other) || apart < APART * truth.bodyHeight) continue;
+    frames++;
+    if (other < same) swapped++;
+  }
+  return { swapped, frames };
 }

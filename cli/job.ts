@@ -1,0 +1,61 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import type { Movement } from '../src/core/model/movement';
+import { compareFiles, type PointInput } from './compare';
+
+/** Exit codes: documented in docs/command-line.md. */
+export const EXIT = { done: 0, usage: 2, badInput: 3, partly: 4 } as const;
+
+/** What is wrong, in one line, with the exit code that it ends the command with. */
+export class Stop extends Error {
+  constructor(
+    readonly code: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+const readBytes = (file: string): Uint8Array => {
+  try {
+    return readFileSync(file);
+  } catch {
+    throw new Stop(EXIT.badInput, `“${file}” cannot be read. Check its name and folder.`);
+  }
+};
+export const readText = (file: string): string => new TextDecoder().decode(readBytes(file));
+const inputOf = (file: string): PointInput => ({ file: path.basename(file), bytes: readBytes(file) });
+
+/** One athlete against one reference or several. */
+export interface Job {
+  readonly athlete: string;
+  readonly references: readonly string[];
+  readonly moments: string | null;
+  readonly dominant: string;
+  readonly height: string | null;
+  readonly underAge: boolean;
+}
+
+/** Compares and writes comparison.json, numbers.csv and report.md; returns one line that says what came of it. */
+export function run(job: Job, movement: Movement, out: string): string {
+  if (job.dominant !== 'left' && job.dominant !== 'right') throw new Stop(EXIT.usage, `--dominant is “${job.dominant}”; it is left or right.`);
+  const height = job.height === null ? null : Number(job.height);
+  if (height !== null && !(height > 0.5 && height < 2.6)) throw new Stop(EXIT.usage, `--height is “${job.height}”; it is metres, for example 1.75.`);
+  const result = compareFiles({
+    movement,
+    athlete: inputOf(job.athlete),
+    references: job.references.map(inputOf),
+    moments: job.moments === null ? null : { file: path.basename(job.moments), text: readText(job.moments) },
+    dominant: job.dominant,
+    height,
+    minor: job.underAge,
+  });
+  if (!result.ok) throw new Stop(EXIT.badInput, result.issue.message);
+  mkdirSync(out, { recursive: true });
+  writeFileSync(path.join(out, 'comparison.json'), `${JSON.stringify(result.value.document, null, 2)}\n`);
+  writeFileSync(path.join(out, 'numbers.csv'), result.value.csv);
+  writeFileSync(path.join(out, 'report.md'), result.value.report);
+  const { proposed } = result.value.document;
+  const against = job.references.map((r) => path.basename(r)).join(', ');
+  return `${path.basename(job.athlete)} against ${against}: ${proposed.length === 0 ? 'no gap beyond the measuring error' : `work on ${proposed.map((p) => p.measure).join(', ')}`} (${out})`;
+}
