@@ -108,6 +108,28 @@ test('levelling by a line turns the picture and the measures follow', async ({ p
   await expect.poll(async () => Number(/([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1])).toBe(before);
 });
 
+test('the camera’s direction is what shoulders and hips say, on request; a stated one that does not agree is pointed out', async ({ page }) => {
+  await page.goto('/demo/walk');
+  await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+  await goToStep(page, 'Match');
+  const card = page.locator('section.card').filter({ hasText: 'Tess Halloran' });
+  const field = card.getByLabel('Camera off the side view, degrees');
+  await expect(card).toContainText('Not said: taken as square, \u00b114\u00b0');
+  await expect(card).toContainText(/Shoulders and hips say \u22122\u00b0 \u00b1 8\u00b0, which agrees/);
+  await card.getByRole('button', { name: 'Take it' }).click();
+  await expect(field).toHaveValue('-2');
+  await expect(card).toContainText('From the body, \u00b18\u00b0');
+  await field.fill('twenty');
+  await expect(card).toContainText('\u201ctwenty\u201d is not an angle');
+  await field.fill('20');
+  await field.blur();
+  await expect(card).toContainText('which does not agree');
+  await page.keyboard.press('Escape');
+  await card.getByText('Stated, \u00b16\u00b0').click();
+  await page.keyboard.press('Control+z');
+  await expect(field).toHaveValue('-2');
+});
+
 test('passes go through the body, and notes carry moment and region', async ({ page }) => {
   await openDemo(page);
   await goToStep(page, 'Look');

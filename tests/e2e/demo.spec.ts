@@ -76,6 +76,19 @@ test('an edit is undone and done again, and outlives a reload', async ({ page })
   await expect(pin).toHaveCount(0);
 });
 
+test('what is changed in the very moment of leaving is kept', async ({ page }) => {
+  await openDemo(page);
+  await goToStep(page, 'Moments');
+  const unmark = page.getByRole('button', { name: 'Unmark release in athlete' });
+  await unmark.evaluate((button: HTMLElement) => {
+    button.click();
+    location.reload();
+  });
+  await expect(page.getByTestId('pin-athlete-back-foot-contact')).toHaveCount(1);
+  await expect(page.getByText('Still to mark: release (athlete).')).toBeVisible();
+  await expect(page.getByTestId('pin-athlete-release')).toHaveCount(0);
+});
+
 test('a point is placed and dragged in the picture, moves the reading, and each act can be undone', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('button', { name: 'Correct by hand' }).click();

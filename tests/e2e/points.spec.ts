@@ -171,7 +171,7 @@ test('a movement of one\u2019s own is read from a file, measures at once, and is
   await page.getByLabel('Movement from a file').setInputFiles(file);
   await expect(page.getByText('"take-off" is not a moment of this movement')).toBeVisible();
   saved.movement.measures = saved.movement.measures.filter((m) => m.id === 'front-knee-at-release' || m.id === 'stride-time');
-  Object.assign(saved.movement, { id: 'mine', name: 'Two things only', causes: [] });
+  Object.assign(saved.movement, { id: 'mine', name: 'Two things only', causes: [], schools: [], sheet: null });
   await writeFile(file, JSON.stringify(saved));
   await page.getByLabel('Movement from a file').setInputFiles(file);
   await expect(page.getByText('5 moments, 2 measures')).toBeVisible();

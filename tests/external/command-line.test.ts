@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { truthTrack } from '../../demo/true-performance';
 import type { ClipTruth } from '../../demo/truth';
+import { MINOR_CAUTION } from '../../src/core/assessment/cautions';
 import { recordingOf } from '../../src/core/points/figure';
 import { comparisonSchema } from '../../src/formats/comparison-json/comparison-json';
 import { csv } from '../../src/formats/points/csv';
@@ -47,6 +48,32 @@ test('what is wrong is said in one line, with an exit code of its own', () => {
   expect(falcon('compare', '--athlete', at('bad.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('“bad.csv”: row 3: its time “soon”') });
   writeFileSync(at('moments.json'), '{"athlete": {"take-off": 1}}');
   expect(falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--moments', at('moments.json'), '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('“take-off” is not a moment of Pace delivery') });
+});
+
+test('an athlete under age is spoken of as one, in every form of the report', () => {
+  const { status } = falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--under-age', '--out', at('young'));
+  expect(status).toBe(0);
+  expect(comparisonSchema.parse(JSON.parse(readFileSync(at('young/comparison.json'), 'utf8'))).cautions).toContain(MINOR_CAUTION);
+  expect(readFileSync(at('young/report.md'), 'utf8')).toContain(MINOR_CAUTION);
+  writeFileSync(at('ages.csv'), 'athlete,reference,under-age\nathlete.csv,reference.csv,perhaps\n');
+  expect(falcon('compare', '--batch', at('ages.csv'), '--movement', 'pace-delivery', '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('row 2: under-age is “perhaps”; it is yes or no') });
+});
+
+test('several references are one: their mean, and their spread from three on', () => {
+  for (const n of ['2', '3']) {
+    const truth = JSON.parse(readFileSync(path.join(root, 'demo', 'clips', `pace-side-reference-${n}.truth.json`), 'utf8')) as ClipTruth;
+    writeFileSync(at(`reference-${n}.csv`), csv.write(recordingOf('reference', truth.frameRate, truthTrack(truth), null, true, null)));
+  }
+  const { status } = falcon('compare', '--athlete', at('athlete.csv'), '--reference', [at('reference.csv'), at('reference-2.csv'), at('reference-3.csv')].join(','), '--movement', 'pace-delivery', '--out', at('three'));
+  expect(status).toBe(0);
+  const document = comparisonSchema.parse(JSON.parse(readFileSync(at('three/comparison.json'), 'utf8')));
+  expect(document.furtherReferences.map((r) => r.file)).toEqual(['reference-2.csv', 'reference-3.csv']);
+  const knee = document.measures.find((m) => m.id === 'front-knee-at-release')!;
+  expect(knee.spread!.n).toBe(3);
+  // Planted: 0, 2 degrees straighter, 3 degrees more bent.
+  expect(knee.spread!.sd).toBeGreaterThan(1);
+  expect(knee.spread!.sd).toBeLessThan(4);
+  expect(knee.state).toBe('gap');
 });
 
 test('a batch goes on past a bad row and says so', () => {

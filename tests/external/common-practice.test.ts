@@ -19,7 +19,7 @@ const make = (fragment: object): Measure =>
 /** The state of a measure for an athlete with these points; the reference has others, or the same. */
 function stateOf(fragment: object, athlete: (frame: number) => Points, reference = athlete): State {
   const at = (points: (frame: number) => Points) => stickPerformance((f) => ({ ...BODY, ...points(f) }), marks, { view: { kind: 'side', offPlaneDegrees: 0 } });
-  return judge(compareMeasure(make(fragment), at(athlete), at(reference)), undefined).state;
+  return judge(compareMeasure(make(fragment), [[at(athlete)]], [[at(reference)]]), undefined).state;
 }
 const practice = (target: object): object => ({ ...target, source: 'common practice' });
 
@@ -45,16 +45,22 @@ describe('seated pull stroke', () => {
   });
   it('the trunk is held within about ten degrees over the first half of the drive, or opens at once', () => {
     const held = (opened: number) => (f: number): Points => leaning(['left-hip', 'left-shoulder'], -30 + (opened * (f - 4)) / 32);
-    const measure = { kind: 'range', of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }, target: practice({ type: 'at-most', value: 10 }) };
+    const measure = { kind: 'range', of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }, target: practice({ type: 'constant', within: 10 }) };
     expect([stateOf(measure, held(6)), stateOf(measure, held(24))]).toEqual(['on-target', 'gap']);
   });
-  it('legs, then trunk, then arms: in order', () => {
-    const pull = (legs: number, trunk: number) => (f: number): Points => {
-      const opened = (at: number): number => 60 / (1 + Math.exp(-(f - at) / 2));
-      return { ...bent(KNEE, 60 + opened(legs)), ...leaning(['left-hip', 'left-shoulder'], -30 + opened(trunk)) };
+  it('legs, then trunk, then arms: in order; any two the wrong way round are a fault', () => {
+    const opened = (f: number, at: number): number => 60 / (1 + Math.exp(-(f - at) / 2));
+    const pull = (legs: number, trunk: number, arms: number) => (f: number): Points => ({ ...bent(KNEE, 60 + opened(f, legs)), ...leaning(['left-hip', 'left-shoulder'], -30 + opened(f, trunk)), ...bent(ELBOW, 150 - opened(f, arms)) });
+    const step = (name: string, of: object) => ({ name, of, event: 'peak-rate' });
+    const measure = {
+      kind: 'order', target: practice({ type: 'in-order' }),
+      steps: [
+        step('legs', { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] }),
+        step('trunk', { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }),
+        step('arms', { q: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] }),
+      ],
     };
-    const measure = { kind: 'lag', event: 'peak-rate', first: { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] }, second: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }, target: practice({ type: 'at-least', value: 0 }) };
-    expect([stateOf(measure, pull(12, 26)), stateOf(measure, pull(26, 12))]).toEqual(['on-target', 'gap']);
+    expect([pull(10, 19, 28), pull(19, 10, 28), pull(10, 28, 19), pull(28, 19, 10)].map((points) => stateOf(measure, points))).toEqual(['on-target', 'gap', 'gap', 'gap']);
   });
   it('lay-back about 125 to 130', () => {
     const measure = { ...kneeAngle, target: practice({ type: 'between', low: 122, high: 133 }) };
@@ -125,7 +131,7 @@ describe('jump with turn', () => {
 describe('bar lifts', () => {
   it('the trunk angle is constant from the floor to the knee', () => {
     const held = (change: number) => (f: number): Points => leaning(['left-hip', 'left-shoulder'], 40 + (change * (f - 4)) / 32);
-    const measure = { kind: 'range', of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }, target: practice({ type: 'at-most', value: 6 }) };
+    const measure = { kind: 'range', of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }, target: practice({ type: 'constant', within: 6 }) };
     expect([stateOf(measure, held(1)), stateOf(measure, held(20))]).toEqual(['on-target', 'gap']);
   });
   it('ankle, knee and hip all extend: in one line at the top', () => {
@@ -150,11 +156,11 @@ test('what only an eye can tell: yes is on target, no and partly are not, not vi
   const measure = make({ kind: 'checkpoint', question: 'Do the heels stay down?', target: practice({ type: 'yes' }) });
   const stated = (answer: 'yes' | 'partly' | 'no' | 'not-visible'): State => {
     const performance = { ...stickPerformance(() => BODY, marks), checks: { case: answer } };
-    return judge(compareMeasure(measure, performance, performance), undefined).state;
+    return judge(compareMeasure(measure, [[performance]], [[performance]]), undefined).state;
   };
   expect((['yes', 'partly', 'no', 'not-visible'] as const).map(stated)).toEqual(['on-target', 'gap', 'gap', 'not-measurable']);
   const silent = stickPerformance(() => BODY, marks);
-  expect(compareMeasure(measure, silent, silent).athlete).toMatchObject({ measurable: false, reason: 'not-answered', message: 'Do the heels stay down?' });
+  expect(compareMeasure(measure, [[silent]], [[silent]]).athlete).toMatchObject({ measurable: false, reason: 'not-answered', message: 'Do the heels stay down?' });
 });
 
 test('a racing craft in a sprint: 42 to 45 strokes a minute', () => {

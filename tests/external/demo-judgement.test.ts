@@ -60,9 +60,9 @@ describe('the demo session against the truth of its video', () => {
   });
 
   it('times the phases: the athlete is 25 ms longer from front foot contact to release, and its frame error is stated', () => {
-    const rows = timingTable(paceDelivery, athlete.found, reference.found);
+    const rows = timingTable(paceDelivery, [[athlete.found]], [[reference.found]]);
     const total = rows.slice(1, 3).reduce((sum, row) => sum + row.difference!, 0);
-    expect(total).toBeCloseTo(athlete.planted.releaseLate, 3);
+    expect(total).toBeCloseTo(athlete.planted['releaseLate']!, 3);
     for (const row of rows) {
       // Two clips at 120 frames per second: 1.96 sqrt(2) T / sqrt(6).
       expect(row.plusMinus!).toBeCloseTo((1.96 * Math.SQRT2) / 120 / Math.sqrt(6), 4);

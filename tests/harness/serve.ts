@@ -5,13 +5,16 @@ import { createApp } from '../../server/app';
 
 const root = path.join(import.meta.dirname, '..', '..');
 
-/** Builds the harness page and serves it with clips from a folder under `/demo-data`. */
-export async function serveHarness(clips: string): Promise<{ address: string; stop: () => void }> {
+/**
+ * Builds the harness page and serves it with clips from a folder under `/demo-data`.
+ * @param models whether the point finder's models are served too
+ */
+export async function serveHarness(clips: string, models = false): Promise<{ address: string; stop: () => void }> {
   const dist = path.join(root, 'test-results', 'harness');
   await build({
     configFile: false,
     root: import.meta.dirname,
-    publicDir: false,
+    publicDir: models ? path.join(root, 'public') : false,
     worker: { format: 'es' },
     build: { outDir: dist, emptyOutDir: true, target: 'es2023' },
     logLevel: 'error',

@@ -1,0 +1,89 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { prioritise } from '../../src/core/assessment/priority';
+import { judge, type Judged } from '../../src/core/assessment/state';
+import { compareSides } from '../../src/core/comparison/compare';
+import { movementSchema } from '../../src/core/model/movement';
+import type { Performance } from '../../src/core/performance/performance';
+import type { Measured } from '../../src/core/reading';
+import { fromSi } from '../../src/core/units';
+import { stickPerformance } from '../fixtures/stick-performance';
+
+/** The worked example of docs/judging.md, reckoned by hand there, against what the application says of the same readings. */
+const page = readFileSync(path.join(import.meta.dirname, '..', '..', 'docs', 'judging.md'), 'utf8');
+const rows = [...page.slice(page.indexOf('## A worked example')).matchAll(/^\| ([^|]+) \| [^|]+ \| ([\d.]+)(?: (?:deg|ms))? \|$/gm)].map(([, what, is]) => [what!, is!] as const);
+
+const movement = movementSchema.parse({
+  schemaVersion: 1, id: 'example', name: 'Example', sport: 'Any',
+  moments: [{ id: 'landing', name: 'Landing', key: '1', look: '' }, { id: 'release', name: 'Release', key: '2', look: '' }],
+  phases: [{ from: 'landing', to: 'release', name: 'Delivery' }],
+  measures: [
+    { id: 'trunk', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal', points: ['opposite-hip', 'opposite-shoulder'], against: 'up', at: 'release', target: { type: 'same-as-reference', tolerance: 3, source: 'example' }, margin: 1, importance: 0.6, cost: 'weeks' },
+    { id: 'arm', name: 'Front arm', kind: 'segment-angle', region: 'arms', plane: 'sagittal', points: ['opposite-elbow', 'opposite-wrist'], against: 'up', at: 'release', target: { type: 'same-as-reference', tolerance: 5, source: 'example' }, margin: 2, importance: 0.4, cost: 'weeks' },
+    { id: 'time', name: 'Landing to release', kind: 'duration', region: 'timing', plane: 'any', from: 'landing', to: 'release', target: { type: 'same-as-reference', tolerance: 8, source: 'example' }, margin: 3, importance: 0.8, cost: 'weeks' },
+  ],
+  causes: [{ cause: 'trunk', effect: 'arm', share: 0.5, because: 'the arm hangs on the trunk' }],
+  cautions: [],
+});
+
+function standing(trunk: number, arm: number, frames: number): Performance {
+  const end = (degrees: number): readonly [number, number] => [300 + 600 * Math.sin((degrees * Math.PI) / 180), 700 - 600 * Math.cos((degrees * Math.PI) / 180)];
+  return stickPerformance(() => ({ 'left-hip': [300, 700], 'left-shoulder': end(trunk), 'left-elbow': [300, 700], 'left-wrist': end(arm) }), { landing: 10, release: 10 + frames });
+}
+
+const judged = compareSides(movement, [[standing(24, 50, 12)]], [10, 12, 14].map((lean) => [standing(lean, 40, 10)])).map((c) => judge(c, undefined));
+const of = (id: string): Judged => judged.find((j) => j.measure.id === id)!;
+const measured = (id: string, side: 'athlete' | 'reference'): Measured => {
+  const reading = of(id)[side];
+  if (!reading.measurable) throw new Error(reading.message);
+  return reading;
+};
+const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
+const deg = (si: number): number => fromSi(si, 'deg');
+const ms = (si: number): number => fromSi(si, 'ms');
+const own = (id: string): number => (1 - Math.exp(-Math.abs(of(id).excess) / of(id).tolerance / 2)) * of(id).confidence * of(id).measure.importance;
+const size = (id: string): number => 1 - Math.exp(-Math.abs(of(id).excess) / of(id).tolerance / 2);
+const camera = deg(Math.atan(Math.tan((24 * Math.PI) / 180) / Math.cos((3 * Math.PI) / 180))) - 24;
+const [trunkFirst, timeSecond] = priorities.proposed;
+
+const says: Readonly<Record<string, number>> = {
+  'trunk, sd of the points': Math.sqrt(deg(measured('trunk', 'athlete').sd) ** 2 - camera ** 2),
+  'trunk, sd of the camera': Math.sqrt(deg(measured('trunk', 'athlete').sd) ** 2 - deg((1.5 * Math.SQRT2) / 600) ** 2),
+  'trunk, sd of the athlete': deg(measured('trunk', 'athlete').sd),
+  'trunk, spread of the reference': deg(of('trunk').spread.reference!.sd),
+  'trunk, sd of the reference': deg(measured('trunk', 'reference').sd),
+  'trunk, difference': deg(of('trunk').difference!),
+  'trunk, plus-minus of it': deg(of('trunk').plusMinus!),
+  'trunk, half of the range': deg(of('trunk').tolerance),
+  'trunk, excess': deg(of('trunk').excess),
+  'trunk, size': trunkFirst!.parts.size,
+  'trunk, own score': own('trunk'),
+  'arm, excess': deg(of('arm').excess),
+  'arm, size': size('arm'),
+  'arm, own score': own('arm'),
+  'arm, passes up': trunkFirst!.willFollow[0]!.passes,
+  'time, sd of the athlete': ms(measured('time', 'athlete').sd),
+  'time, sd of the reference': ms(measured('time', 'reference').sd),
+  'time, plus-minus of the difference': ms(of('time').plusMinus!),
+  'time, excess': ms(of('time').excess),
+  'time, confidence': of('time').confidence,
+  'time, own score': own('time'),
+  'trunk, score with what follows': trunkFirst!.score,
+};
+
+test('every line of the table is there', () => {
+  expect(rows.map(([what]) => what)).toEqual(Object.keys(says));
+});
+
+test.each(rows)('%s is %s', (what, is) => {
+  const decimals = is.split('.')[1]?.length ?? 0;
+  expect(says[what]!.toFixed(decimals)).toBe(is);
+});
+
+test('the trunk comes first, the time second, the arm follows by itself', () => {
+  expect(judged.map((j) => j.state)).toEqual(['gap', 'gap', 'gap']);
+  expect(trunkFirst!.judged.measure.id).toBe('trunk');
+  expect(timeSecond!.judged.measure.id).toBe('time');
+  expect(priorities.proposed).toHaveLength(2);
+  expect(timeSecond!.score.toFixed(3)).toBe('0.420');
+});
