@@ -31,9 +31,13 @@ function asLong(performance: Performance, frames: number): Performance {
 const pair = generatePair(7);
 const both = (frames: number): readonly [Performance, Performance] => [asLong(pair.athlete.found, frames), asLong(pair.reference.found, frames)];
 
-/** Median milliseconds of a run, the first few left out. */
+/** How long a run is repeated before it is timed, milliseconds: until then it is still being compiled. */
+const WARM_UP = 400;
+
+/** Median milliseconds of a run, once it is compiled. */
 function median(run: () => void, times = 15): number {
-  for (let i = 0; i < 12; i++) run();
+  const begun = performance.now();
+  for (let i = 0; i < 12 || performance.now() - begun < WARM_UP; i++) run();
   const all = Array.from({ length: times }, () => {
     const started = performance.now();
     run();
@@ -82,13 +86,18 @@ const euclid = (p: readonly number[], q: readonly number[]): number => {
   return Math.sqrt(sum);
 };
 let theirCost = 0;
-const theirs = median(() => {
-  theirCost = new DynamicTimeWarping(ra, rb, euclid).getDistance();
-}, 5);
 let ourCost = 0;
-const ours = median(() => {
-  ourCost = warpWhole(a, b).cost;
-}, 15);
+const warpTheirs = (): void => void (theirCost = new DynamicTimeWarping(ra, rb, euclid).getDistance());
+const warpOurs = (): void => void (ourCost = warpWhole(a, b).cost);
+// In turn, so that a machine that slows down for a while slows both.
+median(warpTheirs, 1);
+median(warpOurs, 1);
+const turns = Array.from({ length: 25 }, () => [warpTheirs, warpOurs].map((run) => {
+  const started = performance.now();
+  run();
+  return performance.now() - started;
+}) as [number, number]);
+const [theirs, ours] = [0, 1].map((which) => turns.map((t) => t[which]!).sort((x, y) => x - y)[turns.length >> 1]!) as [number, number];
 
 const figure = (name: string, value: number, unit: string, against: string, goal: string, holds: boolean): Figure => ({ bench: 'measures', figure: name, value: round(value), unit, against, goal, holds });
 printFigures([

@@ -25,6 +25,24 @@ test('cost and path of the package, on curves of one and of several dimensions',
   }
 });
 
+test('cost and path of the package, on long smooth curves of which few pairs are looked at', () => {
+  const roll = dice(11);
+  for (let round = 0; round < 24; round++) {
+    const [n, m, k] = [60 + Math.floor(roll() * 90), 60 + Math.floor(roll() * 90), 1 + Math.floor(roll() * 11)];
+    const [late, bent] = [roll() * 20, roll() * 2];
+    const frames = (length: number, shift: number): number[][] =>
+      Array.from({ length }, (_, i) => Array.from({ length: k }, (_unused, c) => Math.sin((i * 100) / length / (9 + 2 * c) + shift + bent * Math.sin(i / length)) + 0.05 * roll()));
+    const [a, b] = [frames(n, 0), frames(m, late / 20)];
+    const far = (p: readonly number[], q: readonly number[]): number => Math.hypot(...p.map((v, c) => v - q[c]!));
+    const theirs = new DynamicTimeWarping(a, b, far);
+    const across = (all: number[][]): Float64Array[] => Array.from({ length: k }, (_, c) => Float64Array.from(all, (f) => f[c]!));
+    const { cost, path } = warpWhole(across(a), across(b));
+    expect(cost).toBeCloseTo(theirs.getDistance(), 9);
+    expect(path.reduce((sum, [i, j]) => sum + far(a[i]!, b[j]!), 0)).toBeCloseTo(theirs.getDistance(), 9);
+    path.slice(1).forEach(([i, j], p) => expect([`${i - path[p]![0]},${j - path[p]![1]}`]).toEqual([expect.stringMatching(/^(1,1|1,0|0,1)$/)]));
+  }
+});
+
 test('the path joins the ends and goes on by one at most, in both', () => {
   const { path } = warpWhole(one([1, 2, 3, 3, 2]), one([1, 1, 2, 3, 2, 2]));
   expect(path[0]).toEqual([0, 0]);

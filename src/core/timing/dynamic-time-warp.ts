@@ -8,71 +8,63 @@ export interface Warp {
   readonly path: readonly (readonly [first: number, second: number])[];
 }
 
+/** Curves side by side, so that a frame is read in one go. */
+interface Frames {
+  readonly length: number;
+  readonly curves: number;
+  /** Samples of a frame as they are kept: the curves, filled up with zeros to whole eights. */
+  readonly width: number;
+  readonly data: Float64Array;
+  /** Whether samples are missing. */
+  readonly gaps: boolean;
+}
+
+const EIGHT = 8;
+
+function framesOf(curves: Features): Frames {
+  const [k, n] = [curves.length, curves[0]!.length];
+  const width = Math.ceil(k / EIGHT) * EIGHT;
+  const data = new Float64Array(n * width);
+  let gaps = false;
+  curves.forEach((curve, c) => {
+    for (let i = 0, at = c; i < n; i++, at += width) {
+      const value = curve[i]!;
+      data[at] = value;
+      if (value !== value) gaps = true;
+    }
+  });
+  return { length: n, curves: k, width, data, gaps };
+}
+
+/** Some of the frames, in the order in which they are named. */
+function framesAt(frames: Frames, at: readonly number[]): Frames {
+  const { width } = frames;
+  const data = new Float64Array(at.length * width);
+  let to = 0;
+  for (const i of at) for (let c = 0; c < width; c++) data[to++] = frames.data[i * width + c]!;
+  return { ...frames, length: at.length, data };
+}
+
 /** Euclidean distance of two frames over the curves that both know, scaled up for those missing; 0 where none is known. */
-function distanceOf(a: Features, b: Features, i: number, j: number): number {
+function distance(a: Frames, b: Frames, i: number, j: number): number {
   let sum = 0;
   let known = 0;
-  for (let k = 0; k < a.length; k++) {
-    const d = a[k]![i]! - b[k]![j]!;
+  for (let c = 0, p = i * a.width, q = j * b.width; c < a.curves; c++) {
+    const d = a.data[p++]! - b.data[q++]!;
     if (d !== d) continue;
     sum += d * d;
     known++;
   }
-  return known === 0 ? 0 : Math.sqrt((sum * a.length) / known);
-}
-
-/** Frames one after the other, all curves of a frame side by side, so that a frame is read in one go. */
-function byFrames(curves: Features): Float64Array {
-  const [k, n] = [curves.length, curves[0]!.length];
-  const out = new Float64Array(n * k);
-  for (let c = 0; c < k; c++) for (let i = 0; i < n; i++) out[i * k + c] = curves[c]![i]!;
-  return out;
-}
-
-/** Distance of frame i of the first to frame j of the second. */
-type Distance = (i: number, j: number) => number;
-
-const hasGaps = (curves: Features): boolean => curves.some((curve) => curve.some(Number.isNaN));
-
-function distances(a: Features, b: Features): Distance {
-  if (hasGaps(a) || hasGaps(b)) return (i, j) => distanceOf(a, b, i, j);
-  const k = a.length;
-  const [fa, fb] = [byFrames(a), byFrames(b)];
-  return (i, j) => {
-    let sum = 0;
-    let p = i * k;
-    let q = j * k;
-    for (let c = 0; c < k; c++) {
-      const d = fa[p++]! - fb[q++]!;
-      sum += d * d;
-    }
-    return Math.sqrt(sum);
-  };
-}
-
-/** Cost of a path that goes on to the nearest next pair each time: no best path costs more. */
-function greedyCost(n: number, m: number, distance: Distance): number {
-  let [i, j] = [0, 0];
-  let cost = distance(0, 0);
-  while (i < n - 1 || j < m - 1) {
-    const both = i < n - 1 && j < m - 1 ? distance(i + 1, j + 1) : Infinity;
-    const first = i < n - 1 ? distance(i + 1, j) : Infinity;
-    const second = j < m - 1 ? distance(i, j + 1) : Infinity;
-    const least = Math.min(both, first, second);
-    cost += least;
-    if (least === both || least === first) i++;
-    if (least === both || least === second) j++;
-  }
-  return cost;
+  return known === 0 ? 0 : Math.sqrt((sum * a.curves) / known);
 }
 
 /** Cost of a path that goes straight from each of some pairs to the next. */
-function costThrough(pairs: readonly (readonly [number, number])[], distance: Distance): number {
-  let cost = distance(...pairs[0]!);
+function costThrough(pairs: readonly (readonly [number, number])[], a: Frames, b: Frames): number {
+  let cost = distance(a, b, ...pairs[0]!);
   for (let p = 1; p < pairs.length; p++) {
     const [[i0, j0], [i1, j1]] = [pairs[p - 1]!, pairs[p]!];
     const steps = Math.max(i1 - i0, j1 - j0);
-    for (let s = 1; s <= steps; s++) cost += distance(i0 + Math.round((s * (i1 - i0)) / steps), j0 + Math.round((s * (j1 - j0)) / steps));
+    for (let s = 1; s <= steps; s++) cost += distance(a, b, i0 + Math.round((s * (i1 - i0)) / steps), j0 + Math.round((s * (j1 - j0)) / steps));
   }
   return cost;
 }
@@ -81,128 +73,161 @@ function costThrough(pairs: readonly (readonly [number, number])[], distance: Di
 const COARSE = { every: 6, least: 60 };
 
 /** Cost of some good whole path: the best path costs no more. */
-function goodCost(a: Features, b: Features, distance: Distance): number {
-  const [n, m] = [a[0]!.length, b[0]!.length];
-  const straight = costThrough([[0, 0], [n - 1, m - 1]], distance);
-  if (Math.min(n, m) < COARSE.least) return Math.min(straight, greedyCost(n, m, distance));
-  const chosen = (length: number): number[] => [...Array.from({ length: Math.ceil((length - 1) / COARSE.every) }, (_, i) => i * COARSE.every), length - 1];
-  const [ia, ib] = [chosen(n), chosen(m)];
-  const thin = (curves: Features, at: readonly number[]): Features => curves.map((curve) => Float64Array.from(at, (i) => curve[i]!));
-  const { path } = warpWhole(thin(a, ia), thin(b, ib));
-  return Math.min(straight, costThrough(path.map(([i, j]) => [ia[i]!, ib[j]!] as const), distance));
+function goodCost(a: Frames, b: Frames): number {
+  if (Math.min(a.length, b.length) < COARSE.least) return costThrough([[0, 0], [a.length - 1, b.length - 1]], a, b);
+  const [ia, ib] = [a, b].map(({ length }) => [...Array.from({ length: Math.ceil((length - 1) / COARSE.every) }, (_, i) => i * COARSE.every), length - 1]) as [number[], number[]];
+  const { path } = warpFrames(framesAt(a, ia), framesAt(b, ib));
+  return costThrough(path.map(([i, j]) => [ia[i]!, ib[j]!] as const), a, b);
 }
 
 /** Sums of costs are compared with this much room for rounding. */
 const ROUNDING = 1 + 1e-9;
 
-/** What stays the same for all rows of a warp. */
-interface Rows {
-  readonly m: number;
-  readonly most: number;
-  /** Frames one after the other; null where samples are missing, and every distance is asked for. */
-  readonly frames: { readonly a: Float64Array; readonly b: Float64Array; readonly curves: number } | null;
-  readonly distance: Distance;
-  /** 0: both advance, 1: the first alone, 2: the second alone. */
-  readonly steps: Uint8Array;
-}
+/** Steps of a path: both advance, the first alone, the second alone. */
+const STEPS = [[1, 1], [1, 0], [0, 1]] as const;
 
-/** Distance of a frame of each, from frames one after the other; written out by fours, since this is where the time goes. */
-function between(a: Float64Array, b: Float64Array, p: number, q: number, curves: number): number {
-  const end = p + curves;
-  let sum = 0;
-  for (const fours = end - 3; p < fours; p += 4, q += 4) {
-    const d0 = a[p]! - b[q]!;
-    const d1 = a[p + 1]! - b[q + 1]!;
-    const d2 = a[p + 2]! - b[q + 2]!;
-    const d3 = a[p + 3]! - b[q + 3]!;
-    sum += d0 * d0 + d1 * d1 + (d2 * d2 + d3 * d3);
-  }
-  for (; p < end; p++, q++) sum += (a[p]! - b[q]!) ** 2;
-  return Math.sqrt(sum);
+/** Costs from one end, as far as they stay small, row after row in one piece; no rows once all are too large. */
+interface Spread {
+  readonly rows: number;
+  /** First column of each row. */
+  readonly from: Int32Array;
+  /** Where each row begins among the costs; one more says where the last one ends. */
+  readonly start: Int32Array;
+  readonly costs: Float64Array;
 }
 
 /**
- * One row of costs. Columns are kept one place to the right, so that there is one before the first.
- * @param reach columns of the row before that are worth going on from; becomes those of this row
+ * Costs of the best paths from the first frames to every pair that a path of at most so much cost leads to, and to the pairs right after those.
+ * Distances are written out by eights, since this is where the time goes.
  */
-function advance(i: number, before: Float64Array, now: Float64Array, reach: Int32Array, { m, most, frames, distance, steps }: Rows): void {
-  const from = reach[0]!;
-  const to = reach[1]!;
-  let first = -1;
-  let last = -1;
-  let beside = Infinity;
-  const fa = frames ? frames.a : before;
-  const fb = frames ? frames.b : before;
-  const curves = frames ? frames.curves : 0;
-  const p = i * curves;
-  now[from] = Infinity;
-  let j = from;
-  for (; j < m; j++) {
-    let best = i === 0 && j === 0 ? 0 : before[j]!;
-    let step = 0;
-    const alone = before[j + 1]!;
-    if (alone < best) {
-      best = alone;
-      step = 1;
+function spread(a: Frames, b: Frames, most: number): Spread {
+  const { width, data: fa } = a;
+  const { length: m, data: fb } = b;
+  const starts = new Int32Array(a.length + 1);
+  const firsts = new Int32Array(a.length);
+  // Room that is seldom outgrown; what is not touched costs nothing.
+  let kept = new Float64Array(64 * (a.length + m));
+  let size = 0;
+  const gaps = a.gaps || b.gaps;
+  // Columns are kept one place to the right, so that there is one before the first.
+  let before = new Float64Array(m + 2).fill(Infinity);
+  let now = new Float64Array(m + 2).fill(Infinity);
+  before[0] = 0;
+  let [from, to] = [0, 0];
+  // Up to where costs of earlier rows stand in the two.
+  let [endBefore, endNow] = [1, 0];
+  let rows = 0;
+  while (rows < a.length) {
+    const i = rows++;
+    const p = i * width;
+    const [a0, a1, a2, a3, a4, a5, a6, a7] = [fa[p]!, fa[p + 1]!, fa[p + 2]!, fa[p + 3]!, fa[p + 4]!, fa[p + 5]!, fa[p + 6]!, fa[p + 7]!];
+    let beside = Infinity;
+    now[from] = Infinity;
+    let j = from;
+    for (; j < m; j++) {
+      const best = Math.min(before[j]!, before[j + 1]!, beside);
+      if (best <= most) {
+        if (gaps) beside = best + distance(a, b, i, j);
+        else {
+          const q = j * width;
+          const d0 = a0 - fb[q]!;
+          const d1 = a1 - fb[q + 1]!;
+          const d2 = a2 - fb[q + 2]!;
+          const d3 = a3 - fb[q + 3]!;
+          const d4 = a4 - fb[q + 4]!;
+          const d5 = a5 - fb[q + 5]!;
+          const d6 = a6 - fb[q + 6]!;
+          const d7 = a7 - fb[q + 7]!;
+          let sum = d0 * d0 + d1 * d1 + (d2 * d2 + d3 * d3) + (d4 * d4 + d5 * d5 + (d6 * d6 + d7 * d7));
+          for (let c = EIGHT; c < width; c++) sum += (fa[p + c]! - fb[q + c]!) ** 2;
+          beside = best + Math.sqrt(sum);
+        }
+      } else {
+        beside = Infinity;
+        if (j > to) break;
+      }
+      now[j + 1] = beside;
     }
-    if (beside < best) {
-      best = beside;
-      step = 2;
+    if (size + j - from > kept.length) {
+      const larger = new Float64Array(2 * kept.length + m);
+      larger.set(kept);
+      kept = larger;
     }
-    let cost = Infinity;
-    if (best <= most) {
-      cost = best + (curves > 0 ? between(fa, fb, p, j * curves, curves) : distance(i, j));
-      if (cost > most) cost = Infinity;
-      else {
-        steps[i * m + j] = step;
-        if (first < 0) first = j;
-        last = j;
+    firsts[i] = from;
+    kept.set(now.subarray(from + 1, j + 1), size);
+    size += j - from;
+    starts[rows] = size;
+    for (let c = j + 1; c < endNow; c++) now[c] = Infinity;
+    // The next row goes on from what a good path can still lead through.
+    to = j - 1;
+    while (to >= from && now[to + 1]! > most) to--;
+    while (from < to && now[from + 1]! > most) from++;
+    if (to < from) break;
+    before[0] = Infinity;
+    [before, now] = [now, before];
+    [endBefore, endNow] = [j + 1, endBefore];
+  }
+  return { rows, from: firsts, start: starts, costs: kept };
+}
+
+function costAt({ rows, from, start, costs }: Spread, i: number, j: number): number {
+  if (i < 0 || i >= rows) return Infinity;
+  const at = start[i]! + j - from[i]!;
+  return at < start[i]! || at >= start[i + 1]! ? Infinity : costs[at]!;
+}
+
+/** The pairs of the best path back from one of a spread. */
+function pathBack(spread: Spread, i: number, j: number): [number, number][] {
+  const path: [number, number][] = [[i, j]];
+  while (i > 0 || j > 0) {
+    const [both, first, second] = [costAt(spread, i - 1, j - 1), costAt(spread, i - 1, j), costAt(spread, i, j - 1)];
+    const least = Math.min(both, first, second);
+    if (least !== second || both === least) i--;
+    if (least !== first || both === least) j--;
+    path.push([i, j]);
+  }
+  return path;
+}
+
+const reversed = (frames: Frames): Frames => framesAt(frames, Array.from({ length: frames.length }, (_, i) => frames.length - 1 - i));
+
+function warpFrames(a: Frames, b: Frames): Warp {
+  const [n, m] = [a.length, b.length];
+  const half = (goodCost(a, b) / 2) * ROUNDING;
+  const [there, back] = [spread(a, b, half), spread(reversed(a), reversed(b), half)];
+  // Where the first spread comes to the end by itself it needs no other.
+  let cost = costAt(there, n - 1, m - 1);
+  let meeting = null as readonly [number, number, number, number] | null;
+  for (let r = 0; r < back.rows; r++) {
+    const i = n - 1 - r;
+    // Where the row's costs lie by the column of the second, which runs the other way.
+    const after = back.start[r]! + m - 1 - back.from[r]!;
+    for (const [di, dj] of STEPS) {
+      const u = i - di;
+      if (u < 0 || u >= there.rows) continue;
+      const before = there.start[u]! - there.from[u]! - dj;
+      const to = Math.min(there.start[u + 1]! - 1 - before, m - 1 - back.from[r]!);
+      for (let j = Math.max(there.from[u]! + dj, after - back.start[r + 1]! + 1); j <= to; j++) {
+        const sum = there.costs[before + j]! + back.costs[after - j]!;
+        if (sum < cost) [cost, meeting] = [sum, [u, j - dj, i, j]];
       }
     }
-    now[j + 1] = cost;
-    beside = cost;
-    if (cost === Infinity && j > to) {
-      j++;
-      break;
-    }
   }
-  // The next row looks one column farther than this one went.
-  for (let c = j; c < m && c <= Math.max(to, last) + 1; c++) now[c + 1] = Infinity;
-  reach[0] = first;
-  reach[1] = last;
+  const [i, j, i2, j2] = meeting ?? [n - 1, m - 1];
+  const rest = i2 === undefined || j2 === undefined ? [] : pathBack(back, n - 1 - i2, m - 1 - j2);
+  return { cost, path: [...pathBack(there, i, j).reverse(), ...rest.map(([p, q]) => [n - 1 - p, m - 1 - q] as const)] };
 }
 
 /**
- * Dynamic time warping with the classic steps (one frame in either or in both), first frames and last frames joined. Pairs whose cost so far
- * is already above that of some whole path are not looked at, which changes neither cost nor path.
+ * Dynamic time warping with the classic steps (one frame in either or in both), first frames and last frames joined. Paths are spread from both
+ * ends, each as far as half the cost of some whole path goes: the best path is the cheapest of those that meet, since from one end or
+ * the other every pair of it costs no more. That changes neither cost nor path and looks at few of all pairs.
  * Source: Sakoe and Chiba 1978, Dynamic programming algorithm optimization for spoken word recognition; pruning after Silva and Batista
- * 2016, Speeding up all-pairwise dynamic time warping matrix calculation.
+ * 2016, Speeding up all-pairwise dynamic time warping matrix calculation; search from both ends after Pohl 1971, Bi-directional search.
  * @param a,b curves over n and m frames, as many in each
  */
 export function warpWhole(a: Features, b: Features): Warp {
-  const [n, m] = [a[0]?.length ?? 0, b[0]?.length ?? 0];
-  if (n === 0 || m === 0) return { cost: 0, path: [] };
-  const distance = distances(a, b);
-  const most = goodCost(a, b, distance) * ROUNDING;
-  const steps = new Uint8Array(n * m);
-  const rows: Rows = { m, most, distance, steps, frames: hasGaps(a) || hasGaps(b) ? null : { a: byFrames(a), b: byFrames(b), curves: a.length } };
-  let before = new Float64Array(m + 1).fill(Infinity);
-  let now = new Float64Array(m + 1).fill(Infinity);
-  const reach = new Int32Array(2);
-  for (let i = 0; i < n; i++) {
-    advance(i, before, now, reach, rows);
-    [before, now] = [now, before];
-  }
-  const path: (readonly [number, number])[] = [];
-  let [i, j] = [n - 1, m - 1];
-  for (;;) {
-    path.push([i, j]);
-    if (i === 0 && j === 0) break;
-    const step = steps[i * m + j]!;
-    if (step !== 2) i--;
-    if (step !== 1) j--;
-  }
-  return { cost: before[m]!, path: path.reverse() };
+  return (a[0]?.length ?? 0) === 0 || (b[0]?.length ?? 0) === 0 ? { cost: 0, path: [] } : warpFrames(framesOf(a), framesOf(b));
 }
 
 /**
@@ -216,7 +241,8 @@ export function warpInside(a: Features, b: Features): { readonly cost: number; r
   const [n, m] = [a[0]?.length ?? 0, b[0]?.length ?? 0];
   if (n < 2 || m < n / 2) return null;
   const cost = Array.from({ length: n }, () => new Float64Array(m).fill(Infinity));
-  const local = Array.from({ length: n }, (_, i) => Float64Array.from({ length: m }, (_unused, j) => distanceOf(a, b, i, j)));
+  const [fa, fb] = [framesOf(a), framesOf(b)];
+  const local = Array.from({ length: n }, (_, i) => Float64Array.from({ length: m }, (_unused, j) => distance(fa, fb, i, j)));
   // 0: begins here, 1: one and one, 2: one and two, 3: two and one.
   const steps = Array.from({ length: n }, () => new Uint8Array(m));
   for (let i = 0; i < n; i++) {
