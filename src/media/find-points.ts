@@ -1,7 +1,8 @@
 import { transfer } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { resolveLooks } from '../core/points/merge-looks';
+import type { Looks } from '../core/points/merge-looks';
 import type { PersonBox } from '../core/points/person-box';
+import type { FinderSetting } from '../core/points/take-found';
 import type { FoundPoints } from '../core/points/track';
 import { openClipSource, type ClipSource } from './clip-source';
 import type { FrameIssue } from './frame-cache';
@@ -9,15 +10,16 @@ import type { IntakeIssue } from './frame-index';
 import type { PoseIssue, PoseWorker } from './pose-worker';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
-/** The accurate setting looks at every frame with the large model and with a second finder; it is about four times slower. */
-export type PoseSetting = 'fast' | 'accurate';
-
-const MODEL: Readonly<Record<PoseSetting, string>> = { fast: 'pose-full.task', accurate: 'pose-heavy.task' };
+/** Both settings ask two finders about every frame; the accurate one asks the large models of both and is about three times slower. */
+const MODELS: Readonly<Record<FinderSetting, readonly [first: string, second: string]>> = {
+  fast: ['pose-full.task', 'movenet-lightning.json'],
+  accurate: ['pose-heavy.task', 'movenet-thunder.json'],
+};
 
 export type FindIssue = Issue<'cancelled'> | FrameIssue | IntakeIssue | PoseIssue | CrashIssue;
 
 export interface FindOptions {
-  readonly setting: PoseSetting;
+  readonly setting: FinderSetting;
   readonly signal: AbortSignal;
   /** Frames done of all. */
   readonly onProgress: (done: number, all: number) => void;
@@ -47,7 +49,8 @@ async function findStretch(
   const client = new WorkerClient<PoseWorker>(new Worker(new URL('./pose-worker.ts', import.meta.url), { type: 'module' }));
   let source: ClipSource | null = null;
   try {
-    const loaded = await client.ask(client.remote.load(address(`/models/${MODEL[options.setting]}`), address('/wasm'), options.setting === 'accurate' ? address('/models/movenet-thunder.json') : null, options.person ?? null), 'The point finder');
+    const [first, second] = MODELS[options.setting].map((file) => address(`/models/${file}`)) as [string, string];
+    const loaded = await client.ask(client.remote.load(first, address('/wasm'), second, options.person ?? null), 'The point finder');
     if (!loaded.ok) return loaded;
     const opened = await openClipSource(file, name);
     if (!opened.ok) return opened;
@@ -76,10 +79,10 @@ async function findStretch(
 }
 
 /**
- * Finds the body points on every frame of a clip, in workers. A damaged frame is passed over; cancelling returns an
+ * Has two finders look at every frame of a clip, in workers; `takeFound` joins what they see. A damaged frame is passed over; cancelling returns an
  * issue and leaves nothing behind.
  */
-export async function findPoints(file: Blob, name: string, options: FindOptions): Promise<Result<Map<number, FoundPoints>, FindIssue>> {
+export async function findPoints(file: Blob, name: string, options: FindOptions): Promise<Result<Looks, FindIssue>> {
   const { person } = options;
   const range = (from: number, to: number): number[] => Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k);
   const workers = options.workers ?? Math.max(1, Math.min(4, navigator.hardwareConcurrency));
@@ -100,5 +103,5 @@ export async function findPoints(file: Blob, name: string, options: FindOptions)
     if (!stretch.ok) return stretch;
     for (const [frame, points] of stretch.value) all.set(frame, points);
   }
-  return ok(resolveLooks(all));
+  return ok(all);
 }

@@ -8,7 +8,7 @@ import { beginFollowing, clothesOf, coloursAt, recognise, type People, type Seen
 import type { PersonBox } from '../core/points/person-box';
 import type { FoundPoints } from '../core/points/track';
 import { drawDisplayed, type Rotation } from './rotation';
-import { SECOND_INPUT, SecondFinder } from './second-finder';
+import { SecondFinder } from './second-finder';
 
 export type PoseIssue = Issue<'model-missing'>;
 
@@ -28,12 +28,11 @@ const SECOND_MARGIN = 1.2;
 const BOX_MARGIN = 1.3;
 
 let landmarker: PoseLandmarker | null = null;
-let second: SecondFinder | null = null;
+let second: { readonly finder: SecondFinder; readonly surface: OffscreenCanvasRenderingContext2D } | null = null;
 /** Frames looked at so far. */
 let count = 0;
 const surface = (size: number): OffscreenCanvasRenderingContext2D => new OffscreenCanvas(size, size).getContext('2d', { alpha: false, willReadFrequently: true })!;
 const forFirst = surface(CROP_PIXELS);
-const forSecond = surface(SECOND_INPUT);
 /** The person chosen by the user and the people near; null where nobody was chosen. */
 let people: People | null = null;
 /** Whether nobody else could as well be the chosen one in this frame. */
@@ -96,24 +95,21 @@ function seenAs(found: FoundPoints, colours: Float64Array | null): Seen {
 }
 
 async function lookSecond(picture: Picture, crop: Crop, mirrored: boolean): Promise<FoundPoints> {
+  const { finder, surface: forSecond } = second!;
   const back = drawCrop(forSecond, picture, crop, mirrored);
   forSecond.setTransform(1, 0, 0, 1, 0, 0);
-  const pixels = forSecond.getImageData(0, 0, SECOND_INPUT, SECOND_INPUT);
+  const pixels = forSecond.getImageData(0, 0, finder.side, finder.side);
   const started = performance.now();
-  const found = await second!.find(pixels);
+  const found = await finder.find(pixels);
   inference += performance.now() - started;
   return byWho(inPicture(found, back, mirrored));
 }
 
 /**
- * One look at a fitting crop, or at the accurate setting two by different finders. They look at the person and at the mirrored
- * person in turn, so that smoothing averages what a finder owes to the way a body faces.
+ * Looks of two finders at a fitting crop. They look at the person and at the mirrored person in turn, so that smoothing averages
+ * what a finder owes to the way a body faces.
  */
 async function lookAt(picture: Picture, crop: Crop): Promise<readonly FoundPoints[]> {
-  if (!second) {
-    const only = lookFirst(picture, crop);
-    return only ? [only] : [];
-  }
   const odd = count++ % 2 === 1;
   const first = lookFirst(picture, crop, odd);
   return first ? [first, await lookSecond(picture, cropRound([first], SECOND_MARGIN), !odd)] : [];
@@ -141,10 +137,9 @@ function searchCrops(width: number, height: number): Crop[] {
 /** Finds the body points of one person, following the person from frame to frame. */
 const poseWorker = {
   /**
-   * @param secondAddress the second finder's model, or null to look only once
    * @param person where the person to be followed is on the first frame, or null for the most prominent one
    */
-  async load(modelAddress: string, wasmAddress: string, secondAddress: string | null, person: PersonBox | null): Promise<Result<null, PoseIssue>> {
+  async load(modelAddress: string, wasmAddress: string, secondAddress: string, person: PersonBox | null): Promise<Result<null, PoseIssue>> {
     try {
       const files = await FilesetResolver.forVisionTasks(wasmAddress, true);
       landmarker = await PoseLandmarker.createFromOptions(files, {
@@ -154,7 +149,8 @@ const poseWorker = {
         minPoseDetectionConfidence: 0.3,
         minPosePresenceConfidence: 0.3,
       });
-      second = secondAddress === null ? null : await SecondFinder.load(secondAddress, wasmAddress);
+      const finder = await SecondFinder.load(secondAddress, wasmAddress);
+      second = { finder, surface: surface(finder.side) };
       const extent = person && Math.max(person.width, person.height);
       people = person && beginFollowing({ x: person.x + person.width / 2, y: person.y + person.height / 2, size: extent! });
       following = person && { x: person.x + person.width / 2 - (BOX_MARGIN * extent!) / 2, y: person.y + person.height / 2 - (BOX_MARGIN * extent!) / 2, size: BOX_MARGIN * extent! };
@@ -165,7 +161,7 @@ const poseWorker = {
       return fail('model-missing', `The point finder could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`);
     }
   },
-  /** One look or two at the person, in pixels of the displayed picture; none where nobody is seen. */
+  /** Looks of both finders at the person, in pixels of the displayed picture; none where nobody is seen. */
   async find(frame: DecodedPicture, rotation: Rotation, width: number, height: number): Promise<Result<readonly FoundPoints[], never>> {
     try {
       const picture: Picture = { frame, rotation, width, height };

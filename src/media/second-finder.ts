@@ -4,9 +4,6 @@ import { loadGraphModel, type GraphModel } from '@tensorflow/tfjs-converter';
 import type { BodyPoint } from '../core/points/body-points';
 import type { FoundPoints } from '../core/points/track';
 
-/** Side of the square picture that the model takes. */
-export const SECOND_INPUT = 256;
-
 /** Points in the order of the model's output. */
 const OUTPUT: readonly BodyPoint[] = [
   'nose', 'left-eye', 'right-eye', 'left-ear', 'right-ear', 'left-shoulder', 'right-shoulder', 'left-elbow', 'right-elbow',
@@ -18,7 +15,11 @@ const SURE_SCORE = 0.6;
 
 /** A second opinion on the body's joints, from another network with other errors: no feet and no hands, but finer joints. */
 export class SecondFinder {
-  private constructor(private readonly model: GraphModel) {}
+  private constructor(
+    private readonly model: GraphModel,
+    /** Side of the square picture that the model takes, pixels. */
+    readonly side: number,
+  ) {}
 
   static async load(modelAddress: string, wasmAddress: string): Promise<SecondFinder> {
     // Frames are shared out among workers already; threads of its own would need blob workers.
@@ -26,22 +27,24 @@ export class SecondFinder {
     setWasmPaths(`${wasmAddress}/`);
     await tf.setBackend('wasm');
     await tf.ready();
-    return new SecondFinder(await loadGraphModel(modelAddress));
+    const model = await loadGraphModel(modelAddress);
+    return new SecondFinder(model, model.inputs[0]!.shape![1]!);
   }
 
   /**
    * Finds the joints of the person who fills a picture.
-   * @param picture 256 x 256, RGBA
+   * @param picture square, as large as the model takes it, RGBA
    * @returns positions in pixels of that picture
    */
   async find(picture: ImageData): Promise<FoundPoints> {
-    const input = tf.tidy(() => tf.expandDims(tf.slice(tf.tensor3d(new Int32Array(picture.data), [SECOND_INPUT, SECOND_INPUT, 4], 'int32'), [0, 0, 0], [SECOND_INPUT, SECOND_INPUT, 3]), 0));
+    const { side } = this;
+    const input = tf.tidy(() => tf.expandDims(tf.slice(tf.tensor3d(new Int32Array(picture.data), [side, side, 4], 'int32'), [0, 0, 0], [side, side, 3]), 0));
     const output = this.model.execute(input) as tf.Tensor;
     const values = await output.data();
     input.dispose();
     output.dispose();
     return Object.fromEntries(
-      OUTPUT.map((id, k) => [id, { x: values[3 * k + 1]! * SECOND_INPUT, y: values[3 * k]! * SECOND_INPUT, confidence: Math.min(1, values[3 * k + 2]! / SURE_SCORE) }]),
+      OUTPUT.map((id, k) => [id, { x: values[3 * k + 1]! * side, y: values[3 * k]! * side, confidence: Math.min(1, values[3 * k + 2]! / SURE_SCORE) }]),
     );
   }
 }

@@ -1,10 +1,10 @@
 import type { Clip } from '../core/model/clip';
 import { pointName, type PointId } from '../core/points/body-points';
 import type { PersonBox } from '../core/points/person-box';
-import { takeFound } from '../core/points/take-found';
+import { takeFound, type FinderSetting } from '../core/points/take-found';
 import { carryCorrection, clearPoint, interpolateBetweenHands, mergeFollowed, placePoint, swapSides, untilNextHand } from '../core/points/track';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { findPoints, type FindIssue, type PoseSetting } from '../media/find-points';
+import { findPoints, type FindIssue } from '../media/find-points';
 import { followPoint, type FollowIssue, type FollowResult } from '../media/follow-point';
 import { loadMedia } from '../storage/sessions';
 import { edit, useDocument } from './document-store';
@@ -103,7 +103,7 @@ export function carryOn(clip: Clip, id: PointId, frame: number, shift: { readonl
 }
 
 /** Finds the points of a clip on every frame, with progress and cancel; one undoable step. */
-export async function findPointsOf(clip: Clip, setting: PoseSetting, person: PersonBox | null = null): Promise<Result<number, FindIssue>> {
+export async function findPointsOf(clip: Clip, setting: FinderSetting, person: PersonBox | null = null): Promise<Result<number, FindIssue>> {
   const blob = clip.mediaId === null ? undefined : await loadMedia(clip.mediaId);
   if (!blob) {
     return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
@@ -112,7 +112,7 @@ export async function findPointsOf(clip: Clip, setting: PoseSetting, person: Per
   try {
     const found = await findPoints(blob, clip.fileName, { setting, person, signal: job.signal, onProgress: job.progress });
     if (!found.ok) return found;
-    changeTrack(clip, (track) => takeFound(track, clip.frameTimes.length, found.value));
+    changeTrack(clip, (track) => takeFound(track, clip.frameTimes.length, found.value, setting));
     return ok(found.value.size);
   } finally {
     job.end();

@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { ClipTruth } from '../../demo/truth';
+import { resolveLooks } from '../../src/core/points/merge-looks';
 import type { Harness } from '../harness/harness';
 import { serveHarness } from '../harness/serve';
 
@@ -10,7 +11,7 @@ declare const harness: Harness;
 const folder = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
 const truthOf = (id: string): ClipTruth => JSON.parse(readFileSync(path.join(folder, `${id}.truth.json`), 'utf8')) as ClipTruth;
 type Pixels = readonly (readonly [number, number])[];
-const JOINTS = ['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'];
+const JOINTS = ['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'] as const;
 
 /** Middle of the trunk, truth. */
 function trunk(truth: ClipTruth, frame: number): readonly [number, number] {
@@ -38,17 +39,17 @@ test.describe('two people who cross', () => {
         test.setTimeout(240_000);
         const [own, beside] = [truthOf(clip + who), truthOf(clip + other)];
         await page.goto(served.address);
-        const { points } = await page.evaluate(([address, box]) => harness.find(address, 'fast', box), [`/demo-data/${clip}.webm`, boxOf(own.pixels[10]!, 10)] as const);
-        const found = new Map(points.map(([frame, at]) => [frame, JOINTS.map((id) => at[id]!)]));
+        const { looks } = await page.evaluate(([address, box]) => harness.find(address, 'fast', box), [`/demo-data/${clip}.webm`, boxOf(own.pixels[10]!, 10)] as const);
+        const found = new Map([...resolveLooks(new Map(looks))].map(([frame, at]) => [frame, JOINTS.map((id) => at[id]!)]));
         // Where they stand before one another a joint or two may be the other's; it is never said to be sure.
         const [ownFrames, othersSure]: [number[], number[]] = [[], []];
         for (const [frame, at] of found) {
-          const [x, y] = [0, 1].map((axis) => at.reduce((sum, p) => sum + p[axis]!, 0) / at.length) as [number, number];
+          const [x, y] = (['x', 'y'] as const).map((axis) => at.reduce((sum, p) => sum + p[axis], 0) / at.length) as [number, number];
           const away = (truth: ClipTruth): number => Math.hypot(x - trunk(truth, frame)[0], y - trunk(truth, frame)[1]);
           const apart = Math.abs(trunk(own, frame)[0] - trunk(beside, frame)[0]);
           // Right behind one another both are as near.
           if (away(own) < away(beside) || apart < 20) ownFrames.push(frame);
-          else if (Math.max(...at.map((p) => p[2])) > 0.2 || apart > 80) othersSure.push(frame);
+          else if (Math.max(...at.map((p) => p.confidence)) > 0.2 || apart > 80) othersSure.push(frame);
         }
         expect(othersSure).toEqual([]);
         // One who is covered may be lost for some frames, and is found again.

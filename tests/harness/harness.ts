@@ -1,7 +1,9 @@
 import type { PersonBox } from '../../src/core/points/person-box';
+import type { FinderSetting } from '../../src/core/points/take-found';
+import type { FoundPoints } from '../../src/core/points/track';
 import { convertClip } from '../../src/media/convert-clip';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
-import { findPoints, type PoseSetting } from '../../src/media/find-points';
+import { findPoints } from '../../src/media/find-points';
 import { followPoint } from '../../src/media/follow-point';
 import { drawDisplayed } from '../../src/media/rotation';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
@@ -45,16 +47,15 @@ const harness = {
     if (!followed.ok) throw new Error(followed.issue.message);
     return { positions: [...followed.value.positions].map(([i, at]) => [i, at.x, at.y]), lost: followed.value.lost?.frame ?? null, milliseconds: performance.now() - started };
   },
-  /** Finds the points of a clip; by frame and point x, y and confidence, with the time it took and the models' part of it. */
-  async find(address: string, setting: PoseSetting, person: PersonBox | null = null): Promise<{ points: [number, Record<string, [number, number, number]>][]; milliseconds: number; inference: number; workers: number }> {
+  /** Has the points of a clip looked for; the looks by frame, with the time it took and the models' part of it. */
+  async find(address: string, setting: FinderSetting, person: PersonBox | null = null): Promise<{ looks: (readonly [number, readonly FoundPoints[]])[]; milliseconds: number; inference: number; workers: number }> {
     const file = await fetchClip(address);
     const workers = Math.max(1, Math.min(4, navigator.hardwareConcurrency));
     let inference = 0;
     const started = performance.now();
     const found = await findPoints(file, address, { setting, person, workers, signal: new AbortController().signal, onProgress: () => undefined, onInference: (ms) => (inference += ms) });
     if (!found.ok) throw new Error(found.issue.message);
-    const points = [...found.value].map(([i, all]): [number, Record<string, [number, number, number]>] => [i, Object.fromEntries(Object.entries(all).map(([id, p]) => [id, [p.x, p.y, p.confidence]]))]);
-    return { points, milliseconds: performance.now() - started, inference, workers };
+    return { looks: [...found.value], milliseconds: performance.now() - started, inference, workers };
   },
   close(address: string): void {
     sources.get(address)?.close();

@@ -6,7 +6,12 @@ import type { FoundPoints } from './track';
 /** Distance between two looks, in standing heights, at which a point counts as half sure. */
 export const HALF_SURE = 0.04;
 
-const LIMBS: readonly RegExp[] = [/hip|knee|ankle|heel|foot-index/, /shoulder|elbow|wrist|pinky|-index|thumb/, /eye|ear|mouth/];
+/** What finders saw of a clip by frame: the looks of both, of one, or none. */
+export type Looks = ReadonlyMap<number, readonly FoundPoints[]>;
+
+/** Points whose sides a finder takes for each other together. */
+const LIMBS = { legs: /hip|knee|ankle|heel|foot-index/, arms: /shoulder|elbow|wrist|pinky|-index|thumb/, face: /eye|ear|mouth/ } as const;
+type Limb = keyof typeof LIMBS;
 
 const otherSide = (id: BodyPoint): BodyPoint =>
   (id.includes('left') ? id.replace('left', 'right') : id.replace('right', 'left')) as BodyPoint;
@@ -21,15 +26,29 @@ export function exchangeSides(found: FoundPoints, which: (id: BodyPoint) => bool
 const apart = (a: FoundPoints, b: FoundPoints, ids: readonly BodyPoint[]): number =>
   ids.reduce((sum, id) => sum + (a[id] && b[id] ? distance(a[id]!, b[id]!) : 0), 0);
 
-/** The second look with each limb pair named so that it agrees best with the first. */
-function turnedTo(first: FoundPoints, second: FoundPoints): FoundPoints {
-  let turned = second;
-  for (const limb of LIMBS) {
-    const ids = BODY_POINTS.filter((id) => limb.test(id));
-    const exchanged = exchangeSides(turned, (id) => ids.includes(id));
-    if (apart(first, exchanged, ids) < apart(first, turned, ids)) turned = exchanged;
+/** The second look with each limb pair named so that it agrees best with the first, and the limbs that had to be named the other way round. */
+function turnedTo(first: FoundPoints, second: FoundPoints): { readonly points: FoundPoints; readonly turned: readonly Limb[] } {
+  let points = second;
+  const turned: Limb[] = [];
+  for (const limb of Object.keys(LIMBS) as Limb[]) {
+    const ids = BODY_POINTS.filter((id) => LIMBS[limb].test(id));
+    const exchanged = exchangeSides(points, (id) => ids.includes(id));
+    if (apart(first, exchanged, ids) >= apart(first, points, ids)) continue;
+    points = exchanged;
+    turned.push(limb);
   }
-  return turned;
+  return { points, turned };
+}
+
+/** Frames in which two looks name the sides of a limb alike: finders with other errors seldom both take left for right. */
+export function namedAlike(looks: Looks): Readonly<Record<Limb, ReadonlySet<number>>> {
+  const alike = { legs: new Set<number>(), arms: new Set<number>(), face: new Set<number>() };
+  for (const [frame, [first, second]] of looks) {
+    if (!first || !second) continue;
+    const { turned } = turnedTo(first, second);
+    for (const limb of Object.keys(LIMBS) as Limb[]) if (!turned.includes(limb)) alike[limb].add(frame);
+  }
+  return alike;
 }
 
 /** Standing height as a share of a moving person's longer extent, roughly; it only scales how sure a point is. */
@@ -53,7 +72,7 @@ const ONE_LOOK = 0.5;
  * the second finder does not know are at most half sure.
  */
 export function mergeLooks(first: FoundPoints, second: FoundPoints): FoundPoints {
-  const turned = turnedTo(first, second);
+  const { points: turned } = turnedTo(first, second);
   const height = roughHeight(first);
   const merged: Partial<Record<BodyPoint, FoundPoint>> = {};
   for (const id of BODY_POINTS) {
@@ -104,12 +123,12 @@ function smootherLook(looks: ReadonlyMap<number, readonly [FoundPoints, FoundPoi
  * Joins the looks of all frames. Frames with one look are at most half sure, since nothing checks them. Where two looks
  * at a point contradict each other, the one that moves that part of the body more smoothly is taken, and not the average.
  */
-export function resolveLooks(looks: ReadonlyMap<number, readonly FoundPoints[]>): Map<number, FoundPoints> {
+export function resolveLooks(looks: Looks): Map<number, FoundPoints> {
   const joined = new Map<number, FoundPoints>();
   const pairs = new Map<number, readonly [FoundPoints, FoundPoints]>();
   for (const [frame, [first, second]] of looks) {
     if (!first) continue;
-    if (second) pairs.set(frame, [first, turnedTo(first, second)]);
+    if (second) pairs.set(frame, [first, turnedTo(first, second).points]);
     joined.set(frame, second ? mergeLooks(first, second) : mapPoints(first, (p) => ({ ...p, confidence: p.confidence * ONE_LOOK })));
   }
   const heights = [...pairs.values()].map(([first]) => roughHeight(first)).sort((a, b) => a - b);

@@ -1,6 +1,8 @@
-import { exchangeSides, mergeLooks, resolveLooks } from './merge-looks';
+import { exchangeSides, mergeLooks, namedAlike, resolveLooks } from './merge-looks';
+import { steadyHips } from './hips-apart';
 import { bodyHeightPixels, HAND_SD_PIXELS, pointError } from './point-error';
 import { repairSideSwaps } from './side-swaps';
+import { takeFound } from './take-found';
 import { clearPoint, coverage, interpolateBetweenHands, mergeFound, ORIGIN, placePoint, type FoundPoints, type Track } from './track';
 
 /** A walking stick figure: both legs and arms swing in opposite phase; 120 frames at 60 per second. */
@@ -96,6 +98,31 @@ describe('left and right', () => {
   });
 });
 
+describe('the hips', () => {
+  /** Hips whose half distance along the rows is as given; standing height is some 290 pixels. */
+  const apart = (half: (i: number) => number): Track =>
+    track(new Map([...walk()].map(([i, points]) => [i, { ...points, 'left-hip': { ...points['left-hip']!, x: 100 + 2 * i + half(i) }, 'right-hip': { ...points['right-hip']!, x: 100 + 2 * i - half(i) } }])));
+  const halfOf = (t: Track): number[] => Array.from(t['left-hip']!.x, (x, i) => (x - t['right-hip']!.x[i]!) / 2);
+
+  it('that only wander beside each other as much as a finder errs stand still beside each other, their middle untouched', () => {
+    const wandering = apart((i) => 3 + 1.5 * Math.sin(i));
+    const steady = steadyHips(wandering);
+    for (const half of halfOf(steady)) expect(half).toBeCloseTo(3, 0);
+    steady['left-hip']!.x.forEach((x, i) => expect((x + steady['right-hip']!.x[i]!) / 2).toBeCloseTo(100 + 2 * i, 9));
+    expect(steady['left-hip']!.y).toEqual(wandering['left-hip']!.y);
+  });
+
+  it('of a pelvis that turns stay within a tenth of what was found', () => {
+    const half = (i: number): number => 14 * Math.sin((2 * Math.PI * i) / 60);
+    halfOf(steadyHips(apart(half))).forEach((kept, i) => expect(Math.abs(kept - half(i))).toBeLessThan(1.4));
+  });
+
+  it('stay where a person placed one of them', () => {
+    const placed = placePoint(apart((i) => 3 + Math.sin(i)), 120, 'left-hip', 30, 177, 200);
+    expect([steadyHips(placed)['left-hip']!.x[30], steadyHips(placed)['right-hip']!.x[30]]).toEqual([177, placed['right-hip']!.x[30]]);
+  });
+});
+
 describe('two looks at a frame', () => {
   const first = walk().get(15)!;
   it('are averaged, and sure where they agree', () => {
@@ -137,6 +164,35 @@ describe('two looks at a frame', () => {
     const resolved = resolveLooks(new Map([[0, [first]]]));
     expect(resolved.get(0)!['left-knee']!.confidence).toBeCloseTo(0.45, 9);
     expect(resolveLooks(new Map([[0, []]])).size).toBe(0);
+  });
+});
+
+describe('what two finders saw', () => {
+  const isLeg = (id: string): boolean => /hip|knee|ankle/.test(id);
+  const looks = new Map([...walk()].map(([i, seen]) => [i, [seen, i === 40 ? exchangeSides(seen, isLeg) : seen] as const]));
+
+  it('names the sides of a limb alike or not, limb by limb', () => {
+    const alike = namedAlike(looks);
+    expect([alike.legs.has(40), alike.arms.has(40), alike.legs.size]).toEqual([false, true, 119]);
+    expect(namedAlike(new Map([[0, [walk().get(0)!]]])).legs.size).toBe(0);
+  });
+
+  it('is taken where they say, whichever of them exchanged the legs', () => {
+    const taken = takeFound({}, 120, looks, 'accurate');
+    const there = track();
+    for (const id of ['left-ankle', 'right-knee'] as const) taken[id]!.x.forEach((x, i) => expect(x).toBeCloseTo(there[id]!.x[i]!, 6));
+  });
+
+  it('is less sure and never surer where small models saw it, at the same places; what a person placed stays as sure', () => {
+    const placed = placePoint({}, 120, 'left-ankle', 5, 50, 60);
+    const [fast, accurate] = (['fast', 'accurate'] as const).map((setting) => takeFound(placed, 120, looks, setting));
+    for (const id of ['left-knee', 'right-wrist'] as const) {
+      expect(fast![id]!.x).toEqual(accurate![id]!.x);
+      fast![id]!.confidence.forEach((c, i) => expect(c).toBeLessThan(accurate![id]!.confidence[i]!));
+      const [sdFast, sdAccurate] = [fast, accurate].map((t) => pointError(t![id]!, id, 10, 300, 'right').sd) as [number, number];
+      expect(sdFast).toBeGreaterThan(sdAccurate);
+    }
+    expect(fast!['left-ankle']!.confidence[5]).toBe(accurate!['left-ankle']!.confidence[5]);
   });
 });
 

@@ -4,19 +4,19 @@ import { ORIGIN, type PointSeries, type Track } from './track';
 import { bodyHeightPixels } from './point-error';
 
 /** Points that the finder confuses together: a leg for the other leg, an arm for the other arm. */
-const GROUPS: readonly (readonly string[])[] = [
-  ['shoulder', 'elbow', 'wrist', 'pinky', 'index', 'thumb'],
-  ['hip', 'knee', 'ankle', 'heel', 'foot-index'],
-];
+const GROUPS = [
+  ['arms', ['shoulder', 'elbow', 'wrist', 'pinky', 'index', 'thumb']],
+  ['legs', ['hip', 'knee', 'ankle', 'heel', 'foot-index']],
+] as const;
 
-/** Cost of contradicting the finder at a frame, in squared hundredths of standing height. */
-const DOUBT = 5;
+/** Cost of contradicting the finders at a frame, in squared hundredths of standing height; where they contradict each other there is little to contradict. */
+const DOUBT = { alike: 4, apart: 0.5 };
 /** Cost of exchanging one group and not the other: a finder that takes a body for one facing the other way exchanges both. */
-const COUPLING = 8;
+const COUPLING = 4;
 /** No single step counts more than this, so that one wild point does not decide. */
-const MOST = 60;
+const MOST = 90;
 /** A frame counts as seen when at least half of a group's pairs are at least this sure. */
-const SEEN_CONFIDENCE = 0.15;
+const SEEN_CONFIDENCE = 0.2;
 
 type Pair = readonly [PointSeries, PointSeries];
 
@@ -49,11 +49,11 @@ function seenFrames(pairs: readonly Pair[]): readonly number[] {
 }
 
 /** The smoothest labelling of a group through all frames: 1 where left and right must be exchanged. */
-function smoothestLabels(pairs: readonly Pair[], frames: number, unit: number, others: Uint8Array | null): Uint8Array {
+function smoothestLabels(pairs: readonly Pair[], frames: number, unit: number, others: Uint8Array | null, doubt: (frame: number) => number): Uint8Array {
   const seen = seenFrames(pairs);
   const labels = new Uint8Array(frames);
   if (seen.length < 3) return labels;
-  const choices = smoothestChoice({ frames: seen, cost: (frame, choice) => DOUBT * choice + (others && others[frame] !== choice ? COUPLING : 0), bend: (step) => bend(pairs, step, unit) });
+  const choices = smoothestChoice({ frames: seen, cost: (frame, choice) => doubt(frame) * choice + (others && others[frame] !== choice ? COUPLING : 0), bend: (step) => bend(pairs, step, unit) });
   seen.forEach((frame, n) => (labels[frame] = choices[n]!));
   // Frames between take the label that leaves their limbs nearest to where the seen frame before had them.
   for (let i = seen[0]! + 1; i < frames; i++) {
@@ -75,21 +75,23 @@ function smoothestLabels(pairs: readonly Pair[], frames: number, unit: number, o
 /**
  * Exchanges left and right where the finder has taken one limb for the other: of all labellings of a clip the one with
  * the smoothest paths is taken, arms and legs apart. Points placed by hand are never exchanged.
+ * @param alike frames in which two finders name the sides alike; all of them where only one was asked
  * @returns the track and how many frames were changed
  */
-export function repairSideSwaps(track: Track): { readonly track: Track; readonly changedFrames: number } {
+export function repairSideSwaps(track: Track, alike?: Readonly<Record<'arms' | 'legs', ReadonlySet<number>>>): { readonly track: Track; readonly changedFrames: number } {
   const height = bodyHeightPixels(track);
   if (Number.isNaN(height)) return { track, changedFrames: 0 };
   const next: Partial<Record<PointId, PointSeries>> = { ...track };
   const changed = new Set<number>();
   let before: Uint8Array | null = null;
-  for (const group of GROUPS) {
-    const ids = group
+  for (const [limb, joints] of GROUPS) {
+    const ids = joints
       .map((joint) => [`left-${joint}`, `right-${joint}`] as [BodyPoint, BodyPoint])
       .filter(([l, r]) => BODY_POINTS.includes(l) && track[l] && track[r]);
     if (ids.length === 0) continue;
     const pairs = ids.map(([l, r]): Pair => [track[l]!, track[r]!]);
-    const labels = smoothestLabels(pairs, pairs[0]![0].x.length, height / 100, before);
+    const doubt = (frame: number): number => (!alike || alike[limb].has(frame) ? DOUBT.alike : DOUBT.apart);
+    const labels = smoothestLabels(pairs, pairs[0]![0].x.length, height / 100, before, doubt);
     before = labels;
     ids.forEach(([l, r], k) => {
       const [left, right] = pairs[k]!;
