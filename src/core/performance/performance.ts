@@ -6,7 +6,7 @@ import type { Check } from '../model/check';
 import type { PointRef } from '../model/movement';
 import { centreOfMassWeights, TABLE_SD_SHARE } from '../body/centre-of-mass';
 import { isBodyPoint, isOwnPoint, type PointId } from '../points/body-points';
-import { bodyHeightPixels, pointError } from '../points/point-error';
+import { bodyHeightPixels, pointError, type PointError } from '../points/point-error';
 import { ORIGIN, type PointSeries, type Track } from '../points/track';
 import { bridgeDropouts } from '../signal/dropouts';
 import { findOutliers } from '../signal/outliers';
@@ -156,7 +156,7 @@ export function partsOf(ref: PointRef, performer: Pick<Performer, 'dominantSide'
 }
 
 /** Displayed-picture position of one body point at a frame position, linear between frames; null where missing. */
-function pixelAt(performance: Performance, id: PointId, frame: number): { x: number; y: number; sd: number; alike: number } | null {
+function pixelAt(performance: Performance, id: PointId, frame: number): ({ readonly id: PointId; readonly x: number; readonly y: number } & PointError) | null {
   const series = performance.smoothed[id];
   if (!series) return null;
   const low = Math.floor(frame);
@@ -167,7 +167,7 @@ function pixelAt(performance: Performance, id: PointId, frame: number): { x: num
   const y = u === 0 ? series.y[low]! : series.y[low]! * (1 - u) + series.y[high]! * u;
   if (Number.isNaN(x) || Number.isNaN(y)) return null;
   const nearest = u < 0.5 ? low : high;
-  return { x, y, ...pointError(series, id, nearest, performance.bodyHeight, farSide(performance.clip)) };
+  return { id, x, y, ...pointError(series, id, nearest, performance.bodyHeight, farSide(performance.clip)) };
 }
 
 /** Picture position of a point of the movement, for drawing; null where missing. */
@@ -185,6 +185,17 @@ function weighted(performance: Performance, ref: PointRef, frame: number): reado
   return parts.length === 0 || parts.includes(null) ? null : (parts as NonNullable<(typeof parts)[number]>[]);
 }
 
+/** What the errors of joints of both sides share, twice their covariance, pixels squared. */
+function bothSides(parts: NonNullable<ReturnType<typeof weighted>>, of: 'sd' | 'alike'): number {
+  let sum = 0;
+  for (const p of parts) {
+    if (p.ofSides === 0 || !p.id.startsWith('left')) continue;
+    const other = parts.find((q) => q.id === p.id.replace('left', 'right'));
+    if (other) sum += 2 * Math.max(p.ofSides, other.ofSides) * p.weight * p[of] * other.weight * other[of];
+  }
+  return sum;
+}
+
 /**
  * A point of the movement in movement coordinates: pixels, the picture levelled, x in the direction of travel, y up, lengths along the
  * plane stretched back by the camera's angle to it.
@@ -197,11 +208,11 @@ export function pointAt(performance: Performance, ref: PointRef, frame: number, 
   const { x, y } = rotate({ x: parts.reduce((sum, p) => sum + p.weight * p.x, 0), y: parts.reduce((sum, p) => sum + p.weight * p.y, 0) }, levelOf(performance.clip));
   // A body's mass lies beside the table's in the same way at every frame.
   const byTable = ref === 'centre-of-mass' && !Number.isNaN(performance.bodyHeight) ? TABLE_SD_SHARE * performance.bodyHeight : 0;
-  const variance = byTable ** 2 + parts.reduce((sum, p) => sum + (p.weight * p.sd) ** 2, 0);
-  const alikeVariance = parts.reduce((sum, p) => sum + (p.weight * p.alike) ** 2, 0);
+  const together = (of: 'sd' | 'alike'): number => parts.reduce((sum, p) => sum + (p.weight * p[of]) ** 2, bothSides(parts, of));
+  const variance = byTable ** 2 + together('sd');
   const sd = Math.sqrt(variance);
   const stretch = unforeshorten(1, psi);
-  return { x: forward * x * stretch, y: -y, sdX: sd * stretch, sdY: sd, alike: Math.sqrt(alikeVariance / variance) };
+  return { x: forward * x * stretch, y: -y, sdX: sd * stretch, sdY: sd, alike: Math.sqrt(together('alike') / variance) };
 }
 
 
