@@ -1,5 +1,5 @@
 import { mergeFound, ORIGIN, placePoint, type FoundPoints, type Track } from './track';
-import { withoutImpossible } from './plausible';
+import { withoutImpossible, withoutStrangers } from './plausible';
 
 /** Somebody standing, 300 px tall, for 20 frames. */
 function standing(): Track {
@@ -40,5 +40,31 @@ describe('what a body cannot do', () => {
   it('never touches what a person placed', () => {
     const { track } = withoutImpossible(placePoint(standing(), 20, 'left-wrist', 5, 300, 155));
     expect(track['left-wrist']!.x[5]).toBe(300);
+  });
+});
+
+describe('somebody or something else', () => {
+  /** The standing one walks to the right by 20 px a frame; in some frames everything is hardly seen, moved by dx. */
+  function walking(unsure: Readonly<Record<number, number>>): Track {
+    return Object.fromEntries(
+      Object.entries(standing()).map(([id, s]) => [id, { ...s, x: s.x.map((v, i) => v + 20 * i + (unsure[i] ?? 0)), confidence: s.confidence.map((c, i) => (i in unsure ? 0.1 : c)) }]),
+    );
+  }
+
+  it('is what is hardly seen far from where the way of the one who is surely seen leads', () => {
+    const { track, changedFrames } = withoutStrangers(walking({ 0: 600, 1: -700, 2: 500, 11: 400 }));
+    expect(changedFrames).toBe(4);
+    for (const i of [0, 1, 2, 11]) expect(track['left-knee']!.origin[i]).toBe(ORIGIN.missing);
+    expect(track['left-knee']!.origin[3]).toBe(ORIGIN.found);
+  });
+
+  it('is not the same person hardly seen on the way, at the edges too', () => {
+    expect(withoutStrangers(walking({ 0: 0, 1: 10, 9: -15, 18: 0, 19: 5 })).changedFrames).toBe(0);
+  });
+
+  it('never takes what a person placed, nor anything where nobody is surely seen', () => {
+    const placed = placePoint(walking({ 0: 600 }), 20, 'left-knee', 0, 700, 215);
+    expect(withoutStrangers(placed).track['left-knee']!.x[0]).toBe(700);
+    expect(withoutStrangers(walking(Object.fromEntries(Array.from({ length: 20 }, (_, i) => [i, 90 * (i % 3)])))).changedFrames).toBe(0);
   });
 });

@@ -1,7 +1,7 @@
 import { LENGTH_SHARES } from '../body/segment-table';
 import { distance } from '../geometry/vec2';
 import { bodyHeightPixels } from './point-error';
-import { clearPoint, ORIGIN, type Track } from './track';
+import { clearPoint, ORIGIN, type PointSeries, type Track } from './track';
 import type { PointId, Side } from './body-points';
 
 /** Bones whose length a table gives: a picture can shorten them but never lengthen them. */
@@ -39,6 +39,48 @@ export function withoutImpossible(track: Track): { readonly track: Track; readon
     changedFrames++;
     const ids = long.length >= ALL_WRONG ? (Object.keys(track) as PointId[]) : long.map(([, outer]) => outer);
     for (const id of ids) if (next[id]!.origin[i] === ORIGIN.found) next = clearPoint(next, frames, id, i);
+  }
+  return { track: next, changedFrames };
+}
+
+const TRUNK: readonly PointId[] = ['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'];
+/** From here on a trunk is surely the person's: one look alone is never that sure. */
+const SURELY = 0.6;
+/** Frames over which the way of the trunk is taken where it is surely seen. */
+const WAY_OVER = 4;
+/** Standing heights by which the trunk may lie beside where that way leads, and more for every frame in between. */
+const BESIDE = { atOnce: 0.5, perFrame: 0.08 };
+
+/**
+ * Takes out the found points of frames in which the person is hardly seen and is not where the way from the nearest frames that show
+ * them surely leads: that is something else in the picture, as before somebody comes into it. Points placed by hand stay.
+ * @returns the track and how many frames were changed
+ */
+export function withoutStrangers(track: Track): { readonly track: Track; readonly changedFrames: number } {
+  const height = bodyHeightPixels(track);
+  const trunk = TRUNK.map((id) => track[id]);
+  if (Number.isNaN(height) || trunk.includes(undefined)) return { track, changedFrames: 0 };
+  const series = trunk as readonly PointSeries[];
+  const mean = (of: (s: PointSeries) => number): number => series.reduce((sum, s) => sum + of(s), 0) / series.length;
+  const at = (i: number): { x: number; y: number } => ({ x: mean((s) => s.x[i]!), y: mean((s) => s.y[i]!) });
+  const frames = Array.from(series[0]!.x.keys()).filter((i) => series.every((s) => s.origin[i] === ORIGIN.found && !Number.isNaN(s.x[i]!)));
+  const isSure = (i: number): boolean => mean((s) => s.confidence[i]!) >= SURELY;
+  const sure = frames.filter(isSure);
+  if (sure.length < 2) return { track, changedFrames: 0 };
+  let next = track;
+  let changedFrames = 0;
+  for (const i of frames) {
+    if (isSure(i)) continue;
+    const after = sure.findIndex((k) => k > i);
+    const n = after < 0 ? sure.length - 1 : after === 0 || sure[after]! - i < i - sure[after - 1]! ? after : after - 1;
+    const near = sure[n]!;
+    const beyond = sure[near > i ? Math.min(sure.length - 1, n + WAY_OVER) : Math.max(0, n - WAY_OVER)]!;
+    const u = beyond === near ? 0 : (i - near) / (near - beyond);
+    const [a, b] = [at(near), at(beyond)];
+    const expected = { x: a.x + u * (a.x - b.x), y: a.y + u * (a.y - b.y) };
+    if (distance(at(i), expected) <= (BESIDE.atOnce + BESIDE.perFrame * Math.abs(i - near)) * height) continue;
+    changedFrames++;
+    for (const id of Object.keys(track) as PointId[]) if (next[id]!.origin[i] === ORIGIN.found) next = clearPoint(next, next[id]!.x.length, id, i);
   }
   return { track: next, changedFrames };
 }

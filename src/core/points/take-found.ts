@@ -1,7 +1,7 @@
 import type { PointId } from './body-points';
 import { steadyHips } from './hips-apart';
 import { namedAlike, resolveLooks, type Looks } from './merge-looks';
-import { withoutImpossible } from './plausible';
+import { withoutImpossible, withoutStrangers } from './plausible';
 import { repairSideSwaps } from './side-swaps';
 import { mergeFound, ORIGIN, type PointSeries, type Track } from './track';
 
@@ -25,10 +25,10 @@ function doubted(track: Track, frames: Iterable<number>, doubt: number): Track {
 }
 
 /**
- * Takes what finders saw into a track: their looks are joined, what no body can do is left out, limbs that changed places are put
- * back, hips that only seem to turn are steadied; points of other origins stay.
+ * Takes what finders saw into a track: their looks are joined, what no body can do and
+ * what is not this person is left out, limbs that changed places are put back, hips that only seem to turn are steadied; points of other origins stay.
  */
 export function takeFound(track: Track, frames: number, looks: Looks, setting: FinderSetting): Track {
-  const possible = withoutImpossible(mergeFound(track, frames, resolveLooks(looks))).track;
+  const possible = withoutStrangers(withoutImpossible(mergeFound(track, frames, resolveLooks(looks))).track).track;
   return doubted(steadyHips(repairSideSwaps(possible, namedAlike(looks)).track), looks.keys(), DOUBT[setting]);
 }
