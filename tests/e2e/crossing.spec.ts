@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { ClipTruth } from '../../demo/truth';
+import { UNSURE_CONFIDENCE } from '../../src/core/points/point-error';
 import { resolveLooks } from '../../src/core/points/merge-looks';
 import type { Harness } from '../harness/harness';
 import { serveHarness } from '../harness/serve';
@@ -49,7 +50,7 @@ test.describe('two people who cross', () => {
           const apart = Math.abs(trunk(own, frame)[0] - trunk(beside, frame)[0]);
           // Right behind one another both are as near.
           if (away(own) < away(beside) || apart < 20) ownFrames.push(frame);
-          else if (Math.max(...at.map((p) => p.confidence)) > 0.2 || apart > 80) othersSure.push(frame);
+          else if (Math.max(...at.map((p) => p.confidence)) >= UNSURE_CONFIDENCE || apart > 80) othersSure.push(frame);
         }
         expect(othersSure).toEqual([]);
         // One who is covered may be lost for some frames, and is found again.
