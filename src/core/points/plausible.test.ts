@@ -1,4 +1,5 @@
-import { mergeFound, ORIGIN, placePoint, type FoundPoints, type Track } from './track';
+import type { PointId } from './body-points';
+import { mergeFound, ORIGIN, placePoint, type FoundPoints, type PointSeries, type Track } from './track';
 import { withoutImpossible, withoutStrangers } from './plausible';
 
 /** Somebody standing, 300 px tall, for 20 frames. */
@@ -47,7 +48,7 @@ describe('somebody or something else', () => {
   /** The standing one walks to the right by 20 px a frame; in some frames everything is hardly seen, moved by dx. */
   function walking(unsure: Readonly<Record<number, number>>): Track {
     return Object.fromEntries(
-      Object.entries(standing()).map(([id, s]) => [id, { ...s, x: s.x.map((v, i) => v + 20 * i + (unsure[i] ?? 0)), confidence: s.confidence.map((c, i) => (i in unsure ? 0.1 : c)) }]),
+      (Object.entries(standing()) as [PointId, PointSeries][]).map(([id, s]) => [id, { ...s, x: s.x.map((v, i) => v + 20 * i + (unsure[i] ?? 0)), confidence: s.confidence.map((c, i) => (i in unsure ? 0.1 : c)) }]),
     );
   }
 
