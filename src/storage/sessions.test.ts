@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { newSession, type Session } from '../core/model/session';
 import { stickClip } from '../../tests/fixtures/stick-performance';
 import { database } from './database';
-import { deleteSession, listSessions, loadMedia, loadSession, saveLeaving, saveSession, storeMedia } from './sessions';
+import { deleteSession, listSessions, loadMedia, loadSession, saveLeaving, saveSession, storeMedia, withLateChanges } from './sessions';
 
 const session = (id: string, name = id): Session => newSession(id, name, 'pace-delivery', '2026-01-01T00:00:00Z');
 const loaded = async (id: string): Promise<Session> => {
@@ -118,5 +118,26 @@ describe('what is not stored when the page is left', () => {
     saveLeaving({ ...(await loaded('a')), impressions: 'falls' });
     await deleteSession('a');
     expect(kept.items.size).toBe(0);
+  });
+});
+
+describe('changes of a page that was replaced, which arrive after the session was opened again', () => {
+  it('are taken, also when more of them come; not once the session was changed', async () => {
+    await saveSession(session('a'), '1');
+    const read = await loaded('a');
+    expect(withLateChanges(read)).toBeNull();
+    saveLeaving({ ...read, impressions: 'late' });
+    const once = withLateChanges(read)!;
+    expect(once).toEqual({ ...read, impressions: 'late' });
+    saveLeaving({ ...read, impressions: 'later still' });
+    expect(withLateChanges({ ...once, name: 'Changed here' })).toBeNull();
+    expect(withLateChanges(once)).toMatchObject({ impressions: 'later still' });
+  });
+
+  it('are not taken for another version', async () => {
+    await saveSession(session('a'), '1');
+    saveLeaving({ ...(await loaded('a')), impressions: 'of the first' });
+    await saveSession({ ...session('a'), name: 'Second' }, '2');
+    expect(withLateChanges(await loaded('a'))).toBeNull();
   });
 });
