@@ -7,8 +7,6 @@ export default defineConfig({
   testDir: 'tests/e2e',
   // Finding points takes all cores: tests that run beside it would only wait.
   workers: 1,
-  // A machine that stalls may let one turn be missed; what only holds at the second try is listed as flaky.
-  retries: 1,
   timeout: 60_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json']],

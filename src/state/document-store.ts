@@ -2,7 +2,7 @@ import { produce } from 'immer';
 import { temporal } from 'zundo';
 import { create } from 'zustand';
 import type { Session } from '../core/model/session';
-import { saveLeaving, saveSession, withLateChanges } from '../storage/sessions';
+import { saveLeaving, saveSession } from '../storage/sessions';
 import { notify } from './notices';
 
 interface DocumentState {
@@ -61,12 +61,6 @@ export function keepSaved(): () => void {
   const comeBack = (): void => {
     leaving = false;
   };
-  const takeLate = (): void => {
-    const { session } = useDocument.getState();
-    const late = session && withLateChanges(session);
-    if (late) setSession(late);
-  };
-  window.addEventListener('storage', takeLate);
   window.addEventListener('pagehide', leave);
   window.addEventListener('pageshow', comeBack);
   const stop = useDocument.subscribe((state, before) => {
@@ -76,7 +70,6 @@ export function keepSaved(): () => void {
     saving ??= saveAll();
   });
   return () => {
-    window.removeEventListener('storage', takeLate);
     window.removeEventListener('pagehide', leave);
     window.removeEventListener('pageshow', comeBack);
     stop();

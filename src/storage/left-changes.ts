@@ -17,7 +17,7 @@ export interface LeftChanges {
   readonly changes: readonly Patch[];
 }
 
-const leftSchema = z.array(z.object({ updatedAt: z.string(), changes: z.array(z.object({ op: z.enum(['replace', 'remove', 'add']), path: z.array(z.union([z.string(), z.number()])), value: z.unknown() })) }));
+const leftSchema = z.array(z.object({ updatedAt: z.string(), changes: z.array(z.object({ op: z.enum(['replace', 'remove', 'add']), path: z.array(z.union([z.string(), z.number()])), value: z.unknown().optional() })) }));
 
 const isPlain = (value: unknown): value is Readonly<Record<string, unknown>> => typeof value === 'object' && value !== null && !ArrayBuffer.isView(value);
 

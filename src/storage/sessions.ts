@@ -33,9 +33,6 @@ export async function listSessions(): Promise<readonly SessionSummary[]> {
 /** For each open session the versions that the database may hold: the one last stored, and one that is being written. */
 const versions = new Map<string, readonly StoredVersion[]>();
 
-/** For each open session the version it was opened from, and the session as it was made of it. */
-const opened = new Map<string, { readonly from: StoredVersion; readonly made: Session }>();
-
 export async function loadSession(id: string): Promise<Result<Session, StorageIssue>> {
   const stored = await database.sessions.get(id);
   if (!stored) return fail('not-found', `There is no session \u201c${id}\u201d in this browser. Choose one from the list.`);
@@ -48,7 +45,6 @@ export async function loadSession(id: string): Promise<Result<Session, StorageIs
   versions.set(id, [version]);
   const left = sessionSchema.safeParse(withLeftChanges(version, leftBehind(id)));
   // Changes that do not make a session are of an older version of the program: the stored one is what there is.
-  opened.set(id, { from: version, made: left.success ? left.data : checked.data });
   if (!left.success) return ok(checked.data);
   const saved = await saveSession(left.data, new Date().toISOString());
   if (saved.ok) forgetLeft(id);
@@ -73,20 +69,6 @@ export async function saveSession(session: Session, updatedAt: string): Promise<
 export function saveLeaving(session: Session): void {
   const held = versions.get(session.id) ?? [];
   if (held.length !== 1 || held[0]!.session !== session) leaveBehind(session.id, changesSince(held, session));
-}
-
-/**
- * The session with changes that were left behind for the version it was opened from, but came to the store after it was read: where a page is
- * replaced, the last of the old one may arrive later than the first of the new one.
- * @returns null where nothing came, or where the session was changed since it was opened
- */
-export function withLateChanges(session: Session): Session | null {
-  const own = opened.get(session.id);
-  if (own?.made !== session) return null;
-  const late = sessionSchema.safeParse(withLeftChanges(own.from, leftBehind(session.id)));
-  if (!late.success) return null;
-  opened.set(session.id, { from: own.from, made: late.data });
-  return late.data;
 }
 
 /** Videos of a session, work copies included. */
