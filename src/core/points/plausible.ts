@@ -1,7 +1,7 @@
 import { LENGTH_SHARES } from '../body/segment-table';
 import { distance } from '../geometry/vec2';
 import { bodyHeightPixels } from './point-error';
-import { clearPoint, ORIGIN, type PointSeries, type Track } from './track';
+import { clearFound, ORIGIN, type PointSeries, type Track } from './track';
 import type { PointId, Side } from './body-points';
 
 /** Bones whose length a table gives: a picture can shorten them but never lengthen them. */
@@ -26,8 +26,7 @@ export function withoutImpossible(track: Track): { readonly track: Track; readon
   const height = bodyHeightPixels(track);
   const frames = Object.values(track)[0]?.x.length ?? 0;
   if (Number.isNaN(height)) return { track, changedFrames: 0 };
-  let next = track;
-  let changedFrames = 0;
+  const wrong = new Map<number, readonly PointId[]>();
   const bones = [...bonesOf('left'), ...bonesOf('right')];
   for (let i = 0; i < frames; i++) {
     const long = bones.filter(([a, b, share]) => {
@@ -35,12 +34,9 @@ export function withoutImpossible(track: Track): { readonly track: Track; readon
       if (!from || !to) return false;
       return distance({ x: from.x[i]!, y: from.y[i]! }, { x: to.x[i]!, y: to.y[i]! }) > TOO_LONG * share * height;
     });
-    if (long.length === 0) continue;
-    changedFrames++;
-    const ids = long.length >= ALL_WRONG ? (Object.keys(track) as PointId[]) : long.map(([, outer]) => outer);
-    for (const id of ids) if (next[id]!.origin[i] === ORIGIN.found) next = clearPoint(next, frames, id, i);
+    if (long.length > 0) wrong.set(i, long.length >= ALL_WRONG ? (Object.keys(track) as PointId[]) : long.map(([, outer]) => outer));
   }
-  return { track: next, changedFrames };
+  return { track: clearFound(track, wrong), changedFrames: wrong.size };
 }
 
 const TRUNK: readonly PointId[] = ['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'];
@@ -67,20 +63,20 @@ export function withoutStrangers(track: Track): { readonly track: Track; readonl
   const isSure = (i: number): boolean => mean((s) => s.confidence[i]!) >= SURELY;
   const sure = frames.filter(isSure);
   if (sure.length < 2) return { track, changedFrames: 0 };
-  let next = track;
-  let changedFrames = 0;
+  const wrong = new Map<number, readonly PointId[]>();
+  // The first sure frame after the one that is looked at.
+  let after = 0;
   for (const i of frames) {
+    while (after < sure.length && sure[after]! <= i) after++;
     if (isSure(i)) continue;
-    const after = sure.findIndex((k) => k > i);
-    const n = after < 0 ? sure.length - 1 : after === 0 || sure[after]! - i < i - sure[after - 1]! ? after : after - 1;
+    const before = after - 1;
+    const n = before < 0 || (after < sure.length && sure[after]! - i < i - sure[before]!) ? after : before;
     const near = sure[n]!;
     const beyond = sure[near > i ? Math.min(sure.length - 1, n + WAY_OVER) : Math.max(0, n - WAY_OVER)]!;
     const u = beyond === near ? 0 : (i - near) / (near - beyond);
     const [a, b] = [at(near), at(beyond)];
     const expected = { x: a.x + u * (a.x - b.x), y: a.y + u * (a.y - b.y) };
-    if (distance(at(i), expected) <= (BESIDE.atOnce + BESIDE.perFrame * Math.abs(i - near)) * height) continue;
-    changedFrames++;
-    for (const id of Object.keys(track) as PointId[]) if (next[id]!.origin[i] === ORIGIN.found) next = clearPoint(next, next[id]!.x.length, id, i);
+    if (distance(at(i), expected) > (BESIDE.atOnce + BESIDE.perFrame * Math.abs(i - near)) * height) wrong.set(i, Object.keys(track) as PointId[]);
   }
-  return { track: next, changedFrames };
+  return { track: clearFound(track, wrong), changedFrames: wrong.size };
 }

@@ -1,5 +1,5 @@
 import { exchangeSides, mergeLooks, namedAlike, resolveLooks } from './merge-looks';
-import { steadyHips } from './hips-apart';
+import { steadyHips } from './steady-hips';
 import { bodyHeightPixels, HAND_SD_PIXELS, pointError } from './point-error';
 import { repairSideSwaps } from './side-swaps';
 import { takeFound } from './take-found';

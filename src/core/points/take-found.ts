@@ -1,5 +1,5 @@
 import type { PointId } from './body-points';
-import { steadyHips } from './hips-apart';
+import { steadyHips } from './steady-hips';
 import { namedAlike, resolveLooks, type Looks } from './merge-looks';
 import { withoutImpossible, withoutStrangers } from './plausible';
 import { repairSideSwaps } from './side-swaps';

@@ -47,14 +47,26 @@ export function placePoint(track: Track, frames: number, id: PointId, frame: num
   return { ...track, [id]: series };
 }
 
-/** The track with a point taken away at one frame (hidden or wrong). */
-export function clearPoint(track: Track, frames: number, id: PointId, frame: number): Track {
-  const series = copySeries(track[id] ?? emptySeries(frames));
+function lose(series: PointSeries, frame: number): void {
   series.x[frame] = NaN;
   series.y[frame] = NaN;
   series.confidence[frame] = 0;
   series.origin[frame] = ORIGIN.missing;
+}
+
+/** The track with a point taken away at one frame (hidden or wrong). */
+export function clearPoint(track: Track, frames: number, id: PointId, frame: number): Track {
+  const series = copySeries(track[id] ?? emptySeries(frames));
+  lose(series, frame);
   return { ...track, [id]: series };
+}
+
+/** The track without the found points that are named by frame; those of other origins stay. */
+export function clearFound(track: Track, named: ReadonlyMap<number, readonly PointId[]>): Track {
+  const next: Partial<Record<PointId, PointSeries>> = { ...track };
+  for (const id of new Set([...named.values()].flat())) next[id] = copySeries(track[id]!);
+  for (const [frame, ids] of named) for (const id of ids) if (track[id]!.origin[frame] === ORIGIN.found) lose(next[id]!, frame);
+  return next;
 }
 
 /** Index of the nearest frame placed by hand before (step -1) or after (step 1) a frame, or -1. */
