@@ -61,6 +61,8 @@ describe('somebody or something else', () => {
 
   it('is not the same person hardly seen on the way, at the edges too', () => {
     expect(withoutStrangers(walking({ 0: 0, 1: 10, 9: -15, 18: 0, 19: 5 })).changedFrames).toBe(0);
+    // Hardly seen from the tenth frame on, and standing where they were then.
+    expect(withoutStrangers(walking(Object.fromEntries(Array.from({ length: 10 }, (_, k) => [10 + k, -20 * (k + 1)])))).changedFrames).toBe(0);
   });
 
   it('never takes what a person placed, nor anything where nobody is surely seen', () => {

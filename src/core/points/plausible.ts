@@ -74,9 +74,13 @@ export function withoutStrangers(track: Track): { readonly track: Track; readonl
     const near = sure[n]!;
     const beyond = sure[near > i ? Math.min(sure.length - 1, n + WAY_OVER) : Math.max(0, n - WAY_OVER)]!;
     const u = beyond === near ? 0 : (i - near) / (near - beyond);
+    // Meanwhile they may have stopped as well as gone on.
     const [a, b] = [at(near), at(beyond)];
-    const expected = { x: a.x + u * (a.x - b.x), y: a.y + u * (a.y - b.y) };
-    if (distance(at(i), expected) > (BESIDE.atOnce + BESIDE.perFrame * Math.abs(i - near)) * height) wrong.set(i, Object.keys(track) as PointId[]);
+    const way = { x: u * (a.x - b.x), y: u * (a.y - b.y) };
+    const p = at(i);
+    const gone = Math.min(1, Math.max(0, ((p.x - a.x) * way.x + (p.y - a.y) * way.y) / (way.x ** 2 + way.y ** 2) || 0));
+    const off = distance(p, { x: a.x + gone * way.x, y: a.y + gone * way.y });
+    if (off > (BESIDE.atOnce + BESIDE.perFrame * Math.abs(i - near)) * height) wrong.set(i, Object.keys(track) as PointId[]);
   }
   return { track: clearFound(track, wrong), changedFrames: wrong.size };
 }
