@@ -95,7 +95,8 @@ export async function convertFile(file: File): Promise<Result<File, ConvertIssue
   }
 }
 
-const sameTimes = (a: Float64Array, b: Float64Array): boolean => a.length === b.length && a.every((t, i) => Math.abs(t - b[i]!) <= ROUNDED);
+/** Whether two files have the same frames. */
+export const sameTimes = (a: Float64Array, b: Float64Array): boolean => a.length === b.length && a.every((t, i) => Math.abs(t - b[i]!) <= ROUNDED);
 /** Containers round a time to a millisecond at worst, microseconds. */
 const ROUNDED = 1000;
 

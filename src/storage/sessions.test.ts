@@ -35,9 +35,10 @@ describe('sessions in the browser', () => {
     await saveSession({ ...session('a', 'First'), impressions: 'falls' }, '2026-01-01T10:00:00Z');
     await saveSession(session('b', 'Second'), '2026-01-01T11:00:00Z');
     expect(await loaded('a')).toEqual({ ...session('a', 'First'), impressions: 'falls' });
+    const made = { on: '2026-01-01', movementId: 'pace-delivery', movementName: null, performers: [] };
     expect(await listSessions()).toEqual([
-      { id: 'b', name: 'Second', updatedAt: '2026-01-01T11:00:00Z', performers: [] },
-      { id: 'a', name: 'First', updatedAt: '2026-01-01T10:00:00Z', performers: [] },
+      { id: 'b', name: 'Second', updatedAt: '2026-01-01T11:00:00Z', ...made },
+      { id: 'a', name: 'First', updatedAt: '2026-01-01T10:00:00Z', ...made },
     ]);
   });
 

@@ -1,4 +1,4 @@
-import { sessionSchema, type Session } from '../core/model/session';
+import { dayOf, sessionSchema, type Session } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { database } from './database';
 import { changesSince, forgetLeft, leaveBehind, leftBehind, withLeftChanges, type StoredVersion } from './left-changes';
@@ -7,6 +7,11 @@ export interface SessionSummary {
   readonly id: string;
   readonly name: string;
   readonly updatedAt: string;
+  /** The day it was filmed. */
+  readonly on: string;
+  readonly movementId: string;
+  /** Of a movement of the session's own; null for one that ships. */
+  readonly movementName: string | null;
   readonly performers: readonly string[];
 }
 
@@ -26,8 +31,20 @@ export async function listSessions(): Promise<readonly SessionSummary[]> {
     id,
     name,
     updatedAt,
+    on: dayOf(document),
+    movementId: document.movementId,
+    movementName: document.ownMovement?.name ?? null,
     performers: document.clips.map((clip) => clip.performer.name),
   }));
+}
+
+/** Every session that can be read, the one changed last first. */
+export async function allStoredSessions(): Promise<readonly StoredVersion[]> {
+  const all = await database.sessions.orderBy('updatedAt').reverse().toArray();
+  return all.flatMap(({ document, updatedAt }) => {
+    const checked = sessionSchema.safeParse(document);
+    return checked.success ? [{ updatedAt, session: checked.data }] : [];
+  });
 }
 
 /** For each open session the versions that the database may hold: the one last stored, and one that is being written. */
@@ -95,6 +112,8 @@ export async function storeMedia(id: string, fileName: string, blob: Blob): Prom
   }
 }
 
+export const loadVideo = (id: string): Promise<{ readonly fileName: string; readonly blob: Blob } | undefined> => database.media.get(id);
+
 export async function loadMedia(id: string): Promise<Blob | undefined> {
-  return (await database.media.get(id))?.blob;
+  return (await loadVideo(id))?.blob;
 }

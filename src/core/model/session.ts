@@ -75,6 +75,8 @@ export const sessionSchema = z.object({
   id: z.string(),
   name: z.string(),
   createdAt: z.string(),
+  /** The day it was filmed; null takes the day the session was made. */
+  filmedOn: z.iso.date().nullable().default(null),
   movementId: z.string(),
   /** A movement of the user's own; kept with the session, so that changing the file changes nothing here. Null takes one that ships. */
   ownMovement: movementSchema.nullable().default(null),
@@ -101,6 +103,8 @@ export const sessionSchema = z.object({
   /** Measure id -> importance in place of the movement's. */
   importances: z.record(z.string(), z.number().min(0).max(1)).default({}),
   ownCorrections: z.array(ownCorrectionSchema).default([]),
+  /** Correction id -> what the analyst says of it at this session, whatever the numbers say. */
+  settled: z.record(z.string(), z.object({ verdict: z.enum(['closed', 'open']), reason: z.string().min(1) })).default({}),
   /** Corner of the smoothing filter, Hz. */
   cutoff: z.number().positive(),
   impressions: z.string(),
@@ -123,6 +127,7 @@ export function newSession(id: string, name: string, movementId: string, created
     id,
     name,
     createdAt,
+    filmedOn: null,
     movementId,
     ownMovement: null,
     daysToCompetition: null,
@@ -139,6 +144,7 @@ export function newSession(id: string, name: string, movementId: string, created
     criteria: {},
     importances: {},
     ownCorrections: [],
+    settled: {},
     cutoff: DEFAULT_CUTOFF,
     impressions: '',
     notes: [],
@@ -148,3 +154,6 @@ export function newSession(id: string, name: string, movementId: string, created
     order: [],
   };
 }
+
+/** The day of a session, as an ISO date. */
+export const dayOf = ({ filmedOn, createdAt }: Pick<Session, 'filmedOn' | 'createdAt'>): string => filmedOn ?? createdAt.slice(0, 10);

@@ -1,0 +1,88 @@
+import { BlobReader, BlobWriter, configure, TextReader, TextWriter, ZipReader, ZipWriter, type FileEntry } from '@zip.js/zip.js';
+import type { Session } from '../../core/model/session';
+import { fail, ok, type Issue, type Result } from '../../core/result';
+import { sessionJson, type SessionJsonIssue } from '../session-json/session-json';
+
+export interface ArchivedVideo {
+  readonly fileName: string;
+  readonly blob: Blob;
+}
+
+export interface SessionArchive {
+  readonly session: Session;
+  /** Media id -> its video; ids of the session that are missing here were not in the archive. */
+  readonly videos: ReadonlyMap<string, ArchivedVideo>;
+}
+
+export type SessionArchiveIssue = SessionJsonIssue | 'cancelled' | 'not-an-archive' | 'damaged-archive';
+
+const SESSION_ENTRY = 'session.falcon.json';
+const VIDEO_ENTRY = /^video\/([^/]+)\/([^/]+)$/;
+
+// Videos are stored as they are and the rest is small: workers would only need a hole in the page's security policy.
+configure({ useWebWorkers: false });
+
+const fileNameIn = (name: string): string => name.replace(/[/\\]/g, '_') || 'video';
+
+/** Whether a file begins like a zip archive. */
+export async function isArchive(file: Blob): Promise<boolean> {
+  const [p, k] = new Uint8Array(await file.slice(0, 2).arrayBuffer());
+  return p === 0x50 && k === 0x4b;
+}
+
+/**
+ * A session with its videos as one zip archive: `session.falcon.json` and `video/<media id>/<file name>`, videos uncompressed. Work copies are left out, since
+ * they can be made again.
+ * @param load a video by its media id; what it does not know is left out
+ * @param onProgress bytes of video written, of all
+ */
+export async function writeSessionArchive(
+  session: Session,
+  load: (mediaId: string) => Promise<ArchivedVideo | undefined>,
+  { signal, onProgress }: { readonly signal?: AbortSignal; readonly onProgress?: (done: number, all: number) => void } = {},
+): Promise<Result<Blob, Issue<'cancelled'>>> {
+  const videos = new Map<string, ArchivedVideo>();
+  for (const { mediaId } of session.clips) {
+    const video = mediaId === null || videos.has(mediaId) ? undefined : await load(mediaId);
+    if (video) videos.set(mediaId!, video);
+  }
+  const all = [...videos.values()].reduce((sum, { blob }) => sum + blob.size, 0);
+  let before = 0;
+  const zip = new ZipWriter(new BlobWriter('application/zip'), signal ? { signal } : {});
+  try {
+    await zip.add(SESSION_ENTRY, new TextReader(sessionJson.write!({ ...session, clips: session.clips.map((clip) => ({ ...clip, workMediaId: null })) })));
+    for (const [id, { fileName, blob }] of videos) {
+      await zip.add(`video/${encodeURIComponent(id)}/${fileNameIn(fileName)}`, new BlobReader(blob), { level: 0, onprogress: (done: number) => { onProgress?.(before + done, all); return undefined; } });
+      before += blob.size;
+      onProgress?.(before, all);
+    }
+    return ok(await zip.close());
+  } catch (error) {
+    if (signal?.aborted) return fail('cancelled', 'Saving the session was cancelled; no file was written.');
+    throw error;
+  }
+}
+
+/** Reads what `writeSessionArchive` wrote. Entries that belong to neither the session nor its videos are passed over. */
+export async function readSessionArchive(file: Blob, fileName: string): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> {
+  const zip = new ZipReader(new BlobReader(file), { checkSignature: true });
+  try {
+    const entries = (await zip.getEntries()).filter((entry): entry is FileEntry => !entry.directory);
+    const document = entries.find((entry) => entry.filename === SESSION_ENTRY);
+    if (!document) return fail('not-an-archive', `\u201c${fileName}\u201d holds no session: there is no \u201c${SESSION_ENTRY}\u201d in it. Choose a file that was saved from a report.`);
+    const session = sessionJson.read!(await document.getData(new TextWriter()), `${fileName}/${SESSION_ENTRY}`);
+    if (!session.ok) return session;
+    const needed = new Set(session.value.clips.map((clip) => clip.mediaId));
+    const videos = new Map<string, ArchivedVideo>();
+    for (const entry of entries) {
+      const [, id, name] = VIDEO_ENTRY.exec(entry.filename) ?? [];
+      if (id === undefined || name === undefined || !needed.has(decodeURIComponent(id))) continue;
+      videos.set(decodeURIComponent(id), { fileName: name, blob: await entry.getData(new BlobWriter()) });
+    }
+    return ok({ session: session.value, videos });
+  } catch (error) {
+    return fail('damaged-archive', `\u201c${fileName}\u201d cannot be read to its end (${error instanceof Error ? error.message : String(error)}). Copy or save the file again.`);
+  } finally {
+    await zip.close().catch(() => undefined);
+  }
+}

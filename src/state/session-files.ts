@@ -1,0 +1,80 @@
+import type { Clip } from '../core/model/clip';
+import type { Session } from '../core/model/session';
+import { ok, type Issue, type Result } from '../core/result';
+import { isArchive, readSessionArchive, writeSessionArchive, type SessionArchive, type SessionArchiveIssue } from '../formats/session-archive/session-archive';
+import { sessionJson } from '../formats/session-json/session-json';
+import { loadSession, loadVideo, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
+import { settled } from './document-store';
+import { startJob } from './jobs';
+import { openSources, sameTimes, type ProbedFile } from './use-cases';
+
+/** The session with its videos as one file. */
+export async function sessionArchive(session: Session): Promise<Result<Blob, Issue<'cancelled'>>> {
+  const job = startJob(`archive-${session.id}`, `Saving ${session.name}`);
+  try {
+    return await writeSessionArchive(session, loadVideo, { signal: job.signal, onProgress: job.progress });
+  } finally {
+    job.end();
+  }
+}
+
+export interface OpenedFile {
+  readonly id: string;
+  /** File names of videos that neither the file nor this browser has. */
+  readonly withoutVideo: readonly string[];
+  /** Another session of that origin was here already and stays as it is. */
+  readonly beside: boolean;
+}
+
+const read = async (file: File): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> => {
+  if (await isArchive(file)) return readSessionArchive(file, file.name);
+  const session = sessionJson.read!(await file.text(), file.name);
+  return session.ok ? ok({ session: session.value, videos: new Map() }) : session;
+};
+
+/**
+ * Puts a saved session into this browser. Nothing that is here is replaced: where the session is here in another state, the one of the file comes beside it
+ * under a name of its own; a video of another size gets an id of its own.
+ */
+export async function openSessionFile(file: File): Promise<Result<OpenedFile, Issue<SessionArchiveIssue> | StorageIssue>> {
+  const opened = await read(file);
+  if (!opened.ok) return opened;
+  const { session, videos } = opened.value;
+  await settled();
+  const withoutVideo: string[] = [];
+  const mediaIds = new Map<string, string>();
+  for (const { mediaId, fileName } of session.clips) {
+    if (mediaId === null || mediaIds.has(mediaId)) continue;
+    const video = videos.get(mediaId);
+    const here = await loadVideo(mediaId);
+    const other = video && here && here.blob.size !== video.blob.size;
+    const id = other ? crypto.randomUUID() : mediaId;
+    mediaIds.set(mediaId, id);
+    if (!video && !here) withoutVideo.push(fileName);
+    if (!video || (here && !other)) continue;
+    const stored = await storeMedia(id, video.fileName, video.blob);
+    if (!stored.ok) return stored;
+  }
+  // A work copy is made again where it is wanted.
+  const clips = session.clips.map((clip): Clip => ({ ...clip, mediaId: clip.mediaId === null ? null : mediaIds.get(clip.mediaId)!, workMediaId: null }));
+  const here = await loadSession(session.id);
+  const same = here.ok && sessionJson.write!({ ...here.value, clips: here.value.clips.map((clip) => ({ ...clip, workMediaId: null })) }) === sessionJson.write!({ ...session, clips });
+  if (same) return ok({ id: session.id, withoutVideo, beside: false });
+  const beside = here.ok || here.issue.code !== 'not-found';
+  const placed: Session = { ...session, clips, ...(beside ? { id: crypto.randomUUID(), name: `${session.name} (from a file)`.slice(0, 120) } : {}) };
+  const saved = await saveSession(placed, new Date().toISOString());
+  return saved.ok ? ok({ id: placed.id, withoutVideo, beside }) : saved;
+}
+
+/**
+ * Gives a clip whose video is not in this browser its video again, points and all else staying; false where it has one, or where the file
+ * has other frames.
+ */
+export async function giveVideoBack(clip: Clip, { file, index }: ProbedFile): Promise<Result<boolean, StorageIssue>> {
+  if (clip.mediaId === null || (await loadVideo(clip.mediaId))) return ok(false);
+  if (index.width !== clip.width || index.height !== clip.height || !sameTimes(index.frameTimes, clip.frameTimes)) return ok(false);
+  const stored = await storeMedia(clip.mediaId, file.name, file);
+  if (!stored.ok) return stored;
+  await openSources();
+  return ok(true);
+}

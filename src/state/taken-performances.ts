@@ -1,0 +1,53 @@
+import type { Clip, Role } from '../core/model/clip';
+import { copyClips } from '../core/model/copied-clips';
+import type { Session } from '../core/model/session';
+import { allStoredSessions } from '../storage/sessions';
+import { baseOf } from './derived';
+import { edit, settled, useDocument } from './document-store';
+import { openSources } from './use-cases';
+
+/** A performance of another session. */
+export interface StoredPerformance {
+  readonly session: Session;
+  /** Its first camera. */
+  readonly clip: Clip;
+}
+
+/** What makes two clips one performance: the same person in the same video. */
+const performanceKey = ({ mediaId, id, performer }: Clip): string => `${mediaId ?? id} ${performer.name}`;
+
+/**
+ * Performances of the other sessions of this browser, the session changed last first. One that several sessions use stands once, as it was last worked on; those of
+ * the open session are left out.
+ */
+export async function performancesElsewhere(openId: string): Promise<readonly StoredPerformance[]> {
+  await settled();
+  const stored = (await allStoredSessions()).map(({ session }) => session);
+  const known = new Set(stored.find((session) => session.id === openId)?.clips.map(performanceKey));
+  const all = stored.filter((session) => session.id !== openId).flatMap((session) => session.clips.filter((clip) => clip.joined === null).map((clip) => ({ session, clip })));
+  return all.filter(({ clip }) => {
+    const key = performanceKey(clip);
+    return !known.has(key) && known.add(key);
+  });
+}
+
+const KNOWN = ['tracks', 'spatial', 'marks', 'repetitions', 'checks'] as const;
+
+/**
+ * Takes a performance of another session into the open one, with all its cameras and points; with its moments, repetitions and answers where both sessions are of
+ * one movement. The video is kept once. One undoable step; returns the id of its first camera here.
+ * @param first whether it comes before the others of its role, as the one that is compared
+ */
+export async function takePerformance({ session: from, clip }: StoredPerformance, role: Role, first = false): Promise<string> {
+  const cameras = from.clips.filter((c) => c.id === clip.id || c.joined?.to === clip.id);
+  const sameMovement = baseOf(from).id === baseOf(useDocument.getState().session!).id;
+  const copied = copyClips(from, cameras, () => crypto.randomUUID(), sameMovement);
+  const taken = copied.clips.map((camera) => ({ ...camera, role, onBench: true }));
+  edit((session) => {
+    session.clips = first ? [...taken, ...session.clips] : [...session.clips, ...taken];
+    for (const kind of KNOWN) Object.assign(session[kind], copied[kind]);
+    if (first) session.referenceModel = { kind: 'one', without: [], phases: {}, own: null };
+  });
+  await openSources();
+  return copied.ids.get(clip.id)!;
+}
