@@ -8,6 +8,7 @@ import { SessionFrame } from '../ui/components/session-frame';
 import { BenchScreen } from '../ui/screens/bench/bench-screen';
 import { CompareScreen } from '../ui/screens/compare/compare-screen';
 import { DecideScreen } from '../ui/screens/decide/decide-screen';
+import { FollowUpScreen } from '../ui/screens/follow-up/follow-up-screen';
 import { IntakeScreen } from '../ui/screens/intake/intake-screen';
 import { MovementScreen } from '../ui/screens/movement/movement-screen';
 import { ReportScreen } from '../ui/screens/report/report-screen';
@@ -22,6 +23,7 @@ const SCREENS: Readonly<Record<Step | 'movement', () => ReactNode>> = {
   compare: () => <CompareScreen />,
   decide: () => <DecideScreen />,
   report: () => <ReportScreen />,
+  'follow-up': () => <FollowUpScreen />,
   movement: () => <MovementScreen />,
 };
 

@@ -1,6 +1,6 @@
 import { sessionJson } from '../formats/session-json/session-json';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { loadSession, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
+import { loadMedia, loadSession, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
 
 type DemoIssue = Issue<'demo-missing'> | Issue<string>;
 
@@ -9,15 +9,23 @@ const missing = (what: string): Result<never, DemoIssue> =>
 
 /** The demo sessions that ship. */
 export const DEMOS = [
-  { id: 'pace', name: 'Pace delivery', about: 'a bowler from the side, beside one reference of three' },
-  { id: 'walk', name: 'Race walking', about: 'two strides of a walker, beside three performers and their spread' },
-  { id: 'hurdle', name: 'Hurdle clearance', about: 'one hurdle from the side, beside three performers and their spread' },
+  { id: 'pace', name: 'Pace delivery', about: 'a bowler from the side, beside one reference of three, with two sessions before it', before: ['pace-autumn', 'pace-winter'] },
+  { id: 'walk', name: 'Race walking', about: 'two strides of a walker, beside three performers and their spread', before: [] },
+  { id: 'hurdle', name: 'Hurdle clearance', about: 'one hurdle from the side, beside three performers and their spread', before: [] },
 ] as const;
 export type DemoId = (typeof DEMOS)[number]['id'];
 
-/** Puts a demo session into this browser unless it is there already; returns its id. */
+/** Puts a demo session, with those that came before it, into this browser unless it is there already; returns its id. */
 export async function loadDemo(demo: DemoId): Promise<Result<string, DemoIssue | StorageIssue>> {
-  const file = `${demo}-session.falcon.json`;
+  for (const earlier of DEMOS.find((d) => d.id === demo)!.before) {
+    const loaded = await loadDemoFile(earlier);
+    if (!loaded.ok) return loaded;
+  }
+  return loadDemoFile(demo);
+}
+
+async function loadDemoFile(name: string): Promise<Result<string, DemoIssue | StorageIssue>> {
+  const file = `${name}-session.falcon.json`;
   const response = await fetch(`/demo-data/${file}`).catch(() => null);
   if (!response?.ok) return missing(file);
   const read = sessionJson.read!(await response.text(), file);
@@ -25,7 +33,7 @@ export async function loadDemo(demo: DemoId): Promise<Result<string, DemoIssue |
   const existing = await loadSession(read.value.id);
   if (existing.ok) return ok(existing.value.id);
   for (const clip of read.value.clips) {
-    if (clip.mediaId === null) continue;
+    if (clip.mediaId === null || (await loadMedia(clip.mediaId))) continue;
     const video = await fetch(`/demo-data/${clip.fileName}`).catch(() => null);
     if (!video?.ok) return missing(clip.fileName);
     const stored = await storeMedia(clip.mediaId, clip.fileName, await video.blob());

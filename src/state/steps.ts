@@ -4,7 +4,7 @@ import { coverage } from '../core/points/track';
 import type { Derived } from './derived';
 
 /** The order of work. Every step can be opened at any time. */
-export const STEPS = ['intake', 'look', 'match', 'moments', 'measure', 'compare', 'decide', 'report'] as const;
+export const STEPS = ['intake', 'look', 'match', 'moments', 'measure', 'compare', 'decide', 'report', 'follow-up'] as const;
 export type Step = (typeof STEPS)[number];
 
 export const STEP_NAMES: Readonly<Record<Step, string>> = {
@@ -16,6 +16,7 @@ export const STEP_NAMES: Readonly<Record<Step, string>> = {
   compare: 'Compare',
   decide: 'Decide',
   report: 'Report',
+  'follow-up': 'Follow up',
 };
 
 export interface StepStatus {
@@ -72,5 +73,7 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
       };
     case 'report':
       return { done: false, next: 'Read it through, then print it or save the numbers as CSV.' };
+    case 'follow-up':
+      return { done: false, next: 'The same numbers again: did what was asked for move, did something else get worse, can a correction be closed?' };
   }
 }

@@ -64,7 +64,7 @@ function bandOf(target: Target, unit: DisplayUnit, reference: number | null, spr
 }
 
 /** Signed distance outside a band; differences are taken by the measure's own rule, since angles go round. */
-function outside(value: number, band: Band, subtract: (a: number, b: number) => number): number {
+export function outside(value: number, band: Band, subtract: (a: number, b: number) => number): number {
   if (!Number.isFinite(band.low) || !Number.isFinite(band.high)) {
     if (value < band.low) return value - band.low;
     return value > band.high ? value - band.high : 0;

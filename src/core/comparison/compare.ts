@@ -1,6 +1,6 @@
 import { offPlane } from '../calibration/view';
 import { kindOf } from '../measures';
-import { farSide } from '../model/clip';
+import { farSide, type Clip } from '../model/clip';
 import type { Measure, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import type { Measured, Reading } from '../reading';
@@ -24,15 +24,18 @@ export interface Comparison {
 /** Cameras farther apart than this (radians) see a joint differently, and the finder's errors are no longer alike. */
 const SAME_VIEW = Math.PI / 12;
 
+/** What of a clip decides from where a performer is seen. */
+export type SeenBy = Pick<Clip, 'view' | 'travel' | 'performer'>;
+
 /** Whether the far side is the dominant one; null where the view has no far side. */
-const dominantFar = ({ clip }: Performance): boolean | null => {
+const dominantFar = (clip: SeenBy): boolean | null => {
   const far = farSide(clip);
   return far && far === clip.performer.dominantSide;
 };
 
-const seenAlike = (a: Performance, b: Performance): boolean =>
-  a.clip.view.kind === b.clip.view.kind &&
-  dominantFar(a) === dominantFar(b) && Math.abs(offPlane(a.clip).angle - offPlane(b.clip).angle) <= SAME_VIEW;
+/** Whether two cameras see their performers alike, so that the finder errs alike. */
+export const seenAlike = (a: SeenBy, b: SeenBy): boolean =>
+  a.view.kind === b.view.kind && dominantFar(a) === dominantFar(b) && Math.abs(offPlane(a).angle - offPlane(b).angle) <= SAME_VIEW;
 
 /**
  * Standard deviation of the difference of two readings. What the finder does alike in both clips falls out of the
@@ -49,7 +52,7 @@ export function compareMeasure(measure: Measure, athlete: Side, reference: Side,
   const a = readSide(measure, athlete, errors);
   const r = readSide(measure, reference, errors);
   const both = a.reading.measurable && r.reading.measurable;
-  const alike = both && athlete.every((x) => reference.every((y) => seenAlike(viewOf(measure, x), viewOf(measure, y))));
+  const alike = both && athlete.every((x) => reference.every((y) => seenAlike(viewOf(measure, x).clip, viewOf(measure, y).clip)));
   return {
     measure,
     athlete: a.reading,

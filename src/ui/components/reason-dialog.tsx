@@ -5,35 +5,28 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
-import { decide } from '../../../state/use-cases';
 
-export interface Asked {
-  readonly id: string;
-  readonly name: string;
-  readonly verdict: 'drop' | 'style';
+export interface ReasonDialogProps {
+  readonly title: string;
+  /** What the reason is kept with. */
+  readonly about: string;
+  readonly confirm: string;
+  readonly onConfirm: (reason: string) => void;
+  readonly onClose: () => void;
 }
 
 /** Asks for the reason of a decision; without one there is none. */
-export function ReasonDialog({ asked, onClose }: { readonly asked: Asked; readonly onClose: () => void }): ReactNode {
+export function ReasonDialog({ title, about, confirm, onConfirm, onClose }: ReasonDialogProps): ReactNode {
   const [reason, setReason] = useState('');
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-      <DialogTitle>{asked.verdict === 'style' ? 'A personal style?' : 'Drop this correction?'}</DialogTitle>
+      <DialogTitle>{title}</DialogTitle>
       <DialogContent>
-        <TextField autoFocus fullWidth label="Reason" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ mt: 1 }} helperText={`Kept with “${asked.name}” and shown in the report.`} />
+        <TextField autoFocus fullWidth label="Reason" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ mt: 1 }} helperText={`Kept with \u201c${about}\u201d and shown in the report.`} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button
-          variant="contained"
-          disabled={reason.trim() === ''}
-          onClick={() => {
-            decide(asked.id, { verdict: asked.verdict, reason: reason.trim() });
-            onClose();
-          }}
-        >
-          {asked.verdict === 'style' ? 'Mark as style' : 'Drop'}
-        </Button>
+        <Button variant="contained" disabled={reason.trim() === ''} onClick={() => { onConfirm(reason.trim()); onClose(); }}>{confirm}</Button>
       </DialogActions>
     </Dialog>
   );

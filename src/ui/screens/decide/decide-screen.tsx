@@ -13,7 +13,7 @@ import type { PlanItem } from '../../../core/coaching/plan';
 import type { OwnCorrection } from '../../../core/model/session';
 import { changeOwnCorrection } from '../../../state/comparison-use-cases';
 import { useDerived, type Derived } from '../../../state/derived';
-import { reorder } from '../../../state/use-cases';
+import { decide, reorder } from '../../../state/use-cases';
 import { CorrectionCard } from '../../components/correction-card';
 import { SessionFrame } from '../../components/session-frame';
 import { SortableArea } from '../../components/sortable-area';
@@ -21,8 +21,15 @@ import { framesOf, goToFrames } from '../../components/go-to-frames';
 import { AsideOfPlan } from './aside-of-plan';
 import { CauseChain } from './cause-chain';
 import { OwnCorrectionDialog } from './own-correction';
-import { ReasonDialog, type Asked } from './reason-dialog';
+import { ReasonDialog } from '../../components/reason-dialog';
 import { ScoreParts } from './score-parts';
+
+/** What a reason is asked for. */
+interface Asked {
+  readonly id: string;
+  readonly name: string;
+  readonly verdict: 'drop' | 'style';
+}
 
 /** The gaps in the order in which to work on them; the analyst has the last word. */
 export function DecideScreen(): ReactNode {
@@ -51,7 +58,15 @@ export function DecideScreen(): ReactNode {
           </div>
         </div>
       </main>
-      {asking && <ReasonDialog asked={asking} onClose={() => setAsking(null)} />}
+      {asking && (
+        <ReasonDialog
+          title={asking.verdict === 'style' ? 'A personal style?' : 'Drop this correction?'}
+          about={asking.name}
+          confirm={asking.verdict === 'style' ? 'Mark as style' : 'Drop'}
+          onConfirm={(reason) => decide(asking.id, { verdict: asking.verdict, reason })}
+          onClose={() => setAsking(null)}
+        />
+      )}
       {editing && <OwnCorrectionDialog correction={editing} onClose={() => setEditing(null)} />}
     </SessionFrame>
   );

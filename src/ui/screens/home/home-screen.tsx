@@ -9,13 +9,15 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { format } from 'date-fns';
-import { useEffect, useState, type FormEvent, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type FormEvent, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { MOVEMENTS } from '../../../movements';
+import { MOVEMENTS, movementOf } from '../../../movements';
 import { DEMOS } from '../../../state/demo';
 import { notify } from '../../../state/notices';
+import { openSessionFile } from '../../../state/session-files';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
 import { createSession } from '../../../state/use-cases';
+import { dayText } from '../../components/followed-table';
 
 /** All sessions of this browser, and the way to a new one. */
 export function HomeScreen(): ReactNode {
@@ -24,6 +26,8 @@ export function HomeScreen(): ReactNode {
   const [name, setName] = useState('');
   const [movementId, setMovementId] = useState(MOVEMENTS[0]!.id);
   const [deleting, setDeleting] = useState<SessionSummary | null>(null);
+  const [opening, setOpening] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
   const refresh = (): void => void allSessions().then(setSessions);
   useEffect(refresh, []);
 
@@ -32,6 +36,18 @@ export function HomeScreen(): ReactNode {
     const created = await createSession(name.trim() || `Session of ${format(new Date(), 'd MMMM yyyy')}`, movementId);
     if (created.ok) void navigate(`/s/${created.value}/intake`);
     else notify('error', created.issue.message);
+  };
+
+  const openFile = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    setOpening(true);
+    const opened = await openSessionFile(file);
+    setOpening(false);
+    if (!opened.ok) return notify('error', opened.issue.message);
+    const { id, beside, withoutVideo } = opened.value;
+    if (beside) notify('info', 'That session was here already in another state, which stays as it is; the one of the file stands beside it.');
+    if (withoutVideo.length > 0) notify('info', `Without video: ${withoutVideo.join(', ')}. Points and numbers are there; drop the video on its clip at Intake to see it again.`);
+    void navigate(`/s/${id}/measure`);
   };
 
   return (
@@ -62,19 +78,28 @@ export function HomeScreen(): ReactNode {
             </ul>
           </section>
         </div>
-        <section style={{ marginTop: 20 }}>
-          <Typography variant="h2" gutterBottom>Sessions</Typography>
-          {sessions?.length === 0 && <p>No sessions yet. A session holds two clips and everything measured on them; create one, or open the demo to see a finished one.</p>}
+        <section style={{ marginTop: 20 }} onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void openFile(event.dataTransfer.files[0]); }}>
+          <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginBottom: 6 }}>
+            <Typography variant="h2">Sessions</Typography>
+            <Button variant="outlined" disabled={opening} onClick={() => input.current?.click()}>{opening ? 'Reading the file' : 'Open a session file'}</Button>
+            <input ref={input} type="file" accept=".zip,.json" aria-label="Session file" className="visually-hidden" tabIndex={-1} onChange={(event) => { void openFile(event.target.files?.[0]); event.target.value = ''; }} />
+          </div>
+          {sessions?.length === 0 && <p>No sessions yet. A session holds two clips and everything measured on them; create one, open a file that was saved from a report, or open the demo to see a finished one.</p>}
           {sessions !== null && sessions.length > 0 && (
             <table className="sheet">
-              <thead><tr><th>Session</th><th className="left">Performers</th><th>Last change</th><th /></tr></thead>
+              <thead><tr><th>Session</th><th className="left">Movement</th><th className="left">Performers</th><th>Filmed</th><th>Last change</th><th /></tr></thead>
               <tbody>
                 {sessions.map((session) => (
                   <tr key={session.id}>
                     <td className="wrap"><Link to={`/s/${session.id}/${session.performers.length < 2 ? 'intake' : 'measure'}`}>{session.name}</Link></td>
+                    <td className="left wrap">{session.movementName ?? movementOf(session.movementId)?.name ?? session.movementId}</td>
                     <td className="left wrap">{session.performers.join(', ') || 'no clips yet'}</td>
+                    <td>{dayText(session.on)}</td>
                     <td>{format(new Date(session.updatedAt), 'd MMM yyyy, HH:mm')}</td>
-                    <td><IconButton aria-label={`Delete ${session.name}`} onClick={() => setDeleting(session)}><DeleteOutlinedIcon /></IconButton></td>
+                    <td className="acts">
+                      {session.performers.length > 0 && <Button size="small" component={Link} to={`/s/${session.id}/follow-up`} aria-label={`Follow up ${session.name}`}>Follow up</Button>}
+                      <IconButton aria-label={`Delete ${session.name}`} onClick={() => setDeleting(session)}><DeleteOutlinedIcon /></IconButton>
+                    </td>
                   </tr>
                 ))}
               </tbody>

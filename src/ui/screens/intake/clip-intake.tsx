@@ -14,6 +14,8 @@ import { addClip, canConvert, changeClip, convertFile, probeFile, type ProbedFil
 import type { FigureAnswers } from '../../../core/points/figure';
 import { useDocument } from '../../../state/document-store';
 import { addFigure, isPointFile, probePoints, turnFigure, type ProbedPoints } from '../../../state/point-files';
+import { notify } from '../../../state/notices';
+import { giveVideoBack } from '../../../state/session-files';
 import { CameraPlan } from './camera-plan';
 import { PointsOptions } from './points-options';
 import type { Look } from '../../../core/model/slots';
@@ -88,7 +90,10 @@ export function ClipIntake({ role, id, look, title, clip, first = null, onRemove
     const result = await probeFile(file);
     setReading(false);
     if (result.ok) {
+      const back = clip ? await giveVideoBack(clip, result.value) : null;
+      if (back && !back.ok) return setProblem(back.issue.message);
       setProblem(null);
+      if (back?.value) return notify('info', `\u201c${file.name}\u201d has the frames of this clip: it has its video again, with the points that were there.`);
       setPoints(null);
       setProbed(result.value);
       return;

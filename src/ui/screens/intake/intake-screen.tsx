@@ -9,9 +9,12 @@ import { baseOf, useDerived } from '../../../state/derived';
 import { useCommittedText } from '../../components/use-committed-text';
 import { clipName } from '../../components/clip-name';
 import type { Clip, Role } from '../../../core/model/clip';
+import { dayOf } from '../../../core/model/session';
 import { removeClip } from '../../../state/use-cases';
+import { AskedLastTime } from './asked-last-time';
 import { ClipIntake } from './clip-intake';
 import { MovementChoice } from './movement-choice';
+import { TakenPerformance } from './taken-performance';
 
 const ROLES = ['athlete', 'reference'] as const;
 
@@ -28,6 +31,7 @@ export function IntakeScreen(): ReactNode {
   const days = useCommittedText(session.daysToCompetition === null ? '' : String(session.daysToCompetition), (text) => {
     if (isDays(text)) edit((s) => { s.daysToCompetition = text.trim() === '' ? null : Number(text); });
   });
+  const day = useCommittedText(dayOf(session), (text) => edit((s) => { s.filmedOn = text === '' ? null : text; }));
   return (
     <main className="page">
       <div className="inner">
@@ -45,7 +49,14 @@ export function IntakeScreen(): ReactNode {
             error={!isDays(days.value)}
             helperText={isDays(days.value) ? 'Empty: no competition near' : `“${days.value}” is not a number of days; leave it empty when there is none.`}
           />
+          <TextField
+            label="Filmed on"
+            type="date"
+            {...day}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
         </section>
+        <AskedLastTime derived={derived} />
         <div className="columns">
           {ROLES.map((role) => {
             const on = clips.find((c) => c.id === role);
@@ -58,8 +69,9 @@ export function IntakeScreen(): ReactNode {
           })}
           {adding && <ClipIntake key="new" id="new" look={adding.role} role={adding.role} title={adding.first ? `Another camera of ${adding.first.performer.name}` : adding.role === 'athlete' ? 'Another attempt of the athlete' : 'Another reference'} clip={null} first={adding.first} onRemove={() => setAdding(null)} onAdded={() => setAdding(null)} />}
         </div>
-        {clips.length > 0 && !adding && (
+        {!adding && (
           <div style={{ marginTop: 12, display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+            <TakenPerformance session={session} />
             {derived.athlete && <Button variant="outlined" startIcon={<VideocamOutlinedIcon />} onClick={() => setAdding({ role: 'athlete', first: derived.athlete!.clip })}>Another camera of the athlete</Button>}
             {derived.reference && <Button variant="outlined" startIcon={<VideocamOutlinedIcon />} onClick={() => setAdding({ role: 'reference', first: derived.reference!.clip })}>Another camera of the reference</Button>}
             {derived.reference && <Button variant="outlined" onClick={() => setAdding({ role: 'reference', first: null })}>Another reference</Button>}

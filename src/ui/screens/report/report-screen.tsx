@@ -3,12 +3,18 @@ import { format } from 'date-fns';
 import type { ReactNode } from 'react';
 import type { Judged } from '../../../core/assessment/state';
 import { cautionsFor } from '../../../core/assessment/cautions';
+import { followCorrections } from '../../../core/coaching/progress';
 import { filmingRequests } from '../../../core/assessment/filming';
 import { curveMeasures } from '../../../core/comparison/matched-curves';
 import { correctionOf } from '../../../core/coaching/correction';
 import { measureName, momentsOf } from '../../../core/model/movement';
 import { useDerived, type Derived } from '../../../state/derived';
+import { dayOf, type Session } from '../../../core/model/session';
+import { notify } from '../../../state/notices';
+import { useLookBack } from '../../../state/look-back';
 import { csvOf, download, sessionText } from '../../../state/report';
+import { sessionArchive } from '../../../state/session-files';
+import { FollowedTable } from '../../components/followed-table';
 import { ComparedCurve, curvesOf } from '../../components/compared-curve';
 import { CorrectionCard } from '../../components/correction-card';
 import { RoleName } from '../../components/role-name';
@@ -19,6 +25,12 @@ import { plusMinus, readingText, signed } from '../../components/format';
 import { useStills } from './use-stills';
 
 const fileSafe = (name: string): string => name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase() || 'session';
+
+async function saveWithVideo(session: Session, name: string): Promise<void> {
+  const archive = await sessionArchive(session);
+  if (archive.ok) download(`${name}.falcon.zip`, 'application/zip', archive.value);
+  else notify('info', archive.issue.message);
+}
 
 /** What is handed over: pictures, numbers, corrections, cautions. */
 export function ReportScreen(): ReactNode {
@@ -31,6 +43,7 @@ export function ReportScreen(): ReactNode {
         <div className="no-print" style={{ display: 'flex', gap: 8, justifyContent: 'center', marginBottom: 12 }}>
           <Button variant="contained" onClick={() => window.print()}>Print or save as PDF</Button>
           <Button variant="outlined" onClick={() => download(`${name}.csv`, 'text/csv', csvOf(derived))}>Save all numbers as CSV</Button>
+          <Button variant="outlined" onClick={() => void saveWithVideo(session, name)}>Save the session with video</Button>
           <Button variant="outlined" onClick={() => download(`${name}.falcon.json`, 'application/json', sessionText(session))}>Save the session without video</Button>
         </div>
         {derived.judged.length === 0 ? <p style={{ textAlign: 'center' }}>The report fills itself once both clips are in and measured.</p> : <ReportBody derived={derived} />}
@@ -66,7 +79,7 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           <div>{referenceText}</div>
           {school && <div>School: {school.name}. {school.because}</div>}
         </div>
-        <div>{format(new Date(session.createdAt), 'd MMMM yyyy')}</div>
+        <div>{format(new Date(`${dayOf(session)}T00:00:00`), 'd MMMM yyyy')}</div>
       </div>
       {session.impressions && <section><h2>First impressions</h2><p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p></section>}
       <section>
@@ -80,6 +93,7 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
         {priorities.dropped.map(({ gap, reason }) => <p key={gap.judged.measure.id}>Not worked on: {gap.judged.measure.name.toLowerCase()} (“{reason}”).</p>)}
         {priorities.parked.map(({ gap, why }) => <p key={gap.judged.measure.id}>Later: {gap.judged.measure.name.toLowerCase()}. {why}.</p>)}
       </section>
+      <SinceBefore derived={derived} />
       <section>
         <h2>Keep</h2>
         {strengths.length + onTarget.length === 0 && <p>Nothing stands clear of the measuring error.</p>}
@@ -163,5 +177,20 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
         Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at {session.cutoff} Hz.
       </p>
     </article>
+  );
+}
+
+/** What became of what earlier sessions asked for; nothing where there is none. */
+function SinceBefore({ derived }: { readonly derived: Derived }): ReactNode {
+  const { results } = useLookBack(derived);
+  // A report says what was known on its day.
+  const until = results?.slice(0, results.findIndex((r) => r.sessionId === derived.session.id) + 1) ?? [];
+  const followed = followCorrections(derived.movement.measures, until).filter((f) => f.standing !== 'new');
+  if (followed.length === 0) return null;
+  return (
+    <section style={{ breakInside: 'avoid' }} data-testid="since-before">
+      <h2>Since earlier sessions</h2>
+      <FollowedTable followed={followed} results={until} />
+    </section>
   );
 }

@@ -1,0 +1,153 @@
+import fc from 'fast-check';
+import { stickClip } from '../../../tests/fixtures/stick-performance';
+import { judge } from '../assessment/state';
+import { measureSchema } from '../model/movement';
+import type { Measured } from '../reading';
+import { COVERAGE_95 } from '../uncertainty/normal';
+import { alsoMoved, changeBetween, followCorrections, onTarget, readOnce, trendOf, type ReadOnce, type SessionResult, type Settled, type Standing } from './progress';
+
+const deg = (v: number): number => (v * Math.PI) / 180;
+const knee = measureSchema.parse({
+  id: 'knee', name: 'Knee', kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 2,
+  target: { type: 'between', low: 160, high: 170, source: 'test' },
+});
+const clip = stickClip();
+
+/** A reading of the knee as a session would have judged it. */
+function read(value: number, plusMinus = 2, { measure = knee, alike = 0, travel = 'right' as 'left' | 'right' } = {}): ReadOnce {
+  const reading: Measured = { measurable: true, value: deg(value), sd: deg(plusMinus) / COVERAGE_95, alikeSd: deg(alike) / COVERAGE_95, unit: 'deg', provenance: { clipId: 'clip', frames: [1], points: [] } };
+  const nobody = { measurable: false, reason: 'no-reference', message: '', remedy: '' } as const;
+  const judged = judge({ measure, athlete: reading, reference: nobody, spread: { athlete: null, reference: null }, difference: null, plusMinus: null }, undefined);
+  return readOnce(judged, [{ ...clip, travel }])!;
+}
+
+interface Day {
+  readonly value?: ReadOnce | null;
+  readonly asked?: boolean;
+  readonly settled?: Settled;
+}
+const sessions = (...days: readonly Day[]): SessionResult[] =>
+  days.map(({ value = null, asked = false, settled }, i): SessionResult => ({
+    sessionId: `s${i}`, name: `Session ${i}`, on: `2026-0${i + 1}-01`,
+    readings: value ? [value] : [],
+    missing: value ? ({} as SessionResult['missing']) : { knee: 'The knee is hidden.' },
+    asked: asked ? [{ id: 'knee', title: 'Knee', own: false }] : [],
+    settled: settled ? { knee: settled } : ({} as SessionResult['settled']),
+  }));
+const follow = (...days: readonly Day[]) => followCorrections([knee], sessions(...days));
+
+describe('change between two sessions', () => {
+  it.each([
+    ['nearer by more than the error', 140, 150, 'better'],
+    ['nearer by less than the error', 140, 142, 'same'],
+    ['further away', 150, 140, 'worse'],
+    ['into the range', 158, 166, 'better'],
+    ['out of the range', 165, 155, 'worse'],
+    ['inside the range', 161, 169, 'changed'],
+    ['from one side to the other, as far as before', 155, 175, 'changed'],
+    ['from one side to the other, and nearer', 140, 172, 'better'],
+  ])('%s', (_, before, after, direction) => {
+    expect(changeBetween(knee, read(before), read(after)).direction).toBe(direction);
+  });
+
+  it('has the error of a difference: 1.96 * sqrt(2) * SEM with equal errors (minimal detectable change, Weir 2005)', () => {
+    const { change, plusMinus } = changeBetween(knee, read(150, 3), read(155, 3));
+    expect(change).toBeCloseTo(deg(5), 12);
+    expect(plusMinus).toBeCloseTo(Math.SQRT2 * deg(3), 12);
+  });
+
+  it('loses what the finder does alike only where both cameras stand alike', () => {
+    const both = (travel: 'left' | 'right') => changeBetween(knee, read(150, 5, { alike: 4 }), read(155, 5, { alike: 4, travel })).plusMinus;
+    expect(both('right')).toBeCloseTo(Math.SQRT2 * deg(3), 12);
+    expect(both('left')).toBeCloseTo(Math.SQRT2 * deg(5), 12);
+  });
+
+  it('counts what lies beyond the range on its good side as inside it', () => {
+    const more = { ...knee, better: 'higher' as const };
+    expect(changeBetween(more, read(150), read(180)).direction).toBe('better');
+    expect(changeBetween(more, read(175), read(185)).direction).toBe('changed');
+    expect(changeBetween(knee, read(165), read(185)).direction).toBe('worse');
+  });
+
+  it('has a direction only where there is a range', () => {
+    const shown = measureSchema.parse({ ...knee, target: undefined });
+    expect(changeBetween(shown, read(150, 2, { measure: shown }), read(160, 2, { measure: shown })).direction).toBe('changed');
+  });
+});
+
+describe('a correction over sessions', () => {
+  const [far, nearer, inside, unsure] = [read(140), read(150), read(165), read(165, 9)];
+  it.each<[string, readonly Day[], Standing]>([
+    ['asked for today', [{ value: far }, { value: far, asked: true }], 'new'],
+    ['as it was', [{ value: far, asked: true }, { value: read(141) }], 'open'],
+    ['nearer', [{ value: far, asked: true }, { value: nearer }], 'improving'],
+    ['further away', [{ value: nearer, asked: true }, { value: far }], 'worse'],
+    ['on target for the first time', [{ value: far, asked: true }, { value: inside }], 'on-target-once'],
+    ['on target twice', [{ value: far, asked: true }, { value: inside }, { value: inside }], 'closed'],
+    ['inside, though unsure, twice', [{ value: far, asked: true }, { value: unsure }, { value: inside }], 'closed'],
+    ['on target with a miss between', [{ value: far, asked: true }, { value: inside }, { value: nearer }, { value: inside }], 'on-target-once'],
+    ['a gap after it was closed', [{ value: far, asked: true }, { value: inside }, { value: inside }, { value: far }], 'came-back'],
+    ['closed again after it came back', [{ value: far, asked: true }, { value: inside }, { value: inside }, { value: far, asked: true }, { value: inside }, { value: inside }], 'closed'],
+    ['not read in between', [{ value: far, asked: true }, {}, { value: nearer }], 'improving'],
+    ['style since', [{ value: far, asked: true }, { value: { ...far, state: 'style' } }], 'closed'],
+    ['never read', [{ asked: true }, {}], 'by-eye'],
+  ])('%s', (_, days, standing) => {
+    expect(follow(...days)[0]!.standing).toBe(standing);
+  });
+
+  it('says what the latest session could not read, and keeps what was read before', () => {
+    const [followed] = follow({ value: far, asked: true }, { value: nearer }, {});
+    expect(followed).toMatchObject({ standing: 'improving', notRead: 'The knee is hidden.' });
+    expect(followed!.change!.change).toBeCloseTo(deg(10), 12);
+  });
+
+  it('is as the analyst says, until the numbers are let decide', () => {
+    const closed = { verdict: 'closed', reason: 'as good as it gets' } as const;
+    const open = { verdict: 'open', reason: 'only at half speed' } as const;
+    expect(follow({ value: far, asked: true }, { value: far, settled: closed })[0]).toMatchObject({ standing: 'closed', settled: closed });
+    expect(follow({ value: far, asked: true }, { value: inside }, { value: inside, settled: open })[0]).toMatchObject({ standing: 'open', settled: open });
+    expect(follow({ value: far, asked: true }, { value: far, settled: closed }, { value: far, settled: open })[0]!.settled).toEqual(open);
+  });
+
+  it('of the analyst’s own has no number, and one whose measure is gone neither', () => {
+    const [first, second] = sessions({ value: far }, { value: far });
+    const own = [{ ...first!, asked: [{ id: 'x', title: 'Run-up', own: true }, { id: 'old', title: 'Old measure', own: false }] }, second!];
+    expect(followCorrections([knee], own).map((f) => [f.title, f.standing, f.measure])).toEqual([['Run-up', 'by-eye', null], ['Old measure', 'by-eye', null]]);
+  });
+
+  it('stands with those asked for last before the others', () => {
+    const days = sessions({ value: far, asked: true }, { value: far });
+    const two = [days[0]!, { ...days[1]!, asked: [{ id: 'x', title: 'Run-up', own: true }] }];
+    expect(followCorrections([knee], two).map((f) => f.id)).toEqual(['x', 'knee']);
+  });
+
+  it('is never closed and a gap at once, whatever came before', () => {
+    const value = fc.oneof(fc.constant(null), fc.integer({ min: 120, max: 179 }));
+    fc.assert(
+      fc.property(fc.array(value, { minLength: 2, maxLength: 8 }), (values) => {
+        const all = values.map((v, i): Day => ({ value: v === null ? null : read(v), asked: i === 0 }));
+        const [followed] = follow(...all);
+        const last = all.flatMap((d) => d.value ?? []).at(-1);
+        if (followed!.standing === 'closed') expect(last!.state === 'gap' || last!.state === 'borderline').toBe(false);
+        if (last && last.state === 'gap') expect(['open', 'improving', 'worse', 'came-back', 'new']).toContain(followed!.standing);
+      }),
+      { seed: 12, numRuns: 500 },
+    );
+  });
+});
+
+describe('what else moved', () => {
+  it('is what changed by more than its error since it was read last, besides corrections', () => {
+    const results = sessions({ value: read(150) }, {}, { value: read(140) });
+    const [moved] = alsoMoved([knee], results, []);
+    expect(moved).toMatchObject({ since: 0, change: { direction: 'worse' } });
+    expect(alsoMoved([knee], results, follow({ value: read(150), asked: true }))).toEqual([]);
+    expect(alsoMoved([knee], sessions({ value: read(150) }, { value: read(151) }), [])).toEqual([]);
+    expect(alsoMoved([knee], sessions({ value: read(150) }), [])).toEqual([]);
+    expect(trendOf('knee', results).map((r) => r.session)).toEqual([0, 2]);
+  });
+
+  it('takes an unsure value inside the range as on target, one outside not', () => {
+    expect([onTarget(read(165, 9)), onTarget(read(158, 9)), onTarget(read(150))]).toEqual([true, false, false]);
+  });
+});

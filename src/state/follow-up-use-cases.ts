@@ -1,0 +1,52 @@
+import type { Settled } from '../core/coaching/progress';
+import { copyClips } from '../core/model/copied-clips';
+import { newSession, type Session } from '../core/model/session';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import { loadSession, saveSession, type StorageIssue } from '../storage/sessions';
+import { edit, settled, useDocument } from './document-store';
+import { takePerformance } from './taken-performances';
+
+/** Records what the analyst says of a correction, or lets the numbers decide again. */
+export function settle(correctionId: string, word: Settled | null): void {
+  edit((session) => {
+    if (word) session.settled[correctionId] = word;
+    else delete session.settled[correctionId];
+  });
+}
+
+/** Makes the athlete's first performance of another session the reference of the open one: before and after. */
+export async function compareWithSession(sessionId: string): Promise<Result<null, StorageIssue | Issue<'no-athlete'>>> {
+  const other = await loadSession(sessionId);
+  if (!other.ok) return other;
+  const clip = other.value.clips.find((c) => c.role === 'athlete' && c.joined === null);
+  if (!clip) return fail('no-athlete', `\u201c${other.value.name}\u201d has no clip of the athlete.`);
+  await takePerformance({ session: other.value, clip }, 'reference', true);
+  return ok(null);
+}
+
+/**
+ * Makes a session for the next time: the same movement, school and weights, and the references with all that was measured on them; the
+ * athlete's new clip is still to come.
+ */
+export async function startNextSession(name: string): Promise<Result<string, StorageIssue>> {
+  await settled();
+  const session = useDocument.getState().session!;
+  const { ids, ...copied } = copyClips(session, session.clips.filter((c) => c.role === 'reference'), () => crypto.randomUUID(), true);
+  const { kind, without, phases } = session.referenceModel;
+  const now = new Date().toISOString();
+  const empty = newSession(crypto.randomUUID(), name, session.movementId, now);
+  const next: Session = {
+    ...empty,
+    ...copied,
+    clips: [...copied.clips],
+    ownMovement: session.ownMovement,
+    school: session.school,
+    importances: session.importances,
+    passes: session.passes,
+    cutoff: session.cutoff,
+    // The athlete's own repetition is one of a clip that stays behind.
+    referenceModel: kind === 'own' ? empty.referenceModel : { kind, without: without.flatMap((id) => ids.get(id) ?? []), phases: Object.fromEntries(Object.entries(phases).flatMap(([phase, id]) => (ids.has(id) ? [[phase, ids.get(id)!]] : []))), own: null },
+  };
+  const saved = await saveSession(next, now);
+  return saved.ok ? ok(next.id) : saved;
+}

@@ -1,0 +1,22 @@
+import { correctionOf } from '../core/coaching/correction';
+import { readOnce, type SessionResult } from '../core/coaching/progress';
+import { dayOf } from '../core/model/session';
+import type { Derived } from './derive';
+
+/** What a session found of its athlete, for a look back at a later one. */
+export function resultOf({ session, movement, judged, plan }: Derived): SessionResult {
+  const readings = judged.flatMap((j) => readOnce(j, session.clips) ?? []);
+  return {
+    sessionId: session.id,
+    name: session.name,
+    on: dayOf(session),
+    readings,
+    missing: Object.fromEntries(judged.flatMap(({ measure, athlete }) => (athlete.measurable ? [] : [[measure.id, athlete.message]]))),
+    asked: plan.items.map((item) => ({ id: item.id, title: correctionOf(movement, item, false).title, own: item.own !== null })),
+    settled: session.settled,
+  };
+}
+
+/** Names that differ by case, accents written apart or blanks are one athlete's. */
+export const sameAthlete = (a: string, b: string): boolean => tidy(a) === tidy(b);
+const tidy = (name: string): string => name.normalize('NFC').trim().replace(/\s+/g, ' ').toLocaleLowerCase();

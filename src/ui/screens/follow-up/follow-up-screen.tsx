@@ -1,0 +1,153 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { alsoMoved, followCorrections, trendOf, type Change, type Followed, type SessionResult } from '../../../core/coaching/progress';
+import type { Measure } from '../../../core/model/movement';
+import { COVERAGE_95 } from '../../../core/uncertainty/normal';
+import { TrendChart } from '../../../stage/trend-chart';
+import { useDerived, type Derived } from '../../../state/derived';
+import { compareWithSession, settle } from '../../../state/follow-up-use-cases';
+import { useLookBack } from '../../../state/look-back';
+import { notify } from '../../../state/notices';
+import { openSession } from '../../../state/use-cases';
+import { dayText, FollowedTable } from '../../components/followed-table';
+import { plusMinus, readingText, signed } from '../../components/format';
+import { framesOf, goToFrames } from '../../components/go-to-frames';
+import { ReasonDialog } from '../../components/reason-dialog';
+import { SessionFrame } from '../../components/session-frame';
+import { NextSession } from './next-session';
+
+/** The same numbers again: what was asked for, what else moved, and every measure over the sessions. */
+export function FollowUpScreen(): ReactNode {
+  const derived = useDerived();
+  const { results, problem } = useLookBack(derived);
+  return (
+    <SessionFrame step="follow-up">
+      <main className="page">
+        <div className="inner">
+          <div className="row-of-fields" style={{ marginBottom: 12 }}>
+            <Typography variant="h1">{derived.athlete ? `${derived.athlete.clip.performer.name} over time` : 'Over time'}</Typography>
+            {derived.athlete && <NextSession session={derived.session} />}
+          </div>
+          {problem && <Alert severity="warning" sx={{ mb: 2 }}>{problem}</Alert>}
+          {!derived.athlete && <p>Add the athlete’s clip at Intake first. Other sessions of the same name and movement are then looked up here.</p>}
+          {derived.athlete && results === null && <p role="status">Measuring the other sessions.</p>}
+          {results?.length === 1 && <p style={{ maxWidth: 640 }}>This is the only session of {derived.athlete!.clip.performer.name} with this movement in this browser. Start the next one when there is new footage: it takes the references along, and here stands what became of today’s corrections. Sessions kept as files can be opened on the start page.</p>}
+          {results && results.length > 1 && <OverTime derived={derived} results={results} />}
+        </div>
+      </main>
+    </SessionFrame>
+  );
+}
+
+function OverTime({ derived, results }: { readonly derived: Derived; readonly results: readonly SessionResult[] }): ReactNode {
+  const { movement, session } = derived;
+  const navigate = useNavigate();
+  const followed = followCorrections(movement.measures, results);
+  const moved = alsoMoved(movement.measures, results, followed);
+  const measured = movement.measures.filter((m) => trendOf(m.id, results).length > 0);
+  const [chosenId, setChosen] = useState<string | null>(null);
+  const [asking, setAsking] = useState<{ readonly followed: Followed; readonly verdict: 'closed' | 'open' } | null>(null);
+  const chosen = measured.find((m) => m.id === chosenId) ?? followed.find((f) => f.measure && measured.includes(f.measure))?.measure ?? measured[0] ?? null;
+  const before = results.filter((r) => r.sessionId !== session.id);
+  const compare = (id: string): void => void compareWithSession(id).then((done) => (done.ok ? navigate(`/s/${session.id}/compare`) : notify('error', done.issue.message)));
+  /** Goes to the frames that prove a value, in its own session. */
+  const show = async (sessionId: string, measure: Measure): Promise<void> => {
+    const read = trendOf(measure.id, results).find((r) => results[r.session]!.sessionId === sessionId);
+    const opened = await openSession(sessionId);
+    if (!opened.ok) return notify('error', opened.issue.message);
+    goToFrames(navigate, sessionId, read ? framesOf(read.reading) : {}, measure.id);
+  };
+  return (
+    <>
+      <section className="card" style={{ marginBottom: 12 }}>
+        <Typography variant="h2" gutterBottom>What was asked for</Typography>
+        {followed.length === 0 ? <p>No session has asked for a correction yet.</p> : (
+          <FollowedTable
+            followed={followed}
+            results={results}
+            chosen={chosen?.id ?? null}
+            acts={(f) => (
+              <>
+                {f.measure && measured.includes(f.measure) && <Button size="small" aria-label={`Curve of ${f.title}`} aria-pressed={f.id === chosen?.id} onClick={() => setChosen(f.id)}>Curve</Button>}
+                {session.settled[f.id]
+                  ? <Button size="small" aria-label={`Let the numbers decide about ${f.title}`} onClick={() => settle(f.id, null)}>By the numbers</Button>
+                  : <Button size="small" aria-label={`${f.standing === 'closed' ? 'Keep open' : 'Close'} ${f.title}`} onClick={() => setAsking({ followed: f, verdict: f.standing === 'closed' ? 'open' : 'closed' })}>{f.standing === 'closed' ? 'Keep open' : 'Close'}</Button>}
+              </>
+            )}
+          />
+        )}
+        <p className="pm">Closed: on target in two sessions one after the other. Improving: nearer to the range by more than the error of the change.</p>
+      </section>
+      <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.5fr) minmax(0, 1fr)' }}>
+        {chosen && (
+          <section className="card">
+            <TextField select size="small" label="Measure" value={chosen.id} onChange={(event) => setChosen(event.target.value)} sx={{ mb: 1, minWidth: 300 }}>
+              {measured.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
+            </TextField>
+            <Trend measure={chosen} results={results} openId={session.id} onChoose={(id) => void show(id, chosen)} />
+            <p className="pm">Shaded: the range by which each session judged. Press a value to see the frames that prove it.</p>
+          </section>
+        )}
+        <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
+          <AlsoMoved moved={moved} results={results} onChoose={(measure) => setChosen(measure.id)} />
+          <section className="card">
+            <Typography variant="h2" gutterBottom>Before and after</Typography>
+            <p style={{ marginTop: 0 }}>Puts an earlier performance beside today’s as the reference; it can be undone.</p>
+            <ul className="plain">{before.map((r) => <li key={r.sessionId}><Button size="small" onClick={() => compare(r.sessionId)}>Compare with {dayText(r.on)}</Button> <span className="note">{r.name}</span></li>)}</ul>
+          </section>
+        </div>
+      </div>
+      {asking && (
+        <ReasonDialog
+          title={asking.verdict === 'closed' ? 'Close this correction?' : 'Keep this correction open?'}
+          about={asking.followed.title}
+          confirm={asking.verdict === 'closed' ? 'Close it' : 'Keep it open'}
+          onConfirm={(reason) => settle(asking.followed.id, { verdict: asking.verdict, reason })}
+          onClose={() => setAsking(null)}
+        />
+      )}
+    </>
+  );
+}
+
+function Trend({ measure, results, openId, onChoose }: { readonly measure: Measure; readonly results: readonly SessionResult[]; readonly openId: string; readonly onChoose: (sessionId: string) => void }): ReactNode {
+  const trend = trendOf(measure.id, results);
+  const { unit } = trend[0]!.reading;
+  const points = trend.map(({ reading, band, session }) => {
+    const { sessionId, on } = results[session]!;
+    const half = COVERAGE_95 * reading.sd;
+    return { key: sessionId, on, label: dayText(on), value: reading.value, plusMinus: half, band, now: sessionId === openId, text: `${dayText(on)}: ${readingText(reading).value} ${plusMinus(half, unit)}. Show the frames` };
+  });
+  return <TrendChart title={measure.name} unit={unit} points={points} height={230} onChoose={onChoose} />;
+}
+
+const WORDS: Readonly<Record<Change['direction'], string>> = { better: 'Nearer to its range', worse: 'Further from its range', changed: 'Moved', same: '' };
+
+function AlsoMoved({ moved, results, onChoose }: { readonly moved: ReturnType<typeof alsoMoved>; readonly results: readonly SessionResult[]; readonly onChoose: (measure: Measure) => void }): ReactNode {
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>What else moved</Typography>
+      {moved.length === 0 && <p>Nothing else by more than its error.</p>}
+      {(['worse', 'better', 'changed'] as const).map((direction) => {
+        const all = moved.filter((m) => m.change.direction === direction);
+        if (all.length === 0) return null;
+        return (
+          <div key={direction}>
+            <h3 style={{ margin: '6px 0 2px', fontSize: '.92rem' }}>{WORDS[direction]}</h3>
+            <ul className="plain">
+              {all.map(({ measure, since, change }) => {
+                const { unit } = trendOf(measure.id, results).at(-1)!.reading;
+                return <li key={measure.id}><Button size="small" onClick={() => onChoose(measure)}>{measure.name}</Button> {signed(change.change, unit)} <span className="pm">{plusMinus(change.plusMinus, unit)} since {dayText(results[since]!.on)}</span></li>;
+              })}
+            </ul>
+          </div>
+        );
+      })}
+    </section>
+  );
+}
