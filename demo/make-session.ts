@@ -127,6 +127,7 @@ for (const [first, second] of [
   ['hurdle-side-reference-2', 'hurdle-side-reference-3'],
   ['pace-side-athlete', 'pace-side-reference'],
   ['pace-side-reference-2', 'pace-side-reference-3'],
+  ['pace-side-athlete-autumn', 'pace-side-athlete-winter'],
 ] as const) {
   for (const one of await findPair(first, second)) found.set(one.clip.fileName.replace(/\.webm$/, ''), one);
 }
@@ -137,6 +138,16 @@ await write('pace', await assemble(
   [{ id: 'pace-side-athlete', role: 'athlete' }, { id: 'pace-side-reference', role: 'reference' }, { id: 'pace-side-reference-2', role: 'reference', onBench: false }, { id: 'pace-side-reference-3', role: 'reference', onBench: false }],
   found,
 ));
+for (const [season, name, day, impressions] of [
+  ['autumn', 'autumn trial', '2025-10-06', 'Folds over the front knee. Everything comes late.'],
+  ['winter', 'winter block', '2026-01-12', 'Stands taller on the front leg than in autumn, and reaches further down for it.'],
+] as const) {
+  await write(`pace-${season}`, await assemble(
+    { ...newSession(`demo-pace-${season}`, `Kip Marlowe, pace delivery, ${name}`, 'pace-delivery', `${day}T09:00:00.000Z`), daysToCompetition: 300, impressions },
+    [{ id: `pace-side-athlete-${season}`, role: 'athlete' }, { id: 'pace-side-reference', role: 'reference' }],
+    found,
+  ));
+}
 await write('walk', await assemble(
   { ...newSession('demo-walk', 'Tess Halloran, race walking, base block', 'race-walking', CREATED), daysToCompetition: 96, referenceModel: several, impressions: 'Quick and tidy, a little bent over. The steps look bouncy.' },
   [{ id: 'walk-side-athlete', role: 'athlete' }, { id: 'walk-side-reference', role: 'reference' }, { id: 'walk-side-reference-2', role: 'reference', onBench: false }, { id: 'walk-side-reference-3', role: 'reference', onBench: false }],

@@ -76,6 +76,10 @@ const hurdling = (id: string, who: Person, manner: Partial<HurdlingManner>, came
 };
 
 const FAULTS_OF_KIP: PlantedDifferences = { frontKneeCollapse: 18, trunkLeanAtRelease: 12, frontArmEarly: 0.04, releaseLate: 0.025 };
+/** The same bowler half a year and two months before: the knee gave way more, the trunk stayed higher. */
+const KIP_IN_AUTUMN: PlantedDifferences = { frontKneeCollapse: 32, trunkLeanAtRelease: 3, frontArmEarly: 0.075, releaseLate: 0.05 };
+const KIP_IN_WINTER: PlantedDifferences = { frontKneeCollapse: 26, trunkLeanAtRelease: 7, frontArmEarly: 0.01, releaseLate: 0.035 };
+const KIP_SIDE = { ...LEFT_SIDE, elevation: 2.5, distance: 12.5, fieldOfView: 22.5, target: vec3(-0.55, 1.02, 0) } as const;
 const FRONT = { ...FULL, azimuth: 0, elevation: 3, distance: 15, fieldOfView: 14, target: vec3(0, 1.05, 0) } as const;
 const OVERHEAD = { ...FULL, azimuth: -90, elevation: 86, distance: 11, fieldOfView: 28, target: vec3(0, 1.0, 0) } as const;
 const FAULTS_OF_TESS = { kneeAtContact: 12, kneeAtVertical: 10, flight: 0.056, trunkLean: 8, stepTime: 0.316, speed: 2.95 } as const;
@@ -86,7 +90,7 @@ const hurdleSide = { ...RIGHT_SIDE, shutter: 1 / 1000, elevation: 1.5, distance:
 /** Every clip of the demo; the reference performers carry small differences of their own, as people do. */
 export const DEMO_CLIPS: readonly DemoClip[] = [
   pace('pace-side-reference', OREN, {}, { ...LEFT_SIDE, elevation: 1.5, distance: 14, fieldOfView: 21, target: vec3(-0.6, 1.08, 0) }),
-  pace('pace-side-athlete', KIP, FAULTS_OF_KIP, { ...LEFT_SIDE, elevation: 2.5, distance: 12.5, fieldOfView: 22.5, target: vec3(-0.55, 1.02, 0) }),
+  pace('pace-side-athlete', KIP, FAULTS_OF_KIP, KIP_SIDE),
   pace('pace-side-reference-2', BRAM, { frontKneeCollapse: -2, trunkLeanAtRelease: 2, frontArmEarly: -0.005, releaseLate: -0.003 }, { ...LEFT_SIDE, elevation: 2, distance: 13.5, fieldOfView: 22, target: vec3(-0.6, 1.08, 0) }),
   pace('pace-side-reference-3', JONAS, { frontKneeCollapse: 3, trunkLeanAtRelease: -2, frontArmEarly: 0.006, releaseLate: 0.004 }, { ...LEFT_SIDE, frameRate: 100, elevation: 1, distance: 14, fieldOfView: 21, target: vec3(-0.6, 1.05, 0) }),
   pace('pace-oblique-athlete', KIP, FAULTS_OF_KIP, { ...LEFT_SIDE, azimuth: -70, elevation: 3, distance: 13, fieldOfView: 22, target: vec3(-0.55, 1.02, 0) }),
@@ -94,6 +98,8 @@ export const DEMO_CLIPS: readonly DemoClip[] = [
   pace('pace-front-athlete', KIP, FAULTS_OF_KIP, FRONT),
   pace('pace-overhead-reference', OREN, {}, OVERHEAD),
   pace('pace-overhead-athlete', KIP, FAULTS_OF_KIP, OVERHEAD),
+  pace('pace-side-athlete-autumn', { ...KIP, look: { ...KIP.look, shirt: '#7a5b2d', trousers: '#43403a' } }, KIP_IN_AUTUMN, KIP_SIDE),
+  pace('pace-side-athlete-winter', { ...KIP, look: { ...KIP.look, shirt: '#49505c', trousers: '#2c333c' } }, KIP_IN_WINTER, KIP_SIDE),
   walking('walk-side-reference', MIRA, {}, walkSide),
   walking('walk-side-reference-2', SILKE, { stepTime: 0.304, speed: 3.35, kneeAtVertical: 1.5, trunkLean: 2, flight: 0.026, elbowFlexion: 84 }, walkSide),
   walking('walk-side-reference-3', NOOR, { stepTime: 0.296, speed: 3.2, kneeAtContact: 3, trunkLean: 4, flight: 0.02, elbowFlexion: 92 }, { ...walkSide, frameRate: 100 }),
