@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { goToStep, shownFrame } from '../../demo/drive-job';
 import { openDemo, watchErrors } from './pages';
 
-const STEPS = ['Intake', 'Look', 'Match', 'Moments', 'Measure', 'Compare', 'Decide', 'Report'];
+const STEPS = ['Intake', 'Look', 'Match', 'Moments', 'Measure', 'Compare', 'Decide', 'Report', 'Follow up'];
 
 test('the demo opens in one step on the bench, with both clips, points and readings', async ({ page }) => {
   const errors = watchErrors(page);
