@@ -1,5 +1,7 @@
 export default {
   testEnvironment: 'node',
+  // All cores: nothing else runs beside the unit tests.
+  maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/server', '<rootDir>/demo', '<rootDir>/tests/external', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],
   // Packages that ship as modules only.

@@ -2,10 +2,8 @@ import CloseIcon from '@mui/icons-material/Close';
 import TimelineIcon from '@mui/icons-material/Timeline';
 import IconButton from '@mui/material/IconButton';
 import { useCallback, useMemo, type ReactNode } from 'react';
-import { drawFigure } from '../../../core/overlay/figure';
+import { clipScene } from '../../../core/overlay/clip-scene';
 import type { Primitive } from '../../../core/overlay/scene';
-import { drawMeasure } from '../../../core/measures';
-import { momentsOf } from '../../../core/model/movement';
 import { JOINT_POINTS, type PointId } from '../../../core/points/body-points';
 import { timeAtFrame } from '../../../core/timing/clip-time';
 import { Pane } from '../../../stage/pane';
@@ -16,7 +14,7 @@ import { changeClip } from '../../../state/use-cases';
 import { setPointWork, setView, togglePlain, useView } from '../../../state/view-store';
 import { rateText } from '../../components/format';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
-import { anchoredAt, focusOf, shownAs } from './focus';
+import { anchoredAt, focusOf, shownAs } from '../../../stage/focus';
 import { useDrawings } from './use-drawings';
 
 interface ClipPaneProps {
@@ -50,15 +48,7 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
   const sceneAt = useCallback(
     (frame: number): readonly Primitive[] => {
       if (!overlays) return drawings.sceneAt(frame);
-      const chosen = movement.measures.filter((m) =>
-        selected ? m.id === selected : measures && momentsOf(m).some((id) => Math.round(performance.marks[id] ?? -1) === frame) && m.importance >= 0.5,
-      );
-      // A measure is drawn where it was read: on the camera that shows its plane.
-      const drawable = chosen.filter((m) => {
-        const reading = judged.find((j) => j.measure.id === m.id)?.[clip.role];
-        return !reading || (reading.measurable && (reading.provenance.clipId === clip.id || (!on.join && on.id !== clip.role)));
-      });
-      return [...drawFigure(performance, frame, pass), ...drawable.flatMap((m) => drawMeasure(m, performance, frame)), ...drawings.sceneAt(frame)];
+      return [...clipScene({ movement, judged, performance, beside: !on.join && on.id !== clip.role }, frame, { selected, measures, lit: pass }), ...drawings.sceneAt(frame)];
     },
     [overlays, movement, selected, measures, performance, judged, clip, on, pass, drawings],
   );

@@ -3,7 +3,7 @@ import type { Performance } from '../../../core/performance/performance';
 import { paintPicture } from '../../../stage/paint-picture';
 import { fitPicture, followBody } from '../../../stage/viewport';
 import { player } from '../../../state/bench-player';
-import { focusOf, shownAs } from './focus';
+import { focusOf, shownAs } from '../../../stage/focus';
 
 const TILE = { width: 116, height: 150 };
 /** Frames to each side of the one in the middle. */

@@ -3,7 +3,7 @@ import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { useView } from '../../../state/view-store';
 import type { Performance } from '../../../core/performance/performance';
-import { focusOf } from './focus';
+import { focusOf } from '../../../stage/focus';
 import { ribbonClips } from './ribbon-span';
 
 /** Pixels of the strip under a ribbon; the pictures are made twice as high for sharp screens. */

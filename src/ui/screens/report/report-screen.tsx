@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { format } from 'date-fns';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Judged } from '../../../core/assessment/state';
 import { cautionsFor } from '../../../core/assessment/cautions';
 import { followCorrections } from '../../../core/coaching/progress';
@@ -22,6 +22,7 @@ import { SessionFrame } from '../../components/session-frame';
 import { StateMark } from '../../components/state-mark';
 import { TimingTable } from '../../components/timing-table';
 import { plusMinus, readingText, signed } from '../../components/format';
+import { FilmDialog } from './film-dialog';
 import { useStills } from './use-stills';
 
 const fileSafe = (name: string): string => name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase() || 'session';
@@ -37,17 +38,20 @@ export function ReportScreen(): ReactNode {
   const derived = useDerived();
   const { session } = derived;
   const name = fileSafe(session.name);
+  const [filming, setFilming] = useState(false);
   return (
     <SessionFrame step="report">
       <main className="page">
-        <div className="no-print" style={{ display: 'flex', gap: 8, justifyContent: 'center', marginBottom: 12 }}>
+        <div className="no-print" style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap', marginBottom: 12 }}>
           <Button variant="contained" onClick={() => window.print()}>Print or save as PDF</Button>
           <Button variant="outlined" onClick={() => download(`${name}.csv`, 'text/csv', csvOf(derived))}>Save all numbers as CSV</Button>
+          <Button variant="outlined" disabled={derived.panes.length === 0} onClick={() => setFilming(true)}>Save a film</Button>
           <Button variant="outlined" onClick={() => void saveWithVideo(session, name)}>Save the session with video</Button>
           <Button variant="outlined" onClick={() => download(`${name}.falcon.json`, 'application/json', sessionText(session))}>Save the session without video</Button>
         </div>
         {derived.judged.length === 0 ? <p style={{ textAlign: 'center' }}>The report fills itself once both clips are in and measured.</p> : <ReportBody derived={derived} />}
       </main>
+      {filming && <FilmDialog derived={derived} fileName={name} onClose={() => setFilming(false)} />}
     </SessionFrame>
   );
 }

@@ -10,7 +10,7 @@ import { fitPicture, followBody } from '../../../stage/viewport';
 import type { Derived } from '../../../state/derived';
 import { notify } from '../../../state/notices';
 import { withStills } from '../../../state/report';
-import { focusOf, shownAs } from '../bench/focus';
+import { focusOf, shownAs } from '../../../stage/focus';
 
 const STILL = { width: 560, height: 420 };
 /** Stills are drawn at twice their size, for paper. */

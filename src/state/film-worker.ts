@@ -1,0 +1,145 @@
+import fontAddress from '@fontsource-variable/public-sans/files/public-sans-latin-wght-normal.woff2?url';
+import { expose } from 'comlink';
+import { BufferTarget, canEncodeVideo, CanvasSource, Mp4OutputFormat, Output, Quality, WebMOutputFormat } from 'mediabunny';
+import type { Look } from '../core/model/slots';
+import type { Primitive } from '../core/overlay/scene';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import type { DecodedPicture } from '../media/frame-cache';
+import type { shownAs } from '../stage/focus';
+import { paintPicture } from '../stage/paint-picture';
+import { paintScene } from '../stage/paint-scene';
+import { ROLE_STYLE } from '../stage/role-style';
+import type { Viewport } from '../stage/viewport';
+
+export const FILM_FORMATS = ['webm', 'mp4'] as const;
+export type FilmFormat = (typeof FILM_FORMATS)[number];
+const CODECS = { webm: 'vp9', mp4: 'avc' } as const;
+
+export const FILM_SIZE = { width: 1280, height: 720 };
+/** Height of the line of words under the pictures, pixels. */
+export const WORDS_HEIGHT = 40;
+/** Seconds between pictures at which a player can begin. */
+const KEY_INTERVAL = 1;
+
+/** Where a clip's picture stands in the film, pixels. */
+export interface FilmPane {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly look: Look;
+  readonly name: string;
+  readonly picture: ReturnType<typeof shownAs>;
+}
+
+/** What one pane shows in one picture of the film. */
+export interface FilmPart {
+  readonly frame: DecodedPicture;
+  readonly viewport: Viewport;
+  readonly scene: readonly Primitive[];
+  readonly time: string;
+}
+
+export interface FilmOpening {
+  readonly format: FilmFormat;
+  readonly rate: number;
+  readonly panes: readonly FilmPane[];
+  /** Stands at the left of the words. */
+  readonly title: string;
+}
+
+export type FilmIssue = Issue<'cannot-encode' | 'not-open' | 'encoding-failed'>;
+
+type Open = { readonly opening: FilmOpening; readonly canvas: OffscreenCanvas; readonly context: OffscreenCanvasRenderingContext2D; readonly output: Output<WebMOutputFormat | Mp4OutputFormat, BufferTarget>; readonly source: CanvasSource; written: number };
+let open: Open | null = null;
+
+const FONT = '"Public Sans Variable", sans-serif';
+const INK = { ground: '#171c20', words: '#f2eee4', quiet: '#aeb6b4', strip: '#22313a' };
+
+function words(context: OffscreenCanvasRenderingContext2D, text: string, x: number, y: number, { align = 'left', weight = 500, size = 15, color = INK.words, most }: { align?: CanvasTextAlign; weight?: number; size?: number; color?: string; most?: number } = {}): void {
+  context.font = `${weight} ${size}px ${FONT}`;
+  context.textAlign = align;
+  context.textBaseline = 'middle';
+  context.fillStyle = color;
+  context.fillText(text, x, y, most);
+}
+
+function paintPane(context: OffscreenCanvasRenderingContext2D, pane: FilmPane, { frame, viewport, scene, time }: FilmPart): void {
+  const style = ROLE_STYLE[pane.look];
+  context.save();
+  context.beginPath();
+  context.rect(pane.x, pane.y, pane.width, pane.height);
+  context.clip();
+  context.translate(pane.x, pane.y);
+  context.fillStyle = INK.ground;
+  context.fillRect(0, 0, pane.width, pane.height);
+  paintPicture(context, { frame, ...pane.picture }, viewport, pane);
+  paintScene(context, scene, pane.look, viewport, pane);
+  context.fillStyle = 'rgba(12,16,20,.55)';
+  context.fillRect(0, 0, pane.width, 28);
+  context.fillStyle = style.onPicture;
+  context.beginPath();
+  if (style.mark === 'circle') context.arc(16, 14, 5, 0, 2 * Math.PI);
+  else context.rect(11, 9, 10, 10);
+  context.fill();
+  words(context, pane.name, 28, 15, { weight: 700, most: pane.width - 150 });
+  words(context, time, pane.width - 10, 15, { align: 'right' });
+  context.restore();
+}
+
+/** Puts decoded pictures and shapes together to the pictures of a film and encodes them. */
+const filmWorker = {
+  async open(opening: FilmOpening): Promise<Result<null, FilmIssue>> {
+    const codec = CODECS[opening.format];
+    if (!(await canEncodeVideo(codec, FILM_SIZE))) return fail('cannot-encode', `This browser cannot encode ${opening.format === 'mp4' ? 'H.264 for MP4' : 'VP9 for WebM'}. Choose the other format.`);
+    const face = await new FontFace('Public Sans Variable', `url(${fontAddress})`, { weight: '100 900' }).load().catch(() => null);
+    // Without the font, words are in the system's.
+    if (face) (self as unknown as { fonts: FontFaceSet }).fonts.add(face);
+    const canvas = new OffscreenCanvas(FILM_SIZE.width, FILM_SIZE.height);
+    const context = canvas.getContext('2d', { alpha: false })!;
+    const output = new Output({ format: opening.format === 'mp4' ? new Mp4OutputFormat() : new WebMOutputFormat(), target: new BufferTarget() });
+    const source = new CanvasSource(canvas, { codec, quality: new Quality('high'), keyFrameInterval: KEY_INTERVAL });
+    output.addVideoTrack(source, { frameRate: opening.rate });
+    await output.start();
+    open = { opening, canvas, context, output, source, written: 0 };
+    return ok(null);
+  },
+  /** Paints the next picture; resolves once the encoder has room for another. @param line words under the pictures: where in the movement */
+  async add(parts: readonly FilmPart[], line: string, still: boolean): Promise<Result<null, FilmIssue>> {
+    if (!open) return fail('not-open', 'The film was not begun.');
+    const { context, opening } = open;
+    context.fillStyle = INK.ground;
+    context.fillRect(0, 0, FILM_SIZE.width, FILM_SIZE.height);
+    parts.forEach((part, i) => paintPane(context, opening.panes[i]!, part));
+    for (const { frame } of parts) frame.close();
+    const middle = FILM_SIZE.height - WORDS_HEIGHT / 2;
+    context.fillStyle = INK.strip;
+    context.fillRect(0, FILM_SIZE.height - WORDS_HEIGHT, FILM_SIZE.width, WORDS_HEIGHT);
+    words(context, opening.title, 14, middle, { color: INK.quiet, most: 420 });
+    words(context, line, FILM_SIZE.width / 2, middle, { align: 'center', weight: still ? 700 : 500, size: 17, most: 400 });
+    return filmWorker.again();
+  },
+  /** The picture before once more. */
+  async again(): Promise<Result<null, FilmIssue>> {
+    if (!open) return fail('not-open', 'The film was not begun.');
+    const { source, opening } = open;
+    // The canvas is taken at once, and the next picture may be asked for while the encoder is still busy with this one.
+    const number = open.written++;
+    try {
+      await source.add(number / opening.rate, 1 / opening.rate);
+    } catch (error) {
+      return fail('encoding-failed', `The encoder stopped (${error instanceof Error ? error.message : String(error)}). Choose the other format, or a shorter stretch.`);
+    }
+    return ok(null);
+  },
+  async end(): Promise<Result<Blob, FilmIssue>> {
+    if (!open) return fail('not-open', 'The film was not begun.');
+    const { output, opening } = open;
+    await output.finalize();
+    open = null;
+    return ok(new Blob([output.target.buffer!], { type: `video/${opening.format}` }));
+  },
+};
+export type FilmWorker = typeof filmWorker;
+
+expose(filmWorker);

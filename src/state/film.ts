@@ -1,0 +1,164 @@
+import { transfer } from 'comlink';
+import type { Primitive } from '../core/overlay/scene';
+import { clipScene } from '../core/overlay/clip-scene';
+import { drawDrawing, visibleAt } from '../core/overlay/drawing';
+import { momentTimes, type Performance } from '../core/performance/performance';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
+import { planFilm, type FilmPicture } from '../core/timing/film-plan';
+import type { ClipSource } from '../media/clip-source';
+import { openClipSource } from '../media/clip-source';
+import { figureIndex, openFigureSource } from '../media/figure-source';
+import type { DecodedPicture } from '../media/frame-cache';
+import { WorkerClient, type CrashIssue } from '../media/worker-client';
+import { focusOf, shownAs } from '../stage/focus';
+import { fitPicture, followBody } from '../stage/viewport';
+import { loadMedia } from '../storage/sessions';
+import { player } from './bench-player';
+import type { BenchClip, Derived } from './derive';
+import type { FilmFormat, FilmPane, FilmPart, FilmWorker } from './film-worker';
+import { startJob } from './jobs';
+import { useView } from './view-store';
+
+export interface FilmSettings {
+  readonly format: FilmFormat;
+  /** Seconds of the movement for one second of the film. */
+  readonly speed: number;
+  /** Moments between which it runs; null is the clip's own end. */
+  readonly from: string | null;
+  readonly to: string | null;
+  /** Seconds for which it stands still at every moment, with that moment's measures; 0 runs through. */
+  readonly stopSeconds: number;
+  readonly lines: boolean;
+}
+
+export const FILM_RATE = 30;
+
+/** Whether this browser can write MP4, which plays on every phone; it depends on how it was built. */
+export async function canFilmMp4(): Promise<boolean> {
+  if (typeof VideoEncoder === 'undefined') return false;
+  const { supported } = await VideoEncoder.isConfigSupported({ codec: 'avc1.640028', width: 1280, height: 720, framerate: FILM_RATE }).catch(() => ({ supported: false }));
+  return supported === true;
+}
+const SIZE = { width: 1280, height: 680 };
+const GUTTER = 2;
+/** Pictures on their way to the encoder. */
+const AHEAD = 2;
+
+/** Side by side, or two by two where there are three or four. */
+function panesOf(clips: readonly BenchClip[]): readonly FilmPane[] {
+  const columns = clips.length > 1 ? 2 : 1;
+  const rows = clips.length > 2 ? 2 : 1;
+  const width = (SIZE.width - GUTTER * (columns - 1)) / columns;
+  const height = (SIZE.height - GUTTER * (rows - 1)) / rows;
+  return clips.map(({ performance: { clip }, look }, i) => ({ x: (i % columns) * (width + GUTTER), y: Math.floor(i / columns) * (height + GUTTER), width, height, look, name: clip.performer.name, picture: shownAs(clip) }));
+}
+
+async function openOwn({ performance: { clip } }: BenchClip): Promise<Result<ClipSource, Issue>> {
+  if (clip.mediaId === null) return ok(openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height)));
+  const blob = await loadMedia(clip.mediaId);
+  return blob ? openClipSource(blob, clip.fileName, { forDrawing: true }) : fail('no-media', `The video of \u201c${clip.fileName}\u201d is not in this browser. Drop the file on its clip at Intake.`);
+}
+
+/** When the film begins and ends on the leading performance's clock. */
+function stretchOf(lead: Performance, { from, to }: FilmSettings): { readonly from: number; readonly to: number } {
+  const times = momentTimes(lead);
+  const end = lead.times[lead.times.length - 1]!;
+  return { from: (from === null ? undefined : times[from]) ?? 0, to: (to === null ? undefined : times[to]) ?? end };
+}
+
+/** The pictures that a film of these settings has; an issue where its end is not after its beginning. */
+export function filmPlan(derived: Derived, lead: Performance, settings: FilmSettings): Result<readonly FilmPicture[], Issue<'no-stretch'>> {
+  const { from, to } = stretchOf(lead, settings);
+  if (to <= from) return fail('no-stretch', 'The film would end before it begins. Choose a later moment as its end.');
+  const times = momentTimes(lead);
+  const stops = settings.stopSeconds > 0 ? derived.movement.moments.flatMap((m) => (times[m.id] === undefined ? [] : [{ id: m.id, at: times[m.id]! }])) : [];
+  return ok(planFilm({ from, to, speed: settings.speed, rate: FILM_RATE, stops, stopSeconds: settings.stopSeconds }));
+}
+
+/** Where in the movement a time lies: the last moment before it. */
+function wordsAt(derived: Derived, lead: Performance, { at, stop }: FilmPicture): string {
+  const times = momentTimes(lead);
+  if (stop !== null) return derived.movement.moments.find((m) => m.id === stop)!.name;
+  const before = derived.movement.moments.filter((m) => times[m.id] !== undefined && times[m.id]! <= at).at(-1);
+  return before ? `${before.name} +${Math.round((at - times[before.id]!) * 1000)} ms` : '';
+}
+
+/**
+ * Films what the bench shows: its panes, matched as they are matched there, with lines and drawings. Decoding runs in a worker for each clip, painting and encoding in
+ * one more.
+ */
+export async function makeFilm(derived: Derived, settings: FilmSettings): Promise<Result<Blob, Issue | CrashIssue>> {
+  const { session, movement, judged } = derived;
+  const clips = derived.panes;
+  const lead = clips[0]?.performance;
+  if (!lead) return fail('no-clips', 'There is no clip to film. Add one at Intake.');
+  const plan = filmPlan(derived, lead, settings);
+  if (!plan.ok) return plan;
+  player.setClips({ movement, clips: derived.clips });
+  const job = startJob('film', 'Making the film');
+  const client = new WorkerClient<FilmWorker>(new Worker(new URL('./film-worker.ts', import.meta.url), { type: 'module' }));
+  const sources: ClipSource[] = [];
+  try {
+    for (const on of clips) {
+      const source = await openOwn(on);
+      if (!source.ok) return source;
+      sources.push(source.value);
+    }
+    const panes = panesOf(clips);
+    const begun = await client.ask(client.remote.open({ format: settings.format, rate: FILM_RATE, panes, title: session.name }), 'Making the film');
+    if (!begun.ok) return begun;
+    const { selectedMeasure, sizeBy } = useView.getState();
+    const focus = clips.map(({ performance }) => focusOf(performance, sizeBy));
+    const sceneOf = (on: BenchClip, frame: number): readonly Primitive[] => {
+      const { performance } = on;
+      const drawn = session.drawings.filter((d) => d.clipId === performance.clip.id && visibleAt(d, movement, performance, frame)).flatMap((d) => drawDrawing(d, performance, frame));
+      return settings.lines ? [...clipScene({ movement, judged, performance, beside: on.join === null && on.id !== performance.clip.role }, frame, { selected: selectedMeasure, measures: settings.stopSeconds > 0, lit: null }), ...drawn] : drawn;
+    };
+    let shown = '';
+    const underway: Promise<Result<null, Issue | CrashIssue>>[] = [];
+    for (const [n, picture] of plan.value.entries()) {
+      if (job.signal.aborted) return fail('cancelled', 'The film was cancelled; no file was written.');
+      const frames = player.framesFor(lead.clip.id, nearestFrame(lead.times, picture.at));
+      const line = wordsAt(derived, lead, picture);
+      const next = JSON.stringify([clips.map((c) => frames[c.performance.clip.id]), line]);
+      if (next === shown) underway.push(client.ask(client.remote.again(), 'Making the film'));
+      else {
+        shown = next;
+        const decoded = await Promise.all(clips.map((c, i) => sources[i]!.frame(frames[c.performance.clip.id] ?? 0)));
+        const bad = decoded.find((d) => !d.ok);
+        if (bad && !bad.ok) {
+          for (const d of decoded) if (d.ok) d.value.close();
+          return bad;
+        }
+        const parts = clips.map((on, i): FilmPart => {
+          const frame = frames[on.performance.clip.id] ?? 0;
+          const at = focus[i]!(frame);
+          const size = panes[i]!;
+          const { picture: shownPicture } = size;
+          return {
+            frame: (decoded[i] as { readonly value: DecodedPicture }).value,
+            viewport: at ? followBody(at, size, shownPicture) : fitPicture(shownPicture, size, shownPicture),
+            scene: sceneOf(on, frame),
+            time: `${Math.round(timeAtFrame(on.performance.times, frame) * 1000)} ms`,
+          };
+        });
+        underway.push(client.ask(client.remote.add(transfer(parts, parts.map((p) => p.frame)), line, picture.stop !== null), 'Making the film'));
+      }
+      if (underway.length > AHEAD) {
+        const done = await underway.shift()!;
+        if (!done.ok) return done;
+      }
+      job.progress(n + 1, plan.value.length);
+    }
+    for (const rest of underway) {
+      const done = await rest;
+      if (!done.ok) return done;
+    }
+    return await client.ask(client.remote.end(), 'Making the film');
+  } finally {
+    for (const source of sources) source.close();
+    client.end();
+    job.end();
+  }
+}
