@@ -67,8 +67,10 @@ export async function findAllPoints(page: Page, setting: 'Accurate' | 'Fast'): P
   await page.getByRole('option', { name: setting }).click();
   for (const role of ['athlete', 'reference'] as const) {
     await page.getByRole('button', { name: `Find points of the ${role}` }).click();
-    await expect(page.getByText(/Points found on/).last()).toBeVisible({ timeout: 600_000 });
-    await page.getByText(/Points found on/).last().waitFor({ state: 'hidden', timeout: 30_000 });
+    const said = page.getByRole('alert').filter({ hasText: /Points found on/ });
+    await expect(said).toBeVisible({ timeout: 600_000 });
+    await said.getByRole('button', { name: 'Close' }).click();
+    await expect(said).toHaveCount(0);
   }
 }
 

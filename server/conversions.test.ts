@@ -35,7 +35,7 @@ beforeAll(async () => {
   before = leftovers();
   folder = mkdtempSync(path.join(tmpdir(), 'falcon-clips-'));
   // Made before the server listens: it takes longer than an idle connection lives.
-  ffmpeg(['-f', 'lavfi', '-i', 'testsrc2=size=1280x720:rate=60:duration=20', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none', path.join(folder, 'long.mp4')]);
+  ffmpeg(['-f', 'lavfi', '-i', 'testsrc2=size=1280x720:rate=60:duration=20', '-c:v', 'mpeg4', '-q:v', '6', path.join(folder, 'long.mp4')]);
   for (const source of SOURCES) makeCodedClip(folder, source);
   conversions = new Conversions();
   ({ server, address } = await serve(conversions));
