@@ -267,7 +267,7 @@ export function Pane(props: PaneProps): ReactNode {
           draw();
         }}
       />
-      <figcaption style={{ top: 6 + 22 * props.below }}>{props.caption}</figcaption>
+      <figcaption style={{ top: 22 * props.below }}>{props.caption}</figcaption>
       <div className="pane-acts">{props.acts}</div>
     </figure>
   );

@@ -42,12 +42,12 @@ const loadOf = (risk: boolean, minor: boolean): string =>
 export function draftCorrection(movement: Movement, gap: RankedGap, minor = false): Correction {
   const { measure, athlete, band } = gap.judged;
   const unit = athlete.measurable ? athlete.unit : 'deg';
-  const value = athlete.measurable ? inUnit(athlete.value, unit) : '';
+  const text = (si: number): string => inUnit(si, unit).replace(/^-/, '\u2212');
+  const value = athlete.measurable ? text(athlete.value) : '';
   const plusMinus = athlete.measurable ? inUnit(COVERAGE_95 * athlete.sd, unit) : '';
   const words = usualWords(measure);
   const coaching = { seenLow: words.seenLow, seenHigh: words.seenHigh, ...measure.coaching };
   const low = gap.judged.excess < 0;
-  const text = (si: number): string => inUnit(si, unit);
   const range = ((): string => {
     if (unit === 'answer') return 'yes';
     if (!band) return 'as in the reference';
