@@ -96,6 +96,8 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
   const plan = filmPlan(derived, lead, settings);
   if (!plan.ok) return plan;
   player.setClips({ movement, clips: derived.clips });
+  const loose = clips.filter((on) => player.timeMap(on.performance.clip.id) === null).map((on) => on.performance.clip.performer.name);
+  if (loose.length > 0) return fail('not-matched', `Nothing ties ${loose.join(' and ')} to ${lead.clip.performer.name}: a film would not know which pictures belong together. Choose a way of matching on the bench, or mark a moment in both.`);
   const job = startJob('film', 'Making the film');
   const client = new WorkerClient<FilmWorker>(new Worker(new URL('./film-worker.ts', import.meta.url), { type: 'module' }));
   const sources: ClipSource[] = [];

@@ -1,8 +1,7 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { goToStep } from '../../demo/drive-job';
-import { openDemo, watchErrors } from './pages';
+import { openDemo, seriousFindings, watchErrors } from './pages';
 
 async function openDemoOf(page: Page, which: string): Promise<void> {
   await page.goto(`/demo/${which}`);
@@ -84,8 +83,7 @@ test('every way to compare opens on every demo, without serious accessibility fi
       await page.getByRole('tab', { name }).click();
       await expect(page.getByRole('tabpanel')).not.toBeEmpty();
       if (!scan) continue;
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      findings.push(...violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`));
+      findings.push(...(await seriousFindings(page, name)));
     }
   }
   expect(findings).toEqual([]);

@@ -1,7 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { goToStep, shownFrame } from '../../demo/drive-job';
-import { openDemo, watchErrors } from './pages';
+import { openDemo, seriousFindings, watchErrors } from './pages';
 
 const STEPS = ['Intake', 'Look', 'Match', 'Moments', 'Measure', 'Compare', 'Decide', 'Report', 'Follow up'];
 
@@ -29,17 +28,13 @@ test('the demo opens in one step on the bench, with both clips, points and readi
 
 test('every screen is free of serious accessibility findings', async ({ page }) => {
   test.setTimeout(120_000);
-  const scan = async (name: string): Promise<string[]> => {
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`);
-  };
   await page.goto('/');
-  const findings = await scan('Home');
+  const findings = [...(await seriousFindings(page, 'Home'))];
   await openDemo(page);
   for (const step of STEPS) {
     await goToStep(page, step);
     await expect(page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: step })).toHaveAttribute('aria-current', 'page');
-    findings.push(...(await scan(step)));
+    findings.push(...(await seriousFindings(page, step)));
   }
   expect(findings).toEqual([]);
 });

@@ -4,7 +4,7 @@ import { ALL_FORMATS, EncodedPacketSink, FilePathSource, Input } from 'mediabunn
 import { addClip, createSession, goToStep } from '../../demo/drive-job';
 import { nearestFrame } from '../../src/core/timing/clip-time';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
-import { fixtureClip, openDemo, watchErrors } from './pages';
+import { fixtureClip, openDemo, seriousFindings, watchErrors } from './pages';
 
 async function openDialog(page: Page): Promise<void> {
   await openDemo(page);
@@ -65,6 +65,7 @@ test('a film of both performers stands still at every moment, each with its line
   await choose(page, 'Speed', 'full');
   await choose(page, 'At each moment', 'still for 1 s');
   await choose(page, 'File', 'WebM (VP9)');
+  expect(await seriousFindings(page, 'Save a film')).toEqual([]);
   const length = await page.getByTestId('film-length').innerText();
   const file = info.outputPath('film.webm');
   await make(page, file);
@@ -102,6 +103,11 @@ test('every picture of a film holds the frame of its time, of both clips, whatev
   await createSession(page, baseURL!, 'Numbered');
   await addClip(page, 'athlete', files[0], { name: 'Sela Orr' });
   await addClip(page, 'reference', files[1], { name: 'Tam Weil' });
+  // Without a common moment nothing says which pictures belong together.
+  await goToStep(page, 'Report');
+  await page.getByRole('button', { name: 'Save a film' }).click();
+  await page.getByRole('button', { name: 'Make the film' }).click();
+  await expect(page.getByText(/Nothing ties Tam Weil to Sela Orr/)).toBeVisible();
   await goToStep(page, 'Match');
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
   await page.getByRole('combobox', { name: 'Matching' }).click();

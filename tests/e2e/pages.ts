@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 import path from 'node:path';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
@@ -13,6 +14,12 @@ export function watchErrors(page: Page): string[] {
     if (message.type() === 'error' && !message.text().startsWith('INFO:')) errors.push(message.text());
   });
   return errors;
+}
+
+/** Serious accessibility findings on what is shown now, each with where it is. */
+export async function seriousFindings(page: Page, name: string): Promise<readonly string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`);
 }
 
 /** The numbers carried by the coded pictures that panes show in one turn of the page; null where none can be read. */
