@@ -7,17 +7,15 @@ import { fail, ok, type Issue, type Result } from '../core/result';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { planFilm, type FilmPicture } from '../core/timing/film-plan';
 import type { ClipSource } from '../media/clip-source';
-import { openClipSource } from '../media/clip-source';
-import { figureIndex, openFigureSource } from '../media/figure-source';
 import type { DecodedPicture } from '../media/frame-cache';
 import { WorkerClient, type CrashIssue } from '../media/worker-client';
 import { focusOf, shownAs } from '../stage/focus';
 import { fitPicture, followBody } from '../stage/viewport';
-import { loadMedia } from '../storage/sessions';
 import { player } from './bench-player';
 import type { BenchClip, Derived } from './derive';
 import type { FilmFormat, FilmPane, FilmPart, FilmWorker } from './film-worker';
 import { startJob } from './jobs';
+import { openStoredClip } from './stored-clips';
 import { useView } from './view-store';
 
 export interface FilmSettings {
@@ -52,12 +50,6 @@ function panesOf(clips: readonly BenchClip[]): readonly FilmPane[] {
   const width = (SIZE.width - GUTTER * (columns - 1)) / columns;
   const height = (SIZE.height - GUTTER * (rows - 1)) / rows;
   return clips.map(({ performance: { clip }, look }, i) => ({ x: (i % columns) * (width + GUTTER), y: Math.floor(i / columns) * (height + GUTTER), width, height, look, name: clip.performer.name, picture: shownAs(clip) }));
-}
-
-async function openOwn({ performance: { clip } }: BenchClip): Promise<Result<ClipSource, Issue>> {
-  if (clip.mediaId === null) return ok(openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height)));
-  const blob = await loadMedia(clip.mediaId);
-  return blob ? openClipSource(blob, clip.fileName, { forDrawing: true }) : fail('no-media', `The video of \u201c${clip.fileName}\u201d is not in this browser. Drop the file on its clip at Intake.`);
 }
 
 /** When the film begins and ends on the leading performance's clock. */
@@ -103,7 +95,7 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
   const sources: ClipSource[] = [];
   try {
     for (const on of clips) {
-      const source = await openOwn(on);
+      const source = await openStoredClip(on.performance.clip, { forDrawing: true });
       if (!source.ok) return source;
       sources.push(source.value);
     }

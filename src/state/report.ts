@@ -1,13 +1,11 @@
 import type { DecodedPicture } from '../media/frame-cache';
 import type { Clip } from '../core/model/clip';
-import { fail, ok, type Issue, type Result } from '../core/result';
+import { ok, type Issue, type Result } from '../core/result';
 import { sessionJson } from '../formats/session-json/session-json';
-import { openClipSource, type ClipSource } from '../media/clip-source';
-import { figureIndex, openFigureSource } from '../media/figure-source';
 import { reportCsv } from '../report/csv';
-import { loadMedia } from '../storage/sessions';
 import type { Session } from '../core/model/session';
 import type { Derived } from './derived';
+import { openStoredClip } from './stored-clips';
 
 export const csvOf = (derived: Derived): string => reportCsv({ ...derived, files: Object.fromEntries(derived.clips.map(({ performance: { clip } }) => [clip.id, clip.fileName])) });
 export const sessionText = (session: Session): string => sessionJson.write!(session);
@@ -21,11 +19,9 @@ export async function withStills(
   frames: readonly number[],
   take: (frame: DecodedPicture, index: number) => Promise<void> | void,
 ): Promise<Result<number, Issue>> {
-  const blob = clip.mediaId === null ? null : await loadMedia(clip.mediaId);
-  if (blob === undefined) return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
-  const opened = blob === null ? ok(openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height))) : await openClipSource(blob, clip.fileName);
+  const opened = await openStoredClip(clip);
   if (!opened.ok) return opened;
-  const source: ClipSource = opened.value;
+  const source = opened.value;
   try {
     for (const index of frames) {
       const frame = await source.frame(index);

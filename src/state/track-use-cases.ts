@@ -6,9 +6,9 @@ import { carryCorrection, clearPoint, interpolateBetweenHands, mergeFollowed, pl
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { findPoints, type FindIssue } from '../media/find-points';
 import { followPoint, type FollowIssue, type FollowResult } from '../media/follow-point';
-import { loadMedia } from '../storage/sessions';
 import { edit, useDocument } from './document-store';
 import { startJob } from './jobs';
+import { videoOf } from './stored-clips';
 
 function changeTrack(clip: Clip, change: (track: Parameters<typeof placePoint>[0]) => ReturnType<typeof placePoint>): void {
   edit((session) => {
@@ -45,14 +45,14 @@ export async function followPointOf(clip: Clip, id: PointId, frame: number, step
   const series = track[id];
   const x = series?.x[frame];
   if (!series || x === undefined || Number.isNaN(x)) return fail('not-placed', `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it there, then follow it.`);
-  const blob = clip.mediaId === null ? undefined : await loadMedia(clip.mediaId);
-  if (!blob) return fail('no-media', `There is no video of \u201c${clip.fileName}\u201d in this browser to follow a point through.`);
+  const video = await videoOf(clip);
+  if (!video.ok) return video;
   const job = startJob(`follow-${clip.id}-${id}`, `Following the ${pointName(id)}: ${clip.performer.name}`);
   try {
     const end = untilNextHand(track, id, clip.frameTimes.length, frame, step);
     const before = { x: series.x[frame - step], y: series.y[frame - step] };
     const velocity = before.x === undefined || Number.isNaN(before.x) ? null : { x: x - before.x, y: series.y[frame]! - before.y! };
-    const followed = await followPoint(blob, clip.fileName, { frame, at: { x, y: series.y[frame]! }, velocity, end, radius, signal: job.signal, onProgress: job.progress });
+    const followed = await followPoint(video.value, clip.fileName, { frame, at: { x, y: series.y[frame]! }, velocity, end, radius, signal: job.signal, onProgress: job.progress });
     if (!followed.ok) return followed;
     const { positions, lost } = followed.value;
     if (positions.size > 0) changeTrack(clip, (now) => mergeFollowed(now, clip.frameTimes.length, id, positions));
@@ -103,14 +103,12 @@ export function carryOn(clip: Clip, id: PointId, frame: number, shift: { readonl
 }
 
 /** Finds the points of a clip on every frame, with progress and cancel; one undoable step. */
-export async function findPointsOf(clip: Clip, setting: FinderSetting, person: PersonBox | null = null): Promise<Result<number, FindIssue>> {
-  const blob = clip.mediaId === null ? undefined : await loadMedia(clip.mediaId);
-  if (!blob) {
-    return fail('unreadable', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
-  }
+export async function findPointsOf(clip: Clip, setting: FinderSetting, person: PersonBox | null = null): Promise<Result<number, FindIssue | Issue<'no-media'>>> {
+  const video = await videoOf(clip);
+  if (!video.ok) return video;
   const job = startJob(`points-${clip.id}`, `Finding points: ${clip.performer.name}`);
   try {
-    const found = await findPoints(blob, clip.fileName, { setting, person, signal: job.signal, onProgress: job.progress });
+    const found = await findPoints(video.value, clip.fileName, { setting, person, signal: job.signal, onProgress: job.progress });
     if (!found.ok) return found;
     changeTrack(clip, (track) => takeFound(track, clip.frameTimes.length, found.value, setting));
     return ok(found.value.size);

@@ -11,15 +11,15 @@ import { newSession, type Decision, type Note, type Session } from '../core/mode
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { canConvert, convertClip, type ConvertIssue } from '../media/convert-clip';
 import { openClipSource } from '../media/clip-source';
-import { figureIndex, openFigureSource } from '../media/figure-source';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
 import type { CrashIssue } from '../media/worker-client';
-import { loadMedia, loadSession, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
+import { loadSession, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
 import { player } from './bench-player';
 import { edit, setSession, useDocument } from './document-store';
 import { startJob } from './jobs';
 import { takeProposals } from './proposals';
 import { notify } from './notices';
+import { openStoredClip, videoOf } from './stored-clips';
 import { setView, useView } from './view-store';
 
 const newId = (): string => crypto.randomUUID();
@@ -60,10 +60,7 @@ export async function openSources(): Promise<void> {
     clips
       .filter((clip) => !player.hasSource(clip.id))
       .map(async (clip) => {
-        if (clip.mediaId === null) return player.addSource(clip.id, openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height)));
-        const blob = (clip.workMediaId ? await loadMedia(clip.workMediaId) : undefined) ?? (await loadMedia(clip.mediaId));
-        if (!blob) return notify('error', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
-        const source = await openClipSource(blob, clip.fileName, { forDrawing: true, onRestart: (message) => notify('info', message) });
+        const source = await openStoredClip(clip, { workCopy: true, forDrawing: true, onRestart: (message) => notify('info', message) });
         if (source.ok) player.addSource(clip.id, source.value);
         else notify('error', source.issue.message);
       }),
@@ -105,12 +102,12 @@ const ROUNDED = 1000;
  * Every frame must have its time; points are still found on the original.
  */
 export async function makeWorkCopy(clip: Clip): Promise<Result<null, ConvertIssue | StorageIssue | Issue<'frames-differ' | 'no-media' | 'no-converter'>>> {
-  const blob = clip.mediaId === null ? undefined : await loadMedia(clip.mediaId);
-  if (!blob) return fail('no-media', `The video of \u201c${clip.fileName}\u201d is not in this browser. Add the file again at Intake.`);
+  const video = await videoOf(clip);
+  if (!video.ok) return video;
   if (!(await canConvert())) return fail('no-converter', 'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: apt-get install ffmpeg) and start the application again; the clip works without.');
   const job = startJob(`work-${clip.id}`, `Work copy of ${clip.fileName}`);
   try {
-    const copy = await convertClip(new File([blob], clip.fileName), { signal: job.signal, onProgress: (share) => job.progress(100 * share, 100) });
+    const copy = await convertClip(new File([video.value], clip.fileName), { signal: job.signal, onProgress: (share) => job.progress(100 * share, 100) });
     if (!copy.ok) return copy;
     const probed = await probeFile(copy.value);
     if (!probed.ok || !sameTimes(probed.value.index.frameTimes, clip.frameTimes)) {
