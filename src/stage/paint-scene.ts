@@ -1,6 +1,7 @@
 import type { Vec2 } from '../core/geometry/vec2';
 import type { Look } from '../core/model/slots';
 import type { Primitive } from '../core/overlay/scene';
+import { freePlaces } from './label-places';
 import { ROLE_STYLE } from './role-style';
 import { toPane, type Size, type Viewport } from './viewport';
 
@@ -23,17 +24,25 @@ function stroke(context: Context, color: string, width: number, path: () => void
   }
 }
 
-function paintLabel(context: Context, at: Vec2, text: string, color: string): void {
+const LABEL = { height: 20, apart: 2, beside: 5 };
+
+/** Values and words, each where it is wanted or beside what is there already. */
+function paintLabels(context: Context, labels: readonly { readonly at: Vec2; readonly text: string; readonly color: string }[]): void {
   context.font = FONT;
   context.textAlign = 'center';
   context.textBaseline = 'middle';
-  const width = context.measureText(text).width + 10;
-  context.fillStyle = 'rgba(12,16,20,.78)';
-  context.beginPath();
-  context.roundRect(at.x - width / 2, at.y - 10, width, 20, 5);
-  context.fill();
-  context.fillStyle = color;
-  context.fillText(text, at.x, at.y + 0.5);
+  // Two measures of one angle say the same in the same place: once is enough.
+  const once = labels.filter(({ at, text }, i) => labels.findIndex((other) => other.text === text && Math.hypot(other.at.x - at.x, other.at.y - at.y) < 1) === i);
+  const wanted = once.map(({ at, text }) => ({ ...at, width: context.measureText(text).width + 2 * LABEL.beside }));
+  freePlaces(wanted, LABEL.height + LABEL.apart).forEach((at, i) => {
+    const { width } = wanted[i]!;
+    context.fillStyle = 'rgba(12,16,20,.78)';
+    context.beginPath();
+    context.roundRect(at.x - width / 2, at.y - LABEL.height / 2, width, LABEL.height, 5);
+    context.fill();
+    context.fillStyle = once[i]!.color;
+    context.fillText(once[i]!.text, at.x, at.y + 0.5);
+  });
 }
 
 /** Paints plain shapes over a picture; the same call serves panes, stills and film. */
@@ -89,6 +98,6 @@ export function paintScene(context: Context, scene: readonly Primitive[], look: 
   }
   // Values last, so that no line crosses a number.
   context.globalAlpha = 1;
-  for (const shape of scene) if (shape.shape === 'label') paintLabel(context, place(shape.at), shape.text, shape.drawn ? DRAWN : style.onPicture);
+  paintLabels(context, scene.flatMap((shape) => (shape.shape === 'label' ? [{ at: place(shape.at), text: shape.text, color: shape.drawn ? DRAWN : style.onPicture }] : [])));
   context.restore();
 }

@@ -7,6 +7,7 @@ export const theme = createTheme({
     primary: { main: '#22464a' },
     secondary: { main: '#6b4f7a' },
     info: { main: '#3d4f58' },
+    warning: { main: '#7a5a10' },
     background: { default: '#f3efe6', paper: '#fbf9f4' },
     text: { primary: '#20262a', secondary: '#545c61' },
     divider: '#d8d2c4',

@@ -20,11 +20,14 @@ export function MeasurePanel({ derived, currentMoment }: MeasurePanelProps): Rea
   const moment = currentMoment ?? movement.moments[0]!.id;
   const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment);
   const name = movement.moments.find((m) => m.id === moment)!.name;
+  const unmarked = [derived.athlete, derived.reference].every((p) => p === null || Object.keys(p.marks).length === 0);
   return (
     <>
       <Typography variant="h2">{name}</Typography>
       {judged.length === 0 ? (
         <p>Readings of both performers stand here once both clips are in. <a href="/demo">Open the demo</a> to see them.</p>
+      ) : rows.length === 0 && unmarked ? (
+        <p>No moment is marked yet. Readings stand here once the moments are marked; with points found they can be proposed.</p>
       ) : (
         <ReadingSheet
           rows={rows}
