@@ -1,6 +1,5 @@
-import type { Settled } from '../core/coaching/progress';
 import { copyClips } from '../core/model/copied-clips';
-import { newSession, type Session } from '../core/model/session';
+import { newSession, type Session, type Settled } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { loadSession, saveSession, type StorageIssue } from '../storage/sessions';
 import { edit, settled, useDocument } from './document-store';

@@ -2,7 +2,6 @@ import { useEffect, useState } from 'react';
 import type { SessionResult } from '../core/coaching/progress';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { WorkerClient, type CrashIssue } from '../media/worker-client';
-import type { StorageIssue } from '../storage/sessions';
 import type { Derived } from './derive';
 import { settled } from './document-store';
 import { startJob } from './jobs';
@@ -16,7 +15,7 @@ const measured = new Map<string, { readonly updatedAt: string; readonly result: 
  * What the other sessions of an athlete and movement found, measured in a worker. Sessions that cannot be read are passed over.
  * @param openId the session that is open, which is left out
  */
-export async function lookBack(athlete: string, movementId: string, openId: string): Promise<Result<readonly SessionResult[], Issue<'cancelled'> | StorageIssue | CrashIssue>> {
+export async function lookBack(athlete: string, movementId: string, openId: string): Promise<Result<readonly SessionResult[], Issue<'cancelled'> | CrashIssue>> {
   await settled();
   const client = new WorkerClient<LookBackWorker>(new Worker(new URL('./look-back-worker.ts', import.meta.url), { type: 'module' }));
   let job: ReturnType<typeof startJob> | null = null;
@@ -29,12 +28,11 @@ export async function lookBack(athlete: string, movementId: string, openId: stri
     for (const [n, { id, updatedAt }] of changed.entries()) {
       const result = await client.ask(client.remote.resultOf(id), 'Measuring a session');
       if (job?.signal.aborted) return fail('cancelled', 'Looking back was cancelled. Open the step again to go on.');
-      if (result.ok) measured.set(id, { updatedAt, result: result.value });
-      else if (result.issue.code === 'worker-crashed') return result;
-      else measured.delete(id);
+      if (!result.ok) return result;
+      measured.set(id, { updatedAt, result: result.value });
       job?.progress(n + 1, changed.length);
     }
-    return ok(others.flatMap(({ id }) => measured.get(id)?.result ?? []));
+    return ok(others.map(({ id }) => measured.get(id)!.result));
   } finally {
     job?.end();
     client.end();

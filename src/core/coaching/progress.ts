@@ -2,6 +2,7 @@ import { differenceSd, seenAlike, type SeenBy } from '../comparison/compare';
 import { outside, type Band, type Judged, type State } from '../assessment/state';
 import { kindOf } from '../measures';
 import type { Measure } from '../model/movement';
+import type { Settled } from '../model/session';
 import type { Measured } from '../reading';
 import { COVERAGE_95 } from '../uncertainty/normal';
 
@@ -40,11 +41,6 @@ export interface SessionResult {
   readonly settled: Readonly<Record<string, Settled>>;
 }
 
-export interface Settled {
-  readonly verdict: 'closed' | 'open';
-  readonly reason: string;
-}
-
 /** The readings of a comparison as a look back needs them. */
 export function readOnce({ measure, athlete, state, band, excess }: Judged, clips: readonly (SeenBy & { readonly id: string })[]): ReadOnce | null {
   if (!athlete.measurable) return null;
@@ -52,7 +48,7 @@ export function readOnce({ measure, athlete, state, band, excess }: Judged, clip
   return clip ? { measureId: measure.id, reading: athlete, state, band, excess, seenBy: { view: clip.view, travel: clip.travel, performer: clip.performer } } : null;
 }
 
-export type Direction = 'better' | 'worse' | 'changed' | 'same';
+type Direction = 'better' | 'worse' | 'changed' | 'same';
 
 /** How one measure moved from one session to another. */
 export interface Change {
@@ -108,7 +104,7 @@ export interface Followed {
 }
 
 /** So many sessions in a row on target close a correction. */
-export const SESSIONS_TO_CLOSE = 2;
+const SESSIONS_TO_CLOSE = 2;
 
 /** Whether a correction is closed after each of its readings, in time order: it stays so until it is a gap or borderline again. */
 function closedAfter(readings: readonly ReadOnce[]): readonly boolean[] {

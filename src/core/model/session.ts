@@ -69,6 +69,10 @@ export const decisionSchema = z.object({
 });
 export type Decision = z.infer<typeof decisionSchema>;
 
+/** What the analyst says of a correction, whatever the numbers of its session say. */
+export const settledSchema = z.object({ verdict: z.enum(['closed', 'open']), reason: z.string().min(1) });
+export type Settled = z.infer<typeof settledSchema>;
+
 /** One comparison of an athlete with a reference: everything that is kept, edited and undone. */
 export const sessionSchema = z.object({
   schemaVersion: z.literal(1),
@@ -103,8 +107,8 @@ export const sessionSchema = z.object({
   /** Measure id -> importance in place of the movement's. */
   importances: z.record(z.string(), z.number().min(0).max(1)).default({}),
   ownCorrections: z.array(ownCorrectionSchema).default([]),
-  /** Correction id -> what the analyst says of it at this session, whatever the numbers say. */
-  settled: z.record(z.string(), z.object({ verdict: z.enum(['closed', 'open']), reason: z.string().min(1) })).default({}),
+  /** Correction id -> what the analyst says of it at this session. */
+  settled: z.record(z.string(), settledSchema).default({}),
   /** Corner of the smoothing filter, Hz. */
   cutoff: z.number().positive(),
   impressions: z.string(),

@@ -1,10 +1,7 @@
-import { format } from 'date-fns';
 import type { ReactNode } from 'react';
 import { trendOf, type Followed, type SessionResult } from '../../core/coaching/progress';
-import { plusMinus, readingText, signed } from './format';
+import { dayText, plusMinus, readingText, signed } from './format';
 import { StandingMark } from './standing-mark';
-
-export const dayText = (on: string): string => format(new Date(`${on}T00:00:00`), 'd MMM yyyy');
 
 export interface FollowedTableProps {
   readonly followed: readonly Followed[];

@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import type { Reading } from '../../core/reading';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
 import { COVERAGE_95 } from '../../core/uncertainty/normal';
@@ -33,3 +34,6 @@ export const signedMilliseconds = (seconds: number): string => signed(seconds, '
 /** At how many frames a second a clip was taken, and what its file plays where that differs. */
 export const rateText = ({ captureRate, fileRate }: { readonly captureRate: number; readonly fileRate: number }): string =>
   `${Number(captureRate.toFixed(2))}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;
+
+/** An ISO date as it is written on screens. */
+export const dayText = (on: string): string => format(new Date(`${on}T00:00:00`), 'd MMM yyyy');

@@ -17,7 +17,7 @@ import { notify } from '../../../state/notices';
 import { openSessionFile } from '../../../state/session-files';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
 import { createSession } from '../../../state/use-cases';
-import { dayText } from '../../components/followed-table';
+import { dayText } from '../../components/format';
 
 /** All sessions of this browser, and the way to a new one. */
 export function HomeScreen(): ReactNode {

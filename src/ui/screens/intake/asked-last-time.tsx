@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Derived } from '../../../state/derived';
 import { useLookBack } from '../../../state/look-back';
-import { dayText } from '../../components/followed-table';
+import { dayText } from '../../components/format';
 
 /** What the session before this one asked the same athlete to work on. */
 export function AskedLastTime({ derived }: { readonly derived: Derived }): ReactNode {

@@ -8,7 +8,7 @@ import type { Role } from '../../../core/model/clip';
 import { dayOf, type Session } from '../../../core/model/session';
 import { baseOf } from '../../../state/derived';
 import { performancesElsewhere, takePerformance, type StoredPerformance } from '../../../state/taken-performances';
-import { dayText } from '../../components/followed-table';
+import { dayText } from '../../components/format';
 import { RoleName } from '../../components/role-name';
 
 /** A reference that was measured once, or an earlier performance of the athlete, for use in this session as well. */
