@@ -12,7 +12,7 @@ import { WorkerClient, type CrashIssue } from '../media/worker-client';
 import { focusOf, shownAs } from '../stage/focus';
 import { fitPicture, followBody } from '../stage/viewport';
 import { player } from './bench-player';
-import type { BenchClip, Derived } from './derive';
+import type { BenchClip, Derived } from './derived';
 import type { FilmFormat, FilmPane, FilmPart, FilmWorker } from './film-worker';
 import { startJob } from './jobs';
 import { openStoredClip } from './stored-clips';

@@ -4,7 +4,7 @@ import type { Session } from '../core/model/session';
 import { ok, type Result } from '../core/result';
 import { slotsOf } from '../core/model/slots';
 import { allStoredSessions } from '../storage/sessions';
-import { baseOf, derive } from './derive';
+import { baseOf, derive } from './derived';
 import { resultOf, sameAthlete } from './session-result';
 
 export interface StoredOf {

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { SessionResult } from '../core/coaching/progress';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { WorkerClient, type CrashIssue } from '../media/worker-client';
-import type { Derived } from './derive';
+import type { Derived } from './derived';
 import { settled } from './document-store';
 import { startJob } from './jobs';
 import type { LookBackWorker } from './look-back-worker';

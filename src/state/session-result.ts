@@ -1,7 +1,7 @@
 import { correctionOf } from '../core/coaching/correction';
 import { readOnce, type SessionResult } from '../core/coaching/progress';
 import { dayOf } from '../core/model/session';
-import type { Derived } from './derive';
+import type { Derived } from './derived';
 
 /** What a session found of its athlete, for a look back at a later one. */
 export function resultOf({ session, movement, judged, plan }: Derived): SessionResult {

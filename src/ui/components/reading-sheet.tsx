@@ -6,7 +6,7 @@ import type { Reading } from '../../core/reading';
 import { COVERAGE_95 } from '../../core/uncertainty/normal';
 import { DifferenceBar } from '../../stage/difference-bar';
 import type { Check } from '../../core/model/check';
-import { useDerived } from '../../state/derived';
+import { useDerived } from '../../state/use-derived';
 import { answerCheck } from '../../state/use-cases';
 import { useView } from '../../state/view-store';
 import { plusMinus, readingText, signed } from './format';

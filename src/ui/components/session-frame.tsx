@@ -9,7 +9,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, NavLink } from 'react-router';
 import { useStore } from 'zustand';
 import { redo, undo, useDocument } from '../../state/document-store';
-import { useDerived } from '../../state/derived';
+import { useDerived } from '../../state/use-derived';
 import { STEPS, STEP_NAMES, stepStatus, type Step } from '../../state/steps';
 import { setView } from '../../state/view-store';
 import { HelpSheet } from './help-sheet';

@@ -1,7 +1,8 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, type CSSProperties, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { player } from '../../../state/bench-player';
-import { activeOf, useDerived, type BenchClip } from '../../../state/derived';
+import { activeOf, type BenchClip } from '../../../state/derived';
+import { useDerived } from '../../../state/use-derived';
 import type { Step } from '../../../state/steps';
 import { setPointWork, setView, useView } from '../../../state/view-store';
 import { SessionFrame } from '../../components/session-frame';

@@ -7,7 +7,7 @@ import { boxBetween, cornersOf } from '../../../core/points/person-box';
 import type { Primitive } from '../../../core/overlay/scene';
 import type { Performance } from '../../../core/performance/performance';
 import { drawOn, NOTHING_DRAWN, type Draft, type GesturePhase } from '../../../stage/drawing-gesture';
-import { useDerived } from '../../../state/derived';
+import { useDerived } from '../../../state/use-derived';
 import { notify } from '../../../state/notices';
 import { addDrawing, changeClip } from '../../../state/use-cases';
 import { setView, useView } from '../../../state/view-store';

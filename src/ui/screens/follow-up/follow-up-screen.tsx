@@ -9,7 +9,8 @@ import { alsoMoved, followCorrections, trendOf, type Change, type Followed, type
 import type { Measure } from '../../../core/model/movement';
 import { COVERAGE_95 } from '../../../core/uncertainty/normal';
 import { TrendChart } from '../../../stage/trend-chart';
-import { useDerived, type Derived } from '../../../state/derived';
+import type { Derived } from '../../../state/derived';
+import { useDerived } from '../../../state/use-derived';
 import { compareWithSession, settle } from '../../../state/follow-up-use-cases';
 import { useLookBack } from '../../../state/look-back';
 import { notify } from '../../../state/notices';
