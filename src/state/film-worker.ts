@@ -1,36 +1,18 @@
 import fontAddress from '@fontsource-variable/public-sans/files/public-sans-latin-wght-normal.woff2?url';
 import { expose } from 'comlink';
 import { BufferTarget, canEncodeVideo, CanvasSource, Mp4OutputFormat, Output, Quality, WebMOutputFormat } from 'mediabunny';
-import type { Look } from '../core/model/slots';
 import type { Primitive } from '../core/overlay/scene';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import type { DecodedPicture } from '../media/frame-cache';
-import type { shownAs } from '../stage/focus';
 import { paintPicture } from '../stage/paint-picture';
 import { paintScene } from '../stage/paint-scene';
 import { ROLE_STYLE } from '../stage/role-style';
 import type { Viewport } from '../stage/viewport';
+import { FILM_RATE, FILM_SIZE, WORDS_HEIGHT, type FilmFormat, type FilmPane } from './film-layout';
 
-export const FILM_FORMATS = ['webm', 'mp4'] as const;
-export type FilmFormat = (typeof FILM_FORMATS)[number];
-const CODECS = { webm: 'vp9', mp4: 'avc' } as const;
-
-export const FILM_SIZE = { width: 1280, height: 720 };
-/** Height of the line of words under the pictures, pixels. */
-export const WORDS_HEIGHT = 40;
+const CODECS = { webm: 'vp9', mp4: 'avc' } as const satisfies Record<FilmFormat, string>;
 /** Seconds between pictures at which a player can begin. */
 const KEY_INTERVAL = 1;
-
-/** Where a clip's picture stands in the film, pixels. */
-export interface FilmPane {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-  readonly look: Look;
-  readonly name: string;
-  readonly picture: ReturnType<typeof shownAs>;
-}
 
 /** What one pane shows in one picture of the film. */
 export interface FilmPart {
@@ -42,7 +24,6 @@ export interface FilmPart {
 
 export interface FilmOpening {
   readonly format: FilmFormat;
-  readonly rate: number;
   readonly panes: readonly FilmPane[];
   /** Stands at the left of the words. */
   readonly title: string;
@@ -99,7 +80,7 @@ const filmWorker = {
     const context = canvas.getContext('2d', { alpha: false })!;
     const output = new Output({ format: opening.format === 'mp4' ? new Mp4OutputFormat() : new WebMOutputFormat(), target: new BufferTarget() });
     const source = new CanvasSource(canvas, { codec, quality: new Quality('high'), keyFrameInterval: KEY_INTERVAL });
-    output.addVideoTrack(source, { frameRate: opening.rate });
+    output.addVideoTrack(source, { frameRate: FILM_RATE });
     await output.start();
     open = { opening, canvas, context, output, source, written: 0 };
     return ok(null);
@@ -122,11 +103,11 @@ const filmWorker = {
   /** The picture before once more. */
   async again(): Promise<Result<null, FilmIssue>> {
     if (!open) return fail('not-open', 'The film was not begun.');
-    const { source, opening } = open;
+    const { source } = open;
     // The canvas is taken at once, and the next picture may be asked for while the encoder is still busy with this one.
     const number = open.written++;
     try {
-      await source.add(number / opening.rate, 1 / opening.rate);
+      await source.add(number / FILM_RATE, 1 / FILM_RATE);
     } catch (error) {
       return fail('encoding-failed', `The encoder stopped (${error instanceof Error ? error.message : String(error)}). Choose the other format, or a shorter stretch.`);
     }

@@ -9,11 +9,12 @@ import { planFilm, type FilmPicture } from '../core/timing/film-plan';
 import type { ClipSource } from '../media/clip-source';
 import type { DecodedPicture } from '../media/frame-cache';
 import { WorkerClient, type CrashIssue } from '../media/worker-client';
-import { focusOf, shownAs } from '../stage/focus';
+import { focusOf } from '../stage/focus';
 import { fitPicture, followBody } from '../stage/viewport';
 import { player } from './bench-player';
 import type { BenchClip, Derived } from './derived';
-import type { FilmFormat, FilmPane, FilmPart, FilmWorker } from './film-worker';
+import { FILM_RATE, FILM_SIZE, filmPanes, type FilmFormat } from './film-layout';
+import type { FilmPart, FilmWorker } from './film-worker';
 import { startJob } from './jobs';
 import { openStoredClip } from './stored-clips';
 import { useView } from './view-store';
@@ -30,27 +31,14 @@ export interface FilmSettings {
   readonly lines: boolean;
 }
 
-export const FILM_RATE = 30;
-
 /** Whether this browser can write MP4, which plays on every phone; it depends on how it was built. */
 export async function canFilmMp4(): Promise<boolean> {
   if (typeof VideoEncoder === 'undefined') return false;
-  const { supported } = await VideoEncoder.isConfigSupported({ codec: 'avc1.640028', width: 1280, height: 720, framerate: FILM_RATE }).catch(() => ({ supported: false }));
+  const { supported } = await VideoEncoder.isConfigSupported({ codec: 'avc1.640028', ...FILM_SIZE, framerate: FILM_RATE }).catch(() => ({ supported: false }));
   return supported === true;
 }
-const SIZE = { width: 1280, height: 680 };
-const GUTTER = 2;
 /** Pictures on their way to the encoder. */
 const AHEAD = 2;
-
-/** Side by side, or two by two where there are three or four. */
-function panesOf(clips: readonly BenchClip[]): readonly FilmPane[] {
-  const columns = clips.length > 1 ? 2 : 1;
-  const rows = clips.length > 2 ? 2 : 1;
-  const width = (SIZE.width - GUTTER * (columns - 1)) / columns;
-  const height = (SIZE.height - GUTTER * (rows - 1)) / rows;
-  return clips.map(({ performance: { clip }, look }, i) => ({ x: (i % columns) * (width + GUTTER), y: Math.floor(i / columns) * (height + GUTTER), width, height, look, name: clip.performer.name, picture: shownAs(clip) }));
-}
 
 /** When the film begins and ends on the leading performance's clock. */
 function stretchOf(lead: Performance, { from, to }: FilmSettings): { readonly from: number; readonly to: number } {
@@ -99,8 +87,8 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
       if (!source.ok) return source;
       sources.push(source.value);
     }
-    const panes = panesOf(clips);
-    const begun = await client.ask(client.remote.open({ format: settings.format, rate: FILM_RATE, panes, title: session.name }), 'Making the film');
+    const panes = filmPanes(clips);
+    const begun = await client.ask(client.remote.open({ format: settings.format, panes, title: session.name }), 'Making the film');
     if (!begun.ok) return begun;
     const { selectedMeasure, sizeBy } = useView.getState();
     const focus = clips.map(({ performance }) => focusOf(performance, sizeBy));

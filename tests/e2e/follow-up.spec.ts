@@ -1,6 +1,15 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { goToStep } from '../../demo/drive-job';
 import { openDemo, seriousFindings, watchErrors } from './pages';
+
+/** Saves the demo's session by one of the report's buttons. */
+async function saveDemo(page: Page, button: string, file: string): Promise<void> {
+  await openDemo(page);
+  await goToStep(page, 'Report');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: button }).click();
+  await (await download).saveAs(file);
+}
 
 test('three sessions of an athlete: what was asked for, what became of it, and the frames of each value', async ({ page }) => {
   const errors = watchErrors(page);
@@ -67,12 +76,8 @@ test('the next session takes the references along; what was asked last time stan
 });
 
 test('a session is saved with its videos and opened in another browser', async ({ page, browser }, info) => {
-  await openDemo(page);
-  await goToStep(page, 'Report');
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the session with video' }).click();
   const file = info.outputPath('kip.falcon.zip');
-  await (await download).saveAs(file);
+  await saveDemo(page, 'Save the session with video', file);
 
   const context = await browser.newContext();
   const other = await context.newPage();
@@ -89,12 +94,8 @@ test('a session is saved with its videos and opened in another browser', async (
 });
 
 test('a session without its videos takes them back at Intake, points and all', async ({ page, browser }, info) => {
-  await openDemo(page);
-  await goToStep(page, 'Report');
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the session without video' }).click();
   const file = info.outputPath('kip.falcon.json');
-  await (await download).saveAs(file);
+  await saveDemo(page, 'Save the session without video', file);
   const context = await browser.newContext();
   const other = await context.newPage();
   await other.goto(new URL('/', page.url()).href);

@@ -9,7 +9,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { Derived } from '../../../state/derived';
-import { canFilmMp4, FILM_RATE, filmPlan, makeFilm, type FilmSettings } from '../../../state/film';
+import { canFilmMp4, filmPlan, makeFilm, type FilmSettings } from '../../../state/film';
+import { FILM_RATE, FILM_SIZE } from '../../../state/film-layout';
 import { notify } from '../../../state/notices';
 import { download } from '../../../state/report';
 import { SPEEDS } from '../../../state/view-store';
@@ -62,7 +63,7 @@ export function FilmDialog({ derived, fileName, onClose }: { readonly derived: D
           </TextField>
         </div>
         <FormControlLabel control={<Checkbox checked={settings.lines} onChange={(event) => change({ lines: event.target.checked })} />} label="Measured lines and values" />
-        {plan && <div className="note" data-testid="film-length">{plan.ok ? `${(plan.value.length / FILM_RATE).toFixed(1)} s, 1280 \u00d7 720, ${FILM_RATE} pictures a second` : plan.issue.message}</div>}
+        {plan && <div className="note" data-testid="film-length">{plan.ok ? `${(plan.value.length / FILM_RATE).toFixed(1)} s, ${FILM_SIZE.width} \u00d7 ${FILM_SIZE.height}, ${FILM_RATE} pictures a second` : plan.issue.message}</div>}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
