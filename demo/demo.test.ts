@@ -1,5 +1,5 @@
 import { bodyOf } from './athlete/body';
-import { BODY_POINTS } from '../src/core/points/body-points';
+import { BODY_POINTS } from '../src/core/anatomy/body-points';
 import { DEMO_CLIPS, performanceOf } from './scenario';
 import { subtract, length, type Vec3 } from './athlete/vec3';
 import { project } from './camera/camera';

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { sessionJson } from '../src/formats/session-json/session-json';
 import type { Clip } from '../src/core/model/clip';
 import { newSession, type Session } from '../src/core/model/session';
-import { ORIGIN, type Track } from '../src/core/points/track';
+import { ORIGIN, type Track } from '../src/core/tracks/track';
 import { HURDLE_HEIGHT } from './athlete/sprint-hurdles';
 import { project } from './camera/camera';
 import { addClip, clipFile, createSession, findAllPoints, goToStep, openBrowser, root, startServer } from './drive-job';

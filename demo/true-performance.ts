@@ -1,8 +1,8 @@
 import type { Clip } from '../src/core/model/clip';
 import { prepareTrack, type Performance } from '../src/core/performance/performance';
-import type { PointId } from '../src/core/points/body-points';
-import { bodyHeightPixels } from '../src/core/points/point-error';
-import { ORIGIN, type Track } from '../src/core/points/track';
+import type { PointId } from '../src/core/anatomy/body-points';
+import { bodyHeightPixels } from '../src/core/tracks/point-error';
+import { ORIGIN, type Track } from '../src/core/tracks/track';
 import type { ClipTruth } from './truth';
 
 /** The generator's own points as a track: x and y in pixels of every frame. */

@@ -8,7 +8,7 @@ import type { ClipTruth } from '../../demo/truth';
 import { refsOfMeasure } from '../../src/core/measures';
 import { momentsOf, type Movement } from '../../src/core/model/movement';
 import { partsOf, preparePerformance, type Performance } from '../../src/core/performance/performance';
-import { JOINT_POINTS, type BodyPoint, type PointId } from '../../src/core/points/body-points';
+import { JOINT_POINTS, type BodyPoint, type PointId } from '../../src/core/anatomy/body-points';
 import { viewRefusal } from '../../src/core/calibration/view';
 import { sessionJson } from '../../src/formats/session-json/session-json';
 import { MOVEMENTS } from '../../src/movements';

@@ -3,11 +3,11 @@ import { NOTHING_PLANTED, PACE_DELIVERY, perform, type PlantedDifferences } from
 import { vec3 } from '../../demo/athlete/vec3';
 import { project, type Camera } from '../../demo/camera/camera';
 import { clipSchema, type Clip } from '../../src/core/model/clip';
-import { BODY_POINTS, type BodyPoint } from '../../src/core/points/body-points';
-import { bodyHeightPixels } from '../../src/core/points/point-error';
+import { BODY_POINTS, type BodyPoint } from '../../src/core/anatomy/body-points';
+import { bodyHeightPixels } from '../../src/core/tracks/point-error';
 import { preparePerformance, type Performance } from '../../src/core/performance/performance';
 import { DEFAULT_CUTOFF } from '../../src/core/model/session';
-import { ORIGIN, type PointSeries, type Track } from '../../src/core/points/track';
+import { ORIGIN, type PointSeries, type Track } from '../../src/core/tracks/track';
 
 /** Numbers from 0 to 1, the same in every run (Park and Miller 1988). */
 export function dice(seed: number): () => number {

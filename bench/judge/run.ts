@@ -1,8 +1,8 @@
-import { prioritise } from '../../src/core/assessment/priority';
-import { judge } from '../../src/core/assessment/state';
+import { prioritise } from '../../src/core/judgement/priority';
+import { judge } from '../../src/core/judgement/state';
 import { compareAll } from '../../src/core/comparison/compare';
 import type { Movement } from '../../src/core/model/movement';
-import { COVERAGE_95 } from '../../src/core/uncertainty/normal';
+import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { MOVEMENTS } from '../../src/movements';
 import { printFigures, round, type Figure } from '../figure';
 import { FAULTS, generatePair, type Fault } from './generate';

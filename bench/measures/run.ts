@@ -1,11 +1,11 @@
 import DynamicTimeWarping from 'dynamic-time-warping';
-import { prioritise } from '../../src/core/assessment/priority';
-import { judge } from '../../src/core/assessment/state';
+import { prioritise } from '../../src/core/judgement/priority';
+import { judge } from '../../src/core/judgement/state';
 import { compareAll } from '../../src/core/comparison/compare';
 import type { Movement } from '../../src/core/model/movement';
 import { preparePerformance, type Performance } from '../../src/core/performance/performance';
-import { placePoint } from '../../src/core/points/track';
-import type { PointSeries, Track } from '../../src/core/points/track';
+import { placePoint } from '../../src/core/tracks/track';
+import type { PointSeries, Track } from '../../src/core/tracks/track';
 import { warpWhole } from '../../src/core/timing/dynamic-time-warp';
 import { MOVEMENTS } from '../../src/movements';
 import { printFigures, round, type Figure } from '../figure';

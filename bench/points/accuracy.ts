@@ -3,8 +3,8 @@ import { readAngle, type AngleOfPoints } from '../../src/core/measures/angle-at'
 import { interiorOf } from '../../src/core/measures/joint-angle';
 import { directionOf } from '../../src/core/measures/segment-angle';
 import type { Performance } from '../../src/core/performance/performance';
-import type { BodyPoint } from '../../src/core/points/body-points';
-import { COVERAGE_95 } from '../../src/core/uncertainty/normal';
+import type { BodyPoint } from '../../src/core/anatomy/body-points';
+import { COVERAGE_95 } from '../../src/core/statistics/normal';
 
 type Side = 'dominant' | 'opposite';
 

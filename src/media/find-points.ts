@@ -1,9 +1,9 @@
 import { transfer } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import type { Looks } from '../core/points/merge-looks';
-import type { PersonBox } from '../core/points/person-box';
-import type { FinderSetting } from '../core/points/take-found';
-import type { FoundPoints } from '../core/points/track';
+import type { Looks } from '../core/detections/merge-looks';
+import type { PersonBox } from '../core/detections/person-box';
+import type { FinderSetting } from '../core/detections/take-found';
+import type { FoundPoints } from '../core/tracks/track';
 import { openClipSource, type ClipSource } from './clip-source';
 import type { FrameIssue } from './frame-cache';
 import type { IntakeIssue } from './frame-index';

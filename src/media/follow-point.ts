@@ -1,5 +1,5 @@
 import type { Vec2 } from '../core/geometry/vec2';
-import type { FollowedPoint } from '../core/points/track';
+import type { FollowedPoint } from '../core/tracks/track';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import type { FollowedFrame, FollowWorker } from './follow-worker';
 import type { FrameIssue } from './frame-cache';

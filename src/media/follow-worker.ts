@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { Vec2 } from '../core/geometry/vec2';
-import { followStep, startFollowing, type Followed, type Patch, type PatchOf } from '../core/points/follow';
+import { followStep, startFollowing, type Followed, type Patch, type PatchOf } from '../core/tracks/follow';
 import { fail, ok, type Result } from '../core/result';
 import { FrameCache, type FrameIssue } from './frame-cache';
 import { openTrack, type FrameIndex, type IntakeIssue } from './frame-index';

@@ -2,11 +2,11 @@ import type { DecodedPicture } from './frame-cache';
 import { FilesetResolver, PoseLandmarker } from '@mediapipe/tasks-vision';
 import { expose } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { BODY_POINTS } from '../core/points/body-points';
-import { exchangeSides, mergeLooks } from '../core/points/merge-looks';
-import { beginFollowing, clothesOf, coloursAt, recognise, type People, type Seen } from '../core/points/identity';
-import type { PersonBox } from '../core/points/person-box';
-import type { FoundPoints } from '../core/points/track';
+import { BODY_POINTS } from '../core/anatomy/body-points';
+import { exchangeSides, mergeLooks } from '../core/detections/merge-looks';
+import { beginFollowing, clothesOf, coloursAt, recognise, type People, type Seen } from '../core/detections/identity';
+import type { PersonBox } from '../core/detections/person-box';
+import type { FoundPoints } from '../core/tracks/track';
 import { drawDisplayed, type Rotation } from './rotation';
 import { SecondFinder } from './second-finder';
 

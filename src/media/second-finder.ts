@@ -1,8 +1,8 @@
 import * as tf from '@tensorflow/tfjs-core';
 import { setWasmPaths } from '@tensorflow/tfjs-backend-wasm';
 import { loadGraphModel, type GraphModel } from '@tensorflow/tfjs-converter';
-import type { BodyPoint } from '../core/points/body-points';
-import type { FoundPoints } from '../core/points/track';
+import type { BodyPoint } from '../core/anatomy/body-points';
+import type { FoundPoints } from '../core/tracks/track';
 
 /** Points in the order of the model's output. */
 const OUTPUT: readonly BodyPoint[] = [

@@ -1,6 +1,6 @@
 import { MOVEMENTS } from '.';
-import { judge, type Judged } from '../core/assessment/state';
-import { prioritise, type RankedGap } from '../core/assessment/priority';
+import { judge, type Judged } from '../core/judgement/state';
+import { prioritise, type RankedGap } from '../core/judgement/priority';
 import { unitOf } from '../core/measures';
 import { withSchool, type Measure, type Movement } from '../core/model/movement';
 import { toSi } from '../core/units';

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { stickPerformance } from '../../tests/fixtures/stick-performance';
-import { judge } from '../core/assessment/state';
+import { judge } from '../core/judgement/state';
 import { compareAll, compareSides } from '../core/comparison/compare';
 import { timingTable } from '../core/comparison/timing-table';
 import type { Movement } from '../core/model/movement';

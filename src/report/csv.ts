@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Judged } from '../core/assessment/state';
+import type { Judged } from '../core/judgement/state';
 import type { TimingRow } from '../core/comparison/timing-table';
 import { momentsOf, type Movement } from '../core/model/movement';
 import type { Performance } from '../core/performance/performance';

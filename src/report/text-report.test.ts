@@ -1,7 +1,7 @@
 import { stickPerformance } from '../../tests/fixtures/stick-performance';
-import { MINOR_CAUTION, STANDING_CAUTION } from '../core/assessment/cautions';
-import { prioritise } from '../core/assessment/priority';
-import { judge } from '../core/assessment/state';
+import { MINOR_CAUTION, STANDING_CAUTION } from '../core/judgement/cautions';
+import { prioritise } from '../core/judgement/priority';
+import { judge } from '../core/judgement/state';
 import { compareAll } from '../core/comparison/compare';
 import type { Movement } from '../core/model/movement';
 import { MOVEMENTS } from '../movements';

@@ -1,10 +1,10 @@
-import { cautionsFor } from '../core/assessment/cautions';
-import type { Priorities } from '../core/assessment/priority';
-import type { Judged } from '../core/assessment/state';
+import { cautionsFor } from '../core/judgement/cautions';
+import type { Priorities } from '../core/judgement/priority';
+import type { Judged } from '../core/judgement/state';
 import { draftCorrection, placeName } from '../core/coaching/correction';
 import { momentsOf, type Movement } from '../core/model/movement';
 import { inUnit } from '../core/units';
-import { COVERAGE_95 } from '../core/uncertainty/normal';
+import { COVERAGE_95 } from '../core/statistics/normal';
 
 export interface TextReport {
   readonly movement: Movement;

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
-import type { LimitsOfAgreement } from '../core/uncertainty/agreement';
+import type { LimitsOfAgreement } from '../core/reliability/agreement';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../core/units';
 
 const SIZE = { width: 300, height: 150 };

@@ -1,6 +1,6 @@
 import type { Vec2 } from '../core/geometry/vec2';
 import type { Look } from '../core/model/slots';
-import type { Primitive } from '../core/overlay/scene';
+import type { Primitive } from '../core/geometry/primitives';
 import { freePlaces } from './label-places';
 import { ROLE_STYLE } from './role-style';
 import { toPane, type Size, type Viewport } from './viewport';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import type { Vec2 } from '../core/geometry/vec2';
 import type { Look } from '../core/model/slots';
-import type { Primitive } from '../core/overlay/scene';
+import type { Primitive } from '../core/geometry/primitives';
 import type { GesturePhase } from './drawing-gesture';
 import { paintEdges } from './paint-edges';
 import { paintPicture } from './paint-picture';

@@ -1,6 +1,6 @@
-import { markSheet, type SheetResult } from '../core/assessment/criteria';
-import { judge, type Judged } from '../core/assessment/state';
-import { prioritise, type Priorities } from '../core/assessment/priority';
+import { markSheet, type SheetResult } from '../core/judgement/criteria';
+import { judge, type Judged } from '../core/judgement/state';
+import { prioritise, type Priorities } from '../core/judgement/priority';
 import { planOf, type Plan } from '../core/coaching/plan';
 import { compareSides } from '../core/comparison/compare';
 import type { Side, Views } from '../core/comparison/side';
@@ -9,7 +9,7 @@ import { momentsOf, withImportances, withSchool, type Measure, type Movement } f
 import type { Session } from '../core/model/session';
 import { MOST_PANES, slotsOf, type Look, type Slot } from '../core/model/slots';
 import { frameOfMarks, prepareTrack, type Performance } from '../core/performance/performance';
-import type { Track } from '../core/points/track';
+import type { Track } from '../core/tracks/track';
 import { frameAtTime, timeAtFrame } from '../core/timing/clip-time';
 import { joinedMap, type JoinedMap } from '../core/timing/joined-map';
 import { movementOf, MOVEMENTS } from '../movements';

@@ -1,7 +1,7 @@
 import fontAddress from '@fontsource-variable/public-sans/files/public-sans-latin-wght-normal.woff2?url';
 import { expose } from 'comlink';
 import { BufferTarget, canEncodeVideo, CanvasSource, Mp4OutputFormat, Output, Quality, WebMOutputFormat } from 'mediabunny';
-import type { Primitive } from '../core/overlay/scene';
+import type { Primitive } from '../core/geometry/primitives';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import type { DecodedPicture } from '../media/frame-cache';
 import { paintPicture } from '../stage/paint-picture';

@@ -1,7 +1,7 @@
 import { transfer } from 'comlink';
-import type { Primitive } from '../core/overlay/scene';
-import { clipScene } from '../core/overlay/clip-scene';
-import { drawDrawing, visibleAt } from '../core/overlay/drawing';
+import type { Primitive } from '../core/geometry/primitives';
+import { clipScene } from '../core/scene/clip-scene';
+import { drawDrawing, visibleAt } from '../core/scene/drawing';
 import { momentTimes, type Performance } from '../core/performance/performance';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';

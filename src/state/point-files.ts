@@ -1,10 +1,10 @@
 import type { Clip, Performer, Role } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { figureOf, proposeFigure, recordingOf, travelOf, viewOfCamera, type FigureAnswers } from '../core/points/figure';
-import { proposeMap, type MarkerMap } from '../core/points/marker-map';
-import { framesOf, type Recording } from '../core/points/recording';
-import { seenFrom, type FigureCamera } from '../core/points/spatial-view';
-import { mergeRecorded } from '../core/points/track';
+import { figureOf, proposeFigure, recordingOf, travelOf, viewOfCamera, type FigureAnswers } from '../core/tracks/figure';
+import { proposeMap, type MarkerMap } from '../core/tracks/marker-map';
+import { framesOf, type Recording } from '../core/tracks/recording';
+import { seenFrom, type FigureCamera } from '../core/tracks/spatial-view';
+import { mergeRecorded } from '../core/tracks/track';
 import { realTimes } from '../core/timing/clip-time';
 import { POINT_FORMATS, pointFormatOf, readPointFile } from '../formats/points';
 import type { PointFileIssue } from '../formats/points/point-format';

@@ -1,9 +1,9 @@
 import type { Vec2 } from '../core/geometry/vec2';
 import type { Movement } from '../core/model/movement';
 import type { Performance } from '../core/performance/performance';
-import { pointName, type PointId } from '../core/points/body-points';
-import { ORIGIN } from '../core/points/track';
-import { placingOrder } from '../core/points/work-list';
+import { pointName, type PointId } from '../core/anatomy/body-points';
+import { ORIGIN } from '../core/tracks/track';
+import { placingOrder } from '../core/judgement/work-list';
 import { player } from './bench-player';
 import { notify } from './notices';
 import { carryOn, followPointOf, hidePoint, movePoint, swapSidesOf } from './track-use-cases';

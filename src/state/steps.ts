@@ -1,6 +1,6 @@
 import type { Performance } from '../core/performance/performance';
-import { JOINT_POINTS } from '../core/points/body-points';
-import { coverage } from '../core/points/track';
+import { JOINT_POINTS } from '../core/anatomy/body-points';
+import { coverage } from '../core/tracks/track';
 import type { Derived } from './derived';
 
 /** The order of work. Every step can be opened at any time. */

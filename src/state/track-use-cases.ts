@@ -1,8 +1,8 @@
 import type { Clip } from '../core/model/clip';
-import { pointName, type PointId } from '../core/points/body-points';
-import type { PersonBox } from '../core/points/person-box';
-import { takeFound, type FinderSetting } from '../core/points/take-found';
-import { carryCorrection, clearPoint, interpolateBetweenHands, mergeFollowed, placePoint, swapSides, untilNextHand } from '../core/points/track';
+import { pointName, type PointId } from '../core/anatomy/body-points';
+import type { PersonBox } from '../core/detections/person-box';
+import { takeFound, type FinderSetting } from '../core/detections/take-found';
+import { carryCorrection, clearPoint, interpolateBetweenHands, mergeFollowed, placePoint, swapSides, untilNextHand } from '../core/tracks/track';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { findPoints, type FindIssue } from '../media/find-points';
 import { followPoint, type FollowIssue, type FollowResult } from '../media/follow-point';

@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { MarkerMap } from '../core/points/marker-map';
+import type { MarkerMap } from '../core/tracks/marker-map';
 import type { Session } from '../core/model/session';
 
 export interface StoredSession {

@@ -1,5 +1,5 @@
 import { newSession, type Session } from '../core/model/session';
-import { clearPoint, placePoint } from '../core/points/track';
+import { clearPoint, placePoint } from '../core/tracks/track';
 import { decodeSamples, encodeSamples } from '../formats/session-json/samples';
 import { changesSince, withLeftChanges, type LeftChanges, type StoredVersion } from './left-changes';
 

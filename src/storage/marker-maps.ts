@@ -1,4 +1,4 @@
-import type { MarkerMap } from '../core/points/marker-map';
+import type { MarkerMap } from '../core/tracks/marker-map';
 import { database } from './database';
 
 /** Sets of markers are told apart by their names, whatever subject they belong to. */

@@ -2,8 +2,8 @@ import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { ClipTruth } from '../../demo/truth';
-import { UNSURE_CONFIDENCE } from '../../src/core/points/point-error';
-import { resolveLooks } from '../../src/core/points/merge-looks';
+import { UNSURE_CONFIDENCE } from '../../src/core/tracks/point-error';
+import { resolveLooks } from '../../src/core/detections/merge-looks';
 import type { Harness } from '../harness/harness';
 import { serveHarness } from '../harness/serve';
 

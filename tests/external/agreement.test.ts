@@ -1,4 +1,4 @@
-import { agreement, limitsOfAgreement } from '../../src/core/uncertainty/agreement';
+import { agreement, limitsOfAgreement } from '../../src/core/reliability/agreement';
 
 /** Six targets rated by four judges: Shrout and Fleiss 1979, Psychological Bulletin 86:420-428, table 2 (from memory). */
 const RATINGS = [

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { truthTrack } from '../../demo/true-performance';
 import type { ClipTruth } from '../../demo/truth';
-import { MINOR_CAUTION } from '../../src/core/assessment/cautions';
-import { recordingOf } from '../../src/core/points/figure';
+import { MINOR_CAUTION } from '../../src/core/judgement/cautions';
+import { recordingOf } from '../../src/core/tracks/figure';
 import { comparisonSchema } from '../../src/formats/comparison-json/comparison-json';
 import { csv } from '../../src/formats/points/csv';
 

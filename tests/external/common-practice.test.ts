@@ -1,7 +1,7 @@
-import { judge, type State } from '../../src/core/assessment/state';
+import { judge, type State } from '../../src/core/judgement/state';
 import { compareMeasure } from '../../src/core/comparison/compare';
 import { measureSchema, type Measure } from '../../src/core/model/movement';
-import type { PointId } from '../../src/core/points/body-points';
+import type { PointId } from '../../src/core/anatomy/body-points';
 import { stickPerformance } from '../fixtures/stick-performance';
 
 /**

@@ -1,6 +1,6 @@
-import { STANDING_CAUTION } from '../../src/core/assessment/cautions';
-import { prioritise } from '../../src/core/assessment/priority';
-import { judge } from '../../src/core/assessment/state';
+import { STANDING_CAUTION } from '../../src/core/judgement/cautions';
+import { prioritise } from '../../src/core/judgement/priority';
+import { judge } from '../../src/core/judgement/state';
 import { compareAll } from '../../src/core/comparison/compare';
 import type { Movement } from '../../src/core/model/movement';
 import { comparisonDocument, comparisonSchema } from '../../src/formats/comparison-json/comparison-json';

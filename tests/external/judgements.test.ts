@@ -1,5 +1,5 @@
-import { prioritise } from '../../src/core/assessment/priority';
-import { judge, type Judged } from '../../src/core/assessment/state';
+import { prioritise } from '../../src/core/judgement/priority';
+import { judge, type Judged } from '../../src/core/judgement/state';
 import { draftCorrection } from '../../src/core/coaching/correction';
 import { compareMeasure } from '../../src/core/comparison/compare';
 import { movementSchema, type Movement } from '../../src/core/model/movement';

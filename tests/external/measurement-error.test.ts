@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { foreshorten, unforeshorten } from '../../src/core/calibration/view';
-import { totalMass } from '../../src/core/body/segment-table';
+import { totalMass } from '../../src/core/anatomy/segment-table';
 import { interiorAngle, segmentAngle } from '../../src/core/geometry/angle';
-import { durationDifferenceSd, durationSd, eventSd } from '../../src/core/uncertainty/event-time';
-import { COVERAGE_95, normalCdf } from '../../src/core/uncertainty/normal';
-import { interiorAngleSd, segmentAngleSd } from '../../src/core/uncertainty/propagate';
+import { durationDifferenceSd, durationSd, eventSd } from '../../src/core/statistics/event-time';
+import { COVERAGE_95, normalCdf } from '../../src/core/statistics/normal';
+import { interiorAngleSd, segmentAngleSd } from '../../src/core/statistics/propagate';
 
 const degrees = (radians: number): number => (radians * 180) / Math.PI;
 const at = (x: number, y: number, sd: number) => ({ x, y, sdX: sd, sdY: sd });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { BVHLoader } from 'three/examples/jsm/loaders/BVHLoader.js';
 import { Vector3, type Bone } from 'three';
-import { framesOf, type Recording } from '../../src/core/points/recording';
+import { framesOf, type Recording } from '../../src/core/tracks/recording';
 import { POINT_FORMATS, readPointFile } from '../../src/formats/points';
 import { bvh } from '../../src/formats/points/bvh';
 import { writeC3d, type ByteOrder } from '../../src/formats/points/c3d';

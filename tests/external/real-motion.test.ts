@@ -1,5 +1,5 @@
-import { centreOfMassWeights, limbInertia, type LimbSegment } from '../../src/core/body/centre-of-mass';
-import { spatialHeight } from '../../src/core/points/spatial-view';
+import { centreOfMassWeights, limbInertia, type LimbSegment } from '../../src/core/anatomy/centre-of-mass';
+import { spatialHeight } from '../../src/core/tracks/spatial-view';
 import { CMU_UNIT, flexion, readMotion } from '../fixtures/motion';
 
 /** Recordings of people, read by the product's own readers, against what physics and handbooks say of them. */

@@ -1,6 +1,6 @@
 import { evaluateMeasure, kindOf, MEASURE_KINDS } from '../../src/core/measures';
 import { measureSchema, type Measure, type MeasureKind } from '../../src/core/model/movement';
-import { COVERAGE_95 } from '../../src/core/uncertainty/normal';
+import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { movementOf } from '../../src/movements';
 import { demoPairs, type Pair } from '../fixtures/demo-pairs';
 

@@ -3,13 +3,13 @@ import path from 'node:path';
 import { truePerformance } from '../../demo/true-performance';
 import type { ClipTruth } from '../../demo/truth';
 import { carryOver } from '../../src/core/events/carry-over';
-import { peaksOf } from '../../src/core/events/occurrences';
+import { peaksOf } from '../../src/core/signal/peaks';
 import { proposeMoments } from '../../src/core/events/propose-moments';
 import { findRepetitions } from '../../src/core/events/repetitions';
 import { clipSchema } from '../../src/core/model/clip';
 import { preparePerformance, type Performance } from '../../src/core/performance/performance';
-import { sideAzimuth, seenFrom } from '../../src/core/points/spatial-view';
-import { FIGURE_PICTURE } from '../../src/core/points/figure';
+import { sideAzimuth, seenFrom } from '../../src/core/tracks/spatial-view';
+import { FIGURE_PICTURE } from '../../src/core/tracks/figure';
 import { movementOf } from '../../src/movements';
 import { CMU_UNIT, readMotion } from '../fixtures/motion';
 

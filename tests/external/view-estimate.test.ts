@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { truePerformance } from '../../demo/true-performance';
 import type { ClipTruth } from '../../demo/truth';
-import { estimateOffPlane } from '../../src/core/calibration/view-estimate';
+import { estimateOffPlane } from '../../src/core/performance/view-estimate';
 import { demoPairs } from '../fixtures/demo-pairs';
 
 /** The camera's direction by the body, against the cameras that rendered the clips. */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { prioritise } from '../../src/core/assessment/priority';
-import { judge, type Judged } from '../../src/core/assessment/state';
+import { prioritise } from '../../src/core/judgement/priority';
+import { judge, type Judged } from '../../src/core/judgement/state';
 import { compareSides } from '../../src/core/comparison/compare';
 import { movementSchema } from '../../src/core/model/movement';
 import type { Performance } from '../../src/core/performance/performance';

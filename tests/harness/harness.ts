@@ -1,6 +1,6 @@
-import type { PersonBox } from '../../src/core/points/person-box';
-import type { FinderSetting } from '../../src/core/points/take-found';
-import type { FoundPoints } from '../../src/core/points/track';
+import type { PersonBox } from '../../src/core/detections/person-box';
+import type { FinderSetting } from '../../src/core/detections/take-found';
+import type { FoundPoints } from '../../src/core/tracks/track';
 import { convertClip } from '../../src/media/convert-clip';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
 import { findPoints } from '../../src/media/find-points';

@@ -1,4 +1,4 @@
-import type { RankedGap } from '../assessment/priority';
+import type { RankedGap } from '../judgement/priority';
 import type { Movement } from '../model/movement';
 
 /** The caution of a gap or of anything that hangs under it, or null. */

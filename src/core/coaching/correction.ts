@@ -1,9 +1,9 @@
 import { cautionText } from './caution-text';
-import type { RankedGap } from '../assessment/priority';
+import type { RankedGap } from '../judgement/priority';
 import { inUnit } from '../units';
 import { momentsOf, type Movement } from '../model/movement';
 import type { OwnCorrection } from '../model/session';
-import { COVERAGE_95 } from '../uncertainty/normal';
+import { COVERAGE_95 } from '../statistics/normal';
 import type { PlanItem } from './plan';
 import { usualDrills, usualSelfCheck, usualWhy, usualWords } from './usual-words';
 

@@ -1,4 +1,4 @@
-import { MOST_CORRECTIONS, type Priorities, type RankedGap } from '../assessment/priority';
+import { MOST_CORRECTIONS, type Priorities, type RankedGap } from '../judgement/priority';
 import type { OwnCorrection } from '../model/session';
 
 /** One thing to work on: a gap that was measured, or what the analyst adds. */

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { stickClip } from '../../../tests/fixtures/stick-performance';
-import { judge } from '../assessment/state';
+import { judge } from '../judgement/state';
 import { measureSchema } from '../model/movement';
 import type { Settled } from '../model/session';
 import type { Measured } from '../reading';
-import { COVERAGE_95 } from '../uncertainty/normal';
+import { COVERAGE_95 } from '../statistics/normal';
 import { alsoMoved, changeBetween, followCorrections, onTarget, readOnce, trendOf, type ReadOnce, type SessionResult, type Standing } from './progress';
 
 const deg = (v: number): number => (v * Math.PI) / 180;

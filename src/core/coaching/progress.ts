@@ -1,10 +1,10 @@
 import { differenceSd, seenAlike, type SeenBy } from '../comparison/compare';
-import { outside, type Band, type Judged, type State } from '../assessment/state';
+import { outside, type Band, type Judged, type State } from '../judgement/state';
 import { kindOf } from '../measures';
 import type { Measure } from '../model/movement';
 import type { Settled } from '../model/session';
 import type { Measured } from '../reading';
-import { COVERAGE_95 } from '../uncertainty/normal';
+import { COVERAGE_95 } from '../statistics/normal';
 
 /** One measure as one session read it of the athlete, SI. */
 export interface ReadOnce {

@@ -2,7 +2,7 @@ import { stickClip } from '../../../tests/fixtures/stick-performance';
 import { measureSchema } from '../model/movement';
 import type { Clip } from '../model/clip';
 import { preparePerformance, type Performance } from '../performance/performance';
-import { mergeFound, type FoundPoints } from '../points/track';
+import { mergeFound, type FoundPoints } from '../tracks/track';
 import type { Measured } from '../reading';
 import { compareMeasure, differenceSd } from './compare';
 import { viewOf } from './side';

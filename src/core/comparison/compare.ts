@@ -4,8 +4,8 @@ import { farSide, type Clip } from '../model/clip';
 import type { Measure, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import type { Measured, Reading } from '../reading';
-import { COVERAGE_95 } from '../uncertainty/normal';
-import { quadrature } from '../uncertainty/propagate';
+import { COVERAGE_95 } from '../statistics/normal';
+import { quadrature } from '../statistics/propagate';
 import { readSide, viewOf, type MeasuredErrors, type Side, type Spread, type Views } from './side';
 
 /** One measure read in both clips. Values in SI. */

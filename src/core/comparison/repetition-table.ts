@@ -1,8 +1,8 @@
 import { kindOf } from '../measures';
 import type { Measure, Movement } from '../model/movement';
 import type { Measured } from '../reading';
-import { COVERAGE_95 } from '../uncertainty/normal';
-import { quadrature } from '../uncertainty/propagate';
+import { COVERAGE_95 } from '../statistics/normal';
+import { quadrature } from '../statistics/propagate';
 import { meanReading, readEach, type MeasuredErrors, type Side, type SideReading } from './side';
 
 /** One measure through the repetitions of a clip. */

@@ -1,5 +1,5 @@
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
-import { judge } from '../assessment/state';
+import { judge } from '../judgement/state';
 import { measureSchema } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import { fromSi } from '../units';

@@ -3,7 +3,7 @@ import type { Measure } from '../model/movement';
 import { viewRefusal } from '../calibration/view';
 import type { Performance } from '../performance/performance';
 import { notMeasurable, type Measured, type Reading } from '../reading';
-import { quadrature } from '../uncertainty/propagate';
+import { quadrature } from '../statistics/propagate';
 
 /** One performance as all its cameras see it, the main one first. */
 export type Views = readonly Performance[];

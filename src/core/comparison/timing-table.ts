@@ -2,7 +2,7 @@ import { compareMeasure } from './compare';
 import { durationBetween, UNLISTED } from '../measures/duration';
 import type { Movement } from '../model/movement';
 import type { Reading } from '../reading';
-import { COVERAGE_95 } from '../uncertainty/normal';
+import { COVERAGE_95 } from '../statistics/normal';
 import { mainViews, readSide, type Side } from './side';
 
 export interface PhaseTime {

@@ -1,7 +1,7 @@
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import { measureSchema, movementSchema, type Measure, type Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
-import { ORIGIN } from '../points/track';
+import { ORIGIN } from '../tracks/track';
 import { fromSi, toSi } from '../units';
 import { congruenceOf, onsetOf } from './congruence';
 import { gatesOf } from './gates';

@@ -1,5 +1,6 @@
 import { unwrap, wrapAngle } from '../geometry/angle';
-import { largest, rateOfChange, type FrameSpan } from '../measures/phase';
+import { rateOfChange } from '../signal/derivative';
+import type { FrameSpan } from '../signal/peaks';
 import type { Quantity } from '../model/movement';
 import { placesOf, type Performance } from '../performance/performance';
 import { dimensionOf, groundOf, quantityCurve } from '../quantities';
@@ -27,7 +28,7 @@ export function footCurves(performance: Performance, side: Foot): { height: Floa
   const ends = (['heel', 'foot-index'] as const).map((end) => {
     const places = placesOf(performance, `${side}-${end}`, 0);
     const at = { x: places.x.map((x) => x * per), y: places.y.map((y) => (y - ground) * per) };
-    const [vx, vy] = [at.x, at.y].map((values) => rateOfChange(values, performance.interval, false)) as [Float64Array, Float64Array];
+    const [vx, vy] = [at.x, at.y].map((values) => rateOfChange(performance.times, values)) as [Float64Array, Float64Array];
     return { y: at.y, v: vx.map((v, i) => Math.hypot(v, vy[i]!)) };
   });
   const [heel, toe] = ends as [(typeof ends)[number], (typeof ends)[number]];
@@ -112,38 +113,4 @@ export function crossingsOf(performance: Performance, of: Quantity, level: numbe
     if (a - turns < 0 && b - turns >= 0) found.push(i - 1 + (turns - a) / (b - a));
   }
   return found;
-}
-
-/** A peak of a curve with how far it stands out of what lies between it and a higher one, in the curve's unit. */
-export interface Peak {
-  readonly frame: number;
-  readonly value: number;
-  readonly prominence: number;
-}
-
-/**
- * Local maxima with their topographic prominence: how far one must go down from a peak before going up to a higher one (as in
- * scipy.signal.peak_prominences). Missing samples are passed over.
- */
-export function peaksOf(values: ArrayLike<number>): readonly Peak[] {
-  const n = values.length;
-  const peaks: Peak[] = [];
-  for (let i = 1; i < n - 1; i++) {
-    if (Number.isNaN(values[i]!) || !(values[i]! > values[i - 1]!)) continue;
-    let end = i;
-    while (end + 1 < n && values[end + 1] === values[i]) end++;
-    if (end + 1 >= n || !(values[end + 1]! < values[i]!)) continue;
-    const lowest = (step: 1 | -1): number => {
-      let low = values[i]!;
-      for (let k = i; k >= 0 && k < n; k += step) {
-        if (values[k]! > values[i]!) break;
-        if (values[k]! < low) low = values[k]!;
-      }
-      return low;
-    };
-    const top = largest(values, { first: i - 1, last: end + 1 })!;
-    peaks.push({ frame: end > i ? (i + end) / 2 : top.frame, value: values[i]!, prominence: values[i]! - Math.max(lowest(-1), lowest(1)) });
-    i = end;
-  }
-  return peaks;
 }

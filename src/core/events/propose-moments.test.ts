@@ -1,6 +1,6 @@
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import { movementSchema, type Movement } from '../model/movement';
-import type { PointId } from '../points/body-points';
+import type { PointId } from '../anatomy/body-points';
 import { contactsOf } from './occurrences';
 import { proposeMoments } from './propose-moments';
 

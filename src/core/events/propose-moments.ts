@@ -1,5 +1,6 @@
 import { continuousCurve, dimensionOf, refsOfQuantity } from '../quantities';
-import { largest, rateOfChange, type FrameSpan } from '../measures/phase';
+import { rateOfChange } from '../signal/derivative';
+import { largest, type FrameSpan } from '../signal/peaks';
 import type { Moment, MomentRule, Movement, PointRef } from '../model/movement';
 import { partsOf, placesOf, type Performance } from '../performance/performance';
 import { awayFrom, CONTACT, contactEdges, crossingsOf, footCurves } from './occurrences';
@@ -87,7 +88,7 @@ export function speedOf(performance: Performance, rule: Pick<Extract<MomentRule,
   const own = placesOf(performance, rule.point, 0);
   const from = rule.relativeTo === null ? null : placesOf(performance, rule.relativeTo, 0);
   const places = { x: own.x.map((x, i) => x - (from?.x[i] ?? 0)), y: own.y.map((y, i) => y - (from?.y[i] ?? 0)) };
-  const [vx, vy] = [places.x, places.y].map((values) => rateOfChange(values, performance.interval, false)) as [Float64Array, Float64Array];
+  const [vx, vy] = [places.x, places.y].map((values) => rateOfChange(performance.times, values)) as [Float64Array, Float64Array];
   return vx.map((v, i) => Math.hypot(v, vy[i]!));
 }
 

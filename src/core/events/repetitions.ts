@@ -1,8 +1,8 @@
-import type { FrameSpan } from '../measures/phase';
+import { peaksOf, type FrameSpan } from '../signal/peaks';
 import type { MomentRule, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import { continuousCurve } from '../quantities';
-import { contactEdges, crossingsOf, peaksOf } from './occurrences';
+import { contactEdges, crossingsOf } from './occurrences';
 import { proposeMoments, speedOf, type Proposal } from './propose-moments';
 
 /** The moments of one repetition; they follow each other in the movement's order. */

@@ -1,10 +1,10 @@
 import { offPlane, viewRefusal } from '../calibration/view';
 import { wrapAngle } from '../geometry/angle';
 import type { Plane, PointRef } from '../model/movement';
-import { notMeasurable, type NotMeasurable, type Reading } from '../reading';
-import { COVERAGE_95 } from '../uncertainty/normal';
-import { eventSd } from '../uncertainty/event-time';
-import { alikePart, quadrature, type UncertainPoint } from '../uncertainty/propagate';
+import { notMeasurable, type Reading } from '../reading';
+import { COVERAGE_95 } from '../statistics/normal';
+import { eventSd } from '../statistics/event-time';
+import { alikePart, quadrature, type UncertainPoint } from '../statistics/propagate';
 import { placesOf, pointAt, type Performance } from '../performance/performance';
 
 /** How an angle comes from its points, and how their errors carry over. */
@@ -25,10 +25,6 @@ function valueAt(performance: Performance, of: AngleOfPoints, frame: number, psi
   if (points.some((p) => p === null)) return null;
   const angle = of.angle(points as UncertainPoint[]);
   return Number.isNaN(angle) ? null : angle;
-}
-
-export function momentMissing(moment: string): NotMeasurable {
-  return notMeasurable('moment-missing', `The moment "${moment.replaceAll('-', ' ')}" is not marked`, 'Mark it in this clip.');
 }
 
 /** The angle as a curve over all frames of the clip, radians, NaN where a point is missing. */

@@ -1,6 +1,6 @@
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import { measureSchema, type Measure } from '../model/movement';
-import type { PointId } from '../points/body-points';
+import type { PointId } from '../anatomy/body-points';
 import type { Reading } from '../reading';
 import { fromSi } from '../units';
 import { QUANTITIES } from '../quantities';

@@ -1,6 +1,6 @@
 import type { Check } from '../model/check';
 import { notMeasurable } from '../reading';
-import { momentMissing } from './angle-at';
+import { momentMissing } from '../performance/phase';
 import type { KindOfMeasure } from './kind';
 
 const VALUES: Readonly<Record<Exclude<Check, 'not-visible'>, number>> = { yes: 1, partly: 0.5, no: 0 };

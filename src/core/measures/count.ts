@@ -4,7 +4,7 @@ import { notMeasurable } from '../reading';
 import { quantityCurve, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import type { KindOfMeasure } from './kind';
-import { isSpan, spanOf, tooLittleKnown } from './phase';
+import { isSpan, spanOf, tooLittleKnown } from '../performance/phase';
 
 /** A happening this near to an edge of the phase may lie on either side of it, frames. */
 const EDGE = 1;

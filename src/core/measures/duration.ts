@@ -1,6 +1,6 @@
 import { timeAtFrame } from '../timing/clip-time';
-import { durationSd } from '../uncertainty/event-time';
-import { momentMissing } from './angle-at';
+import { durationSd } from '../statistics/event-time';
+import { momentMissing } from '../performance/phase';
 import type { KindOfMeasure, MeasureOf } from './kind';
 
 /** Real time from one moment to another. */

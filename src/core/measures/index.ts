@@ -1,5 +1,5 @@
 import type { Measure, MeasureKind, PointRef } from '../model/movement';
-import type { Primitive } from '../overlay/scene';
+import type { Primitive } from '../geometry/primitives';
 import type { Reading } from '../reading';
 import { checkpoint } from './checkpoint';
 import { duration } from './duration';

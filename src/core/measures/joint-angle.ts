@@ -1,8 +1,9 @@
 import { interiorAngle } from '../geometry/angle';
 import type { PointRef } from '../model/movement';
-import { drawAngle, type Primitive } from '../overlay/scene';
-import { interiorAngleSd } from '../uncertainty/propagate';
-import { angleCurve, momentMissing, readAngle, type AngleOfPoints } from './angle-at';
+import { drawAngle, type Primitive } from '../geometry/primitives';
+import { interiorAngleSd } from '../statistics/propagate';
+import { angleCurve, readAngle, type AngleOfPoints } from './angle-at';
+import { momentMissing } from '../performance/phase';
 import type { KindOfMeasure } from './kind';
 import { pictureAt, type Performance } from '../performance/performance';
 

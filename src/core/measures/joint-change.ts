@@ -1,5 +1,6 @@
-import { quadrature } from '../uncertainty/propagate';
-import { angleCurve, momentMissing, readAngle } from './angle-at';
+import { quadrature } from '../statistics/propagate';
+import { angleCurve, readAngle } from './angle-at';
+import { momentMissing } from '../performance/phase';
 import { drawInterior, interiorOf } from './joint-angle';
 import type { KindOfMeasure } from './kind';
 

@@ -1,7 +1,7 @@
 import type { Measure, MeasureKind } from '../model/movement';
 import type { Reading } from '../reading';
 import type { DisplayUnit } from '../units';
-import type { Primitive } from '../overlay/scene';
+import type { Primitive } from '../geometry/primitives';
 import type { Performance } from '../performance/performance';
 
 export type MeasureOf<K extends MeasureKind> = Extract<Measure, { kind: K }>;

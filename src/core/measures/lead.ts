@@ -3,9 +3,10 @@ import { unwrap, wrapAngle } from '../geometry/angle';
 import { notMeasurable } from '../reading';
 import { timeAtFrame } from '../timing/clip-time';
 import { toSi } from '../units';
-import { eventSd } from '../uncertainty/event-time';
-import { quadrature } from '../uncertainty/propagate';
-import { angleCurve, momentMissing, readAngle } from './angle-at';
+import { eventSd } from '../statistics/event-time';
+import { quadrature } from '../statistics/propagate';
+import { angleCurve, readAngle } from './angle-at';
+import { momentMissing } from '../performance/phase';
 import type { KindOfMeasure } from './kind';
 import { directionOf, drawDirection } from './segment-angle';
 

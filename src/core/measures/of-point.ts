@@ -6,12 +6,15 @@ import { notMeasurable, type NotMeasurable } from '../reading';
 import { scaleOf } from '../quantities';
 import { smallestCircle } from '../geometry/smallest-circle';
 import { distance, type Vec2 } from '../geometry/vec2';
-import { eventSd } from '../uncertainty/event-time';
-import { quadrature, type UncertainPoint } from '../uncertainty/propagate';
+import { eventSd } from '../statistics/event-time';
+import { quadrature, type UncertainPoint } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
-import type { Primitive } from '../overlay/scene';
+import type { Primitive } from '../geometry/primitives';
 import type { KindOfMeasure, MeasureOf } from './kind';
-import { derivativeSd, edgeSd, isSpan, largest, PEAK_WIDENING, rateOfChange, spanOf, tooLittleKnown, type FrameSpan } from './phase';
+import { largest, type FrameSpan } from '../signal/peaks';
+import { derivativeSd, rateOfChange } from '../signal/derivative';
+import { isSpan, spanOf, tooLittleKnown } from '../performance/phase';
+import { edgeSd, PEAK_WIDENING } from './peak-error';
 
 /** Kinds of measure of one point's way. */
 type Moving = Extract<Measure, { kind: 'speed' | 'path' | 'steadiness' | 'stop' }>;
@@ -58,8 +61,8 @@ function wayOf(performance: Performance, measure: Moving): Way | NotMeasurable {
 const isWay = (way: Way | NotMeasurable): way is Way => 'x' in way;
 
 /** Speed at every frame along an axis, unit a second. */
-function speeds({ x, y }: Pick<Way, 'x' | 'y'>, interval: number, along: MeasureOf<'speed'>['along']): Float64Array {
-  const [vx, vy] = [rateOfChange(x, interval, false), rateOfChange(y, interval, false)];
+function speeds({ x, y }: Pick<Way, 'x' | 'y'>, times: Float64Array, along: MeasureOf<'speed'>['along']): Float64Array {
+  const [vx, vy] = [rateOfChange(times, x), rateOfChange(times, y)];
   return vx.map((v, i) => (along === 'straight' ? Math.hypot(v, vy[i]!) : along === 'forward' ? v : vy[i]!));
 }
 
@@ -81,7 +84,7 @@ export const speed: KindOfMeasure<'speed'> = {
   evaluate: (measure, performance) => {
     const way = wayOf(performance, measure);
     if (!isWay(way)) return way;
-    const curve = speeds(way, performance.interval, measure.along);
+    const curve = speeds(way, performance.times, measure.along);
     const top = largest(curve, way.span);
     if (!top) return notMeasurable('point-missing', 'The phase is too short for a speed', 'Mark the moments farther apart.');
     const sd = quadrature(PEAK_WIDENING * derivativeSd(way.sd, performance.interval, performance.cutoff), edgeSd(curve, top.frame));
@@ -96,7 +99,7 @@ export const speed: KindOfMeasure<'speed'> = {
   draw: drawWay,
   curve: (measure, performance) => {
     const way = wayOf(performance, measure);
-    return isWay(way) ? speeds(way, performance.interval, measure.along) : performance.times.map(() => NaN);
+    return isWay(way) ? speeds(way, performance.times, measure.along) : performance.times.map(() => NaN);
   },
   curveUnit: ({ lengthIn }) => (lengthIn === 'm' ? 'm/s' : 'BH/s'),
 };
@@ -149,7 +152,7 @@ export const stop: KindOfMeasure<'stop'> = {
   evaluate: (measure, performance) => {
     const way = wayOf(performance, measure);
     if (!isWay(way)) return way;
-    const curve = speeds(way, performance.interval, 'straight');
+    const curve = speeds(way, performance.times, 'straight');
     const rest = (limit: number): { longest: number; from: number } => {
       let [longest, start, from] = [0, way.span.first, way.span.first];
       for (let i = way.span.first; i <= way.span.last + 1; i++) {

@@ -4,14 +4,17 @@ import { viewRefusal } from '../calibration/view';
 import type { Performance } from '../performance/performance';
 import { notMeasurable, type Measured, type NotMeasurable, type Reading } from '../reading';
 import { timeAtFrame } from '../timing/clip-time';
-import { eventSd } from '../uncertainty/event-time';
-import { quadrature } from '../uncertainty/propagate';
+import { eventSd } from '../statistics/event-time';
+import { quadrature } from '../statistics/propagate';
 import type { DisplayUnit } from '../units';
 import { drawQuantity } from '../quantities/draw';
-import { momentMissing } from './angle-at';
+import { momentMissing } from '../performance/phase';
 import { UNLISTED } from './duration';
 import type { KindOfMeasure, MeasureOf } from './kind';
-import { derivativeSd, edgeSd, isSpan, largest, PEAK_WIDENING, rateOfChange, spanOf, tooLittleKnown, type FrameSpan } from './phase';
+import { largest, type FrameSpan } from '../signal/peaks';
+import { derivativeSd, rateOfChange } from '../signal/derivative';
+import { isSpan, spanOf, tooLittleKnown } from '../performance/phase';
+import { edgeSd, PEAK_WIDENING } from './peak-error';
 
 /** Kinds of measure that take any quantity. */
 
@@ -130,7 +133,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
   evaluate: ({ of, from, to, direction, give, plane, lengthIn }, performance) => {
     const r = ready(performance, of, plane, { from, to }, lengthIn);
     if (!isReady(r)) return r;
-    const rates = rateOfChange(r.curve, performance.interval, false);
+    const rates = rateOfChange(performance.times, r.curve);
     const score = rates.map((v) => (direction === 'rising' ? v : direction === 'falling' ? -v : Math.abs(v)));
     const top = largest(score, r.span);
     const there = top && readQuantity(performance, of, plane, top.frame, lengthIn);
@@ -143,7 +146,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
   },
   subtract: (athlete, reference) => athlete - reference,
   draw: ({ of, lengthIn }, performance, frame) => drawQuantity(of, performance, frame, lengthIn),
-  curve: ({ of, lengthIn }, performance) => rateOfChange(quantityCurve(performance, of, lengthIn), performance.interval, dimensionOf(of) === 'angle'),
+  curve: ({ of, lengthIn }, performance) => rateOfChange(performance.times, continuousCurve(performance, of, lengthIn)),
   curveUnit: ({ of, lengthIn }) => RATE_UNITS[unitOfQuantity(of, lengthIn)]!,
 };
 

@@ -2,9 +2,10 @@ import { segmentAngle, wrapAngle, type AngleBase } from '../geometry/angle';
 import { levelOf } from '../calibration/level';
 import { distance, rotate, subtract } from '../geometry/vec2';
 import type { PointRef } from '../model/movement';
-import { drawAngle, type Primitive } from '../overlay/scene';
-import { segmentAngleSd } from '../uncertainty/propagate';
-import { angleCurve, momentMissing, readAngle, type AngleOfPoints } from './angle-at';
+import { drawAngle, type Primitive } from '../geometry/primitives';
+import { segmentAngleSd } from '../statistics/propagate';
+import { angleCurve, readAngle, type AngleOfPoints } from './angle-at';
+import { momentMissing } from '../performance/phase';
 import type { KindOfMeasure } from './kind';
 import { pictureAt, type Performance } from '../performance/performance';
 

@@ -1,7 +1,7 @@
 import { timeAtFrame } from '../timing/clip-time';
-import { eventSd } from '../uncertainty/event-time';
+import { eventSd } from '../statistics/event-time';
 import { notMeasurable } from '../reading';
-import { momentMissing } from './angle-at';
+import { momentMissing } from '../performance/phase';
 import type { KindOfMeasure } from './kind';
 
 /** Share of a whole that passes between two moments. */

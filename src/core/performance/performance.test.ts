@@ -1,6 +1,6 @@
 import { stickClip } from '../../../tests/fixtures/stick-performance';
-import { pointError } from '../points/point-error';
-import { mergeFound, placePoint, type FoundPoints, type Track } from '../points/track';
+import { pointError } from '../tracks/point-error';
+import { mergeFound, placePoint, type FoundPoints, type Track } from '../tracks/track';
 import { pointAt, preparePerformance, type Performance } from './performance';
 
 /** Somebody who stands, found in all frames: both hips, shoulders, knees and ankles. */

@@ -4,16 +4,16 @@ import { rotate } from '../geometry/vec2';
 import { farSide, type Clip, type Performer } from '../model/clip';
 import type { Check } from '../model/check';
 import type { PointRef } from '../model/movement';
-import { centreOfMassWeights, TABLE_SD_SHARE } from '../body/centre-of-mass';
-import { isBodyPoint, isOwnPoint, type PointId } from '../points/body-points';
-import { bodyHeightPixels, pointError, type PointError } from '../points/point-error';
-import { ORIGIN, type PointSeries, type Track } from '../points/track';
+import { centreOfMassWeights, TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
+import { isBodyPoint, isOwnPoint, type PointId } from '../anatomy/body-points';
+import { bodyHeightPixels, pointError, type PointError } from '../tracks/point-error';
+import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { bridgeDropouts } from '../signal/dropouts';
 import { findOutliers } from '../signal/outliers';
 import { typicalInterval } from '../signal/resample';
 import { smoothCoordinate } from '../signal/smooth';
 import { frameInterval, realTimes, timeAtFrame } from '../timing/clip-time';
-import type { UncertainPoint } from '../uncertainty/propagate';
+import type { UncertainPoint } from '../statistics/propagate';
 import type { MomentTimes } from '../timing/time-map';
 
 /** Longest dropout bridged before smoothing: 50 ms at 120 frames per second. */

@@ -1,7 +1,7 @@
 import { levelOf } from '../calibration/level';
 import { rotate, type Vec2 } from '../geometry/vec2';
 import type { PointRef, Quantity } from '../model/movement';
-import { drawAngle, type Primitive } from '../overlay/scene';
+import { drawAngle, type Primitive } from '../geometry/primitives';
 import { pictureAt, type Performance } from '../performance/performance';
 import { inUnit } from '../units';
 import { quantityAt, refsOfQuantity, unitOfQuantity, type LengthIn } from '.';

@@ -1,4 +1,4 @@
-import { limbInertia, type LimbSegment } from '../body/centre-of-mass';
+import { limbInertia, type LimbSegment } from '../anatomy/centre-of-mass';
 import { distance, type Vec2 } from '../geometry/vec2';
 import type { KindOfQuantity } from './quantity';
 

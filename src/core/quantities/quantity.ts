@@ -1,6 +1,6 @@
 import type { PointRef, Quantity } from '../model/movement';
 import type { Vec2 } from '../geometry/vec2';
-import type { UncertainPoint } from '../uncertainty/propagate';
+import type { UncertainPoint } from '../statistics/propagate';
 
 export type QuantityName = Quantity['q'];
 export type QuantityOf<Q extends QuantityName> = Extract<Quantity, { q: Q }>;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { cautionsFor } from '../../core/assessment/cautions';
-import type { Priorities, RankedGap } from '../../core/assessment/priority';
-import type { Judged } from '../../core/assessment/state';
+import { cautionsFor } from '../../core/judgement/cautions';
+import type { Priorities, RankedGap } from '../../core/judgement/priority';
+import type { Judged } from '../../core/judgement/state';
 import { momentsOf, type Movement } from '../../core/model/movement';
 import type { Performance } from '../../core/performance/performance';
 import type { Reading } from '../../core/reading';

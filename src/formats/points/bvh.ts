@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../../core/result';
-import { emptyMarker, framesOf, rateOfInterval, type Marker } from '../../core/points/recording';
+import { emptyMarker, framesOf, rateOfInterval, type Marker } from '../../core/tracks/recording';
 import { bytesOf, damaged, MOST_SAMPLES, quote, textOf, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
 
 const CHANNELS = ['Xposition', 'Yposition', 'Zposition', 'Xrotation', 'Yrotation', 'Zrotation'] as const;

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../../core/result';
-import { emptyMarker, framesOf, LENGTH_UNITS, type LengthUnit, type Marker, type Recording } from '../../core/points/recording';
+import { emptyMarker, framesOf, LENGTH_UNITS, type LengthUnit, type Marker, type Recording } from '../../core/tracks/recording';
 import { damaged, MOST_SAMPLES, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
 
 const BLOCK = 512;

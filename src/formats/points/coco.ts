@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fail, ok, type Result } from '../../core/result';
-import { emptyMarker, framesOf, type Marker, type Recording } from '../../core/points/recording';
+import { emptyMarker, framesOf, type Marker, type Recording } from '../../core/tracks/recording';
 import { bytesOf, damaged, MOST_SAMPLES, textOf, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
 
 const documentSchema = z.object({

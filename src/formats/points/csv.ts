@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { fail, ok, type Result } from '../../core/result';
-import { emptyMarker, framesOf, rateOfInterval, LENGTH_UNITS, type LengthUnit, type Marker } from '../../core/points/recording';
+import { emptyMarker, framesOf, rateOfInterval, LENGTH_UNITS, type LengthUnit, type Marker } from '../../core/tracks/recording';
 import { bytesOf, damaged, MOST_SAMPLES, quote, textOf, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
 
 /** A column of one coordinate: "left knee_x", "LKNE.x [mm]", "ball X". */

@@ -1,5 +1,5 @@
 import { fail, type Issue, type Result } from '../../core/result';
-import type { Recording } from '../../core/points/recording';
+import type { Recording } from '../../core/tracks/recording';
 
 export type PointFileCode = 'not-this-format' | 'damaged' | 'no-points' | 'too-large';
 export type PointFileIssue = Issue<PointFileCode>;

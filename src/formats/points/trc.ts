@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../../core/result';
-import { emptyMarker, framesOf, LENGTH_UNITS, type LengthUnit, type Marker } from '../../core/points/recording';
+import { emptyMarker, framesOf, LENGTH_UNITS, type LengthUnit, type Marker } from '../../core/tracks/recording';
 import { bytesOf, damaged, MOST_SAMPLES, quote, textOf, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
 
 const unitOf = (text: string | undefined): LengthUnit => {

@@ -1,6 +1,6 @@
 import { stickClip } from '../../../tests/fixtures/stick-performance';
 import { newSession, type Session } from '../../core/model/session';
-import { clearPoint, placePoint } from '../../core/points/track';
+import { clearPoint, placePoint } from '../../core/tracks/track';
 import { sessionJson } from './session-json';
 
 function example(): Session {

@@ -1,6 +1,6 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { filmingRequests } from '../../core/assessment/filming';
+import { filmingRequests } from '../../core/judgement/filming';
 import type { Derived } from '../../state/derived';
 
 /** What to film better next time, each with what it would make measurable; nothing where all could be measured. */

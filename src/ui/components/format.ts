@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import type { Reading } from '../../core/reading';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
-import { COVERAGE_95 } from '../../core/uncertainty/normal';
+import { COVERAGE_95 } from '../../core/statistics/normal';
 
 /** A value in its display unit, without decimals that the error would make meaningless. */
 export const inDisplayUnit = (si: number, unit: DisplayUnit): string => inUnit(si, unit).replace(/^-(0(\.0+)?)(?!\d)/, '$1');

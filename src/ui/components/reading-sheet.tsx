@@ -1,9 +1,9 @@
 import { Fragment, type ReactNode } from 'react';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { Judged } from '../../core/assessment/state';
+import type { Judged } from '../../core/judgement/state';
 import type { Reading } from '../../core/reading';
-import { COVERAGE_95 } from '../../core/uncertainty/normal';
+import { COVERAGE_95 } from '../../core/statistics/normal';
 import { DifferenceBar } from '../../stage/difference-bar';
 import type { Check } from '../../core/model/check';
 import { useDerived } from '../../state/use-derived';

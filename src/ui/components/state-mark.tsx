@@ -7,7 +7,7 @@ import VisibilityIcon from '@mui/icons-material/Visibility';
 import VisibilityOffIcon from '@mui/icons-material/VisibilityOff';
 import WorkspacePremiumIcon from '@mui/icons-material/WorkspacePremium';
 import type { ReactNode } from 'react';
-import type { State } from '../../core/assessment/state';
+import type { State } from '../../core/judgement/state';
 
 const LOOK: Readonly<Record<State, { word: string; icon: typeof CheckIcon }>> = {
   gap: { word: 'Gap', icon: UnfoldMoreIcon },

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { format } from 'date-fns';
 import { useMemo, useState, type ReactNode } from 'react';
 import { preparePerformance } from '../../../core/performance/performance';
-import { agreementOf, type DigitisedTwice, type MeasureAgreement } from '../../../core/uncertainty/digitisings';
+import { agreementOf, type DigitisedTwice, type MeasureAgreement } from '../../../core/reliability/digitisings';
 import { inUnit } from '../../../core/units';
 import { AgreementChart } from '../../../stage/agreement-chart';
 import { activeOf, type Derived } from '../../../state/derived';

@@ -14,7 +14,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { Drawing, DrawingKind } from '../../../core/model/drawing';
-import { JOINT_POINTS, pointName, type PointId } from '../../../core/points/body-points';
+import { JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { changeDrawing } from '../../../state/use-cases';

@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { Note } from '../../../core/model/session';
-import { REGIONS } from '../../../core/points/regions';
+import { REGIONS } from '../../../core/anatomy/regions';
 import { player } from '../../../state/bench-player';
 import { activeOf, type Derived } from '../../../state/derived';
 import { edit } from '../../../state/document-store';

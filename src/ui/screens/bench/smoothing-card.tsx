@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
 import { LONGEST_BRIDGE_FRAMES, type Performance } from '../../../core/performance/performance';
-import { JOINT_POINTS, pointName, type PointId } from '../../../core/points/body-points';
+import { JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { residualAnalysis, type ResidualAnalysis } from '../../../core/signal/residual-analysis';
 import { ResidualChart } from '../../../stage/residual-chart';
 import { activeOf, type Derived } from '../../../state/derived';

@@ -8,7 +8,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import type { CriterionResult, Met } from '../../../core/assessment/criteria';
+import type { CriterionResult, Met } from '../../../core/judgement/criteria';
 import { markCriterion } from '../../../state/comparison-use-cases';
 import type { Derived } from '../../../state/derived';
 import { readingText } from '../../components/format';

@@ -6,7 +6,7 @@ import { viewOf } from '../../../core/comparison/side';
 import { orderOf } from '../../../core/measures/of-quantity';
 import type { Measure } from '../../../core/model/movement';
 import type { MeasureOf } from '../../../core/measures/kind';
-import { COVERAGE_95 } from '../../../core/uncertainty/normal';
+import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { GateChart } from '../../../stage/gate-chart';
 import type { Derived } from '../../../state/derived';
 import { signedMilliseconds } from '../../components/format';

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { cautionsFor } from '../../../core/assessment/cautions';
-import type { Judged } from '../../../core/assessment/state';
+import { cautionsFor } from '../../../core/judgement/cautions';
+import type { Judged } from '../../../core/judgement/state';
 import { measureName } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
 import { decide, reorder } from '../../../state/use-cases';

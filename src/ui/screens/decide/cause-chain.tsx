@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { RankedGap } from '../../../core/assessment/priority';
+import type { RankedGap } from '../../../core/judgement/priority';
 import { signed } from '../../components/format';
 
 interface CauseChainProps {

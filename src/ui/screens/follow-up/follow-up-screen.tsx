@@ -7,7 +7,7 @@ import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { alsoMoved, followCorrections, trendOf, type Change, type Followed, type SessionResult } from '../../../core/coaching/progress';
 import type { Measure } from '../../../core/model/movement';
-import { COVERAGE_95 } from '../../../core/uncertainty/normal';
+import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { TrendChart } from '../../../stage/trend-chart';
 import type { Derived } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';

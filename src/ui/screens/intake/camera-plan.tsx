@@ -1,10 +1,10 @@
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import { useMemo, useRef, useState, type PointerEvent, type ReactNode } from 'react';
-import { BONES, type BodyPoint } from '../../../core/points/body-points';
-import type { SpatialTrack } from '../../../core/points/marker-map';
-import { seenFrom, sideAzimuth, type FigureCamera } from '../../../core/points/spatial-view';
-import type { Track } from '../../../core/points/track';
+import { BONES, type BodyPoint } from '../../../core/anatomy/body-points';
+import type { SpatialTrack } from '../../../core/tracks/marker-map';
+import { seenFrom, sideAzimuth, type FigureCamera } from '../../../core/tracks/spatial-view';
+import type { Track } from '../../../core/tracks/track';
 
 interface CameraPlanProps {
   readonly points: SpatialTrack;

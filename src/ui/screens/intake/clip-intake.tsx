@@ -11,7 +11,7 @@ import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { performerSchema, segmentTableSchema, sideSchema, viewKindSchema, type Clip, type Role } from '../../../core/model/clip';
 import { addClip, canConvert, changeClip, convertFile, probeFile, type ProbedFile } from '../../../state/use-cases';
-import type { FigureAnswers } from '../../../core/points/figure';
+import type { FigureAnswers } from '../../../core/tracks/figure';
 import { useDocument } from '../../../state/document-store';
 import { addFigure, isPointFile, probePoints, turnFigure, type ProbedPoints } from '../../../state/point-files';
 import { notify } from '../../../state/notices';

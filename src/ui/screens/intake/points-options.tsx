@@ -8,10 +8,10 @@ import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
-import { pointName } from '../../../core/points/body-points';
-import { figureOf, metresByHeight, USUAL_HEIGHT, withFrames, type FigureAnswers } from '../../../core/points/figure';
-import { MAPPED_POINTS } from '../../../core/points/marker-map';
-import { framesOf, LENGTH_UNITS } from '../../../core/points/recording';
+import { pointName } from '../../../core/anatomy/body-points';
+import { figureOf, metresByHeight, USUAL_HEIGHT, withFrames, type FigureAnswers } from '../../../core/tracks/figure';
+import { MAPPED_POINTS } from '../../../core/tracks/marker-map';
+import { framesOf, LENGTH_UNITS } from '../../../core/tracks/recording';
 import type { ProbedPoints } from '../../../state/point-files';
 import { CameraPlan } from './camera-plan';
 

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { judge } from '../../../core/assessment/state';
+import { judge } from '../../../core/judgement/state';
 import { compareMeasure } from '../../../core/comparison/compare';
 import { unitOf } from '../../../core/measures';
 import { ALL_KINDS, asKind, fieldsOfKind } from '../../../core/model/measure-form';

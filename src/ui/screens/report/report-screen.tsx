@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import { format } from 'date-fns';
 import { useState, type ReactNode } from 'react';
-import type { Judged } from '../../../core/assessment/state';
-import { cautionsFor } from '../../../core/assessment/cautions';
+import type { Judged } from '../../../core/judgement/state';
+import { cautionsFor } from '../../../core/judgement/cautions';
 import { followCorrections } from '../../../core/coaching/progress';
-import { filmingRequests } from '../../../core/assessment/filming';
+import { filmingRequests } from '../../../core/judgement/filming';
 import { curveMeasures } from '../../../core/comparison/matched-curves';
 import { correctionOf } from '../../../core/coaching/correction';
 import { measureName, momentsOf } from '../../../core/model/movement';

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { drawMeasure } from '../../../core/measures';
 import { momentsOf } from '../../../core/model/movement';
-import { drawDrawing, visibleAt } from '../../../core/overlay/drawing';
-import { drawFigure } from '../../../core/overlay/figure';
+import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
+import { drawFigure } from '../../../core/scene/figure';
 import type { Performance } from '../../../core/performance/performance';
 import { paintPicture } from '../../../stage/paint-picture';
 import { paintScene } from '../../../stage/paint-scene';

@@ -1,0 +1,113 @@
+import { BODY_POINTS, type BodyPoint, type PointId } from '../anatomy/body-points';
+import { bendOf, smoothestChoice, type ChoiceStep } from '../signal/smoothest-choice';
+import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
+import { bodyHeightPixels } from '../tracks/point-error';
+
+/** Points that the finder confuses together: a leg for the other leg, an arm for the other arm. */
+const GROUPS = [
+  ['arms', ['shoulder', 'elbow', 'wrist', 'pinky', 'index', 'thumb']],
+  ['legs', ['hip', 'knee', 'ankle', 'heel', 'foot-index']],
+] as const;
+
+/** Cost of contradicting the finders at a frame, in squared hundredths of standing height; where they contradict each other there is little to contradict. */
+const DOUBT = { alike: 4, apart: 0.5 };
+/** Cost of exchanging one group and not the other: a finder that takes a body for one facing the other way exchanges both. */
+const COUPLING = 4;
+/** No single step counts more than this, so that one wild point does not decide. */
+const MOST = 90;
+/** A frame counts as seen when at least half of a group's pairs are at least this sure. */
+const SEEN_CONFIDENCE = 0.2;
+
+type Pair = readonly [PointSeries, PointSeries];
+
+const found = (series: PointSeries, i: number): boolean => series.origin[i] === ORIGIN.found;
+
+const at = (series: PointSeries, i: number): { x: number; y: number } => ({ x: series.x[i]!, y: series.y[i]! });
+
+/**
+ * Cost of a change of velocity over three seen frames with left and right kept (0) or exchanged (1) at each, weighted by
+ * how sure the points are, summed over the points of a group. Unit: squared hundredths of standing height.
+ */
+function bend(pairs: readonly Pair[], { frames, choices }: ChoiceStep, unit: number): number {
+  let sum = 0;
+  for (const pair of pairs) {
+    for (const side of [0, 1] as const) {
+      const [a, b, c] = choices.map((choice) => pair[side === choice ? 0 : 1]) as [PointSeries, PointSeries, PointSeries];
+      const cost = bendOf(at(a, frames[0]), at(b, frames[1]), at(c, frames[2]), frames) / unit ** 2;
+      const sure = Math.min(a.confidence[frames[0]]!, b.confidence[frames[1]]!, c.confidence[frames[2]]!);
+      if (!Number.isNaN(cost)) sum += sure * Math.min(MOST, cost);
+    }
+  }
+  return sum;
+}
+
+/** Frames in which a group is seen well enough to say which limb is which; the others would let labels slip past. */
+function seenFrames(pairs: readonly Pair[]): readonly number[] {
+  const frames = pairs[0]![0].x.length;
+  const sure = (series: PointSeries, i: number): boolean => series.confidence[i]! >= SEEN_CONFIDENCE;
+  return Array.from({ length: frames }, (_, i) => i).filter((i) => 2 * pairs.filter(([l, r]) => sure(l, i) && sure(r, i)).length >= pairs.length);
+}
+
+/** The smoothest labelling of a group through all frames: 1 where left and right must be exchanged. */
+function smoothestLabels(pairs: readonly Pair[], frames: number, unit: number, others: Uint8Array | null, doubt: (frame: number) => number): Uint8Array {
+  const seen = seenFrames(pairs);
+  const labels = new Uint8Array(frames);
+  if (seen.length < 3) return labels;
+  const choices = smoothestChoice({ frames: seen, cost: (frame, choice) => doubt(frame) * choice + (others && others[frame] !== choice ? COUPLING : 0), bend: (step) => bend(pairs, step, unit) });
+  seen.forEach((frame, n) => (labels[frame] = choices[n]!));
+  // Frames between take the label that leaves their limbs nearest to where the seen frame before had them.
+  for (let i = seen[0]! + 1; i < frames; i++) {
+    if (seen.includes(i)) continue;
+    const apart = (label: number): number =>
+      pairs.reduce((sum, pair) => {
+        const step = ([0, 1] as const).map((side) => {
+          const now = pair[side === label ? 0 : 1]!;
+          const before = pair[side === labels[i - 1] ? 0 : 1]!;
+          return Math.hypot(now.x[i]! - before.x[i - 1]!, now.y[i]! - before.y[i - 1]!);
+        });
+        return sum + (Number.isNaN(step[0]! + step[1]!) ? 0 : step[0]! + step[1]!);
+      }, 0);
+    labels[i] = apart(1) < apart(0) ? 1 : 0;
+  }
+  return labels;
+}
+
+/**
+ * Exchanges left and right where the finder has taken one limb for the other: of all labellings of a clip the one with
+ * the smoothest paths is taken, arms and legs apart. Points placed by hand are never exchanged.
+ * @param alike frames in which two finders name the sides alike; all of them where only one was asked
+ * @returns the track and how many frames were changed
+ */
+export function repairSideSwaps(track: Track, alike?: Readonly<Record<'arms' | 'legs', ReadonlySet<number>>>): { readonly track: Track; readonly changedFrames: number } {
+  const height = bodyHeightPixels(track);
+  if (Number.isNaN(height)) return { track, changedFrames: 0 };
+  const next: Partial<Record<PointId, PointSeries>> = { ...track };
+  const changed = new Set<number>();
+  let before: Uint8Array | null = null;
+  for (const [limb, joints] of GROUPS) {
+    const ids = joints
+      .map((joint) => [`left-${joint}`, `right-${joint}`] as [BodyPoint, BodyPoint])
+      .filter(([l, r]) => BODY_POINTS.includes(l) && track[l] && track[r]);
+    if (ids.length === 0) continue;
+    const pairs = ids.map(([l, r]): Pair => [track[l]!, track[r]!]);
+    const doubt = (frame: number): number => (!alike || alike[limb].has(frame) ? DOUBT.alike : DOUBT.apart);
+    const labels = smoothestLabels(pairs, pairs[0]![0].x.length, height / 100, before, doubt);
+    before = labels;
+    ids.forEach(([l, r], k) => {
+      const [left, right] = pairs[k]!;
+      const copy = (own: PointSeries, other: PointSeries): PointSeries => {
+        const swapped = (i: number): boolean => labels[i] === 1 && found(left, i) && found(right, i);
+        return {
+          x: own.x.map((v, i) => (swapped(i) ? other.x[i]! : v)),
+          y: own.y.map((v, i) => (swapped(i) ? other.y[i]! : v)),
+          confidence: own.confidence.map((v, i) => (swapped(i) ? other.confidence[i]! : v)),
+          origin: own.origin,
+        };
+      };
+      next[l] = copy(left, right);
+      next[r] = copy(right, left);
+    });
+    labels.forEach((label, i) => label === 1 && changed.add(i));
+  }
+  return { track: next, changedFrames: changed.size };
+}

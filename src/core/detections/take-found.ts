@@ -1,0 +1,34 @@
+import type { PointId } from '../anatomy/body-points';
+import { steadyHips } from './steady-hips';
+import { namedAlike, resolveLooks, type Looks } from './merge-looks';
+import { withoutImpossible, withoutStrangers } from './plausible';
+import { repairSideSwaps } from './side-swaps';
+import { mergeFound, ORIGIN, type PointSeries, type Track } from '../tracks/track';
+
+/** Small models are fast, large ones accurate. */
+export type FinderSetting = 'fast' | 'accurate';
+
+/** Doubt that points of the small models carry beside that of their looks; with it their intervals hold the truth as often as those of the large ones. */
+const DOUBT: Readonly<Record<FinderSetting, number>> = { fast: 0.8, accurate: 0 };
+
+/** The found points of some frames with their confidence lowered by a doubt of its own. */
+function doubted(track: Track, frames: Iterable<number>, doubt: number): Track {
+  if (doubt === 0) return track;
+  const at = [...frames];
+  return Object.fromEntries(
+    (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
+      const confidence = series.confidence.slice();
+      for (const i of at) if (series.origin[i] === ORIGIN.found) confidence[i]! /= 1 + doubt * confidence[i]!;
+      return [id, { ...series, confidence }];
+    }),
+  );
+}
+
+/**
+ * Takes what finders saw into a track: their looks are joined, what no body can do and
+ * what is not this person is left out, limbs that changed places are put back, hips that only seem to turn are steadied; points of other origins stay.
+ */
+export function takeFound(track: Track, frames: number, looks: Looks, setting: FinderSetting): Track {
+  const possible = withoutStrangers(withoutImpossible(mergeFound(track, frames, resolveLooks(looks))).track).track;
+  return doubted(steadyHips(repairSideSwaps(possible, namedAlike(looks)).track), looks.keys(), DOUBT[setting]);
+}

@@ -1,0 +1,67 @@
+import { fail, ok, type Issue, type Result } from '../result';
+import { COVERAGE_95 } from '../statistics/normal';
+
+/** How well repeated digitisings of the same performances agree. */
+export interface Agreement {
+  /** Intraclass correlation of a single value, absolute agreement, raters random: ICC(2,1). */
+  readonly absolute: number;
+  /** Intraclass correlation of a single value, consistency, raters fixed: ICC(3,1). */
+  readonly consistency: number;
+  /** Standard error of measurement of a single value, unit of the values: what differs between digitisings of one performance. */
+  readonly sem: number;
+  /** Least change between two single values that is more than error in 95 of 100 cases. */
+  readonly minimalDetectableChange: number;
+}
+
+type TooFew = Issue<'too-few' | 'uneven'>;
+
+const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
+const squares = (values: readonly number[], about: number): number => values.reduce((sum, v) => sum + (v - about) ** 2, 0);
+
+/**
+ * Intraclass correlations from the two-way analysis of variance (Shrout and Fleiss 1979, Psychol Bull 86:420-428), and the
+ * error of a single value from the variance within performances, systematic differences between digitisings included.
+ * @param values one row per performance (or moment), one column per digitising
+ */
+export function agreement(values: readonly (readonly number[])[]): Result<Agreement, TooFew> {
+  const n = values.length;
+  const k = values[0]?.length ?? 0;
+  if (n < 3 || k < 2) return fail('too-few', `Agreement needs at least 3 performances digitised at least twice; there are ${n} digitised ${k} times.`);
+  const uneven = values.findIndex((row) => row.length !== k || row.some((v) => !Number.isFinite(v)));
+  if (uneven >= 0) return fail('uneven', `Performance ${uneven + 1} does not have ${k} values; digitise it again or leave it out.`);
+  const grand = mean(values.map(mean));
+  const betweenRows = (k * squares(values.map(mean), grand)) / (n - 1);
+  const columns = Array.from({ length: k }, (_, j) => mean(values.map((row) => row[j]!)));
+  const betweenColumns = (n * squares(columns, grand)) / (k - 1);
+  const within = values.reduce((sum, row) => sum + squares(row, mean(row)), 0);
+  const residual = (within - betweenColumns * (k - 1)) / ((n - 1) * (k - 1));
+  const sem = Math.sqrt(within / (n * (k - 1)));
+  return ok({
+    absolute: (betweenRows - residual) / (betweenRows + (k - 1) * residual + (k * (betweenColumns - residual)) / n),
+    consistency: (betweenRows - residual) / (betweenRows + (k - 1) * residual),
+    sem,
+    minimalDetectableChange: COVERAGE_95 * Math.SQRT2 * sem,
+  });
+}
+
+/** Differences of two digitisings against their mean. */
+export interface LimitsOfAgreement {
+  /** Mean difference, first minus second. */
+  readonly bias: number;
+  readonly sd: number;
+  /** 95 of 100 differences lie between these. */
+  readonly lower: number;
+  readonly upper: number;
+  readonly points: readonly { readonly mean: number; readonly difference: number }[];
+}
+
+/** Limits of agreement (Bland and Altman 1986, Lancet 327:307-310), with 1.96 where the paper rounds to 2. */
+export function limitsOfAgreement(first: readonly number[], second: readonly number[]): Result<LimitsOfAgreement, TooFew> {
+  if (first.length !== second.length) return fail('uneven', `The first digitising has ${first.length} values, the second ${second.length}; both must have the same.`);
+  if (first.length < 3) return fail('too-few', `Limits of agreement need at least 3 pairs; there are ${first.length}.`);
+  const points = first.map((v, i) => ({ mean: (v + second[i]!) / 2, difference: v - second[i]! }));
+  const differences = points.map((p) => p.difference);
+  const bias = mean(differences);
+  const sd = Math.sqrt(squares(differences, bias) / (differences.length - 1));
+  return ok({ bias, sd, lower: bias - COVERAGE_95 * sd, upper: bias + COVERAGE_95 * sd, points });
+}

@@ -1,0 +1,37 @@
+import type { Judged } from '../judgement/state';
+import { drawMeasure } from '../measures';
+import { momentsOf, type Movement } from '../model/movement';
+import type { Performance } from '../performance/performance';
+import { drawFigure } from './figure';
+import type { Primitive } from '../geometry/primitives';
+
+/** Measures less important than this are not drawn by themselves at their moment. */
+const DRAWN_IMPORTANCE = 0.5;
+
+export interface ClipSceneOf {
+  readonly movement: Movement;
+  readonly judged: readonly Judged[];
+  readonly performance: Performance;
+  /** Another performance of a role than the one that is compared: its measures have no reading, and are drawn on its first camera. */
+  readonly beside: boolean;
+}
+
+export interface ClipSceneWish {
+  /** The one measure that is drawn on every frame; null draws those of the moment that the frame is. */
+  readonly selected: string | null;
+  /** Whether a moment's measures are drawn. */
+  readonly measures: boolean;
+  /** A body region to be drawn strong; null for all alike. */
+  readonly lit: string | null;
+}
+
+/** Body and measures of a clip at a frame: on the bench and in a film. A measure is drawn where it was read: on the camera that shows its plane. */
+export function clipScene({ movement, judged, performance, beside }: ClipSceneOf, frame: number, { selected, measures, lit }: ClipSceneWish): readonly Primitive[] {
+  const { clip, marks } = performance;
+  const chosen = movement.measures.filter((m) => (selected !== null ? m.id === selected : measures && momentsOf(m).some((id) => Math.round(marks[id] ?? -1) === frame) && m.importance >= DRAWN_IMPORTANCE));
+  const drawable = chosen.filter((m) => {
+    const reading = judged.find((j) => j.measure.id === m.id)?.[clip.role];
+    return !reading || (reading.measurable && (reading.provenance.clipId === clip.id || beside));
+  });
+  return [...drawFigure(performance, frame, lit), ...drawable.flatMap((m) => drawMeasure(m, performance, frame))];
+}

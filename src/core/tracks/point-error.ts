@@ -1,0 +1,94 @@
+import { distance } from '../geometry/vec2';
+import { LENGTH_SHARES } from '../anatomy/segment-table';
+import { ORIGIN, type PointSeries, type Track } from './track';
+import { sideOf, type PointId, type Side } from '../anatomy/body-points';
+
+/** Length of thigh, shank and trunk together as a share of standing height. */
+const CHAIN = LENGTH_SHARES.thigh + LENGTH_SHARES.shank + LENGTH_SHARES.trunk;
+
+/**
+ * Standing height in pixels, from the length of trunk, thigh and shank over the clip. The 80th percentile is taken:
+ * out-of-plane positions only shorten the chain, a wrong point lengthens it.
+ * @returns NaN where no frame shows the whole chain
+ */
+export function bodyHeightPixels(track: Track): number {
+  const heights: number[] = [];
+  for (const side of ['left', 'right'] as const) {
+    const chain = ['shoulder', 'hip', 'knee', 'ankle'].map((joint) => track[`${side}-${joint}` as PointId]);
+    if (chain.some((series) => !series)) continue;
+    const frames = chain[0]!.x.length;
+    for (let i = 0; i < frames; i++) {
+      const at = (chain as PointSeries[]).map((series) => ({ x: series.x[i]!, y: series.y[i]! }));
+      const sum = distance(at[0]!, at[1]!) + distance(at[1]!, at[2]!) + distance(at[2]!, at[3]!);
+      if (!Number.isNaN(sum)) heights.push(sum / CHAIN);
+    }
+  }
+  if (heights.length === 0) return NaN;
+  heights.sort((a, b) => a - b);
+  return heights[Math.floor(heights.length * 0.8)]!;
+}
+
+/** Deviation of one coordinate of a found point, as shares of standing height. */
+interface FoundError {
+  /** Changes from frame to frame and from clip to clip. */
+  readonly random: number;
+  /** The finder's own idea of where a joint is: alike in every clip of the same view at the same moment. */
+  readonly alike: number;
+}
+
+/**
+ * Errors of the accurate finders against the rendered clips' truth (`npm run bench points`): random from the difference of two
+ * clips' errors at matched times, the rest is alike. The side turned away from the camera is less sure.
+ */
+const FOUND_ERROR: Readonly<Record<string, { readonly near: FoundError; readonly far: FoundError }>> = {
+  shoulder: { near: { random: 0.0055, alike: 0.0045 }, far: { random: 0.005, alike: 0.0085 } },
+  elbow: { near: { random: 0.0013, alike: 0.002 }, far: { random: 0.006, alike: 0.0096 } },
+  wrist: { near: { random: 0.0014, alike: 0.0012 }, far: { random: 0.0046, alike: 0.0096 } },
+  hip: { near: { random: 0.0045, alike: 0.0042 }, far: { random: 0.0055, alike: 0.0125 } },
+  knee: { near: { random: 0.002, alike: 0.0026 }, far: { random: 0.0036, alike: 0.004 } },
+  ankle: { near: { random: 0.0022, alike: 0.0039 }, far: { random: 0.0029, alike: 0.0048 } },
+  heel: { near: { random: 0.0026, alike: 0.0096 }, far: { random: 0.0039, alike: 0.0104 } },
+  'foot-index': { near: { random: 0.0039, alike: 0.0085 }, far: { random: 0.0072, alike: 0.0096 } },
+};
+/** Points without an entry: hands and face. */
+const OTHER_ERROR = { near: { random: 0.008, alike: 0.012 }, far: { random: 0.012, alike: 0.014 } };
+/** Share of standing height that a half-sure point adds to its random deviation, in quadrature. */
+const DOUBT_SHARE = 0.0055;
+/** A point set by hand: about a pixel and a half on a picture enlarged for the purpose (common practice). */
+export const HAND_SD_PIXELS = 1.5;
+/** A point followed from picture to picture whose surroundings look as they did (against rendered truth, `npm run bench follow`). */
+export const FOLLOWED_SD_PIXELS = 1.5;
+/** Markers lie on the skin, about a centimetre from the joint and moving over it, shares of standing height (common practice). */
+const RECORDED_ERROR: FoundError = { random: 0.003, alike: 0.006 };
+/** Standing height where no frame tells it, pixels. */
+const heightOr = (height: number): number => (Number.isNaN(height) ? 300 : height);
+/** Points below this are drawn as unsure. */
+export const UNSURE_CONFIDENCE = 0.3;
+
+/** Standard deviations (pixels) of one coordinate of a point. */
+export interface PointError {
+  /** In all. */
+  readonly sd: number;
+  /** The part of it that is alike in every clip measured the same way; it falls out of a difference of two such clips. */
+  readonly alike: number;
+  /** Correlation with the error of the same joint of the other side: below zero where a finder takes a body for one more or less turned. */
+  readonly ofSides: number;
+}
+
+/** Hips and shoulders go apart and together about a middle that is found better than either (rendered clips, `npm run bench points`). */
+const TURNED = -0.5;
+const TURNING = /^(left|right)-(hip|shoulder)$/;
+
+/** How wrong a point may be at a frame: it grows as the finder's confidence falls; points set by hand have no part alike. */
+export function pointError(series: PointSeries, id: PointId, frame: number, bodyHeight: number, farSide: Side | null): PointError {
+  const origin = series.origin[frame];
+  if (origin === ORIGIN.hand) return { sd: HAND_SD_PIXELS, alike: 0, ofSides: 0 };
+  if (origin === ORIGIN.interpolated) return { sd: HAND_SD_PIXELS * 2, alike: 0, ofSides: 0 };
+  if (origin === ORIGIN.followed) return { sd: FOLLOWED_SD_PIXELS / Math.max(0.25, series.confidence[frame]!), alike: 0, ofSides: 0 };
+  if (origin === ORIGIN.recorded) return { sd: Math.hypot(RECORDED_ERROR.random, RECORDED_ERROR.alike) * heightOr(bodyHeight), alike: RECORDED_ERROR.alike * heightOr(bodyHeight), ofSides: 0 };
+  const side = sideOf(id);
+  const { random, alike } = (FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR)[side !== null && side === farSide ? 'far' : 'near'];
+  const doubt = 1 / Math.max(0.05, series.confidence[frame]!) - 1;
+  const height = heightOr(bodyHeight);
+  return { sd: Math.sqrt(random ** 2 + alike ** 2 + DOUBT_SHARE ** 2 * doubt) * height, alike: alike * height, ofSides: TURNING.test(id) ? TURNED : 0 };
+}

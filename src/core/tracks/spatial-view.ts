@@ -1,0 +1,121 @@
+import { LENGTH_SHARES } from '../anatomy/segment-table';
+import type { Size } from '../geometry/vec2';
+import type { PointId } from '../anatomy/body-points';
+import type { SpatialSeries, SpatialTrack } from './marker-map';
+import { ORIGIN, type PointSeries, type Track } from './track';
+
+/** From where points in space are seen: azimuth about the vertical (0 looks along -z with x to the right), elevation above the horizon. */
+export interface FigureCamera {
+  readonly azimuthDegrees: number;
+  readonly elevationDegrees: number;
+}
+
+const RADIANS = Math.PI / 180;
+
+/** Right and up of a camera's picture as directions in space. */
+export function pictureAxes({ azimuthDegrees, elevationDegrees }: FigureCamera): { right: readonly [number, number, number]; up: readonly [number, number, number] } {
+  const [a, e] = [azimuthDegrees * RADIANS, elevationDegrees * RADIANS];
+  return { right: [Math.cos(a), 0, -Math.sin(a)], up: [-Math.sin(a) * Math.sin(e), Math.cos(e), -Math.cos(a) * Math.sin(e)] };
+}
+
+/** Share of the picture that the whole way of the points fills. */
+const FILLED = 0.9;
+
+export interface SeenFigure {
+  readonly track: Track;
+  readonly pixelsPerMetre: number;
+}
+
+/**
+ * The points as a camera far away sees them (parallel projection, the same scale everywhere), filling the picture.
+ * @param picture size of the picture in pixels
+ */
+export function seenFrom(points: SpatialTrack, camera: FigureCamera, picture: Size): SeenFigure {
+  const { right, up } = pictureAxes(camera);
+  const along = ({ x, y, z }: SpatialSeries, [a, b, c]: readonly [number, number, number]): Float64Array => x.map((v, i) => a * v + b * y[i]! + c * z[i]!);
+  const flat = (Object.entries(points) as [PointId, SpatialSeries][]).map(([id, series]) => ({ id, x: along(series, right), y: along(series, up) }));
+  const range = (axis: 'x' | 'y'): readonly [number, number] => {
+    let [low, high] = [Infinity, -Infinity];
+    for (const point of flat) {
+      for (const v of point[axis]) {
+        if (v < low) low = v;
+        if (v > high) high = v;
+      }
+    }
+    return low <= high ? [low, high] : [0, 1];
+  };
+  const [x0, x1] = range('x');
+  const [y0, y1] = range('y');
+  const pixelsPerMetre = FILLED * Math.min(picture.width / Math.max(1e-6, x1 - x0), picture.height / Math.max(1e-6, y1 - y0));
+  const track: Partial<Record<PointId, PointSeries>> = {};
+  for (const { id, x, y } of flat) {
+    const seen = (i: number): boolean => !Number.isNaN(x[i]!);
+    track[id] = {
+      x: x.map((v) => picture.width / 2 + (v - (x0 + x1) / 2) * pixelsPerMetre),
+      y: y.map((v) => picture.height / 2 - (v - (y0 + y1) / 2) * pixelsPerMetre),
+      confidence: Float32Array.from(x, (_, i) => (seen(i) ? 1 : 0)),
+      origin: Uint8Array.from(x, (_, i) => (seen(i) ? ORIGIN.recorded : ORIGIN.missing)),
+    };
+  }
+  return { track, pixelsPerMetre };
+}
+
+/** Horizontal direction; its length says how sure it is. */
+interface Heading {
+  readonly x: number;
+  readonly z: number;
+}
+
+/** Mean of unit directions from one point to another over the frames, in the ground plane; shorter than 1 where they differ. */
+function meanHeading(pairs: readonly (readonly [SpatialSeries | undefined, SpatialSeries | undefined])[]): Heading {
+  let [x, z, n] = [0, 0, 0];
+  for (const [from, to] of pairs) {
+    if (!from || !to) continue;
+    from.x.forEach((_, i) => {
+      const [dx, dz] = [to.x[i]! - from.x[i]!, to.z[i]! - from.z[i]!];
+      const length = Math.hypot(dx, dz);
+      if (!(length > 0)) return;
+      x += dx / length;
+      z += dz / length;
+      n++;
+    });
+  }
+  return n === 0 ? { x: 0, z: 0 } : { x: x / n, z: z / n };
+}
+
+/** Directions that agree less than this say nothing: someone who turns about. */
+const LEAST_AGREEMENT = 0.4;
+
+/**
+ * The azimuth that sees the movement from the side: across the way the feet point, or where those are not known across the
+ * line of the hips.
+ * @returns degrees; the performer faces to the right in the picture
+ */
+export function sideAzimuth(points: SpatialTrack): number {
+  const feet = meanHeading([
+    [points['left-ankle'], points['left-foot-index']],
+    [points['right-ankle'], points['right-foot-index']],
+  ]);
+  // Right of the picture is (cos a, -sin a) in (x, z): it should point ahead.
+  if (Math.hypot(feet.x, feet.z) > LEAST_AGREEMENT) return Math.atan2(-feet.z, feet.x) / RADIANS;
+  const hips = meanHeading([[points['left-hip'], points['right-hip']]]);
+  // Ahead is the line from the left to the right hip turned by a quarter about the vertical.
+  return Math.hypot(hips.x, hips.z) > 0 ? Math.atan2(hips.x, hips.z) / RADIANS : 0;
+}
+
+/** Standing height in the unit of the points, from the chain of trunk, thigh and shank (80th percentile over the frames); NaN where it is not seen. */
+export function spatialHeight(points: SpatialTrack): number {
+  const heights: number[] = [];
+  for (const side of ['left', 'right'] as const) {
+    const chain = ['shoulder', 'hip', 'knee', 'ankle'].map((joint) => points[`${side}-${joint}` as PointId]);
+    if (chain.includes(undefined)) continue;
+    const frames = chain[0]!.x.length;
+    for (let i = 0; i < frames; i++) {
+      let sum = 0;
+      for (let k = 0; k < 3; k++) sum += Math.hypot(chain[k]!.x[i]! - chain[k + 1]!.x[i]!, chain[k]!.y[i]! - chain[k + 1]!.y[i]!, chain[k]!.z[i]! - chain[k + 1]!.z[i]!);
+      if (!Number.isNaN(sum)) heights.push(sum / (LENGTH_SHARES.thigh + LENGTH_SHARES.shank + LENGTH_SHARES.trunk));
+    }
+  }
+  heights.sort((a, b) => a - b);
+  return heights[Math.floor(heights.length * 0.8)] ?? NaN;
+}
