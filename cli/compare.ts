@@ -80,7 +80,7 @@ function performanceOf(input: CompareInput, { file, bytes }: PointInput, role: '
     id: role, role, fileName: file, mediaId: null, codec: 'points', ...figure.picture, rotation: 0,
     frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)), fileRate: recording.rate, captureRate: recording.rate,
     performer: { name: recording.name || file, dominantSide: input.dominant, minor: role === 'athlete' && input.minor, consent: true },
-    ...seen, mirrored: false, scale: figure.pixelsPerMetre === null ? null : { pixels: figure.pixelsPerMetre, metres: 1 },
+    ...seen, mirrored: false, scale: figure.pixelsPerMetre === null ? null : { pixels: figure.pixelsPerMetre, metres: 1, alongDegrees: 90 },
   });
   const times = realTimes(clip);
   const last = times.length - 1;

@@ -4,8 +4,11 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sessionJson } from '../src/formats/session-json/session-json';
 import type { Clip } from '../src/core/model/clip';
+import type { Movement } from '../src/core/model/movement';
 import { newSession, type Session } from '../src/core/model/session';
+import { markByHand } from '../src/core/performance/moments';
 import { ORIGIN, type Track } from '../src/core/tracks/track';
+import { movementOf } from '../src/movements';
 import { HURDLE_HEIGHT } from './athlete/sprint-hurdles';
 import { project } from './camera/camera';
 import { addClip, clipFile, createSession, findAllPoints, goToStep, openBrowser, root, startServer } from './drive-job';
@@ -68,9 +71,15 @@ async function findPair(first: string, second: string): Promise<readonly Found[]
 
 type Marks = Session['marks'][string];
 
-/** Moments on the nearest whole frames. */
-const marked = (moments: Readonly<Record<string, number>>, rate: number, last: number): Marks =>
-  Object.fromEntries(Object.entries(moments).map(([id, time]) => [id, { frame: Math.min(last, Math.round(time * rate)), proposed: null }]));
+/** What a person marks for an instant: the first whole frame after it, the last one before it, or the nearest. */
+const WHOLE = { first: Math.ceil, last: Math.floor, nearest: Math.round } as const;
+
+/** Moments on whole frames, as a person marks them. */
+const marked = (movement: Movement, moments: Readonly<Record<string, number>>, rate: number, last: number): Marks =>
+  Object.fromEntries(Object.entries(moments).map(([id, time]) => {
+    const as = movement.moments.find((m) => m.id === id)?.frame ?? 'nearest';
+    return [id, markByHand(Math.max(0, Math.min(last, WHOLE[as](time * rate))), as)];
+  }));
 
 /** A point that does not move, placed by hand once and kept. */
 function standing(track: Track, id: 'own-hurdle', at: { x: number; y: number }, frames: number): Track {
@@ -106,11 +115,11 @@ async function assemble(base: Session, members: readonly Member[], found: Readon
       onBench,
       mediaId: `demo-media-${id}`,
       performer: { ...clip.performer, name: demo.performer, segmentTable: demo.movement === 'pace-delivery' ? 'male' : 'female' },
-      scale: foot && top ? { pixels: Math.round(Math.hypot(top.x - foot.x, top.y - foot.y)), metres: HURDLE_HEIGHT } : null,
+      scale: foot && top ? { pixels: Math.round(Math.hypot(top.x - foot.x, top.y - foot.y)), metres: HURDLE_HEIGHT, alongDegrees: 90 } : null,
     });
     session.tracks[clipId] = (top ? standing(track, 'own-hurdle', top, last + 1) : track) as Session['tracks'][string];
-    session.marks[clipId] = marked(truth.moments, truth.frameRate, last);
-    const all = (truth.repetitions ?? []).map((moments) => marked(moments, truth.frameRate, last));
+    session.marks[clipId] = marked(movementOf(demo.movement)!, truth.moments, truth.frameRate, last);
+    const all = (truth.repetitions ?? []).map((moments) => marked(movementOf(demo.movement)!, moments, truth.frameRate, last));
     if (all.length > 1) session.repetitions[clipId] = { all, chosen: 0, average: true };
   }
   return session;

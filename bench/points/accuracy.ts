@@ -1,7 +1,6 @@
 import { differenceSd } from '../../src/core/comparison/compare';
-import { readAngle, type AngleOfPoints } from '../../src/core/measures/angle-at';
-import { interiorOf } from '../../src/core/measures/joint-angle';
-import { directionOf } from '../../src/core/measures/segment-angle';
+import type { Quantity } from '../../src/core/model/movement';
+import { readQuantity } from '../../src/core/quantities';
 import type { Performance } from '../../src/core/performance/performance';
 import type { BodyPoint } from '../../src/core/anatomy/body-points';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
@@ -9,12 +8,12 @@ import { COVERAGE_95 } from '../../src/core/statistics/normal';
 type Side = 'dominant' | 'opposite';
 
 /** The angles that are checked: of the side towards the camera, and the trunk. */
-export const checkedOn = (side: Side): Readonly<Record<'knee' | 'hip' | 'elbow' | 'ankle' | 'trunk', AngleOfPoints>> => ({
-  knee: interiorOf([`${side}-hip`, `${side}-knee`, `${side}-ankle`]),
-  hip: interiorOf([`${side}-shoulder`, `${side}-hip`, `${side}-knee`]),
-  elbow: interiorOf([`${side}-shoulder`, `${side}-elbow`, `${side}-wrist`]),
-  ankle: interiorOf([`${side}-knee`, `${side}-ankle`, `${side}-foot-index`]),
-  trunk: directionOf(['mid-hip', 'mid-shoulder'], 'up'),
+export const checkedOn = (side: Side): Readonly<Record<'knee' | 'hip' | 'elbow' | 'ankle' | 'trunk', Quantity>> => ({
+  knee: { q: 'joint-angle', points: [`${side}-hip`, `${side}-knee`, `${side}-ankle`] },
+  hip: { q: 'joint-angle', points: [`${side}-shoulder`, `${side}-hip`, `${side}-knee`] },
+  elbow: { q: 'joint-angle', points: [`${side}-shoulder`, `${side}-elbow`, `${side}-wrist`] },
+  ankle: { q: 'joint-angle', points: [`${side}-knee`, `${side}-ankle`, `${side}-foot-index`] },
+  trunk: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
 });
 export type Checked = keyof ReturnType<typeof checkedOn>;
 
@@ -36,14 +35,14 @@ export interface FoundAndTrue {
 export const together = (all: readonly AngleErrors[]): AngleErrors => ({ errors: all.flatMap((a) => a.errors).sort((a, b) => a - b), held: all.reduce((sum, a) => sum + a.held, 0) });
 
 /** Found angles against the true ones on every frame of the movement (from its first to its last moment) that has both. */
-export function compareWithTruth({ found, truth }: FoundAndTrue, of: AngleOfPoints): AngleErrors {
+export function compareWithTruth({ found, truth }: FoundAndTrue, of: Quantity): AngleErrors {
   const errors: number[] = [];
   let held = 0;
   const marks = Object.values(truth.marks);
   const last = Math.min(found.times.length - 1, Math.floor(Math.max(...marks)));
   for (let frame = Math.ceil(Math.min(...marks)); frame <= last; frame++) {
-    const measured = readAngle(found, of, 'any', frame);
-    const true_ = readAngle(truth, of, 'any', frame);
+    const measured = readQuantity(found, of, { plane: 'any', frame: frame, lengthIn: '%BH' });
+    const true_ = readQuantity(truth, of, { plane: 'any', frame: frame, lengthIn: '%BH' });
     if (!measured.measurable || !true_.measurable) continue;
     const error = Math.abs(measured.value - true_.value);
     errors.push((error * 180) / Math.PI);
@@ -56,7 +55,7 @@ export function compareWithTruth({ found, truth }: FoundAndTrue, of: AngleOfPoin
 const STEPS = 20;
 
 /** Differences of two clips at matched times, from the first moment to the last, against the true differences. */
-export function compareDifferences(a: FoundAndTrue, b: FoundAndTrue, of: AngleOfPoints): AngleErrors {
+export function compareDifferences(a: FoundAndTrue, b: FoundAndTrue, of: Quantity): AngleErrors {
   const marksOf = (performance: Performance): number[] => Object.values(performance.marks).sort((x, y) => x - y);
   const [marksA, marksB] = [marksOf(a.truth), marksOf(b.truth)];
   const errors: number[] = [];
@@ -64,7 +63,7 @@ export function compareDifferences(a: FoundAndTrue, b: FoundAndTrue, of: AngleOf
   for (let phase = 0; phase + 1 < marksA.length; phase++) {
     for (let step = 0; step < STEPS; step++) {
       const at = (marks: readonly number[]): number => marks[phase]! + ((marks[phase + 1]! - marks[phase]!) * step) / STEPS;
-      const readings = [readAngle(a.found, of, 'any', at(marksA)), readAngle(b.found, of, 'any', at(marksB)), readAngle(a.truth, of, 'any', at(marksA)), readAngle(b.truth, of, 'any', at(marksB))];
+      const readings = [readQuantity(a.found, of, { plane: 'any', frame: at(marksA), lengthIn: '%BH' }), readQuantity(b.found, of, { plane: 'any', frame: at(marksB), lengthIn: '%BH' }), readQuantity(a.truth, of, { plane: 'any', frame: at(marksA), lengthIn: '%BH' }), readQuantity(b.truth, of, { plane: 'any', frame: at(marksB), lengthIn: '%BH' })];
       const [foundA, foundB, trueA, trueB] = readings;
       if (!foundA?.measurable || !foundB?.measurable || !trueA?.measurable || !trueB?.measurable) continue;
       const error = Math.abs(foundA.value - foundB.value - (trueA.value - trueB.value));

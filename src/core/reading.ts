@@ -7,6 +7,14 @@ export interface Provenance {
   readonly points: readonly string[];
 }
 
+/** What one standard deviation of a clip's own unknowns does to a reading, SI and signed. */
+export interface SharedError {
+  /** Of the camera's direction. */
+  readonly camera: number;
+  /** Of the scale. */
+  readonly scale: number;
+}
+
 /** A measured value in SI (radians, seconds, ratio) with its standard deviation. */
 export interface Measured {
   readonly measurable: true;
@@ -14,11 +22,15 @@ export interface Measured {
   readonly sd: number;
   /** The part of the deviation that is alike in every clip measured the same way (the finder's idea of a joint). */
   readonly alikeSd: number;
+  /** The part of the deviation that comes from the points alone, which digitising them twice shows; left out where nothing tells it apart. */
+  readonly points?: number;
+  /** What this reading shares with every other one of the same clip; left out where it shares nothing. Part of `sd`. */
+  readonly shared?: SharedError;
   readonly unit: DisplayUnit;
   readonly provenance: Provenance;
 }
 
-export type NotMeasurableReason = 'moment-missing' | 'point-missing' | 'wrong-view' | 'view-too-oblique' | 'no-crossing' | 'too-uncertain' | 'no-scale' | 'order' | 'not-answered' | 'not-visible' | 'no-reference';
+export type NotMeasurableReason = 'moment-missing' | 'unsure-moment' | 'point-missing' | 'wrong-view' | 'view-too-oblique' | 'no-crossing' | 'too-uncertain' | 'no-scale' | 'order' | 'not-answered' | 'not-visible' | 'no-reference';
 
 /** Why there is no value, and what would make it measurable. */
 export interface NotMeasurable {

@@ -43,6 +43,12 @@ export type DisplayUnit = keyof typeof DISPLAY_UNITS;
 export const toSi = (value: number, unit: DisplayUnit): number => value * DISPLAY_UNITS[unit].toSi;
 export const fromSi = (value: number, unit: DisplayUnit): number => value / DISPLAY_UNITS[unit].toSi;
 
+/** Differences that matter in practice where a target states no width, SI: the same for a length in metres and in heights, a time in s and in ms (common practice). */
+const USUAL_TOLERANCE: Readonly<Record<DisplayUnit, number>> = {
+  deg: Math.PI / 36, s: 0.02, ms: 0.02, n: 1, '%': 0.05, m: 0.05, '%BH': 0.03, 'm/s': 0.35, 'BH/s': 0.2, 'deg/s': (50 * Math.PI) / 180, answer: 0.25, '/min': 5 / 60,
+};
+export const usualTolerance = (unit: DisplayUnit): number => USUAL_TOLERANCE[unit];
+
 /** The answer that a value stands for. */
 const answerText = (value: number): string => (value >= 0.75 ? 'yes' : value >= 0.25 ? 'partly' : 'no');
 

@@ -22,9 +22,9 @@ const family = ({ moments, cautions = [], ...part }: Omit<Part, 'causes' | 'caut
 const joint = (side: 'dominant' | 'opposite', which: 'knee' | 'elbow' | 'hip') =>
   ({ knee: [`${side}-hip`, `${side}-knee`, `${side}-ankle`], elbow: [`${side}-shoulder`, `${side}-elbow`, `${side}-wrist`], hip: [`${side}-shoulder`, `${side}-hip`, `${side}-knee`] })[which] as [`${typeof side}-hip`, `${typeof side}-knee`, `${typeof side}-ankle`];
 const angleAt = (id: string, name: string, side: 'dominant' | 'opposite', which: 'knee' | 'elbow' | 'hip', at: string, importance = 0.6) =>
-  ({ id, name, kind: 'joint-angle', region: which === 'elbow' ? 'arms' : which === 'hip' ? 'hips' : 'legs', plane: 'sagittal', points: joint(side, which), at, target: like(8), margin: 3, importance, cost: 'weeks' }) as const;
+  ({ id, name, kind: 'value', region: which === 'elbow' ? 'arms' : which === 'hip' ? 'hips' : 'legs', plane: 'sagittal', of: { q: 'joint-angle', points: joint(side, which) }, at, target: like(8), margin: 3, importance, cost: 'weeks' }) as const;
 const TRUNK: ['mid-hip', 'mid-shoulder'] = ['mid-hip', 'mid-shoulder'];
-const trunkAt = (at: string, importance = 0.6) => ({ id: `trunk-at-${at}`, name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal', points: TRUNK, against: 'up', at, target: like(6), margin: 3, importance, cost: 'weeks' }) as const;
+const trunkAt = (at: string, importance = 0.6) => ({ id: `trunk-at-${at}`, name: 'Trunk lean', kind: 'value', region: 'trunk', plane: 'sagittal', of: { q: 'segment-angle', points: TRUNK, against: 'up' }, at, target: like(6), margin: 3, importance, cost: 'weeks' }) as const;
 const phaseTime = (from: string, to: string, name: string, importance = 0.5) => ({ id: `time-${from}-${to}`.slice(0, 60), name, kind: 'duration', region: 'timing', plane: 'any', from, to, target: like(20), margin: 10, importance, cost: 'weeks' }) as const;
 const moment = (id: string, name: string, key: string, look: string, rule?: MovementDocument['moments'][number]['rule']) => ({ id, name, key, look, ...(rule ? { rule } : {}) });
 
@@ -186,7 +186,7 @@ const aimed = family({
   ],
   measures: [
     { id: 'eyes-on-target', name: 'Eyes on the target', kind: 'checkpoint', region: 'head', plane: 'any', question: 'Do the eyes stay on the target?', at: 'release', target: { type: 'yes', source: 'common practice: the head is still and the eyes stay on the target until release' }, importance: 0.6, cost: 'minutes' },
-    { id: 'shoulder-tilt', name: 'Shoulder line', kind: 'segment-angle', region: 'trunk', plane: 'frontal', points: ['opposite-shoulder', 'dominant-shoulder'], against: 'forward', at: 'release', target: like(5), margin: 2, importance: 0.6, cost: 'weeks' },
+    { id: 'shoulder-tilt', name: 'Shoulder line', kind: 'value', region: 'trunk', plane: 'frontal', of: { q: 'segment-angle', points: ['opposite-shoulder', 'dominant-shoulder'], against: 'forward' }, at: 'release', target: like(5), margin: 2, importance: 0.6, cost: 'weeks' },
     trunkAt('set', 0.5),
     trunkAt('release', 0.7),
     angleAt('elbow-at-top', 'Elbow', 'dominant', 'elbow', 'top', 0.6),
@@ -234,7 +234,7 @@ const gates = family({
   ],
   measures: [
     { id: 'gate-distance', name: 'Hips from the gate', kind: 'value', region: 'hips', plane: 'any', of: { q: 'distance', points: ['mid-hip', 'own-gate'] }, at: 'gate', target: like(8), margin: 4, importance: 0.7, cost: 'weeks' },
-    { id: 'lean', name: 'Lean into the turn', kind: 'segment-angle', region: 'trunk', plane: 'frontal', points: ['opposite-ankle', 'mid-shoulder'], against: 'up', at: 'gate', target: like(6), margin: 3, importance: 0.8, cost: 'weeks' },
+    { id: 'lean', name: 'Lean into the turn', kind: 'value', region: 'trunk', plane: 'frontal', of: { q: 'segment-angle', points: ['opposite-ankle', 'mid-shoulder'], against: 'up' }, at: 'gate', target: like(6), margin: 3, importance: 0.8, cost: 'weeks' },
     { id: 'line', name: 'Line, straightness', kind: 'path', region: 'hips', plane: 'any', point: 'mid-hip', what: 'straightness', from: 'entry', to: 'exit', target: like(4), margin: 2, importance: 0.6, cost: 'season' },
     angleAt('outer-knee', 'Outer knee', 'dominant', 'knee', 'gate', 0.7),
     angleAt('inner-knee', 'Inner knee', 'opposite', 'knee', 'gate', 0.6),

@@ -49,7 +49,7 @@ describe('the laws of cricket', () => {
   // Published: ICC playing conditions, illegal bowling action: the elbow may straighten by at most 15 degrees.
   it('allow the elbow 15 degrees from arm horizontal to release', () => {
     const measure = movementOf('pace-delivery')!.measures.find((m) => m.id === 'bowling-elbow-extension')!;
-    expect(measure).toMatchObject({ kind: 'joint-change', from: 'arm-horizontal', to: 'release', target: { type: 'at-most', value: 15 } });
+    expect(measure).toMatchObject({ kind: 'turn', from: 'arm-horizontal', to: 'release', target: { type: 'at-most', value: 15 } });
   });
 });
 

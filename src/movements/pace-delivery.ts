@@ -50,11 +50,11 @@ export const paceDelivery: MovementDocument = {
   },
   points: [{ id: 'own-ball', name: 'Ball', look: 'The middle of the ball.' }],
   moments: [
-    { id: 'back-foot-contact', name: 'Back foot contact', key: '1', look: 'First frame in which the back foot touches the ground after the bound.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'last', before: 'front-foot-contact' } },
-    { id: 'front-foot-contact', name: 'Front foot contact', key: '2', look: 'First frame in which the front foot touches the ground.', rule: { rule: 'contact', side: 'opposite', edge: 'touch-down', take: 'last', before: 'release' } },
+    { id: 'back-foot-contact', name: 'Back foot contact', key: '1', look: 'First frame in which the back foot touches the ground after the bound.', frame: 'first', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'last', before: 'front-foot-contact' } },
+    { id: 'front-foot-contact', name: 'Front foot contact', key: '2', look: 'First frame in which the front foot touches the ground.', frame: 'first', rule: { rule: 'contact', side: 'opposite', edge: 'touch-down', take: 'last', before: 'release' } },
     { id: 'arm-horizontal', name: 'Arm horizontal', key: '3', look: 'The bowling upper arm, behind the body, rises through the horizontal.', rule: { rule: 'crossing', of: { q: 'segment-angle', points: ['dominant-shoulder', 'dominant-elbow'], against: 'up' }, level: -90, direction: 'rising', take: 'last', before: 'release' } },
-    { id: 'release', name: 'Release', key: '4', look: 'Last frame in which the ball is in the hand.', rule: { rule: 'crossing', of: { q: 'segment-angle', points: ['dominant-shoulder', 'dominant-wrist'], against: 'up' }, level: 0, direction: 'rising', take: 'last' } },
-    { id: 'follow-through', name: 'Follow-through step', key: '5', look: 'First frame in which the back foot, having swung through, is down again.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'first', after: 'release' } },
+    { id: 'release', name: 'Release', key: '4', look: 'Last frame in which the ball is in the hand.', frame: 'last', rule: { rule: 'crossing', of: { q: 'segment-angle', points: ['dominant-shoulder', 'dominant-wrist'], against: 'up' }, level: 0, direction: 'rising', take: 'last' } },
+    { id: 'follow-through', name: 'Follow-through step', key: '5', look: 'First frame in which the back foot, having swung through, is down again.', frame: 'first', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'first', after: 'release' } },
   ],
   phases: [
     { from: 'back-foot-contact', to: 'front-foot-contact', name: 'Delivery stride' },
@@ -64,8 +64,8 @@ export const paceDelivery: MovementDocument = {
   ],
   measures: [
     {
-      id: 'back-knee-at-back-foot-contact', name: 'Back knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal',
-      points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'], at: 'back-foot-contact',
+      id: 'back-knee-at-back-foot-contact', name: 'Back knee', kind: 'value', region: 'legs', plane: 'sagittal',
+      of: { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] }, at: 'back-foot-contact',
       target: like(10), margin: 3, importance: 0.5, cost: 'weeks',
       coaching: {
         seenLow: 'The back knee gives way as the back foot lands', seenHigh: 'The back leg lands straight',
@@ -76,8 +76,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'trunk-at-back-foot-contact', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
-      points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'back-foot-contact',
+      id: 'trunk-at-back-foot-contact', name: 'Trunk lean', kind: 'value', region: 'trunk', plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, at: 'back-foot-contact',
       target: like(6), margin: 3, importance: 0.4, cost: 'weeks',
       coaching: {
         seenLow: 'The trunk leans back at back foot contact', seenHigh: 'The trunk is already forward at back foot contact',
@@ -87,8 +87,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'shoulder-line-at-back-foot-contact', name: 'Shoulder line', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
-      points: ['dominant-shoulder', 'opposite-shoulder'], against: 'forward', at: 'back-foot-contact',
+      id: 'shoulder-line-at-back-foot-contact', name: 'Shoulder line', kind: 'value', region: 'trunk', plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['dominant-shoulder', 'opposite-shoulder'], against: 'forward' }, at: 'back-foot-contact',
       target: like(10), margin: 4, importance: 0.4, cost: 'weeks',
       coaching: {
         seenLow: 'The front shoulder is low at back foot contact', seenHigh: 'The front shoulder is high at back foot contact',
@@ -115,8 +115,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'front-knee-at-front-foot-contact', name: 'Front knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal',
-      points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'front-foot-contact',
+      id: 'front-knee-at-front-foot-contact', name: 'Front knee', kind: 'value', region: 'legs', plane: 'sagittal',
+      of: { q: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] }, at: 'front-foot-contact',
       target: like(8), margin: 3, importance: 0.8, cost: 'season', risk: 'landing-load',
       coaching: {
         seenLow: 'The front foot lands on a bent knee', seenHigh: 'The front foot lands on a locked knee',
@@ -127,8 +127,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'front-shin-at-front-foot-contact', name: 'Front shin to vertical', kind: 'segment-angle', region: 'legs', plane: 'sagittal',
-      points: ['opposite-ankle', 'opposite-knee'], against: 'up', at: 'front-foot-contact',
+      id: 'front-shin-at-front-foot-contact', name: 'Front shin to vertical', kind: 'value', region: 'legs', plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['opposite-ankle', 'opposite-knee'], against: 'up' }, at: 'front-foot-contact',
       target: like(8), margin: 3, importance: 0.5, cost: 'weeks',
       coaching: {
         seenLow: 'The front foot is set far ahead of its knee', seenHigh: 'The front knee is already over its foot',
@@ -138,8 +138,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'front-hip-at-front-foot-contact', name: 'Front hip', kind: 'joint-angle', region: 'hips', plane: 'sagittal',
-      points: ['opposite-shoulder', 'opposite-hip', 'opposite-knee'], at: 'front-foot-contact',
+      id: 'front-hip-at-front-foot-contact', name: 'Front hip', kind: 'value', region: 'hips', plane: 'sagittal',
+      of: { q: 'joint-angle', points: ['opposite-shoulder', 'opposite-hip', 'opposite-knee'] }, at: 'front-foot-contact',
       target: like(10), margin: 4, importance: 0.4, cost: 'weeks',
       coaching: {
         seenLow: 'The body is folded at the front hip when it lands', seenHigh: 'The body is stretched at the front hip when it lands',
@@ -149,8 +149,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'trunk-at-front-foot-contact', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
-      points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'front-foot-contact',
+      id: 'trunk-at-front-foot-contact', name: 'Trunk lean', kind: 'value', region: 'trunk', plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, at: 'front-foot-contact',
       target: like(6), margin: 3, importance: 0.5, cost: 'weeks',
       coaching: {
         seenLow: 'The trunk hangs back at front foot contact', seenHigh: 'The trunk is already over at front foot contact',
@@ -160,8 +160,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'front-arm-at-front-foot-contact', name: 'Front upper arm', kind: 'segment-angle', region: 'arms', plane: 'sagittal',
-      points: ['opposite-shoulder', 'opposite-elbow'], against: 'down', at: 'front-foot-contact',
+      id: 'front-arm-at-front-foot-contact', name: 'Front upper arm', kind: 'value', region: 'arms', plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['opposite-shoulder', 'opposite-elbow'], against: 'down' }, at: 'front-foot-contact',
       target: like(10), margin: 3, importance: 0.6, cost: 'weeks',
       coaching: {
         seenLow: 'The front arm is already down when the front foot lands', seenHigh: 'The front arm is still up when the front foot lands',
@@ -173,7 +173,7 @@ export const paceDelivery: MovementDocument = {
     },
     {
       id: 'front-arm-lead', name: 'Front arm comes down', kind: 'lead', region: 'arms', plane: 'sagittal',
-      points: ['opposite-shoulder', 'opposite-elbow'], against: 'down', crossing: 90, direction: 'falling',
+      of: { q: 'segment-angle', points: ['opposite-shoulder', 'opposite-elbow'], against: 'down' }, crossing: 90, direction: 'falling',
       moment: 'front-foot-contact', within: 140,
       target: like(12), margin: 4, importance: 0.7, cost: 'weeks',
       coaching: {
@@ -185,8 +185,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'bowling-elbow-at-arm-horizontal', name: 'Bowling elbow', kind: 'joint-angle', region: 'arms', plane: 'sagittal',
-      points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'], at: 'arm-horizontal',
+      id: 'bowling-elbow-at-arm-horizontal', name: 'Bowling elbow', kind: 'value', region: 'arms', plane: 'sagittal',
+      of: { q: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] }, at: 'arm-horizontal',
       target: like(12), margin: 4, importance: 0.3, cost: 'season',
       coaching: {
         seenLow: 'The bowling elbow is bent with the arm level', seenHigh: 'The bowling elbow is straighter than the reference',
@@ -196,8 +196,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'bowling-elbow-extension', name: 'Bowling elbow straightens', kind: 'joint-change', region: 'arms', plane: 'sagittal',
-      points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'], from: 'arm-horizontal', to: 'release',
+      id: 'bowling-elbow-extension', name: 'Bowling elbow straightens', kind: 'turn', region: 'arms', plane: 'sagittal',
+      of: { q: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] }, from: 'arm-horizontal', to: 'release',
       target: { type: 'at-most', value: 15, source: 'published: ICC playing conditions, illegal bowling action: at most 15 degrees from arm horizontal to release' },
       margin: 3, importance: 0.9, cost: 'season', risk: 'legality',
       coaching: {
@@ -209,8 +209,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'front-knee-at-release', name: 'Front knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal',
-      points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'release',
+      id: 'front-knee-at-release', name: 'Front knee', kind: 'value', region: 'legs', plane: 'sagittal',
+      of: { q: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] }, at: 'release',
       target: like(5), margin: 2, importance: 0.95, cost: 'season', risk: 'landing-load',
       coaching: {
         seenLow: 'The front knee collapses between landing and release', seenHigh: 'The front knee stays straighter than the reference\u2019s',
@@ -221,8 +221,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'front-shin-at-release', name: 'Front shin to vertical', kind: 'segment-angle', region: 'legs', plane: 'sagittal',
-      points: ['opposite-ankle', 'opposite-knee'], against: 'up', at: 'release',
+      id: 'front-shin-at-release', name: 'Front shin to vertical', kind: 'value', region: 'legs', plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['opposite-ankle', 'opposite-knee'], against: 'up' }, at: 'release',
       target: like(6), margin: 2, importance: 0.3, cost: 'season',
       coaching: {
         seenLow: 'The front knee stays far behind its foot', seenHigh: 'The front knee is pushed over its foot',
@@ -232,8 +232,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'front-hip-at-release', name: 'Front hip', kind: 'joint-angle', region: 'hips', plane: 'sagittal',
-      points: ['opposite-shoulder', 'opposite-hip', 'opposite-knee'], at: 'release',
+      id: 'front-hip-at-release', name: 'Front hip', kind: 'value', region: 'hips', plane: 'sagittal',
+      of: { q: 'joint-angle', points: ['opposite-shoulder', 'opposite-hip', 'opposite-knee'] }, at: 'release',
       target: like(8), margin: 3, importance: 0.4, cost: 'season',
       coaching: {
         seenLow: 'The trunk is folded far over the front leg', seenHigh: 'The trunk is still behind the front leg',
@@ -243,8 +243,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'trunk-at-release', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal',
-      points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'release',
+      id: 'trunk-at-release', name: 'Trunk lean', kind: 'value', region: 'trunk', plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, at: 'release',
       target: like(5), margin: 2, importance: 0.6, cost: 'weeks', risk: 'spinal-loading',
       coaching: {
         seenLow: 'The trunk is still upright at release', seenHigh: 'The trunk has fallen forward before release',
@@ -255,8 +255,8 @@ export const paceDelivery: MovementDocument = {
       },
     },
     {
-      id: 'trunk-side-fall-at-release', name: 'Trunk side fall', kind: 'segment-angle', region: 'trunk', plane: 'frontal',
-      points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'release',
+      id: 'trunk-side-fall-at-release', name: 'Trunk side fall', kind: 'value', region: 'trunk', plane: 'frontal',
+      of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, at: 'release',
       target: like(6), margin: 3, importance: 0.7, cost: 'season', risk: 'spinal-loading',
       coaching: {
         seenLow: 'The trunk falls less to the side than in the reference', seenHigh: 'The trunk falls far to the side at release',

@@ -30,12 +30,12 @@ export const raceWalking: MovementDocument = {
     gates: [{ needs: ['straight-at-contact', 'straight-to-vertical', 'contact-kept'], most: 4, because: 'without a straight leg and kept contact it is not race walking' }],
   },
   moments: [
-    { id: 'opposite-toe-off', name: 'Other foot leaves', key: '1', look: 'Last frame in which the toe of the other foot is on the ground, before the leg of the dominant side lands.', rule: { rule: 'contact', side: 'opposite', edge: 'lift-off', take: 'last', before: 'vertical' } },
-    { id: 'heel-strike', name: 'Heel strike', key: '2', look: 'First frame in which the heel of the dominant side touches the ground.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'last', before: 'vertical' } },
+    { id: 'opposite-toe-off', name: 'Other foot leaves', key: '1', look: 'Last frame in which the toe of the other foot is on the ground, before the leg of the dominant side lands.', frame: 'last', rule: { rule: 'contact', side: 'opposite', edge: 'lift-off', take: 'last', before: 'vertical' } },
+    { id: 'heel-strike', name: 'Heel strike', key: '2', look: 'First frame in which the heel of the dominant side touches the ground.', frame: 'first', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'last', before: 'vertical' } },
     { id: 'vertical', name: 'Vertical', key: '3', look: 'The hip of the dominant side passes over its ankle.', rule: { rule: 'crossing', of: { q: 'offset', points: ['dominant-hip', 'dominant-ankle'], axis: 'forward' }, level: 0, direction: 'rising', take: 'first' } },
-    { id: 'toe-off', name: 'Toe off', key: '4', look: 'Last frame in which the toe of the dominant side is on the ground.', rule: { rule: 'contact', side: 'dominant', edge: 'lift-off', take: 'first', after: 'vertical' } },
+    { id: 'toe-off', name: 'Toe off', key: '4', look: 'Last frame in which the toe of the dominant side is on the ground.', frame: 'last', rule: { rule: 'contact', side: 'dominant', edge: 'lift-off', take: 'first', after: 'vertical' } },
     { id: 'knees-pass', name: 'Knees pass', key: '5', look: 'The swinging knee of the dominant side passes the standing one.', rule: { rule: 'crossing', of: { q: 'offset', points: ['dominant-knee', 'opposite-knee'], axis: 'forward' }, level: 0, direction: 'rising', take: 'first', after: 'toe-off' } },
-    { id: 'next-heel-strike', name: 'Next heel strike', key: '6', look: 'First frame in which the same heel touches the ground again.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'first', after: 'knees-pass' } },
+    { id: 'next-heel-strike', name: 'Next heel strike', key: '6', look: 'First frame in which the same heel touches the ground again.', frame: 'first', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'first', after: 'knees-pass' } },
   ],
   phases: [
     { from: 'opposite-toe-off', to: 'heel-strike', name: 'Change of feet' },
@@ -46,7 +46,7 @@ export const raceWalking: MovementDocument = {
   ],
   measures: [
     {
-      id: 'knee-at-heel-strike', name: 'Knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal', points: [...KNEE], at: 'heel-strike',
+      id: 'knee-at-heel-strike', name: 'Knee', kind: 'value', region: 'legs', plane: 'sagittal', of: { q: 'joint-angle', points: [...KNEE] }, at: 'heel-strike',
       target: { type: 'at-least', value: 175, source: `${RULE}; 175 degrees is the analyst\u2019s reading of straight` }, margin: 3, importance: 0.95, cost: 'weeks', risk: 'judges-decide',
       coaching: {
         seenLow: 'The knee is bent when the heel touches the ground', seenHigh: 'The knee is pushed back behind straight',
@@ -103,7 +103,7 @@ export const raceWalking: MovementDocument = {
       },
     },
     { id: 'step-on-the-ground', name: 'Step on the ground', kind: 'value', region: 'legs', plane: 'any', of: { q: 'ground-distance', points: ['dominant-heel', 'opposite-heel'] }, at: 'heel-strike', importance: 0.4, cost: 'season' },
-    { id: 'shin-at-heel-strike', name: 'Shin to vertical', kind: 'segment-angle', region: 'legs', plane: 'sagittal', points: ['dominant-ankle', 'dominant-knee'], against: 'up', at: 'heel-strike', target: like(5), margin: 2, importance: 0.4, cost: 'weeks',
+    { id: 'shin-at-heel-strike', name: 'Shin to vertical', kind: 'value', region: 'legs', plane: 'sagittal', of: { q: 'segment-angle', points: ['dominant-ankle', 'dominant-knee'], against: 'up' }, at: 'heel-strike', target: like(5), margin: 2, importance: 0.4, cost: 'weeks',
       coaching: {
         seenLow: 'The foot is set far ahead of its knee', seenHigh: 'The knee is over its foot at contact',
         why: 'A shin that slopes back brakes each step and asks the knee to bend.',
@@ -111,7 +111,7 @@ export const raceWalking: MovementDocument = {
         drills: ['Stand tall and lower the heel with the toes up', 'Slow walk, heel first and close', 'Race speed, filmed from the side'],
       },
     },
-    { id: 'trunk-lean', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal', points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'vertical', target: like(4), margin: 2, importance: 0.5, cost: 'weeks',
+    { id: 'trunk-lean', name: 'Trunk lean', kind: 'value', region: 'trunk', plane: 'sagittal', of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, at: 'vertical', target: like(4), margin: 2, importance: 0.5, cost: 'weeks',
       coaching: {
         seenLow: 'The trunk leans back', seenHigh: 'The trunk leans forward',
         why: 'Leaning forward stops the hips from going through; leaning back loads the lower back and shortens the push.',
@@ -119,7 +119,7 @@ export const raceWalking: MovementDocument = {
         drills: ['Stand tall against a wall, then lean from the ankle', 'Walk with the hands behind the head', 'Race speed, look at the horizon'],
       },
     },
-    { id: 'hip-behind', name: 'Thigh behind at toe off', kind: 'segment-angle', region: 'hips', plane: 'sagittal', points: ['dominant-hip', 'dominant-knee'], against: 'down', at: 'toe-off', target: like(5), margin: 2, importance: 0.6, cost: 'season',
+    { id: 'hip-behind', name: 'Thigh behind at toe off', kind: 'value', region: 'hips', plane: 'sagittal', of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' }, at: 'toe-off', target: like(5), margin: 2, importance: 0.6, cost: 'season',
       coaching: {
         seenLow: 'The push ends early', seenHigh: 'The push goes on very long',
         why: 'Most of the step\u2019s length comes from the leg that stays on the ground behind the body.',
@@ -135,7 +135,7 @@ export const raceWalking: MovementDocument = {
         drills: ['Swing the leg over a line, then over a shoe', 'Walk between low sticks', 'Race speed on a soft surface'],
       },
     },
-    { id: 'elbow', name: 'Elbow', kind: 'joint-angle', region: 'arms', plane: 'sagittal', points: ['opposite-shoulder', 'opposite-elbow', 'opposite-wrist'], at: 'vertical', target: like(12), margin: 4, importance: 0.3, cost: 'minutes',
+    { id: 'elbow', name: 'Elbow', kind: 'value', region: 'arms', plane: 'sagittal', of: { q: 'joint-angle', points: ['opposite-shoulder', 'opposite-elbow', 'opposite-wrist'] }, at: 'vertical', target: like(12), margin: 4, importance: 0.3, cost: 'minutes',
       coaching: {
         seenLow: 'The elbow is bent tightly', seenHigh: 'The elbow is open',
         why: 'The arm is a pendulum that sets the rate: tight is quick, long is slow.',

@@ -36,11 +36,11 @@ export const sprintHurdles: MovementDocument = {
   },
   points: [{ id: 'own-hurdle', name: 'Top of the hurdle', look: 'The middle of the upper edge of the bar, where the lane crosses it.' }],
   moments: [
-    { id: 'take-off-contact', name: 'Take-off foot down', key: '1', look: 'First frame in which the foot that pushes off touches the ground before the hurdle.', rule: { rule: 'contact', side: 'opposite', edge: 'touch-down', take: 'last', before: 'take-off' } },
-    { id: 'take-off', name: 'Take-off', key: '2', look: 'Last frame in which the toe of the pushing foot is on the ground.', rule: { rule: 'contact', side: 'opposite', edge: 'lift-off', take: 'last', before: 'highest' } },
+    { id: 'take-off-contact', name: 'Take-off foot down', key: '1', look: 'First frame in which the foot that pushes off touches the ground before the hurdle.', frame: 'first', rule: { rule: 'contact', side: 'opposite', edge: 'touch-down', take: 'last', before: 'take-off' } },
+    { id: 'take-off', name: 'Take-off', key: '2', look: 'Last frame in which the toe of the pushing foot is on the ground.', frame: 'last', rule: { rule: 'contact', side: 'opposite', edge: 'lift-off', take: 'last', before: 'highest' } },
     { id: 'highest', name: 'Over the hurdle', key: '3', look: 'The hips are highest.', rule: { rule: 'extreme', of: { q: 'height', point: 'mid-hip' }, which: 'largest', flight: 0.12 } },
-    { id: 'touch-down', name: 'Touch-down', key: '4', look: 'First frame in which the leading foot touches the ground behind the hurdle.', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'first', after: 'highest' } },
-    { id: 'running-off', name: 'Landing foot leaves', key: '5', look: 'Last frame in which the toe of the leading foot is on the ground.', rule: { rule: 'contact', side: 'dominant', edge: 'lift-off', take: 'first', after: 'touch-down' } },
+    { id: 'touch-down', name: 'Touch-down', key: '4', look: 'First frame in which the leading foot touches the ground behind the hurdle.', frame: 'first', rule: { rule: 'contact', side: 'dominant', edge: 'touch-down', take: 'first', after: 'highest' } },
+    { id: 'running-off', name: 'Landing foot leaves', key: '5', look: 'Last frame in which the toe of the leading foot is on the ground.', frame: 'last', rule: { rule: 'contact', side: 'dominant', edge: 'lift-off', take: 'first', after: 'touch-down' } },
   ],
   phases: [
     { from: 'take-off-contact', to: 'take-off', name: 'Push-off' },
@@ -102,7 +102,7 @@ export const sprintHurdles: MovementDocument = {
         selfCheck: 'Side camera at hurdle height; read the hips above the bar when they are highest.',
       },
     },
-    { id: 'trunk-at-take-off', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal', points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'take-off', target: like(6), margin: 3, importance: 0.6, cost: 'weeks',
+    { id: 'trunk-at-take-off', name: 'Trunk lean', kind: 'value', region: 'trunk', plane: 'sagittal', of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, at: 'take-off', target: like(6), margin: 3, importance: 0.6, cost: 'weeks',
       coaching: {
         seenLow: 'The trunk is upright at take-off', seenHigh: 'The trunk is far forward at take-off',
         why: 'The lean over the hurdle begins here: upright goes up, too far forward falls into the bar.',
@@ -111,7 +111,7 @@ export const sprintHurdles: MovementDocument = {
       },
     },
     {
-      id: 'trunk-over-hurdle', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal', points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'highest', target: like(6), margin: 3, importance: 0.8, cost: 'weeks',
+      id: 'trunk-over-hurdle', name: 'Trunk lean', kind: 'value', region: 'trunk', plane: 'sagittal', of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, at: 'highest', target: like(6), margin: 3, importance: 0.8, cost: 'weeks',
       coaching: {
         seenLow: 'The trunk stays upright over the hurdle', seenHigh: 'The trunk folds too far over the leading leg',
         why: 'A trunk that leans over the leading leg keeps the hips low without a high jump.',
@@ -120,7 +120,7 @@ export const sprintHurdles: MovementDocument = {
         selfCheck: 'Side camera at hurdle height; read the trunk when the hips are highest.',
       },
     },
-    { id: 'lead-knee-at-take-off', name: 'Leading knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'], at: 'take-off', target: like(12), margin: 4, importance: 0.6, cost: 'weeks',
+    { id: 'lead-knee-at-take-off', name: 'Leading knee', kind: 'value', region: 'legs', plane: 'sagittal', of: { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] }, at: 'take-off', target: like(12), margin: 4, importance: 0.6, cost: 'weeks',
       coaching: {
         seenLow: 'The leading leg is folded tightly', seenHigh: 'The leading leg is straight at take-off',
         why: 'A folded leg comes up fast; a straight one swings slowly and in a curve.',
@@ -128,7 +128,7 @@ export const sprintHurdles: MovementDocument = {
         drills: ['Knee up to a wall, heel to the seat', 'March, skip, then run over low hurdles beside the trailing leg', 'Training height'],
       },
     },
-    { id: 'lead-thigh-at-take-off', name: 'Leading thigh', kind: 'segment-angle', region: 'legs', plane: 'sagittal', points: ['dominant-hip', 'dominant-knee'], against: 'down', at: 'take-off', target: like(8), margin: 3, importance: 0.6, cost: 'weeks',
+    { id: 'lead-thigh-at-take-off', name: 'Leading thigh', kind: 'value', region: 'legs', plane: 'sagittal', of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' }, at: 'take-off', target: like(8), margin: 3, importance: 0.6, cost: 'weeks',
       coaching: {
         seenLow: 'The leading thigh is low at take-off', seenHigh: 'The leading thigh is very high at take-off',
         why: 'A thigh that is not up at take-off has to be lifted in the air, which costs height.',
@@ -136,7 +136,7 @@ export const sprintHurdles: MovementDocument = {
         drills: ['Stand on the take-off foot, thigh up, hold', 'Skips with the thigh at the height of the bar', 'Five steps to a training hurdle'],
       },
     },
-    { id: 'push-knee-at-take-off', name: 'Pushing knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'take-off', target: like(8), margin: 3, importance: 0.6, cost: 'weeks',
+    { id: 'push-knee-at-take-off', name: 'Pushing knee', kind: 'value', region: 'legs', plane: 'sagittal', of: { q: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] }, at: 'take-off', target: like(8), margin: 3, importance: 0.6, cost: 'weeks',
       coaching: {
         seenLow: 'The push is not finished: the knee is still bent', seenHigh: 'The pushing knee is straighter than the reference',
         why: 'The last of the push sends the body on; a knee that leaves bent has given it away, one that is locked early pushes up.',
@@ -160,7 +160,7 @@ export const sprintHurdles: MovementDocument = {
         drills: ['Snap the leading leg down from a stand beside a hurdle', 'Low hurdle and on into five steps', 'Training height, shortened spacing'],
       },
     },
-    { id: 'landing-knee', name: 'Landing knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'], at: 'touch-down', target: like(6), margin: 3, importance: 0.7, cost: 'weeks', risk: 'hurdle-fall',
+    { id: 'landing-knee', name: 'Landing knee', kind: 'value', region: 'legs', plane: 'sagittal', of: { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] }, at: 'touch-down', target: like(6), margin: 3, importance: 0.7, cost: 'weeks', risk: 'hurdle-fall',
       coaching: {
         seenLow: 'The landing knee gives way', seenHigh: 'The landing knee is locked',
         why: 'A knee that gives way sinks and has to be lifted again; one that is locked takes the whole blow.',

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { stickPerformance } from '../../tests/fixtures/stick-performance';
+import { performerNamed, stickPerformance } from '../../tests/fixtures/stick-performance';
 import { judge } from '../core/judgement/state';
 import { compareAll, compareSides } from '../core/comparison/compare';
 import { timingTable } from '../core/comparison/timing-table';
@@ -54,7 +54,7 @@ describe('CSV of every number', () => {
 
   it('names the file of each camera, and how many performances a reference is the mean of', () => {
     const files = { clip: 'side.webm' };
-    const many = compareSides(paceDelivery, [[athlete]], [8, 10, 12].map((knee) => [stickPerformance(leg(knee), { ...marks, release: 20 })])).map((c) => judge(c, undefined));
+    const many = compareSides(paceDelivery, [[athlete]], [8, 10, 12].map((knee) => [stickPerformance(leg(knee), { ...marks, release: 20 }, performerNamed(`Performer ${knee}`))])).map((c) => judge(c, undefined));
     const named = Papa.parse<Record<string, string>>(reportCsv({ movement: paceDelivery, judged: many, timing, athlete, reference, files }), { header: true, skipEmptyLines: true }).data;
     const knee = named.find((r) => r['id'] === 'front-knee-at-release')!;
     expect([knee['athlete_file'], knee['reference_n']]).toEqual(['side.webm', '3']);

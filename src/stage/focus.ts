@@ -1,7 +1,8 @@
 import { levelOf } from '../core/calibration/level';
 import type { PointRef } from '../core/model/movement';
 import type { Clip } from '../core/model/clip';
-import { pictureAt, type Performance } from '../core/performance/performance';
+import type { Performance } from '../core/performance/performance';
+import { pictureAt } from '../core/performance/places';
 
 /** Where a pane that follows the body looks at a frame. */
 export interface BodyFocus {

@@ -1,7 +1,8 @@
 import type { DecodedPicture } from '../media/frame-cache';
 import { chain, lockedMap, matchedMap, offsetMap, SAME_TIME, type TimeMap } from '../core/timing/time-map';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
-import { momentTimes, type Performance } from '../core/performance/performance';
+import { momentTimes } from '../core/performance/moments';
+import type { Performance } from '../core/performance/performance';
 import type { Movement } from '../core/model/movement';
 import type { ClipSource } from '../media/clip-source';
 import type { BenchClip } from './derived';

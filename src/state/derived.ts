@@ -8,7 +8,8 @@ import { timingTable, type TimingRow } from '../core/comparison/timing-table';
 import { momentsOf, withImportances, withSchool, type Measure, type Movement } from '../core/model/movement';
 import type { Session } from '../core/model/session';
 import { MOST_PANES, slotsOf, type Look, type Slot } from '../core/model/slots';
-import { frameOfMarks, prepareTrack, type Performance } from '../core/performance/performance';
+import { momentsOfMarks, type Moments } from '../core/performance/moments';
+import { prepareTrack, type Performance } from '../core/performance/performance';
 import type { Track } from '../core/tracks/track';
 import { frameAtTime, timeAtFrame } from '../core/timing/clip-time';
 import { joinedMap, type JoinedMap } from '../core/timing/joined-map';
@@ -43,9 +44,10 @@ function forEachClip<F>(make: () => F): (clipId: string) => F {
   };
 }
 
-/** Frame positions, in another camera's clip, of the moments marked in the first camera's. */
-function marksThrough(map: JoinedMap, root: Performance, times: Float64Array): Readonly<Record<string, number>> {
-  return Object.fromEntries(Object.entries(root.marks).map(([id, frame]) => [id, Math.min(times.length - 1, Math.max(0, frameAtTime(times, map.map(timeAtFrame(root.times, frame)))))]));
+/** Frame positions, in another camera's clip, of the moments marked in the first camera's; they are as sure as there. */
+function momentsThrough(map: JoinedMap, root: Performance, times: Float64Array): Moments {
+  const marks = Object.fromEntries(Object.entries(root.marks).map(([id, frame]) => [id, Math.min(times.length - 1, Math.max(0, frameAtTime(times, map.map(timeAtFrame(root.times, frame)))))]));
+  return { marks, timing: root.timing };
 }
 
 type Prepared = ReturnType<typeof prepareTrack>;
@@ -55,7 +57,7 @@ function place(ready: Prepared, marks: Session['marks'][string], checks: Session
   return {
     id,
     look,
-    performance: { ...ready, marks: map ? marksThrough(map, root, ready.times) : frameOfMarks(marks), checks },
+    performance: { ...ready, ...(map ? momentsThrough(map, root, ready.times) : momentsOfMarks(marks)), checks },
     join: map && { rootId: root.clip.id, map },
   };
 }
@@ -97,25 +99,25 @@ export interface Derived {
 }
 
 /** All cameras of a performance with the marks of one repetition of it. */
-function viewsWith(clips: readonly BenchClip[], root: Performance, marks: Readonly<Record<string, number>> | null): Views {
-  const first = marks ? { ...root, marks } : root;
-  return [first, ...clips.filter((c) => c.join?.rootId === root.clip.id).map((c) => (marks ? { ...c.performance, marks: marksThrough(c.join!.map, first, c.performance.times) } : c.performance))];
+function viewsWith(clips: readonly BenchClip[], root: Performance, moments: Moments | null): Views {
+  const first = moments ? { ...root, ...moments } : root;
+  return [first, ...clips.filter((c) => c.join?.rootId === root.clip.id).map((c) => (moments ? { ...c.performance, ...momentsThrough(c.join!.map, first, c.performance.times) } : c.performance))];
 }
 
-/** The marks of every repetition of a clip; those of the chosen one are the clip's own. */
-export function repetitionsOf(session: Pick<Session, 'repetitions' | 'marks'>, clipId: string): readonly Readonly<Record<string, number>>[] {
+/** The moments of every repetition of a clip; those of the chosen one are the clip's own. */
+export function repetitionsOf(session: Pick<Session, 'repetitions' | 'marks'>, clipId: string): readonly Moments[] {
   const known = session.repetitions[clipId];
-  return (known?.all ?? []).map((marks, i) => frameOfMarks(i === known!.chosen ? (session.marks[clipId] ?? marks) : marks));
+  return (known?.all ?? []).map((marks, i) => momentsOfMarks(i === known!.chosen ? (session.marks[clipId] ?? marks) : marks));
 }
 
 /** A clip's part in a side: its chosen repetition, or every one where their mean counts. */
 function membersOf(session: Pick<Session, 'repetitions' | 'marks'>, clips: readonly BenchClip[], root: Performance): Side {
   const all = repetitionsOf(session, root.clip.id);
-  return session.repetitions[root.clip.id]?.average && all.length > 1 ? all.map((marks) => viewsWith(clips, root, marks)) : [viewsWith(clips, root, null)];
+  return session.repetitions[root.clip.id]?.average && all.length > 1 ? all.map((moments) => viewsWith(clips, root, moments)) : [viewsWith(clips, root, null)];
 }
 
 /** Every repetition of a clip, as all its cameras see it. */
-export const repetitionViews = ({ session, clips }: Pick<Derived, 'session' | 'clips'>, on: BenchClip): Side => repetitionsOf(session, on.performance.clip.id).map((marks) => viewsWith(clips, on.performance, marks));
+export const repetitionViews = ({ session, clips }: Pick<Derived, 'session' | 'clips'>, on: BenchClip): Side => repetitionsOf(session, on.performance.clip.id).map((moments) => viewsWith(clips, on.performance, moments));
 
 export interface Sides {
   readonly athlete: Side;

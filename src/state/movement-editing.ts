@@ -47,7 +47,7 @@ export const addMoment = (name: string): Changed =>
   changeMovement((movement) => {
     const taken = movement.moments.map((m) => m.key);
     const key = Array.from({ length: 21 }, (_, i) => momentKey(i)).find((k) => !taken.includes(k)) ?? momentKey(movement.moments.length);
-    movement.moments.push({ id: freeId(name, movement.moments.map((m) => m.id)), name, key, look: '', rule: null });
+    movement.moments.push({ id: freeId(name, movement.moments.map((m) => m.id)), name, key, look: '', frame: 'nearest', rule: null });
     rejoin(movement);
   });
 
@@ -63,7 +63,7 @@ export function removeMoment(id: string): Changed {
   });
 }
 
-export const changeMoment = (id: string, change: Partial<Pick<Moment, 'name' | 'look' | 'key' | 'rule'>>): Changed =>
+export const changeMoment = (id: string, change: Partial<Pick<Moment, 'name' | 'look' | 'key' | 'frame' | 'rule'>>): Changed =>
   changeMovement((movement) => {
     movement.moments = movement.moments.map((m) => (m.id === id ? { ...m, ...change } : m));
     rejoin(movement);

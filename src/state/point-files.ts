@@ -54,7 +54,7 @@ export async function addFigure(role: Role, fileName: string, answers: FigureAns
     session.tracks[clip.id] = figure.track as never;
     if (!figure.spatial) return;
     session.spatial[clip.id] = figure.spatial as never;
-    Object.assign(clip, { figure: answers.camera, scale: { pixels: figure.pixelsPerMetre!, metres: 1 } });
+    Object.assign(clip, { figure: answers.camera, scale: { pixels: figure.pixelsPerMetre!, metres: 1, alongDegrees: 90 } });
   });
   return ok(id);
 }
@@ -67,7 +67,7 @@ export function turnFigure(clip: Clip, camera: FigureCamera): void {
     const { track, pixelsPerMetre } = seenFrom(spatial, camera, clip);
     session.tracks[clip.id] = track as never;
     const seen = viewOfCamera(spatial, camera);
-    session.clips = session.clips.map((c) => (c.id === clip.id ? { ...c, ...seen, figure: camera, scale: { pixels: pixelsPerMetre, metres: 1 } } : c));
+    session.clips = session.clips.map((c) => (c.id === clip.id ? { ...c, ...seen, figure: camera, scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 } } : c));
   });
 }
 

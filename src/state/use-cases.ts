@@ -3,6 +3,7 @@ import type { Check } from '../core/model/check';
 import type { Drawing } from '../core/model/drawing';
 import { proposeMoments, type Proposal } from '../core/events/propose-moments';
 import type { Movement } from '../core/model/movement';
+import { eventFrame, markByHand } from '../core/performance/moments';
 import type { Performance } from '../core/performance/performance';
 import { rootOf } from '../core/model/slots';
 import { frameAtTime, realTimes, timeAtFrame } from '../core/timing/clip-time';
@@ -15,6 +16,7 @@ import type { FrameIndex, IntakeIssue } from '../media/frame-index';
 import type { CrashIssue } from '../media/worker-client';
 import { loadSession, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
 import { player } from './bench-player';
+import { baseOf } from './derived';
 import { edit, setSession, useDocument } from './document-store';
 import { startJob } from './jobs';
 import { takeProposals } from './proposals';
@@ -273,11 +275,15 @@ function atRoot(session: Session, clipId: string, frame: number): { clipId: stri
 /** Marks a moment at a frame of any camera of a performance, or takes the mark away; it is kept with the first camera. */
 export function markMoment(onClip: string, momentId: string, at: number | null): void {
   edit((session) => {
-    const { clipId, frame: found } = atRoot(session, onClip, at ?? 0);
-    const frame = at === null ? null : found;
+    const as = baseOf(session).moments.find((m) => m.id === momentId)?.frame ?? 'nearest';
+    const own = markByHand(at ?? 0, as);
+    const whole = atRoot(session, onClip, own.frame);
+    const elsewhere = whole.clipId !== onClip;
+    // What a whole frame of another camera stands for is known there, and not after it was carried to the first one's clock.
+    const { clipId } = whole;
     const marks = { ...session.marks[clipId] };
-    if (frame === null) delete marks[momentId];
-    else marks[momentId] = { frame, proposed: null };
+    if (at === null) delete marks[momentId];
+    else marks[momentId] = elsewhere ? { frame: atRoot(session, onClip, eventFrame(own)).frame, proposed: null } : own;
     session.marks[clipId] = marks;
   });
 }

@@ -45,7 +45,7 @@ export interface ViewState {
   /** What makes pictures that follow the body equal in size. */
   readonly sizeBy: 'body' | 'length';
   /** A line that was drawn along a known length, waiting for its metres. */
-  readonly measuredLine: { readonly clipId: string; readonly pixels: number } | null;
+  readonly measuredLine: { readonly clipId: string; readonly pixels: number; readonly alongDegrees: number } | null;
   readonly drawing: { readonly kind: DrawingKind; readonly span: Drawing['span']; readonly anchor: Drawing['anchor'] };
   /** Body region of the pass under way. */
   readonly pass: string | null;

@@ -1,6 +1,7 @@
+import { readMeasure } from '../fixtures/measure';
 import { judge, type State } from '../../src/core/judgement/state';
 import { compareMeasure } from '../../src/core/comparison/compare';
-import { measureSchema, type Measure } from '../../src/core/model/movement';
+import type { Measure } from '../../src/core/model/movement';
 import type { PointId } from '../../src/core/anatomy/body-points';
 import { stickPerformance } from '../fixtures/stick-performance';
 
@@ -15,7 +16,7 @@ const BODY: Points = { 'left-shoulder': [500, 700 - 779], 'left-hip': [500, 700 
 const marks = { start: 4, here: 20, end: 36 };
 
 const make = (fragment: object): Measure =>
-  measureSchema.parse({ id: 'case', name: 'Case', region: 'trunk', plane: 'any', importance: 0.6, cost: 'weeks', at: 'here', from: 'start', to: 'end', ...fragment });
+  readMeasure({ id: 'case', name: 'Case', region: 'trunk', plane: 'any', importance: 0.6, cost: 'weeks', at: 'here', from: 'start', to: 'end', ...fragment });
 /** The state of a measure for an athlete with these points; the reference has others, or the same. */
 function stateOf(fragment: object, athlete: (frame: number) => Points, reference = athlete): State {
   const at = (points: (frame: number) => Points) => stickPerformance((f) => ({ ...BODY, ...points(f) }), marks, { view: { kind: 'side', offPlaneDegrees: 0 } });

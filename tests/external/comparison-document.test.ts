@@ -22,6 +22,6 @@ test('the document for other programs has the same cautions, and reads back by i
   expect(document.cautions.some((c) => c.startsWith('A braced front leg'))).toBe(true);
   expect(document.athlete.moments['release']).toEqual({ seconds: 0.22, proposed: 0.5 });
   const knee = document.measures.find((m) => m.id === 'front-knee-at-release')!;
-  expect(knee).toMatchObject({ state: 'gap', unit: 'deg', kind: 'joint-angle', moment: 'release', spread: null });
+  expect(knee).toMatchObject({ state: 'gap', unit: 'deg', kind: 'value', moment: 'release', spread: null });
   expect(knee.difference).toBeCloseTo(-22, 1);
 });

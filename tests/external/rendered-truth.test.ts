@@ -1,5 +1,6 @@
-import { evaluateMeasure, kindOf, MEASURE_KINDS } from '../../src/core/measures';
-import { measureSchema, type Measure, type MeasureKind } from '../../src/core/model/movement';
+import { readMeasure } from '../fixtures/measure';
+import { differenceOf, evaluateMeasure, MEASURE_KINDS } from '../../src/core/measures';
+import type { Measure, MeasureKind } from '../../src/core/model/movement';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { movementOf } from '../../src/movements';
 import { demoPairs, type Pair } from '../fixtures/demo-pairs';
@@ -8,7 +9,7 @@ import { demoPairs, type Pair } from '../fixtures/demo-pairs';
 const pairs = { 'pace-delivery': demoPairs('pace'), 'race-walking': demoPairs('walk'), 'sprint-hurdles': demoPairs('hurdle') } as const;
 
 const common = { name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks' } as const;
-const make = (id: string, measure: object): Measure => measureSchema.parse({ id, ...common, ...measure });
+const make = (id: string, measure: object): Measure => readMeasure({ id, ...common, ...measure });
 const KNEE = { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] } as const;
 const TRUNK = { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' } as const;
 const WALK = { from: 'heel-strike', to: 'next-heel-strike' } as const;
@@ -36,7 +37,7 @@ interface Checked {
 function check(measure: Measure, { found, truth }: Pair): Checked | null {
   const [f, t] = [evaluateMeasure(measure, found), evaluateMeasure(measure, truth)];
   if (!f.measurable || !t.measurable) return null;
-  const error = Math.abs(kindOf(measure).subtract(f.value, t.value));
+  const error = Math.abs(differenceOf(measure, f.value, t.value));
   // A number of times is exact or wrong.
   if (f.sd === 0) return { kind: measure.kind, off: error === 0 ? 0 : Infinity };
   return { kind: measure.kind, off: error / (COVERAGE_95 * f.sd) };

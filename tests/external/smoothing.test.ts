@@ -1,10 +1,14 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import { smoothingSpline } from '../../src/core/signal/smoothing-spline';
+import { studentQuantile } from '../../src/core/statistics/student';
 import { lowPassSection, singlePassCutoff, zeroLagLowPass } from '../../src/core/signal/butterworth';
 
 interface Vectors {
   readonly origin: string;
   readonly cases: readonly { cutoff: number; rate: number; b: number[]; a: number[]; input: number[]; output: number[] }[];
+  readonly splines: readonly { lambda: number; times: number[]; samples: number[]; weights: number[]; output: number[] }[];
+  readonly quantiles: readonly { p: number; freedom: number; value: number }[];
 }
 const vectors = JSON.parse(readFileSync(path.join(__dirname, 'scipy-vectors.json'), 'utf8')) as Vectors;
 
@@ -14,10 +18,19 @@ describe('smoothing against scipy (see make-scipy-vectors.py)', () => {
     if (!section.ok) throw new Error(section.issue.message);
     vector.b.forEach((b, i) => expect(section.value.b[i]).toBeCloseTo(b, 12));
     vector.a.slice(1).forEach((a, i) => expect(section.value.a[i]).toBeCloseTo(a, 12));
-    const filtered = zeroLagLowPass(Float64Array.from(vector.input), cutoff, rate);
+    const filtered = zeroLagLowPass(Float64Array.from(vector.input), cutoff, rate, 6);
     if (!filtered.ok) throw new Error(filtered.issue.message);
     vector.output.forEach((y, i) => expect(filtered.value[i]).toBeCloseTo(y, 8));
   });
+});
+
+test.each(vectors.splines.map((c) => [c.lambda, c] as const))('smoothing spline with weights, lambda %f, at uneven times, against scipy', (lambda, { times, samples, weights, output }) => {
+  const smooth = smoothingSpline(Float64Array.from(times), Float64Array.from(samples), Float64Array.from(weights), lambda);
+  output.forEach((y, i) => expect(smooth[i]).toBeCloseTo(y, 6));
+});
+
+test.each(vectors.quantiles.map((q) => [q.p, q.freedom, q.value] as const))('Student\u2019s %f quantile for %f degrees of freedom against scipy', (p, freedom, value) => {
+  expect(studentQuantile(p, freedom) / value).toBeCloseTo(1, 8);
 });
 
 describe('smoothing against Winter, Biomechanics and Motor Control of Human Movement', () => {

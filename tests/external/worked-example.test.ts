@@ -7,7 +7,7 @@ import { movementSchema } from '../../src/core/model/movement';
 import type { Performance } from '../../src/core/performance/performance';
 import type { Measured } from '../../src/core/reading';
 import { fromSi } from '../../src/core/units';
-import { stickPerformance } from '../fixtures/stick-performance';
+import { performerNamed, stickPerformance } from '../fixtures/stick-performance';
 
 /** The worked example of docs/judging.md, reckoned by hand there, against what the application says of the same readings. */
 const page = readFileSync(path.join(import.meta.dirname, '..', '..', 'docs', 'judging.md'), 'utf8');
@@ -26,12 +26,12 @@ const movement = movementSchema.parse({
   cautions: [],
 });
 
-function standing(trunk: number, arm: number, frames: number): Performance {
+function standing(trunk: number, arm: number, frames: number, name = 'Athlete'): Performance {
   const end = (degrees: number): readonly [number, number] => [300 + 600 * Math.sin((degrees * Math.PI) / 180), 700 - 600 * Math.cos((degrees * Math.PI) / 180)];
-  return stickPerformance(() => ({ 'left-hip': [300, 700], 'left-shoulder': end(trunk), 'left-elbow': [300, 700], 'left-wrist': end(arm) }), { landing: 10, release: 10 + frames });
+  return stickPerformance(() => ({ 'left-hip': [300, 700], 'left-shoulder': end(trunk), 'left-elbow': [300, 700], 'left-wrist': end(arm) }), { landing: 10, release: 10 + frames }, { ...performerNamed(name), id: name });
 }
 
-const judged = compareSides(movement, [[standing(24, 50, 12)]], [10, 12, 14].map((lean) => [standing(lean, 40, 10)])).map((c) => judge(c, undefined));
+const judged = compareSides(movement, [[standing(28, 50, 12)]], [11, 12, 13].map((lean) => [standing(lean, 40, 10, `Reference ${lean}`)])).map((c) => judge(c, undefined));
 const of = (id: string): Judged => judged.find((j) => j.measure.id === id)!;
 const measured = (id: string, side: 'athlete' | 'reference'): Measured => {
   const reading = of(id)[side];
@@ -43,7 +43,7 @@ const deg = (si: number): number => fromSi(si, 'deg');
 const ms = (si: number): number => fromSi(si, 'ms');
 const own = (id: string): number => (1 - Math.exp(-Math.abs(of(id).excess) / of(id).tolerance / 2)) * of(id).confidence * of(id).measure.importance;
 const size = (id: string): number => 1 - Math.exp(-Math.abs(of(id).excess) / of(id).tolerance / 2);
-const camera = deg(Math.atan(Math.tan((24 * Math.PI) / 180) / Math.cos((3 * Math.PI) / 180))) - 24;
+const camera = deg(Math.atan(Math.tan((28 * Math.PI) / 180) / Math.cos((3 * Math.PI) / 180))) - 28;
 const [trunkFirst, timeSecond] = priorities.proposed;
 
 const says: Readonly<Record<string, number>> = {

@@ -22,3 +22,10 @@ export function levelByLine(from: Vec2, to: Vec2): Result<number, Issue<'line-to
   const beside = degrees - 90 * Math.round(degrees / 90);
   return ok(beside === 0 ? 0 : -beside);
 }
+
+/** Length of a line in a picture, pixels, and its angle to the level picture's horizontal, degrees 0..90. */
+export function lineOf(from: Vec2, to: Vec2, levelDegrees: number): { readonly pixels: number; readonly alongDegrees: number } {
+  const d = subtract(to, from);
+  const turned = Math.abs((Math.atan2(d.y, d.x) * 180) / Math.PI + levelDegrees) % 180;
+  return { pixels: Math.hypot(d.x, d.y), alongDegrees: turned > 90 ? 180 - turned : turned };
+}

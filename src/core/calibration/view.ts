@@ -54,3 +54,23 @@ export function offPlane({ view }: Pick<Clip, 'view'>): { angle: number; sd: num
  */
 export const foreshorten = (length: number, psi: number): number => length * Math.cos(psi);
 export const unforeshorten = (length: number, psi: number): number => length / Math.cos(psi);
+
+/**
+ * Which way the axes of movement coordinates point in the picture: 1 is right for x and up for y. From the side x is forward. From above x is
+ * forward and y goes away from the dominant side, so that left- and right-handers who do the same have the same numbers. From the
+ * front and from behind x goes towards the dominant side, so that both cameras say the same.
+ */
+export function axesOf({ view, travel, performer }: Pick<Clip, 'view' | 'travel' | 'performer'>): { readonly x: 1 | -1; readonly y: 1 | -1 } {
+  const forward = travel === 'right' ? 1 : -1;
+  const rightHanded = performer.dominantSide === 'right';
+  switch (view.kind) {
+    case 'side':
+      return { x: forward, y: 1 };
+    case 'overhead':
+      return { x: forward, y: rightHanded === (travel === 'right') ? 1 : -1 };
+    case 'front':
+      return { x: rightHanded ? -1 : 1, y: 1 };
+    case 'back':
+      return { x: rightHanded ? 1 : -1, y: 1 };
+  }
+}

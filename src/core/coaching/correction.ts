@@ -5,7 +5,8 @@ import { momentsOf, type Movement } from '../model/movement';
 import type { OwnCorrection } from '../model/session';
 import { COVERAGE_95 } from '../statistics/normal';
 import type { PlanItem } from './plan';
-import { usualDrills, usualSelfCheck, usualWhy, usualWords } from './usual-words';
+import { usualWords } from '../measures';
+import { usualDrills, usualSelfCheck, usualWhy } from './usual-words';
 
 /** One thing to work on, ready to be read by an athlete. */
 export interface Correction {

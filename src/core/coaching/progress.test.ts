@@ -1,14 +1,14 @@
+import { readMeasure } from '../../../tests/fixtures/measure';
 import fc from 'fast-check';
 import { stickClip } from '../../../tests/fixtures/stick-performance';
 import { judge } from '../judgement/state';
-import { measureSchema } from '../model/movement';
 import type { Settled } from '../model/session';
 import type { Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { alsoMoved, changeBetween, followCorrections, onTarget, readOnce, trendOf, type ReadOnce, type SessionResult, type Standing } from './progress';
 
 const deg = (v: number): number => (v * Math.PI) / 180;
-const knee = measureSchema.parse({
+const knee = readMeasure({
   id: 'knee', name: 'Knee', kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 2,
   target: { type: 'between', low: 160, high: 170, source: 'test' },
 });
@@ -71,7 +71,7 @@ describe('change between two sessions', () => {
   });
 
   it('has a direction only where there is a range', () => {
-    const shown = measureSchema.parse({ ...knee, target: undefined });
+    const shown = readMeasure({ ...knee, target: undefined });
     expect(changeBetween(shown, read(150, 2, { measure: shown }), read(160, 2, { measure: shown })).direction).toBe('changed');
   });
 });

@@ -1,6 +1,6 @@
 import { differenceSd, seenAlike, type SeenBy } from '../comparison/compare';
 import { outside, type Band, type Judged, type State } from '../judgement/state';
-import { kindOf } from '../measures';
+import { differenceOf } from '../measures';
 import type { Measure } from '../model/movement';
 import type { Settled } from '../model/session';
 import type { Measured } from '../reading';
@@ -62,7 +62,7 @@ export interface Change {
 
 /** The smallest change that counts is the error of the difference (minimal detectable change, 95 %). */
 export function changeBetween(measure: Measure, earlier: ReadOnce, later: ReadOnce): Change {
-  const { subtract } = kindOf(measure);
+  const subtract = (a: number, b: number): number => differenceOf(measure, a, b);
   const change = subtract(later.reading.value, earlier.reading.value);
   const plusMinus = COVERAGE_95 * differenceSd(earlier.reading, later.reading, seenAlike(earlier.seenBy, later.seenBy));
   const direction = ((): Direction => {

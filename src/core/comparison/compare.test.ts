@@ -1,5 +1,5 @@
+import { readMeasure } from '../../../tests/fixtures/measure';
 import { stickClip } from '../../../tests/fixtures/stick-performance';
-import { measureSchema } from '../model/movement';
 import type { Clip } from '../model/clip';
 import { preparePerformance, type Performance } from '../performance/performance';
 import { mergeFound, type FoundPoints } from '../tracks/track';
@@ -9,7 +9,7 @@ import { viewOf } from './side';
 
 const reading = (sd: number, alikeSd: number): Measured => ({ measurable: true, value: 1, sd, alikeSd, unit: 'deg', provenance: { clipId: 'c', frames: [0], points: [] } });
 
-const knee = measureSchema.parse({
+const knee = readMeasure({
   id: 'knee', name: 'Knee', kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', region: 'legs',
   plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 2,
 });

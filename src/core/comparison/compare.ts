@@ -1,5 +1,5 @@
 import { offPlane } from '../calibration/view';
-import { kindOf } from '../measures';
+import { differenceOf } from '../measures';
 import { farSide, type Clip } from '../model/clip';
 import type { Measure, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
@@ -58,7 +58,7 @@ export function compareMeasure(measure: Measure, athlete: Side, reference: Side,
     athlete: a.reading,
     reference: r.reading,
     spread: { athlete: a.spread, reference: r.spread },
-    difference: both ? kindOf(measure).subtract((a.reading as Measured).value, (r.reading as Measured).value) : null,
+    difference: both ? differenceOf(measure, (a.reading as Measured).value, (r.reading as Measured).value) : null,
     plusMinus: both ? COVERAGE_95 * differenceSd(a.reading as Measured, r.reading as Measured, alike) : null,
   };
 }

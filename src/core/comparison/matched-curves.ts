@@ -1,12 +1,14 @@
-import { curveOfMeasure, curveUnitOf, kindOf, unitOf } from '../measures';
-import { unwrap } from '../geometry/angle';
-import { momentsOf, type Measure, type Movement } from '../model/movement';
+import { curveOfMeasure, curveUnitOf, seriesOf, unitOf } from '../measures';
+import type { Measure, Movement } from '../model/movement';
+import { momentSd } from '../performance/moments';
 import { interpolateLinear } from '../signal/resample';
 import { timeAtFrame } from '../timing/clip-time';
 import type { Performance } from '../performance/performance';
 import { toSi } from '../units';
-import { compareMeasure } from './compare';
-import { BAND_SDS, LEAST_FOR_SPREAD, viewOf, type MeasuredErrors, type Side } from './side';
+import { COVERAGE_95 } from '../statistics/normal';
+import { resels, simultaneousThreshold } from '../statistics/random-field';
+import { differenceSd, seenAlike } from './compare';
+import { LEAST_FOR_SPREAD, meanReading, viewOf, withMeasuredError, type MeasuredErrors, type Side } from './side';
 
 /** Samples in every phase of a matched curve. */
 export const SAMPLES = 50;
@@ -63,41 +65,28 @@ const inOrder = (performance: Performance, through: readonly string[]): boolean 
 /** Samples from one at which the error is reckoned to the next; it is taken linear between. */
 const ERROR_EVERY = SAMPLES / 2;
 
-/** The measure that reads a curve's value at a moment; null where the curve is no value of points at one frame. */
-function readerOf(measure: Measure): Extract<Measure, { at: string }> | null {
-  const { id, name, region, plane, importance, cost, margin } = measure;
-  const plain = { id, name, region, plane, importance, cost, margin };
-  switch (measure.kind) {
-    case 'joint-angle':
-    case 'segment-angle':
-      return measure;
-    case 'value':
-      return { ...measure, towards: null };
-    case 'joint-change':
-      return { ...plain, kind: 'joint-angle', points: measure.points, at: measure.to };
-    case 'lead':
-      return { ...plain, kind: 'segment-angle', points: measure.points, against: measure.against, at: measure.moment };
-    case 'extreme':
-    case 'range':
-      return { ...plain, kind: 'value', of: measure.of, lengthIn: measure.lengthIn, at: measure.from, towards: null };
-    default:
-      return null;
-  }
+/** How sure the place of a sample is, seconds: that of the moments round it, the nearer the more. */
+function timeSdAt(performance: Performance, through: readonly string[], sample: number): number {
+  const phase = Math.min(through.length - 2, Math.floor(sample / SAMPLES));
+  const share = (sample - phase * SAMPLES) / SAMPLES;
+  return Math.hypot((1 - share) * momentSd(performance, through[phase]!), share * momentSd(performance, through[phase + 1]!));
 }
 
-/** Half of the 95 % interval of the difference at every sample, NaN where it is not measurable. */
+/** Half of the 95 % interval of the difference at every sample, NaN where it is not measurable; null where it is so everywhere. */
 function errorAlong(measure: Measure, athlete: Side, reference: Side, through: readonly string[], errors: MeasuredErrors): Float64Array | null {
+  const series = seriesOf(measure)!;
   const samples = (through.length - 1) * SAMPLES + 1;
-  const reader = readerOf(measure);
-  if (!reader) {
-    const all = unitOf(measure) === curveUnitOf(measure) ? compareMeasure(measure, athlete, reference, errors).plusMinus : null;
-    return all === null ? null : new Float64Array(samples).fill(all);
-  }
+  const seen = [athlete, reference].map((side) => side.map((views) => viewOf(measure, views)));
+  const alike = seen[0]!.every((a) => seen[1]!.every((r) => seenAlike(a.clip, r.clip)));
   // An error found by digitising twice is that of the measure itself.
-  const measured = reader.kind === measure.kind ? errors : {};
+  const sem = series.holdsValue(measure) ? errors[measure.id] : undefined;
   const known = Float64Array.from({ length: (samples - 1) / ERROR_EVERY + 1 }, (_, k) => {
-    const there = (side: Side): Side => side.map((views) => [viewOf(measure, views)].map((p) => ({ ...p, marks: { ...p.marks, [reader.at]: frameAtSample(p, through, k * ERROR_EVERY) } })));
-    return compareMeasure(reader, there(athlete), there(reference), measured).plusMinus ?? NaN;
+    const sample = k * ERROR_EVERY;
+    const [a, r] = seen.map((side) => {
+      const all = side.map((p) => ({ reading: withMeasuredError(series.read(measure, p, frameAtSample(p, through, sample), timeSdAt(p, through, sample)), sem), performer: p.clip.performer.name }));
+      return meanReading(measure, all).reading;
+    });
+    return a!.measurable && r!.measurable ? COVERAGE_95 * differenceSd(a!, r!, alike) : NaN;
   });
   if (known.every(Number.isNaN)) return null;
   return Float64Array.from({ length: samples }, (_, i) => {
@@ -106,27 +95,47 @@ function errorAlong(measure: Measure, athlete: Side, reference: Side, through: r
   });
 }
 
+/** A stretch shorter than this share of the movement is not named. */
+const LEAST_STRETCH = 0.03;
+/** The largest of some ten independent errors along a curve is about three deviations, not two. */
+const ALONG_A_CURVE = 3 / COVERAGE_95;
+
+/**
+ * Half width, at every sample, of the range that another performer of the same population leaves nowhere in 95 of 100 cases: s sqrt(1 + 1/n) times
+ * the simultaneous threshold of random field theory. Deviations are no smaller than over the whole curve: three curves that happen to cross say nothing.
+ */
+function simultaneousHalf(members: readonly Float64Array[], mean: Float64Array): Float64Array {
+  const n = members.length;
+  const local = mean.map((m, i) => Math.sqrt(members.reduce((sum, c) => sum + (c[i]! - m) ** 2, 0) / (n - 1)));
+  const known = Array.from(local).filter((v) => !Number.isNaN(v));
+  const pooled = Math.sqrt(known.reduce((sum, v) => sum + v * v, 0) / Math.max(1, known.length));
+  const sd = local.map((v) => Math.max(v, pooled));
+  const pieces = resels(members.map((c) => c.map((v, i) => (v - mean[i]!) / (sd[i]! * Math.sqrt((n - 1) / n)))));
+  const freedom = (n - 1) * Math.max(1, Math.min(4, pieces / 2));
+  const threshold = simultaneousThreshold(0.05, freedom, pieces);
+  return sd.map((v) => threshold * v * Math.sqrt(1 + 1 / n));
+}
+
 /**
  * A measure's curve of both sides in matched time: every phase between common moments is stretched to the same number of samples, so
  * that a sample is the same place of the movement in all of them.
  * @returns null for a measure that is no curve, or without two common moments in order
  */
 export function matchedCurves(movement: Movement, measure: Measure, athlete: Side, reference: Side, errors: MeasuredErrors = {}): MatchedCurves | null {
-  if (!kindOf(measure).curve || athlete.length === 0 || reference.length === 0) return null;
+  const series = seriesOf(measure);
+  if (!series || athlete.length === 0 || reference.length === 0) return null;
   const [own, others] = [athlete, reference].map((side) => side.map((views) => viewOf(measure, views)));
   const through = commonMoments(movement, [...own!, ...others!]);
   if (through.length < 2 || ![...own!, ...others!].every((p) => inOrder(p, through))) return null;
-  const { subtract } = kindOf(measure);
   const curve = (performance: Performance): Float64Array => {
-    const raw = curveOfMeasure(measure, performance)!;
-    const round = Math.abs(subtract(2 * Math.PI, 0)) < 1e-6;
-    const smooth = round ? unwrap(raw) : raw;
-    return Float64Array.from(sampleTimes(performance, through), (t) => interpolateLinear(performance.times, smooth, t));
+    const values = series.values(measure, performance);
+    return Float64Array.from(sampleTimes(performance, through), (t) => interpolateLinear(performance.times, values, t));
   };
   /** Curves of angles that go round are brought beside the first by whole turns. */
   const beside = (values: Float64Array, first: Float64Array): Float64Array => {
-    const i = values.findIndex((v, k) => !Number.isNaN(v - first[k]!));
-    const turns = i < 0 ? 0 : values[i]! - first[i]! - subtract(values[i]!, first[i]!);
+    if (curveUnitOf(measure) !== 'deg') return values;
+    const apart = Array.from(values, (v, k) => v - first[k]!).filter((v) => !Number.isNaN(v));
+    const turns = apart.length === 0 ? 0 : 2 * Math.PI * Math.round(apart.reduce((sum, v) => sum + v, 0) / apart.length / (2 * Math.PI));
     return values.map((v) => v - turns);
   };
   const mean = (curves: readonly Float64Array[]): Float64Array => curves[0]!.map((_, i) => curves.reduce((sum, c) => sum + c[i]!, 0) / curves.length);
@@ -134,30 +143,32 @@ export function matchedCurves(movement: Movement, measure: Measure, athlete: Sid
   const members = others!.map((p, k) => (k === 0 ? first : beside(curve(p), first)));
   const ref = mean(members);
   const ath = mean(own!.map((p) => beside(curve(p), first)));
-  const spread = members.length >= LEAST_FOR_SPREAD ? ref.map((m, i) => Math.sqrt(members.reduce((sum, c) => sum + (c[i]! - m) ** 2, 0) / (members.length - 1))) : null;
+  const performers = new Set(others!.map((p) => p.clip.performer.name)).size;
+  const spread = performers >= LEAST_FOR_SPREAD ? simultaneousHalf(members, ref) : null;
   // A target in another unit than the curve's (a time, say) says nothing of the curve.
   const sameUnit = unitOf(measure) === curveUnitOf(measure);
   const tolerance = sameUnit && measure.target && 'tolerance' in measure.target ? toSi(measure.target.tolerance, curveUnitOf(measure)) : null;
-  const half = spread ? spread.map((sd) => Math.max(BAND_SDS * sd, tolerance ?? 0)) : tolerance === null ? null : ref.map(() => tolerance);
+  const half = spread ? spread.map((h) => Math.max(h, tolerance ?? 0)) : tolerance === null ? null : ref.map(() => tolerance);
   const difference = ath.map((v, i) => v - ref[i]!);
   const plusMinus = errorAlong(measure, athlete, reference, through, errors);
+  const axis = mean(others!.map((p) => sampleTimes(p, through).map((t, _i, all) => (t - all[0]!) / (all.at(-1)! - all[0]!))));
+  const length = (s: Pick<Stretch, 'from' | 'to'>): number => axis[s.to]! - axis[s.from]!;
+  const errorFactor = spread ? 1 : ALONG_A_CURVE;
   const stretches: Stretch[] = [];
   if (half && plusMinus !== null) {
     let start = -1;
     for (let i = 0; i <= difference.length; i++) {
-      const out = i < difference.length && Math.abs(difference[i]!) > half[i]! + plusMinus[i]!;
+      const out = i < difference.length && Math.abs(difference[i]!) > half[i]! + errorFactor * plusMinus[i]!;
       if (out && start < 0) start = i;
       if (!out && start >= 0) {
         let worst = start;
         const beyond = (k: number): number => Math.abs(difference[k]!) - half[k]!;
         for (let k = start; k < i; k++) if (beyond(k) > beyond(worst)) worst = k;
-        stretches.push({ from: start, to: i - 1, worst, excess: Math.sign(difference[worst]!) * beyond(worst) });
+        if (length({ from: start, to: i - 1 }) >= LEAST_STRETCH) stretches.push({ from: start, to: i - 1, worst, excess: Math.sign(difference[worst]!) * beyond(worst) });
         start = -1;
       }
     }
   }
-  const axis = mean(others!.map((p) => sampleTimes(p, through).map((t, _i, all) => (t - all[0]!) / (all.at(-1)! - all[0]!))));
-  const length = (s: Stretch): number => axis[s.to]! - axis[s.from]!;
   return {
     through, at: axis, athlete: ath, reference: ref, members, half, bandOf: spread ? 'performers' : half ? 'tolerance' : null, difference, plusMinus, stretches,
     longest: stretches.reduce<Stretch | null>((best, s) => (best && length(best) >= length(s) ? best : s), null),
@@ -174,16 +185,13 @@ export function frameAtSample(performance: Performance, through: readonly string
 /** Whether anything is known of a measure's curve. */
 export const hasCurve = (measure: Measure, performance: Performance): boolean => curveOfMeasure(measure, performance)?.some((v) => !Number.isNaN(v)) ?? false;
 
-/** Measures that are curves, the ones of the same quantity only once. */
+/** Measures that are curves, the ones of the same series only once. */
 export function curveMeasures(movement: Movement): readonly Measure[] {
   const seen = new Set<string>();
   return movement.measures.filter((measure) => {
-    if (!kindOf(measure).curve) return false;
-    // A curve follows from what is measured, and for speeds and turns from where; not from the moment, the target or the name.
-    const of = measure.kind === 'joint-angle' || measure.kind === 'joint-change' ? { q: 'joint-angle', points: measure.points } : measure.kind === 'segment-angle' || measure.kind === 'lead' ? { q: 'segment-angle', points: measure.points, against: measure.against } : null;
-    const what = of ?? ('of' in measure ? measure.of : 'point' in measure ? { point: measure.point, from: measure.relativeTo, line: measure.line } : null);
-    const own = measure.kind === 'speed' || measure.kind === 'turn' || measure.kind === 'peak-rate' ? [measure.kind, momentsOf(measure)] : [];
-    const key = JSON.stringify([what, own]);
+    const series = seriesOf(measure);
+    if (!series) return false;
+    const key = JSON.stringify(series.of(measure));
     if (seen.has(key)) return false;
     seen.add(key);
     return true;

@@ -1,6 +1,7 @@
 import { offPlane } from '../calibration/view';
 import type { Movement, PointRef } from '../model/movement';
-import { pointAt, type Performance } from '../performance/performance';
+import type { Performance } from '../performance/performance';
+import { pointAt } from '../performance/places';
 import { wayOfPoint, type SeenFrom } from '../performance/way';
 
 /** A point's way from the first to the last marked moment, x forward and y up, in standing heights. */

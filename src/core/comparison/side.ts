@@ -1,8 +1,9 @@
-import { kindOf, evaluateMeasure } from '../measures';
+import { differenceOf, evaluateMeasure } from '../measures';
 import type { Measure } from '../model/movement';
 import { viewRefusal } from '../calibration/view';
 import type { Performance } from '../performance/performance';
 import { notMeasurable, type Measured, type Reading } from '../reading';
+import { meanAndSd } from '../statistics/mean';
 import { quadrature } from '../statistics/propagate';
 
 /** One performance as all its cameras see it, the main one first. */
@@ -13,8 +14,12 @@ export type Side = readonly Views[];
 
 /** How the performances of a side differ among themselves, SI. */
 export interface Spread {
+  /** Performers; several attempts of one are one performer. */
   readonly n: number;
+  /** Of the performers among themselves; 0 where there is one. */
   readonly sd: number;
+  /** Of the attempts of one performer among themselves, over all who have several; null where nobody has. */
+  readonly within: number | null;
   /** Each performance's own value. */
   readonly readings: readonly Measured[];
 }
@@ -23,6 +28,12 @@ export interface SideReading {
   readonly reading: Reading;
   /** Null where the side has a single performance. */
   readonly spread: Spread | null;
+}
+
+/** A reading with the name of whose it is. */
+export interface ReadingOf {
+  readonly reading: Reading;
+  readonly performer: string;
 }
 
 /** The camera from which a measure is read: the first whose view shows its plane and that has points; else the first. */
@@ -34,33 +45,61 @@ export function viewOf(measure: Measure, views: Views): Performance {
 /** Standard errors of measurement that were found by digitising twice: measure id -> SI. */
 export type MeasuredErrors = Readonly<Record<string, number>>;
 
-/** A reading whose error is the one that was measured rather than the one reckoned from the points. */
-const withError = (reading: Reading, sem: number | undefined): Reading => (reading.measurable && sem !== undefined ? { ...reading, sd: sem, alikeSd: 0 } : reading);
+/**
+ * A reading in which the error that was measured stands for the one computed from the points. What digitising twice cannot show (the moment, the camera, the
+ * scale) stays beside it.
+ */
+export function withMeasuredError(reading: Reading, sem: number | undefined): Reading {
+  if (!reading.measurable || sem === undefined) return reading;
+  const { points = reading.sd } = reading;
+  return { ...reading, sd: quadrature(Math.sqrt(Math.max(0, reading.sd ** 2 - points ** 2)), sem), alikeSd: 0, points: sem };
+}
+
+/** Whose performance it is: names that differ by case or blanks are one performer's. */
+const performerOf = ([main]: Views): string => main!.clip.performer.name.trim().replace(/\s+/g, ' ').toLowerCase();
 
 /** One measure of every performance of a side. */
-export const readEach = (measure: Measure, side: Side, errors: MeasuredErrors = {}): readonly Reading[] => side.map((views) => withError(evaluateMeasure(measure, viewOf(measure, views)), errors[measure.id]));
+export const readEach = (measure: Measure, side: Side, errors: MeasuredErrors = {}): readonly ReadingOf[] =>
+  side.map((views) => ({ reading: withMeasuredError(evaluateMeasure(measure, viewOf(measure, views)), errors[measure.id]), performer: performerOf(views) }));
+
+/** Values by a key, in the order in which the keys first come. */
+const byKey = <T>(list: readonly T[], key: (item: T) => string): readonly (readonly T[])[] => {
+  const groups = new Map<string, T[]>();
+  for (const item of list) groups.set(key(item), [...(groups.get(key(item)) ?? []), item]);
+  return [...groups.values()];
+};
+
+/** What the readings of each clip share does not shrink with their number: it goes into their mean as it is. */
+function sharedInMean(known: readonly Measured[], part: 'camera' | 'scale'): number {
+  return quadrature(...byKey(known, (r) => r.provenance.clipId).map((clip) => clip.reduce((sum, r) => sum + (r.shared?.[part] ?? 0), 0) / known.length));
+}
+
+const sharedVariance = ({ shared }: Measured): number => (shared?.camera ?? 0) ** 2 + (shared?.scale ?? 0) ** 2;
 
 /**
- * Readings of several performances as one. Of several it is the mean: its random error shrinks with their number and is no smaller than what
- * their own spread says of a mean (s / sqrt(n), where there are three or more); what the finder does alike in all of them stays.
+ * Readings of several performances as one: the mean of the performers, each the mean of their attempts. Its random error shrinks with their number and is no
+ * smaller than what the spread says of a mean (s / sqrt(n), where there are three or more); what a clip's readings share (camera, scale), and what the
+ * finder does alike in all of them, stays.
  */
-export function meanReading(measure: Measure, all: readonly Reading[]): SideReading {
+export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideReading {
   if (all.length === 0) return { reading: notMeasurable('no-reference', 'There is nothing to compare with', 'Add a reference clip at Intake, or choose another reference at Compare.'), spread: null };
-  const known = all.filter((reading) => reading.measurable);
-  if (all.length === 1 || known.length === 0) return { reading: all[0]!, spread: null };
-  const { subtract } = kindOf(measure);
-  const [first] = known as [Measured];
-  const n = known.length;
-  // Angles go round: the mean is taken of differences from the first.
-  const away = known.map((reading) => subtract(reading.value, first.value));
-  const mean = away.reduce((sum, d) => sum + d, 0) / n;
-  const sd = n > 1 ? Math.sqrt(away.reduce((sum, d) => sum + (d - mean) ** 2, 0) / (n - 1)) : 0;
-  const random = Math.sqrt(known.reduce((sum, r) => sum + Math.max(0, r.sd ** 2 - r.alikeSd ** 2), 0)) / n;
-  const alikeSd = Math.sqrt(known.reduce((sum, r) => sum + r.alikeSd ** 2, 0) / n);
-  const ofMean = n >= LEAST_FOR_SPREAD ? Math.max(random, sd / Math.sqrt(n)) : random;
+  const known = all.flatMap(({ reading, performer }) => (reading.measurable ? [{ reading, performer }] : []));
+  if (all.length === 1 || known.length === 0) return { reading: all[0]!.reading, spread: null };
+  const subtract = (a: number, b: number): number => differenceOf(measure, a, b);
+  const readings = known.map((k) => k.reading);
+  const performers = byKey(known, (k) => k.performer).map((attempts) => ({ attempts: attempts.length, ...meanAndSd(attempts.map((a) => a.reading.value), subtract) }));
+  const n = performers.length;
+  const { mean, sd } = meanAndSd(performers.map((p) => p.mean), subtract);
+  const freedom = performers.reduce((sum, p) => sum + p.attempts - 1, 0);
+  const within = freedom > 0 ? Math.sqrt(performers.reduce((sum, p) => sum + (p.attempts - 1) * p.sd ** 2, 0) / freedom) : null;
+  const total = readings.length;
+  const own = Math.sqrt(readings.reduce((sum, r) => sum + Math.max(0, r.sd ** 2 - r.alikeSd ** 2 - sharedVariance(r)), 0)) / total;
+  const alikeSd = Math.sqrt(readings.reduce((sum, r) => sum + r.alikeSd ** 2, 0) / total);
+  const shared = { camera: sharedInMean(readings, 'camera'), scale: sharedInMean(readings, 'scale') };
+  const ofSpread = n >= LEAST_FOR_SPREAD ? sd / Math.sqrt(n) : n === 1 && total >= LEAST_FOR_SPREAD ? within! / Math.sqrt(total) : 0;
   return {
-    reading: { ...first, value: first.value + mean, sd: quadrature(ofMean, alikeSd), alikeSd },
-    spread: { n, sd, readings: known },
+    reading: { ...readings[0]!, value: mean, sd: quadrature(Math.max(own, ofSpread), alikeSd, shared.camera, shared.scale), alikeSd, shared },
+    spread: { n, sd, within, readings },
   };
 }
 
@@ -70,7 +109,5 @@ export const readSide = (measure: Measure, side: Side, errors: MeasuredErrors = 
 /** Only the main camera of every performance: times are read where moments are marked. */
 export const mainViews = (side: Side): Side => side.map((views) => views.slice(0, 1));
 
-/** Fewer performances than this cannot claim a spread. */
+/** Fewer performers than this cannot claim a spread. */
 export const LEAST_FOR_SPREAD = 3;
-/** A range of reference performers reaches so many of their standard deviations to either side of their mean. */
-export const BAND_SDS = 2;

@@ -1,5 +1,6 @@
 import { compareMeasure } from './compare';
-import { durationBetween, UNLISTED } from '../measures/duration';
+import { UNLISTED } from '../measures/common';
+import { durationBetween } from '../measures/duration';
 import type { Movement } from '../model/movement';
 import type { Reading } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';

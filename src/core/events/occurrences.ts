@@ -2,7 +2,8 @@ import { unwrap, wrapAngle } from '../geometry/angle';
 import { rateOfChange } from '../signal/derivative';
 import type { FrameSpan } from '../signal/peaks';
 import type { Quantity } from '../model/movement';
-import { placesOf, type Performance } from '../performance/performance';
+import type { Performance } from '../performance/performance';
+import { placesOf } from '../performance/places';
 import { dimensionOf, groundOf, quantityCurve } from '../quantities';
 import { toSi } from '../units';
 

@@ -2,7 +2,8 @@ import { continuousCurve, dimensionOf, refsOfQuantity } from '../quantities';
 import { rateOfChange } from '../signal/derivative';
 import { largest, type FrameSpan } from '../signal/peaks';
 import type { Moment, MomentRule, Movement, PointRef } from '../model/movement';
-import { partsOf, placesOf, type Performance } from '../performance/performance';
+import type { Performance } from '../performance/performance';
+import { partsOf, placesOf } from '../performance/places';
 import { awayFrom, CONTACT, contactEdges, crossingsOf, footCurves } from './occurrences';
 
 /** A moment as the points suggest it. */

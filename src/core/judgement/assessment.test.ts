@@ -1,5 +1,6 @@
+import { readMeasure } from '../../../tests/fixtures/measure';
 import type { Comparison } from '../comparison/compare';
-import { measureSchema, movementSchema, type Movement, type Target } from '../model/movement';
+import { movementSchema, type Movement, type Target } from '../model/movement';
 import type { Reading } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { cautionsFor, MINOR_CAUTION, STANDING_CAUTION } from './cautions';
@@ -19,7 +20,7 @@ const reading = (value: number, plusMinus: number): Reading => ({
 const hidden: Reading = { measurable: false, reason: 'wrong-view', message: 'Not measurable from the side', remedy: 'Film from behind.' };
 
 const measure = (id: string, change: object = {}) =>
-  measureSchema.parse({
+  readMeasure({
     id, name: id, kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', region: 'legs',
     plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 2, target: { type: 'same-as-reference', tolerance: 5, source: 'test' }, ...change,
   });

@@ -1,6 +1,7 @@
+import { readMeasure } from '../../../tests/fixtures/measure';
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import type { Clip } from '../model/clip';
-import { measureSchema, type Measure } from '../model/movement';
+import type { Measure } from '../model/movement';
 import { notMeasurable, type Reading } from '../reading';
 import { filmingRequests } from './filming';
 import type { Judged } from './state';
@@ -10,7 +11,7 @@ const standing = (height: number, change: Partial<Clip> = {}) => {
   const at = (share: number): [number, number] => [500, 780 - share * height];
   return stickPerformance(() => ({ 'left-shoulder': at(0.779), 'left-hip': at(0.491), 'left-knee': at(0.246), 'left-ankle': at(0) }), {}, change);
 };
-const measure = (id: string, more: object = {}): Measure => measureSchema.parse({ id, name: id, kind: 'duration', region: 'timing', plane: 'any', from: 'a', to: 'b', importance: 0.5, cost: 'weeks', target: { type: 'same-as-reference', tolerance: 5, source: 'test' }, ...more });
+const measure = (id: string, more: object = {}): Measure => readMeasure({ id, name: id, kind: 'duration', region: 'timing', plane: 'any', from: 'a', to: 'b', importance: 0.5, cost: 'weeks', target: { type: 'same-as-reference', tolerance: 5, source: 'test' }, ...more });
 const time: Reading = { measurable: true, value: 0.1, sd: 0.004, alikeSd: 0, unit: 'ms', provenance: { clipId: 'clip', frames: [1], points: [] } };
 const judged = (id: string, athlete: Reading, state: Judged['state'] = 'not-measurable'): Judged => ({ measure: measure(id), athlete, reference: time, state }) as unknown as Judged;
 const requests = (...args: Parameters<typeof filmingRequests>) => filmingRequests(...args).map((r) => r.request);

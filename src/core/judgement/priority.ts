@@ -22,7 +22,7 @@ export interface Follower {
   /** The measure that it hangs under: the root, or another follower. */
   readonly cause: string;
   readonly because: string;
-  /** Score that it passes up. */
+  /** Score that it passes up to the root. */
   readonly passes: number;
 }
 
@@ -96,12 +96,18 @@ export function prioritise(movement: Movement, judged: readonly Judged[], sessio
     return !parent || seen.has(id) ? id : rootOf(parent.cause, seen.add(id));
   };
 
+  /** What of a gap's score reaches its root: the shares of all links on the way, multiplied. */
+  const reaches = (id: string, seen = new Set<string>()): number => {
+    const parent = parentOf.get(id);
+    return !parent || seen.has(id) ? 1 : parent.share * reaches(parent.cause, seen.add(id));
+  };
+
   const ranked = [...gaps.values()]
     .filter((gap) => rootOf(gap.measure.id) === gap.measure.id)
     .map((gap): RankedGap => {
       const followers = [...gaps.values()].filter((other) => other !== gap && rootOf(other.measure.id) === gap.measure.id);
       const fromConsequences = followers.reduce(
-        (sum, f) => sum + (parentOf.get(f.measure.id)?.share ?? 0) * ownScore(f),
+        (sum, f) => sum + reaches(f.measure.id) * ownScore(f),
         0,
       );
       const days = session.daysToCompetition;
@@ -119,7 +125,7 @@ export function prioritise(movement: Movement, judged: readonly Judged[], sessio
         score: ownScore(gap) + fromConsequences,
         willFollow: followers.map((f) => {
           const link = parentOf.get(f.measure.id);
-          return { judged: f, cause: link?.cause ?? gap.measure.id, because: link?.because ?? '', passes: (link?.share ?? 0) * ownScore(f) };
+          return { judged: f, cause: link?.cause ?? gap.measure.id, because: link?.because ?? '', passes: reaches(f.measure.id) * ownScore(f) };
         }),
         reason: sentence(gap, parts, followers.length),
       };

@@ -1,9 +1,10 @@
 import type { Comparison } from '../comparison/compare';
-import { BAND_SDS, LEAST_FOR_SPREAD, type Spread } from '../comparison/side';
+import { LEAST_FOR_SPREAD, type Spread } from '../comparison/side';
+import { predictionFactor } from '../statistics/student';
 import type { Decision } from '../model/session';
 import type { Target } from '../model/movement';
-import { toSi, type DisplayUnit } from '../units';
-import { kindOf } from '../measures';
+import { toSi, usualTolerance, type DisplayUnit } from '../units';
+import { differenceOf } from '../measures';
 import { COVERAGE_95, normalCdf } from '../statistics/normal';
 
 export type State = 'not-measurable' | 'not-judged' | 'within-error' | 'on-target' | 'borderline' | 'gap' | 'strength' | 'style';
@@ -24,6 +25,8 @@ export interface Judged extends Comparison {
   readonly excess: number;
   /** Half of the 95 % interval of the excess, SI. */
   readonly excessPlusMinus: number;
+  /** What the range rests on; null where there is none. */
+  readonly basis: BandBasis | null;
   /** Tolerance that one unit of size is counted in, SI. */
   readonly tolerance: number;
   /** Probability that the athlete truly is outside the band, 0..1. */
@@ -32,15 +35,27 @@ export interface Judged extends Comparison {
   readonly referenceState: State | null;
 }
 
+/** What a range rests on. */
+export type BandBasis = 'target' | 'one-performer' | 'attempts-of-one' | 'two-performers' | 'performers';
+
+const basisOf = (spread: Spread | null): BandBasis =>
+  !spread ? 'one-performer' : spread.n >= LEAST_FOR_SPREAD ? 'performers' : spread.n === 2 ? 'two-performers' : 'attempts-of-one';
+
+/**
+ * Half of a range round reference performers: where there are three or more, that in which the next performer of the same population lies in 95 of 100 cases (t
+ * quantile with n - 1, times s sqrt(1 + 1/n)), and no narrower than the tolerance. Fewer cannot say how much good performers differ, and the target's tolerance stands.
+ */
+const halfOfReference = (tolerance: number, spread: Spread | null): number =>
+  spread && spread.n >= LEAST_FOR_SPREAD ? Math.max(tolerance, predictionFactor(spread.n) * spread.sd) : tolerance;
+
 function bandOf(target: Target, unit: DisplayUnit, reference: number | null, spread: Spread | null): { band: Band; tolerance: number } | null {
   const si = (value: number): number => toSi(value, unit);
-  // A one-sided target has no width of its own: a tenth of its value stands in, or one unit where that is nothing.
-  const oneSided = (value: number): number => Math.max(Math.abs(si(value)) * 0.1, si(1));
+  // A one-sided target has no width of its own, and its value depends on where a convention counts from: what is usual for the unit stands in.
+  const oneSided = usualTolerance(unit);
   switch (target.type) {
     case 'same-as-reference': {
       if (reference === null) return null;
-      // Three performers or more say how far good ones differ; fewer cannot, and the target's tolerance stands.
-      const half = spread && spread.n >= LEAST_FOR_SPREAD ? Math.max(si(target.tolerance), BAND_SDS * spread.sd) : si(target.tolerance);
+      const half = halfOfReference(si(target.tolerance), spread);
       return { band: { low: reference - half, high: reference + half }, tolerance: half };
     }
     case 'about':
@@ -53,13 +68,13 @@ function bandOf(target: Target, unit: DisplayUnit, reference: number | null, spr
     case 'yes':
       return { band: { low: 0.75, high: Infinity }, tolerance: 0.25 };
     case 'at-least':
-      return { band: { low: si(target.value), high: Infinity }, tolerance: oneSided(target.value) };
+      return { band: { low: si(target.value), high: Infinity }, tolerance: oneSided };
     case 'constant':
       return { band: { low: -Infinity, high: si(target.within) }, tolerance: si(target.within) / 2 };
     case 'in-order':
-      return { band: { low: 0, high: Infinity }, tolerance: si(10) };
+      return { band: { low: 0, high: Infinity }, tolerance: oneSided };
     case 'at-most':
-      return { band: { low: -Infinity, high: si(target.value) }, tolerance: oneSided(target.value) };
+      return { band: { low: -Infinity, high: si(target.value) }, tolerance: oneSided };
   }
 }
 
@@ -84,15 +99,15 @@ function referenceStateOf({ measure, reference, spread }: Comparison): State | n
 
 /**
  * State of one measure. A gap is claimed only when the excess over the band is larger than both the margin and its own
- * error; inside the band is claimed only when the error is not wider than the tolerance (for a one-sided target: than the room
- * to its limit), or else the state is *within error*.
+ * error; inside the band is claimed only when the error is not wider than the tolerance (for a one-sided target, and for a strength: than the room
+ * to its nearest limit), or else the state is *within error*.
  */
 export function judge(comparison: Comparison, decision: Decision | undefined): Judged {
   const { measure, athlete, reference } = comparison;
-  const nothing = { band: null, excess: 0, excessPlusMinus: 0, tolerance: 0, confidence: 0, referenceState: referenceStateOf(comparison) };
+  const nothing = { band: null, basis: null, excess: 0, excessPlusMinus: 0, tolerance: 0, confidence: 0, referenceState: referenceStateOf(comparison) };
   if (!athlete.measurable) return { ...comparison, ...nothing, state: 'not-measurable' };
   if (!measure.target) return { ...comparison, ...nothing, state: 'not-judged' };
-  const { subtract } = kindOf(measure);
+  const subtract = (a: number, b: number): number => differenceOf(measure, a, b);
   const relative = measure.target.type === 'same-as-reference';
   if (relative && !reference.measurable) return { ...comparison, ...nothing, state: reference.reason === 'no-reference' ? 'not-judged' : 'not-measurable' };
   const target = bandOf(measure.target, athlete.unit, reference.measurable ? reference.value : null, comparison.spread.reference);
@@ -107,11 +122,13 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
     if (size === 0) {
       const { low, high } = target.band;
       const oneSided = !Number.isFinite(low) || !Number.isFinite(high);
-      const room = oneSided ? Math.min(athlete.value - low, high - athlete.value) : target.tolerance;
-      if (u > room) return 'within-error';
-      return measure.importance >= STRENGTH_IMPORTANCE ? 'strength' : 'on-target';
+      const middle = oneSided ? 0 : Math.abs(subtract(athlete.value, low + (high - low) / 2));
+      // From the value to the nearest edge: what the error must not reach for a strength to be sure.
+      const room = oneSided ? Math.min(athlete.value - low, high - athlete.value) : (high - low) / 2 - middle;
+      if (!(u <= (oneSided ? room : target.tolerance))) return 'within-error';
+      return measure.importance >= STRENGTH_IMPORTANCE && u <= room ? 'strength' : 'on-target';
     }
-    if (size <= u) return 'within-error';
+    if (!(size > u)) return 'within-error';
     // Beyond the reference on the good side is no fault.
     if (measure.better === (excess > 0 ? 'higher' : 'lower')) return measure.importance >= STRENGTH_IMPORTANCE ? 'strength' : 'on-target';
     return size <= margin ? 'borderline' : 'gap';
@@ -120,11 +137,25 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
     ...comparison,
     state,
     band: target.band,
+    basis: relative ? basisOf(comparison.spread.reference) : 'target',
     excess,
     excessPlusMinus: u,
     tolerance: target.tolerance,
-    confidence: size === 0 ? 0 : normalCdf(size / (u / COVERAGE_95)),
+    confidence: size === 0 || Number.isNaN(u) ? 0 : u === 0 ? 1 : normalCdf(size / (u / COVERAGE_95)),
     referenceState: referenceStateOf(comparison),
   };
 }
 
+/** Of measures judged by a prediction range so many lie outside it by chance alone, in every hundred. */
+const BY_CHANCE = 0.05;
+
+/** How many measures were judged at all, of how many, and how many of them another member of the same population would be outside of by chance. */
+export function judgedCount(judged: readonly Judged[]): { readonly judged: number; readonly measurable: number; readonly of: number; readonly byChance: number } {
+  const withBand = judged.filter((j) => j.band !== null);
+  return {
+    judged: withBand.length,
+    measurable: judged.filter((j) => j.athlete.measurable).length,
+    of: judged.length,
+    byChance: BY_CHANCE * withBand.filter((j) => j.basis === 'performers').length,
+  };
+}

@@ -1,7 +1,8 @@
 import { viewRefusal } from '../calibration/view';
 import { refsOfMeasure } from '../measures';
 import { momentsOf, type Movement } from '../model/movement';
-import { partsOf, type Performance } from '../performance/performance';
+import type { Performance } from '../performance/performance';
+import { partsOf } from '../performance/places';
 import { isOwnPoint, JOINT_POINTS, type BodyPoint, type PointId } from '../anatomy/body-points';
 import { UNSURE_CONFIDENCE } from '../tracks/point-error';
 import { ORIGIN } from '../tracks/track';

@@ -1,14 +1,15 @@
+import { readMeasure } from '../../../tests/fixtures/measure';
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
-import { measureSchema, type Measure } from '../model/movement';
+import type { Measure } from '../model/movement';
 import type { PointId } from '../anatomy/body-points';
 import type { Reading } from '../reading';
 import { fromSi } from '../units';
 import { QUANTITIES } from '../quantities';
 import { evaluateMeasure, refsOfMeasure } from './index';
-import { orderOf } from './of-quantity';
+import { orderOf } from './order';
 
 const common = { name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks' } as const;
-const make = (measure: object): Measure => measureSchema.parse({ id: 'x', ...common, ...measure });
+const make = (measure: object): Measure => readMeasure({ id: 'x', ...common, ...measure });
 const value = (reading: Reading): number => {
   if (!reading.measurable) throw new Error(reading.message);
   return fromSi(reading.value, reading.unit);
@@ -87,9 +88,16 @@ describe('every quantity against a case that can be reckoned by hand', () => {
   it('an oblique camera: a length along the way is stretched back by the cosine', () => {
     const of = { q: 'offset', points: ['opposite-foot-index', 'opposite-heel'], axis: 'forward' };
     const measure = make({ kind: 'value', of, at: 'mid', lengthIn: 'm' });
-    const straight = value(evaluateMeasure(measure, on(() => ({}), METRES)));
-    const oblique = value(evaluateMeasure(measure, on(() => ({}), { ...METRES, view: { kind: 'side', offPlaneDegrees: 20 } })));
-    expect(oblique).toBeCloseTo(straight / Math.cos((20 * Math.PI) / 180), 9);
+    const upright = { scale: { ...METRES.scale, alongDegrees: 90 } };
+    const oblique = { view: { kind: 'side', offPlaneDegrees: 25 } } as const;
+    const straight = value(evaluateMeasure(measure, on(() => ({}), upright)));
+    expect(value(evaluateMeasure(measure, on(() => ({}), { ...upright, ...oblique })))).toBeCloseTo(straight / Math.cos((25 * Math.PI) / 180), 9);
+    // A known length that lies along the way is shortened like everything else along it: what is measured there is right as it is, and what is upright shrinks.
+    const level = { scale: { ...METRES.scale, alongDegrees: 0 } };
+    expect(value(evaluateMeasure(measure, on(() => ({}), { ...level, ...oblique })))).toBeCloseTo(straight, 9);
+    const up = make({ kind: 'value', of: { q: 'offset', points: ['opposite-hip', 'opposite-knee'], axis: 'up' }, at: 'mid', lengthIn: 'm' });
+    expect(value(evaluateMeasure(up, on(() => ({}), { ...level, ...oblique })))).toBeCloseTo(0.49 * Math.cos((25 * Math.PI) / 180), 9);
+    expect(value(evaluateMeasure(up, on(() => ({}), { ...upright, ...oblique })))).toBeCloseTo(0.49, 9);
   });
 });
 
@@ -197,7 +205,7 @@ describe('kinds over a phase', () => {
   });
 
   it('evenness: the other side is found by itself', () => {
-    const arms = on(() => ({ 'left-elbow': [300, 300], 'left-wrist': [300, 400], 'left-shoulder': [300, 200], 'right-shoulder': [600, 200], 'right-elbow': [600, 300], 'right-wrist': [700, 300] }));
+    const arms = on(() => ({ 'left-elbow': [300, 400], 'left-wrist': [300, 600], 'left-shoulder': [300, 200], 'right-shoulder': [600, 200], 'right-elbow': [600, 400], 'right-wrist': [800, 400] }));
     const of = { q: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] };
     expect(value(evaluateMeasure(make({ kind: 'evenness', of, at: 'mid' }), arms))).toBeCloseTo(-90, 6);
   });

@@ -1,7 +1,7 @@
 import type { Check } from '../model/check';
+import { PLAIN } from '../model/words';
 import { notMeasurable } from '../reading';
-import { momentMissing } from '../performance/phase';
-import type { KindOfMeasure } from './kind';
+import { plainDifference, type KindOfMeasure } from './kind';
 
 const VALUES: Readonly<Record<Exclude<Check, 'not-visible'>, number>> = { yes: 1, partly: 0.5, no: 0 };
 /** An answer by eye is no measurement; this keeps *partly* apart from *yes* and *no*. */
@@ -12,14 +12,18 @@ export const checkpoint: KindOfMeasure<'checkpoint'> = {
   kind: 'checkpoint',
   unit: 'answer',
   convention: 'A question answered by eye at a moment: yes, partly, no, or not visible.',
+  error: 'that of an eye',
+  drawn: 'nothing',
+  words: () => PLAIN,
+  refs: () => [],
+  needsSureMoments: false,
   evaluate: (measure, performance) => {
-    const frame = performance.marks[measure.at];
-    if (frame === undefined) return momentMissing(measure.at);
     const answer = performance.checks[measure.id];
     if (answer === undefined) return notMeasurable('not-answered', measure.question, 'Look at the picture and answer.');
     if (answer === 'not-visible') return notMeasurable('not-visible', 'Not to be seen in this picture', 'Film it so that it can be seen.');
-    return { measurable: true, value: VALUES[answer], sd: ANSWER_SD, alikeSd: 0, unit: 'answer', provenance: { clipId: performance.clip.id, frames: [frame], points: [] } };
+    return { measurable: true, value: VALUES[answer], sd: ANSWER_SD, alikeSd: 0, unit: 'answer', provenance: { clipId: performance.clip.id, frames: [performance.marks[measure.at]!], points: [] } };
   },
-  subtract: (athlete, reference) => athlete - reference,
+  difference: plainDifference,
   draw: () => [],
+  series: null,
 };

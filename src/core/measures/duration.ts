@@ -1,33 +1,35 @@
+import { TIME } from '../model/words';
+import { momentSd } from '../performance/moments';
+import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
-import { durationSd } from '../statistics/event-time';
-import { momentMissing } from '../performance/phase';
-import type { KindOfMeasure, MeasureOf } from './kind';
+import { UNLISTED } from './common';
+import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
 
 /** Real time from one moment to another. */
 export const duration: KindOfMeasure<'duration'> = {
   kind: 'duration',
   unit: 'ms',
-  convention: 'Real time between two moments; its error is that of two events, T / sqrt(6).',
-  evaluate: (measure, performance) => {
-    const from = performance.marks[measure.from];
-    const to = performance.marks[measure.to];
-    if (from === undefined) return momentMissing(measure.from);
-    if (to === undefined) return momentMissing(measure.to);
+  convention: 'Real time between two moments; its error is that of both: T / sqrt(6) where they were marked by hand.',
+  error: 'both moments',
+  drawn: 'pins and threads of the ribbons',
+  words: () => TIME,
+  refs: () => [],
+  needsSureMoments: true,
+  evaluate: ({ from, to }, performance) => {
+    const [a, b] = [performance.marks[from]!, performance.marks[to]!];
     return {
       measurable: true,
-      value: timeAtFrame(performance.times, to) - timeAtFrame(performance.times, from),
-      sd: durationSd(performance.interval),
+      value: timeAtFrame(performance.times, b) - timeAtFrame(performance.times, a),
+      sd: quadrature(momentSd(performance, from), momentSd(performance, to)),
       alikeSd: 0,
       unit: 'ms',
-      provenance: { clipId: performance.clip.id, frames: [to, from], points: [] },
+      provenance: { clipId: performance.clip.id, frames: [b, a], points: [] },
     };
   },
-  subtract: (athlete, reference) => athlete - reference,
+  difference: plainDifference,
   draw: () => [],
+  series: null,
 };
-
-/** What a measure of time needs beside its moments when it is no measure of a movement. */
-export const UNLISTED = { id: 'part', name: '', region: 'timing', plane: 'any', margin: 0, importance: 0, cost: 'weeks' } as const;
 
 /** The time from one moment to another, as a measure. */
 export const durationBetween = (from: string, to: string): MeasureOf<'duration'> => ({ ...UNLISTED, kind: 'duration', from, to });

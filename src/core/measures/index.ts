@@ -1,29 +1,35 @@
-import type { Measure, MeasureKind, PointRef } from '../model/movement';
+import { viewRefusal } from '../calibration/view';
 import type { Primitive } from '../geometry/primitives';
-import type { Reading } from '../reading';
-import { checkpoint } from './checkpoint';
-import { duration } from './duration';
-import { jointAngle } from './joint-angle';
-import { jointChange } from './joint-change';
-import type { KindOfMeasure } from './kind';
-import { lead } from './lead';
+import { momentsOf, type Measure, type MeasureKind, type PointRef } from '../model/movement';
+import type { UsualWords } from '../model/words';
+import { unsureMoment } from '../performance/moments';
 import type { Performance } from '../performance/performance';
-import { refsOfWay } from '../performance/way';
-import { segmentAngleKind } from './segment-angle';
+import { momentMissing } from '../performance/phase';
+import type { Reading } from '../reading';
+import type { DisplayUnit } from '../units';
+import { checkpoint } from './checkpoint';
+import { count } from './count';
+import { duration } from './duration';
+import { evenness } from './evenness';
+import { extreme } from './extreme';
+import type { KindOfMeasure, Series } from './kind';
+import { lag } from './lag';
+import { lead } from './lead';
+import { order } from './order';
+import { path } from './path';
+import { peakRate } from './peak-rate';
+import { range } from './range';
 import { rate } from './rate';
 import { share } from './share';
+import { speed } from './speed';
 import { split } from './split';
-import { count } from './count';
-import { evenness, extreme, lag, order, peakRate, range, turn, value } from './of-quantity';
-import { path, speed, steadiness, stop } from './of-point';
-import { refsOfQuantity } from '../quantities';
-import type { DisplayUnit } from '../units';
+import { steadiness } from './steadiness';
+import { stop } from './stop';
+import { turn } from './turn';
+import { value } from './value';
 
 /** The registry: a new kind of measure is one file and one line here. */
 export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = {
-  'joint-angle': jointAngle,
-  'joint-change': jointChange,
-  'segment-angle': segmentAngleKind,
   duration,
   share,
   rate,
@@ -46,31 +52,36 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
 };
 
 /** The kind of a measure, typed so that its functions take that measure. */
-export const kindOf = (measure: Measure): KindOfMeasure<MeasureKind> =>
-  MEASURE_KINDS[measure.kind] as unknown as KindOfMeasure<MeasureKind>;
+export const kindOf = (measure: Measure): KindOfMeasure<MeasureKind> => MEASURE_KINDS[measure.kind] as unknown as KindOfMeasure<MeasureKind>;
 
-export const evaluateMeasure = (measure: Measure, performance: Performance): Reading =>
-  kindOf(measure).evaluate(measure, performance);
+/** A measure's value in a performance; why there is none where the view does not show its plane or a moment is missing or only a guess. */
+export function evaluateMeasure(measure: Measure, performance: Performance): Reading {
+  const kind = kindOf(measure);
+  const refusal = viewRefusal(performance.clip, measure.plane);
+  if (refusal) return refusal;
+  const moments = momentsOf(measure);
+  const missing = moments.find((id) => performance.marks[id] === undefined);
+  if (missing !== undefined) return momentMissing(missing);
+  return (kind.needsSureMoments ? unsureMoment(performance, moments) : null) ?? kind.evaluate(measure, performance);
+}
 
-export const drawMeasure = (measure: Measure, performance: Performance, frame: number): readonly Primitive[] =>
-  kindOf(measure).draw(measure, performance, frame);
+/** One value of a measure minus another, SI. */
+export const differenceOf = (measure: Measure, a: number, b: number): number => kindOf(measure).difference(measure, a, b);
 
-export const curveOfMeasure = (measure: Measure, performance: Performance): Float64Array | null =>
-  kindOf(measure).curve?.(measure, performance) ?? null;
+export const drawMeasure = (measure: Measure, performance: Performance, frame: number): readonly Primitive[] => kindOf(measure).draw(measure, performance, frame);
+
+/** What a measure is at every frame; null for one that is nothing there. */
+export const seriesOf = (measure: Measure): Series<MeasureKind> | null => kindOf(measure).series;
+export const curveOfMeasure = (measure: Measure, performance: Performance): Float64Array | null => seriesOf(measure)?.values(measure, performance) ?? null;
 
 /** Unit of a measure's value, and of its curve. */
 export const unitOf = (measure: Measure): DisplayUnit => {
   const { unit } = kindOf(measure);
   return typeof unit === 'function' ? unit(measure as never) : unit;
 };
-export const curveUnitOf = (measure: Measure): DisplayUnit => kindOf(measure).curveUnit?.(measure as never) ?? unitOf(measure);
+export const curveUnitOf = (measure: Measure): DisplayUnit => seriesOf(measure)?.unit(measure) ?? unitOf(measure);
 
 /** Points that a measure needs. */
-export function refsOfMeasure(measure: Measure): readonly PointRef[] {
-  if ('of' in measure) return refsOfQuantity(measure.of);
-  if (measure.kind === 'order') return measure.steps.flatMap(({ of }) => refsOfQuantity(of));
-  if (measure.kind === 'count') return measure.each.each === 'contact' ? (['dominant', 'opposite'] as const).flatMap((side) => [`${side}-heel`, `${side}-foot-index`] as const) : refsOfQuantity(measure.each.of);
-  if ('first' in measure) return [...refsOfQuantity(measure.first), ...refsOfQuantity(measure.second)];
-  if ('point' in measure) return refsOfWay(measure);
-  return 'points' in measure ? measure.points : [];
-}
+export const refsOfMeasure = (measure: Measure): readonly PointRef[] => kindOf(measure).refs(measure);
+/** Words for too little and too much that go with what is measured. */
+export const usualWords = (measure: Measure): UsualWords => kindOf(measure).words(measure);

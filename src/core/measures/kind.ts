@@ -1,24 +1,49 @@
-import type { Measure, MeasureKind } from '../model/movement';
+import type { Primitive } from '../geometry/primitives';
+import type { Measure, MeasureKind, PointRef } from '../model/movement';
+import type { UsualWords } from '../model/words';
+import type { Performance } from '../performance/performance';
 import type { Reading } from '../reading';
 import type { DisplayUnit } from '../units';
-import type { Primitive } from '../geometry/primitives';
-import type { Performance } from '../performance/performance';
 
 export type MeasureOf<K extends MeasureKind> = Extract<Measure, { kind: K }>;
 
-/** Everything the product knows of one kind of measure. */
+/** What a measure is at every frame. */
+export interface Series<K extends MeasureKind> {
+  readonly unit: (measure: MeasureOf<K>) => DisplayUnit;
+  /** Value at every frame, SI, NaN where missing, without jumps of whole turns. */
+  readonly values: (measure: MeasureOf<K>, performance: Performance) => Float64Array;
+  /** The value at one frame position with its error; `timeSd` is how sure the place of that position is, seconds. */
+  readonly read: (measure: MeasureOf<K>, performance: Performance, frame: number, timeSd?: number) => Reading;
+  /** Measures for which this is equal have the same series. */
+  readonly of: (measure: MeasureOf<K>) => unknown;
+  /** Whether the measure's own value is one of the series, so that an error found for one holds for the other. */
+  readonly holdsValue: (measure: MeasureOf<K>) => boolean;
+}
+
+/** Everything the product knows of one kind of measure, beside its schema. Nothing may be left out. */
 export interface KindOfMeasure<K extends MeasureKind> {
   readonly kind: K;
   readonly unit: DisplayUnit | ((measure: MeasureOf<K>) => DisplayUnit);
   /** Formula and convention in words, for tables and tooltips. */
   readonly convention: string;
+  /** How its error is computed, and what is drawn for it, in words. */
+  readonly error: string;
+  readonly drawn: string;
+  /** What is said of too little and too much of it. */
+  readonly words: (measure: MeasureOf<K>) => UsualWords;
+  /** Points that it needs. */
+  readonly refs: (measure: MeasureOf<K>) => readonly PointRef[];
+  /** Whether a proposed moment must be sure before it is read; an answer by eye is not read off its moment. */
+  readonly needsSureMoments: boolean;
+  /** Its value in a performance whose view shows its plane and whose moments are there (`evaluateMeasure` sees to both). */
   readonly evaluate: (measure: MeasureOf<K>, performance: Performance) => Reading;
-  /** Athlete minus reference in SI; angles that go round are wrapped. */
-  readonly subtract: (athlete: number, reference: number) => number;
+  /** One value minus another, SI; directions go round. */
+  readonly difference: (measure: MeasureOf<K>, a: number, b: number) => number;
   /** What is drawn on a frame for this measure; nothing for measures of time. */
   readonly draw: (measure: MeasureOf<K>, performance: Performance, frame: number) => readonly Primitive[];
-  /** The measure as a curve over frames (SI, NaN where missing), for kinds that are one. */
-  readonly curve?: (measure: MeasureOf<K>, performance: Performance) => Float64Array;
-  /** Unit of the curve where it is not the measure's own. */
-  readonly curveUnit?: (measure: MeasureOf<K>) => DisplayUnit;
+  /** Null for a measure that is nothing at a single frame. */
+  readonly series: Series<K> | null;
 }
+
+/** The difference of plain numbers. */
+export const plainDifference = (_measure: unknown, a: number, b: number): number => a - b;

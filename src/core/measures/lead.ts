@@ -1,21 +1,23 @@
-import { viewRefusal } from '../calibration/view';
-import { unwrap, wrapAngle } from '../geometry/angle';
+import { wrapAngle } from '../geometry/angle';
+import { WHEN } from '../model/words';
+import { momentSd } from '../performance/moments';
 import { notMeasurable } from '../reading';
+import { continuousCurve, dimensionOf, goesRound, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
+import { unwrap } from '../geometry/angle';
+import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { toSi } from '../units';
-import { eventSd } from '../statistics/event-time';
-import { quadrature } from '../statistics/propagate';
-import { angleCurve, readAngle } from './angle-at';
-import { momentMissing } from '../performance/phase';
-import type { KindOfMeasure } from './kind';
-import { directionOf, drawDirection } from './segment-angle';
+import { drawOf, quantitySeries } from './common';
+import { plainDifference, type KindOfMeasure } from './kind';
 
-/** Frame position at which a curve passes zero in a direction, nearest to a frame; null where it never does. */
+/** Slower than this a passing has no time, radians or heights a second. */
+const SLOWEST = { angle: 0.5, length: 0.05, ratio: 0.05, metres: 0.09 } as const;
+
+/** Position at which a curve passes zero in a direction, nearest to a place; null where it never does. */
 function nearestCrossing(curve: Float64Array, direction: 'rising' | 'falling', near: number): number | null {
   let best: number | null = null;
   for (let i = 1; i < curve.length; i++) {
-    const a = curve[i - 1]!;
-    const b = curve[i]!;
+    const [a, b] = [curve[i - 1]!, curve[i]!];
     const passes = direction === 'rising' ? a < 0 && b >= 0 : a > 0 && b <= 0;
     if (!passes) continue;
     const at = i - 1 + a / (a - b);
@@ -24,51 +26,52 @@ function nearestCrossing(curve: Float64Array, direction: 'rising' | 'falling', n
   return best;
 }
 
-/** Time by which a segment passes an angle before (negative) or after (positive) a moment. */
+/** Time by which a quantity passes a level before (negative) or after (positive) a moment. */
 export const lead: KindOfMeasure<'lead'> = {
   kind: 'lead',
   unit: 'ms',
-  convention: 'Time at which a segment passes an angle, minus the time of a moment: before it is negative.',
+  convention: 'Time at which a quantity passes a level, minus the time of a moment: before it is negative. A direction passes it in every turn.',
+  error: 'the quantity\u2019s error over its speed, and the moment',
+  drawn: 'its quantity',
+  words: () => WHEN,
+  refs: ({ of }) => refsOfQuantity(of),
+  needsSureMoments: true,
   evaluate: (measure, performance) => {
-    const refusal = viewRefusal(performance.clip, measure.plane);
-    if (refusal) return refusal;
-    const mark = performance.marks[measure.moment];
-    if (mark === undefined) return momentMissing(measure.moment);
-    const of = directionOf(measure.points, measure.against);
-    const curve = angleCurve(performance, of);
-    const level = toSi(measure.crossing, 'deg');
+    const { of, plane, lengthIn } = measure;
+    const mark = performance.marks[measure.moment]!;
+    const curve = continuousCurve(performance, of, lengthIn);
+    const level = toSi(measure.crossing, unitOfQuantity(of, lengthIn));
     const reach = Math.ceil(toSi(measure.within, 'ms') / performance.interval);
     const start = Math.max(0, Math.floor(mark) - reach);
     const window = curve.slice(start, Math.floor(mark) + reach + 1);
-    const relative = unwrap(window.map((angle) => wrapAngle(angle - level)));
-    const crossing = nearestCrossing(relative, measure.direction, mark - start);
-    if (crossing === null) {
-      return notMeasurable(
-        'no-crossing',
-        `The segment does not pass ${measure.crossing} degrees within ${measure.within} ms of ${measure.moment.replaceAll('-', ' ')}`,
-        'Look at the points round this moment and correct them.',
-      );
+    const away = goesRound(of) ? unwrap(window.map((v) => wrapAngle(v - level))) : window.map((v) => v - level);
+    // Each whole turn has its own passing; the window's own turns are looked through.
+    const turns = goesRound(of) ? [-2, -1, 0, 1, 2] : [0];
+    const found = turns
+      .map((n) => nearestCrossing(away.map((v) => v - 2 * Math.PI * n), measure.direction, mark - start))
+      .filter((at) => at !== null)
+      .sort((a, b) => Math.abs(a - (mark - start)) - Math.abs(b - (mark - start)));
+    const [crossing] = found;
+    if (crossing === undefined) {
+      return notMeasurable('no-crossing', `It does not pass ${measure.crossing} within ${measure.within} ms of ${measure.moment.replaceAll('-', ' ')}`, 'Look at the points round this moment and correct them.');
     }
     const frame = start + crossing;
-    const angle = readAngle(performance, of, measure.plane, frame);
-    if (!angle.measurable) return angle;
+    const there = readQuantity(performance, of, { plane, frame, lengthIn, timeSd: 0 });
+    if (!there.measurable) return there;
     const low = Math.max(0, Math.floor(frame) - 1);
     const high = Math.min(curve.length - 1, Math.ceil(frame) + 1);
-    const speed = Math.abs(wrapAngle(curve[high]! - curve[low]!)) / ((high - low) * performance.interval);
-    // The angle's own error includes the crossing's frame error; the moment's comes on top.
-    const perRadian = 1 / Math.max(speed, 0.5);
-    const sd = quadrature(angle.sd * perRadian, eventSd(performance.interval));
+    const speed = Math.abs(curve[high]! - curve[low]!) / (performance.times[high]! - performance.times[low]!);
+    const perUnit = 1 / Math.max(Number.isNaN(speed) ? 0 : speed, SLOWEST[dimensionOf(of)]);
     return {
       measurable: true,
       value: timeAtFrame(performance.times, frame) - timeAtFrame(performance.times, mark),
-      sd,
-      alikeSd: angle.alikeSd * perRadian,
+      sd: quadrature(there.sd * perUnit, momentSd(performance, measure.moment)),
+      alikeSd: there.alikeSd * perUnit,
       unit: 'ms',
-      provenance: { clipId: performance.clip.id, frames: [frame, mark], points: [...measure.points] },
+      provenance: { clipId: performance.clip.id, frames: [frame, mark], points: [...there.provenance.points] },
     };
   },
-  subtract: (athlete, reference) => athlete - reference,
-  draw: (measure, performance, frame) => drawDirection(measure.points, measure.against, performance, frame),
-  curveUnit: () => 'deg',
-  curve: (measure, performance) => angleCurve(performance, directionOf(measure.points, measure.against)),
+  difference: plainDifference,
+  draw: drawOf,
+  series: quantitySeries(false),
 };

@@ -1,12 +1,62 @@
+import type { Performance } from '../performance/performance';
+import { momentSd } from '../performance/moments';
+import type { FrameSpan } from '../signal/peaks';
+import { timeAtFrame } from '../timing/clip-time';
+import { eventSd } from '../statistics/event-time';
+
 /**
  * The largest of many noisy values lies above the true peak, by most of their own deviation: what is said of a peak is so much wider
  * (calibrated with `npm run bench judge`).
  */
 export const PEAK_WIDENING = 1.35;
 
-/** What an edge of the phase that is off by its timing error does to a peak that lies at the edge: the curve's slope there times that error. */
-export function edgeSd(curve: Float64Array, frame: number): number {
-  const i = Math.round(frame);
-  const slope = ((curve[i + 1] ?? curve[i]!) - (curve[i - 1] ?? curve[i]!)) / 2;
-  return Number.isNaN(slope) ? 0 : Math.abs(slope) / Math.sqrt(12);
+/**
+ * What the edge of a phase that is off by its timing error does to a peak that lies at that edge: the curve's slope there, per second, times
+ * that error. Nothing for a peak inside.
+ */
+export function edgeSd(performance: Performance, curve: Float64Array, frame: number, phase: { readonly from: string; readonly to: string }): number {
+  const i = Math.min(curve.length - 1, Math.max(0, Math.round(frame)));
+  const [low, high] = [Math.max(0, i - 1), Math.min(curve.length - 1, i + 1)];
+  const slope = (curve[high]! - curve[low]!) / (performance.times[high]! - performance.times[low]!);
+  if (Number.isNaN(slope)) return 0;
+  const [a, b] = [performance.marks[phase.from]!, performance.marks[phase.to]!];
+  const edge = Math.abs(frame - a) <= 1 ? phase.from : Math.abs(frame - b) <= 1 ? phase.to : null;
+  return edge === null ? 0 : Math.abs(slope) * momentSd(performance, edge);
+}
+
+/** What a finder does alike in all clips changes with the posture, in about so much time, seconds (a limb passes another; common practice). */
+export const POSTURE_TIME = 0.1;
+
+/** Filter and finder bend a curve as well as trembling on it: a peak's time is so much less sure (against rendered truth). */
+const TIME_WIDENING = 1.5;
+
+/** Half of a stretch of smooth noise: what is nearer together than this is one peak, seconds. */
+const halfPeriod = (cutoff: number): number => 1 / (4 * cutoff);
+
+/** A curve that comes this near to its top elsewhere may have its true top there: finder and filter bend it by some per cent (against rendered truth). */
+const NEARLY = 0.06;
+
+/**
+ * How sure the time of a peak is, seconds. Noise of deviation s that is cut off at w moves the top of a peak of curvature c by s w / (sqrt(3) c), which
+ * is the deviation of the noise's slope over c. Wherever else in the phase the curve comes all but as high the true top may lie too: anywhere between, evenly.
+ * @param score the curve, upwards, over the whole clip; @param span the phase; @param sd of the curve's noise
+ */
+export function peakTimeSd({ times, cutoff, interval }: Performance, score: Float64Array, span: FrameSpan, frame: number, sd: number): number {
+  const top = Math.min(score.length - 1, Math.max(0, Math.round(frame)));
+  const reach = Math.max(1, Math.round(halfPeriod(cutoff) / interval));
+  const [a, b, c] = [score[top - reach] ?? NaN, score[top]!, score[top + reach] ?? NaN];
+  const curvature = Math.abs(a - 2 * b + c) / (reach * interval) ** 2;
+  const slope = (sd * 2 * Math.PI * Math.min(cutoff, 0.5 / interval)) / Math.sqrt(3);
+  let lowest = b;
+  for (let i = span.first; i <= span.last; i++) if (score[i]! < lowest) lowest = score[i]!;
+  const near = b - Math.max(1.5 * sd, NEARLY * (b - lowest));
+  let [first, last] = [top, top];
+  for (let i = span.first; i <= span.last; i++) {
+    if (score[i]! < near || Number.isNaN(score[i]!)) continue;
+    first = Math.min(first, i);
+    last = Math.max(last, i);
+  }
+  const flat = (timeAtFrame(times, last) - timeAtFrame(times, first)) / Math.sqrt(12);
+  const local = curvature > 0 ? Math.min(slope / curvature, Math.max(2 * flat, interval)) : 0;
+  return Math.max(eventSd(interval), TIME_WIDENING * local, flat);
 }

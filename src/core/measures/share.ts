@@ -1,18 +1,20 @@
-import { timeAtFrame } from '../timing/clip-time';
-import { eventSd } from '../statistics/event-time';
+import { TIME } from '../model/words';
+import { momentSd } from '../performance/moments';
 import { notMeasurable } from '../reading';
-import { momentMissing } from '../performance/phase';
-import type { KindOfMeasure } from './kind';
+import { timeAtFrame } from '../timing/clip-time';
+import { plainDifference, type KindOfMeasure } from './kind';
 
 /** Share of a whole that passes between two moments. */
 export const share: KindOfMeasure<'share'> = {
   kind: 'share',
   unit: '%',
   convention: 'Time between two moments as a share of the time between two others.',
+  error: 'its moments, each counted once',
+  drawn: 'pins and threads of the ribbons',
+  words: () => TIME,
+  refs: () => [],
+  needsSureMoments: true,
   evaluate: (measure, performance) => {
-    const ids = [measure.from, measure.to, ...measure.whole];
-    const missing = ids.find((id) => performance.marks[id] === undefined);
-    if (missing !== undefined) return momentMissing(missing);
     const at = (id: string): number => timeAtFrame(performance.times, performance.marks[id]!);
     const whole = at(measure.whole[1]) - at(measure.whole[0]);
     if (whole <= 0) return notMeasurable('order', 'The whole ends before it begins', 'Move one of its two moments.');
@@ -24,20 +26,13 @@ export const share: KindOfMeasure<'share'> = {
     weigh(measure.from, -1 / whole);
     weigh(measure.whole[1], -ratio / whole);
     weigh(measure.whole[0], ratio / whole);
-    const variance = [...weights.values()].reduce((sum, w) => sum + w * w, 0) * eventSd(performance.interval) ** 2;
+    const variance = [...weights].reduce((sum, [id, weight]) => sum + (weight * momentSd(performance, id)) ** 2, 0);
     return {
-      measurable: true,
-      value: ratio,
-      sd: Math.sqrt(variance),
-      alikeSd: 0,
-      unit: '%',
-      provenance: {
-        clipId: performance.clip.id,
-        frames: [performance.marks[measure.to]!, performance.marks[measure.from]!],
-        points: [],
-      },
+      measurable: true, value: ratio, sd: Math.sqrt(variance), alikeSd: 0, unit: '%',
+      provenance: { clipId: performance.clip.id, frames: [performance.marks[measure.to]!, performance.marks[measure.from]!], points: [] },
     };
   },
-  subtract: (athlete, reference) => athlete - reference,
+  difference: plainDifference,
   draw: () => [],
+  series: null,
 };

@@ -1,15 +1,22 @@
+import { TIME } from '../model/words';
 import { duration } from './duration';
-import type { KindOfMeasure } from './kind';
+import { plainDifference, type KindOfMeasure } from './kind';
 
 /** Time from the start of a course to one of its gates. */
 export const split: KindOfMeasure<'split'> = {
   kind: 'split',
   unit: 's',
   convention: 'Real time from the start to a gate; against the reference it is the running gain or loss. Its error is that of two events.',
+  error: 'both moments',
+  drawn: 'running gain and loss',
+  words: () => TIME,
+  refs: () => [],
+  needsSureMoments: true,
   evaluate: (measure, performance) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, performance);
     return time.measurable ? { ...time, unit: 's' } : time;
   },
-  subtract: (athlete, reference) => athlete - reference,
+  difference: plainDifference,
   draw: () => [],
+  series: null,
 };

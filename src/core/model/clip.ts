@@ -73,7 +73,15 @@ export const clipSchema = z.object({
   /** Whether the clip has a pane on the bench. */
   onBench: z.boolean().default(true),
   /** A length measured in the plane of the movement: so many pixels of the picture are so many metres. */
-  scale: z.object({ pixels: z.number().positive(), metres: z.number().positive() }).nullable().default(null),
+  scale: z
+    .object({
+      pixels: z.number().positive(),
+      metres: z.number().positive(),
+      /** The line's angle to the level picture's horizontal, degrees 0..90; left out where it was not kept. */
+      alongDegrees: z.number().min(0).max(90).optional(),
+    })
+    .nullable()
+    .default(null),
   /** From where a figure drawn from points in space is seen; null for a video or points of a picture. */
   figure: z.object({ azimuthDegrees: z.number(), elevationDegrees: z.number() }).nullable().default(null),
   /** A rectangle on the ground: its corners in the picture, one after the other, its length from the first to the second and its width, metres. */

@@ -26,7 +26,7 @@ describe('forms of measures are read off their schema', () => {
 
   it('asks by what a part is', () => {
     const ask = (kind: Parameters<typeof fieldsOfKind>[0]) => Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, f.ask]));
-    expect(ask('joint-angle')).toEqual({ points: 'points', at: 'moment' });
+    expect(ask('evenness')).toEqual({ of: 'quantity', at: 'moment', lengthIn: 'choice' });
     expect(ask('extreme')).toMatchObject({ of: 'quantity', from: 'moment', to: 'moment', which: 'choice', give: 'choice' });
     expect(ask('speed')).toMatchObject({ point: 'point', relativeTo: 'point', along: 'choice' });
     expect(fieldsOfKind('extreme').find((f) => f.key === 'which')).toEqual({ key: 'which', ask: 'choice', options: ['largest', 'smallest'] });

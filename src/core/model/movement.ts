@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { withTodaysMeasures } from './earlier-measures';
 
 /**
  * A movement is a document: what its moments are, what is measured on them, and what the numbers should be.
@@ -28,7 +29,7 @@ const ownPointSchema = z.object({
 export const targetSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('same-as-reference'), tolerance: z.number().positive(), source: z.string() }),
   z.object({ type: z.literal('about'), value: z.number(), tolerance: z.number().positive(), source: z.string() }),
-  z.object({ type: z.literal('between'), low: z.number(), high: z.number(), source: z.string() }),
+  z.object({ type: z.literal('between'), low: z.number(), high: z.number(), source: z.string() }).refine((t) => t.low < t.high, { error: ({ input }) => `A range must begin below its end; it goes from ${(input as { low: number }).low} to ${(input as { high: number }).high}. Exchange the two.` }),
   z.object({ type: z.literal('at-least'), value: z.number(), source: z.string() }),
   /** A question answered by eye with yes. */
   z.object({ type: z.literal('yes'), source: z.string() }),
@@ -127,6 +128,8 @@ export const momentSchema = z.object({
   key: z.string().length(1),
   /** What to look for in the picture. */
   look: z.string(),
+  /** Which whole frame is marked by hand: the one nearest to it, the first in which it has happened, or the last in which it has not yet. */
+  frame: z.enum(['nearest', 'first', 'last']).default('nearest'),
   /** How it is proposed from the points; null where only an eye can tell. */
   rule: momentRuleSchema.nullable().default(null),
 });
@@ -148,9 +151,6 @@ const give = z.enum(['value', 'time']).default('value');
 const moving = { point: pointRefSchema, relativeTo: pointRefSchema.nullable().default(null), line, lengthIn };
 
 export const measureSchema = z.discriminatedUnion('kind', [
-  z.object({ ...common, kind: z.literal('joint-angle'), points: triple, at: idSchema }),
-  z.object({ ...common, kind: z.literal('joint-change'), points: triple, from: idSchema, to: idSchema }),
-  z.object({ ...common, kind: z.literal('segment-angle'), points: pair, against: base, at: idSchema }),
   z.object({ ...common, kind: z.literal('duration'), from: idSchema, to: idSchema }),
   /** So many of something between two moments, per minute. */
   z.object({ ...common, kind: z.literal('rate'), from: idSchema, to: idSchema, count: z.number().positive() }),
@@ -158,9 +158,9 @@ export const measureSchema = z.discriminatedUnion('kind', [
   z.object({
     ...common,
     kind: z.literal('lead'),
-    points: pair,
-    against: base,
-    /** The segment passes this angle (deg) in this direction ... */
+    of: quantitySchema,
+    lengthIn,
+    /** The quantity passes this level (its display unit) in this direction ... */
     crossing: z.number(),
     direction: z.enum(['rising', 'falling']),
     /** ... within this much time (ms) of this moment. */
@@ -243,7 +243,8 @@ const sheetSchema = z.object({
 });
 export type CriteriaSheetDocument = z.infer<typeof sheetSchema>;
 
-export const movementSchema = z
+/** A movement as it is written today. */
+export const movementDocumentSchema = z
   .object({
     schemaVersion: z.literal(1),
     id: idSchema,
@@ -301,16 +302,42 @@ export const movementSchema = z
       if (when(cause) > done(effect)) context.addIssue({ code: 'custom', path: ['causes', i], message: `"${link.cause}" comes after "${link.effect}" and cannot be its cause; turn the link round or take it out.` });
     });
   });
-export type Movement = z.infer<typeof movementSchema>;
+export type Movement = z.infer<typeof movementDocumentSchema>;
 /** A movement as it is written: what has a usual value may be left out. */
-export type MovementDocument = z.input<typeof movementSchema>;
+export type MovementDocument = z.input<typeof movementDocumentSchema>;
+
+/** A movement that is read, in today's form or an earlier one (`earlier-measures.ts`). */
+export const movementSchema = z.preprocess(withTodaysMeasures, movementDocumentSchema);
+
+type MomentsOf<K extends MeasureKind> = (measure: Extract<Measure, { kind: K }>) => readonly string[];
+const ofPhase = ({ from, to }: { readonly from: string; readonly to: string }): readonly string[] => [to, from];
+const atOne = ({ at }: { readonly at: string }): readonly string[] => [at];
+
+/** The moments that each kind of measure refers to. */
+const MOMENTS: { readonly [K in MeasureKind]: MomentsOf<K> } = {
+  value: ({ at, towards }) => (towards ? [at, towards.moment] : [at]),
+  evenness: atOne,
+  checkpoint: atOne,
+  lead: ({ moment }) => [moment],
+  share: ({ from, to, whole }) => [to, from, ...whole],
+  duration: ofPhase,
+  split: ofPhase,
+  rate: ofPhase,
+  extreme: ofPhase,
+  range: ofPhase,
+  'peak-rate': ofPhase,
+  turn: ofPhase,
+  lag: ofPhase,
+  order: ofPhase,
+  count: ofPhase,
+  speed: ofPhase,
+  path: ofPhase,
+  steadiness: ofPhase,
+  stop: ofPhase,
+};
 
 /** Moments that a measure needs, the one it is shown at first. */
-export function momentsOf(measure: Measure): readonly string[] {
-  if ('whole' in measure) return [measure.to, measure.from, ...measure.whole];
-  if ('at' in measure) return 'towards' in measure && measure.towards ? [measure.at, measure.towards.moment] : [measure.at];
-  return 'moment' in measure ? [measure.moment] : [measure.to, measure.from];
-}
+export const momentsOf = (measure: Measure): readonly string[] => (MOMENTS[measure.kind] as MomentsOf<MeasureKind>)(measure);
 
 /** What a measure is called in a list: with the moment at which it is read. */
 export const measureName = (movement: Movement, measure: Measure): string => {

@@ -25,6 +25,10 @@ const markSchema = z.object({
   frame: z.number().nonnegative(),
   /** How sure a proposal is, 0..1; null where a person marked or confirmed it. */
   proposed: z.number().min(0).max(1).nullable().default(null),
+  /** Standard deviation of a proposal's time, seconds, where its rule gives one. */
+  sd: z.number().nonnegative().optional(),
+  /** What a whole frame marked by hand is: the first in which it has happened, the last in which it has not; else the nearest. */
+  seen: z.enum(['first', 'last']).optional(),
 });
 export type Mark = z.infer<typeof markSchema>;
 

@@ -1,7 +1,8 @@
 import { stickClip } from '../../../tests/fixtures/stick-performance';
 import { pointError } from '../tracks/point-error';
 import { mergeFound, placePoint, type FoundPoints, type Track } from '../tracks/track';
-import { pointAt, preparePerformance, type Performance } from './performance';
+import { preparePerformance, type Performance } from './performance';
+import { pointAt } from './places';
 
 /** Somebody who stands, found in all frames: both hips, shoulders, knees and ankles. */
 function standing(change: (track: Track) => Track = (track) => track): Performance {

@@ -1,5 +1,6 @@
 import { farSide, type View } from '../model/clip';
-import { placesOf, type Performance } from './performance';
+import type { Performance } from './performance';
+import { placesOf } from './places';
 import { fail, ok, type Issue, type Result } from '../result';
 import { COVERAGE_95 } from '../statistics/normal';
 import { MOST_OFF_PLANE_DEGREES, offPlaneSd } from '../calibration/view';

@@ -1,6 +1,7 @@
 import { onAxes } from '../geometry/vec2';
 import type { PointRef } from '../model/movement';
-import { placesOf, type Performance, type Places } from './performance';
+import type { Performance } from './performance';
+import { placesOf, type Places } from './places';
 
 /** A point, what it is seen from, and the line with which the axes turn; null for the picture's own. */
 export interface SeenFrom {

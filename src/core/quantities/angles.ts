@@ -1,10 +1,14 @@
 import { interiorAngle, segmentAngle, wrapAngle } from '../geometry/angle';
 import { subtract, type Vec2 } from '../geometry/vec2';
+import { ANGLE, PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
 
 export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
   q: 'joint-angle',
   dimension: 'angle',
+  goesRound: false,
+  name: 'The angle',
+  words: ANGLE,
   convention: 'Interior angle at B between A and C: 180 is straight.',
   refs: ({ points }) => points,
   value: ([a, b, c]) => interiorAngle(a!, b!, c!),
@@ -13,6 +17,9 @@ export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
 export const segmentAngleQuantity: KindOfQuantity<'segment-angle'> = {
   q: 'segment-angle',
   dimension: 'angle',
+  goesRound: true,
+  name: 'The direction',
+  words: PLAIN,
   convention: 'Direction of A to B: against up or down, forward is positive; against forward, rising is positive.',
   refs: ({ points }) => points,
   value: ([a, b], { against }) => segmentAngle(a!, b!, against),
@@ -26,7 +33,10 @@ const direction = (a: Vec2, b: Vec2): number => {
 export const lineSeparation: KindOfQuantity<'line-separation'> = {
   q: 'line-separation',
   dimension: 'angle',
-  convention: 'Angle from the line C to D to the line A to B, anticlockwise positive where the performer goes to the right.',
+  goesRound: true,
+  name: 'The angle between the lines',
+  words: PLAIN,
+  convention: 'Angle from the line C to D to the line A to B, from forward towards up positive (from above: towards the side away from the dominant one; from the front or behind: from the dominant side towards up).',
   refs: ({ points, from }) => [...points, ...from],
   value: ([a, b, c, d]) => wrapAngle(direction(a!, b!) - direction(c!, d!)),
 };
@@ -34,7 +44,10 @@ export const lineSeparation: KindOfQuantity<'line-separation'> = {
 export const facing: KindOfQuantity<'facing'> = {
   q: 'facing',
   dimension: 'angle',
+  goesRound: true,
+  name: 'Where it faces',
+  words: PLAIN,
   convention: 'Seen from above: where a body faces, square to the line from its point A of the opposite side to B of the dominant side; 0 is forward, away from the dominant side positive (for a right-hander 9 o\u2019clock is 90, 3 o\u2019clock -90).',
   refs: ({ points }) => points,
-  value: ([a, b], _, { handed }) => wrapAngle(handed * direction(a!, b!) + Math.PI / 2),
+  value: ([a, b]) => wrapAngle(direction(a!, b!) + Math.PI / 2),
 };

@@ -1,8 +1,10 @@
 import { levelOf } from '../calibration/level';
+import { axesOf } from '../calibration/view';
 import { rotate, type Vec2 } from '../geometry/vec2';
 import type { PointRef, Quantity } from '../model/movement';
 import { drawAngle, type Primitive } from '../geometry/primitives';
-import { pictureAt, type Performance } from '../performance/performance';
+import type { Performance } from '../performance/performance';
+import { pictureAt } from '../performance/places';
 import { inUnit } from '../units';
 import { quantityAt, refsOfQuantity, unitOfQuantity, type LengthIn } from '.';
 
@@ -28,8 +30,8 @@ export function drawQuantity(quantity: Quantity, performance: Performance, frame
       return drawAngle(a, b, c, text, 'none');
     case 'segment-angle': {
       const reach = Math.hypot(b.x - a.x, b.y - a.y);
-      const forward = performance.clip.travel === 'right' ? 1 : -1;
-      const away = rotate({ up: { x: 0, y: -reach }, down: { x: 0, y: reach }, forward: { x: forward * reach, y: 0 } }[quantity.against], -levelOf(performance.clip));
+      const axes = axesOf(performance.clip);
+      const away = rotate({ up: { x: 0, y: -axes.y * reach }, down: { x: 0, y: axes.y * reach }, forward: { x: axes.x * reach, y: 0 } }[quantity.against], -levelOf(performance.clip));
       return drawAngle({ x: a.x + away.x, y: a.y + away.y }, a, b, text, 'first');
     }
     case 'line-separation':

@@ -1,5 +1,6 @@
 import { limbInertia, type LimbSegment } from '../anatomy/centre-of-mass';
 import { distance, type Vec2 } from '../geometry/vec2';
+import { PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
 
 const limb = ([a, b, c]: readonly Vec2[], upper: 'thigh' | 'upperArm'): readonly LimbSegment[] => [
@@ -10,6 +11,9 @@ const limb = ([a, b, c]: readonly Vec2[], upper: 'thigh' | 'upperArm'): readonly
 export const fold: KindOfQuantity<'fold'> = {
   q: 'fold',
   dimension: 'ratio',
+  goesRound: false,
+  name: 'The fold',
+  words: PLAIN,
   convention: 'Moment of inertia of a limb about its first joint, against the same limb straight: 1 is straight, less swings easier (male segment table; the ratio hardly depends on it).',
   refs: ({ points }) => points,
   value: (points, { limb: name }) => {

@@ -1,9 +1,13 @@
 import { distance, onAxes, subtract, type Vec2 } from '../geometry/vec2';
+import { HEIGHT, LENGTH, PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
 
 export const distanceQuantity: KindOfQuantity<'distance'> = {
   q: 'distance',
   dimension: 'length',
+  goesRound: false,
+  name: 'The distance',
+  words: LENGTH,
   convention: 'Straight distance between A and B.',
   refs: ({ points }) => points,
   value: ([a, b]) => distance(a!, b!),
@@ -12,6 +16,9 @@ export const distanceQuantity: KindOfQuantity<'distance'> = {
 export const groundDistance: KindOfQuantity<'ground-distance'> = {
   q: 'ground-distance',
   dimension: 'metres',
+  goesRound: false,
+  name: 'The distance',
+  words: LENGTH,
   convention: 'Distance on the ground between A and B, which must lie on it, through the perspective of a rectangle marked there.',
   refs: ({ points }) => points,
   value: ([a, b], _, { toGround }) => (toGround ? distance(toGround(a!), toGround(b!)) : NaN),
@@ -20,6 +27,9 @@ export const groundDistance: KindOfQuantity<'ground-distance'> = {
 export const offset: KindOfQuantity<'offset'> = {
   q: 'offset',
   dimension: 'length',
+  goesRound: false,
+  name: 'The offset',
+  words: PLAIN,
   convention: 'How far A lies beyond B along an axis: ahead is positive along forward, above along up; of the level picture, or of a line that turns along (forward from its first point to its second, up to the left of it).',
   refs: ({ points, line }) => (line ? [...points, ...line] : points),
   value: ([a, b, from, to], { axis }) => {
@@ -31,6 +41,9 @@ export const offset: KindOfQuantity<'offset'> = {
 export const height: KindOfQuantity<'height'> = {
   q: 'height',
   dimension: 'length',
+  goesRound: false,
+  name: 'The height',
+  words: HEIGHT,
   convention: 'Height of A above the ground, which is where the feet stand lowest in the clip.',
   refs: ({ point }) => [point],
   value: ([a], _, { ground }) => a!.y - ground,
@@ -39,6 +52,9 @@ export const height: KindOfQuantity<'height'> = {
 export const box: KindOfQuantity<'box'> = {
   q: 'box',
   dimension: 'length',
+  goesRound: false,
+  name: 'The box',
+  words: PLAIN,
   convention: 'Width or height of the box round the points.',
   refs: ({ points }) => points,
   value: (points, { side }) => {
@@ -64,6 +80,9 @@ export function bestLine(points: readonly Vec2[]): { readonly middle: Vec2; read
 export const alignment: KindOfQuantity<'alignment'> = {
   q: 'alignment',
   dimension: 'ratio',
+  goesRound: false,
+  name: 'The line',
+  words: PLAIN,
   convention: 'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 is one line.',
   refs: ({ points }) => points,
   value: (points) => {

@@ -1,3 +1,4 @@
+import type { UsualWords } from '../model/words';
 import type { PointRef, Quantity } from '../model/movement';
 import type { Vec2 } from '../geometry/vec2';
 import type { UncertainPoint } from '../statistics/propagate';
@@ -12,23 +13,28 @@ export type Dimension = 'angle' | 'length' | 'ratio' | 'metres';
 export interface Surroundings {
   /** y of the ground in movement coordinates, pixels; NaN where it is not known. */
   readonly ground: number;
-  /** Seen from above: 1 where turning to the left is anticlockwise in movement coordinates for a right-hander, -1 where it is the other way round. */
-  readonly handed: 1 | -1;
   /** From movement coordinates to metres on the ground; null where no rectangle on it is marked. */
   readonly toGround: ((p: Vec2) => Vec2) | null;
 }
 
 /**
- * A number that follows from points at one frame. Everything else (when it is read, its error, its unit) is the same for all.
+ * A number that follows from points at one frame, with all that depends on what it is. When it is read, its error and its unit are the
+ * same for all (`read.ts`).
  */
 export interface KindOfQuantity<Q extends QuantityName> {
   readonly q: Q;
   readonly dimension: Dimension;
+  /** A direction, which comes back to itself after a whole turn: differences, means and time series must know it. */
+  readonly goesRound: boolean;
+  /** What it is called in a sentence. */
+  readonly name: string;
   /** Formula and convention in words. */
   readonly convention: string;
+  /** What is said of too little and too much of it. */
+  readonly words: UsualWords;
   readonly refs: (quantity: QuantityOf<Q>) => readonly PointRef[];
   /**
-   * @param points positions of the refs in movement coordinates (x forward, y up), pixels
+   * @param points positions of the refs in movement coordinates (`axesOf`), pixels
    * @returns NaN where the points do not define it
    */
   readonly value: (points: readonly UncertainPoint[], quantity: QuantityOf<Q>, around: Surroundings) => number;

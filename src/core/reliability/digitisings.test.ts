@@ -39,6 +39,9 @@ test('an error that was measured takes the place of the propagated one, in the d
   const clip = stickPerformance(leg(0), marks);
   const sem = (1.5 * Math.PI) / 180;
   const compared = compareMeasure(movement.measures[0]!, [[clip]], [[clip]], { knee: sem });
-  expect(compared.athlete).toMatchObject({ sd: sem, alikeSd: 0 });
-  expect(compared.plusMinus).toBeCloseTo(1.96 * Math.SQRT2 * sem, 4);
+  // Moment and camera stay beside it: digitising the same frames twice cannot show them.
+  const without = compareMeasure(movement.measures[0]!, [[clip]], [[clip]]).athlete;
+  if (!compared.athlete.measurable || !without.measurable) throw new Error('not measurable');
+  expect(compared.athlete.sd).toBeCloseTo(Math.sqrt(sem ** 2 + without.sd ** 2 - without.points! ** 2), 12);
+  expect(compared.athlete.sd).toBeGreaterThan(sem);
 });

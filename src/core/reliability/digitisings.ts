@@ -1,4 +1,4 @@
-import { curveOfMeasure, curveUnitOf, refsOfMeasure, unitOf } from '../measures';
+import { curveOfMeasure, curveUnitOf, seriesOf } from '../measures';
 import type { Measure, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import type { DisplayUnit } from '../units';
@@ -21,9 +21,6 @@ export interface MeasureAgreement {
   readonly limits: LimitsOfAgreement;
 }
 
-/** Kinds whose value is a value of their curve; the error of a change, a rate or a lag is another one. */
-const READ_OFF_CURVE: ReadonlySet<Measure['kind']> = new Set(['joint-angle', 'segment-angle', 'value', 'extreme']);
-
 /** Times at which both are read, between the marked moments too: so many to a phase. */
 const PER_PHASE = 3;
 
@@ -43,8 +40,10 @@ function positionsOf({ first }: DigitisedTwice): readonly number[] {
 export function agreementOf(movement: Movement, clips: readonly DigitisedTwice[]): readonly MeasureAgreement[] {
   const alike = new Map<string, [Measure, ...Measure[]]>();
   for (const measure of movement.measures) {
-    if (!READ_OFF_CURVE.has(measure.kind) || unitOf(measure) !== curveUnitOf(measure)) continue;
-    const key = JSON.stringify([measure.name, refsOfMeasure(measure), 'of' in measure ? measure.of : 'against' in measure ? measure.against : measure.kind]);
+    // The error of a change, a rate or a lag is another one than that of its curve.
+    const series = seriesOf(measure);
+    if (!series?.holdsValue(measure)) continue;
+    const key = JSON.stringify([measure.name, series.of(measure)]);
     const others = alike.get(key);
     if (others) others.push(measure);
     else alike.set(key, [measure]);

@@ -1,8 +1,8 @@
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import type { Drawing } from '../model/drawing';
-import { movementSchema } from '../model/movement';
-import { readAngle } from '../measures/angle-at';
-import { directionOf, drawDirection } from '../measures/segment-angle';
+import { movementSchema, type Quantity } from '../model/movement';
+import { readQuantity } from '../quantities';
+import { drawQuantity } from '../quantities/draw';
 import { drawDrawing, visibleAt } from './drawing';
 import { drawFigure } from './figure';
 import type { Primitive } from '../geometry/primitives';
@@ -68,9 +68,9 @@ describe('drawings', () => {
 });
 
 describe('a levelled picture', () => {
-  const trunk = directionOf(['mid-hip', 'mid-shoulder'], 'up');
+  const trunk: Quantity = { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' };
   const lean = (change: object): number => {
-    const reading = readAngle(performance(change), trunk, 'any', 12);
+    const reading = readQuantity(performance(change), trunk, { plane: 'any', frame: 12, lengthIn: '%BH' });
     return reading.measurable ? (reading.value * 180) / Math.PI : NaN;
   };
   it('measures against its own vertical', () => {
@@ -80,7 +80,7 @@ describe('a levelled picture', () => {
   });
 
   it('draws what it measures', () => {
-    const labels = drawDirection(['mid-hip', 'mid-shoulder'], 'up', performance({ levelDegrees: 4 }), 12).filter((p) => p.shape === 'label');
+    const labels = drawQuantity(trunk, performance({ levelDegrees: 4 }), 12, '%BH').filter((p) => p.shape === 'label');
     expect(labels).toEqual([expect.objectContaining({ text: '14\u00b0' })]);
   });
 });

@@ -44,36 +44,40 @@ function runSection(section: SecondOrderSection, input: Float64Array): Float64Ar
   return output;
 }
 
-/** Samples mirrored about each end before filtering, as many as the usual rule for a second-order section. */
-const PAD = 6;
+/** Samples mirrored about each end before filtering: the usual rule for a second-order section, and as long as the filter remembers. */
+const LEAST_PAD = 6;
+const padFor = (cutoff: number, rate: number): number => Math.max(LEAST_PAD, Math.ceil((1.25 * rate) / cutoff));
 
 /**
  * Zero-lag low-pass: a second-order Butterworth section run forward and backward (fourth order in all), with odd
- * reflection at both ends. Equals scipy's `filtfilt(*butter(2, cutoff, fs=rate), x, padlen=6)`.
+ * reflection at both ends, over as many samples as the filter remembers. Equals scipy's `filtfilt(*butter(2, cutoff, fs=rate), x, padlen=pad)`.
  *
  * @param samples evenly spaced, no missing values
  * @param cutoff corner of one pass in Hz; the two passes together are 3 dB down at 0.802 of it
+ * @param pad samples that are mirrored at each end; no more than there are beside the end itself
  */
 export function zeroLagLowPass(
   samples: Float64Array,
   cutoff: number,
   rate: number,
+  pad = padFor(cutoff, rate),
 ): Result<Float64Array, Issue<'cutoff-out-of-range' | 'too-few-samples'>> {
-  if (samples.length <= PAD) {
-    return fail('too-few-samples', `${samples.length} samples are too few to smooth; at least ${PAD + 1} are needed.`);
+  if (samples.length <= LEAST_PAD) {
+    return fail('too-few-samples', `${samples.length} samples are too few to smooth; at least ${LEAST_PAD + 1} are needed.`);
   }
   const section = lowPassSection(cutoff, rate);
   if (!section.ok) return section;
   const n = samples.length;
-  const padded = new Float64Array(n + 2 * PAD);
-  padded.set(samples, PAD);
-  for (let k = 1; k <= PAD; k++) {
-    padded[PAD - k] = 2 * samples[0]! - samples[k]!;
-    padded[PAD + n - 1 + k] = 2 * samples[n - 1]! - samples[n - 1 - k]!;
+  const reach = Math.min(pad, n - 1);
+  const padded = new Float64Array(n + 2 * reach);
+  padded.set(samples, reach);
+  for (let k = 1; k <= reach; k++) {
+    padded[reach - k] = 2 * samples[0]! - samples[k]!;
+    padded[reach + n - 1 + k] = 2 * samples[n - 1]! - samples[n - 1 - k]!;
   }
   const forward = runSection(section.value, padded).reverse();
   const both = runSection(section.value, forward).reverse();
-  return ok(both.slice(PAD, PAD + n));
+  return ok(both.slice(reach, reach + n));
 }
 
 /**

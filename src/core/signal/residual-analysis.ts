@@ -21,6 +21,8 @@ const STEP = 0.5;
 /** The upper part of the corners, where only noise is left. */
 const NOISE_SHARE = 0.5;
 const FEWEST_SAMPLES = 20;
+/** Noise smaller than this share of the movement is rounding. */
+const LEAST_NOISE = 1e-4;
 
 /**
  * Residual analysis of one coordinate (Winter 2009, Biomechanics and Motor Control of Human Movement, 4th ed., 3.4.4.3): a line is laid
@@ -28,7 +30,7 @@ const FEWEST_SAMPLES = 20;
  * @param times real seconds, increasing
  * @param samples one coordinate; NaN where missing, longest bridged dropout as in smoothing
  */
-export function residualAnalysis(times: Float64Array, samples: Float64Array, longestBridge: number): Result<ResidualAnalysis, Issue<'too-short'>> {
+export function residualAnalysis(times: Float64Array, samples: Float64Array, longestBridge: number): Result<ResidualAnalysis, Issue<'too-short' | 'no-noise'>> {
   const known = samples.reduce((count, v) => count + (Number.isNaN(v) ? 0 : 1), 0);
   if (known < FEWEST_SAMPLES) return fail('too-short', `Residual analysis needs at least ${FEWEST_SAMPLES} samples; there are ${known}.`);
   const highest = HIGHEST_SHARE / typicalInterval(times);
@@ -40,6 +42,10 @@ export function residualAnalysis(times: Float64Array, samples: Float64Array, lon
   });
   const from = Math.floor(cutoffs.length * (1 - NOISE_SHARE));
   const noise = lineThrough(cutoffs.slice(from), residuals.slice(from));
+  const present = Array.from(samples).filter((v) => !Number.isNaN(v));
+  const extent = Math.max(...present) - Math.min(...present);
+  // Without noise there is no line that noise follows, and no cut-off that it asks for.
+  if (!(noise.intercept > LEAST_NOISE * Math.max(1, extent))) return fail('no-noise', `There is no noise in these samples to choose a cut-off by (${Math.max(0, noise.intercept).toPrecision(2)} of ${extent.toFixed(1)} pixels). Keep the cut-off as it is.`);
   const i = residuals.findIndex((r) => r <= noise.intercept);
   if (i <= 0) return ok({ cutoffs, residuals, noise, cutoff: cutoffs[Math.max(0, i)]! });
   const u = (residuals[i - 1]! - noise.intercept) / (residuals[i - 1]! - residuals[i]!);

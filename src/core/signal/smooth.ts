@@ -1,36 +1,41 @@
 import { bridgeDropouts } from './dropouts';
 import { singlePassCutoff, zeroLagLowPass } from './butterworth';
-import { evenlySpaced, interpolateLinear, typicalInterval } from './resample';
+import { evenlySpaced, typicalInterval } from './resample';
+import { lambdaOf, smoothingSpline } from './smoothing-spline';
 
 export interface Smoothing {
   /** Corner of the whole zero-lag filter, Hz. */
   readonly cutoff: number;
   /** Longest dropout that is bridged, in frames. */
   readonly longestBridge: number;
+  /** How much each sample counts against a usual one; left out, all alike. */
+  readonly weights?: Float64Array | undefined;
 }
 
-function smoothRun(times: Float64Array, samples: Float64Array, cutoff: number): Float64Array {
+/** Weights that differ by less than this are alike. */
+const ALIKE_WEIGHTS = 1.5;
+
+function smoothRun(times: Float64Array, samples: Float64Array, cutoff: number, weights: Float64Array | null): Float64Array {
   const interval = typicalInterval(times);
   const rate = 1 / interval;
   // Above about 0.45 of the rate there is nothing left to take away.
   const corner = Math.min(singlePassCutoff(cutoff), 0.45 * rate);
-  if (evenlySpaced(times)) {
+  const alike = !weights || Math.max(...weights) < ALIKE_WEIGHTS * Math.min(...weights);
+  if (alike && evenlySpaced(times)) {
     const smoothed = zeroLagLowPass(samples, corner, rate);
     return smoothed.ok ? smoothed.value : samples;
   }
-  const count = Math.max(2, Math.round((times[times.length - 1]! - times[0]!) / interval) + 1);
-  const grid = Float64Array.from({ length: count }, (_, i) =>
-    i === count - 1 ? times[times.length - 1]! : times[0]! + ((times[times.length - 1]! - times[0]!) * i) / (count - 1),
-  );
-  const even = grid.map((t) => interpolateLinear(times, samples, t));
-  const smoothed = zeroLagLowPass(even, corner, (count - 1) / (grid[count - 1]! - grid[0]!));
-  return smoothed.ok ? times.map((t) => interpolateLinear(grid, smoothed.value, t)) : samples;
+  // The same response for samples at their own times, and of their own weights.
+  return samples.length <= LEAST_SAMPLES ? samples : smoothingSpline(times, samples, weights ?? new Float64Array(samples.length).fill(1), lambdaOf(corner, interval));
 }
 
+/** Fewer samples than this are too few to smooth. */
+const LEAST_SAMPLES = 6;
+
 /**
- * Smooths a coordinate over time: short dropouts are bridged, each run of data between longer ones is filtered by
- * itself. Clips of variable frame rate are filtered on an even grid and read back at their own times.
- * Runs too short to filter keep their raw values.
+ * Smooths a coordinate over time: short dropouts are bridged, each run of data between longer ones is smoothed by
+ * itself. Evenly spaced samples of equal weight go through the zero-lag Butterworth filter; others through the smoothing spline that has the
+ * same response. Runs too short to smooth keep their raw values.
  * @param times real seconds, one per sample, increasing
  * @param samples one coordinate, NaN where missing
  */
@@ -41,7 +46,7 @@ export function smoothCoordinate(times: Float64Array, samples: Float64Array, smo
     if (Number.isNaN(bridged[start]!)) continue;
     let end = start;
     while (end < bridged.length && !Number.isNaN(bridged[end]!)) end++;
-    if (end - start > 1) out.set(smoothRun(times.slice(start, end), bridged.slice(start, end), smoothing.cutoff), start);
+    if (end - start > 1) out.set(smoothRun(times.slice(start, end), bridged.slice(start, end), smoothing.cutoff, smoothing.weights?.slice(start, end) ?? null), start);
     start = end;
   }
   return out;

@@ -43,5 +43,8 @@ export function nearestFrame(times: Float64Array, time: number): number {
   return Math.abs(times[high]! - time) < Math.abs(time - times[low]!) ? high : low;
 }
 
-/** Typical real interval between frames, the unit of timing error. */
-export const frameInterval = (clip: Timed): Seconds => seconds(typicalInterval(realTimes(clip)));
+/** Typical real interval between frames, the unit of timing error; of a single picture what its camera says. */
+export function frameInterval(clip: Timed): Seconds {
+  const typical = typicalInterval(realTimes(clip));
+  return seconds(Number.isFinite(typical) ? typical : 1 / clip.captureRate);
+}

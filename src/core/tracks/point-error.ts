@@ -58,8 +58,12 @@ const DOUBT_SHARE = 0.0055;
 export const HAND_SD_PIXELS = 1.5;
 /** A point followed from picture to picture whose surroundings look as they did (against rendered truth, `npm run bench follow`). */
 export const FOLLOWED_SD_PIXELS = 1.5;
-/** Markers lie on the skin, about a centimetre from the joint and moving over it, shares of standing height (common practice). */
-const RECORDED_ERROR: FoundError = { random: 0.003, alike: 0.006 };
+/**
+ * Markers lie on the skin, about a centimetre from the joint and moving over it, shares of standing height (common practice). What they jitter beside that
+ * is read off the data; the part of it that is carried on from frame to frame does not show there, which the factor is for.
+ */
+const RECORDED_ERROR: FoundError = { random: 0.002, alike: 0.006 };
+const CARRIED_ON = 1.3;
 /** Standing height where no frame tells it, pixels. */
 const heightOr = (height: number): number => (Number.isNaN(height) ? 300 : height);
 /** Points below this are drawn as unsure. */
@@ -79,16 +83,22 @@ export interface PointError {
 const TURNED = -0.5;
 const TURNING = /^(left|right)-(hip|shoulder)$/;
 
-/** How wrong a point may be at a frame: it grows as the finder's confidence falls; points set by hand have no part alike. */
-export function pointError(series: PointSeries, id: PointId, frame: number, bodyHeight: number, farSide: Side | null): PointError {
+/**
+ * How wrong a point may be at a frame: it grows as the finder's confidence falls; points set by hand have no part alike.
+ * @param noise what its positions jitter after smoothing, pixels (`point-noise.ts`)
+ */
+export function pointError(series: PointSeries, id: PointId, frame: number, bodyHeight: number, farSide: Side | null, noise = 0): PointError {
   const origin = series.origin[frame];
   if (origin === ORIGIN.hand) return { sd: HAND_SD_PIXELS, alike: 0, ofSides: 0 };
   if (origin === ORIGIN.interpolated) return { sd: HAND_SD_PIXELS * 2, alike: 0, ofSides: 0 };
   if (origin === ORIGIN.followed) return { sd: FOLLOWED_SD_PIXELS / Math.max(0.25, series.confidence[frame]!), alike: 0, ofSides: 0 };
-  if (origin === ORIGIN.recorded) return { sd: Math.hypot(RECORDED_ERROR.random, RECORDED_ERROR.alike) * heightOr(bodyHeight), alike: RECORDED_ERROR.alike * heightOr(bodyHeight), ofSides: 0 };
+  if (origin === ORIGIN.recorded) {
+    const [random, alike] = [RECORDED_ERROR.random * heightOr(bodyHeight), RECORDED_ERROR.alike * heightOr(bodyHeight)];
+    return { sd: Math.hypot(random, alike, CARRIED_ON * noise), alike, ofSides: 0 };
+  }
   const side = sideOf(id);
   const { random, alike } = (FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR)[side !== null && side === farSide ? 'far' : 'near'];
   const doubt = 1 / Math.max(0.05, series.confidence[frame]!) - 1;
   const height = heightOr(bodyHeight);
-  return { sd: Math.sqrt(random ** 2 + alike ** 2 + DOUBT_SHARE ** 2 * doubt) * height, alike: alike * height, ofSides: TURNING.test(id) ? TURNED : 0 };
+  return { sd: Math.hypot(Math.max(random * height, noise), alike * height, DOUBT_SHARE * Math.sqrt(doubt) * height), alike: alike * height, ofSides: TURNING.test(id) ? TURNED : 0 };
 }

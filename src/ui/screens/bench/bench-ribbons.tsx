@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { frameAtTime, nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
-import { momentTimes, type Performance } from '../../../core/performance/performance';
+import { momentTimes } from '../../../core/performance/moments';
+import type { Performance } from '../../../core/performance/performance';
 import type { Thread } from '../../../stage/ribbon-threads';
 import { Ribbons, type HeldPin, type RibbonClip } from '../../../stage/ribbons';
 import { player } from '../../../state/bench-player';

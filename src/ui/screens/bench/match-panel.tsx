@@ -150,7 +150,7 @@ function KnownLength({ clip, lengths }: { readonly clip: Clip; readonly lengths:
           onSubmit={(event) => {
             event.preventDefault();
             if (!sound) return;
-            changeClip(clip.id, { scale: { pixels: line.pixels, metres: length } });
+            changeClip(clip.id, { scale: { pixels: line.pixels, metres: length, alongDegrees: line.alongDegrees } });
             setMetres('');
             setView({ measuredLine: null });
           }}

@@ -1,9 +1,9 @@
 import { useMemo, type ReactNode } from 'react';
 import { hasCurve } from '../../../core/comparison/matched-curves';
-import { curveOfMeasure, curveUnitOf, kindOf } from '../../../core/measures';
+import { curveOfMeasure, curveUnitOf, seriesOf } from '../../../core/measures';
 import type { Measure } from '../../../core/model/movement';
 import { nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
-import { momentTimes } from '../../../core/performance/performance';
+import { momentTimes } from '../../../core/performance/moments';
 import { matchedMap } from '../../../core/timing/time-map';
 import { DISPLAY_UNITS, fromSi } from '../../../core/units';
 import { CurveStrip, type CurveStripProps } from '../../../stage/curve-strip';
@@ -23,7 +23,7 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
     const known = movement.measures.filter((m) => athlete && reference && hasCurve(m, athlete) && hasCurve(m, reference));
     return known.reduce<Measure | null>((best, m) => (best === null || m.importance > best.importance ? m : best), null);
   }, [athlete, reference, movement]);
-  const measure = movement.measures.find((m) => m.id === selected && kindOf(m).curve) ?? usual;
+  const measure = movement.measures.find((m) => m.id === selected && seriesOf(m)) ?? usual;
   const data = useMemo(() => {
     if (!athlete || !reference || !measure) return null;
     const map = matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference));

@@ -1,5 +1,5 @@
 import { useMemo, useRef, useState } from 'react';
-import { levelByLine } from '../../../core/calibration/level';
+import { levelByLine, lineOf } from '../../../core/calibration/level';
 import type { Vec2 } from '../../../core/geometry/vec2';
 import type { Drawing } from '../../../core/model/drawing';
 import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
@@ -47,7 +47,7 @@ export function useDrawings(performance: Performance): Drawings {
     const drawing = (points: readonly Vec2[], frame: number): Drawing => ({ id: 'draft', clipId: clip.id, kind: tool === 'draw' ? kind : 'line', points: [...points], frame, span, anchor: tool === 'draw' ? anchor : null, text: '' });
     const finish = (points: readonly Vec2[], frame: number): void => {
       if (tool === 'draw') return void addDrawing(drawing(points, frame));
-      if (tool === 'scale') return setView({ tool: 'move', measuredLine: { clipId: clip.id, pixels: Math.hypot(points[1]!.x - points[0]!.x, points[1]!.y - points[0]!.y) } });
+      if (tool === 'scale') return setView({ tool: 'move', measuredLine: { clipId: clip.id, ...lineOf(points[0]!, points[1]!, clip.levelDegrees) } });
       if (tool === 'person') {
         const box = boxBetween(points[0]!, points[1]!, frame);
         if (!box.ok) return notify('info', box.issue.message);
@@ -86,5 +86,5 @@ export function useDrawings(performance: Performance): Drawings {
               if (next.done) finish(next.points, frame);
             },
     };
-  }, [session.drawings, clip.id, movement, performance, tool, kind, span, anchor, draft, person, ground]);
+  }, [session.drawings, clip.id, movement, performance, tool, kind, span, anchor, draft, person, ground, clip.levelDegrees]);
 }

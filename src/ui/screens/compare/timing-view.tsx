@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { gatesOf } from '../../../core/comparison/gates';
 import { viewOf } from '../../../core/comparison/side';
-import { orderOf } from '../../../core/measures/of-quantity';
+import { orderOf } from '../../../core/measures/order';
 import type { Measure } from '../../../core/model/movement';
 import type { MeasureOf } from '../../../core/measures/kind';
 import { COVERAGE_95 } from '../../../core/statistics/normal';

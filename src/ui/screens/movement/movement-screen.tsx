@@ -67,6 +67,7 @@ export function MovementScreen(): ReactNode {
               <div style={{ width: 200 }}><CommittedField key={`n${moment.id}`} label="Name of the moment" value={moment.name} onChange={(name) => said(changeMoment(moment.id, { name }))} /></div>
               <div style={{ width: 70 }}><CommittedField key={`k${moment.id}`} label="Key" value={moment.key} onChange={(key) => said(changeMoment(moment.id, { key: key.slice(0, 1) }))} /></div>
               <div style={{ flex: '1 1 300px' }}><CommittedField key={`l${moment.id}`} label="What to look for" value={moment.look} onChange={(look) => said(changeMoment(moment.id, { look }))} /></div>
+              <Choice label="Frame marked by hand" value={moment.frame} options={[['nearest', 'Nearest to it'], ['first', 'First in which it has happened'], ['last', 'Last before it']]} onChange={(frame) => said(changeMoment(moment.id, { frame: frame as typeof moment.frame }))} />
               <Button onClick={() => said(removeMoment(moment.id))}>Take it away</Button>
             </div>
             <form className="row-of-fields" onSubmit={(event) => { event.preventDefault(); if (newMoment.trim() && said(addMoment(newMoment.trim()))) setNewMoment(''); }}>
@@ -83,7 +84,7 @@ export function MovementScreen(): ReactNode {
                 variant="outlined"
                 size="small"
                 onClick={() => {
-                  const blank = blankMeasure('joint-angle', movement);
+                  const blank = blankMeasure('value', movement);
                   if (said(addMeasure(blank))) setMeasureId(blank.id);
                 }}
               >

@@ -1,0 +1,48 @@
+import type { Plane, Quantity } from '../model/movement';
+import type { UsualWords } from '../model/words';
+import { continuousCurve, kindOfQuantity, readQuantity, unitOfQuantity, type LengthIn } from '../quantities';
+import { drawQuantity } from '../quantities/draw';
+import type { Performance } from '../performance/performance';
+import type { Measured, Reading, SharedError } from '../reading';
+import { quadrature } from '../statistics/propagate';
+import type { Primitive } from '../geometry/primitives';
+import type { DisplayUnit } from '../units';
+
+/** Parts that every measure of time needs when it is no measure of a movement. */
+export const UNLISTED = { id: 'part', name: '', region: 'timing', plane: 'any', margin: 0, importance: 0, cost: 'weeks' } as const;
+
+/** What a measure takes of a quantity. */
+export interface OfQuantity {
+  readonly of: Quantity;
+  readonly plane: Plane;
+  readonly lengthIn: LengthIn;
+}
+
+export const quantityWords = (of: Quantity): UsualWords => kindOfQuantity(of).words;
+export const drawOf = ({ of, lengthIn }: OfQuantity, performance: Performance, frame: number): readonly Primitive[] => drawQuantity(of, performance, frame, lengthIn);
+
+/** The series of a quantity itself. */
+export const quantitySeries = (holdsValue: boolean) => ({
+  unit: ({ of, lengthIn }: OfQuantity): DisplayUnit => unitOfQuantity(of, lengthIn),
+  values: ({ of, lengthIn }: OfQuantity, performance: Performance): Float64Array => continuousCurve(performance, of, lengthIn),
+  read: ({ of, plane, lengthIn }: OfQuantity, performance: Performance, frame: number, timeSd?: number): Reading =>
+    readQuantity(performance, of, { plane, frame, lengthIn, ...(timeSd === undefined ? {} : { timeSd }) }),
+  of: ({ of, lengthIn }: OfQuantity): unknown => [of, lengthIn],
+  holdsValue: (): boolean => holdsValue,
+});
+
+/** The part of a reading's error that is neither alike in all clips nor shared by all of its own clip. */
+export const ownSd = ({ sd, alikeSd, shared }: Measured): number => Math.sqrt(Math.max(0, sd ** 2 - alikeSd ** 2 - (shared?.camera ?? 0) ** 2 - (shared?.scale ?? 0) ** 2));
+
+/** How much of what a finder does alike in all clips is the same at two moments of one movement: half, since the posture is another. */
+const ALIKE_BETWEEN_MOMENTS = 0.5;
+
+/**
+ * Error of one reading minus another of the same clip: their own errors add up, what the clip's camera and scale do to both is taken as a
+ * difference, and half of what the finder does alike falls out.
+ */
+export function errorOfDifference(a: Measured, b: Measured): { readonly sd: number; readonly alikeSd: number; readonly shared: SharedError } {
+  const shared = { camera: (a.shared?.camera ?? 0) - (b.shared?.camera ?? 0), scale: (a.shared?.scale ?? 0) - (b.shared?.scale ?? 0) };
+  const alikeSd = Math.sqrt(Math.max(0, a.alikeSd ** 2 + b.alikeSd ** 2 - 2 * ALIKE_BETWEEN_MOMENTS * a.alikeSd * b.alikeSd));
+  return { sd: quadrature(ownSd(a), ownSd(b), alikeSd, shared.camera, shared.scale), alikeSd, shared };
+}

@@ -1,0 +1,236 @@
+import { readMeasure } from '../../../tests/fixtures/measure';
+import { stickClip, stickPerformance } from '../../../tests/fixtures/stick-performance';
+import type { PointId } from '../anatomy/body-points';
+import { targetSchema, type Measure } from '../model/movement';
+import type { Clip } from '../model/clip';
+import { preparePerformance, type Performance } from '../performance/performance';
+import { eventFrame, markByHand } from '../performance/moments';
+import type { Measured, Reading } from '../reading';
+import { ORIGIN, type Track } from '../tracks/track';
+import { fromSi } from '../units';
+import { differenceOf, evaluateMeasure } from '.';
+
+/** Measures under conditions that are not those of a textbook: wraps, dropped frames, cameras beside the plane, points on each other. */
+
+const common = { id: 'x', name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks' } as const;
+const make = (measure: object): Measure => readMeasure({ ...common, ...measure });
+const measured = (reading: Reading): Measured => {
+  if (!reading.measurable) throw new Error(reading.message);
+  return reading;
+};
+const value = (reading: Reading): number => fromSi(measured(reading).value, measured(reading).unit);
+const sdOf = (reading: Reading): number => fromSi(measured(reading).sd, measured(reading).unit);
+
+type Points = Readonly<Partial<Record<PointId, readonly [number, number]>>>;
+const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+/** A rod of 300 pixels from elbow to wrist at an angle against forward, rising positive. */
+const rod = (degrees: number): Points => ({ 'left-elbow': [500, 400], 'left-wrist': [500 + 300 * Math.cos(radians(degrees)), 400 - 300 * Math.sin(radians(degrees))] });
+const ROD = { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'forward' } as const;
+const FACING = { q: 'facing', points: ['opposite-elbow', 'opposite-wrist'] } as const;
+
+/** Points without smoothing, at frames that may be missing: the frames that are there keep their own times. */
+function at(points: (frame: number) => Points, frames: readonly number[], marks: Readonly<Record<string, number>>, change: Partial<Clip> = {}): Performance {
+  const clip = stickClip({ frameTimes: Float64Array.from(frames, (f) => f * 10000), ...change });
+  const all = frames.map(points);
+  const track: Track = Object.fromEntries(
+    Object.keys(all[0]!).map((id) => [id, {
+      x: Float64Array.from(all, (p) => p[id as PointId]![0]), y: Float64Array.from(all, (p) => p[id as PointId]![1]),
+      confidence: new Float32Array(frames.length).fill(1), origin: new Uint8Array(frames.length).fill(ORIGIN.hand),
+    }]),
+  );
+  return { ...preparePerformance(clip, track, {}, 30), smoothed: track, marks };
+}
+const upTo = (n: number): readonly number[] => Array.from({ length: n }, (_, i) => i);
+
+describe('directions go round', () => {
+  it('178 against -178 degrees is -4', () => {
+    const measure = make({ kind: 'value', of: FACING, at: 'one', plane: 'any' });
+    expect(fromSi(differenceOf(measure, radians(178), radians(-178)), 'deg')).toBeCloseTo(-4, 9);
+    // A joint does not go round: 178 is almost straight and -178 is nothing.
+    const joint = make({ kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one' });
+    expect(fromSi(differenceOf(joint, radians(170), radians(10)), 'deg')).toBeCloseTo(160, 9);
+  });
+
+  it('the largest of a direction that runs from 140 to 200 is 200', () => {
+    const running = at((f) => rod(140 + 2 * f), upTo(41), { start: 0, end: 30 });
+    const measure = make({ kind: 'extreme', of: ROD, from: 'start', to: 'end', which: 'largest' });
+    expect(value(evaluateMeasure(measure, running))).toBeCloseTo(200, 6);
+  });
+
+  it('a turn between two frame positions counts its whole turns on the same curve', () => {
+    const turning = at((f) => rod(9 * f), upTo(41), { start: 5.4, end: 25.6 });
+    expect(value(evaluateMeasure(make({ kind: 'turn', of: ROD, from: 'start', to: 'end' }), turning))).toBeCloseTo(181.8, 6);
+    const longer = at((f) => rod(-19 * f), upTo(41), { start: 1.5, end: 38.5 });
+    expect(value(evaluateMeasure(make({ kind: 'turn', of: ROD, from: 'start', to: 'end' }), longer))).toBeCloseTo(-19 * 37, 6);
+  });
+
+  it('a passing is found in the turn in which it comes', () => {
+    const turning = at((f) => rod(300 + 9 * f), upTo(41), { moment: 20 });
+    const measure = make({ kind: 'lead', of: ROD, crossing: 90, direction: 'rising', moment: 'moment', within: 250 });
+    // 450 degrees, which is 90 once more, at frame 16.67.
+    expect(value(evaluateMeasure(measure, turning))).toBeCloseTo(-33.3, 0);
+  });
+});
+
+describe('rates go by the frames\u2019 own times', () => {
+  const without = (...gone: readonly number[]): readonly number[] => upTo(41).filter((f) => !gone.includes(f));
+  const METRES = { scale: { pixels: 100, metres: 1 } };
+  const speed = make({ kind: 'speed', point: 'own-ball', along: 'straight', lengthIn: 'm', from: 'start', to: 'end' });
+  const ball = (f: number): Points => ({ 'own-ball': [100 + f, 300] });
+
+  it.each([[[]], [[20]], [[20, 21]]])('a constant speed of 1 is 1 with frames %p dropped', (gone) => {
+    expect(value(evaluateMeasure(speed, at(ball, without(...gone), { start: 5, end: 35 }, METRES)))).toBeCloseTo(1, 9);
+  });
+
+  it('and so is a rate of turning, and the time for which a point rests', () => {
+    const frames = without(18, 25);
+    const peak = make({ kind: 'peak-rate', of: ROD, from: 'start', to: 'end', direction: 'either' });
+    expect(value(evaluateMeasure(peak, at((f) => rod(3.6 * f), frames, { start: 5, end: 35 })))).toBeCloseTo(360, 6);
+    const rest = make({ kind: 'stop', point: 'own-ball', slower: 0.5, lengthIn: 'm', from: 'start', to: 'end' });
+    // Goes, stands from frame 10 to 30, goes on.
+    const stands = (f: number): Points => ({ 'own-ball': [100 + (f < 10 ? f : f > 30 ? f - 20 : 10) * 2, 300] });
+    const time = value(evaluateMeasure(rest, at(stands, without(15, 16, 22), { start: 2, end: 36 }, METRES)));
+    expect(Math.abs(time - 200)).toBeLessThanOrEqual(10);
+  });
+});
+
+describe('knowing less never looks surer', () => {
+  const leg = (bend: number): Points => ({ 'left-hip': [500, 100], 'left-knee': [500, 300], 'left-ankle': [500 - 200 * Math.sin(radians(bend)), 300 + 200 * Math.cos(radians(bend))] });
+  const knee = make({ kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', plane: 'any' });
+
+  it('a straight joint is no surer than one that is nearly straight', () => {
+    const [straight, nearly] = [0, 2].map((bend) => sdOf(evaluateMeasure(knee, at(() => leg(bend), upTo(41), { one: 20 }))));
+    expect(straight).toBeGreaterThan(0.6);
+    expect(straight).toBeLessThan(1.2 * nearly!);
+  });
+
+  it('a single frame with points has a rate that nobody knows, which is not nought', () => {
+    const one = stickPerformance((f) => (f === 20 ? leg(30) : {}), { one: 20 });
+    const many = stickPerformance(() => leg(30), { one: 20 });
+    expect(sdOf(evaluateMeasure(knee, one))).toBeGreaterThan(sdOf(evaluateMeasure(knee, many)));
+    const clip = stickPerformance(() => leg(30), { one: 0 }, { frameTimes: Float64Array.from([0]) });
+    expect(sdOf(evaluateMeasure(knee, clip))).toBeGreaterThan(0.6);
+  });
+
+  it('points on each other, or all but, are refused', () => {
+    const on = (apart: number): Reading => evaluateMeasure(knee, at(() => ({ ...leg(30), 'left-knee': [500, 100 + apart] }), upTo(41), { one: 20 }));
+    expect(on(0)).toMatchObject({ measurable: false, reason: 'point-missing' });
+    expect(on(0.5)).toMatchObject({ measurable: false, reason: 'too-uncertain' });
+  });
+});
+
+describe('what errors share', () => {
+  /** Standing height 1000 pixels. */
+  const BODY: Points = { 'left-shoulder': [500, -79], 'left-hip': [500, 209], 'left-knee': [500, 454], 'left-ankle': [500, 700], 'left-heel': [480, 700], 'right-heel': [480, 700], 'left-foot-index': [560, 700], 'right-foot-index': [560, 700] };
+
+  it('lines that share a joint count it once', () => {
+    // The angle between two lines through one joint is a joint angle, and as sure.
+    const arm: Points = { 'left-shoulder': [300, 200], 'left-elbow': [500, 300], 'left-wrist': [650, 150] };
+    const between = make({ kind: 'value', of: { q: 'line-separation', points: ['opposite-elbow', 'opposite-shoulder'], from: ['opposite-elbow', 'opposite-wrist'] }, at: 'one', plane: 'any' });
+    const joint = make({ kind: 'joint-angle', points: ['opposite-shoulder', 'opposite-elbow', 'opposite-wrist'], at: 'one', plane: 'any' });
+    const performance = at(() => arm, upTo(41), { one: 20 });
+    expect(sdOf(evaluateMeasure(between, performance))).toBeCloseTo(sdOf(evaluateMeasure(joint, performance)), 9);
+    expect(Math.abs(value(evaluateMeasure(between, performance)))).toBeCloseTo(value(evaluateMeasure(joint, performance)), 9);
+  });
+
+  it('the middle of the hips against one of them: half of each, not one and a half', () => {
+    const hips: Points = { 'left-hip': [400, 400], 'right-hip': [600, 400] };
+    const offset = make({ kind: 'value', of: { q: 'offset', points: ['mid-hip', 'opposite-hip'], axis: 'up' }, at: 'one', lengthIn: 'm', plane: 'any' });
+    const performance = at(() => hips, upTo(41), { one: 20 }, { scale: { pixels: 1000, metres: 1 } });
+    // (r - l) / 2 of two points placed by hand to 1.5 pixels each.
+    expect(sdOf(evaluateMeasure(offset, performance)) * 1000).toBeCloseTo(1.5 / Math.SQRT2, 6);
+  });
+
+  it.each([['low down', 600], ['overhead', -300]])('a drop of a tenth of the height reads with about one per cent %s', (_, top) => {
+    const drop = make({ kind: 'range', of: { q: 'height', point: 'opposite-wrist' }, from: 'start', to: 'end', plane: 'any' });
+    const reading = evaluateMeasure(drop, at((f) => ({ ...BODY, 'left-wrist': [500, top + 50 - 50 * Math.cos((f / 40) * Math.PI)] }), upTo(41), { start: 0, end: 40 }));
+    expect(value(reading)).toBeCloseTo(10, 6);
+    expect(1.96 * sdOf(reading)).toBeLessThan(1.2);
+    expect(1.96 * sdOf(reading)).toBeGreaterThan(0.3);
+  });
+
+  it('a path is no longer for the noise on it: a point that stands still goes nowhere, one that goes keeps its length', () => {
+    let state = 7;
+    const noise = (): number => {
+      state = (state * 48271) % 2147483647;
+      return (state / 2147483647 - 0.5) * 7;
+    };
+    const path = make({ kind: 'path', point: 'own-ball', what: 'length', from: 'start', to: 'end', plane: 'any' });
+    const length = (ball: (f: number) => readonly [number, number]): Measured => measured(evaluateMeasure(path, stickPerformance((f) => ({ ...BODY, 'own-ball': ball(f) }), { start: 0, end: 40 })));
+    const still = length(() => [500 + noise(), 300 + noise()]);
+    expect(still.value).toBeLessThan(0.02 + 1.96 * still.sd);
+    const gone = length((f) => [100 + 20 * f + noise(), 300 + noise()]);
+    expect(Math.abs(gone.value - 0.8)).toBeLessThan(1.96 * gone.sd);
+  });
+});
+
+describe('signs', () => {
+  /** Both shins seen from the front, each leaning outwards. */
+  const shins: Points = { 'left-knee': [560, 500], 'left-ankle': [600, 700], 'right-knee': [440, 500], 'right-ankle': [400, 700] };
+  const FRONT = { view: { kind: 'front', offPlaneDegrees: 0 } } as const;
+  const BACK = { view: { kind: 'back', offPlaneDegrees: 0 } } as const;
+  const shin = { q: 'segment-angle', points: ['dominant-ankle', 'dominant-knee'], against: 'up' } as const;
+  const mirror = (points: Points): Points => Object.fromEntries((Object.entries(points) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [id, [1000 - x, y]]));
+  const exchanged = (points: Points): Points => Object.fromEntries(Object.entries(points).map(([id, p]) => [id.startsWith('left') ? id.replace('left', 'right') : id.replace('right', 'left'), p]));
+
+  it('shins that mirror each other are even', () => {
+    const even = make({ kind: 'evenness', of: shin, at: 'one', plane: 'frontal' });
+    expect(value(evaluateMeasure(even, at(() => shins, upTo(41), { one: 20 }, FRONT)))).toBeCloseTo(0, 9);
+  });
+
+  it('from the front and from behind the same lean is the same, for a left-hander who does the mirror image too', () => {
+    const measure = make({ kind: 'value', of: shin, at: 'one', plane: 'frontal' });
+    const leaning: Points = { ...shins, 'right-knee': [420, 500], 'right-ankle': [440, 700] };
+    const front = value(evaluateMeasure(measure, at(() => leaning, upTo(41), { one: 20 }, FRONT)));
+    expect(front).toBeGreaterThan(5);
+    expect(value(evaluateMeasure(measure, at(() => mirror(leaning), upTo(41), { one: 20 }, BACK)))).toBeCloseTo(front, 9);
+    const left = { ...FRONT, performer: { ...stickClip().performer, dominantSide: 'left' as const } };
+    expect(value(evaluateMeasure(measure, at(() => exchanged(mirror(leaning)), upTo(41), { one: 20 }, left)))).toBeCloseTo(front, 9);
+  });
+
+  it('lines from above are turned alike for a left-hander who does the mirror image, and for one who goes the other way', () => {
+    const ABOVE = { view: { kind: 'overhead', offPlaneDegrees: 0 } } as const;
+    const measure = make({ kind: 'value', of: { q: 'line-separation', points: ['opposite-shoulder', 'dominant-shoulder'], from: ['opposite-hip', 'dominant-hip'] }, at: 'one', plane: 'transverse' });
+    const body: Points = { 'left-shoulder': [480, 300], 'right-shoulder': [560, 500], 'left-hip': [500, 330], 'right-hip': [510, 470] };
+    const right = value(evaluateMeasure(measure, at(() => body, upTo(41), { one: 20 }, ABOVE)));
+    expect(Math.abs(right)).toBeGreaterThan(10);
+    const flipped: Points = Object.fromEntries((Object.entries(exchanged(body)) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [id, [x, 800 - y]]));
+    const left = { ...ABOVE, performer: { ...stickClip().performer, dominantSide: 'left' as const } };
+    expect(value(evaluateMeasure(measure, at(() => flipped, upTo(41), { one: 20 }, left)))).toBeCloseTo(right, 9);
+    const about: Points = Object.fromEntries((Object.entries(body) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [id, [1000 - x, 800 - y]]));
+    expect(value(evaluateMeasure(measure, at(() => about, upTo(41), { one: 20 }, { ...ABOVE, travel: 'left' })))).toBeCloseTo(right, 9);
+  });
+
+  it('a range that ends before it begins is refused', () => {
+    expect(targetSchema.safeParse({ type: 'between', low: 10, high: 20, source: 'x' }).success).toBe(true);
+    expect(targetSchema.safeParse({ type: 'between', low: 20, high: 10, source: 'x' }).error!.issues[0]!.message).toContain('from 20 to 10');
+  });
+});
+
+describe('a moment lies in the interval in which it may lie', () => {
+  it('what is first seen in a frame happened half a frame before it on average, what is last seen half a frame after', () => {
+    expect(eventFrame(markByHand(20, 'first'))).toBeCloseTo(19.5, 2);
+    expect(eventFrame(markByHand(20, 'last'))).toBeCloseTo(20.5, 2);
+    expect(eventFrame(markByHand(20, 'nearest'))).toBe(20);
+    // A place between two frames was chosen as it is.
+    expect(eventFrame(markByHand(20.3, 'first'))).toBe(20.3);
+    // The picture nearest to it is the one that was marked.
+    expect([19, 20, 21].map((f) => Math.round(eventFrame(markByHand(f, 'last'))))).toEqual([19, 20, 21]);
+  });
+
+  it('a flight of no time, marked by its last and first frames on the ground, is 0 ms and not a frame', () => {
+    const flight = make({ kind: 'duration', plane: 'any', from: 'off', to: 'down' });
+    // One foot leaves and the other lands at the same instant, between frames 20 and 21: both are seen on the frame beside it.
+    const clip = stickClip();
+    const marks = { off: markByHand(20, 'last'), down: markByHand(21, 'first') };
+    expect(value(evaluateMeasure(flight, preparePerformance(clip, {}, marks, 20)))).toBeCloseTo(0, 1);
+  });
+
+  it('a proposal that is a guess is a question, not a value; confirmed, it is read', () => {
+    const time = make({ kind: 'duration', plane: 'any', from: 'off', to: 'down' });
+    const read = (proposed: number | null): Reading => evaluateMeasure(time, preparePerformance(stickClip(), {}, { off: { frame: 10, proposed }, down: { frame: 20, proposed: null } }, 20));
+    expect(read(0.28)).toMatchObject({ measurable: false, reason: 'unsure-moment', message: expect.stringContaining('28 %') });
+    expect(sdOf(read(0.7))).toBeGreaterThan(sdOf(read(0.95)));
+    expect(sdOf(read(0.95))).toBeGreaterThan(sdOf(read(null)));
+  });
+});

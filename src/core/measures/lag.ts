@@ -1,0 +1,29 @@
+import { WHEN } from '../model/words';
+import { momentSd } from '../performance/moments';
+import { refsOfQuantity } from '../quantities';
+import { drawQuantity } from '../quantities/draw';
+import { plainDifference, type KindOfMeasure } from './kind';
+import { lagSd } from './order';
+import { timeOfEvent } from './timed-event';
+
+/** One peak after another. */
+export const lag: KindOfMeasure<'lag'> = {
+  kind: 'lag',
+  unit: 'ms',
+  convention: 'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: positive where the first comes first.',
+  error: 'how flat both peaks are',
+  drawn: 'both quantities',
+  words: () => WHEN,
+  refs: ({ first, second }) => [...refsOfQuantity(first), ...refsOfQuantity(second)],
+  needsSureMoments: true,
+  evaluate: ({ first, second, event, ...phase }, performance) => {
+    const a = timeOfEvent(first, event, phase, performance);
+    if (!a.measurable) return a;
+    const b = timeOfEvent(second, event, phase, performance);
+    if (!b.measurable) return b;
+    return { ...b, value: b.value - a.value, sd: lagSd(a, b, momentSd(performance, phase.from)), provenance: { ...b.provenance, frames: [b.provenance.frames[0]!, a.provenance.frames[0]!], points: [...a.provenance.points, ...b.provenance.points] } };
+  },
+  difference: plainDifference,
+  draw: ({ first, second }, performance, frame) => [first, second].flatMap((q) => drawQuantity(q, performance, frame, '%BH')),
+  series: null,
+};

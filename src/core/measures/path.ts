@@ -1,0 +1,92 @@
+import { LENGTH, PLAIN } from '../model/words';
+import { momentSd } from '../performance/moments';
+import type { Performance } from '../performance/performance';
+import { refsOfWay } from '../performance/way';
+import { notMeasurable } from '../reading';
+import { derivativeSd } from '../signal/derivative';
+import { quadrature } from '../statistics/propagate';
+import { plainDifference, type KindOfMeasure } from './kind';
+import { drawPath, isPath, knownPoints, pathOf, pathProvenance, speeds, type Path } from './point-path';
+
+/** Noise is told apart from movement over so much time, seconds. */
+const WINDOW = 0.1;
+
+/**
+ * Length of a path. Noise makes a path longer: a point that stands still trembles on. Over short windows the mean square of the speed is that of the movement plus twice the
+ * variance of the speed's noise, which the jitter of the data gives; what the movement has is what is counted.
+ * @returns the length, and how much of it noise may still have given or taken
+ */
+function lengthOf(performance: Performance, path: Path): { readonly length: number; readonly sd: number } {
+  const { times, interval, cutoff } = performance;
+  const { first, last } = path.span;
+  const steps = Array.from({ length: Math.max(0, last - first) }, (_, k) => {
+    const i = first + k;
+    const step = Math.hypot(path.x[i + 1]! - path.x[i]!, path.y[i + 1]! - path.y[i]!);
+    return { step: Number.isNaN(step) ? 0 : step, time: times[i + 1]! - times[i]! };
+  });
+  const noise = 2 * derivativeSd(path.jitter, interval, cutoff) ** 2;
+  const per = Math.max(1, Math.round(WINDOW / interval));
+  let [length, variance] = [0, 0];
+  for (let k = 0; k < steps.length; k += per) {
+    const window = steps.slice(k, k + per);
+    const time = window.reduce((sum, s) => sum + s.time, 0);
+    const plain = window.reduce((sum, s) => sum + s.step, 0);
+    const square = window.reduce((sum, s) => sum + s.step ** 2 / s.time, 0) / time;
+    // What a window has beyond its noise, in proportion to its plain length, which knows how evenly it is gone.
+    const kept = square > 0 ? Math.sqrt(Math.max(0, 1 - noise / square)) : 0;
+    length += plain * kept;
+    variance += (plain * (1 - kept) * 0.5) ** 2 + (time ** 2 * noise) / 4 / Math.max(1, 2 * cutoff * time);
+  }
+  return { length, sd: Math.sqrt(variance) };
+}
+
+/** How a point moves through a phase. */
+export const path: KindOfMeasure<'path'> = {
+  kind: 'path',
+  unit: ({ what, lengthIn }) => (what === 'straightness' ? '%' : lengthIn),
+  convention: 'Of a point\u2019s path through a phase: its length, its straightness (chord over arc), or its largest distance from the chord.',
+  error: 'the points at its ends, the noise on the way, and the scale',
+  drawn: 'the path of the point',
+  words: ({ what }) => (what === 'length' ? LENGTH : PLAIN),
+  refs: refsOfWay,
+  needsSureMoments: true,
+  evaluate: (measure, performance) => {
+    const way = pathOf(performance, measure);
+    if (!isPath(way)) return way;
+    const points = knownPoints(way);
+    const [first, last] = [points[0]!, points.at(-1)!];
+    const arc = lengthOf(performance, way);
+    const chord = Math.hypot(last.x - first.x, last.y - first.y);
+    const ends = quadrature(Math.SQRT2 * way.sd, edgeLength(performance, way, measure));
+    const { what } = measure;
+    // A path no longer than its noise has no shape.
+    if (what !== 'length' && arc.length <= 2 * quadrature(ends, arc.sd)) return notMeasurable('too-uncertain', 'The point hardly moves in this phase', 'Look at the moments that begin and end it.');
+    const sideways = chord === 0 ? arc.length / 2 : Math.max(...points.map((p) => Math.abs((p.x - first.x) * (last.y - first.y) - (p.y - first.y) * (last.x - first.x)) / chord));
+    const unit = what === 'straightness' ? '%' : measure.lengthIn;
+    const provenance = pathProvenance(performance, measure, [way.span.last, way.span.first]);
+    // The finder sees a joint elsewhere at the beginning of its way than at the end.
+    const beside = Math.SQRT2 * way.alike;
+    if (what === 'straightness') {
+      const straight = Math.min(1, chord / arc.length);
+      // Chord and arc share what their ends are off along the way.
+      const sd = quadrature((straight * arc.sd) / arc.length, ((1 - straight) * ends + 0.2 * way.sd) / arc.length);
+      const alikeSd = ((1 - straight) * beside + 0.2 * way.alike) / arc.length;
+      return { measurable: true, value: straight, sd: quadrature(sd, alikeSd), alikeSd, unit, provenance };
+    }
+    const value = what === 'length' ? arc.length : sideways;
+    const shared = { camera: 0, scale: value * way.scaleSd };
+    const random = what === 'sideways' ? way.sd * Math.sqrt(1.5) : quadrature(ends, arc.sd);
+    return { measurable: true, value, sd: quadrature(random, beside, shared.scale), alikeSd: beside, shared, unit, provenance };
+  },
+  difference: plainDifference,
+  draw: drawPath,
+  series: null,
+};
+
+/** What the moments at both ends of a phase, a frame's interval wide each, add to or take from a path. */
+function edgeLength(performance: Performance, way: Path, { from, to }: { readonly from: string; readonly to: string }): number {
+  const curve = speeds(way, performance.times, 'straight');
+  const at = (i: number): number => curve[Math.min(curve.length - 2, Math.max(1, i))] || 0;
+  const sds = [from, to].map((id) => momentSd(performance, id));
+  return quadrature(at(way.span.first) * sds[0]!, at(way.span.last) * sds[1]!);
+}

@@ -1,0 +1,68 @@
+import { PACE, WHEN } from '../model/words';
+import type { Performance } from '../performance/performance';
+import { continuousCurve, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
+import { notMeasurable, type Measured, type Reading } from '../reading';
+import { derivativeSd, rateOfChange } from '../signal/derivative';
+import { largest } from '../signal/peaks';
+import { interpolateLinear } from '../signal/resample';
+import { quadrature } from '../statistics/propagate';
+import { timeAtFrame } from '../timing/clip-time';
+import type { DisplayUnit } from '../units';
+import { drawOf, ownSd, type OfQuantity } from './common';
+import { plainDifference, type KindOfMeasure } from './kind';
+import { edgeSd, PEAK_WIDENING, peakTimeSd, POSTURE_TIME } from './peak-error';
+import { isCurve, phaseCurve, timeFrom } from './phase-curve';
+
+const RATE_UNITS: Readonly<Record<string, DisplayUnit>> = { deg: 'deg/s', m: 'm/s', '%BH': 'BH/s', '%': '%' };
+const rateUnit = ({ of, lengthIn }: OfQuantity): DisplayUnit => RATE_UNITS[unitOfQuantity(of, lengthIn)]!;
+
+const ratesOf = (performance: Performance, { of, lengthIn }: OfQuantity): Float64Array => rateOfChange(performance.times, continuousCurve(performance, of, lengthIn));
+const rateSd = (performance: Performance, there: Measured): number => quadrature(derivativeSd(ownSd(there), performance.interval, performance.cutoff), there.alikeSd / POSTURE_TIME);
+
+/** Scale and camera do to a rate what they do to the value, in the same proportion. */
+const shareOfScale = (there: Measured): number => (there.value === 0 ? 0 : (there.shared?.scale ?? 0) / there.value);
+
+/** Fastest change in a phase. */
+export const peakRate: KindOfMeasure<'peak-rate'> = {
+  kind: 'peak-rate',
+  unit: (measure) => (measure.give === 'time' ? 'ms' : rateUnit(measure)),
+  convention: 'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the beginning of the phase.',
+  error: 'noise through the filter; of its time, how flat the curve is there',
+  drawn: 'its quantity',
+  words: ({ give }) => (give === 'time' ? WHEN : PACE),
+  refs: ({ of }) => refsOfQuantity(of),
+  needsSureMoments: true,
+  evaluate: (measure, performance) => {
+    const { of, from, direction, give, plane, lengthIn } = measure;
+    const r = phaseCurve(performance, measure, measure);
+    if (!isCurve(r)) return r;
+    const rates = rateOfChange(performance.times, r.curve);
+    const score = rates.map((v) => (direction === 'rising' ? v : direction === 'falling' ? -v : Math.abs(v)));
+    const top = largest(score, r.span);
+    const there = top && readQuantity(performance, of, { plane, frame: top.frame, lengthIn, timeSd: 0 });
+    if (!top || !there) return notMeasurable('point-missing', 'The phase is too short for a rate', 'Mark the moments farther apart.');
+    if (!there.measurable) return there;
+    const noise = rateSd(performance, there);
+    const edge = edgeSd(performance, score, top.frame, measure);
+    if (give === 'time') return timeFrom(performance, from, top.frame, peakTimeSd(performance, score, r.span, top.frame, noise), refsOfQuantity(of));
+    const signed = direction === 'falling' ? -top.value : direction === 'either' ? Math.sign(rates[Math.round(top.frame)]!) * top.value : top.value;
+    const shared = { camera: 0, scale: signed * shareOfScale(there) };
+    return { ...there, value: signed, sd: quadrature(PEAK_WIDENING * noise, edge, shared.scale), alikeSd: 0, shared, unit: rateUnit(measure) };
+  },
+  difference: plainDifference,
+  draw: drawOf,
+  series: {
+    unit: rateUnit,
+    values: (measure, performance) => ratesOf(performance, measure),
+    read: (measure, performance, frame): Reading => {
+      const there = readQuantity(performance, measure.of, { plane: measure.plane, frame, lengthIn: measure.lengthIn, timeSd: 0 });
+      if (!there.measurable) return there;
+      const at = interpolateLinear(performance.times, ratesOf(performance, measure), timeAtFrame(performance.times, frame));
+      if (Number.isNaN(at)) return notMeasurable('point-missing', 'The rate is not known there', 'Find points, or place the missing ones by hand.');
+      const shared = { camera: 0, scale: at * shareOfScale(there) };
+      return { ...there, value: at, sd: quadrature(rateSd(performance, there), shared.scale), alikeSd: 0, shared, unit: rateUnit(measure) };
+    },
+    of: ({ of, lengthIn }) => ['rate', of, lengthIn],
+    holdsValue: () => false,
+  },
+};

@@ -1,0 +1,38 @@
+import { EXTENT } from '../model/words';
+import { readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
+import type { Reading } from '../reading';
+import { largest } from '../signal/peaks';
+import { quadrature } from '../statistics/propagate';
+import { drawOf, errorOfDifference, quantitySeries } from './common';
+import { plainDifference, type KindOfMeasure } from './kind';
+import { edgeSd, PEAK_WIDENING } from './peak-error';
+import { isCurve, phaseCurve } from './phase-curve';
+
+/** Largest minus smallest. */
+export const range: KindOfMeasure<'range'> = {
+  kind: 'range',
+  unit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
+  convention: 'Largest minus smallest value of a quantity in a phase: range of motion, or how constant it is held.',
+  error: 'the points at both ends, less what camera and scale do to both',
+  drawn: 'its quantity',
+  words: () => EXTENT,
+  refs: ({ of }) => refsOfQuantity(of),
+  needsSureMoments: true,
+  evaluate: (measure, performance) => {
+    const { of, plane, lengthIn } = measure;
+    const r = phaseCurve(performance, measure, measure);
+    if (!isCurve(r)) return r;
+    const top = largest(r.curve, r.span)!;
+    const bottom = largest(r.curve.map((v) => -v), r.span)!;
+    const [a, b] = [top, bottom].map(({ frame }) => readQuantity(performance, of, { plane, frame, lengthIn, timeSd: 0 })) as [Reading, Reading];
+    if (!a.measurable) return a;
+    if (!b.measurable) return b;
+    const error = errorOfDifference(a, b);
+    const edges = [top, bottom].map(({ frame }) => edgeSd(performance, r.curve, frame, measure));
+    const sd = quadrature(PEAK_WIDENING * Math.sqrt(Math.max(0, error.sd ** 2 - error.shared.camera ** 2 - error.shared.scale ** 2)), error.shared.camera, error.shared.scale, ...edges);
+    return { ...a, value: top.value + bottom.value, ...error, sd, provenance: { ...a.provenance, frames: [top.frame, bottom.frame] } };
+  },
+  difference: plainDifference,
+  draw: drawOf,
+  series: quantitySeries(false),
+};

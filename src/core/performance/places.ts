@@ -1,0 +1,152 @@
+import { centreOfMassWeights, TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
+import { isBodyPoint, isOwnPoint, type PointId } from '../anatomy/body-points';
+import { levelOf } from '../calibration/level';
+import { axesOf, unforeshorten } from '../calibration/view';
+import { rotate } from '../geometry/vec2';
+import { farSide, type Clip, type Performer } from '../model/clip';
+import type { PointRef } from '../model/movement';
+import type { UncertainPoint } from '../statistics/propagate';
+import { pointError, type PointError } from '../tracks/point-error';
+import { afterSmoothing, noiseOf } from '../tracks/point-noise';
+import type { Track } from '../tracks/track';
+import type { Performance } from './performance';
+
+/** A point's part in a weighted mean; the weights of a reference sum to 1. */
+interface Part {
+  readonly id: PointId;
+  readonly weight: number;
+}
+
+/** The points that a reference by function means for a performer, and how much each counts; none where it means nothing. */
+export function partsOf(ref: PointRef, performer: Pick<Performer, 'dominantSide' | 'segmentTable'>, track: Track): readonly Part[] {
+  if (isOwnPoint(ref) || ref === 'nose') return [{ id: ref, weight: 1 }];
+  if (ref === 'mid-hip' || ref === 'mid-shoulder') {
+    const joint = ref === 'mid-hip' ? 'hip' : 'shoulder';
+    return [{ id: `left-${joint}`, weight: 0.5 }, { id: `right-${joint}`, weight: 0.5 }];
+  }
+  if (ref === 'centre-of-mass') return centreOfMassWeights(performer.segmentTable, track['left-ear'] && track['right-ear'] ? undefined : ['nose']);
+  const other = performer.dominantSide === 'left' ? 'right' : 'left';
+  const side = ref.startsWith('dominant') ? performer.dominantSide : other;
+  const id = `${side}-${ref.slice(ref.indexOf('-') + 1)}`;
+  return isBodyPoint(id) ? [{ id, weight: 1 }] : [];
+}
+
+/** How much a point jitters from frame to frame before it is smoothed, pixels; 0 where its positions do not tell. */
+export const jitterOf = ({ raw }: Pick<Performance, 'raw'>, id: PointId): number => (raw[id] ? noiseOf(raw[id]) : 0);
+
+/** Displayed-picture position of one body point at a frame position, linear between frames; null where missing. */
+function pixelAt(performance: Performance, id: PointId, frame: number): ({ readonly id: PointId; readonly x: number; readonly y: number } & PointError) | null {
+  const series = performance.smoothed[id];
+  if (!series) return null;
+  const low = Math.floor(frame);
+  const high = Math.min(series.x.length - 1, low + 1);
+  const u = frame - low;
+  if (low < 0 || low >= series.x.length) return null;
+  const x = u === 0 ? series.x[low]! : series.x[low]! * (1 - u) + series.x[high]! * u;
+  const y = u === 0 ? series.y[low]! : series.y[low]! * (1 - u) + series.y[high]! * u;
+  if (Number.isNaN(x) || Number.isNaN(y)) return null;
+  const nearest = u < 0.5 ? low : high;
+  return { id, x, y, ...pointError(series, id, nearest, performance.bodyHeight, farSide(performance.clip), afterSmoothing(jitterOf(performance, id), performance.cutoff, performance.interval)) };
+}
+
+/** Picture position of a point of the movement, for drawing; null where missing. */
+export function pictureAt(performance: Performance, ref: PointRef, frame: number): { x: number; y: number } | null {
+  const parts = partsAt(performance, ref, frame);
+  return parts && { x: parts.reduce((sum, p) => sum + p.weight * p.x, 0), y: parts.reduce((sum, p) => sum + p.weight * p.y, 0) };
+}
+
+/** A body point as a part of a reference: where it is in the picture, how much it counts, and how wrong it may be. */
+export interface PartAt extends PointError {
+  readonly id: PointId;
+  readonly x: number;
+  readonly y: number;
+  readonly weight: number;
+}
+
+/** Where the parts of a reference are at a frame position; null where one is missing. */
+export function partsAt(performance: Performance, ref: PointRef, frame: number): readonly PartAt[] | null {
+  const parts = partsOf(ref, performance.clip.performer, performance.smoothed).map(({ id, weight }) => {
+    const at = pixelAt(performance, id, frame);
+    return at && { ...at, weight };
+  });
+  return parts.length === 0 || parts.includes(null) ? null : (parts as PartAt[]);
+}
+
+/** What the errors of joints of both sides share, twice their covariance, pixels squared. */
+function bothSides(parts: readonly PartAt[], of: 'sd' | 'alike'): number {
+  let sum = 0;
+  for (const p of parts) {
+    if (p.ofSides === 0 || !p.id.startsWith('left')) continue;
+    const other = parts.find((q) => q.id === p.id.replace('left', 'right'));
+    if (other) sum += 2 * Math.max(p.ofSides, other.ofSides) * p.weight * p[of] * other.weight * other[of];
+  }
+  return sum;
+}
+
+/**
+ * A point of the movement in movement coordinates: pixels, the picture levelled, axes by `axesOf`, lengths along the
+ * plane stretched back by the camera's angle to it.
+ * @param psi camera off the plane's normal, radians
+ */
+export function pointAt(performance: Performance, ref: PointRef, frame: number, psi: number): UncertainPoint | null {
+  const parts = partsAt(performance, ref, frame);
+  if (!parts) return null;
+  const axes = axesOf(performance.clip);
+  const { x, y } = rotate({ x: parts.reduce((sum, p) => sum + p.weight * p.x, 0), y: parts.reduce((sum, p) => sum + p.weight * p.y, 0) }, levelOf(performance.clip));
+  // A body's mass lies beside the table's in the same way at every frame.
+  const byTable = ref === 'centre-of-mass' && !Number.isNaN(performance.bodyHeight) ? TABLE_SD_SHARE * performance.bodyHeight : 0;
+  const together = (of: 'sd' | 'alike'): number => parts.reduce((sum, p) => sum + (p.weight * p[of]) ** 2, bothSides(parts, of));
+  const variance = byTable ** 2 + together('sd');
+  const sd = Math.sqrt(variance);
+  const stretch = unforeshorten(1, psi);
+  return { x: axes.x * x * stretch, y: -axes.y * y, sdX: sd * stretch, sdY: sd, alike: Math.sqrt(together('alike') / variance) };
+}
+
+
+/** Where a point of the movement is at every frame, movement coordinates, NaN where it is missing. */
+export interface Places {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+}
+
+const known = new WeakMap<Track, WeakMap<Clip, Map<string, Places>>>();
+
+/**
+ * A point at every frame, as `pointAt` gives it at one; reckoned once for the smoothed points of a clip.
+ * @param psi camera off the plane's normal, radians
+ */
+export function placesOf(performance: Performance, ref: PointRef, psi: number): Places {
+  const { clip, smoothed } = performance;
+  const ofTrack = known.get(smoothed) ?? new WeakMap<Clip, Map<string, Places>>();
+  known.set(smoothed, ofTrack);
+  const ofClip = ofTrack.get(clip) ?? new Map<string, Places>();
+  ofTrack.set(clip, ofClip);
+  const key = `${ref} ${psi}`;
+  const there = ofClip.get(key);
+  if (there) return there;
+  const frames = performance.times.length;
+  const [px, py] = [new Float64Array(frames), new Float64Array(frames)];
+  const parts = partsOf(ref, clip.performer, smoothed);
+  if (parts.length === 0) {
+    px.fill(NaN);
+    py.fill(NaN);
+  }
+  for (const { id, weight } of parts) {
+    const series = smoothed[id];
+    for (let i = 0; i < frames; i++) {
+      px[i] = px[i]! + weight * (series?.x[i] ?? NaN);
+      py[i] = py[i]! + weight * (series?.y[i] ?? NaN);
+    }
+  }
+  const turn = levelOf(clip);
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const axes = axesOf(clip);
+  const forward = axes.x * unforeshorten(1, psi);
+  const places = { x: new Float64Array(frames), y: new Float64Array(frames) };
+  for (let i = 0; i < frames; i++) {
+    places.x[i] = forward * (cos * px[i]! - sin * py[i]!);
+    places.y[i] = -axes.y * (sin * px[i]! + cos * py[i]!);
+  }
+  ofClip.set(key, places);
+  return places;
+}

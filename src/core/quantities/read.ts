@@ -1,0 +1,160 @@
+import { offPlane, viewRefusal } from '../calibration/view';
+import { unwrap } from '../geometry/angle';
+import type { Vec2 } from '../geometry/vec2';
+import type { Plane, PointRef, Quantity } from '../model/movement';
+import type { Performance } from '../performance/performance';
+import { placesOf, pointAt } from '../performance/places';
+import { notMeasurable, type NotMeasurable, type Reading } from '../reading';
+import { eventSd } from '../statistics/event-time';
+import { COVERAGE_95 } from '../statistics/normal';
+import { quadrature, type UncertainPoint } from '../statistics/propagate';
+import { timeAtFrame } from '../timing/clip-time';
+import { DISPLAY_UNITS } from '../units';
+import { pointsError } from './error';
+import { surroundingsOf } from './ground';
+import { difference, dimensionOf, goesRound, kindOfQuantity, refsOfQuantity, unitOfQuantity, type LengthIn } from './registry';
+import { isScale, scaleOf, type Scale } from './scale';
+
+/** Those who do the same movement leave the plane in much the same way: so much of what depths do is alike in clips that are filmed alike (common practice). */
+const ALIKE_DEPTH = 0.7;
+/** Step of the numerical gradient, pixels. */
+const STEP = 0.01;
+/** An angle less sure than this means nothing, radians; a length, share of standing height. */
+const MOST_SD = { angle: Math.PI / 6, length: 0.25, ratio: 0.5, metres: 0.45 } as const;
+/**
+ * How fast a quantity may change where nothing tells (a single frame with points): a quick joint turns by 5 rad a second, a quick limb moves one and
+ * a half standing heights (common practice). What is not known is not zero.
+ */
+const UNKNOWN_RATE = { angle: 5, length: 1.5, ratio: 2, metres: 2.7 } as const;
+
+const refName = (ref: PointRef): string => ref.replace(/^own-/, '').replace('foot-index', 'toe').replaceAll('-', ' ');
+
+/** How a performer is looked at: as they are, or as their mirror image, so that the other side of a body can be held against the one. */
+export type Mirror = 'x' | 'y' | null;
+
+const mirrored = <P extends Vec2>(point: P, mirror: Mirror): P => (mirror === null ? point : { ...point, [mirror]: -point[mirror] });
+
+/** Raw value (radians, pixels or a ratio) at a frame position; null where a point is missing. */
+function rawAt(performance: Performance, quantity: Quantity, frame: number, psi: number, mirror: Mirror = null): number | null {
+  const points = refsOfQuantity(quantity).map((ref) => pointAt(performance, ref, frame, psi));
+  if (points.includes(null)) return null;
+  const seen = (points as UncertainPoint[]).map((p) => mirrored(p, mirror));
+  const value = kindOfQuantity(quantity).value(seen, quantity as never, surroundingsOf(performance, quantity, psi));
+  return Number.isNaN(value) ? null : value;
+}
+
+/** Value at one frame, SI in the unit wanted or pixels; null where it is not known. */
+export function quantityAt(performance: Performance, quantity: Quantity, frame: number, lengthIn: LengthIn | 'px'): number | null {
+  const raw = rawAt(performance, quantity, frame, offPlane(performance.clip).angle);
+  if (raw === null || lengthIn === 'px' || dimensionOf(quantity) !== 'length') return raw;
+  const scale = scaleOf(performance, lengthIn);
+  return isScale(scale) ? raw * scale.perPixel : null;
+}
+
+/** The quantity over all frames of the clip, SI (lengths in the unit wanted), NaN where it is not known. */
+export function quantityCurve(performance: Performance, quantity: Quantity, lengthIn: LengthIn): Float64Array {
+  const { angle: psi } = offPlane(performance.clip);
+  const scale = dimensionOf(quantity) === 'length' ? scaleOf(performance, lengthIn) : { perPixel: 1, sdShare: 0 };
+  if (!isScale(scale)) return performance.times.map(() => NaN);
+  const places = refsOfQuantity(quantity).map((ref) => placesOf(performance, ref, psi));
+  const around = surroundingsOf(performance, quantity, psi);
+  const { value } = kindOfQuantity(quantity);
+  const curve = new Float64Array(performance.times.length);
+  const points = places.map(() => ({ x: 0, y: 0, sdX: 0, sdY: 0 }));
+  for (let i = 0; i < curve.length; i++) {
+    let there = true;
+    for (let k = 0; k < places.length; k++) {
+      const [x, y] = [places[k]!.x[i]!, places[k]!.y[i]!];
+      if (Number.isNaN(x + y)) there = false;
+      points[k]!.x = x;
+      points[k]!.y = y;
+    }
+    curve[i] = there ? value(points, quantity as never, around) * scale.perPixel : NaN;
+  }
+  return curve;
+}
+
+/** The same without jumps of whole turns, so that it can be followed through a movement. */
+export function continuousCurve(performance: Performance, quantity: Quantity, lengthIn: LengthIn): Float64Array {
+  const curve = quantityCurve(performance, quantity, lengthIn);
+  return goesRound(quantity) ? unwrap(curve) : curve;
+}
+
+/** How fast a quantity changes at a frame position, raw unit a second; from one side where the other is missing, null where both are. */
+function rateAt(performance: Performance, quantity: Quantity, frame: number, psi: number): number | null {
+  const last = performance.times.length - 1;
+  const at = [Math.max(0, frame - 1), frame, Math.min(last, frame + 1)].map((f) => ({ time: timeAtFrame(performance.times, f) as number, value: rawAt(performance, quantity, f, psi) }));
+  const known = at.filter((a): a is { time: number; value: number } => a.value !== null);
+  const [first, end] = [known[0], known.at(-1)];
+  if (!first || !end || end.time <= first.time) return null;
+  return difference(quantity, end.value, first.value) / (end.time - first.time);
+}
+
+/** Slope of a number along one coordinate; at a fold (a straight joint) the steeper of both sides. */
+function slopeOf(at: (by: number) => number, subtract: (a: number, b: number) => number): number {
+  const middle = at(0);
+  const [up, down] = [subtract(at(STEP), middle) / STEP, subtract(middle, at(-STEP)) / STEP];
+  return Math.sign(up) === -Math.sign(down) ? (Math.abs(up) > Math.abs(down) ? up : down) : (up + down) / 2;
+}
+
+export interface ReadAs {
+  readonly plane: Plane;
+  /** Frame position; fractions lie between two frames. */
+  readonly frame: number;
+  readonly lengthIn: LengthIn;
+  /** Standard deviation of the time at which it is read, seconds; left out, that of a frame marked by hand. */
+  readonly timeSd?: number;
+  readonly mirror?: Mirror;
+}
+
+const tooUnsure = (quantity: Quantity, lengthIn: LengthIn, sd: number): NotMeasurable => {
+  const { toSi, decimals, suffix } = DISPLAY_UNITS[unitOfQuantity(quantity, lengthIn)];
+  return notMeasurable('too-uncertain', `The points lie too close together, or are too unsure, to give it (\u00b1${((COVERAGE_95 * sd) / toSi).toFixed(decimals)}${suffix})`, 'Correct them by hand, or film closer.');
+};
+
+function scaleFor(performance: Performance, quantity: Quantity, lengthIn: LengthIn): Scale | NotMeasurable {
+  const dimension = dimensionOf(quantity);
+  if (dimension === 'length') return scaleOf(performance, lengthIn);
+  if (dimension !== 'metres') return { perPixel: 1, sdShare: 0 };
+  if (!performance.clip.ground) return notMeasurable('no-scale', 'No rectangle on the ground is marked in this clip', 'Mark one at Match, and say how large it is.');
+  return { perPixel: 1, sdShare: 0.01 };
+}
+
+/**
+ * Reads a quantity at a frame position. Its standard deviation joins, to first order: the errors of its points (`error.ts`), its rate of change
+ * times the error of the moment, what the uncertainty of the camera's direction and the points' depths would change, and the scale.
+ */
+export function readQuantity(performance: Performance, quantity: Quantity, { plane, frame, lengthIn, timeSd = eventSd(performance.interval), mirror = null }: ReadAs): Reading {
+  const refusal = viewRefusal(performance.clip, plane);
+  if (refusal) return refusal;
+  const scale = scaleFor(performance, quantity, lengthIn);
+  if (!isScale(scale)) return scale;
+  const dimension = dimensionOf(quantity);
+  const { angle: psi, sd: psiSd } = offPlane(performance.clip);
+  const refs = refsOfQuantity(quantity);
+  const points = refs.map((ref) => pointAt(performance, ref, frame, psi));
+  const missing = refs.find((_, i) => points[i] === null);
+  if (missing !== undefined) return notMeasurable('point-missing', `No ${refName(missing)} at frame ${Math.round(frame) + 1}`, 'Find points, or place it by hand.');
+  const raw = rawAt(performance, quantity, frame, psi, mirror);
+  if (raw === null) return notMeasurable('point-missing', 'Two of its points lie on each other', 'Place them apart by hand.');
+
+  const seen = (points as UncertainPoint[]).map((p) => mirrored(p, mirror));
+  const around = surroundingsOf(performance, quantity, psi);
+  const { value: valueOf } = kindOfQuantity(quantity);
+  const subtract = (a: number, b: number): number => difference(quantity, a, b);
+  const along = (i: number, axis: 'x' | 'y'): number => slopeOf((by) => valueOf(seen.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q)), quantity as never, around), subtract);
+  const error = pointsError(performance, refs, frame, seen.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y') })));
+
+  const rate = rateAt(performance, quantity, frame, psi) ?? UNKNOWN_RATE[dimension] / (dimension === 'length' ? scale.perPixel * (lengthIn === 'm' ? 0.55 : 1) : 1);
+  const turned = rawAt(performance, quantity, frame, psi + psiSd, mirror);
+  const planar = plane !== 'any' && dimension !== 'metres';
+  const camera = planar && turned !== null ? subtract(turned, raw) * scale.perPixel : 0;
+  const value = raw * scale.perPixel;
+  const shared = { camera, scale: value * scale.sdShare };
+  const depth = planar ? error.depth * scale.perPixel : 0;
+  const sd = quadrature(error.sd * scale.perPixel, rate * scale.perPixel * timeSd, depth, camera, shared.scale);
+  const most = dimension === 'length' && lengthIn === 'm' ? MOST_SD.length * 1.8 : MOST_SD[dimension];
+  // A deviation that cannot be told is no small one.
+  if (!(sd <= most)) return tooUnsure(quantity, lengthIn, Number.isFinite(sd) ? sd : most);
+  return { measurable: true, value, sd, alikeSd: Math.hypot(error.alike * scale.perPixel, ALIKE_DEPTH * depth), points: error.sd * scale.perPixel, shared, unit: unitOfQuantity(quantity, lengthIn), provenance: { clipId: performance.clip.id, frames: [frame], points: [...refs] } };
+}

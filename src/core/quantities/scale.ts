@@ -1,0 +1,38 @@
+import { offPlane } from '../calibration/view';
+import type { Performance } from '../performance/performance';
+import { notMeasurable, type NotMeasurable } from '../reading';
+import type { LengthIn } from './registry';
+
+/** How sure a scale is, share of a length: a line drawn along a known length, and a standing height read off the body (common practice). */
+const SCALE_SD = { m: 0.01, '%BH': 0.02 } as const;
+
+export interface Scale {
+  /** What one pixel in movement coordinates is, in the unit wanted. */
+  readonly perPixel: number;
+  /** Standard deviation, share of a length. */
+  readonly sdShare: number;
+}
+
+/**
+ * A known length in pixels of movement coordinates: what it has along the plane is stretched by the camera's angle like every other length.
+ * One drawn before its direction was kept may lie any way: it is taken halfway, and is as much less sure.
+ */
+function knownPixels(scale: { readonly pixels: number; readonly alongDegrees?: number | undefined }, psi: number): { readonly pixels: number; readonly sdShare: number } {
+  const stretched = 1 / Math.cos(psi);
+  if (scale.alongDegrees === undefined) return { pixels: (scale.pixels * (1 + stretched)) / 2, sdShare: (stretched - 1) / Math.sqrt(12) };
+  const along = (scale.alongDegrees * Math.PI) / 180;
+  return { pixels: scale.pixels * Math.hypot(Math.cos(along) * stretched, Math.sin(along)), sdShare: 0 };
+}
+
+/** What one pixel is, in the unit wanted, and how sure that is; or why it is not known. */
+export function scaleOf({ clip, bodyHeight }: Performance, wanted: LengthIn): Scale | NotMeasurable {
+  if (wanted === 'm') {
+    if (!clip.scale) return notMeasurable('no-scale', 'No length in metres is known in this clip', 'Draw a known length at Match.');
+    const { pixels, sdShare } = knownPixels(clip.scale, offPlane(clip).angle);
+    return { perPixel: clip.scale.metres / pixels, sdShare: Math.hypot(SCALE_SD.m, sdShare) };
+  }
+  if (Number.isNaN(bodyHeight)) return notMeasurable('no-scale', 'The performer\u2019s height in the picture is not known', 'Find points, or place shoulder, hip, knee and ankle on one frame.');
+  return { perPixel: 1 / bodyHeight, sdShare: SCALE_SD['%BH'] };
+}
+
+export const isScale = (scale: Scale | NotMeasurable): scale is Scale => 'perPixel' in scale;
