@@ -4,13 +4,12 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sessionJson } from '../src/formats/session-json/session-json';
 import type { Clip } from '../src/core/model/clip';
-import type { Movement } from '../src/core/model/movement';
 import { newSession, type Session } from '../src/core/model/session';
-import { markByHand } from '../src/core/performance/moments';
 import { ORIGIN, type Track } from '../src/core/tracks/track';
 import { movementOf } from '../src/movements';
 import { HURDLE_HEIGHT } from './athlete/sprint-hurdles';
 import { project } from './camera/camera';
+import { marked } from './marked';
 import { addClip, clipFile, createSession, findAllPoints, goToStep, openBrowser, root, startServer } from './drive-job';
 import { DEMO_CLIPS, type DemoClip } from './scenario';
 import type { ClipTruth } from './truth';
@@ -68,18 +67,6 @@ async function findPair(first: string, second: string): Promise<readonly Found[]
   }
   return readFound(file);
 }
-
-type Marks = Session['marks'][string];
-
-/** What a person marks for an instant: the first whole frame after it, the last one before it, or the nearest. */
-const WHOLE = { first: Math.ceil, last: Math.floor, nearest: Math.round } as const;
-
-/** Moments on whole frames, as a person marks them. */
-const marked = (movement: Movement, moments: Readonly<Record<string, number>>, rate: number, last: number): Marks =>
-  Object.fromEntries(Object.entries(moments).map(([id, time]) => {
-    const as = movement.moments.find((m) => m.id === id)?.frame ?? 'nearest';
-    return [id, markByHand(Math.max(0, Math.min(last, WHOLE[as](time * rate))), as)];
-  }));
 
 /** A point that does not move, placed by hand once and kept. */
 function standing(track: Track, id: 'own-hurdle', at: { x: number; y: number }, frames: number): Track {
