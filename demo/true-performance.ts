@@ -1,7 +1,7 @@
 import type { Clip } from '../src/core/model/clip';
 import { prepareTrack, type Performance } from '../src/core/performance/performance';
 import type { PointId } from '../src/core/anatomy/body-points';
-import { bodyHeightPixels } from '../src/core/tracks/point-error';
+import { statureOf } from '../src/core/performance/stature';
 import { ORIGIN, type Track } from '../src/core/tracks/track';
 import type { ClipTruth } from './truth';
 
@@ -29,7 +29,7 @@ export function truePerformance(clip: Clip, truth: ClipTruth): Performance {
     ...prepareTrack(clip, {}, 1),
     smoothed: track,
     raw: track,
-    bodyHeight: bodyHeightPixels(track),
+    bodyHeight: statureOf({ ...clip, view: { kind: 'side', offPlaneDegrees: 0 } }, track),
     checks: {},
     marks: Object.fromEntries(Object.entries(truth.moments).map(([id, time]) => [id, Math.min(last, time * truth.frameRate)])),
   };

@@ -13,7 +13,14 @@ export interface SharedError {
   readonly camera: number;
   /** Of the scale. */
   readonly scale: number;
+  /** Of where the ground is. */
+  readonly ground: number;
 }
+
+export const NOTHING_SHARED: SharedError = { camera: 0, scale: 0, ground: 0 };
+export const sharedVariance = ({ camera, scale, ground }: SharedError): number => camera ** 2 + scale ** 2 + ground ** 2;
+/** What one reading shares less what another of the same clip does. */
+export const sharedDifference = (a: SharedError = NOTHING_SHARED, b: SharedError = NOTHING_SHARED): SharedError => ({ camera: a.camera - b.camera, scale: a.scale - b.scale, ground: a.ground - b.ground });
 
 /** A measured value in SI (radians, seconds, ratio) with its standard deviation. */
 export interface Measured {
@@ -48,3 +55,6 @@ export const notMeasurable = (reason: NotMeasurableReason, message: string, reme
   message,
   remedy,
 });
+
+/** The part of a reading's deviation that is neither alike in all clips nor shared by all of its own clip. */
+export const ownSd = ({ sd, alikeSd, shared }: Measured): number => Math.sqrt(Math.max(0, sd ** 2 - alikeSd ** 2 - sharedVariance(shared ?? NOTHING_SHARED)));

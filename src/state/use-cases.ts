@@ -1,7 +1,8 @@
 import type { Clip, Performer, Role, View } from '../core/model/clip';
 import type { Check } from '../core/model/check';
 import type { Drawing } from '../core/model/drawing';
-import { proposeMoments, type Proposal } from '../core/events/propose-moments';
+import type { Proposal } from '../core/events/propose-moments';
+import { proposePerformance } from '../core/events/repetitions';
 import type { Movement } from '../core/model/movement';
 import { eventFrame, markByHand } from '../core/performance/moments';
 import type { Performance } from '../core/performance/performance';
@@ -290,7 +291,7 @@ export function markMoment(onClip: string, momentId: string, at: number | null):
 
 /** Proposes the moments that are not marked yet, by the movement's rules; one undoable step. */
 export function proposeMomentsOf(movement: Movement, performance: Performance): readonly Proposal[] {
-  const proposals = proposeMoments(movement, performance);
+  const proposals = proposePerformance(movement, performance);
   if (proposals.length > 0) takeProposals(performance, proposals);
   return proposals;
 }

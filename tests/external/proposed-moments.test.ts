@@ -41,11 +41,11 @@ function offOf(proposals: readonly Proposal[], truth: ClipTruth): readonly Off[]
 }
 const sorted = (list: readonly Off[]): number[] => list.map((o) => o.error).sort((a, b) => a - b);
 
-test('from the generator\u2019s own points every moment of the deliveries is proposed, within two frames at 120 a second', () => {
+test('from the generator\u2019s own points every moment of the deliveries is proposed, within two and a half frames at 120 a second', () => {
   const { movement, clips: deliveries } = cases[0]!;
   const errors = sorted(deliveries.flatMap(({ known, truth }) => offOf(proposeMoments(movement, { ...known, marks: {} }), truth)));
   expect(errors).toHaveLength(4 * movement.moments.length);
-  expect(errors.at(-1)).toBeLessThanOrEqual(2);
+  expect(errors.at(-1)).toBeLessThanOrEqual(2.5);
 });
 
 describe('from found points, over twelve clips of three movements', () => {

@@ -1,6 +1,6 @@
 import { differenceOf } from '../measures';
 import type { Measure, Movement } from '../model/movement';
-import type { Measured } from '../reading';
+import { ownSd, type Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { meanAndSd } from '../statistics/mean';
 import { studentQuantile } from '../statistics/student';
@@ -21,7 +21,7 @@ export interface RepetitionRow {
 
 type Subtract = (a: number, b: number) => number;
 
-const randomVariance = (r: Measured): number => Math.max(0, r.sd ** 2 - r.alikeSd ** 2 - (r.shared?.camera ?? 0) ** 2 - (r.shared?.scale ?? 0) ** 2);
+const randomVariance = (r: Measured): number => ownSd(r) ** 2;
 
 /**
  * Half of the 95 % interval of late minus early: what the attempts of a performer differ by anyway, from those of both halves where there are three degrees of

@@ -2,7 +2,7 @@ import { differenceOf, evaluateMeasure } from '../measures';
 import type { Measure } from '../model/movement';
 import { viewRefusal } from '../calibration/view';
 import type { Performance } from '../performance/performance';
-import { notMeasurable, type Measured, type Reading } from '../reading';
+import { notMeasurable, ownSd, sharedVariance, type Measured, type Reading, type SharedError } from '../reading';
 import { meanAndSd } from '../statistics/mean';
 import { quadrature } from '../statistics/propagate';
 
@@ -70,11 +70,9 @@ const byKey = <T>(list: readonly T[], key: (item: T) => string): readonly (reado
 };
 
 /** What the readings of each clip share does not shrink with their number: it goes into their mean as it is. */
-function sharedInMean(known: readonly Measured[], part: 'camera' | 'scale'): number {
+function sharedInMean(known: readonly Measured[], part: keyof SharedError): number {
   return quadrature(...byKey(known, (r) => r.provenance.clipId).map((clip) => clip.reduce((sum, r) => sum + (r.shared?.[part] ?? 0), 0) / known.length));
 }
-
-const sharedVariance = ({ shared }: Measured): number => (shared?.camera ?? 0) ** 2 + (shared?.scale ?? 0) ** 2;
 
 /**
  * Readings of several performances as one: the mean of the performers, each the mean of their attempts. Its random error shrinks with their number and is no
@@ -93,12 +91,12 @@ export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideRe
   const freedom = performers.reduce((sum, p) => sum + p.attempts - 1, 0);
   const within = freedom > 0 ? Math.sqrt(performers.reduce((sum, p) => sum + (p.attempts - 1) * p.sd ** 2, 0) / freedom) : null;
   const total = readings.length;
-  const own = Math.sqrt(readings.reduce((sum, r) => sum + Math.max(0, r.sd ** 2 - r.alikeSd ** 2 - sharedVariance(r)), 0)) / total;
+  const own = Math.sqrt(readings.reduce((sum, r) => sum + ownSd(r) ** 2, 0)) / total;
   const alikeSd = Math.sqrt(readings.reduce((sum, r) => sum + r.alikeSd ** 2, 0) / total);
-  const shared = { camera: sharedInMean(readings, 'camera'), scale: sharedInMean(readings, 'scale') };
+  const shared = { camera: sharedInMean(readings, 'camera'), scale: sharedInMean(readings, 'scale'), ground: sharedInMean(readings, 'ground') };
   const ofSpread = n >= LEAST_FOR_SPREAD ? sd / Math.sqrt(n) : n === 1 && total >= LEAST_FOR_SPREAD ? within! / Math.sqrt(total) : 0;
   return {
-    reading: { ...readings[0]!, value: mean, sd: quadrature(Math.max(own, ofSpread), alikeSd, shared.camera, shared.scale), alikeSd, shared },
+    reading: { ...readings[0]!, value: mean, sd: quadrature(Math.max(own, ofSpread), alikeSd, Math.sqrt(sharedVariance(shared))), alikeSd, shared },
     spread: { n, sd, within, readings },
   };
 }

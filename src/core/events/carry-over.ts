@@ -4,6 +4,7 @@ import { continuousCurve } from '../quantities';
 import { interpolateLinear } from '../signal/resample';
 import { warpInside, type Features } from '../timing/dynamic-time-warp';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
+import { proposalSd } from '../performance/moments';
 import { proposeMoments, type Proposal } from './propose-moments';
 
 /** The curves by which two performances are laid on each other: joints of both sides, and the trunk. */
@@ -27,6 +28,10 @@ const AROUND = 0.15;
 const REFINE = 0.07;
 /** Standing this far from the carried place halves what a rule's find is worth, seconds. */
 const AGREE = 0.03;
+
+/** A place that only the likeness of the curves gives is so sure, seconds (against rendered truth). */
+const CARRIED_SD = 0.03;
+const asSure = (proposal: Proposal): Proposal => ({ ...proposal, sd: Math.max(proposal.sd, proposalSd(proposal.confidence)) });
 
 /** Curves with mean 0 and standard deviation 1 over what is known; a curve that nothing is known of is missing throughout. */
 function standardised(curves: Features): Features {
@@ -79,8 +84,8 @@ export function carryOver(movement: Movement, marked: Performance, other: Perfor
     const [refined] = moment.rule ? proposeMoments({ ...movement, moments: [{ ...moment, rule: { ...moment.rule, after: null, before: null } }] }, { ...other, marks: {} }, { first: Math.max(0, Math.floor(frame - reach)), last: Math.min(other.times.length - 1, Math.ceil(frame + reach)) }) : [];
     const away = refined ? Math.abs(refined.frame - frame) * other.interval : 0;
     const proposal: Proposal = refined
-      ? { momentId: moment.id, frame: refined.frame, confidence: Math.min(1, Math.max(refined.confidence, 0.3) * likeness * (1 / (1 + (away / AGREE) ** 2) + 0.4)) }
-      : { momentId: moment.id, frame, confidence: 0.4 * likeness };
+      ? asSure({ momentId: moment.id, frame: refined.frame, confidence: Math.min(1, Math.max(refined.confidence, 0.3) * likeness * (1 / (1 + (away / AGREE) ** 2) + 0.4)), sd: Math.hypot(refined.sd, away / 4) })
+      : asSure({ momentId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD });
     const order = movement.moments.map((m) => m.id);
     const clash = Object.entries(fixed).some(([id, at]) => Math.sign(order.indexOf(moment.id) - order.indexOf(id)) !== Math.sign(proposal.frame - at));
     if (clash) continue;

@@ -1,7 +1,7 @@
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import { movementSchema, type Movement } from '../model/movement';
 import type { PointId } from '../anatomy/body-points';
-import { contactsOf } from './occurrences';
+import { contactsOf } from './contacts';
 import { proposeMoments } from './propose-moments';
 
 type Points = Readonly<Partial<Record<PointId, readonly [number, number]>>>;

@@ -1,10 +1,12 @@
-import { continuousCurve, dimensionOf, refsOfQuantity } from '../quantities';
+import { continuousCurve, refsOfQuantity } from '../quantities';
 import { rateOfChange } from '../signal/derivative';
 import { largest, type FrameSpan } from '../signal/peaks';
 import type { Moment, MomentRule, Movement, PointRef } from '../model/movement';
 import type { Performance } from '../performance/performance';
+import { proposalSd } from '../performance/moments';
 import { partsOf, placesOf } from '../performance/places';
-import { awayFrom, CONTACT, contactEdges, crossingsOf, footCurves } from './occurrences';
+import { contactEdges } from './contacts';
+import { awayFrom, crossingsOf, crossingSd, noiseOf } from './occurrences';
 
 /** A moment as the points suggest it. */
 export interface Proposal {
@@ -13,9 +15,18 @@ export interface Proposal {
   readonly frame: number;
   /** 0..1: how sharply the rule decides, times how sure the points are there. */
   readonly confidence: number;
+  /** Standard deviation of its time, seconds. */
+  readonly sd: number;
 }
 
-type Found = Pick<Proposal, 'frame' | 'confidence'>;
+type Found = Omit<Proposal, 'momentId'>;
+
+/** A rule stands for an event that an eye sees (an arm that passes upright for the ball that leaves): what it is off by beside its noise, seconds (against made truth). */
+const RULE_SD = { contact: 0.003, crossing: 0.006, extreme: 0.006, 'peak-speed': 0.008 } as const;
+/** A time less sure than this halves the confidence in a proposal, seconds. */
+const HALF_SURE = 0.02;
+
+const sharpness = (sd: number): number => 1 / (1 + (sd / HALF_SURE) ** 2);
 
 /** Mean confidence of the points round a frame. */
 function sureness(performance: Performance, refs: readonly PointRef[], frame: number): number {
@@ -56,10 +67,23 @@ function topOfFlight(score: Float64Array, frame: number, reach: number, { first,
   return n >= 5 && bend < 0 && Math.abs(shift) <= half ? middle + shift : frame;
 }
 
+/** How sure the place of a top is: as far as the curve stays within its own noise of it. */
+function topSd(performance: Performance, score: Float64Array, frame: number, noise: number): number {
+  const i = Math.round(frame);
+  let [low, high] = [i, i];
+  while (low > 0 && score[i]! - score[low - 1]! < noise) low--;
+  while (high < score.length - 1 && score[i]! - score[high + 1]! < noise) high++;
+  return ((high - low + 1) * performance.interval) / Math.sqrt(12);
+}
+
 function extremeIn(performance: Performance, rule: Extract<MomentRule, { rule: 'extreme' }>, span: FrameSpan): Found | null {
   const score = continuousCurve(performance, rule.of, '%BH').map((v) => (rule.which === 'largest' ? v : -v));
   const top = largest(score, span);
-  return top && { frame: rule.flight === null ? top.frame : topOfFlight(score, top.frame, Math.round(rule.flight / performance.interval), { first: 0, last: score.length - 1 }), confidence: Math.max(0.2, prominence(score, top.frame, span)) * sureness(performance, refsOfQuantity(rule.of), top.frame) };
+  if (!top) return null;
+  const frame = rule.flight === null ? top.frame : topOfFlight(score, top.frame, Math.round(rule.flight / performance.interval), { first: 0, last: score.length - 1 });
+  // A parabola through a whole flight knows its top far better than the samples at it.
+  const noise = topSd(performance, score, top.frame, noiseOf(performance, rule.of, { first: Math.round(top.frame), last: Math.round(top.frame) })) / (rule.flight === null ? 1 : 3);
+  return { frame, sd: Math.hypot(RULE_SD.extreme, noise), confidence: Math.max(0.2, prominence(score, top.frame, span)) * sureness(performance, refsOfQuantity(rule.of), top.frame) };
 }
 
 function crossingIn(performance: Performance, rule: Extract<MomentRule, { rule: 'crossing' }>, span: FrameSpan): Found | null {
@@ -67,10 +91,8 @@ function crossingIn(performance: Performance, rule: Extract<MomentRule, { rule: 
   const found = crossingsOf(performance, rule.of, rule.level, rule.direction, span, away);
   const frame = rule.take === 'first' ? found[0] : found.at(-1);
   if (frame === undefined) return null;
-  const i = Math.round(frame);
-  const steep = Math.abs((away[i + 1] ?? NaN) - (away[i - 1] ?? NaN)) / (2 * performance.interval);
-  const sharp = Math.min(1, (Number.isNaN(steep) ? 0 : steep) / (dimensionOf(rule.of) === 'angle' ? 3 : 1));
-  return { frame, confidence: Math.max(0.3, sharp) * sureness(performance, refsOfQuantity(rule.of), frame) * (found.length > 1 ? 0.8 : 1) };
+  const sd = Math.hypot(RULE_SD.crossing, crossingSd(performance, rule.of, away, frame));
+  return { frame, sd, confidence: sharpness(sd) * sureness(performance, refsOfQuantity(rule.of), frame) * (found.length > 1 ? 0.9 : 1) };
 }
 
 function contactIn(performance: Performance, rule: Extract<MomentRule, { rule: 'contact' }>, span: FrameSpan): Found | null {
@@ -78,10 +100,8 @@ function contactIn(performance: Performance, rule: Extract<MomentRule, { rule: '
   const inside = contactEdges(performance, rule.side, rule.edge).filter(({ frame }) => frame >= span.first && frame <= span.last);
   const chosen = rule.take === 'first' ? inside[0] : inside.at(-1);
   if (!chosen) return null;
-  const { speed } = footCurves(performance, chosen.side);
-  const outside = Math.round(chosen.frame) + (rule.edge === 'touch-down' ? -1 : 1) * Math.round(0.03 / performance.interval);
-  const sharp = Math.min(1, (speed[outside] ?? 0) / (2 * CONTACT.speed));
-  return { frame: chosen.frame, confidence: Math.max(0.3, sharp) * sureness(performance, [`${chosen.side}-heel`, `${chosen.side}-foot-index`], chosen.frame) };
+  const sd = Math.hypot(RULE_SD.contact, chosen.sd);
+  return { frame: chosen.frame, sd, confidence: sharpness(sd) * sureness(performance, [`${chosen.side}-heel`, `${chosen.side}-foot-index`], chosen.frame) };
 }
 
 /** Speed of a point, alone or as seen from another one, pixels a second at every frame. */
@@ -97,7 +117,7 @@ function peakSpeedIn(performance: Performance, rule: Extract<MomentRule, { rule:
   const refs = rule.relativeTo === null ? [rule.point] : [rule.point, rule.relativeTo];
   const speed = speedOf(performance, rule);
   const top = largest(speed, span);
-  return top && { frame: top.frame, confidence: Math.max(0.2, prominence(speed, top.frame, span)) * sureness(performance, refs, top.frame) };
+  return top && { frame: top.frame, sd: Math.hypot(RULE_SD['peak-speed'], topSd(performance, speed, top.frame, 0.05 * top.value)), confidence: Math.max(0.2, prominence(speed, top.frame, span)) * sureness(performance, refs, top.frame) };
 }
 
 function apply(performance: Performance, rule: MomentRule, span: FrameSpan): Found | null {
@@ -128,7 +148,7 @@ function inOrder(movement: Movement, momentId: string, known: ReadonlyMap<string
  * that a person set counts as it stands. Moments whose rule finds nothing, or has none, are left out.
  */
 export function proposeMoments(movement: Movement, performance: Performance, inside: FrameSpan = { first: 0, last: performance.times.length - 1 }): readonly Proposal[] {
-  const known = new Map<string, Found>(Object.entries(performance.marks).map(([id, frame]) => [id, { frame, confidence: 1 }]));
+  const known = new Map<string, Found>(Object.entries(performance.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0 }]));
   const proposals: Proposal[] = [];
   const open = movement.moments.filter((m): m is Moment & { rule: MomentRule } => m.rule !== null && !known.has(m.id));
   for (let progress = true; progress; ) {
@@ -149,7 +169,7 @@ export function proposeMoments(movement: Movement, performance: Performance, ins
       // No proposal is surer than the ones it hangs on.
       const confidence = found.confidence * Math.min(1, from ? from.confidence + 0.3 : 1, to ? to.confidence + 0.3 : 1);
       known.set(moment.id, { ...found, confidence });
-      proposals.push({ momentId: moment.id, frame: found.frame, confidence });
+      proposals.push({ momentId: moment.id, frame: found.frame, confidence, sd: Math.max(found.sd, proposalSd(confidence)) });
     }
   }
   return movement.moments.flatMap((m) => proposals.find((p) => p.momentId === m.id) ?? []);

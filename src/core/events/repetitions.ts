@@ -1,21 +1,30 @@
 import { peaksOf, type FrameSpan } from '../signal/peaks';
-import type { MomentRule, Movement } from '../model/movement';
+import type { Moment, MomentRule, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import { continuousCurve } from '../quantities';
-import { contactEdges, crossingsOf } from './occurrences';
+import { contactEdges } from './contacts';
+import { crossingsOf, noiseOf } from './occurrences';
 import { proposeMoments, speedOf, type Proposal } from './propose-moments';
 
 /** The moments of one repetition; they follow each other in the movement's order. */
 export type Repetition = readonly Proposal[];
 
-/** A peak that stands out less than this share of the clip's most prominent one is no repetition of it. */
+/** A peak that stands out less than this share of what is usual for the clip is no repetition of it; one that stands out hardly at all is not usual. */
 const LEAST_PROMINENCE = 0.4;
+const HARDLY = 0.12;
 
-const prominent = (score: Float64Array): readonly number[] => {
+/** Peaks that stand out of a curve like repetitions do: against the usual one, so that one deep repetition does not hide the shallow ones. */
+function prominent(score: Float64Array, noise: number): readonly number[] {
   const peaks = peaksOf(score);
   const most = Math.max(0, ...peaks.map((p) => p.prominence));
-  return peaks.filter((p) => p.prominence >= LEAST_PROMINENCE * most).map((p) => p.frame);
-};
+  const candidates = peaks.filter((p) => p.prominence > Math.max(HARDLY * most, 4 * noise));
+  const usual = candidates.map((p) => p.prominence).sort((a, b) => a - b)[candidates.length >> 1] ?? 0;
+  return candidates.filter((p) => p.prominence >= LEAST_PROMINENCE * usual).map((p) => p.frame);
+}
+
+/** Round a moment that is counted its rule is asked again how sure it is, seconds; what it is where it finds nothing by itself. */
+const AROUND = 0.06;
+const UNSURE = { confidence: 0.5, sd: 0.02 } as const;
 
 /** Every frame position at which a rule holds in the whole clip, in time order. */
 function everyTime(performance: Performance, rule: MomentRule): readonly number[] {
@@ -27,12 +36,37 @@ function everyTime(performance: Performance, rule: MomentRule): readonly number[
       return crossingsOf(performance, rule.of, rule.level, rule.direction, whole);
     case 'extreme': {
       const sign = rule.which === 'largest' ? 1 : -1;
-      return prominent(continuousCurve(performance, rule.of, '%BH').map((v) => sign * v));
+      return prominent(continuousCurve(performance, rule.of, '%BH').map((v) => sign * v), noiseOf(performance, rule.of, whole));
     }
     case 'peak-speed':
-      return prominent(speedOf(performance, rule));
+      return prominent(speedOf(performance, rule), 0);
   }
 }
+
+/** Whether moments follow each other. */
+const inOrder = (proposals: Repetition): boolean => proposals.every((p, i) => i === 0 || p.frame > proposals[i - 1]!.frame);
+
+/** Every time that the counted moment happens, with what of the other moments is found round it. */
+function repetitionsRound(movement: Movement, by: Moment & { readonly rule: MomentRule }, performance: Performance): readonly Repetition[] {
+  const bare = { ...performance, marks: {}, timing: {} };
+  const times = everyTime(bare, by.rule);
+  const last = performance.times.length - 1;
+  const alone = { ...movement, moments: [{ ...by, rule: { ...by.rule, after: null, before: null } }] };
+  const reach = Math.ceil(AROUND / performance.interval);
+  /** The counted moment itself, as surely as its own rule finds it there. */
+  const counted = (frame: number): Proposal => {
+    const [found] = proposeMoments(alone, bare, { first: Math.max(0, Math.floor(frame) - reach), last: Math.min(last, Math.ceil(frame) + reach) });
+    return { momentId: by.id, frame, confidence: found?.confidence ?? UNSURE.confidence, sd: found?.sd ?? UNSURE.sd };
+  };
+  return times
+    .map((frame, i) => proposeMoments(movement, { ...bare, marks: { [by.id]: frame } }, { first: Math.floor(times[i - 1] ?? 0), last: Math.ceil(times[i + 1] ?? last) }).concat(counted(frame)))
+    .map((proposals) => movement.moments.flatMap((m) => proposals.find((p) => p.momentId === m.id) ?? []));
+}
+
+const countedBy = (movement: Movement): (Moment & { readonly rule: MomentRule }) | null => {
+  const by = movement.moments.find((m) => m.id === movement.repeats?.by);
+  return by?.rule ? { ...by, rule: by.rule } : null;
+};
 
 /**
  * Finds the repetitions of a movement in one clip: every time that the moment they are counted by happens, with the other moments round it
@@ -41,15 +75,21 @@ function everyTime(performance: Performance, rule: MomentRule): readonly number[
  * @returns in time order; at most one where the movement does not repeat
  */
 export function findRepetitions(movement: Movement, performance: Performance): readonly Repetition[] {
-  const bare = { ...performance, marks: {} };
-  const by = movement.moments.find((m) => m.id === movement.repeats?.by);
   const ruled = movement.moments.filter((m) => m.rule !== null).map((m) => m.id);
-  const whole = (proposals: readonly Proposal[]): boolean => ruled.every((id) => proposals.some((p) => p.momentId === id)) && proposals.every((p, i) => i === 0 || p.frame > proposals[i - 1]!.frame);
-  if (!by?.rule) return [proposeMoments(movement, bare)].filter(whole);
-  const times = everyTime(bare, by.rule);
-  const last = performance.times.length - 1;
-  return times
-    .map((frame, i) => proposeMoments(movement, { ...bare, marks: { [by.id]: frame } }, { first: Math.floor(times[i - 1] ?? 0), last: Math.ceil(times[i + 1] ?? last) }).concat({ momentId: by.id, frame, confidence: 1 }))
-    .map((proposals) => movement.moments.flatMap((m) => proposals.find((p) => p.momentId === m.id) ?? []))
-    .filter(whole);
+  const whole = (proposals: Repetition): boolean => ruled.every((id) => proposals.some((p) => p.momentId === id)) && inOrder(proposals);
+  const by = countedBy(movement);
+  return (by ? repetitionsRound(movement, by, performance) : [proposeMoments(movement, { ...performance, marks: {}, timing: {} })]).filter(whole);
+}
+
+/**
+ * The moments of a performance as the points suggest them: of a movement that repeats, where nothing is marked yet, those of the repetition of which most is
+ * found, and most surely; else each by its own rule.
+ */
+export function proposePerformance(movement: Movement, performance: Performance): readonly Proposal[] {
+  const by = countedBy(movement);
+  if (!by || Object.keys(performance.marks).length > 0) return proposeMoments(movement, performance);
+  const least = (repetition: Repetition): number => Math.min(...repetition.map((p) => p.confidence));
+  const [first, ...others] = repetitionsRound(movement, by, performance).filter(inOrder);
+  if (!first) return proposeMoments(movement, performance);
+  return others.reduce((best, r) => (r.length > best.length || (r.length === best.length && least(r) > least(best)) ? r : best), first);
 }

@@ -3,7 +3,7 @@ import type { UsualWords } from '../model/words';
 import { continuousCurve, kindOfQuantity, readQuantity, unitOfQuantity, type LengthIn } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import type { Performance } from '../performance/performance';
-import type { Measured, Reading, SharedError } from '../reading';
+import { ownSd, sharedDifference, sharedVariance, type Measured, type Reading, type SharedError } from '../reading';
 import { quadrature } from '../statistics/propagate';
 import type { Primitive } from '../geometry/primitives';
 import type { DisplayUnit } from '../units';
@@ -31,9 +31,6 @@ export const quantitySeries = (holdsValue: boolean) => ({
   holdsValue: (): boolean => holdsValue,
 });
 
-/** The part of a reading's error that is neither alike in all clips nor shared by all of its own clip. */
-export const ownSd = ({ sd, alikeSd, shared }: Measured): number => Math.sqrt(Math.max(0, sd ** 2 - alikeSd ** 2 - (shared?.camera ?? 0) ** 2 - (shared?.scale ?? 0) ** 2));
-
 /** How much of what a finder does alike in all clips is the same at two moments of one movement: half, since the posture is another. */
 const ALIKE_BETWEEN_MOMENTS = 0.5;
 
@@ -42,7 +39,7 @@ const ALIKE_BETWEEN_MOMENTS = 0.5;
  * difference, and half of what the finder does alike falls out.
  */
 export function errorOfDifference(a: Measured, b: Measured): { readonly sd: number; readonly alikeSd: number; readonly shared: SharedError } {
-  const shared = { camera: (a.shared?.camera ?? 0) - (b.shared?.camera ?? 0), scale: (a.shared?.scale ?? 0) - (b.shared?.scale ?? 0) };
+  const shared = sharedDifference(a.shared, b.shared);
   const alikeSd = Math.sqrt(Math.max(0, a.alikeSd ** 2 + b.alikeSd ** 2 - 2 * ALIKE_BETWEEN_MOMENTS * a.alikeSd * b.alikeSd));
-  return { sd: quadrature(ownSd(a), ownSd(b), alikeSd, shared.camera, shared.scale), alikeSd, shared };
+  return { sd: quadrature(ownSd(a), ownSd(b), alikeSd, Math.sqrt(sharedVariance(shared))), alikeSd, shared };
 }

@@ -3,9 +3,8 @@ import type { Plane, PointRef, Quantity } from '../model/movement';
 import { momentSd } from '../performance/moments';
 import { difference, readQuantity, refsOfQuantity, unitOfQuantity, type Mirror } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
-import type { Reading } from '../reading';
+import { ownSd, sharedDifference, sharedVariance, type Reading } from '../reading';
 import { quadrature } from '../statistics/propagate';
-import { ownSd } from './common';
 import type { KindOfMeasure } from './kind';
 
 const swap = (ref: PointRef): PointRef => (ref.startsWith('dominant-') ? ref.replace('dominant', 'opposite') : ref.replace('opposite', 'dominant')) as PointRef;
@@ -35,12 +34,12 @@ export const evenness: KindOfMeasure<'evenness'> = {
     const other: Reading = readQuantity(performance, otherSide(of), { ...as, mirror: MIRROR[plane] });
     if (!own.measurable) return own;
     if (!other.measurable) return other;
-    const shared = { camera: (own.shared?.camera ?? 0) - (other.shared?.camera ?? 0), scale: (own.shared?.scale ?? 0) - (other.shared?.scale ?? 0) };
+    const shared = sharedDifference(own.shared, other.shared);
     const alikeSd = quadrature(own.alikeSd, other.alikeSd);
     return {
       ...own,
       value: difference(of, own.value, other.value),
-      sd: quadrature(ownSd(own), ownSd(other), alikeSd, shared.camera, shared.scale),
+      sd: quadrature(ownSd(own), ownSd(other), alikeSd, Math.sqrt(sharedVariance(shared))),
       alikeSd,
       shared,
       provenance: { ...own.provenance, points: [...own.provenance.points, ...other.provenance.points] },

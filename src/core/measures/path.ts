@@ -1,12 +1,13 @@
 import { LENGTH, PLAIN } from '../model/words';
-import { momentSd } from '../performance/moments';
 import type { Performance } from '../performance/performance';
 import { refsOfWay } from '../performance/way';
-import { notMeasurable } from '../reading';
+import { NOTHING_SHARED, notMeasurable } from '../reading';
+import type { Vec2 } from '../geometry/vec2';
 import { derivativeSd } from '../signal/derivative';
 import { quadrature } from '../statistics/propagate';
 import { plainDifference, type KindOfMeasure } from './kind';
-import { drawPath, isPath, knownPoints, pathOf, pathProvenance, speeds, type Path } from './point-path';
+import { PEAK_WIDENING } from './peak-error';
+import { drawPath, edgeLengths, isPath, knownPoints, pathOf, pathProvenance, type Path } from './point-path';
 
 /** Noise is told apart from movement over so much time, seconds. */
 const WINDOW = 0.1;
@@ -32,12 +33,28 @@ function lengthOf(performance: Performance, path: Path): { readonly length: numb
     const time = window.reduce((sum, s) => sum + s.time, 0);
     const plain = window.reduce((sum, s) => sum + s.step, 0);
     const square = window.reduce((sum, s) => sum + s.step ** 2 / s.time, 0) / time;
-    // What a window has beyond its noise, in proportion to its plain length, which knows how evenly it is gone.
-    const kept = square > 0 ? Math.sqrt(Math.max(0, 1 - noise / square)) : 0;
+    // The speed that is left without its noise; noise across the way lengthens a step of a moving point by half its variance over the speed.
+    const own = Math.sqrt(Math.max(0, square - noise));
+    const kept = own === 0 ? 0 : own / Math.sqrt(own ** 2 + noise / 2);
     length += plain * kept;
     variance += (plain * (1 - kept) * 0.5) ** 2 + (time ** 2 * noise) / 4 / Math.max(1, 2 * cutoff * time);
   }
   return { length, sd: Math.sqrt(variance) };
+}
+
+/** A chord shorter than this share of the path is none. */
+const LEAST_CHORD = 0.2;
+
+/** The point of a path that lies farthest from its chord: how far, and how far along it, 0..1. */
+function farthestFrom(points: readonly Vec2[]): { readonly distance: number; readonly along: number } {
+  const [first, last] = [points[0]!, points.at(-1)!];
+  const chord = Math.hypot(last.x - first.x, last.y - first.y);
+  return points
+    .map((p) => ({
+      distance: Math.abs((p.x - first.x) * (last.y - first.y) - (p.y - first.y) * (last.x - first.x)) / chord,
+      along: ((p.x - first.x) * (last.x - first.x) + (p.y - first.y) * (last.y - first.y)) / chord ** 2,
+    }))
+    .reduce((best, p) => (p.distance > best.distance ? p : best), { distance: 0, along: 0.5 });
 }
 
 /** How a point moves through a phase. */
@@ -57,11 +74,14 @@ export const path: KindOfMeasure<'path'> = {
     const [first, last] = [points[0]!, points.at(-1)!];
     const arc = lengthOf(performance, way);
     const chord = Math.hypot(last.x - first.x, last.y - first.y);
-    const ends = quadrature(Math.SQRT2 * way.sd, edgeLength(performance, way, measure));
+    const edges = edgeLengths(performance, way, measure);
+    const ends = quadrature(Math.SQRT2 * way.sd, ...edges);
     const { what } = measure;
     // A path no longer than its noise has no shape.
     if (what !== 'length' && arc.length <= 2 * quadrature(ends, arc.sd)) return notMeasurable('too-uncertain', 'The point hardly moves in this phase', 'Look at the moments that begin and end it.');
-    const sideways = chord === 0 ? arc.length / 2 : Math.max(...points.map((p) => Math.abs((p.x - first.x) * (last.y - first.y) - (p.y - first.y) * (last.x - first.x)) / chord));
+    const farthest = farthestFrom(points);
+    // Where it ends all but where it begins there is no line to be beside of.
+    if (what === 'sideways' && chord <= LEAST_CHORD * arc.length) return notMeasurable('too-uncertain', 'The path ends where it begins, so that nothing is beside its chord', 'Choose the two moments so that the point has gone somewhere between.');
     const unit = what === 'straightness' ? '%' : measure.lengthIn;
     const provenance = pathProvenance(performance, measure, [way.span.last, way.span.first]);
     // The finder sees a joint elsewhere at the beginning of its way than at the end.
@@ -73,20 +93,13 @@ export const path: KindOfMeasure<'path'> = {
       const alikeSd = ((1 - straight) * beside + 0.2 * way.alike) / arc.length;
       return { measurable: true, value: straight, sd: quadrature(sd, alikeSd), alikeSd, unit, provenance };
     }
-    const value = what === 'length' ? arc.length : sideways;
-    const shared = { camera: 0, scale: value * way.scaleSd };
-    const random = what === 'sideways' ? way.sd * Math.sqrt(1.5) : quadrature(ends, arc.sd);
+    const value = what === 'length' ? arc.length : farthest.distance;
+    const shared = { ...NOTHING_SHARED, scale: value * way.scaleSd };
+    // An end that is off turns the chord: the farther along it the more.
+    const random = what === 'sideways' ? quadrature(PEAK_WIDENING * way.sd, (1 - farthest.along) * quadrature(way.sd, edges[0]), farthest.along * quadrature(way.sd, edges[1])) : quadrature(ends, arc.sd);
     return { measurable: true, value, sd: quadrature(random, beside, shared.scale), alikeSd: beside, shared, unit, provenance };
   },
   difference: plainDifference,
   draw: drawPath,
   series: null,
 };
-
-/** What the moments at both ends of a phase, a frame's interval wide each, add to or take from a path. */
-function edgeLength(performance: Performance, way: Path, { from, to }: { readonly from: string; readonly to: string }): number {
-  const curve = speeds(way, performance.times, 'straight');
-  const at = (i: number): number => curve[Math.min(curve.length - 2, Math.max(1, i))] || 0;
-  const sds = [from, to].map((id) => momentSd(performance, id));
-  return quadrature(at(way.span.first) * sds[0]!, at(way.span.last) * sds[1]!);
-}

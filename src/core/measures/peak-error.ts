@@ -1,6 +1,7 @@
 import type { Performance } from '../performance/performance';
 import { momentSd } from '../performance/moments';
 import type { FrameSpan } from '../signal/peaks';
+import { largestOf } from '../statistics/normal';
 import { timeAtFrame } from '../timing/clip-time';
 import { eventSd } from '../statistics/event-time';
 
@@ -24,6 +25,23 @@ export function edgeSd(performance: Performance, curve: Float64Array, frame: num
   return edge === null ? 0 : Math.abs(slope) * momentSd(performance, edge);
 }
 
+/** Of values that come within this many deviations of noise of the largest any may be it by its noise. */
+const WITHIN_NOISE = 3;
+
+/**
+ * By how much the largest of noisy values lies above the true top: what the largest of as many errors is as have a say there. Noise that is cut off has two independent
+ * values for each period of the cut-off.
+ * @param values upwards; @param noise standard deviation that the data show; 0 takes nothing away
+ */
+export function aboveTop({ cutoff, interval }: Pick<Performance, 'cutoff' | 'interval'>, values: ArrayLike<number>, { first, last }: FrameSpan, noise: number): number {
+  if (!(noise > 0)) return 0;
+  let top = -Infinity;
+  for (let i = first; i <= last; i++) if (values[i]! > top) top = values[i]!;
+  let near = 0;
+  for (let i = first; i <= last; i++) if (values[i]! > top - WITHIN_NOISE * noise) near++;
+  return noise * largestOf(near * Math.min(1, 2 * cutoff * interval));
+}
+
 /** What a finder does alike in all clips changes with the posture, in about so much time, seconds (a limb passes another; common practice). */
 export const POSTURE_TIME = 0.1;
 
@@ -34,7 +52,7 @@ const TIME_WIDENING = 1.5;
 const halfPeriod = (cutoff: number): number => 1 / (4 * cutoff);
 
 /** A curve that comes this near to its top elsewhere may have its true top there: finder and filter bend it by some per cent (against rendered truth). */
-const NEARLY = 0.06;
+const NEARLY = 0.25;
 
 /**
  * How sure the time of a peak is, seconds. Noise of deviation s that is cut off at w moves the top of a peak of curvature c by s w / (sqrt(3) c), which

@@ -1,16 +1,17 @@
 import { PACE, WHEN } from '../model/words';
 import type { Performance } from '../performance/performance';
 import { continuousCurve, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
-import { notMeasurable, type Measured, type Reading } from '../reading';
+import { NOTHING_SHARED, notMeasurable, ownSd, type Measured, type Reading } from '../reading';
 import { derivativeSd, rateOfChange } from '../signal/derivative';
+import { noiseOfSamples } from '../signal/noise';
 import { largest } from '../signal/peaks';
 import { interpolateLinear } from '../signal/resample';
 import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import type { DisplayUnit } from '../units';
-import { drawOf, ownSd, type OfQuantity } from './common';
+import { drawOf, type OfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
-import { edgeSd, PEAK_WIDENING, peakTimeSd, POSTURE_TIME } from './peak-error';
+import { aboveTop, edgeSd, PEAK_WIDENING, peakTimeSd, POSTURE_TIME } from './peak-error';
 import { isCurve, phaseCurve, timeFrom } from './phase-curve';
 
 const RATE_UNITS: Readonly<Record<string, DisplayUnit>> = { deg: 'deg/s', m: 'm/s', '%BH': 'BH/s', '%': '%' };
@@ -18,6 +19,9 @@ const rateUnit = ({ of, lengthIn }: OfQuantity): DisplayUnit => RATE_UNITS[unitO
 
 const ratesOf = (performance: Performance, { of, lengthIn }: OfQuantity): Float64Array => rateOfChange(performance.times, continuousCurve(performance, of, lengthIn));
 const rateSd = (performance: Performance, there: Measured): number => quadrature(derivativeSd(ownSd(there), performance.interval, performance.cutoff), there.alikeSd / POSTURE_TIME);
+
+/** The filter takes so much off a quick peak (against made movements). */
+const FILTER_SHARE = 0.03;
 
 /** Scale and camera do to a rate what they do to the value, in the same proportion. */
 const shareOfScale = (there: Measured): number => (there.value === 0 ? 0 : (there.shared?.scale ?? 0) / there.value);
@@ -44,10 +48,13 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
     if (!there.measurable) return there;
     const noise = rateSd(performance, there);
     const edge = edgeSd(performance, score, top.frame, measure);
+    const raw = continuousCurve({ ...performance, smoothed: performance.raw }, of, lengthIn);
+    const trembling = derivativeSd(noiseOfSamples(raw) || 0, performance.interval, performance.cutoff);
+    const height = top.value - aboveTop(performance, score, r.span, trembling);
     if (give === 'time') return timeFrom(performance, from, top.frame, peakTimeSd(performance, score, r.span, top.frame, noise), refsOfQuantity(of));
-    const signed = direction === 'falling' ? -top.value : direction === 'either' ? Math.sign(rates[Math.round(top.frame)]!) * top.value : top.value;
-    const shared = { camera: 0, scale: signed * shareOfScale(there) };
-    return { ...there, value: signed, sd: quadrature(PEAK_WIDENING * noise, edge, shared.scale), alikeSd: 0, shared, unit: rateUnit(measure) };
+    const signed = direction === 'falling' ? -height : direction === 'either' ? Math.sign(rates[Math.round(top.frame)]!) * height : height;
+    const shared = { ...NOTHING_SHARED, scale: signed * shareOfScale(there) };
+    return { ...there, value: signed, sd: quadrature(PEAK_WIDENING * noise, edge, FILTER_SHARE * signed, shared.scale), alikeSd: 0, shared, unit: rateUnit(measure) };
   },
   difference: plainDifference,
   draw: drawOf,
@@ -59,7 +66,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
       if (!there.measurable) return there;
       const at = interpolateLinear(performance.times, ratesOf(performance, measure), timeAtFrame(performance.times, frame));
       if (Number.isNaN(at)) return notMeasurable('point-missing', 'The rate is not known there', 'Find points, or place the missing ones by hand.');
-      const shared = { camera: 0, scale: at * shareOfScale(there) };
+      const shared = { ...NOTHING_SHARED, scale: at * shareOfScale(there) };
       return { ...there, value: at, sd: quadrature(rateSd(performance, there), shared.scale), alikeSd: 0, shared, unit: rateUnit(measure) };
     },
     of: ({ of, lengthIn }) => ['rate', of, lengthIn],

@@ -1,5 +1,6 @@
 import { offPlane } from '../calibration/view';
 import type { Measure, PointRef } from '../model/movement';
+import { momentSd } from '../performance/moments';
 import type { Performance } from '../performance/performance';
 import { isSpan, spanOf, tooLittleKnown } from '../performance/phase';
 import { jitterOf, partsOf, pictureAt, pointAt } from '../performance/places';
@@ -86,3 +87,11 @@ export function drawPath(measure: Moving, performance: Performance, frame: numbe
 
 export const pathProvenance = (performance: Performance, measure: Moving, frames: readonly number[]): { clipId: string; frames: number[]; points: string[] } =>
   ({ clipId: performance.clip.id, frames: [...frames], points: [...refsOfWay(measure)] });
+
+/** How far a point goes in the time by which each edge of a phase may be off, unit of the path. */
+export function edgeLengths(performance: Performance, way: Path, { from, to }: { readonly from: string; readonly to: string }): readonly [number, number] {
+  const curve = speeds(way, performance.times, 'straight');
+  const at = (i: number): number => curve[Math.min(curve.length - 2, Math.max(1, i))] || 0;
+  return [at(way.span.first) * momentSd(performance, from), at(way.span.last) * momentSd(performance, to)];
+}
+export const edgeLength = (performance: Performance, way: Path, phase: { readonly from: string; readonly to: string }): number => quadrature(...edgeLengths(performance, way, phase));

@@ -1,6 +1,6 @@
 import { EXTENT } from '../model/words';
 import { readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
-import type { Reading } from '../reading';
+import { sharedVariance, type Reading } from '../reading';
 import { largest } from '../signal/peaks';
 import { quadrature } from '../statistics/propagate';
 import { drawOf, errorOfDifference, quantitySeries } from './common';
@@ -29,7 +29,8 @@ export const range: KindOfMeasure<'range'> = {
     if (!b.measurable) return b;
     const error = errorOfDifference(a, b);
     const edges = [top, bottom].map(({ frame }) => edgeSd(performance, r.curve, frame, measure));
-    const sd = quadrature(PEAK_WIDENING * Math.sqrt(Math.max(0, error.sd ** 2 - error.shared.camera ** 2 - error.shared.scale ** 2)), error.shared.camera, error.shared.scale, ...edges);
+    const together = sharedVariance(error.shared);
+    const sd = quadrature(PEAK_WIDENING * Math.sqrt(Math.max(0, error.sd ** 2 - together)), Math.sqrt(together), ...edges);
     return { ...a, value: top.value + bottom.value, ...error, sd, provenance: { ...a.provenance, frames: [top.frame, bottom.frame] } };
   },
   difference: plainDifference,

@@ -2,7 +2,7 @@ import { PACE, WHEN } from '../model/words';
 import { momentSd } from '../performance/moments';
 import type { Performance } from '../performance/performance';
 import { refsOfWay } from '../performance/way';
-import { notMeasurable, type Measured } from '../reading';
+import { NOTHING_SHARED, notMeasurable, type Measured } from '../reading';
 import { derivativeSd } from '../signal/derivative';
 import { largest } from '../signal/peaks';
 import { interpolateLinear } from '../signal/resample';
@@ -10,7 +10,7 @@ import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import type { DisplayUnit } from '../units';
 import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
-import { edgeSd, PEAK_WIDENING, peakTimeSd } from './peak-error';
+import { aboveTop, edgeSd, PEAK_WIDENING, peakTimeSd } from './peak-error';
 import { drawPath, isPath, pathOf, pathProvenance, speeds, type Path } from './point-path';
 
 const unitOf = ({ lengthIn }: Pick<MeasureOf<'speed'>, 'lengthIn'>): DisplayUnit => (lengthIn === 'm' ? 'm/s' : 'BH/s');
@@ -22,7 +22,7 @@ const noiseOf = (performance: Performance, path: Path): number => derivativeSd(p
 const besideSd = (path: Path, value: number): number => (Math.abs(value) * path.alike) / path.lever;
 
 function speedReading(performance: Performance, measure: MeasureOf<'speed'>, path: Path, value: number, frame: number, noise: number): Measured {
-  const shared = { camera: 0, scale: value * path.scaleSd };
+  const shared = { ...NOTHING_SHARED, scale: value * path.scaleSd };
   const alikeSd = besideSd(path, value);
   return { measurable: true, value, sd: quadrature(noise, alikeSd, shared.scale), alikeSd, shared, unit: unitOf(measure), provenance: pathProvenance(performance, measure, [frame]) };
 }
@@ -50,7 +50,9 @@ export const speed: KindOfMeasure<'speed'> = {
       const sd = quadrature(peakTimeSd(performance, curve, path.span, top.frame, quadrature(noise, besideSd(path, top.value))), momentSd(performance, measure.from));
       return { measurable: true, value, sd, alikeSd: 0, unit: 'ms', provenance: pathProvenance(performance, measure, [top.frame, start]) };
     }
-    return speedReading(performance, measure, path, top.value, top.frame, quadrature(PEAK_WIDENING * noise, edgeSd(performance, curve, top.frame, measure)));
+    const trembling = derivativeSd(path.jitter, performance.interval, performance.cutoff);
+    const value = top.value - aboveTop(performance, curve, path.span, trembling);
+    return speedReading(performance, measure, path, value, top.frame, quadrature(PEAK_WIDENING * noise, edgeSd(performance, curve, top.frame, measure)));
   },
   difference: plainDifference,
   draw: drawPath,

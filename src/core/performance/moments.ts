@@ -18,10 +18,10 @@ export interface MomentTiming {
 export const LEAST_SURE = 0.4;
 
 /**
- * Standard deviation of a proposed moment, seconds, where its rule gave none: from a hundredth of a second for a sure one to
- * a twentieth for one that is a guess (proposals on rendered and on noisy motion against truth, `npm run bench truth`).
+ * Standard deviation of a proposed moment, seconds, which its rule's own is never under: from some milliseconds for a sure one to
+ * a twentieth of a second for one that is a guess (proposals on rendered and on noisy motion against truth, `npm run bench truth`).
  */
-export const proposalSd = (confidence: number): number => 0.01 + 0.04 * (1 - confidence) ** 2;
+export const proposalSd = (confidence: number): number => 0.003 + 0.04 * (1 - confidence) ** 2;
 
 /** What is kept of a moment, as far as its time goes. */
 export type Timed = Pick<Mark, 'frame'> & Partial<Mark>;

@@ -1,10 +1,10 @@
 import type { Check } from '../model/check';
 import type { Clip } from '../model/clip';
 import { frameInterval, realTimes } from '../timing/clip-time';
-import { bodyHeightPixels } from '../tracks/point-error';
 import type { Track } from '../tracks/track';
 import { momentsOfMarks, type MomentTiming, type Timed } from './moments';
 import { smoothTrack } from './smoothing';
+import { statureOf } from './stature';
 
 /** One clip made ready for measuring: smoothed points, real times, marked moments. */
 export interface Performance {
@@ -19,6 +19,7 @@ export interface Performance {
   readonly smoothed: Track;
   /** As they were placed and found. */
   readonly raw: Track;
+  /** Standing height, pixels of movement coordinates; NaN where the points do not tell. */
   readonly bodyHeight: number;
   /** Answers by eye: measure id -> answer. */
   readonly checks: Readonly<Record<string, Check>>;
@@ -29,15 +30,8 @@ export interface Performance {
 /** A clip with its points smoothed; the costly part, which marking a moment does not change. */
 export function prepareTrack(clip: Clip, track: Track, cutoff: number): Omit<Performance, 'marks' | 'timing' | 'checks'> {
   const times = realTimes(clip);
-  return {
-    clip,
-    times,
-    interval: frameInterval(clip),
-    smoothed: smoothTrack(track, times, cutoff),
-    raw: track,
-    bodyHeight: bodyHeightPixels(track),
-    cutoff,
-  };
+  const smoothed = smoothTrack(track, times, cutoff);
+  return { clip, times, interval: frameInterval(clip), smoothed, raw: track, bodyHeight: statureOf(clip, smoothed), cutoff };
 }
 
 export function preparePerformance(

@@ -7,7 +7,8 @@ import { farSide, type Clip, type Performer } from '../model/clip';
 import type { PointRef } from '../model/movement';
 import type { UncertainPoint } from '../statistics/propagate';
 import { pointError, type PointError } from '../tracks/point-error';
-import { afterSmoothing, noiseOf } from '../tracks/point-noise';
+import { afterSmoothing } from '../signal/noise';
+import { noiseOf } from '../tracks/point-noise';
 import type { Track } from '../tracks/track';
 import type { Performance } from './performance';
 

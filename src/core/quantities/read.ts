@@ -4,7 +4,7 @@ import type { Vec2 } from '../geometry/vec2';
 import type { Plane, PointRef, Quantity } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import { placesOf, pointAt } from '../performance/places';
-import { notMeasurable, type NotMeasurable, type Reading } from '../reading';
+import { notMeasurable, sharedVariance, type NotMeasurable, type Reading } from '../reading';
 import { eventSd } from '../statistics/event-time';
 import { COVERAGE_95 } from '../statistics/normal';
 import { quadrature, type UncertainPoint } from '../statistics/propagate';
@@ -17,6 +17,8 @@ import { isScale, scaleOf, type Scale } from './scale';
 
 /** Those who do the same movement leave the plane in much the same way: so much of what depths do is alike in clips that are filmed alike (common practice). */
 const ALIKE_DEPTH = 0.7;
+/** How well the ground's height is known from the feet, share of standing height (against made movements). */
+const GROUND_SD_SHARE = 0.008;
 /** Step of the numerical gradient, pixels. */
 const STEP = 0.01;
 /** An angle less sure than this means nothing, radians; a length, share of standing height. */
@@ -150,9 +152,9 @@ export function readQuantity(performance: Performance, quantity: Quantity, { pla
   const planar = plane !== 'any' && dimension !== 'metres';
   const camera = planar && turned !== null ? subtract(turned, raw) * scale.perPixel : 0;
   const value = raw * scale.perPixel;
-  const shared = { camera, scale: value * scale.sdShare };
+  const shared = { camera, scale: value * scale.sdShare, ground: quantity.q === 'height' ? GROUND_SD_SHARE * (lengthIn === 'm' ? performance.bodyHeight * scale.perPixel : 1) : 0 };
   const depth = planar ? error.depth * scale.perPixel : 0;
-  const sd = quadrature(error.sd * scale.perPixel, rate * scale.perPixel * timeSd, depth, camera, shared.scale);
+  const sd = quadrature(error.sd * scale.perPixel, rate * scale.perPixel * timeSd, depth, Math.sqrt(sharedVariance(shared)));
   const most = dimension === 'length' && lengthIn === 'm' ? MOST_SD.length * 1.8 : MOST_SD[dimension];
   // A deviation that cannot be told is no small one.
   if (!(sd <= most)) return tooUnsure(quantity, lengthIn, Number.isFinite(sd) ? sd : most);

@@ -1,0 +1,154 @@
+import type { Performance } from '../performance/performance';
+import { placesOf } from '../performance/places';
+import { changePoint, withoutStrays, type ChangePoint } from '../signal/change-point';
+import { rateOfChange } from '../signal/derivative';
+import type { FrameSpan } from '../signal/peaks';
+import { frameAtTime, timeAtFrame } from '../timing/clip-time';
+
+/** Contacts of feet with the ground. Heel and toe are looked at each by itself, and joined to one foot. */
+
+export type Foot = 'dominant' | 'opposite';
+export type Edge = 'touch-down' | 'lift-off';
+
+/** An end of a foot that rests is slower than this, standing heights a second. */
+const RESTING = 0.9;
+/** A rest shorter than this is no contact, seconds; two that are nearer together than this are one. */
+const SHORTEST = 0.035;
+const NEAR = 0.06;
+/** A foot that rests in the air came from below, or goes there: the ground has nothing lower beside it, standing heights and seconds. */
+const LOWER_BESIDE = 0.04;
+const BESIDE = 0.25;
+/** How far round the beginning of a rest the contact is looked for, and how much movement and rest are fitted, seconds. */
+const SEARCH = 0.03;
+const MOVING = 0.045;
+const RESTS = 0.03;
+/** Ends that touch within this of each other touch together, seconds. */
+const TOGETHER = 0.012;
+/** A foot is no mathematical point that stops: what the fitted instant is off by beside its noise, seconds (against rendered truth). */
+const FOOT_SD = 0.009;
+/** Noise that is carried on from frame to frame moves the fitted instant farther than white noise would. */
+const CARRIED_NOISE = 2.2;
+
+interface End {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+  readonly speed: Float64Array;
+  readonly rawX: Float64Array;
+  readonly rawY: Float64Array;
+}
+
+/** Heel and toe of a foot at every frame, standing heights. */
+function endsOf(performance: Performance, side: Foot): readonly End[] {
+  const per = 1 / performance.bodyHeight;
+  const { times } = performance;
+  return (['heel', 'foot-index'] as const).map((end) => {
+    const smooth = placesOf(performance, `${side}-${end}`, 0);
+    const raw = placesOf({ ...performance, smoothed: performance.raw }, `${side}-${end}`, 0);
+    const [x, y] = [smooth.x, smooth.y].map((v) => v.map((p) => p * per)) as [Float64Array, Float64Array];
+    const [vx, vy] = [rateOfChange(times, x), rateOfChange(times, y)];
+    return { x, y, speed: vx.map((v, i) => Math.hypot(v, vy[i]!)), rawX: withoutStrays(times, raw.x.map((p) => p * per), x), rawY: withoutStrays(times, raw.y.map((p) => p * per), y) };
+  });
+}
+
+/** Runs of frames in which an end of a foot rests on something. */
+function restsOf({ y, speed }: End, { interval, times }: Performance): readonly FrameSpan[] {
+  const gap = Math.max(1, Math.round(0.02 / interval));
+  const runs: { first: number; last: number }[] = [];
+  for (let i = 0; i < speed.length; i++) {
+    if (!(speed[i]! < RESTING)) continue;
+    const before = runs.at(-1);
+    if (before && i - before.last <= gap) before.last = i;
+    else runs.push({ first: i, last: i });
+  }
+  const reach = Math.round(BESIDE / interval);
+  return runs.filter(({ first, last }) => {
+    if (times[last]! - times[first]! + interval < SHORTEST) return false;
+    const resting = Array.from(y.slice(first, last + 1)).sort((a, b) => a - b);
+    const level = resting[resting.length >> 1]!;
+    const beside = [...y.slice(Math.max(0, first - reach), first), ...y.slice(last + 1, last + 1 + reach)];
+    return beside.every((v) => Number.isNaN(v) || v > level - LOWER_BESIDE);
+  });
+}
+
+/** A contact of one foot: the frames in which it rests, and those of the ends that begin and end it. */
+export interface Contact extends FrameSpan {
+  readonly begins: readonly number[];
+  readonly ends: readonly number[];
+}
+
+function joined(rests: readonly (readonly FrameSpan[])[], interval: number): readonly Contact[] {
+  const near = NEAR / interval;
+  const all = rests.flat().sort((a, b) => a.first - b.first);
+  const feet: { first: number; last: number; parts: FrameSpan[] }[] = [];
+  for (const rest of all) {
+    const before = feet.at(-1);
+    if (before && rest.first - before.last <= near) {
+      before.last = Math.max(before.last, rest.last);
+      before.parts.push(rest);
+    } else feet.push({ ...rest, parts: [rest] });
+  }
+  return feet.map(({ first, last, parts }) => ({ first, last, begins: parts.map((p) => p.first).filter((f) => f - first <= near), ends: parts.map((p) => p.last).filter((f) => last - f <= near) }));
+}
+
+interface FootOfClip {
+  readonly ends: readonly End[];
+  readonly rests: readonly (readonly FrameSpan[])[];
+  readonly contacts: readonly Contact[];
+}
+
+const known = new WeakMap<Performance['smoothed'], Map<Foot, FootOfClip>>();
+
+function footOf(performance: Performance, side: Foot): FootOfClip {
+  const feet = known.get(performance.smoothed) ?? new Map<Foot, FootOfClip>();
+  known.set(performance.smoothed, feet);
+  const before = feet.get(side);
+  if (before) return before;
+  const ends = endsOf(performance, side);
+  const rests = ends.map((end) => restsOf(end, performance));
+  const foot = { ends, rests, contacts: joined(rests, performance.interval) };
+  feet.set(side, foot);
+  return foot;
+}
+
+/** Runs of frames in which a foot stands. */
+export const contactsOf = (performance: Performance, side: Foot): readonly Contact[] => footOf(performance, side).contacts;
+
+/** The instant at which one end of a foot comes to rest, or leaves. */
+function edgeOfEnd(performance: Performance, { rawX, rawY }: End, rest: FrameSpan, edge: Edge): ChangePoint {
+  const { times, interval } = performance;
+  const about = timeAtFrame(times, edge === 'touch-down' ? rest.first : rest.last);
+  const search = Math.max(SEARCH, 1.5 * interval);
+  const found = changePoint(times, [rawY, rawX], { restsAfter: edge === 'touch-down', earliest: about - search, latest: about + search, moving: Math.max(MOVING, 3 * interval), resting: Math.max(RESTS, 2 * interval) });
+  return found ?? { time: about, sd: Math.max(0.02, interval) };
+}
+
+export interface ContactEdge {
+  readonly side: Foot;
+  /** Frame position. */
+  readonly frame: number;
+  /** Standard deviation, seconds. */
+  readonly sd: number;
+}
+
+/** The edge of a contact: that of the end that touches first, or leaves last; of both where they do it together. */
+function edgeOf(performance: Performance, side: Foot, contact: Contact, edge: Edge): ContactEdge {
+  const { ends, rests } = footOf(performance, side);
+  const candidates = ends.flatMap((end, k) => rests[k]!.filter((r) => (edge === 'touch-down' ? contact.begins.includes(r.first) && r.first >= contact.first : contact.ends.includes(r.last) && r.last <= contact.last)).map((r) => edgeOfEnd(performance, end, r, edge)));
+  const sign = edge === 'touch-down' ? 1 : -1;
+  const first = candidates.reduce((a, b) => (sign * (b.time - a.time) < 0 ? b : a));
+  const together = candidates.filter((c) => Math.abs(c.time - first.time) <= TOGETHER + first.sd);
+  const weight = together.reduce((sum, c) => sum + 1 / c.sd ** 2, 0);
+  const time = together.reduce((sum, c) => sum + c.time / c.sd ** 2, 0) / weight;
+  const apart = together.length > 1 ? Math.abs(together[0]!.time - together[1]!.time) / 2 : 0;
+  return { side, frame: frameAtTime(performance.times, time), sd: Math.hypot(CARRIED_NOISE / Math.sqrt(weight), apart, FOOT_SD) };
+}
+
+/** Every touch-down or lift-off in the clip, in time order; a contact that the clip begins or ends in has no edge there. */
+export function contactEdges(performance: Performance, which: Foot | 'either', edge: Edge): readonly ContactEdge[] {
+  const sides: readonly Foot[] = which === 'either' ? ['dominant', 'opposite'] : [which];
+  const last = performance.times.length - 1;
+  return sides
+    .flatMap((side) => contactsOf(performance, side).filter(({ first, last: end }) => (edge === 'touch-down' ? first > 1 : end < last - 1)).map((contact) => edgeOf(performance, side, contact, edge)))
+    .filter(({ frame }) => frame > 0 && frame < last)
+    .sort((a, b) => a.frame - b.frame);
+}
