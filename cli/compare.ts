@@ -1,14 +1,17 @@
 import { z } from 'zod';
 import { prioritise } from '../src/core/judgement/priority';
-import { judge } from '../src/core/judgement/state';
+import { judge, judgedCount } from '../src/core/judgement/state';
 import { compareSides } from '../src/core/comparison/compare';
 import { timingTable } from '../src/core/comparison/timing-table';
-import { proposeMoments } from '../src/core/events/propose-moments';
-import { clipSchema } from '../src/core/model/clip';
+import { orderProblem } from '../src/core/events/order';
+import { proposePerformance } from '../src/core/events/repetitions';
+import { clipSchema, type Clip, type View } from '../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../src/core/model/session';
 import type { Movement } from '../src/core/model/movement';
-import { preparePerformance } from '../src/core/performance/performance';
-import { figureOf, metresByHeight, proposeFigure, travelOf, viewOfCamera } from '../src/core/tracks/figure';
+import { momentsOfMarks, type Timed } from '../src/core/performance/moments';
+import { preparePerformance, type Performance } from '../src/core/performance/performance';
+import { FIGURE_PICTURE, figureOf, LEAST_SURE_TRAVEL, metresByHeight, proposeFigure, travelOf, viewOfCamera, type Figure } from '../src/core/tracks/figure';
+import { seenFrom, type FigureCamera } from '../src/core/tracks/spatial-view';
 import { framesOf, LENGTH_UNITS } from '../src/core/tracks/recording';
 import { fail, ok, type Issue, type Result } from '../src/core/result';
 import { frameAtTime, realTimes } from '../src/core/timing/clip-time';
@@ -32,17 +35,26 @@ export interface CompareInput {
   readonly dominant: 'left' | 'right';
   /** The athlete is under age. */
   readonly minor: boolean;
+  /** Which way the performers of files in a picture go; null takes what their points say. */
+  readonly travel: 'left' | 'right' | null;
   /** Standing height in metres for files that state no unit; null takes a usual one. */
   readonly height: number | null;
 }
 
+/** One performance as all the cameras that a file has of it: one for points of a picture, side, front and above for points in space. */
+interface Read extends ComparedPerformance {
+  readonly views: readonly Performance[];
+}
+
 export interface CompareOutput {
+  /** How many measures were judged, could be read, and there are; the commonest reason where none was. */
+  readonly counted: ReturnType<typeof judgedCount> & { readonly why: string | null };
   readonly document: ComparisonDocument;
   readonly csv: string;
   readonly report: string;
 }
 
-export type CompareIssue = Issue<'bad-file' | 'bad-moments' | 'no-moments'>;
+export type CompareIssue = Issue<'bad-file' | 'bad-moments' | 'no-moments' | 'which-way'>;
 
 const momentsSchema = z.object({ athlete: z.record(z.string(), z.number()).default({}), reference: z.record(z.string(), z.number()).default({}) });
 type Given = z.infer<typeof momentsSchema>;
@@ -63,7 +75,7 @@ function readMoments(movement: Movement, moments: CompareInput['moments']): Resu
   return ok(checked.data);
 }
 
-function performanceOf(input: CompareInput, { file, bytes }: PointInput, role: 'athlete' | 'reference', given: Readonly<Record<string, number>>): Result<ComparedPerformance, CompareIssue> {
+function performanceOf(input: CompareInput, { file, bytes }: PointInput, role: 'athlete' | 'reference', given: Readonly<Record<string, number>>): Result<Read, CompareIssue> {
   const read = readPointFile(bytes, file);
   if (!read.ok) return fail('bad-file', read.issue.message);
   const recording = read.value.recordings[0]!;
@@ -74,24 +86,41 @@ function performanceOf(input: CompareInput, { file, bytes }: PointInput, role: '
   const answers = input.height !== null && !stated ? { ...proposal, metresPerUnit: metresByHeight(recording, proposal.map, input.height) } : proposal;
   const figure = figureOf(answers);
   if (Object.keys(figure.track).length === 0) return fail('bad-file', `“${file}”: none of its markers is known by its name (${recording.markers.slice(0, 6).map((m) => m.name).join(', ')} ...). Name them after the points, for example left-knee.`);
-  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: travelOf(figure.track) };
+  const told = travelOf(figure.track);
+  if (!figure.spatial && input.travel === null && told.sure < LEAST_SURE_TRAVEL) return fail('which-way', `Which way the performer goes cannot be told from “${file}”. Say it: --travel left or --travel right.`);
+  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: input.travel ?? told.travel };
   const frames = framesOf(recording);
   const clip = clipSchema.parse({
     id: role, role, fileName: file, mediaId: null, codec: 'points', ...figure.picture, rotation: 0,
     frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)), fileRate: recording.rate, captureRate: recording.rate,
-    performer: { name: recording.name || file, dominantSide: input.dominant, minor: role === 'athlete' && input.minor, consent: true },
+    // A file is a performer: names inside files are often the same for everybody.
+    performer: { name: file, dominantSide: input.dominant, minor: role === 'athlete' && input.minor, consent: true },
     ...seen, mirrored: false, scale: figure.pixelsPerMetre === null ? null : { pixels: figure.pixelsPerMetre, metres: 1, alongDegrees: 90 },
   });
   const times = realTimes(clip);
   const last = times.length - 1;
   const outside = Object.entries(given).find(([, seconds]) => seconds < 0 || seconds > times[last]!);
   if (outside) return fail('bad-moments', `The moment “${outside[0]}” of the ${role} is at ${outside[1]} s; “${file}” lasts from 0 to ${times[last]!.toFixed(3)} s.`);
-  const marks = Object.fromEntries(Object.entries(given).map(([id, seconds]) => [id, { frame: frameAtTime(times, seconds) }]));
-  const marked = preparePerformance(clip, figure.track, marks, DEFAULT_CUTOFF);
-  const proposals = proposeMoments(input.movement, marked);
-  const performance = { ...marked, marks: { ...marked.marks, ...Object.fromEntries(proposals.map((p) => [p.momentId, Math.min(last, Math.max(0, p.frame))])) } };
+  const marks: Record<string, Timed> = Object.fromEntries(Object.entries(given).map(([id, seconds]) => [id, { frame: frameAtTime(times, seconds) }]));
+  const marked = preparePerformance(clip, figure.track, marks, DEFAULT_CUTOFF, {}, figure.spatial ?? undefined);
+  const wrong = orderProblem(input.movement, marked);
+  if (wrong) return fail('bad-moments', wrong);
+  const proposals = proposePerformance(input.movement, marked);
+  for (const { momentId, frame, confidence, sd, alike } of proposals) marks[momentId] = { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, alike };
+  const performance = { ...marked, ...momentsOfMarks(marks) };
   if (Object.keys(performance.marks).length === 0) return fail('no-moments', `“${file}”: no moment of ${input.movement.name} could be proposed from its points, and none was given (--moments).`);
-  return ok({ performance, file, warnings, proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])) });
+  return ok({ performance, views: [performance, ...furtherViews(figure, answers.camera, performance)], file, warnings, proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])) });
+}
+
+/** Points in space are seen from the front and from above too: what those planes show is read there. */
+function furtherViews({ spatial }: Figure, camera: FigureCamera, main: Performance): readonly Performance[] {
+  if (!spatial) return [];
+  const cameras: readonly (readonly [View['kind'], FigureCamera])[] = [['front', { azimuthDegrees: camera.azimuthDegrees + 90, elevationDegrees: 0 }], ['overhead', { azimuthDegrees: camera.azimuthDegrees, elevationDegrees: 90 }]];
+  return cameras.map(([kind, from]) => {
+    const { track, pixelsPerMetre } = seenFrom(spatial, from, FIGURE_PICTURE);
+    const clip: Clip = { ...main.clip, id: `${main.clip.id}-${kind}`, view: { kind, offPlaneDegrees: 0 }, travel: 'right', scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 } };
+    return { ...preparePerformance(clip, track, {}, main.cutoff, {}, spatial), marks: main.marks, timing: main.timing };
+  });
 }
 
 /** One athlete against a reference (one file, or the mean of several) from files of points: read, moments proposed where none are given, measured, judged, ranked. */
@@ -101,7 +130,7 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
   if (!given.ok) return given;
   const athlete = performanceOf(input, input.athlete, 'athlete', given.value.athlete);
   if (!athlete.ok) return athlete;
-  const references: ComparedPerformance[] = [];
+  const references: Read[] = [];
   for (const file of input.references) {
     // Moments are given for one reference; the others are proposed.
     const reference = performanceOf(input, file, 'reference', references.length === 0 ? given.value.reference : {});
@@ -109,12 +138,21 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
     references.push(reference.value);
   }
   const [a, first] = [athlete.value, references[0]!];
-  const [athletes, others] = [[[a.performance]], references.map((r) => [r.performance])];
+  const [athletes, others] = [[a.views], references.map((r) => r.views)];
   const judged = compareSides(movement, athletes, others).map((c) => judge(c, undefined));
   const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
+  const counted = judgedCount(judged);
   return ok({
+    counted: { ...counted, why: counted.judged > 0 ? null : commonest(judged.flatMap(({ athlete: r }) => (r.measurable ? [] : [r.message]))) },
     document: comparisonDocument(movement, a, references, judged, priorities),
     csv: reportCsv({ movement, judged, timing: timingTable(movement, athletes, others), athlete: a.performance, reference: first.performance }),
     report: textReport({ movement, athlete: a.file, reference: references.map((r) => r.file).join(', '), minor: input.minor, judged, priorities, warnings: [a, ...references].flatMap((p) => p.warnings) }),
   });
+}
+
+/** The text that occurs most often; null of none. */
+function commonest(texts: readonly string[]): string | null {
+  const counts = new Map<string, number>();
+  for (const text of texts) counts.set(text, (counts.get(text) ?? 0) + 1);
+  return [...counts].reduce<readonly [string, number] | null>((best, next) => (best && best[1] >= next[1] ? best : next), null)?.[0] ?? null;
 }

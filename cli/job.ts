@@ -4,7 +4,7 @@ import type { Movement } from '../src/core/model/movement';
 import { compareFiles, type PointInput } from './compare';
 
 /** Exit codes: documented in docs/command-line.md. */
-export const EXIT = { done: 0, usage: 2, badInput: 3, partly: 4 } as const;
+export const EXIT = { done: 0, usage: 2, badInput: 3, partly: 4, nothing: 5 } as const;
 
 /** What is wrong, in one line, with the exit code that it ends the command with. */
 export class Stop extends Error {
@@ -26,6 +26,12 @@ const readBytes = (file: string): Uint8Array => {
 export const readText = (file: string): string => new TextDecoder().decode(readBytes(file));
 const inputOf = (file: string): PointInput => ({ file: path.basename(file), bytes: readBytes(file) });
 
+/** What came of a comparison, with the exit code that it ends the command with. */
+export interface Outcome {
+  readonly said: string;
+  readonly code: number;
+}
+
 /** One athlete against one reference or several. */
 export interface Job {
   readonly athlete: string;
@@ -33,12 +39,14 @@ export interface Job {
   readonly moments: string | null;
   readonly dominant: string;
   readonly height: string | null;
+  readonly travel: string | null;
   readonly underAge: boolean;
 }
 
-/** Compares and writes comparison.json, numbers.csv and report.md; returns one line that says what came of it. */
-export function run(job: Job, movement: Movement, out: string): string {
+/** Compares and writes comparison.json, numbers.csv and report.md; returns one line that says what came of it, and first how much was judged at all. */
+export function run(job: Job, movement: Movement, out: string): Outcome {
   if (job.dominant !== 'left' && job.dominant !== 'right') throw new Stop(EXIT.usage, `--dominant is “${job.dominant}”; it is left or right.`);
+  if (job.travel !== null && job.travel !== 'left' && job.travel !== 'right') throw new Stop(EXIT.usage, `--travel is “${job.travel}”; it is left or right.`);
   const height = job.height === null ? null : Number(job.height);
   if (height !== null && !(height > 0.5 && height < 2.6)) throw new Stop(EXIT.usage, `--height is “${job.height}”; it is metres, for example 1.75.`);
   const result = compareFiles({
@@ -48,6 +56,7 @@ export function run(job: Job, movement: Movement, out: string): string {
     moments: job.moments === null ? null : { file: path.basename(job.moments), text: readText(job.moments) },
     dominant: job.dominant,
     height,
+    travel: job.travel,
     minor: job.underAge,
   });
   if (!result.ok) throw new Stop(EXIT.badInput, result.issue.message);
@@ -55,7 +64,11 @@ export function run(job: Job, movement: Movement, out: string): string {
   writeFileSync(path.join(out, 'comparison.json'), `${JSON.stringify(result.value.document, null, 2)}\n`);
   writeFileSync(path.join(out, 'numbers.csv'), result.value.csv);
   writeFileSync(path.join(out, 'report.md'), result.value.report);
-  const { proposed } = result.value.document;
-  const against = job.references.map((r) => path.basename(r)).join(', ');
-  return `${path.basename(job.athlete)} against ${against}: ${proposed.length === 0 ? 'no gap beyond the measuring error' : `work on ${proposed.map((p) => p.measure).join(', ')}`} (${out})`;
+  const { document, counted } = result.value;
+  const pair = `${path.basename(job.athlete)} against ${job.references.map((r) => path.basename(r)).join(', ')}`;
+  if (counted.judged === 0) {
+    return { said: `${pair}: nothing could be judged; ${counted.measurable} of ${counted.of} measures were read${counted.why === null ? '' : ` (${counted.why})`}. This says nothing about the athlete (${out})`, code: EXIT.nothing };
+  }
+  const found = document.proposed.length === 0 ? 'no gap beyond the measuring error' : `work on ${document.proposed.map((p) => p.measure).join(', ')}`;
+  return { said: `${pair}: ${counted.judged} of ${counted.of} measures judged: ${found} (${out})`, code: EXIT.done };
 }

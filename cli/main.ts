@@ -9,7 +9,7 @@ import { runAll } from './batch';
 import { EXIT, readText, run, Stop, type Job } from './job';
 
 const USAGE = `npm run falcon -- compare --athlete FILE --reference FILE[,FILE...] --movement NAME|FILE.json --out DIR
-                         [--moments FILE.json] [--dominant right|left] [--height METRES] [--under-age]
+                         [--moments FILE.json] [--dominant right|left] [--height METRES] [--travel left|right] [--under-age]
 npm run falcon -- compare --batch LIST.csv --movement NAME|FILE.json --out DIR
 Movements: ${MOVEMENTS.map((m) => m.id).join(', ')}`;
 
@@ -29,27 +29,28 @@ function isYes(text: string, list: string, row: number): boolean {
   return said === 'yes';
 }
 
-/** Rows of a batch: athlete, reference (several with ;), and optionally moments, dominant, height, under-age; files beside the list. */
+/** Rows of a batch: athlete, reference (several with ;), and optionally moments, dominant, height, travel, under-age; files beside the list. */
 function jobsOf(list: string): readonly Job[] {
   const { data, meta } = Papa.parse<Record<string, string>>(readText(list).trim(), { header: true, skipEmptyLines: 'greedy' });
   for (const column of ['athlete', 'reference']) if (!meta.fields?.includes(column)) throw new Stop(EXIT.badInput, `“${list}” has no column “${column}”; its columns are ${meta.fields?.join(', ') || 'none'}.`);
   const beside = (file: string): string => path.resolve(path.dirname(list), file.trim());
   return data.map((row, i) => {
     if (!row['athlete']?.trim() || !row['reference']?.trim()) throw new Stop(EXIT.badInput, `“${list}”, row ${i + 2}: athlete or reference is empty.`);
-    return { athlete: beside(row['athlete']), references: row['reference'].split(';').map(beside), moments: row['moments']?.trim() ? beside(row['moments']) : null, dominant: row['dominant']?.trim() || 'right', height: row['height']?.trim() || null, underAge: isYes(row['under-age'] ?? '', list, i) };
+    return { athlete: beside(row['athlete']), references: row['reference'].split(';').map(beside), moments: row['moments']?.trim() ? beside(row['moments']) : null, dominant: row['dominant']?.trim() || 'right', height: row['height']?.trim() || null, travel: row['travel']?.trim() || null, underAge: isYes(row['under-age'] ?? '', list, i) };
   });
 }
 
 async function main(): Promise<number> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
-    options: { athlete: { type: 'string' }, reference: { type: 'string' }, movement: { type: 'string' }, moments: { type: 'string' }, out: { type: 'string' }, dominant: { type: 'string', default: 'right' }, height: { type: 'string' }, 'under-age': { type: 'boolean', default: false }, batch: { type: 'string' } },
+    options: { athlete: { type: 'string' }, reference: { type: 'string' }, movement: { type: 'string' }, moments: { type: 'string' }, out: { type: 'string' }, dominant: { type: 'string', default: 'right' }, height: { type: 'string' }, travel: { type: 'string' }, 'under-age': { type: 'boolean', default: false }, batch: { type: 'string' } },
   });
   if (positionals[0] !== 'compare' || !values.movement || !values.out || (!values.batch && (!values.athlete || !values.reference))) throw new Stop(EXIT.usage, USAGE);
   const movement = chooseMovement(values.movement);
   if (!values.batch) {
-    console.log(run({ athlete: values.athlete!, references: values.reference!.split(','), moments: values.moments ?? null, dominant: values.dominant, height: values.height ?? null, underAge: values['under-age'] }, movement, values.out));
-    return EXIT.done;
+    const { said, code } = run({ athlete: values.athlete!, references: values.reference!.split(','), moments: values.moments ?? null, dominant: values.dominant, height: values.height ?? null, travel: values.travel ?? null, underAge: values['under-age'] }, movement, values.out);
+    console.log(said);
+    return code;
   }
   const jobs = jobsOf(values.batch);
   const started = Date.now();

@@ -35,8 +35,8 @@ export interface Checked {
   readonly sd: number;
 }
 
-const asMarks = (proposals: readonly Proposal[], last: number): Readonly<Record<string, { frame: number; proposed: number; sd: number }>> =>
-  Object.fromEntries(proposals.map(({ momentId, frame, confidence, sd }) => [momentId, { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd }]));
+const asMarks = (proposals: readonly Proposal[], last: number): Readonly<Record<string, { frame: number; proposed: number; sd: number; alike: number }>> =>
+  Object.fromEntries(proposals.map(({ momentId, frame, confidence, sd, alike }) => [momentId, { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, alike }]));
 
 /** The performance with moments as they come about in one of three ways. */
 export function withMoments(by: MomentsBy, clip: MadeClip, other: MadeClip, id: MadeMovement): Performance {

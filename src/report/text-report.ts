@@ -1,6 +1,6 @@
 import { cautionsFor } from '../core/judgement/cautions';
 import type { Priorities } from '../core/judgement/priority';
-import type { Judged } from '../core/judgement/state';
+import { judgedCount, type Judged } from '../core/judgement/state';
 import { draftCorrection, placeName } from '../core/coaching/correction';
 import { momentsOf, type Movement } from '../core/model/movement';
 import { inUnit } from '../core/units';
@@ -16,6 +16,9 @@ export interface TextReport {
   readonly priorities: Priorities;
   readonly warnings: readonly string[];
 }
+
+/** How many of the judged measures another good performer would miss by chance. */
+const chanceText = (n: number): string => (n < 0.5 ? '' : ` Of another good performer about ${n.toFixed(0)} would lie outside the references\u2019 range by chance.`);
 
 /** The report as Markdown: corrections with their reasons, every reading, cautions. */
 export function textReport({ movement, athlete, reference, minor, judged, priorities, warnings }: TextReport): string {
@@ -48,13 +51,16 @@ export function textReport({ movement, athlete, reference, minor, judged, priori
     const blocked = !j.athlete.measurable ? j.athlete : !j.reference.measurable ? j.reference : null;
     return blocked ? [`- ${j.measure.name}: ${blocked.message}. ${blocked.remedy}`] : [];
   });
+  const counted = judgedCount(judged);
   const cautions = cautionsFor(movement, priorities.proposed, minor).map((text) => `- ${text}`);
   return [
     `# ${movement.sport}: ${movement.name}`,
     '',
     `${athlete} against ${reference}.`,
     '',
-    ...(corrections.length > 0 ? corrections : ['No gap beyond the measuring error.', '']),
+    `${counted.judged} of ${counted.of} measures judged, ${counted.measurable} read.${chanceText(counted.byChance)}`,
+    '',
+    ...(corrections.length > 0 ? corrections : [counted.judged === 0 ? 'Nothing could be judged: this says nothing about the athlete.' : 'No gap beyond the measuring error.', '']),
     '## Readings',
     '',
     '| measure | moment | athlete | reference | difference | state |',

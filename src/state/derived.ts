@@ -69,7 +69,7 @@ const placeOf = forEachClip(() => rememberLast(place));
 function benchClips(session: Session): readonly BenchClip[] {
   const done = new Map<string, Performance>();
   return slotsOf(session.clips).map(({ clip, id, look, root }) => {
-    const ready = prepareOf(clip.id)(clip, session.tracks[clip.id] ?? NO_TRACK, session.cutoff);
+    const ready = prepareOf(clip.id)(clip, session.tracks[clip.id] ?? NO_TRACK, session.cutoff, session.spatial[clip.id]);
     const placed = placeOf(clip.id)(ready, session.marks[clip.id] ?? NO_MARKS, session.checks[clip.id] ?? NO_CHECKS, id, look, root === clip ? null : done.get(root.id)!);
     done.set(clip.id, placed.performance);
     return placed;

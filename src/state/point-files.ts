@@ -1,6 +1,6 @@
 import type { Clip, Performer, Role } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { figureOf, proposeFigure, recordingOf, travelOf, viewOfCamera, type FigureAnswers } from '../core/tracks/figure';
+import { figureOf, LEAST_SURE_TRAVEL, proposeFigure, recordingOf, travelOf, viewOfCamera, type FigureAnswers } from '../core/tracks/figure';
 import { proposeMap, type MarkerMap } from '../core/tracks/marker-map';
 import { framesOf, type Recording } from '../core/tracks/recording';
 import { seenFrom, type FigureCamera } from '../core/tracks/spatial-view';
@@ -11,6 +11,7 @@ import type { PointFileIssue } from '../formats/points/point-format';
 import { figureIndex } from '../media/figure-source';
 import { loadMarkerMap, saveMarkerMap } from '../storage/marker-maps';
 import { edit, useDocument } from './document-store';
+import { notify } from './notices';
 import { placeClip, type ClipPlace } from './use-cases';
 
 /** A file of points that the user chose; nothing of the session changes. */
@@ -48,7 +49,7 @@ export async function addFigure(role: Role, fileName: string, answers: FigureAns
   if (Object.keys(figure.track).length === 0) return fail('no-points', `No marker of \u201c${fileName}\u201d is given to a point. Choose markers for the joints first.`);
   await saveMarkerMap(answers.recording.markers.map((m) => m.name), answers.map);
   const { rate } = answers.recording;
-  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: travelOf(figure.track) };
+  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: travelOf(figure.track).travel };
   const index = figureIndex(answers.use.last - answers.use.first + 1, rate, figure.picture.width, figure.picture.height);
   const id = await placeClip(role, { fileName, mediaId: null, index }, { performer, ...seen, captureRate: rate }, place, (session, clip) => {
     session.tracks[clip.id] = figure.track as never;
@@ -56,6 +57,7 @@ export async function addFigure(role: Role, fileName: string, answers: FigureAns
     session.spatial[clip.id] = figure.spatial as never;
     Object.assign(clip, { figure: answers.camera, scale: { pixels: figure.pixelsPerMetre!, metres: 1, alongDegrees: 90 } });
   });
+  if (!figure.spatial && travelOf(figure.track).sure < LEAST_SURE_TRAVEL) notify('info', `Which way the performer of \u201c${fileName}\u201d goes could not be told from the points. Check it at Intake: angles against forward depend on it.`);
   return ok(id);
 }
 

@@ -84,8 +84,8 @@ export function carryOver(movement: Movement, marked: Performance, other: Perfor
     const [refined] = moment.rule ? proposeMoments({ ...movement, moments: [{ ...moment, rule: { ...moment.rule, after: null, before: null } }] }, { ...other, marks: {} }, { first: Math.max(0, Math.floor(frame - reach)), last: Math.min(other.times.length - 1, Math.ceil(frame + reach)) }) : [];
     const away = refined ? Math.abs(refined.frame - frame) * other.interval : 0;
     const proposal: Proposal = refined
-      ? asSure({ momentId: moment.id, frame: refined.frame, confidence: Math.min(1, Math.max(refined.confidence, 0.3) * likeness * (1 / (1 + (away / AGREE) ** 2) + 0.4)), sd: Math.hypot(refined.sd, away / 4) })
-      : asSure({ momentId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD });
+      ? asSure({ momentId: moment.id, frame: refined.frame, confidence: Math.min(1, Math.max(refined.confidence, 0.3) * likeness * (1 / (1 + (away / AGREE) ** 2) + 0.4)), sd: Math.hypot(refined.sd, away / 4), alike: refined.alike })
+      : asSure({ momentId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD, alike: 0 });
     const order = movement.moments.map((m) => m.id);
     const clash = Object.entries(fixed).some(([id, at]) => Math.sign(order.indexOf(moment.id) - order.indexOf(id)) !== Math.sign(proposal.frame - at));
     if (clash) continue;

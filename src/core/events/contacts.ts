@@ -25,7 +25,7 @@ const RESTS = 0.03;
 /** Ends that touch within this of each other touch together, seconds. */
 const TOGETHER = 0.012;
 /** A foot is no mathematical point that stops: what the fitted instant is off by beside its noise, seconds (against rendered truth). */
-const FOOT_SD = 0.009;
+export const FOOT_SD = 0.009;
 /** Noise that is carried on from frame to frame moves the fitted instant farther than white noise would. */
 const CARRIED_NOISE = 2.2;
 

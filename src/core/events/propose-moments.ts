@@ -5,7 +5,7 @@ import type { Moment, MomentRule, Movement, PointRef } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import { proposalSd } from '../performance/moments';
 import { partsOf, placesOf } from '../performance/places';
-import { contactEdges } from './contacts';
+import { contactEdges, FOOT_SD } from './contacts';
 import { awayFrom, crossingsOf, crossingSd, noiseOf } from './occurrences';
 
 /** A moment as the points suggest it. */
@@ -17,12 +17,18 @@ export interface Proposal {
   readonly confidence: number;
   /** Standard deviation of its time, seconds. */
   readonly sd: number;
+  /** The part of it that the rule does alike in every clip, seconds. */
+  readonly alike: number;
 }
 
 type Found = Omit<Proposal, 'momentId'>;
 
 /** A rule stands for an event that an eye sees (an arm that passes upright for the ball that leaves): what it is off by beside its noise, seconds (against made truth). */
 const RULE_SD = { contact: 0.003, crossing: 0.006, extreme: 0.006, 'peak-speed': 0.008 } as const;
+/** Most of what a rule is off by it is off by in everybody's clip (against made truth). */
+const ALIKE_SHARE = 0.8;
+const alikeOf = (rule: MomentRule['rule']): number => ALIKE_SHARE * (rule === 'contact' ? FOOT_SD : RULE_SD[rule]);
+
 /** A time less sure than this halves the confidence in a proposal, seconds. */
 const HALF_SURE = 0.02;
 
@@ -83,7 +89,7 @@ function extremeIn(performance: Performance, rule: Extract<MomentRule, { rule: '
   const frame = rule.flight === null ? top.frame : topOfFlight(score, top.frame, Math.round(rule.flight / performance.interval), { first: 0, last: score.length - 1 });
   // A parabola through a whole flight knows its top far better than the samples at it.
   const noise = topSd(performance, score, top.frame, noiseOf(performance, rule.of, { first: Math.round(top.frame), last: Math.round(top.frame) })) / (rule.flight === null ? 1 : 3);
-  return { frame, sd: Math.hypot(RULE_SD.extreme, noise), confidence: Math.max(0.2, prominence(score, top.frame, span)) * sureness(performance, refsOfQuantity(rule.of), top.frame) };
+  return { frame, alike: alikeOf('extreme'), sd: Math.hypot(RULE_SD.extreme, noise), confidence: Math.max(0.2, prominence(score, top.frame, span)) * sureness(performance, refsOfQuantity(rule.of), top.frame) };
 }
 
 function crossingIn(performance: Performance, rule: Extract<MomentRule, { rule: 'crossing' }>, span: FrameSpan): Found | null {
@@ -92,7 +98,7 @@ function crossingIn(performance: Performance, rule: Extract<MomentRule, { rule: 
   const frame = rule.take === 'first' ? found[0] : found.at(-1);
   if (frame === undefined) return null;
   const sd = Math.hypot(RULE_SD.crossing, crossingSd(performance, rule.of, away, frame));
-  return { frame, sd, confidence: sharpness(sd) * sureness(performance, refsOfQuantity(rule.of), frame) * (found.length > 1 ? 0.9 : 1) };
+  return { frame, sd, alike: alikeOf('crossing'), confidence: sharpness(sd) * sureness(performance, refsOfQuantity(rule.of), frame) * (found.length > 1 ? 0.9 : 1) };
 }
 
 function contactIn(performance: Performance, rule: Extract<MomentRule, { rule: 'contact' }>, span: FrameSpan): Found | null {
@@ -101,7 +107,7 @@ function contactIn(performance: Performance, rule: Extract<MomentRule, { rule: '
   const chosen = rule.take === 'first' ? inside[0] : inside.at(-1);
   if (!chosen) return null;
   const sd = Math.hypot(RULE_SD.contact, chosen.sd);
-  return { frame: chosen.frame, sd, confidence: sharpness(sd) * sureness(performance, [`${chosen.side}-heel`, `${chosen.side}-foot-index`], chosen.frame) };
+  return { frame: chosen.frame, sd, alike: alikeOf('contact'), confidence: sharpness(sd) * sureness(performance, [`${chosen.side}-heel`, `${chosen.side}-foot-index`], chosen.frame) };
 }
 
 /** Speed of a point, alone or as seen from another one, pixels a second at every frame. */
@@ -117,7 +123,7 @@ function peakSpeedIn(performance: Performance, rule: Extract<MomentRule, { rule:
   const refs = rule.relativeTo === null ? [rule.point] : [rule.point, rule.relativeTo];
   const speed = speedOf(performance, rule);
   const top = largest(speed, span);
-  return top && { frame: top.frame, sd: Math.hypot(RULE_SD['peak-speed'], topSd(performance, speed, top.frame, 0.05 * top.value)), confidence: Math.max(0.2, prominence(speed, top.frame, span)) * sureness(performance, refs, top.frame) };
+  return top && { frame: top.frame, alike: alikeOf('peak-speed'), sd: Math.hypot(RULE_SD['peak-speed'], topSd(performance, speed, top.frame, 0.05 * top.value)), confidence: Math.max(0.2, prominence(speed, top.frame, span)) * sureness(performance, refs, top.frame) };
 }
 
 function apply(performance: Performance, rule: MomentRule, span: FrameSpan): Found | null {
@@ -148,7 +154,7 @@ function inOrder(movement: Movement, momentId: string, known: ReadonlyMap<string
  * that a person set counts as it stands. Moments whose rule finds nothing, or has none, are left out.
  */
 export function proposeMoments(movement: Movement, performance: Performance, inside: FrameSpan = { first: 0, last: performance.times.length - 1 }): readonly Proposal[] {
-  const known = new Map<string, Found>(Object.entries(performance.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0 }]));
+  const known = new Map<string, Found>(Object.entries(performance.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0, alike: 0 }]));
   const proposals: Proposal[] = [];
   const open = movement.moments.filter((m): m is Moment & { rule: MomentRule } => m.rule !== null && !known.has(m.id));
   for (let progress = true; progress; ) {
@@ -169,7 +175,7 @@ export function proposeMoments(movement: Movement, performance: Performance, ins
       // No proposal is surer than the ones it hangs on.
       const confidence = found.confidence * Math.min(1, from ? from.confidence + 0.3 : 1, to ? to.confidence + 0.3 : 1);
       known.set(moment.id, { ...found, confidence });
-      proposals.push({ momentId: moment.id, frame: found.frame, confidence, sd: Math.max(found.sd, proposalSd(confidence)) });
+      proposals.push({ momentId: moment.id, frame: found.frame, confidence, sd: Math.max(found.sd, proposalSd(confidence)), alike: found.alike });
     }
   }
   return movement.moments.flatMap((m) => proposals.find((p) => p.momentId === m.id) ?? []);

@@ -56,7 +56,7 @@ function repetitionsRound(movement: Movement, by: Moment & { readonly rule: Mome
   /** The counted moment itself, as surely as its own rule finds it there. */
   const counted = (frame: number): Proposal => {
     const [found] = proposeMoments(alone, bare, { first: Math.max(0, Math.floor(frame) - reach), last: Math.min(last, Math.ceil(frame) + reach) });
-    return { momentId: by.id, frame, confidence: found?.confidence ?? UNSURE.confidence, sd: found?.sd ?? UNSURE.sd };
+    return { momentId: by.id, frame, confidence: found?.confidence ?? UNSURE.confidence, sd: found?.sd ?? UNSURE.sd, alike: found?.alike ?? 0 };
   };
   return times
     .map((frame, i) => proposeMoments(movement, { ...bare, marks: { [by.id]: frame } }, { first: Math.floor(times[i - 1] ?? 0), last: Math.ceil(times[i + 1] ?? last) }).concat(counted(frame)))

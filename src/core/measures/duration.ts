@@ -1,5 +1,5 @@
 import { TIME } from '../model/words';
-import { momentSd } from '../performance/moments';
+import { momentAlike, momentSd } from '../performance/moments';
 import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { UNLISTED } from './common';
@@ -21,7 +21,7 @@ export const duration: KindOfMeasure<'duration'> = {
       measurable: true,
       value: timeAtFrame(performance.times, b) - timeAtFrame(performance.times, a),
       sd: quadrature(momentSd(performance, from), momentSd(performance, to)),
-      alikeSd: 0,
+      alikeSd: quadrature(momentAlike(performance, from), momentAlike(performance, to)),
       unit: 'ms',
       provenance: { clipId: performance.clip.id, frames: [b, a], points: [] },
     };

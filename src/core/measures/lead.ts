@@ -1,6 +1,6 @@
 import { wrapAngle } from '../geometry/angle';
 import { WHEN } from '../model/words';
-import { momentSd } from '../performance/moments';
+import { momentAlike, momentSd } from '../performance/moments';
 import { notMeasurable } from '../reading';
 import { continuousCurve, dimensionOf, goesRound, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { unwrap } from '../geometry/angle';
@@ -66,7 +66,7 @@ export const lead: KindOfMeasure<'lead'> = {
       measurable: true,
       value: timeAtFrame(performance.times, frame) - timeAtFrame(performance.times, mark),
       sd: quadrature(there.sd * perUnit, momentSd(performance, measure.moment)),
-      alikeSd: there.alikeSd * perUnit,
+      alikeSd: quadrature(there.alikeSd * perUnit, momentAlike(performance, measure.moment)),
       unit: 'ms',
       provenance: { clipId: performance.clip.id, frames: [frame, mark], points: [...there.provenance.points] },
     };

@@ -19,7 +19,7 @@ export const rate: KindOfMeasure<'rate'> = {
     if (!time.measurable) return time;
     if (time.value <= 0) return notMeasurable('order', `${words(measure.to)} is marked before ${words(measure.from)}`, 'Mark them in their order.');
     const value = measure.count / time.value;
-    return { ...time, value, sd: (value * time.sd) / time.value, unit: '/min' };
+    return { ...time, value, sd: (value * time.sd) / time.value, alikeSd: (value * time.alikeSd) / time.value, unit: '/min' };
   },
   difference: plainDifference,
   draw: () => [],

@@ -1,5 +1,5 @@
 import { TIME } from '../model/words';
-import { momentSd } from '../performance/moments';
+import { momentAlike, momentSd } from '../performance/moments';
 import { notMeasurable } from '../reading';
 import { timeAtFrame } from '../timing/clip-time';
 import { plainDifference, type KindOfMeasure } from './kind';
@@ -26,9 +26,9 @@ export const share: KindOfMeasure<'share'> = {
     weigh(measure.from, -1 / whole);
     weigh(measure.whole[1], -ratio / whole);
     weigh(measure.whole[0], ratio / whole);
-    const variance = [...weights].reduce((sum, [id, weight]) => sum + (weight * momentSd(performance, id)) ** 2, 0);
+    const joined = (of: (id: string) => number): number => Math.sqrt([...weights].reduce((sum, [id, weight]) => sum + (weight * of(id)) ** 2, 0));
     return {
-      measurable: true, value: ratio, sd: Math.sqrt(variance), alikeSd: 0, unit: '%',
+      measurable: true, value: ratio, sd: joined((id) => momentSd(performance, id)), alikeSd: joined((id) => momentAlike(performance, id)), unit: '%',
       provenance: { clipId: performance.clip.id, frames: [performance.marks[measure.to]!, performance.marks[measure.from]!], points: [] },
     };
   },

@@ -1,5 +1,5 @@
 import { difference, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
-import { momentSd } from '../performance/moments';
+import { momentAlike, momentSd } from '../performance/moments';
 import { drawOf, quantitySeries, quantityWords } from './common';
 import type { KindOfMeasure } from './kind';
 
@@ -18,7 +18,8 @@ export const value: KindOfMeasure<'value'> = {
     const end = towards ? performance.marks[towards.moment]! : start;
     const share = towards?.share ?? 0;
     const timeSd = Math.hypot((1 - share) * momentSd(performance, at), towards ? share * momentSd(performance, towards.moment) : 0);
-    return readQuantity(performance, of, { plane, frame: start + share * (end - start), lengthIn, timeSd });
+    const timeAlike = Math.hypot((1 - share) * momentAlike(performance, at), towards ? share * momentAlike(performance, towards.moment) : 0);
+    return readQuantity(performance, of, { plane, frame: start + share * (end - start), lengthIn, timeSd, timeAlike });
   },
   difference: ({ of }, a, b) => difference(of, a, b),
   draw: drawOf,

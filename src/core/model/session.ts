@@ -27,6 +27,8 @@ const markSchema = z.object({
   proposed: z.number().min(0).max(1).nullable().default(null),
   /** Standard deviation of a proposal's time, seconds, where its rule gives one. */
   sd: z.number().nonnegative().optional(),
+  /** The part of it that the rule does alike in every clip, seconds. */
+  alike: z.number().nonnegative().optional(),
   /** What a whole frame marked by hand is: the first in which it has happened, the last in which it has not; else the nearest. */
   seen: z.enum(['first', 'last']).optional(),
 });

@@ -10,6 +10,8 @@ import { words } from './phase';
 export interface MomentTiming {
   /** Standard deviation, seconds. */
   readonly sd: number;
+  /** The part of it that its rule does alike in every clip; it falls out of a difference. */
+  readonly alike: number;
   /** How sure the proposal is, 0..1. */
   readonly confidence: number;
 }
@@ -43,7 +45,7 @@ export const frameOfMarks = (marks: Readonly<Record<string, Timed>>): Readonly<R
 /** How sure the moments are that were proposed and that nobody has confirmed. */
 export const timingOfMarks = (marks: Readonly<Record<string, Timed>>): Readonly<Record<string, MomentTiming>> =>
   Object.fromEntries(
-    Object.entries(marks).flatMap(([id, { proposed, sd }]) => (proposed === undefined || proposed === null ? [] : [[id, { sd: sd ?? proposalSd(proposed), confidence: proposed }]])),
+    Object.entries(marks).flatMap(([id, { proposed, sd, alike = 0 }]) => (proposed === undefined || proposed === null ? [] : [[id, { sd: sd ?? proposalSd(proposed), alike, confidence: proposed }]])),
   );
 
 /** Where the moments of a performance lie, and how sure that is. */
@@ -56,6 +58,9 @@ export const markByHand = (frame: number, as: 'nearest' | 'first' | 'last'): Mar
 /** Standard deviation of a moment's time, seconds: of one marked by hand, that it lies anywhere within a frame's interval. */
 export const momentSd = (performance: Pick<Performance, 'timing' | 'interval'>, id: string): number =>
   Math.max(performance.timing?.[id]?.sd ?? 0, eventSd(performance.interval));
+
+/** The part of it that is alike in clips whose moments were proposed by the same rules, seconds. */
+export const momentAlike = (performance: Pick<Performance, 'timing'>, id: string): number => performance.timing?.[id]?.alike ?? 0;
 
 /** Real time of each marked moment. */
 export const momentTimes = (performance: Performance): MomentTimes =>

@@ -1,9 +1,10 @@
 import type { Check } from '../model/check';
 import type { Clip } from '../model/clip';
 import { frameInterval, realTimes } from '../timing/clip-time';
+import type { SpatialTrack } from '../tracks/marker-map';
 import type { Track } from '../tracks/track';
 import { momentsOfMarks, type MomentTiming, type Timed } from './moments';
-import { smoothTrack } from './smoothing';
+import { smoothSpatial, smoothTrack } from './smoothing';
 import { statureOf } from './stature';
 
 /** One clip made ready for measuring: smoothed points, real times, marked moments. */
@@ -17,6 +18,8 @@ export interface Performance {
   readonly timing?: Readonly<Record<string, MomentTiming>> | undefined;
   /** Smoothed points in pixels of the displayed picture. */
   readonly smoothed: Track;
+  /** Smoothed points in space, metres, where the clip was read from such; undefined for a picture. */
+  readonly space?: SpatialTrack | undefined;
   /** As they were placed and found. */
   readonly raw: Track;
   /** Standing height, pixels of movement coordinates; NaN where the points do not tell. */
@@ -27,11 +30,14 @@ export interface Performance {
   readonly cutoff: number;
 }
 
-/** A clip with its points smoothed; the costly part, which marking a moment does not change. */
-export function prepareTrack(clip: Clip, track: Track, cutoff: number): Omit<Performance, 'marks' | 'timing' | 'checks'> {
+/**
+ * A clip with its points smoothed; the costly part, which marking a moment does not change.
+ * @param spatial the clip's points in space, where it has them
+ */
+export function prepareTrack(clip: Clip, track: Track, cutoff: number, spatial?: SpatialTrack): Omit<Performance, 'marks' | 'timing' | 'checks'> {
   const times = realTimes(clip);
   const smoothed = smoothTrack(track, times, cutoff);
-  return { clip, times, interval: frameInterval(clip), smoothed, raw: track, bodyHeight: statureOf(clip, smoothed), cutoff };
+  return { clip, times, interval: frameInterval(clip), smoothed, raw: track, bodyHeight: statureOf(clip, smoothed), cutoff, ...(spatial ? { space: smoothSpatial(spatial, times, cutoff) } : {}) };
 }
 
 export function preparePerformance(
@@ -40,6 +46,7 @@ export function preparePerformance(
   marks: Readonly<Record<string, Timed>>,
   cutoff: number,
   checks: Performance['checks'] = {},
+  spatial?: SpatialTrack,
 ): Performance {
-  return { ...prepareTrack(clip, track, cutoff), ...momentsOfMarks(marks), checks };
+  return { ...prepareTrack(clip, track, cutoff, spatial), ...momentsOfMarks(marks), checks };
 }

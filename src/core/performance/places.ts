@@ -3,6 +3,7 @@ import { isBodyPoint, isOwnPoint, type PointId } from '../anatomy/body-points';
 import { levelOf } from '../calibration/level';
 import { axesOf, unforeshorten } from '../calibration/view';
 import { rotate } from '../geometry/vec2';
+import type { Vec3 } from '../geometry/vec3';
 import { farSide, type Clip, type Performer } from '../model/clip';
 import type { PointRef } from '../model/movement';
 import type { UncertainPoint } from '../statistics/propagate';
@@ -150,4 +151,22 @@ export function placesOf(performance: Performance, ref: PointRef, psi: number): 
   }
   ofClip.set(key, places);
   return places;
+}
+
+/** Where a point of the movement is in space at a frame position, metres, linear between frames; null where that is not known. */
+export function spaceAt({ space, clip, smoothed }: Performance, ref: PointRef, frame: number): Vec3 | null {
+  const parts = partsOf(ref, clip.performer, smoothed);
+  if (!space || parts.length === 0) return null;
+  const low = Math.floor(frame);
+  let [x, y, z] = [0, 0, 0];
+  for (const { id, weight } of parts) {
+    const series = space[id];
+    if (!series) return null;
+    const high = Math.min(series.x.length - 1, low + 1);
+    const at = (values: Float64Array): number => (frame === low ? values[low]! : values[low]! * (1 - frame + low) + values[high]! * (frame - low));
+    x += weight * at(series.x);
+    y += weight * at(series.y);
+    z += weight * at(series.z);
+  }
+  return Number.isNaN(x + y + z) ? null : { x, y, z };
 }

@@ -1,4 +1,5 @@
 import { bodyHeightPixels, HAND_SD_PIXELS } from '../tracks/point-error';
+import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import type { PointId } from '../anatomy/body-points';
 import { bridgeDropouts } from '../signal/dropouts';
@@ -118,4 +119,10 @@ export function smoothTrack(track: Track, times: Float64Array, cutoff: number): 
       return [id, smoothed];
     }),
   );
+}
+
+/** Smooths points in space, each coordinate by itself. */
+export function smoothSpatial(spatial: SpatialTrack, times: Float64Array, cutoff: number): SpatialTrack {
+  const smooth = (values: Float64Array): Float64Array => smoothCoordinate(times, values, { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES });
+  return Object.fromEntries((Object.entries(spatial) as [PointId, SpatialSeries][]).map(([id, { x, y, z }]) => [id, { x: smooth(x), y: smooth(y), z: smooth(z) }]));
 }

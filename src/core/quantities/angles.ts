@@ -1,11 +1,13 @@
 import { interiorAngle, segmentAngle, wrapAngle } from '../geometry/angle';
 import { subtract, type Vec2 } from '../geometry/vec2';
+import { angleBetween, minus } from '../geometry/vec3';
 import { ANGLE, PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
 
 export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
   q: 'joint-angle',
   dimension: 'angle',
+  inSpace: ([a, b, c]) => angleBetween(minus(a!, b!), minus(c!, b!)),
   goesRound: false,
   name: 'The angle',
   words: ANGLE,
@@ -17,6 +19,7 @@ export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
 export const segmentAngleQuantity: KindOfQuantity<'segment-angle'> = {
   q: 'segment-angle',
   dimension: 'angle',
+  inSpace: null,
   goesRound: true,
   name: 'The direction',
   words: PLAIN,
@@ -33,6 +36,7 @@ const direction = (a: Vec2, b: Vec2): number => {
 export const lineSeparation: KindOfQuantity<'line-separation'> = {
   q: 'line-separation',
   dimension: 'angle',
+  inSpace: null,
   goesRound: true,
   name: 'The angle between the lines',
   words: PLAIN,
@@ -44,6 +48,7 @@ export const lineSeparation: KindOfQuantity<'line-separation'> = {
 export const facing: KindOfQuantity<'facing'> = {
   q: 'facing',
   dimension: 'angle',
+  inSpace: null,
   goesRound: true,
   name: 'Where it faces',
   words: PLAIN,

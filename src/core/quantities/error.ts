@@ -5,6 +5,7 @@ import type { PointRef } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import { partsAt, type PartAt } from '../performance/places';
 import type { Vec2 } from '../geometry/vec2';
+import type { Vec3 } from '../geometry/vec3';
 
 /** How a number changes with each of the points that it is made of, per pixel of movement coordinates. */
 export type Slopes = readonly Vec2[];
@@ -86,4 +87,14 @@ export function pointsError(performance: Performance, refs: readonly PointRef[],
   // A body's mass lies beside the table's in the same way at every frame.
   const table = refs.reduce((sum, ref, k) => (ref === 'centre-of-mass' && !Number.isNaN(performance.bodyHeight) ? sum + (TABLE_SD_SHARE * performance.bodyHeight * Math.hypot(slopes[k]!.x * stretch, slopes[k]!.y)) ** 2 : sum), 0);
   return { sd: Math.sqrt(variance(sources, 'sd', stretch) + table), alike: Math.sqrt(variance(sources, 'alike', stretch)), depth: Math.sqrt(depthVariance(performance, sources)) };
+}
+
+/**
+ * The same of a number from points in space: every coordinate is as wrong as the picture's, and nothing is hidden in its depth.
+ * @param slopes how the number changes with each reference, per metre; @param pixelsPerMetre of the picture in which the points' errors are stated
+ */
+export function spatialError(performance: Performance, refs: readonly PointRef[], frame: number, slopes: readonly Vec3[], pixelsPerMetre: number): PointsError {
+  const flat = ['x', 'y', 'z'].map((axis) => bySource(performance, refs, frame, slopes.map((s) => ({ x: s[axis as keyof Vec3] / pixelsPerMetre, y: 0 }))));
+  const all = (of: 'sd' | 'alike'): number => Math.sqrt(flat.reduce((sum, sources) => sum + variance(sources, of, 1), 0));
+  return { sd: all('sd'), alike: all('alike'), depth: 0 };
 }

@@ -11,6 +11,7 @@ const limb = ([a, b, c]: readonly Vec2[], upper: 'thigh' | 'upperArm'): readonly
 export const fold: KindOfQuantity<'fold'> = {
   q: 'fold',
   dimension: 'ratio',
+  inSpace: null,
   goesRound: false,
   name: 'The fold',
   words: PLAIN,

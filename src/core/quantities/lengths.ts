@@ -1,10 +1,12 @@
 import { distance, onAxes, subtract, type Vec2 } from '../geometry/vec2';
+import { lengthOf, minus } from '../geometry/vec3';
 import { HEIGHT, LENGTH, PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
 
 export const distanceQuantity: KindOfQuantity<'distance'> = {
   q: 'distance',
   dimension: 'length',
+  inSpace: ([a, b]) => lengthOf(minus(a!, b!)),
   goesRound: false,
   name: 'The distance',
   words: LENGTH,
@@ -16,6 +18,7 @@ export const distanceQuantity: KindOfQuantity<'distance'> = {
 export const groundDistance: KindOfQuantity<'ground-distance'> = {
   q: 'ground-distance',
   dimension: 'metres',
+  inSpace: null,
   goesRound: false,
   name: 'The distance',
   words: LENGTH,
@@ -27,6 +30,7 @@ export const groundDistance: KindOfQuantity<'ground-distance'> = {
 export const offset: KindOfQuantity<'offset'> = {
   q: 'offset',
   dimension: 'length',
+  inSpace: null,
   goesRound: false,
   name: 'The offset',
   words: PLAIN,
@@ -41,6 +45,7 @@ export const offset: KindOfQuantity<'offset'> = {
 export const height: KindOfQuantity<'height'> = {
   q: 'height',
   dimension: 'length',
+  inSpace: null,
   goesRound: false,
   name: 'The height',
   words: HEIGHT,
@@ -52,6 +57,7 @@ export const height: KindOfQuantity<'height'> = {
 export const box: KindOfQuantity<'box'> = {
   q: 'box',
   dimension: 'length',
+  inSpace: null,
   goesRound: false,
   name: 'The box',
   words: PLAIN,
@@ -80,6 +86,7 @@ export function bestLine(points: readonly Vec2[]): { readonly middle: Vec2; read
 export const alignment: KindOfQuantity<'alignment'> = {
   q: 'alignment',
   dimension: 'ratio',
+  inSpace: null,
   goesRound: false,
   name: 'The line',
   words: PLAIN,

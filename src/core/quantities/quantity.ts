@@ -1,6 +1,7 @@
 import type { UsualWords } from '../model/words';
 import type { PointRef, Quantity } from '../model/movement';
 import type { Vec2 } from '../geometry/vec2';
+import type { Vec3 } from '../geometry/vec3';
 import type { UncertainPoint } from '../statistics/propagate';
 
 export type QuantityName = Quantity['q'];
@@ -38,4 +39,6 @@ export interface KindOfQuantity<Q extends QuantityName> {
    * @returns NaN where the points do not define it
    */
   readonly value: (points: readonly UncertainPoint[], quantity: QuantityOf<Q>, around: Surroundings) => number;
+  /** The same from points in space, metres, where it does not depend on from where it is seen; null where it does. */
+  readonly inSpace: ((points: readonly Vec3[], quantity: QuantityOf<Q>) => number) | null;
 }

@@ -1,16 +1,17 @@
 import { offPlane, viewRefusal } from '../calibration/view';
 import { unwrap } from '../geometry/angle';
 import type { Vec2 } from '../geometry/vec2';
+import type { Vec3 } from '../geometry/vec3';
 import type { Plane, PointRef, Quantity } from '../model/movement';
 import type { Performance } from '../performance/performance';
-import { placesOf, pointAt } from '../performance/places';
+import { placesOf, pointAt, spaceAt } from '../performance/places';
 import { notMeasurable, sharedVariance, type NotMeasurable, type Reading } from '../reading';
 import { eventSd } from '../statistics/event-time';
 import { COVERAGE_95 } from '../statistics/normal';
 import { quadrature, type UncertainPoint } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { DISPLAY_UNITS } from '../units';
-import { pointsError } from './error';
+import { pointsError, spatialError, type PointsError } from './error';
 import { surroundingsOf } from './ground';
 import { difference, dimensionOf, goesRound, kindOfQuantity, refsOfQuantity, unitOfQuantity, type LengthIn } from './registry';
 import { isScale, scaleOf, type Scale } from './scale';
@@ -36,8 +37,31 @@ export type Mirror = 'x' | 'y' | null;
 
 const mirrored = <P extends Vec2>(point: P, mirror: Mirror): P => (mirror === null ? point : { ...point, [mirror]: -point[mirror] });
 
+/** How a quantity is read from points in space, where the performance has them and it does not depend on from where it is seen. */
+interface InSpace {
+  readonly value: (points: readonly Vec3[]) => number;
+  /** A length in space becomes one in pixels. */
+  readonly pixelsPerMetre: number;
+}
+
+function inSpace({ space, clip }: Performance, quantity: Quantity): InSpace | null {
+  const { inSpace: value } = kindOfQuantity(quantity);
+  if (!space || !value || !clip.scale) return null;
+  return { value: (points) => value(points, quantity as never), pixelsPerMetre: clip.scale.pixels / clip.scale.metres };
+}
+
+/** Raw value in space: radians, or pixels for a length. */
+function spatialAt(performance: Performance, quantity: Quantity, frame: number, { value, pixelsPerMetre }: InSpace): number | null {
+  const points = refsOfQuantity(quantity).map((ref) => spaceAt(performance, ref, frame));
+  if (points.includes(null)) return null;
+  const raw = value(points as Vec3[]) * (dimensionOf(quantity) === 'length' ? pixelsPerMetre : 1);
+  return Number.isNaN(raw) ? null : raw;
+}
+
 /** Raw value (radians, pixels or a ratio) at a frame position; null where a point is missing. */
 function rawAt(performance: Performance, quantity: Quantity, frame: number, psi: number, mirror: Mirror = null): number | null {
+  const space = inSpace(performance, quantity);
+  if (space) return spatialAt(performance, quantity, frame, space);
   const points = refsOfQuantity(quantity).map((ref) => pointAt(performance, ref, frame, psi));
   if (points.includes(null)) return null;
   const seen = (points as UncertainPoint[]).map((p) => mirrored(p, mirror));
@@ -56,8 +80,10 @@ export function quantityAt(performance: Performance, quantity: Quantity, frame: 
 /** The quantity over all frames of the clip, SI (lengths in the unit wanted), NaN where it is not known. */
 export function quantityCurve(performance: Performance, quantity: Quantity, lengthIn: LengthIn): Float64Array {
   const { angle: psi } = offPlane(performance.clip);
+  const space = inSpace(performance, quantity);
   const scale = dimensionOf(quantity) === 'length' ? scaleOf(performance, lengthIn) : { perPixel: 1, sdShare: 0 };
   if (!isScale(scale)) return performance.times.map(() => NaN);
+  if (space) return performance.times.map((_, i) => (spatialAt(performance, quantity, i, space) ?? NaN) * scale.perPixel);
   const places = refsOfQuantity(quantity).map((ref) => placesOf(performance, ref, psi));
   const around = surroundingsOf(performance, quantity, psi);
   const { value } = kindOfQuantity(quantity);
@@ -93,9 +119,9 @@ function rateAt(performance: Performance, quantity: Quantity, frame: number, psi
 }
 
 /** Slope of a number along one coordinate; at a fold (a straight joint) the steeper of both sides. */
-function slopeOf(at: (by: number) => number, subtract: (a: number, b: number) => number): number {
+function slopeOf(step: number, at: (by: number) => number, subtract: (a: number, b: number) => number): number {
   const middle = at(0);
-  const [up, down] = [subtract(at(STEP), middle) / STEP, subtract(middle, at(-STEP)) / STEP];
+  const [up, down] = [subtract(at(step), middle) / step, subtract(middle, at(-step)) / step];
   return Math.sign(up) === -Math.sign(down) ? (Math.abs(up) > Math.abs(down) ? up : down) : (up + down) / 2;
 }
 
@@ -106,6 +132,8 @@ export interface ReadAs {
   readonly lengthIn: LengthIn;
   /** Standard deviation of the time at which it is read, seconds; left out, that of a frame marked by hand. */
   readonly timeSd?: number;
+  /** The part of it that is alike in every clip. */
+  readonly timeAlike?: number;
   readonly mirror?: Mirror;
 }
 
@@ -122,12 +150,30 @@ function scaleFor(performance: Performance, quantity: Quantity, lengthIn: Length
   return { perPixel: 1, sdShare: 0.01 };
 }
 
+function errorInPicture(performance: Performance, quantity: Quantity, points: readonly UncertainPoint[], frame: number, mirror: Mirror): PointsError {
+  const seen = points.map((p) => mirrored(p, mirror));
+  const around = surroundingsOf(performance, quantity, offPlane(performance.clip).angle);
+  const { value: valueOf } = kindOfQuantity(quantity);
+  const subtract = (a: number, b: number): number => difference(quantity, a, b);
+  const along = (i: number, axis: 'x' | 'y'): number => slopeOf(STEP, (by) => valueOf(seen.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q)), quantity as never, around), subtract);
+  return pointsError(performance, refsOfQuantity(quantity), frame, seen.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y') })));
+}
+
+function errorInSpace(performance: Performance, quantity: Quantity, frame: number, { value, pixelsPerMetre }: InSpace): PointsError {
+  const refs = refsOfQuantity(quantity);
+  const points = refs.map((ref) => spaceAt(performance, ref, frame)!);
+  const perUnit = dimensionOf(quantity) === 'length' ? pixelsPerMetre : 1;
+  const along = (i: number, axis: keyof Vec3): number => perUnit * slopeOf(STEP / pixelsPerMetre, (by) => value(points.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q))), (a, b) => a - b);
+  return spatialError(performance, refs, frame, points.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y'), z: along(i, 'z') })), pixelsPerMetre);
+}
+
 /**
  * Reads a quantity at a frame position. Its standard deviation joins, to first order: the errors of its points (`error.ts`), its rate of change
  * times the error of the moment, what the uncertainty of the camera's direction and the points' depths would change, and the scale.
  */
-export function readQuantity(performance: Performance, quantity: Quantity, { plane, frame, lengthIn, timeSd = eventSd(performance.interval), mirror = null }: ReadAs): Reading {
-  const refusal = viewRefusal(performance.clip, plane);
+export function readQuantity(performance: Performance, quantity: Quantity, { plane, frame, lengthIn, timeSd = eventSd(performance.interval), timeAlike = 0, mirror = null }: ReadAs): Reading {
+  const space = inSpace(performance, quantity);
+  const refusal = space ? null : viewRefusal(performance.clip, plane);
   if (refusal) return refusal;
   const scale = scaleFor(performance, quantity, lengthIn);
   if (!isScale(scale)) return scale;
@@ -140,17 +186,11 @@ export function readQuantity(performance: Performance, quantity: Quantity, { pla
   const raw = rawAt(performance, quantity, frame, psi, mirror);
   if (raw === null) return notMeasurable('point-missing', 'Two of its points lie on each other', 'Place them apart by hand.');
 
-  const seen = (points as UncertainPoint[]).map((p) => mirrored(p, mirror));
-  const around = surroundingsOf(performance, quantity, psi);
-  const { value: valueOf } = kindOfQuantity(quantity);
-  const subtract = (a: number, b: number): number => difference(quantity, a, b);
-  const along = (i: number, axis: 'x' | 'y'): number => slopeOf((by) => valueOf(seen.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q)), quantity as never, around), subtract);
-  const error = pointsError(performance, refs, frame, seen.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y') })));
-
+  const error = space ? errorInSpace(performance, quantity, frame, space) : errorInPicture(performance, quantity, points as UncertainPoint[], frame, mirror);
   const rate = rateAt(performance, quantity, frame, psi) ?? UNKNOWN_RATE[dimension] / (dimension === 'length' ? scale.perPixel * (lengthIn === 'm' ? 0.55 : 1) : 1);
-  const turned = rawAt(performance, quantity, frame, psi + psiSd, mirror);
-  const planar = plane !== 'any' && dimension !== 'metres';
-  const camera = planar && turned !== null ? subtract(turned, raw) * scale.perPixel : 0;
+  const planar = plane !== 'any' && dimension !== 'metres' && !space;
+  const turned = planar ? rawAt(performance, quantity, frame, psi + psiSd, mirror) : null;
+  const camera = turned !== null ? difference(quantity, turned, raw) * scale.perPixel : 0;
   const value = raw * scale.perPixel;
   const shared = { camera, scale: value * scale.sdShare, ground: quantity.q === 'height' ? GROUND_SD_SHARE * (lengthIn === 'm' ? performance.bodyHeight * scale.perPixel : 1) : 0 };
   const depth = planar ? error.depth * scale.perPixel : 0;
@@ -158,5 +198,5 @@ export function readQuantity(performance: Performance, quantity: Quantity, { pla
   const most = dimension === 'length' && lengthIn === 'm' ? MOST_SD.length * 1.8 : MOST_SD[dimension];
   // A deviation that cannot be told is no small one.
   if (!(sd <= most)) return tooUnsure(quantity, lengthIn, Number.isFinite(sd) ? sd : most);
-  return { measurable: true, value, sd, alikeSd: Math.hypot(error.alike * scale.perPixel, ALIKE_DEPTH * depth), points: error.sd * scale.perPixel, shared, unit: unitOfQuantity(quantity, lengthIn), provenance: { clipId: performance.clip.id, frames: [frame], points: [...refs] } };
+  return { measurable: true, value, sd, alikeSd: Math.hypot(error.alike * scale.perPixel, ALIKE_DEPTH * depth, rate * scale.perPixel * timeAlike), points: error.sd * scale.perPixel, shared, unit: unitOfQuantity(quantity, lengthIn), provenance: { clipId: performance.clip.id, frames: [frame], points: [...refs] } };
 }

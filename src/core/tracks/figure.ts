@@ -103,16 +103,40 @@ export function viewOfCamera(spatial: SpatialTrack, { azimuthDegrees, elevationD
   return off > 0 ? { view: { kind: 'front', offPlaneDegrees: off - 90 }, travel: 'right' } : { view: { kind: 'back', offPlaneDegrees: off + 90 }, travel: 'right' };
 }
 
+/** To which side a performer in a picture faces, and how surely that is told. */
+export interface Travel {
+  readonly travel: 'left' | 'right';
+  /** 0 where nothing tells, 1 where all that tells says the same. */
+  readonly sure: number;
+}
+
+/** A direction that is told less surely than this is a question. */
+export const LEAST_SURE_TRAVEL = 0.4;
+/** Hips that go so many of their distance to the knee surely go somewhere. */
+const SURE_WAY = 1.5;
+
 /** To which side a performer in a picture faces: where the feet point on most frames, or else where the hips go. */
-export function travelOf(track: Track): 'left' | 'right' {
-  let ahead = 0;
+export function travelOf(track: Track): Travel {
+  let [ahead, frames] = [0, 0];
   for (const side of ['left', 'right'] as const) {
     const [heel, toe] = [track[`${side}-heel`] ?? track[`${side}-ankle`], track[`${side}-foot-index`]];
-    if (heel && toe) toe.x.forEach((x, i) => (ahead += Math.sign(x - heel.x[i]!) || 0));
+    if (!heel || !toe) continue;
+    toe.x.forEach((x, i) => {
+      const sign = Math.sign(x - heel.x[i]!);
+      if (Number.isNaN(sign)) return;
+      ahead += sign;
+      frames++;
+    });
   }
-  if (ahead !== 0) return ahead < 0 ? 'left' : 'right';
-  const hips = Array.from(track['left-hip']?.x ?? track['right-hip']?.x ?? []).filter((x) => !Number.isNaN(x));
-  return hips.length > 1 && hips.at(-1)! < hips[0]! ? 'left' : 'right';
+  if (ahead !== 0) return { travel: ahead < 0 ? 'left' : 'right', sure: Math.abs(ahead) / frames };
+  const side = track['left-hip'] ? 'left' : 'right';
+  const [hip, knee] = [track[`${side}-hip`], track[`${side}-knee`]];
+  const way = Array.from(hip?.x ?? []).filter((x) => !Number.isNaN(x));
+  if (!hip || way.length < 2) return { travel: 'right', sure: 0 };
+  const gone = way.at(-1)! - way[0]!;
+  const thighs = knee ? Array.from(hip.y, (y, i) => Math.hypot(knee.x[i]! - hip.x[i]!, knee.y[i]! - y)).filter((v) => !Number.isNaN(v)).sort((p, q) => p - q) : [];
+  const thigh = thighs[thighs.length >> 1];
+  return { travel: gone < 0 ? 'left' : 'right', sure: thigh ? Math.min(1, Math.abs(gone) / (SURE_WAY * thigh)) : LEAST_SURE_TRAVEL };
 }
 
 /** The points of a clip as a recording: in metres with y upwards where its scale is known, else in pixels of the picture. */

@@ -46,14 +46,16 @@ describe('to which side somebody moves', () => {
 
   it('is where the feet point on most frames, whatever the hips do', () => {
     const feet = { 'left-heel': [[50, 9], [50, 9], [50, 9]], 'left-foot-index': [[40, 9], [41, 9], [55, 9]], 'left-hip': [[10, 5], [20, 5], [30, 5]] } as never;
-    expect(travelOf(points(feet))).toBe('left');
+    expect(travelOf(points(feet)).travel).toBe('left');
   });
 
   it('without heels from the ankle, and without feet from the way of the hips', () => {
-    expect(travelOf(points({ 'right-ankle': [[50, 9]], 'right-foot-index': [[60, 9]] }))).toBe('right');
-    expect(travelOf(points({ 'right-hip': [[50, 9], [40, 9]] }))).toBe('left');
-    expect(travelOf(points({ 'left-hip': [[50, 9], [60, 9]] }))).toBe('right');
-    expect(travelOf({})).toBe('right');
+    expect(travelOf(points({ 'right-ankle': [[50, 9]], 'right-foot-index': [[60, 9]] })).travel).toBe('right');
+    expect(travelOf(points({ 'right-hip': [[50, 9], [40, 9]] })).travel).toBe('left');
+    expect(travelOf(points({ 'left-hip': [[50, 9], [60, 9]] })).travel).toBe('right');
+    expect(travelOf({})).toEqual({ travel: 'right', sure: 0 });
+    // A pixel of drift is no way.
+    expect(travelOf(points({ 'left-hip': [[50, 9], [51, 9]], 'left-knee': [[50, 99], [51, 99]] })).sure).toBeLessThan(0.4);
   });
 });
 
