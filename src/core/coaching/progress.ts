@@ -1,4 +1,5 @@
 import { differenceSd, seenAlike, type SeenBy } from '../comparison/compare';
+import { LEAST_ATTEMPTS, usualTrialSd } from '../comparison/trial-to-trial';
 import { outside, type Band, type Judged, type State } from '../judgement/state';
 import { differenceOf } from '../measures';
 import type { Measure } from '../model/movement';
@@ -17,6 +18,17 @@ export interface ReadOnce {
   readonly excess: number;
   /** The camera that it was read from. */
   readonly seenBy: SeenBy;
+  /** How much one attempt of the athlete differs from their own mean. */
+  readonly trials: Trials;
+}
+
+/** What attempts of one performer differ by. */
+export interface Trials {
+  /** Attempts that the reading is the mean of. */
+  readonly n: number;
+  /** Standard deviation of one attempt, SI: of these attempts where there are three or more, else what is usual. */
+  readonly sd: number;
+  readonly from: 'attempts' | 'usual';
 }
 
 /** What one session asked the athlete to work on. */
@@ -42,10 +54,13 @@ export interface SessionResult {
 }
 
 /** The readings of a comparison as a look back needs them. */
-export function readOnce({ measure, athlete, state, band, excess }: Judged, clips: readonly (SeenBy & { readonly id: string })[]): ReadOnce | null {
+export function readOnce({ measure, athlete, spread, state, band, excess }: Judged, clips: readonly (SeenBy & { readonly id: string })[]): ReadOnce | null {
   if (!athlete.measurable) return null;
   const clip = clips.find((c) => c.id === athlete.provenance.clipId);
-  return clip ? { measureId: measure.id, reading: athlete, state, band, excess, seenBy: { view: clip.view, travel: clip.travel, performer: clip.performer } } : null;
+  const attempts = spread.athlete?.readings.length ?? 1;
+  const within = spread.athlete?.within ?? null;
+  const trials: Trials = attempts >= LEAST_ATTEMPTS && within !== null ? { n: attempts, sd: within, from: 'attempts' } : { n: attempts, sd: usualTrialSd(athlete), from: 'usual' };
+  return clip ? { measureId: measure.id, reading: athlete, state, band, excess, trials, seenBy: { view: clip.view, travel: clip.travel, performer: clip.performer } } : null;
 }
 
 type Direction = 'better' | 'worse' | 'changed' | 'same';
@@ -54,17 +69,36 @@ type Direction = 'better' | 'worse' | 'changed' | 'same';
 export interface Change {
   /** Later minus earlier, SI. */
   readonly change: number;
-  /** Half of its 95 % interval: what the finder does alike in both falls out where the cameras stood alike. */
+  /** Half of its 95 % interval, measuring and the athlete's own attempts together: what the finder does alike in both falls out where the cameras stood alike. */
   readonly plusMinus: number;
+  /** Where the spread of the attempts comes from. */
+  readonly trialsFrom: Trials['from'];
   /** Towards the later session's range, away from it, changed where there is none, or no more than the error. */
   readonly direction: Direction;
 }
 
-/** The smallest change that counts is the error of the difference (minimal detectable change, 95 %). */
-export function changeBetween(measure: Measure, earlier: ReadOnce, later: ReadOnce): Change {
+/** What the mean of a session's attempts differs by; where there were three or more their own spread is in the reading's error already. */
+const trialVariance = ({ trials }: ReadOnce, sd: number): number => (trials.from === 'attempts' ? 0 : sd ** 2 / trials.n);
+
+/**
+ * What was chosen because it was far off comes nearer by itself: of those beyond a limit the mean lies so many deviations nearer to their own (regression to the mean; at
+ * the limit itself the mean of a normal's outer half, 0.8).
+ */
+const REGRESSION = 0.8;
+
+/**
+ * The smallest change that counts is the error of the difference (minimal detectable change, 95 %), in which an athlete's attempts differ among themselves too.
+ * @param chosen the earlier one was worked on because it was off: it must come nearer by more than it would by itself
+ */
+export function changeBetween(measure: Measure, earlier: ReadOnce, later: ReadOnce, chosen = false): Change {
   const subtract = (a: number, b: number): number => differenceOf(measure, a, b);
   const change = subtract(later.reading.value, earlier.reading.value);
-  const plusMinus = COVERAGE_95 * differenceSd(earlier.reading, later.reading, seenAlike(earlier.seenBy, later.seenBy));
+  // One session with several attempts tells how much this athlete differs in the others too.
+  const own = [earlier, later].find((r) => r.trials.from === 'attempts')?.trials;
+  const trialSd = own?.sd ?? Math.max(earlier.trials.sd, later.trials.sd);
+  const measuring = differenceSd(earlier.reading, later.reading, seenAlike(earlier.seenBy, later.seenBy));
+  const regression = chosen ? REGRESSION * Math.hypot(earlier.reading.sd, trialSd / Math.sqrt(earlier.trials.n)) : 0;
+  const plusMinus = COVERAGE_95 * Math.sqrt(measuring ** 2 + trialVariance(earlier, trialSd) + trialVariance(later, trialSd)) + regression;
   const direction = ((): Direction => {
     if (Math.abs(change) <= plusMinus) return 'same';
     if (!later.band) return 'changed';
@@ -78,7 +112,7 @@ export function changeBetween(measure: Measure, earlier: ReadOnce, later: ReadOn
     if (nearer === 0 || (across && Math.abs(nearer) <= plusMinus)) return 'changed';
     return nearer > 0 ? 'better' : 'worse';
   })();
-  return { change, plusMinus, direction };
+  return { change, plusMinus, direction, trialsFrom: own?.from ?? 'usual' };
 }
 
 /** Inside its range, or beyond it on the good side; an unsure value inside counts, an unsure one outside does not. */
@@ -106,21 +140,25 @@ export interface Followed {
 /** So many sessions in a row on target close a correction. */
 const SESSIONS_TO_CLOSE = 2;
 
-/** Whether a correction is closed after each of its readings, in time order: it stays so until it is a gap or borderline again. */
-function closedAfter(readings: readonly ReadOnce[]): readonly boolean[] {
+/**
+ * Whether a correction is closed after each of its readings, in time order: on target so often in a row, and nearer than it was when it was first asked for by more than chance; it
+ * stays so until it is a gap or borderline again.
+ */
+function closedAfter(measure: Measure, readings: readonly ReadOnce[]): readonly boolean[] {
   let inARow = 0;
   let closed = false;
   return readings.map((reading) => {
     inARow = onTarget(reading) ? inARow + 1 : 0;
-    if (inARow >= SESSIONS_TO_CLOSE || reading.state === 'style') closed = true;
+    const moved = changeBetween(measure, readings[0]!, reading, true).direction === 'better';
+    if ((inARow >= SESSIONS_TO_CLOSE && moved) || reading.state === 'style') closed = true;
     if (reading.state === 'gap' || reading.state === 'borderline') closed = false;
     return closed;
   });
 }
 
-function standingOf(readings: readonly ReadOnce[], change: Change | null): Standing {
+function standingOf(measure: Measure, readings: readonly ReadOnce[], change: Change | null): Standing {
   const latest = readings.at(-1)!;
-  const closed = closedAfter(readings);
+  const closed = closedAfter(measure, readings);
   if (closed.at(-1)) return 'closed';
   if (closed.includes(true)) return 'came-back';
   if (!change) return 'open';
@@ -129,7 +167,7 @@ function standingOf(readings: readonly ReadOnce[], change: Change | null): Stand
 }
 
 /**
- * Every correction that was ever asked for, the latest asked first. *Closed* is on target in two sessions in a row, *improving* a change towards the range that is
+ * Every correction that was ever asked for, the latest asked first. *Closed* is on target in two sessions in a row after a change that is sure, *improving* a change towards the range that is
  * larger than its error, *came back* a gap after it was closed; the analyst's word stands above the numbers.
  * @param results of one athlete and movement, in time order
  * @param measures of the movement as the latest session has it
@@ -144,8 +182,8 @@ export function followCorrections(measures: readonly Measure[], results: readonl
       const since = results.slice(askedIn[0]);
       const readings = since.flatMap((r) => r.readings.filter((x) => x.measureId === id));
       const settled = results.reduce<Settled | null>((word, r) => r.settled[id] ?? word, null);
-      const change = measure && readings.length > 1 ? changeBetween(measure, readings[0]!, readings.at(-1)!) : null;
-      const byNumbers: Standing = !measure || readings.length === 0 ? 'by-eye' : askedIn[0] === last ? 'new' : standingOf(readings, change);
+      const change = measure && readings.length > 1 ? changeBetween(measure, readings[0]!, readings.at(-1)!, true) : null;
+      const byNumbers: Standing = !measure || readings.length === 0 ? 'by-eye' : askedIn[0] === last ? 'new' : standingOf(measure, readings, change);
       const standing = settled ? (settled.verdict === 'closed' ? 'closed' : byNumbers === 'closed' ? 'open' : byNumbers) : byNumbers;
       return { id, title, measure, askedIn, standing, change, notRead: measure && results[last]!.readings.every((r) => r.measureId !== id) ? (results[last]!.missing[id] ?? 'It was not measured.') : null, settled };
     })

@@ -14,7 +14,7 @@ const LOOK: Readonly<Record<Standing, { word: string; icon: typeof CheckIcon }>>
   open: { word: 'Open', icon: RadioButtonUncheckedIcon },
   improving: { word: 'Improving', icon: TrendingUpIcon },
   worse: { word: 'Further away', icon: TrendingDownIcon },
-  'on-target-once': { word: 'On target once', icon: CheckIcon },
+  'on-target-once': { word: 'On target, not closed yet', icon: CheckIcon },
   closed: { word: 'Closed', icon: DoneAllIcon },
   'came-back': { word: 'Came back', icon: ReplayIcon },
   'by-eye': { word: 'Judge by eye', icon: VisibilityIcon },
