@@ -150,7 +150,7 @@ await write('walk', await assemble(
   found,
 ));
 await write('hurdle', await assemble(
-  { ...newSession('demo-hurdle', 'Pia Korhola, hurdles, winter camp', 'sprint-hurdles', CREATED), daysToCompetition: 61, referenceModel: several, impressions: 'Gets close to the hurdle and sails over it. Sits up.' },
+  { ...newSession('demo-hurdle', 'Pia Korhola, hurdles, winter camp', 'sprint-hurdles', CREATED), daysToCompetition: 61, impressions: 'Gets close to the hurdle and sails over it. Sits up.' },
   [{ id: 'hurdle-side-athlete', role: 'athlete' }, { id: 'hurdle-side-reference', role: 'reference' }, { id: 'hurdle-side-reference-2', role: 'reference', onBench: false }, { id: 'hurdle-side-reference-3', role: 'reference', onBench: false }],
   found,
 ));

@@ -1,6 +1,7 @@
 import { cautionsFor } from '../core/judgement/cautions';
 import type { Priorities } from '../core/judgement/priority';
 import { judgedCount, type Judged } from '../core/judgement/state';
+import { judgedSummary } from '../core/judgement/summary';
 import { draftCorrection, placeName } from '../core/coaching/correction';
 import { momentsOf, type Movement } from '../core/model/movement';
 import { inUnit } from '../core/units';
@@ -16,9 +17,6 @@ export interface TextReport {
   readonly priorities: Priorities;
   readonly warnings: readonly string[];
 }
-
-/** How many of the judged measures another good performer would miss by chance. */
-const chanceText = (n: number): string => (n < 0.5 ? '' : ` Of another good performer about ${n.toFixed(0)} would lie outside the references\u2019 range by chance.`);
 
 /** The report as Markdown: corrections with their reasons, every reading, cautions. */
 export function textReport({ movement, athlete, reference, minor, judged, priorities, warnings }: TextReport): string {
@@ -51,16 +49,15 @@ export function textReport({ movement, athlete, reference, minor, judged, priori
     const blocked = !j.athlete.measurable ? j.athlete : !j.reference.measurable ? j.reference : null;
     return blocked ? [`- ${j.measure.name}: ${blocked.message}. ${blocked.remedy}`] : [];
   });
-  const counted = judgedCount(judged);
   const cautions = cautionsFor(movement, priorities.proposed, minor).map((text) => `- ${text}`);
   return [
     `# ${movement.sport}: ${movement.name}`,
     '',
     `${athlete} against ${reference}.`,
     '',
-    `${counted.judged} of ${counted.of} measures judged, ${counted.measurable} read.${chanceText(counted.byChance)}`,
+    judgedSummary(judged).join(' '),
     '',
-    ...(corrections.length > 0 ? corrections : [counted.judged === 0 ? 'Nothing could be judged: this says nothing about the athlete.' : 'No gap beyond the measuring error.', '']),
+    ...(corrections.length > 0 ? corrections : judgedCount(judged).judged === 0 ? [] : ['No gap beyond the measuring error.', '']),
     '## Readings',
     '',
     '| measure | moment | athlete | reference | difference | state |',

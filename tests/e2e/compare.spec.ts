@@ -35,7 +35,7 @@ test('a walker against three: two strides each, the bent knee and the long fligh
   await page.getByRole('tab', { name: 'Curves' }).click();
   await expect(page.getByRole('img', { name: /both sides in matched time/ })).toBeVisible();
   await expect(page.locator('.stretch.longest')).toHaveCount(1);
-  await expect(page.getByText('Grey: mean of the reference and two standard deviations.')).toBeVisible();
+  await expect(page.getByText('Grey: the range in which the whole curve of another such performer lies in 95 of 100 cases.')).toBeVisible();
   await page.getByRole('tab', { name: 'Repetitions' }).click();
   await expect(page.getByRole('columnheader', { name: 'Late minus early' })).toBeVisible();
   await page.getByRole('tab', { name: 'Together' }).click();
@@ -48,7 +48,7 @@ test('a walker against three: two strides each, the bent knee and the long fligh
   await expect(page.getByTestId('criterion-straight-at-contact')).toContainText('by eye: straight in three other films');
 
   await goToStep(page, 'Decide');
-  await expect(page.getByTestId('proposed').first()).toHaveAttribute('data-measure', 'loss-of-contact');
+  await expect(page.getByTestId('proposed').first()).toHaveAttribute('data-measure', 'knee-at-heel-strike');
   await goToStep(page, 'Report');
   await expect(page.getByTestId('report')).toContainText('Mira Castellan, Silke Aarden, Noor Bashiri (mean of 6 performances)');
   await expect(page.getByTestId('cautions')).toContainText('judges');

@@ -85,5 +85,5 @@ test('the trunk comes first, the time second, the arm follows by itself', () => 
   expect(trunkFirst!.judged.measure.id).toBe('trunk');
   expect(timeSecond!.judged.measure.id).toBe('time');
   expect(priorities.proposed).toHaveLength(2);
-  expect(timeSecond!.score.toFixed(3)).toBe('0.420');
+  expect(timeSecond!.score.toFixed(3)).toBe('0.421');
 });

@@ -19,6 +19,8 @@ export interface Comparison {
   readonly difference: number | null;
   /** Half width of the 95 % interval of the difference. */
   readonly plusMinus: number | null;
+  /** The athlete's part of it alone, without what is alike on both sides: beside a range that holds the references' own errors already. */
+  readonly ownPlusMinus?: number | null;
 }
 
 /** Cameras farther apart than this (radians) see a joint differently, and the finder's errors are no longer alike. */
@@ -47,6 +49,9 @@ export function differenceSd(a: Measured, b: Measured, alike: boolean): number {
   return alike ? Math.sqrt(Math.max(0, total ** 2 - 2 * a.alikeSd * b.alikeSd)) : total;
 }
 
+/** The athlete's deviation without what falls out of the difference. */
+const ownPart = (a: Measured, r: Measured, alike: boolean): number => Math.sqrt(Math.max(0, a.sd ** 2 - (alike ? Math.min(a.alikeSd, r.alikeSd) ** 2 : 0)));
+
 /** One measure of two sides, each one performance or several. */
 export function compareMeasure(measure: Measure, athlete: Side, reference: Side, errors: MeasuredErrors = {}): Comparison {
   const a = readSide(measure, athlete, errors);
@@ -60,6 +65,7 @@ export function compareMeasure(measure: Measure, athlete: Side, reference: Side,
     spread: { athlete: a.spread, reference: r.spread },
     difference: both ? differenceOf(measure, (a.reading as Measured).value, (r.reading as Measured).value) : null,
     plusMinus: both ? COVERAGE_95 * differenceSd(a.reading as Measured, r.reading as Measured, alike) : null,
+    ownPlusMinus: both ? COVERAGE_95 * ownPart(a.reading as Measured, r.reading as Measured, alike) : null,
   };
 }
 

@@ -114,7 +114,9 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
   if (!target) return { ...comparison, ...nothing, state: 'not-measurable' };
 
   const excess = outside(athlete.value, target.band, subtract);
-  const u = relative ? comparison.plusMinus! : COVERAGE_95 * athlete.sd;
+  const basis = relative ? basisOf(comparison.spread.reference) : 'target';
+  // A range of performers holds their own measuring errors and how unsure its middle is; beside it only the athlete's error counts.
+  const u = basis === 'target' ? COVERAGE_95 * athlete.sd : basis === 'performers' ? (comparison.ownPlusMinus ?? comparison.plusMinus!) : comparison.plusMinus!;
   const margin = toSi(measure.margin, athlete.unit);
   const size = Math.abs(excess);
   const state = ((): State => {
@@ -137,7 +139,7 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
     ...comparison,
     state,
     band: target.band,
-    basis: relative ? basisOf(comparison.spread.reference) : 'target',
+    basis,
     excess,
     excessPlusMinus: u,
     tolerance: target.tolerance,

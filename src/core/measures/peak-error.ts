@@ -42,6 +42,16 @@ export function aboveTop({ cutoff, interval }: Pick<Performance, 'cutoff' | 'int
   return noise * largestOf(near * Math.min(1, 2 * cutoff * interval));
 }
 
+/**
+ * What a derivative over two frames takes off a peak that is quick for the rate of the frames: a sixth of its second difference by the series of the central difference, and about as
+ * much again by the smoothing.
+ */
+export function flattened(score: Float64Array, frame: number): number {
+  const i = Math.round(frame);
+  const bend = (score[i - 1] ?? NaN) - 2 * score[i]! + (score[i + 1] ?? NaN);
+  return Number.isNaN(bend) ? 0 : Math.abs(bend) / 3;
+}
+
 /** What a finder does alike in all clips changes with the posture, in about so much time, seconds (a limb passes another; common practice). */
 export const POSTURE_TIME = 0.1;
 

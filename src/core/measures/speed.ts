@@ -10,7 +10,7 @@ import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import type { DisplayUnit } from '../units';
 import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
-import { aboveTop, edgeSd, PEAK_WIDENING, peakTimeSd } from './peak-error';
+import { aboveTop, edgeSd, flattened, PEAK_WIDENING, peakTimeSd } from './peak-error';
 import { drawPath, isPath, pathOf, pathProvenance, speeds, type Path } from './point-path';
 
 const unitOf = ({ lengthIn }: Pick<MeasureOf<'speed'>, 'lengthIn'>): DisplayUnit => (lengthIn === 'm' ? 'm/s' : 'BH/s');
@@ -52,7 +52,7 @@ export const speed: KindOfMeasure<'speed'> = {
     }
     const trembling = derivativeSd(path.jitter, performance.interval, performance.cutoff);
     const value = top.value - aboveTop(performance, curve, path.span, trembling);
-    return speedReading(performance, measure, path, value, top.frame, quadrature(PEAK_WIDENING * noise, edgeSd(performance, curve, top.frame, measure)));
+    return speedReading(performance, measure, path, value, top.frame, quadrature(PEAK_WIDENING * noise, edgeSd(performance, curve, top.frame, measure), flattened(curve, top.frame)));
   },
   difference: plainDifference,
   draw: drawPath,

@@ -1,6 +1,7 @@
 import { difference, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { momentAlike, momentSd } from '../performance/moments';
-import { drawOf, quantitySeries, quantityWords } from './common';
+import { drawQuantity } from '../quantities/draw';
+import { quantitySeries, quantityWords } from './common';
 import type { KindOfMeasure } from './kind';
 
 /** Any quantity at a moment. */
@@ -22,6 +23,10 @@ export const value: KindOfMeasure<'value'> = {
     return readQuantity(performance, of, { plane, frame: start + share * (end - start), lengthIn, timeSd, timeAlike });
   },
   difference: ({ of }, a, b) => difference(of, a, b),
-  draw: drawOf,
+  // At its own moment the picture says what the sheet says.
+  draw: ({ of, at, towards, lengthIn }, performance, frame) => {
+    const mark = performance.marks[at];
+    return drawQuantity(of, performance, frame, lengthIn, mark !== undefined && !towards && Math.round(mark) === frame ? mark : frame);
+  },
   series: quantitySeries(true),
 };

@@ -10,12 +10,15 @@ import { quantityAt, refsOfQuantity, unitOfQuantity, type LengthIn } from '.';
 
 const segment = (from: Vec2, to: Vec2, weight: 'measure' | 'guide' = 'measure'): Primitive => ({ shape: 'segment', from, to, weight });
 
-/** A quantity on a frame: the lines that it is measured between, and its value beside them; picture pixels. */
-export function drawQuantity(quantity: Quantity, performance: Performance, frame: number, lengthIn: LengthIn): readonly Primitive[] {
+/**
+ * A quantity on a frame: the lines that it is measured between, and its value beside them; picture pixels.
+ * @param readAt where its value is read: a moment may lie between two frames, and the picture is the nearest one
+ */
+export function drawQuantity(quantity: Quantity, performance: Performance, frame: number, lengthIn: LengthIn, readAt = frame): readonly Primitive[] {
   const places = refsOfQuantity(quantity).map((ref: PointRef) => pictureAt(performance, ref, frame));
   if (places.includes(null)) return [];
   const points = places as Vec2[];
-  const value = quantityAt(performance, quantity, frame, lengthIn);
+  const value = quantityAt(performance, quantity, readAt, lengthIn);
   const text = value === null ? '' : inUnit(value, unitOfQuantity(quantity, lengthIn)).replace('-', '\u2212');
   const beside = (at: Vec2): Primitive => ({ shape: 'label', at: { x: at.x, y: at.y - 14 }, text });
   const middle = (a: Vec2, b: Vec2): Vec2 => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });

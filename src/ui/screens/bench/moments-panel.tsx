@@ -3,6 +3,7 @@ import ClearIcon from '@mui/icons-material/Clear';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
+import { LEAST_SURE } from '../../../core/performance/moments';
 import { orderProblem } from '../../../core/events/order';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
@@ -13,8 +14,6 @@ import { clipName } from '../../components/clip-name';
 import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
 
-/** A proposal less sure than this is pointed out. */
-const DOUBTFUL = 0.4;
 
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
@@ -42,7 +41,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     return (
       <>
         <Button size="small" sx={{ minWidth: 40 }} aria-label={`Go to ${name} in ${role}`} onClick={() => { setView({ activeClip: clip.id }); player.goTo(clip.id, Math.round(frame)); }}>{Math.round(frame) + 1}</Button>
-        {proposed !== null && <Button size="small" color={proposed < DOUBTFUL ? 'warning' : 'primary'} title="Proposed from the points. Go there, look, and confirm or move it." aria-label={`Confirm ${name} in ${role}`} onClick={() => confirmMoment(clip.id, momentId)}>{Math.round(100 * proposed)} % sure: confirm</Button>}
+        {proposed !== null && <Button size="small" color={proposed < LEAST_SURE ? 'warning' : 'primary'} title="Proposed from the points. Go there, look, and confirm or move it." aria-label={`Confirm ${name} in ${role}`} onClick={() => confirmMoment(clip.id, momentId)}>{proposed < LEAST_SURE ? 'Only a guess' : `${Math.round(100 * proposed)} % sure`}: confirm</Button>}
         {mark}
         <IconButton size="small" title="Take the mark away" aria-label={`Unmark ${name} in ${role}`} onClick={() => markMoment(clip.id, momentId, null)}><ClearIcon fontSize="small" /></IconButton>
       </>
@@ -50,9 +49,9 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
   };
   const propose = (on: BenchClip): void => {
     const proposals = proposeMomentsOf(movement, on.performance);
-    const doubtful = proposals.filter((p) => p.confidence < DOUBTFUL).length;
+    const doubtful = proposals.filter((p) => p.confidence < LEAST_SURE).length;
     if (proposals.length === 0) notify('info', `The points of the ${clipName(on)} suggest no moment. Find points at Measure first, or mark by eye.`);
-    else notify('info', `${proposals.length === 1 ? 'One moment' : `${proposals.length} moments`} of the ${clipName(on)} ${proposals.length === 1 ? 'is' : 'are'} proposed${doubtful > 0 ? `; look closely at ${doubtful} of them` : ''}.`);
+    else notify('info', `${proposals.length === 1 ? 'One moment' : `${proposals.length} moments`} of the ${clipName(on)} ${proposals.length === 1 ? 'is' : 'are'} proposed${doubtful > 0 ? `; ${doubtful} of them ${doubtful === 1 ? 'is only a guess, and nothing is' : 'are only guesses, and nothing is'} measured there until you confirm or move ${doubtful === 1 ? 'it' : 'them'}` : ''}.`);
   };
   return (
     <>

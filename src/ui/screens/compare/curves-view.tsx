@@ -50,7 +50,7 @@ export function CurvesView({ derived }: { readonly derived: Derived }): ReactNod
           <TextField select size="small" label="Measure" value={measure.id} onChange={(event) => setView({ selectedMeasure: event.target.value })} sx={{ minWidth: 260 }}>
             {drawn.map((d) => <MenuItem key={d.measure.id} value={d.measure.id}>{d.measure.name}</MenuItem>)}
           </TextField>
-          <span className="note">{curves.bandOf === 'performers' ? 'Grey: mean of the reference and two standard deviations. ' : curves.bandOf === 'tolerance' ? 'Grey: the target\u2019s tolerance round the reference. ' : 'Nothing gives a range for this measure. '}{curves.half && curves.plusMinus === null ? 'Its error is not known through the movement, so no stretch is named. ' : ''}Press the chart to see the frames.</span>
+          <span className="note">{curves.bandOf === 'performers' ? 'Grey: the range in which the whole curve of another such performer lies in 95 of 100 cases. ' : curves.bandOf === 'tolerance' ? 'Grey: the target\u2019s tolerance round the reference. ' : 'Nothing gives a range for this measure. '}{curves.half && curves.plusMinus === null ? 'Its error is not known through the movement, so no stretch is named. ' : ''}Press the chart to see the frames.</span>
         </div>
         <ComparedCurve movement={movement} measure={measure} curves={curves} onChoose={goTo} />
       </section>

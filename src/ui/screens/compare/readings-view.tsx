@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { momentsOf } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
 import { FilmingList } from '../../components/filming-list';
+import { JudgedSummary } from '../../components/judged-summary';
 import { ReadingSheet } from '../../components/reading-sheet';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
 
@@ -12,6 +13,8 @@ export function ReadingsView({ derived }: { readonly derived: Derived }): ReactN
   const { movement, judged, session } = derived;
   const navigate = useNavigate();
   return (
+    <>
+    <JudgedSummary judged={judged} />
     <div className="flow">
       {movement.moments.map((moment) => {
         const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment.id);
@@ -25,5 +28,6 @@ export function ReadingsView({ derived }: { readonly derived: Derived }): ReactN
       })}
       <FilmingList derived={derived} />
     </div>
+    </>
   );
 }

@@ -3,6 +3,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
+import { LEAST_FOR_SPREAD } from '../../../core/comparison/side';
 import type { ReferenceModel } from '../../../core/model/reference-model';
 import { changeReferenceModel, chooseSchool } from '../../../state/comparison-use-cases';
 import { repetitionsOf, type Derived } from '../../../state/derived';
@@ -61,7 +62,7 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
         </TextField>
       )}
       <div className="note">
-        {sides.reference.length > 1 && `${sides.reference.length} performances of ${performers} ${performers === 1 ? 'performer' : 'performers'}${sides.reference.length >= 3 ? ': the range is their mean and two standard deviations, and no narrower than the tolerance' : ': too few to claim a spread, the tolerance stands'}. `}
+        {sides.reference.length > 1 && `${sides.reference.length} performances of ${performers} ${performers === 1 ? 'performer' : 'performers'}${performers >= LEAST_FOR_SPREAD ? ': the range is that in which another such performer lies in 95 of 100 cases, and no narrower than the tolerance' : ': too few people to claim a spread, the tolerance stands'}. `}
         {sides.athlete.length > 1 && `The athlete counts with the mean of ${sides.athlete.length} repetitions. `}
         {model.kind === 'published' && 'Only targets that the movement states are judged; the rest is shown. '}
         {school && `${school.name}: ${school.because}`}

@@ -16,6 +16,7 @@ import type { Derived } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
 import { decide, reorder } from '../../../state/use-cases';
 import { CorrectionCard } from '../../components/correction-card';
+import { JudgedSummary } from '../../components/judged-summary';
 import { SessionFrame } from '../../components/session-frame';
 import { SortableArea } from '../../components/sortable-area';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
@@ -48,6 +49,7 @@ export function DecideScreen(): ReactNode {
             <Typography variant="h1">What to work on</Typography>
             {judged.length > 0 && <Button variant="outlined" onClick={() => setEditing('new')}>Add a correction of your own</Button>}
           </div>
+          <JudgedSummary judged={judged} />
           {judged.length === 0 && <p>Corrections are proposed here once both clips are measured. Work through Intake, Moments and Measure first.</p>}
           <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.7fr) minmax(0, 1fr)' }}>
             <SortableArea ids={ids} nameOf={(id) => nameOfItem(plan.items.find((item) => item.id === id)!)} onSort={sort}>

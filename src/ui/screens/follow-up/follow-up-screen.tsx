@@ -82,7 +82,7 @@ function OverTime({ derived, results }: { readonly derived: Derived; readonly re
             )}
           />
         )}
-        <p className="pm">Closed: on target in two sessions one after the other. Improving: nearer to the range by more than the error of the change.</p>
+        <p className="pm">Closed: on target in two sessions one after the other, and better by more than chance. Improving: nearer to the range by more than measuring and the athlete’s own attempts differ by.</p>
       </section>
       <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.5fr) minmax(0, 1fr)' }}>
         {chosen && (

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { format } from 'date-fns';
 import { useState, type ReactNode } from 'react';
-import type { Judged } from '../../../core/judgement/state';
+import { judgedCount, type Judged } from '../../../core/judgement/state';
 import { cautionsFor } from '../../../core/judgement/cautions';
 import { followCorrections } from '../../../core/coaching/progress';
 import { filmingRequests } from '../../../core/judgement/filming';
@@ -18,6 +18,7 @@ import { sessionArchive } from '../../../state/session-files';
 import { FollowedTable } from '../../components/followed-table';
 import { ComparedCurve, curvesOf } from '../../components/compared-curve';
 import { CorrectionCard } from '../../components/correction-card';
+import { JudgedSummary } from '../../components/judged-summary';
 import { RoleName } from '../../components/role-name';
 import { SessionFrame } from '../../components/session-frame';
 import { StateMark } from '../../components/state-mark';
@@ -89,7 +90,8 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
       {session.impressions && <section><h2>First impressions</h2><p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p></section>}
       <section>
         <h2>Work on</h2>
-        {plan.items.length === 0 && <p>No difference lies beyond its range and its measuring error.</p>}
+        <JudgedSummary judged={judged} />
+        {plan.items.length === 0 && judgedCount(judged).judged > 0 && <p>No difference lies beyond its range and its measuring error.</p>}
         {plan.items.map((item, i) => (
           <div key={item.id} style={{ marginBottom: 14, breakInside: 'avoid' }} data-testid="report-correction">
             <CorrectionCard correction={correctionOf(movement, item, minor)} index={i} />
