@@ -144,16 +144,15 @@ const rotationJump = family({
   repeats: { by: 'top', cycle: false },
   sheet: {
     name: 'Jump with rotation',
-    source: 'analyst\u2019s choice: what must be there against the reference, and what counts extra',
+    source: 'analyst\u2019s choice: leaving the ground counts half, the air and the landing the other half',
     criteria: [
-      { id: 'turned-in-the-air', name: 'Turns in the air, not on the ground', measure: 'turned-before', must: true, points: 2 },
-      { id: 'height', name: 'Height', measure: 'rise', must: true, points: 2 },
-      { id: 'line', name: 'One line in the air', measure: 'in-one-line', must: true, points: 2 },
-      { id: 'long-flight', name: 'Long in the air', measure: 'flight', must: false, points: 1 },
-      { id: 'landing', name: 'Soft landing', measure: 'knee-at-landing', must: false, points: 1 },
-      { id: 'upright-landing', name: 'Upright landing', measure: 'trunk-at-landing', must: false, points: 1 },
+      { id: 'leaves-square', name: 'Leaves the ground before it turns', measure: 'turned-before', must: true, points: 3 },
+      { id: 'rises', name: 'Rises as high as the reference', measure: 'rise', must: false, points: 2 },
+      { id: 'one-line', name: 'One line at the top', measure: 'in-one-line', must: false, points: 2 },
+      { id: 'lands-upright', name: 'Lands with the trunk over the feet', measure: 'trunk-at-landing', must: false, points: 2 },
+      { id: 'gives-way', name: 'Knees give way on landing', measure: 'knee-at-landing', must: false, points: 1 },
     ],
-    gates: [{ needs: ['turned-in-the-air', 'height', 'line'], most: 5, because: 'without the three that must be there no more than five points' }],
+    gates: [{ needs: ['leaves-square'], most: 6, because: 'who turns on the ground has not made the rotation that is marked, and gets no more than six' }],
   },
   moments: [
     moment('plant', 'Plant', '1', 'The foot that jumps is set down, or the knees begin to straighten.'),

@@ -4,8 +4,8 @@ import { momentsOf, type Measure, type MeasureKind, type PointRef } from '../mod
 import type { UsualWords } from '../model/words';
 import { unsureMoment } from '../performance/moments';
 import type { Performance } from '../performance/performance';
-import { momentMissing } from '../performance/phase';
-import type { Reading } from '../reading';
+import { momentMissing, words } from '../performance/phase';
+import { notMeasurable, type Reading } from '../reading';
 import type { DisplayUnit } from '../units';
 import { checkpoint } from './checkpoint';
 import { count } from './count';
@@ -62,6 +62,8 @@ export function evaluateMeasure(measure: Measure, performance: Performance): Rea
   const moments = momentsOf(measure);
   const missing = moments.find((id) => performance.marks[id] === undefined);
   if (missing !== undefined) return momentMissing(missing);
+  const outside = moments.find((id) => performance.marks[id]! < 0 || performance.marks[id]! > performance.times.length - 0.5);
+  if (outside !== undefined) return notMeasurable('moment-missing', `The moment "${words(outside)}" lies outside the clip`, 'Mark it again.');
   return (kind.needsSureMoments ? unsureMoment(performance, moments) : null) ?? kind.evaluate(measure, performance);
 }
 
