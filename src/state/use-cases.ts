@@ -306,6 +306,16 @@ export function answerCheck(clipId: string, measureId: string, answer: Check | n
   });
 }
 
+/** A person has looked at every proposed moment of a clip, in all its repetitions, and leaves them. */
+export function confirmAllMoments(clipId: string): void {
+  const confirmed = (marks: Session['marks'][string]): Session['marks'][string] => Object.fromEntries(Object.entries(marks).map(([id, mark]) => [id, { ...mark, proposed: null }]));
+  edit((session) => {
+    session.marks[clipId] = confirmed(session.marks[clipId] ?? {});
+    const repetitions = session.repetitions[clipId];
+    if (repetitions) repetitions.all = repetitions.all.map(confirmed);
+  });
+}
+
 /** A person has looked at a proposed mark and leaves it. */
 export function confirmMoment(clipId: string, momentId: string): void {
   edit((session) => {

@@ -129,3 +129,17 @@ describe('what is not stored when the page is left', () => {
     expect(kept.items.size).toBe(0);
   });
 });
+
+describe('a date that is none', () => {
+  it('locks no session and hides no list: the day is the one on which it was made, or none', async () => {
+    const stored = (change: object): never => ({ ...session('late'), ...change }) as never;
+    await database.sessions.put({ id: 'late', name: 'late', updatedAt: '2026-01-03T00:00:00Z', document: stored({ filmedOn: '20255-01-01' }) });
+    expect(await loaded('late')).toMatchObject({ filmedOn: null });
+    await database.sessions.put({ id: 'odd', name: 'odd', updatedAt: '2026-01-04T00:00:00Z', document: stored({ id: 'odd', filmedOn: '20255-01-01', createdAt: 'yesterday' }) });
+    await database.sessions.put({ id: 'gone', name: 'gone', updatedAt: '2026-01-05T00:00:00Z', document: {} as never });
+    const listed = await listSessions();
+    expect(listed.find((s) => s.id === 'late')!.on).toBe(session('late').createdAt.slice(0, 10));
+    expect(listed.find((s) => s.id === 'odd')).toMatchObject({ on: '' });
+    expect(listed.find((s) => s.id === 'gone')).toMatchObject({ name: 'gone', performers: [] });
+  });
+});

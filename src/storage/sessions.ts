@@ -31,10 +31,11 @@ export async function listSessions(): Promise<readonly SessionSummary[]> {
     id,
     name,
     updatedAt,
-    on: dayOf(document),
-    movementId: document.movementId,
-    movementName: document.ownMovement?.name ?? null,
-    performers: document.clips.map((clip) => clip.performer.name),
+    on: document ? dayOf(document) : '',
+    movementId: document?.movementId ?? '',
+    movementName: document?.ownMovement?.name ?? null,
+    // A row that is damaged is still a row: it must not hide the others.
+    performers: (document?.clips ?? []).flatMap((clip) => clip?.performer?.name ?? []),
   }));
 }
 

@@ -34,6 +34,8 @@ for (const { movement, clips, travel, moments } of [
       await expect(page.getByText(/moments are carried over from the athlete to the reference/)).toBeVisible();
     }
     for (const role of ['athlete', 'reference']) await expect(page.locator(`[data-testid^="pin-${role}-"]`)).toHaveCount(moments);
+    // What is only a guess is measured once somebody has confirmed it.
+    for (const role of ['athlete', 'reference']) await page.getByRole('button', { name: new RegExp(`^Confirm all \\d+ of the ${role}`) }).click();
     await goToStep(page, 'Compare');
     const rows = page.locator('tr[data-testid^=reading-]');
     await expect(rows.first()).toBeVisible();

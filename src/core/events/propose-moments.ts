@@ -24,7 +24,7 @@ export interface Proposal {
 type Found = Omit<Proposal, 'momentId'>;
 
 /** A rule stands for an event that an eye sees (an arm that passes upright for the ball that leaves): what it is off by beside its noise, seconds (against made truth). */
-const RULE_SD = { contact: 0.003, crossing: 0.006, extreme: 0.006, 'peak-speed': 0.008 } as const;
+const RULE_SD = { contact: 0.003, crossing: 0.008, extreme: 0.006, 'peak-speed': 0.008 } as const;
 /** Most of what a rule is off by it is off by in everybody's clip (against made truth). */
 const ALIKE_SHARE = 0.8;
 const alikeOf = (rule: MomentRule['rule']): number => ALIKE_SHARE * (rule === 'contact' ? FOOT_SD : RULE_SD[rule]);
@@ -34,11 +34,14 @@ const HALF_SURE = 0.02;
 
 const sharpness = (sd: number): number => 1 / (1 + (sd / HALF_SURE) ** 2);
 
-/** Mean confidence of the points round a frame. */
+/** Points that are as sure as this are seen well: heels and toes are known to one of two detectors only, and are never surer than a half. */
+const SEEN_WELL = 0.4;
+
+/** How well the points round a frame are seen, 0..1. */
 function sureness(performance: Performance, refs: readonly PointRef[], frame: number): number {
   const i = Math.round(frame);
   const all = refs.flatMap((ref) => partsOf(ref, performance.clip.performer, performance.smoothed)).map(({ id }) => performance.smoothed[id]?.confidence[i] ?? 0);
-  return all.length === 0 ? 0 : Math.min(1, all.reduce((sum, c) => sum + c, 0) / all.length);
+  return all.length === 0 ? 0 : Math.min(1, all.reduce((sum, c) => sum + c, 0) / all.length / SEEN_WELL);
 }
 
 /** How far a peak stands out of the values in its span, 0..1: one whose neighbours a tenth of the span away are nearly as high says little. */

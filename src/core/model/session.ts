@@ -79,14 +79,18 @@ export type Decision = z.infer<typeof decisionSchema>;
 export const settledSchema = z.object({ verdict: z.enum(['closed', 'open']), reason: z.string().min(1) });
 export type Settled = z.infer<typeof settledSchema>;
 
+/** A day on which something can have been filmed: a calendar date in these two centuries and the one before. */
+export const filmingDaySchema = z.iso.date().refine((day) => day >= '1900-01-01' && day < '2200-01-01', 'A day lies between 1900 and 2199, for example 2026-03-02.');
+export const isFilmingDay = (text: string): boolean => filmingDaySchema.safeParse(text).success;
+
 /** One comparison of an athlete with a reference: everything that is kept, edited and undone. */
 export const sessionSchema = z.object({
   schemaVersion: z.literal(1),
   id: z.string(),
   name: z.string(),
   createdAt: z.string(),
-  /** The day it was filmed; null takes the day the session was made. */
-  filmedOn: z.iso.date().nullable().default(null),
+  /** The day it was filmed; null takes the day the session was made, and so does one that is no day: a session is never locked by it. */
+  filmedOn: filmingDaySchema.nullable().catch(null).default(null),
   movementId: z.string(),
   /** A movement of the user's own; kept with the session, so that changing the file changes nothing here. Null takes one that ships. */
   ownMovement: movementSchema.nullable().default(null),
@@ -165,5 +169,6 @@ export function newSession(id: string, name: string, movementId: string, created
   };
 }
 
-/** The day of a session, as an ISO date. */
-export const dayOf = ({ filmedOn, createdAt }: Pick<Session, 'filmedOn' | 'createdAt'>): string => filmedOn ?? createdAt.slice(0, 10);
+/** The day of a session, as an ISO date; empty where neither of its dates is one. */
+export const dayOf = ({ filmedOn, createdAt }: Pick<Session, 'filmedOn' | 'createdAt'>): string =>
+  [filmedOn, createdAt?.slice(0, 10)].find((day): day is string => typeof day === 'string' && isFilmingDay(day)) ?? '';

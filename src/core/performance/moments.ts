@@ -17,7 +17,7 @@ export interface MomentTiming {
 }
 
 /** A proposal less sure than this is a question to the analyst: nothing is judged on it. */
-export const LEAST_SURE = 0.4;
+export const LEAST_SURE = 0.35;
 
 /**
  * Standard deviation of a proposed moment, seconds, which its rule's own is never under: from some milliseconds for a sure one to

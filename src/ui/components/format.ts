@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { format, isValid } from 'date-fns';
 import type { Reading } from '../../core/reading';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
 import { COVERAGE_95 } from '../../core/statistics/normal';
@@ -36,4 +36,7 @@ export const rateText = ({ captureRate, fileRate }: { readonly captureRate: numb
   `${Number(captureRate.toFixed(2))}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;
 
 /** An ISO date as it is written on screens. */
-export const dayText = (on: string): string => format(new Date(`${on}T00:00:00`), 'd MMM yyyy');
+export function dayText(on: string, as = 'd MMM yyyy'): string {
+  const day = new Date(`${on}T00:00:00`);
+  return isValid(day) ? format(day, as) : 'no date';
+}

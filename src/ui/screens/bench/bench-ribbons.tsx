@@ -58,7 +58,10 @@ export function BenchRibbons({ derived, currentMoment }: { readonly derived: Der
         }}
         onPinMove={(id, moment, at) => mark(id, moment, frameAt(id, at))}
         onPinStep={(id, moment, frames) => {
-          const frame = Math.round((performanceOf(id).marks[moment]! + frames) * 10) / 10;
+          // A whole step goes from frame to frame as they were marked; a part of one from where the event lies.
+          const marked = derived.session.marks[clipId(id)]?.[moment]?.frame;
+          const from = Number.isInteger(frames) && marked !== undefined ? marked : performanceOf(id).marks[moment]!;
+          const frame = Math.round((from + frames) * 10) / 10;
           mark(id, moment, frame);
           if (held) setHeld({ ...held, at: toAxis(performanceOf(id), timeAtFrame(performanceOf(id).times, frame)) });
         }}

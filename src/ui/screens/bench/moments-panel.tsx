@@ -8,12 +8,18 @@ import { orderProblem } from '../../../core/events/order';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { notify } from '../../../state/notices';
-import { confirmMoment, markMoment, proposeMomentsOf } from '../../../state/use-cases';
+import { confirmAllMoments, confirmMoment, markMoment, proposeMomentsOf } from '../../../state/use-cases';
 import { setView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
 
+
+/** Moments of a clip that are proposed, of all its repetitions. */
+function proposedIn({ session }: Derived, { performance: { clip } }: BenchClip): number {
+  const all = [session.marks[clip.id] ?? {}, ...(session.repetitions[clip.id]?.all.filter((_, i) => i !== session.repetitions[clip.id]!.chosen) ?? [])];
+  return all.flatMap((marks) => Object.values(marks)).filter((mark) => mark.proposed !== null).length;
+}
 
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
@@ -62,6 +68,11 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
           const open = movement.moments.filter((m) => m.rule && on.performance.marks[m.id] === undefined).length;
           return <Button key={on.id} variant="outlined" disabled={open === 0} onClick={() => propose(on)}>Propose moments of the {clipName(on)}</Button>;
         })}
+      </div>
+      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+        {derived.panes.filter((c) => !c.join && proposedIn(derived, c) > 0).map((on) => (
+          <Button key={on.id} title="For those that you have looked at: what is confirmed counts as marked by you" onClick={() => confirmAllMoments(on.performance.clip.id)}>Confirm all {proposedIn(derived, on)} of the {clipName(on)}</Button>
+        ))}
       </div>
       {athlete && reference && <CarryOver derived={derived} />}
       <RepetitionsCard derived={derived} />

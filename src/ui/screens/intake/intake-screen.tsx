@@ -10,7 +10,7 @@ import { useDerived } from '../../../state/use-derived';
 import { useCommittedText } from '../../components/use-committed-text';
 import { clipName } from '../../components/clip-name';
 import type { Clip, Role } from '../../../core/model/clip';
-import { dayOf } from '../../../core/model/session';
+import { dayOf, isFilmingDay } from '../../../core/model/session';
 import { removeClip } from '../../../state/use-cases';
 import { AskedLastTime } from './asked-last-time';
 import { ClipIntake } from './clip-intake';
@@ -32,7 +32,9 @@ export function IntakeScreen(): ReactNode {
   const days = useCommittedText(session.daysToCompetition === null ? '' : String(session.daysToCompetition), (text) => {
     if (isDays(text)) edit((s) => { s.daysToCompetition = text.trim() === '' ? null : Number(text); });
   });
-  const day = useCommittedText(dayOf(session), (text) => edit((s) => { s.filmedOn = text === '' ? null : text; }));
+  const day = useCommittedText(dayOf(session), (text) => {
+    if (text === '' || isFilmingDay(text)) edit((s) => { s.filmedOn = text === '' ? null : text; });
+  });
   return (
     <main className="page">
       <div className="inner">
@@ -54,7 +56,9 @@ export function IntakeScreen(): ReactNode {
             label="Filmed on"
             type="date"
             {...day}
-            slotProps={{ inputLabel: { shrink: true } }}
+            error={day.value !== '' && !isFilmingDay(day.value)}
+            helperText={day.value !== '' && !isFilmingDay(day.value) ? `“${day.value}” is kept once it is a day between 1900 and 2199.` : undefined}
+            slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: '2199-12-31' } }}
           />
         </section>
         <AskedLastTime derived={derived} />

@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import { format } from 'date-fns';
 import { useState, type ReactNode } from 'react';
 import { judgedCount, type Judged } from '../../../core/judgement/state';
 import { cautionsFor } from '../../../core/judgement/cautions';
@@ -23,7 +22,7 @@ import { RoleName } from '../../components/role-name';
 import { SessionFrame } from '../../components/session-frame';
 import { StateMark } from '../../components/state-mark';
 import { TimingTable } from '../../components/timing-table';
-import { plusMinus, readingText, signed } from '../../components/format';
+import { dayText, plusMinus, readingText, signed } from '../../components/format';
 import { FilmDialog } from './film-dialog';
 import { useStills } from './use-stills';
 
@@ -85,7 +84,7 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           <div>{referenceText}</div>
           {school && <div>School: {school.name}. {school.because}</div>}
         </div>
-        <div>{format(new Date(`${dayOf(session)}T00:00:00`), 'd MMMM yyyy')}</div>
+        <div>{dayText(dayOf(session), 'd MMMM yyyy')}</div>
       </div>
       {session.impressions && <section><h2>First impressions</h2><p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p></section>}
       <section>
