@@ -40,8 +40,8 @@ for (const { movement, clips, travel, moments } of [
     const rows = page.locator('tr[data-testid^=reading-]');
     await expect(rows.first()).toBeVisible();
     expect(await rows.evaluateAll((all) => all.filter((row) => row.getAttribute('data-state') !== 'not-measurable').length)).toBeGreaterThanOrEqual(10);
-    // Each has a planted difference that even the fast setting sees: a bent knee, a long flight.
-    await expect(page.getByTestId(moments === 6 ? 'reading-knee-least-in-front-support' : 'reading-flight-time')).toHaveAttribute('data-state', 'gap');
+    // Each has a planted difference that even the fast setting sees: a bent knee, an upright trunk.
+    await expect(page.getByTestId(moments === 6 ? 'reading-knee-least-in-front-support' : 'reading-trunk-over-hurdle')).toHaveAttribute('data-state', 'gap');
     await page.getByRole('tab', { name: 'Curves' }).click();
     await expect(page.getByRole('img', { name: /both sides in matched time/ })).toBeVisible();
     await goToStep(page, 'Decide');
