@@ -88,6 +88,12 @@ describe('change between two sessions', () => {
     expect(closed / asked).toBeLessThanOrEqual(0.05);
   });
 
+  it('lets only what differs by chance come nearer by itself: what the finder does alike comes again', () => {
+    const [before, now] = [read(140, 5, { alike: 4 }), read(150, 5, { alike: 4 })];
+    const more = changeBetween(knee, before, now, true).plusMinus - changeBetween(knee, before, now).plusMinus;
+    expect(more).toBeCloseTo(0.8 * Math.hypot(deg(3) / COVERAGE_95, deg(3)), 12);
+  });
+
   it('loses what the finder does alike only where both cameras stand alike', () => {
     const both = (travel: 'left' | 'right') => changeBetween(knee, read(150, 5, { alike: 4 }), read(155, 5, { alike: 4, travel })).plusMinus;
     expect(both('right')).toBeCloseTo(Math.SQRT2 * Math.hypot(deg(3), 1.96 * deg(3)), 12);

@@ -1,4 +1,4 @@
-import { differenceSd, seenAlike, type SeenBy } from '../comparison/compare';
+import { differenceSd, ownPart, seenAlike, type SeenBy } from '../comparison/compare';
 import { LEAST_ATTEMPTS, usualTrialSd } from '../comparison/trial-to-trial';
 import { outside, type Band, type Judged, type State } from '../judgement/state';
 import { differenceOf } from '../measures';
@@ -96,8 +96,10 @@ export function changeBetween(measure: Measure, earlier: ReadOnce, later: ReadOn
   // One session with several attempts tells how much this athlete differs in the others too.
   const own = [earlier, later].find((r) => r.trials.from === 'attempts')?.trials;
   const trialSd = own?.sd ?? Math.max(earlier.trials.sd, later.trials.sd);
-  const measuring = differenceSd(earlier.reading, later.reading, seenAlike(earlier.seenBy, later.seenBy));
-  const regression = chosen ? REGRESSION * Math.hypot(earlier.reading.sd, trialSd / Math.sqrt(earlier.trials.n)) : 0;
+  const alike = seenAlike(earlier.seenBy, later.seenBy);
+  const measuring = differenceSd(earlier.reading, later.reading, alike);
+  // What the finder does alike in both comes again: it does not regress.
+  const regression = chosen ? REGRESSION * Math.hypot(ownPart(earlier.reading, later.reading, alike), Math.sqrt(trialVariance(earlier, trialSd))) : 0;
   const plusMinus = COVERAGE_95 * Math.sqrt(measuring ** 2 + trialVariance(earlier, trialSd) + trialVariance(later, trialSd)) + regression;
   const direction = ((): Direction => {
     if (Math.abs(change) <= plusMinus) return 'same';

@@ -49,8 +49,8 @@ export function differenceSd(a: Measured, b: Measured, alike: boolean): number {
   return alike ? Math.sqrt(Math.max(0, total ** 2 - 2 * a.alikeSd * b.alikeSd)) : total;
 }
 
-/** The athlete's deviation without what falls out of the difference. */
-const ownPart = (a: Measured, r: Measured, alike: boolean): number => Math.sqrt(Math.max(0, a.sd ** 2 - (alike ? Math.min(a.alikeSd, r.alikeSd) ** 2 : 0)));
+/** Deviation of the first of two readings without what falls out of their difference. */
+export const ownPart = (a: Measured, r: Measured, alike: boolean): number => Math.sqrt(Math.max(0, a.sd ** 2 - (alike ? Math.min(a.alikeSd, r.alikeSd) ** 2 : 0)));
 
 /** One measure of two sides, each one performance or several. */
 export function compareMeasure(measure: Measure, athlete: Side, reference: Side, errors: MeasuredErrors = {}): Comparison {

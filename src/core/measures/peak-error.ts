@@ -1,9 +1,11 @@
 import type { Performance } from '../performance/performance';
 import { momentSd } from '../performance/moments';
 import type { FrameSpan } from '../signal/peaks';
+import { smoothCoordinate } from '../signal/smooth';
 import { largestOf } from '../statistics/normal';
 import { timeAtFrame } from '../timing/clip-time';
 import { eventSd } from '../statistics/event-time';
+import { quadrature } from '../statistics/propagate';
 
 /**
  * The largest of many noisy values lies above the true peak, by most of their own deviation: what is said of a peak is so much wider
@@ -43,13 +45,15 @@ export function aboveTop({ cutoff, interval }: Pick<Performance, 'cutoff' | 'int
 }
 
 /**
- * What a derivative over two frames takes off a peak that is quick for the rate of the frames: a sixth of its second difference by the series of the central difference, and about as
- * much again by the smoothing.
+ * What a quick peak of a rate loses: to the derivative over two frames a sixth of its second difference (series of the central difference) and about as much again by what lies
+ * between frames; to the smoothing what the same smoothing takes off once more (twicing, Tukey 1977).
+ * @param score the rate, upwards, over the whole clip
  */
-export function flattened(score: Float64Array, frame: number): number {
+export function flattened({ times, cutoff }: Pick<Performance, 'times' | 'cutoff'>, score: Float64Array, frame: number): number {
   const i = Math.round(frame);
   const bend = (score[i - 1] ?? NaN) - 2 * score[i]! + (score[i + 1] ?? NaN);
-  return Number.isNaN(bend) ? 0 : Math.abs(bend) / 3;
+  const again = smoothCoordinate(times, score, { cutoff, longestBridge: 0 })[i]!;
+  return quadrature(Number.isNaN(bend) ? 0 : bend / 3, Number.isNaN(again) ? 0 : score[i]! - again);
 }
 
 /** What a finder does alike in all clips changes with the posture, in about so much time, seconds (a limb passes another; common practice). */

@@ -54,7 +54,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
     if (give === 'time') return timeFrom(performance, from, top.frame, peakTimeSd(performance, score, r.span, top.frame, noise), refsOfQuantity(of));
     const signed = direction === 'falling' ? -height : direction === 'either' ? Math.sign(rates[Math.round(top.frame)]!) * height : height;
     const shared = { ...NOTHING_SHARED, scale: signed * shareOfScale(there) };
-    return { ...there, value: signed, sd: quadrature(PEAK_WIDENING * noise, edge, FILTER_SHARE * signed, flattened(score, top.frame), shared.scale), alikeSd: 0, shared, unit: rateUnit(measure) };
+    return { ...there, value: signed, sd: quadrature(PEAK_WIDENING * noise, edge, FILTER_SHARE * signed, flattened(performance, score, top.frame), shared.scale), alikeSd: 0, shared, unit: rateUnit(measure) };
   },
   difference: plainDifference,
   draw: drawOf,

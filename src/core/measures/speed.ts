@@ -52,7 +52,7 @@ export const speed: KindOfMeasure<'speed'> = {
     }
     const trembling = derivativeSd(path.jitter, performance.interval, performance.cutoff);
     const value = top.value - aboveTop(performance, curve, path.span, trembling);
-    return speedReading(performance, measure, path, value, top.frame, quadrature(PEAK_WIDENING * noise, edgeSd(performance, curve, top.frame, measure), flattened(curve, top.frame)));
+    return speedReading(performance, measure, path, value, top.frame, quadrature(PEAK_WIDENING * noise, edgeSd(performance, curve, top.frame, measure), flattened(performance, curve, top.frame)));
   },
   difference: plainDifference,
   draw: drawPath,
