@@ -9,15 +9,14 @@ import { preparePerformance, type Performance } from '../src/core/performance/pe
 import { statureOf } from '../src/core/performance/stature';
 import { ORIGIN, type PointSeries, type Track } from '../src/core/tracks/track';
 import { marked } from '../demo/marked';
+import { dice as diceOf, normal } from '../tests/fixtures/random';
 
-/** Numbers from 0 to 1, the same in every run (Park and Miller 1988). */
+/** Numbers from 0 to 1 of a seed; seeds that lie beside each other begin far apart. */
 export function dice(seed: number): () => number {
-  let state = (seed * 48271 + 11) % 2147483647 || 1;
-  for (let i = 0; i < 5; i++) state = (state * 48271) % 2147483647;
-  return () => (state = (state * 48271) % 2147483647) / 2147483647;
+  const roll = diceOf((seed * 48271 + 11) % 2147483647 || 1);
+  for (let i = 0; i < 5; i++) roll();
+  return roll;
 }
-
-export const normal = (roll: () => number): number => Math.sqrt(-2 * Math.log(1 - roll() * 0.999999)) * Math.cos(2 * Math.PI * roll());
 
 interface Finder {
   readonly random: number;

@@ -3,7 +3,8 @@ import { NOTHING_PLANTED, PACE_DELIVERY, perform, type PlantedDifferences } from
 import type { Clip } from '../../src/core/model/clip';
 import type { Movement } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';
-import { alikeShift, dice, filmed, normal, type MadeClip } from '../made-clips';
+import { normal } from '../../tests/fixtures/random';
+import { alikeShift, dice, filmed, type MadeClip } from '../made-clips';
 
 const RATES = [60, 100, 120, 240] as const;
 /** How far cameras stand off the side view where nobody said so, and how well it is known where somebody did, degrees (common practice). */

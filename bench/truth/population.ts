@@ -5,7 +5,8 @@ import { walk, WALKING } from '../../demo/athlete/race-walking';
 import { clearHurdle, HURDLING } from '../../demo/athlete/sprint-hurdles';
 import type { Movement } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';
-import { alikeShift, dice, filmed, normal, type MadeClip, type PointsFrom } from '../made-clips';
+import { normal } from '../../tests/fixtures/random';
+import { alikeShift, dice, filmed, type MadeClip, type PointsFrom } from '../made-clips';
 
 export const MOVEMENTS_MADE = ['pace-delivery', 'race-walking', 'sprint-hurdles'] as const;
 export type MadeMovement = (typeof MOVEMENTS_MADE)[number];

@@ -1,4 +1,5 @@
 import type { DecodedPicture } from '../media/frame-cache';
+import { dice } from '../../tests/fixtures/random';
 import { stickClip } from '../../tests/fixtures/stick-performance';
 import { preparePerformance } from '../core/performance/performance';
 import { ok } from '../core/result';
@@ -17,12 +18,6 @@ const REFERENCE = stickClip({ id: 'r', role: 'reference', frameTimes: Float64Arr
 const marksOf = (...frames: number[]) => Object.fromEntries(paceDelivery.moments.slice(0, frames.length).map((m, i) => [m.id, { frame: frames[i]! }]));
 const athlete = preparePerformance(ATHLETE, {}, marksOf(4, 12, 30), 20);
 const reference = preparePerformance(REFERENCE, {}, marksOf(3, 9, 14), 20);
-
-/** Numbers from 0 to 1, the same in every run (Park and Miller 1988). */
-function dice(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 48271) % 2147483647) / 2147483647;
-}
 
 /** A player with sources that take their time, and a record of every picture shown: frames of both panes. */
 function bench(seed = 7, more: BenchClips['clips'] = []): { player: BenchPlayer; shown: [number, number][]; rest: () => Promise<void> } {

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { CODED_CLIPS, makeCodedClip } from '../fixtures/coded-clips';
 import type { Harness } from '../harness/harness';
 import { serveHarness } from '../harness/serve';
-import { dice } from './pages';
+import { dice } from '../fixtures/random';
 
 declare const harness: Harness;
 

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { addClip, createSession, goToStep, shownFrame } from '../../demo/drive-job';
-import { codesInPanes, dice, fixtureClip } from './pages';
+import { dice } from '../fixtures/random';
+import { codesInPanes, fixtureClip } from './pages';
 
 const FRAMES = { athlete: 360, reference: 300 } as const;
 type Role = keyof typeof FRAMES;

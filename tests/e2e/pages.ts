@@ -47,12 +47,6 @@ export async function codesInPanes(page: Page): Promise<{ athlete: number | null
   return { athlete: athlete!, reference: reference! };
 }
 
-/** Numbers from 0 to 1, the same in every run (Park and Miller 1988). */
-export function dice(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 48271) % 2147483647) / 2147483647;
-}
-
 /** Opens the demo on its bench and waits until both pictures are there. */
 export async function openDemo(page: Page): Promise<void> {
   await page.goto('/demo');

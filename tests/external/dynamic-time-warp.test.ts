@@ -1,14 +1,9 @@
 import DynamicTimeWarping from 'dynamic-time-warping';
+import { dice } from '../fixtures/random';
 import { warpInside, warpWhole } from '../../src/core/timing/dynamic-time-warp';
 
 /** Against the package `dynamic-time-warping` of the registry, and a published worked example. */
 const one = (values: readonly number[]): Float64Array[] => [Float64Array.from(values)];
-
-/** Numbers from 0 to 1, the same in every run (Park and Miller 1988). */
-function dice(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 48271) % 2147483647) / 2147483647;
-}
 
 test('cost and path of the package, on curves of one and of several dimensions', () => {
   const roll = dice(5);

@@ -1,4 +1,5 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
+import { dice, normal } from '../../../tests/fixtures/random';
 import fc from 'fast-check';
 import { stickClip } from '../../../tests/fixtures/stick-performance';
 import { judge } from '../judgement/state';
@@ -66,14 +67,12 @@ describe('change between two sessions', () => {
   });
 
   it('an athlete who does not change is called changed, improving or closed in at most 5 of 100 cases, though the correction was chosen because it was off', () => {
-    let state = 5;
-    const roll = (): number => (state = (state * 48271) % 2147483647) / 2147483647;
-    const normal = (): number => Math.sqrt(-2 * Math.log(1 - roll() * 0.999999)) * Math.cos(2 * Math.PI * roll());
+    const roll = dice(5);
     const [trial, measuring] = [3, 1];
     let [asked, improving, closed, changed, all] = [0, 0, 0, 0, 0];
     for (let n = 0; n < 4000; n++) {
       const own = 150 + 12 * roll();
-      const attempt = (): ReadOnce => read(own + trial * normal() + measuring * normal(), 1.96 * measuring);
+      const attempt = (): ReadOnce => read(own + trial * normal(roll) + measuring * normal(roll), 1.96 * measuring);
       const [first, second, third] = [attempt(), attempt(), attempt()];
       all++;
       if (changeBetween(knee, first, second).direction !== 'same') changed++;

@@ -1,3 +1,4 @@
+import { dice } from '../../../tests/fixtures/random';
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import type { PointId } from '../anatomy/body-points';
 import { movementSchema, type Quantity } from '../model/movement';
@@ -13,10 +14,10 @@ const RATE = 120;
 const FRAMES = 241;
 const times = { frameTimes: Float64Array.from({ length: FRAMES }, (_, i) => (i * 1e6) / RATE), fileRate: RATE, captureRate: RATE };
 
-/** Noise that is the same in every run (Park and Miller 1988; sum of four). */
+/** Noise that is the same in every run (sum of four). */
 function noise(seed: number, size: number): () => number {
-  let state = seed;
-  const roll = (): number => (state = (state * 48271) % 2147483647) / 2147483647 - 0.5;
+  const dicing = dice(seed);
+  const roll = (): number => dicing() - 0.5;
   return () => size * Math.sqrt(3) * (roll() + roll() + roll() + roll());
 }
 

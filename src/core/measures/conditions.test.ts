@@ -1,3 +1,4 @@
+import { dice } from '../../../tests/fixtures/random';
 import { readMeasure } from '../../../tests/fixtures/measure';
 import { stickClip, stickPerformance } from '../../../tests/fixtures/stick-performance';
 import type { PointId } from '../anatomy/body-points';
@@ -150,11 +151,8 @@ describe('what errors share', () => {
   });
 
   it('a path is no longer for the noise on it: a point that stands still goes nowhere, one that goes keeps its length', () => {
-    let state = 7;
-    const noise = (): number => {
-      state = (state * 48271) % 2147483647;
-      return (state / 2147483647 - 0.5) * 7;
-    };
+    const roll = dice(7);
+    const noise = (): number => (roll() - 0.5) * 7;
     const path = make({ kind: 'path', point: 'own-ball', what: 'length', from: 'start', to: 'end', plane: 'any' });
     const length = (ball: (f: number) => readonly [number, number]): Measured => measured(evaluateMeasure(path, stickPerformance((f) => ({ ...BODY, 'own-ball': ball(f) }), { start: 0, end: 40 })));
     const still = length(() => [500 + noise(), 300 + noise()]);

@@ -1,14 +1,9 @@
+import { normals } from '../../../tests/fixtures/random';
 import { residualAnalysis } from './residual-analysis';
 import { smoothCoordinate } from './smooth';
 
 const RATE = 120;
 const times = Float64Array.from({ length: 360 }, (_, i) => i / RATE);
-/** Numbers from 0 to 1, the same in every run (Park and Miller 1988), and normal ones from them (Box and Muller 1958). */
-function normals(seed: number): () => number {
-  let state = seed;
-  const roll = (): number => (state = (state * 48271) % 2147483647) / 2147483647;
-  return () => Math.sqrt(-2 * Math.log(roll())) * Math.cos(2 * Math.PI * roll());
-}
 /** A movement with parts up to a frequency (Hz), 100 pixels wide. */
 const movement = (highest: number): Float64Array => times.map((t) => 60 * Math.sin(2 * Math.PI * 0.8 * t) + 25 * Math.sin(2 * Math.PI * 0.5 * highest * t + 1) + 12 * Math.sin(2 * Math.PI * highest * t + 2));
 const noisy = (clean: Float64Array, sd: number, seed: number): Float64Array => {

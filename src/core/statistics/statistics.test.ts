@@ -1,15 +1,9 @@
+import { normals } from '../../../tests/fixtures/random';
 import { wrapAngle } from '../geometry/angle';
 import { meanAndSd } from './mean';
 import { largestOf, normalCdf, normalQuantile } from './normal';
 import { resels, simultaneousThreshold } from './random-field';
 import { predictionFactor, studentCdf, studentQuantile } from './student';
-
-/** Normal numbers that are the same in every run (Park and Miller 1988; Box and Muller 1958). */
-function normals(seed: number): () => number {
-  let state = seed;
-  const roll = (): number => (state = (state * 48271) % 2147483647) / 2147483647;
-  return () => Math.sqrt(-2 * Math.log(1 - roll() * 0.999999)) * Math.cos(2 * Math.PI * roll());
-}
 
 describe('Student\u2019s distribution', () => {
   it('has the quantiles of published tables: 4.303 for two degrees of freedom, 2.776 for four, 1.960 for very many', () => {
