@@ -7,8 +7,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   // Finding points takes all cores: tests that run beside it would only wait.
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   outputDir: 'test-results/pages',
   use: {

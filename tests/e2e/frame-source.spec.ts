@@ -8,7 +8,7 @@ import { dice } from '../fixtures/random';
 declare const harness: Harness;
 
 const folder = path.join(import.meta.dirname, '..', '..', 'test-results', 'coded');
-const VISITS = 5000;
+const VISITS = 2100;
 
 /** Steps on, steps back and jumps, as somebody works who looks for a frame. */
 function walk(frames: number, visits: number, roll: () => number): number[] {
