@@ -5,8 +5,24 @@ import tseslint from 'typescript-eslint';
 
 /** The folders of the core in their order: each may import those before it, and the files beside them. */
 const CORE_ORDER = [
-  'anatomy', 'geometry', 'signal', 'statistics', 'model', 'timing', 'calibration', 'tracks', 'detections', 'performance', 'quantities',
-  'events', 'measures', 'comparison', 'judgement', 'reliability', 'coaching', 'scene',
+  'anatomy',
+  'geometry',
+  'signal',
+  'statistics',
+  'model',
+  'timing',
+  'calibration',
+  'tracks',
+  'detections',
+  'performance',
+  'quantities',
+  'events',
+  'measures',
+  'comparison',
+  'judgement',
+  'reliability',
+  'coaching',
+  'scene',
 ];
 const inCore = (folder) => `core-${folder}`;
 /** All of the core, for the layers above it. */
@@ -16,7 +32,9 @@ const CORE = ['core', ...CORE_ORDER.map(inCore)];
 const MAY_IMPORT = {
   // Units, results and readings stand under all of them.
   core: [],
-  ...Object.fromEntries(CORE_ORDER.map((folder, i) => [inCore(folder), ['core', ...CORE_ORDER.slice(0, i).map(inCore)]])),
+  ...Object.fromEntries(
+    CORE_ORDER.map((folder, i) => [inCore(folder), ['core', ...CORE_ORDER.slice(0, i).map(inCore)]]),
+  ),
   movements: ['core'],
   formats: ['core'],
   media: ['core'],
@@ -34,7 +52,8 @@ const MAY_IMPORT = {
   scripts: ['core', 'formats'],
 };
 /** A layer above the core may import any of it. */
-const withCore = (type, allowed) => (CORE.includes(type) ? allowed : allowed.flatMap((layer) => (layer === 'core' ? CORE : [layer])));
+const withCore = (type, allowed) =>
+  CORE.includes(type) ? allowed : allowed.flatMap((layer) => (layer === 'core' ? CORE : [layer]));
 /** @param {readonly string[]} everywhere what every layer may import besides */
 const layerRule = (everywhere) => [
   'error',
@@ -60,13 +79,17 @@ export default tseslint.config(
     files: ['**/*.{ts,tsx}'],
     plugins: { boundaries },
     settings: {
-      'import/resolver': { typescript: { project: ['tsconfig.app.json', 'tsconfig.node.json'], noWarnOnMultipleProjects: true } },
-      'boundaries/elements': Object.keys(MAY_IMPORT).reverse().map((type) => ({
-        type,
-        // The whole path counts: there is a `bench` screen inside `ui`, too.
-        partialMatch: false,
-        pattern: patternOf(type),
-      })),
+      'import/resolver': {
+        typescript: { project: ['tsconfig.app.json', 'tsconfig.node.json'], noWarnOnMultipleProjects: true },
+      },
+      'boundaries/elements': Object.keys(MAY_IMPORT)
+        .reverse()
+        .map((type) => ({
+          type,
+          // The whole path counts: there is a `bench` screen inside `ui`, too.
+          partialMatch: false,
+          pattern: patternOf(type),
+        })),
     },
     rules: {
       'boundaries/dependencies': layerRule([]),
@@ -82,8 +105,15 @@ export default tseslint.config(
     ignores: ['**/*.test.ts'],
     rules: {
       'no-console': 'error',
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
-      'no-restricted-imports': ['error', { patterns: [{ regex: '^(?!\\.|zod$)', message: 'The core depends on nothing but zod.' }] }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+      ],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^(?!\\.|zod$)', message: 'The core depends on nothing but zod.' }] },
+      ],
     },
   },
   {

@@ -6,5 +6,7 @@ export default {
   testMatch: ['**/*.test.ts'],
   // Packages that ship as modules only.
   transformIgnorePatterns: ['/node_modules/(?!three/)'],
-  transform: { '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }] },
+  transform: {
+    '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }],
+  },
 };

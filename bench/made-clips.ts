@@ -49,13 +49,15 @@ const LOST = 0.02;
 const MARKER_BESIDE = 0.006;
 
 /** Where a clip's points come from: found by the application, placed by hand on every frame, or in a file that jitters by a share of standing height. */
-export type PointsFrom = { readonly by: 'finder' } | { readonly by: 'hand' } | { readonly by: 'file'; readonly noise: number };
+export type PointsFrom =
+  { readonly by: 'finder' } | { readonly by: 'hand' } | { readonly by: 'file'; readonly noise: number };
 
 type Shifts = ReadonlyMap<string, readonly [number, number]>;
 
 /** What is alike in all clips that are measured the same way: one shift a joint, share of standing height. */
 export function alikeShift(names: readonly string[], from: PointsFrom, roll: () => number): Shifts {
-  const size = (id: string): number => (from.by === 'hand' ? 0 : from.by === 'file' ? MARKER_BESIDE : finderOf(id).alike);
+  const size = (id: string): number =>
+    from.by === 'hand' ? 0 : from.by === 'file' ? MARKER_BESIDE : finderOf(id).alike;
   return new Map(names.map((id) => [id, [normal(roll) * size(id), normal(roll) * size(id)]]));
 }
 
@@ -84,22 +86,36 @@ export interface MadeClip {
   readonly repetitions: readonly Readonly<Record<string, number>>[];
 }
 
-const mirrorSide = (id: string): string => (id.includes('left') ? id.replace('left', 'right') : id.replace('right', 'left'));
+const mirrorSide = (id: string): string =>
+  id.includes('left') ? id.replace('left', 'right') : id.replace('right', 'left');
 
 /** Points of a track with the errors of where they come from. */
-function withErrors(seen: Track, { from, mirrored, alike }: Filming, far: 'left' | 'right', pixels: number, roll: () => number): Track {
+function withErrors(
+  seen: Track,
+  { from, mirrored, alike }: Filming,
+  far: 'left' | 'right',
+  pixels: number,
+  roll: () => number,
+): Track {
   return Object.fromEntries(
     (Object.entries(seen) as [PointId, PointSeries][]).map(([id, series]) => {
       const frames = series.x.length;
       const still = id.startsWith('own-');
-      const random = from.by === 'hand' ? 1.5 : from.by === 'file' ? from.noise * pixels : (id.startsWith(far) ? finderOf(id).far : 1) * finderOf(id).random * pixels;
+      const random =
+        from.by === 'hand'
+          ? 1.5
+          : from.by === 'file'
+            ? from.noise * pixels
+            : (id.startsWith(far) ? finderOf(id).far : 1) * finderOf(id).random * pixels;
       const carried = from.by === 'finder' ? CARRIED : 0;
       const [sx, sy] = (still ? null : alike.get(mirrored ? mirrorSide(id) : id)) ?? [0, 0];
       const fresh = Math.sqrt(1 - carried ** 2) * random;
       let [nx, ny] = [normal(roll) * random, normal(roll) * random];
       let gone = 0;
       const [x, y] = [new Float64Array(frames), new Float64Array(frames)];
-      const origin = new Uint8Array(frames).fill({ finder: ORIGIN.found, hand: ORIGIN.hand, file: ORIGIN.recorded }[from.by]);
+      const origin = new Uint8Array(frames).fill(
+        { finder: ORIGIN.found, hand: ORIGIN.hand, file: ORIGIN.recorded }[from.by],
+      );
       for (let i = 0; i < frames; i++) {
         nx = carried * nx + fresh * normal(roll);
         ny = carried * ny + fresh * normal(roll);
@@ -111,7 +127,15 @@ function withErrors(seen: Track, { from, mirrored, alike }: Filming, far: 'left'
           gone--;
         }
       }
-      return [id, { x, y, confidence: Float32Array.from(x, (v) => (Number.isNaN(v) ? 0 : from.by === 'finder' ? 0.9 : 1)), origin }];
+      return [
+        id,
+        {
+          x,
+          y,
+          confidence: Float32Array.from(x, (v) => (Number.isNaN(v) ? 0 : from.by === 'finder' ? 0.9 : 1)),
+          origin,
+        },
+      ];
     }),
   );
 }
@@ -119,14 +143,27 @@ function withErrors(seen: Track, { from, mirrored, alike }: Filming, far: 'left'
 /** A made performance as one camera sees it, and as it truly is seen square to the movement. */
 export function filmed(filming: Filming, roll: () => number): MadeClip {
   const { motion, movement, role, name, rate, side, mirrored, off, stated } = filming;
-  const camera: Camera = { azimuth: side + off, elevation: 2, distance: 13, fieldOfView: 22, target: vec3(side < 0 ? -0.6 : 0, 1.05, 0), width: 1280, height: 720, frameRate: rate, shutter: 0 };
+  const camera: Camera = {
+    azimuth: side + off,
+    elevation: 2,
+    distance: 13,
+    fieldOfView: 22,
+    target: vec3(side < 0 ? -0.6 : 0, 1.05, 0),
+    width: 1280,
+    height: 720,
+    frameRate: rate,
+    shutter: 0,
+  };
   // Nothing happens on a frame on purpose.
   const start = motion.start + roll() / rate;
   const frames = Math.floor((motion.end - start) * rate);
   const shown = (x: number): number => (mirrored ? camera.width - x : x);
   const poses = Array.from({ length: frames }, (_, i) => {
     const time = start + i / rate;
-    return { ...motion.poseAt(time).points, ...Object.fromEntries(Object.entries(motion.objects).map(([id, at]) => [id, at(time)])) } as Record<string, Vec3>;
+    return {
+      ...motion.poseAt(time).points,
+      ...Object.fromEntries(Object.entries(motion.objects).map(([id, at]) => [id, at(time)])),
+    } as Record<string, Vec3>;
   });
   const names = Object.keys(poses[0]!) as PointId[];
   const seenBy = (from: Camera): Track =>
@@ -134,25 +171,49 @@ export function filmed(filming: Filming, roll: () => number): MadeClip {
       names.map((id) => {
         const source = mirrored && !id.startsWith('own-') ? mirrorSide(id) : id;
         const at = poses.map((points) => project(from, points[source]!));
-        return [id, { x: Float64Array.from(at, (p) => shown(p.x)), y: Float64Array.from(at, (p) => p.y), confidence: new Float32Array(frames).fill(1), origin: new Uint8Array(frames).fill(ORIGIN.hand) }];
+        return [
+          id,
+          {
+            x: Float64Array.from(at, (p) => shown(p.x)),
+            y: Float64Array.from(at, (p) => p.y),
+            confidence: new Float32Array(frames).fill(1),
+            origin: new Uint8Array(frames).fill(ORIGIN.hand),
+          },
+        ];
       }),
     );
   const truth = seenBy({ ...camera, azimuth: side });
   const pixels = statureOf({ view: { kind: 'side', offPlaneDegrees: 0 }, levelDegrees: 0 }, truth);
   // The performer goes to the left past a camera on the left side, to the right past one on the right.
-  const travel = (side < 0) === mirrored ? 'right' : 'left';
+  const travel = side < 0 === mirrored ? 'right' : 'left';
   const found = withErrors(seenBy(camera), filming, travel === 'right' ? 'left' : 'right', pixels, roll);
   const clip = clipSchema.parse({
-    id: `${role}-${name}`, role, fileName: `${name}.webm`, mediaId: null, codec: 'none', width: camera.width, height: camera.height, rotation: 0,
-    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / rate)), fileRate: rate, captureRate: rate,
+    id: `${role}-${name}`,
+    role,
+    fileName: `${name}.webm`,
+    mediaId: null,
+    codec: 'none',
+    width: camera.width,
+    height: camera.height,
+    rotation: 0,
+    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / rate)),
+    fileRate: rate,
+    captureRate: rate,
     performer: { name, dominantSide: mirrored ? 'left' : 'right', minor: false, consent: true },
-    view: { kind: 'side', offPlaneDegrees: stated }, travel, mirrored,
+    view: { kind: 'side', offPlaneDegrees: stated },
+    travel,
+    mirrored,
     scale: { pixels, metres: 1.75, alongDegrees: 90 },
   });
   const fromStart = Object.fromEntries(Object.entries(motion.moments).map(([id, time]) => [id, time - start]));
   const prepared = preparePerformance(clip, found, marked(movement, fromStart, rate, frames - 1), DEFAULT_CUTOFF);
-  const framesOf = (moments: Readonly<Record<string, number>>): Record<string, number> => Object.fromEntries(Object.entries(moments).map(([id, time]) => [id, Math.min(frames - 1, (time - start) * rate)]));
+  const framesOf = (moments: Readonly<Record<string, number>>): Record<string, number> =>
+    Object.fromEntries(Object.entries(moments).map(([id, time]) => [id, Math.min(frames - 1, (time - start) * rate)]));
   const exact = framesOf(motion.moments);
   const square = { ...clip, view: { kind: 'side' as const, offPlaneDegrees: 0 } };
-  return { found: prepared, truth: { ...prepared, clip: square, smoothed: truth, raw: truth, marks: exact, timing: {}, bodyHeight: pixels }, repetitions: motion.repetitions.map(framesOf) };
+  return {
+    found: prepared,
+    truth: { ...prepared, clip: square, smoothed: truth, raw: truth, marks: exact, timing: {}, bodyHeight: pixels },
+    repetitions: motion.repetitions.map(framesOf),
+  };
 }

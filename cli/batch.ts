@@ -23,7 +23,11 @@ const START = `import('tsx/esm/api').then(({ register }) => { register(); return
  * @param onDone told the task's number and what came of it, in the order in which they end
  * @returns how many failed
  */
-export async function runAll(tasks: readonly Task[], movement: Movement, onDone: (task: number, said: string) => void): Promise<number> {
+export async function runAll(
+  tasks: readonly Task[],
+  movement: Movement,
+  onDone: (task: number, said: string) => void,
+): Promise<number> {
   let next = 0;
   let failed = 0;
   const thread = async (): Promise<void> => {

@@ -10,12 +10,25 @@ import { DEFAULT_CUTOFF } from '../src/core/model/session';
 import type { Movement } from '../src/core/model/movement';
 import { momentsOfMarks, type Timed } from '../src/core/performance/moments';
 import { preparePerformance, type Performance } from '../src/core/performance/performance';
-import { FIGURE_PICTURE, figureOf, LEAST_SURE_TRAVEL, metresByHeight, proposeFigure, travelOf, viewOfCamera, type Figure } from '../src/core/tracks/figure';
+import {
+  FIGURE_PICTURE,
+  figureOf,
+  LEAST_SURE_TRAVEL,
+  metresByHeight,
+  proposeFigure,
+  travelOf,
+  viewOfCamera,
+  type Figure,
+} from '../src/core/tracks/figure';
 import { seenFrom, type FigureCamera } from '../src/core/tracks/spatial-view';
 import { framesOf, LENGTH_UNITS } from '../src/core/tracks/recording';
 import { fail, ok, type Issue, type Result } from '../src/core/result';
 import { frameAtTime, realTimes } from '../src/core/timing/clip-time';
-import { comparisonDocument, type ComparedPerformance, type ComparisonDocument } from '../src/formats/comparison-json/comparison-json';
+import {
+  comparisonDocument,
+  type ComparedPerformance,
+  type ComparisonDocument,
+} from '../src/formats/comparison-json/comparison-json';
 import { readPointFile } from '../src/formats/points';
 import { reportCsv } from '../src/report/csv';
 import { textReport } from '../src/report/text-report';
@@ -56,7 +69,10 @@ export interface CompareOutput {
 
 export type CompareIssue = Issue<'bad-file' | 'bad-moments' | 'no-moments' | 'which-way'>;
 
-const momentsSchema = z.object({ athlete: z.record(z.string(), z.number()).default({}), reference: z.record(z.string(), z.number()).default({}) });
+const momentsSchema = z.object({
+  athlete: z.record(z.string(), z.number()).default({}),
+  reference: z.record(z.string(), z.number()).default({}),
+});
 type Given = z.infer<typeof momentsSchema>;
 
 function readMoments(movement: Movement, moments: CompareInput['moments']): Result<Given, CompareIssue> {
@@ -65,60 +81,131 @@ function readMoments(movement: Movement, moments: CompareInput['moments']): Resu
   try {
     parsed = JSON.parse(moments.text);
   } catch (error) {
-    return fail('bad-moments', `“${moments.file}” is not valid JSON (${error instanceof Error ? error.message : String(error)}).`);
+    return fail(
+      'bad-moments',
+      `“${moments.file}” is not valid JSON (${error instanceof Error ? error.message : String(error)}).`,
+    );
   }
   const checked = momentsSchema.safeParse(parsed);
-  if (!checked.success) return fail('bad-moments', `“${moments.file}”: ${checked.error.issues[0]!.path.join('.')}: ${checked.error.issues[0]!.message}. It should read {"athlete": {"release": 1.125}, "reference": {...}}, in seconds.`);
+  if (!checked.success)
+    return fail(
+      'bad-moments',
+      `“${moments.file}”: ${checked.error.issues[0]!.path.join('.')}: ${checked.error.issues[0]!.message}. It should read {"athlete": {"release": 1.125}, "reference": {...}}, in seconds.`,
+    );
   const known = movement.moments.map((m) => m.id);
-  const unknown = [...Object.keys(checked.data.athlete), ...Object.keys(checked.data.reference)].find((id) => !known.includes(id));
-  if (unknown !== undefined) return fail('bad-moments', `“${moments.file}”: “${unknown}” is not a moment of ${movement.name}; it has ${known.join(', ')}.`);
+  const unknown = [...Object.keys(checked.data.athlete), ...Object.keys(checked.data.reference)].find(
+    (id) => !known.includes(id),
+  );
+  if (unknown !== undefined)
+    return fail(
+      'bad-moments',
+      `“${moments.file}”: “${unknown}” is not a moment of ${movement.name}; it has ${known.join(', ')}.`,
+    );
   return ok(checked.data);
 }
 
-function performanceOf(input: CompareInput, { file, bytes }: PointInput, role: 'athlete' | 'reference', given: Readonly<Record<string, number>>): Result<Read, CompareIssue> {
+function performanceOf(
+  input: CompareInput,
+  { file, bytes }: PointInput,
+  role: 'athlete' | 'reference',
+  given: Readonly<Record<string, number>>,
+): Result<Read, CompareIssue> {
   const read = readPointFile(bytes, file);
   if (!read.ok) return fail('bad-file', read.issue.message);
   const recording = read.value.recordings[0]!;
   const warnings = [...read.value.warnings];
-  if (read.value.recordings.length > 1) warnings.push(`“${file}” has ${read.value.recordings.length} subjects; the first, ${recording.name}, was taken.`);
+  if (read.value.recordings.length > 1)
+    warnings.push(`“${file}” has ${read.value.recordings.length} subjects; the first, ${recording.name}, was taken.`);
   const proposal = proposeFigure(recording, null);
   const stated = LENGTH_UNITS[recording.unit] !== null;
-  const answers = input.height !== null && !stated ? { ...proposal, metresPerUnit: metresByHeight(recording, proposal.map, input.height) } : proposal;
+  const answers =
+    input.height !== null && !stated
+      ? { ...proposal, metresPerUnit: metresByHeight(recording, proposal.map, input.height) }
+      : proposal;
   const figure = figureOf(answers);
-  if (Object.keys(figure.track).length === 0) return fail('bad-file', `“${file}”: none of its markers is known by its name (${recording.markers.slice(0, 6).map((m) => m.name).join(', ')} ...). Name them after the points, for example left-knee.`);
+  if (Object.keys(figure.track).length === 0)
+    return fail(
+      'bad-file',
+      `“${file}”: none of its markers is known by its name (${recording.markers
+        .slice(0, 6)
+        .map((m) => m.name)
+        .join(', ')} ...). Name them after the points, for example left-knee.`,
+    );
   const told = travelOf(figure.track);
-  if (!figure.spatial && input.travel === null && told.sure < LEAST_SURE_TRAVEL) return fail('which-way', `Which way the performer goes cannot be told from “${file}”. Say it: --travel left or --travel right.`);
-  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: input.travel ?? told.travel };
+  if (!figure.spatial && input.travel === null && told.sure < LEAST_SURE_TRAVEL)
+    return fail(
+      'which-way',
+      `Which way the performer goes cannot be told from “${file}”. Say it: --travel left or --travel right.`,
+    );
+  const seen = figure.spatial
+    ? viewOfCamera(figure.spatial, answers.camera)
+    : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: input.travel ?? told.travel };
   const frames = framesOf(recording);
   const clip = clipSchema.parse({
-    id: role, role, fileName: file, mediaId: null, codec: 'points', ...figure.picture, rotation: 0,
-    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)), fileRate: recording.rate, captureRate: recording.rate,
+    id: role,
+    role,
+    fileName: file,
+    mediaId: null,
+    codec: 'points',
+    ...figure.picture,
+    rotation: 0,
+    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)),
+    fileRate: recording.rate,
+    captureRate: recording.rate,
     // A file is a performer: names inside files are often the same for everybody.
     performer: { name: file, dominantSide: input.dominant, minor: role === 'athlete' && input.minor, consent: true },
-    ...seen, mirrored: false, scale: figure.pixelsPerMetre === null ? null : { pixels: figure.pixelsPerMetre, metres: 1, alongDegrees: 90 },
+    ...seen,
+    mirrored: false,
+    scale: figure.pixelsPerMetre === null ? null : { pixels: figure.pixelsPerMetre, metres: 1, alongDegrees: 90 },
   });
   const times = realTimes(clip);
   const last = times.length - 1;
   const outside = Object.entries(given).find(([, seconds]) => seconds < 0 || seconds > times[last]!);
-  if (outside) return fail('bad-moments', `The moment “${outside[0]}” of the ${role} is at ${outside[1]} s; “${file}” lasts from 0 to ${times[last]!.toFixed(3)} s.`);
-  const marks: Record<string, Timed> = Object.fromEntries(Object.entries(given).map(([id, seconds]) => [id, { frame: frameAtTime(times, seconds) }]));
+  if (outside)
+    return fail(
+      'bad-moments',
+      `The moment “${outside[0]}” of the ${role} is at ${outside[1]} s; “${file}” lasts from 0 to ${times[last]!.toFixed(3)} s.`,
+    );
+  const marks: Record<string, Timed> = Object.fromEntries(
+    Object.entries(given).map(([id, seconds]) => [id, { frame: frameAtTime(times, seconds) }]),
+  );
   const marked = preparePerformance(clip, figure.track, marks, DEFAULT_CUTOFF, {}, figure.spatial ?? undefined);
   const wrong = orderProblem(input.movement, marked);
   if (wrong) return fail('bad-moments', wrong);
   const proposals = proposePerformance(input.movement, marked);
-  for (const { momentId, frame, confidence, sd, alike } of proposals) marks[momentId] = { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, alike };
+  for (const { momentId, frame, confidence, sd, alike } of proposals)
+    marks[momentId] = { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, alike };
   const performance = { ...marked, ...momentsOfMarks(marks) };
-  if (Object.keys(performance.marks).length === 0) return fail('no-moments', `“${file}”: no moment of ${input.movement.name} could be proposed from its points, and none was given (--moments).`);
-  return ok({ performance, views: [performance, ...furtherViews(figure, answers.camera, performance)], file, warnings, proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])) });
+  if (Object.keys(performance.marks).length === 0)
+    return fail(
+      'no-moments',
+      `“${file}”: no moment of ${input.movement.name} could be proposed from its points, and none was given (--moments).`,
+    );
+  return ok({
+    performance,
+    views: [performance, ...furtherViews(figure, answers.camera, performance)],
+    file,
+    warnings,
+    proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])),
+  });
 }
 
 /** Points in space are seen from the front and from above too: what those planes show is read there. */
 function furtherViews({ spatial }: Figure, camera: FigureCamera, main: Performance): readonly Performance[] {
   if (!spatial) return [];
-  const cameras: readonly (readonly [View['kind'], FigureCamera])[] = [['front', { azimuthDegrees: camera.azimuthDegrees + 90, elevationDegrees: 0 }], ['overhead', { azimuthDegrees: camera.azimuthDegrees, elevationDegrees: 90 }]];
+  const cameras: readonly (readonly [View['kind'], FigureCamera])[] = [
+    ['front', { azimuthDegrees: camera.azimuthDegrees + 90, elevationDegrees: 0 }],
+    ['overhead', { azimuthDegrees: camera.azimuthDegrees, elevationDegrees: 90 }],
+  ];
   return cameras.map(([kind, from]) => {
     const { track, pixelsPerMetre } = seenFrom(spatial, from, FIGURE_PICTURE);
-    const clip: Clip = { ...main.clip, id: `${main.clip.id}-${kind}`, view: { kind, offPlaneDegrees: 0 }, travel: 'right', scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 } };
+    const clip: Clip = {
+      ...main.clip,
+      id: `${main.clip.id}-${kind}`,
+      view: { kind, offPlaneDegrees: 0 },
+      travel: 'right',
+      scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 },
+    };
     return { ...preparePerformance(clip, track, {}, main.cutoff, {}, spatial), marks: main.marks, timing: main.timing };
   });
 }
@@ -143,10 +230,27 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
   const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
   const counted = judgedCount(judged);
   return ok({
-    counted: { ...counted, why: counted.judged > 0 ? null : commonest(judged.flatMap(({ athlete: r }) => (r.measurable ? [] : [r.message]))) },
+    counted: {
+      ...counted,
+      why: counted.judged > 0 ? null : commonest(judged.flatMap(({ athlete: r }) => (r.measurable ? [] : [r.message]))),
+    },
     document: comparisonDocument(movement, a, references, judged, priorities),
-    csv: reportCsv({ movement, judged, timing: timingTable(movement, athletes, others), athlete: a.performance, reference: first.performance }),
-    report: textReport({ movement, athlete: a.file, reference: references.map((r) => r.file).join(', '), minor: input.minor, judged, priorities, warnings: [a, ...references].flatMap((p) => p.warnings) }),
+    csv: reportCsv({
+      movement,
+      judged,
+      timing: timingTable(movement, athletes, others),
+      athlete: a.performance,
+      reference: first.performance,
+    }),
+    report: textReport({
+      movement,
+      athlete: a.file,
+      reference: references.map((r) => r.file).join(', '),
+      minor: input.minor,
+      judged,
+      priorities,
+      warnings: [a, ...references].flatMap((p) => p.warnings),
+    }),
   });
 }
 
@@ -154,5 +258,10 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
 function commonest(texts: readonly string[]): string | null {
   const counts = new Map<string, number>();
   for (const text of texts) counts.set(text, (counts.get(text) ?? 0) + 1);
-  return [...counts].reduce<readonly [string, number] | null>((best, next) => (best && best[1] >= next[1] ? best : next), null)?.[0] ?? null;
+  return (
+    [...counts].reduce<readonly [string, number] | null>(
+      (best, next) => (best && best[1] >= next[1] ? best : next),
+      null,
+    )?.[0] ?? null
+  );
 }

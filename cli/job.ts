@@ -45,10 +45,13 @@ export interface Job {
 
 /** Compares and writes comparison.json, numbers.csv and report.md; returns one line that says what came of it, and first how much was judged at all. */
 export function run(job: Job, movement: Movement, out: string): Outcome {
-  if (job.dominant !== 'left' && job.dominant !== 'right') throw new Stop(EXIT.usage, `--dominant is “${job.dominant}”; it is left or right.`);
-  if (job.travel !== null && job.travel !== 'left' && job.travel !== 'right') throw new Stop(EXIT.usage, `--travel is “${job.travel}”; it is left or right.`);
+  if (job.dominant !== 'left' && job.dominant !== 'right')
+    throw new Stop(EXIT.usage, `--dominant is “${job.dominant}”; it is left or right.`);
+  if (job.travel !== null && job.travel !== 'left' && job.travel !== 'right')
+    throw new Stop(EXIT.usage, `--travel is “${job.travel}”; it is left or right.`);
   const height = job.height === null ? null : Number(job.height);
-  if (height !== null && !(height > 0.5 && height < 2.6)) throw new Stop(EXIT.usage, `--height is “${job.height}”; it is metres, for example 1.75.`);
+  if (height !== null && !(height > 0.5 && height < 2.6))
+    throw new Stop(EXIT.usage, `--height is “${job.height}”; it is metres, for example 1.75.`);
   const result = compareFiles({
     movement,
     athlete: inputOf(job.athlete),
@@ -67,8 +70,14 @@ export function run(job: Job, movement: Movement, out: string): Outcome {
   const { document, counted } = result.value;
   const pair = `${path.basename(job.athlete)} against ${job.references.map((r) => path.basename(r)).join(', ')}`;
   if (counted.judged === 0) {
-    return { said: `${pair}: nothing could be judged; ${counted.measurable} of ${counted.of} measures were read${counted.why === null ? '' : ` (${counted.why})`}. This says nothing about the athlete (${out})`, code: EXIT.nothing };
+    return {
+      said: `${pair}: nothing could be judged; ${counted.measurable} of ${counted.of} measures were read${counted.why === null ? '' : ` (${counted.why})`}. This says nothing about the athlete (${out})`,
+      code: EXIT.nothing,
+    };
   }
-  const found = document.proposed.length === 0 ? 'no gap beyond the measuring error' : `work on ${document.proposed.map((p) => p.measure).join(', ')}`;
+  const found =
+    document.proposed.length === 0
+      ? 'no gap beyond the measuring error'
+      : `work on ${document.proposed.map((p) => p.measure).join(', ')}`;
   return { said: `${pair}: ${counted.judged} of ${counted.of} measures judged: ${found} (${out})`, code: EXIT.done };
 }

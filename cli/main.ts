@@ -16,7 +16,11 @@ Movements: ${MOVEMENTS.map((m) => m.id).join(', ')}`;
 function chooseMovement(name: string): Movement {
   const known = movementOf(name);
   if (known) return known;
-  if (!name.endsWith('.json')) throw new Stop(EXIT.usage, `There is no movement “${name}”. There are: ${MOVEMENTS.map((m) => m.id).join(', ')}; or give a .json file.`);
+  if (!name.endsWith('.json'))
+    throw new Stop(
+      EXIT.usage,
+      `There is no movement “${name}”. There are: ${MOVEMENTS.map((m) => m.id).join(', ')}; or give a .json file.`,
+    );
   const read = movementJson.read!(readText(name), path.basename(name));
   if (!read.ok) throw new Stop(EXIT.badInput, read.issue.message);
   return read.value;
@@ -25,30 +29,77 @@ function chooseMovement(name: string): Movement {
 /** A column that says yes or no; empty is no. */
 function isYes(text: string, list: string, row: number): boolean {
   const said = text.trim().toLowerCase();
-  if (!['', 'yes', 'no'].includes(said)) throw new Stop(EXIT.badInput, `“${list}”, row ${row + 2}: under-age is “${text}”; it is yes or no.`);
+  if (!['', 'yes', 'no'].includes(said))
+    throw new Stop(EXIT.badInput, `“${list}”, row ${row + 2}: under-age is “${text}”; it is yes or no.`);
   return said === 'yes';
 }
 
 /** Rows of a batch: athlete, reference (several with ;), and optionally moments, dominant, height, travel, under-age; files beside the list. */
 function jobsOf(list: string): readonly Job[] {
-  const { data, meta } = Papa.parse<Record<string, string>>(readText(list).trim(), { header: true, skipEmptyLines: 'greedy' });
-  for (const column of ['athlete', 'reference']) if (!meta.fields?.includes(column)) throw new Stop(EXIT.badInput, `“${list}” has no column “${column}”; its columns are ${meta.fields?.join(', ') || 'none'}.`);
+  const { data, meta } = Papa.parse<Record<string, string>>(readText(list).trim(), {
+    header: true,
+    skipEmptyLines: 'greedy',
+  });
+  for (const column of ['athlete', 'reference'])
+    if (!meta.fields?.includes(column))
+      throw new Stop(
+        EXIT.badInput,
+        `“${list}” has no column “${column}”; its columns are ${meta.fields?.join(', ') || 'none'}.`,
+      );
   const beside = (file: string): string => path.resolve(path.dirname(list), file.trim());
   return data.map((row, i) => {
-    if (!row['athlete']?.trim() || !row['reference']?.trim()) throw new Stop(EXIT.badInput, `“${list}”, row ${i + 2}: athlete or reference is empty.`);
-    return { athlete: beside(row['athlete']), references: row['reference'].split(';').map(beside), moments: row['moments']?.trim() ? beside(row['moments']) : null, dominant: row['dominant']?.trim() || 'right', height: row['height']?.trim() || null, travel: row['travel']?.trim() || null, underAge: isYes(row['under-age'] ?? '', list, i) };
+    if (!row['athlete']?.trim() || !row['reference']?.trim())
+      throw new Stop(EXIT.badInput, `“${list}”, row ${i + 2}: athlete or reference is empty.`);
+    return {
+      athlete: beside(row['athlete']),
+      references: row['reference'].split(';').map(beside),
+      moments: row['moments']?.trim() ? beside(row['moments']) : null,
+      dominant: row['dominant']?.trim() || 'right',
+      height: row['height']?.trim() || null,
+      travel: row['travel']?.trim() || null,
+      underAge: isYes(row['under-age'] ?? '', list, i),
+    };
   });
 }
 
 async function main(): Promise<number> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
-    options: { athlete: { type: 'string' }, reference: { type: 'string' }, movement: { type: 'string' }, moments: { type: 'string' }, out: { type: 'string' }, dominant: { type: 'string', default: 'right' }, height: { type: 'string' }, travel: { type: 'string' }, 'under-age': { type: 'boolean', default: false }, batch: { type: 'string' } },
+    options: {
+      athlete: { type: 'string' },
+      reference: { type: 'string' },
+      movement: { type: 'string' },
+      moments: { type: 'string' },
+      out: { type: 'string' },
+      dominant: { type: 'string', default: 'right' },
+      height: { type: 'string' },
+      travel: { type: 'string' },
+      'under-age': { type: 'boolean', default: false },
+      batch: { type: 'string' },
+    },
   });
-  if (positionals[0] !== 'compare' || !values.movement || !values.out || (!values.batch && (!values.athlete || !values.reference))) throw new Stop(EXIT.usage, USAGE);
+  if (
+    positionals[0] !== 'compare' ||
+    !values.movement ||
+    !values.out ||
+    (!values.batch && (!values.athlete || !values.reference))
+  )
+    throw new Stop(EXIT.usage, USAGE);
   const movement = chooseMovement(values.movement);
   if (!values.batch) {
-    const { said, code } = run({ athlete: values.athlete!, references: values.reference!.split(','), moments: values.moments ?? null, dominant: values.dominant, height: values.height ?? null, travel: values.travel ?? null, underAge: values['under-age'] }, movement, values.out);
+    const { said, code } = run(
+      {
+        athlete: values.athlete!,
+        references: values.reference!.split(','),
+        moments: values.moments ?? null,
+        dominant: values.dominant,
+        height: values.height ?? null,
+        travel: values.travel ?? null,
+        underAge: values['under-age'],
+      },
+      movement,
+      values.out,
+    );
     console.log(said);
     return code;
   }
@@ -56,7 +107,10 @@ async function main(): Promise<number> {
   const started = Date.now();
   let done = 0;
   const failed = await runAll(
-    jobs.map((job, i) => ({ job, out: path.join(values.out!, `${i + 1}-${path.basename(job.athlete).replace(/\.[^.]*$/, '')}`) })),
+    jobs.map((job, i) => ({
+      job,
+      out: path.join(values.out!, `${i + 1}-${path.basename(job.athlete).replace(/\.[^.]*$/, '')}`),
+    })),
     movement,
     (i, said) => {
       done++;

@@ -30,10 +30,17 @@ describe('the demo athlete', () => {
       for (let t = p.start; t < p.end; t += 1 / 60) {
         const { points } = p.poseAt(t);
         for (const side of ['left', 'right']) {
-          const apart = (a: string, b: string): number => length(subtract(points[`${side}-${a}`]!, points[`${side}-${b}`]!));
+          const apart = (a: string, b: string): number =>
+            length(subtract(points[`${side}-${a}`]!, points[`${side}-${b}`]!));
           const { thigh, shank, upperArm, forearm } = clip.body;
-          const off = [apart('hip', 'knee') - thigh, apart('knee', 'ankle') - shank, apart('shoulder', 'elbow') - upperArm, apart('elbow', 'wrist') - forearm].map(Math.abs);
-          if (off.some((o, i) => o > [0.0005, 0.005, 5e-7, 5e-7][i]!)) wrong.push(`${clip.id} ${side} at ${t.toFixed(3)}: ${off.join(' ')}`);
+          const off = [
+            apart('hip', 'knee') - thigh,
+            apart('knee', 'ankle') - shank,
+            apart('shoulder', 'elbow') - upperArm,
+            apart('elbow', 'wrist') - forearm,
+          ].map(Math.abs);
+          if (off.some((o, i) => o > [0.0005, 0.005, 5e-7, 5e-7][i]!))
+            wrong.push(`${clip.id} ${side} at ${t.toFixed(3)}: ${off.join(' ')}`);
         }
       }
     }
@@ -65,7 +72,10 @@ describe('the demo athlete', () => {
   });
 
   it('differs from the reference by what was planted, and not before it', () => {
-    expect(kneeAt(athlete, 'release') - kneeAt(reference, 'release')).toBeCloseTo(-athlete.planted['frontKneeCollapse']!, -1);
+    expect(kneeAt(athlete, 'release') - kneeAt(reference, 'release')).toBeCloseTo(
+      -athlete.planted['frontKneeCollapse']!,
+      -1,
+    );
     expect(Math.abs(kneeAt(athlete, 'front-foot-contact') - kneeAt(reference, 'front-foot-contact'))).toBeLessThan(1);
     const duration = (clip: typeof reference): number => {
       const { moments } = performanceOf(clip);
@@ -83,7 +93,8 @@ describe('the demo athlete', () => {
 
   it('walks on a straight leg from contact to vertical as the rule asks (World Athletics TR54), the athlete on a bent one', () => {
     for (const moment of ['heel-strike', 'vertical']) {
-      for (const id of ['walk-side-reference', 'walk-side-reference-2', 'walk-side-reference-3']) expect(atMoment(id, moment, KNEE)).toBeGreaterThan(176);
+      for (const id of ['walk-side-reference', 'walk-side-reference-2', 'walk-side-reference-3'])
+        expect(atMoment(id, moment, KNEE)).toBeGreaterThan(176);
       expect(atMoment('walk-side-athlete', moment, KNEE)).toBeLessThan(171.5);
     }
     const flight = (id: string): number => {

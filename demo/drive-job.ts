@@ -7,7 +7,15 @@ import type { ClipTruth } from './truth';
 export const root = path.join(import.meta.dirname, '..');
 export const clipFile = (id: string): string => path.join(root, 'demo', 'clips', `${id}.webm`);
 export const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
-export const CHROMIUM_ARGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+export const CHROMIUM_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 /** Starts the application's server on a free port; resolves with its address. */
 export function startServer(): Promise<{ address: string; stop: () => void }> {
@@ -46,7 +54,13 @@ export interface Answers {
 }
 
 /** Chooses a file for a role and answers the questions. */
-export async function addClip(page: Page, role: 'athlete' | 'reference', file: string, answers: Answers, card = page.getByTestId(`intake-${role}`)): Promise<void> {
+export async function addClip(
+  page: Page,
+  role: 'athlete' | 'reference',
+  file: string,
+  answers: Answers,
+  card = page.getByTestId(`intake-${role}`),
+): Promise<void> {
   await card.locator('input[type=file]').setInputFiles(file);
   await card.getByRole('textbox', { name: 'Name' }).fill(answers.name);
   await card.getByLabel('Moves in the picture').click();

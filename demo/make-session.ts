@@ -24,7 +24,8 @@ const keepAt = process.argv.indexOf('--keep');
 const keep = keepAt < 0 ? await mkdtemp(path.join(tmpdir(), 'falcon-found-')) : process.argv[keepAt + 1]!;
 
 const scene = (id: string): DemoClip => DEMO_CLIPS.find((clip) => clip.id === id)!;
-const truthOf = async (id: string): Promise<ClipTruth> => JSON.parse(await readFile(path.join(folder, `${id}.truth.json`), 'utf8')) as ClipTruth;
+const truthOf = async (id: string): Promise<ClipTruth> =>
+  JSON.parse(await readFile(path.join(folder, `${id}.truth.json`), 'utf8')) as ClipTruth;
 
 interface Found {
   readonly clip: Clip;
@@ -72,7 +73,12 @@ async function findPair(first: string, second: string): Promise<readonly Found[]
 function standing(track: Track, id: 'own-hurdle', at: { x: number; y: number }, frames: number): Track {
   return {
     ...track,
-    [id]: { x: new Float64Array(frames).fill(Math.round(at.x)), y: new Float64Array(frames).fill(Math.round(at.y)), confidence: new Float32Array(frames).fill(1), origin: new Uint8Array(frames).fill(ORIGIN.hand) },
+    [id]: {
+      x: new Float64Array(frames).fill(Math.round(at.x)),
+      y: new Float64Array(frames).fill(Math.round(at.y)),
+      confidence: new Float32Array(frames).fill(1),
+      origin: new Uint8Array(frames).fill(ORIGIN.hand),
+    },
   };
 }
 
@@ -84,7 +90,11 @@ interface Member {
 }
 
 /** Puts found clips together to a session; ids and file names are fixed, so that making it again changes only what was measured. */
-async function assemble(base: Session, members: readonly Member[], found: ReadonlyMap<string, Found>): Promise<Session> {
+async function assemble(
+  base: Session,
+  members: readonly Member[],
+  found: ReadonlyMap<string, Found>,
+): Promise<Session> {
   const session: Session = { ...base, clips: [], tracks: {}, marks: {}, repetitions: {} };
   for (const { id, role, onBench = true } of members) {
     const { clip, track } = found.get(id)!;
@@ -101,18 +111,28 @@ async function assemble(base: Session, members: readonly Member[], found: Readon
       role,
       onBench,
       mediaId: `demo-media-${id}`,
-      performer: { ...clip.performer, name: demo.performer, segmentTable: demo.movement === 'pace-delivery' ? 'male' : 'female' },
-      scale: foot && top ? { pixels: Math.round(Math.hypot(top.x - foot.x, top.y - foot.y)), metres: HURDLE_HEIGHT, alongDegrees: 90 } : null,
+      performer: {
+        ...clip.performer,
+        name: demo.performer,
+        segmentTable: demo.movement === 'pace-delivery' ? 'male' : 'female',
+      },
+      scale:
+        foot && top
+          ? { pixels: Math.round(Math.hypot(top.x - foot.x, top.y - foot.y)), metres: HURDLE_HEIGHT, alongDegrees: 90 }
+          : null,
     });
     session.tracks[clipId] = (top ? standing(track, 'own-hurdle', top, last + 1) : track) as Session['tracks'][string];
     session.marks[clipId] = marked(movementOf(demo.movement)!, truth.moments, truth.frameRate, last);
-    const all = (truth.repetitions ?? []).map((moments) => marked(movementOf(demo.movement)!, moments, truth.frameRate, last));
+    const all = (truth.repetitions ?? []).map((moments) =>
+      marked(movementOf(demo.movement)!, moments, truth.frameRate, last),
+    );
     if (all.length > 1) session.repetitions[clipId] = { all, chosen: 0, average: true };
   }
   return session;
 }
 
-const write = async (name: string, session: Session): Promise<void> => writeFile(path.join(folder, `${name}-session.falcon.json`), sessionJson.write!(session));
+const write = async (name: string, session: Session): Promise<void> =>
+  writeFile(path.join(folder, `${name}-session.falcon.json`), sessionJson.write!(session));
 const several: Session['referenceModel'] = { kind: 'several', without: [], phases: {}, own: null };
 
 const found = new Map<string, Found>();
@@ -129,28 +149,86 @@ for (const [first, second] of [
 }
 
 const CREATED = '2026-03-02T09:00:00.000Z';
-await write('pace', await assemble(
-  { ...newSession('demo-pace', 'Kip Marlowe, pace delivery, early season', 'pace-delivery', CREATED), daysToCompetition: 210, impressions: 'Runs in well and lands tall on the back foot. Seems to sink as the ball goes; the front arm looks hurried.' },
-  [{ id: 'pace-side-athlete', role: 'athlete' }, { id: 'pace-side-reference', role: 'reference' }, { id: 'pace-side-reference-2', role: 'reference', onBench: false }, { id: 'pace-side-reference-3', role: 'reference', onBench: false }],
-  found,
-));
+await write(
+  'pace',
+  await assemble(
+    {
+      ...newSession('demo-pace', 'Kip Marlowe, pace delivery, early season', 'pace-delivery', CREATED),
+      daysToCompetition: 210,
+      impressions:
+        'Runs in well and lands tall on the back foot. Seems to sink as the ball goes; the front arm looks hurried.',
+    },
+    [
+      { id: 'pace-side-athlete', role: 'athlete' },
+      { id: 'pace-side-reference', role: 'reference' },
+      { id: 'pace-side-reference-2', role: 'reference', onBench: false },
+      { id: 'pace-side-reference-3', role: 'reference', onBench: false },
+    ],
+    found,
+  ),
+);
 for (const [season, name, day, impressions] of [
   ['autumn', 'autumn trial', '2025-10-06', 'Folds over the front knee. Everything comes late.'],
-  ['winter', 'winter block', '2026-01-12', 'Stands taller on the front leg than in autumn, and reaches further down for it.'],
+  [
+    'winter',
+    'winter block',
+    '2026-01-12',
+    'Stands taller on the front leg than in autumn, and reaches further down for it.',
+  ],
 ] as const) {
-  await write(`pace-${season}`, await assemble(
-    { ...newSession(`demo-pace-${season}`, `Kip Marlowe, pace delivery, ${name}`, 'pace-delivery', `${day}T09:00:00.000Z`), daysToCompetition: 300, impressions },
-    [{ id: `pace-side-athlete-${season}`, role: 'athlete' }, { id: 'pace-side-reference', role: 'reference' }],
-    found,
-  ));
+  await write(
+    `pace-${season}`,
+    await assemble(
+      {
+        ...newSession(
+          `demo-pace-${season}`,
+          `Kip Marlowe, pace delivery, ${name}`,
+          'pace-delivery',
+          `${day}T09:00:00.000Z`,
+        ),
+        daysToCompetition: 300,
+        impressions,
+      },
+      [
+        { id: `pace-side-athlete-${season}`, role: 'athlete' },
+        { id: 'pace-side-reference', role: 'reference' },
+      ],
+      found,
+    ),
+  );
 }
-await write('walk', await assemble(
-  { ...newSession('demo-walk', 'Tess Halloran, race walking, base block', 'race-walking', CREATED), daysToCompetition: 96, referenceModel: several, impressions: 'Quick and tidy, a little bent over. The steps look bouncy.' },
-  [{ id: 'walk-side-athlete', role: 'athlete' }, { id: 'walk-side-reference', role: 'reference' }, { id: 'walk-side-reference-2', role: 'reference', onBench: false }, { id: 'walk-side-reference-3', role: 'reference', onBench: false }],
-  found,
-));
-await write('hurdle', await assemble(
-  { ...newSession('demo-hurdle', 'Pia Korhola, hurdles, winter camp', 'sprint-hurdles', CREATED), daysToCompetition: 61, impressions: 'Gets close to the hurdle and sails over it. Sits up.' },
-  [{ id: 'hurdle-side-athlete', role: 'athlete' }, { id: 'hurdle-side-reference', role: 'reference' }, { id: 'hurdle-side-reference-2', role: 'reference', onBench: false }, { id: 'hurdle-side-reference-3', role: 'reference', onBench: false }],
-  found,
-));
+await write(
+  'walk',
+  await assemble(
+    {
+      ...newSession('demo-walk', 'Tess Halloran, race walking, base block', 'race-walking', CREATED),
+      daysToCompetition: 96,
+      referenceModel: several,
+      impressions: 'Quick and tidy, a little bent over. The steps look bouncy.',
+    },
+    [
+      { id: 'walk-side-athlete', role: 'athlete' },
+      { id: 'walk-side-reference', role: 'reference' },
+      { id: 'walk-side-reference-2', role: 'reference', onBench: false },
+      { id: 'walk-side-reference-3', role: 'reference', onBench: false },
+    ],
+    found,
+  ),
+);
+await write(
+  'hurdle',
+  await assemble(
+    {
+      ...newSession('demo-hurdle', 'Pia Korhola, hurdles, winter camp', 'sprint-hurdles', CREATED),
+      daysToCompetition: 61,
+      impressions: 'Gets close to the hurdle and sails over it. Sits up.',
+    },
+    [
+      { id: 'hurdle-side-athlete', role: 'athlete' },
+      { id: 'hurdle-side-reference', role: 'reference' },
+      { id: 'hurdle-side-reference-2', role: 'reference', onBench: false },
+      { id: 'hurdle-side-reference-3', role: 'reference', onBench: false },
+    ],
+    found,
+  ),
+);

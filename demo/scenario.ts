@@ -36,7 +36,13 @@ export interface DemoClip {
 
 type Person = Pick<DemoClip, 'performer' | 'body' | 'look' | 'afternoon'>;
 
-const person = (performer: string, height: number, mass: number, afternoon: DemoClip['afternoon'], ...[skin, shirt, trousers, hair]: [string, string, string, string]): Person => ({
+const person = (
+  performer: string,
+  height: number,
+  mass: number,
+  afternoon: DemoClip['afternoon'],
+  ...[skin, shirt, trousers, hair]: [string, string, string, string]
+): Person => ({
   performer,
   body: bodyOf(height, mass),
   look: { skin, shirt, trousers, hair },
@@ -62,52 +68,165 @@ const RIGHT_SIDE = { ...FULL, azimuth: 90 } as const;
 
 const pace = (id: string, who: Person, planted: Partial<PlantedDifferences>, camera: Camera): DemoClip => {
   const all = { ...NOTHING_PLANTED, ...planted };
-  return { ...who, id, movement: 'pace-delivery', ground: 'practice-ground', planted: { ...all }, perform: () => perform(who.body, PACE_DELIVERY, all), camera };
+  return {
+    ...who,
+    id,
+    movement: 'pace-delivery',
+    ground: 'practice-ground',
+    planted: { ...all },
+    perform: () => perform(who.body, PACE_DELIVERY, all),
+    camera,
+  };
 };
 
 const walking = (id: string, who: Person, manner: Partial<WalkingManner>, camera: Camera): DemoClip => {
   const all = { ...WALKING, ...manner };
-  return { ...who, id, movement: 'race-walking', ground: 'track', planted: { ...manner }, perform: () => walk(who.body, all), camera };
+  return {
+    ...who,
+    id,
+    movement: 'race-walking',
+    ground: 'track',
+    planted: { ...manner },
+    perform: () => walk(who.body, all),
+    camera,
+  };
 };
 
 const hurdling = (id: string, who: Person, manner: Partial<HurdlingManner>, camera: Camera): DemoClip => {
   const all = { ...HURDLING, ...manner };
-  return { ...who, id, movement: 'sprint-hurdles', ground: 'hurdles', planted: { ...manner }, perform: () => clearHurdle(who.body, all), camera };
+  return {
+    ...who,
+    id,
+    movement: 'sprint-hurdles',
+    ground: 'hurdles',
+    planted: { ...manner },
+    perform: () => clearHurdle(who.body, all),
+    camera,
+  };
 };
 
-const FAULTS_OF_KIP: PlantedDifferences = { frontKneeCollapse: 18, trunkLeanAtRelease: 12, frontArmEarly: 0.04, releaseLate: 0.025 };
+const FAULTS_OF_KIP: PlantedDifferences = {
+  frontKneeCollapse: 18,
+  trunkLeanAtRelease: 12,
+  frontArmEarly: 0.04,
+  releaseLate: 0.025,
+};
 /** The same bowler half a year and two months before: the knee gave way more, the trunk stayed higher. */
-const KIP_IN_AUTUMN: PlantedDifferences = { frontKneeCollapse: 32, trunkLeanAtRelease: 3, frontArmEarly: 0.075, releaseLate: 0.05 };
-const KIP_IN_WINTER: PlantedDifferences = { frontKneeCollapse: 26, trunkLeanAtRelease: 7, frontArmEarly: 0.01, releaseLate: 0.035 };
-const KIP_SIDE = { ...LEFT_SIDE, elevation: 2.5, distance: 12.5, fieldOfView: 22.5, target: vec3(-0.55, 1.02, 0) } as const;
+const KIP_IN_AUTUMN: PlantedDifferences = {
+  frontKneeCollapse: 32,
+  trunkLeanAtRelease: 3,
+  frontArmEarly: 0.075,
+  releaseLate: 0.05,
+};
+const KIP_IN_WINTER: PlantedDifferences = {
+  frontKneeCollapse: 26,
+  trunkLeanAtRelease: 7,
+  frontArmEarly: 0.01,
+  releaseLate: 0.035,
+};
+const KIP_SIDE = {
+  ...LEFT_SIDE,
+  elevation: 2.5,
+  distance: 12.5,
+  fieldOfView: 22.5,
+  target: vec3(-0.55, 1.02, 0),
+} as const;
 const FRONT = { ...FULL, azimuth: 0, elevation: 3, distance: 15, fieldOfView: 14, target: vec3(0, 1.05, 0) } as const;
-const OVERHEAD = { ...FULL, azimuth: -90, elevation: 86, distance: 11, fieldOfView: 28, target: vec3(0, 1.0, 0) } as const;
-const FAULTS_OF_TESS = { kneeAtContact: 12, kneeAtVertical: 10, flight: 0.056, trunkLean: 8, stepTime: 0.316, speed: 2.95 } as const;
+const OVERHEAD = {
+  ...FULL,
+  azimuth: -90,
+  elevation: 86,
+  distance: 11,
+  fieldOfView: 28,
+  target: vec3(0, 1.0, 0),
+} as const;
+const FAULTS_OF_TESS = {
+  kneeAtContact: 12,
+  kneeAtVertical: 10,
+  flight: 0.056,
+  trunkLean: 8,
+  stepTime: 0.316,
+  speed: 2.95,
+} as const;
 const FAULTS_OF_PIA = { takeOffDistance: 1.72, longFlight: 0.045, upright: 16, openTrail: 10 } as const;
 const walkSide = { ...RIGHT_SIDE, elevation: 1.5, distance: 13, fieldOfView: 17.5, target: vec3(0, 0.95, 0) } as const;
-const hurdleSide = { ...RIGHT_SIDE, shutter: 1 / 1000, elevation: 1.5, distance: 16, fieldOfView: 17.5, target: vec3(-0.1, 1.1, 0) } as const;
+const hurdleSide = {
+  ...RIGHT_SIDE,
+  shutter: 1 / 1000,
+  elevation: 1.5,
+  distance: 16,
+  fieldOfView: 17.5,
+  target: vec3(-0.1, 1.1, 0),
+} as const;
 
 /** Every clip of the demo; the reference performers carry small differences of their own, as people do. */
 export const DEMO_CLIPS: readonly DemoClip[] = [
-  pace('pace-side-reference', OREN, {}, { ...LEFT_SIDE, elevation: 1.5, distance: 14, fieldOfView: 21, target: vec3(-0.6, 1.08, 0) }),
+  pace(
+    'pace-side-reference',
+    OREN,
+    {},
+    { ...LEFT_SIDE, elevation: 1.5, distance: 14, fieldOfView: 21, target: vec3(-0.6, 1.08, 0) },
+  ),
   pace('pace-side-athlete', KIP, FAULTS_OF_KIP, KIP_SIDE),
-  pace('pace-side-reference-2', BRAM, { frontKneeCollapse: -2, trunkLeanAtRelease: 2, frontArmEarly: -0.005, releaseLate: -0.003 }, { ...LEFT_SIDE, elevation: 2, distance: 13.5, fieldOfView: 22, target: vec3(-0.6, 1.08, 0) }),
-  pace('pace-side-reference-3', JONAS, { frontKneeCollapse: 3, trunkLeanAtRelease: -2, frontArmEarly: 0.006, releaseLate: 0.004 }, { ...LEFT_SIDE, frameRate: 100, elevation: 1, distance: 14, fieldOfView: 21, target: vec3(-0.6, 1.05, 0) }),
-  pace('pace-oblique-athlete', KIP, FAULTS_OF_KIP, { ...LEFT_SIDE, azimuth: -70, elevation: 3, distance: 13, fieldOfView: 22, target: vec3(-0.55, 1.02, 0) }),
+  pace(
+    'pace-side-reference-2',
+    BRAM,
+    { frontKneeCollapse: -2, trunkLeanAtRelease: 2, frontArmEarly: -0.005, releaseLate: -0.003 },
+    { ...LEFT_SIDE, elevation: 2, distance: 13.5, fieldOfView: 22, target: vec3(-0.6, 1.08, 0) },
+  ),
+  pace(
+    'pace-side-reference-3',
+    JONAS,
+    { frontKneeCollapse: 3, trunkLeanAtRelease: -2, frontArmEarly: 0.006, releaseLate: 0.004 },
+    { ...LEFT_SIDE, frameRate: 100, elevation: 1, distance: 14, fieldOfView: 21, target: vec3(-0.6, 1.05, 0) },
+  ),
+  pace('pace-oblique-athlete', KIP, FAULTS_OF_KIP, {
+    ...LEFT_SIDE,
+    azimuth: -70,
+    elevation: 3,
+    distance: 13,
+    fieldOfView: 22,
+    target: vec3(-0.55, 1.02, 0),
+  }),
   pace('pace-front-reference', OREN, {}, FRONT),
   pace('pace-front-athlete', KIP, FAULTS_OF_KIP, FRONT),
   pace('pace-overhead-reference', OREN, {}, OVERHEAD),
   pace('pace-overhead-athlete', KIP, FAULTS_OF_KIP, OVERHEAD),
-  pace('pace-side-athlete-autumn', { ...KIP, look: { ...KIP.look, shirt: '#7a5b2d', trousers: '#43403a' } }, KIP_IN_AUTUMN, KIP_SIDE),
-  pace('pace-side-athlete-winter', { ...KIP, look: { ...KIP.look, shirt: '#49505c', trousers: '#2c333c' } }, KIP_IN_WINTER, KIP_SIDE),
+  pace(
+    'pace-side-athlete-autumn',
+    { ...KIP, look: { ...KIP.look, shirt: '#7a5b2d', trousers: '#43403a' } },
+    KIP_IN_AUTUMN,
+    KIP_SIDE,
+  ),
+  pace(
+    'pace-side-athlete-winter',
+    { ...KIP, look: { ...KIP.look, shirt: '#49505c', trousers: '#2c333c' } },
+    KIP_IN_WINTER,
+    KIP_SIDE,
+  ),
   walking('walk-side-reference', MIRA, {}, walkSide),
-  walking('walk-side-reference-2', SILKE, { stepTime: 0.304, speed: 3.35, kneeAtVertical: 1.5, trunkLean: 2, flight: 0.026, elbowFlexion: 84 }, walkSide),
-  walking('walk-side-reference-3', NOOR, { stepTime: 0.296, speed: 3.2, kneeAtContact: 3, trunkLean: 4, flight: 0.02, elbowFlexion: 92 }, { ...walkSide, frameRate: 100 }),
+  walking(
+    'walk-side-reference-2',
+    SILKE,
+    { stepTime: 0.304, speed: 3.35, kneeAtVertical: 1.5, trunkLean: 2, flight: 0.026, elbowFlexion: 84 },
+    walkSide,
+  ),
+  walking(
+    'walk-side-reference-3',
+    NOOR,
+    { stepTime: 0.296, speed: 3.2, kneeAtContact: 3, trunkLean: 4, flight: 0.02, elbowFlexion: 92 },
+    { ...walkSide, frameRate: 100 },
+  ),
   walking('walk-side-athlete', TESS, FAULTS_OF_TESS, walkSide),
   walking('walk-oblique-athlete', TESS, FAULTS_OF_TESS, { ...walkSide, azimuth: 70, elevation: 3 }),
   hurdling('hurdle-side-reference', ADA, {}, hurdleSide),
   hurdling('hurdle-side-reference-2', IRIS, { takeOffDistance: 2.12, upright: -2, longFlight: -0.006 }, hurdleSide),
-  hurdling('hurdle-side-reference-3', LENA, { takeOffDistance: 1.99, upright: 3, longFlight: 0.005, openTrail: -4 }, hurdleSide),
+  hurdling(
+    'hurdle-side-reference-3',
+    LENA,
+    { takeOffDistance: 1.99, upright: 3, longFlight: 0.005, openTrail: -4 },
+    hurdleSide,
+  ),
   hurdling('hurdle-side-athlete', PIA, FAULTS_OF_PIA, hurdleSide),
   hurdling('hurdle-oblique-athlete', PIA, FAULTS_OF_PIA, { ...hurdleSide, azimuth: 70, elevation: 3 }),
 ];
@@ -121,7 +240,10 @@ const crossing = (id: string, who: Person, other: Person, behind: number): DemoC
 };
 
 /** Clips of which no session is made: what finding points must cope with. */
-export const TRIAL_CLIPS: readonly DemoClip[] = [crossing('walk-crossing', MIRA, SILKE, 1.1), crossing('walk-crossing-alike', NOOR, { ...TESS, look: NOOR.look }, 1.1)];
+export const TRIAL_CLIPS: readonly DemoClip[] = [
+  crossing('walk-crossing', MIRA, SILKE, 1.1),
+  crossing('walk-crossing-alike', NOOR, { ...TESS, look: NOOR.look }, 1.1),
+];
 
 /** Every clip that is rendered, and every one that has truth. */
 export const RENDERED_CLIPS: readonly DemoClip[] = [...DEMO_CLIPS, ...TRIAL_CLIPS];

@@ -31,6 +31,8 @@ export function truePerformance(clip: Clip, truth: ClipTruth): Performance {
     raw: track,
     bodyHeight: statureOf({ ...clip, view: { kind: 'side', offPlaneDegrees: 0 } }, track),
     checks: {},
-    marks: Object.fromEntries(Object.entries(truth.moments).map(([id, time]) => [id, Math.min(last, time * truth.frameRate)])),
+    marks: Object.fromEntries(
+      Object.entries(truth.moments).map(([id, time]) => [id, Math.min(last, time * truth.frameRate)]),
+    ),
   };
 }

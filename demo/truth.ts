@@ -29,7 +29,12 @@ export function truthOf(clip: DemoClip): ClipTruth {
   const names = [...Object.keys(performance.poseAt(0).points), ...Object.keys(performance.objects)];
   const poses = Array.from({ length: frames }, (_, i) => {
     const time = performance.start + i / frameRate;
-    return { points: { ...performance.poseAt(time).points, ...Object.fromEntries(Object.entries(performance.objects).map(([id, at]) => [id, at(time)])) } as Record<string, Vec3> };
+    return {
+      points: {
+        ...performance.poseAt(time).points,
+        ...Object.fromEntries(Object.entries(performance.objects).map(([id, at]) => [id, at(time)])),
+      } as Record<string, Vec3>,
+    };
   });
   const fromFirstFrame = (moments: Readonly<Record<string, number>>): Record<string, number> =>
     Object.fromEntries(Object.entries(moments).map(([id, time]) => [id, round(time - performance.start, 5)]));

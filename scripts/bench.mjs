@@ -19,6 +19,20 @@ prepareModels();
 run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn']);
 for (const name of wanted.length > 0 ? wanted : all) {
   console.log(`\n== ${name}`);
-  const { status } = spawnSync(process.execPath, ['--import', 'tsx', path.join('bench', name, 'run.ts')], { cwd: root, stdio: 'inherit' });
-  if (status !== 0) console.log(JSON.stringify({ bench: name, figure: 'ran to its end', value: 0, unit: 'yes', against: 'nothing', goal: '1', holds: false }));
+  const { status } = spawnSync(process.execPath, ['--import', 'tsx', path.join('bench', name, 'run.ts')], {
+    cwd: root,
+    stdio: 'inherit',
+  });
+  if (status !== 0)
+    console.log(
+      JSON.stringify({
+        bench: name,
+        figure: 'ran to its end',
+        value: 0,
+        unit: 'yes',
+        against: 'nothing',
+        goal: '1',
+        holds: false,
+      }),
+    );
 }

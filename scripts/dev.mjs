@@ -6,7 +6,8 @@ import { installPackages, prepareModels, root, run } from './setup.mjs';
 
 installPackages();
 prepareModels();
-if (!existsSync(path.join(root, 'dist', 'index.html'))) run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn']);
+if (!existsSync(path.join(root, 'dist', 'index.html')))
+  run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn']);
 const children = [
   spawn('npx', ['--no-install', 'tsx', 'server/main.ts'], { cwd: root, stdio: 'inherit' }),
   spawn('npx', ['--no-install', 'vite'], { cwd: root, stdio: 'inherit' }),

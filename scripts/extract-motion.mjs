@@ -13,14 +13,21 @@ if (!from) {
 }
 const to = path.join(root, 'tests', 'fixtures', 'motion');
 const bvh = (name) => path.join(from, 'usr/share/assimp/models/BVH', name);
-const rounded = (line) => line.split(/\s+/).map((word) => String(Number(Number(word).toFixed(2)))).join(' ');
+const rounded = (line) =>
+  line
+    .split(/\s+/)
+    .map((word) => String(Number(Number(word).toFixed(2))))
+    .join(' ');
 
 function extractBvh(name, as) {
   const lines = readFileSync(bvh(name), 'utf8').split(/\r?\n/);
   const motion = lines.findIndex((line) => /^Frame Time/.test(line)) + 1;
   const frames = lines.slice(motion).filter((line) => line.trim() !== '');
   const kept = frames.map((line) => rounded(line.trim()));
-  writeFileSync(path.join(to, `${as}.bvh.gz`), gzipSync([...lines.slice(0, motion), ...kept, ''].join('\n'), { level: 9 }));
+  writeFileSync(
+    path.join(to, `${as}.bvh.gz`),
+    gzipSync([...lines.slice(0, motion), ...kept, ''].join('\n'), { level: 9 }),
+  );
 }
 extractBvh('01_01.bvh', 'jumps');
 extractBvh('01_03.bvh', 'climb');

@@ -11,8 +11,14 @@ import { QUANTITIES } from '../src/core/quantities';
 const cell = (text: string): string => text.replaceAll('|', '\\|');
 
 export function measuresDocument(): string {
-  const quantities = Object.values(QUANTITIES).map((q) => `| ${q.q} | ${cell(q.convention)} | ${{ angle: 'deg', length: 'm or % of standing height', ratio: '%', metres: 'm' }[q.dimension]} |`);
-  const kinds = Object.values(MEASURE_KINDS).map((k) => `| ${k.kind} | ${cell(k.convention)} | ${typeof k.unit === 'string' ? k.unit : 'that of its quantity'} | ${cell(k.error)} | ${cell(k.drawn)} |`);
+  const quantities = Object.values(QUANTITIES).map(
+    (q) =>
+      `| ${q.q} | ${cell(q.convention)} | ${{ angle: 'deg', length: 'm or % of standing height', ratio: '%', metres: 'm' }[q.dimension]} |`,
+  );
+  const kinds = Object.values(MEASURE_KINDS).map(
+    (k) =>
+      `| ${k.kind} | ${cell(k.convention)} | ${typeof k.unit === 'string' ? k.unit : 'that of its quantity'} | ${cell(k.error)} | ${cell(k.drawn)} |`,
+  );
   return `# Measures
 
 Written by \`scripts/movement-docs.ts\` from the registries; the schema of a movement file is \`movement.schema.json\`.
@@ -41,8 +47,14 @@ common practice). Points are named by function: \`dominant\` is the throwing, le
 `;
 }
 
-export const schemaDocument = (): string => `${JSON.stringify(z.toJSONSchema(movementDocumentSchema, { io: 'input', reused: 'ref' }), null, 2)}\n`;
+export const schemaDocument = (): string =>
+  `${JSON.stringify(z.toJSONSchema(movementDocumentSchema, { io: 'input', reused: 'ref' }), null, 2)}\n`;
 
 const docs = path.join(import.meta.dirname, '..', 'docs');
-export const WRITTEN: Readonly<Record<string, () => string>> = { 'measures.md': measuresDocument, 'movement.schema.json': schemaDocument, 'comparison.schema.json': () => `${JSON.stringify(z.toJSONSchema(comparisonSchema), null, 2)}\n` };
-if (process.argv[1]?.endsWith('movement-docs.ts')) for (const [name, write] of Object.entries(WRITTEN)) writeFileSync(path.join(docs, name), write());
+export const WRITTEN: Readonly<Record<string, () => string>> = {
+  'measures.md': measuresDocument,
+  'movement.schema.json': schemaDocument,
+  'comparison.schema.json': () => `${JSON.stringify(z.toJSONSchema(comparisonSchema), null, 2)}\n`,
+};
+if (process.argv[1]?.endsWith('movement-docs.ts'))
+  for (const [name, write] of Object.entries(WRITTEN)) writeFileSync(path.join(docs, name), write());

@@ -13,16 +13,29 @@ const runtime = path.join(root, 'node_modules/@mediapipe/tasks-vision/wasm');
 const models = path.join(root, 'public/models');
 const wasm = path.join(root, 'public/wasm');
 
-const exists = (file: string): Promise<boolean> => stat(file).then(() => true, () => false);
+const exists = (file: string): Promise<boolean> =>
+  stat(file).then(
+    () => true,
+    () => false,
+  );
 
 await mkdir(models, { recursive: true });
 await mkdir(wasm, { recursive: true });
-const detector = withMetadata(await readFile(path.join(weights, 'pose_solution_packed_assets.data')), { mean: 127.5, std: 127.5 });
+const detector = withMetadata(await readFile(path.join(weights, 'pose_solution_packed_assets.data')), {
+  mean: 127.5,
+  std: 127.5,
+});
 for (const size of ['full', 'heavy']) {
   const file = path.join(models, `pose-${size}.task`);
   if (await exists(file)) continue;
-  const landmarks = withMetadata(await readFile(path.join(weights, `pose_landmark_${size}.tflite`)), { mean: 0, std: 255 });
-  await writeFile(file, zipSync({ 'pose_detector.tflite': detector, 'pose_landmarks_detector.tflite': landmarks }, { level: 0 }));
+  const landmarks = withMetadata(await readFile(path.join(weights, `pose_landmark_${size}.tflite`)), {
+    mean: 0,
+    std: 255,
+  });
+  await writeFile(
+    file,
+    zipSync({ 'pose_detector.tflite': detector, 'pose_landmarks_detector.tflite': landmarks }, { level: 0 }),
+  );
 }
 for (const file of ['vision_wasm_module_internal.js', 'vision_wasm_module_internal.wasm']) {
   if (!(await exists(path.join(wasm, file)))) await copyFile(path.join(runtime, file), path.join(wasm, file));

@@ -18,7 +18,9 @@ export function run(command, args, options = {}) {
 
 /** Installs the packages of the lock file when they are missing or the lock file has changed since. */
 export function installPackages() {
-  const lock = createHash('sha256').update(readFileSync(path.join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(path.join(root, 'package-lock.json')))
+    .digest('hex');
   const stamp = path.join(root, 'node_modules', '.installed-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing packages ...');
@@ -28,11 +30,15 @@ export function installPackages() {
 
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
-const onPath = (name) => (process.env.PATH ?? '').split(path.delimiter).some((folder) => existsSync(path.join(folder, name)));
+const onPath = (name) =>
+  (process.env.PATH ?? '').split(path.delimiter).some((folder) => existsSync(path.join(folder, name)));
 
 /** Installs Debian's Chromium, and ffmpeg for the test clips, where they are missing. */
 export function installTestTools() {
-  const missing = [...(existsSync(CHROMIUM) ? [] : ['chromium', 'fonts-dejavu-core']), ...(onPath('ffmpeg') && onPath('ffprobe') ? [] : ['ffmpeg'])];
+  const missing = [
+    ...(existsSync(CHROMIUM) ? [] : ['chromium', 'fonts-dejavu-core']),
+    ...(onPath('ffmpeg') && onPath('ffprobe') ? [] : ['ffmpeg']),
+  ];
   if (missing.length === 0) return;
   console.log(`Installing ${missing.join(', ')} ...`);
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];

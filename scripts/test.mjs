@@ -49,7 +49,11 @@ function suite(name, args, report, count) {
   failed += counted.failed;
 }
 
-await checks([['Lint and layers', 'eslint', '.', '--max-warnings', '0'], ...['core', 'app', 'node'].map((project) => [`Types (${project})`, 'tsc', '-p', `tsconfig.${project}.json`])]);
+await checks([
+  ['Format', 'prettier', '--check', '.'],
+  ['Lint and layers', 'eslint', '.', '--max-warnings', '0'],
+  ...['core', 'app', 'node'].map((project) => [`Types (${project})`, 'tsc', '-p', `tsconfig.${project}.json`]),
+]);
 suite('Jest', ['jest', '--json', '--outputFile=test-results/jest.json'], 'jest.json', (r) => ({
   passed: r.numPassedTests,
   failed: r.numFailedTests + r.numRuntimeErrorTestSuites,

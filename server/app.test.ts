@@ -12,7 +12,10 @@ let address: string;
 beforeAll(async () => {
   folder = mkdtempSync(path.join(tmpdir(), 'falcon-server-'));
   for (const name of ['dist', 'demo']) mkdirSync(path.join(folder, name));
-  writeFileSync(path.join(folder, 'dist', 'index.html'), '<meta property="csp-nonce" nonce="%CSP_NONCE%"><div id="root">');
+  writeFileSync(
+    path.join(folder, 'dist', 'index.html'),
+    '<meta property="csp-nonce" nonce="%CSP_NONCE%"><div id="root">',
+  );
   writeFileSync(path.join(folder, 'demo', 'clip.webm'), Buffer.from(Array.from({ length: 256 }, (_, i) => i)));
   writeFileSync(path.join(folder, 'secret.txt'), 'secret');
   server = createServer(createApp({ dist: path.join(folder, 'dist'), demo: path.join(folder, 'demo') }));
@@ -32,18 +35,22 @@ const raw = (target: string): Promise<{ status: number; body: string }> =>
       let body = '';
       response.on('data', (chunk: Buffer) => (body += chunk.toString()));
       response.on('end', () => resolve({ status: response.statusCode!, body }));
-    }).on('error', reject).end();
+    })
+      .on('error', reject)
+      .end();
   });
 
 describe('the server', () => {
   it('opens the application at any of its addresses, with a nonce of its own each time', async () => {
-    const nonces = await Promise.all(['/', '/demo', '/s/abc/measure'].map(async (page) => {
-      const response = await fetch(address + page);
-      const text = await response.text();
-      const nonce = /nonce="([^"%]+)"/.exec(text)?.[1];
-      expect(response.headers.get('content-security-policy')).toContain(`'nonce-${nonce}'`);
-      return nonce;
-    }));
+    const nonces = await Promise.all(
+      ['/', '/demo', '/s/abc/measure'].map(async (page) => {
+        const response = await fetch(address + page);
+        const text = await response.text();
+        const nonce = /nonce="([^"%]+)"/.exec(text)?.[1];
+        expect(response.headers.get('content-security-policy')).toContain(`'nonce-${nonce}'`);
+        return nonce;
+      }),
+    );
     expect(new Set(nonces).size).toBe(3);
   });
 
@@ -67,11 +74,14 @@ describe('the server', () => {
     expect(beyond.status).toBe(416);
   });
 
-  it.each(['/demo-data/../secret.txt', '/demo-data/%2e%2e/secret.txt', '/../secret.txt', '/demo-data/..%2fsecret.txt'])('gives away nothing outside its folders: %s', async (target) => {
-    const { status, body } = await raw(target);
-    expect(body).not.toContain('secret');
-    expect(status).toBeGreaterThanOrEqual(400);
-  });
+  it.each(['/demo-data/../secret.txt', '/demo-data/%2e%2e/secret.txt', '/../secret.txt', '/demo-data/..%2fsecret.txt'])(
+    'gives away nothing outside its folders: %s',
+    async (target) => {
+      const { status, body } = await raw(target);
+      expect(body).not.toContain('secret');
+      expect(status).toBeGreaterThanOrEqual(400);
+    },
+  );
 
   it('answers a missing file with 404, not with the application', async () => {
     expect((await fetch(`${address}/assets/none.js`)).status).toBe(404);

@@ -57,7 +57,10 @@ export function createApp(folders: Folders): Express {
     if (path.extname(request.path)) return next();
     try {
       const page = await readFile(path.join(folders.dist, 'index.html'), 'utf8');
-      response.type('html').set('Cache-Control', 'no-store').send(page.replaceAll('%CSP_NONCE%', response.locals['nonce'] as string));
+      response
+        .type('html')
+        .set('Cache-Control', 'no-store')
+        .send(page.replaceAll('%CSP_NONCE%', response.locals['nonce'] as string));
     } catch (error) {
       next(error);
     }
@@ -65,7 +68,10 @@ export function createApp(folders: Folders): Express {
   app.use((_request: Request, response: Response) => void response.status(404).type('text').send('Not found'));
   app.use((error: Error & { status?: number }, _request: Request, response: Response, next: NextFunction) => {
     if (response.headersSent) return next(error);
-    response.status(error.status ?? 500).type('text').send(error.status === 404 ? 'Not found' : 'The server could not answer this.');
+    response
+      .status(error.status ?? 500)
+      .type('text')
+      .send(error.status === 404 ? 'Not found' : 'The server could not answer this.');
   });
   return app;
 }

@@ -35,7 +35,17 @@ beforeAll(async () => {
   before = leftovers();
   folder = mkdtempSync(path.join(tmpdir(), 'falcon-clips-'));
   // Made before the server listens: it takes longer than an idle connection lives.
-  ffmpeg(['-f', 'lavfi', '-i', 'testsrc2=size=1280x720:rate=60:duration=20', '-c:v', 'mpeg4', '-q:v', '6', path.join(folder, 'long.mp4')]);
+  ffmpeg([
+    '-f',
+    'lavfi',
+    '-i',
+    'testsrc2=size=1280x720:rate=60:duration=20',
+    '-c:v',
+    'mpeg4',
+    '-q:v',
+    '6',
+    path.join(folder, 'long.mp4'),
+  ]);
   for (const source of SOURCES) makeCodedClip(folder, source);
   conversions = new Conversions();
   ({ server, address } = await serve(conversions));
@@ -46,7 +56,10 @@ afterAll(async () => {
   rmSync(folder, { recursive: true });
 });
 
-const post = (body: BodyInit, headers: Record<string, string> = { 'Content-Type': 'application/octet-stream' }): Promise<Response> => fetch(address, { method: 'POST', body, headers });
+const post = (
+  body: BodyInit,
+  headers: Record<string, string> = { 'Content-Type': 'application/octet-stream' },
+): Promise<Response> => fetch(address, { method: 'POST', body, headers });
 type View = { id: string; state: string; progress: number; message: string };
 const view = async (id: string): Promise<View> => (await (await fetch(`${address}/${id}`)).json()) as View;
 
@@ -60,8 +73,22 @@ async function finished(id: string): Promise<View> {
 
 /** Presentation times of all frames, microseconds from the first. */
 function timesOf(file: string): number[] {
-  const text = execFileSync('ffprobe', ['-v', 'error', '-select_streams', 'v:0', '-show_entries', 'packet=pts_time', '-of', 'csv=p=0', file]).toString();
-  const times = text.trim().split('\n').map((line) => Math.round(Number(line.replace(',', '')) * 1e6)).sort((a, b) => a - b);
+  const text = execFileSync('ffprobe', [
+    '-v',
+    'error',
+    '-select_streams',
+    'v:0',
+    '-show_entries',
+    'packet=pts_time',
+    '-of',
+    'csv=p=0',
+    file,
+  ]).toString();
+  const times = text
+    .trim()
+    .split('\n')
+    .map((line) => Math.round(Number(line.replace(',', '')) * 1e6))
+    .sort((a, b) => a - b);
   return times.map((t) => t - times[0]!);
 }
 
@@ -128,13 +155,20 @@ describe('converting', () => {
         controller.close();
       },
     });
-    const response = await fetch(other.address, { method: 'POST', body: stream, headers: { 'Content-Type': 'video/mp4' }, duplex: 'half' } as RequestInit);
+    const response = await fetch(other.address, {
+      method: 'POST',
+      body: stream,
+      headers: { 'Content-Type': 'video/mp4' },
+      duplex: 'half',
+    } as RequestInit);
     expect(response.status).toBe(413);
     expect(small.count).toBe(0);
     await new Promise((resolve) => other.server.close(resolve));
 
     const none = await serve(new Conversions({ ...DEFAULT_LIMITS, atOnce: 0 }));
-    expect((await fetch(none.address, { method: 'POST', body: 'x', headers: { 'Content-Type': 'video/mp4' } })).status).toBe(429);
+    expect(
+      (await fetch(none.address, { method: 'POST', body: 'x', headers: { 'Content-Type': 'video/mp4' } })).status,
+    ).toBe(429);
     await new Promise((resolve) => none.server.close(resolve));
     expect(leftovers()).toEqual(before);
   });
@@ -142,7 +176,13 @@ describe('converting', () => {
   it('ends a conversion that takes too long', async () => {
     const slow = new Conversions({ ...DEFAULT_LIMITS, time: 50 });
     const other = await serve(slow);
-    const { id } = (await (await fetch(other.address, { method: 'POST', body: readFileSync(path.join(folder, 'long.mp4')), headers: { 'Content-Type': 'video/mp4' } })).json()) as View;
+    const { id } = (await (
+      await fetch(other.address, {
+        method: 'POST',
+        body: readFileSync(path.join(folder, 'long.mp4')),
+        headers: { 'Content-Type': 'video/mp4' },
+      })
+    ).json()) as View;
     for (;;) {
       const now = (await (await fetch(`${other.address}/${id}`)).json()) as View;
       if (now.state === 'failed') {
@@ -157,7 +197,11 @@ describe('converting', () => {
 
   it('says what to install where there is no ffmpeg', async () => {
     const other = await serve(new Conversions(DEFAULT_LIMITS, 'no-such-ffmpeg'));
-    const response = await fetch(other.address, { method: 'POST', body: 'x', headers: { 'Content-Type': 'video/mp4' } });
+    const response = await fetch(other.address, {
+      method: 'POST',
+      body: 'x',
+      headers: { 'Content-Type': 'video/mp4' },
+    });
     expect(response.status).toBe(501);
     expect(((await response.json()) as { message: string }).message).toMatch(/apt install ffmpeg/);
     expect(await (await fetch(other.address)).json()).toMatchObject({ available: false });

@@ -29,7 +29,31 @@ const INPUT = ['-protocol_whitelist', 'file,pipe', '-format_whitelist', FORMATS]
  * Keeps every frame and its time, and makes short groups so that any frame is reached quickly. No sound: nothing here
  * uses it.
  */
-const OUTPUT = ['-map', '0:v:0', '-an', '-sn', '-dn', '-fps_mode', 'passthrough', '-enc_time_base', '-1', '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '18', '-g', '12', '-bf', '0', '-pix_fmt', 'yuv420p', '-movflags', '+faststart'];
+const OUTPUT = [
+  '-map',
+  '0:v:0',
+  '-an',
+  '-sn',
+  '-dn',
+  '-fps_mode',
+  'passthrough',
+  '-enc_time_base',
+  '-1',
+  '-c:v',
+  'libx264',
+  '-preset',
+  'veryfast',
+  '-crf',
+  '18',
+  '-g',
+  '12',
+  '-bf',
+  '0',
+  '-pix_fmt',
+  'yuv420p',
+  '-movflags',
+  '+faststart',
+];
 
 type State = 'uploading' | 'converting' | 'done' | 'failed';
 
@@ -72,7 +96,10 @@ export class Conversions {
 
   /** Whether this machine can convert at all. */
   available(): Promise<boolean> {
-    this.known ??= run(this.ffmpeg, ['-version']).then(() => true, () => false);
+    this.known ??= run(this.ffmpeg, ['-version']).then(
+      () => true,
+      () => false,
+    );
     return this.known;
   }
 
@@ -101,7 +128,15 @@ export class Conversions {
   /** Takes a clip in and begins to convert it; resolves when the upload is complete. */
   async begin(body: NodeJS.ReadableStream): Promise<Conversion> {
     const folder = await mkdtemp(path.join(tmpdir(), 'falcon-convert-'));
-    const conversion: Conversion = { id: randomUUID(), folder, state: 'uploading', progress: 0, message: '', process: null, timer: null };
+    const conversion: Conversion = {
+      id: randomUUID(),
+      folder,
+      state: 'uploading',
+      progress: 0,
+      message: '',
+      process: null,
+      timer: null,
+    };
     this.running.set(conversion.id, conversion);
     try {
       await pipeline(body, atMost(this.limits.bytes), createWriteStream(path.join(folder, 'input')));
@@ -129,8 +164,26 @@ export class Conversions {
     const input = path.join(conversion.folder, 'input');
     let duration = NaN;
     try {
-      const probed = await run(this.ffprobe, ['-v', 'error', ...INPUT, '-select_streams', 'v:0', '-show_entries', 'stream=codec_type:format=duration', '-of', 'json', input], { timeout: 60_000 });
-      const { streams, format } = JSON.parse(probed.stdout) as { streams?: readonly unknown[]; format?: { duration?: string } };
+      const probed = await run(
+        this.ffprobe,
+        [
+          '-v',
+          'error',
+          ...INPUT,
+          '-select_streams',
+          'v:0',
+          '-show_entries',
+          'stream=codec_type:format=duration',
+          '-of',
+          'json',
+          input,
+        ],
+        { timeout: 60_000 },
+      );
+      const { streams, format } = JSON.parse(probed.stdout) as {
+        streams?: readonly unknown[];
+        format?: { duration?: string };
+      };
       if (!streams?.length) return this.fail(conversion, 'It holds no picture. Choose the video recording.');
       duration = Number(format?.duration);
     } catch {
@@ -138,7 +191,23 @@ export class Conversions {
     }
     if (!this.running.has(conversion.id)) return;
     conversion.state = 'converting';
-    const child = spawn(this.ffmpeg, ['-nostdin', '-loglevel', 'error', '-progress', 'pipe:1', ...INPUT, '-i', input, ...OUTPUT, '-y', path.join(conversion.folder, 'output.mp4')], { stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(
+      this.ffmpeg,
+      [
+        '-nostdin',
+        '-loglevel',
+        'error',
+        '-progress',
+        'pipe:1',
+        ...INPUT,
+        '-i',
+        input,
+        ...OUTPUT,
+        '-y',
+        path.join(conversion.folder, 'output.mp4'),
+      ],
+      { stdio: ['ignore', 'pipe', 'pipe'] },
+    );
     conversion.process = child;
     let late = false;
     const timer = setTimeout(() => {
@@ -161,10 +230,14 @@ export class Conversions {
         conversion.state = 'done';
         conversion.progress = 1;
         this.keepFor(conversion, this.limits.keep);
-      } else if (late) this.fail(conversion, 'It took too long to convert. Cut the part that you need and choose that.');
+      } else if (late)
+        this.fail(conversion, 'It took too long to convert. Cut the part that you need and choose that.');
       else {
         const line = errors.trim().split('\n').pop()?.replaceAll(conversion.folder, '') ?? '';
-        this.fail(conversion, `It could not be converted (${line || `exit code ${code}`}). Copy it from the camera again.`);
+        this.fail(
+          conversion,
+          `It could not be converted (${line || `exit code ${code}`}). Copy it from the camera again.`,
+        );
       }
     });
   }
@@ -187,23 +260,41 @@ export function conversionRoutes(conversions: Conversions): Router {
   // Another site's page in the same browser must not use this service.
   router.use((request: Request, response: Response, next: NextFunction) => {
     const site = request.headers['sec-fetch-site'];
-    if (site !== undefined && site !== 'same-origin') return refuse(response, 403, 'Only the application itself may convert clips.');
+    if (site !== undefined && site !== 'same-origin')
+      return refuse(response, 403, 'Only the application itself may convert clips.');
     next();
   });
   router.get('/', async (_request: Request, response: Response) => {
     response.json({ available: await conversions.available(), bytes: limits.bytes });
   });
   router.post('/', async (request: Request, response: Response) => {
-    if (!(await conversions.available())) return refuse(response, 501, 'This machine has no ffmpeg. Install it with "apt install ffmpeg" and try again, or choose an H.264, VP9 or AV1 clip.');
+    if (!(await conversions.available()))
+      return refuse(
+        response,
+        501,
+        'This machine has no ffmpeg. Install it with "apt install ffmpeg" and try again, or choose an H.264, VP9 or AV1 clip.',
+      );
     const type = request.headers['content-type'] ?? '';
-    if (!/^(video\/[\w.+-]+|application\/octet-stream)$/.test(type)) return refuse(response, 415, `"${type}" is not a video. Choose a video file.`);
+    if (!/^(video\/[\w.+-]+|application\/octet-stream)$/.test(type))
+      return refuse(response, 415, `"${type}" is not a video. Choose a video file.`);
     const length = Number(request.headers['content-length'] ?? 0);
-    if (length > limits.bytes) return refuse(response, 413, `The clip has ${(length / 1e9).toFixed(1)} GB; at most ${(limits.bytes / 1e9).toFixed(1)} GB can be converted. Cut the part that you need.`);
-    if (conversions.count >= limits.atOnce) return refuse(response, 429, `${limits.atOnce} clips are being converted already. Wait for one to end.`);
+    if (length > limits.bytes)
+      return refuse(
+        response,
+        413,
+        `The clip has ${(length / 1e9).toFixed(1)} GB; at most ${(limits.bytes / 1e9).toFixed(1)} GB can be converted. Cut the part that you need.`,
+      );
+    if (conversions.count >= limits.atOnce)
+      return refuse(response, 429, `${limits.atOnce} clips are being converted already. Wait for one to end.`);
     try {
       response.status(202).json(view(await conversions.begin(request)));
     } catch (error) {
-      if (error instanceof TooLarge) refuse(response, 413, `The clip has more than ${(limits.bytes / 1e9).toFixed(1)} GB. Cut the part that you need.`);
+      if (error instanceof TooLarge)
+        refuse(
+          response,
+          413,
+          `The clip has more than ${(limits.bytes / 1e9).toFixed(1)} GB. Cut the part that you need.`,
+        );
       else if (!response.headersSent && !request.destroyed) refuse(response, 400, 'The upload broke off. Try again.');
     }
   });

@@ -23,10 +23,16 @@ if (!existsSync(path.join(dist, 'index.html'))) {
 }
 
 const conversions = new Conversions();
-const server = createApp({ dist, demo: path.join(root, 'demo', 'clips'), conversions }).listen(port, '127.0.0.1', () => {
-  const address = server.address() as AddressInfo;
-  console.log(`Proud Falcon is running. Open http://127.0.0.1:${address.port}${option('open-at') ?? '/'} in a browser.`);
-});
+const server = createApp({ dist, demo: path.join(root, 'demo', 'clips'), conversions }).listen(
+  port,
+  '127.0.0.1',
+  () => {
+    const address = server.address() as AddressInfo;
+    console.log(
+      `Proud Falcon is running. Open http://127.0.0.1:${address.port}${option('open-at') ?? '/'} in a browser.`,
+    );
+  },
+);
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken; set PORT to another one.` : error.message);
   process.exit(1);

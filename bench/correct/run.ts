@@ -26,14 +26,21 @@ const SECONDS = { key: 0.2, drag: 2 * 1.1 + 2 * 0.1 + 1.35, look: 1.35 };
 /** Body points that the movement's measures need at a moment, as far as the view shows them. */
 function neededAt(movement: Movement, performance: Performance, moment: string): readonly BodyPoint[] {
   const ids = movement.measures
-    .filter((m) => momentsOf(m).includes(moment) && viewRefusal(performance.clip, m.plane) === null && m.kind !== 'speed' && m.kind !== 'steadiness')
+    .filter(
+      (m) =>
+        momentsOf(m).includes(moment) &&
+        viewRefusal(performance.clip, m.plane) === null &&
+        m.kind !== 'speed' &&
+        m.kind !== 'steadiness',
+    )
     .flatMap((m) => refsOfMeasure(m))
     .flatMap((ref) => partsOf(ref, performance.clip.performer, performance.raw))
     .map(({ id }) => id);
   return JOINT_POINTS.filter((id) => ids.includes(id as PointId));
 }
 
-const away = (a: Performance, b: Performance, id: PointId, frame: number): number => Math.hypot(a.raw[id]!.x[frame]! - b.raw[id]!.x[frame]!, a.raw[id]!.y[frame]! - b.raw[id]!.y[frame]!);
+const away = (a: Performance, b: Performance, id: PointId, frame: number): number =>
+  Math.hypot(a.raw[id]!.x[frame]! - b.raw[id]!.x[frame]!, a.raw[id]!.y[frame]! - b.raw[id]!.y[frame]!);
 
 async function saved(page: Page): Promise<string> {
   await goToStep(page, 'Report');
@@ -56,8 +63,18 @@ try {
     if (!session.ok) throw new Error(session.issue.message);
     const of = async (role: 'athlete' | 'reference') => {
       const clip = session.value.clips.find((c) => c.role === role)!;
-      const truth = JSON.parse(await readFile(clipFile(`pace-side-${role}`).replace('.webm', '.truth.json'), 'utf8')) as ClipTruth;
-      return { found: preparePerformance(clip, session.value.tracks[clip.id]!, session.value.marks[clip.id]!, session.value.cutoff), truth: truePerformance(clip, truth) };
+      const truth = JSON.parse(
+        await readFile(clipFile(`pace-side-${role}`).replace('.webm', '.truth.json'), 'utf8'),
+      ) as ClipTruth;
+      return {
+        found: preparePerformance(
+          clip,
+          session.value.tracks[clip.id]!,
+          session.value.marks[clip.id]!,
+          session.value.cutoff,
+        ),
+        truth: truePerformance(clip, truth),
+      };
     };
     return { athlete: await of('athlete'), reference: await of('reference') };
   };
@@ -84,7 +101,10 @@ try {
   const box = (await page.getByTestId('pane-athlete').boundingBox())!;
   const { clip } = athlete.found;
   const scale = Math.min(box.width / clip.width, box.height / clip.height);
-  const onScreen = (x: number, y: number): [number, number] => [box.x + box.width / 2 + (x - clip.width / 2) * scale, box.y + box.height / 2 + (y - clip.height / 2) * scale];
+  const onScreen = (x: number, y: number): [number, number] => [
+    box.x + box.width / 2 + (x - clip.width / 2) * scale,
+    box.y + box.height / 2 + (y - clip.height / 2) * scale,
+  ];
   for (const moment of movement.moments) {
     await press('PageDown');
     await page.locator('[data-testid=panes][aria-busy=false]').waitFor();
@@ -92,7 +112,15 @@ try {
     if (here.length === 0) continue;
     // The way there counts too: a moment that is shown already needs no key.
     while (true) {
-      const shown = Number(/^frame (\d+)/.exec((await page.getByTestId('pane-athlete').locator('..').locator('figcaption').innerText()).split('\n').at(-1)!.trim())?.[1] ?? NaN) - 1;
+      const shown =
+        Number(
+          /^frame (\d+)/.exec(
+            (await page.getByTestId('pane-athlete').locator('..').locator('figcaption').innerText())
+              .split('\n')
+              .at(-1)!
+              .trim(),
+          )?.[1] ?? NaN,
+        ) - 1;
       if (Number.isNaN(shown) || shown === here[0]!.frame) break;
       await press(shown < here[0]!.frame ? 'ArrowRight' : 'ArrowLeft');
       await page.waitForTimeout(120);
@@ -108,11 +136,29 @@ try {
     }
   }
   const after = (await read()).athlete;
-  const left = wrong.filter(({ id, frame }) => !(away(after.found, after.truth, id, frame) <= FIT_SHARE * after.truth.bodyHeight)).length;
+  const left = wrong.filter(
+    ({ id, frame }) => !(away(after.found, after.truth, id, frame) <= FIT_SHARE * after.truth.bodyHeight),
+  ).length;
   const seconds = keys * SECONDS.key + drags * SECONDS.drag + movement.moments.length * SECONDS.look;
   const against = `${keys} keys and ${drags} drags for ${wrong.length} points of ${frames} frames, times of the keystroke-level model; ${left} still off afterwards`;
-  figures.push({ bench: 'correct', figure: 'correcting a found clip to fit for measuring, per 300 frames', value: round((seconds * 300) / frames, 0), unit: 's', against, goal: 'under 120', holds: (seconds * 300) / frames < 120 });
-  figures.push({ bench: 'correct', figure: 'points that a measure needs still farther off than 2 % of standing height', value: left, unit: 'points', against: 'the generator\u2019s own points', goal: '0', holds: left === 0 });
+  figures.push({
+    bench: 'correct',
+    figure: 'correcting a found clip to fit for measuring, per 300 frames',
+    value: round((seconds * 300) / frames, 0),
+    unit: 's',
+    against,
+    goal: 'under 120',
+    holds: (seconds * 300) / frames < 120,
+  });
+  figures.push({
+    bench: 'correct',
+    figure: 'points that a measure needs still farther off than 2 % of standing height',
+    value: left,
+    unit: 'points',
+    against: 'the generator\u2019s own points',
+    goal: '0',
+    holds: left === 0,
+  });
 } finally {
   await browser.close();
   server.stop();

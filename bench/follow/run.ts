@@ -19,15 +19,26 @@ const BACK_FRAMES = 60;
 const PLACED_OFF = { x: 0.6, y: -0.5 };
 const RADIUS = 7;
 
-function ballIn(clip: DemoClip): { frames: number; release: number; at: (frame: number) => { x: number; y: number }; radius: number } {
+function ballIn(clip: DemoClip): {
+  frames: number;
+  release: number;
+  at: (frame: number) => { x: number; y: number };
+  radius: number;
+} {
   const performance = performanceOf(clip);
   const truth = truthOf(clip);
   const time = (frame: number): number => performance.start + frame / truth.frameRate;
   const ball = ballAt(performance, performance.moments['release']!);
   const camera = cameraPosition(clip.camera);
   const distance = Math.hypot(ball.x - camera.x, ball.y - camera.y, ball.z - camera.z);
-  const radius = (BALL_RADIUS * clip.camera.height) / (2 * distance * Math.tan((clip.camera.fieldOfView * Math.PI) / 360));
-  return { frames: truth.pixels.length, release: truth.moments['release']! * truth.frameRate, at: (frame) => project(clip.camera, ballAt(performance, time(frame))), radius };
+  const radius =
+    (BALL_RADIUS * clip.camera.height) / (2 * distance * Math.tan((clip.camera.fieldOfView * Math.PI) / 360));
+  return {
+    frames: truth.pixels.length,
+    release: truth.moments['release']! * truth.frameRate,
+    at: (frame) => project(clip.camera, ballAt(performance, time(frame))),
+    radius,
+  };
 }
 
 const server = await serveHarness(path.join(import.meta.dirname, '..', '..', 'demo', 'clips'));
@@ -40,15 +51,41 @@ try {
     const ball = ballIn(clip);
     const start = Math.round(ball.release) - LEAD_FRAMES;
     const placed = ball.at(start);
-    const inside = Array.from({ length: ball.frames }, (_, i) => i).filter((i) => i > start && ball.at(i).x > 0 && ball.at(i).x < clip.camera.width);
+    const inside = Array.from({ length: ball.frames }, (_, i) => i).filter(
+      (i) => i > start && ball.at(i).x > 0 && ball.at(i).x < clip.camera.width,
+    );
     // Onwards through the fastest part of the arm's swing and the flight; back to where the ball is behind the body.
-    for (const [name, end] of [['on until it leaves the picture', Math.max(...inside) + 1], ['back until it is covered', Math.max(0, start - BACK_FRAMES)]] as const) {
-      const { positions, lost, milliseconds } = await page.evaluate(([a, r]) => harness.follow(a, r), [`/demo-data/${clip.id}.webm`, { frame: start, x: placed.x + PLACED_OFF.x, y: placed.y + PLACED_OFF.y, end, radius: RADIUS }] as const);
+    for (const [name, end] of [
+      ['on until it leaves the picture', Math.max(...inside) + 1],
+      ['back until it is covered', Math.max(0, start - BACK_FRAMES)],
+    ] as const) {
+      const { positions, lost, milliseconds } = await page.evaluate(([a, r]) => harness.follow(a, r), [
+        `/demo-data/${clip.id}.webm`,
+        { frame: start, x: placed.x + PLACED_OFF.x, y: placed.y + PLACED_OFF.y, end, radius: RADIUS },
+      ] as const);
       const errors = positions.map(([i, x, y]) => Math.hypot(x - ball.at(i).x, y - ball.at(i).y)).sort((a, b) => a - b);
-      const fastest = Math.max(...positions.map(([i]) => Math.hypot(ball.at(i).x - ball.at(i - 1).x, ball.at(i).y - ball.at(i - 1).y)));
+      const fastest = Math.max(
+        ...positions.map(([i]) => Math.hypot(ball.at(i).x - ball.at(i - 1).x, ball.at(i).y - ball.at(i - 1).y)),
+      );
       const against = `the generator\u2019s ball, ${(2 * ball.radius).toFixed(0)} px wide, up to ${fastest.toFixed(0)} px a frame; ${positions.length} of ${Math.abs(end - start) - 1} frames, ${(milliseconds / Math.max(1, positions.length)).toFixed(0)} ms each${lost === null ? '' : `, asked at frame ${lost + 1}`}`;
-      figures.push({ bench: 'follow', figure: `${clip.id}, ${name}: median error`, value: round(percentile(errors, 0.5), 2), unit: 'px', against, goal: 'under 2', holds: percentile(errors, 0.5) < 2 });
-      figures.push({ bench: 'follow', figure: `${clip.id}, ${name}: largest error`, value: round(Math.max(...errors), 2), unit: 'px', against: 'before it asks', goal: 'under 4', holds: Math.max(...errors) < 4 });
+      figures.push({
+        bench: 'follow',
+        figure: `${clip.id}, ${name}: median error`,
+        value: round(percentile(errors, 0.5), 2),
+        unit: 'px',
+        against,
+        goal: 'under 2',
+        holds: percentile(errors, 0.5) < 2,
+      });
+      figures.push({
+        bench: 'follow',
+        figure: `${clip.id}, ${name}: largest error`,
+        value: round(Math.max(...errors), 2),
+        unit: 'px',
+        against: 'before it asks',
+        goal: 'under 4',
+        holds: Math.max(...errors) < 4,
+      });
     }
   }
 } finally {

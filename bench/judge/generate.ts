@@ -34,9 +34,20 @@ export function generatePair(seed: number): GeneratedPair {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(roll() * list.length)]!;
   const between = (low: number, high: number): number => low + roll() * (high - low);
   const count = Math.floor(roll() * 5);
-  const faults = (Object.keys(FAULTS) as Fault[]).map((fault) => ({ fault, order: roll() })).sort((a, b) => a.order - b.order).slice(0, count).map(({ fault }) => fault);
-  const planted = { ...NOTHING_PLANTED, ...Object.fromEntries(faults.map((fault) => [fault, between(FAULTS[fault].from, FAULTS[fault].to)])) };
-  const alike = alikeShift(Object.keys(perform(bodyOf(1.8, 75), PACE_DELIVERY, NOTHING_PLANTED).poseAt(0).points), FOUND, roll);
+  const faults = (Object.keys(FAULTS) as Fault[])
+    .map((fault) => ({ fault, order: roll() }))
+    .sort((a, b) => a.order - b.order)
+    .slice(0, count)
+    .map(({ fault }) => fault);
+  const planted = {
+    ...NOTHING_PLANTED,
+    ...Object.fromEntries(faults.map((fault) => [fault, between(FAULTS[fault].from, FAULTS[fault].to)])),
+  };
+  const alike = alikeShift(
+    Object.keys(perform(bodyOf(1.8, 75), PACE_DELIVERY, NOTHING_PLANTED).poseAt(0).points),
+    FOUND,
+    roll,
+  );
   const film = (role: Clip['role'], differences: PlantedDifferences): MadeClip => {
     const oblique = roll() < 0.3;
     // Who films obliquely knows it, to a few degrees; who stands about square does not look.
@@ -44,7 +55,22 @@ export function generatePair(seed: number): GeneratedPair {
     const height = between(1.62, 1.98);
     const motion = perform(bodyOf(height, 22.5 * height ** 2), PACE_DELIVERY, differences);
     const stated = oblique ? Math.round(off + STATED_SD * normal(roll)) : null;
-    return filmed({ motion, movement: movementOf('pace-delivery') as Movement, role, name: role, rate: pick(RATES), side: -90, mirrored: roll() < 0.25, off, stated, from: FOUND, alike }, roll);
+    return filmed(
+      {
+        motion,
+        movement: movementOf('pace-delivery') as Movement,
+        role,
+        name: role,
+        rate: pick(RATES),
+        side: -90,
+        mirrored: roll() < 0.25,
+        off,
+        stated,
+        from: FOUND,
+        alike,
+      },
+      roll,
+    );
   };
   return { faults, athlete: film('athlete', planted), reference: film('reference', NOTHING_PLANTED) };
 }

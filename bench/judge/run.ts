@@ -14,17 +14,41 @@ const PAIRS = 200;
 const [movement] = MOVEMENTS as [Movement];
 
 /** Faults whose measure another planted fault is a cause of: they are consequences too, and may hang under it. */
-const rootFault = (faults: readonly Fault[], fault: Fault): boolean => !(faults.includes('frontKneeCollapse') && (fault === 'trunkLeanAtRelease' || fault === 'releaseLate'));
+const rootFault = (faults: readonly Fault[], fault: Fault): boolean =>
+  !(faults.includes('frontKneeCollapse') && (fault === 'trunkLeanAtRelease' || fault === 'releaseLate'));
 
 /** Moments as they come about: marked by a person on both clips, proposed on both, or marked on the reference and carried over to the athlete. */
 const marked = {
   'by hand': ({ athlete, reference }) => [athlete.found, reference.found],
-  proposed: ({ athlete, reference }) => [withMoments('proposed', athlete, reference, 'pace-delivery'), withMoments('proposed', reference, athlete, 'pace-delivery')],
-  'carried over': ({ athlete, reference }) => [withMoments('carried over', athlete, reference, 'pace-delivery'), reference.found],
-} as const satisfies Record<MomentsBy, (pair: Pick<GeneratedPair, 'athlete' | 'reference'>) => readonly [Performance, Performance]>;
+  proposed: ({ athlete, reference }) => [
+    withMoments('proposed', athlete, reference, 'pace-delivery'),
+    withMoments('proposed', reference, athlete, 'pace-delivery'),
+  ],
+  'carried over': ({ athlete, reference }) => [
+    withMoments('carried over', athlete, reference, 'pace-delivery'),
+    reference.found,
+  ],
+} as const satisfies Record<
+  MomentsBy,
+  (pair: Pick<GeneratedPair, 'athlete' | 'reference'>) => readonly [Performance, Performance]
+>;
 
 function judgedWith(by: MomentsBy): readonly Figure[] {
-  const counts = { planted: 0, found: 0, foundOrWithin: 0, judgedOnTarget: 0, falseGaps: 0, roots: 0, rootsFirst: 0, clean: 0, cleanReported: 0, values: 0, covered: 0, differences: 0, differencesCovered: 0 };
+  const counts = {
+    planted: 0,
+    found: 0,
+    foundOrWithin: 0,
+    judgedOnTarget: 0,
+    falseGaps: 0,
+    roots: 0,
+    rootsFirst: 0,
+    clean: 0,
+    cleanReported: 0,
+    values: 0,
+    covered: 0,
+    differences: 0,
+    differencesCovered: 0,
+  };
   const missed: Record<string, number> = {};
   const wrongly: Record<string, number> = {};
   for (let seed = 0; seed < PAIRS; seed++) {
@@ -42,8 +66,14 @@ function judgedWith(by: MomentsBy): readonly Figure[] {
       if (!rootFault(faults, fault)) continue;
       counts.roots++;
       // The root is named (or what truly stands behind it: another body reaches its landing in another way), and none of its consequences before it.
-      const behind = movement.causes.filter((c) => c.effect === measure && truly.some((t) => t.measure.id === c.cause && t.state === 'gap')).map((c) => c.cause);
-      const at = proposed.findIndex((p) => p.judged.measure.id === measure || (behind.includes(p.judged.measure.id) && p.willFollow.some((f) => f.judged.measure.id === measure)));
+      const behind = movement.causes
+        .filter((c) => c.effect === measure && truly.some((t) => t.measure.id === c.cause && t.state === 'gap'))
+        .map((c) => c.cause);
+      const at = proposed.findIndex(
+        (p) =>
+          p.judged.measure.id === measure ||
+          (behind.includes(p.judged.measure.id) && p.willFollow.some((f) => f.judged.measure.id === measure)),
+      );
       const consequences = movement.causes.filter((c) => c.cause === measure).map((c) => c.effect);
       const before = proposed.findIndex((p) => consequences.includes(p.judged.measure.id));
       if (at >= 0 && (before < 0 || at < before)) counts.rootsFirst++;
@@ -61,7 +91,12 @@ function judgedWith(by: MomentsBy): readonly Figure[] {
         counts.values++;
         if (Math.abs(j.athlete.value - t.athlete.value) <= COVERAGE_95 * j.athlete.sd) counts.covered++;
       }
-      if (j.difference !== null && t.difference !== null && j.measure.kind !== 'duration' && j.measure.kind !== 'share') {
+      if (
+        j.difference !== null &&
+        t.difference !== null &&
+        j.measure.kind !== 'duration' &&
+        j.measure.kind !== 'share'
+      ) {
         counts.differences++;
         if (Math.abs(j.difference - t.difference) <= j.plusMinus!) counts.differencesCovered++;
       }
@@ -74,8 +109,21 @@ function judgedWith(by: MomentsBy): readonly Figure[] {
   }
 
   const share = (part: number, whole: number): number => round((100 * part) / Math.max(1, whole), 1);
-  const listed = (record: Readonly<Record<string, number>>): string => Object.entries(record).sort((a, b) => b[1] - a[1]).slice(0, 6).map(([what, n]) => `${what} ${n}`).join(', ') || 'none';
-  const figure = (what: string, value: number, goal: string, holds: boolean, against: string): Figure => ({ bench: 'judge', figure: `${what}, moments ${by}`, value, unit: '%', against, goal, holds });
+  const listed = (record: Readonly<Record<string, number>>): string =>
+    Object.entries(record)
+      .sort((a, b) => b[1] - a[1])
+      .slice(0, 6)
+      .map(([what, n]) => `${what} ${n}`)
+      .join(', ') || 'none';
+  const figure = (what: string, value: number, goal: string, holds: boolean, against: string): Figure => ({
+    bench: 'judge',
+    figure: `${what}, moments ${by}`,
+    value,
+    unit: '%',
+    against,
+    goal,
+    holds,
+  });
   const found = share(counts.found, counts.planted);
   const falseGaps = share(counts.falseGaps, counts.judgedOnTarget);
   const roots = share(counts.rootsFirst, counts.roots);
@@ -83,12 +131,48 @@ function judgedWith(by: MomentsBy): readonly Figure[] {
   const values = share(counts.covered, counts.values);
   const differences = share(counts.differencesCovered, counts.differences);
   return [
-    figure('planted faults found, with the right sign', found, 'at least 95', found >= 95, `${counts.planted} faults in ${PAIRS} pairs; missed: ${listed(missed)}`),
-    figure('measures on target that are called a gap', falseGaps, 'at most 3', falseGaps <= 3, `${counts.judgedOnTarget} measures truly on target; wrongly: ${listed(wrongly)}`),
-    figure('roots named, before what follows from them', roots, 'at least 90', roots >= 90, `${counts.roots} planted roots`),
-    figure('pairs in which nothing is off and no gap is reported', clean, 'at least 95', clean >= 95, `${counts.clean} pairs`),
-    figure('truth inside the 95 % interval of a value', values, '90 to 98', values >= 90 && values <= 98, `${counts.values} values of the athlete`),
-    figure('truth inside the 95 % interval of a difference', differences, '90 to 98', differences >= 90 && differences <= 98, `${counts.differences} differences`),
+    figure(
+      'planted faults found, with the right sign',
+      found,
+      'at least 95',
+      found >= 95,
+      `${counts.planted} faults in ${PAIRS} pairs; missed: ${listed(missed)}`,
+    ),
+    figure(
+      'measures on target that are called a gap',
+      falseGaps,
+      'at most 3',
+      falseGaps <= 3,
+      `${counts.judgedOnTarget} measures truly on target; wrongly: ${listed(wrongly)}`,
+    ),
+    figure(
+      'roots named, before what follows from them',
+      roots,
+      'at least 90',
+      roots >= 90,
+      `${counts.roots} planted roots`,
+    ),
+    figure(
+      'pairs in which nothing is off and no gap is reported',
+      clean,
+      'at least 95',
+      clean >= 95,
+      `${counts.clean} pairs`,
+    ),
+    figure(
+      'truth inside the 95 % interval of a value',
+      values,
+      '90 to 98',
+      values >= 90 && values <= 98,
+      `${counts.values} values of the athlete`,
+    ),
+    figure(
+      'truth inside the 95 % interval of a difference',
+      differences,
+      '90 to 98',
+      differences >= 90 && differences <= 98,
+      `${counts.differences} differences`,
+    ),
   ];
 }
 

@@ -1,14 +1,23 @@
 import { chromium, type Page } from '@playwright/test';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { addClip, CHROMIUM, CHROMIUM_ARGS, createSession, goToStep, shownFrame, startServer } from '../../demo/drive-job';
+import {
+  addClip,
+  CHROMIUM,
+  CHROMIUM_ARGS,
+  createSession,
+  goToStep,
+  shownFrame,
+  startServer,
+} from '../../demo/drive-job';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../../tests/fixtures/coded-clip';
 import { makeCodedClip, type CodedClip } from '../../tests/fixtures/coded-clips';
 import { printFigures, round, type Figure } from '../figure';
 
 /** Several pictures in lockstep in the application itself: what is shown together, how fast it plays, what it takes of memory. */
 const folder = path.join(import.meta.dirname, '..', '..', 'test-results', 'coded');
-const made = (file: string, rate: number, frames: number, size: CodedClip['size'] = '1280x720'): string => makeCodedClip(folder, { file, codec: 'h264', rate, frames, group: 60, bFrames: 2, size });
+const made = (file: string, rate: number, frames: number, size: CodedClip['size'] = '1280x720'): string =>
+  makeCodedClip(folder, { file, codec: 'h264', rate, frames, group: 60, bFrames: 2, size });
 const CLIPS = { 30: made('h264-30-longer.mp4', 30, 480), 60: made('h264-60-longer.mp4', 60, 960) };
 const WIDE = made('h264-60-1080.mp4', 60, 240, '1920x1080');
 /** Time played before its pace is known to half a percent (a picture more or less counts), and looked at. */
@@ -38,7 +47,12 @@ async function watch(page: Page, panes: readonly string[], seconds: number): Pro
           const top = (canvas.height - height * scale) / 2;
           return lines.map((line) => {
             // One line of pixels is enough, and quick.
-            const strip = context.getImageData(Math.round(left), Math.round(top + (line + 0.5) * block * scale), Math.round(width * scale), 1).data;
+            const strip = context.getImageData(
+              Math.round(left),
+              Math.round(top + (line + 0.5) * block * scale),
+              Math.round(width * scale),
+              1,
+            ).data;
             return Array.from({ length: bits }, (_, k) => strip[4 * Math.round((k + 0.5) * block * scale) + 1]!);
           });
         });
@@ -57,7 +71,13 @@ async function session(page: Page, address: string, files: readonly string[]): P
   const panes = files.map((_, i) => (i === 0 ? 'athlete' : i === 1 ? 'reference' : `reference-${i}`));
   for (const [i, file] of files.entries()) {
     if (i >= 2) await page.getByRole('button', { name: 'Another reference' }).click();
-    await addClip(page, i === 0 ? 'athlete' : 'reference', file, { name: `Performer ${i + 1}` }, i >= 2 ? page.getByTestId('intake-new') : undefined);
+    await addClip(
+      page,
+      i === 0 ? 'athlete' : 'reference',
+      file,
+      { name: `Performer ${i + 1}` },
+      i >= 2 ? page.getByTestId('intake-new') : undefined,
+    );
   }
   await goToStep(page, 'Match');
   await page.locator('[data-testid=panes][aria-busy=false]').waitFor();
@@ -68,8 +88,17 @@ async function session(page: Page, address: string, files: readonly string[]): P
   return panes;
 }
 
-async function lockstep(page: Page, address: string, rates: readonly (30 | 60)[], speed: '1/4 speed' | 'Full speed'): Promise<Figure[]> {
-  const panes = await session(page, address, rates.map((rate) => CLIPS[rate]));
+async function lockstep(
+  page: Page,
+  address: string,
+  rates: readonly (30 | 60)[],
+  speed: '1/4 speed' | 'Full speed',
+): Promise<Figure[]> {
+  const panes = await session(
+    page,
+    address,
+    rates.map((rate) => CLIPS[rate]),
+  );
   await page.getByRole('combobox', { name: 'Speed' }).click();
   await page.getByRole('option', { name: speed }).click();
   await page.locator('.MuiPopover-root').waitFor({ state: 'detached' });
@@ -80,18 +109,46 @@ async function lockstep(page: Page, address: string, rates: readonly (30 | 60)[]
   const [from, since] = [await shownFrame(page, 'athlete'), performance.now()];
   await page.waitForTimeout(1000 * PLAYED);
   const [to, until] = [await shownFrame(page, 'athlete'), performance.now()];
-  const samples = await watch(page, panes, Math.min(LOOKED, (15 - to / rates[0]!) / (speed === 'Full speed' ? 1 : 0.25)));
+  const samples = await watch(
+    page,
+    panes,
+    Math.min(LOOKED, (15 - to / rates[0]!) / (speed === 'Full speed' ? 1 : 0.25)),
+  );
   await page.keyboard.press('Space');
   // A picture belongs to the leading one when its frame is the nearest in time.
-  const away = samples.map(({ codes }) => Math.max(...codes.map((code, i) => (code === null || codes[0] === null ? Infinity : Math.max(0, Math.abs(code - (codes[0]! / rates[0]!) * rates[i]!) - NEAREST)))));
+  const away = samples.map(({ codes }) =>
+    Math.max(
+      ...codes.map((code, i) =>
+        code === null || codes[0] === null
+          ? Infinity
+          : Math.max(0, Math.abs(code - (codes[0]! / rates[0]!) * rates[i]!) - NEAREST),
+      ),
+    ),
+  );
   const moving = samples.filter(({ codes }, i) => i > 0 && codes[0] !== samples[i - 1]!.codes[0]);
   const wanted = speed === 'Full speed' ? 1 : 0.25;
   const achieved = (to - from) / rates[0]! / ((until - since) / 1000) / wanted;
   const name = `${rates.join('+')} frames a second, ${speed.toLowerCase()}`;
   const pace = rates.length > 2 ? null : wanted < 1 ? 0.99 : rates.includes(60) ? 0.85 : 0.99;
   return [
-    { bench: 'panes', figure: `${name}: largest error`, value: round(Math.max(...away), 2), unit: 'frames', against: `${samples.length} looks at all panes, ${moving.length} new pictures`, goal: '0', holds: Math.max(...away) < 1e-6 },
-    { bench: 'panes', figure: `${name}: speed reached`, value: round(achieved, 3), unit: 'ratio', against: 'real time', goal: pace === null ? 'none is set' : `at least ${pace}`, holds: pace === null || achieved >= pace },
+    {
+      bench: 'panes',
+      figure: `${name}: largest error`,
+      value: round(Math.max(...away), 2),
+      unit: 'frames',
+      against: `${samples.length} looks at all panes, ${moving.length} new pictures`,
+      goal: '0',
+      holds: Math.max(...away) < 1e-6,
+    },
+    {
+      bench: 'panes',
+      figure: `${name}: speed reached`,
+      value: round(achieved, 3),
+      unit: 'ratio',
+      against: 'real time',
+      goal: pace === null ? 'none is set' : `at least ${pace}`,
+      holds: pace === null || achieved >= pace,
+    },
   ];
 }
 
@@ -108,20 +165,37 @@ const read = (file: string): string => {
 function browserBytes(marker: string): number {
   const processes = readdirSync('/proc').filter((name) => /^\d+$/.test(name));
   const parents = new Map(processes.map((id) => [id, /^\d+ \(.*\) \S (\d+)/s.exec(read(`/proc/${id}/stat`))?.[1]]));
-  const belongs = (id: string | undefined): boolean => id !== undefined && id !== '0' && (read(`/proc/${id}/cmdline`).includes(marker) || belongs(parents.get(id)));
-  return processes.filter(belongs).reduce((sum, id) => sum + 1024 * Number(/^Pss:\s+(\d+) kB/m.exec(read(`/proc/${id}/smaps_rollup`))?.[1] ?? 0), 0);
+  const belongs = (id: string | undefined): boolean =>
+    id !== undefined && id !== '0' && (read(`/proc/${id}/cmdline`).includes(marker) || belongs(parents.get(id)));
+  return processes
+    .filter(belongs)
+    .reduce((sum, id) => sum + 1024 * Number(/^Pss:\s+(\d+) kB/m.exec(read(`/proc/${id}/smaps_rollup`))?.[1] ?? 0), 0);
 }
 
 async function memory(page: Page, address: string, marker: string): Promise<Figure[]> {
   const bare = browserBytes(marker);
-  await session(page, address, Array.from({ length: 4 }, () => WIDE));
+  await session(
+    page,
+    address,
+    Array.from({ length: 4 }, () => WIDE),
+  );
   await page.getByTestId('current-moment').click();
   for (let i = 0; i < 12; i++) {
     await page.keyboard.press(i < 6 ? 'Control+ArrowRight' : 'Control+ArrowLeft');
     await page.waitForTimeout(700);
   }
   const used = browserBytes(marker);
-  return [{ bench: 'panes', figure: 'four panes of 1920x1080, gone through', value: round(used / 1e9, 2), unit: 'GB', against: `all of the browser; ${(bare / 1e9).toFixed(2)} GB with an empty page`, goal: 'under 1.2', holds: used < 1.2e9 }];
+  return [
+    {
+      bench: 'panes',
+      figure: 'four panes of 1920x1080, gone through',
+      value: round(used / 1e9, 2),
+      unit: 'GB',
+      against: `all of the browser; ${(bare / 1e9).toFixed(2)} GB with an empty page`,
+      goal: 'under 1.2',
+      holds: used < 1.2e9,
+    },
+  ];
 }
 
 const marker = '--falcon-bench';

@@ -32,7 +32,10 @@ export interface FoundAndTrue {
 }
 
 /** Several clips as one. */
-export const together = (all: readonly AngleErrors[]): AngleErrors => ({ errors: all.flatMap((a) => a.errors).sort((a, b) => a - b), held: all.reduce((sum, a) => sum + a.held, 0) });
+export const together = (all: readonly AngleErrors[]): AngleErrors => ({
+  errors: all.flatMap((a) => a.errors).sort((a, b) => a - b),
+  held: all.reduce((sum, a) => sum + a.held, 0),
+});
 
 /** Found angles against the true ones on every frame of the movement (from its first to its last moment) that has both. */
 export function compareWithTruth({ found, truth }: FoundAndTrue, of: Quantity): AngleErrors {
@@ -62,8 +65,14 @@ export function compareDifferences(a: FoundAndTrue, b: FoundAndTrue, of: Quantit
   let held = 0;
   for (let phase = 0; phase + 1 < marksA.length; phase++) {
     for (let step = 0; step < STEPS; step++) {
-      const at = (marks: readonly number[]): number => marks[phase]! + ((marks[phase + 1]! - marks[phase]!) * step) / STEPS;
-      const readings = [readQuantity(a.found, of, { plane: 'any', frame: at(marksA), lengthIn: '%BH' }), readQuantity(b.found, of, { plane: 'any', frame: at(marksB), lengthIn: '%BH' }), readQuantity(a.truth, of, { plane: 'any', frame: at(marksA), lengthIn: '%BH' }), readQuantity(b.truth, of, { plane: 'any', frame: at(marksB), lengthIn: '%BH' })];
+      const at = (marks: readonly number[]): number =>
+        marks[phase]! + ((marks[phase + 1]! - marks[phase]!) * step) / STEPS;
+      const readings = [
+        readQuantity(a.found, of, { plane: 'any', frame: at(marksA), lengthIn: '%BH' }),
+        readQuantity(b.found, of, { plane: 'any', frame: at(marksB), lengthIn: '%BH' }),
+        readQuantity(a.truth, of, { plane: 'any', frame: at(marksA), lengthIn: '%BH' }),
+        readQuantity(b.truth, of, { plane: 'any', frame: at(marksB), lengthIn: '%BH' }),
+      ];
       const [foundA, foundB, trueA, trueB] = readings;
       if (!foundA?.measurable || !foundB?.measurable || !trueA?.measurable || !trueB?.measurable) continue;
       const error = Math.abs(foundA.value - foundB.value - (trueA.value - trueB.value));
@@ -82,13 +91,22 @@ const APART = 0.08;
 export function swappedFrames({ found, truth }: FoundAndTrue): { readonly swapped: number; readonly frames: number } {
   let [swapped, frames] = [0, 0];
   for (let i = 0; i < found.times.length; i++) {
-    const at = (performance: Performance, side: 'left' | 'right', joint: (typeof LEGS)[number]): { x: number; y: number } => {
+    const at = (
+      performance: Performance,
+      side: 'left' | 'right',
+      joint: (typeof LEGS)[number],
+    ): { x: number; y: number } => {
       const series = performance.smoothed[`${side}-${joint}` as BodyPoint];
       return { x: series?.x[i] ?? NaN, y: series?.y[i] ?? NaN };
     };
     let [same, other, apart] = [0, 0, Infinity];
     for (const joint of LEGS) {
-      const [fl, fr, tl, tr] = [at(found, 'left', joint), at(found, 'right', joint), at(truth, 'left', joint), at(truth, 'right', joint)];
+      const [fl, fr, tl, tr] = [
+        at(found, 'left', joint),
+        at(found, 'right', joint),
+        at(truth, 'left', joint),
+        at(truth, 'right', joint),
+      ];
       const d = (p: { x: number; y: number }, q: { x: number; y: number }): number => Math.hypot(p.x - q.x, p.y - q.y);
       same += d(fl, tl) + d(fr, tr);
       other += d(fl, tr) + d(fr, tl);

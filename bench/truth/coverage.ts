@@ -35,8 +35,16 @@ export interface Checked {
   readonly sd: number;
 }
 
-const asMarks = (proposals: readonly Proposal[], last: number): Readonly<Record<string, { frame: number; proposed: number; sd: number; alike: number }>> =>
-  Object.fromEntries(proposals.map(({ momentId, frame, confidence, sd, alike }) => [momentId, { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, alike }]));
+const asMarks = (
+  proposals: readonly Proposal[],
+  last: number,
+): Readonly<Record<string, { frame: number; proposed: number; sd: number; alike: number }>> =>
+  Object.fromEntries(
+    proposals.map(({ momentId, frame, confidence, sd, alike }) => [
+      momentId,
+      { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, alike },
+    ]),
+  );
 
 /** The performance with moments as they come about in one of three ways. */
 export function withMoments(by: MomentsBy, clip: MadeClip, other: MadeClip, id: MadeMovement): Performance {
@@ -50,12 +58,17 @@ export function withMoments(by: MomentsBy, clip: MadeClip, other: MadeClip, id: 
 /** The true performance, with the moments of that repetition which a performance means. */
 export function truthFor({ truth, repetitions }: MadeClip, performance: Performance): Performance {
   const ids = Object.keys(performance.marks);
-  const off = (marks: Readonly<Record<string, number>>): number => ids.reduce((sum, id) => sum + Math.abs(performance.marks[id]! - (marks[id] ?? Infinity)), 0);
+  const off = (marks: Readonly<Record<string, number>>): number =>
+    ids.reduce((sum, id) => sum + Math.abs(performance.marks[id]! - (marks[id] ?? Infinity)), 0);
   const marks = repetitions.reduce((best, r) => (off(r) < off(best) ? r : best), truth.marks);
   return { ...truth, marks };
 }
 
-function check(measure: Measure, performance: Performance, truth: Performance): Omit<Checked, 'movement' | 'points' | 'moments' | 'measure'> | null {
+function check(
+  measure: Measure,
+  performance: Performance,
+  truth: Performance,
+): Omit<Checked, 'movement' | 'points' | 'moments' | 'measure'> | null {
   const [read, is] = [evaluateMeasure(measure, performance), evaluateMeasure(measure, truth)];
   if (!read.measurable || !is.measurable) return null;
   const error = differenceOf(measure, read.value, is.value);
@@ -71,7 +84,9 @@ export function checkedValues(clips: number, seed: number): readonly Checked[] {
       for (let n = 0; n < clips; n++) {
         const roll = dice(seed + 977 * n + 31 * points.length + movement.length);
         const alike = alikeOf(movement, from, roll);
-        const [clip, other] = (['athlete', 'reference'] as const).map((role) => shot(movement, mannerOf(roll), role, role, shootingOf(from, roll), alike, roll)) as [MadeClip, MadeClip];
+        const [clip, other] = (['athlete', 'reference'] as const).map((role) =>
+          shot(movement, mannerOf(roll), role, role, shootingOf(from, roll), alike, roll),
+        ) as [MadeClip, MadeClip];
         for (const moments of MOMENTS) {
           const performance = withMoments(moments, clip, other, movement);
           const truth = truthFor(clip, performance);

@@ -4,7 +4,8 @@ import { movementOf } from '../../src/movements';
 import type { MadeMovement } from './population';
 
 const common = { name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks' } as const;
-const make = (id: string, measure: object): Measure => measureSchema.parse(todaysMeasure({ id: `more-${id}`, ...common, ...measure }));
+const make = (id: string, measure: object): Measure =>
+  measureSchema.parse(todaysMeasure({ id: `more-${id}`, ...common, ...measure }));
 const KNEE = { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] } as const;
 const THIGH = { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' } as const;
 
@@ -16,9 +17,20 @@ function more(from: string, to: string): readonly Measure[] {
     make('extreme-time', { kind: 'extreme', of: THIGH, which: 'largest', give: 'time', ...phase }),
     make('range', { kind: 'range', of: KNEE, ...phase }),
     make('peak-rate', { kind: 'peak-rate', of: KNEE, direction: 'rising', ...phase }),
-    make('turn', { kind: 'turn', of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-ankle'], against: 'down' }, ...phase }),
+    make('turn', {
+      kind: 'turn',
+      of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-ankle'], against: 'down' },
+      ...phase,
+    }),
     make('lag', { kind: 'lag', first: KNEE, second: THIGH, event: 'smallest', ...phase }),
-    make('order', { kind: 'order', steps: [{ name: 'thigh', of: THIGH, event: 'peak-rate' }, { name: 'knee', of: KNEE, event: 'peak-rate' }], ...phase }),
+    make('order', {
+      kind: 'order',
+      steps: [
+        { name: 'thigh', of: THIGH, event: 'peak-rate' },
+        { name: 'knee', of: KNEE, event: 'peak-rate' },
+      ],
+      ...phase,
+    }),
     make('count', { kind: 'count', each: { each: 'crossing', of: KNEE, level: 140, direction: 'falling' }, ...phase }),
     make('split', { kind: 'split', plane: 'any', ...phase }),
     make('path-length', { kind: 'path', point: 'dominant-ankle', relativeTo: 'mid-hip', what: 'length', ...phase }),
@@ -32,14 +44,25 @@ function more(from: string, to: string): readonly Measure[] {
     make('evenness', { kind: 'evenness', of: KNEE, at: from }),
     make('height', { kind: 'value', of: { q: 'height', point: 'mid-hip' }, at: to }),
     make('distance', { kind: 'value', of: { q: 'distance', points: ['dominant-ankle', 'opposite-ankle'] }, at: from }),
-    make('distance-m', { kind: 'value', of: { q: 'distance', points: ['dominant-ankle', 'opposite-ankle'] }, at: from, lengthIn: 'm' }),
-    make('fold', { kind: 'value', of: { q: 'fold', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'], limb: 'leg' }, at: to }),
+    make('distance-m', {
+      kind: 'value',
+      of: { q: 'distance', points: ['dominant-ankle', 'opposite-ankle'] },
+      at: from,
+      lengthIn: 'm',
+    }),
+    make('fold', {
+      kind: 'value',
+      of: { q: 'fold', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'], limb: 'leg' },
+      at: to,
+    }),
   ];
 }
 
 /** The measures of a movement that a camera at its side shows, and one of every other kind. */
 export function measuresFor(id: MadeMovement): readonly Measure[] {
   const movement = movementOf(id)!;
-  const shown = movement.measures.filter((m) => m.kind !== 'checkpoint' && (m.plane === 'sagittal' || m.plane === 'any'));
+  const shown = movement.measures.filter(
+    (m) => m.kind !== 'checkpoint' && (m.plane === 'sagittal' || m.plane === 'any'),
+  );
   return [...shown, ...more(movement.moments[0]!.id, movement.moments.at(-1)!.id)];
 }

@@ -15,9 +15,13 @@ export type MadeMovement = (typeof MOVEMENTS_MADE)[number];
 type Manner = Readonly<Record<string, number>>;
 
 const NAMES = ['a', 'b', 'c', 'd', 'e', 'f'] as const;
-export const mannerOf = (roll: () => number): Manner => Object.fromEntries([...NAMES, 'height'].map((name) => [name, normal(roll)]));
+export const mannerOf = (roll: () => number): Manner =>
+  Object.fromEntries([...NAMES, 'height'].map((name) => [name, normal(roll)]));
 /** One attempt of a performer: their manner, and a little beside it. */
-export const attemptOf = (manner: Manner, roll: () => number, share = 0.3): Manner => Object.fromEntries(Object.entries(manner).map(([name, v]) => [name, name === 'height' ? v : v + share * normal(roll)]));
+export const attemptOf = (manner: Manner, roll: () => number, share = 0.3): Manner =>
+  Object.fromEntries(
+    Object.entries(manner).map(([name, v]) => [name, name === 'height' ? v : v + share * normal(roll)]),
+  );
 
 /** A performer of a population of good ones: each does it in a way of their own. */
 export function motionOf(movement: MadeMovement, m: Manner): Motion {
@@ -25,11 +29,31 @@ export function motionOf(movement: MadeMovement, m: Manner): Motion {
   const body = bodyOf(height, 22.5 * height ** 2);
   switch (movement) {
     case 'pace-delivery':
-      return perform(body, PACE_DELIVERY, { ...NOTHING_PLANTED, frontKneeCollapse: 4 * m['a']!, trunkLeanAtRelease: 3 * m['b']!, frontArmEarly: 0.008 * m['c']!, releaseLate: 0.006 * m['d']! });
+      return perform(body, PACE_DELIVERY, {
+        ...NOTHING_PLANTED,
+        frontKneeCollapse: 4 * m['a']!,
+        trunkLeanAtRelease: 3 * m['b']!,
+        frontArmEarly: 0.008 * m['c']!,
+        releaseLate: 0.006 * m['d']!,
+      });
     case 'race-walking':
-      return walk(body, { ...WALKING, stepTime: 0.3 + 0.008 * m['a']!, speed: 3.2 + 0.12 * m['b']!, kneeAtContact: Math.max(0, 3 + 1.5 * m['c']!), kneeAtVertical: Math.max(0, 3 + 1.5 * m['d']!), trunkLean: 3 + 1.5 * m['e']!, flight: Math.max(0.006, 0.024 + 0.006 * m['f']!) });
+      return walk(body, {
+        ...WALKING,
+        stepTime: 0.3 + 0.008 * m['a']!,
+        speed: 3.2 + 0.12 * m['b']!,
+        kneeAtContact: Math.max(0, 3 + 1.5 * m['c']!),
+        kneeAtVertical: Math.max(0, 3 + 1.5 * m['d']!),
+        trunkLean: 3 + 1.5 * m['e']!,
+        flight: Math.max(0.006, 0.024 + 0.006 * m['f']!),
+      });
     case 'sprint-hurdles':
-      return clearHurdle(body, { ...HURDLING, takeOffDistance: 2.05 + 0.08 * m['a']!, longFlight: 0.008 * m['b']!, upright: 3 * m['c']!, openTrail: 3 * m['d']! });
+      return clearHurdle(body, {
+        ...HURDLING,
+        takeOffDistance: 2.05 + 0.08 * m['a']!,
+        longFlight: 0.008 * m['b']!,
+        upright: 3 * m['c']!,
+        openTrail: 3 * m['d']!,
+      });
   }
 }
 
@@ -50,12 +74,37 @@ export interface Shooting {
 export function shootingOf(from: PointsFrom, roll: () => number): Shooting {
   const oblique = roll() < 0.3;
   const off = oblique ? -14 + 28 * roll() : UNSTATED_SD * normal(roll);
-  return { from, rate: RATES[Math.floor(roll() * RATES.length)]!, off, stated: oblique ? Math.round(off + STATED_SD * normal(roll)) : null, mirrored: roll() < 0.25 };
+  return {
+    from,
+    rate: RATES[Math.floor(roll() * RATES.length)]!,
+    off,
+    stated: oblique ? Math.round(off + STATED_SD * normal(roll)) : null,
+    mirrored: roll() < 0.25,
+  };
 }
 
 /** A performer of a movement, filmed. */
-export function shot(movement: MadeMovement, manner: Manner, name: string, role: 'athlete' | 'reference', shooting: Shooting, alike: ReturnType<typeof alikeShift>, roll: () => number): MadeClip {
-  return filmed({ motion: motionOf(movement, manner), movement: movementOf(movement) as Movement, role, name, side: movement === 'pace-delivery' ? -90 : 90, alike, ...shooting }, roll);
+export function shot(
+  movement: MadeMovement,
+  manner: Manner,
+  name: string,
+  role: 'athlete' | 'reference',
+  shooting: Shooting,
+  alike: ReturnType<typeof alikeShift>,
+  roll: () => number,
+): MadeClip {
+  return filmed(
+    {
+      motion: motionOf(movement, manner),
+      movement: movementOf(movement) as Movement,
+      role,
+      name,
+      side: movement === 'pace-delivery' ? -90 : 90,
+      alike,
+      ...shooting,
+    },
+    roll,
+  );
 }
 
 /** What a finder or a file does alike in all clips of one comparison. */

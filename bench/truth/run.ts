@@ -8,25 +8,70 @@ const COMPARISONS = 12;
 const SEED = 20261127;
 
 const share = (part: number, whole: number): number => round((100 * part) / Math.max(1, whole), 1);
-const figure = (name: string, value: number, goal: string, holds: boolean, against: string): Figure => ({ bench: 'truth', figure: name, value, unit: '%', against, goal, holds });
+const figure = (name: string, value: number, goal: string, holds: boolean, against: string): Figure => ({
+  bench: 'truth',
+  figure: name,
+  value,
+  unit: '%',
+  against,
+  goal,
+  holds,
+});
 
 const values = checkedValues(CLIPS, SEED);
 const coverage = (name: string, list: readonly Checked[]): Figure => {
   const held = share(list.filter((c) => c.held).length, list.length);
-  return figure(`truth inside the 95 % interval, ${name}`, held, '90 to 98', held >= 90 && held <= 98, `${list.length} values`);
+  return figure(
+    `truth inside the 95 % interval, ${name}`,
+    held,
+    '90 to 98',
+    held >= 90 && held <= 98,
+    `${list.length} values`,
+  );
 };
-const named = ({ measure }: Checked): string => `${measure.kind}${'what' in measure ? ` ${measure.what}` : ''}${'give' in measure && measure.give === 'time' ? ' (its time)' : ''}`;
+const named = ({ measure }: Checked): string =>
+  `${measure.kind}${'what' in measure ? ` ${measure.what}` : ''}${'give' in measure && measure.give === 'time' ? ' (its time)' : ''}`;
 const kinds = [...new Set(values.map(named))].sort();
 
 const population = [3, 5].map((n) => ({ n, ...byChance(COMPARISONS, n, false, SEED) }));
 const ofOne = byChance(COMPARISONS, 5, true, SEED);
 
 printFigures([
-  ...Object.keys(SOURCES).flatMap((points) => MOMENTS.map((moments) => coverage(`points ${points}, moments ${moments}`, values.filter((c) => c.points === points && c.moments === moments)))),
-  ...kinds.map((kind) => coverage(kind, values.filter((c) => named(c) === kind))),
+  ...Object.keys(SOURCES).flatMap((points) =>
+    MOMENTS.map((moments) =>
+      coverage(
+        `points ${points}, moments ${moments}`,
+        values.filter((c) => c.points === points && c.moments === moments),
+      ),
+    ),
+  ),
+  ...kinds.map((kind) =>
+    coverage(
+      kind,
+      values.filter((c) => named(c) === kind),
+    ),
+  ),
   ...population.flatMap(({ n, judged, gaps, curves, withStretch }) => [
-    figure(`another member of the population called a gap, ${n} references`, share(gaps, judged), 'at most 5', share(gaps, judged) <= 5, `${judged} judged measures`),
-    figure(`curves of another member with a named stretch, ${n} references`, share(withStretch, curves), 'at most 5', share(withStretch, curves) <= 5, `${curves} curves`),
+    figure(
+      `another member of the population called a gap, ${n} references`,
+      share(gaps, judged),
+      'at most 5',
+      share(gaps, judged) <= 5,
+      `${judged} judged measures`,
+    ),
+    figure(
+      `curves of another member with a named stretch, ${n} references`,
+      share(withStretch, curves),
+      'at most 5',
+      share(withStretch, curves) <= 5,
+      `${curves} curves`,
+    ),
   ]),
-  figure('another member called a gap by the spread of one performer\u2019s five attempts', share(ofOne.gaps, ofOne.judged), 'at most 5', share(ofOne.gaps, ofOne.judged) <= 5, `${ofOne.judged} judged measures; attempts of one give no range of people`),
+  figure(
+    'another member called a gap by the spread of one performer\u2019s five attempts',
+    share(ofOne.gaps, ofOne.judged),
+    'at most 5',
+    share(ofOne.gaps, ofOne.judged) <= 5,
+    `${ofOne.judged} judged measures; attempts of one give no range of people`,
+  ),
 ]);

@@ -18,7 +18,15 @@ export interface ByChance {
 
 /** Measures that are compared with the reference alone, by next to no tolerance: what is asked is the range that the references give. */
 const byReferenceAlone = (measures: readonly Measure[]): readonly Measure[] =>
-  measures.map((m) => ({ ...m, target: { type: 'same-as-reference' as const, tolerance: 1e-6, source: 'bench' }, margin: 0, better: undefined }) as Measure);
+  measures.map(
+    (m) =>
+      ({
+        ...m,
+        target: { type: 'same-as-reference' as const, tolerance: 1e-6, source: 'bench' },
+        margin: 0,
+        better: undefined,
+      }) as Measure,
+  );
 
 /**
  * One more member of a population against n others, or against n attempts of one.
@@ -49,10 +57,28 @@ export function byChance(comparisons: number, n: number, attempts: boolean, seed
   return total;
 }
 
-function compared(id: MadeMovement, n: number, attempts: boolean, roll: () => number): { readonly athlete: Side; readonly references: Side } {
+function compared(
+  id: MadeMovement,
+  n: number,
+  attempts: boolean,
+  roll: () => number,
+): { readonly athlete: Side; readonly references: Side } {
   const from = { by: 'finder' } as const;
   const alike = alikeOf(id, from, roll);
   const one = mannerOf(roll);
-  const references = Array.from({ length: n }, (_, i) => [shot(id, attempts ? attemptOf(one, roll) : mannerOf(roll), attempts ? 'One' : `Performer ${i}`, 'reference', shootingOf(from, roll), alike, roll).found]);
-  return { athlete: [[shot(id, mannerOf(roll), 'Athlete', 'athlete', shootingOf(from, roll), alike, roll).found]], references };
+  const references = Array.from({ length: n }, (_, i) => [
+    shot(
+      id,
+      attempts ? attemptOf(one, roll) : mannerOf(roll),
+      attempts ? 'One' : `Performer ${i}`,
+      'reference',
+      shootingOf(from, roll),
+      alike,
+      roll,
+    ).found,
+  ]);
+  return {
+    athlete: [[shot(id, mannerOf(roll), 'Athlete', 'athlete', shootingOf(from, roll), alike, roll).found]],
+    references,
+  };
 }

@@ -68,7 +68,8 @@ export const AS_KEYED: Variation = {
 export function stretched(from: number, to: number, by: number): Pick<Variation, 'keyTime' | 'realTime'> {
   const duration = to - from;
   return {
-    keyTime: (real) => (real <= from ? real : real >= to + by ? real - by : from + ((real - from) * duration) / (duration + by)),
+    keyTime: (real) =>
+      real <= from ? real : real >= to + by ? real - by : from + ((real - from) * duration) / (duration + by),
     realTime: (key) => (key <= from ? key : key >= to ? key + by : from + ((key - from) * (duration + by)) / duration),
   };
 }
@@ -105,7 +106,8 @@ export interface Performance extends Motion {
 
 export function move(body: Body, keys: MotionKeys, variation: Variation): Motion {
   const k = variation.keyTime;
-  const kneeFlexion = (side: Side, t: number): number => smoothKeyFrames(keys.kneeFlexion[side], t) + variation.kneeFlexion(side, t);
+  const kneeFlexion = (side: Side, t: number): number =>
+    smoothKeyFrames(keys.kneeFlexion[side], t) + variation.kneeFlexion(side, t);
   const anglesAt = (t: number): JointAngles => {
     const both = (curves: MotionKeys['armSwing']): Record<Side, number> => ({
       left: smoothKeyFrames(curves.left, variation.armTime('left', t)),
@@ -120,12 +122,17 @@ export function move(body: Body, keys: MotionKeys, variation: Variation): Motion
       headPitch: smoothKeyFrames(keys.headPitch, t),
       armSwing: both(keys.armSwing),
       armOutward: both(keys.armOutward),
-      elbowFlexion: { left: elbows.left + variation.elbowFlexion('left', t), right: elbows.right + variation.elbowFlexion('right', t) },
+      elbowFlexion: {
+        left: elbows.left + variation.elbowFlexion('left', t),
+        right: elbows.right + variation.elbowFlexion('right', t),
+      },
       footPitch: {
         left: smoothKeyFrames(keys.footPitch.left, t),
         right: smoothKeyFrames(keys.footPitch.right, t),
       },
-      kneeOutward: keys.kneeOutward ? { left: smoothKeyFrames(keys.kneeOutward.left, t), right: smoothKeyFrames(keys.kneeOutward.right, t) } : { left: 0, right: 0 },
+      kneeOutward: keys.kneeOutward
+        ? { left: smoothKeyFrames(keys.kneeOutward.left, t), right: smoothKeyFrames(keys.kneeOutward.right, t) }
+        : { left: 0, right: 0 },
     };
   };
 
@@ -183,7 +190,8 @@ export function move(body: Body, keys: MotionKeys, variation: Variation): Motion
       height[i] = y0 * (1 - u) + y1 * u + 0.5 * GRAVITY * (real - t0) * (t1 - real);
     }
   }
-  if (keys.pelvisHeight) for (let i = 0; i <= count; i++) height[i] = sampleKeyFrames(keys.pelvisHeight, k(first + i * STEP));
+  if (keys.pelvisHeight)
+    for (let i = 0; i <= count; i++) height[i] = sampleKeyFrames(keys.pelvisHeight, k(first + i * STEP));
   // Support changes over in two or three hundredths of a second in the flesh, not in none.
   const smoothHeight = new Float64Array(count + 1);
   const sigma = 0.016 / STEP;
@@ -206,18 +214,24 @@ export function move(body: Body, keys: MotionKeys, variation: Variation): Motion
     const axis = radians(smoothKeyFrames(keys.legAxis[side], t));
     const outward = keys.legOutward ? radians(smoothKeyFrames(keys.legOutward[side], t)) : 0;
     const inPlane = reach * Math.cos(outward);
-    const free = vec3(hip.x + inPlane * Math.sin(axis), hip.y - inPlane * Math.cos(axis), footLine(side) + (side === 'left' ? -1 : 1) * reach * Math.sin(outward));
+    const free = vec3(
+      hip.x + inPlane * Math.sin(axis),
+      hip.y - inPlane * Math.cos(axis),
+      footLine(side) + (side === 'left' ? -1 : 1) * reach * Math.sin(outward),
+    );
     const planted = (plant: Plant): Vec3 => plantedAnkle(body, plant.heel, angles.footPitch[side]);
     for (const plant of plants) {
       if (plant.side !== side) continue;
       if (t >= plant.down && t <= plant.up) return planted(plant);
       // The swing runs into and out of the planted position without a jump.
-      if (t < plant.down && t > plant.down - blend) return mix(free, planted(plant), ramp(t, plant.down - blend, plant.down));
+      if (t < plant.down && t > plant.down - blend)
+        return mix(free, planted(plant), ramp(t, plant.down - blend, plant.down));
       if (t > plant.up && t < plant.up + blend) return mix(planted(plant), free, ramp(t, plant.up, plant.up + blend));
     }
     return free;
   };
-  const planted = (side: Side, t: number): boolean => plants.some((plant) => plant.side === side && t >= plant.down && t <= plant.up);
+  const planted = (side: Side, t: number): boolean =>
+    plants.some((plant) => plant.side === side && t >= plant.down && t <= plant.up);
   const withinReach = (hip: Vec3, ankle: Vec3, side: Side, t: number): Vec3 => {
     const axis = subtract(ankle, hip);
     const reach = Math.hypot(axis.x, axis.y, axis.z);
@@ -230,7 +244,12 @@ export function move(body: Body, keys: MotionKeys, variation: Variation): Motion
     const angles = anglesAt(k(real));
     const pelvis = vec3(pelvisX(real), lookup(smoothHeight, real), 0);
     const ankle = (side: Side): Vec3 =>
-      withinReach(add(pelvis, hipOffset(body, angles.pelvisYaw, side)), ankleAt(side, real, pelvis, angles), side, k(real));
+      withinReach(
+        add(pelvis, hipOffset(body, angles.pelvisYaw, side)),
+        ankleAt(side, real, pelvis, angles),
+        side,
+        k(real),
+      );
     return poseSkeleton(body, pelvis, { left: ankle('left'), right: ankle('right') }, angles);
   };
 

@@ -96,7 +96,9 @@ export function poseSkeleton(
 
   const pitch = radians(angles.headPitch);
   const headYaw = radians(angles.thoraxYaw * 0.25);
-  const headForward = unit(vec3(Math.cos(pitch) * Math.cos(headYaw), Math.sin(pitch), Math.cos(pitch) * Math.sin(headYaw)));
+  const headForward = unit(
+    vec3(Math.cos(pitch) * Math.cos(headYaw), Math.sin(pitch), Math.cos(pitch) * Math.sin(headYaw)),
+  );
   const headRight = unit(cross(headForward, vec3(0, 1, 0)));
   const headUp = cross(headRight, headForward);
   const neckUp = unit(mix(trunkUp, headUp, 0.6));
@@ -119,11 +121,7 @@ export function poseSkeleton(
     const direction = (swingDegrees: number): Vec3 => {
       const swing = radians(swingDegrees);
       const outward = radians(angles.armOutward[s]);
-      return vec3(
-        Math.sin(swing) * Math.cos(outward),
-        -Math.cos(swing) * Math.cos(outward),
-        sign * Math.sin(outward),
-      );
+      return vec3(Math.sin(swing) * Math.cos(outward), -Math.cos(swing) * Math.cos(outward), sign * Math.sin(outward));
     };
     const elbow = add(shoulder, scale(direction(angles.armSwing[s]), body.upperArm));
     const forearm = direction(angles.armSwing[s] + angles.elbowFlexion[s]);
@@ -138,7 +136,12 @@ export function poseSkeleton(
     const hip = add(pelvis, hipOffset(body, angles.pelvisYaw, s));
     const ankle = ankles[s];
     points[`${s}-hip`] = hip;
-    points[`${s}-knee`] = solveKnee(body, hip, ankle, vec3(Math.cos(radians(angles.kneeOutward[s])), 0, sign * Math.sin(radians(angles.kneeOutward[s]))));
+    points[`${s}-knee`] = solveKnee(
+      body,
+      hip,
+      ankle,
+      vec3(Math.cos(radians(angles.kneeOutward[s])), 0, sign * Math.sin(radians(angles.kneeOutward[s]))),
+    );
     points[`${s}-ankle`] = ankle;
     const marks = footMarks(body, ankle, angles.footPitch[s]);
     points[`${s}-heel`] = marks.heel;

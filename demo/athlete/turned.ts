@@ -19,6 +19,8 @@ export function turnedRound(performance: Performance, x: number, z: number): Per
   return {
     ...performance,
     poseAt: (time) => turned(performance.poseAt(time)),
-    objects: Object.fromEntries(Object.entries(performance.objects).map(([id, at]) => [id, (time: number) => place(at(time))])),
+    objects: Object.fromEntries(
+      Object.entries(performance.objects).map(([id, at]) => [id, (time: number) => place(at(time))]),
+    ),
   };
 }

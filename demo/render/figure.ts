@@ -82,7 +82,10 @@ class Ellipsoid {
     y.addScaledVector(x, -y.dot(x)).normalize();
     const z = new THREE.Vector3().crossVectors(x, y);
     const [rx, ry, rz] = this.radii;
-    this.mesh.matrix.makeBasis(x, y, z).scale(new THREE.Vector3(rx, ry, rz)).setPosition(three(centre));
+    this.mesh.matrix
+      .makeBasis(x, y, z)
+      .scale(new THREE.Vector3(rx, ry, rz))
+      .setPosition(three(centre));
   }
 }
 
@@ -181,35 +184,137 @@ export class Figure {
       this.limbs.push({ limb: new Limb(this.group, material, profile), from, to, stretch });
     };
     for (const s of ['left', 'right'] as const) {
-      link(`${s}-hip`, `${s}-knee`, trousers, [[0, 0.2], [0.25, 0.2], [0.6, 0.16], [1, 0.128]]);
-      link(`${s}-knee`, `${s}-ankle`, trousers, [[0, 0.126], [0.28, 0.135], [0.65, 0.108], [1, 0.1]], [0, 0.93]);
-      link(`${s}-shoulder`, `${s}-elbow`, skin, [[0, 0.15], [0.35, 0.145], [0.7, 0.122], [1, 0.112]]);
-      link(`${s}-shoulder`, `${s}-elbow`, shirt, [[0, 0.33], [0.5, 0.33], [1, 0.31]], [-0.06, 0.52]);
-      link(`${s}-elbow`, `${s}-wrist`, skin, [[0, 0.14], [0.28, 0.15], [0.65, 0.112], [1, 0.088]]);
-      this.elbows.push({ side: s, part: new Ellipsoid(this.group, skin, [OLECRANON.radius * h, OLECRANON.radius * h, OLECRANON.radius * h]) });
+      link(`${s}-hip`, `${s}-knee`, trousers, [
+        [0, 0.2],
+        [0.25, 0.2],
+        [0.6, 0.16],
+        [1, 0.128],
+      ]);
+      link(
+        `${s}-knee`,
+        `${s}-ankle`,
+        trousers,
+        [
+          [0, 0.126],
+          [0.28, 0.135],
+          [0.65, 0.108],
+          [1, 0.1],
+        ],
+        [0, 0.93],
+      );
+      link(`${s}-shoulder`, `${s}-elbow`, skin, [
+        [0, 0.15],
+        [0.35, 0.145],
+        [0.7, 0.122],
+        [1, 0.112],
+      ]);
+      link(
+        `${s}-shoulder`,
+        `${s}-elbow`,
+        shirt,
+        [
+          [0, 0.33],
+          [0.5, 0.33],
+          [1, 0.31],
+        ],
+        [-0.06, 0.52],
+      );
+      link(`${s}-elbow`, `${s}-wrist`, skin, [
+        [0, 0.14],
+        [0.28, 0.15],
+        [0.65, 0.112],
+        [1, 0.088],
+      ]);
+      this.elbows.push({
+        side: s,
+        part: new Ellipsoid(this.group, skin, [OLECRANON.radius * h, OLECRANON.radius * h, OLECRANON.radius * h]),
+      });
       this.shoes.push({
         side: s,
-        limb: new Limb(this.group, shoe, [[0, 0.16], [0.35, 0.185], [0.75, 0.15], [1, 0.1]], 0.85),
-        sole: new Limb(this.group, sole, [[0, 0.12], [0.5, 0.145], [1, 0.11]], 0.95),
+        limb: new Limb(
+          this.group,
+          shoe,
+          [
+            [0, 0.16],
+            [0.35, 0.185],
+            [0.75, 0.15],
+            [1, 0.1],
+          ],
+          0.85,
+        ),
+        sole: new Limb(
+          this.group,
+          sole,
+          [
+            [0, 0.12],
+            [0.5, 0.145],
+            [1, 0.11],
+          ],
+          0.95,
+        ),
       });
       this.hands.push({
         side: s,
-        palm: new Limb(this.group, skin, [[0, 0.16], [0.35, 0.26], [0.7, 0.24], [1, 0.12]], 0.5),
-        thumb: new Limb(this.group, skin, [[0, 0.2], [1, 0.14]]),
+        palm: new Limb(
+          this.group,
+          skin,
+          [
+            [0, 0.16],
+            [0.35, 0.26],
+            [0.7, 0.24],
+            [1, 0.12],
+          ],
+          0.5,
+        ),
+        thumb: new Limb(this.group, skin, [
+          [0, 0.2],
+          [1, 0.14],
+        ]),
       });
     }
     this.trunks = [
-      new Trunk(this.group, trousers, -0.13, 0.2, [[-0.13, 0.085], [0, 0.103], [0.2, 0.094]], [[-0.13, 0.06], [0, 0.077], [0.2, 0.068]]),
+      new Trunk(
+        this.group,
+        trousers,
+        -0.13,
+        0.2,
+        [
+          [-0.13, 0.085],
+          [0, 0.103],
+          [0.2, 0.094],
+        ],
+        [
+          [-0.13, 0.06],
+          [0, 0.077],
+          [0.2, 0.068],
+        ],
+      ),
       new Trunk(
         this.group,
         shirt,
         0.12,
         1.0,
-        [[0.12, 0.099], [0.35, 0.094], [0.6, 0.104], [0.8, 0.115], [0.92, 0.1], [1, 0.034]],
-        [[0.12, 0.074], [0.35, 0.066], [0.65, 0.074], [0.85, 0.064], [1, 0.034]],
+        [
+          [0.12, 0.099],
+          [0.35, 0.094],
+          [0.6, 0.104],
+          [0.8, 0.115],
+          [0.92, 0.1],
+          [1, 0.034],
+        ],
+        [
+          [0.12, 0.074],
+          [0.35, 0.066],
+          [0.65, 0.074],
+          [0.85, 0.064],
+          [1, 0.034],
+        ],
       ),
     ];
-    this.neck = new Limb(this.group, skin, [[0, 0.36], [1, 0.31]]);
+    this.neck = new Limb(this.group, skin, [
+      [0, 0.36],
+      [1, 0.31],
+    ]);
     const head = (
       material: THREE.Material,
       radii: readonly [number, number, number],
@@ -240,14 +345,24 @@ export class Figure {
     for (const { limb, from, to, stretch } of this.limbs) {
       const a = p(from);
       const d = subtract(p(to), a);
-      limb.place(add(a, scale(d, stretch[0])), add(a, scale(d, stretch[1])), from.includes('hip') || from.includes('knee') ? pose.pelvisRight : side);
+      limb.place(
+        add(a, scale(d, stretch[0])),
+        add(a, scale(d, stretch[1])),
+        from.includes('hip') || from.includes('knee') ? pose.pelvisRight : side,
+      );
     }
     for (const trunk of this.trunks) trunk.place(pose, this.body.height);
-    this.neck.place(add(pose.neckBase, scale(subtract(pose.pelvis, pose.neckBase), 0.06)), mix(pose.neckBase, pose.head, 0.75), side);
+    this.neck.place(
+      add(pose.neckBase, scale(subtract(pose.pelvis, pose.neckBase), 0.06)),
+      mix(pose.neckBase, pose.head, 0.75),
+      side,
+    );
     const right = scale(
-      { x: pose.headForward.y * pose.headUp.z - pose.headForward.z * pose.headUp.y,
+      {
+        x: pose.headForward.y * pose.headUp.z - pose.headForward.z * pose.headUp.y,
         y: pose.headForward.z * pose.headUp.x - pose.headForward.x * pose.headUp.z,
-        z: pose.headForward.x * pose.headUp.y - pose.headForward.y * pose.headUp.x },
+        z: pose.headForward.x * pose.headUp.y - pose.headForward.y * pose.headUp.x,
+      },
       1,
     );
     for (const { part, at } of this.headParts) {
@@ -266,7 +381,11 @@ export class Figure {
       const toWrist = three(subtract(p(`${s}-wrist`), elbow)).normalize();
       // Away from the inside of the bend; a straight arm hides it.
       const outward = toShoulder.clone().add(toWrist).multiplyScalar(-0.5);
-      part.place(add(elbow, scale({ x: outward.x, y: outward.y, z: outward.z }, OLECRANON.reach * h)), toWrist as Vec3, toShoulder as Vec3);
+      part.place(
+        add(elbow, scale({ x: outward.x, y: outward.y, z: outward.z }, OLECRANON.reach * h)),
+        toWrist as Vec3,
+        toShoulder as Vec3,
+      );
     }
     for (const { limb, sole, side: s } of this.shoes) {
       const heel = p(`${s}-heel`);
@@ -274,8 +393,16 @@ export class Figure {
       const along = subtract(toe, heel);
       const lift = { x: -along.y, y: along.x, z: 0 };
       const k = (0.016 * h) / Math.hypot(along.x, along.y);
-      limb.place(add(heel, scale(lift, k * 1.15)), add(add(toe, scale(along, 0.16)), scale(lift, k * 0.8)), { x: 0, y: 0, z: 1 });
-      sole.place(add(heel, scale(lift, k * 0.45)), add(add(toe, scale(along, 0.18)), scale(lift, k * 0.4)), { x: 0, y: 0, z: 1 });
+      limb.place(add(heel, scale(lift, k * 1.15)), add(add(toe, scale(along, 0.16)), scale(lift, k * 0.8)), {
+        x: 0,
+        y: 0,
+        z: 1,
+      });
+      sole.place(add(heel, scale(lift, k * 0.45)), add(add(toe, scale(along, 0.18)), scale(lift, k * 0.4)), {
+        x: 0,
+        y: 0,
+        z: 1,
+      });
     }
     for (const { palm, thumb, side: s } of this.hands) {
       palm.place(p(`${s}-wrist`), p(`${s}-index`), side);

@@ -72,7 +72,15 @@ function grassTexture(): THREE.Texture {
 
 const matte = (color: string): THREE.Material => new THREE.MeshStandardMaterial({ color, roughness: 1 });
 
-function flat(scene: THREE.Scene, width: number, depth: number, material: THREE.Material, x: number, y: number, z: number): void {
+function flat(
+  scene: THREE.Scene,
+  width: number,
+  depth: number,
+  material: THREE.Material,
+  x: number,
+  y: number,
+  z: number,
+): void {
   const mesh = new THREE.Mesh(new THREE.PlaneGeometry(width, depth), material);
   mesh.rotation.x = -Math.PI / 2;
   mesh.position.set(x, y, z);
@@ -80,7 +88,14 @@ function flat(scene: THREE.Scene, width: number, depth: number, material: THREE.
   scene.add(mesh);
 }
 
-function bar(scene: THREE.Scene, size: readonly [number, number, number], material: THREE.Material, x: number, y: number, z: number): void {
+function bar(
+  scene: THREE.Scene,
+  size: readonly [number, number, number],
+  material: THREE.Material,
+  x: number,
+  y: number,
+  z: number,
+): void {
   const mesh = new THREE.Mesh(new THREE.BoxGeometry(...size), material);
   mesh.position.set(x, y, z);
   mesh.castShadow = true;
@@ -129,7 +144,10 @@ export function buildGround(scene: THREE.Scene, clip: DemoClip, performance: Per
   else lanes(scene, clip);
   const place = performance.objects['own-hurdle']?.(0);
   if (place) hurdle(scene, place);
-  const backdrop = new THREE.Mesh(new THREE.PlaneGeometry(64, 16), new THREE.MeshBasicMaterial({ map: backdropTexture(clip.afternoon) }));
+  const backdrop = new THREE.Mesh(
+    new THREE.PlaneGeometry(64, 16),
+    new THREE.MeshBasicMaterial({ map: backdropTexture(clip.afternoon) }),
+  );
   backdrop.position.set(-toX * 22, 4.2, -toZ * 22);
   backdrop.rotation.y = Math.atan2(toX, toZ);
   scene.add(backdrop);

@@ -41,7 +41,9 @@ class Filming {
       new THREE.MeshStandardMaterial({ color: '#8e1f24', roughness: 0.5 }),
     );
     this.scene.add(this.figure.group);
-    this.passer = clip.passer ? { figure: new Figure(clip.passer.body, clip.passer.look), performance: performanceOf(clip.passer) } : null;
+    this.passer = clip.passer
+      ? { figure: new Figure(clip.passer.body, clip.passer.look), performance: performanceOf(clip.passer) }
+      : null;
     if (this.passer) this.scene.add(this.passer.figure.group);
     if (clip.movement === 'pace-delivery') this.scene.add(this.ball);
     this.canvas.width = camera.width;
@@ -58,7 +60,9 @@ class Filming {
     const { camera } = this.clip;
     const azimuth = (camera.azimuth / 180) * Math.PI;
     const sun = { x: -2.5 + Math.cos(azimuth) * 4, y: 6, z: Math.sin(azimuth) * 4 };
-    const places = points.flatMap((p) => [p, { x: p.x - (sun.x * p.y) / sun.y, y: 0, z: p.z - (sun.z * p.y) / sun.y }]).map((p) => project(camera, p));
+    const places = points
+      .flatMap((p) => [p, { x: p.x - (sun.x * p.y) / sun.y, y: 0, z: p.z - (sun.z * p.y) / sun.y }])
+      .map((p) => project(camera, p));
     const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
     for (const { x, y } of places) {
       box.left = Math.min(box.left, x - BOX_MARGIN);
@@ -68,8 +72,14 @@ class Filming {
     }
     const before = this.drawn ?? { left: 0, top: 0, right: camera.width, bottom: camera.height };
     this.drawn = box;
-    const [left, top] = [Math.max(0, Math.floor(Math.min(box.left, before.left))), Math.max(0, Math.floor(Math.min(box.top, before.top)))];
-    const [right, bottom] = [Math.min(camera.width, Math.ceil(Math.max(box.right, before.right))), Math.min(camera.height, Math.ceil(Math.max(box.bottom, before.bottom)))];
+    const [left, top] = [
+      Math.max(0, Math.floor(Math.min(box.left, before.left))),
+      Math.max(0, Math.floor(Math.min(box.top, before.top))),
+    ];
+    const [right, bottom] = [
+      Math.min(camera.width, Math.ceil(Math.max(box.right, before.right))),
+      Math.min(camera.height, Math.ceil(Math.max(box.bottom, before.bottom))),
+    ];
     this.renderer.setScissorTest(true);
     this.renderer.setScissor(left, camera.height - bottom, Math.max(0, right - left), Math.max(0, bottom - top));
     this.renderer.render(this.scene, this.lens);
@@ -111,7 +121,11 @@ function still(id: string, frame: number): string {
 }
 
 /** The whole clip as WebM (VP9), reported frame by frame. */
-async function film(id: string, exposures: number, onFrame: (done: number, all: number) => Promise<void>): Promise<string> {
+async function film(
+  id: string,
+  exposures: number,
+  onFrame: (done: number, all: number) => Promise<void>,
+): Promise<string> {
   const filming = new Filming(clipOf(id));
   const { frameRate } = clipOf(id).camera;
   const output = new Output({ format: new WebMOutputFormat(), target: new BufferTarget() });

@@ -25,13 +25,20 @@ async function withPage<T>(use: (page: Page) => Promise<T>): Promise<T> {
     target: 'es2022',
   });
   const server = createServer((request, response) => {
-    if (request.url === '/page.js') response.setHeader('content-type', 'text/javascript').end(bundle.outputFiles[0]!.text);
+    if (request.url === '/page.js')
+      response.setHeader('content-type', 'text/javascript').end(bundle.outputFiles[0]!.text);
     else response.setHeader('content-type', 'text/html').end('<!doctype html><script src="/page.js"></script>');
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--use-gl=angle', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-background-networking'],
+    args: [
+      '--no-sandbox',
+      '--use-gl=angle',
+      '--use-angle=swiftshader',
+      '--enable-unsafe-swiftshader',
+      '--disable-background-networking',
+    ],
   });
   try {
     const page = await browser.newPage();
@@ -46,7 +53,10 @@ async function withPage<T>(use: (page: Page) => Promise<T>): Promise<T> {
 
 const only = option('only')?.split(',');
 const chosen = RENDERED_CLIPS.filter((clip) => !only || only.includes(clip.id));
-if (chosen.length === 0) throw new Error(`no demo clip is called "${option('only')}"; choose from ${RENDERED_CLIPS.map((c) => c.id).join(', ')}`);
+if (chosen.length === 0)
+  throw new Error(
+    `no demo clip is called "${option('only')}"; choose from ${RENDERED_CLIPS.map((c) => c.id).join(', ')}`,
+  );
 
 await mkdir(folder, { recursive: true });
 const stillAt = option('still');
@@ -84,5 +94,6 @@ if (stillAt !== undefined) {
     }
   };
   await Promise.all([film(), film()]);
-  for (const clip of chosen.flatMap((c) => [c, ...(c.passer ? [c.passer] : [])])) await writeFile(path.join(folder, `${clip.id}.truth.json`), JSON.stringify(truthOf(clip)));
+  for (const clip of chosen.flatMap((c) => [c, ...(c.passer ? [c.passer] : [])]))
+    await writeFile(path.join(folder, `${clip.id}.truth.json`), JSON.stringify(truthOf(clip)));
 }

@@ -15,6 +15,16 @@ export function DemoRoute(): ReactNode {
       else setProblem(loaded.issue.message);
     });
   }, [navigate, which]);
-  if (problem) return <main className="page"><Alert severity="warning">{problem}</Alert><Link to="/">All sessions</Link></main>;
-  return <main className="page" role="status">Loading the demo</main>;
+  if (problem)
+    return (
+      <main className="page">
+        <Alert severity="warning">{problem}</Alert>
+        <Link to="/">All sessions</Link>
+      </main>
+    );
+  return (
+    <main className="page" role="status">
+      Loading the demo
+    </main>
+  );
 }

@@ -15,7 +15,11 @@ import { ReportScreen } from '../ui/screens/report/report-screen';
 
 /** The screen of each step: a new one is one folder and one line here. */
 const SCREENS: Readonly<Record<Step | 'movement', () => ReactNode>> = {
-  intake: () => <SessionFrame step="intake"><IntakeScreen /></SessionFrame>,
+  intake: () => (
+    <SessionFrame step="intake">
+      <IntakeScreen />
+    </SessionFrame>
+  ),
   look: () => <BenchScreen step="look" />,
   match: () => <BenchScreen step="match" />,
   moments: () => <BenchScreen step="moments" />,
@@ -42,7 +46,18 @@ export function SessionRoute(): ReactNode {
     };
   }, [id]);
   if (!(step in SCREENS)) return <Navigate to={`/s/${id}/intake`} replace />;
-  if (problem) return <main className="page"><Alert severity="warning">{problem}</Alert><Link to="/">All sessions</Link></main>;
-  if (openId !== id) return <main className="page" role="status">Opening the session</main>;
+  if (problem)
+    return (
+      <main className="page">
+        <Alert severity="warning">{problem}</Alert>
+        <Link to="/">All sessions</Link>
+      </main>
+    );
+  if (openId !== id)
+    return (
+      <main className="page" role="status">
+        Opening the session
+      </main>
+    );
   return SCREENS[step as keyof typeof SCREENS]();
 }

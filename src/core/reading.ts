@@ -18,9 +18,14 @@ export interface SharedError {
 }
 
 export const NOTHING_SHARED: SharedError = { camera: 0, scale: 0, ground: 0 };
-export const sharedVariance = ({ camera, scale, ground }: SharedError): number => camera ** 2 + scale ** 2 + ground ** 2;
+export const sharedVariance = ({ camera, scale, ground }: SharedError): number =>
+  camera ** 2 + scale ** 2 + ground ** 2;
 /** What one reading shares less what another of the same clip does. */
-export const sharedDifference = (a: SharedError = NOTHING_SHARED, b: SharedError = NOTHING_SHARED): SharedError => ({ camera: a.camera - b.camera, scale: a.scale - b.scale, ground: a.ground - b.ground });
+export const sharedDifference = (a: SharedError = NOTHING_SHARED, b: SharedError = NOTHING_SHARED): SharedError => ({
+  camera: a.camera - b.camera,
+  scale: a.scale - b.scale,
+  ground: a.ground - b.ground,
+});
 
 /** A measured value in SI (radians, seconds, ratio) with its standard deviation. */
 export interface Measured {
@@ -37,7 +42,19 @@ export interface Measured {
   readonly provenance: Provenance;
 }
 
-export type NotMeasurableReason = 'moment-missing' | 'unsure-moment' | 'point-missing' | 'wrong-view' | 'view-too-oblique' | 'no-crossing' | 'too-uncertain' | 'no-scale' | 'order' | 'not-answered' | 'not-visible' | 'no-reference';
+export type NotMeasurableReason =
+  | 'moment-missing'
+  | 'unsure-moment'
+  | 'point-missing'
+  | 'wrong-view'
+  | 'view-too-oblique'
+  | 'no-crossing'
+  | 'too-uncertain'
+  | 'no-scale'
+  | 'order'
+  | 'not-answered'
+  | 'not-visible'
+  | 'no-reference';
 
 /** Why there is no value, and what would make it measurable. */
 export interface NotMeasurable {
@@ -57,4 +74,5 @@ export const notMeasurable = (reason: NotMeasurableReason, message: string, reme
 });
 
 /** The part of a reading's deviation that is neither alike in all clips nor shared by all of its own clip. */
-export const ownSd = ({ sd, alikeSd, shared }: Measured): number => Math.sqrt(Math.max(0, sd ** 2 - alikeSd ** 2 - sharedVariance(shared ?? NOTHING_SHARED)));
+export const ownSd = ({ sd, alikeSd, shared }: Measured): number =>
+  Math.sqrt(Math.max(0, sd ** 2 - alikeSd ** 2 - sharedVariance(shared ?? NOTHING_SHARED)));

@@ -5,8 +5,7 @@ export interface Issue<Code extends string = string> {
 }
 
 export type Result<T, I extends Issue = Issue> =
-  | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly issue: I };
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issue: I };
 
 export const ok = <T>(value: T): { readonly ok: true; readonly value: T } => ({ ok: true, value });
 

@@ -45,7 +45,18 @@ export const fromSi = (value: number, unit: DisplayUnit): number => value / DISP
 
 /** Differences that matter in practice where a target states no width, SI: the same for a length in metres and in heights, a time in s and in ms (common practice). */
 const USUAL_TOLERANCE: Readonly<Record<DisplayUnit, number>> = {
-  deg: Math.PI / 36, s: 0.02, ms: 0.02, n: 1, '%': 0.05, m: 0.05, '%BH': 0.03, 'm/s': 0.35, 'BH/s': 0.2, 'deg/s': (50 * Math.PI) / 180, answer: 0.25, '/min': 5 / 60,
+  deg: Math.PI / 36,
+  s: 0.02,
+  ms: 0.02,
+  n: 1,
+  '%': 0.05,
+  m: 0.05,
+  '%BH': 0.03,
+  'm/s': 0.35,
+  'BH/s': 0.2,
+  'deg/s': (50 * Math.PI) / 180,
+  answer: 0.25,
+  '/min': 5 / 60,
 };
 export const usualTolerance = (unit: DisplayUnit): number => USUAL_TOLERANCE[unit];
 
@@ -53,4 +64,7 @@ export const usualTolerance = (unit: DisplayUnit): number => USUAL_TOLERANCE[uni
 const answerText = (value: number): string => (value >= 0.75 ? 'yes' : value >= 0.25 ? 'partly' : 'no');
 
 /** A value in its display unit with so many decimals as its kind is known to; `more` adds some. */
-export const inUnit = (si: number, unit: DisplayUnit, more = 0): string => unit === 'answer' ? answerText(si) : `${fromSi(si, unit).toFixed(DISPLAY_UNITS[unit].decimals + more)}${DISPLAY_UNITS[unit].suffix}`;
+export const inUnit = (si: number, unit: DisplayUnit, more = 0): string =>
+  unit === 'answer'
+    ? answerText(si)
+    : `${fromSi(si, unit).toFixed(DISPLAY_UNITS[unit].decimals + more)}${DISPLAY_UNITS[unit].suffix}`;

@@ -15,7 +15,12 @@ export interface ClipSource {
   /** The part of their width and height at which pictures are made ready for drawing (0 to 1). */
   readonly setDetail: (detail: number) => void;
   /** Small upright pictures spread evenly over the clip (of all, or of a square in each frame: left, top, side), handed over as they come; made while nothing else is decoded. */
-  readonly thumbnails: (count: number, height: number, crops: Float64Array | null, take: (frame: number, picture: Blob) => void) => void;
+  readonly thumbnails: (
+    count: number,
+    height: number,
+    crops: Float64Array | null,
+    take: (frame: number, picture: Blob) => void,
+  ) => void;
   readonly close: () => void;
 }
 
@@ -28,8 +33,14 @@ export interface ClipSourceOptions {
 
 type Opened = { readonly client: WorkerClient<ClipWorker>; readonly index: FrameIndex };
 
-async function openWorker(file: Blob, name: string, forDrawing: boolean): Promise<Result<Opened, IntakeIssue | CrashIssue>> {
-  const client = new WorkerClient<ClipWorker>(new Worker(new URL('./clip-worker.ts', import.meta.url), { type: 'module' }));
+async function openWorker(
+  file: Blob,
+  name: string,
+  forDrawing: boolean,
+): Promise<Result<Opened, IntakeIssue | CrashIssue>> {
+  const client = new WorkerClient<ClipWorker>(
+    new Worker(new URL('./clip-worker.ts', import.meta.url), { type: 'module' }),
+  );
   const index = await client.ask(client.remote.open(file, name, forDrawing), 'Reading the clip');
   if (index.ok) return ok({ client, index: index.value });
   client.end();
@@ -37,14 +48,19 @@ async function openWorker(file: Blob, name: string, forDrawing: boolean): Promis
 }
 
 /** Opens a clip in a worker of its own. A worker that stops is started again once for each request. */
-export async function openClipSource(file: Blob, name: string, { forDrawing = false, onRestart }: ClipSourceOptions = {}): Promise<Result<ClipSource, IntakeIssue | CrashIssue>> {
+export async function openClipSource(
+  file: Blob,
+  name: string,
+  { forDrawing = false, onRestart }: ClipSourceOptions = {},
+): Promise<Result<ClipSource, IntakeIssue | CrashIssue>> {
   const opened = await openWorker(file, name, forDrawing);
   if (!opened.ok) return opened;
   let { client } = opened.value;
   let budget: number | null = null;
   let detail = 1;
   let restarting: Promise<Result<Opened, IntakeIssue | CrashIssue>> | null = null;
-  const ask = (i: number): Promise<Result<DecodedPicture, FrameIssue | CrashIssue>> => client.ask(client.remote.frame(i), 'Decoding');
+  const ask = (i: number): Promise<Result<DecodedPicture, FrameIssue | CrashIssue>> =>
+    client.ask(client.remote.frame(i), 'Decoding');
   const restart = async (): Promise<boolean> => {
     client.end();
     restarting ??= openWorker(file, name, forDrawing);
@@ -77,7 +93,13 @@ export async function openClipSource(file: Blob, name: string, { forDrawing = fa
   });
 }
 
-async function takeThumbnails(remote: Remote<ClipWorker>, count: number, height: number, crops: Float64Array | null, take: (frame: number, picture: Blob) => void): Promise<void> {
+async function takeThumbnails(
+  remote: Remote<ClipWorker>,
+  count: number,
+  height: number,
+  crops: Float64Array | null,
+  take: (frame: number, picture: Blob) => void,
+): Promise<void> {
   for (let k = 0; k < count; k++) {
     const small = await remote.thumbnail(k, count, height, crops);
     if (small) take(small.frame, small.picture);

@@ -31,7 +31,12 @@ const clipWorker = {
     cache?.setDetail(detail);
   },
   /** Number k of `count` small pictures; null where it cannot be decoded. */
-  async thumbnail(k: number, count: number, height: number, crops: Float64Array | null): Promise<{ frame: number; picture: Blob } | null> {
+  async thumbnail(
+    k: number,
+    count: number,
+    height: number,
+    crops: Float64Array | null,
+  ): Promise<{ frame: number; picture: Blob } | null> {
     while (cache?.busy) await new Promise((resolve) => setTimeout(resolve, PATIENCE));
     if (!opened) return null;
     return makeThumbnail(opened, k, count, height, crops).catch(() => null);

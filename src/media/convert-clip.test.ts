@@ -1,6 +1,10 @@
 import { canConvert, convertClip } from './convert-clip';
 
-type Handler = (request: { readonly path: string; readonly method: string; readonly body: unknown }) => { status?: number; json?: unknown; blob?: Blob };
+type Handler = (request: { readonly path: string; readonly method: string; readonly body: unknown }) => {
+  status?: number;
+  json?: unknown;
+  blob?: Blob;
+};
 
 /** Stands in for the server; every request is kept. */
 function serve(handler: Handler): string[] {
@@ -39,14 +43,23 @@ describe('converting a clip', () => {
 
   it('passes on what the server says when it refuses or fails', async () => {
     serve(() => ({ status: 501, json: { message: 'This machine has no ffmpeg.' } }));
-    expect(await convertClip(file, options().options)).toMatchObject({ ok: false, issue: { code: 'no-converter', message: 'This machine has no ffmpeg.' } });
+    expect(await convertClip(file, options().options)).toMatchObject({
+      ok: false,
+      issue: { code: 'no-converter', message: 'This machine has no ffmpeg.' },
+    });
     serve(({ method }) => (method === 'POST' ? at('uploading', 0) : at('failed', 0, 'It holds no picture.')));
     const failed = await convertClip(file, options().options);
     expect(!failed.ok && failed.issue.message).toBe('\u201ctraining.avi\u201d was not converted. It holds no picture.');
   });
 
   it('does not take an error page for the copy', async () => {
-    serve(({ path, method }) => (path.endsWith('/clip') ? { status: 404, blob: new Blob(['Not found']) } : method === 'POST' ? at('uploading', 0) : at('done', 1)));
+    serve(({ path, method }) =>
+      path.endsWith('/clip')
+        ? { status: 404, blob: new Blob(['Not found']) }
+        : method === 'POST'
+          ? at('uploading', 0)
+          : at('done', 1),
+    );
     const failed = await convertClip(file, options().options);
     expect(!failed.ok && failed.issue.message).toMatch(/no longer has the copy/);
   });
@@ -68,7 +81,9 @@ describe('converting a clip', () => {
       throw new TypeError('Failed to fetch');
     }) as unknown as typeof fetch;
     const failed = await convertClip(file, options().options);
-    expect(!failed.ok && failed.issue.message).toMatch(/connection to the server broke off \(Failed to fetch\)\. Is it still running\?/);
+    expect(!failed.ok && failed.issue.message).toMatch(
+      /connection to the server broke off \(Failed to fetch\)\. Is it still running\?/,
+    );
     expect(await canConvert()).toBe(false);
   });
 

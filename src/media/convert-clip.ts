@@ -9,7 +9,12 @@ export interface ConvertOptions {
   readonly onProgress: (share: number) => void;
 }
 
-const conversionSchema = z.object({ id: z.string(), state: z.enum(['uploading', 'converting', 'done', 'failed']), progress: z.number(), message: z.string() });
+const conversionSchema = z.object({
+  id: z.string(),
+  state: z.enum(['uploading', 'converting', 'done', 'failed']),
+  progress: z.number(),
+  message: z.string(),
+});
 const refusalSchema = z.object({ message: z.string() });
 const UPLOAD_SHARE = 0.1;
 const POLL_MS = 250;
@@ -27,11 +32,20 @@ export async function canConvert(): Promise<boolean> {
  * kept on the server; cancelling ends the work there.
  * @returns the copy, named after the clip
  */
-export async function convertClip(file: File, { signal, onProgress }: ConvertOptions): Promise<Result<File, ConvertIssue>> {
-  const failed = (message: string): Result<never, ConvertIssue> => fail('conversion-failed', `\u201c${file.name}\u201d was not converted. ${message}`);
+export async function convertClip(
+  file: File,
+  { signal, onProgress }: ConvertOptions,
+): Promise<Result<File, ConvertIssue>> {
+  const failed = (message: string): Result<never, ConvertIssue> =>
+    fail('conversion-failed', `\u201c${file.name}\u201d was not converted. ${message}`);
   let id: string | null = null;
   try {
-    const begun = await fetch('/conversions', { method: 'POST', body: file, headers: { 'Content-Type': 'application/octet-stream' }, signal });
+    const begun = await fetch('/conversions', {
+      method: 'POST',
+      body: file,
+      headers: { 'Content-Type': 'application/octet-stream' },
+      signal,
+    });
     const body: unknown = await begun.json().catch(() => null);
     if (!begun.ok) {
       const refusal = refusalSchema.safeParse(body);
@@ -50,10 +64,18 @@ export async function convertClip(file: File, { signal, onProgress }: ConvertOpt
     if (!answer.ok) return failed('The server no longer has the copy. Begin it again.');
     const clip = await answer.blob();
     id = null;
-    return ok(new File([clip], file.name.replace(/\.[^.]*$/, '') + '.mp4', { type: 'video/mp4', lastModified: file.lastModified }));
+    return ok(
+      new File([clip], file.name.replace(/\.[^.]*$/, '') + '.mp4', {
+        type: 'video/mp4',
+        lastModified: file.lastModified,
+      }),
+    );
   } catch (error) {
-    if (signal.aborted) return fail('cancelled', `Converting \u201c${file.name}\u201d was cancelled; what was there before is kept.`);
-    return failed(`The connection to the server broke off (${error instanceof Error ? error.message : String(error)}). Is it still running?`);
+    if (signal.aborted)
+      return fail('cancelled', `Converting \u201c${file.name}\u201d was cancelled; what was there before is kept.`);
+    return failed(
+      `The connection to the server broke off (${error instanceof Error ? error.message : String(error)}). Is it still running?`,
+    );
   } finally {
     if (id !== null) void fetch(`/conversions/${id}`, { method: 'DELETE' }).catch(() => undefined);
   }

@@ -31,7 +31,8 @@ export interface FindOptions {
   readonly workers?: number;
 }
 
-const cancelled = (): Result<never, FindIssue> => fail('cancelled', 'Finding points was cancelled; what was there before is kept.');
+const cancelled = (): Result<never, FindIssue> =>
+  fail('cancelled', 'Finding points was cancelled; what was there before is kept.');
 
 /** Frames looked at before a stretch begins, until the crop has settled on the person. */
 const LEAD_IN = 3;
@@ -46,11 +47,16 @@ async function findStretch(
   onFrame: (frames: number) => void,
 ): Promise<Result<Map<number, readonly FoundPoints[]>, FindIssue>> {
   const address = (path: string): string => new URL(path, document.baseURI).href;
-  const client = new WorkerClient<PoseWorker>(new Worker(new URL('./pose-worker.ts', import.meta.url), { type: 'module' }));
+  const client = new WorkerClient<PoseWorker>(
+    new Worker(new URL('./pose-worker.ts', import.meta.url), { type: 'module' }),
+  );
   let source: ClipSource | null = null;
   try {
     const [first, second] = MODELS[options.setting].map((file) => address(`/models/${file}`)) as [string, string];
-    const loaded = await client.ask(client.remote.load(first, address('/wasm'), second, options.person ?? null), 'The point finder');
+    const loaded = await client.ask(
+      client.remote.load(first, address('/wasm'), second, options.person ?? null),
+      'The point finder',
+    );
     if (!loaded.ok) return loaded;
     const opened = await openClipSource(file, name);
     if (!opened.ok) return opened;
@@ -62,7 +68,10 @@ async function findStretch(
       if (options.signal.aborted) return cancelled();
       const frame = await source.frame(i);
       if (frame.ok) {
-        const points = await client.ask(client.remote.find(transfer(frame.value, [frame.value]), rotation, width, height), 'The point finder');
+        const points = await client.ask(
+          client.remote.find(transfer(frame.value, [frame.value]), rotation, width, height),
+          'The point finder',
+        );
         if (!points.ok) return points;
         if (n >= leadIn && points.value.length > 0) found.set(i, points.value);
       } else if (frame.issue.code !== 'damaged') {
@@ -84,13 +93,17 @@ async function findStretch(
  */
 export async function findPoints(file: Blob, name: string, options: FindOptions): Promise<Result<Looks, FindIssue>> {
   const { person } = options;
-  const range = (from: number, to: number): number[] => Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k);
+  const range = (from: number, to: number): number[] =>
+    Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k);
   const workers = options.workers ?? Math.max(1, Math.min(4, navigator.hardwareConcurrency));
   let done = 0;
   const stretches = await Promise.all(
     // A chosen person is followed on from the box and back from it, else each worker has a stretch of its own.
     (person
-      ? [(frames: number) => ({ order: range(person.frame, frames), leadIn: 0 }), () => ({ order: range(0, person.frame).reverse(), leadIn: 0 })]
+      ? [
+          (frames: number) => ({ order: range(person.frame, frames), leadIn: 0 }),
+          () => ({ order: range(0, person.frame).reverse(), leadIn: 0 }),
+        ]
       : Array.from({ length: workers }, (_, w) => (frames: number) => {
           const [from, to] = [Math.floor((frames * w) / workers), Math.floor((frames * (w + 1)) / workers)];
           const first = Math.max(0, from - LEAD_IN);

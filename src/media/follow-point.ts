@@ -29,8 +29,14 @@ export interface FollowResult {
 }
 
 /** Follows a point from where it was placed, in a worker; cancelling leaves nothing behind. */
-export async function followPoint(file: Blob, name: string, { frame, at, velocity, end, radius, signal, onProgress }: FollowRequest): Promise<Result<FollowResult, FollowIssue>> {
-  const client = new WorkerClient<FollowWorker>(new Worker(new URL('./follow-worker.ts', import.meta.url), { type: 'module' }));
+export async function followPoint(
+  file: Blob,
+  name: string,
+  { frame, at, velocity, end, radius, signal, onProgress }: FollowRequest,
+): Promise<Result<FollowResult, FollowIssue>> {
+  const client = new WorkerClient<FollowWorker>(
+    new Worker(new URL('./follow-worker.ts', import.meta.url), { type: 'module' }),
+  );
   const step = end < frame ? -1 : 1;
   const all = Math.abs(end - frame) - 1;
   try {

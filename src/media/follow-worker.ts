@@ -48,7 +48,9 @@ async function pictureAt(frame: number): Promise<Result<PatchOf, FrameIssue>> {
   });
 }
 
-export type FollowedFrame = { readonly lost: false; readonly x: number; readonly y: number; readonly alike: number } | { readonly lost: true; readonly because: 'changed' | 'not-back' | 'outside' };
+export type FollowedFrame =
+  | { readonly lost: false; readonly x: number; readonly y: number; readonly alike: number }
+  | { readonly lost: true; readonly because: 'changed' | 'not-back' | 'outside' };
 
 /** Follows one point of one clip through its pictures. */
 const followWorker = {

@@ -80,7 +80,10 @@ export class FrameCache {
   /** A picture of the frame, to be closed by whoever asked. Superseded when another frame is asked for meanwhile. */
   async frame(i: number): Promise<Result<DecodedPicture, FrameIssue>> {
     if (!Number.isInteger(i) || i < 0 || i >= this.index.frameTimes.length) {
-      return fail('out-of-range', `There is no frame ${i}; the clip has frames 0 to ${this.index.frameTimes.length - 1}.`);
+      return fail(
+        'out-of-range',
+        `There is no frame ${i}; the clip has frames 0 to ${this.index.frameTimes.length - 1}.`,
+      );
     }
     this.direction = Math.sign(i - this.wanted) || this.direction;
     const stepping = Math.abs(i - this.wanted) <= 2;
@@ -90,7 +93,13 @@ export class FrameCache {
       if (this.wanted !== i) return fail('superseded', `Frame ${i} is no longer wanted.`);
       if (attempt > 2) return this.damaged(i);
       const group = this.groupOf[i]!;
-      if (!this.job || this.job.group !== group || this.job.cancelled || i < this.job.keepFrom || i >= this.job.keepTo) {
+      if (
+        !this.job ||
+        this.job.group !== group ||
+        this.job.cancelled ||
+        i < this.job.keepFrom ||
+        i >= this.job.keepTo
+      ) {
         this.start(group, stepping ? null : i);
       }
       const job = this.job!;
@@ -126,7 +135,10 @@ export class FrameCache {
   /** Neighbours are made ready at this part of their width and height: a small pane needs no more. */
   setDetail(detail: number): void {
     this.detail = detail;
-    this.readyAhead = Math.min(READY_AHEAD, Math.max(2, Math.floor(READY_BYTES / (this.index.width * this.index.height * detail ** 2 * 4))));
+    this.readyAhead = Math.min(
+      READY_AHEAD,
+      Math.max(2, Math.floor(READY_BYTES / (this.index.width * this.index.height * detail ** 2 * 4))),
+    );
     for (const bitmap of this.ready.values()) bitmap.close();
     this.ready.clear();
   }
@@ -166,7 +178,11 @@ export class FrameCache {
       }
       this.ready.set(next, bitmap);
       for (const [i, old] of this.ready) {
-        if (Math.abs(i - this.wanted) <= 1 || ((i - this.wanted) * this.direction > 0 && Math.abs(i - this.wanted) <= this.readyAhead)) continue;
+        if (
+          Math.abs(i - this.wanted) <= 1 ||
+          ((i - this.wanted) * this.direction > 0 && Math.abs(i - this.wanted) <= this.readyAhead)
+        )
+          continue;
         old.close();
         this.ready.delete(i);
       }
@@ -191,21 +207,37 @@ export class FrameCache {
     this.pixels ??= new ImageData(width, height);
     await frame.copyTo(this.pixels.data, { format: 'RGBA' });
     const { detail } = this;
-    return createImageBitmap(this.pixels, detail < 1 ? { resizeWidth: Math.round(width * detail), resizeHeight: Math.round(height * detail), resizeQuality: 'medium' } : undefined);
+    return createImageBitmap(
+      this.pixels,
+      detail < 1
+        ? {
+            resizeWidth: Math.round(width * detail),
+            resizeHeight: Math.round(height * detail),
+            resizeQuality: 'medium',
+          }
+        : undefined,
+    );
   }
 
   private nextToPrepare(): number | null {
     if (this.closed) return null;
     const { wanted, direction } = this;
-    const onwards = Array.from({ length: this.readyAhead }, (_, k) => wanted + direction * (k + 1)).find((i) => this.kept.has(i) && !this.ready.has(i));
+    const onwards = Array.from({ length: this.readyAhead }, (_, k) => wanted + direction * (k + 1)).find(
+      (i) => this.kept.has(i) && !this.ready.has(i),
+    );
     if (onwards !== undefined) return onwards;
     // A turn of direction is rare: the frame behind is made ready only while nothing moves.
     const behind = wanted - direction;
-    return performance.now() - this.askedAt > RESTING && this.kept.has(behind) && !this.ready.has(behind) ? behind : null;
+    return performance.now() - this.askedAt > RESTING && this.kept.has(behind) && !this.ready.has(behind)
+      ? behind
+      : null;
   }
 
   private damaged(i: number): Result<never, FrameIssue> {
-    return fail('damaged', `Frame ${i + 1} could not be decoded: the clip is damaged there. Step past it, or copy the file from the camera again.`);
+    return fail(
+      'damaged',
+      `Frame ${i + 1} could not be decoded: the clip is damaged there. Step past it, or copy the file from the camera again.`,
+    );
   }
 
   private await(i: number, arrived: () => void): void {
@@ -256,7 +288,10 @@ export class FrameCache {
 
   private start(group: number, jumpedTo: number | null, ahead = false): void {
     this.cancel();
-    const window = this.windowOf(this.index.groups[group]!, ahead && group !== this.groupOf[this.wanted] ? AHEAD_SHARE : OWN_SHARE);
+    const window = this.windowOf(
+      this.index.groups[group]!,
+      ahead && group !== this.groupOf[this.wanted] ? AHEAD_SHARE : OWN_SHARE,
+    );
     const job: Job = {
       group,
       keepFrom: window.from,
@@ -284,7 +319,13 @@ export class FrameCache {
         output: (picture) => {
           const { job } = this;
           const i = this.frameAt(picture.timestamp);
-          const keep = i !== undefined && job !== null && !job.cancelled && i >= job.keepFrom && i < job.keepTo && !this.kept.has(i);
+          const keep =
+            i !== undefined &&
+            job !== null &&
+            !job.cancelled &&
+            i >= job.keepFrom &&
+            i < job.keepTo &&
+            !this.kept.has(i);
           if (keep) this.put(i, picture);
           else picture.close();
         },
@@ -329,13 +370,18 @@ export class FrameCache {
   /** Reading ahead keeps the decoder's queue short, so that a picture wanted now is not behind a queue. */
   private async giveWay(job: Job): Promise<void> {
     const decoder = this.readyDecoder();
-    while (job.ahead && !job.cancelled && decoder.decodeQueueSize > QUEUE / 2) await new Promise((resolve) => setTimeout(resolve, 3));
+    while (job.ahead && !job.cancelled && decoder.decodeQueueSize > QUEUE / 2)
+      await new Promise((resolve) => setTimeout(resolve, 3));
   }
 
   /** Waits until the frame that was jumped to has arrived and could be drawn. */
   private async letDraw(job: Job): Promise<void> {
     const i = job.jumpedTo!;
-    if (!this.kept.has(i)) await Promise.race([new Promise<void>((arrived) => this.await(i, arrived)), new Promise((late) => setTimeout(late, 4 * DRAWING_TIME))]);
+    if (!this.kept.has(i))
+      await Promise.race([
+        new Promise<void>((arrived) => this.await(i, arrived)),
+        new Promise((late) => setTimeout(late, 4 * DRAWING_TIME)),
+      ]);
     if (!job.cancelled) await new Promise((drawn) => setTimeout(drawn, DRAWING_TIME));
   }
 
@@ -374,7 +420,10 @@ export class FrameCache {
     const edge = this.direction > 0 ? group.first : group.end - 1;
     const ownGroup = this.index.groups[own]!;
     // Not so early that the group at hand has to be given up for it.
-    const reach = Math.max(READ_AHEAD, Math.min(ownGroup.end - ownGroup.first, (AHEAD_SHARE * this.budget) / this.frameBytes));
+    const reach = Math.max(
+      READ_AHEAD,
+      Math.min(ownGroup.end - ownGroup.first, (AHEAD_SHARE * this.budget) / this.frameBytes),
+    );
     if (Math.abs(edge - i) > reach || this.kept.has(edge)) return;
     this.start(next, null, true);
   }

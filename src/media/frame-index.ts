@@ -108,19 +108,28 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
   };
   try {
     if (!(await input.canRead())) {
-      return refuse('not-a-video', `${quote(name)} is not a video file that can be read here. Choose a ${READABLE} file.`);
+      return refuse(
+        'not-a-video',
+        `${quote(name)} is not a video file that can be read here. Choose a ${READABLE} file.`,
+      );
     }
     const track = await input.getPrimaryVideoTrack();
     if (!track) {
       const audio = await input.getPrimaryAudioTrack();
       return audio
         ? refuse('no-picture', `${quote(name)} has sound but no picture. Choose the video recording.`)
-        : refuse('truncated', `${quote(name)} ends before its picture is described; the copy is incomplete. Copy it from the camera again.`);
+        : refuse(
+            'truncated',
+            `${quote(name)} ends before its picture is described; the copy is incomplete. Copy it from the camera again.`,
+          );
     }
     const config = await track.getDecoderConfig();
     const codec = (await track.getCodecParameterString()) ?? (await track.getCodec()) ?? 'unknown';
     if (!config || !(await VideoDecoder.isConfigSupported(config)).supported) {
-      return refuse('unknown-codec', `${quote(name)} is coded as ${codec}, which this browser cannot decode. Convert it to H.264, VP9 or AV1 and choose that file.`);
+      return refuse(
+        'unknown-codec',
+        `${quote(name)} is coded as ${codec}, which this browser cannot decode. Convert it to H.264, VP9 or AV1 and choose that file.`,
+      );
     }
     const sink = new EncodedPacketSink(track);
     const packets = await readPackets(sink);
@@ -131,7 +140,10 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
     const last = frames[frames.length - 1]!;
     // An index in front of cut-off data still lists every frame; asking for the data of the last one shows the cut.
     if (!(await dataOf(sink, last))) {
-      return refuse('truncated', `${quote(name)} lists ${frames.length} frames but its data ends earlier; the copy is incomplete. Copy it from the camera again.`);
+      return refuse(
+        'truncated',
+        `${quote(name)} lists ${frames.length} frames but its data ends earlier; the copy is incomplete. Copy it from the camera again.`,
+      );
     }
     const origin = frames[0]!.us;
     const frameTimes = Float64Array.from(frames, (f) => f.us - origin);
@@ -156,7 +168,10 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
     });
   } catch (error) {
     const detail = error instanceof Error ? error.message : String(error);
-    return refuse('unreadable', `${quote(name)} could not be read (${detail}). Copy it from the camera again, or convert it to WebM or MP4.`);
+    return refuse(
+      'unreadable',
+      `${quote(name)} could not be read (${detail}). Copy it from the camera again, or convert it to WebM or MP4.`,
+    );
   }
 }
 
@@ -178,7 +193,12 @@ async function statedCaptureRate(input: Input): Promise<number | null> {
   for (const key of CAPTURE_RATE_KEYS) {
     const value = raw?.[key];
     // Written as text, or as a 32-bit big-endian number.
-    const rate = typeof value === 'string' ? Number(value) : value instanceof Uint8Array && value.byteLength === 4 ? new DataView(value.buffer, value.byteOffset).getFloat32(0) : NaN;
+    const rate =
+      typeof value === 'string'
+        ? Number(value)
+        : value instanceof Uint8Array && value.byteLength === 4
+          ? new DataView(value.buffer, value.byteOffset).getFloat32(0)
+          : NaN;
     if (rate >= PLAUSIBLE_RATES.least && rate <= PLAUSIBLE_RATES.most) return Math.round(rate * 1000) / 1000;
   }
   return null;
@@ -194,7 +214,32 @@ async function dataOf(sink: EncodedPacketSink, frame: Packet): Promise<EncodedPa
 }
 
 /** Rates that cameras state. */
-const NOMINAL_RATES = [24000 / 1001, 24, 25, 30000 / 1001, 30, 48, 50, 60000 / 1001, 60, 90, 100, 120000 / 1001, 120, 150, 180, 200, 240000 / 1001, 240, 300, 480, 500, 600, 960, 1000];
+const NOMINAL_RATES = [
+  24000 / 1001,
+  24,
+  25,
+  30000 / 1001,
+  30,
+  48,
+  50,
+  60000 / 1001,
+  60,
+  90,
+  100,
+  120000 / 1001,
+  120,
+  150,
+  180,
+  200,
+  240000 / 1001,
+  240,
+  300,
+  480,
+  500,
+  600,
+  960,
+  1000,
+];
 
 /**
  * The rate that a camera would state for a measured one. Containers round times, to a millisecond at worst (Matroska),

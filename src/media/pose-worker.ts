@@ -31,7 +31,8 @@ let landmarker: PoseLandmarker | null = null;
 let second: { readonly finder: SecondFinder; readonly surface: OffscreenCanvasRenderingContext2D } | null = null;
 /** Frames looked at so far. */
 let count = 0;
-const surface = (size: number): OffscreenCanvasRenderingContext2D => new OffscreenCanvas(size, size).getContext('2d', { alpha: false, willReadFrequently: true })!;
+const surface = (size: number): OffscreenCanvasRenderingContext2D =>
+  new OffscreenCanvas(size, size).getContext('2d', { alpha: false, willReadFrequently: true })!;
 const forFirst = surface(CROP_PIXELS);
 /** The person chosen by the user and the people near; null where nobody was chosen. */
 let people: People | null = null;
@@ -45,10 +46,20 @@ const NOT_SURE_WHO = 0.25;
 /** Where the person was in the frame before. */
 let following: Crop | null = null;
 
-type Picture = { readonly frame: DecodedPicture; readonly rotation: Rotation; readonly width: number; readonly height: number };
+type Picture = {
+  readonly frame: DecodedPicture;
+  readonly rotation: Rotation;
+  readonly width: number;
+  readonly height: number;
+};
 
 /** Draws a part of the displayed picture into a square, mirrored or not; returns the way back to the picture. */
-function drawCrop(context: OffscreenCanvasRenderingContext2D, { frame, rotation, width, height }: Picture, crop: Crop, mirrored: boolean): (at: { x: number; y: number }) => { x: number; y: number } {
+function drawCrop(
+  context: OffscreenCanvasRenderingContext2D,
+  { frame, rotation, width, height }: Picture,
+  crop: Crop,
+  mirrored: boolean,
+): (at: { x: number; y: number }) => { x: number; y: number } {
   const side = context.canvas.width;
   const scale = side / crop.size;
   context.setTransform(1, 0, 0, 1, 0, 0);
@@ -66,7 +77,9 @@ let inference = 0;
 
 /** Points found in a crop, in pixels of the displayed picture; a mirrored person's left is the other's right. */
 function inPicture(found: FoundPoints, back: ReturnType<typeof drawCrop>, mirrored: boolean): FoundPoints {
-  const placed = Object.fromEntries(Object.entries(found).map(([id, point]) => [id, { ...back(point), confidence: point.confidence }])) as FoundPoints;
+  const placed = Object.fromEntries(
+    Object.entries(found).map(([id, point]) => [id, { ...back(point), confidence: point.confidence }]),
+  ) as FoundPoints;
   return mirrored ? exchangeSides(placed) : placed;
 }
 
@@ -75,23 +88,52 @@ function lookFirst(picture: Picture, crop: Crop, mirrored = false): FoundPoints 
   const started = performance.now();
   const { landmarks } = landmarker!.detect(forFirst.canvas);
   inference += performance.now() - started;
-  const inCrop = landmarks.map((pose): FoundPoints => Object.fromEntries(BODY_POINTS.map((id, i) => [id, { x: pose[i]!.x * CROP_PIXELS, y: pose[i]!.y * CROP_PIXELS, confidence: pose[i]!.visibility ?? 0 }])));
+  const inCrop = landmarks.map((pose): FoundPoints =>
+    Object.fromEntries(
+      BODY_POINTS.map((id, i) => [
+        id,
+        { x: pose[i]!.x * CROP_PIXELS, y: pose[i]!.y * CROP_PIXELS, confidence: pose[i]!.visibility ?? 0 },
+      ]),
+    ),
+  );
   const all = inCrop.map((found) => inPicture(found, back, mirrored));
   if (!people) return all[0] ?? null;
   const pixels = forFirst.getImageData(0, 0, CROP_PIXELS, CROP_PIXELS).data;
-  const recognised = recognise(people, all.map((found, k) => seenAs(found, coloursAt(pixels, CROP_PIXELS, clothesOf((joint) => inCrop[k]![joint]!)))));
+  const recognised = recognise(
+    people,
+    all.map((found, k) =>
+      seenAs(
+        found,
+        coloursAt(
+          pixels,
+          CROP_PIXELS,
+          clothesOf((joint) => inCrop[k]![joint]!),
+        ),
+      ),
+    ),
+  );
   people = recognised.people;
   sureWho = recognised.sure;
   return recognised.chosen === null ? null : byWho(all[recognised.chosen]!);
 }
 
 /** A look at one who may be somebody else is believed as little. */
-const byWho = (found: FoundPoints): FoundPoints => (sureWho ? found : Object.fromEntries(Object.entries(found).map(([id, p]) => [id, { ...p, confidence: p.confidence * NOT_SURE_WHO }])));
+const byWho = (found: FoundPoints): FoundPoints =>
+  sureWho
+    ? found
+    : Object.fromEntries(
+        Object.entries(found).map(([id, p]) => [id, { ...p, confidence: p.confidence * NOT_SURE_WHO }]),
+      );
 
 /** Somebody as others are told apart from: the middle of the trunk, which moves evenly, and the whole extent. */
 function seenAs(found: FoundPoints, colours: Float64Array | null): Seen {
   const trunk = (['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'] as const).map((id) => found[id]!);
-  return { x: trunk.reduce((sum, p) => sum + p.x, 0) / 4, y: trunk.reduce((sum, p) => sum + p.y, 0) / 4, size: cropRound([found], 1).size, colours };
+  return {
+    x: trunk.reduce((sum, p) => sum + p.x, 0) / 4,
+    y: trunk.reduce((sum, p) => sum + p.y, 0) / 4,
+    size: cropRound([found], 1).size,
+    colours,
+  };
 }
 
 async function lookSecond(picture: Picture, crop: Crop, mirrored: boolean): Promise<FoundPoints> {
@@ -130,7 +172,9 @@ function searchCrops(width: number, height: number): Crop[] {
   const long = Math.max(width, height);
   const short = Math.min(width, height);
   const whole: Crop = { x: (width - long) / 2, y: (height - long) / 2, size: long };
-  const parts = [0, 0.5, 1].map((u): Crop => (width >= height ? { x: u * (width - short), y: 0, size: short } : { x: 0, y: u * (height - short), size: short }));
+  const parts = [0, 0.5, 1].map((u): Crop =>
+    width >= height ? { x: u * (width - short), y: 0, size: short } : { x: 0, y: u * (height - short), size: short },
+  );
   return [whole, ...parts];
 }
 
@@ -139,7 +183,12 @@ const poseWorker = {
   /**
    * @param person where the person to be followed is on the first frame, or null for the most prominent one
    */
-  async load(modelAddress: string, wasmAddress: string, secondAddress: string, person: PersonBox | null): Promise<Result<null, PoseIssue>> {
+  async load(
+    modelAddress: string,
+    wasmAddress: string,
+    secondAddress: string,
+    person: PersonBox | null,
+  ): Promise<Result<null, PoseIssue>> {
     try {
       const files = await FilesetResolver.forVisionTasks(wasmAddress, true);
       landmarker = await PoseLandmarker.createFromOptions(files, {
@@ -152,17 +201,30 @@ const poseWorker = {
       const finder = await SecondFinder.load(secondAddress, wasmAddress);
       second = { finder, surface: surface(finder.side) };
       const extent = person && Math.max(person.width, person.height);
-      people = person && beginFollowing({ x: person.x + person.width / 2, y: person.y + person.height / 2, size: extent! });
-      following = person && { x: person.x + person.width / 2 - (BOX_MARGIN * extent!) / 2, y: person.y + person.height / 2 - (BOX_MARGIN * extent!) / 2, size: BOX_MARGIN * extent! };
+      people =
+        person && beginFollowing({ x: person.x + person.width / 2, y: person.y + person.height / 2, size: extent! });
+      following = person && {
+        x: person.x + person.width / 2 - (BOX_MARGIN * extent!) / 2,
+        y: person.y + person.height / 2 - (BOX_MARGIN * extent!) / 2,
+        size: BOX_MARGIN * extent!,
+      };
       sureWho = true;
       count = 0;
       return ok(null);
     } catch (error) {
-      return fail('model-missing', `The point finder could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`);
+      return fail(
+        'model-missing',
+        `The point finder could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`,
+      );
     }
   },
   /** Looks of both finders at the person, in pixels of the displayed picture; none where nobody is seen. */
-  async find(frame: DecodedPicture, rotation: Rotation, width: number, height: number): Promise<Result<readonly FoundPoints[], never>> {
+  async find(
+    frame: DecodedPicture,
+    rotation: Rotation,
+    width: number,
+    height: number,
+  ): Promise<Result<readonly FoundPoints[], never>> {
     try {
       const picture: Picture = { frame, rotation, width, height };
       // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.
@@ -170,7 +232,8 @@ const poseWorker = {
       if (people) {
         // Who is hidden for a moment is expected where they were going: nobody else is taken for them.
         const { x, y } = people.chosen.velocity;
-        following = looks.length > 0 ? cropRound(looks) : following && { ...following, x: following.x + x, y: following.y + y };
+        following =
+          looks.length > 0 ? cropRound(looks) : following && { ...following, x: following.x + x, y: following.y + y };
         return ok(looks);
       }
       if (looks.length === 0) {

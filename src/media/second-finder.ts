@@ -6,8 +6,23 @@ import type { FoundPoints } from '../core/tracks/track';
 
 /** Points in the order of the model's output. */
 const OUTPUT: readonly BodyPoint[] = [
-  'nose', 'left-eye', 'right-eye', 'left-ear', 'right-ear', 'left-shoulder', 'right-shoulder', 'left-elbow', 'right-elbow',
-  'left-wrist', 'right-wrist', 'left-hip', 'right-hip', 'left-knee', 'right-knee', 'left-ankle', 'right-ankle',
+  'nose',
+  'left-eye',
+  'right-eye',
+  'left-ear',
+  'right-ear',
+  'left-shoulder',
+  'right-shoulder',
+  'left-elbow',
+  'right-elbow',
+  'left-wrist',
+  'right-wrist',
+  'left-hip',
+  'right-hip',
+  'left-knee',
+  'right-knee',
+  'left-ankle',
+  'right-ankle',
 ];
 
 /** The model's score at which a point counts as wholly sure. */
@@ -38,13 +53,25 @@ export class SecondFinder {
    */
   async find(picture: ImageData): Promise<FoundPoints> {
     const { side } = this;
-    const input = tf.tidy(() => tf.expandDims(tf.slice(tf.tensor3d(new Int32Array(picture.data), [side, side, 4], 'int32'), [0, 0, 0], [side, side, 3]), 0));
+    const input = tf.tidy(() =>
+      tf.expandDims(
+        tf.slice(tf.tensor3d(new Int32Array(picture.data), [side, side, 4], 'int32'), [0, 0, 0], [side, side, 3]),
+        0,
+      ),
+    );
     const output = this.model.execute(input) as tf.Tensor;
     const values = await output.data();
     input.dispose();
     output.dispose();
     return Object.fromEntries(
-      OUTPUT.map((id, k) => [id, { x: values[3 * k + 1]! * side, y: values[3 * k]! * side, confidence: Math.min(1, values[3 * k + 2]! / SURE_SCORE) }]),
+      OUTPUT.map((id, k) => [
+        id,
+        {
+          x: values[3 * k + 1]! * side,
+          y: values[3 * k]! * side,
+          confidence: Math.min(1, values[3 * k + 2]! / SURE_SCORE),
+        },
+      ]),
     );
   }
 }

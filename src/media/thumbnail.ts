@@ -7,7 +7,13 @@ import type { OpenedTrack } from './frame-index';
  * @param height pixels of the small picture; its width follows the clip, or is the same where crops are given
  * @param crops for every frame a square of the picture to show: left, top and side in pixels; null shows all
  */
-export async function makeThumbnail(track: OpenedTrack, k: number, count: number, height: number, crops: Float64Array | null): Promise<{ frame: number; picture: Blob } | null> {
+export async function makeThumbnail(
+  track: OpenedTrack,
+  k: number,
+  count: number,
+  height: number,
+  crops: Float64Array | null,
+): Promise<{ frame: number; picture: Blob } | null> {
   const { index, sink, config } = track;
   const { groups, frameTimes } = index;
   const spacing = frameTimes.length / count;
@@ -44,7 +50,10 @@ export async function makeThumbnail(track: OpenedTrack, k: number, count: number
   const side = crops ? Math.min(crops[3 * wanted + 2]!, index.width, index.height) : index.height;
   const left = crops ? Math.min(index.width - side, Math.max(0, crops[3 * wanted]!)) : 0;
   const top = crops ? Math.min(index.height - side, Math.max(0, crops[3 * wanted + 1]!)) : 0;
-  const canvas = new OffscreenCanvas(crops ? height : Math.max(1, Math.round((height * index.width) / index.height)), height);
+  const canvas = new OffscreenCanvas(
+    crops ? height : Math.max(1, Math.round((height * index.width) / index.height)),
+    height,
+  );
   const context = canvas.getContext('2d', { alpha: false })!;
   context.scale(height / side, height / side);
   context.translate(-left, -top);

@@ -34,4 +34,3 @@ export class WorkerClient<T> {
     this.worker.terminate();
   }
 }
-

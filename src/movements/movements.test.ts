@@ -9,15 +9,18 @@ describe.each(MOVEMENTS.map((m) => [m.id, m] as const))('movement %s', (id, move
   it('is valid, found by its id, and has no id twice', () => {
     expect(movementSchema.safeParse(movement).error?.issues ?? []).toEqual([]);
     expect(movementOf(id)).toBe(movement);
-    for (const list of [movement.moments, movement.measures, movement.cautions]) expect(unique(list.map((x) => x.id))).toBe(true);
+    for (const list of [movement.moments, movement.measures, movement.cautions])
+      expect(unique(list.map((x) => x.id))).toBe(true);
     expect(unique(movement.moments.map((m) => m.key))).toBe(true);
   });
 
   it('has causes that are never later than their effects and go round in no circle', () => {
     const order = movement.moments.map((m) => m.id);
-    const when = (measureId: string): number => order.indexOf(momentsOf(movement.measures.find((m) => m.id === measureId)!)[0]!);
+    const when = (measureId: string): number =>
+      order.indexOf(momentsOf(movement.measures.find((m) => m.id === measureId)!)[0]!);
     for (const { cause, effect } of movement.causes) expect(when(cause)).toBeLessThanOrEqual(when(effect));
-    const reaches = (from: string, to: string): boolean => movement.causes.some((c) => c.cause === from && (c.effect === to || reaches(c.effect, to)));
+    const reaches = (from: string, to: string): boolean =>
+      movement.causes.some((c) => c.cause === from && (c.effect === to || reaches(c.effect, to)));
     for (const { id: measure } of movement.measures) expect(reaches(measure, measure)).toBe(false);
   });
 
@@ -49,14 +52,26 @@ describe('the laws of cricket', () => {
   // Published: ICC playing conditions, illegal bowling action: the elbow may straighten by at most 15 degrees.
   it('allow the elbow 15 degrees from arm horizontal to release', () => {
     const measure = movementOf('pace-delivery')!.measures.find((m) => m.id === 'bowling-elbow-extension')!;
-    expect(measure).toMatchObject({ kind: 'turn', from: 'arm-horizontal', to: 'release', target: { type: 'at-most', value: 15 } });
+    expect(measure).toMatchObject({
+      kind: 'turn',
+      from: 'arm-horizontal',
+      to: 'release',
+      target: { type: 'at-most', value: 15 },
+    });
   });
 });
 
 describe('schools', () => {
   const movement = movementSchema.parse({
     ...raceWalking,
-    schools: [{ id: 'long', name: 'Long step', because: 'Reach is speed.', targets: { 'step-rate': null, reach: { type: 'at-least', value: 22, source: 'test' } } }],
+    schools: [
+      {
+        id: 'long',
+        name: 'Long step',
+        because: 'Reach is speed.',
+        targets: { 'step-rate': null, reach: { type: 'at-least', value: 22, source: 'test' } },
+      },
+    ],
   });
 
   it('put their own targets in place, say so in the source, and leave the rest alone', () => {
@@ -70,14 +85,20 @@ describe('schools', () => {
   });
 
   it('name measures and moments that are there; a late measure is no cause of an early one', () => {
-    const wrong = (change: object): string => movementSchema.safeParse({ ...movement, ...change }).error?.issues[0]?.message ?? 'none';
-    expect(wrong({ schools: [{ id: 'x', name: 'X', because: '', targets: { nothing: null } }] })).toBe('"nothing" is not a measure of this movement.');
+    const wrong = (change: object): string =>
+      movementSchema.safeParse({ ...movement, ...change }).error?.issues[0]?.message ?? 'none';
+    expect(wrong({ schools: [{ id: 'x', name: 'X', because: '', targets: { nothing: null } }] })).toBe(
+      '"nothing" is not a measure of this movement.',
+    );
     expect(wrong({ repeats: { by: 'nowhere', cycle: false } })).toContain('"nowhere" is not a moment of this movement');
-    expect(wrong({ causes: [{ cause: 'hip-behind', effect: 'knee-at-heel-strike', share: 0.5, because: 'x' }] })).toContain('"hip-behind" comes after "knee-at-heel-strike" and cannot be its cause');
-    expect(wrong({ measures: [movement.measures[0], movement.measures[0]], causes: [], schools: [] })).toContain('Two measures are called "knee-at-heel-strike"');
+    expect(
+      wrong({ causes: [{ cause: 'hip-behind', effect: 'knee-at-heel-strike', share: 0.5, because: 'x' }] }),
+    ).toContain('"hip-behind" comes after "knee-at-heel-strike" and cannot be its cause');
+    expect(wrong({ measures: [movement.measures[0], movement.measures[0]], causes: [], schools: [] })).toContain(
+      'Two measures are called "knee-at-heel-strike"',
+    );
   });
 });
-
 
 describe('the rules of athletics', () => {
   // Published: World Athletics technical rules, hurdle races: 13.00 / 8.50 / 10.50 m and 13.72 / 9.14 / 14.02 m.
@@ -94,13 +115,23 @@ describe('the rules of athletics', () => {
   it('ask the walker for a straight leg from contact to vertical and for contact', () => {
     const of = (id: string) => movementOf('race-walking')!.measures.find((m) => m.id === id)!;
     expect(of('knee-at-heel-strike')).toMatchObject({ at: 'heel-strike', target: { type: 'at-least' } });
-    expect(of('knee-least-in-front-support')).toMatchObject({ kind: 'extreme', which: 'smallest', from: 'heel-strike', to: 'vertical', target: { type: 'at-least' } });
+    expect(of('knee-least-in-front-support')).toMatchObject({
+      kind: 'extreme',
+      which: 'smallest',
+      from: 'heel-strike',
+      to: 'vertical',
+      target: { type: 'at-least' },
+    });
     expect(of('loss-of-contact')).toMatchObject({ kind: 'duration', target: { type: 'at-most' } });
     expect(movementOf('race-walking')!.sheet!.gates[0]!.needs).toHaveLength(3);
   });
 
   // Published: Portus et al. 2004: shoulder counter-rotation above 30 degrees marks a mixed action.
   it('warn of shoulders that turn back by more than 30 degrees', () => {
-    expect(movementOf('pace-delivery')!.measures.find((m) => m.id === 'shoulder-counter-rotation')).toMatchObject({ plane: 'transverse', target: { type: 'at-most', value: 30 }, risk: 'spinal-loading' });
+    expect(movementOf('pace-delivery')!.measures.find((m) => m.id === 'shoulder-counter-rotation')).toMatchObject({
+      plane: 'transverse',
+      target: { type: 'at-most', value: 30 },
+      risk: 'spinal-loading',
+    });
   });
 });

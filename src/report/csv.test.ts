@@ -9,10 +9,19 @@ import { reportCsv } from './csv';
 
 const [paceDelivery] = MOVEMENTS as [Movement];
 
-const marks = { 'back-foot-contact': 2, 'front-foot-contact': 12, 'arm-horizontal': 14, release: 22, 'follow-through': 40 };
-const leg = (knee: number) => () => ({
-  'left-hip': [500, 100], 'left-knee': [500, 300], 'left-ankle': [500 - 200 * Math.sin((knee * Math.PI) / 180), 300 + 200 * Math.cos((knee * Math.PI) / 180)],
-}) as const;
+const marks = {
+  'back-foot-contact': 2,
+  'front-foot-contact': 12,
+  'arm-horizontal': 14,
+  release: 22,
+  'follow-through': 40,
+};
+const leg = (knee: number) => () =>
+  ({
+    'left-hip': [500, 100],
+    'left-knee': [500, 300],
+    'left-ankle': [500 - 200 * Math.sin((knee * Math.PI) / 180), 300 + 200 * Math.cos((knee * Math.PI) / 180)],
+  }) as const;
 
 describe('CSV of every number', () => {
   const athlete = stickPerformance(leg(30), marks);
@@ -21,7 +30,8 @@ describe('CSV of every number', () => {
   const timing = timingTable(paceDelivery, [[athlete]], [[reference]]);
   const text = reportCsv({ movement: paceDelivery, judged, timing, athlete, reference });
   const rows = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data;
-  const row = (id: string, unit?: string) => rows.find((r) => r['id'] === id && (unit === undefined || r['unit'] === unit))!;
+  const row = (id: string, unit?: string) =>
+    rows.find((r) => r['id'] === id && (unit === undefined || r['unit'] === unit))!;
 
   it('has every moment, phase and measure', () => {
     expect(rows.filter((r) => r['row'] === 'moment')).toHaveLength(paceDelivery.moments.length);
@@ -54,8 +64,17 @@ describe('CSV of every number', () => {
 
   it('names the file of each camera, and how many performances a reference is the mean of', () => {
     const files = { clip: 'side.webm' };
-    const many = compareSides(paceDelivery, [[athlete]], [8, 10, 12].map((knee) => [stickPerformance(leg(knee), { ...marks, release: 20 }, performerNamed(`Performer ${knee}`))])).map((c) => judge(c, undefined));
-    const named = Papa.parse<Record<string, string>>(reportCsv({ movement: paceDelivery, judged: many, timing, athlete, reference, files }), { header: true, skipEmptyLines: true }).data;
+    const many = compareSides(
+      paceDelivery,
+      [[athlete]],
+      [8, 10, 12].map((knee) => [
+        stickPerformance(leg(knee), { ...marks, release: 20 }, performerNamed(`Performer ${knee}`)),
+      ]),
+    ).map((c) => judge(c, undefined));
+    const named = Papa.parse<Record<string, string>>(
+      reportCsv({ movement: paceDelivery, judged: many, timing, athlete, reference, files }),
+      { header: true, skipEmptyLines: true },
+    ).data;
     const knee = named.find((r) => r['id'] === 'front-knee-at-release')!;
     expect([knee['athlete_file'], knee['reference_n']]).toEqual(['side.webm', '3']);
     // Knees at 172, 170 and 168 degrees.

@@ -23,7 +23,8 @@ const round = (value: number): number => Number(value.toFixed(3));
 const optional = (value: number | null): number | '' => (value === null ? '' : round(value));
 
 function readingColumns(name: string, reading: Reading, frame: boolean): Row {
-  if (!reading.measurable) return { [`${name}`]: '', [`${name}_sd`]: '', [`${name}_frame`]: '', [`${name}_note`]: reading.message };
+  if (!reading.measurable)
+    return { [`${name}`]: '', [`${name}_sd`]: '', [`${name}_frame`]: '', [`${name}_note`]: reading.message };
   return {
     [`${name}`]: round(fromSi(reading.value, reading.unit)),
     [`${name}_sd`]: round(fromSi(reading.sd, reading.unit)),
@@ -33,7 +34,8 @@ function readingColumns(name: string, reading: Reading, frame: boolean): Row {
 }
 
 /** What must be said with a gap that carries a risk; a table of numbers says it too. */
-const cautionOf = (movement: Movement, { measure, state }: Judged): string => (state === 'gap' ? (movement.cautions.find((c) => c.id === measure.risk)?.text ?? '') : '');
+const cautionOf = (movement: Movement, { measure, state }: Judged): string =>
+  state === 'gap' ? (movement.cautions.find((c) => c.id === measure.risk)?.text ?? '') : '';
 
 function measureRow(judged: Judged, { movement, files = {} }: ReportNumbers): Row {
   const { measure, athlete, reference, spread } = judged;
@@ -67,7 +69,14 @@ function phaseRows(row: TimingRow): readonly Row[] {
   const percent = (share: number | null | undefined): number | '' => optional(share == null ? null : share * 100);
   const common = { row: 'phase', id: `${row.phase.from}-to-${row.phase.to}`, name: row.phase.name };
   return [
-    { ...common, unit: 'ms', athlete: ms(row.athlete?.duration ?? null), reference: ms(row.reference?.duration ?? null), difference: ms(row.difference), plus_minus_95: ms(row.plusMinus) },
+    {
+      ...common,
+      unit: 'ms',
+      athlete: ms(row.athlete?.duration ?? null),
+      reference: ms(row.reference?.duration ?? null),
+      difference: ms(row.difference),
+      plus_minus_95: ms(row.plusMinus),
+    },
     { ...common, unit: '%', athlete: percent(row.athlete?.share), reference: percent(row.reference?.share) },
   ];
 }
@@ -89,9 +98,30 @@ function momentRow(movement: Movement, id: string, athlete: Performance | null, 
 }
 
 const COLUMNS = [
-  'row', 'id', 'name', 'moment', 'unit', 'athlete', 'athlete_sd', 'athlete_frame', 'athlete_note', 'reference', 'reference_sd',
-  'reference_frame', 'reference_note', 'difference', 'plus_minus_95', 'band_low', 'band_high', 'state', 'target_source',
-  'athlete_file', 'reference_file', 'reference_n', 'reference_spread', 'caution',
+  'row',
+  'id',
+  'name',
+  'moment',
+  'unit',
+  'athlete',
+  'athlete_sd',
+  'athlete_frame',
+  'athlete_note',
+  'reference',
+  'reference_sd',
+  'reference_frame',
+  'reference_note',
+  'difference',
+  'plus_minus_95',
+  'band_low',
+  'band_high',
+  'state',
+  'target_source',
+  'athlete_file',
+  'reference_file',
+  'reference_n',
+  'reference_spread',
+  'caution',
 ];
 
 /** Every number of a comparison as CSV: moments (real ms from the clip's first frame), phases, measures. */

@@ -8,19 +8,49 @@ import { MOVEMENTS } from '../movements';
 import { textReport } from './text-report';
 
 const [movement] = MOVEMENTS as [Movement];
-const marks = { 'back-foot-contact': 2, 'front-foot-contact': 12, 'arm-horizontal': 14, release: 22, 'follow-through': 40 };
-const leg = (knee: number) => () => ({ 'left-hip': [500, 100], 'left-knee': [500, 300], 'left-ankle': [500 - 200 * Math.sin((knee * Math.PI) / 180), 300 + 200 * Math.cos((knee * Math.PI) / 180)] }) as const;
+const marks = {
+  'back-foot-contact': 2,
+  'front-foot-contact': 12,
+  'arm-horizontal': 14,
+  release: 22,
+  'follow-through': 40,
+};
+const leg = (knee: number) => () =>
+  ({
+    'left-hip': [500, 100],
+    'left-knee': [500, 300],
+    'left-ankle': [500 - 200 * Math.sin((knee * Math.PI) / 180), 300 + 200 * Math.cos((knee * Math.PI) / 180)],
+  }) as const;
 const reference = stickPerformance(leg(8), marks);
 
 const report = (own: number, minor = false): string => {
   const judged = compareAll(movement, stickPerformance(leg(own), marks), reference).map((c) => judge(c, undefined));
-  return textReport({ movement, athlete: 'a.csv', reference: 'r.csv', minor, judged, priorities: prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null }), warnings: ['The file miscounts its frames.'] });
+  return textReport({
+    movement,
+    athlete: 'a.csv',
+    reference: 'r.csv',
+    minor,
+    judged,
+    priorities: prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null }),
+    warnings: ['The file miscounts its frames.'],
+  });
 };
 
 test('corrections come first, with reason, drills, load, check and caution; then every reading, then what was not measured', () => {
   const text = report(30);
-  expect(text).toMatch(/^# Cricket: Pace delivery\n\na\.csv against r\.csv\.\n\n\d+ of 28 measures judged, \d+ read\.[^\n]*\n\n## First: Front knee, /);
-  for (const part of ['First because it is', '- Seen: ', '- Should be: ', '- Drill 1: ', '- Load: ', '- Check: ', '- Caution: ']) expect(text).toContain(part);
+  expect(text).toMatch(
+    /^# Cricket: Pace delivery\n\na\.csv against r\.csv\.\n\n\d+ of 28 measures judged, \d+ read\.[^\n]*\n\n## First: Front knee, /,
+  );
+  for (const part of [
+    'First because it is',
+    '- Seen: ',
+    '- Should be: ',
+    '- Drill 1: ',
+    '- Load: ',
+    '- Check: ',
+    '- Caution: ',
+  ])
+    expect(text).toContain(part);
   expect(text.indexOf('## Readings')).toBeLessThan(text.indexOf('## Not measured'));
   expect(text).toContain('| Front knee | Release | 150\u00b0 \u00b1 ');
   expect(text).toContain('- Trunk side fall: Not measurable from the side. Film from straight in front or behind.');

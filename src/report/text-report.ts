@@ -41,7 +41,8 @@ export function textReport({ movement, athlete, reference, minor, judged, priori
     ];
   });
   const rows = judged.map((j) => {
-    const shown = (r: Judged['athlete']): string => (r.measurable ? `${inUnit(r.value, r.unit)} ± ${inUnit(COVERAGE_95 * r.sd, r.unit)}` : '–');
+    const shown = (r: Judged['athlete']): string =>
+      r.measurable ? `${inUnit(r.value, r.unit)} ± ${inUnit(COVERAGE_95 * r.sd, r.unit)}` : '–';
     const unit = j.athlete.measurable ? j.athlete.unit : 'deg';
     return `| ${j.measure.name} | ${momentName(momentsOf(j.measure)[0] ?? '')} | ${shown(j.athlete)} | ${shown(j.reference)} | ${j.difference === null ? '–' : `${inUnit(j.difference, unit)} ± ${inUnit(j.plusMinus!, unit)}`} | ${j.state.replaceAll('-', ' ')} |`;
   });
@@ -57,7 +58,11 @@ export function textReport({ movement, athlete, reference, minor, judged, priori
     '',
     judgedSummary(judged).join(' '),
     '',
-    ...(corrections.length > 0 ? corrections : judgedCount(judged).judged === 0 ? [] : ['No gap beyond the measuring error.', '']),
+    ...(corrections.length > 0
+      ? corrections
+      : judgedCount(judged).judged === 0
+        ? []
+        : ['No gap beyond the measuring error.', '']),
     '## Readings',
     '',
     '| measure | moment | athlete | reference | difference | state |',

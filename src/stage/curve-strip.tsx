@@ -8,7 +8,11 @@ export interface CurveStripProps {
   readonly title: string;
   readonly unit: string;
   /** Times on the athlete's axis (seconds) and values in display units, NaN where missing. */
-  readonly curves: readonly { readonly role: Look; readonly times: readonly number[]; readonly values: readonly number[] }[];
+  readonly curves: readonly {
+    readonly role: Look;
+    readonly times: readonly number[];
+    readonly values: readonly number[];
+  }[];
   readonly domain: readonly [number, number];
   readonly moments: readonly { readonly name: string; readonly at: number }[];
   readonly playhead: number | null;
@@ -27,8 +31,12 @@ export function CurveStrip(props: CurveStripProps): ReactNode {
     observer.observe(element);
     return () => observer.disconnect();
   };
-  const inside = props.curves.flatMap((c) => c.values.filter((v, i) => !Number.isNaN(v) && c.times[i]! >= props.domain[0] && c.times[i]! <= props.domain[1]));
-  const x = scaleLinear().domain(props.domain).range([MARGIN.left, Math.max(MARGIN.left + 20, width - MARGIN.right)]);
+  const inside = props.curves.flatMap((c) =>
+    c.values.filter((v, i) => !Number.isNaN(v) && c.times[i]! >= props.domain[0] && c.times[i]! <= props.domain[1]),
+  );
+  const x = scaleLinear()
+    .domain(props.domain)
+    .range([MARGIN.left, Math.max(MARGIN.left + 20, width - MARGIN.right)]);
   const y = scaleLinear()
     .domain(inside.length ? [Math.min(...inside), Math.max(...inside)] : [0, 1])
     .nice(4)
@@ -40,13 +48,20 @@ export function CurveStrip(props: CurveStripProps): ReactNode {
       height={props.height}
       role="img"
       aria-label={`${props.title}, all performers, through the movement`}
-      onPointerDown={(event) => props.onScrub(x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left))}
+      onPointerDown={(event) =>
+        props.onScrub(x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left))
+      }
     >
-      <text className="title" x={MARGIN.left} y={12}>{props.title}</text>
+      <text className="title" x={MARGIN.left} y={12}>
+        {props.title}
+      </text>
       {y.ticks(3).map((t) => (
         <g key={t} className="tick">
           <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(t)} y2={y(t)} />
-          <text x={MARGIN.left - 6} y={y(t) + 4} textAnchor="end">{t}{props.unit}</text>
+          <text x={MARGIN.left - 6} y={y(t) + 4} textAnchor="end">
+            {t}
+            {props.unit}
+          </text>
         </g>
       ))}
       {props.moments.map((moment) => (
@@ -62,9 +77,27 @@ export function CurveStrip(props: CurveStripProps): ReactNode {
           .x(([t]) => x(t))
           .y(([, v]) => y(v))(points);
         const style = ROLE_STYLE[curve.role];
-        return <path key={curve.role} d={d ?? ''} fill="none" stroke={style.onPaper} strokeWidth={2} strokeDasharray={style.dash.join(' ')} strokeLinecap={style.cap} />;
+        return (
+          <path
+            key={curve.role}
+            d={d ?? ''}
+            fill="none"
+            stroke={style.onPaper}
+            strokeWidth={2}
+            strokeDasharray={style.dash.join(' ')}
+            strokeLinecap={style.cap}
+          />
+        );
       })}
-      {props.playhead !== null && <line className="playhead" x1={x(props.playhead)} x2={x(props.playhead)} y1={MARGIN.top - 4} y2={props.height - MARGIN.bottom + 4} />}
+      {props.playhead !== null && (
+        <line
+          className="playhead"
+          x1={x(props.playhead)}
+          x2={x(props.playhead)}
+          y1={MARGIN.top - 4}
+          y2={props.height - MARGIN.bottom + 4}
+        />
+      )}
     </svg>
   );
 }

@@ -21,7 +21,9 @@ export function DifferenceBar({ athlete, reference, band, width, text }: Differe
   const low = Math.min(...ends);
   const high = Math.max(...ends);
   const room = (high - low || 1) * 0.12;
-  const x = scaleLinear().domain([low - room, high + room]).range([0, width]);
+  const x = scaleLinear()
+    .domain([low - room, high + room])
+    .range([0, width]);
   const left = band ? x(Math.max(band.low, low - room)) : 0;
   const right = band ? x(Math.min(band.high, high + room)) : 0;
   return (
@@ -30,7 +32,13 @@ export function DifferenceBar({ athlete, reference, band, width, text }: Differe
       {band && <rect x={left} width={Math.max(1, right - left)} y={4} height={HEIGHT - 8} className="band" />}
       {reference && (
         <g stroke={ROLE_STYLE.reference.onPaper}>
-          <line x1={x(reference.value - reference.plusMinus)} x2={x(reference.value + reference.plusMinus)} y1={13} y2={13} strokeDasharray="3 2" />
+          <line
+            x1={x(reference.value - reference.plusMinus)}
+            x2={x(reference.value + reference.plusMinus)}
+            y1={13}
+            y2={13}
+            strokeDasharray="3 2"
+          />
           <rect x={x(reference.value) - 3} y={10} width={6} height={6} fill={ROLE_STYLE.reference.onPaper} />
         </g>
       )}

@@ -42,7 +42,8 @@ export function drawOn(kind: DrawingKind, draft: Draft, at: Vec2, phase: Gesture
     case 'release': {
       if (points.length === 0) return draft;
       // A press without a drag has placed one point only.
-      const placed = draft.pulling && !apart(points[points.length - 2]!, points[points.length - 1]!) ? points.slice(0, -1) : points;
+      const placed =
+        draft.pulling && !apart(points[points.length - 2]!, points[points.length - 1]!) ? points.slice(0, -1) : points;
       return { points: placed, pulling: false, done: placed.length === needed };
     }
   }

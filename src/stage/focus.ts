@@ -25,7 +25,10 @@ const sizeOf = ({ clip, bodyHeight }: Performance, sizeBy: 'body' | 'length'): n
  * Sideways the view follows the hips; up and down it stays at their median height, so that rising and sinking is seen.
  * Frames without points look where the nearest frame with points does.
  */
-export function focusOf(performance: Performance, sizeBy: 'body' | 'length' = 'body'): (frame: number) => BodyFocus | null {
+export function focusOf(
+  performance: Performance,
+  sizeBy: 'body' | 'length' = 'body',
+): (frame: number) => BodyFocus | null {
   const size = sizeOf(performance, sizeBy);
   const hips = Array.from(performance.times, (_, i) => pictureAt(performance, 'mid-hip', i));
   const known = hips.flatMap((hip, i) => (hip ? [{ ...hip, i }] : []));
@@ -39,7 +42,11 @@ export function focusOf(performance: Performance, sizeBy: 'body' | 'length' = 'b
 }
 
 /** A pane that is laid over another looks at the same point of both bodies in every frame. */
-export function anchoredAt(performance: Performance, anchor: PointRef, sizeBy: 'body' | 'length' = 'body'): (frame: number) => BodyFocus | null {
+export function anchoredAt(
+  performance: Performance,
+  anchor: PointRef,
+  sizeBy: 'body' | 'length' = 'body',
+): (frame: number) => BodyFocus | null {
   const fallback = focusOf(performance, sizeBy);
   const size = sizeOf(performance, sizeBy);
   return (frame) => {

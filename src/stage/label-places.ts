@@ -15,9 +15,15 @@ const MOST_STEPS = 4;
  */
 export function freePlaces(wanted: readonly WantedLabel[], height: number): readonly Vec2[] {
   const taken: WantedLabel[] = [];
-  const covers = (label: WantedLabel): boolean => taken.some((other) => Math.abs(other.x - label.x) < (other.width + label.width) / 2 && Math.abs(other.y - label.y) < height);
+  const covers = (label: WantedLabel): boolean =>
+    taken.some(
+      (other) => Math.abs(other.x - label.x) < (other.width + label.width) / 2 && Math.abs(other.y - label.y) < height,
+    );
   for (const label of wanted) {
-    const tries = Array.from({ length: 2 * MOST_STEPS + 1 }, (_, k) => ({ ...label, y: label.y + (k % 2 === 0 ? -1 : 1) * Math.ceil(k / 2) * height }));
+    const tries = Array.from({ length: 2 * MOST_STEPS + 1 }, (_, k) => ({
+      ...label,
+      y: label.y + (k % 2 === 0 ? -1 : 1) * Math.ceil(k / 2) * height,
+    }));
     taken.push(tries.find((place) => !covers(place)) ?? label);
   }
   return taken;

@@ -8,7 +8,8 @@ function step(column: number, dark: number, light: number): Uint8ClampedArray {
   for (let i = 0; i < WIDTH * HEIGHT; i++) pixels.fill(i % WIDTH < column ? dark : light, 4 * i, 4 * i + 4);
   return pixels;
 }
-const opacity = (pixels: Uint8ClampedArray, row: number): number[] => Array.from({ length: WIDTH }, (_, x) => pixels[4 * (row * WIDTH + x) + 3]!);
+const opacity = (pixels: Uint8ClampedArray, row: number): number[] =>
+  Array.from({ length: WIDTH }, (_, x) => pixels[4 * (row * WIDTH + x) + 3]!);
 
 describe('outlines', () => {
   it('stand on both sides of a step of brightness and nowhere else', () => {

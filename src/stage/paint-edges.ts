@@ -12,7 +12,8 @@ const FULL = 70;
 export function toEdges(pixels: Uint8ClampedArray, width: number, height: number): void {
   const light = new Float32Array(width * height);
   // Luma weights of ITU-R BT.601.
-  for (let i = 0; i < light.length; i++) light[i] = 0.299 * pixels[4 * i]! + 0.587 * pixels[4 * i + 1]! + 0.114 * pixels[4 * i + 2]!;
+  for (let i = 0; i < light.length; i++)
+    light[i] = 0.299 * pixels[4 * i]! + 0.587 * pixels[4 * i + 1]! + 0.114 * pixels[4 * i + 2]!;
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const i = y * width + x;

@@ -3,7 +3,14 @@ import { paintPicture } from './paint-picture';
 import { toPane, type Viewport } from './viewport';
 
 type Matrix = readonly [number, number, number, number, number, number];
-const times = ([a, b, c, d, e, f]: Matrix, [g, h, i, j, k, l]: Matrix): Matrix => [a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j, a * k + c * l + e, b * k + d * l + f];
+const times = ([a, b, c, d, e, f]: Matrix, [g, h, i, j, k, l]: Matrix): Matrix => [
+  a * g + c * h,
+  b * g + d * h,
+  a * i + c * j,
+  b * i + d * j,
+  a * k + c * l + e,
+  b * k + d * l + f,
+];
 
 /** A context that only knows its matrix, and how the picture was drawn. */
 class Recorder {
@@ -13,11 +20,21 @@ class Recorder {
   drawn: { matrix: Matrix; width: number; height: number } | null = null;
   save(): void {}
   restore(): void {}
-  translate(x: number, y: number): void { this.matrix = times(this.matrix, [1, 0, 0, 1, x, y]); }
-  scale(x: number, y: number): void { this.matrix = times(this.matrix, [x, 0, 0, y, 0, 0]); }
-  rotate(angle: number): void { this.matrix = times(this.matrix, [Math.cos(angle), Math.sin(angle), -Math.sin(angle), Math.cos(angle), 0, 0]); }
-  transform(a: number, b: number, c: number, d: number, e: number, f: number): void { this.matrix = times(this.matrix, [a, b, c, d, e, f]); }
-  drawImage(_: unknown, _x: number, _y: number, width: number, height: number): void { this.drawn = { matrix: this.matrix, width, height }; }
+  translate(x: number, y: number): void {
+    this.matrix = times(this.matrix, [1, 0, 0, 1, x, y]);
+  }
+  scale(x: number, y: number): void {
+    this.matrix = times(this.matrix, [x, 0, 0, y, 0, 0]);
+  }
+  rotate(angle: number): void {
+    this.matrix = times(this.matrix, [Math.cos(angle), Math.sin(angle), -Math.sin(angle), Math.cos(angle), 0, 0]);
+  }
+  transform(a: number, b: number, c: number, d: number, e: number, f: number): void {
+    this.matrix = times(this.matrix, [a, b, c, d, e, f]);
+  }
+  drawImage(_: unknown, _x: number, _y: number, width: number, height: number): void {
+    this.drawn = { matrix: this.matrix, width, height };
+  }
 }
 
 const pane = { width: 460, height: 380 };
@@ -32,7 +49,12 @@ const viewport = fc.record({
 
 function paint(view: Viewport, rotation: 0 | 90 | 180 | 270, shade = {}): Recorder {
   const recorder = new Recorder();
-  paintPicture(recorder as unknown as CanvasRenderingContext2D, { frame: null as never, ...picture, rotation, ...shade }, view, pane);
+  paintPicture(
+    recorder as unknown as CanvasRenderingContext2D,
+    { frame: null as never, ...picture, rotation, ...shade },
+    view,
+    pane,
+  );
   return recorder;
 }
 
@@ -43,7 +65,10 @@ describe('a picture in a pane', () => {
         const { matrix, width, height } = paint(view, rotation as 0).drawn!;
         // The stored picture's corner that is shown top left.
         const corner = { 0: [0, 0], 90: [0, height], 180: [width, height], 270: [width, 0] }[rotation as 0]!;
-        const at = { x: matrix[0] * corner[0]! + matrix[2] * corner[1]! + matrix[4], y: matrix[1] * corner[0]! + matrix[3] * corner[1]! + matrix[5] };
+        const at = {
+          x: matrix[0] * corner[0]! + matrix[2] * corner[1]! + matrix[4],
+          y: matrix[1] * corner[0]! + matrix[3] * corner[1]! + matrix[5],
+        };
         const expected = toPane(view, pane, { x: 0, y: 0 });
         expect(at.x).toBeCloseTo(expected.x, 6);
         expect(at.y).toBeCloseTo(expected.y, 6);

@@ -15,7 +15,10 @@ const FONT = '600 13px "Public Sans Variable", sans-serif';
 
 function stroke(context: Context, color: string, width: number, path: () => void): void {
   // A dark edge keeps a line readable on grass, sky and skin alike.
-  for (const [style, extra] of [['rgba(12,16,20,.65)', 2], [color, 0]] as const) {
+  for (const [style, extra] of [
+    ['rgba(12,16,20,.65)', 2],
+    [color, 0],
+  ] as const) {
     context.strokeStyle = style;
     context.lineWidth = width + extra;
     context.beginPath();
@@ -27,12 +30,18 @@ function stroke(context: Context, color: string, width: number, path: () => void
 const LABEL = { height: 20, apart: 2, beside: 5 };
 
 /** Values and words, each where it is wanted or beside what is there already. */
-function paintLabels(context: Context, labels: readonly { readonly at: Vec2; readonly text: string; readonly color: string }[]): void {
+function paintLabels(
+  context: Context,
+  labels: readonly { readonly at: Vec2; readonly text: string; readonly color: string }[],
+): void {
   context.font = FONT;
   context.textAlign = 'center';
   context.textBaseline = 'middle';
   // Two measures of one angle say the same in the same place: once is enough.
-  const once = labels.filter(({ at, text }, i) => labels.findIndex((other) => other.text === text && Math.hypot(other.at.x - at.x, other.at.y - at.y) < 1) === i);
+  const once = labels.filter(
+    ({ at, text }, i) =>
+      labels.findIndex((other) => other.text === text && Math.hypot(other.at.x - at.x, other.at.y - at.y) < 1) === i,
+  );
   const wanted = once.map(({ at, text }) => ({ ...at, width: context.measureText(text).width + 2 * LABEL.beside }));
   freePlaces(wanted, LABEL.height + LABEL.apart).forEach((at, i) => {
     const { width } = wanted[i]!;
@@ -46,7 +55,13 @@ function paintLabels(context: Context, labels: readonly { readonly at: Vec2; rea
 }
 
 /** Paints plain shapes over a picture; the same call serves panes, stills and film. */
-export function paintScene(context: Context, scene: readonly Primitive[], look: Look, viewport: Viewport, pane: Size): void {
+export function paintScene(
+  context: Context,
+  scene: readonly Primitive[],
+  look: Look,
+  viewport: Viewport,
+  pane: Size,
+): void {
   const style = ROLE_STYLE[look];
   const place = (p: Vec2): Vec2 => toPane(viewport, pane, p);
   context.save();
@@ -76,7 +91,9 @@ export function paintScene(context: Context, scene: readonly Primitive[], look: 
       context.setLineDash([]);
       context.globalAlpha = 1;
       context.lineJoin = 'round';
-      stroke(context, DRAWN, shape.thin ? 1.4 : 2.6, () => points.forEach((p, i) => (i === 0 ? context.moveTo(p.x, p.y) : context.lineTo(p.x, p.y))));
+      stroke(context, DRAWN, shape.thin ? 1.4 : 2.6, () =>
+        points.forEach((p, i) => (i === 0 ? context.moveTo(p.x, p.y) : context.lineTo(p.x, p.y))),
+      );
     } else if (shape.shape === 'ring') {
       const centre = place(shape.centre);
       context.setLineDash([]);
@@ -98,6 +115,13 @@ export function paintScene(context: Context, scene: readonly Primitive[], look: 
   }
   // Values last, so that no line crosses a number.
   context.globalAlpha = 1;
-  paintLabels(context, scene.flatMap((shape) => (shape.shape === 'label' ? [{ at: place(shape.at), text: shape.text, color: shape.drawn ? DRAWN : style.onPicture }] : [])));
+  paintLabels(
+    context,
+    scene.flatMap((shape) =>
+      shape.shape === 'label'
+        ? [{ at: place(shape.at), text: shape.text, color: shape.drawn ? DRAWN : style.onPicture }]
+        : [],
+    ),
+  );
   context.restore();
 }

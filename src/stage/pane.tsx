@@ -6,7 +6,19 @@ import type { GesturePhase } from './drawing-gesture';
 import { paintEdges } from './paint-edges';
 import { paintPicture } from './paint-picture';
 import { paintScene } from './paint-scene';
-import { detailFor, fitPicture, followBody, panBy, toPane, toPicture, zoomAt, type Focus, type Showing, type Size, type Viewport } from './viewport';
+import {
+  detailFor,
+  fitPicture,
+  followBody,
+  panBy,
+  toPane,
+  toPicture,
+  zoomAt,
+  type Focus,
+  type Showing,
+  type Size,
+  type Viewport,
+} from './viewport';
 
 export interface HandlePoint extends Vec2 {
   readonly id: string;
@@ -16,7 +28,8 @@ export interface PaneProps {
   /** The clip's place, unique on the bench, and what it looks like. */
   readonly id: string;
   readonly look: Look;
-  readonly picture: Size & Showing & { readonly rotation: 0 | 90 | 180 | 270; readonly brightness: number; readonly contrast: number };
+  readonly picture: Size &
+    Showing & { readonly rotation: 0 | 90 | 180 | 270; readonly brightness: number; readonly contrast: number };
   /** What is drawn over a frame, and where its performer is. */
   readonly sceneAt: (frame: number) => readonly Primitive[];
   readonly focusAt: (frame: number) => Focus | null;
@@ -70,7 +83,10 @@ export function Pane(props: PaneProps): ReactNode {
     const { picture, followBody: follow, focusAt } = current.current;
     const focus = follow && latest.current ? focusAt(latest.current.index) : null;
     if (follow && focus) return followBody(focus, size, picture);
-    return (byHand.current && { ...byHand.current, mirrored: picture.mirrored, turn: picture.turn }) ?? fitPicture(picture, size, picture);
+    return (
+      (byHand.current && { ...byHand.current, mirrored: picture.mirrored, turn: picture.turn }) ??
+      fitPicture(picture, size, picture)
+    );
   }, [size]);
 
   const draw = useCallback((): void => {
@@ -94,7 +110,9 @@ export function Pane(props: PaneProps): ReactNode {
     paintScene(context, sceneAt(index), look, viewport, size);
     const held = drag.current?.kind === 'point' ? drag.current : null;
     const handles = handlesAt(index);
-    current.current.onDetail(detailFor(viewport.scale * ratio * (handles.length > 0 || current.current.placing !== null ? LOUPE.zoom : 1)));
+    current.current.onDetail(
+      detailFor(viewport.scale * ratio * (handles.length > 0 || current.current.placing !== null ? LOUPE.zoom : 1)),
+    );
     for (const handle of handles) {
       const at = toPane(viewport, size, held?.id === handle.id ? held.at : handle);
       const isChosen = handle.id === current.current.chosen;
@@ -182,7 +200,16 @@ export function Pane(props: PaneProps): ReactNode {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const { placing: id, onMovePoint } = current.current;
-      if (event.key !== 'e' || event.ctrlKey || event.metaKey || event.altKey || id === null || !hover.current || !latest.current) return;
+      if (
+        event.key !== 'e' ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        id === null ||
+        !hover.current ||
+        !latest.current
+      )
+        return;
       if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
       onMovePoint(id, latest.current.index, toPicture(viewportNow(), size, hover.current));
     };
@@ -245,15 +272,20 @@ export function Pane(props: PaneProps): ReactNode {
     const held = drag.current;
     drag.current = null;
     if (held?.kind === 'draw') {
-      if (latest.current) props.onDraw?.(toPicture(viewportNow(), size, pointerAt(event)), 'release', latest.current.index);
+      if (latest.current)
+        props.onDraw?.(toPicture(viewportNow(), size, pointerAt(event)), 'release', latest.current.index);
       return;
     }
-    if (held?.kind === 'point' && held.moved && latest.current) props.onMovePoint(held.id, latest.current.index, held.at);
+    if (held?.kind === 'point' && held.moved && latest.current)
+      props.onMovePoint(held.id, latest.current.index, held.at);
     else draw();
   };
 
   return (
-    <figure className={`pane ${props.look} ${props.active ? 'active' : ''} ${props.ghost === null ? '' : 'ghost'}`} aria-label={props.label}>
+    <figure
+      className={`pane ${props.look} ${props.active ? 'active' : ''} ${props.ghost === null ? '' : 'ghost'}`}
+      aria-label={props.label}
+    >
       <canvas
         ref={canvas}
         data-testid={`pane-${props.id}`}
@@ -261,7 +293,9 @@ export function Pane(props: PaneProps): ReactNode {
         onPointerMove={onPointerMove}
         onPointerUp={onPointerUp}
         onPointerCancel={onPointerUp}
-        onPointerLeave={() => { hover.current = null; }}
+        onPointerLeave={() => {
+          hover.current = null;
+        }}
         onDoubleClick={() => {
           byHand.current = null;
           draw();

@@ -27,7 +27,11 @@ interface Placed {
 
 /** Threads from left to right; a number that would lie on its neighbour's goes a row up or down. */
 function inRows(threads: readonly Omit<Placed, 'shift'>[]): readonly Placed[] {
-  const ends: [number, number][] = [[0, -Infinity], [-1, -Infinity], [1, -Infinity]];
+  const ends: [number, number][] = [
+    [0, -Infinity],
+    [-1, -Infinity],
+    [1, -Infinity],
+  ];
   return threads.map((thread) => {
     const at = (thread.from + thread.to) / 2;
     const free = thread.text === '' ? ends[0]! : (ends.find(([, end]) => at - LABEL_WIDTH / 2 >= end) ?? ends[0]!);
@@ -37,7 +41,15 @@ function inRows(threads: readonly Omit<Placed, 'shift'>[]): readonly Placed[] {
 }
 
 /** Threads from each moment of a ribbon to its counterpart on the next: early and late are seen as a slope. */
-export function RibbonThreads({ rows, threads, currentMoment }: { readonly rows: readonly Row[]; readonly threads: readonly Thread[]; readonly currentMoment: string | null }): ReactNode {
+export function RibbonThreads({
+  rows,
+  threads,
+  currentMoment,
+}: {
+  readonly rows: readonly Row[];
+  readonly threads: readonly Thread[];
+  readonly currentMoment: string | null;
+}): ReactNode {
   return rows.slice(1).map((row, k) => {
     const before = rows[k]!;
     const placed = inRows(
@@ -52,7 +64,9 @@ export function RibbonThreads({ rows, threads, currentMoment }: { readonly rows:
         {placed.map(({ moment, text, from, to, shift }) => (
           <g key={moment} className={moment === currentMoment ? 'thread current' : 'thread'}>
             <line x1={from} y1={before.bottom} x2={to} y2={row.top} />
-            <text x={(from + to) / 2} y={(before.bottom + row.top) / 2 + 4 + shift * 12}>{text}</text>
+            <text x={(from + to) / 2} y={(before.bottom + row.top) / 2 + 4 + shift * 12}>
+              {text}
+            </text>
           </g>
         ))}
       </g>

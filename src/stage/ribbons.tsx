@@ -52,7 +52,10 @@ const MARGIN = { left: 92, right: 16 };
 /** Shades that tell neighbouring phases apart without naming good or bad. */
 const PHASE_SHADES = ['#dcd6c8', '#cfd8d6', '#e3dcc9', '#c9d3da', '#d9d2d9'];
 
-type Held = { kind: 'pin'; clipId: string; moment: string; at: number; moved: boolean } | { kind: 'scrub'; clipId: string } | { kind: 'pan'; from: number };
+type Held =
+  | { kind: 'pin'; clipId: string; moment: string; at: number; moved: boolean }
+  | { kind: 'scrub'; clipId: string }
+  | { kind: 'pan'; from: number };
 
 /** The performances' phases and moments on one time axis; also the scrubber. The wheel zooms, dragging beside the bars pans. */
 export function Ribbons(props: RibbonsProps): ReactNode {
@@ -61,11 +64,22 @@ export function Ribbons(props: RibbonsProps): ReactNode {
   const [width, setWidth] = useState(900);
   const pitch = PITCH + props.thumbnailHeight;
   const height = TOP + (props.clips.length - 1) * pitch + BAR + props.thumbnailHeight + BOTTOM;
-  const x = scaleLinear().domain([...props.domain]).range([MARGIN.left, Math.max(MARGIN.left + 50, width - MARGIN.right)]);
-  const rowOf = (clipId: string): number => TOP + pitch * Math.max(0, props.clips.findIndex((c) => c.id === clipId));
-  const timeAt = (event: { readonly clientX: number }): number => x.invert(event.clientX - svg.current!.getBoundingClientRect().left);
+  const x = scaleLinear()
+    .domain([...props.domain])
+    .range([MARGIN.left, Math.max(MARGIN.left + 50, width - MARGIN.right)]);
+  const rowOf = (clipId: string): number =>
+    TOP +
+    pitch *
+      Math.max(
+        0,
+        props.clips.findIndex((c) => c.id === clipId),
+      );
+  const timeAt = (event: { readonly clientX: number }): number =>
+    x.invert(event.clientX - svg.current!.getBoundingClientRect().left);
   const pinAt = (clip: RibbonClip, moment: string): number | undefined =>
-    held?.kind === 'pin' && held.clipId === clip.id && held.moment === moment ? held.at : clip.pins.find((p) => p.moment === moment)?.at;
+    held?.kind === 'pin' && held.clipId === clip.id && held.moment === moment
+      ? held.at
+      : clip.pins.find((p) => p.moment === moment)?.at;
 
   useEffect(() => {
     const element = svg.current!;
@@ -80,7 +94,10 @@ export function Ribbons(props: RibbonsProps): ReactNode {
     const element = svg.current!;
     const onWheel = (event: WheelEvent): void => {
       event.preventDefault();
-      const at = scaleLinear().domain([...domain]).range([MARGIN.left, Math.max(MARGIN.left + 50, width - MARGIN.right)]).invert(event.clientX - element.getBoundingClientRect().left);
+      const at = scaleLinear()
+        .domain([...domain])
+        .range([MARGIN.left, Math.max(MARGIN.left + 50, width - MARGIN.right)])
+        .invert(event.clientX - element.getBoundingClientRect().left);
       const factor = Math.exp(event.deltaY * 0.0015);
       onDomain([at - (at - domain[0]) * factor, at + (domain[1] - at) * factor]);
     };
@@ -88,7 +105,8 @@ export function Ribbons(props: RibbonsProps): ReactNode {
     return () => element.removeEventListener('wheel', onWheel);
   }, [domain, onDomain, width]);
 
-  const holdPin = (clipId: string, moment: string, at: number): void => props.onPinHeld({ clipId, moment, at, x: x(at) });
+  const holdPin = (clipId: string, moment: string, at: number): void =>
+    props.onPinHeld({ clipId, moment, at, x: x(at) });
   const onMove = (event: PointerEvent): void => {
     if (!held) return;
     if (held.kind === 'scrub') return props.onScrub(held.clipId, timeAt(event));
@@ -135,18 +153,29 @@ export function Ribbons(props: RibbonsProps): ReactNode {
         setHeld({ kind: 'pan', from: timeAt(event) });
       }}
     >
-      <clipPath id="ribbon-span"><rect x={MARGIN.left - 8} y={0} width={Math.max(1, width - MARGIN.left - MARGIN.right + 16)} height={height} /></clipPath>
+      <clipPath id="ribbon-span">
+        <rect x={MARGIN.left - 8} y={0} width={Math.max(1, width - MARGIN.left - MARGIN.right + 16)} height={height} />
+      </clipPath>
       {x.ticks(Math.max(4, Math.floor(width / 110))).map((t) => (
         <g key={t} className="tick">
           <line x1={x(t)} x2={x(t)} y1={14} y2={height - 16} />
-          <text x={x(t)} y={height - 4}>{t.toFixed(domain[1] - domain[0] < 0.5 ? 2 : 1)} s</text>
+          <text x={x(t)} y={height - 4}>
+            {t.toFixed(domain[1] - domain[0] < 0.5 ? 2 : 1)} s
+          </text>
         </g>
       ))}
       <g clipPath="url(#ribbon-span)">
         <RibbonThreads
           threads={props.threads}
           currentMoment={props.currentMoment}
-          rows={props.clips.map((clip) => ({ top: rowOf(clip.id), bottom: rowOf(clip.id) + BAR + props.thumbnailHeight, xOf: (moment) => { const at = pinAt(clip, moment); return at === undefined ? undefined : x(at); } }))}
+          rows={props.clips.map((clip) => ({
+            top: rowOf(clip.id),
+            bottom: rowOf(clip.id) + BAR + props.thumbnailHeight,
+            xOf: (moment) => {
+              const at = pinAt(clip, moment);
+              return at === undefined ? undefined : x(at);
+            },
+          }))}
         />
         {props.clips.map((clip) => {
           const y = rowOf(clip.id);
@@ -168,7 +197,20 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                   props.onScrub(clip.id, timeAt(event));
                 }}
               />
-              {props.thumbnailHeight > 0 && clip.thumbnails.filter(({ at }) => inside(at)).map(({ at, address }) => <image key={address} href={address} x={x(at) - props.thumbnailHeight / 2} y={y + BAR} height={props.thumbnailHeight} width={props.thumbnailHeight} preserveAspectRatio="xMidYMid slice" />)}
+              {props.thumbnailHeight > 0 &&
+                clip.thumbnails
+                  .filter(({ at }) => inside(at))
+                  .map(({ at, address }) => (
+                    <image
+                      key={address}
+                      href={address}
+                      x={x(at) - props.thumbnailHeight / 2}
+                      y={y + BAR}
+                      height={props.thumbnailHeight}
+                      width={props.thumbnailHeight}
+                      preserveAspectRatio="xMidYMid slice"
+                    />
+                  ))}
               {props.phases.map((phase, i) => {
                 const from = pinAt(clip, phase.from);
                 const to = pinAt(clip, phase.to);
@@ -177,7 +219,11 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                 return (
                   <g key={phase.from} className="phase">
                     <rect x={x(from)} y={y} width={wide} height={BAR} fill={PHASE_SHADES[i % PHASE_SHADES.length]} />
-                    {wide > phase.name.length * 6.2 && <text x={x(from) + wide / 2} y={y + 13}>{phase.name}</text>}
+                    {wide > phase.name.length * 6.2 && (
+                      <text x={x(from) + wide / 2} y={y + 13}>
+                        {phase.name}
+                      </text>
+                    )}
                   </g>
                 );
               })}
@@ -208,16 +254,38 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                   >
                     <title>{pin.name}</title>
                     <line x1={at} x2={at} y1={y - 3} y2={y + BAR + 3} stroke={style.onPaper} />
-                    {above ? <circle cx={at} cy={tip} r={5.5} fill={style.onPaper} /> : <rect x={at - 5} y={tip - 5} width={10} height={10} fill={style.onPaper} />}
+                    {above ? (
+                      <circle cx={at} cy={tip} r={5.5} fill={style.onPaper} />
+                    ) : (
+                      <rect x={at - 5} y={tip - 5} width={10} height={10} fill={style.onPaper} />
+                    )}
                   </g>
                 );
               })}
-              {clip.playhead !== null && <line className="playhead" x1={x(clip.playhead)} x2={x(clip.playhead)} y1={y - 5} y2={y + BAR + props.thumbnailHeight + 5} />}
+              {clip.playhead !== null && (
+                <line
+                  className="playhead"
+                  x1={x(clip.playhead)}
+                  x2={x(clip.playhead)}
+                  y1={y - 5}
+                  y2={y + BAR + props.thumbnailHeight + 5}
+                />
+              )}
             </g>
           );
         })}
       </g>
-      {props.clips.map((clip) => <text key={clip.id} className="ribbon-name" x={8} y={rowOf(clip.id) + 13} style={{ fill: ROLE_STYLE[clip.look].onPaper }}>{clip.label}</text>)}
+      {props.clips.map((clip) => (
+        <text
+          key={clip.id}
+          className="ribbon-name"
+          x={8}
+          y={rowOf(clip.id) + 13}
+          style={{ fill: ROLE_STYLE[clip.look].onPaper }}
+        >
+          {clip.label}
+        </text>
+      ))}
     </svg>
   );
 }

@@ -45,47 +45,116 @@ export interface TrendChartProps {
 /** One measure over sessions: values with their 95 % intervals, and behind each the range that it was judged by. */
 export function TrendChart({ title, unit, points, height, onChoose }: TrendChartProps): ReactNode {
   const [width, watch] = useWidth(520);
-  const ends = points.flatMap(({ value, plusMinus, band }) => [value - plusMinus, value + plusMinus, ...(band ? [band.low, band.high] : [])]).filter(Number.isFinite).map((v) => fromSi(v, unit));
+  const ends = points
+    .flatMap(({ value, plusMinus, band }) => [
+      value - plusMinus,
+      value + plusMinus,
+      ...(band ? [band.low, band.high] : []),
+    ])
+    .filter(Number.isFinite)
+    .map((v) => fromSi(v, unit));
   const [low, high] = [Math.min(...ends), Math.max(...ends)];
   const room = Math.max((high - low) * 0.08, 10 ** -DISPLAY_UNITS[unit].decimals);
   const y = scaleLinear([low - room, high + room], [height - MARGIN.bottom, MARGIN.top]);
   const days = points.map((p) => new Date(p.on));
   const right = Math.max(MARGIN.left + 60, width - MARGIN.right - 24);
   const time = scaleTime([days[0] ?? new Date(0), days.at(-1) ?? new Date(0)], [MARGIN.left + 34, right]);
-  const xs = points.length === 1 ? [(MARGIN.left + right) / 2] : apart(days.map((d) => time(d)), right);
+  const xs =
+    points.length === 1
+      ? [(MARGIN.left + right) / 2]
+      : apart(
+          days.map((d) => time(d)),
+          right,
+        );
   const at = (v: number): number => y(fromSi(v, unit));
   const [top, bottom] = [MARGIN.top, height - MARGIN.bottom];
-  const edge = (i: number): number => (i < 0 ? MARGIN.left : i >= xs.length - 1 ? width - MARGIN.right : (xs[i]! + xs[i + 1]!) / 2);
+  const edge = (i: number): number =>
+    i < 0 ? MARGIN.left : i >= xs.length - 1 ? width - MARGIN.right : (xs[i]! + xs[i + 1]!) / 2;
   const colour = ROLE_STYLE.athlete.onPaper;
   let labelled = -Infinity;
   return (
-    <svg ref={watch} className="trend-chart" height={height} role="group" aria-label={`${title} over ${points.length} sessions`}>
+    <svg
+      ref={watch}
+      className="trend-chart"
+      height={height}
+      role="group"
+      aria-label={`${title} over ${points.length} sessions`}
+    >
       {points.map(({ key, band }, i) => {
         if (!band) return null;
-        const [upper, lower] = [Math.max(top, Number.isFinite(band.high) ? at(band.high) : top), Math.min(bottom, Number.isFinite(band.low) ? at(band.low) : bottom)];
-        return <rect key={key} className="band" x={edge(i - 1)} width={Math.max(0, edge(i) - edge(i - 1))} y={upper} height={Math.max(1, lower - upper)} />;
+        const [upper, lower] = [
+          Math.max(top, Number.isFinite(band.high) ? at(band.high) : top),
+          Math.min(bottom, Number.isFinite(band.low) ? at(band.low) : bottom),
+        ];
+        return (
+          <rect
+            key={key}
+            className="band"
+            x={edge(i - 1)}
+            width={Math.max(0, edge(i) - edge(i - 1))}
+            y={upper}
+            height={Math.max(1, lower - upper)}
+          />
+        );
       })}
       {y.ticks(4).map((t) => (
         <g key={t} className="tick">
           <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(t)} y2={y(t)} />
-          <text x={MARGIN.left - 6} y={y(t) + 4} textAnchor="end">{t}{DISPLAY_UNITS[unit].suffix}</text>
+          <text x={MARGIN.left - 6} y={y(t) + 4} textAnchor="end">
+            {t}
+            {DISPLAY_UNITS[unit].suffix}
+          </text>
         </g>
       ))}
-      <path className="way" stroke={colour} d={line<TrendPoint>((_, i) => xs[i]!, ({ value }) => at(value))([...points]) ?? ''} />
+      <path
+        className="way"
+        stroke={colour}
+        d={
+          line<TrendPoint>(
+            (_, i) => xs[i]!,
+            ({ value }) => at(value),
+          )([...points]) ?? ''
+        }
+      />
       {points.map((p, i) => {
         const x = xs[i]!;
         const shown = p.now || x - labelled >= LABEL;
         if (shown) labelled = x;
         return (
           <g key={p.key}>
-            <line className="whisker" stroke={colour} x1={x} x2={x} y1={at(p.value - p.plusMinus)} y2={at(p.value + p.plusMinus)} />
-            <a role="button" tabIndex={0} aria-label={p.text} style={{ cursor: 'pointer' }} onClick={() => onChoose(p.key)} onKeyDown={(event) => { if (event.key === 'Enter' || event.key === ' ') { event.preventDefault(); onChoose(p.key); } }}>
+            <line
+              className="whisker"
+              stroke={colour}
+              x1={x}
+              x2={x}
+              y1={at(p.value - p.plusMinus)}
+              y2={at(p.value + p.plusMinus)}
+            />
+            <a
+              role="button"
+              tabIndex={0}
+              aria-label={p.text}
+              style={{ cursor: 'pointer' }}
+              onClick={() => onChoose(p.key)}
+              onKeyDown={(event) => {
+                if (event.key === 'Enter' || event.key === ' ') {
+                  event.preventDefault();
+                  onChoose(p.key);
+                }
+              }}
+            >
               <title>{p.text}</title>
               <circle cx={x} cy={at(p.value)} r={12} fill="transparent" />
               <circle cx={x} cy={at(p.value)} r={p.now ? 6 : 4.5} fill={colour} />
             </a>
-            <text className={p.now ? 'now' : undefined} x={x + 9} y={at(p.value) - 6}>{inUnit(p.value, unit).replace('-', '\u2212')}</text>
-            {shown && <text className={p.now ? 'now' : undefined} x={x} y={height - 6} textAnchor="middle">{p.label}</text>}
+            <text className={p.now ? 'now' : undefined} x={x + 9} y={at(p.value) - 6}>
+              {inUnit(p.value, unit).replace('-', '\u2212')}
+            </text>
+            {shown && (
+              <text className={p.now ? 'now' : undefined} x={x} y={height - 6} textAnchor="middle">
+                {p.label}
+              </text>
+            )}
           </g>
         );
       })}

@@ -10,25 +10,34 @@ const viewport = fc.record({
   mirrored: fc.boolean(),
   turn: fc.double({ min: -0.8, max: 0.8, noNaN: true }),
 });
-const point = fc.record({ x: fc.double({ min: -100, max: 1400, noNaN: true }), y: fc.double({ min: -100, max: 900, noNaN: true }) });
+const point = fc.record({
+  x: fc.double({ min: -100, max: 1400, noNaN: true }),
+  y: fc.double({ min: -100, max: 900, noNaN: true }),
+});
 
 describe('viewport', () => {
   it('maps to the pane and back', () => {
-    fc.assert(fc.property(viewport, point, (v, p) => {
-      const back = toPicture(v, pane, toPane(v, pane, p));
-      expect(back.x).toBeCloseTo(p.x, 6);
-      expect(back.y).toBeCloseTo(p.y, 6);
-    }), { seed: 1 });
+    fc.assert(
+      fc.property(viewport, point, (v, p) => {
+        const back = toPicture(v, pane, toPane(v, pane, p));
+        expect(back.x).toBeCloseTo(p.x, 6);
+        expect(back.y).toBeCloseTo(p.y, 6);
+      }),
+      { seed: 1 },
+    );
   });
 
   it('keeps the picture under the pointer where it is while zooming', () => {
-    fc.assert(fc.property(viewport, fc.double({ min: 0.5, max: 2, noNaN: true }), (v, factor) => {
-      const pointer = { x: 120, y: 300 };
-      const before = toPicture(v, pane, pointer);
-      const after = toPicture(zoomAt(v, pane, pointer, factor), pane, pointer);
-      expect(after.x).toBeCloseTo(before.x, 6);
-      expect(after.y).toBeCloseTo(before.y, 6);
-    }), { seed: 1 });
+    fc.assert(
+      fc.property(viewport, fc.double({ min: 0.5, max: 2, noNaN: true }), (v, factor) => {
+        const pointer = { x: 120, y: 300 };
+        const before = toPicture(v, pane, pointer);
+        const after = toPicture(zoomAt(v, pane, pointer, factor), pane, pointer);
+        expect(after.x).toBeCloseTo(before.x, 6);
+        expect(after.y).toBeCloseTo(before.y, 6);
+      }),
+      { seed: 1 },
+    );
   });
 
   it('moves the picture with the pointer while panning, mirrored or not', () => {

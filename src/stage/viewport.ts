@@ -18,7 +18,8 @@ export function toPane(v: Viewport, pane: Size, p: Vec2): Vec2 {
 }
 
 /** A movement on the pane as a movement in the picture. */
-const inPicture = (v: Viewport, d: Vec2): Vec2 => rotate({ x: ((v.mirrored ? -1 : 1) * d.x) / v.scale, y: d.y / v.scale }, -v.turn);
+const inPicture = (v: Viewport, d: Vec2): Vec2 =>
+  rotate({ x: ((v.mirrored ? -1 : 1) * d.x) / v.scale, y: d.y / v.scale }, -v.turn);
 
 export function toPicture(v: Viewport, pane: Size, p: Vec2): Vec2 {
   const d = inPicture(v, { x: p.x - pane.width / 2, y: p.y - pane.height / 2 });

@@ -14,13 +14,23 @@ const [paceDelivery] = MOVEMENTS as [Movement];
 
 const ATHLETE = stickClip({ id: 'a' });
 /** Half as many frames a second. */
-const REFERENCE = stickClip({ id: 'r', role: 'reference', frameTimes: Float64Array.from({ length: 31 }, (_, i) => i * 20000), fileRate: 50, captureRate: 50 });
-const marksOf = (...frames: number[]) => Object.fromEntries(paceDelivery.moments.slice(0, frames.length).map((m, i) => [m.id, { frame: frames[i]! }]));
+const REFERENCE = stickClip({
+  id: 'r',
+  role: 'reference',
+  frameTimes: Float64Array.from({ length: 31 }, (_, i) => i * 20000),
+  fileRate: 50,
+  captureRate: 50,
+});
+const marksOf = (...frames: number[]) =>
+  Object.fromEntries(paceDelivery.moments.slice(0, frames.length).map((m, i) => [m.id, { frame: frames[i]! }]));
 const athlete = preparePerformance(ATHLETE, {}, marksOf(4, 12, 30), 20);
 const reference = preparePerformance(REFERENCE, {}, marksOf(3, 9, 14), 20);
 
 /** A player with sources that take their time, and a record of every picture shown: frames of both panes. */
-function bench(seed = 7, more: BenchClips['clips'] = []): { player: BenchPlayer; shown: [number, number][]; rest: () => Promise<void> } {
+function bench(
+  seed = 7,
+  more: BenchClips['clips'] = [],
+): { player: BenchPlayer; shown: [number, number][]; rest: () => Promise<void> } {
   const player = new BenchPlayer();
   const roll = dice(seed);
   const panes = { a: -1, r: -1 };
@@ -39,8 +49,19 @@ function bench(seed = 7, more: BenchClips['clips'] = []): { player: BenchPlayer;
     thumbnails: () => undefined,
     close: () => undefined,
   });
-  setView({ shown: { a: 0, r: 0 }, mode: 'matched', lockMoment: null, offsets: {}, activeClip: null, region: null, loop: false });
-  player.setClips({ movement: paceDelivery, clips: [{ performance: athlete, join: null }, { performance: reference, join: null }, ...more] });
+  setView({
+    shown: { a: 0, r: 0 },
+    mode: 'matched',
+    lockMoment: null,
+    offsets: {},
+    activeClip: null,
+    region: null,
+    loop: false,
+  });
+  player.setClips({
+    movement: paceDelivery,
+    clips: [{ performance: athlete, join: null }, { performance: reference, join: null }, ...more],
+  });
   player.addSource('a', source());
   player.addSource('r', source());
   player.addPainter('a', (_, index) => (panes.a = index));
@@ -112,9 +133,20 @@ describe('the panes of the bench', () => {
 
   it('step further cameras of a performance with it, in every mode', async () => {
     // Twice as many frames a second, its clock 30 ms ahead and 0.1 % fast.
-    const camera = stickClip({ id: 'c', frameTimes: Float64Array.from({ length: 101 }, (_, i) => i * 5000), fileRate: 200, captureRate: 200, joined: { to: 'a', pairs: [] } });
-    const map = joinedMap(ATHLETE, camera, [{ own: 6, other: 0 }, { own: 6 + 60 * 1.001, other: 30 }]);
-    const { player, rest } = bench(7, [{ performance: preparePerformance(camera, {}, {}, 20), join: { rootId: 'a', map } }]);
+    const camera = stickClip({
+      id: 'c',
+      frameTimes: Float64Array.from({ length: 101 }, (_, i) => i * 5000),
+      fileRate: 200,
+      captureRate: 200,
+      joined: { to: 'a', pairs: [] },
+    });
+    const map = joinedMap(ATHLETE, camera, [
+      { own: 6, other: 0 },
+      { own: 6 + 60 * 1.001, other: 30 },
+    ]);
+    const { player, rest } = bench(7, [
+      { performance: preparePerformance(camera, {}, {}, 20), join: { rootId: 'a', map } },
+    ]);
     await rest();
     setView({ shown: { a: 0, r: 0, c: 0 } });
     expect(player.framesFor('a', 12)).toEqual({ a: 12, r: 9, c: 30 });
@@ -159,7 +191,8 @@ describe('playing', () => {
     now = 0;
     frames = [];
     jest.spyOn(performance, 'now').mockImplementation(() => now);
-    (globalThis as { requestAnimationFrame?: unknown }).requestAnimationFrame = (call: (time: number) => void) => frames.push(call);
+    (globalThis as { requestAnimationFrame?: unknown }).requestAnimationFrame = (call: (time: number) => void) =>
+      frames.push(call);
   });
   afterEach(() => jest.restoreAllMocks());
 
@@ -174,7 +207,12 @@ describe('playing', () => {
   it('keeps to the region, and begins again in a loop', async () => {
     const { player, shown, rest } = bench();
     await rest();
-    setView({ speed: 1, loop: true, region: { from: paceDelivery.moments[0]!.id, to: paceDelivery.moments[1]!.id }, shown: { a: 0, r: 0 } });
+    setView({
+      speed: 1,
+      loop: true,
+      region: { from: paceDelivery.moments[0]!.id, to: paceDelivery.moments[1]!.id },
+      shown: { a: 0, r: 0 },
+    });
     shown.length = 0;
     player.play();
     await run(rest, 40);
@@ -188,7 +226,12 @@ describe('playing', () => {
   it('stops at the end of the region without a loop', async () => {
     const { player, rest } = bench();
     await rest();
-    setView({ speed: 2, loop: false, region: { from: paceDelivery.moments[0]!.id, to: paceDelivery.moments[1]!.id }, shown: { a: 5, r: 4 } });
+    setView({
+      speed: 2,
+      loop: false,
+      region: { from: paceDelivery.moments[0]!.id, to: paceDelivery.moments[1]!.id },
+      shown: { a: 5, r: 4 },
+    });
     player.play();
     await run(rest, 20);
     expect(useView.getState()).toMatchObject({ playing: false, shown: { a: 12, r: 9 } });

@@ -67,7 +67,10 @@ export class BenchPlayer {
   }
 
   private shareBudget(): void {
-    for (const source of this.sources.values()) source.setBudget((this.sources.size > 2 ? DECODED_BYTES.more : DECODED_BYTES.two) / Math.max(2, this.sources.size));
+    for (const source of this.sources.values())
+      source.setBudget(
+        (this.sources.size > 2 ? DECODED_BYTES.more : DECODED_BYTES.two) / Math.max(2, this.sources.size),
+      );
   }
 
   /** A pane tells how much detail it shows of a clip; where it is more than before, its picture is fetched again. */
@@ -171,7 +174,9 @@ export class BenchPlayer {
 
   /** Performances that a given one does not bring along. */
   private untied(to: Performance): readonly Performance[] {
-    return this.clips!.clips.filter((c) => !c.join && c.performance.clip.id !== to.clip.id && (!this.rootMap(to) || !this.rootMap(c.performance))).map((c) => c.performance);
+    return this.clips!.clips.filter(
+      (c) => !c.join && c.performance.clip.id !== to.clip.id && (!this.rootMap(to) || !this.rootMap(c.performance)),
+    ).map((c) => c.performance);
   }
 
   /** Steps all clips by frames of the active one. */
@@ -180,7 +185,8 @@ export class BenchPlayer {
     if (!active) return;
     const { clip } = active.performance;
     const next = this.framesFor(clip.id, this.pendingFrame(clip.id) + by);
-    for (const other of this.untied(this.rootOf(active))) Object.assign(next, this.ownFrames(other, this.clampFrame(other, this.pendingFrame(other.clip.id) + by)));
+    for (const other of this.untied(this.rootOf(active)))
+      Object.assign(next, this.ownFrames(other, this.clampFrame(other, this.pendingFrame(other.clip.id) + by)));
     this.request(next);
   }
 
@@ -188,7 +194,12 @@ export class BenchPlayer {
   private ownFrames(root: Performance, frame: number): Record<string, number> {
     const time = timeAtFrame(root.times, frame);
     const views = this.clips!.clips.filter((c) => c.join?.rootId === root.clip.id);
-    return { [root.clip.id]: frame, ...Object.fromEntries(views.map((v) => [v.performance.clip.id, nearestFrame(v.performance.times, v.join!.map.map(time))])) };
+    return {
+      [root.clip.id]: frame,
+      ...Object.fromEntries(
+        views.map((v) => [v.performance.clip.id, nearestFrame(v.performance.times, v.join!.map.map(time))]),
+      ),
+    };
   }
 
   /** Steps one clip alone, which sets all free from each other. */
@@ -200,27 +211,38 @@ export class BenchPlayer {
       notify('info', 'The clips now move freely. Choose a way of matching to bring them together again.');
     }
     const { clip } = active.performance;
-    this.request({ ...(this.target ?? useView.getState().shown), [clip.id]: this.clampFrame(active.performance, this.pendingFrame(clip.id) + by) });
+    this.request({
+      ...(this.target ?? useView.getState().shown),
+      [clip.id]: this.clampFrame(active.performance, this.pendingFrame(clip.id) + by),
+    });
   }
 
   /** Brings every further camera to its performance, whose clock may have been joined anew. */
   alignCameras(): void {
     const next: Record<string, number> = { ...(this.target ?? useView.getState().shown) };
-    for (const { join, performance } of this.clips?.clips ?? []) if (!join) Object.assign(next, this.ownFrames(performance, this.clampFrame(performance, this.pendingFrame(performance.clip.id))));
+    for (const { join, performance } of this.clips?.clips ?? [])
+      if (!join)
+        Object.assign(
+          next,
+          this.ownFrames(performance, this.clampFrame(performance, this.pendingFrame(performance.clip.id))),
+        );
     this.request(next);
   }
 
   /** Performances that follow the lead. */
   private get followers(): readonly Performance[] {
     const { lead } = this;
-    return (this.clips?.clips ?? []).filter((c) => !c.join && c.performance.clip.id !== lead?.clip.id).map((c) => c.performance);
+    return (this.clips?.clips ?? [])
+      .filter((c) => !c.join && c.performance.clip.id !== lead?.clip.id)
+      .map((c) => c.performance);
   }
 
   /** Keeps all clips together in real time as they stand now. */
   lockAsTheyStand(): void {
     const { lead, followers } = this;
     if (!lead || followers.length === 0) return;
-    const at = (performance: Performance): number => timeAtFrame(performance.times, this.pendingFrame(performance.clip.id));
+    const at = (performance: Performance): number =>
+      timeAtFrame(performance.times, this.pendingFrame(performance.clip.id));
     setView({ mode: 'offset', offsets: Object.fromEntries(followers.map((p) => [p.clip.id, at(p) - at(lead)])) });
   }
 
@@ -241,7 +263,12 @@ export class BenchPlayer {
     if (!toRoot || maps.size === 1) return;
     const now = toRoot.inverse(active.join ? active.join.map.inverse(time) : time);
     const before = useView.getState().offsets;
-    setView({ mode: 'offset', offsets: Object.fromEntries(followers.map(({ clip: { id } }) => [id, maps.has(id) ? maps.get(id)!.map(now) - now : (before[id] ?? 0)])) });
+    setView({
+      mode: 'offset',
+      offsets: Object.fromEntries(
+        followers.map(({ clip: { id } }) => [id, maps.has(id) ? maps.get(id)!.map(now) - now : (before[id] ?? 0)]),
+      ),
+    });
     this.goTo(clip.id, this.pendingFrame(clip.id));
   }
 
@@ -257,7 +284,9 @@ export class BenchPlayer {
     if (!lead || !movable) return;
     if (useView.getState().mode !== 'offset') this.lockAsTheyStand();
     const { offsets } = useView.getState();
-    setView({ offsets: { ...offsets, [movable.clip.id]: (offsets[movable.clip.id] ?? 0) + frames * movable.interval } });
+    setView({
+      offsets: { ...offsets, [movable.clip.id]: (offsets[movable.clip.id] ?? 0) + frames * movable.interval },
+    });
     this.goTo(lead.clip.id, this.pendingFrame(lead.clip.id));
   }
 
@@ -297,7 +326,8 @@ export class BenchPlayer {
       if (loop && this.clock >= end) this.clock = from;
       const frame = nearestFrame(master.times, Math.min(this.clock, end));
       const next = this.framesFor(master.clip.id, frame);
-      for (const other of this.untied(master)) Object.assign(next, this.ownFrames(other, nearestFrame(other.times, this.clock)));
+      for (const other of this.untied(master))
+        Object.assign(next, this.ownFrames(other, nearestFrame(other.times, this.clock)));
       // Slowly played, most turns of the page show the same pictures.
       if (Object.entries(next).some(([id, i]) => i !== this.pendingFrame(id))) this.request(next);
       if (this.clock >= end) setView({ playing: false });
@@ -315,7 +345,12 @@ export class BenchPlayer {
   }
 
   /** Fetches pictures of a clip beside what the panes show, while the panes ask for none; whoever takes them closes them. */
-  async peek(clipId: string, frames: readonly number[], take: (index: number, picture: DecodedPicture) => void, signal: AbortSignal): Promise<void> {
+  async peek(
+    clipId: string,
+    frames: readonly number[],
+    take: (index: number, picture: DecodedPicture) => void,
+    signal: AbortSignal,
+  ): Promise<void> {
     for (const index of frames) {
       while (this.busy && !signal.aborted) await new Promise((resolve) => setTimeout(resolve, 10));
       if (signal.aborted) return;

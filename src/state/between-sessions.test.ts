@@ -17,12 +17,16 @@ import { resultOf, sameAthlete } from './session-result';
 import { performancesElsewhere, takePerformance } from './taken-performances';
 
 // Pictures are not the matter here.
-jest.mock('../media/clip-source', () => ({ openClipSource: () => Promise.resolve({ ok: false, issue: { code: 'not-a-video', message: '' } }) }));
+jest.mock('../media/clip-source', () => ({
+  openClipSource: () => Promise.resolve({ ok: false, issue: { code: 'not-a-video', message: '' } }),
+}));
 
 const clip = (id: string, mediaId: string | null = `m-${id}`) => stickClip({ id, mediaId, fileName: `${id}.webm` });
 const base: Session = { ...newSession('s', 'Nets', 'pace-delivery', '2026-03-02T09:00:00.000Z'), clips: [clip('a')] };
 const archive = async (session: Session, bytes = 'video'): Promise<File> => {
-  const written = await writeSessionArchive(session, (id) => Promise.resolve({ fileName: `${id}.webm`, blob: new Blob([bytes]) }));
+  const written = await writeSessionArchive(session, (id) =>
+    Promise.resolve({ fileName: `${id}.webm`, blob: new Blob([bytes]) }),
+  );
   if (!written.ok) throw new Error(written.issue.message);
   return new File([written.value], 'nets.falcon.zip');
 };
@@ -37,7 +41,10 @@ const stored = async (id: string): Promise<Session> => {
   return read.value;
 };
 const demo = (name: string): Session => {
-  const read = sessionJson.read!(readFileSync(path.join(import.meta.dirname, '..', '..', 'demo', 'clips', `${name}-session.falcon.json`), 'utf8'), name);
+  const read = sessionJson.read!(
+    readFileSync(path.join(import.meta.dirname, '..', '..', 'demo', 'clips', `${name}-session.falcon.json`), 'utf8'),
+    name,
+  );
   if (!read.ok) throw new Error(read.issue.message);
   return read.value;
 };
@@ -75,14 +82,23 @@ describe('a session file', () => {
   });
 
   it('without video says which are missing', async () => {
-    const file = new File([sessionJson.write!({ ...base, clips: [clip('a'), clip('b'), clip('c', null)] })], 'nets.falcon.json');
+    const file = new File(
+      [sessionJson.write!({ ...base, clips: [clip('a'), clip('b'), clip('c', null)] })],
+      'nets.falcon.json',
+    );
     await storeMedia('m-b', 'b.webm', new Blob(['b']));
     expect(await open(file)).toEqual({ id: 's', withoutVideo: ['a.webm'], beside: false });
   });
 
   it('that is none changes nothing', async () => {
-    expect(await openSessionFile(new File(['{"format":"x"}'], 'x.json'))).toMatchObject({ ok: false, issue: { code: 'not-a-session', message: expect.stringContaining('x.json') } });
-    expect(await openSessionFile(new File(['PK but no archive'], 'x.zip'))).toMatchObject({ ok: false, issue: { code: 'damaged-archive' } });
+    expect(await openSessionFile(new File(['{"format":"x"}'], 'x.json'))).toMatchObject({
+      ok: false,
+      issue: { code: 'not-a-session', message: expect.stringContaining('x.json') },
+    });
+    expect(await openSessionFile(new File(['PK but no archive'], 'x.zip'))).toMatchObject({
+      ok: false,
+      issue: { code: 'damaged-archive' },
+    });
     expect(await database.sessions.count()).toBe(0);
   });
 });
@@ -99,10 +115,16 @@ describe('a performance of another session', () => {
     // One that several sessions use stands once, one of the open session not at all.
     await saveSession({ ...other, id: 'third' }, '2');
     await saveSession({ ...base, clips: [other.clips[1]!] }, '3');
-    expect((await performancesElsewhere('s')).map((p) => [p.session.id, p.clip.id])).toEqual(other.clips.filter((_, i) => i !== 1).map((c) => ['third', c.id]));
+    expect((await performancesElsewhere('s')).map((p) => [p.session.id, p.clip.id])).toEqual(
+      other.clips.filter((_, i) => i !== 1).map((c) => ['third', c.id]),
+    );
     const id = await takePerformance(all[0]!, 'reference', true);
     const now = useDocument.getState().session!;
-    expect(now.clips.map((c) => [c.id, c.role])).toEqual([[id, 'reference'], [now.clips[1]!.id, 'reference'], ['a', 'athlete']]);
+    expect(now.clips.map((c) => [c.id, c.role])).toEqual([
+      [id, 'reference'],
+      [now.clips[1]!.id, 'reference'],
+      ['a', 'athlete'],
+    ]);
     expect(now.clips[1]!.joined).toEqual({ to: id, pairs: [{ own: 3, other: 5 }] });
     expect(now.marks[id]).toEqual(other.marks[first.id]);
     expect(Object.keys(now.tracks[id]!)).toEqual(Object.keys(other.tracks[first.id]!));

@@ -1,13 +1,28 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { sessionJson } from '../formats/session-json/session-json';
-import { addRepetition, averageRepetitions, carryMomentsOver, changeOwnCorrection, changeReferenceModel, chooseRepetition, chooseSchool, findRepetitionsOf, markCriterion, removeRepetition, weigh } from './comparison-use-cases';
+import {
+  addRepetition,
+  averageRepetitions,
+  carryMomentsOver,
+  changeOwnCorrection,
+  changeReferenceModel,
+  chooseRepetition,
+  chooseSchool,
+  findRepetitionsOf,
+  markCriterion,
+  removeRepetition,
+  weigh,
+} from './comparison-use-cases';
 import { derive, repetitionsOf, type Derived } from './derived';
 import { setSession, undo, useDocument } from './document-store';
 import { stepStatus } from './steps';
 
 const load = (id: string): void => {
-  const read = sessionJson.read!(readFileSync(path.join(import.meta.dirname, '..', '..', 'demo', 'clips', `${id}-session.falcon.json`), 'utf8'), id);
+  const read = sessionJson.read!(
+    readFileSync(path.join(import.meta.dirname, '..', '..', 'demo', 'clips', `${id}-session.falcon.json`), 'utf8'),
+    id,
+  );
   if (!read.ok) throw new Error(read.issue.message);
   setSession(read.value);
 };
@@ -87,9 +102,15 @@ describe('what the bowler is compared with', () => {
     const session = useDocument.getState().session!;
     setSession({ ...session, marks: { ...session.marks, [second!.id]: {} } });
     changeReferenceModel({ kind: 'one' });
-    expect(stepStatus(now(), 'moments')).toMatchObject({ done: true, next: 'All moments are marked in both clips. Go on to Measure.' });
+    expect(stepStatus(now(), 'moments')).toMatchObject({
+      done: true,
+      next: 'All moments are marked in both clips. Go on to Measure.',
+    });
     changeReferenceModel({ kind: 'several' });
-    expect(stepStatus(now(), 'moments')).toEqual({ done: false, next: `Still to mark: back foot contact (${second!.performer.name}), front foot contact (${second!.performer.name}), arm horizontal (${second!.performer.name}) and 2 more.` });
+    expect(stepStatus(now(), 'moments')).toEqual({
+      done: false,
+      next: `Still to mark: back foot contact (${second!.performer.name}), front foot contact (${second!.performer.name}), arm horizontal (${second!.performer.name}) and 2 more.`,
+    });
     changeReferenceModel({ kind: 'phases', phases: { 'arm-horizontal': second!.id } });
     expect(stepStatus(now(), 'moments').done).toBe(false);
     undo();
@@ -99,9 +120,13 @@ describe('what the bowler is compared with', () => {
 
   it('a school, an importance, a criterion by eye, a correction of one\u2019s own', () => {
     chooseSchool('flexing');
-    expect(knee().measure.target).toMatchObject({ type: 'between', source: expect.stringContaining('Flexing front leg') });
+    expect(knee().measure.target).toMatchObject({
+      type: 'between',
+      source: expect.stringContaining('Flexing front leg'),
+    });
     chooseSchool(null);
-    const score = (): number => now().priorities.proposed.find((p) => p.judged.measure.id === 'front-knee-at-release')!.score;
+    const score = (): number =>
+      now().priorities.proposed.find((p) => p.judged.measure.id === 'front-knee-at-release')!.score;
     const before = score();
     weigh('front-knee-at-release', 0.1);
     expect(score()).toBeLessThan(before);
@@ -112,10 +137,30 @@ describe('what the bowler is compared with', () => {
     expect(now().sheet!.points).toBeGreaterThan(points);
     markCriterion('front-leg-holds', null);
     expect(now().sheet!.points).toBe(points);
-    changeOwnCorrection(null, { title: 'Rhythm', seen: '', shouldBe: '', why: '', cue: 'Count', drills: ['Walk'], selfCheck: '' });
+    changeOwnCorrection(null, {
+      title: 'Rhythm',
+      seen: '',
+      shouldBe: '',
+      why: '',
+      cue: 'Count',
+      drills: ['Walk'],
+      selfCheck: '',
+    });
     const { id } = now().plan.items.at(-1)!;
-    expect(now().plan.items.map((i) => i.own?.title ?? i.id)).toEqual(['front-knee-at-release', 'front-arm-lead', 'Rhythm']);
-    changeOwnCorrection(id, { title: 'Run-up rhythm', seen: '', shouldBe: '', why: '', cue: 'Count', drills: [], selfCheck: '' });
+    expect(now().plan.items.map((i) => i.own?.title ?? i.id)).toEqual([
+      'front-knee-at-release',
+      'front-arm-lead',
+      'Rhythm',
+    ]);
+    changeOwnCorrection(id, {
+      title: 'Run-up rhythm',
+      seen: '',
+      shouldBe: '',
+      why: '',
+      cue: 'Count',
+      drills: [],
+      selfCheck: '',
+    });
     expect(now().plan.items.at(-1)!.own!.title).toBe('Run-up rhythm');
     changeOwnCorrection(id, null);
     expect(now().plan.items).toHaveLength(2);

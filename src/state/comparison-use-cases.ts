@@ -112,6 +112,9 @@ export function changeOwnCorrection(id: string | null, correction: Omit<OwnCorre
   edit((session) => {
     if (id === null) {
       if (correction) session.ownCorrections.push({ id: `own-${crypto.randomUUID()}`, ...correction });
-    } else session.ownCorrections = correction ? session.ownCorrections.map((c) => (c.id === id ? { id, ...correction } : c)) : session.ownCorrections.filter((c) => c.id !== id);
+    } else
+      session.ownCorrections = correction
+        ? session.ownCorrections.map((c) => (c.id === id ? { id, ...correction } : c))
+        : session.ownCorrections.filter((c) => c.id !== id);
   });
 }

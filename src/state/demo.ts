@@ -9,9 +9,24 @@ const missing = (what: string): Result<never, DemoIssue> =>
 
 /** The demo sessions that ship. */
 export const DEMOS = [
-  { id: 'pace', name: 'Pace delivery', about: 'a bowler from the side, beside one reference of three, with two sessions before it', before: ['pace-autumn', 'pace-winter'] },
-  { id: 'walk', name: 'Race walking', about: 'two strides of a walker, beside three performers and their spread', before: [] },
-  { id: 'hurdle', name: 'Hurdle clearance', about: 'one hurdle from the side, beside one reference of three', before: [] },
+  {
+    id: 'pace',
+    name: 'Pace delivery',
+    about: 'a bowler from the side, beside one reference of three, with two sessions before it',
+    before: ['pace-autumn', 'pace-winter'],
+  },
+  {
+    id: 'walk',
+    name: 'Race walking',
+    about: 'two strides of a walker, beside three performers and their spread',
+    before: [],
+  },
+  {
+    id: 'hurdle',
+    name: 'Hurdle clearance',
+    about: 'one hurdle from the side, beside one reference of three',
+    before: [],
+  },
 ] as const;
 export type DemoId = (typeof DEMOS)[number]['id'];
 

@@ -19,7 +19,10 @@ describe('what follows from a session', () => {
 
   it('keeps the smoothed points when a moment is marked, and not when a point changes', () => {
     const before = derive(demo);
-    const marked = derive({ ...demo, marks: { ...demo.marks, [athleteId]: { ...demo.marks[athleteId], release: { frame: 137, proposed: null } } } });
+    const marked = derive({
+      ...demo,
+      marks: { ...demo.marks, [athleteId]: { ...demo.marks[athleteId], release: { frame: 137, proposed: null } } },
+    });
     expect(marked.athlete!.smoothed).toBe(before.athlete!.smoothed);
     expect(marked.athlete!.marks['release']).toBe(137);
     expect(marked.judged).not.toBe(before.judged);
@@ -29,7 +32,10 @@ describe('what follows from a session', () => {
 
   it('follows a decision without measuring again', () => {
     const before = derive(demo);
-    const dropped = derive({ ...demo, decisions: [{ measureId: 'front-knee-at-release', verdict: 'drop', reason: 'not now' }] });
+    const dropped = derive({
+      ...demo,
+      decisions: [{ measureId: 'front-knee-at-release', verdict: 'drop', reason: 'not now' }],
+    });
     expect(dropped.priorities.dropped.map(({ gap }) => gap.judged.measure.id)).toEqual(['front-knee-at-release']);
     expect(dropped.judged[0]!.athlete).toBe(before.judged[0]!.athlete);
   });
@@ -38,49 +44,76 @@ describe('what follows from a session', () => {
     const empty = derive(newSession('s', 'Empty', 'pace-delivery', '2026-01-01T00:00:00Z'));
     expect(empty.judged).toEqual([]);
     for (const step of STEPS) expect(stepStatus(empty, step).next).not.toBe('');
-    expect(stepStatus(empty, 'measure').next).toBe('Add the athlete\u2019s clip and the reference\u2019s clip at Intake first.');
+    expect(stepStatus(empty, 'measure').next).toBe(
+      'Add the athlete\u2019s clip and the reference\u2019s clip at Intake first.',
+    );
   });
 });
 
 describe('further clips', () => {
   const athlete = demo.clips.find((c) => c.id === athleteId)!;
   /** The same performance seen by another camera that began 10 frames earlier. */
-  const camera = { ...athlete, id: 'camera', view: { kind: 'front' as const, offPlaneDegrees: null }, joined: { to: athleteId, pairs: [{ own: 10, other: 0 }] } };
+  const camera = {
+    ...athlete,
+    id: 'camera',
+    view: { kind: 'front' as const, offPlaneDegrees: null },
+    joined: { to: athleteId, pairs: [{ own: 10, other: 0 }] },
+  };
 
   it('have the moments of their performance, at their own frames', () => {
     const { clips } = derive({ ...demo, clips: [...demo.clips, camera] });
     expect(clips.map((c) => c.id)).toEqual(['athlete', 'reference', 'athlete-view-2']);
     const first = clips[0]!.performance;
     // The container rounds times to a millisecond, an eighth of a frame.
-    for (const [id, frame] of Object.entries(first.marks)) expect(Math.abs(clips[2]!.performance.marks[id]! - (frame + 10))).toBeLessThan(0.13);
+    for (const [id, frame] of Object.entries(first.marks))
+      expect(Math.abs(clips[2]!.performance.marks[id]! - (frame + 10))).toBeLessThan(0.13);
   });
 
   it('do not change what is measured until one of them shows it better', () => {
     const before = derive(demo);
     const beside = derive({ ...demo, clips: [...demo.clips, camera, { ...demo.clips[1]!, id: 'other' }] });
-    expect(beside.judged.map((j) => [j.measure.id, j.state])).toEqual(before.judged.map((j) => [j.measure.id, j.state]));
+    expect(beside.judged.map((j) => [j.measure.id, j.state])).toEqual(
+      before.judged.map((j) => [j.measure.id, j.state]),
+    );
     // Nothing of the clips that were there is smoothed again.
     expect(beside.athlete!.smoothed).toBe(before.athlete!.smoothed);
   });
 
   it('have a pane each, at most four, unless they are put away', () => {
     const more = [camera, ...['b', 'c', 'd'].map((id) => ({ ...demo.clips[1]!, id }))];
-    expect(derive({ ...demo, clips: [...demo.clips, ...more] }).panes.map((c) => c.id)).toEqual(['athlete', 'reference', 'reference-2', 'reference-3']);
+    expect(derive({ ...demo, clips: [...demo.clips, ...more] }).panes.map((c) => c.id)).toEqual([
+      'athlete',
+      'reference',
+      'reference-2',
+      'reference-3',
+    ]);
     const away = more.map((c) => (c.id === 'b' || c.id === 'c' ? { ...c, onBench: false } : c));
-    expect(derive({ ...demo, clips: [...demo.clips, ...away] }).panes.map((c) => c.id)).toEqual(['athlete', 'reference', 'reference-4', 'athlete-view-2']);
+    expect(derive({ ...demo, clips: [...demo.clips, ...away] }).panes.map((c) => c.id)).toEqual([
+      'athlete',
+      'reference',
+      'reference-4',
+      'athlete-view-2',
+    ]);
   });
 });
 
 describe('the order of work', () => {
   it('counts the demo as done up to the report', () => {
     const derived = derive(demo);
-    for (const step of STEPS.filter((s) => s !== 'report' && s !== 'follow-up')) expect([step, stepStatus(derived, step).done]).toEqual([step, true]);
+    for (const step of STEPS.filter((s) => s !== 'report' && s !== 'follow-up'))
+      expect([step, stepStatus(derived, step).done]).toEqual([step, true]);
   });
 
   it('names what is missing', () => {
     const unmarked = derive({ ...demo, marks: { ...demo.marks, [athleteId]: {} } });
-    expect(stepStatus(unmarked, 'moments')).toMatchObject({ done: false, next: 'Still to mark: back foot contact (athlete), front foot contact (athlete), arm horizontal (athlete) and 2 more.' });
+    expect(stepStatus(unmarked, 'moments')).toMatchObject({
+      done: false,
+      next: 'Still to mark: back foot contact (athlete), front foot contact (athlete), arm horizontal (athlete) and 2 more.',
+    });
     const pointless = derive({ ...demo, tracks: { ...demo.tracks, [athleteId]: {} } });
-    expect(stepStatus(pointless, 'measure')).toMatchObject({ done: false, next: expect.stringContaining('Find the points of Kip Marlowe') });
+    expect(stepStatus(pointless, 'measure')).toMatchObject({
+      done: false,
+      next: expect.stringContaining('Find the points of Kip Marlowe'),
+    });
   });
 });

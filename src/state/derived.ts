@@ -46,13 +46,25 @@ function forEachClip<F>(make: () => F): (clipId: string) => F {
 
 /** Frame positions, in another camera's clip, of the moments marked in the first camera's; they are as sure as there. */
 function momentsThrough(map: JoinedMap, root: Performance, times: Float64Array): Moments {
-  const marks = Object.fromEntries(Object.entries(root.marks).map(([id, frame]) => [id, Math.min(times.length - 1, Math.max(0, frameAtTime(times, map.map(timeAtFrame(root.times, frame)))))]));
+  const marks = Object.fromEntries(
+    Object.entries(root.marks).map(([id, frame]) => [
+      id,
+      Math.min(times.length - 1, Math.max(0, frameAtTime(times, map.map(timeAtFrame(root.times, frame))))),
+    ]),
+  );
   return { marks, timing: root.timing };
 }
 
 type Prepared = ReturnType<typeof prepareTrack>;
 
-function place(ready: Prepared, marks: Session['marks'][string], checks: Session['checks'][string], id: string, look: Look, root: Performance | null): BenchClip {
+function place(
+  ready: Prepared,
+  marks: Session['marks'][string],
+  checks: Session['checks'][string],
+  id: string,
+  look: Look,
+  root: Performance | null,
+): BenchClip {
   const map = root && joinedMap(root.clip, ready.clip, ready.clip.joined!.pairs);
   return {
     id,
@@ -69,8 +81,20 @@ const placeOf = forEachClip(() => rememberLast(place));
 function benchClips(session: Session): readonly BenchClip[] {
   const done = new Map<string, Performance>();
   return slotsOf(session.clips).map(({ clip, id, look, root }) => {
-    const ready = prepareOf(clip.id)(clip, session.tracks[clip.id] ?? NO_TRACK, session.cutoff, session.spatial[clip.id]);
-    const placed = placeOf(clip.id)(ready, session.marks[clip.id] ?? NO_MARKS, session.checks[clip.id] ?? NO_CHECKS, id, look, root === clip ? null : done.get(root.id)!);
+    const ready = prepareOf(clip.id)(
+      clip,
+      session.tracks[clip.id] ?? NO_TRACK,
+      session.cutoff,
+      session.spatial[clip.id],
+    );
+    const placed = placeOf(clip.id)(
+      ready,
+      session.marks[clip.id] ?? NO_MARKS,
+      session.checks[clip.id] ?? NO_CHECKS,
+      id,
+      look,
+      root === clip ? null : done.get(root.id)!,
+    );
     done.set(clip.id, placed.performance);
     return placed;
   });
@@ -101,23 +125,39 @@ export interface Derived {
 /** All cameras of a performance with the marks of one repetition of it. */
 function viewsWith(clips: readonly BenchClip[], root: Performance, moments: Moments | null): Views {
   const first = moments ? { ...root, ...moments } : root;
-  return [first, ...clips.filter((c) => c.join?.rootId === root.clip.id).map((c) => (moments ? { ...c.performance, ...momentsThrough(c.join!.map, first, c.performance.times) } : c.performance))];
+  return [
+    first,
+    ...clips
+      .filter((c) => c.join?.rootId === root.clip.id)
+      .map((c) =>
+        moments ? { ...c.performance, ...momentsThrough(c.join!.map, first, c.performance.times) } : c.performance,
+      ),
+  ];
 }
 
 /** The moments of every repetition of a clip; those of the chosen one are the clip's own. */
 export function repetitionsOf(session: Pick<Session, 'repetitions' | 'marks'>, clipId: string): readonly Moments[] {
   const known = session.repetitions[clipId];
-  return (known?.all ?? []).map((marks, i) => momentsOfMarks(i === known!.chosen ? (session.marks[clipId] ?? marks) : marks));
+  return (known?.all ?? []).map((marks, i) =>
+    momentsOfMarks(i === known!.chosen ? (session.marks[clipId] ?? marks) : marks),
+  );
 }
 
 /** A clip's part in a side: its chosen repetition, or every one where their mean counts. */
-function membersOf(session: Pick<Session, 'repetitions' | 'marks'>, clips: readonly BenchClip[], root: Performance): Side {
+function membersOf(
+  session: Pick<Session, 'repetitions' | 'marks'>,
+  clips: readonly BenchClip[],
+  root: Performance,
+): Side {
   const all = repetitionsOf(session, root.clip.id);
-  return session.repetitions[root.clip.id]?.average && all.length > 1 ? all.map((moments) => viewsWith(clips, root, moments)) : [viewsWith(clips, root, null)];
+  return session.repetitions[root.clip.id]?.average && all.length > 1
+    ? all.map((moments) => viewsWith(clips, root, moments))
+    : [viewsWith(clips, root, null)];
 }
 
 /** Every repetition of a clip, as all its cameras see it. */
-export const repetitionViews = ({ session, clips }: Pick<Derived, 'session' | 'clips'>, on: BenchClip): Side => repetitionsOf(session, on.performance.clip.id).map((moments) => viewsWith(clips, on.performance, moments));
+export const repetitionViews = ({ session, clips }: Pick<Derived, 'session' | 'clips'>, on: BenchClip): Side =>
+  repetitionsOf(session, on.performance.clip.id).map((moments) => viewsWith(clips, on.performance, moments));
 
 export interface Sides {
   readonly athlete: Side;
@@ -127,43 +167,52 @@ export interface Sides {
 }
 
 /** What is compared with what. */
-const sidesOf = rememberLast((movement: Movement, clips: readonly BenchClip[], repetitions: Session['repetitions'], marks: Session['marks'], model: Session['referenceModel']): Sides => {
-  const session = { repetitions, marks };
-  const roots = clips.filter((c) => c.join === null);
-  const of = (clipId: string): Side => roots.filter((c) => c.performance.clip.id === clipId).flatMap((c) => membersOf(session, clips, c.performance));
-  const athlete = roots.find((c) => c.id === 'athlete');
-  const references = roots.filter((c) => c.performance.clip.role === 'reference').map((c) => c.performance.clip.id);
-  const first = references[0] === undefined ? [] : of(references[0]);
-  const reference = ((): Side => {
-    switch (model.kind) {
-      case 'one':
-      case 'phases':
-        return first;
-      case 'several':
-        return references.filter((id) => !model.without.includes(id)).flatMap(of);
-      case 'own': {
-        const root = roots.find((c) => c.performance.clip.id === model.own?.clipId);
-        const own = root && model.own ? repetitionsOf(session, model.own.clipId)[model.own.repetition] : undefined;
-        return root ? [viewsWith(clips, root.performance, own ?? null)] : [];
+const sidesOf = rememberLast(
+  (
+    movement: Movement,
+    clips: readonly BenchClip[],
+    repetitions: Session['repetitions'],
+    marks: Session['marks'],
+    model: Session['referenceModel'],
+  ): Sides => {
+    const session = { repetitions, marks };
+    const roots = clips.filter((c) => c.join === null);
+    const of = (clipId: string): Side =>
+      roots.filter((c) => c.performance.clip.id === clipId).flatMap((c) => membersOf(session, clips, c.performance));
+    const athlete = roots.find((c) => c.id === 'athlete');
+    const references = roots.filter((c) => c.performance.clip.role === 'reference').map((c) => c.performance.clip.id);
+    const first = references[0] === undefined ? [] : of(references[0]);
+    const reference = ((): Side => {
+      switch (model.kind) {
+        case 'one':
+        case 'phases':
+          return first;
+        case 'several':
+          return references.filter((id) => !model.without.includes(id)).flatMap(of);
+        case 'own': {
+          const root = roots.find((c) => c.performance.clip.id === model.own?.clipId);
+          const own = root && model.own ? repetitionsOf(session, model.own.clipId)[model.own.repetition] : undefined;
+          return root ? [viewsWith(clips, root.performance, own ?? null)] : [];
+        }
+        case 'published':
+          return [];
       }
-      case 'published':
-        return [];
-    }
-  })();
-  const phaseOf = (measure: Measure): string | undefined => {
-    const at = momentsOf(measure)[0];
-    // What is read at a moment is the work of the phase that ends there.
-    return (movement.phases.find((p) => p.to === at) ?? movement.phases.find((p) => p.from === at))?.from;
-  };
-  const referenceOf = (measure: Measure): Side => {
-    const chosen = model.kind === 'phases' ? model.phases[phaseOf(measure) ?? ''] : undefined;
-    const side = chosen === undefined ? [] : of(chosen);
-    return side.length > 0 ? side : reference;
-  };
-  return { athlete: athlete ? of(athlete.performance.clip.id) : [], reference, referenceOf };
-});
+    })();
+    const phaseOf = (measure: Measure): string | undefined => {
+      const at = momentsOf(measure)[0];
+      // What is read at a moment is the work of the phase that ends there.
+      return (movement.phases.find((p) => p.to === at) ?? movement.phases.find((p) => p.from === at))?.from;
+    };
+    const referenceOf = (measure: Measure): Side => {
+      const chosen = model.kind === 'phases' ? model.phases[phaseOf(measure) ?? ''] : undefined;
+      const side = chosen === undefined ? [] : of(chosen);
+      return side.length > 0 ? side : reference;
+    };
+    return { athlete: athlete ? of(athlete.performance.clip.id) : [], reference, referenceOf };
+  },
+);
 
-const sameElements = <T,>(): ((list: readonly T[]) => readonly T[]) => {
+const sameElements = <T>(): ((list: readonly T[]) => readonly T[]) => {
   let last: readonly T[] = [];
   return (list) => (last.length === list.length && last.every((v, i) => v === list[i]) ? last : (last = list));
 };
@@ -176,16 +225,28 @@ const timingOf = rememberLast((movement: Movement, sides: Sides): readonly Timin
   sides.athlete.length > 0 && sides.reference.length > 0 ? timingTable(movement, sides.athlete, sides.reference) : [],
 );
 /** The session's movement as its document says. */
-export const baseOf = (session: Pick<Session, 'ownMovement' | 'movementId'>): Movement => session.ownMovement ?? movementOf(session.movementId) ?? MOVEMENTS[0]!;
-const movementFor = rememberLast((base: Movement, school: string | null, importances: Session['importances']): Movement => withImportances(withSchool(base, school), importances));
-const sheetOf = rememberLast((movement: Movement, judged: readonly Judged[], byEye: Session['criteria']): SheetResult | null => (movement.sheet && judged.length > 0 ? markSheet(movement.sheet, judged, byEye) : null));
+export const baseOf = (session: Pick<Session, 'ownMovement' | 'movementId'>): Movement =>
+  session.ownMovement ?? movementOf(session.movementId) ?? MOVEMENTS[0]!;
+const movementFor = rememberLast(
+  (base: Movement, school: string | null, importances: Session['importances']): Movement =>
+    withImportances(withSchool(base, school), importances),
+);
+const sheetOf = rememberLast(
+  (movement: Movement, judged: readonly Judged[], byEye: Session['criteria']): SheetResult | null =>
+    movement.sheet && judged.length > 0 ? markSheet(movement.sheet, judged, byEye) : null,
+);
 
 export const derive = rememberLast((session: Session): Derived => {
   const movement = movementFor(baseOf(session), session.school, session.importances);
   const clips = settledClips(benchClips(session));
   const sides = sidesOf(movement, clips, session.repetitions, session.marks, session.referenceModel);
   const first = (id: string): Performance | null => clips.find((c) => c.id === id)?.performance ?? null;
-  const judged = compare(movement, sides, session.measuredErrors).map((c) => judge(c, session.decisions.find((d) => d.measureId === c.measure.id)));
+  const judged = compare(movement, sides, session.measuredErrors).map((c) =>
+    judge(
+      c,
+      session.decisions.find((d) => d.measureId === c.measure.id),
+    ),
+  );
   const priorities = prioritise(movement, judged, session);
   return {
     session,

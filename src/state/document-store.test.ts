@@ -7,7 +7,11 @@ import { edit, keepSaved, redo, setSession, settled, undo, useDocument } from '.
 const kept = new Map<string, string>();
 Object.assign(globalThis, {
   window: new EventTarget(),
-  localStorage: { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => kept.set(key, value), removeItem: (key: string) => kept.delete(key) },
+  localStorage: {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => kept.set(key, value),
+    removeItem: (key: string) => kept.delete(key),
+  },
 });
 
 const now = () => useDocument.getState().session!;

@@ -19,7 +19,9 @@ export const useDocument = create<DocumentState>()(
 
 /** One undoable step. */
 export function edit(change: (session: Session) => void): void {
-  useDocument.setState((state) => (state.session ? { session: produce(state.session, change as (draft: unknown) => void) } : state));
+  useDocument.setState((state) =>
+    state.session ? { session: produce(state.session, change as (draft: unknown) => void) } : state,
+  );
 }
 
 /** Opens a session with an empty history. */

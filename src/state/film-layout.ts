@@ -29,5 +29,13 @@ export function filmPanes(clips: readonly BenchClip[]): readonly FilmPane[] {
   const rows = clips.length > 2 ? 2 : 1;
   const width = (FILM_SIZE.width - GUTTER * (columns - 1)) / columns;
   const height = (FILM_SIZE.height - WORDS_HEIGHT - GUTTER * (rows - 1)) / rows;
-  return clips.map(({ performance: { clip }, look }, i) => ({ x: (i % columns) * (width + GUTTER), y: Math.floor(i / columns) * (height + GUTTER), width, height, look, name: clip.performer.name, picture: shownAs(clip) }));
+  return clips.map(({ performance: { clip }, look }, i) => ({
+    x: (i % columns) * (width + GUTTER),
+    y: Math.floor(i / columns) * (height + GUTTER),
+    width,
+    height,
+    look,
+    name: clip.performer.name,
+    picture: shownAs(clip),
+  }));
 }

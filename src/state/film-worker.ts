@@ -1,6 +1,14 @@
 import fontAddress from '@fontsource-variable/public-sans/files/public-sans-latin-wght-normal.woff2?url';
 import { expose } from 'comlink';
-import { BufferTarget, canEncodeVideo, CanvasSource, Mp4OutputFormat, Output, Quality, WebMOutputFormat } from 'mediabunny';
+import {
+  BufferTarget,
+  canEncodeVideo,
+  CanvasSource,
+  Mp4OutputFormat,
+  Output,
+  Quality,
+  WebMOutputFormat,
+} from 'mediabunny';
 import type { Primitive } from '../core/geometry/primitives';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import type { DecodedPicture } from '../media/frame-cache';
@@ -31,13 +39,32 @@ export interface FilmOpening {
 
 export type FilmIssue = Issue<'cannot-encode' | 'not-open' | 'encoding-failed'>;
 
-type Open = { readonly opening: FilmOpening; readonly canvas: OffscreenCanvas; readonly context: OffscreenCanvasRenderingContext2D; readonly output: Output<WebMOutputFormat | Mp4OutputFormat, BufferTarget>; readonly source: CanvasSource; written: number };
+type Open = {
+  readonly opening: FilmOpening;
+  readonly canvas: OffscreenCanvas;
+  readonly context: OffscreenCanvasRenderingContext2D;
+  readonly output: Output<WebMOutputFormat | Mp4OutputFormat, BufferTarget>;
+  readonly source: CanvasSource;
+  written: number;
+};
 let open: Open | null = null;
 
 const FONT = '"Public Sans Variable", sans-serif';
 const INK = { ground: '#171c20', words: '#f2eee4', quiet: '#aeb6b4', strip: '#22313a' };
 
-function words(context: OffscreenCanvasRenderingContext2D, text: string, x: number, y: number, { align = 'left', weight = 500, size = 15, color = INK.words, most }: { align?: CanvasTextAlign; weight?: number; size?: number; color?: string; most?: number } = {}): void {
+function words(
+  context: OffscreenCanvasRenderingContext2D,
+  text: string,
+  x: number,
+  y: number,
+  {
+    align = 'left',
+    weight = 500,
+    size = 15,
+    color = INK.words,
+    most,
+  }: { align?: CanvasTextAlign; weight?: number; size?: number; color?: string; most?: number } = {},
+): void {
   context.font = `${weight} ${size}px ${FONT}`;
   context.textAlign = align;
   context.textBaseline = 'middle';
@@ -45,7 +72,11 @@ function words(context: OffscreenCanvasRenderingContext2D, text: string, x: numb
   context.fillText(text, x, y, most);
 }
 
-function paintPane(context: OffscreenCanvasRenderingContext2D, pane: FilmPane, { frame, viewport, scene, time }: FilmPart): void {
+function paintPane(
+  context: OffscreenCanvasRenderingContext2D,
+  pane: FilmPane,
+  { frame, viewport, scene, time }: FilmPart,
+): void {
   const style = ROLE_STYLE[pane.look];
   context.save();
   context.beginPath();
@@ -72,13 +103,22 @@ function paintPane(context: OffscreenCanvasRenderingContext2D, pane: FilmPane, {
 const filmWorker = {
   async open(opening: FilmOpening): Promise<Result<null, FilmIssue>> {
     const codec = CODECS[opening.format];
-    if (!(await canEncodeVideo(codec, FILM_SIZE))) return fail('cannot-encode', `This browser cannot encode ${opening.format === 'mp4' ? 'H.264 for MP4' : 'VP9 for WebM'}. Choose the other format.`);
-    const face = await new FontFace('Public Sans Variable', `url(${fontAddress})`, { weight: '100 900' }).load().catch(() => null);
+    if (!(await canEncodeVideo(codec, FILM_SIZE)))
+      return fail(
+        'cannot-encode',
+        `This browser cannot encode ${opening.format === 'mp4' ? 'H.264 for MP4' : 'VP9 for WebM'}. Choose the other format.`,
+      );
+    const face = await new FontFace('Public Sans Variable', `url(${fontAddress})`, { weight: '100 900' })
+      .load()
+      .catch(() => null);
     // Without the font, words are in the system's.
     if (face) (self as unknown as { fonts: FontFaceSet }).fonts.add(face);
     const canvas = new OffscreenCanvas(FILM_SIZE.width, FILM_SIZE.height);
     const context = canvas.getContext('2d', { alpha: false })!;
-    const output = new Output({ format: opening.format === 'mp4' ? new Mp4OutputFormat() : new WebMOutputFormat(), target: new BufferTarget() });
+    const output = new Output({
+      format: opening.format === 'mp4' ? new Mp4OutputFormat() : new WebMOutputFormat(),
+      target: new BufferTarget(),
+    });
     const source = new CanvasSource(canvas, { codec, quality: new Quality('high'), keyFrameInterval: KEY_INTERVAL });
     output.addVideoTrack(source, { frameRate: FILM_RATE });
     await output.start();
@@ -97,7 +137,12 @@ const filmWorker = {
     context.fillStyle = INK.strip;
     context.fillRect(0, FILM_SIZE.height - WORDS_HEIGHT, FILM_SIZE.width, WORDS_HEIGHT);
     words(context, opening.title, 14, middle, { color: INK.quiet, most: 420 });
-    words(context, line, FILM_SIZE.width / 2, middle, { align: 'center', weight: still ? 700 : 500, size: 17, most: 400 });
+    words(context, line, FILM_SIZE.width / 2, middle, {
+      align: 'center',
+      weight: still ? 700 : 500,
+      size: 17,
+      most: 400,
+    });
     return filmWorker.again();
   },
   /** The picture before once more. */
@@ -109,7 +154,10 @@ const filmWorker = {
     try {
       await source.add(number / FILM_RATE, 1 / FILM_RATE);
     } catch (error) {
-      return fail('encoding-failed', `The encoder stopped (${error instanceof Error ? error.message : String(error)}). Choose the other format, or a shorter stretch.`);
+      return fail(
+        'encoding-failed',
+        `The encoder stopped (${error instanceof Error ? error.message : String(error)}). Choose the other format, or a shorter stretch.`,
+      );
     }
     return ok(null);
   },

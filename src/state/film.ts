@@ -35,7 +35,11 @@ export interface FilmSettings {
 /** Whether this browser can write MP4, which plays on every phone; it depends on how it was built. */
 export async function canFilmMp4(): Promise<boolean> {
   if (typeof VideoEncoder === 'undefined') return false;
-  const { supported } = await VideoEncoder.isConfigSupported({ codec: 'avc1.640028', ...FILM_SIZE, framerate: FILM_RATE }).catch(() => ({ supported: false }));
+  const { supported } = await VideoEncoder.isConfigSupported({
+    codec: 'avc1.640028',
+    ...FILM_SIZE,
+    framerate: FILM_RATE,
+  }).catch(() => ({ supported: false }));
   return supported === true;
 }
 /** Pictures on their way to the encoder. */
@@ -49,11 +53,18 @@ function stretchOf(lead: Performance, { from, to }: FilmSettings): { readonly fr
 }
 
 /** The pictures that a film of these settings has; an issue where its end is not after its beginning. */
-export function filmPlan(derived: Derived, lead: Performance, settings: FilmSettings): Result<readonly FilmPicture[], Issue<'no-stretch'>> {
+export function filmPlan(
+  derived: Derived,
+  lead: Performance,
+  settings: FilmSettings,
+): Result<readonly FilmPicture[], Issue<'no-stretch'>> {
   const { from, to } = stretchOf(lead, settings);
   if (to <= from) return fail('no-stretch', 'The film would end before it begins. Choose a later moment as its end.');
   const times = momentTimes(lead);
-  const stops = settings.stopSeconds > 0 ? derived.movement.moments.flatMap((m) => (times[m.id] === undefined ? [] : [{ id: m.id, at: times[m.id]! }])) : [];
+  const stops =
+    settings.stopSeconds > 0
+      ? derived.movement.moments.flatMap((m) => (times[m.id] === undefined ? [] : [{ id: m.id, at: times[m.id]! }]))
+      : [];
   return ok(planFilm({ from, to, speed: settings.speed, rate: FILM_RATE, stops, stopSeconds: settings.stopSeconds }));
 }
 
@@ -77,10 +88,18 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
   const plan = filmPlan(derived, lead, settings);
   if (!plan.ok) return plan;
   player.setClips({ movement, clips: derived.clips });
-  const loose = clips.filter((on) => player.timeMap(on.performance.clip.id) === null).map((on) => on.performance.clip.performer.name);
-  if (loose.length > 0) return fail('not-matched', `Nothing ties ${loose.join(' and ')} to ${lead.clip.performer.name}: a film would not know which pictures belong together. Choose a way of matching on the bench, or mark a moment in both.`);
+  const loose = clips
+    .filter((on) => player.timeMap(on.performance.clip.id) === null)
+    .map((on) => on.performance.clip.performer.name);
+  if (loose.length > 0)
+    return fail(
+      'not-matched',
+      `Nothing ties ${loose.join(' and ')} to ${lead.clip.performer.name}: a film would not know which pictures belong together. Choose a way of matching on the bench, or mark a moment in both.`,
+    );
   const job = startJob('film', 'Making the film');
-  const client = new WorkerClient<FilmWorker>(new Worker(new URL('./film-worker.ts', import.meta.url), { type: 'module' }));
+  const client = new WorkerClient<FilmWorker>(
+    new Worker(new URL('./film-worker.ts', import.meta.url), { type: 'module' }),
+  );
   const sources: ClipSource[] = [];
   try {
     for (const on of clips) {
@@ -89,14 +108,28 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
       sources.push(source.value);
     }
     const panes = filmPanes(clips);
-    const begun = await client.ask(client.remote.open({ format: settings.format, panes, title: session.name }), 'Making the film');
+    const begun = await client.ask(
+      client.remote.open({ format: settings.format, panes, title: session.name }),
+      'Making the film',
+    );
     if (!begun.ok) return begun;
     const { selectedMeasure, sizeBy } = useView.getState();
     const focus = clips.map(({ performance }) => focusOf(performance, sizeBy));
     const sceneOf = (on: BenchClip, frame: number): readonly Primitive[] => {
       const { performance } = on;
-      const drawn = session.drawings.filter((d) => d.clipId === performance.clip.id && visibleAt(d, movement, performance, frame)).flatMap((d) => drawDrawing(d, performance, frame));
-      return settings.lines ? [...clipScene({ movement, judged, performance, beside: on.join === null && on.id !== performance.clip.role }, frame, { selected: selectedMeasure, measures: settings.stopSeconds > 0, lit: null }), ...drawn] : drawn;
+      const drawn = session.drawings
+        .filter((d) => d.clipId === performance.clip.id && visibleAt(d, movement, performance, frame))
+        .flatMap((d) => drawDrawing(d, performance, frame));
+      return settings.lines
+        ? [
+            ...clipScene(
+              { movement, judged, performance, beside: on.join === null && on.id !== performance.clip.role },
+              frame,
+              { selected: selectedMeasure, measures: settings.stopSeconds > 0, lit: null },
+            ),
+            ...drawn,
+          ]
+        : drawn;
     };
     let shown = '';
     const underway: Promise<Result<null, Issue | CrashIssue>>[] = [];
@@ -126,7 +159,19 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
             time: `${Math.round(timeAtFrame(on.performance.times, frame) * 1000)} ms`,
           };
         });
-        underway.push(client.ask(client.remote.add(transfer(parts, parts.map((p) => p.frame)), line, picture.stop !== null), 'Making the film'));
+        underway.push(
+          client.ask(
+            client.remote.add(
+              transfer(
+                parts,
+                parts.map((p) => p.frame),
+              ),
+              line,
+              picture.stop !== null,
+            ),
+            'Making the film',
+          ),
+        );
       }
       if (underway.length > AHEAD) {
         const done = await underway.shift()!;

@@ -30,7 +30,12 @@ export async function compareWithSession(sessionId: string): Promise<Result<null
 export async function startNextSession(name: string): Promise<Result<string, StorageIssue>> {
   await settled();
   const session = useDocument.getState().session!;
-  const { ids, ...copied } = copyClips(session, session.clips.filter((c) => c.role === 'reference'), () => crypto.randomUUID(), true);
+  const { ids, ...copied } = copyClips(
+    session,
+    session.clips.filter((c) => c.role === 'reference'),
+    () => crypto.randomUUID(),
+    true,
+  );
   const { kind, without, phases } = session.referenceModel;
   const now = new Date().toISOString();
   const empty = newSession(crypto.randomUUID(), name, session.movementId, now);
@@ -44,7 +49,17 @@ export async function startNextSession(name: string): Promise<Result<string, Sto
     passes: session.passes,
     cutoff: session.cutoff,
     // The athlete's own repetition is one of a clip that stays behind.
-    referenceModel: kind === 'own' ? empty.referenceModel : { kind, without: without.flatMap((id) => ids.get(id) ?? []), phases: Object.fromEntries(Object.entries(phases).flatMap(([phase, id]) => (ids.has(id) ? [[phase, ids.get(id)!]] : []))), own: null },
+    referenceModel:
+      kind === 'own'
+        ? empty.referenceModel
+        : {
+            kind,
+            without: without.flatMap((id) => ids.get(id) ?? []),
+            phases: Object.fromEntries(
+              Object.entries(phases).flatMap(([phase, id]) => (ids.has(id) ? [[phase, ids.get(id)!]] : [])),
+            ),
+            own: null,
+          },
   };
   const saved = await saveSession(next, now);
   return saved.ok ? ok(next.id) : saved;

@@ -12,7 +12,10 @@ export interface Job {
 
 export const useJobs = create<{ readonly jobs: readonly Job[] }>(() => ({ jobs: [] }));
 
-export function startJob(id: string, label: string): { signal: AbortSignal; progress: (done: number, all: number) => void; end: () => void } {
+export function startJob(
+  id: string,
+  label: string,
+): { signal: AbortSignal; progress: (done: number, all: number) => void; end: () => void } {
   const controller = new AbortController();
   const job: Job = { id, label, done: 0, all: 0, startedAt: performance.now(), cancel: () => controller.abort() };
   useJobs.setState((state) => ({ jobs: [...state.jobs.filter((j) => j.id !== id), job] }));

@@ -12,7 +12,8 @@ export interface StoredOf {
   readonly updatedAt: string;
 }
 
-const athleteOf = (session: Session): string | undefined => slotsOf(session.clips).find((slot) => slot.id === 'athlete')?.clip.performer.name;
+const athleteOf = (session: Session): string | undefined =>
+  slotsOf(session.clips).find((slot) => slot.id === 'athlete')?.clip.performer.name;
 
 /** Sessions as they were when they were looked for. */
 let found: ReadonlyMap<string, Session> = new Map();
@@ -21,12 +22,15 @@ let found: ReadonlyMap<string, Session> = new Map();
 const worker = {
   /** The sessions of an athlete and a movement in this browser. */
   async sessionsOf(athlete: string, movementId: string): Promise<Result<readonly StoredOf[], never>> {
-    const all = (await allStoredSessions()).filter(({ session }) => baseOf(session).id === movementId && sameAthlete(athleteOf(session) ?? '', athlete));
+    const all = (await allStoredSessions()).filter(
+      ({ session }) => baseOf(session).id === movementId && sameAthlete(athleteOf(session) ?? '', athlete),
+    );
     found = new Map(all.map(({ session }) => [session.id, session]));
     return ok(all.map(({ session, updatedAt }) => ({ id: session.id, updatedAt })));
   },
   /** What one of them found. */
-  resultOf: (id: string): Promise<Result<SessionResult, never>> => Promise.resolve(ok(resultOf(derive(found.get(id)!)))),
+  resultOf: (id: string): Promise<Result<SessionResult, never>> =>
+    Promise.resolve(ok(resultOf(derive(found.get(id)!)))),
 };
 export type LookBackWorker = typeof worker;
 

@@ -15,9 +15,15 @@ const measured = new Map<string, { readonly updatedAt: string; readonly result: 
  * What the other sessions of an athlete and movement found, measured in a worker. Sessions that cannot be read are passed over.
  * @param openId the session that is open, which is left out
  */
-export async function lookBack(athlete: string, movementId: string, openId: string): Promise<Result<readonly SessionResult[], Issue<'cancelled'> | CrashIssue>> {
+export async function lookBack(
+  athlete: string,
+  movementId: string,
+  openId: string,
+): Promise<Result<readonly SessionResult[], Issue<'cancelled'> | CrashIssue>> {
   await settled();
-  const client = new WorkerClient<LookBackWorker>(new Worker(new URL('./look-back-worker.ts', import.meta.url), { type: 'module' }));
+  const client = new WorkerClient<LookBackWorker>(
+    new Worker(new URL('./look-back-worker.ts', import.meta.url), { type: 'module' }),
+  );
   let job: ReturnType<typeof startJob> | null = null;
   try {
     const stored = await client.ask(client.remote.sessionsOf(athlete, movementId), 'Looking for sessions');
@@ -46,19 +52,24 @@ export interface LookedBack {
 }
 
 /** In order of their days; of one day the open session is the last. */
-const inOrder = (others: readonly SessionResult[], open: SessionResult): readonly SessionResult[] => [...others, open].sort((a, b) => a.on.localeCompare(b.on));
+const inOrder = (others: readonly SessionResult[], open: SessionResult): readonly SessionResult[] =>
+  [...others, open].sort((a, b) => a.on.localeCompare(b.on));
 
 /** The open session among all of its athlete and movement; the open one is always as it is now. */
 export function useLookBack(derived: Derived): LookedBack {
   const { session, athlete } = derived;
   const name = athlete?.clip.performer.name ?? null;
   const movementId = derived.movement.id;
-  const [found, setFound] = useState<{ readonly others: readonly SessionResult[]; readonly problem: string | null } | null>(null);
+  const [found, setFound] = useState<{
+    readonly others: readonly SessionResult[];
+    readonly problem: string | null;
+  } | null>(null);
   useEffect(() => {
     let current = true;
     if (name === null) return;
     void lookBack(name, movementId, session.id).then((others) => {
-      if (current) setFound(others.ok ? { others: others.value, problem: null } : { others: [], problem: others.issue.message });
+      if (current)
+        setFound(others.ok ? { others: others.value, problem: null } : { others: [], problem: others.issue.message });
     });
     return () => {
       current = false;

@@ -3,7 +3,19 @@ import { newSession } from '../core/model/session';
 import { MOVEMENTS } from '../movements';
 import { baseOf } from './derived';
 import { redo, setSession, undo, useDocument } from './document-store';
-import { addMeasure, addMoment, addPoint, changeMeasure, changeMoment, linkCause, removeMeasure, removeMoment, renameMovement, sortMeasures, sortMoments } from './movement-editing';
+import {
+  addMeasure,
+  addMoment,
+  addPoint,
+  changeMeasure,
+  changeMoment,
+  linkCause,
+  removeMeasure,
+  removeMoment,
+  renameMovement,
+  sortMeasures,
+  sortMoments,
+} from './movement-editing';
 
 const session = () => useDocument.getState().session!;
 const movement = () => baseOf(session());
@@ -29,7 +41,11 @@ it('a moment is added with a key of its own, renamed, put elsewhere; phases join
   changeMoment(added.id, { name: 'Run-up', look: 'The first step.' });
   sortMoments([added.id, ...ids().filter((id) => id !== added.id)]);
   expect(ids()[0]).toBe('run-up-begins');
-  expect(movement().phases[0]).toEqual({ from: 'run-up-begins', to: 'back-foot-contact', name: 'Run-up to back foot contact' });
+  expect(movement().phases[0]).toEqual({
+    from: 'run-up-begins',
+    to: 'back-foot-contact',
+    name: 'Run-up to back foot contact',
+  });
   // Names of phases that were there are kept.
   expect(movement().phases[1]!.name).toBe('Delivery stride');
   expect(movement().phases).toHaveLength(ids().length - 1);
@@ -50,11 +66,18 @@ it('a measure is added, changed and sorted; taking it away takes its links, crit
   addMeasure(blank);
   changeMeasure(blank.id, { ...blank, importance: 0.9 });
   expect(movement().measures.at(-1)).toMatchObject({ id: 'head-height', kind: 'range', importance: 0.9 });
-  sortMeasures([blank.id, ...movement().measures.map((m) => m.id).filter((id) => id !== blank.id)]);
+  sortMeasures([
+    blank.id,
+    ...movement()
+      .measures.map((m) => m.id)
+      .filter((id) => id !== blank.id),
+  ]);
   expect(movement().measures[0]!.id).toBe('head-height');
   expect(removeMeasure('front-knee-at-release').ok).toBe(true);
   const now = movement();
-  expect(now.causes.some((c) => c.cause === 'front-knee-at-release' || c.effect === 'front-knee-at-release')).toBe(false);
+  expect(now.causes.some((c) => c.cause === 'front-knee-at-release' || c.effect === 'front-knee-at-release')).toBe(
+    false,
+  );
   expect(now.schools.some((s) => 'front-knee-at-release' in s.targets)).toBe(false);
   expect(now.sheet!.criteria.some((c) => c.measure === 'front-knee-at-release')).toBe(false);
   // The gate needed it and the elbow; the elbow is left.
@@ -75,8 +98,16 @@ it('what would break the movement is refused in words, and nothing changes', () 
 it('a cause is linked, its words changed, and taken back; a point beside the body gets an id of its own', () => {
   linkCause('trunk-at-back-foot-contact', 'trunk-at-release', { share: 0.3, because: 'who leans early leans late' });
   linkCause('trunk-at-back-foot-contact', 'trunk-at-release', { share: 0.4, because: 'who leans early leans late' });
-  const links = () => movement().causes.filter((c) => c.cause === 'trunk-at-back-foot-contact' && c.effect === 'trunk-at-release');
-  expect(links()).toEqual([{ cause: 'trunk-at-back-foot-contact', effect: 'trunk-at-release', share: 0.4, because: 'who leans early leans late' }]);
+  const links = () =>
+    movement().causes.filter((c) => c.cause === 'trunk-at-back-foot-contact' && c.effect === 'trunk-at-release');
+  expect(links()).toEqual([
+    {
+      cause: 'trunk-at-back-foot-contact',
+      effect: 'trunk-at-release',
+      share: 0.4,
+      because: 'who leans early leans late',
+    },
+  ]);
   linkCause('trunk-at-back-foot-contact', 'trunk-at-release', null);
   expect(links()).toEqual([]);
   addPoint('Ball', 'The seam.');

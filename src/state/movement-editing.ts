@@ -11,13 +11,17 @@ import { edit, useDocument } from './document-store';
 /** Where an issue lies, in words. */
 const placeOf = (movement: Movement, path: readonly PropertyKey[]): string => {
   const [part, index] = path;
-  if (part === 'measures' && typeof index === 'number') return `Measure \u201c${movement.measures[index]?.name ?? index + 1}\u201d: `;
-  if (part === 'moments' && typeof index === 'number') return `Moment \u201c${movement.moments[index]?.name ?? index + 1}\u201d: `;
+  if (part === 'measures' && typeof index === 'number')
+    return `Measure \u201c${movement.measures[index]?.name ?? index + 1}\u201d: `;
+  if (part === 'moments' && typeof index === 'number')
+    return `Moment \u201c${movement.moments[index]?.name ?? index + 1}\u201d: `;
   return '';
 };
 
 /** Applies a change as one undoable step; one that would leave the movement invalid is refused with what is wrong. */
-export function changeMovement(change: (movement: Movement) => void): Result<Movement, Issue<'invalid-movement' | 'no-session'>> {
+export function changeMovement(
+  change: (movement: Movement) => void,
+): Result<Movement, Issue<'invalid-movement' | 'no-session'>> {
   const { session } = useDocument.getState();
   if (!session) return fail('no-session', 'No session is open.');
   const changed = produce(baseOf(session), change as (draft: unknown) => void);
@@ -39,31 +43,73 @@ const rejoin = (movement: Movement): void => {
   // Phases join neighbouring moments; names of those that stay are kept.
   movement.phases = movement.moments.slice(1).map((to, i) => {
     const from = movement.moments[i]!;
-    return movement.phases.find((p) => p.from === from.id && p.to === to.id) ?? { from: from.id, to: to.id, name: `${from.name} to ${to.name.toLowerCase()}` };
+    return (
+      movement.phases.find((p) => p.from === from.id && p.to === to.id) ?? {
+        from: from.id,
+        to: to.id,
+        name: `${from.name} to ${to.name.toLowerCase()}`,
+      }
+    );
   });
 };
 
 export const addMoment = (name: string): Changed =>
   changeMovement((movement) => {
     const taken = movement.moments.map((m) => m.key);
-    const key = Array.from({ length: 21 }, (_, i) => momentKey(i)).find((k) => !taken.includes(k)) ?? momentKey(movement.moments.length);
-    movement.moments.push({ id: freeId(name, movement.moments.map((m) => m.id)), name, key, look: '', frame: 'nearest', rule: null });
+    const key =
+      Array.from({ length: 21 }, (_, i) => momentKey(i)).find((k) => !taken.includes(k)) ??
+      momentKey(movement.moments.length);
+    movement.moments.push({
+      id: freeId(
+        name,
+        movement.moments.map((m) => m.id),
+      ),
+      name,
+      key,
+      look: '',
+      frame: 'nearest',
+      rule: null,
+    });
     rejoin(movement);
   });
 
 /** Takes a moment away; measures that need it must go, or be moved, first. */
 export function removeMoment(id: string): Changed {
   const { session } = useDocument.getState();
-  const needed = session ? baseOf(session).measures.filter((m) => momentsOf(m).includes(id)).map((m) => `\u201c${m.name}\u201d`) : [];
-  if (needed.length > 0) return fail('invalid-movement', `${needed.slice(0, 3).join(', ')}${needed.length > 3 ? ` and ${needed.length - 3} more measures need` : needed.length === 1 ? ' needs' : ' need'} this moment. Read them at another moment, or take them away first.`);
+  const needed = session
+    ? baseOf(session)
+        .measures.filter((m) => momentsOf(m).includes(id))
+        .map((m) => `\u201c${m.name}\u201d`)
+    : [];
+  if (needed.length > 0)
+    return fail(
+      'invalid-movement',
+      `${needed.slice(0, 3).join(', ')}${needed.length > 3 ? ` and ${needed.length - 3} more measures need` : needed.length === 1 ? ' needs' : ' need'} this moment. Read them at another moment, or take them away first.`,
+    );
   return changeMovement((movement) => {
-    movement.moments = movement.moments.filter((m) => m.id !== id).map((m) => (m.rule && (m.rule.after === id || m.rule.before === id) ? { ...m, rule: { ...m.rule, after: m.rule.after === id ? null : m.rule.after, before: m.rule.before === id ? null : m.rule.before } } : m)) as Moment[];
+    movement.moments = movement.moments
+      .filter((m) => m.id !== id)
+      .map((m) =>
+        m.rule && (m.rule.after === id || m.rule.before === id)
+          ? {
+              ...m,
+              rule: {
+                ...m.rule,
+                after: m.rule.after === id ? null : m.rule.after,
+                before: m.rule.before === id ? null : m.rule.before,
+              },
+            }
+          : m,
+      ) as Moment[];
     if (movement.repeats?.by === id) movement.repeats = null;
     rejoin(movement);
   });
 }
 
-export const changeMoment = (id: string, change: Partial<Pick<Moment, 'name' | 'look' | 'key' | 'frame' | 'rule'>>): Changed =>
+export const changeMoment = (
+  id: string,
+  change: Partial<Pick<Moment, 'name' | 'look' | 'key' | 'frame' | 'rule'>>,
+): Changed =>
   changeMovement((movement) => {
     movement.moments = movement.moments.map((m) => (m.id === id ? { ...m, ...change } : m));
     rejoin(movement);
@@ -75,7 +121,8 @@ export const sortMoments = (ids: readonly string[]): Changed =>
     rejoin(movement);
   });
 
-export const addMeasure = (measure: Measure): Changed => changeMovement((movement) => void movement.measures.push(measure));
+export const addMeasure = (measure: Measure): Changed =>
+  changeMovement((movement) => void movement.measures.push(measure));
 
 export const changeMeasure = (id: string, measure: Measure): Changed =>
   changeMovement((movement) => {
@@ -87,11 +134,24 @@ export const removeMeasure = (id: string): Changed =>
   changeMovement((movement) => {
     movement.measures = movement.measures.filter((m) => m.id !== id);
     movement.causes = movement.causes.filter((link) => link.cause !== id && link.effect !== id);
-    movement.schools = movement.schools.map((s) => ({ ...s, targets: Object.fromEntries(Object.entries(s.targets).filter(([key]) => key !== id)) }));
+    movement.schools = movement.schools.map((s) => ({
+      ...s,
+      targets: Object.fromEntries(Object.entries(s.targets).filter(([key]) => key !== id)),
+    }));
     if (movement.sheet) {
       const gone = movement.sheet.criteria.filter((c) => c.measure === id).map((c) => c.id);
       const criteria = movement.sheet.criteria.filter((c) => c.measure !== id);
-      movement.sheet = criteria.length === 0 ? null : { ...movement.sheet, criteria, gates: movement.sheet.gates.flatMap((g) => { const needs = g.needs.filter((n) => !gone.includes(n)); return needs.length > 0 ? [{ ...g, needs }] : []; }) };
+      movement.sheet =
+        criteria.length === 0
+          ? null
+          : {
+              ...movement.sheet,
+              criteria,
+              gates: movement.sheet.gates.flatMap((g) => {
+                const needs = g.needs.filter((n) => !gone.includes(n));
+                return needs.length > 0 ? [{ ...g, needs }] : [];
+              }),
+            };
     }
   });
 
@@ -100,15 +160,38 @@ export const sortMeasures = (ids: readonly string[]): Changed =>
     movement.measures = ids.flatMap((id) => movement.measures.find((m) => m.id === id) ?? []);
   });
 
-export const renameMovement = (change: Partial<Pick<Movement, 'name' | 'sport'>>): Changed => changeMovement((movement) => void Object.assign(movement, change));
+export const renameMovement = (change: Partial<Pick<Movement, 'name' | 'sport'>>): Changed =>
+  changeMovement((movement) => void Object.assign(movement, change));
 
 /** Adds a point beside the body. */
 export const addPoint = (name: string, look: string): Changed =>
-  changeMovement((movement) => void movement.points.push({ id: `own-${freeId(name, movement.points.map((p) => p.id.slice(4)))}`, name, look }));
+  changeMovement(
+    (movement) =>
+      void movement.points.push({
+        id: `own-${freeId(
+          name,
+          movement.points.map((p) => p.id.slice(4)),
+        )}`,
+        name,
+        look,
+      }),
+  );
 
 /** Says that one measure is a cause of another, changes what is said of it, or takes that back (null). */
-export const linkCause = (cause: string, effect: string, link: Partial<Omit<Movement['causes'][number], 'cause' | 'effect'>> | null): Changed =>
+export const linkCause = (
+  cause: string,
+  effect: string,
+  link: Partial<Omit<Movement['causes'][number], 'cause' | 'effect'>> | null,
+): Changed =>
   changeMovement((movement) => {
-    const before = movement.causes.find((l) => l.cause === cause && l.effect === effect) ?? { cause, effect, share: 0.5, because: 'one leads to the other' };
-    movement.causes = [...movement.causes.filter((l) => l.cause !== cause || l.effect !== effect), ...(link ? [{ ...before, ...link }] : [])];
+    const before = movement.causes.find((l) => l.cause === cause && l.effect === effect) ?? {
+      cause,
+      effect,
+      share: 0.5,
+      because: 'one leads to the other',
+    };
+    movement.causes = [
+      ...movement.causes.filter((l) => l.cause !== cause || l.effect !== effect),
+      ...(link ? [{ ...before, ...link }] : []),
+    ];
   });

@@ -1,6 +1,14 @@
 import type { Clip, Performer, Role } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { figureOf, LEAST_SURE_TRAVEL, proposeFigure, recordingOf, travelOf, viewOfCamera, type FigureAnswers } from '../core/tracks/figure';
+import {
+  figureOf,
+  LEAST_SURE_TRAVEL,
+  proposeFigure,
+  recordingOf,
+  travelOf,
+  viewOfCamera,
+  type FigureAnswers,
+} from '../core/tracks/figure';
 import { proposeMap, type MarkerMap } from '../core/tracks/marker-map';
 import { framesOf, type Recording } from '../core/tracks/recording';
 import { seenFrom, type FigureCamera } from '../core/tracks/spatial-view';
@@ -38,26 +46,67 @@ export async function probePoints(file: File): Promise<Result<ProbedPoints, Poin
   const read = readPointFile(new Uint8Array(await file.arrayBuffer()), file.name);
   if (!read.ok) return read;
   const { recordings, warnings } = read.value;
-  const proposals = await Promise.all(recordings.map(async (recording) => proposeFigure(recording, await loadMarkerMap(recording.markers.map((m) => m.name)))));
+  const proposals = await Promise.all(
+    recordings.map(async (recording) =>
+      proposeFigure(recording, await loadMarkerMap(recording.markers.map((m) => m.name))),
+    ),
+  );
   return ok({ fileName: file.name, recordings, warnings, proposals });
 }
 
 /** Adds a figure drawn from points to the session. */
-export async function addFigure(role: Role, fileName: string, answers: FigureAnswers, performer: Performer, place: ClipPlace): Promise<Result<string, Issue<'no-consent' | 'no-points'>>> {
-  if (!performer.consent) return fail('no-consent', `Without consent the recording of ${performer.name} must not be analysed. Ask first, then tick the box.`);
+export async function addFigure(
+  role: Role,
+  fileName: string,
+  answers: FigureAnswers,
+  performer: Performer,
+  place: ClipPlace,
+): Promise<Result<string, Issue<'no-consent' | 'no-points'>>> {
+  if (!performer.consent)
+    return fail(
+      'no-consent',
+      `Without consent the recording of ${performer.name} must not be analysed. Ask first, then tick the box.`,
+    );
   const figure = figureOf(answers);
-  if (Object.keys(figure.track).length === 0) return fail('no-points', `No marker of \u201c${fileName}\u201d is given to a point. Choose markers for the joints first.`);
-  await saveMarkerMap(answers.recording.markers.map((m) => m.name), answers.map);
+  if (Object.keys(figure.track).length === 0)
+    return fail(
+      'no-points',
+      `No marker of \u201c${fileName}\u201d is given to a point. Choose markers for the joints first.`,
+    );
+  await saveMarkerMap(
+    answers.recording.markers.map((m) => m.name),
+    answers.map,
+  );
   const { rate } = answers.recording;
-  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: travelOf(figure.track).travel };
-  const index = figureIndex(answers.use.last - answers.use.first + 1, rate, figure.picture.width, figure.picture.height);
-  const id = await placeClip(role, { fileName, mediaId: null, index }, { performer, ...seen, captureRate: rate }, place, (session, clip) => {
-    session.tracks[clip.id] = figure.track as never;
-    if (!figure.spatial) return;
-    session.spatial[clip.id] = figure.spatial as never;
-    Object.assign(clip, { figure: answers.camera, scale: { pixels: figure.pixelsPerMetre!, metres: 1, alongDegrees: 90 } });
-  });
-  if (!figure.spatial && travelOf(figure.track).sure < LEAST_SURE_TRAVEL) notify('info', `Which way the performer of \u201c${fileName}\u201d goes could not be told from the points. Check it at Intake: angles against forward depend on it.`);
+  const seen = figure.spatial
+    ? viewOfCamera(figure.spatial, answers.camera)
+    : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: travelOf(figure.track).travel };
+  const index = figureIndex(
+    answers.use.last - answers.use.first + 1,
+    rate,
+    figure.picture.width,
+    figure.picture.height,
+  );
+  const id = await placeClip(
+    role,
+    { fileName, mediaId: null, index },
+    { performer, ...seen, captureRate: rate },
+    place,
+    (session, clip) => {
+      session.tracks[clip.id] = figure.track as never;
+      if (!figure.spatial) return;
+      session.spatial[clip.id] = figure.spatial as never;
+      Object.assign(clip, {
+        figure: answers.camera,
+        scale: { pixels: figure.pixelsPerMetre!, metres: 1, alongDegrees: 90 },
+      });
+    },
+  );
+  if (!figure.spatial && travelOf(figure.track).sure < LEAST_SURE_TRAVEL)
+    notify(
+      'info',
+      `Which way the performer of \u201c${fileName}\u201d goes could not be told from the points. Check it at Intake: angles against forward depend on it.`,
+    );
   return ok(id);
 }
 
@@ -69,30 +118,56 @@ export function turnFigure(clip: Clip, camera: FigureCamera): void {
     const { track, pixelsPerMetre } = seenFrom(spatial, camera, clip);
     session.tracks[clip.id] = track as never;
     const seen = viewOfCamera(spatial, camera);
-    session.clips = session.clips.map((c) => (c.id === clip.id ? { ...c, ...seen, figure: camera, scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 } } : c));
+    session.clips = session.clips.map((c) =>
+      c.id === clip.id
+        ? { ...c, ...seen, figure: camera, scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 } }
+        : c,
+    );
   });
 }
 
 /** Puts the points of a file, measured in this clip's picture, on its frames by their time; hand-placed points stay. */
-export async function readPointsInto(clip: Clip, file: File): Promise<Result<string, PointFileIssue | Issue<'in-space'>>> {
+export async function readPointsInto(
+  clip: Clip,
+  file: File,
+): Promise<Result<string, PointFileIssue | Issue<'in-space'>>> {
   const read = readPointFile(new Uint8Array(await file.arrayBuffer()), file.name);
   if (!read.ok) return read;
   const [recording] = read.value.recordings;
   if (!recording || recording.markers.some((m) => m.z !== null)) {
-    return fail('in-space', `The points of \u201c${file.name}\u201d lie in space, not in this picture. Add the file at Intake as a performance of its own.`);
+    return fail(
+      'in-space',
+      `The points of \u201c${file.name}\u201d lie in space, not in this picture. Add the file at Intake as a performance of its own.`,
+    );
   }
   const saved: MarkerMap | null = await loadMarkerMap(recording.markers.map((m) => m.name));
-  const { track } = figureOf({ recording, use: { first: 0, last: framesOf(recording) - 1 }, map: saved ?? proposeMap(recording.markers.map((m) => m.name)), metresPerUnit: 1, camera: { azimuthDegrees: 0, elevationDegrees: 0 } });
+  const { track } = figureOf({
+    recording,
+    use: { first: 0, last: framesOf(recording) - 1 },
+    map: saved ?? proposeMap(recording.markers.map((m) => m.name)),
+    metresPerUnit: 1,
+    camera: { azimuthDegrees: 0, elevationDegrees: 0 },
+  });
   const times = realTimes(clip);
   edit((session) => {
     session.tracks[clip.id] = mergeRecorded(session.tracks[clip.id] ?? {}, track, times, recording.rate) as never;
   });
   const others = read.value.recordings.length - 1;
-  return ok([`${Object.keys(track).length} points of ${recording.name} are on the picture.`, ...(others > 0 ? [`The file has ${others} more ${others === 1 ? 'subject' : 'subjects'}, who were passed over.`] : []), ...read.value.warnings].join(' '));
+  return ok(
+    [
+      `${Object.keys(track).length} points of ${recording.name} are on the picture.`,
+      ...(others > 0
+        ? [`The file has ${others} more ${others === 1 ? 'subject' : 'subjects'}, who were passed over.`]
+        : []),
+      ...read.value.warnings,
+    ].join(' '),
+  );
 }
 
 /** Formats in which the points of a clip can be saved. */
-export const SAVED_FORMATS: readonly { readonly id: string; readonly name: string }[] = POINT_FORMATS.map(({ id, name }) => ({ id, name }));
+export const SAVED_FORMATS: readonly { readonly id: string; readonly name: string }[] = POINT_FORMATS.map(
+  ({ id, name }) => ({ id, name }),
+);
 
 /** The points of a clip as a file. */
 export function pointFileOf(clip: Clip, formatId: string): { readonly fileName: string; readonly bytes: Uint8Array } {
@@ -101,6 +176,16 @@ export function pointFileOf(clip: Clip, formatId: string): { readonly fileName: 
   // COCO knows pictures only, and a table of a video's points is most useful in its pixels.
   const flat = format.id === 'coco' || (format.id === 'csv' && !session.spatial[clip.id]);
   const metresPerPixel = clip.scale ? clip.scale.metres / clip.scale.pixels : null;
-  const recording = recordingOf(clip.performer.name, clip.captureRate, session.tracks[clip.id] ?? {}, session.spatial[clip.id] ?? null, flat, metresPerPixel);
-  return { fileName: `${clip.performer.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.${format.extensions[0]}`, bytes: format.write(recording) };
+  const recording = recordingOf(
+    clip.performer.name,
+    clip.captureRate,
+    session.tracks[clip.id] ?? {},
+    session.spatial[clip.id] ?? null,
+    flat,
+    metresPerPixel,
+  );
+  return {
+    fileName: `${clip.performer.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.${format.extensions[0]}`,
+    bytes: format.write(recording),
+  };
 }

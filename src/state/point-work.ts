@@ -18,7 +18,10 @@ export function placePointAt(movement: Movement, performance: Performance, id: P
   const known = series !== undefined && series.origin[frame] !== ORIGIN.hand && !Number.isNaN(series.x[frame]!);
   movePoint(clip, id, frame, at.x, at.y);
   const { placing, after } = useView.getState().pointWork;
-  setPointWork({ id, shift: known ? { clipId: clip.id, id, frame, x: at.x - series.x[frame]!, y: at.y - series.y[frame]! } : null });
+  setPointWork({
+    id,
+    shift: known ? { clipId: clip.id, id, frame, x: at.x - series.x[frame]!, y: at.y - series.y[frame]! } : null,
+  });
   if (!placing) return;
   if (after === 'stay') return setPointWork({ placing: false });
   if (after === 'next-frame') return player.goTo(clip.id, frame + 1);
@@ -33,7 +36,8 @@ export function nudgePoint(performance: Performance, dx: number, dy: number): vo
   const { id } = useView.getState().pointWork;
   const frame = player.pendingFrame(performance.clip.id);
   const series = performance.raw[id];
-  if (!series || Number.isNaN(series.x[frame]!)) return notify('info', `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it first.`);
+  if (!series || Number.isNaN(series.x[frame]!))
+    return notify('info', `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it first.`);
   movePoint(performance.clip, id, frame, series.x[frame]! + dx, series.y[frame]! + dy);
 }
 
@@ -52,7 +56,13 @@ export async function follow(performance: Performance, step: -1 | 1): Promise<vo
   const result = await followPointOf(clip, id, player.pendingFrame(clip.id), step, followRadius);
   if (!result.ok) return notify(result.issue.code === 'cancelled' ? 'info' : 'error', result.issue.message);
   const { frames, lost } = result.value;
-  if (!lost) return notify('info', frames === 0 ? `The ${pointName(id)} is placed by hand on the next frame; there is nothing to follow.` : `The ${pointName(id)} was followed over ${frames} frames.`);
+  if (!lost)
+    return notify(
+      'info',
+      frames === 0
+        ? `The ${pointName(id)} is placed by hand on the next frame; there is nothing to follow.`
+        : `The ${pointName(id)} was followed over ${frames} frames.`,
+    );
   notify('info', lost.text);
   player.goTo(clip.id, lost.frame);
   setPointWork({ placing: true, after: 'stay' });

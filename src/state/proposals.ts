@@ -6,7 +6,15 @@ import { edit } from './document-store';
 /** Proposals as marks, still to be confirmed: frames and sureness to a hundredth, no frame beyond the last. */
 export function asMarks(proposals: readonly Proposal[], last: number): Record<string, Mark> {
   return Object.fromEntries(
-    proposals.map(({ momentId, frame, confidence, sd, alike }) => [momentId, { frame: Math.round(100 * Math.min(last, Math.max(0, frame))) / 100, proposed: Math.round(100 * confidence) / 100, sd: Math.round(1e4 * sd) / 1e4, alike: Math.round(1e4 * alike) / 1e4 }]),
+    proposals.map(({ momentId, frame, confidence, sd, alike }) => [
+      momentId,
+      {
+        frame: Math.round(100 * Math.min(last, Math.max(0, frame))) / 100,
+        proposed: Math.round(100 * confidence) / 100,
+        sd: Math.round(1e4 * sd) / 1e4,
+        alike: Math.round(1e4 * alike) / 1e4,
+      },
+    ]),
   );
 }
 

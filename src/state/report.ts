@@ -7,7 +7,11 @@ import type { Session } from '../core/model/session';
 import type { Derived } from './derived';
 import { openStoredClip } from './stored-clips';
 
-export const csvOf = (derived: Derived): string => reportCsv({ ...derived, files: Object.fromEntries(derived.clips.map(({ performance: { clip } }) => [clip.id, clip.fileName])) });
+export const csvOf = (derived: Derived): string =>
+  reportCsv({
+    ...derived,
+    files: Object.fromEntries(derived.clips.map(({ performance: { clip } }) => [clip.id, clip.fileName])),
+  });
 export const sessionText = (session: Session): string => sessionJson.write!(session);
 
 /**

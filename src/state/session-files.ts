@@ -1,7 +1,13 @@
 import type { Clip } from '../core/model/clip';
 import type { Session } from '../core/model/session';
 import { ok, type Issue, type Result } from '../core/result';
-import { isArchive, readSessionArchive, writeSessionArchive, type SessionArchive, type SessionArchiveIssue } from '../formats/session-archive/session-archive';
+import {
+  isArchive,
+  readSessionArchive,
+  writeSessionArchive,
+  type SessionArchive,
+  type SessionArchiveIssue,
+} from '../formats/session-archive/session-archive';
 import { sessionJson } from '../formats/session-json/session-json';
 import { loadSession, loadVideo, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
 import { settled } from './document-store';
@@ -36,7 +42,9 @@ const read = async (file: File): Promise<Result<SessionArchive, Issue<SessionArc
  * Puts a saved session into this browser. Nothing that is here is replaced: where the session is here in another state, the one of the file comes beside it
  * under a name of its own; a video of another size gets an id of its own.
  */
-export async function openSessionFile(file: File): Promise<Result<OpenedFile, Issue<SessionArchiveIssue> | StorageIssue>> {
+export async function openSessionFile(
+  file: File,
+): Promise<Result<OpenedFile, Issue<SessionArchiveIssue> | StorageIssue>> {
   const opened = await read(file);
   if (!opened.ok) return opened;
   const { session, videos } = opened.value;
@@ -56,12 +64,23 @@ export async function openSessionFile(file: File): Promise<Result<OpenedFile, Is
     if (!stored.ok) return stored;
   }
   // A work copy is made again where it is wanted.
-  const clips = session.clips.map((clip): Clip => ({ ...clip, mediaId: clip.mediaId === null ? null : mediaIds.get(clip.mediaId)!, workMediaId: null }));
+  const clips = session.clips.map((clip): Clip => ({
+    ...clip,
+    mediaId: clip.mediaId === null ? null : mediaIds.get(clip.mediaId)!,
+    workMediaId: null,
+  }));
   const here = await loadSession(session.id);
-  const same = here.ok && sessionJson.write!({ ...here.value, clips: here.value.clips.map((clip) => ({ ...clip, workMediaId: null })) }) === sessionJson.write!({ ...session, clips });
+  const same =
+    here.ok &&
+    sessionJson.write!({ ...here.value, clips: here.value.clips.map((clip) => ({ ...clip, workMediaId: null })) }) ===
+      sessionJson.write!({ ...session, clips });
   if (same) return ok({ id: session.id, withoutVideo, beside: false });
   const beside = here.ok || here.issue.code !== 'not-found';
-  const placed: Session = { ...session, clips, ...(beside ? { id: crypto.randomUUID(), name: `${session.name} (from a file)`.slice(0, 120) } : {}) };
+  const placed: Session = {
+    ...session,
+    clips,
+    ...(beside ? { id: crypto.randomUUID(), name: `${session.name} (from a file)`.slice(0, 120) } : {}),
+  };
   const saved = await saveSession(placed, new Date().toISOString());
   return saved.ok ? ok({ id: placed.id, withoutVideo, beside }) : saved;
 }
@@ -72,7 +91,8 @@ export async function openSessionFile(file: File): Promise<Result<OpenedFile, Is
  */
 export async function giveVideoBack(clip: Clip, { file, index }: ProbedFile): Promise<Result<boolean, StorageIssue>> {
   if (clip.mediaId === null || (await loadVideo(clip.mediaId))) return ok(false);
-  if (index.width !== clip.width || index.height !== clip.height || !sameTimes(index.frameTimes, clip.frameTimes)) return ok(false);
+  if (index.width !== clip.width || index.height !== clip.height || !sameTimes(index.frameTimes, clip.frameTimes))
+    return ok(false);
   const stored = await storeMedia(clip.mediaId, file.name, file);
   if (!stored.ok) return stored;
   await openSources();

@@ -11,8 +11,14 @@ export function resultOf({ session, movement, judged, plan }: Derived): SessionR
     name: session.name,
     on: dayOf(session),
     readings,
-    missing: Object.fromEntries(judged.flatMap(({ measure, athlete }) => (athlete.measurable ? [] : [[measure.id, athlete.message]]))),
-    asked: plan.items.map((item) => ({ id: item.id, title: correctionOf(movement, item, false).title, own: item.own !== null })),
+    missing: Object.fromEntries(
+      judged.flatMap(({ measure, athlete }) => (athlete.measurable ? [] : [[measure.id, athlete.message]])),
+    ),
+    asked: plan.items.map((item) => ({
+      id: item.id,
+      title: correctionOf(movement, item, false).title,
+      own: item.own !== null,
+    })),
     settled: session.settled,
   };
 }

@@ -7,7 +7,12 @@ import { loadMedia } from '../storage/sessions';
 /** The video of a clip as it was given. */
 export async function videoOf({ mediaId, fileName }: Clip): Promise<Result<Blob, Issue<'no-media'>>> {
   const blob = mediaId === null ? undefined : await loadMedia(mediaId);
-  return blob ? ok(blob) : fail('no-media', `The video of \u201c${fileName}\u201d is not in this browser. Drop the file on its clip at Intake; its points stay.`);
+  return blob
+    ? ok(blob)
+    : fail(
+        'no-media',
+        `The video of \u201c${fileName}\u201d is not in this browser. Drop the file on its clip at Intake; its points stay.`,
+      );
 }
 
 export interface StoredClipOptions extends ClipSourceOptions {
@@ -16,8 +21,12 @@ export interface StoredClipOptions extends ClipSourceOptions {
 }
 
 /** Opens the frames of a clip, of its video or of a figure that is drawn from points; whoever opened it closes it. */
-export async function openStoredClip(clip: Clip, { workCopy = false, ...options }: StoredClipOptions = {}): Promise<Result<ClipSource, Issue>> {
-  if (clip.mediaId === null) return ok(openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height)));
+export async function openStoredClip(
+  clip: Clip,
+  { workCopy = false, ...options }: StoredClipOptions = {},
+): Promise<Result<ClipSource, Issue>> {
+  if (clip.mediaId === null)
+    return ok(openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height)));
   const copy = workCopy && clip.workMediaId ? await loadMedia(clip.workMediaId) : undefined;
   const video = copy ? ok(copy) : await videoOf(clip);
   return video.ok ? openClipSource(video.value, clip.fileName, options) : video;

@@ -24,7 +24,9 @@ export async function performancesElsewhere(openId: string): Promise<readonly St
   await settled();
   const stored = (await allStoredSessions()).map(({ session }) => session);
   const known = new Set(stored.find((session) => session.id === openId)?.clips.map(performanceKey));
-  const all = stored.filter((session) => session.id !== openId).flatMap((session) => session.clips.filter((clip) => clip.joined === null).map((clip) => ({ session, clip })));
+  const all = stored
+    .filter((session) => session.id !== openId)
+    .flatMap((session) => session.clips.filter((clip) => clip.joined === null).map((clip) => ({ session, clip })));
   return all.filter(({ clip }) => {
     const key = performanceKey(clip);
     return !known.has(key) && known.add(key);
@@ -38,7 +40,11 @@ const KNOWN = ['tracks', 'spatial', 'marks', 'repetitions', 'checks'] as const;
  * one movement. The video is kept once. One undoable step; returns the id of its first camera here.
  * @param first whether it comes before the others of its role, as the one that is compared
  */
-export async function takePerformance({ session: from, clip }: StoredPerformance, role: Role, first = false): Promise<string> {
+export async function takePerformance(
+  { session: from, clip }: StoredPerformance,
+  role: Role,
+  first = false,
+): Promise<string> {
   const cameras = from.clips.filter((c) => c.id === clip.id || c.joined?.to === clip.id);
   const sameMovement = baseOf(from).id === baseOf(useDocument.getState().session!).id;
   const copied = copyClips(from, cameras, () => crypto.randomUUID(), sameMovement);

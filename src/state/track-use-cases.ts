@@ -2,7 +2,15 @@ import type { Clip } from '../core/model/clip';
 import { pointName, type PointId } from '../core/anatomy/body-points';
 import type { PersonBox } from '../core/detections/person-box';
 import { takeFound, type FinderSetting } from '../core/detections/take-found';
-import { carryCorrection, clearPoint, interpolateBetweenHands, mergeFollowed, placePoint, swapSides, untilNextHand } from '../core/tracks/track';
+import {
+  carryCorrection,
+  clearPoint,
+  interpolateBetweenHands,
+  mergeFollowed,
+  placePoint,
+  swapSides,
+  untilNextHand,
+} from '../core/tracks/track';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { findPoints, type FindIssue } from '../media/find-points';
 import { followPoint, type FollowIssue, type FollowResult } from '../media/follow-point';
@@ -10,7 +18,10 @@ import { edit, useDocument } from './document-store';
 import { startJob } from './jobs';
 import { videoOf } from './stored-clips';
 
-function changeTrack(clip: Clip, change: (track: Parameters<typeof placePoint>[0]) => ReturnType<typeof placePoint>): void {
+function changeTrack(
+  clip: Clip,
+  change: (track: Parameters<typeof placePoint>[0]) => ReturnType<typeof placePoint>,
+): void {
   edit((session) => {
     session.tracks[clip.id] = change(session.tracks[clip.id] ?? {}) as never;
   });
@@ -40,23 +51,48 @@ export interface Followed {
 }
 
 /** Follows a point from the frame where it is placed, to the next frame placed by hand or to the end; one undoable step. */
-export async function followPointOf(clip: Clip, id: PointId, frame: number, step: -1 | 1, radius: number): Promise<Result<Followed, FollowIssue | Issue<'not-placed' | 'no-media'>>> {
+export async function followPointOf(
+  clip: Clip,
+  id: PointId,
+  frame: number,
+  step: -1 | 1,
+  radius: number,
+): Promise<Result<Followed, FollowIssue | Issue<'not-placed' | 'no-media'>>> {
   const track = useDocument.getState().session?.tracks[clip.id] ?? {};
   const series = track[id];
   const x = series?.x[frame];
-  if (!series || x === undefined || Number.isNaN(x)) return fail('not-placed', `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it there, then follow it.`);
+  if (!series || x === undefined || Number.isNaN(x))
+    return fail(
+      'not-placed',
+      `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it there, then follow it.`,
+    );
   const video = await videoOf(clip);
   if (!video.ok) return video;
   const job = startJob(`follow-${clip.id}-${id}`, `Following the ${pointName(id)}: ${clip.performer.name}`);
   try {
     const end = untilNextHand(track, id, clip.frameTimes.length, frame, step);
     const before = { x: series.x[frame - step], y: series.y[frame - step] };
-    const velocity = before.x === undefined || Number.isNaN(before.x) ? null : { x: x - before.x, y: series.y[frame]! - before.y! };
-    const followed = await followPoint(video.value, clip.fileName, { frame, at: { x, y: series.y[frame]! }, velocity, end, radius, signal: job.signal, onProgress: job.progress });
+    const velocity =
+      before.x === undefined || Number.isNaN(before.x) ? null : { x: x - before.x, y: series.y[frame]! - before.y! };
+    const followed = await followPoint(video.value, clip.fileName, {
+      frame,
+      at: { x, y: series.y[frame]! },
+      velocity,
+      end,
+      radius,
+      signal: job.signal,
+      onProgress: job.progress,
+    });
     if (!followed.ok) return followed;
     const { positions, lost } = followed.value;
     if (positions.size > 0) changeTrack(clip, (now) => mergeFollowed(now, clip.frameTimes.length, id, positions));
-    return ok({ frames: positions.size, lost: lost && { frame: lost.frame, text: `The ${pointName(id)} is lost on frame ${lost.frame + 1}: ${LOST[lost.because]}. Place it there or say that it is hidden, then follow on.` } });
+    return ok({
+      frames: positions.size,
+      lost: lost && {
+        frame: lost.frame,
+        text: `The ${pointName(id)} is lost on frame ${lost.frame + 1}: ${LOST[lost.because]}. Place it there or say that it is hidden, then follow on.`,
+      },
+    });
   } finally {
     job.end();
   }
@@ -66,7 +102,14 @@ export async function followPointOf(clip: Clip, id: PointId, frame: number, step
 export function keepDigitising(clip: Clip, by: string): void {
   edit((session) => {
     const track = session.tracks[clip.id];
-    if (track) session.digitisings.push({ id: crypto.randomUUID(), clipId: clip.id, by: by.trim() || 'somebody', at: new Date().toISOString(), track });
+    if (track)
+      session.digitisings.push({
+        id: crypto.randomUUID(),
+        clipId: clip.id,
+        by: by.trim() || 'somebody',
+        at: new Date().toISOString(),
+        track,
+      });
   });
 }
 
@@ -95,20 +138,43 @@ export function takeMeasuredError(measureIds: readonly string[], sem: number | n
 
 /** Exchanges left and right from one frame to another in the arms, the legs or the whole body. */
 export const swapSidesOf = (clip: Clip, from: number, to: number, part: 'body' | 'arms' | 'legs'): void =>
-  changeTrack(clip, (track) => swapSides(track, from, to, (id) => part === 'body' || (part === 'arms') === /shoulder|elbow|wrist|pinky|-index$|thumb/.test(id.replace('foot-index', 'foot'))));
+  changeTrack(clip, (track) =>
+    swapSides(
+      track,
+      from,
+      to,
+      (id) =>
+        part === 'body' ||
+        (part === 'arms') === /shoulder|elbow|wrist|pinky|-index$|thumb/.test(id.replace('foot-index', 'foot')),
+    ),
+  );
 
 /** Moves what was found after a corrected frame by the same amount. */
-export function carryOn(clip: Clip, id: PointId, frame: number, shift: { readonly x: number; readonly y: number }): void {
+export function carryOn(
+  clip: Clip,
+  id: PointId,
+  frame: number,
+  shift: { readonly x: number; readonly y: number },
+): void {
   changeTrack(clip, (track) => carryCorrection(track, id, frame, shift));
 }
 
 /** Finds the points of a clip on every frame, with progress and cancel; one undoable step. */
-export async function findPointsOf(clip: Clip, setting: FinderSetting, person: PersonBox | null = null): Promise<Result<number, FindIssue | Issue<'no-media'>>> {
+export async function findPointsOf(
+  clip: Clip,
+  setting: FinderSetting,
+  person: PersonBox | null = null,
+): Promise<Result<number, FindIssue | Issue<'no-media'>>> {
   const video = await videoOf(clip);
   if (!video.ok) return video;
   const job = startJob(`points-${clip.id}`, `Finding points: ${clip.performer.name}`);
   try {
-    const found = await findPoints(video.value, clip.fileName, { setting, person, signal: job.signal, onProgress: job.progress });
+    const found = await findPoints(video.value, clip.fileName, {
+      setting,
+      person,
+      signal: job.signal,
+      onProgress: job.progress,
+    });
     if (!found.ok) return found;
     changeTrack(clip, (track) => takeFound(track, clip.frameTimes.length, found.value, setting));
     return ok(found.value.size);

@@ -63,7 +63,11 @@ export async function openSources(): Promise<void> {
     clips
       .filter((clip) => !player.hasSource(clip.id))
       .map(async (clip) => {
-        const source = await openStoredClip(clip, { workCopy: true, forDrawing: true, onRestart: (message) => notify('info', message) });
+        const source = await openStoredClip(clip, {
+          workCopy: true,
+          forDrawing: true,
+          onRestart: (message) => notify('info', message),
+        });
         if (source.ok) player.addSource(clip.id, source.value);
         else notify('error', source.issue.message);
       }),
@@ -96,7 +100,8 @@ export async function convertFile(file: File): Promise<Result<File, ConvertIssue
 }
 
 /** Whether two files have the same frames. */
-export const sameTimes = (a: Float64Array, b: Float64Array): boolean => a.length === b.length && a.every((t, i) => Math.abs(t - b[i]!) <= ROUNDED);
+export const sameTimes = (a: Float64Array, b: Float64Array): boolean =>
+  a.length === b.length && a.every((t, i) => Math.abs(t - b[i]!) <= ROUNDED);
 /** Containers round a time to a millisecond at worst, microseconds. */
 const ROUNDED = 1000;
 
@@ -104,17 +109,29 @@ const ROUNDED = 1000;
  * Has a copy of a clip made whose groups of pictures are short, so that jumps are quick, and shows it on the bench.
  * Every frame must have its time; points are still found on the original.
  */
-export async function makeWorkCopy(clip: Clip): Promise<Result<null, ConvertIssue | StorageIssue | Issue<'frames-differ' | 'no-media' | 'no-converter'>>> {
+export async function makeWorkCopy(
+  clip: Clip,
+): Promise<Result<null, ConvertIssue | StorageIssue | Issue<'frames-differ' | 'no-media' | 'no-converter'>>> {
   const video = await videoOf(clip);
   if (!video.ok) return video;
-  if (!(await canConvert())) return fail('no-converter', 'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: apt-get install ffmpeg) and start the application again; the clip works without.');
+  if (!(await canConvert()))
+    return fail(
+      'no-converter',
+      'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: apt-get install ffmpeg) and start the application again; the clip works without.',
+    );
   const job = startJob(`work-${clip.id}`, `Work copy of ${clip.fileName}`);
   try {
-    const copy = await convertClip(new File([video.value], clip.fileName), { signal: job.signal, onProgress: (share) => job.progress(100 * share, 100) });
+    const copy = await convertClip(new File([video.value], clip.fileName), {
+      signal: job.signal,
+      onProgress: (share) => job.progress(100 * share, 100),
+    });
     if (!copy.ok) return copy;
     const probed = await probeFile(copy.value);
     if (!probed.ok || !sameTimes(probed.value.index.frameTimes, clip.frameTimes)) {
-      return fail('frames-differ', `The work copy of \u201c${clip.fileName}\u201d does not have the same frames (${probed.ok ? probed.value.index.frameTimes.length : 0} of ${clip.frameTimes.length}); the original stays in use.`);
+      return fail(
+        'frames-differ',
+        `The work copy of \u201c${clip.fileName}\u201d does not have the same frames (${probed.ok ? probed.value.index.frameTimes.length : 0} of ${clip.frameTimes.length}); the original stays in use.`,
+      );
     }
     const workMediaId = newId();
     const stored = await storeMedia(workMediaId, copy.value.name, copy.value);
@@ -159,7 +176,10 @@ export async function addClip(
   place: ClipPlace = {},
 ): Promise<Result<string, StorageIssue | Issue<'no-consent'>>> {
   if (!answers.performer.consent) {
-    return fail('no-consent', `Without consent the footage of ${answers.performer.name} must not be analysed. Ask first, then tick the box.`);
+    return fail(
+      'no-consent',
+      `Without consent the footage of ${answers.performer.name} must not be analysed. Ask first, then tick the box.`,
+    );
   }
   const { file, index } = probed;
   const mediaId = newId();
@@ -171,7 +191,11 @@ export async function addClip(
 /** Puts a clip into the session and opens it; `also` belongs to the same undoable step. */
 export async function placeClip(
   role: Role,
-  { fileName, mediaId, index }: { readonly fileName: string; readonly mediaId: string | null; readonly index: FrameIndex },
+  {
+    fileName,
+    mediaId,
+    index,
+  }: { readonly fileName: string; readonly mediaId: string | null; readonly index: FrameIndex },
   answers: IntakeAnswers,
   { replace = null, cameraOf = null }: ClipPlace,
   also?: (session: Session, clip: Clip) => void,
@@ -206,7 +230,9 @@ export async function placeClip(
     if (replaced < 0) session.clips.push(clip);
     else {
       const old = session.clips[replaced]!.id;
-      session.clips = session.clips.map((c, i) => (i === replaced ? clip : c.joined?.to === old ? { ...c, joined: { to: clip.id, pairs: [] } } : c));
+      session.clips = session.clips.map((c, i) =>
+        i === replaced ? clip : c.joined?.to === old ? { ...c, joined: { to: clip.id, pairs: [] } } : c,
+      );
     }
   });
   await openSources();
@@ -250,7 +276,12 @@ export function joinHere(clip: Clip): void {
   const { joined } = clip;
   if (!joined) return;
   const pair = { own: player.pendingFrame(clip.id), other: player.pendingFrame(joined.to) };
-  changeClip(clip.id, { joined: { to: joined.to, pairs: [...joined.pairs.filter((p) => p.own !== pair.own && p.other !== pair.other), pair] } });
+  changeClip(clip.id, {
+    joined: {
+      to: joined.to,
+      pairs: [...joined.pairs.filter((p) => p.own !== pair.own && p.other !== pair.other), pair],
+    },
+  });
 }
 
 /** Moves what is chosen against the rest by frames (fractions too): another camera against its first one, else a performance. */
@@ -260,7 +291,9 @@ export function nudge(frames: number): void {
   if (!chosen?.joined) return player.nudge(frames);
   const { to, pairs } = chosen.joined;
   const known = pairs.length > 0 ? pairs : [{ own: 0, other: 0 }];
-  changeClip(chosen.id, { joined: { to, pairs: known.map((p) => ({ ...p, own: Math.round((p.own + frames) * 1e6) / 1e6 })) } });
+  changeClip(chosen.id, {
+    joined: { to, pairs: known.map((p) => ({ ...p, own: Math.round((p.own + frames) * 1e6) / 1e6 })) },
+  });
 }
 
 /** The first camera's clip and frame for those of any camera of a performance. */
@@ -308,7 +341,8 @@ export function answerCheck(clipId: string, measureId: string, answer: Check | n
 
 /** A person has looked at every proposed moment of a clip, in all its repetitions, and leaves them. */
 export function confirmAllMoments(clipId: string): void {
-  const confirmed = (marks: Session['marks'][string]): Session['marks'][string] => Object.fromEntries(Object.entries(marks).map(([id, mark]) => [id, { ...mark, proposed: null }]));
+  const confirmed = (marks: Session['marks'][string]): Session['marks'][string] =>
+    Object.fromEntries(Object.entries(marks).map(([id, mark]) => [id, { ...mark, proposed: null }]));
   edit((session) => {
     session.marks[clipId] = confirmed(session.marks[clipId] ?? {});
     const repetitions = session.repetitions[clipId];
@@ -334,7 +368,10 @@ export function addDrawing(drawing: Omit<Drawing, 'id'>): string {
 
 export function changeDrawing(id: string, change: Partial<Drawing> | null): void {
   edit((session) => {
-    session.drawings = change === null ? session.drawings.filter((d) => d.id !== id) : session.drawings.map((d) => (d.id === id ? { ...d, ...change } : d));
+    session.drawings =
+      change === null
+        ? session.drawings.filter((d) => d.id !== id)
+        : session.drawings.map((d) => (d.id === id ? { ...d, ...change } : d));
   });
 }
 

@@ -52,7 +52,11 @@ export interface ViewState {
   readonly helpOpen: boolean;
   readonly layout: Layout;
   /** How the reference is laid over the athlete. */
-  readonly ghost: { readonly opacity: number; readonly show: 'picture' | 'edges' | 'lines'; readonly anchor: GhostAnchor };
+  readonly ghost: {
+    readonly opacity: number;
+    readonly show: 'picture' | 'edges' | 'lines';
+    readonly anchor: GhostAnchor;
+  };
 }
 
 /** What comes after a point is placed: nothing, the same point on the next frame, or the next point of the order. */
@@ -66,7 +70,13 @@ export interface PointWork {
   /** Half the side of the square that is compared while a point is followed, picture pixels. */
   readonly followRadius: number;
   /** How far a found point was moved last, to be carried on. */
-  readonly shift: { readonly clipId: string; readonly id: PointId; readonly frame: number; readonly x: number; readonly y: number } | null;
+  readonly shift: {
+    readonly clipId: string;
+    readonly id: PointId;
+    readonly frame: number;
+    readonly x: number;
+    readonly y: number;
+  } | null;
   /** Where left and right begin to be exchanged. */
   readonly swapFrom: { readonly clipId: string; readonly frame: number } | null;
 }
@@ -109,7 +119,8 @@ export const useView = create<ViewState>(() => ({
 
 export const setView = (patch: Partial<ViewState>): void => useView.setState(patch);
 
-export const setPointWork = (patch: Partial<PointWork>): void => useView.setState((state) => ({ pointWork: { ...state.pointWork, ...patch } }));
+export const setPointWork = (patch: Partial<PointWork>): void =>
+  useView.setState((state) => ({ pointWork: { ...state.pointWork, ...patch } }));
 
 /** Shows or hides the lines of one clip. */
 export function togglePlain(clipId: string): void {

@@ -5,9 +5,17 @@ import { changesSince, withLeftChanges, type LeftChanges, type StoredVersion } f
 
 const session = newSession('s', 'Left', 'pace-delivery', '2026-01-01T00:00:00Z');
 const stored: StoredVersion = { updatedAt: '2026-01-01T00:00:00Z', session };
-const writing: StoredVersion = { updatedAt: '2026-01-01T00:00:01Z', session: { ...session, impressions: 'falls away', name: 'Renamed' } };
-const now: Session = { ...session, impressions: 'falls away to the left', marks: { clip: { release: { frame: 12.5, proposed: null } } } };
-const throughFile = (left: readonly LeftChanges[]): readonly LeftChanges[] => JSON.parse(JSON.stringify(left, encodeSamples), decodeSamples) as LeftChanges[];
+const writing: StoredVersion = {
+  updatedAt: '2026-01-01T00:00:01Z',
+  session: { ...session, impressions: 'falls away', name: 'Renamed' },
+};
+const now: Session = {
+  ...session,
+  impressions: 'falls away to the left',
+  marks: { clip: { release: { frame: 12.5, proposed: null } } },
+};
+const throughFile = (left: readonly LeftChanges[]): readonly LeftChanges[] =>
+  JSON.parse(JSON.stringify(left, encodeSamples), decodeSamples) as LeftChanges[];
 
 test('changes lead from either version that may be stored to what was there, through a file', () => {
   const left = throughFile(changesSince([stored, writing], now));
@@ -22,9 +30,26 @@ test('only what differs is kept', () => {
 });
 
 test('points keep their samples, missing ones among them, and other points are not kept again', () => {
-  const both = placePoint(placePoint({}, 5, 'left-knee', 1, 10, 20), 5, 'left-hip', 2, 30, 40) as Session['tracks'][string];
+  const both = placePoint(
+    placePoint({}, 5, 'left-knee', 1, 10, 20),
+    5,
+    'left-hip',
+    2,
+    30,
+    40,
+  ) as Session['tracks'][string];
   const before = { ...stored, session: { ...session, tracks: { clip: both } } };
-  const after: Session = { ...session, tracks: { clip: clearPoint(placePoint(both, 5, 'left-knee', 3, 11.25, 21.5), 5, 'left-knee', 1) as Session['tracks'][string] } };
+  const after: Session = {
+    ...session,
+    tracks: {
+      clip: clearPoint(
+        placePoint(both, 5, 'left-knee', 3, 11.25, 21.5),
+        5,
+        'left-knee',
+        1,
+      ) as Session['tracks'][string],
+    },
+  };
   const left = changesSince([before], after);
   expect(left[0]!.changes.every(({ path }) => path[2] === 'left-knee')).toBe(true);
   const again = withLeftChanges(before, throughFile(left)) as Session;
@@ -38,7 +63,12 @@ test('what was taken away is taken away, lists that grew are kept whole', () => 
   const note = { id: 'n', frame: 3 };
   const after = { ...now, marks: {}, notes: [note] } as unknown as Session;
   const left = changesSince([before], after);
-  expect(left[0]!.changes).toEqual([{ op: 'replace', path: ['notes'], value: [note] }, { op: 'remove', path: ['marks', 'clip'] }].sort((a, b) => Object.keys(now).indexOf(a.path[0]!) - Object.keys(now).indexOf(b.path[0]!)));
+  expect(left[0]!.changes).toEqual(
+    [
+      { op: 'replace', path: ['notes'], value: [note] },
+      { op: 'remove', path: ['marks', 'clip'] },
+    ].sort((a, b) => Object.keys(now).indexOf(a.path[0]!) - Object.keys(now).indexOf(b.path[0]!)),
+  );
   expect(withLeftChanges(before, throughFile(left))).toEqual(after);
 });
 
@@ -49,5 +79,9 @@ test('changes are not put into a version they were not made from, nor where noth
 });
 
 test('changes that do not fit are left alone', () => {
-  expect(withLeftChanges(stored, [{ updatedAt: stored.updatedAt, changes: [{ op: 'replace', path: ['nowhere', 'deep'], value: 1 }] }])).toBeNull();
+  expect(
+    withLeftChanges(stored, [
+      { updatedAt: stored.updatedAt, changes: [{ op: 'replace', path: ['nowhere', 'deep'], value: 1 }] },
+    ]),
+  ).toBeNull();
 });

@@ -17,25 +17,44 @@ export interface LeftChanges {
   readonly changes: readonly Patch[];
 }
 
-const leftSchema = z.array(z.object({ updatedAt: z.string(), changes: z.array(z.object({ op: z.enum(['replace', 'remove', 'add']), path: z.array(z.union([z.string(), z.number()])), value: z.unknown().optional() })) }));
+const leftSchema = z.array(
+  z.object({
+    updatedAt: z.string(),
+    changes: z.array(
+      z.object({
+        op: z.enum(['replace', 'remove', 'add']),
+        path: z.array(z.union([z.string(), z.number()])),
+        value: z.unknown().optional(),
+      }),
+    ),
+  }),
+);
 
-const isPlain = (value: unknown): value is Readonly<Record<string, unknown>> => typeof value === 'object' && value !== null && !ArrayBuffer.isView(value);
+const isPlain = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !ArrayBuffer.isView(value);
 
 /** What differs between two documents that share most of their parts: lists of the same length and records part by part, samples and all else as a whole. */
 function differences(before: unknown, after: unknown, path: readonly (string | number)[] = []): Patch[] {
   if (Object.is(before, after)) return [];
-  const alike = isPlain(before) && isPlain(after) && Array.isArray(before) === Array.isArray(after) && (!Array.isArray(before) || before.length === (after as unknown as unknown[]).length);
+  const alike =
+    isPlain(before) &&
+    isPlain(after) &&
+    Array.isArray(before) === Array.isArray(after) &&
+    (!Array.isArray(before) || before.length === (after as unknown as unknown[]).length);
   if (!alike) return [{ op: 'replace', path: [...path], value: after }];
   const keys = new Set([...Object.keys(before), ...Object.keys(after)]);
   return [...keys].flatMap((key): Patch[] => {
     const at = [...path, Array.isArray(before) ? Number(key) : key];
     if (after[key] === undefined) return before[key] === undefined ? [] : [{ op: 'remove', path: at }];
-    return before[key] === undefined ? [{ op: 'add', path: at, value: after[key] }] : differences(before[key], after[key], at);
+    return before[key] === undefined
+      ? [{ op: 'add', path: at, value: after[key] }]
+      : differences(before[key], after[key], at);
   });
 }
 
 /** The changes that lead from each version the database may hold to the session as it is. */
-export const changesSince = (versions: readonly StoredVersion[], session: Session): readonly LeftChanges[] => versions.map((v) => ({ updatedAt: v.updatedAt, changes: differences(v.session, session) }));
+export const changesSince = (versions: readonly StoredVersion[], session: Session): readonly LeftChanges[] =>
+  versions.map((v) => ({ updatedAt: v.updatedAt, changes: differences(v.session, session) }));
 
 /** The session as it was when the page was left; null where nothing was left behind for this version. */
 export function withLeftChanges(stored: StoredVersion, left: readonly LeftChanges[]): unknown {

@@ -43,9 +43,20 @@ describe('sessions in the browser', () => {
   });
 
   it('that are not there, or were damaged, say so', async () => {
-    expect(await loadSession('gone')).toMatchObject({ ok: false, issue: { code: 'not-found', message: expect.stringContaining('\u201cgone\u201d') } });
-    await database.sessions.put({ id: 'bad', name: 'Bad', updatedAt: '', document: { ...session('bad'), cutoff: 'low' } as never });
-    expect(await loadSession('bad')).toMatchObject({ ok: false, issue: { code: 'damaged', message: expect.stringContaining('cutoff') } });
+    expect(await loadSession('gone')).toMatchObject({
+      ok: false,
+      issue: { code: 'not-found', message: expect.stringContaining('\u201cgone\u201d') },
+    });
+    await database.sessions.put({
+      id: 'bad',
+      name: 'Bad',
+      updatedAt: '',
+      document: { ...session('bad'), cutoff: 'low' } as never,
+    });
+    expect(await loadSession('bad')).toMatchObject({
+      ok: false,
+      issue: { code: 'damaged', message: expect.stringContaining('cutoff') },
+    });
   });
 
   it('take their videos with them when they are deleted, but not one that another uses', async () => {
@@ -88,7 +99,13 @@ describe('what is not stored when the page is left', () => {
   });
 
   it('is there where something was taken out, put in or changed', async () => {
-    await saveSession({ ...session('a'), marks: { clip: { release: { frame: 12, proposed: null }, contact: { frame: 7, proposed: null } } } }, '2026-01-01T10:00:02Z');
+    await saveSession(
+      {
+        ...session('a'),
+        marks: { clip: { release: { frame: 12, proposed: null }, contact: { frame: 7, proposed: null } } },
+      },
+      '2026-01-01T10:00:02Z',
+    );
     const open = await loaded('a');
     const marks = { clip: { contact: { frame: 8, proposed: null }, landing: { frame: 20, proposed: null } } };
     saveLeaving({ ...open, marks });
@@ -108,7 +125,12 @@ describe('what is not stored when the page is left', () => {
   it('is not put into a session that was changed since, elsewhere', async () => {
     const open = await loaded('a');
     saveLeaving({ ...open, impressions: 'of this page' });
-    await database.sessions.put({ id: 'a', name: 'a', updatedAt: '2026-01-02T00:00:00Z', document: { ...session('a'), impressions: 'of another page' } });
+    await database.sessions.put({
+      id: 'a',
+      name: 'a',
+      updatedAt: '2026-01-02T00:00:00Z',
+      document: { ...session('a'), impressions: 'of another page' },
+    });
     expect((await loaded('a')).impressions).toBe('of another page');
   });
 
@@ -117,7 +139,12 @@ describe('what is not stored when the page is left', () => {
     kept.room = 10;
     expect(() => saveLeaving({ ...open, impressions: 'falls' })).not.toThrow();
     kept.room = Infinity;
-    kept.setItem('proud-falcon:left:a', JSON.stringify([{ updatedAt: '2026-01-01T10:00:00Z', changes: [{ op: 'replace', path: ['cutoff'], value: 'low' }] }]));
+    kept.setItem(
+      'proud-falcon:left:a',
+      JSON.stringify([
+        { updatedAt: '2026-01-01T10:00:00Z', changes: [{ op: 'replace', path: ['cutoff'], value: 'low' }] },
+      ]),
+    );
     expect((await loaded('a')).cutoff).toBe(open.cutoff);
     kept.setItem('proud-falcon:left:a', 'no json');
     expect((await loadSession('a')).ok).toBe(true);
@@ -133,9 +160,19 @@ describe('what is not stored when the page is left', () => {
 describe('a date that is none', () => {
   it('locks no session and hides no list: the day is the one on which it was made, or none', async () => {
     const stored = (change: object): never => ({ ...session('late'), ...change }) as never;
-    await database.sessions.put({ id: 'late', name: 'late', updatedAt: '2026-01-03T00:00:00Z', document: stored({ filmedOn: '20255-01-01' }) });
+    await database.sessions.put({
+      id: 'late',
+      name: 'late',
+      updatedAt: '2026-01-03T00:00:00Z',
+      document: stored({ filmedOn: '20255-01-01' }),
+    });
     expect(await loaded('late')).toMatchObject({ filmedOn: null });
-    await database.sessions.put({ id: 'odd', name: 'odd', updatedAt: '2026-01-04T00:00:00Z', document: stored({ id: 'odd', filmedOn: '20255-01-01', createdAt: 'yesterday' }) });
+    await database.sessions.put({
+      id: 'odd',
+      name: 'odd',
+      updatedAt: '2026-01-04T00:00:00Z',
+      document: stored({ id: 'odd', filmedOn: '20255-01-01', createdAt: 'yesterday' }),
+    });
     await database.sessions.put({ id: 'gone', name: 'gone', updatedAt: '2026-01-05T00:00:00Z', document: {} as never });
     const listed = await listSessions();
     expect(listed.find((s) => s.id === 'late')!.on).toBe(session('late').createdAt.slice(0, 10));

@@ -21,7 +21,10 @@ function storageIssue(error: unknown): { readonly ok: false; readonly issue: Sto
   const name = error instanceof Error ? error.name : '';
   const detail = error instanceof Error ? error.message : String(error);
   return name === 'QuotaExceededError'
-    ? fail('storage-full', 'The browser has no room left for this. Delete a session that is no longer needed, then try again.')
+    ? fail(
+        'storage-full',
+        'The browser has no room left for this. Delete a session that is no longer needed, then try again.',
+      )
     : fail('storage-failed', `The browser could not store this (${detail}). Export the session, then reload the page.`);
 }
 
@@ -53,11 +56,15 @@ const versions = new Map<string, readonly StoredVersion[]>();
 
 export async function loadSession(id: string): Promise<Result<Session, StorageIssue>> {
   const stored = await database.sessions.get(id);
-  if (!stored) return fail('not-found', `There is no session \u201c${id}\u201d in this browser. Choose one from the list.`);
+  if (!stored)
+    return fail('not-found', `There is no session \u201c${id}\u201d in this browser. Choose one from the list.`);
   const checked = sessionSchema.safeParse(stored.document);
   if (!checked.success) {
     const first = checked.error.issues[0]!;
-    return fail('damaged', `The session \u201c${stored.name}\u201d cannot be opened: ${first.path.join('.')}: ${first.message}`);
+    return fail(
+      'damaged',
+      `The session \u201c${stored.name}\u201d cannot be opened: ${first.path.join('.')}: ${first.message}`,
+    );
   }
   const version: StoredVersion = { updatedAt: stored.updatedAt, session: checked.data };
   versions.set(id, [version]);
@@ -90,7 +97,8 @@ export function saveLeaving(session: Session): void {
 }
 
 /** Videos of a session, work copies included. */
-const mediaOf = (session: Session): readonly string[] => session.clips.flatMap((c) => [c.mediaId, c.workMediaId].filter((id) => id !== null));
+const mediaOf = (session: Session): readonly string[] =>
+  session.clips.flatMap((c) => [c.mediaId, c.workMediaId].filter((id) => id !== null));
 
 /** Deletes a session and the video bytes that only it uses. */
 export async function deleteSession(id: string): Promise<void> {
@@ -113,7 +121,8 @@ export async function storeMedia(id: string, fileName: string, blob: Blob): Prom
   }
 }
 
-export const loadVideo = (id: string): Promise<{ readonly fileName: string; readonly blob: Blob } | undefined> => database.media.get(id);
+export const loadVideo = (id: string): Promise<{ readonly fileName: string; readonly blob: Blob } | undefined> =>
+  database.media.get(id);
 
 export async function loadMedia(id: string): Promise<Blob | undefined> {
   return (await loadVideo(id))?.blob;

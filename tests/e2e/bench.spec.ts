@@ -2,9 +2,14 @@ import { expect, test, type Page } from '@playwright/test';
 import { goToStep, shownFrame } from '../../demo/drive-job';
 import { openDemo, watchErrors } from './pages';
 
-const both = async (page: Page): Promise<number[]> => [await shownFrame(page, 'athlete'), await shownFrame(page, 'reference')];
+const both = async (page: Page): Promise<number[]> => [
+  await shownFrame(page, 'athlete'),
+  await shownFrame(page, 'reference'),
+];
 
-test('clips are brought together by hand: caught up, locked as they stand, nudged, played in a loop', async ({ page }) => {
+test('clips are brought together by hand: caught up, locked as they stand, nudged, played in a loop', async ({
+  page,
+}) => {
   await openDemo(page);
   await page.keyboard.press('PageDown');
   await page.keyboard.press('PageDown');
@@ -49,7 +54,9 @@ test('the panes are laid over each other at a point of the body', async ({ page 
   const reference = (await page.getByTestId('pane-reference').boundingBox())!;
   expect(reference).toEqual(athlete);
   // The pane on top lets the one below through, in the picture and for the pointer.
-  const alpha = await page.getByTestId('pane-reference').evaluate((canvas: HTMLCanvasElement) => canvas.getContext('2d')!.getImageData(canvas.width / 2, 20, 1, 1).data[3]);
+  const alpha = await page
+    .getByTestId('pane-reference')
+    .evaluate((canvas: HTMLCanvasElement) => canvas.getContext('2d')!.getImageData(canvas.width / 2, 20, 1, 1).data[3]);
   expect(alpha).toBeGreaterThan(60);
   expect(alpha).toBeLessThan(200);
 });
@@ -86,7 +93,9 @@ test('a line is drawn through a phase, moves with a point, has words and can be 
 test('levelling by a line turns the picture and the measures follow', async ({ page }) => {
   await openDemo(page);
   const trunk = page.getByTestId('reading-trunk-at-back-foot-contact');
-  const before = Number(/([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1]);
+  const before = Number(
+    /([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1],
+  );
   await goToStep(page, 'Match');
   await page.getByRole('button', { name: 'Level by a line' }).first().click();
   const pane = (await page.getByTestId('pane-athlete').boundingBox())!;
@@ -97,15 +106,23 @@ test('levelling by a line turns the picture and the measures follow', async ({ p
   await page.mouse.up();
   await expect(page.getByText('turned by -10.0\u00b0')).toBeVisible();
   await goToStep(page, 'Measure');
-  const after = Number(/([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1]);
+  const after = Number(
+    /([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1],
+  );
   // The performer goes to the left: turning the picture anticlockwise leans the trunk further forward.
   expect(after - before).toBeGreaterThanOrEqual(9);
   expect(after - before).toBeLessThanOrEqual(11);
   await page.keyboard.press('Control+z');
-  await expect.poll(async () => Number(/([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1])).toBe(before);
+  await expect
+    .poll(async () =>
+      Number(/([\u2212-]?\d+)\u00b0/.exec((await trunk.locator('td').nth(1).innerText()).replace('\u2212', '-'))![1]),
+    )
+    .toBe(before);
 });
 
-test('the camera’s direction is what shoulders and hips say, on request; a stated one that does not agree is pointed out', async ({ page }) => {
+test('the camera’s direction is what shoulders and hips say, on request; a stated one that does not agree is pointed out', async ({
+  page,
+}) => {
   await page.goto('/demo/walk');
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
   await goToStep(page, 'Match');
@@ -161,7 +178,9 @@ test('the bench is used without a pointer', async ({ page }) => {
       const element = document.activeElement as HTMLElement | null;
       if (!element || element === document.body) return 'end';
       const name = element.getAttribute('aria-label') ?? element.innerText.trim() ?? '';
-      return name || element.getAttribute('aria-labelledby') || element.title || element.querySelector('[title]') ? 'named' : element.outerHTML.slice(0, 120);
+      return name || element.getAttribute('aria-labelledby') || element.title || element.querySelector('[title]')
+        ? 'named'
+        : element.outerHTML.slice(0, 120);
     });
     if (at === 'end') break;
     if (at !== 'named') unnamed.push(at);
@@ -173,7 +192,9 @@ test('the corner of the smoothing is shown against what the points say, and can 
   await openDemo(page);
   await page.getByRole('button', { name: 'What do the points say?' }).click();
   await expect(page.getByText(/By residual analysis the athlete’s points ask for \d+ to \d+ Hz/)).toBeVisible();
-  await expect(page.getByRole('img', { name: /Residual against corner: suggested [\d.]+ Hz, used 20 Hz/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /Residual against corner: suggested [\d.]+ Hz, used 20 Hz/ }),
+  ).toBeVisible();
   const corner = page.getByLabel('Corner, Hz');
   await corner.fill('soft');
   await expect(page.getByText('“soft” is not a corner from 1 to 100 Hz')).toBeVisible();

@@ -28,7 +28,14 @@ test.describe('files that are not what they should be', () => {
   test.beforeAll(() => {
     test.setTimeout(120_000);
     mkdirSync(folder, { recursive: true });
-    const behind = makeCodedClip(folder, { file: 'whole.mp4', codec: 'h264', rate: 60, frames: 120, group: 12, size: '512x288' });
+    const behind = makeCodedClip(folder, {
+      file: 'whole.mp4',
+      codec: 'h264',
+      rate: 60,
+      frames: 120,
+      group: 12,
+      size: '512x288',
+    });
     ffmpeg(['-i', behind, '-c', 'copy', '-movflags', '+faststart', at('index-first.mp4')]);
     for (const share of [10, 50, 90]) {
       cut(behind, `index-last-${share}.mp4`, share / 100);
@@ -56,7 +63,9 @@ test.describe('files that are not what they should be', () => {
     await card.locator('input[type=file]').setInputFiles(at('three-gigabytes.mp4'));
     await expect(card).toContainText('three-gigabytes.mp4: 512 × 288, 120 frames');
     // Reading it whole would have put it into the page's memory.
-    const used = await page.evaluate(() => (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize);
+    const used = await page.evaluate(
+      () => (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize,
+    );
     expect(used).toBeLessThan(300e6);
     rmSync(at('three-gigabytes.mp4'));
     expect(errors).toEqual([]);
@@ -68,11 +77,19 @@ test.describe('files that are not what they should be', () => {
     ...[10, 50, 90].flatMap((share): [string, RegExp][] => [
       ...(share === 10 ? [[`webm-10.webm`, /“webm-10\.webm” holds no frame\. Copy it/] as [string, RegExp]] : []),
       [`index-last-${share}.mp4`, new RegExp(`“index-last-${share}\\.mp4” .*Copy it from the camera again`)],
-      [`index-first-${share}.mp4`, new RegExp(`“index-first-${share}\\.mp4” (lists 120 frames but its data ends earlier|ends before).*Copy it from the camera again`)],
+      [
+        `index-first-${share}.mp4`,
+        new RegExp(
+          `“index-first-${share}\\.mp4” (lists 120 frames but its data ends earlier|ends before).*Copy it from the camera again`,
+        ),
+      ],
     ]),
   ];
 
-  test('are refused with a message that names them and says what to do; the session stays as it was', async ({ page, baseURL }) => {
+  test('are refused with a message that names them and says what to do; the session stays as it was', async ({
+    page,
+    baseURL,
+  }) => {
     test.setTimeout(120_000);
     const errors = watchErrors(page);
     await createSession(page, baseURL!, 'Broken');
@@ -90,7 +107,10 @@ test.describe('files that are not what they should be', () => {
     expect(errors).toEqual([]);
   });
 
-  test('are used as far as they are sound: one frame, a wrong name, a false size, a cut file that has all it lists', async ({ page, baseURL }) => {
+  test('are used as far as they are sound: one frame, a wrong name, a false size, a cut file that has all it lists', async ({
+    page,
+    baseURL,
+  }) => {
     const errors = watchErrors(page);
     await createSession(page, baseURL!, 'Odd');
     const card = page.getByTestId('intake-athlete');
@@ -108,7 +128,11 @@ test.describe('files that are not what they should be', () => {
       const frames = Number(/(\d+) frames,/.exec(await card.innerText())![1]);
       expect(frames).toBeGreaterThan(3.6 * share * 0.5);
       expect(frames).toBeLessThan(360);
-      await expect(card.getByRole('alert')).toContainText(new RegExp(`“webm-${share}\\.webm” says it lasts 3\\.00 s but its pictures end after .*copy it from the camera again`));
+      await expect(card.getByRole('alert')).toContainText(
+        new RegExp(
+          `“webm-${share}\\.webm” says it lasts 3\\.00 s but its pictures end after .*copy it from the camera again`,
+        ),
+      );
     }
     expect(errors).toEqual([]);
   });
@@ -120,7 +144,8 @@ test.describe('files that are not what they should be', () => {
     await addClip(page, 'reference', at('webm-50.webm'), { name: 'Half' });
     await goToStep(page, 'Match');
     await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
-    for (const key of ['ArrowRight', 'ArrowLeft', 'Control+ArrowRight', 'Space', 'Space', 'End', 'c', '1']) await page.keyboard.press(key);
+    for (const key of ['ArrowRight', 'ArrowLeft', 'Control+ArrowRight', 'Space', 'Space', 'End', 'c', '1'])
+      await page.keyboard.press(key);
     await expect(page.getByTestId('frame-athlete')).toContainText('frame 1 of 1');
     expect(errors).toEqual([]);
   });

@@ -9,7 +9,12 @@ async function openDemoOf(page: Page, which: string): Promise<void> {
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
 }
 
-async function choose(page: Page, label: string | RegExp, option: string | RegExp, within = page.locator('main')): Promise<void> {
+async function choose(
+  page: Page,
+  label: string | RegExp,
+  option: string | RegExp,
+  within = page.locator('main'),
+): Promise<void> {
   await within.getByRole('combobox', { name: label }).first().click();
   await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
   await expect(page.locator('.MuiPopover-root')).toHaveCount(0);
@@ -17,13 +22,20 @@ async function choose(page: Page, label: string | RegExp, option: string | RegEx
 
 const stateOf = (page: Page, measure: string) => page.getByTestId(`reading-${measure}`);
 
-test('a walker against three: two strides each, the bent knee and the long flight are found, the report says against whom', async ({ page }) => {
+test('a walker against three: two strides each, the bent knee and the long flight are found, the report says against whom', async ({
+  page,
+}) => {
   const errors = watchErrors(page);
   await openDemoOf(page, 'walk');
   await goToStep(page, 'Compare');
   await expect(page.getByText('6 performances of 3 performers')).toBeVisible();
   await expect(page.getByText('The athlete counts with the mean of 2 repetitions.')).toBeVisible();
-  for (const [measure, state] of [['knee-at-heel-strike', 'gap'], ['knee-least-in-front-support', 'gap'], ['loss-of-contact', 'gap'], ['reach', 'on-target']] as const) {
+  for (const [measure, state] of [
+    ['knee-at-heel-strike', 'gap'],
+    ['knee-least-in-front-support', 'gap'],
+    ['loss-of-contact', 'gap'],
+    ['reach', 'on-target'],
+  ] as const) {
     await expect(stateOf(page, measure)).toHaveAttribute('data-state', state);
   }
   // Two performers cannot claim a spread; one taken out of three still leaves four performances.
@@ -35,7 +47,9 @@ test('a walker against three: two strides each, the bent knee and the long fligh
   await page.getByRole('tab', { name: 'Curves' }).click();
   await expect(page.getByRole('img', { name: /both sides in matched time/ })).toBeVisible();
   await expect(page.locator('.stretch.longest')).toHaveCount(1);
-  await expect(page.getByText('Grey: the range in which the whole curve of another such performer lies in 95 of 100 cases.')).toBeVisible();
+  await expect(
+    page.getByText('Grey: the range in which the whole curve of another such performer lies in 95 of 100 cases.'),
+  ).toBeVisible();
   await page.getByRole('tab', { name: 'Repetitions' }).click();
   await expect(page.getByRole('columnheader', { name: 'Late minus early' })).toBeVisible();
   await page.getByRole('tab', { name: 'Together' }).click();
@@ -45,12 +59,16 @@ test('a walker against three: two strides each, the bent knee and the long fligh
   await page.getByTestId('criterion-straight-at-contact').getByRole('button', { name: 'Mark by eye' }).click();
   await page.getByLabel('Reason').fill('straight in three other films');
   await page.getByRole('button', { name: 'Mark it' }).click();
-  await expect(page.getByTestId('criterion-straight-at-contact')).toContainText('by eye: straight in three other films');
+  await expect(page.getByTestId('criterion-straight-at-contact')).toContainText(
+    'by eye: straight in three other films',
+  );
 
   await goToStep(page, 'Decide');
   await expect(page.getByTestId('proposed').first()).toHaveAttribute('data-measure', 'knee-at-heel-strike');
   await goToStep(page, 'Report');
-  await expect(page.getByTestId('report')).toContainText('Mira Castellan, Silke Aarden, Noor Bashiri (mean of 6 performances)');
+  await expect(page.getByTestId('report')).toContainText(
+    'Mira Castellan, Silke Aarden, Noor Bashiri (mean of 6 performances)',
+  );
   await expect(page.getByTestId('cautions')).toContainText('judges');
   expect(errors).toEqual([]);
 });
@@ -76,7 +94,11 @@ test('every way to compare opens on every demo, without serious accessibility fi
   test.setTimeout(120_000);
   const errors = watchErrors(page);
   const findings: string[] = [];
-  for (const [which, scan] of [['pace', true], ['walk', false], ['hurdle', false]] as const) {
+  for (const [which, scan] of [
+    ['pace', true],
+    ['walk', false],
+    ['hurdle', false],
+  ] as const) {
     await openDemoOf(page, which);
     await goToStep(page, 'Compare');
     for (const name of ['Readings', 'Curves', 'Timing', 'Ways', 'Repetitions', 'Together', 'Criteria']) {
@@ -90,7 +112,9 @@ test('every way to compare opens on every demo, without serious accessibility fi
   expect(errors).toEqual([]);
 });
 
-test('the reference is one performer, another for a phase, or none but published targets; a school judges by its own', async ({ page }) => {
+test('the reference is one performer, another for a phase, or none but published targets; a school judges by its own', async ({
+  page,
+}) => {
   await openDemo(page);
   await goToStep(page, 'Compare');
   const knee = stateOf(page, 'front-knee-at-release');
@@ -111,14 +135,21 @@ test('the reference is one performer, another for a phase, or none but published
   await expect(page.getByTestId('report')).toContainText('Against published targets only');
 });
 
-test('corrections are put in another order with the keyboard, one of the analyst\u2019s own among them; importance changes the score', async ({ page }) => {
+test('corrections are put in another order with the keyboard, one of the analyst\u2019s own among them; importance changes the score', async ({
+  page,
+}) => {
   await openDemo(page);
   await goToStep(page, 'Decide');
-  const ids = (): Promise<(string | null)[]> => page.getByTestId('proposed').evaluateAll((cards) => cards.map((c) => c.getAttribute('data-measure')));
+  const ids = (): Promise<(string | null)[]> =>
+    page.getByTestId('proposed').evaluateAll((cards) => cards.map((c) => c.getAttribute('data-measure')));
   await expect.poll(ids).toEqual(['front-knee-at-release', 'front-arm-lead']);
   await page.getByRole('button', { name: 'Drag Front arm comes down to another place' }).focus();
   // What a screen reader is told is also when the list is ready for the next key.
-  for (const [key, told] of [['Space', 'is at place 2 of 2.'], ['ArrowUp', 'is at place 1 of 2.'], ['Space', 'is put down at place 1 of 2.']] as const) {
+  for (const [key, told] of [
+    ['Space', 'is at place 2 of 2.'],
+    ['ArrowUp', 'is at place 1 of 2.'],
+    ['Space', 'is put down at place 1 of 2.'],
+  ] as const) {
     await page.keyboard.press(key);
     await expect(page.locator('[id^=DndLiveRegion]')).toHaveText(`Front arm comes down ${told}`);
   }
@@ -141,7 +172,9 @@ test('corrections are put in another order with the keyboard, one of the analyst
   await expect(page.getByTestId('report-correction').last()).toContainText('Run-up rhythm');
 });
 
-test('a coach\u2019s path: copy a starter, change a target, add a measure, use it on the open clips, save it as a file', async ({ page }) => {
+test('a coach\u2019s path: copy a starter, change a target, add a measure, use it on the open clips, save it as a file', async ({
+  page,
+}) => {
   const errors = watchErrors(page);
   await openDemo(page);
   await goToStep(page, 'Intake');
@@ -181,10 +214,13 @@ test('a coach\u2019s path: copy a starter, change a target, add a measure, use i
   await page.goBack();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save it as a file' }).click();
-  const saved = JSON.parse(await readFile(await (await download).path(), 'utf8')) as { movement: { measures: { name: string }[] } };
+  const saved = JSON.parse(await readFile(await (await download).path(), 'utf8')) as {
+    movement: { measures: { name: string }[] };
+  };
   expect(saved.movement.measures.map((m) => m.name)).toContain('Front knee, deepest');
   // All of it is undone step by step: the movement as it ships is back.
-  for (let i = 0; i < 16 && (await page.getByRole('button', { name: 'Undo' }).isEnabled()); i++) await page.getByRole('button', { name: 'Undo' }).click();
+  for (let i = 0; i < 16 && (await page.getByRole('button', { name: 'Undo' }).isEnabled()); i++)
+    await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('The movement as it ships.')).toBeVisible();
   expect(errors).toEqual([]);
 });
@@ -196,13 +232,17 @@ test('repetitions are found in a clip, and moments are carried over from a marke
   await expect(page.getByText('2 repetitions of the athlete found.')).toBeVisible();
   const first = await page.getByRole('button', { name: 'Go to heel strike in athlete' }).innerText();
   await choose(page, 'Repetition', '2 of 2', page.getByTestId('repetitions-athlete'));
-  await expect.poll(() => page.getByRole('button', { name: 'Go to heel strike in athlete' }).innerText()).not.toBe(first);
+  await expect
+    .poll(() => page.getByRole('button', { name: 'Go to heel strike in athlete' }).innerText())
+    .not.toBe(first);
 
   await openDemo(page);
   await goToStep(page, 'Moments');
-  const frame = (moment: string): Promise<string> => page.getByRole('button', { name: `Go to ${moment} in athlete` }).innerText();
+  const frame = (moment: string): Promise<string> =>
+    page.getByRole('button', { name: `Go to ${moment} in athlete` }).innerText();
   const before = [await frame('front foot contact'), await frame('release')];
-  for (const moment of ['back foot contact', 'front foot contact', 'arm horizontal', 'release', 'follow-through step']) await page.getByRole('button', { name: `Unmark ${moment} in athlete` }).click();
+  for (const moment of ['back foot contact', 'front foot contact', 'arm horizontal', 'release', 'follow-through step'])
+    await page.getByRole('button', { name: `Unmark ${moment} in athlete` }).click();
   await page.getByRole('button', { name: 'Carry over from the reference to the athlete' }).click();
   await expect(page.getByText('5 moments are carried over from the reference to the athlete.')).toBeVisible();
   const after = [await frame('front foot contact'), await frame('release')];

@@ -10,20 +10,30 @@ import { serveHarness } from '../harness/serve';
 declare const harness: Harness;
 
 const folder = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
-const truthOf = (id: string): ClipTruth => JSON.parse(readFileSync(path.join(folder, `${id}.truth.json`), 'utf8')) as ClipTruth;
+const truthOf = (id: string): ClipTruth =>
+  JSON.parse(readFileSync(path.join(folder, `${id}.truth.json`), 'utf8')) as ClipTruth;
 type Pixels = readonly (readonly [number, number])[];
 const JOINTS = ['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'] as const;
 
 /** Middle of the trunk, truth. */
 function trunk(truth: ClipTruth, frame: number): readonly [number, number] {
   const at = JOINTS.map((id) => truth.pixels[frame]![truth.points.indexOf(id)]!);
-  return [0, 1].map((axis) => at.reduce((sum, p) => sum + p[axis]!, 0) / at.length) as unknown as readonly [number, number];
+  return [0, 1].map((axis) => at.reduce((sum, p) => sum + p[axis]!, 0) / at.length) as unknown as readonly [
+    number,
+    number,
+  ];
 }
 
 /** Box round all true points at a frame. */
 function boxOf(pixels: Pixels, frame: number): { frame: number; x: number; y: number; width: number; height: number } {
   const [xs, ys] = [0, 1].map((axis) => pixels.map((p) => p[axis]!)) as [number[], number[]];
-  return { frame, x: Math.min(...xs), y: Math.min(...ys), width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) };
+  return {
+    frame,
+    x: Math.min(...xs),
+    y: Math.min(...ys),
+    width: Math.max(...xs) - Math.min(...xs),
+    height: Math.max(...ys) - Math.min(...ys),
+  };
 }
 
 test.describe('two people who cross', () => {
@@ -35,17 +45,30 @@ test.describe('two people who cross', () => {
   test.afterAll(() => served.stop());
 
   // Each of the two once: dressed differently, and alike.
-  for (const [clip, who, other] of [['walk-crossing', '', '-passer'], ['walk-crossing-alike', '-passer', '']] as const) {
-    test(`${clip}${who}: the one who was chosen is the one who is followed, before, behind and after the other`, async ({ page }) => {
+  for (const [clip, who, other] of [
+    ['walk-crossing', '', '-passer'],
+    ['walk-crossing-alike', '-passer', ''],
+  ] as const) {
+    test(`${clip}${who}: the one who was chosen is the one who is followed, before, behind and after the other`, async ({
+      page,
+    }) => {
       test.setTimeout(240_000);
       const [own, beside] = [truthOf(clip + who), truthOf(clip + other)];
       await page.goto(served.address);
-      const { looks } = await page.evaluate(([address, box]) => harness.find(address, 'fast', box), [`/demo-data/${clip}.webm`, boxOf(own.pixels[10]!, 10)] as const);
-      const found = new Map([...resolveLooks(new Map(looks))].map(([frame, at]) => [frame, JOINTS.map((id) => at[id]!)]));
+      const { looks } = await page.evaluate(([address, box]) => harness.find(address, 'fast', box), [
+        `/demo-data/${clip}.webm`,
+        boxOf(own.pixels[10]!, 10),
+      ] as const);
+      const found = new Map(
+        [...resolveLooks(new Map(looks))].map(([frame, at]) => [frame, JOINTS.map((id) => at[id]!)]),
+      );
       // Where they stand before one another a joint or two may be the other's; it is never said to be sure.
       const [ownFrames, othersSure]: [number[], number[]] = [[], []];
       for (const [frame, at] of found) {
-        const [x, y] = (['x', 'y'] as const).map((axis) => at.reduce((sum, p) => sum + p[axis], 0) / at.length) as [number, number];
+        const [x, y] = (['x', 'y'] as const).map((axis) => at.reduce((sum, p) => sum + p[axis], 0) / at.length) as [
+          number,
+          number,
+        ];
         const away = (truth: ClipTruth): number => Math.hypot(x - trunk(truth, frame)[0], y - trunk(truth, frame)[1]);
         const apart = Math.abs(trunk(own, frame)[0] - trunk(beside, frame)[0]);
         // Right behind one another both are as near.

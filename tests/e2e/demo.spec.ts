@@ -33,17 +33,26 @@ test('every screen is free of serious accessibility findings', async ({ page }) 
   await openDemo(page);
   for (const step of STEPS) {
     await goToStep(page, step);
-    await expect(page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: step })).toHaveAttribute('aria-current', 'page');
+    await expect(
+      page.getByRole('navigation', { name: 'Order of work' }).getByRole('link', { name: step }),
+    ).toHaveAttribute('aria-current', 'page');
     findings.push(...(await seriousFindings(page, step)));
   }
   expect(findings).toEqual([]);
 });
 
-test('both clips step together in matched phases, one alone with Shift, and moments are reached by key', async ({ page }) => {
+test('both clips step together in matched phases, one alone with Shift, and moments are reached by key', async ({
+  page,
+}) => {
   await openDemo(page);
   const both = async (): Promise<number[]> => [await shownFrame(page, 'athlete'), await shownFrame(page, 'reference')];
   await expect.poll(both).toEqual([96, 96]);
-  for (const expected of [[119, 119], [121, 121], [135, 132], [171, 168]]) {
+  for (const expected of [
+    [119, 119],
+    [121, 121],
+    [135, 132],
+    [171, 168],
+  ]) {
     await page.keyboard.press('PageDown');
     await expect.poll(both).toEqual(expected);
   }
@@ -84,7 +93,9 @@ test('what is changed in the very moment of leaving is kept', async ({ page }) =
   await expect(page.getByTestId('pin-athlete-release')).toHaveCount(0);
 });
 
-test('a point is placed and dragged in the picture, moves the reading, and each act can be undone', async ({ page }) => {
+test('a point is placed and dragged in the picture, moves the reading, and each act can be undone', async ({
+  page,
+}) => {
   await openDemo(page);
   await page.getByRole('button', { name: 'Correct by hand' }).click();
   const pane = page.getByTestId('pane-athlete');

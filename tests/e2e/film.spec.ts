@@ -29,7 +29,12 @@ async function trackOf(file: string) {
 async function timesOf(file: string): Promise<Float64Array> {
   const input = new Input({ source: new FilePathSource(file), formats: ALL_FORMATS });
   const times: number[] = [];
-  for await (const packet of new EncodedPacketSink((await input.getPrimaryVideoTrack())!).packets(undefined, undefined, { metadataOnly: true })) times.push(packet.timestamp);
+  for await (const packet of new EncodedPacketSink((await input.getPrimaryVideoTrack())!).packets(
+    undefined,
+    undefined,
+    { metadataOnly: true },
+  ))
+    times.push(packet.timestamp);
   times.sort((a, b) => a - b);
   return Float64Array.from(times, (t) => t - times[0]!);
 }
@@ -42,15 +47,24 @@ async function expectEvenTimes(file: string): Promise<number> {
 }
 
 /** How many pixels of one picture of a film have nearly a colour, in its left and its right half. */
-function coloured(file: string, seconds: number, [r, g, b]: readonly [number, number, number]): readonly [number, number] {
+function coloured(
+  file: string,
+  seconds: number,
+  [r, g, b]: readonly [number, number, number],
+): readonly [number, number] {
   const [width, height] = [1280, 720];
-  const pixels = execFileSync('ffmpeg', ['-v', 'error', '-ss', String(seconds), '-i', file, '-frames:v', '1', '-f', 'rawvideo', '-pix_fmt', 'rgb24', '-'], { maxBuffer: 4 * width * height });
+  const pixels = execFileSync(
+    'ffmpeg',
+    ['-v', 'error', '-ss', String(seconds), '-i', file, '-frames:v', '1', '-f', 'rawvideo', '-pix_fmt', 'rgb24', '-'],
+    { maxBuffer: 4 * width * height },
+  );
   const counts: [number, number] = [0, 0];
   // Below the names, above the words: lines and values only.
   for (let y = 40; y < height - 50; y++) {
     for (let x = 0; x < width; x++) {
       const at = 3 * (y * width + x);
-      if (Math.abs(pixels[at]! - r) + Math.abs(pixels[at + 1]! - g) + Math.abs(pixels[at + 2]! - b) < 60) counts[x < width / 2 ? 0 : 1]++;
+      if (Math.abs(pixels[at]! - r) + Math.abs(pixels[at + 1]! - g) + Math.abs(pixels[at + 2]! - b) < 60)
+        counts[x < width / 2 ? 0 : 1]++;
     }
   }
   return counts;
@@ -85,19 +99,32 @@ test('a film of both performers stands still at every moment, each with its line
 /** The numbers that the pictures of both panes carry in every picture of a film. */
 function codesOf(file: string): readonly (readonly [number | null, number | null])[] {
   const [width, height, pane] = [1280, 720, { width: 639, height: 680 }];
-  const grey = execFileSync('ffmpeg', ['-v', 'error', '-i', file, '-f', 'rawvideo', '-pix_fmt', 'gray', '-'], { maxBuffer: 1e9 });
+  const grey = execFileSync('ffmpeg', ['-v', 'error', '-i', file, '-f', 'rawvideo', '-pix_fmt', 'gray', '-'], {
+    maxBuffer: 1e9,
+  });
   const scale = Math.min(pane.width / CODED.width, pane.height / CODED.height);
   const read = (picture: number, left: number): number | null => {
     const line = (row: number): number[] => {
       const y = Math.round(pane.height / 2 + ((row + 0.5) * BLOCK - CODED.height / 2) * scale);
-      return Array.from({ length: BITS }, (_, k) => grey[picture * width * height + y * width + Math.round(left + pane.width / 2 + ((k + 0.5) * BLOCK - CODED.width / 2) * scale)]!);
+      return Array.from(
+        { length: BITS },
+        (_, k) =>
+          grey[
+            picture * width * height +
+              y * width +
+              Math.round(left + pane.width / 2 + ((k + 0.5) * BLOCK - CODED.width / 2) * scale)
+          ]!,
+      );
     };
     return readCode(line(ROWS.bits), line(ROWS.complement));
   };
   return Array.from({ length: grey.length / (width * height) }, (_, i) => [read(i, 0), read(i, 641)] as const);
 }
 
-test('every picture of a film holds the frame of its time, of both clips, whatever their rates', async ({ page, baseURL }, info) => {
+test('every picture of a film holds the frame of its time, of both clips, whatever their rates', async ({
+  page,
+  baseURL,
+}, info) => {
   test.setTimeout(150_000);
   const files = [fixtureClip('coded-vp9-120.webm'), fixtureClip('coded-h264-variable.mp4')] as const;
   await createSession(page, baseURL!, 'Numbered');
@@ -126,8 +153,11 @@ test('every picture of a film holds the frame of its time, of both clips, whatev
   const frames = codes.map((_, i) => nearestFrame(first!, (end * i) / (codes.length - 1)));
   expect(codes.map(([left]) => left)).toEqual(frames);
   // Halfway between two frames of the other clip either is right; containers round times to a millisecond.
-  const away = (frame: number | null, i: number): number => (frame === null ? Infinity : Math.abs(second![frame]! - first![frames[i]!]!));
-  const wrong = codes.flatMap(([, right], i) => (away(right, i) <= away(nearestFrame(second!, first![frames[i]!]!), i) + 0.001 ? [] : [[i, right]]));
+  const away = (frame: number | null, i: number): number =>
+    frame === null ? Infinity : Math.abs(second![frame]! - first![frames[i]!]!);
+  const wrong = codes.flatMap(([, right], i) =>
+    away(right, i) <= away(nearestFrame(second!, first![frames[i]!]!), i) + 0.001 ? [] : [[i, right]],
+  );
   expect(wrong).toEqual([]);
 });
 

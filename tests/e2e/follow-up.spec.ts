@@ -11,7 +11,9 @@ async function saveDemo(page: Page, button: string, file: string): Promise<void>
   await (await download).saveAs(file);
 }
 
-test('three sessions of an athlete: what was asked for, what became of it, and the frames of each value', async ({ page }) => {
+test('three sessions of an athlete: what was asked for, what became of it, and the frames of each value', async ({
+  page,
+}) => {
   const errors = watchErrors(page);
   await openDemo(page);
   await goToStep(page, 'Follow up');
@@ -42,7 +44,9 @@ test('three sessions of an athlete: what was asked for, what became of it, and t
   expect(errors).toEqual([]);
 });
 
-test('before and after: an earlier performance becomes the reference, with its moments and points, and it can be undone', async ({ page }) => {
+test('before and after: an earlier performance becomes the reference, with its moments and points, and it can be undone', async ({
+  page,
+}) => {
   await openDemo(page);
   await goToStep(page, 'Follow up');
   await page.getByRole('button', { name: 'Compare with 6 Oct 2025' }).click();
@@ -68,7 +72,9 @@ test('the next session takes the references along; what was asked last time stan
   await page.getByRole('button', { name: 'Take from another session' }).click();
   await expect(page.getByRole('dialog')).toBeVisible();
   expect(await seriousFindings(page, 'Take from another session')).toEqual([]);
-  await page.getByRole('button', { name: 'Kip Marlowe of Kip Marlowe, pace delivery, winter block as athlete' }).click();
+  await page
+    .getByRole('button', { name: 'Kip Marlowe of Kip Marlowe, pace delivery, winter block as athlete' })
+    .click();
   await expect(page.getByTestId('intake-athlete')).toContainText('pace-side-athlete-winter.webm');
   await expect(page.getByTestId('asked-last-time')).toContainText('2 Mar 2026');
   await goToStep(page, 'Compare');
@@ -83,7 +89,9 @@ test('a session is saved with its videos and opened in another browser', async (
   const other = await context.newPage();
   const errors = watchErrors(other);
   await other.goto(new URL('/', page.url()).href);
-  await other.getByLabel('Session file').setInputFiles({ name: 'notes.json', mimeType: 'application/json', buffer: Buffer.from('{"a":1}') });
+  await other
+    .getByLabel('Session file')
+    .setInputFiles({ name: 'notes.json', mimeType: 'application/json', buffer: Buffer.from('{"a":1}') });
   await expect(other.getByText(/notes\.json.* is not a session file/)).toBeVisible();
   await other.getByLabel('Session file').setInputFiles(file);
   await expect(other).toHaveURL(/demo-pace\/measure$/);
@@ -103,7 +111,10 @@ test('a session without its videos takes them back at Intake, points and all', a
   await expect(other.getByText(/Without video: pace-side-athlete\.webm/)).toBeVisible();
   await goToStep(other, 'Intake');
   for (const role of ['athlete', 'reference'] as const) {
-    await other.getByTestId(`intake-${role}`).locator('input[type=file]').setInputFiles(`demo/clips/pace-side-${role}.webm`);
+    await other
+      .getByTestId(`intake-${role}`)
+      .locator('input[type=file]')
+      .setInputFiles(`demo/clips/pace-side-${role}.webm`);
     await expect(other.getByText(`pace-side-${role}.webm\u201d has the frames of this clip`)).toBeVisible();
   }
   await goToStep(other, 'Measure');

@@ -53,7 +53,9 @@ test.describe('frames of any clip', () => {
       });
       const frames = walk(opened.frames, each, dice(2026 + n));
       const { codes } = await page.evaluate(([a, f]) => harness.visit(a, f), [address, frames] as const);
-      const wrong = frames.flatMap((frame, i) => (codes[i] === frame + hidden ? [] : [`frame ${frame} showed ${codes[i]}`]));
+      const wrong = frames.flatMap((frame, i) =>
+        codes[i] === frame + hidden ? [] : [`frame ${frame} showed ${codes[i]}`],
+      );
       expect(wrong).toEqual([]);
     });
   });

@@ -8,7 +8,10 @@ type Role = keyof typeof FRAMES;
 
 async function shownBoth(page: Page): Promise<{ frames: Record<Role, number>; codes: Record<Role, number | null> }> {
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
-  return { frames: { athlete: await shownFrame(page, 'athlete'), reference: await shownFrame(page, 'reference') }, codes: await codesInPanes(page) };
+  return {
+    frames: { athlete: await shownFrame(page, 'athlete'), reference: await shownFrame(page, 'reference') },
+    codes: await codesInPanes(page),
+  };
 }
 
 test('300 random jumps and steps in both directions show 0 wrong pictures', async ({ page, baseURL }) => {
@@ -33,14 +36,17 @@ test('300 random jumps and steps in both directions show 0 wrong pictures', asyn
       await page.mouse.click(box.x + 1 + roll() * (box.width - 2), box.y + box.height / 2);
     } else {
       const by = kind < 0.6 ? 10 : 1;
-      await page.keyboard.press(`${by === 10 ? 'Control' : kind < 0.8 ? '' : 'Shift'}${kind < 0.6 || kind >= 0.8 ? '+' : ''}Arrow${forward ? 'Right' : 'Left'}`);
+      await page.keyboard.press(
+        `${by === 10 ? 'Control' : kind < 0.8 ? '' : 'Shift'}${kind < 0.6 || kind >= 0.8 ? '+' : ''}Arrow${forward ? 'Right' : 'Left'}`,
+      );
       if (kind < 0.8) expected = Math.min(FRAMES[role] - 1, Math.max(0, from + (forward ? by : -by)));
     }
     if (expected !== null) await expect.poll(() => shownFrame(page, role), { intervals: [20] }).toBe(expected);
     const { frames, codes } = await shownBoth(page);
     for (const each of ['athlete', 'reference'] as const) {
       visited[each].add(frames[each]);
-      if (codes[each] !== frames[each]) wrong.push(`act ${act}: the ${each} pane says frame ${frames[each]} and shows ${codes[each]}`);
+      if (codes[each] !== frames[each])
+        wrong.push(`act ${act}: the ${each} pane says frame ${frames[each]} and shows ${codes[each]}`);
     }
   }
   expect(wrong).toEqual([]);

@@ -12,7 +12,10 @@ const UNUSABLE: readonly (readonly [file: string, says: RegExp])[] = [
   ['unknown-codec.mp4', /“unknown-codec\.mp4” is coded as .*Convert it to H\.264, VP9 or AV1/],
 ];
 
-test('a file that cannot be used gets a message that names it and says what to do; the clip that was there stays', async ({ page, baseURL }) => {
+test('a file that cannot be used gets a message that names it and says what to do; the clip that was there stays', async ({
+  page,
+  baseURL,
+}) => {
   const errors = watchErrors(page);
   await createSession(page, baseURL!, 'Broken files');
   const card = page.getByTestId('intake-athlete');
@@ -52,15 +55,28 @@ test('a dropped file is taken like a chosen one', async ({ page, baseURL }) => {
   await expect(card.getByRole('alert')).toContainText('“notes.txt” is not a video file');
 });
 
-for (const [codec, file] of [['hevc', 'phone-hevc.mov'], ['mjpeg', 'camera-mjpeg.avi']] as const) {
+for (const [codec, file] of [
+  ['hevc', 'phone-hevc.mov'],
+  ['mjpeg', 'camera-mjpeg.avi'],
+] as const) {
   test(`${file} comes in through the converter with every frame and its time`, async ({ page, baseURL }) => {
     test.setTimeout(90_000);
-    const clip = makeCodedClip(path.join(import.meta.dirname, '..', '..', 'test-results', 'coded'), { file, codec, rate: 60, frames: 90, group: 60, size: '512x288' });
+    const clip = makeCodedClip(path.join(import.meta.dirname, '..', '..', 'test-results', 'coded'), {
+      file,
+      codec,
+      rate: 60,
+      frames: 90,
+      group: 60,
+      size: '512x288',
+    });
     await createSession(page, baseURL!, 'Converted');
     const card = page.getByTestId('intake-athlete');
     await card.locator('input[type=file]').setInputFiles(clip);
     await card.getByRole('button', { name: 'Convert it on this machine' }).click();
-    await expect(card).toContainText(`${file.replace(/\..*/, '.mp4')}: 512 × 288, 90 frames, 60 frames per second in the file, 1.48 s`, { timeout: 60_000 });
+    await expect(card).toContainText(
+      `${file.replace(/\..*/, '.mp4')}: 512 × 288, 90 frames, 60 frames per second in the file, 1.48 s`,
+      { timeout: 60_000 },
+    );
     await card.getByRole('textbox', { name: 'Name' }).fill('Sela Orr');
     await card.getByLabel('Consent to film and analyse is given').check();
     await card.getByRole('button', { name: 'Use as athlete' }).click();
@@ -80,7 +96,17 @@ for (const [codec, file] of [['hevc', 'phone-hevc.mov'], ['mjpeg', 'camera-mjpeg
 test('a phone that says how fast it filmed is asked no more', async ({ page, baseURL }) => {
   const folder = path.join(import.meta.dirname, '..', '..', 'test-results', 'coded');
   const slow = path.join(folder, 'slow-motion.mp4');
-  ffmpeg(['-i', makeCodedClip(folder, { file: 'slow-source.mp4', codec: 'h264', rate: 30, frames: 60, group: 30, size: '512x288' }), '-c', 'copy', '-movflags', 'use_metadata_tags', '-metadata', 'com.android.capture.fps=240', slow]);
+  ffmpeg([
+    '-i',
+    makeCodedClip(folder, { file: 'slow-source.mp4', codec: 'h264', rate: 30, frames: 60, group: 30, size: '512x288' }),
+    '-c',
+    'copy',
+    '-movflags',
+    'use_metadata_tags',
+    '-metadata',
+    'com.android.capture.fps=240',
+    slow,
+  ]);
   await createSession(page, baseURL!, 'Slow motion');
   const card = page.getByTestId('intake-athlete');
   await card.locator('input[type=file]').setInputFiles(slow);

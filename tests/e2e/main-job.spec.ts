@@ -3,7 +3,16 @@ import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import Papa from 'papaparse';
-import { addClip, clipFile, createSession, findAllPoints, goToStep, markMoments, openBrowser, startServer } from '../../demo/drive-job';
+import {
+  addClip,
+  clipFile,
+  createSession,
+  findAllPoints,
+  goToStep,
+  markMoments,
+  openBrowser,
+  startServer,
+} from '../../demo/drive-job';
 import { truePerformance } from '../../demo/true-performance';
 import type { ClipTruth } from '../../demo/truth';
 import { compareAll } from '../../src/core/comparison/compare';
@@ -18,9 +27,15 @@ const [paceDelivery] = MOVEMENTS as [Movement];
 /** What was planted in the athlete's delivery, and where each difference must be found. */
 const PLANTED = ['front-knee-at-release', 'trunk-at-release', 'front-arm-lead', 'front-foot-to-release'];
 /** Other measures that truly differ because of what was planted. */
-const CONSEQUENCES = ['front-shin-at-release', 'front-hip-at-release', 'front-arm-at-front-foot-contact', 'stride-share'];
+const CONSEQUENCES = [
+  'front-shin-at-release',
+  'front-hip-at-release',
+  'front-arm-at-front-foot-contact',
+  'stride-share',
+];
 
-const truthOf = async (role: string): Promise<ClipTruth> => JSON.parse(await readFile(clipFile(`pace-side-${role}`).replace('.webm', '.truth.json'), 'utf8')) as ClipTruth;
+const truthOf = async (role: string): Promise<ClipTruth> =>
+  JSON.parse(await readFile(clipFile(`pace-side-${role}`).replace('.webm', '.truth.json'), 'utf8')) as ClipTruth;
 
 async function save(page: Page, button: string): Promise<string> {
   await goToStep(page, 'Report');
@@ -30,7 +45,8 @@ async function save(page: Page, button: string): Promise<string> {
 }
 
 type MeasureRow = Readonly<Record<'row' | 'id' | 'state' | 'difference' | 'plus_minus_95' | 'athlete_note', string>>;
-const measuresOf = (csv: string): MeasureRow[] => Papa.parse<MeasureRow>(csv, { header: true, skipEmptyLines: true }).data.filter((row) => row.row === 'measure');
+const measuresOf = (csv: string): MeasureRow[] =>
+  Papa.parse<MeasureRow>(csv, { header: true, skipEmptyLines: true }).data.filter((row) => row.row === 'measure');
 
 test('two files in, three corrections out: the planted differences are found, and nothing else', async () => {
   test.setTimeout(1_500_000);
@@ -56,7 +72,9 @@ test('two files in, three corrections out: the planted differences are found, an
     const session = sessionJson.read!(await save(page, 'Save the session without video'), 'saved');
     if (!session.ok) throw new Error(session.issue.message);
     const truth = Object.fromEntries(
-      await Promise.all(session.value.clips.map(async (clip) => [clip.role, truePerformance(clip, await truthOf(clip.role))] as const)),
+      await Promise.all(
+        session.value.clips.map(async (clip) => [clip.role, truePerformance(clip, await truthOf(clip.role))] as const),
+      ),
     );
     const truly = compareAll(paceDelivery, truth['athlete']!, truth['reference']!);
 
@@ -66,13 +84,18 @@ test('two files in, three corrections out: the planted differences are found, an
       if (comparison.difference === null || !comparison.athlete.measurable || row.difference === '') continue;
       const difference = fromSi(comparison.difference, comparison.athlete.unit);
       const within = Math.abs(Number(row.difference) - difference);
-      expect.soft(within, `${id}: measured ${row.difference} \u00b1 ${row.plus_minus_95}, truly ${difference.toFixed(1)}`).toBeLessThanOrEqual(Number(row.plus_minus_95) + 1e-6);
+      expect
+        .soft(within, `${id}: measured ${row.difference} \u00b1 ${row.plus_minus_95}, truly ${difference.toFixed(1)}`)
+        .toBeLessThanOrEqual(Number(row.plus_minus_95) + 1e-6);
       if (PLANTED.includes(id)) {
         expect.soft(row.state, id).toBe('gap');
         expect.soft(Math.sign(Number(row.difference)), id).toBe(Math.sign(difference));
       } else if (!CONSEQUENCES.includes(id)) expect.soft(row.state, id).not.toBe('gap');
     }
-    expect(measured.find((m) => m.id === 'trunk-side-fall-at-release')).toMatchObject({ state: 'not-measurable', athlete_note: 'Not measurable from the side' });
+    expect(measured.find((m) => m.id === 'trunk-side-fall-at-release')).toMatchObject({
+      state: 'not-measurable',
+      athlete_note: 'Not measurable from the side',
+    });
 
     await goToStep(page, 'Decide');
     const proposed = page.getByTestId('proposed');
@@ -80,7 +103,9 @@ test('two files in, three corrections out: the planted differences are found, an
     expect(await proposed.count()).toBeLessThanOrEqual(3);
     await expect(proposed.first()).toHaveAttribute('data-measure', 'front-knee-at-release');
     await expect(proposed.first()).toContainText('First because');
-    await expect(page.getByTestId('chain-front-knee-at-release')).toContainText('because the trunk falls over a knee that gives way');
+    await expect(page.getByTestId('chain-front-knee-at-release')).toContainText(
+      'because the trunk falls over a knee that gives way',
+    );
 
     await goToStep(page, 'Report');
     await expect(page.getByTestId('still')).toHaveCount(2 * paceDelivery.moments.length);

@@ -12,7 +12,13 @@ async function fourPanes(page: Page, baseURL: string): Promise<void> {
   await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'Sela Orr' });
   await addClip(page, 'reference', fixtureClip('coded-h264-variable.mp4'), { name: 'Tam Weil' });
   await page.getByRole('button', { name: 'Another reference' }).click();
-  await addClip(page, 'reference', fixtureClip('coded-h264-variable.mp4'), { name: 'Una Dace' }, page.getByTestId('intake-new'));
+  await addClip(
+    page,
+    'reference',
+    fixtureClip('coded-h264-variable.mp4'),
+    { name: 'Una Dace' },
+    page.getByTestId('intake-new'),
+  );
   await page.getByRole('button', { name: 'Another camera of the athlete' }).click();
   const card = page.getByTestId('intake-new');
   await card.locator('input[type=file]').setInputFiles(fixtureClip('coded-vp9-120.webm'));
@@ -23,9 +29,13 @@ async function fourPanes(page: Page, baseURL: string): Promise<void> {
 }
 
 /** Chooses a pane as a press in it does. */
-const choose = (page: Page, id: string): Promise<void> => page.getByTestId(`pane-${id}`).click({ position: { x: 60, y: 120 } });
+const choose = (page: Page, id: string): Promise<void> =>
+  page.getByTestId(`pane-${id}`).click({ position: { x: 60, y: 120 } });
 
-test('four pictures: another camera is joined by one instant, to a tenth of a frame, and steps with its performance', async ({ page, baseURL }) => {
+test('four pictures: another camera is joined by one instant, to a tenth of a frame, and steps with its performance', async ({
+  page,
+  baseURL,
+}) => {
   test.setTimeout(120_000);
   const errors = watchErrors(page);
   await fourPanes(page, baseURL!);
@@ -72,14 +82,26 @@ test('four pictures: another camera is joined by one instant, to a tenth of a fr
 
 test('a decoder that stops is started again, and says so', async ({ page }) => {
   await openDemo(page);
-  for (const worker of page.workers()) await worker.evaluate(() => void setTimeout(() => { throw new Error('the decoder fell over'); }, 0)).catch(() => undefined);
+  for (const worker of page.workers())
+    await worker
+      .evaluate(
+        () =>
+          void setTimeout(() => {
+            throw new Error('the decoder fell over');
+          }, 0),
+      )
+      .catch(() => undefined);
   await page.waitForTimeout(100);
   await page.keyboard.press('ArrowRight');
-  await expect.poll(async () => [await shownFrame(page, 'athlete'), await shownFrame(page, 'reference')]).toEqual([97, 97]);
+  await expect
+    .poll(async () => [await shownFrame(page, 'athlete'), await shownFrame(page, 'reference')])
+    .toEqual([97, 97]);
   await expect(page.getByText(/had stopped and was started again/).first()).toBeVisible();
 });
 
-test('ribbons: pins move by keys with the frames around them shown, time is zoomed, pictures lie along it', async ({ page }) => {
+test('ribbons: pins move by keys with the frames around them shown, time is zoomed, pictures lie along it', async ({
+  page,
+}) => {
   await openDemo(page);
   const pin = page.getByTestId('pin-athlete-release');
   await pin.focus();
@@ -93,7 +115,10 @@ test('ribbons: pins move by keys with the frames around them shown, time is zoom
   await page.keyboard.press('ArrowLeft');
   await expect(page.locator('.pin-loupe figcaption')).toHaveText(['132', '133', '134', '135', '136']);
   // The frames around it are drawn, each another one.
-  const drawn = (): Promise<number> => page.locator('.pin-loupe canvas').evaluateAll((all) => new Set((all as HTMLCanvasElement[]).map((c) => c.toDataURL())).size);
+  const drawn = (): Promise<number> =>
+    page
+      .locator('.pin-loupe canvas')
+      .evaluateAll((all) => new Set((all as HTMLCanvasElement[]).map((c) => c.toDataURL())).size);
   await expect.poll(drawn).toBe(5);
   // A tenth of a frame on from where the last frame with the ball in the hand puts the release: nearer to the next one.
   await page.keyboard.press('Shift+ArrowRight');
@@ -116,7 +141,9 @@ test('ribbons: pins move by keys with the frames around them shown, time is zoom
   await expect(page.locator('.ribbons image')).toHaveCount(40, { timeout: 30_000 });
 });
 
-test('a known length is drawn and kept, makes pictures equal, and lines of one picture are hidden', async ({ page }) => {
+test('a known length is drawn and kept, makes pictures equal, and lines of one picture are hidden', async ({
+  page,
+}) => {
   const errors = watchErrors(page);
   await openDemo(page);
   await goToStep(page, 'Match');
@@ -135,7 +162,8 @@ test('a known length is drawn and kept, makes pictures equal, and lines of one p
     await page.getByRole('button', { name: 'Keep' }).click();
     await expect(page.getByText(i === 0 ? /^1\.22 m are \d+ pixels/ : /^2\.44 m are \d+ pixels/)).toBeVisible();
   }
-  const picture = (id: string): Promise<string> => page.getByTestId(`pane-${id}`).evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL());
+  const picture = (id: string): Promise<string> =>
+    page.getByTestId(`pane-${id}`).evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL());
   const byBody = await picture('reference');
   await page.getByLabel('Pictures that follow the body are equal by').click();
   await page.getByRole('option', { name: 'the known lengths' }).click();

@@ -7,7 +7,10 @@ import { DEMO_CLIPS, performanceOf } from '../../demo/scenario';
 import { motionBytes } from '../fixtures/motion';
 import { openDemo, watchErrors } from './pages';
 
-test('points without video are a performance: a figure seen from a chosen camera, saved again exactly', async ({ page, baseURL }, info) => {
+test('points without video are a performance: a figure seen from a chosen camera, saved again exactly', async ({
+  page,
+  baseURL,
+}, info) => {
   const errors = watchErrors(page);
   await createSession(page, baseURL!, 'Laboratory');
   const file = info.outputPath('lifter.c3d');
@@ -38,12 +41,16 @@ test('points without video are a performance: a figure seen from a chosen camera
   expect(errors).toEqual([]);
 });
 
-test('points of another program lie on the picture they were measured in; a damaged file is refused in words', async ({ page, baseURL }, info) => {
+test('points of another program lie on the picture they were measured in; a damaged file is refused in words', async ({
+  page,
+  baseURL,
+}, info) => {
   await createSession(page, baseURL!, 'Keypoints');
   await addClip(page, 'athlete', clipFile('pace-side-athlete'), { name: 'Mika Arden' });
   await goToStep(page, 'Measure');
   const file = info.outputPath('points.csv');
-  const table = (rows: readonly string[]): Promise<void> => writeFile(file, ['time,left_knee_x,left_knee_y,own-ball_x,own-ball_y', ...rows].join('\n'));
+  const table = (rows: readonly string[]): Promise<void> =>
+    writeFile(file, ['time,left_knee_x,left_knee_y,own-ball_x,own-ball_y', ...rows].join('\n'));
   await table(['0,600,400,500,300', 'soon,600,400,500,300']);
   await page.getByLabel('Points of the athlete from a file').setInputFiles(file);
   await expect(page.getByText('row 3: its time \u201csoon\u201d')).toBeVisible();
@@ -67,7 +74,10 @@ test('a ball is placed by one key a frame, followed until it is lost, hidden and
   const scale = Math.min(pane.width / clip.camera.width, pane.height / clip.camera.height);
   const onScreen = (frame: number): [number, number] => {
     const at = project(clip.camera, ballAt(performance, performance.start + frame / clip.camera.frameRate));
-    return [pane.x + pane.width / 2 + (at.x - clip.camera.width / 2) * scale, pane.y + pane.height / 2 + (at.y - clip.camera.height / 2) * scale];
+    return [
+      pane.x + pane.width / 2 + (at.x - clip.camera.width / 2) * scale,
+      pane.y + pane.height / 2 + (at.y - clip.camera.height / 2) * scale,
+    ];
   };
   await page.keyboard.press('p');
   await page.getByRole('combobox', { name: 'Point of the athlete' }).click();
@@ -102,7 +112,9 @@ test('a ball is placed by one key a frame, followed until it is lost, hidden and
   expect(errors).toEqual([]);
 });
 
-test('left and right are exchanged over a stretch, a point is nudged, and what measures still wait for is listed', async ({ page }) => {
+test('left and right are exchanged over a stretch, a point is nudged, and what measures still wait for is listed', async ({
+  page,
+}) => {
   await openDemo(page);
   await goToStep(page, 'Measure');
   await page.getByTestId('current-moment').click();
@@ -127,15 +139,21 @@ test('left and right are exchanged over a stretch, a point is nudged, and what m
 test('moments are proposed from the points, doubtful ones pointed out, and confirmed one by one', async ({ page }) => {
   await openDemo(page);
   await goToStep(page, 'Moments');
-  for (const moment of ['back foot contact', 'front foot contact', 'release']) await page.getByRole('button', { name: `Unmark ${moment} in athlete` }).click();
+  for (const moment of ['back foot contact', 'front foot contact', 'release'])
+    await page.getByRole('button', { name: `Unmark ${moment} in athlete` }).click();
   await page.getByRole('button', { name: 'Propose moments of the athlete' }).click();
   await expect(page.getByText('3 moments of the athlete are proposed')).toBeVisible();
-  await expect(page.getByText('3 moments are proposed from the points. Go to each, look, and confirm or move it.')).toBeVisible();
-  for (const moment of ['back foot contact', 'front foot contact', 'release']) await page.getByRole('button', { name: `Confirm ${moment} in athlete` }).click();
+  await expect(
+    page.getByText('3 moments are proposed from the points. Go to each, look, and confirm or move it.'),
+  ).toBeVisible();
+  for (const moment of ['back foot contact', 'front foot contact', 'release'])
+    await page.getByRole('button', { name: `Confirm ${moment} in athlete` }).click();
   await expect(page.getByText('All moments are marked in both clips. Go on to Measure.')).toBeVisible();
 });
 
-test('a clip digitised twice tells its own measuring error, which can take the place of the reckoned one', async ({ page }) => {
+test('a clip digitised twice tells its own measuring error, which can take the place of the reckoned one', async ({
+  page,
+}) => {
   await openDemo(page);
   await goToStep(page, 'Measure');
   await page.getByLabel('Digitised by').fill('Ida Quist');
@@ -157,20 +175,26 @@ test('a clip digitised twice tells its own measuring error, which can take the p
   await expect(row).not.toContainText('(used)');
 });
 
-test('a movement of one\u2019s own is read from a file, measures at once, and is refused in words where it is broken', async ({ page }, info) => {
+test('a movement of one\u2019s own is read from a file, measures at once, and is refused in words where it is broken', async ({
+  page,
+}, info) => {
   const errors = watchErrors(page);
   await openDemo(page);
   await goToStep(page, 'Intake');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save it as a file' }).click();
-  const saved = JSON.parse(await readFile(await (await download).path(), 'utf8')) as { movement: { id: string; name: string; measures: { id: string; at?: string }[]; causes: unknown[] } };
+  const saved = JSON.parse(await readFile(await (await download).path(), 'utf8')) as {
+    movement: { id: string; name: string; measures: { id: string; at?: string }[]; causes: unknown[] };
+  };
   expect(saved.movement.id).toBe('pace-delivery');
   const file = info.outputPath('mine.movement.json');
   saved.movement.measures[0]!.at = 'take-off';
   await writeFile(file, JSON.stringify(saved));
   await page.getByLabel('Movement from a file').setInputFiles(file);
   await expect(page.getByText('"take-off" is not a moment of this movement')).toBeVisible();
-  saved.movement.measures = saved.movement.measures.filter((m) => m.id === 'front-knee-at-release' || m.id === 'stride-time');
+  saved.movement.measures = saved.movement.measures.filter(
+    (m) => m.id === 'front-knee-at-release' || m.id === 'stride-time',
+  );
   Object.assign(saved.movement, { id: 'mine', name: 'Two things only', causes: [], schools: [], sheet: null });
   await writeFile(file, JSON.stringify(saved));
   await page.getByLabel('Movement from a file').setInputFiles(file);
@@ -193,10 +217,14 @@ test('what only an eye can tell is answered beside the readings, for both perfor
   await page.getByRole('combobox', { name: 'Movement' }).click();
   await page.getByRole('option', { name: 'Any sport: Lift of a bar' }).click();
   await goToStep(page, 'Moments');
-  for (const role of ['athlete', 'reference']) await page.getByRole('button', { name: `Mark start in ${role}` }).click();
+  for (const role of ['athlete', 'reference'])
+    await page.getByRole('button', { name: `Mark start in ${role}` }).click();
   await goToStep(page, 'Measure');
   const question = page.getByRole('row', { name: /^Are both heels on the ground/ });
-  for (const [who, answer] of [['Athlete', 'No'], ['Reference', 'Yes']] as const) {
+  for (const [who, answer] of [
+    ['Athlete', 'No'],
+    ['Reference', 'Yes'],
+  ] as const) {
     await question.getByLabel(who).click();
     await page.getByRole('option', { name: answer, exact: true }).click();
     await expect(page.locator('.MuiPopover-root')).toHaveCount(0);

@@ -33,15 +33,21 @@ for (const { movement, clips, travel, moments } of [
       await page.getByRole('button', { name: 'Carry over from the athlete to the reference' }).click();
       await expect(page.getByText(/moments are carried over from the athlete to the reference/)).toBeVisible();
     }
-    for (const role of ['athlete', 'reference']) await expect(page.locator(`[data-testid^="pin-${role}-"]`)).toHaveCount(moments);
+    for (const role of ['athlete', 'reference'])
+      await expect(page.locator(`[data-testid^="pin-${role}-"]`)).toHaveCount(moments);
     // What is only a guess is measured once somebody has confirmed it.
-    for (const role of ['athlete', 'reference']) await page.getByRole('button', { name: new RegExp(`^Confirm all \\d+ of the ${role}`) }).click();
+    for (const role of ['athlete', 'reference'])
+      await page.getByRole('button', { name: new RegExp(`^Confirm all \\d+ of the ${role}`) }).click();
     await goToStep(page, 'Compare');
     const rows = page.locator('tr[data-testid^=reading-]');
     await expect(rows.first()).toBeVisible();
-    expect(await rows.evaluateAll((all) => all.filter((row) => row.getAttribute('data-state') !== 'not-measurable').length)).toBeGreaterThanOrEqual(10);
+    expect(
+      await rows.evaluateAll((all) => all.filter((row) => row.getAttribute('data-state') !== 'not-measurable').length),
+    ).toBeGreaterThanOrEqual(10);
     // Each has a planted difference that even the fast setting sees: a bent knee, an upright trunk.
-    await expect(page.getByTestId(moments === 6 ? 'reading-knee-least-in-front-support' : 'reading-trunk-over-hurdle')).toHaveAttribute('data-state', 'gap');
+    await expect(
+      page.getByTestId(moments === 6 ? 'reading-knee-least-in-front-support' : 'reading-trunk-over-hurdle'),
+    ).toHaveAttribute('data-state', 'gap');
     await page.getByRole('tab', { name: 'Curves' }).click();
     await expect(page.getByRole('img', { name: /both sides in matched time/ })).toBeVisible();
     await goToStep(page, 'Decide');

@@ -23,10 +23,22 @@ describe('agreement of digitisings', () => {
   });
 
   it('has a standard error that repeats agree with: two alike digitisings have none', () => {
-    const alike = agreement([[150, 150], [160, 160], [171, 171]]);
-    expect(alike).toMatchObject({ ok: true, value: { absolute: 1, consistency: 1, sem: 0, minimalDetectableChange: 0 } });
+    const alike = agreement([
+      [150, 150],
+      [160, 160],
+      [171, 171],
+    ]);
+    expect(alike).toMatchObject({
+      ok: true,
+      value: { absolute: 1, consistency: 1, sem: 0, minimalDetectableChange: 0 },
+    });
     // Differences of +-2: the sd of a single value is 2 / sqrt(2).
-    const off = agreement([[150, 152], [162, 160], [171, 173], [140, 138]]);
+    const off = agreement([
+      [150, 152],
+      [162, 160],
+      [171, 173],
+      [140, 138],
+    ]);
     if (!off.ok) throw new Error(off.issue.message);
     expect(off.value.sem).toBeCloseTo(Math.SQRT2, 9);
     expect(off.value.minimalDetectableChange).toBeCloseTo(1.96 * 2, 2);
@@ -45,7 +57,13 @@ describe('agreement of digitisings', () => {
 
   it('says what is missing', () => {
     expect(agreement([[1, 2]])).toMatchObject({ ok: false, issue: { code: 'too-few' } });
-    expect(agreement([[1, 2], [3, NaN], [4, 5]])).toMatchObject({ ok: false, issue: { code: 'uneven', message: expect.stringContaining('Performance 2') } });
+    expect(
+      agreement([
+        [1, 2],
+        [3, NaN],
+        [4, 5],
+      ]),
+    ).toMatchObject({ ok: false, issue: { code: 'uneven', message: expect.stringContaining('Performance 2') } });
     expect(limitsOfAgreement([1, 2, 3], [1, 2])).toMatchObject({ ok: false, issue: { code: 'uneven' } });
   });
 });

@@ -14,24 +14,50 @@ const root = path.join(import.meta.dirname, '..', '..');
 const folder = mkdtempSync(path.join(tmpdir(), 'falcon-cli-'));
 const at = (name: string): string => path.join(folder, name);
 const falcon = (...words: string[]): { status: number | null; said: string } => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...words], { cwd: root, encoding: 'utf8' });
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...words], {
+    cwd: root,
+    encoding: 'utf8',
+  });
   return { status, said: stdout + stderr };
 };
 
 beforeAll(() => {
   for (const role of ['athlete', 'reference']) {
-    const truth = JSON.parse(readFileSync(path.join(root, 'demo', 'clips', `pace-side-${role}.truth.json`), 'utf8')) as ClipTruth;
-    writeFileSync(at(`${role}.csv`), csv.write(recordingOf(role, truth.frameRate, truthTrack(truth), null, true, null)));
+    const truth = JSON.parse(
+      readFileSync(path.join(root, 'demo', 'clips', `pace-side-${role}.truth.json`), 'utf8'),
+    ) as ClipTruth;
+    writeFileSync(
+      at(`${role}.csv`),
+      csv.write(recordingOf(role, truth.frameRate, truthTrack(truth), null, true, null)),
+    );
   }
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 test('two files in, a judgement out: the planted differences, in a document of the published schema', () => {
-  const { status, said } = falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--out', at('out'));
-  expect([status, said]).toEqual([0, expect.stringMatching(/\d+ of 28 measures judged: work on front-knee-at-release/)]);
+  const { status, said } = falcon(
+    'compare',
+    '--athlete',
+    at('athlete.csv'),
+    '--reference',
+    at('reference.csv'),
+    '--movement',
+    'pace-delivery',
+    '--out',
+    at('out'),
+  );
+  expect([status, said]).toEqual([
+    0,
+    expect.stringMatching(/\d+ of 28 measures judged: work on front-knee-at-release/),
+  ]);
   const document = comparisonSchema.parse(JSON.parse(readFileSync(at('out/comparison.json'), 'utf8')));
   const state = (id: string): string | undefined => document.measures.find((m) => m.id === id)?.state;
-  expect([state('front-knee-at-release'), state('trunk-at-release'), state('front-foot-to-release'), state('trunk-side-fall-at-release')]).toEqual(['gap', 'gap', 'gap', 'not-measurable']);
+  expect([
+    state('front-knee-at-release'),
+    state('trunk-at-release'),
+    state('front-foot-to-release'),
+    state('trunk-side-fall-at-release'),
+  ]).toEqual(['gap', 'gap', 'gap', 'not-measurable']);
   expect(Object.keys(document.athlete.moments)).toHaveLength(5);
   expect(document.proposed[0]!.willFollow.map((f) => f.measure)).toContain('trunk-at-release');
   const report = readFileSync(at('out/report.md'), 'utf8');
@@ -43,28 +69,97 @@ test('two files in, a judgement out: the planted differences, in a document of t
 
 test('what is wrong is said in one line, with an exit code of its own', () => {
   expect(falcon('compare').status).toBe(2);
-  expect(falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'polka', '--out', at('o'))).toEqual({ status: 2, said: expect.stringContaining('There is no movement “polka”. There are: pace-delivery') });
+  expect(
+    falcon(
+      'compare',
+      '--athlete',
+      at('athlete.csv'),
+      '--reference',
+      at('reference.csv'),
+      '--movement',
+      'polka',
+      '--out',
+      at('o'),
+    ),
+  ).toEqual({ status: 2, said: expect.stringContaining('There is no movement “polka”. There are: pace-delivery') });
   writeFileSync(at('bad.csv'), 'time,left_knee_x,left_knee_y\n0,1,2\nsoon,1,2\n');
-  expect(falcon('compare', '--athlete', at('bad.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('“bad.csv”: row 3: its time “soon”') });
+  expect(
+    falcon(
+      'compare',
+      '--athlete',
+      at('bad.csv'),
+      '--reference',
+      at('reference.csv'),
+      '--movement',
+      'pace-delivery',
+      '--out',
+      at('o'),
+    ),
+  ).toEqual({ status: 3, said: expect.stringContaining('“bad.csv”: row 3: its time “soon”') });
   writeFileSync(at('moments.json'), '{"athlete": {"take-off": 1}}');
-  expect(falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--moments', at('moments.json'), '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('“take-off” is not a moment of Pace delivery') });
+  expect(
+    falcon(
+      'compare',
+      '--athlete',
+      at('athlete.csv'),
+      '--reference',
+      at('reference.csv'),
+      '--movement',
+      'pace-delivery',
+      '--moments',
+      at('moments.json'),
+      '--out',
+      at('o'),
+    ),
+  ).toEqual({ status: 3, said: expect.stringContaining('“take-off” is not a moment of Pace delivery') });
 });
 
 test('an athlete under age is spoken of as one, in every form of the report', () => {
-  const { status } = falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--under-age', '--out', at('young'));
+  const { status } = falcon(
+    'compare',
+    '--athlete',
+    at('athlete.csv'),
+    '--reference',
+    at('reference.csv'),
+    '--movement',
+    'pace-delivery',
+    '--under-age',
+    '--out',
+    at('young'),
+  );
   expect(status).toBe(0);
-  expect(comparisonSchema.parse(JSON.parse(readFileSync(at('young/comparison.json'), 'utf8'))).cautions).toContain(MINOR_CAUTION);
+  expect(comparisonSchema.parse(JSON.parse(readFileSync(at('young/comparison.json'), 'utf8'))).cautions).toContain(
+    MINOR_CAUTION,
+  );
   expect(readFileSync(at('young/report.md'), 'utf8')).toContain(MINOR_CAUTION);
   writeFileSync(at('ages.csv'), 'athlete,reference,under-age\nathlete.csv,reference.csv,perhaps\n');
-  expect(falcon('compare', '--batch', at('ages.csv'), '--movement', 'pace-delivery', '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('row 2: under-age is “perhaps”; it is yes or no') });
+  expect(falcon('compare', '--batch', at('ages.csv'), '--movement', 'pace-delivery', '--out', at('o'))).toEqual({
+    status: 3,
+    said: expect.stringContaining('row 2: under-age is “perhaps”; it is yes or no'),
+  });
 });
 
 test('several references are one: their mean, and their spread from three on', () => {
   for (const n of ['2', '3']) {
-    const truth = JSON.parse(readFileSync(path.join(root, 'demo', 'clips', `pace-side-reference-${n}.truth.json`), 'utf8')) as ClipTruth;
-    writeFileSync(at(`reference-${n}.csv`), csv.write(recordingOf('reference', truth.frameRate, truthTrack(truth), null, true, null)));
+    const truth = JSON.parse(
+      readFileSync(path.join(root, 'demo', 'clips', `pace-side-reference-${n}.truth.json`), 'utf8'),
+    ) as ClipTruth;
+    writeFileSync(
+      at(`reference-${n}.csv`),
+      csv.write(recordingOf('reference', truth.frameRate, truthTrack(truth), null, true, null)),
+    );
   }
-  const { status } = falcon('compare', '--athlete', at('athlete.csv'), '--reference', [at('reference.csv'), at('reference-2.csv'), at('reference-3.csv')].join(','), '--movement', 'pace-delivery', '--out', at('three'));
+  const { status } = falcon(
+    'compare',
+    '--athlete',
+    at('athlete.csv'),
+    '--reference',
+    [at('reference.csv'), at('reference-2.csv'), at('reference-3.csv')].join(','),
+    '--movement',
+    'pace-delivery',
+    '--out',
+    at('three'),
+  );
   expect(status).toBe(0);
   const document = comparisonSchema.parse(JSON.parse(readFileSync(at('three/comparison.json'), 'utf8')));
   expect(document.furtherReferences.map((r) => r.file)).toEqual(['reference-2.csv', 'reference-3.csv']);
@@ -77,8 +172,19 @@ test('several references are one: their mean, and their spread from three on', (
 });
 
 test('a batch goes on past a bad row and says so', () => {
-  writeFileSync(at('list.csv'), 'athlete,reference\nathlete.csv,reference.csv\nmissing.csv,reference.csv\nreference.csv,reference.csv\n');
-  const { status, said } = falcon('compare', '--batch', at('list.csv'), '--movement', 'pace-delivery', '--out', at('batch'));
+  writeFileSync(
+    at('list.csv'),
+    'athlete,reference\nathlete.csv,reference.csv\nmissing.csv,reference.csv\nreference.csv,reference.csv\n',
+  );
+  const { status, said } = falcon(
+    'compare',
+    '--batch',
+    at('list.csv'),
+    '--movement',
+    'pace-delivery',
+    '--out',
+    at('batch'),
+  );
   expect(status).toBe(4);
   expect(said).toContain('row 3: “');
   expect(said).toContain('2 of 3 compared.');
@@ -91,7 +197,21 @@ test('another movement than it is: nothing judged is said to be nothing, and no 
   writeFileSync(at('ball.csv'), `time,left_hip_x,left_hip_y\n${rows}\n`);
   const moments = { 'back-foot-contact': 0.2, release: 0.5 };
   writeFileSync(at('ball.json'), JSON.stringify({ athlete: moments, reference: moments }));
-  const { status, said } = falcon('compare', '--athlete', at('ball.csv'), '--reference', at('ball.csv'), '--movement', 'pace-delivery', '--moments', at('ball.json'), '--travel', 'right', '--out', at('nothing'));
+  const { status, said } = falcon(
+    'compare',
+    '--athlete',
+    at('ball.csv'),
+    '--reference',
+    at('ball.csv'),
+    '--movement',
+    'pace-delivery',
+    '--moments',
+    at('ball.json'),
+    '--travel',
+    'right',
+    '--out',
+    at('nothing'),
+  );
   expect([status, said]).toEqual([5, expect.stringContaining('nothing could be judged; ')]);
   expect(readFileSync(at('nothing/report.md'), 'utf8')).toContain('This says nothing about the athlete.');
 });
@@ -99,7 +219,33 @@ test('another movement than it is: nothing judged is said to be nothing, and no 
 test('which way the performer goes is asked where the points do not tell, and moments out of their order are refused', () => {
   const rows = Array.from({ length: 60 }, (_, i) => `${i / 60},500,300,500,400`).join('\n');
   writeFileSync(at('bar.csv'), `time,left_hip_x,left_hip_y,left_knee_x,left_knee_y\n${rows}\n`);
-  expect(falcon('compare', '--athlete', at('bar.csv'), '--reference', at('bar.csv'), '--movement', 'pace-delivery', '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('--travel left or --travel right') });
+  expect(
+    falcon(
+      'compare',
+      '--athlete',
+      at('bar.csv'),
+      '--reference',
+      at('bar.csv'),
+      '--movement',
+      'pace-delivery',
+      '--out',
+      at('o'),
+    ),
+  ).toEqual({ status: 3, said: expect.stringContaining('--travel left or --travel right') });
   writeFileSync(at('turned.json'), '{"athlete": {"front-foot-contact": 1.2, "release": 1.0}}');
-  expect(falcon('compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv'), '--movement', 'pace-delivery', '--moments', at('turned.json'), '--out', at('o'))).toEqual({ status: 3, said: expect.stringContaining('not after “Front foot contact”') });
+  expect(
+    falcon(
+      'compare',
+      '--athlete',
+      at('athlete.csv'),
+      '--reference',
+      at('reference.csv'),
+      '--movement',
+      'pace-delivery',
+      '--moments',
+      at('turned.json'),
+      '--out',
+      at('o'),
+    ),
+  ).toEqual({ status: 3, said: expect.stringContaining('not after “Front foot contact”') });
 });

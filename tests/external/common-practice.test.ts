@@ -12,14 +12,35 @@ import { stickPerformance } from '../fixtures/stick-performance';
 type Points = Readonly<Partial<Record<PointId, readonly [number, number]>>>;
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 /** Standing height 1000 pixels, so that per cent of it are tens of pixels; placed by hand, with errors of a pixel or two. */
-const BODY: Points = { 'left-shoulder': [500, 700 - 779], 'left-hip': [500, 700 - 491], 'left-knee': [500, 700 - 246], 'left-ankle': [500, 700], 'left-heel': [480, 700], 'left-foot-index': [560, 700], 'right-heel': [480, 700], 'right-foot-index': [560, 700] };
+const BODY: Points = {
+  'left-shoulder': [500, 700 - 779],
+  'left-hip': [500, 700 - 491],
+  'left-knee': [500, 700 - 246],
+  'left-ankle': [500, 700],
+  'left-heel': [480, 700],
+  'left-foot-index': [560, 700],
+  'right-heel': [480, 700],
+  'right-foot-index': [560, 700],
+};
 const marks = { start: 4, here: 20, end: 36 };
 
 const make = (fragment: object): Measure =>
-  readMeasure({ id: 'case', name: 'Case', region: 'trunk', plane: 'any', importance: 0.6, cost: 'weeks', at: 'here', from: 'start', to: 'end', ...fragment });
+  readMeasure({
+    id: 'case',
+    name: 'Case',
+    region: 'trunk',
+    plane: 'any',
+    importance: 0.6,
+    cost: 'weeks',
+    at: 'here',
+    from: 'start',
+    to: 'end',
+    ...fragment,
+  });
 /** The state of a measure for an athlete with these points; the reference has others, or the same. */
 function stateOf(fragment: object, athlete: (frame: number) => Points, reference = athlete): State {
-  const at = (points: (frame: number) => Points) => stickPerformance((f) => ({ ...BODY, ...points(f) }), marks, { view: { kind: 'side', offPlaneDegrees: 0 } });
+  const at = (points: (frame: number) => Points) =>
+    stickPerformance((f) => ({ ...BODY, ...points(f) }), marks, { view: { kind: 'side', offPlaneDegrees: 0 } });
   return judge(compareMeasure(make(fragment), [[at(athlete)]], [[at(reference)]]), undefined).state;
 }
 const practice = (target: object): object => ({ ...target, source: 'common practice' });
@@ -27,12 +48,16 @@ const practice = (target: object): object => ({ ...target, source: 'common pract
 /** Three points whose middle one has an interior angle. */
 const bent = (ids: readonly [PointId, PointId, PointId], degrees: number): Points =>
   ({
-  [ids[0]]: [300, 100],
-  [ids[1]]: [300, 300],
-  [ids[2]]: [300 + 200 * Math.sin(radians(180 - degrees)), 300 + 200 * Math.cos(radians(180 - degrees))],
-}) as unknown as Points;
+    [ids[0]]: [300, 100],
+    [ids[1]]: [300, 300],
+    [ids[2]]: [300 + 200 * Math.sin(radians(180 - degrees)), 300 + 200 * Math.cos(radians(180 - degrees))],
+  }) as unknown as Points;
 /** A segment against the upward vertical, leaning forward. */
-const leaning = (ids: readonly [PointId, PointId], degrees: number): Points => ({ [ids[0]]: [300, 500] as const, [ids[1]]: [300 + 300 * Math.sin(radians(degrees)), 500 - 300 * Math.cos(radians(degrees))] as const }) as unknown as Points;
+const leaning = (ids: readonly [PointId, PointId], degrees: number): Points =>
+  ({
+    [ids[0]]: [300, 500] as const,
+    [ids[1]]: [300 + 300 * Math.sin(radians(degrees)), 500 - 300 * Math.cos(radians(degrees))] as const,
+  }) as unknown as Points;
 
 const KNEE = ['right-hip', 'right-knee', 'right-ankle'] as const;
 const ELBOW = ['right-shoulder', 'right-elbow', 'right-wrist'] as const;
@@ -40,50 +65,118 @@ const kneeAngle = { kind: 'joint-angle', points: ['dominant-hip', 'dominant-knee
 
 describe('seated pull stroke', () => {
   it('the trunk is held within about ten degrees over the first half of the drive, or opens at once', () => {
-    const held = (opened: number) => (f: number): Points => leaning(['left-hip', 'left-shoulder'], -30 + (opened * (f - 4)) / 32);
-    const measure = { kind: 'range', of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }, target: practice({ type: 'constant', within: 10 }) };
+    const held =
+      (opened: number) =>
+      (f: number): Points =>
+        leaning(['left-hip', 'left-shoulder'], -30 + (opened * (f - 4)) / 32);
+    const measure = {
+      kind: 'range',
+      of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
+      target: practice({ type: 'constant', within: 10 }),
+    };
     expect([stateOf(measure, held(6)), stateOf(measure, held(24))]).toEqual(['on-target', 'gap']);
   });
   it('legs, then trunk, then arms: in order; any two the wrong way round are a fault', () => {
     const opened = (f: number, at: number): number => 60 / (1 + Math.exp(-(f - at) / 2));
-    const pull = (legs: number, trunk: number, arms: number) => (f: number): Points => ({ ...bent(KNEE, 60 + opened(f, legs)), ...leaning(['left-hip', 'left-shoulder'], -30 + opened(f, trunk)), ...bent(ELBOW, 150 - opened(f, arms)) });
+    const pull =
+      (legs: number, trunk: number, arms: number) =>
+      (f: number): Points => ({
+        ...bent(KNEE, 60 + opened(f, legs)),
+        ...leaning(['left-hip', 'left-shoulder'], -30 + opened(f, trunk)),
+        ...bent(ELBOW, 150 - opened(f, arms)),
+      });
     const step = (name: string, of: object) => ({ name, of, event: 'peak-rate' });
     const measure = {
-      kind: 'order', target: practice({ type: 'in-order' }),
+      kind: 'order',
+      target: practice({ type: 'in-order' }),
       steps: [
         step('legs', { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] }),
         step('trunk', { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }),
         step('arms', { q: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] }),
       ],
     };
-    expect([pull(10, 19, 28), pull(19, 10, 28), pull(10, 28, 19), pull(28, 19, 10)].map((points) => stateOf(measure, points))).toEqual(['on-target', 'gap', 'gap', 'gap']);
+    expect(
+      [pull(10, 19, 28), pull(19, 10, 28), pull(10, 28, 19), pull(28, 19, 10)].map((points) =>
+        stateOf(measure, points),
+      ),
+    ).toEqual(['on-target', 'gap', 'gap', 'gap']);
   });
   it('lay-back about 125 to 130', () => {
     // The trunk's direction from the hip, counted from forward: beyond 90 it leans back.
-    const measure = { kind: 'value', of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'forward' }, target: practice({ type: 'between', low: 122, high: 133 }) };
-    expect([127, 110, 146].map((v) => stateOf(measure, () => leaning(['left-hip', 'left-shoulder'], 90 - v)))).toEqual(['on-target', 'gap', 'gap']);
+    const measure = {
+      kind: 'value',
+      of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'forward' },
+      target: practice({ type: 'between', low: 122, high: 133 }),
+    };
+    expect([127, 110, 146].map((v) => stateOf(measure, () => leaning(['left-hip', 'left-shoulder'], 90 - v)))).toEqual([
+      'on-target',
+      'gap',
+      'gap',
+    ]);
   });
 });
 
 describe('two-handed strike', () => {
   it('shoulder line against hip line at foot down: 30 to 38', () => {
-    const turned = (degrees: number): Points => ({ 'left-hip': [400, 500], 'right-hip': [600, 500], 'left-shoulder': [400, 300], 'right-shoulder': [400 + 200 * Math.cos(radians(degrees)), 300 - 200 * Math.sin(radians(degrees))] });
-    const measure = { kind: 'value', of: { q: 'line-separation', points: ['opposite-shoulder', 'dominant-shoulder'], from: ['opposite-hip', 'dominant-hip'] }, target: practice({ type: 'between', low: 28, high: 40 }) };
+    const turned = (degrees: number): Points => ({
+      'left-hip': [400, 500],
+      'right-hip': [600, 500],
+      'left-shoulder': [400, 300],
+      'right-shoulder': [400 + 200 * Math.cos(radians(degrees)), 300 - 200 * Math.sin(radians(degrees))],
+    });
+    const measure = {
+      kind: 'value',
+      of: {
+        q: 'line-separation',
+        points: ['opposite-shoulder', 'dominant-shoulder'],
+        from: ['opposite-hip', 'dominant-hip'],
+      },
+      target: practice({ type: 'between', low: 28, high: 40 }),
+    };
     expect([35, 21, 52].map((v) => stateOf(measure, () => turned(v)))).toEqual(['on-target', 'gap', 'gap']);
   });
   it('forearms apart: over 100, and more is none the worse', () => {
-    const measure = { kind: 'value', of: { q: 'line-separation', points: ['dominant-elbow', 'dominant-wrist'], from: ['opposite-elbow', 'opposite-wrist'] }, target: practice({ type: 'at-least', value: 100 }) };
-    const apart = (degrees: number): Points => ({ 'left-elbow': [300, 400], 'left-wrist': [480, 400], 'right-elbow': [700, 400], 'right-wrist': [700 + 180 * Math.cos(radians(degrees)), 400 - 180 * Math.sin(radians(degrees))] });
+    const measure = {
+      kind: 'value',
+      of: {
+        q: 'line-separation',
+        points: ['dominant-elbow', 'dominant-wrist'],
+        from: ['opposite-elbow', 'opposite-wrist'],
+      },
+      target: practice({ type: 'at-least', value: 100 }),
+    };
+    const apart = (degrees: number): Points => ({
+      'left-elbow': [300, 400],
+      'left-wrist': [480, 400],
+      'right-elbow': [700, 400],
+      'right-wrist': [700 + 180 * Math.cos(radians(degrees)), 400 - 180 * Math.sin(radians(degrees))],
+    });
     expect([118, 70, 145].map((v) => stateOf(measure, () => apart(v)))).toEqual(['on-target', 'gap', 'on-target']);
   });
   it('the implement is upright at landing, about 90; a little short is borderline', () => {
-    const measure = { kind: 'value', of: { q: 'segment-angle', points: ['own-grip', 'own-tip'], against: 'forward' }, margin: 6, target: practice({ type: 'about', value: 90, tolerance: 5 }) };
-    const upright = (degrees: number): Points => ({ 'own-grip': [500, 400], 'own-tip': [500 + 350 * Math.cos(radians(degrees)), 400 - 350 * Math.sin(radians(degrees))] });
+    const measure = {
+      kind: 'value',
+      of: { q: 'segment-angle', points: ['own-grip', 'own-tip'], against: 'forward' },
+      margin: 6,
+      target: practice({ type: 'about', value: 90, tolerance: 5 }),
+    };
+    const upright = (degrees: number): Points => ({
+      'own-grip': [500, 400],
+      'own-tip': [500 + 350 * Math.cos(radians(degrees)), 400 - 350 * Math.sin(radians(degrees))],
+    });
     expect([91, 81, 70].map((v) => stateOf(measure, () => upright(v)))).toEqual(['on-target', 'borderline', 'gap']);
   });
   it('the front foot is at most 45 degrees open', () => {
-    const open = (degrees: number): Points => ({ 'left-heel': [300, 600], 'left-foot-index': [300 + 300 * Math.cos(radians(degrees)), 600 - 300 * Math.sin(radians(degrees))] });
-    const measure = { kind: 'segment-angle', points: ['opposite-heel', 'opposite-foot-index'], against: 'forward', target: practice({ type: 'at-most', value: 45 }) };
+    const open = (degrees: number): Points => ({
+      'left-heel': [300, 600],
+      'left-foot-index': [300 + 300 * Math.cos(radians(degrees)), 600 - 300 * Math.sin(radians(degrees))],
+    });
+    const measure = {
+      kind: 'segment-angle',
+      points: ['opposite-heel', 'opposite-foot-index'],
+      against: 'forward',
+      target: practice({ type: 'at-most', value: 45 }),
+    };
     expect([28, 58].map((v) => stateOf(measure, () => open(v)))).toEqual(['on-target', 'gap']);
   });
 });
@@ -91,16 +184,36 @@ describe('two-handed strike', () => {
 describe('aimed one-hand delivery', () => {
   it('shoulder tilt at least about 105: less is a fault, more is not', () => {
     // The line of the shoulders against the upward vertical: level is 90.
-    const measure = { kind: 'segment-angle', points: ['dominant-shoulder', 'opposite-shoulder'], against: 'up', target: practice({ type: 'at-least', value: 105 }) };
-    expect([112, 94, 128].map((v) => stateOf(measure, () => leaning(['right-shoulder', 'left-shoulder'], v)))).toEqual(['on-target', 'gap', 'on-target']);
+    const measure = {
+      kind: 'segment-angle',
+      points: ['dominant-shoulder', 'opposite-shoulder'],
+      against: 'up',
+      target: practice({ type: 'at-least', value: 105 }),
+    };
+    expect([112, 94, 128].map((v) => stateOf(measure, () => leaning(['right-shoulder', 'left-shoulder'], v)))).toEqual([
+      'on-target',
+      'gap',
+      'on-target',
+    ]);
   });
   it('feet parallel to the line of the target', () => {
-    const feet = (degrees: number): Points => ({ 'right-heel': [300, 600], 'right-foot-index': [300 + 200 * Math.cos(radians(degrees)), 600 - 200 * Math.sin(radians(degrees))], 'own-line': [100, 650], 'own-target': [900, 650] });
-    const measure = { kind: 'value', of: { q: 'line-separation', points: ['dominant-heel', 'dominant-foot-index'], from: ['own-line', 'own-target'] }, target: practice({ type: 'about', value: 0, tolerance: 6 }) };
+    const feet = (degrees: number): Points => ({
+      'right-heel': [300, 600],
+      'right-foot-index': [300 + 200 * Math.cos(radians(degrees)), 600 - 200 * Math.sin(radians(degrees))],
+      'own-line': [100, 650],
+      'own-target': [900, 650],
+    });
+    const measure = {
+      kind: 'value',
+      of: { q: 'line-separation', points: ['dominant-heel', 'dominant-foot-index'], from: ['own-line', 'own-target'] },
+      target: practice({ type: 'about', value: 0, tolerance: 6 }),
+    };
     expect([2, 24].map((v) => stateOf(measure, () => feet(v)))).toEqual(['on-target', 'gap']);
   });
   it('the head stays in its circle', () => {
-    const swaying = (reach: number) => (f: number): Points => ({ nose: [500 + reach * Math.sin(f / 4), -200] });
+    const swaying =
+      (reach: number) =>
+      (f: number): Points => ({ nose: [500 + reach * Math.sin(f / 4), -200] });
     const measure = { kind: 'steadiness', point: 'nose', target: practice({ type: 'at-most', value: 3 }) };
     expect([stateOf(measure, swaying(10)), stateOf(measure, swaying(80))]).toEqual(['on-target', 'gap']);
   });
@@ -108,37 +221,86 @@ describe('aimed one-hand delivery', () => {
 
 describe('drag shot', () => {
   it('a longer carry than the reference is better, a shorter one a fault', () => {
-    const carry = (heights: number) => (f: number): Points => ({ 'own-ball': [100 + (heights * 1000 * (f - 4)) / 32, 650] });
-    const measure = { kind: 'path', point: 'own-ball', what: 'length', better: 'higher', target: practice({ type: 'same-as-reference', tolerance: 20 }) };
-    expect([carry(2), carry(1.2), carry(2.8)].map((own) => stateOf(measure, own, carry(2)))).toEqual(['on-target', 'gap', 'on-target']);
+    const carry =
+      (heights: number) =>
+      (f: number): Points => ({ 'own-ball': [100 + (heights * 1000 * (f - 4)) / 32, 650] });
+    const measure = {
+      kind: 'path',
+      point: 'own-ball',
+      what: 'length',
+      better: 'higher',
+      target: practice({ type: 'same-as-reference', tolerance: 20 }),
+    };
+    expect([carry(2), carry(1.2), carry(2.8)].map((own) => stateOf(measure, own, carry(2)))).toEqual([
+      'on-target',
+      'gap',
+      'on-target',
+    ]);
   });
   it('the face is held at one angle, the implement 80 to 85 upright, the lead knee about 90', () => {
-    const face = (change: number) => (f: number): Points => ({ 'own-heel': [300, 500], 'own-toe': [300 + 250 * Math.cos(radians(40 + (change * (f - 4)) / 32)), 500 - 250 * Math.sin(radians(40 + (change * (f - 4)) / 32))] });
-    const held = { kind: 'range', of: { q: 'segment-angle', points: ['own-heel', 'own-toe'], against: 'forward' }, target: practice({ type: 'constant', within: 8 }) };
+    const face =
+      (change: number) =>
+      (f: number): Points => ({
+        'own-heel': [300, 500],
+        'own-toe': [
+          300 + 250 * Math.cos(radians(40 + (change * (f - 4)) / 32)),
+          500 - 250 * Math.sin(radians(40 + (change * (f - 4)) / 32)),
+        ],
+      });
+    const held = {
+      kind: 'range',
+      of: { q: 'segment-angle', points: ['own-heel', 'own-toe'], against: 'forward' },
+      target: practice({ type: 'constant', within: 8 }),
+    };
     expect([stateOf(held, face(2)), stateOf(held, face(25))]).toEqual(['on-target', 'gap']);
-    const shaft = (degrees: number): Points => ({ 'own-grip': [500, 300], 'own-head': [500 + 400 * Math.cos(radians(degrees)), 300 - 400 * Math.sin(radians(degrees))] });
-    const upright = { kind: 'value', of: { q: 'segment-angle', points: ['own-grip', 'own-head'], against: 'forward' }, target: practice({ type: 'between', low: 79, high: 86 }) };
+    const shaft = (degrees: number): Points => ({
+      'own-grip': [500, 300],
+      'own-head': [500 + 400 * Math.cos(radians(degrees)), 300 - 400 * Math.sin(radians(degrees))],
+    });
+    const upright = {
+      kind: 'value',
+      of: { q: 'segment-angle', points: ['own-grip', 'own-head'], against: 'forward' },
+      target: practice({ type: 'between', low: 79, high: 86 }),
+    };
     expect([82, 66].map((v) => stateOf(upright, () => shaft(v)))).toEqual(['on-target', 'gap']);
     const knee = { ...kneeAngle, target: practice({ type: 'about', value: 90, tolerance: 8 }) };
     expect([93, 121].map((v) => stateOf(knee, () => bent(KNEE, v)))).toEqual(['on-target', 'gap']);
   });
   it('hips and shoulders turn about 180', () => {
-    const turn = (degrees: number) => (f: number): Points => {
-      const a = radians((degrees * (f - 4)) / 32);
-      return { 'right-hip': [500 + 100 * Math.cos(a), 300 - 100 * Math.sin(a)], 'left-hip': [500 - 100 * Math.cos(a), 300 + 100 * Math.sin(a)] };
+    const turn =
+      (degrees: number) =>
+      (f: number): Points => {
+        const a = radians((degrees * (f - 4)) / 32);
+        return {
+          'right-hip': [500 + 100 * Math.cos(a), 300 - 100 * Math.sin(a)],
+          'left-hip': [500 - 100 * Math.cos(a), 300 + 100 * Math.sin(a)],
+        };
+      };
+    const measure = {
+      kind: 'turn',
+      of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
+      target: practice({ type: 'about', value: 180, tolerance: 20 }),
     };
-    const measure = { kind: 'turn', of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' }, target: practice({ type: 'about', value: 180, tolerance: 20 }) };
     expect([stateOf(measure, turn(176)), stateOf(measure, turn(118))]).toEqual(['on-target', 'gap']);
   });
 });
 
 describe('jump with turn', () => {
-  const turned = (quarters: number) => (f: number): Points => {
-    const a = radians((quarters * 90 * (f - 4)) / 32);
-    return { 'right-hip': [500 + 100 * Math.cos(a), 300 - 100 * Math.sin(a)], 'left-hip': [500 - 100 * Math.cos(a), 300 + 100 * Math.sin(a)] };
-  };
+  const turned =
+    (quarters: number) =>
+    (f: number): Points => {
+      const a = radians((quarters * 90 * (f - 4)) / 32);
+      return {
+        'right-hip': [500 + 100 * Math.cos(a), 300 - 100 * Math.sin(a)],
+        'left-hip': [500 - 100 * Math.cos(a), 300 + 100 * Math.sin(a)],
+      };
+    };
   it('under half a turn before leaving the ground is normal, three quarters is excessive', () => {
-    const measure = { kind: 'turn', of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' }, target: practice({ type: 'at-most', value: 180 }) };
+    const measure = {
+      kind: 'turn',
+      of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
+      target: practice({ type: 'at-most', value: 180 }),
+    };
     expect([1.4, 3].map((quarters) => stateOf(measure, turned(quarters)))).toEqual(['on-target', 'gap']);
     const excellent = { ...measure, target: practice({ type: 'at-most', value: 90 }) };
     expect([0.7, 1.6].map((quarters) => stateOf(excellent, turned(quarters)))).toEqual(['on-target', 'gap']);
@@ -147,33 +309,84 @@ describe('jump with turn', () => {
 
 describe('bar lifts', () => {
   it('the trunk angle is constant from the floor to the knee', () => {
-    const held = (change: number) => (f: number): Points => leaning(['left-hip', 'left-shoulder'], 40 + (change * (f - 4)) / 32);
-    const measure = { kind: 'range', of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }, target: practice({ type: 'constant', within: 6 }) };
+    const held =
+      (change: number) =>
+      (f: number): Points =>
+        leaning(['left-hip', 'left-shoulder'], 40 + (change * (f - 4)) / 32);
+    const measure = {
+      kind: 'range',
+      of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
+      target: practice({ type: 'constant', within: 6 }),
+    };
     expect([stateOf(measure, held(1)), stateOf(measure, held(20))]).toEqual(['on-target', 'gap']);
   });
   it('ankle, knee and hip all extend: in one line at the top', () => {
-    const line = (off: number): Points => ({ 'right-shoulder': [300, 100], 'right-hip': [300 + off, 300], 'right-knee': [300, 500], 'right-ankle': [300, 700] });
-    const measure = { kind: 'value', of: { q: 'alignment', points: ['dominant-shoulder', 'dominant-hip', 'dominant-knee', 'dominant-ankle'] }, target: practice({ type: 'at-most', value: 4 }) };
+    const line = (off: number): Points => ({
+      'right-shoulder': [300, 100],
+      'right-hip': [300 + off, 300],
+      'right-knee': [300, 500],
+      'right-ankle': [300, 700],
+    });
+    const measure = {
+      kind: 'value',
+      of: { q: 'alignment', points: ['dominant-shoulder', 'dominant-hip', 'dominant-knee', 'dominant-ankle'] },
+      target: practice({ type: 'at-most', value: 4 }),
+    };
     expect([0, 90].map((off) => stateOf(measure, () => line(off)))).toEqual(['on-target', 'gap']);
   });
   it('the plumb line from the bar splits the base in half', () => {
     const bar = (share: number): Points => ({ 'own-bar': [480 + share * 80, 200], 'own-middle-foot': [520, 700] });
-    const measure = { kind: 'value', of: { q: 'offset', points: ['own-bar', 'own-middle-foot'], axis: 'forward' }, target: practice({ type: 'about', value: 0, tolerance: 1 }) };
+    const measure = {
+      kind: 'value',
+      of: { q: 'offset', points: ['own-bar', 'own-middle-foot'], axis: 'forward' },
+      target: practice({ type: 'about', value: 0, tolerance: 1 }),
+    };
     expect([0.5, 0.95].map((share) => stateOf(measure, () => bar(share)))).toEqual(['on-target', 'gap']);
   });
 });
 
 test('an overhead serve: side tilt of the trunk about 20, implement about 20 inside at leg drive', () => {
-  const tilt = { kind: 'value', of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' }, target: practice({ type: 'about', value: 20, tolerance: 6 }) };
-  const trunk = (degrees: number): Points => ({ 'left-hip': [480, 500], 'right-hip': [520, 500], 'left-shoulder': [480 + 300 * Math.sin(radians(degrees)), 500 - 300 * Math.cos(radians(degrees))], 'right-shoulder': [520 + 300 * Math.sin(radians(degrees)), 500 - 300 * Math.cos(radians(degrees))] });
+  const tilt = {
+    kind: 'value',
+    of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
+    target: practice({ type: 'about', value: 20, tolerance: 6 }),
+  };
+  const trunk = (degrees: number): Points => ({
+    'left-hip': [480, 500],
+    'right-hip': [520, 500],
+    'left-shoulder': [480 + 300 * Math.sin(radians(degrees)), 500 - 300 * Math.cos(radians(degrees))],
+    'right-shoulder': [520 + 300 * Math.sin(radians(degrees)), 500 - 300 * Math.cos(radians(degrees))],
+  });
   expect([22, 4].map((v) => stateOf(tilt, () => trunk(v)))).toEqual(['on-target', 'gap']);
-  const inside = { kind: 'value', of: { q: 'segment-angle', points: ['own-grip', 'own-tip'], against: 'up' }, target: practice({ type: 'about', value: 20, tolerance: 6 }) };
-  expect([18, 41].map((v) => stateOf(inside, () => ({ 'own-grip': [500, 400], 'own-tip': [500 + 300 * Math.sin(radians(v)), 400 - 300 * Math.cos(radians(v))] })))).toEqual(['on-target', 'gap']);
+  const inside = {
+    kind: 'value',
+    of: { q: 'segment-angle', points: ['own-grip', 'own-tip'], against: 'up' },
+    target: practice({ type: 'about', value: 20, tolerance: 6 }),
+  };
+  expect(
+    [18, 41].map((v) =>
+      stateOf(inside, () => ({
+        'own-grip': [500, 400],
+        'own-tip': [500 + 300 * Math.sin(radians(v)), 400 - 300 * Math.cos(radians(v))],
+      })),
+    ),
+  ).toEqual(['on-target', 'gap']);
 });
 
 test('an overhead serve: the leg drive comes before the implement drops', () => {
-  const serve = (legs: number, drop: number) => (f: number): Points => ({ ...bent(KNEE, 120 + 50 / (1 + Math.exp(-(f - legs) / 2))), 'own-tip': [400, 200 + 100 / (1 + Math.exp(-(f - drop) / 2))] });
-  const measure = { kind: 'lag', event: 'peak-rate', first: { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] }, second: { q: 'height', point: 'own-tip' }, target: practice({ type: 'at-least', value: 0 }) };
+  const serve =
+    (legs: number, drop: number) =>
+    (f: number): Points => ({
+      ...bent(KNEE, 120 + 50 / (1 + Math.exp(-(f - legs) / 2))),
+      'own-tip': [400, 200 + 100 / (1 + Math.exp(-(f - drop) / 2))],
+    });
+  const measure = {
+    kind: 'lag',
+    event: 'peak-rate',
+    first: { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] },
+    second: { q: 'height', point: 'own-tip' },
+    target: practice({ type: 'at-least', value: 0 }),
+  };
   expect([stateOf(measure, serve(12, 28)), stateOf(measure, serve(28, 12))]).toEqual(['on-target', 'gap']);
 });
 
@@ -183,9 +396,18 @@ test('what only an eye can tell: yes is on target, no and partly are not, not vi
     const performance = { ...stickPerformance(() => BODY, marks), checks: { case: answer } };
     return judge(compareMeasure(measure, [[performance]], [[performance]]), undefined).state;
   };
-  expect((['yes', 'partly', 'no', 'not-visible'] as const).map(stated)).toEqual(['on-target', 'gap', 'gap', 'not-measurable']);
+  expect((['yes', 'partly', 'no', 'not-visible'] as const).map(stated)).toEqual([
+    'on-target',
+    'gap',
+    'gap',
+    'not-measurable',
+  ]);
   const silent = stickPerformance(() => BODY, marks);
-  expect(compareMeasure(measure, [[silent]], [[silent]]).athlete).toMatchObject({ measurable: false, reason: 'not-answered', message: 'Do the heels stay down?' });
+  expect(compareMeasure(measure, [[silent]], [[silent]]).athlete).toMatchObject({
+    measurable: false,
+    reason: 'not-answered',
+    message: 'Do the heels stay down?',
+  });
 });
 
 test('a racing craft in a sprint: 42 to 45 strokes a minute', () => {
@@ -198,10 +420,23 @@ test('a racing craft in a sprint: 42 to 45 strokes a minute', () => {
 });
 
 test('entry of a throw with a partner: 90 degrees is one technique, 180 another', () => {
-  const turn = (degrees: number) => (f: number): Points => {
-    const a = radians((degrees * (f - 4)) / 32);
-    return { 'right-hip': [500 + 100 * Math.cos(a), 300 - 100 * Math.sin(a)], 'left-hip': [500 - 100 * Math.cos(a), 300 + 100 * Math.sin(a)] };
-  };
-  const technique = (about: number): object => ({ kind: 'turn', of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' }, target: practice({ type: 'about', value: about, tolerance: 25 }) });
-  expect([stateOf(technique(90), turn(95)), stateOf(technique(180), turn(95)), stateOf(technique(180), turn(175))]).toEqual(['on-target', 'gap', 'on-target']);
+  const turn =
+    (degrees: number) =>
+    (f: number): Points => {
+      const a = radians((degrees * (f - 4)) / 32);
+      return {
+        'right-hip': [500 + 100 * Math.cos(a), 300 - 100 * Math.sin(a)],
+        'left-hip': [500 - 100 * Math.cos(a), 300 + 100 * Math.sin(a)],
+      };
+    };
+  const technique = (about: number): object => ({
+    kind: 'turn',
+    of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
+    target: practice({ type: 'about', value: about, tolerance: 25 }),
+  });
+  expect([
+    stateOf(technique(90), turn(95)),
+    stateOf(technique(180), turn(95)),
+    stateOf(technique(180), turn(175)),
+  ]).toEqual(['on-target', 'gap', 'on-target']);
 });

@@ -8,15 +8,37 @@ import { MOVEMENTS } from '../../src/movements';
 import { stickPerformance } from '../fixtures/stick-performance';
 
 const [movement] = MOVEMENTS as [Movement];
-const marks = { 'back-foot-contact': 2, 'front-foot-contact': 12, 'arm-horizontal': 14, release: 22, 'follow-through': 40 };
-const leg = (knee: number) => () => ({ 'left-hip': [500, 100], 'left-knee': [500, 300], 'left-ankle': [500 - 200 * Math.sin((knee * Math.PI) / 180), 300 + 200 * Math.cos((knee * Math.PI) / 180)] }) as const;
+const marks = {
+  'back-foot-contact': 2,
+  'front-foot-contact': 12,
+  'arm-horizontal': 14,
+  release: 22,
+  'follow-through': 40,
+};
+const leg = (knee: number) => () =>
+  ({
+    'left-hip': [500, 100],
+    'left-knee': [500, 300],
+    'left-ankle': [500 - 200 * Math.sin((knee * Math.PI) / 180), 300 + 200 * Math.cos((knee * Math.PI) / 180)],
+  }) as const;
 const athlete = stickPerformance(leg(30), marks);
 const reference = stickPerformance(leg(8), marks);
 
 test('the document for other programs has the same cautions, and reads back by its schema', () => {
   const judged = compareAll(movement, athlete, reference).map((c) => judge(c, undefined));
-  const compared = (performance: typeof athlete, file: string) => ({ performance, file, proposed: { release: 0.5 }, warnings: [] });
-  const document = comparisonDocument(movement, compared(athlete, 'a.csv'), [compared(reference, 'r.csv')], judged, prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null }));
+  const compared = (performance: typeof athlete, file: string) => ({
+    performance,
+    file,
+    proposed: { release: 0.5 },
+    warnings: [],
+  });
+  const document = comparisonDocument(
+    movement,
+    compared(athlete, 'a.csv'),
+    [compared(reference, 'r.csv')],
+    judged,
+    prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null }),
+  );
   expect(comparisonSchema.parse(JSON.parse(JSON.stringify(document)))).toEqual(document);
   expect(document.cautions).toContain(STANDING_CAUTION);
   expect(document.cautions.some((c) => c.startsWith('A braced front leg'))).toBe(true);

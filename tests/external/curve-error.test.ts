@@ -9,7 +9,11 @@ import { demoPairs } from '../fixtures/demo-pairs';
  */
 const KINDS = ['joint-angle', 'segment-angle', 'value', 'extreme', 'range', 'lead', 'joint-change'];
 
-describe.each([['pace', 'pace-delivery'], ['walk', 'race-walking'], ['hurdle', 'sprint-hurdles']] as const)('curves of %s', (id, movementId) => {
+describe.each([
+  ['pace', 'pace-delivery'],
+  ['walk', 'race-walking'],
+  ['hurdle', 'sprint-hurdles'],
+] as const)('curves of %s', (id, movementId) => {
   const movement = movementOf(movementId)!;
   const pairs = demoPairs(id);
   const athlete = pairs.find((p) => p.found.clip.role === 'athlete')!;
@@ -17,7 +21,10 @@ describe.each([['pace', 'pace-delivery'], ['walk', 'race-walking'], ['hurdle', '
   // Moments are the same for both: what is checked is what the points do between them.
   const atMarks = (pair: typeof athlete) => [[{ ...pair.truth, marks: pair.found.marks }]];
   const measures = curveMeasures(movement).filter((m) => KINDS.includes(m.kind));
-  const curves = (measure: Measure) => ({ found: matchedCurves(movement, measure, [[athlete.found]], [[reference.found]]), truth: matchedCurves(movement, measure, atMarks(athlete), atMarks(reference)) });
+  const curves = (measure: Measure) => ({
+    found: matchedCurves(movement, measure, [[athlete.found]], [[reference.found]]),
+    truth: matchedCurves(movement, measure, atMarks(athlete), atMarks(reference)),
+  });
   const held = measures.map((measure) => {
     const { found, truth } = curves(measure);
     let [inside, all] = [0, 0];

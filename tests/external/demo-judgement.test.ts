@@ -25,7 +25,11 @@ const session = parsed.value;
 const of = (role: 'athlete' | 'reference') => {
   const clip = session.clips.find((c) => c.role === role)!;
   const truth = JSON.parse(read(`pace-side-${role}.truth.json`)) as ClipTruth;
-  return { found: preparePerformance(clip, session.tracks[clip.id]!, session.marks[clip.id]!, session.cutoff), truth: truePerformance(clip, truth), planted: truth.planted };
+  return {
+    found: preparePerformance(clip, session.tracks[clip.id]!, session.marks[clip.id]!, session.cutoff),
+    truth: truePerformance(clip, truth),
+    planted: truth.planted,
+  };
 };
 const athlete = of('athlete');
 const reference = of('reference');
@@ -43,19 +47,30 @@ describe('the demo session against the truth of its video', () => {
     }
   });
 
-  it.each(found.flatMap((c, k) => (c.difference === null || truly[k]!.difference === null ? [] : [[c.measure.id, k] as const])))('measures the difference of %s within its plus-minus of the truth', (_, k) => {
+  it.each(
+    found.flatMap((c, k) =>
+      c.difference === null || truly[k]!.difference === null ? [] : [[c.measure.id, k] as const],
+    ),
+  )('measures the difference of %s within its plus-minus of the truth', (_, k) => {
     expect(Math.abs(found[k]!.difference! - truly[k]!.difference!)).toBeLessThanOrEqual(found[k]!.plusMinus! + 1e-9);
   });
 
   it('calls nothing a gap that truly lies inside its range', () => {
     const exactly = Object.fromEntries(truly.map((c) => [c.measure.id, judge(c, undefined).excess]));
-    for (const j of judged) if (j.state === 'gap') expect([j.measure.id, exactly[j.measure.id] !== 0]).toEqual([j.measure.id, true]);
+    for (const j of judged)
+      if (j.state === 'gap') expect([j.measure.id, exactly[j.measure.id] !== 0]).toEqual([j.measure.id, true]);
   });
 
   it('proposes the knee first, with what follows from it, and the arm beside it', () => {
-    const { proposed } = prioritise(paceDelivery, judged, { decisions: [], order: [], daysToCompetition: session.daysToCompetition });
+    const { proposed } = prioritise(paceDelivery, judged, {
+      decisions: [],
+      order: [],
+      daysToCompetition: session.daysToCompetition,
+    });
     expect(proposed.map((gap) => gap.judged.measure.id)).toEqual(['front-knee-at-release', 'front-arm-lead']);
-    expect(proposed[0]!.willFollow.map((f) => f.judged.measure.id)).toEqual(expect.arrayContaining(['trunk-at-release', 'front-foot-to-release']));
+    expect(proposed[0]!.willFollow.map((f) => f.judged.measure.id)).toEqual(
+      expect.arrayContaining(['trunk-at-release', 'front-foot-to-release']),
+    );
     expect(proposed[1]!.willFollow.map((f) => f.judged.measure.id)).toEqual(['front-arm-at-front-foot-contact']);
   });
 

@@ -11,13 +11,60 @@ import { stickPerformance } from '../fixtures/stick-performance';
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 const movement: Movement = movementSchema.parse({
-  schemaVersion: 1, id: 'practice', name: 'Practice', sport: 'Any',
-  moments: [{ id: 'early', name: 'Early', key: '1', look: '' }, { id: 'late', name: 'Late', key: '2', look: '' }],
+  schemaVersion: 1,
+  id: 'practice',
+  name: 'Practice',
+  sport: 'Any',
+  moments: [
+    { id: 'early', name: 'Early', key: '1', look: '' },
+    { id: 'late', name: 'Late', key: '2', look: '' },
+  ],
   phases: [{ from: 'early', to: 'late', name: 'Phase' }],
   measures: [
-    { id: 'tilt', name: 'Shoulder tilt', kind: 'segment-angle', region: 'trunk', plane: 'sagittal', points: ['opposite-hip', 'opposite-shoulder'], against: 'up', at: 'early', target: { type: 'at-least', value: 20, source: 'common practice' }, margin: 2, importance: 0.8, cost: 'weeks', risk: 'spine' },
-    { id: 'held', name: 'Back held', kind: 'range', region: 'trunk', plane: 'sagittal', of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }, from: 'early', to: 'late', target: { type: 'constant', within: 8, source: 'common practice' }, margin: 2, importance: 0.6, cost: 'weeks' },
-    { id: 'arm', name: 'Arm', kind: 'segment-angle', region: 'arms', plane: 'sagittal', points: ['opposite-elbow', 'opposite-wrist'], against: 'up', at: 'late', target: { type: 'same-as-reference', tolerance: 5, source: 'reference performers' }, better: 'lower', margin: 2, importance: 0.7, cost: 'minutes' },
+    {
+      id: 'tilt',
+      name: 'Shoulder tilt',
+      kind: 'segment-angle',
+      region: 'trunk',
+      plane: 'sagittal',
+      points: ['opposite-hip', 'opposite-shoulder'],
+      against: 'up',
+      at: 'early',
+      target: { type: 'at-least', value: 20, source: 'common practice' },
+      margin: 2,
+      importance: 0.8,
+      cost: 'weeks',
+      risk: 'spine',
+    },
+    {
+      id: 'held',
+      name: 'Back held',
+      kind: 'range',
+      region: 'trunk',
+      plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
+      from: 'early',
+      to: 'late',
+      target: { type: 'constant', within: 8, source: 'common practice' },
+      margin: 2,
+      importance: 0.6,
+      cost: 'weeks',
+    },
+    {
+      id: 'arm',
+      name: 'Arm',
+      kind: 'segment-angle',
+      region: 'arms',
+      plane: 'sagittal',
+      points: ['opposite-elbow', 'opposite-wrist'],
+      against: 'up',
+      at: 'late',
+      target: { type: 'same-as-reference', tolerance: 5, source: 'reference performers' },
+      better: 'lower',
+      margin: 2,
+      importance: 0.7,
+      cost: 'minutes',
+    },
   ],
   causes: [{ cause: 'tilt', effect: 'arm', share: 0.5, because: 'the arm hangs on the shoulders' }],
   cautions: [{ id: 'spine', text: 'Stop on back pain.', always: false }],
@@ -25,15 +72,38 @@ const movement: Movement = movementSchema.parse({
 
 /** A trunk that leans so much early and late, and an arm; lines of 500 px, placed by hand. */
 function performer(early: number, late: number, arm: number): Performance {
-  const end = (degrees: number): readonly [number, number] => [300 + 500 * Math.sin(radians(degrees)), 700 - 500 * Math.cos(radians(degrees))];
-  return stickPerformance((f) => {
-    const u = Math.min(1, Math.max(0, (f - 10) / 20));
-    return { 'left-hip': [300, 700], 'left-shoulder': end(early + u * (late - early)), 'left-elbow': [300, 700], 'left-wrist': end(arm) };
-  }, { early: 10, late: 30 });
+  const end = (degrees: number): readonly [number, number] => [
+    300 + 500 * Math.sin(radians(degrees)),
+    700 - 500 * Math.cos(radians(degrees)),
+  ];
+  return stickPerformance(
+    (f) => {
+      const u = Math.min(1, Math.max(0, (f - 10) / 20));
+      return {
+        'left-hip': [300, 700],
+        'left-shoulder': end(early + u * (late - early)),
+        'left-elbow': [300, 700],
+        'left-wrist': end(arm),
+      };
+    },
+    { early: 10, late: 30 },
+  );
 }
 
-function judgeAll(athlete: Performance, reference: Performance, decisions: readonly Decision[] = []): Readonly<Record<string, Judged>> {
-  return Object.fromEntries(movement.measures.map((m) => [m.id, judge(compareMeasure(m, [[athlete]], [[reference]]), decisions.find((d) => d.measureId === m.id))]));
+function judgeAll(
+  athlete: Performance,
+  reference: Performance,
+  decisions: readonly Decision[] = [],
+): Readonly<Record<string, Judged>> {
+  return Object.fromEntries(
+    movement.measures.map((m) => [
+      m.id,
+      judge(
+        compareMeasure(m, [[athlete]], [[reference]]),
+        decisions.find((d) => d.measureId === m.id),
+      ),
+    ]),
+  );
 }
 const good = performer(26, 26, 40);
 
@@ -60,9 +130,15 @@ test('the reference itself is held against a guideline, and may fail it where th
 });
 
 test('what is somebody\u2019s own style is named and left alone', () => {
-  const judged = judgeAll(performer(8, 8, 60), good, [{ measureId: 'tilt', verdict: 'style', reason: 'has always stood upright' }]);
+  const judged = judgeAll(performer(8, 8, 60), good, [
+    { measureId: 'tilt', verdict: 'style', reason: 'has always stood upright' },
+  ]);
   expect(judged['tilt']!.state).toBe('style');
-  const { proposed } = prioritise(movement, Object.values(judged), { decisions: [], order: [], daysToCompetition: null });
+  const { proposed } = prioritise(movement, Object.values(judged), {
+    decisions: [],
+    order: [],
+    daysToCompetition: null,
+  });
   // Its cause left alone, the arm is worked on for itself.
   expect(proposed.map((g) => g.judged.measure.id)).toEqual(['arm']);
 });
@@ -70,14 +146,25 @@ test('what is somebody\u2019s own style is named and left alone', () => {
 test('the early cause is corrected and the late consequence follows; a late cause of something early is refused', () => {
   const judged = Object.values(judgeAll(performer(8, 8, 60), good));
   const { proposed } = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
-  expect(proposed.map((g) => [g.judged.measure.id, g.willFollow.map((f) => f.judged.measure.id)])).toEqual([['tilt', ['arm']]]);
-  const turned = movementSchema.safeParse({ ...movement, causes: [{ cause: 'arm', effect: 'tilt', share: 0.5, because: 'x' }] });
-  expect(turned.error!.issues[0]!.message).toBe('"arm" comes after "tilt" and cannot be its cause; turn the link round or take it out.');
+  expect(proposed.map((g) => [g.judged.measure.id, g.willFollow.map((f) => f.judged.measure.id)])).toEqual([
+    ['tilt', ['arm']],
+  ]);
+  const turned = movementSchema.safeParse({
+    ...movement,
+    causes: [{ cause: 'arm', effect: 'tilt', share: 0.5, because: 'x' }],
+  });
+  expect(turned.error!.issues[0]!.message).toBe(
+    '"arm" comes after "tilt" and cannot be its cause; turn the link round or take it out.',
+  );
 });
 
 test('what can injure comes first whatever its score, and is not parked before a competition; youth changes load and words', () => {
   const judged = Object.values(judgeAll(performer(14, 14, 90), good));
-  const { proposed, parked } = prioritise({ ...movement, causes: [] }, judged, { decisions: [], order: [], daysToCompetition: 3 });
+  const { proposed, parked } = prioritise({ ...movement, causes: [] }, judged, {
+    decisions: [],
+    order: [],
+    daysToCompetition: 3,
+  });
   expect(proposed[0]!.judged.measure.id).toBe('tilt');
   expect(parked.map((p) => p.gap.judged.measure.id)).not.toContain('tilt');
   const [grown, young] = [false, true].map((minor) => draftCorrection(movement, proposed[0]!, minor));

@@ -4,7 +4,9 @@ import { z } from 'zod';
 
 /** The order of the folders is a rule that fails, not a drawing: one planted breach each. */
 const root = path.join(import.meta.dirname, '..', '..');
-const Report = z.array(z.object({ messages: z.array(z.object({ ruleId: z.string().nullable(), message: z.string() })) }));
+const Report = z.array(
+  z.object({ messages: z.array(z.object({ ruleId: z.string().nullable(), message: z.string() })) }),
+);
 
 /** The rules that `code` breaks where it stood in `file`. */
 function broken(file: string, code: string): readonly string[] {
@@ -16,7 +18,8 @@ function broken(file: string, code: string): readonly string[] {
   return Report.parse(JSON.parse(run.stdout)).flatMap((f) => f.messages.map((m) => m.ruleId ?? m.message));
 }
 
-const use = (name: string, from: string): string => `import { ${name} } from '${from}';\nexport const planted = ${name};\n`;
+const use = (name: string, from: string): string =>
+  `import { ${name} } from '${from}';\nexport const planted = ${name};\n`;
 
 test('a folder of the core may import those before it, and no other', () => {
   expect(broken('src/core/quantities/planted.ts', use('wrapAngle', '../geometry/angle'))).toEqual([]);

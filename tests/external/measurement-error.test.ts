@@ -16,17 +16,28 @@ describe('error of a digitised joint angle', () => {
     [170, 1.65],
   ])('at %i degrees is %f degrees', (angle, expected) => {
     const theta = (angle * Math.PI) / 180;
-    const sd = interiorAngleSd(at(0.42, 0, 0.005), at(0, 0, 0.005), at(0.43 * Math.cos(theta), 0.43 * Math.sin(theta), 0.005));
+    const sd = interiorAngleSd(
+      at(0.42, 0, 0.005),
+      at(0, 0, 0.005),
+      at(0.43 * Math.cos(theta), 0.43 * Math.sin(theta), 0.005),
+    );
     expect(degrees(sd)).toBeCloseTo(expected, 2);
   });
 
   it('equals the closed form for any lengths and angle', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 2, noNaN: true }), fc.double({ min: 0.1, max: 2, noNaN: true }), fc.double({ min: 0.05, max: 3.1, noNaN: true }), (a, c, theta) => {
-        const s = 0.004;
-        const closed = s * Math.sqrt(2 / a ** 2 + 2 / c ** 2 - (2 * Math.cos(theta)) / (a * c));
-        expect(interiorAngleSd(at(a, 0, s), at(0, 0, s), at(c * Math.cos(theta), c * Math.sin(theta), s))).toBeCloseTo(closed, 10);
-      }),
+      fc.property(
+        fc.double({ min: 0.1, max: 2, noNaN: true }),
+        fc.double({ min: 0.1, max: 2, noNaN: true }),
+        fc.double({ min: 0.05, max: 3.1, noNaN: true }),
+        (a, c, theta) => {
+          const s = 0.004;
+          const closed = s * Math.sqrt(2 / a ** 2 + 2 / c ** 2 - (2 * Math.cos(theta)) / (a * c));
+          expect(
+            interiorAngleSd(at(a, 0, s), at(0, 0, s), at(c * Math.cos(theta), c * Math.sin(theta), s)),
+          ).toBeCloseTo(closed, 10);
+        },
+      ),
       { seed: 7, numRuns: 200 },
     );
   });
@@ -35,7 +46,11 @@ describe('error of a digitised joint angle', () => {
     let state = 12345;
     const uniform = (): number => (state = (state * 1664525 + 1013904223) % 4294967296) / 4294967296;
     const normal = (): number => Math.sqrt(-2 * Math.log(uniform() + 1e-12)) * Math.cos(2 * Math.PI * uniform());
-    const [a, b, c] = [{ x: 0.3, y: 0.25 }, { x: 0, y: 0 }, { x: 0.1, y: -0.4 }];
+    const [a, b, c] = [
+      { x: 0.3, y: 0.25 },
+      { x: 0, y: 0 },
+      { x: 0.1, y: -0.4 },
+    ];
     const s = 0.004;
     const near = (p: { x: number; y: number }) => ({ x: p.x + s * normal(), y: p.y + s * normal() });
     const spread = (sample: () => number): number => {
@@ -70,10 +85,14 @@ describe('an oblique view', () => {
 
   it('turns an angle b to the vertical into b\u2019 with tan(b\u2019) = tan(b) cos(phi)', () => {
     fc.assert(
-      fc.property(fc.double({ min: -1.2, max: 1.2, noNaN: true }), fc.double({ min: 0, max: 1.2, noNaN: true }), (b, phi) => {
-        const seen = segmentAngle({ x: 0, y: 0 }, { x: foreshorten(Math.sin(b), phi), y: Math.cos(b) }, 'up');
-        expect(Math.tan(seen)).toBeCloseTo(Math.tan(b) * Math.cos(phi), 10);
-      }),
+      fc.property(
+        fc.double({ min: -1.2, max: 1.2, noNaN: true }),
+        fc.double({ min: 0, max: 1.2, noNaN: true }),
+        (b, phi) => {
+          const seen = segmentAngle({ x: 0, y: 0 }, { x: foreshorten(Math.sin(b), phi), y: Math.cos(b) }, 'up');
+          expect(Math.tan(seen)).toBeCloseTo(Math.tan(b) * Math.cos(phi), 10);
+        },
+      ),
       { seed: 11, numRuns: 200 },
     );
   });

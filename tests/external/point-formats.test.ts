@@ -9,13 +9,21 @@ import { csv } from '../../src/formats/points/csv';
 import { motionBytes } from '../fixtures/motion';
 
 const marker = (name: string, frames: number, seed: number, flat: boolean): Recording['markers'][number] => {
-  const wave = (phase: number): Float64Array => Float64Array.from({ length: frames }, (_, i) => Math.fround(400 + 300 * Math.sin(0.3 * i + seed + phase)));
+  const wave = (phase: number): Float64Array =>
+    Float64Array.from({ length: frames }, (_, i) => Math.fround(400 + 300 * Math.sin(0.3 * i + seed + phase)));
   const m = { name, x: wave(0), y: wave(1), z: flat ? null : wave(2) };
   if (frames > 3) for (const values of [m.x, m.y, m.z]) if (values) values[2] = NaN;
   return m;
 };
-const recording = (frames: number, flat = false): Recording => ({ name: 'test', rate: 50, unit: flat ? 'px' : 'mm', up: 'y', markers: ['left-knee', 'right ankle', 'own-ball'].map((name, k) => marker(name, frames, k, flat)) });
-const samples = (r: Recording): unknown => r.markers.map((m) => [m.name, Array.from(m.x), Array.from(m.y), m.z && Array.from(m.z)]);
+const recording = (frames: number, flat = false): Recording => ({
+  name: 'test',
+  rate: 50,
+  unit: flat ? 'px' : 'mm',
+  up: 'y',
+  markers: ['left-knee', 'right ankle', 'own-ball'].map((name, k) => marker(name, frames, k, flat)),
+});
+const samples = (r: Recording): unknown =>
+  r.markers.map((m) => [m.name, Array.from(m.x), Array.from(m.y), m.z && Array.from(m.z)]);
 
 function readBack(bytes: Uint8Array, name: string): Recording {
   const read = readPointFile(bytes, name);
@@ -45,11 +53,16 @@ describe('written and read again, every sample is the same', () => {
       m.z!.forEach((v, i) => expect(points[k]!.z![i]).toBe(Number.isNaN(v) ? m.z![i - 1] : v));
     });
   });
-  it.each((['intel', 'dec', 'mips'] as const).flatMap((order) => (['float', 'integer'] as const).map((storage) => [order, storage] as const)))('C3D: %s byte order, %s', (order: ByteOrder, storage) => {
+  it.each(
+    (['intel', 'dec', 'mips'] as const).flatMap((order) =>
+      (['float', 'integer'] as const).map((storage) => [order, storage] as const),
+    ),
+  )('C3D: %s byte order, %s', (order: ByteOrder, storage) => {
     // Integers hold whole multiples of their unit exactly.
     const whole = recording(40);
     const largest = 32000;
-    for (const m of whole.markers) for (const values of [m.x, m.y, m.z!]) values.forEach((v, i) => (values[i] = Math.round(v)));
+    for (const m of whole.markers)
+      for (const values of [m.x, m.y, m.z!]) values.forEach((v, i) => (values[i] = Math.round(v)));
     whole.markers[0]!.x[0] = largest;
     const source = storage === 'integer' ? whole : recording(40);
     const back = readBack(writeC3d(source, { order, storage }), 'test.c3d');
@@ -57,7 +70,17 @@ describe('written and read again, every sample is the same', () => {
     expect([back.rate, back.unit, framesOf(back)]).toEqual([50, 'mm', 40]);
   });
   it('a C3D longer than its header can count', () => {
-    const long: Recording = { ...recording(1), markers: [{ name: 'p', x: Float64Array.from({ length: 70_000 }, (_, i) => i), y: new Float64Array(70_000), z: new Float64Array(70_000) }] };
+    const long: Recording = {
+      ...recording(1),
+      markers: [
+        {
+          name: 'p',
+          x: Float64Array.from({ length: 70_000 }, (_, i) => i),
+          y: new Float64Array(70_000),
+          z: new Float64Array(70_000),
+        },
+      ],
+    };
     expect(framesOf(readBack(writeC3d(long, { order: 'intel', storage: 'float' }), 'long.c3d'))).toBe(70_000);
   });
 });
@@ -68,7 +91,10 @@ test('joint positions are those of another library (three, BVHLoader) on a real 
   const { skeleton, clip } = new BVHLoader().parse(text);
   for (const frame of [0, 777, 3000]) {
     for (const track of clip.tracks) {
-      const [name, property] = [track.name.slice(0, track.name.lastIndexOf('.')), track.name.slice(track.name.lastIndexOf('.') + 1)];
+      const [name, property] = [
+        track.name.slice(0, track.name.lastIndexOf('.')),
+        track.name.slice(track.name.lastIndexOf('.') + 1),
+      ];
       const bone = skeleton.bones.find((b: Bone) => b.name === name)!;
       const size = property === 'position' ? 3 : 4;
       const values = Array.from(track.values.slice(frame * size, (frame + 1) * size));
@@ -79,13 +105,17 @@ test('joint positions are those of another library (three, BVHLoader) on a real 
     for (const name of ['LeftLeg', 'LeftFoot', 'RightHand', 'Head', 'RightToeBase']) {
       const there = new Vector3().setFromMatrixPosition(skeleton.bones.find((b: Bone) => b.name === name)!.matrixWorld);
       const here = ours.markers.find((m) => m.name === name)!;
-      expect(Math.hypot(here.x[frame]! - there.x, here.y[frame]! - there.y, here.z![frame]! - there.z)).toBeLessThan(1e-3);
+      expect(Math.hypot(here.x[frame]! - there.x, here.y[frame]! - there.y, here.z![frame]! - there.z)).toBeLessThan(
+        1e-3,
+      );
     }
   }
 });
 
 describe('whatever is in a file, it is read or refused in words', () => {
-  const written = Object.fromEntries(POINT_FORMATS.map((format) => [format.id, format.write(recording(6, format.id === 'coco'))]));
+  const written = Object.fromEntries(
+    POINT_FORMATS.map((format) => [format.id, format.write(recording(6, format.id === 'coco'))]),
+  );
   const mutation = fc.array(
     fc.oneof(
       fc.record({ kind: fc.constant('set' as const), at: fc.nat(), value: fc.nat(255) }),
@@ -108,17 +138,24 @@ describe('whatever is in a file, it is read or refused in words', () => {
       return joined(now.slice(0, at), new Uint8Array(5).fill(value), now.slice(at));
     }, bytes);
 
-  it.each(POINT_FORMATS.map((f) => f.id))('%s: 10 000 damaged files', (id) => {
-    const format = POINT_FORMATS.find((f) => f.id === id)!;
-    fc.assert(
-      fc.property(mutation, (changes) => {
-        const read = format.read(mutate(written[id]!, changes), 'damaged');
-        if (read.ok) return read.value.recordings.every((r) => r.markers.length > 0 && r.rate > 0 && r.markers.every((m) => m.x.length === framesOf(r)));
-        return read.issue.message.length > 10 && read.issue.message.includes('\u201cdamaged\u201d');
-      }),
-      { numRuns: 10_000, seed: 20261125 },
-    );
-  }, 120_000);
+  it.each(POINT_FORMATS.map((f) => f.id))(
+    '%s: 10 000 damaged files',
+    (id) => {
+      const format = POINT_FORMATS.find((f) => f.id === id)!;
+      fc.assert(
+        fc.property(mutation, (changes) => {
+          const read = format.read(mutate(written[id]!, changes), 'damaged');
+          if (read.ok)
+            return read.value.recordings.every(
+              (r) => r.markers.length > 0 && r.rate > 0 && r.markers.every((m) => m.x.length === framesOf(r)),
+            );
+          return read.issue.message.length > 10 && read.issue.message.includes('\u201cdamaged\u201d');
+        }),
+        { numRuns: 10_000, seed: 20261125 },
+      );
+    },
+    120_000,
+  );
 
   it('says which row is wrong', () => {
     const bad = csv.read(new TextEncoder().encode('time,a_x,a_y\n0,1,2\n0.02,1,2\nsoon,1,2\n'), 'a.csv');

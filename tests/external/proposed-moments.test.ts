@@ -21,8 +21,15 @@ const sessions = ['pace', 'walk', 'hurdle'].map((id) => {
 const cases = sessions.map((session) => ({
   movement: movementOf(session.movementId)!,
   clips: session.clips.map((clip) => {
-    const truth = JSON.parse(readFileSync(path.join(clips, clip.fileName.replace('.webm', '.truth.json')), 'utf8')) as ClipTruth;
-    return { truth, known: truePerformance(clip, truth), found: preparePerformance(clip, session.tracks[clip.id]!, {}, session.cutoff), marked: preparePerformance(clip, session.tracks[clip.id]!, session.marks[clip.id]!, session.cutoff) };
+    const truth = JSON.parse(
+      readFileSync(path.join(clips, clip.fileName.replace('.webm', '.truth.json')), 'utf8'),
+    ) as ClipTruth;
+    return {
+      truth,
+      known: truePerformance(clip, truth),
+      found: preparePerformance(clip, session.tracks[clip.id]!, {}, session.cutoff),
+      marked: preparePerformance(clip, session.tracks[clip.id]!, session.marks[clip.id]!, session.cutoff),
+    };
   }),
 }));
 
@@ -35,7 +42,11 @@ interface Off {
 /** How far proposals lie from the truth; of a movement that repeats, from the repetition that they belong to. */
 function offOf(proposals: readonly Proposal[], truth: ClipTruth): readonly Off[] {
   const choices = truth.repetitions ?? [truth.moments];
-  const of = (moments: Readonly<Record<string, number>>): Off[] => proposals.map((p) => ({ error: Math.abs(p.frame / truth.frameRate - moments[p.momentId]!) * 120, confidence: p.confidence }));
+  const of = (moments: Readonly<Record<string, number>>): Off[] =>
+    proposals.map((p) => ({
+      error: Math.abs(p.frame / truth.frameRate - moments[p.momentId]!) * 120,
+      confidence: p.confidence,
+    }));
   const sum = (list: readonly Off[]): number => list.reduce((total, o) => total + o.error, 0);
   return choices.map(of).reduce((a, b) => (sum(b) < sum(a) ? b : a));
 }
@@ -43,16 +54,27 @@ const sorted = (list: readonly Off[]): number[] => list.map((o) => o.error).sort
 
 test('from the generator\u2019s own points every moment of the deliveries is proposed, within two and a half frames at 120 a second', () => {
   const { movement, clips: deliveries } = cases[0]!;
-  const errors = sorted(deliveries.flatMap(({ known, truth }) => offOf(proposeMoments(movement, { ...known, marks: {} }), truth)));
+  const errors = sorted(
+    deliveries.flatMap(({ known, truth }) => offOf(proposeMoments(movement, { ...known, marks: {} }), truth)),
+  );
   expect(errors).toHaveLength(4 * movement.moments.length);
   expect(errors.at(-1)).toBeLessThanOrEqual(2.5);
 });
 
 describe('from found points, over twelve clips of three movements', () => {
-  const proposed = cases.flatMap(({ movement, clips: all }) => all.flatMap(({ found, truth }) => (movement.repeats ? findRepetitions(movement, found).flatMap((r) => offOf(r, truth)) : offOf(proposeMoments(movement, found), truth))));
-  const carried = cases.flatMap(({ movement, clips: [first, ...others] }) => others.flatMap(({ found, truth }) => offOf(carryOver(movement, first!.marked, found), truth)));
+  const proposed = cases.flatMap(({ movement, clips: all }) =>
+    all.flatMap(({ found, truth }) =>
+      movement.repeats
+        ? findRepetitions(movement, found).flatMap((r) => offOf(r, truth))
+        : offOf(proposeMoments(movement, found), truth),
+    ),
+  );
+  const carried = cases.flatMap(({ movement, clips: [first, ...others] }) =>
+    others.flatMap(({ found, truth }) => offOf(carryOver(movement, first!.marked, found), truth)),
+  );
 
-  const within = (errors: readonly number[], limit: number): number => errors.filter((e) => e <= limit).length / errors.length;
+  const within = (errors: readonly number[], limit: number): number =>
+    errors.filter((e) => e <= limit).length / errors.length;
 
   test('proposed by their rules: median within a frame, 95 % within three', () => {
     const errors = sorted(proposed);

@@ -18,7 +18,9 @@ function acceleration(values: readonly number[], rate: number): number {
 test('through ten flights the centre of mass falls as everything does: mean within 3 % of 9.81 m/s2', () => {
   const { points, recording } = readMotion('jumps.bvh', CMU_UNIT);
   const weights = centreOfMassWeights('male');
-  const height = points['left-hip']!.y.map((_, i) => weights.reduce((sum, { id, weight }) => sum + weight * points[id]!.y[i]!, 0));
+  const height = points['left-hip']!.y.map((_, i) =>
+    weights.reduce((sum, { id, weight }) => sum + weight * points[id]!.y[i]!, 0),
+  );
   const toes = height.map((_, i) => Math.min(points['left-foot-index']!.y[i]!, points['right-foot-index']!.y[i]!));
   const ground = Math.min(...toes);
   // In the air: both toes well above where they stand, for more than an eighth of a second.
@@ -39,7 +41,8 @@ test('through ten flights the centre of mass falls as everything does: mean with
 
 test('walking in, the knee bends 66 to 74 degrees in swing', () => {
   const { points } = readMotion('climb.bvh', CMU_UNIT);
-  const peak = (side: 'left' | 'right', from: number, to: number): number => Math.max(...flexion(points[`${side}-hip`]!, points[`${side}-knee`]!, points[`${side}-ankle`]!).slice(from, to));
+  const peak = (side: 'left' | 'right', from: number, to: number): number =>
+    Math.max(...flexion(points[`${side}-hip`]!, points[`${side}-knee`]!, points[`${side}-ankle`]!).slice(from, to));
   // The strides before the climb begins.
   for (const value of [peak('left', 40, 120), peak('right', 110, 200), peak('left', 200, 280)]) {
     expect(value).toBeGreaterThanOrEqual(66);
@@ -52,7 +55,8 @@ test('a laboratory\u2019s squats: 53 markers, dropouts, the left knee to about 9
   expect([recording.markers.length, recording.rate, recording.unit]).toEqual([53, 120, 'mm']);
   expect(warnings).toEqual(['The file says it has 2539 frames and has 700; all of those were read.']);
   const knee = flexion(points['left-hip']!, points['left-knee']!, points['left-ankle']!);
-  const peak = (from: number, to: number): number => Math.max(...Array.from(knee.slice(from, to)).filter((v) => !Number.isNaN(v)));
+  const peak = (from: number, to: number): number =>
+    Math.max(...Array.from(knee.slice(from, to)).filter((v) => !Number.isNaN(v)));
   // Where a hip's centre lies between two markers is a matter of a few degrees.
   expect(Math.abs(peak(400, 480) - 94)).toBeLessThan(5);
   expect(Math.abs(peak(520, 600) - 104)).toBeLessThan(5);
@@ -72,10 +76,16 @@ test('a leg swings the easier the more it is bent: straight, at 90 and at 120 de
   const [thigh, shank, foot] = [0.4222, 0.434, 0.2581];
   const leg = (bent: number): number => {
     const a = (bent * Math.PI) / 180;
-    const [hip, knee] = [{ x: 0, y: 0 }, { x: 0, y: -thigh }];
+    const [hip, knee] = [
+      { x: 0, y: 0 },
+      { x: 0, y: -thigh },
+    ];
     const down = { x: -Math.sin(a), y: -Math.cos(a) };
     const ankle = { x: knee.x + shank * down.x, y: knee.y + shank * down.y };
-    const along = (u: number): { x: number; y: number } => ({ x: ankle.x - down.y * u * foot, y: ankle.y + down.x * u * foot });
+    const along = (u: number): { x: number; y: number } => ({
+      x: ankle.x - down.y * u * foot,
+      y: ankle.y + down.x * u * foot,
+    });
     const segments: LimbSegment[] = [
       { name: 'thigh', from: hip, to: knee },
       { name: 'shank', from: knee, to: ankle },

@@ -6,7 +6,11 @@ import { movementOf } from '../../src/movements';
 import { demoPairs, type Pair } from '../fixtures/demo-pairs';
 
 /** Every kind of measure on the rendered clips: what is read from found points and frames marked by eye, against the same of the generator's own points and times. */
-const pairs = { 'pace-delivery': demoPairs('pace'), 'race-walking': demoPairs('walk'), 'sprint-hurdles': demoPairs('hurdle') } as const;
+const pairs = {
+  'pace-delivery': demoPairs('pace'),
+  'race-walking': demoPairs('walk'),
+  'sprint-hurdles': demoPairs('hurdle'),
+} as const;
 
 const common = { name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks' } as const;
 const make = (id: string, measure: object): Measure => readMeasure({ id, ...common, ...measure });
@@ -16,15 +20,41 @@ const WALK = { from: 'heel-strike', to: 'next-heel-strike' } as const;
 
 /** Kinds that none of the three movements has, on the walkers. */
 const MORE: readonly Measure[] = [
-  make('turn', { kind: 'turn', of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-ankle'], against: 'down' }, from: 'heel-strike', to: 'toe-off' }),
-  make('lag', { kind: 'lag', first: KNEE, second: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' }, event: 'smallest', ...WALK }),
-  make('order', { kind: 'order', steps: [{ name: 'thigh back', of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' }, event: 'smallest' }, { name: 'knee bent', of: KNEE, event: 'smallest' }], ...WALK }),
+  make('turn', {
+    kind: 'turn',
+    of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-ankle'], against: 'down' },
+    from: 'heel-strike',
+    to: 'toe-off',
+  }),
+  make('lag', {
+    kind: 'lag',
+    first: KNEE,
+    second: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' },
+    event: 'smallest',
+    ...WALK,
+  }),
+  make('order', {
+    kind: 'order',
+    steps: [
+      {
+        name: 'thigh back',
+        of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' },
+        event: 'smallest',
+      },
+      { name: 'knee bent', of: KNEE, event: 'smallest' },
+    ],
+    ...WALK,
+  }),
   make('count', { kind: 'count', each: { each: 'crossing', of: KNEE, level: 150, direction: 'falling' }, ...WALK }),
   make('split', { kind: 'split', plane: 'any', ...WALK }),
   make('peak-rate', { kind: 'peak-rate', of: KNEE, direction: 'rising', ...WALK }),
   make('path', { kind: 'path', point: 'dominant-wrist', relativeTo: 'mid-hip', what: 'length', ...WALK }),
   make('stop', { kind: 'stop', point: 'dominant-heel', slower: 0.4, ...WALK }),
-  make('evenness', { kind: 'evenness', of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' }, at: 'vertical' }),
+  make('evenness', {
+    kind: 'evenness',
+    of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' },
+    at: 'vertical',
+  }),
   make('trunk', { kind: 'value', of: TRUNK, at: 'vertical' }),
 ];
 
@@ -44,7 +74,9 @@ function check(measure: Measure, { found, truth }: Pair): Checked | null {
 }
 
 const all: readonly Checked[] = [
-  ...Object.entries(pairs).flatMap(([id, list]) => list.flatMap((pair) => movementOf(id)!.measures.flatMap((measure) => check(measure, pair) ?? []))),
+  ...Object.entries(pairs).flatMap(([id, list]) =>
+    list.flatMap((pair) => movementOf(id)!.measures.flatMap((measure) => check(measure, pair) ?? [])),
+  ),
   ...pairs['race-walking'].flatMap((pair) => MORE.flatMap((measure) => check(measure, pair) ?? [])),
 ];
 
@@ -60,7 +92,10 @@ test('nine of ten and more truths lie inside the stated 95 % interval, and nearl
   expect(inside(2)).toBeGreaterThanOrEqual(0.97);
 });
 
-test.each(Object.keys(MEASURE_KINDS).filter((kind) => kind !== 'checkpoint'))('%s: at least half of its own inside the interval', (kind) => {
-  const own = all.filter((c) => c.kind === kind);
-  expect(own.filter((c) => c.off <= 1).length / own.length).toBeGreaterThanOrEqual(0.5);
-});
+test.each(Object.keys(MEASURE_KINDS).filter((kind) => kind !== 'checkpoint'))(
+  '%s: at least half of its own inside the interval',
+  (kind) => {
+    const own = all.filter((c) => c.kind === kind);
+    expect(own.filter((c) => c.off <= 1).length / own.length).toBeGreaterThanOrEqual(0.5);
+  },
+);

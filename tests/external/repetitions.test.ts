@@ -14,16 +14,29 @@ import { movementOf } from '../../src/movements';
 import { CMU_UNIT, readMotion } from '../fixtures/motion';
 
 const clips = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
-const readTruth = (id: string): ClipTruth => JSON.parse(readFileSync(path.join(clips, `${id}.truth.json`), 'utf8')) as ClipTruth;
+const readTruth = (id: string): ClipTruth =>
+  JSON.parse(readFileSync(path.join(clips, `${id}.truth.json`), 'utf8')) as ClipTruth;
 
 /** A rendered clip as the generator knows it. */
 function trueOf(id: string, travel: 'left' | 'right'): Performance {
   const truth = readTruth(id);
   const rate = truth.frameRate;
   const clip = clipSchema.parse({
-    id, role: 'athlete', fileName: id, mediaId: null, codec: 'none', width: 1280, height: 720, rotation: 0,
-    frameTimes: Float64Array.from({ length: truth.pixels.length }, (_, i) => Math.round((i * 1e6) / rate)), fileRate: rate, captureRate: rate,
-    performer: { name: id, dominantSide: 'right', minor: false, consent: true }, view: { kind: 'side', offPlaneDegrees: 0 }, travel, mirrored: false,
+    id,
+    role: 'athlete',
+    fileName: id,
+    mediaId: null,
+    codec: 'none',
+    width: 1280,
+    height: 720,
+    rotation: 0,
+    frameTimes: Float64Array.from({ length: truth.pixels.length }, (_, i) => Math.round((i * 1e6) / rate)),
+    fileRate: rate,
+    captureRate: rate,
+    performer: { name: id, dominantSide: 'right', minor: false, consent: true },
+    view: { kind: 'side', offPlaneDegrees: 0 },
+    travel,
+    mirrored: false,
   });
   return truePerformance(clip, truth);
 }
@@ -34,9 +47,20 @@ test('a real recording of ten forward jumps: all ten are found, none is invented
   const { track } = seenFrom(points, camera, FIGURE_PICTURE);
   const frames = recording.markers[0]!.x.length;
   const clip = clipSchema.parse({
-    id: 'jumps', role: 'athlete', fileName: 'jumps.bvh', mediaId: null, codec: 'none', ...FIGURE_PICTURE, rotation: 0,
-    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)), fileRate: recording.rate, captureRate: recording.rate,
-    performer: { name: 'Jumper', dominantSide: 'right', minor: false, consent: true }, view: { kind: 'side', offPlaneDegrees: 0 }, travel: 'right', mirrored: false,
+    id: 'jumps',
+    role: 'athlete',
+    fileName: 'jumps.bvh',
+    mediaId: null,
+    codec: 'none',
+    ...FIGURE_PICTURE,
+    rotation: 0,
+    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)),
+    fileRate: recording.rate,
+    captureRate: recording.rate,
+    performer: { name: 'Jumper', dominantSide: 'right', minor: false, consent: true },
+    view: { kind: 'side', offPlaneDegrees: 0 },
+    travel: 'right',
+    mirrored: false,
   });
   const found = findRepetitions(movementOf('rotation-jump')!, preparePerformance(clip, track, {}, 20));
   expect(found).toHaveLength(10);
@@ -56,7 +80,8 @@ test('strides of the walkers: every whole one, its moments within two to three f
     const found = findRepetitions(movement, trueOf(id, 'right'));
     expect(found.length).toBe(truth.repetitions!.length);
     found.forEach((repetition, k) => {
-      for (const { momentId, frame } of repetition) expect(Math.abs(frame - truth.repetitions![k]![momentId]! * truth.frameRate)).toBeLessThanOrEqual(2.6);
+      for (const { momentId, frame } of repetition)
+        expect(Math.abs(frame - truth.repetitions![k]![momentId]! * truth.frameRate)).toBeLessThanOrEqual(2.6);
     });
   }
 });
@@ -85,8 +110,15 @@ describe('moments carried over from a marked performer to another one', () => {
     // A stride may be carried to another one of the same walker.
     const choices = truth.repetitions ?? [truth.moments];
     const carried = carryOver(movementOf(movement)!, trueOf(from, travel), { ...trueOf(to, travel), marks: {} });
-    const of = (moments: Readonly<Record<string, number>>): { error: number; confidence: number; what: string }[] => carried.map((p) => ({ error: Math.abs(p.frame / truth.frameRate - moments[p.momentId]!) * 120, confidence: p.confidence, what: `${to} ${p.momentId}` }));
-    const best = choices.map(of).reduce((a, b) => (b.reduce((s, e) => s + e.error, 0) < a.reduce((s, e) => s + e.error, 0) ? b : a));
+    const of = (moments: Readonly<Record<string, number>>): { error: number; confidence: number; what: string }[] =>
+      carried.map((p) => ({
+        error: Math.abs(p.frame / truth.frameRate - moments[p.momentId]!) * 120,
+        confidence: p.confidence,
+        what: `${to} ${p.momentId}`,
+      }));
+    const best = choices
+      .map(of)
+      .reduce((a, b) => (b.reduce((s, e) => s + e.error, 0) < a.reduce((s, e) => s + e.error, 0) ? b : a));
     errors.push(...best);
   }
 
@@ -98,7 +130,8 @@ describe('moments carried over from a marked performer to another one', () => {
   });
 
   test('are less sure where they are wrong', () => {
-    const mean = (list: readonly { confidence: number }[]): number => list.reduce((sum, e) => sum + e.confidence, 0) / list.length;
+    const mean = (list: readonly { confidence: number }[]): number =>
+      list.reduce((sum, e) => sum + e.confidence, 0) / list.length;
     const [right, wrong] = [errors.filter((e) => e.error <= 3), errors.filter((e) => e.error > 3)];
     if (wrong.length > 0) expect(mean(wrong)).toBeLessThan(mean(right));
     expect(mean(right)).toBeGreaterThan(0.4);
@@ -116,12 +149,18 @@ describe('moments carried over from a marked performer to another one', () => {
 
 test('rules alone, on all nine reference and three athlete clips: median within a frame, 95 % within three', () => {
   const errors = [
-    ...['', '-2', '-3'].map((n) => ['pace-delivery', `pace-side-reference${n}`, 'left'] as const), ['pace-delivery', 'pace-side-athlete', 'left'] as const,
-    ...['', '-2', '-3'].map((n) => ['sprint-hurdles', `hurdle-side-reference${n}`, 'right'] as const), ['sprint-hurdles', 'hurdle-side-athlete', 'right'] as const,
-  ].flatMap(([movement, id, travel]) => {
-    const truth = readTruth(id);
-    return proposeMoments(movementOf(movement)!, { ...trueOf(id, travel), marks: {} }).map((p) => Math.abs(p.frame / truth.frameRate - truth.moments[p.momentId]!) * 120);
-  }).sort((a, b) => a - b);
+    ...['', '-2', '-3'].map((n) => ['pace-delivery', `pace-side-reference${n}`, 'left'] as const),
+    ['pace-delivery', 'pace-side-athlete', 'left'] as const,
+    ...['', '-2', '-3'].map((n) => ['sprint-hurdles', `hurdle-side-reference${n}`, 'right'] as const),
+    ['sprint-hurdles', 'hurdle-side-athlete', 'right'] as const,
+  ]
+    .flatMap(([movement, id, travel]) => {
+      const truth = readTruth(id);
+      return proposeMoments(movementOf(movement)!, { ...trueOf(id, travel), marks: {} }).map(
+        (p) => Math.abs(p.frame / truth.frameRate - truth.moments[p.momentId]!) * 120,
+      );
+    })
+    .sort((a, b) => a - b);
   expect(errors.length).toBe(40);
   expect(errors[errors.length >> 1]).toBeLessThanOrEqual(1);
   expect(errors[Math.floor(0.95 * errors.length)]).toBeLessThanOrEqual(3);

@@ -7,7 +7,10 @@ import { demoPairs } from '../fixtures/demo-pairs';
 
 /** The camera's direction by the body, against the cameras that rendered the clips. */
 const IDS = ['pace', 'walk', 'hurdle'] as const;
-const truthOf = (clip: string): ClipTruth => JSON.parse(readFileSync(path.join(import.meta.dirname, '..', '..', 'demo', 'clips', `${clip}.truth.json`), 'utf8')) as ClipTruth;
+const truthOf = (clip: string): ClipTruth =>
+  JSON.parse(
+    readFileSync(path.join(import.meta.dirname, '..', '..', 'demo', 'clips', `${clip}.truth.json`), 'utf8'),
+  ) as ClipTruth;
 
 test('twelve cameras that stand square, from found points: within two deviations of it, half of them within one', () => {
   const away = IDS.flatMap((id) => demoPairs(id)).map(({ found }) => {
@@ -21,7 +24,11 @@ test('twelve cameras that stand square, from found points: within two deviations
 });
 
 // 20 degrees towards the front: a bowler goes to the left, the others to the right. Where the chest turns only one way it is told less well.
-test.each([['walk', 20], ['hurdle', 20], ['pace', -20]] as const)('%s from an oblique camera: %d degrees within two deviations', (id, expected) => {
+test.each([
+  ['walk', 20],
+  ['hurdle', 20],
+  ['pace', -20],
+] as const)('%s from an oblique camera: %d degrees within two deviations', (id, expected) => {
   const { clip } = demoPairs(id).find((p) => p.found.clip.role === 'athlete')!.found;
   const truth = truthOf(`${id}-oblique-athlete`);
   const frameTimes = Float64Array.from(truth.pixels, (_, i) => Math.round((i * 1e6) / truth.frameRate));

@@ -11,27 +11,84 @@ import { performerNamed, stickPerformance } from '../fixtures/stick-performance'
 
 /** The worked example of docs/judging.md, reckoned by hand there, against what the application says of the same readings. */
 const page = readFileSync(path.join(import.meta.dirname, '..', '..', 'docs', 'judging.md'), 'utf8');
-const rows = [...page.slice(page.indexOf('## A worked example')).matchAll(/^\| ([^|]+) \| [^|]+ \| ([\d.]+)(?: (?:deg|ms))? \|$/gm)].map(([, what, is]) => [what!, is!] as const);
+const rows = [
+  ...page.slice(page.indexOf('## A worked example')).matchAll(/^\| ([^|]+) \| [^|]+ \| ([\d.]+)(?: (?:deg|ms))? \|$/gm),
+].map(([, what, is]) => [what!, is!] as const);
 
 const movement = movementSchema.parse({
-  schemaVersion: 1, id: 'example', name: 'Example', sport: 'Any',
-  moments: [{ id: 'landing', name: 'Landing', key: '1', look: '' }, { id: 'release', name: 'Release', key: '2', look: '' }],
+  schemaVersion: 1,
+  id: 'example',
+  name: 'Example',
+  sport: 'Any',
+  moments: [
+    { id: 'landing', name: 'Landing', key: '1', look: '' },
+    { id: 'release', name: 'Release', key: '2', look: '' },
+  ],
   phases: [{ from: 'landing', to: 'release', name: 'Delivery' }],
   measures: [
-    { id: 'trunk', name: 'Trunk lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal', points: ['opposite-hip', 'opposite-shoulder'], against: 'up', at: 'release', target: { type: 'same-as-reference', tolerance: 3, source: 'example' }, margin: 1, importance: 0.6, cost: 'weeks' },
-    { id: 'arm', name: 'Front arm', kind: 'segment-angle', region: 'arms', plane: 'sagittal', points: ['opposite-elbow', 'opposite-wrist'], against: 'up', at: 'release', target: { type: 'same-as-reference', tolerance: 5, source: 'example' }, margin: 2, importance: 0.4, cost: 'weeks' },
-    { id: 'time', name: 'Landing to release', kind: 'duration', region: 'timing', plane: 'any', from: 'landing', to: 'release', target: { type: 'same-as-reference', tolerance: 8, source: 'example' }, margin: 3, importance: 0.8, cost: 'weeks' },
+    {
+      id: 'trunk',
+      name: 'Trunk lean',
+      kind: 'segment-angle',
+      region: 'trunk',
+      plane: 'sagittal',
+      points: ['opposite-hip', 'opposite-shoulder'],
+      against: 'up',
+      at: 'release',
+      target: { type: 'same-as-reference', tolerance: 3, source: 'example' },
+      margin: 1,
+      importance: 0.6,
+      cost: 'weeks',
+    },
+    {
+      id: 'arm',
+      name: 'Front arm',
+      kind: 'segment-angle',
+      region: 'arms',
+      plane: 'sagittal',
+      points: ['opposite-elbow', 'opposite-wrist'],
+      against: 'up',
+      at: 'release',
+      target: { type: 'same-as-reference', tolerance: 5, source: 'example' },
+      margin: 2,
+      importance: 0.4,
+      cost: 'weeks',
+    },
+    {
+      id: 'time',
+      name: 'Landing to release',
+      kind: 'duration',
+      region: 'timing',
+      plane: 'any',
+      from: 'landing',
+      to: 'release',
+      target: { type: 'same-as-reference', tolerance: 8, source: 'example' },
+      margin: 3,
+      importance: 0.8,
+      cost: 'weeks',
+    },
   ],
   causes: [{ cause: 'trunk', effect: 'arm', share: 0.5, because: 'the arm hangs on the trunk' }],
   cautions: [],
 });
 
 function standing(trunk: number, arm: number, frames: number, name = 'Athlete'): Performance {
-  const end = (degrees: number): readonly [number, number] => [300 + 600 * Math.sin((degrees * Math.PI) / 180), 700 - 600 * Math.cos((degrees * Math.PI) / 180)];
-  return stickPerformance(() => ({ 'left-hip': [300, 700], 'left-shoulder': end(trunk), 'left-elbow': [300, 700], 'left-wrist': end(arm) }), { landing: 10, release: 10 + frames }, { ...performerNamed(name), id: name });
+  const end = (degrees: number): readonly [number, number] => [
+    300 + 600 * Math.sin((degrees * Math.PI) / 180),
+    700 - 600 * Math.cos((degrees * Math.PI) / 180),
+  ];
+  return stickPerformance(
+    () => ({ 'left-hip': [300, 700], 'left-shoulder': end(trunk), 'left-elbow': [300, 700], 'left-wrist': end(arm) }),
+    { landing: 10, release: 10 + frames },
+    { ...performerNamed(name), id: name },
+  );
 }
 
-const judged = compareSides(movement, [[standing(28, 50, 12)]], [11, 12, 13].map((lean) => [standing(lean, 40, 10, `Reference ${lean}`)])).map((c) => judge(c, undefined));
+const judged = compareSides(
+  movement,
+  [[standing(28, 50, 12)]],
+  [11, 12, 13].map((lean) => [standing(lean, 40, 10, `Reference ${lean}`)]),
+).map((c) => judge(c, undefined));
 const of = (id: string): Judged => judged.find((j) => j.measure.id === id)!;
 const measured = (id: string, side: 'athlete' | 'reference'): Measured => {
   const reading = of(id)[side];
@@ -41,7 +98,8 @@ const measured = (id: string, side: 'athlete' | 'reference'): Measured => {
 const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
 const deg = (si: number): number => fromSi(si, 'deg');
 const ms = (si: number): number => fromSi(si, 'ms');
-const own = (id: string): number => (1 - Math.exp(-Math.abs(of(id).excess) / of(id).tolerance / 2)) * of(id).confidence * of(id).measure.importance;
+const own = (id: string): number =>
+  (1 - Math.exp(-Math.abs(of(id).excess) / of(id).tolerance / 2)) * of(id).confidence * of(id).measure.importance;
 const size = (id: string): number => 1 - Math.exp(-Math.abs(of(id).excess) / of(id).tolerance / 2);
 const camera = deg(Math.atan(Math.tan((28 * Math.PI) / 180) / Math.cos((3 * Math.PI) / 180))) - 28;
 const [trunkFirst, timeSecond] = priorities.proposed;

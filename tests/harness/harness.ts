@@ -18,7 +18,11 @@ const drawn = (): void => void context.getImageData(0, 0, 1, 1);
 
 /** The number on the canvas; reading it is no part of showing a picture and is never timed. */
 function readCanvas(): number | null {
-  const row = (line: number): number[] => Array.from({ length: BITS }, (_, k) => context.getImageData((k + 0.5) * BLOCK, (line + 0.5) * BLOCK, 1, 1).data[1]!);
+  const row = (line: number): number[] =>
+    Array.from(
+      { length: BITS },
+      (_, k) => context.getImageData((k + 0.5) * BLOCK, (line + 0.5) * BLOCK, 1, 1).data[1]!,
+    );
   return readCode(row(ROWS.bits), row(ROWS.complement));
 }
 
@@ -27,7 +31,11 @@ const fetchClip = async (address: string): Promise<Blob> => (await fetch(address
 
 const harness = {
   /** Opens a clip; returns what the container says, or the issue's code. */
-  async open(address: string): Promise<{ frames: number; width: number; height: number; rotation: number; times: number[]; milliseconds: number } | string> {
+  async open(
+    address: string,
+  ): Promise<
+    { frames: number; width: number; height: number; rotation: number; times: number[]; milliseconds: number } | string
+  > {
     const file = await fetchClip(address);
     const started = performance.now();
     const source = await openClipSource(file, address, { forDrawing: true });
@@ -39,21 +47,52 @@ const harness = {
     return { frames: frameTimes.length, width, height, rotation, times: Array.from(frameTimes), milliseconds };
   },
   /** Follows a point from a frame; positions by frame, and where it was lost. */
-  async follow(address: string, request: { frame: number; x: number; y: number; end: number; radius: number }): Promise<{ positions: [number, number, number][]; lost: number | null; milliseconds: number }> {
+  async follow(
+    address: string,
+    request: { frame: number; x: number; y: number; end: number; radius: number },
+  ): Promise<{ positions: [number, number, number][]; lost: number | null; milliseconds: number }> {
     const file = await fetchClip(address);
     const started = performance.now();
     const { frame, x, y, end, radius } = request;
-    const followed = await followPoint(file, address, { frame, at: { x, y }, velocity: null, end, radius, signal: new AbortController().signal, onProgress: () => undefined });
+    const followed = await followPoint(file, address, {
+      frame,
+      at: { x, y },
+      velocity: null,
+      end,
+      radius,
+      signal: new AbortController().signal,
+      onProgress: () => undefined,
+    });
     if (!followed.ok) throw new Error(followed.issue.message);
-    return { positions: [...followed.value.positions].map(([i, at]) => [i, at.x, at.y]), lost: followed.value.lost?.frame ?? null, milliseconds: performance.now() - started };
+    return {
+      positions: [...followed.value.positions].map(([i, at]) => [i, at.x, at.y]),
+      lost: followed.value.lost?.frame ?? null,
+      milliseconds: performance.now() - started,
+    };
   },
   /** Has the points of a clip looked for; the looks by frame, with the time it took and the models' part of it. */
-  async find(address: string, setting: FinderSetting, person: PersonBox | null = null): Promise<{ looks: (readonly [number, readonly FoundPoints[]])[]; milliseconds: number; inference: number; workers: number }> {
+  async find(
+    address: string,
+    setting: FinderSetting,
+    person: PersonBox | null = null,
+  ): Promise<{
+    looks: (readonly [number, readonly FoundPoints[]])[];
+    milliseconds: number;
+    inference: number;
+    workers: number;
+  }> {
     const file = await fetchClip(address);
     const workers = Math.max(1, Math.min(4, navigator.hardwareConcurrency));
     let inference = 0;
     const started = performance.now();
-    const found = await findPoints(file, address, { setting, person, workers, signal: new AbortController().signal, onProgress: () => undefined, onInference: (ms) => (inference += ms) });
+    const found = await findPoints(file, address, {
+      setting,
+      person,
+      workers,
+      signal: new AbortController().signal,
+      onProgress: () => undefined,
+      onInference: (ms) => (inference += ms),
+    });
     if (!found.ok) throw new Error(found.issue.message);
     return { looks: [...found.value], milliseconds: performance.now() - started, inference, workers };
   },
@@ -63,7 +102,10 @@ const harness = {
   },
   /** Has the server make a work copy of a clip and opens it under a name of its own. */
   async openWorkCopy(address: string, copy: string): Promise<number> {
-    const made = await convertClip(new File([await fetchClip(address)], 'clip.mp4'), { signal: new AbortController().signal, onProgress: () => undefined });
+    const made = await convertClip(new File([await fetchClip(address)], 'clip.mp4'), {
+      signal: new AbortController().signal,
+      onProgress: () => undefined,
+    });
     if (!made.ok) throw new Error(made.issue.message);
     const source = await openClipSource(made.value, copy, { forDrawing: true });
     if (!source.ok) throw new Error(source.issue.message);
@@ -81,7 +123,11 @@ const harness = {
     picture.value.close();
   },
   /** Shows frames one after another; returns each one's number (null where none can be read) and the milliseconds it took. @param pause milliseconds between one and the next */
-  async visit(address: string, frames: readonly number[], pause = 0): Promise<{ codes: (number | null)[]; milliseconds: number[] }> {
+  async visit(
+    address: string,
+    frames: readonly number[],
+    pause = 0,
+  ): Promise<{ codes: (number | null)[]; milliseconds: number[] }> {
     const codes: (number | null)[] = [];
     const milliseconds: number[] = [];
     for (const frame of frames) {
@@ -95,7 +141,11 @@ const harness = {
     return { codes, milliseconds };
   },
   /** The same frames through a video element that seeks to the middle of each. */
-  async visitWithElement(address: string, times: readonly number[], pause = 0): Promise<{ codes: (number | null)[]; milliseconds: number[] }> {
+  async visitWithElement(
+    address: string,
+    times: readonly number[],
+    pause = 0,
+  ): Promise<{ codes: (number | null)[]; milliseconds: number[] }> {
     const video = Object.assign(document.createElement('video'), { src: address, muted: true, preload: 'auto' });
     document.body.append(video);
     await new Promise((resolve) => video.addEventListener('canplay', resolve, { once: true }));

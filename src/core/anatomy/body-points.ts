@@ -62,7 +62,12 @@ export const BONES: readonly (readonly [BodyPoint, BodyPoint])[] = (['left', 'ri
 ]);
 
 export const sideOf = (id: PointId): Side | null =>
-  id.startsWith('left-') || id.endsWith('-left') ? 'left' : id.startsWith('right-') || id.endsWith('-right') ? 'right' : null;
+  id.startsWith('left-') || id.endsWith('-left')
+    ? 'left'
+    : id.startsWith('right-') || id.endsWith('-right')
+      ? 'right'
+      : null;
 
 /** Name of a point for people: "left-foot-index" is "left toe", "own-ball" is "ball". */
-export const pointName = (id: PointId): string => id.replace(/^own-/, '').replace('foot-index', 'toe').replaceAll('-', ' ');
+export const pointName = (id: PointId): string =>
+  id.replace(/^own-/, '').replace('foot-index', 'toe').replaceAll('-', ' ');

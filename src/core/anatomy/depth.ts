@@ -6,13 +6,31 @@ import { isBodyPoint, type PointId } from './body-points';
  * arms; half the breadth of hips and shoulders that turn (common practice).
  */
 const BESIDE_PARENT: Readonly<Record<string, number>> = {
-  hip: 0.03, knee: 0.034, ankle: 0.034, heel: 0.01, 'foot-index': 0.02, trunk: 0.05, shoulder: 0.05, elbow: 0.075, wrist: 0.06, head: 0.04,
+  hip: 0.03,
+  knee: 0.034,
+  ankle: 0.034,
+  heel: 0.01,
+  'foot-index': 0.02,
+  trunk: 0.05,
+  shoulder: 0.05,
+  elbow: 0.075,
+  wrist: 0.06,
+  head: 0.04,
 };
 /** A point of the movement's own hangs on nothing. */
 const OWN = 0.08;
 
 const PARENT: Readonly<Record<string, string | null>> = {
-  hip: null, knee: 'hip', ankle: 'knee', heel: 'ankle', 'foot-index': 'ankle', shoulder: 'trunk', elbow: 'shoulder', wrist: 'elbow', trunk: null, head: 'trunk',
+  hip: null,
+  knee: 'hip',
+  ankle: 'knee',
+  heel: 'ankle',
+  'foot-index': 'ankle',
+  shoulder: 'trunk',
+  elbow: 'shoulder',
+  wrist: 'elbow',
+  trunk: null,
+  head: 'trunk',
 };
 
 /** One link of the chain from the pelvis to a point, with the standard deviation of its depth, share of standing height. */

@@ -11,6 +11,15 @@ export interface GroundMarks {
 }
 
 /** From the picture to metres on the ground: x along the length from the first corner, y along the width. */
-export function groundPlane({ corners, length, width }: GroundMarks): Result<Homography, Issue<'too-few' | 'on-a-line'>> {
-  return homography(corners, [{ x: 0, y: 0 }, { x: length, y: 0 }, { x: length, y: width }, { x: 0, y: width }]);
+export function groundPlane({
+  corners,
+  length,
+  width,
+}: GroundMarks): Result<Homography, Issue<'too-few' | 'on-a-line'>> {
+  return homography(corners, [
+    { x: 0, y: 0 },
+    { x: length, y: 0 },
+    { x: length, y: width },
+    { x: 0, y: width },
+  ]);
 }

@@ -10,12 +10,24 @@ export function project(h: Homography, { x, y }: Vec2): Vec2 {
 }
 
 const times = (a: Homography, b: Homography): Homography =>
-  Array.from({ length: 9 }, (_, i) => [0, 1, 2].reduce((sum, k) => sum + a[3 * Math.floor(i / 3) + k]! * b[3 * k + (i % 3)]!, 0)) as unknown as Homography;
+  Array.from({ length: 9 }, (_, i) =>
+    [0, 1, 2].reduce((sum, k) => sum + a[3 * Math.floor(i / 3) + k]! * b[3 * k + (i % 3)]!, 0),
+  ) as unknown as Homography;
 
 /** The way back. */
 export function inverse(h: Homography): Homography {
   const [a, b, c, d, e, f, g, i, j] = h;
-  const minors = [e * j - f * i, c * i - b * j, b * f - c * e, f * g - d * j, a * j - c * g, c * d - a * f, d * i - e * g, b * g - a * i, a * e - b * d] as const;
+  const minors = [
+    e * j - f * i,
+    c * i - b * j,
+    b * f - c * e,
+    f * g - d * j,
+    a * j - c * g,
+    c * d - a * f,
+    d * i - e * g,
+    b * g - a * i,
+    a * e - b * d,
+  ] as const;
   const determinant = a * minors[0] + b * minors[3] + c * minors[6];
   return minors.map((m) => m / determinant) as unknown as Homography;
 }
@@ -34,7 +46,8 @@ function solve(matrix: number[][], right: number[]): number[] | null {
   const n = right.length;
   for (let column = 0; column < n; column++) {
     let pivot = column;
-    for (let row = column + 1; row < n; row++) if (Math.abs(matrix[row]![column]!) > Math.abs(matrix[pivot]![column]!)) pivot = row;
+    for (let row = column + 1; row < n; row++)
+      if (Math.abs(matrix[row]![column]!) > Math.abs(matrix[pivot]![column]!)) pivot = row;
     if (Math.abs(matrix[pivot]![column]!) < 1e-10) return null;
     [matrix[column], matrix[pivot]] = [matrix[pivot]!, matrix[column]!];
     [right[column], right[pivot]] = [right[pivot]!, right[column]!];
@@ -56,15 +69,25 @@ function solve(matrix: number[][], right: number[]): number[] | null {
  * (Hartley 1997, In defence of the eight-point algorithm), least squares where there are more than four.
  * @param from,to at least four pairs, no three of them on one line
  */
-export function homography(from: readonly Vec2[], to: readonly Vec2[]): Result<Homography, Issue<'too-few' | 'on-a-line'>> {
-  if (from.length < 4 || from.length !== to.length) return fail('too-few', `A plane needs four marks, each with its place on the ground; there are ${Math.min(from.length, to.length)}.`);
+export function homography(
+  from: readonly Vec2[],
+  to: readonly Vec2[],
+): Result<Homography, Issue<'too-few' | 'on-a-line'>> {
+  if (from.length < 4 || from.length !== to.length)
+    return fail(
+      'too-few',
+      `A plane needs four marks, each with its place on the ground; there are ${Math.min(from.length, to.length)}.`,
+    );
   const [a, b] = [normalising(from), normalising(to)];
   const normal = Array.from({ length: 8 }, () => new Array<number>(8).fill(0));
   const right = new Array<number>(8).fill(0);
   from.forEach((p, i) => {
     const { x, y } = project(a, p);
     const { x: u, y: v } = project(b, to[i]!);
-    for (const [row, value] of [[[x, y, 1, 0, 0, 0, -u * x, -u * y], u], [[0, 0, 0, x, y, 1, -v * x, -v * y], v]] as const) {
+    for (const [row, value] of [
+      [[x, y, 1, 0, 0, 0, -u * x, -u * y], u],
+      [[0, 0, 0, x, y, 1, -v * x, -v * y], v],
+    ] as const) {
       for (let r = 0; r < 8; r++) {
         right[r]! += row[r]! * value;
         for (let c = 0; c < 8; c++) normal[r]![c]! += row[r]! * row[c]!;
@@ -72,7 +95,11 @@ export function homography(from: readonly Vec2[], to: readonly Vec2[]): Result<H
     }
   });
   const h = solve(normal, right);
-  if (!h) return fail('on-a-line', 'Three of the marks lie on one line, or two on each other. Choose the corners of something wide, such as a box painted on the ground.');
+  if (!h)
+    return fail(
+      'on-a-line',
+      'Three of the marks lie on one line, or two on each other. Choose the corners of something wide, such as a box painted on the ground.',
+    );
   const found = times(times(inverse(b), [...h, 1] as unknown as Homography), a);
   return ok(found.map((v) => v / found[8]) as unknown as Homography);
 }

@@ -16,7 +16,10 @@ export function levelByLine(from: Vec2, to: Vec2): Result<number, Issue<'line-to
   const d = subtract(to, from);
   const length = Math.hypot(d.x, d.y);
   if (length < SHORTEST_LINE) {
-    return fail('line-too-short', `A line of ${length.toFixed(0)} pixels is too short to level by. Draw it along something level or plumb, at least ${SHORTEST_LINE} pixels long.`);
+    return fail(
+      'line-too-short',
+      `A line of ${length.toFixed(0)} pixels is too short to level by. Draw it along something level or plumb, at least ${SHORTEST_LINE} pixels long.`,
+    );
   }
   const degrees = (Math.atan2(d.y, d.x) * 180) / Math.PI;
   const beside = degrees - 90 * Math.round(degrees / 90);
@@ -24,7 +27,11 @@ export function levelByLine(from: Vec2, to: Vec2): Result<number, Issue<'line-to
 }
 
 /** Length of a line in a picture, pixels, and its angle to the level picture's horizontal, degrees 0..90. */
-export function lineOf(from: Vec2, to: Vec2, levelDegrees: number): { readonly pixels: number; readonly alongDegrees: number } {
+export function lineOf(
+  from: Vec2,
+  to: Vec2,
+  levelDegrees: number,
+): { readonly pixels: number; readonly alongDegrees: number } {
   const d = subtract(to, from);
   const turned = Math.abs((Math.atan2(d.y, d.x) * 180) / Math.PI + levelDegrees) % 180;
   return { pixels: Math.hypot(d.x, d.y), alongDegrees: turned > 90 ? 180 - turned : turned };

@@ -40,7 +40,8 @@ export function viewRefusal(clip: Pick<Clip, 'view'>, plane: Plane): NotMeasurab
 }
 
 /** How well a camera's direction is known, degrees. */
-export const offPlaneSd = (view: View): number => (view.offPlaneDegrees === null ? UNSTATED_VIEW_SD_DEGREES : (view.offPlaneSdDegrees ?? STATED_VIEW_SD_DEGREES));
+export const offPlaneSd = (view: View): number =>
+  view.offPlaneDegrees === null ? UNSTATED_VIEW_SD_DEGREES : (view.offPlaneSdDegrees ?? STATED_VIEW_SD_DEGREES);
 
 /** Angle (radians) between the camera and the plane's normal, with its standard deviation. */
 export function offPlane({ view }: Pick<Clip, 'view'>): { angle: number; sd: number } {
@@ -60,7 +61,10 @@ export const unforeshorten = (length: number, psi: number): number => length / M
  * forward and y goes away from the dominant side, so that left- and right-handers who do the same have the same numbers. From the
  * front and from behind x goes towards the dominant side, so that both cameras say the same.
  */
-export function axesOf({ view, travel, performer }: Pick<Clip, 'view' | 'travel' | 'performer'>): { readonly x: 1 | -1; readonly y: 1 | -1 } {
+export function axesOf({ view, travel, performer }: Pick<Clip, 'view' | 'travel' | 'performer'>): {
+  readonly x: 1 | -1;
+  readonly y: 1 | -1;
+} {
   const forward = travel === 'right' ? 1 : -1;
   const rightHanded = performer.dominantSide === 'right';
   switch (view.kind) {

@@ -29,7 +29,11 @@ export interface Correction {
 }
 
 const cautionOf = (text: string | null, minor: boolean): string | null =>
-  text === null ? null : minor ? `${text} This performer is under age: growth plates and tendons are still growing, so pain that stays is never trained through.` : text;
+  text === null
+    ? null
+    : minor
+      ? `${text} This performer is under age: growth plates and tendons are still growing, so pain that stays is never trained through.`
+      : text;
 
 /** How much is practised: a growing body tolerates less (common practice). */
 const loadOf = (risk: boolean, minor: boolean): string =>
@@ -60,7 +64,10 @@ export function draftCorrection(movement: Movement, gap: RankedGap, minor = fals
     measureId: measure.id,
     title: measure.name,
     moment: movement.moments.find((m) => m.id === momentsOf(measure)[0])?.name ?? '',
-    seen: measure.kind === 'checkpoint' ? `${measure.question} ${value}` : `${low ? coaching.seenLow : coaching.seenHigh}: ${value} \u00b1 ${plusMinus}`,
+    seen:
+      measure.kind === 'checkpoint'
+        ? `${measure.question} ${value}`
+        : `${low ? coaching.seenLow : coaching.seenHigh}: ${value} \u00b1 ${plusMinus}`,
     shouldBe: range,
     why: coaching.why || usualWhy(movement, measure),
     cue: coaching.cue || `${measure.name}: ${(low ? words.cueLow : words.cueHigh).toLowerCase()}.`,
@@ -85,7 +92,8 @@ const ownAsCorrection = ({ id, ...own }: OwnCorrection, minor: boolean): Correct
 });
 
 /** One thing of the plan as a correction. */
-export const correctionOf = (movement: Movement, item: PlanItem, minor: boolean): Correction => (item.gap ? draftCorrection(movement, item.gap, minor) : ownAsCorrection(item.own, minor));
+export const correctionOf = (movement: Movement, item: PlanItem, minor: boolean): Correction =>
+  item.gap ? draftCorrection(movement, item.gap, minor) : ownAsCorrection(item.own, minor);
 
 const PLACES = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'];
 

@@ -2,7 +2,9 @@ import { MOST_CORRECTIONS, type Priorities, type RankedGap } from '../judgement/
 import type { OwnCorrection } from '../model/session';
 
 /** One thing to work on: a gap that was measured, or what the analyst adds. */
-export type PlanItem = { readonly id: string; readonly gap: RankedGap; readonly own: null } | { readonly id: string; readonly gap: null; readonly own: OwnCorrection };
+export type PlanItem =
+  | { readonly id: string; readonly gap: RankedGap; readonly own: null }
+  | { readonly id: string; readonly gap: null; readonly own: OwnCorrection };
 
 export interface Plan {
   /** What is worked on, in order; at most three unless the analyst adds more. */

@@ -6,20 +6,60 @@ import { judge } from '../judgement/state';
 import type { Settled } from '../model/session';
 import type { Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
-import { alsoMoved, changeBetween, followCorrections, onTarget, readOnce, trendOf, type ReadOnce, type SessionResult, type Standing } from './progress';
+import {
+  alsoMoved,
+  changeBetween,
+  followCorrections,
+  onTarget,
+  readOnce,
+  trendOf,
+  type ReadOnce,
+  type SessionResult,
+  type Standing,
+} from './progress';
 
 const deg = (v: number): number => (v * Math.PI) / 180;
 const knee = readMeasure({
-  id: 'knee', name: 'Knee', kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 2,
+  id: 'knee',
+  name: 'Knee',
+  kind: 'joint-angle',
+  points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'],
+  at: 'one',
+  region: 'legs',
+  plane: 'sagittal',
+  importance: 0.5,
+  cost: 'weeks',
+  margin: 2,
   target: { type: 'between', low: 160, high: 170, source: 'test' },
 });
 const clip = stickClip();
 
 /** A reading of the knee as a session would have judged it. */
-function read(value: number, plusMinus = 2, { measure = knee, alike = 0, travel = 'right' as 'left' | 'right' } = {}): ReadOnce {
-  const reading: Measured = { measurable: true, value: deg(value), sd: deg(plusMinus) / COVERAGE_95, alikeSd: deg(alike) / COVERAGE_95, unit: 'deg', provenance: { clipId: 'clip', frames: [1], points: [] } };
+function read(
+  value: number,
+  plusMinus = 2,
+  { measure = knee, alike = 0, travel = 'right' as 'left' | 'right' } = {},
+): ReadOnce {
+  const reading: Measured = {
+    measurable: true,
+    value: deg(value),
+    sd: deg(plusMinus) / COVERAGE_95,
+    alikeSd: deg(alike) / COVERAGE_95,
+    unit: 'deg',
+    provenance: { clipId: 'clip', frames: [1], points: [] },
+  };
   const nobody = { measurable: false, reason: 'no-reference', message: '', remedy: '' } as const;
-  const judged = judge({ measure, athlete: reading, reference: nobody, spread: { athlete: null, reference: null }, difference: null, plusMinus: null }, undefined);
+  const judged = judge(
+    {
+      measure,
+      athlete: reading,
+      reference: nobody,
+      spread: { athlete: null, reference: null },
+      difference: null,
+      plusMinus: null,
+    },
+    undefined,
+  );
   return readOnce(judged, [{ ...clip, travel }])!;
 }
 
@@ -30,7 +70,9 @@ interface Day {
 }
 const sessions = (...days: readonly Day[]): SessionResult[] =>
   days.map(({ value = null, asked = false, settled }, i): SessionResult => ({
-    sessionId: `s${i}`, name: `Session ${i}`, on: `2026-0${i + 1}-01`,
+    sessionId: `s${i}`,
+    name: `Session ${i}`,
+    on: `2026-0${i + 1}-01`,
     readings: value ? [value] : [],
     missing: value ? ({} as SessionResult['missing']) : { knee: 'The knee is hidden.' },
     asked: asked ? [{ id: 'knee', title: 'Knee', own: false }] : [],
@@ -60,10 +102,16 @@ describe('change between two sessions', () => {
   });
 
   it('takes the athlete\u2019s own spread where there were three attempts, for the other session too', () => {
-    const own = (value: number, n: number, sd: number): ReadOnce => ({ ...read(value, 0.5), trials: { n, sd: deg(sd), from: n >= 3 ? 'attempts' : 'usual' } });
+    const own = (value: number, n: number, sd: number): ReadOnce => ({
+      ...read(value, 0.5),
+      trials: { n, sd: deg(sd), from: n >= 3 ? 'attempts' : 'usual' },
+    });
     // The mean of five carries its own spread in its error already.
     expect(changeBetween(knee, own(150, 5, 1), own(155, 1, 3))).toMatchObject({ trialsFrom: 'attempts' });
-    expect(changeBetween(knee, own(150, 5, 1), own(155, 1, 3)).plusMinus).toBeCloseTo(Math.hypot(Math.SQRT2 * deg(0.5), 1.96 * deg(1)), 12);
+    expect(changeBetween(knee, own(150, 5, 1), own(155, 1, 3)).plusMinus).toBeCloseTo(
+      Math.hypot(Math.SQRT2 * deg(0.5), 1.96 * deg(1)),
+      12,
+    );
   });
 
   it('an athlete who does not change is called changed, improving or closed in at most 5 of 100 cases, though the correction was chosen because it was off', () => {
@@ -79,7 +127,8 @@ describe('change between two sessions', () => {
       if (first.state !== 'gap') continue;
       asked++;
       if (follow({ value: first, asked: true }, { value: second })[0]!.standing === 'improving') improving++;
-      if (follow({ value: first, asked: true }, { value: second }, { value: third })[0]!.standing === 'closed') closed++;
+      if (follow({ value: first, asked: true }, { value: second }, { value: third })[0]!.standing === 'closed')
+        closed++;
     }
     expect(asked).toBeGreaterThan(1000);
     expect(changed / all).toBeLessThanOrEqual(0.06);
@@ -94,7 +143,8 @@ describe('change between two sessions', () => {
   });
 
   it('loses what the finder does alike only where both cameras stand alike', () => {
-    const both = (travel: 'left' | 'right') => changeBetween(knee, read(150, 5, { alike: 4 }), read(155, 5, { alike: 4, travel })).plusMinus;
+    const both = (travel: 'left' | 'right') =>
+      changeBetween(knee, read(150, 5, { alike: 4 }), read(155, 5, { alike: 4, travel })).plusMinus;
     expect(both('right')).toBeCloseTo(Math.SQRT2 * Math.hypot(deg(3), 1.96 * deg(3)), 12);
     expect(both('left')).toBeCloseTo(Math.SQRT2 * Math.hypot(deg(5), 1.96 * deg(3)), 12);
   });
@@ -108,7 +158,9 @@ describe('change between two sessions', () => {
 
   it('has a direction only where there is a range', () => {
     const shown = readMeasure({ ...knee, target: undefined });
-    expect(changeBetween(shown, read(150, 2, { measure: shown }), read(160, 2, { measure: shown })).direction).toBe('changed');
+    expect(changeBetween(shown, read(150, 2, { measure: shown }), read(160, 2, { measure: shown })).direction).toBe(
+      'changed',
+    );
   });
 });
 
@@ -122,9 +174,28 @@ describe('a correction over sessions', () => {
     ['on target for the first time', [{ value: far, asked: true }, { value: inside }], 'on-target-once'],
     ['on target twice', [{ value: far, asked: true }, { value: inside }, { value: inside }], 'closed'],
     ['inside, though unsure, twice', [{ value: far, asked: true }, { value: unsure }, { value: inside }], 'closed'],
-    ['on target with a miss between', [{ value: far, asked: true }, { value: inside }, { value: nearer }, { value: inside }], 'on-target-once'],
-    ['a gap after it was closed', [{ value: far, asked: true }, { value: inside }, { value: inside }, { value: far }], 'came-back'],
-    ['closed again after it came back', [{ value: far, asked: true }, { value: inside }, { value: inside }, { value: far, asked: true }, { value: inside }, { value: inside }], 'closed'],
+    [
+      'on target with a miss between',
+      [{ value: far, asked: true }, { value: inside }, { value: nearer }, { value: inside }],
+      'on-target-once',
+    ],
+    [
+      'a gap after it was closed',
+      [{ value: far, asked: true }, { value: inside }, { value: inside }, { value: far }],
+      'came-back',
+    ],
+    [
+      'closed again after it came back',
+      [
+        { value: far, asked: true },
+        { value: inside },
+        { value: inside },
+        { value: far, asked: true },
+        { value: inside },
+        { value: inside },
+      ],
+      'closed',
+    ],
     ['not read in between', [{ value: far, asked: true }, {}, { value: nearer }], 'improving'],
     ['style since', [{ value: far, asked: true }, { value: { ...far, state: 'style' } }], 'closed'],
     ['never read', [{ asked: true }, {}], 'by-eye'],
@@ -141,15 +212,35 @@ describe('a correction over sessions', () => {
   it('is as the analyst says, until the numbers are let decide', () => {
     const closed = { verdict: 'closed', reason: 'as good as it gets' } as const;
     const open = { verdict: 'open', reason: 'only at half speed' } as const;
-    expect(follow({ value: far, asked: true }, { value: far, settled: closed })[0]).toMatchObject({ standing: 'closed', settled: closed });
-    expect(follow({ value: far, asked: true }, { value: inside }, { value: inside, settled: open })[0]).toMatchObject({ standing: 'open', settled: open });
-    expect(follow({ value: far, asked: true }, { value: far, settled: closed }, { value: far, settled: open })[0]!.settled).toEqual(open);
+    expect(follow({ value: far, asked: true }, { value: far, settled: closed })[0]).toMatchObject({
+      standing: 'closed',
+      settled: closed,
+    });
+    expect(follow({ value: far, asked: true }, { value: inside }, { value: inside, settled: open })[0]).toMatchObject({
+      standing: 'open',
+      settled: open,
+    });
+    expect(
+      follow({ value: far, asked: true }, { value: far, settled: closed }, { value: far, settled: open })[0]!.settled,
+    ).toEqual(open);
   });
 
   it('of the analyst’s own has no number, and one whose measure is gone neither', () => {
     const [first, second] = sessions({ value: far }, { value: far });
-    const own = [{ ...first!, asked: [{ id: 'x', title: 'Run-up', own: true }, { id: 'old', title: 'Old measure', own: false }] }, second!];
-    expect(followCorrections([knee], own).map((f) => [f.title, f.standing, f.measure])).toEqual([['Run-up', 'by-eye', null], ['Old measure', 'by-eye', null]]);
+    const own = [
+      {
+        ...first!,
+        asked: [
+          { id: 'x', title: 'Run-up', own: true },
+          { id: 'old', title: 'Old measure', own: false },
+        ],
+      },
+      second!,
+    ];
+    expect(followCorrections([knee], own).map((f) => [f.title, f.standing, f.measure])).toEqual([
+      ['Run-up', 'by-eye', null],
+      ['Old measure', 'by-eye', null],
+    ]);
   });
 
   it('stands with those asked for last before the others', () => {
@@ -166,7 +257,8 @@ describe('a correction over sessions', () => {
         const [followed] = follow(...all);
         const last = all.flatMap((d) => d.value ?? []).at(-1);
         if (followed!.standing === 'closed') expect(last!.state === 'gap' || last!.state === 'borderline').toBe(false);
-        if (last && last.state === 'gap') expect(['open', 'improving', 'worse', 'came-back', 'new']).toContain(followed!.standing);
+        if (last && last.state === 'gap')
+          expect(['open', 'improving', 'worse', 'came-back', 'new']).toContain(followed!.standing);
       }),
       { seed: 12, numRuns: 500 },
     );

@@ -54,13 +54,29 @@ export interface SessionResult {
 }
 
 /** The readings of a comparison as a look back needs them. */
-export function readOnce({ measure, athlete, spread, state, band, excess }: Judged, clips: readonly (SeenBy & { readonly id: string })[]): ReadOnce | null {
+export function readOnce(
+  { measure, athlete, spread, state, band, excess }: Judged,
+  clips: readonly (SeenBy & { readonly id: string })[],
+): ReadOnce | null {
   if (!athlete.measurable) return null;
   const clip = clips.find((c) => c.id === athlete.provenance.clipId);
   const attempts = spread.athlete?.readings.length ?? 1;
   const within = spread.athlete?.within ?? null;
-  const trials: Trials = attempts >= LEAST_ATTEMPTS && within !== null ? { n: attempts, sd: within, from: 'attempts' } : { n: attempts, sd: usualTrialSd(athlete), from: 'usual' };
-  return clip ? { measureId: measure.id, reading: athlete, state, band, excess, trials, seenBy: { view: clip.view, travel: clip.travel, performer: clip.performer } } : null;
+  const trials: Trials =
+    attempts >= LEAST_ATTEMPTS && within !== null
+      ? { n: attempts, sd: within, from: 'attempts' }
+      : { n: attempts, sd: usualTrialSd(athlete), from: 'usual' };
+  return clip
+    ? {
+        measureId: measure.id,
+        reading: athlete,
+        state,
+        band,
+        excess,
+        trials,
+        seenBy: { view: clip.view, travel: clip.travel, performer: clip.performer },
+      }
+    : null;
 }
 
 type Direction = 'better' | 'worse' | 'changed' | 'same';
@@ -78,7 +94,8 @@ export interface Change {
 }
 
 /** What the mean of a session's attempts differs by; where there were three or more their own spread is in the reading's error already. */
-const trialVariance = ({ trials }: ReadOnce, sd: number): number => (trials.from === 'attempts' ? 0 : sd ** 2 / trials.n);
+const trialVariance = ({ trials }: ReadOnce, sd: number): number =>
+  trials.from === 'attempts' ? 0 : sd ** 2 / trials.n;
 
 /**
  * What was chosen because it was far off comes nearer by itself: of those beyond a limit the mean lies so many deviations nearer to their own (regression to the mean; at
@@ -99,8 +116,13 @@ export function changeBetween(measure: Measure, earlier: ReadOnce, later: ReadOn
   const alike = seenAlike(earlier.seenBy, later.seenBy);
   const measuring = differenceSd(earlier.reading, later.reading, alike);
   // What the finder does alike in both comes again: it does not regress.
-  const regression = chosen ? REGRESSION * Math.hypot(ownPart(earlier.reading, later.reading, alike), Math.sqrt(trialVariance(earlier, trialSd))) : 0;
-  const plusMinus = COVERAGE_95 * Math.sqrt(measuring ** 2 + trialVariance(earlier, trialSd) + trialVariance(later, trialSd)) + regression;
+  const regression = chosen
+    ? REGRESSION *
+      Math.hypot(ownPart(earlier.reading, later.reading, alike), Math.sqrt(trialVariance(earlier, trialSd)))
+    : 0;
+  const plusMinus =
+    COVERAGE_95 * Math.sqrt(measuring ** 2 + trialVariance(earlier, trialSd) + trialVariance(later, trialSd)) +
+    regression;
   const direction = ((): Direction => {
     if (Math.abs(change) <= plusMinus) return 'same';
     if (!later.band) return 'changed';
@@ -118,7 +140,8 @@ export function changeBetween(measure: Measure, earlier: ReadOnce, later: ReadOn
 }
 
 /** Inside its range, or beyond it on the good side; an unsure value inside counts, an unsure one outside does not. */
-export const onTarget = ({ state, excess, band }: ReadOnce): boolean => state === 'on-target' || state === 'strength' || (state === 'within-error' && band !== null && excess === 0);
+export const onTarget = ({ state, excess, band }: ReadOnce): boolean =>
+  state === 'on-target' || state === 'strength' || (state === 'within-error' && band !== null && excess === 0);
 
 export type Standing = 'new' | 'open' | 'improving' | 'worse' | 'on-target-once' | 'closed' | 'came-back' | 'by-eye';
 
@@ -174,7 +197,10 @@ function standingOf(measure: Measure, readings: readonly ReadOnce[], change: Cha
  * @param results of one athlete and movement, in time order
  * @param measures of the movement as the latest session has it
  */
-export function followCorrections(measures: readonly Measure[], results: readonly SessionResult[]): readonly Followed[] {
+export function followCorrections(
+  measures: readonly Measure[],
+  results: readonly SessionResult[],
+): readonly Followed[] {
   const last = results.length - 1;
   const titles = new Map(results.flatMap((r) => r.asked.map((a) => [a.id, a] as const)));
   return [...titles.values()]
@@ -184,16 +210,44 @@ export function followCorrections(measures: readonly Measure[], results: readonl
       const since = results.slice(askedIn[0]);
       const readings = since.flatMap((r) => r.readings.filter((x) => x.measureId === id));
       const settled = results.reduce<Settled | null>((word, r) => r.settled[id] ?? word, null);
-      const change = measure && readings.length > 1 ? changeBetween(measure, readings[0]!, readings.at(-1)!, true) : null;
-      const byNumbers: Standing = !measure || readings.length === 0 ? 'by-eye' : askedIn[0] === last ? 'new' : standingOf(measure, readings, change);
-      const standing = settled ? (settled.verdict === 'closed' ? 'closed' : byNumbers === 'closed' ? 'open' : byNumbers) : byNumbers;
-      return { id, title, measure, askedIn, standing, change, notRead: measure && results[last]!.readings.every((r) => r.measureId !== id) ? (results[last]!.missing[id] ?? 'It was not measured.') : null, settled };
+      const change =
+        measure && readings.length > 1 ? changeBetween(measure, readings[0]!, readings.at(-1)!, true) : null;
+      const byNumbers: Standing =
+        !measure || readings.length === 0
+          ? 'by-eye'
+          : askedIn[0] === last
+            ? 'new'
+            : standingOf(measure, readings, change);
+      const standing = settled
+        ? settled.verdict === 'closed'
+          ? 'closed'
+          : byNumbers === 'closed'
+            ? 'open'
+            : byNumbers
+        : byNumbers;
+      return {
+        id,
+        title,
+        measure,
+        askedIn,
+        standing,
+        change,
+        notRead:
+          measure && results[last]!.readings.every((r) => r.measureId !== id)
+            ? (results[last]!.missing[id] ?? 'It was not measured.')
+            : null,
+        settled,
+      };
     })
     .sort((a, b) => b.askedIn.at(-1)! - a.askedIn.at(-1)! || a.askedIn[0]! - b.askedIn[0]!);
 }
 
 /** What moved since the session before, besides what was worked on, larger than its error. */
-export function alsoMoved(measures: readonly Measure[], results: readonly SessionResult[], followed: readonly Followed[]): readonly { readonly measure: Measure; readonly since: number; readonly change: Change }[] {
+export function alsoMoved(
+  measures: readonly Measure[],
+  results: readonly SessionResult[],
+  followed: readonly Followed[],
+): readonly { readonly measure: Measure; readonly since: number; readonly change: Change }[] {
   const latest = results.at(-1);
   if (!latest) return [];
   return measures.flatMap((measure) => {
@@ -201,10 +255,18 @@ export function alsoMoved(measures: readonly Measure[], results: readonly Sessio
     const now = latest.readings.find((r) => r.measureId === measure.id);
     const since = results.slice(0, -1).findLastIndex((r) => r.readings.some((x) => x.measureId === measure.id));
     if (!now || since < 0) return [];
-    const change = changeBetween(measure, results[since]!.readings.find((r) => r.measureId === measure.id)!, now);
+    const change = changeBetween(
+      measure,
+      results[since]!.readings.find((r) => r.measureId === measure.id)!,
+      now,
+    );
     return change.direction === 'same' ? [] : [{ measure, since, change }];
   });
 }
 
 /** All readings of one measure, in time order. */
-export const trendOf = (measureId: string, results: readonly SessionResult[]): readonly (ReadOnce & { readonly session: number })[] => results.flatMap((r, session) => r.readings.filter((x) => x.measureId === measureId).map((x) => ({ ...x, session })));
+export const trendOf = (
+  measureId: string,
+  results: readonly SessionResult[],
+): readonly (ReadOnce & { readonly session: number })[] =>
+  results.flatMap((r, session) => r.readings.filter((x) => x.measureId === measureId).map((x) => ({ ...x, session })));

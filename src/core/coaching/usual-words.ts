@@ -1,17 +1,35 @@
 import { momentsOf, type Measure, type Movement, type Plane } from '../model/movement';
 
 const CAMERA: Readonly<Record<Plane, string>> = {
-  sagittal: 'Camera from the side at hip height', frontal: 'Camera from the front or from behind at hip height', transverse: 'Camera from above', any: 'Camera on a stand, everything in the picture',
+  sagittal: 'Camera from the side at hip height',
+  frontal: 'Camera from the front or from behind at hip height',
+  transverse: 'Camera from above',
+  any: 'Camera on a stand, everything in the picture',
 };
 
-const momentName = (movement: Movement, id: string | undefined): string => movement.moments.find((m) => m.id === id)?.name.toLowerCase() ?? '';
+const momentName = (movement: Movement, id: string | undefined): string =>
+  movement.moments.find((m) => m.id === id)?.name.toLowerCase() ?? '';
 
 /** Hold, slow, full: a position is held, a time or a rhythm is paced (common practice: from the part to the whole, from slow to fast). */
 export function usualDrills(movement: Movement, measure: Measure, range: string): readonly string[] {
   const [at, from] = momentsOf(measure).map((id) => momentName(movement, id));
-  if (measure.kind === 'checkpoint') return [`Hold the position of ${at} and look at it`, `Slowly into ${at}, and stop there`, 'Full movement, looked at again'];
-  if (measure.region === 'timing') return [`Walk through it from ${from ?? at} to ${at}, counting aloud`, 'At half speed, to claps in the rhythm of the reference', `At full speed, filmed, until it is ${range}`];
-  return [`Hold the position of ${at} with it at ${range}, before a mirror or a camera`, `Slowly into ${at}, and stop there`, `At full speed, filmed, once the slow one is ${range}`];
+  if (measure.kind === 'checkpoint')
+    return [
+      `Hold the position of ${at} and look at it`,
+      `Slowly into ${at}, and stop there`,
+      'Full movement, looked at again',
+    ];
+  if (measure.region === 'timing')
+    return [
+      `Walk through it from ${from ?? at} to ${at}, counting aloud`,
+      'At half speed, to claps in the rhythm of the reference',
+      `At full speed, filmed, until it is ${range}`,
+    ];
+  return [
+    `Hold the position of ${at} with it at ${range}, before a mirror or a camera`,
+    `Slowly into ${at}, and stop there`,
+    `At full speed, filmed, once the slow one is ${range}`,
+  ];
 }
 
 /** From where, when and what number. */
@@ -24,7 +42,10 @@ export function usualSelfCheck(movement: Movement, measure: Measure, range: stri
 /** What follows from it in this movement, or else where the target comes from. */
 export function usualWhy(movement: Movement, measure: Measure): string {
   const follows = movement.causes.filter((link) => link.cause === measure.id);
-  if (follows.length > 0) return `${follows.map((link) => link.because).join('; ')}.`.replace(/^./, (c) => c.toUpperCase());
+  if (follows.length > 0)
+    return `${follows.map((link) => link.because).join('; ')}.`.replace(/^./, (c) => c.toUpperCase());
   if (!measure.target) return '';
-  return measure.target.type === 'same-as-reference' ? 'The reference has it otherwise, by more than the tolerance.' : `The target: ${measure.target.source}.`;
+  return measure.target.type === 'same-as-reference'
+    ? 'The reference has it otherwise, by more than the tolerance.'
+    : `The target: ${measure.target.source}.`;
 }

@@ -7,11 +7,26 @@ import type { Measured } from '../reading';
 import { compareMeasure, differenceSd } from './compare';
 import { viewOf } from './side';
 
-const reading = (sd: number, alikeSd: number): Measured => ({ measurable: true, value: 1, sd, alikeSd, unit: 'deg', provenance: { clipId: 'c', frames: [0], points: [] } });
+const reading = (sd: number, alikeSd: number): Measured => ({
+  measurable: true,
+  value: 1,
+  sd,
+  alikeSd,
+  unit: 'deg',
+  provenance: { clipId: 'c', frames: [0], points: [] },
+});
 
 const knee = readMeasure({
-  id: 'knee', name: 'Knee', kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', region: 'legs',
-  plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 2,
+  id: 'knee',
+  name: 'Knee',
+  kind: 'joint-angle',
+  points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'],
+  at: 'one',
+  region: 'legs',
+  plane: 'sagittal',
+  importance: 0.5,
+  cost: 'weeks',
+  margin: 2,
 });
 
 /** A knee found by the finder on every frame. */
@@ -19,7 +34,12 @@ function foundKnee(change: Partial<Clip>): Performance {
   const clip = stickClip(change);
   const frames = clip.frameTimes.length;
   const at = (x: number, y: number) => ({ x, y, confidence: 0.9 });
-  const points = { 'left-shoulder': at(110, 20), 'left-hip': at(100, 100), 'left-knee': at(130, 180), 'left-ankle': at(100, 260) } as FoundPoints;
+  const points = {
+    'left-shoulder': at(110, 20),
+    'left-hip': at(100, 100),
+    'left-knee': at(130, 180),
+    'left-ankle': at(100, 260),
+  } as FoundPoints;
   const track = mergeFound({}, frames, new Map(Array.from({ length: frames }, (_, i) => [i, points])));
   return preparePerformance(clip, track, { one: { frame: 10 } }, 20);
 }
@@ -54,7 +74,12 @@ describe('the deviation of a difference', () => {
 describe('the camera of a measure', () => {
   const side = foundKnee({ id: 'side' });
   const front = foundKnee({ id: 'front', view: { kind: 'front', offPlaneDegrees: null } });
-  const bare = preparePerformance(stickClip({ id: 'bare', view: { kind: 'front', offPlaneDegrees: null } }), {}, {}, 20);
+  const bare = preparePerformance(
+    stickClip({ id: 'bare', view: { kind: 'front', offPlaneDegrees: null } }),
+    {},
+    {},
+    20,
+  );
   const frontal = { ...knee, plane: 'frontal' as const };
 
   it('is the first that shows its plane and has points', () => {

@@ -37,7 +37,9 @@ const dominantFar = (clip: SeenBy): boolean | null => {
 
 /** Whether two cameras see their performers alike, so that the finder errs alike. */
 export const seenAlike = (a: SeenBy, b: SeenBy): boolean =>
-  a.view.kind === b.view.kind && dominantFar(a) === dominantFar(b) && Math.abs(offPlane(a).angle - offPlane(b).angle) <= SAME_VIEW;
+  a.view.kind === b.view.kind &&
+  dominantFar(a) === dominantFar(b) &&
+  Math.abs(offPlane(a).angle - offPlane(b).angle) <= SAME_VIEW;
 
 /**
  * Standard deviation of the difference of two readings. What the finder does alike in both clips falls out of the
@@ -50,14 +52,21 @@ export function differenceSd(a: Measured, b: Measured, alike: boolean): number {
 }
 
 /** Deviation of the first of two readings without what falls out of their difference. */
-export const ownPart = (a: Measured, r: Measured, alike: boolean): number => Math.sqrt(Math.max(0, a.sd ** 2 - (alike ? Math.min(a.alikeSd, r.alikeSd) ** 2 : 0)));
+export const ownPart = (a: Measured, r: Measured, alike: boolean): number =>
+  Math.sqrt(Math.max(0, a.sd ** 2 - (alike ? Math.min(a.alikeSd, r.alikeSd) ** 2 : 0)));
 
 /** One measure of two sides, each one performance or several. */
-export function compareMeasure(measure: Measure, athlete: Side, reference: Side, errors: MeasuredErrors = {}): Comparison {
+export function compareMeasure(
+  measure: Measure,
+  athlete: Side,
+  reference: Side,
+  errors: MeasuredErrors = {},
+): Comparison {
   const a = readSide(measure, athlete, errors);
   const r = readSide(measure, reference, errors);
   const both = a.reading.measurable && r.reading.measurable;
-  const alike = both && athlete.every((x) => reference.every((y) => seenAlike(viewOf(measure, x).clip, viewOf(measure, y).clip)));
+  const alike =
+    both && athlete.every((x) => reference.every((y) => seenAlike(viewOf(measure, x).clip, viewOf(measure, y).clip)));
   return {
     measure,
     athlete: a.reading,
@@ -73,14 +82,26 @@ export function compareMeasure(measure: Measure, athlete: Side, reference: Side,
 export type ReferenceOf = Side | ((measure: Measure) => Side);
 
 /** Every measure of a movement, athlete against reference. */
-export function compareSides(movement: Movement, athlete: Side, reference: ReferenceOf, errors: MeasuredErrors = {}): readonly Comparison[] {
-  return movement.measures.map((measure) => compareMeasure(measure, athlete, typeof reference === 'function' ? reference(measure) : reference, errors));
+export function compareSides(
+  movement: Movement,
+  athlete: Side,
+  reference: ReferenceOf,
+  errors: MeasuredErrors = {},
+): readonly Comparison[] {
+  return movement.measures.map((measure) =>
+    compareMeasure(measure, athlete, typeof reference === 'function' ? reference(measure) : reference, errors),
+  );
 }
 
 /**
  * Every measure of a movement, one athlete's performance against one reference's.
  * @param athlete,reference one performance each, or all cameras of it, the main one first
  */
-export function compareAll(movement: Movement, athlete: Performance | Views, reference: Performance | Views, errors: MeasuredErrors = {}): readonly Comparison[] {
+export function compareAll(
+  movement: Movement,
+  athlete: Performance | Views,
+  reference: Performance | Views,
+  errors: MeasuredErrors = {},
+): readonly Comparison[] {
   return compareSides(movement, [[athlete].flat() as Performance[]], [[reference].flat() as Performance[]], errors);
 }

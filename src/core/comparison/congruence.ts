@@ -18,7 +18,12 @@ const LEAST_OVERLAP = 0.5;
  * @param most largest lag that is looked at, seconds
  * @returns null where less than half overlaps or a curve does not move
  */
-export function congruenceOf(first: Float64Array, second: Float64Array, interval: number, most: number): Congruence | null {
+export function congruenceOf(
+  first: Float64Array,
+  second: Float64Array,
+  interval: number,
+  most: number,
+): Congruence | null {
   const reach = Math.round(most / interval);
   const known = (curve: Float64Array): number => curve.reduce((n, v) => (Number.isNaN(v) ? n : n + 1), 0);
   const least = Math.max(3, LEAST_OVERLAP * Math.min(known(first), known(second)));

@@ -29,7 +29,15 @@ export function gatesOf(movement: Movement, athlete: Side, reference: Side): rea
   return common.map((m) => {
     const time = compareMeasure(durationBetween(start.id, m.id), a, r);
     const behind = time.difference!;
-    const gate = { momentId: m.id, name: m.name, athlete: (time.athlete as Measured).value, reference: (time.reference as Measured).value, behind, lost: behind - before, plusMinus: m === start ? 0 : time.plusMinus! };
+    const gate = {
+      momentId: m.id,
+      name: m.name,
+      athlete: (time.athlete as Measured).value,
+      reference: (time.reference as Measured).value,
+      behind,
+      lost: behind - before,
+      plusMinus: m === start ? 0 : time.plusMinus!,
+    };
     before = behind;
     return gate;
   });

@@ -60,7 +60,8 @@ function sampleTimes(performance: Performance, through: readonly string[]): Floa
   });
 }
 
-const inOrder = (performance: Performance, through: readonly string[]): boolean => through.every((id, i) => i === 0 || performance.marks[id]! > performance.marks[through[i - 1]!]!);
+const inOrder = (performance: Performance, through: readonly string[]): boolean =>
+  through.every((id, i) => i === 0 || performance.marks[id]! > performance.marks[through[i - 1]!]!);
 
 /** Samples from one at which the error is reckoned to the next; it is taken linear between. */
 const ERROR_EVERY = SAMPLES / 2;
@@ -69,11 +70,20 @@ const ERROR_EVERY = SAMPLES / 2;
 function timeSdAt(performance: Performance, through: readonly string[], sample: number): number {
   const phase = Math.min(through.length - 2, Math.floor(sample / SAMPLES));
   const share = (sample - phase * SAMPLES) / SAMPLES;
-  return Math.hypot((1 - share) * momentSd(performance, through[phase]!), share * momentSd(performance, through[phase + 1]!));
+  return Math.hypot(
+    (1 - share) * momentSd(performance, through[phase]!),
+    share * momentSd(performance, through[phase + 1]!),
+  );
 }
 
 /** Half of the 95 % interval of the difference at every sample, NaN where it is not measurable; null where it is so everywhere. */
-function errorAlong(measure: Measure, athlete: Side, reference: Side, through: readonly string[], errors: MeasuredErrors): Float64Array | null {
+function errorAlong(
+  measure: Measure,
+  athlete: Side,
+  reference: Side,
+  through: readonly string[],
+  errors: MeasuredErrors,
+): Float64Array | null {
   const series = seriesOf(measure)!;
   const samples = (through.length - 1) * SAMPLES + 1;
   const seen = [athlete, reference].map((side) => side.map((views) => viewOf(measure, views)));
@@ -83,7 +93,13 @@ function errorAlong(measure: Measure, athlete: Side, reference: Side, through: r
   const known = Float64Array.from({ length: (samples - 1) / ERROR_EVERY + 1 }, (_, k) => {
     const sample = k * ERROR_EVERY;
     const [a, r] = seen.map((side) => {
-      const all = side.map((p) => ({ reading: withMeasuredError(series.read(measure, p, frameAtSample(p, through, sample), timeSdAt(p, through, sample)), sem), performer: p.clip.performer.name }));
+      const all = side.map((p) => ({
+        reading: withMeasuredError(
+          series.read(measure, p, frameAtSample(p, through, sample), timeSdAt(p, through, sample)),
+          sem,
+        ),
+        performer: p.clip.performer.name,
+      }));
       return meanReading(measure, all).reading;
     });
     return a!.measurable && r!.measurable ? COVERAGE_95 * differenceSd(a!, r!, alike) : NaN;
@@ -121,7 +137,13 @@ function simultaneousHalf(members: readonly Float64Array[], mean: Float64Array):
  * that a sample is the same place of the movement in all of them.
  * @returns null for a measure that is no curve, or without two common moments in order
  */
-export function matchedCurves(movement: Movement, measure: Measure, athlete: Side, reference: Side, errors: MeasuredErrors = {}): MatchedCurves | null {
+export function matchedCurves(
+  movement: Movement,
+  measure: Measure,
+  athlete: Side,
+  reference: Side,
+  errors: MeasuredErrors = {},
+): MatchedCurves | null {
   const series = seriesOf(measure);
   if (!series || athlete.length === 0 || reference.length === 0) return null;
   const [own, others] = [athlete, reference].map((side) => side.map((views) => viewOf(measure, views)));
@@ -135,10 +157,14 @@ export function matchedCurves(movement: Movement, measure: Measure, athlete: Sid
   const beside = (values: Float64Array, first: Float64Array): Float64Array => {
     if (curveUnitOf(measure) !== 'deg') return values;
     const apart = Array.from(values, (v, k) => v - first[k]!).filter((v) => !Number.isNaN(v));
-    const turns = apart.length === 0 ? 0 : 2 * Math.PI * Math.round(apart.reduce((sum, v) => sum + v, 0) / apart.length / (2 * Math.PI));
+    const turns =
+      apart.length === 0
+        ? 0
+        : 2 * Math.PI * Math.round(apart.reduce((sum, v) => sum + v, 0) / apart.length / (2 * Math.PI));
     return values.map((v) => v - turns);
   };
-  const mean = (curves: readonly Float64Array[]): Float64Array => curves[0]!.map((_, i) => curves.reduce((sum, c) => sum + c[i]!, 0) / curves.length);
+  const mean = (curves: readonly Float64Array[]): Float64Array =>
+    curves[0]!.map((_, i) => curves.reduce((sum, c) => sum + c[i]!, 0) / curves.length);
   const first = curve(others![0]!);
   const members = others!.map((p, k) => (k === 0 ? first : beside(curve(p), first)));
   const ref = mean(members);
@@ -147,11 +173,20 @@ export function matchedCurves(movement: Movement, measure: Measure, athlete: Sid
   const spread = performers >= LEAST_FOR_SPREAD ? simultaneousHalf(members, ref) : null;
   // A target in another unit than the curve's (a time, say) says nothing of the curve.
   const sameUnit = unitOf(measure) === curveUnitOf(measure);
-  const tolerance = sameUnit && measure.target && 'tolerance' in measure.target ? toSi(measure.target.tolerance, curveUnitOf(measure)) : null;
-  const half = spread ? spread.map((h) => Math.max(h, tolerance ?? 0)) : tolerance === null ? null : ref.map(() => tolerance);
+  const tolerance =
+    sameUnit && measure.target && 'tolerance' in measure.target
+      ? toSi(measure.target.tolerance, curveUnitOf(measure))
+      : null;
+  const half = spread
+    ? spread.map((h) => Math.max(h, tolerance ?? 0))
+    : tolerance === null
+      ? null
+      : ref.map(() => tolerance);
   const difference = ath.map((v, i) => v - ref[i]!);
   const plusMinus = errorAlong(measure, athlete, reference, through, errors);
-  const axis = mean(others!.map((p) => sampleTimes(p, through).map((t, _i, all) => (t - all[0]!) / (all.at(-1)! - all[0]!))));
+  const axis = mean(
+    others!.map((p) => sampleTimes(p, through).map((t, _i, all) => (t - all[0]!) / (all.at(-1)! - all[0]!))),
+  );
   const length = (s: Pick<Stretch, 'from' | 'to'>): number => axis[s.to]! - axis[s.from]!;
   const errorFactor = spread ? 1 : ALONG_A_CURVE;
   const stretches: Stretch[] = [];
@@ -164,13 +199,23 @@ export function matchedCurves(movement: Movement, measure: Measure, athlete: Sid
         let worst = start;
         const beyond = (k: number): number => Math.abs(difference[k]!) - half[k]!;
         for (let k = start; k < i; k++) if (beyond(k) > beyond(worst)) worst = k;
-        if (length({ from: start, to: i - 1 }) >= LEAST_STRETCH) stretches.push({ from: start, to: i - 1, worst, excess: Math.sign(difference[worst]!) * beyond(worst) });
+        if (length({ from: start, to: i - 1 }) >= LEAST_STRETCH)
+          stretches.push({ from: start, to: i - 1, worst, excess: Math.sign(difference[worst]!) * beyond(worst) });
         start = -1;
       }
     }
   }
   return {
-    through, at: axis, athlete: ath, reference: ref, members, half, bandOf: spread ? 'performers' : half ? 'tolerance' : null, difference, plusMinus, stretches,
+    through,
+    at: axis,
+    athlete: ath,
+    reference: ref,
+    members,
+    half,
+    bandOf: spread ? 'performers' : half ? 'tolerance' : null,
+    difference,
+    plusMinus,
+    stretches,
     longest: stretches.reduce<Stretch | null>((best, s) => (best && length(best) >= length(s) ? best : s), null),
   };
 }
@@ -183,7 +228,8 @@ export function frameAtSample(performance: Performance, through: readonly string
 }
 
 /** Whether anything is known of a measure's curve. */
-export const hasCurve = (measure: Measure, performance: Performance): boolean => curveOfMeasure(measure, performance)?.some((v) => !Number.isNaN(v)) ?? false;
+export const hasCurve = (measure: Measure, performance: Performance): boolean =>
+  curveOfMeasure(measure, performance)?.some((v) => !Number.isNaN(v)) ?? false;
 
 /** Measures that are curves, the ones of the same series only once. */
 export function curveMeasures(movement: Movement): readonly Measure[] {

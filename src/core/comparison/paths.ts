@@ -37,13 +37,20 @@ export function pathOf(movement: Movement, performance: Performance, { point, fr
   if (atMoment && !origin) return null;
   const way = wayOfPoint(performance, { point, ...(atMoment ? { relativeTo: null, line: null } : from) }, psi);
   const frames = Array.from({ length: last - first + 1 }, (_, k) => first + k);
-  const places = frames.map((frame) => ({ x: (way.x[frame]! - (origin?.x ?? 0)) / performance.bodyHeight, y: (way.y[frame]! - (origin?.y ?? 0)) / performance.bodyHeight }));
+  const places = frames.map((frame) => ({
+    x: (way.x[frame]! - (origin?.x ?? 0)) / performance.bodyHeight,
+    y: (way.y[frame]! - (origin?.y ?? 0)) / performance.bodyHeight,
+  }));
   if (places.every((p) => Number.isNaN(p.x))) return null;
   return {
     clipId: performance.clip.id,
     frames,
     x: Float64Array.from(places, (p) => p.x),
     y: Float64Array.from(places, (p) => p.y),
-    moments: Object.fromEntries(movement.moments.flatMap((m) => (performance.marks[m.id] === undefined ? [] : [[m.id, Math.round(performance.marks[m.id]!) - first]]))),
+    moments: Object.fromEntries(
+      movement.moments.flatMap((m) =>
+        performance.marks[m.id] === undefined ? [] : [[m.id, Math.round(performance.marks[m.id]!) - first]],
+      ),
+    ),
   };
 }

@@ -28,8 +28,18 @@ const randomVariance = (r: Measured): number => ownSd(r) ** 2;
  * freedom or more, else as is usual; and no less than the error of measuring. Camera and scale are those of the same clip and fall out.
  */
 function plusMinusOf(early: readonly Measured[], late: readonly Measured[], subtract: Subtract): number {
-  const measuring = COVERAGE_95 * quadrature(...[early, late].map((list) => Math.sqrt(list.reduce((sum, r) => sum + randomVariance(r), 0)) / list.length));
-  const halves = [early, late].map((list) => ({ n: list.length, ...meanAndSd(list.map((r) => r.value), subtract) }));
+  const measuring =
+    COVERAGE_95 *
+    quadrature(
+      ...[early, late].map((list) => Math.sqrt(list.reduce((sum, r) => sum + randomVariance(r), 0)) / list.length),
+    );
+  const halves = [early, late].map((list) => ({
+    n: list.length,
+    ...meanAndSd(
+      list.map((r) => r.value),
+      subtract,
+    ),
+  }));
   const freedom = early.length + late.length - 2;
   const per = Math.sqrt(1 / early.length + 1 / late.length);
   if (freedom < LEAST_ATTEMPTS - 1) return Math.hypot(measuring, COVERAGE_95 * usualTrialSd(early[0]!) * per);
@@ -38,19 +48,36 @@ function plusMinusOf(early: readonly Measured[], late: readonly Measured[], subt
 }
 
 /** Every measure of every repetition, their mean and spread, and whether it drifts from early to late ones. */
-export function repetitionTable(movement: Movement, repetitions: Side, errors: MeasuredErrors = {}): readonly RepetitionRow[] {
+export function repetitionTable(
+  movement: Movement,
+  repetitions: Side,
+  errors: MeasuredErrors = {},
+): readonly RepetitionRow[] {
   return movement.measures.map((measure) => {
     const each = readEach(measure, repetitions, errors);
     const readings = each.map((r) => r.reading);
     const half = Math.floor(readings.length / 2);
-    const [early, late] = [readings.slice(0, half), readings.slice(readings.length - half)].map((list) => list.filter((r): r is Measured => r.measurable)) as [Measured[], Measured[]];
+    const [early, late] = [readings.slice(0, half), readings.slice(readings.length - half)].map((list) =>
+      list.filter((r): r is Measured => r.measurable),
+    ) as [Measured[], Measured[]];
     const subtract: Subtract = (a, b) => differenceOf(measure, a, b);
     const known = early.length > 0 && late.length > 0;
     return {
       measure,
       readings,
       side: meanReading(measure, each),
-      lateMinusEarly: known ? subtract(meanAndSd(late.map((r) => r.value), subtract).mean, meanAndSd(early.map((r) => r.value), subtract).mean) : null,
+      lateMinusEarly: known
+        ? subtract(
+            meanAndSd(
+              late.map((r) => r.value),
+              subtract,
+            ).mean,
+            meanAndSd(
+              early.map((r) => r.value),
+              subtract,
+            ).mean,
+          )
+        : null,
       plusMinus: known ? plusMinusOf(early, late, subtract) : null,
     };
   });

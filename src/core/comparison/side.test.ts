@@ -7,13 +7,27 @@ import { compareMeasure } from './compare';
 import { readSide } from './side';
 
 const trunk = readMeasure({
-  id: 'trunk', name: 'Trunk', kind: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up', at: 'one', region: 'trunk', plane: 'sagittal',
-  importance: 0.8, cost: 'weeks', margin: 1, target: { type: 'same-as-reference', tolerance: 2, source: 'test' },
+  id: 'trunk',
+  name: 'Trunk',
+  kind: 'segment-angle',
+  points: ['opposite-elbow', 'opposite-wrist'],
+  against: 'up',
+  at: 'one',
+  region: 'trunk',
+  plane: 'sagittal',
+  importance: 0.8,
+  cost: 'weeks',
+  margin: 1,
+  target: { type: 'same-as-reference', tolerance: 2, source: 'test' },
 });
 /** A rod that leans by so many degrees, long enough that a point's error is small. */
 const leaning = (degrees: number, change = {}): Performance => {
   const a = (degrees * Math.PI) / 180;
-  return stickPerformance(() => ({ 'left-elbow': [500, 700], 'left-wrist': [500 + 600 * Math.sin(a), 700 - 600 * Math.cos(a)] }), { one: 10 }, change);
+  return stickPerformance(
+    () => ({ 'left-elbow': [500, 700], 'left-wrist': [500 + 600 * Math.sin(a), 700 - 600 * Math.cos(a)] }),
+    { one: 10 },
+    change,
+  );
 };
 /** As many performers as there are leans. */
 const side = (...degrees: number[]) => degrees.map((d, i) => [leaning(d, performerNamed(`Performer ${i}`))]);
@@ -41,7 +55,10 @@ describe('a side of several performances', () => {
   it('leaves out who cannot be measured, and says why when nobody can', () => {
     const hidden = [stickPerformance(() => ({}), { one: 10 })];
     expect(readSide(trunk, [...side(10, 14), hidden]).spread!.n).toBe(2);
-    expect(readSide(trunk, [hidden, hidden])).toMatchObject({ reading: { measurable: false, reason: 'point-missing' }, spread: null });
+    expect(readSide(trunk, [hidden, hidden])).toMatchObject({
+      reading: { measurable: false, reason: 'point-missing' },
+      spread: null,
+    });
     expect(readSide(trunk, [])).toMatchObject({ reading: { measurable: false, reason: 'no-reference' } });
   });
 
@@ -61,7 +78,10 @@ describe('a side of several performances', () => {
     expect(nine!.shared!.camera).toBeCloseTo(one!.shared!.camera, 12);
     expect(nine!.sd).toBeGreaterThanOrEqual(Math.abs(one!.shared!.camera));
     // Nine clips of nine cameras do divide it.
-    const apart = readSide(trunk, Array.from({ length: 9 }, (_, i) => [leaning(10, { ...unsure, id: `clip-${i}` })])).reading;
+    const apart = readSide(
+      trunk,
+      Array.from({ length: 9 }, (_, i) => [leaning(10, { ...unsure, id: `clip-${i}` })]),
+    ).reading;
     expect(apart.measurable && apart.shared!.camera).toBeCloseTo(Math.abs(one!.shared!.camera) / 3, 12);
   });
 
@@ -71,25 +91,36 @@ describe('a side of several performances', () => {
     expect(degreesOf(spread!.within!)).toBeCloseTo(Math.sqrt(7), 4);
     expect(reading.measurable && degreesOf(reading.sd)).toBeGreaterThanOrEqual(Math.sqrt(7 / 3) - 1e-9);
     // Two performers, one of them with three attempts: each counts once.
-    const mixed = readSide(trunk, [...attempts(10, 11, 15), ...side(20).map(([p]) => [{ ...p!, clip: { ...p!.clip, ...performerNamed('Other') } }])]);
+    const mixed = readSide(trunk, [
+      ...attempts(10, 11, 15),
+      ...side(20).map(([p]) => [{ ...p!, clip: { ...p!.clip, ...performerNamed('Other') } }]),
+    ]);
     expect(mixed.spread!.n).toBe(2);
     expect(mixed.reading.measurable && degreesOf(mixed.reading.value)).toBeCloseTo(16, 4);
   });
 
   it('references at -178, 178 and -179 are -179.7 on average, 1.5 apart, and 170 is a gap', () => {
-    const facing = { ...trunk, of: { q: 'facing' as const, points: ['opposite-elbow', 'opposite-wrist'] as ['opposite-elbow', 'opposite-wrist'] }, plane: 'any' as const };
+    const facing = {
+      ...trunk,
+      of: {
+        q: 'facing' as const,
+        points: ['opposite-elbow', 'opposite-wrist'] as ['opposite-elbow', 'opposite-wrist'],
+      },
+      plane: 'any' as const,
+    };
     // Where a body faces is square to the rod.
     const turned = (...degrees: number[]) => side(...degrees.map((d) => 180 - d));
     const { reading, spread } = readSide(facing, turned(-178, 178, -179));
     expect(reading.measurable && degreesOf(reading.value)).toBeCloseTo(-179.667, 2);
-    expect(degreesOf(spread!.sd)).toBeCloseTo(Math.sqrt((7 / 3) ** 2 / 2 + (5 / 3) ** 2 / 2 + (2 / 3) ** 2 / 2) , 1);
+    expect(degreesOf(spread!.sd)).toBeCloseTo(Math.sqrt((7 / 3) ** 2 / 2 + (5 / 3) ** 2 / 2 + (2 / 3) ** 2 / 2), 1);
     expect(compareMeasure(facing, turned(178), turned(-178)).difference).toBeCloseTo((-4 * Math.PI) / 180, 6);
     expect(judge(compareMeasure(facing, turned(178), turned(-178, 178, -179)), undefined).excess).toBe(0);
   });
 });
 
 describe('judged against several performers', () => {
-  const stateOf = (athlete: number, ...reference: number[]) => judge(compareMeasure(trunk, side(athlete), side(...reference)), undefined);
+  const stateOf = (athlete: number, ...reference: number[]) =>
+    judge(compareMeasure(trunk, side(athlete), side(...reference)), undefined);
 
   it('the range of three performers is that of the next one, the target\u2019s tolerance of one', () => {
     const three = stateOf(16, 10, 11, 15);
@@ -114,7 +145,10 @@ describe('judged against several performers', () => {
 
   it('the reference is judged too, and may miss what the athlete meets', () => {
     const stated = { ...trunk, target: { type: 'at-most' as const, value: 20, source: 'published: test' } };
-    expect(judge(compareMeasure(stated, side(12), side(40)), undefined)).toMatchObject({ state: 'strength', referenceState: 'gap' });
+    expect(judge(compareMeasure(stated, side(12), side(40)), undefined)).toMatchObject({
+      state: 'strength',
+      referenceState: 'gap',
+    });
     expect(judge(compareMeasure(trunk, side(12), side(40)), undefined).referenceState).toBeNull();
   });
 

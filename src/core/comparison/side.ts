@@ -38,7 +38,8 @@ export interface ReadingOf {
 
 /** The camera from which a measure is read: the first whose view shows its plane and that has points; else the first. */
 export function viewOf(measure: Measure, views: Views): Performance {
-  const sees = (view: Performance): boolean => viewRefusal(view.clip, measure.plane) === null && Object.keys(view.raw).length > 0;
+  const sees = (view: Performance): boolean =>
+    viewRefusal(view.clip, measure.plane) === null && Object.keys(view.raw).length > 0;
   return views.find(sees) ?? views[0]!;
 }
 
@@ -52,7 +53,12 @@ export type MeasuredErrors = Readonly<Record<string, number>>;
 export function withMeasuredError(reading: Reading, sem: number | undefined): Reading {
   if (!reading.measurable || sem === undefined) return reading;
   const { points = reading.sd } = reading;
-  return { ...reading, sd: quadrature(Math.sqrt(Math.max(0, reading.sd ** 2 - points ** 2)), sem), alikeSd: 0, points: sem };
+  return {
+    ...reading,
+    sd: quadrature(Math.sqrt(Math.max(0, reading.sd ** 2 - points ** 2)), sem),
+    alikeSd: 0,
+    points: sem,
+  };
 }
 
 /** Whose performance it is: names that differ by case or blanks are one performer's. */
@@ -60,7 +66,10 @@ const performerOf = ([main]: Views): string => main!.clip.performer.name.trim().
 
 /** One measure of every performance of a side. */
 export const readEach = (measure: Measure, side: Side, errors: MeasuredErrors = {}): readonly ReadingOf[] =>
-  side.map((views) => ({ reading: withMeasuredError(evaluateMeasure(measure, viewOf(measure, views)), errors[measure.id]), performer: performerOf(views) }));
+  side.map((views) => ({
+    reading: withMeasuredError(evaluateMeasure(measure, viewOf(measure, views)), errors[measure.id]),
+    performer: performerOf(views),
+  }));
 
 /** Values by a key, in the order in which the keys first come. */
 const byKey = <T>(list: readonly T[], key: (item: T) => string): readonly (readonly T[])[] => {
@@ -71,7 +80,11 @@ const byKey = <T>(list: readonly T[], key: (item: T) => string): readonly (reado
 
 /** What the readings of each clip share does not shrink with their number: it goes into their mean as it is. */
 function sharedInMean(known: readonly Measured[], part: keyof SharedError): number {
-  return quadrature(...byKey(known, (r) => r.provenance.clipId).map((clip) => clip.reduce((sum, r) => sum + (r.shared?.[part] ?? 0), 0) / known.length));
+  return quadrature(
+    ...byKey(known, (r) => r.provenance.clipId).map(
+      (clip) => clip.reduce((sum, r) => sum + (r.shared?.[part] ?? 0), 0) / known.length,
+    ),
+  );
 }
 
 /**
@@ -80,29 +93,59 @@ function sharedInMean(known: readonly Measured[], part: keyof SharedError): numb
  * finder does alike in all of them, stays.
  */
 export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideReading {
-  if (all.length === 0) return { reading: notMeasurable('no-reference', 'There is nothing to compare with', 'Add a reference clip at Intake, or choose another reference at Compare.'), spread: null };
+  if (all.length === 0)
+    return {
+      reading: notMeasurable(
+        'no-reference',
+        'There is nothing to compare with',
+        'Add a reference clip at Intake, or choose another reference at Compare.',
+      ),
+      spread: null,
+    };
   const known = all.flatMap(({ reading, performer }) => (reading.measurable ? [{ reading, performer }] : []));
   if (all.length === 1 || known.length === 0) return { reading: all[0]!.reading, spread: null };
   const subtract = (a: number, b: number): number => differenceOf(measure, a, b);
   const readings = known.map((k) => k.reading);
-  const performers = byKey(known, (k) => k.performer).map((attempts) => ({ attempts: attempts.length, ...meanAndSd(attempts.map((a) => a.reading.value), subtract) }));
+  const performers = byKey(known, (k) => k.performer).map((attempts) => ({
+    attempts: attempts.length,
+    ...meanAndSd(
+      attempts.map((a) => a.reading.value),
+      subtract,
+    ),
+  }));
   const n = performers.length;
-  const { mean, sd } = meanAndSd(performers.map((p) => p.mean), subtract);
+  const { mean, sd } = meanAndSd(
+    performers.map((p) => p.mean),
+    subtract,
+  );
   const freedom = performers.reduce((sum, p) => sum + p.attempts - 1, 0);
-  const within = freedom > 0 ? Math.sqrt(performers.reduce((sum, p) => sum + (p.attempts - 1) * p.sd ** 2, 0) / freedom) : null;
+  const within =
+    freedom > 0 ? Math.sqrt(performers.reduce((sum, p) => sum + (p.attempts - 1) * p.sd ** 2, 0) / freedom) : null;
   const total = readings.length;
   const own = Math.sqrt(readings.reduce((sum, r) => sum + ownSd(r) ** 2, 0)) / total;
   const alikeSd = Math.sqrt(readings.reduce((sum, r) => sum + r.alikeSd ** 2, 0) / total);
-  const shared = { camera: sharedInMean(readings, 'camera'), scale: sharedInMean(readings, 'scale'), ground: sharedInMean(readings, 'ground') };
-  const ofSpread = n >= LEAST_FOR_SPREAD ? sd / Math.sqrt(n) : n === 1 && total >= LEAST_FOR_SPREAD ? within! / Math.sqrt(total) : 0;
+  const shared = {
+    camera: sharedInMean(readings, 'camera'),
+    scale: sharedInMean(readings, 'scale'),
+    ground: sharedInMean(readings, 'ground'),
+  };
+  const ofSpread =
+    n >= LEAST_FOR_SPREAD ? sd / Math.sqrt(n) : n === 1 && total >= LEAST_FOR_SPREAD ? within! / Math.sqrt(total) : 0;
   return {
-    reading: { ...readings[0]!, value: mean, sd: quadrature(Math.max(own, ofSpread), alikeSd, Math.sqrt(sharedVariance(shared))), alikeSd, shared },
+    reading: {
+      ...readings[0]!,
+      value: mean,
+      sd: quadrature(Math.max(own, ofSpread), alikeSd, Math.sqrt(sharedVariance(shared))),
+      alikeSd,
+      shared,
+    },
     spread: { n, sd, within, readings },
   };
 }
 
 /** One measure of a side: of its one performance, or the mean of several. */
-export const readSide = (measure: Measure, side: Side, errors: MeasuredErrors = {}): SideReading => meanReading(measure, readEach(measure, side, errors));
+export const readSide = (measure: Measure, side: Side, errors: MeasuredErrors = {}): SideReading =>
+  meanReading(measure, readEach(measure, side, errors));
 
 /** Only the main camera of every performance: times are read where moments are marked. */
 export const mainViews = (side: Side): Side => side.map((views) => views.slice(0, 1));

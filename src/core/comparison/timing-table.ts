@@ -25,7 +25,9 @@ export interface TimingRow {
 }
 
 const timeOf = (duration: Reading, share: Reading): PhaseTime | null =>
-  duration.measurable ? { duration: duration.value, share: share.measurable ? share.value : null, plusMinus: COVERAGE_95 * duration.sd } : null;
+  duration.measurable
+    ? { duration: duration.value, share: share.measurable ? share.value : null, plusMinus: COVERAGE_95 * duration.sd }
+    : null;
 
 /** Every phase of both sides: how long, what share, and how sure that is; of several performances the mean. */
 export function timingTable(movement: Movement, athlete: Side, reference: Side): readonly TimingRow[] {
@@ -33,7 +35,14 @@ export function timingTable(movement: Movement, athlete: Side, reference: Side):
   const [a, r] = [mainViews(athlete), mainViews(reference)];
   return movement.phases.map((phase) => {
     const times = compareMeasure(durationBetween(phase.from, phase.to), a, r);
-    const share = (side: Side): Reading => readSide({ ...UNLISTED, kind: 'share', from: phase.from, to: phase.to, whole }, side).reading;
-    return { phase, athlete: timeOf(times.athlete, share(a)), reference: timeOf(times.reference, share(r)), difference: times.difference, plusMinus: times.plusMinus };
+    const share = (side: Side): Reading =>
+      readSide({ ...UNLISTED, kind: 'share', from: phase.from, to: phase.to, whole }, side).reading;
+    return {
+      phase,
+      athlete: timeOf(times.athlete, share(a)),
+      reference: timeOf(times.reference, share(r)),
+      difference: times.difference,
+      plusMinus: times.plusMinus,
+    };
   });
 }

@@ -31,4 +31,5 @@ const USUAL: Readonly<Record<DisplayUnit, Usual>> = {
 export const LEAST_ATTEMPTS = 3;
 
 /** The usual deviation of one attempt from a performer's own mean, SI. */
-export const usualTrialSd = ({ value, unit }: Pick<Measured, 'value' | 'unit'>): number => Math.hypot(USUAL[unit].sd, USUAL[unit].share * value);
+export const usualTrialSd = ({ value, unit }: Pick<Measured, 'value' | 'unit'>): number =>
+  Math.hypot(USUAL[unit].sd, USUAL[unit].share * value);

@@ -13,10 +13,32 @@ import { timingTable, type TimingRow } from './timing-table';
 
 const moment = (id: string, key: string) => ({ id, name: id, key, look: '' });
 const movement: Movement = movementSchema.parse({
-  schemaVersion: 1, id: 'test', name: 'Test', sport: 'Test', moments: [moment('a', '1'), moment('b', '2'), moment('c', '3')],
-  phases: [{ from: 'a', to: 'b', name: 'First' }, { from: 'b', to: 'c', name: 'Second' }],
-  measures: [{ id: 'lean', name: 'Lean', kind: 'segment-angle', region: 'trunk', plane: 'sagittal', points: ['opposite-elbow', 'opposite-wrist'], against: 'up', at: 'b', importance: 0.5, cost: 'weeks', target: { type: 'same-as-reference', tolerance: 3, source: 'test' } }],
-  causes: [], cautions: [],
+  schemaVersion: 1,
+  id: 'test',
+  name: 'Test',
+  sport: 'Test',
+  moments: [moment('a', '1'), moment('b', '2'), moment('c', '3')],
+  phases: [
+    { from: 'a', to: 'b', name: 'First' },
+    { from: 'b', to: 'c', name: 'Second' },
+  ],
+  measures: [
+    {
+      id: 'lean',
+      name: 'Lean',
+      kind: 'segment-angle',
+      region: 'trunk',
+      plane: 'sagittal',
+      points: ['opposite-elbow', 'opposite-wrist'],
+      against: 'up',
+      at: 'b',
+      importance: 0.5,
+      cost: 'weeks',
+      target: { type: 'same-as-reference', tolerance: 3, source: 'test' },
+    },
+  ],
+  causes: [],
+  cautions: [],
 });
 const [lean] = movement.measures as [Movement['measures'][number]];
 
@@ -24,11 +46,23 @@ const [lean] = movement.measures as [Movement['measures'][number]];
 const rod = (at: (frame: number) => number, marks: Record<string, number>): Performance =>
   stickPerformance((f) => {
     const a = (at(f) * Math.PI) / 180;
-    return { 'left-shoulder': [500, -79], 'left-hip': [500, 209], 'left-knee': [500, 454], 'left-ankle': [500, 700], 'left-elbow': [500, 700], 'left-wrist': [500 + 600 * Math.sin(a), 700 - 600 * Math.cos(a)] };
+    return {
+      'left-shoulder': [500, -79],
+      'left-hip': [500, 209],
+      'left-knee': [500, 454],
+      'left-ankle': [500, 700],
+      'left-elbow': [500, 700],
+      'left-wrist': [500 + 600 * Math.sin(a), 700 - 600 * Math.cos(a)],
+    };
   }, marks);
 /** Lean that goes straight from 0 at a to 20 at b to 50 at c, whatever the timing, plus something. */
 const phased = (marks: Record<'a' | 'b' | 'c', number>, more: (u: number) => number = () => 0): Performance =>
-  rod((f) => (f <= marks.b ? (20 * (f - marks.a)) / (marks.b - marks.a) : 20 + (30 * (f - marks.b)) / (marks.c - marks.b)) + more((f - marks.a) / (marks.c - marks.a)), marks);
+  rod(
+    (f) =>
+      (f <= marks.b ? (20 * (f - marks.a)) / (marks.b - marks.a) : 20 + (30 * (f - marks.b)) / (marks.c - marks.b)) +
+      more((f - marks.a) / (marks.c - marks.a)),
+    marks,
+  );
 
 describe('curves in matched time', () => {
   const slow = { a: 4, b: 24, c: 34 };
@@ -56,11 +90,16 @@ describe('curves in matched time', () => {
     expect(fromSi(longest!.excess, 'deg')).toBeGreaterThan(8);
     expect(curves.at[longest!.worst]).toBeGreaterThan(0.65);
     expect(curves.at[longest!.worst]).toBeLessThan(0.85);
-    expect(frameAtSample(phased(quick), curves.through, longest!.worst)).toBeCloseTo(quick.a + 24 * curves.at[longest!.worst]!, 0);
+    expect(frameAtSample(phased(quick), curves.through, longest!.worst)).toBeCloseTo(
+      quick.a + 24 * curves.at[longest!.worst]!,
+      0,
+    );
   });
 
   it('have the band of three performers, and none of a measure without a tolerance and with one performer', () => {
-    const members = [-4, 0, 4].map((shift) => [{ ...phased(quick, () => shift), clip: { ...phased(quick).clip, ...performerNamed(`Performer ${shift}`) } }]);
+    const members = [-4, 0, 4].map((shift) => [
+      { ...phased(quick, () => shift), clip: { ...phased(quick).clip, ...performerNamed(`Performer ${shift}`) } },
+    ]);
     const curves = matchedCurves(movement, lean, [[phased(quick)]], members)!;
     expect(curves.bandOf).toBe('performers');
     // Four degrees apart, on what 4.303 times the root of four thirds would be at a single place; along a curve it is more.
@@ -76,8 +115,17 @@ describe('curves in matched time', () => {
     expect(clear).toHaveLength(2 * SAMPLES + 1);
     // From b on the athlete's wrist was found, and hardly.
     const wrist = sure.smoothed['left-wrist']!;
-    const unsure = { ...wrist, confidence: wrist.confidence.map((c, i) => (i >= quick.b ? 0.2 : c)), origin: wrist.origin.map((o, i) => (i >= quick.b ? ORIGIN.found : o)) };
-    const found = matchedCurves(movement, lean, [[{ ...sure, smoothed: { ...sure.smoothed, 'left-wrist': unsure } }]], [[sure]])!.plusMinus!;
+    const unsure = {
+      ...wrist,
+      confidence: wrist.confidence.map((c, i) => (i >= quick.b ? 0.2 : c)),
+      origin: wrist.origin.map((o, i) => (i >= quick.b ? ORIGIN.found : o)),
+    };
+    const found = matchedCurves(
+      movement,
+      lean,
+      [[{ ...sure, smoothed: { ...sure.smoothed, 'left-wrist': unsure } }]],
+      [[sure]],
+    )!.plusMinus!;
     expect(found[0]).toBeCloseTo(clear[0]!, 9);
     expect(found[75]!).toBeGreaterThan(1.1 * clear[75]!);
     // Linear between the samples at which it is reckoned.
@@ -89,7 +137,9 @@ describe('curves in matched time', () => {
     const curves = matchedCurves(movement, lean, ...sides, { lean: toSi(2, 'deg') })!;
     // What digitising twice cannot show (moment, camera, depth) stays beside it.
     const least = 1.96 * Math.SQRT2 * 2;
-    expect(curves.plusMinus!.every((v) => fromSi(v, 'deg') >= least - 1e-9 && fromSi(v, 'deg') < 1.6 * least)).toBe(true);
+    expect(curves.plusMinus!.every((v) => fromSi(v, 'deg') >= least - 1e-9 && fromSi(v, 'deg') < 1.6 * least)).toBe(
+      true,
+    );
   });
 
   it('name no stretch where the error is not known', () => {
@@ -100,15 +150,37 @@ describe('curves in matched time', () => {
     expect(curves.stretches).toEqual([]);
     // Unknown in the second phase only: the bump there is not named.
     const gone = phased(quick, bump);
-    const hidden = { ...gone.smoothed['left-wrist']!, x: gone.smoothed['left-wrist']!.x.map((v, i) => (i > quick.b + 1 ? NaN : v)) };
-    const half = matchedCurves(movement, lean, [[{ ...gone, smoothed: { ...gone.smoothed, 'left-wrist': hidden } }]], [[phased(quick)]])!;
+    const hidden = {
+      ...gone.smoothed['left-wrist']!,
+      x: gone.smoothed['left-wrist']!.x.map((v, i) => (i > quick.b + 1 ? NaN : v)),
+    };
+    const half = matchedCurves(
+      movement,
+      lean,
+      [[{ ...gone, smoothed: { ...gone.smoothed, 'left-wrist': hidden } }]],
+      [[phased(quick)]],
+    )!;
     expect(half.plusMinus![10]).toBeGreaterThan(0);
     expect(half.plusMinus![90]).toBeNaN();
     expect(half.stretches).toEqual([]);
   });
 
   it('a tolerance in another unit is no band: the time of a peak says nothing of degrees', () => {
-    const when = readMeasure({ id: 'when', name: 'When', kind: 'extreme', region: 'trunk', plane: 'sagittal', of: { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' }, from: 'a', to: 'c', which: 'largest', give: 'time', importance: 0.5, cost: 'weeks', target: { type: 'same-as-reference', tolerance: 20, source: 'test' } });
+    const when = readMeasure({
+      id: 'when',
+      name: 'When',
+      kind: 'extreme',
+      region: 'trunk',
+      plane: 'sagittal',
+      of: { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' },
+      from: 'a',
+      to: 'c',
+      which: 'largest',
+      give: 'time',
+      importance: 0.5,
+      cost: 'weeks',
+      target: { type: 'same-as-reference', tolerance: 20, source: 'test' },
+    });
     const curves = matchedCurves(movement, when, [[phased(quick)]], [[phased(quick)]])!;
     expect(curves.half).toBeNull();
     expect(curves.stretches).toEqual([]);
@@ -117,7 +189,9 @@ describe('curves in matched time', () => {
 
   it('need two common moments in order, and a measure that is a curve', () => {
     expect(matchedCurves(movement, lean, [[rod(() => 0, { a: 4 })]], [[phased(quick)]])).toBeNull();
-    expect(matchedCurves(movement, lean, [[rod(() => 0, { a: 20, b: 10 })]], [[rod(() => 0, { a: 5, b: 10 })]])).toBeNull();
+    expect(
+      matchedCurves(movement, lean, [[rod(() => 0, { a: 20, b: 10 })]], [[rod(() => 0, { a: 5, b: 10 })]]),
+    ).toBeNull();
     expect(curveMeasures(movement).map((m) => m.id)).toEqual(['lean']);
   });
 });
@@ -153,7 +227,10 @@ describe('timing against several', () => {
   });
 
   it('a phase that one of them does not have is not known', () => {
-    expect(timingTable(movement, [[rod(() => 0, { a: 2, b: 14 })]], several)[1]!).toMatchObject({ athlete: null, difference: null });
+    expect(timingTable(movement, [[rod(() => 0, { a: 2, b: 14 })]], several)[1]!).toMatchObject({
+      athlete: null,
+      difference: null,
+    });
   });
 });
 
@@ -163,7 +240,9 @@ describe('repetitions of one performance', () => {
 
   it('each one, their mean and spread, and late minus early', () => {
     const [row] = repetitionTable(movement, side) as [RepetitionRow];
-    expect(row.readings.map((r) => (r.measurable ? Math.round(fromSi(r.value, 'deg')) : null))).toEqual([10, 11, 14, 15]);
+    expect(row.readings.map((r) => (r.measurable ? Math.round(fromSi(r.value, 'deg')) : null))).toEqual([
+      10, 11, 14, 15,
+    ]);
     expect(row.side.reading.measurable && fromSi(row.side.reading.value, 'deg')).toBeCloseTo(12.5, 1);
     expect(fromSi(row.side.spread!.within!, 'deg')).toBeCloseTo(Math.sqrt((2 * 2.5 ** 2 + 2 * 1.5 ** 2) / 3), 1);
     expect(fromSi(row.lateMinusEarly!, 'deg')).toBeCloseTo(4, 1);
@@ -177,7 +256,7 @@ describe('repetitions of one performance', () => {
   });
 
   it('an odd one in the middle counts in neither half; one alone has no drift', () => {
-    expect(fromSi((repetitionTable(movement, side.slice(0, 3))[0]!).lateMinusEarly!, 'deg')).toBeCloseTo(4, 1);
+    expect(fromSi(repetitionTable(movement, side.slice(0, 3))[0]!.lateMinusEarly!, 'deg')).toBeCloseTo(4, 1);
     expect(repetitionTable(movement, side.slice(0, 1))[0]).toMatchObject({ lateMinusEarly: null, plusMinus: null });
   });
 });
@@ -189,13 +268,26 @@ test('paths begin at the same place, go the same way, in standing heights', () =
   expect([path.x[0], path.y[0]]).toEqual([0, 0]);
   expect(path.x[20]).toBeCloseTo(0.6 * (Math.sin(Math.PI / 6) - Math.sin(Math.PI / 18)), 2);
   expect(path.moments).toEqual({ a: 0, c: 20 });
-  const seen = pathOf(movement, performance, { point: 'opposite-wrist', from: { relativeTo: 'opposite-elbow', line: null } })!;
+  const seen = pathOf(movement, performance, {
+    point: 'opposite-wrist',
+    from: { relativeTo: 'opposite-elbow', line: null },
+  })!;
   expect(seen.y[20]).toBeCloseTo(0.6 * Math.cos(Math.PI / 6), 2);
-  expect(pathOf(movement, rod(() => 0, { a: 10 }), { point: 'opposite-wrist', from: { relativeTo: 'opposite-elbow', line: null } })).toBeNull();
+  expect(
+    pathOf(
+      movement,
+      rod(() => 0, { a: 10 }),
+      { point: 'opposite-wrist', from: { relativeTo: 'opposite-elbow', line: null } },
+    ),
+  ).toBeNull();
 });
 
 describe('congruence of a crew', () => {
-  const wave = (shift: number, scale = 1): Float64Array => Float64Array.from({ length: 200 }, (_, i) => scale * Math.sin((2 * Math.PI * (i - shift)) / 80) + 0.3 * Math.sin((2 * Math.PI * (i - shift)) / 40));
+  const wave = (shift: number, scale = 1): Float64Array =>
+    Float64Array.from(
+      { length: 200 },
+      (_, i) => scale * Math.sin((2 * Math.PI * (i - shift)) / 80) + 0.3 * Math.sin((2 * Math.PI * (i - shift)) / 40),
+    );
 
   it('finds who is behind, by how much between samples, and how alike they are', () => {
     const found = congruenceOf(wave(0), wave(6.4), 0.01, 0.3)!;
@@ -212,12 +304,16 @@ describe('congruence of a crew', () => {
 
   it('says nothing of a curve that does not move or hardly overlaps', () => {
     expect(congruenceOf(wave(0), new Float64Array(200).fill(3), 0.01, 0.2)).toBeNull();
-    const [begins, ends] = [(v: number, i: number): number => (i < 120 ? v : NaN), (v: number, i: number): number => (i < 100 ? NaN : v)];
+    const [begins, ends] = [
+      (v: number, i: number): number => (i < 120 ? v : NaN),
+      (v: number, i: number): number => (i < 100 ? NaN : v),
+    ];
     expect(congruenceOf(Float64Array.from(wave(0), begins), Float64Array.from(wave(0), ends), 0.01, 0.1)).toBeNull();
   });
 
   it('takes what is known of both, with nothing before and after', () => {
-    const middle = (curve: Float64Array): Float64Array => Float64Array.from({ length: 800 }, (_, i) => curve[i - 300] ?? NaN);
+    const middle = (curve: Float64Array): Float64Array =>
+      Float64Array.from({ length: 800 }, (_, i) => curve[i - 300] ?? NaN);
     expect(congruenceOf(middle(wave(0)), middle(wave(4)), 0.01, 0.3)!.lag).toBeCloseTo(0.04, 3);
   });
 

@@ -7,14 +7,26 @@ const BLUE = colour(4);
 const RED = colour(100);
 
 /** Follows the first of two through frames; either may be covered. Returns who was taken: 'own', 'other' or nobody. */
-function follow(frames: number, own: (f: number) => Partial<Seen> | null, other: (f: number) => Partial<Seen> | null): { who: (string | null)[]; sure: boolean[] } {
+function follow(
+  frames: number,
+  own: (f: number) => Partial<Seen> | null,
+  other: (f: number) => Partial<Seen> | null,
+): { who: (string | null)[]; sure: boolean[] } {
   let people: People = beginFollowing({ x: own(0)!.x! + 20, y: 330, size: SIZE * 1.1 });
   const [who, sure]: [(string | null)[], boolean[]] = [[], []];
   for (let f = 0; f < frames; f++) {
-    const there = ([['own', own(f)], ['other', other(f)]] as const).filter(([, at]) => at !== null);
+    const there = (
+      [
+        ['own', own(f)],
+        ['other', other(f)],
+      ] as const
+    ).filter(([, at]) => at !== null);
     // Whoever is seen first comes first by turns: the order says nothing.
     if (f % 2 === 1) there.reverse();
-    const recognised = recognise(people, there.map(([, at]) => ({ x: 0, y: 360, size: SIZE, colours: null, ...at })));
+    const recognised = recognise(
+      people,
+      there.map(([, at]) => ({ x: 0, y: 360, size: SIZE, colours: null, ...at })),
+    );
     people = recognised.people;
     who.push(recognised.chosen === null ? null : there[recognised.chosen]![0]);
     sure.push(recognised.sure);
@@ -26,13 +38,21 @@ function follow(frames: number, own: (f: number) => Partial<Seen> | null, other:
 const noise = (f: number, seed: number): number => 4 * Math.sin(f * 7.3 + seed);
 
 test('two who walk past each other keep their names, whichever way the finder lists them', () => {
-  const { who } = follow(100, (f) => ({ x: 200 + 6 * f + noise(f, 1), y: 360 }), (f) => ({ x: 800 - 6 * f + noise(f, 2), y: 350 }));
+  const { who } = follow(
+    100,
+    (f) => ({ x: 200 + 6 * f + noise(f, 1), y: 360 }),
+    (f) => ({ x: 800 - 6 * f + noise(f, 2), y: 350 }),
+  );
   expect(who.every((w) => w === 'own')).toBe(true);
 });
 
 test('one who is covered for a while is waited for, and the one in front is not taken for them', () => {
   const covered = (f: number): boolean => f > 44 && f < 58;
-  const { who, sure } = follow(100, (f) => (covered(f) ? null : { x: 200 + 6 * f, y: 360 }), (f) => ({ x: 800 - 6 * f, y: 350 }));
+  const { who, sure } = follow(
+    100,
+    (f) => (covered(f) ? null : { x: 200 + 6 * f, y: 360 }),
+    (f) => ({ x: 800 - 6 * f, y: 350 }),
+  );
   expect(who.filter((_, f) => covered(f)).every((w) => w === null)).toBe(true);
   expect(who.filter((_, f) => !covered(f)).every((w) => w === 'own')).toBe(true);
   expect(sure.slice(45, 57).some(Boolean)).toBe(false);
@@ -43,17 +63,30 @@ test('where both turn back behind a wall their clothes tell them apart', () => {
   // They meet, are not seen for ten frames, and come out on the side they came from.
   const hidden = (f: number): boolean => f > 45 && f < 56;
   const turn = (f: number): number => (f < 51 ? f : 101 - f);
-  const dressed = (own: Float64Array, other: Float64Array) => follow(100, (f) => (hidden(f) ? null : { x: 200 + 5 * turn(f), colours: own }), (f) => (hidden(f) ? null : { x: 720 - 5 * turn(f), colours: other }));
+  const dressed = (own: Float64Array, other: Float64Array) =>
+    follow(
+      100,
+      (f) => (hidden(f) ? null : { x: 200 + 5 * turn(f), colours: own }),
+      (f) => (hidden(f) ? null : { x: 720 - 5 * turn(f), colours: other }),
+    );
   expect(dressed(BLUE, RED).who.filter((w, f) => !hidden(f) && f > 60 && w !== 'own')).toEqual([]);
 });
 
 test('nobody is taken where the chosen one is gone and only others are there', () => {
-  const { who } = follow(60, (f) => (f < 20 ? { x: 300, colours: BLUE } : null), (f) => (f < 20 ? null : { x: 700, colours: RED }));
+  const { who } = follow(
+    60,
+    (f) => (f < 20 ? { x: 300, colours: BLUE } : null),
+    (f) => (f < 20 ? null : { x: 700, colours: RED }),
+  );
   expect(who.slice(20).every((w) => w === null)).toBe(true);
 });
 
 test('a quick start is followed: the step allowed grows with what was seen', () => {
-  const { who } = follow(40, (f) => ({ x: 200 + 1.2 * f * f * 0.5 }), () => null);
+  const { who } = follow(
+    40,
+    (f) => ({ x: 200 + 1.2 * f * f * 0.5 }),
+    () => null,
+  );
   expect(who.every((w) => w === 'own')).toBe(true);
 });
 
@@ -67,14 +100,27 @@ test('colours: alike is 0, nothing in common 1, and half in common by the formul
 test('colours are read at places of a picture, those outside it left out', () => {
   // Two by two: red, red, blue, black.
   const pixels = Uint8ClampedArray.from([255, 0, 0, 255, 255, 0, 0, 255, 0, 0, 255, 255, 0, 0, 0, 255]);
-  const read = coloursAt(pixels, 2, [{ x: 0.5, y: 0.5 }, { x: 1.5, y: 0.2 }, { x: 0.1, y: 1.9 }, { x: -1, y: 0 }, { x: 0, y: 2 }])!;
+  const read = coloursAt(pixels, 2, [
+    { x: 0.5, y: 0.5 },
+    { x: 1.5, y: 0.2 },
+    { x: 0.1, y: 1.9 },
+    { x: -1, y: 0 },
+    { x: 0, y: 2 },
+  ])!;
   expect(read[4 * 25]).toBeCloseTo(2 / 3, 12);
   expect(read[4]).toBeCloseTo(1 / 3, 12);
   expect(coloursAt(pixels, 2, [{ x: 9, y: 9 }])).toBeNull();
 });
 
 test('clothes are looked at on trunk and thighs, also from the side, where both shoulders lie on one place', () => {
-  const joints = { 'left-shoulder': [100, 100], 'right-shoulder': [100, 100], 'left-hip': [100, 200], 'right-hip': [100, 200], 'left-knee': [120, 290], 'right-knee': [80, 290] } as const;
+  const joints = {
+    'left-shoulder': [100, 100],
+    'right-shoulder': [100, 100],
+    'left-hip': [100, 200],
+    'right-hip': [100, 200],
+    'left-knee': [120, 290],
+    'right-knee': [80, 290],
+  } as const;
   const places = clothesOf((joint) => ({ x: joints[joint][0], y: joints[joint][1] }));
   expect(places).toHaveLength(120);
   expect(places.every(({ x, y }) => x > 70 && x < 130 && y > 100 && y < 290)).toBe(true);

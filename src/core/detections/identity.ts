@@ -53,7 +53,13 @@ const CLEAR = 0.5;
 /** Nearer than this share of the person's extent one covers the other, and points of both are mixed up. */
 const COVERS = 0.3;
 /** How much of a surprise goes into the position, the velocity and the colours (alpha-beta filter; from the trial clips). */
-const GAIN = { clear: { place: 0.7, velocity: 0.25 }, again: { place: 1, velocity: 0.25 }, mixed: { place: 0.3, velocity: 0.03 }, surprise: 0.15, colours: 0.1 } as const;
+const GAIN = {
+  clear: { place: 0.7, velocity: 0.25 },
+  again: { place: 1, velocity: 0.25 },
+  mixed: { place: 0.3, velocity: 0.03 },
+  surprise: 0.15,
+  colours: 0.1,
+} as const;
 /** A box drawn by hand is as near as somebody who was not seen for so many frames. */
 const ROUGH = 6;
 /** What is left of a velocity a frame later where nobody sees that it goes on. */
@@ -96,51 +102,92 @@ export function coloursAt(pixels: Uint8ClampedArray, width: number, places: read
 const HALF_STRIP = { trunk: 0.12, thigh: 0.06 } as const;
 
 /** Places on the clothes of a person: strips down the trunk and down both thighs. */
-export function clothesOf(at: (joint: 'left-shoulder' | 'right-shoulder' | 'left-hip' | 'right-hip' | 'left-knee' | 'right-knee') => Vec2): readonly Vec2[] {
+export function clothesOf(
+  at: (joint: 'left-shoulder' | 'right-shoulder' | 'left-hip' | 'right-hip' | 'left-knee' | 'right-knee') => Vec2,
+): readonly Vec2[] {
   const middle = (a: Vec2, b: Vec2): Vec2 => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
   const strip = (from: Vec2, to: Vec2, half: number): Vec2[] =>
     Array.from({ length: 40 }, (_, k) => {
       const [along, across] = [0.15 + 0.7 * (Math.floor(k / 4) / 9), half * ((k % 4) / 1.5 - 1)];
-      return { x: from.x + along * (to.x - from.x) - across * (to.y - from.y), y: from.y + along * (to.y - from.y) + across * (to.x - from.x) };
+      return {
+        x: from.x + along * (to.x - from.x) - across * (to.y - from.y),
+        y: from.y + along * (to.y - from.y) + across * (to.x - from.x),
+      };
     });
   return [
-    ...strip(middle(at('left-shoulder'), at('right-shoulder')), middle(at('left-hip'), at('right-hip')), HALF_STRIP.trunk),
+    ...strip(
+      middle(at('left-shoulder'), at('right-shoulder')),
+      middle(at('left-hip'), at('right-hip')),
+      HALF_STRIP.trunk,
+    ),
     ...strip(at('left-hip'), at('left-knee'), HALF_STRIP.thigh),
     ...strip(at('right-hip'), at('right-knee'), HALF_STRIP.thigh),
   ];
 }
 
 /** The people there are when somebody is chosen by a box. */
-export const beginFollowing = (chosen: Omit<Seen, 'colours'>): People => ({ chosen: { ...chosen, colours: null, velocity: { x: 0, y: 0 }, unseen: ROUGH, surprise: NEW_SURPRISE * chosen.size, seenFor: 0 }, others: [] });
+export const beginFollowing = (chosen: Omit<Seen, 'colours'>): People => ({
+  chosen: {
+    ...chosen,
+    colours: null,
+    velocity: { x: 0, y: 0 },
+    unseen: ROUGH,
+    surprise: NEW_SURPRISE * chosen.size,
+    seenFor: 0,
+  },
+  others: [],
+});
 
 const expected = ({ x, y, velocity }: Known): Vec2 => ({ x: x + velocity.x, y: y + velocity.y });
 
 /** How much speaks against somebody seen being somebody known. */
 function against(known: Known, seen: Seen): number {
   const at = expected(known);
-  const reach = Math.max(LEAST_STEP * known.size, SURPRISES * known.surprise) + DRIFT * Math.min(known.unseen, MOST_DRIFT) * known.size;
+  const reach =
+    Math.max(LEAST_STEP * known.size, SURPRISES * known.surprise) +
+    DRIFT * Math.min(known.unseen, MOST_DRIFT) * known.size;
   const colours = known.colours && seen.colours ? colourDistance(known.colours, seen.colours) / COLOURS : 0;
-  return (Math.hypot(seen.x - at.x, seen.y - at.y) / reach) ** 2 + (Math.log(seen.size / known.size) / SIZE) ** 2 + colours ** 2;
+  return (
+    (Math.hypot(seen.x - at.x, seen.y - at.y) / reach) ** 2 +
+    (Math.log(seen.size / known.size) / SIZE) ** 2 +
+    colours ** 2
+  );
 }
 
 /** What it costs not to see somebody: one of the others who is hardly known does not hold the place of somebody who was only lost. */
-const absent = (known: Known, isChosen: boolean): number => STRANGER * (isChosen ? 1 : Math.min(1, known.seenFor / FAMILIAR));
+const absent = (known: Known, isChosen: boolean): number =>
+  STRANGER * (isChosen ? 1 : Math.min(1, known.seenFor / FAMILIAR));
 
 /** Every way to share out those seen among those known: for each known one an index or null, with its cost. */
-function sharings(costs: readonly (readonly number[])[], without: readonly number[], taken: readonly number[] = []): { readonly who: (number | null)[]; readonly cost: number }[] {
+function sharings(
+  costs: readonly (readonly number[])[],
+  without: readonly number[],
+  taken: readonly number[] = [],
+): { readonly who: (number | null)[]; readonly cost: number }[] {
   if (costs.length === 0) return [{ who: [], cost: 0 }];
   const [own, ...rest] = costs;
   const [missing, ...later] = without;
   const choices = [null, ...own!.keys()].filter((s) => s === null || (!taken.includes(s) && own![s]! < STRANGER));
-  return choices.flatMap((s) => sharings(rest, later, s === null ? taken : [...taken, s]).map(({ who, cost }) => ({ who: [s, ...who], cost: cost + (s === null ? missing! : own![s]!) })));
+  return choices.flatMap((s) =>
+    sharings(rest, later, s === null ? taken : [...taken, s]).map(({ who, cost }) => ({
+      who: [s, ...who],
+      cost: cost + (s === null ? missing! : own![s]!),
+    })),
+  );
 }
 
-const mix = (a: Float64Array | null, b: Float64Array | null, share: number): Float64Array | null => (a && b ? a.map((v, i) => v + share * (b[i]! - v)) : (a ?? b));
+const mix = (a: Float64Array | null, b: Float64Array | null, share: number): Float64Array | null =>
+  a && b ? a.map((v, i) => v + share * (b[i]! - v)) : (a ?? b);
 
 function updated(known: Known, seen: Seen | null, apart: boolean): Known {
   const at = expected(known);
   if (!seen) {
-    return { ...known, ...at, velocity: { x: SLOWING * known.velocity.x, y: SLOWING * known.velocity.y }, unseen: known.unseen + 1 };
+    return {
+      ...known,
+      ...at,
+      velocity: { x: SLOWING * known.velocity.x, y: SLOWING * known.velocity.y },
+      unseen: known.unseen + 1,
+    };
   }
   const [dx, dy] = [seen.x - at.x, seen.y - at.y];
   // Who was unseen for a while may have turned meanwhile: the surprise is shared out over the time, and the next ones may be large.
@@ -166,13 +213,26 @@ function updated(known: Known, seen: Seen | null, apart: boolean): Known {
  */
 export function recognise(people: People, seen: readonly Seen[]): Recognised {
   const known = [people.chosen, ...people.others];
-  const ways = sharings(known.map((k) => seen.map((s) => against(k, s))), known.map((k, i) => absent(k, i === 0))).sort((a, b) => a.cost - b.cost);
+  const ways = sharings(
+    known.map((k) => seen.map((s) => against(k, s))),
+    known.map((k, i) => absent(k, i === 0)),
+  ).sort((a, b) => a.cost - b.cost);
   const best = ways[0]!;
   const [chosen] = best.who;
   const next = ways.find((way) => way.who[0] !== chosen && way.who[0] !== null);
-  const apart = people.others.every((other) => Math.hypot(expected(other).x - expected(people.chosen).x, expected(other).y - expected(people.chosen).y) > COVERS * people.chosen.size);
+  const apart = people.others.every(
+    (other) =>
+      Math.hypot(expected(other).x - expected(people.chosen).x, expected(other).y - expected(people.chosen).y) >
+      COVERS * people.chosen.size,
+  );
   const sure = chosen !== null && apart && (!next || next.cost - best.cost >= CLEAR);
   const [first, ...others] = known.map((k, i) => updated(k, best.who[i] === null ? null : seen[best.who[i]!]!, apart));
-  const strangers = seen.filter((_, s) => !best.who.includes(s)).map((s): Known => ({ ...s, velocity: { x: 0, y: 0 }, unseen: 0, surprise: NEW_SURPRISE * s.size, seenFor: 1 }));
-  return { people: { chosen: first!, others: [...others.filter((k) => k.unseen < FORGOTTEN), ...strangers].slice(-4) }, chosen: chosen ?? null, sure };
+  const strangers = seen
+    .filter((_, s) => !best.who.includes(s))
+    .map((s): Known => ({ ...s, velocity: { x: 0, y: 0 }, unseen: 0, surprise: NEW_SURPRISE * s.size, seenFor: 1 }));
+  return {
+    people: { chosen: first!, others: [...others.filter((k) => k.unseen < FORGOTTEN), ...strangers].slice(-4) },
+    chosen: chosen ?? null,
+    sure,
+  };
 }

@@ -10,7 +10,11 @@ export const HALF_SURE = 0.04;
 export type Looks = ReadonlyMap<number, readonly FoundPoints[]>;
 
 /** Points whose sides a finder takes for each other together. */
-const LIMBS = { legs: /hip|knee|ankle|heel|foot-index/, arms: /shoulder|elbow|wrist|pinky|-index|thumb/, face: /eye|ear|mouth/ } as const;
+const LIMBS = {
+  legs: /hip|knee|ankle|heel|foot-index/,
+  arms: /shoulder|elbow|wrist|pinky|-index|thumb/,
+  face: /eye|ear|mouth/,
+} as const;
 type Limb = keyof typeof LIMBS;
 
 const otherSide = (id: BodyPoint): BodyPoint =>
@@ -19,7 +23,10 @@ const otherSide = (id: BodyPoint): BodyPoint =>
 /** The same points with left and right exchanged in names. */
 export function exchangeSides(found: FoundPoints, which: (id: BodyPoint) => boolean = () => true): FoundPoints {
   return Object.fromEntries(
-    (Object.entries(found) as [BodyPoint, NonNullable<FoundPoints[BodyPoint]>][]).map(([id, point]) => [which(id) ? otherSide(id) : id, point]),
+    (Object.entries(found) as [BodyPoint, NonNullable<FoundPoints[BodyPoint]>][]).map(([id, point]) => [
+      which(id) ? otherSide(id) : id,
+      point,
+    ]),
   );
 }
 
@@ -27,7 +34,10 @@ const apart = (a: FoundPoints, b: FoundPoints, ids: readonly BodyPoint[]): numbe
   ids.reduce((sum, id) => sum + (a[id] && b[id] ? distance(a[id]!, b[id]!) : 0), 0);
 
 /** The second look with each limb pair named so that it agrees best with the first, and the limbs that had to be named the other way round. */
-function turnedTo(first: FoundPoints, second: FoundPoints): { readonly points: FoundPoints; readonly turned: readonly Limb[] } {
+function turnedTo(
+  first: FoundPoints,
+  second: FoundPoints,
+): { readonly points: FoundPoints; readonly turned: readonly Limb[] } {
   let points = second;
   const turned: Limb[] = [];
   for (const limb of Object.keys(LIMBS) as Limb[]) {
@@ -96,16 +106,29 @@ const UNCHECKED = 0.3;
 /** No single step counts more than this many squared hundredths of standing height. */
 const MOST = 60;
 /** Points that one look gets right or wrong together. */
-const PARTS = ['shoulder', 'elbow|wrist|pinky|thumb|(left|right)-index', 'hip', 'knee', 'ankle|heel|foot-index', 'nose|eye|ear|mouth'].map((part) => new RegExp(part));
+const PARTS = [
+  'shoulder',
+  'elbow|wrist|pinky|thumb|(left|right)-index',
+  'hip',
+  'knee',
+  'ankle|heel|foot-index',
+  'nose|eye|ear|mouth',
+].map((part) => new RegExp(part));
 const SIDES = [/left/, /right|nose/];
 
 type FoundPoint = NonNullable<FoundPoints[BodyPoint]>;
 
 const mapPoints = (found: FoundPoints, change: (point: FoundPoint, id: BodyPoint) => FoundPoint): FoundPoints =>
-  Object.fromEntries((Object.entries(found) as [BodyPoint, FoundPoint][]).map(([id, point]) => [id, change(point, id)]));
+  Object.fromEntries(
+    (Object.entries(found) as [BodyPoint, FoundPoint][]).map(([id, point]) => [id, change(point, id)]),
+  );
 
 /** For each frame with two looks, which of them moves a part of the body more smoothly through the clip: 0 or 1. */
-function smootherLook(looks: ReadonlyMap<number, readonly [FoundPoints, FoundPoints]>, ids: readonly BodyPoint[], height: number): ReadonlyMap<number, number> {
+function smootherLook(
+  looks: ReadonlyMap<number, readonly [FoundPoints, FoundPoints]>,
+  ids: readonly BodyPoint[],
+  height: number,
+): ReadonlyMap<number, number> {
   const frames = [...looks.keys()].sort((a, b) => a - b);
   const choices = smoothestChoice({
     frames,
@@ -129,12 +152,17 @@ export function resolveLooks(looks: Looks): Map<number, FoundPoints> {
   for (const [frame, [first, second]] of looks) {
     if (!first) continue;
     if (second) pairs.set(frame, [first, turnedTo(first, second).points]);
-    joined.set(frame, second ? mergeLooks(first, second) : mapPoints(first, (p) => ({ ...p, confidence: p.confidence * ONE_LOOK })));
+    joined.set(
+      frame,
+      second ? mergeLooks(first, second) : mapPoints(first, (p) => ({ ...p, confidence: p.confidence * ONE_LOOK })),
+    );
   }
   const heights = [...pairs.values()].map(([first]) => roughHeight(first)).sort((a, b) => a - b);
   const height = heights[heights.length >> 1];
   if (height === undefined) return joined;
-  for (const ids of PARTS.flatMap((part) => SIDES.map((side) => BODY_POINTS.filter((id) => part.test(id) && side.test(id))))) {
+  for (const ids of PARTS.flatMap((part) =>
+    SIDES.map((side) => BODY_POINTS.filter((id) => part.test(id) && side.test(id))),
+  )) {
     const known = ids.filter((id) => [...pairs.values()].some(([, second]) => second[id]));
     if (known.length === 0) continue;
     const smoother = smootherLook(pairs, known, height);
@@ -143,7 +171,11 @@ export function resolveLooks(looks: Looks): Map<number, FoundPoints> {
         if (point.confidence >= CONTRADICTED || !ids.includes(id)) return point;
         const chosen = pair[smoother.get(frame)!]![id];
         if (!chosen) return point;
-        return { x: chosen.x, y: chosen.y, confidence: Math.max(point.confidence, UNCHECKED * Math.min(1, chosen.confidence)) };
+        return {
+          x: chosen.x,
+          y: chosen.y,
+          confidence: Math.max(point.confidence, UNCHECKED * Math.min(1, chosen.confidence)),
+        };
       };
       joined.set(frame, mapPoints(joined.get(frame)!, decide));
     }

@@ -15,10 +15,26 @@ const SMALLEST = 24;
 
 /** The box between two corners. */
 export function boxBetween(a: Vec2, b: Vec2, frame: number): Result<PersonBox, Issue<'too-small'>> {
-  const box = { frame, x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), width: Math.abs(a.x - b.x), height: Math.abs(a.y - b.y) };
-  if (Math.max(box.width, box.height) < SMALLEST) return fail('too-small', `A box of ${box.width.toFixed(0)} by ${box.height.toFixed(0)} pixels is too small. Draw it from one corner to the other, round the whole person.`);
+  const box = {
+    frame,
+    x: Math.min(a.x, b.x),
+    y: Math.min(a.y, b.y),
+    width: Math.abs(a.x - b.x),
+    height: Math.abs(a.y - b.y),
+  };
+  if (Math.max(box.width, box.height) < SMALLEST)
+    return fail(
+      'too-small',
+      `A box of ${box.width.toFixed(0)} by ${box.height.toFixed(0)} pixels is too small. Draw it from one corner to the other, round the whole person.`,
+    );
   return ok(box);
 }
 
 /** The corners of a box in order, the first again at the end. */
-export const cornersOf = ({ x, y, width, height }: PersonBox): readonly Vec2[] => [{ x, y }, { x: x + width, y }, { x: x + width, y: y + height }, { x, y: y + height }, { x, y }];
+export const cornersOf = ({ x, y, width, height }: PersonBox): readonly Vec2[] => [
+  { x, y },
+  { x: x + width, y },
+  { x: x + width, y: y + height },
+  { x, y: y + height },
+  { x, y },
+];

@@ -6,8 +6,12 @@ import { withoutImpossible, withoutStrangers } from './plausible';
 function standing(): Track {
   const at = (x: number, y: number) => ({ x, y, confidence: 0.9 });
   const side = (s: string, x: number): [string, ReturnType<typeof at>][] => [
-    [`${s}-shoulder`, at(x, 55)], [`${s}-elbow`, at(x, 111)], [`${s}-wrist`, at(x, 155)],
-    [`${s}-hip`, at(x, 141)], [`${s}-knee`, at(x, 215)], [`${s}-ankle`, at(x, 288)],
+    [`${s}-shoulder`, at(x, 55)],
+    [`${s}-elbow`, at(x, 111)],
+    [`${s}-wrist`, at(x, 155)],
+    [`${s}-hip`, at(x, 141)],
+    [`${s}-knee`, at(x, 215)],
+    [`${s}-ankle`, at(x, 288)],
   ];
   const points = Object.fromEntries([...side('left', 100), ...side('right', 110)]) as FoundPoints;
   return mergeFound({}, 20, new Map(Array.from({ length: 20 }, (_, i) => [i, points])));
@@ -48,7 +52,14 @@ describe('somebody or something else', () => {
   /** The standing one walks to the right by 20 px a frame; in some frames everything is hardly seen, moved by dx. */
   function walking(unsure: Readonly<Record<number, number>>): Track {
     return Object.fromEntries(
-      (Object.entries(standing()) as [PointId, PointSeries][]).map(([id, s]) => [id, { ...s, x: s.x.map((v, i) => v + 20 * i + (unsure[i] ?? 0)), confidence: s.confidence.map((c, i) => (i in unsure ? 0.1 : c)) }]),
+      (Object.entries(standing()) as [PointId, PointSeries][]).map(([id, s]) => [
+        id,
+        {
+          ...s,
+          x: s.x.map((v, i) => v + 20 * i + (unsure[i] ?? 0)),
+          confidence: s.confidence.map((c, i) => (i in unsure ? 0.1 : c)),
+        },
+      ]),
     );
   }
 
@@ -62,12 +73,18 @@ describe('somebody or something else', () => {
   it('is not the same person hardly seen on the way, at the edges too', () => {
     expect(withoutStrangers(walking({ 0: 0, 1: 10, 9: -15, 18: 0, 19: 5 })).changedFrames).toBe(0);
     // Hardly seen from the tenth frame on, and standing where they were then.
-    expect(withoutStrangers(walking(Object.fromEntries(Array.from({ length: 10 }, (_, k) => [10 + k, -20 * (k + 1)])))).changedFrames).toBe(0);
+    expect(
+      withoutStrangers(walking(Object.fromEntries(Array.from({ length: 10 }, (_, k) => [10 + k, -20 * (k + 1)]))))
+        .changedFrames,
+    ).toBe(0);
   });
 
   it('never takes what a person placed, nor anything where nobody is surely seen', () => {
     const placed = placePoint(walking({ 0: 600 }), 20, 'left-knee', 0, 700, 215);
     expect(withoutStrangers(placed).track['left-knee']!.x[0]).toBe(700);
-    expect(withoutStrangers(walking(Object.fromEntries(Array.from({ length: 20 }, (_, i) => [i, 90 * (i % 3)])))).changedFrames).toBe(0);
+    expect(
+      withoutStrangers(walking(Object.fromEntries(Array.from({ length: 20 }, (_, i) => [i, 90 * (i % 3)]))))
+        .changedFrames,
+    ).toBe(0);
   });
 });

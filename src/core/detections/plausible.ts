@@ -34,7 +34,8 @@ export function withoutImpossible(track: Track): { readonly track: Track; readon
       if (!from || !to) return false;
       return distance({ x: from.x[i]!, y: from.y[i]! }, { x: to.x[i]!, y: to.y[i]! }) > TOO_LONG * share * height;
     });
-    if (long.length > 0) wrong.set(i, long.length >= ALL_WRONG ? (Object.keys(track) as PointId[]) : long.map(([, outer]) => outer));
+    if (long.length > 0)
+      wrong.set(i, long.length >= ALL_WRONG ? (Object.keys(track) as PointId[]) : long.map(([, outer]) => outer));
   }
   return { track: clearFound(track, wrong), changedFrames: wrong.size };
 }
@@ -59,7 +60,9 @@ export function withoutStrangers(track: Track): { readonly track: Track; readonl
   const series = trunk as readonly PointSeries[];
   const mean = (of: (s: PointSeries) => number): number => series.reduce((sum, s) => sum + of(s), 0) / series.length;
   const at = (i: number): { x: number; y: number } => ({ x: mean((s) => s.x[i]!), y: mean((s) => s.y[i]!) });
-  const frames = Array.from(series[0]!.x.keys()).filter((i) => series.every((s) => s.origin[i] === ORIGIN.found && !Number.isNaN(s.x[i]!)));
+  const frames = Array.from(series[0]!.x.keys()).filter((i) =>
+    series.every((s) => s.origin[i] === ORIGIN.found && !Number.isNaN(s.x[i]!)),
+  );
   const isSure = (i: number): boolean => mean((s) => s.confidence[i]!) >= SURELY;
   const sure = frames.filter(isSure);
   if (sure.length < 2) return { track, changedFrames: 0 };
@@ -80,7 +83,8 @@ export function withoutStrangers(track: Track): { readonly track: Track; readonl
     const p = at(i);
     const gone = Math.min(1, Math.max(0, ((p.x - a.x) * way.x + (p.y - a.y) * way.y) / (way.x ** 2 + way.y ** 2) || 0));
     const off = distance(p, { x: a.x + gone * way.x, y: a.y + gone * way.y });
-    if (off > (BESIDE.atOnce + BESIDE.perFrame * Math.abs(i - near)) * height) wrong.set(i, Object.keys(track) as PointId[]);
+    if (off > (BESIDE.atOnce + BESIDE.perFrame * Math.abs(i - near)) * height)
+      wrong.set(i, Object.keys(track) as PointId[]);
   }
   return { track: clearFound(track, wrong), changedFrames: wrong.size };
 }

@@ -32,7 +32,11 @@ function bend(pairs: readonly Pair[], { frames, choices }: ChoiceStep, unit: num
   let sum = 0;
   for (const pair of pairs) {
     for (const side of [0, 1] as const) {
-      const [a, b, c] = choices.map((choice) => pair[side === choice ? 0 : 1]) as [PointSeries, PointSeries, PointSeries];
+      const [a, b, c] = choices.map((choice) => pair[side === choice ? 0 : 1]) as [
+        PointSeries,
+        PointSeries,
+        PointSeries,
+      ];
       const cost = bendOf(at(a, frames[0]), at(b, frames[1]), at(c, frames[2]), frames) / unit ** 2;
       const sure = Math.min(a.confidence[frames[0]]!, b.confidence[frames[1]]!, c.confidence[frames[2]]!);
       if (!Number.isNaN(cost)) sum += sure * Math.min(MOST, cost);
@@ -45,15 +49,27 @@ function bend(pairs: readonly Pair[], { frames, choices }: ChoiceStep, unit: num
 function seenFrames(pairs: readonly Pair[]): readonly number[] {
   const frames = pairs[0]![0].x.length;
   const sure = (series: PointSeries, i: number): boolean => series.confidence[i]! >= SEEN_CONFIDENCE;
-  return Array.from({ length: frames }, (_, i) => i).filter((i) => 2 * pairs.filter(([l, r]) => sure(l, i) && sure(r, i)).length >= pairs.length);
+  return Array.from({ length: frames }, (_, i) => i).filter(
+    (i) => 2 * pairs.filter(([l, r]) => sure(l, i) && sure(r, i)).length >= pairs.length,
+  );
 }
 
 /** The smoothest labelling of a group through all frames: 1 where left and right must be exchanged. */
-function smoothestLabels(pairs: readonly Pair[], frames: number, unit: number, others: Uint8Array | null, doubt: (frame: number) => number): Uint8Array {
+function smoothestLabels(
+  pairs: readonly Pair[],
+  frames: number,
+  unit: number,
+  others: Uint8Array | null,
+  doubt: (frame: number) => number,
+): Uint8Array {
   const seen = seenFrames(pairs);
   const labels = new Uint8Array(frames);
   if (seen.length < 3) return labels;
-  const choices = smoothestChoice({ frames: seen, cost: (frame, choice) => doubt(frame) * choice + (others && others[frame] !== choice ? COUPLING : 0), bend: (step) => bend(pairs, step, unit) });
+  const choices = smoothestChoice({
+    frames: seen,
+    cost: (frame, choice) => doubt(frame) * choice + (others && others[frame] !== choice ? COUPLING : 0),
+    bend: (step) => bend(pairs, step, unit),
+  });
   seen.forEach((frame, n) => (labels[frame] = choices[n]!));
   // Frames between take the label that leaves their limbs nearest to where the seen frame before had them.
   for (let i = seen[0]! + 1; i < frames; i++) {
@@ -78,7 +94,10 @@ function smoothestLabels(pairs: readonly Pair[], frames: number, unit: number, o
  * @param alike frames in which two finders name the sides alike; all of them where only one was asked
  * @returns the track and how many frames were changed
  */
-export function repairSideSwaps(track: Track, alike?: Readonly<Record<'arms' | 'legs', ReadonlySet<number>>>): { readonly track: Track; readonly changedFrames: number } {
+export function repairSideSwaps(
+  track: Track,
+  alike?: Readonly<Record<'arms' | 'legs', ReadonlySet<number>>>,
+): { readonly track: Track; readonly changedFrames: number } {
   const height = bodyHeightPixels(track);
   if (Number.isNaN(height)) return { track, changedFrames: 0 };
   const next: Partial<Record<PointId, PointSeries>> = { ...track };

@@ -19,10 +19,18 @@ const GO_ALONG = 0.06;
  * Source: shrinkage towards a common value after James and Stein 1961, in the positive part form of Efron and Morris 1973 (from memory).
  */
 export function steadyHips(track: Track): Track {
-  const [left, right, leftKnee, rightKnee] = [track['left-hip'], track['right-hip'], track['left-knee'], track['right-knee']];
+  const [left, right, leftKnee, rightKnee] = [
+    track['left-hip'],
+    track['right-hip'],
+    track['left-knee'],
+    track['right-knee'],
+  ];
   const height = bodyHeightPixels(track);
   if (!left || !right || Number.isNaN(height)) return track;
-  const frames = Array.from(left.x.keys()).filter((i) => left.origin[i] === ORIGIN.found && right.origin[i] === ORIGIN.found && !Number.isNaN(left.x[i]! + right.x[i]!));
+  const frames = Array.from(left.x.keys()).filter(
+    (i) =>
+      left.origin[i] === ORIGIN.found && right.origin[i] === ORIGIN.found && !Number.isNaN(left.x[i]! + right.x[i]!),
+  );
   if (frames.length === 0) return track;
   const beyondStep = (i: number): number => {
     const knees = leftKnee && rightKnee ? (leftKnee.x[i]! - rightKnee.x[i]!) / 2 : NaN;

@@ -3,7 +3,16 @@ import { steadyHips } from './steady-hips';
 import { bodyHeightPixels, HAND_SD_PIXELS, pointError } from '../tracks/point-error';
 import { repairSideSwaps } from './side-swaps';
 import { takeFound } from './take-found';
-import { clearPoint, coverage, interpolateBetweenHands, mergeFound, ORIGIN, placePoint, type FoundPoints, type Track } from '../tracks/track';
+import {
+  clearPoint,
+  coverage,
+  interpolateBetweenHands,
+  mergeFound,
+  ORIGIN,
+  placePoint,
+  type FoundPoints,
+  type Track,
+} from '../tracks/track';
 
 /** A walking stick figure: both legs and arms swing in opposite phase; 120 frames at 60 per second. */
 function walk(frames = 120): Map<number, FoundPoints> {
@@ -13,7 +22,10 @@ function walk(frames = 120): Map<number, FoundPoints> {
     const x = 100 + 2 * i;
     const leg = (sign: number) => 40 * sign * Math.sin(phase);
     const points: Record<string, { x: number; y: number; confidence: number }> = {};
-    for (const [side, sign] of [['left', 1], ['right', -1]] as const) {
+    for (const [side, sign] of [
+      ['left', 1],
+      ['right', -1],
+    ] as const) {
       const at = (name: string, dx: number, y: number): void => {
         points[`${side}-${name}`] = { x: x + dx, y, confidence: 0.9 };
       };
@@ -61,7 +73,11 @@ describe('a track', () => {
     let t = placePoint(track(), 120, 'left-knee', 10, 0, 0);
     t = placePoint(t, 120, 'left-knee', 20, 100, 50);
     t = interpolateBetweenHands(t, 'left-knee', 20);
-    expect([t['left-knee']!.x[15], t['left-knee']!.y[15], t['left-knee']!.origin[15]]).toEqual([50, 25, ORIGIN.interpolated]);
+    expect([t['left-knee']!.x[15], t['left-knee']!.y[15], t['left-knee']!.origin[15]]).toEqual([
+      50,
+      25,
+      ORIGIN.interpolated,
+    ]);
     expect(t['left-knee']!.origin[21]).toBe(ORIGIN.found);
     expect(interpolateBetweenHands(t, 'left-knee', 40)).toBe(t);
   });
@@ -93,7 +109,14 @@ describe('left and right', () => {
   });
 
   it('are never exchanged where a person placed the point', () => {
-    const byHand = placePoint(exchanged([40, 41, 42, 43], () => true), 120, 'left-ankle', 41, 7, 8);
+    const byHand = placePoint(
+      exchanged([40, 41, 42, 43], () => true),
+      120,
+      'left-ankle',
+      41,
+      7,
+      8,
+    );
     expect(repairSideSwaps(byHand).track['left-ankle']!.x[41]).toBe(7);
   });
 });
@@ -101,7 +124,18 @@ describe('left and right', () => {
 describe('the hips', () => {
   /** Hips whose half distance along the rows is as given; standing height is some 290 pixels. */
   const apart = (half: (i: number) => number): Track =>
-    track(new Map([...walk()].map(([i, points]) => [i, { ...points, 'left-hip': { ...points['left-hip']!, x: 100 + 2 * i + half(i) }, 'right-hip': { ...points['right-hip']!, x: 100 + 2 * i - half(i) } }])));
+    track(
+      new Map(
+        [...walk()].map(([i, points]) => [
+          i,
+          {
+            ...points,
+            'left-hip': { ...points['left-hip']!, x: 100 + 2 * i + half(i) },
+            'right-hip': { ...points['right-hip']!, x: 100 + 2 * i - half(i) },
+          },
+        ]),
+      ),
+    );
   const halfOf = (t: Track): number[] => Array.from(t['left-hip']!.x, (x, i) => (x - t['right-hip']!.x[i]!) / 2);
 
   it('that only wander beside each other as much as a finder errs keep their distance but for the step, their middle untouched', () => {
@@ -119,28 +153,46 @@ describe('the hips', () => {
   });
 
   it('stay where a person placed one of them', () => {
-    const placed = placePoint(apart((i) => 3 + Math.sin(i)), 120, 'left-hip', 30, 177, 200);
-    expect([steadyHips(placed)['left-hip']!.x[30], steadyHips(placed)['right-hip']!.x[30]]).toEqual([177, placed['right-hip']!.x[30]]);
+    const placed = placePoint(
+      apart((i) => 3 + Math.sin(i)),
+      120,
+      'left-hip',
+      30,
+      177,
+      200,
+    );
+    expect([steadyHips(placed)['left-hip']!.x[30], steadyHips(placed)['right-hip']!.x[30]]).toEqual([
+      177,
+      placed['right-hip']!.x[30],
+    ]);
   });
 });
 
 describe('two looks at a frame', () => {
   const first = walk().get(15)!;
   it('are averaged, and sure where they agree', () => {
-    const second = Object.fromEntries(Object.entries(first).map(([id, p]) => [id, { ...p!, x: p!.x + 2 }])) as FoundPoints;
+    const second = Object.fromEntries(
+      Object.entries(first).map(([id, p]) => [id, { ...p!, x: p!.x + 2 }]),
+    ) as FoundPoints;
     const merged = mergeLooks(first, second);
     expect(merged['left-knee']!.x).toBeCloseTo(first['left-knee']!.x + 0.6 * 2, 9);
     expect(merged['left-knee']!.confidence).toBeGreaterThan(0.7);
   });
 
   it('are half sure at four hundredths of standing height', () => {
-    const second = { ...first, 'left-knee': { ...first['left-knee']!, x: first['left-knee']!.x + 0.04 * 0.9 * 240, confidence: 1 } };
+    const second = {
+      ...first,
+      'left-knee': { ...first['left-knee']!, x: first['left-knee']!.x + 0.04 * 0.9 * 240, confidence: 1 },
+    };
     const merged = mergeLooks({ ...first, 'left-knee': { ...first['left-knee']!, confidence: 1 } }, second);
     expect(merged['left-knee']!.confidence).toBeCloseTo(0.5, 9);
   });
 
   it('agree on a limb that the second look labels the other way round', () => {
-    const merged = mergeLooks(first, exchangeSides(first, (id) => /hip|knee|ankle/.test(id)));
+    const merged = mergeLooks(
+      first,
+      exchangeSides(first, (id) => /hip|knee|ankle/.test(id)),
+    );
     expect(merged['left-ankle']!.x).toBeCloseTo(first['left-ankle']!.x, 9);
   });
 
@@ -170,7 +222,9 @@ describe('two looks at a frame', () => {
 
 describe('what two finders saw', () => {
   const isLeg = (id: string): boolean => /hip|knee|ankle/.test(id);
-  const looks = new Map([...walk()].map(([i, seen]) => [i, [seen, i === 40 ? exchangeSides(seen, isLeg) : seen] as const]));
+  const looks = new Map(
+    [...walk()].map(([i, seen]) => [i, [seen, i === 40 ? exchangeSides(seen, isLeg) : seen] as const]),
+  );
 
   it('names the sides of a limb alike or not, limb by limb', () => {
     const alike = namedAlike(looks);
@@ -181,7 +235,8 @@ describe('what two finders saw', () => {
   it('is taken where they say, whichever of them exchanged the legs', () => {
     const taken = takeFound({}, 120, looks, 'accurate');
     const there = track();
-    for (const id of ['left-ankle', 'right-knee'] as const) taken[id]!.x.forEach((x, i) => expect(x).toBeCloseTo(there[id]!.x[i]!, 6));
+    for (const id of ['left-ankle', 'right-knee'] as const)
+      taken[id]!.x.forEach((x, i) => expect(x).toBeCloseTo(there[id]!.x[i]!, 6));
   });
 
   it('is less sure and never surer where small models saw it, at the same places; what a person placed stays as sure', () => {
@@ -190,7 +245,10 @@ describe('what two finders saw', () => {
     for (const id of ['left-knee', 'right-wrist'] as const) {
       expect(fast![id]!.x).toEqual(accurate![id]!.x);
       fast![id]!.confidence.forEach((c, i) => expect(c).toBeLessThan(accurate![id]!.confidence[i]!));
-      const [sdFast, sdAccurate] = [fast, accurate].map((t) => pointError(t![id]!, id, 10, 300, 'right').sd) as [number, number];
+      const [sdFast, sdAccurate] = [fast, accurate].map((t) => pointError(t![id]!, id, 10, 300, 'right').sd) as [
+        number,
+        number,
+      ];
       expect(sdFast).toBeGreaterThan(sdAccurate);
     }
     expect(fast!['left-ankle']!.confidence[5]).toBe(accurate!['left-ankle']!.confidence[5]);
@@ -208,7 +266,8 @@ describe('how sure a point is', () => {
 
   it('is surer by hand than found, near than far, agreed than doubted', () => {
     const hand = placePoint(t, 120, 'left-knee', 5, 1, 2);
-    const sd = (track: Track, frame: number, far: 'left' | 'right' | null): number => pointError(track['left-knee']!, 'left-knee', frame, 300, far).sd;
+    const sd = (track: Track, frame: number, far: 'left' | 'right' | null): number =>
+      pointError(track['left-knee']!, 'left-knee', frame, 300, far).sd;
     expect(sd(hand, 5, null)).toBe(HAND_SD_PIXELS);
     expect(sd(hand, 6, null)).toBeLessThan(sd(hand, 6, 'left'));
     const doubted = mergeFound({}, 120, new Map([[6, { 'left-knee': { x: 1, y: 1, confidence: 0.1 } }]]));

@@ -8,7 +8,15 @@ import { proposalSd } from '../performance/moments';
 import { proposeMoments, type Proposal } from './propose-moments';
 
 /** The curves by which two performances are laid on each other: joints of both sides, and the trunk. */
-const joint = (side: 'dominant' | 'opposite', a: 'hip' | 'shoulder', b: 'knee' | 'hip' | 'elbow', c: 'ankle' | 'knee' | 'wrist'): Quantity => ({ q: 'joint-angle', points: [`${side}-${a}`, `${side}-${b}`, `${side}-${c}`] as [PointRef, PointRef, PointRef] });
+const joint = (
+  side: 'dominant' | 'opposite',
+  a: 'hip' | 'shoulder',
+  b: 'knee' | 'hip' | 'elbow',
+  c: 'ankle' | 'knee' | 'wrist',
+): Quantity => ({
+  q: 'joint-angle',
+  points: [`${side}-${a}`, `${side}-${b}`, `${side}-${c}`] as [PointRef, PointRef, PointRef],
+});
 const FEATURES: readonly Quantity[] = [
   ...(['dominant', 'opposite'] as const).flatMap((side): Quantity[] => [
     joint(side, 'hip', 'knee', 'ankle'),
@@ -31,7 +39,10 @@ const AGREE = 0.03;
 
 /** A place that only the likeness of the curves gives is so sure, seconds (against rendered truth). */
 const CARRIED_SD = 0.03;
-const asSure = (proposal: Proposal): Proposal => ({ ...proposal, sd: Math.max(proposal.sd, proposalSd(proposal.confidence)) });
+const asSure = (proposal: Proposal): Proposal => ({
+  ...proposal,
+  sd: Math.max(proposal.sd, proposalSd(proposal.confidence)),
+});
 
 /** Curves with mean 0 and standard deviation 1 over what is known; a curve that nothing is known of is missing throughout. */
 function standardised(curves: Features): Features {
@@ -48,7 +59,9 @@ function featuresOf(performance: Performance, from: number, to: number): Feature
   return standardised(
     FEATURES.map((of) => {
       const curve = continuousCurve(performance, of, '%BH');
-      return Float64Array.from({ length: count }, (_, i) => interpolateLinear(performance.times, curve, from + i / RATE));
+      return Float64Array.from({ length: count }, (_, i) =>
+        interpolateLinear(performance.times, curve, from + i / RATE),
+      );
     }),
   );
 }
@@ -62,7 +75,10 @@ export function carryOver(movement: Movement, marked: Performance, other: Perfor
   const known = movement.moments.filter((m) => marked.marks[m.id] !== undefined);
   if (known.length === 0) return [];
   const times = known.map((m) => timeAtFrame(marked.times, marked.marks[m.id]!) as number);
-  const [from, to] = [Math.max(marked.times[0]!, Math.min(...times) - AROUND), Math.min(marked.times.at(-1)!, Math.max(...times) + AROUND)];
+  const [from, to] = [
+    Math.max(marked.times[0]!, Math.min(...times) - AROUND),
+    Math.min(marked.times.at(-1)!, Math.max(...times) + AROUND),
+  ];
   const start = other.times[0]!;
   const warp = warpInside(featuresOf(marked, from, to), featuresOf(other, start, other.times.at(-1)!));
   if (!warp) return [];
@@ -81,13 +97,30 @@ export function carryOver(movement: Movement, marked: Performance, other: Perfor
     const time = place(times[k]!);
     const frame = frameAtTime(other.times, time);
     const reach = REFINE / other.interval;
-    const [refined] = moment.rule ? proposeMoments({ ...movement, moments: [{ ...moment, rule: { ...moment.rule, after: null, before: null } }] }, { ...other, marks: {} }, { first: Math.max(0, Math.floor(frame - reach)), last: Math.min(other.times.length - 1, Math.ceil(frame + reach)) }) : [];
+    const [refined] = moment.rule
+      ? proposeMoments(
+          { ...movement, moments: [{ ...moment, rule: { ...moment.rule, after: null, before: null } }] },
+          { ...other, marks: {} },
+          {
+            first: Math.max(0, Math.floor(frame - reach)),
+            last: Math.min(other.times.length - 1, Math.ceil(frame + reach)),
+          },
+        )
+      : [];
     const away = refined ? Math.abs(refined.frame - frame) * other.interval : 0;
     const proposal: Proposal = refined
-      ? asSure({ momentId: moment.id, frame: refined.frame, confidence: Math.min(1, Math.max(refined.confidence, 0.3) * likeness * (1 / (1 + (away / AGREE) ** 2) + 0.4)), sd: Math.hypot(refined.sd, away / 4), alike: refined.alike })
+      ? asSure({
+          momentId: moment.id,
+          frame: refined.frame,
+          confidence: Math.min(1, Math.max(refined.confidence, 0.3) * likeness * (1 / (1 + (away / AGREE) ** 2) + 0.4)),
+          sd: Math.hypot(refined.sd, away / 4),
+          alike: refined.alike,
+        })
       : asSure({ momentId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD, alike: 0 });
     const order = movement.moments.map((m) => m.id);
-    const clash = Object.entries(fixed).some(([id, at]) => Math.sign(order.indexOf(moment.id) - order.indexOf(id)) !== Math.sign(proposal.frame - at));
+    const clash = Object.entries(fixed).some(
+      ([id, at]) => Math.sign(order.indexOf(moment.id) - order.indexOf(id)) !== Math.sign(proposal.frame - at),
+    );
     if (clash) continue;
     fixed[moment.id] = proposal.frame;
     carried.push(proposal);

@@ -46,7 +46,21 @@ function endsOf(performance: Performance, side: Foot): readonly End[] {
     const raw = placesOf({ ...performance, smoothed: performance.raw }, `${side}-${end}`, 0);
     const [x, y] = [smooth.x, smooth.y].map((v) => v.map((p) => p * per)) as [Float64Array, Float64Array];
     const [vx, vy] = [rateOfChange(times, x), rateOfChange(times, y)];
-    return { x, y, speed: vx.map((v, i) => Math.hypot(v, vy[i]!)), rawX: withoutStrays(times, raw.x.map((p) => p * per), x), rawY: withoutStrays(times, raw.y.map((p) => p * per), y) };
+    return {
+      x,
+      y,
+      speed: vx.map((v, i) => Math.hypot(v, vy[i]!)),
+      rawX: withoutStrays(
+        times,
+        raw.x.map((p) => p * per),
+        x,
+      ),
+      rawY: withoutStrays(
+        times,
+        raw.y.map((p) => p * per),
+        y,
+      ),
+    };
   });
 }
 
@@ -87,7 +101,12 @@ function joined(rests: readonly (readonly FrameSpan[])[], interval: number): rea
       before.parts.push(rest);
     } else feet.push({ ...rest, parts: [rest] });
   }
-  return feet.map(({ first, last, parts }) => ({ first, last, begins: parts.map((p) => p.first).filter((f) => f - first <= near), ends: parts.map((p) => p.last).filter((f) => last - f <= near) }));
+  return feet.map(({ first, last, parts }) => ({
+    first,
+    last,
+    begins: parts.map((p) => p.first).filter((f) => f - first <= near),
+    ends: parts.map((p) => p.last).filter((f) => last - f <= near),
+  }));
 }
 
 interface FootOfClip {
@@ -111,14 +130,21 @@ function footOf(performance: Performance, side: Foot): FootOfClip {
 }
 
 /** Runs of frames in which a foot stands. */
-export const contactsOf = (performance: Performance, side: Foot): readonly Contact[] => footOf(performance, side).contacts;
+export const contactsOf = (performance: Performance, side: Foot): readonly Contact[] =>
+  footOf(performance, side).contacts;
 
 /** The instant at which one end of a foot comes to rest, or leaves. */
 function edgeOfEnd(performance: Performance, { rawX, rawY }: End, rest: FrameSpan, edge: Edge): ChangePoint {
   const { times, interval } = performance;
   const about = timeAtFrame(times, edge === 'touch-down' ? rest.first : rest.last);
   const search = Math.max(SEARCH, 1.5 * interval);
-  const found = changePoint(times, [rawY, rawX], { restsAfter: edge === 'touch-down', earliest: about - search, latest: about + search, moving: Math.max(MOVING, 3 * interval), resting: Math.max(RESTS, 2 * interval) });
+  const found = changePoint(times, [rawY, rawX], {
+    restsAfter: edge === 'touch-down',
+    earliest: about - search,
+    latest: about + search,
+    moving: Math.max(MOVING, 3 * interval),
+    resting: Math.max(RESTS, 2 * interval),
+  });
   return found ?? { time: about, sd: Math.max(0.02, interval) };
 }
 
@@ -133,14 +159,24 @@ export interface ContactEdge {
 /** The edge of a contact: that of the end that touches first, or leaves last; of both where they do it together. */
 function edgeOf(performance: Performance, side: Foot, contact: Contact, edge: Edge): ContactEdge {
   const { ends, rests } = footOf(performance, side);
-  const candidates = ends.flatMap((end, k) => rests[k]!.filter((r) => (edge === 'touch-down' ? contact.begins.includes(r.first) && r.first >= contact.first : contact.ends.includes(r.last) && r.last <= contact.last)).map((r) => edgeOfEnd(performance, end, r, edge)));
+  const candidates = ends.flatMap((end, k) =>
+    rests[k]!.filter((r) =>
+      edge === 'touch-down'
+        ? contact.begins.includes(r.first) && r.first >= contact.first
+        : contact.ends.includes(r.last) && r.last <= contact.last,
+    ).map((r) => edgeOfEnd(performance, end, r, edge)),
+  );
   const sign = edge === 'touch-down' ? 1 : -1;
   const first = candidates.reduce((a, b) => (sign * (b.time - a.time) < 0 ? b : a));
   const together = candidates.filter((c) => Math.abs(c.time - first.time) <= TOGETHER + first.sd);
   const weight = together.reduce((sum, c) => sum + 1 / c.sd ** 2, 0);
   const time = together.reduce((sum, c) => sum + c.time / c.sd ** 2, 0) / weight;
   const apart = together.length > 1 ? Math.abs(together[0]!.time - together[1]!.time) / 2 : 0;
-  return { side, frame: frameAtTime(performance.times, time), sd: Math.hypot(CARRIED_NOISE / Math.sqrt(weight), apart, FOOT_SD) };
+  return {
+    side,
+    frame: frameAtTime(performance.times, time),
+    sd: Math.hypot(CARRIED_NOISE / Math.sqrt(weight), apart, FOOT_SD),
+  };
 }
 
 /** Every touch-down or lift-off in the clip, in time order; a contact that the clip begins or ends in has no edge there. */
@@ -148,7 +184,11 @@ export function contactEdges(performance: Performance, which: Foot | 'either', e
   const sides: readonly Foot[] = which === 'either' ? ['dominant', 'opposite'] : [which];
   const last = performance.times.length - 1;
   return sides
-    .flatMap((side) => contactsOf(performance, side).filter(({ first, last: end }) => (edge === 'touch-down' ? first > 1 : end < last - 1)).map((contact) => edgeOf(performance, side, contact, edge)))
+    .flatMap((side) =>
+      contactsOf(performance, side)
+        .filter(({ first, last: end }) => (edge === 'touch-down' ? first > 1 : end < last - 1))
+        .map((contact) => edgeOf(performance, side, contact, edge)),
+    )
     .filter(({ frame }) => frame > 0 && frame < last)
     .sort((a, b) => a.frame - b.frame);
 }

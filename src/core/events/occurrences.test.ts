@@ -9,10 +9,19 @@ import { findRepetitions } from './repetitions';
 
 type Points = Readonly<Partial<Record<PointId, readonly [number, number]>>>;
 /** Standing height 1000 pixels. */
-const BODY: Points = { 'left-shoulder': [500, -79], 'left-hip': [500, 209], 'left-knee': [500, 454], 'left-ankle': [500, 690] };
+const BODY: Points = {
+  'left-shoulder': [500, -79],
+  'left-hip': [500, 209],
+  'left-knee': [500, 454],
+  'left-ankle': [500, 690],
+};
 const RATE = 120;
 const FRAMES = 241;
-const times = { frameTimes: Float64Array.from({ length: FRAMES }, (_, i) => (i * 1e6) / RATE), fileRate: RATE, captureRate: RATE };
+const times = {
+  frameTimes: Float64Array.from({ length: FRAMES }, (_, i) => (i * 1e6) / RATE),
+  fileRate: RATE,
+  captureRate: RATE,
+};
 
 /** Noise that is the same in every run (sum of four). */
 function noise(seed: number, size: number): () => number {
@@ -23,7 +32,10 @@ function noise(seed: number, size: number): () => number {
 
 describe('passings of a level', () => {
   const of: Quantity = { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'forward' };
-  const rod = (degrees: number): Points => ({ 'left-elbow': [500, 400], 'left-wrist': [500 + 100 * Math.cos((degrees * Math.PI) / 180), 400 - 100 * Math.sin((degrees * Math.PI) / 180)] });
+  const rod = (degrees: number): Points => ({
+    'left-elbow': [500, 400],
+    'left-wrist': [500 + 100 * Math.cos((degrees * Math.PI) / 180), 400 - 100 * Math.sin((degrees * Math.PI) / 180)],
+  });
   const whole = { first: 0, last: FRAMES - 1 };
 
   it('one slow passing in noise is one', () => {
@@ -45,30 +57,69 @@ describe('repetitions', () => {
   it('one deep repetition does not hide the shallow ones, and noise is none', () => {
     const n = noise(9, 1.5);
     const depth = [60, 60, 200, 60, 60];
-    const hips = (f: number): number => depth.reduce((sum, d, k) => sum + d * Math.exp(-(((f - 25 - 48 * k) / 8) ** 2)), 0) + n();
+    const hips = (f: number): number =>
+      depth.reduce((sum, d, k) => sum + d * Math.exp(-(((f - 25 - 48 * k) / 8) ** 2)), 0) + n();
     const movement = movementSchema.parse({
-      schemaVersion: 1, id: 'squat', name: 'Squat', sport: 'x', phases: [], measures: [], causes: [], cautions: [], repeats: { by: 'low', cycle: false },
+      schemaVersion: 1,
+      id: 'squat',
+      name: 'Squat',
+      sport: 'x',
+      phases: [],
+      measures: [],
+      causes: [],
+      cautions: [],
+      repeats: { by: 'low', cycle: false },
       moments: [
-        { id: 'low', name: 'Lowest', key: '1', look: '', rule: { rule: 'extreme', of: { q: 'height', point: 'opposite-wrist' }, which: 'smallest' } },
+        {
+          id: 'low',
+          name: 'Lowest',
+          key: '1',
+          look: '',
+          rule: { rule: 'extreme', of: { q: 'height', point: 'opposite-wrist' }, which: 'smallest' },
+        },
         { id: 'up', name: 'Up', key: '2', look: '', rule: null },
       ],
     });
-    const performance = stickPerformance((f) => ({ ...BODY, 'left-heel': [480, 700], 'left-foot-index': [560, 700], 'left-wrist': [500, 200 + hips(f)] }), {}, times);
+    const performance = stickPerformance(
+      (f) => ({ ...BODY, 'left-heel': [480, 700], 'left-foot-index': [560, 700], 'left-wrist': [500, 200 + hips(f)] }),
+      {},
+      times,
+    );
     expect(findRepetitions(movement, performance).map((r) => Math.round(r[0]!.frame / 12))).toEqual([2, 6, 10, 14, 18]);
   });
 });
 
 describe('contacts of feet', () => {
   /** A foot that comes down at 100 and goes up at 160, on its heel and toe, seen with the ground sloping and the far end of it higher. */
-  function step({ slope = 0, lift = 0, toesOnly = false, size = 0, seed = 1 }: { slope?: number; lift?: number; toesOnly?: boolean; size?: number; seed?: number }): Performance {
+  function step({
+    slope = 0,
+    lift = 0,
+    toesOnly = false,
+    size = 0,
+    seed = 1,
+  }: {
+    slope?: number;
+    lift?: number;
+    toesOnly?: boolean;
+    size?: number;
+    seed?: number;
+  }): Performance {
     const n = noise(seed, size);
-    return stickPerformance((f) => {
-      const away = f < 100 ? 100 - f : f > 160 ? f - 160 : 0;
-      const x = 300 + 8 * (f < 100 ? f - 100 : f > 160 ? f - 160 : 0);
-      const ground = 700 - lift - slope * x;
-      const up = away === 0 ? 0 : 3 * away + 0.1 * away ** 2;
-      return { ...BODY, 'left-heel': [x + n(), ground - up - (toesOnly ? 40 + 20 * Math.sin(f / 6) : 0) + n()], 'left-foot-index': [x + 90 + n(), ground - up - 90 * slope + n()] };
-    }, {}, times);
+    return stickPerformance(
+      (f) => {
+        const away = f < 100 ? 100 - f : f > 160 ? f - 160 : 0;
+        const x = 300 + 8 * (f < 100 ? f - 100 : f > 160 ? f - 160 : 0);
+        const ground = 700 - lift - slope * x;
+        const up = away === 0 ? 0 : 3 * away + 0.1 * away ** 2;
+        return {
+          ...BODY,
+          'left-heel': [x + n(), ground - up - (toesOnly ? 40 + 20 * Math.sin(f / 6) : 0) + n()],
+          'left-foot-index': [x + 90 + n(), ground - up - 90 * slope + n()],
+        };
+      },
+      {},
+      times,
+    );
   }
 
   it.each([
@@ -82,14 +133,25 @@ describe('contacts of feet', () => {
     expect(contactsOf(performance, 'opposite')).toHaveLength(1);
     const [down] = contactEdges(performance, 'opposite', 'touch-down');
     const [up] = contactEdges(performance, 'opposite', 'lift-off');
-    for (const [edge, frame] of [[down!, 100], [up!, 160]] as const) {
+    for (const [edge, frame] of [
+      [down!, 100],
+      [up!, 160],
+    ] as const) {
       expect(Math.abs(edge.frame - frame) / RATE).toBeLessThan(Math.max(0.01, 2.5 * edge.sd));
       expect(edge.sd).toBeLessThan(0.03);
     }
   });
 
   it('a foot that hangs still at the top of a jump stands on nothing', () => {
-    const performance = stickPerformance((f) => ({ ...BODY, 'left-heel': [480, 700 - 300 + 0.03 * (f - 120) ** 2], 'left-foot-index': [560, 700 - 300 + 0.03 * (f - 120) ** 2] }), {}, times);
+    const performance = stickPerformance(
+      (f) => ({
+        ...BODY,
+        'left-heel': [480, 700 - 300 + 0.03 * (f - 120) ** 2],
+        'left-foot-index': [560, 700 - 300 + 0.03 * (f - 120) ** 2],
+      }),
+      {},
+      times,
+    );
     expect(contactsOf(performance, 'opposite').filter(({ first, last }) => first < 125 && last > 115)).toEqual([]);
   });
 });

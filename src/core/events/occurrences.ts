@@ -21,7 +21,12 @@ const HYSTERESIS = 2;
 /** Random deviation of a quantity, taken in the middle of a span, or else where it is known first. */
 export function noiseOf(performance: Performance, of: Quantity, { first, last }: FrameSpan): number {
   const middle = (first + last) >> 1;
-  for (const frame of [middle, first, last, ...Array.from({ length: Math.max(0, last - first) }, (_, k) => first + k)]) {
+  for (const frame of [
+    middle,
+    first,
+    last,
+    ...Array.from({ length: Math.max(0, last - first) }, (_, k) => first + k),
+  ]) {
     const reading = readQuantity(performance, of, { plane: 'any', frame, lengthIn: '%BH', timeSd: 0 });
     if (reading.measurable) return ownSd(reading);
   }
@@ -59,15 +64,33 @@ function passings(curve: ArrayLike<number>, { first, last }: FrameSpan, h: numbe
  * Frame positions at which a quantity passes a level (display unit) in a span, in order; whole turns do not matter for a direction. One passing counts once, however
  * often noise carries the curve over the level and back.
  */
-export function crossingsOf(performance: Performance, of: Quantity, level: number, direction: 'rising' | 'falling', span: FrameSpan, away = awayFrom(performance, of, level)): readonly number[] {
+export function crossingsOf(
+  performance: Performance,
+  of: Quantity,
+  level: number,
+  direction: 'rising' | 'falling',
+  span: FrameSpan,
+  away = awayFrom(performance, of, level),
+): readonly number[] {
   const up = direction === 'rising' ? away : away.map((v) => -v);
   const h = HYSTERESIS * noiseOf(performance, of, span);
   const inside = Array.from(up.slice(Math.max(0, span.first), span.last + 1)).filter((v) => !Number.isNaN(v));
   if (inside.length === 0) return [];
   if (!goesRound(of)) return passings(up, span, h);
-  const [low, high] = [Math.min(...inside), Math.max(...inside)].map((v) => Math.round(v / (2 * Math.PI))) as [number, number];
+  const [low, high] = [Math.min(...inside), Math.max(...inside)].map((v) => Math.round(v / (2 * Math.PI))) as [
+    number,
+    number,
+  ];
   const turns = Array.from({ length: high - low + 1 }, (_, k) => (low + k) * 2 * Math.PI);
-  return turns.flatMap((turn) => passings(up.map((v) => v - turn), span, Math.min(h, Math.PI / 4))).sort((a, b) => a - b);
+  return turns
+    .flatMap((turn) =>
+      passings(
+        up.map((v) => v - turn),
+        span,
+        Math.min(h, Math.PI / 4),
+      ),
+    )
+    .sort((a, b) => a - b);
 }
 
 /** How sure the time of a passing is, seconds: the quantity's random deviation over its rate of change there. */
@@ -76,5 +99,8 @@ export function crossingSd(performance: Performance, of: Quantity, away: Float64
   const reach = Math.max(1, Math.round(1 / (4 * performance.cutoff) / performance.interval));
   const [low, high] = [Math.max(0, i - reach), Math.min(away.length - 1, i + reach)];
   const rate = Math.abs(away[high]! - away[low]!) / (performance.times[high]! - performance.times[low]!);
-  return noiseOf(performance, of, { first: i, last: i }) / Math.max(Number.isNaN(rate) ? 0 : rate, dimensionOf(of) === 'angle' ? 0.3 : 0.05);
+  return (
+    noiseOf(performance, of, { first: i, last: i }) /
+    Math.max(Number.isNaN(rate) ? 0 : rate, dimensionOf(of) === 'angle' ? 0.3 : 0.05)
+  );
 }

@@ -40,7 +40,9 @@ const SEEN_WELL = 0.4;
 /** How well the points round a frame are seen, 0..1. */
 function sureness(performance: Performance, refs: readonly PointRef[], frame: number): number {
   const i = Math.round(frame);
-  const all = refs.flatMap((ref) => partsOf(ref, performance.clip.performer, performance.smoothed)).map(({ id }) => performance.smoothed[id]?.confidence[i] ?? 0);
+  const all = refs
+    .flatMap((ref) => partsOf(ref, performance.clip.performer, performance.smoothed))
+    .map(({ id }) => performance.smoothed[id]?.confidence[i] ?? 0);
   return all.length === 0 ? 0 : Math.min(1, all.reduce((sum, c) => sum + c, 0) / all.length / SEEN_WELL);
 }
 
@@ -85,48 +87,108 @@ function topSd(performance: Performance, score: Float64Array, frame: number, noi
   return ((high - low + 1) * performance.interval) / Math.sqrt(12);
 }
 
-function extremeIn(performance: Performance, rule: Extract<MomentRule, { rule: 'extreme' }>, span: FrameSpan): Found | null {
+function extremeIn(
+  performance: Performance,
+  rule: Extract<MomentRule, { rule: 'extreme' }>,
+  span: FrameSpan,
+): Found | null {
   const score = continuousCurve(performance, rule.of, '%BH').map((v) => (rule.which === 'largest' ? v : -v));
   const top = largest(score, span);
   if (!top) return null;
-  const frame = rule.flight === null ? top.frame : topOfFlight(score, top.frame, Math.round(rule.flight / performance.interval), { first: 0, last: score.length - 1 });
+  const frame =
+    rule.flight === null
+      ? top.frame
+      : topOfFlight(score, top.frame, Math.round(rule.flight / performance.interval), {
+          first: 0,
+          last: score.length - 1,
+        });
   // A parabola through a whole flight knows its top far better than the samples at it.
-  const noise = topSd(performance, score, top.frame, noiseOf(performance, rule.of, { first: Math.round(top.frame), last: Math.round(top.frame) })) / (rule.flight === null ? 1 : 3);
-  return { frame, alike: alikeOf('extreme'), sd: Math.hypot(RULE_SD.extreme, noise), confidence: Math.max(0.2, prominence(score, top.frame, span)) * sureness(performance, refsOfQuantity(rule.of), top.frame) };
+  const noise =
+    topSd(
+      performance,
+      score,
+      top.frame,
+      noiseOf(performance, rule.of, { first: Math.round(top.frame), last: Math.round(top.frame) }),
+    ) / (rule.flight === null ? 1 : 3);
+  return {
+    frame,
+    alike: alikeOf('extreme'),
+    sd: Math.hypot(RULE_SD.extreme, noise),
+    confidence:
+      Math.max(0.2, prominence(score, top.frame, span)) * sureness(performance, refsOfQuantity(rule.of), top.frame),
+  };
 }
 
-function crossingIn(performance: Performance, rule: Extract<MomentRule, { rule: 'crossing' }>, span: FrameSpan): Found | null {
+function crossingIn(
+  performance: Performance,
+  rule: Extract<MomentRule, { rule: 'crossing' }>,
+  span: FrameSpan,
+): Found | null {
   const away = awayFrom(performance, rule.of, rule.level);
   const found = crossingsOf(performance, rule.of, rule.level, rule.direction, span, away);
   const frame = rule.take === 'first' ? found[0] : found.at(-1);
   if (frame === undefined) return null;
   const sd = Math.hypot(RULE_SD.crossing, crossingSd(performance, rule.of, away, frame));
-  return { frame, sd, alike: alikeOf('crossing'), confidence: sharpness(sd) * sureness(performance, refsOfQuantity(rule.of), frame) * (found.length > 1 ? 0.9 : 1) };
+  return {
+    frame,
+    sd,
+    alike: alikeOf('crossing'),
+    confidence: sharpness(sd) * sureness(performance, refsOfQuantity(rule.of), frame) * (found.length > 1 ? 0.9 : 1),
+  };
 }
 
-function contactIn(performance: Performance, rule: Extract<MomentRule, { rule: 'contact' }>, span: FrameSpan): Found | null {
+function contactIn(
+  performance: Performance,
+  rule: Extract<MomentRule, { rule: 'contact' }>,
+  span: FrameSpan,
+): Found | null {
   if (Number.isNaN(performance.bodyHeight)) return null;
-  const inside = contactEdges(performance, rule.side, rule.edge).filter(({ frame }) => frame >= span.first && frame <= span.last);
+  const inside = contactEdges(performance, rule.side, rule.edge).filter(
+    ({ frame }) => frame >= span.first && frame <= span.last,
+  );
   const chosen = rule.take === 'first' ? inside[0] : inside.at(-1);
   if (!chosen) return null;
   const sd = Math.hypot(RULE_SD.contact, chosen.sd);
-  return { frame: chosen.frame, sd, alike: alikeOf('contact'), confidence: sharpness(sd) * sureness(performance, [`${chosen.side}-heel`, `${chosen.side}-foot-index`], chosen.frame) };
+  return {
+    frame: chosen.frame,
+    sd,
+    alike: alikeOf('contact'),
+    confidence:
+      sharpness(sd) * sureness(performance, [`${chosen.side}-heel`, `${chosen.side}-foot-index`], chosen.frame),
+  };
 }
 
 /** Speed of a point, alone or as seen from another one, pixels a second at every frame. */
-export function speedOf(performance: Performance, rule: Pick<Extract<MomentRule, { rule: 'peak-speed' }>, 'point' | 'relativeTo'>): Float64Array {
+export function speedOf(
+  performance: Performance,
+  rule: Pick<Extract<MomentRule, { rule: 'peak-speed' }>, 'point' | 'relativeTo'>,
+): Float64Array {
   const own = placesOf(performance, rule.point, 0);
   const from = rule.relativeTo === null ? null : placesOf(performance, rule.relativeTo, 0);
   const places = { x: own.x.map((x, i) => x - (from?.x[i] ?? 0)), y: own.y.map((y, i) => y - (from?.y[i] ?? 0)) };
-  const [vx, vy] = [places.x, places.y].map((values) => rateOfChange(performance.times, values)) as [Float64Array, Float64Array];
+  const [vx, vy] = [places.x, places.y].map((values) => rateOfChange(performance.times, values)) as [
+    Float64Array,
+    Float64Array,
+  ];
   return vx.map((v, i) => Math.hypot(v, vy[i]!));
 }
 
-function peakSpeedIn(performance: Performance, rule: Extract<MomentRule, { rule: 'peak-speed' }>, span: FrameSpan): Found | null {
+function peakSpeedIn(
+  performance: Performance,
+  rule: Extract<MomentRule, { rule: 'peak-speed' }>,
+  span: FrameSpan,
+): Found | null {
   const refs = rule.relativeTo === null ? [rule.point] : [rule.point, rule.relativeTo];
   const speed = speedOf(performance, rule);
   const top = largest(speed, span);
-  return top && { frame: top.frame, alike: alikeOf('peak-speed'), sd: Math.hypot(RULE_SD['peak-speed'], topSd(performance, speed, top.frame, 0.05 * top.value)), confidence: Math.max(0.2, prominence(speed, top.frame, span)) * sureness(performance, refs, top.frame) };
+  return (
+    top && {
+      frame: top.frame,
+      alike: alikeOf('peak-speed'),
+      sd: Math.hypot(RULE_SD['peak-speed'], topSd(performance, speed, top.frame, 0.05 * top.value)),
+      confidence: Math.max(0.2, prominence(speed, top.frame, span)) * sureness(performance, refs, top.frame),
+    }
+  );
 }
 
 function apply(performance: Performance, rule: MomentRule, span: FrameSpan): Found | null {
@@ -149,18 +211,27 @@ const ALL_BUT_TOGETHER = 0.03;
 function inOrder(movement: Movement, momentId: string, known: ReadonlyMap<string, Found>, slack: number): FrameSpan {
   const place = movement.moments.findIndex((m) => m.id === momentId);
   const frames = (moments: Movement['moments']): number[] => moments.flatMap(({ id }) => known.get(id)?.frame ?? []);
-  return { first: Math.max(-Infinity, ...frames(movement.moments.slice(0, place))) - slack, last: Math.min(Infinity, ...frames(movement.moments.slice(place + 1))) + slack };
+  return {
+    first: Math.max(-Infinity, ...frames(movement.moments.slice(0, place))) - slack,
+    last: Math.min(Infinity, ...frames(movement.moments.slice(place + 1))) + slack,
+  };
 }
 
 /**
  * Proposes the moments of a movement from the points, each between those before and after it that are known. A rule that looks before or after another moment waits for that one; a mark
  * that a person set counts as it stands. Moments whose rule finds nothing, or has none, are left out.
  */
-export function proposeMoments(movement: Movement, performance: Performance, inside: FrameSpan = { first: 0, last: performance.times.length - 1 }): readonly Proposal[] {
-  const known = new Map<string, Found>(Object.entries(performance.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0, alike: 0 }]));
+export function proposeMoments(
+  movement: Movement,
+  performance: Performance,
+  inside: FrameSpan = { first: 0, last: performance.times.length - 1 },
+): readonly Proposal[] {
+  const known = new Map<string, Found>(
+    Object.entries(performance.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0, alike: 0 }]),
+  );
   const proposals: Proposal[] = [];
   const open = movement.moments.filter((m): m is Moment & { rule: MomentRule } => m.rule !== null && !known.has(m.id));
-  for (let progress = true; progress; ) {
+  for (let progress = true; progress;) {
     progress = false;
     for (const moment of [...open]) {
       const { after, before } = moment.rule;
@@ -178,7 +249,13 @@ export function proposeMoments(movement: Movement, performance: Performance, ins
       // No proposal is surer than the ones it hangs on.
       const confidence = found.confidence * Math.min(1, from ? from.confidence + 0.3 : 1, to ? to.confidence + 0.3 : 1);
       known.set(moment.id, { ...found, confidence });
-      proposals.push({ momentId: moment.id, frame: found.frame, confidence, sd: Math.max(found.sd, proposalSd(confidence)), alike: found.alike });
+      proposals.push({
+        momentId: moment.id,
+        frame: found.frame,
+        confidence,
+        sd: Math.max(found.sd, proposalSd(confidence)),
+        alike: found.alike,
+      });
     }
   }
   return movement.moments.flatMap((m) => proposals.find((p) => p.momentId === m.id) ?? []);

@@ -31,12 +31,17 @@ function everyTime(performance: Performance, rule: MomentRule): readonly number[
   const whole: FrameSpan = { first: 0, last: performance.times.length - 1 };
   switch (rule.rule) {
     case 'contact':
-      return Number.isNaN(performance.bodyHeight) ? [] : contactEdges(performance, rule.side, rule.edge).map((c) => c.frame);
+      return Number.isNaN(performance.bodyHeight)
+        ? []
+        : contactEdges(performance, rule.side, rule.edge).map((c) => c.frame);
     case 'crossing':
       return crossingsOf(performance, rule.of, rule.level, rule.direction, whole);
     case 'extreme': {
       const sign = rule.which === 'largest' ? 1 : -1;
-      return prominent(continuousCurve(performance, rule.of, '%BH').map((v) => sign * v), noiseOf(performance, rule.of, whole));
+      return prominent(
+        continuousCurve(performance, rule.of, '%BH').map((v) => sign * v),
+        noiseOf(performance, rule.of, whole),
+      );
     }
     case 'peak-speed':
       return prominent(speedOf(performance, rule), 0);
@@ -44,10 +49,15 @@ function everyTime(performance: Performance, rule: MomentRule): readonly number[
 }
 
 /** Whether moments follow each other. */
-const inOrder = (proposals: Repetition): boolean => proposals.every((p, i) => i === 0 || p.frame > proposals[i - 1]!.frame);
+const inOrder = (proposals: Repetition): boolean =>
+  proposals.every((p, i) => i === 0 || p.frame > proposals[i - 1]!.frame);
 
 /** Every time that the counted moment happens, with what of the other moments is found round it. */
-function repetitionsRound(movement: Movement, by: Moment & { readonly rule: MomentRule }, performance: Performance): readonly Repetition[] {
+function repetitionsRound(
+  movement: Movement,
+  by: Moment & { readonly rule: MomentRule },
+  performance: Performance,
+): readonly Repetition[] {
   const bare = { ...performance, marks: {}, timing: {} };
   const times = everyTime(bare, by.rule);
   const last = performance.times.length - 1;
@@ -55,11 +65,26 @@ function repetitionsRound(movement: Movement, by: Moment & { readonly rule: Mome
   const reach = Math.ceil(AROUND / performance.interval);
   /** The counted moment itself, as surely as its own rule finds it there. */
   const counted = (frame: number): Proposal => {
-    const [found] = proposeMoments(alone, bare, { first: Math.max(0, Math.floor(frame) - reach), last: Math.min(last, Math.ceil(frame) + reach) });
-    return { momentId: by.id, frame, confidence: found?.confidence ?? UNSURE.confidence, sd: found?.sd ?? UNSURE.sd, alike: found?.alike ?? 0 };
+    const [found] = proposeMoments(alone, bare, {
+      first: Math.max(0, Math.floor(frame) - reach),
+      last: Math.min(last, Math.ceil(frame) + reach),
+    });
+    return {
+      momentId: by.id,
+      frame,
+      confidence: found?.confidence ?? UNSURE.confidence,
+      sd: found?.sd ?? UNSURE.sd,
+      alike: found?.alike ?? 0,
+    };
   };
   return times
-    .map((frame, i) => proposeMoments(movement, { ...bare, marks: { [by.id]: frame } }, { first: Math.floor(times[i - 1] ?? 0), last: Math.ceil(times[i + 1] ?? last) }).concat(counted(frame)))
+    .map((frame, i) =>
+      proposeMoments(
+        movement,
+        { ...bare, marks: { [by.id]: frame } },
+        { first: Math.floor(times[i - 1] ?? 0), last: Math.ceil(times[i + 1] ?? last) },
+      ).concat(counted(frame)),
+    )
     .map((proposals) => movement.moments.flatMap((m) => proposals.find((p) => p.momentId === m.id) ?? []));
 }
 
@@ -76,9 +101,14 @@ const countedBy = (movement: Movement): (Moment & { readonly rule: MomentRule })
  */
 export function findRepetitions(movement: Movement, performance: Performance): readonly Repetition[] {
   const ruled = movement.moments.filter((m) => m.rule !== null).map((m) => m.id);
-  const whole = (proposals: Repetition): boolean => ruled.every((id) => proposals.some((p) => p.momentId === id)) && inOrder(proposals);
+  const whole = (proposals: Repetition): boolean =>
+    ruled.every((id) => proposals.some((p) => p.momentId === id)) && inOrder(proposals);
   const by = countedBy(movement);
-  return (by ? repetitionsRound(movement, by, performance) : [proposeMoments(movement, { ...performance, marks: {}, timing: {} })]).filter(whole);
+  return (
+    by
+      ? repetitionsRound(movement, by, performance)
+      : [proposeMoments(movement, { ...performance, marks: {}, timing: {} })]
+  ).filter(whole);
 }
 
 /**
@@ -91,5 +121,8 @@ export function proposePerformance(movement: Movement, performance: Performance)
   const least = (repetition: Repetition): number => Math.min(...repetition.map((p) => p.confidence));
   const [first, ...others] = repetitionsRound(movement, by, performance).filter(inOrder);
   if (!first) return proposeMoments(movement, performance);
-  return others.reduce((best, r) => (r.length > best.length || (r.length === best.length && least(r) > least(best)) ? r : best), first);
+  return others.reduce(
+    (best, r) => (r.length > best.length || (r.length === best.length && least(r) > least(best)) ? r : best),
+    first,
+  );
 }

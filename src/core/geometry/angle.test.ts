@@ -13,18 +13,26 @@ describe('interior angle', () => {
 
   it('does not depend on where the joint is, how it is turned, or which end is named first', () => {
     fc.assert(
-      fc.property(point, point, point, coordinate, coordinate, fc.double({ min: -3, max: 3, noNaN: true }), (a, b, c, dx, dy, turn) => {
-        fc.pre(Math.hypot(a.x - b.x, a.y - b.y) > 1 && Math.hypot(c.x - b.x, c.y - b.y) > 1);
-        const angle = interiorAngle(a, b, c);
-        const move = (p: { x: number; y: number }) => ({
-          x: p.x * Math.cos(turn) - p.y * Math.sin(turn) + dx,
-          y: p.x * Math.sin(turn) + p.y * Math.cos(turn) + dy,
-        });
-        expect(interiorAngle(move(a), move(b), move(c))).toBeCloseTo(angle, 6);
-        expect(interiorAngle(c, b, a)).toBeCloseTo(angle, 12);
-        expect(angle).toBeGreaterThanOrEqual(0);
-        expect(angle).toBeLessThanOrEqual(Math.PI);
-      }),
+      fc.property(
+        point,
+        point,
+        point,
+        coordinate,
+        coordinate,
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        (a, b, c, dx, dy, turn) => {
+          fc.pre(Math.hypot(a.x - b.x, a.y - b.y) > 1 && Math.hypot(c.x - b.x, c.y - b.y) > 1);
+          const angle = interiorAngle(a, b, c);
+          const move = (p: { x: number; y: number }) => ({
+            x: p.x * Math.cos(turn) - p.y * Math.sin(turn) + dx,
+            y: p.x * Math.sin(turn) + p.y * Math.cos(turn) + dy,
+          });
+          expect(interiorAngle(move(a), move(b), move(c))).toBeCloseTo(angle, 6);
+          expect(interiorAngle(c, b, a)).toBeCloseTo(angle, 12);
+          expect(angle).toBeGreaterThanOrEqual(0);
+          expect(angle).toBeLessThanOrEqual(Math.PI);
+        },
+      ),
       { seed: 3, numRuns: 300 },
     );
   });

@@ -2,9 +2,20 @@ import type { Vec2 } from './vec2';
 
 /** Plain shapes in pixels of the displayed picture; screen, report and video draw the same ones. */
 export type Primitive =
-  | { readonly shape: 'segment'; readonly from: Vec2; readonly to: Vec2; readonly weight: 'bone' | 'faint' | 'measure' | 'guide' }
+  | {
+      readonly shape: 'segment';
+      readonly from: Vec2;
+      readonly to: Vec2;
+      readonly weight: 'bone' | 'faint' | 'measure' | 'guide';
+    }
   /** Angles in picture coordinates (y down), drawn from start through sweep. */
-  | { readonly shape: 'arc'; readonly centre: Vec2; readonly radius: number; readonly start: number; readonly sweep: number }
+  | {
+      readonly shape: 'arc';
+      readonly centre: Vec2;
+      readonly radius: number;
+      readonly start: number;
+      readonly sweep: number;
+    }
   | { readonly shape: 'dot'; readonly at: Vec2; readonly sure: boolean }
   /** A drawn (not measured) number or word has the drawing's colour. */
   | { readonly shape: 'label'; readonly at: Vec2; readonly text: string; readonly drawn?: boolean }

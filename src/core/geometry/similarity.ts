@@ -10,14 +10,21 @@ export interface Similarity {
   readonly disparity: number;
 }
 
-const middleOf = (points: readonly Vec2[]): Vec2 => ({ x: points.reduce((s, p) => s + p.x, 0) / points.length, y: points.reduce((s, p) => s + p.y, 0) / points.length });
+const middleOf = (points: readonly Vec2[]): Vec2 => ({
+  x: points.reduce((s, p) => s + p.x, 0) / points.length,
+  y: points.reduce((s, p) => s + p.y, 0) / points.length,
+});
 
 /**
  * The similarity that takes one figure's points to another's with the least squared distance (Umeyama 1991; in the plane a closed
  * form by complex numbers).
  */
 export function similarity(from: readonly Vec2[], to: readonly Vec2[]): Result<Similarity, Issue<'too-few'>> {
-  if (from.length < 2 || from.length !== to.length) return fail('too-few', `Two figures need the same points, at least two; they have ${from.length} and ${to.length}.`);
+  if (from.length < 2 || from.length !== to.length)
+    return fail(
+      'too-few',
+      `Two figures need the same points, at least two; they have ${from.length} and ${to.length}.`,
+    );
   const [m, n] = [middleOf(from), middleOf(to)];
   let [dot, cross, size, target] = [0, 0, 0, 0];
   from.forEach((p, i) => {
@@ -31,7 +38,15 @@ export function similarity(from: readonly Vec2[], to: readonly Vec2[]): Result<S
   const scale = Math.hypot(dot, cross) / size;
   const turn = Math.atan2(cross, dot);
   const [c, s] = [scale * Math.cos(turn), scale * Math.sin(turn)];
-  return ok({ scale, turn, shift: { x: n.x - c * m.x + s * m.y, y: n.y - s * m.x - c * m.y }, disparity: 1 - (dot * dot + cross * cross) / (size * target) });
+  return ok({
+    scale,
+    turn,
+    shift: { x: n.x - c * m.x + s * m.y, y: n.y - s * m.x - c * m.y },
+    disparity: 1 - (dot * dot + cross * cross) / (size * target),
+  });
 }
 
-export const transform = ({ scale, turn, shift }: Similarity, p: Vec2): Vec2 => ({ x: scale * (Math.cos(turn) * p.x - Math.sin(turn) * p.y) + shift.x, y: scale * (Math.sin(turn) * p.x + Math.cos(turn) * p.y) + shift.y });
+export const transform = ({ scale, turn, shift }: Similarity, p: Vec2): Vec2 => ({
+  x: scale * (Math.cos(turn) * p.x - Math.sin(turn) * p.y) + shift.x,
+  y: scale * (Math.sin(turn) * p.x + Math.cos(turn) * p.y) + shift.y,
+});

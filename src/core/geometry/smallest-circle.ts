@@ -5,16 +5,24 @@ export interface Circle {
   readonly radius: number;
 }
 
-const inside = ({ centre, radius }: Circle, p: Vec2): boolean => Math.hypot(p.x - centre.x, p.y - centre.y) <= radius * (1 + 1e-12) + 1e-12;
+const inside = ({ centre, radius }: Circle, p: Vec2): boolean =>
+  Math.hypot(p.x - centre.x, p.y - centre.y) <= radius * (1 + 1e-12) + 1e-12;
 
-const ofTwo = (a: Vec2, b: Vec2): Circle => ({ centre: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, radius: Math.hypot(a.x - b.x, a.y - b.y) / 2 });
+const ofTwo = (a: Vec2, b: Vec2): Circle => ({
+  centre: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 },
+  radius: Math.hypot(a.x - b.x, a.y - b.y) / 2,
+});
 
 /** The circle through three points; for points on a line the one over the two farthest apart. */
 function ofThree(a: Vec2, b: Vec2, c: Vec2): Circle {
   const d = 2 * (a.x * (b.y - c.y) + b.x * (c.y - a.y) + c.x * (a.y - b.y));
-  if (Math.abs(d) < 1e-18) return [ofTwo(a, b), ofTwo(b, c), ofTwo(a, c)].reduce((most, each) => (each.radius > most.radius ? each : most));
+  if (Math.abs(d) < 1e-18)
+    return [ofTwo(a, b), ofTwo(b, c), ofTwo(a, c)].reduce((most, each) => (each.radius > most.radius ? each : most));
   const [a2, b2, c2] = [a, b, c].map((p) => p.x ** 2 + p.y ** 2) as [number, number, number];
-  const centre = { x: (a2 * (b.y - c.y) + b2 * (c.y - a.y) + c2 * (a.y - b.y)) / d, y: (a2 * (c.x - b.x) + b2 * (a.x - c.x) + c2 * (b.x - a.x)) / d };
+  const centre = {
+    x: (a2 * (b.y - c.y) + b2 * (c.y - a.y) + c2 * (a.y - b.y)) / d,
+    y: (a2 * (c.x - b.x) + b2 * (a.x - c.x) + c2 * (b.x - a.x)) / d,
+  };
   return { centre, radius: Math.hypot(a.x - centre.x, a.y - centre.y) };
 }
 

@@ -8,7 +8,12 @@ export interface Vec3 {
 export const minus = (a: Vec3, b: Vec3): Vec3 => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z });
 export const lengthOf = ({ x, y, z }: Vec3): number => Math.hypot(x, y, z);
 export const dot = (a: Vec3, b: Vec3): number => a.x * b.x + a.y * b.y + a.z * b.z;
-export const cross = (a: Vec3, b: Vec3): Vec3 => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x });
+export const cross = (a: Vec3, b: Vec3): Vec3 => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
 
 /** Angle between two directions, 0..pi, sound near both ends (Kahan 2006); NaN where one has no length. */
-export const angleBetween = (u: Vec3, v: Vec3): number => (lengthOf(u) === 0 || lengthOf(v) === 0 ? NaN : Math.atan2(lengthOf(cross(u, v)), dot(u, v)));
+export const angleBetween = (u: Vec3, v: Vec3): number =>
+  lengthOf(u) === 0 || lengthOf(v) === 0 ? NaN : Math.atan2(lengthOf(cross(u, v)), dot(u, v));

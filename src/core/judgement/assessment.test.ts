@@ -17,12 +17,27 @@ const reading = (value: number, plusMinus: number): Reading => ({
   unit: 'deg',
   provenance: { clipId: 'c', frames: [1], points: [] },
 });
-const hidden: Reading = { measurable: false, reason: 'wrong-view', message: 'Not measurable from the side', remedy: 'Film from behind.' };
+const hidden: Reading = {
+  measurable: false,
+  reason: 'wrong-view',
+  message: 'Not measurable from the side',
+  remedy: 'Film from behind.',
+};
 
 const measure = (id: string, change: object = {}) =>
   readMeasure({
-    id, name: id, kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', region: 'legs',
-    plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 2, target: { type: 'same-as-reference', tolerance: 5, source: 'test' }, ...change,
+    id,
+    name: id,
+    kind: 'joint-angle',
+    points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'],
+    at: 'one',
+    region: 'legs',
+    plane: 'sagittal',
+    importance: 0.5,
+    cost: 'weeks',
+    margin: 2,
+    target: { type: 'same-as-reference', tolerance: 5, source: 'test' },
+    ...change,
   });
 
 function compare(athlete: Reading, reference: Reading, change: object = {}, id = 'm'): Comparison {
@@ -75,7 +90,9 @@ describe('state of a difference from a reference', () => {
   });
 
   it('a personal style is left alone', () => {
-    expect(judge(compare(reading(120, 1), reading(150, 1)), { measureId: 'm', verdict: 'style', reason: 'his own' }).state).toBe('style');
+    expect(
+      judge(compare(reading(120, 1), reading(150, 1)), { measureId: 'm', verdict: 'style', reason: 'his own' }).state,
+    ).toBe('style');
   });
 
   it('counts an angle that goes round the short way', () => {
@@ -85,7 +102,8 @@ describe('state of a difference from a reference', () => {
 });
 
 describe('targets that stand by themselves', () => {
-  const judgeAgainst = (target: Target, value: number, plusMinus = 1): Judged => judge(compare(reading(value, plusMinus), hidden, { target }), undefined);
+  const judgeAgainst = (target: Target, value: number, plusMinus = 1): Judged =>
+    judge(compare(reading(value, plusMinus), hidden, { target }), undefined);
   const source = 'test';
   it.each<[string, Target, number, string, number]>([
     ['between, inside', { type: 'between', low: 30, high: 38, source }, 33, 'on-target', 0],
@@ -105,13 +123,24 @@ describe('targets that stand by themselves', () => {
 });
 
 const movement: Movement = movementSchema.parse({
-  schemaVersion: 1, id: 'x', name: 'X', sport: 'X',
-  moments: [{ id: 'one', name: 'One', key: '1', look: '' }, { id: 'two', name: 'Two', key: '2', look: '' }],
-  phases: [], measures: ['root', 'effect', 'other', 'season', 'risky', 'fifth'].map((id) => ({ ...measure(id) })),
+  schemaVersion: 1,
+  id: 'x',
+  name: 'X',
+  sport: 'X',
+  moments: [
+    { id: 'one', name: 'One', key: '1', look: '' },
+    { id: 'two', name: 'Two', key: '2', look: '' },
+  ],
+  phases: [],
+  measures: ['root', 'effect', 'other', 'season', 'risky', 'fifth'].map((id) => ({ ...measure(id) })),
   causes: [{ cause: 'root', effect: 'effect', share: 0.5, because: 'it follows' }],
-  cautions: [{ id: 'always', text: 'Always said.', always: true }, { id: 'knee', text: 'Mind the knee.', always: false }],
+  cautions: [
+    { id: 'always', text: 'Always said.', always: true },
+    { id: 'knee', text: 'Mind the knee.', always: false },
+  ],
 });
-const gap = (id: string, difference: number, change: object = {}): Judged => judge(compare(reading(150 + difference, 1), reading(150, 1), change, id), undefined);
+const gap = (id: string, difference: number, change: object = {}): Judged =>
+  judge(compare(reading(150 + difference, 1), reading(150, 1), change, id), undefined);
 const plain = { decisions: [], order: [], daysToCompetition: null };
 const ids = (list: readonly { judged: Judged }[]): string[] => list.map((g) => g.judged.measure.id);
 
@@ -134,25 +163,40 @@ describe('priority', () => {
 
   it('orders by score, and puts a risk first whatever its score', () => {
     expect(ids(prioritise(movement, [gap('other', 12), gap('root', 40)], plain).proposed)).toEqual(['root', 'other']);
-    expect(ids(prioritise(movement, [gap('root', 40), gap('risky', 12, { risk: 'knee' })], plain).proposed)).toEqual(['risky', 'root']);
+    expect(ids(prioritise(movement, [gap('root', 40), gap('risky', 12, { risk: 'knee' })], plain).proposed)).toEqual([
+      'risky',
+      'root',
+    ]);
   });
 
   it('parks what cannot be changed before the competition, but never a risk', () => {
     const near = { ...plain, daysToCompetition: 10 };
-    const judged = [gap('season', 30, { cost: 'season' }), gap('other', 12, { cost: 'minutes' }), gap('risky', 12, { cost: 'season', risk: 'knee' })];
+    const judged = [
+      gap('season', 30, { cost: 'season' }),
+      gap('other', 12, { cost: 'minutes' }),
+      gap('risky', 12, { cost: 'season', risk: 'knee' }),
+    ];
     const result = prioritise(movement, judged, near);
     expect(ids(result.proposed)).toEqual(['risky', 'other']);
     expect(result.parked[0]!.why).toContain('10 days');
   });
 
   it('proposes three at most and keeps the rest', () => {
-    const result = prioritise(movement, ['root', 'other', 'season', 'fifth'].map((id) => gap(id, 20)), plain);
+    const result = prioritise(
+      movement,
+      ['root', 'other', 'season', 'fifth'].map((id) => gap(id, 20)),
+      plain,
+    );
     expect(result.proposed).toHaveLength(3);
     expect(result.parked).toHaveLength(1);
   });
 
   it('keeps the analyst\u2019s order and drops through any recomputation', () => {
-    const decided = { ...plain, order: ['other', 'root'], decisions: [{ measureId: 'season', verdict: 'drop' as const, reason: 'after the tour' }] };
+    const decided = {
+      ...plain,
+      order: ['other', 'root'],
+      decisions: [{ measureId: 'season', verdict: 'drop' as const, reason: 'after the tour' }],
+    };
     const result = prioritise(movement, [gap('root', 40), gap('other', 12), gap('season', 30)], decided);
     expect(ids(result.proposed)).toEqual(['other', 'root']);
     expect(result.dropped[0]!.reason).toBe('after the tour');
@@ -181,6 +225,11 @@ describe('cautions', () => {
   it('always stand, once each; those of a risk only where it is a gap; a minor has one more', () => {
     const risky = prioritise(movement, [gap('risky', 20, { risk: 'knee' })], plain).proposed;
     expect(cautionsFor(movement, [], false)).toEqual([STANDING_CAUTION, 'Always said.']);
-    expect(cautionsFor(movement, [...risky, ...risky], true)).toEqual([STANDING_CAUTION, MINOR_CAUTION, 'Always said.', 'Mind the knee.']);
+    expect(cautionsFor(movement, [...risky, ...risky], true)).toEqual([
+      STANDING_CAUTION,
+      MINOR_CAUTION,
+      'Always said.',
+      'Mind the knee.',
+    ]);
   });
 });

@@ -10,7 +10,9 @@ export const MINOR_CAUTION =
 
 /** Cautions that apply to a comparison, without repeats: standing, for a minor, the movement's own, those of gaps. */
 export function cautionsFor(movement: Movement, corrections: readonly RankedGap[], minor: boolean): readonly string[] {
-  const risks = corrections.flatMap((gap) => [gap.judged, ...gap.willFollow.map((f) => f.judged)].map((j) => j.measure.risk));
+  const risks = corrections.flatMap((gap) =>
+    [gap.judged, ...gap.willFollow.map((f) => f.judged)].map((j) => j.measure.risk),
+  );
   const texts = [
     STANDING_CAUTION,
     ...(minor ? [MINOR_CAUTION] : []),

@@ -31,12 +31,23 @@ export interface SheetResult {
 
 /** What a state of its measure says of a criterion; a style is left as it is. */
 const MET: Readonly<Record<State, Met>> = {
-  strength: 'yes', 'on-target': 'yes', style: 'yes', borderline: 'partly', 'within-error': 'partly', gap: 'no', 'not-measurable': 'open', 'not-judged': 'open',
+  strength: 'yes',
+  'on-target': 'yes',
+  style: 'yes',
+  borderline: 'partly',
+  'within-error': 'partly',
+  gap: 'no',
+  'not-measurable': 'open',
+  'not-judged': 'open',
 };
 const SHARE: Readonly<Record<Met, number>> = { yes: 1, partly: 0.5, no: 0, open: 0 };
 
 /** Marks a performance by a criteria sheet: every criterion from the state of its measure, or by eye with a reason; gates hold the sum down. */
-export function markSheet(sheet: CriteriaSheetDocument, judged: readonly Judged[], byEye: Readonly<Record<string, MetByEye>>): SheetResult {
+export function markSheet(
+  sheet: CriteriaSheetDocument,
+  judged: readonly Judged[],
+  byEye: Readonly<Record<string, MetByEye>>,
+): SheetResult {
   const results = sheet.criteria.map((criterion): CriterionResult => {
     const row = judged.find((j) => j.measure.id === criterion.measure) ?? null;
     const eye = byEye[criterion.id] ?? null;

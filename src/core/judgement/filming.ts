@@ -13,14 +13,23 @@ export interface FilmingRequest {
   readonly measures: readonly string[];
 }
 
-const CAMERA_REASONS: readonly NotMeasurable['reason'][] = ['wrong-view', 'view-too-oblique', 'too-uncertain', 'not-visible'];
+const CAMERA_REASONS: readonly NotMeasurable['reason'][] = [
+  'wrong-view',
+  'view-too-oblique',
+  'too-uncertain',
+  'not-visible',
+];
 /** Cameras of both clips that stand farther apart than this are to be brought together, degrees. */
 const APART = 10;
 /** A performer lower than this share of the picture is filmed from too far away. */
 const SMALL = 0.3;
 
 /** Requests collected from everything that could not be measured, and from how the two clips were filmed. */
-export function filmingRequests(judged: readonly Judged[], athlete: Performance | null, reference: Performance | null): readonly FilmingRequest[] {
+export function filmingRequests(
+  judged: readonly Judged[],
+  athlete: Performance | null,
+  reference: Performance | null,
+): readonly FilmingRequest[] {
   const requests = new Map<string, { because: string; measures: string[] }>();
   const add = (request: string, because: string, measure: string | null): void => {
     const known = requests.get(request) ?? { because, measures: [] };
@@ -28,20 +37,43 @@ export function filmingRequests(judged: readonly Judged[], athlete: Performance 
     requests.set(request, known);
   };
   for (const { measure, athlete: a, reference: r } of judged) {
-    for (const reading of [a, r]) if (!reading.measurable && CAMERA_REASONS.includes(reading.reason)) add(reading.remedy, reading.message, measure.name);
+    for (const reading of [a, r])
+      if (!reading.measurable && CAMERA_REASONS.includes(reading.reason))
+        add(reading.remedy, reading.message, measure.name);
   }
   if (athlete && reference && athlete.clip.view.kind === reference.clip.view.kind) {
     const apart = (Math.abs(offPlane(athlete.clip).angle - offPlane(reference.clip).angle) * 180) / Math.PI;
-    if (apart > APART) add('Stand where the reference\u2019s camera stood, at right angles to the way of travel and at hip height.', `The two cameras stand ${Math.round(apart)} degrees apart`, null);
+    if (apart > APART)
+      add(
+        'Stand where the reference\u2019s camera stood, at right angles to the way of travel and at hip height.',
+        `The two cameras stand ${Math.round(apart)} degrees apart`,
+        null,
+      );
   }
   if (athlete) {
     const share = athlete.bodyHeight / athlete.clip.height;
     if (share < SMALL) {
       const nearer = Math.round((1 - share / 0.5) * 100);
-      add(`Go ${nearer} % nearer, or zoom in, so that the performer fills half of the picture\u2019s height.`, `The performer is ${Math.round(100 * share)} % of the picture\u2019s height`, null);
+      add(
+        `Go ${nearer} % nearer, or zoom in, so that the performer fills half of the picture\u2019s height.`,
+        `The performer is ${Math.round(100 * share)} % of the picture\u2019s height`,
+        null,
+      );
     }
-    const unsure = judged.filter((j) => j.state === 'within-error' && j.athlete.measurable && (j.athlete.unit === 'ms' || j.athlete.unit === 's') && j.measure.target);
-    if (unsure.length > 0 && athlete.clip.captureRate < 200) for (const j of unsure) add(`Film at ${athlete.clip.captureRate < 100 ? 120 : 240} frames per second.`, `At ${athlete.clip.captureRate} frames per second a time is known to \u00b1${(1000 * COVERAGE_95 * durationSd(athlete.interval)).toFixed(0)} ms`, j.measure.name);
+    const unsure = judged.filter(
+      (j) =>
+        j.state === 'within-error' &&
+        j.athlete.measurable &&
+        (j.athlete.unit === 'ms' || j.athlete.unit === 's') &&
+        j.measure.target,
+    );
+    if (unsure.length > 0 && athlete.clip.captureRate < 200)
+      for (const j of unsure)
+        add(
+          `Film at ${athlete.clip.captureRate < 100 ? 120 : 240} frames per second.`,
+          `At ${athlete.clip.captureRate} frames per second a time is known to \u00b1${(1000 * COVERAGE_95 * durationSd(athlete.interval)).toFixed(0)} ms`,
+          j.measure.name,
+        );
   }
   return [...requests].map(([request, { because, measures }]) => ({ request, because, measures }));
 }

@@ -57,15 +57,28 @@ function ownScore(judged: Judged): number {
   return saturate(Math.abs(judged.excess) / judged.tolerance) * judged.confidence * judged.measure.importance;
 }
 
-const liesOn = (side: 'low' | 'high' | undefined, gap: Judged): boolean => side === undefined || (side === 'low') === gap.excess < 0;
+const liesOn = (side: 'low' | 'high' | undefined, gap: Judged): boolean =>
+  side === undefined || (side === 'low') === gap.excess < 0;
 
 /** The gap that a gap hangs under: its strongest cause that is itself a gap, both on the sides that the link names, or null where it is a root. */
-function strongestCause(movement: Movement, effect: Judged, gaps: ReadonlyMap<string, Judged>): Movement['causes'][number] | null {
+function strongestCause(
+  movement: Movement,
+  effect: Judged,
+  gaps: ReadonlyMap<string, Judged>,
+): Movement['causes'][number] | null {
   const links = movement.causes.filter((link) => {
     const cause = gaps.get(link.cause);
-    return cause !== undefined && link.effect === effect.measure.id && liesOn(link.causeSide, cause) && liesOn(link.effectSide, effect);
+    return (
+      cause !== undefined &&
+      link.effect === effect.measure.id &&
+      liesOn(link.causeSide, cause) &&
+      liesOn(link.effectSide, effect)
+    );
   });
-  return links.reduce<Movement['causes'][number] | null>((best, link) => (best && best.share >= link.share ? best : link), null);
+  return links.reduce<Movement['causes'][number] | null>(
+    (best, link) => (best && best.share >= link.share ? best : link),
+    null,
+  );
 }
 
 function sentence(judged: Judged, parts: ScoreParts, followers: number): string {
@@ -75,10 +88,13 @@ function sentence(judged: Judged, parts: ScoreParts, followers: number): string 
     unit === 'answer'
       ? 'an eye did not say yes to it'
       : `it is ${inUnit(Math.abs(judged.excess), unit)} outside its range, ${(Math.abs(judged.excess) / judged.tolerance).toFixed(1)} times the tolerance`,
-    judged.confidence > 0.995 ? 'well beyond the measuring error' : `beyond the measuring error (${Math.round(judged.confidence * 100)} % sure)`,
+    judged.confidence > 0.995
+      ? 'well beyond the measuring error'
+      : `beyond the measuring error (${Math.round(judged.confidence * 100)} % sure)`,
   ];
   if (measure.importance >= 0.7) reasons.push('it matters much for the result');
-  if (followers > 0) reasons.push(`${followers} other ${followers === 1 ? 'difference follows' : 'differences follow'} from it`);
+  if (followers > 0)
+    reasons.push(`${followers} other ${followers === 1 ? 'difference follows' : 'differences follow'} from it`);
   if (parts.risk) reasons.push('it carries a risk');
   reasons.push(`it takes ${COST_WORDS[measure.cost]} to change`);
   return `${reasons.slice(0, -1).join(', ')} and ${reasons[reasons.length - 1]}`;
@@ -88,7 +104,11 @@ function sentence(judged: Judged, parts: ScoreParts, followers: number): string 
  * Orders the gaps. A consequence hangs under its root and passes part of its score up; risk comes first; what cannot
  * be changed before the competition is parked; the analyst's own order and drops are kept.
  */
-export function prioritise(movement: Movement, judged: readonly Judged[], session: Pick<Session, 'decisions' | 'order' | 'daysToCompetition'>): Priorities {
+export function prioritise(
+  movement: Movement,
+  judged: readonly Judged[],
+  session: Pick<Session, 'decisions' | 'order' | 'daysToCompetition'>,
+): Priorities {
   const gaps = new Map(judged.filter((j) => j.state === 'gap').map((j) => [j.measure.id, j]));
   const parentOf = new Map([...gaps].map(([id, gap]) => [id, strongestCause(movement, gap, gaps)]));
   const rootOf = (id: string, seen = new Set<string>()): string => {
@@ -105,11 +125,10 @@ export function prioritise(movement: Movement, judged: readonly Judged[], sessio
   const ranked = [...gaps.values()]
     .filter((gap) => rootOf(gap.measure.id) === gap.measure.id)
     .map((gap): RankedGap => {
-      const followers = [...gaps.values()].filter((other) => other !== gap && rootOf(other.measure.id) === gap.measure.id);
-      const fromConsequences = followers.reduce(
-        (sum, f) => sum + reaches(f.measure.id) * ownScore(f),
-        0,
+      const followers = [...gaps.values()].filter(
+        (other) => other !== gap && rootOf(other.measure.id) === gap.measure.id,
       );
+      const fromConsequences = followers.reduce((sum, f) => sum + reaches(f.measure.id) * ownScore(f), 0);
       const days = session.daysToCompetition;
       const parts: ScoreParts = {
         size: saturate(Math.abs(gap.excess) / gap.tolerance),
@@ -125,7 +144,12 @@ export function prioritise(movement: Movement, judged: readonly Judged[], sessio
         score: ownScore(gap) + fromConsequences,
         willFollow: followers.map((f) => {
           const link = parentOf.get(f.measure.id);
-          return { judged: f, cause: link?.cause ?? gap.measure.id, because: link?.because ?? '', passes: reaches(f.measure.id) * ownScore(f) };
+          return {
+            judged: f,
+            cause: link?.cause ?? gap.measure.id,
+            because: link?.because ?? '',
+            passes: reaches(f.measure.id) * ownScore(f),
+          };
         }),
         reason: sentence(gap, parts, followers.length),
       };
@@ -152,7 +176,9 @@ export function prioritise(movement: Movement, judged: readonly Judged[], sessio
   return {
     proposed: now.slice(0, MOST_CORRECTIONS),
     parked: [
-      ...now.slice(MOST_CORRECTIONS).map((gap) => ({ gap, why: `Three corrections are the most; this comes after them` })),
+      ...now
+        .slice(MOST_CORRECTIONS)
+        .map((gap) => ({ gap, why: `Three corrections are the most; this comes after them` })),
       ...later.map((gap) => ({
         gap,
         why: `It takes ${COST_WORDS[gap.judged.measure.cost]} to change and the competition is in ${session.daysToCompetition} days`,

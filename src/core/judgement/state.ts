@@ -7,7 +7,8 @@ import { toSi, usualTolerance, type DisplayUnit } from '../units';
 import { differenceOf } from '../measures';
 import { COVERAGE_95, normalCdf } from '../statistics/normal';
 
-export type State = 'not-measurable' | 'not-judged' | 'within-error' | 'on-target' | 'borderline' | 'gap' | 'strength' | 'style';
+export type State =
+  'not-measurable' | 'not-judged' | 'within-error' | 'on-target' | 'borderline' | 'gap' | 'strength' | 'style';
 
 /** On a measure at least this important, on target is a strength. */
 export const STRENGTH_IMPORTANCE = 0.7;
@@ -39,7 +40,13 @@ export interface Judged extends Comparison {
 export type BandBasis = 'target' | 'one-performer' | 'attempts-of-one' | 'two-performers' | 'performers';
 
 const basisOf = (spread: Spread | null): BandBasis =>
-  !spread ? 'one-performer' : spread.n >= LEAST_FOR_SPREAD ? 'performers' : spread.n === 2 ? 'two-performers' : 'attempts-of-one';
+  !spread
+    ? 'one-performer'
+    : spread.n >= LEAST_FOR_SPREAD
+      ? 'performers'
+      : spread.n === 2
+        ? 'two-performers'
+        : 'attempts-of-one';
 
 /**
  * Half of a range round reference performers: where there are three or more, that in which the next performer of the same population lies in 95 of 100 cases (t
@@ -48,7 +55,12 @@ const basisOf = (spread: Spread | null): BandBasis =>
 const halfOfReference = (tolerance: number, spread: Spread | null): number =>
   spread && spread.n >= LEAST_FOR_SPREAD ? Math.max(tolerance, predictionFactor(spread.n) * spread.sd) : tolerance;
 
-function bandOf(target: Target, unit: DisplayUnit, reference: number | null, spread: Spread | null): { band: Band; tolerance: number } | null {
+function bandOf(
+  target: Target,
+  unit: DisplayUnit,
+  reference: number | null,
+  spread: Spread | null,
+): { band: Band; tolerance: number } | null {
   const si = (value: number): number => toSi(value, unit);
   // A one-sided target has no width of its own, and its value depends on where a convention counts from: what is usual for the unit stands in.
   const oneSided = usualTolerance(unit);
@@ -94,7 +106,17 @@ export function outside(value: number, band: Band, subtract: (a: number, b: numb
 function referenceStateOf({ measure, reference, spread }: Comparison): State | null {
   if (!measure.target || measure.target.type === 'same-as-reference' || !reference.measurable) return null;
   const nobody = { measurable: false, reason: 'no-reference', message: '', remedy: '' } as const;
-  return judge({ measure, athlete: reference, reference: nobody, spread: { athlete: spread.reference, reference: null }, difference: null, plusMinus: null }, undefined).state;
+  return judge(
+    {
+      measure,
+      athlete: reference,
+      reference: nobody,
+      spread: { athlete: spread.reference, reference: null },
+      difference: null,
+      plusMinus: null,
+    },
+    undefined,
+  ).state;
 }
 
 /**
@@ -104,19 +126,38 @@ function referenceStateOf({ measure, reference, spread }: Comparison): State | n
  */
 export function judge(comparison: Comparison, decision: Decision | undefined): Judged {
   const { measure, athlete, reference } = comparison;
-  const nothing = { band: null, basis: null, excess: 0, excessPlusMinus: 0, tolerance: 0, confidence: 0, referenceState: referenceStateOf(comparison) };
+  const nothing = {
+    band: null,
+    basis: null,
+    excess: 0,
+    excessPlusMinus: 0,
+    tolerance: 0,
+    confidence: 0,
+    referenceState: referenceStateOf(comparison),
+  };
   if (!athlete.measurable) return { ...comparison, ...nothing, state: 'not-measurable' };
   if (!measure.target) return { ...comparison, ...nothing, state: 'not-judged' };
   const subtract = (a: number, b: number): number => differenceOf(measure, a, b);
   const relative = measure.target.type === 'same-as-reference';
-  if (relative && !reference.measurable) return { ...comparison, ...nothing, state: reference.reason === 'no-reference' ? 'not-judged' : 'not-measurable' };
-  const target = bandOf(measure.target, athlete.unit, reference.measurable ? reference.value : null, comparison.spread.reference);
+  if (relative && !reference.measurable)
+    return { ...comparison, ...nothing, state: reference.reason === 'no-reference' ? 'not-judged' : 'not-measurable' };
+  const target = bandOf(
+    measure.target,
+    athlete.unit,
+    reference.measurable ? reference.value : null,
+    comparison.spread.reference,
+  );
   if (!target) return { ...comparison, ...nothing, state: 'not-measurable' };
 
   const excess = outside(athlete.value, target.band, subtract);
   const basis = relative ? basisOf(comparison.spread.reference) : 'target';
   // A range of performers holds their own measuring errors and how unsure its middle is; beside it only the athlete's error counts.
-  const u = basis === 'target' ? COVERAGE_95 * athlete.sd : basis === 'performers' ? (comparison.ownPlusMinus ?? comparison.plusMinus!) : comparison.plusMinus!;
+  const u =
+    basis === 'target'
+      ? COVERAGE_95 * athlete.sd
+      : basis === 'performers'
+        ? (comparison.ownPlusMinus ?? comparison.plusMinus!)
+        : comparison.plusMinus!;
   const margin = toSi(measure.margin, athlete.unit);
   const size = Math.abs(excess);
   const state = ((): State => {
@@ -132,7 +173,8 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
     }
     if (!(size > u)) return 'within-error';
     // Beyond the reference on the good side is no fault.
-    if (measure.better === (excess > 0 ? 'higher' : 'lower')) return measure.importance >= STRENGTH_IMPORTANCE ? 'strength' : 'on-target';
+    if (measure.better === (excess > 0 ? 'higher' : 'lower'))
+      return measure.importance >= STRENGTH_IMPORTANCE ? 'strength' : 'on-target';
     return size <= margin ? 'borderline' : 'gap';
   })();
   return {
@@ -152,7 +194,12 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
 const BY_CHANCE = 0.05;
 
 /** How many measures were judged at all, of how many, and how many of them another member of the same population would be outside of by chance. */
-export function judgedCount(judged: readonly Judged[]): { readonly judged: number; readonly measurable: number; readonly of: number; readonly byChance: number } {
+export function judgedCount(judged: readonly Judged[]): {
+  readonly judged: number;
+  readonly measurable: number;
+  readonly of: number;
+  readonly byChance: number;
+} {
   const withBand = judged.filter((j) => j.band !== null);
   return {
     judged: withBand.length,

@@ -9,8 +9,16 @@ import { ORIGIN } from '../tracks/track';
 
 /** Points in the order in which a movement's measures name them, then its own, then the rest of the joints. */
 export function placingOrder(movement: Movement, performance: Performance): readonly PointId[] {
-  const needed = movement.measures.flatMap(refsOfMeasure).flatMap((ref) => partsOf(ref, performance.clip.performer, performance.raw).map(({ id }) => id));
-  return [...new Set<PointId>([...needed.filter((id) => isOwnPoint(id) || JOINT_POINTS.includes(id as BodyPoint)), ...movement.points.map((p) => p.id), ...JOINT_POINTS])];
+  const needed = movement.measures
+    .flatMap(refsOfMeasure)
+    .flatMap((ref) => partsOf(ref, performance.clip.performer, performance.raw).map(({ id }) => id));
+  return [
+    ...new Set<PointId>([
+      ...needed.filter((id) => isOwnPoint(id) || JOINT_POINTS.includes(id as BodyPoint)),
+      ...movement.points.map((p) => p.id),
+      ...JOINT_POINTS,
+    ]),
+  ];
 }
 
 /** A point that a measure needs at a moment and that is not known there, or not surely. */
@@ -32,14 +40,25 @@ export function workList(movement: Movement, performance: Performance): readonly
     const frame = Math.round(mark);
     for (const measure of movement.measures) {
       if (!momentsOf(measure).includes(moment.id) || viewRefusal(performance.clip, measure.plane)) continue;
-      for (const { id } of refsOfMeasure(measure).flatMap((ref) => partsOf(ref, performance.clip.performer, performance.smoothed))) {
+      for (const { id } of refsOfMeasure(measure).flatMap((ref) =>
+        partsOf(ref, performance.clip.performer, performance.smoothed),
+      )) {
         const known = performance.smoothed[id]?.x[frame];
         const series = performance.raw[id];
         const missing = known === undefined || Number.isNaN(known);
-        const unsure = !missing && series?.origin[frame] === ORIGIN.found && performance.smoothed[id]!.confidence[frame]! < UNSURE_CONFIDENCE;
+        const unsure =
+          !missing &&
+          series?.origin[frame] === ORIGIN.found &&
+          performance.smoothed[id]!.confidence[frame]! < UNSURE_CONFIDENCE;
         if (!missing && !unsure) continue;
         const key = `${moment.id} ${id}`;
-        const item = items.get(key) ?? { momentId: moment.id, frame, id, state: missing ? ('missing' as const) : ('unsure' as const), measures: [] };
+        const item = items.get(key) ?? {
+          momentId: moment.id,
+          frame,
+          id,
+          state: missing ? ('missing' as const) : ('unsure' as const),
+          measures: [],
+        };
         if (!item.measures.includes(measure.name)) item.measures.push(measure.name);
         items.set(key, item);
       }

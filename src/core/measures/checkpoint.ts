@@ -20,8 +20,16 @@ export const checkpoint: KindOfMeasure<'checkpoint'> = {
   evaluate: (measure, performance) => {
     const answer = performance.checks[measure.id];
     if (answer === undefined) return notMeasurable('not-answered', measure.question, 'Look at the picture and answer.');
-    if (answer === 'not-visible') return notMeasurable('not-visible', 'Not to be seen in this picture', 'Film it so that it can be seen.');
-    return { measurable: true, value: VALUES[answer], sd: ANSWER_SD, alikeSd: 0, unit: 'answer', provenance: { clipId: performance.clip.id, frames: [performance.marks[measure.at]!], points: [] } };
+    if (answer === 'not-visible')
+      return notMeasurable('not-visible', 'Not to be seen in this picture', 'Film it so that it can be seen.');
+    return {
+      measurable: true,
+      value: VALUES[answer],
+      sd: ANSWER_SD,
+      alikeSd: 0,
+      unit: 'answer',
+      provenance: { clipId: performance.clip.id, frames: [performance.marks[measure.at]!], points: [] },
+    };
   },
   difference: plainDifference,
   draw: () => [],

@@ -9,7 +9,15 @@ import type { Primitive } from '../geometry/primitives';
 import type { DisplayUnit } from '../units';
 
 /** Parts that every measure of time needs when it is no measure of a movement. */
-export const UNLISTED = { id: 'part', name: '', region: 'timing', plane: 'any', margin: 0, importance: 0, cost: 'weeks' } as const;
+export const UNLISTED = {
+  id: 'part',
+  name: '',
+  region: 'timing',
+  plane: 'any',
+  margin: 0,
+  importance: 0,
+  cost: 'weeks',
+} as const;
 
 /** What a measure takes of a quantity. */
 export interface OfQuantity {
@@ -19,12 +27,14 @@ export interface OfQuantity {
 }
 
 export const quantityWords = (of: Quantity): UsualWords => kindOfQuantity(of).words;
-export const drawOf = ({ of, lengthIn }: OfQuantity, performance: Performance, frame: number): readonly Primitive[] => drawQuantity(of, performance, frame, lengthIn);
+export const drawOf = ({ of, lengthIn }: OfQuantity, performance: Performance, frame: number): readonly Primitive[] =>
+  drawQuantity(of, performance, frame, lengthIn);
 
 /** The series of a quantity itself. */
 export const quantitySeries = (holdsValue: boolean) => ({
   unit: ({ of, lengthIn }: OfQuantity): DisplayUnit => unitOfQuantity(of, lengthIn),
-  values: ({ of, lengthIn }: OfQuantity, performance: Performance): Float64Array => continuousCurve(performance, of, lengthIn),
+  values: ({ of, lengthIn }: OfQuantity, performance: Performance): Float64Array =>
+    continuousCurve(performance, of, lengthIn),
   read: ({ of, plane, lengthIn }: OfQuantity, performance: Performance, frame: number, timeSd?: number): Reading =>
     readQuantity(performance, of, { plane, frame, lengthIn, ...(timeSd === undefined ? {} : { timeSd }) }),
   of: ({ of, lengthIn }: OfQuantity): unknown => [of, lengthIn],
@@ -38,8 +48,13 @@ const ALIKE_BETWEEN_MOMENTS = 0.5;
  * Error of one reading minus another of the same clip: their own errors add up, what the clip's camera and scale do to both is taken as a
  * difference, and half of what the finder does alike falls out.
  */
-export function errorOfDifference(a: Measured, b: Measured): { readonly sd: number; readonly alikeSd: number; readonly shared: SharedError } {
+export function errorOfDifference(
+  a: Measured,
+  b: Measured,
+): { readonly sd: number; readonly alikeSd: number; readonly shared: SharedError } {
   const shared = sharedDifference(a.shared, b.shared);
-  const alikeSd = Math.sqrt(Math.max(0, a.alikeSd ** 2 + b.alikeSd ** 2 - 2 * ALIKE_BETWEEN_MOMENTS * a.alikeSd * b.alikeSd));
+  const alikeSd = Math.sqrt(
+    Math.max(0, a.alikeSd ** 2 + b.alikeSd ** 2 - 2 * ALIKE_BETWEEN_MOMENTS * a.alikeSd * b.alikeSd),
+  );
   return { sd: quadrature(ownSd(a), ownSd(b), alikeSd, Math.sqrt(sharedVariance(shared))), alikeSd, shared };
 }

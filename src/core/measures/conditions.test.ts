@@ -25,19 +25,32 @@ const sdOf = (reading: Reading): number => fromSi(measured(reading).sd, measured
 type Points = Readonly<Partial<Record<PointId, readonly [number, number]>>>;
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 /** A rod of 300 pixels from elbow to wrist at an angle against forward, rising positive. */
-const rod = (degrees: number): Points => ({ 'left-elbow': [500, 400], 'left-wrist': [500 + 300 * Math.cos(radians(degrees)), 400 - 300 * Math.sin(radians(degrees))] });
+const rod = (degrees: number): Points => ({
+  'left-elbow': [500, 400],
+  'left-wrist': [500 + 300 * Math.cos(radians(degrees)), 400 - 300 * Math.sin(radians(degrees))],
+});
 const ROD = { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'forward' } as const;
 const FACING = { q: 'facing', points: ['opposite-elbow', 'opposite-wrist'] } as const;
 
 /** Points without smoothing, at frames that may be missing: the frames that are there keep their own times. */
-function at(points: (frame: number) => Points, frames: readonly number[], marks: Readonly<Record<string, number>>, change: Partial<Clip> = {}): Performance {
+function at(
+  points: (frame: number) => Points,
+  frames: readonly number[],
+  marks: Readonly<Record<string, number>>,
+  change: Partial<Clip> = {},
+): Performance {
   const clip = stickClip({ frameTimes: Float64Array.from(frames, (f) => f * 10000), ...change });
   const all = frames.map(points);
   const track: Track = Object.fromEntries(
-    Object.keys(all[0]!).map((id) => [id, {
-      x: Float64Array.from(all, (p) => p[id as PointId]![0]), y: Float64Array.from(all, (p) => p[id as PointId]![1]),
-      confidence: new Float32Array(frames.length).fill(1), origin: new Uint8Array(frames.length).fill(ORIGIN.hand),
-    }]),
+    Object.keys(all[0]!).map((id) => [
+      id,
+      {
+        x: Float64Array.from(all, (p) => p[id as PointId]![0]),
+        y: Float64Array.from(all, (p) => p[id as PointId]![1]),
+        confidence: new Float32Array(frames.length).fill(1),
+        origin: new Uint8Array(frames.length).fill(ORIGIN.hand),
+      },
+    ]),
   );
   return { ...preparePerformance(clip, track, {}, 30), smoothed: track, marks };
 }
@@ -60,9 +73,15 @@ describe('directions go round', () => {
 
   it('a turn between two frame positions counts its whole turns on the same curve', () => {
     const turning = at((f) => rod(9 * f), upTo(41), { start: 5.4, end: 25.6 });
-    expect(value(evaluateMeasure(make({ kind: 'turn', of: ROD, from: 'start', to: 'end' }), turning))).toBeCloseTo(181.8, 6);
+    expect(value(evaluateMeasure(make({ kind: 'turn', of: ROD, from: 'start', to: 'end' }), turning))).toBeCloseTo(
+      181.8,
+      6,
+    );
     const longer = at((f) => rod(-19 * f), upTo(41), { start: 1.5, end: 38.5 });
-    expect(value(evaluateMeasure(make({ kind: 'turn', of: ROD, from: 'start', to: 'end' }), longer))).toBeCloseTo(-19 * 37, 6);
+    expect(value(evaluateMeasure(make({ kind: 'turn', of: ROD, from: 'start', to: 'end' }), longer))).toBeCloseTo(
+      -19 * 37,
+      6,
+    );
   });
 
   it('a passing is found in the turn in which it comes', () => {
@@ -86,7 +105,14 @@ describe('rates go by the frames\u2019 own times', () => {
   it('and so is a rate of turning, and the time for which a point rests', () => {
     const frames = without(18, 25);
     const peak = make({ kind: 'peak-rate', of: ROD, from: 'start', to: 'end', direction: 'either' });
-    expect(value(evaluateMeasure(peak, at((f) => rod(3.6 * f), frames, { start: 5, end: 35 })))).toBeCloseTo(360, 6);
+    expect(
+      value(
+        evaluateMeasure(
+          peak,
+          at((f) => rod(3.6 * f), frames, { start: 5, end: 35 }),
+        ),
+      ),
+    ).toBeCloseTo(360, 6);
     const rest = make({ kind: 'stop', point: 'own-ball', slower: 0.5, lengthIn: 'm', from: 'start', to: 'end' });
     // Goes, stands from frame 10 to 30, goes on.
     const stands = (f: number): Points => ({ 'own-ball': [100 + (f < 10 ? f : f > 30 ? f - 20 : 10) * 2, 300] });
@@ -96,11 +122,27 @@ describe('rates go by the frames\u2019 own times', () => {
 });
 
 describe('knowing less never looks surer', () => {
-  const leg = (bend: number): Points => ({ 'left-hip': [500, 100], 'left-knee': [500, 300], 'left-ankle': [500 - 200 * Math.sin(radians(bend)), 300 + 200 * Math.cos(radians(bend))] });
-  const knee = make({ kind: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'one', plane: 'any' });
+  const leg = (bend: number): Points => ({
+    'left-hip': [500, 100],
+    'left-knee': [500, 300],
+    'left-ankle': [500 - 200 * Math.sin(radians(bend)), 300 + 200 * Math.cos(radians(bend))],
+  });
+  const knee = make({
+    kind: 'joint-angle',
+    points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'],
+    at: 'one',
+    plane: 'any',
+  });
 
   it('a straight joint is no surer than one that is nearly straight', () => {
-    const [straight, nearly] = [0, 2].map((bend) => sdOf(evaluateMeasure(knee, at(() => leg(bend), upTo(41), { one: 20 }))));
+    const [straight, nearly] = [0, 2].map((bend) =>
+      sdOf(
+        evaluateMeasure(
+          knee,
+          at(() => leg(bend), upTo(41), { one: 20 }),
+        ),
+      ),
+    );
     expect(straight).toBeGreaterThan(0.6);
     expect(straight).toBeLessThan(1.2 * nearly!);
   });
@@ -114,7 +156,11 @@ describe('knowing less never looks surer', () => {
   });
 
   it('points on each other, or all but, are refused', () => {
-    const on = (apart: number): Reading => evaluateMeasure(knee, at(() => ({ ...leg(30), 'left-knee': [500, 100 + apart] }), upTo(41), { one: 20 }));
+    const on = (apart: number): Reading =>
+      evaluateMeasure(
+        knee,
+        at(() => ({ ...leg(30), 'left-knee': [500, 100 + apart] }), upTo(41), { one: 20 }),
+      );
     expect(on(0)).toMatchObject({ measurable: false, reason: 'point-missing' });
     expect(on(0.5)).toMatchObject({ measurable: false, reason: 'too-uncertain' });
   });
@@ -122,29 +168,76 @@ describe('knowing less never looks surer', () => {
 
 describe('what errors share', () => {
   /** Standing height 1000 pixels. */
-  const BODY: Points = { 'left-shoulder': [500, -79], 'left-hip': [500, 209], 'left-knee': [500, 454], 'left-ankle': [500, 700], 'left-heel': [480, 700], 'right-heel': [480, 700], 'left-foot-index': [560, 700], 'right-foot-index': [560, 700] };
+  const BODY: Points = {
+    'left-shoulder': [500, -79],
+    'left-hip': [500, 209],
+    'left-knee': [500, 454],
+    'left-ankle': [500, 700],
+    'left-heel': [480, 700],
+    'right-heel': [480, 700],
+    'left-foot-index': [560, 700],
+    'right-foot-index': [560, 700],
+  };
 
   it('lines that share a joint count it once', () => {
     // The angle between two lines through one joint is a joint angle, and as sure.
     const arm: Points = { 'left-shoulder': [300, 200], 'left-elbow': [500, 300], 'left-wrist': [650, 150] };
-    const between = make({ kind: 'value', of: { q: 'line-separation', points: ['opposite-elbow', 'opposite-shoulder'], from: ['opposite-elbow', 'opposite-wrist'] }, at: 'one', plane: 'any' });
-    const joint = make({ kind: 'joint-angle', points: ['opposite-shoulder', 'opposite-elbow', 'opposite-wrist'], at: 'one', plane: 'any' });
+    const between = make({
+      kind: 'value',
+      of: {
+        q: 'line-separation',
+        points: ['opposite-elbow', 'opposite-shoulder'],
+        from: ['opposite-elbow', 'opposite-wrist'],
+      },
+      at: 'one',
+      plane: 'any',
+    });
+    const joint = make({
+      kind: 'joint-angle',
+      points: ['opposite-shoulder', 'opposite-elbow', 'opposite-wrist'],
+      at: 'one',
+      plane: 'any',
+    });
     const performance = at(() => arm, upTo(41), { one: 20 });
     expect(sdOf(evaluateMeasure(between, performance))).toBeCloseTo(sdOf(evaluateMeasure(joint, performance)), 9);
-    expect(Math.abs(value(evaluateMeasure(between, performance)))).toBeCloseTo(value(evaluateMeasure(joint, performance)), 9);
+    expect(Math.abs(value(evaluateMeasure(between, performance)))).toBeCloseTo(
+      value(evaluateMeasure(joint, performance)),
+      9,
+    );
   });
 
   it('the middle of the hips against one of them: half of each, not one and a half', () => {
     const hips: Points = { 'left-hip': [400, 400], 'right-hip': [600, 400] };
-    const offset = make({ kind: 'value', of: { q: 'offset', points: ['mid-hip', 'opposite-hip'], axis: 'up' }, at: 'one', lengthIn: 'm', plane: 'any' });
+    const offset = make({
+      kind: 'value',
+      of: { q: 'offset', points: ['mid-hip', 'opposite-hip'], axis: 'up' },
+      at: 'one',
+      lengthIn: 'm',
+      plane: 'any',
+    });
     const performance = at(() => hips, upTo(41), { one: 20 }, { scale: { pixels: 1000, metres: 1 } });
     // (r - l) / 2 of two points placed by hand to 1.5 pixels each.
     expect(sdOf(evaluateMeasure(offset, performance)) * 1000).toBeCloseTo(1.5 / Math.SQRT2, 6);
   });
 
-  it.each([['low down', 600], ['overhead', -300]])('a drop of a tenth of the height reads with about one per cent %s', (_, top) => {
-    const drop = make({ kind: 'range', of: { q: 'height', point: 'opposite-wrist' }, from: 'start', to: 'end', plane: 'any' });
-    const reading = evaluateMeasure(drop, at((f) => ({ ...BODY, 'left-wrist': [500, top + 50 - 50 * Math.cos((f / 40) * Math.PI)] }), upTo(41), { start: 0, end: 40 }));
+  it.each([
+    ['low down', 600],
+    ['overhead', -300],
+  ])('a drop of a tenth of the height reads with about one per cent %s', (_, top) => {
+    const drop = make({
+      kind: 'range',
+      of: { q: 'height', point: 'opposite-wrist' },
+      from: 'start',
+      to: 'end',
+      plane: 'any',
+    });
+    const reading = evaluateMeasure(
+      drop,
+      at((f) => ({ ...BODY, 'left-wrist': [500, top + 50 - 50 * Math.cos((f / 40) * Math.PI)] }), upTo(41), {
+        start: 0,
+        end: 40,
+      }),
+    );
     expect(value(reading)).toBeCloseTo(10, 6);
     expect(1.96 * sdOf(reading)).toBeLessThan(1.2);
     expect(1.96 * sdOf(reading)).toBeGreaterThan(0.3);
@@ -154,7 +247,13 @@ describe('what errors share', () => {
     const roll = dice(7);
     const noise = (): number => (roll() - 0.5) * 7;
     const path = make({ kind: 'path', point: 'own-ball', what: 'length', from: 'start', to: 'end', plane: 'any' });
-    const length = (ball: (f: number) => readonly [number, number]): Measured => measured(evaluateMeasure(path, stickPerformance((f) => ({ ...BODY, 'own-ball': ball(f) }), { start: 0, end: 40 })));
+    const length = (ball: (f: number) => readonly [number, number]): Measured =>
+      measured(
+        evaluateMeasure(
+          path,
+          stickPerformance((f) => ({ ...BODY, 'own-ball': ball(f) }), { start: 0, end: 40 }),
+        ),
+      );
     const still = length(() => [500 + noise(), 300 + noise()]);
     expect(still.value).toBeLessThan(0.02 + 1.96 * still.sd);
     const gone = length((f) => [100 + 20 * f + noise(), 300 + noise()]);
@@ -164,44 +263,126 @@ describe('what errors share', () => {
 
 describe('signs', () => {
   /** Both shins seen from the front, each leaning outwards. */
-  const shins: Points = { 'left-knee': [560, 500], 'left-ankle': [600, 700], 'right-knee': [440, 500], 'right-ankle': [400, 700] };
+  const shins: Points = {
+    'left-knee': [560, 500],
+    'left-ankle': [600, 700],
+    'right-knee': [440, 500],
+    'right-ankle': [400, 700],
+  };
   const FRONT = { view: { kind: 'front', offPlaneDegrees: 0 } } as const;
   const BACK = { view: { kind: 'back', offPlaneDegrees: 0 } } as const;
   const shin = { q: 'segment-angle', points: ['dominant-ankle', 'dominant-knee'], against: 'up' } as const;
-  const mirror = (points: Points): Points => Object.fromEntries((Object.entries(points) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [id, [1000 - x, y]]));
-  const exchanged = (points: Points): Points => Object.fromEntries(Object.entries(points).map(([id, p]) => [id.startsWith('left') ? id.replace('left', 'right') : id.replace('right', 'left'), p]));
+  const mirror = (points: Points): Points =>
+    Object.fromEntries(
+      (Object.entries(points) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [id, [1000 - x, y]]),
+    );
+  const exchanged = (points: Points): Points =>
+    Object.fromEntries(
+      Object.entries(points).map(([id, p]) => [
+        id.startsWith('left') ? id.replace('left', 'right') : id.replace('right', 'left'),
+        p,
+      ]),
+    );
 
   it('shins that mirror each other are even', () => {
     const even = make({ kind: 'evenness', of: shin, at: 'one', plane: 'frontal' });
-    expect(value(evaluateMeasure(even, at(() => shins, upTo(41), { one: 20 }, FRONT)))).toBeCloseTo(0, 9);
+    expect(
+      value(
+        evaluateMeasure(
+          even,
+          at(() => shins, upTo(41), { one: 20 }, FRONT),
+        ),
+      ),
+    ).toBeCloseTo(0, 9);
   });
 
   it('from the front and from behind the same lean is the same, for a left-hander who does the mirror image too', () => {
     const measure = make({ kind: 'value', of: shin, at: 'one', plane: 'frontal' });
     const leaning: Points = { ...shins, 'right-knee': [420, 500], 'right-ankle': [440, 700] };
-    const front = value(evaluateMeasure(measure, at(() => leaning, upTo(41), { one: 20 }, FRONT)));
+    const front = value(
+      evaluateMeasure(
+        measure,
+        at(() => leaning, upTo(41), { one: 20 }, FRONT),
+      ),
+    );
     expect(front).toBeGreaterThan(5);
-    expect(value(evaluateMeasure(measure, at(() => mirror(leaning), upTo(41), { one: 20 }, BACK)))).toBeCloseTo(front, 9);
+    expect(
+      value(
+        evaluateMeasure(
+          measure,
+          at(() => mirror(leaning), upTo(41), { one: 20 }, BACK),
+        ),
+      ),
+    ).toBeCloseTo(front, 9);
     const left = { ...FRONT, performer: { ...stickClip().performer, dominantSide: 'left' as const } };
-    expect(value(evaluateMeasure(measure, at(() => exchanged(mirror(leaning)), upTo(41), { one: 20 }, left)))).toBeCloseTo(front, 9);
+    expect(
+      value(
+        evaluateMeasure(
+          measure,
+          at(() => exchanged(mirror(leaning)), upTo(41), { one: 20 }, left),
+        ),
+      ),
+    ).toBeCloseTo(front, 9);
   });
 
   it('lines from above are turned alike for a left-hander who does the mirror image, and for one who goes the other way', () => {
     const ABOVE = { view: { kind: 'overhead', offPlaneDegrees: 0 } } as const;
-    const measure = make({ kind: 'value', of: { q: 'line-separation', points: ['opposite-shoulder', 'dominant-shoulder'], from: ['opposite-hip', 'dominant-hip'] }, at: 'one', plane: 'transverse' });
-    const body: Points = { 'left-shoulder': [480, 300], 'right-shoulder': [560, 500], 'left-hip': [500, 330], 'right-hip': [510, 470] };
-    const right = value(evaluateMeasure(measure, at(() => body, upTo(41), { one: 20 }, ABOVE)));
+    const measure = make({
+      kind: 'value',
+      of: {
+        q: 'line-separation',
+        points: ['opposite-shoulder', 'dominant-shoulder'],
+        from: ['opposite-hip', 'dominant-hip'],
+      },
+      at: 'one',
+      plane: 'transverse',
+    });
+    const body: Points = {
+      'left-shoulder': [480, 300],
+      'right-shoulder': [560, 500],
+      'left-hip': [500, 330],
+      'right-hip': [510, 470],
+    };
+    const right = value(
+      evaluateMeasure(
+        measure,
+        at(() => body, upTo(41), { one: 20 }, ABOVE),
+      ),
+    );
     expect(Math.abs(right)).toBeGreaterThan(10);
-    const flipped: Points = Object.fromEntries((Object.entries(exchanged(body)) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [id, [x, 800 - y]]));
+    const flipped: Points = Object.fromEntries(
+      (Object.entries(exchanged(body)) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [
+        id,
+        [x, 800 - y],
+      ]),
+    );
     const left = { ...ABOVE, performer: { ...stickClip().performer, dominantSide: 'left' as const } };
-    expect(value(evaluateMeasure(measure, at(() => flipped, upTo(41), { one: 20 }, left)))).toBeCloseTo(right, 9);
-    const about: Points = Object.fromEntries((Object.entries(body) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [id, [1000 - x, 800 - y]]));
-    expect(value(evaluateMeasure(measure, at(() => about, upTo(41), { one: 20 }, { ...ABOVE, travel: 'left' })))).toBeCloseTo(right, 9);
+    expect(
+      value(
+        evaluateMeasure(
+          measure,
+          at(() => flipped, upTo(41), { one: 20 }, left),
+        ),
+      ),
+    ).toBeCloseTo(right, 9);
+    const about: Points = Object.fromEntries(
+      (Object.entries(body) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [id, [1000 - x, 800 - y]]),
+    );
+    expect(
+      value(
+        evaluateMeasure(
+          measure,
+          at(() => about, upTo(41), { one: 20 }, { ...ABOVE, travel: 'left' }),
+        ),
+      ),
+    ).toBeCloseTo(right, 9);
   });
 
   it('a range that ends before it begins is refused', () => {
     expect(targetSchema.safeParse({ type: 'between', low: 10, high: 20, source: 'x' }).success).toBe(true);
-    expect(targetSchema.safeParse({ type: 'between', low: 20, high: 10, source: 'x' }).error!.issues[0]!.message).toContain('from 20 to 10');
+    expect(
+      targetSchema.safeParse({ type: 'between', low: 20, high: 10, source: 'x' }).error!.issues[0]!.message,
+    ).toContain('from 20 to 10');
   });
 });
 
@@ -226,8 +407,16 @@ describe('a moment lies in the interval in which it may lie', () => {
 
   it('a proposal that is a guess is a question, not a value; confirmed, it is read', () => {
     const time = make({ kind: 'duration', plane: 'any', from: 'off', to: 'down' });
-    const read = (proposed: number | null): Reading => evaluateMeasure(time, preparePerformance(stickClip(), {}, { off: { frame: 10, proposed }, down: { frame: 20, proposed: null } }, 20));
-    expect(read(0.28)).toMatchObject({ measurable: false, reason: 'unsure-moment', message: expect.stringContaining('28 %') });
+    const read = (proposed: number | null): Reading =>
+      evaluateMeasure(
+        time,
+        preparePerformance(stickClip(), {}, { off: { frame: 10, proposed }, down: { frame: 20, proposed: null } }, 20),
+      );
+    expect(read(0.28)).toMatchObject({
+      measurable: false,
+      reason: 'unsure-moment',
+      message: expect.stringContaining('28 %'),
+    });
     expect(sdOf(read(0.7))).toBeGreaterThan(sdOf(read(0.95)));
     expect(sdOf(read(0.95))).toBeGreaterThan(sdOf(read(null)));
   });

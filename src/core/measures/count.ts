@@ -20,44 +20,74 @@ const SURE_SD = 0.2;
 const ALMOST = 3;
 
 /** Whether a quantity turns round so near to the level that noise decides whether it has passed it. */
-function almostPasses(performance: Performance, { of, level }: Extract<Occurrence, { each: 'crossing' }>, span: FrameSpan): boolean {
+function almostPasses(
+  performance: Performance,
+  { of, level }: Extract<Occurrence, { each: 'crossing' }>,
+  span: FrameSpan,
+): boolean {
   const away = awayFrom(performance, of, level);
   const noise = ALMOST * noiseOf(performance, of, span);
   const inside = away.slice(span.first, span.last + 1);
-  return [...peaksOf(inside), ...peaksOf(inside.map((v) => -v)).map((p) => ({ ...p, value: -p.value }))].some((p) => p.prominence > noise / ALMOST && Math.abs(p.value) < noise);
+  return [...peaksOf(inside), ...peaksOf(inside.map((v) => -v)).map((p) => ({ ...p, value: -p.value }))].some(
+    (p) => p.prominence > noise / ALMOST && Math.abs(p.value) < noise,
+  );
 }
 
 /** How often something happens in a phase. */
 export const count: KindOfMeasure<'count'> = {
   kind: 'count',
   unit: 'n',
-  convention: 'How often feet touch down or lift off, or a quantity passes a level, in a phase; one that lies on its edge counts half as error.',
+  convention:
+    'How often feet touch down or lift off, or a quantity passes a level, in a phase; one that lies on its edge counts half as error.',
   error: 'one more or less where one lies on the edge of the phase, or all but passes the level',
   drawn: 'its quantity, where it has one',
   words: () => PLAIN,
-  refs: ({ each }) => (each.each === 'contact' ? (['dominant', 'opposite'] as const).flatMap((side) => [`${side}-heel`, `${side}-foot-index`] as const) : refsOfQuantity(each.of)),
+  refs: ({ each }) =>
+    each.each === 'contact'
+      ? (['dominant', 'opposite'] as const).flatMap((side) => [`${side}-heel`, `${side}-foot-index`] as const)
+      : refsOfQuantity(each.of),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const { each } = measure;
     const span = spanOf(performance, measure);
     if (!isSpan(span)) return span;
-    if (each.each === 'contact' && Number.isNaN(performance.bodyHeight)) return notMeasurable('point-missing', 'The feet are not known', 'Find points, or place heel and toe by hand.');
+    if (each.each === 'contact' && Number.isNaN(performance.bodyHeight))
+      return notMeasurable('point-missing', 'The feet are not known', 'Find points, or place heel and toe by hand.');
     if (each.each === 'crossing') {
       const unknown = tooLittleKnown(quantityCurve(performance, each.of, '%BH'), span, 'What is counted');
       if (unknown) return unknown;
     }
-    const all = each.each === 'contact' ? contactEdges(performance, each.side, each.edge).map((c) => c.frame) : crossingsOf(performance, each.of, each.level, each.direction, { first: 0, last: performance.times.length - 1 });
-    const inside = all.filter((frame) => frame >= performance.marks[measure.from]! && frame <= performance.marks[measure.to]!);
+    const all =
+      each.each === 'contact'
+        ? contactEdges(performance, each.side, each.edge).map((c) => c.frame)
+        : crossingsOf(performance, each.of, each.level, each.direction, {
+            first: 0,
+            last: performance.times.length - 1,
+          });
+    const inside = all.filter(
+      (frame) => frame >= performance.marks[measure.from]! && frame <= performance.marks[measure.to]!,
+    );
     // One that lies as near to an edge as its moment is unsure may be on either side of it.
     const near = (id: string): number => Math.max(EDGE, (2 * momentSd(performance, id)) / performance.interval);
-    const onEdge = [measure.from, measure.to].some((id) => all.some((frame) => Math.abs(frame - performance.marks[id]!) <= near(id)));
+    const onEdge = [measure.from, measure.to].some((id) =>
+      all.some((frame) => Math.abs(frame - performance.marks[id]!) <= near(id)),
+    );
     const doubtful = each.each === 'crossing' && almostPasses(performance, each, span);
     return {
-      measurable: true, value: inside.length, sd: onEdge || doubtful ? 0.6 : SURE_SD, alikeSd: 0, unit: 'n',
-      provenance: { clipId: performance.clip.id, frames: inside.length > 0 ? inside : [span.first], points: each.each === 'contact' ? ['dominant-heel', 'opposite-heel'] : [...refsOfQuantity(each.of)] },
+      measurable: true,
+      value: inside.length,
+      sd: onEdge || doubtful ? 0.6 : SURE_SD,
+      alikeSd: 0,
+      unit: 'n',
+      provenance: {
+        clipId: performance.clip.id,
+        frames: inside.length > 0 ? inside : [span.first],
+        points: each.each === 'contact' ? ['dominant-heel', 'opposite-heel'] : [...refsOfQuantity(each.of)],
+      },
     };
   },
   difference: plainDifference,
-  draw: ({ each }, performance, frame) => (each.each === 'crossing' ? drawQuantity(each.of, performance, frame, '%BH') : []),
+  draw: ({ each }, performance, frame) =>
+    each.each === 'crossing' ? drawQuantity(each.of, performance, frame, '%BH') : [],
   series: null,
 };

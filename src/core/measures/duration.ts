@@ -32,4 +32,9 @@ export const duration: KindOfMeasure<'duration'> = {
 };
 
 /** The time from one moment to another, as a measure. */
-export const durationBetween = (from: string, to: string): MeasureOf<'duration'> => ({ ...UNLISTED, kind: 'duration', from, to });
+export const durationBetween = (from: string, to: string): MeasureOf<'duration'> => ({
+  ...UNLISTED,
+  kind: 'duration',
+  from,
+  to,
+});

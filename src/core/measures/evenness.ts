@@ -7,7 +7,8 @@ import { ownSd, sharedDifference, sharedVariance, type Reading } from '../readin
 import { quadrature } from '../statistics/propagate';
 import type { KindOfMeasure } from './kind';
 
-const swap = (ref: PointRef): PointRef => (ref.startsWith('dominant-') ? ref.replace('dominant', 'opposite') : ref.replace('opposite', 'dominant')) as PointRef;
+const swap = (ref: PointRef): PointRef =>
+  (ref.startsWith('dominant-') ? ref.replace('dominant', 'opposite') : ref.replace('opposite', 'dominant')) as PointRef;
 
 /** The same quantity of the other side of the body. */
 export function otherSide(of: Quantity): Quantity {
@@ -22,7 +23,8 @@ const MIRROR: Readonly<Record<Plane, Mirror>> = { frontal: 'x', transverse: 'y',
 export const evenness: KindOfMeasure<'evenness'> = {
   kind: 'evenness',
   unit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
-  convention: 'A quantity of the dominant side minus the same of the other side as in a mirror, at a moment: 0 is even.',
+  convention:
+    'A quantity of the dominant side minus the same of the other side as in a mirror, at a moment: 0 is even.',
   error: 'points of both sides, moment, camera, scale',
   drawn: 'both sides',
   words: () => PLAIN,
@@ -46,6 +48,7 @@ export const evenness: KindOfMeasure<'evenness'> = {
     };
   },
   difference: ({ of }, a, b) => difference(of, a, b),
-  draw: ({ of, lengthIn }, performance, frame) => [of, otherSide(of)].flatMap((q) => drawQuantity(q, performance, frame, lengthIn)),
+  draw: ({ of, lengthIn }, performance, frame) =>
+    [of, otherSide(of)].flatMap((q) => drawQuantity(q, performance, frame, lengthIn)),
   series: null,
 };

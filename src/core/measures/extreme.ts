@@ -13,7 +13,8 @@ import { isCurve, phaseCurve, timeFrom } from './phase-curve';
 export const extreme: KindOfMeasure<'extreme'> = {
   kind: 'extreme',
   unit: ({ of, lengthIn, give }) => (give === 'time' ? 'ms' : unitOfQuantity(of, lengthIn)),
-  convention: 'Largest or smallest value of a quantity in a phase (a direction is followed through whole turns first), or when it comes, from the beginning of the phase.',
+  convention:
+    'Largest or smallest value of a quantity in a phase (a direction is followed through whole turns first), or when it comes, from the beginning of the phase.',
   error: 'points, camera, scale; of its time, how flat the curve is there',
   drawn: 'its quantity',
   words: ({ of, give }) => (give === 'time' ? WHEN : quantityWords(of)),
@@ -29,10 +30,25 @@ export const extreme: KindOfMeasure<'extreme'> = {
     // At a top the rate of change is nought: what a shifted moment does there is in the edge's error.
     const there = readQuantity(performance, of, { plane, frame: top.frame, lengthIn, timeSd: 0 });
     if (!there.measurable) return there;
-    if (give === 'time') return timeFrom(performance, from, top.frame, quadrature(peakTimeSd(performance, score, r.span, top.frame, quadrature(ownSd(there), there.alikeSd)), Math.abs(top.frame - performance.marks[from]!) <= 1 ? momentSd(performance, from) : 0), refsOfQuantity(of));
+    if (give === 'time')
+      return timeFrom(
+        performance,
+        from,
+        top.frame,
+        quadrature(
+          peakTimeSd(performance, score, r.span, top.frame, quadrature(ownSd(there), there.alikeSd)),
+          Math.abs(top.frame - performance.marks[from]!) <= 1 ? momentSd(performance, from) : 0,
+        ),
+        refsOfQuantity(of),
+      );
     // The curve says through how many whole turns a direction went, the reading what it is there.
-    const turns = of.q === 'joint-angle' ? 0 : sign * top.value - there.value - difference(of, sign * top.value, there.value);
-    return { ...there, value: there.value + turns, sd: quadrature(there.sd, edgeSd(performance, r.curve, top.frame, measure)) };
+    const turns =
+      of.q === 'joint-angle' ? 0 : sign * top.value - there.value - difference(of, sign * top.value, there.value);
+    return {
+      ...there,
+      value: there.value + turns,
+      sd: quadrature(there.sd, edgeSd(performance, r.curve, top.frame, measure)),
+    };
   },
   difference: ({ of, give }, a, b) => (give === 'time' ? a - b : difference(of, a, b)),
   draw: drawOf,

@@ -52,7 +52,8 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
 };
 
 /** The kind of a measure, typed so that its functions take that measure. */
-export const kindOf = (measure: Measure): KindOfMeasure<MeasureKind> => MEASURE_KINDS[measure.kind] as unknown as KindOfMeasure<MeasureKind>;
+export const kindOf = (measure: Measure): KindOfMeasure<MeasureKind> =>
+  MEASURE_KINDS[measure.kind] as unknown as KindOfMeasure<MeasureKind>;
 
 /** A measure's value in a performance; why there is none where the view does not show its plane or a moment is missing or only a guess. */
 export function evaluateMeasure(measure: Measure, performance: Performance): Reading {
@@ -62,19 +63,25 @@ export function evaluateMeasure(measure: Measure, performance: Performance): Rea
   const moments = momentsOf(measure);
   const missing = moments.find((id) => performance.marks[id] === undefined);
   if (missing !== undefined) return momentMissing(missing);
-  const outside = moments.find((id) => performance.marks[id]! < 0 || performance.marks[id]! > performance.times.length - 0.5);
-  if (outside !== undefined) return notMeasurable('moment-missing', `The moment "${words(outside)}" lies outside the clip`, 'Mark it again.');
+  const outside = moments.find(
+    (id) => performance.marks[id]! < 0 || performance.marks[id]! > performance.times.length - 0.5,
+  );
+  if (outside !== undefined)
+    return notMeasurable('moment-missing', `The moment "${words(outside)}" lies outside the clip`, 'Mark it again.');
   return (kind.needsSureMoments ? unsureMoment(performance, moments) : null) ?? kind.evaluate(measure, performance);
 }
 
 /** One value of a measure minus another, SI. */
-export const differenceOf = (measure: Measure, a: number, b: number): number => kindOf(measure).difference(measure, a, b);
+export const differenceOf = (measure: Measure, a: number, b: number): number =>
+  kindOf(measure).difference(measure, a, b);
 
-export const drawMeasure = (measure: Measure, performance: Performance, frame: number): readonly Primitive[] => kindOf(measure).draw(measure, performance, frame);
+export const drawMeasure = (measure: Measure, performance: Performance, frame: number): readonly Primitive[] =>
+  kindOf(measure).draw(measure, performance, frame);
 
 /** What a measure is at every frame; null for one that is nothing there. */
 export const seriesOf = (measure: Measure): Series<MeasureKind> | null => kindOf(measure).series;
-export const curveOfMeasure = (measure: Measure, performance: Performance): Float64Array | null => seriesOf(measure)?.values(measure, performance) ?? null;
+export const curveOfMeasure = (measure: Measure, performance: Performance): Float64Array | null =>
+  seriesOf(measure)?.values(measure, performance) ?? null;
 
 /** Unit of a measure's value, and of its curve. */
 export const unitOf = (measure: Measure): DisplayUnit => {

@@ -10,7 +10,8 @@ import { timeOfEvent } from './timed-event';
 export const lag: KindOfMeasure<'lag'> = {
   kind: 'lag',
   unit: 'ms',
-  convention: 'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: positive where the first comes first.',
+  convention:
+    'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: positive where the first comes first.',
   error: 'how flat both peaks are',
   drawn: 'both quantities',
   words: () => WHEN,
@@ -21,9 +22,19 @@ export const lag: KindOfMeasure<'lag'> = {
     if (!a.measurable) return a;
     const b = timeOfEvent(second, event, phase, performance);
     if (!b.measurable) return b;
-    return { ...b, value: b.value - a.value, sd: lagSd(a, b, momentSd(performance, phase.from)), provenance: { ...b.provenance, frames: [b.provenance.frames[0]!, a.provenance.frames[0]!], points: [...a.provenance.points, ...b.provenance.points] } };
+    return {
+      ...b,
+      value: b.value - a.value,
+      sd: lagSd(a, b, momentSd(performance, phase.from)),
+      provenance: {
+        ...b.provenance,
+        frames: [b.provenance.frames[0]!, a.provenance.frames[0]!],
+        points: [...a.provenance.points, ...b.provenance.points],
+      },
+    };
   },
   difference: plainDifference,
-  draw: ({ first, second }, performance, frame) => [first, second].flatMap((q) => drawQuantity(q, performance, frame, '%BH')),
+  draw: ({ first, second }, performance, frame) =>
+    [first, second].flatMap((q) => drawQuantity(q, performance, frame, '%BH')),
   series: null,
 };

@@ -30,7 +30,8 @@ function nearestCrossing(curve: Float64Array, direction: 'rising' | 'falling', n
 export const lead: KindOfMeasure<'lead'> = {
   kind: 'lead',
   unit: 'ms',
-  convention: 'Time at which a quantity passes a level, minus the time of a moment: before it is negative. A direction passes it in every turn.',
+  convention:
+    'Time at which a quantity passes a level, minus the time of a moment: before it is negative. A direction passes it in every turn.',
   error: 'the quantity\u2019s error over its speed, and the moment',
   drawn: 'its quantity',
   words: () => WHEN,
@@ -48,12 +49,22 @@ export const lead: KindOfMeasure<'lead'> = {
     // Each whole turn has its own passing; the window's own turns are looked through.
     const turns = goesRound(of) ? [-2, -1, 0, 1, 2] : [0];
     const found = turns
-      .map((n) => nearestCrossing(away.map((v) => v - 2 * Math.PI * n), measure.direction, mark - start))
+      .map((n) =>
+        nearestCrossing(
+          away.map((v) => v - 2 * Math.PI * n),
+          measure.direction,
+          mark - start,
+        ),
+      )
       .filter((at) => at !== null)
       .sort((a, b) => Math.abs(a - (mark - start)) - Math.abs(b - (mark - start)));
     const [crossing] = found;
     if (crossing === undefined) {
-      return notMeasurable('no-crossing', `It does not pass ${measure.crossing} within ${measure.within} ms of ${measure.moment.replaceAll('-', ' ')}`, 'Look at the points round this moment and correct them.');
+      return notMeasurable(
+        'no-crossing',
+        `It does not pass ${measure.crossing} within ${measure.within} ms of ${measure.moment.replaceAll('-', ' ')}`,
+        'Look at the points round this moment and correct them.',
+      );
     }
     const frame = start + crossing;
     const there = readQuantity(performance, of, { plane, frame, lengthIn, timeSd: 0 });

@@ -18,16 +18,53 @@ const EXAMPLES: readonly Measure[] = [
   make({ kind: 'duration', plane: 'any', from: 'start', to: 'mid' }),
   make({ kind: 'share', plane: 'any', from: 'start', to: 'mid', whole: ['start', 'end'] }),
   make({ kind: 'rate', plane: 'any', from: 'start', to: 'mid', count: 2 }),
-  make({ kind: 'lead', points: ['opposite-ankle', 'opposite-knee'], against: 'up', crossing: 10, direction: 'rising', moment: 'mid', within: 250 }),
+  make({
+    kind: 'lead',
+    points: ['opposite-ankle', 'opposite-knee'],
+    against: 'up',
+    crossing: 10,
+    direction: 'rising',
+    moment: 'mid',
+    within: 250,
+  }),
   make({ kind: 'value', of: knee, at: 'mid' }),
   make({ kind: 'extreme', of: knee, from: 'start', to: 'end', which: 'smallest' }),
   make({ kind: 'range', of: knee, from: 'start', to: 'end' }),
   make({ kind: 'peak-rate', of: knee, from: 'start', to: 'end', direction: 'falling' }),
-  make({ kind: 'turn', of: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' }, from: 'start', to: 'end' }),
+  make({
+    kind: 'turn',
+    of: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' },
+    from: 'start',
+    to: 'end',
+  }),
   make({ kind: 'evenness', of: { ...knee, points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] }, at: 'mid' }),
-  make({ kind: 'lag', first: knee, second: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' }, event: 'smallest', from: 'start', to: 'end' }),
-  make({ kind: 'order', steps: [{ name: 'knee', of: knee, event: 'smallest' }, { name: 'shank', of: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' }, event: 'smallest' }], from: 'start', to: 'end' }),
-  make({ kind: 'count', each: { each: 'crossing', of: knee, level: 170, direction: 'falling' }, from: 'start', to: 'end' }),
+  make({
+    kind: 'lag',
+    first: knee,
+    second: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' },
+    event: 'smallest',
+    from: 'start',
+    to: 'end',
+  }),
+  make({
+    kind: 'order',
+    steps: [
+      { name: 'knee', of: knee, event: 'smallest' },
+      {
+        name: 'shank',
+        of: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' },
+        event: 'smallest',
+      },
+    ],
+    from: 'start',
+    to: 'end',
+  }),
+  make({
+    kind: 'count',
+    each: { each: 'crossing', of: knee, level: 170, direction: 'falling' },
+    from: 'start',
+    to: 'end',
+  }),
   make({ kind: 'split', plane: 'any', from: 'start', to: 'mid' }),
   make({ kind: 'speed', point: 'opposite-ankle', along: 'straight', from: 'start', to: 'end' }),
   make({ kind: 'path', point: 'opposite-ankle', what: 'length', from: 'start', to: 'end' }),
@@ -62,40 +99,68 @@ describe('every kind of measure', () => {
     expect([...new Set(EXAMPLES.map((m) => m.kind))].sort()).toEqual(Object.keys(MEASURE_KINDS).sort());
   });
 
-  it.each(EXAMPLES.map((m) => [m.kind, m] as const))('%s: names itself, measures, and gives a finite error', (_, measure) => {
-    const kind = kindOf(measure);
-    expect(kind.kind).toBe(measure.kind);
-    expect(kind.convention.length).toBeGreaterThan(10);
-    const reading = evaluateMeasure(measure, leg());
-    if (!reading.measurable) throw new Error(reading.message);
-    expect(reading.unit).toBe(unitOf(measure));
-    // A number of times is exact unless one lies on an edge.
-    if (measure.kind !== 'count') expect(reading.sd).toBeGreaterThan(0);
-    expect(Number.isFinite(reading.sd)).toBe(true);
-    expect(reading.provenance.frames.length).toBeGreaterThan(0);
-  });
+  it.each(EXAMPLES.map((m) => [m.kind, m] as const))(
+    '%s: names itself, measures, and gives a finite error',
+    (_, measure) => {
+      const kind = kindOf(measure);
+      expect(kind.kind).toBe(measure.kind);
+      expect(kind.convention.length).toBeGreaterThan(10);
+      const reading = evaluateMeasure(measure, leg());
+      if (!reading.measurable) throw new Error(reading.message);
+      expect(reading.unit).toBe(unitOf(measure));
+      // A number of times is exact unless one lies on an edge.
+      if (measure.kind !== 'count') expect(reading.sd).toBeGreaterThan(0);
+      expect(Number.isFinite(reading.sd)).toBe(true);
+      expect(reading.provenance.frames.length).toBeGreaterThan(0);
+    },
+  );
 
-  it.each(EXAMPLES.map((m) => [m.kind, m] as const))('%s: says why it is not measurable instead of giving a number', (_, measure) => {
-    const unmarked = evaluateMeasure(measure, stickPerformance(bend, {}));
-    expect(unmarked).toMatchObject({ measurable: false, reason: 'moment-missing' });
-    if (measure.plane === 'any') return;
-    const empty = evaluateMeasure(measure, stickPerformance(() => ({}), marks));
-    expect(empty.measurable).toBe(false);
-    const front = evaluateMeasure(measure, leg({ view: { kind: 'front', offPlaneDegrees: 0 } }));
-    expect(front).toMatchObject({ measurable: false, reason: 'wrong-view' });
-    expect(evaluateMeasure(measure, leg({ view: { kind: 'side', offPlaneDegrees: 45 } }))).toMatchObject({ reason: 'view-too-oblique' });
-  });
+  it.each(EXAMPLES.map((m) => [m.kind, m] as const))(
+    '%s: says why it is not measurable instead of giving a number',
+    (_, measure) => {
+      const unmarked = evaluateMeasure(measure, stickPerformance(bend, {}));
+      expect(unmarked).toMatchObject({ measurable: false, reason: 'moment-missing' });
+      if (measure.plane === 'any') return;
+      const empty = evaluateMeasure(
+        measure,
+        stickPerformance(() => ({}), marks),
+      );
+      expect(empty.measurable).toBe(false);
+      const front = evaluateMeasure(measure, leg({ view: { kind: 'front', offPlaneDegrees: 0 } }));
+      expect(front).toMatchObject({ measurable: false, reason: 'wrong-view' });
+      expect(evaluateMeasure(measure, leg({ view: { kind: 'side', offPlaneDegrees: 45 } }))).toMatchObject({
+        reason: 'view-too-oblique',
+      });
+    },
+  );
 
-  it.each(EXAMPLES.map((m) => [m.kind, m] as const))('%s: draws itself when it lies on points, and nothing where they are missing', (_, measure) => {
-    const drawn = drawMeasure(measure, leg(), 20);
-    expect(drawn.length > 0).toBe(measure.plane !== 'any');
-    expect(drawMeasure(measure, stickPerformance(() => ({}), marks), 20)).toEqual([]);
-    expect(curveOfMeasure(measure, leg()) !== null).toBe(kindOf(measure).series !== null);
-  });
+  it.each(EXAMPLES.map((m) => [m.kind, m] as const))(
+    '%s: draws itself when it lies on points, and nothing where they are missing',
+    (_, measure) => {
+      const drawn = drawMeasure(measure, leg(), 20);
+      expect(drawn.length > 0).toBe(measure.plane !== 'any');
+      expect(
+        drawMeasure(
+          measure,
+          stickPerformance(() => ({}), marks),
+          20,
+        ),
+      ).toEqual([]);
+      expect(curveOfMeasure(measure, leg()) !== null).toBe(kindOf(measure).series !== null);
+    },
+  );
 });
 
 describe('closed forms', () => {
-  const [jointAngle, jointChange, segmentAngle, duration, share, rate, lead] = EXAMPLES as [Measure, Measure, Measure, Measure, Measure, Measure, Measure];
+  const [jointAngle, jointChange, segmentAngle, duration, share, rate, lead] = EXAMPLES as [
+    Measure,
+    Measure,
+    Measure,
+    Measure,
+    Measure,
+    Measure,
+    Measure,
+  ];
 
   it('rate: two steps in 150 ms are 800 a minute', () => {
     expect(value(evaluateMeasure(rate, leg()))).toBeCloseTo(800, 6);
@@ -112,7 +177,8 @@ describe('closed forms', () => {
 
   it('segment angle: knee 20 degrees ahead of the ankle, and the same seen from the other side', () => {
     expect(value(evaluateMeasure(segmentAngle, leg()))).toBeCloseTo(20, 1);
-    const flip = (frame: number) => Object.fromEntries(Object.entries(bend(frame)).map(([id, [x, y]]) => [id, [1000 - x, y] as const]));
+    const flip = (frame: number) =>
+      Object.fromEntries(Object.entries(bend(frame)).map(([id, [x, y]]) => [id, [1000 - x, y] as const]));
     expect(value(evaluateMeasure(segmentAngle, stickPerformance(flip, marks, { travel: 'left' })))).toBeCloseTo(20, 1);
   });
 
@@ -141,8 +207,14 @@ describe('closed forms', () => {
 
   it('a known camera angle is corrected: the knee of a leg seen 25 degrees off the plane reads the same', () => {
     const psi = (25 * Math.PI) / 180;
-    const seen = (frame: number) => Object.fromEntries(Object.entries(bend(frame)).map(([id, [x, y]]) => [id, [500 + (x - 500) * Math.cos(psi), y] as const]));
-    const corrected = evaluateMeasure(jointAngle, stickPerformance(seen, marks, { view: { kind: 'side', offPlaneDegrees: 25 } }));
+    const seen = (frame: number) =>
+      Object.fromEntries(
+        Object.entries(bend(frame)).map(([id, [x, y]]) => [id, [500 + (x - 500) * Math.cos(psi), y] as const]),
+      );
+    const corrected = evaluateMeasure(
+      jointAngle,
+      stickPerformance(seen, marks, { view: { kind: 'side', offPlaneDegrees: 25 } }),
+    );
     const square = evaluateMeasure(jointAngle, leg());
     expect(value(corrected)).toBeCloseTo(value(square), 1);
     expect(corrected.measurable && square.measurable && corrected.sd > square.sd).toBe(true);

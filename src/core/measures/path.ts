@@ -61,7 +61,8 @@ function farthestFrom(points: readonly Vec2[]): { readonly distance: number; rea
 export const path: KindOfMeasure<'path'> = {
   kind: 'path',
   unit: ({ what, lengthIn }) => (what === 'straightness' ? '%' : lengthIn),
-  convention: 'Of a point\u2019s path through a phase: its length, its straightness (chord over arc), or its largest distance from the chord.',
+  convention:
+    'Of a point\u2019s path through a phase: its length, its straightness (chord over arc), or its largest distance from the chord.',
   error: 'the points at its ends, the noise on the way, and the scale',
   drawn: 'the path of the point',
   words: ({ what }) => (what === 'length' ? LENGTH : PLAIN),
@@ -78,10 +79,20 @@ export const path: KindOfMeasure<'path'> = {
     const ends = quadrature(Math.SQRT2 * way.sd, ...edges);
     const { what } = measure;
     // A path no longer than its noise has no shape.
-    if (what !== 'length' && arc.length <= 2 * quadrature(ends, arc.sd)) return notMeasurable('too-uncertain', 'The point hardly moves in this phase', 'Look at the moments that begin and end it.');
+    if (what !== 'length' && arc.length <= 2 * quadrature(ends, arc.sd))
+      return notMeasurable(
+        'too-uncertain',
+        'The point hardly moves in this phase',
+        'Look at the moments that begin and end it.',
+      );
     const farthest = farthestFrom(points);
     // Where it ends all but where it begins there is no line to be beside of.
-    if (what === 'sideways' && chord <= LEAST_CHORD * arc.length) return notMeasurable('too-uncertain', 'The path ends where it begins, so that nothing is beside its chord', 'Choose the two moments so that the point has gone somewhere between.');
+    if (what === 'sideways' && chord <= LEAST_CHORD * arc.length)
+      return notMeasurable(
+        'too-uncertain',
+        'The path ends where it begins, so that nothing is beside its chord',
+        'Choose the two moments so that the point has gone somewhere between.',
+      );
     const unit = what === 'straightness' ? '%' : measure.lengthIn;
     const provenance = pathProvenance(performance, measure, [way.span.last, way.span.first]);
     // The finder sees a joint elsewhere at the beginning of its way than at the end.
@@ -96,8 +107,23 @@ export const path: KindOfMeasure<'path'> = {
     const value = what === 'length' ? arc.length : farthest.distance;
     const shared = { ...NOTHING_SHARED, scale: value * way.scaleSd };
     // An end that is off turns the chord: the farther along it the more.
-    const random = what === 'sideways' ? quadrature(PEAK_WIDENING * way.sd, (1 - farthest.along) * quadrature(way.sd, edges[0]), farthest.along * quadrature(way.sd, edges[1])) : quadrature(ends, arc.sd);
-    return { measurable: true, value, sd: quadrature(random, beside, shared.scale), alikeSd: beside, shared, unit, provenance };
+    const random =
+      what === 'sideways'
+        ? quadrature(
+            PEAK_WIDENING * way.sd,
+            (1 - farthest.along) * quadrature(way.sd, edges[0]),
+            farthest.along * quadrature(way.sd, edges[1]),
+          )
+        : quadrature(ends, arc.sd);
+    return {
+      measurable: true,
+      value,
+      sd: quadrature(random, beside, shared.scale),
+      alikeSd: beside,
+      shared,
+      unit,
+      provenance,
+    };
   },
   difference: plainDifference,
   draw: drawPath,

@@ -17,7 +17,12 @@ export const PEAK_WIDENING = 1.35;
  * What the edge of a phase that is off by its timing error does to a peak that lies at that edge: the curve's slope there, per second, times
  * that error. Nothing for a peak inside.
  */
-export function edgeSd(performance: Performance, curve: Float64Array, frame: number, phase: { readonly from: string; readonly to: string }): number {
+export function edgeSd(
+  performance: Performance,
+  curve: Float64Array,
+  frame: number,
+  phase: { readonly from: string; readonly to: string },
+): number {
   const i = Math.min(curve.length - 1, Math.max(0, Math.round(frame)));
   const [low, high] = [Math.max(0, i - 1), Math.min(curve.length - 1, i + 1)];
   const slope = (curve[high]! - curve[low]!) / (performance.times[high]! - performance.times[low]!);
@@ -35,7 +40,12 @@ const WITHIN_NOISE = 3;
  * values for each period of the cut-off.
  * @param values upwards; @param noise standard deviation that the data show; 0 takes nothing away
  */
-export function aboveTop({ cutoff, interval }: Pick<Performance, 'cutoff' | 'interval'>, values: ArrayLike<number>, { first, last }: FrameSpan, noise: number): number {
+export function aboveTop(
+  { cutoff, interval }: Pick<Performance, 'cutoff' | 'interval'>,
+  values: ArrayLike<number>,
+  { first, last }: FrameSpan,
+  noise: number,
+): number {
   if (!(noise > 0)) return 0;
   let top = -Infinity;
   for (let i = first; i <= last; i++) if (values[i]! > top) top = values[i]!;
@@ -49,7 +59,11 @@ export function aboveTop({ cutoff, interval }: Pick<Performance, 'cutoff' | 'int
  * between frames; to the smoothing what the same smoothing takes off once more (twicing, Tukey 1977).
  * @param score the rate, upwards, over the whole clip
  */
-export function flattened({ times, cutoff }: Pick<Performance, 'times' | 'cutoff'>, score: Float64Array, frame: number): number {
+export function flattened(
+  { times, cutoff }: Pick<Performance, 'times' | 'cutoff'>,
+  score: Float64Array,
+  frame: number,
+): number {
   const i = Math.round(frame);
   const bend = (score[i - 1] ?? NaN) - 2 * score[i]! + (score[i + 1] ?? NaN);
   const again = smoothCoordinate(times, score, { cutoff, longestBridge: 0 })[i]!;
@@ -73,7 +87,13 @@ const NEARLY = 0.25;
  * is the deviation of the noise's slope over c. Wherever else in the phase the curve comes all but as high the true top may lie too: anywhere between, evenly.
  * @param score the curve, upwards, over the whole clip; @param span the phase; @param sd of the curve's noise
  */
-export function peakTimeSd({ times, cutoff, interval }: Performance, score: Float64Array, span: FrameSpan, frame: number, sd: number): number {
+export function peakTimeSd(
+  { times, cutoff, interval }: Performance,
+  score: Float64Array,
+  span: FrameSpan,
+  frame: number,
+  sd: number,
+): number {
   const top = Math.min(score.length - 1, Math.max(0, Math.round(frame)));
   const reach = Math.max(1, Math.round(halfPeriod(cutoff) / interval));
   const [a, b, c] = [score[top - reach] ?? NaN, score[top]!, score[top + reach] ?? NaN];

@@ -17,8 +17,10 @@ import { isCurve, phaseCurve, timeFrom } from './phase-curve';
 const RATE_UNITS: Readonly<Record<string, DisplayUnit>> = { deg: 'deg/s', m: 'm/s', '%BH': 'BH/s', '%': '%' };
 const rateUnit = ({ of, lengthIn }: OfQuantity): DisplayUnit => RATE_UNITS[unitOfQuantity(of, lengthIn)]!;
 
-const ratesOf = (performance: Performance, { of, lengthIn }: OfQuantity): Float64Array => rateOfChange(performance.times, continuousCurve(performance, of, lengthIn));
-const rateSd = (performance: Performance, there: Measured): number => quadrature(derivativeSd(ownSd(there), performance.interval, performance.cutoff), there.alikeSd / POSTURE_TIME);
+const ratesOf = (performance: Performance, { of, lengthIn }: OfQuantity): Float64Array =>
+  rateOfChange(performance.times, continuousCurve(performance, of, lengthIn));
+const rateSd = (performance: Performance, there: Measured): number =>
+  quadrature(derivativeSd(ownSd(there), performance.interval, performance.cutoff), there.alikeSd / POSTURE_TIME);
 
 /** The filter takes so much off a quick peak (against made movements). */
 const FILTER_SHARE = 0.03;
@@ -30,7 +32,8 @@ const shareOfScale = (there: Measured): number => (there.value === 0 ? 0 : (ther
 export const peakRate: KindOfMeasure<'peak-rate'> = {
   kind: 'peak-rate',
   unit: (measure) => (measure.give === 'time' ? 'ms' : rateUnit(measure)),
-  convention: 'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the beginning of the phase.',
+  convention:
+    'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the beginning of the phase.',
   error: 'noise through the filter; of its time, how flat the curve is there',
   drawn: 'its quantity',
   words: ({ give }) => (give === 'time' ? WHEN : PACE),
@@ -44,17 +47,43 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
     const score = rates.map((v) => (direction === 'rising' ? v : direction === 'falling' ? -v : Math.abs(v)));
     const top = largest(score, r.span);
     const there = top && readQuantity(performance, of, { plane, frame: top.frame, lengthIn, timeSd: 0 });
-    if (!top || !there) return notMeasurable('point-missing', 'The phase is too short for a rate', 'Mark the moments farther apart.');
+    if (!top || !there)
+      return notMeasurable('point-missing', 'The phase is too short for a rate', 'Mark the moments farther apart.');
     if (!there.measurable) return there;
     const noise = rateSd(performance, there);
     const edge = edgeSd(performance, score, top.frame, measure);
     const raw = continuousCurve({ ...performance, smoothed: performance.raw }, of, lengthIn);
     const trembling = derivativeSd(noiseOfSamples(raw) || 0, performance.interval, performance.cutoff);
     const height = top.value - aboveTop(performance, score, r.span, trembling);
-    if (give === 'time') return timeFrom(performance, from, top.frame, peakTimeSd(performance, score, r.span, top.frame, noise), refsOfQuantity(of));
-    const signed = direction === 'falling' ? -height : direction === 'either' ? Math.sign(rates[Math.round(top.frame)]!) * height : height;
+    if (give === 'time')
+      return timeFrom(
+        performance,
+        from,
+        top.frame,
+        peakTimeSd(performance, score, r.span, top.frame, noise),
+        refsOfQuantity(of),
+      );
+    const signed =
+      direction === 'falling'
+        ? -height
+        : direction === 'either'
+          ? Math.sign(rates[Math.round(top.frame)]!) * height
+          : height;
     const shared = { ...NOTHING_SHARED, scale: signed * shareOfScale(there) };
-    return { ...there, value: signed, sd: quadrature(PEAK_WIDENING * noise, edge, FILTER_SHARE * signed, flattened(performance, score, top.frame), shared.scale), alikeSd: 0, shared, unit: rateUnit(measure) };
+    return {
+      ...there,
+      value: signed,
+      sd: quadrature(
+        PEAK_WIDENING * noise,
+        edge,
+        FILTER_SHARE * signed,
+        flattened(performance, score, top.frame),
+        shared.scale,
+      ),
+      alikeSd: 0,
+      shared,
+      unit: rateUnit(measure),
+    };
   },
   difference: plainDifference,
   draw: drawOf,
@@ -62,12 +91,33 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
     unit: rateUnit,
     values: (measure, performance) => ratesOf(performance, measure),
     read: (measure, performance, frame): Reading => {
-      const there = readQuantity(performance, measure.of, { plane: measure.plane, frame, lengthIn: measure.lengthIn, timeSd: 0 });
+      const there = readQuantity(performance, measure.of, {
+        plane: measure.plane,
+        frame,
+        lengthIn: measure.lengthIn,
+        timeSd: 0,
+      });
       if (!there.measurable) return there;
-      const at = interpolateLinear(performance.times, ratesOf(performance, measure), timeAtFrame(performance.times, frame));
-      if (Number.isNaN(at)) return notMeasurable('point-missing', 'The rate is not known there', 'Find points, or place the missing ones by hand.');
+      const at = interpolateLinear(
+        performance.times,
+        ratesOf(performance, measure),
+        timeAtFrame(performance.times, frame),
+      );
+      if (Number.isNaN(at))
+        return notMeasurable(
+          'point-missing',
+          'The rate is not known there',
+          'Find points, or place the missing ones by hand.',
+        );
       const shared = { ...NOTHING_SHARED, scale: at * shareOfScale(there) };
-      return { ...there, value: at, sd: quadrature(rateSd(performance, there), shared.scale), alikeSd: 0, shared, unit: rateUnit(measure) };
+      return {
+        ...there,
+        value: at,
+        sd: quadrature(rateSd(performance, there), shared.scale),
+        alikeSd: 0,
+        shared,
+        unit: rateUnit(measure),
+      };
     },
     of: ({ of, lengthIn }) => ['rate', of, lengthIn],
     holdsValue: () => false,

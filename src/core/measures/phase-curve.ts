@@ -20,7 +20,11 @@ export interface PhaseCurve {
 }
 
 /** The curve of a quantity in a phase, or why there is none. */
-export function phaseCurve(performance: Performance, { of, plane, lengthIn }: OfQuantity, phase: Phase): PhaseCurve | NotMeasurable {
+export function phaseCurve(
+  performance: Performance,
+  { of, plane, lengthIn }: OfQuantity,
+  phase: Phase,
+): PhaseCurve | NotMeasurable {
   const span = spanOf(performance, phase);
   if (!isSpan(span)) return span;
   const curve = continuousCurve(performance, of, lengthIn);
@@ -34,7 +38,13 @@ export function phaseCurve(performance: Performance, { of, plane, lengthIn }: Of
 export const isCurve = (r: PhaseCurve | NotMeasurable): r is PhaseCurve => 'curve' in r;
 
 /** The time of a frame position after the beginning of a phase, as a reading. */
-export function timeFrom(performance: Performance, from: string, frame: number, sd: number, points: readonly string[]): Measured {
+export function timeFrom(
+  performance: Performance,
+  from: string,
+  frame: number,
+  sd: number,
+  points: readonly string[],
+): Measured {
   const start = performance.marks[from]!;
   return {
     measurable: true,
@@ -45,4 +55,3 @@ export function timeFrom(performance: Performance, from: string, frame: number, 
     provenance: { clipId: performance.clip.id, frames: [frame, start], points: [...points] },
   };
 }
-

@@ -37,16 +37,34 @@ export interface Path {
 const LEVER = 0.2;
 
 /** Random and alike deviation of one coordinate at a frame, pixels; a line that is not surely placed turns what lies far from its origin. */
-function pathError(performance: Performance, { point, relativeTo, line }: Moving, frame: number, psi: number): { readonly sd: number; readonly alike: number } {
+function pathError(
+  performance: Performance,
+  { point, relativeTo, line }: Moving,
+  frame: number,
+  psi: number,
+): { readonly sd: number; readonly alike: number } {
   const at = (ref: PointRef): UncertainPoint | null => pointAt(performance, ref, frame, psi);
   const seenFrom = relativeTo ?? line?.[0];
-  const [own, from, a, b] = [at(point), seenFrom === undefined ? null : at(seenFrom), line && at(line[0]), line && at(line[1])];
+  const [own, from, a, b] = [
+    at(point),
+    seenFrom === undefined ? null : at(seenFrom),
+    line && at(line[0]),
+    line && at(line[1]),
+  ];
   const lever = own && from && a && b ? distance(own, from) / distance(a, b) : 0;
   const parts = [own, from, ...[a, b].map((p) => p && { ...p, sdY: p.sdY * lever })].filter((p) => p !== null);
-  return { sd: quadrature(...parts.map((p) => p.sdY * Math.sqrt(1 - (p.alike ?? 0) ** 2))), alike: quadrature(...parts.map((p) => p.sdY * (p.alike ?? 0))) };
+  return {
+    sd: quadrature(...parts.map((p) => p.sdY * Math.sqrt(1 - (p.alike ?? 0) ** 2))),
+    alike: quadrature(...parts.map((p) => p.sdY * (p.alike ?? 0))),
+  };
 }
 
-const jitterOfRef = (performance: Performance, ref: PointRef): number => quadrature(...partsOf(ref, performance.clip.performer, performance.raw).map(({ id, weight }) => weight * jitterOf(performance, id)));
+const jitterOfRef = (performance: Performance, ref: PointRef): number =>
+  quadrature(
+    ...partsOf(ref, performance.clip.performer, performance.raw).map(
+      ({ id, weight }) => weight * jitterOf(performance, id),
+    ),
+  );
 
 /** The path of a measure's point, or why there is none. */
 export function pathOf(performance: Performance, measure: Moving): Path | NotMeasurable {
@@ -61,37 +79,73 @@ export function pathOf(performance: Performance, measure: Moving): Path | NotMea
   if (unknown) return unknown;
   const error = pathError(performance, measure, (span.first + span.last) >> 1, psi);
   const jitter = quadrature(...refsOfWay(measure).map((ref) => jitterOfRef(performance, ref)));
-  return { span, x, y, sd: error.sd * scale.perPixel, alike: error.alike * scale.perPixel, jitter: jitter * scale.perPixel, lever: LEVER * performance.bodyHeight * scale.perPixel, scaleSd: scale.sdShare };
+  return {
+    span,
+    x,
+    y,
+    sd: error.sd * scale.perPixel,
+    alike: error.alike * scale.perPixel,
+    jitter: jitter * scale.perPixel,
+    lever: LEVER * performance.bodyHeight * scale.perPixel,
+    scaleSd: scale.sdShare,
+  };
 }
 
 export const isPath = (path: Path | NotMeasurable): path is Path => 'x' in path;
 
 /** Speed at every frame along an axis, unit a second. */
-export function speeds({ x, y }: Pick<Path, 'x' | 'y'>, times: Float64Array, along: 'straight' | 'forward' | 'up'): Float64Array {
+export function speeds(
+  { x, y }: Pick<Path, 'x' | 'y'>,
+  times: Float64Array,
+  along: 'straight' | 'forward' | 'up',
+): Float64Array {
   const [vx, vy] = [rateOfChange(times, x), rateOfChange(times, y)];
   return vx.map((v, i) => (along === 'straight' ? Math.hypot(v, vy[i]!) : along === 'forward' ? v : vy[i]!));
 }
 
 /** Positions of the phase that are known. */
 export const knownPoints = ({ x, y, span }: Path): readonly Vec2[] =>
-  Array.from({ length: span.last - span.first + 1 }, (_, k) => ({ x: x[span.first + k]!, y: y[span.first + k]! })).filter((p) => !Number.isNaN(p.x));
+  Array.from({ length: span.last - span.first + 1 }, (_, k) => ({
+    x: x[span.first + k]!,
+    y: y[span.first + k]!,
+  })).filter((p) => !Number.isNaN(p.x));
 
 /** The point's path in the picture, with where it is at a frame. */
 export function drawPath(measure: Moving, performance: Performance, frame: number): readonly Primitive[] {
   const span = spanOf(performance, measure);
   if (!isSpan(span)) return [];
-  const points = Array.from({ length: span.last - span.first + 1 }, (_, k) => pictureAt(performance, measure.point, span.first + k)).filter((p) => p !== null);
+  const points = Array.from({ length: span.last - span.first + 1 }, (_, k) =>
+    pictureAt(performance, measure.point, span.first + k),
+  ).filter((p) => p !== null);
   const here = pictureAt(performance, measure.point, Math.min(span.last, Math.max(span.first, Math.round(frame))));
-  return [...points.slice(1).map((to, k): Primitive => ({ shape: 'segment', from: points[k]!, to, weight: 'guide' })), ...(here ? [{ shape: 'dot', at: here, sure: true } as const] : [])];
+  return [
+    ...points.slice(1).map((to, k): Primitive => ({ shape: 'segment', from: points[k]!, to, weight: 'guide' })),
+    ...(here ? [{ shape: 'dot', at: here, sure: true } as const] : []),
+  ];
 }
 
-export const pathProvenance = (performance: Performance, measure: Moving, frames: readonly number[]): { clipId: string; frames: number[]; points: string[] } =>
-  ({ clipId: performance.clip.id, frames: [...frames], points: [...refsOfWay(measure)] });
+export const pathProvenance = (
+  performance: Performance,
+  measure: Moving,
+  frames: readonly number[],
+): { clipId: string; frames: number[]; points: string[] } => ({
+  clipId: performance.clip.id,
+  frames: [...frames],
+  points: [...refsOfWay(measure)],
+});
 
 /** How far a point goes in the time by which each edge of a phase may be off, unit of the path. */
-export function edgeLengths(performance: Performance, way: Path, { from, to }: { readonly from: string; readonly to: string }): readonly [number, number] {
+export function edgeLengths(
+  performance: Performance,
+  way: Path,
+  { from, to }: { readonly from: string; readonly to: string },
+): readonly [number, number] {
   const curve = speeds(way, performance.times, 'straight');
   const at = (i: number): number => curve[Math.min(curve.length - 2, Math.max(1, i))] || 0;
   return [at(way.span.first) * momentSd(performance, from), at(way.span.last) * momentSd(performance, to)];
 }
-export const edgeLength = (performance: Performance, way: Path, phase: { readonly from: string; readonly to: string }): number => quadrature(...edgeLengths(performance, way, phase));
+export const edgeLength = (
+  performance: Performance,
+  way: Path,
+  phase: { readonly from: string; readonly to: string },
+): number => quadrature(...edgeLengths(performance, way, phase));

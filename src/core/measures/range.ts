@@ -23,15 +23,30 @@ export const range: KindOfMeasure<'range'> = {
     const r = phaseCurve(performance, measure, measure);
     if (!isCurve(r)) return r;
     const top = largest(r.curve, r.span)!;
-    const bottom = largest(r.curve.map((v) => -v), r.span)!;
-    const [a, b] = [top, bottom].map(({ frame }) => readQuantity(performance, of, { plane, frame, lengthIn, timeSd: 0 })) as [Reading, Reading];
+    const bottom = largest(
+      r.curve.map((v) => -v),
+      r.span,
+    )!;
+    const [a, b] = [top, bottom].map(({ frame }) =>
+      readQuantity(performance, of, { plane, frame, lengthIn, timeSd: 0 }),
+    ) as [Reading, Reading];
     if (!a.measurable) return a;
     if (!b.measurable) return b;
     const error = errorOfDifference(a, b);
     const edges = [top, bottom].map(({ frame }) => edgeSd(performance, r.curve, frame, measure));
     const together = sharedVariance(error.shared);
-    const sd = quadrature(PEAK_WIDENING * Math.sqrt(Math.max(0, error.sd ** 2 - together)), Math.sqrt(together), ...edges);
-    return { ...a, value: top.value + bottom.value, ...error, sd, provenance: { ...a.provenance, frames: [top.frame, bottom.frame] } };
+    const sd = quadrature(
+      PEAK_WIDENING * Math.sqrt(Math.max(0, error.sd ** 2 - together)),
+      Math.sqrt(together),
+      ...edges,
+    );
+    return {
+      ...a,
+      value: top.value + bottom.value,
+      ...error,
+      sd,
+      provenance: { ...a.provenance, frames: [top.frame, bottom.frame] },
+    };
   },
   difference: plainDifference,
   draw: drawOf,

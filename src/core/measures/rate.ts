@@ -8,7 +8,8 @@ import { plainDifference, type KindOfMeasure } from './kind';
 export const rate: KindOfMeasure<'rate'> = {
   kind: 'rate',
   unit: '/min',
-  convention: 'How many steps, strokes or cycles lie between two moments, per minute; the error is that of the time between them.',
+  convention:
+    'How many steps, strokes or cycles lie between two moments, per minute; the error is that of the time between them.',
   error: 'the time between its moments',
   drawn: 'pins and threads of the ribbons',
   words: () => PACE,
@@ -17,9 +18,20 @@ export const rate: KindOfMeasure<'rate'> = {
   evaluate: (measure, performance) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, performance);
     if (!time.measurable) return time;
-    if (time.value <= 0) return notMeasurable('order', `${words(measure.to)} is marked before ${words(measure.from)}`, 'Mark them in their order.');
+    if (time.value <= 0)
+      return notMeasurable(
+        'order',
+        `${words(measure.to)} is marked before ${words(measure.from)}`,
+        'Mark them in their order.',
+      );
     const value = measure.count / time.value;
-    return { ...time, value, sd: (value * time.sd) / time.value, alikeSd: (value * time.alikeSd) / time.value, unit: '/min' };
+    return {
+      ...time,
+      value,
+      sd: (value * time.sd) / time.value,
+      alikeSd: (value * time.alikeSd) / time.value,
+      unit: '/min',
+    };
   },
   difference: plainDifference,
   draw: () => [],

@@ -26,10 +26,19 @@ export const share: KindOfMeasure<'share'> = {
     weigh(measure.from, -1 / whole);
     weigh(measure.whole[1], -ratio / whole);
     weigh(measure.whole[0], ratio / whole);
-    const joined = (of: (id: string) => number): number => Math.sqrt([...weights].reduce((sum, [id, weight]) => sum + (weight * of(id)) ** 2, 0));
+    const joined = (of: (id: string) => number): number =>
+      Math.sqrt([...weights].reduce((sum, [id, weight]) => sum + (weight * of(id)) ** 2, 0));
     return {
-      measurable: true, value: ratio, sd: joined((id) => momentSd(performance, id)), alikeSd: joined((id) => momentAlike(performance, id)), unit: '%',
-      provenance: { clipId: performance.clip.id, frames: [performance.marks[measure.to]!, performance.marks[measure.from]!], points: [] },
+      measurable: true,
+      value: ratio,
+      sd: joined((id) => momentSd(performance, id)),
+      alikeSd: joined((id) => momentAlike(performance, id)),
+      unit: '%',
+      provenance: {
+        clipId: performance.clip.id,
+        frames: [performance.marks[measure.to]!, performance.marks[measure.from]!],
+        points: [],
+      },
     };
   },
   difference: plainDifference,

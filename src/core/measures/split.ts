@@ -6,7 +6,8 @@ import { plainDifference, type KindOfMeasure } from './kind';
 export const split: KindOfMeasure<'split'> = {
   kind: 'split',
   unit: 's',
-  convention: 'Real time from the start to a gate; against the reference it is the running gain or loss. Its error is that of two events.',
+  convention:
+    'Real time from the start to a gate; against the reference it is the running gain or loss. Its error is that of two events.',
   error: 'both moments',
   drawn: 'running gain and loss',
   words: () => TIME,

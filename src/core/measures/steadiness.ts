@@ -29,7 +29,20 @@ export const steadiness: KindOfMeasure<'steadiness'> = {
     // The circle rests on two points or three; a finder sees the point elsewhere as the body turns.
     const alikeSd = way.alike / Math.SQRT2;
     const shared = { ...NOTHING_SHARED, scale: radius * way.scaleSd };
-    return { measurable: true, value: radius, sd: quadrature((PEAK_WIDENING * way.sd) / Math.SQRT2, edgeLength(performance, way, measure) / 2, alikeSd, shared.scale), alikeSd, shared, unit: measure.lengthIn, provenance: pathProvenance(performance, measure, [way.span.last, way.span.first]) };
+    return {
+      measurable: true,
+      value: radius,
+      sd: quadrature(
+        (PEAK_WIDENING * way.sd) / Math.SQRT2,
+        edgeLength(performance, way, measure) / 2,
+        alikeSd,
+        shared.scale,
+      ),
+      alikeSd,
+      shared,
+      unit: measure.lengthIn,
+      provenance: pathProvenance(performance, measure, [way.span.last, way.span.first]),
+    };
   },
   difference: plainDifference,
   draw: drawPath,

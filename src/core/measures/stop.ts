@@ -18,7 +18,8 @@ interface Rest {
 /** The longest time of a phase in which a curve is below a limit. */
 function longestRest(curve: Float64Array, times: Float64Array, { span }: Path, limit: number): Rest {
   let best: Rest = { from: span.first, to: span.first, time: 0 };
-  const passes = (i: number): number => (curve[i]! === curve[i + 1]! ? i : i + (limit - curve[i]!) / (curve[i + 1]! - curve[i]!));
+  const passes = (i: number): number =>
+    curve[i]! === curve[i + 1]! ? i : i + (limit - curve[i]!) / (curve[i + 1]! - curve[i]!);
   let start: number | null = null;
   for (let i = span.first; i <= span.last + 1; i++) {
     const slow = i <= span.last && curve[i]! < limit;
@@ -51,7 +52,14 @@ export const stop: KindOfMeasure<'stop'> = {
     // Noise in the speed ends a rest early or late: how long it would be with the limit moved by two deviations either way, a third of it (against rendered truth).
     const noise = 2 * derivativeSd(way.sd, performance.interval, performance.cutoff);
     const unsure = (rest(measure.slower + noise).time - rest(measure.slower - noise).time) / 3;
-    return { measurable: true, value: time, sd: quadrature(2 * eventSd(performance.interval), unsure), alikeSd: 0, unit: 'ms', provenance: pathProvenance(performance, measure, [from, to]) };
+    return {
+      measurable: true,
+      value: time,
+      sd: quadrature(2 * eventSd(performance.interval), unsure),
+      alikeSd: 0,
+      unit: 'ms',
+      provenance: pathProvenance(performance, measure, [from, to]),
+    };
   },
   difference: plainDifference,
   draw: drawPath,

@@ -8,7 +8,14 @@ import { peakRate } from './peak-rate';
 export type TimedEvent = 'peak-rate' | 'largest' | 'smallest';
 
 /** When an event of a quantity comes in a phase, from its beginning. */
-export function timeOfEvent(of: Quantity, event: TimedEvent, { from, to, plane }: { readonly from: string; readonly to: string; readonly plane: Plane }, performance: Performance): Reading {
+export function timeOfEvent(
+  of: Quantity,
+  event: TimedEvent,
+  { from, to, plane }: { readonly from: string; readonly to: string; readonly plane: Plane },
+  performance: Performance,
+): Reading {
   const common = { ...UNLISTED, plane, of, from, to, give: 'time', lengthIn: '%BH' } as const;
-  return event === 'peak-rate' ? peakRate.evaluate({ ...common, kind: 'peak-rate', direction: 'either' }, performance) : extreme.evaluate({ ...common, kind: 'extreme', which: event }, performance);
+  return event === 'peak-rate'
+    ? peakRate.evaluate({ ...common, kind: 'peak-rate', direction: 'either' }, performance)
+    : extreme.evaluate({ ...common, kind: 'extreme', which: event }, performance);
 }

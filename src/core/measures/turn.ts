@@ -20,24 +20,44 @@ export const turn: KindOfMeasure<'turn'> = {
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const { of, from, to, plane } = measure;
-    if (dimensionOf(of) !== 'angle') return notMeasurable('point-missing', 'Only a direction can turn', 'Choose an angle in the movement.');
+    if (dimensionOf(of) !== 'angle')
+      return notMeasurable('point-missing', 'Only a direction can turn', 'Choose an angle in the movement.');
     const r = phaseCurve(performance, { ...measure, lengthIn: '%BH' }, measure);
     if (!isCurve(r)) return r;
-    const [a, b] = [from, to].map((id) => readQuantity(performance, of, { plane, frame: performance.marks[id]!, lengthIn: '%BH', timeSd: momentSd(performance, id) })) as [Reading, Reading];
+    const [a, b] = [from, to].map((id) =>
+      readQuantity(performance, of, {
+        plane,
+        frame: performance.marks[id]!,
+        lengthIn: '%BH',
+        timeSd: momentSd(performance, id),
+      }),
+    ) as [Reading, Reading];
     if (!a.measurable) return a;
     if (!b.measurable) return b;
     // Both ends are read off the same unwrapped curve: a reading alone does not know how often it has gone round.
-    const at = (id: string): number => interpolateLinear(performance.times, r.curve, timeAtFrame(performance.times, performance.marks[id]!));
+    const at = (id: string): number =>
+      interpolateLinear(performance.times, r.curve, timeAtFrame(performance.times, performance.marks[id]!));
     const value = at(to) - at(from);
-    if (Number.isNaN(value)) return notMeasurable('point-missing', 'The angle is not known at both moments', 'Find points, or place the missing ones by hand.');
-    return { ...b, value, ...errorOfDifference(b, a), provenance: { ...b.provenance, frames: [performance.marks[to]!, performance.marks[from]!] } };
+    if (Number.isNaN(value))
+      return notMeasurable(
+        'point-missing',
+        'The angle is not known at both moments',
+        'Find points, or place the missing ones by hand.',
+      );
+    return {
+      ...b,
+      value,
+      ...errorOfDifference(b, a),
+      provenance: { ...b.provenance, frames: [performance.marks[to]!, performance.marks[from]!] },
+    };
   },
   difference: plainDifference,
   draw: (measure, performance, frame) => drawOf({ ...measure, lengthIn: '%BH' }, performance, frame),
   series: {
     unit: () => 'deg',
     values: ({ of }, performance) => continuousCurve(performance, of, '%BH'),
-    read: (measure, performance, frame, timeSd) => quantitySeries(false).read({ ...measure, lengthIn: '%BH' }, performance, frame, timeSd),
+    read: (measure, performance, frame, timeSd) =>
+      quantitySeries(false).read({ ...measure, lengthIn: '%BH' }, performance, frame, timeSd),
     of: ({ of }) => [of, '%BH'],
     holdsValue: () => false,
   },

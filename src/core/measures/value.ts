@@ -18,15 +18,27 @@ export const value: KindOfMeasure<'value'> = {
     const start = performance.marks[at]!;
     const end = towards ? performance.marks[towards.moment]! : start;
     const share = towards?.share ?? 0;
-    const timeSd = Math.hypot((1 - share) * momentSd(performance, at), towards ? share * momentSd(performance, towards.moment) : 0);
-    const timeAlike = Math.hypot((1 - share) * momentAlike(performance, at), towards ? share * momentAlike(performance, towards.moment) : 0);
+    const timeSd = Math.hypot(
+      (1 - share) * momentSd(performance, at),
+      towards ? share * momentSd(performance, towards.moment) : 0,
+    );
+    const timeAlike = Math.hypot(
+      (1 - share) * momentAlike(performance, at),
+      towards ? share * momentAlike(performance, towards.moment) : 0,
+    );
     return readQuantity(performance, of, { plane, frame: start + share * (end - start), lengthIn, timeSd, timeAlike });
   },
   difference: ({ of }, a, b) => difference(of, a, b),
   // At its own moment the picture says what the sheet says.
   draw: ({ of, at, towards, lengthIn }, performance, frame) => {
     const mark = performance.marks[at];
-    return drawQuantity(of, performance, frame, lengthIn, mark !== undefined && !towards && Math.round(mark) === frame ? mark : frame);
+    return drawQuantity(
+      of,
+      performance,
+      frame,
+      lengthIn,
+      mark !== undefined && !towards && Math.round(mark) === frame ? mark : frame,
+    );
   },
   series: quantitySeries(true),
 };

@@ -86,7 +86,11 @@ export const clipSchema = z.object({
   figure: z.object({ azimuthDegrees: z.number(), elevationDegrees: z.number() }).nullable().default(null),
   /** A rectangle on the ground: its corners in the picture, one after the other, its length from the first to the second and its width, metres. */
   ground: z
-    .object({ corners: z.array(z.object({ x: z.number(), y: z.number() })).length(4), length: z.number().positive(), width: z.number().positive() })
+    .object({
+      corners: z.array(z.object({ x: z.number(), y: z.number() })).length(4),
+      length: z.number().positive(),
+      width: z.number().positive(),
+    })
     .nullable()
     .default(null),
   /** A copy of the same frames in short groups, which jumps quicker; measuring uses the original. */

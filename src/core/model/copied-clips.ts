@@ -14,12 +14,22 @@ export interface CopiedClips extends KnownOfClips {
  * Clips of a session under new ids, with their points and what was marked and answered on them; videos are referred to, not copied.
  * @param withMoments whether moments, repetitions and answers come along: they belong to one movement
  */
-export function copyClips(from: Session, chosen: readonly Clip[], newId: () => string, withMoments: boolean): CopiedClips {
+export function copyClips(
+  from: Session,
+  chosen: readonly Clip[],
+  newId: () => string,
+  withMoments: boolean,
+): CopiedClips {
   const ids = new Map(chosen.map((clip) => [clip.id, newId()]));
-  const known = <T,>(all: Readonly<Record<string, T>>): Record<string, T> => Object.fromEntries([...ids].flatMap(([old, id]) => (all[old] === undefined ? [] : [[id, all[old]]])));
+  const known = <T>(all: Readonly<Record<string, T>>): Record<string, T> =>
+    Object.fromEntries([...ids].flatMap(([old, id]) => (all[old] === undefined ? [] : [[id, all[old]]])));
   return {
     ids,
-    clips: chosen.map((clip) => ({ ...clip, id: ids.get(clip.id)!, joined: clip.joined && { ...clip.joined, to: ids.get(clip.joined.to) ?? clip.joined.to } })),
+    clips: chosen.map((clip) => ({
+      ...clip,
+      id: ids.get(clip.id)!,
+      joined: clip.joined && { ...clip.joined, to: ids.get(clip.joined.to) ?? clip.joined.to },
+    })),
     tracks: known(from.tracks),
     spatial: known(from.spatial),
     marks: withMoments ? known(from.marks) : {},

@@ -7,7 +7,15 @@ export const DRAWING_KINDS = ['line', 'angle', 'circle', 'plumb', 'level', 'stro
 export type DrawingKind = (typeof DRAWING_KINDS)[number];
 
 /** How many presses a kind takes; a stroke takes a whole drag. */
-export const DRAWING_POSITIONS: Readonly<Record<DrawingKind, number>> = { line: 2, angle: 3, circle: 2, plumb: 1, level: 1, stroke: 2, text: 1 };
+export const DRAWING_POSITIONS: Readonly<Record<DrawingKind, number>> = {
+  line: 2,
+  angle: 3,
+  circle: 2,
+  plumb: 1,
+  level: 1,
+  stroke: 2,
+  text: 1,
+};
 
 /** Something drawn on a clip for talking about it; it is tied to frames and may move with a point. */
 export const drawingSchema = z.object({

@@ -2,7 +2,8 @@
 
 type Written = Readonly<Record<string, unknown>>;
 
-const isRecord = (value: unknown): value is Written => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isRecord = (value: unknown): value is Written =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 const jointAngle = (points: unknown): Written => ({ q: 'joint-angle', points });
 const segmentAngle = (points: unknown, against: unknown): Written => ({ q: 'segment-angle', points, against });
@@ -27,4 +28,6 @@ export function todaysMeasure(measure: unknown): unknown {
 
 /** A movement with its measures in today's form. */
 export const withTodaysMeasures = (movement: unknown): unknown =>
-  isRecord(movement) && Array.isArray(movement['measures']) ? { ...movement, measures: movement['measures'].map(todaysMeasure) } : movement;
+  isRecord(movement) && Array.isArray(movement['measures'])
+    ? { ...movement, measures: movement['measures'].map(todaysMeasure) }
+    : movement;

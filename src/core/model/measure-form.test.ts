@@ -1,11 +1,32 @@
 import { MEASURE_KINDS } from '../measures';
 import { QUANTITIES } from '../quantities';
-import { ALL_KINDS, ALL_QUANTITIES, asKind, blankMeasure, blankQuantity, fieldsOfKind, fieldsOfQuantity, freeId, pointRefs } from './measure-form';
+import {
+  ALL_KINDS,
+  ALL_QUANTITIES,
+  asKind,
+  blankMeasure,
+  blankQuantity,
+  fieldsOfKind,
+  fieldsOfQuantity,
+  freeId,
+  pointRefs,
+} from './measure-form';
 import { measureSchema, movementSchema, quantitySchema } from './movement';
 
 const movement = movementSchema.parse({
-  schemaVersion: 1, id: 'm', name: 'M', sport: 'S', points: [{ id: 'own-tip', name: 'Tip', look: 'The tip.' }],
-  moments: [{ id: 'a', name: 'A', key: '1', look: '' }, { id: 'b', name: 'B', key: '2', look: '' }], phases: [], measures: [], causes: [], cautions: [],
+  schemaVersion: 1,
+  id: 'm',
+  name: 'M',
+  sport: 'S',
+  points: [{ id: 'own-tip', name: 'Tip', look: 'The tip.' }],
+  moments: [
+    { id: 'a', name: 'A', key: '1', look: '' },
+    { id: 'b', name: 'B', key: '2', look: '' },
+  ],
+  phases: [],
+  measures: [],
+  causes: [],
+  cautions: [],
 });
 
 describe('forms of measures are read off their schema', () => {
@@ -25,14 +46,33 @@ describe('forms of measures are read off their schema', () => {
   });
 
   it('asks by what a part is', () => {
-    const ask = (kind: Parameters<typeof fieldsOfKind>[0]) => Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, f.ask]));
+    const ask = (kind: Parameters<typeof fieldsOfKind>[0]) =>
+      Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, f.ask]));
     expect(ask('evenness')).toEqual({ of: 'quantity', at: 'moment', lengthIn: 'choice' });
-    expect(ask('extreme')).toMatchObject({ of: 'quantity', from: 'moment', to: 'moment', which: 'choice', give: 'choice' });
+    expect(ask('extreme')).toMatchObject({
+      of: 'quantity',
+      from: 'moment',
+      to: 'moment',
+      which: 'choice',
+      give: 'choice',
+    });
     expect(ask('speed')).toMatchObject({ point: 'point', relativeTo: 'point', along: 'choice' });
-    expect(fieldsOfKind('extreme').find((f) => f.key === 'which')).toEqual({ key: 'which', ask: 'choice', options: ['largest', 'smallest'] });
+    expect(fieldsOfKind('extreme').find((f) => f.key === 'which')).toEqual({
+      key: 'which',
+      ask: 'choice',
+      options: ['largest', 'smallest'],
+    });
     expect(fieldsOfKind('speed').find((f) => f.key === 'relativeTo')).toMatchObject({ optional: true });
-    expect(fieldsOfKind('speed').find((f) => f.key === 'line')).toEqual({ key: 'line', ask: 'points', count: 2, optional: true });
-    expect(fieldsOfQuantity('line-separation')).toEqual([{ key: 'points', ask: 'points', count: 2, optional: false }, { key: 'from', ask: 'points', count: 2, optional: false }]);
+    expect(fieldsOfKind('speed').find((f) => f.key === 'line')).toEqual({
+      key: 'line',
+      ask: 'points',
+      count: 2,
+      optional: true,
+    });
+    expect(fieldsOfQuantity('line-separation')).toEqual([
+      { key: 'points', ask: 'points', count: 2, optional: false },
+      { key: 'from', ask: 'points', count: 2, optional: false },
+    ]);
   });
 
   it('keeps what two kinds share when one becomes the other', () => {
@@ -45,6 +85,8 @@ describe('forms of measures are read off their schema', () => {
   it('finds ids that are free, and names every point', () => {
     expect(freeId('Front knee', ['front-knee', 'front-knee-2'])).toBe('front-knee-3');
     expect(freeId('\u00c4\u00f6', [])).toBe('measure');
-    expect(pointRefs(movement)).toEqual(expect.arrayContaining(['dominant-knee', 'opposite-heel', 'centre-of-mass', 'own-tip']));
+    expect(pointRefs(movement)).toEqual(
+      expect.arrayContaining(['dominant-knee', 'opposite-heel', 'centre-of-mass', 'own-tip']),
+    );
   });
 });

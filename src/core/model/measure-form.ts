@@ -1,23 +1,62 @@
 import type { z } from 'zod';
-import { JOINTS, measureSchema, quantitySchema, type Measure, type MeasureKind, type Movement, type PointRef, type Quantity } from './movement';
+import {
+  JOINTS,
+  measureSchema,
+  quantitySchema,
+  type Measure,
+  type MeasureKind,
+  type Movement,
+  type PointRef,
+  type Quantity,
+} from './movement';
 
 /** What a form asks for one part of a measure; read off the schema, so that a new kind needs no form of its own. */
 export type Field =
-  | { readonly key: string; readonly ask: 'moment' | 'number' | 'text' | 'quantity' | 'steps' | 'occurrence' | 'share-of-way' }
+  | {
+      readonly key: string;
+      readonly ask: 'moment' | 'number' | 'text' | 'quantity' | 'steps' | 'occurrence' | 'share-of-way';
+    }
   | { readonly key: string; readonly ask: 'point'; readonly optional: boolean }
   | { readonly key: string; readonly ask: 'points'; readonly count: number | null; readonly optional: boolean }
   | { readonly key: string; readonly ask: 'moments'; readonly count: number }
   | { readonly key: string; readonly ask: 'choice'; readonly options: readonly string[] };
 
 /** Parts that every measure has; forms ask for them in a place of their own. */
-export const COMMON_PARTS = ['id', 'name', 'region', 'plane', 'target', 'margin', 'better', 'importance', 'cost', 'risk', 'coaching', 'kind', 'q', 'each'] as const;
+export const COMMON_PARTS = [
+  'id',
+  'name',
+  'region',
+  'plane',
+  'target',
+  'margin',
+  'better',
+  'importance',
+  'cost',
+  'risk',
+  'coaching',
+  'kind',
+  'q',
+  'each',
+] as const;
 
 interface Described {
-  readonly def: { readonly type: string; readonly innerType?: Described; readonly entries?: Readonly<Record<string, string>>; readonly items?: readonly unknown[] };
+  readonly def: {
+    readonly type: string;
+    readonly innerType?: Described;
+    readonly entries?: Readonly<Record<string, string>>;
+    readonly items?: readonly unknown[];
+  };
 }
 
 const MOMENT_PARTS = ['at', 'from', 'to', 'moment'];
-const BY_NAME: Readonly<Record<string, 'quantity' | 'steps' | 'occurrence' | 'share-of-way'>> = { of: 'quantity', first: 'quantity', second: 'quantity', steps: 'steps', each: 'occurrence', towards: 'share-of-way' };
+const BY_NAME: Readonly<Record<string, 'quantity' | 'steps' | 'occurrence' | 'share-of-way'>> = {
+  of: 'quantity',
+  first: 'quantity',
+  second: 'quantity',
+  steps: 'steps',
+  each: 'occurrence',
+  towards: 'share-of-way',
+};
 
 function fieldOf(key: string, schema: Described, inQuantity: boolean): Field {
   let { def } = schema;
@@ -29,39 +68,60 @@ function fieldOf(key: string, schema: Described, inQuantity: boolean): Field {
   if (!inQuantity && BY_NAME[key]) return { key, ask: BY_NAME[key] };
   if (key === 'whole') return { key, ask: 'moments', count: 2 };
   // In a quantity, *from* is a second pair of points.
-  if (key === 'points' || key === 'line' || (inQuantity && key === 'from')) return { key, ask: 'points', count: def.items?.length ?? null, optional };
+  if (key === 'points' || key === 'line' || (inQuantity && key === 'from'))
+    return { key, ask: 'points', count: def.items?.length ?? null, optional };
   if (key === 'point' || key === 'relativeTo') return { key, ask: 'point', optional };
   if (def.type === 'enum') return { key, ask: 'choice', options: Object.values(def.entries ?? {}) };
   if (def.type === 'number') return { key, ask: 'number' };
   return { key, ask: MOMENT_PARTS.includes(key) ? 'moment' : 'text' };
 }
 
-const shapeOf = (schema: z.ZodObject): readonly (readonly [string, Described])[] => Object.entries(schema.shape) as never;
+const shapeOf = (schema: z.ZodObject): readonly (readonly [string, Described])[] =>
+  Object.entries(schema.shape) as never;
 const literal = (schema: unknown): string => [...(schema as { values: Set<string> }).values][0]!;
 
 /** What is asked for a kind of measure beside the parts that all have. */
 export function fieldsOfKind(kind: MeasureKind): readonly Field[] {
   const schema = measureSchema.options.find((option) => literal(option.shape.kind) === kind)!;
-  return shapeOf(schema as never).filter(([key]) => key === 'each' || !(COMMON_PARTS as readonly string[]).includes(key)).map(([key, part]) => fieldOf(key, part, false));
+  return shapeOf(schema as never)
+    .filter(([key]) => key === 'each' || !(COMMON_PARTS as readonly string[]).includes(key))
+    .map(([key, part]) => fieldOf(key, part, false));
 }
 
 /** What is asked for a quantity. */
 export function fieldsOfQuantity(q: Quantity['q']): readonly Field[] {
   const schema = quantitySchema.options.find((option) => literal(option.shape.q) === q)!;
-  return shapeOf(schema as never).filter(([key]) => key !== 'q').map(([key, part]) => fieldOf(key, part, true));
+  return shapeOf(schema as never)
+    .filter(([key]) => key !== 'q')
+    .map(([key, part]) => fieldOf(key, part, true));
 }
 
-export const ALL_KINDS: readonly MeasureKind[] = measureSchema.options.map((option) => literal(option.shape.kind) as MeasureKind);
-export const ALL_QUANTITIES: readonly Quantity['q'][] = quantitySchema.options.map((option) => literal(option.shape.q) as Quantity['q']);
+export const ALL_KINDS: readonly MeasureKind[] = measureSchema.options.map(
+  (option) => literal(option.shape.kind) as MeasureKind,
+);
+export const ALL_QUANTITIES: readonly Quantity['q'][] = quantitySchema.options.map(
+  (option) => literal(option.shape.q) as Quantity['q'],
+);
 
 /** Every point that a movement can name. */
 export const pointRefs = (movement: Pick<Movement, 'points'>): readonly PointRef[] => [
   ...(['dominant', 'opposite'] as const).flatMap((side) => JOINTS.map((joint) => `${side}-${joint}` as const)),
-  'mid-hip', 'mid-shoulder', 'nose', 'centre-of-mass',
+  'mid-hip',
+  'mid-shoulder',
+  'nose',
+  'centre-of-mass',
   ...movement.points.map((p) => p.id),
 ];
 
-const USUAL_POINTS: readonly PointRef[] = ['dominant-hip', 'dominant-knee', 'dominant-ankle', 'dominant-foot-index', 'dominant-shoulder', 'dominant-elbow', 'dominant-wrist'];
+const USUAL_POINTS: readonly PointRef[] = [
+  'dominant-hip',
+  'dominant-knee',
+  'dominant-ankle',
+  'dominant-foot-index',
+  'dominant-shoulder',
+  'dominant-elbow',
+  'dominant-wrist',
+];
 
 function blankPart(field: Field, movement: Pick<Movement, 'moments'>): unknown {
   const [first, second = first] = movement.moments.map((m) => m.id);
@@ -83,7 +143,10 @@ function blankPart(field: Field, movement: Pick<Movement, 'moments'>): unknown {
     case 'quantity':
       return blankQuantity(field.key === 'second' ? 'segment-angle' : 'joint-angle', movement);
     case 'steps':
-      return [{ name: 'First', of: blankQuantity('joint-angle', movement), event: 'peak-rate' }, { name: 'Second', of: blankQuantity('segment-angle', movement), event: 'peak-rate' }];
+      return [
+        { name: 'First', of: blankQuantity('joint-angle', movement), event: 'peak-rate' },
+        { name: 'Second', of: blankQuantity('segment-angle', movement), event: 'peak-rate' },
+      ];
     case 'occurrence':
       return { each: 'contact', side: 'either', edge: 'touch-down' };
     case 'share-of-way':
@@ -92,12 +155,24 @@ function blankPart(field: Field, movement: Pick<Movement, 'moments'>): unknown {
 }
 
 export function blankQuantity(q: Quantity['q'], movement: Pick<Movement, 'moments'>): Quantity {
-  return { q, ...Object.fromEntries(fieldsOfQuantity(q).map((field) => [field.key, field.key === 'from' ? ['opposite-hip', 'dominant-hip'] : blankPart(field, movement)])) } as Quantity;
+  return {
+    q,
+    ...Object.fromEntries(
+      fieldsOfQuantity(q).map((field) => [
+        field.key,
+        field.key === 'from' ? ['opposite-hip', 'dominant-hip'] : blankPart(field, movement),
+      ]),
+    ),
+  } as Quantity;
 }
 
 /** An id made of a name that no other one in a list has. */
 export function freeId(name: string, taken: readonly string[]): string {
-  const base = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'measure';
+  const base =
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'measure';
   let id = base;
   for (let n = 2; taken.includes(id); n++) id = `${base}-${n}`;
   return id;
@@ -106,7 +181,17 @@ export function freeId(name: string, taken: readonly string[]): string {
 /** A valid measure of a kind, to be changed from there. */
 export function blankMeasure(kind: MeasureKind, movement: Movement, name = 'New measure'): Measure {
   return measureSchema.parse({
-    id: freeId(name, movement.measures.map((m) => m.id)), name, kind, region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 0,
+    id: freeId(
+      name,
+      movement.measures.map((m) => m.id),
+    ),
+    name,
+    kind,
+    region: 'legs',
+    plane: 'sagittal',
+    importance: 0.5,
+    cost: 'weeks',
+    margin: 0,
     ...Object.fromEntries(fieldsOfKind(kind).map((field) => [field.key, blankPart(field, movement)])),
   });
 }
@@ -114,7 +199,11 @@ export function blankMeasure(kind: MeasureKind, movement: Movement, name = 'New 
 /** The same measure as another kind: what both have is kept. */
 export function asKind(measure: Measure, kind: MeasureKind, movement: Movement): Measure {
   const blank = blankMeasure(kind, movement, measure.name);
-  const kept = Object.fromEntries(Object.entries(measure).filter(([key]) => key !== 'kind' && (key in blank || (COMMON_PARTS as readonly string[]).includes(key))));
+  const kept = Object.fromEntries(
+    Object.entries(measure).filter(
+      ([key]) => key !== 'kind' && (key in blank || (COMMON_PARTS as readonly string[]).includes(key)),
+    ),
+  );
   const tried = measureSchema.safeParse({ ...blank, ...kept, kind });
   return tried.success ? tried.data : { ...blank, id: measure.id, name: measure.name };
 }

@@ -29,7 +29,12 @@ const ownPointSchema = z.object({
 export const targetSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('same-as-reference'), tolerance: z.number().positive(), source: z.string() }),
   z.object({ type: z.literal('about'), value: z.number(), tolerance: z.number().positive(), source: z.string() }),
-  z.object({ type: z.literal('between'), low: z.number(), high: z.number(), source: z.string() }).refine((t) => t.low < t.high, { error: ({ input }) => `A range must begin below its end; it goes from ${(input as { low: number }).low} to ${(input as { high: number }).high}. Exchange the two.` }),
+  z
+    .object({ type: z.literal('between'), low: z.number(), high: z.number(), source: z.string() })
+    .refine((t) => t.low < t.high, {
+      error: ({ input }) =>
+        `A range must begin below its end; it goes from ${(input as { low: number }).low} to ${(input as { high: number }).high}. Exchange the two.`,
+    }),
   z.object({ type: z.literal('at-least'), value: z.number(), source: z.string() }),
   /** A question answered by eye with yes. */
   z.object({ type: z.literal('yes'), source: z.string() }),
@@ -109,15 +114,36 @@ const within = { after: idSchema.nullable().default(null), before: idSchema.null
 /** How a moment is proposed from the points. */
 export const momentRuleSchema = z.discriminatedUnion('rule', [
   z.object({
-    rule: z.literal('extreme'), of: quantitySchema, which: z.enum(['largest', 'smallest']), ...within,
+    rule: z.literal('extreme'),
+    of: quantitySchema,
+    which: z.enum(['largest', 'smallest']),
+    ...within,
     /** The top of a flight: of the parabola through what lies so many seconds to either side, rather than of single frames. */
     flight: z.number().positive().max(0.5).nullable().default(null),
   }),
   /** The first or the last time that a quantity passes a level (display unit). */
-  z.object({ rule: z.literal('crossing'), of: quantitySchema, level: z.number(), direction: z.enum(['rising', 'falling']), take: z.enum(['first', 'last']), ...within }),
+  z.object({
+    rule: z.literal('crossing'),
+    of: quantitySchema,
+    level: z.number(),
+    direction: z.enum(['rising', 'falling']),
+    take: z.enum(['first', 'last']),
+    ...within,
+  }),
   /** A foot comes to rest on the ground, or leaves it. */
-  z.object({ rule: z.literal('contact'), side: z.enum(['dominant', 'opposite', 'either']), edge: z.enum(['touch-down', 'lift-off']), take: z.enum(['first', 'last']), ...within }),
-  z.object({ rule: z.literal('peak-speed'), point: pointRefSchema, relativeTo: pointRefSchema.nullable().default(null), ...within }),
+  z.object({
+    rule: z.literal('contact'),
+    side: z.enum(['dominant', 'opposite', 'either']),
+    edge: z.enum(['touch-down', 'lift-off']),
+    take: z.enum(['first', 'last']),
+    ...within,
+  }),
+  z.object({
+    rule: z.literal('peak-speed'),
+    point: pointRefSchema,
+    relativeTo: pointRefSchema.nullable().default(null),
+    ...within,
+  }),
 ]);
 export type MomentRule = z.infer<typeof momentRuleSchema>;
 
@@ -137,8 +163,17 @@ export type Moment = z.infer<typeof momentSchema>;
 
 /** What can be counted. */
 const occurrenceSchema = z.discriminatedUnion('each', [
-  z.object({ each: z.literal('contact'), side: z.enum(['dominant', 'opposite', 'either']), edge: z.enum(['touch-down', 'lift-off']) }),
-  z.object({ each: z.literal('crossing'), of: quantitySchema, level: z.number(), direction: z.enum(['rising', 'falling']) }),
+  z.object({
+    each: z.literal('contact'),
+    side: z.enum(['dominant', 'opposite', 'either']),
+    edge: z.enum(['touch-down', 'lift-off']),
+  }),
+  z.object({
+    each: z.literal('crossing'),
+    of: quantitySchema,
+    level: z.number(),
+    direction: z.enum(['rising', 'falling']),
+  }),
 ]);
 export type Occurrence = z.infer<typeof occurrenceSchema>;
 
@@ -173,22 +208,71 @@ export const measureSchema = z.discriminatedUnion('kind', [
     of: quantitySchema,
     at: idSchema,
     /** Not at the moment itself but this share of the way to another one. */
-    towards: z.object({ moment: idSchema, share: z.number().min(0).max(1) }).nullable().default(null),
+    towards: z
+      .object({ moment: idSchema, share: z.number().min(0).max(1) })
+      .nullable()
+      .default(null),
     lengthIn,
   }),
-  z.object({ ...common, kind: z.literal('extreme'), of: quantitySchema, ...phase, which: z.enum(['largest', 'smallest']), give, lengthIn }),
+  z.object({
+    ...common,
+    kind: z.literal('extreme'),
+    of: quantitySchema,
+    ...phase,
+    which: z.enum(['largest', 'smallest']),
+    give,
+    lengthIn,
+  }),
   z.object({ ...common, kind: z.literal('range'), of: quantitySchema, ...phase, lengthIn }),
-  z.object({ ...common, kind: z.literal('peak-rate'), of: quantitySchema, ...phase, direction: z.enum(['rising', 'falling', 'either']), give, lengthIn }),
+  z.object({
+    ...common,
+    kind: z.literal('peak-rate'),
+    of: quantitySchema,
+    ...phase,
+    direction: z.enum(['rising', 'falling', 'either']),
+    give,
+    lengthIn,
+  }),
   z.object({ ...common, kind: z.literal('turn'), of: quantitySchema, ...phase }),
   z.object({ ...common, kind: z.literal('evenness'), of: quantitySchema, at: idSchema, lengthIn }),
-  z.object({ ...common, kind: z.literal('lag'), first: quantitySchema, second: quantitySchema, event: z.enum(['peak-rate', 'largest', 'smallest']), ...phase }),
-  z.object({ ...common, kind: z.literal('speed'), ...moving, along: z.enum(['straight', 'forward', 'up']), ...phase, give }),
-  z.object({ ...common, kind: z.literal('path'), ...moving, ...phase, what: z.enum(['length', 'straightness', 'sideways']) }),
+  z.object({
+    ...common,
+    kind: z.literal('lag'),
+    first: quantitySchema,
+    second: quantitySchema,
+    event: z.enum(['peak-rate', 'largest', 'smallest']),
+    ...phase,
+  }),
+  z.object({
+    ...common,
+    kind: z.literal('speed'),
+    ...moving,
+    along: z.enum(['straight', 'forward', 'up']),
+    ...phase,
+    give,
+  }),
+  z.object({
+    ...common,
+    kind: z.literal('path'),
+    ...moving,
+    ...phase,
+    what: z.enum(['length', 'straightness', 'sideways']),
+  }),
   z.object({ ...common, kind: z.literal('steadiness'), ...moving, ...phase }),
   /** A question that only an eye can answer. */
   z.object({ ...common, kind: z.literal('checkpoint'), question: z.string().min(1), at: idSchema }),
   /** When each of several comes: the smallest lag from one to the next. */
-  z.object({ ...common, kind: z.literal('order'), steps: z.array(z.object({ name: z.string().min(1), of: quantitySchema, event: z.enum(['peak-rate', 'largest', 'smallest']) })).min(2).max(8), ...phase }),
+  z.object({
+    ...common,
+    kind: z.literal('order'),
+    steps: z
+      .array(
+        z.object({ name: z.string().min(1), of: quantitySchema, event: z.enum(['peak-rate', 'largest', 'smallest']) }),
+      )
+      .min(2)
+      .max(8),
+    ...phase,
+  }),
   /** How often something happens in a phase: contacts of feet, or a quantity passing a level. */
   z.object({ ...common, kind: z.literal('count'), each: occurrenceSchema, ...phase }),
   /** Time from the start to a gate of a course. */
@@ -238,7 +322,9 @@ const sheetSchema = z.object({
   name: z.string().min(1),
   criteria: z.array(criterionSchema).min(1),
   /** Unless all of these hold, no more points than this. */
-  gates: z.array(z.object({ needs: z.array(idSchema).min(1), most: z.number().nonnegative(), because: z.string() })).default([]),
+  gates: z
+    .array(z.object({ needs: z.array(idSchema).min(1), most: z.number().nonnegative(), because: z.string() }))
+    .default([]),
   source: z.string(),
 });
 export type CriteriaSheetDocument = z.infer<typeof sheetSchema>;
@@ -268,18 +354,31 @@ export const movementDocumentSchema = z
     const moments = movement.moments.map((m) => m.id);
     const known = (id: string, where: (string | number)[]): void => {
       if (!moments.includes(id)) {
-        context.addIssue({ code: 'custom', path: where, message: `"${id}" is not a moment of this movement; it has ${moments.join(', ')}.` });
+        context.addIssue({
+          code: 'custom',
+          path: where,
+          message: `"${id}" is not a moment of this movement; it has ${moments.join(', ')}.`,
+        });
       }
     };
     movement.phases.forEach((p, i) => [p.from, p.to].forEach((id) => known(id, ['phases', i])));
     movement.measures.forEach((m, i) => momentsOf(m).forEach((id) => known(id, ['measures', i])));
     const measures = movement.measures.map((m) => m.id);
-    for (const [what, ids] of [['moment', moments], ['measure', measures]] as const) {
+    for (const [what, ids] of [
+      ['moment', moments],
+      ['measure', measures],
+    ] as const) {
       const twice = ids.find((id, i) => ids.indexOf(id) !== i);
-      if (twice !== undefined) context.addIssue({ code: 'custom', path: [`${what}s`], message: `Two ${what}s are called "${twice}"; give one of them another id.` });
+      if (twice !== undefined)
+        context.addIssue({
+          code: 'custom',
+          path: [`${what}s`],
+          message: `Two ${what}s are called "${twice}"; give one of them another id.`,
+        });
     }
     const measured = (id: string, where: (string | number)[]): void => {
-      if (!measures.includes(id)) context.addIssue({ code: 'custom', path: where, message: `"${id}" is not a measure of this movement.` });
+      if (!measures.includes(id))
+        context.addIssue({ code: 'custom', path: where, message: `"${id}" is not a measure of this movement.` });
     };
     if (movement.repeats) known(movement.repeats.by, ['repeats']);
     movement.schools.forEach((school, i) => Object.keys(school.targets).forEach((id) => measured(id, ['schools', i])));
@@ -287,19 +386,27 @@ export const movementDocumentSchema = z
     movement.sheet?.criteria.forEach((c, i) => measured(c.measure, ['sheet', 'criteria', i]));
     movement.sheet?.gates.forEach((gate, i) =>
       gate.needs.forEach((id) => {
-        if (!criteria.includes(id)) context.addIssue({ code: 'custom', path: ['sheet', 'gates', i], message: `"${id}" is not a criterion of this sheet; it has ${criteria.join(', ')}.` });
+        if (!criteria.includes(id))
+          context.addIssue({
+            code: 'custom',
+            path: ['sheet', 'gates', i],
+            message: `"${id}" is not a criterion of this sheet; it has ${criteria.join(', ')}.`,
+          });
       }),
     );
-    movement.causes.forEach((link, i) =>
-      [link.cause, link.effect].forEach((id) => measured(id, ['causes', i])),
-    );
+    movement.causes.forEach((link, i) => [link.cause, link.effect].forEach((id) => measured(id, ['causes', i])));
     // A cause comes no later than what follows from it.
     movement.causes.forEach((link, i) => {
       const [cause, effect] = [link.cause, link.effect].map((id) => movement.measures.find((m) => m.id === id));
       if (!cause || !effect) return;
       const when = (m: Measure): number => Math.min(...momentsOf(m).map((id) => moments.indexOf(id)));
       const done = (m: Measure): number => Math.max(...momentsOf(m).map((id) => moments.indexOf(id)));
-      if (when(cause) > done(effect)) context.addIssue({ code: 'custom', path: ['causes', i], message: `"${link.cause}" comes after "${link.effect}" and cannot be its cause; turn the link round or take it out.` });
+      if (when(cause) > done(effect))
+        context.addIssue({
+          code: 'custom',
+          path: ['causes', i],
+          message: `"${link.cause}" comes after "${link.effect}" and cannot be its cause; turn the link round or take it out.`,
+        });
     });
   });
 export type Movement = z.infer<typeof movementDocumentSchema>;
@@ -337,7 +444,8 @@ const MOMENTS: { readonly [K in MeasureKind]: MomentsOf<K> } = {
 };
 
 /** Moments that a measure needs, the one it is shown at first. */
-export const momentsOf = (measure: Measure): readonly string[] => (MOMENTS[measure.kind] as MomentsOf<MeasureKind>)(measure);
+export const momentsOf = (measure: Measure): readonly string[] =>
+  (MOMENTS[measure.kind] as MomentsOf<MeasureKind>)(measure);
 
 /** What a measure is called in a list: with the moment at which it is read. */
 export const measureName = (movement: Movement, measure: Measure): string => {
@@ -354,11 +462,21 @@ export function withSchool(movement: Movement, schoolId: string | null): Movemen
     measures: movement.measures.map((measure) => {
       const target = school.targets[measure.id];
       if (target === undefined) return measure;
-      return { ...measure, target: target === null ? undefined : { ...target, source: `${school.name}: ${target.source}` } };
+      return {
+        ...measure,
+        target: target === null ? undefined : { ...target, source: `${school.name}: ${target.source}` },
+      };
     }),
   };
 }
 
 /** The movement with some measures more or less important than it says. */
 export const withImportances = (movement: Movement, importances: Readonly<Record<string, number>>): Movement =>
-  Object.keys(importances).length === 0 ? movement : { ...movement, measures: movement.measures.map((m) => (importances[m.id] === undefined ? m : { ...m, importance: importances[m.id]! })) };
+  Object.keys(importances).length === 0
+    ? movement
+    : {
+        ...movement,
+        measures: movement.measures.map((m) =>
+          importances[m.id] === undefined ? m : { ...m, importance: importances[m.id]! },
+        ),
+      };

@@ -80,7 +80,12 @@ export const settledSchema = z.object({ verdict: z.enum(['closed', 'open']), rea
 export type Settled = z.infer<typeof settledSchema>;
 
 /** A day on which something can have been filmed: a calendar date in these two centuries and the one before. */
-export const filmingDaySchema = z.iso.date().refine((day) => day >= '1900-01-01' && day < '2200-01-01', 'A day lies between 1900 and 2199, for example 2026-03-02.');
+export const filmingDaySchema = z.iso
+  .date()
+  .refine(
+    (day) => day >= '1900-01-01' && day < '2200-01-01',
+    'A day lies between 1900 and 2199, for example 2026-03-02.',
+  );
 export const isFilmingDay = (text: string): boolean => filmingDaySchema.safeParse(text).success;
 
 /** One comparison of an athlete with a reference: everything that is kept, edited and undone. */
@@ -100,7 +105,9 @@ export const sessionSchema = z.object({
   /** Points in space of clips that were read from them, metres. */
   spatial: z.record(z.string(), z.partialRecord(pointIdSchema, spatialSchema)).default({}),
   /** Points kept as one digitising of a clip, to be compared with those placed anew. */
-  digitisings: z.array(z.object({ id: z.string(), clipId: z.string(), by: z.string(), at: z.string(), track: trackSchema })).default([]),
+  digitisings: z
+    .array(z.object({ id: z.string(), clipId: z.string(), by: z.string(), at: z.string(), track: trackSchema }))
+    .default([]),
   /** Measure id -> standard error of measurement from two digitisings (SI), taken in place of the propagated error. */
   measuredErrors: z.record(z.string(), z.number().positive()).default({}),
   /** Answers by eye: clip id -> measure id -> answer. */
@@ -113,7 +120,9 @@ export const sessionSchema = z.object({
   /** The way of doing it by which is judged; null is the movement's own. */
   school: z.string().nullable().default(null),
   /** Criterion id -> what the analyst says of it by eye, and why. */
-  criteria: z.record(z.string(), z.object({ met: z.enum(['yes', 'partly', 'no']), reason: z.string().min(1) })).default({}),
+  criteria: z
+    .record(z.string(), z.object({ met: z.enum(['yes', 'partly', 'no']), reason: z.string().min(1) }))
+    .default({}),
   /** Measure id -> importance in place of the movement's. */
   importances: z.record(z.string(), z.number().min(0).max(1)).default({}),
   ownCorrections: z.array(ownCorrectionSchema).default([]),

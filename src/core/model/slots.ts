@@ -1,7 +1,16 @@
 import type { Clip, Role } from './clip';
 
 /** Looks that tell performances apart: the athlete's, the reference's, and those of further ones. */
-export const LOOKS = ['athlete', 'athlete-2', 'athlete-3', 'athlete-4', 'reference', 'reference-2', 'reference-3', 'reference-4'] as const;
+export const LOOKS = [
+  'athlete',
+  'athlete-2',
+  'athlete-3',
+  'athlete-4',
+  'reference',
+  'reference-2',
+  'reference-3',
+  'reference-4',
+] as const;
 export type Look = (typeof LOOKS)[number];
 
 /** A clip's place in a session: whose performance it shows, and from which of its cameras. */
@@ -35,7 +44,9 @@ export function slotsOf(clips: readonly Clip[]): readonly Slot[] {
       }),
   );
   const views = ordered.flatMap((slot) =>
-    clips.filter((clip) => clip !== slot.clip && rootOf(clips, clip) === slot.clip).map((clip, n): Slot => ({ clip, id: `${slot.id}-view-${n + 2}`, look: slot.look, root: slot.clip })),
+    clips
+      .filter((clip) => clip !== slot.clip && rootOf(clips, clip) === slot.clip)
+      .map((clip, n): Slot => ({ clip, id: `${slot.id}-view-${n + 2}`, look: slot.look, root: slot.clip })),
   );
   return [...ordered, ...views];
 }

@@ -45,31 +45,49 @@ export const frameOfMarks = (marks: Readonly<Record<string, Timed>>): Readonly<R
 /** How sure the moments are that were proposed and that nobody has confirmed. */
 export const timingOfMarks = (marks: Readonly<Record<string, Timed>>): Readonly<Record<string, MomentTiming>> =>
   Object.fromEntries(
-    Object.entries(marks).flatMap(([id, { proposed, sd, alike = 0 }]) => (proposed === undefined || proposed === null ? [] : [[id, { sd: sd ?? proposalSd(proposed), alike, confidence: proposed }]])),
+    Object.entries(marks).flatMap(([id, { proposed, sd, alike = 0 }]) =>
+      proposed === undefined || proposed === null
+        ? []
+        : [[id, { sd: sd ?? proposalSd(proposed), alike, confidence: proposed }]],
+    ),
   );
 
 /** Where the moments of a performance lie, and how sure that is. */
 export type Moments = Pick<Performance, 'marks' | 'timing'>;
-export const momentsOfMarks = (marks: Readonly<Record<string, Timed>>): Moments => ({ marks: frameOfMarks(marks), timing: timingOfMarks(marks) });
+export const momentsOfMarks = (marks: Readonly<Record<string, Timed>>): Moments => ({
+  marks: frameOfMarks(marks),
+  timing: timingOfMarks(marks),
+});
 
 /** A mark set by hand on a frame: whole frames are what the movement says that they are. */
-export const markByHand = (frame: number, as: 'nearest' | 'first' | 'last'): Mark => ({ frame, proposed: null, ...(as !== 'nearest' && Number.isInteger(frame) ? { seen: as } : {}) });
+export const markByHand = (frame: number, as: 'nearest' | 'first' | 'last'): Mark => ({
+  frame,
+  proposed: null,
+  ...(as !== 'nearest' && Number.isInteger(frame) ? { seen: as } : {}),
+});
 
 /** Standard deviation of a moment's time, seconds: of one marked by hand, that it lies anywhere within a frame's interval. */
 export const momentSd = (performance: Pick<Performance, 'timing' | 'interval'>, id: string): number =>
   Math.max(performance.timing?.[id]?.sd ?? 0, eventSd(performance.interval));
 
 /** The part of it that is alike in clips whose moments were proposed by the same rules, seconds. */
-export const momentAlike = (performance: Pick<Performance, 'timing'>, id: string): number => performance.timing?.[id]?.alike ?? 0;
+export const momentAlike = (performance: Pick<Performance, 'timing'>, id: string): number =>
+  performance.timing?.[id]?.alike ?? 0;
 
 /** Real time of each marked moment. */
 export const momentTimes = (performance: Performance): MomentTimes =>
-  Object.fromEntries(Object.entries(performance.marks).map(([id, frame]) => [id, timeAtFrame(performance.times, frame)]));
+  Object.fromEntries(
+    Object.entries(performance.marks).map(([id, frame]) => [id, timeAtFrame(performance.times, frame)]),
+  );
 
 /** Why nothing is judged on some moments: the first of them that is proposed and not sure enough. */
 export function unsureMoment(performance: Pick<Performance, 'timing'>, ids: readonly string[]): NotMeasurable | null {
   const id = ids.find((moment) => (performance.timing?.[moment]?.confidence ?? 1) < LEAST_SURE);
   if (id === undefined) return null;
   const sure = Math.round(100 * performance.timing![id]!.confidence);
-  return notMeasurable('unsure-moment', `The moment "${words(id)}" is only a guess (${sure} % sure)`, 'Confirm it at Moments, or mark it where it is.');
+  return notMeasurable(
+    'unsure-moment',
+    `The moment "${words(id)}" is only a guess (${sure} % sure)`,
+    'Confirm it at Moments, or mark it where it is.',
+  );
 }

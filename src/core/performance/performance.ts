@@ -34,10 +34,24 @@ export interface Performance {
  * A clip with its points smoothed; the costly part, which marking a moment does not change.
  * @param spatial the clip's points in space, where it has them
  */
-export function prepareTrack(clip: Clip, track: Track, cutoff: number, spatial?: SpatialTrack): Omit<Performance, 'marks' | 'timing' | 'checks'> {
+export function prepareTrack(
+  clip: Clip,
+  track: Track,
+  cutoff: number,
+  spatial?: SpatialTrack,
+): Omit<Performance, 'marks' | 'timing' | 'checks'> {
   const times = realTimes(clip);
   const smoothed = smoothTrack(track, times, cutoff);
-  return { clip, times, interval: frameInterval(clip), smoothed, raw: track, bodyHeight: statureOf(clip, smoothed), cutoff, ...(spatial ? { space: smoothSpatial(spatial, times, cutoff) } : {}) };
+  return {
+    clip,
+    times,
+    interval: frameInterval(clip),
+    smoothed,
+    raw: track,
+    bodyHeight: statureOf(clip, smoothed),
+    cutoff,
+    ...(spatial ? { space: smoothSpatial(spatial, times, cutoff) } : {}),
+  };
 }
 
 export function preparePerformance(

@@ -4,16 +4,24 @@ import type { Performance } from './performance';
 
 export const words = (id: string): string => id.replaceAll('-', ' ');
 
-export const momentMissing = (moment: string): NotMeasurable => notMeasurable('moment-missing', `The moment "${words(moment)}" is not marked`, 'Mark it in this clip.');
+export const momentMissing = (moment: string): NotMeasurable =>
+  notMeasurable('moment-missing', `The moment "${words(moment)}" is not marked`, 'Mark it in this clip.');
 
 /** The whole frames between two moments; why there are none where one is missing, or they do not follow each other. */
-export function spanOf(performance: Pick<Performance, 'marks' | 'times'>, { from, to }: { readonly from: string; readonly to: string }): FrameSpan | NotMeasurable {
+export function spanOf(
+  performance: Pick<Performance, 'marks' | 'times'>,
+  { from, to }: { readonly from: string; readonly to: string },
+): FrameSpan | NotMeasurable {
   const [a, b] = [performance.marks[from], performance.marks[to]];
   if (a === undefined) return momentMissing(from);
   if (b === undefined) return momentMissing(to);
-  if (b <= a) return notMeasurable('order', `${words(to)} is marked before ${words(from)}`, 'Mark them in their order.');
+  if (b <= a)
+    return notMeasurable('order', `${words(to)} is marked before ${words(from)}`, 'Mark them in their order.');
   // A moment between two frames belongs to the phase with the frame beside it.
-  return { first: Math.max(0, Math.ceil(a - 1e-9)), last: Math.min(performance.times.length - 1, Math.max(Math.ceil(a - 1e-9), Math.floor(b + 1e-9))) };
+  return {
+    first: Math.max(0, Math.ceil(a - 1e-9)),
+    last: Math.min(performance.times.length - 1, Math.max(Math.ceil(a - 1e-9), Math.floor(b + 1e-9))),
+  };
 }
 
 export const isSpan = (span: FrameSpan | NotMeasurable): span is FrameSpan => 'first' in span;
@@ -22,4 +30,10 @@ export const isSpan = (span: FrameSpan | NotMeasurable): span is FrameSpan => 'f
 const LEAST_KNOWN = 0.9;
 
 export const tooLittleKnown = (values: ArrayLike<number>, span: FrameSpan, what: string): NotMeasurable | null =>
-  knownShare(values, span) >= LEAST_KNOWN ? null : notMeasurable('point-missing', `${what} is known on ${Math.round(100 * knownShare(values, span))} % of the phase`, 'Find points, or place the missing ones by hand.');
+  knownShare(values, span) >= LEAST_KNOWN
+    ? null
+    : notMeasurable(
+        'point-missing',
+        `${what} is known on ${Math.round(100 * knownShare(values, span))} % of the phase`,
+        'Find points, or place the missing ones by hand.',
+      );

@@ -20,13 +20,21 @@ interface Part {
 }
 
 /** The points that a reference by function means for a performer, and how much each counts; none where it means nothing. */
-export function partsOf(ref: PointRef, performer: Pick<Performer, 'dominantSide' | 'segmentTable'>, track: Track): readonly Part[] {
+export function partsOf(
+  ref: PointRef,
+  performer: Pick<Performer, 'dominantSide' | 'segmentTable'>,
+  track: Track,
+): readonly Part[] {
   if (isOwnPoint(ref) || ref === 'nose') return [{ id: ref, weight: 1 }];
   if (ref === 'mid-hip' || ref === 'mid-shoulder') {
     const joint = ref === 'mid-hip' ? 'hip' : 'shoulder';
-    return [{ id: `left-${joint}`, weight: 0.5 }, { id: `right-${joint}`, weight: 0.5 }];
+    return [
+      { id: `left-${joint}`, weight: 0.5 },
+      { id: `right-${joint}`, weight: 0.5 },
+    ];
   }
-  if (ref === 'centre-of-mass') return centreOfMassWeights(performer.segmentTable, track['left-ear'] && track['right-ear'] ? undefined : ['nose']);
+  if (ref === 'centre-of-mass')
+    return centreOfMassWeights(performer.segmentTable, track['left-ear'] && track['right-ear'] ? undefined : ['nose']);
   const other = performer.dominantSide === 'left' ? 'right' : 'left';
   const side = ref.startsWith('dominant') ? performer.dominantSide : other;
   const id = `${side}-${ref.slice(ref.indexOf('-') + 1)}`;
@@ -37,7 +45,11 @@ export function partsOf(ref: PointRef, performer: Pick<Performer, 'dominantSide'
 export const jitterOf = ({ raw }: Pick<Performance, 'raw'>, id: PointId): number => (raw[id] ? noiseOf(raw[id]) : 0);
 
 /** Displayed-picture position of one body point at a frame position, linear between frames; null where missing. */
-function pixelAt(performance: Performance, id: PointId, frame: number): ({ readonly id: PointId; readonly x: number; readonly y: number } & PointError) | null {
+function pixelAt(
+  performance: Performance,
+  id: PointId,
+  frame: number,
+): ({ readonly id: PointId; readonly x: number; readonly y: number } & PointError) | null {
   const series = performance.smoothed[id];
   if (!series) return null;
   const low = Math.floor(frame);
@@ -48,13 +60,30 @@ function pixelAt(performance: Performance, id: PointId, frame: number): ({ reado
   const y = u === 0 ? series.y[low]! : series.y[low]! * (1 - u) + series.y[high]! * u;
   if (Number.isNaN(x) || Number.isNaN(y)) return null;
   const nearest = u < 0.5 ? low : high;
-  return { id, x, y, ...pointError(series, id, nearest, performance.bodyHeight, farSide(performance.clip), afterSmoothing(jitterOf(performance, id), performance.cutoff, performance.interval)) };
+  return {
+    id,
+    x,
+    y,
+    ...pointError(
+      series,
+      id,
+      nearest,
+      performance.bodyHeight,
+      farSide(performance.clip),
+      afterSmoothing(jitterOf(performance, id), performance.cutoff, performance.interval),
+    ),
+  };
 }
 
 /** Picture position of a point of the movement, for drawing; null where missing. */
 export function pictureAt(performance: Performance, ref: PointRef, frame: number): { x: number; y: number } | null {
   const parts = partsAt(performance, ref, frame);
-  return parts && { x: parts.reduce((sum, p) => sum + p.weight * p.x, 0), y: parts.reduce((sum, p) => sum + p.weight * p.y, 0) };
+  return (
+    parts && {
+      x: parts.reduce((sum, p) => sum + p.weight * p.x, 0),
+      y: parts.reduce((sum, p) => sum + p.weight * p.y, 0),
+    }
+  );
 }
 
 /** A body point as a part of a reference: where it is in the picture, how much it counts, and how wrong it may be. */
@@ -94,16 +123,26 @@ export function pointAt(performance: Performance, ref: PointRef, frame: number, 
   const parts = partsAt(performance, ref, frame);
   if (!parts) return null;
   const axes = axesOf(performance.clip);
-  const { x, y } = rotate({ x: parts.reduce((sum, p) => sum + p.weight * p.x, 0), y: parts.reduce((sum, p) => sum + p.weight * p.y, 0) }, levelOf(performance.clip));
+  const { x, y } = rotate(
+    { x: parts.reduce((sum, p) => sum + p.weight * p.x, 0), y: parts.reduce((sum, p) => sum + p.weight * p.y, 0) },
+    levelOf(performance.clip),
+  );
   // A body's mass lies beside the table's in the same way at every frame.
-  const byTable = ref === 'centre-of-mass' && !Number.isNaN(performance.bodyHeight) ? TABLE_SD_SHARE * performance.bodyHeight : 0;
-  const together = (of: 'sd' | 'alike'): number => parts.reduce((sum, p) => sum + (p.weight * p[of]) ** 2, bothSides(parts, of));
+  const byTable =
+    ref === 'centre-of-mass' && !Number.isNaN(performance.bodyHeight) ? TABLE_SD_SHARE * performance.bodyHeight : 0;
+  const together = (of: 'sd' | 'alike'): number =>
+    parts.reduce((sum, p) => sum + (p.weight * p[of]) ** 2, bothSides(parts, of));
   const variance = byTable ** 2 + together('sd');
   const sd = Math.sqrt(variance);
   const stretch = unforeshorten(1, psi);
-  return { x: axes.x * x * stretch, y: -axes.y * y, sdX: sd * stretch, sdY: sd, alike: Math.sqrt(together('alike') / variance) };
+  return {
+    x: axes.x * x * stretch,
+    y: -axes.y * y,
+    sdX: sd * stretch,
+    sdY: sd,
+    alike: Math.sqrt(together('alike') / variance),
+  };
 }
-
 
 /** Where a point of the movement is at every frame, movement coordinates, NaN where it is missing. */
 export interface Places {
@@ -163,7 +202,8 @@ export function spaceAt({ space, clip, smoothed }: Performance, ref: PointRef, f
     const series = space[id];
     if (!series) return null;
     const high = Math.min(series.x.length - 1, low + 1);
-    const at = (values: Float64Array): number => (frame === low ? values[low]! : values[low]! * (1 - frame + low) + values[high]! * (frame - low));
+    const at = (values: Float64Array): number =>
+      frame === low ? values[low]! : values[low]! * (1 - frame + low) + values[high]! * (frame - low);
     x += weight * at(series.x);
     y += weight * at(series.y);
     z += weight * at(series.z);

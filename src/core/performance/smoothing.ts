@@ -35,8 +35,12 @@ function unbelieved(series: PointSeries, height: number, rate: number): readonly
   const wild = Number.isNaN(height) ? [] : findOutliers(series.x, series.y, OUTLIER_SHARE * height, rate);
   const isFound = Array.from(series.origin, (origin) => origin === ORIGIN.found);
   // A marker that jumps was exchanged for another for a moment, or read wrongly.
-  const jumps = bridgeable(Array.from(series.origin, (origin, i) => (isFound[i]! || origin === ORIGIN.recorded) && wild[i] === true));
-  const lost = bridgeable(isFound.map((found, i) => found && (wild[i] === true || series.confidence[i]! < LOST_CONFIDENCE)));
+  const jumps = bridgeable(
+    Array.from(series.origin, (origin, i) => (isFound[i]! || origin === ORIGIN.recorded) && wild[i] === true),
+  );
+  const lost = bridgeable(
+    isFound.map((found, i) => found && (wild[i] === true || series.confidence[i]! < LOST_CONFIDENCE)),
+  );
   return jumps.map((jump, i) => jump || lost[i]!);
 }
 
@@ -53,13 +57,18 @@ function corrections(series: PointSeries, isHand: readonly boolean[]): Float64Ar
     const beside = (step: 1 | -1): number => {
       let k = i;
       while (isHand[k]) k += step;
-      return k >= 0 && k < isHand.length && !Number.isNaN(series.x[k]!) && Math.abs(k - i) <= 2 * LONGEST_BRIDGE_FRAMES ? k : NaN;
+      return k >= 0 && k < isHand.length && !Number.isNaN(series.x[k]!) && Math.abs(k - i) <= 2 * LONGEST_BRIDGE_FRAMES
+        ? k
+        : NaN;
     };
     const [a, b] = [beside(-1), beside(1)];
     if (Number.isNaN(a) && Number.isNaN(b)) return;
     const [low, high] = [Number.isNaN(a) ? b : a, Number.isNaN(b) ? a : b];
     const u = high === low ? 0 : (i - low) / (high - low);
-    away[i] = Math.hypot(series.x[i]! - (series.x[low]! * (1 - u) + series.x[high]! * u), series.y[i]! - (series.y[low]! * (1 - u) + series.y[high]! * u));
+    away[i] = Math.hypot(
+      series.x[i]! - (series.x[low]! * (1 - u) + series.x[high]! * u),
+      series.y[i]! - (series.y[low]! * (1 - u) + series.y[high]! * u),
+    );
   });
   return away;
 }
@@ -74,12 +83,16 @@ function weightsOf(series: PointSeries, times: Float64Array, height: number): Fl
   if (!others || !isHand.includes(true)) return undefined;
   const pixels = Number.isNaN(height) ? HAND_SD_PIXELS : height;
   const away = corrections(series, isHand);
-  const variances = Float64Array.from(series.origin, (origin) => Math.max(HAND_SD_PIXELS, (SD_SHARE[origin] ?? 0) * pixels) ** 2);
+  const variances = Float64Array.from(
+    series.origin,
+    (origin) => Math.max(HAND_SD_PIXELS, (SD_SHARE[origin] ?? 0) * pixels) ** 2,
+  );
   const usual = Math.max(HAND_SD_PIXELS, SD_SHARE[ORIGIN.found]! * pixels) ** 2;
   for (let h = 0; h < away.length; h++) {
     if (Number.isNaN(away[h]!)) continue;
     for (let i = 0; i < variances.length; i++) {
-      if (!isHand[i]) variances[i] = variances[i]! + away[h]! ** 2 * Math.exp(-Math.abs(times[i]! - times[h]!) / CORRECTION_REACH);
+      if (!isHand[i])
+        variances[i] = variances[i]! + away[h]! ** 2 * Math.exp(-Math.abs(times[i]! - times[h]!) / CORRECTION_REACH);
     }
   }
   return variances.map((v) => usual / v);
@@ -90,19 +103,28 @@ function smoothPoint(series: PointSeries, times: Float64Array, cutoff: number, h
   const smoothing = { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES, weights: weightsOf(series, times, height) };
   const out = unbelieved(series, height, 1 / typicalInterval(times));
   const kept = (values: Float64Array): Float64Array => values.map((value, i) => (out[i] ? NaN : value));
-  const sure = bridgeDropouts(Float64Array.from(series.confidence, (c, i) => (out[i] ? NaN : c)), LONGEST_BRIDGE_FRAMES);
+  const sure = bridgeDropouts(
+    Float64Array.from(series.confidence, (c, i) => (out[i] ? NaN : c)),
+    LONGEST_BRIDGE_FRAMES,
+  );
   return {
     ...series,
     x: smoothCoordinate(times, kept(series.x), smoothing),
     y: smoothCoordinate(times, kept(series.y), smoothing),
-    confidence: series.confidence.map((c, i) => (out[i] && !Number.isNaN(sure[i]!) ? Math.min(1, Math.max(c, BRIDGED_SHARE * sure[i]!)) : c)),
+    confidence: series.confidence.map((c, i) =>
+      out[i] && !Number.isNaN(sure[i]!) ? Math.min(1, Math.max(c, BRIDGED_SHARE * sure[i]!)) : c,
+    ),
   };
 }
 
 /** What was smoothed before: an edit of one point leaves the others as they are. */
-const smoothedBefore = new WeakMap<PointSeries, { readonly times: Float64Array; readonly cutoff: number; readonly height: number; readonly series: PointSeries }>();
+const smoothedBefore = new WeakMap<
+  PointSeries,
+  { readonly times: Float64Array; readonly cutoff: number; readonly height: number; readonly series: PointSeries }
+>();
 
-const sameTimes = (a: Float64Array, b: Float64Array): boolean => a === b || (a.length === b.length && a.every((t, i) => t === b[i]));
+const sameTimes = (a: Float64Array, b: Float64Array): boolean =>
+  a === b || (a.length === b.length && a.every((t, i) => t === b[i]));
 
 /** Standing height to about two per cent, which is as well as a jump is told by it; a moved point leaves it alone. */
 const coarse = (height: number): number => Math.exp(Math.round(Math.log(height) * 50) / 50);
@@ -113,7 +135,8 @@ export function smoothTrack(track: Track, times: Float64Array, cutoff: number): 
   return Object.fromEntries(
     (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
       const before = smoothedBefore.get(series);
-      if (before && before.cutoff === cutoff && Object.is(before.height, height) && sameTimes(before.times, times)) return [id, before.series];
+      if (before && before.cutoff === cutoff && Object.is(before.height, height) && sameTimes(before.times, times))
+        return [id, before.series];
       const smoothed = smoothPoint(series, times, cutoff, height);
       smoothedBefore.set(series, { times, cutoff, height, series: smoothed });
       return [id, smoothed];
@@ -123,6 +146,12 @@ export function smoothTrack(track: Track, times: Float64Array, cutoff: number): 
 
 /** Smooths points in space, each coordinate by itself. */
 export function smoothSpatial(spatial: SpatialTrack, times: Float64Array, cutoff: number): SpatialTrack {
-  const smooth = (values: Float64Array): Float64Array => smoothCoordinate(times, values, { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES });
-  return Object.fromEntries((Object.entries(spatial) as [PointId, SpatialSeries][]).map(([id, { x, y, z }]) => [id, { x: smooth(x), y: smooth(y), z: smooth(z) }]));
+  const smooth = (values: Float64Array): Float64Array =>
+    smoothCoordinate(times, values, { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES });
+  return Object.fromEntries(
+    (Object.entries(spatial) as [PointId, SpatialSeries][]).map(([id, { x, y, z }]) => [
+      id,
+      { x: smooth(x), y: smooth(y), z: smooth(z) },
+    ]),
+  );
 }

@@ -13,14 +13,25 @@ const walker = (psi: number, turn = 0, change: Partial<Clip> = {}) => {
   const forward = change.travel === 'left' ? -1 : 1;
   const far = forward === 1 ? 'left' : 'right';
   const near = far === 'left' ? 'right' : 'left';
-  return stickPerformance((f) => {
-    const ahead = (width: number): number => (width / 2) * Math.sin((psi + turn * Math.sin((2 * Math.PI * f) / 40)) * RADIANS);
-    const at = (along: number, y: number): [number, number] => [500 + forward * (along + 2 * f), y];
-    return {
-      [`${far}-shoulder`]: at(ahead(210), -79), [`${near}-shoulder`]: at(-ahead(210), -79), [`${far}-hip`]: at(ahead(100), 209), [`${near}-hip`]: at(-ahead(100), 209),
-      'left-knee': at(0, 454), 'left-ankle': at(0, 700), 'right-knee': at(0, 454), 'right-ankle': at(0, 700),
-    };
-  }, {}, change);
+  return stickPerformance(
+    (f) => {
+      const ahead = (width: number): number =>
+        (width / 2) * Math.sin((psi + turn * Math.sin((2 * Math.PI * f) / 40)) * RADIANS);
+      const at = (along: number, y: number): [number, number] => [500 + forward * (along + 2 * f), y];
+      return {
+        [`${far}-shoulder`]: at(ahead(210), -79),
+        [`${near}-shoulder`]: at(-ahead(210), -79),
+        [`${far}-hip`]: at(ahead(100), 209),
+        [`${near}-hip`]: at(-ahead(100), 209),
+        'left-knee': at(0, 454),
+        'left-ankle': at(0, 700),
+        'right-knee': at(0, 454),
+        'right-ankle': at(0, 700),
+      };
+    },
+    {},
+    change,
+  );
 };
 const degrees = (performance: ReturnType<typeof walker>): number => {
   const said = estimateOffPlane(performance);
@@ -47,8 +58,14 @@ test('a levelled picture is levelled first', () => {
 });
 
 test('it says why not: another view, too few frames, not from the side at all', () => {
-  expect(estimateOffPlane(walker(5, 0, { view: { kind: 'front', offPlaneDegrees: null } }))).toMatchObject({ ok: false, issue: { code: 'no-side-view' } });
-  expect(estimateOffPlane(stickPerformance(() => ({ 'left-hip': [500, 400] }), {}))).toMatchObject({ ok: false, issue: { code: 'too-little', message: expect.stringContaining('20 frames') } });
+  expect(estimateOffPlane(walker(5, 0, { view: { kind: 'front', offPlaneDegrees: null } }))).toMatchObject({
+    ok: false,
+    issue: { code: 'no-side-view' },
+  });
+  expect(estimateOffPlane(stickPerformance(() => ({ 'left-hip': [500, 400] }), {}))).toMatchObject({
+    ok: false,
+    issue: { code: 'too-little', message: expect.stringContaining('20 frames') },
+  });
   expect(estimateOffPlane(walker(70))).toMatchObject({ ok: false, issue: { code: 'too-oblique' } });
 });
 

@@ -30,9 +30,15 @@ export interface ViewEstimate {
  * Source: parallel projection of joint distances as shares of standing height (Drillis and Contini 1966; joint centres lie inside the
  * breadths there, from memory); both are joined by their variances.
  */
-export function estimateOffPlane(performance: Performance): Result<ViewEstimate, Issue<'no-side-view' | 'too-little' | 'too-oblique'>> {
+export function estimateOffPlane(
+  performance: Performance,
+): Result<ViewEstimate, Issue<'no-side-view' | 'too-little' | 'too-oblique'>> {
   const { clip, bodyHeight } = performance;
-  if (farSide(clip) === null) return fail('no-side-view', 'The camera\u2019s direction can be told from the body in a view from the side only. State it at Intake.');
+  if (farSide(clip) === null)
+    return fail(
+      'no-side-view',
+      'The camera\u2019s direction can be told from the body in a view from the side only. State it at Intake.',
+    );
   const sides = ['dominant', 'opposite'] as const;
   const [far, near] = farSide(clip) === clip.performer.dominantSide ? sides : [sides[1], sides[0]];
   const sines: { readonly sine: number; readonly variance: number }[] = [];
@@ -42,20 +48,39 @@ export function estimateOffPlane(performance: Performance): Result<ViewEstimate,
     if (ahead.length < LEAST_FRAMES) continue;
     const mean = ahead.reduce((sum, v) => sum + v, 0) / ahead.length;
     const spread = ahead.reduce((sum, v) => sum + (v - mean) ** 2, 0) / (ahead.length - 1);
-    sines.push({ sine: mean / width, variance: ((differs * mean) / width) ** 2 + (finder / width) ** 2 + spread / TURNS / width ** 2 });
+    sines.push({
+      sine: mean / width,
+      variance: ((differs * mean) / width) ** 2 + (finder / width) ** 2 + spread / TURNS / width ** 2,
+    });
   }
-  if (sines.length === 0) return fail('too-little', `Both shoulders or both hips must be known on ${LEAST_FRAMES} frames. Find points first.`);
+  if (sines.length === 0)
+    return fail(
+      'too-little',
+      `Both shoulders or both hips must be known on ${LEAST_FRAMES} frames. Find points first.`,
+    );
   const weight = sines.reduce((sum, s) => sum + 1 / s.variance, 0);
   const sine = sines.reduce((sum, s) => sum + s.sine / s.variance, 0) / weight;
-  if (Math.abs(sine) > Math.sin(((MOST_OFF_PLANE_DEGREES + 15) * Math.PI) / 180)) return fail('too-oblique', 'The body looks as if it was not filmed from the side at all. Check the view and the way of travel at Intake.');
+  if (Math.abs(sine) > Math.sin(((MOST_OFF_PLANE_DEGREES + 15) * Math.PI) / 180))
+    return fail(
+      'too-oblique',
+      'The body looks as if it was not filmed from the side at all. Check the view and the way of travel at Intake.',
+    );
   const psi = Math.asin(sine);
   const toDegrees = 180 / Math.PI;
   // Positive is anticlockwise seen from above: towards the front of somebody who goes to the right, towards the back of one who goes left.
-  return ok({ degrees: (clip.travel === 'right' ? 1 : -1) * psi * toDegrees, sdDegrees: (toDegrees * Math.sqrt(1 / weight)) / Math.cos(psi) });
+  return ok({
+    degrees: (clip.travel === 'right' ? 1 : -1) * psi * toDegrees,
+    sdDegrees: (toDegrees * Math.sqrt(1 / weight)) / Math.cos(psi),
+  });
 }
 
 /** Whether what the body says can be what is known of a camera (95 %). */
-export const agrees = (view: View, { degrees, sdDegrees }: ViewEstimate): boolean => Math.abs(degrees - (view.offPlaneDegrees ?? 0)) <= COVERAGE_95 * Math.hypot(sdDegrees, offPlaneSd(view));
+export const agrees = (view: View, { degrees, sdDegrees }: ViewEstimate): boolean =>
+  Math.abs(degrees - (view.offPlaneDegrees ?? 0)) <= COVERAGE_95 * Math.hypot(sdDegrees, offPlaneSd(view));
 
 /** The view as it was estimated, in whole degrees, with how sure it is. */
-export const viewAsEstimated = (view: View, { degrees, sdDegrees }: ViewEstimate): View => ({ ...view, offPlaneDegrees: Math.round(degrees), offPlaneSdDegrees: Math.round(10 * sdDegrees) / 10 });
+export const viewAsEstimated = (view: View, { degrees, sdDegrees }: ViewEstimate): View => ({
+  ...view,
+  offPlaneDegrees: Math.round(degrees),
+  offPlaneSdDegrees: Math.round(10 * sdDegrees) / 10,
+});

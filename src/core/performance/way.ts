@@ -11,7 +11,9 @@ export interface SeenFrom {
 }
 
 /** Points that the way of a point needs: itself, what it is seen from, and the line that the axes turn with. */
-export const refsOfWay = ({ point, relativeTo, line }: SeenFrom): readonly PointRef[] => [...new Set([point, ...(line ? [relativeTo ?? line[0], ...line] : relativeTo === null ? [] : [relativeTo])])];
+export const refsOfWay = ({ point, relativeTo, line }: SeenFrom): readonly PointRef[] => [
+  ...new Set([point, ...(line ? [relativeTo ?? line[0], ...line] : relativeTo === null ? [] : [relativeTo])]),
+];
 
 /**
  * A point at every frame, pixels, NaN where it is not known: in movement coordinates, as seen from a point that moves along (without one

@@ -40,7 +40,8 @@ export const lineSeparation: KindOfQuantity<'line-separation'> = {
   goesRound: true,
   name: 'The angle between the lines',
   words: PLAIN,
-  convention: 'Angle from the line C to D to the line A to B, from forward towards up positive (from above: towards the side away from the dominant one; from the front or behind: from the dominant side towards up).',
+  convention:
+    'Angle from the line C to D to the line A to B, from forward towards up positive (from above: towards the side away from the dominant one; from the front or behind: from the dominant side towards up).',
   refs: ({ points, from }) => [...points, ...from],
   value: ([a, b, c, d]) => wrapAngle(direction(a!, b!) - direction(c!, d!)),
 };
@@ -52,7 +53,8 @@ export const facing: KindOfQuantity<'facing'> = {
   goesRound: true,
   name: 'Where it faces',
   words: PLAIN,
-  convention: 'Seen from above: where a body faces, square to the line from its point A of the opposite side to B of the dominant side; 0 is forward, away from the dominant side positive (for a right-hander 9 o\u2019clock is 90, 3 o\u2019clock -90).',
+  convention:
+    'Seen from above: where a body faces, square to the line from its point A of the opposite side to B of the dominant side; 0 is forward, away from the dominant side positive (for a right-hander 9 o\u2019clock is 90, 3 o\u2019clock -90).',
   refs: ({ points }) => points,
   value: ([a, b]) => wrapAngle(direction(a!, b!) + Math.PI / 2),
 };

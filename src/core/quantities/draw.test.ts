@@ -3,11 +3,23 @@ import type { Quantity } from '../model/movement';
 import { drawQuantity } from './draw';
 import { QUANTITIES } from '.';
 
-const POINTS = { 'left-shoulder': [500, -79], 'left-hip': [500, 209], 'left-knee': [500, 454], 'left-ankle': [500, 690], 'left-heel': [480, 700], 'left-foot-index': [560, 700], 'own-ball': [300, 300] } as const;
+const POINTS = {
+  'left-shoulder': [500, -79],
+  'left-hip': [500, 209],
+  'left-knee': [500, 454],
+  'left-ankle': [500, 690],
+  'left-heel': [480, 700],
+  'left-foot-index': [560, 700],
+  'own-ball': [300, 300],
+} as const;
 const EXAMPLES: { readonly [Q in Quantity['q']]: Extract<Quantity, { q: Q }> } = {
   'joint-angle': { q: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] },
   'segment-angle': { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
-  'line-separation': { q: 'line-separation', points: ['opposite-hip', 'own-ball'], from: ['opposite-heel', 'opposite-foot-index'] },
+  'line-separation': {
+    q: 'line-separation',
+    points: ['opposite-hip', 'own-ball'],
+    from: ['opposite-heel', 'opposite-foot-index'],
+  },
   facing: { q: 'facing', points: ['opposite-hip', 'own-ball'] },
   distance: { q: 'distance', points: ['opposite-heel', 'opposite-foot-index'] },
   'ground-distance': { q: 'ground-distance', points: ['opposite-heel', 'opposite-foot-index'] },
@@ -19,10 +31,20 @@ const EXAMPLES: { readonly [Q in Quantity['q']]: Extract<Quantity, { q: Q }> } =
 };
 const seen = (level = 0) => stickPerformance(() => POINTS, { here: 5 }, { levelDegrees: level });
 
-test.each(Object.keys(QUANTITIES) as Quantity['q'][])('%s draws lines where its points are, and nothing where one is missing', (q) => {
-  expect(drawQuantity(EXAMPLES[q], seen(), 5, '%BH').length).toBeGreaterThan(1);
-  expect(drawQuantity(EXAMPLES[q], stickPerformance(() => ({}), {}), 5, '%BH')).toEqual([]);
-});
+test.each(Object.keys(QUANTITIES) as Quantity['q'][])(
+  '%s draws lines where its points are, and nothing where one is missing',
+  (q) => {
+    expect(drawQuantity(EXAMPLES[q], seen(), 5, '%BH').length).toBeGreaterThan(1);
+    expect(
+      drawQuantity(
+        EXAMPLES[q],
+        stickPerformance(() => ({}), {}),
+        5,
+        '%BH',
+      ),
+    ).toEqual([]);
+  },
+);
 
 test('a height is drawn down to the ground, with its value beside it', () => {
   const [line, label] = drawQuantity(EXAMPLES.height, seen(), 5, '%BH');

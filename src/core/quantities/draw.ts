@@ -8,13 +8,24 @@ import { pictureAt } from '../performance/places';
 import { inUnit } from '../units';
 import { quantityAt, refsOfQuantity, unitOfQuantity, type LengthIn } from '.';
 
-const segment = (from: Vec2, to: Vec2, weight: 'measure' | 'guide' = 'measure'): Primitive => ({ shape: 'segment', from, to, weight });
+const segment = (from: Vec2, to: Vec2, weight: 'measure' | 'guide' = 'measure'): Primitive => ({
+  shape: 'segment',
+  from,
+  to,
+  weight,
+});
 
 /**
  * A quantity on a frame: the lines that it is measured between, and its value beside them; picture pixels.
  * @param readAt where its value is read: a moment may lie between two frames, and the picture is the nearest one
  */
-export function drawQuantity(quantity: Quantity, performance: Performance, frame: number, lengthIn: LengthIn, readAt = frame): readonly Primitive[] {
+export function drawQuantity(
+  quantity: Quantity,
+  performance: Performance,
+  frame: number,
+  lengthIn: LengthIn,
+  readAt = frame,
+): readonly Primitive[] {
   const places = refsOfQuantity(quantity).map((ref: PointRef) => pictureAt(performance, ref, frame));
   if (places.includes(null)) return [];
   const points = places as Vec2[];
@@ -34,7 +45,12 @@ export function drawQuantity(quantity: Quantity, performance: Performance, frame
     case 'segment-angle': {
       const reach = Math.hypot(b.x - a.x, b.y - a.y);
       const axes = axesOf(performance.clip);
-      const away = rotate({ up: { x: 0, y: -axes.y * reach }, down: { x: 0, y: axes.y * reach }, forward: { x: axes.x * reach, y: 0 } }[quantity.against], -levelOf(performance.clip));
+      const away = rotate(
+        { up: { x: 0, y: -axes.y * reach }, down: { x: 0, y: axes.y * reach }, forward: { x: axes.x * reach, y: 0 } }[
+          quantity.against
+        ],
+        -levelOf(performance.clip),
+      );
       return drawAngle({ x: a.x + away.x, y: a.y + away.y }, a, b, text, 'first');
     }
     case 'line-separation':
@@ -65,10 +81,27 @@ export function drawQuantity(quantity: Quantity, performance: Performance, frame
       const xs = points.map((p) => p.x);
       const ys = points.map((p) => p.y);
       const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-      return [{ shape: 'path', points: [{ x: left, y: top }, { x: right, y: top }, { x: right, y: bottom }, { x: left, y: bottom }, { x: left, y: top }], thin: true }, beside({ x: (left + right) / 2, y: top })];
+      return [
+        {
+          shape: 'path',
+          points: [
+            { x: left, y: top },
+            { x: right, y: top },
+            { x: right, y: bottom },
+            { x: left, y: bottom },
+            { x: left, y: top },
+          ],
+          thin: true,
+        },
+        beside({ x: (left + right) / 2, y: top }),
+      ];
     }
     case 'alignment':
-      return [...points.slice(1).map((to, i) => segment(points[i]!, to)), segment(points[0]!, points.at(-1)!, 'guide'), beside(points[0]!)];
+      return [
+        ...points.slice(1).map((to, i) => segment(points[i]!, to)),
+        segment(points[0]!, points.at(-1)!, 'guide'),
+        beside(points[0]!),
+      ];
     case 'fold':
       return [segment(a, b), segment(b, c), beside(b)];
   }

@@ -28,7 +28,12 @@ interface Source {
 }
 
 /** Slopes by body point: a point that several references share counts once, with the sum of what it does. */
-function bySource(performance: Performance, refs: readonly PointRef[], frame: number, slopes: Slopes): ReadonlyMap<string, Source> {
+function bySource(
+  performance: Performance,
+  refs: readonly PointRef[],
+  frame: number,
+  slopes: Slopes,
+): ReadonlyMap<string, Source> {
   const sources = new Map<string, Source>();
   refs.forEach((ref, k) => {
     for (const part of partsAt(performance, ref, frame) ?? []) {
@@ -66,7 +71,12 @@ function depthVariance({ clip, bodyHeight }: Performance, sources: ReadonlyMap<s
   const links = new Map<string, { sd: number; slope: number }>();
   for (const [id, { part, x, y }] of sources) {
     const drawn = clip.codec === 'points';
-    const [offX, offY] = drawn ? [0, 0] : [(part.x - clip.width / 2) / (FOCAL_WIDTHS * clip.width), (part.y - clip.height / 2) / (FOCAL_WIDTHS * clip.width)];
+    const [offX, offY] = drawn
+      ? [0, 0]
+      : [
+          (part.x - clip.width / 2) / (FOCAL_WIDTHS * clip.width),
+          (part.y - clip.height / 2) / (FOCAL_WIDTHS * clip.width),
+        ];
     const seen = Math.hypot(x * Math.hypot(tangent, offX), y * offY) * Math.sign(x || y);
     for (const link of depthLinks(id as never)) {
       const known = links.get(link.id) ?? { sd: link.sd * bodyHeight, slope: 0 };
@@ -81,20 +91,49 @@ function depthVariance({ clip, bodyHeight }: Performance, sources: ReadonlyMap<s
  * Error of a number that is made of points, by first-order propagation (JCGM 100:2008, 5.2.2, correlated inputs).
  * @param slopes how the number changes with each reference, per pixel
  */
-export function pointsError(performance: Performance, refs: readonly PointRef[], frame: number, slopes: Slopes): PointsError {
+export function pointsError(
+  performance: Performance,
+  refs: readonly PointRef[],
+  frame: number,
+  slopes: Slopes,
+): PointsError {
   const stretch = unforeshorten(1, offPlane(performance.clip).angle);
   const sources = bySource(performance, refs, frame, slopes);
   // A body's mass lies beside the table's in the same way at every frame.
-  const table = refs.reduce((sum, ref, k) => (ref === 'centre-of-mass' && !Number.isNaN(performance.bodyHeight) ? sum + (TABLE_SD_SHARE * performance.bodyHeight * Math.hypot(slopes[k]!.x * stretch, slopes[k]!.y)) ** 2 : sum), 0);
-  return { sd: Math.sqrt(variance(sources, 'sd', stretch) + table), alike: Math.sqrt(variance(sources, 'alike', stretch)), depth: Math.sqrt(depthVariance(performance, sources)) };
+  const table = refs.reduce(
+    (sum, ref, k) =>
+      ref === 'centre-of-mass' && !Number.isNaN(performance.bodyHeight)
+        ? sum + (TABLE_SD_SHARE * performance.bodyHeight * Math.hypot(slopes[k]!.x * stretch, slopes[k]!.y)) ** 2
+        : sum,
+    0,
+  );
+  return {
+    sd: Math.sqrt(variance(sources, 'sd', stretch) + table),
+    alike: Math.sqrt(variance(sources, 'alike', stretch)),
+    depth: Math.sqrt(depthVariance(performance, sources)),
+  };
 }
 
 /**
  * The same of a number from points in space: every coordinate is as wrong as the picture's, and nothing is hidden in its depth.
  * @param slopes how the number changes with each reference, per metre; @param pixelsPerMetre of the picture in which the points' errors are stated
  */
-export function spatialError(performance: Performance, refs: readonly PointRef[], frame: number, slopes: readonly Vec3[], pixelsPerMetre: number): PointsError {
-  const flat = ['x', 'y', 'z'].map((axis) => bySource(performance, refs, frame, slopes.map((s) => ({ x: s[axis as keyof Vec3] / pixelsPerMetre, y: 0 }))));
-  const all = (of: 'sd' | 'alike'): number => Math.sqrt(flat.reduce((sum, sources) => sum + variance(sources, of, 1), 0));
+export function spatialError(
+  performance: Performance,
+  refs: readonly PointRef[],
+  frame: number,
+  slopes: readonly Vec3[],
+  pixelsPerMetre: number,
+): PointsError {
+  const flat = ['x', 'y', 'z'].map((axis) =>
+    bySource(
+      performance,
+      refs,
+      frame,
+      slopes.map((s) => ({ x: s[axis as keyof Vec3] / pixelsPerMetre, y: 0 })),
+    ),
+  );
+  const all = (of: 'sd' | 'alike'): number =>
+    Math.sqrt(flat.reduce((sum, sources) => sum + variance(sources, of, 1), 0));
   return { sd: all('sd'), alike: all('alike'), depth: 0 };
 }

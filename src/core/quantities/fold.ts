@@ -15,7 +15,8 @@ export const fold: KindOfQuantity<'fold'> = {
   goesRound: false,
   name: 'The fold',
   words: PLAIN,
-  convention: 'Moment of inertia of a limb about its first joint, against the same limb straight: 1 is straight, less swings easier (male segment table; the ratio hardly depends on it).',
+  convention:
+    'Moment of inertia of a limb about its first joint, against the same limb straight: 1 is straight, less swings easier (male segment table; the ratio hardly depends on it).',
   refs: ({ points }) => points,
   value: (points, { limb: name }) => {
     const [a, b, c] = points as readonly Vec2[];

@@ -40,6 +40,8 @@ export function surroundingsOf(performance: Performance, quantity: Quantity, psi
   return {
     ground: quantity.q === 'height' ? groundOf(performance) : NaN,
     // Back from movement coordinates to the picture as filmed, then through its perspective.
-    toGround: plane?.ok ? ({ x, y }) => project(plane.value, rotate({ x: (axes.x * x) / stretch, y: -axes.y * y }, -levelOf(clip))) : null,
+    toGround: plane?.ok
+      ? ({ x, y }) => project(plane.value, rotate({ x: (axes.x * x) / stretch, y: -axes.y * y }, -levelOf(clip)))
+      : null,
   };
 }

@@ -1,4 +1,13 @@
 export { groundOf } from './ground';
 export { continuousCurve, quantityAt, quantityCurve, readQuantity, type Mirror, type ReadAs } from './read';
-export { difference, dimensionOf, goesRound, kindOfQuantity, QUANTITIES, refsOfQuantity, unitOfQuantity, type LengthIn } from './registry';
+export {
+  difference,
+  dimensionOf,
+  goesRound,
+  kindOfQuantity,
+  QUANTITIES,
+  refsOfQuantity,
+  unitOfQuantity,
+  type LengthIn,
+} from './registry';
 export { isScale, scaleOf, type Scale } from './scale';

@@ -22,7 +22,8 @@ export const groundDistance: KindOfQuantity<'ground-distance'> = {
   goesRound: false,
   name: 'The distance',
   words: LENGTH,
-  convention: 'Distance on the ground between A and B, which must lie on it, through the perspective of a rectangle marked there.',
+  convention:
+    'Distance on the ground between A and B, which must lie on it, through the perspective of a rectangle marked there.',
   refs: ({ points }) => points,
   value: ([a, b], _, { toGround }) => (toGround ? distance(toGround(a!), toGround(b!)) : NaN),
 };
@@ -34,7 +35,8 @@ export const offset: KindOfQuantity<'offset'> = {
   goesRound: false,
   name: 'The offset',
   words: PLAIN,
-  convention: 'How far A lies beyond B along an axis: ahead is positive along forward, above along up; of the level picture, or of a line that turns along (forward from its first point to its second, up to the left of it).',
+  convention:
+    'How far A lies beyond B along an axis: ahead is positive along forward, above along up; of the level picture, or of a line that turns along (forward from its first point to its second, up to the left of it).',
   refs: ({ points, line }) => (line ? [...points, ...line] : points),
   value: ([a, b, from, to], { axis }) => {
     const { x, y } = from && to ? onAxes(subtract(a!, b!), from, to) : subtract(a!, b!);
@@ -90,7 +92,8 @@ export const alignment: KindOfQuantity<'alignment'> = {
   goesRound: false,
   name: 'The line',
   words: PLAIN,
-  convention: 'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 is one line.',
+  convention:
+    'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 is one line.',
   refs: ({ points }) => points,
   value: (points) => {
     const { middle, direction } = bestLine(points);

@@ -13,7 +13,15 @@ import { timeAtFrame } from '../timing/clip-time';
 import { DISPLAY_UNITS } from '../units';
 import { pointsError, spatialError, type PointsError } from './error';
 import { surroundingsOf } from './ground';
-import { difference, dimensionOf, goesRound, kindOfQuantity, refsOfQuantity, unitOfQuantity, type LengthIn } from './registry';
+import {
+  difference,
+  dimensionOf,
+  goesRound,
+  kindOfQuantity,
+  refsOfQuantity,
+  unitOfQuantity,
+  type LengthIn,
+} from './registry';
 import { isScale, scaleOf, type Scale } from './scale';
 
 /** Those who do the same movement leave the plane in much the same way: so much of what depths do is alike in clips that are filmed alike (common practice). */
@@ -35,7 +43,8 @@ const refName = (ref: PointRef): string => ref.replace(/^own-/, '').replace('foo
 /** How a performer is looked at: as they are, or as their mirror image, so that the other side of a body can be held against the one. */
 export type Mirror = 'x' | 'y' | null;
 
-const mirrored = <P extends Vec2>(point: P, mirror: Mirror): P => (mirror === null ? point : { ...point, [mirror]: -point[mirror] });
+const mirrored = <P extends Vec2>(point: P, mirror: Mirror): P =>
+  mirror === null ? point : { ...point, [mirror]: -point[mirror] };
 
 /** How a quantity is read from points in space, where the performance has them and it does not depend on from where it is seen. */
 interface InSpace {
@@ -51,7 +60,12 @@ function inSpace({ space, clip }: Performance, quantity: Quantity): InSpace | nu
 }
 
 /** Raw value in space: radians, or pixels for a length. */
-function spatialAt(performance: Performance, quantity: Quantity, frame: number, { value, pixelsPerMetre }: InSpace): number | null {
+function spatialAt(
+  performance: Performance,
+  quantity: Quantity,
+  frame: number,
+  { value, pixelsPerMetre }: InSpace,
+): number | null {
   const points = refsOfQuantity(quantity).map((ref) => spaceAt(performance, ref, frame));
   if (points.includes(null)) return null;
   const raw = value(points as Vec3[]) * (dimensionOf(quantity) === 'length' ? pixelsPerMetre : 1);
@@ -59,7 +73,13 @@ function spatialAt(performance: Performance, quantity: Quantity, frame: number, 
 }
 
 /** Raw value (radians, pixels or a ratio) at a frame position; null where a point is missing. */
-function rawAt(performance: Performance, quantity: Quantity, frame: number, psi: number, mirror: Mirror = null): number | null {
+function rawAt(
+  performance: Performance,
+  quantity: Quantity,
+  frame: number,
+  psi: number,
+  mirror: Mirror = null,
+): number | null {
   const space = inSpace(performance, quantity);
   if (space) return spatialAt(performance, quantity, frame, space);
   const points = refsOfQuantity(quantity).map((ref) => pointAt(performance, ref, frame, psi));
@@ -70,7 +90,12 @@ function rawAt(performance: Performance, quantity: Quantity, frame: number, psi:
 }
 
 /** Value at one frame, SI in the unit wanted or pixels; null where it is not known. */
-export function quantityAt(performance: Performance, quantity: Quantity, frame: number, lengthIn: LengthIn | 'px'): number | null {
+export function quantityAt(
+  performance: Performance,
+  quantity: Quantity,
+  frame: number,
+  lengthIn: LengthIn | 'px',
+): number | null {
   const raw = rawAt(performance, quantity, frame, offPlane(performance.clip).angle);
   if (raw === null || lengthIn === 'px' || dimensionOf(quantity) !== 'length') return raw;
   const scale = scaleOf(performance, lengthIn);
@@ -83,7 +108,8 @@ export function quantityCurve(performance: Performance, quantity: Quantity, leng
   const space = inSpace(performance, quantity);
   const scale = dimensionOf(quantity) === 'length' ? scaleOf(performance, lengthIn) : { perPixel: 1, sdShare: 0 };
   if (!isScale(scale)) return performance.times.map(() => NaN);
-  if (space) return performance.times.map((_, i) => (spatialAt(performance, quantity, i, space) ?? NaN) * scale.perPixel);
+  if (space)
+    return performance.times.map((_, i) => (spatialAt(performance, quantity, i, space) ?? NaN) * scale.perPixel);
   const places = refsOfQuantity(quantity).map((ref) => placesOf(performance, ref, psi));
   const around = surroundingsOf(performance, quantity, psi);
   const { value } = kindOfQuantity(quantity);
@@ -111,7 +137,10 @@ export function continuousCurve(performance: Performance, quantity: Quantity, le
 /** How fast a quantity changes at a frame position, raw unit a second; from one side where the other is missing, null where both are. */
 function rateAt(performance: Performance, quantity: Quantity, frame: number, psi: number): number | null {
   const last = performance.times.length - 1;
-  const at = [Math.max(0, frame - 1), frame, Math.min(last, frame + 1)].map((f) => ({ time: timeAtFrame(performance.times, f) as number, value: rawAt(performance, quantity, f, psi) }));
+  const at = [Math.max(0, frame - 1), frame, Math.min(last, frame + 1)].map((f) => ({
+    time: timeAtFrame(performance.times, f) as number,
+    value: rawAt(performance, quantity, f, psi),
+  }));
   const known = at.filter((a): a is { time: number; value: number } => a.value !== null);
   const [first, end] = [known[0], known.at(-1)];
   if (!first || !end || end.time <= first.time) return null;
@@ -139,39 +168,90 @@ export interface ReadAs {
 
 const tooUnsure = (quantity: Quantity, lengthIn: LengthIn, sd: number): NotMeasurable => {
   const { toSi, decimals, suffix } = DISPLAY_UNITS[unitOfQuantity(quantity, lengthIn)];
-  return notMeasurable('too-uncertain', `The points lie too close together, or are too unsure, to give it (\u00b1${((COVERAGE_95 * sd) / toSi).toFixed(decimals)}${suffix})`, 'Correct them by hand, or film closer.');
+  return notMeasurable(
+    'too-uncertain',
+    `The points lie too close together, or are too unsure, to give it (\u00b1${((COVERAGE_95 * sd) / toSi).toFixed(decimals)}${suffix})`,
+    'Correct them by hand, or film closer.',
+  );
 };
 
 function scaleFor(performance: Performance, quantity: Quantity, lengthIn: LengthIn): Scale | NotMeasurable {
   const dimension = dimensionOf(quantity);
   if (dimension === 'length') return scaleOf(performance, lengthIn);
   if (dimension !== 'metres') return { perPixel: 1, sdShare: 0 };
-  if (!performance.clip.ground) return notMeasurable('no-scale', 'No rectangle on the ground is marked in this clip', 'Mark one at Match, and say how large it is.');
+  if (!performance.clip.ground)
+    return notMeasurable(
+      'no-scale',
+      'No rectangle on the ground is marked in this clip',
+      'Mark one at Match, and say how large it is.',
+    );
   return { perPixel: 1, sdShare: 0.01 };
 }
 
-function errorInPicture(performance: Performance, quantity: Quantity, points: readonly UncertainPoint[], frame: number, mirror: Mirror): PointsError {
+function errorInPicture(
+  performance: Performance,
+  quantity: Quantity,
+  points: readonly UncertainPoint[],
+  frame: number,
+  mirror: Mirror,
+): PointsError {
   const seen = points.map((p) => mirrored(p, mirror));
   const around = surroundingsOf(performance, quantity, offPlane(performance.clip).angle);
   const { value: valueOf } = kindOfQuantity(quantity);
   const subtract = (a: number, b: number): number => difference(quantity, a, b);
-  const along = (i: number, axis: 'x' | 'y'): number => slopeOf(STEP, (by) => valueOf(seen.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q)), quantity as never, around), subtract);
-  return pointsError(performance, refsOfQuantity(quantity), frame, seen.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y') })));
+  const along = (i: number, axis: 'x' | 'y'): number =>
+    slopeOf(
+      STEP,
+      (by) =>
+        valueOf(
+          seen.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q)),
+          quantity as never,
+          around,
+        ),
+      subtract,
+    );
+  return pointsError(
+    performance,
+    refsOfQuantity(quantity),
+    frame,
+    seen.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y') })),
+  );
 }
 
-function errorInSpace(performance: Performance, quantity: Quantity, frame: number, { value, pixelsPerMetre }: InSpace): PointsError {
+function errorInSpace(
+  performance: Performance,
+  quantity: Quantity,
+  frame: number,
+  { value, pixelsPerMetre }: InSpace,
+): PointsError {
   const refs = refsOfQuantity(quantity);
   const points = refs.map((ref) => spaceAt(performance, ref, frame)!);
   const perUnit = dimensionOf(quantity) === 'length' ? pixelsPerMetre : 1;
-  const along = (i: number, axis: keyof Vec3): number => perUnit * slopeOf(STEP / pixelsPerMetre, (by) => value(points.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q))), (a, b) => a - b);
-  return spatialError(performance, refs, frame, points.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y'), z: along(i, 'z') })), pixelsPerMetre);
+  const along = (i: number, axis: keyof Vec3): number =>
+    perUnit *
+    slopeOf(
+      STEP / pixelsPerMetre,
+      (by) => value(points.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q))),
+      (a, b) => a - b,
+    );
+  return spatialError(
+    performance,
+    refs,
+    frame,
+    points.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y'), z: along(i, 'z') })),
+    pixelsPerMetre,
+  );
 }
 
 /**
  * Reads a quantity at a frame position. Its standard deviation joins, to first order: the errors of its points (`error.ts`), its rate of change
  * times the error of the moment, what the uncertainty of the camera's direction and the points' depths would change, and the scale.
  */
-export function readQuantity(performance: Performance, quantity: Quantity, { plane, frame, lengthIn, timeSd = eventSd(performance.interval), timeAlike = 0, mirror = null }: ReadAs): Reading {
+export function readQuantity(
+  performance: Performance,
+  quantity: Quantity,
+  { plane, frame, lengthIn, timeSd = eventSd(performance.interval), timeAlike = 0, mirror = null }: ReadAs,
+): Reading {
   const space = inSpace(performance, quantity);
   const refusal = space ? null : viewRefusal(performance.clip, plane);
   if (refusal) return refusal;
@@ -182,21 +262,50 @@ export function readQuantity(performance: Performance, quantity: Quantity, { pla
   const refs = refsOfQuantity(quantity);
   const points = refs.map((ref) => pointAt(performance, ref, frame, psi));
   const missing = refs.find((_, i) => points[i] === null);
-  if (missing !== undefined) return notMeasurable('point-missing', `No ${refName(missing)} at frame ${Math.round(frame) + 1}`, 'Find points, or place it by hand.');
+  if (missing !== undefined)
+    return notMeasurable(
+      'point-missing',
+      `No ${refName(missing)} at frame ${Math.round(frame) + 1}`,
+      'Find points, or place it by hand.',
+    );
   const raw = rawAt(performance, quantity, frame, psi, mirror);
-  if (raw === null) return notMeasurable('point-missing', 'Two of its points lie on each other', 'Place them apart by hand.');
+  if (raw === null)
+    return notMeasurable('point-missing', 'Two of its points lie on each other', 'Place them apart by hand.');
 
-  const error = space ? errorInSpace(performance, quantity, frame, space) : errorInPicture(performance, quantity, points as UncertainPoint[], frame, mirror);
-  const rate = rateAt(performance, quantity, frame, psi) ?? UNKNOWN_RATE[dimension] / (dimension === 'length' ? scale.perPixel * (lengthIn === 'm' ? 0.55 : 1) : 1);
+  const error = space
+    ? errorInSpace(performance, quantity, frame, space)
+    : errorInPicture(performance, quantity, points as UncertainPoint[], frame, mirror);
+  const rate =
+    rateAt(performance, quantity, frame, psi) ??
+    UNKNOWN_RATE[dimension] / (dimension === 'length' ? scale.perPixel * (lengthIn === 'm' ? 0.55 : 1) : 1);
   const planar = plane !== 'any' && dimension !== 'metres' && !space;
   const turned = planar ? rawAt(performance, quantity, frame, psi + psiSd, mirror) : null;
   const camera = turned !== null ? difference(quantity, turned, raw) * scale.perPixel : 0;
   const value = raw * scale.perPixel;
-  const shared = { camera, scale: value * scale.sdShare, ground: quantity.q === 'height' ? GROUND_SD_SHARE * (lengthIn === 'm' ? performance.bodyHeight * scale.perPixel : 1) : 0 };
+  const shared = {
+    camera,
+    scale: value * scale.sdShare,
+    ground:
+      quantity.q === 'height' ? GROUND_SD_SHARE * (lengthIn === 'm' ? performance.bodyHeight * scale.perPixel : 1) : 0,
+  };
   const depth = planar ? error.depth * scale.perPixel : 0;
-  const sd = quadrature(error.sd * scale.perPixel, rate * scale.perPixel * timeSd, depth, Math.sqrt(sharedVariance(shared)));
+  const sd = quadrature(
+    error.sd * scale.perPixel,
+    rate * scale.perPixel * timeSd,
+    depth,
+    Math.sqrt(sharedVariance(shared)),
+  );
   const most = dimension === 'length' && lengthIn === 'm' ? MOST_SD.length * 1.8 : MOST_SD[dimension];
   // A deviation that cannot be told is no small one.
   if (!(sd <= most)) return tooUnsure(quantity, lengthIn, Number.isFinite(sd) ? sd : most);
-  return { measurable: true, value, sd, alikeSd: Math.hypot(error.alike * scale.perPixel, ALIKE_DEPTH * depth, rate * scale.perPixel * timeAlike), points: error.sd * scale.perPixel, shared, unit: unitOfQuantity(quantity, lengthIn), provenance: { clipId: performance.clip.id, frames: [frame], points: [...refs] } };
+  return {
+    measurable: true,
+    value,
+    sd,
+    alikeSd: Math.hypot(error.alike * scale.perPixel, ALIKE_DEPTH * depth, rate * scale.perPixel * timeAlike),
+    points: error.sd * scale.perPixel,
+    shared,
+    unit: unitOfQuantity(quantity, lengthIn),
+    provenance: { clipId: performance.clip.id, frames: [frame], points: [...refs] },
+  };
 }

@@ -21,8 +21,10 @@ export const QUANTITIES: { readonly [Q in QuantityName]: KindOfQuantity<Q> } = {
   fold,
 };
 
-export const kindOfQuantity = (quantity: Quantity): KindOfQuantity<QuantityName> => QUANTITIES[quantity.q] as unknown as KindOfQuantity<QuantityName>;
-export const refsOfQuantity = (quantity: Quantity): readonly PointRef[] => kindOfQuantity(quantity).refs(quantity as never);
+export const kindOfQuantity = (quantity: Quantity): KindOfQuantity<QuantityName> =>
+  QUANTITIES[quantity.q] as unknown as KindOfQuantity<QuantityName>;
+export const refsOfQuantity = (quantity: Quantity): readonly PointRef[] =>
+  kindOfQuantity(quantity).refs(quantity as never);
 export const dimensionOf = (quantity: Quantity): Dimension => kindOfQuantity(quantity).dimension;
 export const goesRound = (quantity: Quantity): boolean => kindOfQuantity(quantity).goesRound;
 
@@ -37,4 +39,5 @@ export function unitOfQuantity(quantity: Quantity, lengthIn: LengthIn): DisplayU
 }
 
 /** One value of a quantity minus another; the only place where directions are subtracted. */
-export const difference = (quantity: Quantity, a: number, b: number): number => (goesRound(quantity) ? wrapAngle(a - b) : a - b);
+export const difference = (quantity: Quantity, a: number, b: number): number =>
+  goesRound(quantity) ? wrapAngle(a - b) : a - b;

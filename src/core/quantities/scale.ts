@@ -17,9 +17,13 @@ export interface Scale {
  * A known length in pixels of movement coordinates: what it has along the plane is stretched by the camera's angle like every other length.
  * One drawn before its direction was kept may lie any way: it is taken halfway, and is as much less sure.
  */
-function knownPixels(scale: { readonly pixels: number; readonly alongDegrees?: number | undefined }, psi: number): { readonly pixels: number; readonly sdShare: number } {
+function knownPixels(
+  scale: { readonly pixels: number; readonly alongDegrees?: number | undefined },
+  psi: number,
+): { readonly pixels: number; readonly sdShare: number } {
   const stretched = 1 / Math.cos(psi);
-  if (scale.alongDegrees === undefined) return { pixels: (scale.pixels * (1 + stretched)) / 2, sdShare: (stretched - 1) / Math.sqrt(12) };
+  if (scale.alongDegrees === undefined)
+    return { pixels: (scale.pixels * (1 + stretched)) / 2, sdShare: (stretched - 1) / Math.sqrt(12) };
   const along = (scale.alongDegrees * Math.PI) / 180;
   return { pixels: scale.pixels * Math.hypot(Math.cos(along) * stretched, Math.sin(along)), sdShare: 0 };
 }
@@ -27,11 +31,17 @@ function knownPixels(scale: { readonly pixels: number; readonly alongDegrees?: n
 /** What one pixel is, in the unit wanted, and how sure that is; or why it is not known. */
 export function scaleOf({ clip, bodyHeight }: Performance, wanted: LengthIn): Scale | NotMeasurable {
   if (wanted === 'm') {
-    if (!clip.scale) return notMeasurable('no-scale', 'No length in metres is known in this clip', 'Draw a known length at Match.');
+    if (!clip.scale)
+      return notMeasurable('no-scale', 'No length in metres is known in this clip', 'Draw a known length at Match.');
     const { pixels, sdShare } = knownPixels(clip.scale, offPlane(clip).angle);
     return { perPixel: clip.scale.metres / pixels, sdShare: Math.hypot(SCALE_SD.m, sdShare) };
   }
-  if (Number.isNaN(bodyHeight)) return notMeasurable('no-scale', 'The performer\u2019s height in the picture is not known', 'Find points, or place shoulder, hip, knee and ankle on one frame.');
+  if (Number.isNaN(bodyHeight))
+    return notMeasurable(
+      'no-scale',
+      'The performer\u2019s height in the picture is not known',
+      'Find points, or place shoulder, hip, knee and ankle on one frame.',
+    );
   return { perPixel: 1 / bodyHeight, sdShare: SCALE_SD['%BH'] };
 }
 

@@ -16,7 +16,8 @@ export interface Agreement {
 type TooFew = Issue<'too-few' | 'uneven'>;
 
 const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
-const squares = (values: readonly number[], about: number): number => values.reduce((sum, v) => sum + (v - about) ** 2, 0);
+const squares = (values: readonly number[], about: number): number =>
+  values.reduce((sum, v) => sum + (v - about) ** 2, 0);
 
 /**
  * Intraclass correlations from the two-way analysis of variance (Shrout and Fleiss 1979, Psychol Bull 86:420-428), and the
@@ -26,9 +27,14 @@ const squares = (values: readonly number[], about: number): number => values.red
 export function agreement(values: readonly (readonly number[])[]): Result<Agreement, TooFew> {
   const n = values.length;
   const k = values[0]?.length ?? 0;
-  if (n < 3 || k < 2) return fail('too-few', `Agreement needs at least 3 performances digitised at least twice; there are ${n} digitised ${k} times.`);
+  if (n < 3 || k < 2)
+    return fail(
+      'too-few',
+      `Agreement needs at least 3 performances digitised at least twice; there are ${n} digitised ${k} times.`,
+    );
   const uneven = values.findIndex((row) => row.length !== k || row.some((v) => !Number.isFinite(v)));
-  if (uneven >= 0) return fail('uneven', `Performance ${uneven + 1} does not have ${k} values; digitise it again or leave it out.`);
+  if (uneven >= 0)
+    return fail('uneven', `Performance ${uneven + 1} does not have ${k} values; digitise it again or leave it out.`);
   const grand = mean(values.map(mean));
   const betweenRows = (k * squares(values.map(mean), grand)) / (n - 1);
   const columns = Array.from({ length: k }, (_, j) => mean(values.map((row) => row[j]!)));
@@ -56,8 +62,15 @@ export interface LimitsOfAgreement {
 }
 
 /** Limits of agreement (Bland and Altman 1986, Lancet 327:307-310), with 1.96 where the paper rounds to 2. */
-export function limitsOfAgreement(first: readonly number[], second: readonly number[]): Result<LimitsOfAgreement, TooFew> {
-  if (first.length !== second.length) return fail('uneven', `The first digitising has ${first.length} values, the second ${second.length}; both must have the same.`);
+export function limitsOfAgreement(
+  first: readonly number[],
+  second: readonly number[],
+): Result<LimitsOfAgreement, TooFew> {
+  if (first.length !== second.length)
+    return fail(
+      'uneven',
+      `The first digitising has ${first.length} values, the second ${second.length}; both must have the same.`,
+    );
   if (first.length < 3) return fail('too-few', `Limits of agreement need at least 3 pairs; there are ${first.length}.`);
   const points = first.map((v, i) => ({ mean: (v + second[i]!) / 2, difference: v - second[i]! }));
   const differences = points.map((p) => p.difference);

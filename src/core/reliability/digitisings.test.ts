@@ -6,15 +6,45 @@ import { agreementOf } from './digitisings';
 /** A knee that bends by a degree a frame, from so many degrees on. */
 const leg = (from: number) => (frame: number) => {
   const shank = ((frame + from) * Math.PI) / 180;
-  return { 'left-hip': [500, 100], 'left-knee': [500, 300], 'left-ankle': [500 - 200 * Math.sin(shank), 300 + 200 * Math.cos(shank)] } as const;
+  return {
+    'left-hip': [500, 100],
+    'left-knee': [500, 300],
+    'left-ankle': [500 - 200 * Math.sin(shank), 300 + 200 * Math.cos(shank)],
+  } as const;
 };
 const marks = { start: 5, mid: 20, end: 35 };
 const movement = movementSchema.parse({
-  schemaVersion: 1, id: 'x', name: 'x', sport: 'x', phases: [], causes: [], cautions: [],
+  schemaVersion: 1,
+  id: 'x',
+  name: 'x',
+  sport: 'x',
+  phases: [],
+  causes: [],
+  cautions: [],
   moments: Object.keys(marks).map((id, i) => ({ id, name: id, key: String(i), look: '' })),
   measures: [
-    { id: 'knee', name: 'Knee', kind: 'joint-angle', region: 'legs', plane: 'sagittal', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'mid', importance: 0.5, cost: 'weeks' },
-    { id: 'time', name: 'Time', kind: 'duration', region: 'timing', plane: 'any', from: 'start', to: 'end', importance: 0.5, cost: 'weeks' },
+    {
+      id: 'knee',
+      name: 'Knee',
+      kind: 'joint-angle',
+      region: 'legs',
+      plane: 'sagittal',
+      points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'],
+      at: 'mid',
+      importance: 0.5,
+      cost: 'weeks',
+    },
+    {
+      id: 'time',
+      name: 'Time',
+      kind: 'duration',
+      region: 'timing',
+      plane: 'any',
+      from: 'start',
+      to: 'end',
+      importance: 0.5,
+      cost: 'weeks',
+    },
   ],
 });
 

@@ -29,7 +29,9 @@ function positionsOf({ first }: DigitisedTwice): readonly number[] {
   const marks = Object.values(first.marks).sort((a, b) => a - b);
   return marks.flatMap((mark, i) => {
     const next = marks[i + 1];
-    return next === undefined ? [mark] : Array.from({ length: PER_PHASE }, (_, k) => mark + ((next - mark) * k) / PER_PHASE);
+    return next === undefined
+      ? [mark]
+      : Array.from({ length: PER_PHASE }, (_, k) => mark + ((next - mark) * k) / PER_PHASE);
   });
 }
 
@@ -52,9 +54,19 @@ export function agreementOf(movement: Movement, clips: readonly DigitisedTwice[]
     const [measure] = measures;
     const rows = clips.flatMap((clip) => {
       const [a, b] = [clip.first, clip.second].map((p) => curveOfMeasure(measure, p)!) as [Float64Array, Float64Array];
-      return positionsOf(clip).map((at) => [a[Math.round(at)] ?? NaN, b[Math.round(at)] ?? NaN] as const).filter(([x, y]) => Number.isFinite(x) && Number.isFinite(y));
+      return positionsOf(clip)
+        .map((at) => [a[Math.round(at)] ?? NaN, b[Math.round(at)] ?? NaN] as const)
+        .filter(([x, y]) => Number.isFinite(x) && Number.isFinite(y));
     });
-    const [found, limits] = [agreement(rows), limitsOfAgreement(rows.map(([x]) => x), rows.map(([, y]) => y))];
-    return found.ok && limits.ok ? [{ measures, unit: curveUnitOf(measure), pairs: rows.length, agreement: found.value, limits: limits.value }] : [];
+    const [found, limits] = [
+      agreement(rows),
+      limitsOfAgreement(
+        rows.map(([x]) => x),
+        rows.map(([, y]) => y),
+      ),
+    ];
+    return found.ok && limits.ok
+      ? [{ measures, unit: curveUnitOf(measure), pairs: rows.length, agreement: found.value, limits: limits.value }]
+      : [];
   });
 }

@@ -26,9 +26,19 @@ export interface ClipSceneWish {
 }
 
 /** Body and measures of a clip at a frame: on the bench and in a film. A measure is drawn where it was read: on the camera that shows its plane. */
-export function clipScene({ movement, judged, performance, beside }: ClipSceneOf, frame: number, { selected, measures, lit }: ClipSceneWish): readonly Primitive[] {
+export function clipScene(
+  { movement, judged, performance, beside }: ClipSceneOf,
+  frame: number,
+  { selected, measures, lit }: ClipSceneWish,
+): readonly Primitive[] {
   const { clip, marks } = performance;
-  const chosen = movement.measures.filter((m) => (selected !== null ? m.id === selected : measures && momentsOf(m).some((id) => Math.round(marks[id] ?? -1) === frame) && m.importance >= DRAWN_IMPORTANCE));
+  const chosen = movement.measures.filter((m) =>
+    selected !== null
+      ? m.id === selected
+      : measures &&
+        momentsOf(m).some((id) => Math.round(marks[id] ?? -1) === frame) &&
+        m.importance >= DRAWN_IMPORTANCE,
+  );
   const drawable = chosen.filter((m) => {
     const reading = judged.find((j) => j.measure.id === m.id)?.[clip.role];
     return !reading || (reading.measurable && (reading.provenance.clipId === clip.id || beside));

@@ -8,21 +8,47 @@ import { drawFigure } from './figure';
 import type { Primitive } from '../geometry/primitives';
 
 const movement = movementSchema.parse({
-  schemaVersion: 1, id: 'm', name: 'M', sport: 'S',
-  moments: [{ id: 'one', name: 'One', key: '1', look: '' }, { id: 'two', name: 'Two', key: '2', look: '' }],
-  phases: [{ from: 'one', to: 'two', name: 'P' }], measures: [], causes: [], cautions: [],
+  schemaVersion: 1,
+  id: 'm',
+  name: 'M',
+  sport: 'S',
+  moments: [
+    { id: 'one', name: 'One', key: '1', look: '' },
+    { id: 'two', name: 'Two', key: '2', look: '' },
+  ],
+  phases: [{ from: 'one', to: 'two', name: 'P' }],
+  measures: [],
+  causes: [],
+  cautions: [],
 });
 /** A knee that goes right by two pixels a frame; the trunk leans forward by 10 degrees. */
 const performance = (change = {}) =>
   stickPerformance(
     (frame) => ({
-      'left-knee': [100 + 2 * frame, 300], 'left-ankle': [100 + 2 * frame, 380], 'left-hip': [100, 200], 'right-hip': [100, 200],
-      'left-shoulder': [100 + 100 * Math.tan(Math.PI / 18), 100], 'right-shoulder': [100 + 100 * Math.tan(Math.PI / 18), 100],
+      'left-knee': [100 + 2 * frame, 300],
+      'left-ankle': [100 + 2 * frame, 380],
+      'left-hip': [100, 200],
+      'right-hip': [100, 200],
+      'left-shoulder': [100 + 100 * Math.tan(Math.PI / 18), 100],
+      'right-shoulder': [100 + 100 * Math.tan(Math.PI / 18), 100],
     }),
     { one: 10, two: 20 },
     change,
   );
-const drawing = (change: Partial<Drawing>): Drawing => ({ id: 'd', clipId: 'clip', kind: 'line', points: [{ x: 0, y: 0 }, { x: 30, y: 40 }], frame: 12, span: 'frame', anchor: null, text: '', ...change });
+const drawing = (change: Partial<Drawing>): Drawing => ({
+  id: 'd',
+  clipId: 'clip',
+  kind: 'line',
+  points: [
+    { x: 0, y: 0 },
+    { x: 30, y: 40 },
+  ],
+  frame: 12,
+  span: 'frame',
+  anchor: null,
+  text: '',
+  ...change,
+});
 
 describe('drawings', () => {
   it.each([
@@ -48,9 +74,24 @@ describe('drawings', () => {
   });
 
   it('an angle shows its degrees, a circle its radius', () => {
-    const angle = drawDrawing(drawing({ kind: 'angle', points: [{ x: 0, y: 0 }, { x: 50, y: 0 }, { x: 50, y: 80 }] }), performance(), 12);
+    const angle = drawDrawing(
+      drawing({
+        kind: 'angle',
+        points: [
+          { x: 0, y: 0 },
+          { x: 50, y: 0 },
+          { x: 50, y: 80 },
+        ],
+      }),
+      performance(),
+      12,
+    );
     expect(angle).toContainEqual(expect.objectContaining({ shape: 'label', text: '90\u00b0' }));
-    expect(drawDrawing(drawing({ kind: 'circle' }), performance(), 12)[0]).toEqual({ shape: 'ring', centre: { x: 0, y: 0 }, radius: 50 });
+    expect(drawDrawing(drawing({ kind: 'circle' }), performance(), 12)[0]).toEqual({
+      shape: 'ring',
+      centre: { x: 0, y: 0 },
+      radius: 50,
+    });
   });
 
   it('plumb and level lines follow the levelled picture', () => {
@@ -87,7 +128,8 @@ describe('a levelled picture', () => {
 
 describe('a region that is gone through', () => {
   it('is drawn strong, the rest faint', () => {
-    const weights = (region: string | null): string[] => drawFigure(performance(), 12, region).flatMap((p) => (p.shape === 'segment' ? [p.weight] : []));
+    const weights = (region: string | null): string[] =>
+      drawFigure(performance(), 12, region).flatMap((p) => (p.shape === 'segment' ? [p.weight] : []));
     expect(new Set(weights(null))).toEqual(new Set(['bone']));
     expect(weights('legs')).toContain('measure');
     expect(weights('legs')).toContain('faint');

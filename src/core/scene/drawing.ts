@@ -8,7 +8,10 @@ import type { Primitive } from '../geometry/primitives';
 
 /** First and last frame of the phase that a frame lies in; before the first mark and after the last the clip's ends stand in. */
 export function phaseOf(movement: Movement, performance: Performance, frame: number): { first: number; last: number } {
-  const marks = movement.moments.flatMap((m) => performance.marks[m.id] ?? []).map(Math.round).sort((a, b) => a - b);
+  const marks = movement.moments
+    .flatMap((m) => performance.marks[m.id] ?? [])
+    .map(Math.round)
+    .sort((a, b) => a - b);
   const first = marks.findLast((mark) => mark <= frame) ?? 0;
   const last = marks.find((mark) => mark > frame) ?? performance.times.length - 1;
   return { first, last };
@@ -41,7 +44,14 @@ export function drawDrawing(drawing: Drawing, performance: Performance, frame: n
   const reach = Math.max(clip.width, clip.height);
   const through = (middle: Vec2, direction: Vec2): Primitive => {
     const away = rotate({ x: direction.x * reach, y: direction.y * reach }, -levelOf(clip));
-    return { shape: 'path', points: [{ x: middle.x - away.x, y: middle.y - away.y }, { x: middle.x + away.x, y: middle.y + away.y }], thin: true };
+    return {
+      shape: 'path',
+      points: [
+        { x: middle.x - away.x, y: middle.y - away.y },
+        { x: middle.x + away.x, y: middle.y + away.y },
+      ],
+      thin: true,
+    };
   };
   const label = (position: Vec2, text: string): Primitive => ({ shape: 'label', at: position, text, drawn: true });
   const words = (position: Vec2): readonly Primitive[] => (drawing.text ? [label(position, drawing.text)] : []);
@@ -51,7 +61,11 @@ export function drawDrawing(drawing: Drawing, performance: Performance, frame: n
     case 'angle': {
       if (!b || !c) return b ? [{ shape: 'path', points: [a!, b] }] : [];
       const degrees = (interiorAngle(a!, b, c) * 180) / Math.PI;
-      return [{ shape: 'path', points: [a!, b, c] }, label({ x: b.x, y: b.y - 16 }, Number.isNaN(degrees) ? '' : `${Math.round(degrees)}\u00b0`), ...words(c)];
+      return [
+        { shape: 'path', points: [a!, b, c] },
+        label({ x: b.x, y: b.y - 16 }, Number.isNaN(degrees) ? '' : `${Math.round(degrees)}\u00b0`),
+        ...words(c),
+      ];
     }
     case 'circle':
       return b ? [{ shape: 'ring', centre: a!, radius: distance(a!, b) }, ...words(a!)] : [];

@@ -16,7 +16,10 @@ function ownPoints(performance: Performance, i: number): readonly Primitive[] {
     let from = i;
     while (from > 0 && i - from < TRAIL && !Number.isNaN(x[from - 1]!)) from--;
     const way = Array.from({ length: i - from + 1 }, (_, k) => ({ x: x[from + k]!, y: y[from + k]! }));
-    return [...way.slice(1).map((to, k): Primitive => ({ shape: 'segment', from: way[k]!, to, weight: 'faint' })), { shape: 'dot', at: way.at(-1)!, sure: true }];
+    return [
+      ...way.slice(1).map((to, k): Primitive => ({ shape: 'segment', from: way[k]!, to, weight: 'faint' })),
+      { shape: 'dot', at: way.at(-1)!, sure: true },
+    ];
   });
 }
 

@@ -27,7 +27,10 @@ const CLIP = 4;
 /** Least squares of samples on a few columns by normal equations; the residual sum of squares, or Infinity where they do not decide. */
 function residualSquares(rows: readonly (readonly number[])[], values: readonly number[]): number {
   const k = rows[0]!.length;
-  const a = Array.from({ length: k }, (_, i) => [...Array.from({ length: k }, (_u, j) => rows.reduce((s, r) => s + r[i]! * r[j]!, 0)), rows.reduce((s, r, n) => s + r[i]! * values[n]!, 0)]);
+  const a = Array.from({ length: k }, (_, i) => [
+    ...Array.from({ length: k }, (_u, j) => rows.reduce((s, r) => s + r[i]! * r[j]!, 0)),
+    rows.reduce((s, r, n) => s + r[i]! * values[n]!, 0),
+  ]);
   for (let c = 0; c < k; c++) {
     const pivot = a[c]![c]!;
     if (Math.abs(pivot) < 1e-14) return Infinity;
@@ -47,7 +50,11 @@ function residualSquares(rows: readonly (readonly number[])[], values: readonly 
  * @param coordinates each at `times`, NaN where missing; not smoothed, since smoothing rounds the corner
  * @returns null where too little is known on either side
  */
-export function changePoint(times: Float64Array, coordinates: readonly Float64Array[], { restsAfter, earliest, latest, moving, resting }: ChangeSearch): ChangePoint | null {
+export function changePoint(
+  times: Float64Array,
+  coordinates: readonly Float64Array[],
+  { restsAfter, earliest, latest, moving, resting }: ChangeSearch,
+): ChangePoint | null {
   const [from, to] = restsAfter ? [earliest - moving, latest + resting] : [earliest - resting, latest + moving];
   const inside = Array.from(times.keys()).filter((i) => times[i]! >= from && times[i]! <= to);
   const known = coordinates.map((c) => inside.filter((i) => !Number.isNaN(c[i]!)));
@@ -59,9 +66,18 @@ export function changePoint(times: Float64Array, coordinates: readonly Float64Ar
       const away = (i: number): number => Math.max(0, restsAfter ? t - times[i]! : times[i]! - t) / moving;
       const bends = known[n]!.filter((i) => away(i) > 0).length >= 4;
       const rows = known[n]!.map((i) => (bends ? [1, away(i), away(i) ** 2] : [1, away(i)]));
-      return total + residualSquares(rows, known[n]!.map((i) => c[i]!));
+      return (
+        total +
+        residualSquares(
+          rows,
+          known[n]!.map((i) => c[i]!),
+        )
+      );
     }, 0);
-  const instants = Array.from({ length: Math.max(1, Math.round((latest - earliest) / STEP)) + 1 }, (_, k) => earliest + k * STEP);
+  const instants = Array.from(
+    { length: Math.max(1, Math.round((latest - earliest) / STEP)) + 1 },
+    (_, k) => earliest + k * STEP,
+  );
   const squares = instants.map(squaresAt);
   const best = squares.reduce((b, s, k) => (s < squares[b]! ? k : b), 0);
   if (!Number.isFinite(squares[best]!)) return null;
@@ -73,13 +89,20 @@ export function changePoint(times: Float64Array, coordinates: readonly Float64Ar
   while (grown[low - 1]) low--;
   while (grown[high + 1]) high++;
   const atEdge = best === 0 || best === squares.length - 1;
-  return { time: instants[best]!, sd: Math.max(STEP, ((high - low + 1) * STEP) / 2, atEdge ? (latest - earliest) / 4 : 0) };
+  return {
+    time: instants[best]!,
+    sd: Math.max(STEP, ((high - low + 1) * STEP) / 2, atEdge ? (latest - earliest) / 4 : 0),
+  };
 }
 
 /** Samples whose distance from a smooth curve is beyond `CLIP` times the usual one, brought back to it. */
 export function withoutStrays(times: Float64Array, raw: Float64Array, smooth: Float64Array): Float64Array {
   const away = raw.map((v, i) => v - smooth[i]!);
-  const sorted = Array.from(away, Math.abs).filter((v) => !Number.isNaN(v)).sort((a, b) => a - b);
+  const sorted = Array.from(away, Math.abs)
+    .filter((v) => !Number.isNaN(v))
+    .sort((a, b) => a - b);
   const limit = CLIP * Math.max(1e-9, sorted[sorted.length >> 1] ?? 0) + 1e-9;
-  return raw.map((v, i) => (Math.abs(away[i]!) > 3 * limit ? smooth[i]! : Number.isNaN(v) ? interpolateLinear(times, smooth, times[i]!) : v));
+  return raw.map((v, i) =>
+    Math.abs(away[i]!) > 3 * limit ? smooth[i]! : Number.isNaN(v) ? interpolateLinear(times, smooth, times[i]!) : v,
+  );
 }

@@ -18,4 +18,5 @@ export function noiseOfSamples(values: Float64Array): number {
 }
 
 /** What is left of white noise after a zero-lag low-pass: the root of its band's share of all that the samples hold. */
-export const afterSmoothing = (noise: number, cutoff: number, interval: number): number => noise * Math.sqrt(Math.min(1, 2 * cutoff * interval));
+export const afterSmoothing = (noise: number, cutoff: number, interval: number): number =>
+  noise * Math.sqrt(Math.min(1, 2 * cutoff * interval));

@@ -26,7 +26,8 @@ function quadraticAtZero(offsets: readonly number[], values: readonly number[], 
 /** Median of the present values among the neighbours of a frame. */
 function localMedian(values: Float64Array, i: number, reach: number): number {
   const near: number[] = [];
-  for (let k = Math.max(0, i - reach); k <= Math.min(values.length - 1, i + reach); k++) if (!Number.isNaN(values[k]!)) near.push(values[k]!);
+  for (let k = Math.max(0, i - reach); k <= Math.min(values.length - 1, i + reach); k++)
+    if (!Number.isNaN(values[k]!)) near.push(values[k]!);
   near.sort((a, b) => a - b);
   return near[near.length >> 1] ?? NaN;
 }
@@ -56,8 +57,16 @@ export function findOutliers(x: Float64Array, y: Float64Array, limit: number, ra
       residuals[i] = NaN;
       if (!near || Number.isNaN(x[i]!)) continue;
       const weights = near.map((k) => trust[i + k]!);
-      const cx = quadraticAtZero(near, near.map((k) => x[i + k]!), weights);
-      const cy = quadraticAtZero(near, near.map((k) => y[i + k]!), weights);
+      const cx = quadraticAtZero(
+        near,
+        near.map((k) => x[i + k]!),
+        weights,
+      );
+      const cy = quadraticAtZero(
+        near,
+        near.map((k) => y[i + k]!),
+        weights,
+      );
       residuals[i] = Math.hypot(x[i]! - cx, y[i]! - cy);
     }
     // Robust weights only ever move a fit away from a far sample: where none is far there is nothing to find.

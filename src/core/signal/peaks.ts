@@ -5,7 +5,11 @@ export interface FrameSpan {
 }
 
 /** Vertex of the parabola through three samples at -1, 0 and 1: its place and its value; the middle one where they do not bend down. */
-export function parabolaTop(before: number, middle: number, after: number): { readonly shift: number; readonly value: number } {
+export function parabolaTop(
+  before: number,
+  middle: number,
+  after: number,
+): { readonly shift: number; readonly value: number } {
   const bend = before - 2 * middle + after;
   if (!(bend < 0)) return { shift: 0, value: middle };
   const shift = (before - after) / (2 * bend);
@@ -13,12 +17,17 @@ export function parabolaTop(before: number, middle: number, after: number): { re
 }
 
 /** Where the largest of some samples lies, between samples by a parabola; null where every sample is missing. */
-export function largest(values: ArrayLike<number>, { first, last }: FrameSpan): { readonly frame: number; readonly value: number } | null {
+export function largest(
+  values: ArrayLike<number>,
+  { first, last }: FrameSpan,
+): { readonly frame: number; readonly value: number } | null {
   let top = -1;
-  for (let i = first; i <= last && i < values.length; i++) if (!Number.isNaN(values[i]!) && (top < 0 || values[i]! > values[top]!)) top = i;
+  for (let i = first; i <= last && i < values.length; i++)
+    if (!Number.isNaN(values[i]!) && (top < 0 || values[i]! > values[top]!)) top = i;
   if (top < 0) return null;
   const [a, b, c] = [values[top - 1], values[top]!, values[top + 1]];
-  if (top === first || top === last || a === undefined || c === undefined || Number.isNaN(a + c)) return { frame: top, value: b };
+  if (top === first || top === last || a === undefined || c === undefined || Number.isNaN(a + c))
+    return { frame: top, value: b };
   const { shift, value } = parabolaTop(a, b, c);
   return { frame: top + shift, value };
 }
@@ -58,7 +67,11 @@ export function peaksOf(values: ArrayLike<number>): readonly Peak[] {
       return low;
     };
     const top = largest(values, { first: i - 1, last: end + 1 })!;
-    peaks.push({ frame: end > i ? (i + end) / 2 : top.frame, value: values[i]!, prominence: values[i]! - Math.max(lowest(-1), lowest(1)) });
+    peaks.push({
+      frame: end > i ? (i + end) / 2 : top.frame,
+      value: values[i]!,
+      prominence: values[i]! - Math.max(lowest(-1), lowest(1)),
+    });
     i = end;
   }
   return peaks;

@@ -5,7 +5,13 @@ import { smoothCoordinate } from './smooth';
 const RATE = 120;
 const times = Float64Array.from({ length: 360 }, (_, i) => i / RATE);
 /** A movement with parts up to a frequency (Hz), 100 pixels wide. */
-const movement = (highest: number): Float64Array => times.map((t) => 60 * Math.sin(2 * Math.PI * 0.8 * t) + 25 * Math.sin(2 * Math.PI * 0.5 * highest * t + 1) + 12 * Math.sin(2 * Math.PI * highest * t + 2));
+const movement = (highest: number): Float64Array =>
+  times.map(
+    (t) =>
+      60 * Math.sin(2 * Math.PI * 0.8 * t) +
+      25 * Math.sin(2 * Math.PI * 0.5 * highest * t + 1) +
+      12 * Math.sin(2 * Math.PI * highest * t + 2),
+  );
 const noisy = (clean: Float64Array, sd: number, seed: number): Float64Array => {
   const roll = normals(seed);
   return clean.map((v) => v + sd * roll());
@@ -34,7 +40,8 @@ describe('residual analysis', () => {
   it('brings samples nearer to the truth than leaving them, or smoothing far off its corner', () => {
     const clean = movement(5);
     const samples = noisy(clean, 2, 11);
-    const error = (values: Float64Array): number => Math.sqrt(values.reduce((s, v, i) => s + (v - clean[i]!) ** 2, 0) / values.length);
+    const error = (values: Float64Array): number =>
+      Math.sqrt(values.reduce((s, v, i) => s + (v - clean[i]!) ** 2, 0) / values.length);
     const at = (cutoff: number): number => error(smoothCoordinate(times, samples, { cutoff, longestBridge: 6 }));
     const chosen = at(analyse(samples).cutoff);
     expect(chosen).toBeLessThan(0.7 * error(samples));
@@ -43,6 +50,9 @@ describe('residual analysis', () => {
   });
 
   it('needs enough samples', () => {
-    expect(residualAnalysis(times.slice(0, 10), new Float64Array(10), 6)).toMatchObject({ ok: false, issue: { code: 'too-short' } });
+    expect(residualAnalysis(times.slice(0, 10), new Float64Array(10), 6)).toMatchObject({
+      ok: false,
+      issue: { code: 'too-short' },
+    });
   });
 });

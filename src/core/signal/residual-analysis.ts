@@ -30,11 +30,19 @@ const LEAST_NOISE = 1e-4;
  * @param times real seconds, increasing
  * @param samples one coordinate; NaN where missing, longest bridged dropout as in smoothing
  */
-export function residualAnalysis(times: Float64Array, samples: Float64Array, longestBridge: number): Result<ResidualAnalysis, Issue<'too-short' | 'no-noise'>> {
+export function residualAnalysis(
+  times: Float64Array,
+  samples: Float64Array,
+  longestBridge: number,
+): Result<ResidualAnalysis, Issue<'too-short' | 'no-noise'>> {
   const known = samples.reduce((count, v) => count + (Number.isNaN(v) ? 0 : 1), 0);
-  if (known < FEWEST_SAMPLES) return fail('too-short', `Residual analysis needs at least ${FEWEST_SAMPLES} samples; there are ${known}.`);
+  if (known < FEWEST_SAMPLES)
+    return fail('too-short', `Residual analysis needs at least ${FEWEST_SAMPLES} samples; there are ${known}.`);
   const highest = HIGHEST_SHARE / typicalInterval(times);
-  const cutoffs = Array.from({ length: Math.max(4, Math.floor((highest - LOWEST) / STEP) + 1) }, (_, i) => LOWEST + i * STEP);
+  const cutoffs = Array.from(
+    { length: Math.max(4, Math.floor((highest - LOWEST) / STEP) + 1) },
+    (_, i) => LOWEST + i * STEP,
+  );
   const residuals = cutoffs.map((cutoff) => {
     const smoothed = smoothCoordinate(times, samples, { cutoff, longestBridge });
     const sum = samples.reduce((total, v, i) => total + (Number.isNaN(v) ? 0 : (v - smoothed[i]!) ** 2), 0);
@@ -45,7 +53,11 @@ export function residualAnalysis(times: Float64Array, samples: Float64Array, lon
   const present = Array.from(samples).filter((v) => !Number.isNaN(v));
   const extent = Math.max(...present) - Math.min(...present);
   // Without noise there is no line that noise follows, and no cut-off that it asks for.
-  if (!(noise.intercept > LEAST_NOISE * Math.max(1, extent))) return fail('no-noise', `There is no noise in these samples to choose a cut-off by (${Math.max(0, noise.intercept).toPrecision(2)} of ${extent.toFixed(1)} pixels). Keep the cut-off as it is.`);
+  if (!(noise.intercept > LEAST_NOISE * Math.max(1, extent)))
+    return fail(
+      'no-noise',
+      `There is no noise in these samples to choose a cut-off by (${Math.max(0, noise.intercept).toPrecision(2)} of ${extent.toFixed(1)} pixels). Keep the cut-off as it is.`,
+    );
   const i = residuals.findIndex((r) => r <= noise.intercept);
   if (i <= 0) return ok({ cutoffs, residuals, noise, cutoff: cutoffs[Math.max(0, i)]! });
   const u = (residuals[i - 1]! - noise.intercept) / (residuals[i - 1]! - residuals[i]!);
@@ -56,6 +68,7 @@ export function residualAnalysis(times: Float64Array, samples: Float64Array, lon
 function lineThrough(x: readonly number[], y: readonly number[]): { intercept: number; slope: number } {
   const meanX = x.reduce((s, v) => s + v, 0) / x.length;
   const meanY = y.reduce((s, v) => s + v, 0) / y.length;
-  const slope = x.reduce((s, v, i) => s + (v - meanX) * (y[i]! - meanY), 0) / x.reduce((s, v) => s + (v - meanX) ** 2, 0);
+  const slope =
+    x.reduce((s, v, i) => s + (v - meanX) * (y[i]! - meanY), 0) / x.reduce((s, v) => s + (v - meanX) ** 2, 0);
   return { intercept: meanY - slope * meanX, slope };
 }

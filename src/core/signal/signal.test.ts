@@ -4,7 +4,8 @@ import { findOutliers } from './outliers';
 import { evenlySpaced, interpolateLinear, typicalInterval } from './resample';
 import { smoothCoordinate } from './smooth';
 
-const wave = (n: number, rate: number): Float64Array => Float64Array.from({ length: n }, (_, i) => 200 + 30 * Math.sin((2 * Math.PI * 1.5 * i) / rate));
+const wave = (n: number, rate: number): Float64Array =>
+  Float64Array.from({ length: n }, (_, i) => 200 + 30 * Math.sin((2 * Math.PI * 1.5 * i) / rate));
 
 describe('the low-pass filter', () => {
   it('leaves a constant alone, and a straight line away from its ends', () => {
@@ -15,7 +16,9 @@ describe('the low-pass filter', () => {
     };
     filtered(new Float64Array(50).fill(7)).forEach((v) => expect(v).toBeCloseTo(7, 9));
     const line = Float64Array.from({ length: 80 }, (_, i) => 3 * i - 4);
-    filtered(line).slice(30, 50).forEach((v, i) => expect(v).toBeCloseTo(line[30 + i]!, 3));
+    filtered(line)
+      .slice(30, 50)
+      .forEach((v, i) => expect(v).toBeCloseTo(line[30 + i]!, 3));
   });
 
   it('refuses a cut-off at or above half the rate, quoting it', () => {
@@ -31,7 +34,10 @@ describe('the low-pass filter', () => {
 
 describe('dropouts', () => {
   it('are found with start and length', () => {
-    expect(findDropouts(Float64Array.of(1, NaN, NaN, 4, NaN))).toEqual([{ start: 1, length: 2 }, { start: 4, length: 1 }]);
+    expect(findDropouts(Float64Array.of(1, NaN, NaN, 4, NaN))).toEqual([
+      { start: 1, length: 2 },
+      { start: 4, length: 1 },
+    ]);
   });
 
   it('are bridged by a cubic up to the stated length, never longer, never at an end', () => {
@@ -81,13 +87,14 @@ describe('resampling', () => {
 describe('smoothing a coordinate', () => {
   it('takes noise away and keeps the movement, at an even and at a variable frame rate', () => {
     let state = 9;
-    const noise = (): number => (((state = (state * 1103515245 + 12345) % 2147483648) / 2147483648) - 0.5) * 8;
+    const noise = (): number => ((state = (state * 1103515245 + 12345) % 2147483648) / 2147483648 - 0.5) * 8;
     for (const jitter of [0, 0.35]) {
       const times = Float64Array.from({ length: 180 }, (_, i) => (i + (i % 3 === 1 ? jitter : 0)) / 120);
       const truth = times.map((t) => 200 + 30 * Math.sin(2 * Math.PI * 1.5 * t));
       const noisy = truth.map((v) => v + noise());
       const smooth = smoothCoordinate(times, noisy, { cutoff: 8, longestBridge: 6 });
-      const rms = (a: Float64Array): number => Math.sqrt(a.reduce((sum, v, i) => sum + (v - truth[i]!) ** 2, 0) / a.length);
+      const rms = (a: Float64Array): number =>
+        Math.sqrt(a.reduce((sum, v, i) => sum + (v - truth[i]!) ** 2, 0) / a.length);
       expect(rms(smooth)).toBeLessThan(0.55 * rms(noisy));
     }
   });

@@ -15,7 +15,12 @@ export interface Smoothing {
 /** Weights that differ by less than this are alike. */
 const ALIKE_WEIGHTS = 1.5;
 
-function smoothRun(times: Float64Array, samples: Float64Array, cutoff: number, weights: Float64Array | null): Float64Array {
+function smoothRun(
+  times: Float64Array,
+  samples: Float64Array,
+  cutoff: number,
+  weights: Float64Array | null,
+): Float64Array {
   const interval = typicalInterval(times);
   const rate = 1 / interval;
   // Above about 0.45 of the rate there is nothing left to take away.
@@ -26,7 +31,9 @@ function smoothRun(times: Float64Array, samples: Float64Array, cutoff: number, w
     return smoothed.ok ? smoothed.value : samples;
   }
   // The same response for samples at their own times, and of their own weights.
-  return samples.length <= LEAST_SAMPLES ? samples : smoothingSpline(times, samples, weights ?? new Float64Array(samples.length).fill(1), lambdaOf(corner, interval));
+  return samples.length <= LEAST_SAMPLES
+    ? samples
+    : smoothingSpline(times, samples, weights ?? new Float64Array(samples.length).fill(1), lambdaOf(corner, interval));
 }
 
 /** Fewer samples than this are too few to smooth. */
@@ -46,7 +53,16 @@ export function smoothCoordinate(times: Float64Array, samples: Float64Array, smo
     if (Number.isNaN(bridged[start]!)) continue;
     let end = start;
     while (end < bridged.length && !Number.isNaN(bridged[end]!)) end++;
-    if (end - start > 1) out.set(smoothRun(times.slice(start, end), bridged.slice(start, end), smoothing.cutoff, smoothing.weights?.slice(start, end) ?? null), start);
+    if (end - start > 1)
+      out.set(
+        smoothRun(
+          times.slice(start, end),
+          bridged.slice(start, end),
+          smoothing.cutoff,
+          smoothing.weights?.slice(start, end) ?? null,
+        ),
+        start,
+      );
     start = end;
   }
   return out;

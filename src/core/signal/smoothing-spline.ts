@@ -1,16 +1,28 @@
 /** Solves a symmetric positive definite system with two bands beside the diagonal (LDL', Golub and Van Loan 1996, 4.3). */
-function solvePentadiagonal(diagonal: Float64Array, first: Float64Array, second: Float64Array, right: Float64Array): Float64Array {
+function solvePentadiagonal(
+  diagonal: Float64Array,
+  first: Float64Array,
+  second: Float64Array,
+  right: Float64Array,
+): Float64Array {
   const n = diagonal.length;
-  const [d, l, m, x] = [Float64Array.from(diagonal), Float64Array.from(first), Float64Array.from(second), Float64Array.from(right)];
+  const [d, l, m, x] = [
+    Float64Array.from(diagonal),
+    Float64Array.from(first),
+    Float64Array.from(second),
+    Float64Array.from(right),
+  ];
   for (let i = 0; i < n; i++) {
     if (i >= 1) d[i] = d[i]! - l[i - 1]! ** 2 * d[i - 1]!;
     if (i >= 2) d[i] = d[i]! - m[i - 2]! ** 2 * d[i - 2]!;
     if (i + 1 < n) l[i] = (first[i]! - (i >= 1 ? m[i - 1]! * l[i - 1]! * d[i - 1]! : 0)) / d[i]!;
     if (i + 2 < n) m[i] = second[i]! / d[i]!;
   }
-  for (let i = 0; i < n; i++) x[i] = x[i]! - (i >= 1 ? l[i - 1]! * x[i - 1]! : 0) - (i >= 2 ? m[i - 2]! * x[i - 2]! : 0);
+  for (let i = 0; i < n; i++)
+    x[i] = x[i]! - (i >= 1 ? l[i - 1]! * x[i - 1]! : 0) - (i >= 2 ? m[i - 2]! * x[i - 2]! : 0);
   for (let i = 0; i < n; i++) x[i] = x[i]! / d[i]!;
-  for (let i = n - 1; i >= 0; i--) x[i] = x[i]! - (i + 1 < n ? l[i]! * x[i + 1]! : 0) - (i + 2 < n ? m[i]! * x[i + 2]! : 0);
+  for (let i = n - 1; i >= 0; i--)
+    x[i] = x[i]! - (i + 1 < n ? l[i]! * x[i + 1]! : 0) - (i + 2 < n ? m[i]! * x[i + 2]! : 0);
   return x;
 }
 
@@ -19,13 +31,22 @@ function solvePentadiagonal(diagonal: Float64Array, first: Float64Array, second:
  * Equals scipy's `make_smoothing_spline(times, samples, weights, lam)`.
  * @param times increasing; @param samples without missing values; @param weights above 0
  */
-export function smoothingSpline(times: Float64Array, samples: Float64Array, weights: Float64Array, lambda: number): Float64Array {
+export function smoothingSpline(
+  times: Float64Array,
+  samples: Float64Array,
+  weights: Float64Array,
+  lambda: number,
+): Float64Array {
   const n = samples.length;
   if (n < 3) return Float64Array.from(samples);
   const h = Float64Array.from({ length: n - 1 }, (_, i) => times[i + 1]! - times[i]!);
   const inner = n - 2;
   // Column j of the second differences has entries at samples j, j + 1 and j + 2.
-  const column = (j: number): readonly [number, number, number] => [1 / h[j]!, -1 / h[j]! - 1 / h[j + 1]!, 1 / h[j + 1]!];
+  const column = (j: number): readonly [number, number, number] => [
+    1 / h[j]!,
+    -1 / h[j]! - 1 / h[j + 1]!,
+    1 / h[j + 1]!,
+  ];
   const bands = [0, 1, 2].map(() => new Float64Array(inner));
   const right = new Float64Array(inner);
   for (let j = 0; j < inner; j++) {
@@ -42,7 +63,8 @@ export function smoothingSpline(times: Float64Array, samples: Float64Array, weig
   }
   const bend = solvePentadiagonal(bands[0]!, bands[1]!, bands[2]!, right);
   const out = Float64Array.from(samples);
-  for (let j = 0; j < inner; j++) column(j).forEach((q, i) => (out[j + i] = out[j + i]! - (lambda * q * bend[j]!) / weights[j + i]!));
+  for (let j = 0; j < inner; j++)
+    column(j).forEach((q, i) => (out[j + i] = out[j + i]! - (lambda * q * bend[j]!) / weights[j + i]!));
   return out;
 }
 

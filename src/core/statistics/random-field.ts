@@ -21,7 +21,10 @@ export function resels(residuals: readonly Float64Array[]): number {
 
 /** Chance that a smooth curve of Student noise passes u anywhere, on either side (Worsley et al. 1996; expected Euler characteristic in one dimension). */
 const chanceAnywhere = (u: number, freedom: number, pieces: number): number =>
-  2 * (1 - studentCdf(u, freedom) + ((pieces * Math.sqrt(4 * Math.LN2)) / (2 * Math.PI)) * (1 + (u * u) / freedom) ** (-(freedom - 1) / 2));
+  2 *
+  (1 -
+    studentCdf(u, freedom) +
+    ((pieces * Math.sqrt(4 * Math.LN2)) / (2 * Math.PI)) * (1 + (u * u) / freedom) ** (-(freedom - 1) / 2));
 
 /** The value that a smooth curve of Student noise passes anywhere in no more than a share of cases, by bisection. */
 export function simultaneousThreshold(share: number, freedom: number, pieces: number): number {

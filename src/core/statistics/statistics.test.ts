@@ -36,7 +36,13 @@ describe('means of what goes round', () => {
     const { mean, sd } = meanAndSd(values, round);
     expect(mean / deg).toBeCloseTo(-179.667, 3);
     expect(sd / deg).toBeCloseTo(2.0817, 3);
-    for (const turned of [10, 100, 200]) expect(meanAndSd(values.map((v) => wrapAngle(v + turned * deg)), round).sd).toBeCloseTo(sd, 12);
+    for (const turned of [10, 100, 200])
+      expect(
+        meanAndSd(
+          values.map((v) => wrapAngle(v + turned * deg)),
+          round,
+        ).sd,
+      ).toBeCloseTo(sd, 12);
   });
 
   it('are the plain ones of plain numbers', () => {
@@ -60,7 +66,10 @@ describe('smooth noise along a curve', () => {
     const white = Float64Array.from({ length: 100 + 6 * width }, normal);
     const weights = Array.from({ length: 6 * width + 1 }, (_, k) => Math.exp(-0.5 * ((k - 3 * width) / width) ** 2));
     const norm = Math.sqrt(weights.reduce((sum, w) => sum + w * w, 0));
-    return Float64Array.from({ length: 100 }, (_, i) => weights.reduce((sum, w, k) => sum + w * white[i + k]!, 0) / norm);
+    return Float64Array.from(
+      { length: 100 },
+      (_, i) => weights.reduce((sum, w, k) => sum + w * white[i + k]!, 0) / norm,
+    );
   }
 
   it('counts as many independent pieces as its width leaves: its length over 2.355 widths of the kernel', () => {

@@ -1,6 +1,8 @@
 /** Logarithm of the gamma function (Lanczos 1964, g = 5, n = 6; relative error below 2e-10). */
 function logGamma(x: number): number {
-  const c = [76.18009172947, -86.505320329417, 24.014098240831, -1.23173957245016, 1.208650973866179e-3, -5.395239384953e-6];
+  const c = [
+    76.18009172947, -86.505320329417, 24.014098240831, -1.23173957245016, 1.208650973866179e-3, -5.395239384953e-6,
+  ];
   const t = x + 5.5;
   const sum = c.reduce((total, value, i) => total + value / (x + 1 + i), 1.00000000019);
   return (x + 0.5) * Math.log(t) - t + Math.log((Math.sqrt(2 * Math.PI) * sum) / x);
@@ -16,7 +18,10 @@ function incompleteBeta(a: number, b: number, x: number): number {
   d = 1 / (Math.abs(d) < 1e-30 ? 1e-30 : d);
   fraction = d;
   for (let m = 1; m < 300; m++) {
-    for (const numerator of [(m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m)), (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1))]) {
+    for (const numerator of [
+      (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m)),
+      (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1)),
+    ]) {
       d = 1 + numerator * d;
       c = 1 + numerator / c;
       d = 1 / (Math.abs(d) < 1e-30 ? 1e-30 : d);

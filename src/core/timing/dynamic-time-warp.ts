@@ -64,7 +64,8 @@ function costThrough(pairs: readonly (readonly [number, number])[], a: Frames, b
   for (let p = 1; p < pairs.length; p++) {
     const [[i0, j0], [i1, j1]] = [pairs[p - 1]!, pairs[p]!];
     const steps = Math.max(i1 - i0, j1 - j0);
-    for (let s = 1; s <= steps; s++) cost += distance(a, b, i0 + Math.round((s * (i1 - i0)) / steps), j0 + Math.round((s * (j1 - j0)) / steps));
+    for (let s = 1; s <= steps; s++)
+      cost += distance(a, b, i0 + Math.round((s * (i1 - i0)) / steps), j0 + Math.round((s * (j1 - j0)) / steps));
   }
   return cost;
 }
@@ -74,17 +75,36 @@ const COARSE = { every: 6, least: 60 };
 
 /** Cost of some good whole path: the best path costs no more. */
 function goodCost(a: Frames, b: Frames): number {
-  if (Math.min(a.length, b.length) < COARSE.least) return costThrough([[0, 0], [a.length - 1, b.length - 1]], a, b);
-  const [ia, ib] = [a, b].map(({ length }) => [...Array.from({ length: Math.ceil((length - 1) / COARSE.every) }, (_, i) => i * COARSE.every), length - 1]) as [number[], number[]];
+  if (Math.min(a.length, b.length) < COARSE.least)
+    return costThrough(
+      [
+        [0, 0],
+        [a.length - 1, b.length - 1],
+      ],
+      a,
+      b,
+    );
+  const [ia, ib] = [a, b].map(({ length }) => [
+    ...Array.from({ length: Math.ceil((length - 1) / COARSE.every) }, (_, i) => i * COARSE.every),
+    length - 1,
+  ]) as [number[], number[]];
   const { path } = warpFrames(framesAt(a, ia), framesAt(b, ib));
-  return costThrough(path.map(([i, j]) => [ia[i]!, ib[j]!] as const), a, b);
+  return costThrough(
+    path.map(([i, j]) => [ia[i]!, ib[j]!] as const),
+    a,
+    b,
+  );
 }
 
 /** Sums of costs are compared with this much room for rounding. */
 const ROUNDING = 1 + 1e-9;
 
 /** Steps of a path: both advance, the first alone, the second alone. */
-const STEPS = [[1, 1], [1, 0], [0, 1]] as const;
+const STEPS = [
+  [1, 1],
+  [1, 0],
+  [0, 1],
+] as const;
 
 /** Costs from one end, as far as they stay small, row after row in one piece; no rows once all are too large. */
 interface Spread {
@@ -120,7 +140,16 @@ function spread(a: Frames, b: Frames, most: number): Spread {
   while (rows < a.length) {
     const i = rows++;
     const p = i * width;
-    const [a0, a1, a2, a3, a4, a5, a6, a7] = [fa[p]!, fa[p + 1]!, fa[p + 2]!, fa[p + 3]!, fa[p + 4]!, fa[p + 5]!, fa[p + 6]!, fa[p + 7]!];
+    const [a0, a1, a2, a3, a4, a5, a6, a7] = [
+      fa[p]!,
+      fa[p + 1]!,
+      fa[p + 2]!,
+      fa[p + 3]!,
+      fa[p + 4]!,
+      fa[p + 5]!,
+      fa[p + 6]!,
+      fa[p + 7]!,
+    ];
     let beside = Infinity;
     now[from] = Infinity;
     let j = from;
@@ -189,7 +218,11 @@ function pathBack(spread: Spread, i: number, j: number): [number, number][] {
   return path;
 }
 
-const reversed = (frames: Frames): Frames => framesAt(frames, Array.from({ length: frames.length }, (_, i) => frames.length - 1 - i));
+const reversed = (frames: Frames): Frames =>
+  framesAt(
+    frames,
+    Array.from({ length: frames.length }, (_, i) => frames.length - 1 - i),
+  );
 
 function warpFrames(a: Frames, b: Frames): Warp {
   const [n, m] = [a.length, b.length];
@@ -227,7 +260,9 @@ function warpFrames(a: Frames, b: Frames): Warp {
  * @param a,b curves over n and m frames, as many in each
  */
 export function warpWhole(a: Features, b: Features): Warp {
-  return (a[0]?.length ?? 0) === 0 || (b[0]?.length ?? 0) === 0 ? { cost: 0, path: [] } : warpFrames(framesOf(a), framesOf(b));
+  return (a[0]?.length ?? 0) === 0 || (b[0]?.length ?? 0) === 0
+    ? { cost: 0, path: [] }
+    : warpFrames(framesOf(a), framesOf(b));
 }
 
 /**
@@ -242,7 +277,9 @@ export function warpInside(a: Features, b: Features): { readonly cost: number; r
   if (n < 2 || m < n / 2) return null;
   const cost = Array.from({ length: n }, () => new Float64Array(m).fill(Infinity));
   const [fa, fb] = [framesOf(a), framesOf(b)];
-  const local = Array.from({ length: n }, (_, i) => Float64Array.from({ length: m }, (_unused, j) => distance(fa, fb, i, j)));
+  const local = Array.from({ length: n }, (_, i) =>
+    Float64Array.from({ length: m }, (_unused, j) => distance(fa, fb, i, j)),
+  );
   // 0: begins here, 1: one and one, 2: one and two, 3: two and one.
   const steps = Array.from({ length: n }, () => new Uint8Array(m));
   for (let i = 0; i < n; i++) {
@@ -251,7 +288,8 @@ export function warpInside(a: Features, b: Features): { readonly cost: number; r
       let [best, step] = i === 0 ? [0, 0] : [Infinity, 1];
       if (i > 0 && j > 0 && cost[i - 1]![j - 1]! < best) [best, step] = [cost[i - 1]![j - 1]!, 1];
       if (i > 0 && j > 1 && cost[i - 1]![j - 2]! < best) [best, step] = [cost[i - 1]![j - 2]!, 2];
-      if (i > 1 && j > 0 && cost[i - 2]![j - 1]! + local[i - 1]![j]! < best) [best, step] = [cost[i - 2]![j - 1]! + local[i - 1]![j]!, 3];
+      if (i > 1 && j > 0 && cost[i - 2]![j - 1]! + local[i - 1]![j]! < best)
+        [best, step] = [cost[i - 2]![j - 1]! + local[i - 1]![j]!, 3];
       cost[i]![j] = best + d;
       steps[i]![j] = step;
     }

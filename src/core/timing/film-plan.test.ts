@@ -1,7 +1,18 @@
 import fc from 'fast-check';
 import { planFilm, type FilmWish } from './film-plan';
 
-const wish: FilmWish = { from: 1, to: 3, speed: 0.5, rate: 30, stops: [{ id: 'b', at: 2.51 }, { id: 'a', at: 1.2 }, { id: 'outside', at: 3.4 }], stopSeconds: 1.5 };
+const wish: FilmWish = {
+  from: 1,
+  to: 3,
+  speed: 0.5,
+  rate: 30,
+  stops: [
+    { id: 'b', at: 2.51 },
+    { id: 'a', at: 1.2 },
+    { id: 'outside', at: 3.4 },
+  ],
+  stopSeconds: 1.5,
+};
 
 test('a film lasts as long as its stretches at its speed and its stops', () => {
   const film = planFilm(wish);
@@ -26,11 +37,19 @@ test('without stops it runs through at an even pace', () => {
 
 test('time never runs back, and a moment has a picture even where the film is too quick for one', () => {
   fc.assert(
-    fc.property(fc.record({ speed: fc.constantFrom(0.0625, 0.25, 1, 2), rate: fc.constantFrom(24, 30, 60), stopSeconds: fc.double({ min: 0, max: 2, noNaN: true }), at: fc.array(fc.double({ min: 0, max: 2, noNaN: true }), { maxLength: 6 }) }), ({ at, ...rest }) => {
-      const film = planFilm({ ...rest, from: 0.2, to: 1.7, stops: at.map((t, i) => ({ id: String(i), at: t })) });
-      expect(film.findIndex((p, i) => i > 0 && p.at < film[i - 1]!.at)).toBe(-1);
-      at.forEach((t, i) => expect(film.some((p) => p.stop === String(i) && p.at === t)).toBe(t >= 0.2 && t <= 1.7));
-    }),
+    fc.property(
+      fc.record({
+        speed: fc.constantFrom(0.0625, 0.25, 1, 2),
+        rate: fc.constantFrom(24, 30, 60),
+        stopSeconds: fc.double({ min: 0, max: 2, noNaN: true }),
+        at: fc.array(fc.double({ min: 0, max: 2, noNaN: true }), { maxLength: 6 }),
+      }),
+      ({ at, ...rest }) => {
+        const film = planFilm({ ...rest, from: 0.2, to: 1.7, stops: at.map((t, i) => ({ id: String(i), at: t })) });
+        expect(film.findIndex((p, i) => i > 0 && p.at < film[i - 1]!.at)).toBe(-1);
+        at.forEach((t, i) => expect(film.some((p) => p.stop === String(i) && p.at === t)).toBe(t >= 0.2 && t <= 1.7));
+      },
+    ),
     { seed: 4, numRuns: 200 },
   );
 });

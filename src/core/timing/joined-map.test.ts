@@ -4,7 +4,12 @@ import { timeAtFrame, realTimes } from './clip-time';
 import { joinedMap } from './joined-map';
 
 const first = stickClip({ id: 'first', frameTimes: Float64Array.from({ length: 1201 }, (_, i) => i * 10_000) });
-const other = stickClip({ id: 'other', frameTimes: Float64Array.from({ length: 801 }, (_, i) => i * 20_000), fileRate: 50, captureRate: 50 });
+const other = stickClip({
+  id: 'other',
+  frameTimes: Float64Array.from({ length: 801 }, (_, i) => i * 20_000),
+  fileRate: 50,
+  captureRate: 50,
+});
 
 describe('another camera of a performance', () => {
   it('begins with the first where nothing is known', () => {
@@ -20,20 +25,32 @@ describe('another camera of a performance', () => {
 
   it('finds offset and drift of a clock from two instants, and back', () => {
     fc.assert(
-      fc.property(fc.double({ min: -2, max: 2, noNaN: true }), fc.double({ min: -0.01, max: 0.01, noNaN: true }), fc.double({ min: 0, max: 12, noNaN: true }), (offset, drift, t) => {
-        const pairs = [200, 1000].map((frame) => ({ other: frame, own: (offset + (1 + drift) * timeAtFrame(realTimes(first), frame)) / 0.02 }));
-        const map = joinedMap(first, other, pairs);
-        expect(map.offset).toBeCloseTo(offset, 8);
-        expect(map.drift).toBeCloseTo(drift, 8);
-        expect(map.inverse(map.map(t))).toBeCloseTo(t, 9);
-        expect(map.misfit).toBeLessThan(1e-8);
-      }),
+      fc.property(
+        fc.double({ min: -2, max: 2, noNaN: true }),
+        fc.double({ min: -0.01, max: 0.01, noNaN: true }),
+        fc.double({ min: 0, max: 12, noNaN: true }),
+        (offset, drift, t) => {
+          const pairs = [200, 1000].map((frame) => ({
+            other: frame,
+            own: (offset + (1 + drift) * timeAtFrame(realTimes(first), frame)) / 0.02,
+          }));
+          const map = joinedMap(first, other, pairs);
+          expect(map.offset).toBeCloseTo(offset, 8);
+          expect(map.drift).toBeCloseTo(drift, 8);
+          expect(map.inverse(map.map(t))).toBeCloseTo(t, 9);
+          expect(map.misfit).toBeLessThan(1e-8);
+        },
+      ),
       { seed: 9 },
     );
   });
 
   it('says how well three instants agree', () => {
-    const map = joinedMap(first, other, [{ own: 0, other: 0 }, { own: 250.5, other: 500 }, { own: 500, other: 1000 }]);
+    const map = joinedMap(first, other, [
+      { own: 0, other: 0 },
+      { own: 250.5, other: 500 },
+      { own: 500, other: 1000 },
+    ]);
     expect(map.misfit).toBeCloseTo((0.01 * 2) / 3, 6);
   });
 });

@@ -20,7 +20,11 @@ const MOST_DRIFT = 0.02;
  * that are marked in both (least squares; with one pair both run at the same rate, with none both begin together).
  * @param pairs frame positions of the same instant, `own` in the other camera, `other` in the first
  */
-export function joinedMap(first: Clip, own: Clip, pairs: readonly { readonly own: number; readonly other: number }[]): JoinedMap {
+export function joinedMap(
+  first: Clip,
+  own: Clip,
+  pairs: readonly { readonly own: number; readonly other: number }[],
+): JoinedMap {
   const firstTimes = realTimes(first);
   const ownTimes = realTimes(own);
   const t = pairs.map((pair) => timeAtFrame(firstTimes, pair.other) as number);

@@ -36,7 +36,11 @@ function piecewise(from: readonly number[], to: readonly number[]): (time: numbe
  * @param order ids of the movement's moments in their order
  * @returns an issue that names the moment when a clip has them in another order than the movement
  */
-export function matchedMap(order: readonly string[], first: MomentTimes, second: MomentTimes): Result<TimeMap, MapIssue> {
+export function matchedMap(
+  order: readonly string[],
+  first: MomentTimes,
+  second: MomentTimes,
+): Result<TimeMap, MapIssue> {
   const through = order.filter((id) => id in first && id in second);
   const skipped = order.filter((id) => id in first !== id in second);
   if (through.length === 0) {
@@ -74,7 +78,13 @@ export function lockedMap(moment: string, first: MomentTimes, second: MomentTime
 }
 
 /** Locked as they stand: both run in real time, the second clip ahead by a fixed time (seconds) of its own clock. */
-export const offsetMap = (offset: number): TimeMap => ({ through: [], skipped: [], map: (t) => t + offset, inverse: (t) => t - offset, rateAt: () => 1 });
+export const offsetMap = (offset: number): TimeMap => ({
+  through: [],
+  skipped: [],
+  map: (t) => t + offset,
+  inverse: (t) => t - offset,
+  rateAt: () => 1,
+});
 
 /** Both clips on one clock. */
 export const SAME_TIME: TimeMap = offsetMap(0);

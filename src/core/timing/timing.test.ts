@@ -2,7 +2,11 @@ import fc from 'fast-check';
 import { frameAtTime, frameInterval, nearestFrame, realTimes, timeAtFrame } from './clip-time';
 import { lockedMap, matchedMap } from './time-map';
 
-const clip = (frameTimes: number[], fileRate: number, captureRate: number) => ({ frameTimes: Float64Array.from(frameTimes), fileRate, captureRate });
+const clip = (frameTimes: number[], fileRate: number, captureRate: number) => ({
+  frameTimes: Float64Array.from(frameTimes),
+  fileRate,
+  captureRate,
+});
 
 describe('time of a clip', () => {
   it('is file time times file rate over capture rate', () => {
@@ -23,12 +27,16 @@ describe('time of a clip', () => {
 
   it('finds the frame of a time and the time of a frame back', () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 1, max: 90000 }), { minLength: 3, maxLength: 40 }), fc.double({ min: 0, max: 1, noNaN: true }), (steps, u) => {
-        let t = 0;
-        const times = realTimes(clip([0, ...steps.map((s) => (t += s))], 30, 30));
-        const frame = u * (times.length - 1);
-        expect(frameAtTime(times, timeAtFrame(times, frame))).toBeCloseTo(frame, 6);
-      }),
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 90000 }), { minLength: 3, maxLength: 40 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (steps, u) => {
+          let t = 0;
+          const times = realTimes(clip([0, ...steps.map((s) => (t += s))], 30, 30));
+          const frame = u * (times.length - 1);
+          expect(frameAtTime(times, timeAtFrame(times, frame))).toBeCloseTo(frame, 6);
+        },
+      ),
       { seed: 2 },
     );
   });
@@ -61,7 +69,10 @@ describe('matched in every phase', () => {
   it('is monotone and its inverse undoes it', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.double({ min: 0.01, max: 2, noNaN: true }), fc.double({ min: 0.01, max: 2, noNaN: true })), { minLength: 4, maxLength: 4 }),
+        fc.array(
+          fc.tuple(fc.double({ min: 0.01, max: 2, noNaN: true }), fc.double({ min: 0.01, max: 2, noNaN: true })),
+          { minLength: 4, maxLength: 4 },
+        ),
         fc.double({ min: -3, max: 10, noNaN: true }),
         fc.double({ min: 0.001, max: 2, noNaN: true }),
         (steps, t, ahead) => {

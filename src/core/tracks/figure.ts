@@ -37,7 +37,8 @@ function flatTrack({ markers }: Recording, map: MarkerMap): Track {
   for (const [id, names] of Object.entries(map) as [PointId, readonly string[]][]) {
     const used = names.flatMap((name) => markers.find((m) => m.name === name) ?? []);
     if (used.length === 0) continue;
-    const mean = (axis: 'x' | 'y'): Float64Array => used[0]!.x.map((_, i) => used.reduce((sum, m) => sum + m[axis][i]!, 0) / used.length);
+    const mean = (axis: 'x' | 'y'): Float64Array =>
+      used[0]!.x.map((_, i) => used.reduce((sum, m) => sum + m[axis][i]!, 0) / used.length);
     const x = mean('x');
     track[id] = {
       x,
@@ -72,8 +73,16 @@ export const USUAL_HEIGHT = 1.75;
 export function proposeFigure(recording: Recording, saved: MarkerMap | null): FigureAnswers {
   const map = saved ?? proposeMap(recording.markers.map((m) => m.name));
   const metresPerUnit = LENGTH_UNITS[recording.unit] ?? metresByHeight(recording, map, USUAL_HEIGHT);
-  const azimuthDegrees = isSpatial(recording) ? Math.round(sideAzimuth(spatialTrack(recording, map, metresPerUnit))) : 0;
-  return { recording, use: { first: 0, last: framesOf(recording) - 1 }, map, metresPerUnit, camera: { azimuthDegrees, elevationDegrees: 0 } };
+  const azimuthDegrees = isSpatial(recording)
+    ? Math.round(sideAzimuth(spatialTrack(recording, map, metresPerUnit)))
+    : 0;
+  return {
+    recording,
+    use: { first: 0, last: framesOf(recording) - 1 },
+    map,
+    metresPerUnit,
+    camera: { azimuthDegrees, elevationDegrees: 0 },
+  };
 }
 
 /** Other frames of the same recording, seen from the side of what happens in them. */
@@ -95,12 +104,21 @@ const wrap = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360
 const OVERHEAD = 60;
 
 /** Which view of the movement a camera has, and to which side the performer moves in its picture. */
-export function viewOfCamera(spatial: SpatialTrack, { azimuthDegrees, elevationDegrees }: FigureCamera): { view: View; travel: 'left' | 'right' } {
+export function viewOfCamera(
+  spatial: SpatialTrack,
+  { azimuthDegrees, elevationDegrees }: FigureCamera,
+): { view: View; travel: 'left' | 'right' } {
   const off = Math.round(wrap(azimuthDegrees - sideAzimuth(spatial)));
-  if (elevationDegrees > OVERHEAD) return { view: { kind: 'overhead', offPlaneDegrees: 90 - elevationDegrees }, travel: Math.abs(off) > 90 ? 'left' : 'right' };
+  if (elevationDegrees > OVERHEAD)
+    return {
+      view: { kind: 'overhead', offPlaneDegrees: 90 - elevationDegrees },
+      travel: Math.abs(off) > 90 ? 'left' : 'right',
+    };
   if (Math.abs(off) <= 45) return { view: { kind: 'side', offPlaneDegrees: off }, travel: 'right' };
   if (Math.abs(off) >= 135) return { view: { kind: 'side', offPlaneDegrees: wrap(off - 180) }, travel: 'left' };
-  return off > 0 ? { view: { kind: 'front', offPlaneDegrees: off - 90 }, travel: 'right' } : { view: { kind: 'back', offPlaneDegrees: off + 90 }, travel: 'right' };
+  return off > 0
+    ? { view: { kind: 'front', offPlaneDegrees: off - 90 }, travel: 'right' }
+    : { view: { kind: 'back', offPlaneDegrees: off + 90 }, travel: 'right' };
 }
 
 /** To which side a performer in a picture faces, and how surely that is told. */
@@ -134,15 +152,40 @@ export function travelOf(track: Track): Travel {
   const way = Array.from(hip?.x ?? []).filter((x) => !Number.isNaN(x));
   if (!hip || way.length < 2) return { travel: 'right', sure: 0 };
   const gone = way.at(-1)! - way[0]!;
-  const thighs = knee ? Array.from(hip.y, (y, i) => Math.hypot(knee.x[i]! - hip.x[i]!, knee.y[i]! - y)).filter((v) => !Number.isNaN(v)).sort((p, q) => p - q) : [];
+  const thighs = knee
+    ? Array.from(hip.y, (y, i) => Math.hypot(knee.x[i]! - hip.x[i]!, knee.y[i]! - y))
+        .filter((v) => !Number.isNaN(v))
+        .sort((p, q) => p - q)
+    : [];
   const thigh = thighs[thighs.length >> 1];
-  return { travel: gone < 0 ? 'left' : 'right', sure: thigh ? Math.min(1, Math.abs(gone) / (SURE_WAY * thigh)) : LEAST_SURE_TRAVEL };
+  return {
+    travel: gone < 0 ? 'left' : 'right',
+    sure: thigh ? Math.min(1, Math.abs(gone) / (SURE_WAY * thigh)) : LEAST_SURE_TRAVEL,
+  };
 }
 
 /** The points of a clip as a recording: in metres with y upwards where its scale is known, else in pixels of the picture. */
-export function recordingOf(name: string, rate: number, track: Track, spatial: SpatialTrack | null, flat: boolean, metresPerPixel: number | null): Recording {
+export function recordingOf(
+  name: string,
+  rate: number,
+  track: Track,
+  spatial: SpatialTrack | null,
+  flat: boolean,
+  metresPerPixel: number | null,
+): Recording {
   if (spatial && !flat) {
-    return { name, rate, unit: 'm', up: 'y', markers: (Object.entries(spatial) as [PointId, SpatialSeries][]).map(([id, { x, y, z }]): Marker => ({ name: id, x, y, z })) };
+    return {
+      name,
+      rate,
+      unit: 'm',
+      up: 'y',
+      markers: (Object.entries(spatial) as [PointId, SpatialSeries][]).map(([id, { x, y, z }]): Marker => ({
+        name: id,
+        x,
+        y,
+        z,
+      })),
+    };
   }
   const scale = flat ? 1 : (metresPerPixel ?? 1);
   const markers = (Object.entries(track) as [PointId, PointSeries][]).map(([id, { x, y }]): Marker => ({

@@ -8,7 +8,8 @@ const wall = (x: number, y: number): Colour => {
   const v = 90 + 30 * Math.sin(x / 7) * Math.cos(y / 11) + 15 * Math.sin((x + 2 * y) / 3.1);
   return [v * 0.8, v, v * 0.7];
 };
-const ball = (dx: number, dy: number, turn: number): Colour => (Math.abs(Math.sin(turn) * dx - Math.cos(turn) * dy) < 1.5 ? [230, 220, 210] : [150, 30 + 4 * dx, 25 - 3 * dy]);
+const ball = (dx: number, dy: number, turn: number): Colour =>
+  Math.abs(Math.sin(turn) * dx - Math.cos(turn) * dy) < 1.5 ? [230, 220, 210] : [150, 30 + 4 * dx, 25 - 3 * dy];
 
 interface Scene {
   readonly at: (frame: number) => { x: number; y: number };
@@ -21,7 +22,9 @@ interface Scene {
 const RADIUS = 6;
 const SAMPLES = 8;
 
-const WALL = Array.from({ length: SIZE.width * SIZE.height }, (_, i) => wall(i % SIZE.width, Math.floor(i / SIZE.width)));
+const WALL = Array.from({ length: SIZE.width * SIZE.height }, (_, i) =>
+  wall(i % SIZE.width, Math.floor(i / SIZE.width)),
+);
 
 function picture({ at, shutter, cover, turn = 0 }: Scene, frame: number, noise: () => number): PatchOf {
   const values = new Float32Array(SIZE.width * SIZE.height * 3);
@@ -32,7 +35,12 @@ function picture({ at, shutter, cover, turn = 0 }: Scene, frame: number, noise: 
       for (let s = 0; s < SAMPLES; s++) {
         const c = at(frame + ((s + 0.5) / SAMPLES - 0.5) * shutter);
         const [dx, dy] = [x - c.x, y - c.y];
-        const colour = hidden && x >= hidden.left && x < hidden.right ? ([60, 60, 65] as const) : Math.hypot(dx, dy) <= RADIUS ? ball(dx, dy, turn * frame) : WALL[y * SIZE.width + x]!;
+        const colour =
+          hidden && x >= hidden.left && x < hidden.right
+            ? ([60, 60, 65] as const)
+            : Math.hypot(dx, dy) <= RADIUS
+              ? ball(dx, dy, turn * frame)
+              : WALL[y * SIZE.width + x]!;
         sum = [sum[0] + colour[0], sum[1] + colour[1], sum[2] + colour[2]];
       }
       for (let c = 0; c < 3; c++) values[(y * SIZE.width + x) * 3 + c] = sum[c]! / SAMPLES + 4 * noise();
@@ -42,7 +50,10 @@ function picture({ at, shutter, cover, turn = 0 }: Scene, frame: number, noise: 
     const out = new Float32Array(width * height * 3);
     for (let y = 0; y < height; y++) {
       for (let x = 0; x < width; x++) {
-        const from = (Math.max(0, Math.min(SIZE.height - 1, top + y)) * SIZE.width + Math.max(0, Math.min(SIZE.width - 1, left + x))) * 3;
+        const from =
+          (Math.max(0, Math.min(SIZE.height - 1, top + y)) * SIZE.width +
+            Math.max(0, Math.min(SIZE.width - 1, left + x))) *
+          3;
         for (let c = 0; c < 3; c++) out[(y * width + x) * 3 + c] = values[from + c]!;
       }
     }
@@ -77,7 +88,10 @@ function follow(scene: Scene, frames: number): { errors: number[]; stoppedAt: nu
 }
 
 /** Starts slowly, ends fast: 2 to 14 pixels a frame, on a bow. */
-const flight = (frame: number): { x: number; y: number } => ({ x: 40.3 + 2 * frame + 0.2 * frame ** 2, y: 150.6 - 3.2 * frame + 0.06 * frame ** 2 });
+const flight = (frame: number): { x: number; y: number } => ({
+  x: 40.3 + 2 * frame + 0.2 * frame ** 2,
+  y: 150.6 - 3.2 * frame + 0.06 * frame ** 2,
+});
 
 test('a ball is followed through motion blur to two pixels, even one whose seam turns', () => {
   const { errors, stoppedAt } = follow({ at: flight, shutter: 0.5, turn: 0.03 }, 28);

@@ -57,7 +57,8 @@ function windowOf(radius: number): Float32Array {
   });
 }
 const windows = new Map<number, Float32Array>();
-const windowFor = (radius: number): Float32Array => windows.get(radius) ?? windows.set(radius, windowOf(radius)).get(radius)!;
+const windowFor = (radius: number): Float32Array =>
+  windows.get(radius) ?? windows.set(radius, windowOf(radius)).get(radius)!;
 
 /** A template made ready: weighted, without its mean in each channel, of length 1. */
 interface Template {
@@ -124,14 +125,20 @@ function surroundings(of: PatchOf, at: Vec2, radius: number): Patch {
   for (let y = 0; y < side; y++) {
     for (let k = 0; k < side * channels; k++) {
       const from = y * next + k;
-      out[y * side * channels + k] = (1 - v) * ((1 - u) * values[from]! + u * values[from + channels]!) + v * ((1 - u) * values[from + next]! + u * values[from + next + channels]!);
+      out[y * side * channels + k] =
+        (1 - v) * ((1 - u) * values[from]! + u * values[from + channels]!) +
+        v * ((1 - u) * values[from + next]! + u * values[from + next + channels]!);
     }
   }
   return { left, top, width: side, height: side, channels, values: out };
 }
 
 /** Where in an area a score is best: coarse, then every pixel, then between pixels by a parabola through the neighbours. */
-function best(score: (x: number, y: number) => number, columns: number, rows: number): { x: number; y: number; score: number } {
+function best(
+  score: (x: number, y: number) => number,
+  columns: number,
+  rows: number,
+): { x: number; y: number; score: number } {
   const known = new Map<number, number>();
   const at = (x: number, y: number): number => {
     if (x < 0 || y < 0 || x >= columns || y >= rows) return -Infinity;
@@ -141,15 +148,25 @@ function best(score: (x: number, y: number) => number, columns: number, rows: nu
     return value;
   };
   const candidates: { x: number; y: number; value: number }[] = [];
-  for (let y = 0; y < rows; y += COARSE) for (let x = 0; x < columns; x += COARSE) candidates.push({ x, y, value: at(x, y) });
+  for (let y = 0; y < rows; y += COARSE)
+    for (let x = 0; x < columns; x += COARSE) candidates.push({ x, y, value: at(x, y) });
   candidates.sort((a, b) => b.value - a.value);
   let top = candidates[0]!;
   // A narrow peak may lie between coarse steps: the best few are climbed from.
   for (const start of candidates.slice(0, 6)) {
     let here = start;
-    for (let moved = true; moved; ) {
+    for (let moved = true; moved;) {
       moved = false;
-      for (const [dx, dy] of [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [-1, -1], [1, -1], [-1, 1]] as const) {
+      for (const [dx, dy] of [
+        [1, 0],
+        [-1, 0],
+        [0, 1],
+        [0, -1],
+        [1, 1],
+        [-1, -1],
+        [1, -1],
+        [-1, 1],
+      ] as const) {
         const value = at(here.x + dx, here.y + dy);
         if (value > here.value) {
           here = { x: here.x + dx, y: here.y + dy, value };
@@ -163,16 +180,31 @@ function best(score: (x: number, y: number) => number, columns: number, rows: nu
     const bend = before - 2 * middle + after;
     return Number.isFinite(bend) && bend < 0 ? Math.max(-0.5, Math.min(0.5, (before - after) / (2 * bend))) : 0;
   };
-  return { x: top.x + vertex(at(top.x - 1, top.y), top.value, at(top.x + 1, top.y)), y: top.y + vertex(at(top.x, top.y - 1), top.value, at(top.x, top.y + 1)), score: top.value };
+  return {
+    x: top.x + vertex(at(top.x - 1, top.y), top.value, at(top.x + 1, top.y)),
+    y: top.y + vertex(at(top.x, top.y - 1), top.value, at(top.x, top.y + 1)),
+    score: top.value,
+  };
 }
 
 /** Begins to follow a point that a person placed; its velocity (pixels a frame) may be known from the frame before. */
-export function startFollowing(of: PatchOf, at: Vec2, { radius }: FollowOptions, velocity: Vec2 | null = null): Followed {
+export function startFollowing(
+  of: PatchOf,
+  at: Vec2,
+  { radius }: FollowOptions,
+  velocity: Vec2 | null = null,
+): Followed {
   const first = surroundings(of, at, radius);
   return { at, velocity, first, last: first };
 }
 
-function search(of: PatchOf, expected: Vec2, reach: number, score: (area: Patch, x: number, y: number) => number, radius: number): { at: Vec2; score: number } {
+function search(
+  of: PatchOf,
+  expected: Vec2,
+  reach: number,
+  score: (area: Patch, x: number, y: number) => number,
+  radius: number,
+): { at: Vec2; score: number } {
   const left = Math.round(expected.x) - reach - radius;
   const top = Math.round(expected.y) - reach - radius;
   const side = 2 * (reach + radius) + 1;
@@ -189,17 +221,27 @@ function search(of: PatchOf, expected: Vec2, reach: number, score: (area: Patch,
  * @param before the picture before, `now` the picture to follow into
  * @param size width and height of the pictures
  */
-export function followStep(state: Followed, before: PatchOf, now: PatchOf, size: { readonly width: number; readonly height: number }, { radius }: FollowOptions): FollowStep {
+export function followStep(
+  state: Followed,
+  before: PatchOf,
+  now: PatchOf,
+  size: { readonly width: number; readonly height: number },
+  { radius }: FollowOptions,
+): FollowStep {
   const { x: vx, y: vy } = state.velocity ?? { x: 0, y: 0 };
   const expected = { x: state.at.x + vx, y: state.at.y + vy };
-  const reach = state.velocity ? Math.round(Math.max(REACH.least, Math.min(REACH.most, radius + 0.7 * Math.hypot(vx, vy)))) : REACH.first;
+  const reach = state.velocity
+    ? Math.round(Math.max(REACH.least, Math.min(REACH.most, radius + 0.7 * Math.hypot(vx, vy))))
+    : REACH.first;
   const [first, last] = [templateOf(state.first, radius), templateOf(state.last, radius)];
-  const both = (area: Patch, x: number, y: number): number => 0.35 * correlation(area, x, y, first) + 0.65 * correlation(area, x, y, last);
+  const both = (area: Patch, x: number, y: number): number =>
+    0.35 * correlation(area, x, y, first) + 0.65 * correlation(area, x, y, last);
   const near = search(now, expected, reach, both, radius);
   // Small errors from picture to picture add up; what a person placed does not wander.
   const anchored = search(now, near.at, ANCHOR_REACH, (area, x, y) => correlation(area, x, y, first), radius);
   const likeLastAt = (place: Vec2): number => correlation(surroundings(now, place, radius), 0, 0, last);
-  const at = anchored.score >= ANCHORED && likeLastAt(anchored.at) >= likeLastAt(near.at) - ANCHOR_COST ? anchored.at : near.at;
+  const at =
+    anchored.score >= ANCHORED && likeLastAt(anchored.at) >= likeLastAt(near.at) - ANCHOR_COST ? anchored.at : near.at;
   if (at.x < 0 || at.y < 0 || at.x >= size.width || at.y >= size.height) return { found: false, because: 'outside' };
   const here = surroundings(now, at, radius);
   const [likeLast, likeFirst] = [correlation(here, 0, 0, last), correlation(here, 0, 0, first)];
@@ -207,6 +249,11 @@ export function followStep(state: Followed, before: PatchOf, now: PatchOf, size:
   const own = templateOf(here, radius);
   const back = search(before, state.at, reach, (area, x, y) => correlation(area, x, y, own), radius);
   const miss = Math.hypot(back.at.x - state.at.x, back.at.y - state.at.y);
-  if (miss > Math.max(BACK_AND_FORTH.pixels, BACK_AND_FORTH.share * radius)) return { found: false, because: 'not-back' };
-  return { found: true, alike: likeLast, next: { at, velocity: { x: at.x - state.at.x, y: at.y - state.at.y }, first: state.first, last: here } };
+  if (miss > Math.max(BACK_AND_FORTH.pixels, BACK_AND_FORTH.share * radius))
+    return { found: false, because: 'not-back' };
+  return {
+    found: true,
+    alike: likeLast,
+    next: { at, velocity: { x: at.x - state.at.x, y: at.y - state.at.y }, first: state.first, last: here },
+  };
 }

@@ -6,7 +6,11 @@ import { BODY_POINTS, isBodyPoint, isOwnPoint, type BodyPoint, type PointId, typ
 export type MarkerMap = Readonly<Partial<Record<PointId, readonly string[]>>>;
 
 /** A marker's name without the subject before a colon and without signs: "Subject:L_Knee" is "lknee". */
-const plain = (name: string): string => name.slice(name.lastIndexOf(':') + 1).toLowerCase().replace(/[^a-z0-9]/g, '');
+const plain = (name: string): string =>
+  name
+    .slice(name.lastIndexOf(':') + 1)
+    .toLowerCase()
+    .replace(/[^a-z0-9]/g, '');
 
 /**
  * Names that joints and markers commonly have (common practice), the best first; each list names the markers whose mean is
@@ -20,7 +24,16 @@ const JOINT_NAMES: Readonly<Record<string, readonly (readonly string[])[]>> = {
   knee: [['Sleg'], ['Slowleg'], ['Sshin'], ['Sknee'], ['Skne', 'Skni'], ['Skne']],
   ankle: [['Sfoot'], ['Sankle'], ['Sank', 'Sani'], ['Sank'], ['Smalleolus']],
   heel: [['Sheel'], ['Shee'], ['Shel']],
-  'foot-index': [['Stoebaseend'], ['Stoesend'], ['Sfootindex'], ['Stoe'], ['Sbigtoe'], ['Smt1', 'Smt5'], ['Stoebase'], ['Stoes']],
+  'foot-index': [
+    ['Stoebaseend'],
+    ['Stoesend'],
+    ['Sfootindex'],
+    ['Stoe'],
+    ['Sbigtoe'],
+    ['Smt1', 'Smt5'],
+    ['Stoebase'],
+    ['Stoes'],
+  ],
   ear: [['Sear'], ['Sfhd', 'Sbhd'], ['head', 'headend'], ['head']],
 };
 const NOSE: readonly (readonly string[])[] = [['nose'], ['lfhd', 'rfhd'], ['headend'], ['head']];
@@ -39,11 +52,14 @@ export function proposeMap(names: readonly string[]): MarkerMap {
   const map: Partial<Record<PointId, readonly string[]>> = {};
   for (const side of ['left', 'right'] as const) {
     for (const [joint, lists] of Object.entries(JOINT_NAMES)) {
-      const found = lists.flatMap((list) => SIDES[side].map((word) => all(list.map((name) => name.replace('S', word))))).find((l) => l !== undefined);
+      const found = lists
+        .flatMap((list) => SIDES[side].map((word) => all(list.map((name) => name.replace('S', word)))))
+        .find((l) => l !== undefined);
       if (found) map[`${side}-${joint}` as BodyPoint] = found;
     }
     // Joint chains name what a joint moves, marker sets where it lies: "left hand" ends a chain only where nothing is called wrist.
-    for (const [joint, instead] of Object.entries(STAND_IN)) map[`${side}-${joint}` as BodyPoint] ??= map[`${side}-${instead}` as BodyPoint];
+    for (const [joint, instead] of Object.entries(STAND_IN))
+      map[`${side}-${joint}` as BodyPoint] ??= map[`${side}-${instead}` as BodyPoint];
   }
   const nose = NOSE.map(all).find((l) => l !== undefined);
   if (nose) map.nose = nose;
@@ -65,7 +81,11 @@ export type SpatialTrack = Readonly<Partial<Record<PointId, SpatialSeries>>>;
 
 /** Mean of markers at every frame; of those that are seen where `partial`, else NaN where one is missing. */
 function meanOf(markers: readonly Marker[], frames: number): { x: Float64Array; y: Float64Array; z: Float64Array } {
-  const mean = (axis: 'x' | 'y' | 'z'): Float64Array => Float64Array.from({ length: frames }, (_, i) => markers.reduce((sum, m) => sum + (m[axis]?.[i] ?? 0), 0) / markers.length);
+  const mean = (axis: 'x' | 'y' | 'z'): Float64Array =>
+    Float64Array.from(
+      { length: frames },
+      (_, i) => markers.reduce((sum, m) => sum + (m[axis]?.[i] ?? 0), 0) / markers.length,
+    );
   return { x: mean('x'), y: mean('y'), z: mean('z') };
 }
 
@@ -107,10 +127,15 @@ export function spatialTrack(recording: Recording, map: MarkerMap, metresPerUnit
     const { x, y, z } = meanOf(markers, frames);
     const scaled = (values: Float64Array, by: number): Float64Array => values.map((v) => v * by);
     // Turned about x so that what was up is y: (x, y, z) becomes (x, z, -y).
-    track[id] = up === 'y' ? { x: scaled(x, metresPerUnit), y: scaled(y, metresPerUnit), z: scaled(z, metresPerUnit) } : { x: scaled(x, metresPerUnit), y: scaled(z, metresPerUnit), z: scaled(y, -metresPerUnit) };
+    track[id] =
+      up === 'y'
+        ? { x: scaled(x, metresPerUnit), y: scaled(y, metresPerUnit), z: scaled(z, metresPerUnit) }
+        : { x: scaled(x, metresPerUnit), y: scaled(z, metresPerUnit), z: scaled(y, -metresPerUnit) };
   }
   return track;
 }
 
 /** Points of the body in the order in which a mapping is shown. */
-export const MAPPED_POINTS: readonly BodyPoint[] = BODY_POINTS.filter((id) => id === 'nose' || /ear$|shoulder|elbow|wrist|hip|knee|ankle|heel|foot-index/.test(id));
+export const MAPPED_POINTS: readonly BodyPoint[] = BODY_POINTS.filter(
+  (id) => id === 'nose' || /ear$|shoulder|elbow|wrist|hip|knee|ankle|heel|foot-index/.test(id),
+);

@@ -87,18 +87,32 @@ const TURNING = /^(left|right)-(hip|shoulder)$/;
  * How wrong a point may be at a frame: it grows as the finder's confidence falls; points set by hand have no part alike.
  * @param noise what its positions jitter after smoothing, pixels (`point-noise.ts`)
  */
-export function pointError(series: PointSeries, id: PointId, frame: number, bodyHeight: number, farSide: Side | null, noise = 0): PointError {
+export function pointError(
+  series: PointSeries,
+  id: PointId,
+  frame: number,
+  bodyHeight: number,
+  farSide: Side | null,
+  noise = 0,
+): PointError {
   const origin = series.origin[frame];
   if (origin === ORIGIN.hand) return { sd: HAND_SD_PIXELS, alike: 0, ofSides: 0 };
   if (origin === ORIGIN.interpolated) return { sd: HAND_SD_PIXELS * 2, alike: 0, ofSides: 0 };
-  if (origin === ORIGIN.followed) return { sd: FOLLOWED_SD_PIXELS / Math.max(0.25, series.confidence[frame]!), alike: 0, ofSides: 0 };
+  if (origin === ORIGIN.followed)
+    return { sd: FOLLOWED_SD_PIXELS / Math.max(0.25, series.confidence[frame]!), alike: 0, ofSides: 0 };
   if (origin === ORIGIN.recorded) {
     const [random, alike] = [RECORDED_ERROR.random * heightOr(bodyHeight), RECORDED_ERROR.alike * heightOr(bodyHeight)];
     return { sd: Math.hypot(random, alike, CARRIED_ON * noise), alike, ofSides: 0 };
   }
   const side = sideOf(id);
-  const { random, alike } = (FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR)[side !== null && side === farSide ? 'far' : 'near'];
+  const { random, alike } = (FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR)[
+    side !== null && side === farSide ? 'far' : 'near'
+  ];
   const doubt = 1 / Math.max(0.05, series.confidence[frame]!) - 1;
   const height = heightOr(bodyHeight);
-  return { sd: Math.hypot(Math.max(random * height, noise), alike * height, DOUBT_SHARE * Math.sqrt(doubt) * height), alike: alike * height, ofSides: TURNING.test(id) ? TURNED : 0 };
+  return {
+    sd: Math.hypot(Math.max(random * height, noise), alike * height, DOUBT_SHARE * Math.sqrt(doubt) * height),
+    alike: alike * height,
+    ofSides: TURNING.test(id) ? TURNED : 0,
+  };
 }

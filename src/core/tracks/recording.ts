@@ -34,9 +34,15 @@ const ROUNDED = 1e-5;
 export const framesOf = (recording: Recording): number => recording.markers[0]?.x.length ?? 0;
 
 /** The frames from one to another of a recording, both included. */
-export function cutRecording(recording: Recording, { first, last }: { readonly first: number; readonly last: number }): Recording {
+export function cutRecording(
+  recording: Recording,
+  { first, last }: { readonly first: number; readonly last: number },
+): Recording {
   const cut = (values: Float64Array): Float64Array => values.slice(first, last + 1);
-  return { ...recording, markers: recording.markers.map((m) => ({ name: m.name, x: cut(m.x), y: cut(m.y), z: m.z && cut(m.z) })) };
+  return {
+    ...recording,
+    markers: recording.markers.map((m) => ({ name: m.name, x: cut(m.x), y: cut(m.y), z: m.z && cut(m.z) })),
+  };
 }
 
 export function emptyMarker(name: string, frames: number, spatial: boolean): Marker {

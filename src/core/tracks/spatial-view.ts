@@ -13,9 +13,15 @@ export interface FigureCamera {
 const RADIANS = Math.PI / 180;
 
 /** Right and up of a camera's picture as directions in space. */
-export function pictureAxes({ azimuthDegrees, elevationDegrees }: FigureCamera): { right: readonly [number, number, number]; up: readonly [number, number, number] } {
+export function pictureAxes({ azimuthDegrees, elevationDegrees }: FigureCamera): {
+  right: readonly [number, number, number];
+  up: readonly [number, number, number];
+} {
   const [a, e] = [azimuthDegrees * RADIANS, elevationDegrees * RADIANS];
-  return { right: [Math.cos(a), 0, -Math.sin(a)], up: [-Math.sin(a) * Math.sin(e), Math.cos(e), -Math.cos(a) * Math.sin(e)] };
+  return {
+    right: [Math.cos(a), 0, -Math.sin(a)],
+    up: [-Math.sin(a) * Math.sin(e), Math.cos(e), -Math.cos(a) * Math.sin(e)],
+  };
 }
 
 /** Share of the picture that the whole way of the points fills. */
@@ -32,8 +38,13 @@ export interface SeenFigure {
  */
 export function seenFrom(points: SpatialTrack, camera: FigureCamera, picture: Size): SeenFigure {
   const { right, up } = pictureAxes(camera);
-  const along = ({ x, y, z }: SpatialSeries, [a, b, c]: readonly [number, number, number]): Float64Array => x.map((v, i) => a * v + b * y[i]! + c * z[i]!);
-  const flat = (Object.entries(points) as [PointId, SpatialSeries][]).map(([id, series]) => ({ id, x: along(series, right), y: along(series, up) }));
+  const along = ({ x, y, z }: SpatialSeries, [a, b, c]: readonly [number, number, number]): Float64Array =>
+    x.map((v, i) => a * v + b * y[i]! + c * z[i]!);
+  const flat = (Object.entries(points) as [PointId, SpatialSeries][]).map(([id, series]) => ({
+    id,
+    x: along(series, right),
+    y: along(series, up),
+  }));
   const range = (axis: 'x' | 'y'): readonly [number, number] => {
     let [low, high] = [Infinity, -Infinity];
     for (const point of flat) {
@@ -46,7 +57,8 @@ export function seenFrom(points: SpatialTrack, camera: FigureCamera, picture: Si
   };
   const [x0, x1] = range('x');
   const [y0, y1] = range('y');
-  const pixelsPerMetre = FILLED * Math.min(picture.width / Math.max(1e-6, x1 - x0), picture.height / Math.max(1e-6, y1 - y0));
+  const pixelsPerMetre =
+    FILLED * Math.min(picture.width / Math.max(1e-6, x1 - x0), picture.height / Math.max(1e-6, y1 - y0));
   const track: Partial<Record<PointId, PointSeries>> = {};
   for (const { id, x, y } of flat) {
     const seen = (i: number): boolean => !Number.isNaN(x[i]!);
@@ -112,7 +124,12 @@ export function spatialHeight(points: SpatialTrack): number {
     const frames = chain[0]!.x.length;
     for (let i = 0; i < frames; i++) {
       let sum = 0;
-      for (let k = 0; k < 3; k++) sum += Math.hypot(chain[k]!.x[i]! - chain[k + 1]!.x[i]!, chain[k]!.y[i]! - chain[k + 1]!.y[i]!, chain[k]!.z[i]! - chain[k + 1]!.z[i]!);
+      for (let k = 0; k < 3; k++)
+        sum += Math.hypot(
+          chain[k]!.x[i]! - chain[k + 1]!.x[i]!,
+          chain[k]!.y[i]! - chain[k + 1]!.y[i]!,
+          chain[k]!.z[i]! - chain[k + 1]!.z[i]!,
+        );
       if (!Number.isNaN(sum)) heights.push(sum / (LENGTH_SHARES.thigh + LENGTH_SHARES.shank + LENGTH_SHARES.trunk));
     }
   }

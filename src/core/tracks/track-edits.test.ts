@@ -1,17 +1,41 @@
 import { stickPerformance } from '../../../tests/fixtures/stick-performance';
 import { movementSchema } from '../model/movement';
-import { carryCorrection, emptySeries, mergeFollowed, ORIGIN, placePoint, swapSides, untilNextHand, type PointSeries, type Track } from './track';
+import {
+  carryCorrection,
+  emptySeries,
+  mergeFollowed,
+  ORIGIN,
+  placePoint,
+  swapSides,
+  untilNextHand,
+  type PointSeries,
+  type Track,
+} from './track';
 import { boxBetween, cornersOf } from '../detections/person-box';
 import { placingOrder, workList } from '../judgement/work-list';
 
 const FRAMES = 8;
 /** A found point that goes a pixel a frame to the right. */
-const found = (y: number): PointSeries => ({ ...emptySeries(FRAMES), x: Float64Array.from({ length: FRAMES }, (_, i) => i), y: new Float64Array(FRAMES).fill(y), confidence: new Float32Array(FRAMES).fill(0.5), origin: new Uint8Array(FRAMES).fill(ORIGIN.found) });
+const found = (y: number): PointSeries => ({
+  ...emptySeries(FRAMES),
+  x: Float64Array.from({ length: FRAMES }, (_, i) => i),
+  y: new Float64Array(FRAMES).fill(y),
+  confidence: new Float32Array(FRAMES).fill(0.5),
+  origin: new Uint8Array(FRAMES).fill(ORIGIN.found),
+});
 
 describe('exchanging left and right', () => {
-  const track: Track = { 'left-knee': found(1), 'right-knee': found(2), 'left-wrist': found(3), 'right-wrist': found(4) };
+  const track: Track = {
+    'left-knee': found(1),
+    'right-knee': found(2),
+    'left-wrist': found(3),
+    'right-wrist': found(4),
+  };
   it('changes the joints chosen, in the frames chosen, whichever end is named first', () => {
-    for (const [from, to] of [[2, 4], [4, 2]] as const) {
+    for (const [from, to] of [
+      [2, 4],
+      [4, 2],
+    ] as const) {
       const swapped = swapSides(track, from, to, (id) => id.includes('knee'));
       expect(Array.from(swapped['left-knee']!.y)).toEqual([1, 1, 2, 2, 2, 1, 1, 1]);
       expect(Array.from(swapped['right-knee']!.y)).toEqual([2, 2, 1, 1, 1, 2, 2, 2]);
@@ -19,7 +43,12 @@ describe('exchanging left and right', () => {
     }
   });
   it('is its own undoing, and leaves what it was given alone', () => {
-    const twice = swapSides(swapSides(track, 0, 7, () => true), 0, 7, () => true);
+    const twice = swapSides(
+      swapSides(track, 0, 7, () => true),
+      0,
+      7,
+      () => true,
+    );
     expect(twice).toEqual(track);
     expect(Array.from(track['left-knee']!.y)).toEqual(new Array(FRAMES).fill(1));
   });
@@ -49,39 +78,106 @@ describe('a correction carried on', () => {
 
 test('followed positions are put in, hand-placed ones stay', () => {
   const track = placePoint({}, FRAMES, 'own-ball', 2, 99, 99);
-  const merged = mergeFollowed(track, FRAMES, 'own-ball', new Map([[2, { x: 1, y: 1, confidence: 0.9 }], [3, { x: 4, y: 5, confidence: 0.75 }]]))['own-ball']!;
-  expect([merged.x[2], merged.x[3], merged.origin[2], merged.origin[3], merged.confidence[3]]).toEqual([99, 4, ORIGIN.hand, ORIGIN.followed, 0.75]);
+  const merged = mergeFollowed(
+    track,
+    FRAMES,
+    'own-ball',
+    new Map([
+      [2, { x: 1, y: 1, confidence: 0.9 }],
+      [3, { x: 4, y: 5, confidence: 0.75 }],
+    ]),
+  )['own-ball']!;
+  expect([merged.x[2], merged.x[3], merged.origin[2], merged.origin[3], merged.confidence[3]]).toEqual([
+    99,
+    4,
+    ORIGIN.hand,
+    ORIGIN.followed,
+    0.75,
+  ]);
 });
 
 test('a box is the same from whichever corner it is drawn, and refused where it holds nobody', () => {
   const box = boxBetween({ x: 90, y: 10 }, { x: 30, y: 110 }, 7);
   expect(box).toEqual({ ok: true, value: { frame: 7, x: 30, y: 10, width: 60, height: 100 } });
   expect(box.ok && cornersOf(box.value)[2]).toEqual({ x: 90, y: 110 });
-  expect(boxBetween({ x: 0, y: 0 }, { x: 9, y: 4 }, 0)).toMatchObject({ ok: false, issue: { code: 'too-small', message: expect.stringContaining('9 by 4 pixels') } });
+  expect(boxBetween({ x: 0, y: 0 }, { x: 9, y: 4 }, 0)).toMatchObject({
+    ok: false,
+    issue: { code: 'too-small', message: expect.stringContaining('9 by 4 pixels') },
+  });
 });
 
 describe('what measures still wait for', () => {
   const common = { region: 'legs', importance: 0.5, cost: 'weeks' } as const;
   const movement = movementSchema.parse({
-    schemaVersion: 1, id: 'x', name: 'x', sport: 'x', phases: [], causes: [], cautions: [],
+    schemaVersion: 1,
+    id: 'x',
+    name: 'x',
+    sport: 'x',
+    phases: [],
+    causes: [],
+    cautions: [],
     points: [{ id: 'own-ball', name: 'Ball', look: '' }],
     moments: ['first', 'second'].map((id, i) => ({ id, name: id, key: String(i), look: '' })),
     measures: [
-      { ...common, id: 'knee', name: 'Knee', kind: 'joint-angle', plane: 'sagittal', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], at: 'first' },
-      { ...common, id: 'fall', name: 'Side fall', kind: 'segment-angle', plane: 'frontal', points: ['mid-hip', 'mid-shoulder'], against: 'up', at: 'first' },
-      { ...common, id: 'ball', name: 'Ball height', kind: 'value', plane: 'sagittal', of: { q: 'height', point: 'own-ball' }, at: 'second' },
+      {
+        ...common,
+        id: 'knee',
+        name: 'Knee',
+        kind: 'joint-angle',
+        plane: 'sagittal',
+        points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'],
+        at: 'first',
+      },
+      {
+        ...common,
+        id: 'fall',
+        name: 'Side fall',
+        kind: 'segment-angle',
+        plane: 'frontal',
+        points: ['mid-hip', 'mid-shoulder'],
+        against: 'up',
+        at: 'first',
+      },
+      {
+        ...common,
+        id: 'ball',
+        name: 'Ball height',
+        kind: 'value',
+        plane: 'sagittal',
+        of: { q: 'height', point: 'own-ball' },
+        at: 'second',
+      },
     ],
   });
   const points = { 'left-hip': [500, 100], 'left-knee': [500, 300] } as const;
 
   it('are the missing points of marked moments, not those of planes that the camera does not see', () => {
-    expect(workList(movement, stickPerformance(() => points, { first: 10 }))).toEqual([{ momentId: 'first', frame: 10, id: 'left-ankle', state: 'missing', measures: ['Knee'] }]);
-    const both = workList(movement, stickPerformance(() => points, { first: 10, second: 20 }));
-    expect(both.map((item) => [item.momentId, item.id])).toEqual([['first', 'left-ankle'], ['second', 'own-ball']]);
-    expect(workList(movement, stickPerformance(() => ({ ...points, 'left-ankle': [500, 500] }), { first: 10 }))).toEqual([]);
+    expect(
+      workList(
+        movement,
+        stickPerformance(() => points, { first: 10 }),
+      ),
+    ).toEqual([{ momentId: 'first', frame: 10, id: 'left-ankle', state: 'missing', measures: ['Knee'] }]);
+    const both = workList(
+      movement,
+      stickPerformance(() => points, { first: 10, second: 20 }),
+    );
+    expect(both.map((item) => [item.momentId, item.id])).toEqual([
+      ['first', 'left-ankle'],
+      ['second', 'own-ball'],
+    ]);
+    expect(
+      workList(
+        movement,
+        stickPerformance(() => ({ ...points, 'left-ankle': [500, 500] }), { first: 10 }),
+      ),
+    ).toEqual([]);
   });
   it('are placed in the order in which measures name them, every joint once', () => {
-    const order = placingOrder(movement, stickPerformance(() => points, {}));
+    const order = placingOrder(
+      movement,
+      stickPerformance(() => points, {}),
+    );
     expect(order.slice(0, 3)).toEqual(['left-hip', 'left-knee', 'left-ankle']);
     expect(order).toContain('own-ball');
     expect(new Set(order).size).toBe(order.length);

@@ -65,7 +65,8 @@ export function clearPoint(track: Track, frames: number, id: PointId, frame: num
 export function clearFound(track: Track, named: ReadonlyMap<number, readonly PointId[]>): Track {
   const next: Partial<Record<PointId, PointSeries>> = { ...track };
   for (const id of new Set([...named.values()].flat())) next[id] = copySeries(track[id]!);
-  for (const [frame, ids] of named) for (const id of ids) if (track[id]!.origin[frame] === ORIGIN.found) lose(next[id]!, frame);
+  for (const [frame, ids] of named)
+    for (const id of ids) if (track[id]!.origin[frame] === ORIGIN.found) lose(next[id]!, frame);
   return next;
 }
 
@@ -100,7 +101,9 @@ export function interpolateBetweenHands(track: Track, id: PointId, frame: number
 }
 
 /** What the finder says of one frame: a position and a confidence for each of its points. */
-export type FoundPoints = Readonly<Partial<Record<BodyPoint, { readonly x: number; readonly y: number; readonly confidence: number }>>>;
+export type FoundPoints = Readonly<
+  Partial<Record<BodyPoint, { readonly x: number; readonly y: number; readonly confidence: number }>>
+>;
 
 /** Puts found points into a track; what a person placed by hand is kept. */
 export function mergeFound(track: Track, frames: number, found: ReadonlyMap<number, FoundPoints>): Track {
@@ -149,7 +152,12 @@ export interface FollowedPoint {
 }
 
 /** Puts followed positions of one point into a track; what a person placed by hand is kept. */
-export function mergeFollowed(track: Track, frames: number, id: PointId, followed: ReadonlyMap<number, FollowedPoint>): Track {
+export function mergeFollowed(
+  track: Track,
+  frames: number,
+  id: PointId,
+  followed: ReadonlyMap<number, FollowedPoint>,
+): Track {
   const series = copySeries(track[id] ?? emptySeries(frames));
   for (const [frame, point] of followed) {
     if (series.origin[frame] === ORIGIN.hand) continue;
@@ -192,7 +200,12 @@ export function swapSides(track: Track, from: number, to: number, which: (id: Bo
  * frame placed by hand, or constant to the end where there is none.
  * @param shift how far the found point was moved, pixels
  */
-export function carryCorrection(track: Track, id: PointId, frame: number, shift: { readonly x: number; readonly y: number }): Track {
+export function carryCorrection(
+  track: Track,
+  id: PointId,
+  frame: number,
+  shift: { readonly x: number; readonly y: number },
+): Track {
   const before = track[id];
   if (!before) return track;
   const series = copySeries(before);

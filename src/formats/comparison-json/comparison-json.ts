@@ -19,7 +19,14 @@ const readingSchema = z.object({
 const gapSchema = z.object({
   measure: z.string(),
   score: z.number(),
-  parts: z.object({ size: z.number(), confidence: z.number(), importance: z.number(), fromConsequences: z.number(), affordable: z.number(), risk: z.boolean() }),
+  parts: z.object({
+    size: z.number(),
+    confidence: z.number(),
+    importance: z.number(),
+    fromConsequences: z.number(),
+    affordable: z.number(),
+    risk: z.boolean(),
+  }),
   reason: z.string(),
   willFollow: z.array(z.object({ measure: z.string(), because: z.string() })),
 });
@@ -83,13 +90,28 @@ const round = (value: number): number => Number(value.toPrecision(8));
 
 function readingOf(reading: Reading): z.infer<typeof readingSchema> {
   if (!reading.measurable) return { value: null, sd: null, frame: null, note: `${reading.message}. ${reading.remedy}` };
-  return { value: round(fromSi(reading.value, reading.unit)), sd: round(fromSi(reading.sd, reading.unit)), frame: round(reading.provenance.frames[0]! + 1), note: null };
+  return {
+    value: round(fromSi(reading.value, reading.unit)),
+    sd: round(fromSi(reading.sd, reading.unit)),
+    frame: round(reading.provenance.frames[0]! + 1),
+    note: null,
+  };
 }
 
-const performanceOf = ({ performance, file, proposed, warnings }: ComparedPerformance): z.infer<typeof performanceSchema> => ({
+const performanceOf = ({
+  performance,
+  file,
+  proposed,
+  warnings,
+}: ComparedPerformance): z.infer<typeof performanceSchema> => ({
   file,
   framesPerSecond: performance.clip.captureRate,
-  moments: Object.fromEntries(Object.entries(performance.marks).map(([id, frame]) => [id, { seconds: round(timeAtFrame(performance.times, frame)), proposed: proposed[id] ?? null }])),
+  moments: Object.fromEntries(
+    Object.entries(performance.marks).map(([id, frame]) => [
+      id,
+      { seconds: round(timeAtFrame(performance.times, frame)), proposed: proposed[id] ?? null },
+    ]),
+  ),
   warnings: [...warnings],
 });
 
@@ -102,7 +124,13 @@ const gapOf = ({ judged, score, parts, reason, willFollow }: RankedGap): z.infer
 });
 
 /** @param references the first, and further ones whose mean counts with it */
-export function comparisonDocument(movement: Movement, athlete: ComparedPerformance, references: readonly ComparedPerformance[], judged: readonly Judged[], priorities: Priorities): ComparisonDocument {
+export function comparisonDocument(
+  movement: Movement,
+  athlete: ComparedPerformance,
+  references: readonly ComparedPerformance[],
+  judged: readonly Judged[],
+  priorities: Priorities,
+): ComparisonDocument {
   return {
     format: 'proud-falcon-comparison',
     version: 1,
@@ -111,8 +139,13 @@ export function comparisonDocument(movement: Movement, athlete: ComparedPerforma
     reference: performanceOf(references[0]!),
     furtherReferences: references.slice(1).map(performanceOf),
     measures: judged.map((j) => {
-      const unit: DisplayUnit = j.athlete.measurable ? j.athlete.unit : j.reference.measurable ? j.reference.unit : 'deg';
-      const shown = (si: number | null): number | null => (si === null || !Number.isFinite(si) ? null : round(fromSi(si, unit)));
+      const unit: DisplayUnit = j.athlete.measurable
+        ? j.athlete.unit
+        : j.reference.measurable
+          ? j.reference.unit
+          : 'deg';
+      const shown = (si: number | null): number | null =>
+        si === null || !Number.isFinite(si) ? null : round(fromSi(si, unit));
       return {
         id: j.measure.id,
         name: j.measure.name,

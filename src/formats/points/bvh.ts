@@ -1,6 +1,15 @@
 import { fail, ok, type Result } from '../../core/result';
 import { emptyMarker, framesOf, rateOfInterval, type Marker } from '../../core/tracks/recording';
-import { bytesOf, damaged, MOST_SAMPLES, quote, textOf, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
+import {
+  bytesOf,
+  damaged,
+  MOST_SAMPLES,
+  quote,
+  textOf,
+  type PointFile,
+  type PointFileIssue,
+  type PointFormat,
+} from './point-format';
 
 const CHANNELS = ['Xposition', 'Yposition', 'Zposition', 'Xrotation', 'Yrotation', 'Zrotation'] as const;
 type Channel = (typeof CHANNELS)[number];
@@ -20,9 +29,7 @@ class Damage extends Error {}
 /** Words of the hierarchy one after the other. */
 class Words {
   private at = 0;
-  constructor(
-    private readonly words: readonly string[],
-  ) {}
+  constructor(private readonly words: readonly string[]) {}
   next(expected: string): string {
     const word = this.words[this.at++];
     if (word === undefined) throw new Damage(`it ends where ${expected} should follow.`);
@@ -53,10 +60,12 @@ function readHierarchy(words: Words): Joint[] {
     if (word === '}') {
       if (open.pop() === undefined) throw new Damage('a “}” too many.');
       if (open.length === 0 && words.peek()?.toUpperCase() === 'MOTION') return joints;
-      if (open.length === 0 && words.peek()?.toUpperCase() !== 'ROOT') throw new Damage('“MOTION” should follow the hierarchy.');
+      if (open.length === 0 && words.peek()?.toUpperCase() !== 'ROOT')
+        throw new Damage('“MOTION” should follow the hierarchy.');
       continue;
     }
-    if (word !== 'ROOT' && word !== 'JOINT' && word !== 'END') throw new Damage(`“JOINT” should stand where ${quote(word)} does.`);
+    if (word !== 'ROOT' && word !== 'JOINT' && word !== 'END')
+      throw new Damage(`“JOINT” should stand where ${quote(word)} does.`);
     if (joints.length >= MOST_JOINTS) throw new Damage(`it has more than ${MOST_JOINTS} joints.`);
     const parent = open.at(-1) ?? -1;
     const label = words.next('a name');
@@ -85,7 +94,9 @@ type Matrix = [number, number, number, number, number, number, number, number, n
 
 function times(a: Matrix, b: Matrix): Matrix {
   const out = new Array<number>(9) as Matrix;
-  for (let r = 0; r < 3; r++) for (let c = 0; c < 3; c++) out[3 * r + c] = a[3 * r]! * b[c]! + a[3 * r + 1]! * b[3 + c]! + a[3 * r + 2]! * b[6 + c]!;
+  for (let r = 0; r < 3; r++)
+    for (let c = 0; c < 3; c++)
+      out[3 * r + c] = a[3 * r]! * b[c]! + a[3 * r + 1]! * b[3 + c]! + a[3 * r + 2]! * b[6 + c]!;
   return out;
 }
 
@@ -98,7 +109,12 @@ function rotation(channel: Channel, degrees: number): Matrix {
 }
 
 /** Positions of all joints in one frame (forward kinematics), written into the markers. */
-function placeJoints(joints: readonly Joint[], values: readonly number[], frame: number, markers: readonly Marker[]): void {
+function placeJoints(
+  joints: readonly Joint[],
+  values: readonly number[],
+  frame: number,
+  markers: readonly Marker[],
+): void {
   const turned: Matrix[] = [];
   let next = 0;
   joints.forEach((joint, j) => {
@@ -131,31 +147,61 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   const split = /^\s*MOTION\s*$/im.exec(text);
   if (!split) return damaged(fileName, 'it has no “MOTION” part. Export it again.');
   const warnings: string[] = [];
-  const joints = readHierarchy(new Words([...text.slice(0, split.index).split(/[\s]+/).filter((w) => w !== ''), 'MOTION']));
-  const lines = text.slice(split.index + split[0].length).split(/\r?\n/).map((line) => line.trim()).filter((line) => line !== '');
+  const joints = readHierarchy(
+    new Words([
+      ...text
+        .slice(0, split.index)
+        .split(/[\s]+/)
+        .filter((w) => w !== ''),
+      'MOTION',
+    ]),
+  );
+  const lines = text
+    .slice(split.index + split[0].length)
+    .split(/\r?\n/)
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
   const claimed = Number(/^Frames:?\s*(\S+)/i.exec(lines[0] ?? '')?.[1]);
   const interval = Number(/^Frame Time:?\s*(\S+)/i.exec(lines[1] ?? '')?.[1]);
-  if (!Number.isFinite(claimed)) return damaged(fileName, `“Frames: N” should stand where ${quote(lines[0] ?? '')} does.`);
-  if (!(interval > 0)) return damaged(fileName, `“Frame Time: SECONDS” should stand where ${quote(lines[1] ?? '')} does.`);
+  if (!Number.isFinite(claimed))
+    return damaged(fileName, `“Frames: N” should stand where ${quote(lines[0] ?? '')} does.`);
+  if (!(interval > 0))
+    return damaged(fileName, `“Frame Time: SECONDS” should stand where ${quote(lines[1] ?? '')} does.`);
   const wanted = joints.reduce((sum, joint) => sum + joint.channels.length, 0);
   const rows = lines.slice(2);
-  if (rows.length * joints.length > MOST_SAMPLES) return fail('too-large', `“${fileName}” has ${rows.length} frames of ${joints.length} joints. Cut it to the attempt that is wanted.`);
+  if (rows.length * joints.length > MOST_SAMPLES)
+    return fail(
+      'too-large',
+      `“${fileName}” has ${rows.length} frames of ${joints.length} joints. Cut it to the attempt that is wanted.`,
+    );
   const frames: number[][] = [];
   for (const [i, row] of rows.entries()) {
     const values = row.split(/\s+/).map(Number);
     if (values.length < wanted || values.some((v) => !Number.isFinite(v))) {
       // A file that was cut off ends in half a line; what is before is good.
-      if (i === 0) return damaged(fileName, `its first frame has ${values.filter(Number.isFinite).length} numbers; ${wanted} are wanted.`);
-      warnings.push(`Frame ${i + 1} has ${values.filter(Number.isFinite).length} good numbers of ${wanted}; the ${i} frames before it were read.`);
+      if (i === 0)
+        return damaged(
+          fileName,
+          `its first frame has ${values.filter(Number.isFinite).length} numbers; ${wanted} are wanted.`,
+        );
+      warnings.push(
+        `Frame ${i + 1} has ${values.filter(Number.isFinite).length} good numbers of ${wanted}; the ${i} frames before it were read.`,
+      );
       break;
     }
     frames.push(values);
   }
-  if (frames.length !== claimed) warnings.push(`The file says it has ${claimed} frames and has ${frames.length}; all of those were read.`);
+  if (frames.length !== claimed)
+    warnings.push(`The file says it has ${claimed} frames and has ${frames.length}; all of those were read.`);
   if (frames.length === 0) return fail('no-points', `“${fileName}” has no frames.`);
   const markers = joints.map((joint) => emptyMarker(joint.name, frames.length, true));
   frames.forEach((values, frame) => placeJoints(joints, values, frame, markers));
-  return ok({ recordings: [{ name: fileName.replace(/\.[^.]*$/, ''), rate: rateOfInterval(interval), unit: 'unknown', up: 'y', markers }], warnings });
+  return ok({
+    recordings: [
+      { name: fileName.replace(/\.[^.]*$/, ''), rate: rateOfInterval(interval), unit: 'unknown', up: 'y', markers },
+    ],
+    warnings,
+  });
 }
 
 /** A name without blanks, which end a word in this format. */
@@ -181,7 +227,8 @@ export const bvh: PointFormat = {
   },
   write: (recording) => {
     const frames = framesOf(recording);
-    const joint = (marker: Marker): string => `\tJOINT ${wordOf(marker.name)}\n\t{\n\t\tOFFSET 0 0 0\n\t\tCHANNELS 3 Xposition Yposition Zposition\n\t\tEnd Site\n\t\t{\n\t\t\tOFFSET 0 0 0\n\t\t}\n\t}\n`;
+    const joint = (marker: Marker): string =>
+      `\tJOINT ${wordOf(marker.name)}\n\t{\n\t\tOFFSET 0 0 0\n\t\tCHANNELS 3 Xposition Yposition Zposition\n\t\tEnd Site\n\t\t{\n\t\t\tOFFSET 0 0 0\n\t\t}\n\t}\n`;
     const held = recording.markers.map(() => [0, 0, 0]);
     const rows = Array.from({ length: frames }, (_, i) =>
       recording.markers
@@ -191,6 +238,8 @@ export const bvh: PointFormat = {
         })
         .join(' '),
     );
-    return bytesOf(`HIERARCHY\nROOT origin\n{\n\tOFFSET 0 0 0\n\tCHANNELS 0\n${recording.markers.map(joint).join('')}}\nMOTION\nFrames: ${frames}\nFrame Time: ${1 / recording.rate}\n${rows.join('\n')}\n`);
+    return bytesOf(
+      `HIERARCHY\nROOT origin\n{\n\tOFFSET 0 0 0\n\tCHANNELS 0\n${recording.markers.map(joint).join('')}}\nMOTION\nFrames: ${frames}\nFrame Time: ${1 / recording.rate}\n${rows.join('\n')}\n`,
+    );
   },
 };

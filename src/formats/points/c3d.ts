@@ -1,5 +1,12 @@
 import { fail, ok, type Result } from '../../core/result';
-import { emptyMarker, framesOf, LENGTH_UNITS, type LengthUnit, type Marker, type Recording } from '../../core/tracks/recording';
+import {
+  emptyMarker,
+  framesOf,
+  LENGTH_UNITS,
+  type LengthUnit,
+  type Marker,
+  type Recording,
+} from '../../core/tracks/recording';
 import { damaged, MOST_SAMPLES, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
 
 const BLOCK = 512;
@@ -79,8 +86,14 @@ function readParameters(numbers: Numbers, start: number, end: number): ReadonlyM
     const next = numbers.uint16(link);
     if (group < 0) groups.set(-group, name);
     else {
-      const dimensions = Array.from({ length: Math.min(7, numbers.byte(link + 3)) }, (_, k) => numbers.byte(link + 4 + k));
-      found.push({ group, name, parameter: { type: (numbers.byte(link + 2) << 24) >> 24, dimensions, at: link + 4 + dimensions.length } });
+      const dimensions = Array.from({ length: Math.min(7, numbers.byte(link + 3)) }, (_, k) =>
+        numbers.byte(link + 4 + k),
+      );
+      found.push({
+        group,
+        name,
+        parameter: { type: (numbers.byte(link + 2) << 24) >> 24, dimensions, at: link + 4 + dimensions.length },
+      });
     }
     if (next === 0) break;
     at = link + next;
@@ -92,7 +105,11 @@ function readParameters(numbers: Numbers, start: number, end: number): ReadonlyM
 function texts(numbers: Numbers, parameter: Parameter | undefined): string[] {
   if (!parameter || parameter.type !== -1) return [];
   const [width = 0, count = 1] = parameter.dimensions;
-  return Array.from({ length: count }, (_, k) => latin(numbers, parameter.at + k * width, width).replaceAll('\0', ' ').trim());
+  return Array.from({ length: count }, (_, k) =>
+    latin(numbers, parameter.at + k * width, width)
+      .replaceAll('\0', ' ')
+      .trim(),
+  );
 }
 
 const numberOf = (numbers: Numbers, parameter: Parameter | undefined, k = 0): number | undefined => {
@@ -102,7 +119,9 @@ const numberOf = (numbers: Numbers, parameter: Parameter | undefined, k = 0): nu
 };
 
 function labelsOf(numbers: Numbers, parameters: ReadonlyMap<string, Parameter>, count: number): readonly string[] {
-  const labels = ['', '2', '3', '4', '5', '6', '7', '8'].flatMap((more) => texts(numbers, parameters.get(`POINT:LABELS${more}`)));
+  const labels = ['', '2', '3', '4', '5', '6', '7', '8'].flatMap((more) =>
+    texts(numbers, parameters.get(`POINT:LABELS${more}`)),
+  );
   const taken = new Set<string>();
   return Array.from({ length: count }, (_, k) => {
     const label = labels[k] || `point ${k + 1}`;
@@ -113,25 +132,43 @@ function labelsOf(numbers: Numbers, parameters: ReadonlyMap<string, Parameter>, 
 }
 
 function readFile(bytes: Uint8Array, fileName: string): Result<PointFile, PointFileIssue> {
-  if (bytes.length < BLOCK || bytes[1] !== SIGNATURE) return fail('not-this-format', `“${fileName}” does not begin as a C3D file does.`);
+  if (bytes.length < BLOCK || bytes[1] !== SIGNATURE)
+    return fail('not-this-format', `“${fileName}” does not begin as a C3D file does.`);
   const section = (bytes[0]! - 1) * BLOCK;
-  if (section < 0 || section + 4 > bytes.length) return damaged(fileName, `its parameters should begin at block ${bytes[0]}, past the end of the file (${bytes.length} bytes). It was cut off; copy it again.`);
+  if (section < 0 || section + 4 > bytes.length)
+    return damaged(
+      fileName,
+      `its parameters should begin at block ${bytes[0]}, past the end of the file (${bytes.length} bytes). It was cut off; copy it again.`,
+    );
   const processor = bytes[section + 3]! as keyof typeof PROCESSORS;
   const warnings: string[] = [];
   const order = PROCESSORS[processor] ?? 'intel';
-  if (!PROCESSORS[processor]) warnings.push(`The file names a processor ${processor} that is not known; it was read as Intel.`);
+  if (!PROCESSORS[processor])
+    warnings.push(`The file names a processor ${processor} that is not known; it was read as Intel.`);
   const numbers = new Numbers(bytes, order);
-  const parameters = readParameters(numbers, section + 4, Math.min(bytes.length, section + Math.max(1, bytes[section + 2]!) * BLOCK));
+  const parameters = readParameters(
+    numbers,
+    section + 4,
+    Math.min(bytes.length, section + Math.max(1, bytes[section + 2]!) * BLOCK),
+  );
   const points = numbers.uint16(2);
   const analog = numbers.uint16(4);
   const scale = numberOf(numbers, parameters.get('POINT:SCALE')) ?? numbers.float(12);
   const isFloat = scale < 0;
-  const rate = [numberOf(numbers, parameters.get('POINT:RATE')), numbers.float(20)].find((r) => r !== undefined && Number.isFinite(r) && r > 0);
+  const rate = [numberOf(numbers, parameters.get('POINT:RATE')), numbers.float(20)].find(
+    (r) => r !== undefined && Number.isFinite(r) && r > 0,
+  );
   if (rate === undefined) return damaged(fileName, 'it does not say how many frames make a second (POINT:RATE).');
-  if (!Number.isFinite(scale) || scale === 0) return damaged(fileName, `its scale (POINT:SCALE) is ${scale}, which would make every point zero.`);
-  if (points === 0) return fail('no-points', `“${fileName}” has no points${analog > 0 ? ', only analog channels' : ''}.`);
+  if (!Number.isFinite(scale) || scale === 0)
+    return damaged(fileName, `its scale (POINT:SCALE) is ${scale}, which would make every point zero.`);
+  if (points === 0)
+    return fail('no-points', `“${fileName}” has no points${analog > 0 ? ', only analog channels' : ''}.`);
   const dataStart = (numberOf(numbers, parameters.get('POINT:DATA_START')) ?? numbers.uint16(16)) - 1;
-  if (dataStart < 1 || dataStart * BLOCK >= bytes.length) return damaged(fileName, `its points should begin at block ${dataStart + 1}, past the end of the file (${bytes.length} bytes). It was cut off; copy it again.`);
+  if (dataStart < 1 || dataStart * BLOCK >= bytes.length)
+    return damaged(
+      fileName,
+      `its points should begin at block ${dataStart + 1}, past the end of the file (${bytes.length} bytes). It was cut off; copy it again.`,
+    );
   const size = isFloat ? 4 : 2;
   const perFrame = size * (4 * points + analog);
   const here = Math.floor((bytes.length - dataStart * BLOCK) / perFrame);
@@ -142,15 +179,26 @@ function readFile(bytes: Uint8Array, fileName: string): Result<PointFile, PointF
     return parameter?.type === 2 ? numbers.uint16(parameter.at) + 65536 * numbers.uint16(parameter.at + 2) : undefined;
   };
   const actual = [trial('ACTUAL_START_FIELD'), trial('ACTUAL_END_FIELD')] as const;
-  const claimed = actual[0] !== undefined && actual[1] !== undefined ? actual[1] - actual[0] + 1 : last < 65535 ? last - first + 1 : Math.max(last - first + 1, numberOf(numbers, parameters.get('POINT:FRAMES')) ?? 0);
+  const claimed =
+    actual[0] !== undefined && actual[1] !== undefined
+      ? actual[1] - actual[0] + 1
+      : last < 65535
+        ? last - first + 1
+        : Math.max(last - first + 1, numberOf(numbers, parameters.get('POINT:FRAMES')) ?? 0);
   const frames = claimed > 0 ? Math.min(claimed, here) : here;
-  if (frames < claimed) warnings.push(`The file says it has ${claimed} frames and has ${here}; all of those were read.`);
+  if (frames < claimed)
+    warnings.push(`The file says it has ${claimed} frames and has ${here}; all of those were read.`);
   if (claimed <= 0) warnings.push(`The file says it has ${claimed} frames; the ${here} that are there were read.`);
   if (frames === 0) return fail('no-points', `“${fileName}” has no whole frame.`);
-  if (frames * points > MOST_SAMPLES) return fail('too-large', `“${fileName}” has ${frames} frames of ${points} points. Cut it to the attempt that is wanted.`);
+  if (frames * points > MOST_SAMPLES)
+    return fail(
+      'too-large',
+      `“${fileName}” has ${frames} frames of ${points} points. Cut it to the attempt that is wanted.`,
+    );
   const unitText = texts(numbers, parameters.get('POINT:UNITS'))[0]?.toLowerCase() ?? '';
   const unit: LengthUnit = unitText in LENGTH_UNITS ? (unitText as LengthUnit) : 'unknown';
-  if (unit === 'unknown') warnings.push(`Its unit of length, “${unitText}”, is not known; give the performer's height to scale it.`);
+  if (unit === 'unknown')
+    warnings.push(`Its unit of length, “${unitText}”, is not known; give the performer's height to scale it.`);
   const markers = labelsOf(numbers, parameters, points).map((name) => emptyMarker(name, frames, true));
   let notFinite = 0;
   for (let i = 0; i < frames; i++) {
@@ -158,7 +206,9 @@ function readFile(bytes: Uint8Array, fileName: string): Result<PointFile, PointF
       const at = dataStart * BLOCK + i * perFrame + p * 4 * size;
       const seen = isFloat ? numbers.float(at + 12) >= 0 : numbers.int16(at + 6) >= 0;
       if (!seen) continue;
-      const [x, y, z] = [0, 1, 2].map((k) => (isFloat ? numbers.float(at + 4 * k) : numbers.int16(at + 2 * k) * scale)) as [number, number, number];
+      const [x, y, z] = [0, 1, 2].map((k) =>
+        isFloat ? numbers.float(at + 4 * k) : numbers.int16(at + 2 * k) * scale,
+      ) as [number, number, number];
       if (!Number.isFinite(x + y + z)) {
         notFinite++;
         continue;
@@ -169,7 +219,18 @@ function readFile(bytes: Uint8Array, fileName: string): Result<PointFile, PointF
   }
   if (notFinite > 0) warnings.push(`${notFinite} samples are not numbers and count as missing.`);
   const screen = texts(numbers, parameters.get('POINT:Y_SCREEN'))[0]?.toUpperCase() ?? '';
-  return ok({ recordings: [{ name: texts(numbers, parameters.get('SUBJECTS:NAMES'))[0] || fileName.replace(/\.[^.]*$/, ''), rate, unit, up: screen.includes('Y') ? 'y' : 'z', markers }], warnings });
+  return ok({
+    recordings: [
+      {
+        name: texts(numbers, parameters.get('SUBJECTS:NAMES'))[0] || fileName.replace(/\.[^.]*$/, ''),
+        rate,
+        unit,
+        up: screen.includes('Y') ? 'y' : 'z',
+        markers,
+      },
+    ],
+    warnings,
+  });
 }
 
 export interface C3dOptions {
@@ -179,8 +240,18 @@ export interface C3dOptions {
 }
 
 /** Bytes of one parameter or group of the parameter section. */
-function parameterBytes(order: ByteOrder, group: number, name: string, value: { type: -1 | 2 | 4; dimensions: readonly number[]; data: readonly number[] | string } | null): Uint8Array {
-  const content = value === null ? 0 : 2 + value.dimensions.length + (typeof value.data === 'string' ? value.data.length : value.data.length * value.type);
+function parameterBytes(
+  order: ByteOrder,
+  group: number,
+  name: string,
+  value: { type: -1 | 2 | 4; dimensions: readonly number[]; data: readonly number[] | string } | null,
+): Uint8Array {
+  const content =
+    value === null
+      ? 0
+      : 2 +
+        value.dimensions.length +
+        (typeof value.data === 'string' ? value.data.length : value.data.length * value.type);
   const bytes = new Uint8Array(2 + name.length + 2 + content + 1);
   const numbers = new Numbers(bytes, order);
   bytes.set([name.length, value === null ? 256 - group : group], 0);
@@ -190,8 +261,12 @@ function parameterBytes(order: ByteOrder, group: number, name: string, value: { 
   if (value === null) return bytes;
   bytes.set([value.type & 0xff, value.dimensions.length, ...value.dimensions], link + 2);
   const at = link + 4 + value.dimensions.length;
-  if (typeof value.data === 'string') for (let i = 0; i < value.data.length; i++) bytes[at + i] = value.data.charCodeAt(i);
-  else value.data.forEach((v, k) => (value.type === 4 ? numbers.setFloat(at + 4 * k, v) : numbers.setUint16(at + 2 * k, v)));
+  if (typeof value.data === 'string')
+    for (let i = 0; i < value.data.length; i++) bytes[at + i] = value.data.charCodeAt(i);
+  else
+    value.data.forEach((v, k) =>
+      value.type === 4 ? numbers.setFloat(at + 4 * k, v) : numbers.setUint16(at + 2 * k, v),
+    );
   return bytes;
 }
 
@@ -205,11 +280,26 @@ const NAMES_PER_PARAMETER = 255;
 export function writeC3d(recording: Recording, { order, storage }: C3dOptions): Uint8Array {
   const frames = framesOf(recording);
   const { markers } = recording;
-  const largest = Math.max(1e-6, ...markers.flatMap((m) => [m.x, m.y, m.z ?? m.x].map((values) => values.reduce((most, v) => (Number.isNaN(v) ? most : Math.max(most, Math.abs(v))), 0))));
+  const largest = Math.max(
+    1e-6,
+    ...markers.flatMap((m) =>
+      [m.x, m.y, m.z ?? m.x].map((values) =>
+        values.reduce((most, v) => (Number.isNaN(v) ? most : Math.max(most, Math.abs(v))), 0),
+      ),
+    ),
+  );
   const scale = storage === 'float' ? -1 : Math.fround(largest / 32000);
   const width = Math.min(255, Math.max(1, ...markers.map((m) => m.name.length)));
-  const names = Array.from({ length: Math.ceil(markers.length / NAMES_PER_PARAMETER) }, (_, k) => markers.slice(k * NAMES_PER_PARAMETER, (k + 1) * NAMES_PER_PARAMETER).map((m) => m.name.replace(/[^ -~]/g, '?').slice(0, width).padEnd(width)));
-  const text = (name: string, value: string): Uint8Array => parameterBytes(order, 1, name, { type: -1, dimensions: [value.length], data: value });
+  const names = Array.from({ length: Math.ceil(markers.length / NAMES_PER_PARAMETER) }, (_, k) =>
+    markers.slice(k * NAMES_PER_PARAMETER, (k + 1) * NAMES_PER_PARAMETER).map((m) =>
+      m.name
+        .replace(/[^ -~]/g, '?')
+        .slice(0, width)
+        .padEnd(width),
+    ),
+  );
+  const text = (name: string, value: string): Uint8Array =>
+    parameterBytes(order, 1, name, { type: -1, dimensions: [value.length], data: value });
   const make = (dataBlock: number): Uint8Array[] => [
     parameterBytes(order, 1, 'POINT', null),
     parameterBytes(order, 1, 'USED', { type: 2, dimensions: [], data: [markers.length] }),
@@ -220,16 +310,28 @@ export function writeC3d(recording: Recording, { order, storage }: C3dOptions): 
     text('UNITS', recording.unit === 'unknown' ? '?' : recording.unit),
     text('X_SCREEN', '+X'),
     text('Y_SCREEN', recording.up === 'y' ? '+Y' : '+Z'),
-    ...names.map((list, k) => parameterBytes(order, 1, k === 0 ? 'LABELS' : `LABELS${k + 1}`, { type: -1, dimensions: [width, list.length], data: list.join('') })),
+    ...names.map((list, k) =>
+      parameterBytes(order, 1, k === 0 ? 'LABELS' : `LABELS${k + 1}`, {
+        type: -1,
+        dimensions: [width, list.length],
+        data: list.join(''),
+      }),
+    ),
     parameterBytes(order, 2, 'TRIAL', null),
     parameterBytes(order, 2, 'ACTUAL_START_FIELD', { type: 2, dimensions: [2], data: [1, 0] }),
-    parameterBytes(order, 2, 'ACTUAL_END_FIELD', { type: 2, dimensions: [2], data: [frames % 65536, Math.floor(frames / 65536)] }),
+    parameterBytes(order, 2, 'ACTUAL_END_FIELD', {
+      type: 2,
+      dimensions: [2],
+      data: [frames % 65536, Math.floor(frames / 65536)],
+    }),
   ];
   const length = make(0).reduce((sum, b) => sum + b.length, 4);
   const blocks = Math.ceil((length + 2) / BLOCK);
   const dataBlock = 2 + blocks;
   const size = storage === 'float' ? 4 : 2;
-  const bytes = new Uint8Array((dataBlock - 1) * BLOCK + Math.ceil((frames * markers.length * 4 * size) / BLOCK) * BLOCK);
+  const bytes = new Uint8Array(
+    (dataBlock - 1) * BLOCK + Math.ceil((frames * markers.length * 4 * size) / BLOCK) * BLOCK,
+  );
   const numbers = new Numbers(bytes, order);
   bytes.set([2, SIGNATURE]);
   numbers.setUint16(2, markers.length);
@@ -238,7 +340,15 @@ export function writeC3d(recording: Recording, { order, storage }: C3dOptions): 
   numbers.setFloat(12, scale);
   numbers.setUint16(16, dataBlock);
   numbers.setFloat(20, recording.rate);
-  bytes.set([1, SIGNATURE, blocks, Number(Object.keys(PROCESSORS).find((p) => PROCESSORS[Number(p) as keyof typeof PROCESSORS] === order))], BLOCK);
+  bytes.set(
+    [
+      1,
+      SIGNATURE,
+      blocks,
+      Number(Object.keys(PROCESSORS).find((p) => PROCESSORS[Number(p) as keyof typeof PROCESSORS] === order)),
+    ],
+    BLOCK,
+  );
   let at = BLOCK + 4;
   for (const parameter of make(dataBlock)) {
     bytes.set(parameter, at);

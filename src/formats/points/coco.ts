@@ -1,12 +1,27 @@
 import { z } from 'zod';
 import { fail, ok, type Result } from '../../core/result';
 import { emptyMarker, framesOf, type Marker, type Recording } from '../../core/tracks/recording';
-import { bytesOf, damaged, MOST_SAMPLES, textOf, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
+import {
+  bytesOf,
+  damaged,
+  MOST_SAMPLES,
+  textOf,
+  type PointFile,
+  type PointFileIssue,
+  type PointFormat,
+} from './point-format';
 
 const documentSchema = z.object({
   info: z.looseObject({ frame_rate: z.number().positive().optional() }).optional(),
   images: z.array(z.looseObject({ id: z.number(), file_name: z.string().optional() })).min(1),
-  annotations: z.array(z.looseObject({ image_id: z.number(), keypoints: z.array(z.number()), track_id: z.number().optional(), category_id: z.number().optional() })),
+  annotations: z.array(
+    z.looseObject({
+      image_id: z.number(),
+      keypoints: z.array(z.number()),
+      track_id: z.number().optional(),
+      category_id: z.number().optional(),
+    }),
+  ),
   categories: z.array(z.looseObject({ id: z.number(), keypoints: z.array(z.string()).optional() })).min(1),
 });
 
@@ -23,16 +38,23 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   const checked = documentSchema.safeParse(parsed);
   if (!checked.success) {
     const first = checked.error.issues[0]!;
-    return damaged(fileName, `${first.path.join('.') || 'the document'}: ${first.message}. It should have images, annotations with keypoints, and categories.`);
+    return damaged(
+      fileName,
+      `${first.path.join('.') || 'the document'}: ${first.message}. It should have images, annotations with keypoints, and categories.`,
+    );
   }
   const { info, images, annotations, categories } = checked.data;
   const names = categories.find((c) => c.keypoints && c.keypoints.length > 0)?.keypoints;
   if (!names) return fail('no-points', `“${fileName}” names no keypoints in its categories.`);
   const warnings: string[] = [];
   const rate = info?.frame_rate ?? UNSTATED_RATE;
-  if (info?.frame_rate === undefined) warnings.push(`The file does not say how many pictures make a second; ${UNSTATED_RATE} is taken. Change the capture rate at Intake.`);
+  if (info?.frame_rate === undefined)
+    warnings.push(
+      `The file does not say how many pictures make a second; ${UNSTATED_RATE} is taken. Change the capture rate at Intake.`,
+    );
   const order = new Map([...images].sort((a, b) => a.id - b.id).map((image, i) => [image.id, i]));
-  if (order.size * names.length > MOST_SAMPLES) return fail('too-large', `“${fileName}” has ${order.size} pictures. Cut it to the attempt that is wanted.`);
+  if (order.size * names.length > MOST_SAMPLES)
+    return fail('too-large', `“${fileName}” has ${order.size} pictures. Cut it to the attempt that is wanted.`);
   const subjects = new Map<number, Marker[]>();
   let bad = 0;
   let untracked = 0;
@@ -48,7 +70,11 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     const nth = seen.get(frame) ?? 0;
     seen.set(frame, nth + 1);
     const subject = annotation.track_id ?? nth;
-    if (!subjects.has(subject)) subjects.set(subject, names.map((name) => emptyMarker(name, order.size, false)));
+    if (!subjects.has(subject))
+      subjects.set(
+        subject,
+        names.map((name) => emptyMarker(name, order.size, false)),
+      );
     subjects.get(subject)!.forEach((marker, k) => {
       const [x, y, visible] = annotation.keypoints.slice(3 * k, 3 * k + 3) as [number, number, number];
       if (visible === 0) return;
@@ -56,11 +82,23 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
       marker.y[frame] = y;
     });
   }
-  if (bad > 0) warnings.push(`${bad} annotations belong to no picture or do not have ${names.length} keypoints; they were passed over.`);
-  if (untracked > 0 && subjects.size > 1) warnings.push('The annotations have no track_id: the first person of each picture is taken for one person, the second for another. Check it.');
+  if (bad > 0)
+    warnings.push(
+      `${bad} annotations belong to no picture or do not have ${names.length} keypoints; they were passed over.`,
+    );
+  if (untracked > 0 && subjects.size > 1)
+    warnings.push(
+      'The annotations have no track_id: the first person of each picture is taken for one person, the second for another. Check it.',
+    );
   if (subjects.size === 0) return fail('no-points', `“${fileName}” has no annotation that can be used.`);
   const base = fileName.replace(/\.[^.]*$/, '');
-  const recordings = [...subjects].map(([id, markers]): Recording => ({ name: subjects.size > 1 ? `${base} ${id}` : base, rate, unit: 'px', up: 'y', markers }));
+  const recordings = [...subjects].map(([id, markers]): Recording => ({
+    name: subjects.size > 1 ? `${base} ${id}` : base,
+    rate,
+    unit: 'px',
+    up: 'y',
+    markers,
+  }));
   return ok({ recordings, warnings });
 }
 
@@ -79,13 +117,23 @@ export const coco: PointFormat = {
     const names = recording.markers.map((m) => m.name);
     const annotations = Array.from({ length: frames }, (_, i) => {
       const keypoints = recording.markers.flatMap((m) => (Number.isNaN(m.x[i]!) ? [0, 0, 0] : [m.x[i]!, m.y[i]!, 2]));
-      return { id: i + 1, image_id: i + 1, category_id: 1, track_id: 1, iscrowd: 0, num_keypoints: keypoints.filter((_, k) => k % 3 === 2 && keypoints[k] === 2).length, keypoints };
+      return {
+        id: i + 1,
+        image_id: i + 1,
+        category_id: 1,
+        track_id: 1,
+        iscrowd: 0,
+        num_keypoints: keypoints.filter((_, k) => k % 3 === 2 && keypoints[k] === 2).length,
+        keypoints,
+      };
     });
-    return bytesOf(`${JSON.stringify({
-      info: { description: recording.name, frame_rate: recording.rate },
-      images: Array.from({ length: frames }, (_, i) => ({ id: i + 1, file_name: `frame-${i + 1}` })),
-      annotations,
-      categories: [{ id: 1, name: 'person', keypoints: names, skeleton: [] }],
-    })}\n`);
+    return bytesOf(
+      `${JSON.stringify({
+        info: { description: recording.name, frame_rate: recording.rate },
+        images: Array.from({ length: frames }, (_, i) => ({ id: i + 1, file_name: `frame-${i + 1}` })),
+        annotations,
+        categories: [{ id: 1, name: 'person', keypoints: names, skeleton: [] }],
+      })}\n`,
+    );
   },
 };

@@ -26,6 +26,7 @@ export const MOST_SAMPLES = 50e6;
 export const textOf = (bytes: Uint8Array): string => new TextDecoder('utf-8', { ignoreBOM: false }).decode(bytes);
 export const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
 
-export const damaged = (fileName: string, what: string): ReturnType<typeof fail<'damaged'>> => fail('damaged', `\u201c${fileName}\u201d: ${what}`);
+export const damaged = (fileName: string, what: string): ReturnType<typeof fail<'damaged'>> =>
+  fail('damaged', `\u201c${fileName}\u201d: ${what}`);
 /** A piece of a file as it is quoted in a message. */
 export const quote = (text: string): string => `\u201c${text.length > 40 ? `${text.slice(0, 40)}\u2026` : text}\u201d`;

@@ -1,6 +1,15 @@
 import { fail, ok, type Result } from '../../core/result';
 import { emptyMarker, framesOf, LENGTH_UNITS, type LengthUnit, type Marker } from '../../core/tracks/recording';
-import { bytesOf, damaged, MOST_SAMPLES, quote, textOf, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
+import {
+  bytesOf,
+  damaged,
+  MOST_SAMPLES,
+  quote,
+  textOf,
+  type PointFile,
+  type PointFileIssue,
+  type PointFormat,
+} from './point-format';
 
 const unitOf = (text: string | undefined): LengthUnit => {
   const word = (text ?? '').trim().toLowerCase();
@@ -9,23 +18,43 @@ const unitOf = (text: string | undefined): LengthUnit => {
 
 function readFile(text: string, fileName: string): Result<PointFile, PointFileIssue> {
   const lines = text.split(/\r?\n/);
-  if (!lines[0]?.startsWith('PathFileType')) return fail('not-this-format', `“${fileName}” does not begin with “PathFileType”.`);
+  if (!lines[0]?.startsWith('PathFileType'))
+    return fail('not-this-format', `“${fileName}” does not begin with “PathFileType”.`);
   const names = (lines[1] ?? '').split('\t');
   const given = (lines[2] ?? '').split('\t');
-  const field = (name: string): string | undefined => given[names.findIndex((n) => n.trim().toLowerCase() === name.toLowerCase())];
+  const field = (name: string): string | undefined =>
+    given[names.findIndex((n) => n.trim().toLowerCase() === name.toLowerCase())];
   const rate = Number(field('DataRate'));
-  if (!(rate > 0)) return damaged(fileName, `its DataRate is ${quote(field('DataRate') ?? '')}; a number of frames per second should stand there.`);
+  if (!(rate > 0))
+    return damaged(
+      fileName,
+      `its DataRate is ${quote(field('DataRate') ?? '')}; a number of frames per second should stand there.`,
+    );
   const header = (lines[3] ?? '').split('\t');
-  if (!/^Frame#?$/i.test(header[0]?.trim() ?? '')) return damaged(fileName, `“Frame#” should stand at the start of line 4, where ${quote(header[0] ?? '')} does.`);
-  const columns = header.flatMap((name, column) => (column >= 2 && name.trim() !== '' ? [{ name: name.trim(), column }] : []));
+  if (!/^Frame#?$/i.test(header[0]?.trim() ?? ''))
+    return damaged(fileName, `“Frame#” should stand at the start of line 4, where ${quote(header[0] ?? '')} does.`);
+  const columns = header.flatMap((name, column) =>
+    column >= 2 && name.trim() !== '' ? [{ name: name.trim(), column }] : [],
+  );
   if (columns.length === 0) return fail('no-points', `“${fileName}” names no markers in line 4.`);
   const warnings: string[] = [];
-  const rows = lines.slice(5).filter((line) => /^\s*\d/.test(line)).map((line) => line.split('\t'));
-  if (rows.length * columns.length > MOST_SAMPLES) return fail('too-large', `“${fileName}” has ${rows.length} frames of ${columns.length} markers. Cut it to the attempt that is wanted.`);
+  const rows = lines
+    .slice(5)
+    .filter((line) => /^\s*\d/.test(line))
+    .map((line) => line.split('\t'));
+  if (rows.length * columns.length > MOST_SAMPLES)
+    return fail(
+      'too-large',
+      `“${fileName}” has ${rows.length} frames of ${columns.length} markers. Cut it to the attempt that is wanted.`,
+    );
   if (rows.length === 0) return fail('no-points', `“${fileName}” has no frames.`);
   const claimed = Number(field('NumFrames'));
-  if (claimed !== rows.length) warnings.push(`The file says it has ${quote(field('NumFrames') ?? '')} frames and has ${rows.length}; all of those were read.`);
-  if (Number(field('NumMarkers')) !== columns.length) warnings.push(`The file says it has ${quote(field('NumMarkers') ?? '')} markers and names ${columns.length}.`);
+  if (claimed !== rows.length)
+    warnings.push(
+      `The file says it has ${quote(field('NumFrames') ?? '')} frames and has ${rows.length}; all of those were read.`,
+    );
+  if (Number(field('NumMarkers')) !== columns.length)
+    warnings.push(`The file says it has ${quote(field('NumMarkers') ?? '')} markers and names ${columns.length}.`);
   let bad = 0;
   const markers = columns.map(({ name, column }): Marker => {
     const marker = emptyMarker(name, rows.length, true);
@@ -42,7 +71,10 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   });
   if (bad > 0) warnings.push(`${bad} samples are not numbers and count as missing.`);
   const unit = unitOf(field('Units'));
-  if (unit === 'unknown') warnings.push(`Its unit of length, ${quote(field('Units') ?? '')}, is not known; give the performer's height to scale it.`);
+  if (unit === 'unknown')
+    warnings.push(
+      `Its unit of length, ${quote(field('Units') ?? '')}, is not known; give the performer's height to scale it.`,
+    );
   return ok({ recordings: [{ name: fileName.replace(/\.[^.]*$/, ''), rate, unit, up: 'y', markers }], warnings });
 }
 
@@ -57,8 +89,12 @@ export const trc: PointFormat = {
     const frames = framesOf(recording);
     const { markers, rate, unit } = recording;
     const name = (marker: Marker): string => marker.name.replace(/[\t\r\n]/g, ' ');
-    const sample = (marker: Marker, i: number): string => (Number.isNaN(marker.x[i]!) ? '\t\t' : `${marker.x[i]}\t${marker.y[i]}\t${marker.z?.[i] ?? 0}`);
-    const rows = Array.from({ length: frames }, (_, i) => `${i + 1}\t${i / rate}\t${markers.map((m) => sample(m, i)).join('\t')}`);
+    const sample = (marker: Marker, i: number): string =>
+      Number.isNaN(marker.x[i]!) ? '\t\t' : `${marker.x[i]}\t${marker.y[i]}\t${marker.z?.[i] ?? 0}`;
+    const rows = Array.from(
+      { length: frames },
+      (_, i) => `${i + 1}\t${i / rate}\t${markers.map((m) => sample(m, i)).join('\t')}`,
+    );
     return bytesOf(
       [
         `PathFileType\t4\t(X/Y/Z)\t${recording.name.replace(/[\t\r\n]/g, ' ')}.trc`,

@@ -7,9 +7,14 @@ import { isArchive, readSessionArchive, writeSessionArchive, type ArchivedVideo 
 const video = Uint8Array.from({ length: 70_000 }, (_, i) => (i * 31) % 251);
 const session: Session = {
   ...newSession('s1', 'Nets', 'pace-delivery', '2026-03-02T09:00:00.000Z'),
-  clips: [stickClip({ id: 'a', mediaId: 'm/1', workMediaId: 'copy' }), stickClip({ id: 'b', mediaId: 'gone', role: 'reference' }), stickClip({ id: 'c', mediaId: null, role: 'reference' })],
+  clips: [
+    stickClip({ id: 'a', mediaId: 'm/1', workMediaId: 'copy' }),
+    stickClip({ id: 'b', mediaId: 'gone', role: 'reference' }),
+    stickClip({ id: 'c', mediaId: null, role: 'reference' }),
+  ],
 };
-const load = (id: string): Promise<ArchivedVideo | undefined> => Promise.resolve(id === 'm/1' ? { fileName: 'at/the\\nets.webm', blob: new Blob([video]) } : undefined);
+const load = (id: string): Promise<ArchivedVideo | undefined> =>
+  Promise.resolve(id === 'm/1' ? { fileName: 'at/the\\nets.webm', blob: new Blob([video]) } : undefined);
 const written = async (): Promise<Blob> => {
   const archive = await writeSessionArchive(session, load);
   if (!archive.ok) throw new Error(archive.issue.message);
@@ -22,7 +27,9 @@ describe('a session with its videos', () => {
     expect(await isArchive(file)).toBe(true);
     const back = await readSessionArchive(file, 'nets.falcon.zip');
     if (!back.ok) throw new Error(back.issue.message);
-    expect(sessionJson.write!(back.value.session)).toBe(sessionJson.write!({ ...session, clips: session.clips.map((c) => ({ ...c, workMediaId: null })) }));
+    expect(sessionJson.write!(back.value.session)).toBe(
+      sessionJson.write!({ ...session, clips: session.clips.map((c) => ({ ...c, workMediaId: null })) }),
+    );
     expect([...back.value.videos.keys()]).toEqual(['m/1']);
     const { fileName, blob } = back.value.videos.get('m/1')!;
     expect(fileName).toBe('at_the_nets.webm');
@@ -31,7 +38,10 @@ describe('a session with its videos', () => {
 
   it('stores videos as they are, so that any program takes them out', async () => {
     const entries = await new ZipReader(new BlobReader(await written())).getEntries();
-    expect(entries.map((e) => [e.filename, e.compressionMethod])).toEqual([['session.falcon.json', 8], ['video/m%2F1/at_the_nets.webm', 0]]);
+    expect(entries.map((e) => [e.filename, e.compressionMethod])).toEqual([
+      ['session.falcon.json', 8],
+      ['video/m%2F1/at_the_nets.webm', 0],
+    ]);
   });
 
   it('says how far it is, and writes nothing when it is cancelled', async () => {
@@ -40,19 +50,31 @@ describe('a session with its videos', () => {
     expect(seen.at(-1)).toEqual([video.length, video.length]);
     const stop = new AbortController();
     stop.abort();
-    expect(await writeSessionArchive(session, load, { signal: stop.signal })).toMatchObject({ ok: false, issue: { code: 'cancelled' } });
+    expect(await writeSessionArchive(session, load, { signal: stop.signal })).toMatchObject({
+      ok: false,
+      issue: { code: 'cancelled' },
+    });
   });
 
   it('refuses what is none, and what is damaged', async () => {
     const zip = new ZipWriter(new BlobWriter());
     await zip.add('notes.txt', new TextReader('nothing'));
-    expect(await readSessionArchive(await zip.close(), 'other.zip')).toMatchObject({ ok: false, issue: { code: 'not-an-archive', message: expect.stringContaining('other.zip') } });
+    expect(await readSessionArchive(await zip.close(), 'other.zip')).toMatchObject({
+      ok: false,
+      issue: { code: 'not-an-archive', message: expect.stringContaining('other.zip') },
+    });
     const file = await written();
     const cut = await readSessionArchive(file.slice(0, 40_000), 'cut.zip');
-    expect(cut).toMatchObject({ ok: false, issue: { code: 'damaged-archive', message: expect.stringContaining('cut.zip') } });
+    expect(cut).toMatchObject({
+      ok: false,
+      issue: { code: 'damaged-archive', message: expect.stringContaining('cut.zip') },
+    });
     const bytes = new Uint8Array(await file.arrayBuffer());
     bytes[bytes.length >> 1]! ^= 1;
-    expect(await readSessionArchive(new Blob([bytes]), 'bit.zip')).toMatchObject({ ok: false, issue: { code: 'damaged-archive' } });
+    expect(await readSessionArchive(new Blob([bytes]), 'bit.zip')).toMatchObject({
+      ok: false,
+      issue: { code: 'damaged-archive' },
+    });
     expect(await isArchive(new Blob(['{"format"']))).toBe(false);
   });
 });

@@ -1,4 +1,13 @@
-import { BlobReader, BlobWriter, configure, TextReader, TextWriter, ZipReader, ZipWriter, type FileEntry } from '@zip.js/zip.js';
+import {
+  BlobReader,
+  BlobWriter,
+  configure,
+  TextReader,
+  TextWriter,
+  ZipReader,
+  ZipWriter,
+  type FileEntry,
+} from '@zip.js/zip.js';
 import type { Session } from '../../core/model/session';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { sessionJson, type SessionJsonIssue } from '../session-json/session-json';
@@ -39,7 +48,10 @@ export async function isArchive(file: Blob): Promise<boolean> {
 export async function writeSessionArchive(
   session: Session,
   load: (mediaId: string) => Promise<ArchivedVideo | undefined>,
-  { signal, onProgress }: { readonly signal?: AbortSignal; readonly onProgress?: (done: number, all: number) => void } = {},
+  {
+    signal,
+    onProgress,
+  }: { readonly signal?: AbortSignal; readonly onProgress?: (done: number, all: number) => void } = {},
 ): Promise<Result<Blob, Issue<'cancelled'>>> {
   const videos = new Map<string, ArchivedVideo>();
   for (const { mediaId } of session.clips) {
@@ -50,9 +62,20 @@ export async function writeSessionArchive(
   let before = 0;
   const zip = new ZipWriter(new BlobWriter('application/zip'), signal ? { signal } : {});
   try {
-    await zip.add(SESSION_ENTRY, new TextReader(sessionJson.write!({ ...session, clips: session.clips.map((clip) => ({ ...clip, workMediaId: null })) })));
+    await zip.add(
+      SESSION_ENTRY,
+      new TextReader(
+        sessionJson.write!({ ...session, clips: session.clips.map((clip) => ({ ...clip, workMediaId: null })) }),
+      ),
+    );
     for (const [id, { fileName, blob }] of videos) {
-      await zip.add(`video/${encodeURIComponent(id)}/${fileNameIn(fileName)}`, new BlobReader(blob), { level: 0, onprogress: (done: number) => { onProgress?.(before + done, all); return undefined; } });
+      await zip.add(`video/${encodeURIComponent(id)}/${fileNameIn(fileName)}`, new BlobReader(blob), {
+        level: 0,
+        onprogress: (done: number) => {
+          onProgress?.(before + done, all);
+          return undefined;
+        },
+      });
       before += blob.size;
       onProgress?.(before, all);
     }
@@ -64,12 +87,19 @@ export async function writeSessionArchive(
 }
 
 /** Reads what `writeSessionArchive` wrote. Entries that belong to neither the session nor its videos are passed over. */
-export async function readSessionArchive(file: Blob, fileName: string): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> {
+export async function readSessionArchive(
+  file: Blob,
+  fileName: string,
+): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> {
   const zip = new ZipReader(new BlobReader(file), { checkSignature: true });
   try {
     const entries = (await zip.getEntries()).filter((entry): entry is FileEntry => !entry.directory);
     const document = entries.find((entry) => entry.filename === SESSION_ENTRY);
-    if (!document) return fail('not-an-archive', `\u201c${fileName}\u201d holds no session: there is no \u201c${SESSION_ENTRY}\u201d in it. Choose a file that was saved from a report.`);
+    if (!document)
+      return fail(
+        'not-an-archive',
+        `\u201c${fileName}\u201d holds no session: there is no \u201c${SESSION_ENTRY}\u201d in it. Choose a file that was saved from a report.`,
+      );
     const session = sessionJson.read!(await document.getData(new TextWriter()), `${fileName}/${SESSION_ENTRY}`);
     if (!session.ok) return session;
     const needed = new Set(session.value.clips.map((clip) => clip.mediaId));
@@ -81,7 +111,10 @@ export async function readSessionArchive(file: Blob, fileName: string): Promise<
     }
     return ok({ session: session.value, videos });
   } catch (error) {
-    return fail('damaged-archive', `\u201c${fileName}\u201d cannot be read to its end (${error instanceof Error ? error.message : String(error)}). Copy or save the file again.`);
+    return fail(
+      'damaged-archive',
+      `\u201c${fileName}\u201d cannot be read to its end (${error instanceof Error ? error.message : String(error)}). Copy or save the file again.`,
+    );
   } finally {
     await zip.close().catch(() => undefined);
   }

@@ -7,7 +7,12 @@ function example(): Session {
   const session = newSession('s1', 'A \u201cname\u201d', 'pace-delivery', '2026-03-02T09:00:00.000Z');
   const clip = stickClip();
   const track = clearPoint(placePoint({}, 41, 'left-knee', 3, 12.345, 6.5), 41, 'left-knee', 4);
-  return { ...session, clips: [clip], tracks: { [clip.id]: track } as Session['tracks'], marks: { [clip.id]: { release: { frame: 7.5, proposed: null } } } };
+  return {
+    ...session,
+    clips: [clip],
+    tracks: { [clip.id]: track } as Session['tracks'],
+    marks: { [clip.id]: { release: { frame: 7.5, proposed: null } } },
+  };
 }
 const write = (session: Session): string => sessionJson.write!(session);
 const read = (text: string) => sessionJson.read!(text, 'file.falcon.json');

@@ -12,14 +12,20 @@ function read(text: string, fileName: string): Result<Session, Issue<SessionJson
   try {
     parsed = JSON.parse(text, decodeSamples);
   } catch (error) {
-    return fail('not-json', `\u201c${fileName}\u201d is not valid JSON (${error instanceof Error ? error.message : String(error)}). Export the session again.`);
+    return fail(
+      'not-json',
+      `\u201c${fileName}\u201d is not valid JSON (${error instanceof Error ? error.message : String(error)}). Export the session again.`,
+    );
   }
   if (typeof parsed !== 'object' || parsed === null || (parsed as { format?: unknown }).format !== HEADER) {
     return fail('not-a-session', `\u201c${fileName}\u201d is not a session file: its "format" is not "${HEADER}".`);
   }
   const { session } = parsed as { session?: { schemaVersion?: unknown } };
   if (session?.schemaVersion !== 1) {
-    return fail('wrong-version', `\u201c${fileName}\u201d has session version ${JSON.stringify(session?.schemaVersion)}; this application reads version 1. Update the application.`);
+    return fail(
+      'wrong-version',
+      `\u201c${fileName}\u201d has session version ${JSON.stringify(session?.schemaVersion)}; this application reads version 1. Update the application.`,
+    );
   }
   const checked = sessionSchema.safeParse(session);
   if (!checked.success) {

@@ -1,7 +1,12 @@
 import type { BenchClip } from '../../state/derived';
 import type { ViewKind } from '../../core/model/clip';
 
-export const VIEW_NAMES: Readonly<Record<ViewKind, string>> = { side: 'side', front: 'front', back: 'back', overhead: 'overhead' };
+export const VIEW_NAMES: Readonly<Record<ViewKind, string>> = {
+  side: 'side',
+  front: 'front',
+  back: 'back',
+  overhead: 'overhead',
+};
 
 /** What a clip is called in sentences: its role, which one of several, and its camera where there are more. */
 export function clipName(clip: Pick<BenchClip, 'id' | 'join' | 'performance'>): string {

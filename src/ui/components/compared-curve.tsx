@@ -7,13 +7,25 @@ import { MatchedChart } from '../../stage/matched-chart';
 import type { Derived } from '../../state/derived';
 
 /** The curves of a measure on both sides, or null where there are none. */
-export const curvesOf = (derived: Pick<Derived, 'movement' | 'sides'> & { readonly session: Pick<Derived['session'], 'measuredErrors'> }, measure: Measure): MatchedCurves | null => matchedCurves(derived.movement, measure, derived.sides.athlete, derived.sides.referenceOf(measure), derived.session.measuredErrors);
+export const curvesOf = (
+  derived: Pick<Derived, 'movement' | 'sides'> & { readonly session: Pick<Derived['session'], 'measuredErrors'> },
+  measure: Measure,
+): MatchedCurves | null =>
+  matchedCurves(
+    derived.movement,
+    measure,
+    derived.sides.athlete,
+    derived.sides.referenceOf(measure),
+    derived.session.measuredErrors,
+  );
 
 /** The name of the phase that follows the k-th of the moments that both sides have. */
 export function phaseNameOf(movement: Movement, through: readonly string[], k: number): string {
   const [from, to] = [through[k]!, through[k + 1]!];
   const name = (id: string): string => movement.moments.find((m) => m.id === id)!.name;
-  return movement.phases.find((p) => p.from === from && p.to === to)?.name ?? `${name(from)} to ${name(to).toLowerCase()}`;
+  return (
+    movement.phases.find((p) => p.from === from && p.to === to)?.name ?? `${name(from)} to ${name(to).toLowerCase()}`
+  );
 }
 
 interface ComparedCurveProps {
@@ -33,16 +45,27 @@ export function ComparedCurve({ movement, measure, curves, onChoose }: ComparedC
       unit={DISPLAY_UNITS[unit].suffix}
       at={curves.at}
       curves={[
-        ...(curves.members.length > 1 ? curves.members.map((values) => ({ look: 'reference' as const, values: shown(values), faint: true })) : []),
+        ...(curves.members.length > 1
+          ? curves.members.map((values) => ({ look: 'reference' as const, values: shown(values), faint: true }))
+          : []),
         { look: 'reference' as const, values: shown(curves.reference) },
         { look: 'athlete' as const, values: shown(curves.athlete) },
       ]}
-      band={curves.half && { low: shown(curves.reference.map((v, i) => v - curves.half![i]!)), high: shown(curves.reference.map((v, i) => v + curves.half![i]!)) }}
+      band={
+        curves.half && {
+          low: shown(curves.reference.map((v, i) => v - curves.half![i]!)),
+          high: shown(curves.reference.map((v, i) => v + curves.half![i]!)),
+        }
+      }
       difference={shown(curves.difference)}
       half={curves.half && shown(curves.half)}
       error={curves.plusMinus && shown(curves.plusMinus)}
       stretches={curves.stretches.map((s) => ({ from: s.from, to: s.to, longest: s === curves.longest }))}
-      phases={curves.through.slice(1).map((_, k) => ({ name: phaseNameOf(movement, curves.through, k), from: curves.at[k * SAMPLES]!, to: curves.at[(k + 1) * SAMPLES]! }))}
+      phases={curves.through.slice(1).map((_, k) => ({
+        name: phaseNameOf(movement, curves.through, k),
+        from: curves.at[k * SAMPLES]!,
+        to: curves.at[(k + 1) * SAMPLES]!,
+      }))}
       onChoose={onChoose}
     />
   );

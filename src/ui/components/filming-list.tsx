@@ -9,8 +9,17 @@ export function FilmingList({ derived }: { readonly derived: Derived }): ReactNo
   if (requests.length === 0) return null;
   return (
     <section className="card">
-      <Typography variant="h2" gutterBottom>Film next time</Typography>
-      <ul style={{ margin: 0, paddingLeft: 18 }}>{requests.map((r) => <li key={r.request}><strong>{r.request}</strong> {r.because}{r.measures.length > 0 ? ` (${r.measures.join(', ')})` : ''}.</li>)}</ul>
+      <Typography variant="h2" gutterBottom>
+        Film next time
+      </Typography>
+      <ul style={{ margin: 0, paddingLeft: 18 }}>
+        {requests.map((r) => (
+          <li key={r.request}>
+            <strong>{r.request}</strong> {r.because}
+            {r.measures.length > 0 ? ` (${r.measures.join(', ')})` : ''}.
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

@@ -15,24 +15,56 @@ export interface FollowedTableProps {
 export function FollowedTable({ followed, results, chosen = null, acts }: FollowedTableProps): ReactNode {
   return (
     <table className="sheet">
-      <thead><tr><th>Correction</th><th className="left">Asked</th><th>Then</th><th>Last read</th><th>Change</th><th className="left">Stands</th>{acts && <th />}</tr></thead>
+      <thead>
+        <tr>
+          <th>Correction</th>
+          <th className="left">Asked</th>
+          <th>Then</th>
+          <th>Last read</th>
+          <th>Change</th>
+          <th className="left">Stands</th>
+          {acts && <th />}
+        </tr>
+      </thead>
       <tbody>
         {followed.map((f) => {
           const trend = trendOf(f.id, results.slice(f.askedIn[0]));
           const [first, last] = [trend[0], trend.at(-1)];
-          const value = (of: typeof first): ReactNode => (of ? <>{readingText(of.reading).value} <span className="pm">{readingText(of.reading).plusMinus}</span></> : '\u2013');
+          const value = (of: typeof first): ReactNode =>
+            of ? (
+              <>
+                {readingText(of.reading).value} <span className="pm">{readingText(of.reading).plusMinus}</span>
+              </>
+            ) : (
+              '\u2013'
+            );
           return (
             <tr key={f.id} className={f.id === chosen ? 'chosen' : undefined} data-testid={`followed-${f.id}`}>
               <td className="wrap">
                 {f.title}
-                {f.settled && <div className="note">{f.settled.verdict === 'closed' ? 'Closed' : 'Kept open'} by the analyst: {f.settled.reason}</div>}
+                {f.settled && (
+                  <div className="note">
+                    {f.settled.verdict === 'closed' ? 'Closed' : 'Kept open'} by the analyst: {f.settled.reason}
+                  </div>
+                )}
                 {f.notRead && f.standing !== 'by-eye' && <div className="note">Not read this time. {f.notRead}</div>}
               </td>
               <td className="left wrap">{f.askedIn.map((i) => dayText(results[i]!.on)).join(', ')}</td>
               <td>{value(first)}</td>
               <td>{trend.length > 1 ? value(last) : '\u2013'}</td>
-              <td>{f.change && last ? <>{signed(f.change.change, last.reading.unit)} <span className="pm">{plusMinus(f.change.plusMinus, last.reading.unit)}</span></> : '\u2013'}</td>
-              <td className="left"><StandingMark standing={f.standing} /></td>
+              <td>
+                {f.change && last ? (
+                  <>
+                    {signed(f.change.change, last.reading.unit)}{' '}
+                    <span className="pm">{plusMinus(f.change.plusMinus, last.reading.unit)}</span>
+                  </>
+                ) : (
+                  '\u2013'
+                )}
+              </td>
+              <td className="left">
+                <StandingMark standing={f.standing} />
+              </td>
               {acts && <td className="acts">{acts(f)}</td>}
             </tr>
           );

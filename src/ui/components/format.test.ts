@@ -2,7 +2,14 @@ import type { Reading } from '../../core/reading';
 import { milliseconds, plusMinus, readingText, signed, rateText, signedMilliseconds } from './format';
 
 const deg = (v: number): number => (v * Math.PI) / 180;
-const reading = (value: number, sd: number): Reading => ({ measurable: true, value: deg(value), sd: deg(sd), alikeSd: 0, unit: 'deg', provenance: { clipId: 'c', frames: [0], points: [] } });
+const reading = (value: number, sd: number): Reading => ({
+  measurable: true,
+  value: deg(value),
+  sd: deg(sd),
+  alikeSd: 0,
+  unit: 'deg',
+  provenance: { clipId: 'c', frames: [0], points: [] },
+});
 
 describe('numbers as they are read', () => {
   it('have a sign, a proper minus and their unit', () => {
@@ -21,7 +28,10 @@ describe('numbers as they are read', () => {
 
   it('show the 95 % interval, and a dash for what was not measured', () => {
     expect(readingText(reading(-13.4, 2))).toEqual({ value: '\u221213\u00b0', plusMinus: '\u00b14' });
-    expect(readingText({ measurable: false, reason: 'wrong-view', message: '', remedy: '' })).toEqual({ value: '\u2013', plusMinus: '' });
+    expect(readingText({ measurable: false, reason: 'wrong-view', message: '', remedy: '' })).toEqual({
+      value: '\u2013',
+      plusMinus: '',
+    });
   });
 });
 

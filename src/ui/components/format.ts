@@ -4,7 +4,8 @@ import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/unit
 import { COVERAGE_95 } from '../../core/statistics/normal';
 
 /** A value in its display unit, without decimals that the error would make meaningless. */
-export const inDisplayUnit = (si: number, unit: DisplayUnit): string => inUnit(si, unit).replace(/^-(0(\.0+)?)(?!\d)/, '$1');
+export const inDisplayUnit = (si: number, unit: DisplayUnit): string =>
+  inUnit(si, unit).replace(/^-(0(\.0+)?)(?!\d)/, '$1');
 
 export const signed = (si: number, unit: DisplayUnit): string => {
   // Answers by eye have no difference worth a number.
@@ -32,7 +33,13 @@ export const milliseconds = (seconds: number): string => `${Math.round(seconds *
 export const signedMilliseconds = (seconds: number): string => signed(seconds, 'ms');
 
 /** At how many frames a second a clip was taken, and what its file plays where that differs. */
-export const rateText = ({ captureRate, fileRate }: { readonly captureRate: number; readonly fileRate: number }): string =>
+export const rateText = ({
+  captureRate,
+  fileRate,
+}: {
+  readonly captureRate: number;
+  readonly fileRate: number;
+}): string =>
   `${Number(captureRate.toFixed(2))}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;
 
 /** An ISO date as it is written on screens. */

@@ -11,7 +11,10 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Ctrl + \u2190 \u2192', 'Step all by ten frames'],
   ['Space', 'Play or pause'],
   ['Page up, Page down', 'Moment before, moment after'],
-  ['Alt + \u2190 \u2192', 'Move the reference, or the chosen further clip or camera, against the rest by a frame; with Shift by a tenth'],
+  [
+    'Alt + \u2190 \u2192',
+    'Move the reference, or the chosen further clip or camera, against the rest by a frame; with Shift by a tenth',
+  ],
   ['C', 'Catch up: bring the other clips to the same moment and lock them'],
   ['L', 'Loop on or off'],
   ['A', 'Choose the next clip'],
@@ -39,9 +42,16 @@ export function HelpSheet({ movement }: { readonly movement: Movement }): ReactN
       <DialogContent>
         <table className="sheet">
           <tbody>
-            {[...KEYS, ...movement.moments.map((m) => [m.key, `Mark ${m.name.toLowerCase()} in the chosen clip, at its frame`] as const)].map(([key, text]) => (
+            {[
+              ...KEYS,
+              ...movement.moments.map(
+                (m) => [m.key, `Mark ${m.name.toLowerCase()} in the chosen clip, at its frame`] as const,
+              ),
+            ].map(([key, text]) => (
               <tr key={key}>
-                <td><kbd>{key}</kbd></td>
+                <td>
+                  <kbd>{key}</kbd>
+                </td>
                 <td className="left wrap">{text}</td>
               </tr>
             ))}

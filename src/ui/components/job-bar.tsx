@@ -12,8 +12,15 @@ export function JobBar(): ReactNode {
     return (
       <div key={job.id} className="job" role="status">
         <span>{job.label}</span>
-        <LinearProgress variant={job.all === 0 ? 'indeterminate' : 'determinate'} value={share} sx={{ flex: 1 }} aria-label={job.label} />
-        <span>{job.all === 0 ? 'starting' : `${Math.round(share)} %${left === null ? '' : `, ${Math.ceil(left)} s left`}`}</span>
+        <LinearProgress
+          variant={job.all === 0 ? 'indeterminate' : 'determinate'}
+          value={share}
+          sx={{ flex: 1 }}
+          aria-label={job.label}
+        />
+        <span>
+          {job.all === 0 ? 'starting' : `${Math.round(share)} %${left === null ? '' : `, ${Math.ceil(left)} s left`}`}
+        </span>
         <Button onClick={job.cancel}>Cancel</Button>
       </div>
     );

@@ -4,5 +4,9 @@ import { judgedSummary } from '../../core/judgement/summary';
 
 /** What a verdict rests on; it stands before it. */
 export function JudgedSummary({ judged }: { readonly judged: readonly Judged[] }): ReactNode {
-  return judged.length === 0 ? null : <p className="note" data-testid="judged-summary" style={{ margin: '0 0 10px' }}>{judgedSummary(judged).join(' ')}</p>;
+  return judged.length === 0 ? null : (
+    <p className="note" data-testid="judged-summary" style={{ margin: '0 0 10px' }}>
+      {judgedSummary(judged).join(' ')}
+    </p>
+  );
 }

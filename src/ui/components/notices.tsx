@@ -23,7 +23,11 @@ function NoticeAlert({ notice }: { readonly notice: Notice }): ReactNode {
 export function Notices(): ReactNode {
   const notices = useNotices((state) => state.notices);
   return (
-    <Stack spacing={1} className="no-print" sx={{ position: 'fixed', right: 16, bottom: 16, width: 420, maxWidth: '90vw', zIndex: 1400 }}>
+    <Stack
+      spacing={1}
+      className="no-print"
+      sx={{ position: 'fixed', right: 16, bottom: 16, width: 420, maxWidth: '90vw', zIndex: 1400 }}
+    >
       {notices.map((notice) => (
         <NoticeAlert key={notice.id} notice={notice} />
       ))}

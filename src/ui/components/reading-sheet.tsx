@@ -21,18 +21,39 @@ interface ReadingSheetProps {
   readonly onChoose: (row: Judged) => void;
 }
 
-const ANSWERS: readonly (readonly [Check, string])[] = [['yes', 'Yes'], ['partly', 'Partly'], ['no', 'No'], ['not-visible', 'Not visible']];
+const ANSWERS: readonly (readonly [Check, string])[] = [
+  ['yes', 'Yes'],
+  ['partly', 'Partly'],
+  ['no', 'No'],
+  ['not-visible', 'Not visible'],
+];
 
 /** A question that an eye answers, for both performers. */
 function Question({ row }: { readonly row: Judged }): ReactNode {
   const { athlete, reference, session } = useDerived();
   return (
     <div style={{ display: 'flex', gap: 6, padding: '8px 0 2px' }}>
-      {[athlete, reference].map((performance) => performance && (
-        <TextField key={performance.clip.id} select size="small" label={performance.clip.role === 'athlete' ? 'Athlete' : 'Reference'} value={session.checks[performance.clip.id]?.[row.measure.id] ?? ''} onClick={(event) => event.stopPropagation()} onChange={(event) => answerCheck(performance.clip.id, row.measure.id, event.target.value as Check)} sx={{ minWidth: 104 }}>
-          {ANSWERS.map(([answer, text]) => <MenuItem key={answer} value={answer}>{text}</MenuItem>)}
-        </TextField>
-      ))}
+      {[athlete, reference].map(
+        (performance) =>
+          performance && (
+            <TextField
+              key={performance.clip.id}
+              select
+              size="small"
+              label={performance.clip.role === 'athlete' ? 'Athlete' : 'Reference'}
+              value={session.checks[performance.clip.id]?.[row.measure.id] ?? ''}
+              onClick={(event) => event.stopPropagation()}
+              onChange={(event) => answerCheck(performance.clip.id, row.measure.id, event.target.value as Check)}
+              sx={{ minWidth: 104 }}
+            >
+              {ANSWERS.map(([answer, text]) => (
+                <MenuItem key={answer} value={answer}>
+                  {text}
+                </MenuItem>
+              ))}
+            </TextField>
+          ),
+      )}
     </div>
   );
 }
@@ -40,14 +61,21 @@ function Question({ row }: { readonly row: Judged }): ReactNode {
 /** One row a measure: athlete, reference, difference with its plus-minus, band, state. */
 export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
   const selected = useView((state) => state.selectedMeasure);
-  if (rows.length === 0) return <p style={{ color: '#545c61' }}>Nothing is measured at this moment. Step to another one.</p>;
+  if (rows.length === 0)
+    return <p style={{ color: '#545c61' }}>Nothing is measured at this moment. Step to another one.</p>;
   return (
     <table className="sheet" data-testid="reading-sheet">
       <thead>
         <tr>
           <th>Measure</th>
-          <th><span className="mark-athlete" />Athl.</th>
-          <th><span className="mark-reference" />Ref.</th>
+          <th>
+            <span className="mark-athlete" />
+            Athl.
+          </th>
+          <th>
+            <span className="mark-reference" />
+            Ref.
+          </th>
           <th>Diff.</th>
         </tr>
       </thead>
@@ -59,21 +87,63 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
           const blocked = !row.athlete.measurable ? row.athlete : !row.reference.measurable ? row.reference : null;
           return (
             <Fragment key={row.measure.id}>
-            <tr className={`choose ${selected === row.measure.id ? 'chosen' : ''}`} data-testid={`reading-${row.measure.id}`} data-state={row.state} onClick={() => onChoose(row)}>
-              <td className="wrap">
-                <button type="button" className="row" aria-pressed={selected === row.measure.id}>{row.measure.name}</button>
-                <div><StateMark state={row.state} /></div>
-                {row.referenceState === 'gap' && <div className="reason">The reference misses this itself{row.state === 'strength' || row.state === 'on-target' ? '; the athlete meets it' : ''}.</div>}
-                {blocked && blocked.reason !== 'no-reference' && blocked.reason !== 'not-answered' && <div className="reason">{blocked.message}. {blocked.remedy}</div>}
-              </td>
-              <td>{a.value}<div className="pm">{a.plusMinus}</div></td>
-              <td>{r.value}<div className="pm">{r.plusMinus}</div></td>
-              <td>
-                {row.difference === null ? '–' : signed(row.difference, unit)} <span className="pm">{row.plusMinus === null ? '' : plusMinus(row.plusMinus, unit)}</span>
-                <div>{(!blocked || blocked.reason === 'no-reference') && row.measure.kind !== 'checkpoint' && <DifferenceBar athlete={forBar(row.athlete)} reference={forBar(row.reference)} band={row.band} width={84} text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`} />}</div>
-              </td>
-            </tr>
-            {row.measure.kind === 'checkpoint' && <tr><td colSpan={4} className="left wrap">{row.measure.question}<Question row={row} /></td></tr>}
+              <tr
+                className={`choose ${selected === row.measure.id ? 'chosen' : ''}`}
+                data-testid={`reading-${row.measure.id}`}
+                data-state={row.state}
+                onClick={() => onChoose(row)}
+              >
+                <td className="wrap">
+                  <button type="button" className="row" aria-pressed={selected === row.measure.id}>
+                    {row.measure.name}
+                  </button>
+                  <div>
+                    <StateMark state={row.state} />
+                  </div>
+                  {row.referenceState === 'gap' && (
+                    <div className="reason">
+                      The reference misses this itself
+                      {row.state === 'strength' || row.state === 'on-target' ? '; the athlete meets it' : ''}.
+                    </div>
+                  )}
+                  {blocked && blocked.reason !== 'no-reference' && blocked.reason !== 'not-answered' && (
+                    <div className="reason">
+                      {blocked.message}. {blocked.remedy}
+                    </div>
+                  )}
+                </td>
+                <td>
+                  {a.value}
+                  <div className="pm">{a.plusMinus}</div>
+                </td>
+                <td>
+                  {r.value}
+                  <div className="pm">{r.plusMinus}</div>
+                </td>
+                <td>
+                  {row.difference === null ? '–' : signed(row.difference, unit)}{' '}
+                  <span className="pm">{row.plusMinus === null ? '' : plusMinus(row.plusMinus, unit)}</span>
+                  <div>
+                    {(!blocked || blocked.reason === 'no-reference') && row.measure.kind !== 'checkpoint' && (
+                      <DifferenceBar
+                        athlete={forBar(row.athlete)}
+                        reference={forBar(row.reference)}
+                        band={row.band}
+                        width={84}
+                        text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`}
+                      />
+                    )}
+                  </div>
+                </td>
+              </tr>
+              {row.measure.kind === 'checkpoint' && (
+                <tr>
+                  <td colSpan={4} className="left wrap">
+                    {row.measure.question}
+                    <Question row={row} />
+                  </td>
+                </tr>
+              )}
             </Fragment>
           );
         })}

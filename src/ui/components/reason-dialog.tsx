@@ -22,11 +22,28 @@ export function ReasonDialog({ title, about, confirm, onConfirm, onClose }: Reas
     <Dialog open onClose={onClose} fullWidth maxWidth="xs">
       <DialogTitle>{title}</DialogTitle>
       <DialogContent>
-        <TextField autoFocus fullWidth label="Reason" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ mt: 1 }} helperText={`Kept with \u201c${about}\u201d and shown in the report.`} />
+        <TextField
+          autoFocus
+          fullWidth
+          label="Reason"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          sx={{ mt: 1 }}
+          helperText={`Kept with \u201c${about}\u201d and shown in the report.`}
+        />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={reason.trim() === ''} onClick={() => { onConfirm(reason.trim()); onClose(); }}>{confirm}</Button>
+        <Button
+          variant="contained"
+          disabled={reason.trim() === ''}
+          onClick={() => {
+            onConfirm(reason.trim());
+            onClose();
+          }}
+        >
+          {confirm}
+        </Button>
       </DialogActions>
     </Dialog>
   );

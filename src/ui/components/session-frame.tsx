@@ -16,8 +16,14 @@ import { HelpSheet } from './help-sheet';
 import { JobBar } from './job-bar';
 
 /** A field that has an undo of its own for what is typed into it. */
-const typesText = (target: EventTarget | null): boolean => target instanceof HTMLTextAreaElement || (target instanceof HTMLInputElement && !['checkbox', 'radio', 'range', 'button'].includes(target.type));
-const HISTORY_KEYS = { preventDefault: true, enableOnFormTags: true, ignoreEventWhen: (event: KeyboardEvent) => typesText(event.target) };
+const typesText = (target: EventTarget | null): boolean =>
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLInputElement && !['checkbox', 'radio', 'range', 'button'].includes(target.type));
+const HISTORY_KEYS = {
+  preventDefault: true,
+  enableOnFormTags: true,
+  ignoreEventWhen: (event: KeyboardEvent) => typesText(event.target),
+};
 
 /** The order of work round every screen of a session, with what to do next in one line. */
 export function SessionFrame({ step, children }: { readonly step: Step; readonly children: ReactNode }): ReactNode {
@@ -31,8 +37,13 @@ export function SessionFrame({ step, children }: { readonly step: Step; readonly
   return (
     <div className="frame">
       <header>
-        <Link to="/" className="brand"><img src="/icon.svg" alt="" />Proud Falcon</Link>
-        <span className="session-name" title={session.name}>{session.name}</span>
+        <Link to="/" className="brand">
+          <img src="/icon.svg" alt="" />
+          Proud Falcon
+        </Link>
+        <span className="session-name" title={session.name}>
+          {session.name}
+        </span>
         <nav aria-label="Order of work">
           <ol className="steps">
             {STEPS.map((s) => (
@@ -45,9 +56,25 @@ export function SessionFrame({ step, children }: { readonly step: Step; readonly
             ))}
           </ol>
         </nav>
-        <Tooltip title="Undo (Ctrl+Z)"><span><IconButton aria-label="Undo" color="inherit" disabled={past === 0} onClick={undo}><UndoIcon /></IconButton></span></Tooltip>
-        <Tooltip title="Redo (Ctrl+Shift+Z)"><span><IconButton aria-label="Redo" color="inherit" disabled={future === 0} onClick={redo}><RedoIcon /></IconButton></span></Tooltip>
-        <Tooltip title="Keys (?)"><IconButton aria-label="Keys" color="inherit" onClick={() => setView({ helpOpen: true })}><HelpOutlinedIcon /></IconButton></Tooltip>
+        <Tooltip title="Undo (Ctrl+Z)">
+          <span>
+            <IconButton aria-label="Undo" color="inherit" disabled={past === 0} onClick={undo}>
+              <UndoIcon />
+            </IconButton>
+          </span>
+        </Tooltip>
+        <Tooltip title="Redo (Ctrl+Shift+Z)">
+          <span>
+            <IconButton aria-label="Redo" color="inherit" disabled={future === 0} onClick={redo}>
+              <RedoIcon />
+            </IconButton>
+          </span>
+        </Tooltip>
+        <Tooltip title="Keys (?)">
+          <IconButton aria-label="Keys" color="inherit" onClick={() => setView({ helpOpen: true })}>
+            <HelpOutlinedIcon />
+          </IconButton>
+        </Tooltip>
       </header>
       <div className="guidance">
         <span>{stepStatus(derived, step).next}</span>

@@ -1,5 +1,21 @@
-import { DndContext, KeyboardSensor, PointerSensor, closestCenter, useSensor, useSensors, type Active, type DragEndEvent, type KeyboardCoordinateGetter, type Over } from '@dnd-kit/core';
-import { SortableContext, arrayMove, horizontalListSortingStrategy, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+  type Active,
+  type DragEndEvent,
+  type KeyboardCoordinateGetter,
+  type Over,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  arrayMove,
+  horizontalListSortingStrategy,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
 
 const STEP: Readonly<Record<string, number>> = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 };
@@ -15,7 +31,10 @@ function placeByArrow(ids: readonly string[]): KeyboardCoordinateGetter {
     event.preventDefault();
     const rect = droppableRects.get(ids[ids.indexOf(String((over ?? active)?.id)) + step] ?? '');
     if (!rect || !collisionRect) return undefined;
-    return { x: rect.left + (rect.width - collisionRect.width) / 2, y: rect.top + (rect.height - collisionRect.height) / 2 };
+    return {
+      x: rect.left + (rect.width - collisionRect.width) / 2,
+      y: rect.top + (rect.height - collisionRect.height) / 2,
+    };
   };
 }
 
@@ -35,7 +54,8 @@ export function SortableArea({ ids, nameOf, horizontal = false, onSort, children
     useSensor(KeyboardSensor, { coordinateGetter: placeByArrow(ids), scrollBehavior: 'auto' }),
   );
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
-    if (over && active.id !== over.id) onSort(arrayMove([...ids], ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
+    if (over && active.id !== over.id)
+      onSort(arrayMove([...ids], ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
   };
   const name = ({ id }: Active | Over): string => nameOf(String(id));
   const place = ({ id }: Over): string => `place ${ids.indexOf(String(id)) + 1} of ${ids.length}`;
@@ -45,16 +65,26 @@ export function SortableArea({ ids, nameOf, horizontal = false, onSort, children
       collisionDetection={closestCenter}
       onDragEnd={onDragEnd}
       accessibility={{
-        screenReaderInstructions: { draggable: 'Press Space to pick it up, move it with the arrow keys, put it down with Space; Escape leaves it where it was.' },
+        screenReaderInstructions: {
+          draggable:
+            'Press Space to pick it up, move it with the arrow keys, put it down with Space; Escape leaves it where it was.',
+        },
         announcements: {
           onDragStart: ({ active }) => `${name(active)} is picked up.`,
-          onDragOver: ({ active, over }) => (over ? `${name(active)} is at ${place(over)}.` : `${name(active)} is at no place.`),
-          onDragEnd: ({ active, over }) => (over ? `${name(active)} is put down at ${place(over)}.` : `${name(active)} is put back.`),
+          onDragOver: ({ active, over }) =>
+            over ? `${name(active)} is at ${place(over)}.` : `${name(active)} is at no place.`,
+          onDragEnd: ({ active, over }) =>
+            over ? `${name(active)} is put down at ${place(over)}.` : `${name(active)} is put back.`,
           onDragCancel: ({ active }) => `${name(active)} is put back.`,
         },
       }}
     >
-      <SortableContext items={[...ids]} strategy={horizontal ? horizontalListSortingStrategy : verticalListSortingStrategy}>{children}</SortableContext>
+      <SortableContext
+        items={[...ids]}
+        strategy={horizontal ? horizontalListSortingStrategy : verticalListSortingStrategy}
+      >
+        {children}
+      </SortableContext>
     </DndContext>
   );
 }

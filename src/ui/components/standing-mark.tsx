@@ -23,5 +23,10 @@ const LOOK: Readonly<Record<Standing, { word: string; icon: typeof CheckIcon }>>
 /** How a correction stands, as a word and an icon besides its colour. */
 export function StandingMark({ standing }: { readonly standing: Standing }): ReactNode {
   const { word, icon: Icon } = LOOK[standing];
-  return <span className={`standing ${standing}`}><Icon aria-hidden />{word}</span>;
+  return (
+    <span className={`standing ${standing}`}>
+      <Icon aria-hidden />
+      {word}
+    </span>
+  );
 }

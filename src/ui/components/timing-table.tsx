@@ -4,11 +4,20 @@ import type { Side } from '../../core/comparison/side';
 import { milliseconds, plusMinus, rateText, signed, signedMilliseconds } from './format';
 
 const time = (phase: PhaseTime | null): ReactNode =>
-  phase === null ? '–' : <>{milliseconds(phase.duration)} <span className="pm">{plusMinus(phase.plusMinus, 'ms')}</span></>;
+  phase === null ? (
+    '–'
+  ) : (
+    <>
+      {milliseconds(phase.duration)} <span className="pm">{plusMinus(phase.plusMinus, 'ms')}</span>
+    </>
+  );
 const share = (phase: PhaseTime | null): string => (phase?.share == null ? '–' : `${Math.round(phase.share * 100)} %`);
 
 /** The frame rate that times are read at, or of how many performances they are the mean. */
-const basis = (side: Side): ReactNode => side[0] && <span className="pm">{side.length > 1 ? `, mean of ${side.length}` : `at ${rateText(side[0][0]!.clip)}`}</span>;
+const basis = (side: Side): ReactNode =>
+  side[0] && (
+    <span className="pm">{side.length > 1 ? `, mean of ${side.length}` : `at ${rateText(side[0][0]!.clip)}`}</span>
+  );
 
 interface TimingTableProps {
   readonly rows: readonly TimingRow[];
@@ -19,24 +28,58 @@ interface TimingTableProps {
 }
 
 /** How much longer a phase is of the whole, in hundredths of it. */
-const shareDifference = ({ athlete, reference }: TimingRow): string => (athlete?.share == null || reference?.share == null ? '' : `${signed(athlete.share - reference.share, '%')} of the whole`);
+const shareDifference = ({ athlete, reference }: TimingRow): string =>
+  athlete?.share == null || reference?.share == null
+    ? ''
+    : `${signed(athlete.share - reference.share, '%')} of the whole`;
 
 /** Every phase in ms and in percent of the whole, with the error that the frame rates leave. */
 export function TimingTable({ rows, athlete, reference, onChoose }: TimingTableProps): ReactNode {
   return (
     <table className="sheet" data-testid="timing-table">
       <thead>
-        <tr><th>Phase</th><th><span className="mark-athlete" />Athlete {basis(athlete)}</th><th>%</th><th><span className="mark-reference" />Reference {basis(reference)}</th><th>%</th><th>Difference</th></tr>
+        <tr>
+          <th>Phase</th>
+          <th>
+            <span className="mark-athlete" />
+            Athlete {basis(athlete)}
+          </th>
+          <th>%</th>
+          <th>
+            <span className="mark-reference" />
+            Reference {basis(reference)}
+          </th>
+          <th>%</th>
+          <th>Difference</th>
+        </tr>
       </thead>
       <tbody>
         {rows.map((row) => (
           <tr key={row.phase.from}>
-            <td className="wrap">{onChoose ? <button type="button" className="row" onClick={() => onChoose(row)}>{row.phase.name}</button> : row.phase.name}</td>
+            <td className="wrap">
+              {onChoose ? (
+                <button type="button" className="row" onClick={() => onChoose(row)}>
+                  {row.phase.name}
+                </button>
+              ) : (
+                row.phase.name
+              )}
+            </td>
             <td>{time(row.athlete)}</td>
             <td>{share(row.athlete)}</td>
             <td>{time(row.reference)}</td>
             <td>{share(row.reference)}</td>
-            <td>{row.difference === null ? '–' : <><strong>{signedMilliseconds(row.difference)}</strong> <span className="pm">{plusMinus(row.plusMinus!, 'ms')}</span><div className="pm">{shareDifference(row)}</div></>}</td>
+            <td>
+              {row.difference === null ? (
+                '–'
+              ) : (
+                <>
+                  <strong>{signedMilliseconds(row.difference)}</strong>{' '}
+                  <span className="pm">{plusMinus(row.plusMinus!, 'ms')}</span>
+                  <div className="pm">{shareDifference(row)}</div>
+                </>
+              )}
+            </td>
           </tr>
         ))}
       </tbody>

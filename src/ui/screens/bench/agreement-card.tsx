@@ -18,7 +18,9 @@ function digitisedTwice(derived: Derived): readonly DigitisedTwice[] {
   return derived.clips.flatMap(({ performance: second }) => {
     const kept = session.digitisings.find((d) => d.clipId === second.clip.id);
     if (!kept || Object.keys(second.raw).length === 0 || kept.track === second.raw) return [];
-    return [{ first: { ...preparePerformance(second.clip, kept.track, {}, session.cutoff), marks: second.marks }, second }];
+    return [
+      { first: { ...preparePerformance(second.clip, kept.track, {}, session.cutoff), marks: second.marks }, second },
+    ];
   });
 }
 
@@ -27,7 +29,10 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
   const { session, movement } = derived;
   const [by, setBy] = useState('');
   const [chosen, setChosen] = useState<string | null>(null);
-  const on = activeOf(derived, useView((state) => state.activeClip));
+  const on = activeOf(
+    derived,
+    useView((state) => state.activeClip),
+  );
   const rows = useMemo(() => agreementOf(movement, digitisedTwice(derived)), [movement, derived]);
   if (!on) return null;
   const { clip, raw } = on.performance;
@@ -35,24 +40,62 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
   const shown = rows.find((r) => r.measures[0].id === chosen) ?? rows[0];
   return (
     <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px', fontSize: '.86rem' }}>
-      <Typography variant="h3" component="h2">Agreement</Typography>
-      {kept.length === 0 && <span>Place the points of one clip twice, you or somebody else, to know how far two digitisings differ. Keep the first, begin anew, and read it here.</span>}
+      <Typography variant="h3" component="h2">
+        Agreement
+      </Typography>
+      {kept.length === 0 && (
+        <span>
+          Place the points of one clip twice, you or somebody else, to know how far two digitisings differ. Keep the
+          first, begin anew, and read it here.
+        </span>
+      )}
       {kept.map((d) => (
-        <div key={d.id}>Kept: {d.by}, {format(new Date(d.at), 'd MMM yyyy, HH:mm')} <Button onClick={() => dropDigitising(d.id)}>Drop it</Button></div>
+        <div key={d.id}>
+          Kept: {d.by}, {format(new Date(d.at), 'd MMM yyyy, HH:mm')}{' '}
+          <Button onClick={() => dropDigitising(d.id)}>Drop it</Button>
+        </div>
       ))}
       <div style={{ display: 'flex', gap: 8 }}>
-        <TextField label="Digitised by" value={by} onChange={(event) => setBy(event.target.value)} sx={{ flex: 1 }} slotProps={{ htmlInput: { maxLength: 60 } }} />
-        <Button variant="outlined" disabled={Object.keys(raw).length === 0} onClick={() => keepDigitising(clip, by)}>Keep these points</Button>
+        <TextField
+          label="Digitised by"
+          value={by}
+          onChange={(event) => setBy(event.target.value)}
+          sx={{ flex: 1 }}
+          slotProps={{ htmlInput: { maxLength: 60 } }}
+        />
+        <Button variant="outlined" disabled={Object.keys(raw).length === 0} onClick={() => keepDigitising(clip, by)}>
+          Keep these points
+        </Button>
       </div>
-      {kept.length > 0 && <Button sx={{ justifySelf: 'start' }} onClick={() => clearPoints(clip)}>Begin the {clipName(on)} anew, without points</Button>}
+      {kept.length > 0 && (
+        <Button sx={{ justifySelf: 'start' }} onClick={() => clearPoints(clip)}>
+          Begin the {clipName(on)} anew, without points
+        </Button>
+      )}
       {shown && (
         <>
           <table className="sheet" data-testid="agreement">
-            <thead><tr><th>Measure</th><th title="Intraclass correlation, absolute agreement, single value: ICC(2,1)">ICC</th><th title="Standard error of measurement">SEM</th><th title="Minimal detectable change, 95 %">MDC</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Measure</th>
+                <th title="Intraclass correlation, absolute agreement, single value: ICC(2,1)">ICC</th>
+                <th title="Standard error of measurement">SEM</th>
+                <th title="Minimal detectable change, 95 %">MDC</th>
+              </tr>
+            </thead>
             <tbody>
               {rows.map((row) => (
-                <tr key={row.measures[0].id} className={`choose ${row === shown ? 'chosen' : ''}`} onClick={() => setChosen(row.measures[0].id)}>
-                  <td className="wrap"><button type="button" className="row" aria-pressed={row === shown}>{row.measures[0].name}{session.measuredErrors[row.measures[0].id] !== undefined ? ' (used)' : ''}</button></td>
+                <tr
+                  key={row.measures[0].id}
+                  className={`choose ${row === shown ? 'chosen' : ''}`}
+                  onClick={() => setChosen(row.measures[0].id)}
+                >
+                  <td className="wrap">
+                    <button type="button" className="row" aria-pressed={row === shown}>
+                      {row.measures[0].name}
+                      {session.measuredErrors[row.measures[0].id] !== undefined ? ' (used)' : ''}
+                    </button>
+                  </td>
                   <td>{row.agreement.absolute.toFixed(2)}</td>
                   <td>{inUnit(row.agreement.sem, row.unit, 1)}</td>
                   <td>{inUnit(row.agreement.minimalDetectableChange, row.unit, 1)}</td>
@@ -72,8 +115,23 @@ function Limits({ row, used }: { readonly row: MeasureAgreement; readonly used: 
   return (
     <>
       <AgreementChart limits={limits} unit={unit} />
-      <span>{measures[0].name}: over {pairs} readings the first digitising is {inUnit(Math.abs(limits.bias), unit, 1)} {limits.bias < 0 ? 'below' : 'above'} the second; 95 of 100 differences lie between {inUnit(limits.lower, unit, 1)} and {inUnit(limits.upper, unit, 1)}.</span>
-      <Button sx={{ justifySelf: 'start' }} disabled={!used && agreement.sem === 0} onClick={() => takeMeasuredError(measures.map((m) => m.id), used ? null : agreement.sem)}>{used ? 'Reckon its error from the points again' : 'Take this as its measuring error'}</Button>
+      <span>
+        {measures[0].name}: over {pairs} readings the first digitising is {inUnit(Math.abs(limits.bias), unit, 1)}{' '}
+        {limits.bias < 0 ? 'below' : 'above'} the second; 95 of 100 differences lie between{' '}
+        {inUnit(limits.lower, unit, 1)} and {inUnit(limits.upper, unit, 1)}.
+      </span>
+      <Button
+        sx={{ justifySelf: 'start' }}
+        disabled={!used && agreement.sem === 0}
+        onClick={() =>
+          takeMeasuredError(
+            measures.map((m) => m.id),
+            used ? null : agreement.sem,
+          )
+        }
+      >
+        {used ? 'Reckon its error from the points again' : 'Take this as its measuring error'}
+      </Button>
     </>
   );
 }

@@ -10,7 +10,10 @@ export function goToMoment(derived: Derived, by: 1 | -1): void {
   const lead = derived.clips[0]?.performance;
   if (!lead) return;
   const frame = player.pendingFrame(lead.clip.id);
-  const marks = derived.movement.moments.map((m) => lead.marks[m.id]).filter((m) => m !== undefined).map(Math.round);
+  const marks = derived.movement.moments
+    .map((m) => lead.marks[m.id])
+    .filter((m) => m !== undefined)
+    .map(Math.round);
   const next = by > 0 ? marks.find((m) => m > frame) : marks.findLast((m) => m < frame);
   if (next !== undefined) player.goTo(lead.clip.id, next);
 }
@@ -25,12 +28,16 @@ export function useBenchKeys(derived: Derived): void {
   useHotkeys('mod+left', () => player.stepBoth(-10), options);
   useHotkeys('shift+right', () => player.stepOne(1), options);
   useHotkeys('shift+left', () => player.stepOne(-1), options);
-  useHotkeys('space', (event) => {
-    // A focused button keeps its own space key.
-    if (event.target instanceof HTMLButtonElement) return;
-    if (useView.getState().playing) player.pause();
-    else player.play();
-  }, options);
+  useHotkeys(
+    'space',
+    (event) => {
+      // A focused button keeps its own space key.
+      if (event.target instanceof HTMLButtonElement) return;
+      if (useView.getState().playing) player.pause();
+      else player.play();
+    },
+    options,
+  );
   useHotkeys('alt+right', () => nudge(1), options);
   useHotkeys('alt+left', () => nudge(-1), options);
   useHotkeys('alt+shift+right', () => nudge(0.1), options);
@@ -56,7 +63,14 @@ export function useBenchKeys(derived: Derived): void {
   useHotkeys('0', () => setView({ ribbonSpan: null }));
   const note = (kind: 'good' | 'work-on'): void => {
     const clip = active()?.performance.clip;
-    if (clip) addNote({ kind, text: '', clipId: clip.id, frame: player.pendingFrame(clip.id), region: useView.getState().pass });
+    if (clip)
+      addNote({
+        kind,
+        text: '',
+        clipId: clip.id,
+        frame: player.pendingFrame(clip.id),
+        region: useView.getState().pass,
+      });
   };
   useHotkeys('g', () => note('good'));
   useHotkeys('w', () => note('work-on'));

@@ -17,7 +17,13 @@ import { THUMBNAIL_HEIGHT, useThumbnails, type Thumbnails } from './use-thumbnai
  * All performances on the leading clip's time. The others are laid on it through the current map: matched threads stand
  * upright, locked ones lean by what is early or late.
  */
-export function BenchRibbons({ derived, currentMoment }: { readonly derived: Derived; readonly currentMoment: string | null }): ReactNode {
+export function BenchRibbons({
+  derived,
+  currentMoment,
+}: {
+  readonly derived: Derived;
+  readonly currentMoment: string | null;
+}): ReactNode {
   const { movement } = derived;
   const view = useView();
   const [held, setHeld] = useState<HeldPin | null>(null);
@@ -76,7 +82,12 @@ export function BenchRibbons({ derived, currentMoment }: { readonly derived: Der
   );
 }
 
-function ribbonOf({ id, look, performance }: BenchClip, { movement }: Derived, shown: number, thumbnails: Thumbnails): RibbonClip {
+function ribbonOf(
+  { id, look, performance }: BenchClip,
+  { movement }: Derived,
+  shown: number,
+  thumbnails: Thumbnails,
+): RibbonClip {
   const { times, clip, marks } = performance;
   const axis = (frame: number): number => toAxis(performance, timeAtFrame(times, frame));
   return {
@@ -85,7 +96,9 @@ function ribbonOf({ id, look, performance }: BenchClip, { movement }: Derived, s
     label: clip.performer.name.split(' ')[0]!.slice(0, 11),
     start: axis(0),
     end: axis(times.length - 1),
-    pins: movement.moments.flatMap((m) => (marks[m.id] === undefined ? [] : [{ moment: m.id, name: m.name, at: axis(marks[m.id]!) }])),
+    pins: movement.moments.flatMap((m) =>
+      marks[m.id] === undefined ? [] : [{ moment: m.id, name: m.name, at: axis(marks[m.id]!) }],
+    ),
     playhead: axis(shown),
     thumbnails: (thumbnails[clip.id] ?? []).map(({ frame, address }) => ({ at: axis(frame), address })),
   };
@@ -100,7 +113,9 @@ function threadsOf({ movement }: Derived, on: readonly BenchClip[], zeroAt: stri
     texts: others.map((other) => {
       const common = movement.moments.map((m) => m.id).filter((m) => m in first && m in other);
       const zero = zeroAt !== null && common.includes(zeroAt) ? zeroAt : common[0];
-      return zero === undefined || id === zero || !common.includes(id) ? '' : signedMilliseconds(first[id]! - first[zero]! - (other[id]! - other[zero]!));
+      return zero === undefined || id === zero || !common.includes(id)
+        ? ''
+        : signedMilliseconds(first[id]! - first[zero]! - (other[id]! - other[zero]!));
     }),
   }));
 }

@@ -24,11 +24,17 @@ const ROLES = ['athlete', 'reference'] as const;
 function laidOver(clips: readonly BenchClip[], active: BenchClip): readonly BenchClip[] {
   const root = (clip: BenchClip): string => clip.join?.rootId ?? clip.performance.clip.id;
   const alike = clips.filter((c) => c.performance.clip.view.kind === active.performance.clip.view.kind);
-  return alike.filter((c) => (root(c) === root(active) ? c === active : alike.find((other) => root(other) === root(c)) === c));
+  return alike.filter((c) =>
+    root(c) === root(active) ? c === active : alike.find((other) => root(other) === root(c)) === c,
+  );
 }
 
 /** The pictures, their time, and the panel of the step at hand. */
-export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'match' | 'moments' | 'measure'> }): ReactNode {
+export function BenchScreen({
+  step,
+}: {
+  readonly step: Extract<Step, 'look' | 'match' | 'moments' | 'measure'>;
+}): ReactNode {
   const derived = useDerived();
   const { movement, athlete, reference, panes: shownClips } = derived;
   // Not the whole view: pictures that play must not draw the screen anew.
@@ -74,14 +80,27 @@ export function BenchScreen({ step }: { readonly step: Extract<Step, 'look' | 'm
     <SessionFrame step={step}>
       <main className="bench">
         <div className="stage">
-          <div ref={panes} className={`panes ${layout}`} data-testid="panes" style={{ '--others': Math.max(1, visible.length + missing.length - 1) } as CSSProperties}>
+          <div
+            ref={panes}
+            className={`panes ${layout}`}
+            data-testid="panes"
+            style={{ '--others': Math.max(1, visible.length + missing.length - 1) } as CSSProperties}
+          >
             {visible.map((on, n) => (
-              <ClipPane key={on.performance.clip.id} on={on} below={n} editing={step === 'measure' && tool === 'points'} measures={step === 'measure'} />
+              <ClipPane
+                key={on.performance.clip.id}
+                on={on}
+                below={n}
+                editing={step === 'measure' && tool === 'points'}
+                measures={step === 'measure'}
+              />
             ))}
             {missing.map((role) => (
               <div key={role} className="pane-empty">
                 <span>The {role}’s clip belongs here.</span>
-                <Link to={`/s/${derived.session.id}/intake`} style={{ color: '#ffd9a8' }}>Add it at Intake</Link>
+                <Link to={`/s/${derived.session.id}/intake`} style={{ color: '#ffd9a8' }}>
+                  Add it at Intake
+                </Link>
               </div>
             ))}
           </div>

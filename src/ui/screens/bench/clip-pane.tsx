@@ -45,11 +45,21 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
   const ghost = useView((state) => state.ghost);
   const over = layout === 'over';
   const sizeBy = useView((state) => state.sizeBy);
-  const focusAt = useMemo(() => (over ? anchoredAt(performance, ghost.anchor, sizeBy) : focusOf(performance, sizeBy)), [performance, over, ghost.anchor, sizeBy]);
+  const focusAt = useMemo(
+    () => (over ? anchoredAt(performance, ghost.anchor, sizeBy) : focusOf(performance, sizeBy)),
+    [performance, over, ghost.anchor, sizeBy],
+  );
   const sceneAt = useCallback(
     (frame: number): readonly Primitive[] => {
       if (!overlays) return drawings.sceneAt(frame);
-      return [...clipScene({ movement, judged, performance, beside: !on.join && on.id !== clip.role }, frame, { selected, measures, lit: pass }), ...drawings.sceneAt(frame)];
+      return [
+        ...clipScene({ movement, judged, performance, beside: !on.join && on.id !== clip.role }, frame, {
+          selected,
+          measures,
+          lit: pass,
+        }),
+        ...drawings.sceneAt(frame),
+      ];
     },
     [overlays, movement, selected, measures, performance, judged, clip, on, pass, drawings],
   );
@@ -64,13 +74,33 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
         : [],
     [editing, performance, movement],
   );
-  const attach = useCallback((painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => player.addPainter(clip.id, painter), [clip.id]);
+  const attach = useCallback(
+    (painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => player.addPainter(clip.id, painter),
+    [clip.id],
+  );
   const picture = useMemo(() => shownAs(clip), [clip]);
   const plain = useView((state) => state.plain.includes(clip.id));
   const acts = (
     <>
-      <IconButton size="small" title={`Lines of this picture ${plain ? 'on' : 'off'} (Shift+O)`} aria-label={`Lines of the ${clipName(on)}`} aria-pressed={!plain} onClick={() => togglePlain(clip.id)}><TimelineIcon fontSize="inherit" /></IconButton>
-      {panes.length > 2 && <IconButton size="small" title="Put this picture away" aria-label={`Put the ${clipName(on)} away`} onClick={() => changeClip(clip.id, { onBench: false })}><CloseIcon fontSize="inherit" /></IconButton>}
+      <IconButton
+        size="small"
+        title={`Lines of this picture ${plain ? 'on' : 'off'} (Shift+O)`}
+        aria-label={`Lines of the ${clipName(on)}`}
+        aria-pressed={!plain}
+        onClick={() => togglePlain(clip.id)}
+      >
+        <TimelineIcon fontSize="inherit" />
+      </IconButton>
+      {panes.length > 2 && (
+        <IconButton
+          size="small"
+          title="Put this picture away"
+          aria-label={`Put the ${clipName(on)} away`}
+          onClick={() => changeClip(clip.id, { onBench: false })}
+        >
+          <CloseIcon fontSize="inherit" />
+        </IconButton>
+      )}
     </>
   );
   return (
@@ -92,7 +122,9 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
       label={`${clipName(on)}: ${clip.performer.name}`}
       caption={
         <>
-          <strong>{clip.role === 'athlete' ? '\u25cf' : '\u25a0'} {clip.performer.name}</strong>
+          <strong>
+            {clip.role === 'athlete' ? '\u25cf' : '\u25a0'} {clip.performer.name}
+          </strong>
           {panes.length > 2 && <span>{VIEW_NAMES[clip.view.kind]}</span>}
           <FrameAndTime on={on} short={panes.length > 2} />
         </>
@@ -116,7 +148,9 @@ function FrameAndTime({ on, short }: { readonly on: BenchClip; readonly short: b
   const shown = useView((state) => state.shown[clip.id] ?? 0);
   return (
     <span className="right" data-testid={`frame-${on.id}`}>
-      frame {shown + 1}{short ? '' : ` of ${clip.frameTimes.length}`}, {(timeAtFrame(times, shown) * 1000).toFixed(0)} ms{short && clip.captureRate === clip.fileRate ? '' : ` at ${rateText(clip)}`}
+      frame {shown + 1}
+      {short ? '' : ` of ${clip.frameTimes.length}`}, {(timeAtFrame(times, shown) * 1000).toFixed(0)} ms
+      {short && clip.captureRate === clip.fileRate ? '' : ` at ${rateText(clip)}`}
     </span>
   );
 }

@@ -32,7 +32,11 @@ const KINDS: readonly (readonly [DrawingKind, string, ReactNode])[] = [
   ['text', 'Text', <TextFieldsIcon key="text" fontSize="small" />],
 ];
 const NAME = Object.fromEntries(KINDS.map(([kind, name]) => [kind, name])) as Readonly<Record<DrawingKind, string>>;
-const SPANS: readonly (readonly [Drawing['span'], string])[] = [['frame', 'this frame'], ['phase', 'the phase'], ['clip', 'the whole clip']];
+const SPANS: readonly (readonly [Drawing['span'], string])[] = [
+  ['frame', 'this frame'],
+  ['phase', 'the phase'],
+  ['clip', 'the whole clip'],
+];
 
 /** A few shapes for talking about a picture; tied to frames and, where wanted, to a point of the body. */
 export function DrawingTools({ derived }: { readonly derived: Derived }): ReactNode {
@@ -41,28 +45,62 @@ export function DrawingTools({ derived }: { readonly derived: Derived }): ReactN
   const { drawings } = derived.session;
   return (
     <section className="card" style={{ padding: '8px 10px', display: 'grid', gap: 8 }}>
-      <Typography variant="h3" component="h2">Draw</Typography>
+      <Typography variant="h3" component="h2">
+        Draw
+      </Typography>
       <ToggleButtonGroup
         exclusive
         size="small"
         aria-label="What to draw"
         value={tool === 'draw' ? drawing.kind : null}
-        onChange={(_, kind: DrawingKind | null) => setView(kind === null ? { tool: 'move' } : { tool: 'draw', drawing: { ...drawing, kind } })}
+        onChange={(_, kind: DrawingKind | null) =>
+          setView(kind === null ? { tool: 'move' } : { tool: 'draw', drawing: { ...drawing, kind } })
+        }
       >
-        {KINDS.map(([kind, name, icon]) => <ToggleButton key={kind} value={kind} aria-label={name} title={name}>{icon}</ToggleButton>)}
+        {KINDS.map(([kind, name, icon]) => (
+          <ToggleButton key={kind} value={kind} aria-label={name} title={name}>
+            {icon}
+          </ToggleButton>
+        ))}
       </ToggleButtonGroup>
       {tool === 'draw' && (
         <div style={{ display: 'flex', gap: 8 }}>
-          <TextField select size="small" label="Shown through" value={drawing.span} sx={{ flex: 1 }} onChange={(event) => setView({ drawing: { ...drawing, span: event.target.value as Drawing['span'] } })}>
-            {SPANS.map(([span, name]) => <MenuItem key={span} value={span}>{name}</MenuItem>)}
+          <TextField
+            select
+            size="small"
+            label="Shown through"
+            value={drawing.span}
+            sx={{ flex: 1 }}
+            onChange={(event) => setView({ drawing: { ...drawing, span: event.target.value as Drawing['span'] } })}
+          >
+            {SPANS.map(([span, name]) => (
+              <MenuItem key={span} value={span}>
+                {name}
+              </MenuItem>
+            ))}
           </TextField>
-          <TextField select size="small" label="Moves with" value={drawing.anchor ?? ''} sx={{ flex: 1 }} onChange={(event) => setView({ drawing: { ...drawing, anchor: (event.target.value || null) as PointId | null } })}>
+          <TextField
+            select
+            size="small"
+            label="Moves with"
+            value={drawing.anchor ?? ''}
+            sx={{ flex: 1 }}
+            onChange={(event) =>
+              setView({ drawing: { ...drawing, anchor: (event.target.value || null) as PointId | null } })
+            }
+          >
             <MenuItem value="">nothing</MenuItem>
-            {JOINT_POINTS.map((id) => <MenuItem key={id} value={id}>{pointName(id)}</MenuItem>)}
+            {JOINT_POINTS.map((id) => (
+              <MenuItem key={id} value={id}>
+                {pointName(id)}
+              </MenuItem>
+            ))}
           </TextField>
         </div>
       )}
-      {drawings.map((d) => <DrawingRow key={d.id} drawing={d} derived={derived} />)}
+      {drawings.map((d) => (
+        <DrawingRow key={d.id} drawing={d} derived={derived} />
+      ))}
     </section>
   );
 }
@@ -72,9 +110,28 @@ function DrawingRow({ drawing, derived }: { readonly drawing: Drawing; readonly 
   const on = derived.clips.find((c) => c.performance.clip.id === drawing.clipId);
   return (
     <div style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
-      <button type="button" className="row stamp" style={{ whiteSpace: 'nowrap' }} onClick={() => on && player.goTo(drawing.clipId, drawing.frame)}>{NAME[drawing.kind]}, {on ? clipName(on) : 'clip removed'} {drawing.frame + 1}</button>
-      <TextField variant="standard" fullWidth placeholder="Words" slotProps={{ htmlInput: { 'aria-label': `Words of the ${NAME[drawing.kind].toLowerCase()}`, maxLength: 200 } }} {...words} />
-      <IconButton size="small" aria-label={`Remove the ${NAME[drawing.kind].toLowerCase()}`} onClick={() => changeDrawing(drawing.id, null)}><ClearIcon fontSize="small" /></IconButton>
+      <button
+        type="button"
+        className="row stamp"
+        style={{ whiteSpace: 'nowrap' }}
+        onClick={() => on && player.goTo(drawing.clipId, drawing.frame)}
+      >
+        {NAME[drawing.kind]}, {on ? clipName(on) : 'clip removed'} {drawing.frame + 1}
+      </button>
+      <TextField
+        variant="standard"
+        fullWidth
+        placeholder="Words"
+        slotProps={{ htmlInput: { 'aria-label': `Words of the ${NAME[drawing.kind].toLowerCase()}`, maxLength: 200 } }}
+        {...words}
+      />
+      <IconButton
+        size="small"
+        aria-label={`Remove the ${NAME[drawing.kind].toLowerCase()}`}
+        onClick={() => changeDrawing(drawing.id, null)}
+      >
+        <ClearIcon fontSize="small" />
+      </IconButton>
     </div>
   );
 }

@@ -20,18 +20,31 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
   const selected = useView((state) => state.selectedMeasure);
   const shown = useView((state) => (athlete ? state.shown[athlete.clip.id] : undefined) ?? 0);
   const usual = useMemo(() => {
-    const known = movement.measures.filter((m) => athlete && reference && hasCurve(m, athlete) && hasCurve(m, reference));
-    return known.reduce<Measure | null>((best, m) => (best === null || m.importance > best.importance ? m : best), null);
+    const known = movement.measures.filter(
+      (m) => athlete && reference && hasCurve(m, athlete) && hasCurve(m, reference),
+    );
+    return known.reduce<Measure | null>(
+      (best, m) => (best === null || m.importance > best.importance ? m : best),
+      null,
+    );
   }, [athlete, reference, movement]);
   const measure = movement.measures.find((m) => m.id === selected && seriesOf(m)) ?? usual;
   const data = useMemo(() => {
     if (!athlete || !reference || !measure) return null;
-    const map = matchedMap(movement.moments.map((m) => m.id), momentTimes(athlete), momentTimes(reference));
+    const map = matchedMap(
+      movement.moments.map((m) => m.id),
+      momentTimes(athlete),
+      momentTimes(reference),
+    );
     if (!map.ok) return null;
     const unit = curveUnitOf(measure);
     const display = (curve: Float64Array | null): number[] => Array.from(curve ?? [], (v) => fromSi(v, unit));
     const curves: CurveStripProps['curves'] = [
-      { role: 'reference', times: Array.from(reference.times, (t) => map.value.inverse(t)), values: display(curveOfMeasure(measure, reference)) },
+      {
+        role: 'reference',
+        times: Array.from(reference.times, (t) => map.value.inverse(t)),
+        values: display(curveOfMeasure(measure, reference)),
+      },
       { role: 'athlete', times: [...athlete.times], values: display(curveOfMeasure(measure, athlete)) },
     ];
     const marks = Object.values(momentTimes(athlete));
@@ -44,7 +57,11 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
       unit={DISPLAY_UNITS[curveUnitOf(measure)].suffix}
       curves={data.curves}
       domain={data.domain}
-      moments={movement.moments.flatMap((m) => (athlete.marks[m.id] === undefined ? [] : [{ name: m.name, at: timeAtFrame(athlete.times, athlete.marks[m.id]!) }]))}
+      moments={movement.moments.flatMap((m) =>
+        athlete.marks[m.id] === undefined
+          ? []
+          : [{ name: m.name, at: timeAtFrame(athlete.times, athlete.marks[m.id]!) }],
+      )}
       playhead={timeAtFrame(athlete.times, shown)}
       height={104}
       onScrub={(at) => player.goTo(athlete.clip.id, nearestFrame(athlete.times, at))}

@@ -25,9 +25,14 @@ export function MeasurePanel({ derived, currentMoment }: MeasurePanelProps): Rea
     <>
       <Typography variant="h2">{name}</Typography>
       {judged.length === 0 ? (
-        <p>Readings of both performers stand here once both clips are in. <a href="/demo">Open the demo</a> to see them.</p>
+        <p>
+          Readings of both performers stand here once both clips are in. <a href="/demo">Open the demo</a> to see them.
+        </p>
       ) : rows.length === 0 && unmarked ? (
-        <p>No moment is marked yet. Readings stand here once the moments are marked; with points found they can be proposed.</p>
+        <p>
+          No moment is marked yet. Readings stand here once the moments are marked; with points found they can be
+          proposed.
+        </p>
       ) : (
         <ReadingSheet
           rows={rows}

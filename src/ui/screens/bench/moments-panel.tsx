@@ -14,10 +14,12 @@ import { clipName } from '../../components/clip-name';
 import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
 
-
 /** Moments of a clip that are proposed, of all its repetitions. */
 function proposedIn({ session }: Derived, { performance: { clip } }: BenchClip): number {
-  const all = [session.marks[clip.id] ?? {}, ...(session.repetitions[clip.id]?.all.filter((_, i) => i !== session.repetitions[clip.id]!.chosen) ?? [])];
+  const all = [
+    session.marks[clip.id] ?? {},
+    ...(session.repetitions[clip.id]?.all.filter((_, i) => i !== session.repetitions[clip.id]!.chosen) ?? []),
+  ];
   return all.flatMap((marks) => Object.values(marks)).filter((mark) => mark.proposed !== null).length;
 }
 
@@ -46,47 +48,112 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     const proposed = derived.session.marks[clip.id]?.[momentId]?.proposed ?? null;
     return (
       <>
-        <Button size="small" sx={{ minWidth: 40 }} aria-label={`Go to ${name} in ${role}`} onClick={() => { setView({ activeClip: clip.id }); player.goTo(clip.id, Math.round(frame)); }}>{Math.round(frame) + 1}</Button>
-        {proposed !== null && <Button size="small" color={proposed < LEAST_SURE ? 'warning' : 'primary'} title="Proposed from the points. Go there, look, and confirm or move it." aria-label={`Confirm ${name} in ${role}`} onClick={() => confirmMoment(clip.id, momentId)}>{proposed < LEAST_SURE ? 'Only a guess' : `${Math.round(100 * proposed)} % sure`}: confirm</Button>}
+        <Button
+          size="small"
+          sx={{ minWidth: 40 }}
+          aria-label={`Go to ${name} in ${role}`}
+          onClick={() => {
+            setView({ activeClip: clip.id });
+            player.goTo(clip.id, Math.round(frame));
+          }}
+        >
+          {Math.round(frame) + 1}
+        </Button>
+        {proposed !== null && (
+          <Button
+            size="small"
+            color={proposed < LEAST_SURE ? 'warning' : 'primary'}
+            title="Proposed from the points. Go there, look, and confirm or move it."
+            aria-label={`Confirm ${name} in ${role}`}
+            onClick={() => confirmMoment(clip.id, momentId)}
+          >
+            {proposed < LEAST_SURE ? 'Only a guess' : `${Math.round(100 * proposed)} % sure`}: confirm
+          </Button>
+        )}
         {mark}
-        <IconButton size="small" title="Take the mark away" aria-label={`Unmark ${name} in ${role}`} onClick={() => markMoment(clip.id, momentId, null)}><ClearIcon fontSize="small" /></IconButton>
+        <IconButton
+          size="small"
+          title="Take the mark away"
+          aria-label={`Unmark ${name} in ${role}`}
+          onClick={() => markMoment(clip.id, momentId, null)}
+        >
+          <ClearIcon fontSize="small" />
+        </IconButton>
       </>
     );
   };
   const propose = (on: BenchClip): void => {
     const proposals = proposeMomentsOf(movement, on.performance);
     const doubtful = proposals.filter((p) => p.confidence < LEAST_SURE).length;
-    if (proposals.length === 0) notify('info', `The points of the ${clipName(on)} suggest no moment. Find points at Measure first, or mark by eye.`);
-    else notify('info', `${proposals.length === 1 ? 'One moment' : `${proposals.length} moments`} of the ${clipName(on)} ${proposals.length === 1 ? 'is' : 'are'} proposed${doubtful > 0 ? `; ${doubtful} of them ${doubtful === 1 ? 'is only a guess, and nothing is' : 'are only guesses, and nothing is'} measured there until you confirm or move ${doubtful === 1 ? 'it' : 'them'}` : ''}.`);
+    if (proposals.length === 0)
+      notify(
+        'info',
+        `The points of the ${clipName(on)} suggest no moment. Find points at Measure first, or mark by eye.`,
+      );
+    else
+      notify(
+        'info',
+        `${proposals.length === 1 ? 'One moment' : `${proposals.length} moments`} of the ${clipName(on)} ${proposals.length === 1 ? 'is' : 'are'} proposed${doubtful > 0 ? `; ${doubtful} of them ${doubtful === 1 ? 'is only a guess, and nothing is' : 'are only guesses, and nothing is'} measured there until you confirm or move ${doubtful === 1 ? 'it' : 'them'}` : ''}.`,
+      );
   };
   return (
     <>
-      {derived.clips.flatMap((c) => (c.join ? [] : (orderProblem(movement, c.performance) ?? []))).map((problem) => <div key={problem} className="caution">{problem}</div>)}
-      <p style={{ margin: 0, fontSize: '.86rem' }}>Step to the frame, then press the moment’s key: it marks the chosen clip (A chooses the other). Pins on the ribbons can be dragged.</p>
+      {derived.clips
+        .flatMap((c) => (c.join ? [] : (orderProblem(movement, c.performance) ?? [])))
+        .map((problem) => (
+          <div key={problem} className="caution">
+            {problem}
+          </div>
+        ))}
+      <p style={{ margin: 0, fontSize: '.86rem' }}>
+        Step to the frame, then press the moment’s key: it marks the chosen clip (A chooses the other). Pins on the
+        ribbons can be dragged.
+      </p>
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-        {derived.panes.filter((c) => !c.join).map((on) => {
-          const open = movement.moments.filter((m) => m.rule && on.performance.marks[m.id] === undefined).length;
-          return <Button key={on.id} variant="outlined" disabled={open === 0} onClick={() => propose(on)}>Propose moments of the {clipName(on)}</Button>;
-        })}
+        {derived.panes
+          .filter((c) => !c.join)
+          .map((on) => {
+            const open = movement.moments.filter((m) => m.rule && on.performance.marks[m.id] === undefined).length;
+            return (
+              <Button key={on.id} variant="outlined" disabled={open === 0} onClick={() => propose(on)}>
+                Propose moments of the {clipName(on)}
+              </Button>
+            );
+          })}
       </div>
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-        {derived.panes.filter((c) => !c.join && proposedIn(derived, c) > 0).map((on) => (
-          <Button key={on.id} title="For those that you have looked at: what is confirmed counts as marked by you" onClick={() => confirmAllMoments(on.performance.clip.id)}>Confirm all {proposedIn(derived, on)} of the {clipName(on)}</Button>
-        ))}
+        {derived.panes
+          .filter((c) => !c.join && proposedIn(derived, c) > 0)
+          .map((on) => (
+            <Button
+              key={on.id}
+              title="For those that you have looked at: what is confirmed counts as marked by you"
+              onClick={() => confirmAllMoments(on.performance.clip.id)}
+            >
+              Confirm all {proposedIn(derived, on)} of the {clipName(on)}
+            </Button>
+          ))}
       </div>
       {athlete && reference && <CarryOver derived={derived} />}
       <RepetitionsCard derived={derived} />
       {movement.moments.map((moment) => (
         <section key={moment.id} className="card" style={{ padding: '8px 10px' }}>
-          <strong><kbd>{moment.key}</kbd> {moment.name}</strong>
+          <strong>
+            <kbd>{moment.key}</kbd> {moment.name}
+          </strong>
           <div style={{ fontSize: '.82rem', color: '#545c61' }}>{moment.look}</div>
           <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
-            {derived.panes.filter((c) => !c.join).map((on) => (
-              <span key={on.id} style={{ flex: '1 1 45%', display: 'flex', alignItems: 'center', whiteSpace: 'nowrap' }}>
-                <RoleName role={on.look} name="" />
-                {cell(on, moment.id, moment.name.toLowerCase())}
-              </span>
-            ))}
+            {derived.panes
+              .filter((c) => !c.join)
+              .map((on) => (
+                <span
+                  key={on.id}
+                  style={{ flex: '1 1 45%', display: 'flex', alignItems: 'center', whiteSpace: 'nowrap' }}
+                >
+                  <RoleName role={on.look} name="" />
+                  {cell(on, moment.id, moment.name.toLowerCase())}
+                </span>
+              ))}
           </div>
         </section>
       ))}

@@ -10,7 +10,15 @@ const TILE = { width: 116, height: 150 };
 const AROUND = 2;
 
 /** The frames around a pin, above it, while it is dragged or moved by keys. */
-export function PinLoupe({ performance, frame, x }: { readonly performance: Performance; readonly frame: number; readonly x: number }): ReactNode {
+export function PinLoupe({
+  performance,
+  frame,
+  x,
+}: {
+  readonly performance: Performance;
+  readonly frame: number;
+  readonly x: number;
+}): ReactNode {
   const row = useRef<HTMLDivElement>(null);
   const focusAt = useMemo(() => focusOf(performance), [performance]);
   const { clip } = performance;
@@ -20,15 +28,24 @@ export function PinLoupe({ performance, frame, x }: { readonly performance: Perf
     const controller = new AbortController();
     const picture = shownAs(clip);
     // The middle first, then outwards.
-    const inOrder = [...frames].filter((i) => i >= 0 && i <= last).sort((a, b) => Math.abs(a - frame) - Math.abs(b - frame));
-    for (const canvas of row.current!.querySelectorAll('canvas')) canvas.getContext('2d')!.clearRect(0, 0, TILE.width, TILE.height);
+    const inOrder = [...frames]
+      .filter((i) => i >= 0 && i <= last)
+      .sort((a, b) => Math.abs(a - frame) - Math.abs(b - frame));
+    for (const canvas of row.current!.querySelectorAll('canvas'))
+      canvas.getContext('2d')!.clearRect(0, 0, TILE.width, TILE.height);
     void player.peek(
       clip.id,
       inOrder,
       (index, decoded) => {
         const canvas = row.current?.querySelectorAll('canvas')[index - frame + AROUND];
         const focus = focusAt(index);
-        if (canvas) paintPicture(canvas.getContext('2d')!, { frame: decoded, ...picture }, focus ? followBody(focus, TILE, picture) : fitPicture(picture, TILE, picture), TILE);
+        if (canvas)
+          paintPicture(
+            canvas.getContext('2d')!,
+            { frame: decoded, ...picture },
+            focus ? followBody(focus, TILE, picture) : fitPicture(picture, TILE, picture),
+            TILE,
+          );
         decoded.close();
       },
       controller.signal,
@@ -37,9 +54,18 @@ export function PinLoupe({ performance, frame, x }: { readonly performance: Perf
   }, [clip, focusAt, frame, frames, last]);
   const width = (2 * AROUND + 1) * (TILE.width + 2);
   return (
-    <div ref={row} className="pin-loupe" style={{ left: `clamp(4px, ${x - width / 2}px, calc(100% - ${width + 4}px))` }} aria-hidden>
+    <div
+      ref={row}
+      className="pin-loupe"
+      style={{ left: `clamp(4px, ${x - width / 2}px, calc(100% - ${width + 4}px))` }}
+      aria-hidden
+    >
       {frames.map((i, k) => (
-        <figure key={k} className={i === frame ? 'middle' : ''} style={{ visibility: i < 0 || i > last ? 'hidden' : 'visible' }}>
+        <figure
+          key={k}
+          className={i === frame ? 'middle' : ''}
+          style={{ visibility: i < 0 || i > last ? 'hidden' : 'visible' }}
+        >
           <canvas width={TILE.width} height={TILE.height} />
           <figcaption>{i + 1}</figcaption>
         </figure>

@@ -17,8 +17,19 @@ import { clipName } from '../../components/clip-name';
 import { zoomRibbons } from './ribbon-span';
 import { GHOST_ANCHORS, LAYOUTS, setView, useView, type GhostAnchor, type Layout } from '../../../state/view-store';
 
-const LAYOUT_NAMES: Readonly<Record<Layout, string>> = { columns: 'Side by side', rows: 'One above the other', grid: 'Two by two', large: 'The chosen one large', over: 'Laid over each other' };
-const ANCHOR_NAMES: Readonly<Record<GhostAnchor, string>> = { 'mid-hip': 'Hips', 'opposite-ankle': 'Ankle of the other side', 'dominant-ankle': 'Ankle of the dominant side', 'mid-shoulder': 'Shoulders' };
+const LAYOUT_NAMES: Readonly<Record<Layout, string>> = {
+  columns: 'Side by side',
+  rows: 'One above the other',
+  grid: 'Two by two',
+  large: 'The chosen one large',
+  over: 'Laid over each other',
+};
+const ANCHOR_NAMES: Readonly<Record<GhostAnchor, string>> = {
+  'mid-hip': 'Hips',
+  'opposite-ankle': 'Ankle of the other side',
+  'dominant-ankle': 'Ankle of the dominant side',
+  'mid-shoulder': 'Shoulders',
+};
 
 /** What the arrows with Alt move: the camera chosen, or a performance against the leading one. */
 function movedBy(derived: Derived): string {
@@ -47,12 +58,17 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
         const id = event.target.value;
         const { moments } = movement;
         if (id === '') return setView({ region: null });
-        const other = which === 'from' ? (region?.to ?? moments[moments.length - 1]!.id) : (region?.from ?? moments[0]!.id);
+        const other =
+          which === 'from' ? (region?.to ?? moments[moments.length - 1]!.id) : (region?.from ?? moments[0]!.id);
         setView({ region: which === 'from' ? { from: id, to: other } : { from: other, to: id } });
       }}
     >
       <MenuItem value="">{which === 'from' ? 'the beginning' : 'the end'}</MenuItem>
-      {movement.moments.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
+      {movement.moments.map((m) => (
+        <MenuItem key={m.id} value={m.id}>
+          {m.name}
+        </MenuItem>
+      ))}
     </TextField>
   );
   const movable = derived.clips.filter((c) => !c.join).length > 1 || derived.clips.some((c) => c.join);
@@ -60,38 +76,111 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
   const moved = movedBy(derived);
   return (
     <>
-      <Tooltip title="Playing, panes and matching by hand"><IconButton aria-label="Playing, panes and matching by hand" onClick={(event) => setAnchor(event.currentTarget)}><TuneIcon /></IconButton></Tooltip>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'top', horizontal: 'right' }} transformOrigin={{ vertical: 'bottom', horizontal: 'right' }}>
+      <Tooltip title="Playing, panes and matching by hand">
+        <IconButton
+          aria-label="Playing, panes and matching by hand"
+          onClick={(event) => setAnchor(event.currentTarget)}
+        >
+          <TuneIcon />
+        </IconButton>
+      </Tooltip>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'top', horizontal: 'right' }}
+        transformOrigin={{ vertical: 'bottom', horizontal: 'right' }}
+      >
         <div style={{ padding: 14, width: 380, display: 'grid', gap: 10 }}>
-          <div style={{ display: 'flex', gap: 8 }}>{moment('from', 'Play from')}{moment('to', 'Play to')}</div>
-          <FormControlLabel control={<Checkbox checked={loop} onChange={(event) => setView({ loop: event.target.checked })} />} label="Again and again (L)" />
-          <div style={{ display: 'flex', alignItems: 'center' }}>
-            <FormControlLabel sx={{ flex: 1 }} control={<Checkbox checked={thumbnails} onChange={(event) => setView({ thumbnails: event.target.checked })} />} label="Pictures along the time (T)" />
-            <Button aria-label="Time closer (Z)" onClick={() => zoomRibbons(derived, 0.5)}>Closer</Button>
-            <Button aria-label="All of the time (0)" onClick={() => setView({ ribbonSpan: null })}>All</Button>
+          <div style={{ display: 'flex', gap: 8 }}>
+            {moment('from', 'Play from')}
+            {moment('to', 'Play to')}
           </div>
-          <TextField select label="Panes" value={layout} onChange={(event) => setView({ layout: event.target.value as Layout })}>
-            {LAYOUTS.map((each) => <MenuItem key={each} value={each}>{LAYOUT_NAMES[each]}</MenuItem>)}
+          <FormControlLabel
+            control={<Checkbox checked={loop} onChange={(event) => setView({ loop: event.target.checked })} />}
+            label="Again and again (L)"
+          />
+          <div style={{ display: 'flex', alignItems: 'center' }}>
+            <FormControlLabel
+              sx={{ flex: 1 }}
+              control={
+                <Checkbox checked={thumbnails} onChange={(event) => setView({ thumbnails: event.target.checked })} />
+              }
+              label="Pictures along the time (T)"
+            />
+            <Button aria-label="Time closer (Z)" onClick={() => zoomRibbons(derived, 0.5)}>
+              Closer
+            </Button>
+            <Button aria-label="All of the time (0)" onClick={() => setView({ ribbonSpan: null })}>
+              All
+            </Button>
+          </div>
+          <TextField
+            select
+            label="Panes"
+            value={layout}
+            onChange={(event) => setView({ layout: event.target.value as Layout })}
+          >
+            {LAYOUTS.map((each) => (
+              <MenuItem key={each} value={each}>
+                {LAYOUT_NAMES[each]}
+              </MenuItem>
+            ))}
           </TextField>
           {derived.clips.length > 2 && (
             <div role="group" aria-label="Pictures shown, at most four">
               {derived.clips.map((on) => {
                 const { clip } = on.performance;
                 const shown = derived.panes.includes(on);
-                return <FormControlLabel key={clip.id} control={<Checkbox checked={shown} disabled={!shown && derived.panes.length >= MOST_PANES} onChange={(event) => changeClip(clip.id, { onBench: event.target.checked })} />} label={`${clip.performer.name}, ${clipName(on)}`} />;
+                return (
+                  <FormControlLabel
+                    key={clip.id}
+                    control={
+                      <Checkbox
+                        checked={shown}
+                        disabled={!shown && derived.panes.length >= MOST_PANES}
+                        onChange={(event) => changeClip(clip.id, { onBench: event.target.checked })}
+                      />
+                    }
+                    label={`${clip.performer.name}, ${clipName(on)}`}
+                  />
+                );
               })}
             </div>
           )}
           {layout === 'over' && (
             <>
-              <TextField select label="Laid on each other at" value={ghost.anchor} onChange={(event) => setView({ ghost: { ...ghost, anchor: event.target.value as GhostAnchor } })}>
-                {GHOST_ANCHORS.map((each) => <MenuItem key={each} value={each}>{ANCHOR_NAMES[each]}</MenuItem>)}
+              <TextField
+                select
+                label="Laid on each other at"
+                value={ghost.anchor}
+                onChange={(event) => setView({ ghost: { ...ghost, anchor: event.target.value as GhostAnchor } })}
+              >
+                {GHOST_ANCHORS.map((each) => (
+                  <MenuItem key={each} value={each}>
+                    {ANCHOR_NAMES[each]}
+                  </MenuItem>
+                ))}
               </TextField>
               <div style={{ display: 'flex', alignItems: 'center', gap: 14, fontSize: '.86rem' }}>
                 <span>How much of what lies on top</span>
-                <Slider size="small" aria-label="How much of what lies on top" disabled={ghost.show === 'lines'} min={0.1} max={1} step={0.05} value={ghost.opacity} onChange={(_, value) => setView({ ghost: { ...ghost, opacity: value as number } })} />
+                <Slider
+                  size="small"
+                  aria-label="How much of what lies on top"
+                  disabled={ghost.show === 'lines'}
+                  min={0.1}
+                  max={1}
+                  step={0.05}
+                  value={ghost.opacity}
+                  onChange={(_, value) => setView({ ghost: { ...ghost, opacity: value as number } })}
+                />
               </div>
-              <TextField select label="What lies on top is shown as" value={ghost.show} onChange={(event) => setView({ ghost: { ...ghost, show: event.target.value as typeof ghost.show } })}>
+              <TextField
+                select
+                label="What lies on top is shown as"
+                value={ghost.show}
+                onChange={(event) => setView({ ghost: { ...ghost, show: event.target.value as typeof ghost.show } })}
+              >
                 <MenuItem value="picture">its picture</MenuItem>
                 <MenuItem value="edges">its outlines</MenuItem>
                 <MenuItem value="lines">its measured lines only</MenuItem>
@@ -99,12 +188,26 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
             </>
           )}
           <div>
-            <Button disabled={!movable} onClick={() => player.catchUp()}>Catch up here (C)</Button>
-            <Button disabled={!movable} onClick={() => player.lockAsTheyStand()}>Lock as they stand</Button>
+            <Button disabled={!movable} onClick={() => player.catchUp()}>
+              Catch up here (C)
+            </Button>
+            <Button disabled={!movable} onClick={() => player.lockAsTheyStand()}>
+              Lock as they stand
+            </Button>
           </div>
           <div style={{ display: 'flex', alignItems: 'center', gap: 6, fontSize: '.86rem' }}>
             <span style={{ flex: 1 }}>Move the {moved}, frames</span>
-            {[-1, -0.1, 0.1, 1].map((by) => <Button key={by} disabled={!movable} sx={{ minWidth: 44 }} aria-label={`Move the ${moved} by ${by} frames`} onClick={() => nudge(by)}>{by > 0 ? `+${by}` : `\u2212${-by}`}</Button>)}
+            {[-1, -0.1, 0.1, 1].map((by) => (
+              <Button
+                key={by}
+                disabled={!movable}
+                sx={{ minWidth: 44 }}
+                aria-label={`Move the ${moved} by ${by} frames`}
+                onClick={() => nudge(by)}
+              >
+                {by > 0 ? `+${by}` : `\u2212${-by}`}
+              </Button>
+            ))}
           </div>
         </div>
       </Popover>

@@ -18,8 +18,12 @@ export function PointFiles({ clip, name }: { readonly clip: Clip; readonly name:
   };
   return (
     <div style={{ display: 'flex', gap: 8 }}>
-      {clip.mediaId !== null && <Button onClick={() => input.current?.click()}>Points of the {name} from a file</Button>}
-      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>Save points as</Button>
+      {clip.mediaId !== null && (
+        <Button onClick={() => input.current?.click()}>Points of the {name} from a file</Button>
+      )}
+      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        Save points as
+      </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {SAVED_FORMATS.map((format) => (
           <MenuItem
@@ -34,7 +38,18 @@ export function PointFiles({ clip, name }: { readonly clip: Clip; readonly name:
           </MenuItem>
         ))}
       </Menu>
-      <input ref={input} type="file" accept=".csv,.json" aria-label={`Points of the ${name} from a file`} className="visually-hidden" tabIndex={-1} onChange={(event) => { void read(event.target.files?.[0]); event.target.value = ''; }} />
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,.json"
+        aria-label={`Points of the ${name} from a file`}
+        className="visually-hidden"
+        tabIndex={-1}
+        onChange={(event) => {
+          void read(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
     </div>
   );
 }

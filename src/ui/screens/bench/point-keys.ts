@@ -15,13 +15,39 @@ export function usePointKeys(derived: Derived, measuring: boolean): void {
     const now = performance();
     if (now) on(now);
   };
-  useHotkeys('p', () => setView({ tool: useView.getState().tool === 'points' ? 'move' : 'points' }), { enabled: measuring });
+  useHotkeys('p', () => setView({ tool: useView.getState().tool === 'points' ? 'move' : 'points' }), {
+    enabled: measuring,
+  });
   useHotkeys('n', () => setPointWork({ placing: !useView.getState().pointWork.placing }), options);
   useHotkeys('h', act(hideHere), options);
-  useHotkeys('f', act((p) => void follow(p, 1)), options);
-  useHotkeys('shift+f', act((p) => void follow(p, -1)), options);
-  useHotkeys('mod+shift+left', act((p) => nudgePoint(p, -NUDGE, 0)), options);
-  useHotkeys('mod+shift+right', act((p) => nudgePoint(p, NUDGE, 0)), options);
-  useHotkeys('mod+shift+up', act((p) => nudgePoint(p, 0, -NUDGE)), options);
-  useHotkeys('mod+shift+down', act((p) => nudgePoint(p, 0, NUDGE)), options);
+  useHotkeys(
+    'f',
+    act((p) => void follow(p, 1)),
+    options,
+  );
+  useHotkeys(
+    'shift+f',
+    act((p) => void follow(p, -1)),
+    options,
+  );
+  useHotkeys(
+    'mod+shift+left',
+    act((p) => nudgePoint(p, -NUDGE, 0)),
+    options,
+  );
+  useHotkeys(
+    'mod+shift+right',
+    act((p) => nudgePoint(p, NUDGE, 0)),
+    options,
+  );
+  useHotkeys(
+    'mod+shift+up',
+    act((p) => nudgePoint(p, 0, -NUDGE)),
+    options,
+  );
+  useHotkeys(
+    'mod+shift+down',
+    act((p) => nudgePoint(p, 0, NUDGE)),
+    options,
+  );
 }

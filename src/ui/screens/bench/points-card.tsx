@@ -31,16 +31,35 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
   const jobs = useJobs((state) => state.jobs);
   const tool = useView((state) => state.tool);
   const persons = useView((state) => state.persons);
-  const chosen = activeOf(derived, useView((state) => state.activeClip));
+  const chosen = activeOf(
+    derived,
+    useView((state) => state.activeClip),
+  );
   return (
     <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px' }}>
-      <Typography variant="h3" component="h2">Points</Typography>
+      <Typography variant="h3" component="h2">
+        Points
+      </Typography>
       <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-        <TextField select label="Setting" value={setting} onChange={(event) => setView({ findSetting: event.target.value as typeof setting })} sx={{ flex: 1 }}>
+        <TextField
+          select
+          label="Setting"
+          value={setting}
+          onChange={(event) => setView({ findSetting: event.target.value as typeof setting })}
+          sx={{ flex: 1 }}
+        >
           <MenuItem value="accurate">Accurate</MenuItem>
           <MenuItem value="fast">Fast</MenuItem>
         </TextField>
-        <ToggleButton value="points" size="small" selected={tool === 'points'} title="P" onChange={() => setView({ tool: tool === 'points' ? 'move' : 'points' })}>Correct by hand</ToggleButton>
+        <ToggleButton
+          value="points"
+          size="small"
+          selected={tool === 'points'}
+          title="P"
+          onChange={() => setView({ tool: tool === 'points' ? 'move' : 'points' })}
+        >
+          Correct by hand
+        </ToggleButton>
       </div>
       {derived.clips.map((on) => {
         const { performance } = on;
@@ -49,25 +68,38 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
         return (
           <div key={on.id} style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
             <RoleName role={on.look} name={name.charAt(0).toUpperCase() + name.slice(1)} />
-            <span style={{ flex: 1 }}>{share === 0 ? 'no points yet' : `${Math.round(share * 100)} % of points known`}</span>
-            {performance.clip.mediaId !== null && <Button
-              variant={share === 0 ? 'contained' : 'text'}
-              aria-label={`Find points of the ${name}`}
-              disabled={jobs.some((j) => j.id === `points-${performance.clip.id}`)}
-              onClick={() =>
-                void findPointsOf(performance.clip, setting, persons[performance.clip.id] ?? null).then((result) =>
-                  notify(result.ok || result.issue.code === 'cancelled' ? 'info' : 'error', result.ok ? `Points found on ${result.value} of ${performance.clip.frameTimes.length} frames of ${performance.clip.performer.name}.` : result.issue.message),
-                )
-              }
-            >
-              Find points
-            </Button>}
+            <span style={{ flex: 1 }}>
+              {share === 0 ? 'no points yet' : `${Math.round(share * 100)} % of points known`}
+            </span>
+            {performance.clip.mediaId !== null && (
+              <Button
+                variant={share === 0 ? 'contained' : 'text'}
+                aria-label={`Find points of the ${name}`}
+                disabled={jobs.some((j) => j.id === `points-${performance.clip.id}`)}
+                onClick={() =>
+                  void findPointsOf(performance.clip, setting, persons[performance.clip.id] ?? null).then((result) =>
+                    notify(
+                      result.ok || result.issue.code === 'cancelled' ? 'info' : 'error',
+                      result.ok
+                        ? `Points found on ${result.value} of ${performance.clip.frameTimes.length} frames of ${performance.clip.performer.name}.`
+                        : result.issue.message,
+                    ),
+                  )
+                }
+              >
+                Find points
+              </Button>
+            )}
           </div>
         );
       })}
-      {chosen && chosen.performance.clip.mediaId !== null && <Whom clip={chosen.performance.clip} name={clipName(chosen)} />}
+      {chosen && chosen.performance.clip.mediaId !== null && (
+        <Whom clip={chosen.performance.clip} name={clipName(chosen)} />
+      )}
       {chosen && <PointFiles clip={chosen.performance.clip} name={clipName(chosen)} />}
-      {tool === 'points' && chosen && <ByHand movement={derived.movement} performance={chosen.performance} name={clipName(chosen)} />}
+      {tool === 'points' && chosen && (
+        <ByHand movement={derived.movement} performance={chosen.performance} name={clipName(chosen)} />
+      )}
     </section>
   );
 }
@@ -77,12 +109,20 @@ function Whom({ clip, name }: { readonly clip: Clip; readonly name: string }): R
   const person = useView((state) => state.persons[clip.id]);
   const boxing = useView((state) => state.tool === 'person');
   const clear = (): void => {
-    setView({ persons: Object.fromEntries(Object.entries(useView.getState().persons).filter(([id]) => id !== clip.id)) });
+    setView({
+      persons: Object.fromEntries(Object.entries(useView.getState().persons).filter(([id]) => id !== clip.id)),
+    });
   };
   return (
     <div style={{ ...ROW, ...SMALL }}>
-      <Button variant={boxing ? 'contained' : 'text'} onClick={() => setView({ tool: boxing ? 'move' : 'person' })}>{boxing ? `Draw a box round the ${name}` : 'Several people? Choose one'}</Button>
-      {person && <span>the person in the box on frame {person.frame + 1} <Button onClick={clear}>whoever is largest</Button></span>}
+      <Button variant={boxing ? 'contained' : 'text'} onClick={() => setView({ tool: boxing ? 'move' : 'person' })}>
+        {boxing ? `Draw a box round the ${name}` : 'Several people? Choose one'}
+      </Button>
+      {person && (
+        <span>
+          the person in the box on frame {person.frame + 1} <Button onClick={clear}>whoever is largest</Button>
+        </span>
+      )}
       {clip.mediaId !== null && <OtherPerson clip={clip} />}
     </div>
   );
@@ -103,8 +143,16 @@ function OtherPerson({ clip }: { readonly clip: Clip }): ReactNode {
         notify('info', `${name.trim()} has a pane now. Draw a box round that person, then find the points.`);
       }}
     >
-      <TextField size="small" autoFocus label="Name, or seat" value={name} onChange={(event) => setName(event.target.value)} />
-      <Button type="submit" disabled={name.trim() === ''}>Add</Button>
+      <TextField
+        size="small"
+        autoFocus
+        label="Name, or seat"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <Button type="submit" disabled={name.trim() === ''}>
+        Add
+      </Button>
       <Button onClick={() => setName(null)}>Leave</Button>
     </form>
   );
@@ -126,32 +174,87 @@ function ByHand({ movement, performance, name }: ByHandProps): ReactNode {
   const origin = originName(series?.origin[frame] ?? 0);
   const confidence = series?.confidence[frame] ?? 0;
   const own = movement.points.find((p) => p.id === id);
-  const says = { hand: 'placed by hand', found: `found, confidence ${confidence.toFixed(2)}`, followed: `followed, likeness ${confidence.toFixed(2)}`, recorded: 'from a file', interpolated: 'filled in', missing: 'not placed' }[origin];
+  const says = {
+    hand: 'placed by hand',
+    found: `found, confidence ${confidence.toFixed(2)}`,
+    followed: `followed, likeness ${confidence.toFixed(2)}`,
+    recorded: 'from a file',
+    interpolated: 'filled in',
+    missing: 'not placed',
+  }[origin];
   return (
     <>
-      <TextField select label={`Point of the ${name}`} value={id} onChange={(event) => setPointWork({ id: event.target.value as PointId })}>
-        {movement.points.map((p) => <MenuItem key={p.id} value={p.id}>{p.name}</MenuItem>)}
-        {JOINT_POINTS.map((p) => <MenuItem key={p} value={p}>{pointName(p)}</MenuItem>)}
+      <TextField
+        select
+        label={`Point of the ${name}`}
+        value={id}
+        onChange={(event) => setPointWork({ id: event.target.value as PointId })}
+      >
+        {movement.points.map((p) => (
+          <MenuItem key={p.id} value={p.id}>
+            {p.name}
+          </MenuItem>
+        ))}
+        {JOINT_POINTS.map((p) => (
+          <MenuItem key={p} value={p}>
+            {pointName(p)}
+          </MenuItem>
+        ))}
       </TextField>
-      <div style={SMALL}>Frame {frame + 1}: {says}.{own ? ` ${own.look}` : ''}</div>
+      <div style={SMALL}>
+        Frame {frame + 1}: {says}.{own ? ` ${own.look}` : ''}
+      </div>
       <div style={ROW}>
-        <Button variant={placing ? 'contained' : 'outlined'} title="N; E places it where the pointer is" onClick={() => setPointWork({ placing: !placing })}>{placing ? 'Press in the picture' : 'Place'}</Button>
-        <TextField select label="Then" value={work.after} onChange={(event) => setPointWork({ after: event.target.value as AfterPlacing })} sx={{ flex: 1, minWidth: 150 }}>
+        <Button
+          variant={placing ? 'contained' : 'outlined'}
+          title="N; E places it where the pointer is"
+          onClick={() => setPointWork({ placing: !placing })}
+        >
+          {placing ? 'Press in the picture' : 'Place'}
+        </Button>
+        <TextField
+          select
+          label="Then"
+          value={work.after}
+          onChange={(event) => setPointWork({ after: event.target.value as AfterPlacing })}
+          sx={{ flex: 1, minWidth: 150 }}
+        >
           <MenuItem value="stay">stay here</MenuItem>
           <MenuItem value="next-frame">the same point, next frame</MenuItem>
           <MenuItem value="next-point">the next point, same frame</MenuItem>
         </TextField>
       </div>
       <div style={ROW}>
-        <Button title="H" disabled={origin === 'missing' && !placing} onClick={() => hideHere(performance)}>Hidden here</Button>
-        <Button disabled={origin !== 'hand'} onClick={() => interpolatePoint(clip, id, frame)}>Fill to the hand-placed neighbours</Button>
-        <Button disabled={work.shift?.clipId !== clip.id} onClick={() => carryOnLast(performance)}>Move what follows alike</Button>
+        <Button title="H" disabled={origin === 'missing' && !placing} onClick={() => hideHere(performance)}>
+          Hidden here
+        </Button>
+        <Button disabled={origin !== 'hand'} onClick={() => interpolatePoint(clip, id, frame)}>
+          Fill to the hand-placed neighbours
+        </Button>
+        <Button disabled={work.shift?.clipId !== clip.id} onClick={() => carryOnLast(performance)}>
+          Move what follows alike
+        </Button>
       </div>
       {clip.mediaId !== null && (
         <div style={ROW}>
-          <Button variant={isOwnPoint(id) ? 'outlined' : 'text'} title="F" disabled={origin === 'missing'} onClick={() => void follow(performance, 1)}>Follow it on</Button>
-          <Button title="Shift + F" disabled={origin === 'missing'} onClick={() => void follow(performance, -1)}>and back</Button>
-          <TextField select label="It looks" value={work.followRadius} onChange={(event) => setPointWork({ followRadius: Number(event.target.value) })} sx={{ flex: 1, minWidth: 110 }}>
+          <Button
+            variant={isOwnPoint(id) ? 'outlined' : 'text'}
+            title="F"
+            disabled={origin === 'missing'}
+            onClick={() => void follow(performance, 1)}
+          >
+            Follow it on
+          </Button>
+          <Button title="Shift + F" disabled={origin === 'missing'} onClick={() => void follow(performance, -1)}>
+            and back
+          </Button>
+          <TextField
+            select
+            label="It looks"
+            value={work.followRadius}
+            onChange={(event) => setPointWork({ followRadius: Number(event.target.value) })}
+            sx={{ flex: 1, minWidth: 110 }}
+          >
             <MenuItem value={7}>small</MenuItem>
             <MenuItem value={12}>middling</MenuItem>
             <MenuItem value={20}>large</MenuItem>
@@ -160,14 +263,18 @@ function ByHand({ movement, performance, name }: ByHandProps): ReactNode {
       )}
       {work.swapFrom?.clipId === clip.id ? (
         <div style={{ ...ROW, ...SMALL }}>
-          <span>Exchange left and right from frame {work.swapFrom.frame + 1} to {frame + 1}:</span>
+          <span>
+            Exchange left and right from frame {work.swapFrom.frame + 1} to {frame + 1}:
+          </span>
           <Button onClick={() => swapTo(performance, 'legs')}>legs</Button>
           <Button onClick={() => swapTo(performance, 'arms')}>arms</Button>
           <Button onClick={() => swapTo(performance, 'body')}>all</Button>
           <Button onClick={() => setPointWork({ swapFrom: null })}>leave it</Button>
         </div>
       ) : (
-        <Button sx={{ justifySelf: 'start' }} onClick={() => setPointWork({ swapFrom: { clipId: clip.id, frame } })}>Left and right are exchanged from here</Button>
+        <Button sx={{ justifySelf: 'start' }} onClick={() => setPointWork({ swapFrom: { clipId: clip.id, frame } })}>
+          Left and right are exchanged from here
+        </Button>
       )}
       <StillToDo movement={movement} performance={performance} />
     </>
@@ -178,29 +285,33 @@ function ByHand({ movement, performance, name }: ByHandProps): ReactNode {
 function StillToDo({ movement, performance }: Omit<ByHandProps, 'name'>): ReactNode {
   const items = useMemo(() => workList(movement, performance), [movement, performance]);
   const marked = movement.moments.filter((m) => performance.marks[m.id] !== undefined);
-  if (marked.length === 0) return <div style={SMALL}>Once moments are marked, the points that are still missing at them stand here.</div>;
-  if (items.length === 0) return <div style={SMALL}>Every point that the measures need is known at all {marked.length} marked moments.</div>;
+  if (marked.length === 0)
+    return <div style={SMALL}>Once moments are marked, the points that are still missing at them stand here.</div>;
+  if (items.length === 0)
+    return <div style={SMALL}>Every point that the measures need is known at all {marked.length} marked moments.</div>;
   return (
     <div style={{ ...SMALL, display: 'grid', gap: 4 }}>
       <strong>Still to place or check: {items.length}</strong>
       {marked.map((moment) => {
         const here = items.filter((item) => item.momentId === moment.id);
-        return here.length > 0 && (
-          <div key={moment.id}>
-            {moment.name}:
-            {here.map((item) => (
-              <Button
-                key={item.id}
-                title={`Needed for ${item.measures.join(', ').toLowerCase()}`}
-                onClick={() => {
-                  player.goTo(performance.clip.id, item.frame);
-                  setPointWork({ id: item.id, placing: item.state === 'missing' });
-                }}
-              >
-                {pointName(item.id)}, {item.state}
-              </Button>
-            ))}
-          </div>
+        return (
+          here.length > 0 && (
+            <div key={moment.id}>
+              {moment.name}:
+              {here.map((item) => (
+                <Button
+                  key={item.id}
+                  title={`Needed for ${item.measures.join(', ').toLowerCase()}`}
+                  onClick={() => {
+                    player.goTo(performance.clip.id, item.frame);
+                    setPointWork({ id: item.id, placing: item.state === 'missing' });
+                  }}
+                >
+                  {pointName(item.id)}, {item.state}
+                </Button>
+              ))}
+            </div>
+          )
         );
       })}
     </div>

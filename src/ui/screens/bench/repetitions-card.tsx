@@ -5,7 +5,14 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { addRepetition, averageRepetitions, carryMomentsOver, chooseRepetition, findRepetitionsOf, removeRepetition } from '../../../state/comparison-use-cases';
+import {
+  addRepetition,
+  averageRepetitions,
+  carryMomentsOver,
+  chooseRepetition,
+  findRepetitionsOf,
+  removeRepetition,
+} from '../../../state/comparison-use-cases';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { notify } from '../../../state/notices';
 import { clipName } from '../../components/clip-name';
@@ -15,9 +22,18 @@ import { RoleName } from '../../components/role-name';
 export function CarryOver({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement } = derived;
   const roots = derived.clips.filter((c) => !c.join);
-  const count = (c: BenchClip): number => movement.moments.filter((m) => c.performance.marks[m.id] !== undefined).length;
+  const count = (c: BenchClip): number =>
+    movement.moments.filter((m) => c.performance.marks[m.id] !== undefined).length;
   const from = roots.reduce<BenchClip | null>((best, c) => (best && count(best) >= count(c) ? best : c), null);
-  const open = from ? roots.filter((c) => c !== from && movement.moments.some((m) => from.performance.marks[m.id] !== undefined && c.performance.marks[m.id] === undefined)) : [];
+  const open = from
+    ? roots.filter(
+        (c) =>
+          c !== from &&
+          movement.moments.some(
+            (m) => from.performance.marks[m.id] !== undefined && c.performance.marks[m.id] === undefined,
+          ),
+      )
+    : [];
   if (!from || count(from) === 0 || open.length === 0) return null;
   return (
     <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
@@ -27,7 +43,12 @@ export function CarryOver({ derived }: { readonly derived: Derived }): ReactNode
           variant="outlined"
           onClick={() => {
             const carried = carryMomentsOver(movement, from.performance, to.performance);
-            notify('info', carried.length === 0 ? `Nothing could be carried over to the ${clipName(to)}. Find points of both at Measure first, or mark by eye.` : `${carried.length} moments are carried over from the ${clipName(from)} to the ${clipName(to)}. Go to each, look, and confirm or move it.`);
+            notify(
+              'info',
+              carried.length === 0
+                ? `Nothing could be carried over to the ${clipName(to)}. Find points of both at Measure first, or mark by eye.`
+                : `${carried.length} moments are carried over from the ${clipName(from)} to the ${clipName(to)}. Go to each, look, and confirm or move it.`,
+            );
           }}
         >
           Carry over from the {clipName(from)} to the {clipName(to)}
@@ -44,20 +65,50 @@ export function RepetitionsCard({ derived }: { readonly derived: Derived }): Rea
   if (roots.length === 0 || (!movement.repeats && Object.keys(session.repetitions).length === 0)) return null;
   return (
     <section className="card" style={{ padding: '8px 10px' }}>
-      <Typography variant="h2" gutterBottom>Repetitions</Typography>
+      <Typography variant="h2" gutterBottom>
+        Repetitions
+      </Typography>
       {roots.map((on) => {
         const { clip } = on.performance;
         const known = session.repetitions[clip.id];
         return (
-          <div key={on.id} data-testid={`repetitions-${on.id}`} style={{ display: 'flex', gap: 6, alignItems: 'center', flexWrap: 'wrap', marginBottom: 6 }}>
+          <div
+            key={on.id}
+            data-testid={`repetitions-${on.id}`}
+            style={{ display: 'flex', gap: 6, alignItems: 'center', flexWrap: 'wrap', marginBottom: 6 }}
+          >
             <RoleName role={on.look} name={clip.performer.name} />
             {known && (
               <>
-                <TextField select size="small" label="Repetition" value={known.chosen} onChange={(event) => chooseRepetition(clip.id, Number(event.target.value))} sx={{ minWidth: 84 }}>
-                  {known.all.map((_, i) => <MenuItem key={i} value={i}>{i + 1} of {known.all.length}</MenuItem>)}
+                <TextField
+                  select
+                  size="small"
+                  label="Repetition"
+                  value={known.chosen}
+                  onChange={(event) => chooseRepetition(clip.id, Number(event.target.value))}
+                  sx={{ minWidth: 84 }}
+                >
+                  {known.all.map((_, i) => (
+                    <MenuItem key={i} value={i}>
+                      {i + 1} of {known.all.length}
+                    </MenuItem>
+                  ))}
                 </TextField>
-                <FormControlLabel label="mean of all" control={<Switch size="small" checked={known.average} disabled={known.all.length < 2} onChange={(event) => averageRepetitions(clip.id, event.target.checked)} />} sx={{ mr: 0 }} />
-                <Button size="small" disabled={known.all.length < 2} onClick={() => removeRepetition(clip.id)}>Take away</Button>
+                <FormControlLabel
+                  label="mean of all"
+                  control={
+                    <Switch
+                      size="small"
+                      checked={known.average}
+                      disabled={known.all.length < 2}
+                      onChange={(event) => averageRepetitions(clip.id, event.target.checked)}
+                    />
+                  }
+                  sx={{ mr: 0 }}
+                />
+                <Button size="small" disabled={known.all.length < 2} onClick={() => removeRepetition(clip.id)}>
+                  Take away
+                </Button>
               </>
             )}
             {movement.repeats && (
@@ -65,13 +116,20 @@ export function RepetitionsCard({ derived }: { readonly derived: Derived }): Rea
                 size="small"
                 onClick={() => {
                   const found = findRepetitionsOf(movement, on.performance);
-                  notify('info', found === 0 ? `No whole repetition was found for the ${clipName(on)}. Find points at Measure first, or mark by eye.` : `${found === 1 ? 'One repetition' : `${found} repetitions`} of the ${clipName(on)} found. Go through them and confirm their moments.`);
+                  notify(
+                    'info',
+                    found === 0
+                      ? `No whole repetition was found for the ${clipName(on)}. Find points at Measure first, or mark by eye.`
+                      : `${found === 1 ? 'One repetition' : `${found} repetitions`} of the ${clipName(on)} found. Go through them and confirm their moments.`,
+                  );
                 }}
               >
                 {known ? 'Find again' : 'Find repetitions'}
               </Button>
             )}
-            <Button size="small" onClick={() => addRepetition(clip.id)}>Add one by eye</Button>
+            <Button size="small" onClick={() => addRepetition(clip.id)}>
+              Add one by eye
+            </Button>
           </div>
         );
       })}

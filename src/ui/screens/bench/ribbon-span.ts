@@ -11,12 +11,17 @@ const SHORTEST = 0.05;
 export const ribbonClips = (derived: Derived) => derived.panes.filter((c) => !c.join);
 
 /** A clip's real time laid on the leading clip's: matched, locked, or as it is. */
-export const toAxis = (performance: Performance, time: number): number => player.timeMap(performance.clip.id)?.inverse(time) ?? time;
-export const fromAxis = (performance: Performance, at: number): number => player.timeMap(performance.clip.id)?.map(at) ?? at;
+export const toAxis = (performance: Performance, time: number): number =>
+  player.timeMap(performance.clip.id)?.inverse(time) ?? time;
+export const fromAxis = (performance: Performance, at: number): number =>
+  player.timeMap(performance.clip.id)?.map(at) ?? at;
 
 /** The whole axis: from the first clip's beginning to the last one's end. */
 export function wholeSpan(derived: Derived): readonly [number, number] {
-  const ends = ribbonClips(derived).map(({ performance }) => [toAxis(performance, 0), toAxis(performance, performance.times[performance.times.length - 1]!)] as const);
+  const ends = ribbonClips(derived).map(
+    ({ performance }) =>
+      [toAxis(performance, 0), toAxis(performance, performance.times[performance.times.length - 1]!)] as const,
+  );
   return ends.length === 0 ? [0, 1] : [Math.min(...ends.map(([from]) => from)), Math.max(...ends.map(([, to]) => to))];
 }
 

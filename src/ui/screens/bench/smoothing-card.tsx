@@ -21,11 +21,15 @@ const cornerOf = (text: string): number | null => {
 };
 
 /** The corner that each point's own noise suggests: the higher of its two coordinates'. */
-function suggestions(performance: Performance): readonly { readonly id: PointId; readonly analysis: ResidualAnalysis }[] {
+function suggestions(
+  performance: Performance,
+): readonly { readonly id: PointId; readonly analysis: ResidualAnalysis }[] {
   return JOINT_POINTS.flatMap((id) => {
     const series = performance.raw[id];
     if (!series) return [];
-    const both = [series.x, series.y].map((samples) => residualAnalysis(performance.times, samples, LONGEST_BRIDGE_FRAMES)).flatMap((r) => (r.ok ? [r.value] : []));
+    const both = [series.x, series.y]
+      .map((samples) => residualAnalysis(performance.times, samples, LONGEST_BRIDGE_FRAMES))
+      .flatMap((r) => (r.ok ? [r.value] : []));
     return both.length === 0 ? [] : [{ id, analysis: both.reduce((high, a) => (a.cutoff > high.cutoff ? a : high)) }];
   });
 }
@@ -35,34 +39,81 @@ export function SmoothingCard({ derived }: { readonly derived: Derived }): React
   const { cutoff } = derived.session;
   const corner = useCommittedText(String(cutoff), (text) => {
     const value = cornerOf(text);
-    if (value !== null && value !== cutoff) edit((s) => { s.cutoff = value; });
+    if (value !== null && value !== cutoff)
+      edit((s) => {
+        s.cutoff = value;
+      });
   });
   const [asked, setAsked] = useState(false);
-  const on = activeOf(derived, useView((state) => state.activeClip));
+  const on = activeOf(
+    derived,
+    useView((state) => state.activeClip),
+  );
   const wrong = cornerOf(corner.value) === null;
   return (
     <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px', fontSize: '.86rem' }}>
-      <Typography variant="h3" component="h2">Smoothing</Typography>
+      <Typography variant="h3" component="h2">
+        Smoothing
+      </Typography>
       <div style={{ display: 'flex', gap: 8, alignItems: 'flex-start' }}>
-        <TextField size="small" label="Corner, Hz" {...corner} error={wrong} helperText={wrong ? `“${corner.value}” is not a corner from 1 to ${HIGHEST_CORNER} Hz` : 'Zero-lag Butterworth filter; raw points are kept'} sx={{ flex: 1 }} />
-        <Button variant="outlined" aria-expanded={asked} onClick={() => setAsked(!asked)}>What do the points say?</Button>
+        <TextField
+          size="small"
+          label="Corner, Hz"
+          {...corner}
+          error={wrong}
+          helperText={
+            wrong
+              ? `“${corner.value}” is not a corner from 1 to ${HIGHEST_CORNER} Hz`
+              : 'Zero-lag Butterworth filter; raw points are kept'
+          }
+          sx={{ flex: 1 }}
+        />
+        <Button variant="outlined" aria-expanded={asked} onClick={() => setAsked(!asked)}>
+          What do the points say?
+        </Button>
       </div>
-      {asked && on && <Suggestion key={on.performance.clip.id} performance={on.performance} name={clipName(on)} used={cutoff} />}
+      {asked && on && (
+        <Suggestion key={on.performance.clip.id} performance={on.performance} name={clipName(on)} used={cutoff} />
+      )}
     </section>
   );
 }
 
-function Suggestion({ performance, name, used }: { readonly performance: Performance; readonly name: string; readonly used: number }): ReactNode {
+function Suggestion({
+  performance,
+  name,
+  used,
+}: {
+  readonly performance: Performance;
+  readonly name: string;
+  readonly used: number;
+}): ReactNode {
   const found = useMemo(() => suggestions(performance), [performance]);
   const [chosen, setChosen] = useState<PointId | null>(null);
   if (found.length === 0) return <span>The {name} has no points yet, or too few frames with points.</span>;
-  const shown = found.find((f) => f.id === chosen) ?? found.reduce((high, f) => (f.analysis.cutoff > high.analysis.cutoff ? f : high));
+  const shown =
+    found.find((f) => f.id === chosen) ??
+    found.reduce((high, f) => (f.analysis.cutoff > high.analysis.cutoff ? f : high));
   const corners = found.map((f) => f.analysis.cutoff).sort((a, b) => a - b);
   return (
     <>
-      <span>By residual analysis the {name}’s points ask for {corners[0]!.toFixed(0)} to {corners[corners.length - 1]!.toFixed(0)} Hz, half of them for more than {corners[corners.length >> 1]!.toFixed(0)}. One corner serves all; too low a one flattens quick limbs.</span>
-      <TextField select size="small" label="Point" value={shown.id} onChange={(event) => setChosen(event.target.value as PointId)}>
-        {found.map(({ id, analysis }) => <MenuItem key={id} value={id}>{pointName(id)}: {analysis.cutoff.toFixed(1)} Hz</MenuItem>)}
+      <span>
+        By residual analysis the {name}’s points ask for {corners[0]!.toFixed(0)} to{' '}
+        {corners[corners.length - 1]!.toFixed(0)} Hz, half of them for more than{' '}
+        {corners[corners.length >> 1]!.toFixed(0)}. One corner serves all; too low a one flattens quick limbs.
+      </span>
+      <TextField
+        select
+        size="small"
+        label="Point"
+        value={shown.id}
+        onChange={(event) => setChosen(event.target.value as PointId)}
+      >
+        {found.map(({ id, analysis }) => (
+          <MenuItem key={id} value={id}>
+            {pointName(id)}: {analysis.cutoff.toFixed(1)} Hz
+          </MenuItem>
+        ))}
       </TextField>
       <ResidualChart analysis={shown.analysis} used={used} />
     </>

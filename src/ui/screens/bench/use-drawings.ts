@@ -34,7 +34,9 @@ export function useDrawings(performance: Performance): Drawings {
   const { session, movement } = useDerived();
   const tool = useView((state) => state.tool);
   const { kind, span, anchor } = useView((state) => state.drawing);
-  const marked = useView((state) => (state.markedGround?.clipId === performance.clip.id ? state.markedGround.corners : null));
+  const marked = useView((state) =>
+    state.markedGround?.clipId === performance.clip.id ? state.markedGround.corners : null,
+  );
   const matching = useView((state) => state.tool === 'ground');
   const ground = marked ?? (matching ? (performance.clip.ground?.corners ?? null) : null);
   const person = useView((state) => state.persons[performance.clip.id]);
@@ -44,10 +46,23 @@ export function useDrawings(performance: Performance): Drawings {
   const { clip } = performance;
   return useMemo(() => {
     const drawn = session.drawings.filter((d) => d.clipId === clip.id);
-    const drawing = (points: readonly Vec2[], frame: number): Drawing => ({ id: 'draft', clipId: clip.id, kind: tool === 'draw' ? kind : 'line', points: [...points], frame, span, anchor: tool === 'draw' ? anchor : null, text: '' });
+    const drawing = (points: readonly Vec2[], frame: number): Drawing => ({
+      id: 'draft',
+      clipId: clip.id,
+      kind: tool === 'draw' ? kind : 'line',
+      points: [...points],
+      frame,
+      span,
+      anchor: tool === 'draw' ? anchor : null,
+      text: '',
+    });
     const finish = (points: readonly Vec2[], frame: number): void => {
       if (tool === 'draw') return void addDrawing(drawing(points, frame));
-      if (tool === 'scale') return setView({ tool: 'move', measuredLine: { clipId: clip.id, ...lineOf(points[0]!, points[1]!, clip.levelDegrees) } });
+      if (tool === 'scale')
+        return setView({
+          tool: 'move',
+          measuredLine: { clipId: clip.id, ...lineOf(points[0]!, points[1]!, clip.levelDegrees) },
+        });
       if (tool === 'person') {
         const box = boxBetween(points[0]!, points[1]!, frame);
         if (!box.ok) return notify('info', box.issue.message);
@@ -60,31 +75,58 @@ export function useDrawings(performance: Performance): Drawings {
     };
     return {
       sceneAt: (frame) => [
-        ...drawn.filter((d) => visibleAt(d, movement, performance, frame)).flatMap((d) => drawDrawing(d, performance, frame)),
-        ...(tool === 'ground' && draft ? draft.draft.points.flatMap((at, i): Primitive[] => [{ shape: 'ring', centre: at, radius: 5 }, { shape: 'label', at: { x: at.x, y: at.y - 16 }, text: String(i + 1), drawn: true }]) : []),
+        ...drawn
+          .filter((d) => visibleAt(d, movement, performance, frame))
+          .flatMap((d) => drawDrawing(d, performance, frame)),
+        ...(tool === 'ground' && draft
+          ? draft.draft.points.flatMap((at, i): Primitive[] => [
+              { shape: 'ring', centre: at, radius: 5 },
+              { shape: 'label', at: { x: at.x, y: at.y - 16 }, text: String(i + 1), drawn: true },
+            ])
+          : []),
         ...(ground ? [{ shape: 'path', points: [...ground, ground[0]!], thin: true } as const] : []),
-        ...(person && person.frame === Math.round(frame) ? [{ shape: 'path', points: cornersOf(person) } as const] : []),
-        ...(draft && draft.frame === frame && draft.draft.points.length > 1 && tool === 'person' ? boxOf(draft.draft.points, frame) : draft && draft.frame === frame && draft.draft.points.length > 0 && tool !== 'ground' ? drawDrawing(drawing(draft.draft.points, frame), performance, frame) : []),
+        ...(person && person.frame === Math.round(frame)
+          ? [{ shape: 'path', points: cornersOf(person) } as const]
+          : []),
+        ...(draft && draft.frame === frame && draft.draft.points.length > 1 && tool === 'person'
+          ? boxOf(draft.draft.points, frame)
+          : draft && draft.frame === frame && draft.draft.points.length > 0 && tool !== 'ground'
+            ? drawDrawing(drawing(draft.draft.points, frame), performance, frame)
+            : []),
       ],
       onDraw:
         tool === 'move' || tool === 'points'
           ? null
           : tool === 'ground'
-          ? (at, phase, frame) => {
-              // Four presses, one after the other round the rectangle.
-              if (phase !== 'press') return;
-              const corners = [...(underway.current?.draft.points ?? []), at];
-              underway.current = corners.length === 4 ? null : { draft: { points: corners, pulling: false, done: false }, frame };
-              setDraft(underway.current);
-              if (corners.length === 4) setView({ tool: 'move', markedGround: { clipId: clip.id, corners } });
-            }
-          : (at, phase, frame) => {
-              const before = underway.current?.frame === frame ? underway.current.draft : NOTHING_DRAWN;
-              const next = drawOn(tool === 'draw' ? kind : 'line', before, at, phase);
-              underway.current = next.done ? null : { draft: next, frame };
-              setDraft(underway.current);
-              if (next.done) finish(next.points, frame);
-            },
+            ? (at, phase, frame) => {
+                // Four presses, one after the other round the rectangle.
+                if (phase !== 'press') return;
+                const corners = [...(underway.current?.draft.points ?? []), at];
+                underway.current =
+                  corners.length === 4 ? null : { draft: { points: corners, pulling: false, done: false }, frame };
+                setDraft(underway.current);
+                if (corners.length === 4) setView({ tool: 'move', markedGround: { clipId: clip.id, corners } });
+              }
+            : (at, phase, frame) => {
+                const before = underway.current?.frame === frame ? underway.current.draft : NOTHING_DRAWN;
+                const next = drawOn(tool === 'draw' ? kind : 'line', before, at, phase);
+                underway.current = next.done ? null : { draft: next, frame };
+                setDraft(underway.current);
+                if (next.done) finish(next.points, frame);
+              },
     };
-  }, [session.drawings, clip.id, movement, performance, tool, kind, span, anchor, draft, person, ground, clip.levelDegrees]);
+  }, [
+    session.drawings,
+    clip.id,
+    movement,
+    performance,
+    tool,
+    kind,
+    span,
+    anchor,
+    draft,
+    person,
+    ground,
+    clip.levelDegrees,
+  ]);
 }

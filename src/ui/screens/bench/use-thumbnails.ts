@@ -37,7 +37,11 @@ export function useThumbnails(derived: Derived): Thumbnails {
   const [made, setMade] = useState<Thumbnails>({});
   const latest = useRef(derived);
   latest.current = derived;
-  const ids = wanted ? ribbonClips(derived).map((c) => c.performance.clip.id).join(' ') : '';
+  const ids = wanted
+    ? ribbonClips(derived)
+        .map((c) => c.performance.clip.id)
+        .join(' ')
+    : '';
   useEffect(() => {
     const addresses: string[] = [];
     const timers: ReturnType<typeof setTimeout>[] = [];

@@ -15,7 +15,11 @@ import { TimingView } from './timing-view';
 import { TogetherView } from './together-view';
 
 /** The ways to compare: a further one is one line here. */
-const VIEWS: readonly { readonly id: string; readonly name: string; readonly View: ComponentType<{ readonly derived: Derived }> }[] = [
+const VIEWS: readonly {
+  readonly id: string;
+  readonly name: string;
+  readonly View: ComponentType<{ readonly derived: Derived }>;
+}[] = [
   { id: 'readings', name: 'Readings', View: ReadingsView },
   { id: 'curves', name: 'Curves', View: CurvesView },
   { id: 'timing', name: 'Timing', View: TimingView },
@@ -36,14 +40,27 @@ export function CompareScreen(): ReactNode {
         <div className="inner">
           <h1 className="visually-hidden">Differences</h1>
           {derived.judged.length === 0 ? (
-            <p>Differences stand here once the athlete’s clip is in. Add it at Intake, or open the demo from the start page.</p>
+            <p>
+              Differences stand here once the athlete’s clip is in. Add it at Intake, or open the demo from the start
+              page.
+            </p>
           ) : (
             <>
               <ReferenceCard derived={derived} />
-              <Tabs value={chosen.id} onChange={(_, id: string) => setParams(id === VIEWS[0]!.id ? {} : { view: id }, { replace: true })} aria-label="Ways to compare" variant="scrollable" sx={{ mb: 1.5, minHeight: 40 }}>
-                {VIEWS.map((v) => <Tab key={v.id} value={v.id} label={v.name} id={`tab-${v.id}`} aria-controls={`view-${v.id}`} />)}
+              <Tabs
+                value={chosen.id}
+                onChange={(_, id: string) => setParams(id === VIEWS[0]!.id ? {} : { view: id }, { replace: true })}
+                aria-label="Ways to compare"
+                variant="scrollable"
+                sx={{ mb: 1.5, minHeight: 40 }}
+              >
+                {VIEWS.map((v) => (
+                  <Tab key={v.id} value={v.id} label={v.name} id={`tab-${v.id}`} aria-controls={`view-${v.id}`} />
+                ))}
               </Tabs>
-              <div role="tabpanel" id={`view-${chosen.id}`} aria-labelledby={`tab-${chosen.id}`}><chosen.View derived={derived} /></div>
+              <div role="tabpanel" id={`view-${chosen.id}`} aria-labelledby={`tab-${chosen.id}`}>
+                <chosen.View derived={derived} />
+              </div>
             </>
           )}
         </div>

@@ -26,58 +26,121 @@ export function CurvesView({ derived }: { readonly derived: Derived }): ReactNod
   const selected = useView((state) => state.selectedMeasure);
   const [region, setRegion] = useState<string>('all');
   const drawn = useMemo(
-    () => curveMeasures(movement).flatMap((measure): Drawn[] => {
-      const curves = curvesOf({ movement, sides, session: { measuredErrors } }, measure);
-      return curves && curves.difference.some((v) => !Number.isNaN(v)) ? [{ measure, curves }] : [];
-    }),
+    () =>
+      curveMeasures(movement).flatMap((measure): Drawn[] => {
+        const curves = curvesOf({ movement, sides, session: { measuredErrors } }, measure);
+        return curves && curves.difference.some((v) => !Number.isNaN(v)) ? [{ measure, curves }] : [];
+      }),
     [movement, sides, measuredErrors],
   );
-  if (drawn.length === 0) return <p>Curves stand here once two moments are marked, in their order, and points are found on both sides.</p>;
-  const span = ({ curves }: Drawn): number => (curves.longest ? curves.at[curves.longest.to]! - curves.at[curves.longest.from]! : 0);
+  if (drawn.length === 0)
+    return <p>Curves stand here once two moments are marked, in their order, and points are found on both sides.</p>;
+  const span = ({ curves }: Drawn): number =>
+    curves.longest ? curves.at[curves.longest.to]! - curves.at[curves.longest.from]! : 0;
   const ranked = [...drawn].sort((a, b) => span(b) - span(a));
   const chosen = drawn.find((d) => d.measure.id === selected) ?? ranked[0]!;
   const { measure, curves } = chosen;
   const goTo = (sample: number): void => {
     const own = viewOf(measure, sides.athlete[0]!);
     const other = viewOf(measure, sides.referenceOf(measure)[0]!);
-    goToFrames(navigate, session.id, { [own.clip.id]: frameAtSample(own, curves.through, sample), [other.clip.id]: frameAtSample(other, curves.through, sample) }, measure.id);
+    goToFrames(
+      navigate,
+      session.id,
+      {
+        [own.clip.id]: frameAtSample(own, curves.through, sample),
+        [other.clip.id]: frameAtSample(other, curves.through, sample),
+      },
+      measure.id,
+    );
   };
   const regions = [...new Set(drawn.map((d) => d.measure.region))];
   return (
     <>
       <section className="card">
         <div className="row-of-fields">
-          <TextField select size="small" label="Measure" value={measure.id} onChange={(event) => setView({ selectedMeasure: event.target.value })} sx={{ minWidth: 260 }}>
-            {drawn.map((d) => <MenuItem key={d.measure.id} value={d.measure.id}>{d.measure.name}</MenuItem>)}
+          <TextField
+            select
+            size="small"
+            label="Measure"
+            value={measure.id}
+            onChange={(event) => setView({ selectedMeasure: event.target.value })}
+            sx={{ minWidth: 260 }}
+          >
+            {drawn.map((d) => (
+              <MenuItem key={d.measure.id} value={d.measure.id}>
+                {d.measure.name}
+              </MenuItem>
+            ))}
           </TextField>
-          <span className="note">{curves.bandOf === 'performers' ? 'Grey: the range in which the whole curve of another such performer lies in 95 of 100 cases. ' : curves.bandOf === 'tolerance' ? 'Grey: the target\u2019s tolerance round the reference. ' : 'Nothing gives a range for this measure. '}{curves.half && curves.plusMinus === null ? 'Its error is not known through the movement, so no stretch is named. ' : ''}Press the chart to see the frames.</span>
+          <span className="note">
+            {curves.bandOf === 'performers'
+              ? 'Grey: the range in which the whole curve of another such performer lies in 95 of 100 cases. '
+              : curves.bandOf === 'tolerance'
+                ? 'Grey: the target\u2019s tolerance round the reference. '
+                : 'Nothing gives a range for this measure. '}
+            {curves.half && curves.plusMinus === null
+              ? 'Its error is not known through the movement, so no stretch is named. '
+              : ''}
+            Press the chart to see the frames.
+          </span>
         </div>
         <ComparedCurve movement={movement} measure={measure} curves={curves} onChoose={goTo} />
       </section>
       <section className="card" style={{ marginTop: 12 }}>
         <div className="row-of-fields">
           <Typography variant="h2">Longest stretches outside the range</Typography>
-          <TextField select size="small" label="Region" value={region} onChange={(event) => setRegion(event.target.value)} sx={{ minWidth: 120 }}>
+          <TextField
+            select
+            size="small"
+            label="Region"
+            value={region}
+            onChange={(event) => setRegion(event.target.value)}
+            sx={{ minWidth: 120 }}
+          >
             <MenuItem value="all">all</MenuItem>
-            {regions.map((r) => <MenuItem key={r} value={r}>{r}</MenuItem>)}
+            {regions.map((r) => (
+              <MenuItem key={r} value={r}>
+                {r}
+              </MenuItem>
+            ))}
           </TextField>
         </div>
         <table className="sheet">
-          <thead><tr><th>Measure</th><th className="left">Where it is worst</th><th>Stretch</th><th>Beyond the range</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Measure</th>
+              <th className="left">Where it is worst</th>
+              <th>Stretch</th>
+              <th>Beyond the range</th>
+            </tr>
+          </thead>
           <tbody>
-            {ranked.filter((d) => d.curves.longest && (region === 'all' || d.measure.region === region)).map((d) => {
-              const { longest, at, through } = d.curves;
-              const phase = Math.min(through.length - 2, Math.floor(longest!.worst / SAMPLES));
-              const share = Math.round((100 * (longest!.worst - phase * SAMPLES)) / SAMPLES);
-              return (
-                <tr key={d.measure.id} className={`choose ${d === chosen ? 'chosen' : ''}`} onClick={() => setView({ selectedMeasure: d.measure.id })}>
-                  <td className="wrap"><button type="button" className="row">{d.measure.name}</button></td>
-                  <td className="left wrap">{share} % of {movement.phases.find((p) => p.from === through[phase])?.name.toLowerCase() ?? 'the phase'}</td>
-                  <td>{Math.round(100 * (at[longest!.to]! - at[longest!.from]!))} % of the movement</td>
-                  <td>{signed(longest!.excess, curveUnitOf(d.measure))}</td>
-                </tr>
-              );
-            })}
+            {ranked
+              .filter((d) => d.curves.longest && (region === 'all' || d.measure.region === region))
+              .map((d) => {
+                const { longest, at, through } = d.curves;
+                const phase = Math.min(through.length - 2, Math.floor(longest!.worst / SAMPLES));
+                const share = Math.round((100 * (longest!.worst - phase * SAMPLES)) / SAMPLES);
+                return (
+                  <tr
+                    key={d.measure.id}
+                    className={`choose ${d === chosen ? 'chosen' : ''}`}
+                    onClick={() => setView({ selectedMeasure: d.measure.id })}
+                  >
+                    <td className="wrap">
+                      <button type="button" className="row">
+                        {d.measure.name}
+                      </button>
+                    </td>
+                    <td className="left wrap">
+                      {share} % of{' '}
+                      {movement.phases.find((p) => p.from === through[phase])?.name.toLowerCase() ?? 'the phase'}
+                    </td>
+                    <td>{Math.round(100 * (at[longest!.to]! - at[longest!.from]!))} % of the movement</td>
+                    <td>{signed(longest!.excess, curveUnitOf(d.measure))}</td>
+                  </tr>
+                );
+              })}
           </tbody>
         </table>
         {ranked.every((d) => !d.curves.longest) && <p>No curve leaves its range by more than the measuring error.</p>}

@@ -12,8 +12,14 @@ import { goToFrames } from '../../components/go-to-frames';
 import { refName } from '../movement/names';
 
 const POINTS: readonly (readonly [PointRef, string])[] = [
-  ['dominant-wrist', 'Hand, dominant side'], ['opposite-wrist', 'Hand, other side'], ['mid-hip', 'Hips'], ['mid-shoulder', 'Shoulders'], ['nose', 'Head'],
-  ['dominant-ankle', 'Foot, dominant side'], ['opposite-ankle', 'Foot, other side'], ['centre-of-mass', 'Centre of mass'],
+  ['dominant-wrist', 'Hand, dominant side'],
+  ['opposite-wrist', 'Hand, other side'],
+  ['mid-hip', 'Hips'],
+  ['mid-shoulder', 'Shoulders'],
+  ['nose', 'Head'],
+  ['dominant-ankle', 'Foot, dominant side'],
+  ['opposite-ankle', 'Foot, other side'],
+  ['centre-of-mass', 'Centre of mass'],
 ];
 
 type Frame = readonly [id: string, name: string, from: Pick<SeenFrom, 'relativeTo' | 'line'>];
@@ -24,9 +30,19 @@ function framesOf(movement: Movement): readonly Frame[] {
   const turning = movement.measures.flatMap((m): Frame[] => {
     if (!('line' in m) || !m.line) return [];
     const from = m.relativeTo ?? m.line[0];
-    return [[`line:${from}:${m.line.join(':')}`, `${name(from)}, axes along the line to ${name(m.line[1])}`, { relativeTo: from, line: m.line }]];
+    return [
+      [
+        `line:${from}:${m.line.join(':')}`,
+        `${name(from)}, axes along the line to ${name(m.line[1])}`,
+        { relativeTo: from, line: m.line },
+      ],
+    ];
   });
-  const points: readonly Frame[] = [['mid-hip', 'the hips'], ['mid-shoulder', 'the shoulders'], ...movement.points.map((p) => [p.id, p.name.toLowerCase()] as const)].map(([id, called]) => [id!, called!, { relativeTo: id as PointRef, line: null }]);
+  const points: readonly Frame[] = [
+    ['mid-hip', 'the hips'],
+    ['mid-shoulder', 'the shoulders'],
+    ...movement.points.map((p) => [p.id, p.name.toLowerCase()] as const),
+  ].map(([id, called]) => [id!, called!, { relativeTo: id as PointRef, line: null }]);
   return [...points, ...turning.filter(([id], i) => turning.findIndex(([other]) => other === id) === i)];
 }
 
@@ -40,29 +56,87 @@ export function PathsView({ derived }: { readonly derived: Derived }): ReactNode
   const points = [...POINTS, ...movement.points.map((p) => [p.id, p.name] as const)];
   const frames = useMemo(() => framesOf(movement), [movement]);
   const paths = useMemo(() => {
-    const options: PathOptions = { point, from: from.startsWith('at:') ? { moment: from.slice(3) } : (frames.find(([id]) => id === from) ?? frames[0]!)[2] };
-    return ([['athlete', sides.athlete], ['reference', sides.reference]] as const).flatMap(([role, side]) =>
+    const options: PathOptions = {
+      point,
+      from: from.startsWith('at:') ? { moment: from.slice(3) } : (frames.find(([id]) => id === from) ?? frames[0]!)[2],
+    };
+    return (
+      [
+        ['athlete', sides.athlete],
+        ['reference', sides.reference],
+      ] as const
+    ).flatMap(([role, side]) =>
       side.flatMap((views, k) => {
         const path = pathOf(movement, views[0]!, options);
         if (!path) return [];
         const look: Look = clips.find((c) => c.performance.clip.id === views[0]!.clip.id)?.look ?? role;
-        return [{ path, drawn: { look, name: views[0]!.clip.performer.name, x: path.x, y: path.y, faint: k > 0, moments: movement.moments.flatMap((m) => (path.moments[m.id] === undefined ? [] : [{ name: m.name, index: path.moments[m.id]! }])) } }];
+        return [
+          {
+            path,
+            drawn: {
+              look,
+              name: views[0]!.clip.performer.name,
+              x: path.x,
+              y: path.y,
+              faint: k > 0,
+              moments: movement.moments.flatMap((m) =>
+                path.moments[m.id] === undefined ? [] : [{ name: m.name, index: path.moments[m.id]! }],
+              ),
+            },
+          },
+        ];
       }),
     );
   }, [movement, sides, clips, point, from, frames]);
   return (
     <section className="card">
       <div className="row-of-fields">
-        <TextField select size="small" label="Point" value={point} onChange={(event) => setPoint(event.target.value as PointRef)} sx={{ minWidth: 190 }}>
-          {points.map(([id, name]) => <MenuItem key={id} value={id}>{name}</MenuItem>)}
+        <TextField
+          select
+          size="small"
+          label="Point"
+          value={point}
+          onChange={(event) => setPoint(event.target.value as PointRef)}
+          sx={{ minWidth: 190 }}
+        >
+          {points.map(([id, name]) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
         </TextField>
-        <TextField select size="small" label="Seen from" value={from} onChange={(event) => setFrom(event.target.value)} sx={{ minWidth: 230 }}>
-          {frames.map(([id, name]) => <MenuItem key={id} value={id}>{name}</MenuItem>)}
-          {movement.moments.map((m) => <MenuItem key={m.id} value={`at:${m.id}`}>the ground, both together at {m.name.toLowerCase()}</MenuItem>)}
+        <TextField
+          select
+          size="small"
+          label="Seen from"
+          value={from}
+          onChange={(event) => setFrom(event.target.value)}
+          sx={{ minWidth: 230 }}
+        >
+          {frames.map(([id, name]) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+          {movement.moments.map((m) => (
+            <MenuItem key={m.id} value={`at:${m.id}`}>
+              the ground, both together at {m.name.toLowerCase()}
+            </MenuItem>
+          ))}
         </TextField>
-        <span className="note">From {movement.moments.find((m) => m.id === first)!.name.toLowerCase()} on, in standing heights, both going to the right. Press a way to see its frame.</span>
+        <span className="note">
+          From {movement.moments.find((m) => m.id === first)!.name.toLowerCase()} on, in standing heights, both going to
+          the right. Press a way to see its frame.
+        </span>
       </div>
-      <PathChart title={`${points.find(([id]) => id === point)![1]}, laid over each other`} paths={paths.map((p) => p.drawn)} height={430} onChoose={(k, i) => goToFrames(navigate, session.id, { [paths[k]!.path.clipId]: paths[k]!.path.frames[i]! }, null)} />
+      <PathChart
+        title={`${points.find(([id]) => id === point)![1]}, laid over each other`}
+        paths={paths.map((p) => p.drawn)}
+        height={430}
+        onChoose={(k, i) =>
+          goToFrames(navigate, session.id, { [paths[k]!.path.clipId]: paths[k]!.path.frames[i]! }, null)
+        }
+      />
     </section>
   );
 }

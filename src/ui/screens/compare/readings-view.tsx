@@ -14,20 +14,27 @@ export function ReadingsView({ derived }: { readonly derived: Derived }): ReactN
   const navigate = useNavigate();
   return (
     <>
-    <JudgedSummary judged={judged} />
-    <div className="flow">
-      {movement.moments.map((moment) => {
-        const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment.id);
-        if (rows.length === 0) return null;
-        return (
-          <section key={moment.id} className="card">
-            <Typography variant="h2" gutterBottom>{moment.name}</Typography>
-            <ReadingSheet rows={rows} onChoose={(row) => goToFrames(navigate, session.id, framesOf(row.athlete, row.reference), row.measure.id)} />
-          </section>
-        );
-      })}
-      <FilmingList derived={derived} />
-    </div>
+      <JudgedSummary judged={judged} />
+      <div className="flow">
+        {movement.moments.map((moment) => {
+          const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment.id);
+          if (rows.length === 0) return null;
+          return (
+            <section key={moment.id} className="card">
+              <Typography variant="h2" gutterBottom>
+                {moment.name}
+              </Typography>
+              <ReadingSheet
+                rows={rows}
+                onChoose={(row) =>
+                  goToFrames(navigate, session.id, framesOf(row.athlete, row.reference), row.measure.id)
+                }
+              />
+            </section>
+          );
+        })}
+        <FilmingList derived={derived} />
+      </div>
     </>
   );
 }

@@ -27,42 +27,136 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
   const own = athletes.flatMap((c) => {
     const { clip } = c.performance;
     const all = repetitionsOf(session, clip.id);
-    return (all.length > 0 ? all : [c.performance.marks]).map((_, i) => ({ clipId: clip.id, repetition: i, name: `${clip.performer.name}, ${clip.fileName}${all.length > 1 ? `, repetition ${i + 1}` : ''}` }));
+    return (all.length > 0 ? all : [c.performance.marks]).map((_, i) => ({
+      clipId: clip.id,
+      repetition: i,
+      name: `${clip.performer.name}, ${clip.fileName}${all.length > 1 ? `, repetition ${i + 1}` : ''}`,
+    }));
   });
   const school = movement.schools.find((s) => s.id === session.school);
   const performers = new Set(sides.reference.map((views) => views[0]!.clip.performer.name)).size;
   return (
     <section className="card reference-card">
-      <TextField select size="small" label="Reference" value={model.kind} onChange={(event) => changeReferenceModel({ kind: event.target.value as ReferenceModel['kind'], ...(event.target.value === 'own' && !model.own ? { own: own.at(-1) ? { clipId: own.at(-1)!.clipId, repetition: own.at(-1)!.repetition } : null } : {}) })} sx={{ minWidth: 290 }}>
-        {KINDS.map(([kind, name]) => <MenuItem key={kind} value={kind}>{name}</MenuItem>)}
+      <TextField
+        select
+        size="small"
+        label="Reference"
+        value={model.kind}
+        onChange={(event) =>
+          changeReferenceModel({
+            kind: event.target.value as ReferenceModel['kind'],
+            ...(event.target.value === 'own' && !model.own
+              ? { own: own.at(-1) ? { clipId: own.at(-1)!.clipId, repetition: own.at(-1)!.repetition } : null }
+              : {}),
+          })
+        }
+        sx={{ minWidth: 290 }}
+      >
+        {KINDS.map(([kind, name]) => (
+          <MenuItem key={kind} value={kind}>
+            {name}
+          </MenuItem>
+        ))}
       </TextField>
       {(model.kind === 'one' || model.kind === 'phases') && references.length > 1 && (
-        <TextField select size="small" label="Performance" value={references[0]!.performance.clip.id} onChange={(event) => compareWith(event.target.value)} sx={{ minWidth: 200 }}>
-          {references.map((c) => <MenuItem key={c.id} value={c.performance.clip.id}>{c.performance.clip.performer.name}</MenuItem>)}
+        <TextField
+          select
+          size="small"
+          label="Performance"
+          value={references[0]!.performance.clip.id}
+          onChange={(event) => compareWith(event.target.value)}
+          sx={{ minWidth: 200 }}
+        >
+          {references.map((c) => (
+            <MenuItem key={c.id} value={c.performance.clip.id}>
+              {c.performance.clip.performer.name}
+            </MenuItem>
+          ))}
         </TextField>
       )}
-      {model.kind === 'several' && references.map((c) => {
-        const { clip } = c.performance;
-        return <FormControlLabel key={c.id} label={<RoleName role={c.look} name={clip.performer.name} />} control={<Checkbox size="small" checked={!model.without.includes(clip.id)} onChange={(event) => changeReferenceModel({ without: event.target.checked ? model.without.filter((id) => id !== clip.id) : [...model.without, clip.id] })} />} />;
-      })}
-      {model.kind === 'phases' && movement.phases.map((phase) => (
-        <TextField key={phase.from} select size="small" label={phase.name} value={model.phases[phase.from] ?? references[0]?.performance.clip.id ?? ''} onChange={(event) => changeReferenceModel({ phases: { ...model.phases, [phase.from]: event.target.value } })} sx={{ minWidth: 150 }}>
-          {references.map((c) => <MenuItem key={c.id} value={c.performance.clip.id}>{c.performance.clip.performer.name}</MenuItem>)}
-        </TextField>
-      ))}
+      {model.kind === 'several' &&
+        references.map((c) => {
+          const { clip } = c.performance;
+          return (
+            <FormControlLabel
+              key={c.id}
+              label={<RoleName role={c.look} name={clip.performer.name} />}
+              control={
+                <Checkbox
+                  size="small"
+                  checked={!model.without.includes(clip.id)}
+                  onChange={(event) =>
+                    changeReferenceModel({
+                      without: event.target.checked
+                        ? model.without.filter((id) => id !== clip.id)
+                        : [...model.without, clip.id],
+                    })
+                  }
+                />
+              }
+            />
+          );
+        })}
+      {model.kind === 'phases' &&
+        movement.phases.map((phase) => (
+          <TextField
+            key={phase.from}
+            select
+            size="small"
+            label={phase.name}
+            value={model.phases[phase.from] ?? references[0]?.performance.clip.id ?? ''}
+            onChange={(event) =>
+              changeReferenceModel({ phases: { ...model.phases, [phase.from]: event.target.value } })
+            }
+            sx={{ minWidth: 150 }}
+          >
+            {references.map((c) => (
+              <MenuItem key={c.id} value={c.performance.clip.id}>
+                {c.performance.clip.performer.name}
+              </MenuItem>
+            ))}
+          </TextField>
+        ))}
       {model.kind === 'own' && (
-        <TextField select size="small" label="Repetition" value={model.own ? `${model.own.clipId} ${model.own.repetition}` : ''} onChange={(event) => { const chosen = own.find((o) => `${o.clipId} ${o.repetition}` === event.target.value); changeReferenceModel({ own: chosen ? { clipId: chosen.clipId, repetition: chosen.repetition } : null }); }} sx={{ minWidth: 260 }}>
-          {own.map((o) => <MenuItem key={`${o.clipId} ${o.repetition}`} value={`${o.clipId} ${o.repetition}`}>{o.name}</MenuItem>)}
+        <TextField
+          select
+          size="small"
+          label="Repetition"
+          value={model.own ? `${model.own.clipId} ${model.own.repetition}` : ''}
+          onChange={(event) => {
+            const chosen = own.find((o) => `${o.clipId} ${o.repetition}` === event.target.value);
+            changeReferenceModel({ own: chosen ? { clipId: chosen.clipId, repetition: chosen.repetition } : null });
+          }}
+          sx={{ minWidth: 260 }}
+        >
+          {own.map((o) => (
+            <MenuItem key={`${o.clipId} ${o.repetition}`} value={`${o.clipId} ${o.repetition}`}>
+              {o.name}
+            </MenuItem>
+          ))}
         </TextField>
       )}
       {movement.schools.length > 0 && (
-        <TextField select size="small" label="School" value={session.school ?? ''} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }} onChange={(event) => chooseSchool(event.target.value || null)} sx={{ minWidth: 170 }}>
+        <TextField
+          select
+          size="small"
+          label="School"
+          value={session.school ?? ''}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          onChange={(event) => chooseSchool(event.target.value || null)}
+          sx={{ minWidth: 170 }}
+        >
           <MenuItem value="">The movement’s own targets</MenuItem>
-          {movement.schools.map((s) => <MenuItem key={s.id} value={s.id}>{s.name}</MenuItem>)}
+          {movement.schools.map((s) => (
+            <MenuItem key={s.id} value={s.id}>
+              {s.name}
+            </MenuItem>
+          ))}
         </TextField>
       )}
       <div className="note">
-        {sides.reference.length > 1 && `${sides.reference.length} performances of ${performers} ${performers === 1 ? 'performer' : 'performers'}${performers >= LEAST_FOR_SPREAD ? ': the range is that in which another such performer lies in 95 of 100 cases, and no narrower than the tolerance' : ': too few people to claim a spread, the tolerance stands'}. `}
+        {sides.reference.length > 1 &&
+          `${sides.reference.length} performances of ${performers} ${performers === 1 ? 'performer' : 'performers'}${performers >= LEAST_FOR_SPREAD ? ': the range is that in which another such performer lies in 95 of 100 cases, and no narrower than the tolerance' : ': too few people to claim a spread, the tolerance stands'}. `}
         {sides.athlete.length > 1 && `The athlete counts with the mean of ${sides.athlete.length} repetitions. `}
         {model.kind === 'published' && 'Only targets that the movement states are judged; the rest is shown. '}
         {school && `${school.name}: ${school.because}`}

@@ -17,37 +17,92 @@ export function RepetitionsView({ derived }: { readonly derived: Derived }): Rea
   const withSeveral = clips.filter((c) => !c.join && repetitionsOf(session, c.performance.clip.id).length > 1);
   const [chosen, setChosen] = useState<string | null>(null);
   const on = withSeveral.find((c) => c.performance.clip.id === chosen) ?? withSeveral[0];
-  const rows = useMemo(() => (on ? repetitionTable(movement, repetitionViews(derived, on), derived.session.measuredErrors) : []), [derived, movement, on]);
-  if (!on) return <p>Repetitions are compared here once a clip has several: find them at Moments, or add one by eye there.</p>;
+  const rows = useMemo(
+    () => (on ? repetitionTable(movement, repetitionViews(derived, on), derived.session.measuredErrors) : []),
+    [derived, movement, on],
+  );
+  if (!on)
+    return <p>Repetitions are compared here once a clip has several: find them at Moments, or add one by eye there.</p>;
   const count = repetitionsOf(session, on.performance.clip.id).length;
   return (
     <section className="card">
       <div className="row-of-fields">
         <Typography variant="h2">Repetition by repetition</Typography>
-        <TextField select size="small" label="Performance" value={on.performance.clip.id} onChange={(event) => setChosen(event.target.value)} sx={{ minWidth: 200 }}>
-          {withSeveral.map((c) => <MenuItem key={c.id} value={c.performance.clip.id}>{c.performance.clip.performer.name}</MenuItem>)}
+        <TextField
+          select
+          size="small"
+          label="Performance"
+          value={on.performance.clip.id}
+          onChange={(event) => setChosen(event.target.value)}
+          sx={{ minWidth: 200 }}
+        >
+          {withSeveral.map((c) => (
+            <MenuItem key={c.id} value={c.performance.clip.id}>
+              {c.performance.clip.performer.name}
+            </MenuItem>
+          ))}
         </TextField>
-        <span className="note">A change from early to late is set off where it is larger than its error. Press a number to see its frame.</span>
+        <span className="note">
+          A change from early to late is set off where it is larger than its error. Press a number to see its frame.
+        </span>
       </div>
       <div style={{ overflowX: 'auto' }}>
         <table className="sheet">
-          <thead><tr><th>Measure</th>{Array.from({ length: count }, (_, i) => <th key={i}>{i + 1}</th>)}<th>Mean</th><th>Spread</th><th>Late minus early</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Measure</th>
+              {Array.from({ length: count }, (_, i) => (
+                <th key={i}>{i + 1}</th>
+              ))}
+              <th>Mean</th>
+              <th>Spread</th>
+              <th>Late minus early</th>
+            </tr>
+          </thead>
           <tbody>
-            {rows.filter((row) => row.side.reading.measurable).map((row) => {
-              const unit = unitOf(row.measure);
-              const drift = row.lateMinusEarly !== null && row.plusMinus !== null && Math.abs(row.lateMinusEarly) > row.plusMinus;
-              return (
-                <tr key={row.measure.id}>
-                  <td className="wrap">{row.measure.name}</td>
-                  {row.readings.map((reading, i) => (
-                    <td key={i}>{reading.measurable ? <button type="button" className="row" style={{ fontWeight: 400 }} onClick={() => goToFrames(navigate, session.id, framesOf(reading), row.measure.id)}>{readingText(reading).value} <span className="pm">{readingText(reading).plusMinus}</span></button> : '–'}</td>
-                  ))}
-                  <td><strong>{readingText(row.side.reading).value}</strong></td>
-                  <td>{row.side.spread && row.side.spread.n > 1 ? inUnit(row.side.spread.sd, unit, 1) : '–'}</td>
-                  <td>{row.lateMinusEarly === null ? '–' : <span style={{ fontWeight: drift ? 700 : 400 }}>{signed(row.lateMinusEarly, unit)} <span className="pm">{plusMinus(row.plusMinus!, unit)}</span>{drift ? ' changes' : ''}</span>}</td>
-                </tr>
-              );
-            })}
+            {rows
+              .filter((row) => row.side.reading.measurable)
+              .map((row) => {
+                const unit = unitOf(row.measure);
+                const drift =
+                  row.lateMinusEarly !== null && row.plusMinus !== null && Math.abs(row.lateMinusEarly) > row.plusMinus;
+                return (
+                  <tr key={row.measure.id}>
+                    <td className="wrap">{row.measure.name}</td>
+                    {row.readings.map((reading, i) => (
+                      <td key={i}>
+                        {reading.measurable ? (
+                          <button
+                            type="button"
+                            className="row"
+                            style={{ fontWeight: 400 }}
+                            onClick={() => goToFrames(navigate, session.id, framesOf(reading), row.measure.id)}
+                          >
+                            {readingText(reading).value} <span className="pm">{readingText(reading).plusMinus}</span>
+                          </button>
+                        ) : (
+                          '–'
+                        )}
+                      </td>
+                    ))}
+                    <td>
+                      <strong>{readingText(row.side.reading).value}</strong>
+                    </td>
+                    <td>{row.side.spread && row.side.spread.n > 1 ? inUnit(row.side.spread.sd, unit, 1) : '–'}</td>
+                    <td>
+                      {row.lateMinusEarly === null ? (
+                        '–'
+                      ) : (
+                        <span style={{ fontWeight: drift ? 700 : 400 }}>
+                          {signed(row.lateMinusEarly, unit)}{' '}
+                          <span className="pm">{plusMinus(row.plusMinus!, unit)}</span>
+                          {drift ? ' changes' : ''}
+                        </span>
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
           </tbody>
         </table>
       </div>

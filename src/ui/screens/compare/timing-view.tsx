@@ -19,29 +19,94 @@ export function TimingView({ derived }: { readonly derived: Derived }): ReactNod
   const { movement, sides, session, timing } = derived;
   const navigate = useNavigate();
   const [athlete, reference] = [sides.athlete[0]?.[0], sides.reference[0]?.[0]];
-  if (!athlete || !reference) return <p>Times are compared once a reference clip is chosen and moments are marked on both sides.</p>;
+  if (!athlete || !reference)
+    return <p>Times are compared once a reference clip is chosen and moments are marked on both sides.</p>;
   const gates = gatesOf(movement, sides.athlete, sides.reference);
   const orders = movement.measures.filter((m): m is Extract<Measure, { kind: 'order' }> => m.kind === 'order');
   return (
     <>
       <section className="card">
-        <Typography variant="h2" gutterBottom>Phases</Typography>
-        <TimingTable rows={timing} athlete={sides.athlete} reference={sides.reference} onChoose={({ phase }) => goToFrames(navigate, session.id, Object.fromEntries([athlete, reference].flatMap((p) => (p.marks[phase.from] === undefined ? [] : [[p.clip.id, p.marks[phase.from]!]]))), null)} />
+        <Typography variant="h2" gutterBottom>
+          Phases
+        </Typography>
+        <TimingTable
+          rows={timing}
+          athlete={sides.athlete}
+          reference={sides.reference}
+          onChoose={({ phase }) =>
+            goToFrames(
+              navigate,
+              session.id,
+              Object.fromEntries(
+                [athlete, reference].flatMap((p) =>
+                  p.marks[phase.from] === undefined ? [] : [[p.clip.id, p.marks[phase.from]!]],
+                ),
+              ),
+              null,
+            )
+          }
+        />
       </section>
       {gates.length > 1 && (
         <section className="card" style={{ marginTop: 12 }}>
-          <Typography variant="h2" gutterBottom>Running gain and loss since “{gates[0]!.name.toLowerCase()}”</Typography>
-          <GateChart gates={gates} onChoose={(i) => goToFrames(navigate, session.id, { [athlete.clip.id]: athlete.marks[gates[i]!.momentId]!, [reference.clip.id]: reference.marks[gates[i]!.momentId]! }, null)} />
+          <Typography variant="h2" gutterBottom>
+            Running gain and loss since “{gates[0]!.name.toLowerCase()}”
+          </Typography>
+          <GateChart
+            gates={gates}
+            onChoose={(i) =>
+              goToFrames(
+                navigate,
+                session.id,
+                {
+                  [athlete.clip.id]: athlete.marks[gates[i]!.momentId]!,
+                  [reference.clip.id]: reference.marks[gates[i]!.momentId]!,
+                },
+                null,
+              )
+            }
+          />
           <table className="sheet">
-            <thead><tr><th>Moment</th><th><span className="mark-athlete" />Athlete</th><th><span className="mark-reference" />Reference</th><th>Behind so far</th><th>Lost since the one before</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Moment</th>
+                <th>
+                  <span className="mark-athlete" />
+                  Athlete
+                </th>
+                <th>
+                  <span className="mark-reference" />
+                  Reference
+                </th>
+                <th>Behind so far</th>
+                <th>Lost since the one before</th>
+              </tr>
+            </thead>
             <tbody>
               {gates.map((gate, i) => (
                 <tr key={gate.momentId}>
                   <td className="wrap">{gate.name}</td>
                   <td>{gate.athlete.toFixed(3)} s</td>
                   <td>{gate.reference.toFixed(3)} s</td>
-                  <td>{i === 0 ? '–' : <><strong>{signedMilliseconds(gate.behind)}</strong> <span className="pm">±{Math.round(1000 * gate.plusMinus)}</span></>}</td>
-                  <td>{i === 0 ? '–' : <>{signedMilliseconds(gate.lost)} <span className="pm">±{Math.round(1000 * gate.plusMinus)}</span></>}</td>
+                  <td>
+                    {i === 0 ? (
+                      '–'
+                    ) : (
+                      <>
+                        <strong>{signedMilliseconds(gate.behind)}</strong>{' '}
+                        <span className="pm">±{Math.round(1000 * gate.plusMinus)}</span>
+                      </>
+                    )}
+                  </td>
+                  <td>
+                    {i === 0 ? (
+                      '–'
+                    ) : (
+                      <>
+                        {signedMilliseconds(gate.lost)} <span className="pm">±{Math.round(1000 * gate.plusMinus)}</span>
+                      </>
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -50,9 +115,22 @@ export function TimingView({ derived }: { readonly derived: Derived }): ReactNod
       )}
       {orders.map((measure) => (
         <section key={measure.id} className="card" style={{ marginTop: 12 }}>
-          <Typography variant="h2" gutterBottom>{measure.name}: which comes when</Typography>
-          {([['athlete', sides.athlete], ['reference', sides.reference]] as const).map(([role, side]) => (
-            <OrderStrip key={role} role={role} name={side[0]![0]!.clip.performer.name} steps={orderOf(measure as MeasureOf<'order'>, viewOf(measure, side[0]!))} stated={measure.steps.map((s) => s.name)} />
+          <Typography variant="h2" gutterBottom>
+            {measure.name}: which comes when
+          </Typography>
+          {(
+            [
+              ['athlete', sides.athlete],
+              ['reference', sides.reference],
+            ] as const
+          ).map(([role, side]) => (
+            <OrderStrip
+              key={role}
+              role={role}
+              name={side[0]![0]!.clip.performer.name}
+              steps={orderOf(measure as MeasureOf<'order'>, viewOf(measure, side[0]!))}
+              stated={measure.steps.map((s) => s.name)}
+            />
           ))}
         </section>
       ))}
@@ -69,7 +147,12 @@ interface OrderStripProps {
 
 /** The steps of an order on a line of time; one that comes too early has an outline. */
 function OrderStrip({ role, name, steps, stated }: OrderStripProps): ReactNode {
-  if (!steps) return <p><RoleName role={role} name={name} />: not all of {stated.join(', ')} can be measured.</p>;
+  if (!steps)
+    return (
+      <p>
+        <RoleName role={role} name={name} />: not all of {stated.join(', ')} can be measured.
+      </p>
+    );
   const last = Math.max(0.001, ...steps.map((s) => s.after));
   return (
     <div style={{ marginBottom: 8 }}>
@@ -77,8 +160,24 @@ function OrderStrip({ role, name, steps, stated }: OrderStripProps): ReactNode {
       <ol className="order-strip">
         {steps.map((step, i) => {
           // One that should come before it comes after it, by more than can be told apart.
-          const early = steps.some((other) => stated.indexOf(other.name) < stated.indexOf(step.name) && other.after - step.after > COVERAGE_95 * Math.hypot(other.sd, step.sd));
-          return <li key={step.name} className={`${role} ${early ? 'early' : ''}`} style={{ marginLeft: i === 0 ? 0 : `${(60 * (step.after - steps[i - 1]!.after)) / last}%` }}>{step.name} <span className="pm">{Math.round(1000 * step.after)} ms ±{Math.round(1000 * COVERAGE_95 * step.sd)}{early ? ', before its turn' : ''}</span></li>;
+          const early = steps.some(
+            (other) =>
+              stated.indexOf(other.name) < stated.indexOf(step.name) &&
+              other.after - step.after > COVERAGE_95 * Math.hypot(other.sd, step.sd),
+          );
+          return (
+            <li
+              key={step.name}
+              className={`${role} ${early ? 'early' : ''}`}
+              style={{ marginLeft: i === 0 ? 0 : `${(60 * (step.after - steps[i - 1]!.after)) / last}%` }}
+            >
+              {step.name}{' '}
+              <span className="pm">
+                {Math.round(1000 * step.after)} ms ±{Math.round(1000 * COVERAGE_95 * step.sd)}
+                {early ? ', before its turn' : ''}
+              </span>
+            </li>
+          );
         })}
       </ol>
     </div>

@@ -20,7 +20,9 @@ const MOST_LAG = 0.3;
 
 /** The part of the axis on which something is known, seconds from the common moment. */
 function knownSpan(curves: readonly Float64Array[]): [number, number] {
-  const at = curves.flatMap((curve) => [curve.findIndex((v) => !Number.isNaN(v)), curve.findLastIndex((v) => !Number.isNaN(v))]).filter((i) => i >= 0);
+  const at = curves
+    .flatMap((curve) => [curve.findIndex((v) => !Number.isNaN(v)), curve.findLastIndex((v) => !Number.isNaN(v))])
+    .filter((i) => i >= 0);
   return [Math.min(...at) / RATE - 2, Math.max(...at) / RATE - 2];
 }
 
@@ -32,7 +34,10 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
   const [at, setAt] = useState(movement.moments[0]!.id);
   const [leadId, setLeadId] = useState<string | null>(null);
   const lead = roots.find((c) => c.performance.clip.id === leadId) ?? roots[0];
-  const measures = useMemo(() => curveMeasures(movement).filter((m) => lead && hasCurve(m, lead.performance)), [movement, lead]);
+  const measures = useMemo(
+    () => curveMeasures(movement).filter((m) => lead && hasCurve(m, lead.performance)),
+    [movement, lead],
+  );
   const measure = measures.find((m) => m.id === measureId) ?? measures[0];
   const { rows, drawn } = useMemo(() => {
     if (!lead || !measure) return { rows: [], drawn: [] };
@@ -44,39 +49,89 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
       const values = curveOfMeasure(measure, p);
       if (mark === undefined || !values) return null;
       const zero = timeAtFrame(p.times, mark);
-      return Float64Array.from({ length: 4 * RATE + 1 }, (_, i) => interpolateLinear(p.times, values, zero - 2 + i / RATE));
+      return Float64Array.from({ length: 4 * RATE + 1 }, (_, i) =>
+        interpolateLinear(p.times, values, zero - 2 + i / RATE),
+      );
     };
     const first = curve(lead.performance);
     const others = roots.filter((c) => c !== lead).map((clip) => ({ clip, other: curve(clip.performance) }));
-    const drawn = [{ clip: lead, other: first }, ...others].flatMap(({ clip, other }) => (other?.some((v) => !Number.isNaN(v)) ? [{ look: clip.look, curve: other }] : []));
+    const drawn = [{ clip: lead, other: first }, ...others].flatMap(({ clip, other }) =>
+      other?.some((v) => !Number.isNaN(v)) ? [{ look: clip.look, curve: other }] : [],
+    );
     const rows = others.map(({ clip: c, other }) => {
       const both = first && other;
       const onsets = both ? [onsetOf(first, 1 / RATE), onsetOf(other, 1 / RATE)] : [null, null];
-      return { clip: c, found: both ? congruenceOf(first, other, 1 / RATE, MOST_LAG) : null, onset: onsets[0] !== null && onsets[1] !== null ? onsets[1]! - onsets[0]! : null };
+      return {
+        clip: c,
+        found: both ? congruenceOf(first, other, 1 / RATE, MOST_LAG) : null,
+        onset: onsets[0] !== null && onsets[1] !== null ? onsets[1]! - onsets[0]! : null,
+      };
     });
     return { rows, drawn };
   }, [lead, measure, at, roots]);
-  if (roots.length < 2 || !lead) return <p>Add further clips at Intake, one for each member of a crew or pair, to see who is ahead and how alike they move.</p>;
+  if (roots.length < 2 || !lead)
+    return (
+      <p>
+        Add further clips at Intake, one for each member of a crew or pair, to see who is ahead and how alike they move.
+      </p>
+    );
   if (!measure) return <p>No curve is known yet. Find points at Measure first.</p>;
   const unit = curveUnitOf(measure);
   return (
     <section className="card">
       <div className="row-of-fields">
-        <TextField select size="small" label="Measure" value={measure.id} onChange={(event) => setMeasureId(event.target.value)} sx={{ minWidth: 220 }}>
-          {measures.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
+        <TextField
+          select
+          size="small"
+          label="Measure"
+          value={measure.id}
+          onChange={(event) => setMeasureId(event.target.value)}
+          sx={{ minWidth: 220 }}
+        >
+          {measures.map((m) => (
+            <MenuItem key={m.id} value={m.id}>
+              {m.name}
+            </MenuItem>
+          ))}
         </TextField>
-        <TextField select size="small" label="Together at" value={at} onChange={(event) => setAt(event.target.value)} sx={{ minWidth: 170 }}>
-          {movement.moments.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
+        <TextField
+          select
+          size="small"
+          label="Together at"
+          value={at}
+          onChange={(event) => setAt(event.target.value)}
+          sx={{ minWidth: 170 }}
+        >
+          {movement.moments.map((m) => (
+            <MenuItem key={m.id} value={m.id}>
+              {m.name}
+            </MenuItem>
+          ))}
         </TextField>
-        <TextField select size="small" label="Against" value={lead.performance.clip.id} onChange={(event) => setLeadId(event.target.value)} sx={{ minWidth: 170 }}>
-          {roots.map((c) => <MenuItem key={c.id} value={c.performance.clip.id}>{c.performance.clip.performer.name}</MenuItem>)}
+        <TextField
+          select
+          size="small"
+          label="Against"
+          value={lead.performance.clip.id}
+          onChange={(event) => setLeadId(event.target.value)}
+          sx={{ minWidth: 170 }}
+        >
+          {roots.map((c) => (
+            <MenuItem key={c.id} value={c.performance.clip.id}>
+              {c.performance.clip.performer.name}
+            </MenuItem>
+          ))}
         </TextField>
       </div>
       {drawn.length > 0 && (
         <CurveStrip
           title={`${measure.name}, in real time`}
           unit={DISPLAY_UNITS[unit].suffix}
-          curves={drawn.map(({ look, curve }) => ({ role: look, times: Array.from(curve, (_, i) => i / RATE - 2), values: Array.from(curve, (v) => fromSi(v, unit)) }))}
+          curves={drawn.map(({ look, curve }) => ({
+            role: look,
+            times: Array.from(curve, (_, i) => i / RATE - 2),
+            values: Array.from(curve, (v) => fromSi(v, unit)),
+          }))}
           domain={knownSpan(drawn.map((d) => d.curve))}
           moments={[{ name: movement.moments.find((m) => m.id === at)!.name, at: 0 }]}
           playhead={0}
@@ -85,18 +140,42 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         />
       )}
       <table className="sheet">
-        <thead><tr><th>Performer</th><th>Behind</th><th>Likeness of the curves</th><th>Difference that stays</th><th>Begins later by</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Performer</th>
+            <th>Behind</th>
+            <th>Likeness of the curves</th>
+            <th>Difference that stays</th>
+            <th>Begins later by</th>
+          </tr>
+        </thead>
         <tbody>
           {rows.map(({ clip, found, onset }) => (
             <tr key={clip.id}>
-              <td><RoleName role={clip.look} name={clip.performance.clip.performer.name} /></td>
-              {found ? <><td>{signedMilliseconds(found.lag)}</td><td>{(100 * found.likeness).toFixed(0)} %</td><td>{inUnit(found.difference, curveUnitOf(measure), 1)}</td></> : <td colSpan={3} className="left">the moment or the points are missing</td>}
+              <td>
+                <RoleName role={clip.look} name={clip.performance.clip.performer.name} />
+              </td>
+              {found ? (
+                <>
+                  <td>{signedMilliseconds(found.lag)}</td>
+                  <td>{(100 * found.likeness).toFixed(0)} %</td>
+                  <td>{inUnit(found.difference, curveUnitOf(measure), 1)}</td>
+                </>
+              ) : (
+                <td colSpan={3} className="left">
+                  the moment or the points are missing
+                </td>
+              )}
               <td>{onset === null ? '–' : signedMilliseconds(onset)}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="note">In real time, all set together at {movement.moments.find((m) => m.id === at)!.name.toLowerCase()}: the lag at which the curves of {lead.performance.clip.performer.name} and the other are most alike (positive is later), their correlation there, and what differs after the lag is taken out.</p>
+      <p className="note">
+        In real time, all set together at {movement.moments.find((m) => m.id === at)!.name.toLowerCase()}: the lag at
+        which the curves of {lead.performance.clip.performer.name} and the other are most alike (positive is later),
+        their correlation there, and what differs after the lag is taken out.
+      </p>
     </section>
   );
 }

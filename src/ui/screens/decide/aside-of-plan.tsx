@@ -10,40 +10,91 @@ import { FilmingList } from '../../components/filming-list';
 import { StateMark } from '../../components/state-mark';
 
 /** What is good, what waits, what to film better, and the cautions that always stand. */
-export function AsideOfPlan({ derived, ids }: { readonly derived: Derived; readonly ids: readonly string[] }): ReactNode {
+export function AsideOfPlan({
+  derived,
+  ids,
+}: {
+  readonly derived: Derived;
+  readonly ids: readonly string[];
+}): ReactNode {
   const { movement, judged, priorities, plan, session } = derived;
   const strengths = judged.filter((j) => j.state === 'strength');
   const onTarget = judged.filter((j) => j.state === 'on-target');
   const styles = judged.filter((j) => j.state === 'style');
-  const betterThan = judged.filter((j) => j.referenceState === 'gap' && (j.state === 'strength' || j.state === 'on-target'));
+  const betterThan = judged.filter(
+    (j) => j.referenceState === 'gap' && (j.state === 'strength' || j.state === 'on-target'),
+  );
   const nameOf = ({ measure }: Judged): string => measureName(movement, measure);
   const minor = derived.athlete?.clip.performer.minor ?? false;
   return (
     <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
       <section className="card">
-        <Typography variant="h2" gutterBottom>Strengths</Typography>
+        <Typography variant="h2" gutterBottom>
+          Strengths
+        </Typography>
         {strengths.length + onTarget.length === 0 && <p>None stands out of the measuring error yet.</p>}
-        <ul style={{ margin: 0, paddingLeft: 18 }}>{strengths.map((j) => <li key={j.measure.id} data-testid="strength">{nameOf(j)}</li>)}</ul>
+        <ul style={{ margin: 0, paddingLeft: 18 }}>
+          {strengths.map((j) => (
+            <li key={j.measure.id} data-testid="strength">
+              {nameOf(j)}
+            </li>
+          ))}
+        </ul>
         {onTarget.length > 0 && <p style={{ margin: '6px 0 0' }}>Good as it is: {onTarget.map(nameOf).join('; ')}.</p>}
-        {betterThan.length > 0 && <p style={{ margin: '6px 0 0' }}>Met here and missed by the reference: {betterThan.map(nameOf).join('; ')}.</p>}
+        {betterThan.length > 0 && (
+          <p style={{ margin: '6px 0 0' }}>
+            Met here and missed by the reference: {betterThan.map(nameOf).join('; ')}.
+          </p>
+        )}
       </section>
-      {(priorities.parked.length > 0 || priorities.dropped.length > 0 || styles.length > 0 || plan.crowdedOut.length > 0) && (
+      {(priorities.parked.length > 0 ||
+        priorities.dropped.length > 0 ||
+        styles.length > 0 ||
+        plan.crowdedOut.length > 0) && (
         <section className="card">
-          <Typography variant="h2" gutterBottom>Not now</Typography>
-          {plan.crowdedOut.map((gap) => <div key={gap.judged.measure.id}><strong>{gap.judged.measure.name}</strong>: your own corrections come before it.</div>)}
+          <Typography variant="h2" gutterBottom>
+            Not now
+          </Typography>
+          {plan.crowdedOut.map((gap) => (
+            <div key={gap.judged.measure.id}>
+              <strong>{gap.judged.measure.name}</strong>: your own corrections come before it.
+            </div>
+          ))}
           {priorities.parked.map(({ gap, why }) => (
-            <div key={gap.judged.measure.id}><strong>{gap.judged.measure.name}</strong>: {why}. <Button onClick={() => { decide(gap.judged.measure.id, { verdict: 'keep', reason: 'wanted by the analyst' }); reorder([gap.judged.measure.id, ...ids]); }}>Work on it now</Button></div>
+            <div key={gap.judged.measure.id}>
+              <strong>{gap.judged.measure.name}</strong>: {why}.{' '}
+              <Button
+                onClick={() => {
+                  decide(gap.judged.measure.id, { verdict: 'keep', reason: 'wanted by the analyst' });
+                  reorder([gap.judged.measure.id, ...ids]);
+                }}
+              >
+                Work on it now
+              </Button>
+            </div>
           ))}
           {priorities.dropped.map(({ gap, reason }) => (
-            <div key={gap.judged.measure.id}><strong>{gap.judged.measure.name}</strong>: dropped, “{reason}”. <Button onClick={() => decide(gap.judged.measure.id, null)}>Take it back</Button></div>
+            <div key={gap.judged.measure.id}>
+              <strong>{gap.judged.measure.name}</strong>: dropped, “{reason}”.{' '}
+              <Button onClick={() => decide(gap.judged.measure.id, null)}>Take it back</Button>
+            </div>
           ))}
           {styles.map((j) => (
-            <div key={j.measure.id}><StateMark state="style" /> <strong>{j.measure.name}</strong>: “{session.decisions.find((d) => d.measureId === j.measure.id)?.reason}”. <Button onClick={() => decide(j.measure.id, null)}>Take it back</Button></div>
+            <div key={j.measure.id}>
+              <StateMark state="style" /> <strong>{j.measure.name}</strong>: “
+              {session.decisions.find((d) => d.measureId === j.measure.id)?.reason}”.{' '}
+              <Button onClick={() => decide(j.measure.id, null)}>Take it back</Button>
+            </div>
           ))}
         </section>
       )}
       <FilmingList derived={derived} />
-      {judged.length > 0 && cautionsFor(movement, [], minor).map((text) => <div key={text} className="caution">{text}</div>)}
+      {judged.length > 0 &&
+        cautionsFor(movement, [], minor).map((text) => (
+          <div key={text} className="caution">
+            {text}
+          </div>
+        ))}
     </div>
   );
 }

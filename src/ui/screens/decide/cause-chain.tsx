@@ -10,22 +10,34 @@ interface CauseChainProps {
 /** What follows from a gap, drawn under it: each consequence hangs on its cause with why, and is not worked on. */
 export function CauseChain({ gap, onChoose }: CauseChainProps): ReactNode {
   if (gap.willFollow.length === 0) return null;
-  const size = ({ judged }: Pick<RankedGap, 'judged'>): string => (judged.athlete.measurable ? signed(judged.excess, judged.athlete.unit) : '');
+  const size = ({ judged }: Pick<RankedGap, 'judged'>): string =>
+    judged.athlete.measurable ? signed(judged.excess, judged.athlete.unit) : '';
   const under = (causeId: string, depth: number): ReactNode =>
     depth > 6 ? null : (
       <ul>
-        {gap.willFollow.filter((f) => f.cause === causeId).map((f) => (
-          <li key={f.judged.measure.id}>
-            <button type="button" className="row" onClick={() => onChoose(f.judged.measure.id)}>{f.judged.measure.name}</button> <span className="pm">{size(f)} outside</span>
-            {f.because && <div className="because">because {f.because}; passes {f.passes.toFixed(2)} up</div>}
-            {under(f.judged.measure.id, depth + 1)}
-          </li>
-        ))}
+        {gap.willFollow
+          .filter((f) => f.cause === causeId)
+          .map((f) => (
+            <li key={f.judged.measure.id}>
+              <button type="button" className="row" onClick={() => onChoose(f.judged.measure.id)}>
+                {f.judged.measure.name}
+              </button>{' '}
+              <span className="pm">{size(f)} outside</span>
+              {f.because && (
+                <div className="because">
+                  because {f.because}; passes {f.passes.toFixed(2)} up
+                </div>
+              )}
+              {under(f.judged.measure.id, depth + 1)}
+            </li>
+          ))}
       </ul>
     );
   return (
     <div className="chain" data-testid={`chain-${gap.judged.measure.id}`}>
-      <div><strong>{gap.judged.measure.name}</strong> <span className="pm">{size(gap)} outside: the root, worked on</span></div>
+      <div>
+        <strong>{gap.judged.measure.name}</strong> <span className="pm">{size(gap)} outside: the root, worked on</span>
+      </div>
       {under(gap.judged.measure.id, 0)}
     </div>
   );

@@ -40,21 +40,46 @@ export function DecideScreen(): ReactNode {
   const [asking, setAsking] = useState<Asked | null>(null);
   const [editing, setEditing] = useState<OwnCorrection | 'new' | null>(null);
   const ids = plan.items.map((item) => item.id);
-  const sort = (sorted: readonly string[]): void => reorder([...sorted, ...priorities.parked.map(({ gap }) => gap.judged.measure.id)]);
+  const sort = (sorted: readonly string[]): void =>
+    reorder([...sorted, ...priorities.parked.map(({ gap }) => gap.judged.measure.id)]);
   return (
     <SessionFrame step="decide">
       <main className="page">
         <div className="inner">
           <div className="row-of-fields">
             <Typography variant="h1">What to work on</Typography>
-            {judged.length > 0 && <Button variant="outlined" onClick={() => setEditing('new')}>Add a correction of your own</Button>}
+            {judged.length > 0 && (
+              <Button variant="outlined" onClick={() => setEditing('new')}>
+                Add a correction of your own
+              </Button>
+            )}
           </div>
           <JudgedSummary judged={judged} />
-          {judged.length === 0 && <p>Corrections are proposed here once both clips are measured. Work through Intake, Moments and Measure first.</p>}
+          {judged.length === 0 && (
+            <p>
+              Corrections are proposed here once both clips are measured. Work through Intake, Moments and Measure
+              first.
+            </p>
+          )}
           <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.7fr) minmax(0, 1fr)' }}>
-            <SortableArea ids={ids} nameOf={(id) => nameOfItem(plan.items.find((item) => item.id === id)!)} onSort={sort}>
+            <SortableArea
+              ids={ids}
+              nameOf={(id) => nameOfItem(plan.items.find((item) => item.id === id)!)}
+              onSort={sort}
+            >
               <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
-                {plan.items.map((item, i) => <PlanCard key={item.id} item={item} index={i} last={ids.length - 1} derived={derived} onMove={(to) => sort(arrayMove(ids, i, to))} onAsk={setAsking} onEdit={setEditing} />)}
+                {plan.items.map((item, i) => (
+                  <PlanCard
+                    key={item.id}
+                    item={item}
+                    index={i}
+                    last={ids.length - 1}
+                    derived={derived}
+                    onMove={(to) => sort(arrayMove(ids, i, to))}
+                    onAsk={setAsking}
+                    onEdit={setEditing}
+                  />
+                ))}
               </div>
             </SortableArea>
             <AsideOfPlan derived={derived} ids={ids} />
@@ -89,7 +114,9 @@ interface PlanCardProps {
 
 /** One correction: dragged by its handle or moved by its arrows, with its parts, its chain and its decisions. */
 function PlanCard({ item, index, last, derived, onMove, onAsk, onEdit }: PlanCardProps): ReactNode {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: item.id });
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: item.id,
+  });
   const navigate = useNavigate();
   const { movement, session, judged } = derived;
   const minor = derived.athlete?.clip.performer.minor ?? false;
@@ -100,14 +127,39 @@ function PlanCard({ item, index, last, derived, onMove, onAsk, onEdit }: PlanCar
     if (row) goToFrames(navigate, session.id, framesOf(row.athlete, row.reference), measureId);
   };
   return (
-    <section ref={setNodeRef} className="card" data-testid="proposed" data-measure={item.id} style={{ transform: CSS.Translate.toString(transform), transition, position: 'relative', zIndex: isDragging ? 2 : undefined, boxShadow: isDragging ? '0 6px 18px rgba(32,38,42,.25)' : undefined }}>
-      <IconButton ref={setActivatorNodeRef} {...attributes} {...listeners} aria-label={`Drag ${name} to another place`} title="Drag to another place" sx={{ position: 'absolute', right: 6, top: 6, cursor: 'grab', touchAction: 'none' }}><DragIndicatorIcon /></IconButton>
+    <section
+      ref={setNodeRef}
+      className="card"
+      data-testid="proposed"
+      data-measure={item.id}
+      style={{
+        transform: CSS.Translate.toString(transform),
+        transition,
+        position: 'relative',
+        zIndex: isDragging ? 2 : undefined,
+        boxShadow: isDragging ? '0 6px 18px rgba(32,38,42,.25)' : undefined,
+      }}
+    >
+      <IconButton
+        ref={setActivatorNodeRef}
+        {...attributes}
+        {...listeners}
+        aria-label={`Drag ${name} to another place`}
+        title="Drag to another place"
+        sx={{ position: 'absolute', right: 6, top: 6, cursor: 'grab', touchAction: 'none' }}
+      >
+        <DragIndicatorIcon />
+      </IconButton>
       <CorrectionCard chainBelow={gap !== null} correction={correctionOf(movement, item, minor)} index={index} />
       {gap && <CauseChain gap={gap} onChoose={show} />}
       {gap && <ScoreParts gap={gap} overridden={session.importances[gap.judged.measure.id] !== undefined} />}
       <div>
-        <IconButton aria-label={`Move ${name} up`} disabled={index === 0} onClick={() => onMove(index - 1)}><ArrowUpwardIcon /></IconButton>
-        <IconButton aria-label={`Move ${name} down`} disabled={index === last} onClick={() => onMove(index + 1)}><ArrowDownwardIcon /></IconButton>
+        <IconButton aria-label={`Move ${name} up`} disabled={index === 0} onClick={() => onMove(index - 1)}>
+          <ArrowUpwardIcon />
+        </IconButton>
+        <IconButton aria-label={`Move ${name} down`} disabled={index === last} onClick={() => onMove(index + 1)}>
+          <ArrowDownwardIcon />
+        </IconButton>
         {gap ? (
           <>
             <Button onClick={() => show(gap.judged.measure.id)}>See the frames</Button>

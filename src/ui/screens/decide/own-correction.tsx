@@ -12,17 +12,31 @@ import { changeOwnCorrection } from '../../../state/comparison-use-cases';
 type Fields = Readonly<Record<Exclude<keyof OwnCorrection, 'id'>, string>>;
 
 const FIELDS: readonly (readonly [keyof Fields, string, boolean])[] = [
-  ['title', 'What to work on', false], ['seen', 'Seen', false], ['shouldBe', 'Should be', false], ['why', 'Why it matters', true], ['cue', 'Cue', false],
-  ['drills', 'Drills, one a line: hold, slow, full', true], ['selfCheck', 'How the athlete checks it alone', true],
+  ['title', 'What to work on', false],
+  ['seen', 'Seen', false],
+  ['shouldBe', 'Should be', false],
+  ['why', 'Why it matters', true],
+  ['cue', 'Cue', false],
+  ['drills', 'Drills, one a line: hold, slow, full', true],
+  ['selfCheck', 'How the athlete checks it alone', true],
 ];
 
 /** A correction of the analyst's own. */
-export function OwnCorrectionDialog({ correction, onClose }: { readonly correction: OwnCorrection | 'new'; readonly onClose: () => void }): ReactNode {
+export function OwnCorrectionDialog({
+  correction,
+  onClose,
+}: {
+  readonly correction: OwnCorrection | 'new';
+  readonly onClose: () => void;
+}): ReactNode {
   const { register, handleSubmit, formState } = useForm<Record<keyof Fields, string>>({
     defaultValues: correction === 'new' ? {} : { ...correction, drills: correction.drills.join('\n') },
   });
   const save = (fields: Fields): void => {
-    const drills = fields.drills.split('\n').map((line) => line.trim()).filter(Boolean);
+    const drills = fields.drills
+      .split('\n')
+      .map((line) => line.trim())
+      .filter(Boolean);
     changeOwnCorrection(correction === 'new' ? null : correction.id, { ...fields, title: fields.title.trim(), drills });
     onClose();
   };
@@ -32,12 +46,25 @@ export function OwnCorrectionDialog({ correction, onClose }: { readonly correcti
         <DialogTitle>{correction === 'new' ? 'A correction of your own' : 'Change your correction'}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
           {FIELDS.map(([key, label, long]) => (
-            <TextField key={key} label={label} size="small" multiline={long} minRows={long ? 2 : undefined} sx={{ mt: key === 'title' ? 1 : 0 }} {...register(key, key === 'title' ? { validate: (v) => v.trim() !== '' || 'Say what to work on.' } : {})} error={key === 'title' && formState.errors.title !== undefined} helperText={key === 'title' ? formState.errors.title?.message : undefined} slotProps={{ inputLabel: correction === 'new' ? {} : { shrink: true } }} />
+            <TextField
+              key={key}
+              label={label}
+              size="small"
+              multiline={long}
+              minRows={long ? 2 : undefined}
+              sx={{ mt: key === 'title' ? 1 : 0 }}
+              {...register(key, key === 'title' ? { validate: (v) => v.trim() !== '' || 'Say what to work on.' } : {})}
+              error={key === 'title' && formState.errors.title !== undefined}
+              helperText={key === 'title' ? formState.errors.title?.message : undefined}
+              slotProps={{ inputLabel: correction === 'new' ? {} : { shrink: true } }}
+            />
           ))}
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained">Keep it</Button>
+          <Button type="submit" variant="contained">
+            Keep it
+          </Button>
         </DialogActions>
       </form>
     </Dialog>

@@ -5,7 +5,14 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { alsoMoved, followCorrections, trendOf, type Change, type Followed, type SessionResult } from '../../../core/coaching/progress';
+import {
+  alsoMoved,
+  followCorrections,
+  trendOf,
+  type Change,
+  type Followed,
+  type SessionResult,
+} from '../../../core/coaching/progress';
 import type { Measure } from '../../../core/model/movement';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { TrendChart } from '../../../stage/trend-chart';
@@ -31,13 +38,30 @@ export function FollowUpScreen(): ReactNode {
       <main className="page">
         <div className="inner">
           <div className="row-of-fields" style={{ marginBottom: 12 }}>
-            <Typography variant="h1">{derived.athlete ? `${derived.athlete.clip.performer.name} over time` : 'Over time'}</Typography>
+            <Typography variant="h1">
+              {derived.athlete ? `${derived.athlete.clip.performer.name} over time` : 'Over time'}
+            </Typography>
             {derived.athlete && <NextSession session={derived.session} />}
           </div>
-          {problem && <Alert severity="warning" sx={{ mb: 2 }}>{problem}</Alert>}
-          {!derived.athlete && <p>Add the athlete’s clip at Intake first. Other sessions of the same name and movement are then looked up here.</p>}
+          {problem && (
+            <Alert severity="warning" sx={{ mb: 2 }}>
+              {problem}
+            </Alert>
+          )}
+          {!derived.athlete && (
+            <p>
+              Add the athlete’s clip at Intake first. Other sessions of the same name and movement are then looked up
+              here.
+            </p>
+          )}
           {derived.athlete && results === null && <p role="status">Measuring the other sessions.</p>}
-          {results?.length === 1 && <p style={{ maxWidth: 640 }}>This is the only session of {derived.athlete!.clip.performer.name} with this movement in this browser. Start the next one when there is new footage: it takes the references along, and here stands what became of today’s corrections. Sessions kept as files can be opened on the start page.</p>}
+          {results?.length === 1 && (
+            <p style={{ maxWidth: 640 }}>
+              This is the only session of {derived.athlete!.clip.performer.name} with this movement in this browser.
+              Start the next one when there is new footage: it takes the references along, and here stands what became
+              of today’s corrections. Sessions kept as files can be opened on the start page.
+            </p>
+          )}
           {results && results.length > 1 && <OverTime derived={derived} results={results} />}
         </div>
       </main>
@@ -45,17 +69,32 @@ export function FollowUpScreen(): ReactNode {
   );
 }
 
-function OverTime({ derived, results }: { readonly derived: Derived; readonly results: readonly SessionResult[] }): ReactNode {
+function OverTime({
+  derived,
+  results,
+}: {
+  readonly derived: Derived;
+  readonly results: readonly SessionResult[];
+}): ReactNode {
   const { movement, session } = derived;
   const navigate = useNavigate();
   const followed = followCorrections(movement.measures, results);
   const moved = alsoMoved(movement.measures, results, followed);
   const measured = movement.measures.filter((m) => trendOf(m.id, results).length > 0);
   const [chosenId, setChosen] = useState<string | null>(null);
-  const [asking, setAsking] = useState<{ readonly followed: Followed; readonly verdict: 'closed' | 'open' } | null>(null);
-  const chosen = measured.find((m) => m.id === chosenId) ?? followed.find((f) => f.measure && measured.includes(f.measure))?.measure ?? measured[0] ?? null;
+  const [asking, setAsking] = useState<{ readonly followed: Followed; readonly verdict: 'closed' | 'open' } | null>(
+    null,
+  );
+  const chosen =
+    measured.find((m) => m.id === chosenId) ??
+    followed.find((f) => f.measure && measured.includes(f.measure))?.measure ??
+    measured[0] ??
+    null;
   const before = results.filter((r) => r.sessionId !== session.id);
-  const compare = (id: string): void => void compareWithSession(id).then((done) => (done.ok ? navigate(`/s/${session.id}/compare`) : notify('error', done.issue.message)));
+  const compare = (id: string): void =>
+    void compareWithSession(id).then((done) =>
+      done.ok ? navigate(`/s/${session.id}/compare`) : notify('error', done.issue.message),
+    );
   /** Goes to the frames that prove a value, in its own session. */
   const show = async (sessionId: string, measure: Measure): Promise<void> => {
     const read = trendOf(measure.id, results).find((r) => results[r.session]!.sessionId === sessionId);
@@ -66,40 +105,96 @@ function OverTime({ derived, results }: { readonly derived: Derived; readonly re
   return (
     <>
       <section className="card" style={{ marginBottom: 12 }}>
-        <Typography variant="h2" gutterBottom>What was asked for</Typography>
-        {followed.length === 0 ? <p>No session has asked for a correction yet.</p> : (
+        <Typography variant="h2" gutterBottom>
+          What was asked for
+        </Typography>
+        {followed.length === 0 ? (
+          <p>No session has asked for a correction yet.</p>
+        ) : (
           <FollowedTable
             followed={followed}
             results={results}
             chosen={chosen?.id ?? null}
             acts={(f) => (
               <>
-                {f.measure && measured.includes(f.measure) && <Button size="small" aria-label={`Curve of ${f.title}`} aria-pressed={f.id === chosen?.id} onClick={() => setChosen(f.id)}>Curve</Button>}
-                {session.settled[f.id]
-                  ? <Button size="small" aria-label={`Let the numbers decide about ${f.title}`} onClick={() => settle(f.id, null)}>By the numbers</Button>
-                  : <Button size="small" aria-label={`${f.standing === 'closed' ? 'Keep open' : 'Close'} ${f.title}`} onClick={() => setAsking({ followed: f, verdict: f.standing === 'closed' ? 'open' : 'closed' })}>{f.standing === 'closed' ? 'Keep open' : 'Close'}</Button>}
+                {f.measure && measured.includes(f.measure) && (
+                  <Button
+                    size="small"
+                    aria-label={`Curve of ${f.title}`}
+                    aria-pressed={f.id === chosen?.id}
+                    onClick={() => setChosen(f.id)}
+                  >
+                    Curve
+                  </Button>
+                )}
+                {session.settled[f.id] ? (
+                  <Button
+                    size="small"
+                    aria-label={`Let the numbers decide about ${f.title}`}
+                    onClick={() => settle(f.id, null)}
+                  >
+                    By the numbers
+                  </Button>
+                ) : (
+                  <Button
+                    size="small"
+                    aria-label={`${f.standing === 'closed' ? 'Keep open' : 'Close'} ${f.title}`}
+                    onClick={() => setAsking({ followed: f, verdict: f.standing === 'closed' ? 'open' : 'closed' })}
+                  >
+                    {f.standing === 'closed' ? 'Keep open' : 'Close'}
+                  </Button>
+                )}
               </>
             )}
           />
         )}
-        <p className="pm">Closed: on target in two sessions one after the other, and better by more than chance. Improving: nearer to the range by more than measuring and the athlete’s own attempts differ by.</p>
+        <p className="pm">
+          Closed: on target in two sessions one after the other, and better by more than chance. Improving: nearer to
+          the range by more than measuring and the athlete’s own attempts differ by.
+        </p>
       </section>
       <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.5fr) minmax(0, 1fr)' }}>
         {chosen && (
           <section className="card">
-            <TextField select size="small" label="Measure" value={chosen.id} onChange={(event) => setChosen(event.target.value)} sx={{ mb: 1, minWidth: 300 }}>
-              {measured.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
+            <TextField
+              select
+              size="small"
+              label="Measure"
+              value={chosen.id}
+              onChange={(event) => setChosen(event.target.value)}
+              sx={{ mb: 1, minWidth: 300 }}
+            >
+              {measured.map((m) => (
+                <MenuItem key={m.id} value={m.id}>
+                  {m.name}
+                </MenuItem>
+              ))}
             </TextField>
             <Trend measure={chosen} results={results} openId={session.id} onChoose={(id) => void show(id, chosen)} />
-            <p className="pm">Shaded: the range by which each session judged. Press a value to see the frames that prove it.</p>
+            <p className="pm">
+              Shaded: the range by which each session judged. Press a value to see the frames that prove it.
+            </p>
           </section>
         )}
         <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
           <AlsoMoved moved={moved} results={results} onChoose={(measure) => setChosen(measure.id)} />
           <section className="card">
-            <Typography variant="h2" gutterBottom>Before and after</Typography>
-            <p style={{ marginTop: 0 }}>Puts an earlier performance beside today’s as the reference; it can be undone.</p>
-            <ul className="plain">{before.map((r) => <li key={r.sessionId}><Button size="small" onClick={() => compare(r.sessionId)}>Compare with {dayText(r.on)}</Button> <span className="note">{r.name}</span></li>)}</ul>
+            <Typography variant="h2" gutterBottom>
+              Before and after
+            </Typography>
+            <p style={{ marginTop: 0 }}>
+              Puts an earlier performance beside today’s as the reference; it can be undone.
+            </p>
+            <ul className="plain">
+              {before.map((r) => (
+                <li key={r.sessionId}>
+                  <Button size="small" onClick={() => compare(r.sessionId)}>
+                    Compare with {dayText(r.on)}
+                  </Button>{' '}
+                  <span className="note">{r.name}</span>
+                </li>
+              ))}
+            </ul>
           </section>
         </div>
       </div>
@@ -116,23 +211,57 @@ function OverTime({ derived, results }: { readonly derived: Derived; readonly re
   );
 }
 
-function Trend({ measure, results, openId, onChoose }: { readonly measure: Measure; readonly results: readonly SessionResult[]; readonly openId: string; readonly onChoose: (sessionId: string) => void }): ReactNode {
+function Trend({
+  measure,
+  results,
+  openId,
+  onChoose,
+}: {
+  readonly measure: Measure;
+  readonly results: readonly SessionResult[];
+  readonly openId: string;
+  readonly onChoose: (sessionId: string) => void;
+}): ReactNode {
   const trend = trendOf(measure.id, results);
   const { unit } = trend[0]!.reading;
   const points = trend.map(({ reading, band, session }) => {
     const { sessionId, on } = results[session]!;
     const half = COVERAGE_95 * reading.sd;
-    return { key: sessionId, on, label: dayText(on), value: reading.value, plusMinus: half, band, now: sessionId === openId, text: `${dayText(on)}: ${readingText(reading).value} ${plusMinus(half, unit)}. Show the frames` };
+    return {
+      key: sessionId,
+      on,
+      label: dayText(on),
+      value: reading.value,
+      plusMinus: half,
+      band,
+      now: sessionId === openId,
+      text: `${dayText(on)}: ${readingText(reading).value} ${plusMinus(half, unit)}. Show the frames`,
+    };
   });
   return <TrendChart title={measure.name} unit={unit} points={points} height={230} onChoose={onChoose} />;
 }
 
-const WORDS: Readonly<Record<Change['direction'], string>> = { better: 'Nearer to its range', worse: 'Further from its range', changed: 'Moved', same: '' };
+const WORDS: Readonly<Record<Change['direction'], string>> = {
+  better: 'Nearer to its range',
+  worse: 'Further from its range',
+  changed: 'Moved',
+  same: '',
+};
 
-function AlsoMoved({ moved, results, onChoose }: { readonly moved: ReturnType<typeof alsoMoved>; readonly results: readonly SessionResult[]; readonly onChoose: (measure: Measure) => void }): ReactNode {
+function AlsoMoved({
+  moved,
+  results,
+  onChoose,
+}: {
+  readonly moved: ReturnType<typeof alsoMoved>;
+  readonly results: readonly SessionResult[];
+  readonly onChoose: (measure: Measure) => void;
+}): ReactNode {
   return (
     <section className="card">
-      <Typography variant="h2" gutterBottom>What else moved</Typography>
+      <Typography variant="h2" gutterBottom>
+        What else moved
+      </Typography>
       {moved.length === 0 && <p>Nothing else by more than its error.</p>}
       {(['worse', 'better', 'changed'] as const).map((direction) => {
         const all = moved.filter((m) => m.change.direction === direction);
@@ -143,7 +272,17 @@ function AlsoMoved({ moved, results, onChoose }: { readonly moved: ReturnType<ty
             <ul className="plain">
               {all.map(({ measure, since, change }) => {
                 const { unit } = trendOf(measure.id, results).at(-1)!.reading;
-                return <li key={measure.id}><Button size="small" onClick={() => onChoose(measure)}>{measure.name}</Button> {signed(change.change, unit)} <span className="pm">{plusMinus(change.plusMinus, unit)} since {dayText(results[since]!.on)}</span></li>;
+                return (
+                  <li key={measure.id}>
+                    <Button size="small" onClick={() => onChoose(measure)}>
+                      {measure.name}
+                    </Button>{' '}
+                    {signed(change.change, unit)}{' '}
+                    <span className="pm">
+                      {plusMinus(change.plusMinus, unit)} since {dayText(results[since]!.on)}
+                    </span>
+                  </li>
+                );
               })}
             </ul>
           </div>

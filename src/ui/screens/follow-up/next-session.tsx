@@ -15,5 +15,9 @@ export function NextSession({ session }: { readonly session: Session }): ReactNo
     if (next.ok) void navigate(`/s/${next.value}/intake`);
     else notify('error', next.issue.message);
   };
-  return <Button variant="outlined" onClick={() => void start()}>Start the next session</Button>;
+  return (
+    <Button variant="outlined" onClick={() => void start()}>
+      Start the next session
+    </Button>
+  );
 }

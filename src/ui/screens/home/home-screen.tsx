@@ -45,60 +45,159 @@ export function HomeScreen(): ReactNode {
     setOpening(false);
     if (!opened.ok) return notify('error', opened.issue.message);
     const { id, beside, withoutVideo } = opened.value;
-    if (beside) notify('info', 'That session was here already in another state, which stays as it is; the one of the file stands beside it.');
-    if (withoutVideo.length > 0) notify('info', `Without video: ${withoutVideo.join(', ')}. Points and numbers are there; drop the video on its clip at Intake to see it again.`);
+    if (beside)
+      notify(
+        'info',
+        'That session was here already in another state, which stays as it is; the one of the file stands beside it.',
+      );
+    if (withoutVideo.length > 0)
+      notify(
+        'info',
+        `Without video: ${withoutVideo.join(', ')}. Points and numbers are there; drop the video on its clip at Intake to see it again.`,
+      );
     void navigate(`/s/${id}/measure`);
   };
 
   return (
     <main className="page">
       <div className="inner">
-        <Typography variant="h1" gutterBottom>Proud Falcon</Typography>
+        <Typography variant="h1" gutterBottom>
+          Proud Falcon
+        </Typography>
         <Typography sx={{ mb: 2, maxWidth: 640 }}>
-          Puts an athlete’s clip beside a reference, brings both to the same moment, measures what differs and says what to work on first. All of it stays in this browser.
+          Puts an athlete’s clip beside a reference, brings both to the same moment, measures what differs and says what
+          to work on first. All of it stays in this browser.
         </Typography>
         <div className="columns">
           <section className="card">
-            <Typography variant="h2" gutterBottom>New session</Typography>
+            <Typography variant="h2" gutterBottom>
+              New session
+            </Typography>
             <form onSubmit={(event) => void onCreate(event)} style={{ display: 'grid', gap: 10 }}>
-              <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} fullWidth slotProps={{ htmlInput: { maxLength: 120 } }} />
-              <TextField select label="Movement" value={movementId} onChange={(event) => setMovementId(event.target.value)} fullWidth>
-                {MOVEMENTS.map((m) => <MenuItem key={m.id} value={m.id}>{m.sport}: {m.name}</MenuItem>)}
+              <TextField
+                label="Name"
+                value={name}
+                onChange={(event) => setName(event.target.value)}
+                fullWidth
+                slotProps={{ htmlInput: { maxLength: 120 } }}
+              />
+              <TextField
+                select
+                label="Movement"
+                value={movementId}
+                onChange={(event) => setMovementId(event.target.value)}
+                fullWidth
+              >
+                {MOVEMENTS.map((m) => (
+                  <MenuItem key={m.id} value={m.id}>
+                    {m.sport}: {m.name}
+                  </MenuItem>
+                ))}
               </TextField>
-              <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>Create</Button>
+              <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>
+                Create
+              </Button>
             </form>
           </section>
           <section className="card">
-            <Typography variant="h2" gutterBottom>Demo</Typography>
-            <Typography sx={{ mb: 1 }}>A made-up academy, filmed at 120 frames per second, with points, moments and judgements in place.</Typography>
+            <Typography variant="h2" gutterBottom>
+              Demo
+            </Typography>
+            <Typography sx={{ mb: 1 }}>
+              A made-up academy, filmed at 120 frames per second, with points, moments and judgements in place.
+            </Typography>
             <ul style={{ margin: 0, paddingLeft: 0, listStyle: 'none', display: 'grid', gap: 6 }}>
               {DEMOS.map((demo, i) => (
-                <li key={demo.id}><Button component={Link} to={i === 0 ? '/demo' : `/demo/${demo.id}`} variant="outlined" size="small" sx={{ mr: 1 }}>{i === 0 ? 'Open the demo' : `Open ${demo.name.toLowerCase()}`}</Button><span className="note">{demo.name}: {demo.about}</span></li>
+                <li key={demo.id}>
+                  <Button
+                    component={Link}
+                    to={i === 0 ? '/demo' : `/demo/${demo.id}`}
+                    variant="outlined"
+                    size="small"
+                    sx={{ mr: 1 }}
+                  >
+                    {i === 0 ? 'Open the demo' : `Open ${demo.name.toLowerCase()}`}
+                  </Button>
+                  <span className="note">
+                    {demo.name}: {demo.about}
+                  </span>
+                </li>
               ))}
             </ul>
           </section>
         </div>
-        <section style={{ marginTop: 20 }} onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void openFile(event.dataTransfer.files[0]); }}>
+        <section
+          style={{ marginTop: 20 }}
+          onDragOver={(event) => event.preventDefault()}
+          onDrop={(event) => {
+            event.preventDefault();
+            void openFile(event.dataTransfer.files[0]);
+          }}
+        >
           <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginBottom: 6 }}>
             <Typography variant="h2">Sessions</Typography>
-            <Button variant="outlined" disabled={opening} onClick={() => input.current?.click()}>{opening ? 'Reading the file' : 'Open a session file'}</Button>
-            <input ref={input} type="file" accept=".zip,.json" aria-label="Session file" className="visually-hidden" tabIndex={-1} onChange={(event) => { void openFile(event.target.files?.[0]); event.target.value = ''; }} />
+            <Button variant="outlined" disabled={opening} onClick={() => input.current?.click()}>
+              {opening ? 'Reading the file' : 'Open a session file'}
+            </Button>
+            <input
+              ref={input}
+              type="file"
+              accept=".zip,.json"
+              aria-label="Session file"
+              className="visually-hidden"
+              tabIndex={-1}
+              onChange={(event) => {
+                void openFile(event.target.files?.[0]);
+                event.target.value = '';
+              }}
+            />
           </div>
-          {sessions?.length === 0 && <p>No sessions yet. A session holds two clips and everything measured on them; create one, open a file that was saved from a report, or open the demo to see a finished one.</p>}
+          {sessions?.length === 0 && (
+            <p>
+              No sessions yet. A session holds two clips and everything measured on them; create one, open a file that
+              was saved from a report, or open the demo to see a finished one.
+            </p>
+          )}
           {sessions !== null && sessions.length > 0 && (
             <table className="sheet">
-              <thead><tr><th>Session</th><th className="left">Movement</th><th className="left">Performers</th><th>Filmed</th><th>Last change</th><th /></tr></thead>
+              <thead>
+                <tr>
+                  <th>Session</th>
+                  <th className="left">Movement</th>
+                  <th className="left">Performers</th>
+                  <th>Filmed</th>
+                  <th>Last change</th>
+                  <th />
+                </tr>
+              </thead>
               <tbody>
                 {sessions.map((session) => (
                   <tr key={session.id}>
-                    <td className="wrap"><Link to={`/s/${session.id}/${session.performers.length < 2 ? 'intake' : 'measure'}`}>{session.name}</Link></td>
-                    <td className="left wrap">{session.movementName ?? movementOf(session.movementId)?.name ?? session.movementId}</td>
+                    <td className="wrap">
+                      <Link to={`/s/${session.id}/${session.performers.length < 2 ? 'intake' : 'measure'}`}>
+                        {session.name}
+                      </Link>
+                    </td>
+                    <td className="left wrap">
+                      {session.movementName ?? movementOf(session.movementId)?.name ?? session.movementId}
+                    </td>
                     <td className="left wrap">{session.performers.join(', ') || 'no clips yet'}</td>
                     <td>{dayText(session.on)}</td>
                     <td>{format(new Date(session.updatedAt), 'd MMM yyyy, HH:mm')}</td>
                     <td className="acts">
-                      {session.performers.length > 0 && <Button size="small" component={Link} to={`/s/${session.id}/follow-up`} aria-label={`Follow up ${session.name}`}>Follow up</Button>}
-                      <IconButton aria-label={`Delete ${session.name}`} onClick={() => setDeleting(session)}><DeleteOutlinedIcon /></IconButton>
+                      {session.performers.length > 0 && (
+                        <Button
+                          size="small"
+                          component={Link}
+                          to={`/s/${session.id}/follow-up`}
+                          aria-label={`Follow up ${session.name}`}
+                        >
+                          Follow up
+                        </Button>
+                      )}
+                      <IconButton aria-label={`Delete ${session.name}`} onClick={() => setDeleting(session)}>
+                        <DeleteOutlinedIcon />
+                      </IconButton>
                     </td>
                   </tr>
                 ))}
@@ -109,10 +208,22 @@ export function HomeScreen(): ReactNode {
       </div>
       <Dialog open={deleting !== null} onClose={() => setDeleting(null)}>
         <DialogTitle>Delete this session?</DialogTitle>
-        <DialogContent>“{deleting?.name}” with its clips, points and decisions is removed from this browser for good.</DialogContent>
+        <DialogContent>
+          “{deleting?.name}” with its clips, points and decisions is removed from this browser for good.
+        </DialogContent>
         <DialogActions>
           <Button onClick={() => setDeleting(null)}>Keep it</Button>
-          <Button variant="contained" onClick={() => void removeSession(deleting!.id).then(() => { setDeleting(null); refresh(); })}>Delete</Button>
+          <Button
+            variant="contained"
+            onClick={() =>
+              void removeSession(deleting!.id).then(() => {
+                setDeleting(null);
+                refresh();
+              })
+            }
+          >
+            Delete
+          </Button>
         </DialogActions>
       </Dialog>
     </main>

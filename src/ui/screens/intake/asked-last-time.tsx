@@ -11,7 +11,8 @@ export function AskedLastTime({ derived }: { readonly derived: Derived }): React
   if (!before || before.asked.length === 0) return null;
   return (
     <p style={{ margin: '0 0 14px' }} data-testid="asked-last-time">
-      Asked last time, {dayText(before.on)}: {before.asked.map((a) => a.title.toLowerCase()).join('; ')}. <Link to={`/s/${derived.session.id}/follow-up`}>What became of it</Link>
+      Asked last time, {dayText(before.on)}: {before.asked.map((a) => a.title.toLowerCase()).join('; ')}.{' '}
+      <Link to={`/s/${derived.session.id}/follow-up`}>What became of it</Link>
     </p>
   );
 }

@@ -27,7 +27,21 @@ function Bones({ track, frame }: { readonly track: Track; readonly frame: number
     <>
       {BONES.map(([a, b]) => {
         const [from, to] = [at(a), at(b)];
-        return from && to && <line key={`${a}${b}`} x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="#f3efe6" strokeWidth={1.6} strokeLinecap="round" />;
+        return (
+          from &&
+          to && (
+            <line
+              key={`${a}${b}`}
+              x1={from.x}
+              y1={from.y}
+              x2={to.x}
+              y2={to.y}
+              stroke="#f3efe6"
+              strokeWidth={1.6}
+              strokeLinecap="round"
+            />
+          )
+        );
       })}
     </>
   );
@@ -53,7 +67,8 @@ export function CameraPlan({ points, camera: kept, onChange }: CameraPlanProps):
   const at = { x: PLAN / 2 + RING * Math.cos(angle), y: PLAN / 2 + RING * Math.sin(angle) };
   const turned = (event: PointerEvent): FigureCamera => {
     const box = plan.current!.getBoundingClientRect();
-    const degrees = (Math.atan2(event.clientY - box.top - box.height / 2, event.clientX - box.left - box.width / 2) * 180) / Math.PI;
+    const degrees =
+      (Math.atan2(event.clientY - box.top - box.height / 2, event.clientX - box.left - box.width / 2) * 180) / Math.PI;
     return { ...camera, azimuthDegrees: Math.round(wrap(90 - degrees + side)) };
   };
   return (
@@ -65,24 +80,67 @@ export function CameraPlan({ points, camera: kept, onChange }: CameraPlanProps):
         role="img"
         aria-label={`Plan from above: the camera is ${Math.round(Math.abs(beside))} degrees off the side view`}
         style={{ touchAction: 'none', cursor: 'grab', background: '#ebe5d8', borderRadius: 6 }}
-        onPointerDown={(event) => { dragging.current = true; event.currentTarget.setPointerCapture(event.pointerId); setDraft(turned(event)); }}
-        onPointerMove={(event) => { if (dragging.current) setDraft(turned(event)); }}
-        onPointerUp={(event) => { dragging.current = false; commit(turned(event)); }}
+        onPointerDown={(event) => {
+          dragging.current = true;
+          event.currentTarget.setPointerCapture(event.pointerId);
+          setDraft(turned(event));
+        }}
+        onPointerMove={(event) => {
+          if (dragging.current) setDraft(turned(event));
+        }}
+        onPointerUp={(event) => {
+          dragging.current = false;
+          commit(turned(event));
+        }}
       >
         <circle cx={PLAN / 2} cy={PLAN / 2} r={RING} fill="none" stroke="#b9b09d" strokeDasharray="3 4" />
         <line x1={PLAN / 2 - 26} y1={PLAN / 2} x2={PLAN / 2 + 26} y2={PLAN / 2} stroke="#545c61" strokeWidth={2} />
         <path d={`M ${PLAN / 2 + 32} ${PLAN / 2} l -10 -6 l 0 12 z`} fill="#545c61" />
-        <path d={`M ${at.x} ${at.y} L ${PLAN / 2 + 14} ${PLAN / 2 - 14} L ${PLAN / 2 - 14} ${PLAN / 2 + 14} Z`} fill="#22464a" opacity={0.12} />
+        <path
+          d={`M ${at.x} ${at.y} L ${PLAN / 2 + 14} ${PLAN / 2 - 14} L ${PLAN / 2 - 14} ${PLAN / 2 + 14} Z`}
+          fill="#22464a"
+          opacity={0.12}
+        />
         <circle cx={at.x} cy={at.y} r={8} fill="#22464a" />
       </svg>
-      <svg width={PREVIEW.width} height={PREVIEW.height} role="img" aria-label="What the camera sees" style={{ background: '#2a3238', borderRadius: 6 }}>
-        {[0.1, 0.5, 0.9].map((u) => <Bones key={u} track={seen.track} frame={Math.floor(u * (frames - 1))} />)}
+      <svg
+        width={PREVIEW.width}
+        height={PREVIEW.height}
+        role="img"
+        aria-label="What the camera sees"
+        style={{ background: '#2a3238', borderRadius: 6 }}
+      >
+        {[0.1, 0.5, 0.9].map((u) => (
+          <Bones key={u} track={seen.track} frame={Math.floor(u * (frames - 1))} />
+        ))}
       </svg>
       <div style={{ flex: 1, minWidth: 200 }}>
-        <Typography sx={{ fontSize: '.84rem' }} id="camera-round">Camera round the performer: {Math.round(beside)}° from the side</Typography>
-        <Slider size="small" aria-labelledby="camera-round" min={-180} max={180} value={Math.round(beside)} onChange={(_, value) => setDraft({ ...camera, azimuthDegrees: Math.round(wrap((value as number) + side)) })} onChangeCommitted={(_, value) => commit({ ...camera, azimuthDegrees: Math.round(wrap((value as number) + side)) })} />
-        <Typography sx={{ fontSize: '.84rem' }} id="camera-height">Camera above the horizon: {camera.elevationDegrees}°</Typography>
-        <Slider size="small" aria-labelledby="camera-height" min={-10} max={90} value={camera.elevationDegrees} onChange={(_, value) => setDraft({ ...camera, elevationDegrees: value as number })} onChangeCommitted={(_, value) => commit({ ...camera, elevationDegrees: value as number })} />
+        <Typography sx={{ fontSize: '.84rem' }} id="camera-round">
+          Camera round the performer: {Math.round(beside)}° from the side
+        </Typography>
+        <Slider
+          size="small"
+          aria-labelledby="camera-round"
+          min={-180}
+          max={180}
+          value={Math.round(beside)}
+          onChange={(_, value) => setDraft({ ...camera, azimuthDegrees: Math.round(wrap((value as number) + side)) })}
+          onChangeCommitted={(_, value) =>
+            commit({ ...camera, azimuthDegrees: Math.round(wrap((value as number) + side)) })
+          }
+        />
+        <Typography sx={{ fontSize: '.84rem' }} id="camera-height">
+          Camera above the horizon: {camera.elevationDegrees}°
+        </Typography>
+        <Slider
+          size="small"
+          aria-labelledby="camera-height"
+          min={-10}
+          max={90}
+          value={camera.elevationDegrees}
+          onChange={(_, value) => setDraft({ ...camera, elevationDegrees: value as number })}
+          onChangeCommitted={(_, value) => commit({ ...camera, elevationDegrees: value as number })}
+        />
       </div>
     </div>
   );

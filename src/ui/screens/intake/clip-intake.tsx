@@ -9,7 +9,14 @@ import Typography from '@mui/material/Typography';
 import { useId, useRef, useState, type DragEvent, type ReactNode } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
-import { performerSchema, segmentTableSchema, sideSchema, viewKindSchema, type Clip, type Role } from '../../../core/model/clip';
+import {
+  performerSchema,
+  segmentTableSchema,
+  sideSchema,
+  viewKindSchema,
+  type Clip,
+  type Role,
+} from '../../../core/model/clip';
 import { addClip, canConvert, changeClip, convertFile, probeFile, type ProbedFile } from '../../../state/use-cases';
 import type { FigureAnswers } from '../../../core/tracks/figure';
 import { useDocument } from '../../../state/document-store';
@@ -27,9 +34,17 @@ const formSchema = z.object({
     consent: z.boolean().refine((given) => given, 'Without consent the footage must not be analysed. Ask first.'),
   }),
   viewKind: viewKindSchema,
-  offPlane: z.string().refine((text) => text.trim() === '' || Math.abs(Number(text)) <= 90, 'Give degrees from -90 to 90, or leave it empty.'),
+  offPlane: z
+    .string()
+    .refine(
+      (text) => text.trim() === '' || Math.abs(Number(text)) <= 90,
+      'Give degrees from -90 to 90, or leave it empty.',
+    ),
   travel: sideSchema,
-  captureRate: z.number({ error: 'Give frames per second, for example 120.' }).positive('Give frames per second, for example 120.').max(10000),
+  captureRate: z
+    .number({ error: 'Give frames per second, for example 120.' })
+    .positive('Give frames per second, for example 120.')
+    .max(10000),
 });
 type FormValues = z.infer<typeof formSchema>;
 
@@ -40,7 +55,8 @@ const durationOf = (times: Float64Array): string => `${(times[times.length - 1]!
 
 function defaults(clip: Clip | null, probed: ProbedFile | null, first: Clip | null): FormValues {
   return {
-    performer: first?.performer ?? clip?.performer ?? { name: '', dominantSide: 'right', segmentTable: 'male', minor: false, consent: false },
+    performer: first?.performer ??
+      clip?.performer ?? { name: '', dominantSide: 'right', segmentTable: 'male', minor: false, consent: false },
     viewKind: clip?.view.kind ?? (first ? 'front' : 'side'),
     offPlane: clip?.view.offPlaneDegrees == null ? '' : String(clip.view.offPlaneDegrees),
     travel: clip?.travel ?? first?.travel ?? 'right',
@@ -63,7 +79,16 @@ export interface ClipIntakeProps {
 }
 
 /** One clip of the session: drop a file, answer the questions, change the answers later. */
-export function ClipIntake({ role, id, look, title, clip, first = null, onRemove, onAdded }: ClipIntakeProps): ReactNode {
+export function ClipIntake({
+  role,
+  id,
+  look,
+  title,
+  clip,
+  first = null,
+  onRemove,
+  onAdded,
+}: ClipIntakeProps): ReactNode {
   const [probed, setProbed] = useState<ProbedFile | null>(null);
   const [points, setPoints] = useState<{ readonly probed: ProbedPoints; readonly answers: FigureAnswers } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -93,7 +118,11 @@ export function ClipIntake({ role, id, look, title, clip, first = null, onRemove
       const back = clip ? await giveVideoBack(clip, result.value) : null;
       if (back && !back.ok) return setProblem(back.issue.message);
       setProblem(null);
-      if (back?.value) return notify('info', `\u201c${file.name}\u201d has the frames of this clip: it has its video again, with the points that were there.`);
+      if (back?.value)
+        return notify(
+          'info',
+          `\u201c${file.name}\u201d has the frames of this clip: it has its video again, with the points that were there.`,
+        );
       setPoints(null);
       setProbed(result.value);
       return;
@@ -116,18 +145,29 @@ export function ClipIntake({ role, id, look, title, clip, first = null, onRemove
   return (
     <section className="card" data-testid={`intake-${id}`}>
       <div style={{ display: 'flex', alignItems: 'center' }}>
-        <Typography variant="h2" gutterBottom sx={{ flex: 1 }}><RoleName role={look} name={title} /></Typography>
+        <Typography variant="h2" gutterBottom sx={{ flex: 1 }}>
+          <RoleName role={look} name={title} />
+        </Typography>
         {onRemove && <Button onClick={onRemove}>{clip ? 'Take it out' : 'Leave it'}</Button>}
       </div>
       <div
         className={over ? 'drop over' : 'drop'}
-        onDragOver={(event) => { event.preventDefault(); setOver(true); }}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
         onDragLeave={() => setOver(false)}
         onDrop={onDrop}
       >
-        <label htmlFor={inputId}>{clip ? `${clip.fileName}. Drop another file to replace it.` : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: video (WebM, MP4, MOV, MKV) or points (C3D, BVH, TRC, CSV, COCO JSON).`}</label>
+        <label htmlFor={inputId}>
+          {clip
+            ? `${clip.fileName}. Drop another file to replace it.`
+            : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: video (WebM, MP4, MOV, MKV) or points (C3D, BVH, TRC, CSV, COCO JSON).`}
+        </label>
         <div style={{ marginTop: 8 }}>
-          <Button variant="outlined" disabled={reading} onClick={() => input.current?.click()}>{reading ? 'Reading the file' : 'Choose a file'}</Button>
+          <Button variant="outlined" disabled={reading} onClick={() => input.current?.click()}>
+            {reading ? 'Reading the file' : 'Choose a file'}
+          </Button>
           <input
             ref={input}
             id={inputId}
@@ -135,18 +175,60 @@ export function ClipIntake({ role, id, look, title, clip, first = null, onRemove
             accept="video/*,.mkv,.mov,.c3d,.bvh,.trc,.csv,.json"
             className="visually-hidden"
             tabIndex={-1}
-            onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }}
+            onChange={(event) => {
+              void take(event.target.files?.[0]);
+              event.target.value = '';
+            }}
           />
         </div>
       </div>
       {problem && (
-        <Alert severity="warning" sx={{ mt: 1 }} onClose={() => setProblem(null)}>{problem}{clip ? ' The clip that was here stays.' : ''}
-          {convertible && <div><Button variant="outlined" sx={{ mt: 1 }} onClick={() => void convert(convertible)}>Convert it on this machine</Button></div>}
+        <Alert severity="warning" sx={{ mt: 1 }} onClose={() => setProblem(null)}>
+          {problem}
+          {clip ? ' The clip that was here stays.' : ''}
+          {convertible && (
+            <div>
+              <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void convert(convertible)}>
+                Convert it on this machine
+              </Button>
+            </div>
+          )}
         </Alert>
       )}
-      {points && <PointsOptions probed={points.probed} answers={points.answers} onChange={(answers) => setPoints({ ...points, answers })} />}
-      {!points && clip?.figure && spatial && <div style={{ marginTop: 12 }}><CameraPlan points={spatial} camera={clip.figure} onChange={(camera) => turnFigure(clip, camera)} /></div>}
-      {(probed || clip || points) && <ClipForm key={points ? `points-${points.probed.fileName}` : probed ? `file-${probed.file.name}-${probed.file.lastModified}` : clip!.id} role={role} clip={clip} first={first} probed={probed} points={points} onDone={(added) => { setProbed(null); setPoints(null); if (added) onAdded?.(); }} onProblem={setProblem} />}
+      {points && (
+        <PointsOptions
+          probed={points.probed}
+          answers={points.answers}
+          onChange={(answers) => setPoints({ ...points, answers })}
+        />
+      )}
+      {!points && clip?.figure && spatial && (
+        <div style={{ marginTop: 12 }}>
+          <CameraPlan points={spatial} camera={clip.figure} onChange={(camera) => turnFigure(clip, camera)} />
+        </div>
+      )}
+      {(probed || clip || points) && (
+        <ClipForm
+          key={
+            points
+              ? `points-${points.probed.fileName}`
+              : probed
+                ? `file-${probed.file.name}-${probed.file.lastModified}`
+                : clip!.id
+          }
+          role={role}
+          clip={clip}
+          first={first}
+          probed={probed}
+          points={points}
+          onDone={(added) => {
+            setProbed(null);
+            setPoints(null);
+            if (added) onAdded?.();
+          }}
+          onProblem={setProblem}
+        />
+      )}
     </section>
   );
 }
@@ -180,56 +262,145 @@ function ClipForm({ role, clip, first, probed, points, onDone, onProblem }: Clip
       travel: values.travel,
       captureRate: values.captureRate,
     };
-    if (!probed && !points) return changeClip(clip!.id, isFigure ? { performer: answers.performer, captureRate: answers.captureRate } : answers);
-    const place = !clip && first ? { cameraOf: first.id } : { replace: clip?.id ?? null, cameraOf: clip?.joined?.to ?? null };
-    const added = points ? await addFigure(role, points.probed.fileName, points.answers, answers.performer, place) : await addClip(role, probed!, answers, place);
+    if (!probed && !points)
+      return changeClip(
+        clip!.id,
+        isFigure ? { performer: answers.performer, captureRate: answers.captureRate } : answers,
+      );
+    const place =
+      !clip && first ? { cameraOf: first.id } : { replace: clip?.id ?? null, cameraOf: clip?.joined?.to ?? null };
+    const added = points
+      ? await addFigure(role, points.probed.fileName, points.answers, answers.performer, place)
+      : await addClip(role, probed!, answers, place);
     if (added.ok) onDone(true);
     else onProblem(added.issue.message);
   });
-  const choice = (name: 'performer.dominantSide' | 'performer.segmentTable' | 'viewKind' | 'travel', label: string, options: readonly (readonly [string, string])[]): ReactNode => (
+  const choice = (
+    name: 'performer.dominantSide' | 'performer.segmentTable' | 'viewKind' | 'travel',
+    label: string,
+    options: readonly (readonly [string, string])[],
+  ): ReactNode => (
     <Controller
       name={name}
       control={control}
       render={({ field }) => (
         <TextField select label={label} {...field} sx={{ minWidth: 150 }}>
-          {options.map(([value, text]) => <MenuItem key={value} value={value}>{text}</MenuItem>)}
+          {options.map(([value, text]) => (
+            <MenuItem key={value} value={value}>
+              {text}
+            </MenuItem>
+          ))}
         </TextField>
       )}
     />
   );
   return (
     <form onSubmit={(event) => void submit(event)} style={{ marginTop: 12, display: 'grid', gap: 12 }} noValidate>
-      {index && <div style={{ fontSize: '.86rem' }}>
-        {probed ? `${probed.file.name}: ` : ''}{index.width} × {index.height}, {index.frameTimes.length} frames, {index.fileRate} frames per second in the file, {durationOf(index.frameTimes)}, {index.codec}
-      </div>}
+      {index && (
+        <div style={{ fontSize: '.86rem' }}>
+          {probed ? `${probed.file.name}: ` : ''}
+          {index.width} × {index.height}, {index.frameTimes.length} frames, {index.fileRate} frames per second in the
+          file, {durationOf(index.frameTimes)}, {index.codec}
+        </div>
+      )}
       {probed?.index.warning && <Alert severity="info">{probed.index.warning}</Alert>}
-      {!first && <TextField label="Name" {...register('performer.name')} error={!!errors.performer?.name} helperText={errors.performer?.name?.message} />}
-      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
-        {!first && choice('performer.dominantSide', 'Dominant side', [['right', 'Right'], ['left', 'Left']])}
-        {!first && choice('performer.segmentTable', 'Segment masses', [['male', 'Male table'], ['female', 'Female table']])}
-        {!isFigure && choice('viewKind', 'Camera view', [['side', 'From the side'], ['front', 'From the front'], ['back', 'From behind'], ['overhead', 'From above']])}
-        {!isFigure && choice('travel', 'Moves in the picture', [['right', 'To the right'], ['left', 'To the left']])}
-      </div>
-      {!points && <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+      {!first && (
         <TextField
-          label="Capture rate, frames per second"
-          type="number"
-          slotProps={{ htmlInput: { step: 'any' } }}
-          {...register('captureRate', { valueAsNumber: true })}
-          error={!!errors.captureRate}
-          helperText={errors.captureRate?.message ?? (slow ? `Slow motion: the file plays ${(watch('captureRate') / fileRate).toFixed(1)} times slower than life` : 'What the camera took; more than the file’s rate for slow motion')}
-          sx={{ flex: 1, minWidth: 220 }}
+          label="Name"
+          {...register('performer.name')}
+          error={!!errors.performer?.name}
+          helperText={errors.performer?.name?.message}
         />
-        {!isFigure && <TextField label="Camera off the plane, degrees" {...register('offPlane')} error={!!errors.offPlane} helperText={errors.offPlane?.message ?? 'Empty: not known'} sx={{ flex: 1, minWidth: 180 }} />}
-      </div>}
-      {!first && <div>
-        <Controller name="performer.minor" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Under age" />} />
-        <Controller name="performer.consent" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Consent to film and analyse is given" />} />
-        {errors.performer?.consent && <Typography color="error" sx={{ fontSize: '.85rem' }}>{errors.performer.consent.message}</Typography>}
-      </div>}
+      )}
+      <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+        {!first &&
+          choice('performer.dominantSide', 'Dominant side', [
+            ['right', 'Right'],
+            ['left', 'Left'],
+          ])}
+        {!first &&
+          choice('performer.segmentTable', 'Segment masses', [
+            ['male', 'Male table'],
+            ['female', 'Female table'],
+          ])}
+        {!isFigure &&
+          choice('viewKind', 'Camera view', [
+            ['side', 'From the side'],
+            ['front', 'From the front'],
+            ['back', 'From behind'],
+            ['overhead', 'From above'],
+          ])}
+        {!isFigure &&
+          choice('travel', 'Moves in the picture', [
+            ['right', 'To the right'],
+            ['left', 'To the left'],
+          ])}
+      </div>
+      {!points && (
+        <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+          <TextField
+            label="Capture rate, frames per second"
+            type="number"
+            slotProps={{ htmlInput: { step: 'any' } }}
+            {...register('captureRate', { valueAsNumber: true })}
+            error={!!errors.captureRate}
+            helperText={
+              errors.captureRate?.message ??
+              (slow
+                ? `Slow motion: the file plays ${(watch('captureRate') / fileRate).toFixed(1)} times slower than life`
+                : 'What the camera took; more than the file’s rate for slow motion')
+            }
+            sx={{ flex: 1, minWidth: 220 }}
+          />
+          {!isFigure && (
+            <TextField
+              label="Camera off the plane, degrees"
+              {...register('offPlane')}
+              error={!!errors.offPlane}
+              helperText={errors.offPlane?.message ?? 'Empty: not known'}
+              sx={{ flex: 1, minWidth: 180 }}
+            />
+          )}
+        </div>
+      )}
+      {!first && (
+        <div>
+          <Controller
+            name="performer.minor"
+            control={control}
+            render={({ field }) => (
+              <FormControlLabel
+                control={<Checkbox checked={field.value} onChange={field.onChange} />}
+                label="Under age"
+              />
+            )}
+          />
+          <Controller
+            name="performer.consent"
+            control={control}
+            render={({ field }) => (
+              <FormControlLabel
+                control={<Checkbox checked={field.value} onChange={field.onChange} />}
+                label="Consent to film and analyse is given"
+              />
+            )}
+          />
+          {errors.performer?.consent && (
+            <Typography color="error" sx={{ fontSize: '.85rem' }}>
+              {errors.performer.consent.message}
+            </Typography>
+          )}
+        </div>
+      )}
       <div>
-        <Button type="submit" variant="contained" disabled={isSubmitting || (!probed && !points && !isDirty)}>{probed || points ? (first ? 'Use this camera' : `Use as ${role}`) : 'Save changes'}</Button>
-        {(probed || points) && <Button onClick={() => onDone(false)} sx={{ ml: 1 }}>Do not use this file</Button>}
+        <Button type="submit" variant="contained" disabled={isSubmitting || (!probed && !points && !isDirty)}>
+          {probed || points ? (first ? 'Use this camera' : `Use as ${role}`) : 'Save changes'}
+        </Button>
+        {(probed || points) && (
+          <Button onClick={() => onDone(false)} sx={{ ml: 1 }}>
+            Do not use this file
+          </Button>
+        )}
       </div>
     </form>
   );

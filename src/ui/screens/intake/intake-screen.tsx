@@ -27,13 +27,22 @@ export function IntakeScreen(): ReactNode {
   const { session, clips } = derived;
   const [adding, setAdding] = useState<{ readonly role: Role; readonly first: Clip | null } | null>(null);
   const name = useCommittedText(session.name, (text) => {
-    if (text.trim()) edit((s) => { s.name = text.trim(); });
+    if (text.trim())
+      edit((s) => {
+        s.name = text.trim();
+      });
   });
   const days = useCommittedText(session.daysToCompetition === null ? '' : String(session.daysToCompetition), (text) => {
-    if (isDays(text)) edit((s) => { s.daysToCompetition = text.trim() === '' ? null : Number(text); });
+    if (isDays(text))
+      edit((s) => {
+        s.daysToCompetition = text.trim() === '' ? null : Number(text);
+      });
   });
   const day = useCommittedText(dayOf(session), (text) => {
-    if (text === '' || isFilmingDay(text)) edit((s) => { s.filmedOn = text === '' ? null : text; });
+    if (text === '' || isFilmingDay(text))
+      edit((s) => {
+        s.filmedOn = text === '' ? null : text;
+      });
   });
   return (
     <main className="page">
@@ -50,14 +59,22 @@ export function IntakeScreen(): ReactNode {
             label="Days to the next competition"
             {...days}
             error={!isDays(days.value)}
-            helperText={isDays(days.value) ? 'Empty: no competition near' : `“${days.value}” is not a number of days; leave it empty when there is none.`}
+            helperText={
+              isDays(days.value)
+                ? 'Empty: no competition near'
+                : `“${days.value}” is not a number of days; leave it empty when there is none.`
+            }
           />
           <TextField
             label="Filmed on"
             type="date"
             {...day}
             error={day.value !== '' && !isFilmingDay(day.value)}
-            helperText={day.value !== '' && !isFilmingDay(day.value) ? `“${day.value}” is kept once it is a day between 1900 and 2199.` : undefined}
+            helperText={
+              day.value !== '' && !isFilmingDay(day.value)
+                ? `“${day.value}” is kept once it is a day between 1900 and 2199.`
+                : undefined
+            }
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: '2199-12-31' } }}
           />
         </section>
@@ -65,28 +82,98 @@ export function IntakeScreen(): ReactNode {
         <div className="columns">
           {ROLES.map((role) => {
             const on = clips.find((c) => c.id === role);
-            return <ClipIntake key={role} id={role} look={role} role={role} title={role === 'athlete' ? 'Athlete' : 'Reference'} clip={on?.performance.clip ?? null} onRemove={on && (() => removeClip(on.performance.clip.id))} />;
+            return (
+              <ClipIntake
+                key={role}
+                id={role}
+                look={role}
+                role={role}
+                title={role === 'athlete' ? 'Athlete' : 'Reference'}
+                clip={on?.performance.clip ?? null}
+                onRemove={on && (() => removeClip(on.performance.clip.id))}
+              />
+            );
           })}
-          {clips.filter((c) => c.id !== 'athlete' && c.id !== 'reference').map((on) => {
-            const { clip } = on.performance;
-            const name = clipName(on);
-            return <ClipIntake key={clip.id} id={on.id} look={on.look} role={clip.role} title={name.charAt(0).toUpperCase() + name.slice(1)} clip={clip} first={on.join && session.clips.find((c) => c.id === on.join!.rootId)} onRemove={() => removeClip(clip.id)} />;
-          })}
-          {adding && <ClipIntake key="new" id="new" look={adding.role} role={adding.role} title={adding.first ? `Another camera of ${adding.first.performer.name}` : adding.role === 'athlete' ? 'Another attempt of the athlete' : 'Another reference'} clip={null} first={adding.first} onRemove={() => setAdding(null)} onAdded={() => setAdding(null)} />}
+          {clips
+            .filter((c) => c.id !== 'athlete' && c.id !== 'reference')
+            .map((on) => {
+              const { clip } = on.performance;
+              const name = clipName(on);
+              return (
+                <ClipIntake
+                  key={clip.id}
+                  id={on.id}
+                  look={on.look}
+                  role={clip.role}
+                  title={name.charAt(0).toUpperCase() + name.slice(1)}
+                  clip={clip}
+                  first={on.join && session.clips.find((c) => c.id === on.join!.rootId)}
+                  onRemove={() => removeClip(clip.id)}
+                />
+              );
+            })}
+          {adding && (
+            <ClipIntake
+              key="new"
+              id="new"
+              look={adding.role}
+              role={adding.role}
+              title={
+                adding.first
+                  ? `Another camera of ${adding.first.performer.name}`
+                  : adding.role === 'athlete'
+                    ? 'Another attempt of the athlete'
+                    : 'Another reference'
+              }
+              clip={null}
+              first={adding.first}
+              onRemove={() => setAdding(null)}
+              onAdded={() => setAdding(null)}
+            />
+          )}
         </div>
         {!adding && (
           <div style={{ marginTop: 12, display: 'flex', gap: 8, flexWrap: 'wrap' }}>
             <TakenPerformance session={session} />
-            {derived.athlete && <Button variant="outlined" startIcon={<VideocamOutlinedIcon />} onClick={() => setAdding({ role: 'athlete', first: derived.athlete!.clip })}>Another camera of the athlete</Button>}
-            {derived.reference && <Button variant="outlined" startIcon={<VideocamOutlinedIcon />} onClick={() => setAdding({ role: 'reference', first: derived.reference!.clip })}>Another camera of the reference</Button>}
-            {derived.reference && <Button variant="outlined" onClick={() => setAdding({ role: 'reference', first: null })}>Another reference</Button>}
-            {derived.athlete && <Button variant="outlined" onClick={() => setAdding({ role: 'athlete', first: null })}>Another attempt of the athlete</Button>}
+            {derived.athlete && (
+              <Button
+                variant="outlined"
+                startIcon={<VideocamOutlinedIcon />}
+                onClick={() => setAdding({ role: 'athlete', first: derived.athlete!.clip })}
+              >
+                Another camera of the athlete
+              </Button>
+            )}
+            {derived.reference && (
+              <Button
+                variant="outlined"
+                startIcon={<VideocamOutlinedIcon />}
+                onClick={() => setAdding({ role: 'reference', first: derived.reference!.clip })}
+              >
+                Another camera of the reference
+              </Button>
+            )}
+            {derived.reference && (
+              <Button variant="outlined" onClick={() => setAdding({ role: 'reference', first: null })}>
+                Another reference
+              </Button>
+            )}
+            {derived.athlete && (
+              <Button variant="outlined" onClick={() => setAdding({ role: 'athlete', first: null })}>
+                Another attempt of the athlete
+              </Button>
+            )}
           </div>
         )}
         <Typography sx={{ mt: 2, color: 'text.secondary', maxWidth: 720 }}>
-          Footage stays in this browser. Film with consent; for a minor, with a guardian’s. A fixed camera at hip height, at right angles to the movement, measures best.
+          Footage stays in this browser. Film with consent; for a minor, with a guardian’s. A fixed camera at hip
+          height, at right angles to the movement, measures best.
         </Typography>
-        {derived.athlete && derived.reference && <Button component={Link} to={`/s/${session.id}/look`} variant="contained" sx={{ mt: 2 }}>Go on to Look</Button>}
+        {derived.athlete && derived.reference && (
+          <Button component={Link} to={`/s/${session.id}/look`} variant="contained" sx={{ mt: 2 }}>
+            Go on to Look
+          </Button>
+        )}
       </div>
     </main>
   );

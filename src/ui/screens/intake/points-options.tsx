@@ -28,7 +28,17 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
   const names = recording.markers.map((m) => m.name);
   const known = MAPPED_POINTS.filter((id) => (map[id]?.length ?? 0) > 0).length;
   const { use } = answers;
-  const { spatial } = useMemo(() => figureOf({ recording, use, map, metresPerUnit: answers.metresPerUnit, camera: { azimuthDegrees: 0, elevationDegrees: 0 } }), [recording, use, map, answers.metresPerUnit]);
+  const { spatial } = useMemo(
+    () =>
+      figureOf({
+        recording,
+        use,
+        map,
+        metresPerUnit: answers.metresPerUnit,
+        camera: { azimuthDegrees: 0, elevationDegrees: 0 },
+      }),
+    [recording, use, map, answers.metresPerUnit],
+  );
   const last = framesOf(recording) - 1;
   const [draft, setDraft] = useState<readonly number[] | null>(null);
   const [from, to] = (draft ?? [use.first, use.last]) as [number, number];
@@ -37,12 +47,27 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
   return (
     <div style={{ display: 'grid', gap: 12, marginTop: 12 }}>
       <div style={{ fontSize: '.86rem' }}>
-        {probed.fileName}: {names.length} markers, {framesOf(recording)} frames at {Math.round(recording.rate * 100) / 100} per second, {spatial ? 'in space' : 'in a picture'}{recording.unit === 'unknown' ? ', unit of length not stated' : `, in ${recording.unit}`}
+        {probed.fileName}: {names.length} markers, {framesOf(recording)} frames at{' '}
+        {Math.round(recording.rate * 100) / 100} per second, {spatial ? 'in space' : 'in a picture'}
+        {recording.unit === 'unknown' ? ', unit of length not stated' : `, in ${recording.unit}`}
       </div>
-      {probed.warnings.map((warning) => <Alert key={warning} severity="info">{warning}</Alert>)}
+      {probed.warnings.map((warning) => (
+        <Alert key={warning} severity="info">
+          {warning}
+        </Alert>
+      ))}
       {probed.recordings.length > 1 && (
-        <TextField select label="Subject" value={probed.recordings.indexOf(recording)} onChange={(event) => onChange(probed.proposals[Number(event.target.value)]!)}>
-          {probed.recordings.map((r, i) => <MenuItem key={r.name} value={i}>{r.name}</MenuItem>)}
+        <TextField
+          select
+          label="Subject"
+          value={probed.recordings.indexOf(recording)}
+          onChange={(event) => onChange(probed.proposals[Number(event.target.value)]!)}
+        >
+          {probed.recordings.map((r, i) => (
+            <MenuItem key={r.name} value={i}>
+              {r.name}
+            </MenuItem>
+          ))}
         </TextField>
       )}
       {needsHeight && (
@@ -50,16 +75,24 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
           label="Standing height, metres"
           value={height}
           error={!(tall > 0.5 && tall < 2.6)}
-          helperText={tall > 0.5 && tall < 2.6 ? 'The file does not say how long its unit is; the height of the performer does.' : `\u201c${height}\u201d is not a height in metres, for example 1.75.`}
+          helperText={
+            tall > 0.5 && tall < 2.6
+              ? 'The file does not say how long its unit is; the height of the performer does.'
+              : `\u201c${height}\u201d is not a height in metres, for example 1.75.`
+          }
           onChange={(event) => {
             setHeight(event.target.value);
             const value = Number(event.target.value);
-            if (value > 0.5 && value < 2.6) onChange({ ...answers, metresPerUnit: metresByHeight(recording, map, value) });
+            if (value > 0.5 && value < 2.6)
+              onChange({ ...answers, metresPerUnit: metresByHeight(recording, map, value) });
           }}
         />
       )}
       <div>
-        <Typography id="frames-used" sx={{ fontSize: '.84rem' }}>Frames used: {from + 1} to {to + 1}, {((to - from) / recording.rate).toFixed(2)} s. Of a long recording take one attempt.</Typography>
+        <Typography id="frames-used" sx={{ fontSize: '.84rem' }}>
+          Frames used: {from + 1} to {to + 1}, {((to - from) / recording.rate).toFixed(2)} s. Of a long recording take
+          one attempt.
+        </Typography>
         <Slider
           size="small"
           aria-labelledby="frames-used"
@@ -74,10 +107,16 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
           }}
         />
       </div>
-      {spatial && <CameraPlan points={spatial} camera={camera} onChange={(next) => onChange({ ...answers, camera: next })} />}
+      {spatial && (
+        <CameraPlan points={spatial} camera={camera} onChange={(next) => onChange({ ...answers, camera: next })} />
+      )}
       <Accordion disableGutters elevation={0} variant="outlined" defaultExpanded={known < MAPPED_POINTS.length / 2}>
-        <AccordionSummary>{known} of {MAPPED_POINTS.length} joints have markers. Look at them or change them</AccordionSummary>
-        <AccordionDetails sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))', gap: 1 }}>
+        <AccordionSummary>
+          {known} of {MAPPED_POINTS.length} joints have markers. Look at them or change them
+        </AccordionSummary>
+        <AccordionDetails
+          sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))', gap: 1 }}
+        >
           {MAPPED_POINTS.map((id) => (
             <Autocomplete
               key={id}

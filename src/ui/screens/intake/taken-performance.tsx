@@ -22,25 +22,70 @@ export function TakenPerformance({ session }: { readonly session: Session }): Re
   };
   return (
     <>
-      <Button variant="outlined" onClick={() => void performancesElsewhere(session.id).then((all) => setFound([...all].sort((a, b) => Number(alike(b)) - Number(alike(a)))))}>Take from another session</Button>
+      <Button
+        variant="outlined"
+        onClick={() =>
+          void performancesElsewhere(session.id).then((all) =>
+            setFound([...all].sort((a, b) => Number(alike(b)) - Number(alike(a)))),
+          )
+        }
+      >
+        Take from another session
+      </Button>
       <Dialog open={found !== null} onClose={() => setFound(null)} maxWidth="md" fullWidth>
         <DialogTitle>Take a performance from another session</DialogTitle>
         <DialogContent>
-          {found?.length === 0 && <p>No other session in this browser has a clip yet. Whatever is measured in one can be taken into another: a reference, or an earlier performance of the athlete.</p>}
+          {found?.length === 0 && (
+            <p>
+              No other session in this browser has a clip yet. Whatever is measured in one can be taken into another: a
+              reference, or an earlier performance of the athlete.
+            </p>
+          )}
           {found !== null && found.length > 0 && (
             <>
-              <p style={{ marginTop: 0 }}>All cameras and points come along, moments too where the movement is the same. The session it comes from stays as it is.</p>
+              <p style={{ marginTop: 0 }}>
+                All cameras and points come along, moments too where the movement is the same. The session it comes from
+                stays as it is.
+              </p>
               <table className="sheet">
-                <thead><tr><th>Performer</th><th className="left">Session</th><th className="left">Movement</th><th /></tr></thead>
+                <thead>
+                  <tr>
+                    <th>Performer</th>
+                    <th className="left">Session</th>
+                    <th className="left">Movement</th>
+                    <th />
+                  </tr>
+                </thead>
                 <tbody>
                   {found.map((p) => (
                     <tr key={`${p.session.id}-${p.clip.id}`}>
-                      <td className="wrap"><RoleName role={p.clip.role} name={p.clip.performer.name} /><div className="note">{p.clip.fileName}</div></td>
-                      <td className="left wrap">{p.session.name}<div className="note">{dayText(dayOf(p.session))}</div></td>
-                      <td className="left wrap">{baseOf(p.session).name}{alike(p) ? '' : ', another movement'}</td>
+                      <td className="wrap">
+                        <RoleName role={p.clip.role} name={p.clip.performer.name} />
+                        <div className="note">{p.clip.fileName}</div>
+                      </td>
+                      <td className="left wrap">
+                        {p.session.name}
+                        <div className="note">{dayText(dayOf(p.session))}</div>
+                      </td>
+                      <td className="left wrap">
+                        {baseOf(p.session).name}
+                        {alike(p) ? '' : ', another movement'}
+                      </td>
                       <td className="acts">
-                        <Button size="small" aria-label={`${p.clip.performer.name} of ${p.session.name} as reference`} onClick={() => void take(p, 'reference')}>As reference</Button>
-                        <Button size="small" aria-label={`${p.clip.performer.name} of ${p.session.name} as athlete`} onClick={() => void take(p, 'athlete')}>As athlete</Button>
+                        <Button
+                          size="small"
+                          aria-label={`${p.clip.performer.name} of ${p.session.name} as reference`}
+                          onClick={() => void take(p, 'reference')}
+                        >
+                          As reference
+                        </Button>
+                        <Button
+                          size="small"
+                          aria-label={`${p.clip.performer.name} of ${p.session.name} as athlete`}
+                          onClick={() => void take(p, 'athlete')}
+                        >
+                          As athlete
+                        </Button>
                       </td>
                     </tr>
                   ))}
@@ -49,7 +94,9 @@ export function TakenPerformance({ session }: { readonly session: Session }): Re
             </>
           )}
         </DialogContent>
-        <DialogActions><Button onClick={() => setFound(null)}>Leave it</Button></DialogActions>
+        <DialogActions>
+          <Button onClick={() => setFound(null)}>Leave it</Button>
+        </DialogActions>
       </Dialog>
     </>
   );

@@ -5,7 +5,13 @@ import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
-import { ALL_QUANTITIES, blankQuantity, fieldsOfQuantity, pointRefs, type Field } from '../../../core/model/measure-form';
+import {
+  ALL_QUANTITIES,
+  blankQuantity,
+  fieldsOfQuantity,
+  pointRefs,
+  type Field,
+} from '../../../core/model/measure-form';
 import type { Movement, Occurrence, Quantity } from '../../../core/model/movement';
 import { useCommittedText } from '../../components/use-committed-text';
 import { PART_NAMES, refName, words } from './names';
@@ -20,24 +26,75 @@ interface ChoiceProps {
 /** One of several. */
 export function Choice({ label, value, options, onChange }: ChoiceProps): ReactNode {
   return (
-    <TextField select size="small" label={label} value={value} onChange={(event) => onChange(event.target.value)} sx={{ minWidth: 130 }} slotProps={options.some(([id]) => id === '') ? { select: { displayEmpty: true }, inputLabel: { shrink: true } } : {}}>
-      {options.map(([id, name]) => <MenuItem key={id} value={id}>{name}</MenuItem>)}
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      sx={{ minWidth: 130 }}
+      slotProps={
+        options.some(([id]) => id === '') ? { select: { displayEmpty: true }, inputLabel: { shrink: true } } : {}
+      }
+    >
+      {options.map(([id, name]) => (
+        <MenuItem key={id} value={id}>
+          {name}
+        </MenuItem>
+      ))}
     </TextField>
   );
 }
 
 /** A number that is taken over when the field is left or Enter pressed. */
-export function NumberField({ label, value, onChange, width = 110 }: { readonly label: string; readonly value: number; readonly onChange: (value: number) => void; readonly width?: number }): ReactNode {
+export function NumberField({
+  label,
+  value,
+  onChange,
+  width = 110,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+  readonly width?: number;
+}): ReactNode {
   const text = useCommittedText(String(value), (typed) => {
     const number = Number(typed.replace(',', '.'));
     if (Number.isFinite(number) && typed.trim() !== '') onChange(number);
   });
-  return <TextField size="small" label={label} sx={{ width }} {...text} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />;
+  return (
+    <TextField
+      size="small"
+      label={label}
+      sx={{ width }}
+      {...text}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+    />
+  );
 }
 
-export function CommittedField({ label, value, onChange, multiline = false }: { readonly label: string; readonly value: string; readonly onChange: (value: string) => void; readonly multiline?: boolean }): ReactNode {
+export function CommittedField({
+  label,
+  value,
+  onChange,
+  multiline = false,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly multiline?: boolean;
+}): ReactNode {
   const text = useCommittedText(value, onChange);
-  return <TextField size="small" fullWidth label={label} multiline={multiline} minRows={multiline ? 2 : undefined} {...text} />;
+  return (
+    <TextField
+      size="small"
+      fullWidth
+      label={label}
+      multiline={multiline}
+      minRows={multiline ? 2 : undefined}
+      {...text}
+    />
+  );
 }
 
 interface FieldProps {
@@ -59,24 +116,92 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
     case 'moment':
       return <Choice label={label} value={value as string} options={moments} onChange={onChange} />;
     case 'moments':
-      return <>{(value as string[]).map((id, i) => <Choice key={i} label={i === 0 ? 'Whole from' : 'Whole to'} value={id} options={moments} onChange={(next) => onChange(put(value as string[], i, next))} />)}</>;
-    case 'points': {
-      const points = value as string[] | null;
-      if (points === null) return <Button size="small" onClick={() => onChange(movement.points.length > 1 ? movement.points.slice(0, 2).map((p) => p.id) : ['mid-hip', 'mid-shoulder'])}>Axes along a line</Button>;
-      const first = field.key === 'from' ? 2 : 0;
-      const named = (i: number): string => (field.key === 'line' ? ['Line from', 'Line to'][i]! : `${field.key === 'from' ? 'From ' : 'Point '}${LETTERS[i + first]}`);
       return (
         <>
-          {points.map((ref, i) => <Choice key={i} label={named(i)} value={ref} options={refs} onChange={(next) => onChange(put(points, i, next))} />)}
-          {field.optional && <IconButton size="small" aria-label="Axes of the picture again" onClick={() => onChange(null)}><DeleteOutlinedIcon /></IconButton>}
-          {field.count === null && <><IconButton size="small" aria-label="One point more" onClick={() => onChange([...points, 'dominant-hip'])}><AddIcon /></IconButton>{points.length > 2 && <IconButton size="small" aria-label="One point less" onClick={() => onChange(points.slice(0, -1))}><DeleteOutlinedIcon /></IconButton>}</>}
+          {(value as string[]).map((id, i) => (
+            <Choice
+              key={i}
+              label={i === 0 ? 'Whole from' : 'Whole to'}
+              value={id}
+              options={moments}
+              onChange={(next) => onChange(put(value as string[], i, next))}
+            />
+          ))}
+        </>
+      );
+    case 'points': {
+      const points = value as string[] | null;
+      if (points === null)
+        return (
+          <Button
+            size="small"
+            onClick={() =>
+              onChange(
+                movement.points.length > 1 ? movement.points.slice(0, 2).map((p) => p.id) : ['mid-hip', 'mid-shoulder'],
+              )
+            }
+          >
+            Axes along a line
+          </Button>
+        );
+      const first = field.key === 'from' ? 2 : 0;
+      const named = (i: number): string =>
+        field.key === 'line'
+          ? ['Line from', 'Line to'][i]!
+          : `${field.key === 'from' ? 'From ' : 'Point '}${LETTERS[i + first]}`;
+      return (
+        <>
+          {points.map((ref, i) => (
+            <Choice
+              key={i}
+              label={named(i)}
+              value={ref}
+              options={refs}
+              onChange={(next) => onChange(put(points, i, next))}
+            />
+          ))}
+          {field.optional && (
+            <IconButton size="small" aria-label="Axes of the picture again" onClick={() => onChange(null)}>
+              <DeleteOutlinedIcon />
+            </IconButton>
+          )}
+          {field.count === null && (
+            <>
+              <IconButton
+                size="small"
+                aria-label="One point more"
+                onClick={() => onChange([...points, 'dominant-hip'])}
+              >
+                <AddIcon />
+              </IconButton>
+              {points.length > 2 && (
+                <IconButton size="small" aria-label="One point less" onClick={() => onChange(points.slice(0, -1))}>
+                  <DeleteOutlinedIcon />
+                </IconButton>
+              )}
+            </>
+          )}
         </>
       );
     }
     case 'point':
-      return <Choice label={label} value={(value as string | null) ?? ''} options={[...(field.optional ? [['', 'the picture'] as const] : []), ...refs]} onChange={(next) => onChange(next === '' ? null : next)} />;
+      return (
+        <Choice
+          label={label}
+          value={(value as string | null) ?? ''}
+          options={[...(field.optional ? [['', 'the picture'] as const] : []), ...refs]}
+          onChange={(next) => onChange(next === '' ? null : next)}
+        />
+      );
     case 'choice':
-      return <Choice label={label} value={value as string} options={field.options.map((o) => [o, words(o)] as const)} onChange={onChange} />;
+      return (
+        <Choice
+          label={label}
+          value={value as string}
+          options={field.options.map((o) => [o, words(o)] as const)}
+          onChange={onChange}
+        />
+      );
     case 'number':
       return <NumberField label={label} value={value as number} onChange={onChange} />;
     case 'text':
@@ -87,11 +212,22 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
       const towards = value as { moment: string; share: number } | null;
       return towards ? (
         <>
-          <Choice label="On the way to" value={towards.moment} options={[['', 'not on the way'], ...moments]} onChange={(next) => onChange(next === '' ? null : { ...towards, moment: next })} />
-          <NumberField label="Share, 0 to 1" value={towards.share} onChange={(share) => onChange({ ...towards, share })} />
+          <Choice
+            label="On the way to"
+            value={towards.moment}
+            options={[['', 'not on the way'], ...moments]}
+            onChange={(next) => onChange(next === '' ? null : { ...towards, moment: next })}
+          />
+          <NumberField
+            label="Share, 0 to 1"
+            value={towards.share}
+            onChange={(share) => onChange({ ...towards, share })}
+          />
         </>
       ) : (
-        <Button size="small" onClick={() => onChange({ moment: movement.moments.at(-1)!.id, share: 0.5 })}>Between two moments</Button>
+        <Button size="small" onClick={() => onChange({ moment: movement.moments.at(-1)!.id, share: 0.5 })}>
+          Between two moments
+        </Button>
       );
     }
     case 'steps': {
@@ -100,13 +236,48 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
         <div style={{ display: 'grid', gap: 8, width: '100%' }}>
           {steps.map((step, i) => (
             <div key={i} className="row-of-fields" style={{ margin: 0 }}>
-              <div style={{ width: 130 }}><CommittedField label={`Step ${i + 1}`} value={step.name} onChange={(name) => onChange(put(steps, i, { ...step, name }))} /></div>
-              <Choice label="Event" value={step.event} options={['peak-rate', 'largest', 'smallest'].map((e) => [e, words(e)] as const)} onChange={(event) => onChange(put(steps, i, { ...step, event }))} />
-              <QuantityEditor label="Of" value={step.of} movement={movement} onChange={(of) => onChange(put(steps, i, { ...step, of: of as Quantity }))} />
-              {steps.length > 2 && <IconButton size="small" aria-label={`Take step ${i + 1} away`} onClick={() => onChange(steps.filter((_, k) => k !== i))}><DeleteOutlinedIcon /></IconButton>}
+              <div style={{ width: 130 }}>
+                <CommittedField
+                  label={`Step ${i + 1}`}
+                  value={step.name}
+                  onChange={(name) => onChange(put(steps, i, { ...step, name }))}
+                />
+              </div>
+              <Choice
+                label="Event"
+                value={step.event}
+                options={['peak-rate', 'largest', 'smallest'].map((e) => [e, words(e)] as const)}
+                onChange={(event) => onChange(put(steps, i, { ...step, event }))}
+              />
+              <QuantityEditor
+                label="Of"
+                value={step.of}
+                movement={movement}
+                onChange={(of) => onChange(put(steps, i, { ...step, of: of as Quantity }))}
+              />
+              {steps.length > 2 && (
+                <IconButton
+                  size="small"
+                  aria-label={`Take step ${i + 1} away`}
+                  onClick={() => onChange(steps.filter((_, k) => k !== i))}
+                >
+                  <DeleteOutlinedIcon />
+                </IconButton>
+              )}
             </div>
           ))}
-          <Button size="small" sx={{ justifySelf: 'start' }} onClick={() => onChange([...steps, { name: `Step ${steps.length + 1}`, of: blankQuantity('segment-angle', movement), event: 'peak-rate' }])}>One step more</Button>
+          <Button
+            size="small"
+            sx={{ justifySelf: 'start' }}
+            onClick={() =>
+              onChange([
+                ...steps,
+                { name: `Step ${steps.length + 1}`, of: blankQuantity('segment-angle', movement), event: 'peak-rate' },
+              ])
+            }
+          >
+            One step more
+          </Button>
         </div>
       );
     }
@@ -114,17 +285,54 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
       const each = value as Occurrence;
       return (
         <>
-          <Choice label="Each" value={each.each} options={[['contact', 'Contact of a foot'], ['crossing', 'Passing of a level']]} onChange={(next) => onChange(next === 'contact' ? { each: 'contact', side: 'either', edge: 'touch-down' } : { each: 'crossing', of: blankQuantity('joint-angle', movement), level: 90, direction: 'rising' })} />
+          <Choice
+            label="Each"
+            value={each.each}
+            options={[
+              ['contact', 'Contact of a foot'],
+              ['crossing', 'Passing of a level'],
+            ]}
+            onChange={(next) =>
+              onChange(
+                next === 'contact'
+                  ? { each: 'contact', side: 'either', edge: 'touch-down' }
+                  : { each: 'crossing', of: blankQuantity('joint-angle', movement), level: 90, direction: 'rising' },
+              )
+            }
+          />
           {each.each === 'contact' ? (
             <>
-              <Choice label="Side" value={each.side} options={['either', 'dominant', 'opposite'].map((o) => [o, words(o)] as const)} onChange={(side) => onChange({ ...each, side })} />
-              <Choice label="Edge" value={each.edge} options={['touch-down', 'lift-off'].map((o) => [o, words(o)] as const)} onChange={(edge) => onChange({ ...each, edge })} />
+              <Choice
+                label="Side"
+                value={each.side}
+                options={['either', 'dominant', 'opposite'].map((o) => [o, words(o)] as const)}
+                onChange={(side) => onChange({ ...each, side })}
+              />
+              <Choice
+                label="Edge"
+                value={each.edge}
+                options={['touch-down', 'lift-off'].map((o) => [o, words(o)] as const)}
+                onChange={(edge) => onChange({ ...each, edge })}
+              />
             </>
           ) : (
             <>
-              <QuantityEditor label="Of" value={each.of} movement={movement} onChange={(of) => onChange({ ...each, of })} />
+              <QuantityEditor
+                label="Of"
+                value={each.of}
+                movement={movement}
+                onChange={(of) => onChange({ ...each, of })}
+              />
               <NumberField label="Level" value={each.level} onChange={(level) => onChange({ ...each, level })} />
-              <Choice label="Direction" value={each.direction} options={[['rising', 'Rising'], ['falling', 'Falling']]} onChange={(direction) => onChange({ ...each, direction })} />
+              <Choice
+                label="Direction"
+                value={each.direction}
+                options={[
+                  ['rising', 'Rising'],
+                  ['falling', 'Falling'],
+                ]}
+                onChange={(direction) => onChange({ ...each, direction })}
+              />
             </>
           )}
         </>
@@ -134,11 +342,34 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
 }
 
 /** Asks what is measured: a quantity and its points. */
-export function QuantityEditor({ label, value, movement, onChange }: { readonly label: string; readonly value: Quantity; readonly movement: Movement; readonly onChange: (value: unknown) => void }): ReactNode {
+export function QuantityEditor({
+  label,
+  value,
+  movement,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: Quantity;
+  readonly movement: Movement;
+  readonly onChange: (value: unknown) => void;
+}): ReactNode {
   return (
     <>
-      <Choice label={label} value={value.q} options={ALL_QUANTITIES.map((q) => [q, words(q)] as const)} onChange={(q) => onChange(blankQuantity(q as Quantity['q'], movement))} />
-      {fieldsOfQuantity(value.q).map((field) => <FieldEditor key={field.key} field={field} value={(value as unknown as Record<string, unknown>)[field.key]} movement={movement} onChange={(next) => onChange({ ...value, [field.key]: next })} />)}
+      <Choice
+        label={label}
+        value={value.q}
+        options={ALL_QUANTITIES.map((q) => [q, words(q)] as const)}
+        onChange={(q) => onChange(blankQuantity(q as Quantity['q'], movement))}
+      />
+      {fieldsOfQuantity(value.q).map((field) => (
+        <FieldEditor
+          key={field.key}
+          field={field}
+          value={(value as unknown as Record<string, unknown>)[field.key]}
+          movement={movement}
+          onChange={(next) => onChange({ ...value, [field.key]: next })}
+        />
+      ))}
     </>
   );
 }

@@ -4,7 +4,14 @@ import { judge } from '../../../core/judgement/state';
 import { compareMeasure } from '../../../core/comparison/compare';
 import { unitOf } from '../../../core/measures';
 import { ALL_KINDS, asKind, fieldsOfKind } from '../../../core/model/measure-form';
-import { COSTS, withSchool, type Measure, type MeasureKind, type Movement, type Target } from '../../../core/model/movement';
+import {
+  COSTS,
+  withSchool,
+  type Measure,
+  type MeasureKind,
+  type Movement,
+  type Target,
+} from '../../../core/model/movement';
 import { DISPLAY_UNITS } from '../../../core/units';
 import type { Derived } from '../../../state/derived';
 import { readingText, signed } from '../../components/format';
@@ -22,9 +29,22 @@ interface MeasureFormProps {
 }
 
 const REGIONS = ['legs', 'hips', 'trunk', 'arms', 'head', 'timing'] as const;
-const PLANES: readonly (readonly [string, string])[] = [['sagittal', 'From the side'], ['frontal', 'From front or behind'], ['transverse', 'From above'], ['any', 'From anywhere']];
+const PLANES: readonly (readonly [string, string])[] = [
+  ['sagittal', 'From the side'],
+  ['frontal', 'From front or behind'],
+  ['transverse', 'From above'],
+  ['any', 'From anywhere'],
+];
 const TARGETS: readonly (readonly [string, string])[] = [
-  ['', 'Show, do not judge'], ['same-as-reference', 'Same as the reference'], ['about', 'About'], ['between', 'Between'], ['at-least', 'At least'], ['at-most', 'At most'], ['constant', 'Held constant'], ['in-order', 'In order'], ['yes', 'Yes'],
+  ['', 'Show, do not judge'],
+  ['same-as-reference', 'Same as the reference'],
+  ['about', 'About'],
+  ['between', 'Between'],
+  ['at-least', 'At least'],
+  ['at-most', 'At most'],
+  ['constant', 'Held constant'],
+  ['in-order', 'In order'],
+  ['yes', 'Yes'],
 ];
 
 function blankTarget(type: string): Target | undefined {
@@ -56,7 +76,18 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
   const unit = unitOf(measure);
   const numbers = target ? (Object.entries(target).filter(([, v]) => typeof v === 'number') as [string, number][]) : [];
   const inSchool = withSchool({ ...movement, measures: [measure] }, derived.session.school).measures[0]!;
-  const judged = derived.sides.athlete.length > 0 ? judge(compareMeasure(inSchool, derived.sides.athlete, derived.sides.referenceOf(measure), derived.session.measuredErrors), undefined) : null;
+  const judged =
+    derived.sides.athlete.length > 0
+      ? judge(
+          compareMeasure(
+            inSchool,
+            derived.sides.athlete,
+            derived.sides.referenceOf(measure),
+            derived.session.measuredErrors,
+          ),
+          undefined,
+        )
+      : null;
   const coaching = measure.coaching ?? { seenLow: '', seenHigh: '', why: '', cue: '', drills: [], selfCheck: '' };
   const setCoaching = (change: object): void => {
     const next = { ...coaching, ...change };
@@ -65,43 +96,142 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
   return (
     <section className="card" data-testid="measure-form">
       <div className="row-of-fields">
-        <div style={{ width: 240 }}><CommittedField label="Name" value={measure.name} onChange={(name) => set({ name })} /></div>
-        <Choice label="Kind" value={measure.kind} options={ALL_KINDS.map((kind) => [kind, words(kind)] as const)} onChange={(kind) => onChange({ ...asKind(measure, kind as MeasureKind, movement), id: measure.id })} />
-        <Choice label="Region" value={measure.region} options={REGIONS.map((r) => [r, words(r)] as const)} onChange={(region) => set({ region })} />
+        <div style={{ width: 240 }}>
+          <CommittedField label="Name" value={measure.name} onChange={(name) => set({ name })} />
+        </div>
+        <Choice
+          label="Kind"
+          value={measure.kind}
+          options={ALL_KINDS.map((kind) => [kind, words(kind)] as const)}
+          onChange={(kind) => onChange({ ...asKind(measure, kind as MeasureKind, movement), id: measure.id })}
+        />
+        <Choice
+          label="Region"
+          value={measure.region}
+          options={REGIONS.map((r) => [r, words(r)] as const)}
+          onChange={(region) => set({ region })}
+        />
         <Choice label="Camera" value={measure.plane} options={PLANES} onChange={(plane) => set({ plane })} />
       </div>
       <div className="row-of-fields">
-        {fieldsOfKind(measure.kind).map((field) => <FieldEditor key={field.key} field={field} value={(measure as unknown as Record<string, unknown>)[field.key]} movement={movement} onChange={(value) => set({ [field.key]: value })} />)}
+        {fieldsOfKind(measure.kind).map((field) => (
+          <FieldEditor
+            key={field.key}
+            field={field}
+            value={(measure as unknown as Record<string, unknown>)[field.key]}
+            movement={movement}
+            onChange={(value) => set({ [field.key]: value })}
+          />
+        ))}
       </div>
       <div className="row-of-fields">
-        <Choice label="Target" value={target?.type ?? ''} options={TARGETS} onChange={(type) => set({ target: blankTarget(type) })} />
-        {numbers.map(([key, value]) => <NumberField key={key} label={`${words(key)}, ${DISPLAY_UNITS[unit].suffix.trim() || 'number'}`} value={value} width={130} onChange={(next) => set({ target: { ...target, [key]: next } })} />)}
+        <Choice
+          label="Target"
+          value={target?.type ?? ''}
+          options={TARGETS}
+          onChange={(type) => set({ target: blankTarget(type) })}
+        />
+        {numbers.map(([key, value]) => (
+          <NumberField
+            key={key}
+            label={`${words(key)}, ${DISPLAY_UNITS[unit].suffix.trim() || 'number'}`}
+            value={value}
+            width={130}
+            onChange={(next) => set({ target: { ...target, [key]: next } })}
+          />
+        ))}
         {target && <NumberField label="Margin" value={measure.margin} onChange={(margin) => set({ margin })} />}
-        {target && <div style={{ flex: '1 1 220px' }}><CommittedField label="Source of the target" value={target.source} onChange={(source) => set({ target: { ...target, source } })} /></div>}
+        {target && (
+          <div style={{ flex: '1 1 220px' }}>
+            <CommittedField
+              label="Source of the target"
+              value={target.source}
+              onChange={(source) => set({ target: { ...target, source } })}
+            />
+          </div>
+        )}
       </div>
       <div className="row-of-fields">
-        <NumberField label="Importance, 0 to 1" value={measure.importance} width={140} onChange={(importance) => set({ importance })} />
-        <Choice label="Takes to change" value={measure.cost} options={COSTS.map((c) => [c, words(c)] as const)} onChange={(cost) => set({ cost })} />
-        <Choice label="Better than the reference" value={measure.better ?? ''} options={[['', 'Neither side'], ['higher', 'Higher'], ['lower', 'Lower']]} onChange={(better) => set({ better: better || undefined })} />
-        <Choice label="Risk" value={measure.risk ?? ''} options={[['', 'None'], ...movement.cautions.map((c) => [c.id, words(c.id)] as const)]} onChange={(risk) => set({ risk: risk || undefined })} />
+        <NumberField
+          label="Importance, 0 to 1"
+          value={measure.importance}
+          width={140}
+          onChange={(importance) => set({ importance })}
+        />
+        <Choice
+          label="Takes to change"
+          value={measure.cost}
+          options={COSTS.map((c) => [c, words(c)] as const)}
+          onChange={(cost) => set({ cost })}
+        />
+        <Choice
+          label="Better than the reference"
+          value={measure.better ?? ''}
+          options={[
+            ['', 'Neither side'],
+            ['higher', 'Higher'],
+            ['lower', 'Lower'],
+          ]}
+          onChange={(better) => set({ better: better || undefined })}
+        />
+        <Choice
+          label="Risk"
+          value={measure.risk ?? ''}
+          options={[['', 'None'], ...movement.cautions.map((c) => [c.id, words(c.id)] as const)]}
+          onChange={(risk) => set({ risk: risk || undefined })}
+        />
       </div>
       {judged && (
         <p data-testid="measure-preview" style={{ margin: '4px 0 10px' }}>
-          <StateMark state={judged.state} /> athlete <strong>{readingText(judged.athlete).value}</strong> {readingText(judged.athlete).plusMinus}
-          {judged.reference.measurable && <>, reference <strong>{readingText(judged.reference).value}</strong> {readingText(judged.reference).plusMinus}</>}
+          <StateMark state={judged.state} /> athlete <strong>{readingText(judged.athlete).value}</strong>{' '}
+          {readingText(judged.athlete).plusMinus}
+          {judged.reference.measurable && (
+            <>
+              , reference <strong>{readingText(judged.reference).value}</strong>{' '}
+              {readingText(judged.reference).plusMinus}
+            </>
+          )}
           {judged.difference !== null && <>, difference {signed(judged.difference, unit)}</>}
-          {!judged.athlete.measurable && <>: {judged.athlete.message}. {judged.athlete.remedy}</>}
+          {!judged.athlete.measurable && (
+            <>
+              : {judged.athlete.message}. {judged.athlete.remedy}
+            </>
+          )}
         </p>
       )}
       <details>
         <summary>What is said when it is a gap</summary>
         <div style={{ display: 'grid', gap: 8, marginTop: 8 }}>
-          <CommittedField label="Seen when it is too small" value={coaching.seenLow} onChange={(seenLow) => setCoaching({ seenLow })} />
-          <CommittedField label="Seen when it is too large" value={coaching.seenHigh} onChange={(seenHigh) => setCoaching({ seenHigh })} />
+          <CommittedField
+            label="Seen when it is too small"
+            value={coaching.seenLow}
+            onChange={(seenLow) => setCoaching({ seenLow })}
+          />
+          <CommittedField
+            label="Seen when it is too large"
+            value={coaching.seenHigh}
+            onChange={(seenHigh) => setCoaching({ seenHigh })}
+          />
           <CommittedField label="Why it matters" value={coaching.why} onChange={(why) => setCoaching({ why })} />
           <CommittedField label="Cue" value={coaching.cue} onChange={(cue) => setCoaching({ cue })} />
-          <CommittedField label="Drills, one a line: hold, slow, full" multiline value={coaching.drills.join('\n')} onChange={(text) => setCoaching({ drills: text.split('\n').map((l) => l.trim()).filter(Boolean) })} />
-          <CommittedField label="How the athlete checks it alone" value={coaching.selfCheck} onChange={(selfCheck) => setCoaching({ selfCheck })} />
+          <CommittedField
+            label="Drills, one a line: hold, slow, full"
+            multiline
+            value={coaching.drills.join('\n')}
+            onChange={(text) =>
+              setCoaching({
+                drills: text
+                  .split('\n')
+                  .map((l) => l.trim())
+                  .filter(Boolean),
+              })
+            }
+          />
+          <CommittedField
+            label="How the athlete checks it alone"
+            value={coaching.selfCheck}
+            onChange={(selfCheck) => setCoaching({ selfCheck })}
+          />
         </div>
       </details>
       <div style={{ marginTop: 8 }}>

@@ -8,7 +8,19 @@ import { measureName, momentsOf } from '../../../core/model/movement';
 import type { Issue, Result } from '../../../core/result';
 import { baseOf } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
-import { addMeasure, addMoment, addPoint, changeMeasure, changeMoment, linkCause, removeMeasure, removeMoment, renameMovement, sortMeasures, sortMoments } from '../../../state/movement-editing';
+import {
+  addMeasure,
+  addMoment,
+  addPoint,
+  changeMeasure,
+  changeMoment,
+  linkCause,
+  removeMeasure,
+  removeMoment,
+  renameMovement,
+  sortMeasures,
+  sortMoments,
+} from '../../../state/movement-editing';
 import { movementFileName, movementText } from '../../../state/movement-files';
 import { notify } from '../../../state/notices';
 import { download } from '../../../state/report';
@@ -25,7 +37,11 @@ const said = (result: Result<unknown, Issue>): boolean => {
   return result.ok;
 };
 
-const SIDES: readonly (readonly [string, string])[] = [['', 'either way'], ['low', 'too small'], ['high', 'too large']];
+const SIDES: readonly (readonly [string, string])[] = [
+  ['', 'either way'],
+  ['low', 'too small'],
+  ['high', 'too large'],
+];
 const sideOf = (side: string): 'low' | 'high' | undefined => (side === 'low' || side === 'high' ? side : undefined);
 
 /** The movement as a document: its moments on a strip, its measures in a list, one of them open beside a live value. */
@@ -42,44 +58,124 @@ export function MovementScreen(): ReactNode {
   const moment = movement.moments.find((m) => m.id === momentId) ?? movement.moments[0]!;
   const momentName = (id: string): string => movement.moments.find((m) => m.id === id)?.name.toLowerCase() ?? id;
   const causes = measure ? movement.causes.filter((link) => link.effect === measure.id) : [];
-  const others = measure ? movement.measures.filter((m) => m.id !== measure.id && !causes.some((c) => c.cause === m.id)) : [];
+  const others = measure
+    ? movement.measures.filter((m) => m.id !== measure.id && !causes.some((c) => c.cause === m.id))
+    : [];
   return (
     <SessionFrame step="intake">
       <main className="page">
         <div className="inner">
           <div className="row-of-fields">
             <Typography variant="h1">Movement</Typography>
-            <div style={{ width: 220 }}><CommittedField label="Name" value={movement.name} onChange={(name) => said(renameMovement({ name }))} /></div>
-            <div style={{ width: 150 }}><CommittedField label="Sport" value={movement.sport} onChange={(sport) => said(renameMovement({ sport }))} /></div>
-            <Button onClick={() => download(movementFileName(movement), 'application/json', movementText(movement))}>Save it as a file</Button>
-            <Button component={Link} to={`/s/${session.id}/intake`}>Back to Intake</Button>
+            <div style={{ width: 220 }}>
+              <CommittedField label="Name" value={movement.name} onChange={(name) => said(renameMovement({ name }))} />
+            </div>
+            <div style={{ width: 150 }}>
+              <CommittedField
+                label="Sport"
+                value={movement.sport}
+                onChange={(sport) => said(renameMovement({ sport }))}
+              />
+            </div>
+            <Button onClick={() => download(movementFileName(movement), 'application/json', movementText(movement))}>
+              Save it as a file
+            </Button>
+            <Button component={Link} to={`/s/${session.id}/intake`}>
+              Back to Intake
+            </Button>
           </div>
-          <p className="note" style={{ marginTop: 0 }}>{session.ownMovement ? 'This session has its own copy. Other sessions keep theirs; save the file to use it there.' : 'The movement as it ships. The first change makes a copy that belongs to this session.'} Every change can be undone.</p>
+          <p className="note" style={{ marginTop: 0 }}>
+            {session.ownMovement
+              ? 'This session has its own copy. Other sessions keep theirs; save the file to use it there.'
+              : 'The movement as it ships. The first change makes a copy that belongs to this session.'}{' '}
+            Every change can be undone.
+          </p>
 
           <section className="card">
-            <Typography variant="h2" gutterBottom>Moments</Typography>
+            <Typography variant="h2" gutterBottom>
+              Moments
+            </Typography>
             <SortableList
               horizontal
               onSort={(ids) => said(sortMoments(ids))}
-              items={movement.moments.map((m) => ({ id: m.id, name: m.name, chosen: m === moment, content: <button type="button" className="row" onClick={() => setMomentId(m.id)}><kbd>{m.key}</kbd> {m.name}</button> }))}
+              items={movement.moments.map((m) => ({
+                id: m.id,
+                name: m.name,
+                chosen: m === moment,
+                content: (
+                  <button type="button" className="row" onClick={() => setMomentId(m.id)}>
+                    <kbd>{m.key}</kbd> {m.name}
+                  </button>
+                ),
+              }))}
             />
             <div className="row-of-fields" style={{ marginTop: 8 }}>
-              <div style={{ width: 200 }}><CommittedField key={`n${moment.id}`} label="Name of the moment" value={moment.name} onChange={(name) => said(changeMoment(moment.id, { name }))} /></div>
-              <div style={{ width: 70 }}><CommittedField key={`k${moment.id}`} label="Key" value={moment.key} onChange={(key) => said(changeMoment(moment.id, { key: key.slice(0, 1) }))} /></div>
-              <div style={{ flex: '1 1 300px' }}><CommittedField key={`l${moment.id}`} label="What to look for" value={moment.look} onChange={(look) => said(changeMoment(moment.id, { look }))} /></div>
-              <Choice label="Frame marked by hand" value={moment.frame} options={[['nearest', 'Nearest to it'], ['first', 'First in which it has happened'], ['last', 'Last before it']]} onChange={(frame) => said(changeMoment(moment.id, { frame: frame as typeof moment.frame }))} />
+              <div style={{ width: 200 }}>
+                <CommittedField
+                  key={`n${moment.id}`}
+                  label="Name of the moment"
+                  value={moment.name}
+                  onChange={(name) => said(changeMoment(moment.id, { name }))}
+                />
+              </div>
+              <div style={{ width: 70 }}>
+                <CommittedField
+                  key={`k${moment.id}`}
+                  label="Key"
+                  value={moment.key}
+                  onChange={(key) => said(changeMoment(moment.id, { key: key.slice(0, 1) }))}
+                />
+              </div>
+              <div style={{ flex: '1 1 300px' }}>
+                <CommittedField
+                  key={`l${moment.id}`}
+                  label="What to look for"
+                  value={moment.look}
+                  onChange={(look) => said(changeMoment(moment.id, { look }))}
+                />
+              </div>
+              <Choice
+                label="Frame marked by hand"
+                value={moment.frame}
+                options={[
+                  ['nearest', 'Nearest to it'],
+                  ['first', 'First in which it has happened'],
+                  ['last', 'Last before it'],
+                ]}
+                onChange={(frame) => said(changeMoment(moment.id, { frame: frame as typeof moment.frame }))}
+              />
               <Button onClick={() => said(removeMoment(moment.id))}>Take it away</Button>
             </div>
-            <form className="row-of-fields" onSubmit={(event) => { event.preventDefault(); if (newMoment.trim() && said(addMoment(newMoment.trim()))) setNewMoment(''); }}>
-              <TextField size="small" label="A further moment" value={newMoment} onChange={(event) => setNewMoment(event.target.value)} />
-              <Button type="submit" disabled={newMoment.trim() === ''}>Add the moment</Button>
-              <span className="note">{moment.rule ? `Proposed from the points by its rule (${words(moment.rule.rule).toLowerCase()}).` : 'Marked by eye: it has no rule.'} Drag a moment by its handle to another place.</span>
+            <form
+              className="row-of-fields"
+              onSubmit={(event) => {
+                event.preventDefault();
+                if (newMoment.trim() && said(addMoment(newMoment.trim()))) setNewMoment('');
+              }}
+            >
+              <TextField
+                size="small"
+                label="A further moment"
+                value={newMoment}
+                onChange={(event) => setNewMoment(event.target.value)}
+              />
+              <Button type="submit" disabled={newMoment.trim() === ''}>
+                Add the moment
+              </Button>
+              <span className="note">
+                {moment.rule
+                  ? `Proposed from the points by its rule (${words(moment.rule.rule).toLowerCase()}).`
+                  : 'Marked by eye: it has no rule.'}{' '}
+                Drag a moment by its handle to another place.
+              </span>
             </form>
           </section>
 
           <div className="columns editor">
             <section className="card">
-              <Typography variant="h2" gutterBottom>Measures</Typography>
+              <Typography variant="h2" gutterBottom>
+                Measures
+              </Typography>
               <Button
                 variant="outlined"
                 size="small"
@@ -94,7 +190,27 @@ export function MovementScreen(): ReactNode {
                 onSort={(ids) => said(sortMeasures(ids))}
                 items={movement.measures.map((m) => {
                   const row = judged.find((j) => j.measure.id === m.id);
-                  return { id: m.id, name: m.name, chosen: m === measure, content: <button type="button" className="row" data-testid={`choose-${m.id}`} onClick={() => setMeasureId(m.id)}>{m.name}<span className="note">, {momentName(momentsOf(m)[0]!)}</span> {row && <span style={{ display: 'block' }}><StateMark state={row.state} /></span>}</button> };
+                  return {
+                    id: m.id,
+                    name: m.name,
+                    chosen: m === measure,
+                    content: (
+                      <button
+                        type="button"
+                        className="row"
+                        data-testid={`choose-${m.id}`}
+                        onClick={() => setMeasureId(m.id)}
+                      >
+                        {m.name}
+                        <span className="note">, {momentName(momentsOf(m)[0]!)}</span>{' '}
+                        {row && (
+                          <span style={{ display: 'block' }}>
+                            <StateMark state={row.state} />
+                          </span>
+                        )}
+                      </button>
+                    ),
+                  };
                 })}
               />
             </section>
@@ -115,27 +231,82 @@ export function MovementScreen(): ReactNode {
               )}
               {measure && (
                 <section className="card">
-                  <Typography variant="h2" gutterBottom>Causes of “{measure.name}”</Typography>
+                  <Typography variant="h2" gutterBottom>
+                    Causes of “{measure.name}”
+                  </Typography>
                   {causes.map((link) => (
                     <div key={link.cause} className="row-of-fields">
-                      <strong style={{ minWidth: 160 }}>{measureName(movement, movement.measures.find((m) => m.id === link.cause)!)}</strong>
-                      <Choice label="When it is" value={link.causeSide ?? ''} options={SIDES} onChange={(side) => said(linkCause(link.cause, link.effect, { causeSide: sideOf(side) }))} />
-                      <Choice label="and this is" value={link.effectSide ?? ''} options={SIDES} onChange={(side) => said(linkCause(link.cause, link.effect, { effectSide: sideOf(side) }))} />
-                      <NumberField label="Share, 0 to 1" value={link.share} onChange={(share) => said(linkCause(link.cause, link.effect, { share }))} />
-                      <div style={{ flex: '1 1 220px' }}><CommittedField label="Because" value={link.because} onChange={(because) => said(linkCause(link.cause, link.effect, { because }))} /></div>
+                      <strong style={{ minWidth: 160 }}>
+                        {measureName(
+                          movement,
+                          movement.measures.find((m) => m.id === link.cause)!,
+                        )}
+                      </strong>
+                      <Choice
+                        label="When it is"
+                        value={link.causeSide ?? ''}
+                        options={SIDES}
+                        onChange={(side) => said(linkCause(link.cause, link.effect, { causeSide: sideOf(side) }))}
+                      />
+                      <Choice
+                        label="and this is"
+                        value={link.effectSide ?? ''}
+                        options={SIDES}
+                        onChange={(side) => said(linkCause(link.cause, link.effect, { effectSide: sideOf(side) }))}
+                      />
+                      <NumberField
+                        label="Share, 0 to 1"
+                        value={link.share}
+                        onChange={(share) => said(linkCause(link.cause, link.effect, { share }))}
+                      />
+                      <div style={{ flex: '1 1 220px' }}>
+                        <CommittedField
+                          label="Because"
+                          value={link.because}
+                          onChange={(because) => said(linkCause(link.cause, link.effect, { because }))}
+                        />
+                      </div>
                       <Button onClick={() => said(linkCause(link.cause, link.effect, null))}>Take away</Button>
                     </div>
                   ))}
-                  <Choice label="Add a cause" value="" options={others.map((m) => [m.id, measureName(movement, m)] as const)} onChange={(cause) => said(linkCause(cause, measure.id, {}))} />
+                  <Choice
+                    label="Add a cause"
+                    value=""
+                    options={others.map((m) => [m.id, measureName(movement, m)] as const)}
+                    onChange={(cause) => said(linkCause(cause, measure.id, {}))}
+                  />
                 </section>
               )}
               <section className="card">
-                <Typography variant="h2" gutterBottom>Points beside the body</Typography>
+                <Typography variant="h2" gutterBottom>
+                  Points beside the body
+                </Typography>
                 {movement.points.length === 0 && <p className="note">None: the body’s own points are enough here.</p>}
-                <ul style={{ margin: 0, paddingLeft: 18 }}>{movement.points.map((p) => <li key={p.id}><strong>{p.name}</strong>: {p.look}</li>)}</ul>
-                <form className="row-of-fields" style={{ marginTop: 8 }} onSubmit={(event) => { event.preventDefault(); if (newPoint.trim() && said(addPoint(newPoint.trim(), 'Placed by hand, then followed.'))) setNewPoint(''); }}>
-                  <TextField size="small" label="A further point" value={newPoint} onChange={(event) => setNewPoint(event.target.value)} />
-                  <Button type="submit" disabled={newPoint.trim() === ''}>Add the point</Button>
+                <ul style={{ margin: 0, paddingLeft: 18 }}>
+                  {movement.points.map((p) => (
+                    <li key={p.id}>
+                      <strong>{p.name}</strong>: {p.look}
+                    </li>
+                  ))}
+                </ul>
+                <form
+                  className="row-of-fields"
+                  style={{ marginTop: 8 }}
+                  onSubmit={(event) => {
+                    event.preventDefault();
+                    if (newPoint.trim() && said(addPoint(newPoint.trim(), 'Placed by hand, then followed.')))
+                      setNewPoint('');
+                  }}
+                >
+                  <TextField
+                    size="small"
+                    label="A further point"
+                    value={newPoint}
+                    onChange={(event) => setNewPoint(event.target.value)}
+                  />
+                  <Button type="submit" disabled={newPoint.trim() === ''}>
+                    Add the point
+                  </Button>
                 </form>
               </section>
             </div>

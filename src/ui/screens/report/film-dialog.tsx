@@ -15,13 +15,35 @@ import { notify } from '../../../state/notices';
 import { download } from '../../../state/report';
 import { SPEEDS } from '../../../state/view-store';
 
-const SPEED_NAMES: Readonly<Record<number, string>> = { 0.0625: 'a sixteenth', 0.125: 'an eighth', 0.25: 'a quarter', 0.5: 'half', 1: 'full', 2: 'double' };
+const SPEED_NAMES: Readonly<Record<number, string>> = {
+  0.0625: 'a sixteenth',
+  0.125: 'an eighth',
+  0.25: 'a quarter',
+  0.5: 'half',
+  1: 'full',
+  2: 'double',
+};
 
 /** What a film shows and how; made from the panes of the bench as they are matched there. */
-export function FilmDialog({ derived, fileName, onClose }: { readonly derived: Derived; readonly fileName: string; readonly onClose: () => void }): ReactNode {
+export function FilmDialog({
+  derived,
+  fileName,
+  onClose,
+}: {
+  readonly derived: Derived;
+  readonly fileName: string;
+  readonly onClose: () => void;
+}): ReactNode {
   const lead = derived.panes[0]?.performance;
   const marked = derived.movement.moments.filter((m) => lead?.marks[m.id] !== undefined);
-  const [settings, setSettings] = useState<FilmSettings>({ format: 'mp4', speed: 0.25, from: marked[0]?.id ?? null, to: marked.at(-1)?.id ?? null, stopSeconds: 1.5, lines: true });
+  const [settings, setSettings] = useState<FilmSettings>({
+    format: 'mp4',
+    speed: 0.25,
+    from: marked[0]?.id ?? null,
+    to: marked.at(-1)?.id ?? null,
+    stopSeconds: 1.5,
+    lines: true,
+  });
   const [mp4, setMp4] = useState(true);
   useEffect(() => {
     void canFilmMp4().then((can) => {
@@ -38,36 +60,93 @@ export function FilmDialog({ derived, fileName, onClose }: { readonly derived: D
     else notify(film.issue.code === 'cancelled' ? 'info' : 'error', film.issue.message);
   };
   const moment = (which: 'from' | 'to', label: string, end: string): ReactNode => (
-    <TextField select label={label} value={settings[which] ?? ''} onChange={(event) => change({ [which]: event.target.value || null })} sx={{ flex: 1 }}>
+    <TextField
+      select
+      label={label}
+      value={settings[which] ?? ''}
+      onChange={(event) => change({ [which]: event.target.value || null })}
+      sx={{ flex: 1 }}
+    >
       <MenuItem value="">{end}</MenuItem>
-      {marked.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
+      {marked.map((m) => (
+        <MenuItem key={m.id} value={m.id}>
+          {m.name}
+        </MenuItem>
+      ))}
     </TextField>
   );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>Save a film</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 2 }}>
-        <p style={{ margin: 0 }}>{derived.panes.length > 1 ? `${derived.panes.map((p) => p.performance.clip.performer.name).join(', ')}, matched as on the bench.` : 'The picture of the bench.'} It holds pictures of people: give it only to those who may have it.</p>
-        <div style={{ display: 'flex', gap: 10 }}>{moment('from', 'From', 'the beginning')}{moment('to', 'To', 'the end')}</div>
+        <p style={{ margin: 0 }}>
+          {derived.panes.length > 1
+            ? `${derived.panes.map((p) => p.performance.clip.performer.name).join(', ')}, matched as on the bench.`
+            : 'The picture of the bench.'}{' '}
+          It holds pictures of people: give it only to those who may have it.
+        </p>
         <div style={{ display: 'flex', gap: 10 }}>
-          <TextField select label="Speed" value={settings.speed} onChange={(event) => change({ speed: Number(event.target.value) })} sx={{ flex: 1 }}>
-            {SPEEDS.map((speed) => <MenuItem key={speed} value={speed}>{SPEED_NAMES[speed]}</MenuItem>)}
+          {moment('from', 'From', 'the beginning')}
+          {moment('to', 'To', 'the end')}
+        </div>
+        <div style={{ display: 'flex', gap: 10 }}>
+          <TextField
+            select
+            label="Speed"
+            value={settings.speed}
+            onChange={(event) => change({ speed: Number(event.target.value) })}
+            sx={{ flex: 1 }}
+          >
+            {SPEEDS.map((speed) => (
+              <MenuItem key={speed} value={speed}>
+                {SPEED_NAMES[speed]}
+              </MenuItem>
+            ))}
           </TextField>
-          <TextField select label="At each moment" value={settings.stopSeconds} onChange={(event) => change({ stopSeconds: Number(event.target.value) })} sx={{ flex: 1 }}>
+          <TextField
+            select
+            label="At each moment"
+            value={settings.stopSeconds}
+            onChange={(event) => change({ stopSeconds: Number(event.target.value) })}
+            sx={{ flex: 1 }}
+          >
             <MenuItem value={0}>no stop</MenuItem>
-            {[1, 1.5, 3].map((s) => <MenuItem key={s} value={s}>still for {s} s</MenuItem>)}
+            {[1, 1.5, 3].map((s) => (
+              <MenuItem key={s} value={s}>
+                still for {s} s
+              </MenuItem>
+            ))}
           </TextField>
-          <TextField select label="File" value={settings.format} onChange={(event) => change({ format: event.target.value as FilmSettings['format'] })} sx={{ flex: 1 }}>
-            <MenuItem value="mp4" disabled={!mp4}>MP4 (H.264){mp4 ? '' : ': not in this browser'}</MenuItem>
+          <TextField
+            select
+            label="File"
+            value={settings.format}
+            onChange={(event) => change({ format: event.target.value as FilmSettings['format'] })}
+            sx={{ flex: 1 }}
+          >
+            <MenuItem value="mp4" disabled={!mp4}>
+              MP4 (H.264){mp4 ? '' : ': not in this browser'}
+            </MenuItem>
             <MenuItem value="webm">WebM (VP9)</MenuItem>
           </TextField>
         </div>
-        <FormControlLabel control={<Checkbox checked={settings.lines} onChange={(event) => change({ lines: event.target.checked })} />} label="Measured lines and values" />
-        {plan && <div className="note" data-testid="film-length">{plan.ok ? `${(plan.value.length / FILM_RATE).toFixed(1)} s, ${FILM_SIZE.width} \u00d7 ${FILM_SIZE.height}, ${FILM_RATE} pictures a second` : plan.issue.message}</div>}
+        <FormControlLabel
+          control={<Checkbox checked={settings.lines} onChange={(event) => change({ lines: event.target.checked })} />}
+          label="Measured lines and values"
+        />
+        {plan && (
+          <div className="note" data-testid="film-length">
+            {plan.ok
+              ? `${(plan.value.length / FILM_RATE).toFixed(1)} s, ${FILM_SIZE.width} \u00d7 ${FILM_SIZE.height}, ${FILM_RATE} pictures a second`
+              : plan.issue.message}
+          </div>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={!plan?.ok} onClick={() => void make()}>Make the film</Button>
+        <Button variant="contained" disabled={!plan?.ok} onClick={() => void make()}>
+          Make the film
+        </Button>
       </DialogActions>
     </Dialog>
   );

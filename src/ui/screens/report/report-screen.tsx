@@ -26,7 +26,11 @@ import { dayText, plusMinus, readingText, signed } from '../../components/format
 import { FilmDialog } from './film-dialog';
 import { useStills } from './use-stills';
 
-const fileSafe = (name: string): string => name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase() || 'session';
+const fileSafe = (name: string): string =>
+  name
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '')
+    .toLowerCase() || 'session';
 
 async function saveWithVideo(session: Session, name: string): Promise<void> {
   const archive = await sessionArchive(session);
@@ -43,14 +47,34 @@ export function ReportScreen(): ReactNode {
   return (
     <SessionFrame step="report">
       <main className="page">
-        <div className="no-print" style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap', marginBottom: 12 }}>
-          <Button variant="contained" onClick={() => window.print()}>Print or save as PDF</Button>
-          <Button variant="outlined" onClick={() => download(`${name}.csv`, 'text/csv', csvOf(derived))}>Save all numbers as CSV</Button>
-          <Button variant="outlined" disabled={derived.panes.length === 0} onClick={() => setFilming(true)}>Save a film</Button>
-          <Button variant="outlined" onClick={() => void saveWithVideo(session, name)}>Save the session with video</Button>
-          <Button variant="outlined" onClick={() => download(`${name}.falcon.json`, 'application/json', sessionText(session))}>Save the session without video</Button>
+        <div
+          className="no-print"
+          style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap', marginBottom: 12 }}
+        >
+          <Button variant="contained" onClick={() => window.print()}>
+            Print or save as PDF
+          </Button>
+          <Button variant="outlined" onClick={() => download(`${name}.csv`, 'text/csv', csvOf(derived))}>
+            Save all numbers as CSV
+          </Button>
+          <Button variant="outlined" disabled={derived.panes.length === 0} onClick={() => setFilming(true)}>
+            Save a film
+          </Button>
+          <Button variant="outlined" onClick={() => void saveWithVideo(session, name)}>
+            Save the session with video
+          </Button>
+          <Button
+            variant="outlined"
+            onClick={() => download(`${name}.falcon.json`, 'application/json', sessionText(session))}
+          >
+            Save the session without video
+          </Button>
         </div>
-        {derived.judged.length === 0 ? <p style={{ textAlign: 'center' }}>The report fills itself once both clips are in and measured.</p> : <ReportBody derived={derived} />}
+        {derived.judged.length === 0 ? (
+          <p style={{ textAlign: 'center' }}>The report fills itself once both clips are in and measured.</p>
+        ) : (
+          <ReportBody derived={derived} />
+        )}
       </main>
       {filming && <FilmDialog derived={derived} fileName={name} onClose={() => setFilming(false)} />}
     </SessionFrame>
@@ -64,14 +88,26 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
   const strengths = judged.filter((j) => j.state === 'strength');
   const onTarget = judged.filter((j) => j.state === 'on-target');
   const nameOf = ({ measure }: Judged): string => measureName(movement, measure);
-  const numbersOf = (j: Judged): string => `${readingText(j.athlete).value} ${readingText(j.athlete).plusMinus}${j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}`;
+  const numbersOf = (j: Judged): string =>
+    `${readingText(j.athlete).value} ${readingText(j.athlete).plusMinus}${j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}`;
   // What is worked on, as a curve, each quantity once.
   const worked = plan.items.flatMap(({ gap }) => (gap ? [gap.judged.measure] : []));
-  const charts = curveMeasures({ ...movement, measures: worked }).flatMap((measure) => { const curves = curvesOf(derived, measure); return curves ? [{ measure, curves }] : []; });
+  const charts = curveMeasures({ ...movement, measures: worked }).flatMap((measure) => {
+    const curves = curvesOf(derived, measure);
+    return curves ? [{ measure, curves }] : [];
+  });
   const requests = filmingRequests(judged, athlete, reference);
   const school = movement.schools.find((s) => s.id === session.school);
   const names = [...new Set(sides.reference.map((views) => views[0]!.clip.performer.name))];
-  const referenceText = sides.reference.length === 0 ? 'Against published targets only' : <RoleName role="reference" name={`${names.join(', ')}${sides.reference.length > 1 ? ` (mean of ${sides.reference.length} performances)` : `, ${sides.reference[0]![0]!.clip.captureRate} frames per second`}`} />;
+  const referenceText =
+    sides.reference.length === 0 ? (
+      'Against published targets only'
+    ) : (
+      <RoleName
+        role="reference"
+        name={`${names.join(', ')}${sides.reference.length > 1 ? ` (mean of ${sides.reference.length} performances)` : `, ${sides.reference[0]![0]!.clip.captureRate} frames per second`}`}
+      />
+    );
   const shownRoles = (['athlete', 'reference'] as const).filter((role) => derived[role]);
   const minor = athlete?.clip.performer.minor ?? false;
   return (
@@ -79,31 +115,68 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
       <div className="head">
         <div>
           <h1 style={{ margin: 0 }}>{session.name}</h1>
-          <div>{movement.sport}: {movement.name}</div>
-          <div><RoleName role="athlete" name={`${athlete!.clip.performer.name}, ${athlete!.clip.captureRate} frames per second`} /></div>
+          <div>
+            {movement.sport}: {movement.name}
+          </div>
+          <div>
+            <RoleName
+              role="athlete"
+              name={`${athlete!.clip.performer.name}, ${athlete!.clip.captureRate} frames per second`}
+            />
+          </div>
           <div>{referenceText}</div>
-          {school && <div>School: {school.name}. {school.because}</div>}
+          {school && (
+            <div>
+              School: {school.name}. {school.because}
+            </div>
+          )}
         </div>
         <div>{dayText(dayOf(session), 'd MMMM yyyy')}</div>
       </div>
-      {session.impressions && <section><h2>First impressions</h2><p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p></section>}
+      {session.impressions && (
+        <section>
+          <h2>First impressions</h2>
+          <p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p>
+        </section>
+      )}
       <section>
         <h2>Work on</h2>
         <JudgedSummary judged={judged} />
-        {plan.items.length === 0 && judgedCount(judged).judged > 0 && <p>No difference lies beyond its range and its measuring error.</p>}
+        {plan.items.length === 0 && judgedCount(judged).judged > 0 && (
+          <p>No difference lies beyond its range and its measuring error.</p>
+        )}
         {plan.items.map((item, i) => (
           <div key={item.id} style={{ marginBottom: 14, breakInside: 'avoid' }} data-testid="report-correction">
             <CorrectionCard correction={correctionOf(movement, item, minor)} index={i} />
           </div>
         ))}
-        {priorities.dropped.map(({ gap, reason }) => <p key={gap.judged.measure.id}>Not worked on: {gap.judged.measure.name.toLowerCase()} (“{reason}”).</p>)}
-        {priorities.parked.map(({ gap, why }) => <p key={gap.judged.measure.id}>Later: {gap.judged.measure.name.toLowerCase()}. {why}.</p>)}
+        {priorities.dropped.map(({ gap, reason }) => (
+          <p key={gap.judged.measure.id}>
+            Not worked on: {gap.judged.measure.name.toLowerCase()} (“{reason}”).
+          </p>
+        ))}
+        {priorities.parked.map(({ gap, why }) => (
+          <p key={gap.judged.measure.id}>
+            Later: {gap.judged.measure.name.toLowerCase()}. {why}.
+          </p>
+        ))}
       </section>
       <SinceBefore derived={derived} />
       <section>
         <h2>Keep</h2>
         {strengths.length + onTarget.length === 0 && <p>Nothing stands clear of the measuring error.</p>}
-        <ul>{strengths.map((j) => <li key={j.measure.id}><strong>{nameOf(j)}</strong>: {numbersOf(j)}</li>)}{onTarget.map((j) => <li key={j.measure.id}>Good as it is: {nameOf(j)}, {numbersOf(j)}</li>)}</ul>
+        <ul>
+          {strengths.map((j) => (
+            <li key={j.measure.id}>
+              <strong>{nameOf(j)}</strong>: {numbersOf(j)}
+            </li>
+          ))}
+          {onTarget.map((j) => (
+            <li key={j.measure.id}>
+              Good as it is: {nameOf(j)}, {numbersOf(j)}
+            </li>
+          ))}
+        </ul>
       </section>
       <section>
         <h2>Moments</h2>
@@ -116,8 +189,21 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
                 const performance = derived[role]!;
                 return (
                   <figure key={role}>
-                    {still ? <img src={still} alt={`${performance.clip.performer.name} at ${moment.name.toLowerCase()}`} data-testid="still" /> : <div style={{ background: '#171c20', aspectRatio: '4 / 3' }} />}
-                    <figcaption><RoleName role={role} name={performance.clip.performer.name} />{performance.marks[moment.id] === undefined ? ' not marked' : ` frame ${Math.round(performance.marks[moment.id]!) + 1}`}</figcaption>
+                    {still ? (
+                      <img
+                        src={still}
+                        alt={`${performance.clip.performer.name} at ${moment.name.toLowerCase()}`}
+                        data-testid="still"
+                      />
+                    ) : (
+                      <div style={{ background: '#171c20', aspectRatio: '4 / 3' }} />
+                    )}
+                    <figcaption>
+                      <RoleName role={role} name={performance.clip.performer.name} />
+                      {performance.marks[moment.id] === undefined
+                        ? ' not marked'
+                        : ` frame ${Math.round(performance.marks[moment.id]!) + 1}`}
+                    </figcaption>
                   </figure>
                 );
               })}
@@ -128,7 +214,22 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
       <section>
         <h2>Measures</h2>
         <table className="sheet">
-          <thead><tr><th>Measure</th><th className="left">Moment</th><th><span className="mark-athlete" />Athlete</th><th><span className="mark-reference" />Reference</th><th>Difference</th><th className="left">State</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Measure</th>
+              <th className="left">Moment</th>
+              <th>
+                <span className="mark-athlete" />
+                Athlete
+              </th>
+              <th>
+                <span className="mark-reference" />
+                Reference
+              </th>
+              <th>Difference</th>
+              <th className="left">State</th>
+            </tr>
+          </thead>
           <tbody>
             {judged.map((j) => {
               const a = readingText(j.athlete);
@@ -138,10 +239,19 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
                 <tr key={j.measure.id}>
                   <td className="wrap">{j.measure.name}</td>
                   <td className="left wrap">{momentName(momentsOf(j.measure)[0]!)}</td>
-                  <td>{a.value} <span className="pm">{a.plusMinus}</span></td>
-                  <td>{r.value} <span className="pm">{r.plusMinus}</span></td>
-                  <td>{j.difference === null ? '–' : signed(j.difference, unit)} <span className="pm">{j.plusMinus === null ? '' : plusMinus(j.plusMinus, unit)}</span></td>
-                  <td className="left"><StateMark state={j.state} /></td>
+                  <td>
+                    {a.value} <span className="pm">{a.plusMinus}</span>
+                  </td>
+                  <td>
+                    {r.value} <span className="pm">{r.plusMinus}</span>
+                  </td>
+                  <td>
+                    {j.difference === null ? '–' : signed(j.difference, unit)}{' '}
+                    <span className="pm">{j.plusMinus === null ? '' : plusMinus(j.plusMinus, unit)}</span>
+                  </td>
+                  <td className="left">
+                    <StateMark state={j.state} />
+                  </td>
                 </tr>
               );
             })}
@@ -151,36 +261,78 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
       {charts.length > 0 && (
         <section>
           <h2>Curves</h2>
-          {charts.map(({ measure, curves }) => <div key={measure.id} style={{ breakInside: 'avoid', marginBottom: 10 }}><ComparedCurve movement={movement} measure={measure} curves={curves} onChoose={() => undefined} /></div>)}
-          <p className="pm">In matched time; grey is the range of the reference. Tinted: outside it by more than the measuring error.</p>
+          {charts.map(({ measure, curves }) => (
+            <div key={measure.id} style={{ breakInside: 'avoid', marginBottom: 10 }}>
+              <ComparedCurve movement={movement} measure={measure} curves={curves} onChoose={() => undefined} />
+            </div>
+          ))}
+          <p className="pm">
+            In matched time; grey is the range of the reference. Tinted: outside it by more than the measuring error.
+          </p>
         </section>
       )}
-      <section><h2>Timing</h2><TimingTable rows={timing} athlete={sides.athlete} reference={sides.reference} /></section>
+      <section>
+        <h2>Timing</h2>
+        <TimingTable rows={timing} athlete={sides.athlete} reference={sides.reference} />
+      </section>
       {session.notes.length > 0 && (
         <section>
           <h2>Notes</h2>
-          <ul>{session.notes.map((n) => <li key={n.id}>{n.kind === 'good' ? 'Good' : 'Work on'}: {n.text || 'no words'} ({session.clips.find((c) => c.id === n.clipId)?.role ?? 'clip removed'}, frame {n.frame + 1})</li>)}</ul>
+          <ul>
+            {session.notes.map((n) => (
+              <li key={n.id}>
+                {n.kind === 'good' ? 'Good' : 'Work on'}: {n.text || 'no words'} (
+                {session.clips.find((c) => c.id === n.clipId)?.role ?? 'clip removed'}, frame {n.frame + 1})
+              </li>
+            ))}
+          </ul>
         </section>
       )}
       {sheet && movement.sheet && (
         <section>
-          <h2>{movement.sheet.name}: {sheet.points} of {sheet.most} points</h2>
-          <ul>{sheet.results.map((r) => <li key={r.criterion.id}>{r.criterion.name}: {r.met === 'open' ? 'open' : `${r.points} of ${r.criterion.points}`}{r.byEye ? ` (by eye: ${r.byEye.reason})` : ''}</li>)}</ul>
-          {sheet.held.map((gate) => <p key={gate.because}>Held at {gate.most}: {gate.because}.</p>)}
+          <h2>
+            {movement.sheet.name}: {sheet.points} of {sheet.most} points
+          </h2>
+          <ul>
+            {sheet.results.map((r) => (
+              <li key={r.criterion.id}>
+                {r.criterion.name}: {r.met === 'open' ? 'open' : `${r.points} of ${r.criterion.points}`}
+                {r.byEye ? ` (by eye: ${r.byEye.reason})` : ''}
+              </li>
+            ))}
+          </ul>
+          {sheet.held.map((gate) => (
+            <p key={gate.because}>
+              Held at {gate.most}: {gate.because}.
+            </p>
+          ))}
         </section>
       )}
       {requests.length > 0 && (
         <section>
           <h2>Film next time</h2>
-          <ul>{requests.map((r) => <li key={r.request}>{r.request} {r.because}{r.measures.length > 0 ? ` (${r.measures.join(', ')})` : ''}.</li>)}</ul>
+          <ul>
+            {requests.map((r) => (
+              <li key={r.request}>
+                {r.request} {r.because}
+                {r.measures.length > 0 ? ` (${r.measures.join(', ')})` : ''}.
+              </li>
+            ))}
+          </ul>
         </section>
       )}
       <section data-testid="cautions">
         <h2>Cautions</h2>
-        {cautionsFor(movement, priorities.proposed, minor).map((text) => <div key={text} className="caution" style={{ marginBottom: 8 }}>{text}</div>)}
+        {cautionsFor(movement, priorities.proposed, minor).map((text) => (
+          <div key={text} className="caution" style={{ marginBottom: 8 }}>
+            {text}
+          </div>
+        ))}
       </section>
       <p style={{ fontSize: '.8rem', color: '#545c61' }}>
-        Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at {session.cutoff} Hz.
+        Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more
+        than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at {session.cutoff}{' '}
+        Hz.
       </p>
     </article>
   );

@@ -16,7 +16,12 @@ const STILL = { width: 560, height: 420 };
 /** Stills are drawn at twice their size, for paper. */
 const DENSITY = 2;
 
-async function paintStills(derived: Derived, performance: Performance, signal: AbortSignal, done: (key: string, address: string) => void): Promise<void> {
+async function paintStills(
+  derived: Derived,
+  performance: Performance,
+  signal: AbortSignal,
+  done: (key: string, address: string) => void,
+): Promise<void> {
   const { clip, marks } = performance;
   const { movement, judged } = derived;
   const drawings = derived.session.drawings.filter((d) => d.clipId === clip.id);
@@ -36,12 +41,26 @@ async function paintStills(derived: Derived, performance: Performance, signal: A
       const reading = judged.find((j) => j.measure.id === id)?.[clip.role];
       return reading?.measurable === true && reading.provenance.clipId === clip.id;
     };
-    const measures = movement.measures.filter((m) => momentsOf(m)[0] === moment.id && m.importance >= 0.4 && readHere(m.id));
+    const measures = movement.measures.filter(
+      (m) => momentsOf(m)[0] === moment.id && m.importance >= 0.4 && readHere(m.id),
+    );
     context.setTransform(DENSITY, 0, 0, DENSITY, 0, 0);
     context.fillStyle = '#171c20';
     context.fillRect(0, 0, STILL.width, STILL.height);
     paintPicture(context, { frame, ...shownAs(clip) }, viewport, STILL);
-    paintScene(context, [...drawFigure(performance, index), ...measures.flatMap((m) => drawMeasure(m, performance, index)), ...drawings.filter((d) => visibleAt(d, movement, performance, index)).flatMap((d) => drawDrawing(d, performance, index))], clip.role, viewport, STILL);
+    paintScene(
+      context,
+      [
+        ...drawFigure(performance, index),
+        ...measures.flatMap((m) => drawMeasure(m, performance, index)),
+        ...drawings
+          .filter((d) => visibleAt(d, movement, performance, index))
+          .flatMap((d) => drawDrawing(d, performance, index)),
+      ],
+      clip.role,
+      viewport,
+      STILL,
+    );
     const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.88 });
     if (!signal.aborted) done(`${clip.role}-${moment.id}`, URL.createObjectURL(blob));
   });
@@ -59,7 +78,8 @@ export function useStills(derived: Derived): Readonly<Record<string, string>> {
       made.push(address);
       setStills((before) => ({ ...before, [key]: address }));
     };
-    for (const performance of [athlete, reference]) if (performance) void paintStills(derived, performance, controller.signal, done);
+    for (const performance of [athlete, reference])
+      if (performance) void paintStills(derived, performance, controller.signal, done);
     return () => {
       controller.abort();
       made.forEach((address) => URL.revokeObjectURL(address));
