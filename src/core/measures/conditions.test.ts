@@ -92,6 +92,31 @@ describe('directions go round', () => {
   });
 });
 
+describe('a peak that is all noise', () => {
+  const roll = dice(31);
+  const shaky = (x: number, y: number): readonly [number, number] => [x + 12 * (roll() - 0.5), y + 12 * (roll() - 0.5)];
+  const still = (): Points => ({ 'left-elbow': shaky(500, 400), 'left-wrist': shaky(560, 400) });
+  const phase = { from: 'start', to: 'end' } as const;
+  const METRES = { scale: { pixels: 100, metres: 1 } };
+  const readings = (measure: Measure): Reading[] =>
+    upTo(60).map(() => evaluateMeasure(measure, at(still, upTo(60), { start: 5, end: 55 }, METRES)));
+
+  it('of a rate is not measurable, nor is its time', () => {
+    const rate = make({ kind: 'peak-rate', of: ROD, direction: 'either', ...phase });
+    const when = make({ kind: 'peak-rate', of: ROD, direction: 'either', give: 'time', ...phase });
+    const [rates, times] = [readings(rate), readings(when)];
+    expect(rates.filter((r) => !r.measurable && r.reason === 'too-uncertain').length).toBeGreaterThan(0);
+    expect(times.filter((r) => !r.measurable && r.reason === 'too-uncertain').length).toBeGreaterThan(0);
+  });
+
+  it('of a speed is never below zero', () => {
+    const speed = make({ kind: 'speed', point: 'opposite-wrist', along: 'straight', lengthIn: 'm', ...phase });
+    const all = readings(speed);
+    expect(all.filter((r) => r.measurable && r.value <= 0)).toEqual([]);
+    expect(all.filter((r) => !r.measurable && r.reason === 'too-uncertain').length).toBeGreaterThan(0);
+  });
+});
+
 describe('rates go by the frames\u2019 own times', () => {
   const without = (...gone: readonly number[]): readonly number[] => upTo(41).filter((f) => !gone.includes(f));
   const METRES = { scale: { pixels: 100, metres: 1 } };

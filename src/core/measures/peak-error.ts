@@ -1,4 +1,5 @@
 import type { Performance } from '../performance/performance';
+import { notMeasurable, type NotMeasurable } from '../reading';
 import { momentSd } from '../performance/moments';
 import type { FrameSpan } from '../signal/peaks';
 import { smoothCoordinate } from '../signal/smooth';
@@ -53,6 +54,20 @@ export function aboveTop(
   for (let i = first; i <= last; i++) if (values[i]! > top - WITHIN_NOISE * noise) near++;
   return noise * largestOf(near * Math.min(1, 2 * cutoff * interval));
 }
+
+/**
+ * Why nothing is said of the peak of a size (which has no sign) that is no higher than noise alone would make it; null for one that
+ * stands out.
+ * @param height the peak without its noise
+ */
+export const lostInNoise = (height: number): NotMeasurable | null =>
+  height <= 0
+    ? notMeasurable(
+        'too-uncertain',
+        'Nothing here stands out of the noise of the points',
+        'Find the points with the accurate detector, place them by hand, or film from nearer.',
+      )
+    : null;
 
 /**
  * What a quick peak of a rate loses: to the derivative over two frames a sixth of its second difference (series of the central difference) and about as much again by what lies

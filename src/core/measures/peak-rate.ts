@@ -11,7 +11,7 @@ import { timeAtFrame } from '../timing/clip-time';
 import type { DisplayUnit } from '../units';
 import { drawOf, type OfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
-import { aboveTop, edgeSd, flattened, PEAK_WIDENING, peakTimeSd, POSTURE_TIME } from './peak-error';
+import { aboveTop, edgeSd, flattened, lostInNoise, PEAK_WIDENING, peakTimeSd, POSTURE_TIME } from './peak-error';
 import { isCurve, phaseCurve, timeFrom } from './phase-curve';
 
 const RATE_UNITS: Readonly<Record<string, DisplayUnit>> = { deg: 'deg/s', m: 'm/s', '%BH': 'BH/s', '%': '%' };
@@ -55,6 +55,8 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
     const raw = continuousCurve({ ...performance, smoothed: performance.raw }, of, lengthIn);
     const trembling = derivativeSd(noiseOfSamples(raw) || 0, performance.interval, performance.cutoff);
     const height = top.value - aboveTop(performance, score, r.span, trembling);
+    const lost = direction === 'either' ? lostInNoise(height) : null;
+    if (lost) return lost;
     if (give === 'time')
       return timeFrom(
         performance,

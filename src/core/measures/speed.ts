@@ -10,7 +10,7 @@ import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import type { DisplayUnit } from '../units';
 import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
-import { aboveTop, edgeSd, flattened, PEAK_WIDENING, peakTimeSd } from './peak-error';
+import { aboveTop, edgeSd, flattened, lostInNoise, PEAK_WIDENING, peakTimeSd } from './peak-error';
 import { drawPath, isPath, pathOf, pathProvenance, speeds, type Path } from './point-path';
 
 const unitOf = ({ lengthIn }: Pick<MeasureOf<'speed'>, 'lengthIn'>): DisplayUnit => (lengthIn === 'm' ? 'm/s' : 'BH/s');
@@ -62,24 +62,26 @@ export const speed: KindOfMeasure<'speed'> = {
     if (!top)
       return notMeasurable('point-missing', 'The phase is too short for a speed', 'Mark the moments farther apart.');
     const noise = noiseOf(performance, path);
+    const trembling = derivativeSd(path.jitter, performance.interval, performance.cutoff);
+    const value = top.value - aboveTop(performance, curve, path.span, trembling);
+    const lost = measure.along === 'straight' ? lostInNoise(value) : null;
+    if (lost) return lost;
     if (measure.give === 'time') {
       const start = performance.marks[measure.from]!;
-      const value = timeAtFrame(performance.times, top.frame) - timeAtFrame(performance.times, start);
+      const later = timeAtFrame(performance.times, top.frame) - timeAtFrame(performance.times, start);
       const sd = quadrature(
         peakTimeSd(performance, curve, path.span, top.frame, quadrature(noise, besideSd(path, top.value))),
         momentSd(performance, measure.from),
       );
       return {
         measurable: true,
-        value,
+        value: later,
         sd,
         alikeSd: 0,
         unit: 'ms',
         provenance: pathProvenance(performance, measure, [top.frame, start]),
       };
     }
-    const trembling = derivativeSd(path.jitter, performance.interval, performance.cutoff);
-    const value = top.value - aboveTop(performance, curve, path.span, trembling);
     return speedReading(
       performance,
       measure,
