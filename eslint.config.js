@@ -1,8 +1,11 @@
 import js from '@eslint/js';
 import boundaries from 'eslint-plugin-boundaries';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+const PROJECTS = ['tsconfig.app.json', 'tsconfig.node.json'];
 /** The folders of the core in their order: each may import those before it, and the files beside them. */
 const CORE_ORDER = [
   'anatomy',
@@ -77,11 +80,16 @@ export default tseslint.config(
   ...tseslint.configs.recommended,
   {
     files: ['**/*.{ts,tsx}'],
-    plugins: { boundaries },
+    plugins: { boundaries, 'import-x': importX },
+    languageOptions: {
+      parserOptions: { project: PROJECTS, tsconfigRootDir: import.meta.dirname },
+    },
     settings: {
       'import/resolver': {
-        typescript: { project: ['tsconfig.app.json', 'tsconfig.node.json'], noWarnOnMultipleProjects: true },
+        typescript: { project: PROJECTS, noWarnOnMultipleProjects: true },
       },
+      'import-x/resolver-next': [createTypeScriptImportResolver({ project: PROJECTS, noWarnOnMultipleProjects: true })],
+      'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
       'boundaries/elements': Object.keys(MAY_IMPORT)
         .reverse()
         .map((type) => ({
@@ -93,6 +101,10 @@ export default tseslint.config(
     },
     rules: {
       'boundaries/dependencies': layerRule([]),
+      'import-x/no-cycle': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
       '@typescript-eslint/explicit-module-boundary-types': 'off',
       '@typescript-eslint/consistent-type-imports': 'error',
       eqeqeq: ['error', 'always', { null: 'ignore' }],
@@ -119,7 +131,8 @@ export default tseslint.config(
   {
     files: ['src/**/*.tsx', 'src/**/*.ts'],
     plugins: { 'react-hooks': reactHooks },
-    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+    // The React Compiler is not used: what it could not keep memoised is no finding.
+    rules: { ...reactHooks.configs.recommended.rules, 'react-hooks/preserve-manual-memoization': 'off' },
   },
   {
     // Tests beside the code share fixtures, and may look at what is built on it.

@@ -6,6 +6,7 @@ import type { GesturePhase } from './drawing-gesture';
 import { paintEdges } from './paint-edges';
 import { paintPicture } from './paint-picture';
 import { paintScene } from './paint-scene';
+import { useLatest } from './use-latest';
 import {
   detailFor,
   fitPicture,
@@ -76,8 +77,7 @@ export function Pane(props: PaneProps): ReactNode {
   const byHand = useRef<Viewport | null>(null);
   const drag = useRef<Drag | null>(null);
   const [size, setSize] = useState<Size>({ width: 1, height: 1 });
-  const current = useRef(props);
-  current.current = props;
+  const current = useLatest(props);
 
   const viewportNow = useCallback((): Viewport => {
     const { picture, followBody: follow, focusAt } = current.current;
@@ -87,7 +87,7 @@ export function Pane(props: PaneProps): ReactNode {
       (byHand.current && { ...byHand.current, mirrored: picture.mirrored, turn: picture.turn }) ??
       fitPicture(picture, size, picture)
     );
-  }, [size]);
+  }, [current, size]);
 
   const draw = useCallback((): void => {
     const context = canvas.current?.getContext('2d');
@@ -144,7 +144,7 @@ export function Pane(props: PaneProps): ReactNode {
       context.lineTo(centre.x, centre.y + 10);
       context.stroke();
     }
-  }, [size, viewportNow]);
+  }, [current, size, viewportNow]);
 
   useLayoutEffect(() => {
     const element = canvas.current!;
@@ -158,8 +158,7 @@ export function Pane(props: PaneProps): ReactNode {
     return () => observer.disconnect();
   }, []);
 
-  const drawLatest = useRef(draw);
-  drawLatest.current = draw;
+  const drawLatest = useLatest(draw);
   const { attach } = props;
   useEffect(() => {
     const detach = attach((frame, index) => {
@@ -172,7 +171,7 @@ export function Pane(props: PaneProps): ReactNode {
       latest.current?.frame.close();
       latest.current = null;
     };
-  }, [attach]);
+  }, [attach, drawLatest]);
   const { sceneAt, focusAt, handlesAt, picture, ghost, edges, followBody: follows, placing, chosen } = props;
   // Every picture draws itself when it comes; here what lies over it has changed.
   useEffect(draw, [draw, sceneAt, focusAt, handlesAt, picture, ghost, edges, follows, placing, chosen]);
@@ -215,7 +214,7 @@ export function Pane(props: PaneProps): ReactNode {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [size, viewportNow]);
+  }, [current, size, viewportNow]);
 
   const pointerAt = (event: PointerEvent): Vec2 => {
     const box = canvas.current!.getBoundingClientRect();

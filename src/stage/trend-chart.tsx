@@ -42,6 +42,18 @@ export interface TrendChartProps {
   readonly onChoose: (key: string) => void;
 }
 
+/** Which places leave room for the text of the one before. */
+function farEnough(xs: readonly number[]): ReadonlySet<number> {
+  let last = -Infinity;
+  return new Set(
+    xs.flatMap((x, i) => {
+      if (x - last < LABEL) return [];
+      last = x;
+      return [i];
+    }),
+  );
+}
+
 /** One measure over sessions: values with their 95 % intervals, and behind each the range that it was judged by. */
 export function TrendChart({ title, unit, points, height, onChoose }: TrendChartProps): ReactNode {
   const [width, watch] = useWidth(520);
@@ -71,7 +83,7 @@ export function TrendChart({ title, unit, points, height, onChoose }: TrendChart
   const edge = (i: number): number =>
     i < 0 ? MARGIN.left : i >= xs.length - 1 ? width - MARGIN.right : (xs[i]! + xs[i + 1]!) / 2;
   const colour = ROLE_STYLE.athlete.onPaper;
-  let labelled = -Infinity;
+  const labelled = farEnough(xs);
   return (
     <svg
       ref={watch}
@@ -118,8 +130,7 @@ export function TrendChart({ title, unit, points, height, onChoose }: TrendChart
       />
       {points.map((p, i) => {
         const x = xs[i]!;
-        const shown = p.now || x - labelled >= LABEL;
-        if (shown) labelled = x;
+        const shown = p.now || labelled.has(i);
         return (
           <g key={p.key}>
             <line

@@ -7,6 +7,8 @@ export interface Job {
   readonly done: number;
   readonly all: number;
   readonly startedAt: number;
+  /** When `done` was last heard of, like `startedAt` in ms of the page's clock. */
+  readonly heardAt: number;
   readonly cancel: () => void;
 }
 
@@ -17,18 +19,21 @@ export function startJob(
   label: string,
 ): { signal: AbortSignal; progress: (done: number, all: number) => void; end: () => void } {
   const controller = new AbortController();
-  const job: Job = { id, label, done: 0, all: 0, startedAt: performance.now(), cancel: () => controller.abort() };
+  const now = performance.now();
+  const job: Job = { id, label, done: 0, all: 0, startedAt: now, heardAt: now, cancel: () => controller.abort() };
   useJobs.setState((state) => ({ jobs: [...state.jobs.filter((j) => j.id !== id), job] }));
   return {
     signal: controller.signal,
     progress: (done, all) =>
-      useJobs.setState((state) => ({ jobs: state.jobs.map((j) => (j.id === id ? { ...j, done, all } : j)) })),
+      useJobs.setState((state) => ({
+        jobs: state.jobs.map((j) => (j.id === id ? { ...j, done, all, heardAt: performance.now() } : j)),
+      })),
     end: () => useJobs.setState((state) => ({ jobs: state.jobs.filter((j) => j.id !== id) })),
   };
 }
 
 /** Seconds until a job is done at its pace so far; null while there is nothing to go by. */
-export function secondsLeft(job: Job, now: number): number | null {
-  if (job.done < 3 || job.all === 0) return null;
-  return ((now - job.startedAt) / 1000 / job.done) * (job.all - job.done);
+export function secondsLeft({ done, all, startedAt, heardAt }: Job): number | null {
+  if (done < 3 || all === 0) return null;
+  return ((heardAt - startedAt) / 1000 / done) * (all - done);
 }

@@ -2,38 +2,66 @@ import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { z } from 'zod';
 
-/** The order of the folders is a rule that fails, not a drawing: one planted breach each. */
+/** The rules of the house fail, they are not a drawing: one planted breach each, in the place of a file that is there. */
 const root = path.join(import.meta.dirname, '..', '..');
-const Report = z.array(
-  z.object({ messages: z.array(z.object({ ruleId: z.string().nullable(), message: z.string() })) }),
-);
-
-/** The rules that `code` breaks where it stood in `file`. */
-function broken(file: string, code: string): readonly string[] {
-  const run = spawnSync('npx', ['--no-install', 'eslint', '--stdin', '--stdin-filename', file, '--format', 'json'], {
-    cwd: root,
-    input: code,
-    encoding: 'utf8',
-  });
-  return Report.parse(JSON.parse(run.stdout)).flatMap((f) => f.messages.map((m) => m.ruleId ?? m.message));
-}
 
 const use = (name: string, from: string): string =>
   `import { ${name} } from '${from}';\nexport const planted = ${name};\n`;
 
+const PLANTED = {
+  allowed: { file: 'src/core/quantities/read.ts', code: use('wrapAngle', '../geometry/angle') },
+  upInTheCore: { file: 'src/core/quantities/read.ts', code: use('kindOf', '../measures') },
+  upFromGeometry: { file: 'src/core/geometry/angle.ts', code: use('rateOfChange', '../signal/derivative') },
+  screens: { file: 'src/core/scene/figure.ts', code: use('notify', '../../state/notices') },
+  dice: { file: 'src/core/signal/smooth.ts', code: 'export const planted = Math.random();\n' },
+  cycle: { file: 'src/core/measures/peak-error.ts', code: use('peakRate', './peak-rate') },
+  forgotten: {
+    file: 'src/core/units.ts',
+    code: `export function planted(side: 'left' | 'right'): number {
+  switch (side) {
+    case 'left':
+      return 1;
+  }
+  return 0;
+}
+`,
+  },
+  unawaited: {
+    file: 'src/state/notices.ts',
+    code: 'export const planted = (): void => {\n  Promise.resolve(1);\n};\n',
+  },
+};
+
+const broken = ((): Record<keyof typeof PLANTED, readonly string[]> => {
+  const run = spawnSync(process.execPath, [path.join(root, 'tests', 'fixtures', 'lint-planted.mjs')], {
+    cwd: root,
+    input: JSON.stringify(Object.values(PLANTED)),
+    encoding: 'utf8',
+  });
+  if (run.status !== 0) throw new Error(run.stderr);
+  const found = z.array(z.array(z.string())).parse(JSON.parse(run.stdout));
+  return Object.fromEntries(Object.keys(PLANTED).map((name, i) => [name, found[i]!])) as Record<
+    keyof typeof PLANTED,
+    readonly string[]
+  >;
+})();
+
 test('a folder of the core may import those before it, and no other', () => {
-  expect(broken('src/core/quantities/planted.ts', use('wrapAngle', '../geometry/angle'))).toEqual([]);
-  expect(broken('src/core/quantities/planted.ts', use('kindOf', '../measures'))).toContain('boundaries/dependencies');
-  expect(broken('src/core/geometry/planted.ts', use('rateOfChange', '../signal/derivative'))).toContain(
-    'boundaries/dependencies',
-  );
-}, 120_000);
+  expect(broken.allowed).toEqual([]);
+  expect(broken.upInTheCore).toContain('boundaries/dependencies');
+  expect(broken.upFromGeometry).toContain('boundaries/dependencies');
+});
 
 test('the core knows nothing of the screens, and has no dice', () => {
-  expect(broken('src/core/scene/planted.ts', use('notify', '../../state/notices'))).toContain(
-    'boundaries/dependencies',
-  );
-  expect(broken('src/core/signal/planted.ts', 'export const planted = Math.random();\n')).toContain(
-    'no-restricted-properties',
-  );
-}, 120_000);
+  expect(broken.screens).toContain('boundaries/dependencies');
+  expect(broken.dice).toContain('no-restricted-properties');
+});
+
+test('no file imports itself in a circle', () => {
+  expect(broken.cycle).toContain('import-x/no-cycle');
+});
+
+test('a case that a switch leaves out, and a promise that nobody waits for, are found', () => {
+  expect(broken.forgotten).toContain('@typescript-eslint/switch-exhaustiveness-check');
+  expect(broken.unawaited).toContain('@typescript-eslint/no-floating-promises');
+});

@@ -7,7 +7,7 @@ import { secondsLeft, useJobs } from '../../state/jobs';
 export function JobBar(): ReactNode {
   const jobs = useJobs((state) => state.jobs);
   return jobs.map((job) => {
-    const left = secondsLeft(job, performance.now());
+    const left = secondsLeft(job);
     const share = job.all === 0 ? 0 : (job.done / job.all) * 100;
     return (
       <div key={job.id} className="job" role="status">

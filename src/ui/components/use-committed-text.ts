@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState, type ChangeEvent } from 'react';
+import { useLatest } from '../../stage/use-latest';
 
 /** Pause in typing after which a text is kept, milliseconds. */
 const PAUSE = 500;
@@ -16,13 +17,16 @@ export interface CommittedText {
  */
 export function useCommittedText(kept: string, commit: (text: string) => void): CommittedText {
   const [text, setText] = useState(kept);
-  const latest = useRef({ text, kept, commit });
-  latest.current = { text, kept, commit };
+  const [before, setBefore] = useState(kept);
+  if (before !== kept) {
+    setBefore(kept);
+    setText(kept);
+  }
+  const latest = useLatest({ text, kept, commit });
   const flush = useRef(() => {
     const now = latest.current;
     if (now.text !== now.kept) now.commit(now.text);
   });
-  useEffect(() => setText(kept), [kept]);
   useEffect(() => {
     const timer = setTimeout(flush.current, PAUSE);
     return () => clearTimeout(timer);

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { frameAtTime, nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
 import { momentTimes } from '../../../core/performance/moments';
 import type { Performance } from '../../../core/performance/performance';
@@ -26,12 +26,12 @@ export function BenchRibbons({
 }): ReactNode {
   const { movement } = derived;
   const view = useView();
-  const [held, setHeld] = useState<HeldPin | null>(null);
+  const [heldPin, setHeld] = useState<HeldPin | null>(null);
   const thumbnails = useThumbnails(derived);
   const onDomain = useCallback((domain: readonly [number, number]) => showSpan(derived, domain), [derived]);
-  // A clip that was removed takes its pin along.
-  useEffect(() => setHeld(null), [derived.clips.length]);
   const on = ribbonClips(derived);
+  // A clip that was removed takes its pin along.
+  const held = heldPin && on.some((c) => c.id === heldPin.clipId) ? heldPin : null;
   if (on.length === 0) return <div />;
   const performanceOf = (id: string): Performance => on.find((c) => c.id === id)!.performance;
   const clipId = (id: string): string => performanceOf(id).clip.id;
@@ -46,7 +46,7 @@ export function BenchRibbons({
     markMoment(clip.id, moment, inside);
     player.goTo(clip.id, Math.round(inside));
   };
-  const heldFrame = held && on.some((c) => c.id === held.clipId) ? frameAt(held.clipId, held.at) : null;
+  const heldFrame = held && frameAt(held.clipId, held.at);
   return (
     <div className="ribbon-frame">
       {held && heldFrame !== null && <PinLoupe performance={performanceOf(held.clipId)} frame={heldFrame} x={held.x} />}

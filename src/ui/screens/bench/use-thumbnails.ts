@@ -1,9 +1,10 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { useView } from '../../../state/view-store';
 import type { Performance } from '../../../core/performance/performance';
 import { focusOf } from '../../../stage/focus';
+import { useLatest } from '../../../stage/use-latest';
 import { ribbonClips } from './ribbon-span';
 
 /** Pixels of the strip under a ribbon; the pictures are made twice as high for sharp screens. */
@@ -35,8 +36,7 @@ function cropsOf(performance: Performance): Float64Array | null {
 export function useThumbnails(derived: Derived): Thumbnails {
   const wanted = useView((state) => state.thumbnails);
   const [made, setMade] = useState<Thumbnails>({});
-  const latest = useRef(derived);
-  latest.current = derived;
+  const latest = useLatest(derived);
   const ids = wanted
     ? ribbonClips(derived)
         .map((c) => c.performance.clip.id)
@@ -64,6 +64,6 @@ export function useThumbnails(derived: Derived): Thumbnails {
       addresses.forEach((address) => URL.revokeObjectURL(address));
       setMade({});
     };
-  }, [ids]);
+  }, [ids, latest]);
   return made;
 }

@@ -14,13 +14,13 @@ import { framesOf, goToFrames } from '../../components/go-to-frames';
 export function RepetitionsView({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, session, clips } = derived;
   const navigate = useNavigate();
-  const withSeveral = clips.filter((c) => !c.join && repetitionsOf(session, c.performance.clip.id).length > 1);
   const [chosen, setChosen] = useState<string | null>(null);
-  const on = withSeveral.find((c) => c.performance.clip.id === chosen) ?? withSeveral[0];
-  const rows = useMemo(
-    () => (on ? repetitionTable(movement, repetitionViews(derived, on), derived.session.measuredErrors) : []),
-    [derived, movement, on],
-  );
+  const { withSeveral, on, rows } = useMemo(() => {
+    const several = clips.filter((c) => !c.join && repetitionsOf(session, c.performance.clip.id).length > 1);
+    const shown = several.find((c) => c.performance.clip.id === chosen) ?? several[0];
+    const table = shown ? repetitionTable(movement, repetitionViews(derived, shown), session.measuredErrors) : [];
+    return { withSeveral: several, on: shown, rows: table };
+  }, [derived, clips, movement, session, chosen]);
   if (!on)
     return <p>Repetitions are compared here once a clip has several: find them at Moments, or add one by eye there.</p>;
   const count = repetitionsOf(session, on.performance.clip.id).length;

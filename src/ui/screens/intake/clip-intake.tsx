@@ -7,7 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useId, useRef, useState, type DragEvent, type ReactNode } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { z } from 'zod';
 import {
   performerSchema,
@@ -245,14 +245,15 @@ interface ClipFormProps {
 }
 
 function ClipForm({ role, clip, first, probed, points, onDone, onProblem }: ClipFormProps): ReactNode {
-  const { register, control, handleSubmit, formState, watch } = useForm<FormValues>({
+  const { register, control, handleSubmit, formState } = useForm<FormValues>({
     resolver: zodResolver(formSchema),
     defaultValues: defaults(probed || points ? null : clip, probed, first),
   });
   const { errors, isSubmitting, isDirty } = formState;
   const index = points ? null : (probed?.index ?? clip);
   const fileRate = index?.fileRate ?? 0;
-  const slow = index !== null && watch('captureRate') > fileRate * 1.05;
+  const captureRate = useWatch({ control, name: 'captureRate' });
+  const slow = index !== null && captureRate > fileRate * 1.05;
   /** A figure's view follows from its camera, its time from its file. */
   const isFigure = points !== null || (!probed && clip !== null && clip.mediaId === null);
   const submit = handleSubmit(async (values) => {
@@ -347,7 +348,7 @@ function ClipForm({ role, clip, first, probed, points, onDone, onProblem }: Clip
             helperText={
               errors.captureRate?.message ??
               (slow
-                ? `Slow motion: the file plays ${(watch('captureRate') / fileRate).toFixed(1)} times slower than life`
+                ? `Slow motion: the file plays ${(captureRate / fileRate).toFixed(1)} times slower than life`
                 : 'What the camera took; more than the file’s rate for slow motion')
             }
             sx={{ flex: 1, minWidth: 220 }}
