@@ -7,6 +7,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { keepSaved } from '../state/document-store';
+import { Boundary } from '../ui/components/boundary';
 import { Notices } from '../ui/components/notices';
 import { HomeScreen } from '../ui/screens/home/home-screen';
 import { theme } from '../ui/theme/theme';
@@ -24,14 +25,16 @@ createRoot(document.getElementById('root')!).render(
     <CacheProvider value={cache}>
       <ThemeProvider theme={theme}>
         <CssBaseline />
-        <BrowserRouter>
-          <Routes>
-            <Route path="/" element={<HomeScreen />} />
-            <Route path="/demo/:which?" element={<DemoRoute />} />
-            <Route path="/s/:id/:step?" element={<SessionRoute />} />
-            <Route path="*" element={<HomeScreen />} />
-          </Routes>
-        </BrowserRouter>
+        <Boundary what="This page">
+          <BrowserRouter>
+            <Routes>
+              <Route path="/" element={<HomeScreen />} />
+              <Route path="/demo/:which?" element={<DemoRoute />} />
+              <Route path="/s/:id/:step?" element={<SessionRoute />} />
+              <Route path="*" element={<HomeScreen />} />
+            </Routes>
+          </BrowserRouter>
+        </Boundary>
         <Notices />
       </ThemeProvider>
     </CacheProvider>

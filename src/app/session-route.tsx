@@ -1,9 +1,10 @@
-import Alert from '@mui/material/Alert';
 import { useEffect, useState, type ReactNode } from 'react';
-import { Link, Navigate, useParams } from 'react-router';
+import { Navigate, useParams } from 'react-router';
+import type { Issue } from '../core/result';
 import { useDocument } from '../state/document-store';
 import type { Step } from '../state/steps';
 import { openSession } from '../state/use-cases';
+import { Boundary } from '../ui/components/boundary';
 import { SessionFrame } from '../ui/components/session-frame';
 import { BenchScreen } from '../ui/screens/bench/bench-screen';
 import { CompareScreen } from '../ui/screens/compare/compare-screen';
@@ -12,6 +13,7 @@ import { FollowUpScreen } from '../ui/screens/follow-up/follow-up-screen';
 import { IntakeScreen } from '../ui/screens/intake/intake-screen';
 import { MovementScreen } from '../ui/screens/movement/movement-screen';
 import { ReportScreen } from '../ui/screens/report/report-screen';
+import { UnopenedSession } from '../ui/screens/home/unopened-session';
 
 /** The screen of each step: a new one is one folder and one line here. */
 const SCREENS: Readonly<Record<Step | 'movement', () => ReactNode>> = {
@@ -35,29 +37,27 @@ const SCREENS: Readonly<Record<Step | 'movement', () => ReactNode>> = {
 export function SessionRoute(): ReactNode {
   const { id = '', step = '' } = useParams();
   const openId = useDocument((state) => state.session?.id);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Issue | null>(null);
   useEffect(() => {
     let current = true;
     void openSession(id).then((opened) => {
-      if (current) setProblem(opened.ok ? null : opened.issue.message);
+      if (current) setProblem(opened.ok ? null : opened.issue);
     });
     return () => {
       current = false;
     };
   }, [id]);
-  if (!(step in SCREENS)) return <Navigate to={`/s/${id}/intake`} replace />;
-  if (problem)
-    return (
-      <main className="page">
-        <Alert severity="warning">{problem}</Alert>
-        <Link to="/">All sessions</Link>
-      </main>
-    );
+  if (!Object.hasOwn(SCREENS, step)) return <Navigate to={`/s/${encodeURIComponent(id)}/intake`} replace />;
+  if (problem) return <UnopenedSession id={id} issue={problem} />;
   if (openId !== id)
     return (
       <main className="page" role="status">
         Opening the session
       </main>
     );
-  return SCREENS[step as keyof typeof SCREENS]();
+  return (
+    <Boundary what="This screen" resetKeys={[id, step]}>
+      {SCREENS[step as keyof typeof SCREENS]()}
+    </Boundary>
+  );
 }

@@ -1,3 +1,4 @@
+import { LIMITS } from '../core/model/limits';
 import { DRAWING_KINDS, DRAWING_POSITIONS, type DrawingKind } from '../core/model/drawing';
 import { drawOn, NOTHING_DRAWN, type Draft, type GesturePhase } from './drawing-gesture';
 
@@ -85,6 +86,14 @@ describe('drawing', () => {
       done: true,
     });
     expect(run('stroke', press(5, 5))).toEqual(NOTHING_DRAWN);
+  });
+
+  it('a stroke of any length has no more points than are kept', () => {
+    let draft = drawOn('stroke', NOTHING_DRAWN, { x: 0, y: 0 }, 'press');
+    for (let i = 1; i <= 12_000; i++) draft = drawOn('stroke', draft, { x: 10 * i, y: 0 }, 'drag');
+    draft = drawOn('stroke', draft, { x: 120_000, y: 0 }, 'release');
+    expect(draft.points.length).toBeLessThanOrEqual(LIMITS.stroke);
+    expect(draft.points.at(-1)).toEqual({ x: 120_000, y: 0 });
   });
 
   it.each(DRAWING_KINDS.filter((kind) => kind !== 'stroke'))('%s is done after exactly its positions', (kind) => {

@@ -1,4 +1,5 @@
 import type { Vec2 } from '../core/geometry/vec2';
+import { LIMITS } from '../core/model/limits';
 import { DRAWING_POSITIONS, type DrawingKind } from '../core/model/drawing';
 
 export type GesturePhase = 'press' | 'drag' | 'release';
@@ -16,6 +17,10 @@ export const NOTHING_DRAWN: Draft = { points: [], pulling: false, done: false };
 /** Points nearer to each other than this (picture pixels) are one. */
 const APART = 3;
 
+/** A stroke that has as many points as are kept goes on with every second of them. */
+const thinned = (points: readonly Vec2[]): readonly Vec2[] =>
+  points.length < LIMITS.stroke ? points : points.filter((_, i) => i % 2 === 0);
+
 const apart = (a: Vec2, b: Vec2): boolean => Math.hypot(a.x - b.x, a.y - b.y) > APART;
 
 /**
@@ -28,7 +33,7 @@ export function drawOn(kind: DrawingKind, draft: Draft, at: Vec2, phase: Gesture
   const needed = DRAWING_POSITIONS[kind];
   if (kind === 'stroke') {
     if (phase === 'press') return { points: [at], pulling: true, done: false };
-    if (phase === 'drag') return !last || apart(last, at) ? { ...draft, points: [...points, at] } : draft;
+    if (phase === 'drag') return !last || apart(last, at) ? { ...draft, points: [...thinned(points), at] } : draft;
     return points.length >= 2 ? { points, pulling: false, done: true } : NOTHING_DRAWN;
   }
   switch (phase) {

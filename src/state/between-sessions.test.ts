@@ -59,9 +59,9 @@ beforeEach(async () => {
 describe('a session file', () => {
   it('is taken in with its video, and is the same session when it is opened again', async () => {
     const file = await archive(base);
-    expect(await open(file)).toEqual({ id: 's', withoutVideo: [], beside: false });
+    expect(await open(file)).toEqual({ id: 's', withoutVideo: [], beside: false, dropped: [] });
     expect(await (await loadVideo('m-a'))!.blob.text()).toBe('video');
-    expect(await open(file)).toEqual({ id: 's', withoutVideo: [], beside: false });
+    expect(await open(file)).toEqual({ id: 's', withoutVideo: [], beside: false, dropped: [] });
     expect(await database.sessions.count()).toBe(1);
   });
 
@@ -87,7 +87,7 @@ describe('a session file', () => {
       'nets.falcon.json',
     );
     await storeMedia('m-b', 'b.webm', new Blob(['b']));
-    expect(await open(file)).toEqual({ id: 's', withoutVideo: ['a.webm'], beside: false });
+    expect(await open(file)).toEqual({ id: 's', withoutVideo: ['a.webm'], beside: false, dropped: [] });
   });
 
   it('that is none changes nothing', async () => {

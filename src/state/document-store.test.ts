@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { useNotices } from './notices';
 import { newSession } from '../core/model/session';
 import { database } from '../storage/database';
 import { loadSession, saveSession } from '../storage/sessions';
@@ -15,7 +16,7 @@ Object.assign(globalThis, {
 });
 
 const now = () => useDocument.getState().session!;
-const write = (text: string): void => edit((session) => void (session.impressions = text));
+const write = (text: string): boolean => edit((session) => void (session.impressions = text));
 let stop: () => void;
 
 beforeEach(async () => {
@@ -76,4 +77,15 @@ test('what is being stored when the page is left, or changes while it is left, i
   expect(kept.size).toBe(0);
   await settled();
   expect((await database.sessions.get('s'))!.document.impressions).toBe('later');
+});
+
+describe('a change that could not be opened again', () => {
+  it('is refused where it is made, with words, and nothing changes', () => {
+    const before = now();
+    expect(edit((session) => void (session.passes = ['x'.repeat(41)]))).toBe(false);
+    expect(edit((session) => void (session.cutoff = Number.NaN))).toBe(false);
+    expect(edit((session) => void session.order.push(...Array<string>(3).fill('')))).toBe(true);
+    expect(now().cutoff).toBe(before.cutoff);
+    expect(useNotices.getState().notices.at(-1)!.text).toMatch(/cutoff/);
+  });
 });

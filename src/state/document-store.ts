@@ -1,6 +1,7 @@
 import { produce } from 'immer';
 import { temporal } from 'zundo';
 import { create } from 'zustand';
+import { faultOfChange } from '../core/model/check-session';
 import type { Session } from '../core/model/session';
 import { saveLeaving, saveSession } from '../storage/sessions';
 import { notify } from './notices';
@@ -17,11 +18,21 @@ export const useDocument = create<DocumentState>()(
   }),
 );
 
-/** One undoable step. */
-export function edit(change: (session: Session) => void): void {
-  useDocument.setState((state) =>
-    state.session ? { session: produce(state.session, change as (draft: unknown) => void) } : state,
-  );
+/**
+ * One undoable step. A change that could not be opened again is refused where it is made, with words.
+ * @returns whether the session is now as the change wanted it
+ */
+export function edit(change: (session: Session) => void): boolean {
+  const { session } = useDocument.getState();
+  if (!session) return false;
+  const changed = produce(session, change as (draft: unknown) => void);
+  const fault = faultOfChange(session, changed);
+  if (fault !== null) {
+    notify('error', `This cannot be kept, and nothing was changed. ${fault}`);
+    return false;
+  }
+  useDocument.setState({ session: changed });
+  return true;
 }
 
 /** Opens a session with an empty history. */

@@ -7,8 +7,9 @@ import {
   writeSessionArchive,
   type SessionArchive,
   type SessionArchiveIssue,
+  type SessionReader,
 } from '../formats/session-archive/session-archive';
-import { sessionJson } from '../formats/session-json/session-json';
+import { repairSessionJson, sessionJson } from '../formats/session-json/session-json';
 import { loadSession, loadVideo, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
 import { settled } from './document-store';
 import { startJob } from './jobs';
@@ -30,22 +31,33 @@ export interface OpenedFile {
   readonly withoutVideo: readonly string[];
   /** Another session of that origin was here already and stays as it is. */
   readonly beside: boolean;
+  /** What of the file could not be read and was left out. */
+  readonly dropped: readonly string[];
 }
 
-const read = async (file: File): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> => {
-  if (await isArchive(file)) return readSessionArchive(file, file.name);
-  const session = sessionJson.read!(await file.text(), file.name);
+const read = async (file: File, reader: SessionReader): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> => {
+  if (await isArchive(file)) return readSessionArchive(file, file.name, reader);
+  const session = reader(await file.text(), file.name);
   return session.ok ? ok({ session: session.value, videos: new Map() }) : session;
 };
 
 /**
  * Puts a saved session into this browser. Nothing that is here is replaced: where the session is here in another state, the one of the file comes beside it
  * under a name of its own; a video of another size gets an id of its own.
+ * @param repair leaves out what cannot be read in place of refusing the file
  */
 export async function openSessionFile(
   file: File,
+  repair = false,
 ): Promise<Result<OpenedFile, Issue<SessionArchiveIssue> | StorageIssue>> {
-  const opened = await read(file);
+  let dropped: readonly string[] = [];
+  const opened = await read(file, (text, name) => {
+    if (!repair) return sessionJson.read!(text, name);
+    const repaired = repairSessionJson(text, name, { id: crypto.randomUUID(), now: new Date().toISOString() });
+    if (!repaired.ok) return repaired;
+    dropped = repaired.value.dropped;
+    return ok(repaired.value.session);
+  });
   if (!opened.ok) return opened;
   const { session, videos } = opened.value;
   await settled();
@@ -74,7 +86,7 @@ export async function openSessionFile(
     here.ok &&
     sessionJson.write!({ ...here.value, clips: here.value.clips.map((clip) => ({ ...clip, workMediaId: null })) }) ===
       sessionJson.write!({ ...session, clips });
-  if (same) return ok({ id: session.id, withoutVideo, beside: false });
+  if (same) return ok({ id: session.id, withoutVideo, beside: false, dropped });
   const beside = here.ok || here.issue.code !== 'not-found';
   const placed: Session = {
     ...session,
@@ -82,7 +94,7 @@ export async function openSessionFile(
     ...(beside ? { id: crypto.randomUUID(), name: `${session.name} (from a file)`.slice(0, 120) } : {}),
   };
   const saved = await saveSession(placed, new Date().toISOString());
-  return saved.ok ? ok({ id: placed.id, withoutVideo, beside }) : saved;
+  return saved.ok ? ok({ id: placed.id, withoutVideo, beside, dropped }) : saved;
 }
 
 /**

@@ -9,6 +9,7 @@ import type { Performance } from '../core/performance/performance';
 import { rootOf } from '../core/model/slots';
 import { frameAtTime, realTimes, timeAtFrame } from '../core/timing/clip-time';
 import { joinedMap } from '../core/timing/joined-map';
+import { movementOf } from '../movements';
 import { newSession, type Decision, type Note, type Session } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { canConvert, convertClip, type ConvertIssue } from '../media/convert-clip';
@@ -48,6 +49,13 @@ export async function openSession(id: string): Promise<Result<null, StorageIssue
   if (useDocument.getState().session?.id === id) return ok(null);
   const loaded = await loadSession(id);
   if (!loaded.ok) return loaded;
+  const { ownMovement, movementId, name } = loaded.value;
+  // Judged as another movement its numbers would be wrong in silence.
+  if (ownMovement === null && !movementOf(movementId))
+    return fail(
+      'newer',
+      `The session \u201c${name}\u201d was made for the movement \u201c${movementId}\u201d, which this application does not have. Open it with the version in which it was made; it stays here as it is.`,
+    );
   player.dropSources([]);
   setView({ shown: firstFrames(loaded.value), playing: false, selectedMeasure: null });
   setSession(loaded.value);

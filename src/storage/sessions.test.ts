@@ -2,7 +2,17 @@ import 'fake-indexeddb/auto';
 import { newSession, type Session } from '../core/model/session';
 import { stickClip } from '../../tests/fixtures/stick-performance';
 import { database } from './database';
-import { deleteSession, listSessions, loadMedia, loadSession, saveLeaving, saveSession, storeMedia } from './sessions';
+import {
+  deleteSession,
+  listSessions,
+  loadMedia,
+  loadSession,
+  rawSession,
+  repairStored,
+  saveLeaving,
+  saveSession,
+  storeMedia,
+} from './sessions';
 
 const session = (id: string, name = id): Session => newSession(id, name, 'pace-delivery', '2026-01-01T00:00:00Z');
 const loaded = async (id: string): Promise<Session> => {
@@ -35,7 +45,7 @@ describe('sessions in the browser', () => {
     await saveSession({ ...session('a', 'First'), impressions: 'falls' }, '2026-01-01T10:00:00Z');
     await saveSession(session('b', 'Second'), '2026-01-01T11:00:00Z');
     expect(await loaded('a')).toEqual({ ...session('a', 'First'), impressions: 'falls' });
-    const made = { on: '2026-01-01', movementId: 'pace-delivery', movementName: null, performers: [] };
+    const made = { on: '2026-01-01', movementId: 'pace-delivery', movementName: null, performers: [], damage: null };
     expect(await listSessions()).toEqual([
       { id: 'b', name: 'Second', updatedAt: '2026-01-01T11:00:00Z', ...made },
       { id: 'a', name: 'First', updatedAt: '2026-01-01T10:00:00Z', ...made },
@@ -154,6 +164,50 @@ describe('what is not stored when the page is left', () => {
     saveLeaving({ ...(await loaded('a')), impressions: 'falls' });
     await deleteSession('a');
     expect(kept.items.size).toBe(0);
+  });
+});
+
+describe('a session that cannot be opened', () => {
+  const put = (id: string, document: unknown): Promise<unknown> =>
+    database.sessions.put({ id, name: 'Bad', updatedAt: '2026-01-03T00:00:00Z', document: document as Session });
+
+  it('is listed with why, whatever its row is, and does not hide the others', async () => {
+    await saveSession(session('a'), '2026-01-04T00:00:00Z');
+    await put('bad', { ...session('bad'), cutoff: 'low' });
+    for (const [i, row] of [null, 7, [], { clips: [null] }].entries()) await put(`odd-${i}`, row);
+    await database.sessions.put({ id: 'bare' } as never);
+    const listed = await listSessions();
+    expect(listed).toHaveLength(7);
+    expect(listed[0]).toMatchObject({ id: 'a', damage: null });
+    expect(listed.find((s) => s.id === 'bad')!.damage).toContain('cutoff');
+    expect(listed.filter((s) => s.damage === null)).toHaveLength(1);
+  });
+
+  it('is repaired, what is left out named, or handed out as it is', async () => {
+    await put('bad', { ...session('bad'), cutoff: 'low', notes: [3] });
+    expect(JSON.parse((await rawSession('bad'))!.text)).toMatchObject({ document: { cutoff: 'low', notes: [3] } });
+    const repaired = await repairStored('bad', '2026-01-05T00:00:00Z');
+    expect(repaired).toMatchObject({
+      ok: true,
+      value: { id: 'bad', dropped: expect.arrayContaining([expect.stringContaining('notes 1')]) },
+    });
+    expect(await loaded('bad')).toMatchObject({ cutoff: 20, notes: [] });
+  });
+
+  it('because its id leads nowhere gets another', async () => {
+    await put('..', session('..'));
+    const repaired = await repairStored('..', '2026-01-05T00:00:00Z');
+    if (!repaired.ok) throw new Error(repaired.issue.message);
+    expect((await listSessions()).map((s) => s.id)).toEqual([repaired.value.id]);
+    expect((await loaded(repaired.value.id)).name).toBe('..');
+  });
+
+  it('of which nothing can be read, or that is newer, is left as it is', async () => {
+    await put('none', 'text');
+    expect(await repairStored('none', '')).toMatchObject({ ok: false, issue: { code: 'damaged' } });
+    await put('new', { ...session('new'), schemaVersion: 2 });
+    expect(await loadSession('new')).toMatchObject({ ok: false, issue: { code: 'newer' } });
+    expect(await database.sessions.get('new')).toMatchObject({ document: { schemaVersion: 2 } });
   });
 });
 

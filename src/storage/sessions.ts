@@ -1,6 +1,8 @@
-import { dayOf, sessionSchema, type Session } from '../core/model/session';
+import { checkSession, repairSession } from '../core/model/check-session';
+import { dayOf, type Session } from '../core/model/session';
+import { encodeSamples } from '../formats/session-json/samples';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { database } from './database';
+import { database, type StoredSession } from './database';
 import { changesSince, forgetLeft, leaveBehind, leftBehind, withLeftChanges, type StoredVersion } from './left-changes';
 
 export interface SessionSummary {
@@ -13,9 +15,11 @@ export interface SessionSummary {
   /** Of a movement of the session's own; null for one that ships. */
   readonly movementName: string | null;
   readonly performers: readonly string[];
+  /** Why it cannot be opened as it is; null for one that can. */
+  readonly damage: string | null;
 }
 
-export type StorageIssue = Issue<'not-found' | 'damaged' | 'storage-full' | 'storage-failed'>;
+export type StorageIssue = Issue<'not-found' | 'damaged' | 'newer' | 'storage-full' | 'storage-failed'>;
 
 function storageIssue(error: unknown): { readonly ok: false; readonly issue: StorageIssue } {
   const name = error instanceof Error ? error.name : '';
@@ -28,52 +32,101 @@ function storageIssue(error: unknown): { readonly ok: false; readonly issue: Sto
     : fail('storage-failed', `The browser could not store this (${detail}). Export the session, then reload the page.`);
 }
 
+/** Rows with the latest change first; one that has lost its time stands last and is not left out, as an index would. */
+async function rows(): Promise<readonly StoredSession[]> {
+  const all = await database.sessions.toArray();
+  return all.sort((a, b) => String(b.updatedAt ?? '').localeCompare(String(a.updatedAt ?? '')));
+}
+
+const textOr = (value: unknown, other: string): string => (typeof value === 'string' ? value : other);
+
+/** A row as it is listed, whatever is in it: one that is damaged must not hide the others. */
+function summaryOf({ id, name, updatedAt, document }: StoredSession): SessionSummary {
+  const checked = checkSession(document);
+  const row = { id, name: textOr(name, 'A session without a name'), updatedAt: textOr(updatedAt, '') };
+  if (!checked.ok)
+    return { ...row, on: '', movementId: '', movementName: null, performers: [], damage: checked.issue.message };
+  const session = checked.value;
+  return {
+    ...row,
+    on: dayOf(session),
+    movementId: session.movementId,
+    movementName: session.ownMovement?.name ?? null,
+    performers: session.clips.map((clip) => clip.performer.name),
+    damage: null,
+  };
+}
+
 export async function listSessions(): Promise<readonly SessionSummary[]> {
-  const all = await database.sessions.orderBy('updatedAt').reverse().toArray();
-  return all.map(({ id, name, updatedAt, document }) => ({
-    id,
-    name,
-    updatedAt,
-    on: document ? dayOf(document) : '',
-    movementId: document?.movementId ?? '',
-    movementName: document?.ownMovement?.name ?? null,
-    // A row that is damaged is still a row: it must not hide the others.
-    performers: (document?.clips ?? []).flatMap((clip) => clip?.performer?.name ?? []),
-  }));
+  return (await rows()).map(summaryOf);
 }
 
 /** Every session that can be read, the one changed last first. */
 export async function allStoredSessions(): Promise<readonly StoredVersion[]> {
-  const all = await database.sessions.orderBy('updatedAt').reverse().toArray();
-  return all.flatMap(({ document, updatedAt }) => {
-    const checked = sessionSchema.safeParse(document);
-    return checked.success ? [{ updatedAt, session: checked.data }] : [];
+  return (await rows()).flatMap(({ document, updatedAt }) => {
+    const checked = checkSession(document);
+    return checked.ok ? [{ updatedAt, session: checked.value }] : [];
   });
+}
+
+/** What a row holds, as text, readable or not. */
+export async function rawSession(id: string): Promise<{ readonly name: string; readonly text: string } | null> {
+  const stored = await database.sessions.get(id);
+  return stored
+    ? { name: textOr(stored.name, 'session'), text: `${JSON.stringify(stored, encodeSamples, 1)}\n` }
+    : null;
+}
+
+export interface Repaired {
+  readonly id: string;
+  readonly dropped: readonly string[];
+}
+
+/** Makes a damaged row one that opens; what cannot be read is left out and named. */
+export async function repairStored(id: string, now: string): Promise<Result<Repaired, StorageIssue>> {
+  const stored = await database.sessions.get(id);
+  if (!stored) return notFound(id);
+  const repaired = repairSession(stored.document, { id: crypto.randomUUID(), now });
+  if (!repaired)
+    return fail(
+      'damaged',
+      `Nothing of \u201c${textOr(stored.name, id)}\u201d can be opened. Save it as it is and keep the file; then delete it here.`,
+    );
+  const { session, dropped } = repaired;
+  const saved = await saveSession(session, now);
+  if (!saved.ok) return saved;
+  if (session.id !== id) await database.sessions.delete(id);
+  forgetLeft(id);
+  return ok({ id: session.id, dropped });
 }
 
 /** For each open session the versions that the database may hold: the one last stored, and one that is being written. */
 const versions = new Map<string, readonly StoredVersion[]>();
 
+const notFound = (id: string): { readonly ok: false; readonly issue: StorageIssue } =>
+  fail('not-found', `There is no session \u201c${id}\u201d in this browser. Choose one from the list.`);
+
 export async function loadSession(id: string): Promise<Result<Session, StorageIssue>> {
   const stored = await database.sessions.get(id);
-  if (!stored)
-    return fail('not-found', `There is no session \u201c${id}\u201d in this browser. Choose one from the list.`);
-  const checked = sessionSchema.safeParse(stored.document);
-  if (!checked.success) {
-    const first = checked.error.issues[0]!;
+  if (!stored) return notFound(id);
+  const name = textOr(stored.name, id);
+  const version: unknown = (stored.document as { schemaVersion?: unknown } | undefined)?.schemaVersion;
+  if (typeof version === 'number' && version > 1)
     return fail(
-      'damaged',
-      `The session \u201c${stored.name}\u201d cannot be opened: ${first.path.join('.')}: ${first.message}`,
+      'newer',
+      `The session \u201c${name}\u201d was saved by a newer version of the application (${version}; this one reads 1). Update the application; it stays here as it is.`,
     );
-  }
-  const version: StoredVersion = { updatedAt: stored.updatedAt, session: checked.data };
-  versions.set(id, [version]);
-  const left = sessionSchema.safeParse(withLeftChanges(version, leftBehind(id)));
+  const checked = checkSession(stored.document);
+  if (!checked.ok)
+    return fail('damaged', `The session \u201c${name}\u201d cannot be opened as it is: ${checked.issue.message}`);
+  const held: StoredVersion = { updatedAt: stored.updatedAt, session: checked.value };
+  versions.set(id, [held]);
+  const left = checkSession(withLeftChanges(held, leftBehind(id)));
   // Changes that do not make a session are of an older version of the program: the stored one is what there is.
-  if (!left.success) return ok(checked.data);
-  const saved = await saveSession(left.data, new Date().toISOString());
+  if (!left.ok) return ok(checked.value);
+  const saved = await saveSession(left.value, new Date().toISOString());
   if (saved.ok) forgetLeft(id);
-  return ok(left.data);
+  return ok(left.value);
 }
 
 export async function saveSession(session: Session, updatedAt: string): Promise<Result<null, StorageIssue>> {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { coordinateSchema, isIncreasing, keySchema, LIMITS, pictureSideSchema, rateSchema } from './limits';
 
 export const sideSchema = z.enum(['left', 'right']);
 
@@ -20,7 +21,11 @@ export const segmentTableSchema = z.enum(['male', 'female']);
 
 /** The performer as asked for at intake. */
 export const performerSchema = z.object({
-  name: z.string().trim().min(1, 'Give the performer a name.').max(120, 'A name has at most 120 characters.'),
+  name: z
+    .string()
+    .trim()
+    .min(1, 'Give the performer a name.')
+    .max(LIMITS.name, `A name has at most ${LIMITS.name} characters.`),
   dominantSide: sideSchema,
   /** Whether the performer is under age: it changes cautions and consent. */
   minor: z.boolean(),
@@ -36,21 +41,25 @@ export type Role = z.infer<typeof roleSchema>;
 
 /** One video file of one performance. */
 export const clipSchema = z.object({
-  id: z.string(),
+  id: keySchema,
   role: roleSchema,
-  fileName: z.string(),
+  fileName: z.string().max(1000),
   /** The stored video; null for a figure drawn from points. */
   mediaId: z.string().nullable(),
   codec: z.string(),
   /** Displayed picture, rotation applied, pixels. */
-  width: z.number().int().positive(),
-  height: z.number().int().positive(),
+  width: pictureSideSchema,
+  height: pictureSideSchema,
   rotation: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
   /** Presentation time of every frame in file time, microseconds from the first frame, increasing. */
-  frameTimes: z.custom<Float64Array>((value) => value instanceof Float64Array, 'Frame times are a list of numbers.'),
+  frameTimes: z.custom<Float64Array>(
+    (value) =>
+      value instanceof Float64Array && value.length > 0 && value.length <= LIMITS.frames && isIncreasing(value),
+    `Frame times are a list of at most ${LIMITS.frames} numbers, each later than the one before.`,
+  ),
   /** Frames per second as the file plays, and as the camera took them. */
-  fileRate: z.number().positive(),
-  captureRate: z.number().positive(),
+  fileRate: rateSchema,
+  captureRate: rateSchema,
   performer: performerSchema,
   view: viewSchema,
   /** Which way the performer travels in the picture. */
@@ -67,7 +76,10 @@ export const clipSchema = z.object({
    * in both. One pair fixes the offset of the two clocks, two or more their drift as well.
    */
   joined: z
-    .object({ to: z.string(), pairs: z.array(z.object({ own: z.number(), other: z.number() })).max(20) })
+    .object({
+      to: keySchema,
+      pairs: z.array(z.object({ own: coordinateSchema, other: coordinateSchema })).max(LIMITS.commonInstants),
+    })
     .nullable()
     .default(null),
   /** Whether the clip has a pane on the bench. */
@@ -87,7 +99,7 @@ export const clipSchema = z.object({
   /** A rectangle on the ground: its corners in the picture, one after the other, its length from the first to the second and its width, metres. */
   ground: z
     .object({
-      corners: z.array(z.object({ x: z.number(), y: z.number() })).length(4),
+      corners: z.array(z.object({ x: coordinateSchema, y: coordinateSchema })).length(4),
       length: z.number().positive(),
       width: z.number().positive(),
     })

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { coordinateSchema, keySchema, LIMITS } from './limits';
 import { pointIdSchema } from './point-id';
 
-const positionSchema = z.object({ x: z.number(), y: z.number() });
+const positionSchema = z.object({ x: coordinateSchema, y: coordinateSchema });
 
 export const DRAWING_KINDS = ['line', 'angle', 'circle', 'plumb', 'level', 'stroke', 'text'] as const;
 export type DrawingKind = (typeof DRAWING_KINDS)[number];
@@ -19,12 +20,12 @@ export const DRAWING_POSITIONS: Readonly<Record<DrawingKind, number>> = {
 
 /** Something drawn on a clip for talking about it; it is tied to frames and may move with a point. */
 export const drawingSchema = z.object({
-  id: z.string(),
-  clipId: z.string(),
+  id: keySchema,
+  clipId: keySchema,
   kind: z.enum(DRAWING_KINDS),
   /** Pixels of the picture as filmed, at the frame at which it was drawn. */
-  points: z.array(positionSchema).min(1).max(2000),
-  frame: z.number().int().nonnegative(),
+  points: z.array(positionSchema).min(1).max(LIMITS.stroke),
+  frame: z.number().int().nonnegative().max(LIMITS.frames),
   /** Only at its frame, through the phase that its frame lies in, or through the whole clip. */
   span: z.enum(['frame', 'phase', 'clip']),
   /** The body point that it moves with, or null where it stays in the picture. */

@@ -1,12 +1,16 @@
 import { z } from 'zod';
 import { withTodaysMeasures } from './earlier-measures';
+import { isReserved } from './limits';
 
 /**
  * A movement is a document: what its moments are, what is measured on them, and what the numbers should be.
  * Points are named by function: `dominant-elbow` is the throwing arm's, `opposite-knee` the other leg's;
  * `mid-hip` and `mid-shoulder` lie halfway.
  */
-const idSchema = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'An id has lower-case letters, digits and hyphens.');
+const idSchema = z
+  .string()
+  .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'An id has lower-case letters, digits and hyphens.')
+  .refine((id) => !isReserved(id), 'That name is reserved; choose another.');
 
 export const JOINTS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'heel', 'foot-index', 'ear'] as const;
 const pointRefSchema = z.union([

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { keySchema } from './limits';
 
 /** What the athlete is compared with. */
 export const referenceModelSchema = z.object({
@@ -10,7 +11,7 @@ export const referenceModelSchema = z.object({
   /** Reference clips that are left out of *several*. */
   without: z.array(z.string()).default([]),
   /** Moment with which a phase begins -> the clip that is the reference there. */
-  phases: z.record(z.string(), z.string()).default({}),
+  phases: z.record(keySchema, keySchema).default({}),
   /** The athlete's clip and repetition that is the reference. */
   own: z.object({ clipId: z.string(), repetition: z.number().int().nonnegative() }).nullable().default(null),
 });

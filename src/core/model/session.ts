@@ -3,6 +3,7 @@ import { pointIdSchema } from './point-id';
 import { checkSchema } from './check';
 import { clipSchema } from './clip';
 import { drawingSchema } from './drawing';
+import { addressIdSchema, filmingDaySchema, isFilmingDay, keySchema, LIMITS, nameSchema, textSchema } from './limits';
 import { movementSchema } from './movement';
 import { referenceModelSchema } from './reference-model';
 
@@ -22,7 +23,7 @@ const trackSchema = z.partialRecord(pointIdSchema, seriesSchema);
 
 /** A moment of one clip: the frame at which it happens; fractions lie between two frames. */
 const markSchema = z.object({
-  frame: z.number().nonnegative(),
+  frame: z.number().nonnegative().max(LIMITS.frames),
   /** How sure a proposal is, 0..1; null where a person marked or confirmed it. */
   proposed: z.number().min(0).max(1).nullable().default(null),
   /** Standard deviation of a proposal's time, seconds, where its rule gives one. */
@@ -36,7 +37,7 @@ export type Mark = z.infer<typeof markSchema>;
 
 /** The repetitions that one clip holds, in time order; the marks of the chosen one are those of the clip. */
 export const repetitionsSchema = z.object({
-  all: z.array(z.record(z.string(), markSchema)),
+  all: z.array(z.record(keySchema, markSchema)).min(1),
   chosen: z.number().int().nonnegative(),
   /** Whether the clip counts with the mean of all of them, or with the chosen one alone. */
   average: z.boolean(),
@@ -45,23 +46,23 @@ export type Repetitions = z.infer<typeof repetitionsSchema>;
 
 /** A correction that the analyst adds; it has no measure behind it. */
 export const ownCorrectionSchema = z.object({
-  id: z.string(),
-  title: z.string(),
-  seen: z.string(),
-  shouldBe: z.string(),
-  why: z.string(),
-  cue: z.string(),
-  drills: z.array(z.string()),
-  selfCheck: z.string(),
+  id: keySchema,
+  title: textSchema,
+  seen: textSchema,
+  shouldBe: textSchema,
+  why: textSchema,
+  cue: textSchema,
+  drills: z.array(textSchema),
+  selfCheck: textSchema,
 });
 export type OwnCorrection = z.infer<typeof ownCorrectionSchema>;
 
 export const noteSchema = z.object({
-  id: z.string(),
+  id: keySchema,
   kind: z.enum(['good', 'work-on']),
-  text: z.string(),
-  clipId: z.string(),
-  frame: z.number(),
+  text: textSchema,
+  clipId: keySchema,
+  frame: z.number().nonnegative().max(LIMITS.frames),
   /** Body region of the pass in which it was noted. */
   region: z.string().nullable().default(null),
 });
@@ -69,68 +70,59 @@ export type Note = z.infer<typeof noteSchema>;
 
 /** What the analyst decided about a gap; decisions outlive every recomputation. */
 export const decisionSchema = z.object({
-  measureId: z.string(),
+  measureId: keySchema,
   verdict: z.enum(['keep', 'drop', 'style']),
-  reason: z.string(),
+  reason: textSchema,
 });
 export type Decision = z.infer<typeof decisionSchema>;
 
 /** What the analyst says of a correction, whatever the numbers of its session say. */
-export const settledSchema = z.object({ verdict: z.enum(['closed', 'open']), reason: z.string().min(1) });
+export const settledSchema = z.object({ verdict: z.enum(['closed', 'open']), reason: textSchema.min(1) });
 export type Settled = z.infer<typeof settledSchema>;
-
-/** A day on which something can have been filmed: a calendar date in these two centuries and the one before. */
-export const filmingDaySchema = z.iso
-  .date()
-  .refine(
-    (day) => day >= '1900-01-01' && day < '2200-01-01',
-    'A day lies between 1900 and 2199, for example 2026-03-02.',
-  );
-export const isFilmingDay = (text: string): boolean => filmingDaySchema.safeParse(text).success;
 
 /** One comparison of an athlete with a reference: everything that is kept, edited and undone. */
 export const sessionSchema = z.object({
   schemaVersion: z.literal(1),
-  id: z.string(),
-  name: z.string(),
+  id: addressIdSchema,
+  name: nameSchema,
   createdAt: z.string(),
   /** The day it was filmed; null takes the day the session was made, and so does one that is no day: a session is never locked by it. */
   filmedOn: filmingDaySchema.nullable().catch(null).default(null),
-  movementId: z.string(),
+  movementId: keySchema,
   /** A movement of the user's own; kept with the session, so that changing the file changes nothing here. Null takes one that ships. */
   ownMovement: movementSchema.nullable().default(null),
-  daysToCompetition: z.number().int().nonnegative().nullable(),
+  daysToCompetition: z.number().int().nonnegative().max(10_000).nullable(),
   clips: z.array(clipSchema),
-  tracks: z.record(z.string(), trackSchema),
+  tracks: z.record(keySchema, trackSchema),
   /** Points in space of clips that were read from them, metres. */
-  spatial: z.record(z.string(), z.partialRecord(pointIdSchema, spatialSchema)).default({}),
+  spatial: z.record(keySchema, z.partialRecord(pointIdSchema, spatialSchema)).default({}),
   /** Points kept as one digitising of a clip, to be compared with those placed anew. */
   digitisings: z
-    .array(z.object({ id: z.string(), clipId: z.string(), by: z.string(), at: z.string(), track: trackSchema }))
+    .array(z.object({ id: keySchema, clipId: keySchema, by: nameSchema, at: z.string(), track: trackSchema }))
     .default([]),
   /** Measure id -> standard error of measurement from two digitisings (SI), taken in place of the propagated error. */
-  measuredErrors: z.record(z.string(), z.number().positive()).default({}),
+  measuredErrors: z.record(keySchema, z.number().positive()).default({}),
   /** Answers by eye: clip id -> measure id -> answer. */
-  checks: z.record(z.string(), z.record(z.string(), checkSchema)).default({}),
+  checks: z.record(keySchema, z.record(keySchema, checkSchema)).default({}),
   /** Clip id -> moment id -> mark. */
-  marks: z.record(z.string(), z.record(z.string(), markSchema)),
+  marks: z.record(keySchema, z.record(keySchema, markSchema)),
   /** Clip id -> its repetitions, where it holds several. */
-  repetitions: z.record(z.string(), repetitionsSchema).default({}),
+  repetitions: z.record(keySchema, repetitionsSchema).default({}),
   referenceModel: referenceModelSchema.default({ kind: 'one', without: [], phases: {}, own: null }),
   /** The way of doing it by which is judged; null is the movement's own. */
   school: z.string().nullable().default(null),
   /** Criterion id -> what the analyst says of it by eye, and why. */
   criteria: z
-    .record(z.string(), z.object({ met: z.enum(['yes', 'partly', 'no']), reason: z.string().min(1) }))
+    .record(z.string(), z.object({ met: z.enum(['yes', 'partly', 'no']), reason: textSchema.min(1) }))
     .default({}),
   /** Measure id -> importance in place of the movement's. */
-  importances: z.record(z.string(), z.number().min(0).max(1)).default({}),
+  importances: z.record(keySchema, z.number().min(0).max(1)).default({}),
   ownCorrections: z.array(ownCorrectionSchema).default([]),
   /** Correction id -> what the analyst says of it at this session. */
-  settled: z.record(z.string(), settledSchema).default({}),
+  settled: z.record(keySchema, settledSchema).default({}),
   /** Corner of the smoothing filter, Hz. */
-  cutoff: z.number().positive(),
-  impressions: z.string(),
+  cutoff: z.number().positive().max(LIMITS.rate.most),
+  impressions: textSchema,
   notes: z.array(noteSchema),
   drawings: z.array(drawingSchema).default([]),
   /** Body regions to go through one at a time; null takes the movement's. */
@@ -140,6 +132,41 @@ export const sessionSchema = z.object({
   order: z.array(z.string()),
 });
 export type Session = z.infer<typeof sessionSchema>;
+
+/** A part of a session that does not agree with the rest. */
+export interface Disagreement {
+  readonly path: readonly (string | number)[];
+  readonly message: string;
+}
+
+const samplesOf = (track: Session['tracks'][string]): readonly number[] =>
+  Object.values(track).flatMap((s) => (s ? [s.x.length, s.y.length, s.confidence.length, s.origin.length] : []));
+
+/** What the parts of a session say of each other that cannot be: two clips of one id, tracks of another length than their clip. */
+export function disagreements(session: Session): readonly Disagreement[] {
+  const found: Disagreement[] = [];
+  const frames = new Map<string, number>();
+  session.clips.forEach((clip, i) => {
+    if (frames.has(clip.id))
+      found.push({ path: ['clips', i], message: `Two clips have the id \u201c${clip.id}\u201d.` });
+    frames.set(clip.id, clip.frameTimes.length);
+  });
+  session.clips.forEach(({ joined }, i) => {
+    const other = joined && session.clips.find((c) => c.id === joined.to);
+    if (joined && (!other || other.joined !== null))
+      found.push({ path: ['clips', i, 'joined'], message: 'It is a further camera of a clip that is not there.' });
+  });
+  for (const [id, track] of Object.entries(session.tracks)) {
+    const length = frames.get(id);
+    if (length !== undefined && samplesOf(track).some((n) => n !== length))
+      found.push({ path: ['tracks', id], message: `Its points do not have as many samples as their clip has frames.` });
+  }
+  for (const [id, { all, chosen }] of Object.entries(session.repetitions)) {
+    if (chosen >= all.length)
+      found.push({ path: ['repetitions', id], message: 'It shows a repetition that is not there.' });
+  }
+  return found;
+}
 
 /** Hz; lower ones flatten the arm of a throw at release (against rendered truth, `docs/decisions`). */
 export const DEFAULT_CUTOFF = 20;

@@ -23,6 +23,9 @@ export interface SessionArchive {
   readonly videos: ReadonlyMap<string, ArchivedVideo>;
 }
 
+/** Reads the text of the session's own entry. */
+export type SessionReader = (text: string, fileName: string) => Result<Session, Issue<SessionJsonIssue>>;
+
 export type SessionArchiveIssue = SessionJsonIssue | 'cancelled' | 'not-an-archive' | 'damaged-archive';
 
 const SESSION_ENTRY = 'session.falcon.json';
@@ -90,6 +93,7 @@ export async function writeSessionArchive(
 export async function readSessionArchive(
   file: Blob,
   fileName: string,
+  readDocument: SessionReader = sessionJson.read!,
 ): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> {
   const zip = new ZipReader(new BlobReader(file), { checkSignature: true });
   try {
@@ -100,7 +104,7 @@ export async function readSessionArchive(
         'not-an-archive',
         `\u201c${fileName}\u201d holds no session: there is no \u201c${SESSION_ENTRY}\u201d in it. Choose a file that was saved from a report.`,
       );
-    const session = sessionJson.read!(await document.getData(new TextWriter()), `${fileName}/${SESSION_ENTRY}`);
+    const session = readDocument(await document.getData(new TextWriter()), `${fileName}/${SESSION_ENTRY}`);
     if (!session.ok) return session;
     const needed = new Set(session.value.clips.map((clip) => clip.mediaId));
     const videos = new Map<string, ArchivedVideo>();

@@ -1,5 +1,6 @@
 import { fail, ok, type Issue, type Result } from '../../core/result';
-import { sessionSchema, type Session } from '../../core/model/session';
+import { checkSession, repairSession } from '../../core/model/check-session';
+import type { Session } from '../../core/model/session';
 import type { Format } from '../format';
 import { decodeSamples, encodeSamples } from './samples';
 
@@ -7,7 +8,8 @@ export type SessionJsonIssue = 'not-json' | 'not-a-session' | 'wrong-version' | 
 
 const HEADER = 'proud-falcon-session';
 
-function read(text: string, fileName: string): Result<Session, Issue<SessionJsonIssue>> {
+/** The session's part of a file, whatever is in it. */
+function documentOf(text: string, fileName: string): Result<unknown, Issue<SessionJsonIssue>> {
   let parsed: unknown;
   try {
     parsed = JSON.parse(text, decodeSamples);
@@ -27,12 +29,29 @@ function read(text: string, fileName: string): Result<Session, Issue<SessionJson
       `\u201c${fileName}\u201d has session version ${JSON.stringify(session?.schemaVersion)}; this application reads version 1. Update the application.`,
     );
   }
-  const checked = sessionSchema.safeParse(session);
-  if (!checked.success) {
-    const first = checked.error.issues[0]!;
-    return fail('invalid-session', `\u201c${fileName}\u201d: ${first.path.join('.')}: ${first.message}`);
-  }
-  return ok(checked.data);
+  return ok(session);
+}
+
+function read(text: string, fileName: string): Result<Session, Issue<SessionJsonIssue>> {
+  const document = documentOf(text, fileName);
+  if (!document.ok) return document;
+  const checked = checkSession(document.value);
+  return checked.ok ? ok(checked.value) : fail('invalid-session', `\u201c${fileName}\u201d: ${checked.issue.message}`);
+}
+
+/**
+ * Reads what can be read of a session file that is damaged, and names what was left out.
+ * @param fresh an id and a time for what has none
+ */
+export function repairSessionJson(
+  text: string,
+  fileName: string,
+  fresh: { readonly id: string; readonly now: string },
+): Result<{ readonly session: Session; readonly dropped: readonly string[] }, Issue<SessionJsonIssue>> {
+  const document = documentOf(text, fileName);
+  if (!document.ok) return document;
+  const repaired = repairSession(document.value, fresh);
+  return repaired ? ok(repaired) : fail('invalid-session', `\u201c${fileName}\u201d: nothing of it can be opened.`);
 }
 
 /** A session as text: everything but the video bytes. */

@@ -42,6 +42,12 @@ export const rateText = ({
 }): string =>
   `${Number(captureRate.toFixed(2))}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;
 
+/** A time of an ISO date with its hour, as it is written on screens. */
+export function stampText(iso: string): string {
+  const time = new Date(iso);
+  return isValid(time) ? format(time, 'd MMM yyyy, HH:mm') : 'no date';
+}
+
 /** An ISO date as it is written on screens. */
 export function dayText(on: string, as = 'd MMM yyyy'): string {
   const day = new Date(`${on}T00:00:00`);

@@ -1,7 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { format } from 'date-fns';
 import { useMemo, useState, type ReactNode } from 'react';
 import { preparePerformance } from '../../../core/performance/performance';
 import { agreementOf, type DigitisedTwice, type MeasureAgreement } from '../../../core/reliability/digitisings';
@@ -11,6 +10,7 @@ import { activeOf, type Derived } from '../../../state/derived';
 import { clearPoints, dropDigitising, keepDigitising, takeMeasuredError } from '../../../state/track-use-cases';
 import { useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
+import { stampText } from '../../components/format';
 
 /** Clips that were digitised before, with the points as they are now beside the ones kept first. */
 function digitisedTwice(derived: Derived): readonly DigitisedTwice[] {
@@ -51,8 +51,7 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
       )}
       {kept.map((d) => (
         <div key={d.id}>
-          Kept: {d.by}, {format(new Date(d.at), 'd MMM yyyy, HH:mm')}{' '}
-          <Button onClick={() => dropDigitising(d.id)}>Drop it</Button>
+          Kept: {d.by}, {stampText(d.at)} <Button onClick={() => dropDigitising(d.id)}>Drop it</Button>
         </div>
       ))}
       <div style={{ display: 'flex', gap: 8 }}>

@@ -5,7 +5,7 @@ import { useRef, useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import { notify } from '../../../state/notices';
 import { pointFileOf, readPointsInto, SAVED_FORMATS } from '../../../state/point-files';
-import { download } from '../../../state/report';
+import { download } from '../../../state/download';
 
 /** Points of one clip from a file and into a file. */
 export function PointFiles({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {

@@ -5,6 +5,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
+import { LIMITS } from '../../../core/model/limits';
 import type { Movement } from '../../../core/model/movement';
 import type { Performance } from '../../../core/performance/performance';
 import { isOwnPoint, JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
@@ -149,6 +150,7 @@ function OtherPerson({ clip }: { readonly clip: Clip }): ReactNode {
         label="Name, or seat"
         value={name}
         onChange={(event) => setName(event.target.value)}
+        slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
       />
       <Button type="submit" disabled={name.trim() === ''}>
         Add

@@ -1,23 +1,21 @@
-import DeleteOutlinedIcon from '@mui/icons-material/DeleteOutlined';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { format } from 'date-fns';
 import { useEffect, useRef, useState, type FormEvent, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { MOVEMENTS, movementOf } from '../../../movements';
+import { MOVEMENTS } from '../../../movements';
 import { DEMOS } from '../../../state/demo';
 import { notify } from '../../../state/notices';
 import { openSessionFile } from '../../../state/session-files';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
 import { createSession } from '../../../state/use-cases';
-import { dayText } from '../../components/format';
+import { SessionTable } from './session-table';
 
 /** All sessions of this browser, and the way to a new one. */
 export function HomeScreen(): ReactNode {
@@ -27,6 +25,7 @@ export function HomeScreen(): ReactNode {
   const [movementId, setMovementId] = useState(MOVEMENTS[0]!.id);
   const [deleting, setDeleting] = useState<SessionSummary | null>(null);
   const [opening, setOpening] = useState(false);
+  const [damaged, setDamaged] = useState<{ readonly file: File; readonly message: string } | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const refresh = (): void => void allSessions().then(setSessions);
   useEffect(refresh, []);
@@ -38,13 +37,18 @@ export function HomeScreen(): ReactNode {
     else notify('error', created.issue.message);
   };
 
-  const openFile = async (file: File | undefined): Promise<void> => {
+  const openFile = async (file: File | undefined, repair = false): Promise<void> => {
     if (!file) return;
     setOpening(true);
-    const opened = await openSessionFile(file);
+    const opened = await openSessionFile(file, repair);
     setOpening(false);
-    if (!opened.ok) return notify('error', opened.issue.message);
-    const { id, beside, withoutVideo } = opened.value;
+    setDamaged(null);
+    if (!opened.ok) {
+      const { code, message } = opened.issue;
+      return code === 'invalid-session' && !repair ? setDamaged({ file, message }) : notify('error', message);
+    }
+    const { id, beside, withoutVideo, dropped } = opened.value;
+    if (dropped.length > 0) notify('error', `Left out of the file: ${dropped.slice(0, 8).join('; ')}.`);
     if (beside)
       notify(
         'info',
@@ -159,53 +163,23 @@ export function HomeScreen(): ReactNode {
             </p>
           )}
           {sessions !== null && sessions.length > 0 && (
-            <table className="sheet">
-              <thead>
-                <tr>
-                  <th>Session</th>
-                  <th className="left">Movement</th>
-                  <th className="left">Performers</th>
-                  <th>Filmed</th>
-                  <th>Last change</th>
-                  <th />
-                </tr>
-              </thead>
-              <tbody>
-                {sessions.map((session) => (
-                  <tr key={session.id}>
-                    <td className="wrap">
-                      <Link to={`/s/${session.id}/${session.performers.length < 2 ? 'intake' : 'measure'}`}>
-                        {session.name}
-                      </Link>
-                    </td>
-                    <td className="left wrap">
-                      {session.movementName ?? movementOf(session.movementId)?.name ?? session.movementId}
-                    </td>
-                    <td className="left wrap">{session.performers.join(', ') || 'no clips yet'}</td>
-                    <td>{dayText(session.on)}</td>
-                    <td>{format(new Date(session.updatedAt), 'd MMM yyyy, HH:mm')}</td>
-                    <td className="acts">
-                      {session.performers.length > 0 && (
-                        <Button
-                          size="small"
-                          component={Link}
-                          to={`/s/${session.id}/follow-up`}
-                          aria-label={`Follow up ${session.name}`}
-                        >
-                          Follow up
-                        </Button>
-                      )}
-                      <IconButton aria-label={`Delete ${session.name}`} onClick={() => setDeleting(session)}>
-                        <DeleteOutlinedIcon />
-                      </IconButton>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <SessionTable sessions={sessions} onDelete={setDeleting} onChange={refresh} />
           )}
         </section>
       </div>
+      <Dialog open={damaged !== null} onClose={() => setDamaged(null)}>
+        <DialogTitle>Open what can be read?</DialogTitle>
+        <DialogContent>
+          {damaged?.message} The rest can be opened without it; what is left out is named. The file itself stays as it
+          is.
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => setDamaged(null)}>Leave it</Button>
+          <Button variant="contained" onClick={() => void openFile(damaged!.file, true)}>
+            Open the rest
+          </Button>
+        </DialogActions>
+      </Dialog>
       <Dialog open={deleting !== null} onClose={() => setDeleting(null)}>
         <DialogTitle>Delete this session?</DialogTitle>
         <DialogContent>

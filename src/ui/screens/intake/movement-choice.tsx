@@ -7,7 +7,7 @@ import type { Movement } from '../../../core/model/movement';
 import { MOVEMENTS } from '../../../movements';
 import { chooseMovement, movementFileName, movementText, readMovement } from '../../../state/movement-files';
 import { notify } from '../../../state/notices';
-import { download } from '../../../state/report';
+import { download } from '../../../state/download';
 
 /** Which movement the session is measured by: one that ships, or one from a file. */
 export function MovementChoice({

@@ -23,7 +23,7 @@ import {
 } from '../../../state/movement-editing';
 import { movementFileName, movementText } from '../../../state/movement-files';
 import { notify } from '../../../state/notices';
-import { download } from '../../../state/report';
+import { download } from '../../../state/download';
 import { SessionFrame } from '../../components/session-frame';
 import { StateMark } from '../../components/state-mark';
 import { framesOf, goToFrames } from '../../components/go-to-frames';

@@ -12,7 +12,7 @@ import type { Derived } from '../../../state/derived';
 import { canFilmMp4, filmPlan, makeFilm, type FilmSettings } from '../../../state/film';
 import { FILM_RATE, FILM_SIZE } from '../../../state/film-layout';
 import { notify } from '../../../state/notices';
-import { download } from '../../../state/report';
+import { download } from '../../../state/download';
 import { SPEEDS } from '../../../state/view-store';
 
 const SPEED_NAMES: Readonly<Record<number, string>> = {

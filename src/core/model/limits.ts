@@ -1,0 +1,68 @@
+import { z } from 'zod';
+
+/**
+ * What a number, a name or a date from outside can be, in one place for all formats: what lies beyond is a damaged file or a slip, and would
+ * lock a session or freeze a screen later.
+ */
+export const LIMITS = {
+  /** Frames or samples per second. */
+  rate: { least: 1, most: 10_000 },
+  /** Sides of a picture, pixels. */
+  pictureSide: 32_768,
+  /** A coordinate in whatever unit, to either side of the origin. */
+  coordinate: 1e7,
+  /** Frames of one clip or recording. */
+  frames: 2_000_000,
+  name: 120,
+  text: 20_000,
+  id: 100,
+  /** Positions of one stroke. */
+  stroke: 5000,
+  /** Instants that two cameras of a performance have in common. */
+  commonInstants: 200,
+} as const;
+
+/** Names that every object has by birth: as a key of a record they would find what nobody put there. */
+const BORN_WITH: ReadonlySet<string> = new Set(Object.getOwnPropertyNames(Object.prototype));
+export const isReserved = (name: string): boolean => BORN_WITH.has(name);
+
+/** An id that is a key of records. */
+export const keySchema = z
+  .string()
+  .min(1, 'An id is not empty.')
+  .max(LIMITS.id, `An id has at most ${LIMITS.id} characters.`)
+  .refine((id) => !isReserved(id), 'That name is reserved; choose another.');
+
+/** An id that stands in an address. */
+export const addressIdSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,99}$/, 'An id has letters, digits, hyphens and underscores, at most 100.');
+
+export const rateSchema = z
+  .number()
+  .min(LIMITS.rate.least, `A rate is at least ${LIMITS.rate.least} a second.`)
+  .max(LIMITS.rate.most, `A rate is at most ${LIMITS.rate.most} a second.`);
+
+export const pictureSideSchema = z
+  .number()
+  .int('A picture has whole pixels.')
+  .positive()
+  .max(LIMITS.pictureSide, `A picture has at most ${LIMITS.pictureSide} pixels to a side.`);
+
+export const coordinateSchema = z.number().min(-LIMITS.coordinate).max(LIMITS.coordinate);
+
+export const nameSchema = z.string().max(LIMITS.name, `A name has at most ${LIMITS.name} characters.`);
+export const textSchema = z.string().max(LIMITS.text, `A text has at most ${LIMITS.text} characters.`);
+
+/** Times of frames: finite, from 0 on, each later than the one before. */
+export const isIncreasing = (times: Float64Array): boolean =>
+  times.every((t, i) => Number.isFinite(t) && t >= 0 && (i === 0 || t > times[i - 1]!));
+
+/** A day on which something can have been filmed: a calendar date in these two centuries and the one before. */
+export const filmingDaySchema = z.iso
+  .date()
+  .refine(
+    (day) => day >= '1900-01-01' && day < '2200-01-01',
+    'A day lies between 1900 and 2199, for example 2026-03-02.',
+  );
+export const isFilmingDay = (text: string): boolean => filmingDaySchema.safeParse(text).success;

@@ -1,0 +1,87 @@
+import DeleteOutlinedIcon from '@mui/icons-material/DeleteOutlined';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { movementOf } from '../../../movements';
+import type { SessionSummary } from '../../../state/session-list';
+import { dayText, stampText } from '../../components/format';
+import { RepairButtons } from './repair-buttons';
+
+interface SessionTableProps {
+  readonly sessions: readonly SessionSummary[];
+  readonly onDelete: (session: SessionSummary) => void;
+  readonly onChange: () => void;
+}
+
+/** The sessions of this browser, the one changed last first. */
+export function SessionTable({ sessions, onDelete, onChange }: SessionTableProps): ReactNode {
+  return (
+    <table className="sheet">
+      <thead>
+        <tr>
+          <th>Session</th>
+          <th className="left">Movement</th>
+          <th className="left">Performers</th>
+          <th>Filmed</th>
+          <th>Last change</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {sessions.map((session) => (
+          <tr key={session.id}>
+            {session.damage === null ? <Sound session={session} /> : <Damaged session={session} onChange={onChange} />}
+            <td className="acts">
+              {session.performers.length > 0 && (
+                <Button
+                  size="small"
+                  component={Link}
+                  to={`/s/${session.id}/follow-up`}
+                  aria-label={`Follow up ${session.name}`}
+                >
+                  Follow up
+                </Button>
+              )}
+              <IconButton aria-label={`Delete ${session.name}`} onClick={() => onDelete(session)}>
+                <DeleteOutlinedIcon />
+              </IconButton>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Sound({ session }: { readonly session: SessionSummary }): ReactNode {
+  return (
+    <>
+      <td className="wrap">
+        <Link to={`/s/${session.id}/${session.performers.length < 2 ? 'intake' : 'measure'}`}>{session.name}</Link>
+      </td>
+      <td className="left wrap">
+        {session.movementName ?? movementOf(session.movementId)?.name ?? session.movementId}
+      </td>
+      <td className="left wrap">{session.performers.join(', ') || 'no clips yet'}</td>
+      <td>{dayText(session.on)}</td>
+      <td>{stampText(session.updatedAt)}</td>
+    </>
+  );
+}
+
+function Damaged({
+  session,
+  onChange,
+}: Pick<SessionTableProps, 'onChange'> & { readonly session: SessionSummary }): ReactNode {
+  return (
+    <>
+      <td className="wrap">{session.name}</td>
+      <td className="left wrap" colSpan={3}>
+        <span className="note">Cannot be opened as it is: {session.damage} </span>
+        <RepairButtons id={session.id} onRepaired={onChange} />
+      </td>
+      <td>{stampText(session.updatedAt)}</td>
+    </>
+  );
+}
