@@ -3,6 +3,24 @@ import { fail, type Issue, type Result } from '../core/result';
 
 export type CrashIssue = Issue<'worker-crashed'>;
 
+/** How long a call may take, ms: one frame or one file on a slow machine, with room. */
+const PATIENCE = 120_000;
+
+/** Rejects after a time, unless what it waits for is over. */
+const after = (ms: number, over: AbortSignal, reason: string): Promise<never> =>
+  new Promise((_, reject) => {
+    const timer = setTimeout(() => reject(new Error(reason)), ms);
+    over.addEventListener('abort', () => clearTimeout(timer));
+  });
+
+/** Rejects when `signal` is aborted, unless what it waits for is over. */
+const whenAborted = (signal: AbortSignal, over: AbortSignal): Promise<never> =>
+  new Promise((_, reject) => {
+    const stop = (): void => reject(new Error('cancelled'));
+    if (signal.aborted) stop();
+    signal.addEventListener('abort', stop, { signal: over });
+  });
+
 /** A worker with a typed interface whose callers are told when it dies, instead of waiting for ever. */
 export class WorkerClient<T> {
   readonly remote: Remote<T>;
@@ -17,16 +35,28 @@ export class WorkerClient<T> {
     this.crashed.catch(() => undefined);
   }
 
-  /** Waits for a call's Result, or for the worker's death. The two promises are how comlink types one Result. */
+  /**
+   * Waits for a call's Result, for the worker's death, for a cancel, or until nobody can believe any more that an answer comes: a worker may end
+   * without saying so. The two promises are how comlink types one Result.
+   */
   async ask<T, I extends Issue>(
     call: Promise<{ readonly ok: true; readonly value: T }> | Promise<{ readonly ok: false; readonly issue: I }>,
     what: string,
+    { signal, patience = PATIENCE }: { readonly signal?: AbortSignal; readonly patience?: number } = {},
   ): Promise<Result<T, I | CrashIssue>> {
+    const waiting = new AbortController();
     try {
-      return await Promise.race([call as Promise<Result<T, I>>, this.crashed]);
+      return await Promise.race([
+        call as Promise<Result<T, I>>,
+        this.crashed,
+        after(patience, waiting.signal, `no answer for ${Math.round(patience / 1000)} s`),
+        ...(signal ? [whenAborted(signal, waiting.signal)] : []),
+      ]);
     } catch (error) {
       const detail = error instanceof Error ? error.message : String(error);
       return fail('worker-crashed', `${what} stopped (${detail}). Nothing is lost; try again.`);
+    } finally {
+      waiting.abort();
     }
   }
 

@@ -1,3 +1,4 @@
+import { LIMITS } from '../core/model/limits';
 import type { Clip, Performer, Role } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import {
@@ -14,12 +15,15 @@ import { framesOf, type Recording } from '../core/tracks/recording';
 import { seenFrom, type FigureCamera } from '../core/tracks/spatial-view';
 import { mergeRecorded } from '../core/tracks/track';
 import { realTimes } from '../core/timing/clip-time';
-import { POINT_FORMATS, pointFormatOf, readPointFile } from '../formats/points';
-import type { PointFileIssue } from '../formats/points/point-format';
+import { POINT_FORMATS, pointFormatOf } from '../formats/points';
+import type { PointFile, PointFileIssue } from '../formats/points/point-format';
 import { figureIndex } from '../media/figure-source';
+import { WorkerClient, type CrashIssue } from '../media/worker-client';
 import { loadMarkerMap, saveMarkerMap } from '../storage/marker-maps';
 import { edit, useDocument } from './document-store';
+import { startJob } from './jobs';
 import { notify } from './notices';
+import type { PointFileWorker } from './point-file-worker';
 import { placeClip, type ClipPlace } from './use-cases';
 
 /** A file of points that the user chose; nothing of the session changes. */
@@ -42,8 +46,31 @@ export async function isPointFile(file: File): Promise<boolean> {
   return pointFormatOf(new Uint8Array(await file.slice(0, 4096).arrayBuffer()), file.name) !== null;
 }
 
-export async function probePoints(file: File): Promise<Result<ProbedPoints, PointFileIssue>> {
-  const read = readPointFile(new Uint8Array(await file.arrayBuffer()), file.name);
+/** A file that is no joke to read takes seconds; after this it is a harmful one, ms. */
+const READING_TAKES = 60_000;
+
+type ReadingIssue = PointFileIssue | CrashIssue | Issue<'cancelled'>;
+
+/** Reads a file in a worker of its own, which can be cancelled. */
+async function readAway(file: File): Promise<Result<PointFile, ReadingIssue>> {
+  const job = startJob(`points-${file.name}`, `Reading ${file.name}`);
+  const client = new WorkerClient<PointFileWorker>(
+    new Worker(new URL('./point-file-worker.ts', import.meta.url), { type: 'module' }),
+  );
+  try {
+    const read = await client.ask(client.remote.read(file), `Reading \u201c${file.name}\u201d`, {
+      signal: job.signal,
+      patience: READING_TAKES,
+    });
+    return job.signal.aborted ? fail('cancelled', `Reading \u201c${file.name}\u201d was cancelled.`) : read;
+  } finally {
+    client.end();
+    job.end();
+  }
+}
+
+export async function probePoints(file: File): Promise<Result<ProbedPoints, ReadingIssue>> {
+  const read = await readAway(file);
   if (!read.ok) return read;
   const { recordings, warnings } = read.value;
   const proposals = await Promise.all(
@@ -72,6 +99,12 @@ export async function addFigure(
     return fail(
       'no-points',
       `No marker of \u201c${fileName}\u201d is given to a point. Choose markers for the joints first.`,
+    );
+  const { width, height } = figure.picture;
+  if (Math.max(width, height) > LIMITS.pictureSide)
+    return fail(
+      'no-points',
+      `The points of \u201c${fileName}\u201d lie over ${width} by ${height} pixels; a picture has at most ${LIMITS.pictureSide} to a side. If they are not pixels, name their unit in the file.`,
     );
   await saveMarkerMap(
     answers.recording.markers.map((m) => m.name),
@@ -130,8 +163,8 @@ export function turnFigure(clip: Clip, camera: FigureCamera): void {
 export async function readPointsInto(
   clip: Clip,
   file: File,
-): Promise<Result<string, PointFileIssue | Issue<'in-space'>>> {
-  const read = readPointFile(new Uint8Array(await file.arrayBuffer()), file.name);
+): Promise<Result<string, ReadingIssue | Issue<'in-space'>>> {
+  const read = await readAway(file);
   if (!read.ok) return read;
   const [recording] = read.value.recordings;
   if (!recording || recording.markers.some((m) => m.z !== null)) {

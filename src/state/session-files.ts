@@ -38,7 +38,7 @@ export interface OpenedFile {
 const read = async (file: File, reader: SessionReader): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> => {
   if (await isArchive(file)) return readSessionArchive(file, file.name, reader);
   const session = reader(await file.text(), file.name);
-  return session.ok ? ok({ session: session.value, videos: new Map() }) : session;
+  return session.ok ? ok({ session: session.value, videos: new Map(), damaged: [] }) : session;
 };
 
 /**
@@ -59,7 +59,8 @@ export async function openSessionFile(
     return ok(repaired.value.session);
   });
   if (!opened.ok) return opened;
-  const { session, videos } = opened.value;
+  const { session, videos, damaged } = opened.value;
+  dropped = [...dropped, ...damaged];
   await settled();
   const withoutVideo: string[] = [];
   const mediaIds = new Map<string, string>();

@@ -9,6 +9,7 @@ export interface Marker {
 
 export const LENGTH_UNITS = { m: 1, cm: 0.01, mm: 0.001, in: 0.0254, px: null, unknown: null } as const;
 export type LengthUnit = keyof typeof LENGTH_UNITS;
+export const isLengthUnit = (word: string): word is LengthUnit => Object.hasOwn(LENGTH_UNITS, word);
 
 /** Points of one subject from elsewhere: motion capture, another program, a spreadsheet. */
 export interface Recording {

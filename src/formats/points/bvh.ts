@@ -3,7 +3,7 @@ import { emptyMarker, framesOf, rateOfInterval, type Marker } from '../../core/t
 import {
   bytesOf,
   damaged,
-  MOST_SAMPLES,
+  mostSamples,
   quote,
   textOf,
   type PointFile,
@@ -144,7 +144,7 @@ function placeJoints(
 }
 
 function readFile(text: string, fileName: string): Result<PointFile, PointFileIssue> {
-  const split = /^\s*MOTION\s*$/im.exec(text);
+  const split = /^[ \t]*MOTION[ \t\r]*$/im.exec(text);
   if (!split) return damaged(fileName, 'it has no “MOTION” part. Export it again.');
   const warnings: string[] = [];
   const joints = readHierarchy(
@@ -169,7 +169,7 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     return damaged(fileName, `“Frame Time: SECONDS” should stand where ${quote(lines[1] ?? '')} does.`);
   const wanted = joints.reduce((sum, joint) => sum + joint.channels.length, 0);
   const rows = lines.slice(2);
-  if (rows.length * joints.length > MOST_SAMPLES)
+  if (rows.length * joints.length > mostSamples(text.length))
     return fail(
       'too-large',
       `“${fileName}” has ${rows.length} frames of ${joints.length} joints. Cut it to the attempt that is wanted.`,

@@ -2,12 +2,12 @@ import { fail, ok, type Result } from '../../core/result';
 import {
   emptyMarker,
   framesOf,
-  LENGTH_UNITS,
+  isLengthUnit,
   type LengthUnit,
   type Marker,
   type Recording,
 } from '../../core/tracks/recording';
-import { damaged, MOST_SAMPLES, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
+import { damaged, mostSamples, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
 
 const BLOCK = 512;
 const SIGNATURE = 0x50;
@@ -190,13 +190,13 @@ function readFile(bytes: Uint8Array, fileName: string): Result<PointFile, PointF
     warnings.push(`The file says it has ${claimed} frames and has ${here}; all of those were read.`);
   if (claimed <= 0) warnings.push(`The file says it has ${claimed} frames; the ${here} that are there were read.`);
   if (frames === 0) return fail('no-points', `“${fileName}” has no whole frame.`);
-  if (frames * points > MOST_SAMPLES)
+  if (frames * points > mostSamples(bytes.length))
     return fail(
       'too-large',
       `“${fileName}” has ${frames} frames of ${points} points. Cut it to the attempt that is wanted.`,
     );
   const unitText = texts(numbers, parameters.get('POINT:UNITS'))[0]?.toLowerCase() ?? '';
-  const unit: LengthUnit = unitText in LENGTH_UNITS ? (unitText as LengthUnit) : 'unknown';
+  const unit: LengthUnit = isLengthUnit(unitText) ? unitText : 'unknown';
   if (unit === 'unknown')
     warnings.push(`Its unit of length, “${unitText}”, is not known; give the performer's height to scale it.`);
   const markers = labelsOf(numbers, parameters, points).map((name) => emptyMarker(name, frames, true));

@@ -4,7 +4,7 @@ import { emptyMarker, framesOf, type Marker, type Recording } from '../../core/t
 import {
   bytesOf,
   damaged,
-  MOST_SAMPLES,
+  mostSamples,
   textOf,
   type PointFile,
   type PointFileIssue,
@@ -53,7 +53,7 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
       `The file does not say how many pictures make a second; ${UNSTATED_RATE} is taken. Change the capture rate at Intake.`,
     );
   const order = new Map([...images].sort((a, b) => a.id - b.id).map((image, i) => [image.id, i]));
-  if (order.size * names.length > MOST_SAMPLES)
+  if (order.size * names.length > mostSamples(text.length))
     return fail('too-large', `“${fileName}” has ${order.size} pictures. Cut it to the attempt that is wanted.`);
   const subjects = new Map<number, Marker[]>();
   let bad = 0;
@@ -70,6 +70,11 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     const nth = seen.get(frame) ?? 0;
     seen.set(frame, nth + 1);
     const subject = annotation.track_id ?? nth;
+    if (!subjects.has(subject) && (subjects.size + 1) * order.size * names.length > mostSamples(text.length))
+      return fail(
+        'too-large',
+        `“${fileName}” has more than ${subjects.size} people in ${order.size} pictures, most of them in a few only. Save one person, or the pictures that are wanted.`,
+      );
     if (!subjects.has(subject))
       subjects.set(
         subject,

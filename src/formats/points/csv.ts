@@ -11,7 +11,7 @@ import {
 import {
   bytesOf,
   damaged,
-  MOST_SAMPLES,
+  mostSamples,
   quote,
   textOf,
   type PointFile,
@@ -22,6 +22,10 @@ import {
 /** A column of one coordinate: "left knee_x", "LKNE.x [mm]", "ball X". */
 const COORDINATE = /^(.*?)[\s_.:-]*([xyz])\s*(?:[([]\s*(m|cm|mm|in|px)\s*[)\]])?$/i;
 const TIME = /^(time|t)\s*(?:[([]?\s*(s|sec|seconds|ms)\s*[)\]]?)?$/i;
+/** A longer cell names no column. */
+const LONGEST_NAME = 200;
+/** A number with a comma before its decimals. */
+const DECIMAL_COMMA = /^[+-]?\d*,\d+(e[+-]?\d+)?$/i;
 /** Times may be rounded; beyond this part of a step a row is missing or too many. */
 const UNEVEN = 0.5;
 
@@ -32,20 +36,34 @@ interface Column {
   readonly index: number;
 }
 
+/** Times are written to a millisecond at worst, seconds. */
+const WRITTEN_TO = 1e-3;
+
+/** Rows per second: all steps count, missing rows among them, so that times that were rounded keep the rate. */
 function rateOf(times: readonly number[]): number | null {
-  const steps = times
-    .slice(1)
-    .map((t, i) => t - times[i]!)
-    .sort((a, b) => a - b);
-  const middle = steps[steps.length >> 1];
-  return middle !== undefined && middle > 0 ? rateOfInterval(middle) : null;
+  const steps = times.slice(1).map((t, i) => t - times[i]!);
+  const middle = [...steps].sort((a, b) => a - b)[steps.length >> 1];
+  if (middle === undefined || !(middle > 0)) return null;
+  const span = times.at(-1)! - times[0]!;
+  const rate = steps.reduce((sum, step) => sum + Math.max(1, Math.round(step / middle)), 0) / span;
+  const whole = Math.round(rate);
+  return Math.abs(rate - whole) < (rate * WRITTEN_TO) / span ? whole : rateOfInterval(1 / rate);
+}
+
+/** The table with points before its decimals, and whether it had commas there. */
+function withPoints(data: readonly (readonly string[])[]): { rows: readonly (readonly string[])[]; commas: boolean } {
+  const commas = data.slice(1, 20).some((row) => row.some((cell) => DECIMAL_COMMA.test(cell.trim())));
+  if (!commas) return { rows: data, commas };
+  const point = (cell: string): string => (DECIMAL_COMMA.test(cell.trim()) ? cell.replace(',', '.') : cell);
+  return { rows: data.map((row, i) => (i === 0 ? row : row.map(point))), commas };
 }
 
 function readFile(text: string, fileName: string): Result<PointFile, PointFileIssue> {
-  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
+  const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
+  const { rows: data, commas } = withPoints(parsed.data);
   const header = (data[0] ?? []).map((cell) => cell.trim());
   const columns = header.flatMap((cell, index): Column[] => {
-    const match = COORDINATE.exec(cell);
+    const match = cell.length > LONGEST_NAME ? null : COORDINATE.exec(cell);
     return match && match[1] !== ''
       ? [
           {
@@ -57,8 +75,9 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
         ]
       : [];
   });
+  const columnOf = new Map(columns.map((c) => [`${c.axis} ${c.name}`, c.index]));
   const names = [...new Set(columns.map((c) => c.name))].filter((name) =>
-    ['x', 'y'].every((axis) => columns.some((c) => c.name === name && c.axis === axis)),
+    ['x', 'y'].every((axis) => columnOf.has(`${axis} ${name}`)),
   );
   if (names.length === 0)
     return fail(
@@ -73,8 +92,14 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     );
   const perSecond = /ms/i.test(TIME.exec(header[timeColumn]!)?.[2] ?? '') ? 1000 : 1;
   const rows = data.slice(1);
+  const cells = Math.max(...rows.slice(0, 20).map((row) => row.length));
+  if (cells > header.length && parsed.meta.delimiter === ',')
+    return damaged(
+      fileName,
+      `its rows have ${cells} cells where the first line names ${header.length} columns. If its numbers have decimal commas, save it with semicolons between the cells, or with decimal points.`,
+    );
   if (rows.length === 0) return fail('no-points', `“${fileName}” has no rows below its first line.`);
-  if (rows.length * names.length > MOST_SAMPLES)
+  if (rows.length * names.length > mostSamples(text.length))
     return fail(
       'too-large',
       `“${fileName}” has ${rows.length} rows of ${names.length} points. Cut it to the attempt that is wanted.`,
@@ -88,9 +113,9 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     );
   const rate = rateOf(times);
   if (rate === null) return damaged(fileName, 'it has one row only; a recording has at least two.');
-  const warnings: string[] = [];
+  const warnings: string[] = commas ? ['Its decimal commas were read as points.'] : [];
   const frames = Math.round((times.at(-1)! - times[0]!) * rate) + 1;
-  if (frames * names.length > MOST_SAMPLES)
+  if (frames * names.length > mostSamples(text.length))
     return fail(
       'too-large',
       `“${fileName}”: its times run from ${times[0]} to ${times.at(-1)} s at ${rate.toFixed(1)} rows per second. Cut it to the attempt that is wanted.`,
@@ -100,11 +125,11 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
       `Its times are uneven: ${rows.length} rows for ${frames} frames at ${rate.toFixed(2)} per second; frames without a row count as missing.`,
     );
   let bad = 0;
-  const spatial = names.every((name) => columns.some((c) => c.name === name && c.axis === 'z'));
+  const spatial = names.every((name) => columnOf.has(`z ${name}`));
   const markers = names.map((name): Marker => {
     const marker = emptyMarker(name, frames, spatial);
-    const indices = (['x', 'y', ...(spatial ? (['z'] as const) : [])] as const).map(
-      (axis) => columns.find((c) => c.name === name && c.axis === axis)!.index,
+    const indices = (['x', 'y', ...(spatial ? (['z'] as const) : [])] as const).map((axis) =>
+      columnOf.get(`${axis} ${name}`)!,
     );
     rows.forEach((row, r) => {
       const at = (times[r]! - times[0]!) * rate;

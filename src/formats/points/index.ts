@@ -1,9 +1,10 @@
-import { fail, type Result } from '../../core/result';
+import { LIMITS } from '../../core/model/limits';
+import { fail, ok, type Result } from '../../core/result';
 import { bvh } from './bvh';
 import { c3d } from './c3d';
 import { coco } from './coco';
 import { csv } from './csv';
-import type { PointFile, PointFileIssue, PointFormat } from './point-format';
+import { damaged, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
 import { trc } from './trc';
 
 /** Formats of points, the surest to recognise first. */
@@ -17,6 +18,32 @@ export function pointFormatOf(bytes: Uint8Array, fileName: string): PointFormat 
   return POINT_FORMATS.find((format) => format.sniff(head, fileName)) ?? null;
 }
 
+/** Recordings within the limits of what can be; a sample beyond them counts as missing. */
+function plausible({ recordings, warnings }: PointFile, fileName: string): Result<PointFile, PointFileIssue> {
+  const { rate: rates, coordinate, frames } = LIMITS;
+  let beyond = 0;
+  for (const { rate, markers } of recordings) {
+    if (!(rate >= rates.least && rate <= rates.most))
+      return damaged(
+        fileName,
+        `its rate of ${Number(rate.toPrecision(6))} a second cannot be: ${rates.least} to ${rates.most} can.`,
+      );
+    const count = markers[0]?.x.length ?? 0;
+    if (count > frames)
+      return fail('too-large', `“${fileName}” has ${count} frames; at most ${frames} are read. Cut it.`);
+    for (const { x, y, z } of markers)
+      for (let i = 0; i < x.length; i++) {
+        const inside = [x, y, ...(z ? [z] : [])].every((axis) => !(Math.abs(axis[i]!) > coordinate));
+        if (inside) continue;
+        beyond++;
+        x[i] = y[i] = NaN;
+        if (z) z[i] = NaN;
+      }
+  }
+  const more = beyond > 0 ? [`${beyond} samples lie farther out than anything can; they count as missing.`] : [];
+  return ok({ recordings, warnings: [...warnings, ...more] });
+}
+
 /** Reads a file of points in whatever format it is. */
 export function readPointFile(bytes: Uint8Array, fileName: string): Result<PointFile, PointFileIssue> {
   const format = pointFormatOf(bytes, fileName);
@@ -25,5 +52,6 @@ export function readPointFile(bytes: Uint8Array, fileName: string): Result<Point
       'not-this-format',
       `“${fileName}” is none of the formats of points that are read: ${POINT_FORMATS.map((f) => `${f.name} (.${f.extensions[0]})`).join(', ')}.`,
     );
-  return format.read(bytes, fileName);
+  const read = format.read(bytes, fileName);
+  return read.ok ? plausible(read.value, fileName) : read;
 }

@@ -20,8 +20,11 @@ export interface PointFormat {
   readonly write: (recording: Recording) => Uint8Array;
 }
 
-/** More samples than this are refused: nothing that a person did takes so many. */
-export const MOST_SAMPLES = 50e6;
+/**
+ * How many samples a file of so many bytes may hold: a few for each byte, since people leave the picture and rows go missing; more are a damaged
+ * count that would fill the memory.
+ */
+export const mostSamples = (bytes: number): number => Math.min(50e6, 1e6 + 5 * bytes);
 
 export const textOf = (bytes: Uint8Array): string => new TextDecoder('utf-8', { ignoreBOM: false }).decode(bytes);
 export const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);

@@ -1,9 +1,9 @@
 import { fail, ok, type Result } from '../../core/result';
-import { emptyMarker, framesOf, LENGTH_UNITS, type LengthUnit, type Marker } from '../../core/tracks/recording';
+import { emptyMarker, framesOf, isLengthUnit, type LengthUnit, type Marker } from '../../core/tracks/recording';
 import {
   bytesOf,
   damaged,
-  MOST_SAMPLES,
+  mostSamples,
   quote,
   textOf,
   type PointFile,
@@ -13,7 +13,7 @@ import {
 
 const unitOf = (text: string | undefined): LengthUnit => {
   const word = (text ?? '').trim().toLowerCase();
-  return word in LENGTH_UNITS ? (word as LengthUnit) : 'unknown';
+  return isLengthUnit(word) ? word : 'unknown';
 };
 
 function readFile(text: string, fileName: string): Result<PointFile, PointFileIssue> {
@@ -42,7 +42,7 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     .slice(5)
     .filter((line) => /^\s*\d/.test(line))
     .map((line) => line.split('\t'));
-  if (rows.length * columns.length > MOST_SAMPLES)
+  if (rows.length * columns.length > mostSamples(text.length))
     return fail(
       'too-large',
       `“${fileName}” has ${rows.length} frames of ${columns.length} markers. Cut it to the attempt that is wanted.`,

@@ -1,13 +1,4 @@
-import {
-  BlobReader,
-  BlobWriter,
-  configure,
-  TextReader,
-  TextWriter,
-  ZipReader,
-  ZipWriter,
-  type FileEntry,
-} from '@zip.js/zip.js';
+import { BlobReader, BlobWriter, configure, TextReader, ZipReader, ZipWriter, type FileEntry } from '@zip.js/zip.js';
 import type { Session } from '../../core/model/session';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { sessionJson, type SessionJsonIssue } from '../session-json/session-json';
@@ -21,6 +12,8 @@ export interface SessionArchive {
   readonly session: Session;
   /** Media id -> its video; ids of the session that are missing here were not in the archive. */
   readonly videos: ReadonlyMap<string, ArchivedVideo>;
+  /** Videos that are in it and cannot be read, each with why. */
+  readonly damaged: readonly string[];
 }
 
 /** Reads the text of the session's own entry. */
@@ -35,6 +28,36 @@ const VIDEO_ENTRY = /^video\/([^/]+)\/([^/]+)$/;
 configure({ useWebWorkers: false });
 
 const fileNameIn = (name: string): string => name.replace(/[/\\]/g, '_') || 'video';
+
+/** A session without its videos, as text, bytes. */
+const LARGEST_DOCUMENT = 400e6;
+/** Videos are stored as they are: one that grows by more than this as it is unpacked is no video. */
+const MOST_INFLATION = 3;
+
+/** The content of an entry, which may not grow beyond a size whatever the archive says of it. */
+async function inflated(entry: FileEntry, most: number): Promise<Blob> {
+  const parts: BlobPart[] = [];
+  let size = 0;
+  await entry.getData(
+    new WritableStream<Uint8Array<ArrayBuffer>>({
+      write(chunk) {
+        size += chunk.length;
+        if (size > most) throw new Error(`it grows beyond ${Math.round(most / 1e6)} MB as it is unpacked`);
+        parts.push(chunk);
+      },
+    }),
+  );
+  return new Blob(parts);
+}
+
+/** A name out of an address; undefined where it is none. */
+function decoded(text: string): string | undefined {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return undefined;
+  }
+}
 
 /** Whether a file begins like a zip archive. */
 export async function isArchive(file: Blob): Promise<boolean> {
@@ -104,16 +127,23 @@ export async function readSessionArchive(
         'not-an-archive',
         `\u201c${fileName}\u201d holds no session: there is no \u201c${SESSION_ENTRY}\u201d in it. Choose a file that was saved from a report.`,
       );
-    const session = readDocument(await document.getData(new TextWriter()), `${fileName}/${SESSION_ENTRY}`);
+    const text = await (await inflated(document, LARGEST_DOCUMENT)).text();
+    const session = readDocument(text, `${fileName}/${SESSION_ENTRY}`);
     if (!session.ok) return session;
     const needed = new Set(session.value.clips.map((clip) => clip.mediaId));
     const videos = new Map<string, ArchivedVideo>();
+    const damaged: string[] = [];
     for (const entry of entries) {
-      const [, id, name] = VIDEO_ENTRY.exec(entry.filename) ?? [];
-      if (id === undefined || name === undefined || !needed.has(decodeURIComponent(id))) continue;
-      videos.set(decodeURIComponent(id), { fileName: name, blob: await entry.getData(new BlobWriter()) });
+      const [, coded, name] = VIDEO_ENTRY.exec(entry.filename) ?? [];
+      const id = coded === undefined ? undefined : decoded(coded);
+      if (id === undefined || name === undefined || !needed.has(id)) continue;
+      try {
+        videos.set(id, { fileName: name, blob: await inflated(entry, MOST_INFLATION * file.size) });
+      } catch (error) {
+        damaged.push(`the video \u201c${name}\u201d (${error instanceof Error ? error.message : String(error)})`);
+      }
     }
-    return ok({ session: session.value, videos });
+    return ok({ session: session.value, videos, damaged });
   } catch (error) {
     return fail(
       'damaged-archive',

@@ -16,7 +16,7 @@ export function decodeSamples(_key: string, value: unknown): unknown {
   if (typeof value !== 'object' || value === null) return value;
   const keys = Object.keys(value);
   const tag = keys[0] as keyof typeof TAGS;
-  if (keys.length !== 1 || !(tag in TAGS)) return value;
+  if (keys.length !== 1 || !Object.hasOwn(TAGS, tag)) return value;
   const samples = (value as Record<string, unknown>)[tag];
   if (!Array.isArray(samples)) return value;
   return TAGS[tag].from(samples.map((v) => (typeof v === 'number' ? v : NaN)));
