@@ -8,6 +8,7 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { keepSaved } from '../state/document-store';
 import { Boundary } from '../ui/components/boundary';
+import { joinWindows } from '../state/use-cases';
 import { Notices } from '../ui/components/notices';
 import { HomeScreen } from '../ui/screens/home/home-screen';
 import { theme } from '../ui/theme/theme';
@@ -19,6 +20,7 @@ import { SessionRoute } from './session-route';
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
 const cache = createCache({ key: 'falcon', nonce });
 keepSaved();
+joinWindows();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

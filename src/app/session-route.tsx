@@ -4,6 +4,7 @@ import type { Issue } from '../core/result';
 import { useDocument } from '../state/document-store';
 import type { Step } from '../state/steps';
 import { openSession } from '../state/use-cases';
+import { useWindow } from '../state/windows';
 import { Boundary } from '../ui/components/boundary';
 import { SessionFrame } from '../ui/components/session-frame';
 import { BenchScreen } from '../ui/screens/bench/bench-screen';
@@ -33,10 +34,13 @@ const SCREENS: Readonly<Record<Step | 'movement', () => ReactNode>> = {
   movement: () => <MovementScreen />,
 };
 
+const DELETED: Issue = { code: 'deleted', message: 'This session was deleted in another window.' };
+
 /** Opens the session of the address, then shows its step. */
 export function SessionRoute(): ReactNode {
   const { id = '', step = '' } = useParams();
   const openId = useDocument((state) => state.session?.id);
+  const deleted = useWindow((state) => state.deleted);
   const [problem, setProblem] = useState<Issue | null>(null);
   useEffect(() => {
     let current = true;
@@ -48,6 +52,7 @@ export function SessionRoute(): ReactNode {
     };
   }, [id]);
   if (!Object.hasOwn(SCREENS, step)) return <Navigate to={`/s/${encodeURIComponent(id)}/intake`} replace />;
+  if (deleted === id) return <UnopenedSession id={id} issue={DELETED} />;
   if (problem) return <UnopenedSession id={id} issue={problem} />;
   if (openId !== id)
     return (

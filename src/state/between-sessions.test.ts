@@ -8,7 +8,7 @@ import { stickClip } from '../../tests/fixtures/stick-performance';
 import { writeSessionArchive } from '../formats/session-archive/session-archive';
 import { sessionJson } from '../formats/session-json/session-json';
 import { database } from '../storage/database';
-import { loadSession, loadVideo, saveSession, storeMedia } from '../storage/sessions';
+import { forgetVersions, loadSession, loadVideo, saveSession, storeMedia } from '../storage/sessions';
 import { derive } from './derived';
 import { redo, setSession, undo, useDocument } from './document-store';
 import { settle, startNextSession } from './follow-up-use-cases';
@@ -52,6 +52,7 @@ const demo = (name: string): Session => {
 takeCloneHere();
 
 beforeEach(async () => {
+  forgetVersions();
   setSession(null);
   await Promise.all([database.sessions.clear(), database.media.clear()]);
 });

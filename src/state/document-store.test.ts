@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { useNotices } from './notices';
 import { newSession } from '../core/model/session';
 import { database } from '../storage/database';
-import { loadSession, saveSession } from '../storage/sessions';
+import { forgetVersions, loadSession, saveSession } from '../storage/sessions';
 import { edit, keepSaved, redo, setSession, settled, undo, useDocument } from './document-store';
 
 const kept = new Map<string, string>();
@@ -21,6 +21,7 @@ let stop: () => void;
 
 beforeEach(async () => {
   kept.clear();
+  forgetVersions();
   await database.sessions.clear();
   await saveSession(newSession('s', 'Session', 'pace-delivery', '2026-01-01T00:00:00Z'), '2026-01-01T00:00:00Z');
   const opened = await loadSession('s');

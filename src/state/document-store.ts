@@ -5,6 +5,7 @@ import { faultOfChange } from '../core/model/check-session';
 import type { Session } from '../core/model/session';
 import { saveLeaving, saveSession } from '../storage/sessions';
 import { notify } from './notices';
+import { mayWrite, tellStored } from './windows';
 
 interface DocumentState {
   readonly session: Session | null;
@@ -24,7 +25,7 @@ export const useDocument = create<DocumentState>()(
  */
 export function edit(change: (session: Session) => void): boolean {
   const { session } = useDocument.getState();
-  if (!session) return false;
+  if (!session || !mayWrite()) return false;
   const changed = produce(session, change as (draft: unknown) => void);
   const fault = faultOfChange(session, changed);
   if (fault !== null) {
@@ -35,8 +36,12 @@ export function edit(change: (session: Session) => void): boolean {
   return true;
 }
 
+/** The session as it was taken from the store, which needs no saving. */
+let taken: Session | null = null;
+
 /** Opens a session with an empty history. */
 export function setSession(session: Session | null): void {
+  taken = session;
   const history = useDocument.temporal.getState();
   history.pause();
   useDocument.setState({ session });
@@ -44,8 +49,8 @@ export function setSession(session: Session | null): void {
   history.resume();
 }
 
-export const undo = (): void => useDocument.temporal.getState().undo();
-export const redo = (): void => useDocument.temporal.getState().redo();
+export const undo = (): void => void (mayWrite() && useDocument.temporal.getState().undo());
+export const redo = (): void => void (mayWrite() && useDocument.temporal.getState().redo());
 
 let saving: Promise<void> | null = null;
 let pending: Session | null = null;
@@ -55,7 +60,8 @@ async function saveAll(): Promise<void> {
     const session = pending;
     pending = null;
     const saved = await saveSession(session, new Date().toISOString());
-    if (!saved.ok) notify('error', saved.issue.message);
+    if (saved.ok) tellStored(session.id);
+    else notify('error', saved.issue.message);
   }
   saving = null;
 }
@@ -77,7 +83,7 @@ export function keepSaved(): () => void {
   window.addEventListener('pagehide', leave);
   window.addEventListener('pageshow', comeBack);
   const stop = useDocument.subscribe((state, before) => {
-    if (!state.session || state.session === before.session) return;
+    if (!state.session || state.session === before.session || state.session === taken) return;
     if (leaving) saveLeaving(state.session);
     pending = state.session;
     saving ??= saveAll();

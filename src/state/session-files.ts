@@ -94,7 +94,7 @@ export async function openSessionFile(
     clips,
     ...(beside ? { id: crypto.randomUUID(), name: `${session.name} (from a file)`.slice(0, 120) } : {}),
   };
-  const saved = await saveSession(placed, new Date().toISOString());
+  const saved = await saveSession(placed, new Date().toISOString(), { over: true });
   return saved.ok ? ok({ id: placed.id, withoutVideo, beside, dropped }) : saved;
 }
 

@@ -1,5 +1,6 @@
 import { deleteSession, listSessions, type SessionSummary } from '../storage/sessions';
 import { setSession, useDocument } from './document-store';
+import { tellDeleted } from './windows';
 
 export type { SessionSummary };
 
@@ -8,4 +9,5 @@ export const allSessions = (): Promise<readonly SessionSummary[]> => listSession
 export async function removeSession(id: string): Promise<void> {
   if (useDocument.getState().session?.id === id) setSession(null);
   await deleteSession(id);
+  tellDeleted(id);
 }

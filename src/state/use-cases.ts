@@ -19,12 +19,13 @@ import type { CrashIssue } from '../media/worker-client';
 import { loadSession, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
 import { player } from './bench-player';
 import { baseOf } from './derived';
-import { edit, setSession, useDocument } from './document-store';
+import { edit, setSession, settled, useDocument } from './document-store';
 import { startJob } from './jobs';
 import { takeProposals } from './proposals';
 import { notify } from './notices';
 import { openStoredClip, videoOf } from './stored-clips';
 import { setView, useView } from './view-store';
+import { holdSession, watchWindows } from './windows';
 
 const newId = (): string => crypto.randomUUID();
 
@@ -59,9 +60,20 @@ export async function openSession(id: string): Promise<Result<null, StorageIssue
   player.dropSources([]);
   setView({ shown: firstFrames(loaded.value), playing: false, selectedMeasure: null });
   setSession(loaded.value);
-  await openSources();
+  await Promise.all([openSources(), holdSession(id)]);
   return ok(null);
 }
+
+/** Shows the open session as it is stored now; where the window stands stays. */
+async function reload(id: string): Promise<void> {
+  const loaded = await loadSession(id);
+  if (!loaded.ok || useDocument.getState().session?.id !== id) return;
+  setSession(loaded.value);
+  await openSources();
+}
+
+/** Has this window write or follow the sessions that others of the same browser have open, too. */
+export const joinWindows = (): void => watchWindows({ reload, settled, close: () => setSession(null) });
 
 /** Opens what the session's clips need and is not open yet. */
 export async function openSources(): Promise<void> {

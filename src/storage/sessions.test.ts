@@ -4,6 +4,7 @@ import { stickClip } from '../../tests/fixtures/stick-performance';
 import { database } from './database';
 import {
   deleteSession,
+  forgetVersions,
   listSessions,
   loadMedia,
   loadSession,
@@ -36,6 +37,7 @@ let kept: Kept;
 beforeEach(async () => {
   kept = new Kept();
   Object.assign(globalThis, { localStorage: kept });
+  forgetVersions();
   await database.sessions.clear();
   await database.media.clear();
 });

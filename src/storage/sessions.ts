@@ -19,7 +19,7 @@ export interface SessionSummary {
   readonly damage: string | null;
 }
 
-export type StorageIssue = Issue<'not-found' | 'damaged' | 'newer' | 'storage-full' | 'storage-failed'>;
+export type StorageIssue = Issue<'not-found' | 'damaged' | 'newer' | 'overtaken' | 'storage-full' | 'storage-failed'>;
 
 function storageIssue(error: unknown): { readonly ok: false; readonly issue: StorageIssue } {
   const name = error instanceof Error ? error.name : '';
@@ -93,7 +93,7 @@ export async function repairStored(id: string, now: string): Promise<Result<Repa
       `Nothing of \u201c${textOr(stored.name, id)}\u201d can be opened. Save it as it is and keep the file; then delete it here.`,
     );
   const { session, dropped } = repaired;
-  const saved = await saveSession(session, now);
+  const saved = await saveSession(session, now, { over: true });
   if (!saved.ok) return saved;
   if (session.id !== id) await database.sessions.delete(id);
   forgetLeft(id);
@@ -129,19 +129,49 @@ export async function loadSession(id: string): Promise<Result<Session, StorageIs
   return ok(left.value);
 }
 
-export async function saveSession(session: Session, updatedAt: string): Promise<Result<null, StorageIssue>> {
+/** What a save found in place of the version it was to follow. */
+class Overtaken extends Error {
+  constructor(readonly how: 'changed' | 'deleted') {
+    super(how);
+  }
+}
+
+/**
+ * Stores a session. A save that does not follow what is stored, since another window has written or deleted it, is refused and changes nothing.
+ * @param over puts it there whatever is stored
+ */
+export async function saveSession(
+  session: Session,
+  updatedAt: string,
+  { over = false }: { readonly over?: boolean } = {},
+): Promise<Result<null, StorageIssue>> {
   const version: StoredVersion = { updatedAt, session };
-  const before = versions.get(session.id) ?? [];
+  const before = over ? [] : (versions.get(session.id) ?? []);
   versions.set(session.id, [...before, version]);
   try {
-    await database.sessions.put({ id: session.id, name: session.name, updatedAt, document: session });
+    await database.transaction('rw', database.sessions, async () => {
+      const row = before.length > 0 ? await database.sessions.get(session.id) : undefined;
+      if (before.length > 0 && !row) throw new Overtaken('deleted');
+      if (row && !before.some((known) => known.updatedAt === row.updatedAt)) throw new Overtaken('changed');
+      await database.sessions.put({ id: session.id, name: session.name, updatedAt, document: session });
+    });
     versions.set(session.id, [version]);
     return ok(null);
   } catch (error) {
     versions.set(session.id, before);
+    if (error instanceof Overtaken)
+      return fail(
+        'overtaken',
+        error.how === 'deleted'
+          ? `The session \u201c${session.name}\u201d was deleted in another window, and is not stored again.`
+          : `The session \u201c${session.name}\u201d was changed in another window since; this change is not stored over it.`,
+      );
     return storageIssue(error);
   }
 }
+
+/** Knows nothing of what is stored, like a window that was just opened. */
+export const forgetVersions = (): void => versions.clear();
 
 /** Keeps what is not stored yet of a session while the page goes away; it is stored when the session is opened again. */
 export function saveLeaving(session: Session): void {
@@ -162,6 +192,7 @@ export async function deleteSession(id: string): Promise<void> {
     const own = stored ? mediaOf(stored.document) : [];
     await database.media.bulkDelete(own.filter((mediaId) => !used.has(mediaId)));
   });
+  versions.delete(id);
   forgetLeft(id);
 }
 

@@ -2,6 +2,8 @@ import CheckIcon from '@mui/icons-material/Check';
 import HelpOutlinedIcon from '@mui/icons-material/HelpOutlined';
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import type { ReactNode } from 'react';
@@ -12,6 +14,7 @@ import { redo, undo, useDocument } from '../../state/document-store';
 import { useDerived } from '../../state/use-derived';
 import { STEPS, STEP_NAMES, stepStatus, type Step } from '../../state/steps';
 import { setView } from '../../state/view-store';
+import { useWindow, workHere } from '../../state/windows';
 import { HelpSheet } from './help-sheet';
 import { JobBar } from './job-bar';
 
@@ -29,6 +32,7 @@ const HISTORY_KEYS = {
 export function SessionFrame({ step, children }: { readonly step: Step; readonly children: ReactNode }): ReactNode {
   const derived = useDerived();
   const { session } = derived;
+  const role = useWindow((state) => state.role);
   const past = useStore(useDocument.temporal, (state) => state.pastStates.length);
   const future = useStore(useDocument.temporal, (state) => state.futureStates.length);
   useHotkeys('mod+z', () => undo(), HISTORY_KEYS);
@@ -76,6 +80,19 @@ export function SessionFrame({ step, children }: { readonly step: Step; readonly
           </IconButton>
         </Tooltip>
       </header>
+      {role === 'follower' && (
+        <Alert
+          severity="info"
+          className="no-print"
+          action={
+            <Button color="inherit" size="small" onClick={() => void workHere()}>
+              Work here
+            </Button>
+          }
+        >
+          Another window writes this session; what is changed there shows here.
+        </Alert>
+      )}
       <div className="guidance">
         <span>{stepStatus(derived, step).next}</span>
         <JobBar />
