@@ -83,6 +83,31 @@ describe('the server', () => {
     },
   );
 
+  it('serves the application under its own file name alike', async () => {
+    expect(await (await fetch(`${address}/index.html`)).text()).not.toContain('CSP_NONCE');
+  });
+
+  it('has the application answer an address that is none', async () => {
+    expect(await raw('/s/%E0%A4%A/measure')).toMatchObject({ status: 200, body: expect.stringContaining('id="root"') });
+  });
+
+  it('answers to its own name only, leads localhost to it, and serves pages from here only', async () => {
+    const { port } = server.address() as AddressInfo;
+    const ask = (headers: Record<string, string>): Promise<{ status: number; location?: string }> =>
+      new Promise((resolve) =>
+        httpRequest({ host: '127.0.0.1', port, path: '/s/a', headers }, (response) => {
+          response.resume();
+          resolve({ status: response.statusCode!, location: response.headers.location });
+        }).end(),
+      );
+    expect(await ask({ host: `127.0.0.1:${port}` })).toMatchObject({ status: 200 });
+    expect(await ask({ host: `rebound.example:${port}` })).toMatchObject({ status: 421 });
+    expect(await ask({ host: '127.0.0.1:1' })).toMatchObject({ status: 421 });
+    expect(await ask({ host: `localhost:${port}` })).toEqual({ status: 307, location: `${address}/s/a` });
+    expect(await ask({ host: `127.0.0.1:${port}`, origin: 'http://elsewhere.example' })).toMatchObject({ status: 403 });
+    expect(await ask({ host: `127.0.0.1:${port}`, origin: address })).toMatchObject({ status: 200 });
+  });
+
   it('answers a missing file with 404, not with the application', async () => {
     expect((await fetch(`${address}/assets/none.js`)).status).toBe(404);
     expect((await fetch(`${address}/demo-data/none.webm`)).status).toBe(404);

@@ -32,6 +32,23 @@ const contentSecurityPolicy = (nonce: string): string =>
     "frame-ancestors 'none'",
   ].join('; ');
 
+/**
+ * Answers only to this machine's own names, whatever name leads here (another site's name may be made to), and to pages that come from here. One
+ * address always: data are kept by address, and under another one they would seem gone.
+ */
+function onlyHere(request: Request, response: Response, next: NextFunction): void {
+  const port = request.socket.localPort;
+  const host = request.headers.host ?? '';
+  const home = `127.0.0.1:${port}`;
+  if (host === `localhost:${port}` && ['GET', 'HEAD'].includes(request.method))
+    return response.redirect(307, `http://${home}${request.originalUrl}`);
+  const { origin } = request.headers;
+  if (host !== home) return void response.status(421).type('text').send(`Open http://${home}/ instead.`);
+  if (origin !== undefined && origin !== `http://${home}`)
+    return void response.status(403).type('text').send('Only the application itself may ask this server.');
+  next();
+}
+
 /** The application and its demo media. Media answer byte ranges; every other path opens the application. */
 export function createApp(folders: Folders): Express {
   const app = express();
@@ -49,21 +66,23 @@ export function createApp(folders: Folders): Express {
     });
     next();
   });
+  app.use(onlyHere);
+  const application = async (response: Response): Promise<void> => {
+    const page = await readFile(path.join(folders.dist, 'index.html'), 'utf8');
+    response
+      .type('html')
+      .set('Cache-Control', 'no-store')
+      .send(page.replaceAll('%CSP_NONCE%', response.locals['nonce'] as string));
+  };
+  app.get('/index.html', (_request: Request, response: Response) => application(response));
   app.use('/demo-data', express.static(folders.demo, { index: false, fallthrough: false, acceptRanges: true }));
   app.use('/conversions', conversionRoutes(folders.conversions ?? new Conversions()));
   app.use(express.static(folders.dist, { index: false, maxAge: '1h' }));
-  app.get('/{*page}', async (request: Request, response: Response, next: NextFunction) => {
+  // Whatever else stands in the address, even what is no address at all, the application has words for it.
+  app.use(async (request: Request, response: Response, next: NextFunction) => {
     // A missing file is a missing file, not the application.
-    if (path.extname(request.path)) return next();
-    try {
-      const page = await readFile(path.join(folders.dist, 'index.html'), 'utf8');
-      response
-        .type('html')
-        .set('Cache-Control', 'no-store')
-        .send(page.replaceAll('%CSP_NONCE%', response.locals['nonce'] as string));
-    } catch (error) {
-      next(error);
-    }
+    if (path.extname(request.path) || !['GET', 'HEAD'].includes(request.method)) return next();
+    await application(response);
   });
   app.use((_request: Request, response: Response) => void response.status(404).type('text').send('Not found'));
   app.use((error: Error & { status?: number }, _request: Request, response: Response, next: NextFunction) => {

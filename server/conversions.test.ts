@@ -1,12 +1,12 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { makeCodedClip, ffmpeg, type CodedClip } from '../tests/fixtures/coded-clips';
 import { createApp } from './app';
-import { Conversions, DEFAULT_LIMITS } from './conversions';
+import { Conversions, DEFAULT_LIMITS, sweepFolders } from './conversions';
 
 jest.setTimeout(60_000);
 
@@ -193,6 +193,73 @@ describe('converting', () => {
     }
     await slow.endAll();
     await new Promise((resolve) => other.server.close(resolve));
+  });
+
+  it('takes its place before it waits for anything: of forty at once as many begin as may', async () => {
+    const two = new Conversions(DEFAULT_LIMITS);
+    const other = await serve(two);
+    const headers = { 'Content-Type': 'video/mp4' };
+    const body = readFileSync(path.join(folder, 'long.mp4'));
+    const answers = await Promise.all(
+      Array.from({ length: 40 }, () => fetch(other.address, { method: 'POST', body, headers })),
+    );
+    expect(answers.filter(({ status }) => status === 202)).toHaveLength(2);
+    expect(answers.filter(({ status }) => status === 429)).toHaveLength(38);
+    await two.endAll();
+    await new Promise((resolve) => other.server.close(resolve));
+  });
+
+  it('holds no place for what has ended or is asked for no more, and keeps nothing of it', async () => {
+    const own = new Conversions({ ...DEFAULT_LIMITS, atOnce: 1, waiting: 2 });
+    const other = await serve(own);
+    const headers = { 'Content-Type': 'video/mp4' };
+    for (let i = 0; i < 4; i++) {
+      const answer = await fetch(other.address, { method: 'POST', body: 'junk!', headers });
+      expect(answer.status).toBe(202);
+      while (own.count > 0) await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+    expect(own.all).toBe(2);
+    await own.endAll();
+    await new Promise((resolve) => other.server.close(resolve));
+
+    const left = new Conversions({ ...DEFAULT_LIMITS, abandon: 200 });
+    const asked = await serve(left);
+    const body = readFileSync(path.join(folder, 'long.mp4'));
+    expect((await fetch(asked.address, { method: 'POST', body, headers })).status).toBe(202);
+    while (left.all > 0) await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(leftovers()).toEqual(before);
+    await new Promise((resolve) => asked.server.close(resolve));
+  });
+
+  it('gives up an upload that sends nothing', async () => {
+    const own = new Conversions({ ...DEFAULT_LIMITS, silence: 100 });
+    const other = await serve(own);
+    const body = new ReadableStream({ start: (controller) => controller.enqueue(new Uint8Array(10)) });
+    const headers = { 'Content-Type': 'video/mp4' };
+    const answer = await fetch(other.address, { method: 'POST', body, headers, duplex: 'half' } as RequestInit).catch(
+      () => null,
+    );
+    expect(answer?.status ?? 408).toBe(408);
+    expect(own.all).toBe(0);
+    other.server.closeAllConnections();
+    await new Promise((resolve) => other.server.close(resolve));
+  });
+
+  it('keeps the result through a question for its head', async () => {
+    const { id } = (await (await post(readFileSync(makeCodedClip(folder, SOURCES[1]!)))).json()) as View;
+    await finished(id);
+    expect((await fetch(`${address}/${id}/clip`, { method: 'HEAD' })).status).toBe(200);
+    expect((await view(id)).state).toBe('done');
+    await conversions.end(id);
+  });
+
+  it('sweeps folders of servers that are gone, and no others', async () => {
+    const gone = mkdtempSync(path.join(tmpdir(), 'falcon-convert-999999999-'));
+    const own = mkdtempSync(path.join(tmpdir(), `falcon-convert-${process.pid}-`));
+    const others = mkdtempSync(path.join(tmpdir(), 'falcon-convert-by-somebody-'));
+    await sweepFolders();
+    expect([gone, own, others].map((each) => existsSync(each))).toEqual([false, true, true]);
+    for (const each of [own, others]) rmSync(each, { recursive: true });
   });
 
   it('says what to install where there is no ffmpeg', async () => {

@@ -1,7 +1,7 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, rm, stat } from 'node:fs/promises';
+import { mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { Transform } from 'node:stream';
@@ -16,10 +16,29 @@ export interface ConversionLimits {
   readonly time: number;
   /** How long a result waits to be fetched, milliseconds. */
   readonly keep: number;
+  /** How long an upload may send nothing, milliseconds. */
+  readonly silence: number;
+  /** How long nobody may ask for a conversion before it is given up, milliseconds: a page in the background asks once a minute. */
+  readonly abandon: number;
+  /** Uploads and conversions at once; results that wait to be fetched hold no place. */
   readonly atOnce: number;
+  /** Results that wait; the oldest goes for a new one. */
+  readonly waiting: number;
 }
 
-export const DEFAULT_LIMITS: ConversionLimits = { bytes: 4e9, time: 30 * 60_000, keep: 10 * 60_000, atOnce: 2 };
+export const DEFAULT_LIMITS: ConversionLimits = {
+  bytes: 4e9,
+  time: 30 * 60_000,
+  keep: 10 * 60_000,
+  silence: 30_000,
+  abandon: 3 * 60_000,
+  atOnce: 2,
+  waiting: 4,
+};
+
+/** Folders of conversions carry the process they belong to. */
+const FOLDER = 'falcon-convert-';
+const OWNED = /^falcon-convert-(\d+)-/;
 
 /** Containers that cameras write. Playlists and anything else that names other files stay out. */
 const FORMATS = 'mov,mp4,m4a,3gp,3g2,mj2,avi,matroska,webm,mpegts,mpeg,flv,asf,mxf,ogg,dv,h264,hevc';
@@ -59,7 +78,8 @@ type State = 'uploading' | 'converting' | 'done' | 'failed';
 
 interface Conversion {
   readonly id: string;
-  readonly folder: string;
+  /** Empty until it is made. */
+  folder: string;
   state: State;
   /** Share of the clip that is done, 0..1. */
   progress: number;
@@ -71,22 +91,61 @@ interface Conversion {
 const run = promisify(execFile);
 
 class TooLarge extends Error {}
+class TooSlow extends Error {}
+class Busy extends Error {}
 
-/** Lets at most so many bytes pass. */
-const atMost = (bytes: number): Transform => {
+/** Lets at most so many bytes pass, and waits only so long for the next. */
+const bounded = (bytes: number, silence: number): Transform => {
   let seen = 0;
-  return new Transform({
+  const late = (): NodeJS.Timeout => setTimeout(() => stream.destroy(new TooSlow('nothing came')), silence).unref();
+  let timer: NodeJS.Timeout;
+  const stream: Transform = new Transform({
     transform(chunk: Buffer, _encoding, done) {
       seen += chunk.length;
+      clearTimeout(timer);
+      timer = late();
       done(seen > bytes ? new TooLarge(`more than ${bytes} bytes`) : null, chunk);
     },
+    destroy(error, done) {
+      clearTimeout(timer);
+      done(error);
+    },
+    flush(done) {
+      clearTimeout(timer);
+      done();
+    },
   });
+  timer = late();
+  return stream;
 };
+
+/** Whether a process of this machine runs; one of another user counts as running. */
+function runs(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
+  }
+}
+
+/** Removes what servers that were killed have left: folders of processes that no longer run. */
+export async function sweepFolders(): Promise<readonly string[]> {
+  const left = (await readdir(tmpdir())).filter((name) => {
+    const pid = Number(OWNED.exec(name)?.[1]);
+    return Number.isInteger(pid) && !runs(pid);
+  });
+  await Promise.all(
+    left.map((name) => rm(path.join(tmpdir(), name), { recursive: true, force: true }).catch(() => undefined)),
+  );
+  return left;
+}
 
 /** Running conversions; each has a folder of its own that is gone when the conversion is. */
 export class Conversions {
   private readonly running = new Map<string, Conversion>();
   private known: Promise<boolean> | null = null;
+  private bound: Promise<readonly [string, readonly string[]]> | null = null;
 
   constructor(
     readonly limits: ConversionLimits = DEFAULT_LIMITS,
@@ -107,7 +166,13 @@ export class Conversions {
     return this.running.get(id) ?? null;
   }
 
+  /** Those that take work: uploads and conversions. */
   get count(): number {
+    return [...this.running.values()].filter(({ state }) => state === 'uploading' || state === 'converting').length;
+  }
+
+  /** All that are known, results that wait among them. */
+  get all(): number {
     return this.running.size;
   }
 
@@ -118,19 +183,22 @@ export class Conversions {
     this.running.delete(id);
     if (conversion.timer) clearTimeout(conversion.timer);
     conversion.process?.kill('SIGKILL');
-    await rm(conversion.folder, { recursive: true, force: true });
+    if (conversion.folder !== '') await rm(conversion.folder, { recursive: true, force: true });
   }
 
   async endAll(): Promise<void> {
     await Promise.all([...this.running.keys()].map((id) => this.end(id)));
   }
 
-  /** Takes a clip in and begins to convert it; resolves when the upload is complete. */
+  /**
+   * Takes a clip in and begins to convert it; resolves when the upload is complete. The place is taken before anything is waited for, so that
+   * many at once cannot all find it free.
+   */
   async begin(body: NodeJS.ReadableStream): Promise<Conversion> {
-    const folder = await mkdtemp(path.join(tmpdir(), 'falcon-convert-'));
+    if (this.count >= this.limits.atOnce) throw new Busy('no place is free');
     const conversion: Conversion = {
       id: randomUUID(),
-      folder,
+      folder: '',
       state: 'uploading',
       progress: 0,
       message: '',
@@ -139,25 +207,52 @@ export class Conversions {
     };
     this.running.set(conversion.id, conversion);
     try {
-      await pipeline(body, atMost(this.limits.bytes), createWriteStream(path.join(folder, 'input')));
+      conversion.folder = await mkdtemp(path.join(tmpdir(), `${FOLDER}${process.pid}-`));
+      const input = createWriteStream(path.join(conversion.folder, 'input'));
+      await pipeline(body, bounded(this.limits.bytes, this.limits.silence), input);
     } catch (error) {
       await this.end(conversion.id);
       throw error;
     }
+    this.askedFor(conversion);
     void this.convert(conversion);
     return conversion;
+  }
+
+  /** Somebody still waits for it: one that nobody asks for is given up. */
+  askedFor(conversion: Conversion): void {
+    if (conversion.state === 'uploading' || conversion.state === 'converting')
+      this.keepFor(conversion, this.limits.abandon);
   }
 
   private fail(conversion: Conversion, message: string): void {
     conversion.state = 'failed';
     conversion.message = message;
+    // Its words are kept, its files are not.
+    void rm(conversion.folder, { recursive: true, force: true });
+    this.wait(conversion);
+  }
+
+  /** Keeps what has ended until it is fetched, and no more of them than there is room for. */
+  private wait(conversion: Conversion): void {
     this.keepFor(conversion, this.limits.keep);
+    const ended = [...this.running.values()].filter(({ state }) => state === 'done' || state === 'failed');
+    for (const { id } of ended.slice(0, Math.max(0, ended.length - this.limits.waiting))) void this.end(id);
   }
 
   private keepFor(conversion: Conversion, time: number): void {
     if (conversion.timer) clearTimeout(conversion.timer);
     conversion.timer = setTimeout(() => void this.end(conversion.id), time);
     conversion.timer.unref();
+  }
+
+  /** The command that converts, so that it ends with this process even where that is killed; where the system cannot, plainly. */
+  private endingWithUs(): Promise<readonly [string, readonly string[]]> {
+    this.bound ??= run('setpriv', ['--pdeathsig', 'KILL', 'true']).then(
+      () => ['setpriv', ['--pdeathsig', 'KILL', this.ffmpeg]] as const,
+      () => [this.ffmpeg, []] as const,
+    );
+    return this.bound;
   }
 
   private async convert(conversion: Conversion): Promise<void> {
@@ -191,9 +286,12 @@ export class Conversions {
     }
     if (!this.running.has(conversion.id)) return;
     conversion.state = 'converting';
+    const [command, before] = await this.endingWithUs();
+    if (!this.running.has(conversion.id)) return;
     const child = spawn(
-      this.ffmpeg,
+      command,
       [
+        ...before,
         '-nostdin',
         '-loglevel',
         'error',
@@ -229,7 +327,7 @@ export class Conversions {
       if (code === 0) {
         conversion.state = 'done';
         conversion.progress = 1;
-        this.keepFor(conversion, this.limits.keep);
+        this.wait(conversion);
       } else if (late)
         this.fail(conversion, 'It took too long to convert. Cut the part that you need and choose that.');
       else {
@@ -244,7 +342,7 @@ export class Conversions {
 }
 
 /**
- * `POST /` with a clip as body begins a conversion, `GET /:id` tells how far it is, `GET /:id/clip` gives the result and removes it,
+ * `POST /` with a clip as body begins a conversion, `GET /:id` tells how far it is, `GET /:id/clip` gives the result and removes it once it is there,
  * `DELETE /:id` cancels. `GET /` tells whether this machine can convert.
  */
 export function conversionRoutes(conversions: Conversions): Router {
@@ -284,12 +382,14 @@ export function conversionRoutes(conversions: Conversions): Router {
         413,
         `The clip has ${(length / 1e9).toFixed(1)} GB; at most ${(limits.bytes / 1e9).toFixed(1)} GB can be converted. Cut the part that you need.`,
       );
-    if (conversions.count >= limits.atOnce)
-      return refuse(response, 429, `${limits.atOnce} clips are being converted already. Wait for one to end.`);
     try {
       response.status(202).json(view(await conversions.begin(request)));
     } catch (error) {
-      if (error instanceof TooLarge)
+      if (error instanceof Busy)
+        refuse(response, 429, `${limits.atOnce} clips are being converted already. Wait for one to end.`);
+      else if (error instanceof TooSlow)
+        refuse(response, 408, `Nothing came for ${Math.round(limits.silence / 1000)} s. Try again.`);
+      else if (error instanceof TooLarge)
         refuse(
           response,
           413,
@@ -300,8 +400,10 @@ export function conversionRoutes(conversions: Conversions): Router {
   });
   router.get('/:id', (request: Request<{ id: string }>, response: Response) => {
     const conversion = conversions.get(request.params.id);
-    if (conversion) response.json(view(conversion));
-    else refuse(response, 404, 'There is no such conversion any more. Begin it again.');
+    if (conversion) {
+      conversions.askedFor(conversion);
+      response.json(view(conversion));
+    } else refuse(response, 404, 'There is no such conversion any more. Begin it again.');
   });
   router.get('/:id/clip', async (request: Request<{ id: string }>, response: Response) => {
     const conversion = conversions.get(request.params.id);
@@ -309,7 +411,11 @@ export function conversionRoutes(conversions: Conversions): Router {
     const file = path.join(conversion.folder, 'output.mp4');
     const { size } = await stat(file);
     response.set({ 'Content-Type': 'video/mp4', 'Content-Length': String(size) });
-    response.sendFile(file, { acceptRanges: false }, () => void conversions.end(conversion.id));
+    if (request.method === 'HEAD') return response.end();
+    response.sendFile(file, { acceptRanges: false }, (error) => {
+      // A download that broke off can be tried again.
+      if (!error && response.writableFinished) void conversions.end(conversion.id);
+    });
   });
   router.delete('/:id', async (request: Request<{ id: string }>, response: Response) => {
     await conversions.end(request.params.id);

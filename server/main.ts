@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { createApp } from './app';
-import { Conversions } from './conversions';
+import { Conversions, sweepFolders } from './conversions';
 
 /** tsx server/main.ts [--port N] [--open-at PATH]: serves the built application on this machine only. */
 const root = path.join(import.meta.dirname, '..');
@@ -23,6 +23,7 @@ if (!existsSync(path.join(dist, 'index.html'))) {
 }
 
 const conversions = new Conversions();
+await sweepFolders();
 const server = createApp({ dist, demo: path.join(root, 'demo', 'clips'), conversions }).listen(
   port,
   '127.0.0.1',
@@ -34,7 +35,11 @@ const server = createApp({ dist, demo: path.join(root, 'demo', 'clips'), convers
   },
 );
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken; set PORT to another one.` : error.message);
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken. Is the application running already? Then open http://127.0.0.1:${port}/. Sessions are kept by address: with another PORT none of them would be seen.`
+      : error.message,
+  );
   process.exit(1);
 });
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {

@@ -3,13 +3,16 @@ import createCache from '@emotion/cache';
 import { CacheProvider } from '@emotion/react';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
-import { StrictMode } from 'react';
+import Alert from '@mui/material/Alert';
+import { StrictMode, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { keepSaved } from '../state/document-store';
 import { Boundary } from '../ui/components/boundary';
+import { dataAreNewer, sweep } from '../state/kept';
 import { joinWindows } from '../state/use-cases';
 import { Notices } from '../ui/components/notices';
+import { KeptScreen } from '../ui/screens/kept/kept-screen';
 import { HomeScreen } from '../ui/screens/home/home-screen';
 import { theme } from '../ui/theme/theme';
 import '../ui/theme/theme.css';
@@ -19,26 +22,50 @@ import { SessionRoute } from './session-route';
 // The server allows only styles that carry this page's nonce.
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
 const cache = createCache({ key: 'falcon', nonce });
-keepSaved();
-joinWindows();
 
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <CacheProvider value={cache}>
-      <ThemeProvider theme={theme}>
-        <CssBaseline />
-        <Boundary what="This page">
-          <BrowserRouter>
-            <Routes>
-              <Route path="/" element={<HomeScreen />} />
-              <Route path="/demo/:which?" element={<DemoRoute />} />
-              <Route path="/s/:id/:step?" element={<SessionRoute />} />
-              <Route path="*" element={<HomeScreen />} />
-            </Routes>
-          </BrowserRouter>
-        </Boundary>
-        <Notices />
-      </ThemeProvider>
-    </CacheProvider>
-  </StrictMode>,
-);
+function App(): ReactNode {
+  return (
+    <Boundary what="This page">
+      <BrowserRouter>
+        <Routes>
+          <Route path="/" element={<HomeScreen />} />
+          <Route path="/demo/:which?" element={<DemoRoute />} />
+          <Route path="/kept" element={<KeptScreen />} />
+          <Route path="/s/:id/:step?" element={<SessionRoute />} />
+          <Route path="*" element={<HomeScreen />} />
+        </Routes>
+      </BrowserRouter>
+    </Boundary>
+  );
+}
+
+const NEWER =
+  'A newer version of the application has changed what is kept in this browser; this one leaves it as it is. Update the application and load this page again.';
+
+async function start(): Promise<void> {
+  const refused = await dataAreNewer();
+  if (!refused) {
+    keepSaved();
+    joinWindows();
+    void sweep();
+  }
+  createRoot(document.getElementById('root')!).render(
+    <StrictMode>
+      <CacheProvider value={cache}>
+        <ThemeProvider theme={theme}>
+          <CssBaseline />
+          {refused ? (
+            <main className="page">
+              <Alert severity="warning">{NEWER}</Alert>
+            </main>
+          ) : (
+            <App />
+          )}
+          <Notices />
+        </ThemeProvider>
+      </CacheProvider>
+    </StrictMode>,
+  );
+}
+
+void start();

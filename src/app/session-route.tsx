@@ -41,6 +41,8 @@ export function SessionRoute(): ReactNode {
   const { id = '', step = '' } = useParams();
   const openId = useDocument((state) => state.session?.id);
   const deleted = useWindow((state) => state.deleted);
+  const [attempt, setAttempt] = useState(0);
+  const again = (): void => setAttempt((n) => n + 1);
   const [problem, setProblem] = useState<Issue | null>(null);
   useEffect(() => {
     let current = true;
@@ -50,10 +52,10 @@ export function SessionRoute(): ReactNode {
     return () => {
       current = false;
     };
-  }, [id]);
+  }, [id, attempt]);
   if (!Object.hasOwn(SCREENS, step)) return <Navigate to={`/s/${encodeURIComponent(id)}/intake`} replace />;
-  if (deleted === id) return <UnopenedSession id={id} issue={DELETED} />;
-  if (problem) return <UnopenedSession id={id} issue={problem} />;
+  if (deleted === id) return <UnopenedSession id={id} issue={DELETED} onRepaired={again} />;
+  if (problem) return <UnopenedSession id={id} issue={problem} onRepaired={again} />;
   if (openId !== id)
     return (
       <main className="page" role="status">

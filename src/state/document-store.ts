@@ -36,6 +36,17 @@ export function edit(change: (session: Session) => void): boolean {
   return true;
 }
 
+/** Has a change belong to the step before it: one undo takes back both. */
+export function inSameStep(change: () => void): void {
+  const history = useDocument.temporal.getState();
+  history.pause();
+  try {
+    change();
+  } finally {
+    history.resume();
+  }
+}
+
 /** The session as it was taken from the store, which needs no saving. */
 let taken: Session | null = null;
 
@@ -52,16 +63,38 @@ export function setSession(session: Session | null): void {
 export const undo = (): void => void (mayWrite() && useDocument.temporal.getState().undo());
 export const redo = (): void => void (mayWrite() && useDocument.temporal.getState().redo());
 
+/** Why what is on the screen is not stored yet; it is tried again until it is. */
+export const useSaving = create<{ readonly problem: string | null }>(() => ({ problem: null }));
+/** How often a save that failed is tried again, ms. */
+const TRY_AGAIN = 5000;
+
 let saving: Promise<void> | null = null;
 let pending: Session | null = null;
+
+function tryAgain(): void {
+  const { session } = useDocument.getState();
+  if (useSaving.getState().problem === null || !session) return;
+  pending = session;
+  saving ??= saveAll();
+}
 
 async function saveAll(): Promise<void> {
   while (pending) {
     const session = pending;
     pending = null;
     const saved = await saveSession(session, new Date().toISOString());
-    if (saved.ok) tellStored(session.id);
-    else notify('error', saved.issue.message);
+    if (saved.ok) {
+      useSaving.setState({ problem: null });
+      tellStored(session.id);
+      continue;
+    }
+    const { code, message } = saved.issue;
+    const waits = code === 'storage-full' || code === 'storage-failed';
+    if (!waits) notify('error', message);
+    else {
+      useSaving.setState({ problem: message });
+      setTimeout(tryAgain, TRY_AGAIN);
+    }
   }
   saving = null;
 }

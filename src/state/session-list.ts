@@ -1,5 +1,6 @@
 import { deleteSession, listSessions, type SessionSummary } from '../storage/sessions';
 import { setSession, useDocument } from './document-store';
+import { sweep } from './kept';
 import { tellDeleted } from './windows';
 
 export type { SessionSummary };
@@ -10,4 +11,5 @@ export async function removeSession(id: string): Promise<void> {
   if (useDocument.getState().session?.id === id) setSession(null);
   await deleteSession(id);
   tellDeleted(id);
+  await sweep();
 }

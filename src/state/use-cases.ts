@@ -60,7 +60,8 @@ export async function openSession(id: string): Promise<Result<null, StorageIssue
   player.dropSources([]);
   setView({ shown: firstFrames(loaded.value), playing: false, selectedMeasure: null });
   setSession(loaded.value);
-  await Promise.all([openSources(), holdSession(id)]);
+  await holdSession(id);
+  await openSources();
   return ok(null);
 }
 

@@ -29,6 +29,29 @@ const tell = (message: Message): void => channel?.postMessage(message);
 export const tellStored = (id: string): void => tell({ kind: 'stored', id });
 export const tellDeleted = (id: string): void => tell({ kind: 'deleted', id });
 
+const OPEN = 'proud-falcon-open';
+
+let counted: Promise<void> = Promise.resolve();
+
+/** Counts this window among those that are open, until it is closed. */
+function countWindow(): void {
+  if (typeof navigator === 'undefined' || !('locks' in navigator)) return;
+  counted = new Promise((resolve) => {
+    void navigator.locks.request(OPEN, { mode: 'shared' }, () => {
+      resolve();
+      return new Promise(() => undefined);
+    });
+  });
+}
+
+/** Whether another window of the application is open in this browser; true where nobody can say. */
+export async function otherWindows(): Promise<boolean> {
+  if (typeof navigator === 'undefined' || !('locks' in navigator)) return true;
+  await counted;
+  const { held: locks = [] } = await navigator.locks.query();
+  return locks.filter((lock) => lock.name === OPEN).length > 1;
+}
+
 const lockName = (id: string): string => `proud-falcon-session-${id}`;
 /** A window that does not give a session away in this time is asleep, ms. */
 const PATIENCE = 3000;
@@ -53,6 +76,7 @@ let own: SessionWindow | null = null;
 /** Connects the windows of this browser; once, at the start. */
 export function watchWindows(session: SessionWindow): void {
   own = session;
+  countWindow();
   channel?.addEventListener('message', ({ data }: MessageEvent<Message>) => void onMessage(data));
 }
 
@@ -95,8 +119,8 @@ async function write(
   } catch {
     // Another window took it from this one, or this one waits no more.
     if (!stop.signal.aborted && held?.id === id) {
-      useWindow.setState({ role: 'follower' });
       void follow(id);
+      void own?.reload(id);
     }
     return true;
   }
@@ -108,7 +132,6 @@ async function follow(id: string): Promise<void> {
   const stop = new AbortController();
   held = { id, release: () => stop.abort() };
   useWindow.setState({ role: 'follower' });
-  await own?.reload(id);
   void write(id, { signal: stop.signal }, stop, () => own?.reload(id) ?? Promise.resolve());
 }
 

@@ -22,16 +22,26 @@ export interface StoredMarkerMap {
   readonly map: MarkerMap;
 }
 
+const NAME = 'proud-falcon';
+/** Version of the tables; a browser counts ten for each. */
+const VERSION = 2;
+
 export class FalconDatabase extends Dexie {
   declare sessions: EntityTable<StoredSession, 'id'>;
   declare media: EntityTable<StoredMedia, 'id'>;
   declare markerMaps: EntityTable<StoredMarkerMap, 'id'>;
 
-  constructor(name = 'proud-falcon') {
+  constructor(name = NAME) {
     super(name);
     this.version(1).stores({ sessions: 'id, updatedAt', media: 'id' });
-    this.version(2).stores({ markerMaps: 'id' });
+    this.version(VERSION).stores({ markerMaps: 'id' });
   }
 }
 
 export const database = new FalconDatabase();
+
+/** Whether a newer version of the application has made the tables of this browser; they are not touched by asking. */
+export async function isNewer(): Promise<boolean> {
+  const all = (await indexedDB.databases?.().catch(() => [])) ?? [];
+  return all.some(({ name, version = 0 }) => name === NAME && version > 10 * VERSION);
+}

@@ -21,15 +21,24 @@ export interface SessionSummary {
 
 export type StorageIssue = Issue<'not-found' | 'damaged' | 'newer' | 'overtaken' | 'storage-full' | 'storage-failed'>;
 
-function storageIssue(error: unknown): { readonly ok: false; readonly issue: StorageIssue } {
-  const name = error instanceof Error ? error.name : '';
+/** The browser says that there is no room in the error itself, or in what made it. */
+function isFull(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { inner } = error as { readonly inner?: unknown };
+  return error.name === 'QuotaExceededError' || /quota|disk is full|no space/i.test(error.message) || isFull(inner);
+}
+
+function storageIssue(error: unknown, what: string): { readonly ok: false; readonly issue: StorageIssue } {
   const detail = error instanceof Error ? error.message : String(error);
-  return name === 'QuotaExceededError'
+  return isFull(error)
     ? fail(
         'storage-full',
-        'The browser has no room left for this. Delete a session that is no longer needed, then try again.',
+        `There is no room in this browser for ${what}. Under \u201cWhat is kept here\u201d on the start page videos and sessions can be saved as files and removed.`,
       )
-    : fail('storage-failed', `The browser could not store this (${detail}). Export the session, then reload the page.`);
+    : fail(
+        'storage-failed',
+        `The browser could not store ${what} (${detail.slice(0, 200)}). Leave this window open; save the session as a file from the report if it lasts.`,
+      );
 }
 
 /** Rows with the latest change first; one that has lost its time stands last and is not left out, as an index would. */
@@ -166,7 +175,7 @@ export async function saveSession(
           ? `The session \u201c${session.name}\u201d was deleted in another window, and is not stored again.`
           : `The session \u201c${session.name}\u201d was changed in another window since; this change is not stored over it.`,
       );
-    return storageIssue(error);
+    return storageIssue(error, `the changes of \u201c${session.name}\u201d`);
   }
 }
 
@@ -201,7 +210,7 @@ export async function storeMedia(id: string, fileName: string, blob: Blob): Prom
     await database.media.put({ id, fileName, blob });
     return ok(null);
   } catch (error) {
-    return storageIssue(error);
+    return storageIssue(error, `the video \u201c${fileName}\u201d`);
   }
 }
 

@@ -42,6 +42,14 @@ export const rateText = ({
 }): string =>
   `${Number(captureRate.toFixed(2))}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;
 
+/** A size as a disk shows it. */
+export const megabytes = (bytes: number): string =>
+  bytes >= 1e9
+    ? `${(bytes / 1e9).toFixed(1)} GB`
+    : bytes >= 1e5
+      ? `${(bytes / 1e6).toFixed(1)} MB`
+      : `${Math.ceil(bytes / 1e3)} kB`;
+
 /** A time of an ISO date with its hour, as it is written on screens. */
 export function stampText(iso: string): string {
   const time = new Date(iso);

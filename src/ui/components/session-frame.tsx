@@ -10,7 +10,7 @@ import type { ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, NavLink } from 'react-router';
 import { useStore } from 'zustand';
-import { redo, undo, useDocument } from '../../state/document-store';
+import { redo, undo, useDocument, useSaving } from '../../state/document-store';
 import { useDerived } from '../../state/use-derived';
 import { STEPS, STEP_NAMES, stepStatus, type Step } from '../../state/steps';
 import { setView } from '../../state/view-store';
@@ -33,6 +33,7 @@ export function SessionFrame({ step, children }: { readonly step: Step; readonly
   const derived = useDerived();
   const { session } = derived;
   const role = useWindow((state) => state.role);
+  const problem = useSaving((state) => state.problem);
   const past = useStore(useDocument.temporal, (state) => state.pastStates.length);
   const future = useStore(useDocument.temporal, (state) => state.futureStates.length);
   useHotkeys('mod+z', () => undo(), HISTORY_KEYS);
@@ -80,6 +81,11 @@ export function SessionFrame({ step, children }: { readonly step: Step; readonly
           </IconButton>
         </Tooltip>
       </header>
+      {problem !== null && (
+        <Alert severity="warning" className="no-print">
+          Not stored yet: {problem} It is tried again every few seconds.
+        </Alert>
+      )}
       {role === 'follower' && (
         <Alert
           severity="info"

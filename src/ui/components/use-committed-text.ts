@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState, type ChangeEvent } from 'react';
+import { inSameStep, useDocument } from '../../state/document-store';
 import { useLatest } from '../../stage/use-latest';
 
-/** Pause in typing after which a text is kept, milliseconds. */
-const PAUSE = 500;
+/** Pause in typing after which a text is kept, milliseconds: less than it takes to close a window. */
+const PAUSE = 120;
 
 export interface CommittedText {
   readonly value: string;
@@ -11,21 +12,32 @@ export interface CommittedText {
 }
 
 /**
- * A text field whose text goes into the document by itself: after a pause in typing, when the field is left, and when the
- * page is hidden or closed. One undo step each. Changes from outside (undo) show at once.
+ * A text field whose text goes into the document by itself: as it is typed, when the field is left, and when the page is hidden or closed. What is
+ * typed before the field is left is one undo step. Changes from outside (undo) show at once.
  * @param commit is called with a changed text only; it may refuse one by not changing the document
  */
 export function useCommittedText(kept: string, commit: (text: string) => void): CommittedText {
   const [text, setText] = useState(kept);
+  // What was committed from here and has not come back yet: a document that keeps it in another form (without the blank at its end) must not
+  // change what is being typed.
+  const [own, setOwn] = useState<string | null>(null);
   const [before, setBefore] = useState(kept);
   if (before !== kept) {
     setBefore(kept);
-    setText(kept);
+    setOwn(null);
+    if (own !== text) setText(kept);
   }
   const latest = useLatest({ text, kept, commit });
+  const begun = useRef(false);
   const flush = useRef(() => {
     const now = latest.current;
-    if (now.text !== now.kept) now.commit(now.text);
+    if (now.text === now.kept) return;
+    const commit = (): void => now.commit(now.text);
+    const { session } = useDocument.getState();
+    if (begun.current) inSameStep(commit);
+    else commit();
+    begun.current = true;
+    if (useDocument.getState().session !== session) setOwn(now.text);
   });
   useEffect(() => {
     const timer = setTimeout(flush.current, PAUSE);
@@ -39,5 +51,12 @@ export function useCommittedText(kept: string, commit: (text: string) => void): 
       leave();
     };
   }, []);
-  return { value: text, onChange: (event) => setText(event.target.value), onBlur: () => flush.current() };
+  return {
+    value: text,
+    onChange: (event) => setText(event.target.value),
+    onBlur: () => {
+      flush.current();
+      begun.current = false;
+    },
+  };
 }

@@ -1,3 +1,4 @@
+import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -11,6 +12,7 @@ import { useEffect, useRef, useState, type FormEvent, type ReactNode } from 'rea
 import { Link, useNavigate } from 'react-router';
 import { MOVEMENTS } from '../../../movements';
 import { DEMOS } from '../../../state/demo';
+import { missingFeatures } from '../../../state/kept';
 import { notify } from '../../../state/notices';
 import { openSessionFile } from '../../../state/session-files';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
@@ -26,6 +28,7 @@ export function HomeScreen(): ReactNode {
   const [deleting, setDeleting] = useState<SessionSummary | null>(null);
   const [opening, setOpening] = useState(false);
   const [damaged, setDamaged] = useState<{ readonly file: File; readonly message: string } | null>(null);
+  const missing = missingFeatures();
   const input = useRef<HTMLInputElement>(null);
   const refresh = (): void => void allSessions().then(setSessions);
   useEffect(refresh, []);
@@ -70,8 +73,15 @@ export function HomeScreen(): ReactNode {
         </Typography>
         <Typography sx={{ mb: 2, maxWidth: 640 }}>
           Puts an athlete’s clip beside a reference, brings both to the same moment, measures what differs and says what
-          to work on first. All of it stays in this browser.
+          to work on first. All of it stays in this browser, at {window.location.origin}:{' '}
+          <Link to="/kept">What is kept here</Link>.
         </Typography>
+        {missing.length > 0 && (
+          <Alert severity="warning" sx={{ mb: 2 }}>
+            This browser lacks {missing.join('; ')}. A current desktop version of Chromium and its kin, of Firefox or of
+            Safari has it all.
+          </Alert>
+        )}
         <div className="columns">
           <section className="card">
             <Typography variant="h2" gutterBottom>

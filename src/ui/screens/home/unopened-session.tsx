@@ -4,8 +4,15 @@ import { Link, useNavigate } from 'react-router';
 import type { Issue } from '../../../core/result';
 import { RepairButtons } from './repair-buttons';
 
+interface UnopenedSessionProps {
+  readonly id: string;
+  readonly issue: Issue;
+  /** Called where the same address opens a session now. */
+  readonly onRepaired: () => void;
+}
+
 /** In place of a session that cannot be opened: why, and what can be done about it. */
-export function UnopenedSession({ id, issue }: { readonly id: string; readonly issue: Issue }): ReactNode {
+export function UnopenedSession({ id, issue, onRepaired }: UnopenedSessionProps): ReactNode {
   const navigate = useNavigate();
   return (
     <main className="page">
@@ -15,8 +22,7 @@ export function UnopenedSession({ id, issue }: { readonly id: string; readonly i
           <RepairButtons
             id={id}
             onRepaired={(repaired) => {
-              // The same address opens another document now.
-              if (repaired === id) void navigate(0);
+              if (repaired === id) onRepaired();
               else void navigate(`/s/${repaired}/intake`, { replace: true });
             }}
           />

@@ -27,6 +27,7 @@ import { CameraPlan } from './camera-plan';
 import { PointsOptions } from './points-options';
 import type { Look } from '../../../core/model/slots';
 import { RoleName } from '../../components/role-name';
+import { WithdrawConsent } from './withdraw-consent';
 
 const formSchema = z.object({
   performer: performerSchema.extend({
@@ -252,6 +253,7 @@ function ClipForm({ role, clip, first, probed, points, onDone, onProblem }: Clip
   const { errors, isSubmitting, isDirty } = formState;
   const index = points ? null : (probed?.index ?? clip);
   const fileRate = index?.fileRate ?? 0;
+  const consent = useWatch({ control, name: 'performer.consent' });
   const captureRate = useWatch({ control, name: 'captureRate' });
   const slow = index !== null && captureRate > fileRate * 1.05;
   /** A figure's view follows from its camera, its time from its file. */
@@ -393,6 +395,7 @@ function ClipForm({ role, clip, first, probed, points, onDone, onProblem }: Clip
           )}
         </div>
       )}
+      {clip && !probed && !points && clip.performer.consent && !consent && <WithdrawConsent clip={clip} />}
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting || (!probed && !points && !isDirty)}>
           {probed || points ? (first ? 'Use this camera' : `Use as ${role}`) : 'Save changes'}

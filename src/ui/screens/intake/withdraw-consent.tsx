@@ -1,0 +1,53 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { useState, type ReactNode } from 'react';
+import type { Clip } from '../../../core/model/clip';
+import { withdrawConsent } from '../../../state/kept';
+import { notify } from '../../../state/notices';
+
+/** Lets go of the footage of somebody who no longer consents. */
+export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {
+  const [asking, setAsking] = useState(false);
+  const { name } = clip.performer;
+  const remove = async (): Promise<void> => {
+    setAsking(false);
+    const removed = await withdrawConsent(clip);
+    if (!removed.ok) return notify('error', removed.issue.message);
+    const others = removed.value;
+    notify(
+      'info',
+      `The footage of ${name} is removed.${others.length > 0 ? ` Points measured on it are still in: ${others.join(', ')}.` : ''}`,
+    );
+  };
+  return (
+    <>
+      <Alert
+        severity="warning"
+        action={
+          <Button color="inherit" size="small" onClick={() => setAsking(true)}>
+            Remove the footage
+          </Button>
+        }
+      >
+        Was the consent of {name} withdrawn? Then the footage must go.
+      </Alert>
+      <Dialog open={asking} onClose={() => setAsking(false)}>
+        <DialogTitle>Remove the footage of {name}?</DialogTitle>
+        <DialogContent>
+          The video, and all points, moments, notes and drawings on it in this session, are removed for good. This
+          cannot be undone.
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => setAsking(false)}>Keep it</Button>
+          <Button variant="contained" onClick={() => void remove()}>
+            Remove for good
+          </Button>
+        </DialogActions>
+      </Dialog>
+    </>
+  );
+}
