@@ -20,7 +20,7 @@ import {
   viewOfCamera,
   type Figure,
 } from '../src/core/tracks/figure';
-import { seenFrom, type FigureCamera } from '../src/core/tracks/spatial-view';
+import { seenFrom, spatialHeight, type FigureCamera } from '../src/core/tracks/spatial-view';
 import { framesOf, LENGTH_UNITS } from '../src/core/tracks/recording';
 import { fail, ok, type Issue, type Result } from '../src/core/result';
 import { frameAtTime, realTimes } from '../src/core/timing/clip-time';
@@ -52,6 +52,8 @@ export interface CompareInput {
   readonly travel: 'left' | 'right' | null;
   /** Standing height in metres for files that state no unit; null takes a usual one. */
   readonly height: number | null;
+  /** Days to the competition; null where none is near. */
+  readonly days: number | null;
 }
 
 /** One performance as all the cameras that a file has of it: one for points of a picture, side, front and above for points in space. */
@@ -104,6 +106,11 @@ function readMoments(movement: Movement, moments: CompareInput['moments']): Resu
   return ok(checked.data);
 }
 
+/** An attempt has no more: more than a minute at 240 a second. */
+const MOST_FRAMES = 20_000;
+/** Standing heights that are a person's, metres. */
+const TALL = { least: 0.6, most: 2.6 };
+
 function performanceOf(
   input: CompareInput,
   { file, bytes }: PointInput,
@@ -141,7 +148,17 @@ function performanceOf(
     ? viewOfCamera(figure.spatial, answers.camera)
     : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: input.travel ?? told.travel };
   const frames = framesOf(recording);
-  const clip = clipSchema.parse({
+  if (frames > MOST_FRAMES)
+    return fail(
+      'bad-file',
+      `“${file}” has ${frames} frames; at most ${MOST_FRAMES} are compared. Cut it to the attempt.`,
+    );
+  const tall = figure.spatial ? spatialHeight(figure.spatial) : NaN;
+  if (tall < TALL.least || tall > TALL.most)
+    warnings.push(
+      `“${file}”: its performer would be ${Number(tall.toPrecision(3))} m tall. Check the unit of its lengths (millimetres, metres).`,
+    );
+  const checked = clipSchema.safeParse({
     id: role,
     role,
     fileName: file,
@@ -158,6 +175,11 @@ function performanceOf(
     mirrored: false,
     scale: figure.pixelsPerMetre === null ? null : { pixels: figure.pixelsPerMetre, metres: 1, alongDegrees: 90 },
   });
+  if (!checked.success) {
+    const { path, message } = checked.error.issues[0]!;
+    return fail('bad-file', `“${file}” makes no clip: ${path.join('.')}: ${message}`);
+  }
+  const clip = checked.data;
   const times = realTimes(clip);
   const last = times.length - 1;
   const outside = Object.entries(given).find(([, seconds]) => seconds < 0 || seconds > times[last]!);
@@ -227,7 +249,7 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
   const [a, first] = [athlete.value, references[0]!];
   const [athletes, others] = [[a.views], references.map((r) => r.views)];
   const judged = compareSides(movement, athletes, others).map((c) => judge(c, undefined));
-  const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
+  const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: input.days });
   const counted = judgedCount(judged);
   return ok({
     counted: {

@@ -4,7 +4,7 @@ import type { Movement } from '../src/core/model/movement';
 import { compareFiles, type PointInput } from './compare';
 
 /** Exit codes: documented in docs/command-line.md. */
-export const EXIT = { done: 0, usage: 2, badInput: 3, partly: 4, nothing: 5 } as const;
+export const EXIT = { done: 0, fault: 1, usage: 2, badInput: 3, partly: 4, nothing: 5 } as const;
 
 /** What is wrong, in one line, with the exit code that it ends the command with. */
 export class Stop extends Error {
@@ -26,6 +26,19 @@ const readBytes = (file: string): Uint8Array => {
 export const readText = (file: string): string => new TextDecoder().decode(readBytes(file));
 const inputOf = (file: string): PointInput => ({ file: path.basename(file), bytes: readBytes(file) });
 
+/** Writes files into a folder, which is made where it is not there. */
+function writeAll(folder: string, files: Readonly<Record<string, string>>): void {
+  try {
+    mkdirSync(folder, { recursive: true });
+    for (const [name, text] of Object.entries(files)) writeFileSync(path.join(folder, name), text);
+  } catch (error) {
+    throw new Stop(
+      EXIT.usage,
+      `“${folder}” cannot be written to (${error instanceof Error ? error.message : String(error)}). Give a folder with --out.`,
+    );
+  }
+}
+
 /** What came of a comparison, with the exit code that it ends the command with. */
 export interface Outcome {
   readonly said: string;
@@ -40,6 +53,8 @@ export interface Job {
   readonly dominant: string;
   readonly height: string | null;
   readonly travel: string | null;
+  /** Days to the competition. */
+  readonly days: string | null;
   readonly underAge: boolean;
 }
 
@@ -52,6 +67,9 @@ export function run(job: Job, movement: Movement, out: string): Outcome {
   const height = job.height === null ? null : Number(job.height);
   if (height !== null && !(height > 0.5 && height < 2.6))
     throw new Stop(EXIT.usage, `--height is “${job.height}”; it is metres, for example 1.75.`);
+  const days = job.days === null ? null : Number(job.days);
+  if (days !== null && !(Number.isInteger(days) && days >= 0 && days <= 10_000))
+    throw new Stop(EXIT.usage, `--days is “${job.days}”; it is a whole number of days to the competition.`);
   const result = compareFiles({
     movement,
     athlete: inputOf(job.athlete),
@@ -60,13 +78,15 @@ export function run(job: Job, movement: Movement, out: string): Outcome {
     dominant: job.dominant,
     height,
     travel: job.travel,
+    days,
     minor: job.underAge,
   });
   if (!result.ok) throw new Stop(EXIT.badInput, result.issue.message);
-  mkdirSync(out, { recursive: true });
-  writeFileSync(path.join(out, 'comparison.json'), `${JSON.stringify(result.value.document, null, 2)}\n`);
-  writeFileSync(path.join(out, 'numbers.csv'), result.value.csv);
-  writeFileSync(path.join(out, 'report.md'), result.value.report);
+  writeAll(out, {
+    'comparison.json': `${JSON.stringify(result.value.document, null, 2)}\n`,
+    'numbers.csv': result.value.csv,
+    'report.md': result.value.report,
+  });
   const { document, counted } = result.value;
   const pair = `${path.basename(job.athlete)} against ${job.references.map((r) => path.basename(r)).join(', ')}`;
   if (counted.judged === 0) {

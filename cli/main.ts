@@ -3,13 +3,13 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
 import type { Movement } from '../src/core/model/movement';
-import { movementJson } from '../src/formats/movement-json/movement-json';
+import { movementJson, unknownKeys } from '../src/formats/movement-json/movement-json';
 import { MOVEMENTS, movementOf } from '../src/movements';
 import { runAll } from './batch';
 import { EXIT, readText, run, Stop, type Job } from './job';
 
 const USAGE = `npm run falcon -- compare --athlete FILE --reference FILE[,FILE...] --movement NAME|FILE.json --out DIR
-                         [--moments FILE.json] [--dominant right|left] [--height METRES] [--travel left|right] [--under-age]
+                         [--moments FILE.json] [--dominant right|left] [--height METRES] [--travel left|right] [--days N] [--under-age]
 npm run falcon -- compare --batch LIST.csv --movement NAME|FILE.json --out DIR
 Movements: ${MOVEMENTS.map((m) => m.id).join(', ')}`;
 
@@ -21,8 +21,12 @@ function chooseMovement(name: string): Movement {
       EXIT.usage,
       `There is no movement “${name}”. There are: ${MOVEMENTS.map((m) => m.id).join(', ')}; or give a .json file.`,
     );
-  const read = movementJson.read!(readText(name), path.basename(name));
+  const text = readText(name);
+  const read = movementJson.read!(text, path.basename(name));
   if (!read.ok) throw new Stop(EXIT.badInput, read.issue.message);
+  const unknown = unknownKeys(text, read.value);
+  if (unknown.length > 0)
+    console.error(`Warning: “${path.basename(name)}” is read without what means nothing here: ${unknown.join(', ')}.`);
   return read.value;
 }
 
@@ -34,7 +38,7 @@ function isYes(text: string, list: string, row: number): boolean {
   return said === 'yes';
 }
 
-/** Rows of a batch: athlete, reference (several with ;), and optionally moments, dominant, height, travel, under-age; files beside the list. */
+/** Rows of a batch: athlete, reference (several with ;), and optionally moments, dominant, height, travel, days, under-age; files beside the list. */
 function jobsOf(list: string): readonly Job[] {
   const { data, meta } = Papa.parse<Record<string, string>>(readText(list).trim(), {
     header: true,
@@ -57,6 +61,7 @@ function jobsOf(list: string): readonly Job[] {
       dominant: row['dominant']?.trim() || 'right',
       height: row['height']?.trim() || null,
       travel: row['travel']?.trim() || null,
+      days: row['days']?.trim() || null,
       underAge: isYes(row['under-age'] ?? '', list, i),
     };
   });
@@ -74,6 +79,7 @@ async function main(): Promise<number> {
       dominant: { type: 'string', default: 'right' },
       height: { type: 'string' },
       travel: { type: 'string' },
+      days: { type: 'string' },
       'under-age': { type: 'boolean', default: false },
       batch: { type: 'string' },
     },
@@ -95,6 +101,7 @@ async function main(): Promise<number> {
         dominant: values.dominant,
         height: values.height ?? null,
         travel: values.travel ?? null,
+        days: values.days ?? null,
         underAge: values['under-age'],
       },
       movement,
@@ -125,8 +132,10 @@ async function main(): Promise<number> {
 try {
   process.exitCode = await main();
 } catch (error) {
-  const known = error instanceof Stop || (error instanceof TypeError && 'code' in error);
-  if (!known) throw error;
-  console.error(error.message);
-  process.exitCode = error instanceof Stop ? error.code : EXIT.usage;
+  const message = error instanceof Error ? error.message : String(error);
+  // A wrong option is a TypeError with a code.
+  const usage = error instanceof TypeError && 'code' in error;
+  const known = error instanceof Stop || usage;
+  console.error(known ? message : `This is a fault of the program, not of the files: ${message.slice(0, 300)}`);
+  process.exitCode = error instanceof Stop ? error.code : usage ? EXIT.usage : EXIT.fault;
 }

@@ -97,6 +97,9 @@ function momentRow(movement: Movement, id: string, athlete: Performance | null, 
   };
 }
 
+/** What a spreadsheet would compute rather than show; a number with its sign is none (CSV injection, OWASP). */
+const FORMULA = /^(?![+-]?\d*\.?\d+(?:e[+-]?\d+)?$)[=+\-@\t\r].*$/is;
+
 const COLUMNS = [
   'row',
   'id',
@@ -131,5 +134,5 @@ export function reportCsv(numbers: ReportNumbers): string {
     ...numbers.timing.flatMap(phaseRows),
     ...numbers.judged.map((j) => measureRow(j, numbers)),
   ];
-  return `${Papa.unparse(rows as object[], { columns: COLUMNS, newline: '\n' })}\n`;
+  return `${Papa.unparse(rows as object[], { columns: COLUMNS, newline: '\n', escapeFormulae: FORMULA })}\n`;
 }

@@ -1,7 +1,8 @@
 import type { Movement } from '../core/model/movement';
 import { ok, type Issue, type Result } from '../core/result';
-import { movementJson } from '../formats/movement-json/movement-json';
+import { movementJson, unknownKeys } from '../formats/movement-json/movement-json';
 import { edit } from './document-store';
+import { notify } from './notices';
 
 /** Measures the open session by a movement that ships. */
 export function chooseMovement(id: string): void {
@@ -13,8 +14,15 @@ export function chooseMovement(id: string): void {
 
 /** Measures the open session by a movement from a file; marks of moments that it has too are kept. */
 export async function readMovement(file: File): Promise<Result<Movement, Issue>> {
-  const read = movementJson.read!(await file.text(), file.name);
+  const text = await file.text();
+  const read = movementJson.read!(text, file.name);
   if (!read.ok) return read;
+  const unknown = unknownKeys(text, read.value);
+  if (unknown.length > 0)
+    notify(
+      'error',
+      `\u201c${file.name}\u201d is read without what means nothing here: ${unknown.slice(0, 5).join(', ')}. Check the spelling.`,
+    );
   edit((session) => {
     session.ownMovement = read.value as never;
     session.movementId = read.value.id;

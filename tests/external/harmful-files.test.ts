@@ -1,8 +1,14 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { ZipWriter, BlobWriter, TextReader, Uint8ArrayReader } from '@zip.js/zip.js';
 import { stickClip } from '../fixtures/stick-performance';
 import { newSession } from '../../src/core/model/session';
 import { readPointFile } from '../../src/formats/points';
 import { readSessionArchive } from '../../src/formats/session-archive/session-archive';
+import { movementJson } from '../../src/formats/movement-json/movement-json';
+import { MOVEMENTS } from '../../src/movements';
 import { sessionJson } from '../../src/formats/session-json/session-json';
 
 /** Small files that cost far more than their size where a reader takes them at their word. */
@@ -95,5 +101,101 @@ describe('archives', () => {
       's.falcon.zip',
     );
     expect(opened.ok && [...opened.value.videos.keys()]).toEqual(['m-b']);
+  });
+});
+
+describe('the command', () => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'falcon-harmful-'));
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  const put = (name: string, text: string): string => {
+    writeFileSync(path.join(folder, name), text);
+    return path.join(folder, name);
+  };
+  const falcon = (...words: string[]): { status: number | null; said: string } => {
+    const root = path.join(import.meta.dirname, '..', '..');
+    const run = spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', 'compare', ...words], { cwd: root });
+    return { status: run.status, said: `${run.stdout.toString()}${run.stderr.toString()}` };
+  };
+  const joints = ['shoulder', 'hip', 'knee', 'ankle'].flatMap((joint) => [`left-${joint}`, `right-${joint}`]);
+  const table = (cell: (row: number) => string, rows = 60): string =>
+    [
+      `time,${joints.flatMap((name) => [`${name}_x`, `${name}_y`]).join(',')}`,
+      ...Array.from({ length: rows }, (_, i) => `${i / 100},${joints.flatMap(() => [cell(i), '300']).join(',')}`),
+      '',
+    ].join('\n');
+
+  it.each([
+    [
+      'a cell of 1e308',
+      () => [
+        '--athlete',
+        put(
+          'a.csv',
+          table((i) => (i === 3 ? '1e308' : `${100 + i}`)),
+        ),
+      ],
+      /./,
+    ],
+    [
+      'a table over an hour',
+      () => [
+        '--athlete',
+        put(
+          'b.csv',
+          table((i) => `${i}`, 30_000),
+        ),
+      ],
+      /30000 frames/,
+    ],
+    [
+      'times in milliseconds',
+      () => [
+        '--athlete',
+        put(
+          'c.csv',
+          table((i) => `${i}`).replace(/^(\d[\d.]*)/gm, (t) => `${Number(t) * 1000000}`),
+        ),
+      ],
+      /milliseconds/,
+    ],
+  ])('%s ends with words, not with a trace', (_, words, said) => {
+    const given = words();
+    const answer = falcon(
+      ...given,
+      '--reference',
+      given[1]!,
+      '--movement',
+      'race-walking',
+      '--out',
+      path.join(folder, 'out'),
+    );
+    expect(answer.said).toMatch(said);
+    expect(answer.said).not.toMatch(/\n\s+at /);
+    expect(answer.status).not.toBe(1);
+  });
+
+  it('a folder that is a file, and a key that is a slip, are said', () => {
+    const file = put('out.txt', '');
+    const sound = put(
+      'd.csv',
+      table((i) => `${100 + 5 * i}`),
+    );
+    const movement = JSON.parse(movementJson.write!(MOVEMENTS[0]!)) as { movement: { measures: { target: object }[] } };
+    Object.assign(movement.movement.measures[0]!.target, { margn: 3 });
+    const slip = put('slip.json', JSON.stringify(movement));
+    const answer = falcon(
+      '--athlete',
+      sound,
+      '--reference',
+      sound,
+      '--movement',
+      slip,
+      '--out',
+      file,
+      '--travel',
+      'right',
+    );
+    expect(answer.said).toMatch(/measures\[1\]\.target\.margn/);
+    expect(answer.said).not.toMatch(/\n\s+at /);
   });
 });

@@ -1,3 +1,4 @@
+import { withTodaysMeasures } from '../../core/model/earlier-measures';
 import { movementSchema, type Movement } from '../../core/model/movement';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import type { Format } from '../format';
@@ -59,6 +60,28 @@ function read(text: string, fileName: string): Result<Movement, Issue<MovementJs
     );
   }
   return ok(checked.data);
+}
+
+/** Keys that may stand anywhere without a meaning here. */
+const REMARK = /^(\$|_|x-)/;
+
+/** Where a document says something that its reading has not kept. */
+function lost(given: unknown, kept: unknown, place: string): readonly string[] {
+  if (typeof given !== 'object' || given === null || typeof kept !== 'object' || kept === null) return [];
+  return Object.entries(given).flatMap(([key, value]) => {
+    const here = Array.isArray(given) ? `${place}[${Number(key) + 1}]` : place === '' ? key : `${place}.${key}`;
+    if (!Object.hasOwn(kept, key)) return REMARK.test(key) || value === undefined ? [] : [here];
+    return lost(value, (kept as Record<string, unknown>)[key], here);
+  });
+}
+
+/**
+ * What a movement file says under names that mean nothing here, such as a slip of the pen: it is read without them.
+ * @param text a file that is read without a fault
+ */
+export function unknownKeys(text: string, movement: Movement): readonly string[] {
+  const parsed = JSON.parse(text) as { movement?: unknown };
+  return lost(withTodaysMeasures(parsed.movement ?? parsed), movement, '');
 }
 
 /** A movement as a file that a coach can write, change and hand on; its schema is published. */

@@ -58,7 +58,17 @@ function withPoints(data: readonly (readonly string[])[]): { rows: readonly (rea
   return { rows: data.map((row, i) => (i === 0 ? row : row.map(point))), commas };
 }
 
+/** A larger table is refused before it is taken apart, which would take all of the memory. */
+const MOST_CELLS = 20e6;
+
 function readFile(text: string, fileName: string): Result<PointFile, PointFileIssue> {
+  const lines = text.split('\n').length;
+  const across = text.slice(0, text.indexOf('\n') + 1 || undefined).split(/[,;\t]/).length;
+  if (lines * across > MOST_CELLS)
+    return fail(
+      'too-large',
+      `“${fileName}” has about ${lines} rows of ${across} columns. Cut it to the attempt that is wanted.`,
+    );
   const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   const { rows: data, commas } = withPoints(parsed.data);
   const header = (data[0] ?? []).map((cell) => cell.trim());

@@ -26,7 +26,7 @@ function plausible({ recordings, warnings }: PointFile, fileName: string): Resul
     if (!(rate >= rates.least && rate <= rates.most))
       return damaged(
         fileName,
-        `its rate of ${Number(rate.toPrecision(6))} a second cannot be: ${rates.least} to ${rates.most} can.`,
+        `its rate of ${Number(rate.toPrecision(6))} a second cannot be: ${rates.least} to ${rates.most} can. If its times are milliseconds, say so: “time [ms]”.`,
       );
     const count = markers[0]?.x.length ?? 0;
     if (count > frames)
