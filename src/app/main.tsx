@@ -10,7 +10,7 @@ import { BrowserRouter, Route, Routes } from 'react-router';
 import { keepSaved } from '../state/document-store';
 import { Boundary } from '../ui/components/boundary';
 import { dataAreNewer, sweep } from '../state/kept';
-import { joinWindows } from '../state/use-cases';
+import { joinWindows } from '../state/session-use-cases';
 import { Notices } from '../ui/components/notices';
 import { KeptScreen } from '../ui/screens/kept/kept-screen';
 import { HomeScreen } from '../ui/screens/home/home-screen';

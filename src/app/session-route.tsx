@@ -3,7 +3,7 @@ import { Navigate, useParams } from 'react-router';
 import type { Issue } from '../core/result';
 import { useDocument } from '../state/document-store';
 import type { Step } from '../state/steps';
-import { openSession } from '../state/use-cases';
+import { openSession } from '../state/session-use-cases';
 import { useWindow } from '../state/windows';
 import { Boundary } from '../ui/components/boundary';
 import { SessionFrame } from '../ui/components/session-frame';

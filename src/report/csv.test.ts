@@ -56,6 +56,17 @@ describe('CSV of every number', () => {
     expect(text).not.toContain('NaN');
   });
 
+  it('holds no cell that a spreadsheet would compute, and every number as a number', () => {
+    const named = (name: string) => ({ ...athlete, clip: { ...athlete.clip, fileName: name } });
+    for (const formula of ['=1+1', '+cmd|x', '-2+3+A1', '@SUM(A1)']) {
+      const written = reportCsv({ movement: paceDelivery, judged, timing, athlete: named(formula), reference });
+      const cells = Papa.parse<string[]>(written).data.flat();
+      expect(cells).not.toContain(formula);
+      expect(cells.filter((cell) => /^[=@+]|^-(?!\d*\.?\d+$)/.test(cell))).toEqual([]);
+    }
+    expect(Number(row('front-knee-at-release')['difference'])).toBeLessThan(0);
+  });
+
   it('says the caution of a gap that carries a risk, and only there', () => {
     expect(row('front-knee-at-release')['caution']).toMatch(/^A braced front leg/);
     expect(rows.filter((r) => r['caution'] && r['state'] !== 'gap')).toEqual([]);

@@ -14,7 +14,7 @@ import type { Session } from '../core/model/session';
 import { download } from './download';
 import { edit, setSession, settled, useDocument } from './document-store';
 import { sessionArchive } from './session-files';
-import { openSources } from './use-cases';
+import { openSources } from './session-use-cases';
 import { otherWindows } from './windows';
 
 export { forgetMarkerMaps };

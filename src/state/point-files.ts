@@ -24,7 +24,7 @@ import { edit, useDocument } from './document-store';
 import { startJob } from './jobs';
 import { notify } from './notices';
 import type { PointFileWorker } from './point-file-worker';
-import { placeClip, type ClipPlace } from './use-cases';
+import { placeClip, type ClipPlace } from './clip-use-cases';
 
 /** A file of points that the user chose; nothing of the session changes. */
 export interface ProbedPoints {

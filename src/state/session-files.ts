@@ -13,7 +13,8 @@ import { repairSessionJson, sessionJson } from '../formats/session-json/session-
 import { loadSession, loadVideo, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
 import { settled } from './document-store';
 import { startJob } from './jobs';
-import { openSources, sameTimes, type ProbedFile } from './use-cases';
+import { sameTimes, type ProbedFile } from './clip-use-cases';
+import { openSources } from './session-use-cases';
 
 /** The session with its videos as one file. */
 export async function sessionArchive(session: Session): Promise<Result<Blob, Issue<'cancelled'>>> {

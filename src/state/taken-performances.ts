@@ -4,7 +4,7 @@ import type { Session } from '../core/model/session';
 import { allStoredSessions } from '../storage/sessions';
 import { baseOf } from './derived';
 import { edit, settled, useDocument } from './document-store';
-import { openSources } from './use-cases';
+import { openSources } from './session-use-cases';
 
 /** A performance of another session. */
 export interface StoredPerformance {

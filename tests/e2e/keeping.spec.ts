@@ -250,3 +250,29 @@ test('words are kept as they are typed, and one go of typing is one step to undo
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(name).toHaveValue(`${before} of the nets`);
 });
+
+test('every package that ships is named with its licence, and the page links to them', async ({ page, request }) => {
+  await page.goto('/');
+  const address = await page.getByRole('link', { name: 'Licences of what is built in' }).getAttribute('href');
+  const list = await (await request.get(address!)).text();
+  const { dependencies } = JSON.parse(await readFile('package.json', 'utf8')) as {
+    dependencies: Record<string, string>;
+  };
+  // The server's own package does not reach the browser.
+  const shipped = Object.keys(dependencies).filter((name) => name !== 'express');
+  expect(shipped.filter((name) => !new RegExp(`^## ${name} - .+\\(.+\\)$`, 'm').test(list))).toEqual([]);
+});
+
+test('a whole run of the demo asks no address but its own', async ({ page, baseURL }) => {
+  const elsewhere: string[] = [];
+  page.on('request', (request) => {
+    const { origin, protocol } = new URL(request.url());
+    if (protocol.startsWith('http') && origin !== baseURL) elsewhere.push(request.url());
+  });
+  await openDemo(page);
+  for (const step of ['Intake', 'Look', 'Match', 'Moments', 'Compare', 'Decide', 'Report', 'Follow up'])
+    await goToStep(page, step);
+  await page.goto('/kept');
+  await expect(page.getByRole('heading', { name: 'What is kept here' })).toBeVisible();
+  expect(elsewhere).toEqual([]);
+});

@@ -7,7 +7,7 @@ import { COVERAGE_95 } from '../../core/statistics/normal';
 import { DifferenceBar } from '../../stage/difference-bar';
 import type { Check } from '../../core/model/check';
 import { useDerived } from '../../state/use-derived';
-import { answerCheck } from '../../state/use-cases';
+import { answerCheck } from '../../state/finding-use-cases';
 import { useView } from '../../state/view-store';
 import { plusMinus, readingText, signed } from './format';
 import { StateMark } from './state-mark';

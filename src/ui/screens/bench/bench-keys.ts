@@ -1,7 +1,9 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { player } from '../../../state/bench-player';
 import { activeOf, type BenchClip, type Derived } from '../../../state/derived';
-import { addNote, markMoment, nudge } from '../../../state/use-cases';
+import { nudge } from '../../../state/camera-use-cases';
+import { markMoment } from '../../../state/event-use-cases';
+import { addNote } from '../../../state/finding-use-cases';
 import { setView, togglePlain, useView } from '../../../state/view-store';
 import { zoomRibbons } from './ribbon-span';
 

@@ -6,7 +6,7 @@ import type { Thread } from '../../../stage/ribbon-threads';
 import { Ribbons, type HeldPin, type RibbonClip } from '../../../stage/ribbons';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
-import { markMoment } from '../../../state/use-cases';
+import { markMoment } from '../../../state/event-use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { signedMilliseconds } from '../../components/format';
 import { PinLoupe } from './pin-loupe';

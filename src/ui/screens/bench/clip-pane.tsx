@@ -11,7 +11,7 @@ import { player } from '../../../state/bench-player';
 import { activeOf, type BenchClip } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
 import { placePointAt } from '../../../state/point-work';
-import { changeClip } from '../../../state/use-cases';
+import { changeClip } from '../../../state/clip-use-cases';
 import { setPointWork, setView, togglePlain, useView } from '../../../state/view-store';
 import { rateText } from '../../components/format';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';

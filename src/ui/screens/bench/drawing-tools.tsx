@@ -17,7 +17,7 @@ import type { Drawing, DrawingKind } from '../../../core/model/drawing';
 import { JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
-import { changeDrawing } from '../../../state/use-cases';
+import { changeDrawing } from '../../../state/finding-use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';

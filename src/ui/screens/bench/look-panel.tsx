@@ -11,7 +11,7 @@ import { REGIONS } from '../../../core/anatomy/regions';
 import { player } from '../../../state/bench-player';
 import { activeOf, type Derived } from '../../../state/derived';
 import { edit } from '../../../state/document-store';
-import { addNote } from '../../../state/use-cases';
+import { addNote } from '../../../state/finding-use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';

@@ -8,7 +8,7 @@ import { orderProblem } from '../../../core/events/order';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { notify } from '../../../state/notices';
-import { confirmAllMoments, confirmMoment, markMoment, proposeMomentsOf } from '../../../state/use-cases';
+import { confirmAllMoments, confirmMoment, markMoment, proposeMomentsOf } from '../../../state/event-use-cases';
 import { setView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { CarryOver, RepetitionsCard } from './repetitions-card';

@@ -17,7 +17,7 @@ import { useJobs } from '../../../state/jobs';
 import { notify } from '../../../state/notices';
 import { carryOnLast, follow, hideHere, swapTo } from '../../../state/point-work';
 import { findPointsOf, interpolatePoint } from '../../../state/track-use-cases';
-import { addPersonOf } from '../../../state/use-cases';
+import { addPersonOf } from '../../../state/clip-use-cases';
 import { setPointWork, setView, useView, type AfterPlacing } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';

@@ -9,7 +9,8 @@ import type { Performance } from '../../../core/performance/performance';
 import { drawOn, NOTHING_DRAWN, type Draft, type GesturePhase } from '../../../stage/drawing-gesture';
 import { useDerived } from '../../../state/use-derived';
 import { notify } from '../../../state/notices';
-import { addDrawing, changeClip } from '../../../state/use-cases';
+import { changeClip } from '../../../state/clip-use-cases';
+import { addDrawing } from '../../../state/finding-use-cases';
 import { setView, useView } from '../../../state/view-store';
 
 export interface Drawings {

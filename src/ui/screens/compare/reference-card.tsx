@@ -7,7 +7,7 @@ import { LEAST_FOR_SPREAD } from '../../../core/comparison/side';
 import type { ReferenceModel } from '../../../core/model/reference-model';
 import { changeReferenceModel, chooseSchool } from '../../../state/comparison-use-cases';
 import { repetitionsOf, type Derived } from '../../../state/derived';
-import { compareWith } from '../../../state/use-cases';
+import { compareWith } from '../../../state/clip-use-cases';
 import { RoleName } from '../../components/role-name';
 
 const KINDS: readonly (readonly [ReferenceModel['kind'], string])[] = [

@@ -5,7 +5,7 @@ import { cautionsFor } from '../../../core/judgement/cautions';
 import type { Judged } from '../../../core/judgement/state';
 import { measureName } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
-import { decide, reorder } from '../../../state/use-cases';
+import { decide, reorder } from '../../../state/finding-use-cases';
 import { FilmingList } from '../../components/filming-list';
 import { StateMark } from '../../components/state-mark';
 

@@ -14,7 +14,7 @@ import type { OwnCorrection } from '../../../core/model/session';
 import { changeOwnCorrection } from '../../../state/comparison-use-cases';
 import type { Derived } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
-import { decide, reorder } from '../../../state/use-cases';
+import { decide, reorder } from '../../../state/finding-use-cases';
 import { CorrectionCard } from '../../components/correction-card';
 import { JudgedSummary } from '../../components/judged-summary';
 import { SessionFrame } from '../../components/session-frame';

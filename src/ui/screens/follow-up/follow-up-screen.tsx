@@ -21,7 +21,7 @@ import { useDerived } from '../../../state/use-derived';
 import { compareWithSession, settle } from '../../../state/follow-up-use-cases';
 import { useLookBack } from '../../../state/look-back';
 import { notify } from '../../../state/notices';
-import { openSession } from '../../../state/use-cases';
+import { openSession } from '../../../state/session-use-cases';
 import { FollowedTable } from '../../components/followed-table';
 import { dayText, plusMinus, readingText, signed } from '../../components/format';
 import { framesOf, goToFrames } from '../../components/go-to-frames';

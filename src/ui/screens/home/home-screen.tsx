@@ -16,7 +16,7 @@ import { missingFeatures } from '../../../state/kept';
 import { notify } from '../../../state/notices';
 import { openSessionFile } from '../../../state/session-files';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
-import { createSession } from '../../../state/use-cases';
+import { createSession } from '../../../state/session-use-cases';
 import { SessionTable } from './session-table';
 
 /** All sessions of this browser, and the way to a new one. */
@@ -176,6 +176,9 @@ export function HomeScreen(): ReactNode {
             <SessionTable sessions={sessions} onDelete={setDeleting} onChange={refresh} />
           )}
         </section>
+        <p className="note" style={{ marginTop: 24 }}>
+          <a href="/third-party.md">Licences of what is built in</a>
+        </p>
       </div>
       <Dialog open={damaged !== null} onClose={() => setDamaged(null)}>
         <DialogTitle>Open what can be read?</DialogTitle>

@@ -17,7 +17,14 @@ import {
   type Clip,
   type Role,
 } from '../../../core/model/clip';
-import { addClip, canConvert, changeClip, convertFile, probeFile, type ProbedFile } from '../../../state/use-cases';
+import {
+  addClip,
+  canConvert,
+  changeClip,
+  convertFile,
+  probeFile,
+  type ProbedFile,
+} from '../../../state/clip-use-cases';
 import type { FigureAnswers } from '../../../core/tracks/figure';
 import { useDocument } from '../../../state/document-store';
 import { addFigure, isPointFile, probePoints, turnFigure, type ProbedPoints } from '../../../state/point-files';

@@ -12,7 +12,7 @@ import { clipName } from '../../components/clip-name';
 import type { Clip, Role } from '../../../core/model/clip';
 import { isFilmingDay } from '../../../core/model/limits';
 import { dayOf } from '../../../core/model/session';
-import { removeClip } from '../../../state/use-cases';
+import { removeClip } from '../../../state/clip-use-cases';
 import { AskedLastTime } from './asked-last-time';
 import { ClipIntake } from './clip-intake';
 import { MovementChoice } from './movement-choice';

@@ -1,0 +1,33 @@
+// Licences of what runs in workers or is copied as it is (runtimes, weights), which the bundler's own list of the page leaves out.
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { appendFile } from 'node:fs/promises';
+import path from 'node:path';
+import type { Plugin } from 'vite';
+
+const modules = path.join(import.meta.dirname, '..', 'node_modules');
+
+/** One package as the list of the page writes it; a package without a licence file is named with its licence's id. */
+function entry(name: string): string {
+  const folder = path.join(modules, name);
+  const { version, license } = JSON.parse(readFileSync(path.join(folder, 'package.json'), 'utf8')) as {
+    version: string;
+    license: string;
+  };
+  const file = readdirSync(folder).find((f) => /^(licen[cs]e|copying)/i.test(f));
+  const text = file ? `\n\n${readFileSync(path.join(folder, file), 'utf8').trim()}` : '';
+  return `## ${name} - ${version} (${license})${text}\n`;
+}
+
+/**
+ * A plugin that adds packages to a list of licences once it is written.
+ * @param fileName of the list, in the folder that is built
+ */
+export const workerLicenses = (fileName: string, packages: readonly string[]): Plugin => ({
+  name: 'worker-licenses',
+  apply: 'build',
+  async writeBundle({ dir }) {
+    const file = path.join(dir!, fileName);
+    if (!existsSync(file)) return;
+    await appendFile(file, `\n# In workers, runtimes and weights\n\n${packages.map(entry).join('\n')}`);
+  },
+});

@@ -1,0 +1,166 @@
+import type { Clip, Performer, Role, View } from '../core/model/clip';
+import type { Session } from '../core/model/session';
+import { fail, type Issue, ok, type Result } from '../core/result';
+import { openClipSource } from '../media/clip-source';
+import { canConvert, convertClip, type ConvertIssue } from '../media/convert-clip';
+import type { FrameIndex, IntakeIssue } from '../media/frame-index';
+import type { CrashIssue } from '../media/worker-client';
+import { type StorageIssue, storeMedia } from '../storage/sessions';
+import { player } from './bench-player';
+import { edit } from './document-store';
+import { startJob } from './jobs';
+import { openSources } from './session-use-cases';
+import { setView, useView } from './view-store';
+
+export interface ProbedFile {
+  readonly file: File;
+  readonly index: FrameIndex;
+}
+
+/** Looks into a file that the user chose; nothing of the session changes. */
+export async function probeFile(file: File): Promise<Result<ProbedFile, IntakeIssue | CrashIssue>> {
+  const source = await openClipSource(file, file.name);
+  if (!source.ok) return source;
+  source.value.close();
+  return ok({ file, index: source.value.index });
+}
+
+export { canConvert };
+
+/** Has a clip that the browser cannot decode converted on the server; nothing of the session changes. */
+export async function convertFile(file: File): Promise<Result<File, ConvertIssue>> {
+  const job = startJob(`convert-${file.name}`, `Converting ${file.name}`);
+  try {
+    return await convertClip(file, { signal: job.signal, onProgress: (share) => job.progress(100 * share, 100) });
+  } finally {
+    job.end();
+  }
+}
+
+/** Whether two files have the same frames. */
+export const sameTimes = (a: Float64Array, b: Float64Array): boolean =>
+  a.length === b.length && a.every((t, i) => Math.abs(t - b[i]!) <= ROUNDED);
+/** Containers round a time to a millisecond at worst, microseconds. */
+const ROUNDED = 1000;
+
+export interface IntakeAnswers {
+  readonly performer: Performer;
+  readonly view: View;
+  readonly travel: 'left' | 'right';
+  readonly captureRate: number;
+}
+
+/** Where a new clip goes: in place of another, beside what is there, or as one more camera of a performance. */
+export interface ClipPlace {
+  readonly replace?: string | null;
+  readonly cameraOf?: string | null;
+}
+
+/** Adds a probed clip to the session. */
+export async function addClip(
+  role: Role,
+  probed: ProbedFile,
+  answers: IntakeAnswers,
+  place: ClipPlace = {},
+): Promise<Result<string, StorageIssue | Issue<'no-consent'>>> {
+  if (!answers.performer.consent) {
+    return fail(
+      'no-consent',
+      `Without consent the footage of ${answers.performer.name} must not be analysed. Ask first, then tick the box.`,
+    );
+  }
+  const { file, index } = probed;
+  const mediaId = crypto.randomUUID();
+  const stored = await storeMedia(mediaId, file.name, file);
+  if (!stored.ok) return stored;
+  return ok(await placeClip(role, { fileName: file.name, mediaId, index }, answers, place));
+}
+
+/** Puts a clip into the session and opens it; `also` belongs to the same undoable step. */
+export async function placeClip(
+  role: Role,
+  {
+    fileName,
+    mediaId,
+    index,
+  }: { readonly fileName: string; readonly mediaId: string | null; readonly index: FrameIndex },
+  answers: IntakeAnswers,
+  { replace = null, cameraOf = null }: ClipPlace,
+  also?: (session: Session, clip: Clip) => void,
+): Promise<string> {
+  const clip: Clip = {
+    id: crypto.randomUUID(),
+    role,
+    fileName,
+    mediaId,
+    codec: index.codec,
+    width: index.width,
+    height: index.height,
+    rotation: index.rotation,
+    frameTimes: index.frameTimes,
+    fileRate: index.fileRate,
+    mirrored: false,
+    levelDegrees: 0,
+    brightness: 1,
+    contrast: 1,
+    joined: cameraOf === null ? null : { to: cameraOf, pairs: [] },
+    onBench: true,
+    scale: null,
+    figure: null,
+    ground: null,
+    workMediaId: null,
+    ...answers,
+  };
+  setView({ shown: { ...useView.getState().shown, [clip.id]: 0 } });
+  edit((session) => {
+    also?.(session, clip);
+    const replaced = session.clips.findIndex((c) => c.id === replace);
+    if (replaced < 0) session.clips.push(clip);
+    else {
+      const old = session.clips[replaced]!.id;
+      session.clips = session.clips.map((c, i) =>
+        i === replaced ? clip : c.joined?.to === old ? { ...c, joined: { to: clip.id, pairs: [] } } : c,
+      );
+    }
+  });
+  await openSources();
+  return clip.id;
+}
+
+export function changeClip(clipId: string, change: Partial<Clip>): void {
+  edit((session) => {
+    session.clips = session.clips.map((clip) => (clip.id === clipId ? { ...clip, ...change } : clip));
+  });
+}
+
+/** Adds another person of the same picture as a performance of its own; the video is kept once. Returns the new clip's id. */
+export async function addPersonOf(clip: Clip, name: string): Promise<string> {
+  const person: Clip = {
+    ...clip,
+    id: crypto.randomUUID(),
+    performer: { ...clip.performer, name },
+    joined: null,
+    onBench: true,
+  };
+  setView({ shown: { ...useView.getState().shown, [person.id]: player.pendingFrame(clip.id) }, activeClip: person.id });
+  edit((session) => {
+    session.clips.push(person as never);
+  });
+  await openSources();
+  return person.id;
+}
+
+/** Takes a clip out of the session; what was measured on it goes with it and comes back on undo. */
+export function removeClip(clipId: string): void {
+  edit((session) => {
+    session.clips = session.clips.filter((c) => c.id !== clipId && c.joined?.to !== clipId);
+  });
+}
+
+/** Makes a reference the one that the athlete is compared with: the first of its role. */
+export function compareWith(clipId: string): void {
+  edit((session) => {
+    const chosen = session.clips.find((c) => c.id === clipId);
+    if (chosen) session.clips = [chosen, ...session.clips.filter((c) => c.id !== clipId)];
+  });
+}

@@ -1,0 +1,76 @@
+import { newSession, type Session } from '../core/model/session';
+import { fail, ok, type Result } from '../core/result';
+import { movementOf } from '../movements';
+import { loadSession, saveSession, type StorageIssue } from '../storage/sessions';
+import { player } from './bench-player';
+import { setSession, settled, useDocument } from './document-store';
+import { notify } from './notices';
+import { openStoredClip } from './stored-clips';
+import { setView } from './view-store';
+import { holdSession, watchWindows } from './windows';
+
+/** Makes an empty session and stores it. */
+export async function createSession(name: string, movementId: string): Promise<Result<string, StorageIssue>> {
+  const session = newSession(crypto.randomUUID(), name, movementId, new Date().toISOString());
+  const saved = await saveSession(session, session.createdAt);
+  return saved.ok ? ok(session.id) : saved;
+}
+
+/** Where each clip opens: at its first marked moment, or at its beginning. */
+function firstFrames(session: Session): Record<string, number> {
+  const first = (clipId: string): number => {
+    const frames = Object.values(session.marks[clipId] ?? {}).map((mark) => mark.frame);
+    return frames.length > 0 ? Math.round(Math.min(...frames)) : 0;
+  };
+  return Object.fromEntries(session.clips.map((clip) => [clip.id, first(clip.id)]));
+}
+
+/** Opens a stored session and the sources of its clips. */
+export async function openSession(id: string): Promise<Result<null, StorageIssue>> {
+  if (useDocument.getState().session?.id === id) return ok(null);
+  const loaded = await loadSession(id);
+  if (!loaded.ok) return loaded;
+  const { ownMovement, movementId, name } = loaded.value;
+  // Judged as another movement its numbers would be wrong in silence.
+  if (ownMovement === null && !movementOf(movementId))
+    return fail(
+      'newer',
+      `The session \u201c${name}\u201d was made for the movement \u201c${movementId}\u201d, which this application does not have. Open it with the version in which it was made; it stays here as it is.`,
+    );
+  player.dropSources([]);
+  setView({ shown: firstFrames(loaded.value), playing: false, selectedMeasure: null });
+  setSession(loaded.value);
+  await holdSession(id);
+  await openSources();
+  return ok(null);
+}
+
+/** Shows the open session as it is stored now; where the window stands stays. */
+async function reload(id: string): Promise<void> {
+  const loaded = await loadSession(id);
+  if (!loaded.ok || useDocument.getState().session?.id !== id) return;
+  setSession(loaded.value);
+  await openSources();
+}
+
+/** Has this window write or follow the sessions that others of the same browser have open, too. */
+export const joinWindows = (): void => watchWindows({ reload, settled, close: () => setSession(null) });
+
+/** Opens what the session's clips need and is not open yet. */
+export async function openSources(): Promise<void> {
+  const clips = useDocument.getState().session?.clips ?? [];
+  player.dropSources(clips.map((clip) => clip.id));
+  await Promise.all(
+    clips
+      .filter((clip) => !player.hasSource(clip.id))
+      .map(async (clip) => {
+        const source = await openStoredClip(clip, {
+          workCopy: true,
+          forDrawing: true,
+          onRestart: (message) => notify('info', message),
+        });
+        if (source.ok) player.addSource(clip.id, source.value);
+        else notify('error', source.issue.message);
+      }),
+  );
+}
