@@ -1,3 +1,6 @@
+import { player } from './bench-player';
+import type { Derived } from './derived';
+import { setView, useView } from './view-store';
 import type { Check } from '../core/model/check';
 import type { Drawing } from '../core/model/drawing';
 import type { Decision, Note } from '../core/model/session';
@@ -30,10 +33,19 @@ export function changeDrawing(id: string, change: Partial<Drawing> | null): void
   });
 }
 
-export function addNote(note: Omit<Note, 'id'>): void {
-  edit((session) => {
-    session.notes.push({ id: crypto.randomUUID(), ...note });
-  });
+/** Notes what the eye finds on a clip, where all panes stand; its words are asked for next. */
+export function noteHere({ panes }: Derived, clipId: string, kind: Note['kind']): void {
+  const id = crypto.randomUUID();
+  const note: Note = {
+    id,
+    kind,
+    text: '',
+    clipId,
+    frame: player.pendingFrame(clipId),
+    region: useView.getState().pass,
+    panes: Object.fromEntries(panes.map(({ performance: { clip } }) => [clip.id, player.pendingFrame(clip.id)])),
+  };
+  if (edit((session) => void session.notes.push(note))) setView({ freshNote: id });
 }
 
 /** Records what the analyst decided about a measure, or takes the decision back. */

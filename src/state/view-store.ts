@@ -49,6 +49,8 @@ export interface ViewState {
   readonly drawing: { readonly kind: DrawingKind; readonly span: Drawing['span']; readonly anchor: Drawing['anchor'] };
   /** Body region of the pass under way. */
   readonly pass: string | null;
+  /** A note that was just made: its field takes the keys once. */
+  readonly freshNote: string | null;
   readonly helpOpen: boolean;
   readonly layout: Layout;
   /** How the reference is laid over the athlete. */
@@ -112,6 +114,7 @@ export const useView = create<ViewState>(() => ({
   measuredLine: null,
   drawing: { kind: 'line', span: 'frame', anchor: null },
   pass: null,
+  freshNote: null,
   helpOpen: false,
   layout: 'columns',
   ghost: { opacity: 0.5, show: 'picture', anchor: 'mid-hip' },

@@ -65,6 +65,8 @@ export const noteSchema = z.object({
   frame: z.number().nonnegative().max(LIMITS.frames),
   /** Body region of the pass in which it was noted. */
   region: z.string().nullable().default(null),
+  /** Clip id -> the frame that its pane showed, for every pane: the pictures that were compared. */
+  panes: z.record(keySchema, z.number().int().nonnegative().max(LIMITS.frames)).default({}),
 });
 export type Note = z.infer<typeof noteSchema>;
 

@@ -3,7 +3,7 @@ import { player } from '../../../state/bench-player';
 import { activeOf, type BenchClip, type Derived } from '../../../state/derived';
 import { nudge } from '../../../state/camera-use-cases';
 import { markMoment } from '../../../state/event-use-cases';
-import { addNote } from '../../../state/finding-use-cases';
+import { noteHere } from '../../../state/finding-use-cases';
 import { setView, togglePlain, useView } from '../../../state/view-store';
 import { zoomRibbons } from './ribbon-span';
 
@@ -65,17 +65,11 @@ export function useBenchKeys(derived: Derived): void {
   useHotkeys('0', () => setView({ ribbonSpan: null }));
   const note = (kind: 'good' | 'work-on'): void => {
     const clip = active()?.performance.clip;
-    if (clip)
-      addNote({
-        kind,
-        text: '',
-        clipId: clip.id,
-        frame: player.pendingFrame(clip.id),
-        region: useView.getState().pass,
-      });
+    if (clip) noteHere(derived, clip.id, kind);
   };
-  useHotkeys('g', () => note('good'));
-  useHotkeys('w', () => note('work-on'));
+  // The letter itself must not become the note's first.
+  useHotkeys('g', () => note('good'), { preventDefault: true });
+  useHotkeys('w', () => note('work-on'), { preventDefault: true });
   useHotkeys(
     derived.movement.moments.map((m) => m.key).join(','),
     (event) => {

@@ -1,4 +1,3 @@
-import type { Movement } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
 
 /** The moment that the leading clip stands at, or the last one it has passed; null before the first. */
@@ -12,18 +11,4 @@ export function currentMomentOf(derived: Derived, shown: Readonly<Record<string,
     if (mark !== undefined && Math.round(mark) <= frame) current = moment.id;
   }
   return current;
-}
-
-/** Name of the moment at a frame, or of the phase that it lies in; null outside all phases. */
-export function momentOfFrame(
-  movement: Movement,
-  marks: Readonly<Record<string, number>>,
-  frame: number,
-): string | null {
-  const exact = movement.moments.find((m) => marks[m.id] !== undefined && Math.round(marks[m.id]!) === frame);
-  if (exact) return exact.name.toLowerCase();
-  const phase = movement.phases.find(
-    (p) => marks[p.from] !== undefined && marks[p.to] !== undefined && frame > marks[p.from]! && frame < marks[p.to]!,
-  );
-  return phase ? phase.name.toLowerCase() : null;
 }

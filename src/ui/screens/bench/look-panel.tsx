@@ -5,17 +5,17 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import type { Note } from '../../../core/model/session';
 import { REGIONS } from '../../../core/anatomy/regions';
 import { player } from '../../../state/bench-player';
 import { activeOf, type Derived } from '../../../state/derived';
 import { edit } from '../../../state/document-store';
-import { addNote } from '../../../state/finding-use-cases';
+import { noteHere } from '../../../state/finding-use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';
-import { momentOfFrame } from './current-moment';
+import { momentOfFrame } from '../../components/moment-of-frame';
 import { DrawingTools } from './drawing-tools';
 
 /** First impressions before any number, passes through the body's regions, notes stamped with clip and frame, quick drawing. */
@@ -31,14 +31,7 @@ export function LookPanel({ derived }: { readonly derived: Derived }): ReactNode
     useView((state) => state.activeClip),
   )?.performance.clip;
   const note = (kind: Note['kind']): void => {
-    if (active)
-      addNote({
-        kind,
-        text: '',
-        clipId: active.id,
-        frame: player.pendingFrame(active.id),
-        region: useView.getState().pass,
-      });
+    if (active) noteHere(derived, active.id, kind);
   };
   return (
     <>
@@ -129,6 +122,10 @@ function NoteRow({ note, derived }: { readonly note: Note; readonly derived: Der
       if (kept) kept.text = text;
     }),
   );
+  const fresh = useView((state) => state.freshNote === note.id);
+  useEffect(() => {
+    if (fresh) setView({ freshNote: null });
+  }, [fresh]);
   const on = derived.clips.find((c) => c.performance.clip.id === note.clipId);
   const moment = on ? momentOfFrame(derived.movement, on.performance.marks, note.frame) : null;
   const stamp = [on ? clipName(on) : 'clip removed', `frame ${note.frame + 1}`, moment, note.region]
@@ -141,7 +138,12 @@ function NoteRow({ note, derived }: { readonly note: Note; readonly derived: Der
           variant="standard"
           fullWidth
           placeholder="What is it?"
+          autoFocus={fresh}
           slotProps={{ htmlInput: { 'aria-label': `Note: ${stamp}` } }}
+          onKeyDown={(event) => {
+            // The keys of the bench are wanted again.
+            if (event.key === 'Enter') (event.target as HTMLElement).blur();
+          }}
           {...words}
         />
         <IconButton

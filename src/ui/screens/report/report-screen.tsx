@@ -25,6 +25,7 @@ import { StateMark } from '../../components/state-mark';
 import { TimingTable } from '../../components/timing-table';
 import { dayText, plusMinus, readingText, signed } from '../../components/format';
 import { FilmDialog } from './film-dialog';
+import { SeenByEye } from './seen-by-eye';
 import { useStills } from './use-stills';
 
 const fileSafe = (name: string): string =>
@@ -71,8 +72,10 @@ export function ReportScreen(): ReactNode {
             Save the session without video
           </Button>
         </div>
-        {derived.judged.length === 0 ? (
-          <p style={{ textAlign: 'center' }}>The report fills itself once both clips are in and measured.</p>
+        {derived.athlete === null ? (
+          <p style={{ textAlign: 'center' }}>
+            The report fills itself once the athlete’s clip is in: add it at Intake.
+          </p>
         ) : (
           <ReportBody derived={derived} />
         )}
@@ -110,6 +113,8 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
       />
     );
   const shownRoles = (['athlete', 'reference'] as const).filter((role) => derived[role]);
+  const counted = judgedCount(judged);
+  const anyMarked = shownRoles.some((role) => Object.keys(derived[role]!.marks).length > 0);
   const minor = athlete?.clip.performer.minor ?? false;
   return (
     <article className="report" data-testid="report">
@@ -140,11 +145,15 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           <p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p>
         </section>
       )}
+      <SeenByEye derived={derived} stills={stills} />
       <section>
         <h2>Work on</h2>
         <JudgedSummary judged={judged} />
-        {plan.items.length === 0 && judgedCount(judged).judged > 0 && (
-          <p>No difference lies beyond its range and its measuring error.</p>
+        {plan.items.length === 0 && counted.judged > 0 && (
+          <p>
+            No measured difference lies beyond its range and its measuring error.
+            {session.notes.some((n) => n.kind === 'work-on') ? ' What the eye found stands above.' : ''}
+          </p>
         )}
         {plan.items.map((item, i) => (
           <div key={item.id} style={{ marginBottom: 14, breakInside: 'avoid' }} data-testid="report-correction">
@@ -165,7 +174,12 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
       <SinceBefore derived={derived} />
       <section>
         <h2>Keep</h2>
-        {strengths.length + onTarget.length === 0 && <p>Nothing stands clear of the measuring error.</p>}
+        {strengths.length + onTarget.length === 0 && (
+          <p>
+            {counted.judged === 0 ? 'Nothing was measured.' : 'No measure stands clear of the measuring error.'}
+            {session.notes.some((n) => n.kind === 'good') ? ' What the eye found good stands above.' : ''}
+          </p>
+        )}
         <ul>
           {strengths.map((j) => (
             <li key={j.measure.id}>
@@ -179,86 +193,90 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           ))}
         </ul>
       </section>
-      <section>
-        <h2>Moments</h2>
-        {movement.moments.map((moment) => (
-          <div key={moment.id} style={{ breakInside: 'avoid', marginBottom: 12 }}>
-            <h3 style={{ margin: '6px 0' }}>{moment.name}</h3>
-            <div className="stills">
-              {shownRoles.map((role) => {
-                const still = stills[`${role}-${moment.id}`];
-                const performance = derived[role]!;
+      {anyMarked && (
+        <section>
+          <h2>Moments</h2>
+          {movement.moments.map((moment) => (
+            <div key={moment.id} style={{ breakInside: 'avoid', marginBottom: 12 }}>
+              <h3 style={{ margin: '6px 0' }}>{moment.name}</h3>
+              <div className="stills">
+                {shownRoles.map((role) => {
+                  const still = stills[`${role}-${moment.id}`];
+                  const performance = derived[role]!;
+                  return (
+                    <figure key={role}>
+                      {still ? (
+                        <img
+                          src={still}
+                          alt={`${performance.clip.performer.name} at ${moment.name.toLowerCase()}`}
+                          data-testid="still"
+                        />
+                      ) : (
+                        <div style={{ background: '#171c20', aspectRatio: '4 / 3' }} />
+                      )}
+                      <figcaption>
+                        <RoleName role={role} name={performance.clip.performer.name} />
+                        {performance.marks[moment.id] === undefined
+                          ? ' not marked'
+                          : ` frame ${Math.round(performance.marks[moment.id]!) + 1}`}
+                      </figcaption>
+                    </figure>
+                  );
+                })}
+              </div>
+            </div>
+          ))}
+        </section>
+      )}
+      {counted.measurable > 0 && (
+        <section>
+          <h2>Measures</h2>
+          <table className="sheet">
+            <thead>
+              <tr>
+                <th>Measure</th>
+                <th className="left">Moment</th>
+                <th>
+                  <span className="mark-athlete" />
+                  Athlete
+                </th>
+                <th>
+                  <span className="mark-reference" />
+                  Reference
+                </th>
+                <th>Difference</th>
+                <th className="left">State</th>
+              </tr>
+            </thead>
+            <tbody>
+              {judged.map((j) => {
+                const a = readingText(j.athlete);
+                const r = readingText(j.reference);
+                const unit = j.athlete.measurable ? j.athlete.unit : 'deg';
                 return (
-                  <figure key={role}>
-                    {still ? (
-                      <img
-                        src={still}
-                        alt={`${performance.clip.performer.name} at ${moment.name.toLowerCase()}`}
-                        data-testid="still"
-                      />
-                    ) : (
-                      <div style={{ background: '#171c20', aspectRatio: '4 / 3' }} />
-                    )}
-                    <figcaption>
-                      <RoleName role={role} name={performance.clip.performer.name} />
-                      {performance.marks[moment.id] === undefined
-                        ? ' not marked'
-                        : ` frame ${Math.round(performance.marks[moment.id]!) + 1}`}
-                    </figcaption>
-                  </figure>
+                  <tr key={j.measure.id}>
+                    <td className="wrap">{j.measure.name}</td>
+                    <td className="left wrap">{momentName(momentsOf(j.measure)[0]!)}</td>
+                    <td>
+                      {a.value} <span className="pm">{a.plusMinus}</span>
+                    </td>
+                    <td>
+                      {r.value} <span className="pm">{r.plusMinus}</span>
+                    </td>
+                    <td>
+                      {j.difference === null ? '–' : signed(j.difference, unit)}{' '}
+                      <span className="pm">{j.plusMinus === null ? '' : plusMinus(j.plusMinus, unit)}</span>
+                    </td>
+                    <td className="left">
+                      <StateMark state={j.state} />
+                    </td>
+                  </tr>
                 );
               })}
-            </div>
-          </div>
-        ))}
-      </section>
-      <section>
-        <h2>Measures</h2>
-        <table className="sheet">
-          <thead>
-            <tr>
-              <th>Measure</th>
-              <th className="left">Moment</th>
-              <th>
-                <span className="mark-athlete" />
-                Athlete
-              </th>
-              <th>
-                <span className="mark-reference" />
-                Reference
-              </th>
-              <th>Difference</th>
-              <th className="left">State</th>
-            </tr>
-          </thead>
-          <tbody>
-            {judged.map((j) => {
-              const a = readingText(j.athlete);
-              const r = readingText(j.reference);
-              const unit = j.athlete.measurable ? j.athlete.unit : 'deg';
-              return (
-                <tr key={j.measure.id}>
-                  <td className="wrap">{j.measure.name}</td>
-                  <td className="left wrap">{momentName(momentsOf(j.measure)[0]!)}</td>
-                  <td>
-                    {a.value} <span className="pm">{a.plusMinus}</span>
-                  </td>
-                  <td>
-                    {r.value} <span className="pm">{r.plusMinus}</span>
-                  </td>
-                  <td>
-                    {j.difference === null ? '–' : signed(j.difference, unit)}{' '}
-                    <span className="pm">{j.plusMinus === null ? '' : plusMinus(j.plusMinus, unit)}</span>
-                  </td>
-                  <td className="left">
-                    <StateMark state={j.state} />
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </section>
+            </tbody>
+          </table>
+        </section>
+      )}
       {charts.length > 0 && (
         <section>
           <h2>Curves</h2>
@@ -272,21 +290,10 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           </p>
         </section>
       )}
-      <section>
-        <h2>Timing</h2>
-        <TimingTable rows={timing} athlete={sides.athlete} reference={sides.reference} />
-      </section>
-      {session.notes.length > 0 && (
+      {anyMarked && (
         <section>
-          <h2>Notes</h2>
-          <ul>
-            {session.notes.map((n) => (
-              <li key={n.id}>
-                {n.kind === 'good' ? 'Good' : 'Work on'}: {n.text || 'no words'} (
-                {session.clips.find((c) => c.id === n.clipId)?.role ?? 'clip removed'}, frame {n.frame + 1})
-              </li>
-            ))}
-          </ul>
+          <h2>Timing</h2>
+          <TimingTable rows={timing} athlete={sides.athlete} reference={sides.reference} />
         </section>
       )}
       {sheet && movement.sheet && (
@@ -330,11 +337,13 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
           </div>
         ))}
       </section>
-      <p style={{ fontSize: '.8rem', color: '#545c61' }}>
-        Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more
-        than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at {session.cutoff}{' '}
-        Hz.
-      </p>
+      {counted.measurable > 0 && (
+        <p style={{ fontSize: '.8rem', color: '#545c61' }}>
+          Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more
+          than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at {session.cutoff}{' '}
+          Hz.
+        </p>
+      )}
     </article>
   );
 }

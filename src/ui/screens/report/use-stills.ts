@@ -3,6 +3,8 @@ import { drawMeasure } from '../../../core/measures';
 import { momentsOf } from '../../../core/model/movement';
 import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
 import { drawFigure } from '../../../core/scene/figure';
+import type { Note } from '../../../core/model/session';
+import type { Look } from '../../../core/model/slots';
 import type { Performance } from '../../../core/performance/performance';
 import { paintPicture } from '../../../stage/paint-picture';
 import { paintScene } from '../../../stage/paint-scene';
@@ -16,34 +18,69 @@ const STILL = { width: 560, height: 420 };
 /** Stills are drawn at twice their size, for paper. */
 const DENSITY = 2;
 
+/** A picture that is wanted of one clip. */
+interface Wanted {
+  readonly key: string;
+  readonly frame: number;
+  /** The moment whose measures are drawn on it; null draws the body and what was drawn by hand. */
+  readonly moment: string | null;
+}
+
+/** Under this key stands the picture that a note made of a clip. */
+export const noteKey = (noteId: string, clipId: string): string => `note-${noteId}-${clipId}`;
+
+/** The frames of the clips that were compared when a note was made; a note of an earlier version knows its own only. */
+export const panesOf = (note: Note): Readonly<Record<string, number>> => ({ ...note.panes, [note.clipId]: note.frame });
+
+/** All pictures that the report wants of a performance, in the order of its frames. */
+function wantedOf({ movement, session, athlete, reference }: Derived, performance: Performance): readonly Wanted[] {
+  const { clip, marks } = performance;
+  const role = performance === athlete ? 'athlete' : performance === reference ? 'reference' : null;
+  const moments =
+    role === null
+      ? []
+      : movement.moments.flatMap(({ id }): Wanted[] =>
+          marks[id] === undefined ? [] : [{ key: `${role}-${id}`, frame: Math.round(marks[id]!), moment: id }],
+        );
+  const last = performance.times.length - 1;
+  const notes = session.notes.flatMap((note): Wanted[] => {
+    const frame = panesOf(note)[clip.id];
+    return frame === undefined ? [] : [{ key: noteKey(note.id, clip.id), frame: Math.min(last, frame), moment: null }];
+  });
+  return [...moments, ...notes].sort((a, b) => a.frame - b.frame);
+}
+
 async function paintStills(
   derived: Derived,
   performance: Performance,
+  look: Look,
   signal: AbortSignal,
   done: (key: string, address: string) => void,
 ): Promise<void> {
-  const { clip, marks } = performance;
+  const { clip } = performance;
   const { movement, judged } = derived;
   const drawings = derived.session.drawings.filter((d) => d.clipId === clip.id);
   const focusAt = focusOf(performance);
-  const marked = movement.moments.filter((m) => marks[m.id] !== undefined).sort((a, b) => marks[a.id]! - marks[b.id]!);
-  const frames = marked.map((m) => Math.round(marks[m.id]!));
+  const wanted = wantedOf(derived, performance);
+  if (wanted.length === 0) return;
   const canvas = new OffscreenCanvas(STILL.width * DENSITY, STILL.height * DENSITY);
   const context = canvas.getContext('2d', { alpha: false })!;
+  // A measure that was read on another camera has nothing to show here.
+  const readHere = (id: string): boolean => {
+    const reading = judged.find((j) => j.measure.id === id)?.[clip.role];
+    return reading?.measurable === true && reading.provenance.clipId === clip.id;
+  };
   let next = 0;
+  const frames = wanted.map(({ frame }) => frame);
   const result = await withStills(clip, frames, async (frame, index) => {
-    const moment = marked[next++]!;
+    const { key, moment } = wanted[next++]!;
     if (signal.aborted) return;
     const focus = focusAt(index);
     const viewport = focus ? followBody(focus, STILL, shownAs(clip)) : fitPicture(clip, STILL, shownAs(clip));
-    // A measure that was read on another camera has nothing to show here.
-    const readHere = (id: string): boolean => {
-      const reading = judged.find((j) => j.measure.id === id)?.[clip.role];
-      return reading?.measurable === true && reading.provenance.clipId === clip.id;
-    };
-    const measures = movement.measures.filter(
-      (m) => momentsOf(m)[0] === moment.id && m.importance >= 0.4 && readHere(m.id),
-    );
+    const measures =
+      moment === null
+        ? []
+        : movement.measures.filter((m) => momentsOf(m)[0] === moment && m.importance >= 0.4 && readHere(m.id));
     context.setTransform(DENSITY, 0, 0, DENSITY, 0, 0);
     context.fillStyle = '#171c20';
     context.fillRect(0, 0, STILL.width, STILL.height);
@@ -57,20 +94,21 @@ async function paintStills(
           .filter((d) => visibleAt(d, movement, performance, index))
           .flatMap((d) => drawDrawing(d, performance, index)),
       ],
-      clip.role,
+      look,
       viewport,
       STILL,
     );
     const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.88 });
-    if (!signal.aborted) done(`${clip.role}-${moment.id}`, URL.createObjectURL(blob));
+    if (!signal.aborted) done(key, URL.createObjectURL(blob));
   });
   if (!result.ok && !signal.aborted) notify('error', result.issue.message);
 }
 
-/** Pictures of both performers at every marked moment with their lines on, by `role-moment`. */
+/** Pictures with their lines on: of both performers at every marked moment, by `role-moment`, and of every note, by `noteKey`. */
 export function useStills(derived: Derived): Readonly<Record<string, string>> {
   const [stills, setStills] = useState<Readonly<Record<string, string>>>({});
-  const { athlete, reference } = derived;
+  const { clips, session } = derived;
+  const { notes, drawings } = session;
   useEffect(() => {
     const controller = new AbortController();
     const made: string[] = [];
@@ -78,15 +116,14 @@ export function useStills(derived: Derived): Readonly<Record<string, string>> {
       made.push(address);
       setStills((before) => ({ ...before, [key]: address }));
     };
-    for (const performance of [athlete, reference])
-      if (performance) void paintStills(derived, performance, controller.signal, done);
+    for (const { performance, look } of clips) void paintStills(derived, performance, look, controller.signal, done);
     return () => {
       controller.abort();
       made.forEach((address) => URL.revokeObjectURL(address));
       setStills({});
     };
-    // The pictures depend on the clips, their points and their marks, which both performances hold.
+    // The pictures depend on the clips with their points and marks, and on what was noted and drawn.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [athlete, reference]);
+  }, [clips, notes, drawings]);
   return stills;
 }
