@@ -6,7 +6,7 @@ import type { ResidualAnalysis } from '../core/signal/residual-analysis';
 const SIZE = { width: 300, height: 130 };
 const MARGIN = { left: 34, right: 8, top: 8, bottom: 22 };
 
-/** What smoothing takes away at each corner, the line of the noise, and the corner that it suggests. */
+/** What smoothing takes away at each cut-off frequency, the line of the noise, and the frequency that it suggests. */
 export function ResidualChart({
   analysis,
   used,
@@ -30,7 +30,7 @@ export function ResidualChart({
       width={SIZE.width}
       height={SIZE.height}
       role="img"
-      aria-label={`Residual against corner: suggested ${cutoff.toFixed(1)} Hz, used ${used} Hz`}
+      aria-label={`Residual against cut-off frequency: suggested ${cutoff.toFixed(1)} Hz, used ${used} Hz`}
       className="residual-chart"
     >
       {x.ticks(5).map((t) => (

@@ -7,7 +7,7 @@ const both = async (page: Page): Promise<number[]> => [
   await shownFrame(page, 'reference'),
 ];
 
-test('clips are brought together by hand: caught up, locked as they stand, nudged, played in a loop', async ({
+test('clips are brought together by hand: aligned, locked as they stand, nudged, played in a loop', async ({
   page,
 }) => {
   await openDemo(page);
@@ -15,7 +15,7 @@ test('clips are brought together by hand: caught up, locked as they stand, nudge
   await page.keyboard.press('PageDown');
   await page.keyboard.press('PageDown');
   await expect.poll(() => both(page)).toEqual([135, 132]);
-  // Free, one pulled away, then caught up again and locked in real time from there.
+  // Free, one pulled away, then aligned again and locked in real time from there.
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight');
   await expect.poll(() => both(page)).toEqual([138, 132]);
   await page.keyboard.press('c');
@@ -188,23 +188,23 @@ test('the bench is used without a pointer', async ({ page }) => {
   expect(unnamed).toEqual([]);
 });
 
-test('the corner of the smoothing is shown against what the points say, and can be fixed by hand', async ({ page }) => {
+test('the cut-off frequency is shown against residual analysis, and can be fixed by hand', async ({ page }) => {
   await openDemo(page);
-  await page.getByRole('button', { name: 'What do the points say?' }).click();
+  await page.getByRole('button', { name: 'Residual analysis' }).click();
   await expect(page.getByText(/By residual analysis the athlete’s points ask for \d+ to \d+ Hz/)).toBeVisible();
   await expect(
-    page.getByRole('img', { name: /Residual against corner: suggested [\d.]+ Hz, used 20 Hz/ }),
+    page.getByRole('img', { name: /Residual against cut-off frequency: suggested [\d.]+ Hz, used 20 Hz/ }),
   ).toBeVisible();
-  const corner = page.getByLabel('Corner, Hz');
-  await corner.fill('soft');
-  await expect(page.getByText('“soft” is not a corner from 1 to 100 Hz')).toBeVisible();
+  const cutoff = page.getByLabel('Cut-off frequency, Hz');
+  await cutoff.fill('soft');
+  await expect(page.getByText('“soft” is not a cut-off frequency from 1 to 100 Hz')).toBeVisible();
   const knee = page.locator('[data-testid^="reading-"]').first();
   const before = await knee.innerText();
-  await corner.fill('4');
-  await corner.blur();
+  await cutoff.fill('4');
+  await cutoff.blur();
   await expect(knee).not.toHaveText(before, { useInnerText: true });
   await page.getByTestId('current-moment').click();
   await page.keyboard.press('Control+z');
-  await expect(corner).toHaveValue('20');
+  await expect(cutoff).toHaveValue('20');
   await expect(knee).toHaveText(before, { useInnerText: true });
 });

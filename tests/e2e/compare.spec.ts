@@ -52,7 +52,7 @@ test('a walker against three: two strides each, the bent knee and the long fligh
   ).toBeVisible();
   await page.getByRole('tab', { name: 'Repetitions' }).click();
   await expect(page.getByRole('columnheader', { name: 'Late minus early' })).toBeVisible();
-  await page.getByRole('tab', { name: 'Together' }).click();
+  await page.getByRole('tab', { name: 'Synchrony' }).click();
   await expect(page.getByRole('row', { name: /^Mira Castellan .*\d+ ms .*9\d %/ })).toBeVisible();
   await page.getByRole('tab', { name: 'Criteria' }).click();
   await expect(page.getByRole('heading', { name: /Judges’ view: 2 of 12 points/ })).toBeVisible();
@@ -101,7 +101,7 @@ test('every way to compare opens on every demo, without serious accessibility fi
   ] as const) {
     await openDemoOf(page, which);
     await goToStep(page, 'Compare');
-    for (const name of ['Readings', 'Curves', 'Timing', 'Ways', 'Repetitions', 'Together', 'Criteria']) {
+    for (const name of ['Readings', 'Curves', 'Timing', 'Trajectories', 'Repetitions', 'Synchrony', 'Criteria']) {
       await page.getByRole('tab', { name }).click();
       await expect(page.getByRole('tabpanel')).not.toBeEmpty();
       if (!scan) continue;

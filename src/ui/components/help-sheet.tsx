@@ -15,7 +15,7 @@ const KEYS: readonly (readonly [string, string])[] = [
     'Alt + \u2190 \u2192',
     'Move the reference, or the chosen further clip or camera, against the rest by a frame; with Shift by a tenth',
   ],
-  ['C', 'Catch up: bring the other clips to the same moment and lock them'],
+  ['C', 'Align here: bring the other clips to the same moment and lock them'],
   ['L', 'Loop on or off'],
   ['A', 'Choose the next clip'],
   ['B', 'Follow the body, or the view set by hand'],

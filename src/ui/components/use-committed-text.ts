@@ -4,6 +4,8 @@ import { useLatest } from '../../stage/use-latest';
 
 /** Pause in typing after which a text is kept, milliseconds: less than it takes to close a window. */
 const PAUSE = 120;
+/** The same for a number, on which much is computed: half of one is another number. */
+export const NUMBER_PAUSE = 500;
 
 export interface CommittedText {
   readonly value: string;
@@ -16,7 +18,7 @@ export interface CommittedText {
  * typed before the field is left is one undo step. Changes from outside (undo) show at once.
  * @param commit is called with a changed text only; it may refuse one by not changing the document
  */
-export function useCommittedText(kept: string, commit: (text: string) => void): CommittedText {
+export function useCommittedText(kept: string, commit: (text: string) => void, pause = PAUSE): CommittedText {
   const [text, setText] = useState(kept);
   // What was committed from here and has not come back yet: a document that keeps it in another form (without the blank at its end) must not
   // change what is being typed.
@@ -40,9 +42,9 @@ export function useCommittedText(kept: string, commit: (text: string) => void): 
     if (useDocument.getState().session !== session) setOwn(now.text);
   });
   useEffect(() => {
-    const timer = setTimeout(flush.current, PAUSE);
+    const timer = setTimeout(flush.current, pause);
     return () => clearTimeout(timer);
-  }, [text]);
+  }, [text, pause]);
   useEffect(() => {
     const leave = flush.current;
     window.addEventListener('pagehide', leave);

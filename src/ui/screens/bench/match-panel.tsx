@@ -23,7 +23,7 @@ import { setView, useView } from '../../../state/view-store';
 import { VIEW_NAMES } from '../../components/clip-name';
 import { signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
-import { useCommittedText } from '../../components/use-committed-text';
+import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
 
 /** What must be equal before two pictures can be compared. */
 export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNode {
@@ -177,10 +177,14 @@ function CameraDirection({ performance }: { readonly performance: Performance })
   const { offPlaneDegrees: off, offPlaneSdDegrees: sd } = clip.view;
   const said = useMemo(() => estimateOffPlane(performance), [performance]);
   const taken = said.ok && off === viewAsEstimated(clip.view, said.value).offPlaneDegrees && sd !== undefined;
-  const text = useCommittedText(off === null ? '' : String(off), (typed) => {
-    const degrees = degreesOf(typed);
-    if (degrees !== undefined) changeClip(clip.id, { view: { kind: clip.view.kind, offPlaneDegrees: degrees } });
-  });
+  const text = useCommittedText(
+    off === null ? '' : String(off),
+    (typed) => {
+      const degrees = degreesOf(typed);
+      if (degrees !== undefined) changeClip(clip.id, { view: { kind: clip.view.kind, offPlaneDegrees: degrees } });
+    },
+    NUMBER_PAUSE,
+  );
   const known = off === null ? 'Not said: taken as square' : sd === undefined ? 'Stated' : 'From the body';
   const wrong = degreesOf(text.value) === undefined;
   return (

@@ -190,7 +190,7 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
           )}
           <div>
             <Button disabled={!movable} onClick={() => player.catchUp()}>
-              Catch up here (C)
+              Align here (C)
             </Button>
             <Button disabled={!movable} onClick={() => player.lockAsTheyStand()}>
               Lock as they stand

@@ -12,15 +12,15 @@ import { activeOf, type Derived } from '../../../state/derived';
 import { edit } from '../../../state/document-store';
 import { useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
-import { useCommittedText } from '../../components/use-committed-text';
+import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
 
-const HIGHEST_CORNER = 100;
-const cornerOf = (text: string): number | null => {
+const HIGHEST_CUTOFF = 100;
+const cutoffOf = (text: string): number | null => {
   const value = Number(text.replace(',', '.'));
-  return text.trim() !== '' && value >= 1 && value <= HIGHEST_CORNER ? value : null;
+  return text.trim() !== '' && value >= 1 && value <= HIGHEST_CUTOFF ? value : null;
 };
 
-/** The corner that each point's own noise suggests: the higher of its two coordinates'. */
+/** The cut-off frequency that each point's own noise suggests: the higher of its two coordinates'. */
 function suggestions(
   performance: Performance,
 ): readonly { readonly id: PointId; readonly analysis: ResidualAnalysis }[] {
@@ -34,22 +34,26 @@ function suggestions(
   });
 }
 
-/** The smoothing filter's corner, and what the points of the chosen clip say about it. */
+/** The smoothing filter's cut-off frequency, and what the points of the chosen clip say about it. */
 export function SmoothingCard({ derived }: { readonly derived: Derived }): ReactNode {
   const { cutoff } = derived.session;
-  const corner = useCommittedText(String(cutoff), (text) => {
-    const value = cornerOf(text);
-    if (value !== null && value !== cutoff)
-      edit((s) => {
-        s.cutoff = value;
-      });
-  });
+  const typed = useCommittedText(
+    String(cutoff),
+    (text) => {
+      const value = cutoffOf(text);
+      if (value !== null && value !== cutoff)
+        edit((s) => {
+          s.cutoff = value;
+        });
+    },
+    NUMBER_PAUSE,
+  );
   const [asked, setAsked] = useState(false);
   const on = activeOf(
     derived,
     useView((state) => state.activeClip),
   );
-  const wrong = cornerOf(corner.value) === null;
+  const wrong = cutoffOf(typed.value) === null;
   return (
     <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px', fontSize: '.86rem' }}>
       <Typography variant="h3" component="h2">
@@ -58,18 +62,18 @@ export function SmoothingCard({ derived }: { readonly derived: Derived }): React
       <div style={{ display: 'flex', gap: 8, alignItems: 'flex-start' }}>
         <TextField
           size="small"
-          label="Corner, Hz"
-          {...corner}
+          label="Cut-off frequency, Hz"
+          {...typed}
           error={wrong}
           helperText={
             wrong
-              ? `“${corner.value}” is not a corner from 1 to ${HIGHEST_CORNER} Hz`
+              ? `“${typed.value}” is not a cut-off frequency from 1 to ${HIGHEST_CUTOFF} Hz`
               : 'Zero-lag Butterworth filter; raw points are kept'
           }
           sx={{ flex: 1 }}
         />
         <Button variant="outlined" aria-expanded={asked} onClick={() => setAsked(!asked)}>
-          What do the points say?
+          Residual analysis
         </Button>
       </div>
       {asked && on && (
@@ -94,13 +98,13 @@ function Suggestion({
   const shown =
     found.find((f) => f.id === chosen) ??
     found.reduce((high, f) => (f.analysis.cutoff > high.analysis.cutoff ? f : high));
-  const corners = found.map((f) => f.analysis.cutoff).sort((a, b) => a - b);
+  const cutoffs = found.map((f) => f.analysis.cutoff).sort((a, b) => a - b);
   return (
     <>
       <span>
-        By residual analysis the {name}’s points ask for {corners[0]!.toFixed(0)} to{' '}
-        {corners[corners.length - 1]!.toFixed(0)} Hz, half of them for more than{' '}
-        {corners[corners.length >> 1]!.toFixed(0)}. One corner serves all; too low a one flattens quick limbs.
+        By residual analysis the {name}’s points ask for {cutoffs[0]!.toFixed(0)} to{' '}
+        {cutoffs[cutoffs.length - 1]!.toFixed(0)} Hz, half of them for more than{' '}
+        {cutoffs[cutoffs.length >> 1]!.toFixed(0)}. One cut-off serves all; too low a one flattens quick limbs.
       </span>
       <TextField
         select

@@ -23,9 +23,9 @@ const VIEWS: readonly {
   { id: 'readings', name: 'Readings', View: ReadingsView },
   { id: 'curves', name: 'Curves', View: CurvesView },
   { id: 'timing', name: 'Timing', View: TimingView },
-  { id: 'paths', name: 'Ways', View: PathsView },
+  { id: 'paths', name: 'Trajectories', View: PathsView },
   { id: 'repetitions', name: 'Repetitions', View: RepetitionsView },
-  { id: 'together', name: 'Together', View: TogetherView },
+  { id: 'together', name: 'Synchrony', View: TogetherView },
   { id: 'criteria', name: 'Criteria', View: CriteriaView },
 ];
 

@@ -46,7 +46,7 @@ function framesOf(movement: Movement): readonly Frame[] {
   return [...points, ...turning.filter(([id], i) => turning.findIndex(([other]) => other === id) === i)];
 }
 
-/** Ways of a point laid over each other. */
+/** Trajectories of a point laid over each other. */
 export function PathsView({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, sides, session, clips } = derived;
   const navigate = useNavigate();

@@ -97,7 +97,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         <TextField
           select
           size="small"
-          label="Together at"
+          label="Aligned at"
           value={at}
           onChange={(event) => setAt(event.target.value)}
           sx={{ minWidth: 170 }}

@@ -156,7 +156,7 @@ export function ClipIntake({
         <Typography variant="h2" gutterBottom sx={{ flex: 1 }}>
           <RoleName role={look} name={title} />
         </Typography>
-        {onRemove && <Button onClick={onRemove}>{clip ? 'Take it out' : 'Leave it'}</Button>}
+        {onRemove && <Button onClick={onRemove}>{clip ? 'Remove' : 'Leave it'}</Button>}
       </div>
       <div
         className={over ? 'drop over' : 'drop'}

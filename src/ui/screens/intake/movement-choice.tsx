@@ -56,7 +56,7 @@ export function MovementChoice({
         <Button component={Link} to={`/s/${sessionId}/movement`}>
           Change the movement
         </Button>
-        <Button onClick={() => input.current?.click()}>Take one from a file</Button>
+        <Button onClick={() => input.current?.click()}>Load from a file</Button>
         <Button onClick={() => download(movementFileName(movement), 'application/json', movementText(movement))}>
           Save it as a file
         </Button>

@@ -13,7 +13,7 @@ import {
   type Field,
 } from '../../../core/model/measure-form';
 import type { Movement, Occurrence, Quantity } from '../../../core/model/movement';
-import { useCommittedText } from '../../components/use-committed-text';
+import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
 import { PART_NAMES, refName, words } from './names';
 
 interface ChoiceProps {
@@ -58,10 +58,14 @@ export function NumberField({
   readonly onChange: (value: number) => void;
   readonly width?: number;
 }): ReactNode {
-  const text = useCommittedText(String(value), (typed) => {
-    const number = Number(typed.replace(',', '.'));
-    if (Number.isFinite(number) && typed.trim() !== '') onChange(number);
-  });
+  const text = useCommittedText(
+    String(value),
+    (typed) => {
+      const number = Number(typed.replace(',', '.'));
+      if (Number.isFinite(number) && typed.trim() !== '') onChange(number);
+    },
+    NUMBER_PAUSE,
+  );
   return (
     <TextField
       size="small"
