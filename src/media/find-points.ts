@@ -56,8 +56,9 @@ async function findStretch(
     const loaded = await client.ask(
       client.remote.load(first, address('/wasm'), second, options.person ?? null),
       'The point finder',
+      { signal: options.signal },
     );
-    if (!loaded.ok) return loaded;
+    if (!loaded.ok) return options.signal.aborted ? cancelled() : loaded;
     const opened = await openClipSource(file, name);
     if (!opened.ok) return opened;
     source = opened.value;
@@ -71,8 +72,9 @@ async function findStretch(
         const points = await client.ask(
           client.remote.find(transfer(frame.value, [frame.value]), rotation, width, height),
           'The point finder',
+          { signal: options.signal },
         );
-        if (!points.ok) return points;
+        if (!points.ok) return options.signal.aborted ? cancelled() : points;
         if (n >= leadIn && points.value.length > 0) found.set(i, points.value);
       } else if (frame.issue.code !== 'damaged') {
         return fail(frame.issue.code, frame.issue.message);

@@ -276,3 +276,24 @@ test('a whole run of the demo asks no address but its own', async ({ page, baseU
   await expect(page.getByRole('heading', { name: 'What is kept here' })).toBeVisible();
   expect(elsewhere).toEqual([]);
 });
+
+test('finding points can be cancelled though its worker has ended without a word', async ({ page }) => {
+  await page.addInitScript(() => {
+    const Real = window.Worker;
+    window.Worker = class extends Real {
+      readonly #lost: boolean;
+      constructor(address: string | URL, options?: WorkerOptions) {
+        super(address, options);
+        this.#lost = String(address).includes('pose-worker');
+      }
+      override postMessage(message: unknown, transfer?: StructuredSerializeOptions | Transferable[]): void {
+        if (!this.#lost) super.postMessage(message, transfer as Transferable[]);
+      }
+    };
+  });
+  await openDemo(page);
+  await page.getByRole('button', { name: 'Find points of the athlete' }).click();
+  await page.getByRole('status').getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText('Finding points was cancelled; what was there before is kept.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Find points of the athlete' })).toBeEnabled();
+});
