@@ -1,7 +1,8 @@
 import type { Remote } from 'comlink';
 import { ok, type Result } from '../core/result';
 import type { ClipWorker } from './clip-worker';
-import type { DecodedPicture, FrameIssue } from './frame-cache';
+import type { DecodedPicture } from './decoded-picture';
+import type { FrameIssue } from './frame-cache';
 import type { FrameIndex, IntakeIssue } from './frame-index';
 import { WorkerClient, type CrashIssue } from './worker-client';
 

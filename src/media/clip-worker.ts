@@ -1,6 +1,7 @@
 import { expose, transfer } from 'comlink';
 import { fail, ok, type Result } from '../core/result';
-import { FrameCache, type DecodedPicture, type FrameIssue } from './frame-cache';
+import type { DecodedPicture } from './decoded-picture';
+import { FrameCache, type FrameIssue } from './frame-cache';
 import { openTrack, type FrameIndex, type IntakeIssue, type OpenedTrack } from './frame-index';
 import { makeThumbnail } from './thumbnail';
 

@@ -1,3 +1,4 @@
+import type { DecodedPicture } from './decoded-picture';
 import type { EncodedPacket } from 'mediabunny';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import type { FrameIndex, FrameGroup, OpenedTrack } from './frame-index';
@@ -35,9 +36,6 @@ interface Job {
   error: Error | null;
   done: Promise<void>;
 }
-
-/** A decoded, unrotated picture: as the decoder gave it, or already made ready for drawing. */
-export type DecodedPicture = VideoFrame | ImageBitmap;
 
 /**
  * Decoded frames of one clip, whole groups of pictures at a time, so that stepping back is as quick as stepping

@@ -1,4 +1,4 @@
-import type { DecodedPicture } from './frame-cache';
+import type { DecodedPicture } from './decoded-picture';
 import { FilesetResolver, PoseLandmarker } from '@mediapipe/tasks-vision';
 import { expose } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';

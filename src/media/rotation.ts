@@ -1,4 +1,4 @@
-import type { DecodedPicture } from './frame-cache';
+import type { DecodedPicture } from './decoded-picture';
 
 export type Rotation = 0 | 90 | 180 | 270;
 

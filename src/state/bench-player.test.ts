@@ -1,4 +1,4 @@
-import type { DecodedPicture } from '../media/frame-cache';
+import type { DecodedPicture } from '../media/decoded-picture';
 import { dice } from '../../tests/fixtures/random';
 import { stickClip } from '../../tests/fixtures/stick-performance';
 import { preparePerformance } from '../core/performance/performance';

@@ -1,4 +1,4 @@
-import type { DecodedPicture } from '../media/frame-cache';
+import type { DecodedPicture } from '../media/decoded-picture';
 import { chain, lockedMap, matchedMap, offsetMap, SAME_TIME, type TimeMap } from '../core/timing/time-map';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { momentTimes } from '../core/performance/moments';

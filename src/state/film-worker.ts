@@ -11,7 +11,7 @@ import {
 } from 'mediabunny';
 import type { Primitive } from '../core/geometry/primitives';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import type { DecodedPicture } from '../media/frame-cache';
+import type { DecodedPicture } from '../media/decoded-picture';
 import { paintPicture } from '../stage/paint-picture';
 import { paintScene } from '../stage/paint-scene';
 import { ROLE_STYLE } from '../stage/role-style';

@@ -8,7 +8,7 @@ import { fail, ok, type Issue, type Result } from '../core/result';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { planFilm, type FilmPicture } from '../core/timing/film-plan';
 import type { ClipSource } from '../media/clip-source';
-import type { DecodedPicture } from '../media/frame-cache';
+import type { DecodedPicture } from '../media/decoded-picture';
 import { WorkerClient, type CrashIssue } from '../media/worker-client';
 import { focusOf } from '../stage/focus';
 import { fitPicture, followBody } from '../stage/viewport';

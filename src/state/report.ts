@@ -1,4 +1,4 @@
-import type { DecodedPicture } from '../media/frame-cache';
+import type { DecodedPicture } from '../media/decoded-picture';
 import type { Clip } from '../core/model/clip';
 import { ok, type Issue, type Result } from '../core/result';
 import { sessionJson } from '../formats/session-json/session-json';
