@@ -20,11 +20,8 @@ export function mayWrite(): boolean {
 
 type Message = { readonly kind: 'stored' | 'deleted' | 'wanted'; readonly id: string };
 
-/** Between the windows of this browser; a test without windows has none. */
-const channel =
-  typeof BroadcastChannel === 'undefined' || typeof window === 'undefined'
-    ? null
-    : new BroadcastChannel('proud-falcon');
+/** Between the windows of this browser, once they are watched. */
+let channel: BroadcastChannel | null = null;
 const tell = (message: Message): void => channel?.postMessage(message);
 export const tellStored = (id: string): void => tell({ kind: 'stored', id });
 export const tellDeleted = (id: string): void => tell({ kind: 'deleted', id });
@@ -77,6 +74,7 @@ let own: SessionWindow | null = null;
 export function watchWindows(session: SessionWindow): void {
   own = session;
   countWindow();
+  if ('BroadcastChannel' in globalThis) channel = new BroadcastChannel('proud-falcon');
   channel?.addEventListener('message', ({ data }: MessageEvent<Message>) => void onMessage(data));
 }
 

@@ -126,7 +126,7 @@ export function PathsView({ derived }: { readonly derived: Derived }): ReactNode
         </TextField>
         <span className="note">
           From {movement.moments.find((m) => m.id === first)!.name.toLowerCase()} on, in standing heights, both going to
-          the right. Press a way to see its frame.
+          the right. Press a trajectory to see its frame.
         </span>
       </div>
       <PathChart

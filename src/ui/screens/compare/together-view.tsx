@@ -172,9 +172,9 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         </tbody>
       </table>
       <p className="note">
-        In real time, all set together at {movement.moments.find((m) => m.id === at)!.name.toLowerCase()}: the lag at
-        which the curves of {lead.performance.clip.performer.name} and the other are most alike (positive is later),
-        their correlation there, and what differs after the lag is taken out.
+        In real time, all aligned at {movement.moments.find((m) => m.id === at)!.name.toLowerCase()}: the lag at which
+        the curves of {lead.performance.clip.performer.name} and the other are most alike (positive is later), their
+        correlation there, and what differs after the lag is taken out.
       </p>
     </section>
   );
