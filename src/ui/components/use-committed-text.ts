@@ -38,8 +38,10 @@ export function useCommittedText(kept: string, commit: (text: string) => void, p
     const { session } = useDocument.getState();
     if (begun.current) inSameStep(commit);
     else commit();
+    if (useDocument.getState().session === session) return;
+    // Only what has changed the document is a step that more can be added to.
     begun.current = true;
-    if (useDocument.getState().session !== session) setOwn(now.text);
+    setOwn(now.text);
   });
   useEffect(() => {
     const timer = setTimeout(flush.current, pause);
