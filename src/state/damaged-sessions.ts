@@ -1,4 +1,5 @@
-import { rawSession, repairStored, type Repaired, type StorageIssue } from '../storage/sessions';
+import { rawSession, repairStored, type Repaired } from '../storage/sessions';
+import type { StorageIssue } from '../storage/storage-issue';
 import type { Result } from '../core/result';
 import { download } from './download';
 

@@ -1,6 +1,8 @@
 import { sessionJson } from '../formats/session-json/session-json';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { loadMedia, loadSession, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
+import { readSession, saveSession } from '../storage/sessions';
+import { loadMedia, storeMedia } from '../storage/media';
+import type { StorageIssue } from '../storage/storage-issue';
 
 type DemoIssue = Issue<'demo-missing'> | Issue<string>;
 
@@ -45,7 +47,7 @@ async function loadDemoFile(name: string): Promise<Result<string, DemoIssue | St
   if (!response?.ok) return missing(file);
   const read = sessionJson.read!(await response.text(), file);
   if (!read.ok) return read;
-  const existing = await loadSession(read.value.id);
+  const existing = await readSession(read.value.id);
   if (existing.ok) return ok(existing.value.id);
   for (const clip of read.value.clips) {
     if (clip.mediaId === null || (await loadMedia(clip.mediaId))) continue;

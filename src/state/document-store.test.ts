@@ -3,7 +3,7 @@ import { useNotices } from './notices';
 import { newSession } from '../core/model/session';
 import { database } from '../storage/database';
 import { forgetVersions, loadSession, saveSession } from '../storage/sessions';
-import { edit, keepSaved, redo, setSession, settled, undo, useDocument } from './document-store';
+import { edit, keepSaved, redo, setSession, settled, undo, useDocument, useSaving } from './document-store';
 
 const kept = new Map<string, string>();
 Object.assign(globalThis, {
@@ -88,5 +88,43 @@ describe('a change that could not be opened again', () => {
     expect(edit((session) => void session.order.push(...Array<string>(3).fill('')))).toBe(true);
     expect(now().cutoff).toBe(before.cutoff);
     expect(useNotices.getState().notices.at(-1)!.text).toMatch(/cutoff/);
+  });
+});
+
+describe('what is stored', () => {
+  const storedText = async (id: string): Promise<string> => (await database.sessions.get(id))!.document.impressions;
+
+  it('follows a step back to the very state that was opened', async () => {
+    write('falls away');
+    await settled();
+    undo();
+    await settled();
+    expect(await storedText('s')).toBe('');
+  });
+
+  it('is not written by opening alone', async () => {
+    const before = (await database.sessions.get('s'))!.updatedAt;
+    const opened = await loadSession('s');
+    if (!opened.ok) throw new Error(opened.issue.message);
+    setSession(opened.value);
+    await settled();
+    expect((await database.sessions.get('s'))!.updatedAt).toBe(before);
+  });
+
+  it('is tried again for every session that could not be, also after another was opened', async () => {
+    jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick', 'performance', 'Date'] });
+    const full = jest.spyOn(database.sessions, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    write('falls away');
+    await settled();
+    expect(useSaving.getState().problem).toMatch(/no room/);
+    setSession(newSession('t', 'Other', 'pace-delivery', '2026-01-01T00:00:00Z'));
+    write('late hands');
+    await settled();
+    full.mockRestore();
+    jest.advanceTimersByTime(5000);
+    await settled();
+    jest.useRealTimers();
+    expect([await storedText('s'), await storedText('t')]).toEqual(['falls away', 'late hands']);
+    expect(useSaving.getState().problem).toBeNull();
   });
 });

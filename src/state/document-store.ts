@@ -47,15 +47,16 @@ export function inSameStep(change: () => void): void {
   }
 }
 
-/** The session as it was taken from the store, which needs no saving. */
-let taken: Session | null = null;
+/** What is opened is stored already. */
+let opening = false;
 
 /** Opens a session with an empty history. */
 export function setSession(session: Session | null): void {
-  taken = session;
   const history = useDocument.temporal.getState();
   history.pause();
+  opening = true;
   useDocument.setState({ session });
+  opening = false;
   history.clear();
   history.resume();
 }
@@ -69,34 +70,43 @@ export const useSaving = create<{ readonly problem: string | null }>(() => ({ pr
 const TRY_AGAIN = 5000;
 
 let saving: Promise<void> | null = null;
-let pending: Session | null = null;
+/** The latest state of each session that is not stored yet. */
+const pending = new Map<string, Session>();
+/** Those of them that the browser had no room for. */
+const refused = new Map<string, Session>();
+let again: ReturnType<typeof setTimeout> | null = null;
 
-function tryAgain(): void {
-  const { session } = useDocument.getState();
-  if (useSaving.getState().problem === null || !session) return;
-  pending = session;
+function save(session: Session): void {
+  pending.set(session.id, session);
   saving ??= saveAll();
 }
 
+/** Stores what waits, one after the other; what there was no room for waits on. */
 async function saveAll(): Promise<void> {
-  while (pending) {
-    const session = pending;
-    pending = null;
-    const saved = await saveSession(session, new Date().toISOString());
+  for (let [next] = pending.values(); next; [next] = pending.values()) {
+    pending.delete(next.id);
+    const saved = await saveSession(next, new Date().toISOString());
     if (saved.ok) {
-      useSaving.setState({ problem: null });
-      tellStored(session.id);
+      refused.delete(next.id);
+      tellStored(next.id);
       continue;
     }
     const { code, message } = saved.issue;
-    const waits = code === 'storage-full' || code === 'storage-failed';
-    if (!waits) notify('error', message);
+    if (code !== 'storage-full' && code !== 'storage-failed') notify('error', message);
     else {
+      refused.set(next.id, next);
       useSaving.setState({ problem: message });
-      setTimeout(tryAgain, TRY_AGAIN);
     }
   }
   saving = null;
+  if (again) clearTimeout(again);
+  again = refused.size > 0 ? setTimeout(tryAgain, TRY_AGAIN) : null;
+  if (refused.size === 0) useSaving.setState({ problem: null });
+}
+
+/** What was changed since stands in its place. */
+function tryAgain(): void {
+  for (const session of refused.values()) if (!pending.has(session.id)) save(session);
 }
 
 /**
@@ -116,10 +126,9 @@ export function keepSaved(): () => void {
   window.addEventListener('pagehide', leave);
   window.addEventListener('pageshow', comeBack);
   const stop = useDocument.subscribe((state, before) => {
-    if (!state.session || state.session === before.session || state.session === taken) return;
+    if (opening || !state.session || state.session === before.session) return;
     if (leaving) saveLeaving(state.session);
-    pending = state.session;
-    saving ??= saveAll();
+    save(state.session);
   });
   return () => {
     window.removeEventListener('pagehide', leave);

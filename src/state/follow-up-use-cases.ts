@@ -1,7 +1,8 @@
 import { copyClips } from '../core/model/copied-clips';
 import { newSession, type Session, type Settled } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { loadSession, saveSession, type StorageIssue } from '../storage/sessions';
+import { readSession, saveSession } from '../storage/sessions';
+import type { StorageIssue } from '../storage/storage-issue';
 import { edit, settled, useDocument } from './document-store';
 import { takePerformance } from './taken-performances';
 
@@ -15,7 +16,7 @@ export function settle(correctionId: string, word: Settled | null): void {
 
 /** Makes the athlete's first performance of another session the reference of the open one: before and after. */
 export async function compareWithSession(sessionId: string): Promise<Result<null, StorageIssue | Issue<'no-athlete'>>> {
-  const other = await loadSession(sessionId);
+  const other = await readSession(sessionId);
   if (!other.ok) return other;
   const clip = other.value.clips.find((c) => c.role === 'athlete' && c.joined === null);
   if (!clip) return fail('no-athlete', `\u201c${other.value.name}\u201d has no clip of the athlete.`);

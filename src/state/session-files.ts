@@ -10,7 +10,9 @@ import {
   type SessionReader,
 } from '../formats/session-archive/session-archive';
 import { repairSessionJson, sessionJson } from '../formats/session-json/session-json';
-import { loadSession, loadVideo, saveSession, storeMedia, type StorageIssue } from '../storage/sessions';
+import { readSession, saveSession } from '../storage/sessions';
+import { loadVideo, storeMedia } from '../storage/media';
+import type { StorageIssue } from '../storage/storage-issue';
 import { settled } from './document-store';
 import { startJob } from './jobs';
 import { sameTimes, type ProbedFile } from './clip-use-cases';
@@ -83,7 +85,7 @@ export async function openSessionFile(
     mediaId: clip.mediaId === null ? null : mediaIds.get(clip.mediaId)!,
     workMediaId: null,
   }));
-  const here = await loadSession(session.id);
+  const here = await readSession(session.id);
   const same =
     here.ok &&
     sessionJson.write!({ ...here.value, clips: here.value.clips.map((clip) => ({ ...clip, workMediaId: null })) }) ===

@@ -1,7 +1,8 @@
 import { newSession, type Session } from '../core/model/session';
 import { fail, ok, type Result } from '../core/result';
 import { movementOf } from '../movements';
-import { loadSession, saveSession, type StorageIssue } from '../storage/sessions';
+import { loadSession, saveSession } from '../storage/sessions';
+import type { StorageIssue } from '../storage/storage-issue';
 import { player } from './bench-player';
 import { setSession, settled, useDocument } from './document-store';
 import { notify } from './notices';

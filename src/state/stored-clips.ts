@@ -2,7 +2,7 @@ import type { Clip } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { openClipSource, type ClipSource, type ClipSourceOptions } from '../media/clip-source';
 import { figureIndex, openFigureSource } from '../media/figure-source';
-import { loadMedia } from '../storage/sessions';
+import { loadMedia } from '../storage/media';
 
 /** The video of a clip as it was given. */
 export async function videoOf({ mediaId, fileName }: Clip): Promise<Result<Blob, Issue<'no-media'>>> {

@@ -1,7 +1,8 @@
 import type { Clip } from '../core/model/clip';
 import { fail, type Issue, ok, type Result } from '../core/result';
 import { canConvert, convertClip, type ConvertIssue } from '../media/convert-clip';
-import { type StorageIssue, storeMedia } from '../storage/sessions';
+import { storeMedia } from '../storage/media';
+import type { StorageIssue } from '../storage/storage-issue';
 import { player } from './bench-player';
 import { changeClip, probeFile, sameTimes } from './clip-use-cases';
 import { useDocument } from './document-store';

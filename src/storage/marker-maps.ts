@@ -23,3 +23,7 @@ export async function loadMarkerMap(names: readonly string[]): Promise<MarkerMap
 
 export const saveMarkerMap = async (names: readonly string[], map: MarkerMap): Promise<void> =>
   void (await database.markerMaps.put({ id: setOf(names), map }));
+
+/** How many sets of markers are remembered, and forgetting them. */
+export const countMarkerMaps = (): Promise<number> => database.markerMaps.count();
+export const forgetMarkerMaps = (): Promise<void> => database.markerMaps.clear();

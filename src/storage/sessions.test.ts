@@ -6,14 +6,14 @@ import {
   deleteSession,
   forgetVersions,
   listSessions,
-  loadMedia,
   loadSession,
   rawSession,
+  readSession,
   repairStored,
   saveLeaving,
   saveSession,
-  storeMedia,
 } from './sessions';
+import { loadMedia, storeMedia } from './media';
 
 const session = (id: string, name = id): Session => newSession(id, name, 'pace-delivery', '2026-01-01T00:00:00Z');
 const loaded = async (id: string): Promise<Session> => {
@@ -47,7 +47,14 @@ describe('sessions in the browser', () => {
     await saveSession({ ...session('a', 'First'), impressions: 'falls' }, '2026-01-01T10:00:00Z');
     await saveSession(session('b', 'Second'), '2026-01-01T11:00:00Z');
     expect(await loaded('a')).toEqual({ ...session('a', 'First'), impressions: 'falls' });
-    const made = { on: '2026-01-01', movementId: 'pace-delivery', movementName: null, performers: [], damage: null };
+    const made = {
+      on: '2026-01-01',
+      movementId: 'pace-delivery',
+      movementName: null,
+      performers: [],
+      damage: null,
+      bytes: expect.any(Number),
+    };
     expect(await listSessions()).toEqual([
       { id: 'b', name: 'Second', updatedAt: '2026-01-01T11:00:00Z', ...made },
       { id: 'a', name: 'First', updatedAt: '2026-01-01T10:00:00Z', ...made },
@@ -167,6 +174,20 @@ describe('what is not stored when the page is left', () => {
     await deleteSession('a');
     expect(kept.items.size).toBe(0);
   });
+});
+
+it('a save that does not follow what is stored is refused, whatever was read of it in between', async () => {
+  await saveSession(session('a'), '2026-01-01T00:00:00Z');
+  const open = await loaded('a');
+  const elsewhere = { ...session('a'), impressions: 'of another window' };
+  await database.sessions.put({ id: 'a', name: 'a', updatedAt: '2026-01-02T00:00:00Z', document: elsewhere });
+  expect(await readSession('a')).toMatchObject({ ok: true, value: { impressions: 'of another window' } });
+  expect(await saveSession({ ...open, impressions: 'stale' }, '2026-01-03T00:00:00Z')).toMatchObject({
+    ok: false,
+    issue: { code: 'overtaken' },
+  });
+  expect((await loaded('a')).impressions).toBe('of another window');
+  await deleteSession('a');
 });
 
 describe('a session that cannot be opened', () => {

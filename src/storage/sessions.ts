@@ -1,8 +1,10 @@
 import { checkSession, repairSession } from '../core/model/check-session';
 import { dayOf, type Session } from '../core/model/session';
 import { encodeSamples } from '../formats/session-json/samples';
-import { fail, ok, type Issue, type Result } from '../core/result';
+import { fail, ok, type Result } from '../core/result';
 import { database, type StoredSession } from './database';
+import { mediaNamedIn, nameMedia, forgetUnderway } from './media';
+import { storageIssue, type StorageIssue } from './storage-issue';
 import { changesSince, forgetLeft, leaveBehind, leftBehind, withLeftChanges, type StoredVersion } from './left-changes';
 
 export interface SessionSummary {
@@ -17,28 +19,8 @@ export interface SessionSummary {
   readonly performers: readonly string[];
   /** Why it cannot be opened as it is; null for one that can. */
   readonly damage: string | null;
-}
-
-export type StorageIssue = Issue<'not-found' | 'damaged' | 'newer' | 'overtaken' | 'storage-full' | 'storage-failed'>;
-
-/** The browser says that there is no room in the error itself, or in what made it. */
-function isFull(error: unknown): boolean {
-  if (!(error instanceof Error)) return false;
-  const { inner } = error as { readonly inner?: unknown };
-  return error.name === 'QuotaExceededError' || /quota|disk is full|no space/i.test(error.message) || isFull(inner);
-}
-
-function storageIssue(error: unknown, what: string): { readonly ok: false; readonly issue: StorageIssue } {
-  const detail = error instanceof Error ? error.message : String(error);
-  return isFull(error)
-    ? fail(
-        'storage-full',
-        `There is no room in this browser for ${what}. Under \u201cWhat is kept here\u201d on the start page videos and sessions can be saved as files and removed.`,
-      )
-    : fail(
-        'storage-failed',
-        `The browser could not store ${what} (${detail.slice(0, 200)}). Leave this window open; save the session as a file from the report if it lasts.`,
-      );
+  /** Bytes of the document, about: points and notes, without videos. */
+  readonly bytes: number;
 }
 
 /** Rows with the latest change first; one that has lost its time stands last and is not left out, as an index would. */
@@ -49,10 +31,23 @@ async function rows(): Promise<readonly StoredSession[]> {
 
 const textOr = (value: unknown, other: string): string => (typeof value === 'string' ? value : other);
 
+/** Bytes that a value takes, about. */
+function sizeOf(value: unknown): number {
+  if (ArrayBuffer.isView(value)) return value.byteLength;
+  if (typeof value === 'string') return 2 * value.length;
+  if (typeof value !== 'object' || value === null) return 8;
+  return Object.entries(value).reduce((sum, [key, part]) => sum + 2 * key.length + sizeOf(part), 0);
+}
+
 /** A row as it is listed, whatever is in it: one that is damaged must not hide the others. */
 function summaryOf({ id, name, updatedAt, document }: StoredSession): SessionSummary {
   const checked = checkSession(document);
-  const row = { id, name: textOr(name, 'A session without a name'), updatedAt: textOr(updatedAt, '') };
+  const row = {
+    id,
+    name: textOr(name, 'A session without a name'),
+    updatedAt: textOr(updatedAt, ''),
+    bytes: sizeOf(document),
+  };
   if (!checked.ok)
     return { ...row, on: '', movementId: '', movementName: null, performers: [], damage: checked.issue.message };
   const session = checked.value;
@@ -115,7 +110,8 @@ const versions = new Map<string, readonly StoredVersion[]>();
 const notFound = (id: string): { readonly ok: false; readonly issue: StorageIssue } =>
   fail('not-found', `There is no session \u201c${id}\u201d in this browser. Choose one from the list.`);
 
-export async function loadSession(id: string): Promise<Result<Session, StorageIssue>> {
+/** A row as a session, or why it is none. */
+async function readRow(id: string): Promise<Result<StoredVersion, StorageIssue>> {
   const stored = await database.sessions.get(id);
   if (!stored) return notFound(id);
   const name = textOr(stored.name, id);
@@ -128,11 +124,23 @@ export async function loadSession(id: string): Promise<Result<Session, StorageIs
   const checked = checkSession(stored.document);
   if (!checked.ok)
     return fail('damaged', `The session \u201c${name}\u201d cannot be opened as it is: ${checked.issue.message}`);
-  const held: StoredVersion = { updatedAt: stored.updatedAt, session: checked.value };
-  versions.set(id, [held]);
-  const left = checkSession(withLeftChanges(held, leftBehind(id)));
+  return ok({ updatedAt: stored.updatedAt, session: checked.value });
+}
+
+/** A session as it is stored, to look at it: what this window has open does not follow it. */
+export async function readSession(id: string): Promise<Result<Session, StorageIssue>> {
+  const read = await readRow(id);
+  return read.ok ? ok(read.value.session) : read;
+}
+
+/** A session to work on: saves follow what is read here, and what was left behind when its page went away is in it. */
+export async function loadSession(id: string): Promise<Result<Session, StorageIssue>> {
+  const read = await readRow(id);
+  if (!read.ok) return read;
+  versions.set(id, [read.value]);
+  const left = checkSession(withLeftChanges(read.value, leftBehind(id)));
   // Changes that do not make a session are of an older version of the program: the stored one is what there is.
-  if (!left.ok) return ok(checked.value);
+  if (!left.ok) return ok(read.value.session);
   const saved = await saveSession(left.value, new Date().toISOString());
   if (saved.ok) forgetLeft(id);
   return ok(left.value);
@@ -159,12 +167,13 @@ export async function saveSession(
   versions.set(session.id, [...before, version]);
   try {
     await database.transaction('rw', database.sessions, async () => {
-      const row = before.length > 0 ? await database.sessions.get(session.id) : undefined;
+      const row = over ? undefined : await database.sessions.get(session.id);
       if (before.length > 0 && !row) throw new Overtaken('deleted');
       if (row && !before.some((known) => known.updatedAt === row.updatedAt)) throw new Overtaken('changed');
       await database.sessions.put({ id: session.id, name: session.name, updatedAt, document: session });
     });
     versions.set(session.id, [version]);
+    nameMedia(mediaNamedIn(session));
     return ok(null);
   } catch (error) {
     versions.set(session.id, before);
@@ -180,7 +189,10 @@ export async function saveSession(
 }
 
 /** Knows nothing of what is stored, like a window that was just opened. */
-export const forgetVersions = (): void => versions.clear();
+export function forgetVersions(): void {
+  versions.clear();
+  forgetUnderway();
+}
 
 /** Keeps what is not stored yet of a session while the page goes away; it is stored when the session is opened again. */
 export function saveLeaving(session: Session): void {
@@ -188,35 +200,14 @@ export function saveLeaving(session: Session): void {
   if (held.length !== 1 || held[0]!.session !== session) leaveBehind(session.id, changesSince(held, session));
 }
 
-/** Videos of a session, work copies included. */
-const mediaOf = (session: Session): readonly string[] =>
-  session.clips.flatMap((c) => [c.mediaId, c.workMediaId].filter((id) => id !== null));
-
-/** Deletes a session and the video bytes that only it uses. */
+/** Deletes a session and the videos that only it names. */
 export async function deleteSession(id: string): Promise<void> {
   await database.transaction('rw', database.sessions, database.media, async () => {
-    const stored = await database.sessions.get(id);
+    const own = mediaNamedIn((await database.sessions.get(id))?.document);
     await database.sessions.delete(id);
-    const used = new Set((await database.sessions.toArray()).flatMap((s) => mediaOf(s.document)));
-    const own = stored ? mediaOf(stored.document) : [];
+    const used = new Set((await database.sessions.toArray()).flatMap((row) => mediaNamedIn(row.document)));
     await database.media.bulkDelete(own.filter((mediaId) => !used.has(mediaId)));
   });
   versions.delete(id);
   forgetLeft(id);
-}
-
-export async function storeMedia(id: string, fileName: string, blob: Blob): Promise<Result<null, StorageIssue>> {
-  try {
-    await database.media.put({ id, fileName, blob });
-    return ok(null);
-  } catch (error) {
-    return storageIssue(error, `the video \u201c${fileName}\u201d`);
-  }
-}
-
-export const loadVideo = (id: string): Promise<{ readonly fileName: string; readonly blob: Blob } | undefined> =>
-  database.media.get(id);
-
-export async function loadMedia(id: string): Promise<Blob | undefined> {
-  return (await loadVideo(id))?.blob;
 }

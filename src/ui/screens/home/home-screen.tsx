@@ -10,9 +10,10 @@ import Typography from '@mui/material/Typography';
 import { format } from 'date-fns';
 import { useEffect, useRef, useState, type FormEvent, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { LIMITS } from '../../../core/model/limits';
 import { MOVEMENTS } from '../../../movements';
 import { DEMOS } from '../../../state/demo';
-import { missingFeatures } from '../../../state/kept';
+import { missingFeatures } from '../../../state/browser';
 import { notify } from '../../../state/notices';
 import { openSessionFile } from '../../../state/session-files';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
@@ -93,7 +94,7 @@ export function HomeScreen(): ReactNode {
                 value={name}
                 onChange={(event) => setName(event.target.value)}
                 fullWidth
-                slotProps={{ htmlInput: { maxLength: 120 } }}
+                slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
               />
               <TextField
                 select

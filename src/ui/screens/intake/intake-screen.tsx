@@ -10,7 +10,7 @@ import { useDerived } from '../../../state/use-derived';
 import { useCommittedText } from '../../components/use-committed-text';
 import { clipName } from '../../components/clip-name';
 import type { Clip, Role } from '../../../core/model/clip';
-import { isFilmingDay } from '../../../core/model/limits';
+import { isFilmingDay, LIMITS } from '../../../core/model/limits';
 import { dayOf } from '../../../core/model/session';
 import { removeClip } from '../../../state/clip-use-cases';
 import { AskedLastTime } from './asked-last-time';
@@ -51,7 +51,7 @@ export function IntakeScreen(): ReactNode {
         <section style={{ display: 'flex', gap: 16, flexWrap: 'wrap', alignItems: 'flex-start', marginBottom: 16 }}>
           <TextField
             label="Session name"
-            slotProps={{ htmlInput: { maxLength: 120 } }}
+            slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
             {...name}
             sx={{ minWidth: 320 }}
           />

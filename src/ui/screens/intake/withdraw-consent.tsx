@@ -6,7 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
-import { withdrawConsent } from '../../../state/kept';
+import { withdrawConsent } from '../../../state/consent';
 import { notify } from '../../../state/notices';
 
 /** Lets go of the footage of somebody who no longer consents. */
@@ -20,7 +20,7 @@ export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {
     const others = removed.value;
     notify(
       'info',
-      `The footage of ${name} is removed.${others.length > 0 ? ` Points measured on it are still in: ${others.join(', ')}.` : ''}`,
+      `The footage of ${name} is removed.${others.length > 0 ? ` Other sessions still know of them: ${others.join(', ')}.` : ''}`,
     );
   };
   return (
@@ -38,8 +38,8 @@ export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {
       <Dialog open={asking} onClose={() => setAsking(false)}>
         <DialogTitle>Remove the footage of {name}?</DialogTitle>
         <DialogContent>
-          The video, and all points, moments, notes and drawings on it in this session, are removed for good. This
-          cannot be undone.
+          Every video of {name} in this session is removed for good, with all points, moments, notes and drawings on it.
+          This cannot be undone.
         </DialogContent>
         <DialogActions>
           <Button onClick={() => setAsking(false)}>Keep it</Button>

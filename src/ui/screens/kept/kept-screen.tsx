@@ -7,15 +7,8 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import {
-  askToPersist,
-  backUp,
-  forgetMarkerMaps,
-  sweep,
-  whatIsKept,
-  type Kept,
-  type KeptSession,
-} from '../../../state/kept';
+import { askToPersist } from '../../../state/browser';
+import { backUp, forgetMarkerMaps, sweep, whatIsKept, type Kept, type KeptSession } from '../../../state/kept';
 import { notify } from '../../../state/notices';
 import { removeSession } from '../../../state/session-list';
 import { megabytes } from '../../components/format';

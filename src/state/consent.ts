@@ -1,0 +1,39 @@
+import type { Clip } from '../core/model/clip';
+import { withoutClips } from '../core/model/removed-clips';
+import type { Session } from '../core/model/session';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import { mediaNamedIn, removeVideos } from '../storage/media';
+import { allStoredSessions } from '../storage/sessions';
+import { edit, setSession, settled, useDocument } from './document-store';
+import { sameAthlete } from './session-result';
+import { openSources } from './session-use-cases';
+
+/** Every clip that shows somebody: those of that name, the same videos under another, and further cameras of all of them. */
+function clipsOf({ clips }: Session, { performer, mediaId }: Clip): readonly Clip[] {
+  const own = clips.filter((c) => sameAthlete(c.performer.name, performer.name));
+  const media = new Set([mediaId, ...own.map((c) => c.mediaId)].filter((id) => id !== null));
+  const shown = new Set(clips.filter((c) => own.includes(c) || media.has(c.mediaId ?? '')).map(({ id }) => id));
+  return clips.filter(({ id, joined }) => shown.has(id) || (joined && shown.has(joined.to)));
+}
+
+/**
+ * Removes the footage of somebody who no longer consents: all their clips of the open session with what was measured on them, and the videos for good. It
+ * cannot be undone, which is its sense.
+ * @returns the other sessions that still know of that person
+ */
+export async function withdrawConsent(clip: Clip): Promise<Result<readonly string[], Issue<'refused'>>> {
+  const { session } = useDocument.getState();
+  const gone = session ? clipsOf(session, clip) : [];
+  const without = session && withoutClips(session, new Set(gone.map(({ id }) => id)));
+  if (!without || !edit((now) => void Object.assign(now, without))) return fail('refused', 'Nothing was removed.');
+  await settled();
+  // An empty history: no step back brings it onto the bench again.
+  setSession(useDocument.getState().session);
+  await openSources();
+  const media = mediaNamedIn({ clips: gone });
+  await removeVideos(media);
+  const others = (await allStoredSessions()).filter(
+    (stored) => stored.session.id !== session.id && clipsOf(stored.session, clip).length > 0,
+  );
+  return ok(others.map((stored) => stored.session.name));
+}

@@ -1,0 +1,79 @@
+import { ok, type Result } from '../core/result';
+import { database } from './database';
+import { storageIssue, type StorageIssue } from './storage-issue';
+
+/** The videos that a document names, work copies included; of a damaged one as far as it can be told. */
+export function mediaNamedIn(document: unknown): readonly string[] {
+  const clips = (document as { clips?: unknown } | null | undefined)?.clips;
+  if (!Array.isArray(clips)) return [];
+  return (clips as unknown[]).flatMap((clip) => {
+    const { mediaId, workMediaId } = (clip ?? {}) as { mediaId?: unknown; workMediaId?: unknown };
+    return [mediaId, workMediaId].filter((id): id is string => typeof id === 'string');
+  });
+}
+
+/** Videos that this window has stored and no stored session has named yet: whoever stored them is about to. */
+const underway = new Set<string>();
+
+export async function storeMedia(id: string, fileName: string, blob: Blob): Promise<Result<null, StorageIssue>> {
+  underway.add(id);
+  try {
+    await database.media.put({ id, fileName, blob });
+    return ok(null);
+  } catch (error) {
+    return storageIssue(error, `the video \u201c${fileName}\u201d`);
+  }
+}
+
+/** A stored session names these now. */
+export const nameMedia = (ids: readonly string[]): void => ids.forEach((id) => underway.delete(id));
+
+/** Knows nothing of what is under way, like a window that was just opened. */
+export const forgetUnderway = (): void => underway.clear();
+
+export const loadVideo = (id: string): Promise<{ readonly fileName: string; readonly blob: Blob } | undefined> =>
+  database.media.get(id);
+
+export async function loadMedia(id: string): Promise<Blob | undefined> {
+  return (await loadVideo(id))?.blob;
+}
+
+/** A video as it is stored, and which sessions show it. */
+export interface KeptVideo {
+  readonly id: string;
+  readonly fileName: string;
+  readonly bytes: number;
+  readonly sessions: readonly string[];
+}
+
+/** Every stored video with the ids of the sessions that name it. */
+export async function keptVideos(): Promise<readonly KeptVideo[]> {
+  const users = new Map<string, Set<string>>();
+  await database.sessions.each(({ id, document }) => {
+    for (const media of mediaNamedIn(document)) users.set(media, (users.get(media) ?? new Set()).add(id));
+  });
+  return (await database.media.toArray()).map(({ id, fileName, blob }) => ({
+    id,
+    fileName,
+    bytes: blob.size,
+    sessions: [...(users.get(id) ?? [])],
+  }));
+}
+
+/**
+ * Removes every video that no session names: what was replaced, what a session that is gone has left.
+ * @param keep ids that something outside the database still names (a history that can be undone)
+ * @returns the bytes that were removed
+ */
+export async function sweepVideos(keep: ReadonlySet<string> = new Set()): Promise<number> {
+  return database.transaction('rw', database.sessions, database.media, async () => {
+    const loose = (await keptVideos()).filter(
+      ({ id, sessions }) => sessions.length === 0 && !keep.has(id) && !underway.has(id),
+    );
+    await database.media.bulkDelete(loose.map(({ id }) => id));
+    return loose.reduce((sum, { bytes }) => sum + bytes, 0);
+  });
+}
+
+/** Removes videos whoever names them. */
+export const removeVideos = (ids: readonly string[]): Promise<void> => database.media.bulkDelete([...ids]);

@@ -1,0 +1,24 @@
+import { fail, type Issue } from '../core/result';
+
+export type StorageIssue = Issue<'not-found' | 'damaged' | 'newer' | 'overtaken' | 'storage-full' | 'storage-failed'>;
+
+/** The browser says that there is no room in the error itself, or in what made it. */
+function isFull(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { inner } = error as { readonly inner?: unknown };
+  return error.name === 'QuotaExceededError' || /quota|disk is full|no space/i.test(error.message) || isFull(inner);
+}
+
+/** What a store that failed says, and what can be done about it. */
+export function storageIssue(error: unknown, what: string): { readonly ok: false; readonly issue: StorageIssue } {
+  const detail = error instanceof Error ? error.message : String(error);
+  return isFull(error)
+    ? fail(
+        'storage-full',
+        `There is no room in this browser for ${what}. Under \u201cWhat is kept here\u201d on the start page videos and sessions can be saved as files and removed.`,
+      )
+    : fail(
+        'storage-failed',
+        `The browser could not store ${what} (${detail.slice(0, 200)}). Leave this window open; save the session as a file from the report if it lasts.`,
+      );
+}
