@@ -26,15 +26,19 @@ const tell = (message: Message): void => channel?.postMessage(message);
 export const tellStored = (id: string): void => tell({ kind: 'stored', id });
 export const tellDeleted = (id: string): void => tell({ kind: 'deleted', id });
 
+/** Absent in old browsers and outside them. */
+const locks: LockManager | undefined = globalThis.navigator?.locks;
 const OPEN = 'proud-falcon-open';
+const lockName = (id: string): string => `proud-falcon-session-${id}`;
+/** A window that does not give a session away in this time is asleep, ms. */
+const PATIENCE = 3000;
 
 let counted: Promise<void> = Promise.resolve();
 
 /** Counts this window among those that are open, until it is closed. */
 function countWindow(): void {
-  if (typeof navigator === 'undefined' || !('locks' in navigator)) return;
   counted = new Promise((resolve) => {
-    void navigator.locks.request(OPEN, { mode: 'shared' }, () => {
+    void locks?.request(OPEN, { mode: 'shared' }, () => {
       resolve();
       return new Promise(() => undefined);
     });
@@ -43,22 +47,11 @@ function countWindow(): void {
 
 /** Whether another window of the application is open in this browser; true where nobody can say. */
 export async function otherWindows(): Promise<boolean> {
-  if (typeof navigator === 'undefined' || !('locks' in navigator)) return true;
+  if (!locks) return true;
   await counted;
-  const { held: locks = [] } = await navigator.locks.query();
-  return locks.filter((lock) => lock.name === OPEN).length > 1;
+  const { held: all = [] } = await locks.query();
+  return all.filter((lock) => lock.name === OPEN).length > 1;
 }
-
-const lockName = (id: string): string => `proud-falcon-session-${id}`;
-/** A window that does not give a session away in this time is asleep, ms. */
-const PATIENCE = 3000;
-
-interface Held {
-  readonly id: string;
-  /** Gives the session up, or stops waiting for it. */
-  readonly release: () => void;
-}
-let held: Held | null = null;
 
 export interface SessionWindow {
   /** Shows what is stored now; called where another window has stored something, and before this one writes. */
@@ -88,49 +81,55 @@ async function onMessage({ kind, id }: Message): Promise<void> {
   } else if (kind === 'wanted' && role === 'writer') {
     useWindow.setState({ role: 'follower' });
     await own.settled();
-    await follow(id);
+    follow(id);
   }
 }
 
-/** Holds the lock until it is released or stolen. */
-function keep(id: string, stop: AbortController): Promise<void> {
+/** The session that this window writes or waits for; aborting gives it up. */
+let held: { readonly id: string; readonly stop: AbortController } | null = null;
+
+function begin(id: string): AbortSignal {
+  held?.stop.abort();
+  held = { id, stop: new AbortController() };
+  return held.stop.signal;
+}
+
+/**
+ * Asks for the lock of a session and writes it from then on, until the signal is aborted or another window takes the lock.
+ * @param before is done between getting the lock and writing
+ * @returns whether the lock was got; false where it was not free, or waiting for it was given up
+ */
+function writeLocked(
+  id: string,
+  options: LockOptions,
+  signal: AbortSignal,
+  before: () => Promise<void> = () => Promise.resolve(),
+): Promise<boolean> {
   return new Promise((resolve) => {
-    held = { id, release: () => stop.abort() };
-    stop.signal.addEventListener('abort', () => resolve());
+    const request = locks!.request(lockName(id), options, async (lock) => {
+      if (!lock || signal.aborted) return resolve(false);
+      await before().catch(() => undefined);
+      useWindow.setState({ role: 'writer' });
+      resolve(true);
+      await new Promise((released) => signal.addEventListener('abort', released));
+    });
+    request.catch(() => {
+      resolve(false);
+      if (signal.aborted) return;
+      // Another window took it from this one.
+      follow(id);
+      void own?.reload(id);
+    });
   });
 }
 
-async function write(
-  id: string,
-  options: LockOptions,
-  stop: AbortController,
-  before?: () => Promise<void>,
-): Promise<boolean> {
-  try {
-    return await navigator.locks.request(lockName(id), options, async (lock) => {
-      if (!lock || stop.signal.aborted) return false;
-      await before?.();
-      useWindow.setState({ role: 'writer' });
-      await keep(id, stop);
-      return true;
-    });
-  } catch {
-    // Another window took it from this one, or this one waits no more.
-    if (!stop.signal.aborted && held?.id === id) {
-      void follow(id);
-      void own?.reload(id);
-    }
-    return true;
-  }
-}
+const reload = (id: string) => (): Promise<void> => own?.reload(id) ?? Promise.resolve();
 
 /** Shows the session as another window writes it, and writes it once that one is closed. */
-async function follow(id: string): Promise<void> {
-  held?.release();
-  const stop = new AbortController();
-  held = { id, release: () => stop.abort() };
+function follow(id: string): void {
+  const signal = begin(id);
   useWindow.setState({ role: 'follower' });
-  void write(id, { signal: stop.signal }, stop, () => own?.reload(id) ?? Promise.resolve());
+  void writeLocked(id, { signal }, signal, reload(id));
 }
 
 /**
@@ -138,39 +137,32 @@ async function follow(id: string): Promise<void> {
  * writes, and a save that is overtaken is refused.
  */
 export async function holdSession(id: string): Promise<void> {
-  held?.release();
+  const signal = begin(id);
   useWindow.setState({ role: 'writer', deleted: null });
-  if (typeof navigator === 'undefined' || !('locks' in navigator)) return;
-  const stop = new AbortController();
-  held = { id, release: () => stop.abort() };
-  const free = await new Promise<boolean>((resolve) => {
-    void write(id, { ifAvailable: true }, stop, () => Promise.resolve(resolve(true))).then(() => resolve(false));
-  });
-  if (!free && !stop.signal.aborted) await follow(id);
+  if (!locks) return;
+  const free = await writeLocked(id, { ifAvailable: true }, signal);
+  if (!free && !signal.aborted) follow(id);
 }
 
-/** Has this window write the session: the one that does is asked to give it up, and overruled if it is asleep. */
-export async function workHere(): Promise<void> {
-  if (!held) return;
-  const { id } = held;
-  tell({ kind: 'wanted', id });
-  await new Promise<void>((resolve) => {
+/** Resolves when this window writes, or after a time in which it did not come to that. */
+function untilWriting(ms: number): Promise<void> {
+  return new Promise((resolve) => {
     const done = (): void => {
       clearTimeout(timer);
       unsubscribe();
       resolve();
     };
     const unsubscribe = useWindow.subscribe(({ role }) => role === 'writer' && done());
-    const timer = setTimeout(done, PATIENCE);
+    const timer = setTimeout(done, ms);
   });
+}
+
+/** Has this window write the session: the one that does is asked to give it up, and overruled if it is asleep. */
+export async function workHere(): Promise<void> {
+  if (!held || !locks) return;
+  const { id } = held;
+  tell({ kind: 'wanted', id });
+  await untilWriting(PATIENCE);
   if (useWindow.getState().role === 'writer' || held?.id !== id) return;
-  held.release();
-  const stop = new AbortController();
-  held = { id, release: () => stop.abort() };
-  await new Promise<void>((resolve) => {
-    void write(id, { steal: true }, stop, async () => {
-      await own?.reload(id);
-      resolve();
-    }).then(() => resolve());
-  });
+  await writeLocked(id, { steal: true }, begin(id), reload(id));
 }

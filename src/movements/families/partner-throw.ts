@@ -1,0 +1,74 @@
+import { like } from '../like';
+import { angleAt, family, moment, phaseTime, TRUNK, trunkAt } from './parts';
+
+export const partnerThrow = family({
+  id: 'partner-throw',
+  name: 'Grip and throw of a partner',
+  points: [
+    { id: 'own-partner-hip', name: 'Partner\u2019s hip', look: 'The middle of the hips of the one who is thrown.' },
+    {
+      id: 'own-partner-shoulder',
+      name: 'Partner\u2019s shoulder',
+      look: 'The middle of the shoulders of the one who is thrown.',
+    },
+  ],
+  moments: [
+    moment('grip', 'Grip', '1', 'Both hands hold.'),
+    moment('entry', 'Entry', '2', 'The foot that turns in is down.'),
+    moment('lift', 'Lift', '3', 'The partner\u2019s feet leave the ground.'),
+    moment('finish', 'Finish', '4', 'The partner is down.'),
+  ],
+  measures: [
+    angleAt('knee-at-entry', 'Knee', 'dominant', 'knee', 'entry', 0.8),
+    trunkAt('entry', 0.6),
+    {
+      id: 'hips-below',
+      name: 'Hips below the partner\u2019s',
+      kind: 'value',
+      region: 'hips',
+      plane: 'sagittal',
+      of: { q: 'offset', points: ['mid-hip', 'own-partner-hip'], axis: 'up' },
+      at: 'entry',
+      target: like(4),
+      margin: 2,
+      importance: 0.9,
+      cost: 'weeks',
+    },
+    {
+      id: 'bodies',
+      name: 'Angle between the two trunks',
+      kind: 'value',
+      region: 'trunk',
+      plane: 'sagittal',
+      of: { q: 'line-separation', points: TRUNK, from: ['own-partner-hip', 'own-partner-shoulder'] },
+      at: 'lift',
+      target: like(10),
+      margin: 4,
+      importance: 0.7,
+      cost: 'season',
+    },
+    trunkAt('lift', 0.7),
+    {
+      id: 'turned-in',
+      name: 'Turned in',
+      kind: 'turn',
+      region: 'hips',
+      plane: 'transverse',
+      of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
+      from: 'grip',
+      to: 'entry',
+      target: like(15),
+      margin: 8,
+      importance: 0.7,
+      cost: 'season',
+    },
+    phaseTime('entry', 'lift', 'Entry to lift', 0.8),
+  ],
+  cautions: [
+    {
+      id: 'fall',
+      always: true,
+      text: 'Throws are practised on mats with partners who can fall; load on neck and spine is for qualified supervision.',
+    },
+  ],
+});

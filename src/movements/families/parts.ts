@@ -1,0 +1,97 @@
+import type { MovementDocument } from '../../core/model/movement';
+import { like } from '../like';
+
+/**
+ * Parts of which the starters are built, one for each family of movements: moments, points, measures and their order, but no numbers
+ * taken from anyone: what is judged is judged against the reference.
+ */
+type Part = Pick<
+  MovementDocument,
+  'id' | 'name' | 'points' | 'moments' | 'measures' | 'causes' | 'cautions' | 'repeats' | 'sheet'
+>;
+
+const AID = {
+  id: 'aid',
+  always: true,
+  text: 'This is an aid to coaching and no diagnosis: stop on pain, change technique at reduced load and speed under a qualified coach, and keep to the rules of the sport.',
+} as const;
+
+export const family = ({
+  moments,
+  cautions = [],
+  ...part
+}: Omit<Part, 'causes' | 'cautions'> & Partial<Pick<Part, 'causes' | 'cautions'>>): MovementDocument => ({
+  schemaVersion: 1,
+  sport: 'Any sport',
+  causes: [],
+  ...part,
+  moments,
+  phases: moments
+    .slice(1)
+    .map((to, i) => ({ from: moments[i]!.id, to: to.id, name: `${moments[i]!.name} to ${to.name.toLowerCase()}` })),
+  cautions: [AID, ...cautions],
+});
+
+const joint = (side: 'dominant' | 'opposite', which: 'knee' | 'elbow' | 'hip') =>
+  ({
+    knee: [`${side}-hip`, `${side}-knee`, `${side}-ankle`],
+    elbow: [`${side}-shoulder`, `${side}-elbow`, `${side}-wrist`],
+    hip: [`${side}-shoulder`, `${side}-hip`, `${side}-knee`],
+  })[which] as [`${typeof side}-hip`, `${typeof side}-knee`, `${typeof side}-ankle`];
+export const angleAt = (
+  id: string,
+  name: string,
+  side: 'dominant' | 'opposite',
+  which: 'knee' | 'elbow' | 'hip',
+  at: string,
+  importance = 0.6,
+) =>
+  ({
+    id,
+    name,
+    kind: 'value',
+    region: which === 'elbow' ? 'arms' : which === 'hip' ? 'hips' : 'legs',
+    plane: 'sagittal',
+    of: { q: 'joint-angle', points: joint(side, which) },
+    at,
+    target: like(8),
+    margin: 3,
+    importance,
+    cost: 'weeks',
+  }) as const;
+export const TRUNK: ['mid-hip', 'mid-shoulder'] = ['mid-hip', 'mid-shoulder'];
+export const trunkAt = (at: string, importance = 0.6) =>
+  ({
+    id: `trunk-at-${at}`,
+    name: 'Trunk lean',
+    kind: 'value',
+    region: 'trunk',
+    plane: 'sagittal',
+    of: { q: 'segment-angle', points: TRUNK, against: 'up' },
+    at,
+    target: like(6),
+    margin: 3,
+    importance,
+    cost: 'weeks',
+  }) as const;
+export const phaseTime = (from: string, to: string, name: string, importance = 0.5) =>
+  ({
+    id: `time-${from}-${to}`.slice(0, 60),
+    name,
+    kind: 'duration',
+    region: 'timing',
+    plane: 'any',
+    from,
+    to,
+    target: like(20),
+    margin: 10,
+    importance,
+    cost: 'weeks',
+  }) as const;
+export const moment = (
+  id: string,
+  name: string,
+  key: string,
+  look: string,
+  rule?: MovementDocument['moments'][number]['rule'],
+) => ({ id, name, key, look, ...(rule ? { rule } : {}) });
