@@ -26,8 +26,9 @@ interface Finder {
 }
 
 /**
- * How far each joint is found beside the truth, as it was measured on the rendered clips (`npm run bench points`): what changes from frame
- * to frame and clip to clip, and what the finder does alike in both clips of a pair; shares of standing height.
+ * How far each joint is found beside the truth, as it was measured on the rendered clips (`npm run bench points`): what
+ * changes from frame to frame and clip to clip, and what the finder does alike in both clips of a pair; shares of
+ * standing height.
  */
 const FINDER: Readonly<Record<string, Finder>> = {
   shoulder: { random: 0.0056, alike: 0.008, far: 1 },
@@ -48,7 +49,10 @@ const LOST = 0.02;
 /** Markers sit beside the joint, share of standing height. */
 const MARKER_BESIDE = 0.006;
 
-/** Where a clip's points come from: found by the application, placed by hand on every frame, or in a file that jitters by a share of standing height. */
+/**
+ * Where a clip's points come from: found by the application, placed by hand on every frame, or in a file that jitters
+ * by a share of standing height.
+ */
 export type PointsFrom =
   { readonly by: 'finder' } | { readonly by: 'hand' } | { readonly by: 'file'; readonly noise: number };
 

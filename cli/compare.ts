@@ -56,7 +56,10 @@ export interface CompareInput {
   readonly days: number | null;
 }
 
-/** One performance as all the cameras that a file has of it: one for points of a picture, side, front and above for points in space. */
+/**
+ * One performance as all the cameras that a file has of it: one for points of a picture, side, front and above for
+ * points in space.
+ */
 interface Read extends ComparedPerformance {
   readonly views: readonly Performance[];
 }
@@ -232,7 +235,10 @@ function furtherViews({ spatial }: Figure, camera: FigureCamera, main: Performan
   });
 }
 
-/** One athlete against a reference (one file, or the mean of several) from files of points: read, moments proposed where none are given, measured, judged, ranked. */
+/**
+ * One athlete against a reference (one file, or the mean of several) from files of points: read, moments proposed where
+ * none are given, measured, judged, ranked.
+ */
 export function compareFiles(input: CompareInput): Result<CompareOutput, CompareIssue> {
   const { movement } = input;
   const given = readMoments(movement, input.moments);

@@ -58,7 +58,10 @@ export interface Job {
   readonly underAge: boolean;
 }
 
-/** Compares and writes comparison.json, numbers.csv and report.md; returns one line that says what came of it, and first how much was judged at all. */
+/**
+ * Compares and writes comparison.json, numbers.csv and report.md; returns one line that says what came of it, and first
+ * how much was judged at all.
+ */
 export function run(job: Job, movement: Movement, out: string): Outcome {
   if (job.dominant !== 'left' && job.dominant !== 'right')
     throw new Stop(EXIT.usage, `--dominant is “${job.dominant}”; it is left or right.`);

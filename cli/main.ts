@@ -38,7 +38,10 @@ function isYes(text: string, list: string, row: number): boolean {
   return said === 'yes';
 }
 
-/** Rows of a batch: athlete, reference (several with ;), and optionally moments, dominant, height, travel, days, under-age; files beside the list. */
+/**
+ * Rows of a batch: athlete, reference (several with ;), and optionally moments, dominant, height, travel, days,
+ * under-age; files beside the list.
+ */
 function jobsOf(list: string): readonly Job[] {
   const { data, meta } = Papa.parse<Record<string, string>>(readText(list).trim(), {
     header: true,

@@ -15,9 +15,10 @@ import { DEMO_CLIPS, type DemoClip } from './scenario';
 import type { ClipTruth } from './truth';
 
 /**
- * Makes the demo sessions: the points are found by the application itself, through its interface, on the demo files; the moments are marked on the
- * frames nearest to their true times, as somebody would who sees them. `npm run demo:session [-- --keep FOLDER]` (after `npm run demo` has
- * built the application); points that lie in the folder from an earlier run are not found again.
+ * Makes the demo sessions: the points are found by the application itself, through its interface, on the demo files;
+ * the moments are marked on the frames nearest to their true times, as somebody would who sees them. `npm run
+ * demo:session [-- --keep FOLDER]` (after `npm run demo` has built the application); points that lie in the folder from
+ * an earlier run are not found again.
  */
 const folder = path.join(root, 'demo', 'clips');
 const keepAt = process.argv.indexOf('--keep');
@@ -89,7 +90,10 @@ interface Member {
   readonly minor?: boolean;
 }
 
-/** Puts found clips together to a session; ids and file names are fixed, so that making it again changes only what was measured. */
+/**
+ * Puts found clips together to a session; ids and file names are fixed, so that making it again changes only what was
+ * measured.
+ */
 async function assemble(
   base: Session,
   members: readonly Member[],

@@ -30,7 +30,9 @@ export interface DemoClip {
   readonly ground: Ground;
   /** Colours of the ground, so that two clips are not taken for the same afternoon. */
   readonly afternoon: 'clear' | 'hazy';
-  /** Somebody else who goes through the picture, as a clip of their own with the same camera; it has truth and no video. */
+  /**
+   * Somebody else who goes through the picture, as a clip of their own with the same camera; it has truth and no video.
+   */
   readonly passer?: DemoClip;
 }
 

@@ -1,5 +1,5 @@
-// npm run bench: every benchmark; npm run bench NAME: one. Each prints a table and one JSON line for each figure. The exit
-// code is 0 whatever falls short; only an unknown name is an error.
+// npm run bench: every benchmark; npm run bench NAME: one. Each prints a table and one JSON line for each figure. The
+// exit code is 0 whatever falls short; only an unknown name is an error.
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import path from 'node:path';

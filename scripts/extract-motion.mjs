@@ -1,6 +1,6 @@
-// Makes tests/fixtures/motion from recordings that Debian packages carry (assimp-testmodels, dart-doc): node scripts/extract-motion.mjs
-// DIR, where DIR holds the unpacked packages (dpkg-deb -x). Angles and positions are rounded to a hundredth of their unit, the
-// rest of each file stays as it is; gzip makes it small.
+// Makes tests/fixtures/motion from recordings that Debian packages carry (assimp-testmodels, dart-doc): node
+// scripts/extract-motion.mjs DIR, where DIR holds the unpacked packages (dpkg-deb -x). Angles and positions are rounded
+// to a hundredth of their unit, the rest of each file stays as it is; gzip makes it small.
 import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -32,6 +32,7 @@ function extractBvh(name, as) {
 extractBvh('01_01.bvh', 'jumps');
 extractBvh('01_03.bvh', 'climb');
 extractBvh('Boxing_Toes.bvh', 'wrong-count');
-// Two squats of the recording; its header goes on saying how many frames there were. 9 blocks of 512 bytes, then 53 points of 16 bytes.
+// Two squats of the recording; its header goes on saying how many frames there were. 9 blocks of 512 bytes, then 53
+// points of 16 bytes.
 const squat = readFileSync(path.join(from, 'usr/share/doc/dart/data/c3d/squat.c3d'));
 writeFileSync(path.join(to, 'squat.c3d.gz'), gzipSync(squat.subarray(0, 9 * 512 + 700 * 53 * 16), { level: 9 }));

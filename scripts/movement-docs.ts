@@ -1,5 +1,5 @@
-// Writes docs/measures.md from the registries of measures and quantities, and docs/movement.schema.json from the schema of movements:
-// npx tsx scripts/movement-docs.ts. A test fails when they are not what this writes.
+// Writes docs/measures.md from the registries of measures and quantities, and docs/movement.schema.json from the schema
+// of movements: npx tsx scripts/movement-docs.ts. A test fails when they are not what this writes.
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { z } from 'zod';

@@ -1,4 +1,5 @@
-// Brings a machine that has only Node, npm and apt to where the project can run. Built-ins only: nothing is installed yet.
+// Brings a machine that has only Node, npm and apt to where the project can run. Built-ins only: nothing is installed
+// yet.
 import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';

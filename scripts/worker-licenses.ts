@@ -1,4 +1,5 @@
-// Licences of what runs in workers or is copied as it is (runtimes, weights), which the bundler's own list of the page leaves out.
+// Licences of what runs in workers or is copied as it is (runtimes, weights), which the bundler's own list of the page
+// leaves out.
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { appendFile } from 'node:fs/promises';
 import path from 'node:path';

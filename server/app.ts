@@ -33,8 +33,8 @@ const contentSecurityPolicy = (nonce: string): string =>
   ].join('; ');
 
 /**
- * Answers only to this machine's own names, whatever name leads here (another site's name may be made to), and to pages that come from here. One
- * address always: data are kept by address, and under another one they would seem gone.
+ * Answers only to this machine's own names, whatever name leads here (another site's name may be made to), and to pages
+ * that come from here. One address always: data are kept by address, and under another one they would seem gone.
  */
 function onlyHere(request: Request, response: Response, next: NextFunction): void {
   const port = request.socket.localPort;

@@ -18,7 +18,10 @@ export interface ConversionLimits {
   readonly keep: number;
   /** How long an upload may send nothing, milliseconds. */
   readonly silence: number;
-  /** How long nobody may ask for a conversion before it is given up, milliseconds: a page in the background asks once a minute. */
+  /**
+   * How long nobody may ask for a conversion before it is given up, milliseconds: a page in the background asks once a
+   * minute.
+   */
   readonly abandon: number;
   /** Uploads and conversions at once; results that wait to be fetched hold no place. */
   readonly atOnce: number;
@@ -191,8 +194,8 @@ export class Conversions {
   }
 
   /**
-   * Takes a clip in and begins to convert it; resolves when the upload is complete. The place is taken before anything is waited for, so that
-   * many at once cannot all find it free.
+   * Takes a clip in and begins to convert it; resolves when the upload is complete. The place is taken before anything
+   * is waited for, so that many at once cannot all find it free.
    */
   async begin(body: NodeJS.ReadableStream): Promise<Conversion> {
     if (this.count >= this.limits.atOnce) throw new Busy('no place is free');
@@ -246,7 +249,10 @@ export class Conversions {
     conversion.timer.unref();
   }
 
-  /** The command that converts, so that it ends with this process even where that is killed; where the system cannot, plainly. */
+  /**
+   * The command that converts, so that it ends with this process even where that is killed; where the system cannot,
+   * plainly.
+   */
   private endingWithUs(): Promise<readonly [string, readonly string[]]> {
     this.bound ??= run('setpriv', ['--pdeathsig', 'KILL', 'true']).then(
       () => ['setpriv', ['--pdeathsig', 'KILL', this.ffmpeg]] as const,
@@ -342,8 +348,8 @@ export class Conversions {
 }
 
 /**
- * `POST /` with a clip as body begins a conversion, `GET /:id` tells how far it is, `GET /:id/clip` gives the result and removes it once it is there,
- * `DELETE /:id` cancels. `GET /` tells whether this machine can convert.
+ * `POST /` with a clip as body begins a conversion, `GET /:id` tells how far it is, `GET /:id/clip` gives the result
+ * and removes it once it is there, `DELETE /:id` cancels. `GET /` tells whether this machine can convert.
  */
 export function conversionRoutes(conversions: Conversions): Router {
   const router = express.Router();

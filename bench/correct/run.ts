@@ -16,11 +16,15 @@ import { MOVEMENTS } from '../../src/movements';
 import { printFigures, round, type Figure } from '../figure';
 
 /**
- * How long it takes to correct a clip found at the accurate setting until it is fit for measuring: at every marked moment each point
- * that a measure needs lies within a share of standing height of the truth. Keys and drags are made in the interface and counted.
+ * How long it takes to correct a clip found at the accurate setting until it is fit for measuring: at every marked
+ * moment each point that a measure needs lies within a share of standing height of the truth. Keys and drags are made
+ * in the interface and counted.
  */
 const FIT_SHARE = 0.02;
-/** Seconds an act takes: keystroke-level model, Card, Moran and Newell 1980 (from memory): key 0.2, pointing 1.1, button 0.1, thinking 1.35. */
+/**
+ * Seconds an act takes: keystroke-level model, Card, Moran and Newell 1980 (from memory): key 0.2, pointing 1.1, button
+ * 0.1, thinking 1.35.
+ */
 const SECONDS = { key: 0.2, drag: 2 * 1.1 + 2 * 0.1 + 1.35, look: 1.35 };
 
 /** Body points that the movement's measures need at a moment, as far as the view shows them. */

@@ -6,7 +6,10 @@ import path from 'node:path';
 import { CHROMIUM, CHROMIUM_ARGS, goToStep, startServer } from '../../demo/drive-job';
 import { printFigures, round, type Figure } from '../figure';
 
-/** Making a film of the demo in the application itself, against recording the screen while it plays, which takes as long as the film. */
+/**
+ * Making a film of the demo in the application itself, against recording the screen while it plays, which takes as long
+ * as the film.
+ */
 const RATE = 30;
 
 const folder = await mkdtemp(path.join(tmpdir(), 'falcon-film-'));

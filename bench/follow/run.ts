@@ -12,7 +12,9 @@ import { percentile } from '../percentile';
 
 declare const harness: Harness;
 
-/** A followed ball against the generator\u2019s own, through motion blur, from a few frames before release on and back. */
+/**
+ * A followed ball against the generator\u2019s own, through motion blur, from a few frames before release on and back.
+ */
 const LEAD_FRAMES = 6;
 const BACK_FRAMES = 60;
 /** A placing by hand is off by this much, pixels (common practice: about a pixel). */

@@ -10,7 +10,10 @@ import { printFigures, round, type Figure } from '../figure';
 
 declare const harness: Harness;
 
-/** The application's frame source against a plain video element that seeks to the middle of the same frames of the same file. */
+/**
+ * The application's frame source against a plain video element that seeks to the middle of the same frames of the same
+ * file.
+ */
 const CLIPS: readonly (CodedClip & { readonly warmGoal: number })[] = [
   {
     file: 'h264-60-g60-b3.mov',
@@ -39,7 +42,10 @@ const STEPS = 60;
 const PAUSE = { step: 33, jump: 150 };
 /** Where stepping begins somebody has been looking at the picture for this long, ms. */
 const LOOKING = 500;
-/** A long clip: its index is read, never its pictures. Pictures of a usual size, since a container keeps small ones differently. */
+/**
+ * A long clip: its index is read, never its pictures. Pictures of a usual size, since a container keeps small ones
+ * differently.
+ */
 const LONG = { file: 'long.mp4', rate: 240, seconds: 125 };
 
 const folder = path.join(import.meta.dirname, '..', '..', 'test-results', 'coded');

@@ -7,7 +7,10 @@ import { normal } from '../../tests/fixtures/random';
 import { alikeShift, dice, filmed, type MadeClip } from '../made-clips';
 
 const RATES = [60, 100, 120, 240] as const;
-/** How far cameras stand off the side view where nobody said so, and how well it is known where somebody did, degrees (common practice). */
+/**
+ * How far cameras stand off the side view where nobody said so, and how well it is known where somebody did, degrees
+ * (common practice).
+ */
 const UNSTATED_SD = 4;
 const STATED_SD = 2.5;
 

@@ -9,7 +9,10 @@ import type { Performance } from '../../src/core/performance/performance';
 import { MOMENTS, withMoments, type MomentsBy } from '../truth/coverage';
 import { FAULTS, generatePair, type Fault, type GeneratedPair } from './generate';
 
-/** Two hundred pairs with planted faults; the judge sees what a finder and a person, or the product's own proposals, would give it, never the truth. */
+/**
+ * Two hundred pairs with planted faults; the judge sees what a finder and a person, or the product's own proposals,
+ * would give it, never the truth.
+ */
 const PAIRS = 200;
 const [movement] = MOVEMENTS as [Movement];
 
@@ -17,7 +20,10 @@ const [movement] = MOVEMENTS as [Movement];
 const rootFault = (faults: readonly Fault[], fault: Fault): boolean =>
   !(faults.includes('frontKneeCollapse') && (fault === 'trunkLeanAtRelease' || fault === 'releaseLate'));
 
-/** Moments as they come about: marked by a person on both clips, proposed on both, or marked on the reference and carried over to the athlete. */
+/**
+ * Moments as they come about: marked by a person on both clips, proposed on both, or marked on the reference and
+ * carried over to the athlete.
+ */
 const marked = {
   'by hand': ({ athlete, reference }) => [athlete.found, reference.found],
   proposed: ({ athlete, reference }) => [
@@ -65,7 +71,8 @@ function judgedWith(by: MomentsBy): readonly Figure[] {
       else missed[`${fault}: ${j.state}`] = (missed[`${fault}: ${j.state}`] ?? 0) + 1;
       if (!rootFault(faults, fault)) continue;
       counts.roots++;
-      // The root is named (or what truly stands behind it: another body reaches its landing in another way), and none of its consequences before it.
+      // The root is named (or what truly stands behind it: another body reaches its landing in another way), and none
+      // of its consequences before it.
       const behind = movement.causes
         .filter((c) => c.effect === measure && truly.some((t) => t.measure.id === c.cause && t.state === 'gap'))
         .map((c) => c.cause);
@@ -101,7 +108,8 @@ function judgedWith(by: MomentsBy): readonly Figure[] {
         if (Math.abs(j.difference - t.difference) <= j.plusMinus!) counts.differencesCovered++;
       }
     });
-    // Bodies of another size move a little differently by themselves; only a pair in which nothing is truly off is clean.
+    // Bodies of another size move a little differently by themselves; only a pair in which nothing is truly off is
+    // clean.
     if (truly.every((t) => t.excess === 0)) {
       counts.clean++;
       if (judged.some((j) => j.state === 'gap')) counts.cleanReported++;

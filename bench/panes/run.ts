@@ -14,7 +14,10 @@ import { BITS, BLOCK, CODED, readCode, ROWS } from '../../tests/fixtures/coded-c
 import { makeCodedClip, type CodedClip } from '../../tests/fixtures/coded-clips';
 import { printFigures, round, type Figure } from '../figure';
 
-/** Several pictures in lockstep in the application itself: what is shown together, how fast it plays, what it takes of memory. */
+/**
+ * Several pictures in lockstep in the application itself: what is shown together, how fast it plays, what it takes of
+ * memory.
+ */
 const folder = path.join(import.meta.dirname, '..', '..', 'test-results', 'coded');
 const made = (file: string, rate: number, frames: number, size: CodedClip['size'] = '1280x720'): string =>
   makeCodedClip(folder, { file, codec: 'h264', rate, frames, group: 60, bFrames: 2, size });

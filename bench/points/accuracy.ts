@@ -37,7 +37,9 @@ export const together = (all: readonly AngleErrors[]): AngleErrors => ({
   held: all.reduce((sum, a) => sum + a.held, 0),
 });
 
-/** Found angles against the true ones on every frame of the movement (from its first to its last moment) that has both. */
+/**
+ * Found angles against the true ones on every frame of the movement (from its first to its last moment) that has both.
+ */
 export function compareWithTruth({ found, truth }: FoundAndTrue, of: Quantity): AngleErrors {
   const errors: number[] = [];
   let held = 0;

@@ -28,8 +28,8 @@ import {
 declare const harness: Harness;
 
 /**
- * Points found on rendered clips of three movements, from the side and obliquely, with motion blur, two builds and other clothes, against the
- * generator's own; both settings. How fast, against the models alone in the same run.
+ * Points found on rendered clips of three movements, from the side and obliquely, with motion blur, two builds and
+ * other clothes, against the generator's own; both settings. How fast, against the models alone in the same run.
  */
 const CLIPS = [
   'pace-side-athlete',
@@ -187,7 +187,8 @@ try {
     const cameras = CLIPS.map((id) => {
       const { azimuth } = DEMO_CLIPS.find((c) => c.id === id)!.camera;
       const said = estimateOffPlane(runs.get(id)!.both.found);
-      // Anticlockwise from the square side view: a camera at 70 on the right side stands 20 ahead of somebody who goes right.
+      // Anticlockwise from the square side view: a camera at 70 on the right side stands 20 ahead of somebody who goes
+      // right.
       return said.ok
         ? { error: said.value.degrees - (azimuth > 0 ? 90 - azimuth : -90 - azimuth), sd: said.value.sdDegrees }
         : { error: NaN, sd: NaN };

@@ -2,7 +2,10 @@ import { printFigures, round, type Figure } from '../figure';
 import { checkedValues, MOMENTS, SOURCES, type Checked } from './coverage';
 import { byChance } from './same-population';
 
-/** Whether a number is what it claims to be: made performers whose truth is known, filmed by cameras that stand where cameras stand. */
+/**
+ * Whether a number is what it claims to be: made performers whose truth is known, filmed by cameras that stand where
+ * cameras stand.
+ */
 const CLIPS = 8;
 const COMPARISONS = 12;
 const SEED = 20261127;

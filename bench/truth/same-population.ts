@@ -16,7 +16,10 @@ export interface ByChance {
   readonly withStretch: number;
 }
 
-/** Measures that are compared with the reference alone, by next to no tolerance: what is asked is the range that the references give. */
+/**
+ * Measures that are compared with the reference alone, by next to no tolerance: what is asked is the range that the
+ * references give.
+ */
 const byReferenceAlone = (measures: readonly Measure[]): readonly Measure[] =>
   measures.map(
     (m) =>

@@ -22,7 +22,9 @@ export interface MotionKeys {
   readonly longestReach?: number;
   /** Seconds over which the swing runs into and out of a planted foot. */
   readonly swingBlend?: number;
-  /** Height of the pelvis, metres, where it does not follow from the supporting leg's knee; that knee follows from it. */
+  /**
+   * Height of the pelvis, metres, where it does not follow from the supporting leg's knee; that knee follows from it.
+   */
   readonly pelvisHeight?: KeyFrames;
   /** Line from hip to ankle against the vertical: ankle ahead positive. */
   readonly legAxis: Readonly<Record<Side, KeyFrames>>;

@@ -24,7 +24,10 @@ export const BACK_FOOT_CONTACT = 0;
 export const FRONT_FOOT_CONTACT = 0.19;
 export const RELEASE = 0.3;
 
-/** A right-arm pace delivery, time 0 at back foot contact: two running steps, the bound, the delivery stride and the follow-through. */
+/**
+ * A right-arm pace delivery, time 0 at back foot contact: two running steps, the bound, the delivery stride and the
+ * follow-through.
+ */
 export const PACE_DELIVERY: MotionKeys = {
   start: -0.8,
   end: 1.2,

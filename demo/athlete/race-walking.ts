@@ -55,12 +55,18 @@ function repeated(
   return keys;
 }
 
-/** The leg ahead of the hip at first contact, the turn of the pelvis then and the foot's pitch at both ends of a contact, degrees. */
+/**
+ * The leg ahead of the hip at first contact, the turn of the pelvis then and the foot's pitch at both ends of a
+ * contact, degrees.
+ */
 const REACH = 23.5;
 const PELVIS = 13;
 const PITCH = { contact: 22, toeOff: -50 };
 
-/** Height of the pelvis over one step: an arc over the leg as it is keyed until the body is over the foot, then down to the next contact. */
+/**
+ * Height of the pelvis over one step: an arc over the leg as it is keyed until the body is over the foot, then down to
+ * the next contact.
+ */
 function heightOverStep(body: Body, manner: WalkingManner): { readonly keys: KeyFrames; readonly toeOffAxis: number } {
   const length = (flexion: number): number =>
     Math.sqrt(body.thigh ** 2 + body.shank ** 2 + 2 * body.thigh * body.shank * Math.cos(radians(flexion)));

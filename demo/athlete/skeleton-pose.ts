@@ -5,7 +5,9 @@ export type Side = 'left' | 'right';
 
 /** Joint angles of one instant, in degrees unless said otherwise. */
 export interface JointAngles {
-  /** Rotation of the pelvis and of the rib cage about the vertical; positive turns the chest to the performer's right. */
+  /**
+   * Rotation of the pelvis and of the rib cage about the vertical; positive turns the chest to the performer's right.
+   */
   readonly pelvisYaw: number;
   readonly thoraxYaw: number;
   /** Trunk away from the vertical: forward, and to the performer's left. */
@@ -48,7 +50,10 @@ export function hipOffset(body: Body, pelvisYaw: number, side: Side): Vec3 {
   return scale(rightVector(pelvisYaw, 0), SIGN[side] * body.hipHalfWidth);
 }
 
-/** Knee from hip and ankle by the cosine law, bent towards a direction; the leg straightens when the ankle is out of reach. */
+/**
+ * Knee from hip and ankle by the cosine law, bent towards a direction; the leg straightens when the ankle is out of
+ * reach.
+ */
 export function solveKnee(body: Body, hip: Vec3, ankle: Vec3, bend: Vec3 = vec3(1, 0, 0)): Vec3 {
   const axis = subtract(ankle, hip);
   const reach = Math.min(Math.hypot(axis.x, axis.y, axis.z), (body.thigh + body.shank) * 0.99995);

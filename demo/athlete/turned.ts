@@ -2,7 +2,10 @@ import type { Performance } from './motion';
 import type { SkeletonPose } from './skeleton-pose';
 import { vec3, type Vec3 } from './vec3';
 
-/** A performance turned by half a turn about the vertical, so that it goes the other way; its origin comes to lie at x, z. */
+/**
+ * A performance turned by half a turn about the vertical, so that it goes the other way; its origin comes to lie at x,
+ * z.
+ */
 export function turnedRound(performance: Performance, x: number, z: number): Performance {
   const place = (p: Vec3): Vec3 => vec3(x - p.x, p.y, z - p.z);
   const direction = (d: Vec3): Vec3 => vec3(-d.x, d.y, -d.z);

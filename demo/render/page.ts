@@ -55,7 +55,10 @@ class Filming {
     return Math.floor((this.performance.end - this.performance.start) * this.clip.camera.frameRate);
   }
 
-  /** Draws what lies round the moving points and their shadows, now and in the exposure before; the rest of the picture stands still. */
+  /**
+   * Draws what lies round the moving points and their shadows, now and in the exposure before; the rest of the picture
+   * stands still.
+   */
   private drawChanged(points: readonly Vec3[]): void {
     const { camera } = this.clip;
     const azimuth = (camera.azimuth / 180) * Math.PI;

@@ -8,7 +8,8 @@ import { RENDERED_CLIPS } from '../scenario';
 import { truthOf } from '../truth';
 
 /**
- * Renders the demo clips and writes their truth: `npm run demo:render [-- --only ID,ID] [--still FRAME --out FILE.png]`.
+ * Renders the demo clips and writes their truth: `npm run demo:render [-- --only ID,ID] [--still FRAME --out
+ * FILE.png]`.
  */
 const folder = path.join(import.meta.dirname, '..', 'clips');
 const option = (name: string): string | undefined => {

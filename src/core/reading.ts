@@ -34,7 +34,10 @@ export interface Measured {
   readonly sd: number;
   /** The part of the deviation that is alike in every clip measured the same way (the finder's idea of a joint). */
   readonly alikeSd: number;
-  /** The part of the deviation that comes from the points alone, which digitising them twice shows; left out where nothing tells it apart. */
+  /**
+   * The part of the deviation that comes from the points alone, which digitising them twice shows; left out where
+   * nothing tells it apart.
+   */
   readonly points?: number;
   /** What this reading shares with every other one of the same clip; left out where it shares nothing. Part of `sd`. */
   readonly shared?: SharedError;

@@ -19,8 +19,8 @@ interface UnitOfDisplay {
 }
 
 /**
- * Units in which movements state targets and screens show values. Inside the core all is SI; a length or speed without a scale
- * is in standing heights, which are their own SI here.
+ * Units in which movements state targets and screens show values. Inside the core all is SI; a length or speed without
+ * a scale is in standing heights, which are their own SI here.
  */
 export const DISPLAY_UNITS = {
   deg: { toSi: Math.PI / 180, suffix: '\u00b0', decimals: 0 },
@@ -43,7 +43,10 @@ export type DisplayUnit = keyof typeof DISPLAY_UNITS;
 export const toSi = (value: number, unit: DisplayUnit): number => value * DISPLAY_UNITS[unit].toSi;
 export const fromSi = (value: number, unit: DisplayUnit): number => value / DISPLAY_UNITS[unit].toSi;
 
-/** Differences that matter in practice where a target states no width, SI: the same for a length in metres and in heights, a time in s and in ms (common practice). */
+/**
+ * Differences that matter in practice where a target states no width, SI: the same for a length in metres and in
+ * heights, a time in s and in ms (common practice).
+ */
 const USUAL_TOLERANCE: Readonly<Record<DisplayUnit, number>> = {
   deg: Math.PI / 36,
   s: 0.02,

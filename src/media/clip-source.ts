@@ -15,7 +15,10 @@ export interface ClipSource {
   readonly setBudget: (bytes: number) => void;
   /** The part of their width and height at which pictures are made ready for drawing (0 to 1). */
   readonly setDetail: (detail: number) => void;
-  /** Small upright pictures spread evenly over the clip (of all, or of a square in each frame: left, top, side), handed over as they come; made while nothing else is decoded. */
+  /**
+   * Small upright pictures spread evenly over the clip (of all, or of a square in each frame: left, top, side), handed
+   * over as they come; made while nothing else is decoded.
+   */
   readonly thumbnails: (
     count: number,
     height: number,

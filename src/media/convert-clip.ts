@@ -28,8 +28,8 @@ export async function canConvert(): Promise<boolean> {
 }
 
 /**
- * Has the server make an H.264 copy of a clip with every frame and its time kept, in short groups of pictures. Nothing is
- * kept on the server; cancelling ends the work there.
+ * Has the server make an H.264 copy of a clip with every frame and its time kept, in short groups of pictures. Nothing
+ * is kept on the server; cancelling ends the work there.
  * @returns the copy, named after the clip
  */
 export async function convertClip(

@@ -10,7 +10,10 @@ import type { IntakeIssue } from './frame-index';
 import type { PoseIssue, PoseWorker } from './pose-worker';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
-/** Both settings ask two finders about every frame; the accurate one asks the large models of both and is about three times slower. */
+/**
+ * Both settings ask two finders about every frame; the accurate one asks the large models of both and is about three
+ * times slower.
+ */
 const MODELS: Readonly<Record<FinderSetting, readonly [first: string, second: string]>> = {
   fast: ['pose-full.task', 'movenet-lightning.json'],
   accurate: ['pose-heavy.task', 'movenet-thunder.json'],
@@ -23,7 +26,10 @@ export interface FindOptions {
   readonly signal: AbortSignal;
   /** Frames done of all. */
   readonly onProgress: (done: number, all: number) => void;
-  /** A box round the person at one frame, where there are several or the person is small; pixels of the displayed picture. */
+  /**
+   * A box round the person at one frame, where there are several or the person is small; pixels of the displayed
+   * picture.
+   */
   readonly person?: PersonBox | null;
   /** Told by every worker at its end how long the models themselves took, milliseconds. */
   readonly onInference?: (milliseconds: number) => void;
@@ -90,8 +96,8 @@ async function findStretch(
 }
 
 /**
- * Has two finders look at every frame of a clip, in workers; `takeFound` joins what they see. A damaged frame is passed over; cancelling returns an
- * issue and leaves nothing behind.
+ * Has two finders look at every frame of a clip, in workers; `takeFound` joins what they see. A damaged frame is passed
+ * over; cancelling returns an issue and leaves nothing behind.
  */
 export async function findPoints(file: Blob, name: string, options: FindOptions): Promise<Result<Looks, FindIssue>> {
   const { person } = options;

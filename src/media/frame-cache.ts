@@ -397,7 +397,9 @@ export class FrameCache {
     return frameTimes[low] === time ? low : undefined;
   }
 
-  /** The packet at which decoding of a group begins: its own key, or an earlier one where a decoder cannot start there. */
+  /**
+   * The packet at which decoding of a group begins: its own key, or an earlier one where a decoder cannot start there.
+   */
   private async keyOf(group: number): Promise<EncodedPacket> {
     for (let g = group; g >= 0; g--) {
       const key = await this.track.sink.getKeyPacket(this.index.groups[g]!.keyTime);

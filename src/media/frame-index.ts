@@ -39,7 +39,10 @@ export interface OpenedTrack {
   readonly index: FrameIndex;
   readonly sink: EncodedPacketSink;
   readonly config: VideoDecoderConfig;
-  /** Whether a decoder can start at a packet marked as key: in an open group of pictures it cannot. Reads the packet's data. */
+  /**
+   * Whether a decoder can start at a packet marked as key: in an open group of pictures it cannot. Reads the packet's
+   * data.
+   */
   readonly canStart: (packet: EncodedPacket) => Promise<boolean>;
   readonly dispose: () => void;
 }
@@ -184,7 +187,10 @@ function cutWarning(name: string, lasts: number, stated: number | null): string 
   return `${quote(name)} says it lasts ${stated.toFixed(2)} s but its pictures end after ${lasts.toFixed(2)} s; the copy seems incomplete. What is there can be used; copy it from the camera again for the rest.`;
 }
 
-/** Metadata by which phones state the rate at which slow motion was taken (from memory: the key that Android's recorder writes). */
+/**
+ * Metadata by which phones state the rate at which slow motion was taken (from memory: the key that Android's recorder
+ * writes).
+ */
 const CAPTURE_RATE_KEYS = ['com.android.capture.fps'];
 const PLAUSIBLE_RATES = { least: 1, most: 100_000 };
 

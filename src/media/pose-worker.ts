@@ -21,7 +21,10 @@ export interface Crop {
 
 /** Side of the square that a crop is brought to before the first finder sees it. */
 const CROP_PIXELS = 512;
-/** Side of a crop in units of the person's longer extent: for the first finder, which looks for the person in it again, and for the second. */
+/**
+ * Side of a crop in units of the person's longer extent: for the first finder, which looks for the person in it again,
+ * and for the second.
+ */
 const CROP_MARGIN = 1.45;
 const SECOND_MARGIN = 1.2;
 /** The same for a box drawn by the user. */
@@ -148,8 +151,8 @@ async function lookSecond(picture: Picture, crop: Crop, mirrored: boolean): Prom
 }
 
 /**
- * Looks of two finders at a fitting crop. They look at the person and at the mirrored person in turn, so that smoothing averages
- * what a finder owes to the way a body faces.
+ * Looks of two finders at a fitting crop. They look at the person and at the mirrored person in turn, so that smoothing
+ * averages what a finder owes to the way a body faces.
  */
 async function lookAt(picture: Picture, crop: Crop): Promise<readonly FoundPoints[]> {
   const odd = count++ % 2 === 1;

@@ -28,7 +28,10 @@ const OUTPUT: readonly BodyPoint[] = [
 /** The model's score at which a point counts as wholly sure. */
 const SURE_SCORE = 0.6;
 
-/** A second opinion on the body's joints, from another network with other errors: no feet and no hands, but finer joints. */
+/**
+ * A second opinion on the body's joints, from another network with other errors: no feet and no hands, but finer
+ * joints.
+ */
 export class SecondFinder {
   private constructor(
     private readonly model: GraphModel,

@@ -36,8 +36,8 @@ export class WorkerClient<T> {
   }
 
   /**
-   * Waits for a call's Result, for the worker's death, for a cancel, or until nobody can believe any more that an answer comes: a worker may end
-   * without saying so. The two promises are how comlink types one Result.
+   * Waits for a call's Result, for the worker's death, for a cancel, or until nobody can believe any more that an
+   * answer comes: a worker may end without saying so. The two promises are how comlink types one Result.
    */
   async ask<T, I extends Issue>(
     call: Promise<{ readonly ok: true; readonly value: T }> | Promise<{ readonly ok: false; readonly issue: I }>,

@@ -111,7 +111,8 @@ describe('the rules of athletics', () => {
     expect(new Set(hurdleRace.moments.map((m) => m.key)).size).toBe(hurdleRace.moments.length);
   });
 
-  // Published: World Athletics technical rules, TR54: straight from first contact until vertical; contact that is not visibly lost.
+  // Published: World Athletics technical rules, TR54: straight from first contact until vertical; contact that is not
+  // visibly lost.
   it('ask the walker for a straight leg from contact to vertical and for contact', () => {
     const of = (id: string) => movementOf('race-walking')!.measures.find((m) => m.id === id)!;
     expect(of('knee-at-heel-strike')).toMatchObject({ at: 'heel-strike', target: { type: 'at-least' } });

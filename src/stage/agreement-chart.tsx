@@ -6,7 +6,9 @@ import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../core/units';
 const SIZE = { width: 300, height: 150 };
 const MARGIN = { left: 40, right: 10, top: 10, bottom: 22 };
 
-/** Difference of two digitisings against their mean, with the bias and the limits of agreement (Bland and Altman 1986). */
+/**
+ * Difference of two digitisings against their mean, with the bias and the limits of agreement (Bland and Altman 1986).
+ */
 export function AgreementChart({
   limits,
   unit,

@@ -24,8 +24,8 @@ const thinned = (points: readonly Vec2[]): readonly Vec2[] =>
 const apart = (a: Vec2, b: Vec2): boolean => Math.hypot(a.x - b.x, a.y - b.y) > APART;
 
 /**
- * Goes on drawing by one pointer event: a stroke follows the pointer; other kinds take their positions by dragging from one
- * to the next or by single presses.
+ * Goes on drawing by one pointer event: a stroke follows the pointer; other kinds take their positions by dragging from
+ * one to the next or by single presses.
  */
 export function drawOn(kind: DrawingKind, draft: Draft, at: Vec2, phase: GesturePhase): Draft {
   const { points } = draft;

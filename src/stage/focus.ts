@@ -17,7 +17,9 @@ const ABOVE_HIPS = 0.12;
 /** Metres that fill the pane where pictures are made equal by a known length: about a standing body. */
 const NOMINAL_HEIGHT = 1.75;
 
-/** Pixels that are shown alike in every pane: the body's height, or the same number of metres where a length is known. */
+/**
+ * Pixels that are shown alike in every pane: the body's height, or the same number of metres where a length is known.
+ */
 const sizeOf = ({ clip, bodyHeight }: Performance, sizeBy: 'body' | 'length'): number =>
   sizeBy === 'length' && clip.scale ? (NOMINAL_HEIGHT * clip.scale.pixels) / clip.scale.metres : bodyHeight;
 

@@ -9,8 +9,8 @@ export interface WantedLabel extends Vec2 {
 const MOST_STEPS = 4;
 
 /**
- * Places at which no label covers one before it: each goes where it is wanted, or to the nearest free place straight below or above. One that finds none stays where it
- * is wanted.
+ * Places at which no label covers one before it: each goes where it is wanted, or to the nearest free place straight
+ * below or above. One that finds none stays where it is wanted.
  * @param height of every label, with the room that stays between two
  */
 export function freePlaces(wanted: readonly WantedLabel[], height: number): readonly Vec2[] {

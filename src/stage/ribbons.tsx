@@ -57,7 +57,10 @@ type Held =
   | { kind: 'scrub'; clipId: string }
   | { kind: 'pan'; from: number };
 
-/** The performances' phases and moments on one time axis; also the scrubber. The wheel zooms, dragging beside the bars pans. */
+/**
+ * The performances' phases and moments on one time axis; also the scrubber. The wheel zooms, dragging beside the bars
+ * pans.
+ */
 export function Ribbons(props: RibbonsProps): ReactNode {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<Held | null>(null);

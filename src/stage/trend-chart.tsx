@@ -21,7 +21,9 @@ export interface TrendPoint {
 }
 
 const MARGIN = { left: 52, right: 14, top: 12, bottom: 22 };
-/** Sessions of neighbouring days stay apart by so many pixels, and dates that would lie over each other are left out. */
+/**
+ * Sessions of neighbouring days stay apart by so many pixels, and dates that would lie over each other are left out.
+ */
 const APART = 22;
 const LABEL = 64;
 

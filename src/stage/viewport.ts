@@ -1,6 +1,8 @@
 import { rotate, type Size, type Vec2 } from '../core/geometry/vec2';
 
-/** Which part of the picture a pane shows: the picture position at the pane's middle and pane pixels per picture pixel. */
+/**
+ * Which part of the picture a pane shows: the picture position at the pane's middle and pane pixels per picture pixel.
+ */
 export interface Viewport {
   readonly x: number;
   readonly y: number;
@@ -46,7 +48,10 @@ export function fitPicture(picture: Size, pane: Size, { mirrored, turn }: Showin
 /** Parts of its width and height at which a picture may be held. */
 const DETAILS = [0.25, 0.5] as const;
 
-/** The least part of its width and height at which a picture, shown at a scale (device pixels per picture pixel), looks whole. */
+/**
+ * The least part of its width and height at which a picture, shown at a scale (device pixels per picture pixel), looks
+ * whole.
+ */
 export const detailFor = (scale: number): number => DETAILS.find((part) => part >= scale) ?? 1;
 
 /** Where the performer is and how tall, picture pixels. */

@@ -26,8 +26,8 @@ const LONGEST_TICK_SECONDS = 0.12;
 
 /**
  * Runs the panes from one clock: the real time of the first performance (the athlete's where there is one). The other
- * performances follow by the mode of matching, further cameras follow their own performance. A new picture is shown only
- * when every pane has its frame, so no two frames are seen together that do not belong together.
+ * performances follow by the mode of matching, further cameras follow their own performance. A new picture is shown
+ * only when every pane has its frame, so no two frames are seen together that do not belong together.
  */
 export class BenchPlayer {
   private readonly sources = new Map<string, ClipSource>();
@@ -246,7 +246,9 @@ export class BenchPlayer {
     setView({ mode: 'offset', offsets: Object.fromEntries(followers.map((p) => [p.clip.id, at(p) - at(lead)])) });
   }
 
-  /** Brings the other clips to the same moment as the active one, by the moments marked in both, and locks them there. */
+  /**
+   * Brings the other clips to the same moment as the active one, by the moments marked in both, and locks them there.
+   */
   catchUp(): void {
     const { active, lead, followers } = this;
     if (!active || !lead || followers.length === 0) return;
@@ -344,7 +346,10 @@ export class BenchPlayer {
     return (this.target ?? useView.getState().shown)[clipId] ?? 0;
   }
 
-  /** Fetches pictures of a clip beside what the panes show, while the panes ask for none; whoever takes them closes them. */
+  /**
+   * Fetches pictures of a clip beside what the panes show, while the panes ask for none; whoever takes them closes
+   * them.
+   */
   async peek(
     clipId: string,
     frames: readonly number[],

@@ -17,7 +17,10 @@ export function joinHere(clip: Clip): void {
   });
 }
 
-/** Moves what is chosen against the rest by frames (fractions too): another camera against its first one, else a performance. */
+/**
+ * Moves what is chosen against the rest by frames (fractions too): another camera against its first one, else a
+ * performance.
+ */
 export function nudge(frames: number): void {
   const { session } = useDocument.getState();
   const chosen = session?.clips.find((c) => c.id === useView.getState().activeClip);

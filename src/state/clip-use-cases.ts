@@ -134,7 +134,10 @@ export function changeClip(clipId: string, change: Partial<Clip>): void {
   });
 }
 
-/** Adds another person of the same picture as a performance of its own; the video is kept once. Returns the new clip's id. */
+/**
+ * Adds another person of the same picture as a performance of its own; the video is kept once. Returns the new clip's
+ * id.
+ */
 export async function addPersonOf(clip: Clip, name: string): Promise<string> {
   const person: Clip = {
     ...clip,

@@ -8,7 +8,10 @@ import { edit, setSession, settled, useDocument } from './document-store';
 import { sameAthlete } from './session-result';
 import { openSources } from './session-use-cases';
 
-/** Every clip that shows somebody: those of that name, the same videos under another, and further cameras of all of them. */
+/**
+ * Every clip that shows somebody: those of that name, the same videos under another, and further cameras of all of
+ * them.
+ */
 function clipsOf({ clips }: Session, { performer, mediaId }: Clip): readonly Clip[] {
   const own = clips.filter((c) => sameAthlete(c.performer.name, performer.name));
   const media = new Set([mediaId, ...own.map((c) => c.mediaId)].filter((id) => id !== null));
@@ -17,8 +20,8 @@ function clipsOf({ clips }: Session, { performer, mediaId }: Clip): readonly Cli
 }
 
 /**
- * Removes the footage of somebody who no longer consents: all their clips of the open session with what was measured on them, and the videos for good. It
- * cannot be undone, which is its sense.
+ * Removes the footage of somebody who no longer consents: all their clips of the open session with what was measured on
+ * them, and the videos for good. It cannot be undone, which is its sense.
  * @returns the other sessions that still know of that person
  */
 export async function withdrawConsent(clip: Clip): Promise<Result<readonly string[], Issue<'refused'>>> {

@@ -32,7 +32,9 @@ export const DEMOS = [
 ] as const;
 export type DemoId = (typeof DEMOS)[number]['id'];
 
-/** Puts a demo session, with those that came before it, into this browser unless it is there already; returns its id. */
+/**
+ * Puts a demo session, with those that came before it, into this browser unless it is there already; returns its id.
+ */
 export async function loadDemo(demo: DemoId): Promise<Result<string, DemoIssue | StorageIssue>> {
   for (const earlier of DEMOS.find((d) => d.id === demo)!.before) {
     const loaded = await loadDemoFile(earlier);

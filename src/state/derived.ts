@@ -44,7 +44,9 @@ function forEachClip<F>(make: () => F): (clipId: string) => F {
   };
 }
 
-/** Frame positions, in another camera's clip, of the moments marked in the first camera's; they are as sure as there. */
+/**
+ * Frame positions, in another camera's clip, of the moments marked in the first camera's; they are as sure as there.
+ */
 function momentsThrough(map: JoinedMap, root: Performance, times: Float64Array): Moments {
   const marks = Object.fromEntries(
     Object.entries(root.marks).map(([id, frame]) => [

@@ -110,8 +110,8 @@ function tryAgain(): void {
 }
 
 /**
- * Keeps the stored copy equal to the open session; a change during a save is saved right after it. What is not stored yet
- * when the page is left, or changes while it is left, is stored at once.
+ * Keeps the stored copy equal to the open session; a change during a save is saved right after it. What is not stored
+ * yet when the page is left, or changes while it is left, is stored at once.
  */
 export function keepSaved(): () => void {
   let leaving = false;

@@ -21,14 +21,17 @@ function atRoot(session: Session, clipId: string, frame: number): { clipId: stri
   return { clipId: root.id, frame: Math.round(inside * 100) / 100 };
 }
 
-/** Marks a moment at a frame of any camera of a performance, or takes the mark away; it is kept with the first camera. */
+/**
+ * Marks a moment at a frame of any camera of a performance, or takes the mark away; it is kept with the first camera.
+ */
 export function markMoment(onClip: string, momentId: string, at: number | null): void {
   edit((session) => {
     const as = baseOf(session).moments.find((m) => m.id === momentId)?.frame ?? 'nearest';
     const own = markByHand(at ?? 0, as);
     const whole = atRoot(session, onClip, own.frame);
     const elsewhere = whole.clipId !== onClip;
-    // What a whole frame of another camera stands for is known there, and not after it was carried to the first one's clock.
+    // What a whole frame of another camera stands for is known there, and not after it was carried to the first one's
+    // clock.
     const { clipId } = whole;
     const marks = { ...session.marks[clipId] };
     if (at === null) delete marks[momentId];

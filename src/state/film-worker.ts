@@ -125,7 +125,10 @@ const filmWorker = {
     open = { opening, canvas, context, output, source, written: 0 };
     return ok(null);
   },
-  /** Paints the next picture; resolves once the encoder has room for another. @param line words under the pictures: where in the movement */
+  /**
+   * Paints the next picture; resolves once the encoder has room for another.
+   * @param line words under the pictures: where in the movement
+   */
   async add(parts: readonly FilmPart[], line: string, still: boolean): Promise<Result<null, FilmIssue>> {
     if (!open) return fail('not-open', 'The film was not begun.');
     const { context, opening } = open;

@@ -77,8 +77,8 @@ function wordsAt(derived: Derived, lead: Performance, { at, stop }: FilmPicture)
 }
 
 /**
- * Films what the bench shows: its panes, matched as they are matched there, with lines and drawings. Decoding runs in a worker for each clip, painting and encoding in
- * one more.
+ * Films what the bench shows: its panes, matched as they are matched there, with lines and drawings. Decoding runs in a
+ * worker for each clip, painting and encoding in one more.
  */
 export async function makeFilm(derived: Derived, settings: FilmSettings): Promise<Result<Blob, Issue | CrashIssue>> {
   const { session, movement, judged } = derived;

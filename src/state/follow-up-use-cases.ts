@@ -25,8 +25,8 @@ export async function compareWithSession(sessionId: string): Promise<Result<null
 }
 
 /**
- * Makes a session for the next time: the same movement, school and weights, and the references with all that was measured on them; the
- * athlete's new clip is still to come.
+ * Makes a session for the next time: the same movement, school and weights, and the references with all that was
+ * measured on them; the athlete's new clip is still to come.
  */
 export async function startNextSession(name: string): Promise<Result<string, StorageIssue>> {
   await settled();

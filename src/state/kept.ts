@@ -60,7 +60,9 @@ function inHistory(): ReadonlySet<string> {
   return new Set([useDocument.getState(), ...pastStates, ...futureStates].flatMap((s) => mediaNamedIn(s.session)));
 }
 
-/** Removes videos that nothing names; another window may still undo to one, so that it is left to a time without others. */
+/**
+ * Removes videos that nothing names; another window may still undo to one, so that it is left to a time without others.
+ */
 export async function sweep(): Promise<number> {
   if (await otherWindows()) return 0;
   await settled();

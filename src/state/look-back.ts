@@ -12,7 +12,8 @@ import { resultOf } from './session-result';
 const measured = new Map<string, { readonly updatedAt: string; readonly result: SessionResult }>();
 
 /**
- * What the other sessions of an athlete and movement found, measured in a worker. Sessions that cannot be read are passed over.
+ * What the other sessions of an athlete and movement found, measured in a worker. Sessions that cannot be read are
+ * passed over.
  * @param openId the session that is open, which is left out
  */
 export async function lookBack(
@@ -46,7 +47,10 @@ export async function lookBack(
 }
 
 export interface LookedBack {
-  /** All sessions of the athlete and movement in order of their days, the open one among them; null while they are measured. */
+  /**
+   * All sessions of the athlete and movement in order of their days, the open one among them; null while they are
+   * measured.
+   */
   readonly results: readonly SessionResult[] | null;
   readonly problem: string | null;
 }

@@ -6,7 +6,10 @@ import { momentKey } from '../movements/moment-key';
 import { baseOf } from './derived';
 import { edit, useDocument } from './document-store';
 
-/** Changes of the open session's movement. It becomes the session's own with the first change; no other session changes with it. */
+/**
+ * Changes of the open session's movement. It becomes the session's own with the first change; no other session changes
+ * with it.
+ */
 
 /** Where an issue lies, in words. */
 const placeOf = (movement: Movement, path: readonly PropertyKey[]): string => {

@@ -45,8 +45,8 @@ const read = async (file: File, reader: SessionReader): Promise<Result<SessionAr
 };
 
 /**
- * Puts a saved session into this browser. Nothing that is here is replaced: where the session is here in another state, the one of the file comes beside it
- * under a name of its own; a video of another size gets an id of its own.
+ * Puts a saved session into this browser. Nothing that is here is replaced: where the session is here in another state,
+ * the one of the file comes beside it under a name of its own; a video of another size gets an id of its own.
  * @param repair leaves out what cannot be read in place of refusing the file
  */
 export async function openSessionFile(
@@ -102,8 +102,8 @@ export async function openSessionFile(
 }
 
 /**
- * Gives a clip whose video is not in this browser its video again, points and all else staying; false where it has one, or where the file
- * has other frames.
+ * Gives a clip whose video is not in this browser its video again, points and all else staying; false where it has one,
+ * or where the file has other frames.
  */
 export async function giveVideoBack(clip: Clip, { file, index }: ProbedFile): Promise<Result<boolean, StorageIssue>> {
   if (clip.mediaId === null || (await loadVideo(clip.mediaId))) return ok(false);

@@ -35,7 +35,10 @@ export interface StepStatus {
   readonly next: string;
 }
 
-/** The main cameras of the performances that are compared, each once: the athlete's and those of the reference that is chosen. */
+/**
+ * The main cameras of the performances that are compared, each once: the athlete's and those of the reference that is
+ * chosen.
+ */
 function comparedOf({ session, clips, athlete, sides }: Derived): readonly Performance[] {
   const { kind, phases } = session.referenceModel;
   const ofPhases =

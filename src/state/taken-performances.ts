@@ -17,8 +17,8 @@ export interface StoredPerformance {
 const performanceKey = ({ mediaId, id, performer }: Clip): string => `${mediaId ?? id} ${performer.name}`;
 
 /**
- * Performances of the other sessions of this browser, the session changed last first. One that several sessions use stands once, as it was last worked on; those of
- * the open session are left out.
+ * Performances of the other sessions of this browser, the session changed last first. One that several sessions use
+ * stands once, as it was last worked on; those of the open session are left out.
  */
 export async function performancesElsewhere(openId: string): Promise<readonly StoredPerformance[]> {
   await settled();
@@ -36,8 +36,9 @@ export async function performancesElsewhere(openId: string): Promise<readonly St
 const KNOWN = ['tracks', 'spatial', 'marks', 'repetitions', 'checks'] as const;
 
 /**
- * Takes a performance of another session into the open one, with all its cameras and points; with its moments, repetitions and answers where both sessions are of
- * one movement. The video is kept once. One undoable step; returns the id of its first camera here.
+ * Takes a performance of another session into the open one, with all its cameras and points; with its moments,
+ * repetitions and answers where both sessions are of one movement. The video is kept once. One undoable step; returns
+ * the id of its first camera here.
  * @param first whether it comes before the others of its role, as the one that is compared
  */
 export async function takePerformance(

@@ -50,7 +50,9 @@ export interface Followed {
   readonly lost: { readonly frame: number; readonly text: string } | null;
 }
 
-/** Follows a point from the frame where it is placed, to the next frame placed by hand or to the end; one undoable step. */
+/**
+ * Follows a point from the frame where it is placed, to the next frame placed by hand or to the end; one undoable step.
+ */
 export async function followPointOf(
   clip: Clip,
   id: PointId,

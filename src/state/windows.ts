@@ -95,7 +95,8 @@ function begin(id: string): AbortSignal {
 }
 
 /**
- * Asks for the lock of a session and writes it from then on, until the signal is aborted or another window takes the lock.
+ * Asks for the lock of a session and writes it from then on, until the signal is aborted or another window takes the
+ * lock.
  * @param before is done between getting the lock and writing
  * @returns whether the lock was got; false where it was not free, or waiting for it was given up
  */
@@ -133,8 +134,8 @@ function follow(id: string): void {
 }
 
 /**
- * Takes a session for this window: it writes it if no other window does, else it follows that one. Where the browser has no locks every window
- * writes, and a save that is overtaken is refused.
+ * Takes a session for this window: it writes it if no other window does, else it follows that one. Where the browser
+ * has no locks every window writes, and a save that is overtaken is refused.
  */
 export async function holdSession(id: string): Promise<void> {
   const signal = begin(id);

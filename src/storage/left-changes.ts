@@ -33,7 +33,10 @@ const leftSchema = z.array(
 const isPlain = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !ArrayBuffer.isView(value);
 
-/** What differs between two documents that share most of their parts: lists of the same length and records part by part, samples and all else as a whole. */
+/**
+ * What differs between two documents that share most of their parts: lists of the same length and records part by part,
+ * samples and all else as a whole.
+ */
 function differences(before: unknown, after: unknown, path: readonly (string | number)[] = []): Patch[] {
   if (Object.is(before, after)) return [];
   const alike =

@@ -104,7 +104,9 @@ export async function repairStored(id: string, now: string): Promise<Result<Repa
   return ok({ id: session.id, dropped });
 }
 
-/** For each open session the versions that the database may hold: the one last stored, and one that is being written. */
+/**
+ * For each open session the versions that the database may hold: the one last stored, and one that is being written.
+ */
 const versions = new Map<string, readonly StoredVersion[]>();
 
 const notFound = (id: string): { readonly ok: false; readonly issue: StorageIssue } =>
@@ -154,7 +156,8 @@ class Overtaken extends Error {
 }
 
 /**
- * Stores a session. A save that does not follow what is stored, since another window has written or deleted it, is refused and changes nothing.
+ * Stores a session. A save that does not follow what is stored, since another window has written or deleted it, is
+ * refused and changes nothing.
  * @param over puts it there whatever is stored
  */
 export async function saveSession(
@@ -194,7 +197,9 @@ export function forgetVersions(): void {
   forgetUnderway();
 }
 
-/** Keeps what is not stored yet of a session while the page goes away; it is stored when the session is opened again. */
+/**
+ * Keeps what is not stored yet of a session while the page goes away; it is stored when the session is opened again.
+ */
 export function saveLeaving(session: Session): void {
   const held = versions.get(session.id) ?? [];
   if (held.length !== 1 || held[0]!.session !== session) leaveBehind(session.id, changesSince(held, session));

@@ -39,7 +39,9 @@ async function timesOf(file: string): Promise<Float64Array> {
   return Float64Array.from(times, (t) => t - times[0]!);
 }
 
-/** Every picture of a film has its time, a thirtieth of a second after the one before (WebM rounds to a millisecond). */
+/**
+ * Every picture of a film has its time, a thirtieth of a second after the one before (WebM rounds to a millisecond).
+ */
 async function expectEvenTimes(file: string): Promise<number> {
   const times = await timesOf(file);
   expect(Array.from(times).flatMap((t, i) => (Math.abs(t - i / 30) <= 0.001 ? [] : [[i, t]]))).toEqual([]);

@@ -2,7 +2,10 @@ import { expect, test } from '@playwright/test';
 import { addClip, clipFile, findAllPoints, goToStep } from '../../demo/drive-job';
 import { watchErrors } from './pages';
 
-/** The whole way on the two other movements of the academy, from their files, at the fast setting. The pace delivery has a test of its own. */
+/**
+ * The whole way on the two other movements of the academy, from their files, at the fast setting. The pace delivery has
+ * a test of its own.
+ */
 for (const { movement, clips, travel, moments } of [
   { movement: 'Athletics: Race walking stride', clips: 'walk-side', travel: 'right', moments: 6 },
   { movement: 'Athletics: Hurdle clearance', clips: 'hurdle-side', travel: 'right', moments: 5 },

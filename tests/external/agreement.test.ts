@@ -1,6 +1,8 @@
 import { agreement, limitsOfAgreement } from '../../src/core/reliability/agreement';
 
-/** Six targets rated by four judges: Shrout and Fleiss 1979, Psychological Bulletin 86:420-428, table 2 (from memory). */
+/**
+ * Six targets rated by four judges: Shrout and Fleiss 1979, Psychological Bulletin 86:420-428, table 2 (from memory).
+ */
 const RATINGS = [
   [9, 2, 5, 8],
   [6, 1, 3, 2],
@@ -9,7 +11,10 @@ const RATINGS = [
   [10, 5, 6, 9],
   [6, 2, 4, 7],
 ];
-/** Peak expiratory flow by two meters, l/min: Bland and Altman 1986, Lancet 327:307-310, table 1, first readings (from memory). */
+/**
+ * Peak expiratory flow by two meters, l/min: Bland and Altman 1986, Lancet 327:307-310, table 1, first readings (from
+ * memory).
+ */
 const LARGE = [494, 395, 516, 434, 476, 557, 413, 442, 650, 433, 417, 656, 267, 478, 178, 423, 427];
 const SMALL = [512, 430, 520, 428, 500, 600, 364, 380, 658, 445, 432, 626, 260, 477, 259, 350, 451];
 

@@ -6,12 +6,16 @@ import type { PointId } from '../../src/core/anatomy/body-points';
 import { stickPerformance } from '../fixtures/stick-performance';
 
 /**
- * Rules of thumb and tolerances of the trade (common practice; no source): each is written as a measure of the quantity that is meant, a made-up athlete and reference stand on either side of
- * the rule, and must be judged as practitioners judge it. Values one-sided, in a range, held constant, in line, in order and about a number all occur.
+ * Rules of thumb and tolerances of the trade (common practice; no source): each is written as a measure of the quantity
+ * that is meant, a made-up athlete and reference stand on either side of the rule, and must be judged as practitioners
+ * judge it. Values one-sided, in a range, held constant, in line, in order and about a number all occur.
  */
 type Points = Readonly<Partial<Record<PointId, readonly [number, number]>>>;
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
-/** Standing height 1000 pixels, so that per cent of it are tens of pixels; placed by hand, with errors of a pixel or two. */
+/**
+ * Standing height 1000 pixels, so that per cent of it are tens of pixels; placed by hand, with errors of a pixel or
+ * two.
+ */
 const BODY: Points = {
   'left-shoulder': [500, 700 - 779],
   'left-hip': [500, 700 - 491],

@@ -4,8 +4,8 @@ import { movementOf } from '../../src/movements';
 import { demoPairs } from '../fixtures/demo-pairs';
 
 /**
- * The error that a curve states at every sample, against the generator of the rendered clips: found points of an athlete and a reference
- * against the generator's own points at the same moments.
+ * The error that a curve states at every sample, against the generator of the rendered clips: found points of an
+ * athlete and a reference against the generator's own points at the same moments.
  */
 const KINDS = ['joint-angle', 'segment-angle', 'value', 'extreme', 'range', 'lead', 'joint-change'];
 

@@ -2,7 +2,9 @@ import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { z } from 'zod';
 
-/** The rules of the house fail, they are not a drawing: one planted breach each, in the place of a file that is there. */
+/**
+ * The rules of the house fail, they are not a drawing: one planted breach each, in the place of a file that is there.
+ */
 const root = path.join(import.meta.dirname, '..', '..');
 
 const use = (name: string, from: string): string =>

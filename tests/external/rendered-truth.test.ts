@@ -5,7 +5,10 @@ import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { movementOf } from '../../src/movements';
 import { demoPairs, type Pair } from '../fixtures/demo-pairs';
 
-/** Every kind of measure on the rendered clips: what is read from found points and frames marked by eye, against the same of the generator's own points and times. */
+/**
+ * Every kind of measure on the rendered clips: what is read from found points and frames marked by eye, against the
+ * same of the generator's own points and times.
+ */
 const pairs = {
   'pace-delivery': demoPairs('pace'),
   'race-walking': demoPairs('walk'),

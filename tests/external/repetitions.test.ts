@@ -167,7 +167,8 @@ test('rules alone, on all nine reference and three athlete clips: median within 
 });
 
 test('prominence of peaks as scipy.signal.peak_prominences reckons it', () => {
-  // x = [0, 2, 1, 3, 0, 1.5, 1, 2.5, 2, 4, 0]; peaks 1 3 5 7 9; prominences 1, 3, 0.5, 0.5, 4 (run with Debian's python3-scipy).
+  // x = [0, 2, 1, 3, 0, 1.5, 1, 2.5, 2, 4, 0]; peaks 1 3 5 7 9; prominences 1, 3, 0.5, 0.5, 4 (run with Debian's
+  // python3-scipy).
   const peaks = peaksOf([0, 2, 1, 3, 0, 1.5, 1, 2.5, 2, 4, 0]);
   expect(peaks.map((p) => Math.round(p.frame))).toEqual([1, 3, 5, 7, 9]);
   expect(peaks.map((p) => p.prominence)).toEqual([1, 3, 0.5, 0.5, 4]);

@@ -23,7 +23,8 @@ test('twelve cameras that stand square, from found points: within two deviations
   expect(away.filter((sds) => sds < 1).length).toBeGreaterThanOrEqual(6);
 });
 
-// 20 degrees towards the front: a bowler goes to the left, the others to the right. Where the chest turns only one way it is told less well.
+// 20 degrees towards the front: a bowler goes to the left, the others to the right. Where the chest turns only one way
+// it is told less well.
 test.each([
   ['walk', 20],
   ['hurdle', 20],

@@ -9,7 +9,10 @@ import type { Measured } from '../../src/core/reading';
 import { fromSi } from '../../src/core/units';
 import { performerNamed, stickPerformance } from '../fixtures/stick-performance';
 
-/** The worked example of docs/judging.md, reckoned by hand there, against what the application says of the same readings. */
+/**
+ * The worked example of docs/judging.md, reckoned by hand there, against what the application says of the same
+ * readings.
+ */
 const page = readFileSync(path.join(import.meta.dirname, '..', '..', 'docs', 'judging.md'), 'utf8');
 const rows = [
   ...page.slice(page.indexOf('## A worked example')).matchAll(/^\| ([^|]+) \| [^|]+ \| ([\d.]+)(?: (?:deg|ms))? \|$/gm),

@@ -122,7 +122,11 @@ const harness = {
     drawDisplayed(context, picture.value, rotation, width, height);
     picture.value.close();
   },
-  /** Shows frames one after another; returns each one's number (null where none can be read) and the milliseconds it took. @param pause milliseconds between one and the next */
+  /**
+   * Shows frames one after another; returns each one's number (null where none can be read) and the milliseconds it
+   * took.
+   * @param pause milliseconds between one and the next
+   */
   async visit(
     address: string,
     frames: readonly number[],

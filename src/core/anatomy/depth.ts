@@ -1,9 +1,10 @@
 import { isBodyPoint, type PointId } from './body-points';
 
 /**
- * How far a joint lies in front of or behind the one that it hangs on, seen square to the plane of a movement: standard deviation, share of
- * standing height. It is the segment's length times the sine of how far limbs usually leave the plane: 8 degrees for leg and trunk, 25 for the
- * arms; half the breadth of hips and shoulders that turn (common practice).
+ * How far a joint lies in front of or behind the one that it hangs on, seen square to the plane of a movement: standard
+ * deviation, share of standing height. It is the segment's length times the sine of how far limbs usually leave the
+ * plane: 8 degrees for leg and trunk, 25 for the arms; half the breadth of hips and shoulders that turn (common
+ * practice).
  */
 const BESIDE_PARENT: Readonly<Record<string, number>> = {
   hip: 0.03,
@@ -33,13 +34,17 @@ const PARENT: Readonly<Record<string, string | null>> = {
   head: 'trunk',
 };
 
-/** One link of the chain from the pelvis to a point, with the standard deviation of its depth, share of standing height. */
+/**
+ * One link of the chain from the pelvis to a point, with the standard deviation of its depth, share of standing height.
+ */
 export interface DepthLink {
   readonly id: string;
   readonly sd: number;
 }
 
-/** The links by which a point's depth differs from the pelvis's; two points differ by the links that they do not share. */
+/**
+ * The links by which a point's depth differs from the pelvis's; two points differ by the links that they do not share.
+ */
 export function depthLinks(id: PointId): readonly DepthLink[] {
   if (!isBodyPoint(id)) return [{ id, sd: OWN }];
   const [, side, joint] = /^(left|right)-(.+)$/.exec(id) ?? [];

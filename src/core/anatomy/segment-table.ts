@@ -1,6 +1,6 @@
 /**
- * Segment parameters of the body. Source: de Leva 1996, Adjustments to Zatsiorsky-Seluyanov's segment inertia parameters,
- * J. Biomech. 29, table 4 (from memory; the male masses sum to 100.00, the female to 99.99).
+ * Segment parameters of the body. Source: de Leva 1996, Adjustments to Zatsiorsky-Seluyanov's segment inertia
+ * parameters, J. Biomech. 29, table 4 (from memory; the male masses sum to 100.00, the female to 99.99).
  */
 export interface Segment {
   /** Percent of body mass. */
@@ -22,8 +22,8 @@ const table = (rows: readonly (readonly [number, number, number])[]): Readonly<R
   >;
 
 /**
- * The trunk is taken from between the shoulders to between the hips, the head about between the ears, the foot from heel
- * to toe, the hand at the wrist.
+ * The trunk is taken from between the shoulders to between the hips, the head about between the ears, the foot from
+ * heel to toe, the hand at the wrist.
  */
 export const SEGMENT_TABLES: Readonly<Record<TableName, Readonly<Record<SegmentName, Segment>>>> = {
   male: table([

@@ -32,7 +32,10 @@ export function inverse(h: Homography): Homography {
   return minors.map((m) => m / determinant) as unknown as Homography;
 }
 
-/** Moves points to their middle and scales them to a mean distance of root two (Hartley 1997), which keeps the equations sound. */
+/**
+ * Moves points to their middle and scales them to a mean distance of root two (Hartley 1997), which keeps the equations
+ * sound.
+ */
 function normalising(points: readonly Vec2[]): Homography {
   const n = points.length;
   const [cx, cy] = [points.reduce((s, p) => s + p.x, 0) / n, points.reduce((s, p) => s + p.y, 0) / n];
@@ -65,8 +68,8 @@ function solve(matrix: number[][], right: number[]): number[] | null {
 }
 
 /**
- * The perspective that takes points of one plane to points of another: the direct linear transformation on normalised points
- * (Hartley 1997, In defence of the eight-point algorithm), least squares where there are more than four.
+ * The perspective that takes points of one plane to points of another: the direct linear transformation on normalised
+ * points (Hartley 1997, In defence of the eight-point algorithm), least squares where there are more than four.
  * @param from,to at least four pairs, no three of them on one line
  */
 export function homography(

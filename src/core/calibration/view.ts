@@ -57,9 +57,10 @@ export const foreshorten = (length: number, psi: number): number => length * Mat
 export const unforeshorten = (length: number, psi: number): number => length / Math.cos(psi);
 
 /**
- * Which way the axes of movement coordinates point in the picture: 1 is right for x and up for y. From the side x is forward. From above x is
- * forward and y goes away from the dominant side, so that left- and right-handers who do the same have the same numbers. From the
- * front and from behind x goes towards the dominant side, so that both cameras say the same.
+ * Which way the axes of movement coordinates point in the picture: 1 is right for x and up for y. From the side x is
+ * forward. From above x is forward and y goes away from the dominant side, so that left- and right-handers who do the
+ * same have the same numbers. From the front and from behind x goes towards the dominant side, so that both cameras say
+ * the same.
  */
 export function axesOf({ view, travel, performer }: Pick<Clip, 'view' | 'travel' | 'performer'>): {
   readonly x: 1 | -1;

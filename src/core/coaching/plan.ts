@@ -14,8 +14,8 @@ export interface Plan {
 }
 
 /**
- * Proposed gaps and the analyst's own corrections in one order: the analyst's where there is one, else gaps as they are ranked and own
- * ones after them. Own corrections always count; gaps fill up to three.
+ * Proposed gaps and the analyst's own corrections in one order: the analyst's where there is one, else gaps as they are
+ * ranked and own ones after them. Own corrections always count; gaps fill up to three.
  */
 export function planOf(priorities: Priorities, own: readonly OwnCorrection[], order: readonly string[]): Plan {
   const place = (id: string): number => (order.includes(id) ? order.indexOf(id) : Infinity);

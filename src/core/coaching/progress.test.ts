@@ -97,7 +97,8 @@ describe('change between two sessions', () => {
   it('has the error of a difference: 1.96 * sqrt(2) * SEM with equal errors (minimal detectable change, Weir 2005)', () => {
     const { change, plusMinus } = changeBetween(knee, read(150, 3), read(155, 3));
     expect(change).toBeCloseTo(deg(5), 12);
-    // One attempt each: what an athlete usually differs by from attempt to attempt (3 degrees) counts beside the measuring error.
+    // One attempt each: what an athlete usually differs by from attempt to attempt (3 degrees) counts beside the
+    // measuring error.
     expect(plusMinus).toBeCloseTo(Math.SQRT2 * Math.hypot(deg(3), 1.96 * deg(3)), 12);
   });
 

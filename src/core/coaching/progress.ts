@@ -85,7 +85,10 @@ type Direction = 'better' | 'worse' | 'changed' | 'same';
 export interface Change {
   /** Later minus earlier, SI. */
   readonly change: number;
-  /** Half of its 95 % interval, measuring and the athlete's own attempts together: what the finder does alike in both falls out where the cameras stood alike. */
+  /**
+   * Half of its 95 % interval, measuring and the athlete's own attempts together: what the finder does alike in both
+   * falls out where the cameras stood alike.
+   */
   readonly plusMinus: number;
   /** Where the spread of the attempts comes from. */
   readonly trialsFrom: Trials['from'];
@@ -93,18 +96,22 @@ export interface Change {
   readonly direction: Direction;
 }
 
-/** What the mean of a session's attempts differs by; where there were three or more their own spread is in the reading's error already. */
+/**
+ * What the mean of a session's attempts differs by; where there were three or more their own spread is in the reading's
+ * error already.
+ */
 const trialVariance = ({ trials }: ReadOnce, sd: number): number =>
   trials.from === 'attempts' ? 0 : sd ** 2 / trials.n;
 
 /**
- * What was chosen because it was far off comes nearer by itself: of those beyond a limit the mean lies so many deviations nearer to their own (regression to the mean; at
- * the limit itself the mean of a normal's outer half, 0.8).
+ * What was chosen because it was far off comes nearer by itself: of those beyond a limit the mean lies so many
+ * deviations nearer to their own (regression to the mean; at the limit itself the mean of a normal's outer half, 0.8).
  */
 const REGRESSION = 0.8;
 
 /**
- * The smallest change that counts is the error of the difference (minimal detectable change, 95 %), in which an athlete's attempts differ among themselves too.
+ * The smallest change that counts is the error of the difference (minimal detectable change, 95 %), in which an
+ * athlete's attempts differ among themselves too.
  * @param chosen the earlier one was worked on because it was off: it must come nearer by more than it would by itself
  */
 export function changeBetween(measure: Measure, earlier: ReadOnce, later: ReadOnce, chosen = false): Change {
@@ -166,8 +173,8 @@ export interface Followed {
 const SESSIONS_TO_CLOSE = 2;
 
 /**
- * Whether a correction is closed after each of its readings, in time order: on target so often in a row, and nearer than it was when it was first asked for by more than chance; it
- * stays so until it is a gap or borderline again.
+ * Whether a correction is closed after each of its readings, in time order: on target so often in a row, and nearer
+ * than it was when it was first asked for by more than chance; it stays so until it is a gap or borderline again.
  */
 function closedAfter(measure: Measure, readings: readonly ReadOnce[]): readonly boolean[] {
   let inARow = 0;
@@ -192,8 +199,9 @@ function standingOf(measure: Measure, readings: readonly ReadOnce[], change: Cha
 }
 
 /**
- * Every correction that was ever asked for, the latest asked first. *Closed* is on target in two sessions in a row after a change that is sure, *improving* a change towards the range that is
- * larger than its error, *came back* a gap after it was closed; the analyst's word stands above the numbers.
+ * Every correction that was ever asked for, the latest asked first. *Closed* is on target in two sessions in a row
+ * after a change that is sure, *improving* a change towards the range that is larger than its error, *came back* a gap
+ * after it was closed; the analyst's word stands above the numbers.
  * @param results of one athlete and movement, in time order
  * @param measures of the movement as the latest session has it
  */

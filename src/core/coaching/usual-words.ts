@@ -10,7 +10,10 @@ const CAMERA: Readonly<Record<Plane, string>> = {
 const momentName = (movement: Movement, id: string | undefined): string =>
   movement.moments.find((m) => m.id === id)?.name.toLowerCase() ?? '';
 
-/** Hold, slow, full: a position is held, a time or a rhythm is paced (common practice: from the part to the whole, from slow to fast). */
+/**
+ * Hold, slow, full: a position is held, a time or a rhythm is paced (common practice: from the part to the whole, from
+ * slow to fast).
+ */
 export function usualDrills(movement: Movement, measure: Measure, range: string): readonly string[] {
   const [at, from] = momentsOf(measure).map((id) => momentName(movement, id));
   if (measure.kind === 'checkpoint')

@@ -19,7 +19,10 @@ export interface Comparison {
   readonly difference: number | null;
   /** Half width of the 95 % interval of the difference. */
   readonly plusMinus: number | null;
-  /** The athlete's part of it alone, without what is alike on both sides: beside a range that holds the references' own errors already. */
+  /**
+   * The athlete's part of it alone, without what is alike on both sides: beside a range that holds the references' own
+   * errors already.
+   */
   readonly ownPlusMinus?: number | null;
 }
 
@@ -78,7 +81,9 @@ export function compareMeasure(
   };
 }
 
-/** Which performances a measure's reference is read from: the same for all measures, or by the phase that it belongs to. */
+/**
+ * Which performances a measure's reference is read from: the same for all measures, or by the phase that it belongs to.
+ */
 export type ReferenceOf = Side | ((measure: Measure) => Side);
 
 /** Every measure of a movement, athlete against reference. */

@@ -12,8 +12,8 @@ export interface Congruence {
 const LEAST_OVERLAP = 0.5;
 
 /**
- * Lag and likeness of two curves sampled at the same even interval: the shift with the largest normalised cross-correlation, refined
- * between samples by a parabola.
+ * Lag and likeness of two curves sampled at the same even interval: the shift with the largest normalised
+ * cross-correlation, refined between samples by a parabola.
  * @param interval seconds between samples
  * @param most largest lag that is looked at, seconds
  * @returns null where less than half overlaps or a curve does not move
@@ -56,7 +56,10 @@ export function congruenceOf(
   return { lag: (best.shift + Math.max(-0.5, Math.min(0.5, fine))) * interval, likeness: best.r, difference: best.rms };
 }
 
-/** When a curve first leaves where it begins: a tenth of its range away, by linear interpolation; null where it never does. */
+/**
+ * When a curve first leaves where it begins: a tenth of its range away, by linear interpolation; null where it never
+ * does.
+ */
 export function onsetOf(curve: Float64Array, interval: number): number | null {
   const known = Array.from(curve).filter((v) => !Number.isNaN(v));
   const range = Math.max(...known) - Math.min(...known);

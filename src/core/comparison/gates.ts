@@ -19,7 +19,10 @@ export interface Gate {
   readonly plusMinus: number;
 }
 
-/** Times at every moment that all performances have, from the first of them, with the running gain or loss; of several performances the mean. */
+/**
+ * Times at every moment that all performances have, from the first of them, with the running gain or loss; of several
+ * performances the mean.
+ */
 export function gatesOf(movement: Movement, athlete: Side, reference: Side): readonly Gate[] {
   const [a, r] = [mainViews(athlete), mainViews(reference)];
   const common = movement.moments.filter((m) => [...a, ...r].every(([p]) => p!.marks[m.id] !== undefined));

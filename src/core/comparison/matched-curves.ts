@@ -39,9 +39,9 @@ export interface MatchedCurves {
   readonly bandOf: 'performers' | 'tolerance' | null;
   readonly difference: Float64Array;
   /**
-   * Half of the 95 % interval that a difference must exceed beside the band, at every sample: as the points are there, or where the curve
-   * is no value of points alone (speeds, turns) as the measure is where it is read. NaN where it is not measurable; null where it is so
-   * everywhere. No stretch is named without it.
+   * Half of the 95 % interval that a difference must exceed beside the band, at every sample: as the points are there,
+   * or where the curve is no value of points alone (speeds, turns) as the measure is where it is read. NaN where it is
+   * not measurable; null where it is so everywhere. No stretch is named without it.
    */
   readonly plusMinus: Float64Array | null;
   readonly stretches: readonly Stretch[];
@@ -76,7 +76,10 @@ function timeSdAt(performance: Performance, through: readonly string[], sample: 
   );
 }
 
-/** Half of the 95 % interval of the difference at every sample, NaN where it is not measurable; null where it is so everywhere. */
+/**
+ * Half of the 95 % interval of the difference at every sample, NaN where it is not measurable; null where it is so
+ * everywhere.
+ */
 function errorAlong(
   measure: Measure,
   athlete: Side,
@@ -117,8 +120,9 @@ const LEAST_STRETCH = 0.03;
 const ALONG_A_CURVE = 3 / COVERAGE_95;
 
 /**
- * Half width, at every sample, of the range that another performer of the same population leaves nowhere in 95 of 100 cases: s sqrt(1 + 1/n) times
- * the simultaneous threshold of random field theory. Deviations are no smaller than over the whole curve: three curves that happen to cross say nothing.
+ * Half width, at every sample, of the range that another performer of the same population leaves nowhere in 95 of 100
+ * cases: s sqrt(1 + 1/n) times the simultaneous threshold of random field theory. Deviations are no smaller than over
+ * the whole curve: three curves that happen to cross say nothing.
  */
 function simultaneousHalf(members: readonly Float64Array[], mean: Float64Array): Float64Array {
   const n = members.length;
@@ -133,8 +137,8 @@ function simultaneousHalf(members: readonly Float64Array[], mean: Float64Array):
 }
 
 /**
- * A measure's curve of both sides in matched time: every phase between common moments is stretched to the same number of samples, so
- * that a sample is the same place of the movement in all of them.
+ * A measure's curve of both sides in matched time: every phase between common moments is stretched to the same number
+ * of samples, so that a sample is the same place of the movement in all of them.
  * @returns null for a measure that is no curve, or without two common moments in order
  */
 export function matchedCurves(

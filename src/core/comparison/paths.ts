@@ -22,8 +22,8 @@ export interface PathOptions {
 }
 
 /**
- * The way of a point, so that it can be laid over that of another performance: both begin at the same place, go the same way and are in
- * standing heights.
+ * The way of a point, so that it can be laid over that of another performance: both begin at the same place, go the
+ * same way and are in standing heights.
  * @returns null where the point, the height or two moments are not known
  */
 export function pathOf(movement: Movement, performance: Performance, { point, from }: PathOptions): PointPath | null {

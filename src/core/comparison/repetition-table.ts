@@ -14,7 +14,10 @@ export interface RepetitionRow {
   /** In time order. */
   readonly readings: readonly SideReading['reading'][];
   readonly side: SideReading;
-  /** Second half minus first half (the middle one of an odd number counts in neither), and half its 95 % interval; null where a half is unknown. */
+  /**
+   * Second half minus first half (the middle one of an odd number counts in neither), and half its 95 % interval; null
+   * where a half is unknown.
+   */
   readonly lateMinusEarly: number | null;
   readonly plusMinus: number | null;
 }
@@ -24,8 +27,9 @@ type Subtract = (a: number, b: number) => number;
 const randomVariance = (r: Measured): number => ownSd(r) ** 2;
 
 /**
- * Half of the 95 % interval of late minus early: what the attempts of a performer differ by anyway, from those of both halves where there are three degrees of
- * freedom or more, else as is usual; and no less than the error of measuring. Camera and scale are those of the same clip and fall out.
+ * Half of the 95 % interval of late minus early: what the attempts of a performer differ by anyway, from those of both
+ * halves where there are three degrees of freedom or more, else as is usual; and no less than the error of measuring.
+ * Camera and scale are those of the same clip and fall out.
  */
 function plusMinusOf(early: readonly Measured[], late: readonly Measured[], subtract: Subtract): number {
   const measuring =

@@ -36,7 +36,9 @@ export interface ReadingOf {
   readonly performer: string;
 }
 
-/** The camera from which a measure is read: the first whose view shows its plane and that has points; else the first. */
+/**
+ * The camera from which a measure is read: the first whose view shows its plane and that has points; else the first.
+ */
 export function viewOf(measure: Measure, views: Views): Performance {
   const sees = (view: Performance): boolean =>
     viewRefusal(view.clip, measure.plane) === null && Object.keys(view.raw).length > 0;
@@ -47,8 +49,8 @@ export function viewOf(measure: Measure, views: Views): Performance {
 export type MeasuredErrors = Readonly<Record<string, number>>;
 
 /**
- * A reading in which the error that was measured stands for the one computed from the points. What digitising twice cannot show (the moment, the camera, the
- * scale) stays beside it.
+ * A reading in which the error that was measured stands for the one computed from the points. What digitising twice
+ * cannot show (the moment, the camera, the scale) stays beside it.
  */
 export function withMeasuredError(reading: Reading, sem: number | undefined): Reading {
   if (!reading.measurable || sem === undefined) return reading;
@@ -88,9 +90,9 @@ function sharedInMean(known: readonly Measured[], part: keyof SharedError): numb
 }
 
 /**
- * Readings of several performances as one: the mean of the performers, each the mean of their attempts. Its random error shrinks with their number and is no
- * smaller than what the spread says of a mean (s / sqrt(n), where there are three or more); what a clip's readings share (camera, scale), and what the
- * finder does alike in all of them, stays.
+ * Readings of several performances as one: the mean of the performers, each the mean of their attempts. Its random
+ * error shrinks with their number and is no smaller than what the spread says of a mean (s / sqrt(n), where there are
+ * three or more); what a clip's readings share (camera, scale), and what the finder does alike in all of them, stays.
  */
 export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideReading {
   if (all.length === 0)

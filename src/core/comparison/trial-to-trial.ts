@@ -9,8 +9,8 @@ interface Usual {
 }
 
 /**
- * How much one performer differs from attempt to attempt where there are too few attempts to tell (common practice: some degrees in a joint
- * angle, one or two hundredths of a second in a phase, some per cent of a speed or rate).
+ * How much one performer differs from attempt to attempt where there are too few attempts to tell (common practice:
+ * some degrees in a joint angle, one or two hundredths of a second in a phase, some per cent of a speed or rate).
  */
 const USUAL: Readonly<Record<DisplayUnit, Usual>> = {
   deg: { sd: (3 * Math.PI) / 180, share: 0 },

@@ -102,7 +102,8 @@ describe('curves in matched time', () => {
     ]);
     const curves = matchedCurves(movement, lean, [[phased(quick)]], members)!;
     expect(curves.bandOf).toBe('performers');
-    // Four degrees apart, on what 4.303 times the root of four thirds would be at a single place; along a curve it is more.
+    // Four degrees apart, on what 4.303 times the root of four thirds would be at a single place; along a curve it is
+    // more.
     expect(fromSi(curves.half![25]!, 'deg')).toBeGreaterThan(4 * 4.3 * Math.sqrt(4 / 3) * 0.5);
     expect(fromSi(curves.reference[25]!, 'deg')).toBeCloseTo(10, 0);
     const bare = { ...lean, target: undefined };
@@ -216,7 +217,8 @@ describe('timing against several', () => {
     expect(first.reference!.duration).toBeCloseTo(0.12, 9);
     expect(first.difference).toBeCloseTo(0, 9);
     expect(second.difference).toBeCloseTo(0.16 - 0.19, 9);
-    // A duration lies between two moments, each T / sqrt(12) sure: sqrt(2) of it, and 1 / sqrt(2) of that for the mean of two.
+    // A duration lies between two moments, each T / sqrt(12) sure: sqrt(2) of it, and 1 / sqrt(2) of that for the mean
+    // of two.
     expect(first.reference!.plusMinus).toBeCloseTo(first.athlete!.plusMinus / Math.SQRT2, 9);
     expect(first.reference!.share).toBeCloseTo((10 / 28 + 14 / 34) / 2, 9);
     expect(timingTable(movement, athlete, several.slice(0, 1))[0]!.reference!.duration).toBeCloseTo(0.1, 9);
@@ -250,7 +252,8 @@ describe('repetitions of one performance', () => {
 
   it('the error that was measured counts: two standard errors of two each', () => {
     const [row] = repetitionTable(movement, side, { lean: toSi(2, 'deg') }) as [RepetitionRow];
-    // Student's quantile for two degrees of freedom times the spread within both halves: more than the measuring error of 1.96 * 2.
+    // Student's quantile for two degrees of freedom times the spread within both halves: more than the measuring error
+    // of 1.96 * 2.
     expect(fromSi(row.plusMinus!, 'deg')).toBeGreaterThanOrEqual(1.96 * 2);
     expect(row.readings.every((r) => r.measurable && fromSi(r.sd, 'deg') >= 2)).toBe(true);
   });

@@ -1,6 +1,9 @@
 import type { Vec2 } from '../geometry/vec2';
 
-/** Somebody seen in a frame: the middle and the longer extent of the found points, pixels, and the colours of the clothes. */
+/**
+ * Somebody seen in a frame: the middle and the longer extent of the found points, pixels, and the colours of the
+ * clothes.
+ */
 export interface Seen extends Vec2 {
   readonly size: number;
   readonly colours: Float64Array | null;
@@ -52,7 +55,10 @@ const FAMILIAR = 6;
 const CLEAR = 0.5;
 /** Nearer than this share of the person's extent one covers the other, and points of both are mixed up. */
 const COVERS = 0.3;
-/** How much of a surprise goes into the position, the velocity and the colours (alpha-beta filter; from the trial clips). */
+/**
+ * How much of a surprise goes into the position, the velocity and the colours (alpha-beta filter; from the trial
+ * clips).
+ */
 const GAIN = {
   clear: { place: 0.7, velocity: 0.25 },
   again: { place: 1, velocity: 0.25 },
@@ -67,7 +73,10 @@ const SLOWING = 0.95;
 /** Others are forgotten after so many frames unseen. */
 const FORGOTTEN = 45;
 
-/** Distance of two colour histograms, 0 to 1. Source: Comaniciu, Ramesh and Meer 2003, Kernel-based object tracking, eq. 17. */
+/**
+ * Distance of two colour histograms, 0 to 1. Source: Comaniciu, Ramesh and Meer 2003, Kernel-based object tracking, eq.
+ * 17.
+ */
 export function colourDistance(a: Float64Array, b: Float64Array): number {
   let alike = 0;
   for (let i = 0; i < a.length; i++) alike += Math.sqrt(a[i]! * b[i]!);
@@ -98,7 +107,9 @@ export function coloursAt(pixels: Uint8ClampedArray, width: number, places: read
   return count === 0 ? null : histogram.map((n) => n / count);
 }
 
-/** Half width of the strip of clothes looked at, shares of its length: narrow enough to lie on the body from every side. */
+/**
+ * Half width of the strip of clothes looked at, shares of its length: narrow enough to lie on the body from every side.
+ */
 const HALF_STRIP = { trunk: 0.12, thigh: 0.06 } as const;
 
 /** Places on the clothes of a person: strips down the trunk and down both thighs. */
@@ -154,7 +165,10 @@ function against(known: Known, seen: Seen): number {
   );
 }
 
-/** What it costs not to see somebody: one of the others who is hardly known does not hold the place of somebody who was only lost. */
+/**
+ * What it costs not to see somebody: one of the others who is hardly known does not hold the place of somebody who was
+ * only lost.
+ */
 const absent = (known: Known, isChosen: boolean): number =>
   STRANGER * (isChosen ? 1 : Math.min(1, known.seenFor / FAMILIAR));
 
@@ -190,9 +204,11 @@ function updated(known: Known, seen: Seen | null, apart: boolean): Known {
     };
   }
   const [dx, dy] = [seen.x - at.x, seen.y - at.y];
-  // Who was unseen for a while may have turned meanwhile: the surprise is shared out over the time, and the next ones may be large.
+  // Who was unseen for a while may have turned meanwhile: the surprise is shared out over the time, and the next ones
+  // may be large.
   const frames = known.unseen + 1;
-  // Behind or before somebody, where the points of both are mixed up, where they were going says more than what is seen.
+  // Behind or before somebody, where the points of both are mixed up, where they were going says more than what is
+  // seen.
   const { place, velocity } = !apart ? GAIN.mixed : known.unseen > 0 ? GAIN.again : GAIN.clear;
   const again = NEW_SURPRISE * known.size * Math.min(1, known.unseen / ROUGH);
   return {
@@ -208,8 +224,9 @@ function updated(known: Known, seen: Seen | null, apart: boolean): Known {
 }
 
 /**
- * Tells the chosen person among those seen in the next frame, by where each was going, how large and how dressed they are: all who are known
- * are shared out among all who are seen at the least cost, so that somebody who crosses is taken for themselves and not for the chosen one.
+ * Tells the chosen person among those seen in the next frame, by where each was going, how large and how dressed they
+ * are: all who are known are shared out among all who are seen at the least cost, so that somebody who crosses is taken
+ * for themselves and not for the chosen one.
  */
 export function recognise(people: People, seen: readonly Seen[]): Recognised {
   const known = [people.chosen, ...people.others];

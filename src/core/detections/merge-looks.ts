@@ -33,7 +33,10 @@ export function exchangeSides(found: FoundPoints, which: (id: BodyPoint) => bool
 const apart = (a: FoundPoints, b: FoundPoints, ids: readonly BodyPoint[]): number =>
   ids.reduce((sum, id) => sum + (a[id] && b[id] ? distance(a[id]!, b[id]!) : 0), 0);
 
-/** The second look with each limb pair named so that it agrees best with the first, and the limbs that had to be named the other way round. */
+/**
+ * The second look with each limb pair named so that it agrees best with the first, and the limbs that had to be named
+ * the other way round.
+ */
 function turnedTo(
   first: FoundPoints,
   second: FoundPoints,
@@ -50,7 +53,9 @@ function turnedTo(
   return { points, turned };
 }
 
-/** Frames in which two looks name the sides of a limb alike: finders with other errors seldom both take left for right. */
+/**
+ * Frames in which two looks name the sides of a limb alike: finders with other errors seldom both take left for right.
+ */
 export function namedAlike(looks: Looks): Readonly<Record<Limb, ReadonlySet<number>>> {
   const alike = { legs: new Set<number>(), arms: new Set<number>(), face: new Set<number>() };
   for (const [frame, [first, second]] of looks) {
@@ -144,7 +149,8 @@ function smootherLook(
 
 /**
  * Joins the looks of all frames. Frames with one look are at most half sure, since nothing checks them. Where two looks
- * at a point contradict each other, the one that moves that part of the body more smoothly is taken, and not the average.
+ * at a point contradict each other, the one that moves that part of the body more smoothly is taken, and not the
+ * average.
  */
 export function resolveLooks(looks: Looks): Map<number, FoundPoints> {
   const joined = new Map<number, FoundPoints>();

@@ -18,8 +18,9 @@ const TOO_LONG = 1.5;
 const ALL_WRONG = 3;
 
 /**
- * Takes out what a body cannot do: the outer end of a found bone that is half as long again as anatomy allows, and every
- * found point of a frame with several of those (as when the person is half outside the picture). Points placed by hand stay.
+ * Takes out what a body cannot do: the outer end of a found bone that is half as long again as anatomy allows, and
+ * every found point of a frame with several of those (as when the person is half outside the picture). Points placed by
+ * hand stay.
  * @returns the track and how many frames were changed
  */
 export function withoutImpossible(track: Track): { readonly track: Track; readonly changedFrames: number } {
@@ -49,8 +50,9 @@ const WAY_OVER = 4;
 const BESIDE = { atOnce: 0.5, perFrame: 0.08 };
 
 /**
- * Takes out the found points of frames in which the person is hardly seen and is not where the way from the nearest frames that show
- * them surely leads: that is something else in the picture, as before somebody comes into it. Points placed by hand stay.
+ * Takes out the found points of frames in which the person is hardly seen and is not where the way from the nearest
+ * frames that show them surely leads: that is something else in the picture, as before somebody comes into it. Points
+ * placed by hand stay.
  * @returns the track and how many frames were changed
  */
 export function withoutStrangers(track: Track): { readonly track: Track; readonly changedFrames: number } {

@@ -9,9 +9,15 @@ const GROUPS = [
   ['legs', ['hip', 'knee', 'ankle', 'heel', 'foot-index']],
 ] as const;
 
-/** Cost of contradicting the finders at a frame, in squared hundredths of standing height; where they contradict each other there is little to contradict. */
+/**
+ * Cost of contradicting the finders at a frame, in squared hundredths of standing height; where they contradict each
+ * other there is little to contradict.
+ */
 const DOUBT = { alike: 4, apart: 0.5 };
-/** Cost of exchanging one group and not the other: a finder that takes a body for one facing the other way exchanges both. */
+/**
+ * Cost of exchanging one group and not the other: a finder that takes a body for one facing the other way exchanges
+ * both.
+ */
 const COUPLING = 4;
 /** No single step counts more than this, so that one wild point does not decide. */
 const MOST = 90;
@@ -25,8 +31,8 @@ const found = (series: PointSeries, i: number): boolean => series.origin[i] === 
 const at = (series: PointSeries, i: number): { x: number; y: number } => ({ x: series.x[i]!, y: series.y[i]! });
 
 /**
- * Cost of a change of velocity over three seen frames with left and right kept (0) or exchanged (1) at each, weighted by
- * how sure the points are, summed over the points of a group. Unit: squared hundredths of standing height.
+ * Cost of a change of velocity over three seen frames with left and right kept (0) or exchanged (1) at each, weighted
+ * by how sure the points are, summed over the points of a group. Unit: squared hundredths of standing height.
  */
 function bend(pairs: readonly Pair[], { frames, choices }: ChoiceStep, unit: number): number {
   let sum = 0;

@@ -8,7 +8,10 @@ import { mergeFound, ORIGIN, type PointSeries, type Track } from '../tracks/trac
 /** Small models are fast, large ones accurate. */
 export type FinderSetting = 'fast' | 'accurate';
 
-/** Doubt that points of the small models carry beside that of their looks; with it their intervals hold the truth as often as those of the large ones. */
+/**
+ * Doubt that points of the small models carry beside that of their looks; with it their intervals hold the truth as
+ * often as those of the large ones.
+ */
 const DOUBT: Readonly<Record<FinderSetting, number>> = { fast: 0.8, accurate: 0 };
 
 /** The found points of some frames with their confidence lowered by a doubt of its own. */
@@ -25,8 +28,8 @@ function doubted(track: Track, frames: Iterable<number>, doubt: number): Track {
 }
 
 /**
- * Takes what finders saw into a track: their looks are joined, what no body can do and
- * what is not this person is left out, limbs that changed places are put back, hips that only seem to turn are steadied; points of other origins stay.
+ * Takes what finders saw into a track: their looks are joined, what no body can do and what is not this person is left
+ * out, limbs that changed places are put back, hips that only seem to turn are steadied; points of other origins stay.
  */
 export function takeFound(track: Track, frames: number, looks: Looks, setting: FinderSetting): Track {
   const possible = withoutStrangers(withoutImpossible(mergeFound(track, frames, resolveLooks(looks))).track).track;

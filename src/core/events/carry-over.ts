@@ -44,7 +44,10 @@ const asSure = (proposal: Proposal): Proposal => ({
   sd: Math.max(proposal.sd, proposalSd(proposal.confidence)),
 });
 
-/** Curves with mean 0 and standard deviation 1 over what is known; a curve that nothing is known of is missing throughout. */
+/**
+ * Curves with mean 0 and standard deviation 1 over what is known; a curve that nothing is known of is missing
+ * throughout.
+ */
 function standardised(curves: Features): Features {
   return curves.map((curve) => {
     const known = Array.from(curve).filter((v) => !Number.isNaN(v));
@@ -67,9 +70,9 @@ function featuresOf(performance: Performance, from: number, to: number): Feature
 }
 
 /**
- * Carries the moments of a marked performance over to another one: both are laid on each other by dynamic time warping of their joint
- * angles (open at both ends, half to twice the rate), and each moment is then refined by its own rule near the place. A moment that is
- * marked already stays. Moments that would break the movement's order are left out.
+ * Carries the moments of a marked performance over to another one: both are laid on each other by dynamic time warping
+ * of their joint angles (open at both ends, half to twice the rate), and each moment is then refined by its own rule
+ * near the place. A moment that is marked already stays. Moments that would break the movement's order are left out.
  */
 export function carryOver(movement: Movement, marked: Performance, other: Performance): readonly Proposal[] {
   const known = movement.moments.filter((m) => marked.marks[m.id] !== undefined);

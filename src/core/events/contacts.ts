@@ -15,16 +15,24 @@ const RESTING = 0.9;
 /** A rest shorter than this is no contact, seconds; two that are nearer together than this are one. */
 const SHORTEST = 0.035;
 const NEAR = 0.06;
-/** A foot that rests in the air came from below, or goes there: the ground has nothing lower beside it, standing heights and seconds. */
+/**
+ * A foot that rests in the air came from below, or goes there: the ground has nothing lower beside it, standing heights
+ * and seconds.
+ */
 const LOWER_BESIDE = 0.04;
 const BESIDE = 0.25;
-/** How far round the beginning of a rest the contact is looked for, and how much movement and rest are fitted, seconds. */
+/**
+ * How far round the beginning of a rest the contact is looked for, and how much movement and rest are fitted, seconds.
+ */
 const SEARCH = 0.03;
 const MOVING = 0.045;
 const RESTS = 0.03;
 /** Ends that touch within this of each other touch together, seconds. */
 const TOGETHER = 0.012;
-/** A foot is no mathematical point that stops: what the fitted instant is off by beside its noise, seconds (against rendered truth). */
+/**
+ * A foot is no mathematical point that stops: what the fitted instant is off by beside its noise, seconds (against
+ * rendered truth).
+ */
 export const FOOT_SD = 0.009;
 /** Noise that is carried on from frame to frame moves the fitted instant farther than white noise would. */
 const CARRIED_NOISE = 2.2;
@@ -179,7 +187,9 @@ function edgeOf(performance: Performance, side: Foot, contact: Contact, edge: Ed
   };
 }
 
-/** Every touch-down or lift-off in the clip, in time order; a contact that the clip begins or ends in has no edge there. */
+/**
+ * Every touch-down or lift-off in the clip, in time order; a contact that the clip begins or ends in has no edge there.
+ */
 export function contactEdges(performance: Performance, which: Foot | 'either', edge: Edge): readonly ContactEdge[] {
   const sides: readonly Foot[] = which === 'either' ? ['dominant', 'opposite'] : [which];
   const last = performance.times.length - 1;

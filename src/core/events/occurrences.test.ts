@@ -90,7 +90,10 @@ describe('repetitions', () => {
 });
 
 describe('contacts of feet', () => {
-  /** A foot that comes down at 100 and goes up at 160, on its heel and toe, seen with the ground sloping and the far end of it higher. */
+  /**
+   * A foot that comes down at 100 and goes up at 160, on its heel and toe, seen with the ground sloping and the far end
+   * of it higher.
+   */
   function step({
     slope = 0,
     lift = 0,

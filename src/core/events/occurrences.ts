@@ -15,7 +15,10 @@ export function awayFrom(performance: Performance, of: Quantity, level: number):
   return goesRound(of) ? unwrap(curve.map((v) => wrapAngle(v - at))) : curve.map((v) => v - at);
 }
 
-/** How far a curve must go beyond a level, in its own random deviations, before it has passed it: noise goes to and fro over it many times. */
+/**
+ * How far a curve must go beyond a level, in its own random deviations, before it has passed it: noise goes to and fro
+ * over it many times.
+ */
 const HYSTERESIS = 2;
 
 /** Random deviation of a quantity, taken in the middle of a span, or else where it is known first. */
@@ -33,7 +36,10 @@ export function noiseOf(performance: Performance, of: Quantity, { first, last }:
   return 0;
 }
 
-/** Positions at which a curve passes 0 upwards for good: from below -h to above h. Of several passings between, the middle. */
+/**
+ * Positions at which a curve passes 0 upwards for good: from below -h to above h. Of several passings between, the
+ * middle.
+ */
 function passings(curve: ArrayLike<number>, { first, last }: FrameSpan, h: number): readonly number[] {
   const found: number[] = [];
   let [armed, between]: [boolean, number[]] = [false, []];
@@ -61,8 +67,8 @@ function passings(curve: ArrayLike<number>, { first, last }: FrameSpan, h: numbe
 }
 
 /**
- * Frame positions at which a quantity passes a level (display unit) in a span, in order; whole turns do not matter for a direction. One passing counts once, however
- * often noise carries the curve over the level and back.
+ * Frame positions at which a quantity passes a level (display unit) in a span, in order; whole turns do not matter for
+ * a direction. One passing counts once, however often noise carries the curve over the level and back.
  */
 export function crossingsOf(
   performance: Performance,

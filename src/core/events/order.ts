@@ -1,7 +1,10 @@
 import type { Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
 
-/** Why the moments of a performance cannot follow each other as the movement says, naming both that clash; null where they can. */
+/**
+ * Why the moments of a performance cannot follow each other as the movement says, naming both that clash; null where
+ * they can.
+ */
 export function orderProblem(movement: Movement, performance: Pick<Performance, 'marks' | 'clip'>): string | null {
   const marked = movement.moments.filter((m) => performance.marks[m.id] !== undefined);
   for (let i = 1; i < marked.length; i++) {

@@ -23,7 +23,10 @@ export interface Proposal {
 
 type Found = Omit<Proposal, 'momentId'>;
 
-/** A rule stands for an event that an eye sees (an arm that passes upright for the ball that leaves): what it is off by beside its noise, seconds (against made truth). */
+/**
+ * A rule stands for an event that an eye sees (an arm that passes upright for the ball that leaves): what it is off by
+ * beside its noise, seconds (against made truth).
+ */
 const RULE_SD = { contact: 0.003, crossing: 0.008, extreme: 0.006, 'peak-speed': 0.008 } as const;
 /** Most of what a rule is off by it is off by in everybody's clip (against made truth). */
 const ALIKE_SHARE = 0.8;
@@ -34,7 +37,10 @@ const HALF_SURE = 0.02;
 
 const sharpness = (sd: number): number => 1 / (1 + (sd / HALF_SURE) ** 2);
 
-/** Points that are as sure as this are seen well: heels and toes are known to one of two detectors only, and are never surer than a half. */
+/**
+ * Points that are as sure as this are seen well: heels and toes are known to one of two detectors only, and are never
+ * surer than a half.
+ */
 const SEEN_WELL = 0.4;
 
 /** How well the points round a frame are seen, 0..1. */
@@ -46,7 +52,10 @@ function sureness(performance: Performance, refs: readonly PointRef[], frame: nu
   return all.length === 0 ? 0 : Math.min(1, all.reduce((sum, c) => sum + c, 0) / all.length / SEEN_WELL);
 }
 
-/** How far a peak stands out of the values in its span, 0..1: one whose neighbours a tenth of the span away are nearly as high says little. */
+/**
+ * How far a peak stands out of the values in its span, 0..1: one whose neighbours a tenth of the span away are nearly
+ * as high says little.
+ */
 function prominence(score: Float64Array, frame: number, { first, last }: FrameSpan): number {
   const away = Math.max(2, Math.round((last - first) / 10));
   const values = Array.from(score.slice(first, last + 1)).filter((v) => !Number.isNaN(v));
@@ -57,7 +66,10 @@ function prominence(score: Float64Array, frame: number, { first, last }: FrameSp
   return Math.min(1, (4 * (score[i]! - Math.max(...beside, -Infinity))) / range || 0);
 }
 
-/** Vertex of the parabola through the samples round a frame (least squares); the frame itself where they do not bend that way. */
+/**
+ * Vertex of the parabola through the samples round a frame (least squares); the frame itself where they do not bend
+ * that way.
+ */
 function topOfFlight(score: Float64Array, frame: number, reach: number, { first, last }: FrameSpan): number {
   const middle = Math.round(frame);
   const half = Math.min(reach, middle - first, last - middle);
@@ -204,7 +216,9 @@ function apply(performance: Performance, rule: MomentRule, span: FrameSpan): Fou
   }
 }
 
-/** Two moments that all but coincide may be found this much out of order, seconds; which is right is for an eye to say. */
+/**
+ * Two moments that all but coincide may be found this much out of order, seconds; which is right is for an eye to say.
+ */
 const ALL_BUT_TOGETHER = 0.03;
 
 /** The frames between those that come before a moment and those that come after it, as far as they are known. */
@@ -218,8 +232,9 @@ function inOrder(movement: Movement, momentId: string, known: ReadonlyMap<string
 }
 
 /**
- * Proposes the moments of a movement from the points, each between those before and after it that are known. A rule that looks before or after another moment waits for that one; a mark
- * that a person set counts as it stands. Moments whose rule finds nothing, or has none, are left out.
+ * Proposes the moments of a movement from the points, each between those before and after it that are known. A rule
+ * that looks before or after another moment waits for that one; a mark that a person set counts as it stands. Moments
+ * whose rule finds nothing, or has none, are left out.
  */
 export function proposeMoments(
   movement: Movement,

@@ -9,11 +9,17 @@ import { proposeMoments, speedOf, type Proposal } from './propose-moments';
 /** The moments of one repetition; they follow each other in the movement's order. */
 export type Repetition = readonly Proposal[];
 
-/** A peak that stands out less than this share of what is usual for the clip is no repetition of it; one that stands out hardly at all is not usual. */
+/**
+ * A peak that stands out less than this share of what is usual for the clip is no repetition of it; one that stands out
+ * hardly at all is not usual.
+ */
 const LEAST_PROMINENCE = 0.4;
 const HARDLY = 0.12;
 
-/** Peaks that stand out of a curve like repetitions do: against the usual one, so that one deep repetition does not hide the shallow ones. */
+/**
+ * Peaks that stand out of a curve like repetitions do: against the usual one, so that one deep repetition does not hide
+ * the shallow ones.
+ */
 function prominent(score: Float64Array, noise: number): readonly number[] {
   const peaks = peaksOf(score);
   const most = Math.max(0, ...peaks.map((p) => p.prominence));
@@ -22,7 +28,10 @@ function prominent(score: Float64Array, noise: number): readonly number[] {
   return candidates.filter((p) => p.prominence >= LEAST_PROMINENCE * usual).map((p) => p.frame);
 }
 
-/** Round a moment that is counted its rule is asked again how sure it is, seconds; what it is where it finds nothing by itself. */
+/**
+ * Round a moment that is counted its rule is asked again how sure it is, seconds; what it is where it finds nothing by
+ * itself.
+ */
 const AROUND = 0.06;
 const UNSURE = { confidence: 0.5, sd: 0.02 } as const;
 
@@ -94,9 +103,9 @@ const countedBy = (movement: Movement): (Moment & { readonly rule: MomentRule })
 };
 
 /**
- * Finds the repetitions of a movement in one clip: every time that the moment they are counted by happens, with the other moments round it
- * by their own rules. One that lacks a moment that has a rule (cut off by the clip's ends, or hidden) is left out, as is one whose moments
- * do not follow each other.
+ * Finds the repetitions of a movement in one clip: every time that the moment they are counted by happens, with the
+ * other moments round it by their own rules. One that lacks a moment that has a rule (cut off by the clip's ends, or
+ * hidden) is left out, as is one whose moments do not follow each other.
  * @returns in time order; at most one where the movement does not repeat
  */
 export function findRepetitions(movement: Movement, performance: Performance): readonly Repetition[] {
@@ -112,8 +121,8 @@ export function findRepetitions(movement: Movement, performance: Performance): r
 }
 
 /**
- * The moments of a performance as the points suggest them: of a movement that repeats, where nothing is marked yet, those of the repetition of which most is
- * found, and most surely; else each by its own rule.
+ * The moments of a performance as the points suggest them: of a movement that repeats, where nothing is marked yet,
+ * those of the repetition of which most is found, and most surely; else each by its own rule.
  */
 export function proposePerformance(movement: Movement, performance: Performance): readonly Proposal[] {
   const by = countedBy(movement);

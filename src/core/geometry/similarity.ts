@@ -6,7 +6,10 @@ export interface Similarity {
   readonly scale: number;
   readonly turn: number;
   readonly shift: Vec2;
-  /** What is left of the second figure's squared size after it was fitted, 0..1: 0 is the same shape (Procrustes distance). */
+  /**
+   * What is left of the second figure's squared size after it was fitted, 0..1: 0 is the same shape (Procrustes
+   * distance).
+   */
   readonly disparity: number;
 }
 
@@ -16,8 +19,8 @@ const middleOf = (points: readonly Vec2[]): Vec2 => ({
 });
 
 /**
- * The similarity that takes one figure's points to another's with the least squared distance (Umeyama 1991; in the plane a closed
- * form by complex numbers).
+ * The similarity that takes one figure's points to another's with the least squared distance (Umeyama 1991; in the
+ * plane a closed form by complex numbers).
  */
 export function similarity(from: readonly Vec2[], to: readonly Vec2[]): Result<Similarity, Issue<'too-few'>> {
   if (from.length < 2 || from.length !== to.length)

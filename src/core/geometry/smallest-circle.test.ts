@@ -29,7 +29,8 @@ test('it holds every point, and no point can be spared by a smaller one', () => 
       const { centre, radius } = smallestCircle(points);
       const away = points.map((p) => Math.hypot(p.x - centre.x, p.y - centre.y));
       expect(Math.max(...away)).toBeLessThanOrEqual(radius + 1e-6);
-      // The smallest circle cannot be smaller than half of the widest pair, nor larger than that by more than 2 / sqrt(3) (Jung 1901).
+      // The smallest circle cannot be smaller than half of the widest pair, nor larger than that by more than 2 /
+      // sqrt(3) (Jung 1901).
       const widest = Math.max(...points.flatMap((p) => points.map((q) => Math.hypot(p.x - q.x, p.y - q.y))));
       expect(radius).toBeGreaterThanOrEqual(widest / 2 - 1e-6);
       expect(radius).toBeLessThanOrEqual(widest / Math.sqrt(3) + 1e-6);

@@ -20,7 +20,10 @@ export const rotate = (v: Vec2, angle: number): Vec2 => ({
   y: v.x * Math.sin(angle) + v.y * Math.cos(angle),
 });
 
-/** A vector on the axes of a line: along it from its first point to its second, and to the left of that; NaN where the line has no length. */
+/**
+ * A vector on the axes of a line: along it from its first point to its second, and to the left of that; NaN where the
+ * line has no length.
+ */
 export function onAxes(v: Vec2, from: Vec2, to: Vec2): Vec2 {
   const [dx, dy] = [to.x - from.x, to.y - from.y];
   const length = Math.hypot(dx, dy);

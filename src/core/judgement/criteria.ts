@@ -42,7 +42,10 @@ const MET: Readonly<Record<State, Met>> = {
 };
 const SHARE: Readonly<Record<Met, number>> = { yes: 1, partly: 0.5, no: 0, open: 0 };
 
-/** Marks a performance by a criteria sheet: every criterion from the state of its measure, or by eye with a reason; gates hold the sum down. */
+/**
+ * Marks a performance by a criteria sheet: every criterion from the state of its measure, or by eye with a reason;
+ * gates hold the sum down.
+ */
 export function markSheet(
   sheet: CriteriaSheetDocument,
   judged: readonly Judged[],

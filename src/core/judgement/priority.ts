@@ -60,7 +60,10 @@ function ownScore(judged: Judged): number {
 const liesOn = (side: 'low' | 'high' | undefined, gap: Judged): boolean =>
   side === undefined || (side === 'low') === gap.excess < 0;
 
-/** The gap that a gap hangs under: its strongest cause that is itself a gap, both on the sides that the link names, or null where it is a root. */
+/**
+ * The gap that a gap hangs under: its strongest cause that is itself a gap, both on the sides that the link names, or
+ * null where it is a root.
+ */
 function strongestCause(
   movement: Movement,
   effect: Judged,

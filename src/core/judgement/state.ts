@@ -49,8 +49,9 @@ const basisOf = (spread: Spread | null): BandBasis =>
         : 'attempts-of-one';
 
 /**
- * Half of a range round reference performers: where there are three or more, that in which the next performer of the same population lies in 95 of 100 cases (t
- * quantile with n - 1, times s sqrt(1 + 1/n)), and no narrower than the tolerance. Fewer cannot say how much good performers differ, and the target's tolerance stands.
+ * Half of a range round reference performers: where there are three or more, that in which the next performer of the
+ * same population lies in 95 of 100 cases (t quantile with n - 1, times s sqrt(1 + 1/n)), and no narrower than the
+ * tolerance. Fewer cannot say how much good performers differ, and the target's tolerance stands.
  */
 const halfOfReference = (tolerance: number, spread: Spread | null): number =>
   spread && spread.n >= LEAST_FOR_SPREAD ? Math.max(tolerance, predictionFactor(spread.n) * spread.sd) : tolerance;
@@ -62,7 +63,8 @@ function bandOf(
   spread: Spread | null,
 ): { band: Band; tolerance: number } | null {
   const si = (value: number): number => toSi(value, unit);
-  // A one-sided target has no width of its own, and its value depends on where a convention counts from: what is usual for the unit stands in.
+  // A one-sided target has no width of its own, and its value depends on where a convention counts from: what is usual
+  // for the unit stands in.
   const oneSided = usualTolerance(unit);
   switch (target.type) {
     case 'same-as-reference': {
@@ -121,8 +123,8 @@ function referenceStateOf({ measure, reference, spread }: Comparison): State | n
 
 /**
  * State of one measure. A gap is claimed only when the excess over the band is larger than both the margin and its own
- * error; inside the band is claimed only when the error is not wider than the tolerance (for a one-sided target, and for a strength: than the room
- * to its nearest limit), or else the state is *within error*.
+ * error; inside the band is claimed only when the error is not wider than the tolerance (for a one-sided target, and
+ * for a strength: than the room to its nearest limit), or else the state is *within error*.
  */
 export function judge(comparison: Comparison, decision: Decision | undefined): Judged {
   const { measure, athlete, reference } = comparison;
@@ -151,7 +153,8 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
 
   const excess = outside(athlete.value, target.band, subtract);
   const basis = relative ? basisOf(comparison.spread.reference) : 'target';
-  // A range of performers holds their own measuring errors and how unsure its middle is; beside it only the athlete's error counts.
+  // A range of performers holds their own measuring errors and how unsure its middle is; beside it only the athlete's
+  // error counts.
   const u =
     basis === 'target'
       ? COVERAGE_95 * athlete.sd
@@ -193,7 +196,10 @@ export function judge(comparison: Comparison, decision: Decision | undefined): J
 /** Of measures judged by a prediction range so many lie outside it by chance alone, in every hundred. */
 const BY_CHANCE = 0.05;
 
-/** How many measures were judged at all, of how many, and how many of them another member of the same population would be outside of by chance. */
+/**
+ * How many measures were judged at all, of how many, and how many of them another member of the same population would
+ * be outside of by chance.
+ */
 export function judgedCount(judged: readonly Judged[]): {
   readonly judged: number;
   readonly measurable: number;

@@ -1,6 +1,9 @@
 import { judgedCount, type Judged } from './state';
 
-/** What a verdict rests on, in sentences: how much was judged at all, what waits for the analyst, and what the references can say. */
+/**
+ * What a verdict rests on, in sentences: how much was judged at all, what waits for the analyst, and what the
+ * references can say.
+ */
 export function judgedSummary(judged: readonly Judged[]): readonly string[] {
   const { judged: n, measurable, of, byChance } = judgedCount(judged);
   const waiting = judged.filter((j) =>

@@ -31,7 +31,10 @@ export interface WorkItem {
   readonly measures: readonly string[];
 }
 
-/** What is still to be placed or checked before the movement's measures can be trusted in this clip, in the order of its moments. */
+/**
+ * What is still to be placed or checked before the movement's measures can be trusted in this clip, in the order of its
+ * moments.
+ */
 export function workList(movement: Movement, performance: Performance): readonly WorkItem[] {
   const items = new Map<string, WorkItem & { measures: string[] }>();
   for (const moment of movement.moments) {

@@ -58,7 +58,8 @@ describe('every quantity against a case that can be reckoned by hand', () => {
       45,
       'deg',
     ],
-    // Seen from above, a right-hander goes to the right; the right shoulder is down and to the right of the left one: turned to the left.
+    // Seen from above, a right-hander goes to the right; the right shoulder is down and to the right of the left one:
+    // turned to the left.
     facing: [
       { q: 'facing', points: ['opposite-elbow', 'opposite-wrist'] },
       { 'left-elbow': [300, 300], 'left-wrist': [400, 400] },
@@ -91,7 +92,8 @@ describe('every quantity against a case that can be reckoned by hand', () => {
       12,
       '%BH',
     ],
-    // Three points, the middle one 30 beside the line over the outer ones of length 200: 20 from the best line, which lies 10 higher.
+    // Three points, the middle one 30 beside the line over the outer ones of length 200: 20 from the best line, which
+    // lies 10 higher.
     alignment: [
       { q: 'alignment', points: ['opposite-elbow', 'opposite-wrist', 'own-ball'] },
       { 'left-elbow': [300, 400], 'left-wrist': [400, 370], 'own-ball': [500, 400] },
@@ -233,7 +235,8 @@ describe('every quantity against a case that can be reckoned by hand', () => {
         ),
       ),
     ).toBeCloseTo(straight / Math.cos((25 * Math.PI) / 180), 9);
-    // A known length that lies along the way is shortened like everything else along it: what is measured there is right as it is, and what is upright shrinks.
+    // A known length that lies along the way is shortened like everything else along it: what is measured there is
+    // right as it is, and what is upright shrinks.
     const level = { scale: { ...METRES.scale, alongDegrees: 0 } };
     expect(
       value(
@@ -301,7 +304,8 @@ describe('kinds over a phase', () => {
   });
 
   describe('on a craft that rolls along, pitches and turns', () => {
-    // The craft's middle runs 4 pixels a frame and rises; its line pitches by up to 30 degrees; the hand goes back along it, 2 pixels a frame.
+    // The craft's middle runs 4 pixels a frame and rises; its line pitches by up to 30 degrees; the hand goes back
+    // along it, 2 pixels a frame.
     const tilt = (f: number): number => 0.5 * Math.sin(f / 9);
     const place = (f: number, ahead: number, above: number): [number, number] => {
       const [c, s] = [Math.cos(tilt(f)), Math.sin(tilt(f))];

@@ -41,12 +41,15 @@ export const quantitySeries = (holdsValue: boolean) => ({
   holdsValue: (): boolean => holdsValue,
 });
 
-/** How much of what a finder does alike in all clips is the same at two moments of one movement: half, since the posture is another. */
+/**
+ * How much of what a finder does alike in all clips is the same at two moments of one movement: half, since the posture
+ * is another.
+ */
 const ALIKE_BETWEEN_MOMENTS = 0.5;
 
 /**
- * Error of one reading minus another of the same clip: their own errors add up, what the clip's camera and scale do to both is taken as a
- * difference, and half of what the finder does alike falls out.
+ * Error of one reading minus another of the same clip: their own errors add up, what the clip's camera and scale do to
+ * both is taken as a difference, and half of what the finder does alike falls out.
  */
 export function errorOfDifference(
   a: Measured,

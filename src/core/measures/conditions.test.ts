@@ -11,7 +11,10 @@ import { ORIGIN, type Track } from '../tracks/track';
 import { fromSi } from '../units';
 import { differenceOf, evaluateMeasure } from '.';
 
-/** Measures under conditions that are not those of a textbook: wraps, dropped frames, cameras beside the plane, points on each other. */
+/**
+ * Measures under conditions that are not those of a textbook: wraps, dropped frames, cameras beside the plane, points
+ * on each other.
+ */
 
 const common = { id: 'x', name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks' } as const;
 const make = (measure: object): Measure => readMeasure({ ...common, ...measure });
@@ -424,7 +427,8 @@ describe('a moment lies in the interval in which it may lie', () => {
 
   it('a flight of no time, marked by its last and first frames on the ground, is 0 ms and not a frame', () => {
     const flight = make({ kind: 'duration', plane: 'any', from: 'off', to: 'down' });
-    // One foot leaves and the other lands at the same instant, between frames 20 and 21: both are seen on the frame beside it.
+    // One foot leaves and the other lands at the same instant, between frames 20 and 21: both are seen on the frame
+    // beside it.
     const clip = stickClip();
     const marks = { off: markByHand(20, 'last'), down: markByHand(21, 'first') };
     expect(value(evaluateMeasure(flight, preparePerformance(clip, {}, marks, 20)))).toBeCloseTo(0, 1);

@@ -16,7 +16,9 @@ export function otherSide(of: Quantity): Quantity {
   return JSON.parse(JSON.stringify(of), (_, v: unknown) => (isRef(v) ? swap(v) : v)) as Quantity;
 }
 
-/** How a plane shows the other side of a body: from the front and from above as a mirror image, from the side as it is. */
+/**
+ * How a plane shows the other side of a body: from the front and from above as a mirror image, from the side as it is.
+ */
 const MIRROR: Readonly<Record<Plane, Mirror>> = { frontal: 'x', transverse: 'y', sagittal: null, any: null };
 
 /** Both sides of the body against each other. */

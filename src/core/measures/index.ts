@@ -55,7 +55,10 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
 export const kindOf = (measure: Measure): KindOfMeasure<MeasureKind> =>
   MEASURE_KINDS[measure.kind] as unknown as KindOfMeasure<MeasureKind>;
 
-/** A measure's value in a performance; why there is none where the view does not show its plane or a moment is missing or only a guess. */
+/**
+ * A measure's value in a performance; why there is none where the view does not show its plane or a moment is missing
+ * or only a guess.
+ */
 export function evaluateMeasure(measure: Measure, performance: Performance): Reading {
   const kind = kindOf(measure);
   const refusal = viewRefusal(performance.clip, measure.plane);

@@ -35,7 +35,9 @@ export interface KindOfMeasure<K extends MeasureKind> {
   readonly refs: (measure: MeasureOf<K>) => readonly PointRef[];
   /** Whether a proposed moment must be sure before it is read; an answer by eye is not read off its moment. */
   readonly needsSureMoments: boolean;
-  /** Its value in a performance whose view shows its plane and whose moments are there (`evaluateMeasure` sees to both). */
+  /**
+   * Its value in a performance whose view shows its plane and whose moments are there (`evaluateMeasure` sees to both).
+   */
   readonly evaluate: (measure: MeasureOf<K>, performance: Performance) => Reading;
   /** One value minus another, SI; directions go round. */
   readonly difference: (measure: MeasureOf<K>, a: number, b: number) => number;

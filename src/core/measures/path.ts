@@ -13,8 +13,9 @@ import { drawPath, edgeLengths, isPath, knownPoints, pathOf, pathProvenance, typ
 const WINDOW = 0.1;
 
 /**
- * Length of a path. Noise makes a path longer: a point that stands still trembles on. Over short windows the mean square of the speed is that of the movement plus twice the
- * variance of the speed's noise, which the jitter of the data gives; what the movement has is what is counted.
+ * Length of a path. Noise makes a path longer: a point that stands still trembles on. Over short windows the mean
+ * square of the speed is that of the movement plus twice the variance of the speed's noise, which the jitter of the
+ * data gives; what the movement has is what is counted.
  * @returns the length, and how much of it noise may still have given or taken
  */
 function lengthOf(performance: Performance, path: Path): { readonly length: number; readonly sd: number } {
@@ -33,7 +34,8 @@ function lengthOf(performance: Performance, path: Path): { readonly length: numb
     const time = window.reduce((sum, s) => sum + s.time, 0);
     const plain = window.reduce((sum, s) => sum + s.step, 0);
     const square = window.reduce((sum, s) => sum + s.step ** 2 / s.time, 0) / time;
-    // The speed that is left without its noise; noise across the way lengthens a step of a moving point by half its variance over the speed.
+    // The speed that is left without its noise; noise across the way lengthens a step of a moving point by half its
+    // variance over the speed.
     const own = Math.sqrt(Math.max(0, square - noise));
     const kept = own === 0 ? 0 : own / Math.sqrt(own ** 2 + noise / 2);
     length += plain * kept;

@@ -9,14 +9,14 @@ import { eventSd } from '../statistics/event-time';
 import { quadrature } from '../statistics/propagate';
 
 /**
- * The largest of many noisy values lies above the true peak, by most of their own deviation: what is said of a peak is so much wider
- * (calibrated with `npm run bench judge`).
+ * The largest of many noisy values lies above the true peak, by most of their own deviation: what is said of a peak is
+ * so much wider (calibrated with `npm run bench judge`).
  */
 export const PEAK_WIDENING = 1.35;
 
 /**
- * What the edge of a phase that is off by its timing error does to a peak that lies at that edge: the curve's slope there, per second, times
- * that error. Nothing for a peak inside.
+ * What the edge of a phase that is off by its timing error does to a peak that lies at that edge: the curve's slope
+ * there, per second, times that error. Nothing for a peak inside.
  */
 export function edgeSd(
   performance: Performance,
@@ -37,8 +37,8 @@ export function edgeSd(
 const WITHIN_NOISE = 3;
 
 /**
- * By how much the largest of noisy values lies above the true top: what the largest of as many errors is as have a say there. Noise that is cut off has two independent
- * values for each period of the cut-off.
+ * By how much the largest of noisy values lies above the true top: what the largest of as many errors is as have a say
+ * there. Noise that is cut off has two independent values for each period of the cut-off.
  * @param values upwards; @param noise standard deviation that the data show; 0 takes nothing away
  */
 export function aboveTop(
@@ -56,8 +56,8 @@ export function aboveTop(
 }
 
 /**
- * Why nothing is said of the peak of a size (which has no sign) that is no higher than noise alone would make it; null for one that
- * stands out.
+ * Why nothing is said of the peak of a size (which has no sign) that is no higher than noise alone would make it; null
+ * for one that stands out.
  * @param height the peak without its noise
  */
 export const lostInNoise = (height: number): NotMeasurable | null =>
@@ -70,8 +70,9 @@ export const lostInNoise = (height: number): NotMeasurable | null =>
     : null;
 
 /**
- * What a quick peak of a rate loses: to the derivative over two frames a sixth of its second difference (series of the central difference) and about as much again by what lies
- * between frames; to the smoothing what the same smoothing takes off once more (twicing, Tukey 1977).
+ * What a quick peak of a rate loses: to the derivative over two frames a sixth of its second difference (series of the
+ * central difference) and about as much again by what lies between frames; to the smoothing what the same smoothing
+ * takes off once more (twicing, Tukey 1977).
  * @param score the rate, upwards, over the whole clip
  */
 export function flattened(
@@ -85,21 +86,31 @@ export function flattened(
   return quadrature(Number.isNaN(bend) ? 0 : bend / 3, Number.isNaN(again) ? 0 : score[i]! - again);
 }
 
-/** What a finder does alike in all clips changes with the posture, in about so much time, seconds (a limb passes another; common practice). */
+/**
+ * What a finder does alike in all clips changes with the posture, in about so much time, seconds (a limb passes
+ * another; common practice).
+ */
 export const POSTURE_TIME = 0.1;
 
-/** Filter and finder bend a curve as well as trembling on it: a peak's time is so much less sure (against rendered truth). */
+/**
+ * Filter and finder bend a curve as well as trembling on it: a peak's time is so much less sure (against rendered
+ * truth).
+ */
 const TIME_WIDENING = 1.5;
 
 /** Half of a stretch of smooth noise: what is nearer together than this is one peak, seconds. */
 const halfPeriod = (cutoff: number): number => 1 / (4 * cutoff);
 
-/** A curve that comes this near to its top elsewhere may have its true top there: finder and filter bend it by some per cent (against rendered truth). */
+/**
+ * A curve that comes this near to its top elsewhere may have its true top there: finder and filter bend it by some per
+ * cent (against rendered truth).
+ */
 const NEARLY = 0.25;
 
 /**
- * How sure the time of a peak is, seconds. Noise of deviation s that is cut off at w moves the top of a peak of curvature c by s w / (sqrt(3) c), which
- * is the deviation of the noise's slope over c. Wherever else in the phase the curve comes all but as high the true top may lie too: anywhere between, evenly.
+ * How sure the time of a peak is, seconds. Noise of deviation s that is cut off at w moves the top of a peak of
+ * curvature c by s w / (sqrt(3) c), which is the deviation of the noise's slope over c. Wherever else in the phase the
+ * curve comes all but as high the true top may lie too: anywhere between, evenly.
  * @param score the curve, upwards, over the whole clip; @param span the phase; @param sd of the curve's noise
  */
 export function peakTimeSd(

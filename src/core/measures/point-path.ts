@@ -33,10 +33,15 @@ export interface Path {
   readonly scaleSd: number;
 }
 
-/** A limb's last segment is about this long, share of standing height (Drillis and Contini: forearm 0.146, shank 0.246). */
+/**
+ * A limb's last segment is about this long, share of standing height (Drillis and Contini: forearm 0.146, shank 0.246).
+ */
 const LEVER = 0.2;
 
-/** Random and alike deviation of one coordinate at a frame, pixels; a line that is not surely placed turns what lies far from its origin. */
+/**
+ * Random and alike deviation of one coordinate at a frame, pixels; a line that is not surely placed turns what lies far
+ * from its origin.
+ */
 function pathError(
   performance: Performance,
   { point, relativeTo, line }: Moving,

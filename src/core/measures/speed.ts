@@ -19,7 +19,10 @@ const unitOf = ({ lengthIn }: Pick<MeasureOf<'speed'>, 'lengthIn'>): DisplayUnit
 const noiseOf = (performance: Performance, path: Path): number =>
   derivativeSd(path.sd, performance.interval, performance.cutoff);
 
-/** A point that is taken beside the joint in the same way throughout goes round with its segment: its speed is off by as much as it is long. */
+/**
+ * A point that is taken beside the joint in the same way throughout goes round with its segment: its speed is off by as
+ * much as it is long.
+ */
 const besideSd = (path: Path, value: number): number => (Math.abs(value) * path.alike) / path.lever;
 
 function speedReading(

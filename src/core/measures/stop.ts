@@ -49,7 +49,8 @@ export const stop: KindOfMeasure<'stop'> = {
     const curve = speeds(way, performance.times, 'straight');
     const rest = (limit: number): Rest => longestRest(curve, performance.times, way, limit);
     const { from, to, time } = rest(measure.slower);
-    // Noise in the speed ends a rest early or late: how long it would be with the limit moved by two deviations either way, a third of it (against rendered truth).
+    // Noise in the speed ends a rest early or late: how long it would be with the limit moved by two deviations either
+    // way, a third of it (against rendered truth).
     const noise = 2 * derivativeSd(way.sd, performance.interval, performance.cutoff);
     const unsure = (rest(measure.slower + noise).time - rest(measure.slower - noise).time) / 3;
     return {

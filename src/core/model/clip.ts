@@ -72,8 +72,8 @@ export const clipSchema = z.object({
   brightness: z.number().min(0.5).max(4).default(1),
   contrast: z.number().min(0.5).max(3).default(1),
   /**
-   * Another camera's clip of the same performance: frame positions (fractions lie between two frames) that are one instant
-   * in both. One pair fixes the offset of the two clocks, two or more their drift as well.
+   * Another camera's clip of the same performance: frame positions (fractions lie between two frames) that are one
+   * instant in both. One pair fixes the offset of the two clocks, two or more their drift as well.
    */
   joined: z
     .object({
@@ -96,7 +96,10 @@ export const clipSchema = z.object({
     .default(null),
   /** From where a figure drawn from points in space is seen; null for a video or points of a picture. */
   figure: z.object({ azimuthDegrees: z.number(), elevationDegrees: z.number() }).nullable().default(null),
-  /** A rectangle on the ground: its corners in the picture, one after the other, its length from the first to the second and its width, metres. */
+  /**
+   * A rectangle on the ground: its corners in the picture, one after the other, its length from the first to the second
+   * and its width, metres.
+   */
   ground: z
     .object({
       corners: z.array(z.object({ x: coordinateSchema, y: coordinateSchema })).length(4),

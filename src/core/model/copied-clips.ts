@@ -11,7 +11,8 @@ export interface CopiedClips extends KnownOfClips {
 }
 
 /**
- * Clips of a session under new ids, with their points and what was marked and answered on them; videos are referred to, not copied.
+ * Clips of a session under new ids, with their points and what was marked and answered on them; videos are referred to,
+ * not copied.
  * @param withMoments whether moments, repetitions and answers come along: they belong to one movement
  */
 export function copyClips(

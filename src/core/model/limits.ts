@@ -1,8 +1,8 @@
 import { z } from 'zod';
 
 /**
- * What a number, a name or a date from outside can be, in one place for all formats: what lies beyond is a damaged file or a slip, and would
- * lock a session or freeze a screen later.
+ * What a number, a name or a date from outside can be, in one place for all formats: what lies beyond is a damaged file
+ * or a slip, and would lock a session or freeze a screen later.
  */
 export const LIMITS = {
   /** Frames or samples per second. */

@@ -89,7 +89,10 @@ const base = z.enum(['up', 'down', 'forward']);
 const pair = z.tuple([pointRefSchema, pointRefSchema]);
 const triple = z.tuple([pointRefSchema, pointRefSchema, pointRefSchema]);
 
-/** Axes that turn along: forward from the first point to the second, up to the left of it. Null for the axes of the level picture. */
+/**
+ * Axes that turn along: forward from the first point to the second, up to the left of it. Null for the axes of the
+ * level picture.
+ */
 const line = pair.nullable().default(null);
 
 const several = (least: number) => z.array(pointRefSchema).min(least).max(12);
@@ -122,7 +125,10 @@ export const momentRuleSchema = z.discriminatedUnion('rule', [
     of: quantitySchema,
     which: z.enum(['largest', 'smallest']),
     ...within,
-    /** The top of a flight: of the parabola through what lies so many seconds to either side, rather than of single frames. */
+    /**
+     * The top of a flight: of the parabola through what lies so many seconds to either side, rather than of single
+     * frames.
+     */
     flight: z.number().positive().max(0.5).nullable().default(null),
   }),
   /** The first or the last time that a quantity passes a level (display unit). */
@@ -158,7 +164,10 @@ export const momentSchema = z.object({
   key: z.string().length(1),
   /** What to look for in the picture. */
   look: z.string(),
-  /** Which whole frame is marked by hand: the one nearest to it, the first in which it has happened, or the last in which it has not yet. */
+  /**
+   * Which whole frame is marked by hand: the one nearest to it, the first in which it has happened, or the last in
+   * which it has not yet.
+   */
   frame: z.enum(['nearest', 'first', 'last']).default('nearest'),
   /** How it is proposed from the points; null where only an eye can tell. */
   rule: momentRuleSchema.nullable().default(null),
@@ -186,7 +195,10 @@ const lengthIn = z.enum(['m', '%BH']).default('%BH');
 const phase = { from: idSchema, to: idSchema };
 /** The value, or when it comes, counted from the beginning of the phase. */
 const give = z.enum(['value', 'time']).default('value');
-/** A point, alone or as seen from another one that moves along, and on axes that turn along: a craft, an animal, a machine. */
+/**
+ * A point, alone or as seen from another one that moves along, and on axes that turn along: a craft, an animal, a
+ * machine.
+ */
 const moving = { point: pointRefSchema, relativeTo: pointRefSchema.nullable().default(null), line, lengthIn };
 
 export const measureSchema = z.discriminatedUnion('kind', [
@@ -349,7 +361,10 @@ export const movementDocumentSchema = z
     cautions: z.array(z.object({ id: idSchema, text: z.string(), always: z.boolean() })),
     schools: z.array(schoolSchema).default([]),
     sheet: sheetSchema.nullable().default(null),
-    /** The moment by which repetitions are counted, where one clip holds several; in a cycle one ends where the next begins. */
+    /**
+     * The moment by which repetitions are counted, where one clip holds several; in a cycle one ends where the next
+     * begins.
+     */
     repeats: z.object({ by: idSchema, cycle: z.boolean() }).nullable().default(null),
     /** Lengths that stand in the picture of this movement, metres. */
     knownLengths: z.array(z.object({ name: z.string().min(1), metres: z.number().positive() })).default([]),

@@ -4,8 +4,9 @@ import { keySchema } from './limits';
 /** What the athlete is compared with. */
 export const referenceModelSchema = z.object({
   /**
-   * *one*: the first reference clip; *several*: all reference clips, their mean and spread; *phases*: another clip for some phases;
-   * *own*: another repetition of the athlete; *published*: no clip, only the targets that the movement states.
+   * *one*: the first reference clip; *several*: all reference clips, their mean and spread; *phases*: another clip for
+   * some phases; *own*: another repetition of the athlete; *published*: no clip, only the targets that the movement
+   * states.
    */
   kind: z.enum(['one', 'several', 'phases', 'own', 'published']).default('one'),
   /** Reference clips that are left out of *several*. */

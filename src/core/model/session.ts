@@ -30,7 +30,10 @@ const markSchema = z.object({
   sd: z.number().nonnegative().optional(),
   /** The part of it that the rule does alike in every clip, seconds. */
   alike: z.number().nonnegative().optional(),
-  /** What a whole frame marked by hand is: the first in which it has happened, the last in which it has not; else the nearest. */
+  /**
+   * What a whole frame marked by hand is: the first in which it has happened, the last in which it has not; else the
+   * nearest.
+   */
   seen: z.enum(['first', 'last']).optional(),
 });
 export type Mark = z.infer<typeof markSchema>;
@@ -88,10 +91,16 @@ export const sessionSchema = z.object({
   id: addressIdSchema,
   name: nameSchema,
   createdAt: z.string(),
-  /** The day it was filmed; null takes the day the session was made, and so does one that is no day: a session is never locked by it. */
+  /**
+   * The day it was filmed; null takes the day the session was made, and so does one that is no day: a session is never
+   * locked by it.
+   */
   filmedOn: filmingDaySchema.nullable().catch(null).default(null),
   movementId: keySchema,
-  /** A movement of the user's own; kept with the session, so that changing the file changes nothing here. Null takes one that ships. */
+  /**
+   * A movement of the user's own; kept with the session, so that changing the file changes nothing here. Null takes one
+   * that ships.
+   */
   ownMovement: movementSchema.nullable().default(null),
   daysToCompetition: z.number().int().nonnegative().max(10_000).nullable(),
   clips: z.array(clipSchema),
@@ -144,7 +153,10 @@ export interface Disagreement {
 const samplesOf = (track: Session['tracks'][string]): readonly number[] =>
   Object.values(track).flatMap((s) => (s ? [s.x.length, s.y.length, s.confidence.length, s.origin.length] : []));
 
-/** What the parts of a session say of each other that cannot be: two clips of one id, tracks of another length than their clip. */
+/**
+ * What the parts of a session say of each other that cannot be: two clips of one id, tracks of another length than
+ * their clip.
+ */
 export function disagreements(session: Session): readonly Disagreement[] {
   const found: Disagreement[] = [];
   const frames = new Map<string, number>();

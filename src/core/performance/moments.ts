@@ -20,8 +20,9 @@ export interface MomentTiming {
 export const LEAST_SURE = 0.35;
 
 /**
- * Standard deviation of a proposed moment, seconds, which its rule's own is never under: from some milliseconds for a sure one to
- * a twentieth of a second for one that is a guess (proposals on rendered and on noisy motion against truth, `npm run bench truth`).
+ * Standard deviation of a proposed moment, seconds, which its rule's own is never under: from some milliseconds for a
+ * sure one to a twentieth of a second for one that is a guess (proposals on rendered and on noisy motion against truth,
+ * `npm run bench truth`).
  */
 export const proposalSd = (confidence: number): number => 0.003 + 0.04 * (1 - confidence) ** 2;
 
@@ -29,8 +30,9 @@ export const proposalSd = (confidence: number): number => 0.003 + 0.04 * (1 - co
 export type Timed = Pick<Mark, 'frame'> & Partial<Mark>;
 
 /**
- * Where in time a mark lies, as a frame position. What was first seen in a frame happened between it and the one before, what was last seen
- * between it and the next: in the middle of that interval. A mark between two frames, and a proposal, stand where they are.
+ * Where in time a mark lies, as a frame position. What was first seen in a frame happened between it and the one
+ * before, what was last seen between it and the next: in the middle of that interval. A mark between two frames, and a
+ * proposal, stand where they are.
  */
 export function eventFrame({ frame, seen }: Timed): number {
   if (seen === undefined || !Number.isInteger(frame)) return frame;
@@ -66,7 +68,10 @@ export const markByHand = (frame: number, as: 'nearest' | 'first' | 'last'): Mar
   ...(as !== 'nearest' && Number.isInteger(frame) ? { seen: as } : {}),
 });
 
-/** Standard deviation of a moment's time, seconds: of one marked by hand, that it lies anywhere within a frame's interval. */
+/**
+ * Standard deviation of a moment's time, seconds: of one marked by hand, that it lies anywhere within a frame's
+ * interval.
+ */
 export const momentSd = (performance: Pick<Performance, 'timing' | 'interval'>, id: string): number =>
   Math.max(performance.timing?.[id]?.sd ?? 0, eventSd(performance.interval));
 

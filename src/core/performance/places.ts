@@ -19,7 +19,9 @@ interface Part {
   readonly weight: number;
 }
 
-/** The points that a reference by function means for a performer, and how much each counts; none where it means nothing. */
+/**
+ * The points that a reference by function means for a performer, and how much each counts; none where it means nothing.
+ */
 export function partsOf(
   ref: PointRef,
   performer: Pick<Performer, 'dominantSide' | 'segmentTable'>,
@@ -192,7 +194,10 @@ export function placesOf(performance: Performance, ref: PointRef, psi: number): 
   return places;
 }
 
-/** Where a point of the movement is in space at a frame position, metres, linear between frames; null where that is not known. */
+/**
+ * Where a point of the movement is in space at a frame position, metres, linear between frames; null where that is not
+ * known.
+ */
 export function spaceAt({ space, clip, smoothed }: Performance, ref: PointRef, frame: number): Vec3 | null {
   const parts = partsOf(ref, clip.performer, smoothed);
   if (!space || parts.length === 0) return null;

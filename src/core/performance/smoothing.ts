@@ -44,12 +44,17 @@ function unbelieved(series: PointSeries, height: number, rate: number): readonly
   return jumps.map((jump, i) => jump || lost[i]!);
 }
 
-/** Standard deviation of one coordinate by how the point came about, share of standing height; by hand it is in pixels. */
+/**
+ * Standard deviation of one coordinate by how the point came about, share of standing height; by hand it is in pixels.
+ */
 const SD_SHARE: Readonly<Record<number, number>> = { [ORIGIN.found]: 0.006, [ORIGIN.recorded]: 0.004 };
 /** An error that a hand corrects was there before and after it too, the less the farther away, seconds. */
 const CORRECTION_REACH = 0.06;
 
-/** How far each hand-placed point lies from where those beside it that are not say that it would be; NaN where nothing is beside it. */
+/**
+ * How far each hand-placed point lies from where those beside it that are not say that it would be; NaN where nothing
+ * is beside it.
+ */
 function corrections(series: PointSeries, isHand: readonly boolean[]): Float64Array {
   const away = new Float64Array(isHand.length).fill(NaN);
   isHand.forEach((hand, i) => {
@@ -74,8 +79,9 @@ function corrections(series: PointSeries, isHand: readonly boolean[]): Float64Ar
 }
 
 /**
- * How much each sample of a point counts where some were placed by hand and others were not: by the inverse of its variance. What a hand corrected tells how wrong
- * those beside it are, too, and they follow. Undefined where all came about alike.
+ * How much each sample of a point counts where some were placed by hand and others were not: by the inverse of its
+ * variance. What a hand corrected tells how wrong those beside it are, too, and they follow. Undefined where all came
+ * about alike.
  */
 function weightsOf(series: PointSeries, times: Float64Array, height: number): Float64Array | undefined {
   const isHand = Array.from(series.origin, (origin) => origin === ORIGIN.hand);

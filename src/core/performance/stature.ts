@@ -7,7 +7,10 @@ import type { Track } from '../tracks/track';
 
 /** Length of thigh, shank and trunk together as a share of standing height. */
 const CHAIN = LENGTH_SHARES.thigh + LENGTH_SHARES.shank + LENGTH_SHARES.trunk;
-/** Limbs that leave the plane only shorten the chain, shoulders that rise and noise lengthen it: a little above the middle it is what it is (made and recorded movements). */
+/**
+ * Limbs that leave the plane only shorten the chain, shoulders that rise and noise lengthen it: a little above the
+ * middle it is what it is (made and recorded movements).
+ */
 const SHARE = 0.6;
 
 /**

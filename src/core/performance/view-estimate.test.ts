@@ -6,8 +6,8 @@ import { offPlane } from '../calibration/view';
 const RADIANS = Math.PI / 180;
 
 /**
- * Somebody of 1000 pixels who is seen from `psi` degrees ahead of square, with a trunk that turns to and fro by `turn` degrees: shoulders 210
- * and hips 100 pixels apart, the far one further on by the sine.
+ * Somebody of 1000 pixels who is seen from `psi` degrees ahead of square, with a trunk that turns to and fro by `turn`
+ * degrees: shoulders 210 and hips 100 pixels apart, the far one further on by the sine.
  */
 const walker = (psi: number, turn = 0, change: Partial<Clip> = {}) => {
   const forward = change.travel === 'left' ? -1 : 1;

@@ -5,7 +5,10 @@ import { fail, ok, type Issue, type Result } from '../result';
 import { COVERAGE_95 } from '../statistics/normal';
 import { MOST_OFF_PLANE_DEGREES, offPlaneSd } from '../calibration/view';
 
-/** How far apart left and right joint lie, shares of standing height, how much people differ in it, and where a finder sees both, shares of standing height. */
+/**
+ * How far apart left and right joint lie, shares of standing height, how much people differ in it, and where a finder
+ * sees both, shares of standing height.
+ */
 const WIDTHS = [
   { joint: 'shoulder', width: 0.21, differs: 0.1, finder: 0.012 },
   { joint: 'hip', width: 0.1, differs: 0.2, finder: 0.008 },
@@ -23,12 +26,13 @@ export interface ViewEstimate {
 }
 
 /**
- * How far a camera is off the side view, from the body: seen square from the side the left and the right shoulder, and the left and the right
- * hip, lie behind each other on average, while a camera that is psi ahead sees the far one further on by sin(psi) of their distance.
- * Needs a performer who faces the way of travel on average: a walker or runner, not somebody who stands turned.
- * @param performance with both shoulders or both hips on 20 frames
- * Source: parallel projection of joint distances as shares of standing height (Drillis and Contini 1966; joint centres lie inside the
- * breadths there, from memory); both are joined by their variances.
+ * How far a camera is off the side view, from the body: seen square from the side the left and the right shoulder, and
+ * the left and the right hip, lie behind each other on average, while a camera that is psi ahead sees the far one
+ * further on by sin(psi) of their distance. Needs a performer who faces the way of travel on average: a walker or
+ * runner, not somebody who stands turned.
+ * @param performance with both shoulders or both hips on 20 frames Source: parallel projection of joint distances as
+ * shares of standing height (Drillis and Contini 1966; joint centres lie inside the breadths there, from memory); both
+ * are joined by their variances.
  */
 export function estimateOffPlane(
   performance: Performance,
@@ -67,7 +71,8 @@ export function estimateOffPlane(
     );
   const psi = Math.asin(sine);
   const toDegrees = 180 / Math.PI;
-  // Positive is anticlockwise seen from above: towards the front of somebody who goes to the right, towards the back of one who goes left.
+  // Positive is anticlockwise seen from above: towards the front of somebody who goes to the right, towards the back of
+  // one who goes left.
   return ok({
     degrees: (clip.travel === 'right' ? 1 : -1) * psi * toDegrees,
     sdDegrees: (toDegrees * Math.sqrt(1 / weight)) / Math.cos(psi),

@@ -16,8 +16,8 @@ export const refsOfWay = ({ point, relativeTo, line }: SeenFrom): readonly Point
 ];
 
 /**
- * A point at every frame, pixels, NaN where it is not known: in movement coordinates, as seen from a point that moves along (without one
- * named, from where the line begins), and on axes that turn with a line.
+ * A point at every frame, pixels, NaN where it is not known: in movement coordinates, as seen from a point that moves
+ * along (without one named, from where the line begins), and on axes that turn with a line.
  * @param psi camera off the plane's normal, radians
  */
 export function wayOfPoint(performance: Performance, { point, relativeTo, line }: SeenFrom, psi: number): Places {

@@ -18,7 +18,10 @@ export interface PointsError {
   readonly depth: number;
 }
 
-/** A usual lens sees this much of its distance across the picture (common practice: a phone's main camera, 1.2 picture widths to the focal length). */
+/**
+ * A usual lens sees this much of its distance across the picture (common practice: a phone's main camera, 1.2 picture
+ * widths to the focal length).
+ */
 const FOCAL_WIDTHS = 1.2;
 
 interface Source {
@@ -60,9 +63,9 @@ function variance(sources: ReadonlyMap<string, Source>, of: 'sd' | 'alike', stre
 }
 
 /**
- * What unknown depths do to a number, first order. A point that lies z behind the plane is seen z tan(psi) further along by a camera that stands psi
- * beside the plane's normal, and beside the picture's middle as much more as it is off the lens's axis. Depths are taken from the chain of the
- * body, so that neighbours on it share most of theirs.
+ * What unknown depths do to a number, first order. A point that lies z behind the plane is seen z tan(psi) further
+ * along by a camera that stands psi beside the plane's normal, and beside the picture's middle as much more as it is
+ * off the lens's axis. Depths are taken from the chain of the body, so that neighbours on it share most of theirs.
  */
 function depthVariance({ clip, bodyHeight }: Performance, sources: ReadonlyMap<string, Source>): number {
   if (Number.isNaN(bodyHeight)) return 0;
@@ -115,8 +118,10 @@ export function pointsError(
 }
 
 /**
- * The same of a number from points in space: every coordinate is as wrong as the picture's, and nothing is hidden in its depth.
- * @param slopes how the number changes with each reference, per metre; @param pixelsPerMetre of the picture in which the points' errors are stated
+ * The same of a number from points in space: every coordinate is as wrong as the picture's, and nothing is hidden in
+ * its depth.
+ * @param slopes how the number changes with each reference, per metre
+ * @param pixelsPerMetre of the picture in which the points' errors are stated
  */
 export function spatialError(
   performance: Performance,

@@ -14,7 +14,10 @@ const grounds = new WeakMap<Performance['smoothed'], number>();
 /** Of all frames this share has a lower foot point than the ground: what noise makes of a foot that stands. */
 const GROUND_SHARE = 0.15;
 
-/** Where the ground is: a low percentile of the lowest foot point of each frame, movement coordinates, pixels. NaN without feet. */
+/**
+ * Where the ground is: a low percentile of the lowest foot point of each frame, movement coordinates, pixels. NaN
+ * without feet.
+ */
 export function groundOf(performance: Performance): number {
   const known = grounds.get(performance.smoothed);
   if (known !== undefined) return known;

@@ -19,8 +19,8 @@ export interface Surroundings {
 }
 
 /**
- * A number that follows from points at one frame, with all that depends on what it is. When it is read, its error and its unit are the
- * same for all (`read.ts`).
+ * A number that follows from points at one frame, with all that depends on what it is. When it is read, its error and
+ * its unit are the same for all (`read.ts`).
  */
 export interface KindOfQuantity<Q extends QuantityName> {
   readonly q: Q;

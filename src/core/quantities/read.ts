@@ -24,7 +24,10 @@ import {
 } from './registry';
 import { isScale, scaleOf, type Scale } from './scale';
 
-/** Those who do the same movement leave the plane in much the same way: so much of what depths do is alike in clips that are filmed alike (common practice). */
+/**
+ * Those who do the same movement leave the plane in much the same way: so much of what depths do is alike in clips that
+ * are filmed alike (common practice).
+ */
 const ALIKE_DEPTH = 0.7;
 /** How well the ground's height is known from the feet, share of standing height (against made movements). */
 const GROUND_SD_SHARE = 0.008;
@@ -33,20 +36,26 @@ const STEP = 0.01;
 /** An angle less sure than this means nothing, radians; a length, share of standing height. */
 const MOST_SD = { angle: Math.PI / 6, length: 0.25, ratio: 0.5, metres: 0.45 } as const;
 /**
- * How fast a quantity may change where nothing tells (a single frame with points): a quick joint turns by 5 rad a second, a quick limb moves one and
- * a half standing heights (common practice). What is not known is not zero.
+ * How fast a quantity may change where nothing tells (a single frame with points): a quick joint turns by 5 rad a
+ * second, a quick limb moves one and a half standing heights (common practice). What is not known is not zero.
  */
 const UNKNOWN_RATE = { angle: 5, length: 1.5, ratio: 2, metres: 2.7 } as const;
 
 const refName = (ref: PointRef): string => ref.replace(/^own-/, '').replace('foot-index', 'toe').replaceAll('-', ' ');
 
-/** How a performer is looked at: as they are, or as their mirror image, so that the other side of a body can be held against the one. */
+/**
+ * How a performer is looked at: as they are, or as their mirror image, so that the other side of a body can be held
+ * against the one.
+ */
 export type Mirror = 'x' | 'y' | null;
 
 const mirrored = <P extends Vec2>(point: P, mirror: Mirror): P =>
   mirror === null ? point : { ...point, [mirror]: -point[mirror] };
 
-/** How a quantity is read from points in space, where the performance has them and it does not depend on from where it is seen. */
+/**
+ * How a quantity is read from points in space, where the performance has them and it does not depend on from where it
+ * is seen.
+ */
 interface InSpace {
   readonly value: (points: readonly Vec3[]) => number;
   /** A length in space becomes one in pixels. */
@@ -134,7 +143,10 @@ export function continuousCurve(performance: Performance, quantity: Quantity, le
   return goesRound(quantity) ? unwrap(curve) : curve;
 }
 
-/** How fast a quantity changes at a frame position, raw unit a second; from one side where the other is missing, null where both are. */
+/**
+ * How fast a quantity changes at a frame position, raw unit a second; from one side where the other is missing, null
+ * where both are.
+ */
 function rateAt(performance: Performance, quantity: Quantity, frame: number, psi: number): number | null {
   const last = performance.times.length - 1;
   const at = [Math.max(0, frame - 1), frame, Math.min(last, frame + 1)].map((f) => ({
@@ -244,8 +256,9 @@ function errorInSpace(
 }
 
 /**
- * Reads a quantity at a frame position. Its standard deviation joins, to first order: the errors of its points (`error.ts`), its rate of change
- * times the error of the moment, what the uncertainty of the camera's direction and the points' depths would change, and the scale.
+ * Reads a quantity at a frame position. Its standard deviation joins, to first order: the errors of its points
+ * (`error.ts`), its rate of change times the error of the moment, what the uncertainty of the camera's direction and
+ * the points' depths would change, and the scale.
  */
 export function readQuantity(
   performance: Performance,

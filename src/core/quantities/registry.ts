@@ -6,7 +6,10 @@ import { fold } from './fold';
 import { alignment, box, distanceQuantity, groundDistance, height, offset } from './lengths';
 import type { Dimension, KindOfQuantity, QuantityName } from './quantity';
 
-/** The registry: a new quantity is one entry here and in the schema; every kind of measure that takes one can then use it. */
+/**
+ * The registry: a new quantity is one entry here and in the schema; every kind of measure that takes one can then use
+ * it.
+ */
 export const QUANTITIES: { readonly [Q in QuantityName]: KindOfQuantity<Q> } = {
   'joint-angle': jointAngleQuantity,
   'segment-angle': segmentAngleQuantity,

@@ -3,7 +3,10 @@ import type { Performance } from '../performance/performance';
 import { notMeasurable, type NotMeasurable } from '../reading';
 import type { LengthIn } from './registry';
 
-/** How sure a scale is, share of a length: a line drawn along a known length, and a standing height read off the body (common practice). */
+/**
+ * How sure a scale is, share of a length: a line drawn along a known length, and a standing height read off the body
+ * (common practice).
+ */
 const SCALE_SD = { m: 0.01, '%BH': 0.02 } as const;
 
 export interface Scale {
@@ -14,8 +17,9 @@ export interface Scale {
 }
 
 /**
- * A known length in pixels of movement coordinates: what it has along the plane is stretched by the camera's angle like every other length.
- * One drawn before its direction was kept may lie any way: it is taken halfway, and is as much less sure.
+ * A known length in pixels of movement coordinates: what it has along the plane is stretched by the camera's angle like
+ * every other length. One drawn before its direction was kept may lie any way: it is taken halfway, and is as much less
+ * sure.
  */
 function knownPixels(
   scale: { readonly pixels: number; readonly alongDegrees?: number | undefined },

@@ -7,7 +7,10 @@ export interface Agreement {
   readonly absolute: number;
   /** Intraclass correlation of a single value, consistency, raters fixed: ICC(3,1). */
   readonly consistency: number;
-  /** Standard error of measurement of a single value, unit of the values: what differs between digitisings of one performance. */
+  /**
+   * Standard error of measurement of a single value, unit of the values: what differs between digitisings of one
+   * performance.
+   */
   readonly sem: number;
   /** Least change between two single values that is more than error in 95 of 100 cases. */
   readonly minimalDetectableChange: number;
@@ -20,8 +23,9 @@ const squares = (values: readonly number[], about: number): number =>
   values.reduce((sum, v) => sum + (v - about) ** 2, 0);
 
 /**
- * Intraclass correlations from the two-way analysis of variance (Shrout and Fleiss 1979, Psychol Bull 86:420-428), and the
- * error of a single value from the variance within performances, systematic differences between digitisings included.
+ * Intraclass correlations from the two-way analysis of variance (Shrout and Fleiss 1979, Psychol Bull 86:420-428), and
+ * the error of a single value from the variance within performances, systematic differences between digitisings
+ * included.
  * @param values one row per performance (or moment), one column per digitising
  */
 export function agreement(values: readonly (readonly number[])[]): Result<Agreement, TooFew> {

@@ -36,8 +36,9 @@ function positionsOf({ first }: DigitisedTwice): readonly number[] {
 }
 
 /**
- * Agreement of two digitisings, measure by measure, over the marked moments and the phases between them of all clips that were
- * digitised twice. Measures without a curve (times, shares) do not depend on the points, changes and rates have errors of their own. ICC, SEM and limits: `agreement.ts`.
+ * Agreement of two digitisings, measure by measure, over the marked moments and the phases between them of all clips
+ * that were digitised twice. Measures without a curve (times, shares) do not depend on the points, changes and rates
+ * have errors of their own. ICC, SEM and limits: `agreement.ts`.
  */
 export function agreementOf(movement: Movement, clips: readonly DigitisedTwice[]): readonly MeasureAgreement[] {
   const alike = new Map<string, [Measure, ...Measure[]]>();

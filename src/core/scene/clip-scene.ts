@@ -12,7 +12,10 @@ export interface ClipSceneOf {
   readonly movement: Movement;
   readonly judged: readonly Judged[];
   readonly performance: Performance;
-  /** Another performance of a role than the one that is compared: its measures have no reading, and are drawn on its first camera. */
+  /**
+   * Another performance of a role than the one that is compared: its measures have no reading, and are drawn on its
+   * first camera.
+   */
   readonly beside: boolean;
 }
 
@@ -25,7 +28,10 @@ export interface ClipSceneWish {
   readonly lit: string | null;
 }
 
-/** Body and measures of a clip at a frame: on the bench and in a film. A measure is drawn where it was read: on the camera that shows its plane. */
+/**
+ * Body and measures of a clip at a frame: on the bench and in a film. A measure is drawn where it was read: on the
+ * camera that shows its plane.
+ */
 export function clipScene(
   { movement, judged, performance, beside }: ClipSceneOf,
   frame: number,

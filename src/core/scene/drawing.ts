@@ -6,7 +6,10 @@ import type { Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import type { Primitive } from '../geometry/primitives';
 
-/** First and last frame of the phase that a frame lies in; before the first mark and after the last the clip's ends stand in. */
+/**
+ * First and last frame of the phase that a frame lies in; before the first mark and after the last the clip's ends
+ * stand in.
+ */
 export function phaseOf(movement: Movement, performance: Performance, frame: number): { first: number; last: number } {
   const marks = movement.moments
     .flatMap((m) => performance.marks[m.id] ?? [])

@@ -47,13 +47,17 @@ function runSection(section: SecondOrderSection, input: Float64Array): Float64Ar
   return output;
 }
 
-/** Samples mirrored about each end before filtering: the usual rule for a second-order section, and as long as the filter remembers. */
+/**
+ * Samples mirrored about each end before filtering: the usual rule for a second-order section, and as long as the
+ * filter remembers.
+ */
 const LEAST_PAD = 6;
 const padFor = (cutoff: number, rate: number): number => Math.max(LEAST_PAD, Math.ceil((1.25 * rate) / cutoff));
 
 /**
  * Zero-lag low-pass: a second-order Butterworth section run forward and backward (fourth order in all), with odd
- * reflection at both ends, over as many samples as the filter remembers. Equals scipy's `filtfilt(*butter(2, cutoff, fs=rate), x, padlen=pad)`.
+ * reflection at both ends, over as many samples as the filter remembers. Equals scipy's `filtfilt(*butter(2, cutoff,
+ * fs=rate), x, padlen=pad)`.
  *
  * @param samples evenly spaced, no missing values
  * @param cutoff corner of one pass in Hz; the two passes together are 3 dB down at 0.802 of it

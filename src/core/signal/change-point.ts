@@ -24,7 +24,10 @@ const STEP = 0.001;
 /** Beyond so many median residuals a sample counts no more than one there. */
 const CLIP = 4;
 
-/** Least squares of samples on a few columns by normal equations; the residual sum of squares, or Infinity where they do not decide. */
+/**
+ * Least squares of samples on a few columns by normal equations; the residual sum of squares, or Infinity where they do
+ * not decide.
+ */
 function residualSquares(rows: readonly (readonly number[])[], values: readonly number[]): number {
   const k = rows[0]!.length;
   const a = Array.from({ length: k }, (_, i) => [
@@ -45,8 +48,9 @@ function residualSquares(rows: readonly (readonly number[])[], values: readonly 
 }
 
 /**
- * The instant at which a point's coordinates turn from moving to resting, or the other way round: both are fitted at once by a level and, on the moving side, a parabola
- * that begins there (least squares over every instant in question; a hinge, as in segmented regression, Seber and Wild 1989, ch. 9).
+ * The instant at which a point's coordinates turn from moving to resting, or the other way round: both are fitted at
+ * once by a level and, on the moving side, a parabola that begins there (least squares over every instant in question;
+ * a hinge, as in segmented regression, Seber and Wild 1989, ch. 9).
  * @param coordinates each at `times`, NaN where missing; not smoothed, since smoothing rounds the corner
  * @returns null where too little is known on either side
  */

@@ -1,6 +1,7 @@
 /**
- * Rate of change at every sample, per second, by the parabola through it and its two neighbours at their own times: exact for a constant
- * speed and a constant acceleration however the samples are spaced. NaN at both ends and beside missing samples.
+ * Rate of change at every sample, per second, by the parabola through it and its two neighbours at their own times:
+ * exact for a constant speed and a constant acceleration however the samples are spaced. NaN at both ends and beside
+ * missing samples.
  * @param times seconds, increasing
  * @param values without jumps of whole turns
  */
@@ -15,8 +16,9 @@ export function rateOfChange(times: Float64Array, values: Float64Array): Float64
 }
 
 /**
- * Standard deviation of a derivative from that of the samples: white noise of variance s^2 at interval T has the spectral density
- * s^2 T / (2 pi), and its derivative through an ideal low-pass filter up to w the variance s^2 T w^3 / (3 pi), by integration of w^2.
+ * Standard deviation of a derivative from that of the samples: white noise of variance s^2 at interval T has the
+ * spectral density s^2 T / (2 pi), and its derivative through an ideal low-pass filter up to w the variance s^2 T w^3 /
+ * (3 pi), by integration of w^2.
  * @param sd of one sample, @param interval between samples in seconds, @param cutoff of the smoothing in Hz
  */
 export const derivativeSd = (sd: number, interval: number, cutoff: number): number => {

@@ -4,8 +4,9 @@ const LEAST = 12;
 const medianOf = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1]!;
 
 /**
- * Noise of samples as they themselves show it: the median size of their third differences, which of a smooth movement are next to nothing, and of white noise have twenty
- * times its variance. Noise that is carried on from sample to sample shows less.
+ * Noise of samples as they themselves show it: the median size of their third differences, which of a smooth movement
+ * are next to nothing, and of white noise have twenty times its variance. Noise that is carried on from sample to
+ * sample shows less.
  * @returns standard deviation; NaN where there are too few samples in a row to tell
  */
 export function noiseOfSamples(values: Float64Array): number {

@@ -4,7 +4,10 @@ export interface FrameSpan {
   readonly last: number;
 }
 
-/** Vertex of the parabola through three samples at -1, 0 and 1: its place and its value; the middle one where they do not bend down. */
+/**
+ * Vertex of the parabola through three samples at -1, 0 and 1: its place and its value; the middle one where they do
+ * not bend down.
+ */
 export function parabolaTop(
   before: number,
   middle: number,
@@ -47,8 +50,8 @@ export interface Peak {
 }
 
 /**
- * Local maxima with their topographic prominence: how far one must go down from a peak before going up to a higher one (as in
- * scipy.signal.peak_prominences). Missing samples are passed over.
+ * Local maxima with their topographic prominence: how far one must go down from a peak before going up to a higher one
+ * (as in scipy.signal.peak_prominences). Missing samples are passed over.
  */
 export function peaksOf(values: ArrayLike<number>): readonly Peak[] {
   const n = values.length;

@@ -18,8 +18,8 @@ export function interpolateLinear(times: Float64Array, samples: Float64Array, at
 }
 
 /**
- * Usual interval between samples: the mean of those within half as much again of the median. Containers that round times to a
- * millisecond make a plain median wrong (8, 8, 9 for 120 per second); pauses would make a plain mean wrong.
+ * Usual interval between samples: the mean of those within half as much again of the median. Containers that round
+ * times to a millisecond make a plain median wrong (8, 8, 9 for 120 per second); pauses would make a plain mean wrong.
  */
 export function typicalInterval(times: Float64Array): number {
   const gaps = Array.from({ length: times.length - 1 }, (_, i) => times[i + 1]! - times[i]!).sort((a, b) => a - b);

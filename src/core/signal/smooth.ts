@@ -41,8 +41,8 @@ const LEAST_SAMPLES = 6;
 
 /**
  * Smooths a coordinate over time: short dropouts are bridged, each run of data between longer ones is smoothed by
- * itself. Evenly spaced samples of equal weight go through the zero-lag Butterworth filter; others through the smoothing spline that has the
- * same response. Runs too short to smooth keep their raw values.
+ * itself. Evenly spaced samples of equal weight go through the zero-lag Butterworth filter; others through the
+ * smoothing spline that has the same response. Runs too short to smooth keep their raw values.
  * @param times real seconds, one per sample, increasing
  * @param samples one coordinate, NaN where missing
  */

@@ -1,4 +1,6 @@
-/** Solves a symmetric positive definite system with two bands beside the diagonal (LDL', Golub and Van Loan 1996, 4.3). */
+/**
+ * Solves a symmetric positive definite system with two bands beside the diagonal (LDL', Golub and Van Loan 1996, 4.3).
+ */
 function solvePentadiagonal(
   diagonal: Float64Array,
   first: Float64Array,
@@ -27,8 +29,9 @@ function solvePentadiagonal(
 }
 
 /**
- * Cubic smoothing spline at its own knots: the curve s with the least sum of weight (y - s)^2 plus lambda times the integral of s''^2 (Reinsch 1967, Numer. Math. 10).
- * Equals scipy's `make_smoothing_spline(times, samples, weights, lam)`.
+ * Cubic smoothing spline at its own knots: the curve s with the least sum of weight (y - s)^2 plus lambda times the
+ * integral of s''^2 (Reinsch 1967, Numer. Math. 10). Equals scipy's `make_smoothing_spline(times, samples, weights,
+ * lam)`.
  * @param times increasing; @param samples without missing values; @param weights above 0
  */
 export function smoothingSpline(
@@ -69,8 +72,9 @@ export function smoothingSpline(
 }
 
 /**
- * The lambda with which the spline of evenly spaced samples of equal weight has the response of the zero-lag filter, 1 / (1 + (f / corner)^4) (Craven and Wahba
- * 1979, Numer. Math. 31: a smoothing spline is a Butterworth filter run both ways).
+ * The lambda with which the spline of evenly spaced samples of equal weight has the response of the zero-lag filter, 1
+ * / (1 + (f / corner)^4) (Craven and Wahba 1979, Numer. Math. 31: a smoothing spline is a Butterworth filter run both
+ * ways).
  * @param corner of one pass, Hz; @param interval between samples, seconds
  */
 export const lambdaOf = (corner: number, interval: number): number => 1 / (interval * (2 * Math.PI * corner) ** 4);

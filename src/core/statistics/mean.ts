@@ -6,8 +6,9 @@ export interface MeanAndSd {
 }
 
 /**
- * Mean and standard deviation of values of which only the differences mean something: plain numbers, or directions, which go round. The mean is the value from which all
- * lie away by nought on average; it is found from the member in the middle of the others, so that where a circle is cut does not matter.
+ * Mean and standard deviation of values of which only the differences mean something: plain numbers, or directions,
+ * which go round. The mean is the value from which all lie away by nought on average; it is found from the member in
+ * the middle of the others, so that where a circle is cut does not matter.
  */
 export function meanAndSd(values: readonly number[], difference: (a: number, b: number) => number): MeanAndSd {
   const n = values.length;

@@ -22,5 +22,8 @@ export function normalQuantile(p: number): number {
   return (low + high) / 2;
 }
 
-/** How far the largest of n independent normal errors lies above nought on average, in their deviations (Blom 1958: the quantile of (n - 3/8) / (n + 1/4)). */
+/**
+ * How far the largest of n independent normal errors lies above nought on average, in their deviations (Blom 1958: the
+ * quantile of (n - 3/8) / (n + 1/4)).
+ */
 export const largestOf = (n: number): number => (n <= 1 ? 0 : normalQuantile((n - 0.375) / (n + 0.25)));

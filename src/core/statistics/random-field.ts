@@ -1,8 +1,9 @@
 import { studentCdf } from './student';
 
 /**
- * How many independent pieces a curve has: its length over the width to which noise is smooth, from the curves' residuals (Kiebel et al. 1999, Robust smoothness
- * estimation in statistical parametric maps; as for one-dimensional curves in Pataky 2010, J. Biomech. 43).
+ * How many independent pieces a curve has: its length over the width to which noise is smooth, from the curves'
+ * residuals (Kiebel et al. 1999, Robust smoothness estimation in statistical parametric maps; as for one-dimensional
+ * curves in Pataky 2010, J. Biomech. 43).
  * @param residuals of each curve from their mean, over their deviation there; missing samples are passed over
  */
 export function resels(residuals: readonly Float64Array[]): number {
@@ -19,7 +20,10 @@ export function resels(residuals: readonly Float64Array[]): number {
   return Math.max(1, steps / width);
 }
 
-/** Chance that a smooth curve of Student noise passes u anywhere, on either side (Worsley et al. 1996; expected Euler characteristic in one dimension). */
+/**
+ * Chance that a smooth curve of Student noise passes u anywhere, on either side (Worsley et al. 1996; expected Euler
+ * characteristic in one dimension).
+ */
 const chanceAnywhere = (u: number, freedom: number, pieces: number): number =>
   2 *
   (1 -

@@ -8,7 +8,9 @@ function logGamma(x: number): number {
   return (x + 0.5) * Math.log(t) - t + Math.log((Math.sqrt(2 * Math.PI) * sum) / x);
 }
 
-/** Regularised incomplete beta function by its continued fraction (Abramowitz and Stegun 1964, 26.5.8), Lentz's method. */
+/**
+ * Regularised incomplete beta function by its continued fraction (Abramowitz and Stegun 1964, 26.5.8), Lentz's method.
+ */
 function incompleteBeta(a: number, b: number, x: number): number {
   if (x <= 0) return 0;
   if (x >= 1) return 1;
@@ -52,5 +54,8 @@ export function studentQuantile(p: number, freedom: number): number {
   return (low + high) / 2;
 }
 
-/** Half of the 95 % prediction interval of one more member of a population of which n have been seen, in their standard deviations. */
+/**
+ * Half of the 95 % prediction interval of one more member of a population of which n have been seen, in their standard
+ * deviations.
+ */
 export const predictionFactor = (n: number): number => studentQuantile(0.975, n - 1) * Math.sqrt(1 + 1 / n);

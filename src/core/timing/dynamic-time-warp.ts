@@ -45,7 +45,9 @@ function framesAt(frames: Frames, at: readonly number[]): Frames {
   return { ...frames, length: at.length, data };
 }
 
-/** Euclidean distance of two frames over the curves that both know, scaled up for those missing; 0 where none is known. */
+/**
+ * Euclidean distance of two frames over the curves that both know, scaled up for those missing; 0 where none is known.
+ */
 function distance(a: Frames, b: Frames, i: number, j: number): number {
   let sum = 0;
   let known = 0;
@@ -117,8 +119,8 @@ interface Spread {
 }
 
 /**
- * Costs of the best paths from the first frames to every pair that a path of at most so much cost leads to, and to the pairs right after those.
- * Distances are written out by eights, since this is where the time goes.
+ * Costs of the best paths from the first frames to every pair that a path of at most so much cost leads to, and to the
+ * pairs right after those. Distances are written out by eights, since this is where the time goes.
  */
 function spread(a: Frames, b: Frames, most: number): Spread {
   const { width, data: fa } = a;
@@ -252,11 +254,12 @@ function warpFrames(a: Frames, b: Frames): Warp {
 }
 
 /**
- * Dynamic time warping with the classic steps (one frame in either or in both), first frames and last frames joined. Paths are spread from both
- * ends, each as far as half the cost of some whole path goes: the best path is the cheapest of those that meet, since from one end or
- * the other every pair of it costs no more. That changes neither cost nor path and looks at few of all pairs.
- * Source: Sakoe and Chiba 1978, Dynamic programming algorithm optimization for spoken word recognition; pruning after Silva and Batista
- * 2016, Speeding up all-pairwise dynamic time warping matrix calculation; search from both ends after Pohl 1971, Bi-directional search.
+ * Dynamic time warping with the classic steps (one frame in either or in both), first frames and last frames joined.
+ * Paths are spread from both ends, each as far as half the cost of some whole path goes: the best path is the cheapest
+ * of those that meet, since from one end or the other every pair of it costs no more. That changes neither cost nor
+ * path and looks at few of all pairs. Source: Sakoe and Chiba 1978, Dynamic programming algorithm optimization for
+ * spoken word recognition; pruning after Silva and Batista 2016, Speeding up all-pairwise dynamic time warping matrix
+ * calculation; search from both ends after Pohl 1971, Bi-directional search.
  * @param a,b curves over n and m frames, as many in each
  */
 export function warpWhole(a: Features, b: Features): Warp {
@@ -266,11 +269,12 @@ export function warpWhole(a: Features, b: Features): Warp {
 }
 
 /**
- * Finds where the first performance lies inside the second: its ends may fall anywhere there, and it may run at half to twice the rate.
- * Every frame of the first counts once, so that long and short matches are compared fairly.
- * Source: asymmetric steps with a slope constraint (Sakoe and Chiba 1978), open at both ends (Müller 2007, Information Retrieval for
- * Music and Motion, subsequence matching).
- * @returns for every frame of the first its frame in the second (fractions where two frames share one), or null where it does not fit
+ * Finds where the first performance lies inside the second: its ends may fall anywhere there, and it may run at half to
+ * twice the rate. Every frame of the first counts once, so that long and short matches are compared fairly. Source:
+ * asymmetric steps with a slope constraint (Sakoe and Chiba 1978), open at both ends (Müller 2007, Information
+ * Retrieval for Music and Motion, subsequence matching).
+ * @returns for every frame of the first its frame in the second (fractions where two frames share one), or null where
+ * it does not fit
  */
 export function warpInside(a: Features, b: Features): { readonly cost: number; readonly at: Float64Array } | null {
   const [n, m] = [a[0]?.length ?? 0, b[0]?.length ?? 0];

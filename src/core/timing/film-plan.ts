@@ -19,8 +19,9 @@ export interface FilmPicture {
 }
 
 /**
- * The pictures of a film, one after the other. Every moment has a picture of its own exactly then, whatever the speed; between two moments the
- * pictures are spread evenly, so that their pace is off by less than half a picture in each stretch.
+ * The pictures of a film, one after the other. Every moment has a picture of its own exactly then, whatever the speed;
+ * between two moments the pictures are spread evenly, so that their pace is off by less than half a picture in each
+ * stretch.
  */
 export function planFilm({ from, to, speed, rate, stops, stopSeconds }: FilmWish): readonly FilmPicture[] {
   const inside = stops.filter((s) => s.at >= from && s.at <= to).sort((a, b) => a.at - b.at);

@@ -4,7 +4,10 @@ import type { Recording } from './recording';
 import { pictureAxes, seenFrom, sideAzimuth, spatialHeight } from './spatial-view';
 import { mergeRecorded, placePoint, ORIGIN } from './track';
 
-/** Someone who stands facing +x, right side towards +z, 1 unit to the knee; names as a motion capture program writes them. */
+/**
+ * Someone who stands facing +x, right side towards +z, 1 unit to the knee; names as a motion capture program writes
+ * them.
+ */
 const BODY: Readonly<Record<string, readonly [number, number, number]>> = {
   LeftArm: [0, 1.44, -0.2],
   RightArm: [0, 1.44, 0.2],

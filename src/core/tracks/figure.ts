@@ -164,7 +164,10 @@ export function travelOf(track: Track): Travel {
   };
 }
 
-/** The points of a clip as a recording: in metres with y upwards where its scale is known, else in pixels of the picture. */
+/**
+ * The points of a clip as a recording: in metres with y upwards where its scale is known, else in pixels of the
+ * picture.
+ */
 export function recordingOf(
   name: string,
   rate: number,

@@ -133,7 +133,9 @@ function surroundings(of: PatchOf, at: Vec2, radius: number): Patch {
   return { left, top, width: side, height: side, channels, values: out };
 }
 
-/** Where in an area a score is best: coarse, then every pixel, then between pixels by a parabola through the neighbours. */
+/**
+ * Where in an area a score is best: coarse, then every pixel, then between pixels by a parabola through the neighbours.
+ */
 function best(
   score: (x: number, y: number) => number,
   columns: number,
@@ -214,10 +216,11 @@ function search(
 }
 
 /**
- * Follows a point into the next picture: the place whose surroundings are most like what they were, both where a person placed
- * the point and in the last picture (normalised correlation over all colours), near where its velocity takes it. Against
- * wandering it is aligned anew with how it was first (Matthews, Ishikawa and Baker 2004, The template update problem). The place
- * found is followed back; where that does not lead to where it came from, or nothing is alike, the point is not found.
+ * Follows a point into the next picture: the place whose surroundings are most like what they were, both where a person
+ * placed the point and in the last picture (normalised correlation over all colours), near where its velocity takes it.
+ * Against wandering it is aligned anew with how it was first (Matthews, Ishikawa and Baker 2004, The template update
+ * problem). The place found is followed back; where that does not lead to where it came from, or nothing is alike, the
+ * point is not found.
  * @param before the picture before, `now` the picture to follow into
  * @param size width and height of the pictures
  */

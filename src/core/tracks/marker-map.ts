@@ -13,8 +13,8 @@ const plain = (name: string): string =>
     .replace(/[^a-z0-9]/g, '');
 
 /**
- * Names that joints and markers commonly have (common practice), the best first; each list names the markers whose mean is
- * the joint. `S` stands for left or right, written as a whole word or a letter.
+ * Names that joints and markers commonly have (common practice), the best first; each list names the markers whose mean
+ * is the joint. `S` stands for left or right, written as a whole word or a letter.
  */
 const JOINT_NAMES: Readonly<Record<string, readonly (readonly string[])[]>> = {
   shoulder: [['Sarm'], ['Suparm'], ['Sshoulder'], ['Ssho'], ['Sfsh', 'Sbsh'], ['Sacromion']],
@@ -42,7 +42,10 @@ const SIDES: Readonly<Record<Side, readonly string[]>> = { left: ['left', 'l'], 
 /** Where a foot's own markers are missing its ends stand in for each other. */
 const STAND_IN: Readonly<Record<string, string>> = { heel: 'ankle', 'foot-index': 'ankle' };
 
-/** The markers that most probably make each point, by their names; every marker that is called like a point is that point. */
+/**
+ * The markers that most probably make each point, by their names; every marker that is called like a point is that
+ * point.
+ */
 export function proposeMap(names: readonly string[]): MarkerMap {
   const byPlain = new Map([...names].reverse().map((name) => [plain(name), name]));
   const all = (list: readonly string[]): readonly string[] | undefined => {
@@ -57,7 +60,8 @@ export function proposeMap(names: readonly string[]): MarkerMap {
         .find((l) => l !== undefined);
       if (found) map[`${side}-${joint}` as BodyPoint] = found;
     }
-    // Joint chains name what a joint moves, marker sets where it lies: "left hand" ends a chain only where nothing is called wrist.
+    // Joint chains name what a joint moves, marker sets where it lies: "left hand" ends a chain only where nothing is
+    // called wrist.
     for (const [joint, instead] of Object.entries(STAND_IN))
       map[`${side}-${joint}` as BodyPoint] ??= map[`${side}-${instead}` as BodyPoint];
   }

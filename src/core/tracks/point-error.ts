@@ -37,8 +37,8 @@ interface FoundError {
 }
 
 /**
- * Errors of the accurate finders against the rendered clips' truth (`npm run bench points`): random from the difference of two
- * clips' errors at matched times, the rest is alike. The side turned away from the camera is less sure.
+ * Errors of the accurate finders against the rendered clips' truth (`npm run bench points`): random from the difference
+ * of two clips' errors at matched times, the rest is alike. The side turned away from the camera is less sure.
  */
 const FOUND_ERROR: Readonly<Record<string, { readonly near: FoundError; readonly far: FoundError }>> = {
   shoulder: { near: { random: 0.0055, alike: 0.0045 }, far: { random: 0.005, alike: 0.0085 } },
@@ -56,11 +56,15 @@ const OTHER_ERROR = { near: { random: 0.008, alike: 0.012 }, far: { random: 0.01
 const DOUBT_SHARE = 0.0055;
 /** A point set by hand: about a pixel and a half on a picture enlarged for the purpose (common practice). */
 export const HAND_SD_PIXELS = 1.5;
-/** A point followed from picture to picture whose surroundings look as they did (against rendered truth, `npm run bench follow`). */
+/**
+ * A point followed from picture to picture whose surroundings look as they did (against rendered truth, `npm run bench
+ * follow`).
+ */
 export const FOLLOWED_SD_PIXELS = 1.5;
 /**
- * Markers lie on the skin, about a centimetre from the joint and moving over it, shares of standing height (common practice). What they jitter beside that
- * is read off the data; the part of it that is carried on from frame to frame does not show there, which the factor is for.
+ * Markers lie on the skin, about a centimetre from the joint and moving over it, shares of standing height (common
+ * practice). What they jitter beside that is read off the data; the part of it that is carried on from frame to frame
+ * does not show there, which the factor is for.
  */
 const RECORDED_ERROR: FoundError = { random: 0.002, alike: 0.006 };
 const CARRIED_ON = 1.3;
@@ -73,18 +77,27 @@ export const UNSURE_CONFIDENCE = 0.3;
 export interface PointError {
   /** In all. */
   readonly sd: number;
-  /** The part of it that is alike in every clip measured the same way; it falls out of a difference of two such clips. */
+  /**
+   * The part of it that is alike in every clip measured the same way; it falls out of a difference of two such clips.
+   */
   readonly alike: number;
-  /** Correlation with the error of the same joint of the other side: below zero where a finder takes a body for one more or less turned. */
+  /**
+   * Correlation with the error of the same joint of the other side: below zero where a finder takes a body for one more
+   * or less turned.
+   */
   readonly ofSides: number;
 }
 
-/** Hips and shoulders go apart and together about a middle that is found better than either (rendered clips, `npm run bench points`). */
+/**
+ * Hips and shoulders go apart and together about a middle that is found better than either (rendered clips, `npm run
+ * bench points`).
+ */
 const TURNED = -0.5;
 const TURNING = /^(left|right)-(hip|shoulder)$/;
 
 /**
- * How wrong a point may be at a frame: it grows as the finder's confidence falls; points set by hand have no part alike.
+ * How wrong a point may be at a frame: it grows as the finder's confidence falls; points set by hand have no part
+ * alike.
  * @param noise what its positions jitter after smoothing, pixels (`point-noise.ts`)
  */
 export function pointError(

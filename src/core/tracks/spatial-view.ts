@@ -4,7 +4,10 @@ import type { PointId } from '../anatomy/body-points';
 import type { SpatialSeries, SpatialTrack } from './marker-map';
 import { ORIGIN, type PointSeries, type Track } from './track';
 
-/** From where points in space are seen: azimuth about the vertical (0 looks along -z with x to the right), elevation above the horizon. */
+/**
+ * From where points in space are seen: azimuth about the vertical (0 looks along -z with x to the right), elevation
+ * above the horizon.
+ */
 export interface FigureCamera {
   readonly azimuthDegrees: number;
   readonly elevationDegrees: number;
@@ -78,7 +81,10 @@ interface Heading {
   readonly z: number;
 }
 
-/** Mean of unit directions from one point to another over the frames, in the ground plane; shorter than 1 where they differ. */
+/**
+ * Mean of unit directions from one point to another over the frames, in the ground plane; shorter than 1 where they
+ * differ.
+ */
 function meanHeading(pairs: readonly (readonly [SpatialSeries | undefined, SpatialSeries | undefined])[]): Heading {
   let [x, z, n] = [0, 0, 0];
   for (const [from, to] of pairs) {
@@ -99,8 +105,8 @@ function meanHeading(pairs: readonly (readonly [SpatialSeries | undefined, Spati
 const LEAST_AGREEMENT = 0.4;
 
 /**
- * The azimuth that sees the movement from the side: across the way the feet point, or where those are not known across the
- * line of the hips.
+ * The azimuth that sees the movement from the side: across the way the feet point, or where those are not known across
+ * the line of the hips.
  * @returns degrees; the performer faces to the right in the picture
  */
 export function sideAzimuth(points: SpatialTrack): number {
@@ -115,7 +121,10 @@ export function sideAzimuth(points: SpatialTrack): number {
   return Math.hypot(hips.x, hips.z) > 0 ? Math.atan2(hips.x, hips.z) / RADIANS : 0;
 }
 
-/** Standing height in the unit of the points, from the chain of trunk, thigh and shank (80th percentile over the frames); NaN where it is not seen. */
+/**
+ * Standing height in the unit of the points, from the chain of trunk, thigh and shank (80th percentile over the
+ * frames); NaN where it is not seen.
+ */
 export function spatialHeight(points: SpatialTrack): number {
   const heights: number[] = [];
   for (const side of ['left', 'right'] as const) {

@@ -196,8 +196,8 @@ export function swapSides(track: Track, from: number, to: number, which: (id: Bo
 }
 
 /**
- * Carries what a person corrected at a frame on to what was found after it: the same shift, fading to nothing at the next
- * frame placed by hand, or constant to the end where there is none.
+ * Carries what a person corrected at a frame on to what was found after it: the same shift, fading to nothing at the
+ * next frame placed by hand, or constant to the end where there is none.
  * @param shift how far the found point was moved, pixels
  */
 export function carryCorrection(

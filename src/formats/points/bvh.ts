@@ -208,9 +208,9 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
 const wordOf = (name: string): string => name.trim().replace(/\s+/g, '_') || 'point';
 
 /**
- * Joint hierarchies with rotations, as motion capture programs write them (.bvh). What is written is flat: every point is
- * a joint of its own with three positions, so that positions come back exactly. A missing sample cannot be written; it
- * repeats the one before.
+ * Joint hierarchies with rotations, as motion capture programs write them (.bvh). What is written is flat: every point
+ * is a joint of its own with three positions, so that positions come back exactly. A missing sample cannot be written;
+ * it repeats the one before.
  */
 export const bvh: PointFormat = {
   id: 'bvh',

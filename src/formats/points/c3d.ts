@@ -15,7 +15,9 @@ const SIGNATURE = 0x50;
 const PROCESSORS = { 84: 'intel', 85: 'dec', 86: 'mips' } as const;
 export type ByteOrder = (typeof PROCESSORS)[keyof typeof PROCESSORS];
 
-/** Numbers of a file in its own byte order. DEC floats have their words exchanged and an exponent that is two greater. */
+/**
+ * Numbers of a file in its own byte order. DEC floats have their words exchanged and an exponent that is two greater.
+ */
 class Numbers {
   private readonly view: DataView;
   constructor(
@@ -173,7 +175,8 @@ function readFile(bytes: Uint8Array, fileName: string): Result<PointFile, PointF
   const perFrame = size * (4 * points + analog);
   const here = Math.floor((bytes.length - dataStart * BLOCK) / perFrame);
   const [first, last] = [numbers.uint16(6), numbers.uint16(8)];
-  // Long recordings do not fit the header's 16 bits: TRIAL:ACTUAL_END_FIELD has both words, POINT:FRAMES may be a float.
+  // Long recordings do not fit the header's 16 bits: TRIAL:ACTUAL_END_FIELD has both words, POINT:FRAMES may be a
+  // float.
   const trial = (name: string): number | undefined => {
     const parameter = parameters.get(`TRIAL:${name}`);
     return parameter?.type === 2 ? numbers.uint16(parameter.at) + 65536 * numbers.uint16(parameter.at + 2) : undefined;

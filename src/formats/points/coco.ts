@@ -108,8 +108,8 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
 }
 
 /**
- * Keypoints JSON as the COCO data set writes them: pictures, annotations `[x, y, visibility, ...]`, keypoint names in the
- * category. `info.frame_rate` is ours; it says how many pictures make a second.
+ * Keypoints JSON as the COCO data set writes them: pictures, annotations `[x, y, visibility, ...]`, keypoint names in
+ * the category. `info.frame_rate` is ours; it says how many pictures make a second.
  */
 export const coco: PointFormat = {
   id: 'coco',

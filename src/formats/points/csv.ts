@@ -163,8 +163,9 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
 }
 
 /**
- * A table of points (.csv): a column `time` in seconds, then for each point the columns `name_x`, `name_y` and, in space,
- * `name_z`; a unit may follow in brackets. Flat points are pixels with y downwards, points in space have y upwards.
+ * A table of points (.csv): a column `time` in seconds, then for each point the columns `name_x`, `name_y` and, in
+ * space, `name_z`; a unit may follow in brackets. Flat points are pixels with y downwards, points in space have y
+ * upwards.
  */
 export const csv: PointFormat = {
   id: 'csv',

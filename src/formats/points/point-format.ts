@@ -21,8 +21,8 @@ export interface PointFormat {
 }
 
 /**
- * How many samples a file of so many bytes may hold: a few for each byte, since people leave the picture and rows go missing; more are a damaged
- * count that would fill the memory.
+ * How many samples a file of so many bytes may hold: a few for each byte, since people leave the picture and rows go
+ * missing; more are a damaged count that would fill the memory.
  */
 export const mostSamples = (bytes: number): number => Math.min(50e6, 1e6 + 5 * bytes);
 

@@ -66,8 +66,8 @@ export async function isArchive(file: Blob): Promise<boolean> {
 }
 
 /**
- * A session with its videos as one zip archive: `session.falcon.json` and `video/<media id>/<file name>`, videos uncompressed. Work copies are left out, since
- * they can be made again.
+ * A session with its videos as one zip archive: `session.falcon.json` and `video/<media id>/<file name>`, videos
+ * uncompressed. Work copies are left out, since they can be made again.
  * @param load a video by its media id; what it does not know is left out
  * @param onProgress bytes of video written, of all
  */
@@ -112,7 +112,9 @@ export async function writeSessionArchive(
   }
 }
 
-/** Reads what `writeSessionArchive` wrote. Entries that belong to neither the session nor its videos are passed over. */
+/**
+ * Reads what `writeSessionArchive` wrote. Entries that belong to neither the session nor its videos are passed over.
+ */
 export async function readSessionArchive(
   file: Blob,
   fileName: string,

@@ -2,8 +2,8 @@ import type { MovementDocument } from '../../core/model/movement';
 import { like } from '../like';
 
 /**
- * Parts of which the starters are built, one for each family of movements: moments, points, measures and their order, but no numbers
- * taken from anyone: what is judged is judged against the reference.
+ * Parts of which the starters are built, one for each family of movements: moments, points, measures and their order,
+ * but no numbers taken from anyone: what is judged is judged against the reference.
  */
 type Part = Pick<
   MovementDocument,
@@ -32,7 +32,7 @@ export const family = ({
   cautions: [AID, ...cautions],
 });
 
-const joint = (side: 'dominant' | 'opposite', which: 'knee' | 'elbow' | 'hip') =>
+export const joint = (side: 'dominant' | 'opposite', which: 'knee' | 'elbow' | 'hip') =>
   ({
     knee: [`${side}-hip`, `${side}-knee`, `${side}-ankle`],
     elbow: [`${side}-shoulder`, `${side}-elbow`, `${side}-wrist`],

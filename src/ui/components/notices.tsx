@@ -19,7 +19,10 @@ function NoticeAlert({ notice }: { readonly notice: Notice }): ReactNode {
   );
 }
 
-/** What the application has to say: information goes by itself, each in its own time; an error stays until it is dismissed. */
+/**
+ * What the application has to say: information goes by itself, each in its own time; an error stays until it is
+ * dismissed.
+ */
 export function Notices(): ReactNode {
   const notices = useNotices((state) => state.notices);
   return (

@@ -46,7 +46,10 @@ interface SortableAreaProps {
   readonly children: ReactNode;
 }
 
-/** Things in an order that is changed by dragging, with the pointer or with Space and the arrow keys; what happens is told to screen readers by name. */
+/**
+ * Things in an order that is changed by dragging, with the pointer or with Space and the arrow keys; what happens is
+ * told to screen readers by name.
+ */
 export function SortableArea({ ids, nameOf, horizontal = false, onSort, children }: SortableAreaProps): ReactNode {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),

@@ -14,14 +14,15 @@ export interface CommittedText {
 }
 
 /**
- * A text field whose text goes into the document by itself: as it is typed, when the field is left, and when the page is hidden or closed. What is
- * typed before the field is left is one undo step. Changes from outside (undo) show at once.
+ * A text field whose text goes into the document by itself: as it is typed, when the field is left, and when the page
+ * is hidden or closed. What is typed before the field is left is one undo step. Changes from outside (undo) show at
+ * once.
  * @param commit is called with a changed text only; it may refuse one by not changing the document
  */
 export function useCommittedText(kept: string, commit: (text: string) => void, pause = PAUSE): CommittedText {
   const [text, setText] = useState(kept);
-  // What was committed from here and has not come back yet: a document that keeps it in another form (without the blank at its end) must not
-  // change what is being typed.
+  // What was committed from here and has not come back yet: a document that keeps it in another form (without the blank
+  // at its end) must not change what is being typed.
   const [own, setOwn] = useState<string | null>(null);
   const [before, setBefore] = useState(kept);
   if (before !== kept) {

@@ -104,7 +104,10 @@ function ribbonOf(
   };
 }
 
-/** How much earlier or later the first performance is at each moment than every other one, since a moment that both have. */
+/**
+ * How much earlier or later the first performance is at each moment than every other one, since a moment that both
+ * have.
+ */
 function threadsOf({ movement }: Derived, on: readonly BenchClip[], zeroAt: string | null): readonly Thread[] {
   const [first, ...others] = on.map((c) => momentTimes(c.performance));
   if (!first) return [];

@@ -18,7 +18,10 @@ import { useCommittedText } from '../../components/use-committed-text';
 import { momentOfFrame } from '../../components/moment-of-frame';
 import { DrawingTools } from './drawing-tools';
 
-/** First impressions before any number, passes through the body's regions, notes stamped with clip and frame, quick drawing. */
+/**
+ * First impressions before any number, passes through the body's regions, notes stamped with clip and frame, quick
+ * drawing.
+ */
 export function LookPanel({ derived }: { readonly derived: Derived }): ReactNode {
   const { session } = derived;
   const impressions = useCommittedText(session.impressions, (text) =>

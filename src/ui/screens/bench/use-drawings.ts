@@ -30,7 +30,10 @@ interface Underway {
   readonly frame: number;
 }
 
-/** A clip's drawings, the one under way included, and the tool that draws them; levelling draws its line in the same way. */
+/**
+ * A clip's drawings, the one under way included, and the tool that draws them; levelling draws its line in the same
+ * way.
+ */
 export function useDrawings(performance: Performance): Drawings {
   const { session, movement } = useDerived();
   const tool = useView((state) => state.tool);

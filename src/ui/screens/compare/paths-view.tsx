@@ -24,7 +24,10 @@ const POINTS: readonly (readonly [PointRef, string])[] = [
 
 type Frame = readonly [id: string, name: string, from: Pick<SeenFrom, 'relativeTo' | 'line'>];
 
-/** What a way can be seen from: the body, the movement's own points, and the lines that its measures turn their axes with. */
+/**
+ * What a way can be seen from: the body, the movement's own points, and the lines that its measures turn their axes
+ * with.
+ */
 function framesOf(movement: Movement): readonly Frame[] {
   const name = (ref: PointRef): string => refName(ref, movement).toLowerCase();
   const turning = movement.measures.flatMap((m): Frame[] => {

@@ -21,7 +21,10 @@ interface PointsOptionsProps {
   readonly onChange: (answers: FigureAnswers) => void;
 }
 
-/** What a file of points must be told before it is a performance: whose, which markers are which joints, how large, seen from where. */
+/**
+ * What a file of points must be told before it is a performance: whose, which markers are which joints, how large, seen
+ * from where.
+ */
 export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps): ReactNode {
   const { recording, map, camera } = answers;
   const [height, setHeight] = useState(String(USUAL_HEIGHT));

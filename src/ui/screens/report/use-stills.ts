@@ -104,7 +104,10 @@ async function paintStills(
   if (!result.ok && !signal.aborted) notify('error', result.issue.message);
 }
 
-/** Pictures with their lines on: of both performers at every marked moment, by `role-moment`, and of every note, by `noteKey`. */
+/**
+ * Pictures with their lines on: of both performers at every marked moment, by `role-moment`, and of every note, by
+ * `noteKey`.
+ */
 export function useStills(derived: Derived): Readonly<Record<string, string>> {
   const [stills, setStills] = useState<Readonly<Record<string, string>>>({});
   const { clips, session } = derived;
