@@ -93,8 +93,10 @@ export function run(job: Job, movement: Movement, out: string): Outcome {
   const { document, counted } = result.value;
   const pair = `${path.basename(job.athlete)} against ${job.references.map((r) => path.basename(r)).join(', ')}`;
   if (counted.judged === 0) {
+    const why = counted.why === null ? '' : ` (${counted.why})`;
+    const read = `${counted.measurable} of ${counted.of} measures were read${why}`;
     return {
-      said: `${pair}: nothing could be judged; ${counted.measurable} of ${counted.of} measures were read${counted.why === null ? '' : ` (${counted.why})`}. This says nothing about the athlete (${out})`,
+      said: `${pair}: nothing could be judged; ${read}. This says nothing about the athlete (${out})`,
       code: EXIT.nothing,
     };
   }

@@ -44,7 +44,16 @@ export function textReport({ movement, athlete, reference, minor, judged, priori
     const shown = (r: Judged['athlete']): string =>
       r.measurable ? `${inUnit(r.value, r.unit)} ± ${inUnit(COVERAGE_95 * r.sd, r.unit)}` : '–';
     const unit = j.athlete.measurable ? j.athlete.unit : 'deg';
-    return `| ${j.measure.name} | ${momentName(momentsOf(j.measure)[0] ?? '')} | ${shown(j.athlete)} | ${shown(j.reference)} | ${j.difference === null ? '–' : `${inUnit(j.difference, unit)} ± ${inUnit(j.plusMinus!, unit)}`} | ${j.state.replaceAll('-', ' ')} |`;
+    const difference = j.difference === null ? '–' : `${inUnit(j.difference, unit)} ± ${inUnit(j.plusMinus!, unit)}`;
+    const cells = [
+      j.measure.name,
+      momentName(momentsOf(j.measure)[0] ?? ''),
+      shown(j.athlete),
+      shown(j.reference),
+      difference,
+      j.state.replaceAll('-', ' '),
+    ];
+    return `| ${cells.join(' | ')} |`;
   });
   const unmeasured = judged.flatMap((j) => {
     const blocked = !j.athlete.measurable ? j.athlete : !j.reference.measurable ? j.reference : null;

@@ -84,10 +84,12 @@ export function removeMoment(id: string): Changed {
         .measures.filter((m) => momentsOf(m).includes(id))
         .map((m) => `\u201c${m.name}\u201d`)
     : [];
+  const need =
+    needed.length > 3 ? ` and ${needed.length - 3} more measures need` : needed.length === 1 ? ' needs' : ' need';
   if (needed.length > 0)
     return fail(
       'invalid-movement',
-      `${needed.slice(0, 3).join(', ')}${needed.length > 3 ? ` and ${needed.length - 3} more measures need` : needed.length === 1 ? ' needs' : ' need'} this moment. Read them at another moment, or take them away first.`,
+      `${needed.slice(0, 3).join(', ')}${need} this moment. Read them at another moment, or take them away first.`,
     );
   return changeMovement((movement) => {
     movement.moments = movement.moments

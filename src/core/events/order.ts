@@ -10,8 +10,10 @@ export function orderProblem(movement: Movement, performance: Pick<Performance, 
   for (let i = 1; i < marked.length; i++) {
     const [before, after] = [marked[i - 1]!, marked[i]!];
     const [a, b] = [performance.marks[before.id]!, performance.marks[after.id]!];
+    const [earlier, later] = [`frame ${Math.round(a) + 1}`, `frame ${Math.round(b) + 1}`];
+    const where = `\u201c${after.name}\u201d is marked at ${later}, not after \u201c${before.name}\u201d at ${earlier}`;
     if (b <= a)
-      return `${performance.clip.performer.name}: \u201c${after.name}\u201d is marked at frame ${Math.round(b) + 1}, not after \u201c${before.name}\u201d at frame ${Math.round(a) + 1}. Nothing that needs both is measured until one of them is moved.`;
+      return `${performance.clip.performer.name}: ${where}. Nothing that needs both is measured until one of them is moved.`;
   }
   return null;
 }

@@ -141,12 +141,14 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
   const { clip } = on.performance;
   const { pairs } = clip.joined!;
   const { map } = on.join!;
+  const drift = `, drifts ${(map.drift * 1e6).toFixed(0)} \u00b5s a second, fits within ${(map.misfit * 1000).toFixed(1)} ms`;
+  const offset = `Starts ${signedMilliseconds(map.offset)} against the first camera${pairs.length > 1 ? drift : ''}.`;
   return (
     <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
       <span>
         {pairs.length === 0
           ? 'Step both cameras to one instant that both show (a clap, a flash, a contact): Shift with the arrows steps this one alone. Then join them there.'
-          : `Starts ${signedMilliseconds(map.offset)} against the first camera${pairs.length > 1 ? `, drifts ${(map.drift * 1e6).toFixed(0)} \u00b5s a second, fits within ${(map.misfit * 1000).toFixed(1)} ms` : ''}. A second instant, far from the first, measures the drift of the clocks.`}
+          : `${offset} A second instant, far from the first, measures the drift of the clocks.`}
       </span>
       <div>
         <Button variant={pairs.length === 0 ? 'contained' : 'outlined'} onClick={() => joinHere(clip)}>

@@ -23,6 +23,16 @@ function proposedIn({ session }: Derived, { performance: { clip } }: BenchClip):
   return all.flatMap((marks) => Object.values(marks)).filter((mark) => mark.proposed !== null).length;
 }
 
+const proposedText = (count: number, of: string): string =>
+  count === 1 ? `One moment of the ${of} is proposed` : `${count} moments of the ${of} are proposed`;
+
+function guessesText(doubtful: number): string {
+  if (doubtful === 0) return '';
+  return doubtful === 1
+    ? '; 1 of them is only a guess, and nothing is measured there until you confirm or move it'
+    : `; ${doubtful} of them are only guesses, and nothing is measured there until you confirm or move them`;
+}
+
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, athlete, reference } = derived;
@@ -90,11 +100,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         'info',
         `The points of the ${clipName(on)} suggest no moment. Find points at Measure first, or mark by eye.`,
       );
-    else
-      notify(
-        'info',
-        `${proposals.length === 1 ? 'One moment' : `${proposals.length} moments`} of the ${clipName(on)} ${proposals.length === 1 ? 'is' : 'are'} proposed${doubtful > 0 ? `; ${doubtful} of them ${doubtful === 1 ? 'is only a guess, and nothing is' : 'are only guesses, and nothing is'} measured there until you confirm or move ${doubtful === 1 ? 'it' : 'them'}` : ''}.`,
-      );
+    else notify('info', `${proposedText(proposals.length, clipName(on))}${guessesText(doubtful)}.`);
   };
   return (
     <>

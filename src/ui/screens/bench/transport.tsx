@@ -67,6 +67,7 @@ export function Transport({
       </IconButton>
     </Tooltip>
   );
+  const shift = mode === 'offset' && follower ? `${signedMilliseconds(offsets[follower.clip.id] ?? 0)}, ` : '';
   return (
     <div className="transport" role="toolbar" aria-label="Playing">
       {button('Moment before (Page up)', <KeyboardDoubleArrowLeftIcon />, () => goToMoment(derived, -1))}
@@ -129,7 +130,7 @@ export function Transport({
             ? mode === 'free'
               ? ''
               : 'not matched yet'
-            : `${following ? clipName(following) : 'reference'} ${mode === 'offset' && follower ? `${signedMilliseconds(offsets[follower.clip.id] ?? 0)}, ` : ''}at ${rate.toFixed(2)}`}
+            : `${following ? clipName(following) : 'reference'} ${shift}at ${rate.toFixed(2)}`}
         </span>
       </Tooltip>
       <PlayMenu derived={derived} />

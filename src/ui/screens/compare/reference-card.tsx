@@ -35,6 +35,11 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
   });
   const school = movement.schools.find((s) => s.id === session.school);
   const performers = new Set(sides.reference.map((views) => views[0]!.clip.performer.name)).size;
+  const who = performers === 1 ? '1 performer' : `${performers} performers`;
+  const spread =
+    performers >= LEAST_FOR_SPREAD
+      ? 'the range is that in which another such performer lies in 95 of 100 cases, and no narrower than the tolerance'
+      : 'too few people to claim a spread, the tolerance stands';
   return (
     <section className="card reference-card">
       <TextField
@@ -155,8 +160,7 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
         </TextField>
       )}
       <div className="note">
-        {sides.reference.length > 1 &&
-          `${sides.reference.length} performances of ${performers} ${performers === 1 ? 'performer' : 'performers'}${performers >= LEAST_FOR_SPREAD ? ': the range is that in which another such performer lies in 95 of 100 cases, and no narrower than the tolerance' : ': too few people to claim a spread, the tolerance stands'}. `}
+        {sides.reference.length > 1 && `${sides.reference.length} performances of ${who}: ${spread}. `}
         {sides.athlete.length > 1 && `The athlete counts with the mean of ${sides.athlete.length} repetitions. `}
         {model.kind === 'published' && 'Only targets that the movement states are judged; the rest is shown. '}
         {school && `${school.name}: ${school.because}`}

@@ -41,6 +41,7 @@ export function KeptScreen(): ReactNode {
     );
     refresh();
   };
+  const looseText = `${megabytes(bytesOf(kept.loose))}: ${kept.loose.map((v) => v.fileName).join(', ')}`;
   return (
     <main className="page">
       <div className="inner">
@@ -119,7 +120,7 @@ export function KeptScreen(): ReactNode {
           <p>
             {kept.loose.length === 0
               ? 'Every video here belongs to a session.'
-              : `${kept.loose.length} videos that no session shows any more, ${megabytes(bytesOf(kept.loose))}: ${kept.loose.map((v) => v.fileName).join(', ')}. `}
+              : `${kept.loose.length} videos that no session shows any more, ${looseText}. `}
             {kept.loose.length > 0 && <Button onClick={() => void sweepNow()}>Remove them</Button>}
           </p>
           <p>

@@ -103,14 +103,15 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
   const requests = filmingRequests(judged, athlete, reference);
   const school = movement.schools.find((s) => s.id === session.school);
   const names = [...new Set(sides.reference.map((views) => views[0]!.clip.performer.name))];
+  const several =
+    sides.reference.length > 1
+      ? ` (mean of ${sides.reference.length} performances)`
+      : `, ${sides.reference[0]?.[0]!.clip.captureRate} frames per second`;
   const referenceText =
     sides.reference.length === 0 ? (
       'Against published targets only'
     ) : (
-      <RoleName
-        role="reference"
-        name={`${names.join(', ')}${sides.reference.length > 1 ? ` (mean of ${sides.reference.length} performances)` : `, ${sides.reference[0]![0]!.clip.captureRate} frames per second`}`}
-      />
+      <RoleName role="reference" name={`${names.join(', ')}${several}`} />
     );
   const shownRoles = (['athlete', 'reference'] as const).filter((role) => derived[role]);
   const counted = judgedCount(judged);
