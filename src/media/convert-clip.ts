@@ -7,6 +7,8 @@ export interface ConvertOptions {
   readonly signal: AbortSignal;
   /** Share done, 0..1: the upload is the first tenth. */
   readonly onProgress: (share: number) => void;
+  /** The server does not answer: the work waits, and goes on once it does. */
+  readonly onWaiting?: (waiting: boolean) => void;
 }
 
 const conversionSchema = z.object({
@@ -18,13 +20,39 @@ const conversionSchema = z.object({
 const refusalSchema = z.object({ message: z.string() });
 const UPLOAD_SHARE = 0.1;
 const POLL_MS = 250;
+const SERVER_POLL_MS = 2000;
 
-/** Whether the server can convert clips that the browser cannot decode. */
-export async function canConvert(): Promise<boolean> {
+/** Whether the server can convert clips that the browser cannot decode; *away* where none answers. */
+export async function converterState(): Promise<'ready' | 'lacking' | 'away'> {
   const response = await fetch('/conversions').catch(() => null);
-  if (!response?.ok) return false;
+  if (!response) return 'away';
+  if (!response.ok) return 'lacking';
   const body = z.object({ available: z.boolean() }).safeParse(await response.json().catch(() => null));
-  return body.success && body.data.available;
+  return body.success && body.data.available ? 'ready' : 'lacking';
+}
+
+const pause = (ms: number, signal: AbortSignal): Promise<void> =>
+  new Promise((resolve, reject) => {
+    if (signal.aborted) return reject(signal.reason as Error);
+    const onAbort = (): void => {
+      clearTimeout(timer);
+      reject(signal.reason as Error);
+    };
+    const timer = setTimeout(() => {
+      signal.removeEventListener('abort', onAbort);
+      resolve();
+    }, ms);
+    signal.addEventListener('abort', onAbort, { once: true });
+  });
+
+/** Resolves once the server answers, however long that takes; rejects when the signal is aborted. */
+async function untilServerAnswers(signal: AbortSignal, onWaiting: (waiting: boolean) => void): Promise<void> {
+  if ((await converterState()) !== 'away') return;
+  onWaiting(true);
+  do {
+    await pause(SERVER_POLL_MS, signal);
+  } while ((await converterState()) === 'away');
+  onWaiting(false);
 }
 
 /**
@@ -34,12 +62,13 @@ export async function canConvert(): Promise<boolean> {
  */
 export async function convertClip(
   file: File,
-  { signal, onProgress }: ConvertOptions,
+  { signal, onProgress, onWaiting = () => undefined }: ConvertOptions,
 ): Promise<Result<File, ConvertIssue>> {
   const failed = (message: string): Result<never, ConvertIssue> =>
     fail('conversion-failed', `\u201c${file.name}\u201d was not converted. ${message}`);
   let id: string | null = null;
   try {
+    await untilServerAnswers(signal, onWaiting);
     const begun = await fetch('/conversions', {
       method: 'POST',
       body: file,
@@ -58,7 +87,7 @@ export async function convertClip(
       onProgress(UPLOAD_SHARE + (1 - UPLOAD_SHARE) * now.progress);
       if (now.state === 'failed') return failed(now.message);
       if (now.state === 'done') break;
-      await new Promise((resolve) => setTimeout(resolve, POLL_MS));
+      await pause(POLL_MS, signal);
     }
     const answer = await fetch(`/conversions/${id}/clip`, { signal });
     if (!answer.ok) return failed('The server no longer has the copy. Begin it again.');

@@ -2,7 +2,7 @@ import type { Clip, Performer, Role, View } from '../core/model/clip';
 import type { Session } from '../core/model/session';
 import { fail, type Issue, ok, type Result } from '../core/result';
 import { openClipSource } from '../media/clip-source';
-import { canConvert, convertClip, type ConvertIssue } from '../media/convert-clip';
+import { convertClip, converterState, type ConvertIssue } from '../media/convert-clip';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
 import type { CrashIssue } from '../media/worker-client';
 import { storeMedia } from '../storage/media';
@@ -26,13 +26,19 @@ export async function probeFile(file: File): Promise<Result<ProbedFile, IntakeIs
   return ok({ file, index: source.value.index });
 }
 
-export { canConvert };
+export { converterState };
+
+export const SERVER_AWAY = 'waits for the server, which does not answer: start it with "npm run demo"';
 
 /** Has a clip that the browser cannot decode converted on the server; nothing of the session changes. */
 export async function convertFile(file: File): Promise<Result<File, ConvertIssue>> {
   const job = startJob(`convert-${file.name}`, `Converting ${file.name}`);
   try {
-    return await convertClip(file, { signal: job.signal, onProgress: (share) => job.progress(100 * share, 100) });
+    return await convertClip(file, {
+      signal: job.signal,
+      onProgress: (share) => job.progress(100 * share, 100),
+      onWaiting: (waiting) => job.waitsFor(waiting ? SERVER_AWAY : null),
+    });
   } finally {
     job.end();
   }

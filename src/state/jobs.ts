@@ -9,25 +9,32 @@ export interface Job {
   readonly startedAt: number;
   /** When `done` was last heard of, like `startedAt` in ms of the page's clock. */
   readonly heardAt: number;
+  readonly waitsFor: string | null;
   readonly cancel: () => void;
 }
 
 export const useJobs = create<{ readonly jobs: readonly Job[] }>(() => ({ jobs: [] }));
 
-export function startJob(
-  id: string,
-  label: string,
-): { signal: AbortSignal; progress: (done: number, all: number) => void; end: () => void } {
+export interface JobHandle {
+  readonly signal: AbortSignal;
+  readonly progress: (done: number, all: number) => void;
+  /** What the work waits for, null while it goes on. */
+  readonly waitsFor: (what: string | null) => void;
+  readonly end: () => void;
+}
+
+export function startJob(id: string, label: string): JobHandle {
   const controller = new AbortController();
   const now = performance.now();
-  const job: Job = { id, label, done: 0, all: 0, startedAt: now, heardAt: now, cancel: () => controller.abort() };
+  const cancel = (): void => controller.abort();
+  const job: Job = { id, label, done: 0, all: 0, startedAt: now, heardAt: now, waitsFor: null, cancel };
+  const change = (part: Partial<Job>): void =>
+    useJobs.setState((state) => ({ jobs: state.jobs.map((j) => (j.id === id ? { ...j, ...part } : j)) }));
   useJobs.setState((state) => ({ jobs: [...state.jobs.filter((j) => j.id !== id), job] }));
   return {
     signal: controller.signal,
-    progress: (done, all) =>
-      useJobs.setState((state) => ({
-        jobs: state.jobs.map((j) => (j.id === id ? { ...j, done, all, heardAt: performance.now() } : j)),
-      })),
+    progress: (done, all) => change({ done, all, heardAt: performance.now() }),
+    waitsFor: (what) => change({ waitsFor: what }),
     end: () => useJobs.setState((state) => ({ jobs: state.jobs.filter((j) => j.id !== id) })),
   };
 }

@@ -1,14 +1,7 @@
 import type { Clip } from '../core/model/clip';
 import type { Session } from '../core/model/session';
 import { ok, type Issue, type Result } from '../core/result';
-import {
-  isArchive,
-  readSessionArchive,
-  writeSessionArchive,
-  type SessionArchive,
-  type SessionArchiveIssue,
-  type SessionReader,
-} from '../formats/session-archive/session-archive';
+import type { SessionArchive, SessionArchiveIssue, SessionReader } from '../formats/session-archive/session-archive';
 import { repairSessionJson, sessionJson } from '../formats/session-json/session-json';
 import { readSession, saveSession } from '../storage/sessions';
 import { loadVideo, storeMedia } from '../storage/media';
@@ -18,10 +11,15 @@ import { startJob } from './jobs';
 import { sameTimes, type ProbedFile } from './clip-use-cases';
 import { openSources } from './session-use-cases';
 
+/** Reading and writing archives comes when it is first wanted. */
+const archives = (): Promise<typeof import('../formats/session-archive/session-archive')> =>
+  import('../formats/session-archive/session-archive');
+
 /** The session with its videos as one file. */
 export async function sessionArchive(session: Session): Promise<Result<Blob, Issue<'cancelled'>>> {
   const job = startJob(`archive-${session.id}`, `Saving ${session.name}`);
   try {
+    const { writeSessionArchive } = await archives();
     return await writeSessionArchive(session, loadVideo, { signal: job.signal, onProgress: job.progress });
   } finally {
     job.end();
@@ -39,6 +37,7 @@ export interface OpenedFile {
 }
 
 const read = async (file: File, reader: SessionReader): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> => {
+  const { isArchive, readSessionArchive } = await archives();
   if (await isArchive(file)) return readSessionArchive(file, file.name, reader);
   const session = reader(await file.text(), file.name);
   return session.ok ? ok({ session: session.value, videos: new Map(), damaged: [] }) : session;

@@ -1,10 +1,10 @@
 import type { Clip } from '../core/model/clip';
 import { fail, type Issue, ok, type Result } from '../core/result';
-import { canConvert, convertClip, type ConvertIssue } from '../media/convert-clip';
+import { convertClip, converterState, type ConvertIssue } from '../media/convert-clip';
 import { storeMedia } from '../storage/media';
 import type { StorageIssue } from '../storage/storage-issue';
 import { player } from './bench-player';
-import { changeClip, probeFile, sameTimes } from './clip-use-cases';
+import { changeClip, probeFile, sameTimes, SERVER_AWAY } from './clip-use-cases';
 import { useDocument } from './document-store';
 import { startJob } from './jobs';
 import { openSources } from './session-use-cases';
@@ -19,7 +19,7 @@ export async function makeWorkCopy(
 ): Promise<Result<null, ConvertIssue | StorageIssue | Issue<'frames-differ' | 'no-media' | 'no-converter'>>> {
   const video = await videoOf(clip);
   if (!video.ok) return video;
-  if (!(await canConvert()))
+  if ((await converterState()) === 'lacking')
     return fail(
       'no-converter',
       'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: apt-get install ffmpeg) and start the application again; the clip works without.',
@@ -29,6 +29,7 @@ export async function makeWorkCopy(
     const copy = await convertClip(new File([video.value], clip.fileName), {
       signal: job.signal,
       onProgress: (share) => job.progress(100 * share, 100),
+      onWaiting: (waiting) => job.waitsFor(waiting ? SERVER_AWAY : null),
     });
     if (!copy.ok) return copy;
     const probed = await probeFile(copy.value);

@@ -19,7 +19,10 @@ export function JobBar(): ReactNode {
           aria-label={job.label}
         />
         <span>
-          {job.all === 0 ? 'starting' : `${Math.round(share)} %${left === null ? '' : `, ${Math.ceil(left)} s left`}`}
+          {job.waitsFor ??
+            (job.all === 0
+              ? 'starting'
+              : `${Math.round(share)} %${left === null ? '' : `, ${Math.ceil(left)} s left`}`)}
         </span>
         <Button onClick={job.cancel}>Cancel</Button>
       </div>

@@ -1,7 +1,9 @@
 import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { dismiss, useNotices, type Notice } from '../../state/notices';
+import { useUpdate } from '../../state/updates';
 
 const INFO_STAYS_MS = 7000;
 
@@ -19,6 +21,31 @@ function NoticeAlert({ notice }: { readonly notice: Notice }): ReactNode {
   );
 }
 
+/** A new version that waits: offered, never forced. */
+function UpdateOffer(): ReactNode {
+  const take = useUpdate((state) => state.take);
+  const [later, setLater] = useState(false);
+  if (!take || later) return null;
+  return (
+    <Alert
+      severity="info"
+      variant="filled"
+      action={
+        <>
+          <Button color="inherit" size="small" onClick={() => void take()}>
+            Use it now
+          </Button>
+          <Button color="inherit" size="small" onClick={() => setLater(true)}>
+            Later
+          </Button>
+        </>
+      }
+    >
+      A new version of the application is ready. Otherwise it comes once all windows are closed.
+    </Alert>
+  );
+}
+
 /**
  * What the application has to say: information goes by itself, each in its own time; an error stays until it is
  * dismissed.
@@ -31,6 +58,7 @@ export function Notices(): ReactNode {
       className="no-print"
       sx={{ position: 'fixed', right: 16, bottom: 16, width: 420, maxWidth: '90vw', zIndex: 1400 }}
     >
+      <UpdateOffer />
       {notices.map((notice) => (
         <NoticeAlert key={notice.id} notice={notice} />
       ))}

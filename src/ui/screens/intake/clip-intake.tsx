@@ -19,7 +19,7 @@ import {
 } from '../../../core/model/clip';
 import {
   addClip,
-  canConvert,
+  converterState,
   changeClip,
   convertFile,
   probeFile,
@@ -136,7 +136,7 @@ export function ClipIntake({
       return;
     }
     setProblem(result.issue.message);
-    if (NEEDS_CONVERSION.has(result.issue.code) && (await canConvert())) setConvertible(file);
+    if (NEEDS_CONVERSION.has(result.issue.code) && (await converterState()) !== 'lacking') setConvertible(file);
   };
   const convert = async (file: File): Promise<void> => {
     setConvertible(null);
