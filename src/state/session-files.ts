@@ -12,8 +12,7 @@ import { sameTimes, type ProbedFile } from './clip-use-cases';
 import { openSources } from './session-use-cases';
 
 /** Reading and writing archives comes when it is first wanted. */
-const archives = (): Promise<typeof import('../formats/session-archive/session-archive')> =>
-  import('../formats/session-archive/session-archive');
+const archives = () => import('../formats/session-archive/session-archive');
 
 /** The session with its videos as one file. */
 export async function sessionArchive(session: Session): Promise<Result<Blob, Issue<'cancelled'>>> {
