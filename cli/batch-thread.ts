@@ -1,7 +1,8 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import type { Movement } from '../src/core/model/movement';
 import type { Answer, Task } from './batch';
-import { EXIT, run, Stop } from './job';
+import { run } from './job';
+import { EXIT, Stop } from './stop';
 
 /** A thread of a batch: one task after another. */
 const movement = workerData as Movement;

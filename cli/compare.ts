@@ -5,9 +5,9 @@ import { compareSides } from '../src/core/comparison/compare';
 import { timingTable } from '../src/core/comparison/timing-table';
 import { orderProblem } from '../src/core/events/order';
 import { proposePerformance } from '../src/core/events/repetitions';
-import { clipSchema, type Clip, type View } from '../src/core/model/clip';
+import { clipSchema, type Clip, type Role, type View } from '../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../src/core/model/session';
-import type { Movement } from '../src/core/model/movement';
+import { withSchool, type Movement } from '../src/core/model/movement';
 import { momentsOfMarks, type Timed } from '../src/core/performance/moments';
 import { preparePerformance, type Performance } from '../src/core/performance/performance';
 import {
@@ -21,9 +21,10 @@ import {
   type Figure,
 } from '../src/core/tracks/figure';
 import { seenFrom, spatialHeight, type FigureCamera } from '../src/core/tracks/spatial-view';
+import { oddities, slowedBy } from '../src/core/tracks/oddities';
 import { framesOf, LENGTH_UNITS } from '../src/core/tracks/recording';
 import { fail, ok, type Issue, type Result } from '../src/core/result';
-import { frameAtTime, realTimes } from '../src/core/timing/clip-time';
+import { frameAtTime, realTimes, timeAtFrame } from '../src/core/timing/clip-time';
 import {
   comparisonDocument,
   type ComparedPerformance,
@@ -32,6 +33,7 @@ import {
 import { readPointFile } from '../src/formats/points';
 import { reportCsv } from '../src/report/csv';
 import { textReport } from '../src/report/text-report';
+import type { PerformerAnswers } from './options';
 
 export interface PointInput {
   readonly file: string;
@@ -41,17 +43,15 @@ export interface PointInput {
 export interface CompareInput {
   readonly movement: Movement;
   readonly athlete: PointInput;
-  /** One, or several whose mean and spread count. */
+  /** One, several whose mean and spread count, or none: then only published targets are judged. */
   readonly references: readonly PointInput[];
   /** Text of the moments file, or null to have all moments proposed. */
   readonly moments: { readonly file: string; readonly text: string } | null;
-  readonly dominant: 'left' | 'right';
   /** The athlete is under age. */
   readonly minor: boolean;
-  /** Which way the performers of files in a picture go; null takes what their points say. */
-  readonly travel: 'left' | 'right' | null;
-  /** Standing height in metres for files that state no unit; null takes a usual one. */
-  readonly height: number | null;
+  readonly performers: Readonly<Record<Role, PerformerAnswers>>;
+  /** Whose targets count, by the id of a school of the movement; null for the movement's own. */
+  readonly school: string | null;
   /** Days to the competition; null where none is near. */
   readonly days: number | null;
 }
@@ -72,40 +72,42 @@ export interface CompareOutput {
   readonly report: string;
 }
 
-export type CompareIssue = Issue<'bad-file' | 'bad-moments' | 'no-moments' | 'which-way'>;
+export type CompareIssue = Issue<'bad-file' | 'bad-moments' | 'no-moments' | 'which-way' | 'no-school'>;
 
-const momentsSchema = z.object({
-  athlete: z.record(z.string(), z.number()).default({}),
-  reference: z.record(z.string(), z.number()).default({}),
-});
+const timesSchema = z.record(z.string(), z.number());
+/** Seconds of key events by side, or by the name of a file. */
+const momentsSchema = z.record(z.string(), timesSchema);
 type Given = z.infer<typeof momentsSchema>;
 
-function readMoments(movement: Movement, moments: CompareInput['moments']): Result<Given, CompareIssue> {
-  if (!moments) return ok({ athlete: {}, reference: {} });
+function readMoments(
+  movement: Movement,
+  moments: CompareInput['moments'],
+  files: readonly string[],
+): Result<Given, CompareIssue> {
+  if (!moments) return ok({});
+  const bad = (what: string): Result<never, CompareIssue> => fail('bad-moments', `“${moments.file}”${what}`);
   let parsed: unknown;
   try {
     parsed = JSON.parse(moments.text);
   } catch (error) {
-    return fail(
-      'bad-moments',
-      `“${moments.file}” is not valid JSON (${error instanceof Error ? error.message : String(error)}).`,
-    );
+    return bad(` is not valid JSON (${error instanceof Error ? error.message : String(error)}).`);
   }
   const checked = momentsSchema.safeParse(parsed);
-  if (!checked.success)
-    return fail(
-      'bad-moments',
-      `“${moments.file}”: ${checked.error.issues[0]!.path.join('.')}: ${checked.error.issues[0]!.message}. It should read {"athlete": {"release": 1.125}, "reference": {...}}, in seconds.`,
+  if (!checked.success) {
+    const { path, message } = checked.error.issues[0]!;
+    return bad(
+      `: ${path.join('.')}: ${message}. It should read {"athlete": {"release": 1.125}, "reference": {...}}, in seconds.`,
     );
+  }
+  const whose = Object.keys(checked.data).find((name) => !['athlete', 'reference', ...files].includes(name));
+  if (whose !== undefined)
+    return bad(`: “${whose}” is neither athlete nor reference nor a file of these (${files.join(', ')}).`);
   const known = movement.moments.map((m) => m.id);
-  const unknown = [...Object.keys(checked.data.athlete), ...Object.keys(checked.data.reference)].find(
-    (id) => !known.includes(id),
-  );
+  const unknown = Object.values(checked.data)
+    .flatMap((times) => Object.keys(times))
+    .find((id) => !known.includes(id));
   if (unknown !== undefined)
-    return fail(
-      'bad-moments',
-      `“${moments.file}”: “${unknown}” is not a moment of ${movement.name}; it has ${known.join(', ')}.`,
-    );
+    return bad(`: “${unknown}” is not a moment of ${movement.name}; it has ${known.join(', ')}.`);
   return ok(checked.data);
 }
 
@@ -128,9 +130,10 @@ function performanceOf(
     warnings.push(`“${file}” has ${read.value.recordings.length} subjects; the first, ${recording.name}, was taken.`);
   const proposal = proposeFigure(recording, null);
   const stated = LENGTH_UNITS[recording.unit] !== null;
+  const { dominant, travel, view, rate, height, scale } = input.performers[role];
   const answers =
-    input.height !== null && !stated
-      ? { ...proposal, metresPerUnit: metresByHeight(recording, proposal.map, input.height) }
+    height !== null && !stated
+      ? { ...proposal, metresPerUnit: metresByHeight(recording, proposal.map, height) }
       : proposal;
   const figure = figureOf(answers);
   if (Object.keys(figure.track).length === 0)
@@ -142,14 +145,12 @@ function performanceOf(
         .join(', ')} ...). Name them after the points, for example left-knee.`,
     );
   const told = travelOf(figure.track);
-  if (!figure.spatial && input.travel === null && told.sure < LEAST_SURE_TRAVEL)
+  if (!figure.spatial && view.kind === 'side' && travel === null && told.sure < LEAST_SURE_TRAVEL)
     return fail(
       'which-way',
       `Which way the performer goes cannot be told from “${file}”. Say it: --travel left or --travel right.`,
     );
-  const seen = figure.spatial
-    ? viewOfCamera(figure.spatial, answers.camera)
-    : { view: { kind: 'side' as const, offPlaneDegrees: null }, travel: input.travel ?? told.travel };
+  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view, travel: travel ?? told.travel };
   const frames = framesOf(recording);
   if (frames > MOST_FRAMES)
     return fail(
@@ -161,6 +162,8 @@ function performanceOf(
     warnings.push(
       `“${file}”: its performer would be ${Number(tall.toPrecision(3))} m tall. Check the unit of its lengths (millimetres, metres).`,
     );
+  warnings.push(...oddities(figure.track, figure.spatial).map((odd) => `“${file}”: ${odd}.`));
+  const pixelsPerMetre = figure.pixelsPerMetre ?? scale;
   const checked = clipSchema.safeParse({
     id: role,
     role,
@@ -171,12 +174,12 @@ function performanceOf(
     rotation: 0,
     frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)),
     fileRate: recording.rate,
-    captureRate: recording.rate,
+    captureRate: rate ?? recording.rate,
     // A file is a performer: names inside files are often the same for everybody.
-    performer: { name: file, dominantSide: input.dominant, minor: role === 'athlete' && input.minor, consent: true },
+    performer: { name: file, dominantSide: dominant, minor: role === 'athlete' && input.minor, consent: true },
     ...seen,
     mirrored: false,
-    scale: figure.pixelsPerMetre === null ? null : { pixels: figure.pixelsPerMetre, metres: 1, alongDegrees: 90 },
+    scale: pixelsPerMetre === null ? null : { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 },
   });
   if (!checked.success) {
     const { path, message } = checked.error.issues[0]!;
@@ -240,19 +243,26 @@ function furtherViews({ spatial }: Figure, camera: FigureCamera, main: Performan
  * none are given, measured, judged, ranked.
  */
 export function compareFiles(input: CompareInput): Result<CompareOutput, CompareIssue> {
-  const { movement } = input;
-  const given = readMoments(movement, input.moments);
+  if (input.school !== null && !input.movement.schools.some((school) => school.id === input.school)) {
+    const schools = input.movement.schools.map((school) => school.id).join(', ') || 'none';
+    return fail('no-school', `“${input.school}” is no school of ${input.movement.name}. There are: ${schools}.`);
+  }
+  const movement = withSchool(input.movement, input.school);
+  const files = [input.athlete, ...input.references].map(({ file }) => file);
+  const given = readMoments(movement, input.moments, files);
   if (!given.ok) return given;
-  const athlete = performanceOf(input, input.athlete, 'athlete', given.value.athlete);
+  const timesOf = (file: string, role: Role, first: boolean): Readonly<Record<string, number>> =>
+    given.value[file] ?? (first ? given.value[role] : undefined) ?? {};
+  const athlete = performanceOf(input, input.athlete, 'athlete', timesOf(input.athlete.file, 'athlete', true));
   if (!athlete.ok) return athlete;
   const references: Read[] = [];
-  for (const file of input.references) {
-    // Moments are given for one reference; the others are proposed.
-    const reference = performanceOf(input, file, 'reference', references.length === 0 ? given.value.reference : {});
+  for (const [i, file] of input.references.entries()) {
+    // Moments of the reference are those of its first file; those of others stand under their names.
+    const reference = performanceOf(input, file, 'reference', timesOf(file.file, 'reference', i === 0));
     if (!reference.ok) return reference;
-    references.push(reference.value);
+    references.push(slowAgainst(reference.value, athlete.value));
   }
-  const [a, first] = [athlete.value, references[0]!];
+  const a = athlete.value;
   const [athletes, others] = [[a.views], references.map((r) => r.views)];
   const judged = compareSides(movement, athletes, others).map((c) => judge(c, undefined));
   const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: input.days });
@@ -268,18 +278,32 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
       judged,
       timing: timingTable(movement, athletes, others),
       athlete: a.performance,
-      reference: first.performance,
+      reference: references[0]?.performance ?? null,
     }),
     report: textReport({
       movement,
       athlete: a.file,
-      reference: references.map((r) => r.file).join(', '),
+      reference: references.map((r) => r.file).join(', ') || 'published targets only',
       minor: input.minor,
       judged,
       priorities,
       warnings: [a, ...references].flatMap((p) => p.warnings),
     }),
   });
+}
+
+/** Times of key events, seconds. */
+const secondsOf = ({ performance: { times, marks } }: Read): Readonly<Record<string, number>> =>
+  Object.fromEntries(Object.entries(marks).map(([id, frame]) => [id, timeAtFrame(times, frame)]));
+
+/** Says of a reference that it runs at another speed than the athlete: slow motion that nobody told. */
+function slowAgainst(reference: Read, athlete: Read): Read {
+  const ratio = slowedBy(secondsOf(reference), secondsOf(athlete));
+  if (ratio === null) return reference;
+  const [slow, other, times] =
+    ratio > 1 ? [reference.file, athlete.file, ratio] : [athlete.file, reference.file, 1 / ratio];
+  const warning = `“${slow}” takes ${times.toFixed(1)} times as long as “${other}”. If it is slow motion, give the rate of its camera with --rate.`;
+  return { ...reference, warnings: [...reference.warnings, warning] };
 }
 
 /** The text that occurs most often; null of none. */

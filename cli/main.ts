@@ -6,11 +6,17 @@ import type { Movement } from '../src/core/model/movement';
 import { movementJson, unknownKeys } from '../src/formats/movement-json/movement-json';
 import { MOVEMENTS, movementOf } from '../src/movements';
 import { runAll } from './batch';
-import { EXIT, readText, run, Stop, type Job } from './job';
+import { readText, run, type Job } from './job';
+import { OPTIONS, type OptionName, type OptionTexts } from './options';
+import { EXIT, Stop } from './stop';
 
 const USAGE = `npm run falcon -- compare --athlete FILE --reference FILE[,FILE...] --movement NAME|FILE.json --out DIR
-                         [--moments FILE.json] [--dominant right|left] [--height METRES] [--travel left|right] [--days N] [--under-age]
+                         [--moments FILE.json] [--under-age] [--days N] [--school NAME]
+                         [--dominant right|left] [--travel left|right] [--view side|front|back|overhead]
+                         [--off-plane DEGREES] [--rate FPS] [--height METRES] [--scale PIXELS_PER_METRE]
+npm run falcon -- compare --athlete FILE --targets-only --movement NAME|FILE.json --out DIR
 npm run falcon -- compare --batch LIST.csv --movement NAME|FILE.json --out DIR
+From --dominant on, an option is for both sides, or athlete/reference, as in --travel left/right.
 Movements: ${MOVEMENTS.map((m) => m.id).join(', ')}`;
 
 function chooseMovement(name: string): Movement {
@@ -38,9 +44,12 @@ function isYes(text: string, list: string, row: number): boolean {
   return said === 'yes';
 }
 
+const optionsOf = (texts: Readonly<Record<string, unknown>>): OptionTexts =>
+  Object.fromEntries(OPTIONS.flatMap((name) => (typeof texts[name] === 'string' ? [[name, texts[name]]] : [])));
+
 /**
- * Rows of a batch: athlete, reference (several with ;), and optionally moments, dominant, height, travel, days,
- * under-age; files beside the list.
+ * Rows of a batch: athlete, reference (several with ;, empty for the targets only), and optionally moments, under-age
+ * and the options of a pair; files beside the list.
  */
 function jobsOf(list: string): readonly Job[] {
   const { data, meta } = Papa.parse<Record<string, string>>(readText(list).trim(), {
@@ -55,16 +64,13 @@ function jobsOf(list: string): readonly Job[] {
       );
   const beside = (file: string): string => path.resolve(path.dirname(list), file.trim());
   return data.map((row, i) => {
-    if (!row['athlete']?.trim() || !row['reference']?.trim())
-      throw new Stop(EXIT.badInput, `“${list}”, row ${i + 2}: athlete or reference is empty.`);
+    if (!row['athlete']?.trim()) throw new Stop(EXIT.badInput, `“${list}”, row ${i + 2}: athlete is empty.`);
+    const references = (row['reference'] ?? '').split(';').filter((name) => name.trim() !== '');
     return {
       athlete: beside(row['athlete']),
-      references: row['reference'].split(';').map(beside),
+      references: references.map(beside),
       moments: row['moments']?.trim() ? beside(row['moments']) : null,
-      dominant: row['dominant']?.trim() || 'right',
-      height: row['height']?.trim() || null,
-      travel: row['travel']?.trim() || null,
-      days: row['days']?.trim() || null,
+      options: optionsOf(row),
       underAge: isYes(row['under-age'] ?? '', list, i),
     };
   });
@@ -79,10 +85,11 @@ async function main(): Promise<number> {
       movement: { type: 'string' },
       moments: { type: 'string' },
       out: { type: 'string' },
-      dominant: { type: 'string', default: 'right' },
-      height: { type: 'string' },
-      travel: { type: 'string' },
-      days: { type: 'string' },
+      'targets-only': { type: 'boolean', default: false },
+      ...(Object.fromEntries(OPTIONS.map((name) => [name, { type: 'string' }])) as Record<
+        OptionName,
+        { type: 'string' }
+      >),
       'under-age': { type: 'boolean', default: false },
       batch: { type: 'string' },
     },
@@ -91,7 +98,7 @@ async function main(): Promise<number> {
     positionals[0] !== 'compare' ||
     !values.movement ||
     !values.out ||
-    (!values.batch && (!values.athlete || !values.reference))
+    (!values.batch && (!values.athlete || !values.reference === !values['targets-only']))
   )
     throw new Stop(EXIT.usage, USAGE);
   const movement = chooseMovement(values.movement);
@@ -99,12 +106,9 @@ async function main(): Promise<number> {
     const { said, code } = run(
       {
         athlete: values.athlete!,
-        references: values.reference!.split(','),
+        references: values.reference?.split(',') ?? [],
         moments: values.moments ?? null,
-        dominant: values.dominant,
-        height: values.height ?? null,
-        travel: values.travel ?? null,
-        days: values.days ?? null,
+        options: optionsOf(values),
         underAge: values['under-age'],
       },
       movement,

@@ -11,6 +11,7 @@ import {
   type FigureAnswers,
 } from '../core/tracks/figure';
 import { proposeMap, type MarkerMap } from '../core/tracks/marker-map';
+import { oddities } from '../core/tracks/oddities';
 import { framesOf, type Recording } from '../core/tracks/recording';
 import { seenFrom, type FigureCamera } from '../core/tracks/spatial-view';
 import { mergeRecorded } from '../core/tracks/track';
@@ -78,7 +79,11 @@ export async function probePoints(file: File): Promise<Result<ProbedPoints, Read
       proposeFigure(recording, await loadMarkerMap(recording.markers.map((m) => m.name))),
     ),
   );
-  return ok({ fileName: file.name, recordings, warnings, proposals });
+  const odd = proposals.flatMap((proposal) => {
+    const { track, spatial } = figureOf(proposal);
+    return oddities(track, spatial).map((what) => `\u201c${file.name}\u201d: ${what}.`);
+  });
+  return ok({ fileName: file.name, recordings, warnings: [...new Set([...warnings, ...odd])], proposals });
 }
 
 /** Adds a figure drawn from points to the session. */

@@ -45,7 +45,8 @@ export const comparisonSchema = z.object({
   version: z.literal(1),
   movement: z.object({ id: z.string(), name: z.string() }),
   athlete: performanceSchema,
-  reference: performanceSchema,
+  /** Null where only published targets are judged. */
+  reference: performanceSchema.nullable(),
   /** Further performances of the reference; the mean of all counts. */
   furtherReferences: z.array(performanceSchema).default([]),
   measures: z.array(
@@ -136,7 +137,7 @@ export function comparisonDocument(
     version: 1,
     movement: { id: movement.id, name: movement.name },
     athlete: performanceOf(athlete),
-    reference: performanceOf(references[0]!),
+    reference: references[0] ? performanceOf(references[0]) : null,
     furtherReferences: references.slice(1).map(performanceOf),
     measures: judged.map((j) => {
       const unit: DisplayUnit = j.athlete.measurable

@@ -1,0 +1,105 @@
+import { viewKindSchema, type Role, type View } from '../src/core/model/clip';
+import { LIMITS } from '../src/core/model/limits';
+import { EXIT, Stop } from './stop';
+
+/** What can be said of a pair, in the command or in a column of a batch. */
+export const OPTIONS = [
+  'dominant',
+  'travel',
+  'view',
+  'off-plane',
+  'rate',
+  'height',
+  'scale',
+  'school',
+  'days',
+] as const;
+export type OptionName = (typeof OPTIONS)[number];
+/** As they were typed; left out or empty where nothing was. */
+export type OptionTexts = Partial<Readonly<Record<OptionName, string>>>;
+
+/** What is said of one performer; null where nothing was. */
+export interface PerformerAnswers {
+  readonly dominant: 'left' | 'right';
+  /** Which way the performer of a file in a picture goes. */
+  readonly travel: 'left' | 'right' | null;
+  /** From where a picture was taken. */
+  readonly view: View;
+  /** Frames per second as the camera took them, where the file plays them slower or states no rate. */
+  readonly rate: number | null;
+  /** Standing height, metres. */
+  readonly height: number | null;
+  /** Pixels of the picture that are a metre. */
+  readonly scale: number | null;
+}
+
+export interface Answers {
+  readonly performers: Readonly<Record<Role, PerformerAnswers>>;
+  readonly school: string | null;
+  /** Days to the competition. */
+  readonly days: number | null;
+}
+
+/** The part of an option for one side: `left/right` is the athlete's and the reference's, a single word is for both. */
+function sideOf(name: OptionName, text: string | undefined, role: Role): string | null {
+  const said = text?.trim();
+  if (!said) return null;
+  const parts = said.split('/').map((part) => part.trim());
+  if (parts.length > 2 || parts.some((part) => part === ''))
+    throw new Stop(EXIT.usage, `--${name} is “${said}”; it is one for both, or athlete/reference.`);
+  return parts[parts.length === 2 && role === 'reference' ? 1 : 0]!;
+}
+
+function oneOf<T extends string>(name: OptionName, said: string | null, words: readonly T[]): T | null {
+  if (said === null) return null;
+  const known = words.find((word) => word === said);
+  if (known === undefined)
+    throw new Stop(EXIT.usage, `--${name} is “${said}”; it is ${words.slice(0, -1).join(', ')} or ${words.at(-1)!}.`);
+  return known;
+}
+
+function numberOf(
+  name: OptionName,
+  said: string | null,
+  { least, most }: { readonly least: number; readonly most: number },
+  what: string,
+): number | null {
+  if (said === null) return null;
+  const value = Number(said);
+  if (!(value >= least && value <= most))
+    throw new Stop(EXIT.usage, `--${name} is “${said}”; it is ${what} from ${least} to ${most}.`);
+  return value;
+}
+
+const SIDES = ['left', 'right'] as const;
+const HEIGHT = { least: 0.5, most: 2.6 };
+const OFF_PLANE = { least: -60, most: 60 };
+const SCALE = { least: 1, most: 100_000 };
+const DAYS = { least: 0, most: 10_000 };
+
+function performerAnswers(texts: OptionTexts, role: Role): PerformerAnswers {
+  const said = (name: OptionName): string | null => sideOf(name, texts[name], role);
+  return {
+    dominant: oneOf('dominant', said('dominant'), SIDES) ?? 'right',
+    travel: oneOf('travel', said('travel'), SIDES),
+    view: {
+      kind: oneOf('view', said('view'), viewKindSchema.options) ?? 'side',
+      offPlaneDegrees: numberOf('off-plane', said('off-plane'), OFF_PLANE, 'degrees off the view'),
+    },
+    rate: numberOf('rate', said('rate'), LIMITS.rate, 'frames per second'),
+    height: numberOf('height', said('height'), HEIGHT, 'metres'),
+    scale: numberOf('scale', said('scale'), SCALE, 'pixels per metre'),
+  };
+}
+
+/** Reads what was typed; a word that means nothing ends the command. */
+export function readOptions(texts: OptionTexts): Answers {
+  const days = numberOf('days', texts.days?.trim() || null, DAYS, 'whole days to the competition');
+  if (days !== null && !Number.isInteger(days))
+    throw new Stop(EXIT.usage, `--days is “${texts.days}”; it is a whole number of days to the competition.`);
+  return {
+    performers: { athlete: performerAnswers(texts, 'athlete'), reference: performerAnswers(texts, 'reference') },
+    school: texts.school?.trim() || null,
+    days,
+  };
+}
