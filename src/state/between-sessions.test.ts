@@ -6,6 +6,7 @@ import { newSession, type Session } from '../core/model/session';
 import { takeCloneHere } from '../../tests/fixtures/clone-here';
 import { stickClip } from '../../tests/fixtures/stick-performance';
 import { writeSessionArchive } from '../formats/session-archive/session-archive';
+import { readSessionFile } from '../formats/session-archive/session-file';
 import { sessionJson } from '../formats/session-json/session-json';
 import { database } from '../storage/database';
 import { forgetVersions, loadSession, saveSession } from '../storage/sessions';
@@ -32,7 +33,7 @@ const archive = async (session: Session, bytes = 'video'): Promise<File> => {
   return new File([written.value], 'nets.falcon.zip');
 };
 const open = async (file: File) => {
-  const opened = await openSessionFile(file);
+  const opened = await openSessionFile(file, false, readSessionFile);
   if (!opened.ok) throw new Error(opened.issue.message);
   return opened.value;
 };
@@ -93,11 +94,11 @@ describe('a session file', () => {
   });
 
   it('that is none changes nothing', async () => {
-    expect(await openSessionFile(new File(['{"format":"x"}'], 'x.json'))).toMatchObject({
+    expect(await openSessionFile(new File(['{"format":"x"}'], 'x.json'), false, readSessionFile)).toMatchObject({
       ok: false,
       issue: { code: 'not-a-session', message: expect.stringContaining('x.json') },
     });
-    expect(await openSessionFile(new File(['PK but no archive'], 'x.zip'))).toMatchObject({
+    expect(await openSessionFile(new File(['PK but no archive'], 'x.zip'), false, readSessionFile)).toMatchObject({
       ok: false,
       issue: { code: 'damaged-archive' },
     });

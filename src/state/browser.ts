@@ -4,4 +4,4 @@ export { isNewer as dataAreNewer } from '../storage/database';
 
 /** Asks the browser not to clear what is kept when it runs short. */
 export const askToPersist = async (): Promise<boolean> =>
-  (await navigator.storage?.persist().catch(() => false)) ?? false;
+  (await globalThis.navigator?.storage?.persist?.().catch(() => false)) ?? false;

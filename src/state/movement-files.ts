@@ -1,5 +1,5 @@
 import type { Movement } from '../core/model/movement';
-import { ok, type Issue, type Result } from '../core/result';
+import { fail, ok, type Issue, type Result } from '../core/result';
 import { movementJson, unknownKeys } from '../formats/movement-json/movement-json';
 import { edit } from './document-store';
 import { notify } from './notices';
@@ -12,8 +12,16 @@ export function chooseMovement(id: string): void {
   });
 }
 
+/** A movement is a text that people write, bytes. */
+const LARGEST = 5e6;
+
 /** Measures the open session by a movement from a file; marks of moments that it has too are kept. */
 export async function readMovement(file: File): Promise<Result<Movement, Issue>> {
+  if (file.size > LARGEST)
+    return fail(
+      'not-a-movement',
+      `\u201c${file.name}\u201d has ${Math.round(file.size / 1e6)} MB; a movement file has at most ${LARGEST / 1e6}. Choose another file.`,
+    );
   const text = await file.text();
   const read = movementJson.read!(text, file.name);
   if (!read.ok) return read;

@@ -1,13 +1,17 @@
 import type { Clip } from '../core/model/clip';
 import type { Session } from '../core/model/session';
-import { ok, type Issue, type Result } from '../core/result';
-import type { SessionArchive, SessionArchiveIssue, SessionReader } from '../formats/session-archive/session-archive';
-import { repairSessionJson, sessionJson } from '../formats/session-json/session-json';
+import { fail, ok, type Issue, type Result } from '../core/result';
+import type { SessionArchiveIssue } from '../formats/session-archive/session-archive';
+import type { Fresh, SessionFile } from '../formats/session-archive/session-file';
+import { sessionJson } from '../formats/session-json/session-json';
 import { readSession, saveSession } from '../storage/sessions';
 import { loadVideo, storeMedia } from '../storage/media';
 import type { StorageIssue } from '../storage/storage-issue';
+import { askToPersist } from './browser';
 import { settled } from './document-store';
+import { WorkerClient, type CrashIssue } from '../media/worker-client';
 import { startJob } from './jobs';
+import type { SessionFileWorker } from './session-file-worker';
 import { sameTimes, type ProbedFile } from './clip-use-cases';
 import { openSources } from './session-use-cases';
 
@@ -35,33 +39,44 @@ export interface OpenedFile {
   readonly dropped: readonly string[];
 }
 
-const read = async (file: File, reader: SessionReader): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> => {
-  const { isArchive, readSessionArchive } = await archives();
-  if (await isArchive(file)) return readSessionArchive(file, file.name, reader);
-  const session = reader(await file.text(), file.name);
-  return session.ok ? ok({ session: session.value, videos: new Map(), damaged: [] }) : session;
-};
+/** Videos are copied as they are unpacked: gigabytes take minutes on a slow disk, ms. */
+const READING_TAKES = 600_000;
+
+type ReadingIssue = Issue<SessionArchiveIssue> | CrashIssue;
+
+/** Reads a file in a worker of its own, which can be cancelled. */
+async function readAway(file: File, repair: Fresh | null): Promise<Result<SessionFile, ReadingIssue>> {
+  const job = startJob(`open-${file.name}`, `Reading ${file.name}`);
+  const client = new WorkerClient<SessionFileWorker>(
+    new Worker(new URL('./session-file-worker.ts', import.meta.url), { type: 'module' }),
+  );
+  try {
+    const read = await client.ask(client.remote.read(file, repair), `Reading \u201c${file.name}\u201d`, {
+      signal: job.signal,
+      patience: READING_TAKES,
+    });
+    return job.signal.aborted ? fail('cancelled', `Reading \u201c${file.name}\u201d was cancelled.`) : read;
+  } finally {
+    client.end();
+    job.end();
+  }
+}
 
 /**
  * Puts a saved session into this browser. Nothing that is here is replaced: where the session is here in another state,
  * the one of the file comes beside it under a name of its own; a video of another size gets an id of its own.
  * @param repair leaves out what cannot be read in place of refusing the file
+ * @param read how its bytes become a session
  */
 export async function openSessionFile(
   file: File,
   repair = false,
-): Promise<Result<OpenedFile, Issue<SessionArchiveIssue> | StorageIssue>> {
-  let dropped: readonly string[] = [];
-  const opened = await read(file, (text, name) => {
-    if (!repair) return sessionJson.read!(text, name);
-    const repaired = repairSessionJson(text, name, { id: crypto.randomUUID(), now: new Date().toISOString() });
-    if (!repaired.ok) return repaired;
-    dropped = repaired.value.dropped;
-    return ok(repaired.value.session);
-  });
+  read = readAway,
+): Promise<Result<OpenedFile, ReadingIssue | StorageIssue>> {
+  const fresh = repair ? { id: crypto.randomUUID(), now: new Date().toISOString() } : null;
+  const opened = await read(file, fresh);
   if (!opened.ok) return opened;
-  const { session, videos, damaged } = opened.value;
-  dropped = [...dropped, ...damaged];
+  const { session, videos, dropped } = opened.value;
   await settled();
   const withoutVideo: string[] = [];
   const mediaIds = new Map<string, string>();
@@ -96,6 +111,7 @@ export async function openSessionFile(
     ...(beside ? { id: crypto.randomUUID(), name: `${session.name} (from a file)`.slice(0, 120) } : {}),
   };
   const saved = await saveSession(placed, new Date().toISOString(), { over: true });
+  if (saved.ok) void askToPersist();
   return saved.ok ? ok({ id: placed.id, withoutVideo, beside, dropped }) : saved;
 }
 

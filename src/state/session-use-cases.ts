@@ -4,6 +4,7 @@ import { movementOf } from '../movements';
 import { loadSession, saveSession } from '../storage/sessions';
 import type { StorageIssue } from '../storage/storage-issue';
 import { player } from './bench-player';
+import { askToPersist } from './browser';
 import { setSession, settled, useDocument } from './document-store';
 import { notify } from './notices';
 import { openStoredClip } from './stored-clips';
@@ -14,6 +15,8 @@ import { holdSession, watchWindows } from './windows';
 export async function createSession(name: string, movementId: string): Promise<Result<string, StorageIssue>> {
   const session = newSession(crypto.randomUUID(), name, movementId, new Date().toISOString());
   const saved = await saveSession(session, session.createdAt);
+  // Whether the browser agrees or not, *What is kept here* says it.
+  if (saved.ok) void askToPersist();
   return saved.ok ? ok(session.id) : saved;
 }
 

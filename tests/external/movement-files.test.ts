@@ -45,3 +45,11 @@ test('says what is wrong, and in which measure', () => {
   expect(read('{"a":1}')).toMatchObject({ ok: false, issue: { code: 'not-a-movement' } });
   expect(read('{"schemaVersion":2,"measures":[]}')).toMatchObject({ ok: false, issue: { code: 'wrong-version' } });
 });
+
+test('a movement of ten thousand moments is refused with words, at once', () => {
+  const written = JSON.parse(movementJson.write!(MOVEMENTS[0]!)) as { movement: { moments: { id: string }[] } };
+  const [moment] = written.movement.moments;
+  written.movement.moments.push(...Array.from({ length: 10_000 }, (_, i) => ({ ...moment!, id: `m${i}` })));
+  const refused = read(JSON.stringify(written));
+  expect(!refused.ok && refused.issue.message).toContain('A movement has at most 100 moments.');
+});

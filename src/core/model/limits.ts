@@ -20,6 +20,8 @@ export const LIMITS = {
   stroke: 5000,
   /** Instants that two cameras of a performance have in common. */
   commonInstants: 200,
+  /** Parts of a movement: far more than anybody could look through. */
+  movement: { moments: 100, measures: 500, links: 2000, others: 200 },
 } as const;
 
 /** Names that every object has by birth: as a key of a record they would find what nobody put there. */

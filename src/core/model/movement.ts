@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { withTodaysMeasures } from './earlier-measures';
-import { isReserved } from './limits';
+import { isReserved, LIMITS } from './limits';
 
 /**
  * A movement is a document: what its moments are, what is measured on them, and what the numbers should be.
@@ -345,6 +345,10 @@ const sheetSchema = z.object({
 });
 export type CriteriaSheetDocument = z.infer<typeof sheetSchema>;
 
+const MOST = LIMITS.movement;
+const atMost = <T extends z.ZodType>(part: T, most: number, what: string): z.ZodArray<T> =>
+  z.array(part).max(most, `A movement has at most ${most} ${what}.`);
+
 /** A movement as it is written today. */
 export const movementDocumentSchema = z
   .object({
@@ -353,13 +357,13 @@ export const movementDocumentSchema = z
     name: z.string(),
     sport: z.string(),
     /** Points of the movement beside the body's. */
-    points: z.array(ownPointSchema).default([]),
-    moments: z.array(momentSchema).min(2),
-    phases: z.array(z.object({ from: idSchema, to: idSchema, name: z.string() })),
-    measures: z.array(measureSchema),
-    causes: z.array(causeSchema),
-    cautions: z.array(z.object({ id: idSchema, text: z.string(), always: z.boolean() })),
-    schools: z.array(schoolSchema).default([]),
+    points: atMost(ownPointSchema, MOST.others, 'points').default([]),
+    moments: atMost(momentSchema, MOST.moments, 'moments').min(2),
+    phases: atMost(z.object({ from: idSchema, to: idSchema, name: z.string() }), MOST.others, 'phases'),
+    measures: atMost(measureSchema, MOST.measures, 'measures'),
+    causes: atMost(causeSchema, MOST.links, 'causes'),
+    cautions: atMost(z.object({ id: idSchema, text: z.string(), always: z.boolean() }), MOST.others, 'cautions'),
+    schools: atMost(schoolSchema, MOST.others, 'schools').default([]),
     sheet: sheetSchema.nullable().default(null),
     /**
      * The moment by which repetitions are counted, where one clip holds several; in a cycle one ends where the next
@@ -367,7 +371,11 @@ export const movementDocumentSchema = z
      */
     repeats: z.object({ by: idSchema, cycle: z.boolean() }).nullable().default(null),
     /** Lengths that stand in the picture of this movement, metres. */
-    knownLengths: z.array(z.object({ name: z.string().min(1), metres: z.number().positive() })).default([]),
+    knownLengths: atMost(
+      z.object({ name: z.string().min(1), metres: z.number().positive() }),
+      MOST.others,
+      'known lengths',
+    ).default([]),
   })
   .superRefine((movement, context) => {
     const moments = movement.moments.map((m) => m.id);

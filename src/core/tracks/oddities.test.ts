@@ -1,5 +1,5 @@
 import type { PointId } from '../anatomy/body-points';
-import type { SpatialTrack } from './marker-map';
+import type { SpatialSeries, SpatialTrack } from './marker-map';
 import { oddities, slowedBy } from './oddities';
 import { ORIGIN, type Track } from './track';
 
@@ -94,7 +94,7 @@ describe('what is odd about the points of a file', () => {
   it('claims nothing of too few frames', () => {
     const lying = spatial(([x, y, z]) => [y, x, z]);
     const short = Object.fromEntries(
-      Object.entries(lying as Required<SpatialTrack>).map(([id, { x, y, z }]) => [
+      (Object.entries(lying) as [PointId, SpatialSeries][]).map(([id, { x, y, z }]) => [
         id,
         { x: x.slice(0, 2), y: y.slice(0, 2), z: z.slice(0, 2) },
       ]),

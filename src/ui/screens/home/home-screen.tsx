@@ -58,9 +58,10 @@ export function HomeScreen(): ReactNode {
         'info',
         'That session was here already in another state, which stays as it is; the one of the file stands beside it.',
       );
+    // Stays until it is read: the session opens on pictures that are not there.
     if (withoutVideo.length > 0)
       notify(
-        'info',
+        'error',
         `Without video: ${withoutVideo.join(', ')}. Points and numbers are there; drop the video on its clip at Intake to see it again.`,
       );
     void navigate(`/s/${id}/measure`);
