@@ -2,32 +2,35 @@ import { checkSession, repairSession } from '../core/model/check-session';
 import { dayOf, type Session } from '../core/model/session';
 import { encodeSamples } from '../formats/session-json/samples';
 import { fail, ok, type Result } from '../core/result';
-import { database, type StoredSession } from './database';
+import { database, partKey, storedPart, type StoredSession, type StoredSummary } from './database';
 import { mediaNamedIn, nameMedia, forgetUnderway } from './media';
+import { changedParts, withoutParts, withParts } from './session-parts';
 import { storageIssue, type StorageIssue } from './storage-issue';
 import { changesSince, forgetLeft, leaveBehind, leftBehind, withLeftChanges, type StoredVersion } from './left-changes';
 
-export interface SessionSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly updatedAt: string;
-  /** The day it was filmed. */
-  readonly on: string;
-  readonly movementId: string;
-  /** Of a movement of the session's own; null for one that ships. */
-  readonly movementName: string | null;
-  readonly performers: readonly string[];
-  /** Why it cannot be opened as it is; null for one that can. */
+export interface SessionSummary extends StoredSummary {
+  /** Why it cannot be opened as it is; null for one that can, as far as is known. */
   readonly damage: string | null;
-  /** Bytes of the document, about: points and notes, without videos. */
-  readonly bytes: number;
 }
 
-/** Rows with the latest change first; one that has lost its time stands last and is not left out, as an index would. */
-async function rows(): Promise<readonly StoredSession[]> {
-  const all = await database.sessions.toArray();
-  return all.sort((a, b) => String(b.updatedAt ?? '').localeCompare(String(a.updatedAt ?? '')));
+/** A row as it was stored, with its parts in their places. */
+async function joined(row: StoredSession): Promise<StoredSession> {
+  const parts = await database.parts.where('session').equals(row.id).toArray();
+  return { ...row, document: withParts(row.document, parts) as Session };
 }
+/** In one transaction: another window may be storing it. */
+const rowOf = (id: string): Promise<StoredSession | undefined> =>
+  database.transaction('r', TABLES, async () => {
+    const row = await database.sessions.get(id);
+    return row && joined(row);
+  });
+
+/** The latest change first; what has lost its time stands last and is not left out, as an index would. */
+const latestFirst = (a: { readonly updatedAt: unknown }, b: { readonly updatedAt: unknown }): number =>
+  textOr(b.updatedAt, '').localeCompare(textOr(a.updatedAt, ''));
+
+/** What a session is made of. */
+const TABLES = [database.sessions, database.parts, database.summaries];
 
 const textOr = (value: unknown, other: string): string => (typeof value === 'string' ? value : other);
 
@@ -39,35 +42,52 @@ function sizeOf(value: unknown): number {
   return Object.entries(value).reduce((sum, [key, part]) => sum + 2 * key.length + sizeOf(part), 0);
 }
 
-/** A row as it is listed, whatever is in it: one that is damaged must not hide the others. */
-function summaryOf({ id, name, updatedAt, document }: StoredSession): SessionSummary {
-  const checked = checkSession(document);
-  const row = {
-    id,
-    name: textOr(name, 'A session without a name'),
-    updatedAt: textOr(updatedAt, ''),
-    bytes: sizeOf(document),
-  };
-  if (!checked.ok)
-    return { ...row, on: '', movementId: '', movementName: null, performers: [], damage: checked.issue.message };
-  const session = checked.value;
+function summaryOf(session: Session, updatedAt: string): StoredSummary {
   return {
-    ...row,
+    id: session.id,
+    name: session.name,
+    updatedAt,
     on: dayOf(session),
     movementId: session.movementId,
     movementName: session.ownMovement?.name ?? null,
     performers: session.clips.map((clip) => clip.performer.name),
-    damage: null,
+    bytes: sizeOf(session),
   };
 }
 
+/** A row without a summary, whatever is in it: one that is damaged must not hide the others. */
+async function summaryOfRow(row: StoredSession): Promise<SessionSummary> {
+  const { id, document } = await joined(row);
+  const [name, updatedAt] = [textOr(row.name, 'A session without a name'), textOr(row.updatedAt, '')];
+  const checked = checkSession(document);
+  if (!checked.ok) {
+    const nothing = { on: '', movementId: '', movementName: null, performers: [] };
+    return { id, name, updatedAt, ...nothing, bytes: sizeOf(document), damage: checked.issue.message };
+  }
+  const summary = summaryOf(checked.value, updatedAt);
+  await database.summaries.put(summary);
+  return { ...summary, name, damage: null };
+}
+
+/** All sessions, the one changed last first. No document is read that was ever listed or stored before. */
 export async function listSessions(): Promise<readonly SessionSummary[]> {
-  return (await rows()).map(summaryOf);
+  const [ids, all] = await Promise.all([database.sessions.toCollection().primaryKeys(), database.summaries.toArray()]);
+  const summaries = new Map(all.map((summary) => [summary.id, summary]));
+  const listed = await Promise.all(
+    ids.map(async (id): Promise<SessionSummary | null> => {
+      const summary = summaries.get(id);
+      if (summary) return { ...summary, damage: null };
+      const row = await database.sessions.get(id);
+      return row ? summaryOfRow(row) : null;
+    }),
+  );
+  return listed.filter((summary) => summary !== null).sort(latestFirst);
 }
 
 /** Every session that can be read, the one changed last first. */
 export async function allStoredSessions(): Promise<readonly StoredVersion[]> {
-  return (await rows()).flatMap(({ document, updatedAt }) => {
+  const rows = (await database.sessions.toArray()).sort(latestFirst);
+  return (await Promise.all(rows.map(joined))).flatMap(({ document, updatedAt }) => {
     const checked = checkSession(document);
     return checked.ok ? [{ updatedAt, session: checked.value }] : [];
   });
@@ -75,7 +95,7 @@ export async function allStoredSessions(): Promise<readonly StoredVersion[]> {
 
 /** What a row holds, as text, readable or not. */
 export async function rawSession(id: string): Promise<{ readonly name: string; readonly text: string } | null> {
-  const stored = await database.sessions.get(id);
+  const stored = await rowOf(id);
   return stored
     ? { name: textOr(stored.name, 'session'), text: `${JSON.stringify(stored, encodeSamples, 1)}\n` }
     : null;
@@ -88,7 +108,7 @@ export interface Repaired {
 
 /** Makes a damaged row one that opens; what cannot be read is left out and named. */
 export async function repairStored(id: string, now: string): Promise<Result<Repaired, StorageIssue>> {
-  const stored = await database.sessions.get(id);
+  const stored = await rowOf(id);
   if (!stored) return notFound(id);
   const repaired = repairSession(stored.document, { id: crypto.randomUUID(), now });
   if (!repaired)
@@ -99,7 +119,7 @@ export async function repairStored(id: string, now: string): Promise<Result<Repa
   const { session, dropped } = repaired;
   const saved = await saveSession(session, now, { over: true });
   if (!saved.ok) return saved;
-  if (session.id !== id) await database.sessions.delete(id);
+  if (session.id !== id) await database.transaction('rw', TABLES, () => removeRows(id));
   forgetLeft(id);
   return ok({ id: session.id, dropped });
 }
@@ -114,7 +134,7 @@ const notFound = (id: string): { readonly ok: false; readonly issue: StorageIssu
 
 /** A row as a session, or why it is none. */
 async function readRow(id: string): Promise<Result<StoredVersion, StorageIssue>> {
-  const stored = await database.sessions.get(id);
+  const stored = await rowOf(id);
   if (!stored) return notFound(id);
   const name = textOr(stored.name, id);
   const version: unknown = (stored.document as { schemaVersion?: unknown } | undefined)?.schemaVersion;
@@ -169,11 +189,12 @@ export async function saveSession(
   const before = over ? [] : (versions.get(session.id) ?? []);
   versions.set(session.id, [...before, version]);
   try {
-    await database.transaction('rw', database.sessions, async () => {
+    await database.transaction('rw', TABLES, async () => {
       const row = over ? undefined : await database.sessions.get(session.id);
       if (before.length > 0 && !row) throw new Overtaken('deleted');
-      if (row && !before.some((known) => known.updatedAt === row.updatedAt)) throw new Overtaken('changed');
-      await database.sessions.put({ id: session.id, name: session.name, updatedAt, document: session });
+      const follows = before.find((known) => known.updatedAt === row?.updatedAt);
+      if (row && !follows) throw new Overtaken('changed');
+      await put(version, follows?.session ?? null);
     });
     versions.set(session.id, [version]);
     nameMedia(mediaNamedIn(session));
@@ -189,6 +210,23 @@ export async function saveSession(
       );
     return storageIssue(error, `the changes of \u201c${session.name}\u201d`);
   }
+}
+
+/** Puts a session in place of the version that is stored, or of whatever is. */
+async function put(version: StoredVersion, before: Session | null): Promise<void> {
+  const { session, updatedAt } = version;
+  const { put, remove } = changedParts(before, session);
+  if (!before) await database.parts.where('session').equals(session.id).delete();
+  await database.parts.bulkDelete(remove.map((path) => partKey(session.id, path)));
+  await database.parts.bulkPut(put.map((part) => storedPart(session.id, part)));
+  await database.summaries.put(summaryOf(session, updatedAt));
+  await database.sessions.put({ id: session.id, name: session.name, updatedAt, document: withoutParts(session) });
+}
+
+async function removeRows(id: string): Promise<void> {
+  await database.parts.where('session').equals(id).delete();
+  await database.summaries.delete(id);
+  await database.sessions.delete(id);
 }
 
 /** Knows nothing of what is stored, like a window that was just opened. */
@@ -207,9 +245,9 @@ export function saveLeaving(session: Session): void {
 
 /** Deletes a session and the videos that only it names. */
 export async function deleteSession(id: string): Promise<void> {
-  await database.transaction('rw', database.sessions, database.media, async () => {
+  await database.transaction('rw', [...TABLES, database.media], async () => {
     const own = mediaNamedIn((await database.sessions.get(id))?.document);
-    await database.sessions.delete(id);
+    await removeRows(id);
     const used = new Set((await database.sessions.toArray()).flatMap((row) => mediaNamedIn(row.document)));
     await database.media.bulkDelete(own.filter((mediaId) => !used.has(mediaId)));
   });
