@@ -1,4 +1,5 @@
-import { expose, transfer } from 'comlink';
+import { transfer } from 'comlink';
+import { exposeWorker } from './expose-worker';
 import { fail, ok, type Result } from '../core/result';
 import type { DecodedPicture } from './decoded-picture';
 import { FrameCache, type FrameIssue } from './frame-cache';
@@ -45,4 +46,4 @@ const clipWorker = {
 };
 
 export type ClipWorker = typeof clipWorker;
-expose(clipWorker);
+exposeWorker(clipWorker);

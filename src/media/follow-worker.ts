@@ -1,4 +1,4 @@
-import { expose } from 'comlink';
+import { exposeWorker } from './expose-worker';
 import type { Vec2 } from '../core/geometry/vec2';
 import { followStep, startFollowing, type Followed, type Patch, type PatchOf } from '../core/tracks/follow';
 import { fail, ok, type Result } from '../core/result';
@@ -80,4 +80,4 @@ const followWorker = {
 };
 
 export type FollowWorker = typeof followWorker;
-expose(followWorker);
+exposeWorker(followWorker);

@@ -1,6 +1,6 @@
 import type { DecodedPicture } from './decoded-picture';
 import { FilesetResolver, PoseLandmarker } from '@mediapipe/tasks-vision';
-import { expose } from 'comlink';
+import { exposeWorker } from './expose-worker';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { BODY_POINTS } from '../core/anatomy/body-points';
 import { exchangeSides, mergeLooks } from '../core/detections/merge-looks';
@@ -259,4 +259,4 @@ const poseWorker = {
 };
 
 export type PoseWorker = typeof poseWorker;
-expose(poseWorker);
+exposeWorker(poseWorker);

@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import { fail, type Issue, type Result } from '../core/result';
+import type { Held } from './expose-worker';
 
 export type CrashIssue = Issue<'worker-crashed'>;
 
@@ -25,14 +26,25 @@ const whenAborted = (signal: AbortSignal, over: AbortSignal): Promise<never> =>
 export class WorkerClient<T> {
   readonly remote: Remote<T>;
   private readonly crashed: Promise<never>;
+  private readonly ended = new AbortController();
 
   constructor(private readonly worker: Worker) {
     this.remote = wrap<T>(worker);
     this.crashed = new Promise<never>((_, reject) => {
+      void this.watch(reject);
       worker.addEventListener('error', (event) => reject(new Error(event.message || 'the worker stopped')));
       worker.addEventListener('messageerror', () => reject(new Error('a message could not be read')));
     });
     this.crashed.catch(() => undefined);
+  }
+
+  /** Gets a lock that the worker held when it has ended: not every end is told by an event. */
+  private async watch(lost: (error: Error) => void): Promise<void> {
+    if (!globalThis.navigator?.locks) return;
+    const name = `proud-falcon-worker-${crypto.randomUUID()}`;
+    await wrap<Held>(this.worker).hold(name);
+    const { signal } = this.ended;
+    await navigator.locks.request(name, { signal }, () => lost(new Error('the worker ended'))).catch(() => undefined);
   }
 
   /**
@@ -61,6 +73,7 @@ export class WorkerClient<T> {
   }
 
   end(): void {
+    this.ended.abort();
     this.worker.terminate();
   }
 }

@@ -1,5 +1,5 @@
 import fontAddress from '@fontsource-variable/public-sans/files/public-sans-latin-wght-normal.woff2?url';
-import { expose } from 'comlink';
+import { exposeWorker } from '../media/expose-worker';
 import {
   BufferTarget,
   canEncodeVideo,
@@ -174,4 +174,4 @@ const filmWorker = {
 };
 export type FilmWorker = typeof filmWorker;
 
-expose(filmWorker);
+exposeWorker(filmWorker);

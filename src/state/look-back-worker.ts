@@ -1,4 +1,4 @@
-import { expose } from 'comlink';
+import { exposeWorker } from '../media/expose-worker';
 import type { SessionResult } from '../core/coaching/progress';
 import type { Session } from '../core/model/session';
 import { ok, type Result } from '../core/result';
@@ -34,4 +34,4 @@ const worker = {
 };
 export type LookBackWorker = typeof worker;
 
-expose(worker);
+exposeWorker(worker);

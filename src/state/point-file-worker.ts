@@ -1,4 +1,4 @@
-import { expose } from 'comlink';
+import { exposeWorker } from '../media/expose-worker';
 import { readPointFile } from '../formats/points';
 
 /** Reads files of points away from the page: one that takes too long or too much is stopped with its worker. */
@@ -8,4 +8,4 @@ const worker = {
 };
 export type PointFileWorker = typeof worker;
 
-expose(worker);
+exposeWorker(worker);

@@ -39,6 +39,19 @@ const putRow = (page: Page, row: object): Promise<void> =>
     row,
   );
 
+/** The browser has no room, for a table or for all, until it is told. */
+const fill = (page: Page, only: string | null = null): Promise<() => Promise<void>> =>
+  page
+    .evaluate((table) => {
+      const put = IDBObjectStore.prototype.put;
+      (window as unknown as { room: () => void }).room = () => (IDBObjectStore.prototype.put = put);
+      IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...args: Parameters<typeof put>) {
+        if (table !== null && this.name !== table) return put.apply(this, args);
+        throw new DOMException('the disk is full', 'QuotaExceededError');
+      };
+    }, only)
+    .then(() => () => page.evaluate(() => (window as unknown as { room: () => void }).room()));
+
 test.describe('two windows on one session', () => {
   test('one writes and the other follows live, takes over, and nothing of either is lost', async ({
     context,
@@ -193,21 +206,48 @@ test('a full browser: what is typed stays, the warning stands, and it is stored 
 }) => {
   await openDemo(page);
   await goToStep(page, 'Moments');
-  await page.evaluate(() => {
-    const put = IDBObjectStore.prototype.put;
-    (window as unknown as { room: () => void }).room = () => (IDBObjectStore.prototype.put = put);
-    IDBObjectStore.prototype.put = () => {
-      throw new DOMException('the disk is full', 'QuotaExceededError');
-    };
-  });
+  const room = await fill(page);
   await page.getByRole('button', { name: 'Unmark release in athlete' }).click();
   const warning = page.getByText(/^Not stored yet: There is no room in this browser/);
   await expect(warning).toBeVisible();
   await expect(page.getByText('Still to mark: release (athlete).')).toBeVisible();
-  await page.evaluate(() => (window as unknown as { room: () => void }).room());
+  await room();
   await expect(warning).toBeHidden();
   await page.reload();
   await expect(page.getByText('Still to mark: release (athlete).')).toBeVisible();
+});
+
+test('a full browser, whatever is to be stored: it is said, nothing typed is lost, and it goes once there is room', async ({
+  page,
+}) => {
+  const full = page.getByText(/There is no room in this browser/).first();
+  await page.goto('/');
+  let room = await fill(page);
+  await page.getByLabel('Name').fill('Nets');
+  await page.getByRole('button', { name: 'Create' }).click();
+  await expect(full).toBeVisible();
+  await expect(page.getByLabel('Name')).toHaveValue('Nets');
+  await room();
+  await page.getByRole('button', { name: 'Create' }).click();
+  const card = page.getByTestId('intake-athlete');
+  await expect(card).toBeVisible();
+
+  room = await fill(page, 'media');
+  await card.locator('input[type=file]').setInputFiles(fixtureClip('coded-vp9-120.webm'));
+  await card.getByRole('textbox', { name: 'Name' }).fill('Robin Vale');
+  await card.getByLabel('Consent to film and analyse is given').check();
+  await card.getByRole('button', { name: 'Use as athlete' }).click();
+  await expect(full).toBeVisible();
+  await expect(card.getByRole('textbox', { name: 'Name' })).toHaveValue('Robin Vale');
+  await room();
+  await card.getByRole('button', { name: 'Use as athlete' }).click();
+  await expect(card.getByRole('button', { name: 'Use as athlete' })).toHaveCount(0);
+
+  // A demo and a saved session.
+  await page.goto('/');
+  room = await fill(page);
+  await page.getByRole('link', { name: 'Open the demo' }).click();
+  await expect(full).toBeVisible();
 });
 
 test('what a newer version has made is left alone, with words', async ({ page }) => {

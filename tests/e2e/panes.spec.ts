@@ -99,6 +99,18 @@ test('a decoder that stops is started again, and says so', async ({ page }) => {
   await expect(page.getByText(/had stopped and was started again/).first()).toBeVisible();
 });
 
+test('a worker that ends without a word is noticed at once: the picture comes again, and it is said', async ({
+  page,
+}) => {
+  await openDemo(page);
+  for (const worker of page.workers()) await worker.evaluate(() => self.close()).catch(() => undefined);
+  await page.keyboard.press('ArrowRight');
+  await expect
+    .poll(async () => [await shownFrame(page, 'athlete'), await shownFrame(page, 'reference')])
+    .toEqual([97, 97]);
+  await expect(page.getByText(/had stopped and was started again/).first()).toBeVisible();
+});
+
 test('ribbons: pins move by keys with the frames around them shown, time is zoomed, pictures lie along it', async ({
   page,
 }) => {
