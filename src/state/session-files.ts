@@ -1,3 +1,4 @@
+import type { Remote } from 'comlink';
 import type { Clip } from '../core/model/clip';
 import type { Session } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
@@ -44,23 +45,31 @@ const READING_TAKES = 600_000;
 
 type ReadingIssue = Issue<SessionArchiveIssue> | CrashIssue;
 
-/** Reads a file in a worker of its own, which can be cancelled. */
-async function readAway(file: File, repair: Fresh | null): Promise<Result<SessionFile, ReadingIssue>> {
+/** Has a file read in a worker of its own, which can be cancelled. */
+export async function inFileWorker<T, I extends Issue>(
+  file: File,
+  read: (
+    worker: Remote<SessionFileWorker>,
+  ) => Promise<{ readonly ok: true; readonly value: T }> | Promise<{ readonly ok: false; readonly issue: I }>,
+): Promise<Result<T, I | CrashIssue | Issue<'cancelled'>>> {
   const job = startJob(`open-${file.name}`, `Reading ${file.name}`);
   const client = new WorkerClient<SessionFileWorker>(
     new Worker(new URL('./session-file-worker.ts', import.meta.url), { type: 'module' }),
   );
   try {
-    const read = await client.ask(client.remote.read(file, repair), `Reading \u201c${file.name}\u201d`, {
+    const done = await client.ask<T, I>(read(client.remote), `Reading \u201c${file.name}\u201d`, {
       signal: job.signal,
       patience: READING_TAKES,
     });
-    return job.signal.aborted ? fail('cancelled', `Reading \u201c${file.name}\u201d was cancelled.`) : read;
+    return job.signal.aborted ? fail('cancelled', `Reading \u201c${file.name}\u201d was cancelled.`) : done;
   } finally {
     client.end();
     job.end();
   }
 }
+
+const readAway = (file: File, repair: Fresh | null): Promise<Result<SessionFile, ReadingIssue>> =>
+  inFileWorker(file, (worker) => worker.read(file, repair));
 
 /**
  * Puts a saved session into this browser. Nothing that is here is replaced: where the session is here in another state,

@@ -151,6 +151,36 @@ test.describe('footage', () => {
   });
 });
 
+test('everything is saved as one file and is there again in another browser, videos and all', async ({
+  page,
+  browser,
+}, info) => {
+  await openDemo(page);
+  await createSession(page, '/', 'Nets / early, \u201cA\u201d');
+  await page.goto('/');
+  await expect(page.getByRole('row')).toHaveCount(5);
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save everything as one file' }).click();
+  const file = info.outputPath('backup.zip');
+  await (await saving).saveAs(file);
+
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  const open = async (): Promise<void> => {
+    await other.goto(new URL('/', page.url()).href);
+    await other.getByLabel('Session file').setInputFiles(file);
+  };
+  await open();
+  await expect(other.getByText('4 sessions opened from the backup.')).toBeVisible();
+  await expect(other.getByRole('row')).toHaveCount(5);
+  expect((await rows(other, 'media')).length).toBe((await rows(page, 'media')).length);
+  // What is here already and the same is not doubled.
+  await open();
+  await expect(other.getByText('4 sessions opened from the backup.')).toBeVisible();
+  await expect(other.getByRole('row')).toHaveCount(5);
+  await context.close();
+});
+
 test('a session that cannot be opened says why, is handed out as it is, and is repaired', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText('No sessions yet')).toBeVisible();

@@ -35,7 +35,7 @@ const LARGEST_DOCUMENT = 400e6;
 const MOST_INFLATION = 3;
 
 /** The content of an entry, which may not grow beyond a size whatever the archive says of it. */
-async function inflated(entry: FileEntry, most: number): Promise<Blob> {
+export async function inflated(entry: FileEntry, most: number): Promise<Blob> {
   const parts: BlobPart[] = [];
   let size = 0;
   await entry.getData(

@@ -12,6 +12,8 @@ import { useEffect, useRef, useState, type FormEvent, type ReactNode } from 'rea
 import { Link, useNavigate } from 'react-router';
 import { LIMITS } from '../../../core/model/limits';
 import { MOVEMENTS } from '../../../movements';
+import type { Issue, Result } from '../../../core/result';
+import { restoreBackup, saveBackup, type Restored } from '../../../state/backup';
 import { DEMOS } from '../../../state/demo';
 import { missingFeatures } from '../../../state/browser';
 import { notify } from '../../../state/notices';
@@ -19,6 +21,20 @@ import { openSessionFile } from '../../../state/session-files';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
 import { createSession } from '../../../state/session-use-cases';
 import { SessionTable } from './session-table';
+
+const countOf = (n: number): string => `${n} ${n === 1 ? 'session' : 'sessions'}`;
+
+/** Says what came of a backup. */
+function tellRestored(restored: Result<Restored | null, Issue>): void {
+  if (!restored.ok) return notify('error', restored.issue.message);
+  const { opened, beside, leftOut } = restored.value!;
+  const besides =
+    beside > 0
+      ? ` ${countOf(beside)} were here in another state, which stays; those of the file stand beside them.`
+      : '';
+  notify('info', `${countOf(opened)} opened from the backup.${besides}`);
+  if (leftOut.length > 0) notify('error', `Left out of the backup: ${leftOut.slice(0, 8).join('; ')}.`);
+}
 
 /** All sessions of this browser, and the way to a new one. */
 export function HomeScreen(): ReactNode {
@@ -41,9 +57,21 @@ export function HomeScreen(): ReactNode {
     else notify('error', created.issue.message);
   };
 
+  const backUp = async (): Promise<void> => {
+    const saved = await saveBackup();
+    if (!saved.ok) notify('error', saved.issue.message);
+    else if (saved.value.length > 0) notify('error', `Not in the backup: ${saved.value.slice(0, 8).join('; ')}.`);
+  };
+
   const openFile = async (file: File | undefined, repair = false): Promise<void> => {
     if (!file) return;
     setOpening(true);
+    const restored = await restoreBackup(file);
+    if (!restored.ok || restored.value) {
+      setOpening(false);
+      tellRestored(restored);
+      return refresh();
+    }
     const opened = await openSessionFile(file, repair);
     setOpening(false);
     setDamaged(null);
@@ -153,8 +181,11 @@ export function HomeScreen(): ReactNode {
           <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginBottom: 6 }}>
             <Typography variant="h2">Sessions</Typography>
             <Button variant="outlined" disabled={opening} onClick={() => input.current?.click()}>
-              {opening ? 'Reading the file' : 'Open a session file'}
+              {opening ? 'Reading the file' : 'Open a session or a backup'}
             </Button>
+            {sessions !== null && sessions.length > 0 && (
+              <Button onClick={() => void backUp()}>Save everything as one file</Button>
+            )}
             <input
               ref={input}
               type="file"

@@ -1,0 +1,71 @@
+import { BlobReader, BlobWriter, configure, TextReader, ZipReader, ZipWriter, type FileEntry } from '@zip.js/zip.js';
+import { fail, ok, type Issue, type Result } from '../../core/result';
+import { inflated, isArchive } from './session-archive';
+
+/** Marks a backup; all else in it are session archives. */
+const MARK = 'backup.falcon.json';
+const HEADER = 'proud-falcon-backup';
+const SESSION = /^sessions\/([^/]+\.falcon\.zip)$/;
+
+configure({ useWebWorkers: false });
+
+/** A session's archive with the name that its file has. */
+export interface BackedUp {
+  readonly fileName: string;
+  readonly blob: Blob;
+}
+
+const safe = (name: string): string => name.replace(/[^\p{L}\p{N} _-]/gu, '_').slice(0, 80);
+
+/**
+ * All sessions in one zip archive: `backup.falcon.json` and `sessions/<number> <name>.falcon.zip`, each as it is saved
+ * by itself.
+ * @param sessions in their order; they are asked for one after the other
+ */
+export async function writeBackup(
+  sessions: AsyncIterable<{ readonly name: string; readonly archive: Blob }>,
+  madeAt: string,
+  signal?: AbortSignal,
+): Promise<Result<Blob, Issue<'cancelled'>>> {
+  const zip = new ZipWriter(new BlobWriter('application/zip'), signal ? { signal } : {});
+  try {
+    await zip.add(MARK, new TextReader(`${JSON.stringify({ format: HEADER, version: 1, madeAt })}\n`));
+    let n = 0;
+    for await (const { name, archive } of sessions)
+      await zip.add(`sessions/${++n} ${safe(name)}.falcon.zip`, new BlobReader(archive), { level: 0 });
+    return ok(await zip.close());
+  } catch (error) {
+    if (signal?.aborted) return fail('cancelled', 'The backup was cancelled; no file was written.');
+    throw error;
+  }
+}
+
+/** The sessions of a backup; null of any other file. What cannot be read of it is named. */
+export async function readBackup(
+  file: File,
+): Promise<{ readonly sessions: readonly BackedUp[]; readonly damaged: readonly string[] } | null> {
+  if (!(await isArchive(file))) return null;
+  const zip = new ZipReader(new BlobReader(file), { checkSignature: true });
+  try {
+    const entries = (await zip.getEntries()).filter((entry): entry is FileEntry => !entry.directory);
+    if (!entries.some(({ filename }) => filename === MARK)) return null;
+    const sessions: BackedUp[] = [];
+    const damaged: string[] = [];
+    for (const entry of entries) {
+      const fileName = SESSION.exec(entry.filename)?.[1];
+      if (fileName === undefined) continue;
+      try {
+        // Archives do not shrink: one that grows beyond the backup is none.
+        sessions.push({ fileName, blob: await inflated(entry, file.size) });
+      } catch (error) {
+        damaged.push(`\u201c${fileName}\u201d (${error instanceof Error ? error.message : String(error)})`);
+      }
+    }
+    return { sessions, damaged };
+  } catch {
+    // Reading it as a session says what is wrong with it.
+    return null;
+  } finally {
+    await zip.close().catch(() => undefined);
+  }
+}
