@@ -29,6 +29,8 @@ function kill(): void {
 /** The key event is marked, whatever became of the edit before. */
 async function marked(page: Page): Promise<void> {
   const pin = page.getByTestId('pin-athlete-release');
+  // Its keys work once the screen is there.
+  await page.getByRole('button', { name: 'Mark release in athlete' }).waitFor();
   if ((await pin.count()) === 0) await page.keyboard.press('4');
   await expect(pin).toBeVisible();
 }
