@@ -38,6 +38,7 @@ const figures = [...new Set(tallies.map(({ reader }) => reader))].flatMap((reade
   for (const fault of own.flatMap(({ faults }) => faults)) console.log(`${reader}, input ${fault}\n`);
   const inputs = sum((t) => t.inputs);
   const slowest = Math.max(...own.map(({ slowestMs }) => slowestMs));
+  if (slowest > LONG) console.log(`${reader}: slowest is input ${own.find((t) => t.slowestMs === slowest)!.slowest}\n`);
   const against = `${inputs} changed files, ${round((100 * sum((t) => t.accepted)) / inputs, 1)} % accepted`;
   const line = (figure: string, value: number, unit: string, goal: string, holds: boolean): Figure => ({
     ...{ bench: 'fuzz', figure: `${reader}: ${figure}`, value, unit, against, goal, holds },

@@ -8,6 +8,8 @@ export interface Tally {
   readonly inputs: number;
   readonly accepted: number;
   readonly slowestMs: number;
+  /** Its number. */
+  readonly slowest: number;
   /** The first faults, each with the number of its input. */
   readonly faults: readonly string[];
   readonly faulty: number;
@@ -19,7 +21,7 @@ const MOST_TOLD = 5;
 for (const [k, { name, seed, mutate, tryOut }] of (await readers()).entries()) {
   if (only !== null && only !== name) continue;
   if ((await tryOut(seed)) !== 'accepted') throw new Error(`The seed of ${name} is refused.`);
-  let [accepted, slowestMs, faulty] = [0, 0, 0];
+  let [accepted, slowestMs, slowest, faulty] = [0, 0, 0, 0];
   const faults: string[] = [];
   for (let n = first; n < last; n++) {
     const input = mutate(seed, dice(7919 * (n + 1) + k));
@@ -31,7 +33,16 @@ for (const [k, { name, seed, mutate, tryOut }] of (await readers()).entries()) {
       if (faults.length < MOST_TOLD)
         faults.push(`${n}: ${error instanceof Error ? (error.stack ?? error.message).slice(0, 400) : String(error)}`);
     }
-    slowestMs = Math.max(slowestMs, performance.now() - began);
+    const took = performance.now() - began;
+    if (took > slowestMs) [slowestMs, slowest] = [took, n];
   }
-  parentPort!.postMessage({ reader: name, inputs: last - first, accepted, slowestMs, faults, faulty } satisfies Tally);
+  parentPort!.postMessage({
+    reader: name,
+    inputs: last - first,
+    accepted,
+    slowestMs,
+    slowest,
+    faults,
+    faulty,
+  } satisfies Tally);
 }

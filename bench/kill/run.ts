@@ -30,7 +30,7 @@ function kill(): void {
 async function marked(page: Page): Promise<void> {
   const pin = page.getByTestId('pin-athlete-release');
   // Its keys work once the screen is there.
-  await page.getByRole('button', { name: 'Mark release in athlete' }).waitFor();
+  await page.getByRole('button', { name: 'Mark release in athlete', exact: true }).waitFor();
   if ((await pin.count()) === 0) await page.keyboard.press('4');
   await expect(pin).toBeVisible();
 }

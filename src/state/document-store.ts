@@ -5,7 +5,7 @@ import { faultOfChange } from '../core/model/check-session';
 import type { Session } from '../core/model/session';
 import { saveLeaving, saveSession } from '../storage/sessions';
 import { notify } from './notices';
-import { mayWrite, tellStored } from './windows';
+import { mayWrite, tellStored, writesAlone } from './windows';
 
 interface DocumentState {
   readonly session: Session | null;
@@ -85,7 +85,7 @@ function save(session: Session): void {
 async function saveAll(): Promise<void> {
   for (let [next] = pending.values(); next; [next] = pending.values()) {
     pending.delete(next.id);
-    const saved = await saveSession(next, new Date().toISOString());
+    const saved = await saveSession(next, new Date().toISOString(), { alone: writesAlone(next.id) });
     if (saved.ok) {
       refused.delete(next.id);
       tellStored(next.id);

@@ -85,6 +85,10 @@ async function onMessage({ kind, id }: Message): Promise<void> {
   }
 }
 
+/** Whether this window holds the session's lock, so that no other one can have written it. */
+export const writesAlone = (id: string): boolean =>
+  locks !== undefined && held?.id === id && useWindow.getState().role === 'writer';
+
 /** The session that this window writes or waits for; aborting gives it up. */
 let held: { readonly id: string; readonly stop: AbortController } | null = null;
 

@@ -292,6 +292,30 @@ describe('the samples of a session', () => {
     expect(await loaded('long')).toEqual(named);
   });
 
+  it('are stored alike by a window that writes alone, in one go; a full browser refuses it whole', async () => {
+    const alone = { alone: true };
+    await saveSession(long, '2026-01-01T10:00:00Z');
+    const { c: _, ...fewer } = long.tracks;
+    const changed = {
+      ...long,
+      name: 'changed',
+      tracks: { ...fewer, b: { ...long.tracks['b'], 'left-knee': series(99) } },
+    };
+    expect((await saveSession(changed, '2026-01-01T10:00:01Z', alone)).ok).toBe(true);
+    const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    expect(await saveSession({ ...changed, name: 'refused' }, '2026-01-01T10:00:02Z', alone)).toMatchObject({
+      ok: false,
+      issue: { code: 'storage-full' },
+    });
+    put.mockRestore();
+    expect((await saveSession({ ...changed, impressions: 'x' }, '2026-01-01T10:00:03Z', alone)).ok).toBe(true);
+    forgetVersions();
+    expect(await loaded('long')).toEqual({ ...changed, impressions: 'x' });
+    expect((await listSessions())[0]!.name).toBe('changed');
+  });
+
   it('are gone where a clip or the session is', async () => {
     await saveSession(long, '2026-01-01T10:00:00Z');
     const { a } = long.tracks;

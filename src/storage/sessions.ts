@@ -179,23 +179,27 @@ class Overtaken extends Error {
  * Stores a session. A save that does not follow what is stored, since another window has written or deleted it, is
  * refused and changes nothing.
  * @param over puts it there whatever is stored
+ * @param alone no other window can have written it: what is stored need not be looked at
  */
 export async function saveSession(
   session: Session,
   updatedAt: string,
-  { over = false }: { readonly over?: boolean } = {},
+  { over = false, alone = false }: { readonly over?: boolean; readonly alone?: boolean } = {},
 ): Promise<Result<null, StorageIssue>> {
   const version: StoredVersion = { updatedAt, session };
   const before = over ? [] : (versions.get(session.id) ?? []);
   versions.set(session.id, [...before, version]);
+  const opened = database.isOpen() ? database.backendDB() : null;
   try {
-    await database.transaction('rw', TABLES, async () => {
-      const row = over ? undefined : await database.sessions.get(session.id);
-      if (before.length > 0 && !row) throw new Overtaken('deleted');
-      const follows = before.find((known) => known.updatedAt === row?.updatedAt);
-      if (row && !follows) throw new Overtaken('changed');
-      await put(version, follows?.session ?? null);
-    });
+    if (alone && opened && before.length === 1) await putAtOnce(opened, version, before[0]!.session);
+    else
+      await database.transaction('rw', TABLES, async () => {
+        const row = over ? undefined : await database.sessions.get(session.id);
+        if (before.length > 0 && !row) throw new Overtaken('deleted');
+        const follows = before.find((known) => known.updatedAt === row?.updatedAt);
+        if (row && !follows) throw new Overtaken('changed');
+        await put(version, follows?.session ?? null);
+      });
     versions.set(session.id, [version]);
     nameMedia(mediaNamedIn(session));
     return ok(null);
@@ -210,6 +214,35 @@ export async function saveSession(
       );
     return storageIssue(error, `the changes of \u201c${session.name}\u201d`);
   }
+}
+
+/**
+ * Puts a session in place of the version that is known to be stored. All of it is asked for in one go, without a turn
+ * of the page in between: one that draws for long, or is ended, in the next moment has stored it already.
+ */
+function putAtOnce(database: IDBDatabase, { session, updatedAt }: StoredVersion, before: Session): Promise<void> {
+  const { put, remove } = changedParts(before, session);
+  const transaction = database.transaction(
+    TABLES.map(({ name }) => name),
+    'readwrite',
+  );
+  const [sessions, parts, summaries] = TABLES.map(({ name }) => transaction.objectStore(name));
+  const done = new Promise<void>((resolve, reject) => {
+    transaction.oncomplete = () => resolve();
+    transaction.onabort = () => reject(transaction.error ?? new Error('the database gave it up'));
+  });
+  try {
+    for (const path of remove) parts!.delete(partKey(session.id, path));
+    for (const part of put) parts!.put(storedPart(session.id, part));
+    summaries!.put(summaryOf(session, updatedAt));
+    sessions!.put({ id: session.id, name: session.name, updatedAt, document: withoutParts(session) });
+    transaction.commit();
+  } catch (error) {
+    transaction.abort();
+    done.catch(() => undefined);
+    throw error;
+  }
+  return done;
 }
 
 /** Puts a session in place of the version that is stored, or of whatever is. */

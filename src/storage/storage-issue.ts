@@ -4,9 +4,9 @@ export type StorageIssue = Issue<'not-found' | 'damaged' | 'newer' | 'overtaken'
 
 /** The browser says that there is no room in the error itself, or in what made it. */
 function isFull(error: unknown): boolean {
-  if (!(error instanceof Error)) return false;
-  const { inner } = error as { readonly inner?: unknown };
-  return error.name === 'QuotaExceededError' || /quota|disk is full|no space/i.test(error.message) || isFull(inner);
+  if (typeof error !== 'object' || error === null) return false;
+  const { name, message, inner } = error as Partial<Record<'name' | 'message' | 'inner', unknown>>;
+  return name === 'QuotaExceededError' || /quota|disk is full|no space/i.test(String(message)) || isFull(inner);
 }
 
 /** What a store that failed says, and what can be done about it. */

@@ -24,7 +24,7 @@ export interface PointFormat {
  * How many samples a file of so many bytes may hold: a few for each byte, since people leave the picture and rows go
  * missing; more are a damaged count that would fill the memory.
  */
-export const mostSamples = (bytes: number): number => Math.min(50e6, 1e6 + 5 * bytes);
+export const mostSamples = (bytes: number): number => Math.min(50e6, 2e5 + 5 * bytes);
 
 export const textOf = (bytes: Uint8Array): string => new TextDecoder('utf-8', { ignoreBOM: false }).decode(bytes);
 export const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
