@@ -50,6 +50,7 @@ export type NotMeasurableReason =
   | 'unsure-moment'
   | 'point-missing'
   | 'wrong-view'
+  | 'camera-moves'
   | 'view-too-oblique'
   | 'no-crossing'
   | 'too-uncertain'

@@ -116,6 +116,7 @@ export async function placeClip(
     figure: null,
     ground: null,
     workMediaId: null,
+    camera: null,
     ...answers,
   };
   setView({ shown: { ...useView.getState().shown, [clip.id]: 0 } });

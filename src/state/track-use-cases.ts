@@ -14,6 +14,7 @@ import {
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { findPoints, type FindIssue } from '../media/find-points';
 import { followPoint, type FollowIssue, type FollowResult } from '../media/follow-point';
+import { lookAtCameraOf } from './camera-motion-use-cases';
 import { edit, useDocument } from './document-store';
 import { startJob } from './jobs';
 import { videoOf } from './stored-clips';
@@ -179,6 +180,9 @@ export async function findPointsOf(
     });
     if (!found.ok) return found;
     changeTrack(clip, (track) => takeFound(track, clip.frameTimes.length, found.value, setting));
+    job.end();
+    // Points are there whether or not the camera can be told; where they are, people are left out of its background.
+    await lookAtCameraOf(clip);
     return ok(found.value.size);
   } finally {
     job.end();

@@ -1,5 +1,6 @@
-import { differenceOf, evaluateMeasure } from '../measures';
+import { differenceOf, evaluateMeasure, kindOf } from '../measures';
 import type { Measure } from '../model/movement';
+import { cameraRefusal } from '../calibration/camera-state';
 import { viewRefusal } from '../calibration/view';
 import type { Performance } from '../performance/performance';
 import { notMeasurable, ownSd, sharedVariance, type Measured, type Reading, type SharedError } from '../reading';
@@ -37,12 +38,15 @@ export interface ReadingOf {
 }
 
 /**
- * The camera from which a measure is read: the first whose view shows its plane and that has points; else the first.
+ * The camera from which a measure is read: the first whose view shows its plane and that has points, one that moves only
+ * where no other does; else the first.
  */
 export function viewOf(measure: Measure, views: Views): Performance {
   const sees = (view: Performance): boolean =>
     viewRefusal(view.clip, measure.plane) === null && Object.keys(view.raw).length > 0;
-  return views.find(sees) ?? views[0]!;
+  const holds = (view: Performance): boolean =>
+    sees(view) && cameraRefusal(view.clip, kindOf(measure).picture(measure)) === null;
+  return views.find(holds) ?? views.find(sees) ?? views[0]!;
 }
 
 /** Standard errors of measurement that were found by digitising twice: measure id -> SI. */

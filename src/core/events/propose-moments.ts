@@ -1,4 +1,5 @@
-import { continuousCurve, refsOfQuantity } from '../quantities';
+import { cameraRefusal, type PictureNeed } from '../calibration/camera-state';
+import { continuousCurve, pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { rateOfChange } from '../signal/derivative';
 import { largest, type FrameSpan } from '../signal/peaks';
 import type { Moment, MomentRule, Movement, PointRef } from '../model/movement';
@@ -231,10 +232,26 @@ function inOrder(movement: Movement, momentId: string, known: ReadonlyMap<string
   };
 }
 
+/** What of the picture must stay as it is for a rule to find its moment. */
+export function pictureOfRule(rule: MomentRule): PictureNeed {
+  switch (rule.rule) {
+    case 'extreme':
+    case 'crossing':
+      return pictureOfQuantity(rule.of);
+    case 'contact':
+      return 'place';
+    case 'peak-speed':
+      return rule.relativeTo ? 'size' : 'place';
+  }
+}
+
+/** What a proposal loses that hangs on a moment which a moving camera hides. */
+const WITHOUT_NEIGHBOUR = 0.5;
+
 /**
  * Proposes the moments of a movement from the points, each between those before and after it that are known. A rule
  * that looks before or after another moment waits for that one; a mark that a person set counts as it stands. Moments
- * whose rule finds nothing, or has none, are left out.
+ * whose rule finds nothing, or has none, are left out, and so are those that a moving camera hides.
  */
 export function proposeMoments(
   movement: Movement,
@@ -245,7 +262,9 @@ export function proposeMoments(
     Object.entries(performance.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0, alike: 0 }]),
   );
   const proposals: Proposal[] = [];
-  const open = movement.moments.filter((m): m is Moment & { rule: MomentRule } => m.rule !== null && !known.has(m.id));
+  const ruled = movement.moments.filter((m): m is Moment & { rule: MomentRule } => m.rule !== null && !known.has(m.id));
+  const open = ruled.filter(({ rule }) => cameraRefusal(performance.clip, pictureOfRule(rule)) === null);
+  const hidden = new Set(ruled.filter((moment) => !open.includes(moment)).map(({ id }) => id));
   for (let progress = true; progress;) {
     progress = false;
     for (const moment of [...open]) {
@@ -262,7 +281,9 @@ export function proposeMoments(
       const found = span.last > span.first ? apply(performance, moment.rule, span) : null;
       if (!found) continue;
       // No proposal is surer than the ones it hangs on.
-      const confidence = found.confidence * Math.min(1, from ? from.confidence + 0.3 : 1, to ? to.confidence + 0.3 : 1);
+      const alone = [after, before].some((id) => id !== null && hidden.has(id)) ? WITHOUT_NEIGHBOUR : 1;
+      const confidence =
+        alone * found.confidence * Math.min(1, from ? from.confidence + 0.3 : 1, to ? to.confidence + 0.3 : 1);
       known.set(moment.id, { ...found, confidence });
       proposals.push({
         momentId: moment.id,

@@ -1,10 +1,11 @@
+import { cameraRefusal } from '../calibration/camera-state';
 import { peaksOf, type FrameSpan } from '../signal/peaks';
 import type { Moment, MomentRule, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import { continuousCurve } from '../quantities';
 import { contactEdges } from './contacts';
 import { crossingsOf, noiseOf } from './occurrences';
-import { proposeMoments, speedOf, type Proposal } from './propose-moments';
+import { pictureOfRule, proposeMoments, speedOf, type Proposal } from './propose-moments';
 
 /** The moments of one repetition; they follow each other in the movement's order. */
 export type Repetition = readonly Proposal[];
@@ -37,6 +38,7 @@ const UNSURE = { confidence: 0.5, sd: 0.02 } as const;
 
 /** Every frame position at which a rule holds in the whole clip, in time order. */
 function everyTime(performance: Performance, rule: MomentRule): readonly number[] {
+  if (cameraRefusal(performance.clip, pictureOfRule(rule))) return [];
   const whole: FrameSpan = { first: 0, last: performance.times.length - 1 };
   switch (rule.rule) {
     case 'contact':

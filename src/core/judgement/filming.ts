@@ -16,6 +16,7 @@ export interface FilmingRequest {
 const CAMERA_REASONS: readonly NotMeasurable['reason'][] = [
   'wrong-view',
   'view-too-oblique',
+  'camera-moves',
   'too-uncertain',
   'not-visible',
 ];

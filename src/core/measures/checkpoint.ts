@@ -16,6 +16,7 @@ export const checkpoint: KindOfMeasure<'checkpoint'> = {
   drawn: 'nothing',
   words: () => PLAIN,
   refs: () => [],
+  picture: () => 'nothing',
   needsSureMoments: false,
   evaluate: (measure, performance) => {
     const answer = performance.checks[measure.id];

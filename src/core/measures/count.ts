@@ -7,7 +7,7 @@ import type { Performance } from '../performance/performance';
 import { isSpan, spanOf, tooLittleKnown } from '../performance/phase';
 import { peaksOf, type FrameSpan } from '../signal/peaks';
 import { notMeasurable } from '../reading';
-import { quantityCurve, refsOfQuantity } from '../quantities';
+import { pictureOfQuantity, quantityCurve, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import { plainDifference, type KindOfMeasure } from './kind';
 
@@ -46,6 +46,7 @@ export const count: KindOfMeasure<'count'> = {
     each.each === 'contact'
       ? (['dominant', 'opposite'] as const).flatMap((side) => [`${side}-heel`, `${side}-foot-index`] as const)
       : refsOfQuantity(each.of),
+  picture: ({ each }) => (each.each === 'contact' ? 'place' : pictureOfQuantity(each.of)),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const { each } = measure;

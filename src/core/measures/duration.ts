@@ -14,6 +14,7 @@ export const duration: KindOfMeasure<'duration'> = {
   drawn: 'pins and threads of the ribbons',
   words: () => TIME,
   refs: () => [],
+  picture: () => 'nothing',
   needsSureMoments: true,
   evaluate: ({ from, to }, performance) => {
     const [a, b] = [performance.marks[from]!, performance.marks[to]!];

@@ -1,7 +1,14 @@
 import { PLAIN } from '../model/words';
 import type { Plane, PointRef, Quantity } from '../model/movement';
 import { momentSd } from '../performance/moments';
-import { difference, readQuantity, refsOfQuantity, unitOfQuantity, type Mirror } from '../quantities';
+import {
+  difference,
+  type Mirror,
+  pictureOfQuantity,
+  readQuantity,
+  refsOfQuantity,
+  unitOfQuantity,
+} from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import { ownSd, sharedDifference, sharedVariance, type Reading } from '../reading';
 import { quadrature } from '../statistics/propagate';
@@ -31,6 +38,7 @@ export const evenness: KindOfMeasure<'evenness'> = {
   drawn: 'both sides',
   words: () => PLAIN,
   refs: ({ of }) => [...refsOfQuantity(of), ...refsOfQuantity(otherSide(of))],
+  picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
   evaluate: ({ of, at, plane, lengthIn }, performance) => {
     const as = { plane, frame: performance.marks[at]!, lengthIn, timeSd: momentSd(performance, at) };

@@ -1,6 +1,6 @@
 import { WHEN } from '../model/words';
 import { momentSd } from '../performance/moments';
-import { difference, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
+import { difference, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { largest } from '../signal/peaks';
 import { quadrature } from '../statistics/propagate';
 import { ownSd } from '../reading';
@@ -19,6 +19,7 @@ export const extreme: KindOfMeasure<'extreme'> = {
   drawn: 'its quantity',
   words: ({ of, give }) => (give === 'time' ? WHEN : quantityWords(of)),
   refs: ({ of }) => refsOfQuantity(of),
+  picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const { of, from, which, give, plane, lengthIn } = measure;

@@ -1,3 +1,4 @@
+import { cameraRefusal } from '../calibration/camera-state';
 import { viewRefusal } from '../calibration/view';
 import type { Primitive } from '../geometry/primitives';
 import { momentsOf, type Measure, type MeasureKind, type PointRef } from '../model/movement';
@@ -63,6 +64,8 @@ export function evaluateMeasure(measure: Measure, performance: Performance): Rea
   const kind = kindOf(measure);
   const refusal = viewRefusal(performance.clip, measure.plane);
   if (refusal) return refusal;
+  const moved = cameraRefusal(performance.clip, kind.picture(measure));
+  if (moved) return moved;
   const moments = momentsOf(measure);
   const missing = moments.find((id) => performance.marks[id] === undefined);
   if (missing !== undefined) return momentMissing(missing);

@@ -1,3 +1,4 @@
+import type { PictureNeed } from '../calibration/camera-state';
 import type { Primitive } from '../geometry/primitives';
 import type { Measure, MeasureKind, PointRef } from '../model/movement';
 import type { UsualWords } from '../model/words';
@@ -33,6 +34,8 @@ export interface KindOfMeasure<K extends MeasureKind> {
   readonly words: (measure: MeasureOf<K>) => UsualWords;
   /** Points that it needs. */
   readonly refs: (measure: MeasureOf<K>) => readonly PointRef[];
+  /** What of the picture must stay as it is through the clip for its value to be true. */
+  readonly picture: (measure: MeasureOf<K>) => PictureNeed;
   /** Whether a proposed moment must be sure before it is read; an answer by eye is not read off its moment. */
   readonly needsSureMoments: boolean;
   /**

@@ -1,6 +1,7 @@
+import { strictest } from '../calibration/camera-state';
 import { WHEN } from '../model/words';
 import { momentSd } from '../performance/moments';
-import { refsOfQuantity } from '../quantities';
+import { pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { lagSd } from './order';
@@ -16,6 +17,7 @@ export const lag: KindOfMeasure<'lag'> = {
   drawn: 'both quantities',
   words: () => WHEN,
   refs: ({ first, second }) => [...refsOfQuantity(first), ...refsOfQuantity(second)],
+  picture: ({ first, second }) => strictest([first, second].map(pictureOfQuantity)),
   needsSureMoments: true,
   evaluate: ({ first, second, event, ...phase }, performance) => {
     const a = timeOfEvent(first, event, phase, performance);

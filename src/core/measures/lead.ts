@@ -2,7 +2,15 @@ import { wrapAngle } from '../geometry/angle';
 import { WHEN } from '../model/words';
 import { momentAlike, momentSd } from '../performance/moments';
 import { notMeasurable } from '../reading';
-import { continuousCurve, dimensionOf, goesRound, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
+import {
+  continuousCurve,
+  dimensionOf,
+  goesRound,
+  pictureOfQuantity,
+  readQuantity,
+  refsOfQuantity,
+  unitOfQuantity,
+} from '../quantities';
 import { unwrap } from '../geometry/angle';
 import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
@@ -36,6 +44,7 @@ export const lead: KindOfMeasure<'lead'> = {
   drawn: 'its quantity',
   words: () => WHEN,
   refs: ({ of }) => refsOfQuantity(of),
+  picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const { of, plane, lengthIn } = measure;

@@ -1,7 +1,8 @@
+import { strictest } from '../calibration/camera-state';
 import { WHEN } from '../model/words';
 import { momentSd } from '../performance/moments';
 import type { Performance } from '../performance/performance';
-import { refsOfQuantity } from '../quantities';
+import { pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import type { Measured } from '../reading';
 import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
@@ -21,6 +22,7 @@ export const order: KindOfMeasure<'order'> = {
   drawn: 'all quantities, and a strip of their order',
   words: () => ({ ...WHEN, seenLow: 'Out of order' }),
   refs: ({ steps }) => steps.flatMap(({ of }) => refsOfQuantity(of)),
+  picture: ({ steps }) => strictest(steps.map(({ of }) => pictureOfQuantity(of))),
   needsSureMoments: true,
   evaluate: ({ steps, ...phase }, performance) => {
     const times: Measured[] = [];

@@ -69,6 +69,7 @@ export const path: KindOfMeasure<'path'> = {
   drawn: 'the path of the point',
   words: ({ what }) => (what === 'length' ? LENGTH : PLAIN),
   refs: refsOfWay,
+  picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const way = pathOf(performance, measure);

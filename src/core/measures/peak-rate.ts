@@ -1,6 +1,6 @@
 import { PACE, WHEN } from '../model/words';
 import type { Performance } from '../performance/performance';
-import { continuousCurve, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
+import { continuousCurve, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { NOTHING_SHARED, notMeasurable, ownSd, type Measured, type Reading } from '../reading';
 import { derivativeSd, rateOfChange } from '../signal/derivative';
 import { noiseOfSamples } from '../signal/noise';
@@ -38,6 +38,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
   drawn: 'its quantity',
   words: ({ give }) => (give === 'time' ? WHEN : PACE),
   refs: ({ of }) => refsOfQuantity(of),
+  picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const { of, from, direction, give, plane, lengthIn } = measure;

@@ -1,5 +1,5 @@
 import { EXTENT } from '../model/words';
-import { readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
+import { pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { sharedVariance, type Reading } from '../reading';
 import { largest } from '../signal/peaks';
 import { quadrature } from '../statistics/propagate';
@@ -17,6 +17,7 @@ export const range: KindOfMeasure<'range'> = {
   drawn: 'its quantity',
   words: () => EXTENT,
   refs: ({ of }) => refsOfQuantity(of),
+  picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const { of, plane, lengthIn } = measure;

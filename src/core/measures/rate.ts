@@ -14,6 +14,7 @@ export const rate: KindOfMeasure<'rate'> = {
   drawn: 'pins and threads of the ribbons',
   words: () => PACE,
   refs: () => [],
+  picture: () => 'nothing',
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, performance);

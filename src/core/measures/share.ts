@@ -13,6 +13,7 @@ export const share: KindOfMeasure<'share'> = {
   drawn: 'pins and threads of the ribbons',
   words: () => TIME,
   refs: () => [],
+  picture: () => 'nothing',
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const at = (id: string): number => timeAtFrame(performance.times, performance.marks[id]!);

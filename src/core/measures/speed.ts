@@ -56,6 +56,7 @@ export const speed: KindOfMeasure<'speed'> = {
   drawn: 'the path of the point',
   words: ({ give }) => (give === 'time' ? WHEN : PACE),
   refs: refsOfWay,
+  picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const path = pathOf(performance, measure);

@@ -12,6 +12,7 @@ export const split: KindOfMeasure<'split'> = {
   drawn: 'running gain and loss',
   words: () => TIME,
   refs: () => [],
+  picture: () => 'nothing',
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, performance);

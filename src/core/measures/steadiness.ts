@@ -17,6 +17,7 @@ export const steadiness: KindOfMeasure<'steadiness'> = {
   drawn: 'the path of the point',
   words: () => EXTENT,
   refs: refsOfWay,
+  picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const way = pathOf(performance, measure);

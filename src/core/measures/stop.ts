@@ -42,6 +42,7 @@ export const stop: KindOfMeasure<'stop'> = {
   drawn: 'the path of the point',
   words: () => TIME,
   refs: refsOfWay,
+  picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const way = pathOf(performance, measure);

@@ -1,6 +1,6 @@
 import { ANGLE, PLAIN } from '../model/words';
 import { momentSd } from '../performance/moments';
-import { continuousCurve, dimensionOf, readQuantity, refsOfQuantity } from '../quantities';
+import { continuousCurve, dimensionOf, pictureOfQuantity, readQuantity, refsOfQuantity } from '../quantities';
 import { notMeasurable, type Reading } from '../reading';
 import { interpolateLinear } from '../signal/resample';
 import { timeAtFrame } from '../timing/clip-time';
@@ -17,6 +17,7 @@ export const turn: KindOfMeasure<'turn'> = {
   drawn: 'its quantity',
   words: ({ of }) => (of.q === 'joint-angle' ? ANGLE : PLAIN),
   refs: ({ of }) => refsOfQuantity(of),
+  picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
   evaluate: (measure, performance) => {
     const { of, from, to, plane } = measure;

@@ -1,4 +1,4 @@
-import { difference, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
+import { difference, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { momentAlike, momentSd } from '../performance/moments';
 import { drawQuantity } from '../quantities/draw';
 import { quantitySeries, quantityWords } from './common';
@@ -13,6 +13,7 @@ export const value: KindOfMeasure<'value'> = {
   drawn: 'its quantity',
   words: ({ of }) => quantityWords(of),
   refs: ({ of }) => refsOfQuantity(of),
+  picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
   evaluate: ({ of, at, towards, plane, lengthIn }, performance) => {
     const start = performance.marks[at]!;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { samples } from './samples';
 import { coordinateSchema, isIncreasing, keySchema, LIMITS, pictureSideSchema, rateSchema } from './limits';
 
 export const sideSchema = z.enum(['left', 'right']);
@@ -38,6 +39,25 @@ export type Performer = z.infer<typeof performerSchema>;
 
 export const roleSchema = z.enum(['athlete', 'reference']);
 export type Role = z.infer<typeof roleSchema>;
+
+/**
+ * How what stands still moved in the picture, which tells how the camera moved: for each frame that was looked at, a
+ * similarity from the first of them, about the picture's middle.
+ */
+export const cameraPathSchema = z.object({
+  /** Frames that were looked at, increasing. */
+  frames: samples(Float64Array),
+  /** Shift to the right and down, shares of the picture's width. */
+  x: samples(Float64Array),
+  y: samples(Float64Array),
+  /** Growth: above 1 the camera has zoomed in. */
+  scale: samples(Float64Array),
+  /** Clockwise turn, radians. */
+  roll: samples(Float64Array),
+  /** Share of the corners of the background that moved so, 0..1. */
+  share: samples(Float64Array),
+});
+export type CameraPath = z.infer<typeof cameraPathSchema>;
 
 /** One video file of one performance. */
 export const clipSchema = z.object({
@@ -110,6 +130,8 @@ export const clipSchema = z.object({
     .default(null),
   /** A copy of the same frames in short groups, which jumps quicker; measuring uses the original. */
   workMediaId: z.string().nullable().default(null),
+  /** How the camera moved; null where nobody has looked, or the user says that it stood still. */
+  camera: cameraPathSchema.nullable().default(null),
 });
 export type Clip = z.infer<typeof clipSchema>;
 

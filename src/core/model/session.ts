@@ -6,9 +6,7 @@ import { drawingSchema } from './drawing';
 import { addressIdSchema, filmingDaySchema, isFilmingDay, keySchema, LIMITS, nameSchema, textSchema } from './limits';
 import { movementSchema } from './movement';
 import { referenceModelSchema } from './reference-model';
-
-const samples = <T extends object>(type: new (...args: never[]) => T) =>
-  z.custom<T>((value) => value instanceof type, 'Samples are a list of numbers.');
+import { samples } from './samples';
 
 const seriesSchema = z.object({
   x: samples(Float64Array),

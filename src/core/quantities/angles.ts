@@ -6,6 +6,7 @@ import type { KindOfQuantity } from './quantity';
 
 export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
   q: 'joint-angle',
+  picture: 'nothing',
   dimension: 'angle',
   inSpace: ([a, b, c]) => angleBetween(minus(a!, b!), minus(c!, b!)),
   goesRound: false,
@@ -18,6 +19,7 @@ export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
 
 export const segmentAngleQuantity: KindOfQuantity<'segment-angle'> = {
   q: 'segment-angle',
+  picture: 'level',
   dimension: 'angle',
   inSpace: null,
   goesRound: true,
@@ -35,6 +37,7 @@ const direction = (a: Vec2, b: Vec2): number => {
 
 export const lineSeparation: KindOfQuantity<'line-separation'> = {
   q: 'line-separation',
+  picture: 'nothing',
   dimension: 'angle',
   inSpace: null,
   goesRound: true,
@@ -48,6 +51,7 @@ export const lineSeparation: KindOfQuantity<'line-separation'> = {
 
 export const facing: KindOfQuantity<'facing'> = {
   q: 'facing',
+  picture: 'level',
   dimension: 'angle',
   inSpace: null,
   goesRound: true,

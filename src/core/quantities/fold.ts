@@ -10,6 +10,7 @@ const limb = ([a, b, c]: readonly Vec2[], upper: 'thigh' | 'upperArm'): readonly
 
 export const fold: KindOfQuantity<'fold'> = {
   q: 'fold',
+  picture: 'nothing',
   dimension: 'ratio',
   inSpace: null,
   goesRound: false,

@@ -6,6 +6,7 @@ export {
   goesRound,
   kindOfQuantity,
   QUANTITIES,
+  pictureOfQuantity,
   refsOfQuantity,
   unitOfQuantity,
   type LengthIn,

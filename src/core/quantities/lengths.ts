@@ -5,6 +5,7 @@ import type { KindOfQuantity } from './quantity';
 
 export const distanceQuantity: KindOfQuantity<'distance'> = {
   q: 'distance',
+  picture: 'size',
   dimension: 'length',
   inSpace: ([a, b]) => lengthOf(minus(a!, b!)),
   goesRound: false,
@@ -17,6 +18,7 @@ export const distanceQuantity: KindOfQuantity<'distance'> = {
 
 export const groundDistance: KindOfQuantity<'ground-distance'> = {
   q: 'ground-distance',
+  picture: 'place',
   dimension: 'metres',
   inSpace: null,
   goesRound: false,
@@ -30,6 +32,7 @@ export const groundDistance: KindOfQuantity<'ground-distance'> = {
 
 export const offset: KindOfQuantity<'offset'> = {
   q: 'offset',
+  picture: 'size',
   dimension: 'length',
   inSpace: null,
   goesRound: false,
@@ -46,6 +49,7 @@ export const offset: KindOfQuantity<'offset'> = {
 
 export const height: KindOfQuantity<'height'> = {
   q: 'height',
+  picture: 'place',
   dimension: 'length',
   inSpace: null,
   goesRound: false,
@@ -58,6 +62,7 @@ export const height: KindOfQuantity<'height'> = {
 
 export const box: KindOfQuantity<'box'> = {
   q: 'box',
+  picture: 'size',
   dimension: 'length',
   inSpace: null,
   goesRound: false,
@@ -87,6 +92,7 @@ export function bestLine(points: readonly Vec2[]): { readonly middle: Vec2; read
 
 export const alignment: KindOfQuantity<'alignment'> = {
   q: 'alignment',
+  picture: 'nothing',
   dimension: 'ratio',
   inSpace: null,
   goesRound: false,

@@ -1,3 +1,4 @@
+import type { PictureNeed } from '../calibration/camera-state';
 import type { UsualWords } from '../model/words';
 import type { PointRef, Quantity } from '../model/movement';
 import type { Vec2 } from '../geometry/vec2';
@@ -27,6 +28,8 @@ export interface KindOfQuantity<Q extends QuantityName> {
   readonly dimension: Dimension;
   /** A direction, which comes back to itself after a whole turn: differences, means and time series must know it. */
   readonly goesRound: boolean;
+  /** What of the picture must stay as it is while it is compared from frame to frame. */
+  readonly picture: PictureNeed;
   /** What it is called in a sentence. */
   readonly name: string;
   /** Formula and convention in words. */

@@ -1,3 +1,4 @@
+import type { PictureNeed } from '../calibration/camera-state';
 import { wrapAngle } from '../geometry/angle';
 import type { PointRef, Quantity } from '../model/movement';
 import type { DisplayUnit } from '../units';
@@ -29,6 +30,7 @@ export const kindOfQuantity = (quantity: Quantity): KindOfQuantity<QuantityName>
 export const refsOfQuantity = (quantity: Quantity): readonly PointRef[] =>
   kindOfQuantity(quantity).refs(quantity as never);
 export const dimensionOf = (quantity: Quantity): Dimension => kindOfQuantity(quantity).dimension;
+export const pictureOfQuantity = (quantity: Quantity): PictureNeed => kindOfQuantity(quantity).picture;
 export const goesRound = (quantity: Quantity): boolean => kindOfQuantity(quantity).goesRound;
 
 /** In which unit a length is wanted. */

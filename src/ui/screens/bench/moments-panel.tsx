@@ -10,6 +10,7 @@ import type { BenchClip, Derived } from '../../../state/derived';
 import { notify } from '../../../state/notices';
 import { confirmAllMoments, confirmMoment, markMoment, proposeMomentsOf } from '../../../state/event-use-cases';
 import { setView } from '../../../state/view-store';
+import { cameraText } from '../../../state/camera-motion-use-cases';
 import { clipName } from '../../components/clip-name';
 import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
@@ -32,6 +33,12 @@ function guessesText(doubtful: number): string {
     ? '; 1 of them is only a guess, and nothing is measured there until you confirm or move it'
     : `; ${doubtful} of them are only guesses, and nothing is measured there until you confirm or move them`;
 }
+
+/** Why contacts are missing among the proposals. */
+const cameraHint = ({ performance: { clip } }: BenchClip): string =>
+  cameraText(clip)?.moves
+    ? ' Its camera moves: contacts with the ground cannot be told from the points, mark them by eye.'
+    : '';
 
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
@@ -98,9 +105,9 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     if (proposals.length === 0)
       notify(
         'info',
-        `The points of the ${clipName(on)} suggest no moment. Find points at Measure first, or mark by eye.`,
+        `The points of the ${clipName(on)} suggest no moment. Find points at Measure first, or mark by eye.${cameraHint(on)}`,
       );
-    else notify('info', `${proposedText(proposals.length, clipName(on))}${guessesText(doubtful)}.`);
+    else notify('info', `${proposedText(proposals.length, clipName(on))}${guessesText(doubtful)}.${cameraHint(on)}`);
   };
   return (
     <>

@@ -21,6 +21,7 @@ import { addPersonOf } from '../../../state/clip-use-cases';
 import { setPointWork, setView, useView, type AfterPlacing } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
+import { CameraLine } from './camera-line';
 import { PointFiles } from './point-files';
 
 const ROW = { display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap' } as const;
@@ -94,6 +95,9 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
           </div>
         );
       })}
+      {derived.clips.map((on) => (
+        <CameraLine key={on.id} clip={on.performance.clip} name={clipName(on)} />
+      ))}
       {chosen && chosen.performance.clip.mediaId !== null && (
         <Whom clip={chosen.performance.clip} name={clipName(chosen)} />
       )}

@@ -1,0 +1,71 @@
+import type { CameraPath, Clip } from '../model/clip';
+import { notMeasurable, type NotMeasurable } from '../reading';
+import { LEAST_SHARE } from './camera-motion';
+
+/**
+ * What of the picture must stay as it is through a clip for a number to be true: nothing (angles between parts of the
+ * body, times), its level (angles to the vertical), its size (lengths), its place (paths, speeds, heights, contacts).
+ */
+export type PictureNeed = 'nothing' | 'level' | 'size' | 'place';
+
+const NEEDS: readonly PictureNeed[] = ['nothing', 'level', 'size', 'place'];
+
+/** What is needed where several are. */
+export const strictest = (needs: readonly PictureNeed[]): PictureNeed =>
+  NEEDS[Math.max(0, ...needs.map((need) => NEEDS.indexOf(need)))]!;
+
+/** What a camera did through a clip, as far as the background tells. */
+export interface CameraState {
+  /** *unknown* where nobody has looked; *no hold* where the background does not tell. */
+  readonly kind: 'unknown' | 'still' | 'moves' | 'no hold';
+  /** Largest way of the background, shares of the picture's width. */
+  readonly shift: number;
+  /** Largest size over the smallest. */
+  readonly zoom: number;
+  /** Largest turn against the smallest, radians. */
+  readonly roll: number;
+}
+
+/** What grain, compression and a tripod in the wind leave (common practice; the demo's still cameras stay below half). */
+const STILL = { shift: 0.01, zoom: 1.02, roll: Math.PI / 180 } as const;
+/** More of the pictures than this without hold, and nothing is known of the camera. */
+const MOST_WITHOUT_HOLD = 0.1;
+
+const extent = (values: Float64Array): number => Math.max(...values) - Math.min(...values);
+
+export function cameraState(camera: CameraPath | null): CameraState {
+  if (!camera || camera.frames.length === 0) return { kind: 'unknown', shift: 0, zoom: 1, roll: 0 };
+  const shift = Math.hypot(extent(camera.x), extent(camera.y));
+  const zoom = Math.max(...camera.scale) / Math.min(...camera.scale);
+  const roll = extent(camera.roll);
+  const lost = camera.share.filter((share) => share < LEAST_SHARE).length / camera.share.length;
+  const still = shift <= STILL.shift && zoom <= STILL.zoom && roll <= STILL.roll;
+  return { kind: lost > MOST_WITHOUT_HOLD ? 'no hold' : still ? 'still' : 'moves', shift, zoom, roll };
+}
+
+/** What a camera did, in a phrase. */
+export function cameraWords({ kind, shift, zoom, roll }: CameraState): string {
+  if (kind === 'unknown') return 'nobody has looked whether it moves';
+  if (kind === 'still') return 'stands still';
+  if (kind === 'no hold') return 'cannot be told: the background gives no hold';
+  const parts = [
+    ...(shift > STILL.shift ? [`follows over ${shift.toFixed(2)} of the picture\u2019s width`] : []),
+    ...(zoom > STILL.zoom ? [`zooms ${zoom.toFixed(2)} times`] : []),
+    ...(roll > STILL.roll ? [`tilts sideways by ${((roll * 180) / Math.PI).toFixed(1)} degrees`] : []),
+  ];
+  return parts.join(', ');
+}
+
+const REMEDY = 'Film it with a camera that stands still, or measure what does not depend on it.';
+
+/** Why something that needs the picture to stay cannot be told from a clip; null where it can. */
+export function cameraRefusal({ camera }: Pick<Clip, 'camera'>, need: PictureNeed): NotMeasurable | null {
+  const state = cameraState(camera);
+  if (need === 'nothing' || state.kind === 'unknown' || state.kind === 'still') return null;
+  if (state.kind === 'no hold')
+    return need === 'place'
+      ? notMeasurable('camera-moves', 'Whether the camera moves cannot be told: the background gives no hold', REMEDY)
+      : null;
+  const broken = { level: state.roll > STILL.roll, size: state.zoom > STILL.zoom, place: true }[need];
+  return broken ? notMeasurable('camera-moves', `The camera moves: it ${cameraWords(state)}`, REMEDY) : null;
+}

@@ -1,0 +1,40 @@
+import { expect, test } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { addClip, clipFile, createSession, goToStep } from '../../demo/drive-job';
+import { watchErrors } from './pages';
+
+/** A window that goes over a demo clip, as a camera that follows would see it. */
+function panned(name: string, to: string): string {
+  const filter = `fps=30,trim=0:2,crop=iw*0.8:ih:iw*0.2*t/2:0,scale=1024:720`;
+  const coded = ['-c:v', 'libvpx-vp9', '-b:v', '0', '-crf', '24', '-cpu-used', '8', '-deadline', 'realtime'];
+  execFileSync('ffmpeg', ['-y', '-v', 'error', '-i', clipFile(name), '-vf', filter, ...coded, to]);
+  return to;
+}
+
+test('a camera that follows is noticed: contacts are not proposed, paths and heights not measured, and it can be overruled', async ({
+  page,
+  baseURL,
+}, info) => {
+  const errors = watchErrors(page);
+  await createSession(page, baseURL!, 'Followed');
+  await addClip(page, 'athlete', panned('pace-side-athlete', info.outputPath('panned.webm')), { name: 'Robin Vale' });
+  await goToStep(page, 'Measure');
+  await page.getByLabel('Setting').click();
+  await page.getByRole('option', { name: 'Fast' }).click();
+  await page.getByRole('button', { name: 'Find points of the athlete' }).click();
+  const camera = page.getByText(/^Camera of the athlete: follows over 0\.\d+ of the picture’s width/);
+  await expect(camera).toBeVisible({ timeout: 120_000 });
+
+  await goToStep(page, 'Moments');
+  await page
+    .getByRole('button', { name: /^Propose/ })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: 'Unmark front foot contact in athlete' })).toHaveCount(0);
+  await goToStep(page, 'Measure');
+  await page.getByRole('button', { name: 'It stood still' }).click();
+  await expect(camera).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(camera).toBeVisible();
+  expect(errors).toEqual([]);
+});
