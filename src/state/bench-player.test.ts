@@ -104,6 +104,25 @@ describe('the panes of the bench', () => {
     expect(player.framesFor('a', 30)).toEqual({ a: 30, r: 18 });
   });
 
+  it('are marked, while they play, at the frame that was on the screen when the key went down', async () => {
+    const { player, rest } = bench();
+    await rest();
+    player.goTo('a', 10);
+    await rest();
+    const pressed = performance.now();
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    setView({ playing: true });
+    player.goTo('a', 18);
+    await rest();
+    // The page came to the key after two more pictures; another is asked for already.
+    player.goTo('a', 20);
+    expect(player.meantFrame('a', pressed)).toBe(10);
+    expect(player.meantFrame('a', performance.now())).toBe(18);
+    setView({ playing: false });
+    expect(player.meantFrame('a', pressed)).toBe(20);
+    await rest();
+  });
+
   it('are brought to the same moment by catching up, and stay locked from there', async () => {
     const { player, rest } = bench();
     await rest();

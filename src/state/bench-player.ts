@@ -24,6 +24,9 @@ const DECODED_BYTES = { two: 440e6, more: 300e6 };
 /** Longest step of the clock between two pictures, so that a slow decoder slows the clock instead of skipping. */
 const LONGEST_TICK_SECONDS = 0.12;
 
+/** Pictures of which it is remembered when they were shown: more than a busy page falls behind. */
+const REMEMBERED = 120;
+
 /**
  * Runs the panes from one clock: the real time of the first performance (the athlete's where there is one). The other
  * performances follow by the mode of matching, further cameras follow their own performance. A new picture is shown
@@ -36,6 +39,8 @@ export class BenchPlayer {
   private clips: BenchClips | null = null;
   private target: Readonly<Record<string, number>> | null = null;
   private busy = false;
+  /** What was shown last, and since when. */
+  private history: readonly { readonly at: number; readonly frames: Readonly<Record<string, number>> }[] = [];
   /** Told when pictures are being fetched and when all are there. */
   onBusy: (busy: boolean) => void = () => undefined;
   private lastTick = 0;
@@ -347,6 +352,17 @@ export class BenchPlayer {
   }
 
   /**
+   * The frame that somebody means who presses a key: while pictures play, the one that was on the screen when the key
+   * went down; while they stand, the one that a pane shows or will show.
+   * @param at time of the press, ms of the page's clock
+   */
+  meantFrame(clipId: string, at: number): number {
+    if (!useView.getState().playing) return this.pendingFrame(clipId);
+    const then = this.history.findLast((shown) => shown.at <= at) ?? this.history[0];
+    return then?.frames[clipId] ?? this.pendingFrame(clipId);
+  }
+
+  /**
    * Fetches pictures of a clip beside what the panes show, while the panes ask for none; whoever takes them closes
    * them.
    */
@@ -388,6 +404,7 @@ export class BenchPlayer {
             if (result.ok) this.painters.get(id)?.(result.value, wanted[id]!);
           });
           setView({ shown: { ...useView.getState().shown, ...wanted } });
+          this.history = [...this.history.slice(1 - REMEMBERED), { at: performance.now(), frames: wanted }];
         } else {
           for (const result of results) if (result.ok) result.value.close();
           if (issue && !issue.ok) {

@@ -208,3 +208,32 @@ test('the cut-off frequency is shown against residual analysis, and can be fixed
   await expect(cutoff).toHaveValue('20');
   await expect(knee).toHaveText(before, { useInnerText: true });
 });
+
+test('no key depends on what was pressed last: Space plays after Play was pressed and after a speed was chosen', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const toolbar = page.getByRole('toolbar', { name: 'Playing' });
+  const play = toolbar.getByRole('button', { name: /^Play \(/ });
+  const pause = toolbar.getByRole('button', { name: /^Pause \(/ });
+  await play.click();
+  await expect(pause).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(play).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(pause).toBeVisible();
+  await page.keyboard.press('Space');
+  await toolbar.getByText('1/4 speed').click();
+  await page.getByRole('option', { name: '1/8 speed' }).click();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+  await page.keyboard.press('Space');
+  await expect(pause).toBeVisible();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+  await page.keyboard.press('Space');
+  // Reached by the keyboard a button is worked by it.
+  await toolbar.getByRole('button', { name: /^Frame back/ }).focus();
+  await page.keyboard.press('Tab');
+  await expect(play).toBeFocused();
+  await page.keyboard.press('Space');
+  await expect(pause).toBeVisible();
+});

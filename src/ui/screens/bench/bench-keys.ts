@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { player } from '../../../state/bench-player';
 import { activeOf, type BenchClip, type Derived } from '../../../state/derived';
@@ -20,6 +21,17 @@ export function goToMoment(derived: Derived, by: 1 | -1): void {
   if (next !== undefined) player.goTo(lead.clip.id, next);
 }
 
+const CONTROLS = 'button, [role=combobox]:not(input)';
+
+/** A control that was reached by the keyboard keeps the keys that work it. */
+const keepsItsKeys = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.matches(CONTROLS) && target.matches(':focus-visible');
+
+/** One that was pressed with the pointer does not: no key depends on what was pressed last. */
+function giveKeysBack({ target }: FocusEvent): void {
+  if (target instanceof HTMLElement && target.matches(CONTROLS) && !target.matches(':focus-visible')) target.blur();
+}
+
 /** Everything that is done hundreds of times has a key. */
 export function useBenchKeys(derived: Derived): void {
   const options = { preventDefault: true };
@@ -33,13 +45,16 @@ export function useBenchKeys(derived: Derived): void {
   useHotkeys(
     'space',
     (event) => {
-      // A focused button keeps its own space key.
-      if (event.target instanceof HTMLButtonElement) return;
+      if (keepsItsKeys(event.target)) return;
       if (useView.getState().playing) player.pause();
       else player.play();
     },
-    options,
+    { preventDefault: (event) => !keepsItsKeys(event.target) },
   );
+  useEffect(() => {
+    document.addEventListener('focusin', giveKeysBack);
+    return () => document.removeEventListener('focusin', giveKeysBack);
+  }, []);
   useHotkeys('alt+right', () => nudge(1), options);
   useHotkeys('alt+left', () => nudge(-1), options);
   useHotkeys('alt+shift+right', () => nudge(0.1), options);
@@ -75,7 +90,7 @@ export function useBenchKeys(derived: Derived): void {
     (event) => {
       const moment = derived.movement.moments.find((m) => m.key === event.key);
       const clip = active()?.performance.clip;
-      if (moment && clip) markMoment(clip.id, moment.id, player.pendingFrame(clip.id));
+      if (moment && clip) markMoment(clip.id, moment.id, player.meantFrame(clip.id, event.timeStamp));
     },
     options,
   );
