@@ -75,7 +75,18 @@ const patternOf = (type) => (outside.has(type) ? type : `src/${type.replace(/^co
 const outside = new Set(['cli', 'server', 'demo', 'bench', 'tests', 'scripts']);
 
 export default tseslint.config(
-  { ignores: ['dist/', 'node_modules/', 'public/', 'coverage/', 'test-results/', 'playwright-report/', '.tmp/', '.weights/'] },
+  {
+    ignores: [
+      'dist/',
+      'node_modules/',
+      'public/',
+      'coverage/',
+      'test-results/',
+      'playwright-report/',
+      '.tmp/',
+      '.weights/',
+    ],
+  },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

@@ -21,6 +21,8 @@ import {
   type Figure,
 } from '../src/core/tracks/figure';
 import { seenFrom, spatialHeight, type FigureCamera } from '../src/core/tracks/spatial-view';
+import { withoutHold } from '../src/core/calibration/camera-state';
+import { FEET_SLIDE, feetSlide } from '../src/core/tracks/feet-slide';
 import { oddities, slowedBy } from '../src/core/tracks/oddities';
 import { framesOf, LENGTH_UNITS } from '../src/core/tracks/recording';
 import { fail, ok, type Issue, type Result } from '../src/core/result';
@@ -130,7 +132,7 @@ function performanceOf(
     warnings.push(`“${file}” has ${read.value.recordings.length} subjects; the first, ${recording.name}, was taken.`);
   const proposal = proposeFigure(recording, null);
   const stated = LENGTH_UNITS[recording.unit] !== null;
-  const { dominant, travel, view, rate, height, scale } = input.performers[role];
+  const { dominant, travel, view, rate, height, scale, camera } = input.performers[role];
   const answers =
     height !== null && !stated
       ? { ...proposal, metresPerUnit: metresByHeight(recording, proposal.map, height) }
@@ -163,6 +165,9 @@ function performanceOf(
       `“${file}”: its performer would be ${Number(tall.toPrecision(3))} m tall. Check the unit of its lengths (millimetres, metres).`,
     );
   warnings.push(...oddities(figure.track, figure.spatial).map((odd) => `“${file}”: ${odd}.`));
+  const followed =
+    !figure.spatial && (camera === null ? feetSlide(figure.track, recording.rate) : camera === 'follows');
+  if (followed) warnings.push(`“${file}”: ${FEET_SLIDE}. If the camera stood still, say so: --camera still.`);
   const pixelsPerMetre = figure.pixelsPerMetre ?? scale;
   const checked = clipSchema.safeParse({
     id: role,
@@ -179,6 +184,7 @@ function performanceOf(
     performer: { name: file, dominantSide: dominant, minor: role === 'athlete' && input.minor, consent: true },
     ...seen,
     mirrored: false,
+    camera: followed ? withoutHold() : null,
     scale: pixelsPerMetre === null ? null : { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 },
   });
   if (!checked.success) {

@@ -11,6 +11,7 @@ export const OPTIONS = [
   'rate',
   'height',
   'scale',
+  'camera',
   'school',
   'days',
 ] as const;
@@ -31,6 +32,8 @@ export interface PerformerAnswers {
   readonly height: number | null;
   /** Pixels of the picture that are a metre. */
   readonly scale: number | null;
+  /** What a camera did, where the points of a picture would say otherwise. */
+  readonly camera: 'still' | 'follows' | null;
 }
 
 export interface Answers {
@@ -89,6 +92,7 @@ function performerAnswers(texts: OptionTexts, role: Role): PerformerAnswers {
     rate: numberOf('rate', said('rate'), LIMITS.rate, 'frames per second'),
     height: numberOf('height', said('height'), HEIGHT, 'metres'),
     scale: numberOf('scale', said('scale'), SCALE, 'pixels per metre'),
+    camera: oneOf('camera', said('camera'), ['still', 'follows']),
   };
 }
 

@@ -11,6 +11,8 @@ import {
   type FigureAnswers,
 } from '../core/tracks/figure';
 import { proposeMap, type MarkerMap } from '../core/tracks/marker-map';
+import { withoutHold } from '../core/calibration/camera-state';
+import { FEET_SLIDE, feetSlide } from '../core/tracks/feet-slide';
 import { oddities } from '../core/tracks/oddities';
 import { framesOf, type Recording } from '../core/tracks/recording';
 import { seenFrom, type FigureCamera } from '../core/tracks/spatial-view';
@@ -125,6 +127,7 @@ export async function addFigure(
     figure.picture.width,
     figure.picture.height,
   );
+  const followed = !figure.spatial && feetSlide(figure.track, rate);
   const id = await placeClip(
     role,
     { fileName, mediaId: null, index },
@@ -132,6 +135,7 @@ export async function addFigure(
     place,
     (session, clip) => {
       session.tracks[clip.id] = figure.track as never;
+      if (followed) clip.camera = withoutHold();
       if (!figure.spatial) return;
       session.spatial[clip.id] = figure.spatial as never;
       Object.assign(clip, {
@@ -140,6 +144,8 @@ export async function addFigure(
       });
     },
   );
+  if (followed)
+    notify('error', `\u201c${fileName}\u201d: ${FEET_SLIDE}. If the camera stood still, say so at Measure.`);
   if (!figure.spatial && travelOf(figure.track).sure < LEAST_SURE_TRAVEL)
     notify(
       'info',

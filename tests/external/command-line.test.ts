@@ -351,3 +351,30 @@ test('without a reference the published targets are judged, and a list may have 
     said: expect.stringMatching(/row 3: --travel is “up”[^]*1 of 2 compared/),
   });
 });
+
+test('points that a camera followed make no gap of it: what needs the ground is not measured, and it is said', () => {
+  const columns = readFileSync(at('athlete.csv'), 'utf8').split('\n')[0]!.split(',');
+  const hip = columns.findIndex((column) => column.startsWith('left-hip_x'));
+  const rows = readFileSync(at('athlete.csv'), 'utf8').trim().split('\n').slice(1);
+  const seen = rows.map((row) => Number(row.split(',')[hip] || NaN));
+  let row = -1;
+  // The hips stay where they are in the picture.
+  const followed = changed('followed.csv', (text, column) => {
+    if (column === 'time') row++;
+    return /_x/.test(column) && text !== '' ? String(Number(text) - (seen[row] || 0) + 600) : text;
+  });
+  compared(at('athlete.csv'));
+  const fixed = toldOf();
+  compared(followed);
+  const told = toldOf();
+  expect(told.athlete.warnings.join()).toContain('its feet slide along while they should stand');
+  const gaps = (document: typeof told): readonly string[] =>
+    document.measures.filter(({ state }) => state === 'gap').map(({ id }) => id);
+  // Nothing is a gap that is none when the camera stands still.
+  expect(gaps(told).filter((id) => !gaps(fixed).includes(id))).toEqual([]);
+  expect(fixed.athlete.warnings).toEqual([]);
+  expect(compared(at('athlete.csv'), '--camera', 'follows/still').status).not.toBe(2);
+  expect(toldOf().athlete.warnings.join()).toContain('its feet slide');
+  expect(compared(at('athlete.csv'), '--camera', 'still').status).toBe(0);
+  expect(toldOf().athlete.warnings).toEqual([]);
+});

@@ -47,7 +47,7 @@ export function cameraState(camera: CameraPath | null): CameraState {
 export function cameraWords({ kind, shift, zoom, roll }: CameraState): string {
   if (kind === 'unknown') return 'nobody has looked whether it moves';
   if (kind === 'still') return 'stands still';
-  if (kind === 'no hold') return 'cannot be told: the background gives no hold';
+  if (kind === 'no hold') return 'cannot be told: nothing that stands still gives a hold';
   const parts = [
     ...(shift > STILL.shift ? [`follows over ${shift.toFixed(2)} of the picture\u2019s width`] : []),
     ...(zoom > STILL.zoom ? [`zooms ${zoom.toFixed(2)} times`] : []),
@@ -64,8 +64,18 @@ export function cameraRefusal({ camera }: Pick<Clip, 'camera'>, need: PictureNee
   if (need === 'nothing' || state.kind === 'unknown' || state.kind === 'still') return null;
   if (state.kind === 'no hold')
     return need === 'place'
-      ? notMeasurable('camera-moves', 'Whether the camera moves cannot be told: the background gives no hold', REMEDY)
+      ? notMeasurable('camera-moves', 'Whether the camera moves cannot be told: nothing gives a hold', REMEDY)
       : null;
   const broken = { level: state.roll > STILL.roll, size: state.zoom > STILL.zoom, place: true }[need];
   return broken ? notMeasurable('camera-moves', `The camera moves: it ${cameraWords(state)}`, REMEDY) : null;
 }
+
+/** The camera of points whose feet slide: it has followed, nobody knows how. */
+export const withoutHold = (): CameraPath => ({
+  frames: Float64Array.of(0),
+  x: Float64Array.of(0),
+  y: Float64Array.of(0),
+  scale: Float64Array.of(1),
+  roll: Float64Array.of(0),
+  share: Float64Array.of(0),
+});
