@@ -4,7 +4,7 @@ import type { Look } from '../core/model/slots';
 import type { Primitive } from '../core/geometry/primitives';
 import type { GesturePhase } from './drawing-gesture';
 import { paintEdges } from './paint-edges';
-import { paintPicture } from './paint-picture';
+import { paintPicture, type Picture } from './paint-picture';
 import { paintScene } from './paint-scene';
 import { useLatest } from './use-latest';
 import {
@@ -54,7 +54,7 @@ export interface PaneProps {
   /** Buttons of the pane, in its lower corner. */
   readonly acts: ReactNode;
   /** Registers the function that shows a decoded frame. */
-  readonly attach: (painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => () => void;
+  readonly attach: (painter: PanePainter) => () => void;
   /** Told at which part of its width and height a picture looks whole here. */
   readonly onDetail: (detail: number) => void;
   readonly onActivate: () => void;
@@ -62,6 +62,13 @@ export interface PaneProps {
   readonly onViewportByHand: () => void;
   /** Takes presses and drags in picture pixels instead of panning; null when nothing is being drawn. */
   readonly onDraw: ((at: Vec2, phase: GesturePhase, frame: number) => void) | null;
+}
+
+/** Takes a picture with the rotation that it still needs to stand upright. */
+export type PanePainter = (frame: VideoFrame | ImageBitmap, index: number, rotation: Picture['rotation']) => void;
+interface Shown extends Pick<Picture, 'rotation'> {
+  readonly frame: VideoFrame | ImageBitmap;
+  readonly index: number;
 }
 
 /** How near a press must be to a point to take hold of it, pane pixels. */
@@ -73,7 +80,7 @@ type Drag = { kind: 'draw' } | { kind: 'pan'; last: Vec2 } | { kind: 'point'; id
 /** One clip's picture with its lines; zoom with the wheel, pan by dragging, points under a loupe. */
 export function Pane(props: PaneProps): ReactNode {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const latest = useRef<{ frame: VideoFrame | ImageBitmap; index: number } | null>(null);
+  const latest = useRef<Shown | null>(null);
   const byHand = useRef<Viewport | null>(null);
   const drag = useRef<Drag | null>(null);
   const [size, setSize] = useState<Size>({ width: 1, height: 1 });
@@ -94,18 +101,19 @@ export function Pane(props: PaneProps): ReactNode {
     if (!context) return;
     const ratio = window.devicePixelRatio;
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    const { look, picture, sceneAt, handlesAt, ghost, edges } = current.current;
+    const { look, sceneAt, handlesAt, ghost, edges } = current.current;
     context.clearRect(0, 0, size.width, size.height);
     if (ghost === null) {
       context.fillStyle = '#171c20';
       context.fillRect(0, 0, size.width, size.height);
     }
     if (!latest.current) return;
-    const { frame, index } = latest.current;
+    const { frame, index, rotation } = latest.current;
+    const picture = { ...current.current.picture, frame, rotation };
     const viewport = viewportNow();
     context.globalAlpha = ghost ?? 1;
-    if (ghost !== 0 && edges) paintEdges(context, { frame, ...picture }, viewport, size);
-    else if (ghost !== 0) paintPicture(context, { frame, ...picture }, viewport, size);
+    if (ghost !== 0 && edges) paintEdges(context, picture, viewport, size);
+    else if (ghost !== 0) paintPicture(context, picture, viewport, size);
     context.globalAlpha = 1;
     paintScene(context, sceneAt(index), look, viewport, size);
     const held = drag.current?.kind === 'point' ? drag.current : null;
@@ -132,7 +140,7 @@ export function Pane(props: PaneProps): ReactNode {
       context.arc(centre.x, centre.y, LOUPE.radius, 0, 2 * Math.PI);
       context.clip();
       context.translate(centre.x - size.width / 2, centre.y - size.height / 2);
-      paintPicture(context, { frame, ...picture }, near, size);
+      paintPicture(context, picture, near, size);
       context.restore();
       context.strokeStyle = '#fff';
       context.lineWidth = 1.5;
@@ -161,9 +169,9 @@ export function Pane(props: PaneProps): ReactNode {
   const drawLatest = useLatest(draw);
   const { attach } = props;
   useEffect(() => {
-    const detach = attach((frame, index) => {
+    const detach = attach((frame, index, rotation) => {
       latest.current?.frame.close();
-      latest.current = { frame, index };
+      latest.current = { frame, index, rotation };
       drawLatest.current();
     });
     return () => {

@@ -37,7 +37,7 @@ function bench(
   const shown: [number, number][] = [];
   let asked = 0;
   const source = (): ClipSource => ({
-    index: null as never,
+    index: { rotation: 0 } as never,
     frame: async (i) => {
       asked++;
       await new Promise((resolve) => setTimeout(resolve, roll() * 4));

@@ -1,4 +1,5 @@
 import type { DecodedPicture } from '../media/decoded-picture';
+import type { Rotation } from '../media/rotation';
 import { chain, lockedMap, matchedMap, offsetMap, SAME_TIME, type TimeMap } from '../core/timing/time-map';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { momentTimes } from '../core/performance/moments';
@@ -10,7 +11,8 @@ import { notify } from './notices';
 import { setView, useView } from './view-store';
 
 /** Draws a decoded frame; called for all panes of one picture in the same turn. */
-export type Painter = (frame: DecodedPicture, index: number) => void;
+/** A work copy stands upright where its original does not: what rotation a picture needs comes with it. */
+export type Painter = (frame: DecodedPicture, index: number, rotation: Rotation) => void;
 
 export interface BenchClips {
   readonly movement: Movement;
@@ -369,7 +371,7 @@ export class BenchPlayer {
   async peek(
     clipId: string,
     frames: readonly number[],
-    take: (index: number, picture: DecodedPicture) => void,
+    take: (index: number, picture: DecodedPicture, rotation: Rotation) => void,
     signal: AbortSignal,
   ): Promise<void> {
     for (const index of frames) {
@@ -378,8 +380,12 @@ export class BenchPlayer {
       const picture = await this.sources.get(clipId)?.frame(index);
       if (!picture?.ok) continue;
       if (signal.aborted) picture.value.close();
-      else take(index, picture.value);
+      else take(index, picture.value, this.rotationOf(clipId));
     }
+  }
+
+  private rotationOf(clipId: string): Rotation {
+    return this.sources.get(clipId)?.index.rotation ?? 0;
   }
 
   /** Asks for one picture on all panes; a newer request replaces one that has not begun. */
@@ -401,7 +407,7 @@ export class BenchPlayer {
         if (results.every((r) => r.ok)) {
           ids.forEach((id, i) => {
             const result = results[i]!;
-            if (result.ok) this.painters.get(id)?.(result.value, wanted[id]!);
+            if (result.ok) this.painters.get(id)?.(result.value, wanted[id]!, this.rotationOf(id));
           });
           setView({ shown: { ...useView.getState().shown, ...wanted } });
           this.history = [...this.history.slice(1 - REMEMBERED), { at: performance.now(), frames: wanted }];

@@ -122,3 +122,23 @@ test('a clip that the browser cannot decode is converted on request, with every 
   await expect(card).toContainText('unknown-codec.mp4: 512 × 288, 10 frames, 30 frames per second in the file');
   await expect(card.getByRole('alert')).toHaveCount(0);
 });
+
+for (const rotation of [90, 180, 270] as const)
+  test(`a work copy of a clip that is turned by ${rotation} degrees stands as the original does`, async ({
+    page,
+    baseURL,
+  }) => {
+    const clip = makeCodedClip(path.join(import.meta.dirname, '..', '..', 'test-results', 'coded'), {
+      ...{ file: `turned-${rotation}.mp4`, codec: 'h264', rate: 30, frames: 30, group: 30, size: '512x288', rotation },
+    });
+    await createSession(page, baseURL!, 'Turned');
+    await addClip(page, 'athlete', clip, { name: 'Sela Orr' });
+    await goToStep(page, 'Match');
+    await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+    await page.keyboard.press('Control+ArrowRight');
+    await expect.poll(async () => (await codesIn(page, ['athlete']))[0]).toBe(10);
+    await page.getByRole('button', { name: 'Make a work copy that jumps quicker' }).click();
+    await expect(page.getByText('A work copy in short groups is shown here')).toBeVisible({ timeout: 60_000 });
+    await page.keyboard.press('ArrowRight');
+    await expect.poll(async () => (await codesIn(page, ['athlete']))[0]).toBe(11);
+  });

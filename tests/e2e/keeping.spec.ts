@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { addClip, createSession, goToStep } from '../../demo/drive-job';
+import { newSession } from '../../src/core/model/session';
 import { fixtureClip, openDemo, watchErrors } from './pages';
 
 /** Rows of a table of the browser's database. */
@@ -296,6 +297,39 @@ test('what a newer version has made is left alone, with words', async ({ page })
   await expect(page.getByText(/A newer version of the application/)).toBeVisible();
   const versions = await page.evaluate(async () => (await indexedDB.databases()).map(({ version }) => version));
   expect(versions).toEqual([990]);
+});
+
+test('what an older version has kept is taken over: listed, opened, and stored in the new way', async ({ page }) => {
+  await page.goto('/icon.svg');
+  const document = newSession('old', 'Kept for long', 'pace-delivery', '2025-03-02T09:00:00.000Z');
+  await page.evaluate(
+    (session) =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('proud-falcon', 20);
+        opening.onerror = () => reject(opening.error!);
+        opening.onupgradeneeded = () => {
+          opening.result.createObjectStore('sessions', { keyPath: 'id' }).createIndex('updatedAt', 'updatedAt');
+          for (const table of ['media', 'markerMaps']) opening.result.createObjectStore(table, { keyPath: 'id' });
+        };
+        opening.onsuccess = () => {
+          const four = (): Float64Array => new Float64Array(4).fill(7);
+          const point = { x: four(), y: four(), confidence: new Float32Array(4), origin: new Uint8Array(4) };
+          const row = { ...session, tracks: { gone: { 'left-hip': point } } };
+          const putting = opening.result.transaction('sessions', 'readwrite').objectStore('sessions');
+          putting.put({ id: session.id, name: session.name, updatedAt: '2025-03-02T10:00:00.000Z', document: row });
+          putting.transaction.oncomplete = () => {
+            opening.result.close();
+            resolve();
+          };
+        };
+      }),
+    document,
+  );
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Kept for long' }).click();
+  await expect(page.locator('.session-name')).toHaveText('Kept for long');
+  const versions = await page.evaluate(async () => (await indexedDB.databases()).map(({ version }) => version));
+  expect(versions).toEqual([30]);
 });
 
 test('a browser that lacks what is needed says what, and which would do', async ({ page }) => {

@@ -6,7 +6,7 @@ import { clipScene } from '../../../core/scene/clip-scene';
 import type { Primitive } from '../../../core/geometry/primitives';
 import { JOINT_POINTS, type PointId } from '../../../core/anatomy/body-points';
 import { timeAtFrame } from '../../../core/timing/clip-time';
-import { Pane } from '../../../stage/pane';
+import { Pane, type PanePainter } from '../../../stage/pane';
 import { player } from '../../../state/bench-player';
 import { activeOf, type BenchClip } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
@@ -74,10 +74,7 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
         : [],
     [editing, performance, movement],
   );
-  const attach = useCallback(
-    (painter: (frame: VideoFrame | ImageBitmap, index: number) => void) => player.addPainter(clip.id, painter),
-    [clip.id],
-  );
+  const attach = useCallback((painter: PanePainter) => player.addPainter(clip.id, painter), [clip.id]);
   const picture = useMemo(() => shownAs(clip), [clip]);
   const plain = useView((state) => state.plain.includes(clip.id));
   const acts = (

@@ -36,13 +36,13 @@ export function PinLoupe({
     void player.peek(
       clip.id,
       inOrder,
-      (index, decoded) => {
+      (index, decoded, rotation) => {
         const canvas = row.current?.querySelectorAll('canvas')[index - frame + AROUND];
         const focus = focusAt(index);
         if (canvas)
           paintPicture(
             canvas.getContext('2d')!,
-            { frame: decoded, ...picture },
+            { ...picture, frame: decoded, rotation },
             focus ? followBody(focus, TILE, picture) : fitPicture(picture, TILE, picture),
             TILE,
           );
