@@ -64,7 +64,7 @@ export const joinWindows = (): void => watchWindows({ reload, settled, close: ()
 export async function openSources(): Promise<void> {
   const clips = useDocument.getState().session?.clips ?? [];
   player.dropSources(clips.map((clip) => clip.id));
-  await Promise.all(
+  const opened = await Promise.all(
     clips
       .filter((clip) => !player.hasSource(clip.id))
       .map(async (clip) => {
@@ -74,7 +74,16 @@ export async function openSources(): Promise<void> {
           onRestart: (message) => notify('info', message),
         });
         if (source.ok) player.addSource(clip.id, source.value);
-        else notify('error', source.issue.message);
+        return { clip, source };
       }),
   );
+  const failed = opened.flatMap(({ clip, source }) => (source.ok ? [] : [{ clip, issue: source.issue }]));
+  const missing = failed.filter(({ issue }) => issue.code === 'no-media').map(({ clip }) => clip.fileName);
+  // One notice for all of them: several would push out what was said before.
+  if (missing.length > 1)
+    notify(
+      'error',
+      `The videos of ${missing.map((name) => `\u201c${name}\u201d`).join(', ')} are not in this browser. Drop each file on its clip at Intake; the points stay.`,
+    );
+  for (const { issue } of failed) if (issue.code !== 'no-media' || missing.length === 1) notify('error', issue.message);
 }
