@@ -316,6 +316,14 @@ describe('the samples of a session', () => {
     expect((await listSessions())[0]!.name).toBe('changed');
   });
 
+  it('do not come back where another window has deleted the session in the moment before', async () => {
+    await saveSession(long, '2026-01-01T10:00:00Z');
+    await Promise.all([database.sessions.clear(), database.parts.clear(), database.summaries.clear()]);
+    const late = await saveSession({ ...long, name: 'late' }, '2026-01-01T10:00:01Z', { alone: true });
+    expect(late).toMatchObject({ ok: false, issue: { code: 'overtaken' } });
+    expect(await Promise.all([database.sessions.count(), database.summaries.count()])).toEqual([0, 0]);
+  });
+
   it('are gone where a clip or the session is', async () => {
     await saveSession(long, '2026-01-01T10:00:00Z');
     const { a } = long.tracks;

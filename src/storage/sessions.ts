@@ -191,8 +191,13 @@ export async function saveSession(
   versions.set(session.id, [...before, version]);
   const opened = database.isOpen() ? database.backendDB() : null;
   try {
-    if (alone && opened && before.length === 1) await putAtOnce(opened, version, before[0]!.session);
-    else
+    if (alone && opened && before.length === 1) {
+      if (!(await putAtOnce(opened, version, before[0]!.session))) {
+        // Deleted by another window in the moment before: a part of it must not come back.
+        await database.transaction('rw', TABLES, () => removeRows(session.id));
+        throw new Overtaken('deleted');
+      }
+    } else
       await database.transaction('rw', TABLES, async () => {
         const row = over ? undefined : await database.sessions.get(session.id);
         if (before.length > 0 && !row) throw new Overtaken('deleted');
@@ -219,16 +224,18 @@ export async function saveSession(
 /**
  * Puts a session in place of the version that is known to be stored. All of it is asked for in one go, without a turn
  * of the page in between: one that draws for long, or is ended, in the next moment has stored it already.
+ * @returns whether there was a session to put it in place of; another window may just have deleted it
  */
-function putAtOnce(database: IDBDatabase, { session, updatedAt }: StoredVersion, before: Session): Promise<void> {
+function putAtOnce(database: IDBDatabase, { session, updatedAt }: StoredVersion, before: Session): Promise<boolean> {
   const { put, remove } = changedParts(before, session);
   const transaction = database.transaction(
     TABLES.map(({ name }) => name),
     'readwrite',
   );
   const [sessions, parts, summaries] = TABLES.map(({ name }) => transaction.objectStore(name));
-  const done = new Promise<void>((resolve, reject) => {
-    transaction.oncomplete = () => resolve();
+  const stored = sessions!.getKey(session.id);
+  const done = new Promise<boolean>((resolve, reject) => {
+    transaction.oncomplete = () => resolve(stored.result !== undefined);
     transaction.onabort = () => reject(transaction.error ?? new Error('the database gave it up'));
   });
   try {
