@@ -17,6 +17,7 @@ import { followPoint, type FollowIssue, type FollowResult } from '../media/follo
 import { lookAtCameraOf } from './camera-motion-use-cases';
 import { edit, useDocument } from './document-store';
 import { startJob } from './jobs';
+import { notify } from './notices';
 import { videoOf } from './stored-clips';
 
 function changeTrack(
@@ -182,7 +183,9 @@ export async function findPointsOf(
     changeTrack(clip, (track) => takeFound(track, clip.frameTimes.length, found.value, setting));
     job.end();
     // Points are there whether or not the camera can be told; where they are, people are left out of its background.
-    await lookAtCameraOf(clip);
+    const looked = await lookAtCameraOf(clip);
+    if (!looked.ok && looked.issue.code !== 'cancelled')
+      notify('error', `Whether the camera moves is not known: ${looked.issue.message}`);
     return ok(found.value.size);
   } finally {
     job.end();
