@@ -21,7 +21,7 @@ import { addPersonOf } from '../../../state/clip-use-cases';
 import { setPointWork, setView, useView, type AfterPlacing } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
-import { CameraLine } from './camera-line';
+import { CameraLines } from './camera-lines';
 import { PointFiles } from './point-files';
 
 const ROW = { display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap' } as const;
@@ -95,9 +95,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
           </div>
         );
       })}
-      {derived.clips.map((on) => (
-        <CameraLine key={on.id} clip={on.performance.clip} name={clipName(on)} />
-      ))}
+      <CameraLines clips={derived.clips} />
       {chosen && chosen.performance.clip.mediaId !== null && (
         <Whom clip={chosen.performance.clip} name={clipName(chosen)} />
       )}

@@ -20,6 +20,7 @@ import { JudgedSummary } from '../../components/judged-summary';
 import { SessionFrame } from '../../components/session-frame';
 import { SortableArea } from '../../components/sortable-area';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
+import { judgedCount } from '../../../core/judgement/state';
 import { AsideOfPlan } from './aside-of-plan';
 import { CauseChain } from './cause-chain';
 import { OwnCorrectionDialog } from './own-correction';
@@ -68,6 +69,12 @@ export function DecideScreen(): ReactNode {
               onSort={sort}
             >
               <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
+                {plan.items.length === 0 && judgedCount(derived.judged).judged > 0 && (
+                  <p className="card">
+                    No gap beyond the measuring error is left to work on. What the eye sees all the same is a correction
+                    of your own; what could not be measured stands beside.
+                  </p>
+                )}
                 {plan.items.map((item, i) => (
                   <PlanCard
                     key={item.id}
