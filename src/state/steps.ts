@@ -115,7 +115,7 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
         next:
           priorities.proposed.length > 0
             ? `${priorities.proposed.length} proposed. Reorder, drop with a reason, or keep as they are.`
-            : 'No gap beyond the measuring error. Look at what could not be measured.',
+            : 'No gap is left to work on. Look at what could not be measured.',
       };
     case 'report':
       return { done: false, next: 'Read it through, then print it or save the numbers as CSV.' };

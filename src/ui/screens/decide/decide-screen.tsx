@@ -70,7 +70,7 @@ export function DecideScreen(): ReactNode {
             >
               <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
                 {plan.items.length === 0 && judgedCount(derived.judged).judged > 0 && (
-                  <p className="card">
+                  <p className="card" style={{ margin: 0 }}>
                     No gap beyond the measuring error is left to work on. What the eye sees all the same is a correction
                     of your own; what could not be measured stands beside.
                   </p>
