@@ -6,6 +6,7 @@ import { walk, WALKING, type WalkingManner } from './athlete/race-walking';
 import { clearHurdle, HURDLING, type HurdlingManner } from './athlete/sprint-hurdles';
 import { vec3 } from './athlete/vec3';
 import type { Camera } from './camera/camera';
+import { FILMINGS, moved, type Filming } from './camera/moving';
 
 export interface Look {
   readonly skin: string;
@@ -247,7 +248,30 @@ export const TRIAL_CLIPS: readonly DemoClip[] = [
   crossing('walk-crossing-alike', NOOR, { ...TESS, look: NOOR.look }, 1.1),
 ];
 
+/** The same performance by a camera that somebody moves. */
+export function filmed(id: string, filming: Filming): DemoClip {
+  const clip = DEMO_CLIPS.find((one) => one.id === id)!;
+  return { ...clip, id: `${id}-${filming}`, camera: moved(clip.camera, clip.perform(), filming) };
+}
+
+/** Clips whose camera moves: what is known of the camera, and what is measured in spite of it, is held against them. */
+export const MOVING_CLIPS: readonly DemoClip[] = [
+  filmed('pace-side-athlete', 'pans'),
+  filmed('walk-side-athlete', 'pans'),
+  filmed('hurdle-side-athlete', 'zooms'),
+  filmed('walk-side-reference', 'hand-held'),
+];
+
 /** Every clip that is rendered, and every one that has truth. */
-export const RENDERED_CLIPS: readonly DemoClip[] = [...DEMO_CLIPS, ...TRIAL_CLIPS];
+export const RENDERED_CLIPS: readonly DemoClip[] = [...DEMO_CLIPS, ...TRIAL_CLIPS, ...MOVING_CLIPS];
+
+/** A clip by its name, any of the demo's as filmed by a camera that moves among them; undefined where there is none. */
+export function clipNamed(id: string): DemoClip | undefined {
+  const known = RENDERED_CLIPS.find((clip) => clip.id === id);
+  if (known) return known;
+  const filming = FILMINGS.find((way) => id.endsWith(`-${way}`));
+  const still = filming && DEMO_CLIPS.find((clip) => id === `${clip.id}-${filming}`);
+  return still && filmed(still.id, filming);
+}
 
 export const performanceOf = (clip: DemoClip): Performance => clip.perform();

@@ -1,5 +1,5 @@
 import type { Vec3 } from './athlete/vec3';
-import { project } from './camera/camera';
+import { project, turnAt } from './camera/camera';
 import { performanceOf, type DemoClip } from './scenario';
 
 /** What the generator knows of one rendered clip. */
@@ -18,6 +18,8 @@ export interface ClipTruth {
   readonly pixels: readonly (readonly (readonly [number, number])[])[];
   /** Per frame, per point: x, y, z in metres. */
   readonly metres: readonly (readonly (readonly [number, number, number])[])[];
+  /** Per frame: pan, tilt and roll in degrees, and zoom, of a camera that moves. */
+  readonly camera?: readonly (readonly [number, number, number, number])[];
 }
 
 const round = (value: number, digits: number): number => Number(value.toFixed(digits));
@@ -30,6 +32,7 @@ export function truthOf(clip: DemoClip): ClipTruth {
   const poses = Array.from({ length: frames }, (_, i) => {
     const time = performance.start + i / frameRate;
     return {
+      time,
       points: {
         ...performance.poseAt(time).points,
         ...Object.fromEntries(Object.entries(performance.objects).map(([id, at]) => [id, at(time)])),
@@ -48,10 +51,18 @@ export function truthOf(clip: DemoClip): ClipTruth {
     points: names,
     pixels: poses.map((pose) =>
       names.map((name) => {
-        const { x, y } = project(clip.camera, pose.points[name]!);
+        const { x, y } = project(clip.camera, pose.points[name]!, pose.time);
         return [round(x, 2), round(y, 2)] as const;
       }),
     ),
+    ...(clip.camera.motion
+      ? {
+          camera: poses.map(({ time }) => {
+            const { pan, tilt, roll, zoom } = turnAt(clip.camera, time);
+            return [round(pan, 4), round(tilt, 4), round(roll, 4), round(zoom, 5)] as const;
+          }),
+        }
+      : {}),
     metres: poses.map((pose) =>
       names.map((name) => {
         const { x, y, z } = pose.points[name]!;

@@ -16,3 +16,4 @@ export const length = (a: Vec3): number => Math.sqrt(dot(a, a));
 export const unit = (a: Vec3): Vec3 => scale(a, 1 / length(a));
 export const mix = (a: Vec3, b: Vec3, t: number): Vec3 => add(scale(a, 1 - t), scale(b, t));
 export const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+export const degrees = (angle: number): number => (angle * 180) / Math.PI;

@@ -2,14 +2,16 @@ import { BufferTarget, CanvasSource, Output, WebMOutputFormat } from 'mediabunny
 import * as THREE from 'three';
 import type { Performance } from '../athlete/motion';
 import type { Vec3 } from '../athlete/vec3';
-import { cameraPosition, project } from '../camera/camera';
+import { axesAt, cameraPosition, project, turnAt } from '../camera/camera';
 import { BALL_RADIUS, ballAt } from '../athlete/ball';
-import { performanceOf, RENDERED_CLIPS, type DemoClip } from '../scenario';
+import { clipNamed, performanceOf, type DemoClip } from '../scenario';
 import { Figure } from './figure';
 import { buildGround } from './ground';
 
 /** Pixels round the joints within which the whole figure lies. */
 const BOX_MARGIN = 60;
+/** Bits a second for each pixel: 9 Mb/s at 1280 x 720. */
+const BITS_PER_PIXEL = 9.77;
 
 /** Draws one exposure after another into a canvas: `exposures` instants of the open shutter, averaged. */
 class Filming {
@@ -59,8 +61,13 @@ class Filming {
    * Draws what lies round the moving points and their shadows, now and in the exposure before; the rest of the picture
    * stands still.
    */
-  private drawChanged(points: readonly Vec3[]): void {
+  private drawChanged(points: readonly Vec3[], time: number): void {
     const { camera } = this.clip;
+    if (camera.motion) {
+      this.aim(time);
+      this.renderer.render(this.scene, this.lens);
+      return;
+    }
     const azimuth = (camera.azimuth / 180) * Math.PI;
     const sun = { x: -2.5 + Math.cos(azimuth) * 4, y: 6, z: Math.sin(azimuth) * 4 };
     const places = points
@@ -88,6 +95,17 @@ class Filming {
     this.renderer.render(this.scene, this.lens);
   }
 
+  /** Turns the lens to where a camera that moves looks. */
+  private aim(time: number): void {
+    const { camera } = this.clip;
+    const { ahead, up } = axesAt(camera, time);
+    const at = cameraPosition(camera);
+    this.lens.up.set(up.x, up.y, up.z);
+    this.lens.lookAt(at.x + ahead.x, at.y + ahead.y, at.z + ahead.z);
+    this.lens.zoom = turnAt(camera, time).zoom;
+    this.lens.updateProjectionMatrix();
+  }
+
   expose(frame: number, exposures: number): void {
     const { frameRate, shutter } = this.clip.camera;
     const centre = this.performance.start + frame / frameRate;
@@ -106,7 +124,7 @@ class Filming {
         this.ball.position.set(ball.x, ball.y, ball.z);
         moving.push(ball);
       }
-      this.drawChanged(moving);
+      this.drawChanged(moving, time);
       this.picture.globalAlpha = 1 / (k + 1);
       this.picture.drawImage(this.renderer.domElement, 0, 0);
     }
@@ -114,7 +132,7 @@ class Filming {
   }
 }
 
-const clipOf = (id: string): DemoClip => RENDERED_CLIPS.find((clip) => clip.id === id)!;
+const clipOf = (id: string): DemoClip => clipNamed(id)!;
 
 /** One still as a data address, for looking at a pose without rendering the clip. */
 function still(id: string, frame: number): string {
@@ -132,7 +150,11 @@ async function film(
   const filming = new Filming(clipOf(id));
   const { frameRate } = clipOf(id).camera;
   const output = new Output({ format: new WebMOutputFormat(), target: new BufferTarget() });
-  const source = new CanvasSource(filming.canvas, { codec: 'vp9', bitrate: 9_000_000, keyFrameInterval: 0.5 });
+  const source = new CanvasSource(filming.canvas, {
+    codec: 'vp9',
+    bitrate: Math.round(BITS_PER_PIXEL * filming.canvas.width * filming.canvas.height),
+    keyFrameInterval: 0.5,
+  });
   output.addVideoTrack(source, { frameRate });
   await output.start();
   for (let frame = 0; frame < filming.frames; frame++) {

@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { build } from 'esbuild';
-import { RENDERED_CLIPS } from '../scenario';
+import { clipNamed, RENDERED_CLIPS } from '../scenario';
 import { truthOf } from '../truth';
 
 /**
@@ -53,7 +53,7 @@ async function withPage<T>(use: (page: Page) => Promise<T>): Promise<T> {
 }
 
 const only = option('only')?.split(',');
-const chosen = RENDERED_CLIPS.filter((clip) => !only || only.includes(clip.id));
+const chosen = only ? only.flatMap((id) => clipNamed(id) ?? []) : RENDERED_CLIPS;
 if (chosen.length === 0)
   throw new Error(
     `no demo clip is called "${option('only')}"; choose from ${RENDERED_CLIPS.map((c) => c.id).join(', ')}`,

@@ -1,8 +1,9 @@
+import { steadyOf } from '../core/calibration/steady';
 import { levelOf } from '../core/calibration/level';
 import type { PointRef } from '../core/model/movement';
 import type { Clip } from '../core/model/clip';
 import type { Performance } from '../core/performance/performance';
-import { pictureAt } from '../core/performance/places';
+import { asFilmed, pictureAt } from '../core/performance/places';
 
 /** Where a pane that follows the body looks at a frame. */
 export interface BodyFocus {
@@ -23,6 +24,9 @@ const NOMINAL_HEIGHT = 1.75;
 const sizeOf = ({ clip, bodyHeight }: Performance, sizeBy: 'body' | 'length'): number =>
   sizeBy === 'length' && clip.scale ? (NOMINAL_HEIGHT * clip.scale.pixels) / clip.scale.metres : bodyHeight;
 
+/** A camera that zooms in shows the body larger: by so much what is shown of a frame shrinks with it. */
+const growthAt = ({ clip }: Performance, frame: number): number => steadyOf(clip)?.growth(frame) ?? 1;
+
 /**
  * Sideways the view follows the hips; up and down it stays at their median height, so that rising and sinking is seen.
  * Frames without points look where the nearest frame with points does.
@@ -33,13 +37,14 @@ export function focusOf(
 ): (frame: number) => BodyFocus | null {
   const size = sizeOf(performance, sizeBy);
   const hips = Array.from(performance.times, (_, i) => pictureAt(performance, 'mid-hip', i));
-  const known = hips.flatMap((hip, i) => (hip ? [{ ...hip, i }] : []));
+  const steady = steadyOf(performance.clip);
+  const known = hips.flatMap((hip, i) => (hip ? [{ ...(steady?.toGround(i, hip) ?? hip), i }] : []));
   if (known.length === 0 || Number.isNaN(performance.bodyHeight)) return () => null;
   const heights = known.map((hip) => hip.y).sort((a, b) => a - b);
   const y = heights[heights.length >> 1]! - ABOVE_HIPS * performance.bodyHeight;
   return (frame) => {
-    const hip = hips[frame] ?? known.reduce((best, k) => (Math.abs(k.i - frame) < Math.abs(best.i - frame) ? k : best));
-    return { x: hip.x, y, height: size };
+    const { x } = known.reduce((best, k) => (Math.abs(k.i - frame) < Math.abs(best.i - frame) ? k : best));
+    return { ...asFilmed(performance, frame, { x, y }), height: size / growthAt(performance, frame) };
   };
 }
 
@@ -53,7 +58,9 @@ export function anchoredAt(
   const size = sizeOf(performance, sizeBy);
   return (frame) => {
     const at = pictureAt(performance, anchor, frame);
-    return at && !Number.isNaN(performance.bodyHeight) ? { ...at, height: size } : fallback(frame);
+    return at && !Number.isNaN(performance.bodyHeight)
+      ? { ...at, height: size / growthAt(performance, frame) }
+      : fallback(frame);
   };
 }
 

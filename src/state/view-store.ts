@@ -35,7 +35,11 @@ export interface ViewState {
   /** What a press in a picture does. */
   readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale' | 'person' | 'ground';
   /** Four corners of a rectangle on the ground, waiting for its size. */
-  readonly markedGround: { readonly clipId: string; readonly corners: readonly Vec2[] } | null;
+  readonly markedGround: {
+    readonly clipId: string;
+    readonly corners: readonly Vec2[];
+    readonly frame: number;
+  } | null;
   /** Clip id -> a box round the person whose points are to be found. */
   readonly persons: Readonly<Record<string, PersonBox>>;
   /** How points are found. */
@@ -45,7 +49,12 @@ export interface ViewState {
   /** What makes pictures that follow the body equal in size. */
   readonly sizeBy: 'body' | 'length';
   /** A line that was drawn along a known length, waiting for its metres. */
-  readonly measuredLine: { readonly clipId: string; readonly pixels: number; readonly alongDegrees: number } | null;
+  readonly measuredLine: {
+    readonly clipId: string;
+    readonly pixels: number;
+    readonly alongDegrees: number;
+    readonly frame: number;
+  } | null;
   readonly drawing: { readonly kind: DrawingKind; readonly span: Drawing['span']; readonly anchor: Drawing['anchor'] };
   /** Body region of the pass under way. */
   readonly pass: string | null;

@@ -1,7 +1,17 @@
 import { similarity, transform } from '../geometry/similarity';
 import type { Vec2 } from '../geometry/vec2';
-import type { CameraPath } from '../model/clip';
-import { cornersOf, pyramidOf, trackCorners, type Gray } from './optical-flow';
+import type { CameraPath, TurnedPath } from '../model/clip';
+import { cornersOf, pyramidOf, trackCorners, type Corner, type Gray } from './optical-flow';
+import {
+  AS_AT_FIRST,
+  fitStep,
+  focalOf,
+  thenRotate,
+  vectorOf,
+  type Focal,
+  type Pair,
+  type Turned,
+} from './turning-camera';
 
 /** How the background moved from one picture to the next. */
 export interface CameraStep {
@@ -87,31 +97,54 @@ export interface Hidden {
 
 const NOTHING: CameraStep = { x: 0, y: 0, scale: 1, roll: 0, share: 0, corners: 0 };
 
+/** A picture whose corners can be found again in others. */
+interface Prepared {
+  readonly size: Pick<Gray, 'width' | 'height'>;
+  readonly pyramid: readonly Gray[];
+  readonly corners: readonly Corner[];
+}
+
+function prepare(picture: Gray, hidden: readonly Hidden[]): Prepared {
+  const inside = (x: number, y: number): boolean =>
+    hidden.some(
+      (box) =>
+        x >= box.left * picture.width &&
+        x <= box.right * picture.width &&
+        y >= box.top * picture.height &&
+        y <= box.bottom * picture.height,
+    );
+  return { size: picture, pyramid: pyramidOf(picture), corners: cornersOf(picture, inside) };
+}
+
+/** A step and the corners that it was told from, from the pictures' middle in widths. */
+interface Found {
+  readonly step: CameraStep;
+  readonly pairs: readonly Pair[];
+}
+
+function find(from: Prepared, to: readonly Gray[], expected: (corner: Corner) => Corner): Found {
+  const { width, height } = from.size;
+  const found = trackCorners(from.pyramid, to, from.corners, expected);
+  const kept = from.corners.flatMap((corner, i) => (found[i] ? [[corner, found[i]] as const] : []));
+  const motion = sharedMotion(
+    kept.map(([corner]) => corner),
+    kept.map(([, there]) => there),
+    from.size,
+  );
+  const inWidths = ({ x, y }: Corner): Corner => ({ x: (x - width / 2) / width, y: (y - height / 2) / width });
+  return {
+    // Corners that could not be found again do not speak for what was found.
+    step: motion ? { ...motion, share: (motion.share * kept.length) / from.corners.length } : NOTHING,
+    pairs: kept.map(([corner, there]) => ({ from: inWidths(corner), to: inWidths(there) })),
+  };
+}
+
 /**
  * How the camera moved from one picture to the next, by the corners of the background.
  * @param hidden people in the first of them, whose corners are left out
  */
-export function stepBetween(from: Gray, to: Gray, hidden: readonly Hidden[]): CameraStep {
-  const inside = (x: number, y: number): boolean =>
-    hidden.some(
-      (box) =>
-        x >= box.left * from.width &&
-        x <= box.right * from.width &&
-        y >= box.top * from.height &&
-        y <= box.bottom * from.height,
-    );
-  const corners = cornersOf(from, inside);
-  const found = trackCorners(pyramidOf(from), pyramidOf(to), corners);
-  const kept = corners.flatMap((corner, i) => (found[i] ? [[corner, found[i]] as const] : []));
-  const motion = sharedMotion(
-    kept.map(([corner]) => corner),
-    kept.map(([, there]) => there),
-    from,
-  );
-  if (!motion) return NOTHING;
-  // Corners that could not be found again do not speak for what was found.
-  return { ...motion, share: (motion.share * kept.length) / corners.length };
-}
+export const stepBetween = (from: Gray, to: Gray, hidden: readonly Hidden[]): CameraStep =>
+  find(prepare(from, hidden), pyramidOf(to), (corner) => corner).step;
 
 /** Fewer of the corners than this do not speak for the camera. */
 export const LEAST_SHARE = 0.4;
@@ -131,49 +164,128 @@ export function after(first: Pose, then: Pose): Pose {
   };
 }
 
-interface Seen {
-  readonly picture: Gray;
-  readonly hidden: readonly Hidden[];
-  readonly pose: Pose;
+/** Where a corner of one picture is in another by a step between them. */
+function movedBy(
+  { x, y, scale, roll }: Pose,
+  { width, height }: Pick<Gray, 'width' | 'height'>,
+): (c: Corner) => Corner {
+  const [c, s] = [scale * Math.cos(roll), scale * Math.sin(roll)];
+  return (corner) => {
+    const [u, v] = [corner.x - width / 2, corner.y - height / 2];
+    return { x: width / 2 + c * u - s * v + x * width, y: height / 2 + s * u + c * v + y * width };
+  };
 }
+
+/** One picture that was looked at. */
+interface Look {
+  readonly frame: number;
+  readonly pose: Pose;
+  readonly share: number;
+  /** The look that it was compared with, and what was found; null for the first. */
+  readonly from: { readonly look: number; readonly found: Found } | null;
+}
+
+/** The focal length is told from at most so many steps, the farthest. */
+const STEPS_FOR_FOCAL = 12;
+/** Steps over less than this tell nothing of it, widths. */
+const LEAST_SHIFT = 0.03;
+/** What a look that found no hold may be off by, widths. */
+const LOST_SD = 0.05;
+/** Corners err together with their neighbours: a fit is so many times less sure than its corners alone say. */
+const TOGETHER_SD = 1.5;
 
 /**
  * Follows a camera through pictures. Each is compared with an earlier one for as long as they show enough of the same,
  * so that errors add up only where the camera has moved on.
  */
 export class CameraFollower {
-  private readonly rows: (Pose & { readonly frame: number; readonly share: number })[] = [];
-  private anchor: Seen | null = null;
-  private last: Seen | null = null;
+  private readonly looks: Look[] = [];
+  private anchor: { readonly look: number; readonly prepared: Prepared } | null = null;
+  private last: Gray | null = null;
+  private lastHidden: readonly Hidden[] = [];
+  private lastStep: Pose = AS_IT_WAS;
 
   /** @param hidden where people are in it, shares of its sides */
   look(frame: number, picture: Gray, hidden: readonly Hidden[]): void {
-    const found = this.find(picture);
-    this.last = { picture, hidden, pose: found };
-    this.anchor ??= this.last;
-    this.rows.push({ frame, ...found });
+    this.looks.push({ frame, ...this.find(picture) });
+    this.anchor ??= { look: 0, prepared: prepare(picture, hidden) };
+    this.last = picture;
+    this.lastHidden = hidden;
   }
 
-  private find(picture: Gray): Pose & { readonly share: number } {
-    if (!this.anchor || !this.last) return { ...AS_IT_WAS, share: 1 };
-    const step = stepBetween(this.anchor.picture, picture, this.anchor.hidden);
-    if (step.share >= LEAST_SHARE || this.last === this.anchor)
-      return { ...after(this.anchor.pose, step), share: step.share };
-    this.anchor = this.last;
-    const further = stepBetween(this.anchor.picture, picture, this.anchor.hidden);
-    return { ...after(this.anchor.pose, further), share: further.share };
+  private find(picture: Gray): Omit<Look, 'frame'> {
+    if (!this.anchor || !this.last) return { pose: AS_IT_WAS, share: 1, from: null };
+    const pyramid = pyramidOf(picture);
+    const found = this.fromAnchor(pyramid, this.lastStep);
+    if (found.share >= LEAST_SHARE || this.anchor.look === this.looks.length - 1) return found;
+    this.anchor = { look: this.looks.length - 1, prepared: prepare(this.last, this.lastHidden) };
+    return this.fromAnchor(pyramid, AS_IT_WAS);
+  }
+
+  private fromAnchor(pyramid: readonly Gray[], expected: Pose): Omit<Look, 'frame'> {
+    const { look, prepared } = this.anchor!;
+    const found = find(prepared, pyramid, movedBy(expected, prepared.size));
+    this.lastStep = found.step.share >= LEAST_SHARE ? found.step : AS_IT_WAS;
+    return { pose: after(this.looks[look]!.pose, found.step), share: found.step.share, from: { look, found } };
   }
 
   path(): CameraPath {
-    const column = (of: (row: (typeof this.rows)[number]) => number): Float64Array<ArrayBuffer> =>
-      Float64Array.from(this.rows, of);
+    const column = (of: (look: Look) => number): Float64Array<ArrayBuffer> => Float64Array.from(this.looks, of);
     return {
-      frames: column((r) => r.frame),
-      x: column((r) => r.x),
-      y: column((r) => r.y),
-      scale: column((r) => r.scale),
-      roll: column((r) => r.roll),
-      share: column((r) => r.share),
+      frames: column(({ frame }) => frame),
+      x: column(({ pose }) => pose.x),
+      y: column(({ pose }) => pose.y),
+      scale: column(({ pose }) => pose.scale),
+      roll: column(({ pose }) => pose.roll),
+      share: column(({ share }) => share),
+      turned: this.turned(),
+    };
+  }
+
+  /** The lens by which the farthest steps are explained best. */
+  private focal(): Focal {
+    const far = (look: Look): number => (look.from ? Math.hypot(look.from.found.step.x, look.from.found.step.y) : 0);
+    const steps = this.looks
+      .filter((look) => look.share >= LEAST_SHARE && far(look) > LEAST_SHIFT)
+      .sort((a, b) => far(b) - far(a))
+      .slice(0, STEPS_FOR_FOCAL);
+    return focalOf(
+      steps.map(({ from }) => ({
+        pairs: from!.found.pairs,
+        start: from!.found.step,
+        zoom: this.looks[from!.look]!.pose.scale,
+      })),
+    );
+  }
+
+  private turned(): TurnedPath {
+    const { focal, logSd } = this.focal();
+    const stands: (Turned & { readonly own: number; readonly drift: number })[] = [];
+    for (const { from, share } of this.looks) {
+      const before = from ? stands[from.look]! : null;
+      if (!from || !before) {
+        stands.push({ ...AS_AT_FIRST, own: 0, drift: 0 });
+        continue;
+      }
+      const fit = fitStep(from.found.pairs, focal * before.zoom, from.found.step);
+      const sure = fit !== null && share >= LEAST_SHARE;
+      stands.push({
+        rotation: thenRotate(before.rotation, fit?.rotation ?? AS_AT_FIRST.rotation),
+        zoom: before.zoom * (fit?.zoom ?? 1),
+        own: Math.hypot(fit ? TOGETHER_SD * fit.sd : 0, sure ? 0 : LOST_SD),
+        drift: Math.hypot(before.own, before.drift),
+      });
+    }
+    const vectors = stands.map(({ rotation }) => vectorOf(rotation));
+    return {
+      x: Float64Array.from(vectors, ([x]) => x),
+      y: Float64Array.from(vectors, ([, y]) => y),
+      z: Float64Array.from(vectors, ([, , z]) => z),
+      zoom: Float64Array.from(stands, ({ zoom }) => zoom),
+      own: Float64Array.from(stands, ({ own }) => own),
+      drift: Float64Array.from(stands, ({ drift }) => drift),
+      focal,
+      focalLogSd: logSd,
     };
   }
 }

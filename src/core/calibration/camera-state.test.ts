@@ -17,6 +17,7 @@ const camera = (of: (i: number) => Partial<Record<'x' | 'y' | 'scale' | 'roll' |
     scale: column('scale', 1),
     roll: column('roll', 0),
     share: column('share', 0.9),
+    turned: null,
   };
 };
 const STILL = camera((i) => ({ x: 0.002 * (i % 2) }));

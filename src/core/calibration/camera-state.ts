@@ -1,5 +1,4 @@
-import type { CameraPath, Clip } from '../model/clip';
-import { notMeasurable, type NotMeasurable } from '../reading';
+import type { CameraPath } from '../model/clip';
 import { LEAST_SHARE } from './camera-motion';
 
 /**
@@ -27,7 +26,7 @@ export interface CameraState {
 }
 
 /** What grain, compression and a tripod in the wind leave (common practice; the demo's still cameras stay below half). */
-const STILL = { shift: 0.01, zoom: 1.02, roll: Math.PI / 180 } as const;
+export const STILL_CAMERA = { shift: 0.01, zoom: 1.02, roll: Math.PI / 180 } as const;
 /** More of the pictures than this without hold, and nothing is known of the camera. */
 const MOST_WITHOUT_HOLD = 0.1;
 
@@ -39,7 +38,7 @@ export function cameraState(camera: CameraPath | null): CameraState {
   const zoom = Math.max(...camera.scale) / Math.min(...camera.scale);
   const roll = extent(camera.roll);
   const lost = camera.share.filter((share) => share < LEAST_SHARE).length / camera.share.length;
-  const still = shift <= STILL.shift && zoom <= STILL.zoom && roll <= STILL.roll;
+  const still = shift <= STILL_CAMERA.shift && zoom <= STILL_CAMERA.zoom && roll <= STILL_CAMERA.roll;
   return { kind: lost > MOST_WITHOUT_HOLD ? 'no hold' : still ? 'still' : 'moves', shift, zoom, roll };
 }
 
@@ -49,25 +48,11 @@ export function cameraWords({ kind, shift, zoom, roll }: CameraState): string {
   if (kind === 'still') return 'stands still';
   if (kind === 'no hold') return 'cannot be told: nothing that stands still gives a hold';
   const parts = [
-    ...(shift > STILL.shift ? [`follows over ${shift.toFixed(2)} of the picture\u2019s width`] : []),
-    ...(zoom > STILL.zoom ? [`zooms ${zoom.toFixed(2)} times`] : []),
-    ...(roll > STILL.roll ? [`tilts sideways by ${((roll * 180) / Math.PI).toFixed(1)} degrees`] : []),
+    ...(shift > STILL_CAMERA.shift ? [`follows over ${shift.toFixed(2)} of the picture\u2019s width`] : []),
+    ...(zoom > STILL_CAMERA.zoom ? [`zooms ${zoom.toFixed(2)} times`] : []),
+    ...(roll > STILL_CAMERA.roll ? [`tilts sideways by ${((roll * 180) / Math.PI).toFixed(1)} degrees`] : []),
   ];
   return parts.join(', ');
-}
-
-const REMEDY = 'Film it with a camera that stands still, or measure what does not depend on it.';
-
-/** Why something that needs the picture to stay cannot be told from a clip; null where it can. */
-export function cameraRefusal({ camera }: Pick<Clip, 'camera'>, need: PictureNeed): NotMeasurable | null {
-  const state = cameraState(camera);
-  if (need === 'nothing' || state.kind === 'unknown' || state.kind === 'still') return null;
-  if (state.kind === 'no hold')
-    return need === 'place'
-      ? notMeasurable('camera-moves', 'Whether the camera moves cannot be told: nothing gives a hold', REMEDY)
-      : null;
-  const broken = { level: state.roll > STILL.roll, size: state.zoom > STILL.zoom, place: true }[need];
-  return broken ? notMeasurable('camera-moves', `The camera moves: it ${cameraWords(state)}`, REMEDY) : null;
 }
 
 /** The camera of points whose feet slide: it has followed, nobody knows how. */
@@ -78,4 +63,5 @@ export const withoutHold = (): CameraPath => ({
   scale: Float64Array.of(1),
   roll: Float64Array.of(0),
   share: Float64Array.of(0),
+  turned: null,
 });

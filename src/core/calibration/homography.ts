@@ -1,3 +1,4 @@
+import { solve } from '../geometry/solve';
 import { fail, ok, type Issue, type Result } from '../result';
 import type { Vec2 } from '../geometry/vec2';
 
@@ -42,29 +43,6 @@ function normalising(points: readonly Vec2[]): Homography {
   const away = points.reduce((s, p) => s + Math.hypot(p.x - cx, p.y - cy), 0) / n;
   const s = away > 0 ? Math.SQRT2 / away : 1;
   return [s, 0, -s * cx, 0, s, -s * cy, 0, 0, 1];
-}
-
-/** Solves a square system by elimination with pivoting; null where it is singular. */
-function solve(matrix: number[][], right: number[]): number[] | null {
-  const n = right.length;
-  for (let column = 0; column < n; column++) {
-    let pivot = column;
-    for (let row = column + 1; row < n; row++)
-      if (Math.abs(matrix[row]![column]!) > Math.abs(matrix[pivot]![column]!)) pivot = row;
-    if (Math.abs(matrix[pivot]![column]!) < 1e-10) return null;
-    [matrix[column], matrix[pivot]] = [matrix[pivot]!, matrix[column]!];
-    [right[column], right[pivot]] = [right[pivot]!, right[column]!];
-    for (let row = column + 1; row < n; row++) {
-      const factor = matrix[row]![column]! / matrix[column]![column]!;
-      for (let k = column; k < n; k++) matrix[row]![k]! -= factor * matrix[column]![k]!;
-      right[row]! -= factor * right[column]!;
-    }
-  }
-  for (let row = n - 1; row >= 0; row--) {
-    for (let k = row + 1; k < n; k++) right[row]! -= matrix[row]![k]! * right[k]!;
-    right[row]! /= matrix[row]![row]!;
-  }
-  return right;
 }
 
 /**

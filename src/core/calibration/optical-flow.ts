@@ -147,12 +147,12 @@ function refine(from: Gray, to: Gray, corner: Corner, guess: Corner): Corner | n
 }
 
 /** From the smallest picture to the largest: what moved far is near there (Bouguet 2001). */
-function findAgain(from: readonly Gray[], to: readonly Gray[], corner: Corner): Corner | null {
+function findAgain(from: readonly Gray[], to: readonly Gray[], corner: Corner, expected: Corner): Corner | null {
   let guess: Corner | null = null;
   for (let level = from.length - 1; level >= 0; level--) {
     const size = 2 ** level;
     const place = { x: corner.x / size, y: corner.y / size };
-    const start: Corner = guess ? { x: 2 * guess.x, y: 2 * guess.y } : place;
+    const start: Corner = guess ? { x: 2 * guess.x, y: 2 * guess.y } : { x: expected.x / size, y: expected.y / size };
     guess = refine(from[level]!, to[level]!, place, start) ?? (level > 0 ? start : null);
   }
   return guess;
@@ -161,15 +161,17 @@ function findAgain(from: readonly Gray[], to: readonly Gray[], corner: Corner): 
 /**
  * Where the corners of one picture are in the next (Lucas and Kanade 1981, by halvings); null for those that cannot be
  * found there, or that are not found back from there.
+ * @param expected where a corner may be there
  */
 export function trackCorners(
   from: readonly Gray[],
   to: readonly Gray[],
   corners: readonly Corner[],
+  expected: (corner: Corner) => Corner = (corner) => corner,
 ): readonly (Corner | null)[] {
   return corners.map((corner) => {
-    const there = findAgain(from, to, corner);
-    const back = there && findAgain(to, from, there);
+    const there = findAgain(from, to, corner, expected(corner));
+    const back = there && findAgain(to, from, there, corner);
     return back && Math.hypot(back.x - corner.x, back.y - corner.y) < BACK_WITHIN ? there : null;
   });
 }

@@ -1,6 +1,6 @@
 import { differenceOf, evaluateMeasure, kindOf } from '../measures';
 import type { Measure } from '../model/movement';
-import { cameraRefusal } from '../calibration/camera-state';
+import { cameraRefusal } from '../performance/camera-refusal';
 import { viewRefusal } from '../calibration/view';
 import type { Performance } from '../performance/performance';
 import { notMeasurable, ownSd, sharedVariance, type Measured, type Reading, type SharedError } from '../reading';
@@ -45,7 +45,7 @@ export function viewOf(measure: Measure, views: Views): Performance {
   const sees = (view: Performance): boolean =>
     viewRefusal(view.clip, measure.plane) === null && Object.keys(view.raw).length > 0;
   const holds = (view: Performance): boolean =>
-    sees(view) && cameraRefusal(view.clip, kindOf(measure).picture(measure)) === null;
+    sees(view) && cameraRefusal(view, kindOf(measure).picture(measure)) === null;
   return views.find(holds) ?? views.find(sees) ?? views[0]!;
 }
 

@@ -1,4 +1,5 @@
-import { cameraRefusal, type PictureNeed } from '../calibration/camera-state';
+import type { PictureNeed } from '../calibration/camera-state';
+import { cameraRefusal } from '../performance/camera-refusal';
 import { continuousCurve, pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { rateOfChange } from '../signal/derivative';
 import { largest, type FrameSpan } from '../signal/peaks';
@@ -263,7 +264,7 @@ export function proposeMoments(
   );
   const proposals: Proposal[] = [];
   const ruled = movement.moments.filter((m): m is Moment & { rule: MomentRule } => m.rule !== null && !known.has(m.id));
-  const open = ruled.filter(({ rule }) => cameraRefusal(performance.clip, pictureOfRule(rule)) === null);
+  const open = ruled.filter(({ rule }) => cameraRefusal(performance, pictureOfRule(rule)) === null);
   const hidden = new Set(ruled.filter((moment) => !open.includes(moment)).map(({ id }) => id));
   for (let progress = true; progress;) {
     progress = false;

@@ -1,4 +1,4 @@
-import { cameraRefusal } from '../calibration/camera-state';
+import { cameraRefusal } from '../performance/camera-refusal';
 import { peaksOf, type FrameSpan } from '../signal/peaks';
 import type { Moment, MomentRule, Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
@@ -38,7 +38,7 @@ const UNSURE = { confidence: 0.5, sd: 0.02 } as const;
 
 /** Every frame position at which a rule holds in the whole clip, in time order. */
 function everyTime(performance: Performance, rule: MomentRule): readonly number[] {
-  if (cameraRefusal(performance.clip, pictureOfRule(rule))) return [];
+  if (cameraRefusal(performance, pictureOfRule(rule))) return [];
   const whole: FrameSpan = { first: 0, last: performance.times.length - 1 };
   switch (rule.rule) {
     case 'contact':

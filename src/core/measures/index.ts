@@ -1,8 +1,8 @@
-import { cameraRefusal } from '../calibration/camera-state';
 import { viewRefusal } from '../calibration/view';
 import type { Primitive } from '../geometry/primitives';
 import { momentsOf, type Measure, type MeasureKind, type PointRef } from '../model/movement';
 import type { UsualWords } from '../model/words';
+import { cameraRefusal } from '../performance/camera-refusal';
 import { unsureMoment } from '../performance/moments';
 import type { Performance } from '../performance/performance';
 import { momentMissing, words } from '../performance/phase';
@@ -64,7 +64,7 @@ export function evaluateMeasure(measure: Measure, performance: Performance): Rea
   const kind = kindOf(measure);
   const refusal = viewRefusal(performance.clip, measure.plane);
   if (refusal) return refusal;
-  const moved = cameraRefusal(performance.clip, kind.picture(measure));
+  const moved = cameraRefusal(performance, kind.picture(measure));
   if (moved) return moved;
   const moments = momentsOf(measure);
   const missing = moments.find((id) => performance.marks[id] === undefined);

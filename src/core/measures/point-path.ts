@@ -1,3 +1,4 @@
+import { steadyOf, steadySd } from '../calibration/steady';
 import { offPlane } from '../calibration/view';
 import type { Measure, PointRef } from '../model/movement';
 import { momentSd } from '../performance/moments';
@@ -71,12 +72,18 @@ const jitterOfRef = (performance: Performance, ref: PointRef): number =>
     ),
   );
 
+/** How far the ends of a phase may be off against each other because the camera moved, pixels. */
+function betweenEnds({ clip }: Performance, { first, last }: FrameSpan): number {
+  return steadyOf(clip)?.sdBetween(first, last) ?? 0;
+}
+
 /** The path of a measure's point, or why there is none. */
 export function pathOf(performance: Performance, measure: Moving): Path | NotMeasurable {
   const span = spanOf(performance, measure);
   if (!isSpan(span)) return span;
   const scale = scaleOf(performance, measure.lengthIn);
   if (!isScale(scale)) return scale;
+  const { relativeTo } = measure;
   const { angle: psi } = offPlane(performance.clip);
   const way = wayOfPoint(performance, measure, psi);
   const [x, y] = [way.x.map((v) => v * scale.perPixel), way.y.map((v) => v * scale.perPixel)];
@@ -88,11 +95,11 @@ export function pathOf(performance: Performance, measure: Moving): Path | NotMea
     span,
     x,
     y,
-    sd: error.sd * scale.perPixel,
+    sd: Math.hypot(error.sd, relativeTo ? 0 : betweenEnds(performance, span)) * scale.perPixel,
     alike: error.alike * scale.perPixel,
     jitter: jitter * scale.perPixel,
     lever: LEVER * performance.bodyHeight * scale.perPixel,
-    scaleSd: scale.sdShare,
+    scaleSd: Math.hypot(scale.sdShare, steadySd(performance.clip, 'size', span.first)),
   };
 }
 
@@ -119,10 +126,11 @@ export const knownPoints = ({ x, y, span }: Path): readonly Vec2[] =>
 export function drawPath(measure: Moving, performance: Performance, frame: number): readonly Primitive[] {
   const span = spanOf(performance, measure);
   if (!isSpan(span)) return [];
+  const shownAt = Math.round(frame);
   const points = Array.from({ length: span.last - span.first + 1 }, (_, k) =>
-    pictureAt(performance, measure.point, span.first + k),
+    pictureAt(performance, measure.point, span.first + k, shownAt),
   ).filter((p) => p !== null);
-  const here = pictureAt(performance, measure.point, Math.min(span.last, Math.max(span.first, Math.round(frame))));
+  const here = pictureAt(performance, measure.point, Math.min(span.last, Math.max(span.first, shownAt)), shownAt);
   return [
     ...points.slice(1).map((to, k): Primitive => ({ shape: 'segment', from: points[k]!, to, weight: 'guide' })),
     ...(here ? [{ shape: 'dot', at: here, sure: true } as const] : []),

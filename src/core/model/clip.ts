@@ -56,7 +56,30 @@ export const cameraPathSchema = z.object({
   roll: samples(Float64Array),
   /** Share of the corners of the background that moved so, 0..1. */
   share: samples(Float64Array),
+  /**
+   * The same as a camera that turns about its place and zooms, by which points are brought to one picture; null where it
+   * was not told.
+   */
+  turned: z
+    .object({
+      /** Rotation vector from the first picture's directions to each one's, radians. */
+      x: samples(Float64Array),
+      y: samples(Float64Array),
+      z: samples(Float64Array),
+      /** Focal length over that of the first picture. */
+      zoom: samples(Float64Array),
+      /** How far a place may be off, widths of the picture, one standard deviation: by the look itself ... */
+      own: samples(Float64Array),
+      /** ... and by the chain of looks before it, which grows. */
+      drift: samples(Float64Array),
+      /** Focal length of the first picture, widths, and the standard deviation of its natural logarithm. */
+      focal: z.number().positive(),
+      focalLogSd: z.number().nonnegative(),
+    })
+    .nullable()
+    .default(null),
 });
+export type TurnedPath = NonNullable<z.infer<typeof cameraPathSchema>['turned']>;
 export type CameraPath = z.infer<typeof cameraPathSchema>;
 
 /** One video file of one performance. */
@@ -111,6 +134,8 @@ export const clipSchema = z.object({
       metres: z.number().positive(),
       /** The line's angle to the level picture's horizontal, degrees 0..90; left out where it was not kept. */
       alongDegrees: z.number().min(0).max(90).optional(),
+      /** The frame in whose picture it was drawn, which a camera that moves needs. */
+      frame: z.number().int().nonnegative().optional(),
     })
     .nullable()
     .default(null),
@@ -125,6 +150,8 @@ export const clipSchema = z.object({
       corners: z.array(z.object({ x: coordinateSchema, y: coordinateSchema })).length(4),
       length: z.number().positive(),
       width: z.number().positive(),
+      /** The frame in whose picture it was marked, which a camera that moves needs. */
+      frame: z.number().int().nonnegative().optional(),
     })
     .nullable()
     .default(null),

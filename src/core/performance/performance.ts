@@ -1,8 +1,10 @@
+import { steadyOf, type Steady } from '../calibration/steady';
 import type { Check } from '../model/check';
 import type { Clip } from '../model/clip';
 import { frameInterval, realTimes } from '../timing/clip-time';
+import { feetSlide } from '../tracks/feet-slide';
 import type { SpatialTrack } from '../tracks/marker-map';
-import type { Track } from '../tracks/track';
+import type { PointSeries, Track } from '../tracks/track';
 import { momentsOfMarks, type MomentTiming, type Timed } from './moments';
 import { smoothSpatial, smoothTrack } from './smoothing';
 import { statureOf } from './stature';
@@ -16,18 +18,33 @@ export interface Performance {
   readonly marks: Readonly<Record<string, number>>;
   /** Moment id -> how sure its time is, for those that are proposed; one that is not here was marked by hand. */
   readonly timing?: Readonly<Record<string, MomentTiming>> | undefined;
-  /** Smoothed points in pixels of the displayed picture. */
+  /** Smoothed points, pixels of the displayed picture; of a camera that moves those of the steady one (`steady.ts`). */
   readonly smoothed: Track;
   /** Smoothed points in space, metres, where the clip was read from such; undefined for a picture. */
   readonly space?: SpatialTrack | undefined;
-  /** As they were placed and found. */
+  /** As they were placed and found, in the same picture. */
   readonly raw: Track;
+  /** The feet slide although the background's motion is taken out: the camera went along, which no background tells. */
+  readonly slides?: boolean | undefined;
   /** Standing height, pixels of movement coordinates; NaN where the points do not tell. */
   readonly bodyHeight: number;
   /** Answers by eye: measure id -> answer. */
   readonly checks: Readonly<Record<string, Check>>;
   /** Corner of the smoothing, Hz. */
   readonly cutoff: number;
+}
+
+/** Points of every frame's picture in the steady one. */
+function steadyTrack(steady: Steady, track: Track): Track {
+  return Object.fromEntries(
+    Object.entries(track as Record<string, PointSeries>).map(([id, series]) => {
+      const places = Array.from(series.x, (x, i) => steady.toGround(i, { x, y: series.y[i]! }));
+      return [
+        id,
+        { ...series, x: Float64Array.from(places, (p) => p.x), y: Float64Array.from(places, (p) => p.y) },
+      ] as const;
+    }),
+  );
 }
 
 /**
@@ -41,13 +58,16 @@ export function prepareTrack(
   spatial?: SpatialTrack,
 ): Omit<Performance, 'marks' | 'timing' | 'checks'> {
   const times = realTimes(clip);
-  const smoothed = smoothTrack(track, times, cutoff);
+  const steady = steadyOf(clip);
+  const raw = steady ? steadyTrack(steady, track) : track;
+  const smoothed = smoothTrack(raw, times, cutoff);
   return {
     clip,
     times,
     interval: frameInterval(clip),
     smoothed,
-    raw: track,
+    raw,
+    ...(steady && feetSlide(smoothed, 1 / frameInterval(clip)) ? { slides: true } : {}),
     bodyHeight: statureOf(clip, smoothed),
     cutoff,
     ...(spatial ? { space: smoothSpatial(spatial, times, cutoff) } : {}),

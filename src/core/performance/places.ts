@@ -2,7 +2,8 @@ import { centreOfMassWeights, TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
 import { isBodyPoint, isOwnPoint, type PointId } from '../anatomy/body-points';
 import { levelOf } from '../calibration/level';
 import { axesOf, unforeshorten } from '../calibration/view';
-import { rotate } from '../geometry/vec2';
+import { steadyOf } from '../calibration/steady';
+import { rotate, type Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
 import { farSide, type Clip, type Performer } from '../model/clip';
 import type { PointRef } from '../model/movement';
@@ -77,14 +78,28 @@ function pixelAt(
   };
 }
 
-/** Picture position of a point of the movement, for drawing; null where missing. */
-export function pictureAt(performance: Performance, ref: PointRef, frame: number): { x: number; y: number } | null {
+/** A place of the points' picture in that of a frame as it was filmed: the same, but of a camera that moves. */
+export const asFilmed = ({ clip }: Pick<Performance, 'clip'>, frame: number, place: Vec2): Vec2 =>
+  steadyOf(clip)?.toPicture(frame, place) ?? place;
+
+/**
+ * Picture position of a point of the movement, for drawing; null where missing.
+ * @param shownAt the frame in whose picture, where that is another one: a place on the ground moves in the picture of a
+ * camera that does
+ */
+export function pictureAt(
+  performance: Performance,
+  ref: PointRef,
+  frame: number,
+  shownAt: number = frame,
+): { x: number; y: number } | null {
   const parts = partsAt(performance, ref, frame);
   return (
-    parts && {
+    parts &&
+    asFilmed(performance, shownAt, {
       x: parts.reduce((sum, p) => sum + p.weight * p.x, 0),
       y: parts.reduce((sum, p) => sum + p.weight * p.y, 0),
-    }
+    })
   );
 }
 

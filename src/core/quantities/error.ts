@@ -1,5 +1,6 @@
 import { depthLinks } from '../anatomy/depth';
 import { TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
+import { steadyOf } from '../calibration/steady';
 import { offPlane, unforeshorten } from '../calibration/view';
 import type { PointRef } from '../model/movement';
 import type { Performance } from '../performance/performance';
@@ -70,16 +71,12 @@ function variance(sources: ReadonlyMap<string, Source>, of: 'sd' | 'alike', stre
 function depthVariance({ clip, bodyHeight }: Performance, sources: ReadonlyMap<string, Source>): number {
   if (Number.isNaN(bodyHeight)) return 0;
   const { angle, sd } = offPlane(clip);
+  const focal = steadyOf(clip)?.focal ?? FOCAL_WIDTHS * clip.width;
   const tangent = Math.hypot(Math.tan(angle), Math.tan(sd));
   const links = new Map<string, { sd: number; slope: number }>();
   for (const [id, { part, x, y }] of sources) {
     const drawn = clip.codec === 'points';
-    const [offX, offY] = drawn
-      ? [0, 0]
-      : [
-          (part.x - clip.width / 2) / (FOCAL_WIDTHS * clip.width),
-          (part.y - clip.height / 2) / (FOCAL_WIDTHS * clip.width),
-        ];
+    const [offX, offY] = drawn ? [0, 0] : [(part.x - clip.width / 2) / focal, (part.y - clip.height / 2) / focal];
     const seen = Math.hypot(x * Math.hypot(tangent, offX), y * offY) * Math.sign(x || y);
     for (const link of depthLinks(id as never)) {
       const known = links.get(link.id) ?? { sd: link.sd * bodyHeight, slope: 0 };

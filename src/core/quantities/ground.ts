@@ -1,8 +1,10 @@
-import { groundPlane } from '../calibration/ground';
+import { groundPlane, type GroundMarks } from '../calibration/ground';
 import { project } from '../calibration/homography';
 import { levelOf } from '../calibration/level';
+import { steadyOf } from '../calibration/steady';
 import { axesOf, unforeshorten } from '../calibration/view';
 import { rotate } from '../geometry/vec2';
+import type { Clip } from '../model/clip';
 import type { Quantity } from '../model/movement';
 import type { Performance } from '../performance/performance';
 import { placesOf } from '../performance/places';
@@ -34,10 +36,16 @@ export function groundOf(performance: Performance): number {
   return ground;
 }
 
+/** Corners on the ground in the picture in which the points are. */
+function inOnePicture(clip: Clip, ground: NonNullable<Clip['ground']>): GroundMarks {
+  const steady = steadyOf(clip);
+  return steady ? { ...ground, corners: ground.corners.map((c) => steady.toGround(ground.frame ?? 0, c)) } : ground;
+}
+
 /** What a quantity may ask of the place: the ground's height, the ground's perspective. */
 export function surroundingsOf(performance: Performance, quantity: Quantity, psi: number): Surroundings {
   const { clip } = performance;
-  const plane = quantity.q === 'ground-distance' && clip.ground ? groundPlane(clip.ground) : null;
+  const plane = quantity.q === 'ground-distance' && clip.ground ? groundPlane(inOnePicture(clip, clip.ground)) : null;
   const axes = axesOf(clip);
   const stretch = unforeshorten(1, psi);
   return {

@@ -1,3 +1,4 @@
+import { steadyOf, steadySd } from '../calibration/steady';
 import { offPlane, viewRefusal } from '../calibration/view';
 import { unwrap } from '../geometry/angle';
 import type { Vec2 } from '../geometry/vec2';
@@ -197,6 +198,12 @@ function scaleFor(performance: Performance, quantity: Quantity, lengthIn: Length
       'No rectangle on the ground is marked in this clip',
       'Mark one at Match, and say how large it is.',
     );
+  if (performance.clip.ground.frame === undefined && steadyOf(performance.clip))
+    return notMeasurable(
+      'no-scale',
+      'The camera moves, and in which of its pictures the rectangle was marked is not kept',
+      'Mark it again at Match.',
+    );
   return { perPixel: 1, sdShare: 0.01 };
 }
 
@@ -301,11 +308,16 @@ export function readQuantity(
     ground:
       quantity.q === 'height' ? GROUND_SD_SHARE * (lengthIn === 'm' ? performance.bodyHeight * scale.perPixel : 1) : 0,
   };
+  const need = kindOfQuantity(quantity).picture;
+  const moved =
+    steadySd(performance.clip, need, frame) *
+    (need === 'size' ? Math.abs(value) : need === 'place' ? scale.perPixel : 1);
   const depth = planar ? error.depth * scale.perPixel : 0;
   const sd = quadrature(
     error.sd * scale.perPixel,
     rate * scale.perPixel * timeSd,
     depth,
+    moved,
     Math.sqrt(sharedVariance(shared)),
   );
   const most = dimension === 'length' && lengthIn === 'm' ? MOST_SD.length * 1.8 : MOST_SD[dimension];

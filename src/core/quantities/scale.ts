@@ -1,3 +1,4 @@
+import { steadyOf } from '../calibration/steady';
 import { offPlane } from '../calibration/view';
 import type { Performance } from '../performance/performance';
 import { notMeasurable, type NotMeasurable } from '../reading';
@@ -37,8 +38,20 @@ export function scaleOf({ clip, bodyHeight }: Performance, wanted: LengthIn): Sc
   if (wanted === 'm') {
     if (!clip.scale)
       return notMeasurable('no-scale', 'No length in metres is known in this clip', 'Draw a known length at Match.');
+    const steady = steadyOf(clip);
+    const { frame } = clip.scale;
+    if (steady && frame === undefined)
+      return notMeasurable(
+        'no-scale',
+        'The camera moves, and in which of its pictures the known length was drawn is not kept',
+        'Draw it again at Match.',
+      );
     const { pixels, sdShare } = knownPixels(clip.scale, offPlane(clip).angle);
-    return { perPixel: clip.scale.metres / pixels, sdShare: Math.hypot(SCALE_SD.m, sdShare) };
+    const steadyPixels = steady ? pixels * steady.growth(frame!) : pixels;
+    return {
+      perPixel: clip.scale.metres / steadyPixels,
+      sdShare: Math.hypot(SCALE_SD.m, sdShare, steady ? steady.sizeSd(frame!) : 0),
+    };
   }
   if (Number.isNaN(bodyHeight))
     return notMeasurable(

@@ -1,9 +1,10 @@
 import { levelOf } from '../calibration/level';
 import { interiorAngle } from '../geometry/angle';
-import { distance, rotate, type Vec2 } from '../geometry/vec2';
+import { distance, rotate, subtract, type Vec2 } from '../geometry/vec2';
 import type { Drawing } from '../model/drawing';
 import type { Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
+import { asFilmed } from '../performance/places';
 import type { Primitive } from '../geometry/primitives';
 
 /**
@@ -33,7 +34,8 @@ function moved(drawing: Drawing, performance: Performance, frame: number): Vec2 
   if (drawing.anchor === null) return { x: 0, y: 0 };
   const series = performance.smoothed[drawing.anchor];
   if (!series) return null;
-  const d = { x: series.x[frame]! - series.x[drawing.frame]!, y: series.y[frame]! - series.y[drawing.frame]! };
+  const at = (i: number): Vec2 => asFilmed(performance, i, { x: series.x[i]!, y: series.y[i]! });
+  const d = subtract(at(frame), at(drawing.frame));
   return Number.isNaN(d.x) || Number.isNaN(d.y) ? null : d;
 }
 

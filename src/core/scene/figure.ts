@@ -1,4 +1,5 @@
 import type { Performance } from '../performance/performance';
+import { asFilmed } from '../performance/places';
 import { BONES, isOwnPoint, JOINT_POINTS, type PointId } from '../anatomy/body-points';
 import { inRegion } from '../anatomy/regions';
 import { UNSURE_CONFIDENCE } from '../tracks/point-error';
@@ -15,7 +16,9 @@ function ownPoints(performance: Performance, i: number): readonly Primitive[] {
     if (Number.isNaN(x[i]!)) return [];
     let from = i;
     while (from > 0 && i - from < TRAIL && !Number.isNaN(x[from - 1]!)) from--;
-    const way = Array.from({ length: i - from + 1 }, (_, k) => ({ x: x[from + k]!, y: y[from + k]! }));
+    const way = Array.from({ length: i - from + 1 }, (_, k) =>
+      asFilmed(performance, i, { x: x[from + k]!, y: y[from + k]! }),
+    );
     return [
       ...way.slice(1).map((to, k): Primitive => ({ shape: 'segment', from: way[k]!, to, weight: 'faint' })),
       { shape: 'dot', at: way.at(-1)!, sure: true },
@@ -32,7 +35,7 @@ export function drawFigure(performance: Performance, frame: number, lit: string 
   const at = (id: PointId): { x: number; y: number } | null => {
     const series = performance.smoothed[id];
     if (!series || Number.isNaN(series.x[i]!)) return null;
-    return { x: series.x[i]!, y: series.y[i]! };
+    return asFilmed(performance, i, { x: series.x[i]!, y: series.y[i]! });
   };
   const bones = BONES.flatMap(([a, b]): Primitive[] => {
     const from = at(a);

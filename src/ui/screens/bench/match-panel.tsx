@@ -259,7 +259,8 @@ function KnownLength({
           onSubmit={(event) => {
             event.preventDefault();
             if (!sound) return;
-            changeClip(clip.id, { scale: { pixels: line.pixels, metres: length, alongDegrees: line.alongDegrees } });
+            const { pixels, alongDegrees, frame } = line;
+            changeClip(clip.id, { scale: { pixels, metres: length, alongDegrees, frame } });
             setMetres('');
             setView({ measuredLine: null });
           }}
@@ -314,7 +315,7 @@ function Ground({ clip }: { readonly clip: Clip }): ReactNode {
   const [width, setWidth] = useState('');
   const [l, w] = [lengthOf(length), lengthOf(width)];
   const keep = (): void => {
-    const ground = { corners: [...marked!.corners], length: l!, width: w! };
+    const ground = { corners: [...marked!.corners], length: l!, width: w!, frame: marked!.frame };
     const plane = groundPlane(ground);
     if (!plane.ok) return notify('info', plane.issue.message);
     changeClip(clip.id, { ground });

@@ -65,7 +65,7 @@ export function useDrawings(performance: Performance): Drawings {
       if (tool === 'scale')
         return setView({
           tool: 'move',
-          measuredLine: { clipId: clip.id, ...lineOf(points[0]!, points[1]!, clip.levelDegrees) },
+          measuredLine: { clipId: clip.id, frame, ...lineOf(points[0]!, points[1]!, clip.levelDegrees) },
         });
       if (tool === 'person') {
         const box = boxBetween(points[0]!, points[1]!, frame);
@@ -109,7 +109,7 @@ export function useDrawings(performance: Performance): Drawings {
                 underway.current =
                   corners.length === 4 ? null : { draft: { points: corners, pulling: false, done: false }, frame };
                 setDraft(underway.current);
-                if (corners.length === 4) setView({ tool: 'move', markedGround: { clipId: clip.id, corners } });
+                if (corners.length === 4) setView({ tool: 'move', markedGround: { clipId: clip.id, corners, frame } });
               }
             : (at, phase, frame) => {
                 const before = underway.current?.frame === frame ? underway.current.draft : NOTHING_DRAWN;

@@ -1,0 +1,60 @@
+import type { Performance } from '../athlete/motion';
+import { degrees, dot, subtract } from '../athlete/vec3';
+import { axesAt, cameraPosition, type Camera, type CameraTurn } from './camera';
+
+/** How somebody films who does not leave the camera alone. */
+export const FILMINGS = ['pans', 'zooms', 'hand-held'] as const;
+export type Filming = (typeof FILMINGS)[number];
+
+/** What a panning camera sees of what one that stands still sees. */
+const CLOSER = 0.55;
+/** Seconds by which a hand on a tripod comes late. */
+const LATE = 0.08;
+const MOST_ZOOM = 1.8;
+
+/** Trembling of a hand: slow sway and quick shake, degrees, not the same in any two seconds. */
+function shake(time: number): CameraTurn {
+  const sway = (hertz: number, phase: number): number => Math.sin(2 * Math.PI * (hertz * time + phase));
+  return {
+    pan: 0.9 * sway(0.43, 0.1) + 0.25 * sway(1.9, 0.4) + 0.05 * sway(6.3, 0.7),
+    tilt: 0.6 * sway(0.37, 0.6) + 0.22 * sway(2.3, 0.2) + 0.05 * sway(7.1, 0.9),
+    roll: 0.7 * sway(0.31, 0.3) + 0.2 * sway(1.7, 0.8),
+    zoom: 1,
+  };
+}
+
+/** The camera turned towards where the performer's hips were a moment ago. */
+function following(camera: Camera, performance: Performance, time: number): { pan: number; tilt: number } {
+  const { ahead, right, up } = axesAt(camera, 0);
+  const then = Math.min(performance.end, Math.max(performance.start, time - LATE));
+  const to = subtract(performance.poseAt(then).points['left-hip']!, cameraPosition(camera));
+  return {
+    pan: degrees(Math.atan2(dot(to, right), dot(to, ahead))),
+    tilt: degrees(Math.atan2(dot(to, up), dot(to, ahead))) * 0.3,
+  };
+}
+
+/** The camera of a clip as somebody would move it. */
+export function moved(camera: Camera, performance: Performance, filming: Filming): Camera {
+  const share = (time: number): number => (time - performance.start) / (performance.end - performance.start);
+  const small = { ...camera, width: 960, height: 540, frameRate: 60 };
+  switch (filming) {
+    case 'pans':
+      return {
+        ...small,
+        fieldOfView: camera.fieldOfView * CLOSER,
+        motion: (time) => ({ ...following(camera, performance, time), roll: 0, zoom: 1 }),
+      };
+    case 'zooms':
+      return {
+        ...small,
+        motion: (time) => {
+          const { pan, tilt } = following(camera, performance, time);
+          // As far as the zoom lets it be seen.
+          return { pan: pan * share(time), tilt: tilt * share(time), roll: 0, zoom: MOST_ZOOM ** share(time) };
+        },
+      };
+    case 'hand-held':
+      return { ...small, motion: shake };
+  }
+}

@@ -1,0 +1,144 @@
+import type { Vec2 } from '../geometry/vec2';
+import type { Clip, TurnedPath } from '../model/clip';
+import { cameraState, type PictureNeed } from './camera-state';
+import { betweenStands, OFF_MIDDLE, rotationOf, type Turned } from './turning-camera';
+
+/**
+ * The motion of a camera that turns and zooms, taken out: every picture is brought to that of one stand of the camera,
+ * in which the ground does not move. Pixels of the displayed picture; frame positions may lie between frames.
+ */
+export interface Steady {
+  toGround(frame: number, point: Vec2): Vec2;
+  toPicture(frame: number, point: Vec2): Vec2;
+  /** Length of a pixel of a frame's picture, at its middle, in pixels of the steady one. */
+  growth(frame: number): number;
+  /** Focal length of the steady picture, pixels. */
+  readonly focal: number;
+  /** How far places of two frames may be off against each other, pixels of the steady picture, one standard deviation. */
+  sdBetween(frame: number, other: number): number;
+  /** The same of one frame against where the ground is taken to be. */
+  sdAt(frame: number): number;
+  /** How far off a length at a frame may be, share of it. */
+  sizeSd(frame: number): number;
+  /** How far off a direction against the level may be, radians. */
+  levelSd(frame: number): number;
+}
+
+/** A number of a path at a frame position, linear between the pictures that were looked at. */
+function sampled(frames: Float64Array, values: Float64Array, frame: number): number {
+  let high = frames.findIndex((f) => f >= frame);
+  if (high === 0) return values[0]!;
+  if (high < 0) high = frames.length - 1;
+  const low = Math.max(0, high - 1);
+  const span = frames[high]! - frames[low]!;
+  const u = span > 0 ? Math.min(1, (frame - frames[low]!) / span) : 0;
+  return values[low]! * (1 - u) + values[high]! * u;
+}
+
+/** The look that stands nearest the middle of where the camera went. */
+function middleOf({ x, y }: TurnedPath): number {
+  const middle = (values: Float64Array): number => (Math.min(...values) + Math.max(...values)) / 2;
+  const [mx, my] = [middle(x), middle(y)];
+  let best = 0;
+  for (let i = 1; i < x.length; i++)
+    if (Math.hypot(x[i]! - mx, y[i]! - my) < Math.hypot(x[best]! - mx, y[best]! - my)) best = i;
+  return best;
+}
+
+/** A camera that turned farther than this from the middle of its way sees nothing of the same picture, radians. */
+const MOST_TURNED = 1;
+const known = new WeakMap<object, Steady | null>();
+
+/**
+ * How a clip's pictures are brought to one.
+ * @returns null where the camera stands still, where nobody has looked, and where its motion could not be told
+ */
+export function steadyOf(clip: Pick<Clip, 'camera' | 'width' | 'height'>): Steady | null {
+  const { camera } = clip;
+  if (!camera?.turned || cameraState(camera).kind !== 'moves') return null;
+  const there = known.get(camera);
+  if (there !== undefined) return there;
+  const m = middleOf(camera.turned);
+  const { x, y } = camera.turned;
+  const far = x.some((v, i) => Math.hypot(v - x[m]!, y[i]! - y[m]!) > MOST_TURNED);
+  const steady = far ? null : steadyBy(camera.frames, camera.turned, clip, m);
+  known.set(camera, steady);
+  return steady;
+}
+
+function steadyBy(
+  frames: Float64Array,
+  path: TurnedPath,
+  { width, height }: Pick<Clip, 'width' | 'height'>,
+  m: number,
+): Steady {
+  // A level that was set, or none, is that of the camera on the whole.
+  const meanRoll = path.z.reduce((sum, z) => sum + z, 0) / path.z.length;
+  const rollExtent = Math.max(...path.z) - Math.min(...path.z);
+  const reference: Turned = { rotation: rotationOf([path.x[m]!, path.y[m]!, meanRoll]), zoom: path.zoom[m]! };
+  const at = (values: Float64Array, frame: number): number => sampled(frames, values, frame);
+  const standAt = (frame: number): Turned => ({
+    rotation: rotationOf([at(path.x, frame), at(path.y, frame), at(path.z, frame)]),
+    zoom: at(path.zoom, frame),
+  });
+  const fromMiddle = ({ x, y }: Vec2): Vec2 => ({ x: (x - width / 2) / width, y: (y - height / 2) / width });
+  const toPixels = ({ x, y }: Vec2): Vec2 => ({ x: x * width + width / 2, y: y * width + height / 2 });
+  const mapping = new Map<string, (p: Vec2) => Vec2>();
+  const between = (frame: number, back: boolean): ((p: Vec2) => Vec2) => {
+    const key = `${frame} ${back}`;
+    const before = mapping.get(key);
+    if (before) return before;
+    const stand = standAt(frame);
+    const made = back ? betweenStands(reference, stand, path.focal) : betweenStands(stand, reference, path.focal);
+    mapping.set(key, made);
+    return made;
+  };
+  const toGround = (frame: number, point: Vec2): Vec2 => toPixels(between(frame, false)(fromMiddle(point)));
+  const growth = (frame: number): number => {
+    const by = 0.01 * width;
+    const [a, b] = [-by, by].map((x) => toGround(frame, { x: width / 2 + x, y: height / 2 })) as [Vec2, Vec2];
+    return Math.hypot(b.x - a.x, b.y - a.y) / (2 * by);
+  };
+  /** From the reference's direction, radians. */
+  const turnedBy = (frame: number): Vec2 => ({
+    x: at(path.y, frame) - path.y[m]!,
+    y: at(path.x, frame) - path.x[m]!,
+  });
+  // A lens taken too long places what lies at an angle too near: f tan(s / f) for a way s through the pictures, of which
+  // the derivative by the logarithm of f is two thirds of f times the angle cubed.
+  const byLens = (frame: number): Vec2 => {
+    const { x, y } = turnedBy(frame);
+    const size = (2 / 3) * path.focal * reference.zoom * path.focalLogSd * (x * x + y * y);
+    return { x: size * x, y: size * y };
+  };
+  const own = (frame: number): number => at(path.own, frame) * growth(frame);
+  const drift = (frame: number): number => at(path.drift, frame);
+  return {
+    toGround,
+    toPicture: (frame, point) => toPixels(between(frame, true)(fromMiddle(point))),
+    growth,
+    focal: path.focal * reference.zoom * width,
+    sdBetween: (frame, other) => {
+      const [a, b] = [byLens(frame), byLens(other)];
+      const chain = Math.sqrt(Math.abs(drift(frame) ** 2 - drift(other) ** 2));
+      return width * Math.hypot(own(frame), own(other), chain, a.x - b.x, a.y - b.y);
+    },
+    sdAt: (frame) => {
+      const { x, y } = byLens(frame);
+      const chain = Math.sqrt(Math.abs(drift(frame) ** 2 - path.drift[m]! ** 2));
+      return width * Math.hypot(own(frame), chain, x, y);
+    },
+    sizeSd: (frame) => {
+      const { x, y } = turnedBy(frame);
+      return Math.hypot(Math.hypot(own(frame), drift(frame)) / OFF_MIDDLE, (x * x + y * y) * path.focalLogSd);
+    },
+    levelSd: (frame) => Math.hypot(Math.hypot(own(frame), drift(frame)) / OFF_MIDDLE, rollExtent / Math.sqrt(12)),
+  };
+}
+
+/** How far off a clip's picture may be for something that needs it to stay, in the unit of the need. */
+export function steadySd(clip: Pick<Clip, 'camera' | 'width' | 'height'>, need: PictureNeed, frame: number): number {
+  const steady = steadyOf(clip);
+  if (!steady || need === 'nothing') return 0;
+  return { level: steady.levelSd, size: steady.sizeSd, place: steady.sdAt }[need](frame);
+}
