@@ -1,7 +1,11 @@
 import type { Hidden } from '../core/calibration/camera-motion';
 import { cameraState, cameraWords } from '../core/calibration/camera-state';
-import type { Clip } from '../core/model/clip';
-import { type Issue, ok, type Result } from '../core/result';
+import { steadyOf } from '../core/calibration/steady';
+import type { CameraPath, Clip } from '../core/model/clip';
+import { cameraRefusal } from '../core/performance/camera-refusal';
+import type { Performance } from '../core/performance/performance';
+import { COVERAGE_95 } from '../core/statistics/normal';
+import type { Issue, Result } from '../core/result';
 import type { PointSeries, Track } from '../core/tracks/track';
 import { lookAtCamera, type CameraIssue } from '../media/look-at-camera';
 import { changeClip } from './clip-use-cases';
@@ -9,8 +13,8 @@ import { inSameStep, useDocument } from './document-store';
 import { startJob } from './jobs';
 import { videoOf } from './stored-clips';
 
-/** So many pictures a second tell how a camera moves. */
-const LOOKS_PER_SECOND = 15;
+/** So many pictures a second tell whether a camera moves, and so many how a hand trembles. */
+const LOOKS_PER_SECOND = { whether: 15, how: 60 } as const;
 /** Hair, clothes and what is held reach beyond the points, share of the body's box. */
 const BEYOND = 0.2;
 
@@ -25,34 +29,80 @@ function boxOf(track: Track, frame: number, { width, height }: Pick<Clip, 'width
   return [{ left: left - beyond, right: right + beyond, top: top - beyond, bottom: bottom + beyond }];
 }
 
-/** Looks how a clip's camera moves and keeps it with the clip; it belongs to the step before it. */
-export async function lookAtCameraOf(clip: Clip): Promise<Result<null, CameraIssue | Issue<'no-media'>>> {
+/** Frames of a clip at a number of looks a second. */
+function framesAt({ captureRate, frameTimes }: Clip, looks: number): readonly number[] {
+  const step = Math.max(1, Math.round(captureRate / looks));
+  return Array.from({ length: Math.ceil(frameTimes.length / step) }, (_, i) => i * step);
+}
+
+/** How a clip's camera moves. One that does is looked at in more pictures, so that its motion can be taken out. */
+async function cameraPathOf(clip: Clip): Promise<Result<CameraPath, CameraIssue | Issue<'no-media'>>> {
   const video = await videoOf(clip);
   if (!video.ok) return video;
   const track = useDocument.getState().session?.tracks[clip.id] ?? {};
-  const step = Math.max(1, Math.round(clip.captureRate / LOOKS_PER_SECOND));
   const job = startJob(`camera-${clip.id}`, `Looking at the camera: ${clip.performer.name}`);
-  try {
-    const path = await lookAtCamera(video.value, clip.fileName, {
-      frames: Array.from({ length: Math.ceil(clip.frameTimes.length / step) }, (_, i) => i * step),
+  const look = (looks: number): ReturnType<typeof lookAtCamera> =>
+    lookAtCamera(video.value, clip.fileName, {
+      frames: framesAt(clip, looks),
       hidden: (frame) => boxOf(track, frame, clip),
       signal: job.signal,
       onProgress: job.progress,
     });
-    if (!path.ok) return path;
-    inSameStep(() => changeClip(clip.id, { camera: path.value }));
-    return ok(null);
+  try {
+    const whether = await look(LOOKS_PER_SECOND.whether);
+    return whether.ok && cameraState(whether.value).kind === 'moves' ? await look(LOOKS_PER_SECOND.how) : whether;
   } finally {
     job.end();
   }
 }
 
+/** Looks how a clip's camera moves and keeps it with the clip. */
+export async function lookAtCameraOf(clip: Clip): ReturnType<typeof cameraPathOf> {
+  const path = await cameraPathOf(clip);
+  if (path.ok) changeClip(clip.id, { camera: path.value });
+  return path;
+}
+
+/** The same as a part of the step before it. */
+export async function lookAtCameraBeside(clip: Clip): ReturnType<typeof cameraPathOf> {
+  const path = await cameraPathOf(clip);
+  if (path.ok) inSameStep(() => changeClip(clip.id, { camera: path.value }));
+  return path;
+}
+
 /** The analyst knows better: the camera stood still. */
 export const takeCameraAsStill = (clip: Clip): void => changeClip(clip.id, { camera: null });
 
-/** What is known of a clip's camera, for the screen; null where nobody has looked. */
-export function cameraText(clip: Clip): { readonly text: string; readonly moves: boolean } | null {
-  const state = cameraState(clip.camera);
+/** What is known of a clip's camera, for the screen. */
+export interface CameraText {
+  readonly text: string;
+  readonly moves: boolean;
+  /** Whether what it does is taken out of the points, so that nothing is refused for it. */
+  readonly takenOut: boolean;
+  /** What can be measured in spite of it. */
+  readonly measured: string;
+}
+
+/** How far places at both ends of a clip may be off against each other, percent of the body's height. */
+function driftText({ clip, bodyHeight }: Performance): string {
+  const off = (COVERAGE_95 * steadyOf(clip)!.sdBetween(0, clip.frameTimes.length - 1)) / bodyHeight;
+  return Number.isNaN(off) ? '' : `, \u00b1${(100 * off).toFixed(1)} % of body height from end to end`;
+}
+
+/** What is known of a clip's camera; null where nobody has looked. */
+export function cameraText(performance: Performance): CameraText | null {
+  const state = cameraState(performance.clip.camera);
   if (state.kind === 'unknown') return null;
-  return { text: cameraWords(state), moves: state.kind !== 'still' };
+  const moves = state.kind !== 'still';
+  const takenOut = moves && cameraRefusal(performance, 'place') === null;
+  return {
+    text: cameraWords(state),
+    moves,
+    takenOut,
+    measured: takenOut
+      ? `Its motion is taken out of the points by the background: paths, heights and contacts are measured over the ground${driftText(performance)}.`
+      : performance.slides
+        ? 'It goes along with the performer, which no background tells: paths, heights and contacts on the ground are not measured; angles and lengths are.'
+        : 'Paths, speeds, heights and contacts on the ground are not measured in it; angles between parts of the body are.',
+  };
 }

@@ -14,7 +14,7 @@ import {
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { findPoints, type FindIssue } from '../media/find-points';
 import { followPoint, type FollowIssue, type FollowResult } from '../media/follow-point';
-import { lookAtCameraOf } from './camera-motion-use-cases';
+import { lookAtCameraBeside } from './camera-motion-use-cases';
 import { edit, useDocument } from './document-store';
 import { startJob } from './jobs';
 import { notify } from './notices';
@@ -183,7 +183,7 @@ export async function findPointsOf(
     changeTrack(clip, (track) => takeFound(track, clip.frameTimes.length, found.value, setting));
     job.end();
     // Points are there whether or not the camera can be told; where they are, people are left out of its background.
-    const looked = await lookAtCameraOf(clip);
+    const looked = await lookAtCameraBeside(clip);
     if (!looked.ok && looked.issue.code !== 'cancelled')
       notify('error', `Whether the camera moves is not known: ${looked.issue.message}`);
     return ok(found.value.size);

@@ -11,7 +11,7 @@ function panned(name: string, to: string): string {
   return to;
 }
 
-test('a camera that follows is noticed: contacts are not proposed, paths and heights not measured, and it can be overruled', async ({
+test('a camera that follows is noticed and taken out: contacts are proposed, paths measured, and it can be overruled', async ({
   page,
   baseURL,
 }, info) => {
@@ -25,12 +25,14 @@ test('a camera that follows is noticed: contacts are not proposed, paths and hei
   const camera = page.getByText(/^Camera of the athlete: follows over 0\.\d+ of the picture’s width/);
   await expect(camera).toBeVisible({ timeout: 120_000 });
 
+  await expect(page.getByText(/taken out of the points by the background.*body height from end to end/)).toBeVisible();
+
   await goToStep(page, 'Moments');
   await page
     .getByRole('button', { name: /^Propose/ })
     .first()
     .click();
-  await expect(page.getByRole('button', { name: 'Unmark front foot contact in athlete' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Unmark front foot contact in athlete' })).toBeVisible();
   await goToStep(page, 'Measure');
   await page.getByRole('button', { name: 'It stood still' }).click();
   await expect(camera).toHaveCount(0);

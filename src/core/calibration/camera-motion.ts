@@ -122,9 +122,10 @@ interface Found {
   readonly pairs: readonly Pair[];
 }
 
-function find(from: Prepared, to: readonly Gray[], expected: (corner: Corner) => Corner): Found {
+/** @param expected a first guess of the step */
+function find(from: Prepared, to: readonly Gray[], expected: Pose): Found {
   const { width, height } = from.size;
-  const found = trackCorners(from.pyramid, to, from.corners, expected);
+  const found = trackCorners(from.pyramid, to, from.corners, movedBy(expected, from.size), expected);
   const kept = from.corners.flatMap((corner, i) => (found[i] ? [[corner, found[i]] as const] : []));
   const motion = sharedMotion(
     kept.map(([corner]) => corner),
@@ -144,7 +145,7 @@ function find(from: Prepared, to: readonly Gray[], expected: (corner: Corner) =>
  * @param hidden people in the first of them, whose corners are left out
  */
 export const stepBetween = (from: Gray, to: Gray, hidden: readonly Hidden[]): CameraStep =>
-  find(prepare(from, hidden), pyramidOf(to), (corner) => corner).step;
+  find(prepare(from, hidden), pyramidOf(to), AS_IT_WAS).step;
 
 /** Fewer of the corners than this do not speak for the camera. */
 export const LEAST_SHARE = 0.4;
@@ -185,6 +186,9 @@ interface Look {
   readonly from: { readonly look: number; readonly found: Found } | null;
 }
 
+/** A corner that grew or turned more than this is not found again where it is: logarithm of a size, radians. */
+const MOST_GROWTH = 0.25;
+const MOST_ROLL = 0.25;
 /** The focal length is told from at most so many steps, the farthest. */
 const STEPS_FOR_FOCAL = 12;
 /** Steps over less than this tell nothing of it, widths. */
@@ -217,14 +221,28 @@ export class CameraFollower {
     if (!this.anchor || !this.last) return { pose: AS_IT_WAS, share: 1, from: null };
     const pyramid = pyramidOf(picture);
     const found = this.fromAnchor(pyramid, this.lastStep);
-    if (found.share >= LEAST_SHARE || this.anchor.look === this.looks.length - 1) return found;
+    const alike =
+      Math.abs(Math.log(found.from!.found.step.scale)) < MOST_GROWTH &&
+      Math.abs(found.from!.found.step.roll) < MOST_ROLL;
+    if ((found.share >= LEAST_SHARE && alike) || this.anchor.look === this.looks.length - 1) return found;
     this.anchor = { look: this.looks.length - 1, prepared: prepare(this.last, this.lastHidden) };
-    return this.fromAnchor(pyramid, AS_IT_WAS);
+    return this.fromAnchor(pyramid, this.goingOn());
+  }
+
+  /** The step that there will be if the camera goes on as it went. */
+  private goingOn(): Pose {
+    const [last, before] = [this.looks.at(-1)!.pose, this.looks.at(-2)?.pose ?? AS_IT_WAS];
+    return {
+      x: last.x - before.x,
+      y: last.y - before.y,
+      scale: last.scale / before.scale,
+      roll: last.roll - before.roll,
+    };
   }
 
   private fromAnchor(pyramid: readonly Gray[], expected: Pose): Omit<Look, 'frame'> {
     const { look, prepared } = this.anchor!;
-    const found = find(prepared, pyramid, movedBy(expected, prepared.size));
+    const found = find(prepared, pyramid, expected);
     this.lastStep = found.step.share >= LEAST_SHARE ? found.step : AS_IT_WAS;
     return { pose: after(this.looks[look]!.pose, found.step), share: found.step.share, from: { look, found } };
   }

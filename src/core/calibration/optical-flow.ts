@@ -12,8 +12,8 @@ export interface Corner {
 
 /** Half the side of the square round a corner that is compared, pixels. */
 const RADIUS = 5;
-/** Side of a cell in which one corner is taken, pixels: some sixty in a picture 320 pixels wide. */
-const CELL = 27;
+/** Side of a cell in which one corner is taken, pixels: at most a hundred and twenty in a picture 320 pixels wide. */
+const CELL = 20;
 /** Halvings of the picture: a corner is found again within about RADIUS * 2 ** LEVELS pixels. */
 const LEVELS = 3;
 const MOST_STEPS = 12;
@@ -100,12 +100,48 @@ function sample({ width, height, values }: Gray, x: number, y: number, side: num
   return true;
 }
 
+/** How much larger and how far turned (clockwise, radians) a thing is in one picture than in another. */
+export interface Growth {
+  readonly scale: number;
+  readonly roll: number;
+}
+export const AS_LARGE: Growth = { scale: 1, roll: 0 };
+/** Less than this and a square is compared as it is. */
+const LEAST_GROWTH = 0.01;
+
+/** The square round a place as it would look in a picture in which it has grown. */
+function sampleGrown(
+  picture: Gray,
+  { x, y }: Corner,
+  side: number,
+  { scale, roll }: Growth,
+  into: Float32Array,
+): boolean {
+  if (Math.abs(scale - 1) + Math.abs(roll) < LEAST_GROWTH) return sample(picture, x, y, side, into);
+  const { width, height, values } = picture;
+  const [c, s] = [Math.cos(roll) / scale, Math.sin(roll) / scale];
+  const half = (side - 1) / 2;
+  for (let row = 0, n = 0; row < side; row++)
+    for (let column = 0; column < side; column++, n++) {
+      const [u, v] = [column - half, row - half];
+      const [px, py] = [x + c * u + s * v, y - s * u + c * v];
+      const [left, top] = [Math.floor(px), Math.floor(py)];
+      if (!(left >= 0 && top >= 0 && left + 1 < width && top + 1 < height)) return false;
+      const [a, b] = [px - left, py - top];
+      const i = top * width + left;
+      into[n] =
+        (1 - b) * ((1 - a) * values[i]! + a * values[i + 1]!) +
+        b * ((1 - a) * values[i + width]! + a * values[i + width + 1]!);
+    }
+  return true;
+}
+
 const meanOf = (values: Float32Array): number => values.reduce((sum, v) => sum + v, 0) / values.length;
 
 /** Where a square of one picture lies in another, from a first guess; null where it cannot be told. */
-function refine(from: Gray, to: Gray, corner: Corner, guess: Corner): Corner | null {
+function refine(from: Gray, to: Gray, corner: Corner, guess: Corner, growth: Growth): Corner | null {
   const wide = new Float32Array(WIDE * WIDE);
-  if (!sample(from, corner.x, corner.y, WIDE, wide)) return null;
+  if (!sampleGrown(from, corner, WIDE, growth, wide)) return null;
   const [template, across, down] = [0, 1, 2].map(() => new Float32Array(SIDE * SIDE)) as [
     Float32Array,
     Float32Array,
@@ -147,13 +183,19 @@ function refine(from: Gray, to: Gray, corner: Corner, guess: Corner): Corner | n
 }
 
 /** From the smallest picture to the largest: what moved far is near there (Bouguet 2001). */
-function findAgain(from: readonly Gray[], to: readonly Gray[], corner: Corner, expected: Corner): Corner | null {
+function findAgain(
+  from: readonly Gray[],
+  to: readonly Gray[],
+  corner: Corner,
+  expected: Corner,
+  growth: Growth,
+): Corner | null {
   let guess: Corner | null = null;
   for (let level = from.length - 1; level >= 0; level--) {
     const size = 2 ** level;
     const place = { x: corner.x / size, y: corner.y / size };
     const start: Corner = guess ? { x: 2 * guess.x, y: 2 * guess.y } : { x: expected.x / size, y: expected.y / size };
-    guess = refine(from[level]!, to[level]!, place, start) ?? (level > 0 ? start : null);
+    guess = refine(from[level]!, to[level]!, place, start, growth) ?? (level > 0 ? start : null);
   }
   return guess;
 }
@@ -161,17 +203,19 @@ function findAgain(from: readonly Gray[], to: readonly Gray[], corner: Corner, e
 /**
  * Where the corners of one picture are in the next (Lucas and Kanade 1981, by halvings); null for those that cannot be
  * found there, or that are not found back from there.
- * @param expected where a corner may be there
+ * @param expected where a corner may be there, and how much larger and how far turned
  */
 export function trackCorners(
   from: readonly Gray[],
   to: readonly Gray[],
   corners: readonly Corner[],
   expected: (corner: Corner) => Corner = (corner) => corner,
+  growth: Growth = AS_LARGE,
 ): readonly (Corner | null)[] {
+  const shrunk = { scale: 1 / growth.scale, roll: -growth.roll };
   return corners.map((corner) => {
-    const there = findAgain(from, to, corner, expected(corner));
-    const back = there && findAgain(to, from, there, corner);
+    const there = findAgain(from, to, corner, expected(corner), growth);
+    const back = there && findAgain(to, from, there, corner, shrunk);
     return back && Math.hypot(back.x - corner.x, back.y - corner.y) < BACK_WITHIN ? there : null;
   });
 }

@@ -1,34 +1,55 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { cameraText, takeCameraAsStill } from '../../../state/camera-motion-use-cases';
+import { cameraText, lookAtCameraOf, takeCameraAsStill } from '../../../state/camera-motion-use-cases';
 import type { BenchClip } from '../../../state/derived';
+import { useJobs } from '../../../state/jobs';
+import { notify } from '../../../state/notices';
+import type { Clip } from '../../../core/model/clip';
 import { clipName } from '../../components/clip-name';
 
-/** What each camera does, where somebody has looked: those that stand still in one line, each that moves by itself. */
+async function look(clip: Clip): Promise<void> {
+  const looked = await lookAtCameraOf(clip);
+  if (!looked.ok && looked.issue.code !== 'cancelled') notify('error', looked.issue.message);
+}
+
+/** What each camera does: those that stand still in one line, each that moves by itself, and who has not looked yet. */
 export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] }): ReactNode {
-  const looked = clips.flatMap((on) => {
-    const { clip } = on.performance;
-    const camera = cameraText(clip);
-    return camera ? [{ clip, name: clipName(on), ...camera }] : [];
-  });
-  const still = looked.filter(({ moves }) => !moves).map(({ name }) => name);
+  const jobs = useJobs((state) => state.jobs);
+  const all = clips.map((on) => ({
+    clip: on.performance.clip,
+    name: clipName(on),
+    camera: cameraText(on.performance),
+  }));
+  const still = all.filter(({ camera }) => camera && !camera.moves).map(({ name }) => name);
+  const lookButton = (clip: Clip, text: string): ReactNode => (
+    <Button
+      key={clip.id}
+      size="small"
+      disabled={jobs.some(({ id }) => id === `camera-${clip.id}` || id === `points-${clip.id}`)}
+      onClick={() => void look(clip)}
+    >
+      {text}
+    </Button>
+  );
   return (
     <>
       {still.length > 0 && <span className="note">Camera stands still: {still.join(', ')}.</span>}
-      {looked
-        .filter(({ moves }) => moves)
-        .map(({ clip, name, text }) => (
-          <div key={clip.id} role="note" className="camera-moves">
+      {all.map(({ clip, name, camera }) => {
+        if (!camera) return clip.mediaId ? lookButton(clip, `Look whether the camera of the ${name} moves`) : null;
+        if (!camera.moves) return null;
+        return (
+          <div key={clip.id} role="note" className={camera.takenOut ? 'note' : 'camera-moves'}>
             <strong>
-              Camera of the {name}: {text}.
+              Camera of the {name}: {camera.text}.
             </strong>{' '}
-            Paths, speeds, heights and contacts on the ground are not measured in it; angles between parts of the body
-            are.{' '}
+            {camera.measured}{' '}
             <Button size="small" onClick={() => takeCameraAsStill(clip)}>
               It stood still
             </Button>
+            {clip.mediaId && lookButton(clip, 'Look again')}
           </div>
-        ))}
+        );
+      })}
     </>
   );
 }

@@ -35,8 +35,8 @@ function guessesText(doubtful: number): string {
 }
 
 /** Why contacts are missing among the proposals. */
-const cameraHint = ({ performance: { clip } }: BenchClip): string =>
-  cameraText(clip)?.moves
+const cameraHint = ({ performance }: BenchClip): string =>
+  cameraText(performance)?.takenOut === false && cameraText(performance)?.moves
     ? ' Its camera moves: contacts with the ground cannot be told from the points, mark them by eye.'
     : '';
 
