@@ -130,13 +130,14 @@ const figure = (name: string, value: number, unit: string, goal: string, holds: 
   holds,
   against: against ?? `${MOVING_CLIPS.length} rendered cameras that pan, zoom and tremble`,
 });
+const sorted = (of: (t: Told) => readonly number[]): readonly number[] => all.flatMap(of).sort((a, b) => a - b);
 const turn = percentile(
-  all.flatMap((t) => t.turn),
-  50,
+  sorted((t) => t.turn),
+  0.5,
 );
 const zoom = percentile(
-  all.flatMap((t) => t.zoom),
-  50,
+  sorted((t) => t.zoom),
+  0.5,
 );
 const drift = Math.max(...all.map((t) => t.drift));
 const inside = share(all.flatMap((t) => t.inside));
