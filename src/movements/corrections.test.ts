@@ -121,6 +121,7 @@ it('the analyst\u2019s own correction has the same form, and places have names',
     cue: 'Count',
     drills: ['Walk'],
     selfCheck: '',
+    noteId: null,
   };
   expect(correctionOf(movement, { id: 'own-1', gap: null, own }, true)).toMatchObject({
     measureId: 'own-1',

@@ -145,6 +145,7 @@ describe('what the bowler is compared with', () => {
       cue: 'Count',
       drills: ['Walk'],
       selfCheck: '',
+      noteId: null,
     });
     const { id } = now().plan.items.at(-1)!;
     expect(now().plan.items.map((i) => i.own?.title ?? i.id)).toEqual([
@@ -160,6 +161,7 @@ describe('what the bowler is compared with', () => {
       cue: 'Count',
       drills: [],
       selfCheck: '',
+      noteId: null,
     });
     expect(now().plan.items.at(-1)!.own!.title).toBe('Run-up rhythm');
     changeOwnCorrection(id, null);

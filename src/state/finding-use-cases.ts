@@ -1,10 +1,14 @@
 import { player } from './bench-player';
 import type { Derived } from './derived';
 import { setView, useView } from './view-store';
+import { correctionOfNote } from '../core/coaching/correction';
 import type { Check } from '../core/model/check';
 import type { Drawing } from '../core/model/drawing';
 import type { Decision, Note } from '../core/model/session';
+import type { Performance } from '../core/performance/performance';
+import { laidOn } from '../core/scene/drawing';
 import { edit } from './document-store';
+import { notify } from './notices';
 
 /** Answers a question about a clip by eye, or takes the answer back. */
 export function answerCheck(clipId: string, measureId: string, answer: Check | null): void {
@@ -24,6 +28,16 @@ export function addDrawing(drawing: Omit<Drawing, 'id'>): string {
   return id;
 }
 
+/** Lays a drawing on another clip where its pane stands. */
+export function layOn(drawing: Drawing, from: Performance, to: Performance): void {
+  const frame = player.pendingFrame(to.clip.id);
+  const points = laidOn(drawing, from, to, frame);
+  if (!points)
+    return notify('info', 'The hips and the height of both must be known there: find points, or place them by hand.');
+  const { kind, span, anchor, text } = drawing;
+  addDrawing({ kind, span, anchor, text, clipId: to.clip.id, frame, points });
+}
+
 export function changeDrawing(id: string, change: Partial<Drawing> | null): void {
   edit((session) => {
     session.drawings =
@@ -32,6 +46,10 @@ export function changeDrawing(id: string, change: Partial<Drawing> | null): void
         : session.drawings.map((d) => (d.id === id ? { ...d, ...change } : d));
   });
 }
+
+/** The frame that each pane shows. */
+const framesShown = (panes: Derived['panes']): Note['panes'] =>
+  Object.fromEntries(panes.map(({ performance: { clip } }) => [clip.id, player.pendingFrame(clip.id)]));
 
 /** Notes what the eye finds on a clip, where all panes stand; its words are asked for next. */
 export function noteHere({ panes }: Derived, clipId: string, kind: Note['kind']): void {
@@ -43,9 +61,31 @@ export function noteHere({ panes }: Derived, clipId: string, kind: Note['kind'])
     clipId,
     frame: player.pendingFrame(clipId),
     region: useView.getState().pass,
-    panes: Object.fromEntries(panes.map(({ performance: { clip } }) => [clip.id, player.pendingFrame(clip.id)])),
+    panes: framesShown(panes),
+    measureId: null,
   };
   if (edit((session) => void session.notes.push(note))) setView({ freshNote: id });
+}
+
+/** Changes what is kept of a finding; null takes it away, and the correction that was made of it stays. */
+export function changeNote(id: string, change: Partial<Omit<Note, 'id'>> | null): void {
+  edit((session) => {
+    session.notes =
+      change === null
+        ? session.notes.filter((n) => n.id !== id)
+        : session.notes.map((n) => (n.id === id ? { ...n, ...change } : n));
+  });
+}
+
+/** A finding stands where all panes stand now. */
+export const noteFromHere = ({ panes }: Derived, { id, clipId }: Note): void =>
+  changeNote(id, { frame: player.pendingFrame(clipId), panes: framesShown(panes) });
+
+/** Makes a finding a correction among the measured ones; what is to be said of it can be changed there. */
+export function workOnNote({ movement }: Derived, note: Note): void {
+  edit((session) => {
+    session.ownCorrections.push({ id: `own-${crypto.randomUUID()}`, ...correctionOfNote(movement, note) });
+  });
 }
 
 /** Records what the analyst decided about a measure, or takes the decision back. */

@@ -21,7 +21,19 @@ test('what the eye found is in the report with both pictures, its words and its 
   await page.keyboard.press('g');
   await page.keyboard.type('high arm');
   await page.keyboard.press('Enter');
+  // What the eye found becomes a correction in one act, and is tied to a number that cannot be read yet.
+  await page.getByRole('button', { name: 'Where and what of \u201cfalls away\u201d' }).click();
+  await page.getByLabel('The number that shows the same').click();
+  await page.getByRole('option', { name: 'Front knee, release' }).click();
+  await expect(page.getByTestId('number-says')).toContainText('Not measurable: front knee, release');
+  await page.getByRole('button', { name: 'Make it a correction' }).click();
+  await expect(page.getByText('Among the corrections at Decide.')).toBeVisible();
+  await goToStep(page, 'Decide');
+  await expect(page.getByTestId('proposed')).toContainText('First: falls away');
+  await expect(page.getByTestId('proposed')).toContainText('the eye found it');
+  await expect(page.getByTestId('strength-by-eye')).toContainText('high arm');
   await goToStep(page, 'Report');
+  await expect(page.getByTestId('report-correction')).toContainText('falls away');
   const findings = page.getByTestId('report-finding');
   await expect(findings).toHaveCount(2);
   await expect(findings.first().getByRole('heading')).toHaveText('Work on: falls away');

@@ -2,7 +2,7 @@ import { cautionText } from './caution-text';
 import type { RankedGap } from '../judgement/priority';
 import { inUnit } from '../units';
 import { momentsOf, type Movement } from '../model/movement';
-import type { OwnCorrection } from '../model/session';
+import type { Note, OwnCorrection } from '../model/session';
 import { COVERAGE_95 } from '../statistics/normal';
 import type { PlanItem } from './plan';
 import { usualWords } from '../measures';
@@ -26,6 +26,8 @@ export interface Correction {
   readonly load: string;
   /** "first because ..." */
   readonly reason: string;
+  /** Words of the findings by eye that show the same. */
+  readonly byEye: readonly string[];
 }
 
 const cautionOf = (text: string | null, minor: boolean): string | null =>
@@ -77,23 +79,55 @@ export function draftCorrection(movement: Movement, gap: RankedGap, minor = fals
     caution: cautionOf(cautionText(movement, gap), minor),
     load: loadOf(gap.parts.risk, minor),
     reason: gap.reason,
+    byEye: [],
   };
 }
 
 /** A correction that the analyst wrote, in the same form. */
-const ownAsCorrection = ({ id, ...own }: OwnCorrection, minor: boolean): Correction => ({
+const ownAsCorrection = ({ id, noteId, ...own }: OwnCorrection, minor: boolean): Correction => ({
   ...own,
   measureId: id,
+  byEye: [],
   moment: '',
   willFollow: [],
   caution: null,
   load: loadOf(false, minor),
-  reason: 'the analyst adds it',
+  reason: noteId === null ? 'the analyst adds it' : 'the eye found it',
 });
 
-/** One thing of the plan as a correction. */
-export const correctionOf = (movement: Movement, item: PlanItem, minor: boolean): Correction =>
-  item.gap ? draftCorrection(movement, item.gap, minor) : ownAsCorrection(item.own, minor);
+/**
+ * One thing of the plan as a correction.
+ * @param notes findings by eye, of which those count that name its measure
+ */
+export const correctionOf = (
+  movement: Movement,
+  item: PlanItem,
+  minor: boolean,
+  notes: readonly Note[] = [],
+): Correction => ({
+  ...(item.gap ? draftCorrection(movement, item.gap, minor) : ownAsCorrection(item.own, minor)),
+  byEye: notes.flatMap((note) =>
+    item.gap && note.kind === 'work-on' && note.text && note.measureId === item.gap.judged.measure.id
+      ? [note.text]
+      : [],
+  ),
+});
+
+/** A finding by eye as a correction: its words, and what the movement knows of the measure that it names. */
+export function correctionOfNote(movement: Movement, note: Note): Omit<OwnCorrection, 'id'> {
+  const measure = movement.measures.find((m) => m.id === note.measureId);
+  const words = note.text.trim();
+  return {
+    noteId: note.id,
+    title: words || measure?.name || 'Seen by eye',
+    seen: words,
+    shouldBe: '',
+    why: measure ? measure.coaching?.why || usualWhy(movement, measure) : '',
+    cue: measure?.coaching?.cue ?? '',
+    drills: [...(measure?.coaching?.drills ?? [])],
+    selfCheck: measure?.coaching?.selfCheck ?? '',
+  };
+}
 
 const PLACES = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'];
 

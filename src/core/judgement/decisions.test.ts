@@ -155,6 +155,7 @@ test('own corrections are always in the plan, and gaps fill it up to three', () 
       cue: '',
       drills: [],
       selfCheck: '',
+      noteId: null,
     }));
     const priorities = prioritise(movement, rows, session);
     const plan = planOf(priorities, own, ['own-2', ...session.order]);

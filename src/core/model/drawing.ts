@@ -4,13 +4,29 @@ import { pointIdSchema } from './point-id';
 
 const positionSchema = z.object({ x: coordinateSchema, y: coordinateSchema });
 
-export const DRAWING_KINDS = ['line', 'angle', 'circle', 'plumb', 'level', 'stroke', 'text'] as const;
+export const DRAWING_KINDS = [
+  'line',
+  'arrow',
+  'angle',
+  'lines',
+  'box',
+  'grid',
+  'circle',
+  'plumb',
+  'level',
+  'stroke',
+  'text',
+] as const;
 export type DrawingKind = (typeof DRAWING_KINDS)[number];
 
 /** How many presses a kind takes; a stroke takes a whole drag. */
 export const DRAWING_POSITIONS: Readonly<Record<DrawingKind, number>> = {
   line: 2,
+  arrow: 2,
   angle: 3,
+  lines: 4,
+  box: 2,
+  grid: 2,
   circle: 2,
   plumb: 1,
   level: 1,

@@ -55,6 +55,8 @@ export const ownCorrectionSchema = z.object({
   cue: textSchema,
   drills: z.array(textSchema),
   selfCheck: textSchema,
+  /** The finding by eye that it was made of; null for one that was written. */
+  noteId: keySchema.nullable().default(null),
 });
 export type OwnCorrection = z.infer<typeof ownCorrectionSchema>;
 
@@ -68,6 +70,8 @@ export const noteSchema = z.object({
   region: z.string().nullable().default(null),
   /** Clip id -> the frame that its pane showed, for every pane: the pictures that were compared. */
   panes: z.record(keySchema, z.number().int().nonnegative().max(LIMITS.frames)).default({}),
+  /** The measure that shows the same as a number; null where none was named. */
+  measureId: keySchema.nullable().default(null),
 });
 export type Note = z.infer<typeof noteSchema>;
 

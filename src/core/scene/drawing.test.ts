@@ -3,7 +3,7 @@ import type { Drawing } from '../model/drawing';
 import { movementSchema, type Quantity } from '../model/movement';
 import { readQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
-import { drawDrawing, visibleAt } from './drawing';
+import { drawDrawing, laidOn, visibleAt } from './drawing';
 import { drawFigure } from './figure';
 import type { Primitive } from '../geometry/primitives';
 
@@ -105,6 +105,86 @@ describe('drawings', () => {
     // A picture that must be turned clockwise by 5 degrees was filmed with its level tilted the other way.
     expect(direction('level', 5)).toBeCloseTo(-5, 9);
     expect(direction('plumb', 5)).toBeCloseTo(85, 9);
+  });
+});
+
+describe('drawings that measure', () => {
+  const labels = (change: Partial<Drawing>, clip = {}): readonly string[] =>
+    drawDrawing(drawing(change), performance(clip), 12).flatMap((p) => (p.shape === 'label' ? [p.text] : []));
+  const line = (x: number, y: number) => ({
+    kind: 'line' as const,
+    points: [
+      { x: 0, y: 0 },
+      { x, y },
+    ],
+  });
+
+  it.each([
+    [100, 0, '0\u00b0 to level'],
+    // tan 30 degrees is 0.57735.
+    [100, -57.735, '30\u00b0 to level'],
+    [-57.735, 100, '30\u00b0 to plumb'],
+    [0, -80, '0\u00b0 to plumb'],
+  ])('a line to %d, %d says %s', (x, y, text) => expect(labels(line(x, y))).toEqual([text]));
+
+  it('a line is read against the levelled picture', () => {
+    const tilted = line(100 * Math.cos(Math.PI / 36), -100 * Math.sin(Math.PI / 36));
+    expect(labels(tilted)).toEqual(['5\u00b0 to level']);
+    expect(labels(tilted, { levelDegrees: 5 })).toEqual(['0\u00b0 to level']);
+  });
+
+  it('two lines say the smaller angle between them, whichever way they were drawn', () => {
+    const points = [
+      { x: 0, y: 0 },
+      { x: 100, y: 0 },
+      { x: 300, y: 0 },
+      { x: 200, y: 100 },
+    ];
+    expect(labels({ kind: 'lines', points })).toEqual(['45\u00b0']);
+    expect(labels({ kind: 'lines', points: [points[1]!, points[0]!, points[2]!, points[3]!] })).toEqual(['45\u00b0']);
+  });
+
+  it('a line laid on another body has its angle, and its length in body heights', () => {
+    const [own, other] = [performance(), performance()];
+    const larger = {
+      ...other,
+      bodyHeight: 1.5 * own.bodyHeight,
+      clip: { ...other.clip, id: 'other', travel: own.clip.travel },
+    };
+    const laid = laidOn(
+      drawing({
+        points: [
+          { x: 100, y: 200 },
+          { x: 130, y: 160 },
+        ],
+      }),
+      { ...own, bodyHeight: 400 },
+      { ...larger, bodyHeight: 600 },
+      15,
+    )!;
+    // From the hips, which stand still at 100, 200.
+    expect(laid[0]!.x).toBeCloseTo(100, 6);
+    expect(laid[0]!.y).toBeCloseTo(200, 6);
+    expect(laid[1]!.x).toBeCloseTo(145, 6);
+    expect(laid[1]!.y).toBeCloseTo(140, 6);
+    const away = {
+      ...larger,
+      bodyHeight: 600,
+      clip: { ...larger.clip, travel: own.clip.travel === 'left' ? ('right' as const) : ('left' as const) },
+    };
+    const mirrored = laidOn(
+      drawing({
+        points: [
+          { x: 100, y: 200 },
+          { x: 130, y: 160 },
+        ],
+      }),
+      { ...own, bodyHeight: 400 },
+      away,
+      15,
+    )!;
+    expect(mirrored[1]!.x).toBeCloseTo(55, 6);
+    expect(laidOn(drawing({}), own, { ...larger, bodyHeight: NaN }, 15)).toBeNull();
   });
 });
 

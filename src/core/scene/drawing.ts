@@ -1,10 +1,11 @@
 import { levelOf } from '../calibration/level';
+import { steadyOf } from '../calibration/steady';
 import { interiorAngle } from '../geometry/angle';
 import { distance, rotate, subtract, type Vec2 } from '../geometry/vec2';
 import type { Drawing } from '../model/drawing';
 import type { Movement } from '../model/movement';
 import type { Performance } from '../performance/performance';
-import { asFilmed } from '../performance/places';
+import { asFilmed, pictureAt } from '../performance/places';
 import type { Primitive } from '../geometry/primitives';
 
 /**
@@ -39,48 +40,157 @@ function moved(drawing: Drawing, performance: Performance, frame: number): Vec2 
   return Number.isNaN(d.x) || Number.isNaN(d.y) ? null : d;
 }
 
+const degrees = (radians: number): string =>
+  Number.isNaN(radians) ? '' : `${Math.round((radians * 180) / Math.PI)}\u00b0`;
+
+/** A line's angle to the level, or to the plumb where it is nearer to that. */
+function inclination(a: Vec2, b: Vec2, level: number): string {
+  const d = rotate(subtract(b, a), level);
+  if (d.x === 0 && d.y === 0) return '';
+  const toLevel = Math.atan2(Math.abs(d.y), Math.abs(d.x));
+  return toLevel <= Math.PI / 4 ? `${degrees(toLevel)} to level` : `${degrees(Math.PI / 2 - toLevel)} to plumb`;
+}
+
+/** The smaller angle between two lines, radians. */
+function betweenLines([a, b, c, d]: readonly [Vec2, Vec2, Vec2, Vec2]): number {
+  const [u, v] = [subtract(b, a), subtract(d, c)];
+  const along = Math.abs(u.x * v.x + u.y * v.y);
+  return Math.atan2(Math.abs(u.x * v.y - u.y * v.x), along);
+}
+
+/** Share of an arrow that its head takes, and half the head's opening, radians. */
+const HEAD = { share: 0.18, opening: 0.45 } as const;
+
+function arrow(from: Vec2, to: Vec2): readonly Primitive[] {
+  const back = subtract(from, to);
+  const wing = (turn: number): Vec2 => {
+    const along = rotate({ x: back.x * HEAD.share, y: back.y * HEAD.share }, turn);
+    return { x: to.x + along.x, y: to.y + along.y };
+  };
+  return [
+    { shape: 'path', points: [from, to] },
+    { shape: 'path', points: [wing(HEAD.opening), to, wing(-HEAD.opening)] },
+  ];
+}
+
+/** Cells of a grid along each side. */
+const CELLS = 4;
+
+function box(a: Vec2, b: Vec2): Primitive {
+  return { shape: 'path', points: [a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }, a] };
+}
+
+function grid(a: Vec2, b: Vec2): readonly Primitive[] {
+  const at = (from: number, to: number, k: number): number => from + ((to - from) * k) / CELLS;
+  const inner = Array.from({ length: CELLS - 1 }, (_, k) => k + 1);
+  return [
+    box(a, b),
+    ...inner.flatMap((k): Primitive[] => [
+      {
+        shape: 'path',
+        points: [
+          { x: at(a.x, b.x, k), y: a.y },
+          { x: at(a.x, b.x, k), y: b.y },
+        ],
+        thin: true,
+      },
+      {
+        shape: 'path',
+        points: [
+          { x: a.x, y: at(a.y, b.y, k) },
+          { x: b.x, y: at(a.y, b.y, k) },
+        ],
+        thin: true,
+      },
+    ]),
+  ];
+}
+
+/** Pixels by which a label lies above what it names. */
+const ABOVE = 16;
+const above = ({ x, y }: Vec2): Vec2 => ({ x, y: y - ABOVE });
+const middle = (a: Vec2, b: Vec2): Vec2 => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+const label = (at: Vec2, text: string): Primitive => ({ shape: 'label', at, text, drawn: true });
+
 /** Shapes of a drawing at a frame, in pixels of the picture as filmed; plumb and level follow the levelled picture. */
 export function drawDrawing(drawing: Drawing, performance: Performance, frame: number): readonly Primitive[] {
   const by = moved(drawing, performance, frame);
   if (!by) return [];
   const at = drawing.points.map((p) => ({ x: p.x + by.x, y: p.y + by.y }));
-  const [a, b, c] = at;
   const { clip } = performance;
-  const reach = Math.max(clip.width, clip.height);
-  const through = (middle: Vec2, direction: Vec2): Primitive => {
-    const away = rotate({ x: direction.x * reach, y: direction.y * reach }, -levelOf(clip));
-    return {
-      shape: 'path',
-      points: [
-        { x: middle.x - away.x, y: middle.y - away.y },
-        { x: middle.x + away.x, y: middle.y + away.y },
-      ],
-      thin: true,
-    };
-  };
-  const label = (position: Vec2, text: string): Primitive => ({ shape: 'label', at: position, text, drawn: true });
   const words = (position: Vec2): readonly Primitive[] => (drawing.text ? [label(position, drawing.text)] : []);
+  // Under way it is a line from press to press.
+  const [a, b, c, d] = at as [Vec2, Vec2?, Vec2?, Vec2?];
   switch (drawing.kind) {
     case 'line':
-      return b ? [{ shape: 'path', points: [a!, b] }, ...words(b)] : [];
+      return b
+        ? [{ shape: 'path', points: [a, b] }, label(above(middle(a, b)), inclination(a, b, levelOf(clip))), ...words(b)]
+        : [];
+    case 'arrow':
+      return b ? [...arrow(a, b), ...words(a)] : [];
     case 'angle': {
-      if (!b || !c) return b ? [{ shape: 'path', points: [a!, b] }] : [];
-      const degrees = (interiorAngle(a!, b, c) * 180) / Math.PI;
+      if (!b || !c) return b ? [{ shape: 'path', points: [a, b] }] : [];
+      return [{ shape: 'path', points: [a, b, c] }, label(above(b), degrees(interiorAngle(a, b, c))), ...words(c)];
+    }
+    case 'lines': {
+      if (!b) return [];
+      if (!c || !d) return [{ shape: 'path', points: [a, b] }];
       return [
-        { shape: 'path', points: [a!, b, c] },
-        label({ x: b.x, y: b.y - 16 }, Number.isNaN(degrees) ? '' : `${Math.round(degrees)}\u00b0`),
-        ...words(c),
+        { shape: 'path', points: [a, b] },
+        { shape: 'path', points: [c, d] },
+        label(above(middle(middle(a, b), middle(c, d))), degrees(betweenLines([a, b, c, d]))),
+        ...words(d),
       ];
     }
+    case 'box':
+      return b ? [box(a, b), ...words(above(a))] : [];
+    case 'grid':
+      return b ? [...grid(a, b), ...words(above(a))] : [];
     case 'circle':
-      return b ? [{ shape: 'ring', centre: a!, radius: distance(a!, b) }, ...words(a!)] : [];
+      return b ? [{ shape: 'ring', centre: a, radius: distance(a, b) }, ...words(a)] : [];
     case 'plumb':
-      return [through(a!, { x: 0, y: 1 }), ...words(a!)];
+      return [through(a, { x: 0, y: 1 }, clip), ...words(a)];
     case 'level':
-      return [through(a!, { x: 1, y: 0 }), ...words(a!)];
+      return [through(a, { x: 1, y: 0 }, clip), ...words(a)];
     case 'stroke':
-      return [{ shape: 'path', points: at }, ...words(a!)];
+      return [{ shape: 'path', points: at }, ...words(a)];
     case 'text':
-      return [label(a!, drawing.text || '\u2026')];
+      return [label(a, drawing.text || '\u2026')];
   }
 }
+
+/** A line through the whole picture. */
+function through(at: Vec2, direction: Vec2, clip: Performance['clip']): Primitive {
+  const reach = Math.max(clip.width, clip.height);
+  const away = rotate({ x: direction.x * reach, y: direction.y * reach }, -levelOf(clip));
+  return {
+    shape: 'path',
+    points: [
+      { x: at.x - away.x, y: at.y - away.y },
+      { x: at.x + away.x, y: at.y + away.y },
+    ],
+    thin: true,
+  };
+}
+
+/**
+ * A drawing laid on another body: the same angles, the same lengths in body heights, as far from the hips. Where one
+ * goes the other way it is turned as in a mirror.
+ * @param frame of the other clip
+ * @returns null where the hips or the height of one of them are not known there
+ */
+export function laidOn(drawing: Drawing, from: Performance, to: Performance, frame: number): Vec2[] | null {
+  const [own, other] = [pictureAt(from, 'mid-hip', drawing.frame), pictureAt(to, 'mid-hip', frame)];
+  const size = heightAt(to, frame) / heightAt(from, drawing.frame);
+  if (!own || !other || Number.isNaN(size)) return null;
+  const flip = from.clip.view.kind === 'side' && from.clip.travel !== to.clip.travel ? -1 : 1;
+  return drawing.points.map((p) => {
+    const level = rotate(subtract(p, own), levelOf(from.clip));
+    const there = rotate({ x: flip * size * level.x, y: size * level.y }, -levelOf(to.clip));
+    return { x: other.x + there.x, y: other.y + there.y };
+  });
+}
+
+/** Standing height in the picture of a frame, pixels. */
+const heightAt = ({ clip, bodyHeight }: Performance, frame: number): number =>
+  bodyHeight / (steadyOf(clip)?.growth(frame) ?? 1);

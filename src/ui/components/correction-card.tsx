@@ -31,6 +31,7 @@ export function CorrectionCard({
       </div>
       <dl className="field" style={{ margin: 0 }}>
         {row('Seen', correction.seen)}
+        {row('By eye, too', correction.byEye.map((words) => `\u201c${words}\u201d`).join('; '))}
         {row('Should be', correction.shouldBe)}
         {row('Why', correction.why)}
         {row('Cue', correction.cue && <strong>“{correction.cue}”</strong>)}

@@ -1,5 +1,10 @@
+import CallMadeIcon from '@mui/icons-material/CallMade';
 import ClearIcon from '@mui/icons-material/Clear';
+import CloseIcon from '@mui/icons-material/Close';
+import ContentCopyIcon from '@mui/icons-material/ContentCopy';
+import CropSquareIcon from '@mui/icons-material/CropSquare';
 import GestureIcon from '@mui/icons-material/Gesture';
+import GridOnIcon from '@mui/icons-material/GridOn';
 import HorizontalRuleIcon from '@mui/icons-material/HorizontalRule';
 import PanoramaFishEyeIcon from '@mui/icons-material/PanoramaFishEye';
 import ShowChartIcon from '@mui/icons-material/ShowChart';
@@ -17,14 +22,18 @@ import type { Drawing, DrawingKind } from '../../../core/model/drawing';
 import { JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
-import { changeDrawing } from '../../../state/finding-use-cases';
+import { changeDrawing, layOn } from '../../../state/finding-use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';
 
 const KINDS: readonly (readonly [DrawingKind, string, ReactNode])[] = [
   ['line', 'Line', <ShowChartIcon key="line" fontSize="small" />],
+  ['arrow', 'Arrow', <CallMadeIcon key="arrow" fontSize="small" />],
   ['angle', 'Angle', <SquareFootIcon key="angle" fontSize="small" />],
+  ['lines', 'Angle between two lines', <CloseIcon key="lines" fontSize="small" />],
+  ['box', 'Box', <CropSquareIcon key="box" fontSize="small" />],
+  ['grid', 'Grid', <GridOnIcon key="grid" fontSize="small" />],
   ['circle', 'Circle', <PanoramaFishEyeIcon key="circle" fontSize="small" />],
   ['plumb', 'Plumb line', <VerticalAlignCenterIcon key="plumb" fontSize="small" sx={{ transform: 'rotate(90deg)' }} />],
   ['level', 'Level line', <HorizontalRuleIcon key="level" fontSize="small" />],
@@ -52,6 +61,7 @@ export function DrawingTools({ derived }: { readonly derived: Derived }): ReactN
         exclusive
         size="small"
         aria-label="What to draw"
+        sx={{ flexWrap: 'wrap' }}
         value={tool === 'draw' ? drawing.kind : null}
         onChange={(_, kind: DrawingKind | null) =>
           setView(kind === null ? { tool: 'move' } : { tool: 'draw', drawing: { ...drawing, kind } })
@@ -108,6 +118,10 @@ export function DrawingTools({ derived }: { readonly derived: Derived }): ReactN
 function DrawingRow({ drawing, derived }: { readonly drawing: Drawing; readonly derived: Derived }): ReactNode {
   const words = useCommittedText(drawing.text, (text) => changeDrawing(drawing.id, { text: text.slice(0, 200) }));
   const on = derived.clips.find((c) => c.performance.clip.id === drawing.clipId);
+  // Beside the other role's first camera: that is what it is compared with.
+  const others = on
+    ? derived.panes.filter((c) => c.performance.clip.role !== on.performance.clip.role).slice(0, 1)
+    : [];
   return (
     <div style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
       <button
@@ -125,6 +139,17 @@ function DrawingRow({ drawing, derived }: { readonly drawing: Drawing; readonly 
         slotProps={{ htmlInput: { 'aria-label': `Words of the ${NAME[drawing.kind].toLowerCase()}`, maxLength: 200 } }}
         {...words}
       />
+      {others.map((other) => (
+        <IconButton
+          key={other.performance.clip.id}
+          size="small"
+          aria-label={`Lay the ${NAME[drawing.kind].toLowerCase()} on the ${clipName(other)}`}
+          title={`Lay it on the ${clipName(other)}: the same angles, the same lengths in body heights`}
+          onClick={() => layOn(drawing, on!.performance, other.performance)}
+        >
+          <ContentCopyIcon fontSize="small" />
+        </IconButton>
+      ))}
       <IconButton
         size="small"
         aria-label={`Remove the ${NAME[drawing.kind].toLowerCase()}`}

@@ -1,22 +1,18 @@
 import BuildOutlinedIcon from '@mui/icons-material/BuildOutlined';
-import ClearIcon from '@mui/icons-material/Clear';
 import ThumbUpOffAltIcon from '@mui/icons-material/ThumbUpOffAlt';
 import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Note } from '../../../core/model/session';
 import { REGIONS } from '../../../core/anatomy/regions';
-import { player } from '../../../state/bench-player';
 import { activeOf, type Derived } from '../../../state/derived';
 import { edit } from '../../../state/document-store';
 import { noteHere } from '../../../state/finding-use-cases';
 import { setView, useView } from '../../../state/view-store';
-import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';
-import { momentOfFrame } from '../../components/moment-of-frame';
 import { DrawingTools } from './drawing-tools';
+import { FindingRow } from './finding-row';
 
 /**
  * First impressions before any number, passes through the body's regions, notes stamped with clip and frame, quick
@@ -61,7 +57,7 @@ export function LookPanel({ derived }: { readonly derived: Derived }): ReactNode
           {session.notes
             .filter((n) => n.kind === kind)
             .map((n) => (
-              <NoteRow key={n.id} note={n} derived={derived} />
+              <FindingRow key={n.id} note={n} derived={derived} />
             ))}
         </section>
       ))}
@@ -115,55 +111,5 @@ function Passes({ derived }: { readonly derived: Derived }): ReactNode {
         />
       )}
     </section>
-  );
-}
-
-function NoteRow({ note, derived }: { readonly note: Note; readonly derived: Derived }): ReactNode {
-  const words = useCommittedText(note.text, (text) =>
-    edit((s) => {
-      const kept = s.notes.find((n) => n.id === note.id);
-      if (kept) kept.text = text;
-    }),
-  );
-  const fresh = useView((state) => state.freshNote === note.id);
-  useEffect(() => {
-    if (fresh) setView({ freshNote: null });
-  }, [fresh]);
-  const on = derived.clips.find((c) => c.performance.clip.id === note.clipId);
-  const moment = on ? momentOfFrame(derived.movement, on.performance.marks, note.frame) : null;
-  const stamp = [on ? clipName(on) : 'clip removed', `frame ${note.frame + 1}`, moment, note.region]
-    .filter(Boolean)
-    .join(', ');
-  return (
-    <div style={{ marginBottom: 4 }}>
-      <div style={{ display: 'flex', gap: 4, alignItems: 'center' }}>
-        <TextField
-          variant="standard"
-          fullWidth
-          placeholder="What is it?"
-          autoFocus={fresh}
-          slotProps={{ htmlInput: { 'aria-label': `Note: ${stamp}` } }}
-          onKeyDown={(event) => {
-            // The keys of the bench are wanted again.
-            if (event.key === 'Enter') (event.target as HTMLElement).blur();
-          }}
-          {...words}
-        />
-        <IconButton
-          size="small"
-          aria-label="Remove this note"
-          onClick={() =>
-            edit((s) => {
-              s.notes = s.notes.filter((n) => n.id !== note.id);
-            })
-          }
-        >
-          <ClearIcon fontSize="small" />
-        </IconButton>
-      </div>
-      <button type="button" className="row stamp" onClick={() => on && player.goTo(note.clipId, note.frame)}>
-        {stamp}
-      </button>
-    </div>
   );
 }

@@ -19,6 +19,7 @@ export function AsideOfPlan({
 }): ReactNode {
   const { movement, judged, priorities, plan, session } = derived;
   const strengths = judged.filter((j) => j.state === 'strength');
+  const good = session.notes.filter((n) => n.kind === 'good' && n.text);
   const onTarget = judged.filter((j) => j.state === 'on-target');
   const styles = judged.filter((j) => j.state === 'style');
   const betterThan = judged.filter(
@@ -34,6 +35,11 @@ export function AsideOfPlan({
         </Typography>
         {strengths.length + onTarget.length === 0 && <p>None stands out of the measuring error yet.</p>}
         <ul style={{ margin: 0, paddingLeft: 18 }}>
+          {good.map((note) => (
+            <li key={note.id} data-testid="strength-by-eye">
+              {note.text} <span className="pm">seen by eye</span>
+            </li>
+          ))}
           {strengths.map((j) => (
             <li key={j.measure.id} data-testid="strength">
               {nameOf(j)}

@@ -157,7 +157,11 @@ function PlanCard({ item, index, last, derived, onMove, onAsk, onEdit }: PlanCar
       >
         <DragIndicatorIcon />
       </IconButton>
-      <CorrectionCard chainBelow={gap !== null} correction={correctionOf(movement, item, minor)} index={index} />
+      <CorrectionCard
+        chainBelow={gap !== null}
+        correction={correctionOf(movement, item, minor, session.notes)}
+        index={index}
+      />
       {gap && <CauseChain gap={gap} onChoose={show} />}
       {gap && <ScoreParts gap={gap} overridden={session.importances[gap.judged.measure.id] !== undefined} />}
       <div>

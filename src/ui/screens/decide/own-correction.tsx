@@ -9,7 +9,7 @@ import { useForm } from 'react-hook-form';
 import type { OwnCorrection } from '../../../core/model/session';
 import { changeOwnCorrection } from '../../../state/comparison-use-cases';
 
-type Fields = Readonly<Record<Exclude<keyof OwnCorrection, 'id'>, string>>;
+type Fields = Readonly<Record<Exclude<keyof OwnCorrection, 'id' | 'noteId'>, string>>;
 
 const FIELDS: readonly (readonly [keyof Fields, string, boolean])[] = [
   ['title', 'What to work on', false],
@@ -37,7 +37,8 @@ export function OwnCorrectionDialog({
       .split('\n')
       .map((line) => line.trim())
       .filter(Boolean);
-    changeOwnCorrection(correction === 'new' ? null : correction.id, { ...fields, title: fields.title.trim(), drills });
+    const [id, noteId] = correction === 'new' ? [null, null] : [correction.id, correction.noteId];
+    changeOwnCorrection(id, { ...fields, noteId, title: fields.title.trim(), drills });
     onClose();
   };
   return (

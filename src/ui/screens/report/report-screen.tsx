@@ -158,7 +158,7 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
         )}
         {plan.items.map((item, i) => (
           <div key={item.id} style={{ marginBottom: 14, breakInside: 'avoid' }} data-testid="report-correction">
-            <CorrectionCard correction={correctionOf(movement, item, minor)} index={i} />
+            <CorrectionCard correction={correctionOf(movement, item, minor, session.notes)} index={i} />
           </div>
         ))}
         {priorities.dropped.map(({ gap, reason }) => (
@@ -187,6 +187,13 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
               <strong>{nameOf(j)}</strong>: {numbersOf(j)}
             </li>
           ))}
+          {session.notes
+            .filter((n) => n.kind === 'good' && n.text)
+            .map((n) => (
+              <li key={n.id}>
+                Seen by eye: <strong>{n.text}</strong>
+              </li>
+            ))}
           {onTarget.map((j) => (
             <li key={j.measure.id}>
               Good as it is: {nameOf(j)}, {numbersOf(j)}

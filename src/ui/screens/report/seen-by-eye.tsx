@@ -3,6 +3,7 @@ import type { Note } from '../../../core/model/session';
 import type { Derived } from '../../../state/derived';
 import { clipName } from '../../components/clip-name';
 import { momentOfFrame } from '../../components/moment-of-frame';
+import { NumberSaysLine } from '../../components/number-says-line';
 import { RoleName } from '../../components/role-name';
 import { noteKey, panesOf } from './use-stills';
 
@@ -41,6 +42,7 @@ function Finding({ note, derived, stills }: SeenByEyeProps & { readonly note: No
       <p className="pm" style={{ margin: '0 0 6px' }}>
         {where}
       </p>
+      <NumberSaysLine note={note} derived={derived} />
       <div className="stills">
         {compared.map((c) => {
           const { clip } = c.performance;

@@ -1,0 +1,131 @@
+import ClearIcon from '@mui/icons-material/Clear';
+import TuneIcon from '@mui/icons-material/Tune';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useEffect, useState, type ReactNode } from 'react';
+import { REGIONS } from '../../../core/anatomy/regions';
+import { measuresFor } from '../../../core/judgement/by-eye';
+import { measureName } from '../../../core/model/movement';
+import type { Note } from '../../../core/model/session';
+import { player } from '../../../state/bench-player';
+import type { Derived } from '../../../state/derived';
+import { changeNote, noteFromHere, workOnNote } from '../../../state/finding-use-cases';
+import { setView, useView } from '../../../state/view-store';
+import { clipName } from '../../components/clip-name';
+import { momentAt, momentOfFrame } from '../../components/moment-of-frame';
+import { NumberSaysLine } from '../../components/number-says-line';
+import { useCommittedText } from '../../components/use-committed-text';
+
+/** What the eye found, in words: where it is seen, the number that shows the same, and what becomes of it. */
+export function FindingRow({ note, derived }: { readonly note: Note; readonly derived: Derived }): ReactNode {
+  const words = useCommittedText(note.text, (text) => changeNote(note.id, { text }));
+  const [open, setOpen] = useState(false);
+  const fresh = useView((state) => state.freshNote === note.id);
+  useEffect(() => {
+    if (fresh) setView({ freshNote: null });
+  }, [fresh]);
+  const on = derived.clips.find((c) => c.performance.clip.id === note.clipId);
+  const moment = on ? momentOfFrame(derived.movement, on.performance.marks, note.frame) : null;
+  const stamp = [on ? clipName(on) : 'clip removed', `frame ${note.frame + 1}`, moment, note.region]
+    .filter(Boolean)
+    .join(', ');
+  const name = note.text || stamp;
+  const made = derived.session.ownCorrections.some(({ noteId }) => noteId === note.id);
+  const planned = note.measureId !== null && derived.plan.items.some(({ id }) => id === note.measureId);
+  return (
+    <div style={{ marginBottom: 6 }}>
+      <div style={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+        <TextField
+          variant="standard"
+          fullWidth
+          placeholder="What is it?"
+          autoFocus={fresh}
+          slotProps={{ htmlInput: { 'aria-label': `Note: ${stamp}` } }}
+          onKeyDown={(event) => {
+            // The keys of the bench are wanted again.
+            if (event.key === 'Enter') (event.target as HTMLElement).blur();
+          }}
+          {...words}
+        />
+        <IconButton
+          size="small"
+          aria-label={`Where and what of \u201c${name}\u201d`}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          <TuneIcon fontSize="small" />
+        </IconButton>
+        <IconButton size="small" aria-label="Remove this note" onClick={() => changeNote(note.id, null)}>
+          <ClearIcon fontSize="small" />
+        </IconButton>
+      </div>
+      <button type="button" className="row stamp" onClick={() => on && player.goTo(note.clipId, note.frame)}>
+        {stamp}
+      </button>
+      <NumberSaysLine note={note} derived={derived} />
+      {note.kind === 'work-on' &&
+        (made || planned ? (
+          <span className="pm">Among the corrections at Decide.</span>
+        ) : (
+          <Button size="small" onClick={() => workOnNote(derived, note)}>
+            Make it a correction
+          </Button>
+        ))}
+      {open && (
+        <Details
+          note={note}
+          derived={derived}
+          moment={on ? momentAt(derived.movement, on.performance.marks, note.frame) : null}
+        />
+      )}
+    </div>
+  );
+}
+
+interface DetailsProps {
+  readonly note: Note;
+  readonly derived: Derived;
+  /** Id of the moment at its frame. */
+  readonly moment: string | null;
+}
+
+function Details({ note, derived, moment }: DetailsProps): ReactNode {
+  const regions: readonly string[] = derived.session.passes ?? REGIONS;
+  return (
+    <div style={{ display: 'grid', gap: 8, padding: '8px 0 4px' }}>
+      <TextField
+        select
+        size="small"
+        label="The number that shows the same"
+        value={note.measureId ?? ''}
+        onChange={({ target }) => changeNote(note.id, { measureId: target.value || null })}
+      >
+        <MenuItem value="">None</MenuItem>
+        {measuresFor(derived.movement, { moment, region: note.region }).map((measure) => (
+          <MenuItem key={measure.id} value={measure.id}>
+            {measureName(derived.movement, measure)}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        size="small"
+        label="Region"
+        value={note.region ?? ''}
+        onChange={({ target }) => changeNote(note.id, { region: target.value || null })}
+      >
+        <MenuItem value="">None</MenuItem>
+        {[...new Set([...regions, ...(note.region ? [note.region] : [])])].map((region) => (
+          <MenuItem key={region} value={region}>
+            {region}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Button size="small" variant="outlined" onClick={() => noteFromHere(derived, note)}>
+        Set to the frames shown
+      </Button>
+    </div>
+  );
+}
