@@ -31,7 +31,7 @@ const KINDS: readonly (readonly [DrawingKind, string, ReactNode])[] = [
   ['line', 'Line', <ShowChartIcon key="line" fontSize="small" />],
   ['arrow', 'Arrow', <CallMadeIcon key="arrow" fontSize="small" />],
   ['angle', 'Angle', <SquareFootIcon key="angle" fontSize="small" />],
-  ['lines', 'Angle between two lines', <CloseIcon key="lines" fontSize="small" />],
+  ['lines', 'Two lines', <CloseIcon key="lines" fontSize="small" />],
   ['box', 'Box', <CropSquareIcon key="box" fontSize="small" />],
   ['grid', 'Grid', <GridOnIcon key="grid" fontSize="small" />],
   ['circle', 'Circle', <PanoramaFishEyeIcon key="circle" fontSize="small" />],
@@ -61,7 +61,7 @@ export function DrawingTools({ derived }: { readonly derived: Derived }): ReactN
         exclusive
         size="small"
         aria-label="What to draw"
-        sx={{ flexWrap: 'wrap' }}
+        sx={{ '& .MuiToggleButton-root': { p: '5px', flex: 1 } }}
         value={tool === 'draw' ? drawing.kind : null}
         onChange={(_, kind: DrawingKind | null) =>
           setView(kind === null ? { tool: 'move' } : { tool: 'draw', drawing: { ...drawing, kind } })
