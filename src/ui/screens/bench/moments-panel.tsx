@@ -12,6 +12,7 @@ import { confirmAllMoments, confirmMoment, markMoment, proposeMomentsOf } from '
 import { setView } from '../../../state/view-store';
 import { cameraText } from '../../../state/camera-motion-use-cases';
 import { clipName } from '../../components/clip-name';
+import { ProposalsRun } from './proposals-run';
 import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
 
@@ -134,6 +135,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
             );
           })}
       </div>
+      <ProposalsRun derived={derived} />
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
         {derived.panes
           .filter((c) => !c.join && proposedIn(derived, c) > 0)

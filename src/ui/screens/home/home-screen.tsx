@@ -19,8 +19,12 @@ import { missingFeatures } from '../../../state/browser';
 import { notify } from '../../../state/notices';
 import { openSessionFile } from '../../../state/session-files';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
+import { lastTime, type LastTime } from '../../../state/quick-start';
 import { createSession } from '../../../state/session-use-cases';
+import { QuickStart } from './quick-start';
 import { SessionTable } from './session-table';
+
+const SESSION_FILE = /\.(zip|json)$/i;
 
 const countOf = (n: number): string => `${n} ${n === 1 ? 'session' : 'sessions'}`;
 
@@ -45,7 +49,9 @@ export function HomeScreen(): ReactNode {
   const [deleting, setDeleting] = useState<SessionSummary | null>(null);
   const [opening, setOpening] = useState(false);
   const [damaged, setDamaged] = useState<{ readonly file: File; readonly message: string } | null>(null);
+  const [starting, setStarting] = useState<{ readonly files: readonly File[]; readonly last: LastTime } | null>(null);
   const missing = missingFeatures();
+  const videos = useRef<HTMLInputElement>(null);
   const input = useRef<HTMLInputElement>(null);
   const refresh = (): void => void allSessions().then(setSessions);
   useEffect(refresh, []);
@@ -95,8 +101,29 @@ export function HomeScreen(): ReactNode {
     void navigate(`/s/${id}/measure`);
   };
 
+  const begin = async (files: readonly File[]): Promise<void> => {
+    if (files.length > 2)
+      return notify('info', `One or two videos begin a session, not ${files.length}; more are given at Intake.`);
+    setStarting({ files, last: await lastTime() });
+  };
+  /** Session files are opened; anything else begins a session. */
+  const take = (all: FileList | null): void => {
+    const files = [...(all ?? [])];
+    const [first] = files;
+    if (!first) return;
+    if (SESSION_FILE.test(first.name)) void openFile(first);
+    else void begin(files);
+  };
+
   return (
-    <main className="page">
+    <main
+      className="page"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        take(event.dataTransfer.files);
+      }}
+    >
       <div className="inner">
         <Typography variant="h1" gutterBottom>
           Proud Falcon
@@ -117,6 +144,25 @@ export function HomeScreen(): ReactNode {
             <Typography variant="h2" gutterBottom>
               New session
             </Typography>
+            <p style={{ margin: '0 0 12px' }}>
+              <Button variant="contained" sx={{ mr: 1 }} onClick={() => videos.current?.click()}>
+                Begin with one or two videos
+              </Button>
+              or drop them anywhere on this page.
+              <input
+                ref={videos}
+                type="file"
+                multiple
+                accept="video/*,.mkv,.mts,.m2ts,.ts,.avi,.mxf"
+                aria-label="Videos to begin with"
+                className="visually-hidden"
+                tabIndex={-1}
+                onChange={(event) => {
+                  take(event.target.files);
+                  event.target.value = '';
+                }}
+              />
+            </p>
             <form onSubmit={(event) => void onCreate(event)} style={{ display: 'grid', gap: 10 }}>
               <TextField
                 label="Name"
@@ -138,7 +184,7 @@ export function HomeScreen(): ReactNode {
                   </MenuItem>
                 ))}
               </TextField>
-              <Button type="submit" variant="contained" sx={{ justifySelf: 'start' }}>
+              <Button type="submit" variant="outlined" sx={{ justifySelf: 'start' }}>
                 Create
               </Button>
             </form>
@@ -170,14 +216,7 @@ export function HomeScreen(): ReactNode {
             </ul>
           </section>
         </div>
-        <section
-          style={{ marginTop: 20 }}
-          onDragOver={(event) => event.preventDefault()}
-          onDrop={(event) => {
-            event.preventDefault();
-            void openFile(event.dataTransfer.files[0]);
-          }}
-        >
+        <section style={{ marginTop: 20 }}>
           <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginBottom: 6 }}>
             <Typography variant="h2">Sessions</Typography>
             <Button variant="outlined" disabled={opening} onClick={() => input.current?.click()}>
@@ -213,6 +252,7 @@ export function HomeScreen(): ReactNode {
           <a href="/third-party.md">Licences of what is built in</a>
         </p>
       </div>
+      {starting && <QuickStart {...starting} onClose={() => setStarting(null)} />}
       <Dialog open={damaged !== null} onClose={() => setDamaged(null)}>
         <DialogTitle>Open what can be read?</DialogTitle>
         <DialogContent>

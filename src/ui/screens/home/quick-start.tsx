@@ -1,0 +1,141 @@
+import SwapVertIcon from '@mui/icons-material/SwapVert';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { format } from 'date-fns';
+import { useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import type { Role } from '../../../core/model/clip';
+import { LIMITS } from '../../../core/model/limits';
+import { startWith, type LastTime, type Offered } from '../../../state/quick-start';
+import { MOVEMENTS } from '../../../movements';
+import { RoleName } from '../../components/role-name';
+
+interface QuickStartProps {
+  /** One or two videos: the athlete's, then the reference's. */
+  readonly files: readonly File[];
+  readonly last: LastTime;
+  readonly onClose: () => void;
+}
+
+const ROLES = ['athlete', 'reference'] as const;
+
+/** From videos to both pictures side by side: who is in them, what they do, and that they agree. */
+export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode {
+  const navigate = useNavigate();
+  const [swapped, setSwapped] = useState(false);
+  const [offered, setOffered] = useState(last.offered);
+  const [movementId, setMovementId] = useState(last.movementId);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [reading, setReading] = useState(false);
+  const fileOf = (role: Role): File | undefined => {
+    const [first, second] = swapped ? [files[1], files[0]] : files;
+    return role === 'athlete' ? first : second;
+  };
+  const roles = ROLES.filter((role) => fileOf(role));
+  const nameless = roles.some((role) => offered[role].performer.name.trim() === '');
+  const change = (role: Role, part: Partial<Offered>): void =>
+    setOffered({ ...offered, [role]: { ...offered[role], ...part } });
+
+  const start = async (): Promise<void> => {
+    setReading(true);
+    setProblem(null);
+    const athlete = offered.athlete.performer.name.trim();
+    const started = await startWith(
+      roles.map((role) => {
+        const { performer } = offered[role];
+        const agreed = { ...performer, name: performer.name.trim(), consent: true };
+        return { role, file: fileOf(role)!, offered: { ...offered[role], performer: agreed } };
+      }),
+      `${athlete}, ${format(new Date(), 'd MMMM yyyy')}`.slice(0, LIMITS.name),
+      movementId,
+    );
+    setReading(false);
+    if (started.ok) void navigate(`/s/${started.value}/look`);
+    else setProblem(started.issue.message);
+  };
+
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!nameless && !reading) void start();
+        }}
+      >
+        <DialogTitle>Who is in {roles.length === 1 ? 'it' : 'them'}?</DialogTitle>
+        <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
+          {roles.map((role, i) => (
+            <div key={role}>
+              <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginBottom: 8 }}>
+                <RoleName role={role} name={role === 'athlete' ? 'Athlete' : 'Reference'} />
+                <span className="note">{fileOf(role)!.name}</span>
+              </div>
+              <div style={{ display: 'flex', gap: 8 }}>
+                <TextField
+                  label={`Name of the ${role}`}
+                  size="small"
+                  autoFocus={i === 0}
+                  value={offered[role].performer.name}
+                  onFocus={(event) => event.target.select()}
+                  onChange={({ target }) =>
+                    change(role, { performer: { ...offered[role].performer, name: target.value } })
+                  }
+                  sx={{ flex: 1 }}
+                  slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
+                />
+                <TextField
+                  select
+                  label="Moves in the picture"
+                  size="small"
+                  value={offered[role].travel}
+                  onChange={({ target }) => change(role, { travel: target.value as Offered['travel'] })}
+                  sx={{ minWidth: 150 }}
+                >
+                  <MenuItem value="right">To the right</MenuItem>
+                  <MenuItem value="left">To the left</MenuItem>
+                </TextField>
+              </div>
+            </div>
+          ))}
+          {files.length > 1 && (
+            <Button startIcon={<SwapVertIcon />} sx={{ justifySelf: 'start' }} onClick={() => setSwapped(!swapped)}>
+              Exchange the videos
+            </Button>
+          )}
+          <TextField
+            select
+            label="Movement"
+            size="small"
+            value={movementId}
+            onChange={({ target }) => setMovementId(target.value)}
+          >
+            {MOVEMENTS.map((m) => (
+              <MenuItem key={m.id} value={m.id}>
+                {m.sport}: {m.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <p className="note" style={{ margin: 0 }}>
+            Side, view and rate are taken as last time, and can be changed at Intake. Without consent to film and
+            analyse, of a guardian for a minor, the footage must not be used.
+          </p>
+          {problem && (
+            <Alert severity="error">{problem} Create a session and give it at Intake, where it can be converted.</Alert>
+          )}
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" variant="contained" disabled={nameless || reading}>
+            {reading ? 'Reading the videos' : 'Consent is given: start'}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}
