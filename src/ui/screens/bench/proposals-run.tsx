@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { LEAST_SURE } from '../../../core/performance/moments';
 import { player } from '../../../state/bench-player';
@@ -73,10 +73,7 @@ export function ProposalsRun({ derived }: { readonly derived: Derived }): ReactN
     setPassed(new Set([...passed, current!]));
     goOn();
   };
-  // A mark that was set by its own key while it was asked for has been looked at.
-  useEffect(() => {
-    if (current !== null && !at) setCurrent(null);
-  }, [current, at]);
+  // Where its mark was set by its own key the run is over: it has been looked at.
   useHotkeys('enter', confirm, { enabled: running, preventDefault: true }, [at, left, current]);
   useHotkeys('escape', () => setCurrent(null), { enabled: running }, []);
 

@@ -1,9 +1,9 @@
-import { movementOf } from '../../movements';
-import { correctionOfNote } from '../coaching/correction';
-import { momentsOf } from '../model/movement';
-import type { Note } from '../model/session';
-import { measuresFor, numberSays } from './by-eye';
-import type { State } from './state';
+import { movementOf } from '.';
+import { correctionOfNote } from '../core/coaching/correction';
+import { momentsOf } from '../core/model/movement';
+import type { Note } from '../core/model/session';
+import { measuresFor, numberSays } from '../core/judgement/by-eye';
+import type { State } from '../core/judgement/state';
 
 const movement = movementOf('pace-delivery')!;
 
