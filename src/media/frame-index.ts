@@ -1,5 +1,6 @@
 import { ALL_FORMATS, BlobSource, EncodedPacketSink, Input, type EncodedPacket } from 'mediabunny';
 import { fail, ok, type Issue, type Result } from '../core/result';
+import { fileRateOf, holesIn } from '../core/timing/file-rate';
 import type { Rotation } from './rotation';
 
 /** Frames that decode together: from one packet marked as key to the next. */
@@ -160,9 +161,11 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
         width: await track.getDisplayWidth(),
         height: await track.getDisplayHeight(),
         codec,
-        warning: cutWarning(name, span + last.duration, await track.getDurationFromMetadata().catch(() => null)),
+        warning:
+          cutWarning(name, span + last.duration, await track.getDurationFromMetadata().catch(() => null)) ??
+          holesWarning(frameTimes),
         captureRate: await statedCaptureRate(input),
-        fileRate: span > 0 ? nominalRate((frames.length - 1) / span, span) : 30,
+        fileRate: fileRateOf(frameTimes) ?? 30,
       },
       sink,
       config,
@@ -185,6 +188,17 @@ const CUT = { share: 0.03, seconds: 0.2 };
 function cutWarning(name: string, lasts: number, stated: number | null): string | null {
   if (stated === null || stated - lasts < Math.max(CUT.seconds, CUT.share * stated)) return null;
   return `${quote(name)} says it lasts ${stated.toFixed(2)} s but its pictures end after ${lasts.toFixed(2)} s; the copy seems incomplete. What is there can be used; copy it from the camera again for the rest.`;
+}
+
+/** Frames that a camera or a conversion left out: their time stays where it is. */
+function holesWarning(frameTimes: Float64Array): string | null {
+  const holes = holesIn(frameTimes);
+  const [longest] = [...holes].sort((a, b) => b.seconds - a.seconds);
+  if (!longest) return null;
+  const where = `${longest.seconds.toFixed(2)} s between frames ${longest.after + 1} and ${longest.after + 2}`;
+  return holes.length === 1
+    ? `Frames are missing: ${where}. Their time is kept.`
+    : `Frames are missing in ${holes.length} places, the longest ${where}. Their time is kept.`;
 }
 
 /**
@@ -217,42 +231,4 @@ async function dataOf(sink: EncodedPacketSink, frame: Packet): Promise<EncodedPa
   } catch {
     return null;
   }
-}
-
-/** Rates that cameras state. */
-const NOMINAL_RATES = [
-  24000 / 1001,
-  24,
-  25,
-  30000 / 1001,
-  30,
-  48,
-  50,
-  60000 / 1001,
-  60,
-  90,
-  100,
-  120000 / 1001,
-  120,
-  150,
-  180,
-  200,
-  240000 / 1001,
-  240,
-  300,
-  480,
-  500,
-  600,
-  960,
-  1000,
-];
-
-/**
- * The rate that a camera would state for a measured one. Containers round times, to a millisecond at worst (Matroska),
- * so a short clip measures its rate only roughly; a rate that is near none stays as it is.
- */
-function nominalRate(rate: number, span: number): number {
-  const slack = Math.max(0.001, (rate * 0.001) / span);
-  const nearest = NOMINAL_RATES.reduce((best, r) => (Math.abs(r - rate) < Math.abs(best - rate) ? r : best));
-  return Math.round((Math.abs(nearest - rate) <= slack ? nearest : rate) * 1000) / 1000;
 }
