@@ -1,6 +1,7 @@
 import type { DecodedPicture } from './decoded-picture';
 import type { EncodedPacket } from 'mediabunny';
 import { fail, ok, type Issue, type Result } from '../core/result';
+import { Damage, firstDamaged } from './damage';
 import type { FrameIndex, FrameGroup, OpenedTrack } from './frame-index';
 
 export type FrameIssue = Issue<'superseded' | 'damaged' | 'out-of-range'>;
@@ -62,6 +63,7 @@ export class FrameCache {
   private readyAhead = READY_AHEAD;
   private detail = 1;
   private readonly groupOf: Uint32Array;
+  private readonly damage = new Damage();
 
   constructor(
     private readonly index: FrameIndex,
@@ -89,7 +91,7 @@ export class FrameCache {
     this.askedAt = performance.now();
     for (let attempt = 0; !this.kept.has(i); attempt++) {
       if (this.wanted !== i) return fail('superseded', `Frame ${i} is no longer wanted.`);
-      if (attempt > 2) return this.damaged(i);
+      if (attempt > 2 || this.damage.isLost(i)) return this.lost(i);
       const group = this.groupOf[i]!;
       if (
         !this.job ||
@@ -103,7 +105,10 @@ export class FrameCache {
       const job = this.job!;
       job.ahead = false;
       await Promise.race([new Promise<void>((arrived) => this.await(i, arrived)), job.done]);
-      if (job.error && !this.kept.has(i) && this.wanted === i) return this.damaged(i);
+      if (!job.error || this.kept.has(i) || this.wanted !== i) continue;
+      // One damaged packet ends a decoder: what comes after it is decoded without it.
+      if (!(await this.leaveOutDamage(group))) return this.lost(i);
+      attempt = -1;
     }
     const frame = this.kept.get(i)!;
     // A turn of direction makes reading ahead the other way worthless.
@@ -231,7 +236,18 @@ export class FrameCache {
       : null;
   }
 
-  private damaged(i: number): Result<never, FrameIssue> {
+  /** Finds the packet that stops the decoder, and leaves it out from now on. */
+  private async leaveOutDamage(group: number): Promise<boolean> {
+    this.cancel();
+    const { lastPacket } = this.index.groups[group]!;
+    const key = await this.keyOf(group).catch(() => null);
+    const packet = key && (await firstDamaged(this.track, key, lastPacket, this.damage));
+    if (!packet) return false;
+    return this.damage.leaveOut(packet.sequenceNumber, this.frameAt(packet.microsecondTimestamp));
+  }
+
+  private lost(i: number): Result<never, FrameIssue> {
+    this.damage.lose(i);
     return fail(
       'damaged',
       `Frame ${i + 1} could not be decoded: the clip is damaged there. Step past it, or copy the file from the camera again.`,
@@ -346,6 +362,7 @@ export class FrameCache {
     let drawBefore = job.jumpedTo === null ? Infinity : job.jumpedTo - group.first + 1 + HELD_BACK;
     for await (const packet of this.track.sink.packets(key)) {
       if (job.cancelled || packet.sequenceNumber > group.lastPacket) break;
+      if (this.damage.leavesOut(packet.sequenceNumber)) continue;
       if (drawBefore-- === 0) await this.letDraw(job);
       if (job.cancelled) break;
       decoder.decode(packet.toEncodedVideoChunk());

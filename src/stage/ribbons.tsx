@@ -14,6 +14,8 @@ export interface RibbonClip {
   readonly pins: readonly { readonly moment: string; readonly name: string; readonly at: number }[];
   readonly playhead: number | null;
   readonly thumbnails: readonly { readonly at: number; readonly address: string }[];
+  /** Times of frames that cannot be shown. */
+  readonly gaps: readonly number[];
 }
 
 /** A pin that is being dragged or has the keyboard. */
@@ -230,6 +232,19 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                   </g>
                 );
               })}
+              {clip.gaps.filter(inside).map((at) => (
+                <rect
+                  key={at}
+                  className="gap"
+                  data-testid={`gap-${clip.id}`}
+                  x={x(at) - 1.5}
+                  y={y}
+                  width={3}
+                  height={BAR}
+                >
+                  <title>A frame that cannot be decoded</title>
+                </rect>
+              ))}
               {clip.pins.map((pin) => {
                 const at = x(pinAt(clip, pin.moment)!);
                 const above = style.mark === 'circle';

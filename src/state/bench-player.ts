@@ -5,6 +5,7 @@ import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { momentTimes } from '../core/performance/moments';
 import type { Performance } from '../core/performance/performance';
 import type { Movement } from '../core/model/movement';
+import type { Issue, Result } from '../core/result';
 import type { ClipSource } from '../media/clip-source';
 import type { BenchClip } from './derived';
 import { notify } from './notices';
@@ -28,6 +29,8 @@ const LONGEST_TICK_SECONDS = 0.12;
 
 /** Pictures of which it is remembered when they were shown: more than a busy page falls behind. */
 const REMEMBERED = 120;
+
+const isDamaged = (result: Result<unknown, Issue>): boolean => !result.ok && result.issue.code === 'damaged';
 
 /**
  * Runs the panes from one clock: the real time of the first performance (the athlete's where there is one). The other
@@ -396,6 +399,43 @@ export class BenchPlayer {
     void this.work();
   }
 
+  /** Remembers a frame that cannot be decoded; the first of a clip is said. */
+  private gap(clipId: string, frame: number): void {
+    const { gaps } = useView.getState();
+    const known = gaps[clipId] ?? [];
+    if (known.includes(frame)) return;
+    setView({ gaps: { ...gaps, [clipId]: [...known, frame] } });
+    const name = this.of(clipId)?.performance.clip.fileName ?? 'the clip';
+    if (known.length === 0)
+      notify(
+        'error',
+        `Frame ${frame + 1} of \u201c${name}\u201d cannot be decoded: the file is damaged there. Such frames are stepped over and marked on its ribbon; copy the file from the camera again.`,
+      );
+  }
+
+  /** The same pictures with the next frame that may be shown for each clip that has none; null where there is none. */
+  private steppedOver(
+    wanted: Readonly<Record<string, number>>,
+    lost: readonly string[],
+  ): Readonly<Record<string, number>> | null {
+    const { gaps, shown } = useView.getState();
+    const next: Record<string, number> = { ...wanted };
+    for (const id of lost) {
+      const last = (this.of(id)?.performance.times.length ?? 0) - 1;
+      const by = wanted[id]! < (shown[id] ?? 0) ? -1 : 1;
+      const free = (from: number, step: number): number => {
+        let frame = from;
+        while (frame >= 0 && frame <= last && gaps[id]!.includes(frame)) frame += step;
+        return frame;
+      };
+      const onwards = free(wanted[id]!, by);
+      const frame = onwards >= 0 && onwards <= last ? onwards : free(wanted[id]!, -by);
+      if (frame < 0 || frame > last) return null;
+      next[id] = frame;
+    }
+    return next;
+  }
+
   private async work(): Promise<void> {
     this.busy = true;
     try {
@@ -413,9 +453,17 @@ export class BenchPlayer {
           this.history = [...this.history.slice(1 - REMEMBERED), { at: performance.now(), frames: wanted }];
         } else {
           for (const result of results) if (result.ok) result.value.close();
-          if (issue && !issue.ok) {
+          const lost = ids.filter((_, i) => isDamaged(results[i]!));
+          for (const id of lost) this.gap(id, wanted[id]!);
+          if (issue && !issue.ok && lost.length === 0) {
             notify('error', issue.issue.message);
             setView({ playing: false });
+          }
+          const over = lost.length > 0 ? this.steppedOver(wanted, lost) : null;
+          // While it plays the clock goes on by itself.
+          if (over && this.target === wanted) {
+            this.target = over;
+            continue;
           }
         }
         if (this.target === wanted) this.target = null;

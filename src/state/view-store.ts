@@ -28,6 +28,8 @@ export interface ViewState {
   /** Moments between which it plays; null plays the whole clip. */
   readonly region: { readonly from: string; readonly to: string } | null;
   readonly loop: boolean;
+  /** Clip id -> frames that cannot be decoded, as far as they were asked for. */
+  readonly gaps: Readonly<Record<string, readonly number[]>>;
   readonly speed: Speed;
   readonly overlays: boolean;
   readonly followBody: boolean;
@@ -110,6 +112,7 @@ export const useView = create<ViewState>(() => ({
   playing: false,
   region: null,
   loop: false,
+  gaps: {},
   speed: 0.25,
   overlays: true,
   followBody: true,

@@ -1,8 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { mkdirSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { addClip, createSession, goToStep } from '../../demo/drive-job';
+import { addClip, createSession, goToStep, shownFrame } from '../../demo/drive-job';
 import { ffmpeg, makeCodedClip } from '../fixtures/coded-clips';
+import { damagePacket } from '../fixtures/damaged-packet';
 import { fixtureClip, watchErrors } from './pages';
 
 const folder = path.join(import.meta.dirname, '..', '..', 'test-results', 'broken');
@@ -42,6 +43,14 @@ test.describe('files that are not what they should be', () => {
       cut(at('index-first.mp4'), `index-first-${share}.mp4`, share / 100);
       cut(fixtureClip('coded-vp9-120.webm'), `webm-${share}.webm`, share / 100);
     }
+    makeCodedClip(folder, {
+      file: 'one-group.mp4',
+      codec: 'h264',
+      rate: 60,
+      frames: 120,
+      group: 60,
+      size: '512x288',
+    });
     writeFileSync(at('zero.mp4'), '');
     writeFileSync(at('letter.mp4'), 'Dear analyst, the video is on the other card.\n');
     makeCodedClip(folder, { file: 'one-frame.mp4', codec: 'h264', rate: 60, frames: 1, group: 1, size: '512x288' });
@@ -134,6 +143,36 @@ test.describe('files that are not what they should be', () => {
         ),
       );
     }
+    expect(errors).toEqual([]);
+  });
+
+  test('a frame that cannot be decoded is stepped over, said once and marked on the ribbon', async ({
+    page,
+    baseURL,
+  }) => {
+    const errors = watchErrors(page);
+    const time = damagePacket(at('one-group.mp4'), at('damaged.mp4'), 30);
+    const bad = Math.round(time * 60);
+    await createSession(page, baseURL!, 'Damaged');
+    await addClip(page, 'athlete', at('damaged.mp4'), { name: 'Sela Orr' });
+    await goToStep(page, 'Look');
+    await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+    const seen = new Set<number>();
+    for (let n = 0; n < 150 && (await shownFrame(page, 'athlete')) < 60; n++) {
+      const shown = await shownFrame(page, 'athlete');
+      seen.add(shown);
+      await page.keyboard.press('ArrowRight');
+      await expect.poll(() => shownFrame(page, 'athlete')).toBeGreaterThan(shown);
+    }
+    // Every frame but the damaged one, as another decoder shows them.
+    const missing = Array.from({ length: 60 }, (_, i) => i).filter((i) => !seen.has(i));
+    expect(missing).toEqual([bad]);
+    await expect(page.getByText(/of “damaged.mp4” cannot be decoded/)).toHaveCount(1);
+    await expect(page.getByTestId('gap-athlete')).toHaveCount(1);
+    // Back over it, too.
+    await page.keyboard.press('Control+ArrowLeft');
+    for (let n = 0; n < 20; n++) await page.keyboard.press('ArrowLeft');
+    await expect.poll(() => shownFrame(page, 'athlete')).toBeLessThan(bad);
     expect(errors).toEqual([]);
   });
 

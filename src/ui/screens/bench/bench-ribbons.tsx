@@ -7,7 +7,7 @@ import { Ribbons, type HeldPin, type RibbonClip } from '../../../stage/ribbons';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { markMoment } from '../../../state/event-use-cases';
-import { setView, useView } from '../../../state/view-store';
+import { setView, useView, type ViewState } from '../../../state/view-store';
 import { signedMilliseconds } from '../../components/format';
 import { PinLoupe } from './pin-loupe';
 import { fromAxis, ribbonClips, showSpan, shownSpan, toAxis } from './ribbon-span';
@@ -51,7 +51,7 @@ export function BenchRibbons({
     <div className="ribbon-frame">
       {held && heldFrame !== null && <PinLoupe performance={performanceOf(held.clipId)} frame={heldFrame} x={held.x} />}
       <Ribbons
-        clips={on.map((clip) => ribbonOf(clip, derived, view.shown[clip.performance.clip.id] ?? 0, thumbnails))}
+        clips={on.map((clip) => ribbonOf(clip, derived, view, thumbnails))}
         phases={movement.phases}
         threads={threadsOf(derived, on, view.mode === 'locked' ? view.lockMoment : null)}
         currentMoment={currentMoment}
@@ -85,7 +85,7 @@ export function BenchRibbons({
 function ribbonOf(
   { id, look, performance }: BenchClip,
   { movement }: Derived,
-  shown: number,
+  { shown, gaps }: Pick<ViewState, 'shown' | 'gaps'>,
   thumbnails: Thumbnails,
 ): RibbonClip {
   const { times, clip, marks } = performance;
@@ -99,8 +99,9 @@ function ribbonOf(
     pins: movement.moments.flatMap((m) =>
       marks[m.id] === undefined ? [] : [{ moment: m.id, name: m.name, at: axis(marks[m.id]!) }],
     ),
-    playhead: axis(shown),
+    playhead: axis(shown[clip.id] ?? 0),
     thumbnails: (thumbnails[clip.id] ?? []).map(({ frame, address }) => ({ at: axis(frame), address })),
+    gaps: (gaps[clip.id] ?? []).map(axis),
   };
 }
 
