@@ -125,7 +125,7 @@ test.describe('files that are not what they should be', () => {
     const card = page.getByTestId('intake-athlete');
     const offer = async (name: string): Promise<void> => card.locator('input[type=file]').setInputFiles(at(name));
     await offer('one-frame.mp4');
-    await expect(card).toContainText('one-frame.mp4: 512 × 288, 1 frames');
+    await expect(card).toContainText('one-frame.mp4: 512 × 288, 1 frame,');
     await offer('really-webm.mov');
     await expect(card).toContainText('really-webm.mov: 512 × 288, 360 frames');
     await offer('huge-claim.mp4');

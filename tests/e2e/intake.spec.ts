@@ -114,6 +114,18 @@ test('a phone that says how fast it filmed is asked no more', async ({ page, bas
   await expect(card).toContainText('Slow motion: the file plays 8.0 times slower than life');
 });
 
+test('a conversion goes on while one works elsewhere, and arrives', async ({ page, baseURL }) => {
+  await createSession(page, baseURL!, 'Elsewhere');
+  const card = page.getByTestId('intake-athlete');
+  await card.locator('input[type=file]').setInputFiles(fixtureClip('unknown-codec.mp4'));
+  await card.getByRole('button', { name: 'Convert it on this machine' }).click();
+  await goToStep(page, 'Report');
+  await expect(page.getByText('“unknown-codec.mp4” is converted and waits at Intake.')).toBeVisible();
+  await goToStep(page, 'Intake');
+  await expect(card.getByRole('button', { name: 'Use as athlete' })).toBeVisible();
+  await expect(card).toContainText('10 frames');
+});
+
 test('a clip that the browser cannot decode is converted on request, with every frame', async ({ page, baseURL }) => {
   await createSession(page, baseURL!, 'Converted');
   const card = page.getByTestId('intake-athlete');

@@ -6,7 +6,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useId, useRef, useState, type DragEvent, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useId, useRef, useState, type DragEvent, type ReactNode } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { z } from 'zod';
 import {
@@ -17,14 +17,8 @@ import {
   type Clip,
   type Role,
 } from '../../../core/model/clip';
-import {
-  addClip,
-  converterState,
-  changeClip,
-  convertFile,
-  probeFile,
-  type ProbedFile,
-} from '../../../state/clip-use-cases';
+import { addClip, converterState, changeClip, probeFile, type ProbedFile } from '../../../state/clip-use-cases';
+import { convertFor, placeKey, whenConverted } from '../../../state/conversions';
 import type { FigureAnswers } from '../../../core/tracks/figure';
 import { useDocument } from '../../../state/document-store';
 import { addFigure, isPointFile, probePoints, turnFigure, type ProbedPoints } from '../../../state/point-files';
@@ -59,7 +53,14 @@ type FormValues = z.infer<typeof formSchema>;
 /** What the server may be able to read where the browser cannot. */
 const NEEDS_CONVERSION: ReadonlySet<string> = new Set(['unknown-codec', 'not-a-video']);
 
-const durationOf = (times: Float64Array): string => `${(times[times.length - 1]! / 1e6).toFixed(2)} s`;
+/** How long a file plays, its last frame included. */
+function durationOf({ frameTimes, fileRate }: Pick<Clip, 'frameTimes' | 'fileRate'>): string {
+  const seconds = frameTimes[frameTimes.length - 1]! / 1e6 + 1 / fileRate;
+  if (seconds < 90) return `${seconds.toFixed(2)} s`;
+  return `${Math.floor(seconds / 60)} min ${Math.round(seconds % 60)} s`;
+}
+
+const framesOf = (count: number): string => `${count} ${count === 1 ? 'frame' : 'frames'}`;
 
 function defaults(clip: Clip | null, probed: ProbedFile | null, first: Clip | null): FormValues {
   return {
@@ -138,11 +139,20 @@ export function ClipIntake({
     setProblem(result.issue.message);
     if (NEEDS_CONVERSION.has(result.issue.code) && (await converterState()) !== 'lacking') setConvertible(file);
   };
-  const convert = async (file: File): Promise<void> => {
+  const place = placeKey(
+    useDocument((state) => state.session?.id ?? ''),
+    id,
+  );
+  // A conversion goes on while somebody works elsewhere, and arrives here.
+  const arrived = useEffectEvent((file: File | null, message: string | null) => {
+    if (file) void take(file);
+    else setProblem(message);
+  });
+  useEffect(() => whenConverted(place, (file, message) => arrived(file, message)), [place]);
+  const convert = (file: File): void => {
     setConvertible(null);
-    const converted = await convertFile(file);
-    if (converted.ok) await take(converted.value);
-    else setProblem(converted.issue.message);
+    setProblem(null);
+    void convertFor(place, file);
   };
   const onDrop = (event: DragEvent): void => {
     event.preventDefault();
@@ -196,7 +206,7 @@ export function ClipIntake({
           {clip ? ' The clip that was here stays.' : ''}
           {convertible && (
             <div>
-              <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void convert(convertible)}>
+              <Button variant="outlined" sx={{ mt: 1 }} onClick={() => convert(convertible)}>
                 Convert it on this machine
               </Button>
             </div>
@@ -309,8 +319,8 @@ function ClipForm({ role, clip, first, probed, points, onDone, onProblem }: Clip
       {index && (
         <div style={{ fontSize: '.86rem' }}>
           {probed ? `${probed.file.name}: ` : ''}
-          {index.width} × {index.height}, {index.frameTimes.length} frames, {index.fileRate} frames per second in the
-          file, {durationOf(index.frameTimes)}, {index.codec}
+          {index.width} × {index.height}, {framesOf(index.frameTimes.length)}, {index.fileRate} frames per second in the
+          file, {durationOf(index)}, {index.codec}
         </div>
       )}
       {probed?.index.warning && <Alert severity="info">{probed.index.warning}</Alert>}
