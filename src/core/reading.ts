@@ -51,6 +51,7 @@ export type NotMeasurableReason =
   | 'point-missing'
   | 'wrong-view'
   | 'camera-moves'
+  | 'film-cut'
   | 'view-too-oblique'
   | 'no-crossing'
   | 'too-uncertain'

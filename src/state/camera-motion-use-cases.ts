@@ -93,8 +93,17 @@ function driftText({ clip, bodyHeight }: Performance): string {
 export function cameraText(performance: Performance): CameraText | null {
   const state = cameraState(performance.clip.camera);
   if (state.kind === 'unknown') return null;
-  const moves = state.kind !== 'still';
+  const { cuts } = performance.clip.camera!;
+  const moves = state.kind !== 'still' || cuts.length > 0;
   const takenOut = moves && cameraRefusal(performance, 'place') === null;
+  if (cuts.length > 0)
+    return {
+      text: `${cameraWords(state)}, and the film is cut before ${cuts.length === 1 ? 'frame' : 'frames'} ${cuts.map((frame) => frame + 1).join(', ')}`,
+      moves,
+      takenOut,
+      measured:
+        'Lengths, paths and heights are not measured over several shots; angles and times within one are. Use a file that holds one shot for the rest.',
+    };
   return {
     text: cameraWords(state),
     moves,

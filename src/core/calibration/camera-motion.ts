@@ -1,6 +1,7 @@
 import { similarity, transform } from '../geometry/similarity';
 import type { Vec2 } from '../geometry/vec2';
 import type { CameraPath, TurnedPath } from '../model/clip';
+import { isCut } from './cut';
 import { cornersOf, pyramidOf, trackCorners, type Corner, type Gray } from './optical-flow';
 import {
   AS_AT_FIRST,
@@ -182,10 +183,14 @@ interface Look {
   readonly frame: number;
   readonly pose: Pose;
   readonly share: number;
+  /** It begins another shot. */
+  readonly cut: boolean;
   /** The look that it was compared with, and what was found; null for the first. */
   readonly from: { readonly look: number; readonly found: Found } | null;
 }
 
+/** Where more of the corners than this are found again there was no cut. */
+const CUT_SHARE = 0.2;
 /** A corner that grew or turned more than this is not found again where it is: logarithm of a size, radians. */
 const MOST_GROWTH = 0.25;
 const MOST_ROLL = 0.25;
@@ -212,13 +217,13 @@ export class CameraFollower {
   /** @param hidden where people are in it, shares of its sides */
   look(frame: number, picture: Gray, hidden: readonly Hidden[]): void {
     this.looks.push({ frame, ...this.find(picture) });
-    this.anchor ??= { look: 0, prepared: prepare(picture, hidden) };
+    this.anchor ??= { look: this.looks.length - 1, prepared: prepare(picture, hidden) };
     this.last = picture;
     this.lastHidden = hidden;
   }
 
   private find(picture: Gray): Omit<Look, 'frame'> {
-    if (!this.anchor || !this.last) return { pose: AS_IT_WAS, share: 1, from: null };
+    if (!this.anchor || !this.last) return { pose: AS_IT_WAS, share: 1, cut: false, from: null };
     const pyramid = pyramidOf(picture);
     const found = this.fromAnchor(pyramid, this.lastStep);
     const alike =
@@ -226,7 +231,8 @@ export class CameraFollower {
       Math.abs(found.from!.found.step.roll) < MOST_ROLL;
     if ((found.share >= LEAST_SHARE && alike) || this.anchor.look === this.looks.length - 1) return found;
     this.anchor = { look: this.looks.length - 1, prepared: prepare(this.last, this.lastHidden) };
-    return this.fromAnchor(pyramid, this.goingOn());
+    const further = this.fromAnchor(pyramid, this.goingOn());
+    return further.share < CUT_SHARE && isCut(this.last, picture) ? this.newShot() : further;
   }
 
   /** The step that there will be if the camera goes on as it went. */
@@ -244,7 +250,19 @@ export class CameraFollower {
     const { look, prepared } = this.anchor!;
     const found = find(prepared, pyramid, expected);
     this.lastStep = found.step.share >= LEAST_SHARE ? found.step : AS_IT_WAS;
-    return { pose: after(this.looks[look]!.pose, found.step), share: found.step.share, from: { look, found } };
+    return {
+      pose: after(this.looks[look]!.pose, found.step),
+      share: found.step.share,
+      cut: false,
+      from: { look, found },
+    };
+  }
+
+  /** A shot begins as the one before it ended: what lies between is another place. */
+  private newShot(): Omit<Look, 'frame'> {
+    this.anchor = null;
+    this.lastStep = AS_IT_WAS;
+    return { pose: this.looks.at(-1)!.pose, share: 1, cut: true, from: null };
   }
 
   path(): CameraPath {
@@ -256,6 +274,7 @@ export class CameraFollower {
       scale: column(({ pose }) => pose.scale),
       roll: column(({ pose }) => pose.roll),
       share: column(({ share }) => share),
+      cuts: this.looks.filter(({ cut }) => cut).map(({ frame }) => frame),
       turned: this.turned(),
     };
   }
@@ -282,7 +301,8 @@ export class CameraFollower {
     for (const { from, share } of this.looks) {
       const before = from ? stands[from.look]! : null;
       if (!from || !before) {
-        stands.push({ ...AS_AT_FIRST, own: 0, drift: 0 });
+        const last = stands.at(-1);
+        stands.push(last ? { ...last, own: 0 } : { ...AS_AT_FIRST, own: 0, drift: 0 });
         continue;
       }
       const fit = fitStep(from.found.pairs, focal * before.zoom, from.found.step);

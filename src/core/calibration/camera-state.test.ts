@@ -17,6 +17,7 @@ const camera = (of: (i: number) => Partial<Record<'x' | 'y' | 'scale' | 'roll' |
     scale: column('scale', 1),
     roll: column('roll', 0),
     share: column('share', 0.9),
+    cuts: [],
     turned: null,
   };
 };
@@ -97,6 +98,20 @@ test.each([
   const moved = readings.filter(([, r]) => !r.measurable && r.reason === 'camera-moves').map(([name]) => name);
   expect(moved).toEqual(refused);
   expect(readings.filter(([name, r]) => !r.measurable && !moved.includes(name)).map(([name]) => name)).toEqual([]);
+});
+
+test('over a cut nothing is measured; in one shot what lies at one place of the picture is not', () => {
+  // Between the two moments, 8 and 32.
+  const refused = Object.entries(MEASURES).flatMap(([name, m]) => {
+    const reading = evaluateMeasure(m, performance({ ...STILL, cuts: [20] }));
+    return reading.measurable ? [] : [[name, reading.reason]];
+  });
+  const measurable = ['an angle of the body', 'a lean'];
+  expect(refused).toEqual(
+    Object.keys(MEASURES).flatMap((name) => (measurable.includes(name) ? [] : [[name, 'film-cut']])),
+  );
+  const after = evaluateMeasure(MEASURES['its change'], performance({ ...STILL, cuts: [36] }));
+  expect(after.measurable).toBe(true);
 });
 
 test('no contact is proposed from a picture that moves, and what hangs on one is unsure', () => {

@@ -63,5 +63,6 @@ export const withoutHold = (): CameraPath => ({
   scale: Float64Array.of(1),
   roll: Float64Array.of(0),
   share: Float64Array.of(0),
+  cuts: [],
   turned: null,
 });

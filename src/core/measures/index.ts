@@ -2,7 +2,7 @@ import { viewRefusal } from '../calibration/view';
 import type { Primitive } from '../geometry/primitives';
 import { momentsOf, type Measure, type MeasureKind, type PointRef } from '../model/movement';
 import type { UsualWords } from '../model/words';
-import { cameraRefusal } from '../performance/camera-refusal';
+import { cameraRefusal, cutRefusal } from '../performance/camera-refusal';
 import { unsureMoment } from '../performance/moments';
 import type { Performance } from '../performance/performance';
 import { momentMissing, words } from '../performance/phase';
@@ -74,7 +74,14 @@ export function evaluateMeasure(measure: Measure, performance: Performance): Rea
   );
   if (outside !== undefined)
     return notMeasurable('moment-missing', `The moment "${words(outside)}" lies outside the clip`, 'Mark it again.');
-  return (kind.needsSureMoments ? unsureMoment(performance, moments) : null) ?? kind.evaluate(measure, performance);
+  return (
+    cutRefusal(
+      performance,
+      moments.map((id) => performance.marks[id]!),
+    ) ??
+    (kind.needsSureMoments ? unsureMoment(performance, moments) : null) ??
+    kind.evaluate(measure, performance)
+  );
 }
 
 /** One value of a measure minus another, SI. */

@@ -56,6 +56,8 @@ export const cameraPathSchema = z.object({
   roll: samples(Float64Array),
   /** Share of the corners of the background that moved so, 0..1. */
   share: samples(Float64Array),
+  /** First frames of further shots: the film is cut before each. */
+  cuts: z.array(z.number().int().positive()).max(LIMITS.frames).default([]),
   /**
    * The same as a camera that turns about its place and zooms, by which points are brought to one picture; null where it
    * was not told.

@@ -5,11 +5,29 @@ import type { Performance } from './performance';
 
 const REMEDY = 'Film it with a camera that stands still, or measure what does not depend on it.';
 
+const ONE_SHOT = 'Use a file that holds one shot.';
+
+/** Why nothing can be said of a time over which the film is cut; null where all frames lie in one shot. */
+export function cutRefusal({ clip }: Pick<Performance, 'clip'>, frames: readonly number[]): NotMeasurable | null {
+  const [first, last] = [Math.min(...frames), Math.max(...frames)];
+  const cut = clip.camera?.cuts.find((frame) => first < frame && frame <= last);
+  return cut === undefined
+    ? null
+    : notMeasurable('film-cut', `The film is cut before frame ${cut + 1}, between its moments`, ONE_SHOT);
+}
+
 /** Why something that needs the picture to stay cannot be told from a performance; null where it can. */
 export function cameraRefusal(
   { clip, slides }: Pick<Performance, 'clip' | 'slides'>,
   need: PictureNeed,
 ): NotMeasurable | null {
+  const cut = clip.camera?.cuts[0];
+  if (cut !== undefined && (need === 'size' || need === 'place'))
+    return notMeasurable(
+      'film-cut',
+      `The film is cut before frame ${cut + 1}: what is seen in one shot lies elsewhere in the next`,
+      ONE_SHOT,
+    );
   const state = cameraState(clip.camera);
   if (need === 'nothing' || state.kind === 'unknown' || state.kind === 'still') return null;
   if (state.kind === 'no hold')

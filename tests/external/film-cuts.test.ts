@@ -1,0 +1,99 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { CameraFollower } from '../../src/core/calibration/camera-motion';
+import { grayPictures } from '../fixtures/moving-clip';
+
+/** Films that ffmpeg cut together of the demo's shots, the frame of each cut known; and shots without any. */
+const clip = (name: string): string => path.join(import.meta.dirname, '..', '..', 'demo', 'clips', `${name}.webm`);
+const RATE = 15;
+jest.setTimeout(120_000);
+
+let folder = '';
+beforeAll(() => (folder = mkdtempSync(path.join(tmpdir(), 'cuts-'))));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function cutsIn(file: string): readonly number[] {
+  const follower = new CameraFollower();
+  grayPictures(file, `fps=${RATE}`, [320, 180]).forEach((picture, i) => follower.look(i, picture, []));
+  return follower.path().cuts;
+}
+
+/** So many pictures of each clip, one after the other. */
+function joined(parts: readonly (readonly [name: string, pictures: number])[]): string {
+  const file = path.join(folder, `${parts.map(([name]) => name).join('+')}.mkv`);
+  const inputs = parts.flatMap(([name]) => ['-i', clip(name)]);
+  const shots = parts.map(
+    ([, pictures], i) => `[${i}:v]fps=${RATE},trim=end_frame=${pictures},scale=640:360,setsar=1[s${i}]`,
+  );
+  const filter = `${shots.join(';')};${parts.map((_, i) => `[s${i}]`).join('')}concat=n=${parts.length}[out]`;
+  execFileSync('ffmpeg', [
+    '-y',
+    '-v',
+    'error',
+    ...inputs,
+    '-filter_complex',
+    filter,
+    '-map',
+    '[out]',
+    '-c:v',
+    'libx264',
+    '-crf',
+    '20',
+    file,
+  ]);
+  return file;
+}
+
+it.each([
+  [
+    [
+      ['pace-side-athlete', 14],
+      ['pace-front-athlete', 14],
+    ],
+    [14],
+  ],
+  [
+    [
+      ['pace-side-athlete', 10],
+      ['pace-overhead-athlete', 12],
+      ['pace-side-athlete', 10],
+    ],
+    [10, 22],
+  ],
+  [
+    [
+      ['walk-side-athlete', 12],
+      ['hurdle-side-reference', 10],
+    ],
+    [12],
+  ],
+  [
+    [
+      ['walk-side-athlete-pans', 12],
+      ['walk-side-reference', 12],
+    ],
+    [12],
+  ],
+] as const)('%j is cut before %j', (parts, cuts) => expect(cutsIn(joined(parts))).toEqual(cuts));
+
+it.each([
+  'pace-side-reference',
+  'pace-overhead-athlete',
+  'pace-front-reference',
+  'walk-crossing',
+  'hurdle-oblique-athlete',
+  'pace-side-athlete-pans',
+  'walk-side-athlete-pans',
+  'hurdle-side-athlete-zooms',
+  'walk-side-reference-hand-held',
+])('%s has no cut', (name) => expect(cutsIn(clip(name))).toEqual([]));
+
+it('a whip of the camera is no cut', () => {
+  const file = path.join(folder, 'whip.mkv');
+  // A window that goes a third of its width from picture to picture.
+  const filter = `fps=${RATE},trim=end_frame=8,crop=iw*0.4:ih:iw*0.08*n:0,scale=640:360`;
+  execFileSync('ffmpeg', ['-y', '-v', 'error', '-i', clip('pace-side-athlete'), '-vf', filter, file]);
+  expect(cutsIn(file)).toEqual([]);
+});
