@@ -110,6 +110,43 @@ describe('converting', () => {
     expect((await fetch(`${address}/${id}`)).status).toBe(404);
   });
 
+  it('makes a picture of each field of an interlaced clip, in the order in which they were taken', async () => {
+    const source = path.join(folder, 'interlaced.avi');
+    // A bar that goes on by four pixels fifty times a second, as fields of 25 pictures, and an odd width.
+    const bar = "geq=lum='if(lt(abs(X-4*N-10),6),235,16)':cb=128:cr=128";
+    const fields = `${bar},tinterlace=interleave_top,setfield=tff`;
+    ffmpeg([
+      ...['-f', 'lavfi', '-i', 'color=black:size=320x240:rate=50:duration=1', '-vf', fields],
+      ...['-c:v', 'mpeg2video', '-flags', '+ilme+ildct', '-q:v', '2', source],
+    ]);
+    const { id } = (await (await post(readFileSync(source))).json()) as View;
+    const ended = await finished(id);
+    expect(ended).toMatchObject({ state: 'done' });
+    expect(ended.message).toMatch(/interlaced.*twice as many/);
+    const result = path.join(folder, 'interlaced.out.mp4');
+    writeFileSync(result, Buffer.from(await (await fetch(`${address}/${id}/clip`)).arrayBuffer()));
+    const times = timesOf(result);
+    expect(times).toHaveLength(50);
+    times.forEach((time, i) => expect(Math.abs(time - i * 20_000)).toBeLessThan(100));
+    const raw = execFileSync('ffmpeg', ['-v', 'error', '-i', result, '-f', 'rawvideo', '-pix_fmt', 'gray', '-'], {
+      maxBuffer: 1e8,
+    });
+    const middles = times.map((_, n) => {
+      const row = raw.subarray(n * 320 * 240 + 320 * 120, n * 320 * 240 + 320 * 121);
+      const weights = [...row].map((v) => Math.max(0, v - 60));
+      return weights.reduce((sum, w, x) => sum + w * x, 0) / weights.reduce((sum, w) => sum + w, 0);
+    });
+    middles.slice(2, 48).forEach((middle, i) => expect(middle - middles[i + 1]!).toBeCloseTo(4, -0.3));
+  });
+
+  it('takes a clip with odd sides', async () => {
+    const source = path.join(folder, 'odd.avi');
+    ffmpeg(['-f', 'lavfi', '-i', 'testsrc2=size=321x241:rate=30:duration=0.5', '-c:v', 'mjpeg', source]);
+    const { id } = (await (await post(readFileSync(source))).json()) as View;
+    expect(await finished(id)).toMatchObject({ state: 'done', message: '' });
+    await conversions.end(id);
+  });
+
   it('leaves nothing behind when it is cancelled in the middle', async () => {
     const { id } = (await (await post(readFileSync(path.join(folder, 'long.mp4')))).json()) as View;
     while ((await view(id)).state !== 'converting') await new Promise((resolve) => setTimeout(resolve, 20));

@@ -59,8 +59,6 @@ const OUTPUT = [
   '-dn',
   '-fps_mode',
   'passthrough',
-  '-enc_time_base',
-  '-1',
   '-c:v',
   'libx264',
   '-preset',
@@ -76,6 +74,18 @@ const OUTPUT = [
   '-movflags',
   '+faststart',
 ];
+
+/** The coding takes even sides only: an odd one gets a black line. */
+const EVEN = 'pad=ceil(iw/2)*2:ceil(ih/2)*2';
+/** Each field becomes a whole picture at its own time, in the order in which they were taken. */
+const FIELDS = 'bwdif=mode=send_field:parity=auto:deint=all';
+/** What ffprobe says of a picture whose lines were taken at two times (`field_order`). */
+const INTERLACED: readonly (string | undefined)[] = ['tt', 'bb', 'tb', 'bt'];
+const FIELDS_TOLD = 'It is interlaced: each of its fields is a picture now, so that there are twice as many.';
+
+/** How pictures are made of what is coded; times stay those of the file, or of its fields. */
+const picturesOf = (interlaced: boolean): readonly string[] =>
+  interlaced ? ['-vf', `${FIELDS},${EVEN}`] : ['-vf', EVEN, '-enc_time_base', '-1'];
 
 type State = 'uploading' | 'converting' | 'done' | 'failed';
 
@@ -263,7 +273,7 @@ export class Conversions {
 
   private async convert(conversion: Conversion): Promise<void> {
     const input = path.join(conversion.folder, 'input');
-    let duration = NaN;
+    let [duration, interlaced] = [NaN, false];
     try {
       const probed = await run(
         this.ffprobe,
@@ -274,7 +284,7 @@ export class Conversions {
           '-select_streams',
           'v:0',
           '-show_entries',
-          'stream=codec_type:format=duration',
+          'stream=codec_type,field_order:format=duration',
           '-of',
           'json',
           input,
@@ -282,11 +292,12 @@ export class Conversions {
         { timeout: 60_000 },
       );
       const { streams, format } = JSON.parse(probed.stdout) as {
-        streams?: readonly unknown[];
+        streams?: readonly { field_order?: string }[];
         format?: { duration?: string };
       };
       if (!streams?.length) return this.fail(conversion, 'It holds no picture. Choose the video recording.');
       duration = Number(format?.duration);
+      interlaced = INTERLACED.includes(streams[0]!.field_order);
     } catch {
       return this.fail(conversion, 'It is not a video file that can be converted. Copy it from the camera again.');
     }
@@ -307,6 +318,7 @@ export class Conversions {
         '-i',
         input,
         ...OUTPUT,
+        ...picturesOf(interlaced),
         '-y',
         path.join(conversion.folder, 'output.mp4'),
       ],
@@ -333,6 +345,7 @@ export class Conversions {
       if (code === 0) {
         conversion.state = 'done';
         conversion.progress = 1;
+        if (interlaced) conversion.message = FIELDS_TOLD;
         this.wait(conversion);
       } else if (late)
         this.fail(conversion, 'It took too long to convert. Cut the part that you need and choose that.');

@@ -7,6 +7,8 @@ export interface ConvertOptions {
   readonly signal: AbortSignal;
   /** Share done, 0..1: the upload is the first tenth. */
   readonly onProgress: (share: number) => void;
+  /** What whoever uses the copy should know of it. */
+  readonly onNote?: (message: string) => void;
   /** The server does not answer: the work waits, and goes on once it does. */
   readonly onWaiting?: (waiting: boolean) => void;
 }
@@ -62,7 +64,7 @@ async function untilServerAnswers(signal: AbortSignal, onWaiting: (waiting: bool
  */
 export async function convertClip(
   file: File,
-  { signal, onProgress, onWaiting = () => undefined }: ConvertOptions,
+  { signal, onProgress, onNote = () => undefined, onWaiting = () => undefined }: ConvertOptions,
 ): Promise<Result<File, ConvertIssue>> {
   const failed = (message: string): Result<never, ConvertIssue> =>
     fail('conversion-failed', `\u201c${file.name}\u201d was not converted. ${message}`);
@@ -86,7 +88,10 @@ export async function convertClip(
       const now = conversionSchema.parse(await (await fetch(`/conversions/${id}`, { signal })).json());
       onProgress(UPLOAD_SHARE + (1 - UPLOAD_SHARE) * now.progress);
       if (now.state === 'failed') return failed(now.message);
-      if (now.state === 'done') break;
+      if (now.state === 'done') {
+        if (now.message) onNote(now.message);
+        break;
+      }
       await pause(POLL_MS, signal);
     }
     const answer = await fetch(`/conversions/${id}/clip`, { signal });

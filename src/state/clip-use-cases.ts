@@ -10,6 +10,7 @@ import type { StorageIssue } from '../storage/storage-issue';
 import { player } from './bench-player';
 import { edit } from './document-store';
 import { startJob } from './jobs';
+import { notify } from './notices';
 import { openSources } from './session-use-cases';
 import { setView, useView } from './view-store';
 
@@ -37,6 +38,7 @@ export async function convertFile(file: File): Promise<Result<File, ConvertIssue
     return await convertClip(file, {
       signal: job.signal,
       onProgress: (share) => job.progress(100 * share, 100),
+      onNote: (message) => notify('info', `\u201c${file.name}\u201d: ${message}`),
       onWaiting: (waiting) => job.waitsFor(waiting ? SERVER_AWAY : null),
     });
   } finally {
