@@ -124,7 +124,7 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
         ? refuse('no-picture', `${quote(name)} has sound but no picture. Choose the video recording.`)
         : refuse(
             'truncated',
-            `${quote(name)} ends before its picture is described; the copy is incomplete. Copy it from the camera again.`,
+            `${quote(name)} describes no picture that can be read here; the copy may be incomplete. Copy it from the camera again, or have it converted.`,
           );
     }
     const config = await track.getDecoderConfig();

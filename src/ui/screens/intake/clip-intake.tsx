@@ -51,7 +51,9 @@ const formSchema = z.object({
 type FormValues = z.infer<typeof formSchema>;
 
 /** What the server may be able to read where the browser cannot. */
-const NEEDS_CONVERSION: ReadonlySet<string> = new Set(['unknown-codec', 'not-a-video']);
+const NEEDS_CONVERSION: ReadonlySet<string> = new Set(['unknown-codec', 'not-a-video', 'truncated']);
+/** Containers whose picture may be coded as nothing here can read, so that only their sound is seen. */
+const OLD_CONTAINER = /\.(m?ts|m2ts?|mpe?g|vob|og[gv])$/i;
 
 /** How long a file plays, its last frame included. */
 function durationOf({ frameTimes, fileRate }: Pick<Clip, 'frameTimes' | 'fileRate'>): string {
@@ -137,7 +139,9 @@ export function ClipIntake({
       return;
     }
     setProblem(result.issue.message);
-    if (NEEDS_CONVERSION.has(result.issue.code) && (await converterState()) !== 'lacking') setConvertible(file);
+    const { code } = result.issue;
+    const convertibleCode = NEEDS_CONVERSION.has(code) || (code === 'no-picture' && OLD_CONTAINER.test(file.name));
+    if (convertibleCode && (await converterState()) !== 'lacking') setConvertible(file);
   };
   const place = placeKey(
     useDocument((state) => state.session?.id ?? ''),
