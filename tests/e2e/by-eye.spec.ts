@@ -22,7 +22,7 @@ test('what the eye found is in the report with both pictures, its words and its 
   await page.keyboard.type('high arm');
   await page.keyboard.press('Enter');
   // What the eye found becomes a correction in one act, and is tied to a number that cannot be read yet.
-  await page.getByRole('button', { name: 'Where and what of \u201cfalls away\u201d' }).click();
+  await page.getByRole('button', { name: 'Details of \u201cfalls away\u201d' }).click();
   await page.getByLabel('The number that shows the same').click();
   await page.getByRole('option', { name: 'Front knee, release' }).click();
   await expect(page.getByTestId('number-says')).toContainText('Not measurable: front knee, release');

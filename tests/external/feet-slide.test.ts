@@ -8,7 +8,9 @@ import { normals } from '../fixtures/random';
 
 /** The truth of the demo's clips from the side, whose cameras stand still, with noise and with pans made on them. */
 const folder = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
-const clips = readdirSync(folder).filter((name) => /-side-.*\.truth\.json$/.test(name));
+const all = readdirSync(folder).filter((name) => /-side-.*\.truth\.json$/.test(name));
+const MOVES = /-(pans|zooms|hand-held)\./;
+const clips = all.filter((name) => !MOVES.test(name));
 
 const moved = (track: Track, by: (i: number) => number): Track =>
   Object.fromEntries(
@@ -66,4 +68,9 @@ test('nothing is claimed of what glides, of who stays in place, or of points tha
     ]),
   );
   expect(feetSlide(inPlace, truth.frameRate)).toBe(false);
+});
+
+test.each(all.filter((name) => name.includes('-pans.')))('%s: the feet tell that its camera followed', (name) => {
+  const truth = JSON.parse(readFileSync(path.join(folder, name), 'utf8')) as ClipTruth;
+  expect(feetSlide(truthTrack(truth), truth.frameRate)).toBe(true);
 });

@@ -31,7 +31,6 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
   const stamp = [on ? clipName(on) : 'clip removed', `frame ${note.frame + 1}`, moment, note.region]
     .filter(Boolean)
     .join(', ');
-  const name = note.text || stamp;
   const made = derived.session.ownCorrections.some(({ noteId }) => noteId === note.id);
   const planned = note.measureId !== null && derived.plan.items.some(({ id }) => id === note.measureId);
   return (
@@ -51,7 +50,7 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
         />
         <IconButton
           size="small"
-          aria-label={`Where and what of \u201c${name}\u201d`}
+          aria-label={note.text ? `Details of \u201c${note.text}\u201d` : 'Details of this note'}
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
