@@ -164,7 +164,7 @@ function performanceOf(
     warnings.push(
       `“${file}”: its performer would be ${Number(tall.toPrecision(3))} m tall. Check the unit of its lengths (millimetres, metres).`,
     );
-  warnings.push(...oddities(figure.track, figure.spatial).map((odd) => `“${file}”: ${odd}.`));
+  warnings.push(...oddities(figure.track, figure.spatial, view.kind).map((odd) => `“${file}”: ${odd}.`));
   const followed =
     !figure.spatial && (camera === null ? feetSlide(figure.track, recording.rate) : camera === 'follows');
   if (followed) warnings.push(`“${file}”: ${FEET_SLIDE}. If the camera stood still, say so: --camera still.`);

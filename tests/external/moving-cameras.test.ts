@@ -64,7 +64,9 @@ describe.each(CLIPS)('$id', ({ id, movement: movementId }) => {
       compareAll(movement, [athlete], [fixed]).map((comparison) => judge(comparison, undefined));
     const inTruth = judged(truth);
     // A performer who is beside a target is so by any camera.
-    const made = judged(moving).filter(({ state }, i) => state === 'gap' && ['on-target', 'strength', 'style'].includes(inTruth[i]!.state));
+    const made = judged(moving).filter(
+      ({ state }, i) => state === 'gap' && ['on-target', 'strength', 'style'].includes(inTruth[i]!.state),
+    );
     expect(made.map(({ measure }) => measure.id)).toEqual([]);
     expect(judged(moving).filter(({ state }) => state !== 'not-measurable').length).toBeGreaterThan(10);
   });

@@ -1,7 +1,7 @@
 import type { PointId } from '../anatomy/body-points';
 import type { SpatialSeries, SpatialTrack } from './marker-map';
 import { oddities, slowedBy } from './oddities';
-import { ORIGIN, type Track } from './track';
+import { ORIGIN, type PointSeries, type Track } from './track';
 
 /** A body that stands and faces +x in a space with y up, metres; right is then +z. */
 const STANDING: Readonly<Record<string, readonly [number, number, number]>> = {
@@ -89,6 +89,33 @@ describe('what is odd about the points of a file', () => {
         spatial(([x, y, z]) => [x, y, -z]),
       ),
     ).toEqual(said);
+  });
+
+  it('is said of left and right that are exchanged in a picture from the front or from behind, never from the side', () => {
+    const series = (x: number, y: number) => ({
+      x: new Float64Array(20).fill(x),
+      y: new Float64Array(20).fill(y),
+      confidence: new Float32Array(20).fill(1),
+      origin: new Uint8Array(20).fill(1),
+    });
+    // From the front the left shoulder is on the right of the picture.
+    const front: Track = {
+      'left-shoulder': series(120, 100),
+      'right-shoulder': series(80, 100),
+      'left-hip': series(112, 200),
+      'right-hip': series(88, 200),
+      'left-ankle': series(110, 380),
+      'right-ankle': series(90, 380),
+    };
+    expect(oddities(front, null, 'front')).toEqual([]);
+    expect(oddities(front, null, 'back')).toEqual([
+      expect.stringContaining('left and right lie as seen from the front'),
+    ]);
+    for (const view of ['side', 'overhead', null] as const) expect(oddities(front, null, view)).toEqual([]);
+    const turned: Track = Object.fromEntries(
+      (Object.entries(front) as [PointId, PointSeries][]).map(([id, s]) => [id, { ...s, x: s.x.map((x) => 200 - x) }]),
+    );
+    expect(oddities(turned, null, 'front')).toEqual([expect.stringContaining('exchanged in it, or it was filmed')]);
   });
 
   it('claims nothing of too few frames', () => {

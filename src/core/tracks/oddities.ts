@@ -1,4 +1,5 @@
 import type { PointId } from '../anatomy/body-points';
+import type { ViewKind } from '../model/clip';
 import type { SpatialTrack } from './marker-map';
 import type { Track } from './track';
 
@@ -73,11 +74,30 @@ function exchanged(points: SpatialTrack): string | null {
 const SURELY = 0.5;
 
 /**
+ * The same of a picture from the front or from behind: from the front the performer's left is on the picture's right.
+ * From the side no picture tells.
+ */
+function exchangedInPicture(track: Track, view: ViewKind | null): string | null {
+  if (view !== 'front' && view !== 'back') return null;
+  const widths = (['shoulder', 'hip'] as const).map((part) => {
+    const [left, right] = [track[`left-${part}`], track[`right-${part}`]];
+    return left && right ? usual(left.x.map((x, i) => x - right.x[i]!)) : null;
+  });
+  const wrong = view === 'front' ? -1 : 1;
+  if (widths.some((width) => width === null || Math.sign(width) !== wrong)) return null;
+  const other = view === 'front' ? 'from behind' : 'from the front';
+  return `left and right lie as seen ${other}. They are exchanged in it, or it was filmed ${other}`;
+}
+
+/**
  * What of a file's points looks as if the file meant something else, each the rest of a sentence. Nothing is changed:
  * a swimmer lies, a gymnast stands on the hands.
+ * @param view from where a picture is said to be taken; null where nobody has said it
  */
-export function oddities(track: Track, spatial: SpatialTrack | null): readonly string[] {
-  const found = spatial ? [posture(spatial, -1), exchanged(spatial)] : [posture(track, 1)];
+export function oddities(track: Track, spatial: SpatialTrack | null, view: ViewKind | null = null): readonly string[] {
+  const found = spatial
+    ? [posture(spatial, -1), exchanged(spatial)]
+    : [posture(track, 1), exchangedInPicture(track, view)];
   return found.filter((odd) => odd !== null);
 }
 
