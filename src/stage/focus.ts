@@ -48,6 +48,30 @@ export function focusOf(
   };
 }
 
+/** Part of the way along the ground that is shown beside a standing height, so that all of it is seen. */
+const OF_THE_WAY = 0.9;
+
+/**
+ * A pane whose ground stands still though the camera moved: the middle of the performer's way, as wide as the way is.
+ * @returns null where the camera stands still anyway, or its motion could not be told
+ */
+export function heldGround(
+  performance: Performance,
+  sizeBy: 'body' | 'length' = 'body',
+): ((frame: number) => BodyFocus | null) | null {
+  const steady = steadyOf(performance.clip);
+  if (!steady) return null;
+  const places = Array.from(performance.times, (_, i) => pictureAt(performance, 'mid-hip', i)).flatMap((hip, i) =>
+    hip ? [steady.toGround(i, hip)] : [],
+  );
+  if (places.length === 0 || Number.isNaN(performance.bodyHeight)) return null;
+  const [xs, ys] = [places.map((p) => p.x), places.map((p) => p.y).sort((a, b) => a - b)];
+  const [left, right] = [Math.min(...xs), Math.max(...xs)];
+  const middle = { x: (left + right) / 2, y: ys[ys.length >> 1]! - ABOVE_HIPS * performance.bodyHeight };
+  const height = sizeOf(performance, sizeBy) + OF_THE_WAY * (right - left);
+  return (frame) => ({ ...steady.toPicture(frame, middle), height: height / steady.growth(frame) });
+}
+
 /** A pane that is laid over another looks at the same point of both bodies in every frame. */
 export function anchoredAt(
   performance: Performance,

@@ -33,6 +33,8 @@ export interface ViewState {
   readonly speed: Speed;
   readonly overlays: boolean;
   readonly followBody: boolean;
+  /** Where a camera moved, panes that follow hold its ground still instead. */
+  readonly holdGround: boolean;
   readonly selectedMeasure: string | null;
   /** What a press in a picture does. */
   readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale' | 'person' | 'ground';
@@ -116,6 +118,7 @@ export const useView = create<ViewState>(() => ({
   speed: 0.25,
   overlays: true,
   followBody: true,
+  holdGround: false,
   selectedMeasure: null,
   tool: 'move',
   persons: {},

@@ -19,6 +19,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['L', 'Loop on or off'],
   ['A', 'Choose the next clip'],
   ['B', 'Follow the body, or the view set by hand'],
+  ['Shift+B', 'Hold the ground still where the camera moved'],
   ['O', 'Lines on or off; with Shift those of the chosen clip'],
   ['Z, Shift + Z, 0', 'Time closer, time farther, all of it'],
   ['T', 'Pictures along the time'],

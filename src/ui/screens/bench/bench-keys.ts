@@ -69,6 +69,7 @@ export function useBenchKeys(derived: Derived): void {
     setView({ activeClip: panes[(at + 1) % panes.length]?.performance.clip.id ?? null });
   });
   useHotkeys('b', () => setView({ followBody: !useView.getState().followBody }));
+  useHotkeys('shift+b', () => setView({ holdGround: !useView.getState().holdGround, followBody: true }));
   useHotkeys('o', () => setView({ overlays: !useView.getState().overlays }));
   useHotkeys('shift+o', () => {
     const clip = active()?.performance.clip;

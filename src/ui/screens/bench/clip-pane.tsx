@@ -15,7 +15,7 @@ import { changeClip } from '../../../state/clip-use-cases';
 import { setPointWork, setView, togglePlain, useView } from '../../../state/view-store';
 import { rateText } from '../../components/format';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
-import { anchoredAt, focusOf, shownAs } from '../../../stage/focus';
+import { anchoredAt, focusOf, heldGround, shownAs } from '../../../stage/focus';
 import { useDrawings } from './use-drawings';
 
 interface ClipPaneProps {
@@ -34,6 +34,7 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
   const { clip } = performance;
   const overlays = useView((state) => state.overlays && !state.plain.includes(clip.id));
   const followBody = useView((state) => state.followBody);
+  const holdGround = useView((state) => state.holdGround);
   const active = useView((state) => activeOf(derived, state.activeClip) === on);
   const chosenPoint = useView((state) => state.pointWork.id);
   const isPlacing = useView((state) => state.pointWork.placing);
@@ -46,8 +47,11 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
   const over = layout === 'over';
   const sizeBy = useView((state) => state.sizeBy);
   const focusAt = useMemo(
-    () => (over ? anchoredAt(performance, ghost.anchor, sizeBy) : focusOf(performance, sizeBy)),
-    [performance, over, ghost.anchor, sizeBy],
+    () =>
+      over
+        ? anchoredAt(performance, ghost.anchor, sizeBy)
+        : ((holdGround ? heldGround(performance, sizeBy) : null) ?? focusOf(performance, sizeBy)),
+    [performance, over, holdGround, ghost.anchor, sizeBy],
   );
   const sceneAt = useCallback(
     (frame: number): readonly Primitive[] => {
