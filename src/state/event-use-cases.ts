@@ -58,6 +58,25 @@ export function confirmAllMoments(clipId: string): void {
   });
 }
 
+/**
+ * A person has looked at a moment's proposals in several clips: each is confirmed, or moved to the frame shown. One
+ * undoable step.
+ */
+export function confirmShown(
+  momentId: string,
+  looks: readonly { readonly clipId: string; readonly proposed: number; readonly shown: number }[],
+): void {
+  edit((session) => {
+    const as = baseOf(session).moments.find((m) => m.id === momentId)?.frame ?? 'nearest';
+    for (const { clipId, proposed, shown } of looks) {
+      const mark = session.marks[clipId]?.[momentId];
+      if (!mark) continue;
+      const kept = shown === proposed ? { ...mark, proposed: null } : markByHand(shown, as);
+      session.marks[clipId] = { ...session.marks[clipId], [momentId]: kept };
+    }
+  });
+}
+
 /** A person has looked at a proposed mark and leaves it. */
 export function confirmMoment(clipId: string, momentId: string): void {
   edit((session) => {

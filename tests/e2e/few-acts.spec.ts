@@ -93,7 +93,7 @@ test('a file that is no video is said, and nothing is made of it', async ({ page
   await expect(page.getByText('No sessions yet')).toBeVisible();
 });
 
-test('two files to readings with confirmed moments in at most thirty acts, one proposal after the other', async ({
+test('two files to readings with confirmed moments in at most twenty acts, one moment after the other in both', async ({
   page,
   baseURL,
 }) => {
@@ -107,16 +107,17 @@ test('two files to readings with confirmed moments in at most thirty acts, one p
   await findAllPoints(page, 'Fast');
   await goToStep(page, 'Moments');
   for (const role of ['athlete', 'reference']) await acts.press(`Propose moments of the ${role}`);
-  await acts.press(/^Go through the \d+ proposals$/);
+  await acts.press(/^Go through the \d+ proposed moments$/);
   const run = page.getByTestId('proposals-run');
-  await expect(run).toContainText('Other foot leaves, athlete');
+  await expect(run).toContainText('Other foot leaves: athlete');
   // The picture of the proposal is shown, and one that is off is moved by stepping.
   await acts.key('Shift+ArrowRight');
   for (let n = 0; n < 40 && (await run.isVisible()); n++) await acts.key('Enter');
   await expect(page.getByRole('button', { name: /: confirm$/ })).toHaveCount(0);
   await goToStep(page, 'Compare');
   await expect(page.getByText(/\d+ of \d+ measures judged/)).toBeVisible();
-  // Points of both, three steps of the work, and the proposals.
-  const steps = 6;
-  expect(acts.count + steps).toBeLessThanOrEqual(30);
+  // Beside those counted: to Measure, points of the one, of the other, to Moments, to Compare. The fast finder is chosen
+  // for the test's sake, and nobody has to close a notice.
+  const steps = 5;
+  expect(acts.count + steps).toBeLessThanOrEqual(20);
 });

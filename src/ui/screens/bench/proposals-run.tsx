@@ -1,98 +1,98 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import type { Moment } from '../../../core/model/movement';
 import { LEAST_SURE } from '../../../core/performance/moments';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
-import { confirmMoment, markMoment } from '../../../state/event-use-cases';
-import { setView } from '../../../state/view-store';
+import { confirmShown } from '../../../state/event-use-cases';
+import { setView, useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 
+/** A moment as it is proposed in the panes that have a proposal of it. */
 interface Proposed {
-  readonly on: BenchClip;
-  readonly momentId: string;
-  readonly name: string;
-  readonly frame: number;
-  /** 0..1. */
-  readonly sure: number;
+  readonly moment: Moment;
+  readonly in: readonly { readonly on: BenchClip; readonly frame: number; readonly sure: number }[];
 }
 
-/** Every proposed moment, clip by clip in their order. */
+/** Every moment that is proposed anywhere, in their order. */
 function proposedOf({ panes, movement, session }: Derived): readonly Proposed[] {
-  return panes
-    .filter((on) => !on.join)
-    .flatMap((on) =>
-      movement.moments.flatMap(({ id, name }) => {
-        const mark = session.marks[on.performance.clip.id]?.[id];
-        return mark && mark.proposed !== null
-          ? [{ on, momentId: id, name, frame: Math.round(mark.frame), sure: mark.proposed }]
-          : [];
-      }),
-    );
+  return movement.moments.flatMap((moment) => {
+    const found = panes.flatMap((on) => {
+      const mark = on.join ? undefined : session.marks[on.performance.clip.id]?.[moment.id];
+      return mark && mark.proposed !== null ? [{ on, frame: Math.round(mark.frame), sure: mark.proposed }] : [];
+    });
+    return found.length > 0 ? [{ moment, in: found }] : [];
+  });
 }
 
-const keyOf = ({ on, momentId }: Proposed): string => `${on.performance.clip.id} ${momentId}`;
+const sureText = (sure: number): string => (sure < LEAST_SURE ? 'only a guess' : `${Math.round(100 * sure)} % sure`);
 
-function goTo({ on, frame }: Proposed): void {
-  const { id } = on.performance.clip;
-  setView({ activeClip: id });
-  player.goTo(id, frame);
+/** Every pane at its own proposal; the first of them is the one that keys act on. */
+function goTo({ in: panes }: Proposed): void {
+  setView({ activeClip: panes[0]!.on.performance.clip.id });
+  player.request({
+    ...useView.getState().shown,
+    ...Object.fromEntries(panes.map(({ on, frame }) => [on.performance.clip.id, frame])),
+  });
 }
 
-/** One proposed moment after the other, each with its picture: looked at, moved where it is off, confirmed. */
+/** One proposed moment after the other, in all panes: looked at, moved where it is off, confirmed. */
 export function ProposalsRun({ derived }: { readonly derived: Derived }): ReactNode {
   const all = proposedOf(derived);
   const [current, setCurrent] = useState<string | null>(null);
   // Those that were passed over are not asked for again.
   const [passed, setPassed] = useState<ReadonlySet<string>>(new Set());
-  const left = all.filter((p) => !passed.has(keyOf(p)));
-  const at = all.find((p) => keyOf(p) === current);
-  const running = current !== null && at !== undefined;
+  // Where its mark was set by its own key the run is over: it has been looked at.
+  const at = all.find(({ moment }) => moment.id === current);
 
-  const begin = (): void => {
-    const [first] = all;
-    if (!first) return;
-    setPassed(new Set());
-    setCurrent(keyOf(first));
-    goTo(first);
-  };
-  const goOn = (): void => {
-    const next = left[left.findIndex((p) => keyOf(p) === current) + 1] ?? left.find((p) => keyOf(p) !== current);
-    setCurrent(next ? keyOf(next) : null);
+  const turnTo = (next: Proposed | undefined): void => {
+    setCurrent(next?.moment.id ?? null);
     if (next) goTo(next);
+  };
+  const begin = (): void => {
+    setPassed(new Set());
+    turnTo(all[0]);
+  };
+  const goOn = (without: ReadonlySet<string>): void => {
+    const left = all.filter(({ moment }) => moment.id === current || !without.has(moment.id));
+    turnTo(left[left.findIndex(({ moment }) => moment.id === current) + 1]);
   };
   const confirm = (): void => {
     if (!at) return;
-    const { id } = at.on.performance.clip;
-    const shown = player.pendingFrame(id);
-    if (shown === at.frame) confirmMoment(id, at.momentId);
-    else markMoment(id, at.momentId, shown);
-    goOn();
+    confirmShown(
+      at.moment.id,
+      at.in.map(({ on, frame }) => {
+        const { id } = on.performance.clip;
+        return { clipId: id, proposed: frame, shown: player.pendingFrame(id) };
+      }),
+    );
+    goOn(passed);
   };
   const pass = (): void => {
-    setPassed(new Set([...passed, current!]));
-    goOn();
+    const without = new Set([...passed, current!]);
+    setPassed(without);
+    goOn(without);
   };
-  // Where its mark was set by its own key the run is over: it has been looked at.
-  useHotkeys('enter', confirm, { enabled: running, preventDefault: true }, [at, left, current]);
-  useHotkeys('escape', () => setCurrent(null), { enabled: running }, []);
+  useHotkeys('enter', confirm, { enabled: at !== undefined, preventDefault: true }, [at, passed, current]);
+  useHotkeys('escape', () => setCurrent(null), { enabled: at !== undefined }, []);
 
   if (all.length === 0) return null;
-  if (!running)
+  if (!at)
     return (
       <Button variant="contained" onClick={begin}>
-        Go through {all.length === 1 ? 'the proposal' : `the ${all.length} proposals`}
+        Go through {all.length === 1 ? 'the proposed moment' : `the ${all.length} proposed moments`}
       </Button>
     );
   return (
     <section className="card" style={{ padding: '8px 10px', display: 'grid', gap: 6 }} data-testid="proposals-run">
       <strong>
-        {at.name}, {clipName(at.on)}
+        {at.moment.name}: {at.in.map(({ on, sure }) => `${clipName(on)} ${sureText(sure)}`).join(', ')}
       </strong>
-      <span>{derived.movement.moments.find(({ id }) => id === at.momentId)?.look}</span>
+      <span>{at.moment.look}</span>
       <span className="note">
-        {at.sure < LEAST_SURE ? 'Only a guess' : `${Math.round(100 * at.sure)} % sure`}; {left.length} to look at. Step
-        where it is off; <kbd>Enter</kbd> takes the frame shown and goes on, <kbd>Esc</kbd> ends.
+        {all.length} to look at. Step where it is off, with Shift one clip alone; <kbd>Enter</kbd> takes the frames
+        shown and goes on, <kbd>Esc</kbd> ends.
       </span>
       <div style={{ display: 'flex', gap: 8 }}>
         <Button variant="contained" onClick={confirm}>
