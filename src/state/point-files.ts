@@ -21,10 +21,10 @@ import { realTimes } from '../core/timing/clip-time';
 import { POINT_FORMATS, pointFormatOf } from '../formats/points';
 import type { PointFile, PointFileIssue } from '../formats/points/point-format';
 import { figureIndex } from '../media/figure-source';
-import { WorkerClient, type CrashIssue } from '../media/worker-client';
+import type { CrashIssue } from '../media/worker-client';
 import { loadMarkerMap, saveMarkerMap } from '../storage/marker-maps';
 import { edit, useDocument } from './document-store';
-import { startJob } from './jobs';
+import { readInWorker } from './file-worker';
 import { notify } from './notices';
 import type { PointFileWorker } from './point-file-worker';
 import { placeClip, type ClipPlace } from './clip-use-cases';
@@ -54,23 +54,13 @@ const READING_TAKES = 60_000;
 
 type ReadingIssue = PointFileIssue | CrashIssue | Issue<'cancelled'>;
 
-/** Reads a file in a worker of its own, which can be cancelled. */
-async function readAway(file: File): Promise<Result<PointFile, ReadingIssue>> {
-  const job = startJob(`points-${file.name}`, `Reading ${file.name}`);
-  const client = new WorkerClient<PointFileWorker>(
+const readAway = (file: File): Promise<Result<PointFile, ReadingIssue>> =>
+  readInWorker<PointFileWorker, PointFile, PointFileIssue>(
     new Worker(new URL('./point-file-worker.ts', import.meta.url), { type: 'module' }),
+    file,
+    READING_TAKES,
+    (worker) => worker.read(file),
   );
-  try {
-    const read = await client.ask(client.remote.read(file), `Reading \u201c${file.name}\u201d`, {
-      signal: job.signal,
-      patience: READING_TAKES,
-    });
-    return job.signal.aborted ? fail('cancelled', `Reading \u201c${file.name}\u201d was cancelled.`) : read;
-  } finally {
-    client.end();
-    job.end();
-  }
-}
 
 export async function probePoints(file: File): Promise<Result<ProbedPoints, ReadingIssue>> {
   const read = await readAway(file);

@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
 import type { Clip } from '../core/model/clip';
 import type { Session } from '../core/model/session';
-import { fail, ok, type Issue, type Result } from '../core/result';
+import { ok, type Issue, type Result } from '../core/result';
 import type { SessionArchiveIssue } from '../formats/session-archive/session-archive';
 import type { Fresh, SessionFile } from '../formats/session-archive/session-file';
 import { sessionJson } from '../formats/session-json/session-json';
@@ -10,7 +10,8 @@ import { loadVideo, storeMedia } from '../storage/media';
 import type { StorageIssue } from '../storage/storage-issue';
 import { askToPersist } from './browser';
 import { settled } from './document-store';
-import { WorkerClient, type CrashIssue } from '../media/worker-client';
+import type { CrashIssue } from '../media/worker-client';
+import { readInWorker, type FileIssue } from './file-worker';
 import { startJob } from './jobs';
 import type { SessionFileWorker } from './session-file-worker';
 import { sameTimes, type ProbedFile } from './clip-use-cases';
@@ -46,27 +47,18 @@ const READING_TAKES = 600_000;
 type ReadingIssue = Issue<SessionArchiveIssue> | CrashIssue;
 
 /** Has a file read in a worker of its own, which can be cancelled. */
-export async function inFileWorker<T, I extends Issue>(
+export const inFileWorker = <T, I extends Issue>(
   file: File,
   read: (
     worker: Remote<SessionFileWorker>,
   ) => Promise<{ readonly ok: true; readonly value: T }> | Promise<{ readonly ok: false; readonly issue: I }>,
-): Promise<Result<T, I | CrashIssue | Issue<'cancelled'>>> {
-  const job = startJob(`open-${file.name}`, `Reading ${file.name}`);
-  const client = new WorkerClient<SessionFileWorker>(
+): Promise<Result<T, I | FileIssue>> =>
+  readInWorker<SessionFileWorker, T, I>(
     new Worker(new URL('./session-file-worker.ts', import.meta.url), { type: 'module' }),
+    file,
+    READING_TAKES,
+    read,
   );
-  try {
-    const done = await client.ask<T, I>(read(client.remote), `Reading \u201c${file.name}\u201d`, {
-      signal: job.signal,
-      patience: READING_TAKES,
-    });
-    return job.signal.aborted ? fail('cancelled', `Reading \u201c${file.name}\u201d was cancelled.`) : done;
-  } finally {
-    client.end();
-    job.end();
-  }
-}
 
 const readAway = (file: File, repair: Fresh | null): Promise<Result<SessionFile, ReadingIssue>> =>
   inFileWorker(file, (worker) => worker.read(file, repair));

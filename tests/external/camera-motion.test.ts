@@ -1,9 +1,9 @@
-import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 import { CameraFollower } from '../../src/core/calibration/camera-motion';
 import { cameraState } from '../../src/core/calibration/camera-state';
 import type { Gray } from '../../src/core/calibration/optical-flow';
 import type { CameraPath } from '../../src/core/model/clip';
+import { grayPictures } from '../fixtures/moving-clip';
 
 /**
  * Cameras by their pictures. The truth of the moving ones is made: a window that goes its way over a wider picture,
@@ -13,23 +13,9 @@ const WIDTH = 320;
 const clip = (name: string): string => path.join(import.meta.dirname, '..', '..', 'demo', 'clips', `${name}.webm`);
 jest.setTimeout(120_000);
 
-/** Pictures of a clip as brightness, fifteen a second, through ffmpeg's filters. */
-function pictures(name: string, filter: string, [width, height]: readonly [number, number]): readonly Gray[] {
-  const args = [
-    '-v',
-    'error',
-    '-i',
-    clip(name),
-    '-vf',
-    `fps=15,${filter},scale=${width}:${height}:flags=area,format=gray`,
-  ];
-  const bytes = execFileSync('ffmpeg', [...args, '-f', 'rawvideo', '-'], { maxBuffer: 1e9 });
-  return Array.from({ length: Math.floor(bytes.length / (width * height)) }, (_, i) => ({
-    width,
-    height,
-    values: Float32Array.from(bytes.subarray(i * width * height, (i + 1) * width * height)),
-  }));
-}
+/** Pictures of a clip as brightness, fifteen a second. */
+const pictures = (name: string, filter: string, size: readonly [number, number]): readonly Gray[] =>
+  grayPictures(clip(name), `fps=15,${filter}`, size);
 
 function follow(all: readonly Gray[]): CameraPath {
   const follower = new CameraFollower();

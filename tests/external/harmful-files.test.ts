@@ -48,6 +48,36 @@ describe('points', () => {
   });
 });
 
+describe('memory', () => {
+  let folder = '';
+  beforeAll(() => (folder = mkdtempSync(path.join(tmpdir(), 'weighed-'))));
+  afterAll(() => rmSync(folder, { recursive: true }));
+  /** What a process of its own holds at most while it reads a file, megabytes; the process itself takes some 150. */
+  const weigh = (name: string, text: string): number => {
+    const file = path.join(folder, name);
+    writeFileSync(file, text);
+    const script = path.join(import.meta.dirname, '..', 'fixtures', 'read-and-weigh.ts');
+    const { stdout } = spawnSync(process.execPath, ['--import', 'tsx', script, file], { encoding: 'utf8' });
+    return (JSON.parse(stdout) as { megabytes: number }).megabytes;
+  };
+  const images = Array.from({ length: 6000 }, (_, i) => ({ id: i }));
+  const columns = Array.from({ length: 40_000 }, (_, i) => `p${i}_x,p${i}_y`).join(',');
+  it.each([
+    ['four-rows.csv', 'time,a_x,a_y\n0,1,2\n0.0001,1,2\n0.0002,1,2\n4899,1,2\n'],
+    ['underscores.csv', `time,${'_'.repeat(1e5)}x\n0,1\n1,2\n`],
+    ['columns.csv', `time,${columns}\n0${',1,2'.repeat(40_000)}\n1${',1,2'.repeat(40_000)}\n`],
+    ['lines.bvh', `HIERARCHY\n${'\n'.repeat(1e6)}`],
+    [
+      'people.json',
+      JSON.stringify({
+        images,
+        annotations: images.map(({ id }) => ({ image_id: id, track_id: id, category_id: 1, keypoints: [1, 2, 2] })),
+        categories: [{ id: 1, keypoints: ['nose'] }],
+      }),
+    ],
+  ])('%s takes no more than half a gigabyte', (name, text) => expect(weigh(name, text)).toBeLessThan(512), 60_000);
+});
+
 describe('tables as spreadsheets write them', () => {
   const rate = (text: string): number => {
     const file = read('a.csv', text);

@@ -5,8 +5,10 @@ import { isCut } from './cut';
 import { cornersOf, pyramidOf, trackCorners, type Corner, type Gray } from './optical-flow';
 import {
   AS_AT_FIRST,
+  BIWEIGHT,
   fitStep,
   focalOf,
+  medianOf,
   thenRotate,
   vectorOf,
   type Focal,
@@ -31,16 +33,9 @@ export interface CameraStep {
 
 /** Corners farther than this from where the camera's motion takes them moved by themselves, pixels. */
 const TOGETHER = 0.6;
-/** Tukey's biweight reaches zero here, times the robust spread (Holland and Welsch 1977). */
-const BIWEIGHT = 4.685;
 const FITS = 8;
 /** Spread that sampling alone leaves, pixels. */
 const LEAST_SPREAD = 0.05;
-
-const medianOf = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1] ?? NaN;
-};
 
 /** A similarity from two points on, weighted; null where the points do not tell. */
 function weightedFit(from: readonly Vec2[], to: readonly Vec2[], weights: readonly number[]) {

@@ -89,14 +89,15 @@ export interface FittedStep {
 }
 
 /** Tukey's biweight reaches zero here, times the robust spread (Holland and Welsch 1977). */
-const BIWEIGHT = 4.685;
+export const BIWEIGHT = 4.685;
 const FITS = 10;
 /** Spread that sampling alone leaves, widths: a twentieth of a pixel of a picture 320 wide. */
 const LEAST_SPREAD = 0.05 / 320;
 /** Where people are, from the picture's middle, widths. */
 export const OFF_MIDDLE = 0.3;
 
-const medianOf = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
+export const medianOf = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
 
 /** How a place moves with each part of a step, about where the step takes it. */
 function slopesAt({ x, y }: Vec2, focal: number): readonly [Step, Step] {
