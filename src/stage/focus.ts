@@ -3,6 +3,7 @@ import { levelOf } from '../core/calibration/level';
 import type { PointRef } from '../core/model/movement';
 import type { Clip } from '../core/model/clip';
 import type { Performance } from '../core/performance/performance';
+import { extentOf } from '../core/signal/extent';
 import { asFilmed, pictureAt } from '../core/performance/places';
 
 /** Where a pane that follows the body looks at a frame. */
@@ -66,7 +67,7 @@ export function heldGround(
   );
   if (places.length === 0 || Number.isNaN(performance.bodyHeight)) return null;
   const [xs, ys] = [places.map((p) => p.x), places.map((p) => p.y).sort((a, b) => a - b)];
-  const [left, right] = [Math.min(...xs), Math.max(...xs)];
+  const { least: left, most: right } = extentOf(xs);
   const middle = { x: (left + right) / 2, y: ys[ys.length >> 1]! - ABOVE_HIPS * performance.bodyHeight };
   const height = sizeOf(performance, sizeBy) + OF_THE_WAY * (right - left);
   return (frame) => ({ ...steady.toPicture(frame, middle), height: height / steady.growth(frame) });

@@ -11,6 +11,7 @@ import {
   medianOf,
   thenRotate,
   vectorOf,
+  type FittedStep,
   type Focal,
   type Pair,
   type Turned,
@@ -184,6 +185,9 @@ interface Look {
   readonly from: { readonly look: number; readonly found: Found } | null;
 }
 
+/** No camera grows its picture by more from one look to another that still shows the same, logarithm. */
+const MOST_ZOOM = 1;
+const isSound = ({ zoom, sd }: FittedStep): boolean => Math.abs(Math.log(zoom)) < MOST_ZOOM && Number.isFinite(sd);
 /** Where more of the corners than this are found again there was no cut. */
 const CUT_SHARE = 0.2;
 /** A corner that grew or turned more than this is not found again where it is: logarithm of a size, radians. */
@@ -300,7 +304,8 @@ export class CameraFollower {
         stands.push(last ? { ...last, own: 0 } : { ...AS_AT_FIRST, own: 0, drift: 0 });
         continue;
       }
-      const fit = fitStep(from.found.pairs, focal * before.zoom, from.found.step);
+      const fitted = fitStep(from.found.pairs, focal * before.zoom, from.found.step);
+      const fit = fitted && isSound(fitted) ? fitted : null;
       const sure = fit !== null && share >= LEAST_SHARE;
       stands.push({
         rotation: thenRotate(before.rotation, fit?.rotation ?? AS_AT_FIRST.rotation),

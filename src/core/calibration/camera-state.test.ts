@@ -1,8 +1,9 @@
 import { stickClip, stickPerformance } from '../../../tests/fixtures/stick-performance';
 import { proposeMoments } from '../events/propose-moments';
 import { evaluateMeasure } from '../measures';
-import type { CameraPath } from '../model/clip';
+import { cameraPathSchema, type CameraPath } from '../model/clip';
 import { measureSchema, movementSchema, type Measure } from '../model/movement';
+import { CameraFollower } from './camera-motion';
 import { cameraState, cameraWords } from './camera-state';
 
 const FRAMES = 41;
@@ -150,4 +151,15 @@ test('no contact is proposed from a picture that moves, and what hangs on one is
 
 test('a clip says nothing of its camera until somebody has looked', () => {
   expect(stickClip().camera).toBeNull();
+});
+
+test('a camera that sees nothing to hold to has a path that can be kept all the same', () => {
+  const follower = new CameraFollower();
+  // Plain pictures, and one with so little in it that a fit has no one answer.
+  for (let i = 0; i < 6; i++) {
+    const values = new Float32Array(320 * 180).fill(90);
+    if (i % 2 === 1) for (let y = 80; y < 100; y++) for (let x = 150; x < 170; x++) values[y * 320 + x] = 200;
+    follower.look(i, { width: 320, height: 180, values }, []);
+  }
+  expect(cameraPathSchema.safeParse(follower.path()).success).toBe(true);
 });

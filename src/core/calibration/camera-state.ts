@@ -1,3 +1,4 @@
+import { extentOf } from '../signal/extent';
 import type { CameraPath } from '../model/clip';
 import { LEAST_SHARE } from './camera-motion';
 
@@ -30,12 +31,16 @@ export const STILL_CAMERA = { shift: 0.01, zoom: 1.02, roll: Math.PI / 180 } as 
 /** More of the pictures than this without hold, and nothing is known of the camera. */
 const MOST_WITHOUT_HOLD = 0.1;
 
-const extent = (values: Float64Array): number => Math.max(...values) - Math.min(...values);
+function extent(values: Float64Array): number {
+  const { least, most } = extentOf(values);
+  return most - least;
+}
 
 export function cameraState(camera: CameraPath | null): CameraState {
   if (!camera || camera.frames.length === 0) return { kind: 'unknown', shift: 0, zoom: 1, roll: 0 };
   const shift = Math.hypot(extent(camera.x), extent(camera.y));
-  const zoom = Math.max(...camera.scale) / Math.min(...camera.scale);
+  const scales = extentOf(camera.scale);
+  const zoom = scales.most / scales.least;
   const roll = extent(camera.roll);
   const lost = camera.share.filter((share) => share < LEAST_SHARE).length / camera.share.length;
   const still = shift <= STILL_CAMERA.shift && zoom <= STILL_CAMERA.zoom && roll <= STILL_CAMERA.roll;

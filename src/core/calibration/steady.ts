@@ -1,5 +1,6 @@
 import type { Vec2 } from '../geometry/vec2';
 import type { Clip, TurnedPath } from '../model/clip';
+import { extentOf } from '../signal/extent';
 import { cameraState, type PictureNeed } from './camera-state';
 import { betweenStands, OFF_MIDDLE, rotationOf, type Turned } from './turning-camera';
 
@@ -26,18 +27,23 @@ export interface Steady {
 
 /** A number of a path at a frame position, linear between the pictures that were looked at. */
 function sampled(frames: Float64Array, values: Float64Array, frame: number): number {
-  let high = frames.findIndex((f) => f >= frame);
-  if (high === 0) return values[0]!;
-  if (high < 0) high = frames.length - 1;
-  const low = Math.max(0, high - 1);
+  let [low, high] = [0, frames.length - 1];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (frames[middle]! <= frame) low = middle;
+    else high = middle;
+  }
   const span = frames[high]! - frames[low]!;
-  const u = span > 0 ? Math.min(1, (frame - frames[low]!) / span) : 0;
+  const u = span > 0 ? Math.min(1, Math.max(0, (frame - frames[low]!) / span)) : 0;
   return values[low]! * (1 - u) + values[high]! * u;
 }
 
 /** The look that stands nearest the middle of where the camera went. */
 function middleOf({ x, y }: TurnedPath): number {
-  const middle = (values: Float64Array): number => (Math.min(...values) + Math.max(...values)) / 2;
+  const middle = (values: Float64Array): number => {
+    const { least, most } = extentOf(values);
+    return (least + most) / 2;
+  };
   const [mx, my] = [middle(x), middle(y)];
   let best = 0;
   for (let i = 1; i < x.length; i++)
@@ -74,7 +80,8 @@ function steadyBy(
 ): Steady {
   // A level that was set, or none, is that of the camera on the whole.
   const meanRoll = path.z.reduce((sum, z) => sum + z, 0) / path.z.length;
-  const rollExtent = Math.max(...path.z) - Math.min(...path.z);
+  const rolls = extentOf(path.z);
+  const rollExtent = rolls.most - rolls.least;
   const reference: Turned = { rotation: rotationOf([path.x[m]!, path.y[m]!, meanRoll]), zoom: path.zoom[m]! };
   const at = (values: Float64Array, frame: number): number => sampled(frames, values, frame);
   const standAt = (frame: number): Turned => ({

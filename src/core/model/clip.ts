@@ -40,47 +40,58 @@ export type Performer = z.infer<typeof performerSchema>;
 export const roleSchema = z.enum(['athlete', 'reference']);
 export type Role = z.infer<typeof roleSchema>;
 
+const TURNED = ['x', 'y', 'z', 'zoom', 'own', 'drift'] as const;
+
 /**
  * How what stands still moved in the picture, which tells how the camera moved: for each frame that was looked at, a
  * similarity from the first of them, about the picture's middle.
  */
-export const cameraPathSchema = z.object({
-  /** Frames that were looked at, increasing. */
-  frames: samples(Float64Array),
-  /** Shift to the right and down, shares of the picture's width. */
-  x: samples(Float64Array),
-  y: samples(Float64Array),
-  /** Growth: above 1 the camera has zoomed in. */
-  scale: samples(Float64Array),
-  /** Clockwise turn, radians. */
-  roll: samples(Float64Array),
-  /** Share of the corners of the background that moved so, 0..1. */
-  share: samples(Float64Array),
-  /** First frames of further shots: the film is cut before each. */
-  cuts: z.array(z.number().int().positive()).max(LIMITS.frames).default([]),
-  /**
-   * The same as a camera that turns about its place and zooms, by which points are brought to one picture; null where it
-   * was not told.
-   */
-  turned: z
-    .object({
-      /** Rotation vector from the first picture's directions to each one's, radians. */
-      x: samples(Float64Array),
-      y: samples(Float64Array),
-      z: samples(Float64Array),
-      /** Focal length over that of the first picture. */
-      zoom: samples(Float64Array),
-      /** How far a place may be off, widths of the picture, one standard deviation: by the look itself ... */
-      own: samples(Float64Array),
-      /** ... and by the chain of looks before it, which grows. */
-      drift: samples(Float64Array),
-      /** Focal length of the first picture, widths, and the standard deviation of its natural logarithm. */
-      focal: z.number().positive(),
-      focalLogSd: z.number().nonnegative(),
-    })
-    .nullable()
-    .default(null),
-});
+export const cameraPathSchema = z
+  .object({
+    /** Frames that were looked at, increasing. */
+    frames: samples(Float64Array),
+    /** Shift to the right and down, shares of the picture's width. */
+    x: samples(Float64Array),
+    y: samples(Float64Array),
+    /** Growth: above 1 the camera has zoomed in. */
+    scale: samples(Float64Array),
+    /** Clockwise turn, radians. */
+    roll: samples(Float64Array),
+    /** Share of the corners of the background that moved so, 0..1. */
+    share: samples(Float64Array),
+    /** First frames of further shots: the film is cut before each. */
+    cuts: z.array(z.number().int().positive()).max(LIMITS.frames).default([]),
+    /**
+     * The same as a camera that turns about its place and zooms, by which points are brought to one picture; null where it
+     * was not told.
+     */
+    turned: z
+      .object({
+        /** Rotation vector from the first picture's directions to each one's, radians. */
+        x: samples(Float64Array),
+        y: samples(Float64Array),
+        z: samples(Float64Array),
+        /** Focal length over that of the first picture. */
+        zoom: samples(Float64Array),
+        /** How far a place may be off, widths of the picture, one standard deviation: by the look itself ... */
+        own: samples(Float64Array),
+        /** ... and by the chain of looks before it, which grows. */
+        drift: samples(Float64Array),
+        /** Focal length of the first picture, widths, and the standard deviation of its natural logarithm. */
+        focal: z.number().positive(),
+        focalLogSd: z.number().nonnegative(),
+      })
+      .nullable()
+      .default(null),
+  })
+  .refine(
+    ({ frames, x, y, scale, roll, share, turned }) =>
+      isIncreasing(frames) &&
+      [x, y, scale, roll, share, ...(turned ? TURNED.map((key) => turned[key]) : [])].every(
+        (values) => values.length === frames.length && values.every(Number.isFinite),
+      ),
+    'A camera path has as many finite samples of everything as frames that were looked at.',
+  );
 export type TurnedPath = NonNullable<z.infer<typeof cameraPathSchema>['turned']>;
 export type CameraPath = z.infer<typeof cameraPathSchema>;
 
