@@ -115,9 +115,11 @@ test('models and demo clips are kept once they were needed, and not before', asy
   expect(await kept()).toEqual([]);
   await page.goto(`${address}/demo/hurdle`);
   await showingPictures(page);
-  expect(await kept()).toContain('/demo-data/hurdle-session.falcon.json');
+  await expect.poll(kept).toContain('/demo-data/hurdle-session.falcon.json');
   const models = await page.evaluate(async () => (await fetch('/models/movenet-lightning.json')).ok);
   expect(models).toBe(true);
+  // It is kept beside being handed over, not before.
+  await expect.poll(kept).toContain('/models/movenet-lightning.json');
   await stop();
   expect(await page.evaluate(async () => (await fetch('/models/movenet-lightning.json')).ok)).toBe(true);
   await start(Number(new URL(address).port));
