@@ -22,9 +22,9 @@ export class Damage {
     this.frames.add(frame);
   }
 
-  /** @returns whether there is any use in trying again without it */
+  /** @returns whether it is left out now: not where too much is damaged already */
   leaveOut(packet: number, frame: number | undefined): boolean {
-    if (this.packets.has(packet) || this.packets.size >= MOST_LEFT_OUT) return false;
+    if (!this.packets.has(packet) && this.packets.size >= MOST_LEFT_OUT) return false;
     this.packets.add(packet);
     if (frame !== undefined) this.lose(frame);
     return true;

@@ -64,6 +64,7 @@ export class FrameCache {
   private detail = 1;
   private readonly groupOf: Uint32Array;
   private readonly damage = new Damage();
+  private search: { readonly group: number; readonly done: Promise<boolean> } | null = null;
 
   constructor(
     private readonly index: FrameIndex,
@@ -91,7 +92,12 @@ export class FrameCache {
     this.askedAt = performance.now();
     for (let attempt = 0; !this.kept.has(i); attempt++) {
       if (this.wanted !== i) return fail('superseded', `Frame ${i} is no longer wanted.`);
-      if (attempt > 2 || this.damage.isLost(i)) return this.lost(i);
+      if (this.damage.isLost(i)) return this.damaged(i);
+      // Its whole group was decoded more than once, and it was not among the pictures.
+      if (attempt > 2) {
+        this.damage.lose(i);
+        return this.damaged(i);
+      }
       const group = this.groupOf[i]!;
       if (
         !this.job ||
@@ -106,9 +112,10 @@ export class FrameCache {
       job.ahead = false;
       await Promise.race([new Promise<void>((arrived) => this.await(i, arrived)), job.done]);
       if (!job.error || this.kept.has(i) || this.wanted !== i) continue;
-      // One damaged packet ends a decoder: what comes after it is decoded without it.
-      if (!(await this.leaveOutDamage(group))) return this.lost(i);
-      attempt = -1;
+      // One damaged packet ends a decoder: what comes after it is decoded without it. A decoder that the browser took
+      // away is started again.
+      if (await this.leaveOutDamage(group)) attempt = -1;
+      else if (attempt > 0) return this.damaged(i);
     }
     const frame = this.kept.get(i)!;
     // A turn of direction makes reading ahead the other way worthless.
@@ -236,8 +243,18 @@ export class FrameCache {
       : null;
   }
 
-  /** Finds the packet that stops the decoder, and leaves it out from now on. */
-  private async leaveOutDamage(group: number): Promise<boolean> {
+  /** Finds the packet that stops the decoder, and leaves it out from now on; searched once for all who ask. */
+  private leaveOutDamage(group: number): Promise<boolean> {
+    if (this.search?.group !== group) {
+      const done = this.searchDamage(group).finally(() => {
+        if (this.search?.done === done) this.search = null;
+      });
+      this.search = { group, done };
+    }
+    return this.search!.done;
+  }
+
+  private async searchDamage(group: number): Promise<boolean> {
     this.cancel();
     const { lastPacket } = this.index.groups[group]!;
     const key = await this.keyOf(group).catch(() => null);
@@ -246,8 +263,7 @@ export class FrameCache {
     return this.damage.leaveOut(packet.sequenceNumber, this.frameAt(packet.microsecondTimestamp));
   }
 
-  private lost(i: number): Result<never, FrameIssue> {
-    this.damage.lose(i);
+  private damaged(i: number): Result<never, FrameIssue> {
     return fail(
       'damaged',
       `Frame ${i + 1} could not be decoded: the clip is damaged there. Step past it, or copy the file from the camera again.`,

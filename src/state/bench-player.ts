@@ -8,6 +8,7 @@ import type { Movement } from '../core/model/movement';
 import type { Issue, Result } from '../core/result';
 import type { ClipSource } from '../media/clip-source';
 import type { BenchClip } from './derived';
+import { steppedOver } from './frame-gaps';
 import { notify } from './notices';
 import { setView, useView } from './view-store';
 
@@ -399,6 +400,11 @@ export class BenchPlayer {
     void this.work();
   }
 
+  /** Frames of each clip. */
+  private get counts(): Readonly<Record<string, number>> {
+    return Object.fromEntries((this.clips?.clips ?? []).map(({ performance: p }) => [p.clip.id, p.times.length]));
+  }
+
   /** Remembers a frame that cannot be decoded; the first of a clip is said. */
   private gap(clipId: string, frame: number): void {
     const { gaps } = useView.getState();
@@ -411,29 +417,6 @@ export class BenchPlayer {
         'error',
         `Frame ${frame + 1} of \u201c${name}\u201d cannot be decoded: the file is damaged there. Such frames are stepped over and marked on its ribbon; copy the file from the camera again.`,
       );
-  }
-
-  /** The same pictures with the next frame that may be shown for each clip that has none; null where there is none. */
-  private steppedOver(
-    wanted: Readonly<Record<string, number>>,
-    lost: readonly string[],
-  ): Readonly<Record<string, number>> | null {
-    const { gaps, shown } = useView.getState();
-    const next: Record<string, number> = { ...wanted };
-    for (const id of lost) {
-      const last = (this.of(id)?.performance.times.length ?? 0) - 1;
-      const by = wanted[id]! < (shown[id] ?? 0) ? -1 : 1;
-      const free = (from: number, step: number): number => {
-        let frame = from;
-        while (frame >= 0 && frame <= last && gaps[id]!.includes(frame)) frame += step;
-        return frame;
-      };
-      const onwards = free(wanted[id]!, by);
-      const frame = onwards >= 0 && onwards <= last ? onwards : free(wanted[id]!, -by);
-      if (frame < 0 || frame > last) return null;
-      next[id] = frame;
-    }
-    return next;
   }
 
   private async work(): Promise<void> {
@@ -459,8 +442,8 @@ export class BenchPlayer {
             notify('error', issue.issue.message);
             setView({ playing: false });
           }
-          const over = lost.length > 0 ? this.steppedOver(wanted, lost) : null;
-          // While it plays the clock goes on by itself.
+          const over =
+            lost.length > 0 ? steppedOver(wanted, lost, { ...useView.getState(), counts: this.counts }) : null;
           if (over && this.target === wanted) {
             this.target = over;
             continue;

@@ -32,7 +32,8 @@ function handOver(key: string): void {
  * its job.
  */
 export async function convertFor(key: string, file: File): Promise<void> {
-  if (underway.has(key)) return;
+  if (underway.has(key))
+    return notify('info', 'Another clip is being converted for this place. Wait for it, or cancel it first.');
   underway.add(key);
   const result = await convertFile(file);
   underway.delete(key);

@@ -4,7 +4,7 @@ import { MOVEMENTS } from '../movements';
 import { readSession } from '../storage/sessions';
 import type { StorageIssue } from '../storage/storage-issue';
 import { addClip, probeFile, type ProbedFile } from './clip-use-cases';
-import { allSessions } from './session-list';
+import { allSessions, removeSession } from './session-list';
 import { createSession, openSession } from './session-use-cases';
 
 /** What is offered for a clip: as it was in the last session, else the usual. */
@@ -52,6 +52,12 @@ export async function lastTime(): Promise<LastTime> {
   };
 }
 
+/** Somebody else than last time: nothing is known of them but what is said now. */
+export function named({ performer, ...filmed }: Offered, name: string, minor: boolean): Offered {
+  const same = performer.name === name;
+  return { ...filmed, performer: { ...(same ? performer : usual(name).performer), minor } };
+}
+
 /** One video to start with. */
 export interface Start {
   readonly role: Role;
@@ -61,7 +67,7 @@ export interface Start {
 
 /**
  * Makes a session of one or two videos and opens it; everything can be changed at Intake.
- * @returns the session's id, or which file could not be read and why; then nothing was made
+ * @returns the session's id, or which file could not be read or stored and why; then nothing was made
  */
 export async function startWith(
   starts: readonly Start[],
@@ -84,7 +90,10 @@ export async function startWith(
     // A rate that the file itself tells is surer than what was so last time.
     const rate = captureRate ?? Math.round(fileRate * slowed * 1000) / 1000;
     const added = await addClip(role, clip, { performer, view, travel, captureRate: rate });
-    if (!added.ok) return added;
+    if (added.ok) continue;
+    // Half a session is none: the videos are still where they were.
+    await removeSession(created.value);
+    return added;
   }
   return ok(created.value);
 }

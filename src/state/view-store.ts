@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { Gaps } from './frame-gaps';
 import type { Drawing, DrawingKind } from '../core/model/drawing';
 import type { PointId } from '../core/anatomy/body-points';
 import type { Vec2 } from '../core/geometry/vec2';
@@ -29,7 +30,7 @@ export interface ViewState {
   readonly region: { readonly from: string; readonly to: string } | null;
   readonly loop: boolean;
   /** Clip id -> frames that cannot be decoded, as far as they were asked for. */
-  readonly gaps: Readonly<Record<string, readonly number[]>>;
+  readonly gaps: Gaps;
   readonly speed: Speed;
   readonly overlays: boolean;
   readonly followBody: boolean;

@@ -157,6 +157,11 @@ test.describe('files that are not what they should be', () => {
     await addClip(page, 'athlete', at('damaged.mp4'), { name: 'Sela Orr' });
     await goToStep(page, 'Look');
     await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+    // Over it in a hurry first: whoever comes while it is searched loses nothing by it.
+    for (let n = 0; n < 45; n++) await page.keyboard.press('ArrowRight');
+    await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+    for (let n = 0; n < 8; n++) await page.keyboard.press('Control+ArrowLeft');
+    await expect.poll(() => shownFrame(page, 'athlete')).toBe(0);
     const seen = new Set<number>();
     for (let n = 0; n < 150 && (await shownFrame(page, 'athlete')) < 60; n++) {
       const shown = await shownFrame(page, 'athlete');

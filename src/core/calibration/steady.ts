@@ -1,5 +1,5 @@
 import type { Vec2 } from '../geometry/vec2';
-import type { Clip, TurnedPath } from '../model/clip';
+import type { CameraPath, Clip, TurnedPath } from '../model/clip';
 import { extentOf } from '../signal/extent';
 import { cameraState, type PictureNeed } from './camera-state';
 import { betweenStands, OFF_MIDDLE, rotationOf, type Turned } from './turning-camera';
@@ -61,15 +61,21 @@ const known = new WeakMap<object, Steady | null>();
  */
 export function steadyOf(clip: Pick<Clip, 'camera' | 'width' | 'height'>): Steady | null {
   const { camera } = clip;
-  if (!camera?.turned || cameraState(camera).kind !== 'moves') return null;
-  const there = known.get(camera);
-  if (there !== undefined) return there;
-  const m = middleOf(camera.turned);
-  const { x, y } = camera.turned;
-  const far = x.some((v, i) => Math.hypot(v - x[m]!, y[i]! - y[m]!) > MOST_TURNED);
-  const steady = far ? null : steadyBy(camera.frames, camera.turned, clip, m);
-  known.set(camera, steady);
+  if (!camera) return null;
+  let steady = known.get(camera);
+  if (steady === undefined) {
+    steady = takenOut(camera, clip);
+    known.set(camera, steady);
+  }
   return steady;
+}
+
+function takenOut(camera: CameraPath, size: Pick<Clip, 'width' | 'height'>): Steady | null {
+  const { frames, turned } = camera;
+  if (!turned || cameraState(camera).kind !== 'moves') return null;
+  const m = middleOf(turned);
+  const far = turned.x.some((x, i) => Math.hypot(x - turned.x[m]!, turned.y[i]! - turned.y[m]!) > MOST_TURNED);
+  return far ? null : steadyBy(frames, turned, size, m);
 }
 
 function steadyBy(

@@ -212,6 +212,19 @@ const wordOf = (name: string): string => name.trim().replace(/\s+/g, '_') || 'po
  * is a joint of its own with three positions, so that positions come back exactly. A missing sample cannot be written;
  * it repeats the one before.
  */
+/** A marker as a joint of its own under the origin, moved by its position alone. */
+const jointLines = (marker: Marker): readonly string[] => [
+  `\tJOINT ${wordOf(marker.name)}`,
+  '\t{',
+  '\t\tOFFSET 0 0 0',
+  '\t\tCHANNELS 3 Xposition Yposition Zposition',
+  '\t\tEnd Site',
+  '\t\t{',
+  '\t\t\tOFFSET 0 0 0',
+  '\t\t}',
+  '\t}',
+];
+
 export const bvh: PointFormat = {
   id: 'bvh',
   name: 'BVH',
@@ -227,8 +240,6 @@ export const bvh: PointFormat = {
   },
   write: (recording) => {
     const frames = framesOf(recording);
-    const joint = (marker: Marker): string =>
-      `\tJOINT ${wordOf(marker.name)}\n\t{\n\t\tOFFSET 0 0 0\n\t\tCHANNELS 3 Xposition Yposition Zposition\n\t\tEnd Site\n\t\t{\n\t\t\tOFFSET 0 0 0\n\t\t}\n\t}\n`;
     const held = recording.markers.map(() => [0, 0, 0]);
     const rows = Array.from({ length: frames }, (_, i) =>
       recording.markers
@@ -238,8 +249,19 @@ export const bvh: PointFormat = {
         })
         .join(' '),
     );
-    return bytesOf(
-      `HIERARCHY\nROOT origin\n{\n\tOFFSET 0 0 0\n\tCHANNELS 0\n${recording.markers.map(joint).join('')}}\nMOTION\nFrames: ${frames}\nFrame Time: ${1 / recording.rate}\n${rows.join('\n')}\n`,
-    );
+    const lines = [
+      'HIERARCHY',
+      'ROOT origin',
+      '{',
+      '\tOFFSET 0 0 0',
+      '\tCHANNELS 0',
+      ...recording.markers.flatMap(jointLines),
+      '}',
+      'MOTION',
+      `Frames: ${frames}`,
+      `Frame Time: ${1 / recording.rate}`,
+      ...rows,
+    ];
+    return bytesOf(`${lines.join('\n')}\n`);
   },
 };

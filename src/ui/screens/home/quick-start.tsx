@@ -1,20 +1,35 @@
 import SwapVertIcon from '@mui/icons-material/SwapVert';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { format } from 'date-fns';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
+import type { Side } from '../../../core/anatomy/body-points';
 import type { Role } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
-import { startWith, type LastTime, type Offered } from '../../../state/quick-start';
+import { named, startWith, type LastTime } from '../../../state/quick-start';
 import { MOVEMENTS } from '../../../movements';
 import { RoleName } from '../../components/role-name';
+
+/** What is asked of each performer. */
+interface Said {
+  readonly name: string;
+  readonly minor: boolean;
+  readonly travel: Side;
+}
+
+const saidOf = ({ offered }: LastTime, role: Role): Said => {
+  const { performer, travel } = offered[role];
+  return { name: performer.name, minor: performer.minor, travel };
+};
 
 interface QuickStartProps {
   /** One or two videos: the athlete's, then the reference's. */
@@ -29,7 +44,7 @@ const ROLES = ['athlete', 'reference'] as const;
 export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode {
   const navigate = useNavigate();
   const [swapped, setSwapped] = useState(false);
-  const [offered, setOffered] = useState(last.offered);
+  const [said, setSaid] = useState(() => ({ athlete: saidOf(last, 'athlete'), reference: saidOf(last, 'reference') }));
   const [movementId, setMovementId] = useState(last.movementId);
   const [problem, setProblem] = useState<string | null>(null);
   const [reading, setReading] = useState(false);
@@ -38,21 +53,20 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
     return role === 'athlete' ? first : second;
   };
   const roles = ROLES.filter((role) => fileOf(role));
-  const nameless = roles.some((role) => offered[role].performer.name.trim() === '');
-  const change = (role: Role, part: Partial<Offered>): void =>
-    setOffered({ ...offered, [role]: { ...offered[role], ...part } });
+  const nameless = roles.some((role) => said[role].name.trim() === '');
+  const say = (role: Role, part: Partial<Said>): void => setSaid({ ...said, [role]: { ...said[role], ...part } });
 
   const start = async (): Promise<void> => {
     setReading(true);
     setProblem(null);
-    const athlete = offered.athlete.performer.name.trim();
     const started = await startWith(
       roles.map((role) => {
-        const { performer } = offered[role];
-        const agreed = { ...performer, name: performer.name.trim(), consent: true };
-        return { role, file: fileOf(role)!, offered: { ...offered[role], performer: agreed } };
+        const { name, minor, travel } = said[role];
+        const offered = named(last.offered[role], name.trim(), minor);
+        const performer = { ...offered.performer, consent: true };
+        return { role, file: fileOf(role)!, offered: { ...offered, performer, travel } };
       }),
-      `${athlete}, ${format(new Date(), 'd MMMM yyyy')}`.slice(0, LIMITS.name),
+      `${said.athlete.name.trim()}, ${format(new Date(), 'd MMMM yyyy')}`.slice(0, LIMITS.name),
       movementId,
     );
     setReading(false);
@@ -81,11 +95,9 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
                   label={`Name of the ${role}`}
                   size="small"
                   autoFocus={i === 0}
-                  value={offered[role].performer.name}
+                  value={said[role].name}
                   onFocus={(event) => event.target.select()}
-                  onChange={({ target }) =>
-                    change(role, { performer: { ...offered[role].performer, name: target.value } })
-                  }
+                  onChange={({ target }) => say(role, { name: target.value })}
                   sx={{ flex: 1 }}
                   slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
                 />
@@ -93,13 +105,22 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
                   select
                   label="Moves in the picture"
                   size="small"
-                  value={offered[role].travel}
-                  onChange={({ target }) => change(role, { travel: target.value as Offered['travel'] })}
+                  value={said[role].travel}
+                  onChange={({ target }) => say(role, { travel: target.value as Said['travel'] })}
                   sx={{ minWidth: 150 }}
                 >
                   <MenuItem value="right">To the right</MenuItem>
                   <MenuItem value="left">To the left</MenuItem>
                 </TextField>
+                <FormControlLabel
+                  control={
+                    <Checkbox
+                      checked={said[role].minor}
+                      onChange={({ target }) => say(role, { minor: target.checked })}
+                    />
+                  }
+                  label="Under age"
+                />
               </div>
             </div>
           ))}
@@ -122,8 +143,9 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
             ))}
           </TextField>
           <p className="note" style={{ margin: 0 }}>
-            Side, view and rate are taken as last time, and can be changed at Intake. Without consent to film and
-            analyse, of a guardian for a minor, the footage must not be used.
+            View and rate are taken as last time, and of who was here last time the dominant side, too; all of it can be
+            changed at Intake. Without consent to film and analyse, of a guardian for a minor, the footage must not be
+            used.
           </p>
           {problem && (
             <Alert severity="error">{problem} Create a session and give it at Intake, where it can be converted.</Alert>
