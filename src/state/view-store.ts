@@ -146,3 +146,6 @@ export function togglePlain(clipId: string): void {
   const { plain } = useView.getState();
   setView({ plain: plain.includes(clipId) ? plain.filter((id) => id !== clipId) : [...plain, clipId] });
 }
+
+/** Panes hold the ground of a camera that moved still, or follow the body again. */
+export const toggleGround = (): void => setView({ holdGround: !useView.getState().holdGround, followBody: true });

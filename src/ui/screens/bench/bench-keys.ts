@@ -5,7 +5,7 @@ import { activeOf, type BenchClip, type Derived } from '../../../state/derived';
 import { nudge } from '../../../state/camera-use-cases';
 import { markMoment } from '../../../state/event-use-cases';
 import { noteHere } from '../../../state/finding-use-cases';
-import { setView, togglePlain, useView } from '../../../state/view-store';
+import { setView, toggleGround, togglePlain, useView } from '../../../state/view-store';
 import { zoomRibbons } from './ribbon-span';
 
 /** Goes to the next or the previous marked moment of the leading clip. */
@@ -69,7 +69,7 @@ export function useBenchKeys(derived: Derived): void {
     setView({ activeClip: panes[(at + 1) % panes.length]?.performance.clip.id ?? null });
   });
   useHotkeys('b', () => setView({ followBody: !useView.getState().followBody }));
-  useHotkeys('shift+b', () => setView({ holdGround: !useView.getState().holdGround, followBody: true }));
+  useHotkeys('shift+b', toggleGround);
   useHotkeys('o', () => setView({ overlays: !useView.getState().overlays }));
   useHotkeys('shift+o', () => {
     const clip = active()?.performance.clip;

@@ -9,6 +9,7 @@ import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Tooltip from '@mui/material/Tooltip';
 import { useState, type ReactNode } from 'react';
+import { steadyOf } from '../../../core/calibration/steady';
 import { MOST_PANES } from '../../../core/model/slots';
 import { player } from '../../../state/bench-player';
 import { activeOf, type Derived } from '../../../state/derived';
@@ -16,7 +17,15 @@ import { nudge } from '../../../state/camera-use-cases';
 import { changeClip } from '../../../state/clip-use-cases';
 import { clipName } from '../../components/clip-name';
 import { zoomRibbons } from './ribbon-span';
-import { GHOST_ANCHORS, LAYOUTS, setView, useView, type GhostAnchor, type Layout } from '../../../state/view-store';
+import {
+  GHOST_ANCHORS,
+  LAYOUTS,
+  setView,
+  toggleGround,
+  useView,
+  type GhostAnchor,
+  type Layout,
+} from '../../../state/view-store';
 
 const LAYOUT_NAMES: Readonly<Record<Layout, string>> = {
   columns: 'Side by side',
@@ -47,6 +56,7 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
   const loop = useView((state) => state.loop);
   const thumbnails = useView((state) => state.thumbnails);
   const layout = useView((state) => state.layout);
+  const holdGround = useView((state) => state.holdGround);
   const ghost = useView((state) => state.ghost);
   const { movement } = derived;
   const moment = (which: 'from' | 'to', label: string): ReactNode => (
@@ -128,6 +138,12 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
               </MenuItem>
             ))}
           </TextField>
+          {derived.panes.some(({ performance }) => steadyOf(performance.clip)) && (
+            <FormControlLabel
+              control={<Checkbox checked={holdGround} onChange={toggleGround} />}
+              label="Hold the ground still where the camera moved (Shift+B)"
+            />
+          )}
           {derived.clips.length > 2 && (
             <div role="group" aria-label="Pictures shown, at most four">
               {derived.clips.map((on) => {

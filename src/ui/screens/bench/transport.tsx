@@ -1,4 +1,3 @@
-import AnchorIcon from '@mui/icons-material/Anchor';
 import CenterFocusStrongIcon from '@mui/icons-material/CenterFocusStrong';
 import ChevronLeftIcon from '@mui/icons-material/ChevronLeft';
 import ChevronRightIcon from '@mui/icons-material/ChevronRight';
@@ -13,7 +12,6 @@ import Select from '@mui/material/Select';
 import ToggleButton from '@mui/material/ToggleButton';
 import Tooltip from '@mui/material/Tooltip';
 import type { ReactNode } from 'react';
-import { steadyOf } from '../../../core/calibration/steady';
 import { timeAtFrame } from '../../../core/timing/clip-time';
 import type { MatchMode } from '../../../core/timing/time-map';
 import { player } from '../../../state/bench-player';
@@ -46,7 +44,6 @@ export function Transport({
   const mode = useView((state) => state.mode);
   const lockMoment = useView((state) => state.lockMoment);
   const followBody = useView((state) => state.followBody);
-  const holdGround = useView((state) => state.holdGround);
   const overlays = useView((state) => state.overlays);
   const offsets = useView((state) => state.offsets);
   useView((state) => state.activeClip);
@@ -148,19 +145,6 @@ export function Transport({
           <CenterFocusStrongIcon fontSize="small" />
         </ToggleButton>
       </Tooltip>
-      {derived.panes.some(({ performance }) => steadyOf(performance.clip)) && (
-        <Tooltip title="Hold the ground still where the camera moved (Shift+B)">
-          <ToggleButton
-            value="ground"
-            size="small"
-            selected={holdGround}
-            onChange={() => setView({ holdGround: !holdGround, followBody: true })}
-            aria-label="Hold the ground still"
-          >
-            <AnchorIcon fontSize="small" />
-          </ToggleButton>
-        </Tooltip>
-      )}
       <Tooltip title="Lines on or off (O)">
         <ToggleButton
           value="lines"
