@@ -17,7 +17,7 @@ const CORE_ORDER = [
   'calibration',
   'tracks',
   'detections',
-  'performance',
+  'trial',
   'quantities',
   'events',
   'measures',

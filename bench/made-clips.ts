@@ -1,12 +1,12 @@
-import type { Performance as Motion } from '../demo/athlete/motion';
+import type { Trial as Motion } from '../demo/athlete/motion';
 import { vec3, type Vec3 } from '../demo/athlete/vec3';
 import { project, type Camera } from '../demo/camera/camera';
 import type { PointId } from '../src/core/anatomy/body-points';
 import { clipSchema, type Clip } from '../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../src/core/model/session';
 import type { Movement } from '../src/core/model/movement';
-import { preparePerformance, type Performance } from '../src/core/performance/performance';
-import { statureOf } from '../src/core/performance/stature';
+import { prepareTrial, type Trial } from '../src/core/trial/trial';
+import { statureOf } from '../src/core/trial/stature';
 import { ORIGIN, type PointSeries, type Track } from '../src/core/tracks/track';
 import { marked } from '../demo/marked';
 import { dice as diceOf, normal } from '../tests/fixtures/random';
@@ -18,30 +18,30 @@ export function dice(seed: number): () => number {
   return roll;
 }
 
-interface Finder {
+interface Detector {
   readonly random: number;
-  readonly alike: number;
+  readonly systematic: number;
   /** The joint of the side turned away from the camera is found so many times worse from frame to frame. */
   readonly far: number;
 }
 
 /**
  * How far each joint is found beside the truth, as it was measured on the rendered clips (`npm run bench points`): what
- * changes from frame to frame and clip to clip, and what the finder does alike in both clips of a pair; shares of
+ * changes from frame to frame and clip to clip, and what the detector does systematically in both clips of a pair; shares of
  * standing height.
  */
-const FINDER: Readonly<Record<string, Finder>> = {
-  shoulder: { random: 0.0056, alike: 0.008, far: 1 },
-  elbow: { random: 0.0032, alike: 0.005, far: 2.2 },
-  wrist: { random: 0.0026, alike: 0.003, far: 1.6 },
-  hip: { random: 0.0036, alike: 0.007, far: 1 },
-  knee: { random: 0.0022, alike: 0.003, far: 1.4 },
-  ankle: { random: 0.0031, alike: 0.006, far: 1 },
-  heel: { random: 0.0032, alike: 0.012, far: 1.5 },
-  'foot-index': { random: 0.0042, alike: 0.013, far: 1.8 },
+const FINDER: Readonly<Record<string, Detector>> = {
+  shoulder: { random: 0.0056, systematic: 0.008, far: 1 },
+  elbow: { random: 0.0032, systematic: 0.005, far: 2.2 },
+  wrist: { random: 0.0026, systematic: 0.003, far: 1.6 },
+  hip: { random: 0.0036, systematic: 0.007, far: 1 },
+  knee: { random: 0.0022, systematic: 0.003, far: 1.4 },
+  ankle: { random: 0.0031, systematic: 0.006, far: 1 },
+  heel: { random: 0.0032, systematic: 0.012, far: 1.5 },
+  'foot-index': { random: 0.0042, systematic: 0.013, far: 1.8 },
 };
-const OTHER: Finder = { random: 0.005, alike: 0.01, far: 1.4 };
-const finderOf = (id: string): Finder => FINDER[id.replace(/^(left|right)-/, '')] ?? OTHER;
+const OTHER: Detector = { random: 0.005, systematic: 0.01, far: 1.4 };
+const detectorOf = (id: string): Detector => FINDER[id.replace(/^(left|right)-/, '')] ?? OTHER;
 /** How much of a frame's error is still there in the next one. */
 const CARRIED = 0.7;
 /** Share of stretches in which a point is lost. */
@@ -54,14 +54,14 @@ const MARKER_BESIDE = 0.006;
  * by a share of standing height.
  */
 export type PointsFrom =
-  { readonly by: 'finder' } | { readonly by: 'hand' } | { readonly by: 'file'; readonly noise: number };
+  { readonly by: 'detector' } | { readonly by: 'hand' } | { readonly by: 'file'; readonly noise: number };
 
 type Shifts = ReadonlyMap<string, readonly [number, number]>;
 
 /** What is alike in all clips that are measured the same way: one shift a joint, share of standing height. */
-export function alikeShift(names: readonly string[], from: PointsFrom, roll: () => number): Shifts {
+export function systematicShift(names: readonly string[], from: PointsFrom, roll: () => number): Shifts {
   const size = (id: string): number =>
-    from.by === 'hand' ? 0 : from.by === 'file' ? MARKER_BESIDE : finderOf(id).alike;
+    from.by === 'hand' ? 0 : from.by === 'file' ? MARKER_BESIDE : detectorOf(id).systematic;
   return new Map(names.map((id) => [id, [normal(roll) * size(id), normal(roll) * size(id)]]));
 }
 
@@ -79,13 +79,13 @@ export interface Filming {
   readonly off: number;
   readonly stated: number | null;
   readonly from: PointsFrom;
-  readonly alike: Shifts;
+  readonly systematic: Shifts;
 }
 
 export interface MadeClip {
-  /** As a finder, a hand or a file would give it, with moments as a person would mark them. */
-  readonly found: Performance;
-  readonly truth: Performance;
+  /** As a detector, a hand or a file would give it, with moments as a person would mark them. */
+  readonly detected: Trial;
+  readonly truth: Trial;
   /** The true moments of every repetition, frame positions. */
   readonly repetitions: readonly Readonly<Record<string, number>>[];
 }
@@ -96,7 +96,7 @@ const mirrorSide = (id: string): string =>
 /** Points of a track with the errors of where they come from. */
 function withErrors(
   seen: Track,
-  { from, mirrored, alike }: Filming,
+  { from, mirrored, systematic }: Filming,
   far: 'left' | 'right',
   pixels: number,
   roll: () => number,
@@ -110,20 +110,20 @@ function withErrors(
           ? 1.5
           : from.by === 'file'
             ? from.noise * pixels
-            : (id.startsWith(far) ? finderOf(id).far : 1) * finderOf(id).random * pixels;
-      const carried = from.by === 'finder' ? CARRIED : 0;
-      const [sx, sy] = (still ? null : alike.get(mirrored ? mirrorSide(id) : id)) ?? [0, 0];
+            : (id.startsWith(far) ? detectorOf(id).far : 1) * detectorOf(id).random * pixels;
+      const carried = from.by === 'detector' ? CARRIED : 0;
+      const [sx, sy] = (still ? null : systematic.get(mirrored ? mirrorSide(id) : id)) ?? [0, 0];
       const fresh = Math.sqrt(1 - carried ** 2) * random;
       let [nx, ny] = [normal(roll) * random, normal(roll) * random];
       let gone = 0;
       const [x, y] = [new Float64Array(frames), new Float64Array(frames)];
       const origin = new Uint8Array(frames).fill(
-        { finder: ORIGIN.found, hand: ORIGIN.hand, file: ORIGIN.recorded }[from.by],
+        { detector: ORIGIN.detected, hand: ORIGIN.hand, file: ORIGIN.recorded }[from.by],
       );
       for (let i = 0; i < frames; i++) {
         nx = carried * nx + fresh * normal(roll);
         ny = carried * ny + fresh * normal(roll);
-        if (from.by === 'finder' && gone === 0 && roll() < LOST / 5) gone = 1 + Math.floor(roll() * 5);
+        if (from.by === 'detector' && gone === 0 && roll() < LOST / 5) gone = 1 + Math.floor(roll() * 5);
         x[i] = gone > 0 ? NaN : series.x[i]! + nx + (mirrored ? -1 : 1) * sx * pixels;
         y[i] = gone > 0 ? NaN : series.y[i]! + ny + sy * pixels;
         if (gone > 0) {
@@ -136,7 +136,7 @@ function withErrors(
         {
           x,
           y,
-          confidence: Float32Array.from(x, (v) => (Number.isNaN(v) ? 0 : from.by === 'finder' ? 0.9 : 1)),
+          confidence: Float32Array.from(x, (v) => (Number.isNaN(v) ? 0 : from.by === 'detector' ? 0.9 : 1)),
           origin,
         },
       ];
@@ -144,7 +144,7 @@ function withErrors(
   );
 }
 
-/** A made performance as one camera sees it, and as it truly is seen square to the movement. */
+/** A made trial as one camera sees it, and as it truly is seen square to the movement. */
 export function filmed(filming: Filming, roll: () => number): MadeClip {
   const { motion, movement, role, name, rate, side, mirrored, off, stated } = filming;
   const camera: Camera = {
@@ -190,7 +190,7 @@ export function filmed(filming: Filming, roll: () => number): MadeClip {
   const pixels = statureOf({ view: { kind: 'side', offPlaneDegrees: 0 }, levelDegrees: 0 }, truth);
   // The performer goes to the left past a camera on the left side, to the right past one on the right.
   const travel = side < 0 === mirrored ? 'right' : 'left';
-  const found = withErrors(seenBy(camera), filming, travel === 'right' ? 'left' : 'right', pixels, roll);
+  const detected = withErrors(seenBy(camera), filming, travel === 'right' ? 'left' : 'right', pixels, roll);
   const clip = clipSchema.parse({
     id: `${role}-${name}`,
     role,
@@ -210,13 +210,13 @@ export function filmed(filming: Filming, roll: () => number): MadeClip {
     scale: { pixels, metres: 1.75, alongDegrees: 90 },
   });
   const fromStart = Object.fromEntries(Object.entries(motion.moments).map(([id, time]) => [id, time - start]));
-  const prepared = preparePerformance(clip, found, marked(movement, fromStart, rate, frames - 1), DEFAULT_CUTOFF);
+  const prepared = prepareTrial(clip, detected, marked(movement, fromStart, rate, frames - 1), DEFAULT_CUTOFF);
   const framesOf = (moments: Readonly<Record<string, number>>): Record<string, number> =>
     Object.fromEntries(Object.entries(moments).map(([id, time]) => [id, Math.min(frames - 1, (time - start) * rate)]));
   const exact = framesOf(motion.moments);
   const square = { ...clip, view: { kind: 'side' as const, offPlaneDegrees: 0 } };
   return {
-    found: prepared,
+    detected: prepared,
     truth: { ...prepared, clip: square, smoothed: truth, raw: truth, marks: exact, timing: {}, bodyHeight: pixels },
     repetitions: motion.repetitions.map(framesOf),
   };

@@ -4,12 +4,12 @@ import { judge, judgedCount } from '../src/core/judgement/state';
 import { compareSides } from '../src/core/comparison/compare';
 import { timingTable } from '../src/core/comparison/timing-table';
 import { orderProblem } from '../src/core/events/order';
-import { proposePerformance } from '../src/core/events/repetitions';
+import { proposeTrial } from '../src/core/events/repetitions';
 import { clipSchema, type Clip, type Role, type View } from '../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../src/core/model/session';
 import { withSchool, type Movement } from '../src/core/model/movement';
-import { momentsOfMarks, type Timed } from '../src/core/performance/moments';
-import { preparePerformance, type Performance } from '../src/core/performance/performance';
+import { momentsOfMarks, type Timed } from '../src/core/trial/moments';
+import { prepareTrial, type Trial } from '../src/core/trial/trial';
 import {
   FIGURE_PICTURE,
   figureOf,
@@ -29,7 +29,7 @@ import { fail, ok, type Issue, type Result } from '../src/core/result';
 import { frameAtTime, realTimes, timeAtFrame } from '../src/core/timing/clip-time';
 import {
   comparisonDocument,
-  type ComparedPerformance,
+  type ComparedTrial,
   type ComparisonDocument,
 } from '../src/formats/comparison-json/comparison-json';
 import { readPointFile } from '../src/formats/points';
@@ -59,11 +59,11 @@ export interface CompareInput {
 }
 
 /**
- * One performance as all the cameras that a file has of it: one for points of a picture, side, front and above for
+ * One trial as all the cameras that a file has of it: one for points of a picture, side, front and above for
  * points in space.
  */
-interface Read extends ComparedPerformance {
-  readonly views: readonly Performance[];
+interface Read extends ComparedTrial {
+  readonly views: readonly Trial[];
 }
 
 export interface CompareOutput {
@@ -118,7 +118,7 @@ const MOST_FRAMES = 20_000;
 /** Standing heights that are a person's, metres. */
 const TALL = { least: 0.6, most: 2.6 };
 
-function performanceOf(
+function trialOf(
   input: CompareInput,
   { file, bytes }: PointInput,
   role: 'athlete' | 'reference',
@@ -203,21 +203,21 @@ function performanceOf(
   const marks: Record<string, Timed> = Object.fromEntries(
     Object.entries(given).map(([id, seconds]) => [id, { frame: frameAtTime(times, seconds) }]),
   );
-  const marked = preparePerformance(clip, figure.track, marks, DEFAULT_CUTOFF, {}, figure.spatial ?? undefined);
+  const marked = prepareTrial(clip, figure.track, marks, DEFAULT_CUTOFF, {}, figure.spatial ?? undefined);
   const wrong = orderProblem(input.movement, marked);
   if (wrong) return fail('bad-moments', wrong);
-  const proposals = proposePerformance(input.movement, marked);
-  for (const { momentId, frame, confidence, sd, alike } of proposals)
-    marks[momentId] = { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, alike };
-  const performance = { ...marked, ...momentsOfMarks(marks) };
-  if (Object.keys(performance.marks).length === 0)
+  const proposals = proposeTrial(input.movement, marked);
+  for (const { momentId, frame, confidence, sd, systematic } of proposals)
+    marks[momentId] = { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, systematic };
+  const trial = { ...marked, ...momentsOfMarks(marks) };
+  if (Object.keys(trial.marks).length === 0)
     return fail(
       'no-moments',
       `“${file}”: no moment of ${input.movement.name} could be proposed from its points, and none was given (--moments).`,
     );
   return ok({
-    performance,
-    views: [performance, ...furtherViews(figure, answers.camera, performance)],
+    trial,
+    views: [trial, ...furtherViews(figure, answers.camera, trial)],
     file,
     warnings,
     proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])),
@@ -225,7 +225,7 @@ function performanceOf(
 }
 
 /** Points in space are seen from the front and from above too: what those planes show is read there. */
-function furtherViews({ spatial }: Figure, camera: FigureCamera, main: Performance): readonly Performance[] {
+function furtherViews({ spatial }: Figure, camera: FigureCamera, main: Trial): readonly Trial[] {
   if (!spatial) return [];
   const cameras: readonly (readonly [View['kind'], FigureCamera])[] = [
     ['front', { azimuthDegrees: camera.azimuthDegrees + 90, elevationDegrees: 0 }],
@@ -240,7 +240,7 @@ function furtherViews({ spatial }: Figure, camera: FigureCamera, main: Performan
       travel: 'right',
       scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 },
     };
-    return { ...preparePerformance(clip, track, {}, main.cutoff, {}, spatial), marks: main.marks, timing: main.timing };
+    return { ...prepareTrial(clip, track, {}, main.cutoff, {}, spatial), marks: main.marks, timing: main.timing };
   });
 }
 
@@ -259,12 +259,12 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
   if (!given.ok) return given;
   const timesOf = (file: string, role: Role, first: boolean): Readonly<Record<string, number>> =>
     given.value[file] ?? (first ? given.value[role] : undefined) ?? {};
-  const athlete = performanceOf(input, input.athlete, 'athlete', timesOf(input.athlete.file, 'athlete', true));
+  const athlete = trialOf(input, input.athlete, 'athlete', timesOf(input.athlete.file, 'athlete', true));
   if (!athlete.ok) return athlete;
   const references: Read[] = [];
   for (const [i, file] of input.references.entries()) {
     // Moments of the reference are those of its first file; those of others stand under their names.
-    const reference = performanceOf(input, file, 'reference', timesOf(file.file, 'reference', i === 0));
+    const reference = trialOf(input, file, 'reference', timesOf(file.file, 'reference', i === 0));
     if (!reference.ok) return reference;
     references.push(slowAgainst(reference.value, athlete.value));
   }
@@ -283,8 +283,8 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
       movement,
       judged,
       timing: timingTable(movement, athletes, others),
-      athlete: a.performance,
-      reference: references[0]?.performance ?? null,
+      athlete: a.trial,
+      reference: references[0]?.trial ?? null,
     }),
     report: textReport({
       movement,
@@ -299,7 +299,7 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
 }
 
 /** Times of key events, seconds. */
-const secondsOf = ({ performance: { times, marks } }: Read): Readonly<Record<string, number>> =>
+const secondsOf = ({ trial: { times, marks } }: Read): Readonly<Record<string, number>> =>
   Object.fromEntries(Object.entries(marks).map(([id, frame]) => [id, timeAtFrame(times, frame)]));
 
 /** Says of a reference that it runs at another speed than the athlete: slow motion that nobody told. */

@@ -1,6 +1,6 @@
 import { bodyOf } from './athlete/body';
 import { BODY_POINTS } from '../src/core/anatomy/body-points';
-import { DEMO_CLIPS, performanceOf } from './scenario';
+import { DEMO_CLIPS, trialOf } from './scenario';
 import { subtract, length, type Vec3 } from './athlete/vec3';
 import { project } from './camera/camera';
 import { truthOf } from './truth';
@@ -13,20 +13,20 @@ const angle = (a: Vec3, b: Vec3, c: Vec3): number => {
   return degrees(Math.acos((u.x * v.x + u.y * v.y + u.z * v.z) / (length(u) * length(v))));
 };
 const kneeAt = (clip: typeof reference, moment: string): number => {
-  const p = performanceOf(clip);
+  const p = trialOf(clip);
   const { points } = p.poseAt(p.moments[moment]!);
   return angle(points['left-hip']!, points['left-knee']!, points['left-ankle']!);
 };
 
 describe('the demo athlete', () => {
   it('has the points that the application knows', () => {
-    expect(Object.keys(performanceOf(reference).poseAt(0).points).sort()).toEqual([...BODY_POINTS].sort());
+    expect(Object.keys(trialOf(reference).poseAt(0).points).sort()).toEqual([...BODY_POINTS].sort());
   });
 
   it('keeps the lengths of its segments in every frame', () => {
     const wrong: string[] = [];
     for (const clip of DEMO_CLIPS) {
-      const p = performanceOf(clip);
+      const p = trialOf(clip);
       for (let t = p.start; t < p.end; t += 1 / 60) {
         const { points } = p.poseAt(t);
         for (const side of ['left', 'right']) {
@@ -49,7 +49,7 @@ describe('the demo athlete', () => {
 
   it('does not slide on the front foot while it is planted', () => {
     for (const clip of DEMO_CLIPS.filter((c) => c.movement === 'pace-delivery')) {
-      const p = performanceOf(clip);
+      const p = trialOf(clip);
       const at = (t: number): Vec3 => p.poseAt(t).points['left-foot-index']!;
       const start = at(p.moments['front-foot-contact']! + 0.05);
       expect(length(subtract(at(p.moments['release']!), start))).toBeLessThan(0.02);
@@ -59,7 +59,7 @@ describe('the demo athlete', () => {
   it('moves without jumps: no joint outruns a sprinting foot, about 22 m/s (from memory)', () => {
     const dt = 1 / 240;
     for (const id of ['pace-side-athlete', 'walk-side-athlete', 'hurdle-side-athlete']) {
-      const p = performanceOf(DEMO_CLIPS.find((c) => c.id === id)!);
+      const p = trialOf(DEMO_CLIPS.find((c) => c.id === id)!);
       for (let t = p.start + dt; t < p.end; t += dt) {
         const before = p.poseAt(t - dt).points;
         const now = p.poseAt(t).points;
@@ -78,14 +78,14 @@ describe('the demo athlete', () => {
     );
     expect(Math.abs(kneeAt(athlete, 'front-foot-contact') - kneeAt(reference, 'front-foot-contact'))).toBeLessThan(1);
     const duration = (clip: typeof reference): number => {
-      const { moments } = performanceOf(clip);
+      const { moments } = trialOf(clip);
       return moments['release']! - moments['front-foot-contact']!;
     };
     expect(duration(athlete) - duration(reference)).toBeCloseTo(athlete.planted['releaseLate']!, 6);
   });
 
   const atMoment = (id: string, moment: string, joint: readonly [string, string, string]): number => {
-    const p = performanceOf(DEMO_CLIPS.find((c) => c.id === id)!);
+    const p = trialOf(DEMO_CLIPS.find((c) => c.id === id)!);
     const { points } = p.poseAt(p.moments[moment]!);
     return angle(points[joint[0]]!, points[joint[1]]!, points[joint[2]]!);
   };
@@ -98,7 +98,7 @@ describe('the demo athlete', () => {
       expect(atMoment('walk-side-athlete', moment, KNEE)).toBeLessThan(171.5);
     }
     const flight = (id: string): number => {
-      const { moments } = performanceOf(DEMO_CLIPS.find((c) => c.id === id)!);
+      const { moments } = trialOf(DEMO_CLIPS.find((c) => c.id === id)!);
       return moments['heel-strike']! - moments['opposite-toe-off']!;
     };
     expect(flight('walk-side-reference')).toBeCloseTo(0.022, 9);
@@ -106,7 +106,7 @@ describe('the demo athlete', () => {
   });
 
   it('clears the hurdle with both feet, and repeats its strides', () => {
-    const p = performanceOf(DEMO_CLIPS.find((c) => c.id === 'hurdle-side-reference')!);
+    const p = trialOf(DEMO_CLIPS.find((c) => c.id === 'hurdle-side-reference')!);
     const bar = p.objects['own-hurdle']!(0);
     expect(bar.y).toBe(0.838);
     for (let t = p.moments['take-off']!; t < p.moments['touch-down']!; t += 1 / 480) {
@@ -116,7 +116,7 @@ describe('the demo athlete', () => {
         if (Math.abs(at.x - bar.x) < 0.02) expect(at.y).toBeGreaterThan(bar.y);
       }
     }
-    const { repetitions } = performanceOf(DEMO_CLIPS.find((c) => c.id === 'walk-side-reference')!);
+    const { repetitions } = trialOf(DEMO_CLIPS.find((c) => c.id === 'walk-side-reference')!);
     expect(repetitions).toHaveLength(2);
     expect(repetitions[1]!['heel-strike']).toBeCloseTo(repetitions[0]!['next-heel-strike']!, 9);
   });

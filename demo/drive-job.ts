@@ -75,13 +75,13 @@ export const goToStep = async (page: Page, step: string): Promise<void> => {
 };
 
 /** Finds the points of both clips; waits for each to be done. */
-export async function findAllPoints(page: Page, setting: 'Accurate' | 'Fast'): Promise<void> {
+export async function detectAllPoints(page: Page, setting: 'Accurate' | 'Fast'): Promise<void> {
   await goToStep(page, 'Measure');
   await page.getByLabel('Setting').click();
   await page.getByRole('option', { name: setting }).click();
   for (const role of ['athlete', 'reference'] as const) {
-    await page.getByRole('button', { name: `Find points of the ${role}` }).click();
-    const said = page.getByRole('alert').filter({ hasText: /Points found on/ });
+    await page.getByRole('button', { name: `Detect points of the ${role}` }).click();
+    const said = page.getByRole('alert').filter({ hasText: /Points detected on/ });
     await expect(said).toBeVisible({ timeout: 600_000 });
     await said.getByRole('button', { name: 'Close' }).click();
     await expect(said).toHaveCount(0);

@@ -10,12 +10,21 @@ import { movementOf } from '../src/movements';
 import { HURDLE_HEIGHT } from './athlete/sprint-hurdles';
 import { project } from './camera/camera';
 import { marked } from './marked';
-import { addClip, clipFile, createSession, findAllPoints, goToStep, openBrowser, root, startServer } from './drive-job';
+import {
+  addClip,
+  clipFile,
+  createSession,
+  detectAllPoints,
+  goToStep,
+  openBrowser,
+  root,
+  startServer,
+} from './drive-job';
 import { DEMO_CLIPS, type DemoClip } from './scenario';
 import type { ClipTruth } from './truth';
 
 /**
- * Makes the demo sessions: the points are found by the application itself, through its interface, on the demo files;
+ * Makes the demo sessions: the points are detected by the application itself, through its interface, on the demo files;
  * the moments are marked on the frames nearest to their true times, as somebody would who sees them. `npm run
  * demo:session [-- --keep FOLDER]` (after `npm run demo` has built the application); points that lie in the folder from
  * an earlier run are not found again.
@@ -54,8 +63,8 @@ async function findPair(first: string, second: string): Promise<readonly Found[]
       await addClip(page, 'athlete', clipFile(first), { name: scene(first).performer, travel: travel(first) });
       await addClip(page, 'reference', clipFile(second), { name: scene(second).performer, travel: travel(second) });
       const started = Date.now();
-      await findAllPoints(page, 'Accurate');
-      console.log(`${first}, ${second}: points found in ${((Date.now() - started) / 1000).toFixed(0)} s`);
+      await detectAllPoints(page, 'Accurate');
+      console.log(`${first}, ${second}: points detected in ${((Date.now() - started) / 1000).toFixed(0)} s`);
       await goToStep(page, 'Report');
       const download = page.waitForEvent('download');
       await page.getByRole('button', { name: 'Save the session without video' }).click();

@@ -1,6 +1,6 @@
 import { bodyOf, type Body } from './athlete/body';
 import { turnedRound } from './athlete/turned';
-import type { Performance } from './athlete/motion';
+import type { Trial } from './athlete/motion';
 import { NOTHING_PLANTED, PACE_DELIVERY, perform, type PlantedDifferences } from './athlete/pace-delivery';
 import { walk, WALKING, type WalkingManner } from './athlete/race-walking';
 import { clearHurdle, HURDLING, type HurdlingManner } from './athlete/sprint-hurdles';
@@ -25,9 +25,9 @@ export interface DemoClip {
   readonly body: Body;
   /** What the performer does differently from the movement's reference, by name. */
   readonly planted: Readonly<Record<string, number>>;
-  readonly perform: () => Performance;
+  readonly perform: () => Trial;
   readonly camera: Camera;
-  readonly look: Look;
+  readonly appearance: Look;
   readonly ground: Ground;
   /** Colours of the ground, so that two clips are not taken for the same afternoon. */
   readonly afternoon: 'clear' | 'hazy';
@@ -37,7 +37,7 @@ export interface DemoClip {
   readonly passer?: DemoClip;
 }
 
-type Person = Pick<DemoClip, 'performer' | 'body' | 'look' | 'afternoon'>;
+type Person = Pick<DemoClip, 'performer' | 'body' | 'appearance' | 'afternoon'>;
 
 const person = (
   performer: string,
@@ -48,7 +48,7 @@ const person = (
 ): Person => ({
   performer,
   body: bodyOf(height, mass),
-  look: { skin, shirt, trousers, hair },
+  appearance: { skin, shirt, trousers, hair },
   afternoon,
 });
 
@@ -197,13 +197,13 @@ export const DEMO_CLIPS: readonly DemoClip[] = [
   pace('pace-overhead-athlete', KIP, FAULTS_OF_KIP, OVERHEAD),
   pace(
     'pace-side-athlete-autumn',
-    { ...KIP, look: { ...KIP.look, shirt: '#7a5b2d', trousers: '#43403a' } },
+    { ...KIP, appearance: { ...KIP.appearance, shirt: '#7a5b2d', trousers: '#43403a' } },
     KIP_IN_AUTUMN,
     KIP_SIDE,
   ),
   pace(
     'pace-side-athlete-winter',
-    { ...KIP, look: { ...KIP.look, shirt: '#49505c', trousers: '#2c333c' } },
+    { ...KIP, appearance: { ...KIP.appearance, shirt: '#49505c', trousers: '#2c333c' } },
     KIP_IN_WINTER,
     KIP_SIDE,
   ),
@@ -242,13 +242,13 @@ const crossing = (id: string, who: Person, other: Person, behind: number): DemoC
   return { ...walking(id, who, {}, camera), passer: turned };
 };
 
-/** Clips of which no session is made: what finding points must cope with. */
+/** Clips of which no session is made: what detecting points must cope with. */
 export const TRIAL_CLIPS: readonly DemoClip[] = [
   crossing('walk-crossing', MIRA, SILKE, 1.1),
-  crossing('walk-crossing-alike', NOOR, { ...TESS, look: NOOR.look }, 1.1),
+  crossing('walk-crossing-alike', NOOR, { ...TESS, appearance: NOOR.appearance }, 1.1),
 ];
 
-/** The same performance by a camera that somebody moves. */
+/** The same trial by a camera that somebody moves. */
 export function filmed(id: string, filming: Filming): DemoClip {
   const clip = DEMO_CLIPS.find((one) => one.id === id)!;
   return { ...clip, id: `${id}-${filming}`, camera: moved(clip.camera, clip.perform(), filming) };
@@ -274,4 +274,4 @@ export function clipNamed(id: string): DemoClip | undefined {
   return still && filmed(still.id, filming);
 }
 
-export const performanceOf = (clip: DemoClip): Performance => clip.perform();
+export const trialOf = (clip: DemoClip): Trial => clip.perform();

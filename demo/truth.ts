@@ -1,6 +1,6 @@
 import type { Vec3 } from './athlete/vec3';
 import { project, turnAt } from './camera/camera';
-import { performanceOf, type DemoClip } from './scenario';
+import { trialOf, type DemoClip } from './scenario';
 
 /** What the generator knows of one rendered clip. */
 export interface ClipTruth {
@@ -25,29 +25,29 @@ export interface ClipTruth {
 const round = (value: number, digits: number): number => Number(value.toFixed(digits));
 
 export function truthOf(clip: DemoClip): ClipTruth {
-  const performance = performanceOf(clip);
+  const trial = trialOf(clip);
   const { frameRate } = clip.camera;
-  const frames = Math.floor((performance.end - performance.start) * frameRate);
-  const names = [...Object.keys(performance.poseAt(0).points), ...Object.keys(performance.objects)];
+  const frames = Math.floor((trial.end - trial.start) * frameRate);
+  const names = [...Object.keys(trial.poseAt(0).points), ...Object.keys(trial.objects)];
   const poses = Array.from({ length: frames }, (_, i) => {
-    const time = performance.start + i / frameRate;
+    const time = trial.start + i / frameRate;
     return {
       time,
       points: {
-        ...performance.poseAt(time).points,
-        ...Object.fromEntries(Object.entries(performance.objects).map(([id, at]) => [id, at(time)])),
+        ...trial.poseAt(time).points,
+        ...Object.fromEntries(Object.entries(trial.objects).map(([id, at]) => [id, at(time)])),
       } as Record<string, Vec3>,
     };
   });
   const fromFirstFrame = (moments: Readonly<Record<string, number>>): Record<string, number> =>
-    Object.fromEntries(Object.entries(moments).map(([id, time]) => [id, round(time - performance.start, 5)]));
+    Object.fromEntries(Object.entries(moments).map(([id, time]) => [id, round(time - trial.start, 5)]));
   return {
     clip: clip.id,
     performer: clip.performer,
     planted: clip.planted,
     frameRate,
-    moments: fromFirstFrame(performance.moments),
-    ...(performance.repetitions.length > 1 ? { repetitions: performance.repetitions.map(fromFirstFrame) } : {}),
+    moments: fromFirstFrame(trial.moments),
+    ...(trial.repetitions.length > 1 ? { repetitions: trial.repetitions.map(fromFirstFrame) } : {}),
     points: names,
     pixels: poses.map((pose) =>
       names.map((name) => {

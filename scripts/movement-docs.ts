@@ -13,7 +13,7 @@ const cell = (text: string): string => text.replaceAll('|', '\\|');
 export function measuresDocument(): string {
   const quantities = Object.values(QUANTITIES).map(
     (q) =>
-      `| ${q.q} | ${cell(q.convention)} | ${{ angle: 'deg', length: 'm or % of standing height', ratio: '%', metres: 'm' }[q.dimension]} |`,
+      `| ${q.type} | ${cell(q.convention)} | ${{ angle: 'deg', length: 'm or % of standing height', ratio: '%', metres: 'm' }[q.dimension]} |`,
   );
   const kinds = Object.values(MEASURE_KINDS).map(
     (k) =>
@@ -31,7 +31,7 @@ ${kinds.join('\n')}
 
 ## Quantities
 
-What *value*, *extreme*, *range*, *peak-rate*, *turn*, *evenness*, *lag*, *order* and *count* can be taken of. Every quantity draws itself on the picture.
+What *value*, *extreme*, *range*, *peak-rate*, *rotation*, *symmetry*, *lag*, *order* and *count* can be taken of. Every quantity draws itself on the picture.
 
 | quantity | what it is | unit |
 | --- | --- | --- |

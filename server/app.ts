@@ -15,7 +15,7 @@ export interface Folders {
 
 /**
  * Only what the application itself serves may load: scripts, workers, pictures and connections from this origin,
- * styles with this response's nonce. WebAssembly is compiled by the point finder.
+ * styles with this response's nonce. WebAssembly is compiled by the point detector.
  */
 const contentSecurityPolicy = (nonce: string): string =>
   [

@@ -6,7 +6,7 @@ import { distance } from '../../src/core/geometry/vec2';
 import { judge, type State } from '../../src/core/judgement/state';
 import { differenceOf, evaluateMeasure } from '../../src/core/measures';
 import type { CameraPath } from '../../src/core/model/clip';
-import type { Performance } from '../../src/core/performance/performance';
+import type { Trial } from '../../src/core/trial/trial';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { clipFile } from '../../demo/drive-job';
 import { clipNamed, MOVING_CLIPS } from '../../demo/scenario';
@@ -15,7 +15,7 @@ import { cameraBySight, estimatedStand, filmedTwice, proposedOff, trueCamera } f
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
 
-/** Rendered cameras that pan, zoom and tremble, against their truth; performances filmed by them against a tripod's. */
+/** Rendered cameras that pan, zoom and tremble, against their truth; trials filmed by them against a tripod's. */
 const PAIRS = 60;
 /** Where people are, from the picture's middle, widths. */
 const PLACES = [
@@ -82,10 +82,10 @@ for (let n = 0; n < PAIRS; n++) {
   const seed = 1000 + 40 * n;
   const { moving, fixed, truth } = filmedTwice(id, movement, camera, seed);
   const other = filmedTwice(id, movement, camera, seed + 20).fixed;
-  const judged = (athlete: Performance) =>
+  const judged = (athlete: Trial) =>
     compareAll(movement, [athlete], [fixed]).map((comparison) => judge(comparison, undefined));
   const inTruth = judged(truth);
-  const falseGaps = (athlete: Performance): number =>
+  const falseGaps = (athlete: Trial): number =>
     judged(athlete).filter(({ state }, i) => state === 'gap' && GOOD.includes(inTruth[i]!.state)).length;
   counts.moving += falseGaps(moving);
   counts.fixed += falseGaps(other);

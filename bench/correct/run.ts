@@ -3,12 +3,12 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Page } from '@playwright/test';
 import { clipFile, goToStep, openBrowser, startServer } from '../../demo/drive-job';
-import { truePerformance } from '../../demo/true-performance';
+import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { refsOfMeasure } from '../../src/core/measures';
 import { momentsOf, type Movement } from '../../src/core/model/movement';
-import { preparePerformance, type Performance } from '../../src/core/performance/performance';
-import { partsOf } from '../../src/core/performance/places';
+import { prepareTrial, type Trial } from '../../src/core/trial/trial';
+import { partsOf } from '../../src/core/trial/places';
 import { JOINT_POINTS, type BodyPoint, type PointId } from '../../src/core/anatomy/body-points';
 import { viewRefusal } from '../../src/core/calibration/view';
 import { sessionJson } from '../../src/formats/session-json/session-json';
@@ -25,25 +25,25 @@ const FIT_SHARE = 0.02;
  * Seconds an act takes: keystroke-level model, Card, Moran and Newell 1980 (from memory): key 0.2, pointing 1.1, button
  * 0.1, thinking 1.35.
  */
-const SECONDS = { key: 0.2, drag: 2 * 1.1 + 2 * 0.1 + 1.35, look: 1.35 };
+const SECONDS = { key: 0.2, drag: 2 * 1.1 + 2 * 0.1 + 1.35, hint: 1.35 };
 
 /** Body points that the movement's measures need at a moment, as far as the view shows them. */
-function neededAt(movement: Movement, performance: Performance, moment: string): readonly BodyPoint[] {
+function neededAt(movement: Movement, trial: Trial, moment: string): readonly BodyPoint[] {
   const ids = movement.measures
     .filter(
       (m) =>
         momentsOf(m).includes(moment) &&
-        viewRefusal(performance.clip, m.plane) === null &&
+        viewRefusal(trial.clip, m.plane) === null &&
         m.kind !== 'speed' &&
-        m.kind !== 'steadiness',
+        m.kind !== 'dispersion',
     )
     .flatMap((m) => refsOfMeasure(m))
-    .flatMap((ref) => partsOf(ref, performance.clip.performer, performance.raw))
+    .flatMap((ref) => partsOf(ref, trial.clip.performer, trial.raw))
     .map(({ id }) => id);
   return JOINT_POINTS.filter((id) => ids.includes(id as PointId));
 }
 
-const away = (a: Performance, b: Performance, id: PointId, frame: number): number =>
+const away = (a: Trial, b: Trial, id: PointId, frame: number): number =>
   Math.hypot(a.raw[id]!.x[frame]! - b.raw[id]!.x[frame]!, a.raw[id]!.y[frame]! - b.raw[id]!.y[frame]!);
 
 async function saved(page: Page): Promise<string> {
@@ -62,7 +62,7 @@ try {
   await page.setViewportSize({ width: 1900, height: 1100 });
   await page.goto(`${server.address}/demo`);
   await page.locator('[data-testid=panes][aria-busy=false]').waitFor();
-  const read = async (): Promise<Record<'athlete' | 'reference', { found: Performance; truth: Performance }>> => {
+  const read = async (): Promise<Record<'athlete' | 'reference', { detected: Trial; truth: Trial }>> => {
     const session = sessionJson.read!(await saved(page), 'session');
     if (!session.ok) throw new Error(session.issue.message);
     const of = async (role: 'athlete' | 'reference') => {
@@ -71,24 +71,24 @@ try {
         await readFile(clipFile(`pace-side-${role}`).replace('.webm', '.truth.json'), 'utf8'),
       ) as ClipTruth;
       return {
-        found: preparePerformance(
+        detected: prepareTrial(
           clip,
           session.value.tracks[clip.id]!,
           session.value.marks[clip.id]!,
           session.value.cutoff,
         ),
-        truth: truePerformance(clip, truth),
+        truth: trueTrial(clip, truth),
       };
     };
     return { athlete: await of('athlete'), reference: await of('reference') };
   };
   const movement = MOVEMENTS[0]!;
   const { athlete } = await read();
-  const frames = athlete.found.times.length;
+  const frames = athlete.detected.times.length;
   const wrong = movement.moments.flatMap((moment) => {
-    const frame = Math.round(athlete.found.marks[moment.id]!);
-    return neededAt(movement, athlete.found, moment.id)
-      .filter((id) => !(away(athlete.found, athlete.truth, id, frame) <= FIT_SHARE * athlete.truth.bodyHeight))
+    const frame = Math.round(athlete.detected.marks[moment.id]!);
+    return neededAt(movement, athlete.detected, moment.id)
+      .filter((id) => !(away(athlete.detected, athlete.truth, id, frame) <= FIT_SHARE * athlete.truth.bodyHeight))
       .map((id) => ({ moment: moment.id, frame, id }));
   });
   await goToStep(page, 'Measure');
@@ -103,7 +103,7 @@ try {
   await press('b');
   await page.waitForTimeout(300);
   const box = (await page.getByTestId('pane-athlete').boundingBox())!;
-  const { clip } = athlete.found;
+  const { clip } = athlete.detected;
   const scale = Math.min(box.width / clip.width, box.height / clip.height);
   const onScreen = (x: number, y: number): [number, number] => [
     box.x + box.width / 2 + (x - clip.width / 2) * scale,
@@ -130,7 +130,7 @@ try {
       await page.waitForTimeout(120);
     }
     for (const { id, frame } of here) {
-      const [from, to] = [athlete.found.raw[id]!, athlete.truth.raw[id]!];
+      const [from, to] = [athlete.detected.raw[id]!, athlete.truth.raw[id]!];
       await page.mouse.move(...onScreen(from.x[frame]!, from.y[frame]!));
       await page.mouse.down();
       await page.mouse.move(...onScreen(to.x[frame]!, to.y[frame]!), { steps: 4 });
@@ -141,9 +141,9 @@ try {
   }
   const after = (await read()).athlete;
   const left = wrong.filter(
-    ({ id, frame }) => !(away(after.found, after.truth, id, frame) <= FIT_SHARE * after.truth.bodyHeight),
+    ({ id, frame }) => !(away(after.detected, after.truth, id, frame) <= FIT_SHARE * after.truth.bodyHeight),
   ).length;
-  const seconds = keys * SECONDS.key + drags * SECONDS.drag + movement.moments.length * SECONDS.look;
+  const seconds = keys * SECONDS.key + drags * SECONDS.drag + movement.moments.length * SECONDS.hint;
   const against = `${keys} keys and ${drags} drags for ${wrong.length} points of ${frames} frames, times of the keystroke-level model; ${left} still off afterwards`;
   figures.push({
     bench: 'correct',

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { ballAt, BALL_RADIUS } from '../../demo/athlete/ball';
 import { cameraPosition, project } from '../../demo/camera/camera';
 import { CHROMIUM, CHROMIUM_ARGS } from '../../demo/drive-job';
-import { DEMO_CLIPS, performanceOf, type DemoClip } from '../../demo/scenario';
+import { DEMO_CLIPS, trialOf, type DemoClip } from '../../demo/scenario';
 import { truthOf } from '../../demo/truth';
 import type { Harness } from '../../tests/harness/harness';
 import { serveHarness } from '../../tests/harness/serve';
@@ -27,10 +27,10 @@ function ballIn(clip: DemoClip): {
   at: (frame: number) => { x: number; y: number };
   radius: number;
 } {
-  const performance = performanceOf(clip);
+  const trial = trialOf(clip);
   const truth = truthOf(clip);
-  const time = (frame: number): number => performance.start + frame / truth.frameRate;
-  const ball = ballAt(performance, performance.moments['release']!);
+  const time = (frame: number): number => trial.start + frame / truth.frameRate;
+  const ball = ballAt(trial, trial.moments['release']!);
   const camera = cameraPosition(clip.camera);
   const distance = Math.hypot(ball.x - camera.x, ball.y - camera.y, ball.z - camera.z);
   const radius =
@@ -38,7 +38,7 @@ function ballIn(clip: DemoClip): {
   return {
     frames: truth.pixels.length,
     release: truth.moments['release']! * truth.frameRate,
-    at: (frame) => project(clip.camera, ballAt(performance, time(frame))),
+    at: (frame) => project(clip.camera, ballAt(trial, time(frame))),
     radius,
   };
 }

@@ -1,8 +1,8 @@
 import { BlobReader, BlobWriter, TextReader, ZipWriter } from '@zip.js/zip.js';
 import { compareSides } from '../../src/core/comparison/compare';
 import { newSession, type Session } from '../../src/core/model/session';
-import { momentsOfMarks } from '../../src/core/performance/moments';
-import { preparePerformance } from '../../src/core/performance/performance';
+import { momentsOfMarks } from '../../src/core/trial/moments';
+import { prepareTrial } from '../../src/core/trial/trial';
 import type { Issue, Result } from '../../src/core/result';
 import { figureOf, proposeFigure, recordingOf } from '../../src/core/tracks/figure';
 import { oddities } from '../../src/core/tracks/oddities';
@@ -13,7 +13,7 @@ import { readSessionFile } from '../../src/formats/session-archive/session-file'
 import { movementJson } from '../../src/formats/movement-json/movement-json';
 import { sessionJson } from '../../src/formats/session-json/session-json';
 import { movementOf, MOVEMENTS } from '../../src/movements';
-import { stickClip } from '../../tests/fixtures/stick-performance';
+import { stickClip } from '../../tests/fixtures/stick-trial';
 import { mutateBytes, mutateText } from './mutate';
 
 /** A reader with a small file that it accepts, and what must hold for whatever else it accepts. */
@@ -100,13 +100,7 @@ function measure({ clips: all, tracks, marks, checks, movementId, ownMovement }:
     all
       .filter((clip) => clip.role === role)
       .map((clip) => {
-        const prepared = preparePerformance(
-          clip,
-          tracks[clip.id] ?? {},
-          marks[clip.id] ?? {},
-          20,
-          checks[clip.id] ?? {},
-        );
+        const prepared = prepareTrial(clip, tracks[clip.id] ?? {}, marks[clip.id] ?? {}, 20, checks[clip.id] ?? {});
         return [{ ...prepared, ...momentsOfMarks(marks[clip.id] ?? {}) }];
       });
   compareSides(movement, side('athlete'), side('reference'));

@@ -4,7 +4,7 @@ import type { Clip } from '../../src/core/model/clip';
 import type { Movement } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';
 import { normal } from '../../tests/fixtures/random';
-import { alikeShift, dice, filmed, type MadeClip } from '../made-clips';
+import { systematicShift, dice, filmed, type MadeClip } from '../made-clips';
 
 const RATES = [60, 100, 120, 240] as const;
 /**
@@ -29,7 +29,7 @@ export interface GeneratedPair {
   readonly reference: MadeClip;
 }
 
-const FOUND = { by: 'finder' } as const;
+const FOUND = { by: 'detector' } as const;
 
 /** One athlete and one reference: other sizes, rates, hands and cameras, 0 to 4 planted faults. */
 export function generatePair(seed: number): GeneratedPair {
@@ -46,7 +46,7 @@ export function generatePair(seed: number): GeneratedPair {
     ...NOTHING_PLANTED,
     ...Object.fromEntries(faults.map((fault) => [fault, between(FAULTS[fault].from, FAULTS[fault].to)])),
   };
-  const alike = alikeShift(
+  const systematic = systematicShift(
     Object.keys(perform(bodyOf(1.8, 75), PACE_DELIVERY, NOTHING_PLANTED).poseAt(0).points),
     FOUND,
     roll,
@@ -70,7 +70,7 @@ export function generatePair(seed: number): GeneratedPair {
         off,
         stated,
         from: FOUND,
-        alike,
+        systematic,
       },
       roll,
     );

@@ -5,12 +5,12 @@ import type { Movement } from '../../src/core/model/movement';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { MOVEMENTS } from '../../src/movements';
 import { printFigures, round, type Figure } from '../figure';
-import type { Performance } from '../../src/core/performance/performance';
+import type { Trial } from '../../src/core/trial/trial';
 import { MOMENTS, withMoments, type MomentsBy } from '../truth/coverage';
 import { FAULTS, generatePair, type Fault, type GeneratedPair } from './generate';
 
 /**
- * Two hundred pairs with planted faults; the judge sees what a finder and a person, or the product's own proposals,
+ * Two hundred pairs with planted faults; the judge sees what a detector and a person, or the product's own proposals,
  * would give it, never the truth.
  */
 const PAIRS = 200;
@@ -25,24 +25,21 @@ const rootFault = (faults: readonly Fault[], fault: Fault): boolean =>
  * carried over to the athlete.
  */
 const marked = {
-  'by hand': ({ athlete, reference }) => [athlete.found, reference.found],
+  'by hand': ({ athlete, reference }) => [athlete.detected, reference.detected],
   proposed: ({ athlete, reference }) => [
     withMoments('proposed', athlete, reference, 'pace-delivery'),
     withMoments('proposed', reference, athlete, 'pace-delivery'),
   ],
   'carried over': ({ athlete, reference }) => [
     withMoments('carried over', athlete, reference, 'pace-delivery'),
-    reference.found,
+    reference.detected,
   ],
-} as const satisfies Record<
-  MomentsBy,
-  (pair: Pick<GeneratedPair, 'athlete' | 'reference'>) => readonly [Performance, Performance]
->;
+} as const satisfies Record<MomentsBy, (pair: Pick<GeneratedPair, 'athlete' | 'reference'>) => readonly [Trial, Trial]>;
 
 function judgedWith(by: MomentsBy): readonly Figure[] {
   const counts = {
     planted: 0,
-    found: 0,
+    detected: 0,
     foundOrWithin: 0,
     judgedOnTarget: 0,
     falseGaps: 0,
@@ -67,7 +64,7 @@ function judgedWith(by: MomentsBy): readonly Figure[] {
       counts.planted++;
       const { measure, sign } = FAULTS[fault];
       const j = judged.find((c) => c.measure.id === measure)!;
-      if (j.state === 'gap' && Math.sign(j.excess) === sign) counts.found++;
+      if (j.state === 'gap' && Math.sign(j.excess) === sign) counts.detected++;
       else missed[`${fault}: ${j.state}`] = (missed[`${fault}: ${j.state}`] ?? 0) + 1;
       if (!rootFault(faults, fault)) continue;
       counts.roots++;
@@ -132,7 +129,7 @@ function judgedWith(by: MomentsBy): readonly Figure[] {
     goal,
     holds,
   });
-  const found = share(counts.found, counts.planted);
+  const detected = share(counts.detected, counts.planted);
   const falseGaps = share(counts.falseGaps, counts.judgedOnTarget);
   const roots = share(counts.rootsFirst, counts.roots);
   const clean = share(counts.clean - counts.cleanReported, counts.clean);
@@ -141,9 +138,9 @@ function judgedWith(by: MomentsBy): readonly Figure[] {
   return [
     figure(
       'planted faults found, with the right sign',
-      found,
+      detected,
       'at least 95',
-      found >= 95,
+      detected >= 95,
       `${counts.planted} faults in ${PAIRS} pairs; missed: ${listed(missed)}`,
     ),
     figure(

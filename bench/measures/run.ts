@@ -3,7 +3,7 @@ import { prioritise } from '../../src/core/judgement/priority';
 import { judge } from '../../src/core/judgement/state';
 import { compareAll } from '../../src/core/comparison/compare';
 import type { Movement } from '../../src/core/model/movement';
-import { preparePerformance, type Performance } from '../../src/core/performance/performance';
+import { prepareTrial, type Trial } from '../../src/core/trial/trial';
 import { placePoint } from '../../src/core/tracks/track';
 import type { PointSeries, Track } from '../../src/core/tracks/track';
 import { warpWhole } from '../../src/core/timing/dynamic-time-warp';
@@ -14,12 +14,12 @@ import { generatePair } from '../judge/generate';
 /** How long the core takes: all measures of the largest movement, a recomputation after an edit, time warping. */
 const largest = MOVEMENTS.reduce((a, b) => (b.measures.length > a.measures.length ? b : a));
 
-/** A performance as long as wanted: its frames repeated from the first to the last, moments stretched with them. */
-function asLong(performance: Performance, frames: number): Performance {
-  const n = performance.times.length;
+/** A trial as long as wanted: its frames repeated from the first to the last, moments stretched with them. */
+function asLong(trial: Trial, frames: number): Trial {
+  const n = trial.times.length;
   const at = (i: number): number => Math.min(n - 1, Math.floor((i * n) / frames));
   const track: Track = Object.fromEntries(
-    (Object.entries(performance.raw) as [string, PointSeries][]).map(([id, s]) => [
+    (Object.entries(trial.raw) as [string, PointSeries][]).map(([id, s]) => [
       id,
       {
         x: Float64Array.from({ length: frames }, (_, i) => s.x[at(i)]!),
@@ -30,21 +30,21 @@ function asLong(performance: Performance, frames: number): Performance {
     ]),
   );
   const clip = {
-    ...performance.clip,
-    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / performance.clip.captureRate)),
+    ...trial.clip,
+    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / trial.clip.captureRate)),
   };
-  return preparePerformance(
+  return prepareTrial(
     clip,
     track,
-    Object.fromEntries(Object.entries(performance.marks).map(([id, frame]) => [id, { frame: (frame * frames) / n }])),
+    Object.fromEntries(Object.entries(trial.marks).map(([id, frame]) => [id, { frame: (frame * frames) / n }])),
     20,
   );
 }
 
 const pair = generatePair(7);
-const both = (frames: number): readonly [Performance, Performance] => [
-  asLong(pair.athlete.found, frames),
-  asLong(pair.reference.found, frames),
+const both = (frames: number): readonly [Trial, Trial] => [
+  asLong(pair.athlete.detected, frames),
+  asLong(pair.reference.detected, frames),
 ];
 
 /** How long a run is repeated before it is timed, milliseconds: until then it is still being compiled. */
@@ -62,12 +62,12 @@ function median(run: () => void, times = 15): number {
   return all[all.length >> 1]!;
 }
 
-const judgeAll = (movement: Movement, athlete: Performance, reference: Performance): void => {
+const judgeAll = (movement: Movement, athlete: Trial, reference: Trial): void => {
   const judged = compareAll(movement, athlete, reference).map((c) => judge(c, undefined));
   prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
 };
-/** Nothing that was reckoned of a performance before may help. */
-const fresh = (p: Performance): Performance => ({ ...p, smoothed: { ...p.smoothed } });
+/** Nothing that was computed of a trial before may help. */
+const fresh = (p: Trial): Trial => ({ ...p, smoothed: { ...p.smoothed } });
 
 const at600 = both(600);
 const whole = median(() => judgeAll(largest, fresh(at600[0]), fresh(at600[1])));
@@ -88,7 +88,7 @@ const edited = median(() => {
   const id = 'left-knee';
   const track = placePoint(athlete.raw, athlete.times.length, id, 200 + (turn++ % 50), 640, 360);
   const marks = Object.fromEntries(Object.entries(athlete.marks).map(([m, frame]) => [m, { frame }]));
-  judgeAll(largest, preparePerformance(athlete.clip, track, marks, 20), reference);
+  judgeAll(largest, prepareTrial(athlete.clip, track, marks, 20), reference);
 });
 const moved = median(() =>
   judgeAll(
@@ -113,14 +113,14 @@ const targeted = median(() =>
 
 const FRAMES = 600;
 const CURVES = 8;
-const curves = (shift: number): Float64Array[] =>
+const allSeries = (shift: number): Float64Array[] =>
   Array.from({ length: CURVES }, (_, k) =>
     Float64Array.from(
       { length: FRAMES },
       (_unused, i) => Math.sin((i + shift) / (20 + 3 * k)) + 0.3 * Math.sin((i * i) / 9000),
     ),
   );
-const [a, b] = [curves(0), curves(17)];
+const [a, b] = [allSeries(0), allSeries(17)];
 const rows = (c: readonly Float64Array[]): number[][] => Array.from({ length: FRAMES }, (_, i) => c.map((v) => v[i]!));
 const [ra, rb] = [rows(a), rows(b)];
 const euclid = (p: readonly number[], q: readonly number[]): number => {

@@ -1,7 +1,7 @@
 import { differenceSd } from '../../src/core/comparison/compare';
 import type { Quantity } from '../../src/core/model/movement';
 import { readQuantity } from '../../src/core/quantities';
-import type { Performance } from '../../src/core/performance/performance';
+import type { Trial } from '../../src/core/trial/trial';
 import type { BodyPoint } from '../../src/core/anatomy/body-points';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 
@@ -9,11 +9,11 @@ type Side = 'dominant' | 'opposite';
 
 /** The angles that are checked: of the side towards the camera, and the trunk. */
 export const checkedOn = (side: Side): Readonly<Record<'knee' | 'hip' | 'elbow' | 'ankle' | 'trunk', Quantity>> => ({
-  knee: { q: 'joint-angle', points: [`${side}-hip`, `${side}-knee`, `${side}-ankle`] },
-  hip: { q: 'joint-angle', points: [`${side}-shoulder`, `${side}-hip`, `${side}-knee`] },
-  elbow: { q: 'joint-angle', points: [`${side}-shoulder`, `${side}-elbow`, `${side}-wrist`] },
-  ankle: { q: 'joint-angle', points: [`${side}-knee`, `${side}-ankle`, `${side}-foot-index`] },
-  trunk: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
+  knee: { type: 'joint-angle', points: [`${side}-hip`, `${side}-knee`, `${side}-ankle`] },
+  hip: { type: 'joint-angle', points: [`${side}-shoulder`, `${side}-hip`, `${side}-knee`] },
+  elbow: { type: 'joint-angle', points: [`${side}-shoulder`, `${side}-elbow`, `${side}-wrist`] },
+  ankle: { type: 'joint-angle', points: [`${side}-knee`, `${side}-ankle`, `${side}-foot-index`] },
+  trunk: { type: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
 });
 export type Checked = keyof ReturnType<typeof checkedOn>;
 
@@ -26,9 +26,9 @@ export interface AngleErrors {
 }
 
 /** Found and true points of one clip. */
-export interface FoundAndTrue {
-  readonly found: Performance;
-  readonly truth: Performance;
+export interface DetectedAndTrue {
+  readonly detected: Trial;
+  readonly truth: Trial;
 }
 
 /** Several clips as one. */
@@ -40,13 +40,13 @@ export const together = (all: readonly AngleErrors[]): AngleErrors => ({
 /**
  * Found angles against the true ones on every frame of the movement (from its first to its last moment) that has both.
  */
-export function compareWithTruth({ found, truth }: FoundAndTrue, of: Quantity): AngleErrors {
+export function compareWithTruth({ detected, truth }: DetectedAndTrue, of: Quantity): AngleErrors {
   const errors: number[] = [];
   let held = 0;
   const marks = Object.values(truth.marks);
-  const last = Math.min(found.times.length - 1, Math.floor(Math.max(...marks)));
+  const last = Math.min(detected.times.length - 1, Math.floor(Math.max(...marks)));
   for (let frame = Math.ceil(Math.min(...marks)); frame <= last; frame++) {
-    const measured = readQuantity(found, of, { plane: 'any', frame: frame, lengthIn: '%BH' });
+    const measured = readQuantity(detected, of, { plane: 'any', frame: frame, lengthIn: '%BH' });
     const true_ = readQuantity(truth, of, { plane: 'any', frame: frame, lengthIn: '%BH' });
     if (!measured.measurable || !true_.measurable) continue;
     const error = Math.abs(measured.value - true_.value);
@@ -60,8 +60,8 @@ export function compareWithTruth({ found, truth }: FoundAndTrue, of: Quantity): 
 const STEPS = 20;
 
 /** Differences of two clips at matched times, from the first moment to the last, against the true differences. */
-export function compareDifferences(a: FoundAndTrue, b: FoundAndTrue, of: Quantity): AngleErrors {
-  const marksOf = (performance: Performance): number[] => Object.values(performance.marks).sort((x, y) => x - y);
+export function compareDifferences(a: DetectedAndTrue, b: DetectedAndTrue, of: Quantity): AngleErrors {
+  const marksOf = (trial: Trial): number[] => Object.values(trial.marks).sort((x, y) => x - y);
   const [marksA, marksB] = [marksOf(a.truth), marksOf(b.truth)];
   const errors: number[] = [];
   let held = 0;
@@ -70,8 +70,8 @@ export function compareDifferences(a: FoundAndTrue, b: FoundAndTrue, of: Quantit
       const at = (marks: readonly number[]): number =>
         marks[phase]! + ((marks[phase + 1]! - marks[phase]!) * step) / STEPS;
       const readings = [
-        readQuantity(a.found, of, { plane: 'any', frame: at(marksA), lengthIn: '%BH' }),
-        readQuantity(b.found, of, { plane: 'any', frame: at(marksB), lengthIn: '%BH' }),
+        readQuantity(a.detected, of, { plane: 'any', frame: at(marksA), lengthIn: '%BH' }),
+        readQuantity(b.detected, of, { plane: 'any', frame: at(marksB), lengthIn: '%BH' }),
         readQuantity(a.truth, of, { plane: 'any', frame: at(marksA), lengthIn: '%BH' }),
         readQuantity(b.truth, of, { plane: 'any', frame: at(marksB), lengthIn: '%BH' }),
       ];
@@ -90,22 +90,21 @@ const LEGS = ['knee', 'ankle'] as const;
 const APART = 0.08;
 
 /** Frames in which left and right are exchanged, of those in which the legs are far enough apart to tell. */
-export function swappedFrames({ found, truth }: FoundAndTrue): { readonly swapped: number; readonly frames: number } {
+export function swappedFrames({ detected, truth }: DetectedAndTrue): {
+  readonly swapped: number;
+  readonly frames: number;
+} {
   let [swapped, frames] = [0, 0];
-  for (let i = 0; i < found.times.length; i++) {
-    const at = (
-      performance: Performance,
-      side: 'left' | 'right',
-      joint: (typeof LEGS)[number],
-    ): { x: number; y: number } => {
-      const series = performance.smoothed[`${side}-${joint}` as BodyPoint];
+  for (let i = 0; i < detected.times.length; i++) {
+    const at = (trial: Trial, side: 'left' | 'right', joint: (typeof LEGS)[number]): { x: number; y: number } => {
+      const series = trial.smoothed[`${side}-${joint}` as BodyPoint];
       return { x: series?.x[i] ?? NaN, y: series?.y[i] ?? NaN };
     };
     let [same, other, apart] = [0, 0, Infinity];
     for (const joint of LEGS) {
       const [fl, fr, tl, tr] = [
-        at(found, 'left', joint),
-        at(found, 'right', joint),
+        at(detected, 'left', joint),
+        at(detected, 'right', joint),
         at(truth, 'left', joint),
         at(truth, 'right', joint),
       ];

@@ -3,13 +3,13 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { CHROMIUM, CHROMIUM_ARGS } from '../../demo/drive-job';
 import { DEMO_CLIPS, type DemoClip } from '../../demo/scenario';
-import { truePerformance } from '../../demo/true-performance';
+import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
-import { estimateOffPlane } from '../../src/core/performance/view-estimate';
+import { estimateOffPlane } from '../../src/core/trial/view-estimate';
 import { clipSchema, farSide } from '../../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../../src/core/model/session';
-import { preparePerformance } from '../../src/core/performance/performance';
-import { takeFound } from '../../src/core/detections/take-found';
+import { prepareTrial } from '../../src/core/trial/trial';
+import { trackFromDetections } from '../../src/core/detections/track-from-detections';
 import type { Harness } from '../../tests/harness/harness';
 import { serveHarness } from '../../tests/harness/serve';
 import { printFigures, round, type Figure } from '../figure';
@@ -22,13 +22,13 @@ import {
   together,
   type AngleErrors,
   type Checked,
-  type FoundAndTrue,
+  type DetectedAndTrue,
 } from './accuracy';
 
 declare const harness: Harness;
 
 /**
- * Points found on rendered clips of three movements, from the side and obliquely, with motion blur, two builds and
+ * Points detected on rendered clips of three movements, from the side and obliquely, with motion blur, two builds and
  * other clothes, against the generator's own; both settings. How fast, against the models alone in the same run.
  */
 const CLIPS = [
@@ -47,7 +47,7 @@ const GOAL: Readonly<Record<Checked, number | null>> = { knee: 3, hip: 3, trunk:
 const folder = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
 
 interface Run {
-  readonly both: FoundAndTrue;
+  readonly both: DetectedAndTrue;
   readonly milliseconds: number;
   /** What the models alone would have taken on as many cores. */
   readonly bare: number;
@@ -55,10 +55,10 @@ interface Run {
 
 async function run(page: Page, demo: DemoClip, setting: (typeof SETTINGS)[number]): Promise<Run> {
   const truth = JSON.parse(await readFile(path.join(folder, `${demo.id}.truth.json`), 'utf8')) as ClipTruth;
-  const { looks, milliseconds, inference, workers } = await page.evaluate(([address, s]) => harness.find(address, s), [
-    `/demo-data/${demo.id}.webm`,
-    setting,
-  ] as const);
+  const { detections, milliseconds, inference, workers } = await page.evaluate(
+    ([address, s]) => harness.find(address, s),
+    [`/demo-data/${demo.id}.webm`, setting] as const,
+  );
   const frames = truth.pixels.length;
   const clip = clipSchema.parse({
     id: demo.id,
@@ -80,16 +80,16 @@ async function run(page: Page, demo: DemoClip, setting: (typeof SETTINGS)[number
   });
   return {
     both: {
-      found: preparePerformance(clip, takeFound({}, frames, new Map(looks), setting), {}, DEFAULT_CUTOFF),
-      truth: truePerformance(clip, truth),
+      detected: prepareTrial(clip, trackFromDetections({}, frames, new Map(detections), setting), {}, DEFAULT_CUTOFF),
+      truth: trueTrial(clip, truth),
     },
     milliseconds,
     bare: inference / workers,
   };
 }
 
-const nearOf = ({ found }: FoundAndTrue): ReturnType<typeof checkedOn> =>
-  checkedOn(farSide(found.clip) === found.clip.performer.dominantSide ? 'opposite' : 'dominant');
+const nearOf = ({ detected }: DetectedAndTrue): ReturnType<typeof checkedOn> =>
+  checkedOn(farSide(detected.clip) === detected.clip.performer.dominantSide ? 'opposite' : 'dominant');
 const share = (errors: AngleErrors): number => errors.held / Math.max(1, errors.errors.length);
 
 const server = await serveHarness(folder, true);
@@ -186,7 +186,7 @@ try {
     });
     const cameras = CLIPS.map((id) => {
       const { azimuth } = DEMO_CLIPS.find((c) => c.id === id)!.camera;
-      const said = estimateOffPlane(runs.get(id)!.both.found);
+      const said = estimateOffPlane(runs.get(id)!.both.detected);
       // Anticlockwise from the square side view: a camera at 70 on the right side stands 20 ahead of somebody who goes
       // right.
       return said.ok

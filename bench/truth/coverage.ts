@@ -1,22 +1,22 @@
 import { carryOver } from '../../src/core/events/carry-over';
-import { proposePerformance } from '../../src/core/events/repetitions';
+import { proposeTrial } from '../../src/core/events/repetitions';
 import type { Proposal } from '../../src/core/events/propose-moments';
 import { differenceOf, evaluateMeasure } from '../../src/core/measures';
 import type { Measure } from '../../src/core/model/movement';
-import { momentsOfMarks } from '../../src/core/performance/moments';
-import type { Performance } from '../../src/core/performance/performance';
+import { momentsOfMarks } from '../../src/core/trial/moments';
+import type { Trial } from '../../src/core/trial/trial';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { movementOf } from '../../src/movements';
 import { dice, type MadeClip, type PointsFrom } from '../made-clips';
 import { measuresFor } from './measures';
-import { alikeOf, mannerOf, MOVEMENTS_MADE, shootingOf, shot, type MadeMovement } from './population';
+import { systematicOf, mannerOf, MOVEMENTS_MADE, shootingOf, shot, type MadeMovement } from './population';
 
 export const MOMENTS = ['by hand', 'proposed', 'carried over'] as const;
 export type MomentsBy = (typeof MOMENTS)[number];
 
 export const SOURCES: Readonly<Record<string, PointsFrom>> = {
   hand: { by: 'hand' },
-  found: { by: 'finder' },
+  detected: { by: 'detector' },
   'file 0.2 %': { by: 'file', noise: 0.002 },
   'file 0.6 %': { by: 'file', noise: 0.006 },
   'file 1.2 %': { by: 'file', noise: 0.012 },
@@ -38,38 +38,38 @@ export interface Checked {
 const asMarks = (
   proposals: readonly Proposal[],
   last: number,
-): Readonly<Record<string, { frame: number; proposed: number; sd: number; alike: number }>> =>
+): Readonly<Record<string, { frame: number; proposed: number; sd: number; systematic: number }>> =>
   Object.fromEntries(
-    proposals.map(({ momentId, frame, confidence, sd, alike }) => [
+    proposals.map(({ momentId, frame, confidence, sd, systematic }) => [
       momentId,
-      { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, alike },
+      { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, systematic },
     ]),
   );
 
-/** The performance with moments as they come about in one of three ways. */
-export function withMoments(by: MomentsBy, clip: MadeClip, other: MadeClip, id: MadeMovement): Performance {
-  if (by === 'by hand') return clip.found;
+/** The trial with moments as they come about in one of three ways. */
+export function withMoments(by: MomentsBy, clip: MadeClip, other: MadeClip, id: MadeMovement): Trial {
+  if (by === 'by hand') return clip.detected;
   const movement = movementOf(id)!;
-  const bare = { ...clip.found, marks: {}, timing: {} };
-  const proposals = by === 'proposed' ? proposePerformance(movement, bare) : carryOver(movement, other.found, bare);
+  const bare = { ...clip.detected, marks: {}, timing: {} };
+  const proposals = by === 'proposed' ? proposeTrial(movement, bare) : carryOver(movement, other.detected, bare);
   return { ...bare, ...momentsOfMarks(asMarks(proposals, bare.times.length - 1)) };
 }
 
-/** The true performance, with the moments of that repetition which a performance means. */
-export function truthFor({ truth, repetitions }: MadeClip, performance: Performance): Performance {
-  const ids = Object.keys(performance.marks);
+/** The true trial, with the moments of that repetition which a trial means. */
+export function truthFor({ truth, repetitions }: MadeClip, trial: Trial): Trial {
+  const ids = Object.keys(trial.marks);
   const off = (marks: Readonly<Record<string, number>>): number =>
-    ids.reduce((sum, id) => sum + Math.abs(performance.marks[id]! - (marks[id] ?? Infinity)), 0);
+    ids.reduce((sum, id) => sum + Math.abs(trial.marks[id]! - (marks[id] ?? Infinity)), 0);
   const marks = repetitions.reduce((best, r) => (off(r) < off(best) ? r : best), truth.marks);
   return { ...truth, marks };
 }
 
 function check(
   measure: Measure,
-  performance: Performance,
-  truth: Performance,
+  trial: Trial,
+  truth: Trial,
 ): Omit<Checked, 'movement' | 'points' | 'moments' | 'measure'> | null {
-  const [read, is] = [evaluateMeasure(measure, performance), evaluateMeasure(measure, truth)];
+  const [read, is] = [evaluateMeasure(measure, trial), evaluateMeasure(measure, truth)];
   if (!read.measurable || !is.measurable) return null;
   const error = differenceOf(measure, read.value, is.value);
   return { held: Math.abs(error) <= COVERAGE_95 * read.sd, z: error / read.sd, error, sd: read.sd };
@@ -83,15 +83,15 @@ export function checkedValues(clips: number, seed: number): readonly Checked[] {
     for (const [points, from] of Object.entries(SOURCES)) {
       for (let n = 0; n < clips; n++) {
         const roll = dice(seed + 977 * n + 31 * points.length + movement.length);
-        const alike = alikeOf(movement, from, roll);
+        const systematic = systematicOf(movement, from, roll);
         const [clip, other] = (['athlete', 'reference'] as const).map((role) =>
-          shot(movement, mannerOf(roll), role, role, shootingOf(from, roll), alike, roll),
+          shot(movement, mannerOf(roll), role, role, shootingOf(from, roll), systematic, roll),
         ) as [MadeClip, MadeClip];
         for (const moments of MOMENTS) {
-          const performance = withMoments(moments, clip, other, movement);
-          const truth = truthFor(clip, performance);
+          const trial = withMoments(moments, clip, other, movement);
+          const truth = truthFor(clip, trial);
           for (const measure of measures) {
-            const checked = check(measure, performance, truth);
+            const checked = check(measure, trial, truth);
             if (checked) all.push({ movement, measure, points, moments, ...checked });
           }
         }

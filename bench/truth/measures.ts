@@ -6,20 +6,20 @@ import type { MadeMovement } from './population';
 const common = { name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks' } as const;
 const make = (id: string, measure: object): Measure =>
   measureSchema.parse(todaysMeasure({ id: `more-${id}`, ...common, ...measure }));
-const KNEE = { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] } as const;
-const THIGH = { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' } as const;
+const KNEE = { type: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] } as const;
+const THIGH = { type: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' } as const;
 
 /** Kinds that the movements have few or none of, from their first to their last moment. */
 function more(from: string, to: string): readonly Measure[] {
   const phase = { from, to };
   return [
     make('extreme', { kind: 'extreme', of: KNEE, which: 'smallest', ...phase }),
-    make('extreme-time', { kind: 'extreme', of: THIGH, which: 'largest', give: 'time', ...phase }),
+    make('extreme-time', { kind: 'extreme', of: THIGH, which: 'largest', output: 'time', ...phase }),
     make('range', { kind: 'range', of: KNEE, ...phase }),
     make('peak-rate', { kind: 'peak-rate', of: KNEE, direction: 'rising', ...phase }),
     make('turn', {
-      kind: 'turn',
-      of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-ankle'], against: 'down' },
+      kind: 'rotation',
+      of: { type: 'segment-angle', points: ['dominant-hip', 'dominant-ankle'], against: 'down' },
       ...phase,
     }),
     make('lag', { kind: 'lag', first: KNEE, second: THIGH, event: 'smallest', ...phase }),
@@ -31,28 +31,36 @@ function more(from: string, to: string): readonly Measure[] {
       ],
       ...phase,
     }),
-    make('count', { kind: 'count', each: { each: 'crossing', of: KNEE, level: 140, direction: 'falling' }, ...phase }),
+    make('count', {
+      kind: 'count',
+      occurrence: { type: 'crossing', of: KNEE, level: 140, direction: 'falling' },
+      ...phase,
+    }),
     make('split', { kind: 'split', plane: 'any', ...phase }),
     make('path-length', { kind: 'path', point: 'dominant-ankle', relativeTo: 'mid-hip', what: 'length', ...phase }),
     make('path-straightness', { kind: 'path', point: 'mid-hip', what: 'straightness', ...phase }),
     make('path-sideways', { kind: 'path', point: 'dominant-ankle', relativeTo: 'mid-hip', what: 'sideways', ...phase }),
     make('speed', { kind: 'speed', point: 'mid-hip', along: 'forward', ...phase }),
     make('speed-hand', { kind: 'speed', point: 'dominant-wrist', along: 'straight', ...phase }),
-    make('speed-time', { kind: 'speed', point: 'dominant-ankle', along: 'straight', give: 'time', ...phase }),
-    make('steadiness', { kind: 'steadiness', point: 'nose', relativeTo: 'mid-hip', ...phase }),
-    make('stop', { kind: 'stop', point: 'dominant-heel', slower: 0.8, ...phase }),
-    make('evenness', { kind: 'evenness', of: KNEE, at: from }),
-    make('height', { kind: 'value', of: { q: 'height', point: 'mid-hip' }, at: to }),
-    make('distance', { kind: 'value', of: { q: 'distance', points: ['dominant-ankle', 'opposite-ankle'] }, at: from }),
+    make('speed-time', { kind: 'speed', point: 'dominant-ankle', along: 'straight', output: 'time', ...phase }),
+    make('steadiness', { kind: 'dispersion', point: 'nose', relativeTo: 'mid-hip', ...phase }),
+    make('stop', { kind: 'dwell', point: 'dominant-heel', slower: 0.8, ...phase }),
+    make('evenness', { kind: 'symmetry', of: KNEE, at: from }),
+    make('height', { kind: 'value', of: { type: 'height', point: 'mid-hip' }, at: to }),
+    make('distance', {
+      kind: 'value',
+      of: { type: 'distance', points: ['dominant-ankle', 'opposite-ankle'] },
+      at: from,
+    }),
     make('distance-m', {
       kind: 'value',
-      of: { q: 'distance', points: ['dominant-ankle', 'opposite-ankle'] },
+      of: { type: 'distance', points: ['dominant-ankle', 'opposite-ankle'] },
       at: from,
       lengthIn: 'm',
     }),
     make('fold', {
       kind: 'value',
-      of: { q: 'fold', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'], limb: 'leg' },
+      of: { type: 'relative-inertia', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'], limb: 'leg' },
       at: to,
     }),
   ];

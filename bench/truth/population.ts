@@ -1,12 +1,12 @@
 import { bodyOf } from '../../demo/athlete/body';
-import type { Performance as Motion } from '../../demo/athlete/motion';
+import type { Trial as Motion } from '../../demo/athlete/motion';
 import { NOTHING_PLANTED, PACE_DELIVERY, perform } from '../../demo/athlete/pace-delivery';
 import { walk, WALKING } from '../../demo/athlete/race-walking';
 import { clearHurdle, HURDLING } from '../../demo/athlete/sprint-hurdles';
 import type { Movement } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';
 import { normal } from '../../tests/fixtures/random';
-import { alikeShift, dice, filmed, type MadeClip, type PointsFrom } from '../made-clips';
+import { systematicShift, dice, filmed, type MadeClip, type PointsFrom } from '../made-clips';
 
 export const MOVEMENTS_MADE = ['pace-delivery', 'race-walking', 'sprint-hurdles'] as const;
 export type MadeMovement = (typeof MOVEMENTS_MADE)[number];
@@ -93,7 +93,7 @@ export function shot(
   name: string,
   role: 'athlete' | 'reference',
   shooting: Shooting,
-  alike: ReturnType<typeof alikeShift>,
+  systematic: ReturnType<typeof systematicShift>,
   roll: () => number,
 ): MadeClip {
   return filmed(
@@ -103,15 +103,19 @@ export function shot(
       role,
       name,
       side: movement === 'pace-delivery' ? -90 : 90,
-      alike,
+      systematic,
       ...shooting,
     },
     roll,
   );
 }
 
-/** What a finder or a file does alike in all clips of one comparison. */
-export function alikeOf(movement: MadeMovement, from: PointsFrom, roll: () => number): ReturnType<typeof alikeShift> {
+/** What a detector or a file does alike in all clips of one comparison. */
+export function systematicOf(
+  movement: MadeMovement,
+  from: PointsFrom,
+  roll: () => number,
+): ReturnType<typeof systematicShift> {
   const motion = motionOf(movement, mannerOf(dice(1)));
-  return alikeShift(Object.keys(motion.poseAt(motion.start).points), from, roll);
+  return systematicShift(Object.keys(motion.poseAt(motion.start).points), from, roll);
 }

@@ -33,7 +33,7 @@ const coverage = (name: string, list: readonly Checked[]): Figure => {
   );
 };
 const named = ({ measure }: Checked): string =>
-  `${measure.kind}${'what' in measure ? ` ${measure.what}` : ''}${'give' in measure && measure.give === 'time' ? ' (its time)' : ''}`;
+  `${measure.kind}${'what' in measure ? ` ${measure.what}` : ''}${'output' in measure && measure.output === 'time' ? ' (its time)' : ''}`;
 const kinds = [...new Set(values.map(named))].sort();
 
 const population = [3, 5].map((n) => ({ n, ...byChance(COMPARISONS, n, false, SEED) }));
@@ -54,7 +54,7 @@ printFigures([
       values.filter((c) => named(c) === kind),
     ),
   ),
-  ...population.flatMap(({ n, judged, gaps, curves, withStretch }) => [
+  ...population.flatMap(({ n, judged, gaps, allSeries, withStretch }) => [
     figure(
       `another member of the population called a gap, ${n} references`,
       share(gaps, judged),
@@ -64,10 +64,10 @@ printFigures([
     ),
     figure(
       `curves of another member with a named stretch, ${n} references`,
-      share(withStretch, curves),
+      share(withStretch, allSeries),
       'at most 5',
-      share(withStretch, curves) <= 5,
-      `${curves} curves`,
+      share(withStretch, allSeries) <= 5,
+      `${allSeries} curves`,
     ),
   ]),
   figure(

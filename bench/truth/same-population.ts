@@ -1,18 +1,18 @@
 import { judge } from '../../src/core/judgement/state';
 import { compareSides } from '../../src/core/comparison/compare';
-import { curveMeasures, matchedCurves } from '../../src/core/comparison/matched-curves';
+import { seriesMeasures, matchedSeries } from '../../src/core/comparison/matched-series';
 import type { Side } from '../../src/core/comparison/side';
 import type { Measure, Movement } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';
 import { dice } from '../made-clips';
 import { measuresFor } from './measures';
-import { alikeOf, attemptOf, mannerOf, MOVEMENTS_MADE, shootingOf, shot, type MadeMovement } from './population';
+import { systematicOf, attemptOf, mannerOf, MOVEMENTS_MADE, shootingOf, shot, type MadeMovement } from './population';
 
 /** Everybody here is a good performer of one population: whatever is called a gap, or a stretch, is one by chance. */
 export interface ByChance {
   readonly judged: number;
   readonly gaps: number;
-  readonly curves: number;
+  readonly allSeries: number;
   readonly withStretch: number;
 }
 
@@ -36,7 +36,7 @@ const byReferenceAlone = (measures: readonly Measure[]): readonly Measure[] =>
  * @param attempts the references are attempts of a single performer
  */
 export function byChance(comparisons: number, n: number, attempts: boolean, seed: number): ByChance {
-  const total = { judged: 0, gaps: 0, curves: 0, withStretch: 0 };
+  const total = { judged: 0, gaps: 0, allSeries: 0, withStretch: 0 };
   for (const id of MOVEMENTS_MADE) {
     const movement: Movement = { ...movementOf(id)!, measures: [...byReferenceAlone(measuresFor(id))] };
     for (let k = 0; k < comparisons; k++) {
@@ -49,11 +49,11 @@ export function byChance(comparisons: number, n: number, attempts: boolean, seed
         total.judged++;
         if (judged.state === 'gap' && judged.basis === 'performers') total.gaps++;
       }
-      for (const measure of curveMeasures(movement)) {
-        const curves = matchedCurves(movement, measure, athlete, references);
-        if (!curves?.half || curves.bandOf !== 'performers') continue;
-        total.curves++;
-        if (curves.longest) total.withStretch++;
+      for (const measure of seriesMeasures(movement)) {
+        const allSeries = matchedSeries(movement, measure, athlete, references);
+        if (!allSeries?.half || allSeries.bandOf !== 'performers') continue;
+        total.allSeries++;
+        if (allSeries.longest) total.withStretch++;
       }
     }
   }
@@ -66,8 +66,8 @@ function compared(
   attempts: boolean,
   roll: () => number,
 ): { readonly athlete: Side; readonly references: Side } {
-  const from = { by: 'finder' } as const;
-  const alike = alikeOf(id, from, roll);
+  const from = { by: 'detector' } as const;
+  const systematic = systematicOf(id, from, roll);
   const one = mannerOf(roll);
   const references = Array.from({ length: n }, (_, i) => [
     shot(
@@ -76,12 +76,12 @@ function compared(
       attempts ? 'One' : `Performer ${i}`,
       'reference',
       shootingOf(from, roll),
-      alike,
+      systematic,
       roll,
-    ).found,
+    ).detected,
   ]);
   return {
-    athlete: [[shot(id, mannerOf(roll), 'Athlete', 'athlete', shootingOf(from, roll), alike, roll).found]],
+    athlete: [[shot(id, mannerOf(roll), 'Athlete', 'athlete', shootingOf(from, roll), systematic, roll).detected]],
     references,
   };
 }

@@ -97,7 +97,7 @@ export interface Motion {
 }
 
 /** A performer's movement with its moments, times in seconds on the key frames' own clock. */
-export interface Performance extends Motion {
+export interface Trial extends Motion {
   /** Moments of the first repetition. */
   readonly moments: Readonly<Record<string, number>>;
   /** Moments of every repetition, where the movement repeats. */

@@ -1,5 +1,5 @@
 import type { Body } from './body';
-import { AS_KEYED, move, ramp, stretched, whenTrue, type MotionKeys, type Performance } from './motion';
+import { AS_KEYED, move, ramp, stretched, whenTrue, type MotionKeys, type Trial } from './motion';
 
 /** Differences planted into a performer's delivery; zero everywhere is the reference movement. */
 export interface PlantedDifferences {
@@ -405,7 +405,7 @@ export const PACE_DELIVERY: MotionKeys = {
 };
 
 /** A delivery of one performer, with its moments. */
-export function perform(body: Body, keys: MotionKeys, planted: PlantedDifferences): Performance {
+export function perform(body: Body, keys: MotionKeys, planted: PlantedDifferences): Trial {
   const time = stretched(FRONT_FOOT_CONTACT, RELEASE, planted.releaseLate);
   const motion = move(body, keys, {
     ...AS_KEYED,

@@ -1,6 +1,6 @@
 import type { Body } from './body';
 import type { KeyFrames } from './key-frames';
-import { AS_KEYED, move, whenTrue, type MotionKeys, type Performance } from './motion';
+import { AS_KEYED, move, whenTrue, type MotionKeys, type Trial } from './motion';
 import { plantedAnkle, type Side } from './skeleton-pose';
 import { radians, vec3 } from './vec3';
 
@@ -200,7 +200,7 @@ export function walkingKeys(body: Body, manner: WalkingManner): MotionKeys {
 }
 
 /** Strides of the right leg that lie wholly in the walk, with their moments. */
-export function walk(body: Body, manner: WalkingManner): Performance {
+export function walk(body: Body, manner: WalkingManner): Trial {
   const keys = walkingKeys(body, manner);
   const motion = move(body, keys, AS_KEYED);
   const period = 2 * manner.stepTime;

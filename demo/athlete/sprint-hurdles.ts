@@ -1,5 +1,5 @@
 import type { Body } from './body';
-import { AS_KEYED, move, ramp, stretched, type MotionKeys, type Performance } from './motion';
+import { AS_KEYED, move, ramp, stretched, type MotionKeys, type Trial } from './motion';
 import { vec3, type Vec3 } from './vec3';
 
 /** Height of the bar, metres: the women's 100 m (World Athletics technical rules). */
@@ -369,7 +369,7 @@ export const HURDLE_CLEARANCE: MotionKeys = {
 };
 
 /** A clearance of one performer, with its moments and the place of the hurdle's bar. */
-export function clearHurdle(body: Body, manner: HurdlingManner): Performance {
+export function clearHurdle(body: Body, manner: HurdlingManner): Trial {
   const time = stretched(TAKE_OFF, TOUCH_DOWN, manner.longFlight);
   const motion = move(body, HURDLE_CLEARANCE, {
     ...AS_KEYED,

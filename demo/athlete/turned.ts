@@ -1,12 +1,12 @@
-import type { Performance } from './motion';
+import type { Trial } from './motion';
 import type { SkeletonPose } from './skeleton-pose';
 import { vec3, type Vec3 } from './vec3';
 
 /**
- * A performance turned by half a turn about the vertical, so that it goes the other way; its origin comes to lie at x,
+ * A trial turned by half a turn about the vertical, so that it goes the other way; its origin comes to lie at x,
  * z.
  */
-export function turnedRound(performance: Performance, x: number, z: number): Performance {
+export function turnedRound(trial: Trial, x: number, z: number): Trial {
   const place = (p: Vec3): Vec3 => vec3(x - p.x, p.y, z - p.z);
   const direction = (d: Vec3): Vec3 => vec3(-d.x, d.y, -d.z);
   const turned = (pose: SkeletonPose): SkeletonPose => ({
@@ -20,10 +20,10 @@ export function turnedRound(performance: Performance, x: number, z: number): Per
     points: Object.fromEntries(Object.entries(pose.points).map(([id, p]) => [id, place(p)])),
   });
   return {
-    ...performance,
-    poseAt: (time) => turned(performance.poseAt(time)),
+    ...trial,
+    poseAt: (time) => turned(trial.poseAt(time)),
     objects: Object.fromEntries(
-      Object.entries(performance.objects).map(([id, at]) => [id, (time: number) => place(at(time))]),
+      Object.entries(trial.objects).map(([id, at]) => [id, (time: number) => place(at(time))]),
     ),
   };
 }

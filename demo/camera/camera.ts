@@ -27,7 +27,7 @@ export interface Camera {
   readonly frameRate: number;
   /** Seconds that the shutter stays open, centred on the frame's time. */
   readonly shutter: number;
-  /** How it is turned at a time of the performance, seconds; left out for one that stands still. */
+  /** How it is turned at a time of the trial, seconds; left out for one that stands still. */
   readonly motion?: (time: number) => CameraTurn;
 }
 

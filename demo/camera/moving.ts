@@ -1,4 +1,4 @@
-import type { Performance } from '../athlete/motion';
+import type { Trial } from '../athlete/motion';
 import { degrees, dot, subtract } from '../athlete/vec3';
 import { axesAt, cameraPosition, type Camera, type CameraTurn } from './camera';
 
@@ -24,10 +24,10 @@ function shake(time: number): CameraTurn {
 }
 
 /** The camera turned towards where the performer's hips were a moment ago. */
-function following(camera: Camera, performance: Performance, time: number): { pan: number; tilt: number } {
+function following(camera: Camera, trial: Trial, time: number): { pan: number; tilt: number } {
   const { ahead, right, up } = axesAt(camera, 0);
-  const then = Math.min(performance.end, Math.max(performance.start, time - LATE));
-  const to = subtract(performance.poseAt(then).points['left-hip']!, cameraPosition(camera));
+  const then = Math.min(trial.end, Math.max(trial.start, time - LATE));
+  const to = subtract(trial.poseAt(then).points['left-hip']!, cameraPosition(camera));
   return {
     pan: degrees(Math.atan2(dot(to, right), dot(to, ahead))),
     tilt: degrees(Math.atan2(dot(to, up), dot(to, ahead))) * 0.3,
@@ -35,21 +35,21 @@ function following(camera: Camera, performance: Performance, time: number): { pa
 }
 
 /** The camera of a clip as somebody would move it. */
-export function moved(camera: Camera, performance: Performance, filming: Filming): Camera {
-  const share = (time: number): number => (time - performance.start) / (performance.end - performance.start);
+export function moved(camera: Camera, trial: Trial, filming: Filming): Camera {
+  const share = (time: number): number => (time - trial.start) / (trial.end - trial.start);
   const small = { ...camera, width: 960, height: 540, frameRate: 60 };
   switch (filming) {
     case 'pans':
       return {
         ...small,
         fieldOfView: camera.fieldOfView * CLOSER,
-        motion: (time) => ({ ...following(camera, performance, time), roll: 0, zoom: 1 }),
+        motion: (time) => ({ ...following(camera, trial, time), roll: 0, zoom: 1 }),
       };
     case 'zooms':
       return {
         ...small,
         motion: (time) => {
-          const { pan, tilt } = following(camera, performance, time);
+          const { pan, tilt } = following(camera, trial, time);
           // As far as the zoom lets it be seen.
           return { pan: pan * share(time), tilt: tilt * share(time), roll: 0, zoom: MOST_ZOOM ** share(time) };
         },

@@ -162,13 +162,13 @@ export class Figure {
 
   constructor(
     private readonly body: Body,
-    look: Look,
+    hint: Look,
   ) {
     const matte = (color: string): THREE.Material => new THREE.MeshStandardMaterial({ color, roughness: 0.85 });
-    const skin = matte(look.skin);
-    const shirt = matte(look.shirt);
-    const trousers = matte(look.trousers);
-    const hair = matte(look.hair);
+    const skin = matte(hint.skin);
+    const shirt = matte(hint.shirt);
+    const trousers = matte(hint.trousers);
+    const hair = matte(hint.hair);
     const shoe = matte('#f2f0ea');
     const sole = matte('#2b2b2b');
     const dark = matte('#1a1210');

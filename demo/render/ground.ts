@@ -1,5 +1,5 @@
 import * as THREE from 'three';
-import type { Performance } from '../athlete/motion';
+import type { Trial } from '../athlete/motion';
 import type { DemoClip } from '../scenario';
 
 /** Numbers that look random and are the same every time (Numerical Recipes' linear congruential generator). */
@@ -135,14 +135,14 @@ function hurdle(scene: THREE.Scene, at: { readonly x: number; readonly y: number
 }
 
 /** Where a clip was filmed: grass, what the movement needs, trees, sun. */
-export function buildGround(scene: THREE.Scene, clip: DemoClip, performance: Performance): void {
+export function buildGround(scene: THREE.Scene, clip: DemoClip, trial: Trial): void {
   const azimuth = (clip.camera.azimuth / 180) * Math.PI;
   const [toX, toZ] = [Math.cos(azimuth), Math.sin(azimuth)];
   const back = clip.camera.azimuth < 0 ? 1 : -1;
   flat(scene, 70, 60, new THREE.MeshStandardMaterial({ map: grassTexture(), roughness: 1 }), 0, -0.012, 0);
   if (clip.ground === 'practice-ground') cricketStrip(scene, clip, back);
   else lanes(scene, clip);
-  const place = performance.objects['own-hurdle']?.(0);
+  const place = trial.objects['own-hurdle']?.(0);
   if (place) hurdle(scene, place);
   const backdrop = new THREE.Mesh(
     new THREE.PlaneGeometry(64, 16),

@@ -1,10 +1,10 @@
 import { BufferTarget, CanvasSource, Output, WebMOutputFormat } from 'mediabunny';
 import * as THREE from 'three';
-import type { Performance } from '../athlete/motion';
+import type { Trial } from '../athlete/motion';
 import type { Vec3 } from '../athlete/vec3';
 import { axesAt, cameraPosition, project, turnAt } from '../camera/camera';
 import { BALL_RADIUS, ballAt } from '../athlete/ball';
-import { clipNamed, performanceOf, type DemoClip } from '../scenario';
+import { clipNamed, trialOf, type DemoClip } from '../scenario';
 import { Figure } from './figure';
 import { buildGround } from './ground';
 
@@ -19,16 +19,16 @@ class Filming {
   private readonly scene = new THREE.Scene();
   private readonly lens: THREE.PerspectiveCamera;
   private readonly figure: Figure;
-  private readonly passer: { readonly figure: Figure; readonly performance: Performance } | null;
+  private readonly passer: { readonly figure: Figure; readonly trial: Trial } | null;
   private readonly ball: THREE.Mesh;
-  private readonly performance;
+  private readonly trial;
   readonly canvas = document.createElement('canvas');
   private readonly picture: CanvasRenderingContext2D;
   private drawn: { left: number; top: number; right: number; bottom: number } | null = null;
 
   constructor(private readonly clip: DemoClip) {
     const { camera } = clip;
-    this.performance = performanceOf(clip);
+    this.trial = trialOf(clip);
     this.renderer.setPixelRatio(1);
     this.renderer.setSize(camera.width, camera.height, false);
     this.renderer.shadowMap.enabled = true;
@@ -36,15 +36,15 @@ class Filming {
     const at = cameraPosition(camera);
     this.lens.position.set(at.x, at.y, at.z);
     this.lens.lookAt(camera.target.x, camera.target.y, camera.target.z);
-    buildGround(this.scene, clip, this.performance);
-    this.figure = new Figure(clip.body, clip.look);
+    buildGround(this.scene, clip, this.trial);
+    this.figure = new Figure(clip.body, clip.appearance);
     this.ball = new THREE.Mesh(
       new THREE.SphereGeometry(BALL_RADIUS, 16, 12),
       new THREE.MeshStandardMaterial({ color: '#8e1f24', roughness: 0.5 }),
     );
     this.scene.add(this.figure.group);
     this.passer = clip.passer
-      ? { figure: new Figure(clip.passer.body, clip.passer.look), performance: performanceOf(clip.passer) }
+      ? { figure: new Figure(clip.passer.body, clip.passer.appearance), trial: trialOf(clip.passer) }
       : null;
     if (this.passer) this.scene.add(this.passer.figure.group);
     if (clip.movement === 'pace-delivery') this.scene.add(this.ball);
@@ -54,7 +54,7 @@ class Filming {
   }
 
   get frames(): number {
-    return Math.floor((this.performance.end - this.performance.start) * this.clip.camera.frameRate);
+    return Math.floor((this.trial.end - this.trial.start) * this.clip.camera.frameRate);
   }
 
   /**
@@ -108,19 +108,19 @@ class Filming {
 
   expose(frame: number, exposures: number): void {
     const { frameRate, shutter } = this.clip.camera;
-    const centre = this.performance.start + frame / frameRate;
+    const centre = this.trial.start + frame / frameRate;
     for (let k = 0; k < exposures; k++) {
       const time = centre + (exposures === 1 ? 0 : ((k + 0.5) / exposures - 0.5) * shutter);
-      const pose = this.performance.poseAt(time);
+      const pose = this.trial.poseAt(time);
       this.figure.pose(pose);
       const moving = Object.values(pose.points);
       if (this.passer) {
-        const passing = this.passer.performance.poseAt(time - this.performance.start + this.passer.performance.start);
+        const passing = this.passer.trial.poseAt(time - this.trial.start + this.passer.trial.start);
         this.passer.figure.pose(passing);
         moving.push(...Object.values(passing.points));
       }
       if (this.clip.movement === 'pace-delivery') {
-        const ball = ballAt(this.performance, time);
+        const ball = ballAt(this.trial, time);
         this.ball.position.set(ball.x, ball.y, ball.z);
         moving.push(ball);
       }

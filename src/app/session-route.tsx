@@ -37,7 +37,7 @@ const SCREENS: Readonly<Record<Step | 'movement', () => ReactNode>> = {
       <IntakeScreen />
     </SessionFrame>
   ),
-  look: () => <BenchScreen step="look" />,
+  review: () => <BenchScreen step="review" />,
   match: () => <BenchScreen step="match" />,
   moments: () => <BenchScreen step="moments" />,
   measure: () => <BenchScreen step="measure" />,

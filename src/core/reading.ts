@@ -32,8 +32,8 @@ export interface Measured {
   readonly measurable: true;
   readonly value: number;
   readonly sd: number;
-  /** The part of the deviation that is alike in every clip measured the same way (the finder's idea of a joint). */
-  readonly alikeSd: number;
+  /** The part of the deviation that is alike in every clip measured the same way (the detector's idea of a joint). */
+  readonly systematicSd: number;
   /**
    * The part of the deviation that comes from the points alone, which digitising them twice shows; left out where
    * nothing tells it apart.
@@ -79,5 +79,5 @@ export const notMeasurable = (reason: NotMeasurableReason, message: string, reme
 });
 
 /** The part of a reading's deviation that is neither alike in all clips nor shared by all of its own clip. */
-export const ownSd = ({ sd, alikeSd, shared }: Measured): number =>
-  Math.sqrt(Math.max(0, sd ** 2 - alikeSd ** 2 - sharedVariance(shared ?? NOTHING_SHARED)));
+export const ownSd = ({ sd, systematicSd, shared }: Measured): number =>
+  Math.sqrt(Math.max(0, sd ** 2 - systematicSd ** 2 - sharedVariance(shared ?? NOTHING_SHARED)));

@@ -1,4 +1,4 @@
-import { CameraFollower, type Hidden } from '../core/calibration/camera-motion';
+import { CameraTracker, type Hidden } from '../core/calibration/camera-motion';
 import type { Gray } from '../core/calibration/optical-flow';
 import type { CameraPath } from '../core/model/clip';
 import { ok, type Result } from '../core/result';
@@ -12,7 +12,7 @@ const WIDTH = 320;
 
 let index: FrameIndex | null = null;
 let cache: FrameCache | null = null;
-let follower = new CameraFollower();
+let tracker = new CameraTracker();
 
 async function grayAt(frame: number): Promise<Result<Gray, FrameIssue>> {
   const decoded = await cache!.frame(frame);
@@ -39,16 +39,16 @@ const cameraWorker = {
     if (!track.ok) return track;
     index = track.value.index;
     cache = new FrameCache(index, track.value, false);
-    follower = new CameraFollower();
+    tracker = new CameraTracker();
     return ok(null);
   },
-  async look(frame: number, hidden: readonly Hidden[]): Promise<Result<null, FrameIssue>> {
+  async observe(frame: number, hidden: readonly Hidden[]): Promise<Result<null, FrameIssue>> {
     const picture = await grayAt(frame);
     if (!picture.ok) return picture;
-    follower.look(frame, picture.value, hidden);
+    tracker.observe(frame, picture.value, hidden);
     return ok(null);
   },
-  path: (): Promise<Result<CameraPath, never>> => Promise.resolve(ok(follower.path())),
+  path: (): Promise<Result<CameraPath, never>> => Promise.resolve(ok(tracker.path())),
 };
 
 export type CameraWorker = typeof cameraWorker;

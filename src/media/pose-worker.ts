@@ -3,12 +3,12 @@ import { FilesetResolver, PoseLandmarker } from '@mediapipe/tasks-vision';
 import { exposeWorker } from './expose-worker';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { BODY_POINTS } from '../core/anatomy/body-points';
-import { exchangeSides, mergeLooks } from '../core/detections/merge-looks';
-import { beginFollowing, clothesOf, coloursAt, recognise, type People, type Seen } from '../core/detections/identity';
+import { exchangeSides, fuseDetections } from '../core/detections/fuse-detections';
+import { beginIdentity, clothesOf, coloursAt, recognise, type People, type Seen } from '../core/detections/identity';
 import type { PersonBox } from '../core/detections/person-box';
-import type { FoundPoints } from '../core/tracks/track';
+import type { DetectedPoints } from '../core/tracks/track';
 import { drawDisplayed, type Rotation } from './rotation';
-import { SecondFinder } from './second-finder';
+import { SecondDetector } from './second-detector';
 
 export type PoseIssue = Issue<'model-missing'>;
 
@@ -19,10 +19,10 @@ export interface Crop {
   readonly size: number;
 }
 
-/** Side of the square that a crop is brought to before the first finder sees it. */
+/** Side of the square that a crop is brought to before the first detector sees it. */
 const CROP_PIXELS = 512;
 /**
- * Side of a crop in units of the person's longer extent: for the first finder, which looks for the person in it again,
+ * Side of a crop in units of the person's longer extent: for the first detector, which looks for the person in it again,
  * and for the second.
  */
 const CROP_MARGIN = 1.45;
@@ -31,7 +31,7 @@ const SECOND_MARGIN = 1.2;
 const BOX_MARGIN = 1.3;
 
 let landmarker: PoseLandmarker | null = null;
-let second: { readonly finder: SecondFinder; readonly surface: OffscreenCanvasRenderingContext2D } | null = null;
+let second: { readonly detector: SecondDetector; readonly surface: OffscreenCanvasRenderingContext2D } | null = null;
 /** Frames looked at so far. */
 let count = 0;
 const surface = (size: number): OffscreenCanvasRenderingContext2D =>
@@ -47,7 +47,7 @@ const SEVERAL = 3;
 const NOT_SURE_WHO = 0.25;
 
 /** Where the person was in the frame before. */
-let following: Crop | null = null;
+let tracking: Crop | null = null;
 
 type Picture = {
   readonly frame: DecodedPicture;
@@ -78,20 +78,20 @@ function drawCrop(
 /** Milliseconds that the models themselves took so far. */
 let inference = 0;
 
-/** Points found in a crop, in pixels of the displayed picture; a mirrored person's left is the other's right. */
-function inPicture(found: FoundPoints, back: ReturnType<typeof drawCrop>, mirrored: boolean): FoundPoints {
+/** Points detected in a crop, in pixels of the displayed picture; a mirrored person's left is the other's right. */
+function inPicture(detected: DetectedPoints, back: ReturnType<typeof drawCrop>, mirrored: boolean): DetectedPoints {
   const placed = Object.fromEntries(
-    Object.entries(found).map(([id, point]) => [id, { ...back(point), confidence: point.confidence }]),
-  ) as FoundPoints;
+    Object.entries(detected).map(([id, point]) => [id, { ...back(point), confidence: point.confidence }]),
+  ) as DetectedPoints;
   return mirrored ? exchangeSides(placed) : placed;
 }
 
-function lookFirst(picture: Picture, crop: Crop, mirrored = false): FoundPoints | null {
+function lookFirst(picture: Picture, crop: Crop, mirrored = false): DetectedPoints | null {
   const back = drawCrop(forFirst, picture, crop, mirrored);
   const started = performance.now();
   const { landmarks } = landmarker!.detect(forFirst.canvas);
   inference += performance.now() - started;
-  const inCrop = landmarks.map((pose): FoundPoints =>
+  const inCrop = landmarks.map((pose): DetectedPoints =>
     Object.fromEntries(
       BODY_POINTS.map((id, i) => [
         id,
@@ -99,14 +99,14 @@ function lookFirst(picture: Picture, crop: Crop, mirrored = false): FoundPoints 
       ]),
     ),
   );
-  const all = inCrop.map((found) => inPicture(found, back, mirrored));
+  const all = inCrop.map((detected) => inPicture(detected, back, mirrored));
   if (!people) return all[0] ?? null;
   const pixels = forFirst.getImageData(0, 0, CROP_PIXELS, CROP_PIXELS).data;
   const recognised = recognise(
     people,
-    all.map((found, k) =>
+    all.map((detected, k) =>
       seenAs(
-        found,
+        detected,
         coloursAt(
           pixels,
           CROP_PIXELS,
@@ -121,48 +121,48 @@ function lookFirst(picture: Picture, crop: Crop, mirrored = false): FoundPoints 
 }
 
 /** A look at one who may be somebody else is believed as little. */
-const byWho = (found: FoundPoints): FoundPoints =>
+const byWho = (detected: DetectedPoints): DetectedPoints =>
   sureWho
-    ? found
+    ? detected
     : Object.fromEntries(
-        Object.entries(found).map(([id, p]) => [id, { ...p, confidence: p.confidence * NOT_SURE_WHO }]),
+        Object.entries(detected).map(([id, p]) => [id, { ...p, confidence: p.confidence * NOT_SURE_WHO }]),
       );
 
 /** Somebody as others are told apart from: the middle of the trunk, which moves evenly, and the whole extent. */
-function seenAs(found: FoundPoints, colours: Float64Array | null): Seen {
-  const trunk = (['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'] as const).map((id) => found[id]!);
+function seenAs(detected: DetectedPoints, colours: Float64Array | null): Seen {
+  const trunk = (['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'] as const).map((id) => detected[id]!);
   return {
     x: trunk.reduce((sum, p) => sum + p.x, 0) / 4,
     y: trunk.reduce((sum, p) => sum + p.y, 0) / 4,
-    size: cropRound([found], 1).size,
+    size: cropRound([detected], 1).size,
     colours,
   };
 }
 
-async function lookSecond(picture: Picture, crop: Crop, mirrored: boolean): Promise<FoundPoints> {
-  const { finder, surface: forSecond } = second!;
+async function detectSecond(picture: Picture, crop: Crop, mirrored: boolean): Promise<DetectedPoints> {
+  const { detector, surface: forSecond } = second!;
   const back = drawCrop(forSecond, picture, crop, mirrored);
   forSecond.setTransform(1, 0, 0, 1, 0, 0);
-  const pixels = forSecond.getImageData(0, 0, finder.side, finder.side);
+  const pixels = forSecond.getImageData(0, 0, detector.side, detector.side);
   const started = performance.now();
-  const found = await finder.find(pixels);
+  const detected = await detector.find(pixels);
   inference += performance.now() - started;
-  return byWho(inPicture(found, back, mirrored));
+  return byWho(inPicture(detected, back, mirrored));
 }
 
 /**
- * Looks of two finders at a fitting crop. They look at the person and at the mirrored person in turn, so that smoothing
- * averages what a finder owes to the way a body faces.
+ * Detections of two detectors at a fitting crop. They look at the person and at the mirrored person in turn, so that smoothing
+ * averages what a detector owes to the way a body faces.
  */
-async function lookAt(picture: Picture, crop: Crop): Promise<readonly FoundPoints[]> {
+async function detectIn(picture: Picture, crop: Crop): Promise<readonly DetectedPoints[]> {
   const odd = count++ % 2 === 1;
   const first = lookFirst(picture, crop, odd);
-  return first ? [first, await lookSecond(picture, cropRound([first], SECOND_MARGIN), !odd)] : [];
+  return first ? [first, await detectSecond(picture, cropRound([first], SECOND_MARGIN), !odd)] : [];
 }
 
 /** A square round a person with room for the next frame's movement. */
-function cropRound([first, other]: readonly FoundPoints[], margin = CROP_MARGIN): Crop {
-  const points = Object.values(other ? mergeLooks(first!, other) : first!);
+function cropRound([first, other]: readonly DetectedPoints[], margin = CROP_MARGIN): Crop {
+  const points = Object.values(other ? fuseDetections(first!, other) : first!);
   const xs = points.map((p) => p.x);
   const ys = points.map((p) => p.y);
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
@@ -201,12 +201,12 @@ const poseWorker = {
         minPoseDetectionConfidence: 0.3,
         minPosePresenceConfidence: 0.3,
       });
-      const finder = await SecondFinder.load(secondAddress, wasmAddress);
-      second = { finder, surface: surface(finder.side) };
+      const detector = await SecondDetector.load(secondAddress, wasmAddress);
+      second = { detector, surface: surface(detector.side) };
       const extent = person && Math.max(person.width, person.height);
       people =
-        person && beginFollowing({ x: person.x + person.width / 2, y: person.y + person.height / 2, size: extent! });
-      following = person && {
+        person && beginIdentity({ x: person.x + person.width / 2, y: person.y + person.height / 2, size: extent! });
+      tracking = person && {
         x: person.x + person.width / 2 - (BOX_MARGIN * extent!) / 2,
         y: person.y + person.height / 2 - (BOX_MARGIN * extent!) / 2,
         size: BOX_MARGIN * extent!,
@@ -217,39 +217,41 @@ const poseWorker = {
     } catch (error) {
       return fail(
         'model-missing',
-        `The point finder could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`,
+        `The point detector could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`,
       );
     }
   },
-  /** Looks of both finders at the person, in pixels of the displayed picture; none where nobody is seen. */
+  /** Detections of both detectors at the person, in pixels of the displayed picture; none where nobody is seen. */
   async find(
     frame: DecodedPicture,
     rotation: Rotation,
     width: number,
     height: number,
-  ): Promise<Result<readonly FoundPoints[], never>> {
+  ): Promise<Result<readonly DetectedPoints[], never>> {
     try {
       const picture: Picture = { frame, rotation, width, height };
       // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.
-      let looks = following ? await lookAt(picture, following) : [];
+      let detections = tracking ? await detectIn(picture, tracking) : [];
       if (people) {
         // Who is hidden for a moment is expected where they were going: nobody else is taken for them.
         const { x, y } = people.chosen.velocity;
-        following =
-          looks.length > 0 ? cropRound(looks) : following && { ...following, x: following.x + x, y: following.y + y };
-        return ok(looks);
+        tracking =
+          detections.length > 0
+            ? cropRound(detections)
+            : tracking && { ...tracking, x: tracking.x + x, y: tracking.y + y };
+        return ok(detections);
       }
-      if (looks.length === 0) {
+      if (detections.length === 0) {
         for (const wide of searchCrops(width, height)) {
           const seen = lookFirst(picture, wide);
           if (!seen) continue;
-          looks = await lookAt(picture, cropRound([seen]));
-          if (looks.length === 0) looks = [seen];
+          detections = await detectIn(picture, cropRound([seen]));
+          if (detections.length === 0) detections = [seen];
           break;
         }
       }
-      following = looks.length > 0 ? cropRound(looks) : null;
-      return ok(looks);
+      tracking = detections.length > 0 ? cropRound(detections) : null;
+      return ok(detections);
     } finally {
       frame.close();
     }

@@ -6,7 +6,7 @@ import { withSchool, type Measure, type Movement } from '../core/model/movement'
 import { toSi } from '../core/units';
 import { correctionOf, draftCorrection, placeName } from '../core/coaching/correction';
 
-/** A gap of a measure, far above or far below what it should be; without a performance behind it. */
+/** A gap of a measure, far above or far below what it should be; without a trial behind it. */
 function gapOf(measure: Measure, side: 'low' | 'high'): Judged {
   const unit = unitOf(measure);
   const about =
@@ -20,7 +20,7 @@ function gapOf(measure: Measure, side: 'low' | 'high'): Judged {
       measurable: true,
       value,
       sd: toSi(0.01, unit),
-      alikeSd: 0,
+      systematicSd: 0,
       unit,
       provenance: { clipId: 'c', frames: [0], points: [] },
     }) as const;

@@ -53,7 +53,7 @@ describe('the laws of cricket', () => {
   it('allow the elbow 15 degrees from arm horizontal to release', () => {
     const measure = movementOf('pace-delivery')!.measures.find((m) => m.id === 'bowling-elbow-extension')!;
     expect(measure).toMatchObject({
-      kind: 'turn',
+      kind: 'rotation',
       from: 'arm-horizontal',
       to: 'release',
       target: { type: 'at-most', value: 15 },

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { performerNamed, stickPerformance } from '../../tests/fixtures/stick-performance';
+import { performerNamed, stickTrial } from '../../tests/fixtures/stick-trial';
 import { judge } from '../core/judgement/state';
 import { compareAll, compareSides } from '../core/comparison/compare';
 import { timingTable } from '../core/comparison/timing-table';
@@ -24,8 +24,8 @@ const leg = (knee: number) => () =>
   }) as const;
 
 describe('CSV of every number', () => {
-  const athlete = stickPerformance(leg(30), marks);
-  const reference = stickPerformance(leg(8), { ...marks, release: 20 });
+  const athlete = stickTrial(leg(30), marks);
+  const reference = stickTrial(leg(8), { ...marks, release: 20 });
   const judged = compareAll(paceDelivery, athlete, reference).map((c) => judge(c, undefined));
   const timing = timingTable(paceDelivery, [[athlete]], [[reference]]);
   const text = reportCsv({ movement: paceDelivery, judged, timing, athlete, reference });
@@ -79,7 +79,7 @@ describe('CSV of every number', () => {
       paceDelivery,
       [[athlete]],
       [8, 10, 12].map((knee) => [
-        stickPerformance(leg(knee), { ...marks, release: 20 }, performerNamed(`Performer ${knee}`)),
+        stickTrial(leg(knee), { ...marks, release: 20 }, performerNamed(`Performer ${knee}`)),
       ]),
     ).map((c) => judge(c, undefined));
     const named = Papa.parse<Record<string, string>>(

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { Judged } from '../core/judgement/state';
 import type { TimingRow } from '../core/comparison/timing-table';
 import { momentsOf, type Movement } from '../core/model/movement';
-import type { Performance } from '../core/performance/performance';
+import type { Trial } from '../core/trial/trial';
 import type { Reading } from '../core/reading';
 import { timeAtFrame } from '../core/timing/clip-time';
 import { fromSi } from '../core/units';
@@ -11,9 +11,9 @@ export interface ReportNumbers {
   readonly movement: Movement;
   readonly judged: readonly Judged[];
   readonly timing: readonly TimingRow[];
-  readonly athlete: Performance | null;
-  readonly reference: Performance | null;
-  /** Clip id -> the file that a value was read from, where a performance has several cameras. */
+  readonly athlete: Trial | null;
+  readonly reference: Trial | null;
+  /** Clip id -> the file that a value was read from, where a trial has several cameras. */
   readonly files?: Readonly<Record<string, string>>;
 }
 
@@ -81,11 +81,11 @@ function phaseRows(row: TimingRow): readonly Row[] {
   ];
 }
 
-function momentRow(movement: Movement, id: string, athlete: Performance | null, reference: Performance | null): Row {
-  const of = (performance: Performance | null, name: string): Row => {
-    const frame = performance?.marks[id];
-    if (!performance || frame === undefined) return {};
-    return { [name]: round(timeAtFrame(performance.times, frame) * 1000), [`${name}_frame`]: round(frame + 1) };
+function momentRow(movement: Movement, id: string, athlete: Trial | null, reference: Trial | null): Row {
+  const of = (trial: Trial | null, name: string): Row => {
+    const frame = trial?.marks[id];
+    if (!trial || frame === undefined) return {};
+    return { [name]: round(timeAtFrame(trial.times, frame) * 1000), [`${name}_frame`]: round(frame + 1) };
   };
   return {
     row: 'moment',

@@ -1,4 +1,4 @@
-import { stickPerformance } from '../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../tests/fixtures/stick-trial';
 import { MINOR_CAUTION, STANDING_CAUTION } from '../core/judgement/cautions';
 import { prioritise } from '../core/judgement/priority';
 import { judge } from '../core/judgement/state';
@@ -21,10 +21,10 @@ const leg = (knee: number) => () =>
     'left-knee': [500, 300],
     'left-ankle': [500 - 200 * Math.sin((knee * Math.PI) / 180), 300 + 200 * Math.cos((knee * Math.PI) / 180)],
   }) as const;
-const reference = stickPerformance(leg(8), marks);
+const reference = stickTrial(leg(8), marks);
 
 const report = (own: number, minor = false): string => {
-  const judged = compareAll(movement, stickPerformance(leg(own), marks), reference).map((c) => judge(c, undefined));
+  const judged = compareAll(movement, stickTrial(leg(own), marks), reference).map((c) => judge(c, undefined));
   return textReport({
     movement,
     athlete: 'a.csv',

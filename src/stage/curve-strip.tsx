@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useState, type ReactNode } from 'react';
-import type { Look } from '../core/model/slots';
+import type { StyleKey } from '../core/model/slots';
 import { ROLE_STYLE } from './role-style';
 
 export interface CurveStripProps {
@@ -9,7 +9,7 @@ export interface CurveStripProps {
   readonly unit: string;
   /** Times on the athlete's axis (seconds) and values in display units, NaN where missing. */
   readonly curves: readonly {
-    readonly role: Look;
+    readonly role: StyleKey;
     readonly times: readonly number[];
     readonly values: readonly number[];
   }[];

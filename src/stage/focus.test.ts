@@ -1,4 +1,4 @@
-import { stickPerformance } from '../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../tests/fixtures/stick-trial';
 import type { CameraPath } from '../core/model/clip';
 import { focusOf, heldGround } from './focus';
 import { followBody, toPane } from './viewport';
@@ -33,7 +33,7 @@ const pans: CameraPath = {
 };
 
 /** Somebody who stays in the middle of the picture of a camera that follows. */
-const followed = stickPerformance(
+const followed = stickTrial(
   () => ({
     'left-shoulder': [640, 200],
     'right-shoulder': [640, 200],

@@ -2,9 +2,9 @@ import { steadyOf } from '../core/calibration/steady';
 import { levelOf } from '../core/calibration/level';
 import type { PointRef } from '../core/model/movement';
 import type { Clip } from '../core/model/clip';
-import type { Performance } from '../core/performance/performance';
+import type { Trial } from '../core/trial/trial';
 import { extentOf } from '../core/signal/extent';
-import { asFilmed, pictureAt } from '../core/performance/places';
+import { asFilmed, pictureAt } from '../core/trial/places';
 
 /** Where a pane that follows the body looks at a frame. */
 export interface BodyFocus {
@@ -22,30 +22,27 @@ const NOMINAL_HEIGHT = 1.75;
 /**
  * Pixels that are shown alike in every pane: the body's height, or the same number of metres where a length is known.
  */
-const sizeOf = ({ clip, bodyHeight }: Performance, sizeBy: 'body' | 'length'): number =>
+const sizeOf = ({ clip, bodyHeight }: Trial, sizeBy: 'body' | 'length'): number =>
   sizeBy === 'length' && clip.scale ? (NOMINAL_HEIGHT * clip.scale.pixels) / clip.scale.metres : bodyHeight;
 
 /** A camera that zooms in shows the body larger: by so much what is shown of a frame shrinks with it. */
-const growthAt = ({ clip }: Performance, frame: number): number => steadyOf(clip)?.growth(frame) ?? 1;
+const growthAt = ({ clip }: Trial, frame: number): number => steadyOf(clip)?.growth(frame) ?? 1;
 
 /**
  * Sideways the view follows the hips; up and down it stays at their median height, so that rising and sinking is seen.
  * Frames without points look where the nearest frame with points does.
  */
-export function focusOf(
-  performance: Performance,
-  sizeBy: 'body' | 'length' = 'body',
-): (frame: number) => BodyFocus | null {
-  const size = sizeOf(performance, sizeBy);
-  const hips = Array.from(performance.times, (_, i) => pictureAt(performance, 'mid-hip', i));
-  const steady = steadyOf(performance.clip);
+export function focusOf(trial: Trial, sizeBy: 'body' | 'length' = 'body'): (frame: number) => BodyFocus | null {
+  const size = sizeOf(trial, sizeBy);
+  const hips = Array.from(trial.times, (_, i) => pictureAt(trial, 'mid-hip', i));
+  const steady = steadyOf(trial.clip);
   const known = hips.flatMap((hip, i) => (hip ? [{ ...(steady?.toGround(i, hip) ?? hip), i }] : []));
-  if (known.length === 0 || Number.isNaN(performance.bodyHeight)) return () => null;
+  if (known.length === 0 || Number.isNaN(trial.bodyHeight)) return () => null;
   const heights = known.map((hip) => hip.y).sort((a, b) => a - b);
-  const y = heights[heights.length >> 1]! - ABOVE_HIPS * performance.bodyHeight;
+  const y = heights[heights.length >> 1]! - ABOVE_HIPS * trial.bodyHeight;
   return (frame) => {
     const { x } = known.reduce((best, k) => (Math.abs(k.i - frame) < Math.abs(best.i - frame) ? k : best));
-    return { ...asFilmed(performance, frame, { x, y }), height: size / growthAt(performance, frame) };
+    return { ...asFilmed(trial, frame, { x, y }), height: size / growthAt(trial, frame) };
   };
 }
 
@@ -57,35 +54,33 @@ const OF_THE_WAY = 0.9;
  * @returns null where the camera stands still anyway, or its motion could not be told
  */
 export function heldGround(
-  performance: Performance,
+  trial: Trial,
   sizeBy: 'body' | 'length' = 'body',
 ): ((frame: number) => BodyFocus | null) | null {
-  const steady = steadyOf(performance.clip);
+  const steady = steadyOf(trial.clip);
   if (!steady) return null;
-  const places = Array.from(performance.times, (_, i) => pictureAt(performance, 'mid-hip', i)).flatMap((hip, i) =>
+  const places = Array.from(trial.times, (_, i) => pictureAt(trial, 'mid-hip', i)).flatMap((hip, i) =>
     hip ? [steady.toGround(i, hip)] : [],
   );
-  if (places.length === 0 || Number.isNaN(performance.bodyHeight)) return null;
+  if (places.length === 0 || Number.isNaN(trial.bodyHeight)) return null;
   const [xs, ys] = [places.map((p) => p.x), places.map((p) => p.y).sort((a, b) => a - b)];
   const { least: left, most: right } = extentOf(xs);
-  const middle = { x: (left + right) / 2, y: ys[ys.length >> 1]! - ABOVE_HIPS * performance.bodyHeight };
-  const height = sizeOf(performance, sizeBy) + OF_THE_WAY * (right - left);
+  const middle = { x: (left + right) / 2, y: ys[ys.length >> 1]! - ABOVE_HIPS * trial.bodyHeight };
+  const height = sizeOf(trial, sizeBy) + OF_THE_WAY * (right - left);
   return (frame) => ({ ...steady.toPicture(frame, middle), height: height / steady.growth(frame) });
 }
 
 /** A pane that is laid over another looks at the same point of both bodies in every frame. */
 export function anchoredAt(
-  performance: Performance,
+  trial: Trial,
   anchor: PointRef,
   sizeBy: 'body' | 'length' = 'body',
 ): (frame: number) => BodyFocus | null {
-  const fallback = focusOf(performance, sizeBy);
-  const size = sizeOf(performance, sizeBy);
+  const fallback = focusOf(trial, sizeBy);
+  const size = sizeOf(trial, sizeBy);
   return (frame) => {
-    const at = pictureAt(performance, anchor, frame);
-    return at && !Number.isNaN(performance.bodyHeight)
-      ? { ...at, height: size / growthAt(performance, frame) }
-      : fallback(frame);
+    const at = pictureAt(trial, anchor, frame);
+    return at && !Number.isNaN(trial.bodyHeight) ? { ...at, height: size / growthAt(trial, frame) } : fallback(frame);
   };
 }
 

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { useState, type ReactNode } from 'react';
-import type { Look } from '../core/model/slots';
+import type { StyleKey } from '../core/model/slots';
 import { ROLE_STYLE } from './role-style';
 import { useWidth } from './use-width';
 
@@ -11,7 +11,11 @@ export interface MatchedChartProps {
   /** Place of every sample, 0..1. */
   readonly at: ArrayLike<number>;
   /** Values in display units, NaN where missing. */
-  readonly curves: readonly { readonly look: Look; readonly values: ArrayLike<number>; readonly faint?: boolean }[];
+  readonly curves: readonly {
+    readonly styleKey: StyleKey;
+    readonly values: ArrayLike<number>;
+    readonly faint?: boolean;
+  }[];
   /** The band round the reference. */
   readonly band: { readonly low: ArrayLike<number>; readonly high: ArrayLike<number> } | null;
   readonly difference: ArrayLike<number>;
@@ -116,7 +120,7 @@ export function MatchedChart(props: MatchedChartProps): ReactNode {
         />
       )}
       {props.curves.map((curve, k) => {
-        const style = ROLE_STYLE[curve.look];
+        const style = ROLE_STYLE[curve.styleKey];
         return (
           <path
             key={k}

@@ -1,5 +1,5 @@
 import type { Vec2 } from '../core/geometry/vec2';
-import type { Look } from '../core/model/slots';
+import type { StyleKey } from '../core/model/slots';
 import type { Primitive } from '../core/geometry/primitives';
 import { freePlaces } from './label-places';
 import { ROLE_STYLE } from './role-style';
@@ -58,11 +58,11 @@ function paintLabels(
 export function paintScene(
   context: Context,
   scene: readonly Primitive[],
-  look: Look,
+  styleKey: StyleKey,
   viewport: Viewport,
   pane: Size,
 ): void {
-  const style = ROLE_STYLE[look];
+  const style = ROLE_STYLE[styleKey];
   const place = (p: Vec2): Vec2 => toPane(viewport, pane, p);
   context.save();
   context.lineCap = style.cap;

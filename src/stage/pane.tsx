@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import type { Vec2 } from '../core/geometry/vec2';
-import type { Look } from '../core/model/slots';
+import type { StyleKey } from '../core/model/slots';
 import type { Primitive } from '../core/geometry/primitives';
 import type { GesturePhase } from './drawing-gesture';
 import { paintEdges } from './paint-edges';
@@ -28,7 +28,7 @@ export interface HandlePoint extends Vec2 {
 export interface PaneProps {
   /** The clip's place, unique on the bench, and what it looks like. */
   readonly id: string;
-  readonly look: Look;
+  readonly styleKey: StyleKey;
   readonly picture: Size &
     Showing & { readonly rotation: 0 | 90 | 180 | 270; readonly brightness: number; readonly contrast: number };
   /** What is drawn over a frame, and where its performer is. */
@@ -101,7 +101,7 @@ export function Pane(props: PaneProps): ReactNode {
     if (!context) return;
     const ratio = window.devicePixelRatio;
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    const { look, sceneAt, handlesAt, ghost, edges } = current.current;
+    const { styleKey, sceneAt, handlesAt, ghost, edges } = current.current;
     context.clearRect(0, 0, size.width, size.height);
     if (ghost === null) {
       context.fillStyle = '#171c20';
@@ -115,7 +115,7 @@ export function Pane(props: PaneProps): ReactNode {
     if (ghost !== 0 && edges) paintEdges(context, picture, viewport, size);
     else if (ghost !== 0) paintPicture(context, picture, viewport, size);
     context.globalAlpha = 1;
-    paintScene(context, sceneAt(index), look, viewport, size);
+    paintScene(context, sceneAt(index), styleKey, viewport, size);
     const held = drag.current?.kind === 'point' ? drag.current : null;
     const handles = handlesAt(index);
     current.current.onDetail(
@@ -290,7 +290,7 @@ export function Pane(props: PaneProps): ReactNode {
 
   return (
     <figure
-      className={`pane ${props.look} ${props.active ? 'active' : ''} ${props.ghost === null ? '' : 'ghost'}`}
+      className={`pane ${props.styleKey} ${props.active ? 'active' : ''} ${props.ghost === null ? '' : 'ghost'}`}
       aria-label={props.label}
     >
       <canvas

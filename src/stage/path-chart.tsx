@@ -1,12 +1,12 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { ReactNode } from 'react';
-import type { Look } from '../core/model/slots';
+import type { StyleKey } from '../core/model/slots';
 import { ROLE_STYLE } from './role-style';
 import { useWidth } from './use-width';
 
 export interface DrawnPath {
-  readonly look: Look;
+  readonly styleKey: StyleKey;
   readonly name: string;
   readonly x: ArrayLike<number>;
   readonly y: ArrayLike<number>;
@@ -25,7 +25,7 @@ interface PathChartProps {
 
 const MARGIN = 40;
 
-/** Ways of a point of several performances laid over each other, equal scales along and up, in standing heights. */
+/** Ways of a point of several trials laid over each other, equal scales along and up, in standing heights. */
 export function PathChart({ title, paths, height, onChoose }: PathChartProps): ReactNode {
   const [width, watch] = useWidth(900);
   const of = (axis: 'x' | 'y'): number[] => paths.flatMap((p) => Array.from(p[axis]).filter((v) => Number.isFinite(v)));
@@ -89,7 +89,7 @@ export function PathChart({ title, paths, height, onChoose }: PathChartProps): R
         </g>
       ))}
       {paths.map((p, k) => {
-        const style = ROLE_STYLE[p.look];
+        const style = ROLE_STYLE[p.styleKey];
         const places = Array.from(p.x, (v, i): [number, number] => [v, p.y[i]!]);
         const d = line<[number, number]>()
           .defined(([a, b]) => Number.isFinite(a + b))

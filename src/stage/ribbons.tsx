@@ -1,13 +1,13 @@
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
-import type { Look } from '../core/model/slots';
+import type { StyleKey } from '../core/model/slots';
 import { RibbonThreads, type Thread } from './ribbon-threads';
 import { ROLE_STYLE } from './role-style';
 
-/** One performance on the common time axis; positions are seconds on that axis. */
+/** One trial on the common time axis; positions are seconds on that axis. */
 export interface RibbonClip {
   readonly id: string;
-  readonly look: Look;
+  readonly styleKey: StyleKey;
   readonly label: string;
   readonly start: number;
   readonly end: number;
@@ -60,7 +60,7 @@ type Held =
   | { kind: 'pan'; from: number };
 
 /**
- * The performances' phases and moments on one time axis; also the scrubber. The wheel zooms, dragging beside the bars
+ * The trials' phases and moments on one time axis; also the scrubber. The wheel zooms, dragging beside the bars
  * pans.
  */
 export function Ribbons(props: RibbonsProps): ReactNode {
@@ -184,7 +184,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
         />
         {props.clips.map((clip) => {
           const y = rowOf(clip.id);
-          const style = ROLE_STYLE[clip.look];
+          const style = ROLE_STYLE[clip.styleKey];
           return (
             <g key={clip.id}>
               <rect
@@ -299,7 +299,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
           className="ribbon-name"
           x={8}
           y={rowOf(clip.id) + 13}
-          style={{ fill: ROLE_STYLE[clip.look].onPaper }}
+          style={{ fill: ROLE_STYLE[clip.styleKey].onPaper }}
         >
           {clip.label}
         </text>

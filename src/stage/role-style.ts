@@ -1,4 +1,4 @@
-import type { Look } from '../core/model/slots';
+import type { StyleKey } from '../core/model/slots';
 
 /**
  * Athletes and references differ in hue and in form, everywhere: the athlete is amber, solid, round; the reference is
@@ -13,7 +13,7 @@ export interface RoleStyle {
   readonly mark: 'circle' | 'square';
 }
 
-export const ROLE_STYLE: Readonly<Record<Look, RoleStyle>> = {
+export const ROLE_STYLE: Readonly<Record<StyleKey, RoleStyle>> = {
   athlete: { onPicture: '#ffb454', onPaper: '#b45309', dash: [], cap: 'round', mark: 'circle' },
   'athlete-2': { onPicture: '#ff9db8', onPaper: '#a3365c', dash: [14, 3], cap: 'round', mark: 'circle' },
   'athlete-3': { onPicture: '#ecdc6a', onPaper: '#7a6a00', dash: [14, 3, 2, 3], cap: 'round', mark: 'circle' },

@@ -1,7 +1,7 @@
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { listSessions, readSession } from '../storage/sessions';
 import { download } from './download';
-import { settled } from './document-store';
+import { whenStored } from './document-store';
 import { startJob } from './jobs';
 import { inFileWorker, openSessionFile, sessionArchive } from './session-files';
 
@@ -10,7 +10,7 @@ type LeftOut = readonly string[];
 
 /** Hands out all sessions with their videos as one file. */
 export async function saveBackup(): Promise<Result<LeftOut, Issue>> {
-  await settled();
+  await whenStored();
   const all = await listSessions();
   const leftOut: string[] = [];
   const job = startJob('backup', 'Saving everything');

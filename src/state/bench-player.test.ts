@@ -1,9 +1,9 @@
 import type { DecodedPicture } from '../media/decoded-picture';
 import { dice } from '../../tests/fixtures/random';
-import { stickClip } from '../../tests/fixtures/stick-performance';
-import { preparePerformance } from '../core/performance/performance';
+import { stickClip } from '../../tests/fixtures/stick-trial';
+import { prepareTrial } from '../core/trial/trial';
 import { ok } from '../core/result';
-import { joinedMap } from '../core/timing/joined-map';
+import { syncMap } from '../core/timing/sync-map';
 import type { ClipSource } from '../media/clip-source';
 import type { Movement } from '../core/model/movement';
 import { MOVEMENTS } from '../movements';
@@ -23,8 +23,8 @@ const REFERENCE = stickClip({
 });
 const marksOf = (...frames: number[]) =>
   Object.fromEntries(paceDelivery.moments.slice(0, frames.length).map((m, i) => [m.id, { frame: frames[i]! }]));
-const athlete = preparePerformance(ATHLETE, {}, marksOf(4, 12, 30), 20);
-const reference = preparePerformance(REFERENCE, {}, marksOf(3, 9, 14), 20);
+const athlete = prepareTrial(ATHLETE, {}, marksOf(4, 12, 30), 20);
+const reference = prepareTrial(REFERENCE, {}, marksOf(3, 9, 14), 20);
 
 /** A player with sources that take their time, and a record of every picture shown: frames of both panes. */
 function bench(
@@ -60,7 +60,7 @@ function bench(
   });
   player.setClips({
     movement: paceDelivery,
-    clips: [{ performance: athlete, join: null }, { performance: reference, join: null }, ...more],
+    clips: [{ trial: athlete, join: null }, { trial: reference, join: null }, ...more],
   });
   player.addSource('a', source());
   player.addSource('r', source());
@@ -157,15 +157,13 @@ describe('the panes of the bench', () => {
       frameTimes: Float64Array.from({ length: 101 }, (_, i) => i * 5000),
       fileRate: 200,
       captureRate: 200,
-      joined: { to: 'a', pairs: [] },
+      sync: { to: 'a', pairs: [] },
     });
-    const map = joinedMap(ATHLETE, camera, [
+    const map = syncMap(ATHLETE, camera, [
       { own: 6, other: 0 },
       { own: 6 + 60 * 1.001, other: 30 },
     ]);
-    const { player, rest } = bench(7, [
-      { performance: preparePerformance(camera, {}, {}, 20), join: { rootId: 'a', map } },
-    ]);
+    const { player, rest } = bench(7, [{ trial: prepareTrial(camera, {}, {}, 20), join: { mainId: 'a', map } }]);
     await rest();
     setView({ shown: { a: 0, r: 0, c: 0 } });
     expect(player.framesFor('a', 12)).toEqual({ a: 12, r: 9, c: 30 });
@@ -179,8 +177,8 @@ describe('the panes of the bench', () => {
   });
 
   it('follow the first with every further performance', async () => {
-    const third = preparePerformance(stickClip({ id: 't', role: 'reference' }), {}, marksOf(2, 10, 20), 20);
-    const { player, rest } = bench(7, [{ performance: third, join: null }]);
+    const third = prepareTrial(stickClip({ id: 't', role: 'reference' }), {}, marksOf(2, 10, 20), 20);
+    const { player, rest } = bench(7, [{ trial: third, join: null }]);
     await rest();
     expect(player.framesFor('t', 10)).toEqual({ a: 12, r: 9, t: 10 });
     setView({ shown: { a: 12, r: 9, t: 14 } });

@@ -2,8 +2,8 @@ import type { DecodedPicture } from '../media/decoded-picture';
 import type { Rotation } from '../media/rotation';
 import { chain, lockedMap, matchedMap, offsetMap, SAME_TIME, type TimeMap } from '../core/timing/time-map';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
-import { momentTimes } from '../core/performance/moments';
-import type { Performance } from '../core/performance/performance';
+import { momentTimes } from '../core/trial/moments';
+import type { Trial } from '../core/trial/trial';
 import type { Movement } from '../core/model/movement';
 import type { Issue, Result } from '../core/result';
 import type { ClipSource } from '../media/clip-source';
@@ -18,8 +18,8 @@ export type Painter = (frame: DecodedPicture, index: number, rotation: Rotation)
 
 export interface BenchClips {
   readonly movement: Movement;
-  /** All clips that may be shown; the first performance leads. */
-  readonly clips: readonly Pick<BenchClip, 'performance' | 'join'>[];
+  /** All clips that may be shown; the first trial leads. */
+  readonly clips: readonly Pick<BenchClip, 'trial' | 'join'>[];
 }
 
 /** Bytes of decoded pictures that all clips keep together: with two, groups of a second at 720p fit whole. */
@@ -34,8 +34,8 @@ const REMEMBERED = 120;
 const isDamaged = (result: Result<unknown, Issue>): boolean => !result.ok && result.issue.code === 'damaged';
 
 /**
- * Runs the panes from one clock: the real time of the first performance (the athlete's where there is one). The other
- * performances follow by the mode of matching, further cameras follow their own performance. A new picture is shown
+ * Runs the panes from one clock: the real time of the first trial (the athlete's where there is one). The other
+ * trials follow by the mode of matching, further cameras follow their own trial. A new picture is shown
  * only when every pane has its frame, so no two frames are seen together that do not belong together.
  */
 export class BenchPlayer {
@@ -105,30 +105,30 @@ export class BenchPlayer {
     };
   }
 
-  /** The performance whose time is the clock. */
-  get lead(): Performance | null {
-    return this.clips?.clips[0]?.performance ?? null;
+  /** The trial whose time is the clock. */
+  get lead(): Trial | null {
+    return this.clips?.clips[0]?.trial ?? null;
   }
 
   private of(clipId: string): BenchClips['clips'][number] | null {
-    return this.clips?.clips.find((c) => c.performance.clip.id === clipId) ?? null;
+    return this.clips?.clips.find((c) => c.trial.clip.id === clipId) ?? null;
   }
 
-  /** The first camera of the performance that a clip shows. */
-  private rootOf(clip: BenchClips['clips'][number]): Performance {
-    return (clip.join && this.of(clip.join.rootId)?.performance) ?? clip.performance;
+  /** The first camera of the trial that a clip shows. */
+  private mainOf(clip: BenchClips['clips'][number]): Trial {
+    return (clip.join && this.of(clip.join.mainId)?.trial) ?? clip.trial;
   }
 
-  /** The map from the clock to another performance's time in the current mode, or null when there is none. */
-  private rootMap(root: Performance): TimeMap | null {
+  /** The map from the clock to another trial's time in the current mode, or null when there is none. */
+  private mainMap(main: Trial): TimeMap | null {
     const { lead } = this;
     if (!lead) return null;
-    if (root.clip.id === lead.clip.id) return SAME_TIME;
+    if (main.clip.id === lead.clip.id) return SAME_TIME;
     const { mode, lockMoment, offsets } = useView.getState();
     if (mode === 'free') return null;
-    if (mode === 'offset') return offsetMap(offsets[root.clip.id] ?? 0);
+    if (mode === 'offset') return offsetMap(offsets[main.clip.id] ?? 0);
     const first = momentTimes(lead);
-    const second = momentTimes(root);
+    const second = momentTimes(main);
     const order = this.clips!.movement.moments.map((m) => m.id);
     if (mode === 'locked') {
       const moment = lockMoment ?? order.find((id) => id in first && id in second);
@@ -143,8 +143,8 @@ export class BenchPlayer {
   timeMap(clipId: string): TimeMap | null {
     const clip = this.of(clipId);
     if (!clip) return null;
-    const toRoot = this.rootMap(this.rootOf(clip));
-    return toRoot && (clip.join ? chain(toRoot, clip.join.map) : toRoot);
+    const toMain = this.mainMap(this.mainOf(clip));
+    return toMain && (clip.join ? chain(toMain, clip.join.map) : toMain);
   }
 
   /** Frames of all clips that belong to a frame of one of them. */
@@ -152,22 +152,22 @@ export class BenchPlayer {
     const shown = { ...useView.getState().shown };
     const master = this.of(clipId);
     if (!master) return shown;
-    const { times } = master.performance;
+    const { times } = master.trial;
     const inside = Math.min(times.length - 1, Math.max(0, Math.round(frame)));
     const time = timeAtFrame(times, inside);
     shown[clipId] = inside;
-    const root = this.rootOf(master);
-    const rootTime = master.join ? master.join.map.inverse(time) : time;
-    const toRoot = this.rootMap(root);
+    const main = this.mainOf(master);
+    const mainTime = master.join ? master.join.map.inverse(time) : time;
+    const toMain = this.mainMap(main);
     for (const other of this.clips!.clips) {
-      const { clip, times: otherTimes } = other.performance;
+      const { clip, times: otherTimes } = other.trial;
       if (clip.id === clipId) continue;
-      const otherRoot = this.rootOf(other);
-      const sameRoot = otherRoot.clip.id === root.clip.id;
-      const toOther = sameRoot ? SAME_TIME : this.rootMap(otherRoot);
-      if (!toOther || (!sameRoot && !toRoot)) continue;
-      const otherRootTime = sameRoot ? rootTime : toOther.map(toRoot!.inverse(rootTime));
-      shown[clip.id] = nearestFrame(otherTimes, other.join ? other.join.map.map(otherRootTime) : otherRootTime);
+      const otherMain = this.mainOf(other);
+      const sameMain = otherMain.clip.id === main.clip.id;
+      const toOther = sameMain ? SAME_TIME : this.mainMap(otherMain);
+      if (!toOther || (!sameMain && !toMain)) continue;
+      const otherMainTime = sameMain ? mainTime : toOther.map(toMain!.inverse(mainTime));
+      shown[clip.id] = nearestFrame(otherTimes, other.join ? other.join.map.map(otherMainTime) : otherMainTime);
     }
     return shown;
   }
@@ -183,33 +183,31 @@ export class BenchPlayer {
     return (activeClip === null ? null : this.of(activeClip)) ?? this.clips?.clips[0] ?? null;
   }
 
-  /** Performances that a given one does not bring along. */
-  private untied(to: Performance): readonly Performance[] {
+  /** Trials that a given one does not bring along. */
+  private untied(to: Trial): readonly Trial[] {
     return this.clips!.clips.filter(
-      (c) => !c.join && c.performance.clip.id !== to.clip.id && (!this.rootMap(to) || !this.rootMap(c.performance)),
-    ).map((c) => c.performance);
+      (c) => !c.join && c.trial.clip.id !== to.clip.id && (!this.mainMap(to) || !this.mainMap(c.trial)),
+    ).map((c) => c.trial);
   }
 
   /** Steps all clips by frames of the active one. */
   stepBoth(by: number): void {
     const { active } = this;
     if (!active) return;
-    const { clip } = active.performance;
+    const { clip } = active.trial;
     const next = this.framesFor(clip.id, this.pendingFrame(clip.id) + by);
-    for (const other of this.untied(this.rootOf(active)))
+    for (const other of this.untied(this.mainOf(active)))
       Object.assign(next, this.ownFrames(other, this.clampFrame(other, this.pendingFrame(other.clip.id) + by)));
     this.request(next);
   }
 
-  /** A performance's frame and those of its further cameras. */
-  private ownFrames(root: Performance, frame: number): Record<string, number> {
-    const time = timeAtFrame(root.times, frame);
-    const views = this.clips!.clips.filter((c) => c.join?.rootId === root.clip.id);
+  /** A trial's frame and those of its further cameras. */
+  private ownFrames(main: Trial, frame: number): Record<string, number> {
+    const time = timeAtFrame(main.times, frame);
+    const views = this.clips!.clips.filter((c) => c.join?.mainId === main.clip.id);
     return {
-      [root.clip.id]: frame,
-      ...Object.fromEntries(
-        views.map((v) => [v.performance.clip.id, nearestFrame(v.performance.times, v.join!.map.map(time))]),
-      ),
+      [main.clip.id]: frame,
+      ...Object.fromEntries(views.map((v) => [v.trial.clip.id, nearestFrame(v.trial.times, v.join!.map.map(time))])),
     };
   }
 
@@ -221,39 +219,32 @@ export class BenchPlayer {
       setView({ mode: 'free' });
       notify('info', 'The clips now move freely. Choose a way of matching to bring them together again.');
     }
-    const { clip } = active.performance;
+    const { clip } = active.trial;
     this.request({
       ...(this.target ?? useView.getState().shown),
-      [clip.id]: this.clampFrame(active.performance, this.pendingFrame(clip.id) + by),
+      [clip.id]: this.clampFrame(active.trial, this.pendingFrame(clip.id) + by),
     });
   }
 
-  /** Brings every further camera to its performance, whose clock may have been joined anew. */
+  /** Brings every further camera to its trial, whose clock may have been joined anew. */
   alignCameras(): void {
     const next: Record<string, number> = { ...(this.target ?? useView.getState().shown) };
-    for (const { join, performance } of this.clips?.clips ?? [])
-      if (!join)
-        Object.assign(
-          next,
-          this.ownFrames(performance, this.clampFrame(performance, this.pendingFrame(performance.clip.id))),
-        );
+    for (const { join, trial } of this.clips?.clips ?? [])
+      if (!join) Object.assign(next, this.ownFrames(trial, this.clampFrame(trial, this.pendingFrame(trial.clip.id))));
     this.request(next);
   }
 
-  /** Performances that follow the lead. */
-  private get followers(): readonly Performance[] {
+  /** Trials that follow the lead. */
+  private get followers(): readonly Trial[] {
     const { lead } = this;
-    return (this.clips?.clips ?? [])
-      .filter((c) => !c.join && c.performance.clip.id !== lead?.clip.id)
-      .map((c) => c.performance);
+    return (this.clips?.clips ?? []).filter((c) => !c.join && c.trial.clip.id !== lead?.clip.id).map((c) => c.trial);
   }
 
   /** Keeps all clips together in real time as they stand now. */
   lockAsTheyStand(): void {
     const { lead, followers } = this;
     if (!lead || followers.length === 0) return;
-    const at = (performance: Performance): number =>
-      timeAtFrame(performance.times, this.pendingFrame(performance.clip.id));
+    const at = (trial: Trial): number => timeAtFrame(trial.times, this.pendingFrame(trial.clip.id));
     setView({ mode: 'offset', offsets: Object.fromEntries(followers.map((p) => [p.clip.id, at(p) - at(lead)])) });
   }
 
@@ -270,11 +261,11 @@ export class BenchPlayer {
       if (map.ok) maps.set(follower.clip.id, map.value);
       else notify('info', `${follower.clip.performer.name}: ${map.issue.message}`);
     }
-    const { clip, times } = active.performance;
+    const { clip, times } = active.trial;
     const time = timeAtFrame(times, this.pendingFrame(clip.id));
-    const toRoot = maps.get(this.rootOf(active).clip.id);
-    if (!toRoot || maps.size === 1) return;
-    const now = toRoot.inverse(active.join ? active.join.map.inverse(time) : time);
+    const toMain = maps.get(this.mainOf(active).clip.id);
+    if (!toMain || maps.size === 1) return;
+    const now = toMain.inverse(active.join ? active.join.map.inverse(time) : time);
     const before = useView.getState().offsets;
     setView({
       mode: 'offset',
@@ -285,13 +276,13 @@ export class BenchPlayer {
     this.goTo(clip.id, this.pendingFrame(clip.id));
   }
 
-  /** The performance that is moved against the lead: the chosen one, or the first that follows. */
-  get movable(): Performance | null {
-    const root = this.active && this.rootOf(this.active);
-    return this.followers.find((p) => p.clip.id === root?.clip.id) ?? this.followers[0] ?? null;
+  /** The trial that is moved against the lead: the chosen one, or the first that follows. */
+  get movable(): Trial | null {
+    const main = this.active && this.mainOf(this.active);
+    return this.followers.find((p) => p.clip.id === main?.clip.id) ?? this.followers[0] ?? null;
   }
 
-  /** Moves a performance against the lead by frames (fractions too) of its own; all stay locked. */
+  /** Moves a trial against the lead by frames (fractions too) of its own; all stay locked. */
   nudge(frames: number): void {
     const { lead, movable } = this;
     if (!lead || !movable) return;
@@ -304,7 +295,7 @@ export class BenchPlayer {
   }
 
   /** Real times of the leading clip between which it plays. */
-  private playedTimes(master: Performance): { from: number; to: number } {
+  private playedTimes(master: Trial): { from: number; to: number } {
     const end = master.times[master.times.length - 1]!;
     const { region } = useView.getState();
     const times = momentTimes(master);
@@ -348,8 +339,8 @@ export class BenchPlayer {
     requestAnimationFrame(this.tick);
   };
 
-  private clampFrame(performance: Performance, frame: number): number {
-    return Math.min(performance.times.length - 1, Math.max(0, frame));
+  private clampFrame(trial: Trial, frame: number): number {
+    return Math.min(trial.times.length - 1, Math.max(0, frame));
   }
 
   /** The frame that a pane shows, or will show once it is decoded. */
@@ -402,7 +393,7 @@ export class BenchPlayer {
 
   /** Frames of each clip. */
   private get counts(): Readonly<Record<string, number>> {
-    return Object.fromEntries((this.clips?.clips ?? []).map(({ performance: p }) => [p.clip.id, p.times.length]));
+    return Object.fromEntries((this.clips?.clips ?? []).map(({ trial: p }) => [p.clip.id, p.times.length]));
   }
 
   /** Remembers a frame that cannot be decoded; the first of a clip is said. */
@@ -411,7 +402,7 @@ export class BenchPlayer {
     const known = gaps[clipId] ?? [];
     if (known.includes(frame)) return;
     setView({ gaps: { ...gaps, [clipId]: [...known, frame] } });
-    const name = this.of(clipId)?.performance.clip.fileName ?? 'the clip';
+    const name = this.of(clipId)?.trial.clip.fileName ?? 'the clip';
     if (known.length === 0)
       notify(
         'error',

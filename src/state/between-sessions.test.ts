@@ -4,7 +4,7 @@ import path from 'node:path';
 import { deserialize, serialize } from 'node:v8';
 import { newSession, type Session } from '../core/model/session';
 import { takeCloneHere } from '../../tests/fixtures/clone-here';
-import { stickClip } from '../../tests/fixtures/stick-performance';
+import { stickClip } from '../../tests/fixtures/stick-trial';
 import { writeSessionArchive } from '../formats/session-archive/session-archive';
 import { readSessionFile } from '../formats/session-archive/session-file';
 import { sessionJson } from '../formats/session-json/session-json';
@@ -16,7 +16,7 @@ import { redo, setSession, undo, useDocument } from './document-store';
 import { settle, startNextSession } from './follow-up-use-cases';
 import { openSessionFile } from './session-files';
 import { resultOf, sameAthlete } from './session-result';
-import { performancesElsewhere, takePerformance } from './taken-performances';
+import { trialsElsewhere, takeTrial } from './taken-trials';
 
 // Pictures are not the matter here.
 jest.mock('../media/clip-source', () => ({
@@ -110,25 +110,25 @@ describe('a performance of another session', () => {
   it('comes with its cameras, points and moments, as one step that can be undone', async () => {
     const other: Session = { ...demo('pace'), id: 'other' };
     const [first] = other.clips as [Session['clips'][number]];
-    const camera = { ...first, id: 'second-camera', joined: { to: first.id, pairs: [{ own: 3, other: 5 }] } };
+    const camera = { ...first, id: 'second-camera', sync: { to: first.id, pairs: [{ own: 3, other: 5 }] } };
     await saveSession({ ...other, clips: [...other.clips, camera] }, '1');
     setSession(base);
-    const all = await performancesElsewhere('s');
+    const all = await trialsElsewhere('s');
     expect(all.map((p) => p.clip.id)).toEqual(other.clips.map((c) => c.id));
     // One that several sessions use stands once, one of the open session not at all.
     await saveSession({ ...other, id: 'third' }, '2');
     await saveSession({ ...base, clips: [other.clips[1]!] }, '3');
-    expect((await performancesElsewhere('s')).map((p) => [p.session.id, p.clip.id])).toEqual(
+    expect((await trialsElsewhere('s')).map((p) => [p.session.id, p.clip.id])).toEqual(
       other.clips.filter((_, i) => i !== 1).map((c) => ['third', c.id]),
     );
-    const id = await takePerformance(all[0]!, 'reference', true);
+    const id = await takeTrial(all[0]!, 'reference', true);
     const now = useDocument.getState().session!;
     expect(now.clips.map((c) => [c.id, c.role])).toEqual([
       [id, 'reference'],
       [now.clips[1]!.id, 'reference'],
       ['a', 'athlete'],
     ]);
-    expect(now.clips[1]!.joined).toEqual({ to: id, pairs: [{ own: 3, other: 5 }] });
+    expect(now.clips[1]!.sync).toEqual({ to: id, pairs: [{ own: 3, other: 5 }] });
     expect(now.marks[id]).toEqual(other.marks[first.id]);
     expect(Object.keys(now.tracks[id]!)).toEqual(Object.keys(other.tracks[first.id]!));
     undo();
@@ -141,7 +141,7 @@ describe('a performance of another session', () => {
     const walk = demo('walk');
     await saveSession(walk, '1');
     setSession(base);
-    const id = await takePerformance((await performancesElsewhere('s'))[0]!, 'athlete');
+    const id = await takeTrial((await trialsElsewhere('s'))[0]!, 'athlete');
     const { marks, tracks, repetitions } = useDocument.getState().session!;
     expect([marks[id], repetitions[id]]).toEqual([undefined, undefined]);
     expect(tracks[id]).toBeDefined();
@@ -183,10 +183,12 @@ describe('what a session found', () => {
   it('keeps what the analyst says of a correction until it is taken back', () => {
     setSession(base);
     settle('knee', { verdict: 'closed', reason: 'good enough' });
-    expect(useDocument.getState().session!.settled).toEqual({ knee: { verdict: 'closed', reason: 'good enough' } });
+    expect(useDocument.getState().session!.correctionVerdicts).toEqual({
+      knee: { verdict: 'closed', reason: 'good enough' },
+    });
     settle('knee', null);
-    expect(useDocument.getState().session!.settled).toEqual({});
+    expect(useDocument.getState().session!.correctionVerdicts).toEqual({});
     undo();
-    expect(useDocument.getState().session!.settled['knee']).toBeDefined();
+    expect(useDocument.getState().session!.correctionVerdicts['knee']).toBeDefined();
   });
 });

@@ -2,12 +2,12 @@ import type { Hidden } from '../core/calibration/camera-motion';
 import { cameraState, cameraWords } from '../core/calibration/camera-state';
 import { steadyOf } from '../core/calibration/steady';
 import type { CameraPath, Clip } from '../core/model/clip';
-import { cameraRefusal } from '../core/performance/camera-refusal';
-import type { Performance } from '../core/performance/performance';
+import { cameraRefusal } from '../core/trial/camera-refusal';
+import type { Trial } from '../core/trial/trial';
 import { COVERAGE_95 } from '../core/statistics/normal';
 import type { Issue, Result } from '../core/result';
 import type { PointSeries, Track } from '../core/tracks/track';
-import { lookAtCamera, type CameraIssue } from '../media/look-at-camera';
+import { observeCamera, type CameraIssue } from '../media/observe-camera';
 import { changeClip } from './clip-use-cases';
 import { inSameStep, useDocument } from './document-store';
 import { startJob } from './jobs';
@@ -30,8 +30,8 @@ function boxOf(track: Track, frame: number, { width, height }: Pick<Clip, 'width
 }
 
 /** Frames of a clip at a number of looks a second. */
-function framesAt({ captureRate, frameTimes }: Clip, looks: number): readonly number[] {
-  const step = Math.max(1, Math.round(captureRate / looks));
+function framesAt({ captureRate, frameTimes }: Clip, observations: number): readonly number[] {
+  const step = Math.max(1, Math.round(captureRate / observations));
   return Array.from({ length: Math.ceil(frameTimes.length / step) }, (_, i) => i * step);
 }
 
@@ -41,30 +41,30 @@ async function cameraPathOf(clip: Clip): Promise<Result<CameraPath, CameraIssue 
   if (!video.ok) return video;
   const track = useDocument.getState().session?.tracks[clip.id] ?? {};
   const job = startJob(`camera-${clip.id}`, `Looking at the camera: ${clip.performer.name}`);
-  const look = (looks: number): ReturnType<typeof lookAtCamera> =>
-    lookAtCamera(video.value, clip.fileName, {
-      frames: framesAt(clip, looks),
+  const observe = (observations: number): ReturnType<typeof observeCamera> =>
+    observeCamera(video.value, clip.fileName, {
+      frames: framesAt(clip, observations),
       hidden: (frame) => boxOf(track, frame, clip),
       signal: job.signal,
       onProgress: job.progress,
     });
   try {
-    const whether = await look(LOOKS_PER_SECOND.whether);
-    return whether.ok && cameraState(whether.value).kind === 'moves' ? await look(LOOKS_PER_SECOND.how) : whether;
+    const whether = await observe(LOOKS_PER_SECOND.whether);
+    return whether.ok && cameraState(whether.value).kind === 'moves' ? await observe(LOOKS_PER_SECOND.how) : whether;
   } finally {
     job.end();
   }
 }
 
 /** Looks how a clip's camera moves and keeps it with the clip. */
-export async function lookAtCameraOf(clip: Clip): ReturnType<typeof cameraPathOf> {
+export async function observeCameraOf(clip: Clip): ReturnType<typeof cameraPathOf> {
   const path = await cameraPathOf(clip);
   if (path.ok) changeClip(clip.id, { camera: path.value });
   return path;
 }
 
 /** The same as a part of the step before it. */
-export async function lookAtCameraBeside(clip: Clip): ReturnType<typeof cameraPathOf> {
+export async function observeCameraBeside(clip: Clip): ReturnType<typeof cameraPathOf> {
   const path = await cameraPathOf(clip);
   if (path.ok) inSameStep(() => changeClip(clip.id, { camera: path.value }));
   return path;
@@ -84,18 +84,18 @@ export interface CameraText {
 }
 
 /** How far places at both ends of a clip may be off against each other, percent of the body's height. */
-function driftText({ clip, bodyHeight }: Performance): string {
+function driftText({ clip, bodyHeight }: Trial): string {
   const off = (COVERAGE_95 * steadyOf(clip)!.sdBetween(0, clip.frameTimes.length - 1)) / bodyHeight;
   return Number.isNaN(off) ? '' : `, \u00b1${(100 * off).toFixed(1)} % of body height from end to end`;
 }
 
 /** What is known of a clip's camera; null where nobody has looked. */
-export function cameraText(performance: Performance): CameraText | null {
-  const state = cameraState(performance.clip.camera);
+export function cameraText(trial: Trial): CameraText | null {
+  const state = cameraState(trial.clip.camera);
   if (state.kind === 'unknown') return null;
-  const { cuts } = performance.clip.camera!;
+  const { cuts } = trial.clip.camera!;
   const moves = state.kind !== 'still' || cuts.length > 0;
-  const takenOut = moves && cameraRefusal(performance, 'place') === null;
+  const takenOut = moves && cameraRefusal(trial, 'place') === null;
   if (cuts.length > 0)
     return {
       text: `${cameraWords(state)}, and the film is cut before ${cuts.length === 1 ? 'frame' : 'frames'} ${cuts.map((frame) => frame + 1).join(', ')}`,
@@ -109,8 +109,8 @@ export function cameraText(performance: Performance): CameraText | null {
     moves,
     takenOut,
     measured: takenOut
-      ? `Its motion is taken out of the points by the background: paths, heights and contacts are measured over the ground${driftText(performance)}.`
-      : performance.slides
+      ? `Its motion is taken out of the points by the background: paths, heights and contacts are measured over the ground${driftText(trial)}.`
+      : trial.slides
         ? 'It goes along with the performer, which no background tells: paths, heights and contacts on the ground are not measured; angles and lengths are.'
         : 'Paths, speeds, heights and contacts on the ground are not measured in it; angles between parts of the body are.',
   };

@@ -59,7 +59,7 @@ export interface IntakeAnswers {
   readonly captureRate: number;
 }
 
-/** Where a new clip goes: in place of another, beside what is there, or as one more camera of a performance. */
+/** Where a new clip goes: in place of another, beside what is there, or as one more camera of a trial. */
 export interface ClipPlace {
   readonly replace?: string | null;
   readonly cameraOf?: string | null;
@@ -112,7 +112,7 @@ export async function placeClip(
     levelDegrees: 0,
     brightness: 1,
     contrast: 1,
-    joined: cameraOf === null ? null : { to: cameraOf, pairs: [] },
+    sync: cameraOf === null ? null : { to: cameraOf, pairs: [] },
     onBench: true,
     scale: null,
     figure: null,
@@ -129,7 +129,7 @@ export async function placeClip(
     else {
       const old = session.clips[replaced]!.id;
       session.clips = session.clips.map((c, i) =>
-        i === replaced ? clip : c.joined?.to === old ? { ...c, joined: { to: clip.id, pairs: [] } } : c,
+        i === replaced ? clip : c.sync?.to === old ? { ...c, sync: { to: clip.id, pairs: [] } } : c,
       );
     }
   });
@@ -144,7 +144,7 @@ export function changeClip(clipId: string, change: Partial<Clip>): void {
 }
 
 /**
- * Adds another person of the same picture as a performance of its own; the video is kept once. Returns the new clip's
+ * Adds another person of the same picture as a trial of its own; the video is kept once. Returns the new clip's
  * id.
  */
 export async function addPersonOf(clip: Clip, name: string): Promise<string> {
@@ -152,7 +152,7 @@ export async function addPersonOf(clip: Clip, name: string): Promise<string> {
     ...clip,
     id: crypto.randomUUID(),
     performer: { ...clip.performer, name },
-    joined: null,
+    sync: null,
     onBench: true,
   };
   setView({ shown: { ...useView.getState().shown, [person.id]: player.pendingFrame(clip.id) }, activeClip: person.id });
@@ -166,7 +166,7 @@ export async function addPersonOf(clip: Clip, name: string): Promise<string> {
 /** Takes a clip out of the session; what was measured on it goes with it and comes back on undo. */
 export function removeClip(clipId: string): void {
   edit((session) => {
-    session.clips = session.clips.filter((c) => c.id !== clipId && c.joined?.to !== clipId);
+    session.clips = session.clips.filter((c) => c.id !== clipId && c.sync?.to !== clipId);
   });
 }
 

@@ -81,7 +81,7 @@ describe('what the bowler is compared with', () => {
     expect(knee()).toMatchObject({ state: 'within-error', basis: 'performers' });
     changeReferenceModel({ kind: 'several', without: [now().reference!.clip.id] });
     expect(knee().spread.reference!.n).toBe(2);
-    const other = now().clips.find((c) => c.id === 'reference-2')!.performance.clip.id;
+    const other = now().clips.find((c) => c.id === 'reference-2')!.trial.clip.id;
     changeReferenceModel({ kind: 'phases', phases: { 'arm-horizontal': other } });
     expect(knee().reference.measurable && knee().reference).toMatchObject({ provenance: { clipId: other } });
     const back = now().judged.find((j) => j.measure.id === 'back-knee-at-back-foot-contact')!;

@@ -4,7 +4,7 @@ import type { Proposal } from '../core/events/propose-moments';
 import type { Movement } from '../core/model/movement';
 import type { ReferenceModel } from '../core/model/reference-model';
 import type { OwnCorrection, Session } from '../core/model/session';
-import type { Performance } from '../core/performance/performance';
+import type { Trial } from '../core/trial/trial';
 import { player } from './bench-player';
 import { edit, useDocument } from './document-store';
 import { asMarks, takeProposals } from './proposals';
@@ -12,10 +12,10 @@ import { asMarks, takeProposals } from './proposals';
 /** What is compared with what, and by which measure it is judged. Each is one undoable step. */
 
 /** Finds every repetition in a clip; the first is marked, and the mean of all counts. Returns how many there are. */
-export function findRepetitionsOf(movement: Movement, performance: Performance): number {
-  const last = performance.times.length - 1;
-  const all = findRepetitions(movement, performance).map((repetition) => asMarks(repetition, last));
-  const { id } = performance.clip;
+export function findRepetitionsOf(movement: Movement, trial: Trial): number {
+  const last = trial.times.length - 1;
+  const all = findRepetitions(movement, trial).map((repetition) => asMarks(repetition, last));
+  const { id } = trial.clip;
   if (all.length === 0) return 0;
   edit((session) => {
     session.repetitions[id] = { all, chosen: 0, average: all.length > 1 };
@@ -68,8 +68,8 @@ export function averageRepetitions(clipId: string, average: boolean): void {
   });
 }
 
-/** Carries the moments of one performance over to another one's moments that are not marked yet. */
-export function carryMomentsOver(movement: Movement, from: Performance, to: Performance): readonly Proposal[] {
+/** Carries the moments of one trial over to another one's moments that are not marked yet. */
+export function carryMomentsOver(movement: Movement, from: Trial, to: Trial): readonly Proposal[] {
   const carried = carryOver(movement, from, to);
   if (carried.length > 0) takeProposals(to, carried);
   return carried;

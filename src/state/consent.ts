@@ -4,7 +4,7 @@ import type { Session } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { mediaNamedIn, removeVideos } from '../storage/media';
 import { allStoredSessions } from '../storage/sessions';
-import { edit, setSession, settled, useDocument } from './document-store';
+import { edit, setSession, whenStored, useDocument } from './document-store';
 import { sameAthlete } from './session-result';
 import { openSources } from './session-use-cases';
 
@@ -16,7 +16,7 @@ function clipsOf({ clips }: Session, { performer, mediaId }: Clip): readonly Cli
   const own = clips.filter((c) => sameAthlete(c.performer.name, performer.name));
   const media = new Set([mediaId, ...own.map((c) => c.mediaId)].filter((id) => id !== null));
   const shown = new Set(clips.filter((c) => own.includes(c) || media.has(c.mediaId ?? '')).map(({ id }) => id));
-  return clips.filter(({ id, joined }) => shown.has(id) || (joined && shown.has(joined.to)));
+  return clips.filter(({ id, sync }) => shown.has(id) || (sync && shown.has(sync.to)));
 }
 
 /**
@@ -29,7 +29,7 @@ export async function withdrawConsent(clip: Clip): Promise<Result<readonly strin
   const gone = session ? clipsOf(session, clip) : [];
   const without = session && withoutClips(session, new Set(gone.map(({ id }) => id)));
   if (!without || !edit((now) => void Object.assign(now, without))) return fail('refused', 'Nothing was removed.');
-  await settled();
+  await whenStored();
   // An empty history: no step back brings it onto the bench again.
   setSession(useDocument.getState().session);
   await openSources();

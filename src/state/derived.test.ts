@@ -52,21 +52,21 @@ describe('what follows from a session', () => {
 
 describe('further clips', () => {
   const athlete = demo.clips.find((c) => c.id === athleteId)!;
-  /** The same performance seen by another camera that began 10 frames earlier. */
+  /** The same trial seen by another camera that began 10 frames earlier. */
   const camera = {
     ...athlete,
     id: 'camera',
     view: { kind: 'front' as const, offPlaneDegrees: null },
-    joined: { to: athleteId, pairs: [{ own: 10, other: 0 }] },
+    sync: { to: athleteId, pairs: [{ own: 10, other: 0 }] },
   };
 
   it('have the moments of their performance, at their own frames', () => {
     const { clips } = derive({ ...demo, clips: [...demo.clips, camera] });
     expect(clips.map((c) => c.id)).toEqual(['athlete', 'reference', 'athlete-view-2']);
-    const first = clips[0]!.performance;
+    const first = clips[0]!.trial;
     // The container rounds times to a millisecond, an eighth of a frame.
     for (const [id, frame] of Object.entries(first.marks))
-      expect(Math.abs(clips[2]!.performance.marks[id]! - (frame + 10))).toBeLessThan(0.13);
+      expect(Math.abs(clips[2]!.trial.marks[id]! - (frame + 10))).toBeLessThan(0.13);
   });
 
   it('do not change what is measured until one of them shows it better', () => {
@@ -113,7 +113,7 @@ describe('the order of work', () => {
     const pointless = derive({ ...demo, tracks: { ...demo.tracks, [athleteId]: {} } });
     expect(stepStatus(pointless, 'measure')).toMatchObject({
       done: false,
-      next: expect.stringContaining('Find the points of Kip Marlowe'),
+      next: expect.stringContaining('Detect the points of Kip Marlowe'),
     });
   });
 });

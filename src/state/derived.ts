@@ -7,12 +7,12 @@ import type { Side, Views } from '../core/comparison/side';
 import { timingTable, type TimingRow } from '../core/comparison/timing-table';
 import { momentsOf, withImportances, withSchool, type Measure, type Movement } from '../core/model/movement';
 import type { Session } from '../core/model/session';
-import { MOST_PANES, slotsOf, type Look, type Slot } from '../core/model/slots';
-import { momentsOfMarks, type Moments } from '../core/performance/moments';
-import { prepareTrack, type Performance } from '../core/performance/performance';
+import { MOST_PANES, slotsOf, type StyleKey, type Slot } from '../core/model/slots';
+import { momentsOfMarks, type Moments } from '../core/trial/moments';
+import { prepareTrack, type Trial } from '../core/trial/trial';
 import type { Track } from '../core/tracks/track';
 import { frameAtTime, timeAtFrame } from '../core/timing/clip-time';
-import { joinedMap, type JoinedMap } from '../core/timing/joined-map';
+import { syncMap, type SyncMap } from '../core/timing/sync-map';
 import { movementOf, MOVEMENTS } from '../movements';
 
 /** Remembers the last result: as long as the inputs are the same objects, every screen shares it. */
@@ -29,10 +29,10 @@ const NO_MARKS: Session['marks'][string] = {};
 const NO_CHECKS: Session['checks'][string] = {};
 
 /** A clip with what is known of it, and its place on the bench. */
-export interface BenchClip extends Omit<Slot, 'clip' | 'root'> {
-  readonly performance: Performance;
-  /** Another camera of this clip's performance leads it; null for the first camera. */
-  readonly join: { readonly rootId: string; readonly map: JoinedMap } | null;
+export interface BenchClip extends Omit<Slot, 'clip' | 'main'> {
+  readonly trial: Trial;
+  /** Another camera of this clip's trial leads it; null for the first camera. */
+  readonly join: { readonly mainId: string; readonly map: SyncMap } | null;
 }
 
 /** One memory for each clip, so that a change of one leaves the others alone. */
@@ -47,14 +47,14 @@ function forEachClip<F>(make: () => F): (clipId: string) => F {
 /**
  * Frame positions, in another camera's clip, of the moments marked in the first camera's; they are as sure as there.
  */
-function momentsThrough(map: JoinedMap, root: Performance, times: Float64Array): Moments {
+function momentsThrough(map: SyncMap, main: Trial, times: Float64Array): Moments {
   const marks = Object.fromEntries(
-    Object.entries(root.marks).map(([id, frame]) => [
+    Object.entries(main.marks).map(([id, frame]) => [
       id,
-      Math.min(times.length - 1, Math.max(0, frameAtTime(times, map.map(timeAtFrame(root.times, frame))))),
+      Math.min(times.length - 1, Math.max(0, frameAtTime(times, map.map(timeAtFrame(main.times, frame))))),
     ]),
   );
-  return { marks, timing: root.timing };
+  return { marks, timing: main.timing };
 }
 
 type Prepared = ReturnType<typeof prepareTrack>;
@@ -64,15 +64,15 @@ function place(
   marks: Session['marks'][string],
   checks: Session['checks'][string],
   id: string,
-  look: Look,
-  root: Performance | null,
+  styleKey: StyleKey,
+  main: Trial | null,
 ): BenchClip {
-  const map = root && joinedMap(root.clip, ready.clip, ready.clip.joined!.pairs);
+  const map = main && syncMap(main.clip, ready.clip, ready.clip.sync!.pairs);
   return {
     id,
-    look,
-    performance: { ...ready, ...(map ? momentsThrough(map, root, ready.times) : momentsOfMarks(marks)), checks },
-    join: map && { rootId: root.clip.id, map },
+    styleKey,
+    trial: { ...ready, ...(map ? momentsThrough(map, main, ready.times) : momentsOfMarks(marks)), checks },
+    join: map && { mainId: main.clip.id, map },
   };
 }
 
@@ -81,8 +81,8 @@ const prepareOf = forEachClip(() => rememberLast(prepareTrack));
 const placeOf = forEachClip(() => rememberLast(place));
 
 function benchClips(session: Session): readonly BenchClip[] {
-  const done = new Map<string, Performance>();
-  return slotsOf(session.clips).map(({ clip, id, look, root }) => {
+  const done = new Map<string, Trial>();
+  return slotsOf(session.clips).map(({ clip, id, styleKey, main }) => {
     const ready = prepareOf(clip.id)(
       clip,
       session.tracks[clip.id] ?? NO_TRACK,
@@ -94,10 +94,10 @@ function benchClips(session: Session): readonly BenchClip[] {
       session.marks[clip.id] ?? NO_MARKS,
       session.checks[clip.id] ?? NO_CHECKS,
       id,
-      look,
-      root === clip ? null : done.get(root.id)!,
+      styleKey,
+      main === clip ? null : done.get(main.id)!,
     );
-    done.set(clip.id, placed.performance);
+    done.set(clip.id, placed.trial);
     return placed;
   });
 }
@@ -106,14 +106,14 @@ function benchClips(session: Session): readonly BenchClip[] {
 export interface Derived {
   readonly session: Session;
   readonly movement: Movement;
-  /** Every clip, performances before their further cameras. */
+  /** Every clip, trials before their further cameras. */
   readonly clips: readonly BenchClip[];
   /** Those that have a pane. */
   readonly panes: readonly BenchClip[];
   /** The first athlete and the reference that the athlete is compared with. */
-  readonly athlete: Performance | null;
-  readonly reference: Performance | null;
-  /** What is compared with what: one performance each, or several. */
+  readonly athlete: Trial | null;
+  readonly reference: Trial | null;
+  /** What is compared with what: one trial each, or several. */
   readonly sides: Sides;
   readonly judged: readonly Judged[];
   readonly timing: readonly TimingRow[];
@@ -124,16 +124,14 @@ export interface Derived {
   readonly sheet: SheetResult | null;
 }
 
-/** All cameras of a performance with the marks of one repetition of it. */
-function viewsWith(clips: readonly BenchClip[], root: Performance, moments: Moments | null): Views {
-  const first = moments ? { ...root, ...moments } : root;
+/** All cameras of a trial with the marks of one repetition of it. */
+function viewsWith(clips: readonly BenchClip[], main: Trial, moments: Moments | null): Views {
+  const first = moments ? { ...main, ...moments } : main;
   return [
     first,
     ...clips
-      .filter((c) => c.join?.rootId === root.clip.id)
-      .map((c) =>
-        moments ? { ...c.performance, ...momentsThrough(c.join!.map, first, c.performance.times) } : c.performance,
-      ),
+      .filter((c) => c.join?.mainId === main.clip.id)
+      .map((c) => (moments ? { ...c.trial, ...momentsThrough(c.join!.map, first, c.trial.times) } : c.trial)),
   ];
 }
 
@@ -146,20 +144,16 @@ export function repetitionsOf(session: Pick<Session, 'repetitions' | 'marks'>, c
 }
 
 /** A clip's part in a side: its chosen repetition, or every one where their mean counts. */
-function membersOf(
-  session: Pick<Session, 'repetitions' | 'marks'>,
-  clips: readonly BenchClip[],
-  root: Performance,
-): Side {
-  const all = repetitionsOf(session, root.clip.id);
-  return session.repetitions[root.clip.id]?.average && all.length > 1
-    ? all.map((moments) => viewsWith(clips, root, moments))
-    : [viewsWith(clips, root, null)];
+function membersOf(session: Pick<Session, 'repetitions' | 'marks'>, clips: readonly BenchClip[], main: Trial): Side {
+  const all = repetitionsOf(session, main.clip.id);
+  return session.repetitions[main.clip.id]?.average && all.length > 1
+    ? all.map((moments) => viewsWith(clips, main, moments))
+    : [viewsWith(clips, main, null)];
 }
 
 /** Every repetition of a clip, as all its cameras see it. */
 export const repetitionViews = ({ session, clips }: Pick<Derived, 'session' | 'clips'>, on: BenchClip): Side =>
-  repetitionsOf(session, on.performance.clip.id).map((moments) => viewsWith(clips, on.performance, moments));
+  repetitionsOf(session, on.trial.clip.id).map((moments) => viewsWith(clips, on.trial, moments));
 
 export interface Sides {
   readonly athlete: Side;
@@ -178,11 +172,11 @@ const sidesOf = rememberLast(
     model: Session['referenceModel'],
   ): Sides => {
     const session = { repetitions, marks };
-    const roots = clips.filter((c) => c.join === null);
+    const mains = clips.filter((c) => c.join === null);
     const of = (clipId: string): Side =>
-      roots.filter((c) => c.performance.clip.id === clipId).flatMap((c) => membersOf(session, clips, c.performance));
-    const athlete = roots.find((c) => c.id === 'athlete');
-    const references = roots.filter((c) => c.performance.clip.role === 'reference').map((c) => c.performance.clip.id);
+      mains.filter((c) => c.trial.clip.id === clipId).flatMap((c) => membersOf(session, clips, c.trial));
+    const athlete = mains.find((c) => c.id === 'athlete');
+    const references = mains.filter((c) => c.trial.clip.role === 'reference').map((c) => c.trial.clip.id);
     const first = references[0] === undefined ? [] : of(references[0]);
     const reference = ((): Side => {
       switch (model.kind) {
@@ -192,9 +186,9 @@ const sidesOf = rememberLast(
         case 'several':
           return references.filter((id) => !model.without.includes(id)).flatMap(of);
         case 'own': {
-          const root = roots.find((c) => c.performance.clip.id === model.own?.clipId);
-          const own = root && model.own ? repetitionsOf(session, model.own.clipId)[model.own.repetition] : undefined;
-          return root ? [viewsWith(clips, root.performance, own ?? null)] : [];
+          const main = mains.find((c) => c.trial.clip.id === model.own?.clipId);
+          const own = main && model.own ? repetitionsOf(session, model.own.clipId)[model.own.repetition] : undefined;
+          return main ? [viewsWith(clips, main.trial, own ?? null)] : [];
         }
         case 'published':
           return [];
@@ -210,7 +204,7 @@ const sidesOf = rememberLast(
       const side = chosen === undefined ? [] : of(chosen);
       return side.length > 0 ? side : reference;
     };
-    return { athlete: athlete ? of(athlete.performance.clip.id) : [], reference, referenceOf };
+    return { athlete: athlete ? of(athlete.trial.clip.id) : [], reference, referenceOf };
   },
 );
 
@@ -242,7 +236,7 @@ export const derive = rememberLast((session: Session): Derived => {
   const movement = movementFor(baseOf(session), session.school, session.importances);
   const clips = settledClips(benchClips(session));
   const sides = sidesOf(movement, clips, session.repetitions, session.marks, session.referenceModel);
-  const first = (id: string): Performance | null => clips.find((c) => c.id === id)?.performance ?? null;
+  const first = (id: string): Trial | null => clips.find((c) => c.id === id)?.trial ?? null;
   const judged = compare(movement, sides, session.measuredErrors).map((c) =>
     judge(
       c,
@@ -254,7 +248,7 @@ export const derive = rememberLast((session: Session): Derived => {
     session,
     movement,
     clips,
-    panes: clips.filter((c) => c.performance.clip.onBench).slice(0, MOST_PANES),
+    panes: clips.filter((c) => c.trial.clip.onBench).slice(0, MOST_PANES),
     athlete: first('athlete'),
     reference: first('reference'),
     sides,
@@ -268,5 +262,5 @@ export const derive = rememberLast((session: Session): Derived => {
 
 /** The clip that keys and buttons act on: the one chosen, or the first. */
 export function activeOf(derived: Derived, activeClip: string | null): BenchClip | null {
-  return derived.panes.find((c) => c.performance.clip.id === activeClip) ?? derived.panes[0] ?? null;
+  return derived.panes.find((c) => c.trial.clip.id === activeClip) ?? derived.panes[0] ?? null;
 }

@@ -3,7 +3,7 @@ import { useNotices } from './notices';
 import { newSession } from '../core/model/session';
 import { database } from '../storage/database';
 import { forgetVersions, loadSession, saveSession } from '../storage/sessions';
-import { edit, keepSaved, redo, setSession, settled, undo, useDocument, useSaving } from './document-store';
+import { edit, keepSaved, redo, setSession, whenStored, undo, useDocument, useSaving } from './document-store';
 
 const kept = new Map<string, string>();
 Object.assign(globalThis, {
@@ -30,7 +30,7 @@ beforeEach(async () => {
   stop = keepSaved();
 });
 afterEach(async () => {
-  await settled();
+  await whenStored();
   stop();
 });
 
@@ -58,10 +58,10 @@ test('a change that changes nothing is no step', () => {
 
 test('all changes are stored, those made while one is stored as well', async () => {
   for (const text of ['one', 'two', 'three']) write(text);
-  await settled();
+  await whenStored();
   expect((await database.sessions.get('s'))!.document.impressions).toBe('three');
   undo();
-  await settled();
+  await whenStored();
   expect((await database.sessions.get('s'))!.document.impressions).toBe('two');
 });
 
@@ -72,11 +72,11 @@ test('what is being stored when the page is left, or changes while it is left, i
   write('at the very end');
   expect([...kept.values()].join()).toContain('at the very end');
   window.dispatchEvent(new Event('pageshow'));
-  await settled();
+  await whenStored();
   kept.clear();
   write('later');
   expect(kept.size).toBe(0);
-  await settled();
+  await whenStored();
   expect((await database.sessions.get('s'))!.document.impressions).toBe('later');
 });
 
@@ -96,9 +96,9 @@ describe('what is stored', () => {
 
   it('follows a step back to the very state that was opened', async () => {
     write('falls away');
-    await settled();
+    await whenStored();
     undo();
-    await settled();
+    await whenStored();
     expect(await storedText('s')).toBe('');
   });
 
@@ -107,7 +107,7 @@ describe('what is stored', () => {
     const opened = await loadSession('s');
     if (!opened.ok) throw new Error(opened.issue.message);
     setSession(opened.value);
-    await settled();
+    await whenStored();
     expect((await database.sessions.get('s'))!.updatedAt).toBe(before);
   });
 
@@ -115,14 +115,14 @@ describe('what is stored', () => {
     jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick', 'performance', 'Date'] });
     const full = jest.spyOn(database.sessions, 'put').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
     write('falls away');
-    await settled();
+    await whenStored();
     expect(useSaving.getState().problem).toMatch(/no room/);
     setSession(newSession('t', 'Other', 'pace-delivery', '2026-01-01T00:00:00Z'));
     write('late hands');
-    await settled();
+    await whenStored();
     full.mockRestore();
     jest.advanceTimersByTime(5000);
-    await settled();
+    await whenStored();
     jest.useRealTimers();
     expect([await storedText('s'), await storedText('t')]).toEqual(['falls away', 'late hands']);
     expect(useSaving.getState().problem).toBeNull();

@@ -138,6 +138,6 @@ export function keepSaved(): () => void {
 }
 
 /** Resolves when all that was changed is stored. */
-export async function settled(): Promise<void> {
+export async function whenStored(): Promise<void> {
   while (saving) await saving;
 }

@@ -1,28 +1,28 @@
 import type { Proposal } from '../core/events/propose-moments';
-import { proposePerformance } from '../core/events/repetitions';
+import { proposeTrial } from '../core/events/repetitions';
 import type { Movement } from '../core/model/movement';
 import type { Session } from '../core/model/session';
-import { rootOf } from '../core/model/slots';
-import { eventFrame, markByHand } from '../core/performance/moments';
-import type { Performance } from '../core/performance/performance';
+import { mainOf } from '../core/model/slots';
+import { eventFrame, markByHand } from '../core/trial/moments';
+import type { Trial } from '../core/trial/trial';
 import { frameAtTime, realTimes, timeAtFrame } from '../core/timing/clip-time';
-import { joinedMap } from '../core/timing/joined-map';
+import { syncMap } from '../core/timing/sync-map';
 import { baseOf } from './derived';
 import { edit } from './document-store';
 import { takeProposals } from './proposals';
 
-/** The first camera's clip and frame for those of any camera of a performance. */
+/** The first camera's clip and frame for those of any camera of a trial. */
 function atRoot(session: Session, clipId: string, frame: number): { clipId: string; frame: number } {
   const clip = session.clips.find((c) => c.id === clipId);
-  const root = clip && rootOf(session.clips, clip);
-  if (!clip || !root || root === clip) return { clipId, frame };
-  const time = joinedMap(root, clip, clip.joined!.pairs).inverse(timeAtFrame(realTimes(clip), frame));
-  const inside = Math.min(root.frameTimes.length - 1, Math.max(0, frameAtTime(realTimes(root), time)));
-  return { clipId: root.id, frame: Math.round(inside * 100) / 100 };
+  const main = clip && mainOf(session.clips, clip);
+  if (!clip || !main || main === clip) return { clipId, frame };
+  const time = syncMap(main, clip, clip.sync!.pairs).inverse(timeAtFrame(realTimes(clip), frame));
+  const inside = Math.min(main.frameTimes.length - 1, Math.max(0, frameAtTime(realTimes(main), time)));
+  return { clipId: main.id, frame: Math.round(inside * 100) / 100 };
 }
 
 /**
- * Marks a moment at a frame of any camera of a performance, or takes the mark away; it is kept with the first camera.
+ * Marks a moment at a frame of any camera of a trial, or takes the mark away; it is kept with the first camera.
  */
 export function markMoment(onClip: string, momentId: string, at: number | null): void {
   edit((session) => {
@@ -41,9 +41,9 @@ export function markMoment(onClip: string, momentId: string, at: number | null):
 }
 
 /** Proposes the moments that are not marked yet, by the movement's rules; one undoable step. */
-export function proposeMomentsOf(movement: Movement, performance: Performance): readonly Proposal[] {
-  const proposals = proposePerformance(movement, performance);
-  if (proposals.length > 0) takeProposals(performance, proposals);
+export function proposeMomentsOf(movement: Movement, trial: Trial): readonly Proposal[] {
+  const proposals = proposeTrial(movement, trial);
+  if (proposals.length > 0) takeProposals(trial, proposals);
   return proposals;
 }
 

@@ -1,4 +1,4 @@
-import type { Look } from '../core/model/slots';
+import type { StyleKey } from '../core/model/slots';
 import { shownAs } from '../stage/focus';
 import type { BenchClip } from './derived';
 
@@ -18,7 +18,7 @@ export interface FilmPane {
   readonly y: number;
   readonly width: number;
   readonly height: number;
-  readonly look: Look;
+  readonly styleKey: StyleKey;
   readonly name: string;
   readonly picture: ReturnType<typeof shownAs>;
 }
@@ -29,12 +29,12 @@ export function filmPanes(clips: readonly BenchClip[]): readonly FilmPane[] {
   const rows = clips.length > 2 ? 2 : 1;
   const width = (FILM_SIZE.width - GUTTER * (columns - 1)) / columns;
   const height = (FILM_SIZE.height - WORDS_HEIGHT - GUTTER * (rows - 1)) / rows;
-  return clips.map(({ performance: { clip }, look }, i) => ({
+  return clips.map(({ trial: { clip }, styleKey }, i) => ({
     x: (i % columns) * (width + GUTTER),
     y: Math.floor(i / columns) * (height + GUTTER),
     width,
     height,
-    look,
+    styleKey,
     name: clip.performer.name,
     picture: shownAs(clip),
   }));

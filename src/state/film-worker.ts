@@ -77,7 +77,7 @@ function paintPane(
   pane: FilmPane,
   { frame, viewport, scene, time }: FilmPart,
 ): void {
-  const style = ROLE_STYLE[pane.look];
+  const style = ROLE_STYLE[pane.styleKey];
   context.save();
   context.beginPath();
   context.rect(pane.x, pane.y, pane.width, pane.height);
@@ -86,7 +86,7 @@ function paintPane(
   context.fillStyle = INK.ground;
   context.fillRect(0, 0, pane.width, pane.height);
   paintPicture(context, { frame, ...pane.picture }, viewport, pane);
-  paintScene(context, scene, pane.look, viewport, pane);
+  paintScene(context, scene, pane.styleKey, viewport, pane);
   context.fillStyle = 'rgba(12,16,20,.55)';
   context.fillRect(0, 0, pane.width, 28);
   context.fillStyle = style.onPicture;

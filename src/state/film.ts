@@ -2,8 +2,8 @@ import { transfer } from 'comlink';
 import type { Primitive } from '../core/geometry/primitives';
 import { clipScene } from '../core/scene/clip-scene';
 import { drawDrawing, visibleAt } from '../core/scene/drawing';
-import { momentTimes } from '../core/performance/moments';
-import type { Performance } from '../core/performance/performance';
+import { momentTimes } from '../core/trial/moments';
+import type { Trial } from '../core/trial/trial';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { planFilm, type FilmPicture } from '../core/timing/film-plan';
@@ -45,8 +45,8 @@ export async function canFilmMp4(): Promise<boolean> {
 /** Pictures on their way to the encoder. */
 const AHEAD = 2;
 
-/** When the film begins and ends on the leading performance's clock. */
-function stretchOf(lead: Performance, { from, to }: FilmSettings): { readonly from: number; readonly to: number } {
+/** When the film begins and ends on the leading trial's clock. */
+function stretchOf(lead: Trial, { from, to }: FilmSettings): { readonly from: number; readonly to: number } {
   const times = momentTimes(lead);
   const end = lead.times[lead.times.length - 1]!;
   return { from: (from === null ? undefined : times[from]) ?? 0, to: (to === null ? undefined : times[to]) ?? end };
@@ -55,7 +55,7 @@ function stretchOf(lead: Performance, { from, to }: FilmSettings): { readonly fr
 /** The pictures that a film of these settings has; an issue where its end is not after its beginning. */
 export function filmPlan(
   derived: Derived,
-  lead: Performance,
+  lead: Trial,
   settings: FilmSettings,
 ): Result<readonly FilmPicture[], Issue<'no-stretch'>> {
   const { from, to } = stretchOf(lead, settings);
@@ -69,7 +69,7 @@ export function filmPlan(
 }
 
 /** Where in the movement a time lies: the last moment before it. */
-function wordsAt(derived: Derived, lead: Performance, { at, stop }: FilmPicture): string {
+function wordsAt(derived: Derived, lead: Trial, { at, stop }: FilmPicture): string {
   const times = momentTimes(lead);
   if (stop !== null) return derived.movement.moments.find((m) => m.id === stop)!.name;
   const before = derived.movement.moments.filter((m) => times[m.id] !== undefined && times[m.id]! <= at).at(-1);
@@ -83,14 +83,14 @@ function wordsAt(derived: Derived, lead: Performance, { at, stop }: FilmPicture)
 export async function makeFilm(derived: Derived, settings: FilmSettings): Promise<Result<Blob, Issue | CrashIssue>> {
   const { session, movement, judged } = derived;
   const clips = derived.panes;
-  const lead = clips[0]?.performance;
+  const lead = clips[0]?.trial;
   if (!lead) return fail('no-clips', 'There is no clip to film. Add one at Intake.');
   const plan = filmPlan(derived, lead, settings);
   if (!plan.ok) return plan;
   player.setClips({ movement, clips: derived.clips });
   const loose = clips
-    .filter((on) => player.timeMap(on.performance.clip.id) === null)
-    .map((on) => on.performance.clip.performer.name);
+    .filter((on) => player.timeMap(on.trial.clip.id) === null)
+    .map((on) => on.trial.clip.performer.name);
   if (loose.length > 0)
     return fail(
       'not-matched',
@@ -103,7 +103,7 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
   const sources: ClipSource[] = [];
   try {
     for (const on of clips) {
-      const source = await openStoredClip(on.performance.clip, { forDrawing: true });
+      const source = await openStoredClip(on.trial.clip, { forDrawing: true });
       if (!source.ok) return source;
       sources.push(source.value);
     }
@@ -114,19 +114,19 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
     );
     if (!begun.ok) return begun;
     const { selectedMeasure, sizeBy } = useView.getState();
-    const focus = clips.map(({ performance }) => focusOf(performance, sizeBy));
+    const focus = clips.map(({ trial }) => focusOf(trial, sizeBy));
     const sceneOf = (on: BenchClip, frame: number): readonly Primitive[] => {
-      const { performance } = on;
+      const { trial } = on;
       const drawn = session.drawings
-        .filter((d) => d.clipId === performance.clip.id && visibleAt(d, movement, performance, frame))
-        .flatMap((d) => drawDrawing(d, performance, frame));
+        .filter((d) => d.clipId === trial.clip.id && visibleAt(d, movement, trial, frame))
+        .flatMap((d) => drawDrawing(d, trial, frame));
       return settings.lines
         ? [
-            ...clipScene(
-              { movement, judged, performance, beside: on.join === null && on.id !== performance.clip.role },
-              frame,
-              { selected: selectedMeasure, measures: settings.stopSeconds > 0, lit: null },
-            ),
+            ...clipScene({ movement, judged, trial, beside: on.join === null && on.id !== trial.clip.role }, frame, {
+              selected: selectedMeasure,
+              measures: settings.stopSeconds > 0,
+              lit: null,
+            }),
             ...drawn,
           ]
         : drawn;
@@ -137,18 +137,18 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
       if (job.signal.aborted) return fail('cancelled', 'The film was cancelled; no file was written.');
       const frames = player.framesFor(lead.clip.id, nearestFrame(lead.times, picture.at));
       const line = wordsAt(derived, lead, picture);
-      const next = JSON.stringify([clips.map((c) => frames[c.performance.clip.id]), line]);
+      const next = JSON.stringify([clips.map((c) => frames[c.trial.clip.id]), line]);
       if (next === shown) underway.push(client.ask(client.remote.again(), 'Making the film'));
       else {
         shown = next;
-        const decoded = await Promise.all(clips.map((c, i) => sources[i]!.frame(frames[c.performance.clip.id] ?? 0)));
+        const decoded = await Promise.all(clips.map((c, i) => sources[i]!.frame(frames[c.trial.clip.id] ?? 0)));
         const bad = decoded.find((d) => !d.ok);
         if (bad && !bad.ok) {
           for (const d of decoded) if (d.ok) d.value.close();
           return bad;
         }
         const parts = clips.map((on, i): FilmPart => {
-          const frame = frames[on.performance.clip.id] ?? 0;
+          const frame = frames[on.trial.clip.id] ?? 0;
           const at = focus[i]!(frame);
           const size = panes[i]!;
           const { picture: shownPicture } = size;
@@ -156,7 +156,7 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
             frame: (decoded[i] as { readonly value: DecodedPicture }).value,
             viewport: at ? followBody(at, size, shownPicture) : fitPicture(shownPicture, size, shownPicture),
             scene: sceneOf(on, frame),
-            time: `${Math.round(timeAtFrame(on.performance.times, frame) * 1000)} ms`,
+            time: `${Math.round(timeAtFrame(on.trial.times, frame) * 1000)} ms`,
           };
         });
         underway.push(

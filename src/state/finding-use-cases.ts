@@ -5,7 +5,7 @@ import { correctionOfNote } from '../core/coaching/correction';
 import type { Check } from '../core/model/check';
 import type { Drawing } from '../core/model/drawing';
 import type { Decision, Note } from '../core/model/session';
-import type { Performance } from '../core/performance/performance';
+import type { Trial } from '../core/trial/trial';
 import { laidOn } from '../core/scene/drawing';
 import { edit } from './document-store';
 import { notify } from './notices';
@@ -29,11 +29,11 @@ export function addDrawing(drawing: Omit<Drawing, 'id'>): string {
 }
 
 /** Lays a drawing on another clip where its pane stands. */
-export function layOn(drawing: Drawing, from: Performance, to: Performance): void {
+export function layOn(drawing: Drawing, from: Trial, to: Trial): void {
   const frame = player.pendingFrame(to.clip.id);
   const points = laidOn(drawing, from, to, frame);
   if (!points)
-    return notify('info', 'The hips and the height of both must be known there: find points, or place them by hand.');
+    return notify('info', 'The hips and the height of both must be known there: detect points, or place them by hand.');
   const { kind, span, anchor, text } = drawing;
   addDrawing({ kind, span, anchor, text, clipId: to.clip.id, frame, points });
 }
@@ -49,7 +49,7 @@ export function changeDrawing(id: string, change: Partial<Drawing> | null): void
 
 /** The frame that each pane shows. */
 const framesShown = (panes: Derived['panes']): Note['panes'] =>
-  Object.fromEntries(panes.map(({ performance: { clip } }) => [clip.id, player.pendingFrame(clip.id)]));
+  Object.fromEntries(panes.map(({ trial: { clip } }) => [clip.id, player.pendingFrame(clip.id)]));
 
 /** Notes what the eye finds on a clip, where all panes stand; its words are asked for next. */
 export function noteHere({ panes }: Derived, clipId: string, kind: Note['kind']): void {

@@ -1,26 +1,26 @@
 import { copyClips } from '../core/model/copied-clips';
-import { newSession, type Session, type Settled } from '../core/model/session';
+import { newSession, type Session, type CorrectionVerdict } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { readSession, saveSession } from '../storage/sessions';
 import type { StorageIssue } from '../storage/storage-issue';
-import { edit, settled, useDocument } from './document-store';
-import { takePerformance } from './taken-performances';
+import { edit, whenStored, useDocument } from './document-store';
+import { takeTrial } from './taken-trials';
 
 /** Records what the analyst says of a correction, or lets the numbers decide again. */
-export function settle(correctionId: string, word: Settled | null): void {
+export function settle(correctionId: string, word: CorrectionVerdict | null): void {
   edit((session) => {
-    if (word) session.settled[correctionId] = word;
-    else delete session.settled[correctionId];
+    if (word) session.correctionVerdicts[correctionId] = word;
+    else delete session.correctionVerdicts[correctionId];
   });
 }
 
-/** Makes the athlete's first performance of another session the reference of the open one: before and after. */
+/** Makes the athlete's first trial of another session the reference of the open one: before and after. */
 export async function compareWithSession(sessionId: string): Promise<Result<null, StorageIssue | Issue<'no-athlete'>>> {
   const other = await readSession(sessionId);
   if (!other.ok) return other;
-  const clip = other.value.clips.find((c) => c.role === 'athlete' && c.joined === null);
+  const clip = other.value.clips.find((c) => c.role === 'athlete' && c.sync === null);
   if (!clip) return fail('no-athlete', `\u201c${other.value.name}\u201d has no clip of the athlete.`);
-  await takePerformance({ session: other.value, clip }, 'reference', true);
+  await takeTrial({ session: other.value, clip }, 'reference', true);
   return ok(null);
 }
 
@@ -29,7 +29,7 @@ export async function compareWithSession(sessionId: string): Promise<Result<null
  * measured on them; the athlete's new clip is still to come.
  */
 export async function startNextSession(name: string): Promise<Result<string, StorageIssue>> {
-  await settled();
+  await whenStored();
   const session = useDocument.getState().session!;
   const { ids, ...copied } = copyClips(
     session,

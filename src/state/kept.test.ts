@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { takeCloneHere } from '../../tests/fixtures/clone-here';
-import { performerNamed, stickClip } from '../../tests/fixtures/stick-performance';
+import { performerNamed, stickClip } from '../../tests/fixtures/stick-trial';
 import { newSession, type Session } from '../core/model/session';
 import { database } from '../storage/database';
 import { storeMedia, sweepVideos } from '../storage/media';

@@ -4,7 +4,7 @@ import { keptVideos, mediaNamedIn, sweepVideos, type KeptVideo } from '../storag
 import { listSessions, readSession } from '../storage/sessions';
 import type { StorageIssue } from '../storage/storage-issue';
 import { download } from './download';
-import { settled, useDocument } from './document-store';
+import { whenStored, useDocument } from './document-store';
 import { sessionArchive } from './session-files';
 import { otherWindows } from './windows';
 
@@ -31,7 +31,7 @@ export interface Kept {
 }
 
 export async function whatIsKept(): Promise<Kept> {
-  await settled();
+  await whenStored();
   const [sessions, videos, markerMaps, estimate, persisted] = await Promise.all([
     listSessions(),
     keptVideos(),
@@ -65,13 +65,13 @@ function inHistory(): ReadonlySet<string> {
  */
 export async function sweep(): Promise<number> {
   if (await otherWindows()) return 0;
-  await settled();
+  await whenStored();
   return sweepVideos(inHistory());
 }
 
 /** Hands out a stored session with its videos. */
 export async function backUp(id: string): Promise<Result<null, StorageIssue | Issue<'cancelled'>>> {
-  await settled();
+  await whenStored();
   const stored = await readSession(id);
   if (!stored.ok) return stored;
   const archive = await sessionArchive(stored.value);

@@ -38,7 +38,7 @@ it('a moment is added with a key of its own, renamed, put elsewhere; phases join
   addMoment('Run-up begins');
   const added = movement().moments.at(-1)!;
   expect(added).toMatchObject({ id: 'run-up-begins', key: '6', rule: null });
-  changeMoment(added.id, { name: 'Run-up', look: 'The first step.' });
+  changeMoment(added.id, { name: 'Run-up', hint: 'The first step.' });
   sortMoments([added.id, ...ids().filter((id) => id !== added.id)]);
   expect(ids()[0]).toBe('run-up-begins');
   expect(movement().phases[0]).toEqual({

@@ -69,7 +69,7 @@ export const addMoment = (name: string): Changed =>
       ),
       name,
       key,
-      look: '',
+      hint: '',
       frame: 'nearest',
       rule: null,
     });
@@ -113,7 +113,7 @@ export function removeMoment(id: string): Changed {
 
 export const changeMoment = (
   id: string,
-  change: Partial<Pick<Moment, 'name' | 'look' | 'key' | 'frame' | 'rule'>>,
+  change: Partial<Pick<Moment, 'name' | 'hint' | 'key' | 'frame' | 'rule'>>,
 ): Changed =>
   changeMovement((movement) => {
     movement.moments = movement.moments.map((m) => (m.id === id ? { ...m, ...change } : m));
@@ -169,7 +169,7 @@ export const renameMovement = (change: Partial<Pick<Movement, 'name' | 'sport'>>
   changeMovement((movement) => void Object.assign(movement, change));
 
 /** Adds a point beside the body. */
-export const addPoint = (name: string, look: string): Changed =>
+export const addPoint = (name: string, hint: string): Changed =>
   changeMovement(
     (movement) =>
       void movement.points.push({
@@ -178,7 +178,7 @@ export const addPoint = (name: string, look: string): Changed =>
           movement.points.map((p) => p.id.slice(4)),
         )}`,
         name,
-        look,
+        hint,
       }),
   );
 

@@ -117,7 +117,7 @@ export async function addFigure(
     figure.picture.width,
     figure.picture.height,
   );
-  const followed = !figure.spatial && feetSlide(figure.track, rate);
+  const slides = !figure.spatial && feetSlide(figure.track, rate);
   const id = await placeClip(
     role,
     { fileName, mediaId: null, index },
@@ -125,7 +125,7 @@ export async function addFigure(
     place,
     (session, clip) => {
       session.tracks[clip.id] = figure.track as never;
-      if (followed) clip.camera = withoutHold();
+      if (slides) clip.camera = withoutHold();
       if (!figure.spatial) return;
       session.spatial[clip.id] = figure.spatial as never;
       Object.assign(clip, {
@@ -134,8 +134,7 @@ export async function addFigure(
       });
     },
   );
-  if (followed)
-    notify('error', `\u201c${fileName}\u201d: ${FEET_SLIDE}. If the camera stood still, say so at Measure.`);
+  if (slides) notify('error', `\u201c${fileName}\u201d: ${FEET_SLIDE}. If the camera stood still, say so at Measure.`);
   if (!figure.spatial && travelOf(figure.track).sure < LEAST_SURE_TRAVEL)
     notify(
       'info',

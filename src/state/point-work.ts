@@ -1,19 +1,19 @@
 import type { Vec2 } from '../core/geometry/vec2';
 import type { Movement } from '../core/model/movement';
-import type { Performance } from '../core/performance/performance';
+import type { Trial } from '../core/trial/trial';
 import { pointName, type PointId } from '../core/anatomy/body-points';
 import { ORIGIN } from '../core/tracks/track';
 import { placingOrder } from '../core/judgement/work-list';
 import { player } from './bench-player';
 import { notify } from './notices';
-import { carryOn, followPointOf, hidePoint, movePoint, swapSidesOf } from './track-use-cases';
+import { carryOn, trackPointOf, hidePoint, movePoint, swapSidesOf } from './track-use-cases';
 import { setPointWork, useView } from './view-store';
 
 /** Acts of placing points by hand; each is one undoable step. */
 
 /** Moves or places a point; where points are being placed one after the other, goes on to the next. */
-export function placePointAt(movement: Movement, performance: Performance, id: PointId, frame: number, at: Vec2): void {
-  const { clip, raw } = performance;
+export function placePointAt(movement: Movement, trial: Trial, id: PointId, frame: number, at: Vec2): void {
+  const { clip, raw } = trial;
   const series = raw[id];
   const known = series !== undefined && series.origin[frame] !== ORIGIN.hand && !Number.isNaN(series.x[frame]!);
   movePoint(clip, id, frame, at.x, at.y);
@@ -25,43 +25,43 @@ export function placePointAt(movement: Movement, performance: Performance, id: P
   if (!placing) return;
   if (after === 'stay') return setPointWork({ placing: false });
   if (after === 'next-frame') return player.goTo(clip.id, frame + 1);
-  const order = placingOrder(movement, performance);
+  const order = placingOrder(movement, trial);
   const next = order[order.indexOf(id) + 1];
   setPointWork({ id: next ?? order[0]! });
   if (!next) player.goTo(clip.id, frame + 1);
 }
 
 /** Moves the chosen point by pixels of the picture, fractions too. */
-export function nudgePoint(performance: Performance, dx: number, dy: number): void {
+export function nudgePoint(trial: Trial, dx: number, dy: number): void {
   const { id } = useView.getState().pointWork;
-  const frame = player.pendingFrame(performance.clip.id);
-  const series = performance.raw[id];
+  const frame = player.pendingFrame(trial.clip.id);
+  const series = trial.raw[id];
   if (!series || Number.isNaN(series.x[frame]!))
     return notify('info', `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it first.`);
-  movePoint(performance.clip, id, frame, series.x[frame]! + dx, series.y[frame]! + dy);
+  movePoint(trial.clip, id, frame, series.x[frame]! + dx, series.y[frame]! + dy);
 }
 
 /** Says that the chosen point cannot be seen, and goes on where points are being placed frame after frame. */
-export function hideHere(performance: Performance): void {
+export function hideHere(trial: Trial): void {
   const { id, placing, after } = useView.getState().pointWork;
-  const frame = player.pendingFrame(performance.clip.id);
-  hidePoint(performance.clip, id, frame);
-  if (placing && after === 'next-frame') player.goTo(performance.clip.id, frame + 1);
+  const frame = player.pendingFrame(trial.clip.id);
+  hidePoint(trial.clip, id, frame);
+  if (placing && after === 'next-frame') player.goTo(trial.clip.id, frame + 1);
 }
 
 /** Follows the chosen point on or back from the frame shown; stops with a question where it is lost. */
-export async function follow(performance: Performance, step: -1 | 1): Promise<void> {
-  const { id, followRadius } = useView.getState().pointWork;
-  const { clip } = performance;
-  const result = await followPointOf(clip, id, player.pendingFrame(clip.id), step, followRadius);
+export async function follow(trial: Trial, step: -1 | 1): Promise<void> {
+  const { id, trackingRadius } = useView.getState().pointWork;
+  const { clip } = trial;
+  const result = await trackPointOf(clip, id, player.pendingFrame(clip.id), step, trackingRadius);
   if (!result.ok) return notify(result.issue.code === 'cancelled' ? 'info' : 'error', result.issue.message);
   const { frames, lost } = result.value;
   if (!lost)
     return notify(
       'info',
       frames === 0
-        ? `The ${pointName(id)} is placed by hand on the next frame; there is nothing to follow.`
-        : `The ${pointName(id)} was followed over ${frames} frames.`,
+        ? `The ${pointName(id)} is placed by hand on the next frame; there is nothing to track.`
+        : `The ${pointName(id)} was tracked over ${frames} frames.`,
     );
   notify('info', lost.text);
   player.goTo(clip.id, lost.frame);
@@ -69,17 +69,17 @@ export async function follow(performance: Performance, step: -1 | 1): Promise<vo
 }
 
 /** Carries the last correction on to the frames after it. */
-export function carryOnLast(performance: Performance): void {
+export function carryOnLast(trial: Trial): void {
   const { shift } = useView.getState().pointWork;
-  if (shift?.clipId !== performance.clip.id) return;
-  carryOn(performance.clip, shift.id, shift.frame, shift);
+  if (shift?.clipId !== trial.clip.id) return;
+  carryOn(trial.clip, shift.id, shift.frame, shift);
   setPointWork({ shift: null });
 }
 
 /** Exchanges left and right from where it began to the frame shown. */
-export function swapTo(performance: Performance, part: 'body' | 'arms' | 'legs'): void {
+export function swapTo(trial: Trial, part: 'body' | 'arms' | 'legs'): void {
   const { swapFrom } = useView.getState().pointWork;
-  if (swapFrom?.clipId !== performance.clip.id) return;
-  swapSidesOf(performance.clip, swapFrom.frame, player.pendingFrame(performance.clip.id), part);
+  if (swapFrom?.clipId !== trial.clip.id) return;
+  swapSidesOf(trial.clip, swapFrom.frame, player.pendingFrame(trial.clip.id), part);
   setPointWork({ swapFrom: null });
 }

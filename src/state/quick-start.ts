@@ -43,7 +43,7 @@ export async function lastTime(): Promise<LastTime> {
   if (!read?.ok) return { movementId: MOVEMENTS[0]!.id, offered: nothing };
   const { clips, movementId } = read.value;
   const of = (role: Role): Offered => {
-    const clip = clips.find((c) => c.role === role && c.joined === null);
+    const clip = clips.find((c) => c.role === role && c.sync === null);
     return clip ? offeredOf(clip) : nothing[role];
   };
   return {

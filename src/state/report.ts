@@ -10,7 +10,7 @@ import { openStoredClip } from './stored-clips';
 export const csvOf = (derived: Derived): string =>
   reportCsv({
     ...derived,
-    files: Object.fromEntries(derived.clips.map(({ performance: { clip } }) => [clip.id, clip.fileName])),
+    files: Object.fromEntries(derived.clips.map(({ trial: { clip } }) => [clip.id, clip.fileName])),
   });
 export const sessionText = (session: Session): string => sessionJson.write!(session);
 

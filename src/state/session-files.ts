@@ -9,7 +9,7 @@ import { readSession, saveSession } from '../storage/sessions';
 import { loadVideo, storeMedia } from '../storage/media';
 import type { StorageIssue } from '../storage/storage-issue';
 import { askToPersist } from './browser';
-import { settled } from './document-store';
+import { whenStored } from './document-store';
 import type { CrashIssue } from '../media/worker-client';
 import { readInWorker, type FileIssue } from './file-worker';
 import { startJob } from './jobs';
@@ -78,7 +78,7 @@ export async function openSessionFile(
   const opened = await read(file, fresh);
   if (!opened.ok) return opened;
   const { session, videos, dropped } = opened.value;
-  await settled();
+  await whenStored();
   const withoutVideo: string[] = [];
   const mediaIds = new Map<string, string>();
   for (const { mediaId, fileName } of session.clips) {

@@ -19,7 +19,7 @@ export function resultOf({ session, movement, judged, plan }: Derived): SessionR
       title: correctionOf(movement, item, false).title,
       own: item.own !== null,
     })),
-    settled: session.settled,
+    correctionVerdicts: session.correctionVerdicts,
   };
 }
 

@@ -5,7 +5,7 @@ import { loadSession, saveSession } from '../storage/sessions';
 import type { StorageIssue } from '../storage/storage-issue';
 import { player } from './bench-player';
 import { askToPersist } from './browser';
-import { setSession, settled, useDocument } from './document-store';
+import { setSession, whenStored, useDocument } from './document-store';
 import { notify } from './notices';
 import { openStoredClip } from './stored-clips';
 import { setView } from './view-store';
@@ -58,7 +58,7 @@ async function reload(id: string): Promise<void> {
 }
 
 /** Has this window write or follow the sessions that others of the same browser have open, too. */
-export const joinWindows = (): void => watchWindows({ reload, settled, close: () => setSession(null) });
+export const joinWindows = (): void => watchWindows({ reload, whenStored, close: () => setSession(null) });
 
 /** Opens what the session's clips need and is not open yet. */
 export async function openSources(): Promise<void> {

@@ -1,4 +1,4 @@
-import type { Performance } from '../core/performance/performance';
+import type { Trial } from '../core/trial/trial';
 import { JOINT_POINTS } from '../core/anatomy/body-points';
 import { coverage } from '../core/tracks/track';
 import type { Derived } from './derived';
@@ -6,7 +6,7 @@ import type { Derived } from './derived';
 /** The order of work. Every step can be opened at any time. */
 export const STEPS = [
   'intake',
-  'look',
+  'review',
   'match',
   'moments',
   'measure',
@@ -19,7 +19,7 @@ export type Step = (typeof STEPS)[number];
 
 export const STEP_NAMES: Readonly<Record<Step, string>> = {
   intake: 'Intake',
-  look: 'Look',
+  review: 'Review',
   match: 'Match',
   moments: 'Moments',
   measure: 'Measure',
@@ -36,15 +36,13 @@ export interface StepStatus {
 }
 
 /**
- * The main cameras of the performances that are compared, each once: the athlete's and those of the reference that is
+ * The main cameras of the trials that are compared, each once: the athlete's and those of the reference that is
  * chosen.
  */
-function comparedOf({ session, clips, athlete, sides }: Derived): readonly Performance[] {
+function comparedOf({ session, clips, athlete, sides }: Derived): readonly Trial[] {
   const { kind, phases } = session.referenceModel;
   const ofPhases =
-    kind === 'phases'
-      ? clips.filter((c) => Object.values(phases).includes(c.performance.clip.id)).map((c) => c.performance)
-      : [];
+    kind === 'phases' ? clips.filter((c) => Object.values(phases).includes(c.trial.clip.id)).map((c) => c.trial) : [];
   const all = [...(athlete ? [athlete] : []), ...sides.reference.map(([main]) => main!), ...ofPhases];
   return all.filter((p, i) => all.findIndex((q) => q.clip.id === p.clip.id) === i);
 }
@@ -77,8 +75,8 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
     case 'intake':
       return missingClips.length > 0
         ? { done: false, next: `Drop ${missingClips.join(' and ')} here and answer the questions.` }
-        : { done: true, next: 'Both clips are in. Go on to Look and run them through before measuring.' };
-    case 'look':
+        : { done: true, next: 'Both clips are in. Go on to Review and run them through before measuring.' };
+    case 'review':
       return {
         done: session.impressions.trim() !== '' || session.notes.length > 0,
         next: 'Run both clips through a few times and write down what strikes you, before any number.',
@@ -102,7 +100,7 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
             };
     case 'measure':
       return withoutPoints.length > 0
-        ? { done: false, next: `Find the points of ${withoutPoints.join(' and ')}, then check them at each moment.` }
+        ? { done: false, next: `Detect the points of ${withoutPoints.join(' and ')}, then check them at each moment.` }
         : { done: true, next: 'Go through the moments and check that the lines lie on the body; drag what is off.' };
     case 'compare':
       return {

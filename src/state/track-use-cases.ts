@@ -1,20 +1,20 @@
 import type { Clip } from '../core/model/clip';
 import { pointName, type PointId } from '../core/anatomy/body-points';
 import type { PersonBox } from '../core/detections/person-box';
-import { takeFound, type FinderSetting } from '../core/detections/take-found';
+import { trackFromDetections, type DetectorSetting } from '../core/detections/track-from-detections';
 import {
   carryCorrection,
   clearPoint,
   interpolateBetweenHands,
-  mergeFollowed,
+  mergeTracked,
   placePoint,
   swapSides,
   untilNextHand,
 } from '../core/tracks/track';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { findPoints, type FindIssue } from '../media/find-points';
-import { followPoint, type FollowIssue, type FollowResult } from '../media/follow-point';
-import { lookAtCameraBeside } from './camera-motion-use-cases';
+import { detectPoints, type FindIssue } from '../media/detect-points';
+import { trackPoint, type TrackingIssue, type TrackingResult } from '../media/track-point';
+import { observeCameraBeside } from './camera-motion-use-cases';
 import { edit, useDocument } from './document-store';
 import { startJob } from './jobs';
 import { notify } from './notices';
@@ -39,13 +39,13 @@ export const interpolatePoint = (clip: Clip, id: PointId, frame: number): void =
   changeTrack(clip, (track) => interpolateBetweenHands(track, id, frame));
 
 /** Why a followed point was lost, in words. */
-const LOST: Readonly<Record<NonNullable<FollowResult['lost']>['because'], string>> = {
+const LOST: Readonly<Record<NonNullable<TrackingResult['lost']>['because'], string>> = {
   changed: 'it is covered, or looks too different',
   'not-back': 'something else there looks as much like it',
   outside: 'it leaves the picture',
 };
 
-export interface Followed {
+export interface Tracked {
   /** Frames on which the point was put. */
   readonly frames: number;
   /** The frame at which it was lost, and a sentence that says so; null where it was followed to the end. */
@@ -55,30 +55,30 @@ export interface Followed {
 /**
  * Follows a point from the frame where it is placed, to the next frame placed by hand or to the end; one undoable step.
  */
-export async function followPointOf(
+export async function trackPointOf(
   clip: Clip,
   id: PointId,
   frame: number,
   step: -1 | 1,
   radius: number,
-): Promise<Result<Followed, FollowIssue | Issue<'not-placed' | 'no-media'>>> {
+): Promise<Result<Tracked, TrackingIssue | Issue<'not-placed' | 'no-media'>>> {
   const track = useDocument.getState().session?.tracks[clip.id] ?? {};
   const series = track[id];
   const x = series?.x[frame];
   if (!series || x === undefined || Number.isNaN(x))
     return fail(
       'not-placed',
-      `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it there, then follow it.`,
+      `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it there, then track it.`,
     );
   const video = await videoOf(clip);
   if (!video.ok) return video;
-  const job = startJob(`follow-${clip.id}-${id}`, `Following the ${pointName(id)}: ${clip.performer.name}`);
+  const job = startJob(`follow-${clip.id}-${id}`, `Tracking the ${pointName(id)}: ${clip.performer.name}`);
   try {
     const end = untilNextHand(track, id, clip.frameTimes.length, frame, step);
     const before = { x: series.x[frame - step], y: series.y[frame - step] };
     const velocity =
       before.x === undefined || Number.isNaN(before.x) ? null : { x: x - before.x, y: series.y[frame]! - before.y! };
-    const followed = await followPoint(video.value, clip.fileName, {
+    const tracked = await trackPoint(video.value, clip.fileName, {
       frame,
       at: { x, y: series.y[frame]! },
       velocity,
@@ -87,14 +87,14 @@ export async function followPointOf(
       signal: job.signal,
       onProgress: job.progress,
     });
-    if (!followed.ok) return followed;
-    const { positions, lost } = followed.value;
-    if (positions.size > 0) changeTrack(clip, (now) => mergeFollowed(now, clip.frameTimes.length, id, positions));
+    if (!tracked.ok) return tracked;
+    const { positions, lost } = tracked.value;
+    if (positions.size > 0) changeTrack(clip, (now) => mergeTracked(now, clip.frameTimes.length, id, positions));
     return ok({
       frames: positions.size,
       lost: lost && {
         frame: lost.frame,
-        text: `The ${pointName(id)} is lost on frame ${lost.frame + 1}: ${LOST[lost.because]}. Place it there or say that it is hidden, then follow on.`,
+        text: `The ${pointName(id)} is lost on frame ${lost.frame + 1}: ${LOST[lost.because]}. Place it there or say that it is hidden, then track on.`,
       },
     });
   } finally {
@@ -130,7 +130,7 @@ export function clearPoints(clip: Clip): void {
   });
 }
 
-/** Takes a standard error of measurement in place of the one reckoned from the points, or no longer. */
+/** Takes a standard error of measurement in place of the one computed from the points, or no longer. */
 export function takeMeasuredError(measureIds: readonly string[], sem: number | null): void {
   edit((session) => {
     for (const id of measureIds) {
@@ -164,28 +164,28 @@ export function carryOn(
 }
 
 /** Finds the points of a clip on every frame, with progress and cancel; one undoable step. */
-export async function findPointsOf(
+export async function detectPointsOf(
   clip: Clip,
-  setting: FinderSetting,
+  setting: DetectorSetting,
   person: PersonBox | null = null,
 ): Promise<Result<number, FindIssue | Issue<'no-media'>>> {
   const video = await videoOf(clip);
   if (!video.ok) return video;
-  const job = startJob(`points-${clip.id}`, `Finding points: ${clip.performer.name}`);
+  const job = startJob(`points-${clip.id}`, `Detecting points: ${clip.performer.name}`);
   try {
-    const found = await findPoints(video.value, clip.fileName, {
+    const found = await detectPoints(video.value, clip.fileName, {
       setting,
       person,
       signal: job.signal,
       onProgress: job.progress,
     });
     if (!found.ok) return found;
-    changeTrack(clip, (track) => takeFound(track, clip.frameTimes.length, found.value, setting));
+    changeTrack(clip, (track) => trackFromDetections(track, clip.frameTimes.length, found.value, setting));
     job.end();
     // Points are there whether or not the camera can be told; where they are, people are left out of its background.
-    const looked = await lookAtCameraBeside(clip);
-    if (!looked.ok && looked.issue.code !== 'cancelled')
-      notify('error', `Whether the camera moves is not known: ${looked.issue.message}`);
+    const observed = await observeCameraBeside(clip);
+    if (!observed.ok && observed.issue.code !== 'cancelled')
+      notify('error', `Whether the camera moves is not known: ${observed.issue.message}`);
     return ok(found.value.size);
   } finally {
     job.end();

@@ -47,7 +47,7 @@ export interface ViewState {
   } | null;
   /** Clip id -> a box round the person whose points are to be found. */
   readonly persons: Readonly<Record<string, PersonBox>>;
-  /** How points are found. */
+  /** How points are detected. */
   readonly findSetting: 'fast' | 'accurate';
   /** Placing points by hand. */
   readonly pointWork: PointWork;
@@ -84,8 +84,8 @@ export interface PointWork {
   readonly placing: boolean;
   readonly after: AfterPlacing;
   /** Half the side of the square that is compared while a point is followed, picture pixels. */
-  readonly followRadius: number;
-  /** How far a found point was moved last, to be carried on. */
+  readonly trackingRadius: number;
+  /** How far a detected point was moved last, to be carried on. */
   readonly shift: {
     readonly clipId: string;
     readonly id: PointId;
@@ -125,7 +125,7 @@ export const useView = create<ViewState>(() => ({
   persons: {},
   findSetting: 'accurate',
   markedGround: null,
-  pointWork: { id: 'left-knee', placing: false, after: 'stay', followRadius: 12, shift: null, swapFrom: null },
+  pointWork: { id: 'left-knee', placing: false, after: 'stay', trackingRadius: 12, shift: null, swapFrom: null },
   sizeBy: 'body',
   measuredLine: null,
   drawing: { kind: 'line', span: 'frame', anchor: null },

@@ -57,7 +57,7 @@ export interface SessionWindow {
   /** Shows what is stored now; called where another window has stored something, and before this one writes. */
   readonly reload: (id: string) => Promise<void>;
   /** Resolves when all that was changed here is stored. */
-  readonly settled: () => Promise<void>;
+  readonly whenStored: () => Promise<void>;
   /** The session is gone. */
   readonly close: (id: string) => void;
 }
@@ -80,7 +80,7 @@ async function onMessage({ kind, id }: Message): Promise<void> {
     own.close(id);
   } else if (kind === 'wanted' && role === 'writer') {
     useWindow.setState({ role: 'follower' });
-    await own.settled();
+    await own.whenStored();
     follow(id);
   }
 }

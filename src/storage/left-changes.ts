@@ -39,12 +39,12 @@ const isPlain = (value: unknown): value is Readonly<Record<string, unknown>> =>
  */
 function differences(before: unknown, after: unknown, path: readonly (string | number)[] = []): Patch[] {
   if (Object.is(before, after)) return [];
-  const alike =
+  const systematic =
     isPlain(before) &&
     isPlain(after) &&
     Array.isArray(before) === Array.isArray(after) &&
     (!Array.isArray(before) || before.length === (after as unknown as unknown[]).length);
-  if (!alike) return [{ op: 'replace', path: [...path], value: after }];
+  if (!systematic) return [{ op: 'replace', path: [...path], value: after }];
   const keys = new Set([...Object.keys(before), ...Object.keys(after)]);
   return [...keys].flatMap((key): Patch[] => {
     const at = [...path, Array.isArray(before) ? Number(key) : key];

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { newSession, type Session } from '../core/model/session';
 import { takeCloneHere } from '../../tests/fixtures/clone-here';
-import { stickClip } from '../../tests/fixtures/stick-performance';
+import { stickClip } from '../../tests/fixtures/stick-trial';
 import { database, FalconDatabase } from './database';
 import { withParts } from './session-parts';
 import {

@@ -37,8 +37,8 @@ test('clips are brought together by hand: aligned, locked as they stand, nudged,
   await page.keyboard.press('Space');
   // However slowly the machine decodes, the loop comes round until enough of its frames were seen.
   const seen = new Set<number>();
-  const look = async (): Promise<number> => seen.add(await shownFrame(page, 'athlete')).size;
-  await expect.poll(look, { intervals: [20], timeout: 45_000 }).toBeGreaterThan(8);
+  const hint = async (): Promise<number> => seen.add(await shownFrame(page, 'athlete')).size;
+  await expect.poll(hint, { intervals: [20], timeout: 45_000 }).toBeGreaterThan(8);
   await page.keyboard.press('Space');
   expect(Math.min(...seen)).toBeGreaterThanOrEqual(119);
   expect(Math.max(...seen)).toBeLessThanOrEqual(135);
@@ -64,7 +64,7 @@ test('the panes are laid over each other at a point of the body', async ({ page 
 test('a line is drawn through a phase, moves with a point, has words and can be undone', async ({ page }) => {
   const errors = watchErrors(page);
   await openDemo(page);
-  await goToStep(page, 'Look');
+  await goToStep(page, 'Review');
   await page.getByRole('button', { name: 'Line', exact: true }).click();
   await page.getByLabel('Shown through').click();
   await page.getByRole('option', { name: 'the phase' }).click();
@@ -146,7 +146,7 @@ test('the camera’s direction is what shoulders and hips say, on request; a sta
 
 test('passes go through the body, and notes carry moment and region', async ({ page }) => {
   await openDemo(page);
-  await goToStep(page, 'Look');
+  await goToStep(page, 'Review');
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByRole('heading', { name: 'Pass 1 of 6: feet' })).toBeVisible();
   await page.getByRole('button', { name: 'Next: legs' }).click();

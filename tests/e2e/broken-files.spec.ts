@@ -155,7 +155,7 @@ test.describe('files that are not what they should be', () => {
     const bad = Math.round(time * 60);
     await createSession(page, baseURL!, 'Damaged');
     await addClip(page, 'athlete', at('damaged.mp4'), { name: 'Sela Orr' });
-    await goToStep(page, 'Look');
+    await goToStep(page, 'Review');
     await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
     // Over it in a hurry first: whoever comes while it is searched loses nothing by it.
     for (let n = 0; n < 45; n++) await page.keyboard.press('ArrowRight');

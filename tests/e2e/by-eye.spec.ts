@@ -10,7 +10,7 @@ test('what the eye found is in the report with both pictures, its words and its 
   await createSession(page, baseURL!, 'By eye');
   await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'One' });
   await addClip(page, 'reference', fixtureClip('coded-vp9-120.webm'), { name: 'Other' });
-  await goToStep(page, 'Look');
+  await goToStep(page, 'Review');
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
   // The key makes a note and gives it the keys; Enter gives them back to the bench.
   await page.keyboard.press('w');
@@ -51,7 +51,7 @@ test('what the eye found is in the report with both pictures, its words and its 
 test('an athlete alone is a report, too', async ({ page, baseURL }) => {
   await createSession(page, baseURL!, 'Alone');
   await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'One' });
-  await goToStep(page, 'Look');
+  await goToStep(page, 'Review');
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
   await page.keyboard.press('w');
   await page.keyboard.type('late hands');

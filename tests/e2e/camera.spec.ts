@@ -21,7 +21,7 @@ test('a camera that follows is noticed and taken out: contacts are proposed, pat
   await goToStep(page, 'Measure');
   await page.getByLabel('Setting').click();
   await page.getByRole('option', { name: 'Fast' }).click();
-  await page.getByRole('button', { name: 'Find points of the athlete' }).click();
+  await page.getByRole('button', { name: 'Detect points of the athlete' }).click();
   const camera = page.getByText(/^Camera of the athlete: follows over 0\.\d+ of the picture’s width/);
   await expect(camera).toBeVisible({ timeout: 120_000 });
 

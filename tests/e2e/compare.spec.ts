@@ -38,7 +38,7 @@ test('a walker against three: two strides each, the bent knee and the long fligh
   ] as const) {
     await expect(stateOf(page, measure)).toHaveAttribute('data-state', state);
   }
-  // Two performers cannot claim a spread; one taken out of three still leaves four performances.
+  // Two performers cannot claim a spread; one taken out of three still leaves four trials.
   await page.getByLabel('Silke Aarden').uncheck();
   await expect(page.getByText('4 performances of 2 performers')).toBeVisible();
   await page.keyboard.press('Control+z');
@@ -205,7 +205,7 @@ test('a coach\u2019s path: copy a starter, change a target, add a measure, use i
 
   // What would break the movement is refused and says why.
   await page.getByRole('button', { name: '4 Release' }).click();
-  await page.getByRole('button', { name: 'Take it away' }).click();
+  await page.getByRole('button', { name: 'Remove' }).click();
   await expect(page.getByText(/need this moment\. Read them at another moment/)).toBeVisible();
 
   await goToStep(page, 'Compare');

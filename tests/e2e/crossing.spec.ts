@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { ClipTruth } from '../../demo/truth';
 import { UNSURE_CONFIDENCE } from '../../src/core/tracks/point-error';
-import { resolveLooks } from '../../src/core/detections/merge-looks';
+import { resolveDetections } from '../../src/core/detections/fuse-detections';
 import type { Harness } from '../harness/harness';
 import { serveHarness } from '../harness/serve';
 
@@ -55,12 +55,12 @@ test.describe('two people who cross', () => {
       test.setTimeout(240_000);
       const [own, beside] = [truthOf(clip + who), truthOf(clip + other)];
       await page.goto(served.address);
-      const { looks } = await page.evaluate(([address, box]) => harness.find(address, 'fast', box), [
+      const { detections } = await page.evaluate(([address, box]) => harness.find(address, 'fast', box), [
         `/demo-data/${clip}.webm`,
         boxOf(own.pixels[10]!, 10),
       ] as const);
       const found = new Map(
-        [...resolveLooks(new Map(looks))].map(([frame, at]) => [frame, JOINTS.map((id) => at[id]!)]),
+        [...resolveDetections(new Map(detections))].map(([frame, at]) => [frame, JOINTS.map((id) => at[id]!)]),
       );
       // Where they stand before one another a joint or two may be the other's; it is never said to be sure.
       const [ownFrames, othersSure]: [number[], number[]] = [[], []];

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { goToStep, shownFrame } from '../../demo/drive-job';
 import { openDemo, seriousFindings, watchErrors } from './pages';
 
-const STEPS = ['Intake', 'Look', 'Match', 'Moments', 'Measure', 'Compare', 'Decide', 'Report', 'Follow up'];
+const STEPS = ['Intake', 'Review', 'Match', 'Moments', 'Measure', 'Compare', 'Decide', 'Report', 'Follow up'];
 
 test('the demo opens in one step on the bench, with both clips, points and readings', async ({ page }) => {
   const errors = watchErrors(page);
@@ -102,7 +102,7 @@ test('a point is placed and dragged in the picture, moves the reading, and each 
   await pane.click({ position: { x: 20, y: 200 } });
   await page.getByRole('button', { name: 'Place', exact: true }).click();
   const card = page.getByText(/^Frame \d+:/);
-  await expect(card).toContainText('found, confidence');
+  await expect(card).toContainText('detected, confidence');
   const knee = page.getByRole('row', { name: /Back knee/ });
   await page.getByRole('combobox', { name: 'Point of the athlete' }).click();
   await page.getByRole('option', { name: 'right knee' }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { clipFile, findAllPoints, goToStep } from '../../demo/drive-job';
+import { clipFile, detectAllPoints, goToStep } from '../../demo/drive-job';
 import { fixtureClip, watchErrors } from './pages';
 
 /** Counts what a hand does: a drop, a press, a key, a run of typing are one act each. */
@@ -104,7 +104,7 @@ test('two files to readings with confirmed moments in at most twenty acts, one m
     [clipFile('walk-side-athlete'), clipFile('walk-side-reference')],
     /Race walking/,
   );
-  await findAllPoints(page, 'Fast');
+  await detectAllPoints(page, 'Fast');
   await goToStep(page, 'Moments');
   for (const role of ['athlete', 'reference']) await acts.press(`Propose moments of the ${role}`);
   await acts.press(/^Go through the \d+ proposed moments$/);
@@ -116,7 +116,7 @@ test('two files to readings with confirmed moments in at most twenty acts, one m
   await expect(page.getByRole('button', { name: /: confirm$/ })).toHaveCount(0);
   await goToStep(page, 'Compare');
   await expect(page.getByText(/\d+ of \d+ measures judged/)).toBeVisible();
-  // Beside those counted: to Measure, points of the one, of the other, to Moments, to Compare. The fast finder is chosen
+  // Beside those counted: to Measure, points of the one, of the other, to Moments, to Compare. The fast detector is chosen
   // for the test's sake, and nobody has to close a notice.
   const steps = 5;
   expect(acts.count + steps).toBeLessThanOrEqual(20);

@@ -71,12 +71,12 @@ test('playing never shows two frames that do not belong together', async ({ page
   const seen = new Set<number>();
   const pairs: (number | null)[][] = [];
   // As long as it takes on a slow machine until enough different pictures went by.
-  const look = async (): Promise<number> => {
+  const hint = async (): Promise<number> => {
     const { athlete, reference } = await codesInPanes(page);
     pairs.push([athlete, reference]);
     return seen.add(athlete!).size;
   };
-  await expect.poll(look, { intervals: [5], timeout: 45_000 }).toBeGreaterThan(10);
+  await expect.poll(hint, { intervals: [5], timeout: 45_000 }).toBeGreaterThan(10);
   await page.keyboard.press('Space');
   expect(pairs.filter(([athlete, reference]) => athlete === null || athlete !== reference)).toEqual([]);
 });

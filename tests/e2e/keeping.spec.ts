@@ -374,14 +374,14 @@ test('a whole run of the demo asks no address but its own', async ({ page, baseU
     if (protocol.startsWith('http') && origin !== baseURL) elsewhere.push(request.url());
   });
   await openDemo(page);
-  for (const step of ['Intake', 'Look', 'Match', 'Moments', 'Compare', 'Decide', 'Report', 'Follow up'])
+  for (const step of ['Intake', 'Review', 'Match', 'Moments', 'Compare', 'Decide', 'Report', 'Follow up'])
     await goToStep(page, step);
   await page.goto('/kept');
   await expect(page.getByRole('heading', { name: 'What is kept here' })).toBeVisible();
   expect(elsewhere).toEqual([]);
 });
 
-test('finding points can be cancelled though its worker has ended without a word', async ({ page }) => {
+test('detecting points can be cancelled though its worker has ended without a word', async ({ page }) => {
   await page.addInitScript(() => {
     const Real = window.Worker;
     window.Worker = class extends Real {
@@ -396,8 +396,8 @@ test('finding points can be cancelled though its worker has ended without a word
     };
   });
   await openDemo(page);
-  await page.getByRole('button', { name: 'Find points of the athlete' }).click();
+  await page.getByRole('button', { name: 'Detect points of the athlete' }).click();
   await page.getByRole('status').getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByText('Finding points was cancelled; what was there before is kept.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Find points of the athlete' })).toBeEnabled();
+  await expect(page.getByText('Detecting points was cancelled; what was there before is kept.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Detect points of the athlete' })).toBeEnabled();
 });

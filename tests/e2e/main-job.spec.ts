@@ -7,13 +7,13 @@ import {
   addClip,
   clipFile,
   createSession,
-  findAllPoints,
+  detectAllPoints,
   goToStep,
   markMoments,
   openBrowser,
   startServer,
 } from '../../demo/drive-job';
-import { truePerformance } from '../../demo/true-performance';
+import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { compareAll } from '../../src/core/comparison/compare';
 import { fromSi } from '../../src/core/units';
@@ -63,7 +63,7 @@ test('two files in, three corrections out: the planted differences are found, an
     await markMoments(page, 'athlete', await truthOf('athlete'));
     await markMoments(page, 'reference', await truthOf('reference'));
     await expect(page.getByText('All moments are marked in both clips')).toBeVisible();
-    await findAllPoints(page, 'Accurate');
+    await detectAllPoints(page, 'Accurate');
 
     // The two panes stand at the same moment in every phase.
     await page.keyboard.press('PageDown');
@@ -73,7 +73,7 @@ test('two files in, three corrections out: the planted differences are found, an
     if (!session.ok) throw new Error(session.issue.message);
     const truth = Object.fromEntries(
       await Promise.all(
-        session.value.clips.map(async (clip) => [clip.role, truePerformance(clip, await truthOf(clip.role))] as const),
+        session.value.clips.map(async (clip) => [clip.role, trueTrial(clip, await truthOf(clip.role))] as const),
       ),
     );
     const truly = compareAll(paceDelivery, truth['athlete']!, truth['reference']!);

@@ -10,7 +10,7 @@ export function watchErrors(page: Page): string[] {
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(error.message));
   page.on('console', (message) => {
-    // The point finder's runtime writes its own information to the error stream.
+    // The point detector's runtime writes its own information to the error stream.
     if (message.type() === 'error' && !message.text().startsWith('INFO:')) errors.push(message.text());
   });
   return errors;

@@ -55,7 +55,7 @@ test('four pictures: another camera is joined by one instant, to a tenth of a fr
   await expect.poll(() => frames(page)).toEqual([10, 10, 10, 14]);
   for (let i = 0; i < 6; i++) await page.keyboard.press('Control+z');
   await expect(page.getByText('frame 4 = 1.')).toBeVisible();
-  // A moment marked on the camera is kept with its performance.
+  // A moment marked on the camera is kept with its trial.
   await page.keyboard.press('1');
   await goToStep(page, 'Moments');
   await expect(page.getByRole('button', { name: 'Go to back foot contact in athlete' })).toHaveText('11');

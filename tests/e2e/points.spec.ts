@@ -3,7 +3,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { ballAt } from '../../demo/athlete/ball';
 import { project } from '../../demo/camera/camera';
 import { addClip, clipFile, createSession, goToStep, shownFrame } from '../../demo/drive-job';
-import { DEMO_CLIPS, performanceOf } from '../../demo/scenario';
+import { DEMO_CLIPS, trialOf } from '../../demo/scenario';
 import { motionBytes } from '../fixtures/motion';
 import { openDemo, watchErrors } from './pages';
 
@@ -66,14 +66,14 @@ test('a ball is placed by one key a frame, followed until it is lost, hidden and
   await openDemo(page);
   await goToStep(page, 'Measure');
   const clip = DEMO_CLIPS.find((c) => c.id === 'pace-side-athlete')!;
-  const performance = performanceOf(clip);
+  const trial = trialOf(clip);
   const pane = (await page.getByTestId('pane-athlete').boundingBox())!;
   // The whole picture is shown, so that it is known where the ball is on the screen.
   await page.getByTestId('current-moment').click();
   await page.keyboard.press('b');
   const scale = Math.min(pane.width / clip.camera.width, pane.height / clip.camera.height);
   const onScreen = (frame: number): [number, number] => {
-    const at = project(clip.camera, ballAt(performance, performance.start + frame / clip.camera.frameRate));
+    const at = project(clip.camera, ballAt(trial, trial.start + frame / clip.camera.frameRate));
     return [
       pane.x + pane.width / 2 + (at.x - clip.camera.width / 2) * scale,
       pane.y + pane.height / 2 + (at.y - clip.camera.height / 2) * scale,
@@ -102,7 +102,7 @@ test('a ball is placed by one key a frame, followed until it is lost, hidden and
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByText('Frame 132: placed by hand')).toBeVisible();
   await page.keyboard.press('f');
-  await expect(page.getByText(/The ball was followed over \d+ frames|The ball is lost on frame \d+/)).toBeVisible();
+  await expect(page.getByText(/The ball was tracked over \d+ frames|The ball is lost on frame \d+/)).toBeVisible();
   await page.keyboard.press('Escape');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('h');
@@ -151,7 +151,7 @@ test('moments are proposed from the points, doubtful ones pointed out, and confi
   await expect(page.getByText('All moments are marked in both clips. Go on to Measure.')).toBeVisible();
 });
 
-test('a clip digitised twice tells its own measuring error, which can take the place of the reckoned one', async ({
+test('a clip digitised twice tells its own measuring error, which can take the place of the computed one', async ({
   page,
 }) => {
   await openDemo(page);
@@ -171,7 +171,7 @@ test('a clip digitised twice tells its own measuring error, which can take the p
   await row.getByRole('button').click();
   await page.getByRole('button', { name: 'Take this as its measuring error' }).click();
   await expect(row).toContainText('(used)');
-  await page.getByRole('button', { name: 'Reckon its error from the points again' }).click();
+  await page.getByRole('button', { name: 'Compute its error from the points again' }).click();
   await expect(row).not.toContainText('(used)');
 });
 

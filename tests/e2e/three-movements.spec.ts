@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addClip, clipFile, findAllPoints, goToStep } from '../../demo/drive-job';
+import { addClip, clipFile, detectAllPoints, goToStep } from '../../demo/drive-job';
 import { watchErrors } from './pages';
 
 /**
@@ -10,7 +10,7 @@ for (const { movement, clips, travel, moments } of [
   { movement: 'Athletics: Race walking stride', clips: 'walk-side', travel: 'right', moments: 6 },
   { movement: 'Athletics: Hurdle clearance', clips: 'hurdle-side', travel: 'right', moments: 5 },
 ] as const) {
-  test(`${movement}: files in, points found, moments proposed, compared, decided, reported`, async ({ page }) => {
+  test(`${movement}: files in, points detected, moments proposed, compared, decided, reported`, async ({ page }) => {
     test.setTimeout(240_000);
     const errors = watchErrors(page);
     await page.goto('/');
@@ -20,9 +20,9 @@ for (const { movement, clips, travel, moments } of [
     await page.getByRole('button', { name: 'Create' }).click();
     await addClip(page, 'athlete', clipFile(`${clips}-athlete`), { name: 'Athlete', travel });
     await addClip(page, 'reference', clipFile(`${clips}-reference`), { name: 'Reference', travel });
-    await goToStep(page, 'Look');
+    await goToStep(page, 'Review');
     await page.getByLabel('First impressions').fill('Looks tidy at full speed.');
-    await findAllPoints(page, 'Fast');
+    await detectAllPoints(page, 'Fast');
     await goToStep(page, 'Moments');
     if (moments === 6) {
       // A stride repeats: every whole one is found, and their mean counts.

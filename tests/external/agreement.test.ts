@@ -28,12 +28,12 @@ describe('agreement of digitisings', () => {
   });
 
   it('has a standard error that repeats agree with: two alike digitisings have none', () => {
-    const alike = agreement([
+    const systematic = agreement([
       [150, 150],
       [160, 160],
       [171, 171],
     ]);
-    expect(alike).toMatchObject({
+    expect(systematic).toMatchObject({
       ok: true,
       value: { absolute: 1, consistency: 1, sem: 0, minimalDetectableChange: 0 },
     });

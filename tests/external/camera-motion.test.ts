@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { CameraFollower } from '../../src/core/calibration/camera-motion';
+import { CameraTracker } from '../../src/core/calibration/camera-motion';
 import { cameraState } from '../../src/core/calibration/camera-state';
 import type { Gray } from '../../src/core/calibration/optical-flow';
 import type { CameraPath } from '../../src/core/model/clip';
@@ -18,9 +18,9 @@ const pictures = (name: string, filter: string, size: readonly [number, number])
   grayPictures(clip(name), `fps=15,${filter}`, size);
 
 function follow(all: readonly Gray[]): CameraPath {
-  const follower = new CameraFollower();
-  all.forEach((picture, i) => follower.look(i, picture, []));
-  return follower.path();
+  const tracker = new CameraTracker();
+  all.forEach((picture, i) => tracker.observe(i, picture, []));
+  return tracker.path();
 }
 
 test.each(['pace-front-reference', 'pace-overhead-athlete', 'hurdle-oblique-athlete'])(

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { truthTrack } from '../../demo/true-performance';
+import { truthTrack } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { MINOR_CAUTION } from '../../src/core/judgement/cautions';
 import { recordingOf } from '../../src/core/tracks/figure';

@@ -3,7 +3,7 @@ import { judge, type State } from '../../src/core/judgement/state';
 import { compareMeasure } from '../../src/core/comparison/compare';
 import type { Measure } from '../../src/core/model/movement';
 import type { PointId } from '../../src/core/anatomy/body-points';
-import { stickPerformance } from '../fixtures/stick-performance';
+import { stickTrial } from '../fixtures/stick-trial';
 
 /**
  * Rules of thumb and tolerances of the trade (common practice; no source): each is written as a measure of the quantity
@@ -44,7 +44,7 @@ const make = (fragment: object): Measure =>
 /** The state of a measure for an athlete with these points; the reference has others, or the same. */
 function stateOf(fragment: object, athlete: (frame: number) => Points, reference = athlete): State {
   const at = (points: (frame: number) => Points) =>
-    stickPerformance((f) => ({ ...BODY, ...points(f) }), marks, { view: { kind: 'side', offPlaneDegrees: 0 } });
+    stickTrial((f) => ({ ...BODY, ...points(f) }), marks, { view: { kind: 'side', offPlaneDegrees: 0 } });
   return judge(compareMeasure(make(fragment), [[at(athlete)]], [[at(reference)]]), undefined).state;
 }
 const practice = (target: object): object => ({ ...target, source: 'common practice' });
@@ -75,7 +75,7 @@ describe('seated pull stroke', () => {
         leaning(['left-hip', 'left-shoulder'], -30 + (opened * (f - 4)) / 32);
     const measure = {
       kind: 'range',
-      of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
+      of: { type: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
       target: practice({ type: 'constant', within: 10 }),
     };
     expect([stateOf(measure, held(6)), stateOf(measure, held(24))]).toEqual(['on-target', 'gap']);
@@ -94,9 +94,9 @@ describe('seated pull stroke', () => {
       kind: 'order',
       target: practice({ type: 'in-order' }),
       steps: [
-        step('legs', { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] }),
-        step('trunk', { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }),
-        step('arms', { q: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] }),
+        step('legs', { type: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] }),
+        step('trunk', { type: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' }),
+        step('arms', { type: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] }),
       ],
     };
     expect(
@@ -109,7 +109,7 @@ describe('seated pull stroke', () => {
     // The trunk's direction from the hip, counted from forward: beyond 90 it leans back.
     const measure = {
       kind: 'value',
-      of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'forward' },
+      of: { type: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'forward' },
       target: practice({ type: 'between', low: 122, high: 133 }),
     };
     expect([127, 110, 146].map((v) => stateOf(measure, () => leaning(['left-hip', 'left-shoulder'], 90 - v)))).toEqual([
@@ -131,7 +131,7 @@ describe('two-handed strike', () => {
     const measure = {
       kind: 'value',
       of: {
-        q: 'line-separation',
+        type: 'line-separation',
         points: ['opposite-shoulder', 'dominant-shoulder'],
         from: ['opposite-hip', 'dominant-hip'],
       },
@@ -143,7 +143,7 @@ describe('two-handed strike', () => {
     const measure = {
       kind: 'value',
       of: {
-        q: 'line-separation',
+        type: 'line-separation',
         points: ['dominant-elbow', 'dominant-wrist'],
         from: ['opposite-elbow', 'opposite-wrist'],
       },
@@ -160,7 +160,7 @@ describe('two-handed strike', () => {
   it('the implement is upright at landing, about 90; a little short is borderline', () => {
     const measure = {
       kind: 'value',
-      of: { q: 'segment-angle', points: ['own-grip', 'own-tip'], against: 'forward' },
+      of: { type: 'segment-angle', points: ['own-grip', 'own-tip'], against: 'forward' },
       margin: 6,
       target: practice({ type: 'about', value: 90, tolerance: 5 }),
     };
@@ -209,7 +209,11 @@ describe('aimed one-hand delivery', () => {
     });
     const measure = {
       kind: 'value',
-      of: { q: 'line-separation', points: ['dominant-heel', 'dominant-foot-index'], from: ['own-line', 'own-target'] },
+      of: {
+        type: 'line-separation',
+        points: ['dominant-heel', 'dominant-foot-index'],
+        from: ['own-line', 'own-target'],
+      },
       target: practice({ type: 'about', value: 0, tolerance: 6 }),
     };
     expect([2, 24].map((v) => stateOf(measure, () => feet(v)))).toEqual(['on-target', 'gap']);
@@ -218,7 +222,7 @@ describe('aimed one-hand delivery', () => {
     const swaying =
       (reach: number) =>
       (f: number): Points => ({ nose: [500 + reach * Math.sin(f / 4), -200] });
-    const measure = { kind: 'steadiness', point: 'nose', target: practice({ type: 'at-most', value: 3 }) };
+    const measure = { kind: 'dispersion', point: 'nose', target: practice({ type: 'at-most', value: 3 }) };
     expect([stateOf(measure, swaying(10)), stateOf(measure, swaying(80))]).toEqual(['on-target', 'gap']);
   });
 });
@@ -253,7 +257,7 @@ describe('drag shot', () => {
       });
     const held = {
       kind: 'range',
-      of: { q: 'segment-angle', points: ['own-heel', 'own-toe'], against: 'forward' },
+      of: { type: 'segment-angle', points: ['own-heel', 'own-toe'], against: 'forward' },
       target: practice({ type: 'constant', within: 8 }),
     };
     expect([stateOf(held, face(2)), stateOf(held, face(25))]).toEqual(['on-target', 'gap']);
@@ -263,7 +267,7 @@ describe('drag shot', () => {
     });
     const upright = {
       kind: 'value',
-      of: { q: 'segment-angle', points: ['own-grip', 'own-head'], against: 'forward' },
+      of: { type: 'segment-angle', points: ['own-grip', 'own-head'], against: 'forward' },
       target: practice({ type: 'between', low: 79, high: 86 }),
     };
     expect([82, 66].map((v) => stateOf(upright, () => shaft(v)))).toEqual(['on-target', 'gap']);
@@ -281,8 +285,8 @@ describe('drag shot', () => {
         };
       };
     const measure = {
-      kind: 'turn',
-      of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
+      kind: 'rotation',
+      of: { type: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
       target: practice({ type: 'about', value: 180, tolerance: 20 }),
     };
     expect([stateOf(measure, turn(176)), stateOf(measure, turn(118))]).toEqual(['on-target', 'gap']);
@@ -301,8 +305,8 @@ describe('jump with turn', () => {
     };
   it('under half a turn before leaving the ground is normal, three quarters is excessive', () => {
     const measure = {
-      kind: 'turn',
-      of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
+      kind: 'rotation',
+      of: { type: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
       target: practice({ type: 'at-most', value: 180 }),
     };
     expect([1.4, 3].map((quarters) => stateOf(measure, turned(quarters)))).toEqual(['on-target', 'gap']);
@@ -319,7 +323,7 @@ describe('bar lifts', () => {
         leaning(['left-hip', 'left-shoulder'], 40 + (change * (f - 4)) / 32);
     const measure = {
       kind: 'range',
-      of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
+      of: { type: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
       target: practice({ type: 'constant', within: 6 }),
     };
     expect([stateOf(measure, held(1)), stateOf(measure, held(20))]).toEqual(['on-target', 'gap']);
@@ -333,7 +337,7 @@ describe('bar lifts', () => {
     });
     const measure = {
       kind: 'value',
-      of: { q: 'alignment', points: ['dominant-shoulder', 'dominant-hip', 'dominant-knee', 'dominant-ankle'] },
+      of: { type: 'alignment', points: ['dominant-shoulder', 'dominant-hip', 'dominant-knee', 'dominant-ankle'] },
       target: practice({ type: 'at-most', value: 4 }),
     };
     expect([0, 90].map((off) => stateOf(measure, () => line(off)))).toEqual(['on-target', 'gap']);
@@ -342,7 +346,7 @@ describe('bar lifts', () => {
     const bar = (share: number): Points => ({ 'own-bar': [480 + share * 80, 200], 'own-middle-foot': [520, 700] });
     const measure = {
       kind: 'value',
-      of: { q: 'offset', points: ['own-bar', 'own-middle-foot'], axis: 'forward' },
+      of: { type: 'offset', points: ['own-bar', 'own-middle-foot'], axis: 'forward' },
       target: practice({ type: 'about', value: 0, tolerance: 1 }),
     };
     expect([0.5, 0.95].map((share) => stateOf(measure, () => bar(share)))).toEqual(['on-target', 'gap']);
@@ -352,7 +356,7 @@ describe('bar lifts', () => {
 test('an overhead serve: side tilt of the trunk about 20, implement about 20 inside at leg drive', () => {
   const tilt = {
     kind: 'value',
-    of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
+    of: { type: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
     target: practice({ type: 'about', value: 20, tolerance: 6 }),
   };
   const trunk = (degrees: number): Points => ({
@@ -364,7 +368,7 @@ test('an overhead serve: side tilt of the trunk about 20, implement about 20 ins
   expect([22, 4].map((v) => stateOf(tilt, () => trunk(v)))).toEqual(['on-target', 'gap']);
   const inside = {
     kind: 'value',
-    of: { q: 'segment-angle', points: ['own-grip', 'own-tip'], against: 'up' },
+    of: { type: 'segment-angle', points: ['own-grip', 'own-tip'], against: 'up' },
     target: practice({ type: 'about', value: 20, tolerance: 6 }),
   };
   expect(
@@ -387,8 +391,8 @@ test('an overhead serve: the leg drive comes before the implement drops', () => 
   const measure = {
     kind: 'lag',
     event: 'peak-rate',
-    first: { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] },
-    second: { q: 'height', point: 'own-tip' },
+    first: { type: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] },
+    second: { type: 'height', point: 'own-tip' },
     target: practice({ type: 'at-least', value: 0 }),
   };
   expect([stateOf(measure, serve(12, 28)), stateOf(measure, serve(28, 12))]).toEqual(['on-target', 'gap']);
@@ -397,8 +401,8 @@ test('an overhead serve: the leg drive comes before the implement drops', () => 
 test('what only an eye can tell: yes is on target, no and partly are not, not visible is not judged', () => {
   const measure = make({ kind: 'checkpoint', question: 'Do the heels stay down?', target: practice({ type: 'yes' }) });
   const stated = (answer: 'yes' | 'partly' | 'no' | 'not-visible'): State => {
-    const performance = { ...stickPerformance(() => BODY, marks), checks: { case: answer } };
-    return judge(compareMeasure(measure, [[performance]], [[performance]]), undefined).state;
+    const trial = { ...stickTrial(() => BODY, marks), checks: { case: answer } };
+    return judge(compareMeasure(measure, [[trial]], [[trial]]), undefined).state;
   };
   expect((['yes', 'partly', 'no', 'not-visible'] as const).map(stated)).toEqual([
     'on-target',
@@ -406,7 +410,7 @@ test('what only an eye can tell: yes is on target, no and partly are not, not vi
     'gap',
     'not-measurable',
   ]);
-  const silent = stickPerformance(() => BODY, marks);
+  const silent = stickTrial(() => BODY, marks);
   expect(compareMeasure(measure, [[silent]], [[silent]]).athlete).toMatchObject({
     measurable: false,
     reason: 'not-answered',
@@ -434,8 +438,8 @@ test('entry of a throw with a partner: 90 degrees is one technique, 180 another'
       };
     };
   const technique = (about: number): object => ({
-    kind: 'turn',
-    of: { q: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
+    kind: 'rotation',
+    of: { type: 'segment-angle', points: ['dominant-hip', 'opposite-hip'], against: 'forward' },
     target: practice({ type: 'about', value: about, tolerance: 25 }),
   });
   expect([

@@ -5,7 +5,7 @@ import { compareAll } from '../../src/core/comparison/compare';
 import type { Movement } from '../../src/core/model/movement';
 import { comparisonDocument, comparisonSchema } from '../../src/formats/comparison-json/comparison-json';
 import { MOVEMENTS } from '../../src/movements';
-import { stickPerformance } from '../fixtures/stick-performance';
+import { stickTrial } from '../fixtures/stick-trial';
 
 const [movement] = MOVEMENTS as [Movement];
 const marks = {
@@ -21,13 +21,13 @@ const leg = (knee: number) => () =>
     'left-knee': [500, 300],
     'left-ankle': [500 - 200 * Math.sin((knee * Math.PI) / 180), 300 + 200 * Math.cos((knee * Math.PI) / 180)],
   }) as const;
-const athlete = stickPerformance(leg(30), marks);
-const reference = stickPerformance(leg(8), marks);
+const athlete = stickTrial(leg(30), marks);
+const reference = stickTrial(leg(8), marks);
 
 test('the document for other programs has the same cautions, and reads back by its schema', () => {
   const judged = compareAll(movement, athlete, reference).map((c) => judge(c, undefined));
-  const compared = (performance: typeof athlete, file: string) => ({
-    performance,
+  const compared = (trial: typeof athlete, file: string) => ({
+    trial,
     file,
     proposed: { release: 0.5 },
     warnings: [],

@@ -1,10 +1,10 @@
-import { curveMeasures, matchedCurves } from '../../src/core/comparison/matched-curves';
+import { seriesMeasures, matchedSeries } from '../../src/core/comparison/matched-series';
 import type { Measure } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';
 import { demoPairs } from '../fixtures/demo-pairs';
 
 /**
- * The error that a curve states at every sample, against the generator of the rendered clips: found points of an
+ * The error that a curve states at every sample, against the generator of the rendered clips: detected points of an
  * athlete and a reference against the generator's own points at the same moments.
  */
 const KINDS = ['joint-angle', 'segment-angle', 'value', 'extreme', 'range', 'lead', 'joint-change'];
@@ -20,10 +20,10 @@ describe.each([
   const reference = pairs.find((p) => p.found.clip.role === 'reference')!;
   // Moments are the same for both: what is checked is what the points do between them.
   const atMarks = (pair: typeof athlete) => [[{ ...pair.truth, marks: pair.found.marks }]];
-  const measures = curveMeasures(movement).filter((m) => KINDS.includes(m.kind));
+  const measures = seriesMeasures(movement).filter((m) => KINDS.includes(m.kind));
   const curves = (measure: Measure) => ({
-    found: matchedCurves(movement, measure, [[athlete.found]], [[reference.found]]),
-    truth: matchedCurves(movement, measure, atMarks(athlete), atMarks(reference)),
+    found: matchedSeries(movement, measure, [[athlete.found]], [[reference.found]]),
+    truth: matchedSeries(movement, measure, atMarks(athlete), atMarks(reference)),
   });
   const held = measures.map((measure) => {
     const { found, truth } = curves(measure);

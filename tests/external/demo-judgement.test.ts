@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { truePerformance } from '../../demo/true-performance';
+import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { judge } from '../../src/core/judgement/state';
 import { prioritise } from '../../src/core/judgement/priority';
 import { compareAll } from '../../src/core/comparison/compare';
 import { timingTable } from '../../src/core/comparison/timing-table';
-import { preparePerformance } from '../../src/core/performance/performance';
+import { prepareTrial } from '../../src/core/trial/trial';
 import { sessionJson } from '../../src/formats/session-json/session-json';
 import type { Movement } from '../../src/core/model/movement';
 import { MOVEMENTS } from '../../src/movements';
@@ -14,7 +14,7 @@ import { MOVEMENTS } from '../../src/movements';
 const [paceDelivery] = MOVEMENTS as [Movement];
 
 /**
- * The demo session, whose points a finder found in rendered video, against what the generator of that video knows. The
+ * The demo session, whose points a detector found in rendered video, against what the generator of that video knows. The
  * generator's own kinematics are the truth, not the code under test.
  */
 const folder = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
@@ -26,8 +26,8 @@ const of = (role: 'athlete' | 'reference') => {
   const clip = session.clips.find((c) => c.role === role)!;
   const truth = JSON.parse(read(`pace-side-${role}.truth.json`)) as ClipTruth;
   return {
-    found: preparePerformance(clip, session.tracks[clip.id]!, session.marks[clip.id]!, session.cutoff),
-    truth: truePerformance(clip, truth),
+    found: prepareTrial(clip, session.tracks[clip.id]!, session.marks[clip.id]!, session.cutoff),
+    truth: trueTrial(clip, truth),
     planted: truth.planted,
   };
 };

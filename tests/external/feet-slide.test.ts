@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { truthTrack } from '../../demo/true-performance';
+import { truthTrack } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { feetSlide } from '../../src/core/tracks/feet-slide';
 import type { PointSeries, Track } from '../../src/core/tracks/track';

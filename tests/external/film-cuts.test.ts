@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { CameraFollower } from '../../src/core/calibration/camera-motion';
+import { CameraTracker } from '../../src/core/calibration/camera-motion';
 import { grayPictures } from '../fixtures/moving-clip';
 
 /** Films that ffmpeg cut together of the demo's shots, the frame of each cut known; and shots without any. */
@@ -15,13 +15,13 @@ beforeAll(() => (folder = mkdtempSync(path.join(tmpdir(), 'cuts-'))));
 afterAll(() => rmSync(folder, { recursive: true }));
 
 function cutsIn(file: string): readonly number[] {
-  const follower = new CameraFollower();
-  grayPictures(file, `fps=${RATE}`, [320, 180]).forEach((picture, i) => follower.look(i, picture, []));
-  return follower.path().cuts;
+  const tracker = new CameraTracker();
+  grayPictures(file, `fps=${RATE}`, [320, 180]).forEach((picture, i) => tracker.observe(i, picture, []));
+  return tracker.path().cuts;
 }
 
 /** So many pictures of each clip, one after the other. */
-function joined(parts: readonly (readonly [name: string, pictures: number])[]): string {
+function sync(parts: readonly (readonly [name: string, pictures: number])[]): string {
   const file = path.join(folder, `${parts.map(([name]) => name).join('+')}.mkv`);
   const inputs = parts.flatMap(([name]) => ['-i', clip(name)]);
   const shots = parts.map(
@@ -76,7 +76,7 @@ it.each([
     ],
     [12],
   ],
-] as const)('%j is cut before %j', (parts, cuts) => expect(cutsIn(joined(parts))).toEqual(cuts));
+] as const)('%j is cut before %j', (parts, cuts) => expect(cutsIn(sync(parts))).toEqual(cuts));
 
 it.each([
   'pace-side-reference',

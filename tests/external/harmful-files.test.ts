@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ZipWriter, BlobWriter, TextReader, Uint8ArrayReader } from '@zip.js/zip.js';
-import { stickClip } from '../fixtures/stick-performance';
+import { stickClip } from '../fixtures/stick-trial';
 import { newSession } from '../../src/core/model/session';
 import { readPointFile } from '../../src/formats/points';
 import { readSessionArchive } from '../../src/formats/session-archive/session-archive';

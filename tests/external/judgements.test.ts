@@ -4,8 +4,8 @@ import { draftCorrection } from '../../src/core/coaching/correction';
 import { compareMeasure } from '../../src/core/comparison/compare';
 import { movementSchema, type Movement } from '../../src/core/model/movement';
 import type { Decision } from '../../src/core/model/session';
-import type { Performance } from '../../src/core/performance/performance';
-import { stickPerformance } from '../fixtures/stick-performance';
+import type { Trial } from '../../src/core/trial/trial';
+import { stickTrial } from '../fixtures/stick-trial';
 
 /** Judgements that practitioners make (common practice), made by the whole chain from points to priorities. */
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
@@ -16,8 +16,8 @@ const movement: Movement = movementSchema.parse({
   name: 'Practice',
   sport: 'Any',
   moments: [
-    { id: 'early', name: 'Early', key: '1', look: '' },
-    { id: 'late', name: 'Late', key: '2', look: '' },
+    { id: 'early', name: 'Early', key: '1', hint: '' },
+    { id: 'late', name: 'Late', key: '2', hint: '' },
   ],
   phases: [{ from: 'early', to: 'late', name: 'Phase' }],
   measures: [
@@ -42,7 +42,7 @@ const movement: Movement = movementSchema.parse({
       kind: 'range',
       region: 'trunk',
       plane: 'sagittal',
-      of: { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
+      of: { type: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
       from: 'early',
       to: 'late',
       target: { type: 'constant', within: 8, source: 'common practice' },
@@ -71,12 +71,12 @@ const movement: Movement = movementSchema.parse({
 });
 
 /** A trunk that leans so much early and late, and an arm; lines of 500 px, placed by hand. */
-function performer(early: number, late: number, arm: number): Performance {
+function performer(early: number, late: number, arm: number): Trial {
   const end = (degrees: number): readonly [number, number] => [
     300 + 500 * Math.sin(radians(degrees)),
     700 - 500 * Math.cos(radians(degrees)),
   ];
-  return stickPerformance(
+  return stickTrial(
     (f) => {
       const u = Math.min(1, Math.max(0, (f - 10) / 20));
       return {
@@ -91,8 +91,8 @@ function performer(early: number, late: number, arm: number): Performance {
 }
 
 function judgeAll(
-  athlete: Performance,
-  reference: Performance,
+  athlete: Trial,
+  reference: Trial,
   decisions: readonly Decision[] = [],
 ): Readonly<Record<string, Judged>> {
   return Object.fromEntries(

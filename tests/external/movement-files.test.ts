@@ -20,8 +20,8 @@ test('a movement written by hand needs only what it says', () => {
       causes: [],
       cautions: [],
       moments: [
-        { id: 'a', name: 'A', key: '1', look: '' },
-        { id: 'b', name: 'B', key: '2', look: '' },
+        { id: 'a', name: 'A', key: '1', hint: '' },
+        { id: 'b', name: 'B', key: '2', hint: '' },
       ],
     }),
   );

@@ -130,12 +130,12 @@ describe('whatever is in a file, it is read or refused in words', () => {
     changes.reduce((now: Uint8Array, { kind, at: where, value }) => {
       if (now.length === 0) return now;
       const at = where % now.length;
-      const joined = (...parts: Uint8Array[]): Uint8Array => Uint8Array.from(parts.flatMap((p) => [...p]));
+      const sync = (...parts: Uint8Array[]): Uint8Array => Uint8Array.from(parts.flatMap((p) => [...p]));
       if (kind === 'set') return now.map((b, i) => (i === at ? value : b));
-      if (kind === 'cut') return joined(now.slice(0, at), now.slice(at + value));
-      if (kind === 'double') return joined(now.slice(0, at + value), now.slice(at));
+      if (kind === 'cut') return sync(now.slice(0, at), now.slice(at + value));
+      if (kind === 'double') return sync(now.slice(0, at + value), now.slice(at));
       if (kind === 'end') return now.slice(0, at);
-      return joined(now.slice(0, at), new Uint8Array(5).fill(value), now.slice(at));
+      return sync(now.slice(0, at), new Uint8Array(5).fill(value), now.slice(at));
     }, bytes);
 
   it.each(POINT_FORMATS.map((f) => f.id))(

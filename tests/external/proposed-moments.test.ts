@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { truePerformance } from '../../demo/true-performance';
+import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { carryOver } from '../../src/core/events/carry-over';
 import { proposeMoments, type Proposal } from '../../src/core/events/propose-moments';
 import { findRepetitions } from '../../src/core/events/repetitions';
-import { preparePerformance } from '../../src/core/performance/performance';
+import { prepareTrial } from '../../src/core/trial/trial';
 import { sessionJson } from '../../src/formats/session-json/session-json';
 import { movementOf } from '../../src/movements';
 
@@ -26,9 +26,9 @@ const cases = sessions.map((session) => ({
     ) as ClipTruth;
     return {
       truth,
-      known: truePerformance(clip, truth),
-      found: preparePerformance(clip, session.tracks[clip.id]!, {}, session.cutoff),
-      marked: preparePerformance(clip, session.tracks[clip.id]!, session.marks[clip.id]!, session.cutoff),
+      known: trueTrial(clip, truth),
+      found: prepareTrial(clip, session.tracks[clip.id]!, {}, session.cutoff),
+      marked: prepareTrial(clip, session.tracks[clip.id]!, session.marks[clip.id]!, session.cutoff),
     };
   }),
 }));
@@ -61,7 +61,7 @@ test('from the generator\u2019s own points every moment of the deliveries is pro
   expect(errors.at(-1)).toBeLessThanOrEqual(2.5);
 });
 
-describe('from found points, over twelve clips of three movements', () => {
+describe('from detected points, over twelve clips of three movements', () => {
   const proposed = cases.flatMap(({ movement, clips: all }) =>
     all.flatMap(({ found, truth }) =>
       movement.repeats

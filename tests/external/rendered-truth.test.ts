@@ -6,7 +6,7 @@ import { movementOf } from '../../src/movements';
 import { demoPairs, type Pair } from '../fixtures/demo-pairs';
 
 /**
- * Every kind of measure on the rendered clips: what is read from found points and frames marked by eye, against the
+ * Every kind of measure on the rendered clips: what is read from detected points and frames marked by eye, against the
  * same of the generator's own points and times.
  */
 const pairs = {
@@ -17,22 +17,22 @@ const pairs = {
 
 const common = { name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks' } as const;
 const make = (id: string, measure: object): Measure => readMeasure({ id, ...common, ...measure });
-const KNEE = { q: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] } as const;
-const TRUNK = { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' } as const;
+const KNEE = { type: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'dominant-ankle'] } as const;
+const TRUNK = { type: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' } as const;
 const WALK = { from: 'heel-strike', to: 'next-heel-strike' } as const;
 
 /** Kinds that none of the three movements has, on the walkers. */
 const MORE: readonly Measure[] = [
   make('turn', {
-    kind: 'turn',
-    of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-ankle'], against: 'down' },
+    kind: 'rotation',
+    of: { type: 'segment-angle', points: ['dominant-hip', 'dominant-ankle'], against: 'down' },
     from: 'heel-strike',
     to: 'toe-off',
   }),
   make('lag', {
     kind: 'lag',
     first: KNEE,
-    second: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' },
+    second: { type: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' },
     event: 'smallest',
     ...WALK,
   }),
@@ -41,21 +41,25 @@ const MORE: readonly Measure[] = [
     steps: [
       {
         name: 'thigh back',
-        of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' },
+        of: { type: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' },
         event: 'smallest',
       },
       { name: 'knee bent', of: KNEE, event: 'smallest' },
     ],
     ...WALK,
   }),
-  make('count', { kind: 'count', each: { each: 'crossing', of: KNEE, level: 150, direction: 'falling' }, ...WALK }),
+  make('count', {
+    kind: 'count',
+    occurrence: { type: 'crossing', of: KNEE, level: 150, direction: 'falling' },
+    ...WALK,
+  }),
   make('split', { kind: 'split', plane: 'any', ...WALK }),
   make('peak-rate', { kind: 'peak-rate', of: KNEE, direction: 'rising', ...WALK }),
   make('path', { kind: 'path', point: 'dominant-wrist', relativeTo: 'mid-hip', what: 'length', ...WALK }),
-  make('stop', { kind: 'stop', point: 'dominant-heel', slower: 0.4, ...WALK }),
+  make('stop', { kind: 'dwell', point: 'dominant-heel', slower: 0.4, ...WALK }),
   make('evenness', {
-    kind: 'evenness',
-    of: { q: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' },
+    kind: 'symmetry',
+    of: { type: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' },
     at: 'vertical',
   }),
   make('trunk', { kind: 'value', of: TRUNK, at: 'vertical' }),

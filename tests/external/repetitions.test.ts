@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { truePerformance } from '../../demo/true-performance';
+import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { carryOver } from '../../src/core/events/carry-over';
 import { peaksOf } from '../../src/core/signal/peaks';
 import { proposeMoments } from '../../src/core/events/propose-moments';
 import { findRepetitions } from '../../src/core/events/repetitions';
 import { clipSchema } from '../../src/core/model/clip';
-import { preparePerformance, type Performance } from '../../src/core/performance/performance';
+import { prepareTrial, type Trial } from '../../src/core/trial/trial';
 import { sideAzimuth, seenFrom } from '../../src/core/tracks/spatial-view';
 import { FIGURE_PICTURE } from '../../src/core/tracks/figure';
 import { movementOf } from '../../src/movements';
@@ -18,7 +18,7 @@ const readTruth = (id: string): ClipTruth =>
   JSON.parse(readFileSync(path.join(clips, `${id}.truth.json`), 'utf8')) as ClipTruth;
 
 /** A rendered clip as the generator knows it. */
-function trueOf(id: string, travel: 'left' | 'right'): Performance {
+function trueOf(id: string, travel: 'left' | 'right'): Trial {
   const truth = readTruth(id);
   const rate = truth.frameRate;
   const clip = clipSchema.parse({
@@ -38,7 +38,7 @@ function trueOf(id: string, travel: 'left' | 'right'): Performance {
     travel,
     mirrored: false,
   });
-  return truePerformance(clip, truth);
+  return trueTrial(clip, truth);
 }
 
 test('a real recording of ten forward jumps: all ten are found, none is invented', () => {
@@ -62,7 +62,7 @@ test('a real recording of ten forward jumps: all ten are found, none is invented
     travel: 'right',
     mirrored: false,
   });
-  const found = findRepetitions(movementOf('rotation-jump')!, preparePerformance(clip, track, {}, 20));
+  const found = findRepetitions(movementOf('rotation-jump')!, prepareTrial(clip, track, {}, 20));
   expect(found).toHaveLength(10);
   for (const repetition of found) {
     const at = (id: string): number => repetition.find((p) => p.momentId === id)!.frame;
@@ -88,9 +88,9 @@ test('strides of the walkers: every whole one, its moments within two to three f
 
 test('a movement that does not repeat has one repetition, or none where a moment is missing', () => {
   const hurdles = movementOf('sprint-hurdles')!;
-  const performance = trueOf('hurdle-side-reference', 'right');
-  expect(findRepetitions(hurdles, performance)).toHaveLength(1);
-  const unseen = { ...performance, smoothed: {}, raw: {} };
+  const trial = trueOf('hurdle-side-reference', 'right');
+  expect(findRepetitions(hurdles, trial)).toHaveLength(1);
+  const unseen = { ...trial, smoothed: {}, raw: {} };
   expect(findRepetitions(hurdles, unseen)).toEqual([]);
 });
 

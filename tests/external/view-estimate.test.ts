@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { truePerformance } from '../../demo/true-performance';
+import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
-import { estimateOffPlane } from '../../src/core/performance/view-estimate';
+import { estimateOffPlane } from '../../src/core/trial/view-estimate';
 import { demoPairs } from '../fixtures/demo-pairs';
 
 /** The camera's direction by the body, against the cameras that rendered the clips. */
@@ -12,7 +12,7 @@ const truthOf = (clip: string): ClipTruth =>
     readFileSync(path.join(import.meta.dirname, '..', '..', 'demo', 'clips', `${clip}.truth.json`), 'utf8'),
   ) as ClipTruth;
 
-test('twelve cameras that stand square, from found points: within two deviations of it, half of them within one', () => {
+test('twelve cameras that stand square, from detected points: within two deviations of it, half of them within one', () => {
   const away = IDS.flatMap((id) => demoPairs(id)).map(({ found }) => {
     const said = estimateOffPlane(found);
     if (!said.ok) throw new Error(said.issue.message);
@@ -33,7 +33,7 @@ test.each([
   const { clip } = demoPairs(id).find((p) => p.found.clip.role === 'athlete')!.found;
   const truth = truthOf(`${id}-oblique-athlete`);
   const frameTimes = Float64Array.from(truth.pixels, (_, i) => Math.round((i * 1e6) / truth.frameRate));
-  const said = estimateOffPlane(truePerformance({ ...clip, frameTimes }, truth));
+  const said = estimateOffPlane(trueTrial({ ...clip, frameTimes }, truth));
   if (!said.ok) throw new Error(said.issue.message);
   expect(Math.abs(said.value.degrees - expected)).toBeLessThan(2 * said.value.sdDegrees);
   expect(said.value.sdDegrees).toBeLessThan(8);

@@ -4,13 +4,13 @@ import { prioritise } from '../../src/core/judgement/priority';
 import { judge, type Judged } from '../../src/core/judgement/state';
 import { compareSides } from '../../src/core/comparison/compare';
 import { movementSchema } from '../../src/core/model/movement';
-import type { Performance } from '../../src/core/performance/performance';
+import type { Trial } from '../../src/core/trial/trial';
 import type { Measured } from '../../src/core/reading';
 import { fromSi } from '../../src/core/units';
-import { performerNamed, stickPerformance } from '../fixtures/stick-performance';
+import { performerNamed, stickTrial } from '../fixtures/stick-trial';
 
 /**
- * The worked example of docs/judging.md, reckoned by hand there, against what the application says of the same
+ * The worked example of docs/judging.md, computed by hand there, against what the application says of the same
  * readings.
  */
 const page = readFileSync(path.join(import.meta.dirname, '..', '..', 'docs', 'judging.md'), 'utf8');
@@ -24,8 +24,8 @@ const movement = movementSchema.parse({
   name: 'Example',
   sport: 'Any',
   moments: [
-    { id: 'landing', name: 'Landing', key: '1', look: '' },
-    { id: 'release', name: 'Release', key: '2', look: '' },
+    { id: 'landing', name: 'Landing', key: '1', hint: '' },
+    { id: 'release', name: 'Release', key: '2', hint: '' },
   ],
   phases: [{ from: 'landing', to: 'release', name: 'Delivery' }],
   measures: [
@@ -75,12 +75,12 @@ const movement = movementSchema.parse({
   cautions: [],
 });
 
-function standing(trunk: number, arm: number, frames: number, name = 'Athlete'): Performance {
+function standing(trunk: number, arm: number, frames: number, name = 'Athlete'): Trial {
   const end = (degrees: number): readonly [number, number] => [
     300 + 600 * Math.sin((degrees * Math.PI) / 180),
     700 - 600 * Math.cos((degrees * Math.PI) / 180),
   ];
-  return stickPerformance(
+  return stickTrial(
     () => ({ 'left-hip': [300, 700], 'left-shoulder': end(trunk), 'left-elbow': [300, 700], 'left-wrist': end(arm) }),
     { landing: 10, release: 10 + frames },
     { ...performerNamed(name), id: name },

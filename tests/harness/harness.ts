@@ -1,10 +1,10 @@
 import type { PersonBox } from '../../src/core/detections/person-box';
-import type { FinderSetting } from '../../src/core/detections/take-found';
-import type { FoundPoints } from '../../src/core/tracks/track';
+import type { DetectorSetting } from '../../src/core/detections/track-from-detections';
+import type { DetectedPoints } from '../../src/core/tracks/track';
 import { convertClip } from '../../src/media/convert-clip';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
-import { findPoints } from '../../src/media/find-points';
-import { followPoint } from '../../src/media/follow-point';
+import { detectPoints } from '../../src/media/detect-points';
+import { trackPoint } from '../../src/media/track-point';
 import { drawDisplayed } from '../../src/media/rotation';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
 
@@ -54,7 +54,7 @@ const harness = {
     const file = await fetchClip(address);
     const started = performance.now();
     const { frame, x, y, end, radius } = request;
-    const followed = await followPoint(file, address, {
+    const followed = await trackPoint(file, address, {
       frame,
       at: { x, y },
       velocity: null,
@@ -70,13 +70,13 @@ const harness = {
       milliseconds: performance.now() - started,
     };
   },
-  /** Has the points of a clip looked for; the looks by frame, with the time it took and the models' part of it. */
+  /** Has the points of a clip looked for; the detections by frame, with the time it took and the models' part of it. */
   async find(
     address: string,
-    setting: FinderSetting,
+    setting: DetectorSetting,
     person: PersonBox | null = null,
   ): Promise<{
-    looks: (readonly [number, readonly FoundPoints[]])[];
+    detections: (readonly [number, readonly DetectedPoints[]])[];
     milliseconds: number;
     inference: number;
     workers: number;
@@ -85,7 +85,7 @@ const harness = {
     const workers = Math.max(1, Math.min(4, navigator.hardwareConcurrency));
     let inference = 0;
     const started = performance.now();
-    const found = await findPoints(file, address, {
+    const found = await detectPoints(file, address, {
       setting,
       person,
       workers,
@@ -94,7 +94,7 @@ const harness = {
       onInference: (ms) => (inference += ms),
     });
     if (!found.ok) throw new Error(found.issue.message);
-    return { looks: [...found.value], milliseconds: performance.now() - started, inference, workers };
+    return { detections: [...found.value], milliseconds: performance.now() - started, inference, workers };
   },
   close(address: string): void {
     sources.get(address)?.close();

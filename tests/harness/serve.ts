@@ -7,7 +7,7 @@ const root = path.join(import.meta.dirname, '..', '..');
 
 /**
  * Builds the harness page and serves it with clips from a folder under `/demo-data`.
- * @param models whether the point finder's models are served too
+ * @param models whether the point detector's models are served too
  */
 export async function serveHarness(clips: string, models = false): Promise<{ address: string; stop: () => void }> {
   const dist = path.join(root, 'test-results', 'harness');

@@ -175,14 +175,14 @@ function movedBy(
 }
 
 /** One picture that was looked at. */
-interface Look {
+interface Observation {
   readonly frame: number;
   readonly pose: Pose;
   readonly share: number;
   /** It begins another shot. */
   readonly cut: boolean;
   /** The look that it was compared with, and what was found; null for the first. */
-  readonly from: { readonly look: number; readonly found: Found } | null;
+  readonly from: { readonly observe: number; readonly found: Found } | null;
 }
 
 /** No camera grows its picture by more from one look to another that still shows the same, logarithm. */
@@ -206,37 +206,37 @@ const TOGETHER_SD = 1.5;
  * Follows a camera through pictures. Each is compared with an earlier one for as long as they show enough of the same,
  * so that errors add up only where the camera has moved on.
  */
-export class CameraFollower {
-  private readonly looks: Look[] = [];
-  private anchor: { readonly look: number; readonly prepared: Prepared } | null = null;
+export class CameraTracker {
+  private readonly observations: Observation[] = [];
+  private anchor: { readonly observe: number; readonly prepared: Prepared } | null = null;
   private last: Gray | null = null;
   private lastHidden: readonly Hidden[] = [];
   private lastStep: Pose = AS_IT_WAS;
 
   /** @param hidden where people are in it, shares of its sides */
-  look(frame: number, picture: Gray, hidden: readonly Hidden[]): void {
-    this.looks.push({ frame, ...this.find(picture) });
-    this.anchor ??= { look: this.looks.length - 1, prepared: prepare(picture, hidden) };
+  observe(frame: number, picture: Gray, hidden: readonly Hidden[]): void {
+    this.observations.push({ frame, ...this.find(picture) });
+    this.anchor ??= { observe: this.observations.length - 1, prepared: prepare(picture, hidden) };
     this.last = picture;
     this.lastHidden = hidden;
   }
 
-  private find(picture: Gray): Omit<Look, 'frame'> {
+  private find(picture: Gray): Omit<Observation, 'frame'> {
     if (!this.anchor || !this.last) return { pose: AS_IT_WAS, share: 1, cut: false, from: null };
     const pyramid = pyramidOf(picture);
     const found = this.fromAnchor(pyramid, this.lastStep);
     const alike =
       Math.abs(Math.log(found.from!.found.step.scale)) < MOST_GROWTH &&
       Math.abs(found.from!.found.step.roll) < MOST_ROLL;
-    if ((found.share >= LEAST_SHARE && alike) || this.anchor.look === this.looks.length - 1) return found;
-    this.anchor = { look: this.looks.length - 1, prepared: prepare(this.last, this.lastHidden) };
+    if ((found.share >= LEAST_SHARE && alike) || this.anchor.observe === this.observations.length - 1) return found;
+    this.anchor = { observe: this.observations.length - 1, prepared: prepare(this.last, this.lastHidden) };
     const further = this.fromAnchor(pyramid, this.goingOn());
     return further.share < CUT_SHARE && isCut(this.last, picture) ? this.newShot() : further;
   }
 
   /** The step that there will be if the camera goes on as it went. */
   private goingOn(): Pose {
-    const [last, before] = [this.looks.at(-1)!.pose, this.looks.at(-2)?.pose ?? AS_IT_WAS];
+    const [last, before] = [this.observations.at(-1)!.pose, this.observations.at(-2)?.pose ?? AS_IT_WAS];
     return {
       x: last.x - before.x,
       y: last.y - before.y,
@@ -245,27 +245,28 @@ export class CameraFollower {
     };
   }
 
-  private fromAnchor(pyramid: readonly Gray[], expected: Pose): Omit<Look, 'frame'> {
-    const { look, prepared } = this.anchor!;
+  private fromAnchor(pyramid: readonly Gray[], expected: Pose): Omit<Observation, 'frame'> {
+    const { observe, prepared } = this.anchor!;
     const found = find(prepared, pyramid, expected);
     this.lastStep = found.step.share >= LEAST_SHARE ? found.step : AS_IT_WAS;
     return {
-      pose: after(this.looks[look]!.pose, found.step),
+      pose: after(this.observations[observe]!.pose, found.step),
       share: found.step.share,
       cut: false,
-      from: { look, found },
+      from: { observe, found },
     };
   }
 
   /** A shot begins as the one before it ended: what lies between is another place. */
-  private newShot(): Omit<Look, 'frame'> {
+  private newShot(): Omit<Observation, 'frame'> {
     this.anchor = null;
     this.lastStep = AS_IT_WAS;
-    return { pose: this.looks.at(-1)!.pose, share: 1, cut: true, from: null };
+    return { pose: this.observations.at(-1)!.pose, share: 1, cut: true, from: null };
   }
 
   path(): CameraPath {
-    const column = (of: (look: Look) => number): Float64Array<ArrayBuffer> => Float64Array.from(this.looks, of);
+    const column = (of: (observe: Observation) => number): Float64Array<ArrayBuffer> =>
+      Float64Array.from(this.observations, of);
     return {
       frames: column(({ frame }) => frame),
       x: column(({ pose }) => pose.x),
@@ -273,23 +274,24 @@ export class CameraFollower {
       scale: column(({ pose }) => pose.scale),
       roll: column(({ pose }) => pose.roll),
       share: column(({ share }) => share),
-      cuts: this.looks.filter(({ cut }) => cut).map(({ frame }) => frame),
+      cuts: this.observations.filter(({ cut }) => cut).map(({ frame }) => frame),
       turned: this.turned(),
     };
   }
 
   /** The lens by which the farthest steps are explained best. */
   private focal(): Focal {
-    const far = (look: Look): number => (look.from ? Math.hypot(look.from.found.step.x, look.from.found.step.y) : 0);
-    const steps = this.looks
-      .filter((look) => look.share >= LEAST_SHARE && far(look) > LEAST_SHIFT)
+    const far = (observe: Observation): number =>
+      observe.from ? Math.hypot(observe.from.found.step.x, observe.from.found.step.y) : 0;
+    const steps = this.observations
+      .filter((observe) => observe.share >= LEAST_SHARE && far(observe) > LEAST_SHIFT)
       .sort((a, b) => far(b) - far(a))
       .slice(0, STEPS_FOR_FOCAL);
     return focalOf(
       steps.map(({ from }) => ({
         pairs: from!.found.pairs,
         start: from!.found.step,
-        zoom: this.looks[from!.look]!.pose.scale,
+        zoom: this.observations[from!.observe]!.pose.scale,
       })),
     );
   }
@@ -297,8 +299,8 @@ export class CameraFollower {
   private turned(): TurnedPath {
     const { focal, logSd } = this.focal();
     const stands: (Turned & { readonly own: number; readonly drift: number })[] = [];
-    for (const { from, share } of this.looks) {
-      const before = from ? stands[from.look]! : null;
+    for (const { from, share } of this.observations) {
+      const before = from ? stands[from.observe]! : null;
       if (!from || !before) {
         const last = stands.at(-1);
         stands.push(last ? { ...last, own: 0 } : { ...AS_AT_FIRST, own: 0, drift: 0 });

@@ -1,9 +1,9 @@
-import { stickClip, stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickClip, stickTrial } from '../../../tests/fixtures/stick-trial';
 import { proposeMoments } from '../events/propose-moments';
 import { evaluateMeasure } from '../measures';
 import { cameraPathSchema, type CameraPath } from '../model/clip';
 import { measureSchema, movementSchema, type Measure } from '../model/movement';
-import { CameraFollower } from './camera-motion';
+import { CameraTracker } from './camera-motion';
 import { cameraState, cameraWords } from './camera-state';
 
 const FRAMES = 41;
@@ -38,8 +38,8 @@ test('what a camera does is told from how the background moved', () => {
 });
 
 /** A leg that swings while it goes along. */
-const performance = (path: CameraPath | null) =>
-  stickPerformance(
+const trial = (path: CameraPath | null) =>
+  stickTrial(
     (i) => ({
       'left-shoulder': [200 + 5 * i, 200],
       'right-shoulder': [210 + 5 * i, 200],
@@ -68,18 +68,18 @@ const measure = (more: object): Measure =>
     cost: 'weeks',
     ...more,
   });
-const KNEE = { q: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] };
+const KNEE = { type: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] };
 const MEASURES = {
   'an angle of the body': measure({ kind: 'value', of: KNEE, at: 'a' }),
   'its change': measure({ kind: 'range', of: KNEE, from: 'a', to: 'b' }),
   'a time': measure({ kind: 'duration', from: 'a', to: 'b' }),
   'a lean': measure({
     kind: 'value',
-    of: { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
+    of: { type: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
     at: 'a',
   }),
-  'a length': measure({ kind: 'value', of: { q: 'distance', points: ['opposite-hip', 'opposite-ankle'] }, at: 'a' }),
-  'a height': measure({ kind: 'value', of: { q: 'height', point: 'mid-hip' }, at: 'a' }),
+  'a length': measure({ kind: 'value', of: { type: 'distance', points: ['opposite-hip', 'opposite-ankle'] }, at: 'a' }),
+  'a height': measure({ kind: 'value', of: { type: 'height', point: 'mid-hip' }, at: 'a' }),
   'a speed': measure({ kind: 'speed', point: 'mid-hip', along: 'forward', from: 'a', to: 'b' }),
   'a path within the body': measure({
     ...{ kind: 'path', point: 'opposite-knee', relativeTo: 'opposite-hip', from: 'a', to: 'b', what: 'length' },
@@ -94,7 +94,7 @@ test.each([
   ['rolls', ROLLS, ['a lean', 'a height', 'a speed']],
   ['has nothing to hold to', LOST, ['a height', 'a speed']],
 ] as const)('where the camera %s, only what does not depend on it is measured', (_, path, refused) => {
-  const on = performance(path);
+  const on = trial(path);
   const readings = Object.entries(MEASURES).map(([name, m]) => [name, evaluateMeasure(m, on)] as const);
   const moved = readings.filter(([, r]) => !r.measurable && r.reason === 'camera-moves').map(([name]) => name);
   expect(moved).toEqual(refused);
@@ -104,14 +104,14 @@ test.each([
 test('over a cut nothing is measured; in one shot what lies at one place of the picture is not', () => {
   // Between the two moments, 8 and 32.
   const refused = Object.entries(MEASURES).flatMap(([name, m]) => {
-    const reading = evaluateMeasure(m, performance({ ...STILL, cuts: [20] }));
+    const reading = evaluateMeasure(m, trial({ ...STILL, cuts: [20] }));
     return reading.measurable ? [] : [[name, reading.reason]];
   });
   const measurable = ['an angle of the body', 'a lean'];
   expect(refused).toEqual(
     Object.keys(MEASURES).flatMap((name) => (measurable.includes(name) ? [] : [[name, 'film-cut']])),
   );
-  const after = evaluateMeasure(MEASURES['its change'], performance({ ...STILL, cuts: [36] }));
+  const after = evaluateMeasure(MEASURES['its change'], trial({ ...STILL, cuts: [36] }));
   expect(after.measurable).toBe(true);
 });
 
@@ -130,19 +130,19 @@ test('no contact is proposed from a picture that moves, and what hangs on one is
         id: 'down',
         name: 'Down',
         key: '1',
-        look: '',
+        hint: '',
         rule: { rule: 'contact', side: 'either', edge: 'touch-down', take: 'first' },
       },
       {
         id: 'bent',
         name: 'Bent',
         key: '2',
-        look: '',
+        hint: '',
         rule: { rule: 'extreme', of: KNEE, which: 'smallest', after: 'down' },
       },
     ],
   });
-  const bare = (path: CameraPath | null) => ({ ...performance(path), marks: {}, timing: {} });
+  const bare = (path: CameraPath | null) => ({ ...trial(path), marks: {}, timing: {} });
   const [still, panned] = [proposeMoments(movement, bare(STILL)), proposeMoments(movement, bare(PANS))];
   expect(panned.map(({ momentId }) => momentId)).toEqual(['bent']);
   const bent = still.find(({ momentId }) => momentId === 'bent')!;
@@ -154,12 +154,12 @@ test('a clip says nothing of its camera until somebody has looked', () => {
 });
 
 test('a camera that sees nothing to hold to has a path that can be kept all the same', () => {
-  const follower = new CameraFollower();
+  const tracker = new CameraTracker();
   // Plain pictures, and one with so little in it that a fit has no one answer.
   for (let i = 0; i < 6; i++) {
     const values = new Float32Array(320 * 180).fill(90);
     if (i % 2 === 1) for (let y = 80; y < 100; y++) for (let x = 150; x < 170; x++) values[y * 320 + x] = 200;
-    follower.look(i, { width: 320, height: 180, values }, []);
+    tracker.observe(i, { width: 320, height: 180, values }, []);
   }
-  expect(cameraPathSchema.safeParse(follower.path()).success).toBe(true);
+  expect(cameraPathSchema.safeParse(tracker.path()).success).toBe(true);
 });

@@ -44,7 +44,7 @@ export const offPlaneSd = (view: View): number =>
   view.offPlaneDegrees === null ? UNSTATED_VIEW_SD_DEGREES : (view.offPlaneSdDegrees ?? STATED_VIEW_SD_DEGREES);
 
 /** Angle (radians) between the camera and the plane's normal, with its standard deviation. */
-export function offPlane({ view }: Pick<Clip, 'view'>): { angle: number; sd: number } {
+export function cameraOffPlane({ view }: Pick<Clip, 'view'>): { angle: number; sd: number } {
   const toRadians = Math.PI / 180;
   return { angle: (view.offPlaneDegrees ?? 0) * toRadians, sd: offPlaneSd(view) * toRadians };
 }
@@ -53,8 +53,8 @@ export function offPlane({ view }: Pick<Clip, 'view'>): { angle: number; sd: num
  * Length along the plane as the camera sees it, and back. A length in the plane of the movement seen from psi beside
  * the normal shrinks by cos(psi); an angle b to the vertical becomes b' with tan(b') = tan(b) cos(psi).
  */
-export const foreshorten = (length: number, psi: number): number => length * Math.cos(psi);
-export const unforeshorten = (length: number, psi: number): number => length / Math.cos(psi);
+export const foreshorten = (length: number, offPlane: number): number => length * Math.cos(offPlane);
+export const unforeshorten = (length: number, offPlane: number): number => length / Math.cos(offPlane);
 
 /**
  * Which way the axes of movement coordinates point in the picture: 1 is right for x and up for y. From the side x is

@@ -1,9 +1,9 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
 import { dice, normal } from '../../../tests/fixtures/random';
 import fc from 'fast-check';
-import { stickClip } from '../../../tests/fixtures/stick-performance';
+import { stickClip } from '../../../tests/fixtures/stick-trial';
 import { judge } from '../judgement/state';
-import type { Settled } from '../model/session';
+import type { CorrectionVerdict } from '../model/session';
 import type { Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import {
@@ -38,13 +38,13 @@ const clip = stickClip();
 function read(
   value: number,
   plusMinus = 2,
-  { measure = knee, alike = 0, travel = 'right' as 'left' | 'right' } = {},
+  { measure = knee, systematic = 0, travel = 'right' as 'left' | 'right' } = {},
 ): ReadOnce {
   const reading: Measured = {
     measurable: true,
     value: deg(value),
     sd: deg(plusMinus) / COVERAGE_95,
-    alikeSd: deg(alike) / COVERAGE_95,
+    systematicSd: deg(systematic) / COVERAGE_95,
     unit: 'deg',
     provenance: { clipId: 'clip', frames: [1], points: [] },
   };
@@ -66,17 +66,17 @@ function read(
 interface Day {
   readonly value?: ReadOnce | null;
   readonly asked?: boolean;
-  readonly settled?: Settled;
+  readonly correctionVerdicts?: CorrectionVerdict;
 }
 const sessions = (...days: readonly Day[]): SessionResult[] =>
-  days.map(({ value = null, asked = false, settled }, i): SessionResult => ({
+  days.map(({ value = null, asked = false, correctionVerdicts }, i): SessionResult => ({
     sessionId: `s${i}`,
     name: `Session ${i}`,
     on: `2026-0${i + 1}-01`,
     readings: value ? [value] : [],
     missing: value ? ({} as SessionResult['missing']) : { knee: 'The knee is hidden.' },
     asked: asked ? [{ id: 'knee', title: 'Knee', own: false }] : [],
-    settled: settled ? { knee: settled } : ({} as SessionResult['settled']),
+    correctionVerdicts: correctionVerdicts ? { knee: correctionVerdicts } : ({} as SessionResult['correctionVerdicts']),
   }));
 const follow = (...days: readonly Day[]) => followCorrections([knee], sessions(...days));
 
@@ -137,15 +137,15 @@ describe('change between two sessions', () => {
     expect(closed / asked).toBeLessThanOrEqual(0.05);
   });
 
-  it('lets only what differs by chance come nearer by itself: what the finder does alike comes again', () => {
-    const [before, now] = [read(140, 5, { alike: 4 }), read(150, 5, { alike: 4 })];
+  it('lets only what differs by chance come nearer by itself: what the detector does alike comes again', () => {
+    const [before, now] = [read(140, 5, { systematic: 4 }), read(150, 5, { systematic: 4 })];
     const more = changeBetween(knee, before, now, true).plusMinus - changeBetween(knee, before, now).plusMinus;
     expect(more).toBeCloseTo(0.8 * Math.hypot(deg(3) / COVERAGE_95, deg(3)), 12);
   });
 
-  it('loses what the finder does alike only where both cameras stand alike', () => {
+  it('loses what the detector does alike only where both cameras stand alike', () => {
     const both = (travel: 'left' | 'right') =>
-      changeBetween(knee, read(150, 5, { alike: 4 }), read(155, 5, { alike: 4, travel })).plusMinus;
+      changeBetween(knee, read(150, 5, { systematic: 4 }), read(155, 5, { systematic: 4, travel })).plusMinus;
     expect(both('right')).toBeCloseTo(Math.SQRT2 * Math.hypot(deg(3), 1.96 * deg(3)), 12);
     expect(both('left')).toBeCloseTo(Math.SQRT2 * Math.hypot(deg(5), 1.96 * deg(3)), 12);
   });
@@ -213,16 +213,22 @@ describe('a correction over sessions', () => {
   it('is as the analyst says, until the numbers are let decide', () => {
     const closed = { verdict: 'closed', reason: 'as good as it gets' } as const;
     const open = { verdict: 'open', reason: 'only at half speed' } as const;
-    expect(follow({ value: far, asked: true }, { value: far, settled: closed })[0]).toMatchObject({
+    expect(follow({ value: far, asked: true }, { value: far, correctionVerdicts: closed })[0]).toMatchObject({
       standing: 'closed',
-      settled: closed,
-    });
-    expect(follow({ value: far, asked: true }, { value: inside }, { value: inside, settled: open })[0]).toMatchObject({
-      standing: 'open',
-      settled: open,
+      correctionVerdicts: closed,
     });
     expect(
-      follow({ value: far, asked: true }, { value: far, settled: closed }, { value: far, settled: open })[0]!.settled,
+      follow({ value: far, asked: true }, { value: inside }, { value: inside, correctionVerdicts: open })[0],
+    ).toMatchObject({
+      standing: 'open',
+      correctionVerdicts: open,
+    });
+    expect(
+      follow(
+        { value: far, asked: true },
+        { value: far, correctionVerdicts: closed },
+        { value: far, correctionVerdicts: open },
+      )[0]!.correctionVerdicts,
     ).toEqual(open);
   });
 

@@ -3,7 +3,7 @@ import { LEAST_ATTEMPTS, usualTrialSd } from '../comparison/trial-to-trial';
 import { outside, type Band, type Judged, type State } from '../judgement/state';
 import { differenceOf } from '../measures';
 import type { Measure } from '../model/movement';
-import type { Settled } from '../model/session';
+import type { CorrectionVerdict } from '../model/session';
 import type { Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 
@@ -50,7 +50,7 @@ export interface SessionResult {
   readonly missing: Readonly<Record<string, string>>;
   readonly asked: readonly Asked[];
   /** What the analyst says of a correction, whatever the numbers say. */
-  readonly settled: Readonly<Record<string, Settled>>;
+  readonly correctionVerdicts: Readonly<Record<string, CorrectionVerdict>>;
 }
 
 /** The readings of a comparison as a look back needs them. */
@@ -86,7 +86,7 @@ export interface Change {
   /** Later minus earlier, SI. */
   readonly change: number;
   /**
-   * Half of its 95 % interval, measuring and the athlete's own attempts together: what the finder does alike in both
+   * Half of its 95 % interval, measuring and the athlete's own attempts together: what the detector does systematically in both
    * falls out where the cameras stood alike.
    */
   readonly plusMinus: number;
@@ -120,12 +120,12 @@ export function changeBetween(measure: Measure, earlier: ReadOnce, later: ReadOn
   // One session with several attempts tells how much this athlete differs in the others too.
   const own = [earlier, later].find((r) => r.trials.from === 'attempts')?.trials;
   const trialSd = own?.sd ?? Math.max(earlier.trials.sd, later.trials.sd);
-  const alike = seenAlike(earlier.seenBy, later.seenBy);
-  const measuring = differenceSd(earlier.reading, later.reading, alike);
-  // What the finder does alike in both comes again: it does not regress.
+  const systematic = seenAlike(earlier.seenBy, later.seenBy);
+  const measuring = differenceSd(earlier.reading, later.reading, systematic);
+  // What the detector does systematically in both comes again: it does not regress.
   const regression = chosen
     ? REGRESSION *
-      Math.hypot(ownPart(earlier.reading, later.reading, alike), Math.sqrt(trialVariance(earlier, trialSd)))
+      Math.hypot(ownPart(earlier.reading, later.reading, systematic), Math.sqrt(trialVariance(earlier, trialSd)))
     : 0;
   const plusMinus =
     COVERAGE_95 * Math.sqrt(measuring ** 2 + trialVariance(earlier, trialSd) + trialVariance(later, trialSd)) +
@@ -166,7 +166,7 @@ export interface Followed {
   /** Why the latest session has no value; null where it has one. */
   readonly notRead: string | null;
   /** The latest word of the analyst; null where the numbers decide. */
-  readonly settled: Settled | null;
+  readonly correctionVerdicts: CorrectionVerdict | null;
 }
 
 /** So many sessions in a row on target close a correction. */
@@ -217,7 +217,10 @@ export function followCorrections(
       const measure = own ? null : (measures.find((m) => m.id === id) ?? null);
       const since = results.slice(askedIn[0]);
       const readings = since.flatMap((r) => r.readings.filter((x) => x.measureId === id));
-      const settled = results.reduce<Settled | null>((word, r) => r.settled[id] ?? word, null);
+      const correctionVerdicts = results.reduce<CorrectionVerdict | null>(
+        (word, r) => r.correctionVerdicts[id] ?? word,
+        null,
+      );
       const change =
         measure && readings.length > 1 ? changeBetween(measure, readings[0]!, readings.at(-1)!, true) : null;
       const byNumbers: Standing =
@@ -226,8 +229,8 @@ export function followCorrections(
           : askedIn[0] === last
             ? 'new'
             : standingOf(measure, readings, change);
-      const standing = settled
-        ? settled.verdict === 'closed'
+      const standing = correctionVerdicts
+        ? correctionVerdicts.verdict === 'closed'
           ? 'closed'
           : byNumbers === 'closed'
             ? 'open'
@@ -244,7 +247,7 @@ export function followCorrections(
           measure && results[last]!.readings.every((r) => r.measureId !== id)
             ? (results[last]!.missing[id] ?? 'It was not measured.')
             : null,
-        settled,
+        correctionVerdicts,
       };
     })
     .sort((a, b) => b.askedIn.at(-1)! - a.askedIn.at(-1)! || a.askedIn[0]! - b.askedIn[0]!);

@@ -1,17 +1,17 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
-import { stickClip } from '../../../tests/fixtures/stick-performance';
+import { stickClip } from '../../../tests/fixtures/stick-trial';
 import type { Clip } from '../model/clip';
-import { preparePerformance, type Performance } from '../performance/performance';
-import { mergeFound, type FoundPoints } from '../tracks/track';
+import { prepareTrial, type Trial } from '../trial/trial';
+import { mergeDetections, type DetectedPoints } from '../tracks/track';
 import type { Measured } from '../reading';
 import { compareMeasure, differenceSd } from './compare';
 import { viewOf } from './side';
 
-const reading = (sd: number, alikeSd: number): Measured => ({
+const reading = (sd: number, systematicSd: number): Measured => ({
   measurable: true,
   value: 1,
   sd,
-  alikeSd,
+  systematicSd,
   unit: 'deg',
   provenance: { clipId: 'c', frames: [0], points: [] },
 });
@@ -29,8 +29,8 @@ const knee = readMeasure({
   margin: 2,
 });
 
-/** A knee found by the finder on every frame. */
-function foundKnee(change: Partial<Clip>): Performance {
+/** A knee found by the detector on every frame. */
+function detectedKnee(change: Partial<Clip>): Trial {
   const clip = stickClip(change);
   const frames = clip.frameTimes.length;
   const at = (x: number, y: number) => ({ x, y, confidence: 0.9 });
@@ -39,9 +39,9 @@ function foundKnee(change: Partial<Clip>): Performance {
     'left-hip': at(100, 100),
     'left-knee': at(130, 180),
     'left-ankle': at(100, 260),
-  } as FoundPoints;
-  const track = mergeFound({}, frames, new Map(Array.from({ length: frames }, (_, i) => [i, points])));
-  return preparePerformance(clip, track, { one: { frame: 10 } }, 20);
+  } as DetectedPoints;
+  const track = mergeDetections({}, frames, new Map(Array.from({ length: frames }, (_, i) => [i, points])));
+  return prepareTrial(clip, track, { one: { frame: 10 } }, 20);
 }
 
 describe('the deviation of a difference', () => {
@@ -61,10 +61,10 @@ describe('the deviation of a difference', () => {
   });
 
   it('takes errors as alike only when both cameras see the same side from about the same direction', () => {
-    const athlete = foundKnee({});
-    const same = compareMeasure(knee, [[athlete]], [[foundKnee({ id: 'other' })]]);
-    const otherSide = compareMeasure(knee, [[athlete]], [[foundKnee({ travel: 'left' })]]);
-    const turned = compareMeasure(knee, [[athlete]], [[foundKnee({ view: { kind: 'side', offPlaneDegrees: 25 } })]]);
+    const athlete = detectedKnee({});
+    const same = compareMeasure(knee, [[athlete]], [[detectedKnee({ id: 'other' })]]);
+    const otherSide = compareMeasure(knee, [[athlete]], [[detectedKnee({ travel: 'left' })]]);
+    const turned = compareMeasure(knee, [[athlete]], [[detectedKnee({ view: { kind: 'side', offPlaneDegrees: 25 } })]]);
     expect(same.plusMinus!).toBeGreaterThan(0);
     expect(otherSide.plusMinus!).toBeGreaterThan(1.05 * same.plusMinus!);
     expect(turned.plusMinus!).toBeGreaterThan(1.05 * same.plusMinus!);
@@ -72,14 +72,9 @@ describe('the deviation of a difference', () => {
 });
 
 describe('the camera of a measure', () => {
-  const side = foundKnee({ id: 'side' });
-  const front = foundKnee({ id: 'front', view: { kind: 'front', offPlaneDegrees: null } });
-  const bare = preparePerformance(
-    stickClip({ id: 'bare', view: { kind: 'front', offPlaneDegrees: null } }),
-    {},
-    {},
-    20,
-  );
+  const side = detectedKnee({ id: 'side' });
+  const front = detectedKnee({ id: 'front', view: { kind: 'front', offPlaneDegrees: null } });
+  const bare = prepareTrial(stickClip({ id: 'bare', view: { kind: 'front', offPlaneDegrees: null } }), {}, {}, 20);
   const frontal = { ...knee, plane: 'frontal' as const };
 
   it('is the first that shows its plane and has points', () => {

@@ -1,8 +1,8 @@
-import { offPlane } from '../calibration/view';
+import { cameraOffPlane } from '../calibration/view';
 import { differenceOf } from '../measures';
 import { farSide, type Clip } from '../model/clip';
 import type { Measure, Movement } from '../model/movement';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import type { Measured, Reading } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { quadrature } from '../statistics/propagate';
@@ -13,7 +13,7 @@ export interface Comparison {
   readonly measure: Measure;
   readonly athlete: Reading;
   readonly reference: Reading;
-  /** How several performances of a side differ among themselves; null where a side has a single one. */
+  /** How several trials of a side differ among themselves; null where a side has a single one. */
   readonly spread: { readonly athlete: Spread | null; readonly reference: Spread | null };
   /** Athlete minus reference; null where one of them is not measurable. */
   readonly difference: number | null;
@@ -26,7 +26,7 @@ export interface Comparison {
   readonly ownPlusMinus?: number | null;
 }
 
-/** Cameras farther apart than this (radians) see a joint differently, and the finder's errors are no longer alike. */
+/** Cameras farther apart than this (radians) see a joint differently, and the detector's systematic errors are no longer the same. */
 const SAME_VIEW = Math.PI / 12;
 
 /** What of a clip decides from where a performer is seen. */
@@ -38,27 +38,27 @@ const dominantFar = (clip: SeenBy): boolean | null => {
   return far && far === clip.performer.dominantSide;
 };
 
-/** Whether two cameras see their performers alike, so that the finder errs alike. */
+/** Whether two cameras see their performers alike, so that the detector errs in the same way. */
 export const seenAlike = (a: SeenBy, b: SeenBy): boolean =>
   a.view.kind === b.view.kind &&
   dominantFar(a) === dominantFar(b) &&
-  Math.abs(offPlane(a).angle - offPlane(b).angle) <= SAME_VIEW;
+  Math.abs(cameraOffPlane(a).angle - cameraOffPlane(b).angle) <= SAME_VIEW;
 
 /**
- * Standard deviation of the difference of two readings. What the finder does alike in both clips falls out of the
+ * Standard deviation of the difference of two readings. What the detector does systematically in both clips falls out of the
  * difference: the alike parts are taken as fully correlated when the cameras stand alike, as independent otherwise
  * (law of propagation with correlated inputs, JCGM 100:2008, 5.2.2).
  */
-export function differenceSd(a: Measured, b: Measured, alike: boolean): number {
+export function differenceSd(a: Measured, b: Measured, systematic: boolean): number {
   const total = quadrature(a.sd, b.sd);
-  return alike ? Math.sqrt(Math.max(0, total ** 2 - 2 * a.alikeSd * b.alikeSd)) : total;
+  return systematic ? Math.sqrt(Math.max(0, total ** 2 - 2 * a.systematicSd * b.systematicSd)) : total;
 }
 
 /** Deviation of the first of two readings without what falls out of their difference. */
-export const ownPart = (a: Measured, r: Measured, alike: boolean): number =>
-  Math.sqrt(Math.max(0, a.sd ** 2 - (alike ? Math.min(a.alikeSd, r.alikeSd) ** 2 : 0)));
+export const ownPart = (a: Measured, r: Measured, systematic: boolean): number =>
+  Math.sqrt(Math.max(0, a.sd ** 2 - (systematic ? Math.min(a.systematicSd, r.systematicSd) ** 2 : 0)));
 
-/** One measure of two sides, each one performance or several. */
+/** One measure of two sides, each one trial or several. */
 export function compareMeasure(
   measure: Measure,
   athlete: Side,
@@ -68,7 +68,7 @@ export function compareMeasure(
   const a = readSide(measure, athlete, errors);
   const r = readSide(measure, reference, errors);
   const both = a.reading.measurable && r.reading.measurable;
-  const alike =
+  const systematic =
     both && athlete.every((x) => reference.every((y) => seenAlike(viewOf(measure, x).clip, viewOf(measure, y).clip)));
   return {
     measure,
@@ -76,13 +76,13 @@ export function compareMeasure(
     reference: r.reading,
     spread: { athlete: a.spread, reference: r.spread },
     difference: both ? differenceOf(measure, (a.reading as Measured).value, (r.reading as Measured).value) : null,
-    plusMinus: both ? COVERAGE_95 * differenceSd(a.reading as Measured, r.reading as Measured, alike) : null,
-    ownPlusMinus: both ? COVERAGE_95 * ownPart(a.reading as Measured, r.reading as Measured, alike) : null,
+    plusMinus: both ? COVERAGE_95 * differenceSd(a.reading as Measured, r.reading as Measured, systematic) : null,
+    ownPlusMinus: both ? COVERAGE_95 * ownPart(a.reading as Measured, r.reading as Measured, systematic) : null,
   };
 }
 
 /**
- * Which performances a measure's reference is read from: the same for all measures, or by the phase that it belongs to.
+ * Which trials a measure's reference is read from: the same for all measures, or by the phase that it belongs to.
  */
 export type ReferenceOf = Side | ((measure: Measure) => Side);
 
@@ -99,14 +99,14 @@ export function compareSides(
 }
 
 /**
- * Every measure of a movement, one athlete's performance against one reference's.
- * @param athlete,reference one performance each, or all cameras of it, the main one first
+ * Every measure of a movement, one athlete's trial against one reference's.
+ * @param athlete,reference one trial each, or all cameras of it, the main one first
  */
 export function compareAll(
   movement: Movement,
-  athlete: Performance | Views,
-  reference: Performance | Views,
+  athlete: Trial | Views,
+  reference: Trial | Views,
   errors: MeasuredErrors = {},
 ): readonly Comparison[] {
-  return compareSides(movement, [[athlete].flat() as Performance[]], [[reference].flat() as Performance[]], errors);
+  return compareSides(movement, [[athlete].flat() as Trial[]], [[reference].flat() as Trial[]], errors);
 }

@@ -25,7 +25,7 @@ export function congruenceOf(
   most: number,
 ): Congruence | null {
   const reach = Math.round(most / interval);
-  const known = (curve: Float64Array): number => curve.reduce((n, v) => (Number.isNaN(v) ? n : n + 1), 0);
+  const known = (series: Float64Array): number => series.reduce((n, v) => (Number.isNaN(v) ? n : n + 1), 0);
   const least = Math.max(3, LEAST_OVERLAP * Math.min(known(first), known(second)));
   const at = (shift: number): { r: number; rms: number } | null => {
     let [n, sa, sb, saa, sbb, sab] = [0, 0, 0, 0, 0, 0];
@@ -60,14 +60,14 @@ export function congruenceOf(
  * When a curve first leaves where it begins: a tenth of its range away, by linear interpolation; null where it never
  * does.
  */
-export function onsetOf(curve: Float64Array, interval: number): number | null {
-  const known = Array.from(curve).filter((v) => !Number.isNaN(v));
+export function onsetOf(series: Float64Array, interval: number): number | null {
+  const known = Array.from(series).filter((v) => !Number.isNaN(v));
   const range = Math.max(...known) - Math.min(...known);
-  const start = curve.findIndex((v) => !Number.isNaN(v));
+  const start = series.findIndex((v) => !Number.isNaN(v));
   if (start < 0 || !(range > 0)) return null;
   const limit = 0.1 * range;
-  for (let i = start + 1; i < curve.length; i++) {
-    const [a, b] = [Math.abs(curve[i - 1]! - curve[start]!), Math.abs(curve[i]! - curve[start]!)];
+  for (let i = start + 1; i < series.length; i++) {
+    const [a, b] = [Math.abs(series[i - 1]! - series[start]!), Math.abs(series[i]! - series[start]!)];
     if (b >= limit && a < limit) return (i - 1 + (limit - a) / (b - a)) * interval;
   }
   return null;

@@ -20,8 +20,8 @@ export interface Gate {
 }
 
 /**
- * Times at every moment that all performances have, from the first of them, with the running gain or loss; of several
- * performances the mean.
+ * Times at every moment that all trials have, from the first of them, with the running gain or loss; of several
+ * trials the mean.
  */
 export function gatesOf(movement: Movement, athlete: Side, reference: Side): readonly Gate[] {
   const [a, r] = [mainViews(athlete), mainViews(reference)];

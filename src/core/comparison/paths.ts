@@ -1,8 +1,8 @@
-import { offPlane } from '../calibration/view';
+import { cameraOffPlane } from '../calibration/view';
 import type { Movement, PointRef } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { pointAt } from '../performance/places';
-import { wayOfPoint, type SeenFrom } from '../performance/way';
+import type { Trial } from '../trial/trial';
+import { pointAt } from '../trial/places';
+import { trajectoryOf, type SeenFrom } from '../trial/trajectory';
 
 /** A point's way from the first to the last marked moment, x forward and y up, in standing heights. */
 export interface PointPath {
@@ -22,34 +22,34 @@ export interface PathOptions {
 }
 
 /**
- * The way of a point, so that it can be laid over that of another performance: both begin at the same place, go the
+ * The way of a point, so that it can be laid over that of another trial: both begin at the same place, go the
  * same way and are in standing heights.
  * @returns null where the point, the height or two moments are not known
  */
-export function pathOf(movement: Movement, performance: Performance, { point, from }: PathOptions): PointPath | null {
-  const marked = movement.moments.map((m) => performance.marks[m.id]).filter((frame) => frame !== undefined);
-  if (marked.length < 2 || Number.isNaN(performance.bodyHeight)) return null;
-  const { angle: psi } = offPlane(performance.clip);
+export function pathOf(movement: Movement, trial: Trial, { point, from }: PathOptions): PointPath | null {
+  const marked = movement.moments.map((m) => trial.marks[m.id]).filter((frame) => frame !== undefined);
+  if (marked.length < 2 || Number.isNaN(trial.bodyHeight)) return null;
+  const { angle: offPlane } = cameraOffPlane(trial.clip);
   const [first, last] = [Math.round(Math.min(...marked)), Math.round(Math.max(...marked))];
   const atMoment = 'moment' in from;
-  const fixed = atMoment ? performance.marks[from.moment] : undefined;
-  const origin = fixed === undefined ? null : pointAt(performance, point, fixed, psi);
+  const fixed = atMoment ? trial.marks[from.moment] : undefined;
+  const origin = fixed === undefined ? null : pointAt(trial, point, fixed, offPlane);
   if (atMoment && !origin) return null;
-  const way = wayOfPoint(performance, { point, ...(atMoment ? { relativeTo: null, line: null } : from) }, psi);
+  const trajectory = trajectoryOf(trial, { point, ...(atMoment ? { relativeTo: null, line: null } : from) }, offPlane);
   const frames = Array.from({ length: last - first + 1 }, (_, k) => first + k);
   const places = frames.map((frame) => ({
-    x: (way.x[frame]! - (origin?.x ?? 0)) / performance.bodyHeight,
-    y: (way.y[frame]! - (origin?.y ?? 0)) / performance.bodyHeight,
+    x: (trajectory.x[frame]! - (origin?.x ?? 0)) / trial.bodyHeight,
+    y: (trajectory.y[frame]! - (origin?.y ?? 0)) / trial.bodyHeight,
   }));
   if (places.every((p) => Number.isNaN(p.x))) return null;
   return {
-    clipId: performance.clip.id,
+    clipId: trial.clip.id,
     frames,
     x: Float64Array.from(places, (p) => p.x),
     y: Float64Array.from(places, (p) => p.y),
     moments: Object.fromEntries(
       movement.moments.flatMap((m) =>
-        performance.marks[m.id] === undefined ? [] : [[m.id, Math.round(performance.marks[m.id]!) - first]],
+        trial.marks[m.id] === undefined ? [] : [[m.id, Math.round(trial.marks[m.id]!) - first]],
       ),
     ),
   };

@@ -1,7 +1,7 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
-import { performerNamed, stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { performerNamed, stickTrial } from '../../../tests/fixtures/stick-trial';
 import { judge } from '../judgement/state';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import { fromSi } from '../units';
 import { compareMeasure } from './compare';
 import { readSide } from './side';
@@ -21,9 +21,9 @@ const trunk = readMeasure({
   target: { type: 'same-as-reference', tolerance: 2, source: 'test' },
 });
 /** A rod that leans by so many degrees, long enough that a point's error is small. */
-const leaning = (degrees: number, change = {}): Performance => {
+const leaning = (degrees: number, change = {}): Trial => {
   const a = (degrees * Math.PI) / 180;
-  return stickPerformance(
+  return stickTrial(
     () => ({ 'left-elbow': [500, 700], 'left-wrist': [500 + 600 * Math.sin(a), 700 - 600 * Math.cos(a)] }),
     { one: 10 },
     change,
@@ -53,7 +53,7 @@ describe('a side of several performances', () => {
   });
 
   it('leaves out who cannot be measured, and says why when nobody can', () => {
-    const hidden = [stickPerformance(() => ({}), { one: 10 })];
+    const hidden = [stickTrial(() => ({}), { one: 10 })];
     expect(readSide(trunk, [...side(10, 14), hidden]).spread!.n).toBe(2);
     expect(readSide(trunk, [hidden, hidden])).toMatchObject({
       reading: { measurable: false, reason: 'point-missing' },
@@ -66,7 +66,7 @@ describe('a side of several performances', () => {
     const one = readSide(trunk, side(10)).reading;
     const four = readSide(trunk, side(10, 10, 10, 10)).reading;
     if (!one.measurable || !four.measurable) throw new Error('not measurable');
-    const random = (r: typeof one): number => Math.sqrt(r.sd ** 2 - r.alikeSd ** 2 - r.shared!.camera ** 2);
+    const random = (r: typeof one): number => Math.sqrt(r.sd ** 2 - r.systematicSd ** 2 - r.shared!.camera ** 2);
     expect(random(four)).toBeCloseTo(random(one) / 2, 6);
   });
 
@@ -103,7 +103,7 @@ describe('a side of several performances', () => {
     const facing = {
       ...trunk,
       of: {
-        q: 'facing' as const,
+        type: 'facing' as const,
         points: ['opposite-elbow', 'opposite-wrist'] as ['opposite-elbow', 'opposite-wrist'],
       },
       plane: 'any' as const,

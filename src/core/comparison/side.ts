@@ -1,19 +1,19 @@
 import { differenceOf, evaluateMeasure, kindOf } from '../measures';
 import type { Measure } from '../model/movement';
-import { cameraRefusal } from '../performance/camera-refusal';
+import { cameraRefusal } from '../trial/camera-refusal';
 import { viewRefusal } from '../calibration/view';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import { notMeasurable, ownSd, sharedVariance, type Measured, type Reading, type SharedError } from '../reading';
 import { meanAndSd } from '../statistics/mean';
 import { quadrature } from '../statistics/propagate';
 
-/** One performance as all its cameras see it, the main one first. */
-export type Views = readonly Performance[];
+/** One trial as all its cameras see it, the main one first. */
+export type Views = readonly Trial[];
 
-/** What one side of a comparison is read from: one performance, several repetitions of one, or several performers. */
+/** What one side of a comparison is read from: one trial, several repetitions of one, or several performers. */
 export type Side = readonly Views[];
 
-/** How the performances of a side differ among themselves, SI. */
+/** How the trials of a side differ among themselves, SI. */
 export interface Spread {
   /** Performers; several attempts of one are one performer. */
   readonly n: number;
@@ -21,13 +21,13 @@ export interface Spread {
   readonly sd: number;
   /** Of the attempts of one performer among themselves, over all who have several; null where nobody has. */
   readonly within: number | null;
-  /** Each performance's own value. */
+  /** Each trial's own value. */
   readonly readings: readonly Measured[];
 }
 
 export interface SideReading {
   readonly reading: Reading;
-  /** Null where the side has a single performance. */
+  /** Null where the side has a single trial. */
   readonly spread: Spread | null;
 }
 
@@ -41,11 +41,10 @@ export interface ReadingOf {
  * The camera from which a measure is read: the first whose view shows its plane and that has points, one that moves only
  * where no other does; else the first.
  */
-export function viewOf(measure: Measure, views: Views): Performance {
-  const sees = (view: Performance): boolean =>
+export function viewOf(measure: Measure, views: Views): Trial {
+  const sees = (view: Trial): boolean =>
     viewRefusal(view.clip, measure.plane) === null && Object.keys(view.raw).length > 0;
-  const holds = (view: Performance): boolean =>
-    sees(view) && cameraRefusal(view, kindOf(measure).picture(measure)) === null;
+  const holds = (view: Trial): boolean => sees(view) && cameraRefusal(view, kindOf(measure).picture(measure)) === null;
   return views.find(holds) ?? views.find(sees) ?? views[0]!;
 }
 
@@ -62,15 +61,15 @@ export function withMeasuredError(reading: Reading, sem: number | undefined): Re
   return {
     ...reading,
     sd: quadrature(Math.sqrt(Math.max(0, reading.sd ** 2 - points ** 2)), sem),
-    alikeSd: 0,
+    systematicSd: 0,
     points: sem,
   };
 }
 
-/** Whose performance it is: names that differ by case or blanks are one performer's. */
+/** Whose trial it is: names that differ by case or blanks are one performer's. */
 const performerOf = ([main]: Views): string => main!.clip.performer.name.trim().replace(/\s+/g, ' ').toLowerCase();
 
-/** One measure of every performance of a side. */
+/** One measure of every trial of a side. */
 export const readEach = (measure: Measure, side: Side, errors: MeasuredErrors = {}): readonly ReadingOf[] =>
   side.map((views) => ({
     reading: withMeasuredError(evaluateMeasure(measure, viewOf(measure, views)), errors[measure.id]),
@@ -94,9 +93,9 @@ function sharedInMean(known: readonly Measured[], part: keyof SharedError): numb
 }
 
 /**
- * Readings of several performances as one: the mean of the performers, each the mean of their attempts. Its random
+ * Readings of several trials as one: the mean of the performers, each the mean of their attempts. Its random
  * error shrinks with their number and is no smaller than what the spread says of a mean (s / sqrt(n), where there are
- * three or more); what a clip's readings share (camera, scale), and what the finder does alike in all of them, stays.
+ * three or more); what a clip's readings share (camera, scale), and what the detector does systematically in all of them, stays.
  */
 export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideReading {
   if (all.length === 0)
@@ -129,7 +128,7 @@ export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideRe
     freedom > 0 ? Math.sqrt(performers.reduce((sum, p) => sum + (p.attempts - 1) * p.sd ** 2, 0) / freedom) : null;
   const total = readings.length;
   const own = Math.sqrt(readings.reduce((sum, r) => sum + ownSd(r) ** 2, 0)) / total;
-  const alikeSd = Math.sqrt(readings.reduce((sum, r) => sum + r.alikeSd ** 2, 0) / total);
+  const systematicSd = Math.sqrt(readings.reduce((sum, r) => sum + r.systematicSd ** 2, 0) / total);
   const shared = {
     camera: sharedInMean(readings, 'camera'),
     scale: sharedInMean(readings, 'scale'),
@@ -141,19 +140,19 @@ export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideRe
     reading: {
       ...readings[0]!,
       value: mean,
-      sd: quadrature(Math.max(own, ofSpread), alikeSd, Math.sqrt(sharedVariance(shared))),
-      alikeSd,
+      sd: quadrature(Math.max(own, ofSpread), systematicSd, Math.sqrt(sharedVariance(shared))),
+      systematicSd,
       shared,
     },
     spread: { n, sd, within, readings },
   };
 }
 
-/** One measure of a side: of its one performance, or the mean of several. */
+/** One measure of a side: of its one trial, or the mean of several. */
 export const readSide = (measure: Measure, side: Side, errors: MeasuredErrors = {}): SideReading =>
   meanReading(measure, readEach(measure, side, errors));
 
-/** Only the main camera of every performance: times are read where moments are marked. */
+/** Only the main camera of every trial: times are read where moments are marked. */
 export const mainViews = (side: Side): Side => side.map((views) => views.slice(0, 1));
 
 /** Fewer performers than this cannot claim a spread. */

@@ -29,7 +29,7 @@ const timeOf = (duration: Reading, share: Reading): PhaseTime | null =>
     ? { duration: duration.value, share: share.measurable ? share.value : null, plusMinus: COVERAGE_95 * duration.sd }
     : null;
 
-/** Every phase of both sides: how long, what share, and how sure that is; of several performances the mean. */
+/** Every phase of both sides: how long, what share, and how sure that is; of several trials the mean. */
 export function timingTable(movement: Movement, athlete: Side, reference: Side): readonly TimingRow[] {
   const whole: [string, string] = [movement.moments[0]!.id, movement.moments.at(-1)!.id];
   const [a, r] = [mainViews(athlete), mainViews(reference)];

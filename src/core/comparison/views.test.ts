@@ -1,17 +1,17 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
-import { performerNamed, stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { performerNamed, stickTrial } from '../../../tests/fixtures/stick-trial';
 import { movementSchema, type Measure, type Movement } from '../model/movement';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import { ORIGIN } from '../tracks/track';
 import { fromSi, toSi } from '../units';
 import { congruenceOf, onsetOf } from './congruence';
 import { gatesOf } from './gates';
-import { curveMeasures, frameAtSample, matchedCurves, SAMPLES } from './matched-curves';
+import { seriesMeasures, frameAtSample, matchedSeries, SAMPLES } from './matched-series';
 import { pathOf } from './paths';
 import { repetitionTable, type RepetitionRow } from './repetition-table';
 import { timingTable, type TimingRow } from './timing-table';
 
-const moment = (id: string, key: string) => ({ id, name: id, key, look: '' });
+const moment = (id: string, key: string) => ({ id, name: id, key, hint: '' });
 const movement: Movement = movementSchema.parse({
   schemaVersion: 1,
   id: 'test',
@@ -43,8 +43,8 @@ const movement: Movement = movementSchema.parse({
 const [lean] = movement.measures as [Movement['measures'][number]];
 
 /** A rod whose lean at every frame is given, degrees; the body above it gives a standing height of 1000 pixels. */
-const rod = (at: (frame: number) => number, marks: Record<string, number>): Performance =>
-  stickPerformance((f) => {
+const rod = (at: (frame: number) => number, marks: Record<string, number>): Trial =>
+  stickTrial((f) => {
     const a = (at(f) * Math.PI) / 180;
     return {
       'left-shoulder': [500, -79],
@@ -56,7 +56,7 @@ const rod = (at: (frame: number) => number, marks: Record<string, number>): Perf
     };
   }, marks);
 /** Lean that goes straight from 0 at a to 20 at b to 50 at c, whatever the timing, plus something. */
-const phased = (marks: Record<'a' | 'b' | 'c', number>, more: (u: number) => number = () => 0): Performance =>
+const phased = (marks: Record<'a' | 'b' | 'c', number>, more: (u: number) => number = () => 0): Trial =>
   rod(
     (f) =>
       (f <= marks.b ? (20 * (f - marks.a)) / (marks.b - marks.a) : 20 + (30 * (f - marks.b)) / (marks.c - marks.b)) +
@@ -69,29 +69,29 @@ describe('curves in matched time', () => {
   const quick = { a: 6, b: 14, c: 30 };
 
   it('lie on each other where only the timing differs', () => {
-    const curves = matchedCurves(movement, lean, [[phased(slow)]], [[phased(quick)]])!;
-    expect(curves.through).toEqual(['a', 'b', 'c']);
-    expect(curves.athlete).toHaveLength(2 * SAMPLES + 1);
+    const allSeries = matchedSeries(movement, lean, [[phased(slow)]], [[phased(quick)]])!;
+    expect(allSeries.through).toEqual(['a', 'b', 'c']);
+    expect(allSeries.athlete).toHaveLength(2 * SAMPLES + 1);
     // Smoothing rounds the corner at b; beside it the curves agree.
-    for (const i of [10, 25, 75, 90]) expect(Math.abs(fromSi(curves.difference[i]!, 'deg'))).toBeLessThan(0.6);
-    expect(fromSi(curves.athlete[25]!, 'deg')).toBeCloseTo(10, 0);
-    expect(curves.longest).toBeNull();
+    for (const i of [10, 25, 75, 90]) expect(Math.abs(fromSi(allSeries.difference[i]!, 'deg'))).toBeLessThan(0.6);
+    expect(fromSi(allSeries.athlete[25]!, 'deg')).toBeCloseTo(10, 0);
+    expect(allSeries.longest).toBeNull();
     // The time axis is the reference's own: b at 8 of 24 frames.
-    expect(curves.at[SAMPLES]).toBeCloseTo(1 / 3, 9);
+    expect(allSeries.at[SAMPLES]).toBeCloseTo(1 / 3, 9);
   });
 
   it('name the longest stretch outside the band, where it is worst and which way', () => {
     // Half way through the second phase the athlete leans 15 degrees more.
     const bump = (u: number): number => 15 * Math.exp(-(((u - 0.75) / 0.1) ** 2));
-    const curves = matchedCurves(movement, lean, [[phased(quick, bump)]], [[phased(quick)]])!;
-    expect(curves.bandOf).toBe('tolerance');
-    expect(curves.stretches).toHaveLength(1);
-    const { longest } = curves;
+    const allSeries = matchedSeries(movement, lean, [[phased(quick, bump)]], [[phased(quick)]])!;
+    expect(allSeries.bandOf).toBe('tolerance');
+    expect(allSeries.stretches).toHaveLength(1);
+    const { longest } = allSeries;
     expect(fromSi(longest!.excess, 'deg')).toBeGreaterThan(8);
-    expect(curves.at[longest!.worst]).toBeGreaterThan(0.65);
-    expect(curves.at[longest!.worst]).toBeLessThan(0.85);
-    expect(frameAtSample(phased(quick), curves.through, longest!.worst)).toBeCloseTo(
-      quick.a + 24 * curves.at[longest!.worst]!,
+    expect(allSeries.at[longest!.worst]).toBeGreaterThan(0.65);
+    expect(allSeries.at[longest!.worst]).toBeLessThan(0.85);
+    expect(frameAtSample(phased(quick), allSeries.through, longest!.worst)).toBeCloseTo(
+      quick.a + 24 * allSeries.at[longest!.worst]!,
       0,
     );
   });
@@ -100,45 +100,45 @@ describe('curves in matched time', () => {
     const members = [-4, 0, 4].map((shift) => [
       { ...phased(quick, () => shift), clip: { ...phased(quick).clip, ...performerNamed(`Performer ${shift}`) } },
     ]);
-    const curves = matchedCurves(movement, lean, [[phased(quick)]], members)!;
-    expect(curves.bandOf).toBe('performers');
+    const allSeries = matchedSeries(movement, lean, [[phased(quick)]], members)!;
+    expect(allSeries.bandOf).toBe('performers');
     // Four degrees apart, on what 4.303 times the root of four thirds would be at a single place; along a curve it is
     // more.
-    expect(fromSi(curves.half![25]!, 'deg')).toBeGreaterThan(4 * 4.3 * Math.sqrt(4 / 3) * 0.5);
-    expect(fromSi(curves.reference[25]!, 'deg')).toBeCloseTo(10, 0);
+    expect(fromSi(allSeries.half![25]!, 'deg')).toBeGreaterThan(4 * 4.3 * Math.sqrt(4 / 3) * 0.5);
+    expect(fromSi(allSeries.reference[25]!, 'deg')).toBeCloseTo(10, 0);
     const bare = { ...lean, target: undefined };
-    expect(matchedCurves(movement, bare, [[phased(quick)]], [[phased(quick)]])!.half).toBeNull();
+    expect(matchedSeries(movement, bare, [[phased(quick)]], [[phased(quick)]])!.half).toBeNull();
   });
 
   it('state the error at every sample: larger where the points are less sure', () => {
     const sure = phased(quick);
-    const clear = matchedCurves(movement, lean, [[sure]], [[sure]])!.plusMinus!;
+    const clear = matchedSeries(movement, lean, [[sure]], [[sure]])!.plusMinus!;
     expect(clear).toHaveLength(2 * SAMPLES + 1);
     // From b on the athlete's wrist was found, and hardly.
     const wrist = sure.smoothed['left-wrist']!;
     const unsure = {
       ...wrist,
       confidence: wrist.confidence.map((c, i) => (i >= quick.b ? 0.2 : c)),
-      origin: wrist.origin.map((o, i) => (i >= quick.b ? ORIGIN.found : o)),
+      origin: wrist.origin.map((o, i) => (i >= quick.b ? ORIGIN.detected : o)),
     };
-    const found = matchedCurves(
+    const detected = matchedSeries(
       movement,
       lean,
       [[{ ...sure, smoothed: { ...sure.smoothed, 'left-wrist': unsure } }]],
       [[sure]],
     )!.plusMinus!;
-    expect(found[0]).toBeCloseTo(clear[0]!, 9);
-    expect(found[75]!).toBeGreaterThan(1.1 * clear[75]!);
-    // Linear between the samples at which it is reckoned.
-    expect(found[60]).toBeCloseTo(found[50]! + 0.4 * (found[75]! - found[50]!), 9);
+    expect(detected[0]).toBeCloseTo(clear[0]!, 9);
+    expect(detected[75]!).toBeGreaterThan(1.1 * clear[75]!);
+    // Linear between the samples at which it is computed.
+    expect(detected[60]).toBeCloseTo(detected[50]! + 0.4 * (detected[75]! - detected[50]!), 9);
   });
 
-  it('take an error that was measured in place of the reckoned one', () => {
+  it('take an error that was measured in place of the computed one', () => {
     const sides = [[[phased(quick)]], [[phased(quick)]]] as const;
-    const curves = matchedCurves(movement, lean, ...sides, { lean: toSi(2, 'deg') })!;
+    const allSeries = matchedSeries(movement, lean, ...sides, { lean: toSi(2, 'deg') })!;
     // What digitising twice cannot show (moment, camera, depth) stays beside it.
     const least = 1.96 * Math.SQRT2 * 2;
-    expect(curves.plusMinus!.every((v) => fromSi(v, 'deg') >= least - 1e-9 && fromSi(v, 'deg') < 1.6 * least)).toBe(
+    expect(allSeries.plusMinus!.every((v) => fromSi(v, 'deg') >= least - 1e-9 && fromSi(v, 'deg') < 1.6 * least)).toBe(
       true,
     );
   });
@@ -146,16 +146,16 @@ describe('curves in matched time', () => {
   it('name no stretch where the error is not known', () => {
     const bump = (u: number): number => 15 * Math.exp(-(((u - 0.75) / 0.1) ** 2));
     const fromFront = { ...lean, plane: 'frontal' } as Measure;
-    const curves = matchedCurves(movement, fromFront, [[phased(quick, bump)]], [[phased(quick)]])!;
-    expect(curves.plusMinus).toBeNull();
-    expect(curves.stretches).toEqual([]);
+    const allSeries = matchedSeries(movement, fromFront, [[phased(quick, bump)]], [[phased(quick)]])!;
+    expect(allSeries.plusMinus).toBeNull();
+    expect(allSeries.stretches).toEqual([]);
     // Unknown in the second phase only: the bump there is not named.
     const gone = phased(quick, bump);
     const hidden = {
       ...gone.smoothed['left-wrist']!,
       x: gone.smoothed['left-wrist']!.x.map((v, i) => (i > quick.b + 1 ? NaN : v)),
     };
-    const half = matchedCurves(
+    const half = matchedSeries(
       movement,
       lean,
       [[{ ...gone, smoothed: { ...gone.smoothed, 'left-wrist': hidden } }]],
@@ -173,27 +173,27 @@ describe('curves in matched time', () => {
       kind: 'extreme',
       region: 'trunk',
       plane: 'sagittal',
-      of: { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' },
+      of: { type: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' },
       from: 'a',
       to: 'c',
       which: 'largest',
-      give: 'time',
+      output: 'time',
       importance: 0.5,
       cost: 'weeks',
       target: { type: 'same-as-reference', tolerance: 20, source: 'test' },
     });
-    const curves = matchedCurves(movement, when, [[phased(quick)]], [[phased(quick)]])!;
-    expect(curves.half).toBeNull();
-    expect(curves.stretches).toEqual([]);
-    expect(curves.plusMinus![50]).toBeGreaterThan(0);
+    const allSeries = matchedSeries(movement, when, [[phased(quick)]], [[phased(quick)]])!;
+    expect(allSeries.half).toBeNull();
+    expect(allSeries.stretches).toEqual([]);
+    expect(allSeries.plusMinus![50]).toBeGreaterThan(0);
   });
 
   it('need two common moments in order, and a measure that is a curve', () => {
-    expect(matchedCurves(movement, lean, [[rod(() => 0, { a: 4 })]], [[phased(quick)]])).toBeNull();
+    expect(matchedSeries(movement, lean, [[rod(() => 0, { a: 4 })]], [[phased(quick)]])).toBeNull();
     expect(
-      matchedCurves(movement, lean, [[rod(() => 0, { a: 20, b: 10 })]], [[rod(() => 0, { a: 5, b: 10 })]]),
+      matchedSeries(movement, lean, [[rod(() => 0, { a: 20, b: 10 })]], [[rod(() => 0, { a: 5, b: 10 })]]),
     ).toBeNull();
-    expect(curveMeasures(movement).map((m) => m.id)).toEqual(['lean']);
+    expect(seriesMeasures(movement).map((m) => m.id)).toEqual(['lean']);
   });
 });
 
@@ -265,13 +265,13 @@ describe('repetitions of one performance', () => {
 });
 
 test('paths begin at the same place, go the same way, in standing heights', () => {
-  const performance = rod((f) => f, { a: 10, c: 30 });
-  const path = pathOf(movement, performance, { point: 'opposite-wrist', from: { moment: 'a' } })!;
+  const trial = rod((f) => f, { a: 10, c: 30 });
+  const path = pathOf(movement, trial, { point: 'opposite-wrist', from: { moment: 'a' } })!;
   expect(path.frames).toEqual(Array.from({ length: 21 }, (_, i) => 10 + i));
   expect([path.x[0], path.y[0]]).toEqual([0, 0]);
   expect(path.x[20]).toBeCloseTo(0.6 * (Math.sin(Math.PI / 6) - Math.sin(Math.PI / 18)), 2);
   expect(path.moments).toEqual({ a: 0, c: 20 });
-  const seen = pathOf(movement, performance, {
+  const seen = pathOf(movement, trial, {
     point: 'opposite-wrist',
     from: { relativeTo: 'opposite-elbow', line: null },
   })!;
@@ -293,9 +293,9 @@ describe('congruence of a crew', () => {
     );
 
   it('finds who is behind, by how much between samples, and how alike they are', () => {
-    const found = congruenceOf(wave(0), wave(6.4), 0.01, 0.3)!;
-    expect(found.lag).toBeCloseTo(0.064, 3);
-    expect(found.likeness).toBeGreaterThan(0.999);
+    const detected = congruenceOf(wave(0), wave(6.4), 0.01, 0.3)!;
+    expect(detected.lag).toBeCloseTo(0.064, 3);
+    expect(detected.likeness).toBeGreaterThan(0.999);
     expect(congruenceOf(wave(6.4), wave(0), 0.01, 0.3)!.lag).toBeCloseTo(-0.064, 3);
   });
 
@@ -315,8 +315,8 @@ describe('congruence of a crew', () => {
   });
 
   it('takes what is known of both, with nothing before and after', () => {
-    const middle = (curve: Float64Array): Float64Array =>
-      Float64Array.from({ length: 800 }, (_, i) => curve[i - 300] ?? NaN);
+    const middle = (series: Float64Array): Float64Array =>
+      Float64Array.from({ length: 800 }, (_, i) => series[i - 300] ?? NaN);
     expect(congruenceOf(middle(wave(0)), middle(wave(4)), 0.01, 0.3)!.lag).toBeCloseTo(0.04, 3);
   });
 

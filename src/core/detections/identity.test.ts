@@ -1,4 +1,4 @@
-import { beginFollowing, clothesOf, colourDistance, coloursAt, recognise, type People, type Seen } from './identity';
+import { beginIdentity, clothesOf, colourDistance, coloursAt, recognise, type People, type Seen } from './identity';
 
 const SIZE = 300;
 /** All clothes of one colour. */
@@ -12,7 +12,7 @@ function follow(
   own: (f: number) => Partial<Seen> | null,
   other: (f: number) => Partial<Seen> | null,
 ): { who: (string | null)[]; sure: boolean[] } {
-  let people: People = beginFollowing({ x: own(0)!.x! + 20, y: 330, size: SIZE * 1.1 });
+  let people: People = beginIdentity({ x: own(0)!.x! + 20, y: 330, size: SIZE * 1.1 });
   const [who, sure]: [(string | null)[], boolean[]] = [[], []];
   for (let f = 0; f < frames; f++) {
     const there = (
@@ -34,10 +34,10 @@ function follow(
   return { who, sure };
 }
 
-/** Small steps to either side, as finders make them. */
+/** Small steps to either side, as detectors make them. */
 const noise = (f: number, seed: number): number => 4 * Math.sin(f * 7.3 + seed);
 
-test('two who walk past each other keep their names, whichever way the finder lists them', () => {
+test('two who walk past each other keep their names, whichever way the detector lists them', () => {
   const { who } = follow(
     100,
     (f) => ({ x: 200 + 6 * f + noise(f, 1), y: 360 }),

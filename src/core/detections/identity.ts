@@ -1,7 +1,7 @@
 import type { Vec2 } from '../geometry/vec2';
 
 /**
- * Somebody seen in a frame: the middle and the longer extent of the found points, pixels, and the colours of the
+ * Somebody seen in a frame: the middle and the longer extent of the detected points, pixels, and the colours of the
  * clothes.
  */
 export interface Seen extends Vec2 {
@@ -137,7 +137,7 @@ export function clothesOf(
 }
 
 /** The people there are when somebody is chosen by a box. */
-export const beginFollowing = (chosen: Omit<Seen, 'colours'>): People => ({
+export const beginIdentity = (chosen: Omit<Seen, 'colours'>): People => ({
   chosen: {
     ...chosen,
     colours: null,

@@ -1,5 +1,12 @@
 import type { PointId } from '../anatomy/body-points';
-import { mergeFound, ORIGIN, placePoint, type FoundPoints, type PointSeries, type Track } from '../tracks/track';
+import {
+  mergeDetections,
+  ORIGIN,
+  placePoint,
+  type DetectedPoints,
+  type PointSeries,
+  type Track,
+} from '../tracks/track';
 import { withoutImpossible, withoutStrangers } from './plausible';
 
 /** Somebody standing, 300 px tall, for 20 frames. */
@@ -13,8 +20,8 @@ function standing(): Track {
     [`${s}-knee`, at(x, 215)],
     [`${s}-ankle`, at(x, 288)],
   ];
-  const points = Object.fromEntries([...side('left', 100), ...side('right', 110)]) as FoundPoints;
-  return mergeFound({}, 20, new Map(Array.from({ length: 20 }, (_, i) => [i, points])));
+  const points = Object.fromEntries([...side('left', 100), ...side('right', 110)]) as DetectedPoints;
+  return mergeDetections({}, 20, new Map(Array.from({ length: 20 }, (_, i) => [i, points])));
 }
 const moved = (track: Track, id: keyof Track, frame: number, dx: number): Track => {
   const series = track[id]!;
@@ -39,7 +46,7 @@ describe('what a body cannot do', () => {
     for (const id of ['left-knee', 'right-knee', 'left-wrist'] as const) track = moved(track, id, 3, 140);
     const { track: cleaned } = withoutImpossible(track);
     expect(cleaned['right-shoulder']!.origin[3]).toBe(ORIGIN.missing);
-    expect(cleaned['right-shoulder']!.origin[4]).toBe(ORIGIN.found);
+    expect(cleaned['right-shoulder']!.origin[4]).toBe(ORIGIN.detected);
   });
 
   it('never touches what a person placed', () => {
@@ -67,7 +74,7 @@ describe('somebody or something else', () => {
     const { track, changedFrames } = withoutStrangers(walking({ 0: 600, 1: -700, 2: 500, 11: 400 }));
     expect(changedFrames).toBe(4);
     for (const i of [0, 1, 2, 11]) expect(track['left-knee']!.origin[i]).toBe(ORIGIN.missing);
-    expect(track['left-knee']!.origin[3]).toBe(ORIGIN.found);
+    expect(track['left-knee']!.origin[3]).toBe(ORIGIN.detected);
   });
 
   it('is not the same person hardly seen on the way, at the edges too', () => {

@@ -1,7 +1,7 @@
 import { LENGTH_SHARES } from '../anatomy/segment-table';
 import { distance } from '../geometry/vec2';
 import { bodyHeightPixels } from '../tracks/point-error';
-import { clearFound, ORIGIN, type PointSeries, type Track } from '../tracks/track';
+import { clearDetected, ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import type { PointId, Side } from '../anatomy/body-points';
 
 /** Bones whose length a table gives: a picture can shorten them but never lengthen them. */
@@ -12,14 +12,14 @@ const bonesOf = (side: Side): readonly (readonly [PointId, PointId, number])[] =
   [`${side}-elbow`, `${side}-wrist`, LENGTH_SHARES.forearm],
 ];
 
-/** Builds differ, and so do the finder's joints: only what is far too long is impossible. */
+/** Builds differ, and so do the detector's joints: only what is far too long is impossible. */
 const TOO_LONG = 1.5;
-/** With this many impossible bones at a frame the finder has not seen the person at all. */
+/** With this many impossible bones at a frame the detector has not seen the person at all. */
 const ALL_WRONG = 3;
 
 /**
  * Takes out what a body cannot do: the outer end of a found bone that is half as long again as anatomy allows, and
- * every found point of a frame with several of those (as when the person is half outside the picture). Points placed by
+ * every detected point of a frame with several of those (as when the person is half outside the picture). Points placed by
  * hand stay.
  * @returns the track and how many frames were changed
  */
@@ -38,11 +38,11 @@ export function withoutImpossible(track: Track): { readonly track: Track; readon
     if (long.length > 0)
       wrong.set(i, long.length >= ALL_WRONG ? (Object.keys(track) as PointId[]) : long.map(([, outer]) => outer));
   }
-  return { track: clearFound(track, wrong), changedFrames: wrong.size };
+  return { track: clearDetected(track, wrong), changedFrames: wrong.size };
 }
 
 const TRUNK: readonly PointId[] = ['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'];
-/** From here on a trunk is surely the person's: one look alone is never that sure. */
+/** From here on a trunk is surely the person's: one detection alone is never that sure. */
 const SURELY = 0.6;
 /** Frames over which the way of the trunk is taken where it is surely seen. */
 const WAY_OVER = 4;
@@ -50,7 +50,7 @@ const WAY_OVER = 4;
 const BESIDE = { atOnce: 0.5, perFrame: 0.08 };
 
 /**
- * Takes out the found points of frames in which the person is hardly seen and is not where the way from the nearest
+ * Takes out the detected points of frames in which the person is hardly seen and is not where the way from the nearest
  * frames that show them surely leads: that is something else in the picture, as before somebody comes into it. Points
  * placed by hand stay.
  * @returns the track and how many frames were changed
@@ -63,7 +63,7 @@ export function withoutStrangers(track: Track): { readonly track: Track; readonl
   const mean = (of: (s: PointSeries) => number): number => series.reduce((sum, s) => sum + of(s), 0) / series.length;
   const at = (i: number): { x: number; y: number } => ({ x: mean((s) => s.x[i]!), y: mean((s) => s.y[i]!) });
   const frames = Array.from(series[0]!.x.keys()).filter((i) =>
-    series.every((s) => s.origin[i] === ORIGIN.found && !Number.isNaN(s.x[i]!)),
+    series.every((s) => s.origin[i] === ORIGIN.detected && !Number.isNaN(s.x[i]!)),
   );
   const isSure = (i: number): boolean => mean((s) => s.confidence[i]!) >= SURELY;
   const sure = frames.filter(isSure);
@@ -88,5 +88,5 @@ export function withoutStrangers(track: Track): { readonly track: Track; readonl
     if (off > (BESIDE.atOnce + BESIDE.perFrame * Math.abs(i - near)) * height)
       wrong.set(i, Object.keys(track) as PointId[]);
   }
-  return { track: clearFound(track, wrong), changedFrames: wrong.size };
+  return { track: clearDetected(track, wrong), changedFrames: wrong.size };
 }

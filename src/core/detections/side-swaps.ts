@@ -3,19 +3,19 @@ import { bendOf, smoothestChoice, type ChoiceStep } from '../signal/smoothest-ch
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { bodyHeightPixels } from '../tracks/point-error';
 
-/** Points that the finder confuses together: a leg for the other leg, an arm for the other arm. */
+/** Points that the detector confuses together: a leg for the other leg, an arm for the other arm. */
 const GROUPS = [
   ['arms', ['shoulder', 'elbow', 'wrist', 'pinky', 'index', 'thumb']],
   ['legs', ['hip', 'knee', 'ankle', 'heel', 'foot-index']],
 ] as const;
 
 /**
- * Cost of contradicting the finders at a frame, in squared hundredths of standing height; where they contradict each
+ * Cost of contradicting the detectors at a frame, in squared hundredths of standing height; where they contradict each
  * other there is little to contradict.
  */
-const DOUBT = { alike: 4, apart: 0.5 };
+const DOUBT = { agreed: 4, apart: 0.5 };
 /**
- * Cost of exchanging one group and not the other: a finder that takes a body for one facing the other way exchanges
+ * Cost of exchanging one group and not the other: a detector that takes a body for one facing the other way exchanges
  * both.
  */
 const COUPLING = 4;
@@ -26,7 +26,7 @@ const SEEN_CONFIDENCE = 0.2;
 
 type Pair = readonly [PointSeries, PointSeries];
 
-const found = (series: PointSeries, i: number): boolean => series.origin[i] === ORIGIN.found;
+const detected = (series: PointSeries, i: number): boolean => series.origin[i] === ORIGIN.detected;
 
 const at = (series: PointSeries, i: number): { x: number; y: number } => ({ x: series.x[i]!, y: series.y[i]! });
 
@@ -95,14 +95,14 @@ function smoothestLabels(
 }
 
 /**
- * Exchanges left and right where the finder has taken one limb for the other: of all labellings of a clip the one with
+ * Exchanges left and right where the detector has taken one limb for the other: of all labellings of a clip the one with
  * the smoothest paths is taken, arms and legs apart. Points placed by hand are never exchanged.
- * @param alike frames in which two finders name the sides alike; all of them where only one was asked
+ * @param alike frames in which two detectors name the sides alike; all of them where only one was asked
  * @returns the track and how many frames were changed
  */
 export function repairSideSwaps(
   track: Track,
-  alike?: Readonly<Record<'arms' | 'legs', ReadonlySet<number>>>,
+  agreed?: Readonly<Record<'arms' | 'legs', ReadonlySet<number>>>,
 ): { readonly track: Track; readonly changedFrames: number } {
   const height = bodyHeightPixels(track);
   if (Number.isNaN(height)) return { track, changedFrames: 0 };
@@ -115,13 +115,13 @@ export function repairSideSwaps(
       .filter(([l, r]) => BODY_POINTS.includes(l) && track[l] && track[r]);
     if (ids.length === 0) continue;
     const pairs = ids.map(([l, r]): Pair => [track[l]!, track[r]!]);
-    const doubt = (frame: number): number => (!alike || alike[limb].has(frame) ? DOUBT.alike : DOUBT.apart);
+    const doubt = (frame: number): number => (!agreed || agreed[limb].has(frame) ? DOUBT.agreed : DOUBT.apart);
     const labels = smoothestLabels(pairs, pairs[0]![0].x.length, height / 100, before, doubt);
     before = labels;
     ids.forEach(([l, r], k) => {
       const [left, right] = pairs[k]!;
       const copy = (own: PointSeries, other: PointSeries): PointSeries => {
-        const swapped = (i: number): boolean => labels[i] === 1 && found(left, i) && found(right, i);
+        const swapped = (i: number): boolean => labels[i] === 1 && detected(left, i) && detected(right, i);
         return {
           x: own.x.map((v, i) => (swapped(i) ? other.x[i]! : v)),
           y: own.y.map((v, i) => (swapped(i) ? other.y[i]! : v)),

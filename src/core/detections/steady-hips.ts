@@ -15,9 +15,9 @@ const WANDERS = 0.007;
 const GO_ALONG = 0.06;
 
 /**
- * Along the picture's rows finders take swinging thighs for a turning pelvis, while the middle of the hips they find
+ * Along the picture's rows detectors take swinging thighs for a turning pelvis, while the middle of the hips they find
  * well. The half distance of found hips is therefore drawn towards what is usual in the clip and goes with the step,
- * the more the less it varies beyond the finder's own error; a pelvis that truly turns varies much more and stays as
+ * the more the less it varies beyond the detector's own error; a pelvis that truly turns varies much more and stays as
  * found. Points placed by hand stay. Source: shrinkage towards a common value after James and Stein 1961, in the
  * positive part form of Efron and Morris 1973 (from memory).
  */
@@ -32,7 +32,9 @@ export function steadyHips(track: Track): Track {
   if (!left || !right || Number.isNaN(height)) return track;
   const frames = Array.from(left.x.keys()).filter(
     (i) =>
-      left.origin[i] === ORIGIN.found && right.origin[i] === ORIGIN.found && !Number.isNaN(left.x[i]! + right.x[i]!),
+      left.origin[i] === ORIGIN.detected &&
+      right.origin[i] === ORIGIN.detected &&
+      !Number.isNaN(left.x[i]! + right.x[i]!),
   );
   if (frames.length === 0) return track;
   const beyondStep = (i: number): number => {

@@ -1,20 +1,20 @@
 import type { Movement, PointRef, Quantity } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { continuousCurve } from '../quantities';
+import type { Trial } from '../trial/trial';
+import { continuousSeries } from '../quantities';
 import { interpolateLinear } from '../signal/resample';
 import { warpInside, type Features } from '../timing/dynamic-time-warp';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
-import { proposalSd } from '../performance/moments';
+import { proposalSd } from '../trial/moments';
 import { proposeMoments, type Proposal } from './propose-moments';
 
-/** The curves by which two performances are laid on each other: joints of both sides, and the trunk. */
+/** The curves by which two trials are laid on each other: joints of both sides, and the trunk. */
 const joint = (
   side: 'dominant' | 'opposite',
   a: 'hip' | 'shoulder',
   b: 'knee' | 'hip' | 'elbow',
   c: 'ankle' | 'knee' | 'wrist',
 ): Quantity => ({
-  q: 'joint-angle',
+  type: 'joint-angle',
   points: [`${side}-${a}`, `${side}-${b}`, `${side}-${c}`] as [PointRef, PointRef, PointRef],
 });
 const FEATURES: readonly Quantity[] = [
@@ -22,13 +22,13 @@ const FEATURES: readonly Quantity[] = [
     joint(side, 'hip', 'knee', 'ankle'),
     joint(side, 'shoulder', 'hip', 'knee'),
     joint(side, 'shoulder', 'elbow', 'wrist'),
-    { q: 'segment-angle', points: [`${side}-hip`, `${side}-knee`], against: 'down' },
-    { q: 'segment-angle', points: [`${side}-shoulder`, `${side}-elbow`], against: 'down' },
+    { type: 'segment-angle', points: [`${side}-hip`, `${side}-knee`], against: 'down' },
+    { type: 'segment-angle', points: [`${side}-shoulder`, `${side}-elbow`], against: 'down' },
   ]),
-  { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
+  { type: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
 ];
 
-/** Samples a second at which performances are laid on each other. */
+/** Samples a second at which trials are laid on each other. */
 const RATE = 100;
 /** What lies before the first and after the last mark helps to place them, seconds. */
 const AROUND = 0.15;
@@ -48,33 +48,31 @@ const asSure = (proposal: Proposal): Proposal => ({
  * Curves with mean 0 and standard deviation 1 over what is known; a curve that nothing is known of is missing
  * throughout.
  */
-function standardised(curves: Features): Features {
-  return curves.map((curve) => {
-    const known = Array.from(curve).filter((v) => !Number.isNaN(v));
+function standardised(allSeries: Features): Features {
+  return allSeries.map((series) => {
+    const known = Array.from(series).filter((v) => !Number.isNaN(v));
     const mean = known.reduce((sum, v) => sum + v, 0) / known.length;
     const sd = Math.sqrt(known.reduce((sum, v) => sum + (v - mean) ** 2, 0) / known.length);
-    return curve.map((v) => (sd > 0 ? (v - mean) / sd : NaN));
+    return series.map((v) => (sd > 0 ? (v - mean) / sd : NaN));
   });
 }
 
-function featuresOf(performance: Performance, from: number, to: number): Features {
+function featuresOf(trial: Trial, from: number, to: number): Features {
   const count = Math.max(0, Math.floor((to - from) * RATE) + 1);
   return standardised(
     FEATURES.map((of) => {
-      const curve = continuousCurve(performance, of, '%BH');
-      return Float64Array.from({ length: count }, (_, i) =>
-        interpolateLinear(performance.times, curve, from + i / RATE),
-      );
+      const series = continuousSeries(trial, of, '%BH');
+      return Float64Array.from({ length: count }, (_, i) => interpolateLinear(trial.times, series, from + i / RATE));
     }),
   );
 }
 
 /**
- * Carries the moments of a marked performance over to another one: both are laid on each other by dynamic time warping
+ * Carries the moments of a marked trial over to another one: both are laid on each other by dynamic time warping
  * of their joint angles (open at both ends, half to twice the rate), and each moment is then refined by its own rule
  * near the place. A moment that is marked already stays. Moments that would break the movement's order are left out.
  */
-export function carryOver(movement: Movement, marked: Performance, other: Performance): readonly Proposal[] {
+export function carryOver(movement: Movement, marked: Trial, other: Trial): readonly Proposal[] {
   const known = movement.moments.filter((m) => marked.marks[m.id] !== undefined);
   if (known.length === 0) return [];
   const times = known.map((m) => timeAtFrame(marked.times, marked.marks[m.id]!) as number);
@@ -117,9 +115,9 @@ export function carryOver(movement: Movement, marked: Performance, other: Perfor
           frame: refined.frame,
           confidence: Math.min(1, Math.max(refined.confidence, 0.3) * likeness * (1 / (1 + (away / AGREE) ** 2) + 0.4)),
           sd: Math.hypot(refined.sd, away / 4),
-          alike: refined.alike,
+          systematic: refined.systematic,
         })
-      : asSure({ momentId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD, alike: 0 });
+      : asSure({ momentId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD, systematic: 0 });
     const order = movement.moments.map((m) => m.id);
     const clash = Object.entries(fixed).some(
       ([id, at]) => Math.sign(order.indexOf(moment.id) - order.indexOf(id)) !== Math.sign(proposal.frame - at),

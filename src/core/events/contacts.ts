@@ -1,5 +1,5 @@
-import type { Performance } from '../performance/performance';
-import { placesOf } from '../performance/places';
+import type { Trial } from '../trial/trial';
+import { placesOf } from '../trial/places';
 import { changePoint, withoutStrays, type ChangePoint } from '../signal/change-point';
 import { rateOfChange } from '../signal/derivative';
 import type { FrameSpan } from '../signal/peaks';
@@ -46,12 +46,12 @@ interface End {
 }
 
 /** Heel and toe of a foot at every frame, standing heights. */
-function endsOf(performance: Performance, side: Foot): readonly End[] {
-  const per = 1 / performance.bodyHeight;
-  const { times } = performance;
+function endsOf(trial: Trial, side: Foot): readonly End[] {
+  const per = 1 / trial.bodyHeight;
+  const { times } = trial;
   return (['heel', 'foot-index'] as const).map((end) => {
-    const smooth = placesOf(performance, `${side}-${end}`, 0);
-    const raw = placesOf({ ...performance, smoothed: performance.raw }, `${side}-${end}`, 0);
+    const smooth = placesOf(trial, `${side}-${end}`, 0);
+    const raw = placesOf({ ...trial, smoothed: trial.raw }, `${side}-${end}`, 0);
     const [x, y] = [smooth.x, smooth.y].map((v) => v.map((p) => p * per)) as [Float64Array, Float64Array];
     const [vx, vy] = [rateOfChange(times, x), rateOfChange(times, y)];
     return {
@@ -73,7 +73,7 @@ function endsOf(performance: Performance, side: Foot): readonly End[] {
 }
 
 /** Runs of frames in which an end of a foot rests on something. */
-function restsOf({ y, speed }: End, { interval, times }: Performance): readonly FrameSpan[] {
+function restsOf({ y, speed }: End, { interval, times }: Trial): readonly FrameSpan[] {
   const gap = Math.max(1, Math.round(0.02 / interval));
   const runs: { first: number; last: number }[] = [];
   for (let i = 0; i < speed.length; i++) {
@@ -98,7 +98,7 @@ export interface Contact extends FrameSpan {
   readonly ends: readonly number[];
 }
 
-function joined(rests: readonly (readonly FrameSpan[])[], interval: number): readonly Contact[] {
+function sync(rests: readonly (readonly FrameSpan[])[], interval: number): readonly Contact[] {
   const near = NEAR / interval;
   const all = rests.flat().sort((a, b) => a.first - b.first);
   const feet: { first: number; last: number; parts: FrameSpan[] }[] = [];
@@ -123,27 +123,26 @@ interface FootOfClip {
   readonly contacts: readonly Contact[];
 }
 
-const known = new WeakMap<Performance['smoothed'], Map<Foot, FootOfClip>>();
+const known = new WeakMap<Trial['smoothed'], Map<Foot, FootOfClip>>();
 
-function footOf(performance: Performance, side: Foot): FootOfClip {
-  const feet = known.get(performance.smoothed) ?? new Map<Foot, FootOfClip>();
-  known.set(performance.smoothed, feet);
+function footOf(trial: Trial, side: Foot): FootOfClip {
+  const feet = known.get(trial.smoothed) ?? new Map<Foot, FootOfClip>();
+  known.set(trial.smoothed, feet);
   const before = feet.get(side);
   if (before) return before;
-  const ends = endsOf(performance, side);
-  const rests = ends.map((end) => restsOf(end, performance));
-  const foot = { ends, rests, contacts: joined(rests, performance.interval) };
+  const ends = endsOf(trial, side);
+  const rests = ends.map((end) => restsOf(end, trial));
+  const foot = { ends, rests, contacts: sync(rests, trial.interval) };
   feet.set(side, foot);
   return foot;
 }
 
 /** Runs of frames in which a foot stands. */
-export const contactsOf = (performance: Performance, side: Foot): readonly Contact[] =>
-  footOf(performance, side).contacts;
+export const contactsOf = (trial: Trial, side: Foot): readonly Contact[] => footOf(trial, side).contacts;
 
 /** The instant at which one end of a foot comes to rest, or leaves. */
-function edgeOfEnd(performance: Performance, { rawX, rawY }: End, rest: FrameSpan, edge: Edge): ChangePoint {
-  const { times, interval } = performance;
+function edgeOfEnd(trial: Trial, { rawX, rawY }: End, rest: FrameSpan, edge: Edge): ChangePoint {
+  const { times, interval } = trial;
   const about = timeAtFrame(times, edge === 'touch-down' ? rest.first : rest.last);
   const search = Math.max(SEARCH, 1.5 * interval);
   const found = changePoint(times, [rawY, rawX], {
@@ -165,14 +164,14 @@ export interface ContactEdge {
 }
 
 /** The edge of a contact: that of the end that touches first, or leaves last; of both where they do it together. */
-function edgeOf(performance: Performance, side: Foot, contact: Contact, edge: Edge): ContactEdge {
-  const { ends, rests } = footOf(performance, side);
+function edgeOf(trial: Trial, side: Foot, contact: Contact, edge: Edge): ContactEdge {
+  const { ends, rests } = footOf(trial, side);
   const candidates = ends.flatMap((end, k) =>
     rests[k]!.filter((r) =>
       edge === 'touch-down'
         ? contact.begins.includes(r.first) && r.first >= contact.first
         : contact.ends.includes(r.last) && r.last <= contact.last,
-    ).map((r) => edgeOfEnd(performance, end, r, edge)),
+    ).map((r) => edgeOfEnd(trial, end, r, edge)),
   );
   const sign = edge === 'touch-down' ? 1 : -1;
   const first = candidates.reduce((a, b) => (sign * (b.time - a.time) < 0 ? b : a));
@@ -182,7 +181,7 @@ function edgeOf(performance: Performance, side: Foot, contact: Contact, edge: Ed
   const apart = together.length > 1 ? Math.abs(together[0]!.time - together[1]!.time) / 2 : 0;
   return {
     side,
-    frame: frameAtTime(performance.times, time),
+    frame: frameAtTime(trial.times, time),
     sd: Math.hypot(CARRIED_NOISE / Math.sqrt(weight), apart, FOOT_SD),
   };
 }
@@ -190,14 +189,14 @@ function edgeOf(performance: Performance, side: Foot, contact: Contact, edge: Ed
 /**
  * Every touch-down or lift-off in the clip, in time order; a contact that the clip begins or ends in has no edge there.
  */
-export function contactEdges(performance: Performance, which: Foot | 'either', edge: Edge): readonly ContactEdge[] {
+export function contactEdges(trial: Trial, which: Foot | 'either', edge: Edge): readonly ContactEdge[] {
   const sides: readonly Foot[] = which === 'either' ? ['dominant', 'opposite'] : [which];
-  const last = performance.times.length - 1;
+  const last = trial.times.length - 1;
   return sides
     .flatMap((side) =>
-      contactsOf(performance, side)
+      contactsOf(trial, side)
         .filter(({ first, last: end }) => (edge === 'touch-down' ? first > 1 : end < last - 1))
-        .map((contact) => edgeOf(performance, side, contact, edge)),
+        .map((contact) => edgeOf(trial, side, contact, edge)),
     )
     .filter(({ frame }) => frame > 0 && frame < last)
     .sort((a, b) => a.frame - b.frame);

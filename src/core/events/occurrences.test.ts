@@ -1,8 +1,8 @@
 import { dice } from '../../../tests/fixtures/random';
-import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { PointId } from '../anatomy/body-points';
 import { movementSchema, type Quantity } from '../model/movement';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import { contactEdges, contactsOf } from './contacts';
 import { crossingsOf } from './occurrences';
 import { findRepetitions } from './repetitions';
@@ -31,7 +31,7 @@ function noise(seed: number, size: number): () => number {
 }
 
 describe('passings of a level', () => {
-  const of: Quantity = { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'forward' };
+  const of: Quantity = { type: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'forward' };
   const rod = (degrees: number): Points => ({
     'left-elbow': [500, 400],
     'left-wrist': [500 + 100 * Math.cos((degrees * Math.PI) / 180), 400 - 100 * Math.sin((degrees * Math.PI) / 180)],
@@ -41,14 +41,14 @@ describe('passings of a level', () => {
   it('one slow passing in noise is one', () => {
     const n = noise(3, 1.5);
     // Half a degree in a frame at 100 pixels; noise of 1.5 pixels carries it to and fro over the level.
-    const performance = stickPerformance((f) => rod(20 + (f - 120) * 0.1 + n()), {}, times);
-    expect(crossingsOf(performance, of, 20, 'rising', whole)).toHaveLength(1);
-    expect(Math.abs(crossingsOf(performance, of, 20, 'rising', whole)[0]! - 120)).toBeLessThan(15);
+    const trial = stickTrial((f) => rod(20 + (f - 120) * 0.1 + n()), {}, times);
+    expect(crossingsOf(trial, of, 20, 'rising', whole)).toHaveLength(1);
+    expect(Math.abs(crossingsOf(trial, of, 20, 'rising', whole)[0]! - 120)).toBeLessThan(15);
   });
 
   it('a direction passes a level once in every turn', () => {
-    const performance = stickPerformance((f) => rod(9 * f - 45), {}, times);
-    const found = crossingsOf(performance, of, 90, 'rising', whole);
+    const trial = stickTrial((f) => rod(9 * f - 45), {}, times);
+    const found = crossingsOf(trial, of, 90, 'rising', whole);
     expect(found.map(Math.round)).toEqual([15, 55, 95, 135, 175, 215]);
   });
 });
@@ -74,18 +74,18 @@ describe('repetitions', () => {
           id: 'low',
           name: 'Lowest',
           key: '1',
-          look: '',
-          rule: { rule: 'extreme', of: { q: 'height', point: 'opposite-wrist' }, which: 'smallest' },
+          hint: '',
+          rule: { rule: 'extreme', of: { type: 'height', point: 'opposite-wrist' }, which: 'smallest' },
         },
-        { id: 'up', name: 'Up', key: '2', look: '', rule: null },
+        { id: 'up', name: 'Up', key: '2', hint: '', rule: null },
       ],
     });
-    const performance = stickPerformance(
+    const trial = stickTrial(
       (f) => ({ ...BODY, 'left-heel': [480, 700], 'left-foot-index': [560, 700], 'left-wrist': [500, 200 + hips(f)] }),
       {},
       times,
     );
-    expect(findRepetitions(movement, performance).map((r) => Math.round(r[0]!.frame / 12))).toEqual([2, 6, 10, 14, 18]);
+    expect(findRepetitions(movement, trial).map((r) => Math.round(r[0]!.frame / 12))).toEqual([2, 6, 10, 14, 18]);
   });
 });
 
@@ -106,9 +106,9 @@ describe('contacts of feet', () => {
     toesOnly?: boolean;
     size?: number;
     seed?: number;
-  }): Performance {
+  }): Trial {
     const n = noise(seed, size);
-    return stickPerformance(
+    return stickTrial(
       (f) => {
         const away = f < 100 ? 100 - f : f > 160 ? f - 160 : 0;
         const x = 300 + 8 * (f < 100 ? f - 100 : f > 160 ? f - 160 : 0);
@@ -132,10 +132,10 @@ describe('contacts of feet', () => {
     ['on the toes alone', { toesOnly: true }],
     ['with noise of half a per cent of height', { size: 5 }],
   ])('%s', (_, how) => {
-    const performance = step(how);
-    expect(contactsOf(performance, 'opposite')).toHaveLength(1);
-    const [down] = contactEdges(performance, 'opposite', 'touch-down');
-    const [up] = contactEdges(performance, 'opposite', 'lift-off');
+    const trial = step(how);
+    expect(contactsOf(trial, 'opposite')).toHaveLength(1);
+    const [down] = contactEdges(trial, 'opposite', 'touch-down');
+    const [up] = contactEdges(trial, 'opposite', 'lift-off');
     for (const [edge, frame] of [
       [down!, 100],
       [up!, 160],
@@ -146,7 +146,7 @@ describe('contacts of feet', () => {
   });
 
   it('a foot that hangs still at the top of a jump stands on nothing', () => {
-    const performance = stickPerformance(
+    const trial = stickTrial(
       (f) => ({
         ...BODY,
         'left-heel': [480, 700 - 300 + 0.03 * (f - 120) ** 2],
@@ -155,6 +155,6 @@ describe('contacts of feet', () => {
       {},
       times,
     );
-    expect(contactsOf(performance, 'opposite').filter(({ first, last }) => first < 125 && last > 115)).toEqual([]);
+    expect(contactsOf(trial, 'opposite').filter(({ first, last }) => first < 125 && last > 115)).toEqual([]);
   });
 });

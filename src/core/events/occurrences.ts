@@ -1,7 +1,7 @@
 import { unwrap, wrapAngle } from '../geometry/angle';
 import type { Quantity } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { dimensionOf, goesRound, quantityCurve, readQuantity, unitOfQuantity } from '../quantities';
+import type { Trial } from '../trial/trial';
+import { dimensionOf, goesRound, quantitySeries, readQuantity, unitOfQuantity } from '../quantities';
 import { ownSd } from '../reading';
 import type { FrameSpan } from '../signal/peaks';
 import { toSi } from '../units';
@@ -9,10 +9,10 @@ import { toSi } from '../units';
 /** Every time that a quantity passes a level. */
 
 /** A quantity minus a level (display unit), SI; directions without jumps of whole turns. */
-export function awayFrom(performance: Performance, of: Quantity, level: number): Float64Array {
+export function awayFrom(trial: Trial, of: Quantity, level: number): Float64Array {
   const at = toSi(level, unitOfQuantity(of, '%BH'));
-  const curve = quantityCurve(performance, of, '%BH');
-  return goesRound(of) ? unwrap(curve.map((v) => wrapAngle(v - at))) : curve.map((v) => v - at);
+  const series = quantitySeries(trial, of, '%BH');
+  return goesRound(of) ? unwrap(series.map((v) => wrapAngle(v - at))) : series.map((v) => v - at);
 }
 
 /**
@@ -22,7 +22,7 @@ export function awayFrom(performance: Performance, of: Quantity, level: number):
 const HYSTERESIS = 2;
 
 /** Random deviation of a quantity, taken in the middle of a span, or else where it is known first. */
-export function noiseOf(performance: Performance, of: Quantity, { first, last }: FrameSpan): number {
+export function noiseOf(trial: Trial, of: Quantity, { first, last }: FrameSpan): number {
   const middle = (first + last) >> 1;
   for (const frame of [
     middle,
@@ -30,7 +30,7 @@ export function noiseOf(performance: Performance, of: Quantity, { first, last }:
     last,
     ...Array.from({ length: Math.max(0, last - first) }, (_, k) => first + k),
   ]) {
-    const reading = readQuantity(performance, of, { plane: 'any', frame, lengthIn: '%BH', timeSd: 0 });
+    const reading = readQuantity(trial, of, { plane: 'any', frame, lengthIn: '%BH', timeSd: 0 });
     if (reading.measurable) return ownSd(reading);
   }
   return 0;
@@ -40,7 +40,7 @@ export function noiseOf(performance: Performance, of: Quantity, { first, last }:
  * Positions at which a curve passes 0 upwards for good: from below -h to above h. Of several passings between, the
  * middle.
  */
-function passings(curve: ArrayLike<number>, { first, last }: FrameSpan, h: number): readonly number[] {
+function passings(series: ArrayLike<number>, { first, last }: FrameSpan, h: number): readonly number[] {
   const found: number[] = [];
   let [armed, between]: [boolean, number[]] = [false, []];
   let before = NaN;
@@ -50,7 +50,7 @@ function passings(curve: ArrayLike<number>, { first, last }: FrameSpan, h: numbe
   };
   let at = first;
   for (let i = first; i <= last; i++) {
-    const v = curve[i]!;
+    const v = series[i]!;
     if (Number.isNaN(v)) continue;
     if (Number.isNaN(before) && v < 0) armed = true;
     if (before < 0 && v >= 0) between.push(at + ((i - at) * before) / (before - v));
@@ -71,15 +71,15 @@ function passings(curve: ArrayLike<number>, { first, last }: FrameSpan, h: numbe
  * a direction. One passing counts once, however often noise carries the curve over the level and back.
  */
 export function crossingsOf(
-  performance: Performance,
+  trial: Trial,
   of: Quantity,
   level: number,
   direction: 'rising' | 'falling',
   span: FrameSpan,
-  away = awayFrom(performance, of, level),
+  away = awayFrom(trial, of, level),
 ): readonly number[] {
   const up = direction === 'rising' ? away : away.map((v) => -v);
-  const h = HYSTERESIS * noiseOf(performance, of, span);
+  const h = HYSTERESIS * noiseOf(trial, of, span);
   const inside = Array.from(up.slice(Math.max(0, span.first), span.last + 1)).filter((v) => !Number.isNaN(v));
   if (inside.length === 0) return [];
   if (!goesRound(of)) return passings(up, span, h);
@@ -100,13 +100,13 @@ export function crossingsOf(
 }
 
 /** How sure the time of a passing is, seconds: the quantity's random deviation over its rate of change there. */
-export function crossingSd(performance: Performance, of: Quantity, away: Float64Array, frame: number): number {
+export function crossingSd(trial: Trial, of: Quantity, away: Float64Array, frame: number): number {
   const i = Math.round(frame);
-  const reach = Math.max(1, Math.round(1 / (4 * performance.cutoff) / performance.interval));
+  const reach = Math.max(1, Math.round(1 / (4 * trial.cutoff) / trial.interval));
   const [low, high] = [Math.max(0, i - reach), Math.min(away.length - 1, i + reach)];
-  const rate = Math.abs(away[high]! - away[low]!) / (performance.times[high]! - performance.times[low]!);
+  const rate = Math.abs(away[high]! - away[low]!) / (trial.times[high]! - trial.times[low]!);
   return (
-    noiseOf(performance, of, { first: i, last: i }) /
+    noiseOf(trial, of, { first: i, last: i }) /
     Math.max(Number.isNaN(rate) ? 0 : rate, dimensionOf(of) === 'angle' ? 0.3 : 0.05)
   );
 }

@@ -1,4 +1,4 @@
-import { stickClip } from '../../../tests/fixtures/stick-performance';
+import { stickClip } from '../../../tests/fixtures/stick-trial';
 import { movementSchema } from '../model/movement';
 import { orderProblem } from './order';
 
@@ -11,7 +11,7 @@ const movement = movementSchema.parse({
   measures: [],
   causes: [],
   cautions: [],
-  moments: ['land', 'fire', 'release'].map((id, i) => ({ id, name: id, key: String(i + 1), look: '' })),
+  moments: ['land', 'fire', 'release'].map((id, i) => ({ id, name: id, key: String(i + 1), hint: '' })),
 });
 const clip = stickClip();
 

@@ -1,4 +1,4 @@
-import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import { movementSchema, type Movement } from '../model/movement';
 import type { PointId } from '../anatomy/body-points';
 import { contactsOf } from './contacts';
@@ -22,7 +22,7 @@ const movement = (moments: readonly { id: string; rule: object | null }[]): Move
     measures: [],
     causes: [],
     cautions: [],
-    moments: moments.map((m, i) => ({ ...m, name: m.id, key: String(i), look: '' })),
+    moments: moments.map((m, i) => ({ ...m, name: m.id, key: String(i), hint: '' })),
   });
 const propose = (
   rules: Readonly<Record<string, object | null>>,
@@ -32,7 +32,7 @@ const propose = (
   Object.fromEntries(
     proposeMoments(
       movement(Object.entries(rules).map(([id, rule]) => ({ id, rule }))),
-      stickPerformance((f) => ({ ...BODY, ...points(f) }), marks),
+      stickTrial((f) => ({ ...BODY, ...points(f) }), marks),
     ).map((p) => [p.momentId, p]),
   );
 
@@ -58,14 +58,14 @@ test('a foot comes down and goes up again', () => {
   expect(found['down']!.confidence).toBeGreaterThan(0.5);
   expect(
     contactsOf(
-      stickPerformance((f) => ({ ...BODY, ...step(f) }), {}),
+      stickTrial((f) => ({ ...BODY, ...step(f) }), {}),
       'opposite',
     ),
   ).toHaveLength(1);
 });
 
 test('a direction passes a level, between two frames, whole turns or not', () => {
-  const of = { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' };
+  const of = { type: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' };
   const wheel = (f: number): Points => ({
     'left-elbow': [300, 300],
     'left-wrist': [
@@ -85,7 +85,7 @@ test('a direction passes a level, between two frames, whole turns or not', () =>
 });
 
 test('a moment is looked for before those that come after it, though its rule does not say so', () => {
-  const of = { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' };
+  const of = { type: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' };
   // Passes upright at 3.4 and at 27.4.
   const wheel = (f: number): Points => ({
     'left-elbow': [300, 300],
@@ -110,7 +110,7 @@ test('extremes and peak speeds; a mark set by a person is kept and bounds the se
     'left-wrist': [300 + 200 * Math.tanh((f - 22) / 4), 300 - 100 * Math.exp(-(((f - 12) / 5) ** 2))],
   });
   const rules = {
-    top: { rule: 'extreme', of: { q: 'height', point: 'opposite-wrist' }, which: 'largest' },
+    top: { rule: 'extreme', of: { type: 'height', point: 'opposite-wrist' }, which: 'largest' },
     fast: { rule: 'peak-speed', point: 'opposite-wrist', after: 'top' },
   };
   const found = propose(rules, (f) => ({ ...hand(f), 'left-heel': [480, 700], 'left-foot-index': [560, 700] }));
@@ -129,7 +129,7 @@ test('nothing to go by: no proposal, and none that waits for one that is missing
     ),
   ).toEqual({});
   const flat = propose(
-    { eye: null, top: { rule: 'extreme', of: { q: 'height', point: 'opposite-wrist' }, which: 'largest' } },
+    { eye: null, top: { rule: 'extreme', of: { type: 'height', point: 'opposite-wrist' }, which: 'largest' } },
     () => ({ 'left-wrist': [300, 300], 'left-heel': [480, 700], 'left-foot-index': [560, 700] }),
   );
   // A hand that never moves has no highest moment worth the name.

@@ -1,12 +1,12 @@
 import type { PictureNeed } from '../calibration/camera-state';
-import { cameraRefusal } from '../performance/camera-refusal';
-import { continuousCurve, pictureOfQuantity, refsOfQuantity } from '../quantities';
+import { cameraRefusal } from '../trial/camera-refusal';
+import { continuousSeries, pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { rateOfChange } from '../signal/derivative';
 import { largest, type FrameSpan } from '../signal/peaks';
 import type { Moment, MomentRule, Movement, PointRef } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { proposalSd } from '../performance/moments';
-import { partsOf, placesOf } from '../performance/places';
+import type { Trial } from '../trial/trial';
+import { proposalSd } from '../trial/moments';
+import { partsOf, placesOf } from '../trial/places';
 import { contactEdges, FOOT_SD } from './contacts';
 import { awayFrom, crossingsOf, crossingSd, noiseOf } from './occurrences';
 
@@ -20,7 +20,7 @@ export interface Proposal {
   /** Standard deviation of its time, seconds. */
   readonly sd: number;
   /** The part of it that the rule does alike in every clip, seconds. */
-  readonly alike: number;
+  readonly systematic: number;
 }
 
 type Found = Omit<Proposal, 'momentId'>;
@@ -32,7 +32,7 @@ type Found = Omit<Proposal, 'momentId'>;
 const RULE_SD = { contact: 0.003, crossing: 0.008, extreme: 0.006, 'peak-speed': 0.008 } as const;
 /** Most of what a rule is off by it is off by in everybody's clip (against made truth). */
 const ALIKE_SHARE = 0.8;
-const alikeOf = (rule: MomentRule['rule']): number => ALIKE_SHARE * (rule === 'contact' ? FOOT_SD : RULE_SD[rule]);
+const systematicOf = (rule: MomentRule['rule']): number => ALIKE_SHARE * (rule === 'contact' ? FOOT_SD : RULE_SD[rule]);
 
 /** A time less sure than this halves the confidence in a proposal, seconds. */
 const HALF_SURE = 0.02;
@@ -46,11 +46,11 @@ const sharpness = (sd: number): number => 1 / (1 + (sd / HALF_SURE) ** 2);
 const SEEN_WELL = 0.4;
 
 /** How well the points round a frame are seen, 0..1. */
-function sureness(performance: Performance, refs: readonly PointRef[], frame: number): number {
+function sureness(trial: Trial, refs: readonly PointRef[], frame: number): number {
   const i = Math.round(frame);
   const all = refs
-    .flatMap((ref) => partsOf(ref, performance.clip.performer, performance.smoothed))
-    .map(({ id }) => performance.smoothed[id]?.confidence[i] ?? 0);
+    .flatMap((ref) => partsOf(ref, trial.clip.performer, trial.smoothed))
+    .map(({ id }) => trial.smoothed[id]?.confidence[i] ?? 0);
   return all.length === 0 ? 0 : Math.min(1, all.reduce((sum, c) => sum + c, 0) / all.length / SEEN_WELL);
 }
 
@@ -93,71 +93,58 @@ function topOfFlight(score: Float64Array, frame: number, reach: number, { first,
 }
 
 /** How sure the place of a top is: as far as the curve stays within its own noise of it. */
-function topSd(performance: Performance, score: Float64Array, frame: number, noise: number): number {
+function topSd(trial: Trial, score: Float64Array, frame: number, noise: number): number {
   const i = Math.round(frame);
   let [low, high] = [i, i];
   while (low > 0 && score[i]! - score[low - 1]! < noise) low--;
   while (high < score.length - 1 && score[i]! - score[high + 1]! < noise) high++;
-  return ((high - low + 1) * performance.interval) / Math.sqrt(12);
+  return ((high - low + 1) * trial.interval) / Math.sqrt(12);
 }
 
-function extremeIn(
-  performance: Performance,
-  rule: Extract<MomentRule, { rule: 'extreme' }>,
-  span: FrameSpan,
-): Found | null {
-  const score = continuousCurve(performance, rule.of, '%BH').map((v) => (rule.which === 'largest' ? v : -v));
+function extremeIn(trial: Trial, rule: Extract<MomentRule, { rule: 'extreme' }>, span: FrameSpan): Found | null {
+  const score = continuousSeries(trial, rule.of, '%BH').map((v) => (rule.which === 'largest' ? v : -v));
   const top = largest(score, span);
   if (!top) return null;
   const frame =
     rule.flight === null
       ? top.frame
-      : topOfFlight(score, top.frame, Math.round(rule.flight / performance.interval), {
+      : topOfFlight(score, top.frame, Math.round(rule.flight / trial.interval), {
           first: 0,
           last: score.length - 1,
         });
   // A parabola through a whole flight knows its top far better than the samples at it.
   const noise =
     topSd(
-      performance,
+      trial,
       score,
       top.frame,
-      noiseOf(performance, rule.of, { first: Math.round(top.frame), last: Math.round(top.frame) }),
+      noiseOf(trial, rule.of, { first: Math.round(top.frame), last: Math.round(top.frame) }),
     ) / (rule.flight === null ? 1 : 3);
   return {
     frame,
-    alike: alikeOf('extreme'),
+    systematic: systematicOf('extreme'),
     sd: Math.hypot(RULE_SD.extreme, noise),
-    confidence:
-      Math.max(0.2, prominence(score, top.frame, span)) * sureness(performance, refsOfQuantity(rule.of), top.frame),
+    confidence: Math.max(0.2, prominence(score, top.frame, span)) * sureness(trial, refsOfQuantity(rule.of), top.frame),
   };
 }
 
-function crossingIn(
-  performance: Performance,
-  rule: Extract<MomentRule, { rule: 'crossing' }>,
-  span: FrameSpan,
-): Found | null {
-  const away = awayFrom(performance, rule.of, rule.level);
-  const found = crossingsOf(performance, rule.of, rule.level, rule.direction, span, away);
+function crossingIn(trial: Trial, rule: Extract<MomentRule, { rule: 'crossing' }>, span: FrameSpan): Found | null {
+  const away = awayFrom(trial, rule.of, rule.level);
+  const found = crossingsOf(trial, rule.of, rule.level, rule.direction, span, away);
   const frame = rule.take === 'first' ? found[0] : found.at(-1);
   if (frame === undefined) return null;
-  const sd = Math.hypot(RULE_SD.crossing, crossingSd(performance, rule.of, away, frame));
+  const sd = Math.hypot(RULE_SD.crossing, crossingSd(trial, rule.of, away, frame));
   return {
     frame,
     sd,
-    alike: alikeOf('crossing'),
-    confidence: sharpness(sd) * sureness(performance, refsOfQuantity(rule.of), frame) * (found.length > 1 ? 0.9 : 1),
+    systematic: systematicOf('crossing'),
+    confidence: sharpness(sd) * sureness(trial, refsOfQuantity(rule.of), frame) * (found.length > 1 ? 0.9 : 1),
   };
 }
 
-function contactIn(
-  performance: Performance,
-  rule: Extract<MomentRule, { rule: 'contact' }>,
-  span: FrameSpan,
-): Found | null {
-  if (Number.isNaN(performance.bodyHeight)) return null;
-  const inside = contactEdges(performance, rule.side, rule.edge).filter(
+function contactIn(trial: Trial, rule: Extract<MomentRule, { rule: 'contact' }>, span: FrameSpan): Found | null {
+  if (Number.isNaN(trial.bodyHeight)) return null;
+  const inside = contactEdges(trial, rule.side, rule.edge).filter(
     ({ frame }) => frame >= span.first && frame <= span.last,
   );
   const chosen = rule.take === 'first' ? inside[0] : inside.at(-1);
@@ -166,55 +153,50 @@ function contactIn(
   return {
     frame: chosen.frame,
     sd,
-    alike: alikeOf('contact'),
-    confidence:
-      sharpness(sd) * sureness(performance, [`${chosen.side}-heel`, `${chosen.side}-foot-index`], chosen.frame),
+    systematic: systematicOf('contact'),
+    confidence: sharpness(sd) * sureness(trial, [`${chosen.side}-heel`, `${chosen.side}-foot-index`], chosen.frame),
   };
 }
 
 /** Speed of a point, alone or as seen from another one, pixels a second at every frame. */
 export function speedOf(
-  performance: Performance,
+  trial: Trial,
   rule: Pick<Extract<MomentRule, { rule: 'peak-speed' }>, 'point' | 'relativeTo'>,
 ): Float64Array {
-  const own = placesOf(performance, rule.point, 0);
-  const from = rule.relativeTo === null ? null : placesOf(performance, rule.relativeTo, 0);
+  const own = placesOf(trial, rule.point, 0);
+  const from = rule.relativeTo === null ? null : placesOf(trial, rule.relativeTo, 0);
   const places = { x: own.x.map((x, i) => x - (from?.x[i] ?? 0)), y: own.y.map((y, i) => y - (from?.y[i] ?? 0)) };
-  const [vx, vy] = [places.x, places.y].map((values) => rateOfChange(performance.times, values)) as [
+  const [vx, vy] = [places.x, places.y].map((values) => rateOfChange(trial.times, values)) as [
     Float64Array,
     Float64Array,
   ];
   return vx.map((v, i) => Math.hypot(v, vy[i]!));
 }
 
-function peakSpeedIn(
-  performance: Performance,
-  rule: Extract<MomentRule, { rule: 'peak-speed' }>,
-  span: FrameSpan,
-): Found | null {
+function peakSpeedIn(trial: Trial, rule: Extract<MomentRule, { rule: 'peak-speed' }>, span: FrameSpan): Found | null {
   const refs = rule.relativeTo === null ? [rule.point] : [rule.point, rule.relativeTo];
-  const speed = speedOf(performance, rule);
+  const speed = speedOf(trial, rule);
   const top = largest(speed, span);
   return (
     top && {
       frame: top.frame,
-      alike: alikeOf('peak-speed'),
-      sd: Math.hypot(RULE_SD['peak-speed'], topSd(performance, speed, top.frame, 0.05 * top.value)),
-      confidence: Math.max(0.2, prominence(speed, top.frame, span)) * sureness(performance, refs, top.frame),
+      systematic: systematicOf('peak-speed'),
+      sd: Math.hypot(RULE_SD['peak-speed'], topSd(trial, speed, top.frame, 0.05 * top.value)),
+      confidence: Math.max(0.2, prominence(speed, top.frame, span)) * sureness(trial, refs, top.frame),
     }
   );
 }
 
-function apply(performance: Performance, rule: MomentRule, span: FrameSpan): Found | null {
+function apply(trial: Trial, rule: MomentRule, span: FrameSpan): Found | null {
   switch (rule.rule) {
     case 'extreme':
-      return extremeIn(performance, rule, span);
+      return extremeIn(trial, rule, span);
     case 'crossing':
-      return crossingIn(performance, rule, span);
+      return crossingIn(trial, rule, span);
     case 'contact':
-      return contactIn(performance, rule, span);
+      return contactIn(trial, rule, span);
     case 'peak-speed':
-      return peakSpeedIn(performance, rule, span);
+      return peakSpeedIn(trial, rule, span);
   }
 }
 
@@ -256,15 +238,15 @@ const WITHOUT_NEIGHBOUR = 0.5;
  */
 export function proposeMoments(
   movement: Movement,
-  performance: Performance,
-  inside: FrameSpan = { first: 0, last: performance.times.length - 1 },
+  trial: Trial,
+  inside: FrameSpan = { first: 0, last: trial.times.length - 1 },
 ): readonly Proposal[] {
   const known = new Map<string, Found>(
-    Object.entries(performance.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0, alike: 0 }]),
+    Object.entries(trial.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0, systematic: 0 }]),
   );
   const proposals: Proposal[] = [];
   const ruled = movement.moments.filter((m): m is Moment & { rule: MomentRule } => m.rule !== null && !known.has(m.id));
-  const open = ruled.filter(({ rule }) => cameraRefusal(performance, pictureOfRule(rule)) === null);
+  const open = ruled.filter(({ rule }) => cameraRefusal(trial, pictureOfRule(rule)) === null);
   const hidden = new Set(ruled.filter((moment) => !open.includes(moment)).map(({ id }) => id));
   for (let progress = true; progress;) {
     progress = false;
@@ -272,14 +254,14 @@ export function proposeMoments(
       const { after, before } = moment.rule;
       if ([after, before].some((id) => id !== null && !known.has(id) && open.some((m) => m.id === id))) continue;
       const [from, to] = [after && known.get(after), before && known.get(before)];
-      const between = inOrder(movement, moment.id, known, ALL_BUT_TOGETHER / performance.interval);
+      const between = inOrder(movement, moment.id, known, ALL_BUT_TOGETHER / trial.interval);
       const span = {
         first: Math.max(inside.first, Math.ceil(between.first), from ? Math.floor(from.frame) + 1 : 0),
         last: Math.min(inside.last, Math.floor(between.last), to ? Math.ceil(to.frame) - 1 : Infinity),
       };
       open.splice(open.indexOf(moment), 1);
       progress = true;
-      const found = span.last > span.first ? apply(performance, moment.rule, span) : null;
+      const found = span.last > span.first ? apply(trial, moment.rule, span) : null;
       if (!found) continue;
       // No proposal is surer than the ones it hangs on.
       const alone = [after, before].some((id) => id !== null && hidden.has(id)) ? WITHOUT_NEIGHBOUR : 1;
@@ -291,7 +273,7 @@ export function proposeMoments(
         frame: found.frame,
         confidence,
         sd: Math.max(found.sd, proposalSd(confidence)),
-        alike: found.alike,
+        systematic: found.systematic,
       });
     }
   }

@@ -1,8 +1,8 @@
-import { cameraRefusal } from '../performance/camera-refusal';
+import { cameraRefusal } from '../trial/camera-refusal';
 import { peaksOf, type FrameSpan } from '../signal/peaks';
 import type { Moment, MomentRule, Movement } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { continuousCurve } from '../quantities';
+import type { Trial } from '../trial/trial';
+import { continuousSeries } from '../quantities';
 import { contactEdges } from './contacts';
 import { crossingsOf, noiseOf } from './occurrences';
 import { pictureOfRule, proposeMoments, speedOf, type Proposal } from './propose-moments';
@@ -37,25 +37,23 @@ const AROUND = 0.06;
 const UNSURE = { confidence: 0.5, sd: 0.02 } as const;
 
 /** Every frame position at which a rule holds in the whole clip, in time order. */
-function everyTime(performance: Performance, rule: MomentRule): readonly number[] {
-  if (cameraRefusal(performance, pictureOfRule(rule))) return [];
-  const whole: FrameSpan = { first: 0, last: performance.times.length - 1 };
+function everyTime(trial: Trial, rule: MomentRule): readonly number[] {
+  if (cameraRefusal(trial, pictureOfRule(rule))) return [];
+  const whole: FrameSpan = { first: 0, last: trial.times.length - 1 };
   switch (rule.rule) {
     case 'contact':
-      return Number.isNaN(performance.bodyHeight)
-        ? []
-        : contactEdges(performance, rule.side, rule.edge).map((c) => c.frame);
+      return Number.isNaN(trial.bodyHeight) ? [] : contactEdges(trial, rule.side, rule.edge).map((c) => c.frame);
     case 'crossing':
-      return crossingsOf(performance, rule.of, rule.level, rule.direction, whole);
+      return crossingsOf(trial, rule.of, rule.level, rule.direction, whole);
     case 'extreme': {
       const sign = rule.which === 'largest' ? 1 : -1;
       return prominent(
-        continuousCurve(performance, rule.of, '%BH').map((v) => sign * v),
-        noiseOf(performance, rule.of, whole),
+        continuousSeries(trial, rule.of, '%BH').map((v) => sign * v),
+        noiseOf(trial, rule.of, whole),
       );
     }
     case 'peak-speed':
-      return prominent(speedOf(performance, rule), 0);
+      return prominent(speedOf(trial, rule), 0);
   }
 }
 
@@ -67,13 +65,13 @@ const inOrder = (proposals: Repetition): boolean =>
 function repetitionsRound(
   movement: Movement,
   by: Moment & { readonly rule: MomentRule },
-  performance: Performance,
+  trial: Trial,
 ): readonly Repetition[] {
-  const bare = { ...performance, marks: {}, timing: {} };
+  const bare = { ...trial, marks: {}, timing: {} };
   const times = everyTime(bare, by.rule);
-  const last = performance.times.length - 1;
+  const last = trial.times.length - 1;
   const alone = { ...movement, moments: [{ ...by, rule: { ...by.rule, after: null, before: null } }] };
-  const reach = Math.ceil(AROUND / performance.interval);
+  const reach = Math.ceil(AROUND / trial.interval);
   /** The counted moment itself, as surely as its own rule finds it there. */
   const counted = (frame: number): Proposal => {
     const [found] = proposeMoments(alone, bare, {
@@ -85,7 +83,7 @@ function repetitionsRound(
       frame,
       confidence: found?.confidence ?? UNSURE.confidence,
       sd: found?.sd ?? UNSURE.sd,
-      alike: found?.alike ?? 0,
+      systematic: found?.systematic ?? 0,
     };
   };
   return times
@@ -110,28 +108,26 @@ const countedBy = (movement: Movement): (Moment & { readonly rule: MomentRule })
  * hidden) is left out, as is one whose moments do not follow each other.
  * @returns in time order; at most one where the movement does not repeat
  */
-export function findRepetitions(movement: Movement, performance: Performance): readonly Repetition[] {
+export function findRepetitions(movement: Movement, trial: Trial): readonly Repetition[] {
   const ruled = movement.moments.filter((m) => m.rule !== null).map((m) => m.id);
   const whole = (proposals: Repetition): boolean =>
     ruled.every((id) => proposals.some((p) => p.momentId === id)) && inOrder(proposals);
   const by = countedBy(movement);
   return (
-    by
-      ? repetitionsRound(movement, by, performance)
-      : [proposeMoments(movement, { ...performance, marks: {}, timing: {} })]
+    by ? repetitionsRound(movement, by, trial) : [proposeMoments(movement, { ...trial, marks: {}, timing: {} })]
   ).filter(whole);
 }
 
 /**
- * The moments of a performance as the points suggest them: of a movement that repeats, where nothing is marked yet,
+ * The moments of a trial as the points suggest them: of a movement that repeats, where nothing is marked yet,
  * those of the repetition of which most is found, and most surely; else each by its own rule.
  */
-export function proposePerformance(movement: Movement, performance: Performance): readonly Proposal[] {
+export function proposeTrial(movement: Movement, trial: Trial): readonly Proposal[] {
   const by = countedBy(movement);
-  if (!by || Object.keys(performance.marks).length > 0) return proposeMoments(movement, performance);
+  if (!by || Object.keys(trial.marks).length > 0) return proposeMoments(movement, trial);
   const least = (repetition: Repetition): number => Math.min(...repetition.map((p) => p.confidence));
-  const [first, ...others] = repetitionsRound(movement, by, performance).filter(inOrder);
-  if (!first) return proposeMoments(movement, performance);
+  const [first, ...others] = repetitionsRound(movement, by, trial).filter(inOrder);
+  if (!first) return proposeMoments(movement, trial);
   return others.reduce(
     (best, r) => (r.length > best.length || (r.length === best.length && least(r) > least(best)) ? r : best),
     first,

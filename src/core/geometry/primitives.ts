@@ -25,7 +25,7 @@ export type Primitive =
 
 const direction = (from: Vec2, to: Vec2): number => Math.atan2(to.y - from.y, to.x - from.x);
 
-const shortWay = (angle: number): number => {
+const shorterTurn = (angle: number): number => {
   const turned = angle % (2 * Math.PI);
   return turned > Math.PI ? turned - 2 * Math.PI : turned <= -Math.PI ? turned + 2 * Math.PI : turned;
 };
@@ -33,7 +33,7 @@ const shortWay = (angle: number): number => {
 /** Both legs of an angle, the arc between them and its value beside the arc's middle. */
 export function drawAngle(a: Vec2, vertex: Vec2, c: Vec2, text: string, guide: 'none' | 'first'): readonly Primitive[] {
   const start = direction(vertex, a);
-  const sweep = shortWay(direction(vertex, c) - start);
+  const sweep = shorterTurn(direction(vertex, c) - start);
   const shorter = Math.min(Math.hypot(a.x - vertex.x, a.y - vertex.y), Math.hypot(c.x - vertex.x, c.y - vertex.y));
   const radius = shorter * 0.45;
   const middle = start + sweep / 2;

@@ -13,7 +13,7 @@ const reading = (value: number, plusMinus: number): Reading => ({
   measurable: true,
   value: deg(value),
   sd: deg(plusMinus) / COVERAGE_95,
-  alikeSd: 0,
+  systematicSd: 0,
   unit: 'deg',
   provenance: { clipId: 'c', frames: [1], points: [] },
 });
@@ -128,8 +128,8 @@ const movement: Movement = movementSchema.parse({
   name: 'X',
   sport: 'X',
   moments: [
-    { id: 'one', name: 'One', key: '1', look: '' },
-    { id: 'two', name: 'Two', key: '2', look: '' },
+    { id: 'one', name: 'One', key: '1', hint: '' },
+    { id: 'two', name: 'Two', key: '2', hint: '' },
   ],
   phases: [],
   measures: ['root', 'effect', 'other', 'season', 'risky', 'fifth'].map((id) => ({ ...measure(id) })),

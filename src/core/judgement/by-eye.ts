@@ -2,7 +2,7 @@ import { refsOfMeasure } from '../measures';
 import { inRegion } from '../anatomy/regions';
 import { momentsOf, type Measure, type Movement } from '../model/movement';
 import type { Note } from '../model/session';
-import { partsOf } from '../performance/places';
+import { partsOf } from '../trial/places';
 import type { Judged, State } from './state';
 
 /** What a measure says of a finding that was made by eye. */

@@ -43,7 +43,7 @@ const MET: Readonly<Record<State, Met>> = {
 const SHARE: Readonly<Record<Met, number>> = { yes: 1, partly: 0.5, no: 0, open: 0 };
 
 /**
- * Marks a performance by a criteria sheet: every criterion from the state of its measure, or by eye with a reason;
+ * Marks a trial by a criteria sheet: every criterion from the state of its measure, or by eye with a reason;
  * gates hold the sum down.
  */
 export function markSheet(

@@ -1,5 +1,5 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
-import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Clip } from '../model/clip';
 import type { Measure } from '../model/movement';
 import { notMeasurable, type Reading } from '../reading';
@@ -9,7 +9,7 @@ import type { Judged } from './state';
 /** Somebody who stands as high as wanted, pixels, in a picture 800 pixels high. */
 const standing = (height: number, change: Partial<Clip> = {}) => {
   const at = (share: number): [number, number] => [500, 780 - share * height];
-  return stickPerformance(
+  return stickTrial(
     () => ({ 'left-shoulder': at(0.779), 'left-hip': at(0.491), 'left-knee': at(0.246), 'left-ankle': at(0) }),
     {},
     change,
@@ -33,7 +33,7 @@ const time: Reading = {
   measurable: true,
   value: 0.1,
   sd: 0.004,
-  alikeSd: 0,
+  systematicSd: 0,
   unit: 'ms',
   provenance: { clipId: 'clip', frames: [1], points: [] },
 };

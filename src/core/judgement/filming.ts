@@ -1,5 +1,5 @@
-import type { Performance } from '../performance/performance';
-import { offPlane } from '../calibration/view';
+import type { Trial } from '../trial/trial';
+import { cameraOffPlane } from '../calibration/view';
 import type { NotMeasurable } from '../reading';
 import { durationSd } from '../statistics/event-time';
 import { COVERAGE_95 } from '../statistics/normal';
@@ -28,8 +28,8 @@ const SMALL = 0.3;
 /** Requests collected from everything that could not be measured, and from how the two clips were filmed. */
 export function filmingRequests(
   judged: readonly Judged[],
-  athlete: Performance | null,
-  reference: Performance | null,
+  athlete: Trial | null,
+  reference: Trial | null,
 ): readonly FilmingRequest[] {
   const requests = new Map<string, { because: string; measures: string[] }>();
   const add = (request: string, because: string, measure: string | null): void => {
@@ -43,7 +43,7 @@ export function filmingRequests(
         add(reading.remedy, reading.message, measure.name);
   }
   if (athlete && reference && athlete.clip.view.kind === reference.clip.view.kind) {
-    const apart = (Math.abs(offPlane(athlete.clip).angle - offPlane(reference.clip).angle) * 180) / Math.PI;
+    const apart = (Math.abs(cameraOffPlane(athlete.clip).angle - cameraOffPlane(reference.clip).angle) * 180) / Math.PI;
     if (apart > APART)
       add(
         'Stand where the reference\u2019s camera stood, at right angles to the way of travel and at hip height.',

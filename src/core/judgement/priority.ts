@@ -114,9 +114,9 @@ export function prioritise(
 ): Priorities {
   const gaps = new Map(judged.filter((j) => j.state === 'gap').map((j) => [j.measure.id, j]));
   const parentOf = new Map([...gaps].map(([id, gap]) => [id, strongestCause(movement, gap, gaps)]));
-  const rootOf = (id: string, seen = new Set<string>()): string => {
+  const mainOf = (id: string, seen = new Set<string>()): string => {
     const parent = parentOf.get(id);
-    return !parent || seen.has(id) ? id : rootOf(parent.cause, seen.add(id));
+    return !parent || seen.has(id) ? id : mainOf(parent.cause, seen.add(id));
   };
 
   /** What of a gap's score reaches its root: the shares of all links on the way, multiplied. */
@@ -126,10 +126,10 @@ export function prioritise(
   };
 
   const ranked = [...gaps.values()]
-    .filter((gap) => rootOf(gap.measure.id) === gap.measure.id)
+    .filter((gap) => mainOf(gap.measure.id) === gap.measure.id)
     .map((gap): RankedGap => {
       const followers = [...gaps.values()].filter(
-        (other) => other !== gap && rootOf(other.measure.id) === gap.measure.id,
+        (other) => other !== gap && mainOf(other.measure.id) === gap.measure.id,
       );
       const fromConsequences = followers.reduce((sum, f) => sum + reaches(f.measure.id) * ownScore(f), 0);
       const days = session.daysToCompetition;

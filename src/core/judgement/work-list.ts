@@ -1,17 +1,17 @@
 import { viewRefusal } from '../calibration/view';
 import { refsOfMeasure } from '../measures';
 import { momentsOf, type Movement } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { partsOf } from '../performance/places';
+import type { Trial } from '../trial/trial';
+import { partsOf } from '../trial/places';
 import { isOwnPoint, JOINT_POINTS, type BodyPoint, type PointId } from '../anatomy/body-points';
 import { UNSURE_CONFIDENCE } from '../tracks/point-error';
 import { ORIGIN } from '../tracks/track';
 
 /** Points in the order in which a movement's measures name them, then its own, then the rest of the joints. */
-export function placingOrder(movement: Movement, performance: Performance): readonly PointId[] {
+export function placingOrder(movement: Movement, trial: Trial): readonly PointId[] {
   const needed = movement.measures
     .flatMap(refsOfMeasure)
-    .flatMap((ref) => partsOf(ref, performance.clip.performer, performance.raw).map(({ id }) => id));
+    .flatMap((ref) => partsOf(ref, trial.clip.performer, trial.raw).map(({ id }) => id));
   return [
     ...new Set<PointId>([
       ...needed.filter((id) => isOwnPoint(id) || JOINT_POINTS.includes(id as BodyPoint)),
@@ -35,24 +35,24 @@ export interface WorkItem {
  * What is still to be placed or checked before the movement's measures can be trusted in this clip, in the order of its
  * moments.
  */
-export function workList(movement: Movement, performance: Performance): readonly WorkItem[] {
+export function workList(movement: Movement, trial: Trial): readonly WorkItem[] {
   const items = new Map<string, WorkItem & { measures: string[] }>();
   for (const moment of movement.moments) {
-    const mark = performance.marks[moment.id];
+    const mark = trial.marks[moment.id];
     if (mark === undefined) continue;
     const frame = Math.round(mark);
     for (const measure of movement.measures) {
-      if (!momentsOf(measure).includes(moment.id) || viewRefusal(performance.clip, measure.plane)) continue;
+      if (!momentsOf(measure).includes(moment.id) || viewRefusal(trial.clip, measure.plane)) continue;
       for (const { id } of refsOfMeasure(measure).flatMap((ref) =>
-        partsOf(ref, performance.clip.performer, performance.smoothed),
+        partsOf(ref, trial.clip.performer, trial.smoothed),
       )) {
-        const known = performance.smoothed[id]?.x[frame];
-        const series = performance.raw[id];
+        const known = trial.smoothed[id]?.x[frame];
+        const series = trial.raw[id];
         const missing = known === undefined || Number.isNaN(known);
         const unsure =
           !missing &&
-          series?.origin[frame] === ORIGIN.found &&
-          performance.smoothed[id]!.confidence[frame]! < UNSURE_CONFIDENCE;
+          series?.origin[frame] === ORIGIN.detected &&
+          trial.smoothed[id]!.confidence[frame]! < UNSURE_CONFIDENCE;
         if (!missing && !unsure) continue;
         const key = `${moment.id} ${id}`;
         const item = items.get(key) ?? {

@@ -1,5 +1,5 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
-import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Measure } from '../model/movement';
 import type { PointId } from '../anatomy/body-points';
 import type { Reading } from '../reading';
@@ -31,29 +31,29 @@ const BODY: Points = {
 const marks = { start: 5, mid: 20, end: 35 };
 const METRES = { scale: { pixels: 500, metres: 1 } };
 const on = (points: (frame: number) => Points, change = {}) =>
-  stickPerformance((frame) => ({ ...BODY, ...points(frame) }), marks, change);
+  stickTrial((frame) => ({ ...BODY, ...points(frame) }), marks, change);
 /** 100 frames a second; a ball that goes its own way. */
 const ball =
   (at: (frame: number) => readonly [number, number]) =>
   (frame: number): Points => ({ 'own-ball': at(frame) });
 const during = { from: 'start', to: 'end' };
 
-describe('every quantity against a case that can be reckoned by hand', () => {
+describe('every quantity against a case that can be computed by hand', () => {
   const cases: Readonly<Record<keyof typeof QUANTITIES, readonly [object, Points, number, string]>> = {
     'joint-angle': [
-      { q: 'joint-angle', points: ['opposite-elbow', 'own-ball', 'opposite-wrist'] },
+      { type: 'joint-angle', points: ['opposite-elbow', 'own-ball', 'opposite-wrist'] },
       { 'left-elbow': [300, 300], 'own-ball': [300, 400], 'left-wrist': [400, 400] },
       90,
       'deg',
     ],
     'segment-angle': [
-      { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' },
+      { type: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' },
       { 'left-elbow': [300, 400], 'left-wrist': [400, 300] },
       45,
       'deg',
     ],
     'line-separation': [
-      { q: 'line-separation', points: ['opposite-elbow', 'opposite-wrist'], from: ['opposite-elbow', 'own-ball'] },
+      { type: 'line-separation', points: ['opposite-elbow', 'opposite-wrist'], from: ['opposite-elbow', 'own-ball'] },
       { 'left-elbow': [300, 400], 'left-wrist': [400, 300], 'own-ball': [400, 400] },
       45,
       'deg',
@@ -61,33 +61,33 @@ describe('every quantity against a case that can be reckoned by hand', () => {
     // Seen from above, a right-hander goes to the right; the right shoulder is down and to the right of the left one:
     // turned to the left.
     facing: [
-      { q: 'facing', points: ['opposite-elbow', 'opposite-wrist'] },
+      { type: 'facing', points: ['opposite-elbow', 'opposite-wrist'] },
       { 'left-elbow': [300, 300], 'left-wrist': [400, 400] },
       45,
       'deg',
     ],
     distance: [
-      { q: 'distance', points: ['opposite-elbow', 'opposite-wrist'] },
+      { type: 'distance', points: ['opposite-elbow', 'opposite-wrist'] },
       { 'left-elbow': [300, 400], 'left-wrist': [600, 800] },
       50,
       '%BH',
     ],
     // A ground seen square from above, 100 pixels a metre.
     'ground-distance': [
-      { q: 'ground-distance', points: ['opposite-elbow', 'opposite-wrist'] },
+      { type: 'ground-distance', points: ['opposite-elbow', 'opposite-wrist'] },
       { 'left-elbow': [300, 400], 'left-wrist': [600, 800] },
       5,
       'm',
     ],
     offset: [
-      { q: 'offset', points: ['opposite-wrist', 'opposite-elbow'], axis: 'up' },
+      { type: 'offset', points: ['opposite-wrist', 'opposite-elbow'], axis: 'up' },
       { 'left-elbow': [300, 400], 'left-wrist': [350, 150] },
       25,
       '%BH',
     ],
-    height: [{ q: 'height', point: 'opposite-wrist' }, { 'left-wrist': [350, 150] }, 55, '%BH'],
+    height: [{ type: 'height', point: 'opposite-wrist' }, { 'left-wrist': [350, 150] }, 55, '%BH'],
     box: [
-      { q: 'box', points: ['opposite-elbow', 'opposite-wrist', 'own-ball'], side: 'width' },
+      { type: 'box', points: ['opposite-elbow', 'opposite-wrist', 'own-ball'], side: 'width' },
       { 'left-elbow': [300, 400], 'left-wrist': [350, 150], 'own-ball': [420, 0] },
       12,
       '%BH',
@@ -95,12 +95,17 @@ describe('every quantity against a case that can be reckoned by hand', () => {
     // Three points, the middle one 30 beside the line over the outer ones of length 200: 20 from the best line, which
     // lies 10 higher.
     alignment: [
-      { q: 'alignment', points: ['opposite-elbow', 'opposite-wrist', 'own-ball'] },
+      { type: 'alignment', points: ['opposite-elbow', 'opposite-wrist', 'own-ball'] },
       { 'left-elbow': [300, 400], 'left-wrist': [400, 370], 'own-ball': [500, 400] },
       10,
       '%',
     ],
-    fold: [{ q: 'fold', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], limb: 'leg' }, {}, 100, '%'],
+    'relative-inertia': [
+      { type: 'relative-inertia', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], limb: 'leg' },
+      {},
+      100,
+      '%',
+    ],
   };
   it.each(Object.entries(cases))('%s', (q, [of, points, expected, unit]) => {
     const reading = evaluateMeasure(
@@ -124,7 +129,7 @@ describe('every quantity against a case that can be reckoned by hand', () => {
   });
 
   it('a folded leg swings easier: a shank at right angles leaves about two thirds, whatever its size', () => {
-    const of = { q: 'fold', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], limb: 'leg' };
+    const of = { type: 'relative-inertia', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], limb: 'leg' };
     const bent = value(
       evaluateMeasure(
         make({ kind: 'value', of, at: 'mid' }),
@@ -136,7 +141,7 @@ describe('every quantity against a case that can be reckoned by hand', () => {
   });
 
   it('a leg whose sides look left has the same numbers as one that looks right', () => {
-    const of = { q: 'offset', points: ['opposite-foot-index', 'opposite-heel'], axis: 'forward' };
+    const of = { type: 'offset', points: ['opposite-foot-index', 'opposite-heel'], axis: 'forward' };
     const mirrored = Object.fromEntries(
       (Object.entries(BODY) as [PointId, readonly [number, number]][]).map(([id, [x, y]]) => [id, [1000 - x, y]]),
     ) as Points;
@@ -159,7 +164,7 @@ describe('every quantity against a case that can be reckoned by hand', () => {
   });
 
   it('lengths in metres want a known length; in heights the body', () => {
-    const of = { q: 'distance', points: ['opposite-heel', 'opposite-foot-index'] };
+    const of = { type: 'distance', points: ['opposite-heel', 'opposite-foot-index'] };
     const metres = make({ kind: 'value', of, at: 'mid', lengthIn: 'm' });
     expect(
       evaluateMeasure(
@@ -175,7 +180,7 @@ describe('every quantity against a case that can be reckoned by hand', () => {
         ),
       ),
     ).toBeCloseTo(0.16, 9);
-    const noBody = stickPerformance(() => ({ 'left-heel': [480, 700], 'left-foot-index': [560, 700] }), marks);
+    const noBody = stickTrial(() => ({ 'left-heel': [480, 700], 'left-foot-index': [560, 700] }), marks);
     expect(evaluateMeasure(make({ kind: 'value', of, at: 'mid' }), noBody)).toMatchObject({
       measurable: false,
       reason: 'no-scale',
@@ -185,7 +190,7 @@ describe('every quantity against a case that can be reckoned by hand', () => {
   it('distances on the ground want a rectangle there, and do not care which way the performer goes or how the picture is levelled', () => {
     const measure = make({
       kind: 'value',
-      of: { q: 'ground-distance', points: ['opposite-heel', 'opposite-foot-index'] },
+      of: { type: 'ground-distance', points: ['opposite-heel', 'opposite-foot-index'] },
       at: 'mid',
     });
     expect(
@@ -217,7 +222,7 @@ describe('every quantity against a case that can be reckoned by hand', () => {
   });
 
   it('an oblique camera: a length along the way is stretched back by the cosine', () => {
-    const of = { q: 'offset', points: ['opposite-foot-index', 'opposite-heel'], axis: 'forward' };
+    const of = { type: 'offset', points: ['opposite-foot-index', 'opposite-heel'], axis: 'forward' };
     const measure = make({ kind: 'value', of, at: 'mid', lengthIn: 'm' });
     const upright = { scale: { ...METRES.scale, alongDegrees: 90 } };
     const oblique = { view: { kind: 'side', offPlaneDegrees: 25 } } as const;
@@ -248,7 +253,7 @@ describe('every quantity against a case that can be reckoned by hand', () => {
     ).toBeCloseTo(straight, 9);
     const up = make({
       kind: 'value',
-      of: { q: 'offset', points: ['opposite-hip', 'opposite-knee'], axis: 'up' },
+      of: { type: 'offset', points: ['opposite-hip', 'opposite-knee'], axis: 'up' },
       at: 'mid',
       lengthIn: 'm',
     });
@@ -272,14 +277,14 @@ describe('every quantity against a case that can be reckoned by hand', () => {
 });
 
 describe('kinds over a phase', () => {
-  const height = { q: 'height', point: 'own-ball' } as const;
+  const height = { type: 'height', point: 'own-ball' } as const;
 
   it('extreme and range: a ball thrown up, its highest point between two frames and when', () => {
     // Highest at frame 17.4: 400 pixels above the ground.
     const thrown = on(ball((f) => [300 + 5 * f, 300 + 0.5 * (f - 17.4) ** 2]));
     const top = make({ kind: 'extreme', of: height, ...during, which: 'largest' });
     expect(value(evaluateMeasure(top, thrown))).toBeCloseTo(40, 1);
-    expect(value(evaluateMeasure({ ...top, give: 'time' } as Measure, thrown))).toBeCloseTo(124, 0);
+    expect(value(evaluateMeasure({ ...top, output: 'time' } as Measure, thrown))).toBeCloseTo(124, 0);
     // Lowest at the end of the phase: 0.5 * 17.6 squared below the top.
     expect(value(evaluateMeasure(make({ kind: 'range', of: height, ...during }), thrown))).toBeCloseTo(15.49, 1);
   });
@@ -347,7 +352,7 @@ describe('kinds over a phase', () => {
             evaluateMeasure(
               make({
                 kind: 'value',
-                of: { q: 'offset', points: ['own-ball', 'opposite-elbow'], axis: 'up', line },
+                of: { type: 'offset', points: ['own-ball', 'opposite-elbow'], axis: 'up', line },
                 at,
               }),
               craft,
@@ -378,7 +383,7 @@ describe('kinds over a phase', () => {
     }));
     const measure = make({
       kind: 'peak-rate',
-      of: { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' },
+      of: { type: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' },
       ...during,
       direction: 'rising',
     });
@@ -391,8 +396,8 @@ describe('kinds over a phase', () => {
       'left-wrist': [300 + 100 * Math.sin((15 * f * Math.PI) / 180), 300 - 100 * Math.cos((15 * f * Math.PI) / 180)],
     }));
     const measure = make({
-      kind: 'turn',
-      of: { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' },
+      kind: 'rotation',
+      of: { type: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'up' },
       ...during,
     });
     // 30 frames of 15 degrees.
@@ -416,12 +421,12 @@ describe('kinds over a phase', () => {
 
   it('steadiness: the circle round a swaying head', () => {
     const swaying = on((f) => ({ nose: [500 + 20 * Math.sin((f * Math.PI) / 15), 100] }));
-    expect(value(evaluateMeasure(make({ kind: 'steadiness', point: 'nose', ...during }), swaying))).toBeCloseTo(2, 1);
+    expect(value(evaluateMeasure(make({ kind: 'dispersion', point: 'nose', ...during }), swaying))).toBeCloseTo(2, 1);
   });
 
   it('stop: the longest rest of a foot', () => {
     const foot = on(ball((f) => [f < 12 ? 10 * f : f < 24 ? 120 : 120 + 10 * (f - 24), 600]));
-    const rest = value(evaluateMeasure(make({ kind: 'stop', point: 'own-ball', slower: 0.3, ...during }), foot));
+    const rest = value(evaluateMeasure(make({ kind: 'dwell', point: 'own-ball', slower: 0.3, ...during }), foot));
     expect(Math.abs(rest - 120)).toBeLessThanOrEqual(40);
   });
 
@@ -434,8 +439,8 @@ describe('kinds over a phase', () => {
       'right-elbow': [600, 400],
       'right-wrist': [800, 400],
     }));
-    const of = { q: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] };
-    expect(value(evaluateMeasure(make({ kind: 'evenness', of, at: 'mid' }), arms))).toBeCloseTo(-90, 6);
+    const of = { type: 'joint-angle', points: ['dominant-shoulder', 'dominant-elbow', 'dominant-wrist'] };
+    expect(value(evaluateMeasure(make({ kind: 'symmetry', of, at: 'mid' }), arms))).toBeCloseTo(-90, 6);
   });
 
   it('lag: which of two comes first, and by how much', () => {
@@ -443,7 +448,7 @@ describe('kinds over a phase', () => {
     const two = on((f) => ({ 'left-wrist': [300, bump(f, 15)], 'own-ball': [400, bump(f, 21)] }));
     const measure = make({
       kind: 'lag',
-      first: { q: 'height', point: 'opposite-wrist' },
+      first: { type: 'height', point: 'opposite-wrist' },
       second: height,
       event: 'largest',
       ...during,
@@ -452,7 +457,7 @@ describe('kinds over a phase', () => {
   });
 
   it('facing is the same for a left-hander who does the mirror image, and for one who goes to the left', () => {
-    const of = { q: 'facing', points: ['opposite-shoulder', 'dominant-shoulder'] };
+    const of = { type: 'facing', points: ['opposite-shoulder', 'dominant-shoulder'] };
     const measure = make({ kind: 'value', plane: 'transverse', of, at: 'mid' });
     const above = { view: { kind: 'overhead', offPlaneDegrees: 0 } } as const;
     // Chest 30 degrees away from the dominant side, whichever that is.
@@ -466,8 +471,7 @@ describe('kinds over a phase', () => {
       ...above,
       travel: 'left',
     });
-    for (const performance of [right, left, back])
-      expect(value(evaluateMeasure(measure, performance))).toBeCloseTo(30, 9);
+    for (const trial of [right, left, back]) expect(value(evaluateMeasure(measure, trial))).toBeCloseTo(30, 9);
   });
 
   it('order: the smallest lag from one peak to the next, in their stated order', () => {
@@ -477,7 +481,7 @@ describe('kinds over a phase', () => {
       'own-ball': [400, bump(f, 20)],
       'right-wrist': [500, bump(f, 25)],
     }));
-    const step = (name: string, point: string) => ({ name, of: { q: 'height', point }, event: 'largest' });
+    const step = (name: string, point: string) => ({ name, of: { type: 'height', point }, event: 'largest' });
     const steps = [step('first', 'opposite-wrist'), step('second', 'own-ball'), step('third', 'dominant-wrist')];
     const measure = make({ kind: 'order', steps, ...during });
     expect(value(evaluateMeasure(measure, three))).toBeCloseTo(50, 0);
@@ -494,9 +498,11 @@ describe('kinds over a phase', () => {
 
   it('count: how often a level is passed, and which way', () => {
     const waves = on(ball((f) => [300, 400 + 100 * Math.cos((f * Math.PI) / 5)]));
-    const each = { each: 'crossing', of: height, level: 30, direction: 'rising' };
-    expect(value(evaluateMeasure(make({ kind: 'count', each, ...during }), waves))).toBe(3);
-    expect(value(evaluateMeasure(make({ kind: 'count', each: { ...each, level: 60 }, ...during }), waves))).toBe(0);
+    const occurrence = { type: 'crossing', of: height, level: 30, direction: 'rising' };
+    expect(value(evaluateMeasure(make({ kind: 'count', occurrence, ...during }), waves))).toBe(3);
+    expect(
+      value(evaluateMeasure(make({ kind: 'count', occurrence: { ...occurrence, level: 60 }, ...during }), waves)),
+    ).toBe(0);
   });
 
   it('split: seconds from the start to a gate', () => {
@@ -523,7 +529,7 @@ test('a measure names the points it needs', () => {
   expect(
     refsOfMeasure(make({ kind: 'speed', point: 'own-ball', relativeTo: 'mid-hip', along: 'straight', ...during })),
   ).toEqual(['own-ball', 'mid-hip']);
-  expect(refsOfMeasure(make({ kind: 'value', of: { q: 'height', point: 'centre-of-mass' }, at: 'mid' }))).toEqual([
+  expect(refsOfMeasure(make({ kind: 'value', of: { type: 'height', point: 'centre-of-mass' }, at: 'mid' }))).toEqual([
     'centre-of-mass',
   ]);
 });

@@ -18,8 +18,8 @@ export const checkpoint: KindOfMeasure<'checkpoint'> = {
   refs: () => [],
   picture: () => 'nothing',
   needsSureMoments: false,
-  evaluate: (measure, performance) => {
-    const answer = performance.checks[measure.id];
+  evaluate: (measure, trial) => {
+    const answer = trial.checks[measure.id];
     if (answer === undefined) return notMeasurable('not-answered', measure.question, 'Look at the picture and answer.');
     if (answer === 'not-visible')
       return notMeasurable('not-visible', 'Not to be seen in this picture', 'Film it so that it can be seen.');
@@ -27,9 +27,9 @@ export const checkpoint: KindOfMeasure<'checkpoint'> = {
       measurable: true,
       value: VALUES[answer],
       sd: ANSWER_SD,
-      alikeSd: 0,
+      systematicSd: 0,
       unit: 'answer',
-      provenance: { clipId: performance.clip.id, frames: [performance.marks[measure.at]!], points: [] },
+      provenance: { clipId: trial.clip.id, frames: [trial.marks[measure.at]!], points: [] },
     };
   },
   difference: plainDifference,

@@ -1,8 +1,8 @@
 import type { Plane, Quantity } from '../model/movement';
 import type { UsualWords } from '../model/words';
-import { continuousCurve, kindOfQuantity, readQuantity, unitOfQuantity, type LengthIn } from '../quantities';
+import { continuousSeries, kindOfQuantity, readQuantity, unitOfQuantity, type LengthIn } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import { ownSd, sharedDifference, sharedVariance, type Measured, type Reading, type SharedError } from '../reading';
 import { quadrature } from '../statistics/propagate';
 import type { Primitive } from '../geometry/primitives';
@@ -27,37 +27,39 @@ export interface OfQuantity {
 }
 
 export const quantityWords = (of: Quantity): UsualWords => kindOfQuantity(of).words;
-export const drawOf = ({ of, lengthIn }: OfQuantity, performance: Performance, frame: number): readonly Primitive[] =>
-  drawQuantity(of, performance, frame, lengthIn);
+export const drawOf = ({ of, lengthIn }: OfQuantity, trial: Trial, frame: number): readonly Primitive[] =>
+  drawQuantity(of, trial, frame, lengthIn);
 
 /** The series of a quantity itself. */
 export const quantitySeries = (holdsValue: boolean) => ({
   unit: ({ of, lengthIn }: OfQuantity): DisplayUnit => unitOfQuantity(of, lengthIn),
-  values: ({ of, lengthIn }: OfQuantity, performance: Performance): Float64Array =>
-    continuousCurve(performance, of, lengthIn),
-  read: ({ of, plane, lengthIn }: OfQuantity, performance: Performance, frame: number, timeSd?: number): Reading =>
-    readQuantity(performance, of, { plane, frame, lengthIn, ...(timeSd === undefined ? {} : { timeSd }) }),
+  values: ({ of, lengthIn }: OfQuantity, trial: Trial): Float64Array => continuousSeries(trial, of, lengthIn),
+  read: ({ of, plane, lengthIn }: OfQuantity, trial: Trial, frame: number, timeSd?: number): Reading =>
+    readQuantity(trial, of, { plane, frame, lengthIn, ...(timeSd === undefined ? {} : { timeSd }) }),
   of: ({ of, lengthIn }: OfQuantity): unknown => [of, lengthIn],
   holdsValue: (): boolean => holdsValue,
 });
 
 /**
- * How much of what a finder does alike in all clips is the same at two moments of one movement: half, since the posture
+ * How much of what a detector does systematically in all clips is the same at two moments of one movement: half, since the posture
  * is another.
  */
 const ALIKE_BETWEEN_MOMENTS = 0.5;
 
 /**
  * Error of one reading minus another of the same clip: their own errors add up, what the clip's camera and scale do to
- * both is taken as a difference, and half of what the finder does alike falls out.
+ * both is taken as a difference, and half of what the detector does systematically falls out.
  */
 export function errorOfDifference(
   a: Measured,
   b: Measured,
-): { readonly sd: number; readonly alikeSd: number; readonly shared: SharedError } {
+): { readonly sd: number; readonly systematicSd: number; readonly shared: SharedError } {
   const shared = sharedDifference(a.shared, b.shared);
-  const alikeSd = Math.sqrt(
-    Math.max(0, a.alikeSd ** 2 + b.alikeSd ** 2 - 2 * ALIKE_BETWEEN_MOMENTS * a.alikeSd * b.alikeSd),
+  const systematicSd = Math.sqrt(
+    Math.max(
+      0,
+      a.systematicSd ** 2 + b.systematicSd ** 2 - 2 * ALIKE_BETWEEN_MOMENTS * a.systematicSd * b.systematicSd,
+    ),
   );
-  return { sd: quadrature(ownSd(a), ownSd(b), alikeSd, Math.sqrt(sharedVariance(shared))), alikeSd, shared };
+  return { sd: quadrature(ownSd(a), ownSd(b), systematicSd, Math.sqrt(sharedVariance(shared))), systematicSd, shared };
 }

@@ -1,11 +1,11 @@
 import { dice } from '../../../tests/fixtures/random';
 import { readMeasure } from '../../../tests/fixtures/measure';
-import { stickClip, stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickClip, stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { PointId } from '../anatomy/body-points';
 import { targetSchema, type Measure } from '../model/movement';
 import type { Clip } from '../model/clip';
-import { preparePerformance, type Performance } from '../performance/performance';
-import { eventFrame, markByHand } from '../performance/moments';
+import { prepareTrial, type Trial } from '../trial/trial';
+import { eventFrame, markByHand } from '../trial/moments';
 import type { Measured, Reading } from '../reading';
 import { ORIGIN, type Track } from '../tracks/track';
 import { fromSi } from '../units';
@@ -32,8 +32,8 @@ const rod = (degrees: number): Points => ({
   'left-elbow': [500, 400],
   'left-wrist': [500 + 300 * Math.cos(radians(degrees)), 400 - 300 * Math.sin(radians(degrees))],
 });
-const ROD = { q: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'forward' } as const;
-const FACING = { q: 'facing', points: ['opposite-elbow', 'opposite-wrist'] } as const;
+const ROD = { type: 'segment-angle', points: ['opposite-elbow', 'opposite-wrist'], against: 'forward' } as const;
+const FACING = { type: 'facing', points: ['opposite-elbow', 'opposite-wrist'] } as const;
 
 /** Points without smoothing, at frames that may be missing: the frames that are there keep their own times. */
 function at(
@@ -41,7 +41,7 @@ function at(
   frames: readonly number[],
   marks: Readonly<Record<string, number>>,
   change: Partial<Clip> = {},
-): Performance {
+): Trial {
   const clip = stickClip({ frameTimes: Float64Array.from(frames, (f) => f * 10000), ...change });
   const all = frames.map(points);
   const track: Track = Object.fromEntries(
@@ -55,7 +55,7 @@ function at(
       },
     ]),
   );
-  return { ...preparePerformance(clip, track, {}, 30), smoothed: track, marks };
+  return { ...prepareTrial(clip, track, {}, 30), smoothed: track, marks };
 }
 const upTo = (n: number): readonly number[] => Array.from({ length: n }, (_, i) => i);
 
@@ -76,12 +76,12 @@ describe('directions go round', () => {
 
   it('a turn between two frame positions counts its whole turns on the same curve', () => {
     const turning = at((f) => rod(9 * f), upTo(41), { start: 5.4, end: 25.6 });
-    expect(value(evaluateMeasure(make({ kind: 'turn', of: ROD, from: 'start', to: 'end' }), turning))).toBeCloseTo(
+    expect(value(evaluateMeasure(make({ kind: 'rotation', of: ROD, from: 'start', to: 'end' }), turning))).toBeCloseTo(
       181.8,
       6,
     );
     const longer = at((f) => rod(-19 * f), upTo(41), { start: 1.5, end: 38.5 });
-    expect(value(evaluateMeasure(make({ kind: 'turn', of: ROD, from: 'start', to: 'end' }), longer))).toBeCloseTo(
+    expect(value(evaluateMeasure(make({ kind: 'rotation', of: ROD, from: 'start', to: 'end' }), longer))).toBeCloseTo(
       -19 * 37,
       6,
     );
@@ -89,7 +89,14 @@ describe('directions go round', () => {
 
   it('a passing is found in the turn in which it comes', () => {
     const turning = at((f) => rod(300 + 9 * f), upTo(41), { moment: 20 });
-    const measure = make({ kind: 'lead', of: ROD, crossing: 90, direction: 'rising', moment: 'moment', within: 250 });
+    const measure = make({
+      kind: 'event-offset',
+      of: ROD,
+      crossing: 90,
+      direction: 'rising',
+      moment: 'moment',
+      within: 250,
+    });
     // 450 degrees, which is 90 once more, at frame 16.67.
     expect(value(evaluateMeasure(measure, turning))).toBeCloseTo(-33.3, 0);
   });
@@ -106,7 +113,7 @@ describe('a peak that is all noise', () => {
 
   it('of a rate is not measurable, nor is its time', () => {
     const rate = make({ kind: 'peak-rate', of: ROD, direction: 'either', ...phase });
-    const when = make({ kind: 'peak-rate', of: ROD, direction: 'either', give: 'time', ...phase });
+    const when = make({ kind: 'peak-rate', of: ROD, direction: 'either', output: 'time', ...phase });
     const [rates, times] = [readings(rate), readings(when)];
     expect(rates.filter((r) => !r.measurable && r.reason === 'too-uncertain').length).toBeGreaterThan(0);
     expect(times.filter((r) => !r.measurable && r.reason === 'too-uncertain').length).toBeGreaterThan(0);
@@ -141,7 +148,7 @@ describe('rates go by the frames\u2019 own times', () => {
         ),
       ),
     ).toBeCloseTo(360, 6);
-    const rest = make({ kind: 'stop', point: 'own-ball', slower: 0.5, lengthIn: 'm', from: 'start', to: 'end' });
+    const rest = make({ kind: 'dwell', point: 'own-ball', slower: 0.5, lengthIn: 'm', from: 'start', to: 'end' });
     // Goes, stands from frame 10 to 30, goes on.
     const stands = (f: number): Points => ({ 'own-ball': [100 + (f < 10 ? f : f > 30 ? f - 20 : 10) * 2, 300] });
     const time = value(evaluateMeasure(rest, at(stands, without(15, 16, 22), { start: 2, end: 36 }, METRES)));
@@ -176,10 +183,10 @@ describe('knowing less never looks surer', () => {
   });
 
   it('a single frame with points has a rate that nobody knows, which is not nought', () => {
-    const one = stickPerformance((f) => (f === 20 ? leg(30) : {}), { one: 20 });
-    const many = stickPerformance(() => leg(30), { one: 20 });
+    const one = stickTrial((f) => (f === 20 ? leg(30) : {}), { one: 20 });
+    const many = stickTrial(() => leg(30), { one: 20 });
     expect(sdOf(evaluateMeasure(knee, one))).toBeGreaterThan(sdOf(evaluateMeasure(knee, many)));
-    const clip = stickPerformance(() => leg(30), { one: 0 }, { frameTimes: Float64Array.from([0]) });
+    const clip = stickTrial(() => leg(30), { one: 0 }, { frameTimes: Float64Array.from([0]) });
     expect(sdOf(evaluateMeasure(knee, clip))).toBeGreaterThan(0.6);
   });
 
@@ -213,7 +220,7 @@ describe('what errors share', () => {
     const between = make({
       kind: 'value',
       of: {
-        q: 'line-separation',
+        type: 'line-separation',
         points: ['opposite-elbow', 'opposite-shoulder'],
         from: ['opposite-elbow', 'opposite-wrist'],
       },
@@ -226,26 +233,23 @@ describe('what errors share', () => {
       at: 'one',
       plane: 'any',
     });
-    const performance = at(() => arm, upTo(41), { one: 20 });
-    expect(sdOf(evaluateMeasure(between, performance))).toBeCloseTo(sdOf(evaluateMeasure(joint, performance)), 9);
-    expect(Math.abs(value(evaluateMeasure(between, performance)))).toBeCloseTo(
-      value(evaluateMeasure(joint, performance)),
-      9,
-    );
+    const trial = at(() => arm, upTo(41), { one: 20 });
+    expect(sdOf(evaluateMeasure(between, trial))).toBeCloseTo(sdOf(evaluateMeasure(joint, trial)), 9);
+    expect(Math.abs(value(evaluateMeasure(between, trial)))).toBeCloseTo(value(evaluateMeasure(joint, trial)), 9);
   });
 
   it('the middle of the hips against one of them: half of each, not one and a half', () => {
     const hips: Points = { 'left-hip': [400, 400], 'right-hip': [600, 400] };
     const offset = make({
       kind: 'value',
-      of: { q: 'offset', points: ['mid-hip', 'opposite-hip'], axis: 'up' },
+      of: { type: 'offset', points: ['mid-hip', 'opposite-hip'], axis: 'up' },
       at: 'one',
       lengthIn: 'm',
       plane: 'any',
     });
-    const performance = at(() => hips, upTo(41), { one: 20 }, { scale: { pixels: 1000, metres: 1 } });
+    const trial = at(() => hips, upTo(41), { one: 20 }, { scale: { pixels: 1000, metres: 1 } });
     // (r - l) / 2 of two points placed by hand to 1.5 pixels each.
-    expect(sdOf(evaluateMeasure(offset, performance)) * 1000).toBeCloseTo(1.5 / Math.SQRT2, 6);
+    expect(sdOf(evaluateMeasure(offset, trial)) * 1000).toBeCloseTo(1.5 / Math.SQRT2, 6);
   });
 
   it.each([
@@ -254,7 +258,7 @@ describe('what errors share', () => {
   ])('a drop of a tenth of the height reads with about one per cent %s', (_, top) => {
     const drop = make({
       kind: 'range',
-      of: { q: 'height', point: 'opposite-wrist' },
+      of: { type: 'height', point: 'opposite-wrist' },
       from: 'start',
       to: 'end',
       plane: 'any',
@@ -279,7 +283,7 @@ describe('what errors share', () => {
       measured(
         evaluateMeasure(
           path,
-          stickPerformance((f) => ({ ...BODY, 'own-ball': ball(f) }), { start: 0, end: 40 }),
+          stickTrial((f) => ({ ...BODY, 'own-ball': ball(f) }), { start: 0, end: 40 }),
         ),
       );
     const still = length(() => [500 + noise(), 300 + noise()]);
@@ -299,7 +303,7 @@ describe('signs', () => {
   };
   const FRONT = { view: { kind: 'front', offPlaneDegrees: 0 } } as const;
   const BACK = { view: { kind: 'back', offPlaneDegrees: 0 } } as const;
-  const shin = { q: 'segment-angle', points: ['dominant-ankle', 'dominant-knee'], against: 'up' } as const;
+  const shin = { type: 'segment-angle', points: ['dominant-ankle', 'dominant-knee'], against: 'up' } as const;
   const mirror = (points: Points): Points =>
     Object.fromEntries(
       (Object.entries(points) as [string, readonly [number, number]][]).map(([id, [x, y]]) => [id, [1000 - x, y]]),
@@ -313,7 +317,7 @@ describe('signs', () => {
     );
 
   it('shins that mirror each other are even', () => {
-    const even = make({ kind: 'evenness', of: shin, at: 'one', plane: 'frontal' });
+    const even = make({ kind: 'symmetry', of: shin, at: 'one', plane: 'frontal' });
     expect(
       value(
         evaluateMeasure(
@@ -358,7 +362,7 @@ describe('signs', () => {
     const measure = make({
       kind: 'value',
       of: {
-        q: 'line-separation',
+        type: 'line-separation',
         points: ['opposite-shoulder', 'dominant-shoulder'],
         from: ['opposite-hip', 'dominant-hip'],
       },
@@ -431,7 +435,7 @@ describe('a moment lies in the interval in which it may lie', () => {
     // beside it.
     const clip = stickClip();
     const marks = { off: markByHand(20, 'last'), down: markByHand(21, 'first') };
-    expect(value(evaluateMeasure(flight, preparePerformance(clip, {}, marks, 20)))).toBeCloseTo(0, 1);
+    expect(value(evaluateMeasure(flight, prepareTrial(clip, {}, marks, 20)))).toBeCloseTo(0, 1);
   });
 
   it('a proposal that is a guess is a question, not a value; confirmed, it is read', () => {
@@ -439,7 +443,7 @@ describe('a moment lies in the interval in which it may lie', () => {
     const read = (proposed: number | null): Reading =>
       evaluateMeasure(
         time,
-        preparePerformance(stickClip(), {}, { off: { frame: 10, proposed }, down: { frame: 20, proposed: null } }, 20),
+        prepareTrial(stickClip(), {}, { off: { frame: 10, proposed }, down: { frame: 20, proposed: null } }, 20),
       );
     expect(read(0.28)).toMatchObject({
       measurable: false,

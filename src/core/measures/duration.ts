@@ -1,5 +1,5 @@
 import { TIME } from '../model/words';
-import { momentAlike, momentSd } from '../performance/moments';
+import { momentSystematic, momentSd } from '../trial/moments';
 import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { UNLISTED } from './common';
@@ -16,15 +16,15 @@ export const duration: KindOfMeasure<'duration'> = {
   refs: () => [],
   picture: () => 'nothing',
   needsSureMoments: true,
-  evaluate: ({ from, to }, performance) => {
-    const [a, b] = [performance.marks[from]!, performance.marks[to]!];
+  evaluate: ({ from, to }, trial) => {
+    const [a, b] = [trial.marks[from]!, trial.marks[to]!];
     return {
       measurable: true,
-      value: timeAtFrame(performance.times, b) - timeAtFrame(performance.times, a),
-      sd: quadrature(momentSd(performance, from), momentSd(performance, to)),
-      alikeSd: quadrature(momentAlike(performance, from), momentAlike(performance, to)),
+      value: timeAtFrame(trial.times, b) - timeAtFrame(trial.times, a),
+      sd: quadrature(momentSd(trial, from), momentSd(trial, to)),
+      systematicSd: quadrature(momentSystematic(trial, from), momentSystematic(trial, to)),
       unit: 'ms',
-      provenance: { clipId: performance.clip.id, frames: [b, a], points: [] },
+      provenance: { clipId: trial.clip.id, frames: [b, a], points: [] },
     };
   },
   difference: plainDifference,

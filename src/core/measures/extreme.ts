@@ -1,5 +1,5 @@
 import { WHEN } from '../model/words';
-import { momentSd } from '../performance/moments';
+import { momentSd } from '../trial/moments';
 import { difference, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { largest } from '../signal/peaks';
 import { quadrature } from '../statistics/propagate';
@@ -7,51 +7,51 @@ import { ownSd } from '../reading';
 import { drawOf, quantitySeries, quantityWords } from './common';
 import type { KindOfMeasure } from './kind';
 import { edgeSd, peakTimeSd } from './peak-error';
-import { isCurve, phaseCurve, timeFrom } from './phase-curve';
+import { isSeries, phaseSeries, timeFrom } from './phase-series';
 
 /** Largest or smallest value in a phase. */
 export const extreme: KindOfMeasure<'extreme'> = {
   kind: 'extreme',
-  unit: ({ of, lengthIn, give }) => (give === 'time' ? 'ms' : unitOfQuantity(of, lengthIn)),
+  unit: ({ of, lengthIn, output }) => (output === 'time' ? 'ms' : unitOfQuantity(of, lengthIn)),
   convention:
     'Largest or smallest value of a quantity in a phase (a direction is followed through whole turns first), or when it comes, from the beginning of the phase.',
   error: 'points, camera, scale; of its time, how flat the curve is there',
   drawn: 'its quantity',
-  words: ({ of, give }) => (give === 'time' ? WHEN : quantityWords(of)),
+  words: ({ of, output }) => (output === 'time' ? WHEN : quantityWords(of)),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
-  evaluate: (measure, performance) => {
-    const { of, from, which, give, plane, lengthIn } = measure;
-    const r = phaseCurve(performance, measure, measure);
-    if (!isCurve(r)) return r;
+  evaluate: (measure, trial) => {
+    const { of, from, which, output, plane, lengthIn } = measure;
+    const r = phaseSeries(trial, measure, measure);
+    if (!isSeries(r)) return r;
     const sign = which === 'largest' ? 1 : -1;
-    const score = r.curve.map((v) => sign * v);
+    const score = r.series.map((v) => sign * v);
     const top = largest(score, r.span)!;
     // At a top the rate of change is nought: what a shifted moment does there is in the edge's error.
-    const there = readQuantity(performance, of, { plane, frame: top.frame, lengthIn, timeSd: 0 });
+    const there = readQuantity(trial, of, { plane, frame: top.frame, lengthIn, timeSd: 0 });
     if (!there.measurable) return there;
-    if (give === 'time')
+    if (output === 'time')
       return timeFrom(
-        performance,
+        trial,
         from,
         top.frame,
         quadrature(
-          peakTimeSd(performance, score, r.span, top.frame, quadrature(ownSd(there), there.alikeSd)),
-          Math.abs(top.frame - performance.marks[from]!) <= 1 ? momentSd(performance, from) : 0,
+          peakTimeSd(trial, score, r.span, top.frame, quadrature(ownSd(there), there.systematicSd)),
+          Math.abs(top.frame - trial.marks[from]!) <= 1 ? momentSd(trial, from) : 0,
         ),
         refsOfQuantity(of),
       );
     // The curve says through how many whole turns a direction went, the reading what it is there.
     const turns =
-      of.q === 'joint-angle' ? 0 : sign * top.value - there.value - difference(of, sign * top.value, there.value);
+      of.type === 'joint-angle' ? 0 : sign * top.value - there.value - difference(of, sign * top.value, there.value);
     return {
       ...there,
       value: there.value + turns,
-      sd: quadrature(there.sd, edgeSd(performance, r.curve, top.frame, measure)),
+      sd: quadrature(there.sd, edgeSd(trial, r.series, top.frame, measure)),
     };
   },
-  difference: ({ of, give }, a, b) => (give === 'time' ? a - b : difference(of, a, b)),
+  difference: ({ of, output }, a, b) => (output === 'time' ? a - b : difference(of, a, b)),
   draw: drawOf,
-  series: { ...quantitySeries(true), holdsValue: ({ give }) => give === 'value' },
+  series: { ...quantitySeries(true), holdsValue: ({ output }) => output === 'value' },
 };

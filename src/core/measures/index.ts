@@ -2,20 +2,20 @@ import { viewRefusal } from '../calibration/view';
 import type { Primitive } from '../geometry/primitives';
 import { momentsOf, type Measure, type MeasureKind, type PointRef } from '../model/movement';
 import type { UsualWords } from '../model/words';
-import { cameraRefusal, cutRefusal } from '../performance/camera-refusal';
-import { unsureMoment } from '../performance/moments';
-import type { Performance } from '../performance/performance';
-import { momentMissing, words } from '../performance/phase';
+import { cameraRefusal, cutRefusal } from '../trial/camera-refusal';
+import { unsureMoment } from '../trial/moments';
+import type { Trial } from '../trial/trial';
+import { momentMissing, words } from '../trial/phase';
 import { notMeasurable, type Reading } from '../reading';
 import type { DisplayUnit } from '../units';
 import { checkpoint } from './checkpoint';
 import { count } from './count';
 import { duration } from './duration';
-import { evenness } from './evenness';
+import { symmetry } from './symmetry';
 import { extreme } from './extreme';
 import type { KindOfMeasure, Series } from './kind';
 import { lag } from './lag';
-import { lead } from './lead';
+import { eventOffset } from './event-offset';
 import { order } from './order';
 import { path } from './path';
 import { peakRate } from './peak-rate';
@@ -24,9 +24,9 @@ import { rate } from './rate';
 import { share } from './share';
 import { speed } from './speed';
 import { split } from './split';
-import { steadiness } from './steadiness';
-import { stop } from './stop';
-import { turn } from './turn';
+import { dispersion } from './dispersion';
+import { dwell } from './dwell';
+import { rotation } from './rotation';
 import { value } from './value';
 
 /** The registry: a new kind of measure is one file and one line here. */
@@ -34,21 +34,21 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
   duration,
   share,
   rate,
-  lead,
+  'event-offset': eventOffset,
   value,
   extreme,
   range,
   'peak-rate': peakRate,
-  turn,
-  evenness,
+  rotation,
+  symmetry,
   lag,
   order,
   count,
   split,
   speed,
   path,
-  steadiness,
-  stop,
+  dispersion,
+  dwell,
   checkpoint,
 };
 
@@ -57,30 +57,28 @@ export const kindOf = (measure: Measure): KindOfMeasure<MeasureKind> =>
   MEASURE_KINDS[measure.kind] as unknown as KindOfMeasure<MeasureKind>;
 
 /**
- * A measure's value in a performance; why there is none where the view does not show its plane or a moment is missing
+ * A measure's value in a trial; why there is none where the view does not show its plane or a moment is missing
  * or only a guess.
  */
-export function evaluateMeasure(measure: Measure, performance: Performance): Reading {
+export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
   const kind = kindOf(measure);
-  const refusal = viewRefusal(performance.clip, measure.plane);
+  const refusal = viewRefusal(trial.clip, measure.plane);
   if (refusal) return refusal;
-  const moved = cameraRefusal(performance, kind.picture(measure));
+  const moved = cameraRefusal(trial, kind.picture(measure));
   if (moved) return moved;
   const moments = momentsOf(measure);
-  const missing = moments.find((id) => performance.marks[id] === undefined);
+  const missing = moments.find((id) => trial.marks[id] === undefined);
   if (missing !== undefined) return momentMissing(missing);
-  const outside = moments.find(
-    (id) => performance.marks[id]! < 0 || performance.marks[id]! > performance.times.length - 0.5,
-  );
+  const outside = moments.find((id) => trial.marks[id]! < 0 || trial.marks[id]! > trial.times.length - 0.5);
   if (outside !== undefined)
     return notMeasurable('moment-missing', `The moment "${words(outside)}" lies outside the clip`, 'Mark it again.');
   return (
     cutRefusal(
-      performance,
-      moments.map((id) => performance.marks[id]!),
+      trial,
+      moments.map((id) => trial.marks[id]!),
     ) ??
-    (kind.needsSureMoments ? unsureMoment(performance, moments) : null) ??
-    kind.evaluate(measure, performance)
+    (kind.needsSureMoments ? unsureMoment(trial, moments) : null) ??
+    kind.evaluate(measure, trial)
   );
 }
 
@@ -88,20 +86,20 @@ export function evaluateMeasure(measure: Measure, performance: Performance): Rea
 export const differenceOf = (measure: Measure, a: number, b: number): number =>
   kindOf(measure).difference(measure, a, b);
 
-export const drawMeasure = (measure: Measure, performance: Performance, frame: number): readonly Primitive[] =>
-  kindOf(measure).draw(measure, performance, frame);
+export const drawMeasure = (measure: Measure, trial: Trial, frame: number): readonly Primitive[] =>
+  kindOf(measure).draw(measure, trial, frame);
 
 /** What a measure is at every frame; null for one that is nothing there. */
 export const seriesOf = (measure: Measure): Series<MeasureKind> | null => kindOf(measure).series;
-export const curveOfMeasure = (measure: Measure, performance: Performance): Float64Array | null =>
-  seriesOf(measure)?.values(measure, performance) ?? null;
+export const seriesOfMeasure = (measure: Measure, trial: Trial): Float64Array | null =>
+  seriesOf(measure)?.values(measure, trial) ?? null;
 
 /** Unit of a measure's value, and of its curve. */
 export const unitOf = (measure: Measure): DisplayUnit => {
   const { unit } = kindOf(measure);
   return typeof unit === 'function' ? unit(measure as never) : unit;
 };
-export const curveUnitOf = (measure: Measure): DisplayUnit => seriesOf(measure)?.unit(measure) ?? unitOf(measure);
+export const seriesUnitOf = (measure: Measure): DisplayUnit => seriesOf(measure)?.unit(measure) ?? unitOf(measure);
 
 /** Points that a measure needs. */
 export const refsOfMeasure = (measure: Measure): readonly PointRef[] => kindOf(measure).refs(measure);

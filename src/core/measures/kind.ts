@@ -2,7 +2,7 @@ import type { PictureNeed } from '../calibration/camera-state';
 import type { Primitive } from '../geometry/primitives';
 import type { Measure, MeasureKind, PointRef } from '../model/movement';
 import type { UsualWords } from '../model/words';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import type { Reading } from '../reading';
 import type { DisplayUnit } from '../units';
 
@@ -12,9 +12,9 @@ export type MeasureOf<K extends MeasureKind> = Extract<Measure, { kind: K }>;
 export interface Series<K extends MeasureKind> {
   readonly unit: (measure: MeasureOf<K>) => DisplayUnit;
   /** Value at every frame, SI, NaN where missing, without jumps of whole turns. */
-  readonly values: (measure: MeasureOf<K>, performance: Performance) => Float64Array;
+  readonly values: (measure: MeasureOf<K>, trial: Trial) => Float64Array;
   /** The value at one frame position with its error; `timeSd` is how sure the place of that position is, seconds. */
-  readonly read: (measure: MeasureOf<K>, performance: Performance, frame: number, timeSd?: number) => Reading;
+  readonly read: (measure: MeasureOf<K>, trial: Trial, frame: number, timeSd?: number) => Reading;
   /** Measures for which this is equal have the same series. */
   readonly of: (measure: MeasureOf<K>) => unknown;
   /** Whether the measure's own value is one of the series, so that an error found for one holds for the other. */
@@ -39,13 +39,13 @@ export interface KindOfMeasure<K extends MeasureKind> {
   /** Whether a proposed moment must be sure before it is read; an answer by eye is not read off its moment. */
   readonly needsSureMoments: boolean;
   /**
-   * Its value in a performance whose view shows its plane and whose moments are there (`evaluateMeasure` sees to both).
+   * Its value in a trial whose view shows its plane and whose moments are there (`evaluateMeasure` sees to both).
    */
-  readonly evaluate: (measure: MeasureOf<K>, performance: Performance) => Reading;
+  readonly evaluate: (measure: MeasureOf<K>, trial: Trial) => Reading;
   /** One value minus another, SI; directions go round. */
   readonly difference: (measure: MeasureOf<K>, a: number, b: number) => number;
   /** What is drawn on a frame for this measure; nothing for measures of time. */
-  readonly draw: (measure: MeasureOf<K>, performance: Performance, frame: number) => readonly Primitive[];
+  readonly draw: (measure: MeasureOf<K>, trial: Trial, frame: number) => readonly Primitive[];
   /** Null for a measure that is nothing at a single frame. */
   readonly series: Series<K> | null;
 }

@@ -1,6 +1,6 @@
 import { strictest } from '../calibration/camera-state';
 import { WHEN } from '../model/words';
-import { momentSd } from '../performance/moments';
+import { momentSd } from '../trial/moments';
 import { pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import { plainDifference, type KindOfMeasure } from './kind';
@@ -19,15 +19,15 @@ export const lag: KindOfMeasure<'lag'> = {
   refs: ({ first, second }) => [...refsOfQuantity(first), ...refsOfQuantity(second)],
   picture: ({ first, second }) => strictest([first, second].map(pictureOfQuantity)),
   needsSureMoments: true,
-  evaluate: ({ first, second, event, ...phase }, performance) => {
-    const a = timeOfEvent(first, event, phase, performance);
+  evaluate: ({ first, second, event, ...phase }, trial) => {
+    const a = timeOfEvent(first, event, phase, trial);
     if (!a.measurable) return a;
-    const b = timeOfEvent(second, event, phase, performance);
+    const b = timeOfEvent(second, event, phase, trial);
     if (!b.measurable) return b;
     return {
       ...b,
       value: b.value - a.value,
-      sd: lagSd(a, b, momentSd(performance, phase.from)),
+      sd: lagSd(a, b, momentSd(trial, phase.from)),
       provenance: {
         ...b.provenance,
         frames: [b.provenance.frames[0]!, a.provenance.frames[0]!],
@@ -36,7 +36,6 @@ export const lag: KindOfMeasure<'lag'> = {
     };
   },
   difference: plainDifference,
-  draw: ({ first, second }, performance, frame) =>
-    [first, second].flatMap((q) => drawQuantity(q, performance, frame, '%BH')),
+  draw: ({ first, second }, trial, frame) => [first, second].flatMap((q) => drawQuantity(q, trial, frame, '%BH')),
   series: null,
 };

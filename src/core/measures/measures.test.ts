@@ -1,14 +1,14 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
-import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Measure } from '../model/movement';
-import { drawMeasure, evaluateMeasure, curveOfMeasure, kindOf, MEASURE_KINDS, unitOf } from './index';
+import { drawMeasure, evaluateMeasure, seriesOfMeasure, kindOf, MEASURE_KINDS, unitOf } from './index';
 import { fromSi } from '../units';
 import type { Reading } from '../reading';
 
 const common = { name: 'x', region: 'legs', plane: 'sagittal', importance: 0.5, cost: 'weeks', margin: 0 } as const;
 const make = (measure: object): Measure => readMeasure({ id: 'x', ...common, ...measure });
 
-const knee = { q: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] } as const;
+const knee = { type: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] } as const;
 
 /** One of each kind, all readable on the bent leg below. */
 const EXAMPLES: readonly Measure[] = [
@@ -32,16 +32,16 @@ const EXAMPLES: readonly Measure[] = [
   make({ kind: 'range', of: knee, from: 'start', to: 'end' }),
   make({ kind: 'peak-rate', of: knee, from: 'start', to: 'end', direction: 'falling' }),
   make({
-    kind: 'turn',
-    of: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' },
+    kind: 'rotation',
+    of: { type: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' },
     from: 'start',
     to: 'end',
   }),
-  make({ kind: 'evenness', of: { ...knee, points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] }, at: 'mid' }),
+  make({ kind: 'symmetry', of: { ...knee, points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] }, at: 'mid' }),
   make({
     kind: 'lag',
     first: knee,
-    second: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' },
+    second: { type: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' },
     event: 'smallest',
     from: 'start',
     to: 'end',
@@ -52,7 +52,7 @@ const EXAMPLES: readonly Measure[] = [
       { name: 'knee', of: knee, event: 'smallest' },
       {
         name: 'shank',
-        of: { q: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' },
+        of: { type: 'segment-angle', points: ['opposite-knee', 'opposite-ankle'], against: 'down' },
         event: 'smallest',
       },
     ],
@@ -61,16 +61,16 @@ const EXAMPLES: readonly Measure[] = [
   }),
   make({
     kind: 'count',
-    each: { each: 'crossing', of: knee, level: 170, direction: 'falling' },
+    occurrence: { type: 'crossing', of: knee, level: 170, direction: 'falling' },
     from: 'start',
     to: 'end',
   }),
   make({ kind: 'split', plane: 'any', from: 'start', to: 'mid' }),
   make({ kind: 'speed', point: 'opposite-ankle', along: 'straight', from: 'start', to: 'end' }),
   make({ kind: 'path', point: 'opposite-ankle', what: 'length', from: 'start', to: 'end' }),
-  make({ kind: 'steadiness', point: 'opposite-ankle', from: 'start', to: 'end' }),
+  make({ kind: 'dispersion', point: 'opposite-ankle', from: 'start', to: 'end' }),
   make({ kind: 'checkpoint', plane: 'any', question: 'Is the heel down?', at: 'mid' }),
-  make({ kind: 'stop', point: 'opposite-hip', slower: 0.1, from: 'start', to: 'end' }),
+  make({ kind: 'dwell', point: 'opposite-hip', slower: 0.1, from: 'start', to: 'end' }),
 ];
 
 /** Thigh upright, shank turned forward by one degree a frame: at frame f the knee angle is 180 - f. */
@@ -88,7 +88,7 @@ const bend = (frame: number) => {
   } as const;
 };
 const marks = { start: 5, mid: 20, end: 35 };
-const leg = (change = {}) => ({ ...stickPerformance(bend, marks, change), checks: { x: 'yes' } as const });
+const leg = (change = {}) => ({ ...stickTrial(bend, marks, change), checks: { x: 'yes' } as const });
 const value = (reading: Reading): number => {
   if (!reading.measurable) throw new Error(reading.message);
   return fromSi(reading.value, reading.unit);
@@ -118,12 +118,12 @@ describe('every kind of measure', () => {
   it.each(EXAMPLES.map((m) => [m.kind, m] as const))(
     '%s: says why it is not measurable instead of giving a number',
     (_, measure) => {
-      const unmarked = evaluateMeasure(measure, stickPerformance(bend, {}));
+      const unmarked = evaluateMeasure(measure, stickTrial(bend, {}));
       expect(unmarked).toMatchObject({ measurable: false, reason: 'moment-missing' });
       if (measure.plane === 'any') return;
       const empty = evaluateMeasure(
         measure,
-        stickPerformance(() => ({}), marks),
+        stickTrial(() => ({}), marks),
       );
       expect(empty.measurable).toBe(false);
       const front = evaluateMeasure(measure, leg({ view: { kind: 'front', offPlaneDegrees: 0 } }));
@@ -142,11 +142,11 @@ describe('every kind of measure', () => {
       expect(
         drawMeasure(
           measure,
-          stickPerformance(() => ({}), marks),
+          stickTrial(() => ({}), marks),
           20,
         ),
       ).toEqual([]);
-      expect(curveOfMeasure(measure, leg()) !== null).toBe(kindOf(measure).series !== null);
+      expect(seriesOfMeasure(measure, leg()) !== null).toBe(kindOf(measure).series !== null);
     },
   );
 });
@@ -168,7 +168,7 @@ describe('closed forms', () => {
 
   it('joint angle: 160 degrees at frame 20, between frames too', () => {
     expect(value(evaluateMeasure(jointAngle, leg()))).toBeCloseTo(160, 1);
-    expect(value(evaluateMeasure(jointAngle, stickPerformance(bend, { ...marks, mid: 20.5 })))).toBeCloseTo(159.5, 1);
+    expect(value(evaluateMeasure(jointAngle, stickTrial(bend, { ...marks, mid: 20.5 })))).toBeCloseTo(159.5, 1);
   });
 
   it('joint change: 15 degrees less from frame 5 to 20', () => {
@@ -179,7 +179,7 @@ describe('closed forms', () => {
     expect(value(evaluateMeasure(segmentAngle, leg()))).toBeCloseTo(20, 1);
     const flip = (frame: number) =>
       Object.fromEntries(Object.entries(bend(frame)).map(([id, [x, y]]) => [id, [1000 - x, y] as const]));
-    expect(value(evaluateMeasure(segmentAngle, stickPerformance(flip, marks, { travel: 'left' })))).toBeCloseTo(20, 1);
+    expect(value(evaluateMeasure(segmentAngle, stickTrial(flip, marks, { travel: 'left' })))).toBeCloseTo(20, 1);
   });
 
   it('duration: 150 ms, with T / sqrt(6) = 4.08 ms; an eighth in slow motion', () => {
@@ -206,14 +206,14 @@ describe('closed forms', () => {
   });
 
   it('a known camera angle is corrected: the knee of a leg seen 25 degrees off the plane reads the same', () => {
-    const psi = (25 * Math.PI) / 180;
+    const offPlane = (25 * Math.PI) / 180;
     const seen = (frame: number) =>
       Object.fromEntries(
-        Object.entries(bend(frame)).map(([id, [x, y]]) => [id, [500 + (x - 500) * Math.cos(psi), y] as const]),
+        Object.entries(bend(frame)).map(([id, [x, y]]) => [id, [500 + (x - 500) * Math.cos(offPlane), y] as const]),
       );
     const corrected = evaluateMeasure(
       jointAngle,
-      stickPerformance(seen, marks, { view: { kind: 'side', offPlaneDegrees: 25 } }),
+      stickTrial(seen, marks, { view: { kind: 'side', offPlaneDegrees: 25 } }),
     );
     const square = evaluateMeasure(jointAngle, leg());
     expect(value(corrected)).toBeCloseTo(value(square), 1);
@@ -221,7 +221,7 @@ describe('closed forms', () => {
   });
 
   it('a fast joint at a moment is less sure than a slow one', () => {
-    const still = stickPerformance(() => bend(20), marks);
+    const still = stickTrial(() => bend(20), marks);
     const moving = evaluateMeasure(jointAngle, leg());
     const standing = evaluateMeasure(jointAngle, still);
     expect(moving.measurable && standing.measurable && moving.sd > standing.sd).toBe(true);

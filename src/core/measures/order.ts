@@ -1,7 +1,7 @@
 import { strictest } from '../calibration/camera-state';
 import { WHEN } from '../model/words';
-import { momentSd } from '../performance/moments';
-import type { Performance } from '../performance/performance';
+import { momentSd } from '../trial/moments';
+import type { Trial } from '../trial/trial';
 import { pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import type { Measured } from '../reading';
@@ -24,16 +24,16 @@ export const order: KindOfMeasure<'order'> = {
   refs: ({ steps }) => steps.flatMap(({ of }) => refsOfQuantity(of)),
   picture: ({ steps }) => strictest(steps.map(({ of }) => pictureOfQuantity(of))),
   needsSureMoments: true,
-  evaluate: ({ steps, ...phase }, performance) => {
+  evaluate: ({ steps, ...phase }, trial) => {
     const times: Measured[] = [];
     for (const { of, event } of steps) {
-      const reading = timeOfEvent(of, event, phase, performance);
+      const reading = timeOfEvent(of, event, phase, trial);
       if (!reading.measurable) return reading;
       times.push(reading);
     }
     const lags = times.slice(1).map((b, i) => ({
       value: b.value - times[i]!.value,
-      sd: lagSd(times[i]!, b, momentSd(performance, phase.from)),
+      sd: lagSd(times[i]!, b, momentSd(trial, phase.from)),
       frames: [b.provenance.frames[0]!, times[i]!.provenance.frames[0]!],
     }));
     const least = lags.reduce((a, b) => (b.value < a.value ? b : a));
@@ -41,7 +41,7 @@ export const order: KindOfMeasure<'order'> = {
       ...times[0]!,
       value: least.value,
       sd: least.sd,
-      alikeSd: 0,
+      systematicSd: 0,
       unit: 'ms',
       provenance: {
         ...times[0]!.provenance,
@@ -51,16 +51,16 @@ export const order: KindOfMeasure<'order'> = {
     };
   },
   difference: plainDifference,
-  draw: ({ steps }, performance, frame) => steps.flatMap(({ of }) => drawQuantity(of, performance, frame, '%BH')),
+  draw: ({ steps }, trial, frame) => steps.flatMap(({ of }) => drawQuantity(of, trial, frame, '%BH')),
   series: null,
 };
 
 /** The order in which the steps of an order came, with the time of each after the first of them, seconds. */
 export function orderOf(
   { steps, ...phase }: MeasureOf<'order'>,
-  performance: Performance,
+  trial: Trial,
 ): readonly { readonly name: string; readonly after: number; readonly sd: number }[] | null {
-  const times = steps.map(({ name, of, event }) => ({ name, reading: timeOfEvent(of, event, phase, performance) }));
+  const times = steps.map(({ name, of, event }) => ({ name, reading: timeOfEvent(of, event, phase, trial) }));
   const known = times.flatMap(({ name, reading }) =>
     reading.measurable ? [{ name, at: reading.value, sd: reading.sd }] : [],
   );

@@ -1,6 +1,6 @@
 import { LENGTH, PLAIN } from '../model/words';
-import type { Performance } from '../performance/performance';
-import { refsOfWay } from '../performance/way';
+import type { Trial } from '../trial/trial';
+import { refsOfTrajectory } from '../trial/trajectory';
 import { NOTHING_SHARED, notMeasurable } from '../reading';
 import type { Vec2 } from '../geometry/vec2';
 import { derivativeSd } from '../signal/derivative';
@@ -18,8 +18,8 @@ const WINDOW = 0.1;
  * data gives; what the movement has is what is counted.
  * @returns the length, and how much of it noise may still have given or taken
  */
-function lengthOf(performance: Performance, path: Path): { readonly length: number; readonly sd: number } {
-  const { times, interval, cutoff } = performance;
+function lengthOf(trial: Trial, path: Path): { readonly length: number; readonly sd: number } {
+  const { times, interval, cutoff } = trial;
   const { first, last } = path.span;
   const steps = Array.from({ length: Math.max(0, last - first) }, (_, k) => {
     const i = first + k;
@@ -68,18 +68,18 @@ export const path: KindOfMeasure<'path'> = {
   error: 'the points at its ends, the noise on the way, and the scale',
   drawn: 'the path of the point',
   words: ({ what }) => (what === 'length' ? LENGTH : PLAIN),
-  refs: refsOfWay,
+  refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   needsSureMoments: true,
-  evaluate: (measure, performance) => {
-    const way = pathOf(performance, measure);
-    if (!isPath(way)) return way;
-    const points = knownPoints(way);
+  evaluate: (measure, trial) => {
+    const path = pathOf(trial, measure);
+    if (!isPath(path)) return path;
+    const points = knownPoints(path);
     const [first, last] = [points[0]!, points.at(-1)!];
-    const arc = lengthOf(performance, way);
+    const arc = lengthOf(trial, path);
     const chord = Math.hypot(last.x - first.x, last.y - first.y);
-    const edges = edgeLengths(performance, way, measure);
-    const ends = quadrature(Math.SQRT2 * way.sd, ...edges);
+    const edges = edgeLengths(trial, path, measure);
+    const ends = quadrature(Math.SQRT2 * path.sd, ...edges);
     const { what } = measure;
     // A path no longer than its noise has no shape.
     if (what !== 'length' && arc.length <= 2 * quadrature(ends, arc.sd))
@@ -97,32 +97,32 @@ export const path: KindOfMeasure<'path'> = {
         'Choose the two moments so that the point has gone somewhere between.',
       );
     const unit = what === 'straightness' ? '%' : measure.lengthIn;
-    const provenance = pathProvenance(performance, measure, [way.span.last, way.span.first]);
-    // The finder sees a joint elsewhere at the beginning of its way than at the end.
-    const beside = Math.SQRT2 * way.alike;
+    const provenance = pathProvenance(trial, measure, [path.span.last, path.span.first]);
+    // The detector sees a joint elsewhere at the beginning of its way than at the end.
+    const beside = Math.SQRT2 * path.systematic;
     if (what === 'straightness') {
       const straight = Math.min(1, chord / arc.length);
       // Chord and arc share what their ends are off along the way.
-      const sd = quadrature((straight * arc.sd) / arc.length, ((1 - straight) * ends + 0.2 * way.sd) / arc.length);
-      const alikeSd = ((1 - straight) * beside + 0.2 * way.alike) / arc.length;
-      return { measurable: true, value: straight, sd: quadrature(sd, alikeSd), alikeSd, unit, provenance };
+      const sd = quadrature((straight * arc.sd) / arc.length, ((1 - straight) * ends + 0.2 * path.sd) / arc.length);
+      const systematicSd = ((1 - straight) * beside + 0.2 * path.systematic) / arc.length;
+      return { measurable: true, value: straight, sd: quadrature(sd, systematicSd), systematicSd, unit, provenance };
     }
     const value = what === 'length' ? arc.length : farthest.distance;
-    const shared = { ...NOTHING_SHARED, scale: value * way.scaleSd };
+    const shared = { ...NOTHING_SHARED, scale: value * path.scaleSd };
     // An end that is off turns the chord: the farther along it the more.
     const random =
       what === 'sideways'
         ? quadrature(
-            PEAK_WIDENING * way.sd,
-            (1 - farthest.along) * quadrature(way.sd, edges[0]),
-            farthest.along * quadrature(way.sd, edges[1]),
+            PEAK_WIDENING * path.sd,
+            (1 - farthest.along) * quadrature(path.sd, edges[0]),
+            farthest.along * quadrature(path.sd, edges[1]),
           )
         : quadrature(ends, arc.sd);
     return {
       measurable: true,
       value,
       sd: quadrature(random, beside, shared.scale),
-      alikeSd: beside,
+      systematicSd: beside,
       shared,
       unit,
       provenance,

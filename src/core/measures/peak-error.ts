@@ -1,6 +1,6 @@
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import { notMeasurable, type NotMeasurable } from '../reading';
-import { momentSd } from '../performance/moments';
+import { momentSd } from '../trial/moments';
 import type { FrameSpan } from '../signal/peaks';
 import { smoothCoordinate } from '../signal/smooth';
 import { largestOf } from '../statistics/normal';
@@ -19,18 +19,18 @@ export const PEAK_WIDENING = 1.35;
  * there, per second, times that error. Nothing for a peak inside.
  */
 export function edgeSd(
-  performance: Performance,
-  curve: Float64Array,
+  trial: Trial,
+  series: Float64Array,
   frame: number,
   phase: { readonly from: string; readonly to: string },
 ): number {
-  const i = Math.min(curve.length - 1, Math.max(0, Math.round(frame)));
-  const [low, high] = [Math.max(0, i - 1), Math.min(curve.length - 1, i + 1)];
-  const slope = (curve[high]! - curve[low]!) / (performance.times[high]! - performance.times[low]!);
+  const i = Math.min(series.length - 1, Math.max(0, Math.round(frame)));
+  const [low, high] = [Math.max(0, i - 1), Math.min(series.length - 1, i + 1)];
+  const slope = (series[high]! - series[low]!) / (trial.times[high]! - trial.times[low]!);
   if (Number.isNaN(slope)) return 0;
-  const [a, b] = [performance.marks[phase.from]!, performance.marks[phase.to]!];
+  const [a, b] = [trial.marks[phase.from]!, trial.marks[phase.to]!];
   const edge = Math.abs(frame - a) <= 1 ? phase.from : Math.abs(frame - b) <= 1 ? phase.to : null;
-  return edge === null ? 0 : Math.abs(slope) * momentSd(performance, edge);
+  return edge === null ? 0 : Math.abs(slope) * momentSd(trial, edge);
 }
 
 /** Of values that come within this many deviations of noise of the largest any may be it by its noise. */
@@ -42,7 +42,7 @@ const WITHIN_NOISE = 3;
  * @param values upwards; @param noise standard deviation that the data show; 0 takes nothing away
  */
 export function aboveTop(
-  { cutoff, interval }: Pick<Performance, 'cutoff' | 'interval'>,
+  { cutoff, interval }: Pick<Trial, 'cutoff' | 'interval'>,
   values: ArrayLike<number>,
   { first, last }: FrameSpan,
   noise: number,
@@ -65,7 +65,7 @@ export const lostInNoise = (height: number): NotMeasurable | null =>
     ? notMeasurable(
         'too-uncertain',
         'Nothing here stands out of the noise of the points',
-        'Find the points with the accurate detector, place them by hand, or film from nearer.',
+        'Detect the points with the accurate detector, place them by hand, or film from nearer.',
       )
     : null;
 
@@ -76,7 +76,7 @@ export const lostInNoise = (height: number): NotMeasurable | null =>
  * @param score the rate, upwards, over the whole clip
  */
 export function flattened(
-  { times, cutoff }: Pick<Performance, 'times' | 'cutoff'>,
+  { times, cutoff }: Pick<Trial, 'times' | 'cutoff'>,
   score: Float64Array,
   frame: number,
 ): number {
@@ -87,13 +87,13 @@ export function flattened(
 }
 
 /**
- * What a finder does alike in all clips changes with the posture, in about so much time, seconds (a limb passes
+ * What a detector does systematically in all clips changes with the posture, in about so much time, seconds (a limb passes
  * another; common practice).
  */
 export const POSTURE_TIME = 0.1;
 
 /**
- * Filter and finder bend a curve as well as trembling on it: a peak's time is so much less sure (against rendered
+ * Filter and detector bend a curve as well as trembling on it: a peak's time is so much less sure (against rendered
  * truth).
  */
 const TIME_WIDENING = 1.5;
@@ -102,7 +102,7 @@ const TIME_WIDENING = 1.5;
 const halfPeriod = (cutoff: number): number => 1 / (4 * cutoff);
 
 /**
- * A curve that comes this near to its top elsewhere may have its true top there: finder and filter bend it by some per
+ * A curve that comes this near to its top elsewhere may have its true top there: detector and filter bend it by some per
  * cent (against rendered truth).
  */
 const NEARLY = 0.25;
@@ -114,7 +114,7 @@ const NEARLY = 0.25;
  * @param score the curve, upwards, over the whole clip; @param span the phase; @param sd of the curve's noise
  */
 export function peakTimeSd(
-  { times, cutoff, interval }: Performance,
+  { times, cutoff, interval }: Trial,
   score: Float64Array,
   span: FrameSpan,
   frame: number,

@@ -1,6 +1,6 @@
 import { PACE, WHEN } from '../model/words';
-import type { Performance } from '../performance/performance';
-import { continuousCurve, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
+import type { Trial } from '../trial/trial';
+import { continuousSeries, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { NOTHING_SHARED, notMeasurable, ownSd, type Measured, type Reading } from '../reading';
 import { derivativeSd, rateOfChange } from '../signal/derivative';
 import { noiseOfSamples } from '../signal/noise';
@@ -12,15 +12,15 @@ import type { DisplayUnit } from '../units';
 import { drawOf, type OfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { aboveTop, edgeSd, flattened, lostInNoise, PEAK_WIDENING, peakTimeSd, POSTURE_TIME } from './peak-error';
-import { isCurve, phaseCurve, timeFrom } from './phase-curve';
+import { isSeries, phaseSeries, timeFrom } from './phase-series';
 
 const RATE_UNITS: Readonly<Record<string, DisplayUnit>> = { deg: 'deg/s', m: 'm/s', '%BH': 'BH/s', '%': '%' };
 const rateUnit = ({ of, lengthIn }: OfQuantity): DisplayUnit => RATE_UNITS[unitOfQuantity(of, lengthIn)]!;
 
-const ratesOf = (performance: Performance, { of, lengthIn }: OfQuantity): Float64Array =>
-  rateOfChange(performance.times, continuousCurve(performance, of, lengthIn));
-const rateSd = (performance: Performance, there: Measured): number =>
-  quadrature(derivativeSd(ownSd(there), performance.interval, performance.cutoff), there.alikeSd / POSTURE_TIME);
+const ratesOf = (trial: Trial, { of, lengthIn }: OfQuantity): Float64Array =>
+  rateOfChange(trial.times, continuousSeries(trial, of, lengthIn));
+const rateSd = (trial: Trial, there: Measured): number =>
+  quadrature(derivativeSd(ownSd(there), trial.interval, trial.cutoff), there.systematicSd / POSTURE_TIME);
 
 /** The filter takes so much off a quick peak (against made movements). */
 const FILTER_SHARE = 0.03;
@@ -31,41 +31,35 @@ const shareOfScale = (there: Measured): number => (there.value === 0 ? 0 : (ther
 /** Fastest change in a phase. */
 export const peakRate: KindOfMeasure<'peak-rate'> = {
   kind: 'peak-rate',
-  unit: (measure) => (measure.give === 'time' ? 'ms' : rateUnit(measure)),
+  unit: (measure) => (measure.output === 'time' ? 'ms' : rateUnit(measure)),
   convention:
     'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the beginning of the phase.',
   error: 'noise through the filter; of its time, how flat the curve is there',
   drawn: 'its quantity',
-  words: ({ give }) => (give === 'time' ? WHEN : PACE),
+  words: ({ output }) => (output === 'time' ? WHEN : PACE),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
-  evaluate: (measure, performance) => {
-    const { of, from, direction, give, plane, lengthIn } = measure;
-    const r = phaseCurve(performance, measure, measure);
-    if (!isCurve(r)) return r;
-    const rates = rateOfChange(performance.times, r.curve);
+  evaluate: (measure, trial) => {
+    const { of, from, direction, output, plane, lengthIn } = measure;
+    const r = phaseSeries(trial, measure, measure);
+    if (!isSeries(r)) return r;
+    const rates = rateOfChange(trial.times, r.series);
     const score = rates.map((v) => (direction === 'rising' ? v : direction === 'falling' ? -v : Math.abs(v)));
     const top = largest(score, r.span);
-    const there = top && readQuantity(performance, of, { plane, frame: top.frame, lengthIn, timeSd: 0 });
+    const there = top && readQuantity(trial, of, { plane, frame: top.frame, lengthIn, timeSd: 0 });
     if (!top || !there)
       return notMeasurable('point-missing', 'The phase is too short for a rate', 'Mark the moments farther apart.');
     if (!there.measurable) return there;
-    const noise = rateSd(performance, there);
-    const edge = edgeSd(performance, score, top.frame, measure);
-    const raw = continuousCurve({ ...performance, smoothed: performance.raw }, of, lengthIn);
-    const trembling = derivativeSd(noiseOfSamples(raw) || 0, performance.interval, performance.cutoff);
-    const height = top.value - aboveTop(performance, score, r.span, trembling);
+    const noise = rateSd(trial, there);
+    const edge = edgeSd(trial, score, top.frame, measure);
+    const raw = continuousSeries({ ...trial, smoothed: trial.raw }, of, lengthIn);
+    const trembling = derivativeSd(noiseOfSamples(raw) || 0, trial.interval, trial.cutoff);
+    const height = top.value - aboveTop(trial, score, r.span, trembling);
     const lost = direction === 'either' ? lostInNoise(height) : null;
     if (lost) return lost;
-    if (give === 'time')
-      return timeFrom(
-        performance,
-        from,
-        top.frame,
-        peakTimeSd(performance, score, r.span, top.frame, noise),
-        refsOfQuantity(of),
-      );
+    if (output === 'time')
+      return timeFrom(trial, from, top.frame, peakTimeSd(trial, score, r.span, top.frame, noise), refsOfQuantity(of));
     const signed =
       direction === 'falling'
         ? -height
@@ -80,10 +74,10 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
         PEAK_WIDENING * noise,
         edge,
         FILTER_SHARE * signed,
-        flattened(performance, score, top.frame),
+        flattened(trial, score, top.frame),
         shared.scale,
       ),
-      alikeSd: 0,
+      systematicSd: 0,
       shared,
       unit: rateUnit(measure),
     };
@@ -92,32 +86,28 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
   draw: drawOf,
   series: {
     unit: rateUnit,
-    values: (measure, performance) => ratesOf(performance, measure),
-    read: (measure, performance, frame): Reading => {
-      const there = readQuantity(performance, measure.of, {
+    values: (measure, trial) => ratesOf(trial, measure),
+    read: (measure, trial, frame): Reading => {
+      const there = readQuantity(trial, measure.of, {
         plane: measure.plane,
         frame,
         lengthIn: measure.lengthIn,
         timeSd: 0,
       });
       if (!there.measurable) return there;
-      const at = interpolateLinear(
-        performance.times,
-        ratesOf(performance, measure),
-        timeAtFrame(performance.times, frame),
-      );
+      const at = interpolateLinear(trial.times, ratesOf(trial, measure), timeAtFrame(trial.times, frame));
       if (Number.isNaN(at))
         return notMeasurable(
           'point-missing',
           'The rate is not known there',
-          'Find points, or place the missing ones by hand.',
+          'Detect points, or place the missing ones by hand.',
         );
       const shared = { ...NOTHING_SHARED, scale: at * shareOfScale(there) };
       return {
         ...there,
         value: at,
-        sd: quadrature(rateSd(performance, there), shared.scale),
-        alikeSd: 0,
+        sd: quadrature(rateSd(trial, there), shared.scale),
+        systematicSd: 0,
         shared,
         unit: rateUnit(measure),
       };

@@ -1,11 +1,11 @@
 import { steadyOf, steadySd } from '../calibration/steady';
-import { offPlane } from '../calibration/view';
+import { cameraOffPlane } from '../calibration/view';
 import type { Measure, PointRef } from '../model/movement';
-import { momentSd } from '../performance/moments';
-import type { Performance } from '../performance/performance';
-import { isSpan, spanOf, tooLittleKnown } from '../performance/phase';
-import { jitterOf, partsOf, pictureAt, pointAt } from '../performance/places';
-import { refsOfWay, wayOfPoint } from '../performance/way';
+import { momentSd } from '../trial/moments';
+import type { Trial } from '../trial/trial';
+import { isSpan, spanOf, tooLittleKnown } from '../trial/phase';
+import { jitterOf, partsOf, pictureAt, pointAt } from '../trial/places';
+import { refsOfTrajectory, trajectoryOf } from '../trial/trajectory';
 import type { NotMeasurable } from '../reading';
 import { isScale, scaleOf } from '../quantities';
 import { distance, type Vec2 } from '../geometry/vec2';
@@ -15,7 +15,7 @@ import type { FrameSpan } from '../signal/peaks';
 import { quadrature, type UncertainPoint } from '../statistics/propagate';
 
 /** Kinds of measure of one point's path. */
-export type Moving = Extract<Measure, { kind: 'speed' | 'path' | 'steadiness' | 'stop' }>;
+export type Moving = Extract<Measure, { kind: 'speed' | 'path' | 'dispersion' | 'dwell' }>;
 
 export interface Path {
   readonly span: FrameSpan;
@@ -25,7 +25,7 @@ export interface Path {
   /** Random deviation of one coordinate in the middle of the phase, unit wanted. */
   readonly sd: number;
   /** The same of what is alike in every clip. */
-  readonly alike: number;
+  readonly systematic: number;
   /** What one coordinate jitters before smoothing, as the data show it, unit wanted. */
   readonly jitter: number;
   /** Length of the segment that the point is the end of, about; an error that is alike turns with it. */
@@ -44,12 +44,12 @@ const LEVER = 0.2;
  * from its origin.
  */
 function pathError(
-  performance: Performance,
+  trial: Trial,
   { point, relativeTo, line }: Moving,
   frame: number,
-  psi: number,
-): { readonly sd: number; readonly alike: number } {
-  const at = (ref: PointRef): UncertainPoint | null => pointAt(performance, ref, frame, psi);
+  offPlane: number,
+): { readonly sd: number; readonly systematic: number } {
+  const at = (ref: PointRef): UncertainPoint | null => pointAt(trial, ref, frame, offPlane);
   const seenFrom = relativeTo ?? line?.[0];
   const [own, from, a, b] = [
     at(point),
@@ -60,46 +60,42 @@ function pathError(
   const lever = own && from && a && b ? distance(own, from) / distance(a, b) : 0;
   const parts = [own, from, ...[a, b].map((p) => p && { ...p, sdY: p.sdY * lever })].filter((p) => p !== null);
   return {
-    sd: quadrature(...parts.map((p) => p.sdY * Math.sqrt(1 - (p.alike ?? 0) ** 2))),
-    alike: quadrature(...parts.map((p) => p.sdY * (p.alike ?? 0))),
+    sd: quadrature(...parts.map((p) => p.sdY * Math.sqrt(1 - (p.systematic ?? 0) ** 2))),
+    systematic: quadrature(...parts.map((p) => p.sdY * (p.systematic ?? 0))),
   };
 }
 
-const jitterOfRef = (performance: Performance, ref: PointRef): number =>
-  quadrature(
-    ...partsOf(ref, performance.clip.performer, performance.raw).map(
-      ({ id, weight }) => weight * jitterOf(performance, id),
-    ),
-  );
+const jitterOfRef = (trial: Trial, ref: PointRef): number =>
+  quadrature(...partsOf(ref, trial.clip.performer, trial.raw).map(({ id, weight }) => weight * jitterOf(trial, id)));
 
 /** How far the ends of a phase may be off against each other because the camera moved, pixels. */
-function betweenEnds({ clip }: Performance, { first, last }: FrameSpan): number {
+function betweenEnds({ clip }: Trial, { first, last }: FrameSpan): number {
   return steadyOf(clip)?.sdBetween(first, last) ?? 0;
 }
 
 /** The path of a measure's point, or why there is none. */
-export function pathOf(performance: Performance, measure: Moving): Path | NotMeasurable {
-  const span = spanOf(performance, measure);
+export function pathOf(trial: Trial, measure: Moving): Path | NotMeasurable {
+  const span = spanOf(trial, measure);
   if (!isSpan(span)) return span;
-  const scale = scaleOf(performance, measure.lengthIn);
+  const scale = scaleOf(trial, measure.lengthIn);
   if (!isScale(scale)) return scale;
   const { relativeTo } = measure;
-  const { angle: psi } = offPlane(performance.clip);
-  const way = wayOfPoint(performance, measure, psi);
-  const [x, y] = [way.x.map((v) => v * scale.perPixel), way.y.map((v) => v * scale.perPixel)];
+  const { angle: offPlane } = cameraOffPlane(trial.clip);
+  const trajectory = trajectoryOf(trial, measure, offPlane);
+  const [x, y] = [trajectory.x.map((v) => v * scale.perPixel), trajectory.y.map((v) => v * scale.perPixel)];
   const unknown = tooLittleKnown(x, span, `The ${measure.point.replace(/^own-/, '').replaceAll('-', ' ')}`);
   if (unknown) return unknown;
-  const error = pathError(performance, measure, (span.first + span.last) >> 1, psi);
-  const jitter = quadrature(...refsOfWay(measure).map((ref) => jitterOfRef(performance, ref)));
+  const error = pathError(trial, measure, (span.first + span.last) >> 1, offPlane);
+  const jitter = quadrature(...refsOfTrajectory(measure).map((ref) => jitterOfRef(trial, ref)));
   return {
     span,
     x,
     y,
-    sd: Math.hypot(error.sd, relativeTo ? 0 : betweenEnds(performance, span)) * scale.perPixel,
-    alike: error.alike * scale.perPixel,
+    sd: Math.hypot(error.sd, relativeTo ? 0 : betweenEnds(trial, span)) * scale.perPixel,
+    systematic: error.systematic * scale.perPixel,
     jitter: jitter * scale.perPixel,
-    lever: LEVER * performance.bodyHeight * scale.perPixel,
-    scaleSd: Math.hypot(scale.sdShare, steadySd(performance.clip, 'size', span.first)),
+    lever: LEVER * trial.bodyHeight * scale.perPixel,
+    scaleSd: Math.hypot(scale.sdShare, steadySd(trial.clip, 'size', span.first)),
   };
 }
 
@@ -123,14 +119,14 @@ export const knownPoints = ({ x, y, span }: Path): readonly Vec2[] =>
   })).filter((p) => !Number.isNaN(p.x));
 
 /** The point's path in the picture, with where it is at a frame. */
-export function drawPath(measure: Moving, performance: Performance, frame: number): readonly Primitive[] {
-  const span = spanOf(performance, measure);
+export function drawPath(measure: Moving, trial: Trial, frame: number): readonly Primitive[] {
+  const span = spanOf(trial, measure);
   if (!isSpan(span)) return [];
   const shownAt = Math.round(frame);
   const points = Array.from({ length: span.last - span.first + 1 }, (_, k) =>
-    pictureAt(performance, measure.point, span.first + k, shownAt),
+    pictureAt(trial, measure.point, span.first + k, shownAt),
   ).filter((p) => p !== null);
-  const here = pictureAt(performance, measure.point, Math.min(span.last, Math.max(span.first, shownAt)), shownAt);
+  const here = pictureAt(trial, measure.point, Math.min(span.last, Math.max(span.first, shownAt)), shownAt);
   return [
     ...points.slice(1).map((to, k): Primitive => ({ shape: 'segment', from: points[k]!, to, weight: 'guide' })),
     ...(here ? [{ shape: 'dot', at: here, sure: true } as const] : []),
@@ -138,27 +134,27 @@ export function drawPath(measure: Moving, performance: Performance, frame: numbe
 }
 
 export const pathProvenance = (
-  performance: Performance,
+  trial: Trial,
   measure: Moving,
   frames: readonly number[],
 ): { clipId: string; frames: number[]; points: string[] } => ({
-  clipId: performance.clip.id,
+  clipId: trial.clip.id,
   frames: [...frames],
-  points: [...refsOfWay(measure)],
+  points: [...refsOfTrajectory(measure)],
 });
 
 /** How far a point goes in the time by which each edge of a phase may be off, unit of the path. */
 export function edgeLengths(
-  performance: Performance,
-  way: Path,
+  trial: Trial,
+  trajectory: Path,
   { from, to }: { readonly from: string; readonly to: string },
 ): readonly [number, number] {
-  const curve = speeds(way, performance.times, 'straight');
-  const at = (i: number): number => curve[Math.min(curve.length - 2, Math.max(1, i))] || 0;
-  return [at(way.span.first) * momentSd(performance, from), at(way.span.last) * momentSd(performance, to)];
+  const series = speeds(trajectory, trial.times, 'straight');
+  const at = (i: number): number => series[Math.min(series.length - 2, Math.max(1, i))] || 0;
+  return [at(trajectory.span.first) * momentSd(trial, from), at(trajectory.span.last) * momentSd(trial, to)];
 }
 export const edgeLength = (
-  performance: Performance,
-  way: Path,
+  trial: Trial,
+  trajectory: Path,
   phase: { readonly from: string; readonly to: string },
-): number => quadrature(...edgeLengths(performance, way, phase));
+): number => quadrature(...edgeLengths(trial, trajectory, phase));

@@ -6,7 +6,7 @@ import { quadrature } from '../statistics/propagate';
 import { drawOf, errorOfDifference, quantitySeries } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { edgeSd, PEAK_WIDENING } from './peak-error';
-import { isCurve, phaseCurve } from './phase-curve';
+import { isSeries, phaseSeries } from './phase-series';
 
 /** Largest minus smallest. */
 export const range: KindOfMeasure<'range'> = {
@@ -19,22 +19,23 @@ export const range: KindOfMeasure<'range'> = {
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
-  evaluate: (measure, performance) => {
+  evaluate: (measure, trial) => {
     const { of, plane, lengthIn } = measure;
-    const r = phaseCurve(performance, measure, measure);
-    if (!isCurve(r)) return r;
-    const top = largest(r.curve, r.span)!;
+    const r = phaseSeries(trial, measure, measure);
+    if (!isSeries(r)) return r;
+    const top = largest(r.series, r.span)!;
     const bottom = largest(
-      r.curve.map((v) => -v),
+      r.series.map((v) => -v),
       r.span,
     )!;
-    const [a, b] = [top, bottom].map(({ frame }) =>
-      readQuantity(performance, of, { plane, frame, lengthIn, timeSd: 0 }),
-    ) as [Reading, Reading];
+    const [a, b] = [top, bottom].map(({ frame }) => readQuantity(trial, of, { plane, frame, lengthIn, timeSd: 0 })) as [
+      Reading,
+      Reading,
+    ];
     if (!a.measurable) return a;
     if (!b.measurable) return b;
     const error = errorOfDifference(a, b);
-    const edges = [top, bottom].map(({ frame }) => edgeSd(performance, r.curve, frame, measure));
+    const edges = [top, bottom].map(({ frame }) => edgeSd(trial, r.series, frame, measure));
     const together = sharedVariance(error.shared);
     const sd = quadrature(
       PEAK_WIDENING * Math.sqrt(Math.max(0, error.sd ** 2 - together)),

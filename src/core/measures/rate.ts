@@ -1,5 +1,5 @@
 import { PACE } from '../model/words';
-import { words } from '../performance/phase';
+import { words } from '../trial/phase';
 import { notMeasurable } from '../reading';
 import { duration } from './duration';
 import { plainDifference, type KindOfMeasure } from './kind';
@@ -16,8 +16,8 @@ export const rate: KindOfMeasure<'rate'> = {
   refs: () => [],
   picture: () => 'nothing',
   needsSureMoments: true,
-  evaluate: (measure, performance) => {
-    const time = duration.evaluate({ ...measure, kind: 'duration' }, performance);
+  evaluate: (measure, trial) => {
+    const time = duration.evaluate({ ...measure, kind: 'duration' }, trial);
     if (!time.measurable) return time;
     if (time.value <= 0)
       return notMeasurable(
@@ -30,7 +30,7 @@ export const rate: KindOfMeasure<'rate'> = {
       ...time,
       value,
       sd: (value * time.sd) / time.value,
-      alikeSd: (value * time.alikeSd) / time.value,
+      systematicSd: (value * time.systematicSd) / time.value,
       unit: '/min',
     };
   },

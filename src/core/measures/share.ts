@@ -1,5 +1,5 @@
 import { TIME } from '../model/words';
-import { momentAlike, momentSd } from '../performance/moments';
+import { momentSystematic, momentSd } from '../trial/moments';
 import { notMeasurable } from '../reading';
 import { timeAtFrame } from '../timing/clip-time';
 import { plainDifference, type KindOfMeasure } from './kind';
@@ -15,8 +15,8 @@ export const share: KindOfMeasure<'share'> = {
   refs: () => [],
   picture: () => 'nothing',
   needsSureMoments: true,
-  evaluate: (measure, performance) => {
-    const at = (id: string): number => timeAtFrame(performance.times, performance.marks[id]!);
+  evaluate: (measure, trial) => {
+    const at = (id: string): number => timeAtFrame(trial.times, trial.marks[id]!);
     const whole = at(measure.whole[1]) - at(measure.whole[0]);
     if (whole <= 0) return notMeasurable('order', 'The whole ends before it begins', 'Move one of its two moments.');
     const ratio = (at(measure.to) - at(measure.from)) / whole;
@@ -27,17 +27,17 @@ export const share: KindOfMeasure<'share'> = {
     weigh(measure.from, -1 / whole);
     weigh(measure.whole[1], -ratio / whole);
     weigh(measure.whole[0], ratio / whole);
-    const joined = (of: (id: string) => number): number =>
+    const sync = (of: (id: string) => number): number =>
       Math.sqrt([...weights].reduce((sum, [id, weight]) => sum + (weight * of(id)) ** 2, 0));
     return {
       measurable: true,
       value: ratio,
-      sd: joined((id) => momentSd(performance, id)),
-      alikeSd: joined((id) => momentAlike(performance, id)),
+      sd: sync((id) => momentSd(trial, id)),
+      systematicSd: sync((id) => momentSystematic(trial, id)),
       unit: '%',
       provenance: {
-        clipId: performance.clip.id,
-        frames: [performance.marks[measure.to]!, performance.marks[measure.from]!],
+        clipId: trial.clip.id,
+        frames: [trial.marks[measure.to]!, trial.marks[measure.from]!],
         points: [],
       },
     };

@@ -1,7 +1,7 @@
 import { PACE, WHEN } from '../model/words';
-import { momentSd } from '../performance/moments';
-import type { Performance } from '../performance/performance';
-import { refsOfWay } from '../performance/way';
+import { momentSd } from '../trial/moments';
+import type { Trial } from '../trial/trial';
+import { refsOfTrajectory } from '../trial/trajectory';
 import { NOTHING_SHARED, notMeasurable, type Measured } from '../reading';
 import { derivativeSd } from '../signal/derivative';
 import { largest } from '../signal/peaks';
@@ -16,17 +16,16 @@ import { drawPath, isPath, pathOf, pathProvenance, speeds, type Path } from './p
 const unitOf = ({ lengthIn }: Pick<MeasureOf<'speed'>, 'lengthIn'>): DisplayUnit => (lengthIn === 'm' ? 'm/s' : 'BH/s');
 
 /** Noise of a speed: that of the positions through the filter. */
-const noiseOf = (performance: Performance, path: Path): number =>
-  derivativeSd(path.sd, performance.interval, performance.cutoff);
+const noiseOf = (trial: Trial, path: Path): number => derivativeSd(path.sd, trial.interval, trial.cutoff);
 
 /**
  * A point that is taken beside the joint in the same way throughout goes round with its segment: its speed is off by as
  * much as it is long.
  */
-const besideSd = (path: Path, value: number): number => (Math.abs(value) * path.alike) / path.lever;
+const besideSd = (path: Path, value: number): number => (Math.abs(value) * path.systematic) / path.lever;
 
 function speedReading(
-  performance: Performance,
+  trial: Trial,
   measure: MeasureOf<'speed'>,
   path: Path,
   value: number,
@@ -34,94 +33,90 @@ function speedReading(
   noise: number,
 ): Measured {
   const shared = { ...NOTHING_SHARED, scale: value * path.scaleSd };
-  const alikeSd = besideSd(path, value);
+  const systematicSd = besideSd(path, value);
   return {
     measurable: true,
     value,
-    sd: quadrature(noise, alikeSd, shared.scale),
-    alikeSd,
+    sd: quadrature(noise, systematicSd, shared.scale),
+    systematicSd,
     shared,
     unit: unitOf(measure),
-    provenance: pathProvenance(performance, measure, [frame]),
+    provenance: pathProvenance(trial, measure, [frame]),
   };
 }
 
 /** Peak speed of a point. */
 export const speed: KindOfMeasure<'speed'> = {
   kind: 'speed',
-  unit: (measure) => (measure.give === 'time' ? 'ms' : unitOf(measure)),
+  unit: (measure) => (measure.output === 'time' ? 'ms' : unitOf(measure)),
   convention:
     'Peak speed of a point in a phase, in the picture or as seen from another point, on axes that may turn with a line; straight, or along one axis; or when it comes.',
   error: 'noise through the filter, where on the segment the point is, and the scale',
   drawn: 'the path of the point',
-  words: ({ give }) => (give === 'time' ? WHEN : PACE),
-  refs: refsOfWay,
+  words: ({ output }) => (output === 'time' ? WHEN : PACE),
+  refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   needsSureMoments: true,
-  evaluate: (measure, performance) => {
-    const path = pathOf(performance, measure);
+  evaluate: (measure, trial) => {
+    const path = pathOf(trial, measure);
     if (!isPath(path)) return path;
-    const curve = speeds(path, performance.times, measure.along);
-    const top = largest(curve, path.span);
+    const series = speeds(path, trial.times, measure.along);
+    const top = largest(series, path.span);
     if (!top)
       return notMeasurable('point-missing', 'The phase is too short for a speed', 'Mark the moments farther apart.');
-    const noise = noiseOf(performance, path);
-    const trembling = derivativeSd(path.jitter, performance.interval, performance.cutoff);
-    const value = top.value - aboveTop(performance, curve, path.span, trembling);
+    const noise = noiseOf(trial, path);
+    const trembling = derivativeSd(path.jitter, trial.interval, trial.cutoff);
+    const value = top.value - aboveTop(trial, series, path.span, trembling);
     const lost = measure.along === 'straight' ? lostInNoise(value) : null;
     if (lost) return lost;
-    if (measure.give === 'time') {
-      const start = performance.marks[measure.from]!;
-      const later = timeAtFrame(performance.times, top.frame) - timeAtFrame(performance.times, start);
+    if (measure.output === 'time') {
+      const start = trial.marks[measure.from]!;
+      const later = timeAtFrame(trial.times, top.frame) - timeAtFrame(trial.times, start);
       const sd = quadrature(
-        peakTimeSd(performance, curve, path.span, top.frame, quadrature(noise, besideSd(path, top.value))),
-        momentSd(performance, measure.from),
+        peakTimeSd(trial, series, path.span, top.frame, quadrature(noise, besideSd(path, top.value))),
+        momentSd(trial, measure.from),
       );
       return {
         measurable: true,
         value: later,
         sd,
-        alikeSd: 0,
+        systematicSd: 0,
         unit: 'ms',
-        provenance: pathProvenance(performance, measure, [top.frame, start]),
+        provenance: pathProvenance(trial, measure, [top.frame, start]),
       };
     }
     return speedReading(
-      performance,
+      trial,
       measure,
       path,
       value,
       top.frame,
-      quadrature(
-        PEAK_WIDENING * noise,
-        edgeSd(performance, curve, top.frame, measure),
-        flattened(performance, curve, top.frame),
-      ),
+      quadrature(PEAK_WIDENING * noise, edgeSd(trial, series, top.frame, measure), flattened(trial, series, top.frame)),
     );
   },
   difference: plainDifference,
   draw: drawPath,
   series: {
     unit: unitOf,
-    values: (measure, performance) => {
-      const path = pathOf(performance, measure);
-      return isPath(path) ? speeds(path, performance.times, measure.along) : performance.times.map(() => NaN);
+    values: (measure, trial) => {
+      const path = pathOf(trial, measure);
+      return isPath(path) ? speeds(path, trial.times, measure.along) : trial.times.map(() => NaN);
     },
-    read: (measure, performance, frame) => {
-      const path = pathOf(performance, measure);
+    read: (measure, trial, frame) => {
+      const path = pathOf(trial, measure);
       if (!isPath(path)) return path;
       const value = interpolateLinear(
-        performance.times,
-        speeds(path, performance.times, measure.along),
-        timeAtFrame(performance.times, frame),
+        trial.times,
+        speeds(path, trial.times, measure.along),
+        timeAtFrame(trial.times, frame),
       );
       return Number.isNaN(value)
         ? notMeasurable(
             'point-missing',
             'The speed is not known there',
-            'Find points, or place the missing ones by hand.',
+            'Detect points, or place the missing ones by hand.',
           )
-        : speedReading(performance, measure, path, value, frame, noiseOf(performance, path));
+        : speedReading(trial, measure, path, value, frame, noiseOf(trial, path));
     },
     of: ({ point, relativeTo, line, lengthIn, along, from, to }) => [
       'speed',

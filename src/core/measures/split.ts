@@ -14,8 +14,8 @@ export const split: KindOfMeasure<'split'> = {
   refs: () => [],
   picture: () => 'nothing',
   needsSureMoments: true,
-  evaluate: (measure, performance) => {
-    const time = duration.evaluate({ ...measure, kind: 'duration' }, performance);
+  evaluate: (measure, trial) => {
+    const time = duration.evaluate({ ...measure, kind: 'duration' }, trial);
     return time.measurable ? { ...time, unit: 's' } : time;
   },
   difference: plainDifference,

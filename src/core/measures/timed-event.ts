@@ -1,5 +1,5 @@
 import type { Plane, Quantity } from '../model/movement';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import type { Reading } from '../reading';
 import { UNLISTED } from './common';
 import { extreme } from './extreme';
@@ -12,10 +12,10 @@ export function timeOfEvent(
   of: Quantity,
   event: TimedEvent,
   { from, to, plane }: { readonly from: string; readonly to: string; readonly plane: Plane },
-  performance: Performance,
+  trial: Trial,
 ): Reading {
-  const common = { ...UNLISTED, plane, of, from, to, give: 'time', lengthIn: '%BH' } as const;
+  const common = { ...UNLISTED, plane, of, from, to, output: 'time', lengthIn: '%BH' } as const;
   return event === 'peak-rate'
-    ? peakRate.evaluate({ ...common, kind: 'peak-rate', direction: 'either' }, performance)
-    : extreme.evaluate({ ...common, kind: 'extreme', which: event }, performance);
+    ? peakRate.evaluate({ ...common, kind: 'peak-rate', direction: 'either' }, trial)
+    : extreme.evaluate({ ...common, kind: 'extreme', which: event }, trial);
 }

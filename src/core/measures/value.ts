@@ -1,5 +1,5 @@
 import { difference, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
-import { momentAlike, momentSd } from '../performance/moments';
+import { momentSystematic, momentSd } from '../trial/moments';
 import { drawQuantity } from '../quantities/draw';
 import { quantitySeries, quantityWords } from './common';
 import type { KindOfMeasure } from './kind';
@@ -15,27 +15,24 @@ export const value: KindOfMeasure<'value'> = {
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   needsSureMoments: true,
-  evaluate: ({ of, at, towards, plane, lengthIn }, performance) => {
-    const start = performance.marks[at]!;
-    const end = towards ? performance.marks[towards.moment]! : start;
+  evaluate: ({ of, at, towards, plane, lengthIn }, trial) => {
+    const start = trial.marks[at]!;
+    const end = towards ? trial.marks[towards.moment]! : start;
     const share = towards?.share ?? 0;
-    const timeSd = Math.hypot(
-      (1 - share) * momentSd(performance, at),
-      towards ? share * momentSd(performance, towards.moment) : 0,
+    const timeSd = Math.hypot((1 - share) * momentSd(trial, at), towards ? share * momentSd(trial, towards.moment) : 0);
+    const timeSystematic = Math.hypot(
+      (1 - share) * momentSystematic(trial, at),
+      towards ? share * momentSystematic(trial, towards.moment) : 0,
     );
-    const timeAlike = Math.hypot(
-      (1 - share) * momentAlike(performance, at),
-      towards ? share * momentAlike(performance, towards.moment) : 0,
-    );
-    return readQuantity(performance, of, { plane, frame: start + share * (end - start), lengthIn, timeSd, timeAlike });
+    return readQuantity(trial, of, { plane, frame: start + share * (end - start), lengthIn, timeSd, timeSystematic });
   },
   difference: ({ of }, a, b) => difference(of, a, b),
   // At its own moment the picture says what the sheet says.
-  draw: ({ of, at, towards, lengthIn }, performance, frame) => {
-    const mark = performance.marks[at];
+  draw: ({ of, at, towards, lengthIn }, trial, frame) => {
+    const mark = trial.marks[at];
     return drawQuantity(
       of,
-      performance,
+      trial,
       frame,
       lengthIn,
       mark !== undefined && !towards && Math.round(mark) === frame ? mark : frame,

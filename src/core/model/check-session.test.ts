@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { stickClip } from '../../../tests/fixtures/stick-performance';
+import { stickClip } from '../../../tests/fixtures/stick-trial';
 import { checkSession, faultOfChange, repairSession } from './check-session';
 import { newSession, type Session } from './session';
 
@@ -24,7 +24,7 @@ describe('a session that makes no sense is refused, quoting what is wrong', () =
   it.each([
     ['two clips of one id', { clips: [stickClip({ id: 'a' }), stickClip({ id: 'a' })] }, /clips 2: Two clips.*“a”/],
     ['a track of another length', { tracks: { a: points(7) } }, /tracks a: .*samples/],
-    ['a camera of no clip', { clips: [stickClip({ joined: { to: 'gone', pairs: [] } })] }, /clips 1 joined/],
+    ['a camera of no clip', { clips: [stickClip({ sync: { to: 'gone', pairs: [] } })] }, /clips 1 sync/],
     ['times that stand still', { clips: [stickClip({ frameTimes: Float64Array.of(0, 5, 5) })] }, /clips 1 frameTimes/],
     ['no frames', { clips: [stickClip({ frameTimes: new Float64Array(0) })] }, /clips 1 frameTimes/],
     ['a rate of 1e9', { clips: [stickClip({ captureRate: 1e9 })] }, /clips 1 captureRate: .*10000/],

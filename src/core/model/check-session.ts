@@ -1,8 +1,9 @@
 import type { z } from 'zod';
 import type { Issue, Result } from '../result';
 import { fail, ok } from '../result';
+import { todaysSession } from './earlier-session';
 import { addressIdSchema } from './limits';
-import { disagreements, newSession, sessionSchema, type Session } from './session';
+import { disagreements, newSession, sessionDocumentSchema, sessionSchema, type Session } from './session';
 
 type Path = readonly PropertyKey[];
 
@@ -44,7 +45,7 @@ export function checkSession(document: unknown): Result<Session, Issue<'damaged'
 export function faultOfChange(before: Session, after: Session): string | null {
   const keys = Object.keys(after).filter((key) => after[key as keyof Session] !== before[key as keyof Session]);
   for (const key of keys) {
-    const schema = sessionSchema.shape[key as keyof typeof sessionSchema.shape];
+    const schema = sessionDocumentSchema.shape[key as keyof typeof sessionDocumentSchema.shape];
     const checked = schema.safeParse(after[key as keyof Session]);
     if (!checked.success) {
       const { path, message } = faultOfIssue(checked.error.issues[0]!);
@@ -101,7 +102,7 @@ export function repairSession(
 ): { readonly session: Session; readonly dropped: readonly string[] } | null {
   if (!isRecord(document) || Array.isArray(document) || document['schemaVersion'] !== 1) return null;
   if (!Array.isArray(document['clips'])) return null;
-  const copy = copyOf(document) as Record<PropertyKey, unknown>;
+  const copy = copyOf(todaysSession(document)) as Record<PropertyKey, unknown>;
   const usual = newSession(fresh.id, 'Repaired session', 'pace-delivery', fresh.now) as Record<string, unknown>;
   const dropped: Fault[] = [];
   for (let round = 0; round < MOST_FAULTS; round++) {

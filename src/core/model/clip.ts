@@ -17,7 +17,7 @@ export const viewSchema = z.object({
 });
 export type View = z.infer<typeof viewSchema>;
 
-/** The table of segment masses by which a centre of mass is reckoned. */
+/** The table of segment masses by which a centre of mass is computed. */
 export const segmentTableSchema = z.enum(['male', 'female']);
 
 /** The performer as asked for at intake. */
@@ -30,7 +30,7 @@ export const performerSchema = z.object({
   dominantSide: sideSchema,
   /** Whether the performer is under age: it changes cautions and consent. */
   minor: z.boolean(),
-  /** The table by which the centre of mass is reckoned. */
+  /** The table by which the centre of mass is computed. */
   segmentTable: segmentTableSchema.default('male'),
   /** Whether consent to film and analyse was given (by a guardian for a minor). */
   consent: z.boolean(),
@@ -95,7 +95,7 @@ export const cameraPathSchema = z
 export type TurnedPath = NonNullable<z.infer<typeof cameraPathSchema>['turned']>;
 export type CameraPath = z.infer<typeof cameraPathSchema>;
 
-/** One video file of one performance. */
+/** One video file of one trial. */
 export const clipSchema = z.object({
   id: keySchema,
   role: roleSchema,
@@ -128,10 +128,10 @@ export const clipSchema = z.object({
   brightness: z.number().min(0.5).max(4).default(1),
   contrast: z.number().min(0.5).max(3).default(1),
   /**
-   * Another camera's clip of the same performance: frame positions (fractions lie between two frames) that are one
+   * Another camera's clip of the same trial: frame positions (fractions lie between two frames) that are one
    * instant in both. One pair fixes the offset of the two clocks, two or more their drift as well.
    */
-  joined: z
+  sync: z
     .object({
       to: keySchema,
       pairs: z.array(z.object({ own: coordinateSchema, other: coordinateSchema })).max(LIMITS.commonInstants),

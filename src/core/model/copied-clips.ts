@@ -29,7 +29,7 @@ export function copyClips(
     clips: chosen.map((clip) => ({
       ...clip,
       id: ids.get(clip.id)!,
-      joined: clip.joined && { ...clip.joined, to: ids.get(clip.joined.to) ?? clip.joined.to },
+      sync: clip.sync && { ...clip.sync, to: ids.get(clip.sync.to) ?? clip.sync.to },
     })),
     tracks: known(from.tracks),
     spatial: known(from.spatial),

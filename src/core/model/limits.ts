@@ -18,7 +18,7 @@ export const LIMITS = {
   id: 100,
   /** Positions of one stroke. */
   stroke: 5000,
-  /** Instants that two cameras of a performance have in common. */
+  /** Instants that two cameras of a trial have in common. */
   commonInstants: 200,
   /** Parts of a movement: far more than anybody could look through. */
   movement: { moments: 100, measures: 500, links: 2000, others: 200 },

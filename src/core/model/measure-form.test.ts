@@ -18,10 +18,10 @@ const movement = movementSchema.parse({
   id: 'm',
   name: 'M',
   sport: 'S',
-  points: [{ id: 'own-tip', name: 'Tip', look: 'The tip.' }],
+  points: [{ id: 'own-tip', name: 'Tip', hint: 'The tip.' }],
   moments: [
-    { id: 'a', name: 'A', key: '1', look: '' },
-    { id: 'b', name: 'B', key: '2', look: '' },
+    { id: 'a', name: 'A', key: '1', hint: '' },
+    { id: 'b', name: 'B', key: '2', hint: '' },
   ],
   phases: [],
   measures: [],
@@ -48,13 +48,13 @@ describe('forms of measures are read off their schema', () => {
   it('asks by what a part is', () => {
     const ask = (kind: Parameters<typeof fieldsOfKind>[0]) =>
       Object.fromEntries(fieldsOfKind(kind).map((f) => [f.key, f.ask]));
-    expect(ask('evenness')).toEqual({ of: 'quantity', at: 'moment', lengthIn: 'choice' });
+    expect(ask('symmetry')).toEqual({ of: 'quantity', at: 'moment', lengthIn: 'choice' });
     expect(ask('extreme')).toMatchObject({
       of: 'quantity',
       from: 'moment',
       to: 'moment',
       which: 'choice',
-      give: 'choice',
+      output: 'choice',
     });
     expect(ask('speed')).toMatchObject({ point: 'point', relativeTo: 'point', along: 'choice' });
     expect(fieldsOfKind('extreme').find((f) => f.key === 'which')).toEqual({

@@ -35,7 +35,7 @@ export const COMMON_PARTS = [
   'risk',
   'coaching',
   'kind',
-  'q',
+  'type',
   'each',
 ] as const;
 
@@ -54,7 +54,7 @@ const BY_NAME: Readonly<Record<string, 'quantity' | 'steps' | 'occurrence' | 'sh
   first: 'quantity',
   second: 'quantity',
   steps: 'steps',
-  each: 'occurrence',
+  occurrence: 'occurrence',
   towards: 'share-of-way',
 };
 
@@ -89,18 +89,18 @@ export function fieldsOfKind(kind: MeasureKind): readonly Field[] {
 }
 
 /** What is asked for a quantity. */
-export function fieldsOfQuantity(q: Quantity['q']): readonly Field[] {
-  const schema = quantitySchema.options.find((option) => literal(option.shape.q) === q)!;
+export function fieldsOfQuantity(type: Quantity['type']): readonly Field[] {
+  const schema = quantitySchema.options.find((option) => literal(option.shape.type) === type)!;
   return shapeOf(schema as never)
-    .filter(([key]) => key !== 'q')
+    .filter(([key]) => key !== 'type')
     .map(([key, part]) => fieldOf(key, part, true));
 }
 
 export const ALL_KINDS: readonly MeasureKind[] = measureSchema.options.map(
   (option) => literal(option.shape.kind) as MeasureKind,
 );
-export const ALL_QUANTITIES: readonly Quantity['q'][] = quantitySchema.options.map(
-  (option) => literal(option.shape.q) as Quantity['q'],
+export const ALL_QUANTITIES: readonly Quantity['type'][] = quantitySchema.options.map(
+  (option) => literal(option.shape.type) as Quantity['type'],
 );
 
 /** Every point that a movement can name. */
@@ -148,17 +148,17 @@ function blankPart(field: Field, movement: Pick<Movement, 'moments'>): unknown {
         { name: 'Second', of: blankQuantity('segment-angle', movement), event: 'peak-rate' },
       ];
     case 'occurrence':
-      return { each: 'contact', side: 'either', edge: 'touch-down' };
+      return { type: 'contact', side: 'either', edge: 'touch-down' };
     case 'share-of-way':
       return null;
   }
 }
 
-export function blankQuantity(q: Quantity['q'], movement: Pick<Movement, 'moments'>): Quantity {
+export function blankQuantity(type: Quantity['type'], movement: Pick<Movement, 'moments'>): Quantity {
   return {
-    q,
+    type,
     ...Object.fromEntries(
-      fieldsOfQuantity(q).map((field) => [
+      fieldsOfQuantity(type).map((field) => [
         field.key,
         field.key === 'from' ? ['opposite-hip', 'dominant-hip'] : blankPart(field, movement),
       ]),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { withTodaysMeasures } from './earlier-measures';
+import { todaysMovement } from './earlier-measures';
 import { isReserved, LIMITS } from './limits';
 
 /**
@@ -26,7 +26,7 @@ const ownPointSchema = z.object({
   id: z.templateLiteral(['own-', z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)]),
   name: z.string(),
   /** Where exactly it is, for whoever places it. */
-  look: z.string(),
+  hint: z.string(),
 });
 
 /** Target values are in the measure's display unit (deg, ms, %). */
@@ -98,20 +98,20 @@ const line = pair.nullable().default(null);
 const several = (least: number) => z.array(pointRefSchema).min(least).max(12);
 
 /** A number that follows from points at one frame; the signs and conventions stand with each in `core/quantities`. */
-export const quantitySchema = z.discriminatedUnion('q', [
-  z.object({ q: z.literal('joint-angle'), points: triple }),
-  z.object({ q: z.literal('segment-angle'), points: pair, against: base }),
-  z.object({ q: z.literal('line-separation'), points: pair, from: pair }),
+export const quantitySchema = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('joint-angle'), points: triple }),
+  z.object({ type: z.literal('segment-angle'), points: pair, against: base }),
+  z.object({ type: z.literal('line-separation'), points: pair, from: pair }),
   /** Where a body faces, seen from above: square to the line from its left to its right point. */
-  z.object({ q: z.literal('facing'), points: pair }),
-  z.object({ q: z.literal('distance'), points: pair }),
+  z.object({ type: z.literal('facing'), points: pair }),
+  z.object({ type: z.literal('distance'), points: pair }),
   /** Between two points that lie on the ground, through the perspective of a marked rectangle; always metres. */
-  z.object({ q: z.literal('ground-distance'), points: pair }),
-  z.object({ q: z.literal('offset'), points: pair, axis: z.enum(['forward', 'up']), line }),
-  z.object({ q: z.literal('height'), point: pointRefSchema }),
-  z.object({ q: z.literal('box'), points: several(2), side: z.enum(['width', 'height']) }),
-  z.object({ q: z.literal('alignment'), points: several(3) }),
-  z.object({ q: z.literal('fold'), points: triple, limb: z.enum(['leg', 'arm']) }),
+  z.object({ type: z.literal('ground-distance'), points: pair }),
+  z.object({ type: z.literal('offset'), points: pair, axis: z.enum(['forward', 'up']), line }),
+  z.object({ type: z.literal('height'), point: pointRefSchema }),
+  z.object({ type: z.literal('box'), points: several(2), side: z.enum(['width', 'height']) }),
+  z.object({ type: z.literal('alignment'), points: several(3) }),
+  z.object({ type: z.literal('relative-inertia'), points: triple, limb: z.enum(['leg', 'arm']) }),
 ]);
 export type Quantity = z.infer<typeof quantitySchema>;
 
@@ -163,7 +163,7 @@ export const momentSchema = z.object({
   /** One key that marks the moment on the bench. */
   key: z.string().length(1),
   /** What to look for in the picture. */
-  look: z.string(),
+  hint: z.string(),
   /**
    * Which whole frame is marked by hand: the one nearest to it, the first in which it has happened, or the last in
    * which it has not yet.
@@ -175,14 +175,14 @@ export const momentSchema = z.object({
 export type Moment = z.infer<typeof momentSchema>;
 
 /** What can be counted. */
-const occurrenceSchema = z.discriminatedUnion('each', [
+const occurrenceSchema = z.discriminatedUnion('type', [
   z.object({
-    each: z.literal('contact'),
+    type: z.literal('contact'),
     side: z.enum(['dominant', 'opposite', 'either']),
     edge: z.enum(['touch-down', 'lift-off']),
   }),
   z.object({
-    each: z.literal('crossing'),
+    type: z.literal('crossing'),
     of: quantitySchema,
     level: z.number(),
     direction: z.enum(['rising', 'falling']),
@@ -194,7 +194,7 @@ export type Occurrence = z.infer<typeof occurrenceSchema>;
 const lengthIn = z.enum(['m', '%BH']).default('%BH');
 const phase = { from: idSchema, to: idSchema };
 /** The value, or when it comes, counted from the beginning of the phase. */
-const give = z.enum(['value', 'time']).default('value');
+const output = z.enum(['value', 'time']).default('value');
 /**
  * A point, alone or as seen from another one that moves along, and on axes that turn along: a craft, an animal, a
  * machine.
@@ -208,7 +208,7 @@ export const measureSchema = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('share'), from: idSchema, to: idSchema, whole: z.tuple([idSchema, idSchema]) }),
   z.object({
     ...common,
-    kind: z.literal('lead'),
+    kind: z.literal('event-offset'),
     of: quantitySchema,
     lengthIn,
     /** The quantity passes this level (its display unit) in this direction ... */
@@ -236,7 +236,7 @@ export const measureSchema = z.discriminatedUnion('kind', [
     of: quantitySchema,
     ...phase,
     which: z.enum(['largest', 'smallest']),
-    give,
+    output,
     lengthIn,
   }),
   z.object({ ...common, kind: z.literal('range'), of: quantitySchema, ...phase, lengthIn }),
@@ -246,11 +246,11 @@ export const measureSchema = z.discriminatedUnion('kind', [
     of: quantitySchema,
     ...phase,
     direction: z.enum(['rising', 'falling', 'either']),
-    give,
+    output,
     lengthIn,
   }),
-  z.object({ ...common, kind: z.literal('turn'), of: quantitySchema, ...phase }),
-  z.object({ ...common, kind: z.literal('evenness'), of: quantitySchema, at: idSchema, lengthIn }),
+  z.object({ ...common, kind: z.literal('rotation'), of: quantitySchema, ...phase }),
+  z.object({ ...common, kind: z.literal('symmetry'), of: quantitySchema, at: idSchema, lengthIn }),
   z.object({
     ...common,
     kind: z.literal('lag'),
@@ -265,7 +265,7 @@ export const measureSchema = z.discriminatedUnion('kind', [
     ...moving,
     along: z.enum(['straight', 'forward', 'up']),
     ...phase,
-    give,
+    output,
   }),
   z.object({
     ...common,
@@ -274,7 +274,7 @@ export const measureSchema = z.discriminatedUnion('kind', [
     ...phase,
     what: z.enum(['length', 'straightness', 'sideways']),
   }),
-  z.object({ ...common, kind: z.literal('steadiness'), ...moving, ...phase }),
+  z.object({ ...common, kind: z.literal('dispersion'), ...moving, ...phase }),
   /** A question that only an eye can answer. */
   z.object({ ...common, kind: z.literal('checkpoint'), question: z.string().min(1), at: idSchema }),
   /** When each of several comes: the smallest lag from one to the next. */
@@ -290,11 +290,11 @@ export const measureSchema = z.discriminatedUnion('kind', [
     ...phase,
   }),
   /** How often something happens in a phase: contacts of feet, or a quantity passing a level. */
-  z.object({ ...common, kind: z.literal('count'), each: occurrenceSchema, ...phase }),
+  z.object({ ...common, kind: z.literal('count'), occurrence: occurrenceSchema, ...phase }),
   /** Time from the start to a gate of a course. */
   z.object({ ...common, kind: z.literal('split'), from: idSchema, to: idSchema }),
   /** Longest time for which a point is slower than this, metres or standing heights a second. */
-  z.object({ ...common, kind: z.literal('stop'), ...moving, ...phase, slower: z.number().positive() }),
+  z.object({ ...common, kind: z.literal('dwell'), ...moving, ...phase, slower: z.number().positive() }),
 ]);
 export type Measure = z.infer<typeof measureSchema>;
 export type MeasureKind = Measure['kind'];
@@ -333,7 +333,7 @@ const criterionSchema = z.object({
 });
 export type Criterion = z.infer<typeof criterionSchema>;
 
-/** How a performance is marked: criteria, and what is not given without some of them. */
+/** How a trial is marked: criteria, and what is not given without some of them. */
 const sheetSchema = z.object({
   name: z.string().min(1),
   criteria: z.array(criterionSchema).min(1),
@@ -441,7 +441,7 @@ export type Movement = z.infer<typeof movementDocumentSchema>;
 export type MovementDocument = z.input<typeof movementDocumentSchema>;
 
 /** A movement that is read, in today's form or an earlier one (`earlier-measures.ts`). */
-export const movementSchema = z.preprocess(withTodaysMeasures, movementDocumentSchema);
+export const movementSchema = z.preprocess(todaysMovement, movementDocumentSchema);
 
 type MomentsOf<K extends MeasureKind> = (measure: Extract<Measure, { kind: K }>) => readonly string[];
 const ofPhase = ({ from, to }: { readonly from: string; readonly to: string }): readonly string[] => [to, from];
@@ -450,9 +450,9 @@ const atOne = ({ at }: { readonly at: string }): readonly string[] => [at];
 /** The moments that each kind of measure refers to. */
 const MOMENTS: { readonly [K in MeasureKind]: MomentsOf<K> } = {
   value: ({ at, towards }) => (towards ? [at, towards.moment] : [at]),
-  evenness: atOne,
+  symmetry: atOne,
   checkpoint: atOne,
-  lead: ({ moment }) => [moment],
+  'event-offset': ({ moment }) => [moment],
   share: ({ from, to, whole }) => [to, from, ...whole],
   duration: ofPhase,
   split: ofPhase,
@@ -460,14 +460,14 @@ const MOMENTS: { readonly [K in MeasureKind]: MomentsOf<K> } = {
   extreme: ofPhase,
   range: ofPhase,
   'peak-rate': ofPhase,
-  turn: ofPhase,
+  rotation: ofPhase,
   lag: ofPhase,
   order: ofPhase,
   count: ofPhase,
   speed: ofPhase,
   path: ofPhase,
-  steadiness: ofPhase,
-  stop: ofPhase,
+  dispersion: ofPhase,
+  dwell: ofPhase,
 };
 
 /** Moments that a measure needs, the one it is shown at first. */

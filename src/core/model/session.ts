@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { pointIdSchema } from './point-id';
 import { checkSchema } from './check';
+import { todaysSession } from './earlier-session';
 import { clipSchema } from './clip';
 import { drawingSchema } from './drawing';
 import { addressIdSchema, filmingDaySchema, isFilmingDay, keySchema, LIMITS, nameSchema, textSchema } from './limits';
@@ -26,8 +27,8 @@ const markSchema = z.object({
   proposed: z.number().min(0).max(1).nullable().default(null),
   /** Standard deviation of a proposal's time, seconds, where its rule gives one. */
   sd: z.number().nonnegative().optional(),
-  /** The part of it that the rule does alike in every clip, seconds. */
-  alike: z.number().nonnegative().optional(),
+  /** The systematic part of it: what the rule does in every clip, seconds. */
+  systematic: z.number().nonnegative().optional(),
   /**
    * What a whole frame marked by hand is: the first in which it has happened, the last in which it has not; else the
    * nearest.
@@ -84,11 +85,11 @@ export const decisionSchema = z.object({
 export type Decision = z.infer<typeof decisionSchema>;
 
 /** What the analyst says of a correction, whatever the numbers of its session say. */
-export const settledSchema = z.object({ verdict: z.enum(['closed', 'open']), reason: textSchema.min(1) });
-export type Settled = z.infer<typeof settledSchema>;
+export const correctionVerdictSchema = z.object({ verdict: z.enum(['closed', 'open']), reason: textSchema.min(1) });
+export type CorrectionVerdict = z.infer<typeof correctionVerdictSchema>;
 
 /** One comparison of an athlete with a reference: everything that is kept, edited and undone. */
-export const sessionSchema = z.object({
+export const sessionDocumentSchema = z.object({
   schemaVersion: z.literal(1),
   id: addressIdSchema,
   name: nameSchema,
@@ -132,8 +133,8 @@ export const sessionSchema = z.object({
   importances: z.record(keySchema, z.number().min(0).max(1)).default({}),
   ownCorrections: z.array(ownCorrectionSchema).default([]),
   /** Correction id -> what the analyst says of it at this session. */
-  settled: z.record(keySchema, settledSchema).default({}),
-  /** Corner of the smoothing filter, Hz. */
+  correctionVerdicts: z.record(keySchema, correctionVerdictSchema).default({}),
+  /** Cut-off frequency of the smoothing filter, Hz. */
   cutoff: z.number().positive().max(LIMITS.rate.most),
   impressions: textSchema,
   notes: z.array(noteSchema),
@@ -144,7 +145,10 @@ export const sessionSchema = z.object({
   /** Measure ids of corrections in the analyst's own order; measures not named here follow by score. */
   order: z.array(z.string()),
 });
-export type Session = z.infer<typeof sessionSchema>;
+export type Session = z.infer<typeof sessionDocumentSchema>;
+
+/** A session that is read, in today's form or an earlier one. */
+export const sessionSchema = z.preprocess(todaysSession, sessionDocumentSchema);
 
 /** A part of a session that does not agree with the rest. */
 export interface Disagreement {
@@ -167,10 +171,10 @@ export function disagreements(session: Session): readonly Disagreement[] {
       found.push({ path: ['clips', i], message: `Two clips have the id \u201c${clip.id}\u201d.` });
     frames.set(clip.id, clip.frameTimes.length);
   });
-  session.clips.forEach(({ joined }, i) => {
-    const other = joined && session.clips.find((c) => c.id === joined.to);
-    if (joined && (!other || other.joined !== null))
-      found.push({ path: ['clips', i, 'joined'], message: 'It is a further camera of a clip that is not there.' });
+  session.clips.forEach(({ sync }, i) => {
+    const other = sync && session.clips.find((c) => c.id === sync.to);
+    if (sync && (!other || other.sync !== null))
+      found.push({ path: ['clips', i, 'sync'], message: 'It is a further camera of a clip that is not there.' });
   });
   for (const [id, track] of Object.entries(session.tracks)) {
     const length = frames.get(id);
@@ -210,7 +214,7 @@ export function newSession(id: string, name: string, movementId: string, created
     criteria: {},
     importances: {},
     ownCorrections: [],
-    settled: {},
+    correctionVerdicts: {},
     cutoff: DEFAULT_CUTOFF,
     impressions: '',
     notes: [],

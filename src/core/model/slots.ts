@@ -1,7 +1,7 @@
 import type { Clip, Role } from './clip';
 
-/** Looks that tell performances apart: the athlete's, the reference's, and those of further ones. */
-export const LOOKS = [
+/** Looks that tell trials apart: the athlete's, the reference's, and those of further ones. */
+export const STYLE_KEYS = [
   'athlete',
   'athlete-2',
   'athlete-3',
@@ -11,42 +11,42 @@ export const LOOKS = [
   'reference-3',
   'reference-4',
 ] as const;
-export type Look = (typeof LOOKS)[number];
+export type StyleKey = (typeof STYLE_KEYS)[number];
 
-/** A clip's place in a session: whose performance it shows, and from which of its cameras. */
+/** A clip's place in a session: whose trial it shows, and from which of its cameras. */
 export interface Slot {
   readonly clip: Clip;
   /** Unique in the session; the first athlete and the first reference have their role's name. */
   readonly id: string;
-  readonly look: Look;
+  readonly styleKey: StyleKey;
   /** The clip that this one is another camera of; itself where it stands alone. */
-  readonly root: Clip;
+  readonly main: Clip;
 }
 
 /** As many pictures as can be followed at once. */
 export const MOST_PANES = 4;
 
-/** The clip whose performance a clip shows. */
-export function rootOf(clips: readonly Clip[], clip: Clip): Clip {
-  const root = clip.joined && clips.find((other) => other.id === clip.joined!.to);
-  return root && !root.joined ? root : clip;
+/** The clip whose trial a clip shows. */
+export function mainOf(clips: readonly Clip[], clip: Clip): Clip {
+  const main = clip.sync && clips.find((other) => other.id === clip.sync!.to);
+  return main && !main.sync ? main : clip;
 }
 
-/** Every clip's place: performances first (athletes, then references), then their further cameras. */
+/** Every clip's place: trials first (athletes, then references), then their further cameras. */
 export function slotsOf(clips: readonly Clip[]): readonly Slot[] {
-  const roots = clips.filter((clip) => rootOf(clips, clip) === clip);
+  const mains = clips.filter((clip) => mainOf(clips, clip) === clip);
   const ordered = (['athlete', 'reference'] as const).flatMap((role: Role) =>
-    roots
+    mains
       .filter((clip) => clip.role === role)
       .map((clip, n): Slot => {
-        const look = (n === 0 ? role : `${role}-${Math.min(4, n + 1)}`) as Look;
-        return { clip, id: n === 0 ? role : `${role}-${n + 1}`, look, root: clip };
+        const styleKey = (n === 0 ? role : `${role}-${Math.min(4, n + 1)}`) as StyleKey;
+        return { clip, id: n === 0 ? role : `${role}-${n + 1}`, styleKey, main: clip };
       }),
   );
   const views = ordered.flatMap((slot) =>
     clips
-      .filter((clip) => clip !== slot.clip && rootOf(clips, clip) === slot.clip)
-      .map((clip, n): Slot => ({ clip, id: `${slot.id}-view-${n + 2}`, look: slot.look, root: slot.clip })),
+      .filter((clip) => clip !== slot.clip && mainOf(clips, clip) === slot.clip)
+      .map((clip, n): Slot => ({ clip, id: `${slot.id}-view-${n + 2}`, styleKey: slot.styleKey, main: slot.clip })),
   );
   return [...ordered, ...views];
 }

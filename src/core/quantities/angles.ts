@@ -5,7 +5,7 @@ import { ANGLE, PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
 
 export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
-  q: 'joint-angle',
+  type: 'joint-angle',
   picture: 'nothing',
   dimension: 'angle',
   inSpace: ([a, b, c]) => angleBetween(minus(a!, b!), minus(c!, b!)),
@@ -18,7 +18,7 @@ export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
 };
 
 export const segmentAngleQuantity: KindOfQuantity<'segment-angle'> = {
-  q: 'segment-angle',
+  type: 'segment-angle',
   picture: 'level',
   dimension: 'angle',
   inSpace: null,
@@ -36,7 +36,7 @@ const direction = (a: Vec2, b: Vec2): number => {
 };
 
 export const lineSeparation: KindOfQuantity<'line-separation'> = {
-  q: 'line-separation',
+  type: 'line-separation',
   picture: 'nothing',
   dimension: 'angle',
   inSpace: null,
@@ -50,7 +50,7 @@ export const lineSeparation: KindOfQuantity<'line-separation'> = {
 };
 
 export const facing: KindOfQuantity<'facing'> = {
-  q: 'facing',
+  type: 'facing',
   picture: 'level',
   dimension: 'angle',
   inSpace: null,

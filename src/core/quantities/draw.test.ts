@@ -1,4 +1,4 @@
-import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Quantity } from '../model/movement';
 import { drawQuantity } from './draw';
 import { QUANTITIES } from '.';
@@ -12,33 +12,37 @@ const POINTS = {
   'left-foot-index': [560, 700],
   'own-ball': [300, 300],
 } as const;
-const EXAMPLES: { readonly [Q in Quantity['q']]: Extract<Quantity, { q: Q }> } = {
-  'joint-angle': { q: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] },
-  'segment-angle': { q: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
+const EXAMPLES: { readonly [Q in Quantity['type']]: Extract<Quantity, { type: Q }> } = {
+  'joint-angle': { type: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] },
+  'segment-angle': { type: 'segment-angle', points: ['opposite-hip', 'opposite-shoulder'], against: 'up' },
   'line-separation': {
-    q: 'line-separation',
+    type: 'line-separation',
     points: ['opposite-hip', 'own-ball'],
     from: ['opposite-heel', 'opposite-foot-index'],
   },
-  facing: { q: 'facing', points: ['opposite-hip', 'own-ball'] },
-  distance: { q: 'distance', points: ['opposite-heel', 'opposite-foot-index'] },
-  'ground-distance': { q: 'ground-distance', points: ['opposite-heel', 'opposite-foot-index'] },
-  offset: { q: 'offset', points: ['own-ball', 'opposite-hip'], axis: 'forward', line: null },
-  height: { q: 'height', point: 'own-ball' },
-  box: { q: 'box', points: ['own-ball', 'opposite-heel', 'opposite-hip'], side: 'height' },
-  alignment: { q: 'alignment', points: ['opposite-shoulder', 'opposite-hip', 'opposite-ankle'] },
-  fold: { q: 'fold', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'], limb: 'leg' },
+  facing: { type: 'facing', points: ['opposite-hip', 'own-ball'] },
+  distance: { type: 'distance', points: ['opposite-heel', 'opposite-foot-index'] },
+  'ground-distance': { type: 'ground-distance', points: ['opposite-heel', 'opposite-foot-index'] },
+  offset: { type: 'offset', points: ['own-ball', 'opposite-hip'], axis: 'forward', line: null },
+  height: { type: 'height', point: 'own-ball' },
+  box: { type: 'box', points: ['own-ball', 'opposite-heel', 'opposite-hip'], side: 'height' },
+  alignment: { type: 'alignment', points: ['opposite-shoulder', 'opposite-hip', 'opposite-ankle'] },
+  'relative-inertia': {
+    type: 'relative-inertia',
+    points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'],
+    limb: 'leg',
+  },
 };
-const seen = (level = 0) => stickPerformance(() => POINTS, { here: 5 }, { levelDegrees: level });
+const seen = (level = 0) => stickTrial(() => POINTS, { here: 5 }, { levelDegrees: level });
 
-test.each(Object.keys(QUANTITIES) as Quantity['q'][])(
+test.each(Object.keys(QUANTITIES) as Quantity['type'][])(
   '%s draws lines where its points are, and nothing where one is missing',
   (q) => {
     expect(drawQuantity(EXAMPLES[q], seen(), 5, '%BH').length).toBeGreaterThan(1);
     expect(
       drawQuantity(
         EXAMPLES[q],
-        stickPerformance(() => ({}), {}),
+        stickTrial(() => ({}), {}),
         5,
         '%BH',
       ),

@@ -3,8 +3,8 @@ import { axesOf } from '../calibration/view';
 import { rotate, type Vec2 } from '../geometry/vec2';
 import type { PointRef, Quantity } from '../model/movement';
 import { drawAngle, type Primitive } from '../geometry/primitives';
-import type { Performance } from '../performance/performance';
-import { pictureAt } from '../performance/places';
+import type { Trial } from '../trial/trial';
+import { pictureAt } from '../trial/places';
 import { inUnit } from '../units';
 import { quantityAt, refsOfQuantity, unitOfQuantity, type LengthIn } from '.';
 
@@ -21,35 +21,35 @@ const segment = (from: Vec2, to: Vec2, weight: 'measure' | 'guide' = 'measure'):
  */
 export function drawQuantity(
   quantity: Quantity,
-  performance: Performance,
+  trial: Trial,
   frame: number,
   lengthIn: LengthIn,
   readAt = frame,
 ): readonly Primitive[] {
-  const places = refsOfQuantity(quantity).map((ref: PointRef) => pictureAt(performance, ref, frame));
+  const places = refsOfQuantity(quantity).map((ref: PointRef) => pictureAt(trial, ref, frame));
   if (places.includes(null)) return [];
   const points = places as Vec2[];
-  const value = quantityAt(performance, quantity, readAt, lengthIn);
+  const value = quantityAt(trial, quantity, readAt, lengthIn);
   const text = value === null ? '' : inUnit(value, unitOfQuantity(quantity, lengthIn)).replace('-', '\u2212');
   const beside = (at: Vec2): Primitive => ({ shape: 'label', at: { x: at.x, y: at.y - 14 }, text });
   const middle = (a: Vec2, b: Vec2): Vec2 => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
   const [a, b, c, d] = points as [Vec2, Vec2, Vec2, Vec2];
   // Up and forward are those of the levelled picture, drawn where they are in the picture as filmed.
   const along = (axis: 'forward' | 'up', of: Vec2): Vec2 => {
-    const level = rotate(of, levelOf(performance.clip));
-    return rotate(axis === 'forward' ? { x: level.x, y: 0 } : { x: 0, y: level.y }, -levelOf(performance.clip));
+    const level = rotate(of, levelOf(trial.clip));
+    return rotate(axis === 'forward' ? { x: level.x, y: 0 } : { x: 0, y: level.y }, -levelOf(trial.clip));
   };
-  switch (quantity.q) {
+  switch (quantity.type) {
     case 'joint-angle':
       return drawAngle(a, b, c, text, 'none');
     case 'segment-angle': {
       const reach = Math.hypot(b.x - a.x, b.y - a.y);
-      const axes = axesOf(performance.clip);
+      const axes = axesOf(trial.clip);
       const away = rotate(
         { up: { x: 0, y: -axes.y * reach }, down: { x: 0, y: axes.y * reach }, forward: { x: axes.x * reach, y: 0 } }[
           quantity.against
         ],
-        -levelOf(performance.clip),
+        -levelOf(trial.clip),
       );
       return drawAngle({ x: a.x + away.x, y: a.y + away.y }, a, b, text, 'first');
     }
@@ -58,7 +58,7 @@ export function drawQuantity(
     case 'facing': {
       // An arrow out of the middle of the line, to where the chest points.
       const m = middle(a, b);
-      const way = performance.clip.travel === 'right' ? 1 : -1;
+      const way = trial.clip.travel === 'right' ? 1 : -1;
       const tip = { x: m.x + way * 0.8 * (b.y - a.y), y: m.y - way * 0.8 * (b.x - a.x) };
       return [segment(a, b), segment(m, tip, 'guide'), { shape: 'dot', at: tip, sure: true }, beside(tip)];
     }
@@ -72,8 +72,8 @@ export function drawQuantity(
     }
     case 'height': {
       // The ground is level in movement coordinates; the drop to it is drawn straight down in the levelled picture.
-      const drop = rotate({ x: 0, y: 1 }, -levelOf(performance.clip));
-      const length = quantityAt(performance, quantity, frame, 'px') ?? 0;
+      const drop = rotate({ x: 0, y: 1 }, -levelOf(trial.clip));
+      const length = quantityAt(trial, quantity, frame, 'px') ?? 0;
       const foot = { x: a.x + drop.x * length, y: a.y + drop.y * length };
       return [segment(a, foot), beside(middle(a, foot))];
     }
@@ -102,7 +102,7 @@ export function drawQuantity(
         segment(points[0]!, points.at(-1)!, 'guide'),
         beside(points[0]!),
       ];
-    case 'fold':
+    case 'relative-inertia':
       return [segment(a, b), segment(b, c), beside(b)];
   }
 }

@@ -1,10 +1,10 @@
 import { depthLinks } from '../anatomy/depth';
 import { TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
 import { steadyOf } from '../calibration/steady';
-import { offPlane, unforeshorten } from '../calibration/view';
+import { cameraOffPlane, unforeshorten } from '../calibration/view';
 import type { PointRef } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { partsAt, type PartAt } from '../performance/places';
+import type { Trial } from '../trial/trial';
+import { partsAt, type PartAt } from '../trial/places';
 import type { Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
 
@@ -14,7 +14,7 @@ export type Slopes = readonly Vec2[];
 export interface PointsError {
   /** Standard deviation that the points' own errors give, the alike part included. */
   readonly sd: number;
-  readonly alike: number;
+  readonly systematic: number;
   /** What the points' unknown depths give, seen from beside the plane's normal. */
   readonly depth: number;
 }
@@ -32,15 +32,10 @@ interface Source {
 }
 
 /** Slopes by body point: a point that several references share counts once, with the sum of what it does. */
-function bySource(
-  performance: Performance,
-  refs: readonly PointRef[],
-  frame: number,
-  slopes: Slopes,
-): ReadonlyMap<string, Source> {
+function bySource(trial: Trial, refs: readonly PointRef[], frame: number, slopes: Slopes): ReadonlyMap<string, Source> {
   const sources = new Map<string, Source>();
   refs.forEach((ref, k) => {
-    for (const part of partsAt(performance, ref, frame) ?? []) {
+    for (const part of partsAt(trial, ref, frame) ?? []) {
       const source = sources.get(part.id) ?? { part, x: 0, y: 0 };
       source.x += part.weight * slopes[k]!.x;
       source.y += part.weight * slopes[k]!.y;
@@ -51,7 +46,7 @@ function bySource(
 }
 
 /** Variance of a number from the errors of its points; joints of both sides may err together or against each other. */
-function variance(sources: ReadonlyMap<string, Source>, of: 'sd' | 'alike', stretch: number): number {
+function variance(sources: ReadonlyMap<string, Source>, of: 'sd' | 'systematic', stretch: number): number {
   let sum = 0;
   for (const [id, { part, x, y }] of sources) {
     sum += part[of] ** 2 * ((x * stretch) ** 2 + y ** 2);
@@ -68,9 +63,9 @@ function variance(sources: ReadonlyMap<string, Source>, of: 'sd' | 'alike', stre
  * along by a camera that stands psi beside the plane's normal, and beside the picture's middle as much more as it is
  * off the lens's axis. Depths are taken from the chain of the body, so that neighbours on it share most of theirs.
  */
-function depthVariance({ clip, bodyHeight }: Performance, sources: ReadonlyMap<string, Source>): number {
+function depthVariance({ clip, bodyHeight }: Trial, sources: ReadonlyMap<string, Source>): number {
   if (Number.isNaN(bodyHeight)) return 0;
-  const { angle, sd } = offPlane(clip);
+  const { angle, sd } = cameraOffPlane(clip);
   const focal = steadyOf(clip)?.focal ?? FOCAL_WIDTHS * clip.width;
   const tangent = Math.hypot(Math.tan(angle), Math.tan(sd));
   const links = new Map<string, { sd: number; slope: number }>();
@@ -91,26 +86,21 @@ function depthVariance({ clip, bodyHeight }: Performance, sources: ReadonlyMap<s
  * Error of a number that is made of points, by first-order propagation (JCGM 100:2008, 5.2.2, correlated inputs).
  * @param slopes how the number changes with each reference, per pixel
  */
-export function pointsError(
-  performance: Performance,
-  refs: readonly PointRef[],
-  frame: number,
-  slopes: Slopes,
-): PointsError {
-  const stretch = unforeshorten(1, offPlane(performance.clip).angle);
-  const sources = bySource(performance, refs, frame, slopes);
+export function pointsError(trial: Trial, refs: readonly PointRef[], frame: number, slopes: Slopes): PointsError {
+  const stretch = unforeshorten(1, cameraOffPlane(trial.clip).angle);
+  const sources = bySource(trial, refs, frame, slopes);
   // A body's mass lies beside the table's in the same way at every frame.
   const table = refs.reduce(
     (sum, ref, k) =>
-      ref === 'centre-of-mass' && !Number.isNaN(performance.bodyHeight)
-        ? sum + (TABLE_SD_SHARE * performance.bodyHeight * Math.hypot(slopes[k]!.x * stretch, slopes[k]!.y)) ** 2
+      ref === 'centre-of-mass' && !Number.isNaN(trial.bodyHeight)
+        ? sum + (TABLE_SD_SHARE * trial.bodyHeight * Math.hypot(slopes[k]!.x * stretch, slopes[k]!.y)) ** 2
         : sum,
     0,
   );
   return {
     sd: Math.sqrt(variance(sources, 'sd', stretch) + table),
-    alike: Math.sqrt(variance(sources, 'alike', stretch)),
-    depth: Math.sqrt(depthVariance(performance, sources)),
+    systematic: Math.sqrt(variance(sources, 'systematic', stretch)),
+    depth: Math.sqrt(depthVariance(trial, sources)),
   };
 }
 
@@ -121,7 +111,7 @@ export function pointsError(
  * @param pixelsPerMetre of the picture in which the points' errors are stated
  */
 export function spatialError(
-  performance: Performance,
+  trial: Trial,
   refs: readonly PointRef[],
   frame: number,
   slopes: readonly Vec3[],
@@ -129,13 +119,13 @@ export function spatialError(
 ): PointsError {
   const flat = ['x', 'y', 'z'].map((axis) =>
     bySource(
-      performance,
+      trial,
       refs,
       frame,
       slopes.map((s) => ({ x: s[axis as keyof Vec3] / pixelsPerMetre, y: 0 })),
     ),
   );
-  const all = (of: 'sd' | 'alike'): number =>
+  const all = (of: 'sd' | 'systematic'): number =>
     Math.sqrt(flat.reduce((sum, sources) => sum + variance(sources, of, 1), 0));
-  return { sd: all('sd'), alike: all('alike'), depth: 0 };
+  return { sd: all('sd'), systematic: all('systematic'), depth: 0 };
 }

@@ -1,5 +1,5 @@
 export { groundOf } from './ground';
-export { continuousCurve, quantityAt, quantityCurve, readQuantity, type Mirror, type ReadAs } from './read';
+export { continuousSeries, quantityAt, quantitySeries, readQuantity, type Mirror, type ReadAs } from './read';
 export {
   difference,
   dimensionOf,

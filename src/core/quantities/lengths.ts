@@ -4,7 +4,7 @@ import { HEIGHT, LENGTH, PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
 
 export const distanceQuantity: KindOfQuantity<'distance'> = {
-  q: 'distance',
+  type: 'distance',
   picture: 'size',
   dimension: 'length',
   inSpace: ([a, b]) => lengthOf(minus(a!, b!)),
@@ -17,7 +17,7 @@ export const distanceQuantity: KindOfQuantity<'distance'> = {
 };
 
 export const groundDistance: KindOfQuantity<'ground-distance'> = {
-  q: 'ground-distance',
+  type: 'ground-distance',
   picture: 'place',
   dimension: 'metres',
   inSpace: null,
@@ -31,7 +31,7 @@ export const groundDistance: KindOfQuantity<'ground-distance'> = {
 };
 
 export const offset: KindOfQuantity<'offset'> = {
-  q: 'offset',
+  type: 'offset',
   picture: 'size',
   dimension: 'length',
   inSpace: null,
@@ -48,7 +48,7 @@ export const offset: KindOfQuantity<'offset'> = {
 };
 
 export const height: KindOfQuantity<'height'> = {
-  q: 'height',
+  type: 'height',
   picture: 'place',
   dimension: 'length',
   inSpace: null,
@@ -61,7 +61,7 @@ export const height: KindOfQuantity<'height'> = {
 };
 
 export const box: KindOfQuantity<'box'> = {
-  q: 'box',
+  type: 'box',
   picture: 'size',
   dimension: 'length',
   inSpace: null,
@@ -91,7 +91,7 @@ export function bestLine(points: readonly Vec2[]): { readonly middle: Vec2; read
 }
 
 export const alignment: KindOfQuantity<'alignment'> = {
-  q: 'alignment',
+  type: 'alignment',
   picture: 'nothing',
   dimension: 'ratio',
   inSpace: null,

@@ -5,8 +5,8 @@ import type { Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
 import type { UncertainPoint } from '../statistics/propagate';
 
-export type QuantityName = Quantity['q'];
-export type QuantityOf<Q extends QuantityName> = Extract<Quantity, { q: Q }>;
+export type QuantityName = Quantity['type'];
+export type QuantityOf<Q extends QuantityName> = Extract<Quantity, { type: Q }>;
 
 /** What a number is a measure of; lengths come in pixels and are turned into heights or metres afterwards. */
 export type Dimension = 'angle' | 'length' | 'ratio' | 'metres';
@@ -24,7 +24,7 @@ export interface Surroundings {
  * its unit are the same for all (`read.ts`).
  */
 export interface KindOfQuantity<Q extends QuantityName> {
-  readonly q: Q;
+  readonly type: Q;
   readonly dimension: Dimension;
   /** A direction, which comes back to itself after a whole turn: differences, means and time series must know it. */
   readonly goesRound: boolean;

@@ -1,11 +1,11 @@
 import { steadyOf, steadySd } from '../calibration/steady';
-import { offPlane, viewRefusal } from '../calibration/view';
+import { cameraOffPlane, viewRefusal } from '../calibration/view';
 import { unwrap } from '../geometry/angle';
 import type { Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
 import type { Plane, PointRef, Quantity } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { placesOf, pointAt, spaceAt } from '../performance/places';
+import type { Trial } from '../trial/trial';
+import { placesOf, pointAt, spaceAt } from '../trial/places';
 import { notMeasurable, sharedVariance, type NotMeasurable, type Reading } from '../reading';
 import { eventSd } from '../statistics/event-time';
 import { COVERAGE_95 } from '../statistics/normal';
@@ -54,7 +54,7 @@ const mirrored = <P extends Vec2>(point: P, mirror: Mirror): P =>
   mirror === null ? point : { ...point, [mirror]: -point[mirror] };
 
 /**
- * How a quantity is read from points in space, where the performance has them and it does not depend on from where it
+ * How a quantity is read from points in space, where the trial has them and it does not depend on from where it
  * is seen.
  */
 interface InSpace {
@@ -63,20 +63,15 @@ interface InSpace {
   readonly pixelsPerMetre: number;
 }
 
-function inSpace({ space, clip }: Performance, quantity: Quantity): InSpace | null {
+function inSpace({ space, clip }: Trial, quantity: Quantity): InSpace | null {
   const { inSpace: value } = kindOfQuantity(quantity);
   if (!space || !value || !clip.scale) return null;
   return { value: (points) => value(points, quantity as never), pixelsPerMetre: clip.scale.pixels / clip.scale.metres };
 }
 
 /** Raw value in space: radians, or pixels for a length. */
-function spatialAt(
-  performance: Performance,
-  quantity: Quantity,
-  frame: number,
-  { value, pixelsPerMetre }: InSpace,
-): number | null {
-  const points = refsOfQuantity(quantity).map((ref) => spaceAt(performance, ref, frame));
+function spatialAt(trial: Trial, quantity: Quantity, frame: number, { value, pixelsPerMetre }: InSpace): number | null {
+  const points = refsOfQuantity(quantity).map((ref) => spaceAt(trial, ref, frame));
   if (points.includes(null)) return null;
   const raw = value(points as Vec3[]) * (dimensionOf(quantity) === 'length' ? pixelsPerMetre : 1);
   return Number.isNaN(raw) ? null : raw;
@@ -84,48 +79,42 @@ function spatialAt(
 
 /** Raw value (radians, pixels or a ratio) at a frame position; null where a point is missing. */
 function rawAt(
-  performance: Performance,
+  trial: Trial,
   quantity: Quantity,
   frame: number,
-  psi: number,
+  offPlane: number,
   mirror: Mirror = null,
 ): number | null {
-  const space = inSpace(performance, quantity);
-  if (space) return spatialAt(performance, quantity, frame, space);
-  const points = refsOfQuantity(quantity).map((ref) => pointAt(performance, ref, frame, psi));
+  const space = inSpace(trial, quantity);
+  if (space) return spatialAt(trial, quantity, frame, space);
+  const points = refsOfQuantity(quantity).map((ref) => pointAt(trial, ref, frame, offPlane));
   if (points.includes(null)) return null;
   const seen = (points as UncertainPoint[]).map((p) => mirrored(p, mirror));
-  const value = kindOfQuantity(quantity).value(seen, quantity as never, surroundingsOf(performance, quantity, psi));
+  const value = kindOfQuantity(quantity).value(seen, quantity as never, surroundingsOf(trial, quantity, offPlane));
   return Number.isNaN(value) ? null : value;
 }
 
 /** Value at one frame, SI in the unit wanted or pixels; null where it is not known. */
-export function quantityAt(
-  performance: Performance,
-  quantity: Quantity,
-  frame: number,
-  lengthIn: LengthIn | 'px',
-): number | null {
-  const raw = rawAt(performance, quantity, frame, offPlane(performance.clip).angle);
+export function quantityAt(trial: Trial, quantity: Quantity, frame: number, lengthIn: LengthIn | 'px'): number | null {
+  const raw = rawAt(trial, quantity, frame, cameraOffPlane(trial.clip).angle);
   if (raw === null || lengthIn === 'px' || dimensionOf(quantity) !== 'length') return raw;
-  const scale = scaleOf(performance, lengthIn);
+  const scale = scaleOf(trial, lengthIn);
   return isScale(scale) ? raw * scale.perPixel : null;
 }
 
 /** The quantity over all frames of the clip, SI (lengths in the unit wanted), NaN where it is not known. */
-export function quantityCurve(performance: Performance, quantity: Quantity, lengthIn: LengthIn): Float64Array {
-  const { angle: psi } = offPlane(performance.clip);
-  const space = inSpace(performance, quantity);
-  const scale = dimensionOf(quantity) === 'length' ? scaleOf(performance, lengthIn) : { perPixel: 1, sdShare: 0 };
-  if (!isScale(scale)) return performance.times.map(() => NaN);
-  if (space)
-    return performance.times.map((_, i) => (spatialAt(performance, quantity, i, space) ?? NaN) * scale.perPixel);
-  const places = refsOfQuantity(quantity).map((ref) => placesOf(performance, ref, psi));
-  const around = surroundingsOf(performance, quantity, psi);
+export function quantitySeries(trial: Trial, quantity: Quantity, lengthIn: LengthIn): Float64Array {
+  const { angle: offPlane } = cameraOffPlane(trial.clip);
+  const space = inSpace(trial, quantity);
+  const scale = dimensionOf(quantity) === 'length' ? scaleOf(trial, lengthIn) : { perPixel: 1, sdShare: 0 };
+  if (!isScale(scale)) return trial.times.map(() => NaN);
+  if (space) return trial.times.map((_, i) => (spatialAt(trial, quantity, i, space) ?? NaN) * scale.perPixel);
+  const places = refsOfQuantity(quantity).map((ref) => placesOf(trial, ref, offPlane));
+  const around = surroundingsOf(trial, quantity, offPlane);
   const { value } = kindOfQuantity(quantity);
-  const curve = new Float64Array(performance.times.length);
+  const series = new Float64Array(trial.times.length);
   const points = places.map(() => ({ x: 0, y: 0, sdX: 0, sdY: 0 }));
-  for (let i = 0; i < curve.length; i++) {
+  for (let i = 0; i < series.length; i++) {
     let there = true;
     for (let k = 0; k < places.length; k++) {
       const [x, y] = [places[k]!.x[i]!, places[k]!.y[i]!];
@@ -133,26 +122,26 @@ export function quantityCurve(performance: Performance, quantity: Quantity, leng
       points[k]!.x = x;
       points[k]!.y = y;
     }
-    curve[i] = there ? value(points, quantity as never, around) * scale.perPixel : NaN;
+    series[i] = there ? value(points, quantity as never, around) * scale.perPixel : NaN;
   }
-  return curve;
+  return series;
 }
 
 /** The same without jumps of whole turns, so that it can be followed through a movement. */
-export function continuousCurve(performance: Performance, quantity: Quantity, lengthIn: LengthIn): Float64Array {
-  const curve = quantityCurve(performance, quantity, lengthIn);
-  return goesRound(quantity) ? unwrap(curve) : curve;
+export function continuousSeries(trial: Trial, quantity: Quantity, lengthIn: LengthIn): Float64Array {
+  const series = quantitySeries(trial, quantity, lengthIn);
+  return goesRound(quantity) ? unwrap(series) : series;
 }
 
 /**
  * How fast a quantity changes at a frame position, raw unit a second; from one side where the other is missing, null
  * where both are.
  */
-function rateAt(performance: Performance, quantity: Quantity, frame: number, psi: number): number | null {
-  const last = performance.times.length - 1;
+function rateAt(trial: Trial, quantity: Quantity, frame: number, offPlane: number): number | null {
+  const last = trial.times.length - 1;
   const at = [Math.max(0, frame - 1), frame, Math.min(last, frame + 1)].map((f) => ({
-    time: timeAtFrame(performance.times, f) as number,
-    value: rawAt(performance, quantity, f, psi),
+    time: timeAtFrame(trial.times, f) as number,
+    value: rawAt(trial, quantity, f, offPlane),
   }));
   const known = at.filter((a): a is { time: number; value: number } => a.value !== null);
   const [first, end] = [known[0], known.at(-1)];
@@ -175,7 +164,7 @@ export interface ReadAs {
   /** Standard deviation of the time at which it is read, seconds; left out, that of a frame marked by hand. */
   readonly timeSd?: number;
   /** The part of it that is alike in every clip. */
-  readonly timeAlike?: number;
+  readonly timeSystematic?: number;
   readonly mirror?: Mirror;
 }
 
@@ -188,17 +177,17 @@ const tooUnsure = (quantity: Quantity, lengthIn: LengthIn, sd: number): NotMeasu
   );
 };
 
-function scaleFor(performance: Performance, quantity: Quantity, lengthIn: LengthIn): Scale | NotMeasurable {
+function scaleFor(trial: Trial, quantity: Quantity, lengthIn: LengthIn): Scale | NotMeasurable {
   const dimension = dimensionOf(quantity);
-  if (dimension === 'length') return scaleOf(performance, lengthIn);
+  if (dimension === 'length') return scaleOf(trial, lengthIn);
   if (dimension !== 'metres') return { perPixel: 1, sdShare: 0 };
-  if (!performance.clip.ground)
+  if (!trial.clip.ground)
     return notMeasurable(
       'no-scale',
       'No rectangle on the ground is marked in this clip',
       'Mark one at Match, and say how large it is.',
     );
-  if (performance.clip.ground.frame === undefined && steadyOf(performance.clip))
+  if (trial.clip.ground.frame === undefined && steadyOf(trial.clip))
     return notMeasurable(
       'no-scale',
       'The camera moves, and in which of its pictures the rectangle was marked is not kept',
@@ -208,14 +197,14 @@ function scaleFor(performance: Performance, quantity: Quantity, lengthIn: Length
 }
 
 function errorInPicture(
-  performance: Performance,
+  trial: Trial,
   quantity: Quantity,
   points: readonly UncertainPoint[],
   frame: number,
   mirror: Mirror,
 ): PointsError {
   const seen = points.map((p) => mirrored(p, mirror));
-  const around = surroundingsOf(performance, quantity, offPlane(performance.clip).angle);
+  const around = surroundingsOf(trial, quantity, cameraOffPlane(trial.clip).angle);
   const { value: valueOf } = kindOfQuantity(quantity);
   const subtract = (a: number, b: number): number => difference(quantity, a, b);
   const along = (i: number, axis: 'x' | 'y'): number =>
@@ -223,14 +212,14 @@ function errorInPicture(
       STEP,
       (by) =>
         valueOf(
-          seen.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q)),
+          seen.map((p, k) => (k === i ? { ...p, [axis]: p[axis] + by } : p)),
           quantity as never,
           around,
         ),
       subtract,
     );
   return pointsError(
-    performance,
+    trial,
     refsOfQuantity(quantity),
     frame,
     seen.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y') })),
@@ -238,23 +227,23 @@ function errorInPicture(
 }
 
 function errorInSpace(
-  performance: Performance,
+  trial: Trial,
   quantity: Quantity,
   frame: number,
   { value, pixelsPerMetre }: InSpace,
 ): PointsError {
   const refs = refsOfQuantity(quantity);
-  const points = refs.map((ref) => spaceAt(performance, ref, frame)!);
+  const points = refs.map((ref) => spaceAt(trial, ref, frame)!);
   const perUnit = dimensionOf(quantity) === 'length' ? pixelsPerMetre : 1;
   const along = (i: number, axis: keyof Vec3): number =>
     perUnit *
     slopeOf(
       STEP / pixelsPerMetre,
-      (by) => value(points.map((q, k) => (k === i ? { ...q, [axis]: q[axis] + by } : q))),
+      (by) => value(points.map((p, k) => (k === i ? { ...p, [axis]: p[axis] + by } : p))),
       (a, b) => a - b,
     );
   return spatialError(
-    performance,
+    trial,
     refs,
     frame,
     points.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y'), z: along(i, 'z') })),
@@ -268,50 +257,49 @@ function errorInSpace(
  * the points' depths would change, and the scale.
  */
 export function readQuantity(
-  performance: Performance,
+  trial: Trial,
   quantity: Quantity,
-  { plane, frame, lengthIn, timeSd = eventSd(performance.interval), timeAlike = 0, mirror = null }: ReadAs,
+  { plane, frame, lengthIn, timeSd = eventSd(trial.interval), timeSystematic = 0, mirror = null }: ReadAs,
 ): Reading {
-  const space = inSpace(performance, quantity);
-  const refusal = space ? null : viewRefusal(performance.clip, plane);
+  const space = inSpace(trial, quantity);
+  const refusal = space ? null : viewRefusal(trial.clip, plane);
   if (refusal) return refusal;
-  const scale = scaleFor(performance, quantity, lengthIn);
+  const scale = scaleFor(trial, quantity, lengthIn);
   if (!isScale(scale)) return scale;
   const dimension = dimensionOf(quantity);
-  const { angle: psi, sd: psiSd } = offPlane(performance.clip);
+  const { angle: offPlane, sd: offPlaneSd } = cameraOffPlane(trial.clip);
   const refs = refsOfQuantity(quantity);
-  const points = refs.map((ref) => pointAt(performance, ref, frame, psi));
+  const points = refs.map((ref) => pointAt(trial, ref, frame, offPlane));
   const missing = refs.find((_, i) => points[i] === null);
   if (missing !== undefined)
     return notMeasurable(
       'point-missing',
       `No ${refName(missing)} at frame ${Math.round(frame) + 1}`,
-      'Find points, or place it by hand.',
+      'Detect points, or place it by hand.',
     );
-  const raw = rawAt(performance, quantity, frame, psi, mirror);
+  const raw = rawAt(trial, quantity, frame, offPlane, mirror);
   if (raw === null)
     return notMeasurable('point-missing', 'Two of its points lie on each other', 'Place them apart by hand.');
 
   const error = space
-    ? errorInSpace(performance, quantity, frame, space)
-    : errorInPicture(performance, quantity, points as UncertainPoint[], frame, mirror);
+    ? errorInSpace(trial, quantity, frame, space)
+    : errorInPicture(trial, quantity, points as UncertainPoint[], frame, mirror);
   const rate =
-    rateAt(performance, quantity, frame, psi) ??
+    rateAt(trial, quantity, frame, offPlane) ??
     UNKNOWN_RATE[dimension] / (dimension === 'length' ? scale.perPixel * (lengthIn === 'm' ? 0.55 : 1) : 1);
   const planar = plane !== 'any' && dimension !== 'metres' && !space;
-  const turned = planar ? rawAt(performance, quantity, frame, psi + psiSd, mirror) : null;
+  const turned = planar ? rawAt(trial, quantity, frame, offPlane + offPlaneSd, mirror) : null;
   const camera = turned !== null ? difference(quantity, turned, raw) * scale.perPixel : 0;
   const value = raw * scale.perPixel;
   const shared = {
     camera,
     scale: value * scale.sdShare,
     ground:
-      quantity.q === 'height' ? GROUND_SD_SHARE * (lengthIn === 'm' ? performance.bodyHeight * scale.perPixel : 1) : 0,
+      quantity.type === 'height' ? GROUND_SD_SHARE * (lengthIn === 'm' ? trial.bodyHeight * scale.perPixel : 1) : 0,
   };
   const need = kindOfQuantity(quantity).picture;
   const moved =
-    steadySd(performance.clip, need, frame) *
-    (need === 'size' ? Math.abs(value) : need === 'place' ? scale.perPixel : 1);
+    steadySd(trial.clip, need, frame) * (need === 'size' ? Math.abs(value) : need === 'place' ? scale.perPixel : 1);
   const depth = planar ? error.depth * scale.perPixel : 0;
   const sd = quadrature(
     error.sd * scale.perPixel,
@@ -327,10 +315,14 @@ export function readQuantity(
     measurable: true,
     value,
     sd,
-    alikeSd: Math.hypot(error.alike * scale.perPixel, ALIKE_DEPTH * depth, rate * scale.perPixel * timeAlike),
+    systematicSd: Math.hypot(
+      error.systematic * scale.perPixel,
+      ALIKE_DEPTH * depth,
+      rate * scale.perPixel * timeSystematic,
+    ),
     points: error.sd * scale.perPixel,
     shared,
     unit: unitOfQuantity(quantity, lengthIn),
-    provenance: { clipId: performance.clip.id, frames: [frame], points: [...refs] },
+    provenance: { clipId: trial.clip.id, frames: [frame], points: [...refs] },
   };
 }

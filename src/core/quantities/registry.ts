@@ -3,7 +3,7 @@ import { wrapAngle } from '../geometry/angle';
 import type { PointRef, Quantity } from '../model/movement';
 import type { DisplayUnit } from '../units';
 import { facing, jointAngleQuantity, lineSeparation, segmentAngleQuantity } from './angles';
-import { fold } from './fold';
+import { relativeInertia } from './relative-inertia';
 import { alignment, box, distanceQuantity, groundDistance, height, offset } from './lengths';
 import type { Dimension, KindOfQuantity, QuantityName } from './quantity';
 
@@ -22,11 +22,11 @@ export const QUANTITIES: { readonly [Q in QuantityName]: KindOfQuantity<Q> } = {
   height,
   box,
   alignment,
-  fold,
+  'relative-inertia': relativeInertia,
 };
 
 export const kindOfQuantity = (quantity: Quantity): KindOfQuantity<QuantityName> =>
-  QUANTITIES[quantity.q] as unknown as KindOfQuantity<QuantityName>;
+  QUANTITIES[quantity.type] as unknown as KindOfQuantity<QuantityName>;
 export const refsOfQuantity = (quantity: Quantity): readonly PointRef[] =>
   kindOfQuantity(quantity).refs(quantity as never);
 export const dimensionOf = (quantity: Quantity): Dimension => kindOfQuantity(quantity).dimension;

@@ -1,6 +1,6 @@
 import { steadyOf } from '../calibration/steady';
-import { offPlane } from '../calibration/view';
-import type { Performance } from '../performance/performance';
+import { cameraOffPlane } from '../calibration/view';
+import type { Trial } from '../trial/trial';
 import { notMeasurable, type NotMeasurable } from '../reading';
 import type { LengthIn } from './registry';
 
@@ -24,9 +24,9 @@ export interface Scale {
  */
 function knownPixels(
   scale: { readonly pixels: number; readonly alongDegrees?: number | undefined },
-  psi: number,
+  offPlane: number,
 ): { readonly pixels: number; readonly sdShare: number } {
-  const stretched = 1 / Math.cos(psi);
+  const stretched = 1 / Math.cos(offPlane);
   if (scale.alongDegrees === undefined)
     return { pixels: (scale.pixels * (1 + stretched)) / 2, sdShare: (stretched - 1) / Math.sqrt(12) };
   const along = (scale.alongDegrees * Math.PI) / 180;
@@ -34,7 +34,7 @@ function knownPixels(
 }
 
 /** What one pixel is, in the unit wanted, and how sure that is; or why it is not known. */
-export function scaleOf({ clip, bodyHeight }: Performance, wanted: LengthIn): Scale | NotMeasurable {
+export function scaleOf({ clip, bodyHeight }: Trial, wanted: LengthIn): Scale | NotMeasurable {
   if (wanted === 'm') {
     if (!clip.scale)
       return notMeasurable('no-scale', 'No length in metres is known in this clip', 'Draw a known length at Match.');
@@ -46,7 +46,7 @@ export function scaleOf({ clip, bodyHeight }: Performance, wanted: LengthIn): Sc
         'The camera moves, and in which of its pictures the known length was drawn is not kept',
         'Draw it again at Match.',
       );
-    const { pixels, sdShare } = knownPixels(clip.scale, offPlane(clip).angle);
+    const { pixels, sdShare } = knownPixels(clip.scale, cameraOffPlane(clip).angle);
     const steadyPixels = steady ? pixels * steady.growth(frame!) : pixels;
     return {
       perPixel: clip.scale.metres / steadyPixels,
@@ -57,7 +57,7 @@ export function scaleOf({ clip, bodyHeight }: Performance, wanted: LengthIn): Sc
     return notMeasurable(
       'no-scale',
       'The performer\u2019s height in the picture is not known',
-      'Find points, or place shoulder, hip, knee and ankle on one frame.',
+      'Detect points, or place shoulder, hip, knee and ankle on one frame.',
     );
   return { perPixel: 1 / bodyHeight, sdShare: SCALE_SD['%BH'] };
 }

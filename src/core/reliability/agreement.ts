@@ -1,7 +1,7 @@
 import { fail, ok, type Issue, type Result } from '../result';
 import { COVERAGE_95 } from '../statistics/normal';
 
-/** How well repeated digitisings of the same performances agree. */
+/** How well repeated digitisings of the same trials agree. */
 export interface Agreement {
   /** Intraclass correlation of a single value, absolute agreement, raters random: ICC(2,1). */
   readonly absolute: number;
@@ -9,7 +9,7 @@ export interface Agreement {
   readonly consistency: number;
   /**
    * Standard error of measurement of a single value, unit of the values: what differs between digitisings of one
-   * performance.
+   * trial.
    */
   readonly sem: number;
   /** Least change between two single values that is more than error in 95 of 100 cases. */
@@ -24,9 +24,9 @@ const squares = (values: readonly number[], about: number): number =>
 
 /**
  * Intraclass correlations from the two-way analysis of variance (Shrout and Fleiss 1979, Psychol Bull 86:420-428), and
- * the error of a single value from the variance within performances, systematic differences between digitisings
+ * the error of a single value from the variance within trials, systematic differences between digitisings
  * included.
- * @param values one row per performance (or moment), one column per digitising
+ * @param values one row per trial (or moment), one column per digitising
  */
 export function agreement(values: readonly (readonly number[])[]): Result<Agreement, TooFew> {
   const n = values.length;

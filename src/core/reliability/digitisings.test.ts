@@ -1,4 +1,4 @@
-import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import { compareMeasure } from '../comparison/compare';
 import { movementSchema } from '../model/movement';
 import { agreementOf } from './digitisings';
@@ -21,7 +21,7 @@ const movement = movementSchema.parse({
   phases: [],
   causes: [],
   cautions: [],
-  moments: Object.keys(marks).map((id, i) => ({ id, name: id, key: String(i), look: '' })),
+  moments: Object.keys(marks).map((id, i) => ({ id, name: id, key: String(i), hint: '' })),
   measures: [
     {
       id: 'knee',
@@ -49,7 +49,7 @@ const movement = movementSchema.parse({
 });
 
 test('two digitisings that differ by a steady two degrees have that bias, and an error to match', () => {
-  const [first, second] = [leg(0), leg(2)].map((points) => stickPerformance(points, marks));
+  const [first, second] = [leg(0), leg(2)].map((points) => stickTrial(points, marks));
   const rows = agreementOf(movement, [{ first: first!, second: second! }]);
   // A time does not depend on the points.
   expect(rows.map((r) => [r.measures[0].id, r.unit, r.pairs])).toEqual([['knee', 'deg', 7]]);
@@ -61,12 +61,12 @@ test('two digitisings that differ by a steady two degrees have that bias, and an
 });
 
 test('too few moments marked: no agreement rather than a made-up one', () => {
-  const clip = stickPerformance(leg(0), { mid: 20 });
+  const clip = stickTrial(leg(0), { mid: 20 });
   expect(agreementOf(movement, [{ first: clip, second: clip }])).toEqual([]);
 });
 
 test('an error that was measured takes the place of the propagated one, in the difference too', () => {
-  const clip = stickPerformance(leg(0), marks);
+  const clip = stickTrial(leg(0), marks);
   const sem = (1.5 * Math.PI) / 180;
   const compared = compareMeasure(movement.measures[0]!, [[clip]], [[clip]], { knee: sem });
   // Moment and camera stay beside it: digitising the same frames twice cannot show them.

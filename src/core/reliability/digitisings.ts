@@ -1,13 +1,13 @@
-import { curveOfMeasure, curveUnitOf, seriesOf } from '../measures';
+import { seriesOfMeasure, seriesUnitOf, seriesOf } from '../measures';
 import type { Measure, Movement } from '../model/movement';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import type { DisplayUnit } from '../units';
 import { agreement, limitsOfAgreement, type Agreement, type LimitsOfAgreement } from './agreement';
 
 /** The same clip digitised twice. */
 export interface DigitisedTwice {
-  readonly first: Performance;
-  readonly second: Performance;
+  readonly first: Trial;
+  readonly second: Trial;
 }
 
 /** How well two digitisings agree on one measure. */
@@ -41,20 +41,20 @@ function positionsOf({ first }: DigitisedTwice): readonly number[] {
  * have errors of their own. ICC, SEM and limits: `agreement.ts`.
  */
 export function agreementOf(movement: Movement, clips: readonly DigitisedTwice[]): readonly MeasureAgreement[] {
-  const alike = new Map<string, [Measure, ...Measure[]]>();
+  const systematic = new Map<string, [Measure, ...Measure[]]>();
   for (const measure of movement.measures) {
     // The error of a change, a rate or a lag is another one than that of its curve.
     const series = seriesOf(measure);
     if (!series?.holdsValue(measure)) continue;
     const key = JSON.stringify([measure.name, series.of(measure)]);
-    const others = alike.get(key);
+    const others = systematic.get(key);
     if (others) others.push(measure);
-    else alike.set(key, [measure]);
+    else systematic.set(key, [measure]);
   }
-  return [...alike.values()].flatMap((measures) => {
+  return [...systematic.values()].flatMap((measures) => {
     const [measure] = measures;
     const rows = clips.flatMap((clip) => {
-      const [a, b] = [clip.first, clip.second].map((p) => curveOfMeasure(measure, p)!) as [Float64Array, Float64Array];
+      const [a, b] = [clip.first, clip.second].map((p) => seriesOfMeasure(measure, p)!) as [Float64Array, Float64Array];
       return positionsOf(clip)
         .map((at) => [a[Math.round(at)] ?? NaN, b[Math.round(at)] ?? NaN] as const)
         .filter(([x, y]) => Number.isFinite(x) && Number.isFinite(y));
@@ -67,7 +67,7 @@ export function agreementOf(movement: Movement, clips: readonly DigitisedTwice[]
       ),
     ];
     return found.ok && limits.ok
-      ? [{ measures, unit: curveUnitOf(measure), pairs: rows.length, agreement: found.value, limits: limits.value }]
+      ? [{ measures, unit: seriesUnitOf(measure), pairs: rows.length, agreement: found.value, limits: limits.value }]
       : [];
   });
 }

@@ -1,7 +1,7 @@
 import type { Judged } from '../judgement/state';
 import { drawMeasure } from '../measures';
 import { momentsOf, type Movement } from '../model/movement';
-import type { Performance } from '../performance/performance';
+import type { Trial } from '../trial/trial';
 import { drawFigure } from './figure';
 import type { Primitive } from '../geometry/primitives';
 
@@ -11,9 +11,9 @@ const DRAWN_IMPORTANCE = 0.5;
 export interface ClipSceneOf {
   readonly movement: Movement;
   readonly judged: readonly Judged[];
-  readonly performance: Performance;
+  readonly trial: Trial;
   /**
-   * Another performance of a role than the one that is compared: its measures have no reading, and are drawn on its
+   * Another trial of a role than the one that is compared: its measures have no reading, and are drawn on its
    * first camera.
    */
   readonly beside: boolean;
@@ -33,11 +33,11 @@ export interface ClipSceneWish {
  * camera that shows its plane.
  */
 export function clipScene(
-  { movement, judged, performance, beside }: ClipSceneOf,
+  { movement, judged, trial, beside }: ClipSceneOf,
   frame: number,
   { selected, measures, lit }: ClipSceneWish,
 ): readonly Primitive[] {
-  const { clip, marks } = performance;
+  const { clip, marks } = trial;
   const chosen = movement.measures.filter((m) =>
     selected !== null
       ? m.id === selected
@@ -49,5 +49,5 @@ export function clipScene(
     const reading = judged.find((j) => j.measure.id === m.id)?.[clip.role];
     return !reading || (reading.measurable && (reading.provenance.clipId === clip.id || beside));
   });
-  return [...drawFigure(performance, frame, lit), ...drawable.flatMap((m) => drawMeasure(m, performance, frame))];
+  return [...drawFigure(trial, frame, lit), ...drawable.flatMap((m) => drawMeasure(m, trial, frame))];
 }

@@ -1,4 +1,4 @@
-import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Drawing } from '../model/drawing';
 import { movementSchema, type Quantity } from '../model/movement';
 import { readQuantity } from '../quantities';
@@ -13,8 +13,8 @@ const movement = movementSchema.parse({
   name: 'M',
   sport: 'S',
   moments: [
-    { id: 'one', name: 'One', key: '1', look: '' },
-    { id: 'two', name: 'Two', key: '2', look: '' },
+    { id: 'one', name: 'One', key: '1', hint: '' },
+    { id: 'two', name: 'Two', key: '2', hint: '' },
   ],
   phases: [{ from: 'one', to: 'two', name: 'P' }],
   measures: [],
@@ -22,8 +22,8 @@ const movement = movementSchema.parse({
   cautions: [],
 });
 /** A knee that goes right by two pixels a frame; the trunk leans forward by 10 degrees. */
-const performance = (change = {}) =>
-  stickPerformance(
+const trial = (change = {}) =>
+  stickTrial(
     (frame) => ({
       'left-knee': [100 + 2 * frame, 300],
       'left-ankle': [100 + 2 * frame, 380],
@@ -56,21 +56,21 @@ describe('drawings', () => {
     ['phase', [10, 15, 20], [9, 21]],
     ['clip', [0, 40], []],
   ] as const)('through the %s are seen there and not elsewhere', (span, seen, unseen) => {
-    for (const frame of seen) expect(visibleAt(drawing({ span }), movement, performance(), frame)).toBe(true);
-    for (const frame of unseen) expect(visibleAt(drawing({ span }), movement, performance(), frame)).toBe(false);
+    for (const frame of seen) expect(visibleAt(drawing({ span }), movement, trial(), frame)).toBe(true);
+    for (const frame of unseen) expect(visibleAt(drawing({ span }), movement, trial(), frame)).toBe(false);
   });
 
   it('before the first moment span from the beginning to it', () => {
     const early = drawing({ span: 'phase', frame: 3 });
-    expect(visibleAt(early, movement, performance(), 0)).toBe(true);
-    expect(visibleAt(early, movement, performance(), 11)).toBe(false);
+    expect(visibleAt(early, movement, trial(), 0)).toBe(true);
+    expect(visibleAt(early, movement, trial(), 11)).toBe(false);
   });
 
   it('move with their point, and are gone where it is missing', () => {
-    const [line] = drawDrawing(drawing({ anchor: 'left-knee' }), performance(), 17);
+    const [line] = drawDrawing(drawing({ anchor: 'left-knee' }), trial(), 17);
     expect(line).toMatchObject({ shape: 'path' });
     expect((line as Extract<Primitive, { shape: 'path' }>).points[0]!.x).toBeCloseTo(10, 1);
-    expect(drawDrawing(drawing({ anchor: 'right-wrist' }), performance(), 17)).toEqual([]);
+    expect(drawDrawing(drawing({ anchor: 'right-wrist' }), trial(), 17)).toEqual([]);
   });
 
   it('an angle shows its degrees, a circle its radius', () => {
@@ -83,11 +83,11 @@ describe('drawings', () => {
           { x: 50, y: 80 },
         ],
       }),
-      performance(),
+      trial(),
       12,
     );
     expect(angle).toContainEqual(expect.objectContaining({ shape: 'label', text: '90\u00b0' }));
-    expect(drawDrawing(drawing({ kind: 'circle' }), performance(), 12)[0]).toEqual({
+    expect(drawDrawing(drawing({ kind: 'circle' }), trial(), 12)[0]).toEqual({
       shape: 'ring',
       centre: { x: 0, y: 0 },
       radius: 50,
@@ -96,7 +96,7 @@ describe('drawings', () => {
 
   it('plumb and level lines follow the levelled picture', () => {
     const direction = (kind: 'plumb' | 'level', levelDegrees: number): number => {
-      const [line] = drawDrawing(drawing({ kind, points: [{ x: 500, y: 400 }] }), performance({ levelDegrees }), 12);
+      const [line] = drawDrawing(drawing({ kind, points: [{ x: 500, y: 400 }] }), trial({ levelDegrees }), 12);
       const [a, b] = (line as Extract<Primitive, { shape: 'path' }>).points;
       return (Math.atan2(b!.y - a!.y, b!.x - a!.x) * 180) / Math.PI;
     };
@@ -110,7 +110,7 @@ describe('drawings', () => {
 
 describe('drawings that measure', () => {
   const labels = (change: Partial<Drawing>, clip = {}): readonly string[] =>
-    drawDrawing(drawing(change), performance(clip), 12).flatMap((p) => (p.shape === 'label' ? [p.text] : []));
+    drawDrawing(drawing(change), trial(clip), 12).flatMap((p) => (p.shape === 'label' ? [p.text] : []));
   const line = (x: number, y: number) => ({
     kind: 'line' as const,
     points: [
@@ -145,7 +145,7 @@ describe('drawings that measure', () => {
   });
 
   it('a line laid on another body has its angle, and its length in body heights', () => {
-    const [own, other] = [performance(), performance()];
+    const [own, other] = [trial(), trial()];
     const larger = {
       ...other,
       bodyHeight: 1.5 * own.bodyHeight,
@@ -189,9 +189,9 @@ describe('drawings that measure', () => {
 });
 
 describe('a levelled picture', () => {
-  const trunk: Quantity = { q: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' };
+  const trunk: Quantity = { type: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' };
   const lean = (change: object): number => {
-    const reading = readQuantity(performance(change), trunk, { plane: 'any', frame: 12, lengthIn: '%BH' });
+    const reading = readQuantity(trial(change), trunk, { plane: 'any', frame: 12, lengthIn: '%BH' });
     return reading.measurable ? (reading.value * 180) / Math.PI : NaN;
   };
   it('measures against its own vertical', () => {
@@ -201,7 +201,7 @@ describe('a levelled picture', () => {
   });
 
   it('draws what it measures', () => {
-    const labels = drawQuantity(trunk, performance({ levelDegrees: 4 }), 12, '%BH').filter((p) => p.shape === 'label');
+    const labels = drawQuantity(trunk, trial({ levelDegrees: 4 }), 12, '%BH').filter((p) => p.shape === 'label');
     expect(labels).toEqual([expect.objectContaining({ text: '14\u00b0' })]);
   });
 });
@@ -209,7 +209,7 @@ describe('a levelled picture', () => {
 describe('a region that is gone through', () => {
   it('is drawn strong, the rest faint', () => {
     const weights = (region: string | null): string[] =>
-      drawFigure(performance(), 12, region).flatMap((p) => (p.shape === 'segment' ? [p.weight] : []));
+      drawFigure(trial(), 12, region).flatMap((p) => (p.shape === 'segment' ? [p.weight] : []));
     expect(new Set(weights(null))).toEqual(new Set(['bone']));
     expect(weights('legs')).toContain('measure');
     expect(weights('legs')).toContain('faint');

@@ -4,38 +4,38 @@ import { interiorAngle } from '../geometry/angle';
 import { distance, rotate, subtract, type Vec2 } from '../geometry/vec2';
 import type { Drawing } from '../model/drawing';
 import type { Movement } from '../model/movement';
-import type { Performance } from '../performance/performance';
-import { asFilmed, pictureAt } from '../performance/places';
+import type { Trial } from '../trial/trial';
+import { asFilmed, pictureAt } from '../trial/places';
 import type { Primitive } from '../geometry/primitives';
 
 /**
  * First and last frame of the phase that a frame lies in; before the first mark and after the last the clip's ends
  * stand in.
  */
-export function phaseOf(movement: Movement, performance: Performance, frame: number): { first: number; last: number } {
+export function phaseOf(movement: Movement, trial: Trial, frame: number): { first: number; last: number } {
   const marks = movement.moments
-    .flatMap((m) => performance.marks[m.id] ?? [])
+    .flatMap((m) => trial.marks[m.id] ?? [])
     .map(Math.round)
     .sort((a, b) => a - b);
   const first = marks.findLast((mark) => mark <= frame) ?? 0;
-  const last = marks.find((mark) => mark > frame) ?? performance.times.length - 1;
+  const last = marks.find((mark) => mark > frame) ?? trial.times.length - 1;
   return { first, last };
 }
 
 /** Whether a drawing is to be seen at a frame. */
-export function visibleAt(drawing: Drawing, movement: Movement, performance: Performance, frame: number): boolean {
+export function visibleAt(drawing: Drawing, movement: Movement, trial: Trial, frame: number): boolean {
   if (drawing.span === 'clip') return true;
   if (drawing.span === 'frame') return drawing.frame === frame;
-  const { first, last } = phaseOf(movement, performance, drawing.frame);
+  const { first, last } = phaseOf(movement, trial, drawing.frame);
   return frame >= first && frame <= last;
 }
 
 /** How far a drawing's point has moved since the frame at which it was drawn; null where the point is missing. */
-function moved(drawing: Drawing, performance: Performance, frame: number): Vec2 | null {
+function moved(drawing: Drawing, trial: Trial, frame: number): Vec2 | null {
   if (drawing.anchor === null) return { x: 0, y: 0 };
-  const series = performance.smoothed[drawing.anchor];
+  const series = trial.smoothed[drawing.anchor];
   if (!series) return null;
-  const at = (i: number): Vec2 => asFilmed(performance, i, { x: series.x[i]!, y: series.y[i]! });
+  const at = (i: number): Vec2 => asFilmed(trial, i, { x: series.x[i]!, y: series.y[i]! });
   const d = subtract(at(frame), at(drawing.frame));
   return Number.isNaN(d.x) || Number.isNaN(d.y) ? null : d;
 }
@@ -113,11 +113,11 @@ const middle = (a: Vec2, b: Vec2): Vec2 => ({ x: (a.x + b.x) / 2, y: (a.y + b.y)
 const label = (at: Vec2, text: string): Primitive => ({ shape: 'label', at, text, drawn: true });
 
 /** Shapes of a drawing at a frame, in pixels of the picture as filmed; plumb and level follow the levelled picture. */
-export function drawDrawing(drawing: Drawing, performance: Performance, frame: number): readonly Primitive[] {
-  const by = moved(drawing, performance, frame);
+export function drawDrawing(drawing: Drawing, trial: Trial, frame: number): readonly Primitive[] {
+  const by = moved(drawing, trial, frame);
   if (!by) return [];
   const at = drawing.points.map((p) => ({ x: p.x + by.x, y: p.y + by.y }));
-  const { clip } = performance;
+  const { clip } = trial;
   const words = (position: Vec2): readonly Primitive[] => (drawing.text ? [label(position, drawing.text)] : []);
   // Under way it is a line from press to press.
   const [a, b, c, d] = at as [Vec2, Vec2?, Vec2?, Vec2?];
@@ -160,7 +160,7 @@ export function drawDrawing(drawing: Drawing, performance: Performance, frame: n
 }
 
 /** A line through the whole picture. */
-function through(at: Vec2, direction: Vec2, clip: Performance['clip']): Primitive {
+function through(at: Vec2, direction: Vec2, clip: Trial['clip']): Primitive {
   const reach = Math.max(clip.width, clip.height);
   const away = rotate({ x: direction.x * reach, y: direction.y * reach }, -levelOf(clip));
   return {
@@ -179,7 +179,7 @@ function through(at: Vec2, direction: Vec2, clip: Performance['clip']): Primitiv
  * @param frame of the other clip
  * @returns null where the hips or the height of one of them are not known there
  */
-export function laidOn(drawing: Drawing, from: Performance, to: Performance, frame: number): Vec2[] | null {
+export function laidOn(drawing: Drawing, from: Trial, to: Trial, frame: number): Vec2[] | null {
   const [own, other] = [pictureAt(from, 'mid-hip', drawing.frame), pictureAt(to, 'mid-hip', frame)];
   const size = heightAt(to, frame) / heightAt(from, drawing.frame);
   if (!own || !other || Number.isNaN(size)) return null;
@@ -192,5 +192,5 @@ export function laidOn(drawing: Drawing, from: Performance, to: Performance, fra
 }
 
 /** Standing height in the picture of a frame, pixels. */
-const heightAt = ({ clip, bodyHeight }: Performance, frame: number): number =>
+const heightAt = ({ clip, bodyHeight }: Trial, frame: number): number =>
   bodyHeight / (steadyOf(clip)?.growth(frame) ?? 1);

@@ -8,7 +8,7 @@ export interface SecondOrderSection {
 
 /**
  * Second-order low-pass Butterworth section by the bilinear transform with frequency pre-warping.
- * @param cutoff corner (-3 dB) in Hz of a single pass
+ * @param cutoff frequency (-3 dB) in Hz of a single pass
  * @param rate samples per second
  */
 export function lowPassSection(cutoff: number, rate: number): Result<SecondOrderSection, Issue<'cutoff-out-of-range'>> {
@@ -60,7 +60,7 @@ const padFor = (cutoff: number, rate: number): number => Math.max(LEAST_PAD, Mat
  * fs=rate), x, padlen=pad)`.
  *
  * @param samples evenly spaced, no missing values
- * @param cutoff corner of one pass in Hz; the two passes together are 3 dB down at 0.802 of it
+ * @param cutoff frequency of one pass in Hz; the two passes together are 3 dB down at 0.802 of it
  * @param pad samples that are mirrored at each end; no more than there are beside the end itself
  */
 export function zeroLagLowPass(
@@ -91,7 +91,7 @@ export function zeroLagLowPass(
 }
 
 /**
- * Corner to ask of each pass so that two passes together have their corner at `wanted` Hz.
+ * Cut-off to ask of each pass so that two passes together have their cut-off at `wanted` Hz.
  * Source: Winter, Biomechanics and Motor Control of Human Movement: factor 0.802 for two passes of second order.
  */
 export const singlePassCutoff = (wanted: number): number => wanted / 0.802;

@@ -2,15 +2,15 @@ import { fail, ok, type Issue, type Result } from '../result';
 import { smoothCoordinate } from './smooth';
 import { typicalInterval } from './resample';
 
-/** How much smoothing at each corner takes away, and the corner at which that is what noise alone would be. */
+/** How much smoothing at each cut-off takes away, and the cut-off at which that is what noise alone would be. */
 export interface ResidualAnalysis {
   /** Corners that were tried, Hz, increasing. */
   readonly cutoffs: readonly number[];
-  /** Root mean square of raw minus smoothed at each corner, unit of the samples. */
+  /** Root mean square of raw minus smoothed at each cut-off, unit of the samples. */
   readonly residuals: readonly number[];
   /** The straight line that the residual of noise follows: value at 0 Hz and slope per Hz. */
   readonly noise: { readonly intercept: number; readonly slope: number };
-  /** Corner at which the residual equals the intercept, Hz. */
+  /** Cut-off frequency at which the residual equals the intercept, Hz. */
   readonly cutoff: number;
 }
 
@@ -26,7 +26,7 @@ const LEAST_NOISE = 1e-4;
 
 /**
  * Residual analysis of one coordinate (Winter 2009, Biomechanics and Motor Control of Human Movement, 4th ed.,
- * 3.4.4.3): a line is laid through the residuals at high corners, and the corner is chosen whose residual is the line's
+ * 3.4.4.3): a line is laid through the residuals at high cut-offs, and the cut-off is chosen whose residual is the line's
  * value at 0 Hz.
  * @param times real seconds, increasing
  * @param samples one coordinate; NaN where missing, longest bridged dropout as in smoothing

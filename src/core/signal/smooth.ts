@@ -4,7 +4,7 @@ import { evenlySpaced, typicalInterval } from './resample';
 import { lambdaOf, smoothingSpline } from './smoothing-spline';
 
 export interface Smoothing {
-  /** Corner of the whole zero-lag filter, Hz. */
+  /** Cut-off frequency of the whole zero-lag filter, Hz. */
   readonly cutoff: number;
   /** Longest dropout that is bridged, in frames. */
   readonly longestBridge: number;

@@ -75,6 +75,6 @@ export function smoothingSpline(
  * The lambda with which the spline of evenly spaced samples of equal weight has the response of the zero-lag filter, 1
  * / (1 + (f / corner)^4) (Craven and Wahba 1979, Numer. Math. 31: a smoothing spline is a Butterworth filter run both
  * ways).
- * @param corner of one pass, Hz; @param interval between samples, seconds
+ * @param corner cut-off frequency of one pass, Hz; @param interval between samples, seconds
  */
 export const lambdaOf = (corner: number, interval: number): number => 1 / (interval * (2 * Math.PI * corner) ** 4);

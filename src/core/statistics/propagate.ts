@@ -5,7 +5,7 @@ export interface UncertainPoint extends Vec2 {
   readonly sdX: number;
   readonly sdY: number;
   /** Part of both deviations that is alike in every clip measured the same way, 0..1. */
-  readonly alike?: number;
+  readonly systematic?: number;
 }
 
 const squared = (v: Vec2, p: UncertainPoint): number => (v.x * p.sdX) ** 2 + (v.y * p.sdY) ** 2;
@@ -37,7 +37,7 @@ export function interiorAngleSd(a: UncertainPoint, b: UncertainPoint, c: Uncerta
 }
 
 /** The same positions with only the part of their deviations that is alike in every clip. */
-export const alikePart = (points: readonly UncertainPoint[]): readonly UncertainPoint[] =>
-  points.map((p) => ({ ...p, sdX: p.sdX * (p.alike ?? 0), sdY: p.sdY * (p.alike ?? 0) }));
+export const systematicPart = (points: readonly UncertainPoint[]): readonly UncertainPoint[] =>
+  points.map((p) => ({ ...p, sdX: p.sdX * (p.systematic ?? 0), sdY: p.sdY * (p.systematic ?? 0) }));
 
 export const quadrature = (...sds: readonly number[]): number => Math.sqrt(sds.reduce((sum, sd) => sum + sd * sd, 0));

@@ -62,7 +62,7 @@ describe('the largest of several errors', () => {
 
 describe('smooth noise along a curve', () => {
   /** A curve of white noise smoothed over a width, with unit variance. */
-  function curve(normal: () => number, width: number): Float64Array {
+  function series(normal: () => number, width: number): Float64Array {
     const white = Float64Array.from({ length: 100 + 6 * width }, normal);
     const weights = Array.from({ length: 6 * width + 1 }, (_, k) => Math.exp(-0.5 * ((k - 3 * width) / width) ** 2));
     const norm = Math.sqrt(weights.reduce((sum, w) => sum + w * w, 0));
@@ -74,7 +74,7 @@ describe('smooth noise along a curve', () => {
 
   it('counts as many independent pieces as its width leaves: its length over 2.355 widths of the kernel', () => {
     const normal = normals(5);
-    const pieces = resels(Array.from({ length: 60 }, () => curve(normal, 6)));
+    const pieces = resels(Array.from({ length: 60 }, () => series(normal, 6)));
     expect(pieces).toBeGreaterThan(0.85 * (99 / (2.355 * 6)));
     expect(pieces).toBeLessThan(1.15 * (99 / (2.355 * 6)));
   });
@@ -86,8 +86,8 @@ describe('smooth noise along a curve', () => {
     const single = studentQuantile(0.975, n - 1);
     let [beyond, beyondSingle] = [0, 0];
     for (let k = 0; k < 1500; k++) {
-      const members = Array.from({ length: n }, () => curve(normal, 6));
-      const next = curve(normal, 6);
+      const members = Array.from({ length: n }, () => series(normal, 6));
+      const next = series(normal, 6);
       const mean = members[0]!.map((_, i) => members.reduce((sum, m) => sum + m[i]!, 0) / n);
       const sd = mean.map((m, i) => Math.sqrt(members.reduce((sum, c) => sum + (c[i]! - m) ** 2, 0) / (n - 1)));
       const t = next.map((v, i) => Math.abs(v - mean[i]!) / (sd[i]! * Math.sqrt(1 + 1 / n)));

@@ -1,4 +1,4 @@
-/** Curves of one performance: each a series over the same frames, NaN where missing. */
+/** Curves of one trial: each a series over the same frames, NaN where missing. */
 export type Features = readonly Float64Array[];
 
 export interface Warp {
@@ -269,7 +269,7 @@ export function warpWhole(a: Features, b: Features): Warp {
 }
 
 /**
- * Finds where the first performance lies inside the second: its ends may fall anywhere there, and it may run at half to
+ * Finds where the first trial lies inside the second: its ends may fall anywhere there, and it may run at half to
  * twice the rate. Every frame of the first counts once, so that long and short matches are compared fairly. Source:
  * asymmetric steps with a slope constraint (Sakoe and Chiba 1978), open at both ends (Müller 2007, Information
  * Retrieval for Music and Motion, subsequence matching).

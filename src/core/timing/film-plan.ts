@@ -1,4 +1,4 @@
-/** What of a movement a film shows, on the clock of the leading performance (seconds of real time). */
+/** What of a movement a film shows, on the clock of the leading trial (seconds of real time). */
 export interface FilmWish {
   readonly from: number;
   readonly to: number;
@@ -12,7 +12,7 @@ export interface FilmWish {
 }
 
 export interface FilmPicture {
-  /** Time on the leading performance's clock. */
+  /** Time on the leading trial's clock. */
   readonly at: number;
   /** The moment at which the film stands still; null while it runs. */
   readonly stop: string | null;

@@ -66,7 +66,7 @@ export function figureOf({ recording: whole, use, map, metresPerUnit, camera }: 
   return { picture: { width: extent('x'), height: extent('y') }, track, spatial: null, pixelsPerMetre: null };
 }
 
-/** Standing height from which an unknown unit of length is reckoned, until the user gives another, metres. */
+/** Standing height from which an unknown unit of length is computed, until the user gives another, metres. */
 export const USUAL_HEIGHT = 1.75;
 
 /** What is taken until the user says otherwise: names that are known, the unit of the file, a camera at the side. */
@@ -149,9 +149,9 @@ export function travelOf(track: Track): Travel {
   if (ahead !== 0) return { travel: ahead < 0 ? 'left' : 'right', sure: Math.abs(ahead) / frames };
   const side = track['left-hip'] ? 'left' : 'right';
   const [hip, knee] = [track[`${side}-hip`], track[`${side}-knee`]];
-  const way = Array.from(hip?.x ?? []).filter((x) => !Number.isNaN(x));
-  if (!hip || way.length < 2) return { travel: 'right', sure: 0 };
-  const gone = way.at(-1)! - way[0]!;
+  const trajectory = Array.from(hip?.x ?? []).filter((x) => !Number.isNaN(x));
+  if (!hip || trajectory.length < 2) return { travel: 'right', sure: 0 };
+  const gone = trajectory.at(-1)! - trajectory[0]!;
   const thighs = knee
     ? Array.from(hip.y, (y, i) => Math.hypot(knee.x[i]! - hip.x[i]!, knee.y[i]! - y))
         .filter((v) => !Number.isNaN(v))

@@ -28,30 +28,30 @@ export function bodyHeightPixels(track: Track): number {
   return heights[Math.floor(heights.length * 0.8)]!;
 }
 
-/** Deviation of one coordinate of a found point, as shares of standing height. */
-interface FoundError {
+/** Deviation of one coordinate of a detected point, as shares of standing height. */
+interface DetectionError {
   /** Changes from frame to frame and from clip to clip. */
   readonly random: number;
-  /** The finder's own idea of where a joint is: alike in every clip of the same view at the same moment. */
-  readonly alike: number;
+  /** The detector's own idea of where a joint is: alike in every clip of the same view at the same moment. */
+  readonly systematic: number;
 }
 
 /**
- * Errors of the accurate finders against the rendered clips' truth (`npm run bench points`): random from the difference
+ * Errors of the accurate detectors against the rendered clips' truth (`npm run bench points`): random from the difference
  * of two clips' errors at matched times, the rest is alike. The side turned away from the camera is less sure.
  */
-const FOUND_ERROR: Readonly<Record<string, { readonly near: FoundError; readonly far: FoundError }>> = {
-  shoulder: { near: { random: 0.0055, alike: 0.0045 }, far: { random: 0.005, alike: 0.0085 } },
-  elbow: { near: { random: 0.0013, alike: 0.002 }, far: { random: 0.006, alike: 0.0096 } },
-  wrist: { near: { random: 0.0014, alike: 0.0012 }, far: { random: 0.0046, alike: 0.0096 } },
-  hip: { near: { random: 0.0045, alike: 0.0042 }, far: { random: 0.0055, alike: 0.0125 } },
-  knee: { near: { random: 0.002, alike: 0.0026 }, far: { random: 0.0036, alike: 0.004 } },
-  ankle: { near: { random: 0.0022, alike: 0.0039 }, far: { random: 0.0029, alike: 0.0048 } },
-  heel: { near: { random: 0.0026, alike: 0.0096 }, far: { random: 0.0039, alike: 0.0104 } },
-  'foot-index': { near: { random: 0.0039, alike: 0.0085 }, far: { random: 0.0072, alike: 0.0096 } },
+const FOUND_ERROR: Readonly<Record<string, { readonly near: DetectionError; readonly far: DetectionError }>> = {
+  shoulder: { near: { random: 0.0055, systematic: 0.0045 }, far: { random: 0.005, systematic: 0.0085 } },
+  elbow: { near: { random: 0.0013, systematic: 0.002 }, far: { random: 0.006, systematic: 0.0096 } },
+  wrist: { near: { random: 0.0014, systematic: 0.0012 }, far: { random: 0.0046, systematic: 0.0096 } },
+  hip: { near: { random: 0.0045, systematic: 0.0042 }, far: { random: 0.0055, systematic: 0.0125 } },
+  knee: { near: { random: 0.002, systematic: 0.0026 }, far: { random: 0.0036, systematic: 0.004 } },
+  ankle: { near: { random: 0.0022, systematic: 0.0039 }, far: { random: 0.0029, systematic: 0.0048 } },
+  heel: { near: { random: 0.0026, systematic: 0.0096 }, far: { random: 0.0039, systematic: 0.0104 } },
+  'foot-index': { near: { random: 0.0039, systematic: 0.0085 }, far: { random: 0.0072, systematic: 0.0096 } },
 };
 /** Points without an entry: hands and face. */
-const OTHER_ERROR = { near: { random: 0.008, alike: 0.012 }, far: { random: 0.012, alike: 0.014 } };
+const OTHER_ERROR = { near: { random: 0.008, systematic: 0.012 }, far: { random: 0.012, systematic: 0.014 } };
 /** Share of standing height that a half-sure point adds to its random deviation, in quadrature. */
 const DOUBT_SHARE = 0.0055;
 /** A point set by hand: about a pixel and a half on a picture enlarged for the purpose (common practice). */
@@ -66,7 +66,7 @@ export const FOLLOWED_SD_PIXELS = 1.5;
  * practice). What they jitter beside that is read off the data; the part of it that is carried on from frame to frame
  * does not show there, which the factor is for.
  */
-const RECORDED_ERROR: FoundError = { random: 0.002, alike: 0.006 };
+const RECORDED_ERROR: DetectionError = { random: 0.002, systematic: 0.006 };
 const CARRIED_ON = 1.3;
 /** Standing height where no frame tells it, pixels. */
 const heightOr = (height: number): number => (Number.isNaN(height) ? 300 : height);
@@ -80,9 +80,9 @@ export interface PointError {
   /**
    * The part of it that is alike in every clip measured the same way; it falls out of a difference of two such clips.
    */
-  readonly alike: number;
+  readonly systematic: number;
   /**
-   * Correlation with the error of the same joint of the other side: below zero where a finder takes a body for one more
+   * Correlation with the error of the same joint of the other side: below zero where a detector takes a body for one more
    * or less turned.
    */
   readonly ofSides: number;
@@ -96,7 +96,7 @@ const TURNED = -0.5;
 const TURNING = /^(left|right)-(hip|shoulder)$/;
 
 /**
- * How wrong a point may be at a frame: it grows as the finder's confidence falls; points set by hand have no part
+ * How wrong a point may be at a frame: it grows as the detector's confidence falls; points set by hand have no part
  * alike.
  * @param noise what its positions jitter after smoothing, pixels (`point-noise.ts`)
  */
@@ -109,23 +109,26 @@ export function pointError(
   noise = 0,
 ): PointError {
   const origin = series.origin[frame];
-  if (origin === ORIGIN.hand) return { sd: HAND_SD_PIXELS, alike: 0, ofSides: 0 };
-  if (origin === ORIGIN.interpolated) return { sd: HAND_SD_PIXELS * 2, alike: 0, ofSides: 0 };
-  if (origin === ORIGIN.followed)
-    return { sd: FOLLOWED_SD_PIXELS / Math.max(0.25, series.confidence[frame]!), alike: 0, ofSides: 0 };
+  if (origin === ORIGIN.hand) return { sd: HAND_SD_PIXELS, systematic: 0, ofSides: 0 };
+  if (origin === ORIGIN.interpolated) return { sd: HAND_SD_PIXELS * 2, systematic: 0, ofSides: 0 };
+  if (origin === ORIGIN.tracked)
+    return { sd: FOLLOWED_SD_PIXELS / Math.max(0.25, series.confidence[frame]!), systematic: 0, ofSides: 0 };
   if (origin === ORIGIN.recorded) {
-    const [random, alike] = [RECORDED_ERROR.random * heightOr(bodyHeight), RECORDED_ERROR.alike * heightOr(bodyHeight)];
-    return { sd: Math.hypot(random, alike, CARRIED_ON * noise), alike, ofSides: 0 };
+    const [random, systematic] = [
+      RECORDED_ERROR.random * heightOr(bodyHeight),
+      RECORDED_ERROR.systematic * heightOr(bodyHeight),
+    ];
+    return { sd: Math.hypot(random, systematic, CARRIED_ON * noise), systematic, ofSides: 0 };
   }
   const side = sideOf(id);
-  const { random, alike } = (FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR)[
+  const { random, systematic } = (FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR)[
     side !== null && side === farSide ? 'far' : 'near'
   ];
   const doubt = 1 / Math.max(0.05, series.confidence[frame]!) - 1;
   const height = heightOr(bodyHeight);
   return {
-    sd: Math.hypot(Math.max(random * height, noise), alike * height, DOUBT_SHARE * Math.sqrt(doubt) * height),
-    alike: alike * height,
+    sd: Math.hypot(Math.max(random * height, noise), systematic * height, DOUBT_SHARE * Math.sqrt(doubt) * height),
+    systematic: systematic * height,
     ofSides: TURNING.test(id) ? TURNED : 0,
   };
 }

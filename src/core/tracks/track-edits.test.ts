@@ -1,9 +1,9 @@
-import { stickPerformance } from '../../../tests/fixtures/stick-performance';
+import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import { movementSchema } from '../model/movement';
 import {
   carryCorrection,
   emptySeries,
-  mergeFollowed,
+  mergeTracked,
   ORIGIN,
   placePoint,
   swapSides,
@@ -15,21 +15,21 @@ import { boxBetween, cornersOf } from '../detections/person-box';
 import { placingOrder, workList } from '../judgement/work-list';
 
 const FRAMES = 8;
-/** A found point that goes a pixel a frame to the right. */
-const found = (y: number): PointSeries => ({
+/** A detected point that goes a pixel a frame to the right. */
+const detected = (y: number): PointSeries => ({
   ...emptySeries(FRAMES),
   x: Float64Array.from({ length: FRAMES }, (_, i) => i),
   y: new Float64Array(FRAMES).fill(y),
   confidence: new Float32Array(FRAMES).fill(0.5),
-  origin: new Uint8Array(FRAMES).fill(ORIGIN.found),
+  origin: new Uint8Array(FRAMES).fill(ORIGIN.detected),
 });
 
 describe('exchanging left and right', () => {
   const track: Track = {
-    'left-knee': found(1),
-    'right-knee': found(2),
-    'left-wrist': found(3),
-    'right-wrist': found(4),
+    'left-knee': detected(1),
+    'right-knee': detected(2),
+    'left-wrist': detected(3),
+    'right-wrist': detected(4),
   };
   it('changes the joints chosen, in the frames chosen, whichever end is named first', () => {
     for (const [from, to] of [
@@ -53,7 +53,7 @@ describe('exchanging left and right', () => {
     expect(Array.from(track['left-knee']!.y)).toEqual(new Array(FRAMES).fill(1));
   });
   it('a side that is missing is exchanged with nothing', () => {
-    const swapped = swapSides({ 'left-knee': found(1) }, 0, 3, () => true);
+    const swapped = swapSides({ 'left-knee': detected(1) }, 0, 3, () => true);
     expect(Number.isNaN(swapped['left-knee']!.y[0]!)).toBe(true);
     expect(swapped['right-knee']!.y[0]).toBe(1);
     expect(swapped['right-knee']!.origin[5]).toBe(ORIGIN.missing);
@@ -62,13 +62,13 @@ describe('exchanging left and right', () => {
 
 describe('a correction carried on', () => {
   it('is the same to the end where no hand follows', () => {
-    const moved = carryCorrection({ 'left-knee': found(1) }, 'left-knee', 3, { x: 10, y: -2 })['left-knee']!;
+    const moved = carryCorrection({ 'left-knee': detected(1) }, 'left-knee', 3, { x: 10, y: -2 })['left-knee']!;
     expect(Array.from(moved.x)).toEqual([0, 1, 2, 3, 14, 15, 16, 17]);
     expect(Array.from(moved.y.slice(3))).toEqual([1, -1, -1, -1, -1]);
     expect(moved.origin[4]).toBe(ORIGIN.interpolated);
   });
   it('fades to nothing at the next frame placed by hand, which stays', () => {
-    const track = placePoint({ 'left-knee': found(0) }, FRAMES, 'left-knee', 6, 60, 60);
+    const track = placePoint({ 'left-knee': detected(0) }, FRAMES, 'left-knee', 6, 60, 60);
     const moved = carryCorrection(track, 'left-knee', 2, { x: 8, y: 0 })['left-knee']!;
     expect(Array.from(moved.x)).toEqual([0, 1, 2, 3 + 6, 4 + 4, 5 + 2, 60, 7]);
     expect(untilNextHand(track, 'left-knee', FRAMES, 2, 1)).toBe(6);
@@ -78,7 +78,7 @@ describe('a correction carried on', () => {
 
 test('followed positions are put in, hand-placed ones stay', () => {
   const track = placePoint({}, FRAMES, 'own-ball', 2, 99, 99);
-  const merged = mergeFollowed(
+  const merged = mergeTracked(
     track,
     FRAMES,
     'own-ball',
@@ -91,7 +91,7 @@ test('followed positions are put in, hand-placed ones stay', () => {
     99,
     4,
     ORIGIN.hand,
-    ORIGIN.followed,
+    ORIGIN.tracked,
     0.75,
   ]);
 });
@@ -116,8 +116,8 @@ describe('what measures still wait for', () => {
     phases: [],
     causes: [],
     cautions: [],
-    points: [{ id: 'own-ball', name: 'Ball', look: '' }],
-    moments: ['first', 'second'].map((id, i) => ({ id, name: id, key: String(i), look: '' })),
+    points: [{ id: 'own-ball', name: 'Ball', hint: '' }],
+    moments: ['first', 'second'].map((id, i) => ({ id, name: id, key: String(i), hint: '' })),
     measures: [
       {
         ...common,
@@ -144,7 +144,7 @@ describe('what measures still wait for', () => {
         name: 'Ball height',
         kind: 'value',
         plane: 'sagittal',
-        of: { q: 'height', point: 'own-ball' },
+        of: { type: 'height', point: 'own-ball' },
         at: 'second',
       },
     ],
@@ -155,12 +155,12 @@ describe('what measures still wait for', () => {
     expect(
       workList(
         movement,
-        stickPerformance(() => points, { first: 10 }),
+        stickTrial(() => points, { first: 10 }),
       ),
     ).toEqual([{ momentId: 'first', frame: 10, id: 'left-ankle', state: 'missing', measures: ['Knee'] }]);
     const both = workList(
       movement,
-      stickPerformance(() => points, { first: 10, second: 20 }),
+      stickTrial(() => points, { first: 10, second: 20 }),
     );
     expect(both.map((item) => [item.momentId, item.id])).toEqual([
       ['first', 'left-ankle'],
@@ -169,14 +169,14 @@ describe('what measures still wait for', () => {
     expect(
       workList(
         movement,
-        stickPerformance(() => ({ ...points, 'left-ankle': [500, 500] }), { first: 10 }),
+        stickTrial(() => ({ ...points, 'left-ankle': [500, 500] }), { first: 10 }),
       ),
     ).toEqual([]);
   });
   it('are placed in the order in which measures name them, every joint once', () => {
     const order = placingOrder(
       movement,
-      stickPerformance(() => points, {}),
+      stickTrial(() => points, {}),
     );
     expect(order.slice(0, 3)).toEqual(['left-hip', 'left-knee', 'left-ankle']);
     expect(order).toContain('own-ball');

@@ -1,7 +1,7 @@
 import { BODY_POINTS, type BodyPoint, type PointId } from '../anatomy/body-points';
 
 /** Where a point at a frame comes from. */
-export const ORIGIN = { missing: 0, hand: 1, found: 2, interpolated: 3, followed: 4, recorded: 5 } as const;
+export const ORIGIN = { missing: 0, hand: 1, detected: 2, interpolated: 3, tracked: 4, recorded: 5 } as const;
 export type OriginName = keyof typeof ORIGIN;
 
 export const originName = (code: number): OriginName =>
@@ -11,7 +11,7 @@ export const originName = (code: number): OriginName =>
 export interface PointSeries {
   readonly x: Float64Array;
   readonly y: Float64Array;
-  /** 0..1 as the finder gave it; 1 for points placed by hand. */
+  /** 0..1 as the detector gave it; 1 for points placed by hand. */
   readonly confidence: Float32Array;
   readonly origin: Uint8Array;
 }
@@ -61,12 +61,12 @@ export function clearPoint(track: Track, frames: number, id: PointId, frame: num
   return { ...track, [id]: series };
 }
 
-/** The track without the found points that are named by frame; those of other origins stay. */
-export function clearFound(track: Track, named: ReadonlyMap<number, readonly PointId[]>): Track {
+/** The track without the detected points that are named by frame; those of other origins stay. */
+export function clearDetected(track: Track, named: ReadonlyMap<number, readonly PointId[]>): Track {
   const next: Partial<Record<PointId, PointSeries>> = { ...track };
   for (const id of new Set([...named.values()].flat())) next[id] = copySeries(track[id]!);
   for (const [frame, ids] of named)
-    for (const id of ids) if (track[id]!.origin[frame] === ORIGIN.found) lose(next[id]!, frame);
+    for (const id of ids) if (track[id]!.origin[frame] === ORIGIN.detected) lose(next[id]!, frame);
   return next;
 }
 
@@ -80,7 +80,7 @@ function nearestByHand(series: PointSeries, frame: number, step: -1 | 1): number
 
 /**
  * Fills the frames between this hand-placed frame and its hand-placed neighbours on a straight line, replacing what
- * was found there: the way to mend a stretch where the finder went wrong.
+ * was found there: the way to mend a stretch where the detector went wrong.
  */
 export function interpolateBetweenHands(track: Track, id: PointId, frame: number): Track {
   const before = track[id];
@@ -100,23 +100,23 @@ export function interpolateBetweenHands(track: Track, id: PointId, frame: number
   return { ...track, [id]: series };
 }
 
-/** What the finder says of one frame: a position and a confidence for each of its points. */
-export type FoundPoints = Readonly<
+/** What the detector says of one frame: a position and a confidence for each of its points. */
+export type DetectedPoints = Readonly<
   Partial<Record<BodyPoint, { readonly x: number; readonly y: number; readonly confidence: number }>>
 >;
 
-/** Puts found points into a track; what a person placed by hand is kept. */
-export function mergeFound(track: Track, frames: number, found: ReadonlyMap<number, FoundPoints>): Track {
+/** Puts detected points into a track; what a person placed by hand is kept. */
+export function mergeDetections(track: Track, frames: number, detected: ReadonlyMap<number, DetectedPoints>): Track {
   const next: Partial<Record<PointId, PointSeries>> = {};
   for (const [id, series] of Object.entries(track) as [PointId, PointSeries][]) next[id] = copySeries(series);
-  for (const [frame, points] of found) {
+  for (const [frame, points] of detected) {
     for (const [id, point] of Object.entries(points) as [PointId, { x: number; y: number; confidence: number }][]) {
       const series = (next[id] ??= emptySeries(frames));
       if (series.origin[frame] === ORIGIN.hand) continue;
       series.x[frame] = point.x;
       series.y[frame] = point.y;
       series.confidence[frame] = point.confidence;
-      series.origin[frame] = ORIGIN.found;
+      series.origin[frame] = ORIGIN.detected;
     }
   }
   return next;
@@ -145,26 +145,26 @@ export function mergeRecorded(track: Track, recorded: Track, times: Float64Array
 }
 
 /** What following says of one frame. */
-export interface FollowedPoint {
+export interface TrackedPoint {
   readonly x: number;
   readonly y: number;
   readonly confidence: number;
 }
 
 /** Puts followed positions of one point into a track; what a person placed by hand is kept. */
-export function mergeFollowed(
+export function mergeTracked(
   track: Track,
   frames: number,
   id: PointId,
-  followed: ReadonlyMap<number, FollowedPoint>,
+  tracked: ReadonlyMap<number, TrackedPoint>,
 ): Track {
   const series = copySeries(track[id] ?? emptySeries(frames));
-  for (const [frame, point] of followed) {
+  for (const [frame, point] of tracked) {
     if (series.origin[frame] === ORIGIN.hand) continue;
     series.x[frame] = point.x;
     series.y[frame] = point.y;
     series.confidence[frame] = point.confidence;
-    series.origin[frame] = ORIGIN.followed;
+    series.origin[frame] = ORIGIN.tracked;
   }
   return { ...track, [id]: series };
 }
@@ -198,7 +198,7 @@ export function swapSides(track: Track, from: number, to: number, which: (id: Bo
 /**
  * Carries what a person corrected at a frame on to what was found after it: the same shift, fading to nothing at the
  * next frame placed by hand, or constant to the end where there is none.
- * @param shift how far the found point was moved, pixels
+ * @param shift how far the detected point was moved, pixels
  */
 export function carryCorrection(
   track: Track,

@@ -3,7 +3,7 @@ import { cautionsFor } from '../../core/judgement/cautions';
 import type { Priorities, RankedGap } from '../../core/judgement/priority';
 import type { Judged } from '../../core/judgement/state';
 import { momentsOf, type Movement } from '../../core/model/movement';
-import type { Performance } from '../../core/performance/performance';
+import type { Trial } from '../../core/trial/trial';
 import type { Reading } from '../../core/reading';
 import { timeAtFrame } from '../../core/timing/clip-time';
 import { fromSi, type DisplayUnit } from '../../core/units';
@@ -31,7 +31,7 @@ const gapSchema = z.object({
   willFollow: z.array(z.object({ measure: z.string(), because: z.string() })),
 });
 
-const performanceSchema = z.object({
+const trialSchema = z.object({
   file: z.string(),
   framesPerSecond: z.number(),
   /** Seconds from the first frame; how sure a proposal is, null where the moment was given. */
@@ -44,11 +44,11 @@ export const comparisonSchema = z.object({
   format: z.literal('proud-falcon-comparison'),
   version: z.literal(1),
   movement: z.object({ id: z.string(), name: z.string() }),
-  athlete: performanceSchema,
+  athlete: trialSchema,
   /** Null where only published targets are judged. */
-  reference: performanceSchema.nullable(),
-  /** Further performances of the reference; the mean of all counts. */
-  furtherReferences: z.array(performanceSchema).default([]),
+  reference: trialSchema.nullable(),
+  /** Further trials of the reference; the mean of all counts. */
+  furtherReferences: z.array(trialSchema).default([]),
   measures: z.array(
     z.object({
       id: z.string(),
@@ -67,7 +67,7 @@ export const comparisonSchema = z.object({
       excess: z.number(),
       confidence: z.number(),
       source: z.string().nullable(),
-      /** How the performances of the reference differ, where there are several. */
+      /** How the trials of the reference differ, where there are several. */
       spread: z.object({ n: z.number(), sd: z.number() }).nullable().default(null),
       /** How the reference stands against a target that does not come from it. */
       referenceState: z.string().nullable().default(null),
@@ -79,9 +79,9 @@ export const comparisonSchema = z.object({
 });
 export type ComparisonDocument = z.infer<typeof comparisonSchema>;
 
-/** A performance with where it came from. */
-export interface ComparedPerformance {
-  readonly performance: Performance;
+/** A trial with where it came from. */
+export interface ComparedTrial {
+  readonly trial: Trial;
   readonly file: string;
   readonly proposed: Readonly<Record<string, number>>;
   readonly warnings: readonly string[];
@@ -99,18 +99,13 @@ function readingOf(reading: Reading): z.infer<typeof readingSchema> {
   };
 }
 
-const performanceOf = ({
-  performance,
+const trialOf = ({ trial, file, proposed, warnings }: ComparedTrial): z.infer<typeof trialSchema> => ({
   file,
-  proposed,
-  warnings,
-}: ComparedPerformance): z.infer<typeof performanceSchema> => ({
-  file,
-  framesPerSecond: performance.clip.captureRate,
+  framesPerSecond: trial.clip.captureRate,
   moments: Object.fromEntries(
-    Object.entries(performance.marks).map(([id, frame]) => [
+    Object.entries(trial.marks).map(([id, frame]) => [
       id,
-      { seconds: round(timeAtFrame(performance.times, frame)), proposed: proposed[id] ?? null },
+      { seconds: round(timeAtFrame(trial.times, frame)), proposed: proposed[id] ?? null },
     ]),
   ),
   warnings: [...warnings],
@@ -127,8 +122,8 @@ const gapOf = ({ judged, score, parts, reason, willFollow }: RankedGap): z.infer
 /** @param references the first, and further ones whose mean counts with it */
 export function comparisonDocument(
   movement: Movement,
-  athlete: ComparedPerformance,
-  references: readonly ComparedPerformance[],
+  athlete: ComparedTrial,
+  references: readonly ComparedTrial[],
   judged: readonly Judged[],
   priorities: Priorities,
 ): ComparisonDocument {
@@ -136,9 +131,9 @@ export function comparisonDocument(
     format: 'proud-falcon-comparison',
     version: 1,
     movement: { id: movement.id, name: movement.name },
-    athlete: performanceOf(athlete),
-    reference: references[0] ? performanceOf(references[0]) : null,
-    furtherReferences: references.slice(1).map(performanceOf),
+    athlete: trialOf(athlete),
+    reference: references[0] ? trialOf(references[0]) : null,
+    furtherReferences: references.slice(1).map(trialOf),
     measures: judged.map((j) => {
       const unit: DisplayUnit = j.athlete.measurable
         ? j.athlete.unit
@@ -168,6 +163,6 @@ export function comparisonDocument(
     }),
     proposed: priorities.proposed.map(gapOf),
     parked: priorities.parked.map(({ gap, why }) => ({ ...gapOf(gap), why })),
-    cautions: [...cautionsFor(movement, priorities.proposed, athlete.performance.clip.performer.minor)],
+    cautions: [...cautionsFor(movement, priorities.proposed, athlete.trial.clip.performer.minor)],
   };
 }

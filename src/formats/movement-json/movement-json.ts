@@ -1,4 +1,4 @@
-import { withTodaysMeasures } from '../../core/model/earlier-measures';
+import { todaysMovement } from '../../core/model/earlier-measures';
 import { movementSchema, type Movement } from '../../core/model/movement';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import type { Format } from '../format';
@@ -81,7 +81,7 @@ function lost(given: unknown, kept: unknown, place: string): readonly string[] {
  */
 export function unknownKeys(text: string, movement: Movement): readonly string[] {
   const parsed = JSON.parse(text) as { movement?: unknown };
-  return lost(withTodaysMeasures(parsed.movement ?? parsed), movement, '');
+  return lost(todaysMovement(parsed.movement ?? parsed), movement, '');
 }
 
 /** A movement as a file that a coach can write, change and hand on; its schema is published. */

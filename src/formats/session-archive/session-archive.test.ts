@@ -1,5 +1,5 @@
 import { BlobReader, BlobWriter, TextReader, ZipReader, ZipWriter } from '@zip.js/zip.js';
-import { stickClip } from '../../../tests/fixtures/stick-performance';
+import { stickClip } from '../../../tests/fixtures/stick-trial';
 import { newSession, type Session } from '../../core/model/session';
 import { sessionJson } from '../session-json/session-json';
 import { isArchive, readSessionArchive, writeSessionArchive, type ArchivedVideo } from './session-archive';

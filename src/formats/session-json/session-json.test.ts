@@ -1,4 +1,4 @@
-import { stickClip } from '../../../tests/fixtures/stick-performance';
+import { stickClip } from '../../../tests/fixtures/stick-trial';
 import { newSession, type Session } from '../../core/model/session';
 import { clearPoint, placePoint } from '../../core/tracks/track';
 import { sessionJson } from './session-json';

@@ -5,7 +5,7 @@ export const aimed = family({
   id: 'aimed-delivery',
   name: 'Aimed delivery or shot',
   points: [
-    { id: 'own-object', name: 'What is aimed', look: 'The middle of the ball, or the front end of the implement.' },
+    { id: 'own-object', name: 'What is aimed', hint: 'The middle of the ball, or the front end of the implement.' },
   ],
   moments: [
     moment('set', 'Set', '1', 'Everything is still before the movement.'),
@@ -35,7 +35,7 @@ export const aimed = family({
       kind: 'value',
       region: 'trunk',
       plane: 'frontal',
-      of: { q: 'segment-angle', points: ['opposite-shoulder', 'dominant-shoulder'], against: 'forward' },
+      of: { type: 'segment-angle', points: ['opposite-shoulder', 'dominant-shoulder'], against: 'forward' },
       at: 'release',
       target: like(5),
       margin: 2,
@@ -49,7 +49,7 @@ export const aimed = family({
     {
       id: 'head-steady',
       name: 'Head, circle it stays in',
-      kind: 'steadiness',
+      kind: 'dispersion',
       region: 'head',
       plane: 'any',
       point: 'nose',
@@ -81,7 +81,7 @@ export const aimed = family({
       kind: 'value',
       region: 'arms',
       plane: 'sagittal',
-      of: { q: 'height', point: 'dominant-wrist' },
+      of: { type: 'height', point: 'dominant-wrist' },
       at: 'release',
       target: like(4),
       margin: 2,

@@ -4,12 +4,12 @@ import { angleAt, family, moment, phaseTime } from './parts';
 export const gates = family({
   id: 'gate-course',
   name: 'Course with gates',
-  points: [{ id: 'own-gate', name: 'Gate', look: 'The foot of the inner post of the gate.' }],
+  points: [{ id: 'own-gate', name: 'Gate', hint: 'The foot of the inner post of the gate.' }],
   moments: [
     moment('entry', 'Into the turn', '1', 'The first steering towards the gate.'),
     moment('gate', 'At the gate', '2', 'The hips pass the gate.', {
       rule: 'crossing',
-      of: { q: 'offset', points: ['mid-hip', 'own-gate'], axis: 'forward' },
+      of: { type: 'offset', points: ['mid-hip', 'own-gate'], axis: 'forward' },
       level: 0,
       direction: 'rising',
       take: 'first',
@@ -23,7 +23,7 @@ export const gates = family({
       kind: 'value',
       region: 'hips',
       plane: 'any',
-      of: { q: 'distance', points: ['mid-hip', 'own-gate'] },
+      of: { type: 'distance', points: ['mid-hip', 'own-gate'] },
       at: 'gate',
       target: like(8),
       margin: 4,
@@ -36,7 +36,7 @@ export const gates = family({
       kind: 'value',
       region: 'trunk',
       plane: 'frontal',
-      of: { q: 'segment-angle', points: ['opposite-ankle', 'mid-shoulder'], against: 'up' },
+      of: { type: 'segment-angle', points: ['opposite-ankle', 'mid-shoulder'], against: 'up' },
       at: 'gate',
       target: like(6),
       margin: 3,

@@ -52,7 +52,7 @@ export const angleAt = (
     kind: 'value',
     region: which === 'elbow' ? 'arms' : which === 'hip' ? 'hips' : 'legs',
     plane: 'sagittal',
-    of: { q: 'joint-angle', points: joint(side, which) },
+    of: { type: 'joint-angle', points: joint(side, which) },
     at,
     target: like(8),
     margin: 3,
@@ -67,7 +67,7 @@ export const trunkAt = (at: string, importance = 0.6) =>
     kind: 'value',
     region: 'trunk',
     plane: 'sagittal',
-    of: { q: 'segment-angle', points: TRUNK, against: 'up' },
+    of: { type: 'segment-angle', points: TRUNK, against: 'up' },
     at,
     target: like(6),
     margin: 3,
@@ -92,6 +92,6 @@ export const moment = (
   id: string,
   name: string,
   key: string,
-  look: string,
+  hint: string,
   rule?: MovementDocument['moments'][number]['rule'],
-) => ({ id, name, key, look, ...(rule ? { rule } : {}) });
+) => ({ id, name, key, hint, ...(rule ? { rule } : {}) });

@@ -4,7 +4,7 @@ import { angleAt, family, moment, phaseTime, trunkAt } from './parts';
 export const rotationalThrow = family({
   id: 'rotational-throw',
   name: 'Throw with turns',
-  points: [{ id: 'own-implement', name: 'Implement', look: 'The middle of the implement\u2019s head.' }],
+  points: [{ id: 'own-implement', name: 'Implement', hint: 'The middle of the implement\u2019s head.' }],
   moments: [
     moment('start', 'Start of the turn', '1', 'The body begins to turn out of its rest.'),
     moment('first-foot-down', 'First foot down', '2', 'First frame in which the pivoting foot is down again.'),
@@ -24,10 +24,10 @@ export const rotationalThrow = family({
     {
       id: 'shoulder-turn',
       name: 'Shoulders turn',
-      kind: 'turn',
+      kind: 'rotation',
       region: 'trunk',
       plane: 'transverse',
-      of: { q: 'segment-angle', points: ['dominant-shoulder', 'opposite-shoulder'], against: 'forward' },
+      of: { type: 'segment-angle', points: ['dominant-shoulder', 'opposite-shoulder'], against: 'forward' },
       from: 'start',
       to: 'release',
       target: like(15),
@@ -42,7 +42,7 @@ export const rotationalThrow = family({
       region: 'trunk',
       plane: 'transverse',
       of: {
-        q: 'line-separation',
+        type: 'line-separation',
         points: ['opposite-shoulder', 'dominant-shoulder'],
         from: ['opposite-hip', 'dominant-hip'],
       },

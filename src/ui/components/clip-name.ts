@@ -9,7 +9,7 @@ export const VIEW_NAMES: Readonly<Record<ViewKind, string>> = {
 };
 
 /** What a clip is called in sentences: its role, which one of several, and its camera where there are more. */
-export function clipName(clip: Pick<BenchClip, 'id' | 'join' | 'performance'>): string {
+export function clipName(clip: Pick<BenchClip, 'id' | 'join' | 'trial'>): string {
   const role = clip.id.replace(/-view-\d+$/, '').replace('-', ' ');
-  return clip.join ? `${role}, ${VIEW_NAMES[clip.performance.clip.view.kind]} view` : role;
+  return clip.join ? `${role}, ${VIEW_NAMES[clip.trial.clip.view.kind]} view` : role;
 }

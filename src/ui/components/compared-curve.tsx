@@ -1,17 +1,17 @@
 import type { ReactNode } from 'react';
-import { matchedCurves, SAMPLES, type MatchedCurves } from '../../core/comparison/matched-curves';
-import { curveUnitOf } from '../../core/measures';
+import { matchedSeries, SAMPLES, type MatchedSeries } from '../../core/comparison/matched-series';
+import { seriesUnitOf } from '../../core/measures';
 import type { Measure, Movement } from '../../core/model/movement';
 import { DISPLAY_UNITS, fromSi } from '../../core/units';
 import { MatchedChart } from '../../stage/matched-chart';
 import type { Derived } from '../../state/derived';
 
 /** The curves of a measure on both sides, or null where there are none. */
-export const curvesOf = (
+export const comparedSeriesOf = (
   derived: Pick<Derived, 'movement' | 'sides'> & { readonly session: Pick<Derived['session'], 'measuredErrors'> },
   measure: Measure,
-): MatchedCurves | null =>
-  matchedCurves(
+): MatchedSeries | null =>
+  matchedSeries(
     derived.movement,
     measure,
     derived.sides.athlete,
@@ -31,13 +31,13 @@ export function phaseNameOf(movement: Movement, through: readonly string[], k: n
 interface ComparedCurveProps {
   readonly movement: Movement;
   readonly measure: Measure;
-  readonly curves: MatchedCurves;
+  readonly curves: MatchedSeries;
   readonly onChoose: (sample: number) => void;
 }
 
 /** A measure of both sides in matched time, with the range, the difference and the stretches outside. */
 export function ComparedCurve({ movement, measure, curves, onChoose }: ComparedCurveProps): ReactNode {
-  const unit = curveUnitOf(measure);
+  const unit = seriesUnitOf(measure);
   const shown = (values: Float64Array): number[] => Array.from(values, (v) => fromSi(v, unit));
   return (
     <MatchedChart
@@ -46,10 +46,10 @@ export function ComparedCurve({ movement, measure, curves, onChoose }: ComparedC
       at={curves.at}
       curves={[
         ...(curves.members.length > 1
-          ? curves.members.map((values) => ({ look: 'reference' as const, values: shown(values), faint: true }))
+          ? curves.members.map((values) => ({ styleKey: 'reference' as const, values: shown(values), faint: true }))
           : []),
-        { look: 'reference' as const, values: shown(curves.reference) },
-        { look: 'athlete' as const, values: shown(curves.athlete) },
+        { styleKey: 'reference' as const, values: shown(curves.reference) },
+        { styleKey: 'athlete' as const, values: shown(curves.athlete) },
       ]}
       band={
         curves.half && {

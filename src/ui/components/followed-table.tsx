@@ -42,9 +42,10 @@ export function FollowedTable({ followed, results, chosen = null, acts }: Follow
             <tr key={f.id} className={f.id === chosen ? 'chosen' : undefined} data-testid={`followed-${f.id}`}>
               <td className="wrap">
                 {f.title}
-                {f.settled && (
+                {f.correctionVerdicts && (
                   <div className="note">
-                    {f.settled.verdict === 'closed' ? 'Closed' : 'Kept open'} by the analyst: {f.settled.reason}
+                    {f.correctionVerdicts.verdict === 'closed' ? 'Closed' : 'Kept open'} by the analyst:{' '}
+                    {f.correctionVerdicts.reason}
                   </div>
                 )}
                 {f.notRead && f.standing !== 'by-eye' && <div className="note">Not read this time. {f.notRead}</div>}

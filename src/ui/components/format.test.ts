@@ -6,7 +6,7 @@ const reading = (value: number, sd: number): Reading => ({
   measurable: true,
   value: deg(value),
   sd: deg(sd),
-  alikeSd: 0,
+  systematicSd: 0,
   unit: 'deg',
   provenance: { clipId: 'c', frames: [0], points: [] },
 });

@@ -30,7 +30,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['N, E', 'Place the chosen point: by a press, or with E where the pointer is'],
   ['Ctrl + Shift + arrows', 'Move the chosen point by a quarter of a pixel'],
   ['H', 'The chosen point is hidden on this frame'],
-  ['F, Shift + F', 'Follow the chosen point on, or back'],
+  ['F, Shift + F', 'Track the chosen point on, or back'],
   ['Ctrl + Z, Ctrl + Shift + Z', 'Undo, redo'],
   ['?', 'This sheet'],
 ];

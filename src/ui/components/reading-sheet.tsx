@@ -34,16 +34,16 @@ function Question({ row }: { readonly row: Judged }): ReactNode {
   return (
     <div style={{ display: 'flex', gap: 6, padding: '8px 0 2px' }}>
       {[athlete, reference].map(
-        (performance) =>
-          performance && (
+        (trial) =>
+          trial && (
             <TextField
-              key={performance.clip.id}
+              key={trial.clip.id}
               select
               size="small"
-              label={performance.clip.role === 'athlete' ? 'Athlete' : 'Reference'}
-              value={session.checks[performance.clip.id]?.[row.measure.id] ?? ''}
+              label={trial.clip.role === 'athlete' ? 'Athlete' : 'Reference'}
+              value={session.checks[trial.clip.id]?.[row.measure.id] ?? ''}
               onClick={(event) => event.stopPropagation()}
-              onChange={(event) => answerCheck(performance.clip.id, row.measure.id, event.target.value as Check)}
+              onChange={(event) => answerCheck(trial.clip.id, row.measure.id, event.target.value as Check)}
               sx={{ minWidth: 104 }}
             >
               {ANSWERS.map(([answer, text]) => (

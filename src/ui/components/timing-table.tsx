@@ -13,7 +13,7 @@ const time = (phase: PhaseTime | null): ReactNode =>
   );
 const share = (phase: PhaseTime | null): string => (phase?.share == null ? '–' : `${Math.round(phase.share * 100)} %`);
 
-/** The frame rate that times are read at, or of how many performances they are the mean. */
+/** The frame rate that times are read at, or of how many trials they are the mean. */
 const basis = (side: Side): ReactNode =>
   side[0] && (
     <span className="pm">{side.length > 1 ? `, mean of ${side.length}` : `at ${rateText(side[0][0]!.clip)}`}</span>

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
-import { preparePerformance } from '../../../core/performance/performance';
+import { prepareTrial } from '../../../core/trial/trial';
 import { agreementOf, type DigitisedTwice, type MeasureAgreement } from '../../../core/reliability/digitisings';
 import { inUnit } from '../../../core/units';
 import { AgreementChart } from '../../../stage/agreement-chart';
@@ -15,12 +15,10 @@ import { stampText } from '../../components/format';
 /** Clips that were digitised before, with the points as they are now beside the ones kept first. */
 function digitisedTwice(derived: Derived): readonly DigitisedTwice[] {
   const { session } = derived;
-  return derived.clips.flatMap(({ performance: second }) => {
+  return derived.clips.flatMap(({ trial: second }) => {
     const kept = session.digitisings.find((d) => d.clipId === second.clip.id);
     if (!kept || Object.keys(second.raw).length === 0 || kept.track === second.raw) return [];
-    return [
-      { first: { ...preparePerformance(second.clip, kept.track, {}, session.cutoff), marks: second.marks }, second },
-    ];
+    return [{ first: { ...prepareTrial(second.clip, kept.track, {}, session.cutoff), marks: second.marks }, second }];
   });
 }
 
@@ -35,7 +33,7 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
   );
   const rows = useMemo(() => agreementOf(movement, digitisedTwice(derived)), [movement, derived]);
   if (!on) return null;
-  const { clip, raw } = on.performance;
+  const { clip, raw } = on.trial;
   const kept = session.digitisings.filter((d) => d.clipId === clip.id);
   const shown = rows.find((r) => r.measures[0].id === chosen) ?? rows[0];
   return (
@@ -129,7 +127,7 @@ function Limits({ row, used }: { readonly row: MeasureAgreement; readonly used: 
           )
         }
       >
-        {used ? 'Reckon its error from the points again' : 'Take this as its measuring error'}
+        {used ? 'Compute its error from the points again' : 'Take this as its measuring error'}
       </Button>
     </>
   );

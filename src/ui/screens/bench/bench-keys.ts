@@ -10,7 +10,7 @@ import { zoomRibbons } from './ribbon-span';
 
 /** Goes to the next or the previous marked moment of the leading clip. */
 export function goToMoment(derived: Derived, by: 1 | -1): void {
-  const lead = derived.clips[0]?.performance;
+  const lead = derived.clips[0]?.trial;
   if (!lead) return;
   const frame = player.pendingFrame(lead.clip.id);
   const marks = derived.movement.moments
@@ -66,13 +66,13 @@ export function useBenchKeys(derived: Derived): void {
   useHotkeys('a', () => {
     const { panes } = derived;
     const at = panes.findIndex((c) => c === active());
-    setView({ activeClip: panes[(at + 1) % panes.length]?.performance.clip.id ?? null });
+    setView({ activeClip: panes[(at + 1) % panes.length]?.trial.clip.id ?? null });
   });
   useHotkeys('b', () => setView({ followBody: !useView.getState().followBody }));
   useHotkeys('shift+b', toggleGround);
   useHotkeys('o', () => setView({ overlays: !useView.getState().overlays }));
   useHotkeys('shift+o', () => {
-    const clip = active()?.performance.clip;
+    const clip = active()?.trial.clip;
     if (clip) togglePlain(clip.id);
   });
   useHotkeys('t', () => setView({ thumbnails: !useView.getState().thumbnails }));
@@ -80,7 +80,7 @@ export function useBenchKeys(derived: Derived): void {
   useHotkeys('shift+z', () => zoomRibbons(derived, 2));
   useHotkeys('0', () => setView({ ribbonSpan: null }));
   const note = (kind: 'good' | 'work-on'): void => {
-    const clip = active()?.performance.clip;
+    const clip = active()?.trial.clip;
     if (clip) noteHere(derived, clip.id, kind);
   };
   // The letter itself must not become the note's first.
@@ -90,7 +90,7 @@ export function useBenchKeys(derived: Derived): void {
     derived.movement.moments.map((m) => m.key).join(','),
     (event) => {
       const moment = derived.movement.moments.find((m) => m.key === event.key);
-      const clip = active()?.performance.clip;
+      const clip = active()?.trial.clip;
       if (moment && clip) markMoment(clip.id, moment.id, player.meantFrame(clip.id, event.timeStamp));
     },
     options,

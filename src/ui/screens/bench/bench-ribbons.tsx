@@ -1,7 +1,7 @@
 import { useCallback, useState, type ReactNode } from 'react';
 import { frameAtTime, nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
-import { momentTimes } from '../../../core/performance/moments';
-import type { Performance } from '../../../core/performance/performance';
+import { momentTimes } from '../../../core/trial/moments';
+import type { Trial } from '../../../core/trial/trial';
 import type { Thread } from '../../../stage/ribbon-threads';
 import { Ribbons, type HeldPin, type RibbonClip } from '../../../stage/ribbons';
 import { player } from '../../../state/bench-player';
@@ -14,7 +14,7 @@ import { fromAxis, ribbonClips, showSpan, shownSpan, toAxis } from './ribbon-spa
 import { THUMBNAIL_HEIGHT, useThumbnails, type Thumbnails } from './use-thumbnails';
 
 /**
- * All performances on the leading clip's time. The others are laid on it through the current map: matched threads stand
+ * All trials on the leading clip's time. The others are laid on it through the current map: matched threads stand
  * upright, locked ones lean by what is early or late.
  */
 export function BenchRibbons({
@@ -33,14 +33,14 @@ export function BenchRibbons({
   // A clip that was removed takes its pin along.
   const held = heldPin && on.some((c) => c.id === heldPin.clipId) ? heldPin : null;
   if (on.length === 0) return <div />;
-  const performanceOf = (id: string): Performance => on.find((c) => c.id === id)!.performance;
-  const clipId = (id: string): string => performanceOf(id).clip.id;
+  const trialOf = (id: string): Trial => on.find((c) => c.id === id)!.trial;
+  const clipId = (id: string): string => trialOf(id).clip.id;
   const frameAt = (id: string, at: number): number => {
-    const { times } = performanceOf(id);
-    return Math.min(times.length - 1, Math.max(0, Math.round(frameAtTime(times, fromAxis(performanceOf(id), at)))));
+    const { times } = trialOf(id);
+    return Math.min(times.length - 1, Math.max(0, Math.round(frameAtTime(times, fromAxis(trialOf(id), at)))));
   };
   const mark = (id: string, moment: string, frame: number): void => {
-    const { clip, marks, times } = performanceOf(id);
+    const { clip, marks, times } = trialOf(id);
     const inside = Math.min(times.length - 1, Math.max(0, frame));
     if (inside === marks[moment]) return;
     markMoment(clip.id, moment, inside);
@@ -49,7 +49,7 @@ export function BenchRibbons({
   const heldFrame = held && frameAt(held.clipId, held.at);
   return (
     <div className="ribbon-frame">
-      {held && heldFrame !== null && <PinLoupe performance={performanceOf(held.clipId)} frame={heldFrame} x={held.x} />}
+      {held && heldFrame !== null && <PinLoupe trial={trialOf(held.clipId)} frame={heldFrame} x={held.x} />}
       <Ribbons
         clips={on.map((clip) => ribbonOf(clip, derived, view, thumbnails))}
         phases={movement.phases}
@@ -60,21 +60,21 @@ export function BenchRibbons({
         onDomain={onDomain}
         onScrub={(id, at) => {
           setView({ activeClip: clipId(id) });
-          player.goTo(clipId(id), nearestFrame(performanceOf(id).times, fromAxis(performanceOf(id), at)));
+          player.goTo(clipId(id), nearestFrame(trialOf(id).times, fromAxis(trialOf(id), at)));
         }}
         onPinMove={(id, moment, at) => mark(id, moment, frameAt(id, at))}
         onPinStep={(id, moment, frames) => {
           // A whole step goes from frame to frame as they were marked; a part of one from where the event lies.
           const marked = derived.session.marks[clipId(id)]?.[moment]?.frame;
-          const from = Number.isInteger(frames) && marked !== undefined ? marked : performanceOf(id).marks[moment]!;
+          const from = Number.isInteger(frames) && marked !== undefined ? marked : trialOf(id).marks[moment]!;
           const frame = Math.round((from + frames) * 10) / 10;
           mark(id, moment, frame);
-          if (held) setHeld({ ...held, at: toAxis(performanceOf(id), timeAtFrame(performanceOf(id).times, frame)) });
+          if (held) setHeld({ ...held, at: toAxis(trialOf(id), timeAtFrame(trialOf(id).times, frame)) });
         }}
         onPinRemove={(id, moment) => markMoment(clipId(id), moment, null)}
         onPinSelect={(id, moment) => {
           setView({ activeClip: clipId(id) });
-          player.goTo(clipId(id), Math.round(performanceOf(id).marks[moment]!));
+          player.goTo(clipId(id), Math.round(trialOf(id).marks[moment]!));
         }}
         onPinHeld={setHeld}
       />
@@ -83,16 +83,16 @@ export function BenchRibbons({
 }
 
 function ribbonOf(
-  { id, look, performance }: BenchClip,
+  { id, styleKey, trial }: BenchClip,
   { movement }: Derived,
   { shown, gaps }: Pick<ViewState, 'shown' | 'gaps'>,
   thumbnails: Thumbnails,
 ): RibbonClip {
-  const { times, clip, marks } = performance;
-  const axis = (frame: number): number => toAxis(performance, timeAtFrame(times, frame));
+  const { times, clip, marks } = trial;
+  const axis = (frame: number): number => toAxis(trial, timeAtFrame(times, frame));
   return {
     id,
-    look,
+    styleKey,
     label: clip.performer.name.split(' ')[0]!.slice(0, 11),
     start: axis(0),
     end: axis(times.length - 1),
@@ -106,11 +106,11 @@ function ribbonOf(
 }
 
 /**
- * How much earlier or later the first performance is at each moment than every other one, since a moment that both
+ * How much earlier or later the first trial is at each moment than every other one, since a moment that both
  * have.
  */
 function threadsOf({ movement }: Derived, on: readonly BenchClip[], zeroAt: string | null): readonly Thread[] {
-  const [first, ...others] = on.map((c) => momentTimes(c.performance));
+  const [first, ...others] = on.map((c) => momentTimes(c.trial));
   if (!first) return [];
   return movement.moments.map(({ id }) => ({
     moment: id,

@@ -8,7 +8,7 @@ import { setPointWork, setView, useView } from '../../../state/view-store';
 import { SessionFrame } from '../../components/session-frame';
 import { ClipPane } from './clip-pane';
 import { currentMomentOf } from './current-moment';
-import { LookPanel } from './look-panel';
+import { ReviewPanel } from './review-panel';
 import { MatchPanel } from './match-panel';
 import { MeasureCurve } from './measure-curve';
 import { MeasurePanel } from './measure-panel';
@@ -20,12 +20,12 @@ import { usePointKeys } from './point-keys';
 
 const ROLES = ['athlete', 'reference'] as const;
 
-/** Pictures that can be laid on each other: one of each performance, all from the side of the chosen one. */
+/** Pictures that can be laid on each other: one of each trial, all from the side of the chosen one. */
 function laidOver(clips: readonly BenchClip[], active: BenchClip): readonly BenchClip[] {
-  const root = (clip: BenchClip): string => clip.join?.rootId ?? clip.performance.clip.id;
-  const alike = clips.filter((c) => c.performance.clip.view.kind === active.performance.clip.view.kind);
+  const main = (clip: BenchClip): string => clip.join?.mainId ?? clip.trial.clip.id;
+  const alike = clips.filter((c) => c.trial.clip.view.kind === active.trial.clip.view.kind);
   return alike.filter((c) =>
-    root(c) === root(active) ? c === active : alike.find((other) => root(other) === root(c)) === c,
+    main(c) === main(active) ? c === active : alike.find((other) => main(other) === main(c)) === c,
   );
 }
 
@@ -33,7 +33,7 @@ function laidOver(clips: readonly BenchClip[], active: BenchClip): readonly Benc
 export function BenchScreen({
   step,
 }: {
-  readonly step: Extract<Step, 'look' | 'match' | 'moments' | 'measure'>;
+  readonly step: Extract<Step, 'review' | 'match' | 'moments' | 'measure'>;
 }): ReactNode {
   const derived = useDerived();
   const { movement, athlete, reference, panes: shownClips } = derived;
@@ -43,15 +43,15 @@ export function BenchScreen({
   const layout = useView((state) => state.layout);
   const tool = useView((state) => state.tool);
   const activeClip = useView((state) => state.activeClip);
-  const joints = JSON.stringify(derived.clips.map((c) => c.performance.clip.joined));
+  const joints = JSON.stringify(derived.clips.map((c) => c.trial.clip.sync));
   // While drawing, before the children: they ask the player how the clips lie in time.
   useMemo(() => player.setClips({ movement, clips: derived.clips }), [movement, derived.clips]);
   useEffect(() => {
     // Coming to the bench, or changing the way of matching, brings the second clip to the first.
     if (mode === 'free') return;
-    const lead = derived.clips[0]?.performance.clip.id;
+    const lead = derived.clips[0]?.trial.clip.id;
     if (lead) player.goTo(lead, useView.getState().shown[lead] ?? 0);
-    // Only the mode brings performances together; edits must not move the pictures.
+    // Only the mode brings trials together; edits must not move the pictures.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [mode, lockMoment]);
   useEffect(() => player.alignCameras(), [joints]);
@@ -66,7 +66,7 @@ export function BenchScreen({
   }, []);
   useLayoutEffect(() => {
     // A tool belongs to its step. Before the next event, or it would take away a tool chosen at once.
-    setView({ tool: 'move', ...(step === 'look' ? {} : { pass: null }) });
+    setView({ tool: 'move', ...(step === 'review' ? {} : { pass: null }) });
     setPointWork({ placing: false, shift: null, swapFrom: null });
   }, [step]);
   useBenchKeys(derived);
@@ -88,7 +88,7 @@ export function BenchScreen({
           >
             {visible.map((on, n) => (
               <ClipPane
-                key={on.performance.clip.id}
+                key={on.trial.clip.id}
                 on={on}
                 below={n}
                 editing={step === 'measure' && tool === 'points'}
@@ -109,7 +109,7 @@ export function BenchScreen({
           {step === 'measure' ? <MeasureCurve derived={derived} /> : <div />}
         </div>
         <aside className="side" aria-label="Panel">
-          {step === 'look' && <LookPanel derived={derived} />}
+          {step === 'review' && <ReviewPanel derived={derived} />}
           {step === 'match' && <MatchPanel derived={derived} />}
           {step === 'moments' && <MomentsPanel derived={derived} />}
           {step === 'measure' && <MeasurePanel derived={derived} currentMoment={currentMoment} />}

@@ -1,24 +1,24 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { cameraText, lookAtCameraOf, takeCameraAsStill } from '../../../state/camera-motion-use-cases';
+import { cameraText, observeCameraOf, takeCameraAsStill } from '../../../state/camera-motion-use-cases';
 import type { BenchClip } from '../../../state/derived';
 import { useJobs } from '../../../state/jobs';
 import { notify } from '../../../state/notices';
 import type { Clip } from '../../../core/model/clip';
 import { clipName } from '../../components/clip-name';
 
-async function look(clip: Clip): Promise<void> {
-  const looked = await lookAtCameraOf(clip);
-  if (!looked.ok && looked.issue.code !== 'cancelled') notify('error', looked.issue.message);
+async function observe(clip: Clip): Promise<void> {
+  const observed = await observeCameraOf(clip);
+  if (!observed.ok && observed.issue.code !== 'cancelled') notify('error', observed.issue.message);
 }
 
 /** What each camera does: those that stand still in one line, each that moves by itself, and who has not looked yet. */
 export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] }): ReactNode {
   const jobs = useJobs((state) => state.jobs);
   const all = clips.map((on) => ({
-    clip: on.performance.clip,
+    clip: on.trial.clip,
     name: clipName(on),
-    camera: cameraText(on.performance),
+    camera: cameraText(on.trial),
   }));
   const still = all.filter(({ camera }) => camera && !camera.moves).map(({ name }) => name);
   const lookButton = (clip: Clip, text: string): ReactNode => (
@@ -26,7 +26,7 @@ export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] })
       key={clip.id}
       size="small"
       disabled={jobs.some(({ id }) => id === `camera-${clip.id}` || id === `points-${clip.id}`)}
-      onClick={() => void look(clip)}
+      onClick={() => void observe(clip)}
     >
       {text}
     </Button>

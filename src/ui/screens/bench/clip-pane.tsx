@@ -30,8 +30,8 @@ interface ClipPaneProps {
 export function ClipPane({ on, below, editing, measures }: ClipPaneProps): ReactNode {
   const derived = useDerived();
   const { movement, judged, panes } = derived;
-  const { performance } = on;
-  const { clip } = performance;
+  const { trial } = on;
+  const { clip } = trial;
   const overlays = useView((state) => state.overlays && !state.plain.includes(clip.id));
   const followBody = useView((state) => state.followBody);
   const holdGround = useView((state) => state.holdGround);
@@ -41,7 +41,7 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
   const placing = editing && active && isPlacing ? chosenPoint : null;
   const selected = useView((state) => state.selectedMeasure);
   const pass = useView((state) => state.pass);
-  const drawings = useDrawings(performance);
+  const drawings = useDrawings(trial);
   const layout = useView((state) => state.layout);
   const ghost = useView((state) => state.ghost);
   const over = layout === 'over';
@@ -49,15 +49,15 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
   const focusAt = useMemo(
     () =>
       over
-        ? anchoredAt(performance, ghost.anchor, sizeBy)
-        : ((holdGround ? heldGround(performance, sizeBy) : null) ?? focusOf(performance, sizeBy)),
-    [performance, over, holdGround, ghost.anchor, sizeBy],
+        ? anchoredAt(trial, ghost.anchor, sizeBy)
+        : ((holdGround ? heldGround(trial, sizeBy) : null) ?? focusOf(trial, sizeBy)),
+    [trial, over, holdGround, ghost.anchor, sizeBy],
   );
   const sceneAt = useCallback(
     (frame: number): readonly Primitive[] => {
       if (!overlays) return drawings.sceneAt(frame);
       return [
-        ...clipScene({ movement, judged, performance, beside: !on.join && on.id !== clip.role }, frame, {
+        ...clipScene({ movement, judged, trial, beside: !on.join && on.id !== clip.role }, frame, {
           selected,
           measures,
           lit: pass,
@@ -65,18 +65,18 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
         ...drawings.sceneAt(frame),
       ];
     },
-    [overlays, movement, selected, measures, performance, judged, clip, on, pass, drawings],
+    [overlays, movement, selected, measures, trial, judged, clip, on, pass, drawings],
   );
   const handlesAt = useCallback(
     (frame: number) =>
       editing
         ? [...JOINT_POINTS, ...movement.points.map((p) => p.id)].flatMap((id) => {
-            const series = performance.raw[id];
+            const series = trial.raw[id];
             const x = series?.x[frame];
             return series && x !== undefined && !Number.isNaN(x) ? [{ id, x, y: series.y[frame]! }] : [];
           })
         : [],
-    [editing, performance, movement],
+    [editing, trial, movement],
   );
   const attach = useCallback((painter: PanePainter) => player.addPainter(clip.id, painter), [clip.id]);
   const picture = useMemo(() => shownAs(clip), [clip]);
@@ -107,7 +107,7 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
   return (
     <Pane
       id={on.id}
-      look={on.look}
+      styleKey={on.styleKey}
       picture={picture}
       sceneAt={sceneAt}
       focusAt={focusAt}
@@ -135,7 +135,7 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
       onDetail={(detail) => player.setDetail(clip.id, detail)}
       onActivate={() => setView({ activeClip: clip.id })}
       onMovePoint={(id, frame, at) => {
-        placePointAt(movement, performance, id as PointId, frame, at);
+        placePointAt(movement, trial, id as PointId, frame, at);
       }}
       onViewportByHand={() => setView({ followBody: false })}
       onDraw={drawings.onDraw}
@@ -145,7 +145,7 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
 
 /** Where a clip stands; the only part of a pane that changes with every picture. */
 function FrameAndTime({ on, short }: { readonly on: BenchClip; readonly short: boolean }): ReactNode {
-  const { clip, times } = on.performance;
+  const { clip, times } = on.trial;
   const shown = useView((state) => state.shown[clip.id] ?? 0);
   return (
     <span className="right" data-testid={`frame-${on.id}`}>

@@ -117,11 +117,9 @@ export function DrawingTools({ derived }: { readonly derived: Derived }): ReactN
 
 function DrawingRow({ drawing, derived }: { readonly drawing: Drawing; readonly derived: Derived }): ReactNode {
   const words = useCommittedText(drawing.text, (text) => changeDrawing(drawing.id, { text: text.slice(0, 200) }));
-  const on = derived.clips.find((c) => c.performance.clip.id === drawing.clipId);
+  const on = derived.clips.find((c) => c.trial.clip.id === drawing.clipId);
   // Beside the other role's first camera: that is what it is compared with.
-  const others = on
-    ? derived.panes.filter((c) => c.performance.clip.role !== on.performance.clip.role).slice(0, 1)
-    : [];
+  const others = on ? derived.panes.filter((c) => c.trial.clip.role !== on.trial.clip.role).slice(0, 1) : [];
   return (
     <div style={{ display: 'flex', gap: 6, alignItems: 'center' }}>
       <button
@@ -141,11 +139,11 @@ function DrawingRow({ drawing, derived }: { readonly drawing: Drawing; readonly 
       />
       {others.map((other) => (
         <IconButton
-          key={other.performance.clip.id}
+          key={other.trial.clip.id}
           size="small"
           aria-label={`Lay the ${NAME[drawing.kind].toLowerCase()} on the ${clipName(other)}`}
           title={`Lay it on the ${clipName(other)}: the same angles, the same lengths in body heights`}
-          onClick={() => layOn(drawing, on!.performance, other.performance)}
+          onClick={() => layOn(drawing, on!.trial, other.trial)}
         >
           <ContentCopyIcon fontSize="small" />
         </IconButton>

@@ -26,8 +26,8 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
   useEffect(() => {
     if (fresh) setView({ freshNote: null });
   }, [fresh]);
-  const on = derived.clips.find((c) => c.performance.clip.id === note.clipId);
-  const moment = on ? momentOfFrame(derived.movement, on.performance.marks, note.frame) : null;
+  const on = derived.clips.find((c) => c.trial.clip.id === note.clipId);
+  const moment = on ? momentOfFrame(derived.movement, on.trial.marks, note.frame) : null;
   const stamp = [on ? clipName(on) : 'clip removed', `frame ${note.frame + 1}`, moment, note.region]
     .filter(Boolean)
     .join(', ');
@@ -76,7 +76,7 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
         <Details
           note={note}
           derived={derived}
-          moment={on ? momentAt(derived.movement, on.performance.marks, note.frame) : null}
+          moment={on ? momentAt(derived.movement, on.trial.marks, note.frame) : null}
         />
       )}
     </div>

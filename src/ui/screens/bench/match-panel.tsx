@@ -8,10 +8,10 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
 import { groundPlane } from '../../../core/calibration/ground';
 import { offPlaneSd } from '../../../core/calibration/view';
-import { agrees, estimateOffPlane, viewAsEstimated } from '../../../core/performance/view-estimate';
+import { agrees, estimateOffPlane, viewAsEstimated } from '../../../core/trial/view-estimate';
 import type { Clip } from '../../../core/model/clip';
 import type { Movement } from '../../../core/model/movement';
-import type { Performance } from '../../../core/performance/performance';
+import type { Trial } from '../../../core/trial/trial';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { joinHere } from '../../../state/camera-use-cases';
@@ -37,12 +37,12 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
       )}
       {derived.clips.map((on) => (
         <ClipMatch
-          key={`${on.performance.clip.id}-${on.performance.clip.captureRate}`}
+          key={`${on.trial.clip.id}-${on.trial.clip.captureRate}`}
           on={on}
           lengths={derived.movement.knownLengths}
         />
       ))}
-      {derived.panes.every((c) => c.performance.clip.scale) && derived.panes.length > 1 && (
+      {derived.panes.every((c) => c.trial.clip.scale) && derived.panes.length > 1 && (
         <TextField
           select
           label="Pictures that follow the body are equal by"
@@ -54,7 +54,7 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
         </TextField>
       )}
       <Typography sx={{ fontSize: '.84rem', color: 'text.secondary' }}>
-        Mirroring changes the picture only: measured values count forward as forward either way. With points found,
+        Mirroring changes the picture only: measured values count forward as forward either way. With points detected,
         “follow the body” shows both performers at the same size.
       </Typography>
     </>
@@ -62,13 +62,13 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
 }
 
 function ClipMatch({ on, lengths }: { readonly on: BenchClip; readonly lengths: Movement['knownLengths'] }): ReactNode {
-  const { clip } = on.performance;
+  const { clip } = on.trial;
   const levelling = useView((state) => state.tool === 'level');
   return (
     <section className="card" style={{ display: 'grid', gap: 10 }}>
       <Typography variant="h3" component="h2">
         <RoleName
-          role={on.look}
+          role={on.styleKey}
           name={on.join ? `${clip.performer.name}, ${VIEW_NAMES[clip.view.kind]} view` : clip.performer.name}
         />
       </Typography>
@@ -110,7 +110,7 @@ function ClipMatch({ on, lengths }: { readonly on: BenchClip; readonly lengths: 
           </span>
         )}
       </div>
-      {clip.view.kind === 'side' && <CameraDirection performance={on.performance} />}
+      {clip.view.kind === 'side' && <CameraDirection trial={on.trial} />}
       <KnownLength clip={clip} lengths={lengths} />
       <Ground clip={clip} />
       <Shade
@@ -138,8 +138,8 @@ function ClipMatch({ on, lengths }: { readonly on: BenchClip; readonly lengths: 
 
 /** How another camera's clock runs against the first camera's, and the instants that say so. */
 function Joint({ on }: { readonly on: BenchClip }): ReactNode {
-  const { clip } = on.performance;
-  const { pairs } = clip.joined!;
+  const { clip } = on.trial;
+  const { pairs } = clip.sync!;
   const { map } = on.join!;
   const drift = `, drifts ${(map.drift * 1e6).toFixed(0)} \u00b5s a second, fits within ${(map.misfit * 1000).toFixed(1)} ms`;
   const offset = `Starts ${signedMilliseconds(map.offset)} against the first camera${pairs.length > 1 ? drift : ''}.`;
@@ -155,7 +155,7 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
           {pairs.length === 0 ? 'Same instant here' : 'One more instant here'}
         </Button>
         {pairs.length > 0 && (
-          <Button onClick={() => changeClip(clip.id, { joined: { to: clip.joined!.to, pairs: [] } })}>Join anew</Button>
+          <Button onClick={() => changeClip(clip.id, { sync: { to: clip.sync!.to, pairs: [] } })}>Join anew</Button>
         )}
       </div>
       {pairs.length > 0 && (
@@ -174,10 +174,10 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
 }
 
 /** How far the camera is off the side view: stated, or as the body says. */
-function CameraDirection({ performance }: { readonly performance: Performance }): ReactNode {
-  const { clip } = performance;
+function CameraDirection({ trial }: { readonly trial: Trial }): ReactNode {
+  const { clip } = trial;
   const { offPlaneDegrees: off, offPlaneSdDegrees: sd } = clip.view;
-  const said = useMemo(() => estimateOffPlane(performance), [performance]);
+  const said = useMemo(() => estimateOffPlane(trial), [trial]);
   const taken = said.ok && off === viewAsEstimated(clip.view, said.value).offPlaneDegrees && sd !== undefined;
   const text = useCommittedText(
     off === null ? '' : String(off),

@@ -1,9 +1,9 @@
 import { useMemo, type ReactNode } from 'react';
-import { hasCurve } from '../../../core/comparison/matched-curves';
-import { curveOfMeasure, curveUnitOf, seriesOf } from '../../../core/measures';
+import { hasSeries } from '../../../core/comparison/matched-series';
+import { seriesOfMeasure, seriesUnitOf, seriesOf } from '../../../core/measures';
 import type { Measure } from '../../../core/model/movement';
 import { nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
-import { momentTimes } from '../../../core/performance/moments';
+import { momentTimes } from '../../../core/trial/moments';
 import { matchedMap } from '../../../core/timing/time-map';
 import { DISPLAY_UNITS, fromSi } from '../../../core/units';
 import { CurveStrip, type CurveStripProps } from '../../../stage/curve-strip';
@@ -21,7 +21,7 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
   const shown = useView((state) => (athlete ? state.shown[athlete.clip.id] : undefined) ?? 0);
   const usual = useMemo(() => {
     const known = movement.measures.filter(
-      (m) => athlete && reference && hasCurve(m, athlete) && hasCurve(m, reference),
+      (m) => athlete && reference && hasSeries(m, athlete) && hasSeries(m, reference),
     );
     return known.reduce<Measure | null>(
       (best, m) => (best === null || m.importance > best.importance ? m : best),
@@ -37,15 +37,15 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
       momentTimes(reference),
     );
     if (!map.ok) return null;
-    const unit = curveUnitOf(measure);
+    const unit = seriesUnitOf(measure);
     const display = (curve: Float64Array | null): number[] => Array.from(curve ?? [], (v) => fromSi(v, unit));
     const curves: CurveStripProps['curves'] = [
       {
         role: 'reference',
         times: Array.from(reference.times, (t) => map.value.inverse(t)),
-        values: display(curveOfMeasure(measure, reference)),
+        values: display(seriesOfMeasure(measure, reference)),
       },
-      { role: 'athlete', times: [...athlete.times], values: display(curveOfMeasure(measure, athlete)) },
+      { role: 'athlete', times: [...athlete.times], values: display(seriesOfMeasure(measure, athlete)) },
     ];
     const marks = Object.values(momentTimes(athlete));
     return { curves, domain: [Math.min(...marks) - AROUND, Math.max(...marks) + AROUND] as const };
@@ -54,7 +54,7 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
   return (
     <CurveStrip
       title={`${measure.name} through the movement, in matched time`}
-      unit={DISPLAY_UNITS[curveUnitOf(measure)].suffix}
+      unit={DISPLAY_UNITS[seriesUnitOf(measure)].suffix}
       curves={data.curves}
       domain={data.domain}
       moments={movement.moments.flatMap((m) =>

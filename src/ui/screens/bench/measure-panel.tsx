@@ -30,7 +30,7 @@ export function MeasurePanel({ derived, currentMoment }: MeasurePanelProps): Rea
         </p>
       ) : rows.length === 0 && unmarked ? (
         <p>
-          No moment is marked yet. Readings stand here once the moments are marked; with points found they can be
+          No moment is marked yet. Readings stand here once the moments are marked; with points detected they can be
           proposed.
         </p>
       ) : (

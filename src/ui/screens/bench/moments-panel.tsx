@@ -3,7 +3,7 @@ import ClearIcon from '@mui/icons-material/Clear';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
-import { LEAST_SURE } from '../../../core/performance/moments';
+import { LEAST_SURE } from '../../../core/trial/moments';
 import { orderProblem } from '../../../core/events/order';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
@@ -17,7 +17,7 @@ import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
 
 /** Moments of a clip that are proposed, of all its repetitions. */
-function proposedIn({ session }: Derived, { performance: { clip } }: BenchClip): number {
+function proposedIn({ session }: Derived, { trial: { clip } }: BenchClip): number {
   const all = [
     session.marks[clip.id] ?? {},
     ...(session.repetitions[clip.id]?.all.filter((_, i) => i !== session.repetitions[clip.id]!.chosen) ?? []),
@@ -36,17 +36,17 @@ function guessesText(doubtful: number): string {
 }
 
 /** Why contacts are missing among the proposals. */
-const cameraHint = ({ performance }: BenchClip): string =>
-  cameraText(performance)?.takenOut === false && cameraText(performance)?.moves
+const cameraHint = ({ trial }: BenchClip): string =>
+  cameraText(trial)?.takenOut === false && cameraText(trial)?.moves
     ? ' Its camera moves: contacts with the ground cannot be told from the points, mark them by eye.'
     : '';
 
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, athlete, reference } = derived;
-  const cell = ({ performance, id: role }: BenchClip, momentId: string, name: string): ReactNode => {
-    const { clip } = performance;
-    const frame = performance.marks[momentId];
+  const cell = ({ trial, id: role }: BenchClip, momentId: string, name: string): ReactNode => {
+    const { clip } = trial;
+    const frame = trial.marks[momentId];
     const marked = frame !== undefined;
     const mark = (
       <Button
@@ -101,19 +101,19 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     );
   };
   const propose = (on: BenchClip): void => {
-    const proposals = proposeMomentsOf(movement, on.performance);
+    const proposals = proposeMomentsOf(movement, on.trial);
     const doubtful = proposals.filter((p) => p.confidence < LEAST_SURE).length;
     if (proposals.length === 0)
       notify(
         'info',
-        `The points of the ${clipName(on)} suggest no moment. Find points at Measure first, or mark by eye.${cameraHint(on)}`,
+        `The points of the ${clipName(on)} suggest no moment. Detect points at Measure first, or mark by eye.${cameraHint(on)}`,
       );
     else notify('info', `${proposedText(proposals.length, clipName(on))}${guessesText(doubtful)}.${cameraHint(on)}`);
   };
   return (
     <>
       {derived.clips
-        .flatMap((c) => (c.join ? [] : (orderProblem(movement, c.performance) ?? [])))
+        .flatMap((c) => (c.join ? [] : (orderProblem(movement, c.trial) ?? [])))
         .map((problem) => (
           <div key={problem} className="caution">
             {problem}
@@ -127,7 +127,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         {derived.panes
           .filter((c) => !c.join)
           .map((on) => {
-            const open = movement.moments.filter((m) => m.rule && on.performance.marks[m.id] === undefined).length;
+            const open = movement.moments.filter((m) => m.rule && on.trial.marks[m.id] === undefined).length;
             return (
               <Button key={on.id} variant="outlined" disabled={open === 0} onClick={() => propose(on)}>
                 Propose moments of the {clipName(on)}
@@ -143,7 +143,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
             <Button
               key={on.id}
               title="For those that you have looked at: what is confirmed counts as marked by you"
-              onClick={() => confirmAllMoments(on.performance.clip.id)}
+              onClick={() => confirmAllMoments(on.trial.clip.id)}
             >
               Confirm all {proposedIn(derived, on)} of the {clipName(on)}
             </Button>
@@ -156,7 +156,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
           <strong>
             <kbd>{moment.key}</kbd> {moment.name}
           </strong>
-          <div style={{ fontSize: '.82rem', color: '#545c61' }}>{moment.look}</div>
+          <div style={{ fontSize: '.82rem', color: '#545c61' }}>{moment.hint}</div>
           <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
             {derived.panes
               .filter((c) => !c.join)
@@ -165,7 +165,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
                   key={on.id}
                   style={{ flex: '1 1 45%', display: 'flex', alignItems: 'center', whiteSpace: 'nowrap' }}
                 >
-                  <RoleName role={on.look} name="" />
+                  <RoleName role={on.styleKey} name="" />
                   {cell(on, moment.id, moment.name.toLowerCase())}
                 </span>
               ))}

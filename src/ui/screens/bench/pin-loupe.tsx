@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
-import type { Performance } from '../../../core/performance/performance';
+import type { Trial } from '../../../core/trial/trial';
 import { paintPicture } from '../../../stage/paint-picture';
 import { fitPicture, followBody } from '../../../stage/viewport';
 import { player } from '../../../state/bench-player';
@@ -11,18 +11,18 @@ const AROUND = 2;
 
 /** The frames around a pin, above it, while it is dragged or moved by keys. */
 export function PinLoupe({
-  performance,
+  trial,
   frame,
   x,
 }: {
-  readonly performance: Performance;
+  readonly trial: Trial;
   readonly frame: number;
   readonly x: number;
 }): ReactNode {
   const row = useRef<HTMLDivElement>(null);
-  const focusAt = useMemo(() => focusOf(performance), [performance]);
-  const { clip } = performance;
-  const last = performance.times.length - 1;
+  const focusAt = useMemo(() => focusOf(trial), [trial]);
+  const { clip } = trial;
+  const last = trial.times.length - 1;
   const frames = useMemo(() => Array.from({ length: 2 * AROUND + 1 }, (_, k) => frame + k - AROUND), [frame]);
   useEffect(() => {
     const controller = new AbortController();

@@ -41,11 +41,11 @@ const ANCHOR_NAMES: Readonly<Record<GhostAnchor, string>> = {
   'mid-shoulder': 'Shoulders',
 };
 
-/** What the arrows with Alt move: the camera chosen, or a performance against the leading one. */
+/** What the arrows with Alt move: the camera chosen, or a trial against the leading one. */
 function movedBy(derived: Derived): string {
   const active = activeOf(derived, useView.getState().activeClip);
   if (active?.join) return clipName(active);
-  const moved = derived.clips.find((c) => c.performance.clip.id === player.movable?.clip.id);
+  const moved = derived.clips.find((c) => c.trial.clip.id === player.movable?.clip.id);
   return moved ? clipName(moved) : 'reference';
 }
 
@@ -138,7 +138,7 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
               </MenuItem>
             ))}
           </TextField>
-          {derived.panes.some(({ performance }) => steadyOf(performance.clip)) && (
+          {derived.panes.some(({ trial }) => steadyOf(trial.clip)) && (
             <FormControlLabel
               control={<Checkbox checked={holdGround} onChange={toggleGround} />}
               label="Hold the ground still where the camera moved (Shift+B)"
@@ -147,7 +147,7 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
           {derived.clips.length > 2 && (
             <div role="group" aria-label="Pictures shown, at most four">
               {derived.clips.map((on) => {
-                const { clip } = on.performance;
+                const { clip } = on.trial;
                 const shown = derived.panes.includes(on);
                 return (
                   <FormControlLabel

@@ -10,9 +10,9 @@ const NUDGE = 0.25;
 export function usePointKeys(derived: Derived, measuring: boolean): void {
   const correcting = useView((state) => state.tool === 'points') && measuring;
   const options = { enabled: correcting, preventDefault: true };
-  const performance = () => activeOf(derived, useView.getState().activeClip)?.performance;
-  const act = (on: (p: NonNullable<ReturnType<typeof performance>>) => void) => (): void => {
-    const now = performance();
+  const trial = () => activeOf(derived, useView.getState().activeClip)?.trial;
+  const act = (on: (p: NonNullable<ReturnType<typeof trial>>) => void) => (): void => {
+    const now = trial();
     if (now) on(now);
   };
   useHotkeys('p', () => setView({ tool: useView.getState().tool === 'points' ? 'move' : 'points' }), {

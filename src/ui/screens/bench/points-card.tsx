@@ -7,7 +7,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
 import type { Movement } from '../../../core/model/movement';
-import type { Performance } from '../../../core/performance/performance';
+import type { Trial } from '../../../core/trial/trial';
 import { isOwnPoint, JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { coverage, originName } from '../../../core/tracks/track';
 import { workList } from '../../../core/judgement/work-list';
@@ -16,7 +16,7 @@ import { activeOf, type Derived } from '../../../state/derived';
 import { useJobs } from '../../../state/jobs';
 import { notify } from '../../../state/notices';
 import { carryOnLast, follow, hideHere, swapTo } from '../../../state/point-work';
-import { findPointsOf, interpolatePoint } from '../../../state/track-use-cases';
+import { detectPointsOf, interpolatePoint } from '../../../state/track-use-cases';
 import { addPersonOf } from '../../../state/clip-use-cases';
 import { setPointWork, setView, useView, type AfterPlacing } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
@@ -27,7 +27,7 @@ import { PointFiles } from './point-files';
 const ROW = { display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap' } as const;
 const SMALL = { fontSize: '.84rem' } as const;
 
-/** Finding points, and placing them by hand. */
+/** Detecting points, and placing them by hand. */
 export function PointsCard({ derived }: { readonly derived: Derived }): ReactNode {
   const setting = useView((state) => state.findSetting);
   const jobs = useJobs((state) => state.jobs);
@@ -64,50 +64,48 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
         </ToggleButton>
       </div>
       {derived.clips.map((on) => {
-        const { performance } = on;
+        const { trial } = on;
         const name = clipName(on);
-        const share = JOINT_POINTS.reduce((sum, id) => sum + coverage(performance.raw, id), 0) / JOINT_POINTS.length;
+        const share = JOINT_POINTS.reduce((sum, id) => sum + coverage(trial.raw, id), 0) / JOINT_POINTS.length;
         return (
           <div key={on.id} style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
-            <RoleName role={on.look} name={name.charAt(0).toUpperCase() + name.slice(1)} />
+            <RoleName role={on.styleKey} name={name.charAt(0).toUpperCase() + name.slice(1)} />
             <span style={{ flex: 1 }}>
               {share === 0 ? 'no points yet' : `${Math.round(share * 100)} % of points known`}
             </span>
-            {performance.clip.mediaId !== null && (
+            {trial.clip.mediaId !== null && (
               <Button
                 variant={share === 0 ? 'contained' : 'text'}
-                aria-label={`Find points of the ${name}`}
-                disabled={jobs.some((j) => j.id === `points-${performance.clip.id}`)}
+                aria-label={`Detect points of the ${name}`}
+                disabled={jobs.some((j) => j.id === `points-${trial.clip.id}`)}
                 onClick={() =>
-                  void findPointsOf(performance.clip, setting, persons[performance.clip.id] ?? null).then((result) =>
+                  void detectPointsOf(trial.clip, setting, persons[trial.clip.id] ?? null).then((result) =>
                     notify(
                       result.ok || result.issue.code === 'cancelled' ? 'info' : 'error',
                       result.ok
-                        ? `Points found on ${result.value} of ${performance.clip.frameTimes.length} frames of ${performance.clip.performer.name}.`
+                        ? `Points detected on ${result.value} of ${trial.clip.frameTimes.length} frames of ${trial.clip.performer.name}.`
                         : result.issue.message,
                     ),
                   )
                 }
               >
-                Find points
+                Detect points
               </Button>
             )}
           </div>
         );
       })}
       <CameraLines clips={derived.clips} />
-      {chosen && chosen.performance.clip.mediaId !== null && (
-        <Whom clip={chosen.performance.clip} name={clipName(chosen)} />
-      )}
-      {chosen && <PointFiles clip={chosen.performance.clip} name={clipName(chosen)} />}
+      {chosen && chosen.trial.clip.mediaId !== null && <Whom clip={chosen.trial.clip} name={clipName(chosen)} />}
+      {chosen && <PointFiles clip={chosen.trial.clip} name={clipName(chosen)} />}
       {tool === 'points' && chosen && (
-        <ByHand movement={derived.movement} performance={chosen.performance} name={clipName(chosen)} />
+        <ByHand movement={derived.movement} trial={chosen.trial} name={clipName(chosen)} />
       )}
     </section>
   );
 }
 
-/** Of several people, or for one who is small in the picture: whose points are found. */
+/** Of several people, or for one who is small in the picture: whose points are detected. */
 function Whom({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {
   const person = useView((state) => state.persons[clip.id]);
   const boxing = useView((state) => state.tool === 'person');
@@ -143,7 +141,7 @@ function OtherPerson({ clip }: { readonly clip: Clip }): ReactNode {
         if (name.trim() === '') return;
         void addPersonOf(clip, name.trim()).then(() => setView({ tool: 'person' }));
         setName(null);
-        notify('info', `${name.trim()} has a pane now. Draw a box round that person, then find the points.`);
+        notify('info', `${name.trim()} has a pane now. Draw a box round that person, then detect the points.`);
       }}
     >
       <TextField
@@ -164,24 +162,24 @@ function OtherPerson({ clip }: { readonly clip: Clip }): ReactNode {
 
 interface ByHandProps {
   readonly movement: Movement;
-  readonly performance: Performance;
+  readonly trial: Trial;
   readonly name: string;
 }
 
 /** Acts on one point of the chosen clip. */
-function ByHand({ movement, performance, name }: ByHandProps): ReactNode {
-  const { clip } = performance;
+function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
+  const { clip } = trial;
   const work = useView((state) => state.pointWork);
   const frame = useView((state) => state.shown[clip.id] ?? 0);
   const { id, placing } = work;
-  const series = performance.raw[id];
+  const series = trial.raw[id];
   const origin = originName(series?.origin[frame] ?? 0);
   const confidence = series?.confidence[frame] ?? 0;
   const own = movement.points.find((p) => p.id === id);
   const says = {
     hand: 'placed by hand',
-    found: `found, confidence ${confidence.toFixed(2)}`,
-    followed: `followed, likeness ${confidence.toFixed(2)}`,
+    detected: `detected, confidence ${confidence.toFixed(2)}`,
+    tracked: `tracked, likeness ${confidence.toFixed(2)}`,
     recorded: 'from a file',
     interpolated: 'filled in',
     missing: 'not placed',
@@ -206,7 +204,7 @@ function ByHand({ movement, performance, name }: ByHandProps): ReactNode {
         ))}
       </TextField>
       <div style={SMALL}>
-        Frame {frame + 1}: {says}.{own ? ` ${own.look}` : ''}
+        Frame {frame + 1}: {says}.{own ? ` ${own.hint}` : ''}
       </div>
       <div style={ROW}>
         <Button
@@ -229,13 +227,13 @@ function ByHand({ movement, performance, name }: ByHandProps): ReactNode {
         </TextField>
       </div>
       <div style={ROW}>
-        <Button title="H" disabled={origin === 'missing' && !placing} onClick={() => hideHere(performance)}>
+        <Button title="H" disabled={origin === 'missing' && !placing} onClick={() => hideHere(trial)}>
           Hidden here
         </Button>
         <Button disabled={origin !== 'hand'} onClick={() => interpolatePoint(clip, id, frame)}>
           Fill to the hand-placed neighbours
         </Button>
-        <Button disabled={work.shift?.clipId !== clip.id} onClick={() => carryOnLast(performance)}>
+        <Button disabled={work.shift?.clipId !== clip.id} onClick={() => carryOnLast(trial)}>
           Move what follows alike
         </Button>
       </div>
@@ -245,18 +243,18 @@ function ByHand({ movement, performance, name }: ByHandProps): ReactNode {
             variant={isOwnPoint(id) ? 'outlined' : 'text'}
             title="F"
             disabled={origin === 'missing'}
-            onClick={() => void follow(performance, 1)}
+            onClick={() => void follow(trial, 1)}
           >
-            Follow it on
+            Track it on
           </Button>
-          <Button title="Shift + F" disabled={origin === 'missing'} onClick={() => void follow(performance, -1)}>
+          <Button title="Shift + F" disabled={origin === 'missing'} onClick={() => void follow(trial, -1)}>
             and back
           </Button>
           <TextField
             select
             label="It looks"
-            value={work.followRadius}
-            onChange={(event) => setPointWork({ followRadius: Number(event.target.value) })}
+            value={work.trackingRadius}
+            onChange={(event) => setPointWork({ trackingRadius: Number(event.target.value) })}
             sx={{ flex: 1, minWidth: 110 }}
           >
             <MenuItem value={7}>small</MenuItem>
@@ -270,9 +268,9 @@ function ByHand({ movement, performance, name }: ByHandProps): ReactNode {
           <span>
             Exchange left and right from frame {work.swapFrom.frame + 1} to {frame + 1}:
           </span>
-          <Button onClick={() => swapTo(performance, 'legs')}>legs</Button>
-          <Button onClick={() => swapTo(performance, 'arms')}>arms</Button>
-          <Button onClick={() => swapTo(performance, 'body')}>all</Button>
+          <Button onClick={() => swapTo(trial, 'legs')}>legs</Button>
+          <Button onClick={() => swapTo(trial, 'arms')}>arms</Button>
+          <Button onClick={() => swapTo(trial, 'body')}>all</Button>
           <Button onClick={() => setPointWork({ swapFrom: null })}>leave it</Button>
         </div>
       ) : (
@@ -280,15 +278,15 @@ function ByHand({ movement, performance, name }: ByHandProps): ReactNode {
           Left and right are exchanged from here
         </Button>
       )}
-      <StillToDo movement={movement} performance={performance} />
+      <StillToDo movement={movement} trial={trial} />
     </>
   );
 }
 
 /** Which points at which moments the measures still wait for; pressing one goes there. */
-function StillToDo({ movement, performance }: Omit<ByHandProps, 'name'>): ReactNode {
-  const items = useMemo(() => workList(movement, performance), [movement, performance]);
-  const marked = movement.moments.filter((m) => performance.marks[m.id] !== undefined);
+function StillToDo({ movement, trial }: Omit<ByHandProps, 'name'>): ReactNode {
+  const items = useMemo(() => workList(movement, trial), [movement, trial]);
+  const marked = movement.moments.filter((m) => trial.marks[m.id] !== undefined);
   if (marked.length === 0)
     return <div style={SMALL}>Once moments are marked, the points that are still missing at them stand here.</div>;
   if (items.length === 0)
@@ -307,7 +305,7 @@ function StillToDo({ movement, performance }: Omit<ByHandProps, 'name'>): ReactN
                   key={item.id}
                   title={`Needed for ${item.measures.join(', ').toLowerCase()}`}
                   onClick={() => {
-                    player.goTo(performance.clip.id, item.frame);
+                    player.goTo(trial.clip.id, item.frame);
                     setPointWork({ id: item.id, placing: item.state === 'missing' });
                   }}
                 >

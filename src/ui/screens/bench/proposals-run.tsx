@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Moment } from '../../../core/model/movement';
-import { LEAST_SURE } from '../../../core/performance/moments';
+import { LEAST_SURE } from '../../../core/trial/moments';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { confirmShown } from '../../../state/event-use-cases';
@@ -19,7 +19,7 @@ interface Proposed {
 function proposedOf({ panes, movement, session }: Derived): readonly Proposed[] {
   return movement.moments.flatMap((moment) => {
     const found = panes.flatMap((on) => {
-      const mark = on.join ? undefined : session.marks[on.performance.clip.id]?.[moment.id];
+      const mark = on.join ? undefined : session.marks[on.trial.clip.id]?.[moment.id];
       return mark && mark.proposed !== null ? [{ on, frame: Math.round(mark.frame), sure: mark.proposed }] : [];
     });
     return found.length > 0 ? [{ moment, in: found }] : [];
@@ -30,10 +30,10 @@ const sureText = (sure: number): string => (sure < LEAST_SURE ? 'only a guess' :
 
 /** Every pane at its own proposal; the first of them is the one that keys act on. */
 function goTo({ in: panes }: Proposed): void {
-  setView({ activeClip: panes[0]!.on.performance.clip.id });
+  setView({ activeClip: panes[0]!.on.trial.clip.id });
   player.request({
     ...useView.getState().shown,
-    ...Object.fromEntries(panes.map(({ on, frame }) => [on.performance.clip.id, frame])),
+    ...Object.fromEntries(panes.map(({ on, frame }) => [on.trial.clip.id, frame])),
   });
 }
 
@@ -63,7 +63,7 @@ export function ProposalsRun({ derived }: { readonly derived: Derived }): ReactN
     confirmShown(
       at.moment.id,
       at.in.map(({ on, frame }) => {
-        const { id } = on.performance.clip;
+        const { id } = on.trial.clip;
         return { clipId: id, proposed: frame, shown: player.pendingFrame(id) };
       }),
     );
@@ -89,7 +89,7 @@ export function ProposalsRun({ derived }: { readonly derived: Derived }): ReactN
       <strong>
         {at.moment.name}: {at.in.map(({ on, sure }) => `${clipName(on)} ${sureText(sure)}`).join(', ')}
       </strong>
-      <span>{at.moment.look}</span>
+      <span>{at.moment.hint}</span>
       <span className="note">
         {all.length} to look at. Step where it is off, with Shift one clip alone; <kbd>Enter</kbd> takes the frames
         shown and goes on, <kbd>Esc</kbd> ends.

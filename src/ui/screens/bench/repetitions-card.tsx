@@ -18,20 +18,17 @@ import { notify } from '../../../state/notices';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
 
-/** The moments of a marked performance, laid over one that is not marked yet. */
+/** The moments of a marked trial, laid over one that is not marked yet. */
 export function CarryOver({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement } = derived;
-  const roots = derived.clips.filter((c) => !c.join);
-  const count = (c: BenchClip): number =>
-    movement.moments.filter((m) => c.performance.marks[m.id] !== undefined).length;
-  const from = roots.reduce<BenchClip | null>((best, c) => (best && count(best) >= count(c) ? best : c), null);
+  const mains = derived.clips.filter((c) => !c.join);
+  const count = (c: BenchClip): number => movement.moments.filter((m) => c.trial.marks[m.id] !== undefined).length;
+  const from = mains.reduce<BenchClip | null>((best, c) => (best && count(best) >= count(c) ? best : c), null);
   const open = from
-    ? roots.filter(
+    ? mains.filter(
         (c) =>
           c !== from &&
-          movement.moments.some(
-            (m) => from.performance.marks[m.id] !== undefined && c.performance.marks[m.id] === undefined,
-          ),
+          movement.moments.some((m) => from.trial.marks[m.id] !== undefined && c.trial.marks[m.id] === undefined),
       )
     : [];
   if (!from || count(from) === 0 || open.length === 0) return null;
@@ -42,11 +39,11 @@ export function CarryOver({ derived }: { readonly derived: Derived }): ReactNode
           key={to.id}
           variant="outlined"
           onClick={() => {
-            const carried = carryMomentsOver(movement, from.performance, to.performance);
+            const carried = carryMomentsOver(movement, from.trial, to.trial);
             notify(
               'info',
               carried.length === 0
-                ? `Nothing could be carried over to the ${clipName(to)}. Find points of both at Measure first, or mark by eye.`
+                ? `Nothing could be carried over to the ${clipName(to)}. Detect points of both at Measure first, or mark by eye.`
                 : `${carried.length} moments are carried over from the ${clipName(from)} to the ${clipName(to)}. Go to each, look, and confirm or move it.`,
             );
           }}
@@ -61,15 +58,15 @@ export function CarryOver({ derived }: { readonly derived: Derived }): ReactNode
 /** Repetitions in one clip: found, counted through, averaged. */
 export function RepetitionsCard({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, session } = derived;
-  const roots = derived.clips.filter((c) => !c.join);
-  if (roots.length === 0 || (!movement.repeats && Object.keys(session.repetitions).length === 0)) return null;
+  const mains = derived.clips.filter((c) => !c.join);
+  if (mains.length === 0 || (!movement.repeats && Object.keys(session.repetitions).length === 0)) return null;
   return (
     <section className="card" style={{ padding: '8px 10px' }}>
       <Typography variant="h2" gutterBottom>
         Repetitions
       </Typography>
-      {roots.map((on) => {
-        const { clip } = on.performance;
+      {mains.map((on) => {
+        const { clip } = on.trial;
         const known = session.repetitions[clip.id];
         return (
           <div
@@ -77,7 +74,7 @@ export function RepetitionsCard({ derived }: { readonly derived: Derived }): Rea
             data-testid={`repetitions-${on.id}`}
             style={{ display: 'flex', gap: 6, alignItems: 'center', flexWrap: 'wrap', marginBottom: 6 }}
           >
-            <RoleName role={on.look} name={clip.performer.name} />
+            <RoleName role={on.styleKey} name={clip.performer.name} />
             {known && (
               <>
                 <TextField
@@ -115,11 +112,11 @@ export function RepetitionsCard({ derived }: { readonly derived: Derived }): Rea
               <Button
                 size="small"
                 onClick={() => {
-                  const found = findRepetitionsOf(movement, on.performance);
+                  const found = findRepetitionsOf(movement, on.trial);
                   notify(
                     'info',
                     found === 0
-                      ? `No whole repetition was found for the ${clipName(on)}. Find points at Measure first, or mark by eye.`
+                      ? `No whole repetition was found for the ${clipName(on)}. Detect points at Measure first, or mark by eye.`
                       : `${found === 1 ? 'One repetition' : `${found} repetitions`} of the ${clipName(on)} found. Go through them and confirm their moments.`,
                   );
                 }}

@@ -1,32 +1,29 @@
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { timeAtFrame } from '../../../core/timing/clip-time';
-import type { Performance } from '../../../core/performance/performance';
+import type { Trial } from '../../../core/trial/trial';
 import { setView, useView } from '../../../state/view-store';
 
 /** Shortest part of the axis that the ribbons show, seconds. */
 const SHORTEST = 0.05;
 
-/** The performances that have a ribbon; further cameras share theirs. */
+/** The trials that have a ribbon; further cameras share theirs. */
 export const ribbonClips = (derived: Derived) => derived.panes.filter((c) => !c.join);
 
 /** A clip's real time laid on the leading clip's: matched, locked, or as it is. */
-export const toAxis = (performance: Performance, time: number): number =>
-  player.timeMap(performance.clip.id)?.inverse(time) ?? time;
-export const fromAxis = (performance: Performance, at: number): number =>
-  player.timeMap(performance.clip.id)?.map(at) ?? at;
+export const toAxis = (trial: Trial, time: number): number => player.timeMap(trial.clip.id)?.inverse(time) ?? time;
+export const fromAxis = (trial: Trial, at: number): number => player.timeMap(trial.clip.id)?.map(at) ?? at;
 
 /** The whole axis: from the first clip's beginning to the last one's end. */
 export function wholeSpan(derived: Derived): readonly [number, number] {
   const ends = ribbonClips(derived).map(
-    ({ performance }) =>
-      [toAxis(performance, 0), toAxis(performance, performance.times[performance.times.length - 1]!)] as const,
+    ({ trial }) => [toAxis(trial, 0), toAxis(trial, trial.times[trial.times.length - 1]!)] as const,
   );
   return ends.length === 0 ? [0, 1] : [Math.min(...ends.map(([from]) => from)), Math.max(...ends.map(([, to]) => to))];
 }
 
 function playheadOf(derived: Derived): number {
-  const lead = derived.clips[0]?.performance;
+  const lead = derived.clips[0]?.trial;
   return lead ? timeAtFrame(lead.times, useView.getState().shown[lead.clip.id] ?? 0) : 0;
 }
 

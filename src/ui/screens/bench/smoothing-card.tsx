@@ -3,8 +3,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
-import type { Performance } from '../../../core/performance/performance';
-import { LONGEST_BRIDGE_FRAMES } from '../../../core/performance/smoothing';
+import type { Trial } from '../../../core/trial/trial';
+import { LONGEST_BRIDGE_FRAMES } from '../../../core/trial/smoothing';
 import { JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { residualAnalysis, type ResidualAnalysis } from '../../../core/signal/residual-analysis';
 import { ResidualChart } from '../../../stage/residual-chart';
@@ -21,14 +21,12 @@ const cutoffOf = (text: string): number | null => {
 };
 
 /** The cut-off frequency that each point's own noise suggests: the higher of its two coordinates'. */
-function suggestions(
-  performance: Performance,
-): readonly { readonly id: PointId; readonly analysis: ResidualAnalysis }[] {
+function suggestions(trial: Trial): readonly { readonly id: PointId; readonly analysis: ResidualAnalysis }[] {
   return JOINT_POINTS.flatMap((id) => {
-    const series = performance.raw[id];
+    const series = trial.raw[id];
     if (!series) return [];
     const both = [series.x, series.y]
-      .map((samples) => residualAnalysis(performance.times, samples, LONGEST_BRIDGE_FRAMES))
+      .map((samples) => residualAnalysis(trial.times, samples, LONGEST_BRIDGE_FRAMES))
       .flatMap((r) => (r.ok ? [r.value] : []));
     return both.length === 0 ? [] : [{ id, analysis: both.reduce((high, a) => (a.cutoff > high.cutoff ? a : high)) }];
   });
@@ -76,23 +74,21 @@ export function SmoothingCard({ derived }: { readonly derived: Derived }): React
           Residual analysis
         </Button>
       </div>
-      {asked && on && (
-        <Suggestion key={on.performance.clip.id} performance={on.performance} name={clipName(on)} used={cutoff} />
-      )}
+      {asked && on && <Suggestion key={on.trial.clip.id} trial={on.trial} name={clipName(on)} used={cutoff} />}
     </section>
   );
 }
 
 function Suggestion({
-  performance,
+  trial,
   name,
   used,
 }: {
-  readonly performance: Performance;
+  readonly trial: Trial;
   readonly name: string;
   readonly used: number;
 }): ReactNode {
-  const found = useMemo(() => suggestions(performance), [performance]);
+  const found = useMemo(() => suggestions(trial), [trial]);
   const [chosen, setChosen] = useState<PointId | null>(null);
   if (found.length === 0) return <span>The {name} has no points yet, or too few frames with points.</span>;
   const shown =

@@ -53,7 +53,7 @@ export function Transport({
   );
   const follower = player.movable;
   const map = follower && player.timeMap(follower.clip.id);
-  const following = derived.clips.find((c) => c.performance.clip.id === follower?.clip.id);
+  const following = derived.clips.find((c) => c.trial.clip.id === follower?.clip.id);
   const rate = useView((state) =>
     map && athlete
       ? Math.round(100 * map.rateAt(timeAtFrame(athlete.times, state.shown[athlete.clip.id] ?? 0))) / 100

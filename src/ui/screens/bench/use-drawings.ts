@@ -5,7 +5,7 @@ import type { Drawing } from '../../../core/model/drawing';
 import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
 import { boxBetween, cornersOf } from '../../../core/detections/person-box';
 import type { Primitive } from '../../../core/geometry/primitives';
-import type { Performance } from '../../../core/performance/performance';
+import type { Trial } from '../../../core/trial/trial';
 import { drawOn, NOTHING_DRAWN, type Draft, type GesturePhase } from '../../../stage/drawing-gesture';
 import { useDerived } from '../../../state/use-derived';
 import { notify } from '../../../state/notices';
@@ -34,20 +34,18 @@ interface Underway {
  * A clip's drawings, the one under way included, and the tool that draws them; levelling draws its line in the same
  * way.
  */
-export function useDrawings(performance: Performance): Drawings {
+export function useDrawings(trial: Trial): Drawings {
   const { session, movement } = useDerived();
   const tool = useView((state) => state.tool);
   const { kind, span, anchor } = useView((state) => state.drawing);
-  const marked = useView((state) =>
-    state.markedGround?.clipId === performance.clip.id ? state.markedGround.corners : null,
-  );
+  const marked = useView((state) => (state.markedGround?.clipId === trial.clip.id ? state.markedGround.corners : null));
   const matching = useView((state) => state.tool === 'ground');
-  const ground = marked ?? (matching ? (performance.clip.ground?.corners ?? null) : null);
-  const person = useView((state) => state.persons[performance.clip.id]);
+  const ground = marked ?? (matching ? (trial.clip.ground?.corners ?? null) : null);
+  const person = useView((state) => state.persons[trial.clip.id]);
   const [draft, setDraft] = useState<Underway | null>(null);
   // Pointer events can come faster than renders: each goes on from the last one, not from what is on the screen.
   const underway = useRef<Underway | null>(null);
-  const { clip } = performance;
+  const { clip } = trial;
   return useMemo(() => {
     const drawn = session.drawings.filter((d) => d.clipId === clip.id);
     const drawing = (points: readonly Vec2[], frame: number): Drawing => ({
@@ -79,9 +77,7 @@ export function useDrawings(performance: Performance): Drawings {
     };
     return {
       sceneAt: (frame) => [
-        ...drawn
-          .filter((d) => visibleAt(d, movement, performance, frame))
-          .flatMap((d) => drawDrawing(d, performance, frame)),
+        ...drawn.filter((d) => visibleAt(d, movement, trial, frame)).flatMap((d) => drawDrawing(d, trial, frame)),
         ...(tool === 'ground' && draft
           ? draft.draft.points.flatMap((at, i): Primitive[] => [
               { shape: 'ring', centre: at, radius: 5 },
@@ -95,7 +91,7 @@ export function useDrawings(performance: Performance): Drawings {
         ...(draft && draft.frame === frame && draft.draft.points.length > 1 && tool === 'person'
           ? boxOf(draft.draft.points, frame)
           : draft && draft.frame === frame && draft.draft.points.length > 0 && tool !== 'ground'
-            ? drawDrawing(drawing(draft.draft.points, frame), performance, frame)
+            ? drawDrawing(drawing(draft.draft.points, frame), trial, frame)
             : []),
       ],
       onDraw:
@@ -119,18 +115,5 @@ export function useDrawings(performance: Performance): Drawings {
                 if (next.done) finish(next.points, frame);
               },
     };
-  }, [
-    session.drawings,
-    clip.id,
-    movement,
-    performance,
-    tool,
-    kind,
-    span,
-    anchor,
-    draft,
-    person,
-    ground,
-    clip.levelDegrees,
-  ]);
+  }, [session.drawings, clip.id, movement, trial, tool, kind, span, anchor, draft, person, ground, clip.levelDegrees]);
 }

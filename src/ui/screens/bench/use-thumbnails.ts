@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { useView } from '../../../state/view-store';
-import type { Performance } from '../../../core/performance/performance';
+import type { Trial } from '../../../core/trial/trial';
 import { focusOf } from '../../../stage/focus';
 import { useLatest } from '../../../stage/use-latest';
 import { ribbonClips } from './ribbon-span';
@@ -20,11 +20,11 @@ export type Thumbnails = Readonly<Record<string, readonly { readonly frame: numb
 const ROUND_BODY = 1.4;
 
 /** A square round the performer in every frame; null where nobody has been found. */
-function cropsOf(performance: Performance): Float64Array | null {
-  const focusAt = focusOf(performance);
+function cropsOf(trial: Trial): Float64Array | null {
+  const focusAt = focusOf(trial);
   if (focusAt(0) === null) return null;
-  const crops = new Float64Array(3 * performance.times.length);
-  for (let i = 0; i < performance.times.length; i++) {
+  const crops = new Float64Array(3 * trial.times.length);
+  for (let i = 0; i < trial.times.length; i++) {
     const { x, y, height } = focusAt(i)!;
     const side = ROUND_BODY * height;
     crops.set([x - side / 2, y - side / 2, side], 3 * i);
@@ -39,7 +39,7 @@ export function useThumbnails(derived: Derived): Thumbnails {
   const latest = useLatest(derived);
   const ids = wanted
     ? ribbonClips(derived)
-        .map((c) => c.performance.clip.id)
+        .map((c) => c.trial.clip.id)
         .join(' ')
     : '';
   useEffect(() => {
@@ -49,8 +49,8 @@ export function useThumbnails(derived: Derived): Thumbnails {
     const begin = (clipId: string): void => {
       const source = player.source(clipId);
       if (!source) return void timers.push(setTimeout(() => begin(clipId), PATIENCE));
-      const on = latest.current.clips.find((c) => c.performance.clip.id === clipId);
-      source.thumbnails(COUNT, 2 * THUMBNAIL_HEIGHT, on ? cropsOf(on.performance) : null, (frame, picture) => {
+      const on = latest.current.clips.find((c) => c.trial.clip.id === clipId);
+      source.thumbnails(COUNT, 2 * THUMBNAIL_HEIGHT, on ? cropsOf(on.trial) : null, (frame, picture) => {
         if (!current) return;
         const address = URL.createObjectURL(picture);
         addresses.push(address);

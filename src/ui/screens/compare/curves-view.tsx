@@ -3,19 +3,19 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { curveMeasures, frameAtSample, SAMPLES, type MatchedCurves } from '../../../core/comparison/matched-curves';
+import { seriesMeasures, frameAtSample, SAMPLES, type MatchedSeries } from '../../../core/comparison/matched-series';
 import { viewOf } from '../../../core/comparison/side';
-import { curveUnitOf } from '../../../core/measures';
+import { seriesUnitOf } from '../../../core/measures';
 import type { Measure } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
 import { useView, setView } from '../../../state/view-store';
-import { ComparedCurve, curvesOf } from '../../components/compared-curve';
+import { ComparedCurve, comparedSeriesOf } from '../../components/compared-curve';
 import { signed } from '../../components/format';
 import { goToFrames } from '../../components/go-to-frames';
 
 interface Drawn {
   readonly measure: Measure;
-  readonly curves: MatchedCurves;
+  readonly curves: MatchedSeries;
 }
 
 /** Curves of any measure in matched time, with the range, the difference and the stretches outside it. */
@@ -27,14 +27,14 @@ export function CurvesView({ derived }: { readonly derived: Derived }): ReactNod
   const [region, setRegion] = useState<string>('all');
   const drawn = useMemo(
     () =>
-      curveMeasures(movement).flatMap((measure): Drawn[] => {
-        const curves = curvesOf({ movement, sides, session: { measuredErrors } }, measure);
+      seriesMeasures(movement).flatMap((measure): Drawn[] => {
+        const curves = comparedSeriesOf({ movement, sides, session: { measuredErrors } }, measure);
         return curves && curves.difference.some((v) => !Number.isNaN(v)) ? [{ measure, curves }] : [];
       }),
     [movement, sides, measuredErrors],
   );
   if (drawn.length === 0)
-    return <p>Curves stand here once two moments are marked, in their order, and points are found on both sides.</p>;
+    return <p>Curves stand here once two moments are marked, in their order, and points are detected on both sides.</p>;
   const span = ({ curves }: Drawn): number =>
     curves.longest ? curves.at[curves.longest.to]! - curves.at[curves.longest.from]! : 0;
   const ranked = [...drawn].sort((a, b) => span(b) - span(a));
@@ -137,7 +137,7 @@ export function CurvesView({ derived }: { readonly derived: Derived }): ReactNod
                       {movement.phases.find((p) => p.from === through[phase])?.name.toLowerCase() ?? 'the phase'}
                     </td>
                     <td>{Math.round(100 * (at[longest!.to]! - at[longest!.from]!))} % of the movement</td>
-                    <td>{signed(longest!.excess, curveUnitOf(d.measure))}</td>
+                    <td>{signed(longest!.excess, seriesUnitOf(d.measure))}</td>
                   </tr>
                 );
               })}

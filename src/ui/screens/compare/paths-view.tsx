@@ -4,8 +4,8 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { pathOf, type PathOptions } from '../../../core/comparison/paths';
 import type { Movement, PointRef } from '../../../core/model/movement';
-import type { Look } from '../../../core/model/slots';
-import type { SeenFrom } from '../../../core/performance/way';
+import type { StyleKey } from '../../../core/model/slots';
+import type { SeenFrom } from '../../../core/trial/trajectory';
 import { PathChart } from '../../../stage/path-chart';
 import type { Derived } from '../../../state/derived';
 import { goToFrames } from '../../components/go-to-frames';
@@ -72,12 +72,12 @@ export function PathsView({ derived }: { readonly derived: Derived }): ReactNode
       side.flatMap((views, k) => {
         const path = pathOf(movement, views[0]!, options);
         if (!path) return [];
-        const look: Look = clips.find((c) => c.performance.clip.id === views[0]!.clip.id)?.look ?? role;
+        const styleKey: StyleKey = clips.find((c) => c.trial.clip.id === views[0]!.clip.id)?.styleKey ?? role;
         return [
           {
             path,
             drawn: {
-              look,
+              styleKey,
               name: views[0]!.clip.performer.name,
               x: path.x,
               y: path.y,

@@ -22,12 +22,12 @@ const KINDS: readonly (readonly [ReferenceModel['kind'], string])[] = [
 export function ReferenceCard({ derived }: { readonly derived: Derived }): ReactNode {
   const { session, movement, clips, sides } = derived;
   const model = session.referenceModel;
-  const references = clips.filter((c) => !c.join && c.performance.clip.role === 'reference');
-  const athletes = clips.filter((c) => !c.join && c.performance.clip.role === 'athlete');
+  const references = clips.filter((c) => !c.join && c.trial.clip.role === 'reference');
+  const athletes = clips.filter((c) => !c.join && c.trial.clip.role === 'athlete');
   const own = athletes.flatMap((c) => {
-    const { clip } = c.performance;
+    const { clip } = c.trial;
     const all = repetitionsOf(session, clip.id);
-    return (all.length > 0 ? all : [c.performance.marks]).map((_, i) => ({
+    return (all.length > 0 ? all : [c.trial.marks]).map((_, i) => ({
       clipId: clip.id,
       repetition: i,
       name: `${clip.performer.name}, ${clip.fileName}${all.length > 1 ? `, repetition ${i + 1}` : ''}`,
@@ -68,24 +68,24 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
           select
           size="small"
           label="Performance"
-          value={references[0]!.performance.clip.id}
+          value={references[0]!.trial.clip.id}
           onChange={(event) => compareWith(event.target.value)}
           sx={{ minWidth: 200 }}
         >
           {references.map((c) => (
-            <MenuItem key={c.id} value={c.performance.clip.id}>
-              {c.performance.clip.performer.name}
+            <MenuItem key={c.id} value={c.trial.clip.id}>
+              {c.trial.clip.performer.name}
             </MenuItem>
           ))}
         </TextField>
       )}
       {model.kind === 'several' &&
         references.map((c) => {
-          const { clip } = c.performance;
+          const { clip } = c.trial;
           return (
             <FormControlLabel
               key={c.id}
-              label={<RoleName role={c.look} name={clip.performer.name} />}
+              label={<RoleName role={c.styleKey} name={clip.performer.name} />}
               control={
                 <Checkbox
                   size="small"
@@ -109,15 +109,15 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
             select
             size="small"
             label={phase.name}
-            value={model.phases[phase.from] ?? references[0]?.performance.clip.id ?? ''}
+            value={model.phases[phase.from] ?? references[0]?.trial.clip.id ?? ''}
             onChange={(event) =>
               changeReferenceModel({ phases: { ...model.phases, [phase.from]: event.target.value } })
             }
             sx={{ minWidth: 150 }}
           >
             {references.map((c) => (
-              <MenuItem key={c.id} value={c.performance.clip.id}>
-                {c.performance.clip.performer.name}
+              <MenuItem key={c.id} value={c.trial.clip.id}>
+                {c.trial.clip.performer.name}
               </MenuItem>
             ))}
           </TextField>

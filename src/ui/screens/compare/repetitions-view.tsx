@@ -16,14 +16,14 @@ export function RepetitionsView({ derived }: { readonly derived: Derived }): Rea
   const navigate = useNavigate();
   const [chosen, setChosen] = useState<string | null>(null);
   const { withSeveral, on, rows } = useMemo(() => {
-    const several = clips.filter((c) => !c.join && repetitionsOf(session, c.performance.clip.id).length > 1);
-    const shown = several.find((c) => c.performance.clip.id === chosen) ?? several[0];
+    const several = clips.filter((c) => !c.join && repetitionsOf(session, c.trial.clip.id).length > 1);
+    const shown = several.find((c) => c.trial.clip.id === chosen) ?? several[0];
     const table = shown ? repetitionTable(movement, repetitionViews(derived, shown), session.measuredErrors) : [];
     return { withSeveral: several, on: shown, rows: table };
   }, [derived, clips, movement, session, chosen]);
   if (!on)
     return <p>Repetitions are compared here once a clip has several: find them at Moments, or add one by eye there.</p>;
-  const count = repetitionsOf(session, on.performance.clip.id).length;
+  const count = repetitionsOf(session, on.trial.clip.id).length;
   return (
     <section className="card">
       <div className="row-of-fields">
@@ -32,13 +32,13 @@ export function RepetitionsView({ derived }: { readonly derived: Derived }): Rea
           select
           size="small"
           label="Performance"
-          value={on.performance.clip.id}
+          value={on.trial.clip.id}
           onChange={(event) => setChosen(event.target.value)}
           sx={{ minWidth: 200 }}
         >
           {withSeveral.map((c) => (
-            <MenuItem key={c.id} value={c.performance.clip.id}>
-              {c.performance.clip.performer.name}
+            <MenuItem key={c.id} value={c.trial.clip.id}>
+              {c.trial.clip.performer.name}
             </MenuItem>
           ))}
         </TextField>

@@ -2,9 +2,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState, type ReactNode } from 'react';
 import { congruenceOf, onsetOf } from '../../../core/comparison/congruence';
-import { curveMeasures, hasCurve } from '../../../core/comparison/matched-curves';
-import { curveOfMeasure, curveUnitOf } from '../../../core/measures';
-import type { Performance } from '../../../core/performance/performance';
+import { seriesMeasures, hasSeries } from '../../../core/comparison/matched-series';
+import { seriesOfMeasure, seriesUnitOf } from '../../../core/measures';
+import type { Trial } from '../../../core/trial/trial';
 import { interpolateLinear } from '../../../core/signal/resample';
 import { timeAtFrame } from '../../../core/timing/clip-time';
 import { DISPLAY_UNITS, fromSi, inUnit } from '../../../core/units';
@@ -29,34 +29,34 @@ function knownSpan(curves: readonly Float64Array[]): [number, number] {
 /** Several performers in the same time, beside each other: who is ahead, and how alike they move. */
 export function TogetherView({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, clips } = derived;
-  const roots = clips.filter((c) => !c.join);
+  const mains = clips.filter((c) => !c.join);
   const [measureId, setMeasureId] = useState<string | null>(null);
   const [at, setAt] = useState(movement.moments[0]!.id);
   const [leadId, setLeadId] = useState<string | null>(null);
-  const lead = roots.find((c) => c.performance.clip.id === leadId) ?? roots[0];
+  const lead = mains.find((c) => c.trial.clip.id === leadId) ?? mains[0];
   const measures = useMemo(
-    () => curveMeasures(movement).filter((m) => lead && hasCurve(m, lead.performance)),
+    () => seriesMeasures(movement).filter((m) => lead && hasSeries(m, lead.trial)),
     [movement, lead],
   );
   const measure = measures.find((m) => m.id === measureId) ?? measures[0];
   const { rows, drawn } = useMemo(() => {
     if (!lead || !measure) return { rows: [], drawn: [] };
     // Real time before and after the moment at which all are together.
-    const curve = (p: Performance): Float64Array | null => {
+    const curve = (p: Trial): Float64Array | null => {
       // People in one picture have one clock.
-      const samePicture = p.clip.mediaId !== null && p.clip.mediaId === lead.performance.clip.mediaId;
-      const mark = (samePicture ? lead.performance : p).marks[at];
-      const values = curveOfMeasure(measure, p);
+      const samePicture = p.clip.mediaId !== null && p.clip.mediaId === lead.trial.clip.mediaId;
+      const mark = (samePicture ? lead.trial : p).marks[at];
+      const values = seriesOfMeasure(measure, p);
       if (mark === undefined || !values) return null;
       const zero = timeAtFrame(p.times, mark);
       return Float64Array.from({ length: 4 * RATE + 1 }, (_, i) =>
         interpolateLinear(p.times, values, zero - 2 + i / RATE),
       );
     };
-    const first = curve(lead.performance);
-    const others = roots.filter((c) => c !== lead).map((clip) => ({ clip, other: curve(clip.performance) }));
+    const first = curve(lead.trial);
+    const others = mains.filter((c) => c !== lead).map((clip) => ({ clip, other: curve(clip.trial) }));
     const drawn = [{ clip: lead, other: first }, ...others].flatMap(({ clip, other }) =>
-      other?.some((v) => !Number.isNaN(v)) ? [{ look: clip.look, curve: other }] : [],
+      other?.some((v) => !Number.isNaN(v)) ? [{ styleKey: clip.styleKey, curve: other }] : [],
     );
     const rows = others.map(({ clip: c, other }) => {
       const both = first && other;
@@ -68,15 +68,15 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
       };
     });
     return { rows, drawn };
-  }, [lead, measure, at, roots]);
-  if (roots.length < 2 || !lead)
+  }, [lead, measure, at, mains]);
+  if (mains.length < 2 || !lead)
     return (
       <p>
         Add further clips at Intake, one for each member of a crew or pair, to see who is ahead and how alike they move.
       </p>
     );
-  if (!measure) return <p>No curve is known yet. Find points at Measure first.</p>;
-  const unit = curveUnitOf(measure);
+  if (!measure) return <p>No curve is known yet. Detect points at Measure first.</p>;
+  const unit = seriesUnitOf(measure);
   return (
     <section className="card">
       <div className="row-of-fields">
@@ -112,13 +112,13 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
           select
           size="small"
           label="Against"
-          value={lead.performance.clip.id}
+          value={lead.trial.clip.id}
           onChange={(event) => setLeadId(event.target.value)}
           sx={{ minWidth: 170 }}
         >
-          {roots.map((c) => (
-            <MenuItem key={c.id} value={c.performance.clip.id}>
-              {c.performance.clip.performer.name}
+          {mains.map((c) => (
+            <MenuItem key={c.id} value={c.trial.clip.id}>
+              {c.trial.clip.performer.name}
             </MenuItem>
           ))}
         </TextField>
@@ -127,8 +127,8 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         <CurveStrip
           title={`${measure.name}, in real time`}
           unit={DISPLAY_UNITS[unit].suffix}
-          curves={drawn.map(({ look, curve }) => ({
-            role: look,
+          curves={drawn.map(({ styleKey, curve }) => ({
+            role: styleKey,
             times: Array.from(curve, (_, i) => i / RATE - 2),
             values: Array.from(curve, (v) => fromSi(v, unit)),
           }))}
@@ -153,13 +153,13 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
           {rows.map(({ clip, found, onset }) => (
             <tr key={clip.id}>
               <td>
-                <RoleName role={clip.look} name={clip.performance.clip.performer.name} />
+                <RoleName role={clip.styleKey} name={clip.trial.clip.performer.name} />
               </td>
               {found ? (
                 <>
                   <td>{signedMilliseconds(found.lag)}</td>
                   <td>{(100 * found.likeness).toFixed(0)} %</td>
-                  <td>{inUnit(found.difference, curveUnitOf(measure), 1)}</td>
+                  <td>{inUnit(found.difference, seriesUnitOf(measure), 1)}</td>
                 </>
               ) : (
                 <td colSpan={3} className="left">
@@ -173,7 +173,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
       </table>
       <p className="note">
         In real time, all aligned at {movement.moments.find((m) => m.id === at)!.name.toLowerCase()}: the lag at which
-        the curves of {lead.performance.clip.performer.name} and the other are most alike (positive is later), their
+        the curves of {lead.trial.clip.performer.name} and the other are most alike (positive is later), their
         correlation there, and what differs after the lag is taken out.
       </p>
     </section>

@@ -82,14 +82,14 @@ export function AsideOfPlan({
           {priorities.dropped.map(({ gap, reason }) => (
             <div key={gap.judged.measure.id}>
               <strong>{gap.judged.measure.name}</strong>: dropped, “{reason}”.{' '}
-              <Button onClick={() => decide(gap.judged.measure.id, null)}>Take it back</Button>
+              <Button onClick={() => decide(gap.judged.measure.id, null)}>Withdraw</Button>
             </div>
           ))}
           {styles.map((j) => (
             <div key={j.measure.id}>
               <StateMark state="style" /> <strong>{j.measure.name}</strong>: “
               {session.decisions.find((d) => d.measureId === j.measure.id)?.reason}”.{' '}
-              <Button onClick={() => decide(j.measure.id, null)}>Take it back</Button>
+              <Button onClick={() => decide(j.measure.id, null)}>Withdraw</Button>
             </div>
           ))}
         </section>

@@ -180,7 +180,7 @@ function PlanCard({ item, index, last, derived, onMove, onAsk, onEdit }: PlanCar
         ) : (
           <>
             <Button onClick={() => onEdit(own)}>Change it</Button>
-            <Button onClick={() => changeOwnCorrection(own.id, null)}>Take it away</Button>
+            <Button onClick={() => changeOwnCorrection(own.id, null)}>Remove</Button>
           </>
         )}
       </div>

@@ -19,7 +19,7 @@ import { TrendChart } from '../../../stage/trend-chart';
 import type { Derived } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
 import { compareWithSession, settle } from '../../../state/follow-up-use-cases';
-import { useLookBack } from '../../../state/look-back';
+import { useHistory } from '../../../state/history';
 import { notify } from '../../../state/notices';
 import { openSession } from '../../../state/session-use-cases';
 import { FollowedTable } from '../../components/followed-table';
@@ -32,7 +32,7 @@ import { NextSession } from './next-session';
 /** The same numbers again: what was asked for, what else moved, and every measure over the sessions. */
 export function FollowUpScreen(): ReactNode {
   const derived = useDerived();
-  const { results, problem } = useLookBack(derived);
+  const { results, problem } = useHistory(derived);
   return (
     <SessionFrame step="follow-up">
       <main className="page">
@@ -127,7 +127,7 @@ function OverTime({
                     Curve
                   </Button>
                 )}
-                {session.settled[f.id] ? (
+                {session.correctionVerdicts[f.id] ? (
                   <Button
                     size="small"
                     aria-label={`Let the numbers decide about ${f.title}`}

@@ -70,7 +70,7 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
       movementId,
     );
     setReading(false);
-    if (started.ok) void navigate(`/s/${started.value}/look`);
+    if (started.ok) void navigate(`/s/${started.value}/review`);
     else setProblem(started.issue.message);
   };
 

@@ -1,12 +1,12 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Derived } from '../../../state/derived';
-import { useLookBack } from '../../../state/look-back';
+import { useHistory } from '../../../state/history';
 import { dayText } from '../../components/format';
 
 /** What the session before this one asked the same athlete to work on. */
 export function AskedLastTime({ derived }: { readonly derived: Derived }): ReactNode {
-  const { results } = useLookBack(derived);
+  const { results } = useHistory(derived);
   const before = results?.[results.findIndex((r) => r.sessionId === derived.session.id) - 1];
   if (!before || before.asked.length === 0) return null;
   return (

@@ -26,7 +26,7 @@ import { notify } from '../../../state/notices';
 import { giveVideoBack } from '../../../state/session-files';
 import { CameraPlan } from './camera-plan';
 import { PointsOptions } from './points-options';
-import type { Look } from '../../../core/model/slots';
+import type { StyleKey } from '../../../core/model/slots';
 import { RoleName } from '../../components/role-name';
 import { WithdrawConsent } from './withdraw-consent';
 
@@ -79,7 +79,7 @@ export interface ClipIntakeProps {
   readonly role: Role;
   /** Unique on the page, and what the clip is called. */
   readonly id: string;
-  readonly look: Look;
+  readonly styleKey: StyleKey;
   readonly title: string;
   readonly clip: Clip | null;
   /** The clip that this one is another camera of. */
@@ -93,7 +93,7 @@ export interface ClipIntakeProps {
 export function ClipIntake({
   role,
   id,
-  look,
+  styleKey,
   title,
   clip,
   first = null,
@@ -168,7 +168,7 @@ export function ClipIntake({
     <section className="card" data-testid={`intake-${id}`}>
       <div style={{ display: 'flex', alignItems: 'center' }}>
         <Typography variant="h2" gutterBottom sx={{ flex: 1 }}>
-          <RoleName role={look} name={title} />
+          <RoleName role={styleKey} name={title} />
         </Typography>
         {onRemove && <Button onClick={onRemove}>{clip ? 'Remove' : 'Leave it'}</Button>}
       </div>
@@ -292,7 +292,7 @@ function ClipForm({ role, clip, first, probed, points, onDone, onProblem }: Clip
         isFigure ? { performer: answers.performer, captureRate: answers.captureRate } : answers,
       );
     const place =
-      !clip && first ? { cameraOf: first.id } : { replace: clip?.id ?? null, cameraOf: clip?.joined?.to ?? null };
+      !clip && first ? { cameraOf: first.id } : { replace: clip?.id ?? null, cameraOf: clip?.sync?.to ?? null };
     const added = points
       ? await addFigure(role, points.probed.fileName, points.answers, answers.performer, place)
       : await addClip(role, probed!, answers, place);

@@ -16,7 +16,7 @@ import { removeClip } from '../../../state/clip-use-cases';
 import { AskedLastTime } from './asked-last-time';
 import { ClipIntake } from './clip-intake';
 import { MovementChoice } from './movement-choice';
-import { TakenPerformance } from './taken-performance';
+import { TakenTrial } from './taken-trial';
 
 const ROLES = ['athlete', 'reference'] as const;
 
@@ -87,28 +87,28 @@ export function IntakeScreen(): ReactNode {
               <ClipIntake
                 key={role}
                 id={role}
-                look={role}
+                styleKey={role}
                 role={role}
                 title={role === 'athlete' ? 'Athlete' : 'Reference'}
-                clip={on?.performance.clip ?? null}
-                onRemove={on && (() => removeClip(on.performance.clip.id))}
+                clip={on?.trial.clip ?? null}
+                onRemove={on && (() => removeClip(on.trial.clip.id))}
               />
             );
           })}
           {clips
             .filter((c) => c.id !== 'athlete' && c.id !== 'reference')
             .map((on) => {
-              const { clip } = on.performance;
+              const { clip } = on.trial;
               const name = clipName(on);
               return (
                 <ClipIntake
                   key={clip.id}
                   id={on.id}
-                  look={on.look}
+                  styleKey={on.styleKey}
                   role={clip.role}
                   title={name.charAt(0).toUpperCase() + name.slice(1)}
                   clip={clip}
-                  first={on.join && session.clips.find((c) => c.id === on.join!.rootId)}
+                  first={on.join && session.clips.find((c) => c.id === on.join!.mainId)}
                   onRemove={() => removeClip(clip.id)}
                 />
               );
@@ -117,7 +117,7 @@ export function IntakeScreen(): ReactNode {
             <ClipIntake
               key="new"
               id="new"
-              look={adding.role}
+              styleKey={adding.role}
               role={adding.role}
               title={
                 adding.first
@@ -135,7 +135,7 @@ export function IntakeScreen(): ReactNode {
         </div>
         {!adding && (
           <div style={{ marginTop: 12, display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-            <TakenPerformance session={session} />
+            <TakenTrial session={session} />
             {derived.athlete && (
               <Button
                 variant="outlined"
@@ -171,8 +171,8 @@ export function IntakeScreen(): ReactNode {
           height, at right angles to the movement, measures best.
         </Typography>
         {derived.athlete && derived.reference && (
-          <Button component={Link} to={`/s/${session.id}/look`} variant="contained" sx={{ mt: 2 }}>
-            Go on to Look
+          <Button component={Link} to={`/s/${session.id}/review`} variant="contained" sx={{ mt: 2 }}>
+            Go on to Review
           </Button>
         )}
       </div>

@@ -22,7 +22,7 @@ interface PointsOptionsProps {
 }
 
 /**
- * What a file of points must be told before it is a performance: whose, which markers are which joints, how large, seen
+ * What a file of points must be told before it is a trial: whose, which markers are which joints, how large, seen
  * from where.
  */
 export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps): ReactNode {

@@ -286,12 +286,12 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
       );
     }
     case 'occurrence': {
-      const each = value as Occurrence;
+      const occurrence = value as Occurrence;
       return (
         <>
           <Choice
             label="Each"
-            value={each.each}
+            value={occurrence.type}
             options={[
               ['contact', 'Contact of a foot'],
               ['crossing', 'Passing of a level'],
@@ -299,43 +299,47 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
             onChange={(next) =>
               onChange(
                 next === 'contact'
-                  ? { each: 'contact', side: 'either', edge: 'touch-down' }
-                  : { each: 'crossing', of: blankQuantity('joint-angle', movement), level: 90, direction: 'rising' },
+                  ? { type: 'contact', side: 'either', edge: 'touch-down' }
+                  : { type: 'crossing', of: blankQuantity('joint-angle', movement), level: 90, direction: 'rising' },
               )
             }
           />
-          {each.each === 'contact' ? (
+          {occurrence.type === 'contact' ? (
             <>
               <Choice
                 label="Side"
-                value={each.side}
+                value={occurrence.side}
                 options={['either', 'dominant', 'opposite'].map((o) => [o, words(o)] as const)}
-                onChange={(side) => onChange({ ...each, side })}
+                onChange={(side) => onChange({ ...occurrence, side })}
               />
               <Choice
                 label="Edge"
-                value={each.edge}
+                value={occurrence.edge}
                 options={['touch-down', 'lift-off'].map((o) => [o, words(o)] as const)}
-                onChange={(edge) => onChange({ ...each, edge })}
+                onChange={(edge) => onChange({ ...occurrence, edge })}
               />
             </>
           ) : (
             <>
               <QuantityEditor
                 label="Of"
-                value={each.of}
+                value={occurrence.of}
                 movement={movement}
-                onChange={(of) => onChange({ ...each, of })}
+                onChange={(of) => onChange({ ...occurrence, of })}
               />
-              <NumberField label="Level" value={each.level} onChange={(level) => onChange({ ...each, level })} />
+              <NumberField
+                label="Level"
+                value={occurrence.level}
+                onChange={(level) => onChange({ ...occurrence, level })}
+              />
               <Choice
                 label="Direction"
-                value={each.direction}
+                value={occurrence.direction}
                 options={[
                   ['rising', 'Rising'],
                   ['falling', 'Falling'],
                 ]}
-                onChange={(direction) => onChange({ ...each, direction })}
+                onChange={(direction) => onChange({ ...occurrence, direction })}
               />
             </>
           )}
@@ -361,11 +365,11 @@ export function QuantityEditor({
     <>
       <Choice
         label={label}
-        value={value.q}
+        value={value.type}
         options={ALL_QUANTITIES.map((q) => [q, words(q)] as const)}
-        onChange={(q) => onChange(blankQuantity(q as Quantity['q'], movement))}
+        onChange={(q) => onChange(blankQuantity(q as Quantity['type'], movement))}
       />
-      {fieldsOfQuantity(value.q).map((field) => (
+      {fieldsOfQuantity(value.type).map((field) => (
         <FieldEditor
           key={field.key}
           field={field}

@@ -130,8 +130,8 @@ export function MovementScreen(): ReactNode {
                 <CommittedField
                   key={`l${moment.id}`}
                   label="What to look for"
-                  value={moment.look}
-                  onChange={(look) => said(changeMoment(moment.id, { look }))}
+                  value={moment.hint}
+                  onChange={(hint) => said(changeMoment(moment.id, { hint }))}
                 />
               </div>
               <Choice
@@ -144,7 +144,7 @@ export function MovementScreen(): ReactNode {
                 ]}
                 onChange={(frame) => said(changeMoment(moment.id, { frame: frame as typeof moment.frame }))}
               />
-              <Button onClick={() => said(removeMoment(moment.id))}>Take it away</Button>
+              <Button onClick={() => said(removeMoment(moment.id))}>Remove</Button>
             </div>
             <form
               className="row-of-fields"
@@ -285,7 +285,7 @@ export function MovementScreen(): ReactNode {
                 <ul style={{ margin: 0, paddingLeft: 18 }}>
                   {movement.points.map((p) => (
                     <li key={p.id}>
-                      <strong>{p.name}</strong>: {p.look}
+                      <strong>{p.name}</strong>: {p.hint}
                     </li>
                   ))}
                 </ul>

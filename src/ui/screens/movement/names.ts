@@ -30,7 +30,7 @@ export const PART_NAMES: Readonly<Record<string, string>> = {
   against: 'Against',
   which: 'Which',
   direction: 'Direction',
-  give: 'Give',
+  output: 'Give',
   along: 'Along',
   what: 'What',
   event: 'Event',

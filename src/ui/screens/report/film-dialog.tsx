@@ -34,7 +34,7 @@ export function FilmDialog({
   readonly fileName: string;
   readonly onClose: () => void;
 }): ReactNode {
-  const lead = derived.panes[0]?.performance;
+  const lead = derived.panes[0]?.trial;
   const marked = derived.movement.moments.filter((m) => lead?.marks[m.id] !== undefined);
   const [settings, setSettings] = useState<FilmSettings>({
     format: 'mp4',
@@ -81,7 +81,7 @@ export function FilmDialog({
       <DialogContent sx={{ display: 'grid', gap: 2 }}>
         <p style={{ margin: 0 }}>
           {derived.panes.length > 1
-            ? `${derived.panes.map((p) => p.performance.clip.performer.name).join(', ')}, matched as on the bench.`
+            ? `${derived.panes.map((p) => p.trial.clip.performer.name).join(', ')}, matched as on the bench.`
             : 'The picture of the bench.'}{' '}
           It holds pictures of people: give it only to those who may have it.
         </p>

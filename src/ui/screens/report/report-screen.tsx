@@ -4,19 +4,19 @@ import { judgedCount, type Judged } from '../../../core/judgement/state';
 import { cautionsFor } from '../../../core/judgement/cautions';
 import { followCorrections } from '../../../core/coaching/progress';
 import { filmingRequests } from '../../../core/judgement/filming';
-import { curveMeasures } from '../../../core/comparison/matched-curves';
+import { seriesMeasures } from '../../../core/comparison/matched-series';
 import { correctionOf } from '../../../core/coaching/correction';
 import { measureName, momentsOf } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
 import { dayOf, type Session } from '../../../core/model/session';
 import { notify } from '../../../state/notices';
-import { useLookBack } from '../../../state/look-back';
+import { useHistory } from '../../../state/history';
 import { download } from '../../../state/download';
 import { csvOf, sessionText } from '../../../state/report';
 import { sessionArchive } from '../../../state/session-files';
 import { FollowedTable } from '../../components/followed-table';
-import { ComparedCurve, curvesOf } from '../../components/compared-curve';
+import { ComparedCurve, comparedSeriesOf } from '../../components/compared-curve';
 import { CorrectionCard } from '../../components/correction-card';
 import { JudgedSummary } from '../../components/judged-summary';
 import { RoleName } from '../../components/role-name';
@@ -96,8 +96,8 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
     `${readingText(j.athlete).value} ${readingText(j.athlete).plusMinus}${j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}`;
   // What is worked on, as a curve, each quantity once.
   const worked = plan.items.flatMap(({ gap }) => (gap ? [gap.judged.measure] : []));
-  const charts = curveMeasures({ ...movement, measures: worked }).flatMap((measure) => {
-    const curves = curvesOf(derived, measure);
+  const charts = seriesMeasures({ ...movement, measures: worked }).flatMap((measure) => {
+    const curves = comparedSeriesOf(derived, measure);
     return curves ? [{ measure, curves }] : [];
   });
   const requests = filmingRequests(judged, athlete, reference);
@@ -210,23 +210,23 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
               <div className="stills">
                 {shownRoles.map((role) => {
                   const still = stills[`${role}-${moment.id}`];
-                  const performance = derived[role]!;
+                  const trial = derived[role]!;
                   return (
                     <figure key={role}>
                       {still ? (
                         <img
                           src={still}
-                          alt={`${performance.clip.performer.name} at ${moment.name.toLowerCase()}`}
+                          alt={`${trial.clip.performer.name} at ${moment.name.toLowerCase()}`}
                           data-testid="still"
                         />
                       ) : (
                         <div style={{ background: '#171c20', aspectRatio: '4 / 3' }} />
                       )}
                       <figcaption>
-                        <RoleName role={role} name={performance.clip.performer.name} />
-                        {performance.marks[moment.id] === undefined
+                        <RoleName role={role} name={trial.clip.performer.name} />
+                        {trial.marks[moment.id] === undefined
                           ? ' not marked'
-                          : ` frame ${Math.round(performance.marks[moment.id]!) + 1}`}
+                          : ` frame ${Math.round(trial.marks[moment.id]!) + 1}`}
                       </figcaption>
                     </figure>
                   );
@@ -358,7 +358,7 @@ function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
 
 /** What became of what earlier sessions asked for; nothing where there is none. */
 function SinceBefore({ derived }: { readonly derived: Derived }): ReactNode {
-  const { results } = useLookBack(derived);
+  const { results } = useHistory(derived);
   // A report says what was known on its day.
   const until = results?.slice(0, results.findIndex((r) => r.sessionId === derived.session.id) + 1) ?? [];
   const followed = followCorrections(derived.movement.measures, until).filter((f) => f.standing !== 'new');

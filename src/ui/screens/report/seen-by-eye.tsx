@@ -29,11 +29,11 @@ export function SeenByEye({ derived, stills }: SeenByEyeProps): ReactNode {
 
 function Finding({ note, derived, stills }: SeenByEyeProps & { readonly note: Note }): ReactNode {
   const { clips, movement } = derived;
-  const own = clips.find((c) => c.performance.clip.id === note.clipId);
-  const moment = own ? momentOfFrame(movement, own.performance.marks, note.frame) : null;
+  const own = clips.find((c) => c.trial.clip.id === note.clipId);
+  const moment = own ? momentOfFrame(movement, own.trial.marks, note.frame) : null;
   const where = [own ? clipName(own) : 'clip removed', moment, note.region].filter(Boolean).join(', ');
   const panes = panesOf(note);
-  const compared = clips.filter((c) => panes[c.performance.clip.id] !== undefined);
+  const compared = clips.filter((c) => panes[c.trial.clip.id] !== undefined);
   return (
     <div style={{ breakInside: 'avoid', marginBottom: 14 }} data-testid="report-finding">
       <h3 style={{ margin: '6px 0' }}>
@@ -45,7 +45,7 @@ function Finding({ note, derived, stills }: SeenByEyeProps & { readonly note: No
       <NumberSaysLine note={note} derived={derived} />
       <div className="stills">
         {compared.map((c) => {
-          const { clip } = c.performance;
+          const { clip } = c.trial;
           const still = stills[noteKey(note.id, clip.id)];
           return (
             <figure key={clip.id}>
@@ -55,7 +55,7 @@ function Finding({ note, derived, stills }: SeenByEyeProps & { readonly note: No
                 <div style={{ background: '#171c20', aspectRatio: '4 / 3' }} />
               )}
               <figcaption>
-                <RoleName role={c.look} name={clip.performer.name} /> frame {panes[clip.id]! + 1}
+                <RoleName role={c.styleKey} name={clip.performer.name} /> frame {panes[clip.id]! + 1}
               </figcaption>
             </figure>
           );

@@ -4,8 +4,8 @@ import { momentsOf } from '../../../core/model/movement';
 import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
 import { drawFigure } from '../../../core/scene/figure';
 import type { Note } from '../../../core/model/session';
-import type { Look } from '../../../core/model/slots';
-import type { Performance } from '../../../core/performance/performance';
+import type { StyleKey } from '../../../core/model/slots';
+import type { Trial } from '../../../core/trial/trial';
 import { paintPicture } from '../../../stage/paint-picture';
 import { paintScene } from '../../../stage/paint-scene';
 import { fitPicture, followBody } from '../../../stage/viewport';
@@ -32,17 +32,17 @@ export const noteKey = (noteId: string, clipId: string): string => `note-${noteI
 /** The frames of the clips that were compared when a note was made; a note of an earlier version knows its own only. */
 export const panesOf = (note: Note): Readonly<Record<string, number>> => ({ ...note.panes, [note.clipId]: note.frame });
 
-/** All pictures that the report wants of a performance, in the order of its frames. */
-function wantedOf({ movement, session, athlete, reference }: Derived, performance: Performance): readonly Wanted[] {
-  const { clip, marks } = performance;
-  const role = performance === athlete ? 'athlete' : performance === reference ? 'reference' : null;
+/** All pictures that the report wants of a trial, in the order of its frames. */
+function wantedOf({ movement, session, athlete, reference }: Derived, trial: Trial): readonly Wanted[] {
+  const { clip, marks } = trial;
+  const role = trial === athlete ? 'athlete' : trial === reference ? 'reference' : null;
   const moments =
     role === null
       ? []
       : movement.moments.flatMap(({ id }): Wanted[] =>
           marks[id] === undefined ? [] : [{ key: `${role}-${id}`, frame: Math.round(marks[id]!), moment: id }],
         );
-  const last = performance.times.length - 1;
+  const last = trial.times.length - 1;
   const notes = session.notes.flatMap((note): Wanted[] => {
     const frame = panesOf(note)[clip.id];
     return frame === undefined ? [] : [{ key: noteKey(note.id, clip.id), frame: Math.min(last, frame), moment: null }];
@@ -52,16 +52,16 @@ function wantedOf({ movement, session, athlete, reference }: Derived, performanc
 
 async function paintStills(
   derived: Derived,
-  performance: Performance,
-  look: Look,
+  trial: Trial,
+  styleKey: StyleKey,
   signal: AbortSignal,
   done: (key: string, address: string) => void,
 ): Promise<void> {
-  const { clip } = performance;
+  const { clip } = trial;
   const { movement, judged } = derived;
   const drawings = derived.session.drawings.filter((d) => d.clipId === clip.id);
-  const focusAt = focusOf(performance);
-  const wanted = wantedOf(derived, performance);
+  const focusAt = focusOf(trial);
+  const wanted = wantedOf(derived, trial);
   if (wanted.length === 0) return;
   const canvas = new OffscreenCanvas(STILL.width * DENSITY, STILL.height * DENSITY);
   const context = canvas.getContext('2d', { alpha: false })!;
@@ -88,13 +88,11 @@ async function paintStills(
     paintScene(
       context,
       [
-        ...drawFigure(performance, index),
-        ...measures.flatMap((m) => drawMeasure(m, performance, index)),
-        ...drawings
-          .filter((d) => visibleAt(d, movement, performance, index))
-          .flatMap((d) => drawDrawing(d, performance, index)),
+        ...drawFigure(trial, index),
+        ...measures.flatMap((m) => drawMeasure(m, trial, index)),
+        ...drawings.filter((d) => visibleAt(d, movement, trial, index)).flatMap((d) => drawDrawing(d, trial, index)),
       ],
-      look,
+      styleKey,
       viewport,
       STILL,
     );
@@ -119,7 +117,7 @@ export function useStills(derived: Derived): Readonly<Record<string, string>> {
       made.push(address);
       setStills((before) => ({ ...before, [key]: address }));
     };
-    for (const { performance, look } of clips) void paintStills(derived, performance, look, controller.signal, done);
+    for (const { trial, styleKey } of clips) void paintStills(derived, trial, styleKey, controller.signal, done);
     return () => {
       controller.abort();
       made.forEach((address) => URL.revokeObjectURL(address));

@@ -1,0 +1,281 @@
+import { exchangeSides, fuseDetections, agreedLimbs, resolveDetections } from './fuse-detections';
+import { steadyHips } from './steady-hips';
+import { bodyHeightPixels, HAND_SD_PIXELS, pointError } from '../tracks/point-error';
+import { repairSideSwaps } from './side-swaps';
+import { trackFromDetections } from './track-from-detections';
+import {
+  clearPoint,
+  coverage,
+  interpolateBetweenHands,
+  mergeDetections,
+  ORIGIN,
+  placePoint,
+  type DetectedPoints,
+  type Track,
+} from '../tracks/track';
+
+/** A walking stick figure: both legs and arms swing in opposite phase; 120 frames at 60 per second. */
+function walk(frames = 120): Map<number, DetectedPoints> {
+  const detected = new Map<number, DetectedPoints>();
+  for (let i = 0; i < frames; i++) {
+    const phase = (2 * Math.PI * i) / 60;
+    const x = 100 + 2 * i;
+    const leg = (sign: number) => 40 * sign * Math.sin(phase);
+    const points: Record<string, { x: number; y: number; confidence: number }> = {};
+    for (const [side, sign] of [
+      ['left', 1],
+      ['right', -1],
+    ] as const) {
+      const at = (name: string, dx: number, y: number): void => {
+        points[`${side}-${name}`] = { x: x + dx, y, confidence: 0.9 };
+      };
+      at('shoulder', 2 * sign, 100);
+      at('elbow', -0.4 * leg(sign), 145);
+      at('wrist', -0.9 * leg(sign), 185);
+      at('hip', 2 * sign, 200);
+      at('knee', 0.5 * leg(sign), 270);
+      at('ankle', leg(sign), 340);
+    }
+    detected.set(i, points as DetectedPoints);
+  }
+  return detected;
+}
+
+const track = (detected = walk()): Track => mergeDetections({}, 120, detected);
+
+describe('a track', () => {
+  it('knows where every point comes from', () => {
+    let t = track();
+    expect(t['left-knee']!.origin[5]).toBe(ORIGIN.detected);
+    t = placePoint(t, 120, 'left-knee', 5, 1, 2);
+    expect([t['left-knee']!.x[5], t['left-knee']!.y[5], t['left-knee']!.origin[5]]).toEqual([1, 2, ORIGIN.hand]);
+    t = clearPoint(t, 120, 'left-knee', 6);
+    expect(t['left-knee']!.x[6]).toBeNaN();
+    expect(coverage(t, 'left-knee')).toBeCloseTo(119 / 120, 12);
+    expect(coverage(t, 'nose')).toBe(0);
+  });
+
+  it('does not change the track it is made from', () => {
+    const before = track();
+    const x = before['left-knee']!.x[5];
+    placePoint(before, 120, 'left-knee', 5, 1, 2);
+    expect(before['left-knee']!.x[5]).toBe(x);
+  });
+
+  it('keeps what a person placed when points are detected again', () => {
+    const byHand = placePoint({}, 120, 'left-knee', 5, 1, 2);
+    const again = mergeDetections(byHand, 120, walk());
+    expect(again['left-knee']!.x[5]).toBe(1);
+    expect(again['left-knee']!.origin[6]).toBe(ORIGIN.detected);
+  });
+
+  it('fills the frames between two points placed by hand on a straight line', () => {
+    let t = placePoint(track(), 120, 'left-knee', 10, 0, 0);
+    t = placePoint(t, 120, 'left-knee', 20, 100, 50);
+    t = interpolateBetweenHands(t, 'left-knee', 20);
+    expect([t['left-knee']!.x[15], t['left-knee']!.y[15], t['left-knee']!.origin[15]]).toEqual([
+      50,
+      25,
+      ORIGIN.interpolated,
+    ]);
+    expect(t['left-knee']!.origin[21]).toBe(ORIGIN.detected);
+    expect(interpolateBetweenHands(t, 'left-knee', 40)).toBe(t);
+  });
+});
+
+describe('left and right', () => {
+  const exchanged = (frames: readonly number[], which: (id: string) => boolean): Track => {
+    const detected = walk();
+    for (const i of frames) detected.set(i, exchangeSides(detected.get(i)!, which));
+    return track(detected);
+  };
+  const truth = track();
+  const wrongFrames = (t: Track, id: 'left-ankle' | 'left-wrist'): number =>
+    Array.from(t[id]!.x).filter((x, i) => Math.abs(x - truth[id]!.x[i]!) > 3).length;
+
+  it('are put right where a stretch and single frames of a leg pair are exchanged', () => {
+    const swapped = exchanged([8, 40, 41, 42, 43, 44, 45, 46, 70], (id) => /hip|knee|ankle/.test(id));
+    expect(wrongFrames(swapped, 'left-ankle')).toBeGreaterThan(5);
+    const repaired = repairSideSwaps(swapped);
+    expect(wrongFrames(repaired.track, 'left-ankle')).toBe(0);
+    expect(wrongFrames(repaired.track, 'left-wrist')).toBe(0);
+    expect(repaired.changedFrames).toBeGreaterThan(0);
+  });
+
+  it('are left alone where nothing is exchanged, crossings included', () => {
+    const repaired = repairSideSwaps(truth);
+    expect(repaired.changedFrames).toBe(0);
+    expect(repaired.track['left-ankle']!.x).toEqual(truth['left-ankle']!.x);
+  });
+
+  it('are never exchanged where a person placed the point', () => {
+    const byHand = placePoint(
+      exchanged([40, 41, 42, 43], () => true),
+      120,
+      'left-ankle',
+      41,
+      7,
+      8,
+    );
+    expect(repairSideSwaps(byHand).track['left-ankle']!.x[41]).toBe(7);
+  });
+});
+
+describe('the hips', () => {
+  /** Hips whose half distance along the rows is as given; standing height is some 290 pixels. */
+  const apart = (half: (i: number) => number): Track =>
+    track(
+      new Map(
+        [...walk()].map(([i, points]) => [
+          i,
+          {
+            ...points,
+            'left-hip': { ...points['left-hip']!, x: 100 + 2 * i + half(i) },
+            'right-hip': { ...points['right-hip']!, x: 100 + 2 * i - half(i) },
+          },
+        ]),
+      ),
+    );
+  const halfOf = (t: Track): number[] => Array.from(t['left-hip']!.x, (x, i) => (x - t['right-hip']!.x[i]!) / 2);
+
+  it('that only wander beside each other as much as a detector errs keep their distance but for the step, their middle untouched', () => {
+    const wandering = apart((i) => 3 + 1.5 * Math.sin(i));
+    const steady = steadyHips(wandering);
+    const knees = Array.from(steady['left-knee']!.x, (x, i) => (x - steady['right-knee']!.x[i]!) / 2);
+    halfOf(steady).forEach((half, i) => expect(half - 0.06 * knees[i]!).toBeCloseTo(3, 0));
+    steady['left-hip']!.x.forEach((x, i) => expect((x + steady['right-hip']!.x[i]!) / 2).toBeCloseTo(100 + 2 * i, 9));
+    expect(steady['left-hip']!.y).toEqual(wandering['left-hip']!.y);
+  });
+
+  it('of a pelvis that turns stay within a tenth of what was found', () => {
+    const half = (i: number): number => 14 * Math.sin((2 * Math.PI * i) / 60);
+    halfOf(steadyHips(apart(half))).forEach((kept, i) => expect(Math.abs(kept - half(i))).toBeLessThan(1.4));
+  });
+
+  it('stay where a person placed one of them', () => {
+    const placed = placePoint(
+      apart((i) => 3 + Math.sin(i)),
+      120,
+      'left-hip',
+      30,
+      177,
+      200,
+    );
+    expect([steadyHips(placed)['left-hip']!.x[30], steadyHips(placed)['right-hip']!.x[30]]).toEqual([
+      177,
+      placed['right-hip']!.x[30],
+    ]);
+  });
+});
+
+describe('two looks at a frame', () => {
+  const first = walk().get(15)!;
+  it('are averaged, and sure where they agree', () => {
+    const second = Object.fromEntries(
+      Object.entries(first).map(([id, p]) => [id, { ...p!, x: p!.x + 2 }]),
+    ) as DetectedPoints;
+    const merged = fuseDetections(first, second);
+    expect(merged['left-knee']!.x).toBeCloseTo(first['left-knee']!.x + 0.6 * 2, 9);
+    expect(merged['left-knee']!.confidence).toBeGreaterThan(0.7);
+  });
+
+  it('are half sure at four hundredths of standing height', () => {
+    const second = {
+      ...first,
+      'left-knee': { ...first['left-knee']!, x: first['left-knee']!.x + 0.04 * 0.9 * 240, confidence: 1 },
+    };
+    const merged = fuseDetections({ ...first, 'left-knee': { ...first['left-knee']!, confidence: 1 } }, second);
+    expect(merged['left-knee']!.confidence).toBeCloseTo(0.5, 9);
+  });
+
+  it('agree on a limb that the second look labels the other way round', () => {
+    const merged = fuseDetections(
+      first,
+      exchangeSides(first, (id) => /hip|knee|ankle/.test(id)),
+    );
+    expect(merged['left-ankle']!.x).toBeCloseTo(first['left-ankle']!.x, 9);
+  });
+
+  it('that contradict each other are decided by the smoother path, not averaged', () => {
+    const detections = new Map([...walk()].map(([i, points]) => [i, [points, points]] as [number, DetectedPoints[]]));
+    const good = detections.get(30)![0]!['left-elbow']!;
+    detections.set(30, [
+      { ...detections.get(30)![0]!, 'left-elbow': { ...good, x: good.x + 80 } },
+      detections.get(30)![1]!,
+    ]);
+    const resolved = resolveDetections(detections).get(30)!;
+    expect(resolved['left-elbow']!.x).toBeCloseTo(good.x, 9);
+    expect(resolved['left-elbow']!.confidence).toBeCloseTo(0.27, 9);
+    expect(resolved['left-knee']).toEqual({ ...detections.get(30)![0]!['left-knee']!, confidence: 0.9 });
+  });
+
+  it('leave points half sure that the second detector does not know', () => {
+    const second = Object.fromEntries(Object.entries(first).filter(([id]) => id !== 'left-knee')) as DetectedPoints;
+    const merged = fuseDetections(first, second);
+    expect(merged['left-knee']).toEqual({ ...first['left-knee']!, confidence: 0.45 });
+    expect(merged['right-knee']!.confidence).toBeCloseTo(0.9, 9);
+  });
+
+  it('of which there is only one are at most half sure', () => {
+    const resolved = resolveDetections(new Map([[0, [first]]]));
+    expect(resolved.get(0)!['left-knee']!.confidence).toBeCloseTo(0.45, 9);
+    expect(resolveDetections(new Map([[0, []]])).size).toBe(0);
+  });
+});
+
+describe('what two detectors saw', () => {
+  const isLeg = (id: string): boolean => /hip|knee|ankle/.test(id);
+  const detections = new Map(
+    [...walk()].map(([i, seen]) => [i, [seen, i === 40 ? exchangeSides(seen, isLeg) : seen] as const]),
+  );
+
+  it('names the sides of a limb alike or not, limb by limb', () => {
+    const agreed = agreedLimbs(detections);
+    expect([agreed.legs.has(40), agreed.arms.has(40), agreed.legs.size]).toEqual([false, true, 119]);
+    expect(agreedLimbs(new Map([[0, [walk().get(0)!]]])).legs.size).toBe(0);
+  });
+
+  it('is taken where they say, whichever of them exchanged the legs', () => {
+    const taken = trackFromDetections({}, 120, detections, 'accurate');
+    const there = track();
+    for (const id of ['left-ankle', 'right-knee'] as const)
+      taken[id]!.x.forEach((x, i) => expect(x).toBeCloseTo(there[id]!.x[i]!, 6));
+  });
+
+  it('is less sure and never surer where small models saw it, at the same places; what a person placed stays as sure', () => {
+    const placed = placePoint({}, 120, 'left-ankle', 5, 50, 60);
+    const [fast, accurate] = (['fast', 'accurate'] as const).map((setting) =>
+      trackFromDetections(placed, 120, detections, setting),
+    );
+    for (const id of ['left-knee', 'right-wrist'] as const) {
+      expect(fast![id]!.x).toEqual(accurate![id]!.x);
+      fast![id]!.confidence.forEach((c, i) => expect(c).toBeLessThan(accurate![id]!.confidence[i]!));
+      const [sdFast, sdAccurate] = [fast, accurate].map((t) => pointError(t![id]!, id, 10, 300, 'right').sd) as [
+        number,
+        number,
+      ];
+      expect(sdFast).toBeGreaterThan(sdAccurate);
+    }
+    expect(fast!['left-ankle']!.confidence[5]).toBe(accurate!['left-ankle']!.confidence[5]);
+  });
+});
+
+describe('how sure a point is', () => {
+  const t = track();
+  it('takes standing height from the chain of segments', () => {
+    // Trunk, thigh and shank are 0.779 of standing height; upright they measure 240 px here.
+    expect(bodyHeightPixels(t)).toBeGreaterThan(240 / 0.779 - 5);
+    expect(bodyHeightPixels(t)).toBeLessThan(260 / 0.779);
+    expect(bodyHeightPixels({})).toBeNaN();
+  });
+
+  it('is surer by hand than found, near than far, agreed than doubted', () => {
+    const hand = placePoint(t, 120, 'left-knee', 5, 1, 2);
+    const sd = (track: Track, frame: number, far: 'left' | 'right' | null): number =>
+      pointError(track['left-knee']!, 'left-knee', frame, 300, far).sd;
+    expect(sd(hand, 5, null)).toBe(HAND_SD_PIXELS);
+    expect(sd(hand, 6, null)).toBeLessThan(sd(hand, 6, 'left'));
+    const doubted = mergeDetections({}, 120, new Map([[6, { 'left-knee': { x: 1, y: 1, confidence: 0.1 } }]]));
+    expect(sd(doubted, 6, null)).toBeGreaterThan(2 * sd(hand, 6, null));
+  });
+});

@@ -1,0 +1,51 @@
+import { EXTENT } from '../model/words';
+import { refsOfTrajectory } from '../trial/trajectory';
+import { NOTHING_SHARED } from '../reading';
+import { smallestCircle } from '../geometry/smallest-circle';
+import { afterSmoothing } from '../signal/noise';
+import { quadrature } from '../statistics/propagate';
+import { plainDifference, type KindOfMeasure } from './kind';
+import { aboveTop, PEAK_WIDENING } from './peak-error';
+import { drawPath, edgeLength, isPath, knownPoints, pathOf, pathProvenance } from './point-path';
+
+/** How still a point is held. */
+export const dispersion: KindOfMeasure<'dispersion'> = {
+  kind: 'dispersion',
+  unit: ({ lengthIn }) => lengthIn,
+  convention: 'Radius of the smallest circle that holds a point through a phase.',
+  error: 'the point at both ends of the circle, and the scale',
+  drawn: 'the path of the point',
+  words: () => EXTENT,
+  refs: refsOfTrajectory,
+  picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
+  needsSureMoments: true,
+  evaluate: (measure, trial) => {
+    const path = pathOf(trial, measure);
+    if (!isPath(path)) return path;
+    const points = knownPoints(path);
+    const { centre, radius: outer } = smallestCircle(points);
+    const away = points.map((p) => Math.hypot(p.x - centre.x, p.y - centre.y));
+    const trembling = afterSmoothing(path.jitter, trial.cutoff, trial.interval);
+    const radius = Math.max(0, outer - aboveTop(trial, away, { first: 0, last: away.length - 1 }, trembling));
+    // The circle rests on two points or three; a detector sees the point elsewhere as the body turns.
+    const systematicSd = path.systematic / Math.SQRT2;
+    const shared = { ...NOTHING_SHARED, scale: radius * path.scaleSd };
+    return {
+      measurable: true,
+      value: radius,
+      sd: quadrature(
+        (PEAK_WIDENING * path.sd) / Math.SQRT2,
+        edgeLength(trial, path, measure) / 2,
+        systematicSd,
+        shared.scale,
+      ),
+      systematicSd,
+      shared,
+      unit: measure.lengthIn,
+      provenance: pathProvenance(trial, measure, [path.span.last, path.span.first]),
+    };
+  },
+  difference: plainDifference,
+  draw: drawPath,
+  series: null,
+};

@@ -1,0 +1,69 @@
+import { TIME } from '../model/words';
+import { refsOfTrajectory } from '../trial/trajectory';
+import { derivativeSd } from '../signal/derivative';
+import { eventSd } from '../statistics/event-time';
+import { quadrature } from '../statistics/propagate';
+import { timeAtFrame } from '../timing/clip-time';
+import { plainDifference, type KindOfMeasure } from './kind';
+import { drawPath, isPath, pathOf, pathProvenance, speeds, type Path } from './point-path';
+
+interface Rest {
+  /** Frame positions between which the point is slower; where it passes the limit by linear interpolation. */
+  readonly from: number;
+  readonly to: number;
+  /** Seconds. */
+  readonly time: number;
+}
+
+/** The longest time of a phase in which a curve is below a limit. */
+function longestRest(series: Float64Array, times: Float64Array, { span }: Path, limit: number): Rest {
+  let best: Rest = { from: span.first, to: span.first, time: 0 };
+  const passes = (i: number): number =>
+    series[i]! === series[i + 1]! ? i : i + (limit - series[i]!) / (series[i + 1]! - series[i]!);
+  let start: number | null = null;
+  for (let i = span.first; i <= span.last + 1; i++) {
+    const slow = i <= span.last && series[i]! < limit;
+    if (slow && start === null) start = i > span.first && series[i - 1]! >= limit ? passes(i - 1) : i;
+    if (slow || start === null) continue;
+    const end = i <= span.last && series[i]! >= limit ? passes(i - 1) : i - 1;
+    const time = timeAtFrame(times, end) - timeAtFrame(times, start);
+    if (time > best.time) best = { from: start, to: end, time };
+    start = null;
+  }
+  return best;
+}
+
+/** How long a point rests. */
+export const dwell: KindOfMeasure<'dwell'> = {
+  kind: 'dwell',
+  unit: 'ms',
+  convention: 'Longest time in a phase for which a point is slower than a stated speed.',
+  error: 'two frames at either end, and what noise in the speed does to the limit',
+  drawn: 'the path of the point',
+  words: () => TIME,
+  refs: refsOfTrajectory,
+  picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
+  needsSureMoments: true,
+  evaluate: (measure, trial) => {
+    const path = pathOf(trial, measure);
+    if (!isPath(path)) return path;
+    const series = speeds(path, trial.times, 'straight');
+    const rest = (limit: number): Rest => longestRest(series, trial.times, path, limit);
+    const { from, to, time } = rest(measure.slower);
+    // Noise in the speed ends a rest early or late: how long it would be with the limit moved by two deviations either
+    // way, a third of it (against rendered truth).
+    const noise = 2 * derivativeSd(path.sd, trial.interval, trial.cutoff);
+    const unsure = (rest(measure.slower + noise).time - rest(measure.slower - noise).time) / 3;
+    return {
+      measurable: true,
+      value: time,
+      sd: quadrature(2 * eventSd(trial.interval), unsure),
+      systematicSd: 0,
+      unit: 'ms',
+      provenance: pathProvenance(trial, measure, [from, to]),
+    };
+  },
+  difference: plainDifference,
+  draw: drawPath,
+  series: null,
+};

@@ -1,0 +1,63 @@
+import { PLAIN } from '../model/words';
+import type { Plane, PointRef, Quantity } from '../model/movement';
+import { momentSd } from '../trial/moments';
+import {
+  difference,
+  type Mirror,
+  pictureOfQuantity,
+  readQuantity,
+  refsOfQuantity,
+  unitOfQuantity,
+} from '../quantities';
+import { drawQuantity } from '../quantities/draw';
+import { ownSd, sharedDifference, sharedVariance, type Reading } from '../reading';
+import { quadrature } from '../statistics/propagate';
+import type { KindOfMeasure } from './kind';
+
+const swap = (ref: PointRef): PointRef =>
+  (ref.startsWith('dominant-') ? ref.replace('dominant', 'opposite') : ref.replace('opposite', 'dominant')) as PointRef;
+
+/** The same quantity of the other side of the body. */
+export function otherSide(of: Quantity): Quantity {
+  const isRef = (v: unknown): v is PointRef => typeof v === 'string' && /^(dominant|opposite)-/.test(v);
+  return JSON.parse(JSON.stringify(of), (_, v: unknown) => (isRef(v) ? swap(v) : v)) as Quantity;
+}
+
+/**
+ * How a plane shows the other side of a body: from the front and from above as a mirror image, from the side as it is.
+ */
+const MIRROR: Readonly<Record<Plane, Mirror>> = { frontal: 'x', transverse: 'y', sagittal: null, any: null };
+
+/** Both sides of the body against each other. */
+export const symmetry: KindOfMeasure<'symmetry'> = {
+  kind: 'symmetry',
+  unit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
+  convention:
+    'A quantity of the dominant side minus the same of the other side as in a mirror, at a moment: 0 is even.',
+  error: 'points of both sides, moment, camera, scale',
+  drawn: 'both sides',
+  words: () => PLAIN,
+  refs: ({ of }) => [...refsOfQuantity(of), ...refsOfQuantity(otherSide(of))],
+  picture: ({ of }) => pictureOfQuantity(of),
+  needsSureMoments: true,
+  evaluate: ({ of, at, plane, lengthIn }, trial) => {
+    const as = { plane, frame: trial.marks[at]!, lengthIn, timeSd: momentSd(trial, at) };
+    const own = readQuantity(trial, of, as);
+    const other: Reading = readQuantity(trial, otherSide(of), { ...as, mirror: MIRROR[plane] });
+    if (!own.measurable) return own;
+    if (!other.measurable) return other;
+    const shared = sharedDifference(own.shared, other.shared);
+    const systematicSd = quadrature(own.systematicSd, other.systematicSd);
+    return {
+      ...own,
+      value: difference(of, own.value, other.value),
+      sd: quadrature(ownSd(own), ownSd(other), systematicSd, Math.sqrt(sharedVariance(shared))),
+      systematicSd,
+      shared,
+      provenance: { ...own.provenance, points: [...own.provenance.points, ...other.provenance.points] },
+    };
+  },
+  difference: ({ of }, a, b) => difference(of, a, b),
+  draw: ({ of, lengthIn }, trial, frame) => [of, otherSide(of)].flatMap((q) => drawQuantity(q, trial, frame, lengthIn)),
+  series: null,
+};

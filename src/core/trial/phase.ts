@@ -1,0 +1,39 @@
+import { notMeasurable, type NotMeasurable } from '../reading';
+import { knownShare, type FrameSpan } from '../signal/peaks';
+import type { Trial } from './trial';
+
+export const words = (id: string): string => id.replaceAll('-', ' ');
+
+export const momentMissing = (moment: string): NotMeasurable =>
+  notMeasurable('moment-missing', `The moment "${words(moment)}" is not marked`, 'Mark it in this clip.');
+
+/** The whole frames between two moments; why there are none where one is missing, or they do not follow each other. */
+export function spanOf(
+  trial: Pick<Trial, 'marks' | 'times'>,
+  { from, to }: { readonly from: string; readonly to: string },
+): FrameSpan | NotMeasurable {
+  const [a, b] = [trial.marks[from], trial.marks[to]];
+  if (a === undefined) return momentMissing(from);
+  if (b === undefined) return momentMissing(to);
+  if (b <= a)
+    return notMeasurable('order', `${words(to)} is marked before ${words(from)}`, 'Mark them in their order.');
+  // A moment between two frames belongs to the phase with the frame beside it.
+  return {
+    first: Math.max(0, Math.ceil(a - 1e-9)),
+    last: Math.min(trial.times.length - 1, Math.max(Math.ceil(a - 1e-9), Math.floor(b + 1e-9))),
+  };
+}
+
+export const isSpan = (span: FrameSpan | NotMeasurable): span is FrameSpan => 'first' in span;
+
+/** Less of a phase than this says nothing about its extremes or its path. */
+const LEAST_KNOWN = 0.9;
+
+export const tooLittleKnown = (values: ArrayLike<number>, span: FrameSpan, what: string): NotMeasurable | null =>
+  knownShare(values, span) >= LEAST_KNOWN
+    ? null
+    : notMeasurable(
+        'point-missing',
+        `${what} is known on ${Math.round(100 * knownShare(values, span))} % of the phase`,
+        'Detect points, or place the missing ones by hand.',
+      );

@@ -1,0 +1,231 @@
+import { centreOfMassWeights, TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
+import { isBodyPoint, isOwnPoint, type PointId } from '../anatomy/body-points';
+import { levelOf } from '../calibration/level';
+import { axesOf, unforeshorten } from '../calibration/view';
+import { steadyOf } from '../calibration/steady';
+import { rotate, type Vec2 } from '../geometry/vec2';
+import type { Vec3 } from '../geometry/vec3';
+import { farSide, type Clip, type Performer } from '../model/clip';
+import type { PointRef } from '../model/movement';
+import type { UncertainPoint } from '../statistics/propagate';
+import { pointError, type PointError } from '../tracks/point-error';
+import { afterSmoothing } from '../signal/noise';
+import { noiseOf } from '../tracks/point-noise';
+import type { Track } from '../tracks/track';
+import type { Trial } from './trial';
+
+/** A point's part in a weighted mean; the weights of a reference sum to 1. */
+interface Part {
+  readonly id: PointId;
+  readonly weight: number;
+}
+
+/**
+ * The points that a reference by function means for a performer, and how much each counts; none where it means nothing.
+ */
+export function partsOf(
+  ref: PointRef,
+  performer: Pick<Performer, 'dominantSide' | 'segmentTable'>,
+  track: Track,
+): readonly Part[] {
+  if (isOwnPoint(ref) || ref === 'nose') return [{ id: ref, weight: 1 }];
+  if (ref === 'mid-hip' || ref === 'mid-shoulder') {
+    const joint = ref === 'mid-hip' ? 'hip' : 'shoulder';
+    return [
+      { id: `left-${joint}`, weight: 0.5 },
+      { id: `right-${joint}`, weight: 0.5 },
+    ];
+  }
+  if (ref === 'centre-of-mass')
+    return centreOfMassWeights(performer.segmentTable, track['left-ear'] && track['right-ear'] ? undefined : ['nose']);
+  const other = performer.dominantSide === 'left' ? 'right' : 'left';
+  const side = ref.startsWith('dominant') ? performer.dominantSide : other;
+  const id = `${side}-${ref.slice(ref.indexOf('-') + 1)}`;
+  return isBodyPoint(id) ? [{ id, weight: 1 }] : [];
+}
+
+/** How much a point jitters from frame to frame before it is smoothed, pixels; 0 where its positions do not tell. */
+export const jitterOf = ({ raw }: Pick<Trial, 'raw'>, id: PointId): number => (raw[id] ? noiseOf(raw[id]) : 0);
+
+/** Displayed-picture position of one body point at a frame position, linear between frames; null where missing. */
+function pixelAt(
+  trial: Trial,
+  id: PointId,
+  frame: number,
+): ({ readonly id: PointId; readonly x: number; readonly y: number } & PointError) | null {
+  const series = trial.smoothed[id];
+  if (!series) return null;
+  const low = Math.floor(frame);
+  const high = Math.min(series.x.length - 1, low + 1);
+  const u = frame - low;
+  if (low < 0 || low >= series.x.length) return null;
+  const x = u === 0 ? series.x[low]! : series.x[low]! * (1 - u) + series.x[high]! * u;
+  const y = u === 0 ? series.y[low]! : series.y[low]! * (1 - u) + series.y[high]! * u;
+  if (Number.isNaN(x) || Number.isNaN(y)) return null;
+  const nearest = u < 0.5 ? low : high;
+  return {
+    id,
+    x,
+    y,
+    ...pointError(
+      series,
+      id,
+      nearest,
+      trial.bodyHeight,
+      farSide(trial.clip),
+      afterSmoothing(jitterOf(trial, id), trial.cutoff, trial.interval),
+    ),
+  };
+}
+
+/** A place of the points' picture in that of a frame as it was filmed: the same, but of a camera that moves. */
+export const asFilmed = ({ clip }: Pick<Trial, 'clip'>, frame: number, place: Vec2): Vec2 =>
+  steadyOf(clip)?.toPicture(frame, place) ?? place;
+
+/**
+ * Picture position of a point of the movement, for drawing; null where missing.
+ * @param shownAt the frame in whose picture, where that is another one: a place on the ground moves in the picture of a
+ * camera that does
+ */
+export function pictureAt(
+  trial: Trial,
+  ref: PointRef,
+  frame: number,
+  shownAt: number = frame,
+): { x: number; y: number } | null {
+  const parts = partsAt(trial, ref, frame);
+  return (
+    parts &&
+    asFilmed(trial, shownAt, {
+      x: parts.reduce((sum, p) => sum + p.weight * p.x, 0),
+      y: parts.reduce((sum, p) => sum + p.weight * p.y, 0),
+    })
+  );
+}
+
+/** A body point as a part of a reference: where it is in the picture, how much it counts, and how wrong it may be. */
+export interface PartAt extends PointError {
+  readonly id: PointId;
+  readonly x: number;
+  readonly y: number;
+  readonly weight: number;
+}
+
+/** Where the parts of a reference are at a frame position; null where one is missing. */
+export function partsAt(trial: Trial, ref: PointRef, frame: number): readonly PartAt[] | null {
+  const parts = partsOf(ref, trial.clip.performer, trial.smoothed).map(({ id, weight }) => {
+    const at = pixelAt(trial, id, frame);
+    return at && { ...at, weight };
+  });
+  return parts.length === 0 || parts.includes(null) ? null : (parts as PartAt[]);
+}
+
+/** What the errors of joints of both sides share, twice their covariance, pixels squared. */
+function bothSides(parts: readonly PartAt[], of: 'sd' | 'systematic'): number {
+  let sum = 0;
+  for (const p of parts) {
+    if (p.ofSides === 0 || !p.id.startsWith('left')) continue;
+    const other = parts.find((q) => q.id === p.id.replace('left', 'right'));
+    if (other) sum += 2 * Math.max(p.ofSides, other.ofSides) * p.weight * p[of] * other.weight * other[of];
+  }
+  return sum;
+}
+
+/**
+ * A point of the movement in movement coordinates: pixels, the picture levelled, axes by `axesOf`, lengths along the
+ * plane stretched back by the camera's angle to it.
+ * @param psi camera off the plane's normal, radians
+ */
+export function pointAt(trial: Trial, ref: PointRef, frame: number, offPlane: number): UncertainPoint | null {
+  const parts = partsAt(trial, ref, frame);
+  if (!parts) return null;
+  const axes = axesOf(trial.clip);
+  const { x, y } = rotate(
+    { x: parts.reduce((sum, p) => sum + p.weight * p.x, 0), y: parts.reduce((sum, p) => sum + p.weight * p.y, 0) },
+    levelOf(trial.clip),
+  );
+  // A body's mass lies beside the table's in the same way at every frame.
+  const byTable = ref === 'centre-of-mass' && !Number.isNaN(trial.bodyHeight) ? TABLE_SD_SHARE * trial.bodyHeight : 0;
+  const together = (of: 'sd' | 'systematic'): number =>
+    parts.reduce((sum, p) => sum + (p.weight * p[of]) ** 2, bothSides(parts, of));
+  const variance = byTable ** 2 + together('sd');
+  const sd = Math.sqrt(variance);
+  const stretch = unforeshorten(1, offPlane);
+  return {
+    x: axes.x * x * stretch,
+    y: -axes.y * y,
+    sdX: sd * stretch,
+    sdY: sd,
+    systematic: Math.sqrt(together('systematic') / variance),
+  };
+}
+
+/** Where a point of the movement is at every frame, movement coordinates, NaN where it is missing. */
+export interface Places {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+}
+
+const known = new WeakMap<Track, WeakMap<Clip, Map<string, Places>>>();
+
+/**
+ * A point at every frame, as `pointAt` gives it at one; computed once for the smoothed points of a clip.
+ * @param psi camera off the plane's normal, radians
+ */
+export function placesOf(trial: Trial, ref: PointRef, offPlane: number): Places {
+  const { clip, smoothed } = trial;
+  const ofTrack = known.get(smoothed) ?? new WeakMap<Clip, Map<string, Places>>();
+  known.set(smoothed, ofTrack);
+  const ofClip = ofTrack.get(clip) ?? new Map<string, Places>();
+  ofTrack.set(clip, ofClip);
+  const key = `${ref} ${offPlane}`;
+  const there = ofClip.get(key);
+  if (there) return there;
+  const frames = trial.times.length;
+  const [px, py] = [new Float64Array(frames), new Float64Array(frames)];
+  const parts = partsOf(ref, clip.performer, smoothed);
+  if (parts.length === 0) {
+    px.fill(NaN);
+    py.fill(NaN);
+  }
+  for (const { id, weight } of parts) {
+    const series = smoothed[id];
+    for (let i = 0; i < frames; i++) {
+      px[i] = px[i]! + weight * (series?.x[i] ?? NaN);
+      py[i] = py[i]! + weight * (series?.y[i] ?? NaN);
+    }
+  }
+  const turn = levelOf(clip);
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const axes = axesOf(clip);
+  const forward = axes.x * unforeshorten(1, offPlane);
+  const places = { x: new Float64Array(frames), y: new Float64Array(frames) };
+  for (let i = 0; i < frames; i++) {
+    places.x[i] = forward * (cos * px[i]! - sin * py[i]!);
+    places.y[i] = -axes.y * (sin * px[i]! + cos * py[i]!);
+  }
+  ofClip.set(key, places);
+  return places;
+}
+
+/**
+ * Where a point of the movement is in space at a frame position, metres, linear between frames; null where that is not
+ * known.
+ */
+export function spaceAt({ space, clip, smoothed }: Trial, ref: PointRef, frame: number): Vec3 | null {
+  const parts = partsOf(ref, clip.performer, smoothed);
+  if (!space || parts.length === 0) return null;
+  const low = Math.floor(frame);
+  let [x, y, z] = [0, 0, 0];
+  for (const { id, weight } of parts) {
+    const series = space[id];
+    if (!series) return null;
+    const high = Math.min(series.x.length - 1, low + 1);
+    const at = (values: Float64Array): number =>
+      frame === low ? values[low]! : values[low]! * (1 - frame + low) + values[high]! * (frame - low);
+    x += weight * at(series.x);
+    y += weight * at(series.y);
+    z += weight * at(series.z);
+  }
+  return Number.isNaN(x + y + z) ? null : { x, y, z };
+}

@@ -1,0 +1,163 @@
+import { bodyHeightPixels, HAND_SD_PIXELS } from '../tracks/point-error';
+import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
+import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
+import type { PointId } from '../anatomy/body-points';
+import { bridgeDropouts } from '../signal/dropouts';
+import { findOutliers } from '../signal/outliers';
+import { typicalInterval } from '../signal/resample';
+import { smoothCoordinate } from '../signal/smooth';
+
+/** Longest dropout bridged before smoothing: 50 ms at 120 frames per second. */
+export const LONGEST_BRIDGE_FRAMES = 6;
+
+/** A detected point that jumps by more than this share of standing height and back is not believed. */
+const OUTLIER_SHARE = 0.02;
+
+/** The detector was all but at a loss: its position is worth less than one bridged from better neighbours. */
+const LOST_CONFIDENCE = 0.15;
+/** How sure a bridged position is, against its neighbours. */
+const BRIDGED_SHARE = 0.5;
+
+/** The marked frames in runs short enough to bridge; in longer runs an unsure position is better than none. */
+function bridgeable(marked: readonly boolean[]): readonly boolean[] {
+  const kept = [...marked];
+  for (let start = 0; start < kept.length; start++) {
+    let end = start;
+    while (kept[end]) end++;
+    if (start === 0 || end === kept.length || end - start > LONGEST_BRIDGE_FRAMES) kept.fill(false, start, end);
+    start = end;
+  }
+  return kept;
+}
+
+/** Frames of a detected point that its neighbours say more about than the detector did. */
+function unbelieved(series: PointSeries, height: number, rate: number): readonly boolean[] {
+  const wild = Number.isNaN(height) ? [] : findOutliers(series.x, series.y, OUTLIER_SHARE * height, rate);
+  const isDetected = Array.from(series.origin, (origin) => origin === ORIGIN.detected);
+  // A marker that jumps was exchanged for another for a moment, or read wrongly.
+  const jumps = bridgeable(
+    Array.from(series.origin, (origin, i) => (isDetected[i]! || origin === ORIGIN.recorded) && wild[i] === true),
+  );
+  const lost = bridgeable(
+    isDetected.map((detected, i) => detected && (wild[i] === true || series.confidence[i]! < LOST_CONFIDENCE)),
+  );
+  return jumps.map((jump, i) => jump || lost[i]!);
+}
+
+/**
+ * Standard deviation of one coordinate by how the point came about, share of standing height; by hand it is in pixels.
+ */
+const SD_SHARE: Readonly<Record<number, number>> = { [ORIGIN.detected]: 0.006, [ORIGIN.recorded]: 0.004 };
+/** An error that a hand corrects was there before and after it too, the less the farther away, seconds. */
+const CORRECTION_REACH = 0.06;
+
+/**
+ * How far each hand-placed point lies from where those beside it that are not say that it would be; NaN where nothing
+ * is beside it.
+ */
+function corrections(series: PointSeries, isHand: readonly boolean[]): Float64Array {
+  const away = new Float64Array(isHand.length).fill(NaN);
+  isHand.forEach((hand, i) => {
+    if (!hand) return;
+    const beside = (step: 1 | -1): number => {
+      let k = i;
+      while (isHand[k]) k += step;
+      return k >= 0 && k < isHand.length && !Number.isNaN(series.x[k]!) && Math.abs(k - i) <= 2 * LONGEST_BRIDGE_FRAMES
+        ? k
+        : NaN;
+    };
+    const [a, b] = [beside(-1), beside(1)];
+    if (Number.isNaN(a) && Number.isNaN(b)) return;
+    const [low, high] = [Number.isNaN(a) ? b : a, Number.isNaN(b) ? a : b];
+    const u = high === low ? 0 : (i - low) / (high - low);
+    away[i] = Math.hypot(
+      series.x[i]! - (series.x[low]! * (1 - u) + series.x[high]! * u),
+      series.y[i]! - (series.y[low]! * (1 - u) + series.y[high]! * u),
+    );
+  });
+  return away;
+}
+
+/**
+ * How much each sample of a point counts where some were placed by hand and others were not: by the inverse of its
+ * variance. What a hand corrected tells how wrong those beside it are, too, and they follow. Undefined where all came
+ * about alike.
+ */
+function weightsOf(series: PointSeries, times: Float64Array, height: number): Float64Array | undefined {
+  const isHand = Array.from(series.origin, (origin) => origin === ORIGIN.hand);
+  const others = series.origin.some((origin) => origin === ORIGIN.detected || origin === ORIGIN.recorded);
+  if (!others || !isHand.includes(true)) return undefined;
+  const pixels = Number.isNaN(height) ? HAND_SD_PIXELS : height;
+  const away = corrections(series, isHand);
+  const variances = Float64Array.from(
+    series.origin,
+    (origin) => Math.max(HAND_SD_PIXELS, (SD_SHARE[origin] ?? 0) * pixels) ** 2,
+  );
+  const usual = Math.max(HAND_SD_PIXELS, SD_SHARE[ORIGIN.detected]! * pixels) ** 2;
+  for (let h = 0; h < away.length; h++) {
+    if (Number.isNaN(away[h]!)) continue;
+    for (let i = 0; i < variances.length; i++) {
+      if (!isHand[i])
+        variances[i] = variances[i]! + away[h]! ** 2 * Math.exp(-Math.abs(times[i]! - times[h]!) / CORRECTION_REACH);
+    }
+  }
+  return variances.map((v) => usual / v);
+}
+
+/** Smooths one point; frames that are not believed are bridged from their neighbours, and so is how sure they are. */
+function smoothPoint(series: PointSeries, times: Float64Array, cutoff: number, height: number): PointSeries {
+  const smoothing = { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES, weights: weightsOf(series, times, height) };
+  const out = unbelieved(series, height, 1 / typicalInterval(times));
+  const kept = (values: Float64Array): Float64Array => values.map((value, i) => (out[i] ? NaN : value));
+  const sure = bridgeDropouts(
+    Float64Array.from(series.confidence, (c, i) => (out[i] ? NaN : c)),
+    LONGEST_BRIDGE_FRAMES,
+  );
+  return {
+    ...series,
+    x: smoothCoordinate(times, kept(series.x), smoothing),
+    y: smoothCoordinate(times, kept(series.y), smoothing),
+    confidence: series.confidence.map((c, i) =>
+      out[i] && !Number.isNaN(sure[i]!) ? Math.min(1, Math.max(c, BRIDGED_SHARE * sure[i]!)) : c,
+    ),
+  };
+}
+
+/** What was smoothed before: an edit of one point leaves the others as they are. */
+const smoothedBefore = new WeakMap<
+  PointSeries,
+  { readonly times: Float64Array; readonly cutoff: number; readonly height: number; readonly series: PointSeries }
+>();
+
+const sameTimes = (a: Float64Array, b: Float64Array): boolean =>
+  a === b || (a.length === b.length && a.every((t, i) => t === b[i]));
+
+/** Standing height to about two per cent, which is as well as a jump is told by it; a moved point leaves it alone. */
+const coarse = (height: number): number => Math.exp(Math.round(Math.log(height) * 50) / 50);
+
+/** Smooths every point of a track; origins stay those of the raw points. */
+export function smoothTrack(track: Track, times: Float64Array, cutoff: number): Track {
+  const height = coarse(bodyHeightPixels(track));
+  return Object.fromEntries(
+    (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
+      const before = smoothedBefore.get(series);
+      if (before && before.cutoff === cutoff && Object.is(before.height, height) && sameTimes(before.times, times))
+        return [id, before.series];
+      const smoothed = smoothPoint(series, times, cutoff, height);
+      smoothedBefore.set(series, { times, cutoff, height, series: smoothed });
+      return [id, smoothed];
+    }),
+  );
+}
+
+/** Smooths points in space, each coordinate by itself. */
+export function smoothSpatial(spatial: SpatialTrack, times: Float64Array, cutoff: number): SpatialTrack {
+  const smooth = (values: Float64Array): Float64Array =>
+    smoothCoordinate(times, values, { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES });
+  return Object.fromEntries(
+    (Object.entries(spatial) as [PointId, SpatialSeries][]).map(([id, { x, y, z }]) => [
+      id,
+      { x: smooth(x), y: smooth(y), z: smooth(z) },
+    ]),
+  );
+}

@@ -1,0 +1,86 @@
+import { steadyOf, type Steady } from '../calibration/steady';
+import type { Check } from '../model/check';
+import type { Clip } from '../model/clip';
+import { frameInterval, realTimes } from '../timing/clip-time';
+import { feetSlide } from '../tracks/feet-slide';
+import type { SpatialTrack } from '../tracks/marker-map';
+import type { PointSeries, Track } from '../tracks/track';
+import { momentsOfMarks, type MomentTiming, type Timed } from './moments';
+import { smoothSpatial, smoothTrack } from './smoothing';
+import { statureOf } from './stature';
+
+/** One clip made ready for measuring: smoothed points, real times, marked moments. */
+export interface Trial {
+  readonly clip: Clip;
+  readonly times: Float64Array;
+  readonly interval: number;
+  /** Moment id -> frame position. */
+  readonly marks: Readonly<Record<string, number>>;
+  /** Moment id -> how sure its time is, for those that are proposed; one that is not here was marked by hand. */
+  readonly timing?: Readonly<Record<string, MomentTiming>> | undefined;
+  /** Smoothed points, pixels of the displayed picture; of a camera that moves those of the steady one (`steady.ts`). */
+  readonly smoothed: Track;
+  /** Smoothed points in space, metres, where the clip was read from such; undefined for a picture. */
+  readonly space?: SpatialTrack | undefined;
+  /** As they were placed and found, in the same picture. */
+  readonly raw: Track;
+  /** The feet slide although the background's motion is taken out: the camera went along, which no background tells. */
+  readonly slides?: boolean | undefined;
+  /** Standing height, pixels of movement coordinates; NaN where the points do not tell. */
+  readonly bodyHeight: number;
+  /** Answers by eye: measure id -> answer. */
+  readonly checks: Readonly<Record<string, Check>>;
+  /** Cut-off frequency of the smoothing, Hz. */
+  readonly cutoff: number;
+}
+
+/** Points of every frame's picture in the steady one. */
+function steadyTrack(steady: Steady, track: Track): Track {
+  return Object.fromEntries(
+    Object.entries(track as Record<string, PointSeries>).map(([id, series]) => {
+      const places = Array.from(series.x, (x, i) => steady.toGround(i, { x, y: series.y[i]! }));
+      return [
+        id,
+        { ...series, x: Float64Array.from(places, (p) => p.x), y: Float64Array.from(places, (p) => p.y) },
+      ] as const;
+    }),
+  );
+}
+
+/**
+ * A clip with its points smoothed; the costly part, which marking a moment does not change.
+ * @param spatial the clip's points in space, where it has them
+ */
+export function prepareTrack(
+  clip: Clip,
+  track: Track,
+  cutoff: number,
+  spatial?: SpatialTrack,
+): Omit<Trial, 'marks' | 'timing' | 'checks'> {
+  const times = realTimes(clip);
+  const steady = steadyOf(clip);
+  const raw = steady ? steadyTrack(steady, track) : track;
+  const smoothed = smoothTrack(raw, times, cutoff);
+  return {
+    clip,
+    times,
+    interval: frameInterval(clip),
+    smoothed,
+    raw,
+    ...(steady && feetSlide(smoothed, 1 / frameInterval(clip)) ? { slides: true } : {}),
+    bodyHeight: statureOf(clip, smoothed),
+    cutoff,
+    ...(spatial ? { space: smoothSpatial(spatial, times, cutoff) } : {}),
+  };
+}
+
+export function prepareTrial(
+  clip: Clip,
+  track: Track,
+  marks: Readonly<Record<string, Timed>>,
+  cutoff: number,
+  checks: Trial['checks'] = {},
+  spatial?: SpatialTrack,
+): Trial {
+  return { ...prepareTrack(clip, track, cutoff, spatial), ...momentsOfMarks(marks), checks };
+}
