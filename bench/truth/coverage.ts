@@ -7,7 +7,8 @@ import { momentsOfMarks } from '../../src/core/trial/moments';
 import type { Trial } from '../../src/core/trial/trial';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { movementOf } from '../../src/movements';
-import { dice, type MadeClip, type PointsFrom } from '../made-clips';
+import { dice, filmed, systematicShift, type MadeClip, type PointsFrom } from '../made-clips';
+import { CAPTURED_MOVEMENT, capturedMotions } from './captured';
 import { measuresFor } from './measures';
 import { systematicOf, mannerOf, MOVEMENTS_MADE, shootingOf, shot, type MadeMovement } from './population';
 
@@ -24,7 +25,7 @@ export const SOURCES: Readonly<Record<string, PointsFrom>> = {
 
 /** One value against its truth. */
 export interface Checked {
-  readonly movement: MadeMovement;
+  readonly movement: MadeMovement | 'captured';
   readonly measure: Measure;
   readonly points: string;
   readonly moments: MomentsBy;
@@ -73,6 +74,34 @@ function check(
   if (!read.measurable || !is.measurable) return null;
   const error = differenceOf(measure, read.value, is.value);
   return { held: Math.abs(error) <= COVERAGE_95 * read.sd, z: error / read.sd, error, sd: read.sd };
+}
+
+/** Values of every kind of measure on stretches of real motion, filmed as the made ones are. */
+export function capturedValues(seed: number): readonly Checked[] {
+  const all: Checked[] = [];
+  for (const [points, from] of Object.entries(SOURCES)) {
+    capturedMotions().forEach(({ name, motion }, n) => {
+      const roll = dice(seed + 977 * n + 31 * points.length);
+      const names = Object.keys(motion.poseAt(motion.start).points);
+      const clip = filmed(
+        {
+          motion,
+          movement: CAPTURED_MOVEMENT,
+          role: 'athlete',
+          name,
+          side: roll() < 0.5 ? -90 : 90,
+          systematic: systematicShift(names, from, roll),
+          ...shootingOf(from, roll),
+        },
+        roll,
+      );
+      for (const measure of CAPTURED_MOVEMENT.measures) {
+        const checked = check(measure, clip.detected, clip.truth);
+        if (checked) all.push({ movement: 'captured', measure, points, moments: 'by hand', ...checked });
+      }
+    });
+  }
+  return all;
 }
 
 /** Values of every measure of so many made clips a movement and source of points, against the truth. */

@@ -10,7 +10,7 @@ const KNEE = { type: 'joint-angle', points: ['dominant-hip', 'dominant-knee', 'd
 const THIGH = { type: 'segment-angle', points: ['dominant-hip', 'dominant-knee'], against: 'down' } as const;
 
 /** Kinds that the movements have few or none of, from their first to their last moment. */
-function more(from: string, to: string): readonly Measure[] {
+export function more(from: string, to: string): readonly Measure[] {
   const phase = { from, to };
   return [
     make('extreme', { kind: 'extreme', of: KNEE, which: 'smallest', ...phase }),

@@ -1,10 +1,10 @@
 import { printFigures, round, type Figure } from '../figure';
-import { checkedValues, MOMENTS, SOURCES, type Checked } from './coverage';
+import { capturedValues, checkedValues, MOMENTS, SOURCES, type Checked } from './coverage';
 import { byChance } from './same-population';
 
 /**
- * Whether a number is what it claims to be: made performers whose truth is known, filmed by cameras that stand where
- * cameras stand.
+ * Whether a number is what it claims to be: made performers and real captured motion, whose truth is known, filmed by
+ * cameras that stand where cameras stand.
  */
 const CLIPS = 8;
 const COMPARISONS = 12;
@@ -21,7 +21,9 @@ const figure = (name: string, value: number, goal: string, holds: boolean, again
   holds,
 });
 
-const values = checkedValues(CLIPS, SEED);
+const made = checkedValues(CLIPS, SEED);
+const captured = capturedValues(SEED);
+const values = [...made, ...captured];
 const coverage = (name: string, list: readonly Checked[]): Figure => {
   const held = share(list.filter((c) => c.held).length, list.length);
   return figure(
@@ -44,8 +46,14 @@ printFigures([
     MOMENTS.map((moments) =>
       coverage(
         `points ${points}, moments ${moments}`,
-        values.filter((c) => c.points === points && c.moments === moments),
+        made.filter((c) => c.points === points && c.moments === moments),
       ),
+    ),
+  ),
+  ...Object.keys(SOURCES).map((points) =>
+    coverage(
+      `captured motion, points ${points}`,
+      captured.filter((c) => c.points === points),
     ),
   ),
   ...kinds.map((kind) =>
@@ -54,7 +62,7 @@ printFigures([
       values.filter((c) => named(c) === kind),
     ),
   ),
-  ...population.flatMap(({ n, judged, gaps, allSeries, withStretch }) => [
+  ...population.flatMap(({ n, judged, gaps, compared, withStretch }) => [
     figure(
       `another member of the population called a gap, ${n} references`,
       share(gaps, judged),
@@ -64,10 +72,10 @@ printFigures([
     ),
     figure(
       `curves of another member with a named stretch, ${n} references`,
-      share(withStretch, allSeries),
+      share(withStretch, compared),
       'at most 5',
-      share(withStretch, allSeries) <= 5,
-      `${allSeries} curves`,
+      share(withStretch, compared) <= 5,
+      `${compared} curves`,
     ),
   ]),
   figure(

@@ -12,7 +12,7 @@ import { systematicOf, attemptOf, mannerOf, MOVEMENTS_MADE, shootingOf, shot, ty
 export interface ByChance {
   readonly judged: number;
   readonly gaps: number;
-  readonly allSeries: number;
+  readonly compared: number;
   readonly withStretch: number;
 }
 
@@ -36,7 +36,7 @@ const byReferenceAlone = (measures: readonly Measure[]): readonly Measure[] =>
  * @param attempts the references are attempts of a single performer
  */
 export function byChance(comparisons: number, n: number, attempts: boolean, seed: number): ByChance {
-  const total = { judged: 0, gaps: 0, allSeries: 0, withStretch: 0 };
+  const total = { judged: 0, gaps: 0, compared: 0, withStretch: 0 };
   for (const id of MOVEMENTS_MADE) {
     const movement: Movement = { ...movementOf(id)!, measures: [...byReferenceAlone(measuresFor(id))] };
     for (let k = 0; k < comparisons; k++) {
@@ -52,7 +52,7 @@ export function byChance(comparisons: number, n: number, attempts: boolean, seed
       for (const measure of seriesMeasures(movement)) {
         const allSeries = matchedSeries(movement, measure, athlete, references);
         if (!allSeries?.half || allSeries.bandOf !== 'performers') continue;
-        total.allSeries++;
+        total.compared++;
         if (allSeries.longest) total.withStretch++;
       }
     }

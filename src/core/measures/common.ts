@@ -44,7 +44,7 @@ export const quantitySeries = (holdsValue: boolean) => ({
  * How much of what a detector does systematically in all clips is the same at two moments of one movement: half, since the posture
  * is another.
  */
-const ALIKE_BETWEEN_MOMENTS = 0.5;
+export const SAME_BETWEEN_MOMENTS = 0.5;
 
 /**
  * Error of one reading minus another of the same clip: their own errors add up, what the clip's camera and scale do to
@@ -56,10 +56,7 @@ export function errorOfDifference(
 ): { readonly sd: number; readonly systematicSd: number; readonly shared: SharedError } {
   const shared = sharedDifference(a.shared, b.shared);
   const systematicSd = Math.sqrt(
-    Math.max(
-      0,
-      a.systematicSd ** 2 + b.systematicSd ** 2 - 2 * ALIKE_BETWEEN_MOMENTS * a.systematicSd * b.systematicSd,
-    ),
+    Math.max(0, a.systematicSd ** 2 + b.systematicSd ** 2 - 2 * SAME_BETWEEN_MOMENTS * a.systematicSd * b.systematicSd),
   );
   return { sd: quadrature(ownSd(a), ownSd(b), systematicSd, Math.sqrt(sharedVariance(shared))), systematicSd, shared };
 }

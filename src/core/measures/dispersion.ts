@@ -5,8 +5,11 @@ import { smallestCircle } from '../geometry/smallest-circle';
 import { afterSmoothing } from '../signal/noise';
 import { quadrature } from '../statistics/propagate';
 import { plainDifference, type KindOfMeasure } from './kind';
-import { aboveTop, PEAK_WIDENING } from './peak-error';
+import { aboveTop } from './peak-error';
 import { drawPath, edgeLength, isPath, knownPoints, pathOf, pathProvenance } from './point-path';
+
+/** A circle's radius is off by so much of what one coordinate of the points that it rests on is: two, against each other. */
+const CIRCLE_SHARE = 0.5;
 
 /** How still a point is held. */
 export const dispersion: KindOfMeasure<'dispersion'> = {
@@ -25,20 +28,15 @@ export const dispersion: KindOfMeasure<'dispersion'> = {
     const points = knownPoints(path);
     const { centre, radius: outer } = smallestCircle(points);
     const away = points.map((p) => Math.hypot(p.x - centre.x, p.y - centre.y));
-    const trembling = afterSmoothing(path.jitter, trial.cutoff, trial.interval);
+    const trembling = afterSmoothing(path.trembling, trial.cutoff, trial.interval);
     const radius = Math.max(0, outer - aboveTop(trial, away, { first: 0, last: away.length - 1 }, trembling));
     // The circle rests on two points or three; a detector sees the point elsewhere as the body turns.
-    const systematicSd = path.systematic / Math.SQRT2;
+    const systematicSd = CIRCLE_SHARE * path.systematic;
     const shared = { ...NOTHING_SHARED, scale: radius * path.scaleSd };
     return {
       measurable: true,
       value: radius,
-      sd: quadrature(
-        (PEAK_WIDENING * path.sd) / Math.SQRT2,
-        edgeLength(trial, path, measure) / 2,
-        systematicSd,
-        shared.scale,
-      ),
+      sd: quadrature(CIRCLE_SHARE * path.sd, edgeLength(trial, path, measure) / 2, systematicSd, shared.scale),
       systematicSd,
       shared,
       unit: measure.lengthIn,

@@ -1,5 +1,6 @@
 import { TIME } from '../model/words';
 import { refsOfTrajectory } from '../trial/trajectory';
+import { notMeasurable } from '../reading';
 import { derivativeSd } from '../signal/derivative';
 import { eventSd } from '../statistics/event-time';
 import { quadrature } from '../statistics/propagate';
@@ -53,6 +54,12 @@ export const dwell: KindOfMeasure<'dwell'> = {
     // Noise in the speed ends a rest early or late: how long it would be with the limit moved by two deviations either
     // way, a third of it (against rendered truth).
     const noise = 2 * derivativeSd(path.sd, trial.interval, trial.cutoff);
+    if (2 * derivativeSd(path.trembling, trial.interval, trial.cutoff) > measure.slower)
+      return notMeasurable(
+        'too-uncertain',
+        'The point trembles about as fast as the limit of a rest',
+        'Detect the points with the accurate detector, place them by hand, or film from nearer.',
+      );
     const unsure = (rest(measure.slower + noise).time - rest(measure.slower - noise).time) / 3;
     return {
       measurable: true,

@@ -4,7 +4,7 @@ import { difference, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuan
 import { largest } from '../signal/peaks';
 import { quadrature } from '../statistics/propagate';
 import { ownSd } from '../reading';
-import { drawOf, quantitySeries, quantityWords } from './common';
+import { SAME_BETWEEN_MOMENTS, drawOf, quantitySeries, quantityWords } from './common';
 import type { KindOfMeasure } from './kind';
 import { edgeSd, peakTimeSd } from './peak-error';
 import { isSeries, phaseSeries, timeFrom } from './phase-series';
@@ -37,7 +37,13 @@ export const extreme: KindOfMeasure<'extreme'> = {
         from,
         top.frame,
         quadrature(
-          peakTimeSd(trial, score, r.span, top.frame, quadrature(ownSd(there), there.systematicSd)),
+          peakTimeSd(
+            trial,
+            score,
+            r.span,
+            top.frame,
+            quadrature(ownSd(there), SAME_BETWEEN_MOMENTS * there.systematicSd),
+          ),
           Math.abs(top.frame - trial.marks[from]!) <= 1 ? momentSd(trial, from) : 0,
         ),
         refsOfQuantity(of),

@@ -3,10 +3,9 @@ import type { Trial } from '../trial/trial';
 import { refsOfTrajectory } from '../trial/trajectory';
 import { NOTHING_SHARED, notMeasurable } from '../reading';
 import type { Vec2 } from '../geometry/vec2';
-import { derivativeSd } from '../signal/derivative';
+import { stepSd } from '../signal/derivative';
 import { quadrature } from '../statistics/propagate';
 import { plainDifference, type KindOfMeasure } from './kind';
-import { PEAK_WIDENING } from './peak-error';
 import { drawPath, edgeLengths, isPath, knownPoints, pathOf, pathProvenance, type Path } from './point-path';
 
 /** Noise is told apart from movement over so much time, seconds. */
@@ -14,8 +13,10 @@ const WINDOW = 0.1;
 
 /**
  * Length of a path. Noise makes a path longer: a point that stands still trembles on. Over short windows the mean
- * square of the speed is that of the movement plus twice the variance of the speed's noise, which the jitter of the
- * data gives; what the movement has is what is counted.
+ * square of the speed is that of the movement plus the variance of the speed's noise in both coordinates, which the
+ * trembling of the data gives; what the movement has is what is counted. The square's own variance (of a noncentral
+ * chi-squared variable with as many degrees of freedom as noise up to the cut-off has independent values) is carried
+ * through the root, and the variance of the noise, known to a share, through all windows alike.
  * @returns the length, and how much of it noise may still have given or taken
  */
 function lengthOf(trial: Trial, path: Path): { readonly length: number; readonly sd: number } {
@@ -26,22 +27,28 @@ function lengthOf(trial: Trial, path: Path): { readonly length: number; readonly
     const step = Math.hypot(path.x[i + 1]! - path.x[i]!, path.y[i + 1]! - path.y[i]!);
     return { step: Number.isNaN(step) ? 0 : step, time: times[i + 1]! - times[i]! };
   });
-  const noise = 2 * derivativeSd(path.jitter, interval, cutoff) ** 2;
+  const noise = 2 * stepSd(path.trembling, interval, cutoff) ** 2;
   const per = Math.max(1, Math.round(WINDOW / interval));
-  let [length, variance] = [0, 0];
+  let [length, variance, byNoise] = [0, 0, 0];
   for (let k = 0; k < steps.length; k += per) {
     const window = steps.slice(k, k + per);
     const time = window.reduce((sum, s) => sum + s.time, 0);
     const plain = window.reduce((sum, s) => sum + s.step, 0);
     const square = window.reduce((sum, s) => sum + s.step ** 2 / s.time, 0) / time;
-    // The speed that is left without its noise; noise across the way lengthens a step of a moving point by half its
-    // variance over the speed.
-    const own = Math.sqrt(Math.max(0, square - noise));
-    const kept = own === 0 ? 0 : own / Math.sqrt(own ** 2 + noise / 2);
+    // The speed that is left without its noise, below zero where noise alone would have been larger: only so do windows
+    // in which nothing moves cancel. Noise across the path lengthens a step of a moving point by half its variance over
+    // the speed.
+    const own = Math.sqrt(Math.abs(square - noise));
+    const kept = own === 0 ? 0 : (Math.sign(square - noise) * own) / Math.sqrt(own ** 2 + noise / 2);
     length += plain * kept;
-    variance += (plain * (1 - kept) * 0.5) ** 2 + (time ** 2 * noise) / 4 / Math.max(1, 2 * cutoff * time);
+    const values = Math.max(1, 2 * Math.min(cutoff, 0.5 / interval) * time);
+    const ownSquare = Math.max(0, square - noise);
+    const least = Math.max(ownSquare, (0.3 * noise) / Math.sqrt(values));
+    if (least === 0) continue;
+    variance += (time ** 2 * (noise ** 2 + 2 * ownSquare * noise)) / values / (4 * least);
+    byNoise += (time * noise * path.tremblingShare) / (2 * Math.sqrt(least));
   }
-  return { length, sd: Math.sqrt(variance) };
+  return { length: Math.max(0, length), sd: quadrature(Math.sqrt(variance), byNoise) };
 }
 
 /** A chord shorter than this share of the path is none. */
@@ -113,7 +120,7 @@ export const path: KindOfMeasure<'path'> = {
     const random =
       what === 'sideways'
         ? quadrature(
-            PEAK_WIDENING * path.sd,
+            path.sd,
             (1 - farthest.along) * quadrature(path.sd, edges[0]),
             farthest.along * quadrature(path.sd, edges[1]),
           )

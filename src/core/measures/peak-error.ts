@@ -96,7 +96,7 @@ export const POSTURE_TIME = 0.1;
  * Filter and detector bend a curve as well as trembling on it: a peak's time is so much less sure (against rendered
  * truth).
  */
-const TIME_WIDENING = 1.5;
+const TIME_WIDENING = 1.2;
 
 /** Half of a stretch of smooth noise: what is nearer together than this is one peak, seconds. */
 const halfPeriod = (cutoff: number): number => 1 / (4 * cutoff);
@@ -105,12 +105,15 @@ const halfPeriod = (cutoff: number): number => 1 / (4 * cutoff);
  * A curve that comes this near to its top elsewhere may have its true top there: detector and filter bend it by some per
  * cent (against rendered truth).
  */
-const NEARLY = 0.25;
+const NEARLY = 0.12;
+
+/** Of two tops whose noise is the same either may be the higher within two deviations of their difference. */
+const BOTH_NOISY = 2.4;
 
 /**
  * How sure the time of a peak is, seconds. Noise of deviation s that is cut off at w moves the top of a peak of
  * curvature c by s w / (sqrt(3) c), which is the deviation of the noise's slope over c. Wherever else in the phase the
- * curve comes all but as high the true top may lie too: anywhere between, evenly.
+ * curve comes all but as high the true top may lie too: anywhere between, evenly, as far as that is from the top read.
  * @param score the curve, upwards, over the whole clip; @param span the phase; @param sd of the curve's noise
  */
 export function peakTimeSd(
@@ -127,14 +130,18 @@ export function peakTimeSd(
   const slope = (sd * 2 * Math.PI * Math.min(cutoff, 0.5 / interval)) / Math.sqrt(3);
   let lowest = b;
   for (let i = span.first; i <= span.last; i++) if (score[i]! < lowest) lowest = score[i]!;
-  const near = b - Math.max(1.5 * sd, NEARLY * (b - lowest));
+  const near = b - Math.max(BOTH_NOISY * sd, NEARLY * (b - lowest));
   let [first, last] = [top, top];
   for (let i = span.first; i <= span.last; i++) {
-    if (score[i]! < near || Number.isNaN(score[i]!)) continue;
+    // Beside a top its own slope is no other one.
+    const isTop = !(score[i - 1]! > score[i]!) && !(score[i + 1]! > score[i]!);
+    const atEdge = i === span.first || i === span.last;
+    if (!(score[i]! >= near) || !(isTop || atEdge)) continue;
     first = Math.min(first, i);
     last = Math.max(last, i);
   }
-  const flat = (timeAtFrame(times, last) - timeAtFrame(times, first)) / Math.sqrt(12);
+  const [before, after] = [first, last].map((i) => Math.abs(timeAtFrame(times, i) - timeAtFrame(times, top)));
+  const flat = before! + after! > 0 ? Math.sqrt((before! ** 3 + after! ** 3) / (3 * (before! + after!))) : 0;
   const local = curvature > 0 ? Math.min(slope / curvature, Math.max(2 * flat, interval)) : 0;
   return Math.max(eventSd(interval), TIME_WIDENING * local, flat);
 }

@@ -4,7 +4,7 @@ import type { Measure, PointRef } from '../model/movement';
 import { momentSd } from '../trial/moments';
 import type { Trial } from '../trial/trial';
 import { isSpan, spanOf, tooLittleKnown } from '../trial/phase';
-import { jitterOf, partsOf, pictureAt, pointAt } from '../trial/places';
+import { partsOf, pictureAt, pointAt, isDetected, tremblingOf } from '../trial/places';
 import { refsOfTrajectory, trajectoryOf } from '../trial/trajectory';
 import type { NotMeasurable } from '../reading';
 import { isScale, scaleOf } from '../quantities';
@@ -26,8 +26,10 @@ export interface Path {
   readonly sd: number;
   /** The same of what is alike in every clip. */
   readonly systematic: number;
-  /** What one coordinate jitters before smoothing, as the data show it, unit wanted. */
-  readonly jitter: number;
+  /** White noise before smoothing whose speed trembles as that of one coordinate does, unit wanted. */
+  readonly trembling: number;
+  /** How surely that is known: relative standard deviation of its variance. */
+  readonly tremblingShare: number;
   /** Length of the segment that the point is the end of, about; an error that is alike turns with it. */
   readonly lever: number;
   /** Relative deviation of the scale. */
@@ -65,8 +67,18 @@ function pathError(
   };
 }
 
-const jitterOfRef = (trial: Trial, ref: PointRef): number =>
-  quadrature(...partsOf(ref, trial.clip.performer, trial.raw).map(({ id, weight }) => weight * jitterOf(trial, id)));
+const tremblingOfRef = (trial: Trial, ref: PointRef): number =>
+  quadrature(...partsOf(ref, trial.clip.performer, trial.raw).map(({ id, weight }) => weight * tremblingOf(trial, id)));
+
+/**
+ * How surely the variance of trembling is known, a share: some hundred differences of white noise tell it to a quarter,
+ * what a detector carries on differs from joint to joint (rendered demo clips).
+ */
+const KNOWN_SHARE = { white: 0.25, detected: 0.6 };
+const tremblingShare = (trial: Trial, refs: readonly PointRef[]): number =>
+  refs.some((ref) => partsOf(ref, trial.clip.performer, trial.raw).some(({ id }) => isDetected(trial, id)))
+    ? KNOWN_SHARE.detected
+    : KNOWN_SHARE.white;
 
 /** How far the ends of a phase may be off against each other because the camera moved, pixels. */
 function betweenEnds({ clip }: Trial, { first, last }: FrameSpan): number {
@@ -86,14 +98,16 @@ export function pathOf(trial: Trial, measure: Moving): Path | NotMeasurable {
   const unknown = tooLittleKnown(x, span, `The ${measure.point.replace(/^own-/, '').replaceAll('-', ' ')}`);
   if (unknown) return unknown;
   const error = pathError(trial, measure, (span.first + span.last) >> 1, offPlane);
-  const jitter = quadrature(...refsOfTrajectory(measure).map((ref) => jitterOfRef(trial, ref)));
+  const refs = refsOfTrajectory(measure);
+  const trembling = quadrature(...refs.map((ref) => tremblingOfRef(trial, ref)));
   return {
     span,
     x,
     y,
     sd: Math.hypot(error.sd, relativeTo ? 0 : betweenEnds(trial, span)) * scale.perPixel,
     systematic: error.systematic * scale.perPixel,
-    jitter: jitter * scale.perPixel,
+    trembling: trembling * scale.perPixel,
+    tremblingShare: tremblingShare(trial, refs),
     lever: LEVER * trial.bodyHeight * scale.perPixel,
     scaleSd: Math.hypot(scale.sdShare, steadySd(trial.clip, 'size', span.first)),
   };

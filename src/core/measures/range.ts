@@ -5,7 +5,7 @@ import { largest } from '../signal/peaks';
 import { quadrature } from '../statistics/propagate';
 import { drawOf, errorOfDifference, quantitySeries } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
-import { edgeSd, PEAK_WIDENING } from './peak-error';
+import { edgeSd } from './peak-error';
 import { isSeries, phaseSeries } from './phase-series';
 
 /** Largest minus smallest. */
@@ -37,11 +37,7 @@ export const range: KindOfMeasure<'range'> = {
     const error = errorOfDifference(a, b);
     const edges = [top, bottom].map(({ frame }) => edgeSd(trial, r.series, frame, measure));
     const together = sharedVariance(error.shared);
-    const sd = quadrature(
-      PEAK_WIDENING * Math.sqrt(Math.max(0, error.sd ** 2 - together)),
-      Math.sqrt(together),
-      ...edges,
-    );
+    const sd = quadrature(Math.sqrt(Math.max(0, error.sd ** 2 - together)), Math.sqrt(together), ...edges);
     return {
       ...a,
       value: top.value + bottom.value,

@@ -65,7 +65,7 @@ export const speed: KindOfMeasure<'speed'> = {
     if (!top)
       return notMeasurable('point-missing', 'The phase is too short for a speed', 'Mark the moments farther apart.');
     const noise = noiseOf(trial, path);
-    const trembling = derivativeSd(path.jitter, trial.interval, trial.cutoff);
+    const trembling = derivativeSd(path.trembling, trial.interval, trial.cutoff);
     const value = top.value - aboveTop(trial, series, path.span, trembling);
     const lost = measure.along === 'straight' ? lostInNoise(value) : null;
     if (lost) return lost;

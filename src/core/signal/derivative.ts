@@ -15,13 +15,22 @@ export function rateOfChange(times: Float64Array, values: Float64Array): Float64
   });
 }
 
+/** Radians a sample up to which a low-pass filter lets through. */
+const band = (interval: number, cutoff: number): number => 2 * Math.PI * Math.min(cutoff, 0.5 / interval) * interval;
+
 /**
- * Standard deviation of a derivative from that of the samples: white noise of variance s^2 at interval T has the
- * spectral density s^2 T / (2 pi), and its derivative through an ideal low-pass filter up to w the variance s^2 T w^3 /
- * (3 pi), by integration of w^2.
+ * Standard deviation of a rate of change, as `rateOfChange` takes it, from that of the samples: white noise of variance
+ * s^2 at interval T has the spectral density s^2 T / (2 pi), an ideal low-pass filter lets it through up to w, and the
+ * difference of both neighbours has the gain sin(w T) / T; by integration s^2 (w T / 2 - sin(2 w T) / 4) / (pi T^2).
  * @param sd of one sample, @param interval between samples in seconds, @param cutoff of the smoothing in Hz
  */
 export const derivativeSd = (sd: number, interval: number, cutoff: number): number => {
-  const corner = Math.min(cutoff, 0.5 / interval);
-  return sd * Math.sqrt((interval * (2 * Math.PI * corner) ** 3) / (3 * Math.PI));
+  const wide = band(interval, cutoff);
+  return (sd / interval) * Math.sqrt((wide / 2 - Math.sin(2 * wide) / 4) / Math.PI);
+};
+
+/** The same of the step from one sample to the next over its time, whose gain is 2 sin(w T / 2) / T. */
+export const stepSd = (sd: number, interval: number, cutoff: number): number => {
+  const wide = band(interval, cutoff);
+  return (sd / interval) * Math.sqrt((2 * (wide - Math.sin(wide))) / Math.PI);
 };
