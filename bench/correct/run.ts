@@ -6,7 +6,8 @@ import { clipFile, goToStep, openBrowser, startServer } from '../../demo/drive-j
 import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { refsOfMeasure } from '../../src/core/measures';
-import { momentsOf, type Movement } from '../../src/core/model/movement';
+import { momentsOf } from '../../src/core/model/measure';
+import type { Movement } from '../../src/core/model/movement';
 import { prepareTrial, type Trial } from '../../src/core/trial/trial';
 import { partsOf } from '../../src/core/trial/places';
 import { JOINT_POINTS, type BodyPoint, type PointId } from '../../src/core/anatomy/body-points';

@@ -1,5 +1,5 @@
 import { differenceSd } from '../../src/core/comparison/compare';
-import type { Quantity } from '../../src/core/model/movement';
+import type { Quantity } from '../../src/core/model/quantity';
 import { readQuantity } from '../../src/core/quantities';
 import type { Trial } from '../../src/core/trial/trial';
 import type { BodyPoint } from '../../src/core/anatomy/body-points';

@@ -2,7 +2,7 @@ import { carryOver } from '../../src/core/events/carry-over';
 import { proposeTrial } from '../../src/core/events/repetitions';
 import type { Proposal } from '../../src/core/events/propose-moments';
 import { differenceOf, evaluateMeasure } from '../../src/core/measures';
-import type { Measure } from '../../src/core/model/movement';
+import type { Measure } from '../../src/core/model/measure';
 import { momentsOfMarks } from '../../src/core/trial/moments';
 import type { Trial } from '../../src/core/trial/trial';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';

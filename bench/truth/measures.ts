@@ -1,5 +1,5 @@
 import { todaysMeasure } from '../../src/core/model/earlier-measures';
-import { measureSchema, type Measure } from '../../src/core/model/movement';
+import { measureSchema, type Measure } from '../../src/core/model/measure';
 import { movementOf } from '../../src/movements';
 import type { MadeMovement } from './population';
 

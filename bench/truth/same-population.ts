@@ -2,7 +2,8 @@ import { judge } from '../../src/core/judgement/state';
 import { compareSides } from '../../src/core/comparison/compare';
 import { seriesMeasures, matchedSeries } from '../../src/core/comparison/matched-series';
 import type { Side } from '../../src/core/comparison/side';
-import type { Measure, Movement } from '../../src/core/model/movement';
+import type { Measure } from '../../src/core/model/measure';
+import type { Movement } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';
 import { dice } from '../made-clips';
 import { measuresFor } from './measures';
@@ -50,10 +51,10 @@ export function byChance(comparisons: number, n: number, attempts: boolean, seed
         if (judged.state === 'gap' && judged.basis === 'performers') total.gaps++;
       }
       for (const measure of seriesMeasures(movement)) {
-        const allSeries = matchedSeries(movement, measure, athlete, references);
-        if (!allSeries?.half || allSeries.bandOf !== 'performers') continue;
+        const series = matchedSeries(movement, measure, athlete, references);
+        if (!series?.half || series.bandOf !== 'performers') continue;
         total.compared++;
-        if (allSeries.longest) total.withStretch++;
+        if (series.longest) total.withStretch++;
       }
     }
   }

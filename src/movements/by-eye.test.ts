@@ -1,6 +1,6 @@
 import { movementOf } from '.';
 import { correctionOfNote } from '../core/coaching/correction';
-import { momentsOf } from '../core/model/movement';
+import { momentsOf } from '../core/model/measure';
 import type { Note } from '../core/model/session';
 import { measuresFor, numberSays } from '../core/judgement/by-eye';
 import type { State } from '../core/judgement/state';

@@ -2,7 +2,8 @@ import { MOVEMENTS } from '.';
 import { judge, type Judged } from '../core/judgement/state';
 import { prioritise, type RankedGap } from '../core/judgement/priority';
 import { unitOf } from '../core/measures';
-import { withSchool, type Measure, type Movement } from '../core/model/movement';
+import type { Measure } from '../core/model/measure';
+import { withSchool, type Movement } from '../core/model/movement';
 import { toSi } from '../core/units';
 import { correctionOf, draftCorrection, placeName } from '../core/coaching/correction';
 

@@ -1,5 +1,6 @@
 import { MOVEMENTS, movementOf } from './index';
-import { momentsOf, movementSchema, withImportances, withSchool } from '../core/model/movement';
+import { momentsOf } from '../core/model/measure';
+import { movementSchema, withImportances, withSchool } from '../core/model/movement';
 import { raceWalking } from './race-walking';
 import { HURDLE_RACES, hurdleRace } from './sprint-hurdles';
 

@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import type { Judged } from '../core/judgement/state';
 import type { TimingRow } from '../core/comparison/timing-table';
-import { momentsOf, type Movement } from '../core/model/movement';
+import { momentsOf } from '../core/model/measure';
+import type { Movement } from '../core/model/movement';
 import type { Trial } from '../core/trial/trial';
 import type { Reading } from '../core/reading';
 import { timeAtFrame } from '../core/timing/clip-time';

@@ -3,7 +3,8 @@ import type { Priorities } from '../core/judgement/priority';
 import { judgedCount, type Judged } from '../core/judgement/state';
 import { judgedSummary } from '../core/judgement/summary';
 import { draftCorrection, placeName } from '../core/coaching/correction';
-import { momentsOf, type Movement } from '../core/model/movement';
+import { momentsOf } from '../core/model/measure';
+import type { Movement } from '../core/model/movement';
 import { inUnit } from '../core/units';
 import { COVERAGE_95 } from '../core/statistics/normal';
 

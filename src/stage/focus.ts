@@ -1,6 +1,6 @@
 import { steadyOf } from '../core/calibration/steady';
 import { levelOf } from '../core/calibration/level';
-import type { PointRef } from '../core/model/movement';
+import type { PointRef } from '../core/model/quantity';
 import type { Clip } from '../core/model/clip';
 import type { Trial } from '../core/trial/trial';
 import { extentOf } from '../core/signal/extent';

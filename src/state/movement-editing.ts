@@ -1,5 +1,6 @@
 import { produce } from 'immer';
-import { momentsOf, movementSchema, type Measure, type Moment, type Movement } from '../core/model/movement';
+import { momentsOf, type Measure } from '../core/model/measure';
+import { movementSchema, type Moment, type Movement } from '../core/model/movement';
 import { freeId } from '../core/model/measure-form';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { momentKey } from '../movements/moment-key';

@@ -1,7 +1,7 @@
 import { readMeasure } from '../fixtures/measure';
 import { judge, type State } from '../../src/core/judgement/state';
 import { compareMeasure } from '../../src/core/comparison/compare';
-import type { Measure } from '../../src/core/model/movement';
+import type { Measure } from '../../src/core/model/measure';
 import type { PointId } from '../../src/core/anatomy/body-points';
 import { stickTrial } from '../fixtures/stick-trial';
 

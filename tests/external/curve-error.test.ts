@@ -1,5 +1,5 @@
 import { seriesMeasures, matchedSeries } from '../../src/core/comparison/matched-series';
-import type { Measure } from '../../src/core/model/movement';
+import type { Measure } from '../../src/core/model/measure';
 import { movementOf } from '../../src/movements';
 import { demoPairs } from '../fixtures/demo-pairs';
 

@@ -1,6 +1,6 @@
 import { readMeasure } from '../fixtures/measure';
 import { differenceOf, evaluateMeasure, MEASURE_KINDS } from '../../src/core/measures';
-import type { Measure, MeasureKind } from '../../src/core/model/movement';
+import type { Measure, MeasureKind } from '../../src/core/model/measure';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { movementOf } from '../../src/movements';
 import { demoPairs, type Pair } from '../fixtures/demo-pairs';

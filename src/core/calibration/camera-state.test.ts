@@ -2,7 +2,8 @@ import { stickClip, stickTrial } from '../../../tests/fixtures/stick-trial';
 import { proposeMoments } from '../events/propose-moments';
 import { evaluateMeasure } from '../measures';
 import { cameraPathSchema, type CameraPath } from '../model/clip';
-import { measureSchema, movementSchema, type Measure } from '../model/movement';
+import { measureSchema, type Measure } from '../model/measure';
+import { movementSchema } from '../model/movement';
 import { CameraTracker } from './camera-motion';
 import { cameraState, cameraWords } from './camera-state';
 

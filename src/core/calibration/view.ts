@@ -1,5 +1,5 @@
 import type { Clip, View, ViewKind } from '../model/clip';
-import type { Plane } from '../model/movement';
+import type { Plane } from '../model/measure';
 import { notMeasurable, type NotMeasurable } from '../reading';
 
 const PLANE_OF_VIEW: Readonly<Record<ViewKind, Exclude<Plane, 'any'>>> = {

@@ -1,7 +1,8 @@
 import { cautionText } from './caution-text';
 import type { RankedGap } from '../judgement/priority';
 import { inUnit } from '../units';
-import { momentsOf, type Movement } from '../model/movement';
+import { momentsOf } from '../model/measure';
+import type { Movement } from '../model/movement';
 import type { Note, OwnCorrection } from '../model/session';
 import { COVERAGE_95 } from '../statistics/normal';
 import type { PlanItem } from './plan';

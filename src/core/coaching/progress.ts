@@ -2,7 +2,7 @@ import { differenceSd, ownPart, seenAlike, type SeenBy } from '../comparison/com
 import { LEAST_ATTEMPTS, usualTrialSd } from '../comparison/trial-to-trial';
 import { outside, type Band, type Judged, type State } from '../judgement/state';
 import { differenceOf } from '../measures';
-import type { Measure } from '../model/movement';
+import type { Measure } from '../model/measure';
 import type { CorrectionVerdict } from '../model/session';
 import type { Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';

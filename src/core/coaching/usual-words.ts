@@ -1,4 +1,5 @@
-import { momentsOf, type Measure, type Movement, type Plane } from '../model/movement';
+import { momentsOf, type Measure, type Plane } from '../model/measure';
+import type { Movement } from '../model/movement';
 
 const CAMERA: Readonly<Record<Plane, string>> = {
   sagittal: 'Camera from the side at hip height',

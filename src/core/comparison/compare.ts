@@ -1,7 +1,8 @@
 import { cameraOffPlane } from '../calibration/view';
 import { differenceOf } from '../measures';
 import { farSide, type Clip } from '../model/clip';
-import type { Measure, Movement } from '../model/movement';
+import type { Measure } from '../model/measure';
+import type { Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import type { Measured, Reading } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';

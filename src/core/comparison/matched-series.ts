@@ -1,5 +1,6 @@
 import { seriesOfMeasure, seriesUnitOf, seriesOf, unitOf } from '../measures';
-import type { Measure, Movement } from '../model/movement';
+import type { Measure } from '../model/measure';
+import type { Movement } from '../model/movement';
 import { momentSd } from '../trial/moments';
 import { interpolateLinear } from '../signal/resample';
 import { timeAtFrame } from '../timing/clip-time';

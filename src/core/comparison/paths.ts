@@ -1,5 +1,6 @@
 import { cameraOffPlane } from '../calibration/view';
-import type { Movement, PointRef } from '../model/movement';
+import type { Movement } from '../model/movement';
+import type { PointRef } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import { pointAt } from '../trial/places';
 import { trajectoryOf, type SeenFrom } from '../trial/trajectory';

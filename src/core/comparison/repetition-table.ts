@@ -1,5 +1,6 @@
 import { differenceOf } from '../measures';
-import type { Measure, Movement } from '../model/movement';
+import type { Measure } from '../model/measure';
+import type { Movement } from '../model/movement';
 import { ownSd, type Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { meanAndSd } from '../statistics/mean';

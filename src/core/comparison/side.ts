@@ -1,5 +1,5 @@
 import { differenceOf, evaluateMeasure, kindOf } from '../measures';
-import type { Measure } from '../model/movement';
+import type { Measure } from '../model/measure';
 import { cameraRefusal } from '../trial/camera-refusal';
 import { viewRefusal } from '../calibration/view';
 import type { Trial } from '../trial/trial';

@@ -1,6 +1,7 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
 import { performerNamed, stickTrial } from '../../../tests/fixtures/stick-trial';
-import { movementSchema, type Measure, type Movement } from '../model/movement';
+import type { Measure } from '../model/measure';
+import { movementSchema, type Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import { ORIGIN } from '../tracks/track';
 import { fromSi, toSi } from '../units';

@@ -1,4 +1,5 @@
-import type { Movement, PointRef, Quantity } from '../model/movement';
+import type { Movement } from '../model/movement';
+import type { PointRef, Quantity } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import { continuousSeries } from '../quantities';
 import { interpolateLinear } from '../signal/resample';

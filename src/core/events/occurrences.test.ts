@@ -1,7 +1,8 @@
 import { dice } from '../../../tests/fixtures/random';
 import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { PointId } from '../anatomy/body-points';
-import { movementSchema, type Quantity } from '../model/movement';
+import { movementSchema } from '../model/movement';
+import type { Quantity } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import { contactEdges, contactsOf } from './contacts';
 import { crossingsOf } from './occurrences';

@@ -1,5 +1,5 @@
 import { unwrap, wrapAngle } from '../geometry/angle';
-import type { Quantity } from '../model/movement';
+import type { Quantity } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import { dimensionOf, goesRound, quantitySeries, readQuantity, unitOfQuantity } from '../quantities';
 import { ownSd } from '../reading';

@@ -1,6 +1,7 @@
 import { cameraRefusal } from '../trial/camera-refusal';
 import { peaksOf, type FrameSpan } from '../signal/peaks';
-import type { Moment, MomentRule, Movement } from '../model/movement';
+import type { MomentRule } from '../model/moment-rule';
+import type { Moment, Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import { continuousSeries } from '../quantities';
 import { contactEdges } from './contacts';

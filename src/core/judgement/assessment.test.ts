@@ -1,6 +1,7 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
 import type { Comparison } from '../comparison/compare';
-import { movementSchema, type Movement, type Target } from '../model/movement';
+import { movementSchema, type Movement } from '../model/movement';
+import type { Target } from '../model/target';
 import type { Reading } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { cautionsFor, MINOR_CAUTION, STANDING_CAUTION } from './cautions';

@@ -1,6 +1,7 @@
 import { refsOfMeasure } from '../measures';
 import { inRegion } from '../anatomy/regions';
-import { momentsOf, type Measure, type Movement } from '../model/movement';
+import { momentsOf, type Measure } from '../model/measure';
+import type { Movement } from '../model/movement';
 import type { Note } from '../model/session';
 import { partsOf } from '../trial/places';
 import type { Judged, State } from './state';

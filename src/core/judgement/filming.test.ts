@@ -1,7 +1,7 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
 import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Clip } from '../model/clip';
-import type { Measure } from '../model/movement';
+import type { Measure } from '../model/measure';
 import { notMeasurable, type Reading } from '../reading';
 import { filmingRequests } from './filming';
 import type { Judged } from './state';

@@ -2,7 +2,7 @@ import type { Comparison } from '../comparison/compare';
 import { LEAST_FOR_SPREAD, type Spread } from '../comparison/side';
 import { predictionFactor } from '../statistics/student';
 import type { Decision } from '../model/session';
-import type { Target } from '../model/movement';
+import type { Target } from '../model/target';
 import { toSi, usualTolerance, type DisplayUnit } from '../units';
 import { differenceOf } from '../measures';
 import { COVERAGE_95, normalCdf } from '../statistics/normal';

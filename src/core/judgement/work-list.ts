@@ -1,6 +1,7 @@
 import { viewRefusal } from '../calibration/view';
 import { refsOfMeasure } from '../measures';
-import { momentsOf, type Movement } from '../model/movement';
+import { momentsOf } from '../model/measure';
+import type { Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import { partsOf } from '../trial/places';
 import { isOwnPoint, JOINT_POINTS, type BodyPoint, type PointId } from '../anatomy/body-points';

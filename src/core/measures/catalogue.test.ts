@@ -1,6 +1,6 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
 import { stickTrial } from '../../../tests/fixtures/stick-trial';
-import type { Measure } from '../model/movement';
+import type { Measure } from '../model/measure';
 import type { PointId } from '../anatomy/body-points';
 import type { Reading } from '../reading';
 import { fromSi } from '../units';

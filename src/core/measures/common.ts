@@ -1,4 +1,5 @@
-import type { Plane, Quantity } from '../model/movement';
+import type { Plane } from '../model/measure';
+import type { Quantity } from '../model/quantity';
 import type { UsualWords } from '../model/words';
 import { continuousSeries, kindOfQuantity, readQuantity, unitOfQuantity, type LengthIn } from '../quantities';
 import { drawQuantity } from '../quantities/draw';

@@ -1,6 +1,6 @@
 import { contactEdges } from '../events/contacts';
 import { awayFrom, crossingsOf, noiseOf } from '../events/occurrences';
-import type { Occurrence } from '../model/movement';
+import type { Occurrence } from '../model/measure';
 import { PLAIN } from '../model/words';
 import { momentSd } from '../trial/moments';
 import type { Trial } from '../trial/trial';

@@ -49,17 +49,20 @@ export const dwell: KindOfMeasure<'dwell'> = {
     const path = pathOf(trial, measure);
     if (!isPath(path)) return path;
     const series = speeds(path, trial.times, 'straight');
-    const rest = (limit: number): Rest => longestRest(series, trial.times, path, limit);
+    const trembling = derivativeSd(path.trembling, trial.interval, trial.cutoff);
+    if (trembling > measure.slower)
+      return notMeasurable(
+        'too-uncertain',
+        'The point trembles faster than the limit of a rest',
+        'Detect the points with the accurate detector, place them by hand, or film from nearer.',
+      );
+    // Noise in both coordinates adds its variance to the square of a speed, and so to that of the limit.
+    const rest = (limit: number): Rest =>
+      longestRest(series, trial.times, path, Math.sign(limit) * Math.hypot(limit, Math.SQRT2 * trembling));
     const { from, to, time } = rest(measure.slower);
     // Noise in the speed ends a rest early or late: how long it would be with the limit moved by two deviations either
     // way, a third of it (against rendered truth).
     const noise = 2 * derivativeSd(path.sd, trial.interval, trial.cutoff);
-    if (2 * derivativeSd(path.trembling, trial.interval, trial.cutoff) > measure.slower)
-      return notMeasurable(
-        'too-uncertain',
-        'The point trembles about as fast as the limit of a rest',
-        'Detect the points with the accurate detector, place them by hand, or film from nearer.',
-      );
     const unsure = (rest(measure.slower + noise).time - rest(measure.slower - noise).time) / 3;
     return {
       measurable: true,

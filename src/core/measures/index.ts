@@ -1,6 +1,7 @@
 import { viewRefusal } from '../calibration/view';
 import type { Primitive } from '../geometry/primitives';
-import { momentsOf, type Measure, type MeasureKind, type PointRef } from '../model/movement';
+import { momentsOf, type Measure, type MeasureKind } from '../model/measure';
+import type { PointRef } from '../model/quantity';
 import type { UsualWords } from '../model/words';
 import { cameraRefusal, cutRefusal } from '../trial/camera-refusal';
 import { unsureMoment } from '../trial/moments';

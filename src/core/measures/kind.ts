@@ -1,6 +1,7 @@
 import type { PictureNeed } from '../calibration/camera-state';
 import type { Primitive } from '../geometry/primitives';
-import type { Measure, MeasureKind, PointRef } from '../model/movement';
+import type { Measure, MeasureKind } from '../model/measure';
+import type { PointRef } from '../model/quantity';
 import type { UsualWords } from '../model/words';
 import type { Trial } from '../trial/trial';
 import type { Reading } from '../reading';

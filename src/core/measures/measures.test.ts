@@ -1,6 +1,6 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
 import { stickTrial } from '../../../tests/fixtures/stick-trial';
-import type { Measure } from '../model/movement';
+import type { Measure } from '../model/measure';
 import { drawMeasure, evaluateMeasure, seriesOfMeasure, kindOf, MEASURE_KINDS, unitOf } from './index';
 import { fromSi } from '../units';
 import type { Reading } from '../reading';

@@ -1,6 +1,7 @@
 import { steadyOf, steadySd } from '../calibration/steady';
 import { cameraOffPlane } from '../calibration/view';
-import type { Measure, PointRef } from '../model/movement';
+import type { Measure } from '../model/measure';
+import type { PointRef } from '../model/quantity';
 import { momentSd } from '../trial/moments';
 import type { Trial } from '../trial/trial';
 import { isSpan, spanOf, tooLittleKnown } from '../trial/phase';

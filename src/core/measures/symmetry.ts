@@ -1,5 +1,6 @@
 import { PLAIN } from '../model/words';
-import type { Plane, PointRef, Quantity } from '../model/movement';
+import type { Plane } from '../model/measure';
+import type { PointRef, Quantity } from '../model/quantity';
 import { momentSd } from '../trial/moments';
 import {
   difference,

@@ -1,4 +1,5 @@
-import type { Plane, Quantity } from '../model/movement';
+import type { Plane } from '../model/measure';
+import type { Quantity } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import type { Reading } from '../reading';
 import { UNLISTED } from './common';

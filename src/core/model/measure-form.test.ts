@@ -11,7 +11,9 @@ import {
   freeId,
   pointRefs,
 } from './measure-form';
-import { measureSchema, movementSchema, quantitySchema } from './movement';
+import { measureSchema } from './measure';
+import { movementSchema } from './movement';
+import { quantitySchema } from './quantity';
 
 const movement = movementSchema.parse({
   schemaVersion: 1,

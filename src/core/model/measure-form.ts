@@ -1,14 +1,7 @@
 import type { z } from 'zod';
-import {
-  JOINTS,
-  measureSchema,
-  quantitySchema,
-  type Measure,
-  type MeasureKind,
-  type Movement,
-  type PointRef,
-  type Quantity,
-} from './movement';
+import { measureSchema, type Measure, type MeasureKind } from './measure';
+import type { Movement } from './movement';
+import { JOINTS, quantitySchema, type PointRef, type Quantity } from './quantity';
 
 /** What a form asks for one part of a measure; read off the schema, so that a new kind needs no form of its own. */
 export type Field =

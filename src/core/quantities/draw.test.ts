@@ -1,5 +1,5 @@
 import { stickTrial } from '../../../tests/fixtures/stick-trial';
-import type { Quantity } from '../model/movement';
+import type { Quantity } from '../model/quantity';
 import { drawQuantity } from './draw';
 import { QUANTITIES } from '.';
 

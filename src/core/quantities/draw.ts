@@ -1,7 +1,7 @@
 import { levelOf } from '../calibration/level';
 import { axesOf } from '../calibration/view';
 import { rotate, type Vec2 } from '../geometry/vec2';
-import type { PointRef, Quantity } from '../model/movement';
+import type { PointRef, Quantity } from '../model/quantity';
 import { drawAngle, type Primitive } from '../geometry/primitives';
 import type { Trial } from '../trial/trial';
 import { pictureAt } from '../trial/places';

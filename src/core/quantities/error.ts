@@ -2,7 +2,7 @@ import { depthLinks } from '../anatomy/depth';
 import { TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
 import { steadyOf } from '../calibration/steady';
 import { cameraOffPlane, unforeshorten } from '../calibration/view';
-import type { PointRef } from '../model/movement';
+import type { PointRef } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import { partsAt, type PartAt } from '../trial/places';
 import type { Vec2 } from '../geometry/vec2';

@@ -5,7 +5,7 @@ import { steadyOf } from '../calibration/steady';
 import { axesOf, unforeshorten } from '../calibration/view';
 import { rotate } from '../geometry/vec2';
 import type { Clip } from '../model/clip';
-import type { Quantity } from '../model/movement';
+import type { Quantity } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import { placesOf } from '../trial/places';
 import type { Surroundings } from './quantity';

@@ -1,6 +1,6 @@
 import type { PictureNeed } from '../calibration/camera-state';
 import type { UsualWords } from '../model/words';
-import type { PointRef, Quantity } from '../model/movement';
+import type { PointRef, Quantity } from '../model/quantity';
 import type { Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
 import type { UncertainPoint } from '../statistics/propagate';

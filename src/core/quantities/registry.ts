@@ -1,6 +1,6 @@
 import type { PictureNeed } from '../calibration/camera-state';
 import { wrapAngle } from '../geometry/angle';
-import type { PointRef, Quantity } from '../model/movement';
+import type { PointRef, Quantity } from '../model/quantity';
 import type { DisplayUnit } from '../units';
 import { facing, jointAngleQuantity, lineSeparation, segmentAngleQuantity } from './angles';
 import { relativeInertia } from './relative-inertia';

@@ -1,5 +1,6 @@
 import { seriesOfMeasure, seriesUnitOf, seriesOf } from '../measures';
-import type { Measure, Movement } from '../model/movement';
+import type { Measure } from '../model/measure';
+import type { Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import type { DisplayUnit } from '../units';
 import { agreement, limitsOfAgreement, type Agreement, type LimitsOfAgreement } from './agreement';

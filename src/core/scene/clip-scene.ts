@@ -1,6 +1,7 @@
 import type { Judged } from '../judgement/state';
 import { drawMeasure } from '../measures';
-import { momentsOf, type Movement } from '../model/movement';
+import { momentsOf } from '../model/measure';
+import type { Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import { drawFigure } from './figure';
 import type { Primitive } from '../geometry/primitives';

@@ -1,6 +1,7 @@
 import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Drawing } from '../model/drawing';
-import { movementSchema, type Quantity } from '../model/movement';
+import { movementSchema } from '../model/movement';
+import type { Quantity } from '../model/quantity';
 import { readQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import { drawDrawing, laidOn, visibleAt } from './drawing';

@@ -6,7 +6,7 @@ import { steadyOf } from '../calibration/steady';
 import { rotate, type Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
 import { farSide, type Clip, type Performer } from '../model/clip';
-import type { PointRef } from '../model/movement';
+import type { PointRef } from '../model/quantity';
 import type { UncertainPoint } from '../statistics/propagate';
 import { pointError, type PointError } from '../tracks/point-error';
 import { afterSmoothing } from '../signal/noise';

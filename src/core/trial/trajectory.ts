@@ -1,5 +1,5 @@
 import { onAxes } from '../geometry/vec2';
-import type { PointRef } from '../model/movement';
+import type { PointRef } from '../model/quantity';
 import type { Trial } from './trial';
 import { placesOf, type Places } from './places';
 

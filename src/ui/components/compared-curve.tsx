@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
 import { matchedSeries, SAMPLES, type MatchedSeries } from '../../core/comparison/matched-series';
 import { seriesUnitOf } from '../../core/measures';
-import type { Measure, Movement } from '../../core/model/movement';
+import type { Measure } from '../../core/model/measure';
+import type { Movement } from '../../core/model/movement';
 import { DISPLAY_UNITS, fromSi } from '../../core/units';
 import { MatchedChart } from '../../stage/matched-chart';
 import type { Derived } from '../../state/derived';

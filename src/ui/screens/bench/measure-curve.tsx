@@ -1,7 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import { hasSeries } from '../../../core/comparison/matched-series';
 import { seriesOfMeasure, seriesUnitOf, seriesOf } from '../../../core/measures';
-import type { Measure } from '../../../core/model/movement';
+import type { Measure } from '../../../core/model/measure';
 import { nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
 import { momentTimes } from '../../../core/trial/moments';
 import { matchedMap } from '../../../core/timing/time-map';

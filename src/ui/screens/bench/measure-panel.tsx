@@ -1,6 +1,6 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { momentsOf } from '../../../core/model/movement';
+import { momentsOf } from '../../../core/model/measure';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { setView, useView } from '../../../state/view-store';

@@ -6,7 +6,7 @@ import { useNavigate } from 'react-router';
 import { seriesMeasures, frameAtSample, SAMPLES, type MatchedSeries } from '../../../core/comparison/matched-series';
 import { viewOf } from '../../../core/comparison/side';
 import { seriesUnitOf } from '../../../core/measures';
-import type { Measure } from '../../../core/model/movement';
+import type { Measure } from '../../../core/model/measure';
 import type { Derived } from '../../../state/derived';
 import { useView, setView } from '../../../state/view-store';
 import { ComparedCurve, comparedSeriesOf } from '../../components/compared-curve';

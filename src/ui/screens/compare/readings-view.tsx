@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { momentsOf } from '../../../core/model/movement';
+import { momentsOf } from '../../../core/model/measure';
 import type { Derived } from '../../../state/derived';
 import { FilmingList } from '../../components/filming-list';
 import { JudgedSummary } from '../../components/judged-summary';

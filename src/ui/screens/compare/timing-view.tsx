@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { gatesOf } from '../../../core/comparison/gates';
 import { viewOf } from '../../../core/comparison/side';
 import { orderOf } from '../../../core/measures/order';
-import type { Measure } from '../../../core/model/movement';
+import type { Measure } from '../../../core/model/measure';
 import type { MeasureOf } from '../../../core/measures/kind';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { GateChart } from '../../../stage/gate-chart';

@@ -13,7 +13,7 @@ import {
   type Followed,
   type SessionResult,
 } from '../../../core/coaching/progress';
-import type { Measure } from '../../../core/model/movement';
+import type { Measure } from '../../../core/model/measure';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { TrendChart } from '../../../stage/trend-chart';
 import type { Derived } from '../../../state/derived';

@@ -12,7 +12,9 @@ import {
   pointRefs,
   type Field,
 } from '../../../core/model/measure-form';
-import type { Movement, Occurrence, Quantity } from '../../../core/model/movement';
+import type { Occurrence } from '../../../core/model/measure';
+import type { Movement } from '../../../core/model/movement';
+import type { Quantity } from '../../../core/model/quantity';
 import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
 import { PART_NAMES, refName, words } from './names';
 

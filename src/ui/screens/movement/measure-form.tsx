@@ -4,14 +4,9 @@ import { judge } from '../../../core/judgement/state';
 import { compareMeasure } from '../../../core/comparison/compare';
 import { unitOf } from '../../../core/measures';
 import { ALL_KINDS, asKind, fieldsOfKind } from '../../../core/model/measure-form';
-import {
-  COSTS,
-  withSchool,
-  type Measure,
-  type MeasureKind,
-  type Movement,
-  type Target,
-} from '../../../core/model/movement';
+import { COSTS, type Measure, type MeasureKind } from '../../../core/model/measure';
+import { withSchool, type Movement } from '../../../core/model/movement';
+import type { Target } from '../../../core/model/target';
 import { DISPLAY_UNITS } from '../../../core/units';
 import type { Derived } from '../../../state/derived';
 import { readingText, signed } from '../../components/format';

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { drawMeasure } from '../../../core/measures';
-import { momentsOf } from '../../../core/model/movement';
+import { momentsOf } from '../../../core/model/measure';
 import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
 import { drawFigure } from '../../../core/scene/figure';
 import type { Note } from '../../../core/model/session';
