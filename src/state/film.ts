@@ -7,12 +7,13 @@ import type { Trial } from '../core/trial/trial';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { planFilm, type FilmPicture } from '../core/timing/film-plan';
+import { framesWith, timeMapOf } from '../core/timing/synchronise';
 import type { ClipSource } from '../media/clip-source';
 import type { DecodedPicture } from '../media/decoded-picture';
 import { WorkerClient, type CrashIssue } from '../media/worker-client';
 import { focusOf } from '../stage/focus';
 import { fitPicture, followBody } from '../stage/viewport';
-import { player } from './bench-player';
+import { synchronyOf } from './bench-player';
 import type { BenchClip, Derived } from './derived';
 import { FILM_RATE, FILM_SIZE, filmPanes, type FilmFormat } from './film-layout';
 import type { FilmPart, FilmWorker } from './film-worker';
@@ -87,9 +88,11 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
   if (!lead) return fail('no-clips', 'There is no clip to film. Add one at Intake.');
   const plan = filmPlan(derived, lead, settings);
   if (!plan.ok) return plan;
-  player.setClips({ movement, clips: derived.clips });
+  // The bench goes on while a film is made: what it shows later is no part of this one.
+  const view = useView.getState();
+  const synchrony = synchronyOf({ movement, clips: derived.clips }, view);
   const loose = clips
-    .filter((on) => player.timeMap(on.trial.clip.id) === null)
+    .filter((on) => timeMapOf(synchrony, on.trial.clip.id) === null)
     .map((on) => on.trial.clip.performer.name);
   if (loose.length > 0)
     return fail(
@@ -113,7 +116,7 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
       'Making the film',
     );
     if (!begun.ok) return begun;
-    const { selectedMeasure, sizeBy } = useView.getState();
+    const { selectedMeasure, sizeBy } = view;
     const focus = clips.map(({ trial }) => focusOf(trial, sizeBy));
     const sceneOf = (on: BenchClip, frame: number): readonly Primitive[] => {
       const { trial } = on;
@@ -135,7 +138,7 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
     const underway: Promise<Result<null, Issue | CrashIssue>>[] = [];
     for (const [n, picture] of plan.value.entries()) {
       if (job.signal.aborted) return fail('cancelled', 'The film was cancelled; no file was written.');
-      const frames = player.framesFor(lead.clip.id, nearestFrame(lead.times, picture.at));
+      const frames = framesWith(synchrony, lead.clip.id, nearestFrame(lead.times, picture.at));
       const line = wordsAt(derived, lead, picture);
       const next = JSON.stringify([clips.map((c) => frames[c.trial.clip.id]), line]);
       if (next === shown) underway.push(client.ask(client.remote.again(), 'Making the film'));

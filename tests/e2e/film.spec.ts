@@ -15,9 +15,10 @@ const choose = async (page: Page, label: string, option: string): Promise<void> 
   await page.getByRole('dialog').getByLabel(label, { exact: true }).click();
   await page.getByRole('option', { name: option, exact: true }).click();
 };
-async function make(page: Page, file: string): Promise<void> {
+async function make(page: Page, file: string, meanwhile = async (): Promise<void> => undefined): Promise<void> {
   const download = page.waitForEvent('download', { timeout: 120_000 });
   await page.getByRole('button', { name: 'Make the film' }).click();
+  await meanwhile();
   await (await download).saveAs(file);
 }
 async function trackOf(file: string) {
@@ -123,7 +124,7 @@ function codesOf(file: string): readonly (readonly [number | null, number | null
   return Array.from({ length: grey.length / (width * height) }, (_, i) => [read(i, 0), read(i, 641)] as const);
 }
 
-test('every picture of a film holds the frame of its time, of both clips, whatever their rates', async ({
+test('every picture of a film holds the frame of its time, of both clips, whatever their rates and whatever the bench does meanwhile', async ({
   page,
   baseURL,
 }, info) => {
@@ -146,7 +147,15 @@ test('every picture of a film holds the frame of its time, of both clips, whatev
   await choose(page, 'Speed', 'half');
   await choose(page, 'File', 'WebM (VP9)');
   const file = info.outputPath('numbered.webm');
-  await make(page, file);
+  // The bench goes on in another way of matching, with other moments, while the film is made.
+  await make(page, file, async () => {
+    await page.locator('.job').waitFor();
+    await goToStep(page, 'Match');
+    await page.getByRole('combobox', { name: 'Matching' }).click();
+    await page.getByRole('option', { name: 'Free' }).click();
+    for (const key of ['Shift+ArrowRight', 'Shift+ArrowRight', '1', 'Tab', 'ArrowRight', '1', 'Shift+ArrowRight', '2'])
+      await page.keyboard.press(key);
+  });
   const codes = codesOf(file);
   expect(await expectEvenTimes(file)).toBe(codes.length);
   const [first, second] = await Promise.all(files.map(timesOf));
