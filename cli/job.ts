@@ -1,7 +1,8 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Movement } from '../src/core/model/movement';
-import { compareFiles, type PointInput } from './compare';
+import { compareFiles } from './compare';
+import { type PointInput } from './compare-input';
 import { readOptions, type OptionTexts } from './options';
 import { EXIT, Stop } from './stop';
 

@@ -1,7 +1,8 @@
 import { bodyOf, type Body } from './athlete/body';
 import { turnedRound } from './athlete/turned';
 import type { Trial } from './athlete/motion';
-import { NOTHING_PLANTED, PACE_DELIVERY, perform, type PlantedDifferences } from './athlete/pace-delivery';
+import { NOTHING_PLANTED, perform, type PlantedDifferences } from './athlete/pace-delivery';
+import { PACE_DELIVERY } from './athlete/pace-delivery-keys';
 import { walk, WALKING, type WalkingManner } from './athlete/race-walking';
 import { clearHurdle, HURDLING, type HurdlingManner } from './athlete/sprint-hurdles';
 import { vec3 } from './athlete/vec3';

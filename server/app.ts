@@ -2,7 +2,8 @@ import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
-import { conversionRoutes, Conversions } from './conversions';
+import { Conversions } from './conversions';
+import { conversionRoutes } from './conversion-routes';
 
 export interface Folders {
   /** The built application. */

@@ -1,13 +1,14 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, readdir, rm, stat } from 'node:fs/promises';
+import { mkdtemp, readdir, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { promisify } from 'node:util';
-import express, { type NextFunction, type Request, type Response, type Router } from 'express';
+import { bounded } from './run-bounded';
+import { Busy } from './conversion-issues';
+import { INPUT, OUTPUT, INTERLACED, picturesOf } from './ffmpeg-command';
 
 export interface ConversionLimits {
   /** Largest upload, bytes. */
@@ -41,55 +42,14 @@ export const DEFAULT_LIMITS: ConversionLimits = {
 
 /** Folders of conversions carry the process they belong to. */
 const FOLDER = 'falcon-convert-';
+
 const OWNED = /^falcon-convert-(\d+)-/;
 
-/** Containers that cameras write. Playlists and anything else that names other files stay out. */
-const FORMATS = 'mov,mp4,m4a,3gp,3g2,mj2,avi,matroska,webm,mpegts,mpeg,flv,asf,mxf,ogg,dv,h264,hevc';
-const INPUT = ['-protocol_whitelist', 'file,pipe', '-format_whitelist', FORMATS];
-
-/**
- * Keeps every frame and its time, and makes short groups so that any frame is reached quickly. No sound: nothing here
- * uses it.
- */
-const OUTPUT = [
-  '-map',
-  '0:v:0',
-  '-an',
-  '-sn',
-  '-dn',
-  '-fps_mode',
-  'passthrough',
-  '-c:v',
-  'libx264',
-  '-preset',
-  'veryfast',
-  '-crf',
-  '18',
-  '-g',
-  '12',
-  '-bf',
-  '0',
-  '-pix_fmt',
-  'yuv420p',
-  '-movflags',
-  '+faststart',
-];
-
-/** The coding takes even sides only: an odd one gets a black line. */
-const EVEN = 'pad=ceil(iw/2)*2:ceil(ih/2)*2';
-/** Each field becomes a whole picture at its own time, in the order in which they were taken. */
-const FIELDS = 'bwdif=mode=send_field:parity=auto:deint=all';
-/** What ffprobe says of a picture whose lines were taken at two times (`field_order`). */
-const INTERLACED: readonly (string | undefined)[] = ['tt', 'bb', 'tb', 'bt'];
 const FIELDS_TOLD = 'It is interlaced: each of its fields is a picture now, so that there are twice as many.';
-
-/** How pictures are made of what is coded; times stay those of the file, or of its fields. */
-const picturesOf = (interlaced: boolean): readonly string[] =>
-  interlaced ? ['-vf', `${FIELDS},${EVEN}`] : ['-vf', EVEN, '-enc_time_base', '-1'];
 
 type State = 'uploading' | 'converting' | 'done' | 'failed';
 
-interface Conversion {
+export interface Conversion {
   readonly id: string;
   /** Empty until it is made. */
   folder: string;
@@ -102,35 +62,6 @@ interface Conversion {
 }
 
 const run = promisify(execFile);
-
-class TooLarge extends Error {}
-class TooSlow extends Error {}
-class Busy extends Error {}
-
-/** Lets at most so many bytes pass, and waits only so long for the next. */
-const bounded = (bytes: number, silence: number): Transform => {
-  let seen = 0;
-  const late = (): NodeJS.Timeout => setTimeout(() => stream.destroy(new TooSlow('nothing came')), silence).unref();
-  let timer: NodeJS.Timeout;
-  const stream: Transform = new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      seen += chunk.length;
-      clearTimeout(timer);
-      timer = late();
-      done(seen > bytes ? new TooLarge(`more than ${bytes} bytes`) : null, chunk);
-    },
-    destroy(error, done) {
-      clearTimeout(timer);
-      done(error);
-    },
-    flush(done) {
-      clearTimeout(timer);
-      done();
-    },
-  });
-  timer = late();
-  return stream;
-};
 
 /** Whether a process of this machine runs; one of another user counts as running. */
 function runs(pid: number): boolean {
@@ -358,87 +289,4 @@ export class Conversions {
       }
     });
   }
-}
-
-/**
- * `POST /` with a clip as body begins a conversion, `GET /:id` tells how far it is, `GET /:id/clip` gives the result
- * and removes it once it is there, `DELETE /:id` cancels. `GET /` tells whether this machine can convert.
- */
-export function conversionRoutes(conversions: Conversions): Router {
-  const router = express.Router();
-  const { limits } = conversions;
-  const view = ({ id, state, progress, message }: Conversion): object => ({ id, state, progress, message });
-  const refuse = (response: Response, status: number, message: string): void => {
-    // What is left of an upload is read and thrown away, or the browser would not show the answer.
-    response.req.resume();
-    response.status(status).json({ message });
-  };
-
-  // Another site's page in the same browser must not use this service.
-  router.use((request: Request, response: Response, next: NextFunction) => {
-    const site = request.headers['sec-fetch-site'];
-    if (site !== undefined && site !== 'same-origin')
-      return refuse(response, 403, 'Only the application itself may convert clips.');
-    next();
-  });
-  router.get('/', async (_request: Request, response: Response) => {
-    response.json({ available: await conversions.available(), bytes: limits.bytes });
-  });
-  router.post('/', async (request: Request, response: Response) => {
-    if (!(await conversions.available()))
-      return refuse(
-        response,
-        501,
-        'This machine has no ffmpeg. Install it with "apt install ffmpeg" and try again, or choose an H.264, VP9 or AV1 clip.',
-      );
-    const type = request.headers['content-type'] ?? '';
-    if (!/^(video\/[\w.+-]+|application\/octet-stream)$/.test(type))
-      return refuse(response, 415, `"${type}" is not a video. Choose a video file.`);
-    const length = Number(request.headers['content-length'] ?? 0);
-    if (length > limits.bytes)
-      return refuse(
-        response,
-        413,
-        `The clip has ${(length / 1e9).toFixed(1)} GB; at most ${(limits.bytes / 1e9).toFixed(1)} GB can be converted. Cut the part that you need.`,
-      );
-    try {
-      response.status(202).json(view(await conversions.begin(request)));
-    } catch (error) {
-      if (error instanceof Busy)
-        refuse(response, 429, `${limits.atOnce} clips are being converted already. Wait for one to end.`);
-      else if (error instanceof TooSlow)
-        refuse(response, 408, `Nothing came for ${Math.round(limits.silence / 1000)} s. Try again.`);
-      else if (error instanceof TooLarge)
-        refuse(
-          response,
-          413,
-          `The clip has more than ${(limits.bytes / 1e9).toFixed(1)} GB. Cut the part that you need.`,
-        );
-      else if (!response.headersSent && !request.destroyed) refuse(response, 400, 'The upload broke off. Try again.');
-    }
-  });
-  router.get('/:id', (request: Request<{ id: string }>, response: Response) => {
-    const conversion = conversions.get(request.params.id);
-    if (conversion) {
-      conversions.askedFor(conversion);
-      response.json(view(conversion));
-    } else refuse(response, 404, 'There is no such conversion any more. Begin it again.');
-  });
-  router.get('/:id/clip', async (request: Request<{ id: string }>, response: Response) => {
-    const conversion = conversions.get(request.params.id);
-    if (conversion?.state !== 'done') return refuse(response, 404, 'There is no converted clip here. Begin it again.');
-    const file = path.join(conversion.folder, 'output.mp4');
-    const { size } = await stat(file);
-    response.set({ 'Content-Type': 'video/mp4', 'Content-Length': String(size) });
-    if (request.method === 'HEAD') return response.end();
-    response.sendFile(file, { acceptRanges: false }, (error) => {
-      // A download that broke off can be tried again.
-      if (!error && response.writableFinished) void conversions.end(conversion.id);
-    });
-  });
-  router.delete('/:id', async (request: Request<{ id: string }>, response: Response) => {
-    await conversions.end(request.params.id);
-    response.status(204).end();
-  });
-  return router;
 }

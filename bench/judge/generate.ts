@@ -1,5 +1,6 @@
 import { bodyOf } from '../../demo/athlete/body';
-import { NOTHING_PLANTED, PACE_DELIVERY, perform, type PlantedDifferences } from '../../demo/athlete/pace-delivery';
+import { NOTHING_PLANTED, perform, type PlantedDifferences } from '../../demo/athlete/pace-delivery';
+import { PACE_DELIVERY } from '../../demo/athlete/pace-delivery-keys';
 import type { Clip } from '../../src/core/model/clip';
 import type { Movement } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';

@@ -1,6 +1,7 @@
 import { bodyOf } from '../../demo/athlete/body';
 import type { Trial as Motion } from '../../demo/athlete/motion';
-import { NOTHING_PLANTED, PACE_DELIVERY, perform } from '../../demo/athlete/pace-delivery';
+import { NOTHING_PLANTED, perform } from '../../demo/athlete/pace-delivery';
+import { PACE_DELIVERY } from '../../demo/athlete/pace-delivery-keys';
 import { walk, WALKING } from '../../demo/athlete/race-walking';
 import { clearHurdle, HURDLING } from '../../demo/athlete/sprint-hurdles';
 import type { Movement } from '../../src/core/model/movement';

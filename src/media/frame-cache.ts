@@ -1,29 +1,29 @@
 import type { DecodedPicture } from './decoded-picture';
-import type { EncodedPacket } from 'mediabunny';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { Damage, firstDamaged } from './damage';
-import type { FrameIndex, FrameGroup, OpenedTrack } from './frame-index';
+import { frameOf, keyOf, type FrameIndex, type FrameGroup, type OpenedTrack } from './frame-index';
+import { KeptFrames } from './kept-frames';
+import { ReadyPictures } from './ready-pictures';
 
 export type FrameIssue = Issue<'superseded' | 'damaged' | 'out-of-range'>;
 
-/** Bytes of decoded pictures kept unless told otherwise. */
-const BUDGET = 256e6;
 /** Parts of the budget for the group at hand and for the one read ahead. */
 const OWN_SHARE = 0.6;
 const AHEAD_SHARE = 0.4;
-/** Pictures made ready for drawing beside the one shown: at most this many onwards and one back, in this many bytes. */
-const READY_AHEAD = 4;
-const READY_BYTES = 18e6;
 /** A decoder holds back pictures until it has seen this many more packets (reordering and threads). */
 const HELD_BACK = 6;
-/** Nothing moves when no frame was asked for during this time, ms. */
-const RESTING = 120;
 /** How long the rest of a group waits while a picture that was jumped to is drawn, ms. */
 const DRAWING_TIME = 25;
 /** Frames handed to the decoder before waiting for it. */
 const QUEUE = 8;
 /** Reading ahead begins at least this many frames before the edge of a group. */
 const READ_AHEAD = 24;
+
+const damagedFrame = (i: number): Result<never, FrameIssue> =>
+  fail(
+    'damaged',
+    `Frame ${i + 1} could not be decoded: the clip is damaged there. Step past it, or copy the file from the camera again.`,
+  );
 
 interface Job {
   readonly group: number;
@@ -41,27 +41,18 @@ interface Job {
 /**
  * Decoded frames of one clip, whole groups of pictures at a time, so that stepping back is as quick as stepping
  * forward. One decoding job runs at a time; a request for another group cancels it. The cache is bounded in bytes and
- * every frame it drops is closed. The frames next in the direction of work are turned into bitmaps meanwhile, because
- * drawing a decoded frame costs more than all the rest of a step.
+ * every frame it drops is closed. The frames next in the direction of work are made ready meanwhile
+ * (`ready-pictures.ts`).
  */
 export class FrameCache {
-  private readonly kept = new Map<number, VideoFrame>();
-  private readonly ready = new Map<number, ImageBitmap>();
-  private preparing = false;
-  private bytes = 0;
-  private budget = BUDGET;
-  private wanted = 0;
-  private askedAt = 0;
-  private direction = 1;
+  private readonly kept: KeptFrames;
+  private readonly ready: ReadyPictures;
+  /** The frame asked for last, when, and which way somebody goes. */
+  wanted = 0;
+  askedAt = 0;
+  direction = 1;
   private job: Job | null = null;
   private decoder: VideoDecoder | null = null;
-  private pixels: ImageData | null = null;
-  private turning: Promise<unknown> = Promise.resolve();
-  private closed = false;
-  private waiting = new Map<number, (() => void)[]>();
-  private readonly frameBytes: number;
-  private readyAhead = READY_AHEAD;
-  private detail = 1;
   private readonly groupOf: Uint32Array;
   private readonly damage = new Damage();
   private search: { readonly group: number; readonly done: Promise<boolean> } | null = null;
@@ -72,85 +63,70 @@ export class FrameCache {
     /** Whether neighbours are made ready for drawing; whoever measures pictures wants all of them decoded alike. */
     private readonly forDrawing: boolean,
   ) {
-    this.frameBytes = index.width * index.height * 1.5;
-    this.setDetail(1);
+    this.kept = new KeptFrames(index.width * index.height * 1.5, () => this.wanted);
+    this.ready = new ReadyPictures(index, this.kept.frames, () => this);
     this.groupOf = new Uint32Array(index.frameTimes.length);
     index.groups.forEach((group, g) => this.groupOf.fill(g, group.first, group.end));
   }
 
   /** A picture of the frame, to be closed by whoever asked. Superseded when another frame is asked for meanwhile. */
   async frame(i: number): Promise<Result<DecodedPicture, FrameIssue>> {
-    if (!Number.isInteger(i) || i < 0 || i >= this.index.frameTimes.length) {
-      return fail(
-        'out-of-range',
-        `There is no frame ${i}; the clip has frames 0 to ${this.index.frameTimes.length - 1}.`,
-      );
-    }
+    const last = this.index.frameTimes.length - 1;
+    if (!Number.isInteger(i) || i < 0 || i > last)
+      return fail('out-of-range', `There is no frame ${i}; the clip has frames 0 to ${last}.`);
     this.direction = Math.sign(i - this.wanted) || this.direction;
     const stepping = Math.abs(i - this.wanted) <= 2;
     this.wanted = i;
     this.askedAt = performance.now();
-    for (let attempt = 0; !this.kept.has(i); attempt++) {
+    for (let attempt = 0; !this.kept.frames.has(i); attempt++) {
       if (this.wanted !== i) return fail('superseded', `Frame ${i} is no longer wanted.`);
-      if (this.damage.isLost(i)) return this.damaged(i);
+      if (this.damage.isLost(i)) return damagedFrame(i);
       // Its whole group was decoded more than once, and it was not among the pictures.
       if (attempt > 2) {
         this.damage.lose(i);
-        return this.damaged(i);
+        return damagedFrame(i);
       }
       const group = this.groupOf[i]!;
-      if (
-        !this.job ||
-        this.job.group !== group ||
-        this.job.cancelled ||
-        i < this.job.keepFrom ||
-        i >= this.job.keepTo
-      ) {
-        this.start(group, stepping ? null : i);
-      }
+      if (!this.isUnderway(group, i)) this.start(group, stepping ? null : i);
       const job = this.job!;
       job.ahead = false;
-      await Promise.race([new Promise<void>((arrived) => this.await(i, arrived)), job.done]);
-      if (!job.error || this.kept.has(i) || this.wanted !== i) continue;
+      await Promise.race([this.kept.arrivalOf(i), job.done]);
+      if (!job.error || this.kept.frames.has(i) || this.wanted !== i) continue;
       // One damaged packet ends a decoder: what comes after it is decoded without it. A decoder that the browser took
       // away is started again.
       if (await this.leaveOutDamage(group)) attempt = -1;
-      else if (attempt > 0) return this.damaged(i);
+      else if (attempt > 0) return damagedFrame(i);
     }
-    const frame = this.kept.get(i)!;
+    const frame = this.kept.frames.get(i)!;
     // A turn of direction makes reading ahead the other way worthless.
     const away = this.job?.ahead && (this.job.group - this.groupOf[i]!) * this.direction < 0;
     if (stepping && (!this.job || away)) this.readAhead(i);
-    const bitmap = this.ready.get(i);
-    this.ready.delete(i);
-    if (bitmap || !this.forDrawing || this.detail === 1) {
-      void this.prepare(bitmap ? 0 : DRAWING_TIME);
+    const bitmap = this.ready.take(i);
+    if (bitmap || !this.forDrawing || this.ready.whole) {
+      this.prepare(bitmap ? 0 : DRAWING_TIME);
       return ok(bitmap ?? frame.clone());
     }
     // A whole picture for a small pane would be kept by the browser as well as by us.
     const whole = frame.clone();
-    const small = await this.toBitmap(whole).catch(() => null);
-    void this.prepare(DRAWING_TIME);
+    const small = await this.ready.bitmapOf(whole).catch(() => null);
+    this.prepare(DRAWING_TIME);
     if (!small) return ok(whole);
     whole.close();
     return ok(small);
   }
 
-  /** Bounds the bytes kept; what is over is given back at once. */
-  setBudget(bytes: number): void {
-    this.budget = bytes;
-    this.shrink();
+  private prepare(after: number): void {
+    if (this.forDrawing) void this.ready.prepare(after);
   }
 
-  /** Neighbours are made ready at this part of their width and height: a small pane needs no more. */
+  /** Bounds the bytes kept; what is over is given back at once. */
+  setBudget(bytes: number): void {
+    this.kept.setBudget(bytes);
+  }
+
+  /** Neighbours are made ready at this part of their width and height. */
   setDetail(detail: number): void {
-    this.detail = detail;
-    this.readyAhead = Math.min(
-      READY_AHEAD,
-      Math.max(2, Math.floor(READY_BYTES / (this.index.width * this.index.height * detail ** 2 * 4))),
-    );
-    for (const bitmap of this.ready.values()) bitmap.close();
-    this.ready.clear();
+    this.ready.setDetail(detail);
   }
 
   /** Whether pictures are being decoded. */
@@ -159,88 +135,10 @@ export class FrameCache {
   }
 
   close(): void {
-    this.closed = true;
     this.cancel();
     if (this.decoder && this.decoder.state !== 'closed') this.decoder.close();
-    for (const frame of this.kept.values()) frame.close();
-    for (const bitmap of this.ready.values()) bitmap.close();
+    this.ready.close();
     this.kept.clear();
-    this.ready.clear();
-    this.bytes = 0;
-  }
-
-  /** Makes the neighbours of the frame shown ready for drawing, those in the direction of work first. */
-  private async prepare(after: number): Promise<void> {
-    if (this.preparing || !this.forDrawing) return;
-    this.preparing = true;
-    // The picture asked for leaves first, and is drawn.
-    await new Promise((resolve) => setTimeout(resolve, after));
-    for (let next = this.nextToPrepare(); next !== null; next = this.nextToPrepare()) {
-      const { detail } = this;
-      const bitmap = await this.toBitmap(this.kept.get(next)!).catch(() => null);
-      if (!bitmap || this.closed) {
-        bitmap?.close();
-        break;
-      }
-      if (detail !== this.detail) {
-        bitmap.close();
-        continue;
-      }
-      this.ready.set(next, bitmap);
-      for (const [i, old] of this.ready) {
-        if (
-          Math.abs(i - this.wanted) <= 1 ||
-          ((i - this.wanted) * this.direction > 0 && Math.abs(i - this.wanted) <= this.readyAhead)
-        )
-          continue;
-        old.close();
-        this.ready.delete(i);
-      }
-    }
-    this.preparing = false;
-    if (performance.now() - this.askedAt <= RESTING) setTimeout(() => void this.prepare(0), RESTING + 1);
-  }
-
-  /**
-   * A frame as a bitmap. Converted by the processor: a bitmap made of a frame directly waits for the page's own thread,
-   * which is the one that must stay free.
-   */
-  private toBitmap(frame: VideoFrame): Promise<ImageBitmap> {
-    // One at a time: they share their pixels.
-    const bitmap = this.turning.then(() => this.turnIntoBitmap(frame));
-    this.turning = bitmap.catch(() => undefined);
-    return bitmap;
-  }
-
-  private async turnIntoBitmap(frame: VideoFrame): Promise<ImageBitmap> {
-    const { width, height } = frame.visibleRect!;
-    this.pixels ??= new ImageData(width, height);
-    await frame.copyTo(this.pixels.data, { format: 'RGBA' });
-    const { detail } = this;
-    return createImageBitmap(
-      this.pixels,
-      detail < 1
-        ? {
-            resizeWidth: Math.round(width * detail),
-            resizeHeight: Math.round(height * detail),
-            resizeQuality: 'medium',
-          }
-        : undefined,
-    );
-  }
-
-  private nextToPrepare(): number | null {
-    if (this.closed) return null;
-    const { wanted, direction } = this;
-    const onwards = Array.from({ length: this.readyAhead }, (_, k) => wanted + direction * (k + 1)).find(
-      (i) => this.kept.has(i) && !this.ready.has(i),
-    );
-    if (onwards !== undefined) return onwards;
-    // A turn of direction is rare: the frame behind is made ready only while nothing moves.
-    const behind = wanted - direction;
-    return performance.now() - this.askedAt > RESTING && this.kept.has(behind) && !this.ready.has(behind)
-      ? behind
-      : null;
   }
 
   /** Finds the packet that stops the decoder, and leaves it out from now on; searched once for all who ask. */
@@ -257,46 +155,15 @@ export class FrameCache {
   private async searchDamage(group: number): Promise<boolean> {
     this.cancel();
     const { lastPacket } = this.index.groups[group]!;
-    const key = await this.keyOf(group).catch(() => null);
+    const key = await keyOf(this.index, this.track, group).catch(() => null);
     const packet = key && (await firstDamaged(this.track, key, lastPacket, this.damage));
     if (!packet) return false;
-    return this.damage.leaveOut(packet.sequenceNumber, this.frameAt(packet.microsecondTimestamp));
+    return this.damage.leaveOut(packet.sequenceNumber, frameOf(this.index, packet.microsecondTimestamp));
   }
 
-  private damaged(i: number): Result<never, FrameIssue> {
-    return fail(
-      'damaged',
-      `Frame ${i + 1} could not be decoded: the clip is damaged there. Step past it, or copy the file from the camera again.`,
-    );
-  }
-
-  private await(i: number, arrived: () => void): void {
-    this.waiting.set(i, [...(this.waiting.get(i) ?? []), arrived]);
-  }
-
-  private wake(i: number): void {
-    const arrived = this.waiting.get(i) ?? [];
-    this.waiting.delete(i);
-    for (const call of arrived) call();
-  }
-
-  private put(i: number, frame: VideoFrame): void {
-    this.kept.set(i, frame);
-    this.bytes += this.frameBytes;
-    this.shrink();
-    this.wake(i);
-  }
-
-  /** Gives up the frames farthest from the one shown. */
-  private shrink(): void {
-    while (this.bytes > this.budget) {
-      let farthest = this.wanted;
-      for (const i of this.kept.keys()) if (Math.abs(i - this.wanted) > Math.abs(farthest - this.wanted)) farthest = i;
-      if (Math.abs(farthest - this.wanted) <= 1) return;
-      this.kept.get(farthest)!.close();
-      this.kept.delete(farthest);
-      this.bytes -= this.frameBytes;
-    }
+  private isUnderway(group: number, i: number): boolean {
+    const { job } = this;
+    return job !== null && job.group === group && !job.cancelled && i >= job.keepFrom && i < job.keepTo;
   }
 
   private cancel(): void {
@@ -309,7 +176,7 @@ export class FrameCache {
 
   /** Frames of a group to keep: all, or a window round the wanted one where the group alone exceeds the budget. */
   private windowOf(group: FrameGroup, share: number): { from: number; to: number } {
-    const most = Math.max(8, Math.floor((this.budget * share) / this.frameBytes));
+    const most = Math.max(8, this.kept.fit(share));
     if (group.end - group.first <= most) return { from: group.first, to: group.end };
     const before = Math.floor(most * (this.direction < 0 ? 0.8 : 0.3));
     const from = Math.max(group.first, Math.min(this.wanted - before, group.end - most));
@@ -348,15 +215,15 @@ export class FrameCache {
       this.decoder = new VideoDecoder({
         output: (picture) => {
           const { job } = this;
-          const i = this.frameAt(picture.timestamp);
+          const i = frameOf(this.index, picture.timestamp);
           const keep =
             i !== undefined &&
             job !== null &&
             !job.cancelled &&
             i >= job.keepFrom &&
             i < job.keepTo &&
-            !this.kept.has(i);
-          if (keep) this.put(i, picture);
+            !this.kept.frames.has(i);
+          if (keep) this.kept.put(i, picture);
           else picture.close();
         },
         error: (error) => {
@@ -373,7 +240,7 @@ export class FrameCache {
   private async decode(job: Job): Promise<void> {
     const group = this.index.groups[job.group]!;
     const decoder = this.readyDecoder();
-    const key = await this.keyOf(job.group);
+    const key = await keyOf(this.index, this.track, job.group);
     // In presentation order frame n of the group needs about n packets, and what the decoder holds back.
     let drawBefore = job.jumpedTo === null ? Infinity : job.jumpedTo - group.first + 1 + HELD_BACK;
     for await (const packet of this.track.sink.packets(key)) {
@@ -395,7 +262,7 @@ export class FrameCache {
     await decoder.flush();
     if (this.job === job) this.job = null;
     if (job.error) throw job.error;
-    void this.prepare(0);
+    this.prepare(0);
   }
 
   /** Reading ahead keeps the decoder's queue short, so that a picture wanted now is not behind a queue. */
@@ -408,56 +275,24 @@ export class FrameCache {
   /** Waits until the frame that was jumped to has arrived and could be drawn. */
   private async letDraw(job: Job): Promise<void> {
     const i = job.jumpedTo!;
-    if (!this.kept.has(i))
-      await Promise.race([
-        new Promise<void>((arrived) => this.await(i, arrived)),
-        new Promise((late) => setTimeout(late, 4 * DRAWING_TIME)),
-      ]);
+    if (!this.kept.frames.has(i))
+      await Promise.race([this.kept.arrivalOf(i), new Promise((late) => setTimeout(late, 4 * DRAWING_TIME))]);
     if (!job.cancelled) await new Promise((drawn) => setTimeout(drawn, DRAWING_TIME));
-  }
-
-  /** The frame with exactly this time (microseconds of the container), by bisection; undefined where none has it. */
-  private frameAt(timestamp: number): number | undefined {
-    const { frameTimes, origin } = this.index;
-    const time = timestamp - origin;
-    let low = 0;
-    let high = frameTimes.length - 1;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (frameTimes[middle]! < time) low = middle + 1;
-      else high = middle;
-    }
-    return frameTimes[low] === time ? low : undefined;
-  }
-
-  /**
-   * The packet at which decoding of a group begins: its own key, or an earlier one where a decoder cannot start there.
-   */
-  private async keyOf(group: number): Promise<EncodedPacket> {
-    for (let g = group; g >= 0; g--) {
-      const key = await this.track.sink.getKeyPacket(this.index.groups[g]!.keyTime);
-      if (!key) throw new Error('the key frame is missing');
-      if (g === 0 || (await this.track.canStart(key))) return key;
-    }
-    throw new Error('there is no key frame');
   }
 
   private readAhead(i: number): void {
     const own = this.groupOf[i]!;
     // A group that is kept in part is decoded again before its kept part ends.
     const soon = i + this.direction * READ_AHEAD;
-    if (this.groupOf[soon] === own && !this.kept.has(soon)) return this.start(own, null, true);
+    if (this.groupOf[soon] === own && !this.kept.frames.has(soon)) return this.start(own, null, true);
     const next = own + this.direction;
     const group = this.index.groups[next];
     if (!group) return;
     const edge = this.direction > 0 ? group.first : group.end - 1;
     const ownGroup = this.index.groups[own]!;
     // Not so early that the group at hand has to be given up for it.
-    const reach = Math.max(
-      READ_AHEAD,
-      Math.min(ownGroup.end - ownGroup.first, (AHEAD_SHARE * this.budget) / this.frameBytes),
-    );
-    if (Math.abs(edge - i) > reach || this.kept.has(edge)) return;
+    const reach = Math.max(READ_AHEAD, Math.min(ownGroup.end - ownGroup.first, this.kept.fit(AHEAD_SHARE)));
+    if (Math.abs(edge - i) > reach || this.kept.frames.has(edge)) return;
     this.start(next, null, true);
   }
 }

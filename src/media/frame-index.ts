@@ -232,3 +232,32 @@ async function dataOf(sink: EncodedPacketSink, frame: Packet): Promise<EncodedPa
     return null;
   }
 }
+
+/** The frame with exactly this time (microseconds of the container), by bisection; undefined where none has it. */
+export function frameOf({ frameTimes, origin }: FrameIndex, timestamp: number): number | undefined {
+  const time = timestamp - origin;
+  let low = 0;
+  let high = frameTimes.length - 1;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (frameTimes[middle]! < time) low = middle + 1;
+    else high = middle;
+  }
+  return frameTimes[low] === time ? low : undefined;
+}
+
+/**
+ * The packet at which decoding of a group begins: its own key, or an earlier one where a decoder cannot start there.
+ */
+export async function keyOf(
+  { groups }: FrameIndex,
+  { sink, canStart }: Pick<OpenedTrack, 'sink' | 'canStart'>,
+  group: number,
+): Promise<EncodedPacket> {
+  for (let g = group; g >= 0; g--) {
+    const key = await sink.getKeyPacket(groups[g]!.keyTime);
+    if (!key) throw new Error('the key frame is missing');
+    if (g === 0 || (await canStart(key))) return key;
+  }
+  throw new Error('there is no key frame');
+}

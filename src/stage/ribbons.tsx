@@ -1,56 +1,20 @@
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
-import type { StyleKey } from '../core/model/slots';
-import { RibbonThreads, type Thread } from './ribbon-threads';
+import { RibbonThreads } from './ribbon-threads';
 import { ROLE_STYLE } from './role-style';
-
-/** One trial on the common time axis; positions are seconds on that axis. */
-export interface RibbonClip {
-  readonly id: string;
-  readonly styleKey: StyleKey;
-  readonly label: string;
-  readonly start: number;
-  readonly end: number;
-  readonly pins: readonly { readonly moment: string; readonly name: string; readonly at: number }[];
-  readonly playhead: number | null;
-  readonly thumbnails: readonly { readonly at: number; readonly address: string }[];
-  /** Times of frames that cannot be shown. */
-  readonly gaps: readonly number[];
-}
-
-/** A pin that is being dragged or has the keyboard. */
-export interface HeldPin {
-  readonly clipId: string;
-  readonly moment: string;
-  /** On the time axis, and in pixels from the left. */
-  readonly at: number;
-  readonly x: number;
-}
-
-export interface RibbonsProps {
-  readonly clips: readonly RibbonClip[];
-  readonly phases: readonly { readonly from: string; readonly to: string; readonly name: string }[];
-  readonly threads: readonly Thread[];
-  readonly currentMoment: string | null;
-  /** The part of the axis that is shown. */
-  readonly domain: readonly [number, number];
-  readonly thumbnailHeight: number;
-  readonly onDomain: (domain: readonly [number, number]) => void;
-  readonly onScrub: (clipId: string, at: number) => void;
-  readonly onPinMove: (clipId: string, moment: string, at: number) => void;
-  readonly onPinSelect: (clipId: string, moment: string) => void;
-  /** Moves a pin by frames of its clip, or takes it away. */
-  readonly onPinStep: (clipId: string, moment: string, frames: number) => void;
-  readonly onPinRemove: (clipId: string, moment: string) => void;
-  readonly onPinHeld: (pin: HeldPin | null) => void;
-}
+import type { RibbonClip, RibbonsProps } from './ribbons-props';
 
 const TOP = 26;
+
 const BAR = 18;
+
 /** From one ribbon to the next, without thumbnails. */
 const PITCH = 60;
+
 const BOTTOM = 26;
+
 const MARGIN = { left: 92, right: 16 };
+
 /** Shades that tell neighbouring phases apart without naming good or bad. */
 const PHASE_SHADES = ['#dcd6c8', '#cfd8d6', '#e3dcc9', '#c9d3da', '#d9d2d9'];
 

@@ -7,7 +7,8 @@ import { syncMap } from '../core/timing/sync-map';
 import type { ClipSource } from '../media/clip-source';
 import type { Movement } from '../core/model/movement';
 import { MOVEMENTS } from '../movements';
-import { BenchPlayer, type BenchClips } from './bench-player';
+import { BenchPlayer } from './bench-player';
+import type { BenchClips } from './synchrony';
 import { setView, useView } from './view-store';
 
 const [paceDelivery] = MOVEMENTS as [Movement];

@@ -15,43 +15,21 @@ import {
 import type { TimeMap } from '../core/timing/time-map';
 import { momentTimes } from '../core/trial/moments';
 import type { Trial } from '../core/trial/trial';
-import type { Movement } from '../core/model/movement';
 import type { ClipSource } from '../media/clip-source';
 import type { DecodedPicture } from '../media/decoded-picture';
 import type { Rotation } from '../media/rotation';
-import type { BenchClip } from './derived';
 import { steppedOver } from './frame-gaps';
+import { rememberGap } from './remember-gap';
 import { notify } from './notices';
 import { PictureQueue, type Frames, type Painter } from './picture-queue';
+import { NO_CLIPS, synchronyOf, type BenchClips } from './synchrony';
 import { setView, useView } from './view-store';
-
-export interface BenchClips {
-  readonly movement: Movement;
-  /** All clips that may be shown; the first trial leads. */
-  readonly clips: readonly Pick<BenchClip, 'trial' | 'join'>[];
-}
-
-/** The clips of the bench as they are matched: a snapshot, which what happens on the bench later does not change. */
-export const synchronyOf = ({ movement, clips }: BenchClips, { mode, lockMoment, offsets }: Matching): Synchrony => ({
-  mode,
-  lockMoment,
-  offsets,
-  order: movement.moments.map((m) => m.id),
-  clips: clips.map(({ trial, join }) => ({
-    id: trial.clip.id,
-    times: trial.times,
-    moments: momentTimes(trial),
-    camera: join,
-  })),
-});
 
 /** Longest step of the clock between two pictures, so that a slow decoder slows the clock instead of skipping. */
 const LONGEST_TICK_SECONDS = 0.12;
 
 /** Pictures of which it is remembered when they were shown: more than a busy page falls behind. */
 const REMEMBERED = 120;
-
-const NO_CLIPS: Synchrony = { clips: [], order: [], mode: 'free', lockMoment: null, offsets: {} };
 
 /**
  * Runs the panes from one clock: the real time of the first trial (the athlete's where there is one). The other trials
@@ -72,8 +50,9 @@ export class BenchPlayer {
       this.history = [...this.history.slice(1 - REMEMBERED), { at: performance.now(), frames }];
     },
     damaged: (lost, wanted) => {
-      for (const id of lost) this.gap(id, wanted[id]!);
-      return steppedOver(wanted, lost, { ...useView.getState(), counts: this.counts });
+      for (const id of lost) rememberGap(id, wanted[id]!, this.trialOf(id)?.clip.fileName ?? 'the clip');
+      const counts = Object.fromEntries(this.synchrony.clips.map(({ id, times }) => [id, times.length]));
+      return steppedOver(wanted, lost, { ...useView.getState(), counts });
     },
     failed: ({ message }) => {
       notify('error', message);
@@ -312,25 +291,6 @@ export class BenchPlayer {
     if (!useView.getState().playing) return this.pendingFrame(clipId);
     const then = this.history.findLast((shown) => shown.at <= at) ?? this.history[0];
     return then?.frames[clipId] ?? this.pendingFrame(clipId);
-  }
-
-  /** Frames of each clip. */
-  private get counts(): Frames {
-    return Object.fromEntries(this.synchrony.clips.map(({ id, times }) => [id, times.length]));
-  }
-
-  /** Remembers a frame that cannot be decoded; the first of a clip is said. */
-  private gap(clipId: string, frame: number): void {
-    const { gaps } = useView.getState();
-    const known = gaps[clipId] ?? [];
-    if (known.includes(frame)) return;
-    setView({ gaps: { ...gaps, [clipId]: [...known, frame] } });
-    const name = this.trialOf(clipId)?.clip.fileName ?? 'the clip';
-    if (known.length === 0)
-      notify(
-        'error',
-        `Frame ${frame + 1} of \u201c${name}\u201d cannot be decoded: the file is damaged there. Such frames are stepped over and marked on its ribbon; copy the file from the camera again.`,
-      );
   }
 }
 

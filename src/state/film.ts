@@ -13,12 +13,12 @@ import type { DecodedPicture } from '../media/decoded-picture';
 import { WorkerClient, type CrashIssue } from '../media/worker-client';
 import { focusOf } from '../stage/focus';
 import { fitPicture, followBody } from '../stage/viewport';
-import { synchronyOf } from './bench-player';
 import type { BenchClip, Derived } from './derived';
 import { FILM_RATE, FILM_SIZE, filmPanes, type FilmFormat } from './film-layout';
 import type { FilmPart, FilmWorker } from './film-worker';
 import { startJob } from './jobs';
 import { openStoredClip } from './stored-clips';
+import { synchronyOf } from './synchrony';
 import { useView } from './view-store';
 
 export interface FilmSettings {

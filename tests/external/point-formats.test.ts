@@ -4,7 +4,8 @@ import { Vector3, type Bone } from 'three';
 import { framesOf, type Recording } from '../../src/core/tracks/recording';
 import { POINT_FORMATS, readPointFile } from '../../src/formats/points';
 import { bvh } from '../../src/formats/points/bvh';
-import { writeC3d, type ByteOrder } from '../../src/formats/points/c3d';
+import { type ByteOrder } from '../../src/formats/points/c3d-layout';
+import { writeC3d } from '../../src/formats/points/write-c3d';
 import { csv } from '../../src/formats/points/csv';
 import { motionBytes } from '../fixtures/motion';
 

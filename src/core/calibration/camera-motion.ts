@@ -1,14 +1,10 @@
-import { similarity, transform } from '../geometry/similarity';
-import type { Vec2 } from '../geometry/vec2';
 import type { CameraPath, TurnedPath } from '../model/clip';
 import { isCut } from './cut';
 import { cornersOf, pyramidOf, trackCorners, type Corner, type Gray } from './optical-flow';
 import {
   AS_AT_FIRST,
-  BIWEIGHT,
   fitStep,
   focalOf,
-  medianOf,
   thenRotate,
   vectorOf,
   type FittedStep,
@@ -16,73 +12,8 @@ import {
   type Pair,
   type Turned,
 } from './turning-camera';
-
-/** How the background moved from one picture to the next. */
-export interface CameraStep {
-  /** Shift of the picture's middle, shares of its width: to the right and down is positive. */
-  readonly x: number;
-  readonly y: number;
-  /** Growth of what is seen: above 1 the camera zooms in. */
-  readonly scale: number;
-  /** Clockwise turn of what is seen, radians. */
-  readonly roll: number;
-  /** Share of the corners that moved together, 0..1. */
-  readonly share: number;
-  /** Corners that were found again. */
-  readonly corners: number;
-}
-
-/** Corners farther than this from where the camera's motion takes them moved by themselves, pixels. */
-const TOGETHER = 0.6;
-const FITS = 8;
-/** Spread that sampling alone leaves, pixels. */
-const LEAST_SPREAD = 0.05;
-
-/** A similarity from two points on, weighted; null where the points do not tell. */
-function weightedFit(from: readonly Vec2[], to: readonly Vec2[], weights: readonly number[]) {
-  // Weights by how often a point counts: ten steps are fine enough for a start that is refined.
-  const often = (points: readonly Vec2[]): Vec2[] =>
-    points.flatMap((p, i) => Array.from({ length: Math.round(10 * weights[i]!) }, () => p));
-  const fitted = similarity(often(from), often(to));
-  return fitted.ok ? fitted.value : null;
-}
-
-/**
- * The motion that most of the background shares: a similarity by iteratively reweighted least squares from the median
- * shift (Huber 1981), so that people and things that move by themselves have no say as long as they are the fewer.
- * @param size of the pictures that the points lie in, pixels
- * @returns null where nothing tells
- */
-export function sharedMotion(
-  from: readonly Vec2[],
-  to: readonly Vec2[],
-  size: { width: number; height: number },
-): CameraStep | null {
-  if (from.length < 3) return null;
-  const start = { x: medianOf(to.map((p, i) => p.x - from[i]!.x)), y: medianOf(to.map((p, i) => p.y - from[i]!.y)) };
-  let residuals = to.map((p, i) => Math.hypot(p.x - from[i]!.x - start.x, p.y - from[i]!.y - start.y));
-  let fitted = null;
-  for (let n = 0; n < FITS; n++) {
-    const spread = BIWEIGHT * Math.max(LEAST_SPREAD, 1.4826 * medianOf(residuals));
-    const weights = residuals.map((r) => (r < spread ? (1 - (r / spread) ** 2) ** 2 : 0));
-    fitted = weightedFit(from, to, weights) ?? fitted;
-    if (!fitted) return null;
-    residuals = from.map((p, i) => {
-      const there = transform(fitted!, p);
-      return Math.hypot(there.x - to[i]!.x, there.y - to[i]!.y);
-    });
-  }
-  const middle = { x: size.width / 2, y: size.height / 2 };
-  const moved = transform(fitted!, middle);
-  return {
-    x: (moved.x - middle.x) / size.width,
-    y: (moved.y - middle.y) / size.width,
-    scale: fitted!.scale,
-    roll: fitted!.turn,
-    share: residuals.filter((r) => r < TOGETHER).length / residuals.length,
-    corners: from.length,
-  };
-}
+import { sharedMotion } from './shared-motion';
+import type { CameraStep } from './camera-step';
 
 /** Where somebody is, who moves by themself; shares of the picture's width and height. */
 export interface Hidden {
@@ -149,6 +80,7 @@ export const LEAST_SHARE = 0.4;
 
 /** Where what stood still in the first picture is in a later one. */
 type Pose = Pick<CameraStep, 'x' | 'y' | 'scale' | 'roll'>;
+
 const AS_IT_WAS: Pose = { x: 0, y: 0, scale: 1, roll: 0 };
 
 /** One motion after another, both about the picture's middle. */
@@ -187,18 +119,26 @@ interface Observation {
 
 /** No camera grows its picture by more from one look to another that still shows the same, logarithm. */
 const MOST_ZOOM = 1;
+
 const isSound = ({ zoom, sd }: FittedStep): boolean => Math.abs(Math.log(zoom)) < MOST_ZOOM && Number.isFinite(sd);
+
 /** Where more of the corners than this are found again there was no cut. */
 const CUT_SHARE = 0.2;
+
 /** A corner that grew or turned more than this is not found again where it is: logarithm of a size, radians. */
 const MOST_GROWTH = 0.25;
+
 const MOST_ROLL = 0.25;
+
 /** The focal length is told from at most so many steps, the farthest. */
 const STEPS_FOR_FOCAL = 12;
+
 /** Steps over less than this tell nothing of it, widths. */
 const LEAST_SHIFT = 0.03;
+
 /** What a look that found no hold may be off by, widths. */
 const LOST_SD = 0.05;
+
 /** Corners err together with their neighbours: a fit is so many times less sure than its corners alone say. */
 const TOGETHER_SD = 1.5;
 

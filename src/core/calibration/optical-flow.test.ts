@@ -1,6 +1,7 @@
 import { dice } from '../../../tests/fixtures/random';
 import { similarity } from '../geometry/similarity';
-import { sharedMotion, stepBetween } from './camera-motion';
+import { stepBetween } from './camera-motion';
+import { sharedMotion } from './shared-motion';
 import type { Gray } from './optical-flow';
 
 /** A random landscape: waves of all lengths, the longer the higher, as pictures have them (Field 1987). */

@@ -1,5 +1,6 @@
 export { groundOf } from './ground';
-export { continuousSeries, quantityAt, quantitySeries, readQuantity, type Mirror, type ReadAs } from './read';
+export { continuousSeries, quantityAt, quantitySeries, readQuantity, type ReadAs } from './read';
+export type { Mirror } from './in-space';
 export {
   difference,
   dimensionOf,

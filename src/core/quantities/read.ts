@@ -1,7 +1,6 @@
 import { steadyOf, steadySd } from '../calibration/steady';
 import { cameraOffPlane, viewRefusal } from '../calibration/view';
 import { unwrap } from '../geometry/angle';
-import type { Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
 import type { Plane } from '../model/measure';
 import type { PointRef, Quantity } from '../model/quantity';
@@ -13,7 +12,6 @@ import { COVERAGE_95 } from '../statistics/normal';
 import { quadrature, type UncertainPoint } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { DISPLAY_UNITS } from '../units';
-import { pointsError, spatialError, type PointsError } from './error';
 import { surroundingsOf } from './ground';
 import {
   difference,
@@ -25,18 +23,21 @@ import {
   type LengthIn,
 } from './registry';
 import { isScale, scaleOf, type Scale } from './scale';
+import { errorInPicture, errorInSpace } from './reading-error';
+import { type Mirror, mirrored, type InSpace } from './in-space';
 
 /**
  * Those who do the same movement leave the plane in much the same way: so much of what depths do is alike in clips that
  * are filmed alike (common practice).
  */
 const ALIKE_DEPTH = 0.7;
+
 /** How well the ground's height is known from the feet, share of standing height (against made movements). */
 const GROUND_SD_SHARE = 0.008;
-/** Step of the numerical gradient, pixels. */
-const STEP = 0.01;
+
 /** An angle less sure than this means nothing, radians; a length, share of standing height. */
 const MOST_SD = { angle: Math.PI / 6, length: 0.25, ratio: 0.5, metres: 0.45 } as const;
+
 /**
  * How fast a quantity may change where nothing tells (a single frame with points): a quick joint turns by 5 rad a
  * second, a quick limb moves one and a half standing heights (common practice). What is not known is not zero.
@@ -44,25 +45,6 @@ const MOST_SD = { angle: Math.PI / 6, length: 0.25, ratio: 0.5, metres: 0.45 } a
 const UNKNOWN_RATE = { angle: 5, length: 1.5, ratio: 2, metres: 2.7 } as const;
 
 const refName = (ref: PointRef): string => ref.replace(/^own-/, '').replace('foot-index', 'toe').replaceAll('-', ' ');
-
-/**
- * How a performer is looked at: as they are, or as their mirror image, so that the other side of a body can be held
- * against the one.
- */
-export type Mirror = 'x' | 'y' | null;
-
-const mirrored = <P extends Vec2>(point: P, mirror: Mirror): P =>
-  mirror === null ? point : { ...point, [mirror]: -point[mirror] };
-
-/**
- * How a quantity is read from points in space, where the trial has them and it does not depend on from where it
- * is seen.
- */
-interface InSpace {
-  readonly value: (points: readonly Vec3[]) => number;
-  /** A length in space becomes one in pixels. */
-  readonly pixelsPerMetre: number;
-}
 
 function inSpace({ space, clip }: Trial, quantity: Quantity): InSpace | null {
   const { inSpace: value } = kindOfQuantity(quantity);
@@ -150,13 +132,6 @@ function rateAt(trial: Trial, quantity: Quantity, frame: number, offPlane: numbe
   return difference(quantity, end.value, first.value) / (end.time - first.time);
 }
 
-/** Slope of a number along one coordinate; at a fold (a straight joint) the steeper of both sides. */
-function slopeOf(step: number, at: (by: number) => number, subtract: (a: number, b: number) => number): number {
-  const middle = at(0);
-  const [up, down] = [subtract(at(step), middle) / step, subtract(middle, at(-step)) / step];
-  return Math.sign(up) === -Math.sign(down) ? (Math.abs(up) > Math.abs(down) ? up : down) : (up + down) / 2;
-}
-
 export interface ReadAs {
   readonly plane: Plane;
   /** Frame position; fractions lie between two frames. */
@@ -195,61 +170,6 @@ function scaleFor(trial: Trial, quantity: Quantity, lengthIn: LengthIn): Scale |
       'Mark it again at Match.',
     );
   return { perPixel: 1, sdShare: 0.01 };
-}
-
-function errorInPicture(
-  trial: Trial,
-  quantity: Quantity,
-  points: readonly UncertainPoint[],
-  frame: number,
-  mirror: Mirror,
-): PointsError {
-  const seen = points.map((p) => mirrored(p, mirror));
-  const around = surroundingsOf(trial, quantity, cameraOffPlane(trial.clip).angle);
-  const { value: valueOf } = kindOfQuantity(quantity);
-  const subtract = (a: number, b: number): number => difference(quantity, a, b);
-  const along = (i: number, axis: 'x' | 'y'): number =>
-    slopeOf(
-      STEP,
-      (by) =>
-        valueOf(
-          seen.map((p, k) => (k === i ? { ...p, [axis]: p[axis] + by } : p)),
-          quantity as never,
-          around,
-        ),
-      subtract,
-    );
-  return pointsError(
-    trial,
-    refsOfQuantity(quantity),
-    frame,
-    seen.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y') })),
-  );
-}
-
-function errorInSpace(
-  trial: Trial,
-  quantity: Quantity,
-  frame: number,
-  { value, pixelsPerMetre }: InSpace,
-): PointsError {
-  const refs = refsOfQuantity(quantity);
-  const points = refs.map((ref) => spaceAt(trial, ref, frame)!);
-  const perUnit = dimensionOf(quantity) === 'length' ? pixelsPerMetre : 1;
-  const along = (i: number, axis: keyof Vec3): number =>
-    perUnit *
-    slopeOf(
-      STEP / pixelsPerMetre,
-      (by) => value(points.map((p, k) => (k === i ? { ...p, [axis]: p[axis] + by } : p))),
-      (a, b) => a - b,
-    );
-  return spatialError(
-    trial,
-    refs,
-    frame,
-    points.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y'), z: along(i, 'z') })),
-    pixelsPerMetre,
-  );
 }
 
 /**

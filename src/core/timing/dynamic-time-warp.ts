@@ -1,3 +1,6 @@
+import { spread } from './warp-spread';
+import { type Frames, EIGHT, distance, type Spread } from './warp-frames';
+
 /** Curves of one trial: each a series over the same frames, NaN where missing. */
 export type Features = readonly Float64Array[];
 
@@ -7,19 +10,6 @@ export interface Warp {
   /** Pairs of frames, from the first to the last. */
   readonly path: readonly (readonly [first: number, second: number])[];
 }
-
-/** Curves side by side, so that a frame is read in one go. */
-interface Frames {
-  readonly length: number;
-  readonly curves: number;
-  /** Samples of a frame as they are kept: the curves, filled up with zeros to whole eights. */
-  readonly width: number;
-  readonly data: Float64Array;
-  /** Whether samples are missing. */
-  readonly gaps: boolean;
-}
-
-const EIGHT = 8;
 
 function framesOf(curves: Features): Frames {
   const [k, n] = [curves.length, curves[0]!.length];
@@ -43,21 +33,6 @@ function framesAt(frames: Frames, at: readonly number[]): Frames {
   let to = 0;
   for (const i of at) for (let c = 0; c < width; c++) data[to++] = frames.data[i * width + c]!;
   return { ...frames, length: at.length, data };
-}
-
-/**
- * Euclidean distance of two frames over the curves that both know, scaled up for those missing; 0 where none is known.
- */
-function distance(a: Frames, b: Frames, i: number, j: number): number {
-  let sum = 0;
-  let known = 0;
-  for (let c = 0, p = i * a.width, q = j * b.width; c < a.curves; c++) {
-    const d = a.data[p++]! - b.data[q++]!;
-    if (d !== d) continue;
-    sum += d * d;
-    known++;
-  }
-  return known === 0 ? 0 : Math.sqrt((sum * a.curves) / known);
 }
 
 /** Cost of a path that goes straight from each of some pairs to the next. */
@@ -107,99 +82,6 @@ const STEPS = [
   [1, 0],
   [0, 1],
 ] as const;
-
-/** Costs from one end, as far as they stay small, row after row in one piece; no rows once all are too large. */
-interface Spread {
-  readonly rows: number;
-  /** First column of each row. */
-  readonly from: Int32Array;
-  /** Where each row begins among the costs; one more says where the last one ends. */
-  readonly start: Int32Array;
-  readonly costs: Float64Array;
-}
-
-/**
- * Costs of the best paths from the first frames to every pair that a path of at most so much cost leads to, and to the
- * pairs right after those. Distances are written out by eights, since this is where the time goes.
- */
-function spread(a: Frames, b: Frames, most: number): Spread {
-  const { width, data: fa } = a;
-  const { length: m, data: fb } = b;
-  const starts = new Int32Array(a.length + 1);
-  const firsts = new Int32Array(a.length);
-  // Room that is seldom outgrown; what is not touched costs nothing.
-  let kept = new Float64Array(64 * (a.length + m));
-  let size = 0;
-  const gaps = a.gaps || b.gaps;
-  // Columns are kept one place to the right, so that there is one before the first.
-  let before = new Float64Array(m + 2).fill(Infinity);
-  let now = new Float64Array(m + 2).fill(Infinity);
-  before[0] = 0;
-  let [from, to] = [0, 0];
-  // Up to where costs of earlier rows stand in the two.
-  let [endBefore, endNow] = [1, 0];
-  let rows = 0;
-  while (rows < a.length) {
-    const i = rows++;
-    const p = i * width;
-    const [a0, a1, a2, a3, a4, a5, a6, a7] = [
-      fa[p]!,
-      fa[p + 1]!,
-      fa[p + 2]!,
-      fa[p + 3]!,
-      fa[p + 4]!,
-      fa[p + 5]!,
-      fa[p + 6]!,
-      fa[p + 7]!,
-    ];
-    let beside = Infinity;
-    now[from] = Infinity;
-    let j = from;
-    for (; j < m; j++) {
-      const best = Math.min(before[j]!, before[j + 1]!, beside);
-      if (best <= most) {
-        if (gaps) beside = best + distance(a, b, i, j);
-        else {
-          const q = j * width;
-          const d0 = a0 - fb[q]!;
-          const d1 = a1 - fb[q + 1]!;
-          const d2 = a2 - fb[q + 2]!;
-          const d3 = a3 - fb[q + 3]!;
-          const d4 = a4 - fb[q + 4]!;
-          const d5 = a5 - fb[q + 5]!;
-          const d6 = a6 - fb[q + 6]!;
-          const d7 = a7 - fb[q + 7]!;
-          let sum = d0 * d0 + d1 * d1 + (d2 * d2 + d3 * d3) + (d4 * d4 + d5 * d5 + (d6 * d6 + d7 * d7));
-          for (let c = EIGHT; c < width; c++) sum += (fa[p + c]! - fb[q + c]!) ** 2;
-          beside = best + Math.sqrt(sum);
-        }
-      } else {
-        beside = Infinity;
-        if (j > to) break;
-      }
-      now[j + 1] = beside;
-    }
-    if (size + j - from > kept.length) {
-      const larger = new Float64Array(2 * kept.length + m);
-      larger.set(kept);
-      kept = larger;
-    }
-    firsts[i] = from;
-    kept.set(now.subarray(from + 1, j + 1), size);
-    size += j - from;
-    starts[rows] = size;
-    for (let c = j + 1; c < endNow; c++) now[c] = Infinity;
-    // The next row goes on from what a good path can still lead through.
-    to = j - 1;
-    while (to >= from && now[to + 1]! > most) to--;
-    while (from < to && now[from + 1]! > most) from++;
-    if (to < from) break;
-    before[0] = Infinity;
-    [before, now] = [now, before];
-    [endBefore, endNow] = [j + 1, endBefore];
-  }
-  return { rows, from: firsts, start: starts, costs: kept };
-}
 
 function costAt({ rows, from, start, costs }: Spread, i: number, j: number): number {
   if (i < 0 || i >= rows) return Infinity;

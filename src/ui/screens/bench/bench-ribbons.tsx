@@ -3,7 +3,8 @@ import { frameAtTime, nearestFrame, timeAtFrame } from '../../../core/timing/cli
 import { momentTimes } from '../../../core/trial/moments';
 import type { Trial } from '../../../core/trial/trial';
 import type { Thread } from '../../../stage/ribbon-threads';
-import { Ribbons, type HeldPin, type RibbonClip } from '../../../stage/ribbons';
+import { Ribbons } from '../../../stage/ribbons';
+import type { HeldPin, RibbonClip } from '../../../stage/ribbons-props';
 import { player } from '../../../state/bench-player';
 import type { BenchClip, Derived } from '../../../state/derived';
 import { markMoment } from '../../../state/event-use-cases';

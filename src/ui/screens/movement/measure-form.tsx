@@ -11,7 +11,8 @@ import { DISPLAY_UNITS } from '../../../core/units';
 import type { Derived } from '../../../state/derived';
 import { readingText, signed } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
-import { Choice, CommittedField, FieldEditor, NumberField } from './fields';
+import { FieldEditor } from './fields';
+import { Choice, CommittedField, NumberField } from './plain-fields';
 import { words } from './names';
 
 interface MeasureFormProps {

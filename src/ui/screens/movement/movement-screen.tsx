@@ -5,8 +5,6 @@ import { useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { blankMeasure } from '../../../core/model/measure-form';
 import { momentsOf } from '../../../core/model/measure';
-import { measureName } from '../../../core/model/movement';
-import type { Issue, Result } from '../../../core/result';
 import { baseOf } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
 import {
@@ -15,7 +13,6 @@ import {
   addPoint,
   changeMeasure,
   changeMoment,
-  linkCause,
   removeMeasure,
   removeMoment,
   renameMovement,
@@ -23,27 +20,16 @@ import {
   sortMoments,
 } from '../../../state/movement-editing';
 import { movementFileName, movementText } from '../../../state/movement-files';
-import { notify } from '../../../state/notices';
 import { download } from '../../../state/download';
 import { SessionFrame } from '../../components/session-frame';
 import { StateMark } from '../../components/state-mark';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
-import { Choice, CommittedField, NumberField } from './fields';
+import { Choice, CommittedField } from './plain-fields';
 import { MeasureForm } from './measure-form';
 import { words } from './names';
+import { said } from './said';
+import { CausesCard } from './causes-card';
 import { SortableList } from './sortable-list';
-
-const said = (result: Result<unknown, Issue>): boolean => {
-  if (!result.ok) notify('error', `${result.issue.message} Nothing was changed.`);
-  return result.ok;
-};
-
-const SIDES: readonly (readonly [string, string])[] = [
-  ['', 'either way'],
-  ['low', 'too small'],
-  ['high', 'too large'],
-];
-const sideOf = (side: string): 'low' | 'high' | undefined => (side === 'low' || side === 'high' ? side : undefined);
 
 /** The movement as a document: its moments on a strip, its measures in a list, one of them open beside a live value. */
 export function MovementScreen(): ReactNode {
@@ -58,10 +44,6 @@ export function MovementScreen(): ReactNode {
   const measure = movement.measures.find((m) => m.id === measureId) ?? movement.measures[0];
   const moment = movement.moments.find((m) => m.id === momentId) ?? movement.moments[0]!;
   const momentName = (id: string): string => movement.moments.find((m) => m.id === id)?.name.toLowerCase() ?? id;
-  const causes = measure ? movement.causes.filter((link) => link.effect === measure.id) : [];
-  const others = measure
-    ? movement.measures.filter((m) => m.id !== measure.id && !causes.some((c) => c.cause === m.id))
-    : [];
   return (
     <SessionFrame step="intake">
       <main className="page">
@@ -230,54 +212,7 @@ export function MovementScreen(): ReactNode {
                   }}
                 />
               )}
-              {measure && (
-                <section className="card">
-                  <Typography variant="h2" gutterBottom>
-                    Causes of “{measure.name}”
-                  </Typography>
-                  {causes.map((link) => (
-                    <div key={link.cause} className="row-of-fields">
-                      <strong style={{ minWidth: 160 }}>
-                        {measureName(
-                          movement,
-                          movement.measures.find((m) => m.id === link.cause)!,
-                        )}
-                      </strong>
-                      <Choice
-                        label="When it is"
-                        value={link.causeSide ?? ''}
-                        options={SIDES}
-                        onChange={(side) => said(linkCause(link.cause, link.effect, { causeSide: sideOf(side) }))}
-                      />
-                      <Choice
-                        label="and this is"
-                        value={link.effectSide ?? ''}
-                        options={SIDES}
-                        onChange={(side) => said(linkCause(link.cause, link.effect, { effectSide: sideOf(side) }))}
-                      />
-                      <NumberField
-                        label="Share, 0 to 1"
-                        value={link.share}
-                        onChange={(share) => said(linkCause(link.cause, link.effect, { share }))}
-                      />
-                      <div style={{ flex: '1 1 220px' }}>
-                        <CommittedField
-                          label="Because"
-                          value={link.because}
-                          onChange={(because) => said(linkCause(link.cause, link.effect, { because }))}
-                        />
-                      </div>
-                      <Button onClick={() => said(linkCause(link.cause, link.effect, null))}>Take away</Button>
-                    </div>
-                  ))}
-                  <Choice
-                    label="Add a cause"
-                    value=""
-                    options={others.map((m) => [m.id, measureName(movement, m)] as const)}
-                    onChange={(cause) => said(linkCause(cause, measure.id, {}))}
-                  />
-                </section>
-              )}
+              {measure && <CausesCard movement={movement} measure={measure} />}
               <section className="card">
                 <Typography variant="h2" gutterBottom>
                   Points beside the body

@@ -1,0 +1,157 @@
+import { orderProblem } from '../src/core/events/order';
+import { proposeTrial } from '../src/core/events/repetitions';
+import { clipSchema, type Clip, type View } from '../src/core/model/clip';
+import { DEFAULT_CUTOFF } from '../src/core/model/session';
+import { momentsOfMarks, type Timed } from '../src/core/trial/moments';
+import { prepareTrial, type Trial } from '../src/core/trial/trial';
+import {
+  FIGURE_PICTURE,
+  figureOf,
+  LEAST_SURE_TRAVEL,
+  metresByHeight,
+  proposeFigure,
+  travelOf,
+  viewOfCamera,
+  type Figure,
+} from '../src/core/tracks/figure';
+import { seenFrom, spatialHeight, type FigureCamera } from '../src/core/tracks/spatial-view';
+import { withoutHold } from '../src/core/calibration/camera-state';
+import { FEET_SLIDE, feetSlide } from '../src/core/tracks/feet-slide';
+import { oddities } from '../src/core/tracks/oddities';
+import { framesOf, LENGTH_UNITS } from '../src/core/tracks/recording';
+import { fail, ok, type Result } from '../src/core/result';
+import { frameAtTime, realTimes } from '../src/core/timing/clip-time';
+import { readPointFile } from '../src/formats/points';
+import type { PointInput, CompareInput, Read, CompareIssue } from './compare-input';
+
+/** An attempt has no more: more than a minute at 240 a second. */
+const MOST_FRAMES = 20_000;
+
+/** Standing heights that are a person's, metres. */
+const TALL = { least: 0.6, most: 2.6 };
+
+export function trialOf(
+  input: CompareInput,
+  { file, bytes }: PointInput,
+  role: 'athlete' | 'reference',
+  given: Readonly<Record<string, number>>,
+): Result<Read, CompareIssue> {
+  const read = readPointFile(bytes, file);
+  if (!read.ok) return fail('bad-file', read.issue.message);
+  const recording = read.value.recordings[0]!;
+  const warnings = [...read.value.warnings];
+  if (read.value.recordings.length > 1)
+    warnings.push(`“${file}” has ${read.value.recordings.length} subjects; the first, ${recording.name}, was taken.`);
+  const proposal = proposeFigure(recording, null);
+  const stated = LENGTH_UNITS[recording.unit] !== null;
+  const { dominant, travel, view, rate, height, scale, camera } = input.performers[role];
+  const answers =
+    height !== null && !stated
+      ? { ...proposal, metresPerUnit: metresByHeight(recording, proposal.map, height) }
+      : proposal;
+  const figure = figureOf(answers);
+  if (Object.keys(figure.track).length === 0)
+    return fail(
+      'bad-file',
+      `“${file}”: none of its markers is known by its name (${recording.markers
+        .slice(0, 6)
+        .map((m) => m.name)
+        .join(', ')} ...). Name them after the points, for example left-knee.`,
+    );
+  const told = travelOf(figure.track);
+  if (!figure.spatial && view.kind === 'side' && travel === null && told.sure < LEAST_SURE_TRAVEL)
+    return fail(
+      'which-way',
+      `Which way the performer goes cannot be told from “${file}”. Say it: --travel left or --travel right.`,
+    );
+  const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view, travel: travel ?? told.travel };
+  const frames = framesOf(recording);
+  if (frames > MOST_FRAMES)
+    return fail(
+      'bad-file',
+      `“${file}” has ${frames} frames; at most ${MOST_FRAMES} are compared. Cut it to the attempt.`,
+    );
+  const tall = figure.spatial ? spatialHeight(figure.spatial) : NaN;
+  if (tall < TALL.least || tall > TALL.most)
+    warnings.push(
+      `“${file}”: its performer would be ${Number(tall.toPrecision(3))} m tall. Check the unit of its lengths (millimetres, metres).`,
+    );
+  warnings.push(...oddities(figure.track, figure.spatial, view.kind).map((odd) => `“${file}”: ${odd}.`));
+  const followed =
+    !figure.spatial && (camera === null ? feetSlide(figure.track, recording.rate) : camera === 'follows');
+  if (followed) warnings.push(`“${file}”: ${FEET_SLIDE}. If the camera stood still, say so: --camera still.`);
+  const pixelsPerMetre = figure.pixelsPerMetre ?? scale;
+  const checked = clipSchema.safeParse({
+    id: role,
+    role,
+    fileName: file,
+    mediaId: null,
+    codec: 'points',
+    ...figure.picture,
+    rotation: 0,
+    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)),
+    fileRate: recording.rate,
+    captureRate: rate ?? recording.rate,
+    // A file is a performer: names inside files are often the same for everybody.
+    performer: { name: file, dominantSide: dominant, minor: role === 'athlete' && input.minor, consent: true },
+    ...seen,
+    mirrored: false,
+    camera: followed ? withoutHold() : null,
+    scale: pixelsPerMetre === null ? null : { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 },
+  });
+  if (!checked.success) {
+    const { path, message } = checked.error.issues[0]!;
+    return fail('bad-file', `“${file}” makes no clip: ${path.join('.')}: ${message}`);
+  }
+  const clip = checked.data;
+  const times = realTimes(clip);
+  const last = times.length - 1;
+  const outside = Object.entries(given).find(([, seconds]) => seconds < 0 || seconds > times[last]!);
+  if (outside)
+    return fail(
+      'bad-moments',
+      `The moment “${outside[0]}” of the ${role} is at ${outside[1]} s; “${file}” lasts from 0 to ${times[last]!.toFixed(3)} s.`,
+    );
+  const marks: Record<string, Timed> = Object.fromEntries(
+    Object.entries(given).map(([id, seconds]) => [id, { frame: frameAtTime(times, seconds) }]),
+  );
+  const marked = prepareTrial(clip, figure.track, marks, DEFAULT_CUTOFF, {}, figure.spatial ?? undefined);
+  const wrong = orderProblem(input.movement, marked);
+  if (wrong) return fail('bad-moments', wrong);
+  const proposals = proposeTrial(input.movement, marked);
+  for (const { momentId, frame, confidence, sd, systematic } of proposals)
+    marks[momentId] = { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, systematic };
+  const trial = { ...marked, ...momentsOfMarks(marks) };
+  if (Object.keys(trial.marks).length === 0)
+    return fail(
+      'no-moments',
+      `“${file}”: no moment of ${input.movement.name} could be proposed from its points, and none was given (--moments).`,
+    );
+  return ok({
+    trial,
+    views: [trial, ...furtherViews(figure, answers.camera, trial)],
+    file,
+    warnings,
+    proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])),
+  });
+}
+
+/** Points in space are seen from the front and from above too: what those planes show is read there. */
+function furtherViews({ spatial }: Figure, camera: FigureCamera, main: Trial): readonly Trial[] {
+  if (!spatial) return [];
+  const cameras: readonly (readonly [View['kind'], FigureCamera])[] = [
+    ['front', { azimuthDegrees: camera.azimuthDegrees + 90, elevationDegrees: 0 }],
+    ['overhead', { azimuthDegrees: camera.azimuthDegrees, elevationDegrees: 90 }],
+  ];
+  return cameras.map(([kind, from]) => {
+    const { track, pixelsPerMetre } = seenFrom(spatial, from, FIGURE_PICTURE);
+    const clip: Clip = {
+      ...main.clip,
+      id: `${main.clip.id}-${kind}`,
+      view: { kind, offPlaneDegrees: 0 },
+      travel: 'right',
+      scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 },
+    };
+    return { ...prepareTrial(clip, track, {}, main.cutoff, {}, spatial), marks: main.marks, timing: main.timing };
+  });
+}

@@ -1,0 +1,5 @@
+export class TooLarge extends Error {}
+
+export class TooSlow extends Error {}
+
+export class Busy extends Error {}

@@ -1,0 +1,201 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import Slider from '@mui/material/Slider';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import type { Clip } from '../../../core/model/clip';
+import type { Movement } from '../../../core/model/movement';
+import type { BenchClip } from '../../../state/derived';
+import { joinHere } from '../../../state/camera-use-cases';
+import { changeClip, compareWith } from '../../../state/clip-use-cases';
+import { dropWorkCopy, makeWorkCopy } from '../../../state/work-copy';
+import { useJobs } from '../../../state/jobs';
+import { notify } from '../../../state/notices';
+import { setView, useView } from '../../../state/view-store';
+import { VIEW_NAMES } from '../../components/clip-name';
+import { signedMilliseconds } from '../../components/format';
+import { RoleName } from '../../components/role-name';
+import { CameraDirection } from './camera-direction';
+import { KnownLength } from './known-length';
+import { Ground } from './ground-rectangle';
+
+export function ClipMatch({
+  on,
+  lengths,
+}: {
+  readonly on: BenchClip;
+  readonly lengths: Movement['knownLengths'];
+}): ReactNode {
+  const { clip } = on.trial;
+  const levelling = useView((state) => state.tool === 'level');
+  return (
+    <section className="card" style={{ display: 'grid', gap: 10 }}>
+      <Typography variant="h3" component="h2">
+        <RoleName
+          role={on.styleKey}
+          name={on.join ? `${clip.performer.name}, ${VIEW_NAMES[clip.view.kind]} view` : clip.performer.name}
+        />
+      </Typography>
+      {on.join && <Joint on={on} />}
+      {on.id.startsWith('reference-') && !on.join && (
+        <Button variant="outlined" onClick={() => compareWith(clip.id)}>
+          Compare the athlete with this one
+        </Button>
+      )}
+      <TextField
+        select
+        label="Moves in the picture"
+        value={clip.travel}
+        onChange={(event) => changeClip(clip.id, { travel: event.target.value as Clip['travel'] })}
+      >
+        <MenuItem value="right">To the right</MenuItem>
+        <MenuItem value="left">To the left</MenuItem>
+      </TextField>
+      <FormControlLabel
+        control={
+          <Checkbox
+            checked={clip.mirrored}
+            onChange={(event) => changeClip(clip.id, { mirrored: event.target.checked })}
+          />
+        }
+        label="Show mirrored"
+      />
+      <div style={{ display: 'flex', gap: 8, alignItems: 'center', fontSize: '.86rem' }}>
+        <Button
+          variant={levelling ? 'contained' : 'outlined'}
+          onClick={() => setView({ tool: levelling ? 'move' : 'level' })}
+        >
+          {levelling ? 'Draw along a level or plumb line' : 'Level by a line'}
+        </Button>
+        {clip.levelDegrees !== 0 && (
+          <span>
+            turned by {clip.levelDegrees.toFixed(1)}°{' '}
+            <Button onClick={() => changeClip(clip.id, { levelDegrees: 0 })}>As filmed</Button>
+          </span>
+        )}
+      </div>
+      {clip.view.kind === 'side' && <CameraDirection trial={on.trial} />}
+      <KnownLength clip={clip} lengths={lengths} />
+      <Ground clip={clip} />
+      <Shade
+        label="Brightness"
+        value={clip.brightness}
+        most={4}
+        onKeep={(brightness) => changeClip(clip.id, { brightness })}
+      />
+      <Shade label="Contrast" value={clip.contrast} most={3} onKeep={(contrast) => changeClip(clip.id, { contrast })} />
+      <TextField
+        label="Capture rate, frames per second"
+        type="number"
+        defaultValue={clip.captureRate}
+        helperText={`The file plays ${clip.fileRate} frames per second; times on the bench are real times`}
+        onBlur={(event) => {
+          const rate = Number(event.target.value);
+          if (rate > 0 && rate !== clip.captureRate) changeClip(clip.id, { captureRate: rate });
+          else event.target.value = String(clip.captureRate);
+        }}
+      />
+      <WorkCopy clip={clip} />
+    </section>
+  );
+}
+
+/** How another camera's clock runs against the first camera's, and the instants that say so. */
+function Joint({ on }: { readonly on: BenchClip }): ReactNode {
+  const { clip } = on.trial;
+  const { pairs } = clip.sync!;
+  const { map } = on.join!;
+  const drift = `, drifts ${(map.drift * 1e6).toFixed(0)} \u00b5s a second, fits within ${(map.misfit * 1000).toFixed(1)} ms`;
+  const offset = `Starts ${signedMilliseconds(map.offset)} against the first camera${pairs.length > 1 ? drift : ''}.`;
+  return (
+    <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
+      <span>
+        {pairs.length === 0
+          ? 'Step both cameras to one instant that both show (a clap, a flash, a contact): Shift with the arrows steps this one alone. Then join them there.'
+          : `${offset} A second instant, far from the first, measures the drift of the clocks.`}
+      </span>
+      <div>
+        <Button variant={pairs.length === 0 ? 'contained' : 'outlined'} onClick={() => joinHere(clip)}>
+          {pairs.length === 0 ? 'Same instant here' : 'One more instant here'}
+        </Button>
+        {pairs.length > 0 && (
+          <Button onClick={() => changeClip(clip.id, { sync: { to: clip.sync!.to, pairs: [] } })}>Join anew</Button>
+        )}
+      </div>
+      {pairs.length > 0 && (
+        <span>
+          {pairs
+            .map(
+              (p) =>
+                `frame ${(p.own + 1).toFixed(1).replace(/\.0$/, '')} = ${(p.other + 1).toFixed(1).replace(/\.0$/, '')}`,
+            )
+            .join('; ')}
+          . With this picture chosen, Alt with the arrows moves it by a frame, with Shift by a tenth.
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** A copy in short groups for clips that jump slowly. */
+function WorkCopy({ clip }: { readonly clip: Clip }): ReactNode {
+  const job = useJobs((state) => state.jobs.some((j) => j.id === `work-${clip.id}`));
+  if (clip.workMediaId)
+    return (
+      <span style={{ fontSize: '.86rem' }}>
+        A work copy in short groups is shown here; measuring uses the original.{' '}
+        <Button onClick={() => void dropWorkCopy(clip)}>Use the original</Button>
+      </span>
+    );
+  return (
+    <div>
+      <Button
+        variant="outlined"
+        disabled={job}
+        onClick={() =>
+          void makeWorkCopy(clip).then((made) => {
+            if (!made.ok && made.issue.code !== 'cancelled') notify('error', made.issue.message);
+          })
+        }
+      >
+        Make a work copy that jumps quicker
+      </Button>
+    </div>
+  );
+}
+
+/** How light or hard a picture is shown; kept when the slider is let go. */
+function Shade({
+  label,
+  value,
+  most,
+  onKeep,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly most: number;
+  readonly onKeep: (value: number) => void;
+}): ReactNode {
+  const [moving, setMoving] = useState<number | null>(null);
+  return (
+    <div style={{ display: 'flex', alignItems: 'center', gap: 14, fontSize: '.86rem' }}>
+      <span style={{ width: 76 }}>{label}</span>
+      <Slider
+        size="small"
+        aria-label={label}
+        min={0.5}
+        max={most}
+        step={0.05}
+        value={moving ?? value}
+        onChange={(_, next) => setMoving(next as number)}
+        onChangeCommitted={(_, next) => {
+          setMoving(null);
+          if (next !== value) onKeep(next as number);
+        }}
+      />
+    </div>
+  );
+}

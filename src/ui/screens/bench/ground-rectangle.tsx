@@ -1,0 +1,76 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState, type ReactNode } from 'react';
+import { groundPlane } from '../../../core/calibration/ground';
+import type { Clip } from '../../../core/model/clip';
+import { changeClip } from '../../../state/clip-use-cases';
+import { notify } from '../../../state/notices';
+import { setView, useView } from '../../../state/view-store';
+
+const lengthOf = (text: string): number | null => {
+  const value = Number(text.replace(',', '.'));
+  return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : null;
+};
+
+/** A rectangle on the ground, for step lengths and paths through the camera's perspective. */
+export function Ground({ clip }: { readonly clip: Clip }): ReactNode {
+  const marking = useView((state) => state.tool === 'ground');
+  const marked = useView((state) => (state.markedGround?.clipId === clip.id ? state.markedGround : null));
+  const [length, setLength] = useState('');
+  const [width, setWidth] = useState('');
+  const [l, w] = [lengthOf(length), lengthOf(width)];
+  const keep = (): void => {
+    const ground = { corners: [...marked!.corners], length: l!, width: w!, frame: marked!.frame };
+    const plane = groundPlane(ground);
+    if (!plane.ok) return notify('info', plane.issue.message);
+    changeClip(clip.id, { ground });
+    setView({ markedGround: null });
+  };
+  return (
+    <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
+      <div style={{ display: 'flex', gap: 8, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Button
+          variant={marking ? 'contained' : 'outlined'}
+          onClick={() => setView({ tool: marking ? 'move' : 'ground', markedGround: null })}
+        >
+          {marking ? 'Press its four corners, one after the other' : 'Rectangle on the ground'}
+        </Button>
+        {clip.ground && !marked && (
+          <span>
+            {clip.ground.length} by {clip.ground.width} m{' '}
+            <Button onClick={() => changeClip(clip.id, { ground: null })}>Forget it</Button>
+          </span>
+        )}
+      </div>
+      {marked && (
+        <form
+          style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (l && w) keep();
+          }}
+        >
+          <TextField
+            size="small"
+            autoFocus
+            label="Corner 1 to 2, metres"
+            value={length}
+            error={length !== '' && l === null}
+            onChange={(event) => setLength(event.target.value)}
+          />
+          <TextField
+            size="small"
+            label="Corner 2 to 3, metres"
+            value={width}
+            error={width !== '' && w === null}
+            onChange={(event) => setWidth(event.target.value)}
+          />
+          <Button type="submit" disabled={l === null || w === null}>
+            Keep
+          </Button>
+          <Button onClick={() => setView({ markedGround: null })}>Leave</Button>
+        </form>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import type { Measure } from '../../../core/model/measure';
+import { measureName, type Movement } from '../../../core/model/movement';
+import { linkCause } from '../../../state/movement-editing';
+import { Choice, CommittedField, NumberField } from './plain-fields';
+import { said } from './said';
+
+const SIDES: readonly (readonly [string, string])[] = [
+  ['', 'either way'],
+  ['low', 'too small'],
+  ['high', 'too large'],
+];
+const sideOf = (side: string): 'low' | 'high' | undefined => (side === 'low' || side === 'high' ? side : undefined);
+
+export interface CausesCardProps {
+  readonly movement: Movement;
+  readonly measure: Measure;
+}
+
+/** What a gap of this measure follows from. */
+export function CausesCard({ movement, measure }: CausesCardProps): ReactNode {
+  const causes = movement.causes.filter((link) => link.effect === measure.id);
+  const others = movement.measures.filter((m) => m.id !== measure.id && !causes.some((c) => c.cause === m.id));
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Causes of “{measure.name}”
+      </Typography>
+      {causes.map((link) => (
+        <div key={link.cause} className="row-of-fields">
+          <strong style={{ minWidth: 160 }}>
+            {measureName(
+              movement,
+              movement.measures.find((m) => m.id === link.cause)!,
+            )}
+          </strong>
+          <Choice
+            label="When it is"
+            value={link.causeSide ?? ''}
+            options={SIDES}
+            onChange={(side) => said(linkCause(link.cause, link.effect, { causeSide: sideOf(side) }))}
+          />
+          <Choice
+            label="and this is"
+            value={link.effectSide ?? ''}
+            options={SIDES}
+            onChange={(side) => said(linkCause(link.cause, link.effect, { effectSide: sideOf(side) }))}
+          />
+          <NumberField
+            label="Share, 0 to 1"
+            value={link.share}
+            onChange={(share) => said(linkCause(link.cause, link.effect, { share }))}
+          />
+          <div style={{ flex: '1 1 220px' }}>
+            <CommittedField
+              label="Because"
+              value={link.because}
+              onChange={(because) => said(linkCause(link.cause, link.effect, { because }))}
+            />
+          </div>
+          <Button onClick={() => said(linkCause(link.cause, link.effect, null))}>Take away</Button>
+        </div>
+      ))}
+      <Choice
+        label="Add a cause"
+        value=""
+        options={others.map((m) => [m.id, measureName(movement, m)] as const)}
+        onChange={(cause) => said(linkCause(cause, measure.id, {}))}
+      />
+    </section>
+  );
+}

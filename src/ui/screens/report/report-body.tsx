@@ -1,0 +1,225 @@
+import type { ReactNode } from 'react';
+import { judgedCount, type Judged } from '../../../core/judgement/state';
+import { cautionsFor } from '../../../core/judgement/cautions';
+import { followCorrections } from '../../../core/coaching/progress';
+import { filmingRequests } from '../../../core/judgement/filming';
+import { seriesMeasures } from '../../../core/comparison/matched-series';
+import { correctionOf } from '../../../core/coaching/correction';
+import { measureName } from '../../../core/model/movement';
+import type { Derived } from '../../../state/derived';
+import { dayOf } from '../../../core/model/session';
+import { useHistory } from '../../../state/history';
+import { FollowedTable } from '../../components/followed-table';
+import { ComparedCurve, comparedSeriesOf } from '../../components/compared-curve';
+import { CorrectionCard } from '../../components/correction-card';
+import { JudgedSummary } from '../../components/judged-summary';
+import { RoleName } from '../../components/role-name';
+import { TimingTable } from '../../components/timing-table';
+import { dayText, readingText } from '../../components/format';
+import { MomentStills } from './moment-stills';
+import { ReadingsTable } from './readings-table';
+import { SeenByEye } from './seen-by-eye';
+import { useStills } from './use-stills';
+
+export function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
+  const { session, movement, athlete, reference, judged, priorities, timing, plan, sheet, sides } = derived;
+  const stills = useStills(derived);
+  const strengths = judged.filter((j) => j.state === 'strength');
+  const onTarget = judged.filter((j) => j.state === 'on-target');
+  const nameOf = ({ measure }: Judged): string => measureName(movement, measure);
+  const numbersOf = (j: Judged): string =>
+    `${readingText(j.athlete).value} ${readingText(j.athlete).plusMinus}${j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}`;
+  // What is worked on, as a curve, each quantity once.
+  const worked = plan.items.flatMap(({ gap }) => (gap ? [gap.judged.measure] : []));
+  const charts = seriesMeasures({ ...movement, measures: worked }).flatMap((measure) => {
+    const curves = comparedSeriesOf(derived, measure);
+    return curves ? [{ measure, curves }] : [];
+  });
+  const requests = filmingRequests(judged, athlete, reference);
+  const school = movement.schools.find((s) => s.id === session.school);
+  const names = [...new Set(sides.reference.map((views) => views[0]!.clip.performer.name))];
+  const several =
+    sides.reference.length > 1
+      ? ` (mean of ${sides.reference.length} performances)`
+      : `, ${sides.reference[0]?.[0]!.clip.captureRate} frames per second`;
+  const referenceText =
+    sides.reference.length === 0 ? (
+      'Against published targets only'
+    ) : (
+      <RoleName role="reference" name={`${names.join(', ')}${several}`} />
+    );
+  const shownRoles = (['athlete', 'reference'] as const).filter((role) => derived[role]);
+  const counted = judgedCount(judged);
+  const anyMarked = shownRoles.some((role) => Object.keys(derived[role]!.marks).length > 0);
+  const minor = athlete?.clip.performer.minor ?? false;
+  return (
+    <article className="report" data-testid="report">
+      <div className="head">
+        <div>
+          <h1 style={{ margin: 0 }}>{session.name}</h1>
+          <div>
+            {movement.sport}: {movement.name}
+          </div>
+          <div>
+            <RoleName
+              role="athlete"
+              name={`${athlete!.clip.performer.name}, ${athlete!.clip.captureRate} frames per second`}
+            />
+          </div>
+          <div>{referenceText}</div>
+          {school && (
+            <div>
+              School: {school.name}. {school.because}
+            </div>
+          )}
+        </div>
+        <div>{dayText(dayOf(session), 'd MMMM yyyy')}</div>
+      </div>
+      {session.impressions && (
+        <section>
+          <h2>First impressions</h2>
+          <p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p>
+        </section>
+      )}
+      <SeenByEye derived={derived} stills={stills} />
+      <section>
+        <h2>Work on</h2>
+        <JudgedSummary judged={judged} />
+        {plan.items.length === 0 && counted.judged > 0 && (
+          <p>
+            No measured difference lies beyond its range and its measuring error.
+            {session.notes.some((n) => n.kind === 'work-on') ? ' What the eye found stands above.' : ''}
+          </p>
+        )}
+        {plan.items.map((item, i) => (
+          <div key={item.id} style={{ marginBottom: 14, breakInside: 'avoid' }} data-testid="report-correction">
+            <CorrectionCard correction={correctionOf(movement, item, minor, session.notes)} index={i} />
+          </div>
+        ))}
+        {priorities.dropped.map(({ gap, reason }) => (
+          <p key={gap.judged.measure.id}>
+            Not worked on: {gap.judged.measure.name.toLowerCase()} (“{reason}”).
+          </p>
+        ))}
+        {priorities.parked.map(({ gap, why }) => (
+          <p key={gap.judged.measure.id}>
+            Later: {gap.judged.measure.name.toLowerCase()}. {why}.
+          </p>
+        ))}
+      </section>
+      <SinceBefore derived={derived} />
+      <section>
+        <h2>Keep</h2>
+        {strengths.length + onTarget.length === 0 && (
+          <p>
+            {counted.judged === 0 ? 'Nothing was measured.' : 'No measure stands clear of the measuring error.'}
+            {session.notes.some((n) => n.kind === 'good') ? ' What the eye found good stands above.' : ''}
+          </p>
+        )}
+        <ul>
+          {strengths.map((j) => (
+            <li key={j.measure.id}>
+              <strong>{nameOf(j)}</strong>: {numbersOf(j)}
+            </li>
+          ))}
+          {session.notes
+            .filter((n) => n.kind === 'good' && n.text)
+            .map((n) => (
+              <li key={n.id}>
+                Seen by eye: <strong>{n.text}</strong>
+              </li>
+            ))}
+          {onTarget.map((j) => (
+            <li key={j.measure.id}>
+              Good as it is: {nameOf(j)}, {numbersOf(j)}
+            </li>
+          ))}
+        </ul>
+      </section>
+      {anyMarked && <MomentStills derived={derived} roles={shownRoles} stills={stills} />}
+      {counted.measurable > 0 && <ReadingsTable derived={derived} />}
+      {charts.length > 0 && (
+        <section>
+          <h2>Curves</h2>
+          {charts.map(({ measure, curves }) => (
+            <div key={measure.id} style={{ breakInside: 'avoid', marginBottom: 10 }}>
+              <ComparedCurve movement={movement} measure={measure} curves={curves} onChoose={() => undefined} />
+            </div>
+          ))}
+          <p className="pm">
+            In matched time; grey is the range of the reference. Tinted: outside it by more than the measuring error.
+          </p>
+        </section>
+      )}
+      {anyMarked && (
+        <section>
+          <h2>Timing</h2>
+          <TimingTable rows={timing} athlete={sides.athlete} reference={sides.reference} />
+        </section>
+      )}
+      {sheet && movement.sheet && (
+        <section>
+          <h2>
+            {movement.sheet.name}: {sheet.points} of {sheet.most} points
+          </h2>
+          <ul>
+            {sheet.results.map((r) => (
+              <li key={r.criterion.id}>
+                {r.criterion.name}: {r.met === 'open' ? 'open' : `${r.points} of ${r.criterion.points}`}
+                {r.byEye ? ` (by eye: ${r.byEye.reason})` : ''}
+              </li>
+            ))}
+          </ul>
+          {sheet.held.map((gate) => (
+            <p key={gate.because}>
+              Held at {gate.most}: {gate.because}.
+            </p>
+          ))}
+        </section>
+      )}
+      {requests.length > 0 && (
+        <section>
+          <h2>Film next time</h2>
+          <ul>
+            {requests.map((r) => (
+              <li key={r.request}>
+                {r.request} {r.because}
+                {r.measures.length > 0 ? ` (${r.measures.join(', ')})` : ''}.
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <section data-testid="cautions">
+        <h2>Cautions</h2>
+        {cautionsFor(movement, priorities.proposed, minor).map((text) => (
+          <div key={text} className="caution" style={{ marginBottom: 8 }}>
+            {text}
+          </div>
+        ))}
+      </section>
+      {counted.measurable > 0 && (
+        <p style={{ fontSize: '.8rem', color: '#545c61' }}>
+          Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more
+          than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at {session.cutoff}{' '}
+          Hz.
+        </p>
+      )}
+    </article>
+  );
+}
+
+/** What became of what earlier sessions asked for; nothing where there is none. */
+function SinceBefore({ derived }: { readonly derived: Derived }): ReactNode {
+  const { results } = useHistory(derived);
+  // A report says what was known on its day.
+  const until = results?.slice(0, results.findIndex((r) => r.sessionId === derived.session.id) + 1) ?? [];
+  const followed = followCorrections(derived.movement.measures, until).filter((f) => f.standing !== 'new');
+  if (followed.length === 0) return null;
+  return (
+    <section style={{ breakInside: 'avoid' }} data-testid="since-before">
+      <h2>Since earlier sessions</h2>
+      <FollowedTable followed={followed} results={until} />
+    </section>
+  );
+}
