@@ -3,11 +3,13 @@ import { project } from '../calibration/homography';
 import { levelOf } from '../calibration/level';
 import { steadyOf } from '../calibration/steady';
 import { axesOf, unforeshorten } from '../calibration/view';
-import { rotate } from '../geometry/vec2';
+import { distance, rotate, type Vec2 } from '../geometry/vec2';
 import type { Clip } from '../model/clip';
 import type { Quantity } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import { placesOf } from '../trial/places';
+import { quadrature } from '../statistics/propagate';
+import { HAND_SD_PIXELS } from '../tracks/point-error';
 import type { Surroundings } from './quantity';
 
 const FEET = ['dominant-heel', 'opposite-heel', 'dominant-foot-index', 'opposite-foot-index'] as const;
@@ -42,18 +44,56 @@ function inOnePicture(clip: Clip, ground: NonNullable<Clip['ground']>): GroundMa
   return steady ? { ...ground, corners: ground.corners.map((c) => steady.toGround(ground.frame ?? 0, c)) } : ground;
 }
 
+type ToGround = NonNullable<Surroundings['toGround']>;
+
+/** Back from movement coordinates to the picture as filmed, then through the perspective of marks on the ground. */
+function groundThrough(clip: Clip, marks: GroundMarks, offPlane: number): ToGround | null {
+  const plane = groundPlane(marks);
+  if (!plane.ok) return null;
+  const axes = axesOf(clip);
+  const stretch = unforeshorten(1, offPlane);
+  return ({ x, y }) => project(plane.value, rotate({ x: (axes.x * x) / stretch, y: -axes.y * y }, -levelOf(clip)));
+}
+
 /** What a quantity may ask of the place: the ground's height, the ground's perspective. */
 export function surroundingsOf(trial: Trial, quantity: Quantity, offPlane: number): Surroundings {
   const { clip } = trial;
-  const plane =
-    quantity.type === 'ground-distance' && clip.ground ? groundPlane(inOnePicture(clip, clip.ground)) : null;
-  const axes = axesOf(clip);
-  const stretch = unforeshorten(1, offPlane);
+  const marked = quantity.type === 'ground-distance' ? clip.ground : null;
   return {
     ground: quantity.type === 'height' ? groundOf(trial) : NaN,
-    // Back from movement coordinates to the picture as filmed, then through its perspective.
-    toGround: plane?.ok
-      ? ({ x, y }) => project(plane.value, rotate({ x: (axes.x * x) / stretch, y: -axes.y * y }, -levelOf(clip)))
-      : null,
+    toGround: marked && groundThrough(clip, inOnePicture(clip, marked), offPlane),
   };
+}
+
+/** A measured side of a rectangle on the ground is this much off, a share (common practice for a tape). */
+const SIDE_SD_SHARE = 0.01;
+
+/**
+ * What corners that were pressed beside their marks, and sides that were measured wrongly, do to a distance on the
+ * ground, each by itself, to either side; far outside the rectangle it is most of the error.
+ * @param places both ends, movement coordinates, pixels
+ * @returns standard deviation, metres
+ */
+export function groundMarksSd({ clip }: Pick<Trial, 'clip'>, places: readonly Vec2[], offPlane: number): number {
+  if (!clip.ground) return 0;
+  const marks = inOnePicture(clip, clip.ground);
+  const lengthBy = (changed: GroundMarks): number => {
+    const toGround = groundThrough(clip, changed, offPlane);
+    return toGround ? distance(toGround(places[0]!), toGround(places[1]!)) : NaN;
+  };
+  const middle = lengthBy(marks);
+  const moved = (k: number, by: Vec2): GroundMarks => ({
+    ...marks,
+    corners: marks.corners.map((c, i) => (i === k ? { x: c.x + by.x, y: c.y + by.y } : c)),
+  });
+  const both = (change: (sign: 1 | -1) => GroundMarks): number =>
+    Math.sqrt(([1, -1] as const).reduce((sum, sign) => sum + (lengthBy(change(sign)) - middle) ** 2 / 2, 0));
+  const corners = marks.corners.flatMap((_, k) => [
+    both((sign) => moved(k, { x: sign * HAND_SD_PIXELS, y: 0 })),
+    both((sign) => moved(k, { x: 0, y: sign * HAND_SD_PIXELS })),
+  ]);
+  const sides = (['length', 'width'] as const).map((side) =>
+    both((sign) => ({ ...marks, [side]: marks[side] * (1 + sign * SIDE_SD_SHARE) })),
+  );
+  return quadrature(...corners, ...sides);
 }

@@ -12,7 +12,7 @@ import { COVERAGE_95 } from '../statistics/normal';
 import { quadrature, type UncertainPoint } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { DISPLAY_UNITS } from '../units';
-import { surroundingsOf } from './ground';
+import { groundMarksSd, surroundingsOf } from './ground';
 import {
   difference,
   dimensionOf,
@@ -169,7 +169,7 @@ function scaleFor(trial: Trial, quantity: Quantity, lengthIn: LengthIn): Scale |
       'The camera moves, and in which of its pictures the rectangle was marked is not kept',
       'Mark it again at Match.',
     );
-  return { perPixel: 1, sdShare: 0.01 };
+  return { perPixel: 1, sdShare: 0 };
 }
 
 /**
@@ -214,7 +214,10 @@ export function readQuantity(
   const value = raw * scale.perPixel;
   const shared = {
     camera,
-    scale: value * scale.sdShare,
+    scale:
+      quantity.type === 'ground-distance'
+        ? groundMarksSd(trial, points as UncertainPoint[], offPlane)
+        : value * scale.sdShare,
     ground:
       quantity.type === 'height' ? GROUND_SD_SHARE * (lengthIn === 'm' ? trial.bodyHeight * scale.perPixel : 1) : 0,
   };
