@@ -1,4 +1,5 @@
 import { agreement, limitsOfAgreement } from '../../src/core/reliability/agreement';
+import { varianceRatioQuantile } from '../../src/core/statistics/student';
 
 /**
  * Six targets rated by four judges: Shrout and Fleiss 1979, Psychological Bulletin 86:420-428, table 2 (from memory).
@@ -25,6 +26,15 @@ describe('agreement of digitisings', () => {
     // Table 4 of the paper: ICC(2,1) 0.29, ICC(3,1) 0.71.
     expect(found.value.absolute).toBeCloseTo(0.29, 2);
     expect(found.value.consistency).toBeCloseTo(0.71, 2);
+    // The same ratings in the manual of R's psych package, function ICC: ICC2 from 0.019 to 0.761 (from memory).
+    expect(found.value.interval[0]).toBeCloseTo(0.019, 2);
+    expect(found.value.interval[1]).toBeCloseTo(0.761, 2);
+  });
+
+  it('has quantiles of variance ratios as in the tables', () => {
+    // F tables of handbooks, upper 2.5 %: 5 over 10 and 10 over 5 (from memory).
+    expect(varianceRatioQuantile(0.975, 5, 10)).toBeCloseTo(4.24, 2);
+    expect(varianceRatioQuantile(0.975, 10, 5)).toBeCloseTo(6.62, 2);
   });
 
   it('has a standard error that repeats agree with: two alike digitisings have none', () => {

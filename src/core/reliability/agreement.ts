@@ -1,10 +1,13 @@
 import { fail, ok, type Issue, type Result } from '../result';
 import { COVERAGE_95 } from '../statistics/normal';
+import { varianceRatioQuantile } from '../statistics/student';
 
 /** How well repeated digitisings of the same trials agree. */
 export interface Agreement {
   /** Intraclass correlation of a single value, absolute agreement, raters random: ICC(2,1). */
   readonly absolute: number;
+  /** Its 95 % confidence interval. */
+  readonly interval: readonly [number, number];
   /** Intraclass correlation of a single value, consistency, raters fixed: ICC(3,1). */
   readonly consistency: number;
   /**
@@ -23,8 +26,8 @@ const squares = (values: readonly number[], about: number): number =>
   values.reduce((sum, v) => sum + (v - about) ** 2, 0);
 
 /**
- * Intraclass correlations from the two-way analysis of variance (Shrout and Fleiss 1979, Psychol Bull 86:420-428), and
- * the error of a single value from the variance within trials, systematic differences between digitisings
+ * Intraclass correlations from the two-way analysis of variance with the confidence interval of ICC(2,1) (Shrout and
+ * Fleiss 1979, Psychol Bull 86:420-428; the interval as McGraw and Wong 1996, Psychol Methods 1:30-46), and the error of a single value from the variance within trials, systematic differences between digitisings
  * included.
  * @param values one row per trial (or moment), one column per digitising
  */
@@ -46,12 +49,43 @@ export function agreement(values: readonly (readonly number[])[]): Result<Agreem
   const within = values.reduce((sum, row) => sum + squares(row, mean(row)), 0);
   const residual = (within - betweenColumns * (k - 1)) / ((n - 1) * (k - 1));
   const sem = Math.sqrt(within / (n * (k - 1)));
+  const absolute =
+    (betweenRows - residual) / (betweenRows + (k - 1) * residual + (k * (betweenColumns - residual)) / n);
   return ok({
-    absolute: (betweenRows - residual) / (betweenRows + (k - 1) * residual + (k * (betweenColumns - residual)) / n),
+    absolute,
+    interval: intervalOf(absolute, { n, k, betweenRows, betweenColumns, residual }),
     consistency: (betweenRows - residual) / (betweenRows + (k - 1) * residual),
     sem,
     minimalDetectableChange: COVERAGE_95 * Math.SQRT2 * sem,
   });
+}
+
+interface MeanSquares {
+  readonly n: number;
+  readonly k: number;
+  readonly betweenRows: number;
+  readonly betweenColumns: number;
+  readonly residual: number;
+}
+
+/** Confidence interval of ICC(2,1) by Satterthwaite's freedom of the mean square below. */
+function intervalOf(
+  icc: number,
+  { n, k, betweenRows, betweenColumns, residual }: MeanSquares,
+): readonly [number, number] {
+  if (!(icc < 1)) return [icc, icc];
+  const a = (k * icc) / (n * (1 - icc));
+  const b = 1 + (k * icc * (n - 1)) / (n * (1 - icc));
+  const freedom =
+    (a * betweenColumns + b * residual) ** 2 /
+    ((a * betweenColumns) ** 2 / (k - 1) + (b * residual) ** 2 / ((n - 1) * (k - 1)));
+  const below = varianceRatioQuantile(0.975, n - 1, freedom);
+  const above = varianceRatioQuantile(0.975, freedom, n - 1);
+  const rest = k * betweenColumns + (k * n - k - n) * residual;
+  return [
+    (n * (betweenRows - below * residual)) / (below * rest + n * betweenRows),
+    (n * (above * betweenRows - residual)) / (rest + n * above * betweenRows),
+  ];
 }
 
 /** Differences of two digitisings against their mean. */

@@ -60,6 +60,19 @@ test('two digitisings that differ by a steady two degrees have that bias, and an
   expect(agreement.consistency).toBeGreaterThan(0.99);
 });
 
+test('over three attempts each counts once, at the moment of the measure; along one movement none does', () => {
+  const attempts = [0, 4, 8].map((from) => ({
+    first: stickTrial(leg(from), marks),
+    second: stickTrial(leg(from + (from === 4 ? 1 : -1)), marks),
+  }));
+  const [over] = agreementOf(movement, attempts);
+  expect([over?.attempts, over?.pairs]).toEqual([3, 3]);
+  // Attempts four degrees apart, digitised a degree apart: variance between them 16, of a single value within them 0.5.
+  expect(over?.agreement.absolute).toBeCloseTo(0.96, 1);
+  expect(over?.agreement.interval[0]).toBeLessThan(0.9);
+  expect(agreementOf(movement, attempts.slice(0, 1))[0]?.attempts).toBeNull();
+});
+
 test('too few moments marked: no agreement rather than a made-up one', () => {
   const clip = stickTrial(leg(0), { mid: 20 });
   expect(agreementOf(movement, [{ first: clip, second: clip }])).toEqual([]);

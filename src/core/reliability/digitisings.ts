@@ -1,5 +1,5 @@
 import { seriesOfMeasure, seriesUnitOf, seriesOf } from '../measures';
-import type { Measure } from '../model/measure';
+import { momentsOf, type Measure } from '../model/measure';
 import type { Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import type { DisplayUnit } from '../units';
@@ -16,8 +16,10 @@ export interface MeasureAgreement {
   /** All measures that read the same thing, whichever moment they read it at. */
   readonly measures: readonly [Measure, ...Measure[]];
   readonly unit: DisplayUnit;
-  /** Pairs of values: one for each marked moment of each clip at which both know the measure. */
+  /** Pairs of values at which both know the measure. */
   readonly pairs: number;
+  /** Attempts that were digitised twice, where there are enough; null where the pairs lie along one or two movements. */
+  readonly attempts: number | null;
   readonly agreement: Agreement;
   readonly limits: LimitsOfAgreement;
 }
@@ -36,28 +38,24 @@ function positionsOf({ first }: DigitisedTwice): readonly number[] {
   });
 }
 
+/** Fewer attempts say nothing of how attempts differ. */
+const LEAST_ATTEMPTS = 3;
+
 /**
- * Agreement of two digitisings, measure by measure, over the marked moments and the phases between them of all clips
- * that were digitised twice. Measures without a curve (times, shares) do not depend on the points, changes and rates
- * have errors of their own. ICC, SEM and limits: `agreement.ts`.
+ * Agreement of two digitisings, measure by measure: over attempts, each read at the measure's own moments, where three
+ * or more were digitised twice; else along the movement, whose values differ for another reason than attempts do: an
+ * intraclass correlation of those says nothing of attempts. Measures without a series (times, shares) do not depend on
+ * the points, changes and rates have errors of their own. ICC, SEM and limits: `agreement.ts`.
  */
 export function agreementOf(movement: Movement, clips: readonly DigitisedTwice[]): readonly MeasureAgreement[] {
-  const systematic = new Map<string, [Measure, ...Measure[]]>();
-  for (const measure of movement.measures) {
-    // The error of a change, a rate or a lag is another one than that of its curve.
-    const series = seriesOf(measure);
-    if (!series?.holdsValue(measure)) continue;
-    const key = JSON.stringify([measure.name, series.of(measure)]);
-    const others = systematic.get(key);
-    if (others) others.push(measure);
-    else systematic.set(key, [measure]);
-  }
-  return [...systematic.values()].flatMap((measures) => {
+  const overAttempts = clips.length >= LEAST_ATTEMPTS;
+  return sameReadings(movement).flatMap((measures) => {
     const [measure] = measures;
     const rows = clips.flatMap((clip) => {
       const [a, b] = [clip.first, clip.second].map((p) => seriesOfMeasure(measure, p)!) as [Float64Array, Float64Array];
-      return positionsOf(clip)
-        .map((at) => [a[Math.round(at)] ?? NaN, b[Math.round(at)] ?? NaN] as const)
+      const at = overAttempts ? measures.map((m) => clip.first.marks[momentsOf(m)[0]!] ?? NaN) : positionsOf(clip);
+      return at
+        .map((frame) => [a[Math.round(frame)] ?? NaN, b[Math.round(frame)] ?? NaN] as const)
         .filter(([x, y]) => Number.isFinite(x) && Number.isFinite(y));
     });
     const [found, limits] = [
@@ -67,8 +65,31 @@ export function agreementOf(movement: Movement, clips: readonly DigitisedTwice[]
         rows.map(([, y]) => y),
       ),
     ];
-    return found.ok && limits.ok
-      ? [{ measures, unit: seriesUnitOf(measure), pairs: rows.length, agreement: found.value, limits: limits.value }]
-      : [];
+    if (!found.ok || !limits.ok) return [];
+    return [
+      {
+        measures,
+        unit: seriesUnitOf(measure),
+        pairs: rows.length,
+        attempts: overAttempts ? clips.length : null,
+        agreement: found.value,
+        limits: limits.value,
+      },
+    ];
   });
+}
+
+/** Measures of a movement that read the same thing, whichever moment they read it at. */
+function sameReadings(movement: Movement): readonly [Measure, ...Measure[]][] {
+  const groups = new Map<string, [Measure, ...Measure[]]>();
+  for (const measure of movement.measures) {
+    // The error of a change, a rate or a lag is another one than that of its series.
+    const series = seriesOf(measure);
+    if (!series?.holdsValue(measure)) continue;
+    const key = JSON.stringify([measure.name, series.of(measure)]);
+    const others = groups.get(key);
+    if (others) others.push(measure);
+    else groups.set(key, [measure]);
+  }
+  return [...groups.values()];
 }

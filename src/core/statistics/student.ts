@@ -41,18 +41,25 @@ export function studentCdf(t: number, freedom: number): number {
   return t > 0 ? 1 - tail : tail;
 }
 
-/** The value that a Student variable stays below with probability p, by bisection. */
-export function studentQuantile(p: number, freedom: number): number {
-  if (p < 0.5) return -studentQuantile(1 - p, freedom);
+/** The value at which a distribution function of a variable above zero is p, by bisection. */
+function quantileOf(cdf: (x: number) => number, p: number): number {
   let [low, high] = [0, 2];
-  while (studentCdf(high, freedom) < p && high < 1e8) high *= 2;
+  while (cdf(high) < p && high < 1e8) high *= 2;
   for (let i = 0; i < 200 && high - low > 1e-12 * high; i++) {
     const middle = (low + high) / 2;
-    if (studentCdf(middle, freedom) < p) low = middle;
+    if (cdf(middle) < p) low = middle;
     else high = middle;
   }
   return (low + high) / 2;
 }
+
+/** The value that a Student variable stays below with probability p. */
+export const studentQuantile = (p: number, freedom: number): number =>
+  p < 0.5 ? -studentQuantile(1 - p, freedom) : quantileOf((t) => studentCdf(t, freedom), p);
+
+/** The value that a ratio of variances stays below with probability p (F distribution; Abramowitz and Stegun 26.6.2). */
+export const varianceRatioQuantile = (p: number, above: number, below: number): number =>
+  quantileOf((x) => incompleteBeta(above / 2, below / 2, (above * x) / (above * x + below)), p);
 
 /**
  * Half of the 95 % prediction interval of one more member of a population of which n have been seen, in their standard

@@ -75,7 +75,9 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
             <thead>
               <tr>
                 <th>Measure</th>
-                <th title="Intraclass correlation, absolute agreement, single value: ICC(2,1)">ICC</th>
+                <th title="Intraclass correlation over attempts, absolute agreement, single value, ICC(2,1), with its 95 % interval">
+                  ICC
+                </th>
                 <th title="Standard error of measurement">SEM</th>
                 <th title="Minimal detectable change, 95 %">MDC</th>
               </tr>
@@ -93,13 +95,16 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
                       {session.measuredErrors[row.measures[0].id] !== undefined ? ' (used)' : ''}
                     </button>
                   </td>
-                  <td>{row.agreement.absolute.toFixed(2)}</td>
+                  <td>{iccText(row)}</td>
                   <td>{inUnit(row.agreement.sem, row.unit, 1)}</td>
                   <td>{inUnit(row.agreement.minimalDetectableChange, row.unit, 1)}</td>
                 </tr>
               ))}
             </tbody>
           </table>
+          {shown.attempts === null && (
+            <span className="note">ICC needs three attempts digitised twice; these readings are of one movement.</span>
+          )}
           <Limits row={shown} used={session.measuredErrors[shown.measures[0].id] !== undefined} />
         </>
       )}
@@ -107,15 +112,23 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
   );
 }
 
+/** The correlation with its interval; nothing where the readings are of fewer attempts than tell it. */
+function iccText({ attempts, agreement: { absolute, interval } }: MeasureAgreement): string {
+  if (attempts === null) return '\u2013';
+  const [low, high] = interval.map((v) => v.toFixed(2).replace('-', '\u2212'));
+  return `${absolute.toFixed(2).replace('-', '\u2212')} (${low} to ${high})`;
+}
+
 function Limits({ row, used }: { readonly row: MeasureAgreement; readonly used: boolean }): ReactNode {
-  const { limits, unit, measures, pairs, agreement } = row;
+  const { limits, unit, measures, pairs, attempts, agreement } = row;
   return (
     <>
       <AgreementChart limits={limits} unit={unit} />
       <span>
-        {measures[0].name}: over {pairs} readings the first digitising is {inUnit(Math.abs(limits.bias), unit, 1)}{' '}
-        {limits.bias < 0 ? 'below' : 'above'} the second; 95 of 100 differences lie between{' '}
-        {inUnit(limits.lower, unit, 1)} and {inUnit(limits.upper, unit, 1)}.
+        {measures[0].name}: over {pairs} readings{' '}
+        {attempts === null ? 'along the movement ' : `of ${attempts} attempts `}
+        the first digitising is {inUnit(Math.abs(limits.bias), unit, 1)} {limits.bias < 0 ? 'below' : 'above'} the
+        second; 95 of 100 differences lie between {inUnit(limits.lower, unit, 1)} and {inUnit(limits.upper, unit, 1)}.
       </span>
       <Button
         sx={{ justifySelf: 'start' }}
