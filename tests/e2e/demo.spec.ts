@@ -23,6 +23,8 @@ test('the demo opens in one step on the bench, with both clips, points and readi
       .toBeGreaterThan(40);
   }
   await expect(page.getByRole('heading', { name: 'Back foot contact' })).toBeVisible();
+  // However long its panels are, the bench stays in the window.
+  expect(await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBeLessThanOrEqual(0);
   expect(errors).toEqual([]);
 });
 
