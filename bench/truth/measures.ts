@@ -70,7 +70,7 @@ export function more(from: string, to: string): readonly Measure[] {
 export function measuresFor(id: MadeMovement): readonly Measure[] {
   const movement = movementOf(id)!;
   const shown = movement.measures.filter(
-    (m) => m.kind !== 'checkpoint' && (m.plane === 'sagittal' || m.plane === 'any'),
+    (m) => m.kind !== 'checkpoint' && m.kind !== 'facing-by-eye' && (m.plane === 'sagittal' || m.plane === 'any'),
   );
   return [...shown, ...more(movement.moments[0]!.id, movement.moments.at(-1)!.id)];
 }

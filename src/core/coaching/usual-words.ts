@@ -17,7 +17,7 @@ const momentName = (movement: Movement, id: string | undefined): string =>
  */
 export function usualDrills(movement: Movement, measure: Measure, range: string): readonly string[] {
   const [at, from] = momentsOf(measure).map((id) => momentName(movement, id));
-  if (measure.kind === 'checkpoint')
+  if (measure.kind === 'checkpoint' || measure.kind === 'facing-by-eye')
     return [
       `Hold the position of ${at} and look at it`,
       `Slowly into ${at}, and stop there`,
@@ -39,7 +39,8 @@ export function usualDrills(movement: Movement, measure: Measure, range: string)
 /** From where, when and what number. */
 export function usualSelfCheck(movement: Movement, measure: Measure, range: string): string {
   const at = momentName(movement, momentsOf(measure)[0]);
-  if (measure.kind === 'checkpoint') return `${CAMERA[measure.plane]}; stop at ${at} and ask: ${measure.question}`;
+  if (measure.kind === 'checkpoint' || measure.kind === 'facing-by-eye')
+    return `${CAMERA[measure.plane]}; stop at ${at} and ask: ${measure.question}`;
   return `${CAMERA[measure.plane]}; stop at ${at}: ${measure.name.toLowerCase()} should be ${range}.`;
 }
 

@@ -3,7 +3,7 @@ import { PLAIN } from '../model/words';
 import { notMeasurable } from '../reading';
 import { plainDifference, type KindOfMeasure } from './kind';
 
-const VALUES: Readonly<Record<Exclude<Check, 'not-visible'>, number>> = { yes: 1, partly: 0.5, no: 0 };
+const VALUES: Readonly<Record<Exclude<Check, 'not-visible' | number>, number>> = { yes: 1, partly: 0.5, no: 0 };
 /** An answer by eye is no measurement; this keeps *partly* apart from *yes* and *no*. */
 const ANSWER_SD = 0.1;
 
@@ -20,7 +20,8 @@ export const checkpoint: KindOfMeasure<'checkpoint'> = {
   needsSureMoments: false,
   evaluate: (measure, trial) => {
     const answer = trial.checks[measure.id];
-    if (answer === undefined) return notMeasurable('not-answered', measure.question, 'Look at the picture and answer.');
+    if (answer === undefined || typeof answer === 'number')
+      return notMeasurable('not-answered', measure.question, 'Look at the picture and answer.');
     if (answer === 'not-visible')
       return notMeasurable('not-visible', 'Not to be seen in this picture', 'Film it so that it can be seen.');
     return {

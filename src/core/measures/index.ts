@@ -10,6 +10,7 @@ import { momentMissing, words } from '../trial/phase';
 import { notMeasurable, type Reading } from '../reading';
 import type { DisplayUnit } from '../units';
 import { checkpoint } from './checkpoint';
+import { facingByEye } from './facing-by-eye';
 import { count } from './count';
 import { duration } from './duration';
 import { symmetry } from './symmetry';
@@ -51,6 +52,7 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
   dispersion,
   dwell,
   checkpoint,
+  'facing-by-eye': facingByEye,
 };
 
 /** The kind of a measure, typed so that its functions take that measure. */

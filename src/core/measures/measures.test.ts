@@ -70,6 +70,7 @@ const EXAMPLES: readonly Measure[] = [
   make({ kind: 'path', point: 'opposite-ankle', what: 'length', from: 'start', to: 'end' }),
   make({ kind: 'dispersion', point: 'opposite-ankle', from: 'start', to: 'end' }),
   make({ kind: 'checkpoint', plane: 'any', question: 'Is the heel down?', at: 'mid' }),
+  make({ kind: 'facing-by-eye', plane: 'any', question: 'Where do the hips face?', at: 'mid' }),
   make({ kind: 'dwell', point: 'opposite-hip', slower: 0.1, from: 'start', to: 'end' }),
 ];
 
@@ -105,7 +106,8 @@ describe('every kind of measure', () => {
       const kind = kindOf(measure);
       expect(kind.kind).toBe(measure.kind);
       expect(kind.convention.length).toBeGreaterThan(10);
-      const reading = evaluateMeasure(measure, leg());
+      const answered = measure.kind === 'facing-by-eye' ? { checks: { x: 60 } } : {};
+      const reading = evaluateMeasure(measure, { ...leg(), ...answered });
       if (!reading.measurable) throw new Error(reading.message);
       expect(reading.unit).toBe(unitOf(measure));
       // A number of times is exact unless one lies on an edge.

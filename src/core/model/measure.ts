@@ -141,6 +141,8 @@ export const measureSchema = z.discriminatedUnion('kind', [
   z.object({ ...common, kind: z.literal('dispersion'), ...moving, ...phase }),
   /** A question that only an eye can answer. */
   z.object({ ...common, kind: z.literal('checkpoint'), question: z.string().min(1), at: idSchema }),
+  /** Where something faces, set by eye on a dial. */
+  z.object({ ...common, kind: z.literal('facing-by-eye'), question: z.string().min(1), at: idSchema }),
   /** When each of several comes: the smallest lag from one to the next. */
   z.object({
     ...common,
@@ -172,6 +174,7 @@ const MOMENTS: { readonly [K in MeasureKind]: MomentsOf<K> } = {
   value: ({ at, towards }) => (towards ? [at, towards.moment] : [at]),
   symmetry: atOne,
   checkpoint: atOne,
+  'facing-by-eye': atOne,
   'event-offset': ({ moment }) => [moment],
   share: ({ from, to, whole }) => [to, from, ...whole],
   duration: ofPhase,

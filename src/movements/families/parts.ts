@@ -74,6 +74,21 @@ export const trunkAt = (at: string, importance = 0.6) =>
     importance,
     cost: 'weeks',
   }) as const;
+/** Where something faces, set by eye on a dial: any camera that shows it will do. */
+export const facingAt = (id: string, name: string, question: string, at: string, importance = 0.5) =>
+  ({
+    id,
+    name,
+    kind: 'facing-by-eye',
+    question,
+    region: 'hips',
+    plane: 'any',
+    at,
+    target: like(30),
+    margin: 10,
+    importance,
+    cost: 'weeks',
+  }) as const;
 export const phaseTime = (from: string, to: string, name: string, importance = 0.5) =>
   ({
     id: `time-${from}-${to}`.slice(0, 60),

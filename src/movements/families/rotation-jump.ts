@@ -1,5 +1,5 @@
 import { like } from '../like';
-import { angleAt, family, moment, trunkAt } from './parts';
+import { angleAt, facingAt, family, moment, trunkAt } from './parts';
 
 export const rotationJump = family({
   id: 'rotation-jump',
@@ -75,6 +75,7 @@ export const rotationJump = family({
     },
     trunkAt('take-off', 0.7),
     angleAt('knee-at-take-off', 'Knee', 'dominant', 'knee', 'take-off', 0.7),
+    facingAt('hips-at-take-off', 'Where the hips face', 'Where do the hips face?', 'take-off', 0.6),
     {
       id: 'in-one-line',
       name: 'Shoulder, hip and ankle off one line',
@@ -117,5 +118,6 @@ export const rotationJump = family({
     },
     angleAt('knee-at-landing', 'Landing knee', 'dominant', 'knee', 'landing', 0.7),
     trunkAt('landing', 0.6),
+    facingAt('hips-at-landing', 'Where the hips face', 'Where do the hips face?', 'landing', 0.6),
   ],
 });

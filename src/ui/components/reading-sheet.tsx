@@ -9,6 +9,7 @@ import type { Check } from '../../core/model/check';
 import { useDerived } from '../../state/use-derived';
 import { answerCheck } from '../../state/finding-use-cases';
 import { useView } from '../../state/view-store';
+import { FacingAnswer } from './facing-dial';
 import { plusMinus, readingText, signed } from './format';
 import { StateMark } from './state-mark';
 
@@ -27,6 +28,27 @@ const ANSWERS: readonly (readonly [Check, string])[] = [
   ['no', 'No'],
   ['not-visible', 'Not visible'],
 ];
+
+/** Where something faces, set by eye for both performers. */
+function Facing({ row, question }: { readonly row: Judged; readonly question: string }): ReactNode {
+  const { athlete, reference, session } = useDerived();
+  return (
+    <div style={{ display: 'flex', gap: 6, padding: '8px 0 2px', flexWrap: 'wrap' }}>
+      {[athlete, reference].map(
+        (trial) =>
+          trial && (
+            <FacingAnswer
+              key={trial.clip.id}
+              who={trial.clip.role === 'athlete' ? 'Athlete' : 'Reference'}
+              question={question}
+              answer={session.checks[trial.clip.id]?.[row.measure.id]}
+              onAnswer={(answer) => answerCheck(trial.clip.id, row.measure.id, answer)}
+            />
+          ),
+      )}
+    </div>
+  );
+}
 
 /** A question that an eye answers, for both performers. */
 function Question({ row }: { readonly row: Judged }): ReactNode {
@@ -136,6 +158,14 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
                   </div>
                 </td>
               </tr>
+              {row.measure.kind === 'facing-by-eye' && (
+                <tr>
+                  <td colSpan={4} className="left wrap">
+                    {row.measure.question}
+                    <Facing row={row} question={row.measure.question} />
+                  </td>
+                </tr>
+              )}
               {row.measure.kind === 'checkpoint' && (
                 <tr>
                   <td colSpan={4} className="left wrap">
