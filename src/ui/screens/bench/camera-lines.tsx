@@ -7,12 +7,16 @@ import { notify } from '../../../state/notices';
 import type { Clip } from '../../../core/model/clip';
 import { clipName } from '../../components/clip-name';
 
-async function observe(clip: Clip): Promise<void> {
-  const observed = await observeCameraOf(clip);
-  if (!observed.ok && observed.issue.code !== 'cancelled') notify('error', observed.issue.message);
+async function observe(clips: readonly Clip[]): Promise<void> {
+  for (const clip of clips) {
+    const observed = await observeCameraOf(clip);
+    if (observed.ok) continue;
+    if (observed.issue.code === 'cancelled') return;
+    notify('error', observed.issue.message);
+  }
 }
 
-/** What each camera does: those that stand still in one line, each that moves by itself, and who has not looked yet. */
+/** What each camera does: those that stand still in one line, each that moves by itself, and those not checked yet. */
 export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] }): ReactNode {
   const jobs = useJobs((state) => state.jobs);
   const all = clips.map((on) => ({
@@ -21,13 +25,10 @@ export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] })
     camera: cameraText(on.trial),
   }));
   const still = all.filter(({ camera }) => camera && !camera.moves).map(({ name }) => name);
-  const lookButton = (clip: Clip, text: string): ReactNode => (
-    <Button
-      key={clip.id}
-      size="small"
-      disabled={jobs.some(({ id }) => id === `camera-${clip.id}` || id === `points-${clip.id}`)}
-      onClick={() => void observe(clip)}
-    >
+  const unknown = all.filter(({ clip, camera }) => !camera && clip.mediaId);
+  const isBusy = ({ id }: Clip): boolean => jobs.some((job) => job.id === `camera-${id}` || job.id === `points-${id}`);
+  const checkButton = (of: readonly Clip[], text: string): ReactNode => (
+    <Button size="small" disabled={of.some(isBusy)} onClick={() => void observe(of)}>
       {text}
     </Button>
   );
@@ -35,8 +36,7 @@ export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] })
     <>
       {still.length > 0 && <span className="note">Camera stands still: {still.join(', ')}.</span>}
       {all.map(({ clip, name, camera }) => {
-        if (!camera) return clip.mediaId ? lookButton(clip, `Look whether the camera of the ${name} moves`) : null;
-        if (!camera.moves) return null;
+        if (!camera?.moves) return null;
         return (
           <div key={clip.id} role="note" className={camera.takenOut ? 'note' : 'camera-moves'}>
             <strong>
@@ -46,10 +46,20 @@ export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] })
             <Button size="small" onClick={() => takeCameraAsStill(clip)}>
               It stood still
             </Button>
-            {clip.mediaId && lookButton(clip, 'Look again')}
+            {clip.mediaId && checkButton([clip], 'Check again')}
           </div>
         );
       })}
+      {unknown.length > 0 && (
+        <div>
+          {checkButton(
+            unknown.map(({ clip }) => clip),
+            unknown.length === 1
+              ? `Check whether the camera of the ${unknown[0]!.name} moves`
+              : 'Check whether the cameras move',
+          )}
+        </div>
+      )}
     </>
   );
 }
