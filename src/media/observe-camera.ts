@@ -26,14 +26,13 @@ export async function observeCamera(
   const client = new WorkerClient<CameraWorker>(
     new Worker(new URL('./camera-worker.ts', import.meta.url), { type: 'module' }),
   );
-  const what = 'Looking at the camera';
+  const what = 'Checking the camera';
   try {
     const opened = await client.ask(client.remote.open(file, name), what, { signal });
     if (!opened.ok) return opened;
     for (const [done, frame] of frames.entries()) {
       const observed = await client.ask(client.remote.observe(frame, hidden(frame)), what, { signal });
-      if (signal.aborted)
-        return fail('cancelled', 'Looking at the camera was cancelled; what was there before is kept.');
+      if (signal.aborted) return fail('cancelled', 'Checking the camera was cancelled; what was there before is kept.');
       // A frame that cannot be decoded tells nothing; its neighbours do.
       if (!observed.ok && observed.issue.code === 'worker-crashed') return observed;
       onProgress(done + 1, frames.length);

@@ -13,6 +13,16 @@ export interface RibbonClip {
   readonly thumbnails: readonly { readonly at: number; readonly address: string }[];
   /** Times of frames that cannot be shown. */
   readonly gaps: readonly number[];
+  /** What a camera that moves does from when to when. */
+  readonly camera: readonly CameraStrip[];
+}
+
+export interface CameraStrip {
+  readonly from: number;
+  readonly to: number;
+  /** How much it moves, 0 to 1; null where the background gives no hold. */
+  readonly strength: number | null;
+  readonly words: string;
 }
 
 /** A pin that is being dragged or has the keyboard. */

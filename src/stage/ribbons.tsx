@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { CameraStrip } from './camera-strip';
 import { RibbonThreads } from './ribbon-threads';
 import { ROLE_STYLE } from './role-style';
 import type { RibbonClip, RibbonsProps } from './ribbons-props';
@@ -196,6 +197,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                   </g>
                 );
               })}
+              <CameraStrip id={clip.id} stretches={clip.camera} x={x} y={y + BAR + props.thumbnailHeight + 2} />
               {clip.gaps.filter(inside).map((at) => (
                 <rect
                   key={at}

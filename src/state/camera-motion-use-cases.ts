@@ -40,7 +40,7 @@ async function cameraPathOf(clip: Clip): Promise<Result<CameraPath, CameraIssue 
   const video = await videoOf(clip);
   if (!video.ok) return video;
   const track = useDocument.getState().session?.tracks[clip.id] ?? {};
-  const job = startJob(`camera-${clip.id}`, `Looking at the camera: ${clip.performer.name}`);
+  const job = startJob(`camera-${clip.id}`, `Checking the camera: ${clip.performer.name}`);
   const observe = (observations: number): ReturnType<typeof observeCamera> =>
     observeCamera(video.value, clip.fileName, {
       frames: framesAt(clip, observations),

@@ -27,6 +27,11 @@ test('a camera that follows is noticed and taken out: contacts are proposed, pat
 
   await expect(page.getByText(/taken out of the points by the background.*body height from end to end/)).toBeVisible();
 
+  // Under the ribbon it says when the camera moved, and how fast.
+  await expect(page.getByTestId('camera-strip-athlete').locator('title').nth(20)).toHaveText(
+    /^The camera turns at \d+ degrees a second/,
+  );
+
   await goToStep(page, 'Moments');
   await page
     .getByRole('button', { name: /^Propose/ })

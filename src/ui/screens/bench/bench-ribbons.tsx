@@ -1,4 +1,5 @@
 import { useCallback, useState, type ReactNode } from 'react';
+import { cameraStretches, type CameraStretch } from '../../../core/calibration/camera-rates';
 import { frameAtTime, nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
 import { momentTimes } from '../../../core/trial/moments';
 import type { Trial } from '../../../core/trial/trial';
@@ -103,7 +104,26 @@ function ribbonOf(
     playhead: axis(shown[clip.id] ?? 0),
     thumbnails: (thumbnails[clip.id] ?? []).map(({ frame, address }) => ({ at: axis(frame), address })),
     gaps: (gaps[clip.id] ?? []).map(axis),
+    camera: cameraStretches(clip.camera, times).map((stretch) => ({
+      from: axis(stretch.from),
+      to: axis(stretch.to),
+      strength: stretch.holds ? Math.min(1, Math.max(stretch.shifts, Math.abs(stretch.zooms)) / FULL_STRIP) : null,
+      words: cameraStretchText(stretch),
+    })),
   };
+}
+
+/** Shift in widths, or growth, a second at which the strip of a camera is darkest. */
+const FULL_STRIP = 0.6;
+
+function cameraStretchText({ turns, shifts, zooms, holds }: CameraStretch): string {
+  if (!holds) return 'Nothing that stands still gives a hold here';
+  const moves = Number.isNaN(turns)
+    ? `follows at ${shifts.toFixed(2)} widths a second`
+    : `turns at ${((turns * 180) / Math.PI).toFixed(0)} degrees a second`;
+  const percent = Math.round(100 * Math.expm1(zooms));
+  const zoom = percent === 0 ? '' : `, zooms ${percent > 0 ? 'in' : 'out'} by ${Math.abs(percent)} % a second`;
+  return `The camera ${moves}${zoom}`;
 }
 
 /**
