@@ -1,4 +1,3 @@
-import type { Remote } from 'comlink';
 import { ok, type Result } from '../core/result';
 import type { ClipWorker } from './clip-worker';
 import type { DecodedPicture } from './decoded-picture';
@@ -60,6 +59,7 @@ export async function openClipSource(
   const opened = await openWorker(file, name, forDrawing);
   if (!opened.ok) return opened;
   let { client } = opened.value;
+  const closed = new AbortController();
   let budget: number | null = null;
   let detail = 1;
   let restarting: Promise<Result<Opened, IntakeIssue | CrashIssue>> | null = null;
@@ -92,20 +92,50 @@ export async function openClipSource(
       detail = wanted;
       void client.remote.setDetail(wanted);
     },
-    thumbnails: (count, height, crops, take) => void takeThumbnails(client.remote, count, height, crops, take),
-    close: () => client.end(),
+    thumbnails: (count, height, crops, take) =>
+      void takeThumbnails(() => client, count, {
+        height,
+        crops,
+        take,
+        onCrash: restart,
+        signal: closed.signal,
+      }),
+    close: () => {
+      closed.abort();
+      client.end();
+    },
   });
 }
 
+/** A small picture waits while pictures are decoded, however long somebody plays. */
+const THUMBNAIL_PATIENCE = 3_600_000;
+
+/** Small pictures of a clip one by one; a worker that ends meanwhile is started again, or they end with it. */
 async function takeThumbnails(
-  remote: Remote<ClipWorker>,
+  client: () => WorkerClient<ClipWorker>,
   count: number,
-  height: number,
-  crops: Float64Array | null,
-  take: (frame: number, picture: Blob) => void,
+  {
+    height,
+    crops,
+    take,
+    onCrash,
+    signal,
+  }: {
+    readonly height: number;
+    readonly crops: Float64Array | null;
+    readonly take: (frame: number, picture: Blob) => void;
+    readonly onCrash: () => Promise<boolean>;
+    readonly signal: AbortSignal;
+  },
 ): Promise<void> {
   for (let k = 0; k < count; k++) {
-    const small = await remote.thumbnail(k, count, height, crops);
-    if (small) take(small.frame, small.picture);
+    const { remote } = client();
+    const small = await client().ask(remote.thumbnail(k, count, height, crops), 'Small pictures', {
+      patience: THUMBNAIL_PATIENCE,
+      signal,
+    });
+    if (signal.aborted) return;
+    if (small.ok && small.value) take(small.value.frame, small.value.picture);
+    if (!small.ok && !(await onCrash())) return;
   }
 }

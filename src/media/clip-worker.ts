@@ -38,10 +38,9 @@ const clipWorker = {
     count: number,
     height: number,
     crops: Float64Array | null,
-  ): Promise<{ frame: number; picture: Blob } | null> {
+  ): Promise<Result<{ frame: number; picture: Blob } | null, never>> {
     while (cache?.busy) await new Promise((resolve) => setTimeout(resolve, PATIENCE));
-    if (!opened) return null;
-    return makeThumbnail(opened, k, count, height, crops).catch(() => null);
+    return ok(opened && (await makeThumbnail(opened, k, count, height, crops).catch(() => null)));
   },
 };
 
