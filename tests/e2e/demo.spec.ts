@@ -139,3 +139,20 @@ test('a correction is dropped with a reason, which the report keeps', async ({ p
   await goToStep(page, 'Report');
   await expect(page.getByText('In rehabilitation until May')).toBeVisible();
 });
+
+test('the athlete\u2019s page is one side of paper, with both pictures of every correction', async ({ page }) => {
+  for (const demo of ['', '/walk', '/hurdle']) {
+    await page.goto(`/demo${demo}`);
+    await expect(page).toHaveURL(/measure$/);
+    await goToStep(page, 'Report');
+    await page.getByRole('button', { name: 'Athlete\u2019s page' }).click();
+    const corrections = page.getByTestId('athlete-correction');
+    const count = await corrections.count();
+    expect(count).toBeGreaterThanOrEqual(1);
+    await expect(page.getByTestId('athlete-still')).toHaveCount(2 * count, { timeout: 30_000 });
+    await expect(page.getByTestId('athlete-page')).not.toContainText(/\u00b1|%ht/);
+    const paper = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+    expect(paper.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+  }
+  expect(await seriousFindings(page, 'Athlete\u2019s page')).toEqual([]);
+});

@@ -1,4 +1,6 @@
 import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState, type ReactNode } from 'react';
 import { useDerived } from '../../../state/use-derived';
 import type { Session } from '../../../core/model/session';
@@ -7,6 +9,7 @@ import { download } from '../../../state/download';
 import { csvOf, sessionText } from '../../../state/report';
 import { sessionArchive } from '../../../state/session-files';
 import { SessionFrame } from '../../components/session-frame';
+import { AthletePage } from './athlete-page';
 import { FilmDialog } from './film-dialog';
 import { ReportBody } from './report-body';
 
@@ -22,12 +25,15 @@ async function saveWithVideo(session: Session, name: string): Promise<void> {
   else notify('info', archive.issue.message);
 }
 
+type Paper = 'report' | 'athlete';
+
 /** What is handed over: pictures, numbers, corrections, cautions. */
 export function ReportScreen(): ReactNode {
   const derived = useDerived();
   const { session } = derived;
   const name = fileSafe(session.name);
   const [filming, setFilming] = useState(false);
+  const [paper, setPaper] = useState<Paper>('report');
   return (
     <SessionFrame step="report">
       <main className="page">
@@ -35,6 +41,17 @@ export function ReportScreen(): ReactNode {
           className="no-print"
           style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap', marginBottom: 12 }}
         >
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label="What is shown and printed"
+            sx={{ '& .MuiToggleButton-root': { color: 'text.primary' } }}
+            value={paper}
+            onChange={(_, next: Paper | null) => next && setPaper(next)}
+          >
+            <ToggleButton value="report">Report</ToggleButton>
+            <ToggleButton value="athlete">Athlete’s page</ToggleButton>
+          </ToggleButtonGroup>
           <Button variant="contained" onClick={() => window.print()}>
             Print or save as PDF
           </Button>
@@ -58,6 +75,8 @@ export function ReportScreen(): ReactNode {
           <p style={{ textAlign: 'center' }}>
             The report fills itself once the athlete’s clip is in: add it at Intake.
           </p>
+        ) : paper === 'athlete' ? (
+          <AthletePage derived={derived} />
         ) : (
           <ReportBody derived={derived} />
         )}

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { drawMeasure } from '../../../core/measures';
-import { momentsOf } from '../../../core/model/measure';
+import type { Primitive } from '../../../core/geometry/primitives';
+import { momentsOf, type Measure } from '../../../core/model/measure';
 import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
 import { drawFigure } from '../../../core/scene/figure';
 import type { Note } from '../../../core/model/session';
@@ -14,17 +15,23 @@ import { notify } from '../../../state/notices';
 import { withStills } from '../../../state/report';
 import { focusOf, shownAs } from '../../../stage/focus';
 
-const STILL = { width: 560, height: 420 };
-/** Stills are drawn at twice their size, for paper. */
-const DENSITY = 2;
+export interface StillSize {
+  readonly width: number;
+  readonly height: number;
+}
+const STILL: StillSize = { width: 560, height: 420 };
+/** On an athlete's page a picture stands upright, and what is drawn on it is large. */
+const UPRIGHT: StillSize = { width: 225, height: 300 };
 
 /** A picture that is wanted of one clip. */
 interface Wanted {
   readonly key: string;
   readonly frame: number;
-  /** The moment whose measures are drawn on it; null draws the body and what was drawn by hand. */
-  readonly moment: string | null;
+  /** Measures that are drawn on it, beside the body and what was drawn by hand. */
+  readonly measures: readonly Measure[];
 }
+
+type WantedOf = (derived: Derived, trial: Trial) => readonly Wanted[];
 
 /** Under this key stands the picture that a note made of a clip. */
 export const noteKey = (noteId: string, clipId: string): string => `note-${noteId}-${clipId}`;
@@ -33,27 +40,70 @@ export const noteKey = (noteId: string, clipId: string): string => `note-${noteI
 export const panesOf = (note: Note): Readonly<Record<string, number>> => ({ ...note.panes, [note.clipId]: note.frame });
 
 /** All pictures that the report wants of a trial, in the order of its frames. */
-function wantedOf({ movement, session, athlete, reference }: Derived, trial: Trial): readonly Wanted[] {
-  const { clip, marks } = trial;
+function wantedInReport({ movement, session, athlete, reference }: Derived, trial: Trial): readonly Wanted[] {
+  const { marks } = trial;
   const role = trial === athlete ? 'athlete' : trial === reference ? 'reference' : null;
   const moments =
     role === null
       ? []
       : movement.moments.flatMap(({ id }): Wanted[] =>
-          marks[id] === undefined ? [] : [{ key: `${role}-${id}`, frame: Math.round(marks[id]!), moment: id }],
+          marks[id] === undefined
+            ? []
+            : [
+                {
+                  key: `${role}-${id}`,
+                  frame: Math.round(marks[id]!),
+                  measures: movement.measures.filter((m) => momentsOf(m)[0] === id && m.importance >= 0.4),
+                },
+              ],
         );
-  const last = trial.times.length - 1;
-  const notes = session.notes.flatMap((note): Wanted[] => {
-    const frame = panesOf(note)[clip.id];
-    return frame === undefined ? [] : [{ key: noteKey(note.id, clip.id), frame: Math.min(last, frame), moment: null }];
-  });
-  return [...moments, ...notes].sort((a, b) => a.frame - b.frame);
+  return [...moments, ...notesWanted(session.notes, trial)].sort((a, b) => a.frame - b.frame);
 }
+
+function notesWanted(notes: readonly Note[], { clip, times }: Trial): readonly Wanted[] {
+  return notes.flatMap((note): Wanted[] => {
+    const frame = panesOf(note)[clip.id];
+    return frame === undefined
+      ? []
+      : [{ key: noteKey(note.id, clip.id), frame: Math.min(times.length - 1, frame), measures: [] }];
+  });
+}
+
+/** Under this key stands the picture of one clip that shows a single measure. */
+export const measureKey = (measureId: string, clipId: string): string => `measure-${measureId}-${clipId}`;
+
+/** The pictures of an athlete's page: each correction with its own measure alone, and findings by eye. */
+function wantedOnPage({ session, plan, athlete, reference }: Derived, trial: Trial): readonly Wanted[] {
+  if (trial !== athlete && trial !== reference) return [];
+  const own = plan.items.flatMap(({ gap }): Wanted[] => {
+    if (!gap) return [];
+    const { measure } = gap.judged;
+    const frame = trial.marks[momentsOf(measure)[0] ?? ''];
+    return frame === undefined
+      ? []
+      : [{ key: measureKey(measure.id, trial.clip.id), frame: Math.round(frame), measures: [measure] }];
+  });
+  return [...own, ...notesWanted(session.notes, trial)].sort((a, b) => a.frame - b.frame);
+}
+
+/** What only an analyst reads is no part of an athlete's picture. */
+const isPlain = (shape: Primitive): boolean => shape.shape !== 'label' || !shape.text.includes('%');
+
+interface StillsOf {
+  readonly wantedOf: WantedOf;
+  readonly size: StillSize;
+  /** Pixels for each of its size, for paper. */
+  readonly density: number;
+  readonly plain: boolean;
+}
+const REPORT: StillsOf = { wantedOf: wantedInReport, size: STILL, density: 2, plain: false };
+const PAGE: StillsOf = { wantedOf: wantedOnPage, size: UPRIGHT, density: 4, plain: true };
 
 async function paintStills(
   derived: Derived,
   trial: Trial,
   styleKey: StyleKey,
+  { wantedOf, size, density, plain }: StillsOf,
   signal: AbortSignal,
   done: (key: string, address: string) => void,
 ): Promise<void> {
@@ -63,7 +113,7 @@ async function paintStills(
   const focusAt = focusOf(trial);
   const wanted = wantedOf(derived, trial);
   if (wanted.length === 0) return;
-  const canvas = new OffscreenCanvas(STILL.width * DENSITY, STILL.height * DENSITY);
+  const canvas = new OffscreenCanvas(size.width * density, size.height * density);
   const context = canvas.getContext('2d', { alpha: false })!;
   // A measure that was read on another camera has nothing to show here.
   const readHere = (id: string): boolean => {
@@ -73,28 +123,27 @@ async function paintStills(
   let next = 0;
   const frames = wanted.map(({ frame }) => frame);
   const result = await withStills(clip, frames, async (frame, index) => {
-    const { key, moment } = wanted[next++]!;
+    const { key, measures } = wanted[next++]!;
     if (signal.aborted) return;
     const focus = focusAt(index);
-    const viewport = focus ? followBody(focus, STILL, shownAs(clip)) : fitPicture(clip, STILL, shownAs(clip));
-    const measures =
-      moment === null
-        ? []
-        : movement.measures.filter((m) => momentsOf(m)[0] === moment && m.importance >= 0.4 && readHere(m.id));
-    context.setTransform(DENSITY, 0, 0, DENSITY, 0, 0);
+    const viewport = focus ? followBody(focus, size, shownAs(clip)) : fitPicture(clip, size, shownAs(clip));
+    context.setTransform(density, 0, 0, density, 0, 0);
     context.fillStyle = '#171c20';
-    context.fillRect(0, 0, STILL.width, STILL.height);
-    paintPicture(context, { frame, ...shownAs(clip) }, viewport, STILL);
+    context.fillRect(0, 0, size.width, size.height);
+    paintPicture(context, { frame, ...shownAs(clip) }, viewport, size);
     paintScene(
       context,
       [
         ...drawFigure(trial, index),
-        ...measures.flatMap((m) => drawMeasure(m, trial, index)),
+        ...measures
+          .filter((m) => readHere(m.id))
+          .flatMap((m) => drawMeasure(m, trial, index))
+          .filter((shape) => !plain || isPlain(shape)),
         ...drawings.filter((d) => visibleAt(d, movement, trial, index)).flatMap((d) => drawDrawing(d, trial, index)),
       ],
       styleKey,
       viewport,
-      STILL,
+      size,
     );
     const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.88 });
     if (!signal.aborted) done(key, URL.createObjectURL(blob));
@@ -106,10 +155,15 @@ async function paintStills(
  * Pictures with their lines on: of both performers at every marked moment, by `role-moment`, and of every note, by
  * `noteKey`.
  */
-export function useStills(derived: Derived): Readonly<Record<string, string>> {
+export const useStills = (derived: Derived): Readonly<Record<string, string>> => useStillsOf(derived, REPORT);
+/** Pictures of an athlete's page, by `measureKey` and `noteKey`. */
+export const useAthleteStills = (derived: Derived): Readonly<Record<string, string>> => useStillsOf(derived, PAGE);
+
+function useStillsOf(derived: Derived, of: StillsOf): Readonly<Record<string, string>> {
   const [stills, setStills] = useState<Readonly<Record<string, string>>>({});
-  const { clips, session } = derived;
+  const { clips, session, plan } = derived;
   const { notes, drawings } = session;
+  const planned = of === PAGE ? plan : null;
   useEffect(() => {
     const controller = new AbortController();
     const made: string[] = [];
@@ -117,7 +171,7 @@ export function useStills(derived: Derived): Readonly<Record<string, string>> {
       made.push(address);
       setStills((before) => ({ ...before, [key]: address }));
     };
-    for (const { trial, styleKey } of clips) void paintStills(derived, trial, styleKey, controller.signal, done);
+    for (const { trial, styleKey } of clips) void paintStills(derived, trial, styleKey, of, controller.signal, done);
     return () => {
       controller.abort();
       made.forEach((address) => URL.revokeObjectURL(address));
@@ -125,6 +179,6 @@ export function useStills(derived: Derived): Readonly<Record<string, string>> {
     };
     // The pictures depend on the clips with their points and marks, and on what was noted and drawn.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [clips, notes, drawings]);
+  }, [clips, notes, drawings, planned, of]);
   return stills;
 }

@@ -1,0 +1,84 @@
+import type { Judged } from '../judgement/state';
+import { measureName, type Movement } from '../model/movement';
+import type { Note } from '../model/session';
+import { usualWords } from '../measures';
+import { correctionOf } from './correction';
+import type { PlanItem } from './plan';
+import { usualDrills, usualSelfCheck } from './usual-words';
+
+/** What an athlete carries out of the room: no deviations, no shares of a height, few words. */
+export interface AthletePage {
+  readonly good: readonly string[];
+  readonly corrections: readonly AthleteCorrection[];
+}
+
+export interface AthleteCorrection {
+  readonly id: string;
+  readonly title: string;
+  readonly cue: string;
+  /** What is to be seen in the pictures. */
+  readonly seen: string;
+  readonly drills: readonly string[];
+  readonly check: string;
+  readonly load: string;
+  /** What its pictures show: its measure, or the finding that it was made of. */
+  readonly measureId: string | null;
+  readonly noteId: string | null;
+}
+
+const MOST_GOOD = 4;
+const MOST_DRILLS = 2;
+/** In place of a number that only an analyst reads. */
+const AS_SHOWN = 'as in the second picture';
+
+/** Strengths before what is on target, and what the eye found before both. */
+function goodOf(movement: Movement, judged: readonly Judged[], notes: readonly Note[]): readonly string[] {
+  const named = (state: Judged['state']): readonly string[] =>
+    judged.filter((j) => j.state === state).map(({ measure }) => measureName(movement, measure));
+  const seen = notes.filter((n) => n.kind === 'good' && n.text.trim()).map((n) => n.text.trim());
+  return [...new Set([...seen, ...named('strength'), ...named('on-target')])].slice(0, MOST_GOOD);
+}
+
+function pageCorrection(movement: Movement, item: PlanItem, minor: boolean): AthleteCorrection {
+  const { title, moment, cue, seen, drills, selfCheck, load } = correctionOf(movement, item, minor);
+  if (!item.gap)
+    return {
+      id: item.id,
+      title,
+      cue: cue || title,
+      seen: seen === title ? '' : seen,
+      drills: drills.slice(0, MOST_DRILLS),
+      check: selfCheck,
+      load,
+      measureId: null,
+      noteId: item.own.noteId,
+    };
+  const { measure, excess } = item.gap.judged;
+  const words = { ...usualWords(measure), ...measure.coaching };
+  return {
+    id: item.id,
+    title: moment ? `${title}, ${moment.toLowerCase()}` : title,
+    cue,
+    seen: measure.kind === 'checkpoint' ? measure.question : excess < 0 ? words.seenLow : words.seenHigh,
+    drills: (measure.coaching?.drills ?? usualDrills(movement, measure, AS_SHOWN)).slice(0, MOST_DRILLS),
+    check: measure.coaching?.selfCheck || usualSelfCheck(movement, measure, AS_SHOWN),
+    load,
+    measureId: measure.id,
+    noteId: null,
+  };
+}
+
+/**
+ * One side of paper for an athlete: what is good first, then what is worked on.
+ * @param minor whether the performer is under age, which changes the load
+ */
+export const athletePage = (
+  movement: Movement,
+  items: readonly PlanItem[],
+  judged: readonly Judged[],
+  notes: readonly Note[],
+  minor: boolean,
+): AthletePage => ({
+  good: goodOf(movement, judged, notes),
+  corrections: items.slice(0, 3).map((item) => pageCorrection(movement, item, minor)),
+});

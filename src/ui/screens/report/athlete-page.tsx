@@ -1,0 +1,93 @@
+import type { ReactNode } from 'react';
+import { athletePage, type AthleteCorrection } from '../../../core/coaching/athlete-page';
+import { cautionsFor } from '../../../core/judgement/cautions';
+import { dayOf } from '../../../core/model/session';
+import type { Derived } from '../../../state/derived';
+import { dayText } from '../../components/format';
+import { measureKey, noteKey, panesOf, useAthleteStills } from './use-stills';
+
+interface Picture {
+  readonly address: string | undefined;
+  readonly name: string;
+}
+
+/** The pictures that show a correction: the athlete's first, what it is held against second. */
+function picturesOf(
+  { session, athlete, reference }: Derived,
+  { measureId, noteId }: AthleteCorrection,
+  stills: Readonly<Record<string, string>>,
+): readonly Picture[] {
+  const sides = [athlete, reference].filter((trial) => trial !== null);
+  if (measureId !== null)
+    return sides.map(({ clip }) => ({
+      address: stills[measureKey(measureId, clip.id)],
+      name: clip.performer.name,
+    }));
+  const note = session.notes.find((n) => n.id === noteId);
+  if (!note) return [];
+  const panes = panesOf(note);
+  return sides
+    .filter(({ clip }) => panes[clip.id] !== undefined)
+    .map(({ clip }) => ({ address: stills[noteKey(note.id, clip.id)], name: clip.performer.name }));
+}
+
+/** One side of paper: what is good already, then one to three corrections with their pictures, cue, drills and check. */
+export function AthletePage({ derived }: { readonly derived: Derived }): ReactNode {
+  const { session, movement, plan, judged, athlete, priorities } = derived;
+  const stills = useAthleteStills(derived);
+  const { name, minor } = athlete!.clip.performer;
+  const page = athletePage(movement, plan.items, judged, session.notes, minor);
+  const [caution] = cautionsFor(movement, priorities.proposed, minor);
+  return (
+    <article className="athlete-page" data-testid="athlete-page">
+      <header>
+        <h1>{name}</h1>
+        <span>
+          {movement.name}, {dayText(dayOf(session), 'd MMMM yyyy')}
+        </span>
+      </header>
+      {page.good.length > 0 && (
+        <p className="good">
+          <strong>Good already:</strong> {page.good.join('; ')}.
+        </p>
+      )}
+      {page.corrections.length === 0 && (
+        <p>Nothing to change was found. Keep it as it is, and film it again next time.</p>
+      )}
+      {page.corrections.map((correction) => (
+        <section key={correction.id} data-testid="athlete-correction">
+          <div className="pictures">
+            {picturesOf(derived, correction, stills).map((picture) => (
+              <figure key={picture.name}>
+                {picture.address && (
+                  <img src={picture.address} alt={`${picture.name}: ${correction.title}`} data-testid="athlete-still" />
+                )}
+                <figcaption>{picture.name}</figcaption>
+              </figure>
+            ))}
+          </div>
+          <div>
+            <h2>{correction.cue.replace(/[\u201c\u201d]/g, '')}</h2>
+            <p>
+              <strong>{correction.title}.</strong> {correction.seen && `${correction.seen}.`}
+            </p>
+            {correction.drills.length > 0 && (
+              <ol>
+                {correction.drills.map((drill) => (
+                  <li key={drill}>{drill}</li>
+                ))}
+              </ol>
+            )}
+            {correction.check && (
+              <p>
+                <strong>Check it yourself:</strong> {correction.check}
+              </p>
+            )}
+            <p className="load">{correction.load}</p>
+          </div>
+        </section>
+      ))}
+      <footer>{caution}</footer>
+    </article>
+  );
+}

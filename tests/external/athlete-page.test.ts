@@ -1,0 +1,63 @@
+import { athletePage } from '../../src/core/coaching/athlete-page';
+import { planOf } from '../../src/core/coaching/plan';
+import { compareAll } from '../../src/core/comparison/compare';
+import { prioritise } from '../../src/core/judgement/priority';
+import { judge } from '../../src/core/judgement/state';
+import type { Note, OwnCorrection } from '../../src/core/model/session';
+import { movementOf } from '../../src/movements';
+import { demoPairs } from '../fixtures/demo-pairs';
+
+const note = (text: string, kind: Note['kind']): Note => ({
+  id: text,
+  kind,
+  text,
+  clipId: 'a',
+  frame: 3,
+  region: null,
+  panes: {},
+  measureId: null,
+});
+const own: OwnCorrection = {
+  id: 'own',
+  title: 'Late hands',
+  seen: 'Late hands',
+  shouldBe: '',
+  why: '',
+  cue: '',
+  drills: ['One', 'Two', 'Three'],
+  selfCheck: '',
+  noteId: 'Late hands',
+};
+
+describe.each([
+  ['pace', 'pace-delivery'],
+  ['walk', 'race-walking'],
+  ['hurdle', 'sprint-hurdles'],
+] as const)('the page of the %s demo', (demo, id) => {
+  const movement = movementOf(id)!;
+  const [athlete, reference] = demoPairs(demo).map(({ found }) => found);
+  const judged = compareAll(movement, athlete!, reference!).map((c) => judge(c, undefined));
+  const plan = planOf(
+    prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null }),
+    [own],
+    ['own'],
+  );
+  const page = athletePage(movement, plan.items, judged, [note('High arm', 'good'), note('Falls', 'work-on')], false);
+
+  it('has one to three corrections with a cue, two drills and no number that only an analyst reads', () => {
+    expect(page.corrections.length).toBeGreaterThanOrEqual(1);
+    expect(page.corrections.length).toBeLessThanOrEqual(3);
+    for (const { cue, drills } of page.corrections) {
+      expect(cue.length).toBeGreaterThan(3);
+      expect(drills.length).toBeLessThanOrEqual(2);
+    }
+    expect(JSON.stringify(page)).not.toMatch(/\u00b1|%ht|deg\b/);
+  });
+
+  it('says what is good first, the eye before the numbers, and shows each by its pictures', () => {
+    expect(page.good[0]).toBe('High arm');
+    expect(page.good.length).toBeLessThanOrEqual(4);
+    expect(page.corrections[0]).toMatchObject({ id: 'own', measureId: null, noteId: 'Late hands', seen: '' });
+    expect(page.corrections.slice(1).every((c) => c.measureId === c.id)).toBe(true);
+  });
+});
