@@ -27,8 +27,8 @@ interface Detector {
 
 /**
  * How far each joint is found beside the truth, as it was measured on the rendered clips (`npm run bench points`): what
- * changes from frame to frame and clip to clip, and what the detector does systematically in both clips of a pair; shares of
- * standing height.
+ * changes from frame to frame and clip to clip, and what the detector does systematically in both clips of a pair;
+ * shares of standing height.
  */
 const FINDER: Readonly<Record<string, Detector>> = {
   shoulder: { random: 0.0056, systematic: 0.008, far: 1 },

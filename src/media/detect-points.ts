@@ -96,8 +96,8 @@ async function findStretch(
 }
 
 /**
- * Has two detectors look at every frame of a clip, in workers; `trackFromDetections` joins what they see. A damaged frame is passed
- * over; cancelling returns an issue and leaves nothing behind.
+ * Has two detectors look at every frame of a clip, in workers; `trackFromDetections` joins what they see. A damaged
+ * frame is passed over; cancelling returns an issue and leaves nothing behind.
  */
 export async function detectPoints(
   file: Blob,

@@ -22,8 +22,8 @@ export interface Crop {
 /** Side of the square that a crop is brought to before the first detector sees it. */
 const CROP_PIXELS = 512;
 /**
- * Side of a crop in units of the person's longer extent: for the first detector, which looks for the person in it again,
- * and for the second.
+ * Side of a crop in units of the person's longer extent: for the first detector, which looks for the person in it
+ * again, and for the second.
  */
 const CROP_MARGIN = 1.45;
 const SECOND_MARGIN = 1.2;
@@ -151,8 +151,8 @@ async function detectSecond(picture: Picture, crop: Crop, mirrored: boolean): Pr
 }
 
 /**
- * Detections of two detectors at a fitting crop. They look at the person and at the mirrored person in turn, so that smoothing
- * averages what a detector owes to the way a body faces.
+ * Detections of two detectors at a fitting crop. They look at the person and at the mirrored person in turn, so that
+ * smoothing averages what a detector owes to the way a body faces.
  */
 async function detectIn(picture: Picture, crop: Crop): Promise<readonly DetectedPoints[]> {
   const odd = count++ % 2 === 1;

@@ -46,7 +46,9 @@ export interface Restored {
   readonly leftOut: LeftOut;
 }
 
-/** Puts all sessions of a backup into this browser; null of a file that is no backup. Nothing that is here is replaced. */
+/**
+ * Puts all sessions of a backup into this browser; null of a file that is no backup. Nothing that is here is replaced.
+ */
 export async function restoreBackup(file: File): Promise<Result<Restored | null, Issue>> {
   const read = await inFileWorker(file, (worker) => worker.readBackup(file));
   if (!read.ok || read.value === null) return read as Result<null, Issue>;

@@ -3,8 +3,8 @@ export type Gaps = Readonly<Record<string, readonly number[]>>;
 type Frames = Readonly<Record<string, number>>;
 
 /**
- * The same pictures with the next frame that may be shown for each clip that has none: onwards the way that it was gone,
- * or back where there is none.
+ * The same pictures with the next frame that may be shown for each clip that has none: onwards the way that it was
+ * gone, or back where there is none.
  * @param wanted,shown frames by clip id
  * @param lost ids of the clips whose wanted frame cannot be decoded
  * @param counts frames of each clip

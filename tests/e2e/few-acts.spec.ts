@@ -116,8 +116,8 @@ test('two files to readings with confirmed moments in at most twenty acts, one m
   await expect(page.getByRole('button', { name: /: confirm$/ })).toHaveCount(0);
   await goToStep(page, 'Compare');
   await expect(page.getByText(/\d+ of \d+ measures judged/)).toBeVisible();
-  // Beside those counted: to Measure, points of the one, of the other, to Moments, to Compare. The fast detector is chosen
-  // for the test's sake, and nobody has to close a notice.
+  // Beside those counted: to Measure, points of the one, of the other, to Moments, to Compare. The fast detector is
+  // chosen for the test's sake, and nobody has to close a notice.
   const steps = 5;
   expect(acts.count + steps).toBeLessThanOrEqual(20);
 });

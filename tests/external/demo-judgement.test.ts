@@ -14,8 +14,8 @@ import { MOVEMENTS } from '../../src/movements';
 const [paceDelivery] = MOVEMENTS as [Movement];
 
 /**
- * The demo session, whose points a detector found in rendered video, against what the generator of that video knows. The
- * generator's own kinematics are the truth, not the code under test.
+ * The demo session, whose points a detector found in rendered video, against what the generator of that video knows.
+ * The generator's own kinematics are the truth, not the code under test.
  */
 const folder = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
 const read = (file: string): string => readFileSync(path.join(folder, file), 'utf8');

@@ -26,7 +26,9 @@ export interface CameraState {
   readonly roll: number;
 }
 
-/** What grain, compression and a tripod in the wind leave (common practice; the demo's still cameras stay below half). */
+/**
+ * What grain, compression and a tripod in the wind leave (common practice; the demo's still cameras stay below half).
+ */
 export const STILL_CAMERA = { shift: 0.01, zoom: 1.02, roll: Math.PI / 180 } as const;
 /** More of the pictures than this without hold, and nothing is known of the camera. */
 const MOST_WITHOUT_HOLD = 0.1;

@@ -15,7 +15,9 @@ export interface Steady {
   growth(frame: number): number;
   /** Focal length of the steady picture, pixels. */
   readonly focal: number;
-  /** How far places of two frames may be off against each other, pixels of the steady picture, one standard deviation. */
+  /**
+   * How far places of two frames may be off against each other, pixels of the steady picture, one standard deviation.
+   */
   sdBetween(frame: number, other: number): number;
   /** The same of one frame against where the ground is taken to be. */
   sdAt(frame: number): number;

@@ -86,8 +86,8 @@ export interface Change {
   /** Later minus earlier, SI. */
   readonly change: number;
   /**
-   * Half of its 95 % interval, measuring and the athlete's own attempts together: what the detector does systematically in both
-   * falls out where the cameras stood alike.
+   * Half of its 95 % interval, measuring and the athlete's own attempts together: what the detector does systematically
+   * in both falls out where the cameras stood alike.
    */
   readonly plusMinus: number;
   /** Where the spread of the attempts comes from. */

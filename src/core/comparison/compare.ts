@@ -27,7 +27,10 @@ export interface Comparison {
   readonly ownPlusMinus?: number | null;
 }
 
-/** Cameras farther apart than this (radians) see a joint differently, and the detector's systematic errors are no longer the same. */
+/**
+ * Cameras farther apart than this (radians) see a joint differently, and the detector's systematic errors are no longer
+ * the same.
+ */
 const SAME_VIEW = Math.PI / 12;
 
 /** What of a clip decides from where a performer is seen. */
@@ -46,9 +49,9 @@ export const seenAlike = (a: SeenBy, b: SeenBy): boolean =>
   Math.abs(cameraOffPlane(a).angle - cameraOffPlane(b).angle) <= SAME_VIEW;
 
 /**
- * Standard deviation of the difference of two readings. What the detector does systematically in both clips falls out of the
- * difference: the alike parts are taken as fully correlated when the cameras stand alike, as independent otherwise
- * (law of propagation with correlated inputs, JCGM 100:2008, 5.2.2).
+ * Standard deviation of the difference of two readings. What the detector does systematically in both clips falls out
+ * of the difference: the alike parts are taken as fully correlated when the cameras stand alike, as independent
+ * otherwise (law of propagation with correlated inputs, JCGM 100:2008, 5.2.2).
  */
 export function differenceSd(a: Measured, b: Measured, systematic: boolean): number {
   const total = quadrature(a.sd, b.sd);

@@ -38,8 +38,8 @@ export interface ReadingOf {
 }
 
 /**
- * The camera from which a measure is read: the first whose view shows its plane and that has points, one that moves only
- * where no other does; else the first.
+ * The camera from which a measure is read: the first whose view shows its plane and that has points, one that moves
+ * only where no other does; else the first.
  */
 export function viewOf(measure: Measure, views: Views): Trial {
   const sees = (view: Trial): boolean =>
@@ -93,9 +93,10 @@ function sharedInMean(known: readonly Measured[], part: keyof SharedError): numb
 }
 
 /**
- * Readings of several trials as one: the mean of the performers, each the mean of their attempts. Its random
- * error shrinks with their number and is no smaller than what the spread says of a mean (s / sqrt(n), where there are
- * three or more); what a clip's readings share (camera, scale), and what the detector does systematically in all of them, stays.
+ * Readings of several trials as one: the mean of the performers, each the mean of their attempts. Its random error
+ * shrinks with their number and is no smaller than what the spread says of a mean (s / sqrt(n), where there are three
+ * or more); what a clip's readings share (camera, scale), and what the detector does systematically in all of them,
+ * stays.
  */
 export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideReading {
   if (all.length === 0)

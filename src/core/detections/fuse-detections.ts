@@ -37,8 +37,8 @@ const apart = (a: DetectedPoints, b: DetectedPoints, ids: readonly BodyPoint[]):
   ids.reduce((sum, id) => sum + (a[id] && b[id] ? distance(a[id]!, b[id]!) : 0), 0);
 
 /**
- * The second look with each limb pair named so that it agrees best with the first, and the limbs that had to be named
- * the other way round.
+ * The second detection with each limb pair named so that it agrees best with the first, and the limbs that had to be
+ * named the other way round.
  */
 function turnedTo(
   first: DetectedPoints,
@@ -57,7 +57,8 @@ function turnedTo(
 }
 
 /**
- * Frames in which two detections name the sides of a limb alike: detectors with other errors seldom both take left for right.
+ * Frames in which two detections name the sides of a limb alike: detectors with other errors seldom both take left for
+ * right.
  */
 export function agreedLimbs(detections: Detections): Readonly<Record<Limb, ReadonlySet<number>>> {
   const agreed = { legs: new Set<number>(), arms: new Set<number>(), face: new Set<number>() };
@@ -85,9 +86,9 @@ const SECOND_WEIGHT = 0.6;
 const ONE_LOOK = 0.5;
 
 /**
- * Joins two detections at the same frame: positions are averaged, and where the looks disagree the confidence falls. A limb
- * pair that the second detection labels the other way round is turned to agree with the first before averaging. Points that
- * the second detector does not know are at most half sure.
+ * Joins two detections at the same frame: positions are averaged, and where they disagree the confidence falls. A limb
+ * pair that the second detection labels the other way round is turned to agree with the first before averaging. Points
+ * that the second detector does not know are at most half sure.
  */
 export function fuseDetections(first: DetectedPoints, second: DetectedPoints): DetectedPoints {
   const { points: turned } = turnedTo(first, second);
@@ -134,7 +135,9 @@ const mapPoints = (
     (Object.entries(detected) as [BodyPoint, DetectedPoint][]).map(([id, point]) => [id, change(point, id)]),
   );
 
-/** For each frame with two detections, which of them moves a part of the body more smoothly through the clip: 0 or 1. */
+/**
+ * For each frame with two detections, which of them moves a part of the body more smoothly through the clip: 0 or 1.
+ */
 function smootherLook(
   detections: ReadonlyMap<number, readonly [DetectedPoints, DetectedPoints]>,
   ids: readonly BodyPoint[],
@@ -154,9 +157,9 @@ function smootherLook(
 }
 
 /**
- * Joins the detections of all frames. Frames with one detection are at most half sure, since nothing checks them. Where two detections
- * at a point contradict each other, the one that moves that part of the body more smoothly is taken, and not the
- * average.
+ * Joins the detections of all frames. Frames with one detection are at most half sure, since nothing checks them. Where
+ * two detections at a point contradict each other, the one that moves that part of the body more smoothly is taken, and
+ * not the average.
  */
 export function resolveDetections(detections: Detections): Map<number, DetectedPoints> {
   const sync = new Map<number, DetectedPoints>();

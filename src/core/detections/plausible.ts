@@ -19,8 +19,8 @@ const ALL_WRONG = 3;
 
 /**
  * Takes out what a body cannot do: the outer end of a found bone that is half as long again as anatomy allows, and
- * every detected point of a frame with several of those (as when the person is half outside the picture). Points placed by
- * hand stay.
+ * every detected point of a frame with several of those (as when the person is half outside the picture). Points placed
+ * by hand stay.
  * @returns the track and how many frames were changed
  */
 export function withoutImpossible(track: Track): { readonly track: Track; readonly changedFrames: number } {

@@ -95,8 +95,8 @@ function smoothestLabels(
 }
 
 /**
- * Exchanges left and right where the detector has taken one limb for the other: of all labellings of a clip the one with
- * the smoothest paths is taken, arms and legs apart. Points placed by hand are never exchanged.
+ * Exchanges left and right where the detector has taken one limb for the other: of all labellings of a clip the one
+ * with the smoothest paths is taken, arms and legs apart. Points placed by hand are never exchanged.
  * @param alike frames in which two detectors name the sides alike; all of them where only one was asked
  * @returns the track and how many frames were changed
  */

@@ -168,7 +168,7 @@ describe('the hips', () => {
   });
 });
 
-describe('two looks at a frame', () => {
+describe('two detections at a frame', () => {
   const first = walk().get(15)!;
   it('are averaged, and sure where they agree', () => {
     const second = Object.fromEntries(
@@ -188,7 +188,7 @@ describe('two looks at a frame', () => {
     expect(merged['left-knee']!.confidence).toBeCloseTo(0.5, 9);
   });
 
-  it('agree on a limb that the second look labels the other way round', () => {
+  it('agree on a limb that the second detection labels the other way round', () => {
     const merged = fuseDetections(
       first,
       exchangeSides(first, (id) => /hip|knee|ankle/.test(id)),

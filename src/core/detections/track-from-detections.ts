@@ -9,8 +9,8 @@ import { mergeDetections, ORIGIN, type PointSeries, type Track } from '../tracks
 export type DetectorSetting = 'fast' | 'accurate';
 
 /**
- * Doubt that points of the small models carry beside that of their looks; with it their intervals hold the truth as
- * often as those of the large ones.
+ * Doubt that points of the small models carry beside that of their detections; with it their intervals hold the truth
+ * as often as those of the large ones.
  */
 const DOUBT: Readonly<Record<DetectorSetting, number>> = { fast: 0.8, accurate: 0 };
 
@@ -28,8 +28,9 @@ function doubted(track: Track, frames: Iterable<number>, doubt: number): Track {
 }
 
 /**
- * Takes what detectors saw into a track: their detections are fused, what no body can do and what is not this person is left
- * out, limbs that changed places are put back, hips that only seem to turn are steadied; points of other origins stay.
+ * Takes what detectors saw into a track: their detections are fused, what no body can do and what is not this person is
+ * left out, limbs that changed places are put back, hips that only seem to turn are steadied; points of other origins
+ * stay.
  */
 export function trackFromDetections(
   track: Track,

@@ -32,7 +32,7 @@ export const drawOf = ({ of, lengthIn }: OfQuantity, trial: Trial, frame: number
   drawQuantity(of, trial, frame, lengthIn);
 
 /** The series of a quantity itself. */
-export const quantitySeries = (holdsValue: boolean) => ({
+export const seriesOfQuantity = (holdsValue: boolean) => ({
   unit: ({ of, lengthIn }: OfQuantity): DisplayUnit => unitOfQuantity(of, lengthIn),
   values: ({ of, lengthIn }: OfQuantity, trial: Trial): Float64Array => continuousSeries(trial, of, lengthIn),
   read: ({ of, plane, lengthIn }: OfQuantity, trial: Trial, frame: number, timeSd?: number): Reading =>
@@ -42,8 +42,8 @@ export const quantitySeries = (holdsValue: boolean) => ({
 });
 
 /**
- * How much of what a detector does systematically in all clips is the same at two moments of one movement: half, since the posture
- * is another.
+ * How much of what a detector does systematically in all clips is the same at two moments of one movement: half, since
+ * the posture is another.
  */
 export const SAME_BETWEEN_MOMENTS = 0.5;
 

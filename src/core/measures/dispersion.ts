@@ -8,7 +8,10 @@ import { plainDifference, type KindOfMeasure } from './kind';
 import { aboveTop } from './peak-error';
 import { drawPath, edgeLength, isPath, knownPoints, pathOf, pathProvenance } from './point-path';
 
-/** A circle's radius is off by so much of what one coordinate of the points that it rests on is: two, against each other. */
+/**
+ * A circle's radius is off by so much of what one coordinate of the points that it rests on is: two, against each
+ * other.
+ */
 const CIRCLE_SHARE = 0.5;
 
 /** How still a point is held. */

@@ -15,7 +15,7 @@ import { unwrap } from '../geometry/angle';
 import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { toSi } from '../units';
-import { drawOf, quantitySeries } from './common';
+import { drawOf, seriesOfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
 
 /** Slower than this a passing has no time, radians or heights a second. */
@@ -93,5 +93,5 @@ export const eventOffset: KindOfMeasure<'event-offset'> = {
   },
   difference: plainDifference,
   draw: drawOf,
-  series: quantitySeries(false),
+  series: seriesOfQuantity(false),
 };

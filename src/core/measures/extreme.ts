@@ -4,7 +4,7 @@ import { difference, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuan
 import { largest } from '../signal/peaks';
 import { quadrature } from '../statistics/propagate';
 import { ownSd } from '../reading';
-import { SAME_BETWEEN_MOMENTS, drawOf, quantitySeries, quantityWords } from './common';
+import { SAME_BETWEEN_MOMENTS, drawOf, seriesOfQuantity, quantityWords } from './common';
 import type { KindOfMeasure } from './kind';
 import { edgeSd, peakTimeSd } from './peak-error';
 import { isSeries, phaseSeries, timeFrom } from './phase-series';
@@ -59,5 +59,5 @@ export const extreme: KindOfMeasure<'extreme'> = {
   },
   difference: ({ of, output }, a, b) => (output === 'time' ? a - b : difference(of, a, b)),
   draw: drawOf,
-  series: { ...quantitySeries(true), holdsValue: ({ output }) => output === 'value' },
+  series: { ...seriesOfQuantity(true), holdsValue: ({ output }) => output === 'value' },
 };

@@ -87,8 +87,8 @@ export function flattened(
 }
 
 /**
- * What a detector does systematically in all clips changes with the posture, in about so much time, seconds (a limb passes
- * another; common practice).
+ * What a detector does systematically in all clips changes with the posture, in about so much time, seconds (a limb
+ * passes another; common practice).
  */
 export const POSTURE_TIME = 0.1;
 
@@ -102,8 +102,8 @@ const TIME_WIDENING = 1.2;
 const halfPeriod = (cutoff: number): number => 1 / (4 * cutoff);
 
 /**
- * A curve that comes this near to its top elsewhere may have its true top there: detector and filter bend it by some per
- * cent (against rendered truth).
+ * A curve that comes this near to its top elsewhere may have its true top there: detector and filter bend it by some
+ * per cent (against rendered truth).
  */
 const NEARLY = 0.12;
 

@@ -3,7 +3,7 @@ import { pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from 
 import { sharedVariance, type Reading } from '../reading';
 import { largest } from '../signal/peaks';
 import { quadrature } from '../statistics/propagate';
-import { drawOf, errorOfDifference, quantitySeries } from './common';
+import { drawOf, errorOfDifference, seriesOfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { edgeSd } from './peak-error';
 import { isSeries, phaseSeries } from './phase-series';
@@ -48,5 +48,5 @@ export const range: KindOfMeasure<'range'> = {
   },
   difference: plainDifference,
   draw: drawOf,
-  series: quantitySeries(false),
+  series: seriesOfQuantity(false),
 };

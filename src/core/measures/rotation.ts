@@ -4,7 +4,7 @@ import { continuousSeries, dimensionOf, pictureOfQuantity, readQuantity, refsOfQ
 import { notMeasurable, type Reading } from '../reading';
 import { interpolateLinear } from '../signal/resample';
 import { timeAtFrame } from '../timing/clip-time';
-import { drawOf, errorOfDifference, quantitySeries } from './common';
+import { drawOf, errorOfDifference, seriesOfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { isSeries, phaseSeries } from './phase-series';
 
@@ -58,7 +58,7 @@ export const rotation: KindOfMeasure<'rotation'> = {
     unit: () => 'deg',
     values: ({ of }, trial) => continuousSeries(trial, of, '%BH'),
     read: (measure, trial, frame, timeSd) =>
-      quantitySeries(false).read({ ...measure, lengthIn: '%BH' }, trial, frame, timeSd),
+      seriesOfQuantity(false).read({ ...measure, lengthIn: '%BH' }, trial, frame, timeSd),
     of: ({ of }) => [of, '%BH'],
     holdsValue: () => false,
   },

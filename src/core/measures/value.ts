@@ -1,7 +1,7 @@
 import { difference, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { momentSystematic, momentSd } from '../trial/moments';
 import { drawQuantity } from '../quantities/draw';
-import { quantitySeries, quantityWords } from './common';
+import { seriesOfQuantity, quantityWords } from './common';
 import type { KindOfMeasure } from './kind';
 
 /** Any quantity at a moment. */
@@ -38,5 +38,5 @@ export const value: KindOfMeasure<'value'> = {
       mark !== undefined && !towards && Math.round(mark) === frame ? mark : frame,
     );
   },
-  series: quantitySeries(true),
+  series: seriesOfQuantity(true),
 };

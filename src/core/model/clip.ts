@@ -62,8 +62,8 @@ export const cameraPathSchema = z
     /** First frames of further shots: the film is cut before each. */
     cuts: z.array(z.number().int().positive()).max(LIMITS.frames).default([]),
     /**
-     * The same as a camera that turns about its place and zooms, by which points are brought to one picture; null where it
-     * was not told.
+     * The same as a camera that turns about its place and zooms, by which points are brought to one picture; null where
+     * it was not told.
      */
     turned: z
       .object({

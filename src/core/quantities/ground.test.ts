@@ -6,7 +6,9 @@ import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Quantity } from '../model/quantity';
 import { readQuantity } from './read';
 
-/** A rectangle of 2 by 1.2 m as a camera at hip height sees it: the farther side is shorter and higher in the picture. */
+/**
+ * A rectangle of 2 by 1.2 m as a camera at hip height sees it: the farther side is shorter and higher in the picture.
+ */
 const TRUE_MARKS: GroundMarks = {
   corners: [
     { x: 300, y: 700 },

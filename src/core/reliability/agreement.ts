@@ -27,8 +27,8 @@ const squares = (values: readonly number[], about: number): number =>
 
 /**
  * Intraclass correlations from the two-way analysis of variance with the confidence interval of ICC(2,1) (Shrout and
- * Fleiss 1979, Psychol Bull 86:420-428; the interval as McGraw and Wong 1996, Psychol Methods 1:30-46), and the error of a single value from the variance within trials, systematic differences between digitisings
- * included.
+ * Fleiss 1979, Psychol Bull 86:420-428; the interval as McGraw and Wong 1996, Psychol Methods 1:30-46), and the error
+ * of a single value from the variance within trials, systematic differences between digitisings included.
  * @param values one row per trial (or moment), one column per digitising
  */
 export function agreement(values: readonly (readonly number[])[]): Result<Agreement, TooFew> {

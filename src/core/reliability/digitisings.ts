@@ -18,7 +18,9 @@ export interface MeasureAgreement {
   readonly unit: DisplayUnit;
   /** Pairs of values at which both know the measure. */
   readonly pairs: number;
-  /** Attempts that were digitised twice, where there are enough; null where the pairs lie along one or two movements. */
+  /**
+   * Attempts that were digitised twice, where there are enough; null where the pairs lie along one or two movements.
+   */
   readonly attempts: number | null;
   readonly agreement: Agreement;
   readonly limits: LimitsOfAgreement;

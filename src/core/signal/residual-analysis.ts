@@ -26,8 +26,8 @@ const LEAST_NOISE = 1e-4;
 
 /**
  * Residual analysis of one coordinate (Winter 2009, Biomechanics and Motor Control of Human Movement, 4th ed.,
- * 3.4.4.3): a line is laid through the residuals at high cut-offs, and the cut-off is chosen whose residual is the line's
- * value at 0 Hz.
+ * 3.4.4.3): a line is laid through the residuals at high cut-offs, and the cut-off is chosen whose residual is the
+ * line's value at 0 Hz.
  * @param times real seconds, increasing
  * @param samples one coordinate; NaN where missing, longest bridged dropout as in smoothing
  */

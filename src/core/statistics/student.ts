@@ -57,7 +57,9 @@ function quantileOf(cdf: (x: number) => number, p: number): number {
 export const studentQuantile = (p: number, freedom: number): number =>
   p < 0.5 ? -studentQuantile(1 - p, freedom) : quantileOf((t) => studentCdf(t, freedom), p);
 
-/** The value that a ratio of variances stays below with probability p (F distribution; Abramowitz and Stegun 26.6.2). */
+/**
+ * The value that a ratio of variances stays below with probability p (F distribution; Abramowitz and Stegun 26.6.2).
+ */
 export const varianceRatioQuantile = (p: number, above: number, below: number): number =>
   quantileOf((x) => incompleteBeta(above / 2, below / 2, (above * x) / (above * x + below)), p);
 

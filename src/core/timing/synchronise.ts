@@ -83,7 +83,9 @@ export function withCameras({ clips }: Synchrony, main: SynchronisedClip, frame:
   };
 }
 
-/** Frames of all clips that belong to a frame of one of them, by clip id; clips that nothing ties to it are left out. */
+/**
+ * Frames of all clips that belong to a frame of one of them, by clip id; clips that nothing ties to it are left out.
+ */
 export function framesWith(sync: Synchrony, clipId: string, frame: number): Frames {
   const clip = clipOf(sync, clipId);
   if (!clip) return {};

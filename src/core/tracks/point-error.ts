@@ -37,8 +37,9 @@ interface DetectionError {
 }
 
 /**
- * Errors of the accurate detectors against the rendered clips' truth (`npm run bench points`): random from the difference
- * of two clips' errors at matched times, the rest is alike. The side turned away from the camera is less sure.
+ * Errors of the accurate detectors against the rendered clips' truth (`npm run bench points`): random from the
+ * difference of two clips' errors at matched times, the rest is alike. The side turned away from the camera is less
+ * sure.
  */
 const FOUND_ERROR: Readonly<Record<string, { readonly near: DetectionError; readonly far: DetectionError }>> = {
   shoulder: { near: { random: 0.0055, systematic: 0.0045 }, far: { random: 0.005, systematic: 0.0085 } },
@@ -82,8 +83,8 @@ export interface PointError {
    */
   readonly systematic: number;
   /**
-   * Correlation with the error of the same joint of the other side: below zero where a detector takes a body for one more
-   * or less turned.
+   * Correlation with the error of the same joint of the other side: below zero where a detector takes a body for one
+   * more or less turned.
    */
   readonly ofSides: number;
 }

@@ -31,7 +31,9 @@ function picturesOf(
     .map(({ clip }) => ({ address: stills[noteKey(note.id, clip.id)], name: clip.performer.name }));
 }
 
-/** One side of paper: what is good already, then one to three corrections with their pictures, cue, drills and check. */
+/**
+ * One side of paper: what is good already, then one to three corrections with their pictures, cue, drills and check.
+ */
 export function AthletePage({ derived }: { readonly derived: Derived }): ReactNode {
   const { session, movement, plan, judged, athlete, priorities } = derived;
   const stills = useAthleteStills(derived);
