@@ -146,9 +146,15 @@ export interface ReadAs {
 
 const tooUnsure = (quantity: Quantity, lengthIn: LengthIn, sd: number): NotMeasurable => {
   const { toSi, decimals, suffix } = DISPLAY_UNITS[unitOfQuantity(quantity, lengthIn)];
+  const half = COVERAGE_95 * sd;
+  // More than half a turn either way is any direction at all.
+  const by =
+    dimensionOf(quantity) === 'angle' && half >= Math.PI
+      ? 'it may be any'
+      : `\u00b1${(half / toSi).toFixed(decimals)}${suffix}`;
   return notMeasurable(
     'too-uncertain',
-    `The points lie too close together, or are too unsure, to give it (\u00b1${((COVERAGE_95 * sd) / toSi).toFixed(decimals)}${suffix})`,
+    `The points lie too close together, or are too unsure, to give it (${by})`,
     'Correct them by hand, or film closer.',
   );
 };
