@@ -12,6 +12,7 @@ import type { Derived } from '../../../state/derived';
 import { readingText, signed } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
 import { FieldEditor } from './fields';
+import { SignCard } from './sign-card';
 import { Choice, CommittedField, NumberField } from './plain-fields';
 import { words } from './names';
 
@@ -120,6 +121,7 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
           />
         ))}
       </div>
+      <SignCard measure={measure} />
       <div className="row-of-fields">
         <Choice
           label="Target"
