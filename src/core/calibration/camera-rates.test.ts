@@ -45,3 +45,27 @@ test('over a cut nothing is said, and nothing of a camera that stands still or w
   expect(cameraStretches(path({ x: column(() => 0), scale: column(() => 1) }), times)).toEqual([]);
   expect(cameraStretches(null, times)).toEqual([]);
 });
+
+test('a long clip is told in at most 120 stretches that leave nothing out', () => {
+  const n = 601;
+  const long = (of: (k: number) => number): Float64Array<ArrayBuffer> =>
+    Float64Array.from({ length: n }, (_, k) => of(k));
+  const still = long(() => 0);
+  const camera = cameraPathSchema.parse({
+    frames: long((k) => k),
+    x: long((k) => 0.002 * k),
+    y: still,
+    scale: long(() => 1),
+    roll: still,
+    share: long((k) => (k === 300 ? 0 : 0.9)),
+  });
+  const stretches = cameraStretches(
+    camera,
+    long((k) => k / 60),
+  );
+  expect(stretches).toHaveLength(120);
+  expect([stretches[0]!.from, stretches.at(-1)!.to]).toEqual([0, 600]);
+  expect(stretches.filter((s) => !s.holds)).toHaveLength(1);
+  expect(stretches[7]!.shifts).toBeCloseTo(0.12, 9);
+  expect(stretches[7]!.turns).toBeNaN();
+});

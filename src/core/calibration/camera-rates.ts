@@ -17,6 +17,9 @@ export interface CameraStretch {
   readonly holds: boolean;
 }
 
+/** A long clip is told in so many stretches at most: more could not be told apart. */
+const MOST = 120;
+
 /**
  * What a camera does through a clip, stretch by stretch; nothing for one that stands still or was not looked at.
  * @param times real time of every frame, seconds
@@ -25,18 +28,22 @@ export function cameraStretches(camera: CameraPath | null, times: Float64Array):
   const { kind } = cameraState(camera);
   if (!camera || kind === 'still' || kind === 'unknown') return [];
   const { frames, x, y, scale, share, turned, cuts } = camera;
-  return Array.from(frames.slice(1), (to, k): CameraStretch | null => {
-    const from = frames[k]!;
+  const looks = Math.max(1, Math.ceil((frames.length - 1) / MOST));
+  const stretches: CameraStretch[] = [];
+  for (let k = 0; k + 1 < frames.length; k += looks) {
+    const end = Math.min(frames.length - 1, k + looks);
+    const [from, to] = [frames[k]!, frames[end]!];
     const time = (times[to] ?? NaN) - (times[from] ?? NaN);
-    if (!(time > 0) || cuts.includes(to)) return null;
-    const change = (of: ArrayLike<number>): number => of[k + 1]! - of[k]!;
-    return {
+    if (!(time > 0) || cuts.some((cut) => cut > from && cut <= to)) continue;
+    const change = (of: ArrayLike<number>): number => of[end]! - of[k]!;
+    stretches.push({
       from,
       to,
       turns: turned ? Math.hypot(change(turned.x), change(turned.y), change(turned.z)) / time : NaN,
       shifts: Math.hypot(change(x), change(y)) / time,
-      zooms: Math.log(scale[k + 1]! / scale[k]!) / time,
-      holds: share[k + 1]! >= LEAST_SHARE,
-    };
-  }).filter((stretch) => stretch !== null);
+      zooms: Math.log(scale[end]! / scale[k]!) / time,
+      holds: share.subarray(k + 1, end + 1).every((s) => s >= LEAST_SHARE),
+    });
+  }
+  return stretches;
 }
