@@ -30,7 +30,7 @@ export function usualDrills(movement: Movement, measure: Measure, range: string)
       `At full speed, filmed, until it is ${range}`,
     ];
   return [
-    `Hold the position of ${at} with it at ${range}, before a mirror or a camera`,
+    `Hold the position of ${at} with it ${range.startsWith('a') ? range : `at ${range}`}, before a mirror or a camera`,
     `Slowly into ${at}, and stop there`,
     `At full speed, filmed, once the slow one is ${range}`,
   ];
