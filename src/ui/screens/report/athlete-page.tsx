@@ -41,7 +41,7 @@ export function AthletePage({ derived }: { readonly derived: Derived }): ReactNo
   const page = athletePage(movement, plan.items, judged, session.notes, minor);
   const [caution] = cautionsFor(movement, priorities.proposed, minor);
   return (
-    <article className="athlete-page" data-testid="athlete-page">
+    <article className="athlete-page" data-testid="athlete-page" data-corrections={page.corrections.length}>
       <header>
         <h1>{name}</h1>
         <span>
