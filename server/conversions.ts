@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { promisify } from 'node:util';
-import { bounded } from './run-bounded';
+import { bounded } from './bounded-upload';
 import { Busy } from './conversion-issues';
 import { INPUT, OUTPUT, INTERLACED, picturesOf } from './ffmpeg-command';
 

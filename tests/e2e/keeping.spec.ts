@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { addClip, createSession, goToStep } from '../../demo/drive-job';
 import { fixtureClip, openDemo, watchErrors } from './pages';
-import { rows, putRow } from './kept-rows';
+import { rows, putRow } from './database';
 
 test.describe('two windows on one session', () => {
   test('one writes and the other follows live, takes over, and nothing of either is lost', async ({

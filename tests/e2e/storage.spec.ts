@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { goToStep } from '../../demo/drive-job';
 import { newSession } from '../../src/core/model/session';
 import { fixtureClip, openDemo } from './pages';
-import { fill } from './kept-rows';
+import { fill } from './database';
 
 test('a full browser: what is typed stays, the warning stands, and it is stored once there is room', async ({
   page,

@@ -1,14 +1,11 @@
-import {
-  type Points,
-  radians,
-  stateOf,
-  practice,
-  bent,
-  leaning,
-  KNEE,
-  ELBOW,
-  kneeAngle,
-} from '../fixtures/common-practice';
+import { radians, stateOf, practice, bent, leaning, KNEE, ELBOW, kneeAngle } from '../fixtures/common-practice';
+import { type Points } from '../fixtures/stick-trial';
+
+/**
+ * Rules of thumb and tolerances of the trade (common practice; no source): each is written as a measure of the quantity
+ * that is meant, a made-up athlete and reference stand on either side of the rule, and must be judged as practitioners
+ * judge it. Values one-sided, in a range, held constant, in line, in order and about a number all occur.
+ */
 
 describe('seated pull stroke', () => {
   it('the trunk is held within about ten degrees over the first half of the drive, or opens at once', () => {

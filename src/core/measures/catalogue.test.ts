@@ -1,8 +1,8 @@
-import { stickTrial } from '../../../tests/fixtures/stick-trial';
+import { stickTrial, type Points, BODY } from '../../../tests/fixtures/stick-trial';
 import type { PointId } from '../anatomy/body-points';
 import { QUANTITIES } from '../quantities';
 import { evaluateMeasure } from './index';
-import { make, value, type Points, BODY, marks, METRES, on } from '../../../tests/fixtures/catalogue';
+import { make, value, marks, METRES, on } from '../../../tests/fixtures/catalogue';
 
 describe('every quantity against a case that can be computed by hand', () => {
   const cases: Readonly<Record<keyof typeof QUANTITIES, readonly [object, Points, number, string]>> = {

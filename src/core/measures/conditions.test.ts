@@ -1,22 +1,15 @@
 import { dice } from '../../../tests/fixtures/random';
-import { stickTrial } from '../../../tests/fixtures/stick-trial';
+import { stickTrial, type Points } from '../../../tests/fixtures/stick-trial';
 import type { Measure } from '../model/measure';
 import type { Measured, Reading } from '../reading';
 import { fromSi } from '../units';
 import { differenceOf, evaluateMeasure } from './';
-import {
-  make,
-  measured,
-  value,
-  sdOf,
-  type Points,
-  radians,
-  rod,
-  ROD,
-  FACING,
-  at,
-  upTo,
-} from '../../../tests/fixtures/conditions';
+import { make, measured, value, sdOf, radians, rod, ROD, FACING, at, upTo } from '../../../tests/fixtures/conditions';
+
+/**
+ * Measures under conditions that are not those of a textbook: wraps, dropped frames, cameras beside the plane, points
+ * on each other.
+ */
 
 describe('directions go round', () => {
   it('178 against -178 degrees is -4', () => {

@@ -1,10 +1,10 @@
-import { stickClip } from '../../../tests/fixtures/stick-trial';
+import { stickClip, type Points } from '../../../tests/fixtures/stick-trial';
 import { targetSchema } from '../model/target';
 import { prepareTrial } from '../trial/trial';
 import { eventFrame, markByHand } from '../trial/moments';
 import type { Reading } from '../reading';
 import { evaluateMeasure } from './';
-import { make, value, sdOf, type Points, at, upTo } from '../../../tests/fixtures/conditions';
+import { make, value, sdOf, at, upTo } from '../../../tests/fixtures/conditions';
 
 describe('signs', () => {
   /** Both shins seen from the front, each leaning outwards. */

@@ -1,18 +1,7 @@
 import { judge, type State } from '../../src/core/judgement/state';
 import { compareMeasure } from '../../src/core/comparison/compare';
-import { stickTrial } from '../fixtures/stick-trial';
-import {
-  type Points,
-  radians,
-  BODY,
-  marks,
-  make,
-  stateOf,
-  practice,
-  bent,
-  leaning,
-  KNEE,
-} from '../fixtures/common-practice';
+import { stickTrial, type Points, BODY } from '../fixtures/stick-trial';
+import { radians, marks, make, stateOf, practice, bent, leaning, KNEE } from '../fixtures/common-practice';
 
 describe('jump with turn', () => {
   const turned =
