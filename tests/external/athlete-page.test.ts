@@ -61,3 +61,10 @@ describe.each([
     expect(page.corrections.slice(1).every((c) => c.measureId === c.id)).toBe(true);
   });
 });
+
+test('where nothing was judged the page does not say that nothing is to be changed; what the eye found stands on it', () => {
+  const movement = movementOf('pace-delivery')!;
+  const page = (notes: readonly Note[]): ReturnType<typeof athletePage> => athletePage(movement, [], [], notes, false);
+  expect(page([]).without).toMatch(/^Nothing was judged yet/);
+  expect(page([note('Falls away', 'work-on')])).toMatchObject({ seen: ['Falls away'], without: null });
+});

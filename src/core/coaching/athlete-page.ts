@@ -1,4 +1,4 @@
-import type { Judged } from '../judgement/state';
+import { judgedCount, type Judged } from '../judgement/state';
 import { measureName, type Movement } from '../model/movement';
 import type { Note } from '../model/session';
 import { usualWords } from '../measures';
@@ -10,6 +10,10 @@ import { usualDrills, usualSelfCheck } from './usual-words';
 export interface AthletePage {
   readonly good: readonly string[];
   readonly corrections: readonly AthleteCorrection[];
+  /** What the eye found that is no correction yet. */
+  readonly seen: readonly string[];
+  /** What is said where there is nothing to work on; nothing judged is not nothing found. */
+  readonly without: string | null;
 }
 
 export interface AthleteCorrection {
@@ -72,13 +76,26 @@ function pageCorrection(movement: Movement, item: PlanItem, minor: boolean): Ath
  * One side of paper for an athlete: what is good first, then what is worked on.
  * @param minor whether the performer is under age, which changes the load
  */
-export const athletePage = (
+export function athletePage(
   movement: Movement,
   items: readonly PlanItem[],
   judged: readonly Judged[],
   notes: readonly Note[],
   minor: boolean,
-): AthletePage => ({
-  good: goodOf(movement, judged, notes),
-  corrections: items.slice(0, 3).map((item) => pageCorrection(movement, item, minor)),
-});
+): AthletePage {
+  const corrections = items.slice(0, 3).map((item) => pageCorrection(movement, item, minor));
+  const made = items.map(({ own }) => own?.noteId);
+  const seen = notes
+    .filter((n) => n.kind === 'work-on' && n.text.trim() && !made.includes(n.id))
+    .map((n) => n.text.trim());
+  const nothing =
+    judgedCount(judged).judged === 0
+      ? 'Nothing was judged yet, so this page says nothing of the technique.'
+      : 'Nothing to change was found. Keep it as it is, and film it again next time.';
+  return {
+    good: goodOf(movement, judged, notes),
+    corrections,
+    seen,
+    without: corrections.length + seen.length === 0 ? nothing : null,
+  };
+}

@@ -53,8 +53,11 @@ export function AthletePage({ derived }: { readonly derived: Derived }): ReactNo
           <strong>Good already:</strong> {page.good.join('; ')}.
         </p>
       )}
-      {page.corrections.length === 0 && (
-        <p>Nothing to change was found. Keep it as it is, and film it again next time.</p>
+      {page.without && <p>{page.without}</p>}
+      {page.seen.length > 0 && (
+        <p>
+          <strong>Seen by eye:</strong> {page.seen.join('; ')}.
+        </p>
       )}
       {page.corrections.map((correction) => (
         <section key={correction.id} data-testid="athlete-correction">
