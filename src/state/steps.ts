@@ -113,7 +113,9 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
         next:
           priorities.proposed.length > 0
             ? `${priorities.proposed.length} proposed. Reorder, drop with a reason, or keep as they are.`
-            : 'No gap is left to work on. Look at what could not be measured.',
+            : judged.some((j) => j.state !== 'not-measurable')
+              ? 'No gap is left to work on. Look at what could not be measured.'
+              : 'Nothing could be judged yet. Mark the moments, and look at what is not measurable.',
       };
     case 'report':
       return { done: false, next: 'Read it through, then print it or save the numbers as CSV.' };

@@ -1,5 +1,5 @@
 import type { Size } from '../geometry/vec2';
-import type { View } from '../model/clip';
+import type { Clip, View } from '../model/clip';
 import { proposeMap, spatialTrack, type MarkerMap, type SpatialSeries, type SpatialTrack } from './marker-map';
 import type { PointId } from '../anatomy/body-points';
 import { cutRecording, framesOf, LENGTH_UNITS, type Marker, type Recording } from './recording';
@@ -162,6 +162,16 @@ export function travelOf(track: Track): Travel {
     travel: gone < 0 ? 'left' : 'right',
     sure: thigh ? Math.min(1, Math.abs(gone) / (SURE_WAY * thigh)) : LEAST_SURE_TRAVEL,
   };
+}
+
+/** Points that say so surely which way somebody goes are held against what is said of a clip. */
+const SURE_TRAVEL = 0.6;
+
+/** The way that the points of a clip from the side say, where it is plainly another than the one stated; else null. */
+export function otherTravel({ view, travel }: Pick<Clip, 'view' | 'travel'>, track: Track): 'left' | 'right' | null {
+  if (view.kind !== 'side') return null;
+  const said = travelOf(track);
+  return said.sure >= SURE_TRAVEL && said.travel !== travel ? said.travel : null;
 }
 
 /**

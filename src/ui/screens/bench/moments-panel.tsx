@@ -15,6 +15,7 @@ import { clipName } from '../../components/clip-name';
 import { ProposalsRun } from './proposals-run';
 import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
+import { TravelLines } from './travel-lines';
 
 /** Moments of a clip that are proposed, of all its repetitions. */
 function proposedIn({ session }: Derived, { trial: { clip } }: BenchClip): number {
@@ -112,6 +113,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
   };
   return (
     <>
+      <TravelLines clips={derived.clips} />
       {derived.clips
         .flatMap((c) => (c.join ? [] : (orderProblem(movement, c.trial) ?? [])))
         .map((problem) => (

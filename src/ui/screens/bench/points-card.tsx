@@ -20,6 +20,7 @@ import { CameraLines } from './camera-lines';
 import { PointFiles } from './point-files';
 import { ByHand } from './by-hand';
 import { ROW, SMALL } from './card-rows';
+import { TravelLines } from './travel-lines';
 
 /** Detecting points, and placing them by hand. */
 export function PointsCard({ derived }: { readonly derived: Derived }): ReactNode {
@@ -89,6 +90,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
           </div>
         );
       })}
+      <TravelLines clips={derived.clips} />
       <CameraLines clips={derived.clips} />
       {chosen && chosen.trial.clip.mediaId !== null && <Whom clip={chosen.trial.clip} name={clipName(chosen)} />}
       {chosen && <PointFiles clip={chosen.trial.clip} name={clipName(chosen)} />}

@@ -1,0 +1,25 @@
+import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
+import { otherTravel } from '../../../core/tracks/figure';
+import { changeClip } from '../../../state/clip-use-cases';
+import type { BenchClip } from '../../../state/derived';
+import { clipName } from '../../components/clip-name';
+
+/** Clips whose points plainly go the other way than was said: forward counts the wrong way round there. */
+export function TravelLines({ clips }: { readonly clips: readonly BenchClip[] }): ReactNode {
+  return clips.map((on) => {
+    const { clip, raw } = on.trial;
+    const said = otherTravel(clip, raw);
+    return (
+      said && (
+        <div key={clip.id} className="caution" role="note">
+          The points of the {clipName(on)} face to the {said}; Intake says that it moves to the {clip.travel}. Forward
+          and the sides of the body count by it.{' '}
+          <Button size="small" onClick={() => changeClip(clip.id, { travel: said })}>
+            It moves to the {said}
+          </Button>
+        </div>
+      )
+    );
+  });
+}
