@@ -18,6 +18,7 @@ const CORE_ORDER = [
   'tracks',
   'detections',
   'trial',
+  'reconstruction',
   'quantities',
   'events',
   'measures',

@@ -263,12 +263,26 @@ export const MOVING_CLIPS: readonly DemoClip[] = [
   filmed('walk-side-reference', 'hand-held'),
 ];
 
+const towards = { ...FULL, azimuth: 0, elevation: 3, distance: 14 } as const;
+const above = { ...OVERHEAD, azimuth: 90, fieldOfView: 34 } as const;
+
+/** The athletes' trials from further cameras, of which no session is made: bodies in space are held against them. */
+export const FURTHER_VIEWS: readonly DemoClip[] = [
+  pace('pace-quarter-athlete', KIP, FAULTS_OF_KIP, { ...KIP_SIDE, azimuth: -45, elevation: 4, fieldOfView: 26 }),
+  walking('walk-front-athlete', TESS, FAULTS_OF_TESS, { ...towards, fieldOfView: 20, target: vec3(0, 0.95, 0) }),
+  walking('walk-quarter-athlete', TESS, FAULTS_OF_TESS, { ...walkSide, azimuth: 45, elevation: 4, fieldOfView: 22 }),
+  walking('walk-overhead-athlete', TESS, FAULTS_OF_TESS, above),
+  hurdling('hurdle-front-athlete', PIA, FAULTS_OF_PIA, { ...towards, fieldOfView: 17, target: vec3(-0.1, 1.1, 0) }),
+  hurdling('hurdle-quarter-athlete', PIA, FAULTS_OF_PIA, { ...hurdleSide, azimuth: 45, elevation: 4, fieldOfView: 22 }),
+  hurdling('hurdle-overhead-athlete', PIA, FAULTS_OF_PIA, above),
+];
+
 /** Every clip that is rendered, and every one that has truth. */
 export const RENDERED_CLIPS: readonly DemoClip[] = [...DEMO_CLIPS, ...TRIAL_CLIPS, ...MOVING_CLIPS];
 
 /** A clip by its name, any of the demo's as filmed by a camera that moves among them; undefined where there is none. */
 export function clipNamed(id: string): DemoClip | undefined {
-  const known = RENDERED_CLIPS.find((clip) => clip.id === id);
+  const known = [...RENDERED_CLIPS, ...FURTHER_VIEWS].find((clip) => clip.id === id);
   if (known) return known;
   const filming = FILMINGS.find((way) => id.endsWith(`-${way}`));
   const still = filming && DEMO_CLIPS.find((clip) => id === `${clip.id}-${filming}`);

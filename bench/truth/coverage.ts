@@ -8,7 +8,8 @@ import type { Trial } from '../../src/core/trial/trial';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { movementOf } from '../../src/movements';
 import { dice, filmed, systematicShift, type MadeClip, type PointsFrom } from '../made-clips';
-import { CAPTURED_MOVEMENT, capturedMotions } from './captured';
+import { capturedMotions } from '../../tests/fixtures/captured';
+import { CAPTURED_MOVEMENT } from './captured-movement';
 import { measuresFor } from './measures';
 import { systematicOf, mannerOf, MOVEMENTS_MADE, shootingOf, shot, type MadeMovement } from './population';
 

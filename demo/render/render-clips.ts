@@ -8,14 +8,15 @@ import { clipNamed, RENDERED_CLIPS } from '../scenario';
 import { truthOf } from '../truth';
 
 /**
- * Renders the demo clips and writes their truth: `npm run demo:render [-- --only ID,ID] [--still FRAME --out
- * FILE.png]`.
+ * Renders the demo clips and writes their truth: `npm run demo:render [-- --only ID,ID] [--into FOLDER] [--still FRAME
+ * --out FILE.png]`.
  */
-const folder = path.join(import.meta.dirname, '..', 'clips');
 const option = (name: string): string | undefined => {
   const at = process.argv.indexOf(`--${name}`);
   return at < 0 ? undefined : process.argv[at + 1];
 };
+
+const folder = path.resolve(option('into') ?? path.join(import.meta.dirname, '..', 'clips'));
 
 async function withPage<T>(use: (page: Page) => Promise<T>): Promise<T> {
   const bundle = await build({

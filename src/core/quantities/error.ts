@@ -107,22 +107,22 @@ export function pointsError(trial: Trial, refs: readonly PointRef[], frame: numb
 /**
  * The same of a number from points in space: every coordinate is as wrong as the picture's, and nothing is hidden in
  * its depth.
- * @param slopes how the number changes with each reference, per metre
- * @param pixelsPerMetre of the picture in which the points' errors are stated
+ * @param slopes how the number changes with each reference, per unit of the space
+ * @param pixelsPerUnit of the picture in which the points' errors are stated
  */
 export function spatialError(
   trial: Trial,
   refs: readonly PointRef[],
   frame: number,
   slopes: readonly Vec3[],
-  pixelsPerMetre: number,
+  pixelsPerUnit: number,
 ): PointsError {
   const flat = ['x', 'y', 'z'].map((axis) =>
     bySource(
       trial,
       refs,
       frame,
-      slopes.map((s) => ({ x: s[axis as keyof Vec3] / pixelsPerMetre, y: 0 })),
+      slopes.map((s) => ({ x: s[axis as keyof Vec3] / pixelsPerUnit, y: 0 })),
     ),
   );
   const all = (of: 'sd' | 'systematic'): number =>

@@ -17,5 +17,5 @@ export const mirrored = <P extends Vec2>(point: P, mirror: Mirror): P =>
 export interface InSpace {
   readonly value: (points: readonly Vec3[]) => number;
   /** A length in space becomes one in pixels. */
-  readonly pixelsPerMetre: number;
+  readonly pixelsPerUnit: number;
 }

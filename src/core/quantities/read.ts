@@ -23,7 +23,7 @@ import {
   type LengthIn,
 } from './registry';
 import { isScale, scaleOf, type Scale } from './scale';
-import { errorInPicture, errorInSpace } from './reading-error';
+import { errorInPicture, errorInSpace, headingError } from './reading-error';
 import { type Mirror, mirrored, type InSpace } from './in-space';
 
 /**
@@ -46,17 +46,17 @@ const UNKNOWN_RATE = { angle: 5, length: 1.5, ratio: 2, metres: 2.7 } as const;
 
 const refName = (ref: PointRef): string => ref.replace(/^own-/, '').replace('foot-index', 'toe').replaceAll('-', ' ');
 
-function inSpace({ space, clip }: Trial, quantity: Quantity): InSpace | null {
+function inSpace({ space }: Trial, quantity: Quantity): InSpace | null {
   const { inSpace: value } = kindOfQuantity(quantity);
-  if (!space || !value || !clip.scale) return null;
-  return { value: (points) => value(points, quantity as never), pixelsPerMetre: clip.scale.pixels / clip.scale.metres };
+  if (!space || !value) return null;
+  return { value: (points) => value(points, quantity as never), pixelsPerUnit: space.pixelsPerUnit };
 }
 
 /** Raw value in space: radians, or pixels for a length. */
-function spatialAt(trial: Trial, quantity: Quantity, frame: number, { value, pixelsPerMetre }: InSpace): number | null {
+function spatialAt(trial: Trial, quantity: Quantity, frame: number, { value, pixelsPerUnit }: InSpace): number | null {
   const points = refsOfQuantity(quantity).map((ref) => spaceAt(trial, ref, frame));
   if (points.includes(null)) return null;
-  const raw = value(points as Vec3[]) * (dimensionOf(quantity) === 'length' ? pixelsPerMetre : 1);
+  const raw = value(points as Vec3[]) * (dimensionOf(quantity) === 'length' ? pixelsPerUnit : 1);
   return Number.isNaN(raw) ? null : raw;
 }
 
@@ -214,12 +214,14 @@ export function readQuantity(
   const rate =
     rateAt(trial, quantity, frame, offPlane) ??
     UNKNOWN_RATE[dimension] / (dimension === 'length' ? scale.perPixel * (lengthIn === 'm' ? 0.55 : 1) : 1);
-  const planar = plane !== 'any' && dimension !== 'metres' && !space;
+  const computed = trial.space?.errors;
+  const planar = plane !== 'any' && dimension !== 'metres' && !space && !computed;
   const turned = planar ? rawAt(trial, quantity, frame, offPlane + offPlaneSd, mirror) : null;
   const camera = turned !== null ? difference(quantity, turned, raw) * scale.perPixel : 0;
+  const heading = computed && !space ? headingError(trial, quantity, frame) * scale.perPixel : 0;
   const value = raw * scale.perPixel;
   const shared = {
-    camera,
+    camera: camera + heading,
     scale:
       quantity.type === 'ground-distance'
         ? groundMarksSd(trial, points as UncertainPoint[], offPlane)

@@ -54,7 +54,7 @@ const FOUND_ERROR: Readonly<Record<string, { readonly near: DetectionError; read
 /** Points without an entry: hands and face. */
 const OTHER_ERROR = { near: { random: 0.008, systematic: 0.012 }, far: { random: 0.012, systematic: 0.014 } };
 /** Share of standing height that a half-sure point adds to its random deviation, in quadrature. */
-const DOUBT_SHARE = 0.0055;
+export const DOUBT_SHARE = 0.0055;
 /** A point set by hand: about a pixel and a half on a picture enlarged for the purpose (common practice). */
 export const HAND_SD_PIXELS = 1.5;
 /**

@@ -35,44 +35,61 @@ export interface SeenFigure {
   readonly pixelsPerMetre: number;
 }
 
-/**
- * The points as a camera far away sees them (parallel projection, the same scale everywhere), filling the picture.
- * @param picture size of the picture in pixels
- */
-export function seenFrom(points: SpatialTrack, camera: FigureCamera, picture: Size): SeenFigure {
+/** How points in space come to lie in a picture: parallel projection, the same scale everywhere. */
+export interface PictureFit {
+  readonly right: readonly [number, number, number];
+  readonly up: readonly [number, number, number];
+  readonly pixelsPerUnit: number;
+  /** What lies in the middle of the picture, along right and up. */
+  readonly middle: readonly [number, number];
+  readonly picture: Size;
+}
+
+const along = ({ x, y, z }: SpatialSeries, [a, b, c]: readonly [number, number, number]): Float64Array =>
+  x.map((v, i) => a * v + b * y[i]! + c * z[i]!);
+
+/** The fit by which the whole way of the points fills a picture. */
+export function fitTo(points: SpatialTrack, camera: FigureCamera, picture: Size): PictureFit {
   const { right, up } = pictureAxes(camera);
-  const along = ({ x, y, z }: SpatialSeries, [a, b, c]: readonly [number, number, number]): Float64Array =>
-    x.map((v, i) => a * v + b * y[i]! + c * z[i]!);
-  const flat = (Object.entries(points) as [PointId, SpatialSeries][]).map(([id, series]) => ({
-    id,
-    x: along(series, right),
-    y: along(series, up),
-  }));
-  const range = (axis: 'x' | 'y'): readonly [number, number] => {
+  const range = (direction: readonly [number, number, number]): readonly [number, number] => {
     let [low, high] = [Infinity, -Infinity];
-    for (const point of flat) {
-      for (const v of point[axis]) {
+    for (const series of Object.values(points) as SpatialSeries[]) {
+      for (const v of along(series, direction)) {
         if (v < low) low = v;
         if (v > high) high = v;
       }
     }
     return low <= high ? [low, high] : [0, 1];
   };
-  const [x0, x1] = range('x');
-  const [y0, y1] = range('y');
-  const pixelsPerMetre =
+  const [[x0, x1], [y0, y1]] = [range(right), range(up)];
+  const pixelsPerUnit =
     FILLED * Math.min(picture.width / Math.max(1e-6, x1 - x0), picture.height / Math.max(1e-6, y1 - y0));
+  return { right, up, pixelsPerUnit, middle: [(x0 + x1) / 2, (y0 + y1) / 2], picture };
+}
+
+/** Points in space as a track of the picture that a fit gives. */
+export function trackBy(points: SpatialTrack, { right, up, pixelsPerUnit, middle, picture }: PictureFit): Track {
   const track: Partial<Record<PointId, PointSeries>> = {};
-  for (const { id, x, y } of flat) {
+  for (const [id, series] of Object.entries(points) as [PointId, SpatialSeries][]) {
+    const [x, y] = [along(series, right), along(series, up)];
     const seen = (i: number): boolean => !Number.isNaN(x[i]!);
     track[id] = {
-      x: x.map((v) => picture.width / 2 + (v - (x0 + x1) / 2) * pixelsPerMetre),
-      y: y.map((v) => picture.height / 2 - (v - (y0 + y1) / 2) * pixelsPerMetre),
+      x: x.map((v) => picture.width / 2 + (v - middle[0]) * pixelsPerUnit),
+      y: y.map((v) => picture.height / 2 - (v - middle[1]) * pixelsPerUnit),
       confidence: Float32Array.from(x, (_, i) => (seen(i) ? 1 : 0)),
       origin: Uint8Array.from(x, (_, i) => (seen(i) ? ORIGIN.recorded : ORIGIN.missing)),
     };
   }
-  return { track, pixelsPerMetre };
+  return track;
+}
+
+/**
+ * The points as a camera far away sees them (parallel projection, the same scale everywhere), filling the picture.
+ * @param picture size of the picture in pixels
+ */
+export function seenFrom(points: SpatialTrack, camera: FigureCamera, picture: Size): SeenFigure {
+  const fit = fitTo(points, camera, picture);
+  return { track: trackBy(points, fit), pixelsPerMetre: fit.pixelsPerUnit };
 }
 
 /** Horizontal direction; its length says how sure it is. */

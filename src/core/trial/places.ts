@@ -12,7 +12,8 @@ import { pointError, type PointError } from '../tracks/point-error';
 import { afterSmoothing } from '../signal/noise';
 import { noiseOf } from '../tracks/point-noise';
 import { ORIGIN } from '../tracks/track';
-import type { Track } from '../tracks/track';
+import type { PointSeries, Track } from '../tracks/track';
+import { pictureSd } from './space';
 import type { Trial } from './trial';
 
 /** A point's part in a weighted mean; the weights of a reference sum to 1. */
@@ -63,6 +64,19 @@ export const isDetected = ({ raw }: Pick<Trial, 'raw'>, id: PointId): boolean =>
 export const tremblingOf = (trial: Pick<Trial, 'raw'>, id: PointId): number =>
   jitterOf(trial, id) * (isDetected(trial, id) ? DETECTED_CARRIES : 1);
 
+/** How wrong a point may be at a frame: as it was computed in space, or as it was placed or detected in the picture. */
+function errorOf(trial: Trial, series: PointSeries, id: PointId, frame: number): PointError {
+  if (trial.space?.errors) return { sd: pictureSd(trial.space, id, frame), systematic: 0, ofSides: 0 };
+  return pointError(
+    series,
+    id,
+    frame,
+    trial.bodyHeight,
+    farSide(trial.clip),
+    afterSmoothing(jitterOf(trial, id), trial.cutoff, trial.interval),
+  );
+}
+
 /** Displayed-picture position of one body point at a frame position, linear between frames; null where missing. */
 function pixelAt(
   trial: Trial,
@@ -83,14 +97,7 @@ function pixelAt(
     id,
     x,
     y,
-    ...pointError(
-      series,
-      id,
-      nearest,
-      trial.bodyHeight,
-      farSide(trial.clip),
-      afterSmoothing(jitterOf(trial, id), trial.cutoff, trial.interval),
-    ),
+    ...errorOf(trial, series, id, nearest),
   };
 }
 
@@ -225,8 +232,8 @@ export function placesOf(trial: Trial, ref: PointRef, offPlane: number): Places 
 }
 
 /**
- * Where a point of the movement is in space at a frame position, metres, linear between frames; null where that is not
- * known.
+ * Where a point of the movement is in space at a frame position, in the unit of its space, linear between frames; null
+ * where that is not known.
  */
 export function spaceAt({ space, clip, smoothed }: Trial, ref: PointRef, frame: number): Vec3 | null {
   const parts = partsOf(ref, clip.performer, smoothed);
@@ -234,7 +241,7 @@ export function spaceAt({ space, clip, smoothed }: Trial, ref: PointRef, frame: 
   const low = Math.floor(frame);
   let [x, y, z] = [0, 0, 0];
   for (const { id, weight } of parts) {
-    const series = space[id];
+    const series = space.points[id];
     if (!series) return null;
     const high = Math.min(series.x.length - 1, low + 1);
     const at = (values: Float64Array): number =>

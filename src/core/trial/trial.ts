@@ -7,6 +7,7 @@ import type { SpatialTrack } from '../tracks/marker-map';
 import type { PointSeries, Track } from '../tracks/track';
 import { momentsOfMarks, type MomentTiming, type Timed } from './moments';
 import { smoothSpatial, smoothTrack } from './smoothing';
+import type { Space } from './space';
 import { statureOf } from './stature';
 
 /** One clip made ready for measuring: smoothed points, real times, marked moments. */
@@ -20,8 +21,8 @@ export interface Trial {
   readonly timing?: Readonly<Record<string, MomentTiming>> | undefined;
   /** Smoothed points, pixels of the displayed picture; of a camera that moves those of the steady one (`steady.ts`). */
   readonly smoothed: Track;
-  /** Smoothed points in space, metres, where the clip was read from such; undefined for a picture. */
-  readonly space?: SpatialTrack | undefined;
+  /** The points in space, where they are known; undefined for a picture. */
+  readonly space?: Space | undefined;
   /** As they were placed and found, in the same picture. */
   readonly raw: Track;
   /** The feet slide although the background's motion is taken out: the camera went along, which no background tells. */
@@ -70,7 +71,14 @@ export function prepareTrack(
     ...(steady && feetSlide(smoothed, 1 / frameInterval(clip)) ? { slides: true } : {}),
     bodyHeight: statureOf(clip, smoothed),
     cutoff,
-    ...(spatial ? { space: smoothSpatial(spatial, times, cutoff) } : {}),
+    ...(spatial && clip.scale
+      ? {
+          space: {
+            points: smoothSpatial(spatial, times, cutoff),
+            pixelsPerUnit: clip.scale.pixels / clip.scale.metres,
+          },
+        }
+      : {}),
   };
 }
 

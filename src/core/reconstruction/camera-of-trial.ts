@@ -1,0 +1,132 @@
+import { levelOf } from '../calibration/level';
+import { steadyOf } from '../calibration/steady';
+import { cameraOffPlane } from '../calibration/view';
+import { LENGTH_SHARES } from '../anatomy/segment-table';
+import type { PointId } from '../anatomy/body-points';
+import type { Clip } from '../model/clip';
+import { afterSmoothing } from '../signal/noise';
+import type { SyncMap } from '../timing/sync-map';
+import type { PointSeries, Track } from '../tracks/track';
+import { jitterOf } from '../trial/places';
+import type { Trial } from '../trial/trial';
+import { isJoint } from './body';
+import type { CameraPrior } from './problem';
+import { seenErrors } from './detector-errors';
+import type { SpaceCamera } from './problem-of-cameras';
+import type { SeenPoint } from './seen-points';
+
+/**
+ * A usual lens: 1.2 widths of the picture to its focal length; most cameras lie within a factor of two of it (common
+ * practice).
+ */
+const FOCAL_WIDTHS = 1.2;
+const FOCAL_LOG_SD = 0.35;
+/** How far a camera stands from where the name of its view says, degrees (common practice). */
+const AZIMUTH_SD = 15;
+const ELEVATION_SD = { level: 6, above: 10 } as const;
+/** How level a picture is that nobody levelled, degrees (common practice). */
+const ROLL_SD = 1.5;
+/** A performer is filmed from chest height. */
+const ELEVATION = { level: 2, above: 85 } as const;
+
+/** Where a view's camera stands: 0 sees the right side, 90 the front, of a performer who faces along x. */
+export function statedAzimuth({ view, travel }: Pick<Clip, 'view' | 'travel'>): number {
+  switch (view.kind) {
+    case 'side':
+    case 'overhead':
+      return travel === 'right' ? 0 : 180;
+    case 'front':
+      return 90;
+    case 'back':
+      return -90;
+  }
+}
+
+function priorOf(clip: Clip, clockSd: number): Omit<CameraPrior, 'biasSd'> {
+  const above = clip.view.kind === 'overhead';
+  const steady = steadyOf(clip);
+  return {
+    azimuthDegrees: statedAzimuth(clip),
+    azimuthSd: AZIMUTH_SD,
+    elevationDegrees: above ? ELEVATION.above : ELEVATION.level,
+    elevationSd: above ? ELEVATION_SD.above : ELEVATION_SD.level,
+    roll: above ? null : { degrees: (-levelOf(clip) * 180) / Math.PI, sd: ROLL_SD },
+    focal: steady ? steady.focal : FOCAL_WIDTHS * Math.max(clip.width, clip.height),
+    focalLogSd: FOCAL_LOG_SD,
+    width: clip.width,
+    height: clip.height,
+    clockSd,
+  };
+}
+
+/** Standing height in a picture from whichever limbs lie in its plane at times: their longest, by usual shares. */
+function statureByLimbs(track: Track): number {
+  const heights = (
+    [
+      ['shoulder', 'elbow', LENGTH_SHARES.upperArm],
+      ['elbow', 'wrist', LENGTH_SHARES.forearm],
+      ['hip', 'knee', LENGTH_SHARES.thigh],
+      ['knee', 'ankle', LENGTH_SHARES.shank],
+    ] as const
+  ).flatMap(([from, to, share]) =>
+    (['left', 'right'] as const).flatMap((side) => {
+      const [a, b] = [track[`${side}-${from}`], track[`${side}-${to}`]];
+      if (!a || !b) return [];
+      const lengths = Array.from(a.x, (x, i) => Math.hypot(x - b.x[i]!, a.y[i]! - b.y[i]!))
+        .filter((v) => !Number.isNaN(v))
+        .sort((p, q) => p - q);
+      const long = lengths[Math.floor(0.95 * lengths.length)];
+      return long === undefined ? [] : [long / share];
+    }),
+  );
+  heights.sort((p, q) => p - q);
+  return heights[heights.length >> 1] ?? NaN;
+}
+
+function seenPoint(trial: PreparedTrial, id: PointId, smoothed: PointSeries, stature: number): SeenPoint {
+  const raw = trial.raw[id] ?? smoothed;
+  const noise = afterSmoothing(jitterOf(trial, id), trial.cutoff, trial.interval);
+  return {
+    x: smoothed.x,
+    y: smoothed.y,
+    rawX: raw.x,
+    rawY: raw.y,
+    ...seenErrors(trial.clip, id, smoothed, stature, noise),
+  };
+}
+
+/** A clip with its points smoothed; moments are not needed. */
+export type PreparedTrial = Omit<Trial, 'marks' | 'timing' | 'checks'>;
+
+/**
+ * One camera of a performance as the geometry needs it.
+ * @param map from the first camera's time to this one's; null for the first camera itself
+ * @param clockSd how well the two clocks are brought together, seconds
+ */
+export function spaceCameraOf(trial: PreparedTrial, map: SyncMap | null, clockSd: number): SpaceCamera {
+  const { clip, smoothed, times, bodyHeight } = trial;
+  const rate = map ? 1 + map.drift : 1;
+  const height = clip.view.kind === 'overhead' || Number.isNaN(bodyHeight) ? statureByLimbs(smoothed) : bodyHeight;
+  const stature = height * (clip.view.kind === 'side' ? Math.cos(cameraOffPlane(clip).angle) : 1);
+  const points = Object.fromEntries(
+    (Object.entries(smoothed) as [PointId, PointSeries][])
+      .filter(([id]) => isJoint(id))
+      .map(([id, series]) => [id, seenPoint(trial, id, series, stature)]),
+  );
+  return {
+    clip: {
+      clipId: clip.id,
+      width: clip.width,
+      height: clip.height,
+      times,
+      clock: { offset: map ? map.map(0) : 0, rate },
+      points,
+    },
+    prior: priorOf(clip, clockSd),
+    stature,
+  };
+}
+
+/** How well two cameras are brought together by frames that are one instant in both: each is the nearest frame. */
+export const clockSdOf = (first: PreparedTrial, own: PreparedTrial, pairs: number): number =>
+  Math.hypot(first.interval, own.interval) / Math.sqrt(12 * Math.max(1, pairs));

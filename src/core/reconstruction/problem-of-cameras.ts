@@ -1,0 +1,134 @@
+import type { PointId } from '../anatomy/body-points';
+import { adjust, type Adjusted } from './adjust';
+import { isJoint, linksBetween } from './body';
+import { directionOf } from './pinhole';
+import type { CameraPrior, Clock, Problem, State } from './problem';
+import { shifted, sightingsOf, type SeenClip } from './seen-points';
+import { solveFrames } from './solve-frames';
+import { startOf } from './start';
+
+/** A camera of a performance, with what is known of it before. */
+export interface SpaceCamera {
+  readonly clip: SeenClip;
+  readonly prior: Omit<CameraPrior, 'biasSd'>;
+  /** Standing height in its picture, pixels. */
+  readonly stature: number;
+}
+
+/** Frames of the first camera that fall into every other clip. */
+export function sharedFrames(cameras: readonly SpaceCamera[]): number[] {
+  const [first, ...others] = cameras;
+  return Array.from(first!.clip.times.keys()).filter((f) =>
+    others.every(({ clip: { clock, times } }) => {
+      const at = clock.offset + clock.rate * first!.clip.times[f]!;
+      return at >= times[0]! && at <= times.at(-1)!;
+    }),
+  );
+}
+
+export const evenly = (frames: readonly number[], most: number): number[] => {
+  const n = Math.min(most, frames.length);
+  return Array.from({ length: n }, (_, i) => frames[Math.round((i * (frames.length - 1)) / Math.max(1, n - 1))]!);
+};
+
+/** Points that two cameras or more see in most frames that they share. */
+export function sharedPoints(cameras: readonly SpaceCamera[]): PointId[] {
+  const ids = [...new Set(cameras.flatMap(({ clip }) => Object.keys(clip.points) as PointId[]))];
+  return ids.filter((id) => isJoint(id) && cameras.filter(({ clip }) => clip.points[id]).length >= 2);
+}
+
+const STILL: Clock = { offset: 0, drift: 0 };
+
+interface ProblemOptions {
+  readonly biased: boolean;
+  /** Clocks by which the points are read. */
+  readonly clocks?: readonly Clock[];
+  /** Whether they are taken as they were before smoothing. */
+  readonly raw?: boolean;
+}
+
+export function problemOf(
+  cameras: readonly SpaceCamera[],
+  ids: readonly PointId[],
+  frames: readonly number[],
+  { biased, clocks = cameras.map(() => STILL), raw = false }: ProblemOptions,
+): Problem {
+  const { times: all } = cameras[0]!.clip;
+  const times = Float64Array.from(frames, (f) => all[f]!);
+  const middle = all[all.length >> 1]!;
+  const saw = cameras.map(({ clip }, c) => {
+    const read = sightingsOf(clip, ids, times, middle, clocks[c]!, raw);
+    if (biased) return read;
+    // Where the lasting part of the errors is no unknown of its own it counts with the rest.
+    const bias = ids.map((id) => clip.points[id]?.bias ?? 0);
+    const wider = (sds: Float64Array): Float64Array => sds.map((sd, i) => Math.hypot(sd, bias[i % ids.length]!));
+    return { ...read, sdX: wider(read.sdX), sdY: wider(read.sdY) };
+  });
+  return {
+    ids,
+    links: linksBetween(ids),
+    cameras: cameras.map(({ clip, prior }) => ({
+      ...prior,
+      biasSd: Float64Array.from(ids, (id) => Math.max(0.3, clip.points[id]?.bias ?? 1)),
+    })),
+    times,
+    middle,
+    biased,
+    sightings: (c, { offset, drift }) =>
+      shifted(saw[c]!, times, middle, { offset: offset - clocks[c]!.offset, drift: drift - clocks[c]!.drift }),
+  };
+}
+
+/** The best of several starts, by cost. */
+export function bestStart(
+  problem: Problem,
+  cameras: readonly SpaceCamera[],
+  azimuths: readonly (readonly number[])[],
+  stopped?: () => boolean,
+): Adjusted {
+  const statures = cameras.map((c) => c.stature);
+  const all = azimuths.map((azimuth) =>
+    adjust(
+      problem,
+      startOf(
+        problem,
+        cameras.map(({ prior }, c) => ({
+          azimuthDegrees: azimuth[c]!,
+          elevationDegrees: prior.elevationDegrees,
+        })),
+        statures,
+      ),
+      { iterations: 15, ...(stopped ? { stopped } : {}) },
+    ),
+  );
+  return all.reduce((best, one) => (one.cost < best.cost ? one : best));
+}
+
+/** The same cameras and lengths, with points for other frames. */
+export function onFrames(
+  problem: Problem,
+  { cameras, clocks, lengths, biases }: State,
+  statures: readonly number[],
+): State {
+  const directions = cameras.map(({ rotation }) => directionOf(rotation));
+  const { points } = startOf(problem, directions, statures);
+  return solveFrames(problem, { cameras, clocks, lengths, biases, points }).state;
+}
+
+/** How many numbers were observed less how many unknowns were found from them, for the size of the residuals. */
+export function freedomOf(problem: Problem, state: State): number {
+  let seen = 0;
+  problem.cameras.forEach((_, c) => {
+    for (const x of problem.sightings(c, state.clocks[c]!).x) if (!Number.isNaN(x)) seen += 2;
+  });
+  return seen + problem.times.length * (problem.links.links.length - 3 * problem.ids.length);
+}
+
+/** Where fewer than two cameras saw a point nothing is said of it. */
+export function withoutUnseen(problem: Problem, state: State): Float64Array {
+  const saw = problem.cameras.map((_, c) => problem.sightings(c, state.clocks[c]!));
+  const points = Float64Array.from(state.points);
+  for (let i = 0; 3 * i < points.length; i++)
+    if (saw.filter((s) => !Number.isNaN(s.x[i]!)).length < 2) points.fill(NaN, 3 * i, 3 * i + 3);
+  return points;
+}

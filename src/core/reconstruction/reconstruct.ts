@@ -1,0 +1,216 @@
+import type { PointId } from '../anatomy/body-points';
+import { fail, ok, type Issue, type Result } from '../result';
+import type { FigureCamera } from '../tracks/spatial-view';
+import { adjust, type Adjusted } from './adjust';
+import { bendsForward } from './bending';
+import { degreesBetween, directionOf } from './pinhole';
+import type { Clock, Problem, State } from './problem';
+import {
+  bestStart,
+  evenly,
+  freedomOf,
+  onFrames,
+  problemOf,
+  sharedFrames,
+  sharedPoints,
+  withoutUnseen,
+  type SpaceCamera,
+} from './problem-of-cameras';
+import { frameCovariance, solveFrames } from './solve-frames';
+
+/** A camera as it was found. */
+export interface FoundCamera extends FigureCamera {
+  readonly clipId: string;
+  /** Standard deviation of its azimuth against the first camera's, degrees. */
+  readonly azimuthSd: number;
+  readonly clock: Clock;
+  readonly clockSd: number;
+}
+
+/** A body in space, frame by frame of the first camera's clip. Lengths are in standing heights, y is up. */
+export interface Body {
+  readonly ids: readonly PointId[];
+  /** Frame by frame, point by point: x, y, z; NaN where fewer than two cameras saw the point. */
+  readonly points: Float64Array;
+  /** The same from points that were not smoothed. */
+  readonly raw: Float64Array;
+  /** Frame by frame: covariance of all its coordinates, the lower triangle row by row. */
+  readonly covariances: readonly Float32Array[];
+  readonly cameras: readonly FoundCamera[];
+  /** Root mean square of the residuals in their standard deviations: about 1 where the errors are what was stated. */
+  readonly misfit: number;
+}
+
+export type SpaceIssue = Issue<
+  'too-few-points' | 'alike-cameras' | 'misfit' | 'mirrored' | 'undetermined' | 'cancelled'
+>;
+
+export interface ReconstructOptions {
+  readonly onProgress?: (share: number) => void;
+  readonly stopped?: () => boolean;
+}
+
+/** Fewer shared joints or frames do not tell how cameras stand. */
+const LEAST_JOINTS = 8;
+const LEAST_FRAMES = 8;
+/** Frames by which the starts are compared, and at most by which all is adjusted. */
+const COARSE_FRAMES = 24;
+const MOST_FRAMES = 90;
+/**
+ * How long a detector errs in the same way, and a limb is longer or shorter than it should be: frames nearer to one
+ * another say the same, seconds.
+ */
+const SAYS_THE_SAME = 0.08;
+/** Cameras nearer to one another than this, or to being opposite, do not tell depth, degrees. */
+const LEAST_APART = 25;
+/** The azimuth between the cameras must be known as well as this, degrees. */
+const MOST_AZIMUTH_SD = 10;
+/** Residuals so many times as large as was stated are of points that are not of one body. */
+const MOST_MISFIT = 1.25;
+/** The other cameras may stand so far from where their view says, degrees. */
+const STARTS = [0, -30, 30];
+
+/** A clock that is moved by less is found, seconds. */
+const SETTLED_CLOCK = 2e-4;
+const MOST_ROUNDS = 4;
+
+/** Everything adjusted together; the points are read anew by the clocks that were found, until these stay. */
+function adjustAll(
+  cameras: readonly SpaceCamera[],
+  ids: readonly PointId[],
+  frames: readonly number[],
+  begin: State,
+  stopped?: () => boolean,
+): { readonly fine: Problem; readonly adjusted: Adjusted } {
+  const statures = cameras.map((c) => c.stature);
+  let clocks = begin.clocks;
+  for (let round = 1; ; round++) {
+    const fine = problemOf(cameras, ids, frames, { biased: true, clocks });
+    const adjusted = adjust(fine, onFrames(fine, begin, statures), {
+      iterations: 25,
+      ...(stopped ? { stopped } : {}),
+    });
+    const moved = Math.max(...adjusted.state.clocks.map(({ offset }, c) => Math.abs(offset - clocks[c]!.offset)));
+    if (moved < SETTLED_CLOCK || round === MOST_ROUNDS || stopped?.()) return { fine, adjusted };
+    begin = adjusted.state;
+    ({ clocks } = begin);
+  }
+}
+
+const lowerTriangle = (matrix: Float64Array, n: number, by: number): Float32Array => {
+  const triangle = new Float32Array((n * (n + 1)) / 2);
+  for (let i = 0, k = 0; i < n; i++) for (let j = 0; j <= i; j++, k++) triangle[k] = by * matrix[i * n + j]!;
+  return triangle;
+};
+
+const RADIANS = Math.PI / 180;
+
+/**
+ * A body in space from two or more cameras of one performance that nobody calibrated: the body itself is what the
+ * cameras are calibrated by. Its segments keep their lengths, left and right are alike, the pictures are about level,
+ * and each camera stands about where its view says. What is unknown (directions, places and focal lengths of the
+ * cameras, their clocks, the lengths, the detectors' lasting error of every joint in every view, all points of all
+ * frames) is adjusted together (`adjust.ts`), from several starts, and stated with its covariance.
+ *
+ * Two cameras far away see a body and its mirror image in depth alike; which it is follows from the views that were
+ * stated, and is checked by which way knees and elbows bend.
+ */
+export function reconstruct(
+  cameras: readonly SpaceCamera[],
+  { onProgress, stopped }: ReconstructOptions = {},
+): Result<Body, SpaceIssue> {
+  const ids = sharedPoints(cameras);
+  const shared = sharedFrames(cameras);
+  if (cameras.length < 2 || ids.length < LEAST_JOINTS || shared.length < LEAST_FRAMES)
+    return fail(
+      'too-few-points',
+      `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the least. Detect points in both clips, and bring them together in time.`,
+    );
+  const statures = cameras.map((c) => c.stature);
+  const stated = cameras.map(({ prior }) => prior.azimuthDegrees);
+
+  const coarse = problemOf(cameras, ids, evenly(shared, COARSE_FRAMES), { biased: false });
+  const begin = bestStart(
+    coarse,
+    cameras,
+    STARTS.map((by) => stated.map((a, c) => (c === 0 ? a : a + by))),
+    stopped,
+  );
+  onProgress?.(0.3);
+  const { times } = cameras[0]!.clip;
+  const rate = (times.length - 1) / (times.at(-1)! - times[0]!);
+  const used = evenly(
+    shared,
+    Math.min(MOST_FRAMES, Math.max(COARSE_FRAMES, Math.round(shared.length / rate / SAYS_THE_SAME))),
+  );
+  const { fine, adjusted } = adjustAll(cameras, ids, used, begin.state, stopped);
+  const { state, cost, covariance, layout } = adjusted;
+  onProgress?.(0.6);
+  if (stopped?.()) return fail('cancelled', 'It was cancelled.');
+  const misfit = Math.sqrt(cost / freedomOf(fine, state));
+  const [main, ...others] = state.cameras;
+  const nearest = others.map(({ rotation }) => degreesBetween(main!.rotation, rotation));
+  if (Math.max(...nearest.map((d) => Math.min(d, 180 - d))) < LEAST_APART)
+    return fail(
+      'alike-cameras',
+      `The cameras look ${nearest.map((d) => Math.round(d)).join(' and ')} degrees apart, which tells no depth. Put the second camera at 60 to 120 degrees from the first.`,
+    );
+  if (!(misfit < MOST_MISFIT))
+    return fail(
+      'misfit',
+      `The points of the cameras are not of one body at one time: they differ ${misfit.toFixed(1)} times as much as they may. Check the common instants, left and right, and the views of the clips.`,
+    );
+  const azimuthSd = others.map((_, i) => {
+    const at = 7 * (i + 1) + 1;
+    return covariance ? Math.sqrt(covariance[at * layout.size + at]!) / RADIANS : NaN;
+  });
+  if (!covariance || !(Math.min(...azimuthSd) < MOST_AZIMUTH_SD))
+    return fail(
+      'undetermined',
+      'The movement does not tell how the cameras stand to each other. Put the second camera at 60 to 120 degrees from the first, and let both see the whole body.',
+    );
+
+  const whole = problemOf(cameras, ids, shared, { biased: true, clocks: state.clocks });
+  const solved = onFrames(whole, state, statures);
+  const rough = solveFrames(
+    problemOf(cameras, ids, shared, { biased: true, clocks: state.clocks, raw: true }),
+    solved,
+  ).state;
+  onProgress?.(0.8);
+  if (!bendsForward(ids, solved.points))
+    return fail(
+      'mirrored',
+      'Knees and elbows would bend the wrong way: one of the cameras stands on the other side of the body than its view says, or left and right are exchanged in it. Correct the view, or exchange the sides.',
+    );
+  const saw = cameras.map((_, c) => whole.sightings(c, solved.clocks[c]!));
+  const n = 3 * ids.length;
+  const wider = Math.max(1, misfit) ** 2;
+  const triangles = shared.map((_, f) => {
+    if (f % 20 === 0) onProgress?.(0.8 + (0.2 * f) / shared.length);
+    return lowerTriangle(frameCovariance(whole, solved, saw, f, covariance), n, wider);
+  });
+  if (stopped?.()) return fail('cancelled', 'It was cancelled.');
+
+  const spread = (values: Float64Array): Float64Array => {
+    const wide = new Float64Array(n * times.length).fill(NaN);
+    shared.forEach((frame, f) => wide.set(values.subarray(f * n, f * n + n), frame * n));
+    return wide;
+  };
+  const none = new Float32Array(0);
+  const covariances: Float32Array[] = Array.from(times, () => none);
+  shared.forEach((frame, f) => (covariances[frame] = triangles[f]!));
+  return ok({
+    ids,
+    points: spread(withoutUnseen(whole, solved)),
+    raw: spread(withoutUnseen(whole, rough)),
+    covariances,
+    misfit,
+    cameras: state.cameras.map(({ rotation }, c) => ({
+      clipId: cameras[c]!.clip.clipId,
+      ...directionOf(rotation),
+      azimuthSd: c === 0 ? 0 : azimuthSd[c - 1]!,
+      clock: state.clocks[c]!,
+      clockSd: c === 0 ? 0 : Math.sqrt(covariance[layout.clock(c) * layout.size + layout.clock(c)]!),
+    })),
+  });
+}
