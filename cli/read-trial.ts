@@ -1,20 +1,19 @@
 import { orderProblem } from '../src/core/events/order';
 import { proposeTrial } from '../src/core/events/repetitions';
-import { clipSchema, type Clip, type View } from '../src/core/model/clip';
+import { clipSchema } from '../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../src/core/model/session';
 import { momentsOfMarks, type Timed } from '../src/core/trial/moments';
-import { prepareTrial, type Trial } from '../src/core/trial/trial';
+import { prepareTrial } from '../src/core/trial/trial';
 import {
-  FIGURE_PICTURE,
   figureOf,
   LEAST_SURE_TRAVEL,
   metresByHeight,
   proposeFigure,
   travelOf,
   viewOfCamera,
-  type Figure,
 } from '../src/core/tracks/figure';
-import { seenFrom, spatialHeight, type FigureCamera } from '../src/core/tracks/spatial-view';
+import { viewsOfRecorded } from '../src/core/reconstruction/body-views';
+import { spatialHeight } from '../src/core/tracks/spatial-view';
 import { withoutHold } from '../src/core/calibration/camera-state';
 import { FEET_SLIDE, feetSlide } from '../src/core/tracks/feet-slide';
 import { oddities } from '../src/core/tracks/oddities';
@@ -129,29 +128,9 @@ export function trialOf(
     );
   return ok({
     trial,
-    views: [trial, ...furtherViews(figure, answers.camera, trial)],
+    views: [trial, ...(figure.spatial ? viewsOfRecorded(figure.spatial, trial) : [])],
     file,
     warnings,
     proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])),
-  });
-}
-
-/** Points in space are seen from the front and from above too: what those planes show is read there. */
-function furtherViews({ spatial }: Figure, camera: FigureCamera, main: Trial): readonly Trial[] {
-  if (!spatial) return [];
-  const cameras: readonly (readonly [View['kind'], FigureCamera])[] = [
-    ['front', { azimuthDegrees: camera.azimuthDegrees + 90, elevationDegrees: 0 }],
-    ['overhead', { azimuthDegrees: camera.azimuthDegrees, elevationDegrees: 90 }],
-  ];
-  return cameras.map(([kind, from]) => {
-    const { track, pixelsPerMetre } = seenFrom(spatial, from, FIGURE_PICTURE);
-    const clip: Clip = {
-      ...main.clip,
-      id: `${main.clip.id}-${kind}`,
-      view: { kind, offPlaneDegrees: 0 },
-      travel: 'right',
-      scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 },
-    };
-    return { ...prepareTrial(clip, track, {}, main.cutoff, {}, spatial), marks: main.marks, timing: main.timing };
   });
 }

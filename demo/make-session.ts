@@ -97,7 +97,20 @@ interface Member {
   readonly role: 'athlete' | 'reference';
   readonly onBench?: boolean;
   readonly minor?: boolean;
+  /** The clip of the same performance that it is a further camera of. */
+  readonly beside?: string;
 }
+
+/** What the interface would have been told of a clip's view. */
+const viewKind = ({ camera }: DemoClip): Clip['view']['kind'] =>
+  camera.elevation > 60 ? 'overhead' : Math.abs(camera.azimuth) < 40 ? 'front' : 'side';
+
+/** Two instants that both cameras show, on the nearest frames: both began with the same frame. */
+const commonInstants = ({ moments, frameRate }: ClipTruth): { own: number; other: number }[] =>
+  ['back-foot-contact', 'release'].map((id) => {
+    const frame = Math.round(moments[id]! * frameRate);
+    return { own: frame, other: frame };
+  });
 
 /**
  * Puts found clips together to a session; ids and file names are fixed, so that making it again changes only what was
@@ -109,7 +122,7 @@ async function assemble(
   found: ReadonlyMap<string, Found>,
 ): Promise<Session> {
   const session: Session = { ...base, clips: [], tracks: {}, marks: {}, repetitions: {} };
-  for (const { id, role, onBench = true } of members) {
+  for (const { id, role, onBench = true, beside } of members) {
     const { clip, track } = found.get(id)!;
     const truth = await truthOf(id);
     const demo = scene(id);
@@ -124,6 +137,8 @@ async function assemble(
       role,
       onBench,
       mediaId: `demo-media-${id}`,
+      view: { kind: viewKind(demo), offPlaneDegrees: null },
+      sync: beside === undefined ? null : { to: `demo-${beside}`, pairs: commonInstants(truth) },
       performer: {
         ...clip.performer,
         name: demo.performer,
@@ -135,6 +150,7 @@ async function assemble(
           : null,
     });
     session.tracks[clipId] = (top ? standing(track, 'own-hurdle', top, last + 1) : track) as Session['tracks'][string];
+    if (beside !== undefined) continue;
     session.marks[clipId] = marked(movementOf(demo.movement)!, truth.moments, truth.frameRate, last);
     const all = (truth.repetitions ?? []).map((moments) =>
       marked(movementOf(demo.movement)!, moments, truth.frameRate, last),
@@ -157,6 +173,7 @@ for (const [first, second] of [
   ['pace-side-athlete', 'pace-side-reference'],
   ['pace-side-reference-2', 'pace-side-reference-3'],
   ['pace-side-athlete-autumn', 'pace-side-athlete-winter'],
+  ['pace-front-athlete', 'pace-front-reference'],
 ] as const) {
   for (const one of await findPair(first, second)) found.set(one.clip.fileName.replace(/\.webm$/, ''), one);
 }
@@ -176,6 +193,23 @@ await write(
       { id: 'pace-side-reference', role: 'reference' },
       { id: 'pace-side-reference-2', role: 'reference', onBench: false },
       { id: 'pace-side-reference-3', role: 'reference', onBench: false },
+    ],
+    found,
+  ),
+);
+await write(
+  'pace-two-cameras',
+  await assemble(
+    {
+      ...newSession('demo-two-cameras', 'Kip Marlowe, pace delivery, two cameras', 'pace-delivery', CREATED),
+      daysToCompetition: 210,
+      impressions: 'The same trial from the side and from the front.',
+    },
+    [
+      { id: 'pace-side-athlete', role: 'athlete' },
+      { id: 'pace-front-athlete', role: 'athlete', beside: 'pace-side-athlete' },
+      { id: 'pace-side-reference', role: 'reference' },
+      { id: 'pace-front-reference', role: 'reference', beside: 'pace-side-reference' },
     ],
     found,
   ),

@@ -11,6 +11,7 @@ import { keepSaved } from '../state/document-store';
 import { Boundary } from '../ui/components/boundary';
 import { dataAreNewer } from '../state/browser';
 import { sweep } from '../state/kept';
+import { keepBodies } from '../state/space';
 import { keepApplication } from '../state/updates';
 import { joinWindows } from '../state/session-use-cases';
 import { Notices } from '../ui/components/notices';
@@ -49,6 +50,7 @@ async function start(): Promise<void> {
   if (!refused) {
     keepSaved();
     joinWindows();
+    keepBodies();
     void sweep();
   }
   keepApplication();

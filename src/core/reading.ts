@@ -5,7 +5,12 @@ export interface Provenance {
   readonly clipId: string;
   readonly frames: readonly number[];
   readonly points: readonly string[];
+  /** Read from points in space, and not in the picture of the clip. */
+  readonly inSpace?: true;
 }
+
+/** Whether a value was read from points in space. */
+export const isInSpace = (reading: Reading): boolean => reading.measurable && reading.provenance.inSpace === true;
 
 /** What one standard deviation of a clip's own unknowns does to a reading, SI and signed. */
 export interface SharedError {

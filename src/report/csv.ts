@@ -4,7 +4,7 @@ import type { TimingRow } from '../core/comparison/timing-table';
 import { momentsOf } from '../core/model/measure';
 import type { Movement } from '../core/model/movement';
 import type { Trial } from '../core/trial/trial';
-import type { Reading } from '../core/reading';
+import { isInSpace, type Reading } from '../core/reading';
 import { timeAtFrame } from '../core/timing/clip-time';
 import { fromSi } from '../core/units';
 
@@ -30,7 +30,7 @@ function readingColumns(name: string, reading: Reading, frame: boolean): Row {
     [`${name}`]: round(fromSi(reading.value, reading.unit)),
     [`${name}_sd`]: round(fromSi(reading.sd, reading.unit)),
     [`${name}_frame`]: frame ? round(reading.provenance.frames[0]! + 1) : '',
-    [`${name}_note`]: '',
+    [`${name}_note`]: isInSpace(reading) ? 'in space' : '',
   };
 }
 

@@ -29,6 +29,12 @@ export const DEMOS = [
     about: 'one hurdle from the side, beside one reference of three',
     before: [],
   },
+  {
+    id: 'pace-two-cameras',
+    name: 'Two cameras',
+    about: 'the bowler and the reference from the side and the front: the body in space',
+    before: [],
+  },
 ] as const;
 export type DemoId = (typeof DEMOS)[number]['id'];
 

@@ -8,99 +8,22 @@ import { timingTable, type TimingRow } from '../core/comparison/timing-table';
 import { momentsOf, type Measure } from '../core/model/measure';
 import { withImportances, withSchool, type Movement } from '../core/model/movement';
 import type { Session } from '../core/model/session';
-import { MOST_PANES, slotsOf, type StyleKey, type Slot } from '../core/model/slots';
+import { MOST_PANES } from '../core/model/slots';
 import { momentsOfMarks, type Moments } from '../core/trial/moments';
-import { prepareTrack, type Trial } from '../core/trial/trial';
-import type { Track } from '../core/tracks/track';
-import { frameAtTime, timeAtFrame } from '../core/timing/clip-time';
-import { syncMap, type SyncMap } from '../core/timing/sync-map';
+import type { Trial } from '../core/trial/trial';
+import { viewsOfBody, viewsOfRecorded } from '../core/reconstruction/body-views';
 import { movementOf, MOVEMENTS } from '../movements';
+import { benchClips, momentsThrough, rememberLast, type BenchClip } from './bench-clips';
+import { NO_BODIES, type Bodies } from './bodies';
 
-/** Remembers the last result: as long as the inputs are the same objects, every screen shares it. */
-function rememberLast<In extends readonly unknown[], Out>(compute: (...inputs: In) => Out): (...inputs: In) => Out {
-  let last: { readonly inputs: In; readonly out: Out } | null = null;
-  return (...inputs) => {
-    if (!last || inputs.some((input, i) => input !== last!.inputs[i])) last = { inputs, out: compute(...inputs) };
-    return last.out;
-  };
+/** What is known of performances in space. */
+interface InSpace {
+  readonly spatial: Session['spatial'];
+  readonly bodies: Bodies;
 }
-
-const NO_TRACK: Track = {};
-const NO_MARKS: Session['marks'][string] = {};
-const NO_CHECKS: Session['checks'][string] = {};
-
-/** A clip with what is known of it, and its place on the bench. */
-export interface BenchClip extends Omit<Slot, 'clip' | 'main'> {
-  readonly trial: Trial;
-  /** Another camera of this clip's trial leads it; null for the first camera. */
-  readonly join: { readonly mainId: string; readonly map: SyncMap } | null;
-}
-
-/** One memory for each clip, so that a change of one leaves the others alone. */
-function forEachClip<F>(make: () => F): (clipId: string) => F {
-  const made = new Map<string, F>();
-  return (clipId) => {
-    if (!made.has(clipId)) made.set(clipId, make());
-    return made.get(clipId)!;
-  };
-}
-
-/**
- * Frame positions, in another camera's clip, of the moments marked in the first camera's; they are as sure as there.
- */
-function momentsThrough(map: SyncMap, main: Trial, times: Float64Array): Moments {
-  const marks = Object.fromEntries(
-    Object.entries(main.marks).map(([id, frame]) => [
-      id,
-      Math.min(times.length - 1, Math.max(0, frameAtTime(times, map.map(timeAtFrame(main.times, frame))))),
-    ]),
-  );
-  return { marks, timing: main.timing };
-}
-
-type Prepared = ReturnType<typeof prepareTrack>;
-
-function place(
-  ready: Prepared,
-  marks: Session['marks'][string],
-  checks: Session['checks'][string],
-  id: string,
-  styleKey: StyleKey,
-  main: Trial | null,
-): BenchClip {
-  const map = main && syncMap(main.clip, ready.clip, ready.clip.sync!.pairs);
-  return {
-    id,
-    styleKey,
-    trial: { ...ready, ...(map ? momentsThrough(map, main, ready.times) : momentsOfMarks(marks)), checks },
-    join: map && { mainId: main.clip.id, map },
-  };
-}
-
-/** Marking a moment does not smooth the points again. */
-const prepareOf = forEachClip(() => rememberLast(prepareTrack));
-const placeOf = forEachClip(() => rememberLast(place));
-
-function benchClips(session: Session): readonly BenchClip[] {
-  const done = new Map<string, Trial>();
-  return slotsOf(session.clips).map(({ clip, id, styleKey, main }) => {
-    const ready = prepareOf(clip.id)(
-      clip,
-      session.tracks[clip.id] ?? NO_TRACK,
-      session.cutoff,
-      session.spatial[clip.id],
-    );
-    const placed = placeOf(clip.id)(
-      ready,
-      session.marks[clip.id] ?? NO_MARKS,
-      session.checks[clip.id] ?? NO_CHECKS,
-      id,
-      styleKey,
-      main === clip ? null : done.get(main.id)!,
-    );
-    done.set(clip.id, placed.trial);
-    return placed;
-  });
+interface Known {
+  readonly clips: readonly BenchClip[];
+  readonly inSpace: InSpace;
 }
 
 /** Everything that follows from the document. */
@@ -109,6 +32,8 @@ export interface Derived {
   readonly movement: Movement;
   /** Every clip, trials before their further cameras. */
   readonly clips: readonly BenchClip[];
+  /** Bodies in space of those that several cameras saw. */
+  readonly bodies: Bodies;
   /** Those that have a pane. */
   readonly panes: readonly BenchClip[];
   /** The first athlete and the reference that the athlete is compared with. */
@@ -125,14 +50,23 @@ export interface Derived {
   readonly sheet: SheetResult | null;
 }
 
-/** All cameras of a trial with the marks of one repetition of it. */
-function viewsWith(clips: readonly BenchClip[], main: Trial, moments: Moments | null): Views {
+/** The planes of a trial whose points are known in space, whichever cameras there are. */
+function viewsInSpace({ spatial, bodies }: InSpace, main: Trial): Views {
+  const recorded = spatial[main.clip.id];
+  const body = bodies.get(main.clip.id);
+  if (recorded) return viewsOfRecorded(recorded, main);
+  return body ? viewsOfBody(body, main) : [];
+}
+
+/** All cameras of a trial with the marks of one repetition of it, then its planes in space. */
+function viewsWith({ clips, inSpace }: Known, main: Trial, moments: Moments | null): Views {
   const first = moments ? { ...main, ...moments } : main;
   return [
     first,
     ...clips
       .filter((c) => c.join?.mainId === main.clip.id)
       .map((c) => (moments ? { ...c.trial, ...momentsThrough(c.join!.map, first, c.trial.times) } : c.trial)),
+    ...viewsInSpace(inSpace, first),
   ];
 }
 
@@ -145,16 +79,21 @@ export function repetitionsOf(session: Pick<Session, 'repetitions' | 'marks'>, c
 }
 
 /** A clip's part in a side: its chosen repetition, or every one where their mean counts. */
-function membersOf(session: Pick<Session, 'repetitions' | 'marks'>, clips: readonly BenchClip[], main: Trial): Side {
+function membersOf(session: Pick<Session, 'repetitions' | 'marks'>, known: Known, main: Trial): Side {
   const all = repetitionsOf(session, main.clip.id);
   return session.repetitions[main.clip.id]?.average && all.length > 1
-    ? all.map((moments) => viewsWith(clips, main, moments))
-    : [viewsWith(clips, main, null)];
+    ? all.map((moments) => viewsWith(known, main, moments))
+    : [viewsWith(known, main, null)];
 }
 
 /** Every repetition of a clip, as all its cameras see it. */
-export const repetitionViews = ({ session, clips }: Pick<Derived, 'session' | 'clips'>, on: BenchClip): Side =>
-  repetitionsOf(session, on.trial.clip.id).map((moments) => viewsWith(clips, on.trial, moments));
+export const repetitionViews = (
+  { session, clips, bodies }: Pick<Derived, 'session' | 'clips' | 'bodies'>,
+  on: BenchClip,
+): Side => {
+  const known = { clips, inSpace: { spatial: session.spatial, bodies } };
+  return repetitionsOf(session, on.trial.clip.id).map((moments) => viewsWith(known, on.trial, moments));
+};
 
 export interface Sides {
   readonly athlete: Side;
@@ -171,11 +110,14 @@ const sidesOf = rememberLast(
     repetitions: Session['repetitions'],
     marks: Session['marks'],
     model: Session['referenceModel'],
+    spatial: Session['spatial'],
+    bodies: Bodies,
   ): Sides => {
     const session = { repetitions, marks };
+    const known = { clips, inSpace: { spatial, bodies } };
     const mains = clips.filter((c) => c.join === null);
     const of = (clipId: string): Side =>
-      mains.filter((c) => c.trial.clip.id === clipId).flatMap((c) => membersOf(session, clips, c.trial));
+      mains.filter((c) => c.trial.clip.id === clipId).flatMap((c) => membersOf(session, known, c.trial));
     const athlete = mains.find((c) => c.id === 'athlete');
     const references = mains.filter((c) => c.trial.clip.role === 'reference').map((c) => c.trial.clip.id);
     const first = references[0] === undefined ? [] : of(references[0]);
@@ -189,7 +131,7 @@ const sidesOf = rememberLast(
         case 'own': {
           const main = mains.find((c) => c.trial.clip.id === model.own?.clipId);
           const own = main && model.own ? repetitionsOf(session, model.own.clipId)[model.own.repetition] : undefined;
-          return main ? [viewsWith(clips, main.trial, own ?? null)] : [];
+          return main ? [viewsWith(known, main.trial, own ?? null)] : [];
         }
         case 'published':
           return [];
@@ -233,10 +175,18 @@ const sheetOf = rememberLast(
     movement.sheet && judged.length > 0 ? markSheet(movement.sheet, judged, byEye) : null,
 );
 
-export const derive = rememberLast((session: Session): Derived => {
+export const derive = rememberLast((session: Session, bodies: Bodies = NO_BODIES): Derived => {
   const movement = movementFor(baseOf(session), session.school, session.importances);
   const clips = settledClips(benchClips(session));
-  const sides = sidesOf(movement, clips, session.repetitions, session.marks, session.referenceModel);
+  const sides = sidesOf(
+    movement,
+    clips,
+    session.repetitions,
+    session.marks,
+    session.referenceModel,
+    session.spatial,
+    bodies,
+  );
   const first = (id: string): Trial | null => clips.find((c) => c.id === id)?.trial ?? null;
   const judged = compare(movement, sides, session.measuredErrors).map((c) =>
     judge(
@@ -249,6 +199,7 @@ export const derive = rememberLast((session: Session): Derived => {
     session,
     movement,
     clips,
+    bodies,
     panes: clips.filter((c) => c.trial.clip.onBench).slice(0, MOST_PANES),
     athlete: first('athlete'),
     reference: first('reference'),

@@ -1,6 +1,6 @@
 import type { StyleKey } from '../core/model/slots';
 import { shownAs } from '../stage/focus';
-import type { BenchClip } from './derived';
+import type { BenchClip } from './bench-clips';
 
 export type FilmFormat = 'webm' | 'mp4';
 

@@ -4,6 +4,7 @@ import type { Session } from '../core/model/session';
 import { ok, type Result } from '../core/result';
 import { slotsOf } from '../core/model/slots';
 import { allStoredSessions } from '../storage/sessions';
+import { bodiesOf } from './bodies';
 import { baseOf, derive } from './derived';
 import { resultOf, sameAthlete } from './session-result';
 
@@ -30,7 +31,7 @@ const worker = {
   },
   /** What one of them found. */
   resultOf: (id: string): Promise<Result<SessionResult, never>> =>
-    Promise.resolve(ok(resultOf(derive(found.get(id)!)))),
+    Promise.resolve(ok(resultOf(derive(found.get(id)!, bodiesOf(derive(found.get(id)!).clips))))),
 };
 export type HistoryWorker = typeof worker;
 

@@ -1,7 +1,7 @@
 import type { Matching, Synchrony } from '../core/timing/synchronise';
 import type { Movement } from '../core/model/movement';
 import { momentTimes } from '../core/trial/moments';
-import type { BenchClip } from './derived';
+import type { BenchClip } from './bench-clips';
 
 export interface BenchClips {
   readonly movement: Movement;

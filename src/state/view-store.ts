@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import type { Gaps } from './frame-gaps';
 import type { Drawing, DrawingKind } from '../core/model/drawing';
 import type { PointId } from '../core/anatomy/body-points';
+import type { FigureCamera } from '../core/tracks/spatial-view';
 import type { Vec2 } from '../core/geometry/vec2';
 import type { PersonBox } from '../core/detections/person-box';
 import type { MatchMode } from '../core/timing/time-map';
@@ -67,6 +68,8 @@ export interface ViewState {
   readonly freshNote: string | null;
   readonly helpOpen: boolean;
   readonly layout: Layout;
+  /** Whether the body in space has a pane, and from where it is seen. */
+  readonly space: { readonly shown: boolean; readonly camera: FigureCamera };
   /** How the reference is laid over the athlete. */
   readonly ghost: {
     readonly opacity: number;
@@ -133,6 +136,7 @@ export const useView = create<ViewState>(() => ({
   freshNote: null,
   helpOpen: false,
   layout: 'columns',
+  space: { shown: false, camera: { azimuthDegrees: 40, elevationDegrees: 15 } },
   ghost: { opacity: 0.5, show: 'picture', anchor: 'mid-hip' },
 }));
 
@@ -149,3 +153,7 @@ export function togglePlain(clipId: string): void {
 
 /** Panes hold the ground of a camera that moved still, or follow the body again. */
 export const toggleGround = (): void => setView({ holdGround: !useView.getState().holdGround, followBody: true });
+
+/** Changes what is shown of the body in space. */
+export const setSpace = (patch: Partial<ViewState['space']>): void =>
+  useView.setState((state) => ({ space: { ...state.space, ...patch } }));

@@ -81,9 +81,15 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
       moments.map((id) => trial.marks[id]!),
     ) ??
     (kind.needsSureMoments ? unsureMoment(trial, moments) : null) ??
-    kind.evaluate(measure, trial)
+    readAs(trial, kind.evaluate(measure, trial))
   );
 }
+
+/** A reading that says whether it was taken in a picture or in space. */
+const readAs = ({ space }: Trial, reading: Reading): Reading =>
+  reading.measurable && space?.azimuthDegrees !== undefined
+    ? { ...reading, provenance: { ...reading.provenance, inSpace: true } }
+    : reading;
 
 /** One value of a measure minus another, SI. */
 export const differenceOf = (measure: Measure, a: number, b: number): number =>

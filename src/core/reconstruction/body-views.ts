@@ -3,9 +3,11 @@ import { offPlaneSd } from '../calibration/view';
 import type { Clip, ViewKind } from '../model/clip';
 import { FIGURE_PICTURE } from '../tracks/figure';
 import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
-import { fitTo, trackBy, type FigureCamera } from '../tracks/spatial-view';
+import { fitTo, sideAzimuth, trackBy, type FigureCamera } from '../tracks/spatial-view';
 import { ORIGIN, type Track } from '../tracks/track';
+import type { SpaceErrors } from '../trial/space';
 import type { Trial } from '../trial/trial';
+import { degreesBetween, rotationOf } from './pinhole';
 import type { Body } from './reconstruct';
 
 const RADIANS = Math.PI / 180;
@@ -21,6 +23,9 @@ export function trackOfBody({ ids }: Pick<Body, 'ids'>, points: Float64Array): S
     }),
   );
 }
+
+/** Angle between the directions in which two cameras look, degrees. */
+export const degreesApart = (a: FigureCamera, b: FigureCamera): number => degreesBetween(rotationOf(a), rotationOf(b));
 
 /** Somebody who moves on by more than this goes straight ahead, standing heights. */
 const LEAST_WAY = 0.8;
@@ -84,59 +89,110 @@ const asDetected = (track: Track): Track =>
     ]),
   );
 
-/** What the planes of a movement are seen from. */
-const PLANES: readonly (readonly [ViewKind, Pick<FigureCamera, 'elevationDegrees'> & { readonly by: number }])[] = [
-  ['side', { by: 0, elevationDegrees: 0 }],
-  ['front', { by: 90, elevationDegrees: 0 }],
-  ['overhead', { by: 0, elevationDegrees: 90 }],
-];
+interface PlaneView {
+  readonly kind: ViewKind;
+  /** Degrees round the vertical from where the performer goes to the right. */
+  readonly round: number;
+  readonly elevationDegrees: number;
+}
+
+/** From where the planes of a movement are seen. */
+const SIDE: PlaneView = { kind: 'side', round: 0, elevationDegrees: 0 };
+const FRONT: PlaneView = { kind: 'front', round: 90, elevationDegrees: 0 };
+const ABOVE: PlaneView = { kind: 'overhead', round: 0, elevationDegrees: 90 };
+
+/** A clip made ready, but for its moments. */
+type Ready = Omit<Trial, 'marks' | 'timing' | 'checks'>;
+
+interface Seen {
+  readonly smoothed: SpatialTrack;
+  readonly raw: SpatialTrack;
+  /** Standing height in the points' unit, and metres of a unit; null where no length is known. */
+  readonly stature: number;
+  readonly metres: number | null;
+  readonly azimuthDegrees: number;
+  readonly errors?: Omit<SpaceErrors, 'right' | 'up'>;
+}
+
+/** Points in space as a camera far away would see them square to a plane, at the frames of the main camera's clip. */
+function seenSquare(main: Trial, seen: Seen, { kind, round, elevationDegrees }: PlaneView): Ready {
+  const fit = fitTo(seen.smoothed, { azimuthDegrees: seen.azimuthDegrees + round, elevationDegrees }, FIGURE_PICTURE);
+  const { right, up, pixelsPerUnit } = fit;
+  const raw = trackBy(seen.raw, fit);
+  return {
+    clip: {
+      ...main.clip,
+      ...FIGURE_PICTURE,
+      codec: 'points',
+      view: { kind, offPlaneDegrees: 0 },
+      travel: 'right',
+      levelDegrees: 0,
+      ground: null,
+      camera: null,
+      scale: seen.metres === null ? null : { pixels: pixelsPerUnit, metres: seen.metres, alongDegrees: 90 },
+    },
+    times: main.times,
+    interval: main.interval,
+    smoothed: trackBy(seen.smoothed, fit),
+    raw: seen.errors ? asDetected(raw) : raw,
+    bodyHeight: seen.stature * pixelsPerUnit,
+    cutoff: main.cutoff,
+    space: {
+      points: seen.smoothed,
+      pixelsPerUnit,
+      azimuthDegrees: seen.azimuthDegrees,
+      ...(seen.errors ? { errors: { ...seen.errors, right, up } } : {}),
+    },
+  };
+}
+
+const known = new WeakMap<object, { readonly main: Ready; readonly views: readonly Ready[] }>();
+
+/** Views that follow from points in space; they are made once for as long as the main clip and its points stay. */
+function viewsOnce(of: object, main: Trial, make: () => readonly Ready[]): readonly Trial[] {
+  let kept = known.get(of);
+  if (kept?.main.smoothed !== main.smoothed || kept.main.clip !== main.clip) {
+    kept = { main, views: make() };
+    known.set(of, kept);
+  }
+  const { marks, timing, checks } = main;
+  return kept.views.map((view) => ({ ...view, marks, timing, checks }));
+}
 
 /**
- * A body in space as cameras far away would see it square to each plane, at the frames and moments of the main camera's
- * clip: what the planes show is read there like from any clip, with the errors of the points in space.
+ * A body that was computed from several cameras, square to each plane of the movement: what the planes show is read
+ * there like from any clip, with the errors of the points in space.
  */
-export function viewsOfBody(body: Body, main: Trial): readonly Trial[] {
-  const smoothed = trackOfBody(body, body.points);
-  const raw = trackOfBody(body, body.raw);
-  const heading = headingOf(smoothed, main.clip.view);
-  const stature = statureIn(smoothed);
-  const metres = main.clip.scale ? (main.bodyHeight * main.clip.scale.metres) / main.clip.scale.pixels / stature : null;
-  return PLANES.map(([kind, { by, elevationDegrees }]) => {
-    const camera = { azimuthDegrees: heading.azimuthDegrees + by, elevationDegrees };
-    const fit = fitTo(smoothed, camera, FIGURE_PICTURE);
-    const { right, up, pixelsPerUnit } = fit;
-    return {
-      clip: {
-        ...main.clip,
-        ...FIGURE_PICTURE,
-        codec: 'points',
-        view: { kind, offPlaneDegrees: 0 },
-        travel: 'right',
-        levelDegrees: 0,
-        ground: null,
-        camera: null,
-        scale: metres === null ? null : { pixels: pixelsPerUnit, metres, alongDegrees: 90 },
-      },
-      times: main.times,
-      interval: main.interval,
-      marks: main.marks,
-      timing: main.timing,
-      checks: main.checks,
-      smoothed: trackBy(smoothed, fit),
-      raw: asDetected(trackBy(raw, fit)),
-      bodyHeight: stature * pixelsPerUnit,
-      cutoff: main.cutoff,
-      space: {
-        points: smoothed,
-        pixelsPerUnit,
-        errors: {
-          ids: body.ids,
-          covariances: body.covariances,
-          right,
-          up,
-          headingSd: heading.sdDegrees * RADIANS,
-        },
-      },
+export const viewsOfBody = (body: Body, main: Trial): readonly Trial[] =>
+  viewsOnce(body, main, () => {
+    const smoothed = trackOfBody(body, body.points);
+    const heading = headingOf(smoothed, main.clip.view);
+    const stature = statureIn(smoothed);
+    const { scale } = main.clip;
+    const seen: Seen = {
+      smoothed,
+      raw: trackOfBody(body, body.raw),
+      stature,
+      metres: scale ? (main.bodyHeight * scale.metres) / scale.pixels / stature : null,
+      azimuthDegrees: heading.azimuthDegrees,
+      errors: { ids: body.ids, covariances: body.covariances, headingSd: heading.sdDegrees * RADIANS },
     };
+    return [SIDE, FRONT, ABOVE].map((plane) => seenSquare(main, seen, plane));
   });
-}
+
+/**
+ * A recording in space from the front and from above, beside the figure from the side that is its clip.
+ * @param recorded as the file has them, metres
+ */
+export const viewsOfRecorded = (recorded: SpatialTrack, main: Trial): readonly Trial[] =>
+  viewsOnce(recorded, main, () => {
+    if (!main.space) return [];
+    const seen: Seen = {
+      smoothed: main.space.points,
+      raw: recorded,
+      stature: statureIn(main.space.points),
+      metres: 1,
+      azimuthDegrees: sideAzimuth(recorded),
+    };
+    return [FRONT, ABOVE].map((plane) => seenSquare(main, seen, plane));
+  });

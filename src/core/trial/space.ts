@@ -9,6 +9,8 @@ export interface Space {
   readonly points: SpatialTrack;
   /** A unit of them in the trial's picture, pixels. */
   readonly pixelsPerUnit: number;
+  /** From where the performer is seen to go to the right, degrees round the vertical; left out where nobody asked. */
+  readonly azimuthDegrees?: number;
   /** Of points computed from several cameras; left out for recorded ones, whose errors are those of the picture. */
   readonly errors?: SpaceErrors;
 }

@@ -2,7 +2,7 @@ import { Fragment, type ReactNode } from 'react';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { Judged } from '../../core/judgement/state';
-import type { Reading } from '../../core/reading';
+import { isInSpace, type Reading } from '../../core/reading';
 import { COVERAGE_95 } from '../../core/statistics/normal';
 import { DifferenceBar } from '../../stage/difference-bar';
 import type { Check } from '../../core/model/check';
@@ -121,6 +121,7 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
                   </button>
                   <div>
                     <StateMark state={row.state} />
+                    {isInSpace(row.athlete) && <span className="in-space">in space</span>}
                   </div>
                   {row.referenceState === 'gap' && (
                     <div className="reason">

@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { player } from '../../../state/bench-player';
-import { activeOf, type BenchClip, type Derived } from '../../../state/derived';
+import type { BenchClip } from '../../../state/bench-clips';
+import { activeOf, type Derived } from '../../../state/derived';
 import { nudge } from '../../../state/camera-use-cases';
 import { markMoment } from '../../../state/event-use-cases';
 import { noteHere } from '../../../state/finding-use-cases';

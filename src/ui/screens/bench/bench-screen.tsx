@@ -1,7 +1,8 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, type CSSProperties, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { player } from '../../../state/bench-player';
-import { activeOf, type BenchClip } from '../../../state/derived';
+import type { BenchClip } from '../../../state/bench-clips';
+import { activeOf } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
 import type { Step } from '../../../state/steps';
 import { setPointWork, setView, useView } from '../../../state/view-store';
@@ -14,6 +15,7 @@ import { MeasureCurve } from './measure-curve';
 import { MeasurePanel } from './measure-panel';
 import { MomentsPanel } from './moments-panel';
 import { BenchRibbons } from './bench-ribbons';
+import { hasSpace, SpacePane } from './space-pane';
 import { Transport } from './transport';
 import { useBenchKeys } from './bench-keys';
 import { usePointKeys } from './point-keys';
@@ -42,6 +44,7 @@ export function BenchScreen({
   const lockMoment = useView((state) => state.lockMoment);
   const layout = useView((state) => state.layout);
   const tool = useView((state) => state.tool);
+  const spaceShown = useView((state) => state.space.shown);
   const activeClip = useView((state) => state.activeClip);
   const joints = JSON.stringify(derived.clips.map((c) => c.trial.clip.sync));
   // While drawing, before the children: they ask the player how the clips lie in time.
@@ -76,13 +79,15 @@ export function BenchScreen({
   const missing = ROLES.filter((role) => (role === 'athlete' ? athlete : reference) === null);
   const visible = layout === 'over' && active ? laidOver(shownClips, active) : shownClips;
 
+  const inSpace = spaceShown && layout !== 'over' && hasSpace(derived);
+
   return (
     <SessionFrame step={step}>
       <main className="bench">
         <div className="stage">
           <div
             ref={panes}
-            className={`panes ${layout}`}
+            className={`panes ${layout}${inSpace && layout === 'columns' && visible.length > 2 ? ' with-space' : ''}`}
             data-testid="panes"
             style={{ '--others': Math.max(1, visible.length + missing.length - 1) } as CSSProperties}
           >
@@ -95,6 +100,7 @@ export function BenchScreen({
                 measures={step === 'measure'}
               />
             ))}
+            {inSpace && <SpacePane derived={derived} />}
             {missing.map((role) => (
               <div key={role} className="pane-empty">
                 <span>The {role}’s clip belongs here.</span>

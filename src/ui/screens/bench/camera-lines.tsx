@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { cameraText, observeCameraOf, takeCameraAsStill } from '../../../state/camera-motion-use-cases';
-import type { BenchClip } from '../../../state/derived';
+import type { BenchClip } from '../../../state/bench-clips';
 import { useJobs } from '../../../state/jobs';
 import { notify } from '../../../state/notices';
 import type { Clip } from '../../../core/model/clip';

@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import type { Movement } from '../../../core/model/movement';
-import type { BenchClip } from '../../../state/derived';
+import type { BenchClip } from '../../../state/bench-clips';
 import { joinHere } from '../../../state/camera-use-cases';
 import { changeClip, compareWith } from '../../../state/clip-use-cases';
 import { dropWorkCopy, makeWorkCopy } from '../../../state/work-copy';

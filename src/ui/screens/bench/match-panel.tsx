@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import type { Derived } from '../../../state/derived';
 import { setView, useView } from '../../../state/view-store';
 import { ClipMatch } from './clip-match';
+import { SpaceCard } from './space-card';
 
 /** What must be equal before two pictures can be compared. */
 export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNode {
@@ -23,6 +24,7 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
           lengths={derived.movement.knownLengths}
         />
       ))}
+      <SpaceCard derived={derived} />
       {derived.panes.every((c) => c.trial.clip.scale) && derived.panes.length > 1 && (
         <TextField
           select

@@ -13,7 +13,8 @@ import {
   findRepetitionsOf,
   removeRepetition,
 } from '../../../state/comparison-use-cases';
-import type { BenchClip, Derived } from '../../../state/derived';
+import type { BenchClip } from '../../../state/bench-clips';
+import type { Derived } from '../../../state/derived';
 import { notify } from '../../../state/notices';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';

@@ -6,6 +6,7 @@ import KeyboardDoubleArrowRightIcon from '@mui/icons-material/KeyboardDoubleArro
 import PauseIcon from '@mui/icons-material/Pause';
 import PlayArrowIcon from '@mui/icons-material/PlayArrow';
 import TimelineIcon from '@mui/icons-material/Timeline';
+import ViewInArIcon from '@mui/icons-material/ViewInAr';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
@@ -16,11 +17,12 @@ import { timeAtFrame } from '../../../core/timing/clip-time';
 import type { MatchMode } from '../../../core/timing/time-map';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
-import { setView, SPEEDS, useView, type Speed } from '../../../state/view-store';
+import { setSpace, setView, SPEEDS, useView, type Speed } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { signedMilliseconds } from '../../components/format';
 import { goToMoment } from './bench-keys';
 import { PlayMenu } from './play-menu';
+import { hasSpace } from './space-pane';
 
 const SPEED_NAMES: Readonly<Record<string, string>> = {
   '0.0625': '1/16 speed',
@@ -45,6 +47,7 @@ export function Transport({
   const lockMoment = useView((state) => state.lockMoment);
   const followBody = useView((state) => state.followBody);
   const overlays = useView((state) => state.overlays);
+  const space = useView((state) => state.space);
   const offsets = useView((state) => state.offsets);
   useView((state) => state.activeClip);
   const { athlete, reference, movement } = derived;
@@ -145,6 +148,19 @@ export function Transport({
           <CenterFocusStrongIcon fontSize="small" />
         </ToggleButton>
       </Tooltip>
+      {hasSpace(derived) && (
+        <Tooltip title="Body in space">
+          <ToggleButton
+            value="space"
+            size="small"
+            selected={space.shown}
+            onChange={() => setSpace({ shown: !space.shown })}
+            aria-label="Show the body in space"
+          >
+            <ViewInArIcon fontSize="small" />
+          </ToggleButton>
+        </Tooltip>
+      )}
       <Tooltip title="Lines on or off (O)">
         <ToggleButton
           value="lines"

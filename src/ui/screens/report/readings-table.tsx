@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { momentsOf } from '../../../core/model/measure';
+import { isInSpace } from '../../../core/reading';
 import type { Derived } from '../../../state/derived';
 import { plusMinus, readingText, signed } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
@@ -35,7 +36,10 @@ export function ReadingsTable({ derived }: { readonly derived: Derived }): React
             const unit = j.athlete.measurable ? j.athlete.unit : 'deg';
             return (
               <tr key={j.measure.id}>
-                <td className="wrap">{j.measure.name}</td>
+                <td className="wrap">
+                  {j.measure.name}
+                  {isInSpace(j.athlete) && ', in space'}
+                </td>
                 <td className="left wrap">{momentName(momentsOf(j.measure)[0]!)}</td>
                 <td>
                   {a.value} <span className="pm">{a.plusMinus}</span>
