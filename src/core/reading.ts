@@ -57,6 +57,7 @@ export type NotMeasurableReason =
   | 'wrong-view'
   | 'camera-moves'
   | 'film-cut'
+  | 'still-pictures'
   | 'view-too-oblique'
   | 'no-crossing'
   | 'too-uncertain'

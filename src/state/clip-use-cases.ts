@@ -4,6 +4,7 @@ import { fail, type Issue, ok, type Result } from '../core/result';
 import { openClipSource } from '../media/clip-source';
 import { convertClip, converterState, type ConvertIssue } from '../media/convert-clip';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
+import { clipOfPictures, isPicture, type PictureIssue } from '../media/picture-clip';
 import type { CrashIssue } from '../media/worker-client';
 import { storeMedia } from '../storage/media';
 import type { StorageIssue } from '../storage/storage-issue';
@@ -17,14 +18,23 @@ import { setView, useView } from './view-store';
 export interface ProbedFile {
   readonly file: File;
   readonly index: FrameIndex;
+  /** Made of still pictures. */
+  readonly pictures: boolean;
 }
 
-/** Looks into a file that the user chose; nothing of the session changes. */
-export async function probeFile(file: File): Promise<Result<ProbedFile, IntakeIssue | CrashIssue>> {
+/** Looks into a file that the user chose, or into several still pictures; nothing of the session changes. */
+export async function probeFile(
+  chosen: File,
+  further: readonly File[] = [],
+): Promise<Result<ProbedFile, IntakeIssue | CrashIssue | PictureIssue>> {
+  const pictures = isPicture(chosen);
+  const made = pictures ? await clipOfPictures([chosen, ...further.filter(isPicture)]) : ok(chosen);
+  if (!made.ok) return made;
+  const file = made.value;
   const source = await openClipSource(file, file.name);
   if (!source.ok) return source;
   source.value.close();
-  return ok({ file, index: source.value.index });
+  return ok({ file, index: source.value.index, pictures });
 }
 
 export { converterState };
@@ -78,11 +88,11 @@ export async function addClip(
       `Without consent the footage of ${answers.performer.name} must not be analysed. Ask first, then tick the box.`,
     );
   }
-  const { file, index } = probed;
+  const { file, index, pictures } = probed;
   const mediaId = crypto.randomUUID();
   const stored = await storeMedia(mediaId, file.name, file);
   if (!stored.ok) return stored;
-  return ok(await placeClip(role, { fileName: file.name, mediaId, index }, answers, place));
+  return ok(await placeClip(role, { fileName: file.name, mediaId, index, pictures }, answers, place));
 }
 
 /** Puts a clip into the session and opens it; `also` belongs to the same undoable step. */
@@ -92,7 +102,13 @@ export async function placeClip(
     fileName,
     mediaId,
     index,
-  }: { readonly fileName: string; readonly mediaId: string | null; readonly index: FrameIndex },
+    pictures = false,
+  }: {
+    readonly fileName: string;
+    readonly mediaId: string | null;
+    readonly index: FrameIndex;
+    readonly pictures?: boolean;
+  },
   answers: IntakeAnswers,
   { replace = null, cameraOf = null }: ClipPlace,
   also?: (session: Session, clip: Clip) => void,
@@ -118,6 +134,7 @@ export async function placeClip(
     figure: null,
     ground: null,
     workMediaId: null,
+    pictures,
     camera: null,
     ...answers,
   };

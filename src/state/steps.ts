@@ -62,7 +62,8 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
   const named = inUse.filter((p) => p.clip.role === 'reference').length > 1;
   const unmarked = inUse.flatMap((p) =>
     movement.moments
-      .filter((m) => p.marks[m.id] === undefined)
+      // Pictures show the moments that they show.
+      .filter((m) => p.marks[m.id] === undefined && !(p.clip.pictures && Object.keys(p.marks).length > 0))
       .map((m) => `${m.name.toLowerCase()} (${named ? p.clip.performer.name : p.clip.role})`),
   );
   const proposed = inUse

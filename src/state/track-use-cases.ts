@@ -183,6 +183,7 @@ export async function detectPointsOf(
     changeTrack(clip, (track) => trackFromDetections(track, clip.frameTimes.length, found.value, setting));
     job.end();
     // Points are there whether or not the camera can be told; where they are, people are left out of its background.
+    if (clip.pictures) return ok(found.value.size);
     const observed = await observeCameraBeside(clip);
     if (!observed.ok && observed.issue.code !== 'cancelled')
       notify('error', `Whether the camera moves is not known: ${observed.issue.message}`);

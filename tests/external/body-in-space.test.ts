@@ -25,10 +25,12 @@ const STATED = {
   above: { azimuthDegrees: 0, elevationDegrees: 85 },
 } as const;
 
+/** A stretch as long as a throw or a stride. */
+const SECONDS = 1.2;
 const MOTIONS = capturedMotions()
   .filter(({ name }) => name.includes('bvh'))
   .filter((_, i) => i === 2 || i === 8)
-  .map(({ motion }) => motion as unknown as KnownMotion);
+  .map(({ motion }) => ({ ...(motion as unknown as KnownMotion), end: motion.start + SECONDS }));
 
 const ERRORS = { noise: 1.5, bias: 1.5 } as const;
 /** Seconds by which the second camera's clock is ahead: half a frame. */

@@ -33,6 +33,13 @@ const cases = sessions.map((session) => ({
   }),
 }));
 
+test('nothing is proposed from still pictures, which are no movement', () => {
+  const [{ movement, clips: all }] = cases as [(typeof cases)[number]];
+  const { found } = all[0]!;
+  expect(proposeMoments(movement, found).length).toBeGreaterThan(0);
+  expect(proposeMoments(movement, { ...found, clip: { ...found.clip, pictures: true } })).toEqual([]);
+});
+
 interface Off {
   /** Frames at 120 a second. */
   readonly error: number;

@@ -149,6 +149,8 @@ export function matchedSeries(
   const kind = seriesOf(measure);
   if (!kind || athlete.length === 0 || reference.length === 0) return null;
   const [own, others] = [athlete, reference].map((side) => side.map((views) => viewOf(measure, views)));
+  // Still pictures are no movement.
+  if ([...own!, ...others!].some(({ clip }) => clip.pictures)) return null;
   const through = commonMoments(movement, [...own!, ...others!]);
   if (through.length < 2 || ![...own!, ...others!].every((p) => inOrder(p, through))) return null;
   const seriesThrough = (trial: Trial): Float64Array => {

@@ -29,7 +29,7 @@ export interface PathOptions {
  */
 export function pathOf(movement: Movement, trial: Trial, { point, from }: PathOptions): PointPath | null {
   const marked = movement.moments.map((m) => trial.marks[m.id]).filter((frame) => frame !== undefined);
-  if (marked.length < 2 || Number.isNaN(trial.bodyHeight)) return null;
+  if (trial.clip.pictures || marked.length < 2 || Number.isNaN(trial.bodyHeight)) return null;
   const { angle: offPlane } = cameraOffPlane(trial.clip);
   const [first, last] = [Math.round(Math.min(...marked)), Math.round(Math.max(...marked))];
   const atMoment = 'moment' in from;

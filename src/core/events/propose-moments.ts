@@ -243,6 +243,7 @@ export function proposeMoments(
   trial: Trial,
   inside: FrameSpan = { first: 0, last: trial.times.length - 1 },
 ): readonly Proposal[] {
+  if (trial.clip.pictures) return [];
   const known = new Map<string, Found>(
     Object.entries(trial.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0, systematic: 0 }]),
   );

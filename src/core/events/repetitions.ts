@@ -124,6 +124,7 @@ export function findRepetitions(movement: Movement, trial: Trial): readonly Repe
  * those of the repetition of which most is found, and most surely; else each by its own rule.
  */
 export function proposeTrial(movement: Movement, trial: Trial): readonly Proposal[] {
+  if (trial.clip.pictures) return [];
   const by = countedBy(movement);
   if (!by || Object.keys(trial.marks).length > 0) return proposeMoments(movement, trial);
   const least = (repetition: Repetition): number => Math.min(...repetition.map((p) => p.confidence));

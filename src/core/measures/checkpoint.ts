@@ -17,6 +17,7 @@ export const checkpoint: KindOfMeasure<'checkpoint'> = {
   words: () => PLAIN,
   refs: () => [],
   picture: () => 'nothing',
+  reads: 'moments',
   needsSureMoments: false,
   evaluate: (measure, trial) => {
     const answer = trial.checks[measure.id];

@@ -47,6 +47,7 @@ export const count: KindOfMeasure<'count'> = {
       ? (['dominant', 'opposite'] as const).flatMap((side) => [`${side}-heel`, `${side}-foot-index`] as const)
       : refsOfQuantity(occurrence.of),
   picture: ({ occurrence }) => (occurrence.type === 'contact' ? 'place' : pictureOfQuantity(occurrence.of)),
+  reads: 'movement',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const { occurrence } = measure;

@@ -24,6 +24,7 @@ export const dispersion: KindOfMeasure<'dispersion'> = {
   words: () => EXTENT,
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
+  reads: 'movement',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const path = pathOf(trial, measure);

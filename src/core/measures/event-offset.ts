@@ -45,6 +45,7 @@ export const eventOffset: KindOfMeasure<'event-offset'> = {
   words: () => WHEN,
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
+  reads: 'movement',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const { of, plane, lengthIn } = measure;

@@ -18,6 +18,7 @@ export const facingByEye: KindOfMeasure<'facing-by-eye'> = {
   words: () => PLAIN,
   refs: () => [],
   picture: () => 'nothing',
+  reads: 'moments',
   needsSureMoments: false,
   evaluate: (measure, trial) => {
     const answer = trial.checks[measure.id];

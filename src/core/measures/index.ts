@@ -67,6 +67,8 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
   const kind = kindOf(measure);
   const refusal = viewRefusal(trial.clip, measure.plane);
   if (refusal) return refusal;
+  if (trial.clip.pictures && kind.reads === 'movement')
+    return notMeasurable('still-pictures', 'Still pictures show no movement and no time', 'Use a video for it.');
   const moved = cameraRefusal(trial, kind.picture(measure));
   if (moved) return moved;
   const moments = momentsOf(measure);

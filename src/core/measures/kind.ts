@@ -37,6 +37,8 @@ export interface KindOfMeasure<K extends MeasureKind> {
   readonly refs: (measure: MeasureOf<K>) => readonly PointRef[];
   /** What of the picture must stay as it is through the clip for its value to be true. */
   readonly picture: (measure: MeasureOf<K>) => PictureNeed;
+  /** Whether pictures at its moments are enough for it, or it needs the movement between them. */
+  readonly reads: 'moments' | 'movement';
   /** Whether a proposed moment must be sure before it is read; an answer by eye is not read off its moment. */
   readonly needsSureMoments: boolean;
   /**

@@ -77,6 +77,7 @@ export const path: KindOfMeasure<'path'> = {
   words: ({ what }) => (what === 'length' ? LENGTH : PLAIN),
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
+  reads: 'movement',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const path = pathOf(trial, measure);

@@ -18,6 +18,7 @@ export const range: KindOfMeasure<'range'> = {
   words: () => EXTENT,
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
+  reads: 'movement',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const { of, plane, lengthIn } = measure;

@@ -15,6 +15,7 @@ export const rate: KindOfMeasure<'rate'> = {
   words: () => PACE,
   refs: () => [],
   picture: () => 'nothing',
+  reads: 'movement',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, trial);

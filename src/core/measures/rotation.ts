@@ -18,6 +18,7 @@ export const rotation: KindOfMeasure<'rotation'> = {
   words: ({ of }) => (of.type === 'joint-angle' ? ANGLE : PLAIN),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
+  reads: 'movement',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const { of, from, to, plane } = measure;

@@ -13,6 +13,7 @@ export const split: KindOfMeasure<'split'> = {
   words: () => TIME,
   refs: () => [],
   picture: () => 'nothing',
+  reads: 'movement',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, trial);

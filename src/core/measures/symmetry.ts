@@ -40,6 +40,7 @@ export const symmetry: KindOfMeasure<'symmetry'> = {
   words: () => PLAIN,
   refs: ({ of }) => [...refsOfQuantity(of), ...refsOfQuantity(otherSide(of))],
   picture: ({ of }) => pictureOfQuantity(of),
+  reads: 'moments',
   needsSureMoments: true,
   evaluate: ({ of, at, plane, lengthIn }, trial) => {
     const as = { plane, frame: trial.marks[at]!, lengthIn, timeSd: momentSd(trial, at) };

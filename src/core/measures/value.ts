@@ -14,6 +14,7 @@ export const value: KindOfMeasure<'value'> = {
   words: ({ of }) => quantityWords(of),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
+  reads: 'moments',
   needsSureMoments: true,
   evaluate: ({ of, at, towards, plane, lengthIn }, trial) => {
     const start = trial.marks[at]!;

@@ -170,6 +170,8 @@ export const clipSchema = z.object({
     .default(null),
   /** A copy of the same frames in short groups, which jumps quicker; measuring uses the original. */
   workMediaId: z.string().nullable().default(null),
+  /** Still pictures: each frame is one by itself, and nothing is known of the time between them. */
+  pictures: z.boolean().default(false),
   /** How the camera moved; null where nobody has looked, or the user says that it stood still. */
   camera: cameraPathSchema.nullable().default(null),
 });

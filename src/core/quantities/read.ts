@@ -121,6 +121,7 @@ export function continuousSeries(trial: Trial, quantity: Quantity, lengthIn: Len
  * where both are.
  */
 function rateAt(trial: Trial, quantity: Quantity, frame: number, offPlane: number): number | null {
+  if (trial.clip.pictures) return null;
   const last = trial.times.length - 1;
   const at = [Math.max(0, frame - 1), frame, Math.min(last, frame + 1)].map((f) => ({
     time: timeAtFrame(trial.times, f) as number,

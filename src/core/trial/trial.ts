@@ -48,6 +48,9 @@ function steadyTrack(steady: Steady, track: Track): Track {
   );
 }
 
+/** A picture is taken to show its moment to the sixtieth of a second, as a burst does (common practice), seconds. */
+const PICTURE_WITHIN = 1 / 60;
+
 /**
  * A clip with its points smoothed; the costly part, which marking a moment does not change.
  * @param spatial the clip's points in space, where it has them
@@ -61,11 +64,12 @@ export function prepareTrack(
   const times = realTimes(clip);
   const steady = steadyOf(clip);
   const raw = steady ? steadyTrack(steady, track) : track;
-  const smoothed = smoothTrack(raw, times, cutoff);
+  // Pictures have nothing to do with one another.
+  const smoothed = clip.pictures ? raw : smoothTrack(raw, times, cutoff);
   return {
     clip,
     times,
-    interval: frameInterval(clip),
+    interval: clip.pictures ? PICTURE_WITHIN : frameInterval(clip),
     smoothed,
     raw,
     ...(steady && feetSlide(smoothed, 1 / frameInterval(clip)) ? { slides: true } : {}),

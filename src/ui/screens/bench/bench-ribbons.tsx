@@ -133,10 +133,11 @@ function cameraStretchText({ turns, shifts, zooms, holds }: CameraStretch): stri
  */
 function threadsOf({ movement }: Derived, on: readonly BenchClip[], zeroAt: string | null): readonly Thread[] {
   const [first, ...others] = on.map((c) => momentTimes(c.trial));
-  if (!first) return [];
+  if (!first || on[0]!.trial.clip.pictures) return [];
   return movement.moments.map(({ id }) => ({
     moment: id,
-    texts: others.map((other) => {
+    texts: others.map((other, k) => {
+      if (on[k + 1]!.trial.clip.pictures) return '';
       const common = movement.moments.map((m) => m.id).filter((m) => m in first && m in other);
       const zero = zeroAt !== null && common.includes(zeroAt) ? zeroAt : common[0];
       return zero === undefined || id === zero || !common.includes(id)

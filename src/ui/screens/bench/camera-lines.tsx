@@ -25,7 +25,7 @@ export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] })
     camera: cameraText(on.trial),
   }));
   const still = all.filter(({ camera }) => camera && !camera.moves).map(({ name }) => name);
-  const unknown = all.filter(({ clip, camera }) => !camera && clip.mediaId);
+  const unknown = all.filter(({ clip, camera }) => !camera && clip.mediaId && !clip.pictures);
   const isBusy = ({ id }: Clip): boolean => jobs.some((job) => job.id === `camera-${id}` || job.id === `points-${id}`);
   const checkButton = (of: readonly Clip[], text: string): ReactNode => (
     <Button size="small" disabled={of.some(isBusy)} onClick={() => void observe(of)}>

@@ -87,18 +87,20 @@ export function ClipMatch({
         onKeep={(brightness) => changeClip(clip.id, { brightness })}
       />
       <Shade label="Contrast" value={clip.contrast} most={3} onKeep={(contrast) => changeClip(clip.id, { contrast })} />
-      <TextField
-        label="Capture rate, frames per second"
-        type="number"
-        defaultValue={clip.captureRate}
-        helperText={`The file plays ${clip.fileRate} frames per second; times on the bench are real times`}
-        onBlur={(event) => {
-          const rate = Number(event.target.value);
-          if (rate > 0 && rate !== clip.captureRate) changeClip(clip.id, { captureRate: rate });
-          else event.target.value = String(clip.captureRate);
-        }}
-      />
-      <WorkCopy clip={clip} />
+      {!clip.pictures && (
+        <TextField
+          label="Capture rate, frames per second"
+          type="number"
+          defaultValue={clip.captureRate}
+          helperText={`The file plays ${clip.fileRate} frames per second; times on the bench are real times`}
+          onBlur={(event) => {
+            const rate = Number(event.target.value);
+            if (rate > 0 && rate !== clip.captureRate) changeClip(clip.id, { captureRate: rate });
+            else event.target.value = String(clip.captureRate);
+          }}
+        />
+      )}
+      {!clip.pictures && <WorkCopy clip={clip} />}
     </section>
   );
 }

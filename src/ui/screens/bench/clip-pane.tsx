@@ -149,6 +149,12 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
 function FrameAndTime({ on, short }: { readonly on: BenchClip; readonly short: boolean }): ReactNode {
   const { clip, times } = on.trial;
   const shown = useView((state) => state.shown[clip.id] ?? 0);
+  if (clip.pictures)
+    return (
+      <span className="right" data-testid={`frame-${on.id}`}>
+        picture {shown + 1} of {clip.frameTimes.length}
+      </span>
+    );
   return (
     <span className="right" data-testid={`frame-${on.id}`}>
       frame {shown + 1}

@@ -30,7 +30,7 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
   }, [athlete, reference, movement]);
   const measure = movement.measures.find((m) => m.id === selected && seriesOf(m)) ?? usual;
   const data = useMemo(() => {
-    if (!athlete || !reference || !measure) return null;
+    if (!athlete || !reference || !measure || athlete.clip.pictures || reference.clip.pictures) return null;
     const map = matchedMap(
       movement.moments.map((m) => m.id),
       momentTimes(athlete),

@@ -128,7 +128,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
       </p>
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
         {derived.panes
-          .filter((c) => !c.join)
+          .filter((c) => !c.join && !c.trial.clip.pictures)
           .map((on) => {
             const open = movement.moments.filter((m) => m.rule && on.trial.marks[m.id] === undefined).length;
             return (

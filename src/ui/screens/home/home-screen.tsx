@@ -153,7 +153,7 @@ export function HomeScreen(): ReactNode {
                 ref={videos}
                 type="file"
                 multiple
-                accept="video/*,.mkv,.mts,.m2ts,.ts,.avi,.mxf"
+                accept="video/*,image/*,.mkv,.mts,.m2ts,.ts,.avi,.mxf"
                 aria-label="Videos to begin with"
                 className="visually-hidden"
                 tabIndex={-1}

@@ -85,6 +85,7 @@ export function ClipForm({ role, clip, first, probed, points, onDone, onProblem 
   const consent = useWatch({ control, name: 'performer.consent' });
   const captureRate = useWatch({ control, name: 'captureRate' });
   const slow = index !== null && captureRate > fileRate * 1.05;
+  const isPictures = points === null && (probed ?? clip)?.pictures === true;
   /** A figure's view follows from its camera, its time from its file. */
   const isFigure = points !== null || (!probed && clip !== null && clip.mediaId === null);
   const submit = handleSubmit(async (values) => {
@@ -131,8 +132,10 @@ export function ClipForm({ role, clip, first, probed, points, onDone, onProblem 
       {index && (
         <div style={{ fontSize: '.86rem' }}>
           {probed ? `${probed.file.name}: ` : ''}
-          {index.width} × {index.height}, {framesOf(index.frameTimes.length)}, {index.fileRate} frames per second in the
-          file, {durationOf(index)}, {index.codec}
+          {index.width} × {index.height},{' '}
+          {isPictures
+            ? `${index.frameTimes.length} still ${index.frameTimes.length === 1 ? 'picture' : 'pictures'}: what is read at moments is measured, nothing of time`
+            : `${framesOf(index.frameTimes.length)}, ${index.fileRate} frames per second in the file, ${durationOf(index)}, ${index.codec}`}
         </div>
       )}
       {probed?.index.warning && <Alert severity="info">{probed.index.warning}</Alert>}
@@ -168,7 +171,7 @@ export function ClipForm({ role, clip, first, probed, points, onDone, onProblem 
             ['left', 'To the left'],
           ])}
       </div>
-      {!points && (
+      {!points && !isPictures && (
         <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
           <TextField
             label="Capture rate, frames per second"

@@ -57,7 +57,7 @@ export function ClipIntake({
   const inputId = useId();
   const input = useRef<HTMLInputElement>(null);
 
-  const take = async (file: File | undefined): Promise<void> => {
+  const take = async (file: File | undefined, further: readonly File[] = []): Promise<void> => {
     if (!file) return;
     setReading(true);
     setConvertible(null);
@@ -70,7 +70,7 @@ export function ClipIntake({
       setPoints({ probed: read.value, answers: read.value.proposals[0]! });
       return;
     }
-    const result = await probeFile(file);
+    const result = await probeFile(file, further);
     setReading(false);
     if (result.ok) {
       const back = clip ? await giveVideoBack(clip, result.value) : null;
@@ -108,7 +108,8 @@ export function ClipIntake({
   const onDrop = (event: DragEvent): void => {
     event.preventDefault();
     setOver(false);
-    void take(event.dataTransfer.files[0]);
+    const [file, ...further] = event.dataTransfer.files;
+    void take(file, further);
   };
 
   return (
@@ -131,7 +132,7 @@ export function ClipIntake({
         <label htmlFor={inputId}>
           {clip
             ? `${clip.fileName}. Drop another file to replace it.`
-            : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: video (WebM, MP4, MOV, MKV) or points (C3D, BVH, TRC, CSV, COCO JSON).`}
+            : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: video (WebM, MP4, MOV, MKV), pictures (PNG, JPEG, WebP, AVIF; several of them are the moments of one performance) or points (C3D, BVH, TRC, CSV, COCO JSON).`}
         </label>
         <div style={{ marginTop: 8 }}>
           <Button variant="outlined" disabled={reading} onClick={() => input.current?.click()}>
@@ -141,11 +142,13 @@ export function ClipIntake({
             ref={input}
             id={inputId}
             type="file"
-            accept="video/*,.mkv,.mov,.c3d,.bvh,.trc,.csv,.json"
+            accept="video/*,image/*,.mkv,.mov,.c3d,.bvh,.trc,.csv,.json"
+            multiple
             className="visually-hidden"
             tabIndex={-1}
             onChange={(event) => {
-              void take(event.target.files?.[0]);
+              const [file, ...further] = event.target.files ?? [];
+              void take(file, further);
               event.target.value = '';
             }}
           />
