@@ -12,7 +12,7 @@ const PLANE_OF_VIEW: Readonly<Record<ViewKind, Exclude<Plane, 'any'>>> = {
 const CAMERA_FOR: Readonly<Record<Exclude<Plane, 'any'>, string>> = {
   sagittal: 'from the side, at right angles to the direction of travel',
   frontal: 'from straight in front or behind',
-  transverse: 'from above',
+  transverse: 'with a second camera 60 to 120 degrees from the first, or from above',
 };
 
 /** Beyond this a planar measure is not corrected but refused. */

@@ -56,7 +56,7 @@ function made(): { readonly problem: Problem; readonly state: State } {
   };
   const state: State = {
     cameras: [0, 90].map((azimuthDegrees, c) => ({
-      rotation: turnedBy(rotationOf({ azimuthDegrees, elevationDegrees: 4 }), 0.02, -0.01 * c, 0.03),
+      rotation: turnedBy(rotationOf({ azimuthDegrees, elevationDegrees: 4 }), [0.02, -0.01 * c, 0.03]),
       translation: Float64Array.of(0.1, -0.05, 6 + c),
       focal: 1400 + 200 * c,
       centreX: 640,
@@ -82,7 +82,7 @@ function changed(state: State, problem: Problem, at: number, by: number): State 
       const d = (i: number): number => (at === OF_CAMERA * c + i ? by : 0);
       return {
         ...camera,
-        rotation: turnedBy(camera.rotation, d(0), d(1), d(2)),
+        rotation: turnedBy(camera.rotation, [d(0), d(1), d(2)]),
         translation: camera.translation.map((v, i) => v + d(3 + i)),
         focal: camera.focal * Math.exp(d(6)),
       };

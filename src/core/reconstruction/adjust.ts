@@ -2,7 +2,7 @@ import { backward, factorise, forward, inverseOf } from '../geometry/cholesky';
 import { turnedBy } from './pinhole';
 import { addPriors } from './priors';
 import { layoutOf, OF_CAMERA, type Layout, type Problem, type Sightings, type State } from './problem';
-import { addFrame, type Block, type Shared } from './residuals';
+import { addFrame, emptyBlock, type Block, type Shared } from './residuals';
 
 export interface AdjustOptions {
   readonly iterations: number;
@@ -21,11 +21,6 @@ export interface Adjusted {
 const sightingsAt = (problem: Problem, state: State): readonly Sightings[] =>
   problem.cameras.map((_, c) => problem.sightings(c, state.clocks[c]!));
 
-const emptyBlock = (n: number, m: number): Block => ({
-  own: new Float64Array(n * n),
-  border: new Float64Array(n * m),
-  gradient: new Float64Array(n),
-});
 const emptyShared = (m: number): Shared => ({ matrix: new Float64Array(m * m), gradient: new Float64Array(m) });
 
 function costOf(problem: Problem, layout: Layout, state: State, first: State): number {
@@ -51,7 +46,7 @@ function stepped(
       const at = (i: number): number => step[OF_CAMERA * c + i]!;
       return {
         ...camera,
-        rotation: turnedBy(camera.rotation, at(0), at(1), at(2)),
+        rotation: turnedBy(camera.rotation, [at(0), at(1), at(2)]),
         translation: camera.translation.map((v, i) => v + at(3 + i)),
         focal: camera.focal * Math.exp(Math.max(-0.5, Math.min(0.5, at(6)))),
       };

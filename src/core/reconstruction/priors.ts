@@ -15,7 +15,7 @@ function addCamera(problem: Problem, state: State, first: State, c: number, row:
   const prior = problem.cameras[c]!;
   const { rotation: R, translation, focal } = state.cameras[c]!;
   const base = OF_CAMERA * c;
-  const right = [R[0]!, R[1]!, R[2]!] as const;
+  const right = [R[0], R[1], R[2]] as const;
   // To the right in the world: the first row of R, which w changes by w_y times the third less w_z times the second.
   const level = right[0] ** 2 + right[2] ** 2;
   const azimuth = Math.atan2(-right[2], right[0]);
@@ -27,7 +27,7 @@ function addCamera(problem: Problem, state: State, first: State, c: number, row:
     [base + 2, -along(3) * k],
   ]);
   // Up in the camera's axes, which w turns with it: the second column of R.
-  const [ux, uy, uz] = [R[1]!, R[4]!, R[7]!];
+  const [ux, uy, uz] = [R[1], R[4], R[7]];
   const turned = [
     [0, -uz, uy],
     [uz, 0, -ux],

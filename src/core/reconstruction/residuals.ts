@@ -10,6 +10,12 @@ export interface Block {
   readonly gradient: Float64Array;
 }
 
+export const emptyBlock = (n: number, m: number): Block => ({
+  own: new Float64Array(n * n),
+  border: new Float64Array(n * m),
+  gradient: new Float64Array(n),
+});
+
 /** The part of the normal equations that all frames add to. */
 export interface Shared {
   readonly matrix: Float64Array;
@@ -107,9 +113,9 @@ export function addFrame(
       if (Number.isNaN(x[at]!)) continue;
       const p = 3 * at;
       const [X, Y, Z] = [state.points[p]!, state.points[p + 1]!, state.points[p + 2]!];
-      const rx = R[0]! * X + R[1]! * Y + R[2]! * Z;
-      const ry = R[3]! * X + R[4]! * Y + R[5]! * Z;
-      const rz = R[6]! * X + R[7]! * Y + R[8]! * Z;
+      const rx = R[0] * X + R[1] * Y + R[2] * Z;
+      const ry = R[3] * X + R[4] * Y + R[5] * Z;
+      const rz = R[6] * X + R[7] * Y + R[8] * Z;
       const [px, py, pz] = [rx + t[0]!, ry + t[1]!, Math.max(1e-3, rz + t[2]!)];
       const [kx, ky, bias] = [1 / sdX[at]!, 1 / sdY[at]!, 2 * (c * points + j)];
       const [u, v] = [(focal * px) / pz, (focal * py) / pz];

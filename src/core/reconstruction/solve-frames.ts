@@ -1,12 +1,6 @@
 import { backward, factorise, forward, inverseOf } from '../geometry/cholesky';
 import { layoutOf, type Problem, type Sightings, type State } from './problem';
-import { addFrame, type Block } from './residuals';
-
-const emptyBlock = (n: number, m: number): Block => ({
-  own: new Float64Array(n * n),
-  border: new Float64Array(n * m),
-  gradient: new Float64Array(n),
-});
+import { addFrame, emptyBlock, type Block } from './residuals';
 
 const reset = ({ own, border, gradient }: Block): void => {
   own.fill(0);

@@ -1,4 +1,5 @@
 import { solve } from '../geometry/solve';
+import type { Rotation } from '../calibration/turning-camera';
 import { rotationOf, type Pinhole } from './pinhole';
 import type { CameraPrior, Problem, Sightings, State } from './problem';
 import type { FigureCamera } from '../tracks/spatial-view';
@@ -45,8 +46,8 @@ export function startOf(
     saw.forEach(({ x, y }, c) => {
       if (Number.isNaN(x[i]!)) return;
       const R = rotations[c]!;
-      add([R[0]!, R[1]!, R[2]!], (x[i]! - middles[c]![0]) / stature[c]!);
-      add([R[3]!, R[4]!, R[5]!], (y[i]! - middles[c]![1]) / stature[c]!);
+      add([R[0], R[1], R[2]], (x[i]! - middles[c]![0]) / stature[c]!);
+      add([R[3], R[4], R[5]], (y[i]! - middles[c]![1]) / stature[c]!);
     });
     // What a single camera saw lies in the middle of the depth.
     for (let a = 0; a < 3; a++) matrix[a]![a] = matrix[a]![a]! + 1e-3;
@@ -66,7 +67,7 @@ export function startOf(
 /** A camera that sees the origin where the middle of the points is, and a body as tall as it was seen. */
 function pinholeAt(
   { focal, width, height }: CameraPrior,
-  rotation: Float64Array,
+  rotation: Rotation,
   [x, y]: readonly [number, number],
   stature: number,
 ): Pinhole {
