@@ -1,4 +1,5 @@
 import react from '@vitejs/plugin-react';
+import { readFileSync } from 'node:fs';
 import { defineConfig } from 'vite';
 import { serviceWorker } from './scripts/service-worker.ts';
 import { MOVENET_WEIGHTS, POSE_WEIGHTS } from './scripts/weights-packages.ts';
@@ -11,7 +12,10 @@ const LICENSES = 'third-party.md';
 const address = 'http://127.0.0.1:4173';
 const behind = { target: address, changeOrigin: true, headers: { origin: address } };
 
+const { version } = JSON.parse(readFileSync(new URL('package.json', import.meta.url), 'utf8')) as { version: string };
+
 export default defineConfig({
+  define: { __VERSION__: JSON.stringify(version) },
   plugins: [
     react(),
     workerLicenses(

@@ -1,35 +1,11 @@
 import type { ReactNode } from 'react';
-import { athletePage, type AthleteCorrection } from '../../../core/coaching/athlete-page';
+import { athletePage } from '../../../core/coaching/athlete-page';
 import { cautionsFor } from '../../../core/judgement/cautions';
 import { dayOf } from '../../../core/model/session';
 import type { Derived } from '../../../state/derived';
 import { dayText } from '../../components/format';
-import { measureKey, noteKey, panesOf, useAthleteStills } from './use-stills';
-
-interface Picture {
-  readonly address: string | undefined;
-  readonly name: string;
-}
-
-/** The pictures that show a correction: the athlete's first, what it is held against second. */
-function picturesOf(
-  { session, athlete, reference }: Derived,
-  { measureId, noteId }: AthleteCorrection,
-  stills: Readonly<Record<string, string>>,
-): readonly Picture[] {
-  const sides = [athlete, reference].filter((trial) => trial !== null);
-  if (measureId !== null)
-    return sides.map(({ clip }) => ({
-      address: stills[measureKey(measureId, clip.id)],
-      name: clip.performer.name,
-    }));
-  const note = session.notes.find((n) => n.id === noteId);
-  if (!note) return [];
-  const panes = panesOf(note);
-  return sides
-    .filter(({ clip }) => panes[clip.id] !== undefined)
-    .map(({ clip }) => ({ address: stills[noteKey(note.id, clip.id)], name: clip.performer.name }));
-}
+import { CorrectionPictures } from './correction-pictures';
+import { useAthleteStills } from './use-stills';
 
 /**
  * One side of paper: what is good already, then one to three corrections with their pictures, cue, drills and check.
@@ -61,16 +37,7 @@ export function AthletePage({ derived }: { readonly derived: Derived }): ReactNo
       )}
       {page.corrections.map((correction) => (
         <section key={correction.id} data-testid="athlete-correction">
-          <div className="pictures">
-            {picturesOf(derived, correction, stills).map((picture) => (
-              <figure key={picture.name}>
-                {picture.address && (
-                  <img src={picture.address} alt={`${picture.name}: ${correction.title}`} data-testid="athlete-still" />
-                )}
-                <figcaption>{picture.name}</figcaption>
-              </figure>
-            ))}
-          </div>
+          <CorrectionPictures derived={derived} of={correction} stills={stills} />
           <div>
             <h2>{correction.cue.replace(/[\u201c\u201d]/g, '')}</h2>
             <p>

@@ -4,11 +4,13 @@ import { cautionsFor } from '../../../core/judgement/cautions';
 import { followCorrections } from '../../../core/coaching/progress';
 import { filmingRequests } from '../../../core/judgement/filming';
 import { seriesMeasures } from '../../../core/comparison/matched-series';
+import { athletePage } from '../../../core/coaching/athlete-page';
 import { correctionOf } from '../../../core/coaching/correction';
 import { measureName } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
 import { dayOf } from '../../../core/model/session';
 import { useHistory } from '../../../state/history';
+import { usePaper, type ReportPart } from '../../../state/paper';
 import { FollowedTable } from '../../components/followed-table';
 import { ComparedCurve, comparedSeriesOf } from '../../components/compared-curve';
 import { CorrectionCard } from '../../components/correction-card';
@@ -16,10 +18,12 @@ import { JudgedSummary } from '../../components/judged-summary';
 import { RoleName } from '../../components/role-name';
 import { TimingTable } from '../../components/timing-table';
 import { dayText, readingText } from '../../components/format';
+import { CorrectionPictures } from './correction-pictures';
+import { Methods } from './methods';
 import { MomentStills } from './moment-stills';
 import { ReadingsTable } from './readings-table';
 import { SeenByEye } from './seen-by-eye';
-import { useStills } from './use-stills';
+import { useAthleteStills, useStills } from './use-stills';
 
 export function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
   const { session, movement, athlete, reference, judged, priorities, timing, plan, sheet, sides } = derived;
@@ -52,10 +56,16 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
   const counted = judgedCount(judged);
   const anyMarked = shownRoles.some((role) => Object.keys(derived[role]!.marks).length > 0);
   const minor = athlete?.clip.performer.minor ?? false;
+  const { parts, club, foot } = usePaper();
+  const shows = (part: ReportPart): boolean => parts.includes(part);
+  const correctionStills = useAthleteStills(derived);
+  const { corrections } = athletePage(movement, plan.items, judged, session.notes, minor);
+  const pictured = new Map(corrections.map((correction) => [correction.id, correction]));
   return (
     <article className="report" data-testid="report">
       <div className="head">
         <div>
+          {club && <div className="club">{club}</div>}
           <h1 style={{ margin: 0 }}>{session.name}</h1>
           <div>
             {movement.sport}: {movement.name}
@@ -81,7 +91,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           <p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p>
         </section>
       )}
-      <SeenByEye derived={derived} stills={stills} />
+      {shows('findings') && <SeenByEye derived={derived} stills={stills} />}
       <section>
         <h2>Work on</h2>
         <JudgedSummary judged={judged} />
@@ -92,7 +102,10 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </p>
         )}
         {plan.items.map((item, i) => (
-          <div key={item.id} style={{ marginBottom: 14, breakInside: 'avoid' }} data-testid="report-correction">
+          <div key={item.id} className="report-correction" data-testid="report-correction">
+            {pictured.has(item.id) && (
+              <CorrectionPictures derived={derived} of={pictured.get(item.id)!} stills={correctionStills} />
+            )}
             <CorrectionCard correction={correctionOf(movement, item, minor, session.notes)} index={i} />
           </div>
         ))}
@@ -107,38 +120,39 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </p>
         ))}
       </section>
-      <SinceBefore derived={derived} />
-      <section>
-        <h2>Keep</h2>
-        {strengths.length + onTarget.length === 0 && (
-          <p>
-            {counted.judged === 0 ? 'Nothing was measured.' : 'No measure stands clear of the measuring error.'}
-            {session.notes.some((n) => n.kind === 'good') ? ' What the eye found good stands above.' : ''}
-          </p>
-        )}
-        <ul>
-          {strengths.map((j) => (
-            <li key={j.measure.id}>
-              <strong>{nameOf(j)}</strong>: {numbersOf(j)}
-            </li>
-          ))}
-          {session.notes
-            .filter((n) => n.kind === 'good' && n.text)
-            .map((n) => (
-              <li key={n.id}>
-                Seen by eye: <strong>{n.text}</strong>
+      {shows('since') && <SinceBefore derived={derived} />}
+      {shows('keep') && (
+        <section>
+          <h2>Keep</h2>
+          {strengths.length + onTarget.length === 0 && (
+            <p>
+              {counted.judged === 0 ? 'Nothing was measured.' : 'No measure stands clear of the measuring error.'}
+              {session.notes.some((n) => n.kind === 'good') ? ' What the eye found good stands above.' : ''}
+            </p>
+          )}
+          <ul>
+            {strengths.map((j) => (
+              <li key={j.measure.id}>
+                <strong>{nameOf(j)}</strong>: {numbersOf(j)}
               </li>
             ))}
-          {onTarget.map((j) => (
-            <li key={j.measure.id}>
-              Good as it is: {nameOf(j)}, {numbersOf(j)}
-            </li>
-          ))}
-        </ul>
-      </section>
-      {anyMarked && <MomentStills derived={derived} roles={shownRoles} stills={stills} />}
-      {counted.measurable > 0 && <ReadingsTable derived={derived} />}
-      {charts.length > 0 && (
+            {session.notes
+              .filter((n) => n.kind === 'good' && n.text)
+              .map((n) => (
+                <li key={n.id}>
+                  Seen by eye: <strong>{n.text}</strong>
+                </li>
+              ))}
+            {onTarget.map((j) => (
+              <li key={j.measure.id}>
+                Good as it is: {nameOf(j)}, {numbersOf(j)}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {shows('pictures') && anyMarked && <MomentStills derived={derived} roles={shownRoles} stills={stills} />}
+      {shows('curves') && charts.length > 0 && (
         <section>
           <h2>Curves</h2>
           {charts.map(({ measure, curves }) => (
@@ -151,13 +165,13 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </p>
         </section>
       )}
-      {anyMarked && (
+      {shows('timing') && anyMarked && (
         <section>
           <h2>Timing</h2>
           <TimingTable rows={timing} athlete={sides.athlete} reference={sides.reference} />
         </section>
       )}
-      {sheet && movement.sheet && (
+      {shows('sheet') && sheet && movement.sheet && (
         <section>
           <h2>
             {movement.sheet.name}: {sheet.points} of {sheet.most} points
@@ -177,7 +191,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           ))}
         </section>
       )}
-      {requests.length > 0 && (
+      {shows('filming') && requests.length > 0 && (
         <section>
           <h2>Film next time</h2>
           <ul>
@@ -198,6 +212,8 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </div>
         ))}
       </section>
+      {shows('measures') && counted.measurable > 0 && <ReadingsTable derived={derived} />}
+      {shows('methods') && <Methods derived={derived} />}
       {counted.measurable > 0 && (
         <p style={{ fontSize: '.8rem', color: '#545c61' }}>
           Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more
@@ -205,6 +221,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           Hz.
         </p>
       )}
+      {foot && <p className="foot">{foot}</p>}
     </article>
   );
 }

@@ -11,6 +11,7 @@ import { sessionArchive } from '../../../state/session-files';
 import { SessionFrame } from '../../components/session-frame';
 import { AthletePage } from './athlete-page';
 import { FilmDialog } from './film-dialog';
+import { PaperOptions } from './paper-options';
 import { ReportBody } from './report-body';
 
 const fileSafe = (name: string): string =>
@@ -71,6 +72,7 @@ export function ReportScreen(): ReactNode {
             Save the session without video
           </Button>
         </div>
+        {paper === 'report' && derived.athlete && <PaperOptions />}
         {derived.athlete === null ? (
           <p style={{ textAlign: 'center' }}>
             The report fills itself once the athlete’s clip is in: add it at Intake.

@@ -1,0 +1,87 @@
+import type { ReactNode } from 'react';
+import { cameraOffPlane } from '../../../core/calibration/view';
+import { COVERAGE_95 } from '../../../core/statistics/normal';
+import { originName } from '../../../core/tracks/track';
+import type { Trial } from '../../../core/trial/trial';
+import { degreesApart } from '../../../core/reconstruction/body-views';
+import type { BenchClip } from '../../../state/bench-clips';
+import type { Derived } from '../../../state/derived';
+import { clipName, VIEW_NAMES } from '../../components/clip-name';
+
+/** Where a trial's points come from, the commonest first. */
+function originsText({ raw }: Trial): string {
+  const counts = new Map<string, number>();
+  for (const series of Object.values(raw))
+    for (const code of series!.origin) {
+      const name = originName(code);
+      if (name !== 'missing') counts.set(name, (counts.get(name) ?? 0) + 1);
+    }
+  const all = [...counts.values()].reduce((sum, n) => sum + n, 0);
+  return [...counts]
+    .sort((a, b) => b[1] - a[1])
+    .map(([name, n]) => `${Math.max(1, Math.round((100 * n) / all))} % ${name === 'hand' ? 'by hand' : name}`)
+    .join(', ');
+}
+
+function cameraText(on: BenchClip): string {
+  const { clip, interval } = on.trial;
+  const { angle, sd } = cameraOffPlane(clip);
+  const degrees = 180 / Math.PI;
+  const view = `${VIEW_NAMES[clip.view.kind]} view`;
+  const off =
+    clip.view.kind === 'side'
+      ? `, ${Math.round(Math.abs(angle) * degrees)}\u00b0 \u00b1${Math.round(COVERAGE_95 * sd * degrees)}\u00b0 off the plane`
+      : '';
+  const time = clip.pictures
+    ? `${clip.frameTimes.length} still pictures`
+    : `${clip.frameTimes.length} frames, ${(1000 * interval).toFixed(1)} ms apart`;
+  const scale = clip.scale
+    ? `, ${clip.scale.metres} m are ${Math.round(clip.scale.pixels)} pixels`
+    : ', no length in metres';
+  return `${view}${off}; ${clip.width} \u00d7 ${clip.height}, ${time}${scale}; ${originsText(on.trial) || 'no points'}`;
+}
+
+/** What another laboratory would have to know to measure the same. */
+export function Methods({ derived }: { readonly derived: Derived }): ReactNode {
+  const { session, movement, clips, bodies } = derived;
+  return (
+    <section data-testid="methods">
+      <h2>Methods</h2>
+      <ul>
+        <li>
+          Movement \u201c{movement.name}\u201d ({movement.id}
+          {session.ownMovement ? ', as changed in this session' : ', as it ships with the application'}); application{' '}
+          {__VERSION__}.
+        </li>
+        {clips.map((on) => (
+          <li key={on.trial.clip.id}>
+            {on.trial.clip.performer.name}, {clipName(on)}: {cameraText(on)}.
+          </li>
+        ))}
+        {[...bodies].map(([id, { cameras, misfit }]) => (
+          <li key={id}>
+            Body in space of {clips.find((c) => c.trial.clip.id === id)?.trial.clip.performer.name} by bundle adjustment
+            without calibration: {cameras.length} cameras,{' '}
+            {cameras
+              .slice(1)
+              .map(
+                (c) =>
+                  `${Math.round(degreesApart(cameras[0]!, c))}\u00b0 \u00b1${Math.ceil(COVERAGE_95 * c.azimuthSd)}\u00b0`,
+              )
+              .join(', ')}{' '}
+            from the first; residuals {misfit.toFixed(2)} of their stated deviation.
+          </li>
+        ))}
+        <li>
+          Points smoothed by a zero-lag Butterworth filter of second order at {session.cutoff} Hz. Errors are
+          first-order propagation (JCGM 100:2008) of those of the points, the moments, the camera and the scale;
+          plus-minus values are 95 % intervals.
+        </li>
+        <li>
+          Segment masses after de Leva 1996, lengths after Drillis and Contini 1966. Angles, signs and formulas: the
+          table of measures that ships with the application.
+        </li>
+      </ul>
+    </section>
+  );
+}
