@@ -28,7 +28,13 @@ export function SpaceCard({ derived }: { readonly derived: Derived }): ReactNode
     const state = on.join === null ? states.get(on.trial.clip.id) : undefined;
     return state ? [{ id: on.trial.clip.id, name: on.trial.clip.performer.name, state }] : [];
   });
-  if (all.length === 0) return null;
+  const waiting = derived.clips.filter(
+    ({ join, trial }) =>
+      join === null &&
+      !states.has(trial.clip.id) &&
+      derived.clips.some((other) => other.join?.mainId === trial.clip.id),
+  );
+  if (all.length + waiting.length === 0) return null;
   return (
     <section className="card" aria-label="Body in space" style={{ display: 'grid', gap: 8, fontSize: '.86rem' }}>
       <Typography variant="h3" component="h2">
@@ -45,6 +51,11 @@ export function SpaceCard({ derived }: { readonly derived: Derived }): ReactNode
               Compute it
             </Button>
           )}
+        </div>
+      ))}
+      {waiting.map(({ trial: { clip } }) => (
+        <div key={clip.id}>
+          <strong>{clip.performer.name}:</strong> computed once both cameras have points and are joined at one instant.
         </div>
       ))}
       {all.some(({ state }) => state.kind === 'ready') && (
