@@ -70,8 +70,7 @@ function jointAngle(a: Vector, b: Vector, c: Vector): number {
   return Math.acos(dot / (Math.hypot(...u) * Math.hypot(...v))) * DEGREES;
 }
 /** Where a body faces whose line from the left to the right joint this is: 0 ahead, to the left positive. */
-const facing = (left: Vector, right: Vector): number =>
-  Math.atan2(-(right[0] - left[0]), right[2] - left[2]) * DEGREES * -1;
+const facing = (left: Vector, right: Vector): number => Math.atan2(right[0] - left[0], right[2] - left[2]) * DEGREES;
 
 export interface Checked {
   readonly name: string;

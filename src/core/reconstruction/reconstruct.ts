@@ -4,7 +4,7 @@ import type { FigureCamera } from '../tracks/spatial-view';
 import { adjust, type Adjusted } from './adjust';
 import { bendsForward } from './bending';
 import { degreesBetween, directionOf } from './pinhole';
-import type { Clock, Problem, State } from './problem';
+import { OF_CAMERA, type Clock, type Problem, type State } from './problem';
 import {
   bestStart,
   evenly,
@@ -16,6 +16,7 @@ import {
   withoutUnseen,
   type SpaceCamera,
 } from './problem-of-cameras';
+import type { SeenClip } from './seen-points';
 import { frameCovariance, solveFrames } from './solve-frames';
 
 /** A camera as it was found. */
@@ -105,6 +106,103 @@ const lowerTriangle = (matrix: Float64Array, n: number, by: number): Float32Arra
 
 const RADIANS = Math.PI / 180;
 
+/** How well the azimuth of every further camera against the first is known, degrees. */
+const azimuthSds = ({ state, covariance, layout }: Adjusted): readonly number[] =>
+  state.cameras.slice(1).map((_, i) => {
+    const at = OF_CAMERA * (i + 1) + 1;
+    return covariance ? Math.sqrt(covariance[at * layout.size + at]!) / RADIANS : NaN;
+  });
+
+/** Why nothing can be made of cameras that were adjusted; null where it can. */
+function refusalOf(adjusted: Adjusted, misfit: number): Result<never, SpaceIssue> | null {
+  const [main, ...others] = adjusted.state.cameras;
+  const apart = others.map(({ rotation }) => degreesBetween(main!.rotation, rotation));
+  if (Math.max(...apart.map((d) => Math.min(d, 180 - d))) < LEAST_APART)
+    return fail(
+      'alike-cameras',
+      `The cameras look ${apart.map((d) => Math.round(d)).join(' and ')} degrees apart, which tells no depth. Put the second camera at 60 to 120 degrees from the first.`,
+    );
+  if (!(misfit < MOST_MISFIT))
+    return fail(
+      'misfit',
+      `The points of the cameras are not of one body at one time: they differ ${misfit.toFixed(1)} times as much as they may. Check the common instants, left and right, and the views of the clips.`,
+    );
+  if (!adjusted.covariance || !(Math.min(...azimuthSds(adjusted)) < MOST_AZIMUTH_SD))
+    return fail(
+      'undetermined',
+      'The movement does not tell how the cameras stand to each other. Put the second camera at 60 to 120 degrees from the first, and let both see the whole body.',
+    );
+  return null;
+}
+
+/** Frames from which the unknowns that all share are found: no nearer than detectors err in the same way. */
+function usedFrames({ times }: SeenClip, shared: readonly number[]): readonly number[] {
+  const rate = (times.length - 1) / (times.at(-1)! - times[0]!);
+  const apart = Math.round(shared.length / rate / SAYS_THE_SAME);
+  return evenly(shared, Math.min(MOST_FRAMES, Math.max(COARSE_FRAMES, apart)));
+}
+
+/** The body at every frame of the first camera, with the covariance of its points. */
+function bodyThrough(
+  cameras: readonly SpaceCamera[],
+  ids: readonly PointId[],
+  shared: readonly number[],
+  adjusted: Adjusted,
+  misfit: number,
+  { onProgress, stopped }: ReconstructOptions,
+): Result<Body, SpaceIssue> {
+  const { state, layout } = adjusted;
+  const covariance = adjusted.covariance!;
+  const { clocks } = state;
+  const whole = problemOf(cameras, ids, shared, { biased: true, clocks });
+  const solved = onFrames(
+    whole,
+    state,
+    cameras.map((c) => c.stature),
+  );
+  const raw = problemOf(cameras, ids, shared, { biased: true, clocks, raw: true });
+  const rough = solveFrames(raw, solved).state;
+  onProgress?.(0.8);
+  if (!bendsForward(ids, solved.points))
+    return fail(
+      'mirrored',
+      'Knees would bend the wrong way: one of the cameras stands on the other side of the body than its view says, or left and right are exchanged in it. Correct the view, or exchange the sides.',
+    );
+  const saw = cameras.map((_, c) => whole.sightings(c, clocks[c]!));
+  const n = 3 * ids.length;
+  const frames = cameras[0]!.clip.times.length;
+  const none = new Float32Array(0);
+  const covariances: Float32Array[] = Array.from({ length: frames }, () => none);
+  for (const [f, frame] of shared.entries()) {
+    if (f % 20 === 0) onProgress?.(0.8 + (0.2 * f) / shared.length);
+    covariances[frame] = lowerTriangle(frameCovariance(whole, solved, saw, f, covariance), n, Math.max(1, misfit) ** 2);
+  }
+  if (stopped?.()) return fail('cancelled', 'It was cancelled.');
+  const spread = (values: Float64Array): Float64Array => {
+    const wide = new Float64Array(n * frames).fill(NaN);
+    shared.forEach((frame, f) => wide.set(values.subarray(f * n, f * n + n), frame * n));
+    return wide;
+  };
+  const sds = azimuthSds(adjusted);
+  return ok({
+    ids,
+    points: spread(withoutUnseen(whole, solved)),
+    raw: spread(withoutUnseen(whole, rough)),
+    covariances,
+    misfit,
+    cameras: state.cameras.map(({ rotation }, c) => {
+      const clock = layout.clock(c);
+      return {
+        clipId: cameras[c]!.clip.clipId,
+        ...directionOf(rotation),
+        azimuthSd: c === 0 ? 0 : sds[c - 1]!,
+        clock: clocks[c]!,
+        clockSd: c === 0 ? 0 : Math.sqrt(covariance[clock * layout.size + clock]!),
+      };
+    }),
+  });
+}
+
 /**
  * A body in space from two or more cameras of one performance that nobody calibrated: the body itself is what the
  * cameras are calibrated by. Its segments keep their lengths, left and right are alike, the pictures are about level,
@@ -113,104 +211,32 @@ const RADIANS = Math.PI / 180;
  * frames) is adjusted together (`adjust.ts`), from several starts, and stated with its covariance.
  *
  * Two cameras far away see a body and its mirror image in depth alike; which it is follows from the views that were
- * stated, and is checked by which way knees and elbows bend.
+ * stated, and is checked by which way the knees bend.
  */
 export function reconstruct(
   cameras: readonly SpaceCamera[],
-  { onProgress, stopped }: ReconstructOptions = {},
+  options: ReconstructOptions = {},
 ): Result<Body, SpaceIssue> {
+  const { onProgress, stopped } = options;
   const ids = sharedPoints(cameras);
   const shared = sharedFrames(cameras);
-  if (cameras.length < 2 || ids.length < LEAST_JOINTS || shared.length < LEAST_FRAMES)
+  const tall = cameras.every(({ stature }) => stature > 0);
+  if (cameras.length < 2 || ids.length < LEAST_JOINTS || shared.length < LEAST_FRAMES || !tall)
     return fail(
       'too-few-points',
-      `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the least. Detect points in both clips, and bring them together in time.`,
+      `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the least, limbs among them. Detect points in both clips, and bring them together in time.`,
     );
-  const statures = cameras.map((c) => c.stature);
   const stated = cameras.map(({ prior }) => prior.azimuthDegrees);
-
-  const coarse = problemOf(cameras, ids, evenly(shared, COARSE_FRAMES), { biased: false });
   const begin = bestStart(
-    coarse,
+    problemOf(cameras, ids, evenly(shared, COARSE_FRAMES), { biased: false }),
     cameras,
     STARTS.map((by) => stated.map((a, c) => (c === 0 ? a : a + by))),
     stopped,
   );
   onProgress?.(0.3);
-  const { times } = cameras[0]!.clip;
-  const rate = (times.length - 1) / (times.at(-1)! - times[0]!);
-  const used = evenly(
-    shared,
-    Math.min(MOST_FRAMES, Math.max(COARSE_FRAMES, Math.round(shared.length / rate / SAYS_THE_SAME))),
-  );
-  const { fine, adjusted } = adjustAll(cameras, ids, used, begin.state, stopped);
-  const { state, cost, covariance, layout } = adjusted;
+  const { fine, adjusted } = adjustAll(cameras, ids, usedFrames(cameras[0]!.clip, shared), begin.state, stopped);
   onProgress?.(0.6);
   if (stopped?.()) return fail('cancelled', 'It was cancelled.');
-  const misfit = Math.sqrt(cost / freedomOf(fine, state));
-  const [main, ...others] = state.cameras;
-  const nearest = others.map(({ rotation }) => degreesBetween(main!.rotation, rotation));
-  if (Math.max(...nearest.map((d) => Math.min(d, 180 - d))) < LEAST_APART)
-    return fail(
-      'alike-cameras',
-      `The cameras look ${nearest.map((d) => Math.round(d)).join(' and ')} degrees apart, which tells no depth. Put the second camera at 60 to 120 degrees from the first.`,
-    );
-  if (!(misfit < MOST_MISFIT))
-    return fail(
-      'misfit',
-      `The points of the cameras are not of one body at one time: they differ ${misfit.toFixed(1)} times as much as they may. Check the common instants, left and right, and the views of the clips.`,
-    );
-  const azimuthSd = others.map((_, i) => {
-    const at = 7 * (i + 1) + 1;
-    return covariance ? Math.sqrt(covariance[at * layout.size + at]!) / RADIANS : NaN;
-  });
-  if (!covariance || !(Math.min(...azimuthSd) < MOST_AZIMUTH_SD))
-    return fail(
-      'undetermined',
-      'The movement does not tell how the cameras stand to each other. Put the second camera at 60 to 120 degrees from the first, and let both see the whole body.',
-    );
-
-  const whole = problemOf(cameras, ids, shared, { biased: true, clocks: state.clocks });
-  const solved = onFrames(whole, state, statures);
-  const rough = solveFrames(
-    problemOf(cameras, ids, shared, { biased: true, clocks: state.clocks, raw: true }),
-    solved,
-  ).state;
-  onProgress?.(0.8);
-  if (!bendsForward(ids, solved.points))
-    return fail(
-      'mirrored',
-      'Knees and elbows would bend the wrong way: one of the cameras stands on the other side of the body than its view says, or left and right are exchanged in it. Correct the view, or exchange the sides.',
-    );
-  const saw = cameras.map((_, c) => whole.sightings(c, solved.clocks[c]!));
-  const n = 3 * ids.length;
-  const wider = Math.max(1, misfit) ** 2;
-  const triangles = shared.map((_, f) => {
-    if (f % 20 === 0) onProgress?.(0.8 + (0.2 * f) / shared.length);
-    return lowerTriangle(frameCovariance(whole, solved, saw, f, covariance), n, wider);
-  });
-  if (stopped?.()) return fail('cancelled', 'It was cancelled.');
-
-  const spread = (values: Float64Array): Float64Array => {
-    const wide = new Float64Array(n * times.length).fill(NaN);
-    shared.forEach((frame, f) => wide.set(values.subarray(f * n, f * n + n), frame * n));
-    return wide;
-  };
-  const none = new Float32Array(0);
-  const covariances: Float32Array[] = Array.from(times, () => none);
-  shared.forEach((frame, f) => (covariances[frame] = triangles[f]!));
-  return ok({
-    ids,
-    points: spread(withoutUnseen(whole, solved)),
-    raw: spread(withoutUnseen(whole, rough)),
-    covariances,
-    misfit,
-    cameras: state.cameras.map(({ rotation }, c) => ({
-      clipId: cameras[c]!.clip.clipId,
-      ...directionOf(rotation),
-      azimuthSd: c === 0 ? 0 : azimuthSd[c - 1]!,
-      clock: state.clocks[c]!,
-      clockSd: c === 0 ? 0 : Math.sqrt(covariance[layout.clock(c) * layout.size + layout.clock(c)]!),
-    })),
-  });
+  const misfit = Math.sqrt(adjusted.cost / freedomOf(fine, adjusted.state));
+  return refusalOf(adjusted, misfit) ?? bodyThrough(cameras, ids, shared, adjusted, misfit, options);
 }
