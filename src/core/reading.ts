@@ -12,6 +12,10 @@ export interface Provenance {
 /** Whether a value was read from points in space. */
 export const isInSpace = (reading: Reading): boolean => reading.measurable && reading.provenance.inSpace === true;
 
+/** Whether a value was read off the pictures of a clip, so that it can be drawn on them. */
+export const isReadOff = (reading: Reading, clipId: string): boolean =>
+  reading.measurable && reading.provenance.clipId === clipId && reading.provenance.inSpace !== true;
+
 /** What one standard deviation of a clip's own unknowns does to a reading, SI and signed. */
 export interface SharedError {
   /** Of the camera's direction. */

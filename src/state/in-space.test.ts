@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { PointId } from '../core/anatomy/body-points';
+import { hasSeries } from '../core/comparison/matched-series';
+import { viewOf } from '../core/comparison/side';
+import { clipScene } from '../core/scene/clip-scene';
 import { FIGURE_PICTURE } from '../core/tracks/figure';
 import type { SpatialTrack } from '../core/tracks/marker-map';
 import { seenFrom } from '../core/tracks/spatial-view';
@@ -130,4 +133,25 @@ describe('two cameras', () => {
     const knee = readingOf(session, 'front-knee-at-release', derived);
     expect(knee.measurable && knee.provenance.inSpace).toBeUndefined();
   });
+});
+
+test('a number that was read in space is not drawn on a picture, whose plane would give another', () => {
+  const session = demo('pace-two-cameras');
+  const derived = derive(session, bodiesOf(derive(session).clips));
+  const { movement, judged, athlete } = derived;
+  const frame = Math.round(athlete!.marks['back-foot-contact']!);
+  const drawn = (selected: string): number =>
+    clipScene({ movement, judged, trial: athlete!, beside: false }, frame, { selected, measures: true, lit: null })
+      .length;
+  const body = drawn('no-measure');
+  expect(drawn('back-knee-at-back-foot-contact')).toBeGreaterThan(body);
+  expect(drawn('shoulders-face-at-back-foot-contact')).toBe(body);
+});
+
+test('a curve is drawn from a view that shows its plane, and from no other', () => {
+  const session = demo('pace-two-cameras');
+  const { movement, athlete, sides } = derive(session, bodiesOf(derive(session).clips));
+  const face = movement.measures.find((m) => m.id === 'shoulders-face-at-back-foot-contact')!;
+  expect(hasSeries(face, athlete!)).toBe(false);
+  expect(hasSeries(face, viewOf(face, sides.athlete[0]!))).toBe(true);
 });

@@ -1,3 +1,4 @@
+import { viewRefusal } from '../calibration/view';
 import { seriesOfMeasure, seriesUnitOf, seriesOf, unitOf } from '../measures';
 import type { Measure } from '../model/measure';
 import type { Movement } from '../model/movement';
@@ -231,9 +232,11 @@ export function frameAtSample(trial: Trial, through: readonly string[], sample: 
   return a + ((b - a) * (sample - phase * SAMPLES)) / SAMPLES;
 }
 
-/** Whether anything is known of a measure's curve. */
+/** Whether anything is known of a measure's curve in a trial whose view shows its plane. */
 export const hasSeries = (measure: Measure, trial: Trial): boolean =>
-  seriesOfMeasure(measure, trial)?.some((v) => !Number.isNaN(v)) ?? false;
+  viewRefusal(trial.clip, measure.plane) === null &&
+  !trial.clip.pictures &&
+  (seriesOfMeasure(measure, trial)?.some((v) => !Number.isNaN(v)) ?? false);
 
 /** Measures that are curves, the ones of the same series only once. */
 export function seriesMeasures(movement: Movement): readonly Measure[] {

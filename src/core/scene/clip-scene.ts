@@ -2,6 +2,7 @@ import type { Judged } from '../judgement/state';
 import { drawMeasure } from '../measures';
 import { momentsOf } from '../model/measure';
 import type { Movement } from '../model/movement';
+import { isInSpace, isReadOff } from '../reading';
 import type { Trial } from '../trial/trial';
 import { drawFigure } from './figure';
 import type { Primitive } from '../geometry/primitives';
@@ -48,7 +49,7 @@ export function clipScene(
   );
   const drawable = chosen.filter((m) => {
     const reading = judged.find((j) => j.measure.id === m.id)?.[clip.role];
-    return !reading || (reading.measurable && (reading.provenance.clipId === clip.id || beside));
+    return !reading || isReadOff(reading, clip.id) || (beside && reading.measurable && !isInSpace(reading));
   });
   return [...drawFigure(trial, frame, lit), ...drawable.flatMap((m) => drawMeasure(m, trial, frame))];
 }

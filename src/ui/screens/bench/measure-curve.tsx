@@ -1,36 +1,57 @@
 import { useMemo, type ReactNode } from 'react';
 import { hasSeries } from '../../../core/comparison/matched-series';
+import { viewOf } from '../../../core/comparison/side';
 import { seriesOfMeasure, seriesUnitOf, seriesOf } from '../../../core/measures';
 import type { Measure } from '../../../core/model/measure';
+import type { Movement } from '../../../core/model/movement';
 import { nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
 import { momentTimes } from '../../../core/trial/moments';
+import type { Trial } from '../../../core/trial/trial';
 import { matchedMap } from '../../../core/timing/time-map';
 import { DISPLAY_UNITS, fromSi } from '../../../core/units';
 import { CurveStrip, type CurveStripProps } from '../../../stage/curve-strip';
 import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
+import type { Derived, Sides } from '../../../state/derived';
 import { useView } from '../../../state/view-store';
 
 /** Seconds shown before the first and after the last moment. */
 const AROUND = 0.12;
 
+interface CurveOf {
+  readonly measure: Measure | null;
+  readonly athlete: Trial | null;
+  readonly reference: Trial | null;
+}
+
+/** A measure with the views of both sides from which it is read; its views are null where one does not show it. */
+function seenBy(measure: Measure, { athlete, referenceOf }: Sides): CurveOf {
+  const [own, other] = [athlete[0], referenceOf(measure)[0]].map((views) => (views ? viewOf(measure, views) : null));
+  const shows = own && other && hasSeries(measure, own) && hasSeries(measure, other);
+  return shows ? { measure, athlete: own, reference: other } : { measure, athlete: null, reference: null };
+}
+
+/** The measure that is chosen, else the most important one that is a curve. */
+function curveOf(movement: Movement, sides: Sides, selected: string | null): CurveOf {
+  const chosen = movement.measures.find((m) => m.id === selected && seriesOf(m));
+  if (chosen) return seenBy(chosen, sides);
+  const known = movement.measures.map((m) => seenBy(m, sides)).filter((curve) => curve.athlete !== null);
+  return known.reduce<CurveOf>(
+    (best, curve) => (best.measure && best.measure.importance >= curve.measure!.importance ? best : curve),
+    { measure: null, athlete: null, reference: null },
+  );
+}
+
 /** The chosen measure as a curve of both performers, in matched time. */
 export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactNode {
-  const { athlete, reference, movement } = derived;
+  const { movement, sides } = derived;
   const selected = useView((state) => state.selectedMeasure);
+  const { measure, athlete, reference } = useMemo(
+    () => curveOf(movement, sides, selected),
+    [movement, sides, selected],
+  );
   const shown = useView((state) => (athlete ? state.shown[athlete.clip.id] : undefined) ?? 0);
-  const usual = useMemo(() => {
-    const known = movement.measures.filter(
-      (m) => athlete && reference && hasSeries(m, athlete) && hasSeries(m, reference),
-    );
-    return known.reduce<Measure | null>(
-      (best, m) => (best === null || m.importance > best.importance ? m : best),
-      null,
-    );
-  }, [athlete, reference, movement]);
-  const measure = movement.measures.find((m) => m.id === selected && seriesOf(m)) ?? usual;
   const data = useMemo(() => {
-    if (!athlete || !reference || !measure || athlete.clip.pictures || reference.clip.pictures) return null;
+    if (!athlete || !reference || !measure) return null;
     const map = matchedMap(
       movement.moments.map((m) => m.id),
       momentTimes(athlete),

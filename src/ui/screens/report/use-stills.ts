@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { drawMeasure } from '../../../core/measures';
+import { isReadOff } from '../../../core/reading';
 import type { Primitive } from '../../../core/geometry/primitives';
 import { momentsOf, type Measure } from '../../../core/model/measure';
 import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
@@ -118,7 +119,7 @@ async function paintStills(
   // A measure that was read on another camera has nothing to show here.
   const readHere = (id: string): boolean => {
     const reading = judged.find((j) => j.measure.id === id)?.[clip.role];
-    return reading?.measurable === true && reading.provenance.clipId === clip.id;
+    return reading !== undefined && isReadOff(reading, clip.id);
   };
   let next = 0;
   const frames = wanted.map(({ frame }) => frame);
