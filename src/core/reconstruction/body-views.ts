@@ -1,9 +1,8 @@
-import { LENGTH_SHARES } from '../anatomy/segment-table';
 import { offPlaneSd } from '../calibration/view';
 import type { Clip, ViewKind } from '../model/clip';
 import { FIGURE_PICTURE } from '../tracks/figure';
 import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
-import { fitTo, sideAzimuth, trackBy, type FigureCamera } from '../tracks/spatial-view';
+import { fitTo, sideAzimuth, spatialHeight, trackBy, type FigureCamera } from '../tracks/spatial-view';
 import { ORIGIN, type Track } from '../tracks/track';
 import type { SpaceErrors } from '../trial/space';
 import type { Trial } from '../trial/trial';
@@ -57,25 +56,8 @@ export function headingOf(track: SpatialTrack, view: Clip['view']): Heading {
     : stated;
 }
 
-/** Standing height in the body's own unit, from the chain of trunk, thigh and shank: the middle of all frames. */
-function statureIn(track: SpatialTrack): number {
-  const chain = LENGTH_SHARES.thigh + LENGTH_SHARES.shank + LENGTH_SHARES.trunk;
-  const heights: number[] = [];
-  for (const side of ['left', 'right'] as const) {
-    const joints = (['shoulder', 'hip', 'knee', 'ankle'] as const).map((joint) => track[`${side}-${joint}`]);
-    if (joints.includes(undefined)) continue;
-    for (let i = 0; i < joints[0]!.x.length; i++) {
-      let sum = 0;
-      for (let k = 0; k < 3; k++) {
-        const [a, b] = [joints[k]!, joints[k + 1]!];
-        sum += Math.hypot(a.x[i]! - b.x[i]!, a.y[i]! - b.y[i]!, a.z[i]! - b.z[i]!);
-      }
-      if (!Number.isNaN(sum)) heights.push(sum / chain);
-    }
-  }
-  heights.sort((a, b) => a - b);
-  return heights[heights.length >> 1] ?? NaN;
-}
+/** Half of the frames are shorter, half longer: joints that were computed err either way. */
+const MIDDLE = 0.5;
 
 /** The same track as a detector's: how its noise is carried on from frame to frame is that of the points it is of. */
 const asDetected = (track: Track): Track =>
@@ -167,7 +149,7 @@ export const viewsOfBody = (body: Body, main: Trial): readonly Trial[] =>
   viewsOnce(body, main, () => {
     const smoothed = trackOfBody(body, body.points);
     const heading = headingOf(smoothed, main.clip.view);
-    const stature = statureIn(smoothed);
+    const stature = spatialHeight(smoothed, MIDDLE);
     const { scale } = main.clip;
     const seen: Seen = {
       smoothed,
@@ -190,7 +172,7 @@ export const viewsOfRecorded = (recorded: SpatialTrack, main: Trial): readonly T
     const seen: Seen = {
       smoothed: main.space.points,
       raw: recorded,
-      stature: statureIn(main.space.points),
+      stature: spatialHeight(main.space.points, MIDDLE),
       metres: 1,
       azimuthDegrees: sideAzimuth(recorded),
     };

@@ -106,6 +106,12 @@ const lowerTriangle = (matrix: Float64Array, n: number, by: number): Float32Arra
 
 const RADIANS = Math.PI / 180;
 
+/** What to do where nothing can be told. */
+const FARTHER = 'Put the second camera at 60 to 120 degrees from the first.';
+const CHECK = 'Check the common instants, left and right, and the views of the clips.';
+const CORRECT = 'Correct the view, or exchange left and right where they are exchanged.';
+const DETECT = 'Detect points of the limbs in both clips, and bring them together in time.';
+
 /** How well the azimuth of every further camera against the first is known, degrees. */
 const azimuthSds = ({ state, covariance, layout }: Adjusted): readonly number[] =>
   state.cameras.slice(1).map((_, i) => {
@@ -120,17 +126,17 @@ function refusalOf(adjusted: Adjusted, misfit: number): Result<never, SpaceIssue
   if (Math.max(...apart.map((d) => Math.min(d, 180 - d))) < LEAST_APART)
     return fail(
       'alike-cameras',
-      `The cameras look ${apart.map((d) => Math.round(d)).join(' and ')} degrees apart, which tells no depth. Put the second camera at 60 to 120 degrees from the first.`,
+      `The cameras look ${apart.map((d) => Math.round(d)).join(' and ')} degrees apart, which tells no depth. ${FARTHER}`,
     );
   if (!(misfit < MOST_MISFIT))
     return fail(
       'misfit',
-      `The points of the cameras are not of one body at one time: they differ ${misfit.toFixed(1)} times as much as they may. Check the common instants, left and right, and the views of the clips.`,
+      `The points of the cameras are not of one body at one time: they differ ${misfit.toFixed(1)} times as much as they may. ${CHECK}`,
     );
   if (!adjusted.covariance || !(Math.min(...azimuthSds(adjusted)) < MOST_AZIMUTH_SD))
     return fail(
       'undetermined',
-      'The movement does not tell how the cameras stand to each other. Put the second camera at 60 to 120 degrees from the first, and let both see the whole body.',
+      `The movement does not tell how the cameras stand to each other. ${FARTHER} Let both see the whole body.`,
     );
   return null;
 }
@@ -166,7 +172,7 @@ function bodyThrough(
   if (!bendsForward(ids, solved.points))
     return fail(
       'mirrored',
-      'Knees would bend the wrong way: one of the cameras stands on the other side of the body than its view says, or left and right are exchanged in it. Correct the view, or exchange the sides.',
+      `Knees would bend the wrong way: a camera stands on the other side of the body than its view says. ${CORRECT}`,
     );
   const saw = cameras.map((_, c) => whole.sightings(c, clocks[c]!));
   const n = 3 * ids.length;
@@ -224,7 +230,7 @@ export function reconstruct(
   if (cameras.length < 2 || ids.length < LEAST_JOINTS || shared.length < LEAST_FRAMES || !tall)
     return fail(
       'too-few-points',
-      `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the least, limbs among them. Detect points in both clips, and bring them together in time.`,
+      `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the least. ${DETECT}`,
     );
   const stated = cameras.map(({ prior }) => prior.azimuthDegrees);
   const begin = bestStart(

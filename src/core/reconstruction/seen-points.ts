@@ -1,4 +1,5 @@
 import type { PointId } from '../anatomy/body-points';
+import { frameAtTime } from '../timing/clip-time';
 import type { Clock, Sightings } from './problem';
 
 /** One point as a camera saw it through its clip, pixels; NaN where it did not. */
@@ -27,16 +28,9 @@ export interface SeenClip {
   readonly points: Readonly<Partial<Record<PointId, SeenPoint>>>;
 }
 
-/** Index of the sample at or before a time. */
-function before(times: Float64Array, at: number): number {
-  let [low, high] = [0, times.length - 1];
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (times[middle]! <= at) low = middle;
-    else high = middle;
-  }
-  return low;
-}
+/** Index of the sample before a time that lies between the first and the last. */
+const before = (times: Float64Array, at: number): number =>
+  Math.min(times.length - 2, Math.max(0, Math.floor(frameAtTime(times, at))));
 
 /**
  * Value of samples at a time, by the cubic through two on each side (Catmull and Rom), so that a quick limb is not cut
@@ -67,7 +61,7 @@ const SPEED_OVER = 0.03;
 function speedAt(times: Float64Array, values: Float64Array, at: number, sd: number): number {
   const last = times.length - 1;
   const [from, to] = [Math.max(times[0]!, at - SPEED_OVER), Math.min(times[last]!, at + SPEED_OVER)];
-  const value = (time: number): number => cubicAt(times, values, time, Math.min(last - 1, before(times, time)));
+  const value = (time: number): number => cubicAt(times, values, time, before(times, time));
   const speed = (value(to) - value(from)) / (to - from);
   const noise = (Math.SQRT2 * sd) / (to - from);
   return Number.isNaN(speed) ? 0 : speed * Math.max(0, 1 - (noise / speed) ** 2);
@@ -94,7 +88,7 @@ export function sightingsOf(
   instants.forEach((instant, f) => {
     const time = clip.clock.offset + clip.clock.rate * instant + base.offset + base.drift * (instant - middle);
     if (!(time >= clip.times[0]! && time <= clip.times[last]!) || last < 1) return;
-    const i = Math.min(last - 1, before(clip.times, time));
+    const i = before(clip.times, time);
     series.forEach((point, j) => {
       if (!point) return;
       const at = f * ids.length + j;

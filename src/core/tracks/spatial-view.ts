@@ -139,10 +139,10 @@ export function sideAzimuth(points: SpatialTrack): number {
 }
 
 /**
- * Standing height in the unit of the points, from the chain of trunk, thigh and shank (80th percentile over the
- * frames); NaN where it is not seen.
+ * Standing height in the unit of the points, from the chain of trunk, thigh and shank; NaN where it is not seen.
+ * @param share which percentile over the frames is taken, 0..1
  */
-export function spatialHeight(points: SpatialTrack): number {
+export function spatialHeight(points: SpatialTrack, share = 0.8): number {
   const heights: number[] = [];
   for (const side of ['left', 'right'] as const) {
     const chain = ['shoulder', 'hip', 'knee', 'ankle'].map((joint) => points[`${side}-${joint}` as PointId]);
@@ -160,5 +160,5 @@ export function spatialHeight(points: SpatialTrack): number {
     }
   }
   heights.sort((a, b) => a - b);
-  return heights[Math.floor(heights.length * 0.8)] ?? NaN;
+  return heights[Math.floor(heights.length * share)] ?? NaN;
 }
