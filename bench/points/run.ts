@@ -6,7 +6,7 @@ import { DEMO_CLIPS, type DemoClip } from '../../demo/scenario';
 import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { estimateOffPlane } from '../../src/core/trial/view-estimate';
-import { clipSchema, farSide } from '../../src/core/model/clip';
+import { farSide } from '../../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../../src/core/model/session';
 import { prepareTrial } from '../../src/core/trial/trial';
 import { trackFromDetections } from '../../src/core/detections/track-from-detections';
@@ -14,6 +14,7 @@ import type { Harness } from '../../tests/harness/harness';
 import { serveHarness } from '../../tests/harness/serve';
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
+import { renderedClip } from '../rendered-clip';
 import {
   checkedOn,
   compareDifferences,
@@ -60,23 +61,10 @@ async function run(page: Page, demo: DemoClip, setting: (typeof SETTINGS)[number
     [`/demo-data/${demo.id}.webm`, setting] as const,
   );
   const frames = truth.pixels.length;
-  const clip = clipSchema.parse({
-    id: demo.id,
-    role: 'athlete',
-    fileName: `${demo.id}.webm`,
-    mediaId: null,
-    codec: 'vp09',
-    width: demo.camera.width,
-    height: demo.camera.height,
-    rotation: 0,
-    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / truth.frameRate)),
-    fileRate: truth.frameRate,
-    captureRate: truth.frameRate,
-    performer: { name: demo.performer, dominantSide: 'right', minor: false, consent: true },
+  const clip = renderedClip(demo, truth, {
     // The angles are checked as the camera sees them: how an oblique camera is corrected is checked elsewhere.
     view: { kind: 'side', offPlaneDegrees: 0 },
     travel: demo.camera.azimuth > 0 ? 'right' : 'left',
-    mirrored: false,
   });
   return {
     both: {

@@ -3,7 +3,7 @@ import { clipNamed, type DemoClip } from '../../demo/scenario';
 import type { PointId } from '../../src/core/anatomy/body-points';
 import type { DetectedPoints } from '../../src/core/tracks/track';
 import { trackFromDetections } from '../../src/core/detections/track-from-detections';
-import { clipSchema, type ViewKind } from '../../src/core/model/clip';
+import type { ViewKind } from '../../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../../src/core/model/session';
 import type { Plane } from '../../src/core/model/measure';
 import type { Quantity } from '../../src/core/model/quantity';
@@ -14,6 +14,7 @@ import { reconstruct, type Body, type SpaceIssue } from '../../src/core/reconstr
 import type { Result } from '../../src/core/result';
 import { syncMap } from '../../src/core/timing/sync-map';
 import { prepareTrial, type Trial } from '../../src/core/trial/trial';
+import { renderedClip } from '../rendered-clip';
 
 export type Detections = readonly (readonly [number, readonly DetectedPoints[]])[];
 
@@ -29,23 +30,7 @@ export function trialOfClip(id: string, truth: ClipTruth, detections: Detections
   const demo = clipNamed(id)!;
   const frames = truth.pixels.length;
   const { kind, travel } = viewOfClip(demo);
-  const clip = clipSchema.parse({
-    id,
-    role: 'athlete',
-    fileName: `${id}.webm`,
-    mediaId: null,
-    codec: 'vp09',
-    width: demo.camera.width,
-    height: demo.camera.height,
-    rotation: 0,
-    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / truth.frameRate)),
-    fileRate: truth.frameRate,
-    captureRate: truth.frameRate,
-    performer: { name: demo.performer, dominantSide: 'right', minor: false, consent: true },
-    view: { kind, offPlaneDegrees: null },
-    travel,
-    mirrored: false,
-  });
+  const clip = renderedClip(demo, truth, { view: { kind, offPlaneDegrees: null }, travel });
   const track = trackFromDetections({}, frames, new Map(detections), 'accurate');
   return prepareTrial(clip, track, {}, DEFAULT_CUTOFF);
 }

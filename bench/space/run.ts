@@ -95,6 +95,22 @@ for (const [geometry, views] of Object.entries(GEOMETRIES)) {
   }
 }
 
+const others = MOVEMENTS.flatMap((a) =>
+  MOVEMENTS.filter((b) => b !== a).flatMap((b) => ['front', 'quarter'].map((view) => [a, b, view] as const)),
+);
+const told = others.filter(
+  ([a, b, view]) => !bodyOf([trialOf(`${a}-side-athlete`), trialOf(`${b}-${view}-athlete`)]).ok,
+).length;
+figures.push({
+  ...common,
+  figure: 'the second camera\u2019s clip is of another movement: refused',
+  value: told,
+  unit: `of ${others.length}`,
+  goal: `${others.length}`,
+  holds: told === others.length,
+  against: 'the right clips, of which none is refused',
+});
+
 /** Milliseconds of the quickest of three runs on the first frames of both cameras. */
 function timeOf(share: number): number {
   const cut = (id: string): ReturnType<typeof trialOfClip> => {
