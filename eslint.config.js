@@ -27,6 +27,7 @@ const CORE_ORDER = [
   'reliability',
   'coaching',
   'scene',
+  'talk',
 ];
 const inCore = (folder) => `core-${folder}`;
 /** All of the core, for the layers above it. */

@@ -19,3 +19,11 @@ export function missingFeatures(has: typeof globalThis = globalThis): readonly s
     ...(memory >= LEAST_MEMORY ? [] : [`memory (${memory} GB of ${LEAST_MEMORY}): long clips may not open`]),
   ];
 }
+
+/** Whether this browser can encode speech with a codec. */
+export async function canEncodeSound(codec: string): Promise<boolean> {
+  if (typeof AudioEncoder === 'undefined') return false;
+  const config = { codec, sampleRate: 48_000, numberOfChannels: 1 };
+  const { supported } = await AudioEncoder.isConfigSupported(config).catch(() => ({ supported: false }));
+  return supported === true;
+}

@@ -1,4 +1,4 @@
-import { paintPicture, type Picture } from './paint-picture';
+import { paintPicture, type Context, type Picture } from './paint-picture';
 import type { Size, Viewport } from './viewport';
 
 /** Least change of brightness (0..255) between neighbours that is an outline, and the change that is a full one. */
@@ -28,7 +28,7 @@ export function toEdges(pixels: Uint8ClampedArray, width: number, height: number
 let scratch: OffscreenCanvasRenderingContext2D | null = null;
 
 /** Draws the outlines of a picture through a viewport, clear between them. */
-export function paintEdges(context: CanvasRenderingContext2D, picture: Picture, viewport: Viewport, pane: Size): void {
+export function paintEdges(context: Context, picture: Picture, viewport: Viewport, pane: Size): void {
   const width = Math.max(1, Math.round(pane.width));
   const height = Math.max(1, Math.round(pane.height));
   scratch ??= new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;

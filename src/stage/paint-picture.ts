@@ -8,7 +8,7 @@ export interface Picture extends Size {
   readonly contrast?: number;
 }
 
-type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
+export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** Draws the displayed picture through a viewport, rotation metadata and mirror applied. */
 export function paintPicture(context: Context, picture: Picture, viewport: Viewport, pane: Size): void {

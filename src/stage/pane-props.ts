@@ -3,6 +3,7 @@ import type { Vec2 } from '../core/geometry/vec2';
 import type { StyleKey } from '../core/model/slots';
 import type { Primitive } from '../core/geometry/primitives';
 import type { GesturePhase } from './drawing-gesture';
+import type { Painted } from './shown-panes';
 import { type Focus, type Showing, type Size } from './viewport';
 
 /** Takes a picture with the rotation that it still needs to stand upright. */
@@ -48,6 +49,8 @@ export interface PaneProps {
   readonly attach: (painter: PanePainter) => () => void;
   /** Told at which part of its width and height a picture looks whole here. */
   readonly onDetail: (detail: number) => void;
+  /** Told what was painted; null when the pane goes. */
+  readonly onPainted: (canvas: HTMLCanvasElement, painted: Painted | null) => void;
   readonly onActivate: () => void;
   readonly onMovePoint: (id: string, frame: number, at: Vec2) => void;
   readonly onViewportByHand: () => void;

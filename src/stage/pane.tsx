@@ -67,7 +67,10 @@ export function Pane(props: PaneProps): ReactNode {
     if (ghost !== 0 && edges) paintEdges(context, picture, viewport, size);
     else if (ghost !== 0) paintPicture(context, picture, viewport, size);
     context.globalAlpha = 1;
-    paintScene(context, sceneAt(index), styleKey, viewport, size);
+    const scene = sceneAt(index);
+    paintScene(context, scene, styleKey, viewport, size);
+    const { below, onPainted } = current.current;
+    onPainted(context.canvas, { frame: index, viewport, scene, opacity: ghost ?? 1, edges, below });
     const held = drag.current?.kind === 'point' ? drag.current : null;
     const handles = handlesAt(index);
     current.current.onDetail(
@@ -121,6 +124,8 @@ export function Pane(props: PaneProps): ReactNode {
   const drawLatest = useLatest(draw);
   const { attach } = props;
   useEffect(() => {
+    const element = canvas.current!;
+    const tell = current;
     const detach = attach((frame, index, rotation) => {
       latest.current?.frame.close();
       latest.current = { frame, index, rotation };
@@ -130,8 +135,9 @@ export function Pane(props: PaneProps): ReactNode {
       detach();
       latest.current?.frame.close();
       latest.current = null;
+      tell.current.onPainted(element, null);
     };
-  }, [attach, drawLatest]);
+  }, [attach, drawLatest, current]);
   const { sceneAt, focusAt, handlesAt, picture, ghost, edges, followBody: follows, placing, chosen } = props;
   // Every picture draws itself when it comes; here what lies over it has changed.
   useEffect(draw, [draw, sceneAt, focusAt, handlesAt, picture, ghost, edges, follows, placing, chosen]);

@@ -21,6 +21,8 @@ export interface FilmPane {
   readonly styleKey: StyleKey;
   readonly name: string;
   readonly picture: ReturnType<typeof shownAs>;
+  /** Panes under this one where they are laid over each other. */
+  readonly below: number;
 }
 
 /** Side by side, or two by two where there are three or four. */
@@ -37,5 +39,6 @@ export function filmPanes(clips: readonly BenchClip[]): readonly FilmPane[] {
     styleKey,
     name: clip.performer.name,
     picture: shownAs(clip),
+    below: 0,
   }));
 }

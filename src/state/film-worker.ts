@@ -1,7 +1,10 @@
 import fontAddress from '@fontsource-variable/public-sans/files/public-sans-latin-wght-normal.woff2?url';
 import { exposeWorker } from '../media/expose-worker';
 import {
+  AudioSample,
+  AudioSampleSource,
   BufferTarget,
+  canEncodeAudio,
   canEncodeVideo,
   CanvasSource,
   Mp4OutputFormat,
@@ -10,31 +13,51 @@ import {
   WebMOutputFormat,
 } from 'mediabunny';
 import type { Primitive } from '../core/geometry/primitives';
+import type { Vec2 } from '../core/geometry/vec2';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import type { DecodedPicture } from '../media/decoded-picture';
+import { paintEdges } from '../stage/paint-edges';
 import { paintPicture } from '../stage/paint-picture';
 import { paintScene } from '../stage/paint-scene';
 import { ROLE_STYLE } from '../stage/role-style';
 import type { Viewport } from '../stage/viewport';
 import { FILM_RATE, FILM_SIZE, WORDS_HEIGHT, type FilmFormat, type FilmPane } from './film-layout';
 
-const CODECS = { webm: 'vp9', mp4: 'avc' } as const satisfies Record<FilmFormat, string>;
+const CODECS = {
+  webm: { picture: 'vp9', sound: 'opus' },
+  mp4: { picture: 'avc', sound: 'aac' },
+} as const satisfies Record<FilmFormat, { readonly picture: string; readonly sound: string }>;
 /** Seconds between pictures at which a player can begin. */
 const KEY_INTERVAL = 1;
 
 /** What one pane shows in one picture of the film. */
 export interface FilmPart {
+  readonly pane: FilmPane;
   readonly frame: DecodedPicture;
   readonly viewport: Viewport;
   readonly scene: readonly Primitive[];
   readonly time: string;
+  /** How much of the picture is seen (0 to 1), and whether only its outlines are. */
+  readonly opacity: number;
+  readonly edges: boolean;
+}
+
+/** One picture of the film; parts that lie over others come after them. */
+export interface FilmFrame {
+  readonly parts: readonly FilmPart[];
+  /** Words under the pictures: where in the movement. */
+  readonly line: string;
+  readonly still: boolean;
+  /** Where somebody points, pixels of the film. */
+  readonly pointer: Vec2 | null;
 }
 
 export interface FilmOpening {
   readonly format: FilmFormat;
-  readonly panes: readonly FilmPane[];
   /** Stands at the left of the words. */
   readonly title: string;
+  /** Samples a second of its sound; null for a silent film. */
+  readonly soundRate: number | null;
 }
 
 export type FilmIssue = Issue<'cannot-encode' | 'not-open' | 'encoding-failed'>;
@@ -45,10 +68,14 @@ type Open = {
   readonly context: OffscreenCanvasRenderingContext2D;
   readonly output: Output<WebMOutputFormat | Mp4OutputFormat, BufferTarget>;
   readonly source: CanvasSource;
+  readonly sound: AudioSampleSource | null;
   written: number;
+  heard: number;
 };
 let open: Open | null = null;
 
+/** Height of a pane's name, pixels. */
+const HEADER = 28;
 const FONT = '"Public Sans Variable", sans-serif';
 const INK = { ground: '#171c20', words: '#f2eee4', quiet: '#aeb6b4', strip: '#22313a' };
 
@@ -74,8 +101,7 @@ function words(
 
 function paintPane(
   context: OffscreenCanvasRenderingContext2D,
-  pane: FilmPane,
-  { frame, viewport, scene, time }: FilmPart,
+  { pane, frame, viewport, scene, time, opacity, edges }: FilmPart,
 ): void {
   const style = ROLE_STYLE[pane.styleKey];
   context.save();
@@ -83,12 +109,17 @@ function paintPane(
   context.rect(pane.x, pane.y, pane.width, pane.height);
   context.clip();
   context.translate(pane.x, pane.y);
-  context.fillStyle = INK.ground;
-  context.fillRect(0, 0, pane.width, pane.height);
-  paintPicture(context, { frame, ...pane.picture }, viewport, pane);
+  if (pane.below === 0) {
+    context.fillStyle = INK.ground;
+    context.fillRect(0, 0, pane.width, pane.height);
+  }
+  context.globalAlpha = opacity;
+  if (opacity > 0) (edges ? paintEdges : paintPicture)(context, { frame, ...pane.picture }, viewport, pane);
+  context.globalAlpha = 1;
   paintScene(context, scene, pane.styleKey, viewport, pane);
+  context.translate(0, HEADER * pane.below);
   context.fillStyle = 'rgba(12,16,20,.55)';
-  context.fillRect(0, 0, pane.width, 28);
+  context.fillRect(0, 0, pane.width, HEADER);
   context.fillStyle = style.onPicture;
   context.beginPath();
   if (style.mark === 'circle') context.arc(16, 14, 5, 0, 2 * Math.PI);
@@ -99,14 +130,39 @@ function paintPane(
   context.restore();
 }
 
+/** A ring with a dark edge: it is seen on any picture and hides nothing. */
+function paintPointer(context: OffscreenCanvasRenderingContext2D, { x, y }: Vec2): void {
+  for (const [color, width] of [
+    ['rgba(12,16,20,.75)', 6],
+    [INK.words, 3],
+  ] as const) {
+    context.strokeStyle = color;
+    context.lineWidth = width;
+    context.beginPath();
+    context.arc(x, y, 11, 0, 2 * Math.PI);
+    context.stroke();
+  }
+}
+
+const stopped = (error: unknown): Result<never, FilmIssue> =>
+  fail(
+    'encoding-failed',
+    `The encoder stopped (${error instanceof Error ? error.message : String(error)}). Choose the other format, or a shorter stretch.`,
+  );
+
 /** Puts decoded pictures and shapes together to the pictures of a film and encodes them. */
 const filmWorker = {
   async open(opening: FilmOpening): Promise<Result<null, FilmIssue>> {
     const codec = CODECS[opening.format];
-    if (!(await canEncodeVideo(codec, FILM_SIZE)))
+    if (!(await canEncodeVideo(codec.picture, FILM_SIZE)))
       return fail(
         'cannot-encode',
         `This browser cannot encode ${opening.format === 'mp4' ? 'H.264 for MP4' : 'VP9 for WebM'}. Choose the other format.`,
+      );
+    if (opening.soundRate !== null && !(await canEncodeAudio(codec.sound)))
+      return fail(
+        'cannot-encode',
+        `This browser cannot encode the sound of ${opening.format}. Choose the other format.`,
       );
     const face = await new FontFace('Public Sans Variable', `url(${fontAddress})`, { weight: '100 900' })
       .load()
@@ -119,23 +175,28 @@ const filmWorker = {
       format: opening.format === 'mp4' ? new Mp4OutputFormat() : new WebMOutputFormat(),
       target: new BufferTarget(),
     });
-    const source = new CanvasSource(canvas, { codec, quality: new Quality('high'), keyFrameInterval: KEY_INTERVAL });
+    const source = new CanvasSource(canvas, {
+      codec: codec.picture,
+      quality: new Quality('high'),
+      keyFrameInterval: KEY_INTERVAL,
+    });
     output.addVideoTrack(source, { frameRate: FILM_RATE });
+    const sound =
+      opening.soundRate === null ? null : new AudioSampleSource({ codec: codec.sound, quality: new Quality('high') });
+    if (sound) output.addAudioTrack(sound);
     await output.start();
-    open = { opening, canvas, context, output, source, written: 0 };
+    open = { opening, canvas, context, output, source, sound, written: 0, heard: 0 };
     return ok(null);
   },
-  /**
-   * Paints the next picture; resolves once the encoder has room for another.
-   * @param line words under the pictures: where in the movement
-   */
-  async add(parts: readonly FilmPart[], line: string, still: boolean): Promise<Result<null, FilmIssue>> {
+  /** Paints the next picture; resolves once the encoder has room for another. */
+  async add({ parts, line, still, pointer }: FilmFrame): Promise<Result<null, FilmIssue>> {
     if (!open) return fail('not-open', 'The film was not begun.');
     const { context, opening } = open;
     context.fillStyle = INK.ground;
     context.fillRect(0, 0, FILM_SIZE.width, FILM_SIZE.height);
-    parts.forEach((part, i) => paintPane(context, opening.panes[i]!, part));
+    for (const part of parts) paintPane(context, part);
     for (const { frame } of parts) frame.close();
+    if (pointer) paintPointer(context, pointer);
     const middle = FILM_SIZE.height - WORDS_HEIGHT / 2;
     context.fillStyle = INK.strip;
     context.fillRect(0, FILM_SIZE.height - WORDS_HEIGHT, FILM_SIZE.width, WORDS_HEIGHT);
@@ -157,10 +218,29 @@ const filmWorker = {
     try {
       await source.add(number / FILM_RATE, 1 / FILM_RATE);
     } catch (error) {
-      return fail(
-        'encoding-failed',
-        `The encoder stopped (${error instanceof Error ? error.message : String(error)}). Choose the other format, or a shorter stretch.`,
-      );
+      return stopped(error);
+    }
+    return ok(null);
+  },
+  /** The next samples of the sound, mono. */
+  async hear(samples: Int16Array<ArrayBuffer>): Promise<Result<null, FilmIssue>> {
+    const rate = open?.opening.soundRate;
+    if (!open?.sound || !rate) return fail('not-open', 'The film was not begun with sound.');
+    if (samples.length === 0) return ok(null);
+    const timestamp = open.heard / rate;
+    open.heard += samples.length;
+    try {
+      const sample = new AudioSample({
+        data: samples,
+        format: 's16',
+        numberOfChannels: 1,
+        sampleRate: rate,
+        timestamp,
+      });
+      await open.sound.add(sample);
+      sample.close();
+    } catch (error) {
+      return stopped(error);
     }
     return ok(null);
   },

@@ -1,4 +1,3 @@
-import { transfer } from 'comlink';
 import type { Primitive } from '../core/geometry/primitives';
 import { clipScene } from '../core/scene/clip-scene';
 import { drawDrawing, visibleAt } from '../core/scene/drawing';
@@ -8,17 +7,14 @@ import { fail, ok, type Issue, type Result } from '../core/result';
 import { nearestFrame, timeAtFrame } from '../core/timing/clip-time';
 import { planFilm, type FilmPicture } from '../core/timing/film-plan';
 import { framesWith, timeMapOf } from '../core/timing/synchronise';
-import type { ClipSource } from '../media/clip-source';
-import type { DecodedPicture } from '../media/decoded-picture';
-import { WorkerClient, type CrashIssue } from '../media/worker-client';
+import type { CrashIssue } from '../media/worker-client';
 import { focusOf } from '../stage/focus';
 import { fitPicture, followBody } from '../stage/viewport';
 import type { BenchClip } from './bench-clips';
 import type { Derived } from './derived';
 import { FILM_RATE, FILM_SIZE, filmPanes, type FilmFormat } from './film-layout';
-import type { FilmPart, FilmWorker } from './film-worker';
-import { startJob } from './jobs';
-import { openStoredClip } from './stored-clips';
+import { asFilm, filmCancelled } from './film-maker';
+import type { FilmPart } from './film-worker';
 import { synchronyOf } from './synchrony';
 import { useView } from './view-store';
 
@@ -44,9 +40,6 @@ export async function canFilmMp4(): Promise<boolean> {
   }).catch(() => ({ supported: false }));
   return supported === true;
 }
-/** Pictures on their way to the encoder. */
-const AHEAD = 2;
-
 /** When the film begins and ends on the leading trial's clock. */
 function stretchOf(lead: Trial, { from, to }: FilmSettings): { readonly from: number; readonly to: number } {
   const times = momentTimes(lead);
@@ -100,21 +93,11 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
       'not-matched',
       `Nothing ties ${loose.join(' and ')} to ${lead.clip.performer.name}: a film would not know which pictures belong together. Choose a way of matching on the bench, or mark a moment in both.`,
     );
-  const job = startJob('film', 'Making the film');
-  const client = new WorkerClient<FilmWorker>(
-    new Worker(new URL('./film-worker.ts', import.meta.url), { type: 'module' }),
-  );
-  const sources: ClipSource[] = [];
-  try {
-    for (const on of clips) {
-      const source = await openStoredClip(on.trial.clip, { forDrawing: true });
-      if (!source.ok) return source;
-      sources.push(source.value);
-    }
+  return asFilm(async (maker) => {
     const panes = filmPanes(clips);
-    const begun = await client.ask(
-      client.remote.open({ format: settings.format, panes, title: session.name }),
-      'Making the film',
+    const begun = await maker.open(
+      { format: settings.format, title: session.name, soundRate: null },
+      clips.map((on) => on.trial.clip),
     );
     if (!begun.ok) return begun;
     const { selectedMeasure, sizeBy } = view;
@@ -136,61 +119,36 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
         : drawn;
     };
     let shown = '';
-    const underway: Promise<Result<null, Issue | CrashIssue>>[] = [];
     for (const [n, picture] of plan.value.entries()) {
-      if (job.signal.aborted) return fail('cancelled', 'The film was cancelled; no file was written.');
+      if (maker.job.signal.aborted) return filmCancelled();
       const frames = framesWith(synchrony, lead.clip.id, nearestFrame(lead.times, picture.at));
+      const wanted = clips.map(({ trial: { clip } }) => ({ clipId: clip.id, frame: frames[clip.id] ?? 0 }));
       const line = wordsAt(derived, lead, picture);
-      const next = JSON.stringify([clips.map((c) => frames[c.trial.clip.id]), line]);
-      if (next === shown) underway.push(client.ask(client.remote.again(), 'Making the film'));
-      else {
-        shown = next;
-        const decoded = await Promise.all(clips.map((c, i) => sources[i]!.frame(frames[c.trial.clip.id] ?? 0)));
-        const bad = decoded.find((d) => !d.ok);
-        if (bad && !bad.ok) {
-          for (const d of decoded) if (d.ok) d.value.close();
-          return bad;
-        }
-        const parts = clips.map((on, i): FilmPart => {
-          const frame = frames[on.trial.clip.id] ?? 0;
-          const at = focus[i]!(frame);
-          const size = panes[i]!;
-          const { picture: shownPicture } = size;
-          return {
-            frame: (decoded[i] as { readonly value: DecodedPicture }).value,
-            viewport: at ? followBody(at, size, shownPicture) : fitPicture(shownPicture, size, shownPicture),
-            scene: sceneOf(on, frame),
-            time: `${Math.round(timeAtFrame(on.trial.times, frame) * 1000)} ms`,
-          };
-        });
-        underway.push(
-          client.ask(
-            client.remote.add(
-              transfer(
-                parts,
-                parts.map((p) => p.frame),
-              ),
-              line,
-              picture.stop !== null,
-            ),
-            'Making the film',
-          ),
-        );
-      }
-      if (underway.length > AHEAD) {
-        const done = await underway.shift()!;
-        if (!done.ok) return done;
-      }
-      job.progress(n + 1, plan.value.length);
+      const next = JSON.stringify([wanted, line]);
+      const same = next === shown;
+      shown = next;
+      const decoded = same ? ok([]) : await maker.decode(wanted);
+      if (!decoded.ok) return decoded;
+      const parts = decoded.value.map((decodedPicture, i): FilmPart => {
+        const [on, pane] = [clips[i]!, panes[i]!];
+        const { frame } = wanted[i]!;
+        const at = focus[i]!(frame);
+        return {
+          pane,
+          opacity: 1,
+          edges: false,
+          frame: decodedPicture,
+          viewport: at ? followBody(at, pane, pane.picture) : fitPicture(pane.picture, pane, pane.picture),
+          scene: sceneOf(on, frame),
+          time: `${Math.round(timeAtFrame(on.trial.times, frame) * 1000)} ms`,
+        };
+      });
+      const added = await (same
+        ? maker.again()
+        : maker.add({ parts, line, still: picture.stop !== null, pointer: null }));
+      if (!added.ok) return added;
+      maker.job.progress(n + 1, plan.value.length);
     }
-    for (const rest of underway) {
-      const done = await rest;
-      if (!done.ok) return done;
-    }
-    return await client.ask(client.remote.end(), 'Making the film');
-  } finally {
-    for (const source of sources) source.close();
-    client.end();
-    job.end();
-  }
+    return maker.end();
+  });
 }

@@ -7,6 +7,7 @@ import { storeMedia, sweepVideos } from '../storage/media';
 import { deleteSession, forgetVersions, loadSession, saveSession } from '../storage/sessions';
 import { setSession, useDocument } from './document-store';
 import { withdrawConsent } from './consent';
+import { mediaUnderway } from './talk-underway';
 
 // Pictures are not the matter here.
 jest.mock('../media/clip-source', () => ({
@@ -43,6 +44,26 @@ it('a session is deleted with its videos though another row is damaged, and so i
   await deleteSession('odd');
   await deleteSession('none');
   expect(await database.sessions.count()).toBe(0);
+  expect(await videos()).toEqual([]);
+});
+
+it('what was said goes with its session, also what is not in it yet', async () => {
+  const section = (sound: string) => ({
+    id: sound,
+    seconds: 1,
+    from: 0,
+    to: 1,
+    parts: [{ at: 0, pictures: 'shown', sound }],
+  });
+  await Promise.all(['shown', 'said', 'saying'].map(video));
+  await saveSession(session('a', { talk: [section('said')] }), '1');
+  forgetVersions();
+  const underway = { session: 'a', section: section('saying') };
+  Object.assign(globalThis, { localStorage: { ...localStorage, getItem: () => JSON.stringify(underway) } });
+  await sweepVideos(new Set(mediaUnderway()));
+  expect(await videos()).toEqual(['said', 'saying', 'shown']);
+  await deleteSession('a');
+  await sweepVideos();
   expect(await videos()).toEqual([]);
 });
 

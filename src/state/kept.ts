@@ -6,6 +6,7 @@ import type { StorageIssue } from '../storage/storage-issue';
 import { download } from './download';
 import { whenStored, useDocument } from './document-store';
 import { sessionArchive } from './session-files';
+import { mediaUnderway } from './talk-underway';
 import { otherWindows } from './windows';
 
 export { forgetMarkerMaps } from '../storage/marker-maps';
@@ -54,10 +55,11 @@ export async function whatIsKept(): Promise<Kept> {
   };
 }
 
-/** Videos that a step back could bring onto the bench again. */
+/** What a step back could bring onto the bench again, and what no session names yet. */
 function inHistory(): ReadonlySet<string> {
   const { pastStates, futureStates } = useDocument.temporal.getState();
-  return new Set([useDocument.getState(), ...pastStates, ...futureStates].flatMap((s) => mediaNamedIn(s.session)));
+  const known = [useDocument.getState(), ...pastStates, ...futureStates];
+  return new Set([...known.flatMap((s) => mediaNamedIn(s.session)), ...mediaUnderway()]);
 }
 
 /**

@@ -1,6 +1,7 @@
 import type { Remote } from 'comlink';
 import type { Clip } from '../core/model/clip';
 import type { Session } from '../core/model/session';
+import { talkMedia, withTalkMedia } from '../core/model/talk';
 import { ok, type Issue, type Result } from '../core/result';
 import type { SessionArchiveIssue } from '../formats/session-archive/session-archive';
 import type { Fresh, SessionFile } from '../formats/session-archive/session-file';
@@ -81,7 +82,11 @@ export async function openSessionFile(
   await whenStored();
   const withoutVideo: string[] = [];
   const mediaIds = new Map<string, string>();
-  for (const { mediaId, fileName } of session.clips) {
+  const named = [
+    ...session.clips.map(({ mediaId, fileName }) => ({ mediaId, fileName })),
+    ...talkMedia(session.talk).map((mediaId) => ({ mediaId, fileName: 'a part of what was said' })),
+  ];
+  for (const { mediaId, fileName } of named) {
     if (mediaId === null || mediaIds.has(mediaId)) continue;
     const video = videos.get(mediaId);
     const here = await loadVideo(mediaId);
@@ -99,16 +104,18 @@ export async function openSessionFile(
     mediaId: clip.mediaId === null ? null : mediaIds.get(clip.mediaId)!,
     workMediaId: null,
   }));
+  const talk = withTalkMedia(session.talk, (id) => mediaIds.get(id)!);
   const here = await readSession(session.id);
   const same =
     here.ok &&
     sessionJson.write!({ ...here.value, clips: here.value.clips.map((clip) => ({ ...clip, workMediaId: null })) }) ===
-      sessionJson.write!({ ...session, clips });
+      sessionJson.write!({ ...session, clips, talk });
   if (same) return ok({ id: session.id, withoutVideo, beside: false, dropped });
   const beside = here.ok || here.issue.code !== 'not-found';
   const placed: Session = {
     ...session,
     clips,
+    talk,
     ...(beside ? { id: crypto.randomUUID(), name: `${session.name} (from a file)`.slice(0, 120) } : {}),
   };
   const saved = await saveSession(placed, new Date().toISOString(), { over: true });

@@ -8,6 +8,7 @@ import { askToPersist } from './browser';
 import { setSession, whenStored, useDocument } from './document-store';
 import { notify } from './notices';
 import { openStoredClip } from './stored-clips';
+import { adoptUnderway } from './talk-underway';
 import { setView } from './view-store';
 import { holdSession, watchWindows } from './windows';
 
@@ -45,6 +46,7 @@ export async function openSession(id: string): Promise<Result<null, StorageIssue
   setView({ shown: firstFrames(loaded.value), playing: false, selectedMeasure: null });
   setSession(loaded.value);
   await holdSession(id);
+  adoptUnderway();
   await openSources();
   return ok(null);
 }

@@ -2,14 +2,20 @@ import { ok, type Result } from '../core/result';
 import { database } from './database';
 import { storageIssue, type StorageIssue } from './storage-issue';
 
-/** The videos that a document names, work copies included; of a damaged one as far as it can be told. */
+/** The values of some properties of every item of what should be a list. */
+function valuesIn(list: unknown, names: readonly string[]): readonly unknown[] {
+  if (!Array.isArray(list)) return [];
+  return (list as unknown[]).flatMap((item) => names.map((name) => (item as Record<string, unknown> | null)?.[name]));
+}
+
+/**
+ * The media that a document names: videos with their work copies, and what was recorded while talking; of a damaged
+ * one as far as it can be told.
+ */
 export function mediaNamedIn(document: unknown): readonly string[] {
-  const clips = (document as { clips?: unknown } | null | undefined)?.clips;
-  if (!Array.isArray(clips)) return [];
-  return (clips as unknown[]).flatMap((clip) => {
-    const { mediaId, workMediaId } = (clip ?? {}) as { mediaId?: unknown; workMediaId?: unknown };
-    return [mediaId, workMediaId].filter((id): id is string => typeof id === 'string');
-  });
+  const { clips, talk } = (document ?? {}) as { clips?: unknown; talk?: unknown };
+  const parts = valuesIn(talk, ['parts']).flatMap((list) => valuesIn(list, ['pictures', 'sound']));
+  return [...valuesIn(clips, ['mediaId', 'workMediaId']), ...parts].filter((id) => typeof id === 'string');
 }
 
 /** Videos that this window has stored and no stored session has named yet: whoever stored them is about to. */

@@ -20,6 +20,9 @@ export const LIMITS = {
   stroke: 5000,
   /** Instants that two cameras of a trial have in common. */
   commonInstants: 200,
+  /** Talking over the pictures: one section of it in seconds, and the parts in which it is kept. */
+  talkSeconds: 14_400,
+  talkParts: 2000,
   /** Parts of a movement: far more than anybody could look through. */
   movement: { moments: 100, measures: 500, links: 2000, others: 200 },
 } as const;

@@ -8,6 +8,7 @@ import { addressIdSchema, filmingDaySchema, isFilmingDay, keySchema, LIMITS, nam
 import { movementSchema } from './movement';
 import { referenceModelSchema } from './reference-model';
 import { samples } from './samples';
+import { talkSectionSchema } from './talk';
 
 const seriesSchema = z.object({
   x: samples(Float64Array),
@@ -139,6 +140,8 @@ export const sessionDocumentSchema = z.object({
   impressions: textSchema,
   notes: z.array(noteSchema),
   drawings: z.array(drawingSchema).default([]),
+  /** Talking over the pictures, section after section. */
+  talk: z.array(talkSectionSchema).default([]),
   /** Body regions to go through one at a time; null takes the movement's. */
   passes: z.array(z.string().min(1).max(40)).nullable().default(null),
   decisions: z.array(decisionSchema),
@@ -219,6 +222,7 @@ export function newSession(id: string, name: string, movementId: string, created
     impressions: '',
     notes: [],
     drawings: [],
+    talk: [],
     passes: null,
     decisions: [],
     order: [],

@@ -36,6 +36,21 @@ describe('a session with its videos', () => {
     expect(new Uint8Array(await blob.arrayBuffer())).toEqual(video);
   });
 
+  it('takes along what was recorded while talking', async () => {
+    const talk = [
+      { id: 't', seconds: 2, from: 0.5, to: 2, parts: [{ at: 0, pictures: 'shown', sound: 'said' }] },
+      { id: 'u', seconds: 1, from: 0, to: 1, parts: [{ at: 0, pictures: 'silent', sound: null }] },
+    ];
+    const said = (id: string): Promise<ArchivedVideo> =>
+      Promise.resolve({ fileName: `${id}.wav`, blob: new Blob([id]) });
+    const archive = await writeSessionArchive({ ...session, clips: [], talk }, said);
+    const back = await readSessionArchive(archive.ok ? archive.value : new Blob(), 'talk.falcon.zip');
+    if (!back.ok) throw new Error(back.issue.message);
+    expect(back.value.session.talk).toEqual(talk);
+    expect([...back.value.videos.keys()]).toEqual(['shown', 'said', 'silent']);
+    expect(await back.value.videos.get('said')!.blob.text()).toBe('said');
+  });
+
   it('stores videos as they are, so that any program takes them out', async () => {
     const entries = await new ZipReader(new BlobReader(await written())).getEntries();
     expect(entries.map((e) => [e.filename, e.compressionMethod])).toEqual([

@@ -1,5 +1,6 @@
 import { BlobReader, BlobWriter, configure, TextReader, ZipReader, ZipWriter, type FileEntry } from '@zip.js/zip.js';
 import type { Session } from '../../core/model/session';
+import { talkMedia } from '../../core/model/talk';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { sessionJson, type SessionJsonIssue } from '../session-json/session-json';
 
@@ -28,6 +29,10 @@ const VIDEO_ENTRY = /^video\/([^/]+)\/([^/]+)$/;
 configure({ useWebWorkers: false });
 
 const fileNameIn = (name: string): string => name.replace(/[/\\]/g, '_') || 'video';
+
+/** The media that an archive holds of a session: work copies are left out, since they can be made again. */
+const mediaOf = ({ clips, talk }: Session): ReadonlySet<string> =>
+  new Set([...clips.flatMap(({ mediaId }) => mediaId ?? []), ...talkMedia(talk)]);
 
 /** A session without its videos, as text, bytes. */
 const LARGEST_DOCUMENT = 400e6;
@@ -66,8 +71,8 @@ export async function isArchive(file: Blob): Promise<boolean> {
 }
 
 /**
- * A session with its videos as one zip archive: `session.falcon.json` and `video/<media id>/<file name>`, videos
- * uncompressed. Work copies are left out, since they can be made again.
+ * A session with its videos, and with what was recorded while talking, as one zip archive: `session.falcon.json` and
+ * `video/<media id>/<file name>`, uncompressed.
  * @param load a video by its media id; what it does not know is left out
  * @param onProgress bytes of video written, of all
  */
@@ -80,9 +85,9 @@ export async function writeSessionArchive(
   }: { readonly signal?: AbortSignal; readonly onProgress?: (done: number, all: number) => void } = {},
 ): Promise<Result<Blob, Issue<'cancelled'>>> {
   const videos = new Map<string, ArchivedVideo>();
-  for (const { mediaId } of session.clips) {
-    const video = mediaId === null || videos.has(mediaId) ? undefined : await load(mediaId);
-    if (video) videos.set(mediaId!, video);
+  for (const mediaId of mediaOf(session)) {
+    const video = await load(mediaId);
+    if (video) videos.set(mediaId, video);
   }
   const all = [...videos.values()].reduce((sum, { blob }) => sum + blob.size, 0);
   let before = 0;
@@ -132,7 +137,7 @@ export async function readSessionArchive(
     const text = await (await inflated(document, LARGEST_DOCUMENT)).text();
     const session = readDocument(text, `${fileName}/${SESSION_ENTRY}`);
     if (!session.ok) return session;
-    const needed = new Set(session.value.clips.map((clip) => clip.mediaId));
+    const needed = mediaOf(session.value);
     const videos = new Map<string, ArchivedVideo>();
     const damaged: string[] = [];
     for (const entry of entries) {

@@ -61,3 +61,10 @@ export function dayText(on: string, as = 'd MMM yyyy'): string {
   const day = new Date(`${on}T00:00:00`);
   return isValid(day) ? format(day, as) : 'no date';
 }
+
+/** A name as part of a file's name. */
+export const fileSafe = (name: string): string =>
+  name
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '')
+    .toLowerCase() || 'session';

@@ -24,6 +24,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Z, Shift + Z, 0', 'Time closer, time farther, all of it'],
   ['T', 'Pictures along the time'],
   ['Tab to a pin, then \u2190 \u2192', 'Move a moment by a frame, with Shift by a tenth; Delete takes it away'],
+  ['R', 'Talk over the pictures: record, or pause'],
   ['G', 'Note: good, at this frame'],
   ['W', 'Note: work on, at this frame'],
   ['P', 'At Measure: correct points by hand, or no more'],

@@ -6,6 +6,7 @@ import { activeOf, type Derived } from '../../../state/derived';
 import { nudge } from '../../../state/camera-use-cases';
 import { markMoment } from '../../../state/event-use-cases';
 import { noteHere } from '../../../state/finding-use-cases';
+import { startTalking, stopTalking, useTalk } from '../../../state/talk-recorder';
 import { setView, toggleGround, togglePlain, useView } from '../../../state/view-store';
 import { zoomRibbons } from './ribbon-span';
 
@@ -77,6 +78,7 @@ export function useBenchKeys(derived: Derived): void {
     if (clip) togglePlain(clip.id);
   });
   useHotkeys('t', () => setView({ thumbnails: !useView.getState().thumbnails }));
+  useHotkeys('r', () => void (useTalk.getState().phase === 'recording' ? stopTalking() : startTalking()));
   useHotkeys('z', () => zoomRibbons(derived, 0.5));
   useHotkeys('shift+z', () => zoomRibbons(derived, 2));
   useHotkeys('0', () => setView({ ribbonSpan: null }));

@@ -5,6 +5,7 @@ import type { BenchClip } from '../../../state/bench-clips';
 import { activeOf } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
 import type { Step } from '../../../state/steps';
+import { setTalkMoment, stopTalking, useTalk } from '../../../state/talk-recorder';
 import { setPointWork, setView, useView } from '../../../state/view-store';
 import { SessionFrame } from '../../components/session-frame';
 import { ClipPane } from './clip-pane';
@@ -16,6 +17,7 @@ import { MeasurePanel } from './measure-panel';
 import { MomentsPanel } from './moments-panel';
 import { BenchRibbons } from './bench-ribbons';
 import { hasSpace, SpacePane } from './space-pane';
+import { TalkBar } from './talk-bar';
 import { Transport } from './transport';
 import { useBenchKeys } from './bench-keys';
 import { usePointKeys } from './point-keys';
@@ -46,6 +48,7 @@ export function BenchScreen({
   const tool = useView((state) => state.tool);
   const spaceShown = useView((state) => state.space.shown);
   const activeClip = useView((state) => state.activeClip);
+  const talking = useTalk((state) => state.open);
   const joints = JSON.stringify(derived.clips.map((c) => c.trial.clip.sync));
   // While drawing, before the children: they ask the player how the clips lie in time.
   useMemo(() => player.setClips({ movement, clips: derived.clips }), [movement, derived.clips]);
@@ -65,6 +68,7 @@ export function BenchScreen({
     return () => {
       player.onBusy = () => undefined;
       player.pause();
+      void stopTalking();
     };
   }, []);
   useLayoutEffect(() => {
@@ -75,6 +79,7 @@ export function BenchScreen({
   useBenchKeys(derived);
   usePointKeys(derived, step === 'measure');
   const currentMoment = useView((state) => currentMomentOf(derived, state.shown));
+  useEffect(() => setTalkMoment(currentMoment), [currentMoment]);
   const active = activeOf(derived, activeClip);
   const missing = ROLES.filter((role) => (role === 'athlete' ? athlete : reference) === null);
   const visible = layout === 'over' && active ? laidOver(shownClips, active) : shownClips;
@@ -110,6 +115,7 @@ export function BenchScreen({
               </div>
             ))}
           </div>
+          {talking && <TalkBar derived={derived} />}
           <Transport derived={derived} currentMoment={currentMoment} />
           <BenchRibbons derived={derived} currentMoment={currentMoment} />
           {step === 'measure' ? <MeasureCurve derived={derived} /> : <div />}

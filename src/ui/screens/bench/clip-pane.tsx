@@ -13,6 +13,7 @@ import type { BenchClip } from '../../../state/bench-clips';
 import { activeOf } from '../../../state/derived';
 import { useDerived } from '../../../state/use-derived';
 import { placePointAt } from '../../../state/point-work';
+import { shownPanes } from '../../../state/talk-recorder';
 import { changeClip } from '../../../state/clip-use-cases';
 import { setPointWork, setView, togglePlain, useView } from '../../../state/view-store';
 import { rateText } from '../../components/format';
@@ -135,6 +136,9 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
       acts={acts}
       attach={attach}
       onDetail={(detail) => player.setDetail(clip.id, detail)}
+      onPainted={(canvas, painted) =>
+        painted ? shownPanes.painted(clip.id, canvas, painted) : shownPanes.gone(clip.id)
+      }
       onActivate={() => setView({ activeClip: clip.id })}
       onMovePoint={(id, frame, at) => {
         placePointAt(movement, trial, id as PointId, frame, at);

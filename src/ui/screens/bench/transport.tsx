@@ -3,6 +3,7 @@ import ChevronLeftIcon from '@mui/icons-material/ChevronLeft';
 import ChevronRightIcon from '@mui/icons-material/ChevronRight';
 import KeyboardDoubleArrowLeftIcon from '@mui/icons-material/KeyboardDoubleArrowLeft';
 import KeyboardDoubleArrowRightIcon from '@mui/icons-material/KeyboardDoubleArrowRight';
+import MicNoneIcon from '@mui/icons-material/MicNone';
 import PauseIcon from '@mui/icons-material/Pause';
 import PlayArrowIcon from '@mui/icons-material/PlayArrow';
 import TimelineIcon from '@mui/icons-material/Timeline';
@@ -17,6 +18,7 @@ import { timeAtFrame } from '../../../core/timing/clip-time';
 import type { MatchMode } from '../../../core/timing/time-map';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
+import { toggleTalk, useTalk } from '../../../state/talk-recorder';
 import { setSpace, setView, SPEEDS, useView, type Speed } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
 import { signedMilliseconds } from '../../components/format';
@@ -48,6 +50,7 @@ export function Transport({
   const followBody = useView((state) => state.followBody);
   const overlays = useView((state) => state.overlays);
   const space = useView((state) => state.space);
+  const talking = useTalk((state) => state.open);
   const offsets = useView((state) => state.offsets);
   useView((state) => state.activeClip);
   const { athlete, reference, movement } = derived;
@@ -137,6 +140,11 @@ export function Transport({
         </span>
       </Tooltip>
       <PlayMenu derived={derived} />
+      <Tooltip title="Talk over the pictures (R)">
+        <ToggleButton value="talk" size="small" selected={talking} onChange={toggleTalk} aria-label="Talk">
+          <MicNoneIcon fontSize="small" />
+        </ToggleButton>
+      </Tooltip>
       <Tooltip title="Follow the body, both at one size (B)">
         <ToggleButton
           value="follow"

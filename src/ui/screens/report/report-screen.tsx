@@ -9,16 +9,11 @@ import { download } from '../../../state/download';
 import { csvOf, sessionText } from '../../../state/report';
 import { sessionArchive } from '../../../state/session-files';
 import { SessionFrame } from '../../components/session-frame';
+import { fileSafe } from '../../components/format';
 import { AthletePage } from './athlete-page';
 import { FilmDialog } from './film-dialog';
 import { PaperOptions } from './paper-options';
 import { ReportBody } from './report-body';
-
-const fileSafe = (name: string): string =>
-  name
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '')
-    .toLowerCase() || 'session';
 
 async function saveWithVideo(session: Session, name: string): Promise<void> {
   const archive = await sessionArchive(session);

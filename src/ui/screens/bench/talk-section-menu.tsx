@@ -1,0 +1,102 @@
+import Button from '@mui/material/Button';
+import Popover from '@mui/material/Popover';
+import Slider from '@mui/material/Slider';
+import { useEffect, useState, type ReactNode } from 'react';
+import type { TalkSection } from '../../../core/model/talk';
+import { notify } from '../../../state/notices';
+import { recordAnew, removeSection, soundOfSection, trimSection } from '../../../state/talk-sections';
+
+/** Least stretch of a section that can be kept, seconds. */
+const LEAST = 0.5;
+const STEP = 0.1;
+const seconds = (s: number): string => `${s.toFixed(1)} s`;
+
+type Kept = readonly [from: number, to: number];
+
+/** What the slider's ends keep; as before where that is next to nothing. */
+function keptOf(ends: number | readonly number[], before: Kept, section: TalkSection): Kept {
+  const [from, to] = ends as Kept;
+  return to - from >= LEAST ? [from, Math.min(to, section.seconds)] : before;
+}
+
+/** Listening to a section, trimming its ends, recording it anew, removing it. */
+export function TalkSectionMenu({
+  section,
+  on,
+  onClose,
+}: {
+  readonly section: TalkSection;
+  readonly on: HTMLElement;
+  readonly onClose: () => void;
+}): ReactNode {
+  const [kept, setKept] = useState<Kept>([section.from, section.to]);
+  const [sound, setSound] = useState<string | null>(null);
+  useEffect(() => {
+    let address: string | null = null;
+    let current = true;
+    void soundOfSection(section).then((wav) => {
+      if (!wav.ok) return notify('error', wav.issue.message);
+      if (!current || !wav.value) return;
+      address = URL.createObjectURL(wav.value);
+      setSound(address);
+    });
+    return () => {
+      current = false;
+      if (address !== null) URL.revokeObjectURL(address);
+    };
+  }, [section]);
+  return (
+    <Popover
+      open
+      anchorEl={on}
+      onClose={onClose}
+      anchorOrigin={{ vertical: 'top', horizontal: 'left' }}
+      transformOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+    >
+      <div className="talk-menu">
+        {sound === null ? (
+          <span className="note">This section has no sound.</span>
+        ) : (
+          // What is said is the user's own voice; its words are nowhere to be had.
+          <audio src={sound} controls aria-label="Listen to the section" />
+        )}
+        <span>
+          Kept: {seconds(kept[0])} to {seconds(kept[1])} of {seconds(section.seconds)}
+        </span>
+        <Slider
+          size="small"
+          sx={{ mx: 1, width: 'auto' }}
+          min={0}
+          max={section.seconds}
+          step={STEP}
+          shiftStep={1}
+          value={[...kept]}
+          getAriaLabel={(i) => (i === 0 ? 'Begins at' : 'Ends at')}
+          onChange={(_, value) => setKept(keptOf(value, kept, section))}
+          onChangeCommitted={(_, value) => trimSection(section.id, keptOf(value, kept, section))}
+        />
+        <div style={{ display: 'flex', gap: 8 }}>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => {
+              onClose();
+              recordAnew(section.id);
+            }}
+          >
+            Record it anew
+          </Button>
+          <Button
+            size="small"
+            onClick={() => {
+              onClose();
+              removeSection(section.id);
+            }}
+          >
+            Remove
+          </Button>
+        </div>
+      </div>
+    </Popover>
+  );
+}
