@@ -4,6 +4,7 @@ import type { CameraPath } from '../core/model/clip';
 import { ok, type Result } from '../core/result';
 import { exposeWorker } from './expose-worker';
 import { FrameCache, type FrameIssue } from './frame-cache';
+import type { VideoFile } from './video-file';
 import { openTrack, type FrameIndex, type IntakeIssue } from './frame-index';
 import { drawDisplayed } from './rotation';
 
@@ -34,8 +35,8 @@ async function grayAt(frame: number): Promise<Result<Gray, FrameIssue>> {
 
 /** Looks how the camera of one clip moves, by what stands still in its pictures. */
 const cameraWorker = {
-  async open(file: Blob, name: string): Promise<Result<null, IntakeIssue>> {
-    const track = await openTrack(file, name);
+  async open(video: VideoFile): Promise<Result<null, IntakeIssue>> {
+    const track = await openTrack(video);
     if (!track.ok) return track;
     index = track.value.index;
     cache = new FrameCache(index, track.value, false);

@@ -3,6 +3,7 @@ import type { ClipWorker } from './clip-worker';
 import type { DecodedPicture } from './decoded-picture';
 import type { FrameIssue } from './frame-cache';
 import type { FrameIndex, IntakeIssue } from './frame-index';
+import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
 /** One open clip: its frame index and any of its frames. */
@@ -36,15 +37,11 @@ export interface ClipSourceOptions {
 
 type Opened = { readonly client: WorkerClient<ClipWorker>; readonly index: FrameIndex };
 
-async function openWorker(
-  file: Blob,
-  name: string,
-  forDrawing: boolean,
-): Promise<Result<Opened, IntakeIssue | CrashIssue>> {
+async function openWorker(video: VideoFile, forDrawing: boolean): Promise<Result<Opened, IntakeIssue | CrashIssue>> {
   const client = new WorkerClient<ClipWorker>(
     new Worker(new URL('./clip-worker.ts', import.meta.url), { type: 'module' }),
   );
-  const index = await client.ask(client.remote.open(file, name, forDrawing), 'Reading the clip');
+  const index = await client.ask(client.remote.open(video, forDrawing), 'Reading the clip');
   if (index.ok) return ok({ client, index: index.value });
   client.end();
   return index;
@@ -52,11 +49,10 @@ async function openWorker(
 
 /** Opens a clip in a worker of its own. A worker that stops is started again once for each request. */
 export async function openClipSource(
-  file: Blob,
-  name: string,
+  video: VideoFile,
   { forDrawing = false, onRestart }: ClipSourceOptions = {},
 ): Promise<Result<ClipSource, IntakeIssue | CrashIssue>> {
-  const opened = await openWorker(file, name, forDrawing);
+  const opened = await openWorker(video, forDrawing);
   if (!opened.ok) return opened;
   let { client } = opened.value;
   const closed = new AbortController();
@@ -67,14 +63,14 @@ export async function openClipSource(
     client.ask(client.remote.frame(i), 'Decoding');
   const restart = async (): Promise<boolean> => {
     client.end();
-    restarting ??= openWorker(file, name, forDrawing);
+    restarting ??= openWorker(video, forDrawing);
     const again = await restarting;
     restarting = null;
     if (!again.ok) return false;
     client = again.value.client;
     if (budget !== null) void client.remote.setBudget(budget);
     void client.remote.setDetail(detail);
-    onRestart?.(`The decoder of \u201c${name}\u201d had stopped and was started again. Nothing is lost.`);
+    onRestart?.(`The decoder of \u201c${video.name}\u201d had stopped and was started again. Nothing is lost.`);
     return true;
   };
   return ok({

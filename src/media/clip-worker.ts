@@ -5,6 +5,7 @@ import type { DecodedPicture } from './decoded-picture';
 import { FrameCache, type FrameIssue } from './frame-cache';
 import { openTrack, type FrameIndex, type IntakeIssue, type OpenedTrack } from './frame-index';
 import { makeThumbnail } from './thumbnail';
+import type { VideoFile } from './video-file';
 
 let opened: OpenedTrack | null = null;
 let cache: FrameCache | null = null;
@@ -14,8 +15,8 @@ const PATIENCE = 120;
 
 /** One clip, read and decoded in a worker of its own. */
 const clipWorker = {
-  async open(file: Blob, name: string, forDrawing: boolean): Promise<Result<FrameIndex, IntakeIssue>> {
-    const track = await openTrack(file, name);
+  async open(video: VideoFile, forDrawing: boolean): Promise<Result<FrameIndex, IntakeIssue>> {
+    const track = await openTrack(video);
     if (!track.ok) return track;
     opened = track.value;
     cache = new FrameCache(opened.index, opened, forDrawing);

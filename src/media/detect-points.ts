@@ -8,6 +8,7 @@ import { openClipSource, type ClipSource } from './clip-source';
 import type { FrameIssue } from './frame-cache';
 import type { IntakeIssue } from './frame-index';
 import type { PoseIssue, PoseWorker } from './pose-worker';
+import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
 /**
@@ -45,8 +46,7 @@ const LEAD_IN = 3;
 
 /** One stretch of frames, in order, so that the person can be followed through it. */
 async function findStretch(
-  file: Blob,
-  name: string,
+  video: VideoFile,
   /** Frames in the order in which they are looked at, and those before them that only settle the crop. */
   framesOf: (frames: number) => { readonly order: readonly number[]; readonly leadIn: number },
   options: FindOptions,
@@ -65,7 +65,7 @@ async function findStretch(
       { signal: options.signal },
     );
     if (!loaded.ok) return options.signal.aborted ? cancelled() : loaded;
-    const opened = await openClipSource(file, name);
+    const opened = await openClipSource(video);
     if (!opened.ok) return opened;
     source = opened.value;
     const { width, height, rotation, frameTimes } = source.index;
@@ -99,11 +99,7 @@ async function findStretch(
  * Has two detectors look at every frame of a clip, in workers; `trackFromDetections` joins what they see. A damaged
  * frame is passed over; cancelling returns an issue and leaves nothing behind.
  */
-export async function detectPoints(
-  file: Blob,
-  name: string,
-  options: FindOptions,
-): Promise<Result<Detections, FindIssue>> {
+export async function detectPoints(video: VideoFile, options: FindOptions): Promise<Result<Detections, FindIssue>> {
   const { person } = options;
   const range = (from: number, to: number): number[] =>
     Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k);
@@ -121,7 +117,7 @@ export async function detectPoints(
           const first = Math.max(0, from - LEAD_IN);
           return { order: range(first, to), leadIn: from - first };
         })
-    ).map((framesOf) => findStretch(file, name, framesOf, options, (frames) => options.onProgress(++done, frames))),
+    ).map((framesOf) => findStretch(video, framesOf, options, (frames) => options.onProgress(++done, frames))),
   );
   const all = new Map<number, readonly DetectedPoints[]>();
   for (const stretch of stretches) {

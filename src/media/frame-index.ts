@@ -2,6 +2,8 @@ import { ALL_FORMATS, BlobSource, EncodedPacketSink, Input, type EncodedPacket }
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { fileRateOf, holesIn } from '../core/timing/file-rate';
 import type { Rotation } from './rotation';
+import { statedCaptureRate } from './stated-rate';
+import type { VideoFile } from './video-file';
 
 /** Frames that decode together: from one packet marked as key to the next. */
 export interface FrameGroup {
@@ -77,11 +79,30 @@ function groupsOf(packets: readonly Packet[], frames: readonly Packet[]): FrameG
   return groups;
 }
 
-async function readPackets(sink: EncodedPacketSink): Promise<Packet[]> {
+/** A moment before a packet, seconds: shorter than any frame. */
+const BEFORE = 1e-6;
+
+/** The packet marked as key at which decoding of a part can begin; the file's first where it has no other. */
+async function keyBefore({ sink, canStart }: Pick<OpenedTrack, 'sink' | 'canStart'>, from: number): Promise<number> {
+  let key = await sink.getKeyPacket(from);
+  while (key && !(await canStart(key))) key = await sink.getKeyPacket(key.timestamp - BEFORE);
+  return (key ?? (await sink.getFirstPacket()))?.timestamp ?? 0;
+}
+
+/**
+ * The packets of a file, in decode order; of a part those that its frames need, so that an hour before it costs nothing.
+ * @param start time of the key packet at which they begin; null is the file's first packet
+ * @param to where the part ends: no frame at or after it
+ */
+async function readPackets(sink: EncodedPacketSink, start: number | null, to: number): Promise<Packet[]> {
   const packets: Packet[] = [];
   const metadata = { metadataOnly: true };
+  let keysBeyond = 0;
   // Asked for one by one: the sink's own iterator reads ahead by a queue, which takes twice as long here.
-  for (let p = await sink.getFirstPacket(metadata); p; p = await sink.getNextPacket(p, metadata)) {
+  const begin = start === null ? sink.getFirstPacket(metadata) : sink.getKeyPacket(start, metadata);
+  for (let p = await begin; p; p = await sink.getNextPacket(p, metadata)) {
+    // Pictures that are shown before a key can come after it, but not after the next one.
+    if (p.type === 'key' && p.timestamp >= to && ++keysBeyond > 1) break;
     packets.push({
       us: p.microsecondTimestamp,
       time: p.timestamp,
@@ -94,13 +115,17 @@ async function readPackets(sink: EncodedPacketSink): Promise<Packet[]> {
   return packets;
 }
 
+/** A part may have to be decoded from a key before its first own one. */
+const withStart = (groups: FrameGroup[], start: number | null): FrameGroup[] =>
+  start === null ? groups : groups.map((group, i) => (i === 0 ? { ...group, keyTime: start } : group));
+
 const quote = (name: string): string => `\u201c${name}\u201d`;
 
 /**
  * Reads a file's container: the true time of every frame, in presentation order, with frames that an edit list hides
  * left out. Nothing is decoded. Every refusal names the file and says what to do.
  */
-export async function openTrack(file: Blob, name: string): Promise<Result<OpenedTrack, IntakeIssue>> {
+export async function openTrack({ blob: file, name, part }: VideoFile): Promise<Result<OpenedTrack, IntakeIssue>> {
   if (file.size === 0) {
     return fail('empty-file', `${quote(name)} is empty (0 bytes). Copy it from the camera again.`);
   }
@@ -136,10 +161,22 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
       );
     }
     const sink = new EncodedPacketSink(track);
-    const packets = await readPackets(sink);
-    const frames = packets.filter((p) => p.time >= 0 || p.time + p.duration > 1e-6).sort((a, b) => a.us - b.us);
+    const canStart = async (packet: EncodedPacket): Promise<boolean> =>
+      (await track.determinePacketType(packet)) !== 'delta';
+    const start = part && (await keyBefore({ sink, canStart }, part.from));
+    const [from, to] = part ? [part.from, part.to] : [-Infinity, Infinity];
+    const packets = await readPackets(sink, start, to);
+    const frames = packets
+      .filter((p) => p.time >= 0 || p.time + p.duration > 1e-6)
+      .filter((p) => p.time >= from && p.time < to)
+      .sort((a, b) => a.us - b.us);
     if (frames.length === 0) {
-      return refuse('no-frames', `${quote(name)} holds no frame. Copy it from the camera again.`);
+      return refuse(
+        'no-frames',
+        part
+          ? `${quote(name)} holds no frame from ${from.toFixed(2)} to ${to.toFixed(2)} s. Choose another part.`
+          : `${quote(name)} holds no frame. Copy it from the camera again.`,
+      );
     }
     const last = frames[frames.length - 1]!;
     // An index in front of cut-off data still lists every frame; asking for the data of the last one shows the cut.
@@ -156,20 +193,22 @@ export async function openTrack(file: Blob, name: string): Promise<Result<Opened
       index: {
         frameTimes,
         origin,
-        groups: groupsOf(packets, frames),
+        groups: withStart(groupsOf(packets, frames), start),
         rotation: (await track.getRotation()) as Rotation,
         width: await track.getDisplayWidth(),
         height: await track.getDisplayHeight(),
         codec,
         warning:
-          cutWarning(name, span + last.duration, await track.getDurationFromMetadata().catch(() => null)) ??
+          (part
+            ? null
+            : cutWarning(name, span + last.duration, await track.getDurationFromMetadata().catch(() => null))) ??
           holesWarning(frameTimes),
         captureRate: await statedCaptureRate(input),
         fileRate: fileRateOf(frameTimes) ?? 30,
       },
       sink,
       config,
-      canStart: async (packet) => (await track.determinePacketType(packet)) !== 'delta',
+      canStart,
       dispose,
     });
   } catch (error) {
@@ -199,29 +238,6 @@ function holesWarning(frameTimes: Float64Array): string | null {
   return holes.length === 1
     ? `Frames are missing: ${where}. Their time is kept.`
     : `Frames are missing in ${holes.length} places, the longest ${where}. Their time is kept.`;
-}
-
-/**
- * Metadata by which phones state the rate at which slow motion was taken (from memory: the key that Android's recorder
- * writes).
- */
-const CAPTURE_RATE_KEYS = ['com.android.capture.fps'];
-const PLAUSIBLE_RATES = { least: 1, most: 100_000 };
-
-async function statedCaptureRate(input: Input): Promise<number | null> {
-  const { raw } = await input.getMetadataTags().catch(() => ({ raw: undefined }));
-  for (const key of CAPTURE_RATE_KEYS) {
-    const value = raw?.[key];
-    // Written as text, or as a 32-bit big-endian number.
-    const rate =
-      typeof value === 'string'
-        ? Number(value)
-        : value instanceof Uint8Array && value.byteLength === 4
-          ? new DataView(value.buffer, value.byteOffset).getFloat32(0)
-          : NaN;
-    if (rate >= PLAUSIBLE_RATES.least && rate <= PLAUSIBLE_RATES.most) return Math.round(rate * 1000) / 1000;
-  }
-  return null;
 }
 
 async function dataOf(sink: EncodedPacketSink, frame: Packet): Promise<EncodedPacket | null> {

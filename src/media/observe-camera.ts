@@ -4,6 +4,7 @@ import { fail, type Issue, type Result } from '../core/result';
 import type { CameraWorker } from './camera-worker';
 import type { FrameIssue } from './frame-cache';
 import type { IntakeIssue } from './frame-index';
+import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
 export type CameraIssue = Issue<'cancelled'> | FrameIssue | IntakeIssue | CrashIssue;
@@ -19,8 +20,7 @@ interface CameraRequest {
 
 /** How the camera of a clip moves, found in a worker; cancelling leaves nothing behind. */
 export async function observeCamera(
-  file: Blob,
-  name: string,
+  video: VideoFile,
   { frames, hidden, signal, onProgress }: CameraRequest,
 ): Promise<Result<CameraPath, CameraIssue>> {
   const client = new WorkerClient<CameraWorker>(
@@ -28,7 +28,7 @@ export async function observeCamera(
   );
   const what = 'Checking the camera';
   try {
-    const opened = await client.ask(client.remote.open(file, name), what, { signal });
+    const opened = await client.ask(client.remote.open(video), what, { signal });
     if (!opened.ok) return opened;
     for (const [done, frame] of frames.entries()) {
       const observed = await client.ask(client.remote.observe(frame, hidden(frame)), what, { signal });

@@ -4,6 +4,7 @@ import { fail, ok, type Issue, type Result } from '../core/result';
 import type { TrackedFrame, TrackingWorker } from './tracking-worker';
 import type { FrameIssue } from './frame-cache';
 import type { IntakeIssue } from './frame-index';
+import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
 
 export type TrackingIssue = Issue<'cancelled'> | FrameIssue | IntakeIssue | CrashIssue;
@@ -30,8 +31,7 @@ export interface TrackingResult {
 
 /** Follows a point from where it was placed, in a worker; cancelling leaves nothing behind. */
 export async function trackPoint(
-  file: Blob,
-  name: string,
+  video: VideoFile,
   { frame, at, velocity, end, radius, signal, onProgress }: TrackingRequest,
 ): Promise<Result<TrackingResult, TrackingIssue>> {
   const client = new WorkerClient<TrackingWorker>(
@@ -40,7 +40,7 @@ export async function trackPoint(
   const step = end < frame ? -1 : 1;
   const all = Math.abs(end - frame) - 1;
   try {
-    const opened = await client.ask(client.remote.open(file, name), 'Tracking');
+    const opened = await client.ask(client.remote.open(video), 'Tracking');
     if (!opened.ok) return opened;
     const started = await client.ask(client.remote.start(frame, at, velocity, radius), 'Tracking');
     if (!started.ok) return started;

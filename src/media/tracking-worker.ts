@@ -3,6 +3,7 @@ import type { Vec2 } from '../core/geometry/vec2';
 import { trackingStep, startTracking, type Tracked, type Patch, type PatchOf } from '../core/tracks/point-tracker';
 import { fail, ok, type Result } from '../core/result';
 import { FrameCache, type FrameIssue } from './frame-cache';
+import type { VideoFile } from './video-file';
 import { openTrack, type FrameIndex, type IntakeIssue } from './frame-index';
 
 /** Colours compared: red, green and blue. */
@@ -54,8 +55,8 @@ export type TrackedFrame =
 
 /** Follows one point of one clip through its pictures. */
 const trackingWorker = {
-  async open(file: Blob, name: string): Promise<Result<number, IntakeIssue>> {
-    const track = await openTrack(file, name);
+  async open(video: VideoFile): Promise<Result<number, IntakeIssue>> {
+    const track = await openTrack(video);
     if (!track.ok) return track;
     index = track.value.index;
     cache = new FrameCache(index, track.value, false);

@@ -42,7 +42,7 @@ async function cameraPathOf(clip: Clip): Promise<Result<CameraPath, CameraIssue 
   const track = useDocument.getState().session?.tracks[clip.id] ?? {};
   const job = startJob(`camera-${clip.id}`, `Checking the camera: ${clip.performer.name}`);
   const observe = (observations: number): ReturnType<typeof observeCamera> =>
-    observeCamera(video.value, clip.fileName, {
+    observeCamera(video.value, {
       frames: framesAt(clip, observations),
       hidden: (frame) => boxOf(track, frame, clip),
       signal: job.signal,

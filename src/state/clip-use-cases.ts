@@ -1,10 +1,11 @@
-import type { Clip, Performer, Role, View } from '../core/model/clip';
+import type { Clip, Part, Performer, Role, View } from '../core/model/clip';
 import type { Session } from '../core/model/session';
 import { fail, type Issue, ok, type Result } from '../core/result';
 import { openClipSource } from '../media/clip-source';
 import { convertClip, converterState, type ConvertIssue } from '../media/convert-clip';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
 import { clipOfPictures, isPicture, type PictureIssue } from '../media/picture-clip';
+import { wholeFile } from '../media/video-file';
 import type { CrashIssue } from '../media/worker-client';
 import { storeMedia } from '../storage/media';
 import type { StorageIssue } from '../storage/storage-issue';
@@ -20,6 +21,31 @@ export interface ProbedFile {
   readonly index: FrameIndex;
   /** Made of still pictures. */
   readonly pictures: boolean;
+  /** The part of the file that becomes the clip, and further parts that become clips of their own. */
+  readonly part: Part | null;
+  readonly furtherParts: readonly { readonly part: Part; readonly index: FrameIndex }[];
+}
+
+/** Looks into parts of a file: each is a performance, and the file is kept once. */
+export async function probeParts(
+  file: File,
+  [first, ...further]: readonly Part[],
+): Promise<Result<ProbedFile, IntakeIssue | CrashIssue>> {
+  const indexOf = async (part: Part | null): Promise<Result<FrameIndex, IntakeIssue | CrashIssue>> => {
+    const source = await openClipSource({ ...wholeFile(file), part });
+    if (!source.ok) return source;
+    source.value.close();
+    return ok(source.value.index);
+  };
+  const index = await indexOf(first ?? null);
+  if (!index.ok) return index;
+  const furtherParts: { part: Part; index: FrameIndex }[] = [];
+  for (const part of further) {
+    const own = await indexOf(part);
+    if (!own.ok) return own;
+    furtherParts.push({ part, index: own.value });
+  }
+  return ok({ file, index: index.value, pictures: false, part: first ?? null, furtherParts });
 }
 
 /** Looks into a file that the user chose, or into several still pictures; nothing of the session changes. */
@@ -30,11 +56,8 @@ export async function probeFile(
   const pictures = isPicture(chosen);
   const made = pictures ? await clipOfPictures([chosen, ...further.filter(isPicture)]) : ok(chosen);
   if (!made.ok) return made;
-  const file = made.value;
-  const source = await openClipSource(file, file.name);
-  if (!source.ok) return source;
-  source.value.close();
-  return ok({ file, index: source.value.index, pictures });
+  const probed = await probeParts(made.value, []);
+  return probed.ok ? ok({ ...probed.value, pictures }) : probed;
 }
 
 export { converterState };
@@ -88,11 +111,14 @@ export async function addClip(
       `Without consent the footage of ${answers.performer.name} must not be analysed. Ask first, then tick the box.`,
     );
   }
-  const { file, index, pictures } = probed;
+  const { file, index, pictures, part, furtherParts } = probed;
   const mediaId = crypto.randomUUID();
   const stored = await storeMedia(mediaId, file.name, file);
   if (!stored.ok) return stored;
-  return ok(await placeClip(role, { fileName: file.name, mediaId, index, pictures }, answers, place));
+  const video = { fileName: file.name, mediaId };
+  const id = await placeClip(role, { ...video, index, pictures, part }, answers, place);
+  for (const further of furtherParts) await placeClip(role, { ...video, ...further }, answers, {});
+  return ok(id);
 }
 
 /** Puts a clip into the session and opens it; `also` belongs to the same undoable step. */
@@ -103,11 +129,13 @@ export async function placeClip(
     mediaId,
     index,
     pictures = false,
+    part = null,
   }: {
     readonly fileName: string;
     readonly mediaId: string | null;
     readonly index: FrameIndex;
     readonly pictures?: boolean;
+    readonly part?: Part | null;
   },
   answers: IntakeAnswers,
   { replace = null, cameraOf = null }: ClipPlace,
@@ -118,6 +146,7 @@ export async function placeClip(
     role,
     fileName,
     mediaId,
+    part,
     codec: index.codec,
     width: index.width,
     height: index.height,

@@ -1,8 +1,9 @@
 import type { Clip, Performer, Role } from '../core/model/clip';
-import { ok, type Issue, type Result } from '../core/result';
+import { fail, ok, type Issue, type Result } from '../core/result';
 import { MOVEMENTS } from '../movements';
 import { readSession } from '../storage/sessions';
 import type { StorageIssue } from '../storage/storage-issue';
+import { longFile } from './attempts';
 import { addClip, probeFile, type ProbedFile } from './clip-use-cases';
 import { allSessions, removeSession } from './session-list';
 import { createSession, openSession } from './session-use-cases';
@@ -58,6 +59,9 @@ export function named({ performer, ...filmed }: Offered, name: string, minor: bo
   return { ...filmed, performer: { ...(same ? performer : usual(name).performer), minor } };
 }
 
+/** A file that plays longer holds more than what is compared, seconds. */
+const LONGEST = 180;
+
 /** One video to start with. */
 export interface Start {
   readonly role: Role;
@@ -76,6 +80,10 @@ export async function startWith(
 ): Promise<Result<string, StorageIssue | Issue>> {
   const probed: (Start & { readonly probed: ProbedFile })[] = [];
   for (const start of starts) {
+    const { file } = start;
+    const long = await longFile(file);
+    if (long && long.seconds > LONGEST)
+      return fail('long-file', `\u201c${file.name}\u201d plays ${Math.round(long.seconds / 60)} minutes.`);
     const looked = await probeFile(start.file);
     if (!looked.ok) return looked;
     probed.push({ ...start, probed: looked.value });

@@ -2,13 +2,14 @@ import type { Clip } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { openClipSource, type ClipSource, type ClipSourceOptions } from '../media/clip-source';
 import { figureIndex, openFigureSource } from '../media/figure-source';
+import type { VideoFile } from '../media/video-file';
 import { loadMedia } from '../storage/media';
 
 /** The video of a clip as it was given. */
-export async function videoOf({ mediaId, fileName }: Clip): Promise<Result<Blob, Issue<'no-media'>>> {
+export async function videoOf({ mediaId, fileName, part }: Clip): Promise<Result<VideoFile, Issue<'no-media'>>> {
   const blob = mediaId === null ? undefined : await loadMedia(mediaId);
   return blob
-    ? ok(blob)
+    ? ok({ blob, name: fileName, part })
     : fail(
         'no-media',
         `The video of \u201c${fileName}\u201d is not in this browser. Drop the file on its clip at Intake; its points stay.`,
@@ -28,6 +29,6 @@ export async function openStoredClip(
   if (clip.mediaId === null)
     return ok(openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height)));
   const copy = workCopy && clip.workMediaId ? await loadMedia(clip.workMediaId) : undefined;
-  const video = copy ? ok(copy) : await videoOf(clip);
-  return video.ok ? openClipSource(video.value, clip.fileName, options) : video;
+  const video = copy ? ok({ blob: copy, name: clip.fileName, part: null }) : await videoOf(clip);
+  return video.ok ? openClipSource(video.value, options) : video;
 }

@@ -78,7 +78,7 @@ export async function trackPointOf(
     const before = { x: series.x[frame - step], y: series.y[frame - step] };
     const velocity =
       before.x === undefined || Number.isNaN(before.x) ? null : { x: x - before.x, y: series.y[frame]! - before.y! };
-    const tracked = await trackPoint(video.value, clip.fileName, {
+    const tracked = await trackPoint(video.value, {
       frame,
       at: { x, y: series.y[frame]! },
       velocity,
@@ -173,7 +173,7 @@ export async function detectPointsOf(
   if (!video.ok) return video;
   const job = startJob(`points-${clip.id}`, `Detecting points: ${clip.performer.name}`);
   try {
-    const found = await detectPoints(video.value, clip.fileName, {
+    const found = await detectPoints(video.value, {
       setting,
       person,
       signal: job.signal,

@@ -26,7 +26,7 @@ export async function makeWorkCopy(
     );
   const job = startJob(`work-${clip.id}`, `Work copy of ${clip.fileName}`);
   try {
-    const copy = await convertClip(new File([video.value], clip.fileName), {
+    const copy = await convertClip(new File([video.value.blob], clip.fileName), {
       signal: job.signal,
       onProgress: (share) => job.progress(100 * share, 100),
       onWaiting: (waiting) => job.waitsFor(waiting ? SERVER_AWAY : null),

@@ -38,7 +38,7 @@ const harness = {
   > {
     const file = await fetchClip(address);
     const started = performance.now();
-    const source = await openClipSource(file, address, { forDrawing: true });
+    const source = await openClipSource({ blob: file, name: address, part: null }, { forDrawing: true });
     if (!source.ok) return source.issue.code;
     const milliseconds = performance.now() - started;
     sources.get(address)?.close();
@@ -54,15 +54,18 @@ const harness = {
     const file = await fetchClip(address);
     const started = performance.now();
     const { frame, x, y, end, radius } = request;
-    const followed = await trackPoint(file, address, {
-      frame,
-      at: { x, y },
-      velocity: null,
-      end,
-      radius,
-      signal: new AbortController().signal,
-      onProgress: () => undefined,
-    });
+    const followed = await trackPoint(
+      { blob: file, name: address, part: null },
+      {
+        frame,
+        at: { x, y },
+        velocity: null,
+        end,
+        radius,
+        signal: new AbortController().signal,
+        onProgress: () => undefined,
+      },
+    );
     if (!followed.ok) throw new Error(followed.issue.message);
     return {
       positions: [...followed.value.positions].map(([i, at]) => [i, at.x, at.y]),
@@ -85,14 +88,17 @@ const harness = {
     const workers = Math.max(1, Math.min(4, navigator.hardwareConcurrency));
     let inference = 0;
     const started = performance.now();
-    const found = await detectPoints(file, address, {
-      setting,
-      person,
-      workers,
-      signal: new AbortController().signal,
-      onProgress: () => undefined,
-      onInference: (ms) => (inference += ms),
-    });
+    const found = await detectPoints(
+      { blob: file, name: address, part: null },
+      {
+        setting,
+        person,
+        workers,
+        signal: new AbortController().signal,
+        onProgress: () => undefined,
+        onInference: (ms) => (inference += ms),
+      },
+    );
     if (!found.ok) throw new Error(found.issue.message);
     return { detections: [...found.value], milliseconds: performance.now() - started, inference, workers };
   },
@@ -107,7 +113,7 @@ const harness = {
       onProgress: () => undefined,
     });
     if (!made.ok) throw new Error(made.issue.message);
-    const source = await openClipSource(made.value, copy, { forDrawing: true });
+    const source = await openClipSource({ blob: made.value, name: copy, part: null }, { forDrawing: true });
     if (!source.ok) throw new Error(source.issue.message);
     sources.set(copy, source.value);
     return source.value.index.frameTimes.length;

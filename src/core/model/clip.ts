@@ -95,6 +95,11 @@ export const cameraPathSchema = z
 export type TurnedPath = NonNullable<z.infer<typeof cameraPathSchema>['turned']>;
 export type CameraPath = z.infer<typeof cameraPathSchema>;
 
+export const partSchema = z
+  .object({ from: z.number().nonnegative(), to: z.number().positive() })
+  .refine(({ from, to }) => from < to, 'A part of a file ends after it begins.');
+export type Part = z.infer<typeof partSchema>;
+
 /** One video file of one trial. */
 export const clipSchema = z.object({
   id: keySchema,
@@ -102,6 +107,11 @@ export const clipSchema = z.object({
   fileName: z.string().max(1000),
   /** The stored video; null for a figure drawn from points. */
   mediaId: z.string().nullable(),
+  /**
+   * The part of the file that the clip is: the frames from one time of the container until before another, seconds;
+   * null is all of it. Frames and their times count from the part's first.
+   */
+  part: partSchema.nullable().default(null),
   codec: z.string(),
   /** Displayed picture, rotation applied, pixels. */
   width: pictureSideSchema,

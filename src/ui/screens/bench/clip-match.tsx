@@ -145,6 +145,8 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
 /** A copy in short groups for clips that jump slowly. */
 function WorkCopy({ clip }: { readonly clip: Clip }): ReactNode {
   const job = useJobs((state) => state.jobs.some((j) => j.id === `work-${clip.id}`));
+  // Of a part it would be a copy of the whole recording.
+  if (clip.part) return null;
   if (clip.workMediaId)
     return (
       <span style={{ fontSize: '.86rem' }}>

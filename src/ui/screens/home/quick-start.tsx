@@ -148,7 +148,9 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
             used.
           </p>
           {problem && (
-            <Alert severity="error">{problem} Create a session and give it at Intake, where it can be converted.</Alert>
+            <Alert severity="error">
+              {problem} Create a session and give it at Intake, where parts are chosen and files converted.
+            </Alert>
           )}
         </DialogContent>
         <DialogActions>

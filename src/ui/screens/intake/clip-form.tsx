@@ -52,6 +52,10 @@ function durationOf({ frameTimes, fileRate }: Pick<Clip, 'frameTimes' | 'fileRat
 
 const framesOf = (count: number): string => `${count} ${count === 1 ? 'frame' : 'frames'}`;
 
+/** Which part of a file a clip is. */
+const partText = (clip: Pick<Clip, 'part'> | null): string =>
+  clip?.part ? `${clip.part.from.toFixed(2)} to ${clip.part.to.toFixed(2)} s of the file, ` : '';
+
 function defaults(clip: Clip | null, probed: ProbedFile | null, first: Clip | null): FormValues {
   return {
     performer: first?.performer ??
@@ -135,8 +139,16 @@ export function ClipForm({ role, clip, first, probed, points, onDone, onProblem 
           {index.width} × {index.height},{' '}
           {isPictures
             ? `${index.frameTimes.length} still ${index.frameTimes.length === 1 ? 'picture' : 'pictures'}: what is read at moments is measured, nothing of time`
-            : `${framesOf(index.frameTimes.length)}, ${index.fileRate} frames per second in the file, ${durationOf(index)}, ${index.codec}`}
+            : `${partText(probed ?? clip)}${framesOf(index.frameTimes.length)}, ${index.fileRate} frames per second in the file, ${durationOf(index)}, ${index.codec}`}
         </div>
+      )}
+      {probed && probed.furtherParts.length > 0 && (
+        <Alert severity="info">
+          {probed.furtherParts.length === 1
+            ? 'One further part becomes a clip'
+            : `${probed.furtherParts.length} further parts become clips`}{' '}
+          of the same answers; each is a performance of its own.
+        </Alert>
       )}
       {probed?.index.warning && <Alert severity="info">{probed.index.warning}</Alert>}
       {!first && (

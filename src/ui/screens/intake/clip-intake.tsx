@@ -2,8 +2,9 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useEffectEvent, useId, useRef, useState, type DragEvent, type ReactNode } from 'react';
-import type { Clip, Role } from '../../../core/model/clip';
-import { converterState, probeFile, type ProbedFile } from '../../../state/clip-use-cases';
+import type { Clip, Part, Role } from '../../../core/model/clip';
+import { longFile } from '../../../state/attempts';
+import { converterState, probeFile, probeParts, type ProbedFile } from '../../../state/clip-use-cases';
 import { convertFor, placeKey, whenConverted } from '../../../state/conversions';
 import type { FigureAnswers } from '../../../core/tracks/figure';
 import { useDocument } from '../../../state/document-store';
@@ -11,6 +12,7 @@ import { isPointFile, probePoints, turnFigure, type ProbedPoints } from '../../.
 import { notify } from '../../../state/notices';
 import { giveVideoBack } from '../../../state/session-files';
 import { CameraPlan } from './camera-plan';
+import { PartsChooser } from './parts-chooser';
 import { PointsOptions } from './points-options';
 import type { StyleKey } from '../../../core/model/slots';
 import { RoleName } from '../../components/role-name';
@@ -49,6 +51,7 @@ export function ClipIntake({
 }: ClipIntakeProps): ReactNode {
   const [probed, setProbed] = useState<ProbedFile | null>(null);
   const [points, setPoints] = useState<{ readonly probed: ProbedPoints; readonly answers: FigureAnswers } | null>(null);
+  const [long, setLong] = useState<Awaited<ReturnType<typeof longFile>>>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [convertible, setConvertible] = useState<File | null>(null);
   const [reading, setReading] = useState(false);
@@ -57,10 +60,31 @@ export function ClipIntake({
   const inputId = useId();
   const input = useRef<HTMLInputElement>(null);
 
+  /** Whether a file was the lost video of this clip; then it has it again. */
+  const isBack = async (lost: Clip, found: ProbedFile): Promise<boolean> => {
+    const back = await giveVideoBack(lost, found);
+    setProblem(back.ok ? null : back.issue.message);
+    if (back.ok && back.value)
+      notify(
+        'info',
+        `\u201c${found.file.name}\u201d has the frames of this clip: it has its video again, with the points that were there.`,
+      );
+    return !back.ok || back.value;
+  };
+  const takeParts = async (file: File, parts: readonly Part[]): Promise<void> => {
+    setReading(true);
+    const result = await probeParts(file, parts);
+    setReading(false);
+    if (!result.ok) return setProblem(result.issue.message);
+    setLong(null);
+    setProbed(result.value);
+  };
+
   const take = async (file: File | undefined, further: readonly File[] = []): Promise<void> => {
     if (!file) return;
     setReading(true);
     setConvertible(null);
+    setLong(null);
     if (await isPointFile(file)) {
       const read = await probePoints(file);
       setReading(false);
@@ -70,17 +94,22 @@ export function ClipIntake({
       setPoints({ probed: read.value, answers: read.value.proposals[0]! });
       return;
     }
+    // A part is given back its own frames before anything else is asked of a long file.
+    const again = clip?.part ? await probeParts(file, [clip.part]) : null;
+    if (clip && again?.ok && (await isBack(clip, again.value))) return setReading(false);
+    const choice = further.length === 0 ? await longFile(file) : null;
+    if (choice) {
+      setReading(false);
+      setProbed(null);
+      setPoints(null);
+      setProblem(null);
+      return setLong(choice);
+    }
     const result = await probeFile(file, further);
     setReading(false);
     if (result.ok) {
-      const back = clip ? await giveVideoBack(clip, result.value) : null;
-      if (back && !back.ok) return setProblem(back.issue.message);
+      if (clip && (await isBack(clip, result.value))) return;
       setProblem(null);
-      if (back?.value)
-        return notify(
-          'info',
-          `\u201c${file.name}\u201d has the frames of this clip: it has its video again, with the points that were there.`,
-        );
       setPoints(null);
       setProbed(result.value);
       return;
@@ -167,6 +196,9 @@ export function ClipIntake({
           )}
         </Alert>
       )}
+      {long && (
+        <PartsChooser {...long} onChosen={(parts) => void takeParts(long.file, parts)} onCancel={() => setLong(null)} />
+      )}
       {points && (
         <PointsOptions
           probed={points.probed}
@@ -179,7 +211,7 @@ export function ClipIntake({
           <CameraPlan points={spatial} camera={clip.figure} onChange={(camera) => turnFigure(clip, camera)} />
         </div>
       )}
-      {(probed || clip || points) && (
+      {!long && (probed || clip || points) && (
         <ClipForm
           key={
             points

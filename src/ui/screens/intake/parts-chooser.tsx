@@ -1,0 +1,128 @@
+import ClearIcon from '@mui/icons-material/Clear';
+import PlayArrowIcon from '@mui/icons-material/PlayArrow';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import type { Part } from '../../../core/model/clip';
+import { findAttempts } from '../../../state/attempts';
+import { useJobs } from '../../../state/jobs';
+import { notify } from '../../../state/notices';
+
+interface PartsChooserProps {
+  readonly file: File;
+  /** How long it plays. */
+  readonly seconds: number;
+  /** Parts that were chosen; empty takes all of the file. */
+  readonly onChosen: (parts: readonly Part[]) => void;
+  readonly onCancel: () => void;
+}
+
+/** Hours, minutes and seconds, as far as there are any. */
+function clock(seconds: number): string {
+  const rest = (seconds % 60).toFixed(2).padStart(5, '0');
+  const minutes = Math.floor(seconds / 60);
+  const hours = Math.floor(minutes / 60);
+  return hours > 0 ? `${hours}:${String(minutes % 60).padStart(2, '0')}:${rest}` : `${minutes}:${rest}`;
+}
+
+const inOrder = (parts: readonly Part[]): readonly Part[] => [...parts].sort((a, b) => a.from - b.from);
+
+/** Cuts attempts out of a long recording: nothing is copied, and only what is chosen is ever measured. */
+export function PartsChooser({ file, seconds, onChosen, onCancel }: PartsChooserProps): ReactNode {
+  const video = useRef<HTMLVideoElement>(null);
+  const [begin, setBegin] = useState<number | null>(null);
+  const [parts, setParts] = useState<readonly Part[]>([]);
+  const looking = useJobs(({ jobs }) => jobs.some(({ id }) => id === `attempts-${file.name}`));
+  const address = useMemo(() => URL.createObjectURL(file), [file]);
+  useEffect(() => () => URL.revokeObjectURL(address), [address]);
+  const here = (): number => video.current?.currentTime ?? 0;
+  const end = (): void => {
+    const [from, to] = [begin ?? 0, here()];
+    if (to <= from) return notify('info', `A part ends after it begins (${clock(from)}). Go on in the video first.`);
+    setParts(inOrder([...parts, { from, to }]));
+    setBegin(null);
+  };
+  const show = ({ from }: Part): void => {
+    if (video.current) video.current.currentTime = from;
+  };
+  const propose = async (): Promise<void> => {
+    const found = await findAttempts(file);
+    if (!found.ok) return notify(found.issue.code === 'cancelled' ? 'info' : 'error', found.issue.message);
+    if (found.value.length === 0)
+      return notify('info', 'Nothing in this file stands out by its motion. Choose the parts by eye.');
+    setParts(inOrder(found.value));
+  };
+  const onKey = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const act = { i: () => setBegin(here()), o: end }[event.key];
+    if (!act) return;
+    event.preventDefault();
+    act();
+  };
+  return (
+    <div className="parts" role="group" aria-label="Parts of the file" onKeyDown={onKey}>
+      <span>
+        <strong>{file.name}</strong> plays {clock(seconds)}. Choose the attempts in it; points are detected only there.
+      </span>
+      {/* Sound of a sports field: there are no words to be had. */}
+      <video
+        ref={video}
+        src={address}
+        controls
+        muted
+        playsInline
+        preload="metadata"
+        aria-label={`Video ${file.name}`}
+      />
+      <div className="parts-strip" aria-hidden>
+        {parts.map(({ from, to }) => (
+          <i
+            key={`${from}-${to}`}
+            style={{ left: `${(100 * from) / seconds}%`, width: `max(3px, ${(100 * (to - from)) / seconds}%)` }}
+          />
+        ))}
+        {begin !== null && <b style={{ left: `${(100 * begin) / seconds}%` }} />}
+      </div>
+      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+        <Button variant="outlined" onClick={() => setBegin(here())}>
+          Begins here (I)
+        </Button>
+        <Button variant="outlined" onClick={end}>
+          Ends here (O)
+        </Button>
+        <Button disabled={looking} onClick={() => void propose()}>
+          Propose attempts
+        </Button>
+      </div>
+      {begin !== null && <span className="note">A part begins at {clock(begin)}: go to its end.</span>}
+      {parts.length > 0 && (
+        <ol className="parts-list">
+          {parts.map((part, i) => (
+            <li key={`${part.from}-${part.to}`}>
+              {clock(part.from)} to {clock(part.to)}, {(part.to - part.from).toFixed(2)} s
+              <IconButton size="small" aria-label={`Show part ${i + 1}`} onClick={() => show(part)}>
+                <PlayArrowIcon fontSize="small" />
+              </IconButton>
+              <IconButton
+                size="small"
+                aria-label={`Remove part ${i + 1}`}
+                onClick={() => setParts(parts.filter((other) => other !== part))}
+              >
+                <ClearIcon fontSize="small" />
+              </IconButton>
+            </li>
+          ))}
+        </ol>
+      )}
+      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+        <Button variant="contained" disabled={parts.length === 0} onClick={() => onChosen(parts)}>
+          {parts.length < 2 ? 'Use this part' : `Use ${parts.length} parts`}
+        </Button>
+        <Button variant="outlined" onClick={() => onChosen([])}>
+          Use all of it
+        </Button>
+        <Button onClick={onCancel}>Do not use this file</Button>
+      </div>
+    </div>
+  );
+}
