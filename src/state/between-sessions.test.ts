@@ -14,6 +14,7 @@ import { loadVideo, storeMedia } from '../storage/media';
 import { derive } from './derived';
 import { redo, setSession, undo, useDocument } from './document-store';
 import { settle, startNextSession } from './follow-up-use-cases';
+import { practiceOf } from './practice-use-cases';
 import { openSessionFile } from './session-files';
 import { resultOf, sameAthlete } from './session-result';
 import { trialsElsewhere, takeTrial } from './taken-trials';
@@ -153,13 +154,20 @@ describe('the next session', () => {
     const walk: Session = { ...demo('walk'), importances: { knee: 1 }, impressions: 'x' };
     const references = walk.clips.filter((c) => c.role === 'reference');
     setSession({ ...walk, referenceModel: { ...walk.referenceModel, without: [references[1]!.id] } });
-    const next = await startNextSession('Tess, today');
+    const practice = practiceOf(derive(useDocument.getState().session!));
+    const [first] = practice.corrections;
+    const climbed = { ...practice, corrections: [{ ...first!, passed: ['2026-02-20'] }] };
+    const next = await startNextSession('Tess, today', climbed);
     if (!next.ok) throw new Error(next.issue.message);
     const made = await stored(next.value);
     expect(made.clips.map((c) => c.performer.name)).toEqual(references.map((c) => c.performer.name));
     expect(made.referenceModel).toMatchObject({ kind: 'several', without: [made.clips[1]!.id] });
     expect(made).toMatchObject({ name: 'Tess, today', importances: { knee: 1 }, impressions: '', decisions: [] });
     expect(Object.keys(made.tracks).sort()).toEqual(made.clips.map((c) => c.id).sort());
+    expect(made.practice).toMatchObject({
+      ladders: { [first!.id]: first!.ladder },
+      passed: { [first!.id]: ['2026-02-20'] },
+    });
     expect(made.marks[made.clips[0]!.id]).toEqual(walk.marks[references[0]!.id]);
   });
 });

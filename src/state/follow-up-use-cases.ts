@@ -1,3 +1,4 @@
+import { practiceNext, type SessionPractice } from '../core/coaching/session-practice';
 import { copyClips } from '../core/model/copied-clips';
 import { newSession, type Session, type CorrectionVerdict } from '../core/model/session';
 import { fail, ok, type Issue, type Result } from '../core/result';
@@ -26,9 +27,9 @@ export async function compareWithSession(sessionId: string): Promise<Result<null
 
 /**
  * Makes a session for the next time: the same movement, school and weights, and the references with all that was
- * measured on them; the athlete's new clip is still to come.
+ * measured on them; the athlete's new clip is still to come. Stages of practice go on where they are.
  */
-export async function startNextSession(name: string): Promise<Result<string, StorageIssue>> {
+export async function startNextSession(name: string, practice: SessionPractice): Promise<Result<string, StorageIssue>> {
   await whenStored();
   const session = useDocument.getState().session!;
   const { ids, ...copied } = copyClips(
@@ -48,6 +49,7 @@ export async function startNextSession(name: string): Promise<Result<string, Sto
     school: session.school,
     importances: session.importances,
     passes: session.passes,
+    practice: practiceNext(practice, session.practice),
     cutoff: session.cutoff,
     // The athlete's own repetition is one of a clip that stays behind.
     referenceModel:

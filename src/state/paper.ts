@@ -4,6 +4,7 @@ import { persist } from 'zustand/middleware';
 /** Parts of the report that can be left out; what it asks for and its cautions always stand. */
 export const REPORT_PARTS = [
   { id: 'findings', name: 'What the eye found' },
+  { id: 'practice', name: 'Practice' },
   { id: 'since', name: 'Since earlier sessions' },
   { id: 'keep', name: 'Keep' },
   { id: 'pictures', name: 'Pictures at every moment' },
@@ -18,7 +19,10 @@ export type ReportPart = (typeof REPORT_PARTS)[number]['id'];
 
 /** Which parts each kind of reader is given. */
 export const PAPERS = {
-  coach: { name: 'Coach\u2019s report', parts: ['findings', 'since', 'keep', 'curves', 'timing', 'filming'] },
+  coach: {
+    name: 'Coach\u2019s report',
+    parts: ['findings', 'practice', 'since', 'keep', 'curves', 'timing', 'filming'],
+  },
   laboratory: { name: 'Laboratory\u2019s report', parts: REPORT_PARTS.map(({ id }) => id) },
 } as const satisfies Record<string, { readonly name: string; readonly parts: readonly ReportPart[] }>;
 

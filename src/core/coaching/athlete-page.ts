@@ -1,8 +1,10 @@
 import { judgedCount, type Judged } from '../judgement/state';
 import { measureName, type Movement } from '../model/movement';
-import type { Note } from '../model/session';
+import type { Practice, Stage } from '../model/practice';
+import type { Note, Session } from '../model/session';
 import { usualWords } from '../measures';
 import { correctionOf } from './correction';
+import { doseText, ladderOf } from './ladder';
 import type { PlanItem } from './plan';
 import { usualDrills, usualSelfCheck } from './usual-words';
 
@@ -22,7 +24,10 @@ export interface AthleteCorrection {
   readonly cue: string;
   /** What is to be seen in the pictures. */
   readonly seen: string;
-  readonly drills: readonly string[];
+  /** The next stages, from the first that is not passed. */
+  readonly stages: readonly { readonly drill: string; readonly dose: string }[];
+  /** What must be so before the stage after them; empty where nothing is practised. */
+  readonly goOn: string;
   readonly check: string;
   readonly load: string;
   /** What its pictures show: its measure, or the finding that it was made of. */
@@ -43,15 +48,31 @@ function goodOf(movement: Movement, judged: readonly Judged[], notes: readonly N
   return [...new Set([...seen, ...named('strength'), ...named('on-target')])].slice(0, MOST_GOOD);
 }
 
-function pageCorrection(movement: Movement, item: PlanItem, minor: boolean): AthleteCorrection {
-  const { title, moment, cue, seen, drills, selfCheck, load } = correctionOf(movement, item, minor);
+/** Stages to go on with, and when the first of them is passed. */
+function nextStages(ladder: readonly Stage[], passed: number): Pick<AthleteCorrection, 'stages' | 'goOn'> {
+  const next = ladder.slice(Math.min(passed, Math.max(0, ladder.length - 1)));
+  return {
+    stages: next.slice(0, MOST_DRILLS).map((stage) => ({ drill: stage.drill, dose: doseText(stage) })),
+    goOn: next[0]?.pass ?? '',
+  };
+}
+
+function pageCorrection(
+  movement: Movement,
+  item: PlanItem,
+  practice: Pick<Practice, 'ladders' | 'passed'>,
+  minor: boolean,
+): AthleteCorrection {
+  const { title, moment, cue, seen, ladder, selfCheck, load } = correctionOf(movement, item, minor);
+  const own = practice.ladders[item.id];
+  const passed = practice.passed[item.id]?.length ?? 0;
   if (!item.gap)
     return {
       id: item.id,
       title,
       cue: cue || title,
       seen: seen === title ? '' : seen,
-      drills: drills.slice(0, MOST_DRILLS),
+      ...nextStages(own ?? ladder, passed),
       check: selfCheck,
       load,
       measureId: null,
@@ -59,12 +80,15 @@ function pageCorrection(movement: Movement, item: PlanItem, minor: boolean): Ath
     };
   const { measure, excess } = item.gap.judged;
   const words = { ...usualWords(measure), ...measure.coaching };
+  // No number that only an analyst reads: the pictures are what is compared with.
+  const drills = measure.coaching?.drills ?? usualDrills(movement, measure, AS_SHOWN);
+  const shown = ladderOf(drills, { target: null, risk: item.gap.parts.risk, minor });
   return {
     id: item.id,
     title: moment ? `${title}, ${moment.toLowerCase()}` : title,
     cue,
     seen: measure.kind === 'checkpoint' ? measure.question : excess < 0 ? words.seenLow : words.seenHigh,
-    drills: (measure.coaching?.drills ?? usualDrills(movement, measure, AS_SHOWN)).slice(0, MOST_DRILLS),
+    ...nextStages(own ?? measure.coaching?.ladder ?? shown, passed),
     check: measure.coaching?.selfCheck || usualSelfCheck(movement, measure, AS_SHOWN),
     load,
     measureId: measure.id,
@@ -80,10 +104,10 @@ export function athletePage(
   movement: Movement,
   items: readonly PlanItem[],
   judged: readonly Judged[],
-  notes: readonly Note[],
+  { notes, practice }: Pick<Session, 'notes' | 'practice'>,
   minor: boolean,
 ): AthletePage {
-  const corrections = items.slice(0, 3).map((item) => pageCorrection(movement, item, minor));
+  const corrections = items.slice(0, 3).map((item) => pageCorrection(movement, item, practice, minor));
   const made = items.map(({ own }) => own?.noteId);
   const seen = notes
     .filter((n) => n.kind === 'work-on' && n.text.trim() && !made.includes(n.id))

@@ -3,10 +3,12 @@ import type { RankedGap } from '../judgement/priority';
 import { inUnit } from '../units';
 import { momentsOf } from '../model/measure';
 import type { Movement } from '../model/movement';
+import type { Stage } from '../model/practice';
 import type { Note, OwnCorrection } from '../model/session';
 import { COVERAGE_95 } from '../statistics/normal';
 import type { PlanItem } from './plan';
 import { usualWords } from '../measures';
+import { ladderOf } from './ladder';
 import { usualDrills, usualSelfCheck, usualWhy } from './usual-words';
 
 /** One thing to work on, ready to be read by an athlete. */
@@ -20,6 +22,8 @@ export interface Correction {
   readonly why: string;
   readonly cue: string;
   readonly drills: readonly string[];
+  /** The drills as stages, each with its dose and what must be so before the next. */
+  readonly ladder: readonly Stage[];
   readonly selfCheck: string;
   readonly willFollow: readonly string[];
   readonly caution: string | null;
@@ -63,6 +67,8 @@ export function draftCorrection(movement: Movement, gap: RankedGap, minor = fals
     if (!Number.isFinite(band.high)) return `at least ${text(band.low)}`;
     return `${text(band.low)} to ${text(band.high)}`;
   })();
+  const drills = coaching.drills ?? usualDrills(movement, measure, range);
+  const isNumber = unit !== 'answer' && band !== null;
   return {
     measureId: measure.id,
     title: measure.name,
@@ -74,7 +80,14 @@ export function draftCorrection(movement: Movement, gap: RankedGap, minor = fals
     shouldBe: range,
     why: coaching.why || usualWhy(movement, measure),
     cue: coaching.cue || `${measure.name}: ${(low ? words.cueLow : words.cueHigh).toLowerCase()}.`,
-    drills: coaching.drills ?? usualDrills(movement, measure, range),
+    drills,
+    ladder:
+      coaching.ladder ??
+      ladderOf(drills, {
+        target: isNumber ? `${measure.name.toLowerCase()} ${range}` : null,
+        risk: gap.parts.risk,
+        minor,
+      }),
     selfCheck: coaching.selfCheck || usualSelfCheck(movement, measure, range),
     willFollow: gap.willFollow.map((f) => `${f.judged.measure.name}${f.because ? ` (${f.because})` : ''}`),
     caution: cautionOf(cautionText(movement, gap), minor),
@@ -88,6 +101,7 @@ export function draftCorrection(movement: Movement, gap: RankedGap, minor = fals
 const ownAsCorrection = ({ id, noteId, ...own }: OwnCorrection, minor: boolean): Correction => ({
   ...own,
   measureId: id,
+  ladder: ladderOf(own.drills, { target: null, risk: false, minor }),
   byEye: [],
   moment: '',
   willFollow: [],

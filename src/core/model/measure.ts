@@ -1,3 +1,4 @@
+import { ladderSchema } from './practice';
 import { z } from 'zod';
 import { idSchema } from './document-id';
 import { line, pointRefSchema, quantitySchema } from './quantity';
@@ -18,6 +19,8 @@ const coachingSchema = z.object({
   drills: z.array(z.string()).min(1),
   /** Empty: follows from the measure's camera, moment and range. */
   selfCheck: z.string().default(''),
+  /** Stages with doses and pass marks in place of those that are made of the drills. */
+  ladder: ladderSchema.optional(),
 });
 
 const common = {

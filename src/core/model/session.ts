@@ -8,6 +8,7 @@ import { addressIdSchema, filmingDaySchema, isFilmingDay, keySchema, LIMITS, nam
 import { movementSchema } from './movement';
 import { referenceModelSchema } from './reference-model';
 import { samples } from './samples';
+import { NO_PRACTICE, practiceSchema } from './practice';
 import { talkSectionSchema } from './talk';
 
 const seriesSchema = z.object({
@@ -145,6 +146,7 @@ export const sessionDocumentSchema = z.object({
   /** Body regions to go through one at a time; null takes the movement's. */
   passes: z.array(z.string().min(1).max(40)).nullable().default(null),
   decisions: z.array(decisionSchema),
+  practice: practiceSchema.default(NO_PRACTICE),
   /** Measure ids of corrections in the analyst's own order; measures not named here follow by score. */
   order: z.array(z.string()),
 });
@@ -225,6 +227,7 @@ export function newSession(id: string, name: string, movementId: string, created
     talk: [],
     passes: null,
     decisions: [],
+    practice: NO_PRACTICE,
     order: [],
   };
 }

@@ -25,6 +25,7 @@ import { AsideOfPlan } from './aside-of-plan';
 import { CauseChain } from './cause-chain';
 import { OwnCorrectionDialog } from './own-correction';
 import { ReasonDialog } from '../../components/reason-dialog';
+import { PracticeCard } from './practice-card';
 import { ScoreParts } from './score-parts';
 
 /** What a reason is asked for. */
@@ -91,6 +92,7 @@ export function DecideScreen(): ReactNode {
             </SortableArea>
             <AsideOfPlan derived={derived} ids={ids} />
           </div>
+          {plan.items.length > 0 && <PracticeCard derived={derived} />}
         </div>
       </main>
       {asking && (

@@ -41,7 +41,7 @@ export function FollowUpScreen(): ReactNode {
             <Typography variant="h1">
               {derived.athlete ? `${derived.athlete.clip.performer.name} over time` : 'Over time'}
             </Typography>
-            {derived.athlete && <NextSession session={derived.session} />}
+            {derived.athlete && <NextSession derived={derived} />}
           </div>
           {problem && (
             <Alert severity="warning" sx={{ mb: 2 }}>

@@ -2,16 +2,17 @@ import Button from '@mui/material/Button';
 import { format } from 'date-fns';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import type { Session } from '../../../core/model/session';
+import type { Derived } from '../../../state/derived';
 import { startNextSession } from '../../../state/follow-up-use-cases';
+import { practiceOf } from '../../../state/practice-use-cases';
 import { notify } from '../../../state/notices';
 
 /** The next session of an athlete: the references come along as they were measured, the new clip is still to come. */
-export function NextSession({ session }: { readonly session: Session }): ReactNode {
+export function NextSession({ derived }: { readonly derived: Derived }): ReactNode {
   const navigate = useNavigate();
-  const athlete = session.clips.find((c) => c.role === 'athlete')?.performer.name ?? 'Athlete';
+  const athlete = derived.session.clips.find((c) => c.role === 'athlete')?.performer.name ?? 'Athlete';
   const start = async (): Promise<void> => {
-    const next = await startNextSession(`${athlete}, ${format(new Date(), 'd MMMM yyyy')}`);
+    const next = await startNextSession(`${athlete}, ${format(new Date(), 'd MMMM yyyy')}`, practiceOf(derived));
     if (next.ok) void navigate(`/s/${next.value}/intake`);
     else notify('error', next.issue.message);
   };

@@ -14,7 +14,7 @@ export function AthletePage({ derived }: { readonly derived: Derived }): ReactNo
   const { session, movement, plan, judged, athlete, priorities } = derived;
   const stills = useAthleteStills(derived);
   const { name, minor } = athlete!.clip.performer;
-  const page = athletePage(movement, plan.items, judged, session.notes, minor);
+  const page = athletePage(movement, plan.items, judged, session, minor);
   const [caution] = cautionsFor(movement, priorities.proposed, minor);
   return (
     <article className="athlete-page" data-testid="athlete-page" data-corrections={page.corrections.length}>
@@ -43,12 +43,19 @@ export function AthletePage({ derived }: { readonly derived: Derived }): ReactNo
             <p>
               <strong>{correction.title}.</strong> {correction.seen && `${correction.seen}.`}
             </p>
-            {correction.drills.length > 0 && (
-              <ol>
-                {correction.drills.map((drill) => (
-                  <li key={drill}>{drill}</li>
-                ))}
-              </ol>
+            {correction.stages.length > 0 && (
+              <>
+                <ol>
+                  {correction.stages.map(({ drill, dose }) => (
+                    <li key={drill}>
+                      {drill}, {dose}
+                    </li>
+                  ))}
+                </ol>
+                <p>
+                  <strong>Go on when:</strong> {correction.goOn}
+                </p>
+              </>
             )}
             {correction.check && (
               <p>

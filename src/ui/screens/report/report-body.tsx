@@ -21,6 +21,7 @@ import { dayText, readingText } from '../../components/format';
 import { CorrectionPictures } from './correction-pictures';
 import { Methods } from './methods';
 import { MomentStills } from './moment-stills';
+import { PracticePart } from './practice-part';
 import { ReadingsTable } from './readings-table';
 import { SeenByEye } from './seen-by-eye';
 import { useAthleteStills, useStills } from './use-stills';
@@ -59,7 +60,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
   const { parts, club, foot } = usePaper();
   const shows = (part: ReportPart): boolean => parts.includes(part);
   const correctionStills = useAthleteStills(derived);
-  const { corrections } = athletePage(movement, plan.items, judged, session.notes, minor);
+  const { corrections } = athletePage(movement, plan.items, judged, session, minor);
   const pictured = new Map(corrections.map((correction) => [correction.id, correction]));
   return (
     <article className="report" data-testid="report">
@@ -120,6 +121,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </p>
         ))}
       </section>
+      {shows('practice') && <PracticePart derived={derived} />}
       {shows('since') && <SinceBefore derived={derived} />}
       {shows('keep') && (
         <section>

@@ -1,0 +1,113 @@
+import EventIcon from '@mui/icons-material/Event';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { format } from 'date-fns';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { SessionPractice } from '../../../core/coaching/session-practice';
+import { PER_WEEK } from '../../../core/model/practice';
+import { dayOf } from '../../../core/model/session';
+import type { Derived } from '../../../state/derived';
+import { download } from '../../../state/download';
+import { beginAt, calendarOf, passStages, practiceOf, setPerWeek } from '../../../state/practice-use-cases';
+import { dayAfter, dayText, fileSafe } from '../../components/format';
+import { Ladder } from '../../components/ladder';
+import { LadderDialog } from './ladder-dialog';
+import { PracticeStrip } from './practice-strip';
+
+const PER_WEEK_CHOICES = Array.from({ length: PER_WEEK.most }, (_, i) => i + PER_WEEK.least);
+
+/** What the plan says of a competition, or asks for. */
+function Competition({
+  derived,
+  plan,
+}: {
+  readonly derived: Derived;
+  readonly plan: SessionPractice['plan'];
+}): ReactNode {
+  const on = dayOf(derived.session);
+  if (plan.competition === null)
+    return (
+      <>
+        No competition is known:{' '}
+        <Link to={`/s/${derived.session.id}/intake`}>say at Intake in how many days it is</Link>.
+      </>
+    );
+  const day = (days: number): string => dayText(dayAfter(on, days), 'd MMM');
+  return (
+    <>
+      Competition {day(plan.competition)}
+      {plan.freeze! > 0 ? `; nothing new is begun from ${day(plan.freeze!)}` : ': nothing new is begun any more'}.
+    </>
+  );
+}
+
+/** When each correction is practised, in stages that are passed one after the other. */
+export function PracticeCard({ derived }: { readonly derived: Derived }): ReactNode {
+  const [editing, setEditing] = useState<string | null>(null);
+  const { session } = derived;
+  const { corrections, plan } = practiceOf(derived);
+  const on = dayOf(session);
+  const edited = corrections.find(({ id }) => id === editing);
+  const save = (): void => download(`${fileSafe(session.name)}-practice.ics`, 'text/calendar', calendarOf(derived));
+  return (
+    <section className="card" data-testid="practice" aria-label="Practice">
+      <div className="row-of-fields">
+        <Typography variant="h2">Practice</Typography>
+        <TextField
+          select
+          size="small"
+          label="Practices a week"
+          value={session.practice.perWeek}
+          onChange={({ target }) => setPerWeek(Number(target.value))}
+          sx={{ minWidth: 140 }}
+        >
+          {PER_WEEK_CHOICES.map((n) => (
+            <MenuItem key={n} value={n}>
+              {n}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button variant="outlined" startIcon={<EventIcon />} disabled={plan.days.length === 0} onClick={save}>
+          Save as calendar
+        </Button>
+      </div>
+      <p className="note" style={{ margin: '6px 0' }}>
+        <Competition derived={derived} plan={plan} /> Drag a bar, or use its arrow keys, to begin sooner or later; marks
+        are checks.
+      </p>
+      <PracticeStrip
+        plan={plan}
+        names={new Map(corrections.map(({ id, title }) => [id, title]))}
+        on={on}
+        perWeek={session.practice.perWeek}
+      />
+      {corrections.map(({ id, title, ladder, passed }) => (
+        <div key={id} className="practice-ladder">
+          <div style={{ display: 'flex', alignItems: 'center', gap: 8, flexWrap: 'wrap' }}>
+            <Typography variant="h3" component="h3">
+              {title}
+            </Typography>
+            <Button size="small" onClick={() => setEditing(id)}>
+              Change the stages
+            </Button>
+            {session.practice.begins[id] !== undefined && (
+              <Button size="small" onClick={() => beginAt(id, null)}>
+                Begin it when its turn comes
+              </Button>
+            )}
+          </div>
+          <Ladder
+            of={title}
+            stages={ladder}
+            passed={passed}
+            onPass={(count) => passStages(id, count, format(new Date(), 'yyyy-MM-dd'))}
+          />
+        </div>
+      ))}
+      {edited && <LadderDialog correction={edited} onClose={() => setEditing(null)} />}
+    </section>
+  );
+}

@@ -1,0 +1,136 @@
+import { DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
+import type { ReactNode } from 'react';
+import type { PracticePlan, Planned } from '../../../core/coaching/practice-plan';
+import { useWidth } from '../../../stage/use-width';
+import { beginAt } from '../../../state/practice-use-cases';
+import { dayAfter, dayText } from '../../components/format';
+
+interface PracticeStripProps {
+  readonly plan: PracticePlan;
+  /** Correction id -> its name. */
+  readonly names: ReadonlyMap<string, string>;
+  /** The day from which the plan counts, as an ISO date. */
+  readonly on: string;
+  /** Left out where it is only read. */
+  readonly perWeek?: number;
+}
+
+/** Fewest days that are shown, and days after the last practice. */
+const LEAST_DAYS = 28;
+const AFTER = 3;
+const WEEK = 7;
+
+/** The weeks to come: each correction a bar of its stages, moved by dragging it or with the arrow keys. */
+export function PracticeStrip({ plan, names, on, perWeek }: PracticeStripProps): ReactNode {
+  const [width, watch] = useWidth(600);
+  const last = plan.days.at(-1)?.day ?? 0;
+  const days = Math.max(
+    LEAST_DAYS,
+    last + AFTER,
+    (plan.competition ?? 0) <= last + 60 ? (plan.competition ?? 0) + 1 : 0,
+  );
+  const ofWidth = (day: number): string => `${(100 * day) / days}%`;
+  const pixelsAPractice = perWeek === undefined ? 1 : ((WEEK / perWeek) * width) / days;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: (event, { currentCoordinates }) => {
+        const step = { ArrowRight: 1, ArrowLeft: -1 }[event.code];
+        if (step === undefined) return undefined;
+        event.preventDefault();
+        return { ...currentCoordinates, x: currentCoordinates.x + step * pixelsAPractice };
+      },
+    }),
+  );
+  const weeks = Array.from({ length: Math.ceil(days / WEEK) }, (_, i) => i * WEEK);
+  // Dates stand as far apart as they are wide.
+  const each = Math.max(1, Math.ceil(64 / ((WEEK * width) / days)));
+  return (
+    <DndContext
+      sensors={sensors}
+      onDragEnd={({ active, delta }) => {
+        const planned = plan.corrections.find(({ id }) => id === active.id);
+        const by = Math.round(delta.x / pixelsAPractice);
+        if (planned?.span && by !== 0) beginAt(planned.id, planned.span.first + by);
+      }}
+    >
+      <div className="practice-strip" ref={watch} data-testid="practice-strip">
+        {weeks.map((day, i) => (
+          <span key={day} className={i % each === 0 ? 'week' : 'week minor'} style={{ left: ofWidth(day) }}>
+            {i % each === 0 ? dayText(dayAfter(on, day), 'd MMM') : ''}
+          </span>
+        ))}
+        {plan.freeze !== null && plan.freeze < days && (
+          <span
+            className="freeze"
+            style={{ left: ofWidth(plan.freeze), width: ofWidth(Math.min(plan.competition!, days) - plan.freeze) }}
+            title="Nothing new is begun here"
+          />
+        )}
+        {plan.competition !== null && plan.competition < days && (
+          <span className="competition" style={{ left: ofWidth(plan.competition) }} title="Competition" />
+        )}
+        {plan.corrections.map((planned, row) => (
+          <Bar
+            key={planned.id}
+            planned={planned}
+            row={row}
+            plan={plan}
+            name={names.get(planned.id) ?? ''}
+            ofWidth={ofWidth}
+            movable={perWeek !== undefined}
+          />
+        ))}
+        <div style={{ height: 24 + 30 * Math.max(1, plan.corrections.length) }} />
+      </div>
+    </DndContext>
+  );
+}
+
+interface BarProps {
+  readonly planned: Planned;
+  readonly plan: PracticePlan;
+  readonly row: number;
+  readonly name: string;
+  readonly ofWidth: (day: number) => string;
+  readonly movable: boolean;
+}
+
+/** One correction's practices, a mark where a stage is checked. */
+function Bar({ planned, plan, row, name, ofWidth, movable }: BarProps): ReactNode {
+  const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: planned.id, disabled: !movable });
+  const top = 22 + 30 * row;
+  const { span } = planned;
+  if (!span)
+    return (
+      <span className="not-begun" style={{ top }}>
+        {name}: {planned.done ? 'all stages are passed' : 'not begun before the competition'}
+      </span>
+    );
+  const from = plan.days[span.first]!.day;
+  const to = plan.days[span.last]!.day + 1;
+  const checks = plan.days
+    .slice(span.first, span.last + 1)
+    .filter(({ turns }) => turns.some(({ id, check }) => id === planned.id && check));
+  const share = (day: number): string => `${(100 * (day + 0.5 - from)) / (to - from)}%`;
+  return (
+    <div
+      ref={setNodeRef}
+      {...(movable ? { ...attributes, ...listeners } : {})}
+      className={planned.done ? 'bar' : 'bar open'}
+      style={{
+        top,
+        left: ofWidth(from),
+        width: ofWidth(to - from),
+        transform: transform ? `translateX(${transform.x}px)` : undefined,
+        cursor: movable ? 'grab' : undefined,
+      }}
+      aria-label={`${name}: days ${from} to ${to - 1}${planned.done ? '' : ', not done before the competition'}`}
+    >
+      <span>{name}</span>
+      {checks.map(({ day }) => (
+        <i key={day} style={{ left: share(day) }} title={`Check on day ${day}`} />
+      ))}
+    </div>
+  );
+}
