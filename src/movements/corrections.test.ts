@@ -122,6 +122,7 @@ it('the analyst\u2019s own correction has the same form, and places have names',
     cue: 'Count',
     drills: ['Walk'],
     selfCheck: '',
+    change: 'technique' as const,
     noteId: null,
   };
   expect(correctionOf(movement, { id: 'own-1', gap: null, own }, true)).toMatchObject({

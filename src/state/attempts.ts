@@ -31,7 +31,7 @@ function lengthOf(file: File): Promise<number | null> {
 
 /** A file of which parts may be wanted, and how long it plays; null for one that is a clip as it is. */
 export async function longFile(file: File): Promise<{ readonly file: File; readonly seconds: number } | null> {
-  const seconds = await lengthOf(file);
+  const seconds = file.size === 0 ? null : await lengthOf(file);
   return seconds !== null && seconds > LONG ? { file, seconds } : null;
 }
 

@@ -163,6 +163,8 @@ export async function placeClip(
     figure: null,
     ground: null,
     workMediaId: null,
+    result: null,
+    setUp: [],
     pictures,
     camera: null,
     ...answers,

@@ -145,6 +145,7 @@ describe('what the bowler is compared with', () => {
       cue: 'Count',
       drills: ['Walk'],
       selfCheck: '',
+      change: 'technique' as const,
       noteId: null,
     });
     const { id } = now().plan.items.at(-1)!;
@@ -161,6 +162,7 @@ describe('what the bowler is compared with', () => {
       cue: 'Count',
       drills: [],
       selfCheck: '',
+      change: 'technique' as const,
       noteId: null,
     });
     expect(now().plan.items.at(-1)!.own!.title).toBe('Run-up rhythm');

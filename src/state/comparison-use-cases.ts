@@ -107,6 +107,16 @@ export function markCriterion(criterionId: string, byEye: Session['criteria'][st
   });
 }
 
+/** Makes one attempt of the athlete the one that is judged, and another the reference; one undoable step. */
+export function compareAttempts(judged: string, reference: string): void {
+  edit((session) => {
+    const first = session.clips.find((c) => c.id === judged);
+    if (!first) return;
+    session.clips = [first, ...session.clips.filter((c) => c.id !== judged)];
+    session.referenceModel = { ...session.referenceModel, kind: 'own', own: { clipId: reference, repetition: 0 } };
+  });
+}
+
 /** Adds a correction of the analyst's own, changes it, or takes it away (null). */
 export function changeOwnCorrection(id: string | null, correction: Omit<OwnCorrection, 'id'> | null): void {
   edit((session) => {

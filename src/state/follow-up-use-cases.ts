@@ -49,6 +49,7 @@ export async function startNextSession(name: string, practice: SessionPractice):
     school: session.school,
     importances: session.importances,
     passes: session.passes,
+    setUp: session.setUp,
     practice: practiceNext(practice, session.practice),
     cutoff: session.cutoff,
     // The athlete's own repetition is one of a clip that stays behind.

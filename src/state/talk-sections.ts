@@ -28,8 +28,11 @@ export function trimSection(id: string, [from, to]: readonly [number, number]): 
 }
 
 /** The whole of what was said in a section as one file; null where no microphone was open. */
-export async function soundOfSection(section: TalkSection): Promise<Result<Blob | null, Issue<'damaged'>>> {
-  const recorded = await recordedSections([{ ...section, from: 0, to: section.seconds }]);
+export async function soundOfSection(
+  parts: TalkSection['parts'],
+  seconds: number,
+): Promise<Result<Blob | null, Issue<'damaged'>>> {
+  const recorded = await recordedSections([{ id: '', seconds, from: 0, to: seconds, parts }]);
   if (!recorded.ok) return recorded;
   const sound = talkSound(recorded.value);
   return ok(sound && new Blob([writeWav(sound)], { type: 'audio/wav' }));

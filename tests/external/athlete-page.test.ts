@@ -27,6 +27,7 @@ const own: OwnCorrection = {
   cue: '',
   drills: ['One', 'Two', 'Three'],
   selfCheck: '',
+  change: 'technique',
   noteId: 'Late hands',
 };
 

@@ -98,15 +98,15 @@ export function draftCorrection(movement: Movement, gap: RankedGap, minor = fals
 }
 
 /** A correction that the analyst wrote, in the same form. */
-const ownAsCorrection = ({ id, noteId, ...own }: OwnCorrection, minor: boolean): Correction => ({
+const ownAsCorrection = ({ id, noteId, change, ...own }: OwnCorrection, minor: boolean): Correction => ({
   ...own,
   measureId: id,
-  ladder: ladderOf(own.drills, { target: null, risk: false, minor }),
+  ladder: change === 'set-up' ? [] : ladderOf(own.drills, { target: null, risk: false, minor }),
   byEye: [],
-  moment: '',
+  moment: change === 'set-up' ? 'change of set-up' : '',
   willFollow: [],
   caution: null,
-  load: loadOf(false, minor),
+  load: change === 'set-up' ? '' : loadOf(false, minor),
   reason: noteId === null ? 'the analyst adds it' : 'the eye found it',
 });
 
@@ -134,6 +134,7 @@ export function correctionOfNote(movement: Movement, note: Note): Omit<OwnCorrec
   const words = note.text.trim();
   return {
     noteId: note.id,
+    change: 'technique',
     title: words || measure?.name || 'Seen by eye',
     seen: words,
     shouldBe: '',

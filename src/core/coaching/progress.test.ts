@@ -76,6 +76,8 @@ const sessions = (...days: readonly Day[]): SessionResult[] =>
     readings: value ? [value] : [],
     missing: value ? ({} as SessionResult['missing']) : { knee: 'The knee is hidden.' },
     asked: asked ? [{ id: 'knee', title: 'Knee', own: false }] : [],
+    setUp: [],
+    result: null,
     correctionVerdicts: correctionVerdicts ? { knee: correctionVerdicts } : ({} as SessionResult['correctionVerdicts']),
   }));
 const follow = (...days: readonly Day[]) => followCorrections([knee], sessions(...days));

@@ -1,3 +1,4 @@
+import type { AttemptResult, SetUpFact } from '../model/conditions';
 import { differenceSd, ownPart, seenAlike, type SeenBy } from '../comparison/compare';
 import { LEAST_ATTEMPTS, usualTrialSd } from '../comparison/trial-to-trial';
 import { outside, type Band, type Judged, type State } from '../judgement/state';
@@ -49,6 +50,9 @@ export interface SessionResult {
   /** Measures that could not be read, and why. */
   readonly missing: Readonly<Record<string, string>>;
   readonly asked: readonly Asked[];
+  /** Equipment and conditions of the attempt that was measured, and what came of it. */
+  readonly setUp: readonly SetUpFact[];
+  readonly result: AttemptResult | null;
   /** What the analyst says of a correction, whatever the numbers say. */
   readonly correctionVerdicts: Readonly<Record<string, CorrectionVerdict>>;
 }

@@ -155,6 +155,7 @@ test('own corrections are always in the plan, and gaps fill it up to three', () 
       cue: '',
       drills: [],
       selfCheck: '',
+      change: 'technique' as const,
       noteId: null,
     }));
     const priorities = prioritise(movement, rows, session);

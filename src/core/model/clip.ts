@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { attemptResultSchema, setUpSchema } from './conditions';
 import { samples } from './samples';
 import { coordinateSchema, isIncreasing, keySchema, LIMITS, pictureSideSchema, rateSchema } from './limits';
 
@@ -180,6 +181,9 @@ export const clipSchema = z.object({
     .default(null),
   /** A copy of the same frames in short groups, which jumps quicker; measuring uses the original. */
   workMediaId: z.string().nullable().default(null),
+  /** What came of the attempt, where it counts, and what of the set-up was otherwise than in its session. */
+  result: attemptResultSchema.nullable().default(null),
+  setUp: setUpSchema.default([]),
   /** Still pictures: each frame is one by itself, and nothing is known of the time between them. */
   pictures: z.boolean().default(false),
   /** How the camera moved; null where nobody has looked, or the user says that it stood still. */

@@ -3,6 +3,7 @@ import { pointIdSchema } from './point-id';
 import { checkSchema } from './check';
 import { todaysSession } from './earlier-session';
 import { clipSchema } from './clip';
+import { setUpSchema } from './conditions';
 import { drawingSchema } from './drawing';
 import { addressIdSchema, filmingDaySchema, isFilmingDay, keySchema, LIMITS, nameSchema, textSchema } from './limits';
 import { movementSchema } from './movement';
@@ -58,6 +59,8 @@ export const ownCorrectionSchema = z.object({
   cue: textSchema,
   drills: z.array(textSchema),
   selfCheck: textSchema,
+  /** Whether the technique is to change, or equipment and conditions. */
+  change: z.enum(['technique', 'set-up']).default('technique'),
   /** The finding by eye that it was made of; null for one that was written. */
   noteId: keySchema.nullable().default(null),
 });
@@ -107,6 +110,8 @@ export const sessionDocumentSchema = z.object({
    * that ships.
    */
   ownMovement: movementSchema.nullable().default(null),
+  /** Equipment and conditions. */
+  setUp: setUpSchema.default([]),
   daysToCompetition: z.number().int().nonnegative().max(10_000).nullable(),
   clips: z.array(clipSchema),
   tracks: z.record(keySchema, trackSchema),
@@ -205,6 +210,7 @@ export function newSession(id: string, name: string, movementId: string, created
     filmedOn: null,
     movementId,
     ownMovement: null,
+    setUp: [],
     daysToCompetition: null,
     clips: [],
     tracks: {},

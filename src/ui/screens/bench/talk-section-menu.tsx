@@ -3,6 +3,7 @@ import Popover from '@mui/material/Popover';
 import Slider from '@mui/material/Slider';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { TalkSection } from '../../../core/model/talk';
+import { useBlobSource } from '../../components/use-blob-source';
 import { notify } from '../../../state/notices';
 import { recordAnew, removeSection, soundOfSection, trimSection } from '../../../state/talk-sections';
 
@@ -30,21 +31,20 @@ export function TalkSectionMenu({
   readonly onClose: () => void;
 }): ReactNode {
   const [kept, setKept] = useState<Kept>([section.from, section.to]);
-  const [sound, setSound] = useState<string | null>(null);
+  const [sound, setSound] = useState<Blob | null>(null);
+  const { parts, seconds: length } = section;
   useEffect(() => {
-    let address: string | null = null;
     let current = true;
-    void soundOfSection(section).then((wav) => {
-      if (!wav.ok) return notify('error', wav.issue.message);
-      if (!current || !wav.value) return;
-      address = URL.createObjectURL(wav.value);
-      setSound(address);
+    // All of it, whatever is kept: trimming does not load it anew.
+    void soundOfSection(parts, length).then((wav) => {
+      if (!current) return;
+      if (wav.ok) setSound(wav.value);
+      else notify('error', wav.issue.message);
     });
     return () => {
       current = false;
-      if (address !== null) URL.revokeObjectURL(address);
     };
-  }, [section]);
+  }, [parts, length]);
   return (
     <Popover
       open
@@ -54,12 +54,7 @@ export function TalkSectionMenu({
       transformOrigin={{ vertical: 'bottom', horizontal: 'left' }}
     >
       <div className="talk-menu">
-        {sound === null ? (
-          <span className="note">This section has no sound.</span>
-        ) : (
-          // What is said is the user's own voice; its words are nowhere to be had.
-          <audio src={sound} controls aria-label="Listen to the section" />
-        )}
+        {sound === null ? <span className="note">This section has no sound.</span> : <Voice sound={sound} />}
         <span>
           Kept: {seconds(kept[0])} to {seconds(kept[1])} of {seconds(section.seconds)}
         </span>
@@ -99,4 +94,9 @@ export function TalkSectionMenu({
       </div>
     </Popover>
   );
+}
+
+/** What is said is the user's own voice; its words are nowhere to be had. */
+function Voice({ sound }: { readonly sound: Blob }): ReactNode {
+  return <audio ref={useBlobSource(sound)} controls aria-label="Listen to the section" />;
 }

@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
@@ -5,7 +6,8 @@ import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { LEAST_FOR_SPREAD } from '../../../core/comparison/side';
 import type { ReferenceModel } from '../../../core/model/reference-model';
-import { changeReferenceModel, chooseSchool } from '../../../state/comparison-use-cases';
+import { byResult, resultText } from '../../../core/model/conditions';
+import { changeReferenceModel, compareAttempts, chooseSchool } from '../../../state/comparison-use-cases';
 import { repetitionsOf, type Derived } from '../../../state/derived';
 import { compareWith } from '../../../state/clip-use-cases';
 import { RoleName } from '../../components/role-name';
@@ -24,13 +26,14 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
   const model = session.referenceModel;
   const references = clips.filter((c) => !c.join && c.trial.clip.role === 'reference');
   const athletes = clips.filter((c) => !c.join && c.trial.clip.role === 'athlete');
+  const ranked = byResult(athletes.map(({ trial: { clip } }) => ({ clipId: clip.id, result: clip.result })));
   const own = athletes.flatMap((c) => {
     const { clip } = c.trial;
     const all = repetitionsOf(session, clip.id);
     return (all.length > 0 ? all : [c.trial.marks]).map((_, i) => ({
       clipId: clip.id,
       repetition: i,
-      name: `${clip.performer.name}, ${clip.fileName}${all.length > 1 ? `, repetition ${i + 1}` : ''}`,
+      name: `${clip.performer.name}, ${clip.result ? resultText(clip.result) : clip.fileName}${all.length > 1 ? `, repetition ${i + 1}` : ''}`,
     }));
   });
   const school = movement.schools.find((s) => s.id === session.school);
@@ -140,6 +143,11 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
             </MenuItem>
           ))}
         </TextField>
+      )}
+      {ranked.length > 1 && (
+        <Button variant="outlined" onClick={() => compareAttempts(ranked.at(-1)!.clipId, ranked[0]!.clipId)}>
+          Worst attempt against best
+        </Button>
       )}
       {movement.schools.length > 0 && (
         <TextField

@@ -3,15 +3,17 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import type { OwnCorrection } from '../../../core/model/session';
 import { changeOwnCorrection } from '../../../state/comparison-use-cases';
 
-type Fields = Readonly<Record<Exclude<keyof OwnCorrection, 'id' | 'noteId'>, string>>;
+type Words = Readonly<Record<Exclude<keyof OwnCorrection, 'id' | 'noteId' | 'change'>, string>>;
+type Fields = Words & Pick<OwnCorrection, 'change'>;
 
-const FIELDS: readonly (readonly [keyof Fields, string, boolean])[] = [
+const FIELDS: readonly (readonly [keyof Words, string, boolean])[] = [
   ['title', 'What to work on', false],
   ['seen', 'Seen', false],
   ['shouldBe', 'Should be', false],
@@ -29,8 +31,9 @@ export function OwnCorrectionDialog({
   readonly correction: OwnCorrection | 'new';
   readonly onClose: () => void;
 }): ReactNode {
-  const { register, handleSubmit, formState } = useForm<Record<keyof Fields, string>>({
-    defaultValues: correction === 'new' ? {} : { ...correction, drills: correction.drills.join('\n') },
+  const { register, handleSubmit, formState } = useForm<Fields>({
+    defaultValues:
+      correction === 'new' ? { change: 'technique' } : { ...correction, drills: correction.drills.join('\n') },
   });
   const save = (fields: Fields): void => {
     const drills = fields.drills
@@ -46,6 +49,17 @@ export function OwnCorrectionDialog({
       <form onSubmit={(event) => void handleSubmit(save)(event)}>
         <DialogTitle>{correction === 'new' ? 'A correction of your own' : 'Change your correction'}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
+          <TextField
+            select
+            label="What changes"
+            size="small"
+            sx={{ mt: 1 }}
+            defaultValue={correction === 'new' ? 'technique' : correction.change}
+            slotProps={{ htmlInput: register('change') }}
+          >
+            <MenuItem value="technique">The technique</MenuItem>
+            <MenuItem value="set-up">Equipment or conditions</MenuItem>
+          </TextField>
           {FIELDS.map(([key, label, long]) => (
             <TextField
               key={key}
@@ -53,7 +67,6 @@ export function OwnCorrectionDialog({
               size="small"
               multiline={long}
               minRows={long ? 2 : undefined}
-              sx={{ mt: key === 'title' ? 1 : 0 }}
               {...register(key, key === 'title' ? { validate: (v) => v.trim() !== '' || 'Say what to work on.' } : {})}
               error={key === 'title' && formState.errors.title !== undefined}
               helperText={key === 'title' ? formState.errors.title?.message : undefined}

@@ -27,6 +27,7 @@ import { dayText, plusMinus, readingText, signed } from '../../components/format
 import { framesOf, goToFrames } from '../../components/go-to-frames';
 import { ReasonDialog } from '../../components/reason-dialog';
 import { SessionFrame } from '../../components/session-frame';
+import { ConditionsCard } from './conditions-card';
 import { NextSession } from './next-session';
 
 /** The same numbers again: what was asked for, what else moved, and every measure over the sessions. */
@@ -177,6 +178,7 @@ function OverTime({
           </section>
         )}
         <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
+          <ConditionsCard results={results} />
           <AlsoMoved moved={moved} results={results} onChoose={(measure) => setChosen(measure.id)} />
           <section className="card">
             <Typography variant="h2" gutterBottom>

@@ -11,6 +11,7 @@ import { useDocument } from '../../../state/document-store';
 import { isPointFile, probePoints, turnFigure, type ProbedPoints } from '../../../state/point-files';
 import { notify } from '../../../state/notices';
 import { giveVideoBack } from '../../../state/session-files';
+import { AttemptCard } from './attempt-card';
 import { CameraPlan } from './camera-plan';
 import { PartsChooser } from './parts-chooser';
 import { PointsOptions } from './points-options';
@@ -233,6 +234,7 @@ export function ClipIntake({
           onProblem={setProblem}
         />
       )}
+      {clip && !first && !probed && !points && !long && <AttemptCard clip={clip} name={title} />}
     </section>
   );
 }

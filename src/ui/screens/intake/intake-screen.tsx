@@ -13,6 +13,7 @@ import type { Clip, Role } from '../../../core/model/clip';
 import { isFilmingDay, LIMITS } from '../../../core/model/limits';
 import { dayOf } from '../../../core/model/session';
 import { removeClip } from '../../../state/clip-use-cases';
+import { SetUpFacts } from '../../components/set-up-facts';
 import { AskedLastTime } from './asked-last-time';
 import { ClipIntake } from './clip-intake';
 import { MovementChoice } from './movement-choice';
@@ -80,6 +81,18 @@ export function IntakeScreen(): ReactNode {
           />
         </section>
         <AskedLastTime derived={derived} />
+        <details className="card attempt" open={session.setUp.length > 0}>
+          <summary>Set-up and equipment of the session</summary>
+          <SetUpFacts
+            facts={session.setUp}
+            of="the session"
+            onChange={(facts) =>
+              edit((s) => {
+                s.setUp = facts;
+              })
+            }
+          />
+        </details>
         <div className="columns">
           {ROLES.map((role) => {
             const on = clips.find((c) => c.id === role);

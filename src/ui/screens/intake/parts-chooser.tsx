@@ -2,10 +2,11 @@ import ClearIcon from '@mui/icons-material/Clear';
 import PlayArrowIcon from '@mui/icons-material/PlayArrow';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useCallback, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Part } from '../../../core/model/clip';
 import { findAttempts } from '../../../state/attempts';
 import { useJobs } from '../../../state/jobs';
+import { useBlobSource } from '../../components/use-blob-source';
 import { notify } from '../../../state/notices';
 
 interface PartsChooserProps {
@@ -33,8 +34,14 @@ export function PartsChooser({ file, seconds, onChosen, onCancel }: PartsChooser
   const [begin, setBegin] = useState<number | null>(null);
   const [parts, setParts] = useState<readonly Part[]>([]);
   const looking = useJobs(({ jobs }) => jobs.some(({ id }) => id === `attempts-${file.name}`));
-  const address = useMemo(() => URL.createObjectURL(file), [file]);
-  useEffect(() => () => URL.revokeObjectURL(address), [address]);
+  const play = useBlobSource(file);
+  const attach = useCallback(
+    (element: HTMLVideoElement | null) => {
+      video.current = element;
+      return play(element);
+    },
+    [play],
+  );
   const here = (): number => video.current?.currentTime ?? 0;
   const end = (): void => {
     const [from, to] = [begin ?? 0, here()];
@@ -65,15 +72,7 @@ export function PartsChooser({ file, seconds, onChosen, onCancel }: PartsChooser
         <strong>{file.name}</strong> plays {clock(seconds)}. Choose the attempts in it; points are detected only there.
       </span>
       {/* Sound of a sports field: there are no words to be had. */}
-      <video
-        ref={video}
-        src={address}
-        controls
-        muted
-        playsInline
-        preload="metadata"
-        aria-label={`Video ${file.name}`}
-      />
+      <video ref={attach} controls muted playsInline preload="metadata" aria-label={`Video ${file.name}`} />
       <div className="parts-strip" aria-hidden>
         {parts.map(({ from, to }) => (
           <i

@@ -6,6 +6,7 @@ import { filmingRequests } from '../../../core/judgement/filming';
 import { seriesMeasures } from '../../../core/comparison/matched-series';
 import { athletePage } from '../../../core/coaching/athlete-page';
 import { correctionOf } from '../../../core/coaching/correction';
+import { resultText, setUpOf } from '../../../core/model/conditions';
 import { measureName } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
 import { dayOf } from '../../../core/model/session';
@@ -53,6 +54,10 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
     ) : (
       <RoleName role="reference" name={`${names.join(', ')}${several}`} />
     );
+  const conditions = [
+    ...(athlete?.clip.result ? [`Result: ${resultText(athlete.clip.result)}`] : []),
+    ...setUpOf(session.setUp, athlete?.clip.setUp ?? []).map(({ what, value }) => `${what}: ${value}`),
+  ].join('; ');
   const shownRoles = (['athlete', 'reference'] as const).filter((role) => derived[role]);
   const counted = judgedCount(judged);
   const anyMarked = shownRoles.some((role) => Object.keys(derived[role]!.marks).length > 0);
@@ -78,6 +83,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
             />
           </div>
           <div>{referenceText}</div>
+          {conditions && <div>{conditions}</div>}
           {school && (
             <div>
               School: {school.name}. {school.because}
