@@ -53,7 +53,7 @@ export function PracticeCard({ derived }: { readonly derived: Derived }): ReactN
   const edited = corrections.find(({ id }) => id === editing);
   const save = (): void => download(`${fileSafe(session.name)}-practice.ics`, 'text/calendar', calendarOf(derived));
   return (
-    <section className="card" data-testid="practice" aria-label="Practice">
+    <section className="card" style={{ marginTop: 12 }} data-testid="practice" aria-label="Practice">
       <div className="row-of-fields">
         <Typography variant="h2">Practice</Typography>
         <TextField
