@@ -1,9 +1,9 @@
-import { execFileSync } from 'node:child_process';
 import { existsSync, mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { createSession, goToStep } from '../../demo/drive-job';
 import { CODED, codedPicture } from '../fixtures/coded-clip';
+import { codedInput, ffmpeg } from '../fixtures/coded-clips';
 import { codesIn, seriousFindings, watchErrors } from './pages';
 
 const RATE = 30;
@@ -31,20 +31,8 @@ function longRecording(folder: string): string {
     for (let y = 0; y < 40; y++) picture.fill(90, y * CODED.width, (y + 1) * CODED.width);
     return picture;
   });
-  const input = [
-    '-f',
-    'rawvideo',
-    '-pix_fmt',
-    'gray',
-    '-s',
-    `${CODED.width}x${CODED.height}`,
-    '-r',
-    String(RATE),
-    '-i',
-    '-',
-  ];
   const coding = ['-c:v', 'libx264', '-bf', '2', '-g', String(RATE), '-sc_threshold', '0', '-pix_fmt', 'yuv420p'];
-  execFileSync('ffmpeg', ['-v', 'error', '-y', ...input, ...coding, file], { input: Buffer.concat(pictures) });
+  ffmpeg([...codedInput(RATE), ...coding, file], Buffer.concat(pictures));
   return file;
 }
 

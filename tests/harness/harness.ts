@@ -33,12 +33,13 @@ const harness = {
   /** Opens a clip; returns what the container says, or the issue's code. */
   async open(
     address: string,
+    part: { from: number; to: number } | null = null,
   ): Promise<
     { frames: number; width: number; height: number; rotation: number; times: number[]; milliseconds: number } | string
   > {
     const file = await fetchClip(address);
     const started = performance.now();
-    const source = await openClipSource({ blob: file, name: address, part: null }, { forDrawing: true });
+    const source = await openClipSource({ blob: file, name: address, part }, { forDrawing: true });
     if (!source.ok) return source.issue.code;
     const milliseconds = performance.now() - started;
     sources.get(address)?.close();
