@@ -42,6 +42,7 @@ it('a finding becomes a correction with its words, and with what the movement kn
     frame: 3,
     region: null,
     panes: {},
+    voice: null,
     measureId: measure.id,
   };
   expect(correctionOfNote(movement, note)).toMatchObject({

@@ -2,6 +2,9 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { deserialize, serialize } from 'node:v8';
+import { ladderOf } from '../core/coaching/ladder';
+import { practicePlan } from '../core/coaching/practice-plan';
+import type { SessionPractice } from '../core/coaching/session-practice';
 import { newSession, type Session } from '../core/model/session';
 import { takeCloneHere } from '../../tests/fixtures/clone-here';
 import { stickClip } from '../../tests/fixtures/stick-trial';
@@ -14,7 +17,6 @@ import { loadVideo, storeMedia } from '../storage/media';
 import { derive } from './derived';
 import { redo, setSession, undo, useDocument } from './document-store';
 import { settle, startNextSession } from './follow-up-use-cases';
-import { practiceOf } from './practice-use-cases';
 import { openSessionFile } from './session-files';
 import { resultOf, sameAthlete } from './session-result';
 import { trialsElsewhere, takeTrial } from './taken-trials';
@@ -149,25 +151,43 @@ describe('a performance of another session', () => {
   });
 });
 
+/** A correction of which only the practice matters. */
+const nothingOf = (id: string): Omit<SessionPractice['corrections'][number], 'ladder' | 'passed'> => ({
+  id,
+  measureId: id,
+  title: id,
+  moment: '',
+  seen: '',
+  shouldBe: '',
+  why: '',
+  cue: '',
+  drills: [],
+  selfCheck: '',
+  willFollow: [],
+  caution: null,
+  load: '',
+  reason: '',
+  byEye: [],
+});
+
 describe('the next session', () => {
   it('has the references as they were measured and compared, and no athlete yet', async () => {
     const walk: Session = { ...demo('walk'), importances: { knee: 1 }, impressions: 'x' };
     const references = walk.clips.filter((c) => c.role === 'reference');
     setSession({ ...walk, referenceModel: { ...walk.referenceModel, without: [references[1]!.id] } });
-    const practice = practiceOf(derive(useDocument.getState().session!));
-    const [first] = practice.corrections;
-    const climbed = { ...practice, corrections: [{ ...first!, passed: ['2026-02-20'] }] };
-    const next = await startNextSession('Tess, today', climbed);
+    const ladder = ladderOf(['Hold it', 'At full speed'], { target: null, risk: false, minor: false });
+    const practice: SessionPractice = {
+      corrections: [{ ...nothingOf('knee'), ladder, passed: ['2026-02-20'] }],
+      plan: practicePlan([], { perWeek: 3, daysToCompetition: null }),
+    };
+    const next = await startNextSession('Tess, today', practice);
     if (!next.ok) throw new Error(next.issue.message);
     const made = await stored(next.value);
     expect(made.clips.map((c) => c.performer.name)).toEqual(references.map((c) => c.performer.name));
     expect(made.referenceModel).toMatchObject({ kind: 'several', without: [made.clips[1]!.id] });
     expect(made).toMatchObject({ name: 'Tess, today', importances: { knee: 1 }, impressions: '', decisions: [] });
     expect(Object.keys(made.tracks).sort()).toEqual(made.clips.map((c) => c.id).sort());
-    expect(made.practice).toMatchObject({
-      ladders: { [first!.id]: first!.ladder },
-      passed: { [first!.id]: ['2026-02-20'] },
-    });
+    expect(made.practice).toMatchObject({ ladders: { knee: ladder }, passed: { knee: ['2026-02-20'] } });
     expect(made.marks[made.clips[0]!.id]).toEqual(walk.marks[references[0]!.id]);
   });
 });

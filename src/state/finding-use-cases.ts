@@ -63,6 +63,7 @@ export function noteHere({ panes }: Derived, clipId: string, kind: Note['kind'])
     region: useView.getState().pass,
     panes: framesShown(panes),
     measureId: null,
+    voice: null,
   };
   if (edit((session) => void session.notes.push(note))) setView({ freshNote: id });
 }

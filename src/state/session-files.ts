@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
 import type { Clip } from '../core/model/clip';
 import type { Session } from '../core/model/session';
-import { talkMedia, withTalkMedia } from '../core/model/talk';
+import { mediaOf, withMedia } from '../core/model/session-media';
 import { ok, type Issue, type Result } from '../core/result';
 import type { SessionArchiveIssue } from '../formats/session-archive/session-archive';
 import type { Fresh, SessionFile } from '../formats/session-archive/session-file';
@@ -82,40 +82,25 @@ export async function openSessionFile(
   await whenStored();
   const withoutVideo: string[] = [];
   const mediaIds = new Map<string, string>();
-  const named = [
-    ...session.clips.map(({ mediaId, fileName }) => ({ mediaId, fileName })),
-    ...talkMedia(session.talk).map((mediaId) => ({ mediaId, fileName: 'a part of what was said' })),
-  ];
-  for (const { mediaId, fileName } of named) {
-    if (mediaId === null || mediaIds.has(mediaId)) continue;
+  for (const { mediaId, name } of mediaOf(session)) {
+    if (mediaIds.has(mediaId)) continue;
     const video = videos.get(mediaId);
     const here = await loadVideo(mediaId);
     const other = video && here && here.blob.size !== video.blob.size;
     const id = other ? crypto.randomUUID() : mediaId;
     mediaIds.set(mediaId, id);
-    if (!video && !here) withoutVideo.push(fileName);
+    if (!video && !here) withoutVideo.push(name);
     if (!video || (here && !other)) continue;
     const stored = await storeMedia(id, video.fileName, video.blob);
     if (!stored.ok) return stored;
   }
-  // A work copy is made again where it is wanted.
-  const clips = session.clips.map((clip): Clip => ({
-    ...clip,
-    mediaId: clip.mediaId === null ? null : mediaIds.get(clip.mediaId)!,
-    workMediaId: null,
-  }));
-  const talk = withTalkMedia(session.talk, (id) => mediaIds.get(id)!);
+  const moved = withMedia(session, (id) => mediaIds.get(id)!);
   const here = await readSession(session.id);
-  const same =
-    here.ok &&
-    sessionJson.write!({ ...here.value, clips: here.value.clips.map((clip) => ({ ...clip, workMediaId: null })) }) ===
-      sessionJson.write!({ ...session, clips, talk });
+  const same = here.ok && sessionJson.write!(withMedia(here.value, (id) => id)) === sessionJson.write!(moved);
   if (same) return ok({ id: session.id, withoutVideo, beside: false, dropped });
   const beside = here.ok || here.issue.code !== 'not-found';
   const placed: Session = {
-    ...session,
-    clips,
-    talk,
+    ...moved,
     ...(beside ? { id: crypto.randomUUID(), name: `${session.name} (from a file)`.slice(0, 120) } : {}),
   };
   const saved = await saveSession(placed, new Date().toISOString(), { over: true });

@@ -9,13 +9,14 @@ function valuesIn(list: unknown, names: readonly string[]): readonly unknown[] {
 }
 
 /**
- * The media that a document names: videos with their work copies, and what was recorded while talking; of a damaged
- * one as far as it can be told.
+ * The media that a document names: videos with their work copies, what was recorded while talking, voice notes; of a
+ * damaged one as far as it can be told.
  */
 export function mediaNamedIn(document: unknown): readonly string[] {
-  const { clips, talk } = (document ?? {}) as { clips?: unknown; talk?: unknown };
+  const { clips, talk, notes } = (document ?? {}) as { clips?: unknown; talk?: unknown; notes?: unknown };
   const parts = valuesIn(talk, ['parts']).flatMap((list) => valuesIn(list, ['pictures', 'sound']));
-  return [...valuesIn(clips, ['mediaId', 'workMediaId']), ...parts].filter((id) => typeof id === 'string');
+  const voices = valuesIn(valuesIn(notes, ['voice']), ['mediaId']);
+  return [...valuesIn(clips, ['mediaId', 'workMediaId']), ...parts, ...voices].filter((id) => typeof id === 'string');
 }
 
 /** Videos that this window has stored and no stored session has named yet: whoever stored them is about to. */

@@ -267,3 +267,41 @@ test('a page that ends while somebody talks keeps what was recorded', async ({ p
   await page.keyboard.press('Control+z');
   await expect(talk.getByRole('button', { name: /^Section/ })).toHaveCount(0);
 });
+
+test('a finding is said aloud, heard again, and goes with its session', async ({ page, baseURL }) => {
+  const errors = watchErrors(page);
+  await createSession(page, baseURL!, 'Said');
+  await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'Sela Orr' });
+  await goToStep(page, 'Review');
+  await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+  await page.keyboard.press('w');
+  await page.keyboard.type('Late');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Say it' }).click();
+  const stop = page.getByRole('button', { name: 'Stop', exact: true });
+  await expect(stop).toBeEnabled();
+  await page.waitForTimeout(3200);
+  await stop.click();
+  const voice = page.getByLabel(/^Voice note, [34] seconds/);
+  await expect(voice).toBeVisible();
+  // The tone of every other second is in it.
+  const loudest = await page.evaluate(async () => {
+    const database = await new Promise<IDBDatabase>((resolve) => {
+      const open = indexedDB.open('proud-falcon');
+      open.onsuccess = () => resolve(open.result);
+    });
+    const kept = await new Promise<{ fileName: string; blob: Blob }[]>((resolve) => {
+      const all = database.transaction('media').objectStore('media').getAll();
+      all.onsuccess = () => resolve(all.result as { fileName: string; blob: Blob }[]);
+    });
+    const bytes = await kept.find(({ fileName }) => fileName === 'voice note.wav')!.blob.arrayBuffer();
+    return new Int16Array(bytes.slice(44)).reduce((most, s) => Math.max(most, Math.abs(s)), 0);
+  });
+  expect(loudest).toBeGreaterThan(1000);
+  await page.reload();
+  await expect(voice).toBeVisible();
+  await page.getByRole('button', { name: 'Remove what was said' }).click();
+  await page.keyboard.press('Control+z');
+  await expect(voice).toBeVisible();
+  expect(errors).toEqual([]);
+});

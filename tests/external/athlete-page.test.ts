@@ -17,6 +17,7 @@ const note = (text: string, kind: Note['kind']): Note => ({
   region: null,
   panes: {},
   measureId: null,
+  voice: null,
 });
 const own: OwnCorrection = {
   id: 'own',

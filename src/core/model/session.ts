@@ -78,6 +78,11 @@ export const noteSchema = z.object({
   panes: z.record(keySchema, z.number().int().nonnegative().max(LIMITS.frames)).default({}),
   /** The measure that shows the same as a number; null where none was named. */
   measureId: keySchema.nullable().default(null),
+  /** The same said aloud: a sound file, and how long it is. */
+  voice: z
+    .object({ mediaId: keySchema, seconds: z.number().positive().max(LIMITS.talkSeconds) })
+    .nullable()
+    .default(null),
 });
 export type Note = z.infer<typeof noteSchema>;
 

@@ -36,14 +36,3 @@ export const talkMedia = (talk: readonly TalkSection[]): readonly string[] =>
   talk.flatMap(({ parts }) =>
     parts.flatMap(({ pictures, sound }) => (sound === null ? [pictures] : [pictures, sound])),
   );
-
-/** The same sections with other media ids. */
-export const withTalkMedia = (talk: readonly TalkSection[], idOf: (mediaId: string) => string): TalkSection[] =>
-  talk.map((section) => ({
-    ...section,
-    parts: section.parts.map(({ at, pictures, sound }) => ({
-      at,
-      pictures: idOf(pictures),
-      sound: sound === null ? null : idOf(sound),
-    })),
-  }));

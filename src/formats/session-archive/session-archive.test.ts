@@ -1,6 +1,6 @@
 import { BlobReader, BlobWriter, TextReader, ZipReader, ZipWriter } from '@zip.js/zip.js';
 import { stickClip } from '../../../tests/fixtures/stick-trial';
-import { newSession, type Session } from '../../core/model/session';
+import { newSession, type Note, type Session } from '../../core/model/session';
 import { sessionJson } from '../session-json/session-json';
 import { isArchive, readSessionArchive, writeSessionArchive, type ArchivedVideo } from './session-archive';
 
@@ -12,6 +12,17 @@ const session: Session = {
     stickClip({ id: 'b', mediaId: 'gone', role: 'reference' }),
     stickClip({ id: 'c', mediaId: null, role: 'reference' }),
   ],
+};
+const noted: Note = {
+  id: 'n',
+  kind: 'good',
+  text: '',
+  clipId: 'a',
+  frame: 0,
+  region: null,
+  panes: {},
+  measureId: null,
+  voice: null,
 };
 const load = (id: string): Promise<ArchivedVideo | undefined> =>
   Promise.resolve(id === 'm/1' ? { fileName: 'at/the\\nets.webm', blob: new Blob([video]) } : undefined);
@@ -43,11 +54,12 @@ describe('a session with its videos', () => {
     ];
     const said = (id: string): Promise<ArchivedVideo> =>
       Promise.resolve({ fileName: `${id}.wav`, blob: new Blob([id]) });
-    const archive = await writeSessionArchive({ ...session, clips: [], talk }, said);
+    const notes: Note[] = [{ ...noted, voice: { mediaId: 'aloud', seconds: 3 } }];
+    const archive = await writeSessionArchive({ ...session, clips: [], talk, notes }, said);
     const back = await readSessionArchive(archive.ok ? archive.value : new Blob(), 'talk.falcon.zip');
     if (!back.ok) throw new Error(back.issue.message);
     expect(back.value.session.talk).toEqual(talk);
-    expect([...back.value.videos.keys()]).toEqual(['shown', 'said', 'silent']);
+    expect([...back.value.videos.keys()]).toEqual(['shown', 'said', 'silent', 'aloud']);
     expect(await back.value.videos.get('said')!.blob.text()).toBe('said');
   });
 

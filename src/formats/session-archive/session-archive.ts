@@ -1,6 +1,6 @@
 import { BlobReader, BlobWriter, configure, TextReader, ZipReader, ZipWriter, type FileEntry } from '@zip.js/zip.js';
 import type { Session } from '../../core/model/session';
-import { talkMedia } from '../../core/model/talk';
+import { mediaOf, withMedia } from '../../core/model/session-media';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { sessionJson, type SessionJsonIssue } from '../session-json/session-json';
 
@@ -29,10 +29,6 @@ const VIDEO_ENTRY = /^video\/([^/]+)\/([^/]+)$/;
 configure({ useWebWorkers: false });
 
 const fileNameIn = (name: string): string => name.replace(/[/\\]/g, '_') || 'video';
-
-/** The media that an archive holds of a session: work copies are left out, since they can be made again. */
-const mediaOf = ({ clips, talk }: Session): ReadonlySet<string> =>
-  new Set([...clips.flatMap(({ mediaId }) => mediaId ?? []), ...talkMedia(talk)]);
 
 /** A session without its videos, as text, bytes. */
 const LARGEST_DOCUMENT = 400e6;
@@ -85,20 +81,15 @@ export async function writeSessionArchive(
   }: { readonly signal?: AbortSignal; readonly onProgress?: (done: number, all: number) => void } = {},
 ): Promise<Result<Blob, Issue<'cancelled'>>> {
   const videos = new Map<string, ArchivedVideo>();
-  for (const mediaId of mediaOf(session)) {
-    const video = await load(mediaId);
+  for (const { mediaId } of mediaOf(session)) {
+    const video = videos.has(mediaId) ? undefined : await load(mediaId);
     if (video) videos.set(mediaId, video);
   }
   const all = [...videos.values()].reduce((sum, { blob }) => sum + blob.size, 0);
   let before = 0;
   const zip = new ZipWriter(new BlobWriter('application/zip'), signal ? { signal } : {});
   try {
-    await zip.add(
-      SESSION_ENTRY,
-      new TextReader(
-        sessionJson.write!({ ...session, clips: session.clips.map((clip) => ({ ...clip, workMediaId: null })) }),
-      ),
-    );
+    await zip.add(SESSION_ENTRY, new TextReader(sessionJson.write!(withMedia(session, (id) => id))));
     for (const [id, { fileName, blob }] of videos) {
       await zip.add(`video/${encodeURIComponent(id)}/${fileNameIn(fileName)}`, new BlobReader(blob), {
         level: 0,
@@ -137,7 +128,7 @@ export async function readSessionArchive(
     const text = await (await inflated(document, LARGEST_DOCUMENT)).text();
     const session = readDocument(text, `${fileName}/${SESSION_ENTRY}`);
     if (!session.ok) return session;
-    const needed = mediaOf(session.value);
+    const needed = new Set(mediaOf(session.value).map(({ mediaId }) => mediaId));
     const videos = new Map<string, ArchivedVideo>();
     const damaged: string[] = [];
     for (const entry of entries) {

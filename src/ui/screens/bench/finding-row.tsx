@@ -17,6 +17,7 @@ import { clipName } from '../../components/clip-name';
 import { momentAt, momentOfFrame } from '../../components/moment-of-frame';
 import { NumberSaysLine } from '../../components/number-says-line';
 import { useCommittedText } from '../../components/use-committed-text';
+import { VoiceNote } from './voice-note';
 
 /** What the eye found, in words: where it is seen, the number that shows the same, and what becomes of it. */
 export function FindingRow({ note, derived }: { readonly note: Note; readonly derived: Derived }): ReactNode {
@@ -63,6 +64,7 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
       <button type="button" className="row stamp" onClick={() => on && player.goTo(note.clipId, note.frame)}>
         {stamp}
       </button>
+      <VoiceNote note={note} />
       <NumberSaysLine note={note} derived={derived} />
       {note.kind === 'work-on' &&
         (made || planned ? (

@@ -3,7 +3,7 @@ import Popover from '@mui/material/Popover';
 import Slider from '@mui/material/Slider';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { TalkSection } from '../../../core/model/talk';
-import { useBlobSource } from '../../components/use-blob-source';
+import { Voice } from '../../components/voice';
 import { notify } from '../../../state/notices';
 import { recordAnew, removeSection, soundOfSection, trimSection } from '../../../state/talk-sections';
 
@@ -54,7 +54,11 @@ export function TalkSectionMenu({
       transformOrigin={{ vertical: 'bottom', horizontal: 'left' }}
     >
       <div className="talk-menu">
-        {sound === null ? <span className="note">This section has no sound.</span> : <Voice sound={sound} />}
+        {sound === null ? (
+          <span className="note">This section has no sound.</span>
+        ) : (
+          <Voice sound={sound} label="Listen to the section" />
+        )}
         <span>
           Kept: {seconds(kept[0])} to {seconds(kept[1])} of {seconds(section.seconds)}
         </span>
@@ -94,9 +98,4 @@ export function TalkSectionMenu({
       </div>
     </Popover>
   );
-}
-
-/** What is said is the user's own voice; its words are nowhere to be had. */
-function Voice({ sound }: { readonly sound: Blob }): ReactNode {
-  return <audio ref={useBlobSource(sound)} controls aria-label="Listen to the section" />;
 }

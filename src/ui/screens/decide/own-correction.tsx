@@ -55,7 +55,7 @@ export function OwnCorrectionDialog({
             size="small"
             sx={{ mt: 1 }}
             defaultValue={correction === 'new' ? 'technique' : correction.change}
-            slotProps={{ htmlInput: register('change') }}
+            {...register('change')}
           >
             <MenuItem value="technique">The technique</MenuItem>
             <MenuItem value="set-up">Equipment or conditions</MenuItem>

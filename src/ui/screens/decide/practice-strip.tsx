@@ -1,4 +1,12 @@
-import { DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useSensor,
+  useSensors,
+  type Active,
+} from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 import type { PracticePlan, Planned } from '../../../core/coaching/practice-plan';
 import { useWidth } from '../../../stage/use-width';
@@ -45,9 +53,22 @@ export function PracticeStrip({ plan, names, on, perWeek }: PracticeStripProps):
   const weeks = Array.from({ length: Math.ceil(days / WEEK) }, (_, i) => i * WEEK);
   // Dates stand as far apart as they are wide.
   const each = Math.max(1, Math.ceil(64 / ((WEEK * width) / days)));
+  const name = ({ id }: Active): string => names.get(String(id)) ?? '';
   return (
     <DndContext
       sensors={sensors}
+      accessibility={{
+        screenReaderInstructions: {
+          draggable:
+            'Press Space to pick it up, move it by a practice with the arrow keys left and right, put it down with Space.',
+        },
+        announcements: {
+          onDragStart: ({ active }) => `${name(active)} is picked up.`,
+          onDragOver: () => undefined,
+          onDragEnd: ({ active }) => `${name(active)} is put down.`,
+          onDragCancel: ({ active }) => `${name(active)} is put back.`,
+        },
+      }}
       onDragEnd={({ active, delta }) => {
         const planned = plan.corrections.find(({ id }) => id === active.id);
         const by = Math.round(delta.x / pixelsAPractice);
