@@ -1,11 +1,11 @@
 import type { ReactNode } from 'react';
+import { doseText } from '../../../core/coaching/ladder';
 import { dayOf } from '../../../core/model/session';
 import type { Derived } from '../../../state/derived';
 import { practiceOf } from '../../../state/practice-use-cases';
-import { Ladder } from '../../components/ladder';
 import { PracticeStrip } from '../decide/practice-strip';
 
-/** The weeks to come on paper: when each correction is practised, and its stages. */
+/** The weeks to come on paper: when each correction is practised, and the stage it is at. */
 export function PracticePart({ derived }: { readonly derived: Derived }): ReactNode {
   const { corrections, plan } = practiceOf(derived);
   const practised = corrections.filter(({ ladder }) => ladder.length > 0);
@@ -18,12 +18,24 @@ export function PracticePart({ derived }: { readonly derived: Derived }): ReactN
         names={new Map(practised.map(({ id, title }) => [id, title]))}
         on={dayOf(derived.session)}
       />
-      {practised.map(({ id, title, ladder, passed }) => (
-        <div key={id} style={{ breakInside: 'avoid' }}>
-          <h3>{title}</h3>
-          <Ladder of={title} stages={ladder} passed={passed} />
-        </div>
-      ))}
+      <ul>
+        {practised.map(({ id, title, ladder, passed }) => {
+          const stage = ladder[Math.min(passed.length, ladder.length - 1)]!;
+          return (
+            <li key={id}>
+              <strong>{title}</strong>,{' '}
+              {passed.length < ladder.length ? (
+                <>
+                  stage {passed.length + 1} of {ladder.length}: {stage.drill}, {doseText(stage)}. Go on when:{' '}
+                  {stage.pass} If not: {stage.ifNot}
+                </>
+              ) : (
+                `all ${ladder.length} stages are passed.`
+              )}
+            </li>
+          );
+        })}
+      </ul>
     </section>
   );
 }
