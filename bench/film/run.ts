@@ -32,7 +32,11 @@ async function talkSpeed(page: Page): Promise<Figure> {
   const make = page.getByRole('button', { name: /^Make the video/ });
   await make.waitFor();
   const file = path.join(folder, 'talk');
-  const download = page.waitForEvent('download', { timeout: 300_000 });
+  // Chapters come beside it.
+  const download = page.waitForEvent('download', {
+    timeout: 300_000,
+    predicate: (one) => /\.(webm|mp4)$/.test(one.suggestedFilename()),
+  });
   const started = performance.now();
   await make.click();
   await (await download).saveAs(file);

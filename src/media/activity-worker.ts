@@ -8,7 +8,7 @@ const SIZE = { width: 64, height: 36 };
 /** Pictures that can be decoded alone are looked at no closer than this, seconds. */
 const STEP = 0.4;
 
-export type ActivityIssue = Issue<'not-a-video' | 'unreadable'>;
+export type ReadingIssue = Issue<'not-a-video' | 'unreadable'>;
 
 interface Open {
   readonly sink: EncodedPacketSink;
@@ -42,7 +42,7 @@ const between = (a: Uint8ClampedArray, b: Uint8ClampedArray): number =>
 
 /** Looks where in a long file something moves, by the pictures that can be decoded alone. */
 const activityWorker = {
-  async open(file: Blob): Promise<Result<number, ActivityIssue>> {
+  async open(file: Blob): Promise<Result<number, ReadingIssue>> {
     const input = new Input({ source: new BlobSource(file), formats: ALL_FORMATS });
     try {
       const track = await input.getPrimaryVideoTrack();
@@ -56,7 +56,7 @@ const activityWorker = {
     }
   },
   /** How much changed until the next picture that is looked at; null at the end. */
-  async next(): Promise<Result<Activity | null, ActivityIssue>> {
+  async next(): Promise<Result<Activity | null, ReadingIssue>> {
     if (!open) return fail('unreadable', 'The file is not open.');
     const { sink, config, last, before } = open;
     let key = last ? await sink.getNextKeyPacket(last) : await sink.getFirstPacket();

@@ -20,11 +20,8 @@ const PATIENCE = 5000;
 function issueOf(error: unknown): Result<never, MicrophoneIssue> {
   const { name, message } = error instanceof Error ? error : new Error(String(error));
   return name === 'NotAllowedError' || name === 'SecurityError'
-    ? fail(
-        'not-allowed',
-        'This page may not use the microphone. Allow it beside the address of the page, or record without sound.',
-      )
-    : fail('no-microphone', `No microphone can be opened (${message}). Plug one in, or record without sound.`);
+    ? fail('not-allowed', 'This page may not use the microphone. Allow it beside the address of the page.')
+    : fail('no-microphone', `No microphone can be opened (${message}). Plug one in and try again.`);
 }
 
 /**

@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { practised } from '../../tests/fixtures/practised';
 import { ladderOf } from '../core/coaching/ladder';
 import { practicePlan } from '../core/coaching/practice-plan';
 import type { SessionPractice } from '../core/coaching/session-practice';
@@ -8,25 +9,11 @@ const long =
   'Run in, land tall; hold, \u201cproud\u201d: caf\u00e9 \\ slash, and so on until the line is longer than RFC 5545 lets a line be';
 const practice: SessionPractice = {
   corrections: [
-    {
-      id: 'knee',
-      measureId: 'knee',
-      title: 'Front knee',
-      moment: '',
-      seen: '',
-      shouldBe: '',
-      why: '',
+    practised({
       cue: 'Long leg.',
-      drills: [],
       ladder: ladderOf(['Hold it', 'Slowly', long], { target: null, risk: false, minor: false }),
       selfCheck: 'Side camera at hip height.',
-      willFollow: [],
-      caution: null,
-      load: '',
-      reason: '',
-      byEye: [],
-      passed: [],
-    },
+    }),
   ],
   plan: practicePlan([{ id: 'knee', stages: 3, passed: 0, cost: 'minutes', begins: null }], {
     perWeek: 3,

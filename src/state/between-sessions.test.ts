@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { deserialize, serialize } from 'node:v8';
+import { practised } from '../../tests/fixtures/practised';
 import { ladderOf } from '../core/coaching/ladder';
 import { practicePlan } from '../core/coaching/practice-plan';
 import type { SessionPractice } from '../core/coaching/session-practice';
@@ -151,25 +152,6 @@ describe('a performance of another session', () => {
   });
 });
 
-/** A correction of which only the practice matters. */
-const nothingOf = (id: string): Omit<SessionPractice['corrections'][number], 'ladder' | 'passed'> => ({
-  id,
-  measureId: id,
-  title: id,
-  moment: '',
-  seen: '',
-  shouldBe: '',
-  why: '',
-  cue: '',
-  drills: [],
-  selfCheck: '',
-  willFollow: [],
-  caution: null,
-  load: '',
-  reason: '',
-  byEye: [],
-});
-
 describe('the next session', () => {
   it('has the references as they were measured and compared, and no athlete yet', async () => {
     const walk: Session = { ...demo('walk'), importances: { knee: 1 }, impressions: 'x' };
@@ -177,7 +159,7 @@ describe('the next session', () => {
     setSession({ ...walk, referenceModel: { ...walk.referenceModel, without: [references[1]!.id] } });
     const ladder = ladderOf(['Hold it', 'At full speed'], { target: null, risk: false, minor: false });
     const practice: SessionPractice = {
-      corrections: [{ ...nothingOf('knee'), ladder, passed: ['2026-02-20'] }],
+      corrections: [practised({ ladder, passed: ['2026-02-20'] })],
       plan: practicePlan([], { perWeek: 3, daysToCompetition: null }),
     };
     const next = await startNextSession('Tess, today', practice);

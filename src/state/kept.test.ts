@@ -58,7 +58,7 @@ it('what was said goes with its session, also what is not in it yet', async () =
   await Promise.all(['shown', 'said', 'saying'].map(video));
   await saveSession(session('a', { talk: [section('said')] }), '1');
   forgetVersions();
-  const underway = { session: 'a', section: section('saying') };
+  const underway = { a: section('saying') };
   Object.assign(globalThis, { localStorage: { ...localStorage, getItem: () => JSON.stringify(underway) } });
   await sweepVideos(new Set(mediaUnderway()));
   expect(await videos()).toEqual(['said', 'saying', 'shown']);

@@ -1,8 +1,8 @@
 import type { Clip } from '../core/model/clip';
 import type { TalkSection } from '../core/model/talk';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { fitRoom } from '../core/talk/section-recorder';
 import {
+  fitRoom,
   talkCaptions,
   talkChapters,
   talkPictures,
@@ -11,7 +11,7 @@ import {
   type RecordedSection,
 } from '../core/talk/talk-film';
 import { readTalkPart, type TalkPart } from '../core/talk/talk-part';
-import { readWav, type Sound } from '../core/talk/wav';
+import { readWav, writeWav, type Sound } from '../core/talk/wav';
 import { webVtt } from '../core/talk/web-vtt';
 import { timeAtFrame } from '../core/timing/clip-time';
 import { canEncodeSound } from '../media/browser-features';
@@ -42,7 +42,9 @@ async function shownIn(mediaId: string): Promise<Result<TalkPart, DamagedIssue>>
 }
 
 /** Everything that belongs to the sections of a talk-through. */
-export async function recordedSections(talk: readonly TalkSection[]): Promise<Result<RecordedSection[], DamagedIssue>> {
+async function recordedSections(
+  talk: readonly Pick<TalkSection, 'from' | 'to' | 'parts'>[],
+): Promise<Result<RecordedSection[], DamagedIssue>> {
   const sections: RecordedSection[] = [];
   for (const { from, to, parts } of talk) {
     const read: RecordedSection['parts'][number][] = [];
@@ -55,6 +57,17 @@ export async function recordedSections(talk: readonly TalkSection[]): Promise<Re
     sections.push({ from, to, parts: read });
   }
   return ok(sections);
+}
+
+/** The whole of what was said in a section as one file; null where no microphone was open. */
+export async function soundOfSection(
+  parts: TalkSection['parts'],
+  seconds: number,
+): Promise<Result<Blob | null, DamagedIssue>> {
+  const recorded = await recordedSections([{ from: 0, to: seconds, parts }]);
+  if (!recorded.ok) return recorded;
+  const sound = talkSound(recorded.value);
+  return ok(sound && new Blob([writeWav(sound)], { type: 'audio/wav' }));
 }
 
 /** MP4 with AAC plays everywhere; where the browser writes only one of the two it is WebM. */

@@ -9,7 +9,8 @@ import { ShownPanes } from '../stage/shown-panes';
 import { storeMedia } from '../storage/media';
 import { useDocument } from './document-store';
 import { notify } from './notices';
-import { addSection, setUnderway } from './talk-underway';
+import { addSection, removeSection } from './talk-sections';
+import { setUnderway } from './talk-underway';
 import { mayWrite } from './windows';
 
 interface TalkState {
@@ -81,7 +82,7 @@ async function store(under: Recording, { at, pictures, sound }: CutPart, end: nu
     return;
   }
   under.section = { ...under.section, seconds: end, parts: [...under.section.parts, { at, ...ids }] };
-  setUnderway({ session: under.sessionId, section: { ...under.section, from: 0, to: end } });
+  setUnderway(under.sessionId, { ...under.section, from: 0, to: end });
 }
 
 function cut(under: Recording, at: number): void {
@@ -146,6 +147,11 @@ export async function startTalking(place: number | null = null): Promise<void> {
   const opened = await openMicrophone();
   if (!opened.ok) notify('info', `${opened.issue.message} It is recorded without sound.`);
   const microphone = opened.ok ? opened.value : null;
+  // Whoever left the bench meanwhile does not want to be heard.
+  if (!shownPanes.screen(null)) {
+    microphone?.close();
+    return useTalk.setState({ phase: 'idle' });
+  }
   const under: Recording = {
     recorder: new SectionRecorder(microphone?.rate ?? null),
     microphone,
@@ -166,6 +172,14 @@ export async function startTalking(place: number | null = null): Promise<void> {
   followNotes(under);
   useTalk.setState({ phase: 'recording', level: microphone ? 0 : null });
   watch(under);
+}
+
+/** Records a section again in the place of the one that there is. */
+export function recordAnew(id: string): void {
+  const place = useDocument.getState().session?.talk.findIndex((section) => section.id === id) ?? -1;
+  if (place < 0) return;
+  removeSection(id);
+  void startTalking(place);
 }
 
 /** Resolves when the sound up to a time is in, or is not to be expected any more. */
@@ -191,6 +205,6 @@ export async function stopTalking(): Promise<void> {
   const here = useDocument.getState().session?.id === under.sessionId;
   // Elsewhere it waits until its session is opened again.
   if (here && section.parts.length > 0 && addSection({ ...section, from: 0, to: section.seconds }, place))
-    setUnderway(null);
+    setUnderway(under.sessionId, null);
   useTalk.setState({ phase: 'idle', level: null });
 }

@@ -1,50 +1,48 @@
 import { z } from 'zod';
 import { talkMedia, talkSectionSchema, type TalkSection } from '../core/model/talk';
-import { edit, useDocument } from './document-store';
+import { useDocument } from './document-store';
 import { notify } from './notices';
+import { addSection } from './talk-sections';
+import { useWindow } from './windows';
 
 /**
- * The section that is being recorded, until it belongs to its session: a page that crashes meanwhile finds it again.
- * It is no part of the session yet, since a step back while one talks must not take away what was said.
+ * The section that is being recorded to each session, until it belongs to it: a page that crashes meanwhile finds it
+ * again. It is no part of the session yet, since a step back while one talks must not take away what was said.
  */
 const KEY = 'proud-falcon-talking';
 
-const underwaySchema = z.object({ session: z.string(), section: talkSectionSchema });
+const underwaySchema = z.record(z.string(), talkSectionSchema);
 type Underway = z.infer<typeof underwaySchema>;
 
-function read(): Underway | null {
+function read(): Underway {
   try {
-    const parsed = underwaySchema.safeParse(JSON.parse(localStorage.getItem(KEY) ?? 'null'));
-    return parsed.success ? parsed.data : null;
+    return underwaySchema.parse(JSON.parse(localStorage.getItem(KEY) ?? '{}'));
   } catch {
-    return null;
+    return {};
   }
 }
 
 /** Remembers what there is so far; null once it is in its session. */
-export function setUnderway(underway: Underway | null): void {
-  if (underway) localStorage.setItem(KEY, JSON.stringify(underway));
+export function setUnderway(sessionId: string, section: TalkSection | null): void {
+  const all = read();
+  if (section) all[sessionId] = section;
+  else delete all[sessionId];
+  if (Object.keys(all).length > 0) localStorage.setItem(KEY, JSON.stringify(all));
   else localStorage.removeItem(KEY);
 }
 
 /** Media that no session names yet and that are wanted all the same. */
-export function mediaUnderway(): readonly string[] {
-  const underway = read();
-  return underway ? talkMedia([underway.section]) : [];
-}
+export const mediaUnderway = (): readonly string[] => talkMedia(Object.values(read()));
 
-/** @param place which section it becomes; null is the last */
-export const addSection = (section: TalkSection, place: number | null = null): boolean =>
-  edit((session) => {
-    session.talk.splice(place ?? session.talk.length, 0, section);
-  });
-
-/** Gives a session that was just opened the section that was being recorded when its page ended. */
+/**
+ * Gives a session that was just opened the section that was being recorded when its page ended. A window that follows
+ * leaves it: the one that writes may be recording it right now.
+ */
 export function adoptUnderway(): void {
-  const underway = read();
   const { session } = useDocument.getState();
-  if (!underway || underway.session !== session?.id) return;
-  setUnderway(null);
-  if (session.talk.some(({ id }) => id === underway.section.id) || !addSection(underway.section)) return;
+  const section = session && read()[session.id];
+  if (!section || useWindow.getState().role !== 'writer') return;
+  if (!session.talk.some(({ id }) => id === section.id) && !addSection(section)) return;
+  setUnderway(session.id, null);
   notify('info', 'The page ended while you talked. What was recorded until then is kept: see \u201cTalk\u201d.');
 }

@@ -24,25 +24,28 @@ const LATE = 250;
 
 let stop: (() => void) | null = null;
 
-/** Ends the note that is being spoken. */
+/** Ends the note that is being spoken, also while its microphone is still being opened. */
 export const stopVoice = (): void => stop?.();
 
 /** Records what is said to a finding, until `stopVoice` or a minute is over. */
 export async function recordVoice(noteId: string): Promise<void> {
   if (useVoice.getState().noteId !== null || !mayWrite()) return;
   useVoice.setState({ noteId, recording: false });
+  const stopped = new Promise<void>((resolve) => {
+    stop = resolve;
+  });
+  let early = false;
+  void stopped.then(() => (early = true));
   try {
     const opened = await openMicrophone();
     if (!opened.ok) return notify('error', opened.issue.message);
     const microphone = opened.value;
+    if (early) return microphone.close();
     const recorder = new SectionRecorder(microphone.rate);
     const zero = performance.now();
     microphone.listen((at, samples) => recorder.hear((at - zero) / 1000, samples));
     useVoice.setState({ recording: true });
-    await new Promise<void>((resolve) => {
-      stop = resolve;
-      setTimeout(resolve, 1000 * MOST);
-    });
+    await Promise.race([stopped, new Promise((resolve) => setTimeout(resolve, 1000 * MOST))]);
     const seconds = (performance.now() - zero) / 1000;
     await new Promise((resolve) => setTimeout(resolve, LATE));
     microphone.close();

@@ -29,6 +29,8 @@ export interface Correction {
   readonly caution: string | null;
   /** How much of it, and under which conditions. */
   readonly load: string;
+  /** Whether the technique is to change, or equipment and conditions. */
+  readonly change: OwnCorrection['change'];
   /** "first because ..." */
   readonly reason: string;
   /** Words of the findings by eye that show the same. */
@@ -92,21 +94,22 @@ export function draftCorrection(movement: Movement, gap: RankedGap, minor = fals
     willFollow: gap.willFollow.map((f) => `${f.judged.measure.name}${f.because ? ` (${f.because})` : ''}`),
     caution: cautionOf(cautionText(movement, gap), minor),
     load: loadOf(gap.parts.risk, minor),
+    change: 'technique',
     reason: gap.reason,
     byEye: [],
   };
 }
 
 /** A correction that the analyst wrote, in the same form. */
-const ownAsCorrection = ({ id, noteId, change, ...own }: OwnCorrection, minor: boolean): Correction => ({
+const ownAsCorrection = ({ id, noteId, ...own }: OwnCorrection, minor: boolean): Correction => ({
   ...own,
   measureId: id,
-  ladder: change === 'set-up' ? [] : ladderOf(own.drills, { target: null, risk: false, minor }),
+  ladder: own.change === 'set-up' ? [] : ladderOf(own.drills, { target: null, risk: false, minor }),
   byEye: [],
-  moment: change === 'set-up' ? 'change of set-up' : '',
+  moment: '',
   willFollow: [],
   caution: null,
-  load: change === 'set-up' ? '' : loadOf(false, minor),
+  load: own.change === 'set-up' ? '' : loadOf(false, minor),
   reason: noteId === null ? 'the analyst adds it' : 'the eye found it',
 });
 

@@ -1,5 +1,4 @@
 import type { Primitive } from '../geometry/primitives';
-import type { Vec2 } from '../geometry/vec2';
 import { keptScene, type TalkPane, type TalkPart, type TalkPicture } from './talk-part';
 
 /** What the screen shows at an instant. */
@@ -30,6 +29,8 @@ const SEAM = 2;
 export class SectionRecorder {
   private begun = 0;
   private scenes = new Map<string, number>();
+  /** Scenes that were seen already: the screen is looked at far more often than it changes. */
+  private seen = new WeakMap<readonly Primitive[], number>();
   private pictures: TalkPicture[] = [];
   private notes: { at: number; id: string }[] = [];
   private last: { readonly screen: Screen; readonly text: string } | null = null;
@@ -45,11 +46,13 @@ export class SectionRecorder {
   }
 
   private sceneNumber(scene: readonly Primitive[]): number {
+    const before = this.seen.get(scene);
+    if (before !== undefined) return before;
     const text = JSON.stringify(keptScene(scene), rounded);
-    const known = this.scenes.get(text);
-    if (known !== undefined) return known;
-    this.scenes.set(text, this.scenes.size);
-    return this.scenes.size - 1;
+    const number = this.scenes.get(text) ?? this.scenes.size;
+    this.scenes.set(text, number);
+    this.seen.set(scene, number);
+    return number;
   }
 
   /** The screen from an instant on; the same screen once more is no picture of its own. */
@@ -85,6 +88,7 @@ export class SectionRecorder {
     const { last } = this;
     this.begun = at;
     this.scenes = new Map();
+    this.seen = new WeakMap();
     this.pictures = [];
     this.notes = [];
     this.last = null;
@@ -104,15 +108,4 @@ export class SectionRecorder {
     this.blocks = this.blocks.filter(({ at, samples }) => at + samples.length / rate > end);
     return sound;
   }
-}
-
-/** Where something in the panes' room lies in a film of another size: as large as it fits, in the middle. */
-export function fitRoom(
-  room: { readonly width: number; readonly height: number },
-  film: { readonly width: number; readonly height: number },
-): { readonly scale: number; readonly place: (p: Vec2) => Vec2 } {
-  const scale = Math.min(film.width / room.width, film.height / room.height);
-  const left = (film.width - room.width * scale) / 2;
-  const top = (film.height - room.height * scale) / 2;
-  return { scale, place: ({ x, y }) => ({ x: left + x * scale, y: top + y * scale }) };
 }

@@ -1,4 +1,5 @@
 import type { Primitive } from '../geometry/primitives';
+import type { Vec2 } from '../geometry/vec2';
 import type { TalkPart, TalkPicture } from './talk-part';
 import type { Sound } from './wav';
 
@@ -136,4 +137,15 @@ export function talkCaptions(sections: readonly RecordedSection[], textOf: (note
     to: Math.min(end, from + CAPTION_SECONDS, said[i + 1]?.from ?? end),
     text,
   }));
+}
+
+/** Where something in the panes' room lies in a film of another size: as large as it fits, in the middle. */
+export function fitRoom(
+  room: { readonly width: number; readonly height: number },
+  film: { readonly width: number; readonly height: number },
+): { readonly scale: number; readonly place: (p: Vec2) => Vec2 } {
+  const scale = Math.min(film.width / room.width, film.height / room.height);
+  const left = (film.width - room.width * scale) / 2;
+  const top = (film.height - room.height * scale) / 2;
+  return { scale, place: ({ x, y }) => ({ x: left + x * scale, y: top + y * scale }) };
 }

@@ -1,6 +1,6 @@
 import type { Primitive } from '../geometry/primitives';
-import { SectionRecorder, fitRoom, type Screen } from './section-recorder';
-import { talkCaptions, talkChapters, talkPictures, talkSound, type RecordedSection } from './talk-film';
+import { SectionRecorder, type Screen } from './section-recorder';
+import { fitRoom, talkCaptions, talkChapters, talkPictures, talkSound, type RecordedSection } from './talk-film';
 import { readTalkPart } from './talk-part';
 import { readWav, writeWav } from './wav';
 import { webVtt } from './web-vtt';

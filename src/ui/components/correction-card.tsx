@@ -25,6 +25,7 @@ export function CorrectionCard({
       <Typography variant="h2">
         {place}: {correction.title}
         {correction.moment && `, ${correction.moment.toLowerCase()}`}
+        {correction.change === 'set-up' && ', change of set-up'}
       </Typography>
       <div>
         {place} because {correction.reason}.

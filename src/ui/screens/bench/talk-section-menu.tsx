@@ -5,7 +5,9 @@ import { useEffect, useState, type ReactNode } from 'react';
 import type { TalkSection } from '../../../core/model/talk';
 import { Voice } from '../../components/voice';
 import { notify } from '../../../state/notices';
-import { recordAnew, removeSection, soundOfSection, trimSection } from '../../../state/talk-sections';
+import { soundOfSection } from '../../../state/talk-film';
+import { recordAnew } from '../../../state/talk-recorder';
+import { removeSection, trimSection } from '../../../state/talk-sections';
 
 /** Least stretch of a section that can be kept, seconds. */
 const LEAST = 0.5;

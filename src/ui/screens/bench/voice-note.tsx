@@ -28,6 +28,13 @@ export function VoiceNote({ note }: { readonly note: Note }): ReactNode {
     // Its words may change; what was said is another file each time.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [mediaId]);
+  // Whoever leaves does not want to be heard.
+  useEffect(
+    () => () => {
+      if (useVoice.getState().noteId === note.id) stopVoice();
+    },
+    [note.id],
+  );
   if (noteId === note.id)
     return (
       <Button size="small" variant="contained" startIcon={<StopIcon />} disabled={!recording} onClick={stopVoice}>

@@ -14,8 +14,8 @@ import { download } from '../../../state/download';
 import { beginAt, calendarOf, passStages, practiceOf, setPerWeek } from '../../../state/practice-use-cases';
 import { dayAfter, dayText, fileSafe } from '../../components/format';
 import { Ladder } from '../../components/ladder';
+import { PracticeStrip } from '../../components/practice-strip';
 import { LadderDialog } from './ladder-dialog';
-import { PracticeStrip } from './practice-strip';
 
 const PER_WEEK_CHOICES = Array.from({ length: PER_WEEK.most }, (_, i) => i + PER_WEEK.least);
 
@@ -50,6 +50,8 @@ export function PracticeCard({ derived }: { readonly derived: Derived }): ReactN
   const { session } = derived;
   const { corrections, plan } = practiceOf(derived);
   const on = dayOf(session);
+  // Equipment is changed once; what has no drills yet can be given stages.
+  const practised = corrections.filter(({ change }) => change === 'technique');
   const edited = corrections.find(({ id }) => id === editing);
   const save = (): void => download(`${fileSafe(session.name)}-practice.ics`, 'text/calendar', calendarOf(derived));
   return (
@@ -82,9 +84,9 @@ export function PracticeCard({ derived }: { readonly derived: Derived }): ReactN
         plan={plan}
         names={new Map(corrections.map(({ id, title }) => [id, title]))}
         on={on}
-        perWeek={session.practice.perWeek}
+        moving={{ perWeek: session.practice.perWeek, onBegin: beginAt }}
       />
-      {corrections.map(({ id, title, ladder, passed }) => (
+      {practised.map(({ id, title, ladder, passed }) => (
         <div key={id} className="practice-ladder">
           <div style={{ display: 'flex', alignItems: 'center', gap: 8, flexWrap: 'wrap' }}>
             <Typography variant="h3" component="h3">

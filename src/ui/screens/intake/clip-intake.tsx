@@ -198,7 +198,12 @@ export function ClipIntake({
         </Alert>
       )}
       {long && (
-        <PartsChooser {...long} onChosen={(parts) => void takeParts(long.file, parts)} onCancel={() => setLong(null)} />
+        <PartsChooser
+          {...long}
+          single={first !== null}
+          onChosen={(parts) => void takeParts(long.file, parts)}
+          onCancel={() => setLong(null)}
+        />
       )}
       {points && (
         <PointsOptions

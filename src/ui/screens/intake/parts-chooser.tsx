@@ -13,6 +13,8 @@ interface PartsChooserProps {
   readonly file: File;
   /** How long it plays. */
   readonly seconds: number;
+  /** A further camera films one attempt: a part replaces the one before. */
+  readonly single: boolean;
   /** Parts that were chosen; empty takes all of the file. */
   readonly onChosen: (parts: readonly Part[]) => void;
   readonly onCancel: () => void;
@@ -29,7 +31,7 @@ function clock(seconds: number): string {
 const inOrder = (parts: readonly Part[]): readonly Part[] => [...parts].sort((a, b) => a.from - b.from);
 
 /** Cuts attempts out of a long recording: nothing is copied, and only what is chosen is ever measured. */
-export function PartsChooser({ file, seconds, onChosen, onCancel }: PartsChooserProps): ReactNode {
+export function PartsChooser({ file, seconds, single, onChosen, onCancel }: PartsChooserProps): ReactNode {
   const video = useRef<HTMLVideoElement>(null);
   const [begin, setBegin] = useState<number | null>(null);
   const [parts, setParts] = useState<readonly Part[]>([]);
@@ -46,7 +48,7 @@ export function PartsChooser({ file, seconds, onChosen, onCancel }: PartsChooser
   const end = (): void => {
     const [from, to] = [begin ?? 0, here()];
     if (to <= from) return notify('info', `A part ends after it begins (${clock(from)}). Go on in the video first.`);
-    setParts(inOrder([...parts, { from, to }]));
+    setParts(single ? [{ from, to }] : inOrder([...parts, { from, to }]));
     setBegin(null);
   };
   const show = ({ from }: Part): void => {
@@ -89,9 +91,11 @@ export function PartsChooser({ file, seconds, onChosen, onCancel }: PartsChooser
         <Button variant="outlined" onClick={end}>
           Ends here (O)
         </Button>
-        <Button disabled={looking} onClick={() => void propose()}>
-          Propose attempts
-        </Button>
+        {!single && (
+          <Button disabled={looking} onClick={() => void propose()}>
+            Propose attempts
+          </Button>
+        )}
       </div>
       {begin !== null && <span className="note">A part begins at {clock(begin)}: go to its end.</span>}
       {parts.length > 0 && (

@@ -3,7 +3,7 @@ import { doseText } from '../../../core/coaching/ladder';
 import { dayOf } from '../../../core/model/session';
 import type { Derived } from '../../../state/derived';
 import { practiceOf } from '../../../state/practice-use-cases';
-import { PracticeStrip } from '../decide/practice-strip';
+import { PracticeStrip } from '../../components/practice-strip';
 
 /** The weeks to come on paper: when each correction is practised, and the stage it is at. */
 export function PracticePart({ derived }: { readonly derived: Derived }): ReactNode {

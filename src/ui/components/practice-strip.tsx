@@ -8,10 +8,9 @@ import {
   type Active,
 } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
-import type { PracticePlan, Planned } from '../../../core/coaching/practice-plan';
-import { useWidth } from '../../../stage/use-width';
-import { beginAt } from '../../../state/practice-use-cases';
-import { dayAfter, dayText } from '../../components/format';
+import type { PracticePlan, Planned } from '../../core/coaching/practice-plan';
+import { useWidth } from '../../stage/use-width';
+import { dayAfter, dayText } from './format';
 
 interface PracticeStripProps {
   readonly plan: PracticePlan;
@@ -19,8 +18,8 @@ interface PracticeStripProps {
   readonly names: ReadonlyMap<string, string>;
   /** The day from which the plan counts, as an ISO date. */
   readonly on: string;
-  /** Left out where it is only read. */
-  readonly perWeek?: number;
+  /** Practices a week, and what is done where one is moved; left out where it is only read. */
+  readonly moving?: { readonly perWeek: number; readonly onBegin: (correctionId: string, practice: number) => void };
 }
 
 /** Fewest days that are shown, and days after the last practice. */
@@ -29,7 +28,7 @@ const AFTER = 3;
 const WEEK = 7;
 
 /** The weeks to come: each correction a bar of its stages, moved by dragging it or with the arrow keys. */
-export function PracticeStrip({ plan, names, on, perWeek }: PracticeStripProps): ReactNode {
+export function PracticeStrip({ plan, names, on, moving }: PracticeStripProps): ReactNode {
   const [width, watch] = useWidth(600);
   const last = plan.days.at(-1)?.day ?? 0;
   const days = Math.max(
@@ -38,7 +37,7 @@ export function PracticeStrip({ plan, names, on, perWeek }: PracticeStripProps):
     (plan.competition ?? 0) <= last + 60 ? (plan.competition ?? 0) + 1 : 0,
   );
   const ofWidth = (day: number): string => `${(100 * day) / days}%`;
-  const pixelsAPractice = perWeek === undefined ? 1 : ((WEEK / perWeek) * width) / days;
+  const pixelsAPractice = moving ? ((WEEK / moving.perWeek) * width) / days : 1;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, {
@@ -72,7 +71,7 @@ export function PracticeStrip({ plan, names, on, perWeek }: PracticeStripProps):
       onDragEnd={({ active, delta }) => {
         const planned = plan.corrections.find(({ id }) => id === active.id);
         const by = Math.round(delta.x / pixelsAPractice);
-        if (planned?.span && by !== 0) beginAt(planned.id, planned.span.first + by);
+        if (planned?.span && by !== 0) moving?.onBegin(planned.id, planned.span.first + by);
       }}
     >
       <div className="practice-strip" ref={watch} data-testid="practice-strip">
@@ -99,7 +98,7 @@ export function PracticeStrip({ plan, names, on, perWeek }: PracticeStripProps):
             plan={plan}
             name={names.get(planned.id) ?? ''}
             ofWidth={ofWidth}
-            movable={perWeek !== undefined}
+            movable={moving !== undefined}
           />
         ))}
         <div style={{ height: 24 + 30 * Math.max(1, plan.corrections.length) }} />
