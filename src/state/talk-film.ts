@@ -131,11 +131,9 @@ export interface TalkFilm {
   readonly captions: string;
 }
 
-/** The samples that are heard during one picture. */
-function soundDuring(sound: Sound, n: number): Int16Array<ArrayBuffer> {
-  const at = (picture: number): number => Math.round((picture * sound.rate) / FILM_RATE);
-  return sound.samples.slice(at(n), at(n + 1));
-}
+/** The samples that are heard during one second of the film. */
+const soundOfSecond = ({ samples, rate }: Sound, second: number): Int16Array<ArrayBuffer> =>
+  samples.slice(second * rate, (second + 1) * rate);
 
 /**
  * Makes the video of a talk-through: every picture anew from the videos at full quality, so that nothing stutters that
@@ -183,8 +181,9 @@ export async function makeTalkFilm(derived: Derived): Promise<Result<TalkFilm, I
         const added = await maker.add(frame);
         if (!added.ok) return added;
       }
-      if (sound) {
-        const heard = await maker.hear(soundDuring(sound, n));
+      // Once a second: every message waits its turn among the pictures.
+      if (sound && n % FILM_RATE === 0) {
+        const heard = await maker.hear(soundOfSecond(sound, n / FILM_RATE));
         if (!heard.ok) return heard;
       }
       maker.job.progress(n + 1, pictures.length);
