@@ -24,16 +24,14 @@ if (!existsSync(path.join(dist, 'index.html'))) {
 
 const conversions = new Conversions();
 await sweepFolders();
-const server = createApp({ dist, demo: path.join(root, 'demo', 'clips'), conversions }).listen(
-  port,
-  '127.0.0.1',
-  () => {
-    const address = server.address() as AddressInfo;
-    console.log(
-      `Proud Falcon is running. Open http://127.0.0.1:${address.port}${option('open-at') ?? '/'} in a browser.`,
-    );
-  },
-);
+// Express hands an error to its own callback too, as if the server were listening.
+const server = createApp({ dist, demo: path.join(root, 'demo', 'clips'), conversions }).listen(port, '127.0.0.1');
+server.on('listening', () => {
+  const address = server.address() as AddressInfo;
+  console.log(
+    `Proud Falcon is running. Open http://127.0.0.1:${address.port}${option('open-at') ?? '/'} in a browser.`,
+  );
+});
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'

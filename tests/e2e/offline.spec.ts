@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { appendFileSync, cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
@@ -123,4 +124,12 @@ test('models and demo clips are kept once they were needed, and not before', asy
   await stop();
   expect(await page.evaluate(async () => (await fetch('/models/movenet-lightning.json')).ok)).toBe(true);
   await start(Number(new URL(address).port));
+});
+
+test('a second server on the same port says that one is running, and ends', ({ baseURL }) => {
+  const { port } = new URL(baseURL!);
+  const second = spawnSync('node', ['--import', 'tsx', 'server/main.ts', '--port', port], { encoding: 'utf8' });
+  expect(second.stderr).toContain(`Port ${port} is taken. Is the application running already?`);
+  expect(second.stderr).not.toContain('TypeError');
+  expect(second.status).toBe(1);
 });
