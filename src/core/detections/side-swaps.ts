@@ -60,6 +60,15 @@ function seenFrames(pairs: readonly Pair[]): readonly number[] {
   );
 }
 
+/** For each frame the nearest of some, which are in increasing order. */
+function nearestOf(some: readonly number[], frames: number): Int32Array {
+  let k = 0;
+  return Int32Array.from({ length: frames }, (_, i) => {
+    while (k + 1 < some.length && Math.abs(some[k + 1]! - i) < Math.abs(some[k]! - i)) k++;
+    return some[k]!;
+  });
+}
+
 /** The smoothest labelling of a group through all frames: 1 where left and right must be exchanged. */
 function smoothestLabels(
   pairs: readonly Pair[],
@@ -77,15 +86,27 @@ function smoothestLabels(
     bend: (step) => bend(pairs, step, unit),
   });
   seen.forEach((frame, n) => (labels[frame] = choices[n]!));
-  // Frames between take the label that leaves their limbs nearest to where the seen frame before had them.
-  for (let i = seen[0]! + 1; i < frames; i++) {
-    if (seen.includes(i)) continue;
+  // Frames between take the label that leaves their limbs nearest to where the frame before had them. Where detectors
+  // that are not sure of the places still name the sides alike, that of the seen frame nearest by: limbs that pass each
+  // other are near to both.
+  const isSeen = new Set(seen);
+  const nearestSeen = nearestOf(seen, frames);
+  let last = seen[0]!;
+  for (let i = last + 1; i < frames; i++) {
+    if (pairs.every(([l, r]) => Number.isNaN(l.x[i]! + r.x[i]!))) continue;
+    const from = last;
+    last = i;
+    if (isSeen.has(i)) continue;
+    if (doubt(i) === DOUBT.agreed) {
+      labels[i] = labels[nearestSeen[i]!]!;
+      continue;
+    }
     const apart = (label: number): number =>
       pairs.reduce((sum, pair) => {
         const step = ([0, 1] as const).map((side) => {
           const now = pair[side === label ? 0 : 1]!;
-          const before = pair[side === labels[i - 1] ? 0 : 1]!;
-          return Math.hypot(now.x[i]! - before.x[i - 1]!, now.y[i]! - before.y[i - 1]!);
+          const before = pair[side === labels[from] ? 0 : 1]!;
+          return Math.hypot(now.x[i]! - before.x[from]!, now.y[i]! - before.y[from]!);
         });
         return sum + (Number.isNaN(step[0]! + step[1]!) ? 0 : step[0]! + step[1]!);
       }, 0);
