@@ -12,6 +12,7 @@ import { viewsOfBody } from '../../src/core/reconstruction/body-views';
 import { clockSdOf, spaceCameraOf } from '../../src/core/reconstruction/camera-of-trial';
 import { reconstruct, type Body, type SpaceIssue } from '../../src/core/reconstruction/reconstruct';
 import type { Result } from '../../src/core/result';
+import { realTimes } from '../../src/core/timing/clip-time';
 import { syncMap } from '../../src/core/timing/sync-map';
 import { prepareTrial, type Trial } from '../../src/core/trial/trial';
 import { renderedClip } from '../rendered-clip';
@@ -28,10 +29,9 @@ export function viewOfClip({ camera }: DemoClip): { readonly kind: ViewKind; rea
 /** A clip with its detected points, ready to be measured. */
 export function trialOfClip(id: string, truth: ClipTruth, detections: Detections): Trial {
   const demo = clipNamed(id)!;
-  const frames = truth.pixels.length;
   const { kind, travel } = viewOfClip(demo);
   const clip = renderedClip(demo, truth, { view: { kind, offPlaneDegrees: null }, travel });
-  const track = trackFromDetections({}, frames, new Map(detections), 'accurate');
+  const track = trackFromDetections({}, realTimes(clip), new Map(detections), 'accurate');
   return prepareTrial(clip, track, {}, DEFAULT_CUTOFF);
 }
 

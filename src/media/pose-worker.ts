@@ -150,13 +150,23 @@ async function detectSecond(picture: Picture, crop: Crop, mirrored: boolean): Pr
   return byWho(inPicture(detected, back, mirrored));
 }
 
+/** What was found this near to the edge of a crop may go on beyond it, share of its side. */
+const AT_THE_EDGE = 0.02;
+
+const touchesEdge = (detected: DetectedPoints, { x, y, size }: Crop): boolean =>
+  Object.values(detected).some(
+    (p) => Math.max(Math.abs(p.x - x - size / 2), Math.abs(p.y - y - size / 2)) > (0.5 - AT_THE_EDGE) * size,
+  );
+
 /**
  * Detections of two detectors at a fitting crop. They look at the person and at the mirrored person in turn, so that
- * smoothing averages what a detector owes to the way a body faces.
+ * smoothing averages what a detector owes to the way a body faces. Somebody who moved to the edge of the crop is looked
+ * at again, from there.
  */
 async function detectIn(picture: Picture, crop: Crop): Promise<readonly DetectedPoints[]> {
   const odd = count++ % 2 === 1;
-  const first = lookFirst(picture, crop, odd);
+  let first = lookFirst(picture, crop, odd);
+  if (first && !people && touchesEdge(first, crop)) first = lookFirst(picture, cropRound([first]), odd) ?? first;
   return first ? [first, await detectSecond(picture, cropRound([first], SECOND_MARGIN), !odd)] : [];
 }
 
@@ -168,6 +178,16 @@ function cropRound([first, other]: readonly DetectedPoints[], margin = CROP_MARG
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const size = Math.max(right - left, bottom - top) * margin;
   return { x: (left + right) / 2 - size / 2, y: (top + bottom) / 2 - size / 2, size };
+}
+
+/** A square round everything that a person was between two frames. */
+function cropRoundAll(detections: readonly DetectedPoints[]): Crop {
+  const crops = detections.map((detected) => cropRound([detected]));
+  const [left, top] = [Math.min(...crops.map((c) => c.x)), Math.min(...crops.map((c) => c.y))];
+  const right = Math.max(...crops.map((c) => c.x + c.size));
+  const bottom = Math.max(...crops.map((c) => c.y + c.size));
+  const size = Math.max(...crops.map((c) => c.size));
+  return { x: (left + right - size) / 2, y: (top + bottom - size) / 2, size };
 }
 
 /** Squares to search when nobody is being followed: the whole picture, then overlapping parts of it. */
@@ -221,17 +241,22 @@ const poseWorker = {
       );
     }
   },
-  /** Detections of both detectors at the person, in pixels of the displayed picture; none where nobody is seen. */
+  /**
+   * Detections of both detectors at the person, in pixels of the displayed picture; none where nobody is seen.
+   * @param beside what was detected on frames beside this one, where that is known; else the frame before is gone by
+   */
   async find(
     frame: DecodedPicture,
     rotation: Rotation,
     width: number,
     height: number,
+    beside: readonly DetectedPoints[],
   ): Promise<Result<readonly DetectedPoints[], never>> {
     try {
       const picture: Picture = { frame, rotation, width, height };
       // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.
-      let detections = tracking ? await detectIn(picture, tracking) : [];
+      const near = beside.length > 0 && !people ? cropRoundAll(beside) : tracking;
+      let detections = near ? await detectIn(picture, near) : [];
       if (people) {
         // Who is hidden for a moment is expected where they were going: nobody else is taken for them.
         const { x, y } = people.chosen.velocity;

@@ -1,7 +1,5 @@
 import type { Clip } from '../core/model/clip';
 import { pointName, type PointId } from '../core/anatomy/body-points';
-import type { PersonBox } from '../core/detections/person-box';
-import { trackFromDetections, type DetectorSetting } from '../core/detections/track-from-detections';
 import {
   carryCorrection,
   clearPoint,
@@ -12,12 +10,9 @@ import {
   untilNextHand,
 } from '../core/tracks/track';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import { detectPoints, type FindIssue } from '../media/detect-points';
 import { trackPoint, type TrackingIssue, type TrackingResult } from '../media/track-point';
-import { observeCameraBeside } from './camera-motion-use-cases';
 import { edit, useDocument } from './document-store';
 import { startJob } from './jobs';
-import { notify } from './notices';
 import { videoOf } from './stored-clips';
 
 function changeTrack(
@@ -161,34 +156,4 @@ export function carryOn(
   shift: { readonly x: number; readonly y: number },
 ): void {
   changeTrack(clip, (track) => carryCorrection(track, id, frame, shift));
-}
-
-/** Finds the points of a clip on every frame, with progress and cancel; one undoable step. */
-export async function detectPointsOf(
-  clip: Clip,
-  setting: DetectorSetting,
-  person: PersonBox | null = null,
-): Promise<Result<number, FindIssue | Issue<'no-media'>>> {
-  const video = await videoOf(clip);
-  if (!video.ok) return video;
-  const job = startJob(`points-${clip.id}`, `Detecting points: ${clip.performer.name}`);
-  try {
-    const found = await detectPoints(video.value, {
-      setting,
-      person,
-      signal: job.signal,
-      onProgress: job.progress,
-    });
-    if (!found.ok) return found;
-    changeTrack(clip, (track) => trackFromDetections(track, clip.frameTimes.length, found.value, setting));
-    job.end();
-    // Points are there whether or not the camera can be told; where they are, people are left out of its background.
-    if (clip.pictures) return ok(found.value.size);
-    const observed = await observeCameraBeside(clip);
-    if (!observed.ok && observed.issue.code !== 'cancelled')
-      notify('error', `Whether the camera moves is not known: ${observed.issue.message}`);
-    return ok(found.value.size);
-  } finally {
-    job.end();
-  }
 }

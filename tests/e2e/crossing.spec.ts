@@ -55,7 +55,7 @@ test.describe('two people who cross', () => {
       test.setTimeout(240_000);
       const [own, beside] = [truthOf(clip + who), truthOf(clip + other)];
       await page.goto(served.address);
-      const { detections } = await page.evaluate(([address, box]) => harness.find(address, 'fast', box), [
+      const { detections } = await page.evaluate(([address, box]) => harness.find(address, 'fast', { person: box }), [
         `/demo-data/${clip}.webm`,
         boxOf(own.pixels[10]!, 10),
       ] as const);

@@ -106,7 +106,6 @@ test('two files to readings with confirmed moments in at most twenty acts, one m
   );
   await detectAllPoints(page, 'Fast');
   await goToStep(page, 'Moments');
-  for (const role of ['athlete', 'reference']) await acts.press(`Propose moments of the ${role}`);
   await acts.press(/^Go through the \d+ proposed moments$/);
   const run = page.getByTestId('proposals-run');
   await expect(run).toContainText('Other foot leaves: athlete');

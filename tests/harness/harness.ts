@@ -1,5 +1,6 @@
 import type { PersonBox } from '../../src/core/detections/person-box';
-import type { DetectorSetting } from '../../src/core/detections/track-from-detections';
+import { framePlan } from '../../src/core/detections/frame-plan';
+import { trackFromDetections, type DetectorSetting } from '../../src/core/detections/track-from-detections';
 import type { DetectedPoints } from '../../src/core/tracks/track';
 import { convertClip } from '../../src/media/convert-clip';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
@@ -24,6 +25,12 @@ function readCanvas(): number | null {
       (_, k) => context.getImageData((k + 0.5) * BLOCK, (line + 0.5) * BLOCK, 1, 1).data[1]!,
     );
   return readCode(row(ROWS.bits), row(ROWS.complement));
+}
+
+interface FindHow {
+  readonly person?: PersonBox | null;
+  readonly how?: 'every' | 'enough';
+  readonly events?: readonly number[];
 }
 
 const wait = (milliseconds: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, milliseconds));
@@ -74,34 +81,50 @@ const harness = {
       milliseconds: performance.now() - started,
     };
   },
-  /** Has the points of a clip looked for; the detections by frame, with the time it took and the models' part of it. */
+  /**
+   * Has the points of a clip detected; the detections by frame, with the time it took and the models' part of it, and
+   * how long it took until the first pass and that round the key events were done.
+   * @param how every frame, or as many as it takes
+   * @param events frames of the clip's key events, where they are known
+   */
   async find(
     address: string,
     setting: DetectorSetting,
-    person: PersonBox | null = null,
+    { person = null, how = 'enough', events = [] }: FindHow = {},
   ): Promise<{
     detections: (readonly [number, readonly DetectedPoints[]])[];
     milliseconds: number;
+    passes: { frames: number; milliseconds: number }[];
     inference: number;
     workers: number;
   }> {
     const file = await fetchClip(address);
     const workers = Math.max(1, Math.min(4, navigator.hardwareConcurrency));
     let inference = 0;
+    const video = { blob: file, name: address, part: null };
+    const source = await openClipSource(video);
+    if (!source.ok) throw new Error(source.issue.message);
+    const times = source.value.index.frameTimes.map((us) => us * 1e-6);
+    source.value.close();
+    const plan = framePlan(times);
+    const passes: { frames: number; milliseconds: number }[] = [];
     const started = performance.now();
-    const found = await detectPoints(
-      { blob: file, name: address, part: null },
-      {
-        setting,
-        person,
-        workers,
-        signal: new AbortController().signal,
-        onProgress: () => undefined,
-        onInference: (ms) => (inference += ms),
+    const found = await detectPoints(video, {
+      setting,
+      person,
+      workers,
+      signal: new AbortController().signal,
+      onProgress: () => undefined,
+      onInference: (ms) => (inference += ms),
+      next: (detections) => {
+        passes.push({ frames: detections.size, milliseconds: performance.now() - started });
+        if (how === 'every') return detections.size === 0 ? Array.from(times.keys()) : [];
+        if (detections.size === 0) return plan.next(null);
+        return plan.next({ track: trackFromDetections({}, times, detections, setting), events });
       },
-    );
+    });
     if (!found.ok) throw new Error(found.issue.message);
-    return { detections: [...found.value], milliseconds: performance.now() - started, inference, workers };
+    return { detections: [...found.value], milliseconds: performance.now() - started, passes, inference, workers };
   },
   close(address: string): void {
     sources.get(address)?.close();

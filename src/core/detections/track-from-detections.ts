@@ -3,7 +3,8 @@ import { steadyHips } from './steady-hips';
 import { agreedLimbs, resolveDetections, type Detections } from './fuse-detections';
 import { withoutImpossible, withoutStrangers } from './plausible';
 import { repairSideSwaps } from './side-swaps';
-import { mergeDetections, ORIGIN, type PointSeries, type Track } from '../tracks/track';
+import { fillBetween } from './fill-between';
+import { mergeDetections, ORIGIN, withoutDetected, type PointSeries, type Track } from '../tracks/track';
 
 /** Small models are fast, large ones accurate. */
 export type DetectorSetting = 'fast' | 'accurate';
@@ -29,21 +30,20 @@ function doubted(track: Track, frames: Iterable<number>, doubt: number): Track {
 
 /**
  * Takes what detectors saw into a track: their detections are fused, what no body can do and what is not this person is
- * left out, limbs that changed places are put back, hips that only seem to turn are steadied; points of other origins
- * stay.
+ * left out, limbs that changed places are put back, hips that only seem to turn are steadied, and the frames between
+ * are filled. What detectors said before goes; points of other origins stay.
+ * @param times real seconds of every frame
  */
 export function trackFromDetections(
   track: Track,
-  frames: number,
+  times: Float64Array,
   detections: Detections,
   setting: DetectorSetting,
 ): Track {
   const possible = withoutStrangers(
-    withoutImpossible(mergeDetections(track, frames, resolveDetections(detections))).track,
+    withoutImpossible(mergeDetections(withoutDetected(track), times.length, resolveDetections(detections))).track,
   ).track;
-  return doubted(
-    steadyHips(repairSideSwaps(possible, agreedLimbs(detections)).track),
-    detections.keys(),
-    DOUBT[setting],
-  );
+  const repaired = steadyHips(repairSideSwaps(possible, agreedLimbs(detections)).track);
+  const frames = [...detections.keys()].sort((a, b) => a - b);
+  return fillBetween(doubted(repaired, frames, DOUBT[setting]), frames, times);
 }

@@ -1,5 +1,6 @@
 import type { Trial } from '../trial/trial';
-import { placesOf } from '../trial/places';
+import { ORIGIN } from '../tracks/track';
+import { partsOf, placesOf } from '../trial/places';
 import { changePoint, withoutStrays, type ChangePoint } from '../signal/change-point';
 import { rateOfChange } from '../signal/derivative';
 import type { FrameSpan } from '../signal/peaks';
@@ -52,21 +53,30 @@ function endsOf(trial: Trial, side: Foot): readonly End[] {
   return (['heel', 'foot-index'] as const).map((end) => {
     const smooth = placesOf(trial, `${side}-${end}`, 0);
     const raw = placesOf({ ...trial, smoothed: trial.raw }, `${side}-${end}`, 0);
+    // What was filled in between detected frames rounds the corner that is looked for.
+    const [part] = partsOf(`${side}-${end}`, trial.clip.performer, trial.raw);
+    const origins = part && trial.raw[part.id]?.origin;
+    const own = (values: Float64Array): Float64Array =>
+      values.map((v, i) => (origins?.[i] === ORIGIN.filled ? NaN : v));
     const [x, y] = [smooth.x, smooth.y].map((v) => v.map((p) => p * per)) as [Float64Array, Float64Array];
     const [vx, vy] = [rateOfChange(times, x), rateOfChange(times, y)];
     return {
       x,
       y,
       speed: vx.map((v, i) => Math.hypot(v, vy[i]!)),
-      rawX: withoutStrays(
-        times,
-        raw.x.map((p) => p * per),
-        x,
+      rawX: own(
+        withoutStrays(
+          times,
+          raw.x.map((p) => p * per),
+          x,
+        ),
       ),
-      rawY: withoutStrays(
-        times,
-        raw.y.map((p) => p * per),
-        y,
+      rawY: own(
+        withoutStrays(
+          times,
+          raw.y.map((p) => p * per),
+          y,
+        ),
       ),
     };
   });

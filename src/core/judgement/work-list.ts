@@ -6,7 +6,7 @@ import type { Trial } from '../trial/trial';
 import { partsOf } from '../trial/places';
 import { isOwnPoint, JOINT_POINTS, type BodyPoint, type PointId } from '../anatomy/body-points';
 import { UNSURE_CONFIDENCE } from '../tracks/point-error';
-import { ORIGIN } from '../tracks/track';
+import { isFromDetector } from '../tracks/track';
 
 /** Points in the order in which a movement's measures name them, then its own, then the rest of the joints. */
 export function placingOrder(movement: Movement, trial: Trial): readonly PointId[] {
@@ -52,7 +52,7 @@ export function workList(movement: Movement, trial: Trial): readonly WorkItem[] 
         const missing = known === undefined || Number.isNaN(known);
         const unsure =
           !missing &&
-          series?.origin[frame] === ORIGIN.detected &&
+          isFromDetector(series?.origin[frame]) &&
           trial.smoothed[id]!.confidence[frame]! < UNSURE_CONFIDENCE;
         if (!missing && !unsure) continue;
         const key = `${moment.id} ${id}`;

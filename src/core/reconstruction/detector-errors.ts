@@ -1,7 +1,7 @@
 import { sideOf, type PointId } from '../anatomy/body-points';
 import { farSide, type Clip } from '../model/clip';
 import { DOUBT_SHARE, pointError } from '../tracks/point-error';
-import { ORIGIN, type PointSeries } from '../tracks/track';
+import { isFromDetector, ORIGIN, type PointSeries } from '../tracks/track';
 
 /**
  * Errors of a detected joint along the picture's rows and columns, hundredths of standing height: what changes while
@@ -76,7 +76,7 @@ export function seenErrors(clip: Clip, id: PointId, series: PointSeries, height:
   const share = height / 100;
   const along = (own: number): Float64Array =>
     Float64Array.from(series.origin, (origin, i) => {
-      if (origin !== ORIGIN.detected) return pointError(series, id, i, height, null, noise).sd;
+      if (!isFromDetector(origin)) return pointError(series, id, i, height, null, noise).sd;
       const doubt = 1 / Math.max(0.05, series.confidence[i]!) - 1;
       return Math.hypot(Math.max(own * share, noise), DOUBT_SHARE * Math.sqrt(doubt) * height);
     });

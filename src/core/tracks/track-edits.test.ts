@@ -2,12 +2,15 @@ import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import { movementSchema } from '../model/movement';
 import {
   carryCorrection,
+  clearPoint,
   emptySeries,
+  keepEdits,
   mergeTracked,
   ORIGIN,
   placePoint,
   swapSides,
   untilNextHand,
+  withoutDetected,
   type PointSeries,
   type Track,
 } from './track';
@@ -22,6 +25,39 @@ const detected = (y: number): PointSeries => ({
   y: new Float64Array(FRAMES).fill(y),
   confidence: new Float32Array(FRAMES).fill(0.5),
   origin: new Uint8Array(FRAMES).fill(ORIGIN.detected),
+});
+
+describe('points that are derived anew while somebody edits', () => {
+  const first: Track = { 'left-knee': detected(1), 'right-knee': detected(2) };
+  const anew: Track = { 'left-knee': detected(1.5), 'right-knee': detected(2.5), 'left-wrist': detected(3) };
+
+  it('keep what was placed, taken away and exchanged meanwhile, and nothing else', () => {
+    const placed = clearPoint(placePoint(first, FRAMES, 'left-knee', 3, 9, 9), FRAMES, 'right-knee', 5);
+    const merged = keepEdits(first, placed, anew);
+    expect(Array.from(merged['left-knee']!.y)).toEqual([1.5, 1.5, 1.5, 9, 1.5, 1.5, 1.5, 1.5]);
+    expect(merged['left-knee']!.origin[3]).toBe(ORIGIN.hand);
+    expect([merged['right-knee']!.x[5], merged['right-knee']!.y[6]]).toEqual([NaN, 2.5]);
+    expect(merged['left-wrist']).toBe(anew['left-wrist']);
+    const exchanged = keepEdits(
+      first,
+      swapSides(first, 2, 3, () => true),
+      anew,
+    );
+    expect(Array.from(exchanged['left-knee']!.y)).toEqual([1.5, 1.5, 2, 2, 1.5, 1.5, 1.5, 1.5]);
+  });
+
+  it('are those of the new pass where nobody edited, and a point of their own stays', () => {
+    const marked = placePoint(first, FRAMES, 'point-ball' as never, 0, 4, 4);
+    expect(keepEdits(first, first, anew)).toEqual(anew);
+    expect(keepEdits(first, marked, anew)['point-ball' as never]).toEqual(marked['point-ball' as never]);
+  });
+
+  it('begin without what a detector said before', () => {
+    const placed = placePoint(first, FRAMES, 'left-knee', 3, 9, 9);
+    const bare = withoutDetected(placed);
+    expect(Object.keys(bare)).toEqual(['left-knee']);
+    expect(Array.from(bare['left-knee']!.origin)).toEqual([0, 0, 0, ORIGIN.hand, 0, 0, 0, 0]);
+  });
 });
 
 describe('exchanging left and right', () => {

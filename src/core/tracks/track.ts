@@ -1,11 +1,23 @@
 import { BODY_POINTS, type BodyPoint, type PointId } from '../anatomy/body-points';
 
 /** Where a point at a frame comes from. */
-export const ORIGIN = { missing: 0, hand: 1, detected: 2, interpolated: 3, tracked: 4, recorded: 5 } as const;
+export const ORIGIN = {
+  missing: 0,
+  hand: 1,
+  detected: 2,
+  interpolated: 3,
+  tracked: 4,
+  recorded: 5,
+  filled: 6,
+} as const;
 export type OriginName = keyof typeof ORIGIN;
 
 export const originName = (code: number): OriginName =>
   (Object.keys(ORIGIN) as OriginName[]).find((name) => ORIGIN[name] === code) ?? 'missing';
+
+/** Whether a point is a detector's, of this frame or filled in from those of the frames beside it. */
+export const isFromDetector = (origin: number | undefined): boolean =>
+  origin === ORIGIN.detected || origin === ORIGIN.filled;
 
 /** One point through all frames of a clip, in pixels of the displayed picture (x right, y down); NaN where missing. */
 export interface PointSeries {
@@ -59,6 +71,40 @@ export function clearPoint(track: Track, frames: number, id: PointId, frame: num
   const series = copySeries(track[id] ?? emptySeries(frames));
   lose(series, frame);
   return { ...track, [id]: series };
+}
+
+/** The track without what detectors said; points of other origins stay. */
+export function withoutDetected(track: Track): Track {
+  const next: Partial<Record<PointId, PointSeries>> = {};
+  for (const [id, series] of Object.entries(track) as [PointId, PointSeries][]) {
+    const kept = copySeries(series);
+    kept.origin.forEach((origin, frame) => isFromDetector(origin) && lose(kept, frame));
+    if (kept.origin.some((origin) => origin !== ORIGIN.missing)) next[id] = kept;
+  }
+  return next;
+}
+
+/**
+ * A track that was derived anew, with what somebody changed meanwhile in the one derived before.
+ * @param before as it was derived; @param changed the same, edited; @param anew as it is derived now
+ */
+export function keepEdits(before: Track, changed: Track, anew: Track): Track {
+  const next: Partial<Record<PointId, PointSeries>> = { ...anew };
+  for (const [id, edited] of Object.entries(changed) as [PointId, PointSeries][]) {
+    const was = before[id];
+    if (was === edited) continue;
+    const series = copySeries(anew[id] ?? emptySeries(edited.x.length));
+    for (let i = 0; i < edited.x.length; i++) {
+      const same =
+        was !== undefined &&
+        Object.is(was.x[i], edited.x[i]) &&
+        Object.is(was.y[i], edited.y[i]) &&
+        was.origin[i] === edited.origin[i];
+      if (!same) for (const key of ['x', 'y', 'confidence', 'origin'] as const) series[key][i] = edited[key][i]!;
+    }
+    next[id] = series;
+  }
+  return next;
 }
 
 /** The track without the detected points that are named by frame; those of other origins stay. */

@@ -11,7 +11,7 @@ import { coverage } from '../../../core/tracks/track';
 import { activeOf, type Derived } from '../../../state/derived';
 import { useJobs } from '../../../state/jobs';
 import { notify } from '../../../state/notices';
-import { detectPointsOf } from '../../../state/track-use-cases';
+import { detectedText, detectPointsOf } from '../../../state/detection-use-cases';
 import { addPersonOf } from '../../../state/clip-use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
@@ -77,9 +77,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
                   void detectPointsOf(trial.clip, setting, persons[trial.clip.id] ?? null).then((result) =>
                     notify(
                       result.ok || result.issue.code === 'cancelled' ? 'info' : 'error',
-                      result.ok
-                        ? `Points detected on ${result.value} of ${trial.clip.frameTimes.length} frames of ${trial.clip.performer.name}.`
-                        : result.issue.message,
+                      result.ok ? detectedText(trial.clip, result.value) : result.issue.message,
                     ),
                   )
                 }
