@@ -181,4 +181,16 @@ describe('what the bowler is compared with', () => {
     undo();
     expect(useDocument.getState().session!.marks[athlete()]).toEqual({});
   });
+
+  it('moments that somebody marked are carried over what is only proposed, and over nothing that was marked', () => {
+    const { movement, reference } = now();
+    const session = useDocument.getState().session!;
+    const marks = session.marks[athlete()]!;
+    const [first, ...others] = Object.keys(marks);
+    const proposed = Object.fromEntries(others.map((id) => [id, { frame: 3, proposed: 0.4, sd: 0.02 }]));
+    setSession({ ...session, marks: { ...session.marks, [athlete()]: { ...proposed, [first!]: marks[first!]! } } });
+    const carried = carryMomentsOver(movement, reference!, now().athlete!);
+    expect(carried.map((p) => p.momentId).sort()).toEqual(others.sort());
+    expect(useDocument.getState().session!.marks[athlete()]![first!]).toEqual(marks[first!]);
+  });
 });

@@ -68,9 +68,14 @@ export function averageRepetitions(clipId: string, average: boolean): void {
   });
 }
 
-/** Carries the moments of one trial over to another one's moments that are not marked yet. */
+/**
+ * Carries the moments of one trial over to another one's moments that nobody has marked yet: those that somebody marked
+ * also in place of what is only proposed there.
+ */
 export function carryMomentsOver(movement: Movement, from: Trial, to: Trial): readonly Proposal[] {
-  const carried = carryOver(movement, from, to);
+  const { marks, timing } = to;
+  const kept = Object.entries(marks).filter(([id]) => !timing?.[id] || from.timing?.[id] || !(id in from.marks));
+  const carried = carryOver(movement, from, { ...to, marks: Object.fromEntries(kept) });
   if (carried.length > 0) takeProposals(to, carried);
   return carried;
 }

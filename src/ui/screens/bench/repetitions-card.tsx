@@ -19,17 +19,30 @@ import { notify } from '../../../state/notices';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
 
-/** The moments of a marked trial, laid over one that is not marked yet. */
+/** Whether somebody marked a moment, and it is not only proposed. */
+const isMarked = ({ trial }: BenchClip, id: string): boolean =>
+  trial.marks[id] !== undefined && trial.timing?.[id] === undefined;
+
+/** The moments of a marked trial, laid over one in which nobody marked them yet. */
 export function CarryOver({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement } = derived;
   const mains = derived.clips.filter((c) => !c.join);
   const count = (c: BenchClip): number => movement.moments.filter((m) => c.trial.marks[m.id] !== undefined).length;
-  const from = mains.reduce<BenchClip | null>((best, c) => (best && count(best) >= count(c) ? best : c), null);
+  const marked = (c: BenchClip): number => movement.moments.filter(({ id }) => isMarked(c, id)).length;
+  const from = mains.reduce<BenchClip | null>(
+    (best, c) =>
+      best && (marked(best) > marked(c) || (marked(best) === marked(c) && count(best) >= count(c))) ? best : c,
+    null,
+  );
   const open = from
     ? mains.filter(
         (c) =>
           c !== from &&
-          movement.moments.some((m) => from.trial.marks[m.id] !== undefined && c.trial.marks[m.id] === undefined),
+          movement.moments.some(
+            ({ id }) =>
+              from.trial.marks[id] !== undefined &&
+              (c.trial.marks[id] === undefined || (isMarked(from, id) && !isMarked(c, id))),
+          ),
       )
     : [];
   if (!from || count(from) === 0 || open.length === 0) return null;
