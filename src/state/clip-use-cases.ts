@@ -167,6 +167,7 @@ export async function placeClip(
     setUp: [],
     pictures,
     camera: null,
+    carryCorrections: true,
     ...answers,
   };
   setView({ shown: { ...useView.getState().shown, [clip.id]: 0 } });

@@ -188,6 +188,8 @@ export const clipSchema = z.object({
   pictures: z.boolean().default(false),
   /** How the camera moved; null where nobody has looked, or the user says that it stood still. */
   camera: cameraPathSchema.nullable().default(null),
+  /** What a correction by hand tells of how the detector errs is carried to the other frames. */
+  carryCorrections: z.boolean().default(false),
 });
 export type Clip = z.infer<typeof clipSchema>;
 

@@ -71,6 +71,14 @@ const RECORDED_ERROR: DetectionError = { random: 0.002, systematic: 0.006 };
 const CARRIED_ON = 1.3;
 /** Standing height where no frame tells it, pixels. */
 const heightOr = (height: number): number => (Number.isNaN(height) ? 300 : height);
+/** What a detector errs by at a point, shares of standing height; more where the side is turned away. */
+export const detectorError = (id: PointId, farSide: Side | null): DetectionError => {
+  const side = sideOf(id);
+  const both = FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR;
+  return both[side !== null && side === farSide ? 'far' : 'near'];
+};
+/** What a detector's own doubt adds, share of standing height. */
+export const doubtError = (confidence: number): number => DOUBT_SHARE * Math.sqrt(1 / Math.max(0.05, confidence) - 1);
 /** Points below this are drawn as unsure. */
 export const UNSURE_CONFIDENCE = 0.3;
 
@@ -121,14 +129,11 @@ export function pointError(
     ];
     return { sd: Math.hypot(random, systematic, CARRIED_ON * noise), systematic, ofSides: 0 };
   }
-  const side = sideOf(id);
-  const { random, systematic } = (FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR)[
-    side !== null && side === farSide ? 'far' : 'near'
-  ];
-  const doubt = 1 / Math.max(0.05, series.confidence[frame]!) - 1;
+  const { random, systematic } = detectorError(id, farSide);
   const height = heightOr(bodyHeight);
+  const doubt = doubtError(series.confidence[frame]!);
   return {
-    sd: Math.hypot(Math.max(random * height, noise), systematic * height, DOUBT_SHARE * Math.sqrt(doubt) * height),
+    sd: Math.hypot(Math.max(random * height, noise), systematic * height, doubt * height),
     systematic: systematic * height,
     ofSides: TURNING.test(id) ? TURNED : 0,
   };

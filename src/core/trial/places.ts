@@ -8,10 +8,10 @@ import type { Vec3 } from '../geometry/vec3';
 import { farSide, type Clip, type Performer } from '../model/clip';
 import type { PointRef } from '../model/quantity';
 import type { UncertainPoint } from '../statistics/propagate';
-import { pointError, type PointError } from '../tracks/point-error';
+import { doubtError, pointError, type PointError } from '../tracks/point-error';
 import { afterSmoothing } from '../signal/noise';
 import { noiseOf } from '../tracks/point-noise';
-import { ORIGIN } from '../tracks/track';
+import { isFromDetector, ORIGIN } from '../tracks/track';
 import type { PointSeries, Track } from '../tracks/track';
 import { pictureSd } from './space';
 import type { Trial } from './trial';
@@ -67,14 +67,13 @@ export const tremblingOf = (trial: Pick<Trial, 'raw'>, id: PointId): number =>
 /** How wrong a point may be at a frame: as it was computed in space, or as it was placed or detected in the picture. */
 function errorOf(trial: Trial, series: PointSeries, id: PointId, frame: number): PointError {
   if (trial.space?.errors) return { sd: pictureSd(trial.space, id, frame), systematic: 0, ofSides: 0 };
-  return pointError(
-    series,
-    id,
-    frame,
-    trial.bodyHeight,
-    farSide(trial.clip),
-    afterSmoothing(jitterOf(trial, id), trial.cutoff, trial.interval),
-  );
+  const noise = afterSmoothing(jitterOf(trial, id), trial.cutoff, trial.interval);
+  const learned = trial.learned?.get(id);
+  if (learned && isFromDetector(series.origin[frame])) {
+    const doubt = doubtError(series.confidence[frame]!) * trial.bodyHeight;
+    return { sd: Math.hypot(Math.max(learned.sd[frame]!, noise), doubt), systematic: 0, ofSides: 0 };
+  }
+  return pointError(series, id, frame, trial.bodyHeight, farSide(trial.clip), noise);
 }
 
 /** Displayed-picture position of one body point at a frame position, linear between frames; null where missing. */

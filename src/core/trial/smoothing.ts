@@ -1,6 +1,6 @@
 import { bodyHeightPixels, HAND_SD_PIXELS } from '../tracks/point-error';
 import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
-import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
+import { isFromDetector, ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import type { PointId } from '../anatomy/body-points';
 import { bridgeDropouts } from '../signal/dropouts';
 import { findOutliers } from '../signal/outliers';
@@ -33,7 +33,7 @@ function bridgeable(marked: readonly boolean[]): readonly boolean[] {
 /** Frames of a detected point that its neighbours say more about than the detector did. */
 function unbelieved(series: PointSeries, height: number, rate: number): readonly boolean[] {
   const wild = Number.isNaN(height) ? [] : findOutliers(series.x, series.y, OUTLIER_SHARE * height, rate);
-  const isDetected = Array.from(series.origin, (origin) => origin === ORIGIN.detected);
+  const isDetected = Array.from(series.origin, isFromDetector);
   // A marker that jumps was exchanged for another for a moment, or read wrongly.
   const jumps = bridgeable(
     Array.from(series.origin, (origin, i) => (isDetected[i]! || origin === ORIGIN.recorded) && wild[i] === true),
@@ -47,7 +47,11 @@ function unbelieved(series: PointSeries, height: number, rate: number): readonly
 /**
  * Standard deviation of one coordinate by how the point came about, share of standing height; by hand it is in pixels.
  */
-const SD_SHARE: Readonly<Record<number, number>> = { [ORIGIN.detected]: 0.006, [ORIGIN.recorded]: 0.004 };
+const SD_SHARE: Readonly<Record<number, number>> = {
+  [ORIGIN.detected]: 0.006,
+  [ORIGIN.filled]: 0.006,
+  [ORIGIN.recorded]: 0.004,
+};
 /** An error that a hand corrects was there before and after it too, the less the farther away, seconds. */
 const CORRECTION_REACH = 0.06;
 
@@ -85,7 +89,7 @@ function corrections(series: PointSeries, isHand: readonly boolean[]): Float64Ar
  */
 function weightsOf(series: PointSeries, times: Float64Array, height: number): Float64Array | undefined {
   const isHand = Array.from(series.origin, (origin) => origin === ORIGIN.hand);
-  const others = series.origin.some((origin) => origin === ORIGIN.detected || origin === ORIGIN.recorded);
+  const others = series.origin.some((origin) => isFromDetector(origin) || origin === ORIGIN.recorded);
   if (!others || !isHand.includes(true)) return undefined;
   const pixels = Number.isNaN(height) ? HAND_SD_PIXELS : height;
   const away = corrections(series, isHand);

@@ -1,9 +1,12 @@
 import { steadyOf, type Steady } from '../calibration/steady';
 import type { Check } from '../model/check';
-import type { Clip } from '../model/clip';
+import type { PointId } from '../anatomy/body-points';
+import { farSide, type Clip } from '../model/clip';
 import { frameInterval, realTimes } from '../timing/clip-time';
 import { feetSlide } from '../tracks/feet-slide';
 import type { SpatialTrack } from '../tracks/marker-map';
+import { learnedCorrections, type LearnedCorrection } from '../tracks/learned-correction';
+import { bodyHeightPixels } from '../tracks/point-error';
 import type { PointSeries, Track } from '../tracks/track';
 import { momentsOfMarks, type MomentTiming, type Timed } from './moments';
 import { smoothSpatial, smoothTrack } from './smoothing';
@@ -23,6 +26,8 @@ export interface Trial {
   readonly smoothed: Track;
   /** The points in space, where they are known; undefined for a picture. */
   readonly space?: Space | undefined;
+  /** What corrections by hand told of the frames between them, joint by joint; it is in the smoothed points. */
+  readonly learned?: ReadonlyMap<PointId, LearnedCorrection> | undefined;
   /** As they were placed and found, in the same picture. */
   readonly raw: Track;
   /** The feet slide although the background's motion is taken out: the camera went along, which no background tells. */
@@ -48,6 +53,11 @@ function steadyTrack(steady: Steady, track: Track): Track {
   );
 }
 
+const withLearned = (track: Track, learned: Trial['learned']): Track =>
+  learned && learned.size > 0
+    ? { ...track, ...Object.fromEntries([...learned].map(([id, { series }]) => [id, series])) }
+    : track;
+
 /** A picture is taken to show its moment to the sixtieth of a second, as a burst does (common practice), seconds. */
 const PICTURE_WITHIN = 1 / 60;
 
@@ -64,13 +74,17 @@ export function prepareTrack(
   const times = realTimes(clip);
   const steady = steadyOf(clip);
   const raw = steady ? steadyTrack(steady, track) : track;
+  const learned = clip.carryCorrections
+    ? learnedCorrections(raw, { times, height: bodyHeightPixels(raw), far: farSide(clip) })
+    : undefined;
   // Pictures have nothing to do with one another.
-  const smoothed = clip.pictures ? raw : smoothTrack(raw, times, cutoff);
+  const smoothed = clip.pictures ? raw : smoothTrack(withLearned(raw, learned), times, cutoff);
   return {
     clip,
     times,
     interval: clip.pictures ? PICTURE_WITHIN : frameInterval(clip),
     smoothed,
+    ...(learned && learned.size > 0 ? { learned } : {}),
     raw,
     ...(steady && feetSlide(smoothed, 1 / frameInterval(clip)) ? { slides: true } : {}),
     bodyHeight: statureOf(clip, smoothed),

@@ -1,14 +1,17 @@
 import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { useMemo, type ReactNode } from 'react';
 import type { Movement } from '../../../core/model/movement';
 import type { Trial } from '../../../core/trial/trial';
 import { isOwnPoint, JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
-import { originName } from '../../../core/tracks/track';
+import { ORIGIN, originName } from '../../../core/tracks/track';
 import { workList } from '../../../core/judgement/work-list';
 import { player } from '../../../state/bench-player';
 import { carryOnLast, follow, hideHere, swapTo } from '../../../state/point-work';
+import { changeClip } from '../../../state/clip-use-cases';
 import { interpolatePoint } from '../../../state/track-use-cases';
 import { setPointWork, useView, type AfterPlacing } from '../../../state/view-store';
 import { ROW, SMALL } from './card-rows';
@@ -34,7 +37,8 @@ export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
     detected: `detected, confidence ${confidence.toFixed(2)}`,
     tracked: `tracked, likeness ${confidence.toFixed(2)}`,
     recorded: 'from a file',
-    interpolated: 'filled in',
+    filled: `between detected frames, confidence ${confidence.toFixed(2)}`,
+    interpolated: 'filled in by hand',
     missing: 'not placed',
   }[origin];
   return (
@@ -90,6 +94,7 @@ export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
           Move what follows alike
         </Button>
       </div>
+      <CarriedCorrections trial={trial} />
       {clip.mediaId !== null && (
         <div style={ROW}>
           <Button
@@ -133,6 +138,39 @@ export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
       )}
       <StillToDo movement={movement} trial={trial} />
     </>
+  );
+}
+
+/** What corrections tell of the frames that nobody corrected, and whether they are moved by it. */
+function CarriedCorrections({ trial }: { readonly trial: Trial }): ReactNode {
+  const { clip, learned, raw, bodyHeight } = trial;
+  const isCorrected = Object.values(raw).some(
+    (series) => series!.origin.includes(ORIGIN.hand) && series!.origin.includes(ORIGIN.detected),
+  );
+  if (!isCorrected) return null;
+  const share = (pixels: number): string => `${((100 * pixels) / bodyHeight).toFixed(1)} %`;
+  return (
+    <div style={SMALL} data-testid="carried-corrections">
+      <FormControlLabel
+        control={
+          <Switch
+            size="small"
+            checked={clip.carryCorrections}
+            onChange={(event) => changeClip(clip.id, { carryCorrections: event.target.checked })}
+          />
+        }
+        label="Corrections tell how the detector errs on the other frames"
+        slotProps={{ typography: { sx: { fontSize: 'inherit' } } }}
+      />
+      {learned &&
+        [...learned.values()].map(({ id, corrected, moved }) => (
+          <div key={id}>
+            {pointName(id)}: {corrected.length} corrected {corrected.length === 1 ? 'frame' : 'frames'}; the others are
+            moved by {share(moved)} of body height on average.
+          </div>
+        ))}
+      {clip.carryCorrections && !learned && <div>Nothing yet: the corrections were of single wrong frames.</div>}
+    </div>
   );
 }
 

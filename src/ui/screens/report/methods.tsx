@@ -1,16 +1,29 @@
 import type { ReactNode } from 'react';
 import { cameraOffPlane } from '../../../core/calibration/view';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
-import { originName } from '../../../core/tracks/track';
+import { pointName } from '../../../core/anatomy/body-points';
+import { originName, type OriginName } from '../../../core/tracks/track';
 import type { Trial } from '../../../core/trial/trial';
 import { degreesApart } from '../../../core/reconstruction/body-views';
 import type { BenchClip } from '../../../state/bench-clips';
 import type { Derived } from '../../../state/derived';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
 
+const ORIGIN_TEXT: Readonly<Partial<Record<OriginName, string>>> = {
+  hand: 'by hand',
+  filled: 'interpolated between detected frames',
+  interpolated: 'interpolated between hand-placed frames',
+};
+
+/** What corrections by hand were carried to the other frames. */
+function carriedText({ learned }: Trial): string {
+  const joints = [...(learned?.values() ?? [])].map(({ id, corrected }) => `${pointName(id)} (${corrected.length})`);
+  return joints.length === 0 ? '' : `; corrections carried to the other frames: ${joints.join(', ')}`;
+}
+
 /** Where a trial's points come from, the commonest first. */
 function originsText({ raw }: Trial): string {
-  const counts = new Map<string, number>();
+  const counts = new Map<OriginName, number>();
   for (const series of Object.values(raw))
     for (const code of series!.origin) {
       const name = originName(code);
@@ -19,7 +32,7 @@ function originsText({ raw }: Trial): string {
   const all = [...counts.values()].reduce((sum, n) => sum + n, 0);
   return [...counts]
     .sort((a, b) => b[1] - a[1])
-    .map(([name, n]) => `${Math.max(1, Math.round((100 * n) / all))} % ${name === 'hand' ? 'by hand' : name}`)
+    .map(([name, n]) => `${Math.max(1, Math.round((100 * n) / all))} % ${ORIGIN_TEXT[name] ?? name}`)
     .join(', ');
 }
 
@@ -38,7 +51,7 @@ function cameraText(on: BenchClip): string {
   const scale = clip.scale
     ? `, ${clip.scale.metres} m are ${Math.round(clip.scale.pixels)} pixels`
     : ', no length in metres';
-  return `${view}${off}; ${clip.width} \u00d7 ${clip.height}, ${time}${scale}; ${originsText(on.trial) || 'no points'}`;
+  return `${view}${off}; ${clip.width} \u00d7 ${clip.height}, ${time}${scale}; ${originsText(on.trial) || 'no points'}${carriedText(on.trial)}`;
 }
 
 /** What another laboratory would have to know to measure the same. */
