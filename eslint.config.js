@@ -50,7 +50,7 @@ const MAY_IMPORT = {
   ui: ['core', 'movements', 'state', 'stage'],
   app: ['core', 'movements', 'state', 'stage', 'ui'],
   server: [],
-  cli: ['core', 'movements', 'formats', 'report'],
+  cli: ['core', 'movements', 'formats', 'report', 'media', 'server'],
   demo: ['core', 'movements', 'formats'],
   bench: ['core', 'movements', 'formats', 'media', 'demo', 'tests'],
   tests: ['core', 'movements', 'formats', 'media', 'report', 'server', 'demo', 'cli'],

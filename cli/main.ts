@@ -17,6 +17,7 @@ const USAGE = `npm run falcon -- compare --athlete FILE --reference FILE[,FILE..
                          [--camera still|follows]
 npm run falcon -- compare --athlete FILE --targets-only --movement NAME|FILE.json --out DIR
 npm run falcon -- compare --batch LIST.csv --movement NAME|FILE.json --out DIR
+npm run falcon -- find CLIP... --out DIR (points of videos)
 From --dominant on, an option is for both sides, or athlete/reference, as in --travel left/right.
 Movements: ${MOVEMENTS.map((m) => m.id).join(', ')}`;
 
@@ -78,6 +79,8 @@ function jobsOf(list: string): readonly Job[] {
 }
 
 async function main(): Promise<number> {
+  // A browser and its tools are loaded only where they are needed.
+  if (process.argv[2] === 'find') return (await import('./find')).find(process.argv.slice(3));
   const { values, positionals } = parseArgs({
     allowPositionals: true,
     options: {

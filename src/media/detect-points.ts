@@ -3,7 +3,7 @@ import type { Detections } from '../core/detections/fuse-detections';
 import type { PersonBox } from '../core/detections/person-box';
 import type { DetectorSetting } from '../core/detections/track-from-detections';
 import type { DetectedPoints } from '../core/tracks/track';
-import { cancelled, DetectorWorker, type FindIssue } from './detector-pool';
+import { cancelled, DetectorWorker, type FindIssue, type Stretch } from './detector-pool';
 import type { VideoFile } from './video-file';
 
 export type { FindIssue } from './detector-pool';
@@ -41,11 +41,20 @@ function besideOf(detections: Detections, detected: readonly number[]): (frame: 
   };
 }
 
-/** The frames of a pass, in stretches that follow each other. */
-const inStretches = (frames: readonly number[], workers: number): readonly (readonly number[])[] =>
-  Array.from({ length: workers }, (_, w) =>
-    frames.slice(Math.floor((frames.length * w) / workers), Math.floor((frames.length * (w + 1)) / workers)),
-  );
+/** Frames of a pass that one worker looks at, one after the other. */
+type Part = Pick<Stretch, 'frames' | 'from'>;
+
+/**
+ * A pass is looked at in stretches of so many frames: short ones keep every worker busy, long ones look less often for
+ * the person anew. How many workers there are changes no point.
+ */
+const STRETCH = 12;
+
+const inStretches = (frames: readonly number[]): readonly Part[] =>
+  Array.from({ length: Math.ceil(frames.length / STRETCH) }, (_, k) => ({
+    frames: frames.slice(k * STRETCH, (k + 1) * STRETCH),
+    from: k * STRETCH,
+  }));
 
 /**
  * Has two detectors look at frames of a clip, in workers, pass by pass; `trackFromDetections` joins what they see. A
@@ -65,15 +74,16 @@ export async function detectPoints(video: VideoFile, options: FindOptions): Prom
     detections.set(frame, seen);
     options.onProgress(detections.size);
   };
-  const pass = async (
-    stretches: readonly (readonly number[])[],
-    beside: (frame: number) => readonly DetectedPoints[],
-  ): Promise<FindIssue | null> => {
-    const done = await Promise.all(
-      workers.map((worker, w) => worker.detect({ frames: stretches[w]!, beside, onFrame })),
-    );
-    const failed = done.find((result) => !result.ok);
-    return failed && !failed.ok ? failed.issue : null;
+  const pass = async (stretches: readonly Part[], beside: Stretch['beside']): Promise<FindIssue | null> => {
+    let [next, issue]: [number, FindIssue | null] = [0, null];
+    const work = async (worker: DetectorWorker): Promise<void> => {
+      while (next < stretches.length && !issue) {
+        const done = await worker.detect({ ...stretches[next++]!, beside, onFrame });
+        if (!done.ok) issue ??= done.issue;
+      }
+    };
+    await Promise.all(workers.map(work));
+    return issue;
   };
   try {
     const refused = opened.find((worker) => !worker.ok);
@@ -81,13 +91,14 @@ export async function detectPoints(video: VideoFile, options: FindOptions): Prom
     if (person) {
       const frames = Array.from(workers[0]!.frameTimes.keys());
       const back = frames.slice(0, person.frame).reverse();
-      const issue = await pass([frames.slice(person.frame), back], () => []);
+      const onwards = { frames: frames.slice(person.frame), from: person.frame };
+      const issue = await pass([onwards, { frames: back, from: 0 }], () => []);
       if (issue) return { ok: false, issue };
       options.next(detections);
     }
     for (let frames = person ? [] : options.next(detections); frames.length > 0; frames = options.next(detections)) {
       const detected = [...detections.keys()].sort((a, b) => a - b);
-      const issue = await pass(inStretches(frames, count), besideOf(detections, detected));
+      const issue = await pass(inStretches(frames), besideOf(detections, detected));
       if (issue) return { ok: false, issue };
       if (signal.aborted) return cancelled();
     }

@@ -34,6 +34,8 @@ export interface DetectorOptions {
 /** Frames to detect, in the order in which they are looked at. */
 export interface Stretch {
   readonly frames: readonly number[];
+  /** The number of the first of them in its pass: they are mirrored in turn. */
+  readonly from: number;
   /** What was detected beside a frame; none where the detector goes by the frame that it looked at before. */
   readonly beside: (frame: number) => readonly DetectedPoints[];
   readonly onFrame: (frame: number, detections: readonly DetectedPoints[]) => void;
@@ -71,9 +73,9 @@ export class DetectorWorker {
   }
 
   /** Looks at some frames one after the other. A damaged frame is passed over, and says that nobody is seen. */
-  async detect({ frames, beside, onFrame }: Stretch): Promise<Result<null, FindIssue>> {
+  async detect({ frames, from, beside, onFrame }: Stretch): Promise<Result<null, FindIssue>> {
     const { width, height, rotation } = this.source.index;
-    for (const i of frames) {
+    for (const [n, i] of frames.entries()) {
       if (this.signal.aborted) return cancelled();
       const frame = await this.source.frame(i);
       if (!frame.ok && frame.issue.code !== 'damaged') return fail(frame.issue.code, frame.issue.message);
@@ -82,7 +84,11 @@ export class DetectorWorker {
         continue;
       }
       const points = await this.client.ask(
-        this.client.remote.find(transfer(frame.value, [frame.value]), rotation, width, height, beside(i)),
+        this.client.remote.find(transfer(frame.value, [frame.value]), rotation, width, height, {
+          beside: beside(i),
+          mirrored: (from + n) % 2 === 1,
+          fresh: n === 0,
+        }),
         'The point detector',
         { signal: this.signal },
       );

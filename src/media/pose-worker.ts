@@ -19,6 +19,16 @@ export interface Crop {
   readonly size: number;
 }
 
+/** How a frame is looked at. */
+export interface LookAt {
+  /** What was detected on frames beside this one, where that is known; else the frame before is gone by. */
+  readonly beside: readonly DetectedPoints[];
+  /** Whether the first detector sees the person as in a mirror; the second then does not. */
+  readonly mirrored: boolean;
+  /** Nothing is known from a frame before. */
+  readonly fresh: boolean;
+}
+
 /** Side of the square that a crop is brought to before the first detector sees it. */
 const CROP_PIXELS = 512;
 /**
@@ -32,8 +42,6 @@ const BOX_MARGIN = 1.3;
 
 let landmarker: PoseLandmarker | null = null;
 let second: { readonly detector: SecondDetector; readonly surface: OffscreenCanvasRenderingContext2D } | null = null;
-/** Frames looked at so far. */
-let count = 0;
 const surface = (size: number): OffscreenCanvasRenderingContext2D =>
   new OffscreenCanvas(size, size).getContext('2d', { alpha: false, willReadFrequently: true })!;
 const forFirst = surface(CROP_PIXELS);
@@ -163,8 +171,7 @@ const touchesEdge = (detected: DetectedPoints, { x, y, size }: Crop): boolean =>
  * smoothing averages what a detector owes to the way a body faces. Somebody who moved to the edge of the crop is looked
  * at again, from there.
  */
-async function detectIn(picture: Picture, crop: Crop): Promise<readonly DetectedPoints[]> {
-  const odd = count++ % 2 === 1;
+async function detectIn(picture: Picture, crop: Crop, odd: boolean): Promise<readonly DetectedPoints[]> {
   let first = lookFirst(picture, crop, odd);
   if (first && !people && touchesEdge(first, crop)) first = lookFirst(picture, cropRound([first]), odd) ?? first;
   return first ? [first, await detectSecond(picture, cropRound([first], SECOND_MARGIN), !odd)] : [];
@@ -232,7 +239,6 @@ const poseWorker = {
         size: BOX_MARGIN * extent!,
       };
       sureWho = true;
-      count = 0;
       return ok(null);
     } catch (error) {
       return fail(
@@ -243,20 +249,20 @@ const poseWorker = {
   },
   /**
    * Detections of both detectors at the person, in pixels of the displayed picture; none where nobody is seen.
-   * @param beside what was detected on frames beside this one, where that is known; else the frame before is gone by
    */
   async find(
     frame: DecodedPicture,
     rotation: Rotation,
     width: number,
     height: number,
-    beside: readonly DetectedPoints[],
+    { beside, mirrored, fresh }: LookAt,
   ): Promise<Result<readonly DetectedPoints[], never>> {
     try {
       const picture: Picture = { frame, rotation, width, height };
       // Someone who is being followed is looked for where they were; otherwise everywhere, then closely.
+      if (fresh && !people) tracking = null;
       const near = beside.length > 0 && !people ? cropRoundAll(beside) : tracking;
-      let detections = near ? await detectIn(picture, near) : [];
+      let detections = near ? await detectIn(picture, near, mirrored) : [];
       if (people) {
         // Who is hidden for a moment is expected where they were going: nobody else is taken for them.
         const { x, y } = people.chosen.velocity;
@@ -270,7 +276,7 @@ const poseWorker = {
         for (const wide of searchCrops(width, height)) {
           const seen = lookFirst(picture, wide);
           if (!seen) continue;
-          detections = await detectIn(picture, cropRound([seen]));
+          detections = await detectIn(picture, cropRound([seen]), mirrored);
           if (detections.length === 0) detections = [seen];
           break;
         }

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { BVHLoader } from 'three/examples/jsm/loaders/BVHLoader.js';
 import { Vector3, type Bone } from 'three';
+import { figureOf, proposeFigure, recordingOf } from '../../src/core/tracks/figure';
+import { pointError } from '../../src/core/tracks/point-error';
+import { ORIGIN, type PointSeries } from '../../src/core/tracks/track';
 import { framesOf, type Recording } from '../../src/core/tracks/recording';
 import { POINT_FORMATS, readPointFile } from '../../src/formats/points';
 import { bvh } from '../../src/formats/points/bvh';
@@ -163,5 +166,24 @@ describe('whatever is in a file, it is read or refused in words', () => {
     expect(!bad.ok && bad.issue.message).toContain('row 4: its time \u201csoon\u201d');
     const none = csv.read(new TextEncoder().encode('time,height\n0,1\n'), 'a.csv');
     expect(!none.ok && none.issue.message).toContain('names no points in its first line: \u201ctime, height\u201d');
+  });
+});
+
+describe('points that a detector placed', () => {
+  it('stay a detector\u2019s in a CSV: as unsure as they were, beside those that a hand placed', () => {
+    const detected: PointSeries = {
+      x: Float64Array.of(1, 2, NaN, 4),
+      y: Float64Array.of(5, 6, NaN, 8),
+      confidence: Float32Array.of(0.5, 1, 0, 0.25),
+      origin: Uint8Array.of(ORIGIN.detected, ORIGIN.hand, ORIGIN.missing, ORIGIN.filled),
+    };
+    const written = csv.write(recordingOf('a', 100, { 'left-knee': detected }, null, true, null));
+    const read = readPointFile(written, 'a.csv');
+    if (!read.ok) throw new Error(read.issue.message);
+    const knee = figureOf(proposeFigure(read.value.recordings[0]!, null)).track['left-knee']!;
+    expect(Array.from(knee.origin)).toEqual([ORIGIN.detected, ORIGIN.recorded, ORIGIN.missing, ORIGIN.detected]);
+    expect(Array.from(knee.confidence)).toEqual([0.5, 1, 0, 0.25]);
+    const error = (frame: number): number => pointError(knee, 'left-knee', frame, 300, 'right').sd;
+    expect(error(3)).toBeGreaterThan(error(0));
   });
 });

@@ -126,6 +126,13 @@ const harness = {
     if (!found.ok) throw new Error(found.issue.message);
     return { detections: [...found.value], milliseconds: performance.now() - started, passes, inference, workers };
   },
+  /** Seconds from its first frame of every frame of a clip, as its file says. */
+  async timesOf(address: string): Promise<{ times: number[] }> {
+    const source = await openClipSource({ blob: await fetchClip(address), name: address, part: null });
+    if (!source.ok) throw new Error(source.issue.message);
+    source.value.close();
+    return { times: Array.from(source.value.index.frameTimes, (us) => us * 1e-6) };
+  },
   close(address: string): void {
     sources.get(address)?.close();
     sources.delete(address);

@@ -4,7 +4,7 @@ import { proposeMap, spatialTrack, type MarkerMap, type SpatialSeries, type Spat
 import type { PointId } from '../anatomy/body-points';
 import { cutRecording, framesOf, LENGTH_UNITS, type Marker, type Recording } from './recording';
 import { seenFrom, sideAzimuth, spatialHeight, type FigureCamera } from './spatial-view';
-import { ORIGIN, type PointSeries, type Track } from './track';
+import { isFromDetector, ORIGIN, type PointSeries, type Track } from './track';
 
 /** Size of the picture in which points in space are drawn, pixels. */
 export const FIGURE_PICTURE: Size = { width: 1280, height: 720 };
@@ -40,11 +40,16 @@ function flatTrack({ markers }: Recording, map: MarkerMap): Track {
     const mean = (axis: 'x' | 'y'): Float64Array =>
       used[0]!.x.map((_, i) => used.reduce((sum, m) => sum + m[axis][i]!, 0) / used.length);
     const x = mean('x');
+    // What a detector found errs as detectors do, whichever program kept it.
+    const sure = used.length === 1 ? used[0]!.confidence : undefined;
+    const isDetected = (i: number): boolean => sure !== undefined && !Number.isNaN(sure[i]!);
     track[id] = {
       x,
       y: mean('y'),
-      confidence: Float32Array.from(x, (v) => (Number.isNaN(v) ? 0 : 1)),
-      origin: Uint8Array.from(x, (v) => (Number.isNaN(v) ? ORIGIN.missing : ORIGIN.recorded)),
+      confidence: Float32Array.from(x, (v, i) => (Number.isNaN(v) ? 0 : isDetected(i) ? sure![i]! : 1)),
+      origin: Uint8Array.from(x, (v, i) =>
+        Number.isNaN(v) ? ORIGIN.missing : isDetected(i) ? ORIGIN.detected : ORIGIN.recorded,
+      ),
     };
   }
   return track;
@@ -201,11 +206,17 @@ export function recordingOf(
     };
   }
   const scale = flat ? 1 : (metresPerPixel ?? 1);
-  const markers = (Object.entries(track) as [PointId, PointSeries][]).map(([id, { x, y }]): Marker => ({
-    name: id,
-    x: x.map((v) => v * scale),
-    y: y.map((v) => (flat ? v : -v * scale)),
-    z: flat ? null : x.map((v) => (Number.isNaN(v) ? NaN : 0)),
-  }));
+  const markers = (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]): Marker => {
+    const { x, y, confidence, origin } = series;
+    return {
+      name: id,
+      x: x.map((v) => v * scale),
+      y: y.map((v) => (flat ? v : -v * scale)),
+      z: flat ? null : x.map((v) => (Number.isNaN(v) ? NaN : 0)),
+      ...(origin.some(isFromDetector)
+        ? { confidence: Float64Array.from(confidence, (c, i) => (isFromDetector(origin[i]) ? c : NaN)) }
+        : {}),
+    };
+  });
   return { name, rate, unit: flat || metresPerPixel === null ? 'px' : 'm', up: 'y', markers };
 }

@@ -5,6 +5,8 @@ export interface Marker {
   readonly y: Float64Array;
   /** Null in a recording of a flat picture. */
   readonly z: Float64Array | null;
+  /** How sure a detector is of it, 0 to 1; NaN where something else placed it, left out where that is everywhere. */
+  readonly confidence?: Float64Array;
 }
 
 export const LENGTH_UNITS = { m: 1, cm: 0.01, mm: 0.001, in: 0.0254, px: null, unknown: null } as const;
@@ -42,7 +44,13 @@ export function cutRecording(
   const cut = (values: Float64Array): Float64Array => values.slice(first, last + 1);
   return {
     ...recording,
-    markers: recording.markers.map((m) => ({ name: m.name, x: cut(m.x), y: cut(m.y), z: m.z && cut(m.z) })),
+    markers: recording.markers.map((m) => ({
+      name: m.name,
+      x: cut(m.x),
+      y: cut(m.y),
+      z: m.z && cut(m.z),
+      ...(m.confidence ? { confidence: cut(m.confidence) } : {}),
+    })),
   };
 }
 

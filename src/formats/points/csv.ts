@@ -21,6 +21,8 @@ import {
 
 /** A column of one coordinate: "left knee_x", "LKNE.x [mm]", "ball X". */
 const COORDINATE = /^(.*?)[\s_.:-]*([xyz])\s*(?:[([]\s*(m|cm|mm|in|px)\s*[)\]])?$/i;
+/** A column of how sure a detector is of a point: "left-knee_confidence". */
+const CONFIDENCE = /^(.*?)[\s_.:-]*confidence$/i;
 const TIME = /^(time|t)\s*(?:[([]?\s*(s|sec|seconds|ms)\s*[)\]]?)?$/i;
 /** A longer cell names no column. */
 const LONGEST_NAME = 200;
@@ -86,6 +88,12 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
       : [];
   });
   const columnOf = new Map(columns.map((c) => [`${c.axis} ${c.name}`, c.index]));
+  const sureness = new Map(
+    header.flatMap((cell, index): [string, number][] => {
+      const match = cell.length > LONGEST_NAME ? null : CONFIDENCE.exec(cell);
+      return match?.[1] ? [[match[1].trim(), index]] : [];
+    }),
+  );
   const names = [...new Set(columns.map((c) => c.name))].filter((name) =>
     ['x', 'y'].every((axis) => columnOf.has(`${axis} ${name}`)),
   );
@@ -137,7 +145,11 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   let bad = 0;
   const spatial = names.every((name) => columnOf.has(`z ${name}`));
   const markers = names.map((name): Marker => {
-    const marker = emptyMarker(name, frames, spatial);
+    const sureIn = sureness.get(name);
+    const marker: Marker = {
+      ...emptyMarker(name, frames, spatial),
+      ...(sureIn === undefined ? {} : { confidence: new Float64Array(frames).fill(NaN) }),
+    };
     const indices = (['x', 'y', ...(spatial ? (['z'] as const) : [])] as const).map((axis) =>
       columnOf.get(`${axis} ${name}`)!,
     );
@@ -154,6 +166,8 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
       marker.x[frame] = values[0]!;
       marker.y[frame] = values[1]!;
       if (marker.z) marker.z[frame] = values[2]!;
+      const sure = sureIn === undefined ? '' : (row[sureIn]?.trim() ?? '');
+      if (sure !== '' && marker.confidence) marker.confidence[frame] = Math.min(1, Math.max(0, Number(sure)));
     });
     return marker;
   });
@@ -165,7 +179,7 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
 /**
  * A table of points (.csv): a column `time` in seconds, then for each point the columns `name_x`, `name_y` and, in
  * space, `name_z`; a unit may follow in brackets. Flat points are pixels with y downwards, points in space have y
- * upwards.
+ * upwards. Where a detector placed a point, the column `name_confidence` says how sure it was, 0 to 1.
  */
 export const csv: PointFormat = {
   id: 'csv',
@@ -176,10 +190,21 @@ export const csv: PointFormat = {
   write: (recording) => {
     const unit = LENGTH_UNITS[recording.unit] === null && recording.unit !== 'px' ? '' : ` [${recording.unit}]`;
     const axes = (marker: Marker): readonly ('x' | 'y' | 'z')[] => (marker.z ? ['x', 'y', 'z'] : ['x', 'y']);
-    const header = ['time', ...recording.markers.flatMap((m) => axes(m).map((axis) => `${m.name}_${axis}${unit}`))];
+    const header = [
+      'time',
+      ...recording.markers.flatMap((m) => [
+        ...axes(m).map((axis) => `${m.name}_${axis}${unit}`),
+        ...(m.confidence ? [`${m.name}_confidence`] : []),
+      ]),
+    ];
+    const numberOr = (value: number | undefined): number | '' =>
+      value === undefined || Number.isNaN(value) ? '' : Math.round(1e4 * value) / 1e4;
     const rows = Array.from({ length: framesOf(recording) }, (_, i) => [
       i / recording.rate,
-      ...recording.markers.flatMap((m) => axes(m).map((axis) => (Number.isNaN(m.x[i]!) ? '' : m[axis]![i]))),
+      ...recording.markers.flatMap((m) => [
+        ...axes(m).map((axis) => (Number.isNaN(m.x[i]!) ? '' : m[axis]![i])),
+        ...(m.confidence ? [numberOr(m.confidence[i])] : []),
+      ]),
     ]);
     return bytesOf(`${Papa.unparse([header, ...rows], { newline: '\n' })}\n`);
   },

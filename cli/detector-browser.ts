@@ -1,0 +1,81 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync, symlinkSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { build } from 'vite';
+import type { DetectorSetting } from '../src/core/detections/track-from-detections';
+import type { Issue, Result } from '../src/core/result';
+import { createApp } from '../server/app';
+import type { Detector, FoundPoints } from './detector-page/page';
+import { EXIT, Stop } from './stop';
+
+declare const detector: Detector;
+
+const ROOT = path.join(import.meta.dirname, '..');
+const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
+const ARGUMENTS = ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'];
+
+/** The detectors in a browser without a window, one page for each clip that is looked at at the same time. */
+export class DetectorBrowser {
+  private constructor(
+    private readonly browser: Browser,
+    private readonly address: string,
+    private readonly stop: () => void,
+  ) {}
+
+  static async open(): Promise<DetectorBrowser> {
+    if (!existsSync(CHROMIUM))
+      throw new Stop(
+        EXIT.usage,
+        `There is no Chromium at “${CHROMIUM}”. Install it (apt-get install chromium), or say where it is: CHROMIUM=/path/to/chromium.`,
+      );
+    if (!existsSync(path.join(ROOT, 'public', 'models')))
+      spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare-models.ts'], { cwd: ROOT, stdio: 'ignore' });
+    const dist = mkdtempSync(path.join(tmpdir(), 'falcon-detector-'));
+    await build({
+      configFile: false,
+      root: path.join(import.meta.dirname, 'detector-page'),
+      publicDir: false,
+      worker: { format: 'es' },
+      build: { outDir: dist, emptyOutDir: true, target: 'es2023' },
+      logLevel: 'error',
+    });
+    for (const folder of ['models', 'wasm']) symlinkSync(path.join(ROOT, 'public', folder), path.join(dist, folder));
+    const server = createApp({ dist, demo: dist }).listen(0, '127.0.0.1');
+    await new Promise((resolve) => server.once('listening', resolve));
+    const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    const browser = await chromium.launch({ executablePath: CHROMIUM, args: ARGUMENTS });
+    return new DetectorBrowser(browser, address, () => {
+      server.close();
+      rmSync(dist, { recursive: true, force: true });
+    });
+  }
+
+  /** A page that detects one clip after another. */
+  async page(): Promise<DetectorPage> {
+    const page = await this.browser.newPage();
+    await page.goto(this.address);
+    return new DetectorPage(page);
+  }
+
+  async close(): Promise<void> {
+    await this.browser.close();
+    this.stop();
+  }
+}
+
+export class DetectorPage {
+  constructor(private readonly page: Page) {}
+
+  async find(
+    file: string,
+    setting: DetectorSetting,
+    rate: number | null,
+    workers: number,
+  ): Promise<Result<FoundPoints, Issue>> {
+    await this.page.setInputFiles('#clip', file);
+    return this.page.evaluate(([s, r, w]) => detector.find(s, r, w), [setting, rate, workers] as const);
+  }
+}
