@@ -1,33 +1,13 @@
-import { chromium, type Page } from '@playwright/test';
-import { readFile } from 'node:fs/promises';
-import path from 'node:path';
+import { chromium } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../../demo/drive-job';
-import { DEMO_CLIPS, type DemoClip } from '../../demo/scenario';
-import { trueTrial } from '../../demo/true-trial';
-import type { ClipTruth } from '../../demo/truth';
+import { DEMO_CLIPS } from '../../demo/scenario';
 import { estimateOffPlane } from '../../src/core/trial/view-estimate';
-import { farSide } from '../../src/core/model/clip';
-import { DEFAULT_CUTOFF } from '../../src/core/model/session';
-import { realTimes } from '../../src/core/timing/clip-time';
-import { prepareTrial } from '../../src/core/trial/trial';
-import { trackFromDetections } from '../../src/core/detections/track-from-detections';
-import type { Harness } from '../../tests/harness/harness';
 import { serveHarness } from '../../tests/harness/serve';
+import { againstEveryFrame } from './held-back';
+import { folder, nearOf, run, share, type Run } from './detected-run';
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
-import { renderedClip } from '../rendered-clip';
-import {
-  checkedOn,
-  compareDifferences,
-  compareWithTruth,
-  swappedFrames,
-  together,
-  type AngleErrors,
-  type Checked,
-  type DetectedAndTrue,
-} from './accuracy';
-
-declare const harness: Harness;
+import { compareDifferences, compareWithTruth, swappedFrames, together, type Checked } from './accuracy';
 
 /**
  * Points detected on rendered clips of three movements, from the side and obliquely, with motion blur, two builds and
@@ -44,117 +24,8 @@ const CLIPS = [
   'hurdle-side-reference',
   'hurdle-oblique-athlete',
 ];
-/** Those that are detected on every frame too, for comparison. */
-const EVERY_FRAME = ['pace-side-athlete', 'walk-side-athlete', 'hurdle-side-athlete'];
 const SETTINGS = ['accurate', 'fast'] as const;
 const GOAL: Readonly<Record<Checked, number | null>> = { knee: 3, hip: 3, trunk: 3, elbow: 4, ankle: null };
-const folder = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
-
-interface Run {
-  readonly both: DetectedAndTrue;
-  readonly milliseconds: number;
-  /** What the models alone would have taken on as many cores. */
-  readonly bare: number;
-  /** Frames that were detected, of all. */
-  readonly share: number;
-  /** Milliseconds until the frames round the key events were detected. */
-  readonly firstReadings: number;
-}
-
-async function run(
-  page: Page,
-  demo: DemoClip,
-  setting: (typeof SETTINGS)[number],
-  how: 'every' | 'enough' = 'enough',
-): Promise<Run> {
-  const truth = JSON.parse(await readFile(path.join(folder, `${demo.id}.truth.json`), 'utf8')) as ClipTruth;
-  const events = Object.values(truth.moments).map((seconds) => seconds * truth.frameRate);
-  const { detections, milliseconds, inference, workers, passes } = await page.evaluate(
-    ([address, s, h, e]) => harness.find(address, s, { how: h, events: e }),
-    [`/demo-data/${demo.id}.webm`, setting, how, events] as const,
-  );
-  const clip = renderedClip(demo, truth, {
-    // The angles are checked as the camera sees them: how an oblique camera is corrected is checked elsewhere.
-    view: { kind: 'side', offPlaneDegrees: 0 },
-    travel: demo.camera.azimuth > 0 ? 'right' : 'left',
-  });
-  return {
-    both: {
-      detected: prepareTrial(
-        clip,
-        trackFromDetections({}, realTimes(clip), new Map(detections), setting),
-        {},
-        DEFAULT_CUTOFF,
-      ),
-      truth: trueTrial(clip, truth),
-    },
-    milliseconds,
-    bare: inference / workers,
-    share: detections.length / truth.pixels.length,
-    firstReadings: passes[2]?.milliseconds ?? milliseconds,
-  };
-}
-
-/** Side by side with every frame of the same clips, detected by the same models in the same run. */
-async function againstEveryFrame(page: Page, runs: ReadonlyMap<string, Run>): Promise<readonly Figure[]> {
-  const common = { bench: 'points', against: 'every frame, the same models in the same run' };
-  const pairs: (readonly [Run, Run])[] = [];
-  for (const id of EVERY_FRAME)
-    pairs.push([
-      runs.get(id)!,
-      await run(
-        page,
-        DEMO_CLIPS.find((c) => c.id === id)!,
-        'accurate',
-        'every',
-      ),
-    ]);
-  const sum = (of: (pair: readonly [Run, Run]) => number): number => pairs.reduce((s, pair) => s + of(pair), 0);
-  const every = sum(([, e]) => e.milliseconds);
-  const share = sum(([enough]) => enough.milliseconds) / every;
-  const first = sum(([enough]) => enough.firstReadings) / every;
-  const frames = sum(([enough]) => enough.share) / pairs.length;
-  return [
-    {
-      ...common,
-      figure: 'accurate: time of a whole clip',
-      value: round(share),
-      unit: 'ratio',
-      goal: 'at most 0.5 at 120 frames a second',
-      holds: share <= 0.5,
-      against: `${common.against}; ${round(100 * frames, 0)} % of the frames were detected`,
-    },
-    {
-      ...common,
-      figure: 'accurate: time to first readings at the key events',
-      value: round(first),
-      unit: 'ratio',
-      goal: 'at most 0.25',
-      holds: first <= 0.25,
-    },
-    ...(['knee', 'hip', 'elbow', 'ankle', 'trunk'] as const).map((name): Figure => {
-      const [enough, all] = ([0, 1] as const).map((k) =>
-        percentile(
-          together(pairs.map((pair) => compareWithTruth(pair[k].both, nearOf(pair[k].both)[name]))).errors,
-          0.5,
-        ),
-      ) as [number, number];
-      return {
-        ...common,
-        figure: `accurate: near ${name}, median error beside that of every frame`,
-        value: round(enough / all),
-        unit: 'ratio',
-        goal: 'at most 1.1',
-        holds: enough <= 1.1 * all,
-        against: `${common.against}: ${enough.toFixed(2)} and ${all.toFixed(2)} deg`,
-      };
-    }),
-  ];
-}
-
-const nearOf = ({ detected }: DetectedAndTrue): ReturnType<typeof checkedOn> =>
-  checkedOn(farSide(detected.clip) === detected.clip.performer.dominantSide ? 'opposite' : 'dominant');
-const share = (errors: AngleErrors): number => errors.held / Math.max(1, errors.errors.length);
 
 const server = await serveHarness(folder, true);
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
@@ -267,7 +138,7 @@ try {
       holds: worst <= 2,
       against: `the camera that rendered them; errors ${cameras.map((c) => c.error.toFixed(0)).join(' ')} deg`,
     });
-    if (setting === 'accurate') figures.push(...(await againstEveryFrame(page, runs)));
+    if (setting === 'accurate') figures.push(...(await againstEveryFrame(page)));
     const [bare, whole] = [...runs.values()].reduce(([b, w], r) => [b + r.bare, w + r.milliseconds], [0, 0]);
     figures.push({
       bench: 'points',

@@ -7,8 +7,8 @@ import { isFromDetector, ORIGIN, type PointSeries, type Track } from './track';
 
 /**
  * Part of a detector's error on one person that stays through a clip, in the frame of the segment that the joint ends;
- * the rest is carried on from frame to frame for so long, seconds. On rendered clips it hardly matters which: 0.2 to 0.6
- * and 0.1 to 0.3 s come out alike.
+ * the rest is carried on from frame to frame for so long, seconds. On rendered clips it hardly matters which: a quarter to 0.6
+ * and 0.15 to 0.3 s come out alike.
  */
 const STAYS = 0.4;
 const CARRIED_FOR = 0.15;

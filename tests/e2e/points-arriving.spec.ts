@@ -1,0 +1,56 @@
+import { expect, test, type Page } from '@playwright/test';
+import { addClip, clipFile, createSession, goToStep } from '../../demo/drive-job';
+
+/** What comes while points are detected: a first answer, edits meanwhile, an end before the end. */
+async function begin(page: Page, baseURL: string): Promise<void> {
+  await createSession(page, baseURL, 'Arriving');
+  await addClip(page, 'athlete', clipFile('pace-side-athlete'), { name: 'Kip Marlowe' });
+  await goToStep(page, 'Measure');
+  await page.getByRole('combobox', { name: 'Setting' }).click();
+  await page.getByRole('option', { name: 'Fast' }).click();
+}
+const detect = (page: Page): Promise<void> =>
+  page.getByRole('button', { name: 'Detect points of the athlete' }).click();
+const known = (page: Page): ReturnType<Page['getByText']> => page.getByText(/\d+ % of points known/);
+
+test('points and proposed moments come first, get denser, and leave alone what is edited meanwhile; one undo takes them back', async ({
+  page,
+  baseURL,
+}) => {
+  await begin(page, baseURL!);
+  await detect(page);
+  await expect(known(page)).toBeVisible({ timeout: 60_000 });
+  // Still under way, and readings are there to work with.
+  await expect(page.getByText('Detecting points: Kip Marlowe')).toBeVisible();
+  await expect(page.locator('[data-testid^="pin-athlete-"]').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Correct by hand' }).click();
+  await expect(page.getByText(/^Frame 1: (detected|between)/)).toBeVisible();
+  await page.getByRole('button', { name: 'Hidden here' }).click();
+  await expect(page.getByText(/^Frame 1: not placed/)).toBeVisible();
+  await expect(page.getByText(/Points detected on 243 frames of Kip Marlowe\. \d+ were looked at/)).toBeVisible({
+    timeout: 90_000,
+  });
+  await expect(page.getByText(/^Frame 1: not placed/)).toBeVisible();
+  const undo = page.getByRole('button', { name: 'Undo' });
+  await undo.click();
+  await expect(page.getByText(/^Frame 1: detected/)).toBeVisible();
+  await undo.click();
+  await expect(page.getByText('no points yet')).toBeVisible();
+  await expect(page.locator('[data-testid^="pin-athlete-"]')).toHaveCount(0);
+});
+
+test('cancelled, what was detected stays; taken back while it runs, it ends', async ({ page, baseURL }) => {
+  await begin(page, baseURL!);
+  await detect(page);
+  await expect(known(page)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Cancel', exact: true }).click();
+  await expect(page.getByText(/Detecting was stopped\. What was detected on \d+ of 243 frames/)).toBeVisible();
+  await expect(known(page)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('no points yet')).toBeVisible();
+  await detect(page);
+  await expect(known(page)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Detecting points was undone, and has ended.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('no points yet')).toBeVisible();
+});
