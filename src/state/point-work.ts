@@ -2,19 +2,24 @@ import type { Vec2 } from '../core/geometry/vec2';
 import type { Movement } from '../core/model/movement';
 import type { Trial } from '../core/trial/trial';
 import { pointName, type PointId } from '../core/anatomy/body-points';
-import { ORIGIN } from '../core/tracks/track';
+import { ORIGIN, type PointSeries } from '../core/tracks/track';
 import { placingOrder } from '../core/judgement/work-list';
 import { player } from './bench-player';
+import { useDocument } from './document-store';
 import { notify } from './notices';
 import { carryOn, trackPointOf, hidePoint, movePoint, swapSidesOf } from './track-use-cases';
 import { setPointWork, useView } from './view-store';
 
 /** Acts of placing points by hand; each is one undoable step. */
 
+/** A point as it lies in the picture that was filmed: a trial's own are those of the steady one. */
+const inPicture = ({ clip }: Trial, id: PointId): PointSeries | undefined =>
+  useDocument.getState().session?.tracks[clip.id]?.[id];
+
 /** Moves or places a point; where points are being placed one after the other, goes on to the next. */
 export function placePointAt(movement: Movement, trial: Trial, id: PointId, frame: number, at: Vec2): void {
-  const { clip, raw } = trial;
-  const series = raw[id];
+  const { clip } = trial;
+  const series = inPicture(trial, id);
   const known = series !== undefined && series.origin[frame] !== ORIGIN.hand && !Number.isNaN(series.x[frame]!);
   movePoint(clip, id, frame, at.x, at.y);
   const { placing, after } = useView.getState().pointWork;
@@ -35,7 +40,7 @@ export function placePointAt(movement: Movement, trial: Trial, id: PointId, fram
 export function nudgePoint(trial: Trial, dx: number, dy: number): void {
   const { id } = useView.getState().pointWork;
   const frame = player.pendingFrame(trial.clip.id);
-  const series = trial.raw[id];
+  const series = inPicture(trial, id);
   if (!series || Number.isNaN(series.x[frame]!))
     return notify('info', `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it first.`);
   movePoint(trial.clip, id, frame, series.x[frame]! + dx, series.y[frame]! + dy);

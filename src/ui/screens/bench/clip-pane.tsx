@@ -3,6 +3,7 @@ import TimelineIcon from '@mui/icons-material/Timeline';
 import IconButton from '@mui/material/IconButton';
 import { useCallback, useMemo, type ReactNode } from 'react';
 import { clipScene } from '../../../core/scene/clip-scene';
+import { asFilmed } from '../../../core/trial/places';
 import type { Primitive } from '../../../core/geometry/primitives';
 import { JOINT_POINTS, type PointId } from '../../../core/anatomy/body-points';
 import { timeAtFrame } from '../../../core/timing/clip-time';
@@ -76,7 +77,9 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
         ? [...JOINT_POINTS, ...movement.points.map((p) => p.id)].flatMap((id) => {
             const series = trial.raw[id];
             const x = series?.x[frame];
-            return series && x !== undefined && !Number.isNaN(x) ? [{ id, x, y: series.y[frame]! }] : [];
+            return series && x !== undefined && !Number.isNaN(x)
+              ? [{ id, ...asFilmed(trial, frame, { x, y: series.y[frame]! }) }]
+              : [];
           })
         : [],
     [editing, trial, movement],
