@@ -30,6 +30,8 @@ export interface Detected {
 
 type Marks = Session['marks'][string];
 
+const GONE = 'Detecting points has ended: its session is open no more. What was detected so far is kept in it.';
+
 /**
  * What comes out of the detectors, pass after pass, as one undoable step of the session: the points, and where nobody
  * has marked a key event, its proposals. What is edited meanwhile stays; taking the step back ends it.
@@ -38,8 +40,8 @@ class Arriving {
   /** As it was derived and put into the session last, null before. */
   private put: { readonly derived: Track; readonly marks: Marks | null } | null = null;
   private before: Track | undefined;
-  /** Whether somebody took the step back, or removed the clip. */
-  takenBack = false;
+  /** Why nothing can be put into the session any more, in words; null while it can. */
+  ended: string | null = null;
 
   constructor(
     private readonly clip: Clip,
@@ -57,9 +59,9 @@ class Arriving {
     const { session } = useDocument.getState();
     const now = session?.tracks[this.clip.id];
     if (!this.put) this.before = now;
-    this.takenBack =
-      !session?.clips.some(({ id }) => id === this.clip.id) || (this.put !== null && now === this.before);
-    if (!session || this.takenBack) return null;
+    if (!session?.clips.some(({ id }) => id === this.clip.id)) this.ended = GONE;
+    else if (this.put && now === this.before) this.ended = 'Detecting points was undone, and has ended.';
+    if (!session || this.ended !== null) return null;
     const derived = trackFromDetections(this.before ?? {}, this.times, detections, this.setting);
     const track = this.put && now ? keepEdits(this.put.derived, now, derived) : derived;
     const marks = this.proposals(session, track);
@@ -121,7 +123,7 @@ export async function detectPointsOf(
     });
     if (!found.ok) return found.issue.code === 'cancelled' && arriving.arrived ? result(true) : found;
     job.end();
-    if (arriving.takenBack) return fail('cancelled', 'Detecting points was undone, and has ended.');
+    if (arriving.ended !== null) return fail('cancelled', arriving.ended);
     // Points are there whether or not the camera can be told; where they are, people are left out of its background.
     if (clip.pictures || !arriving.arrived) return result(false);
     const observed = await observeCameraBeside(clip);
