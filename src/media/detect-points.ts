@@ -22,7 +22,7 @@ export interface FindOptions {
    * Which frames to detect next, by what was detected so far; none where that is enough. It is asked after each pass,
    * and may take what there is.
    */
-  readonly next: (detections: Detections) => readonly number[];
+  readonly next: (detections: Detections) => readonly number[] | Promise<readonly number[]>;
   /** Told at the end how long the models themselves took in every worker, milliseconds. */
   readonly onInference?: (milliseconds: number) => void;
   /** How many frames are looked at in parallel. */
@@ -94,9 +94,10 @@ export async function detectPoints(video: VideoFile, options: FindOptions): Prom
       const onwards = { frames: frames.slice(person.frame), from: person.frame };
       const issue = await pass([onwards, { frames: back, from: 0 }], () => []);
       if (issue) return { ok: false, issue };
-      options.next(detections);
+      await options.next(detections);
+      return ok(detections);
     }
-    for (let frames = person ? [] : options.next(detections); frames.length > 0; frames = options.next(detections)) {
+    for (let frames = await options.next(detections); frames.length > 0; frames = await options.next(detections)) {
       const detected = [...detections.keys()].sort((a, b) => a - b);
       const issue = await pass(inStretches(frames), besideOf(detections, detected));
       if (issue) return { ok: false, issue };

@@ -1,4 +1,4 @@
-import { framePlan } from '../core/detections/frame-plan';
+import { framePlan, type KnownSoFar } from '../core/detections/frame-plan';
 import type { Detections } from '../core/detections/fuse-detections';
 import type { PersonBox } from '../core/detections/person-box';
 import { trackFromDetections, type DetectorSetting } from '../core/detections/track-from-detections';
@@ -37,9 +37,10 @@ const GONE = 'Detecting points has ended: its session is open no more. What was 
  * has marked a key event, its proposals. What is edited meanwhile stays; taking the step back ends it.
  */
 class Arriving {
-  /** As it was derived and put into the session last, null before. */
-  private put: { readonly derived: Track; readonly marks: Marks | null } | null = null;
+  /** As it was derived and put into the session last, and before the first time. */
+  private derived: Track | null = null;
   private before: Track | undefined;
+  private proposed: Marks | null = null;
   /** Why nothing can be put into the session any more, in words; null while it can. */
   ended: string | null = null;
 
@@ -51,41 +52,58 @@ class Arriving {
 
   /** Whether anything stands in the session. */
   get arrived(): boolean {
-    return this.put !== null;
+    return this.derived !== null;
   }
 
-  /** Puts what is known now into the session; null where it was taken back, or the clip is gone. */
-  take(detections: Detections): { readonly track: Track; readonly events: readonly number[] } | null {
+  /** The session as long as what arrives belongs into it; null, and why, where it was taken back or the clip is gone. */
+  private open(): Session | null {
     const { session } = useDocument.getState();
-    const now = session?.tracks[this.clip.id];
-    if (!this.put) this.before = now;
     if (!session?.clips.some(({ id }) => id === this.clip.id)) this.ended = GONE;
-    else if (this.put && now === this.before) this.ended = 'Detecting points was undone, and has ended.';
-    if (!session || this.ended !== null) return null;
+    else if (this.derived && session.tracks[this.clip.id] === this.before)
+      this.ended = 'Detecting points was undone, and has ended.';
+    return this.ended === null ? session : null;
+  }
+
+  /** Puts the points that are known now into the session. */
+  take(detections: Detections): void {
+    const session = this.open();
+    if (!session) return;
+    const now = session.tracks[this.clip.id];
+    if (!this.derived) this.before = now;
     const derived = trackFromDetections(this.before ?? {}, this.times, detections, this.setting);
-    const track = this.put && now ? keepEdits(this.put.derived, now, derived) : derived;
-    const marks = this.proposals(session, track);
+    const track = this.derived && now ? keepEdits(this.derived, now, derived) : derived;
     const change = (): void => {
       edit((draft) => {
         draft.tracks[this.clip.id] = track as never;
-        if (marks) draft.marks[this.clip.id] = marks;
       });
     };
-    if (this.put) inSameStep(change);
+    if (this.derived) inSameStep(change);
     else change();
-    const kept = useDocument.getState().session!;
-    this.put = { derived, marks: marks ? kept.marks[this.clip.id]! : null };
-    return { track, events: Object.values(kept.marks[this.clip.id] ?? {}).map(({ frame }) => frame) };
+    this.derived = derived;
   }
 
-  /** Key events of a clip on which none was marked but by proposals of this run; null where somebody did. */
-  private proposals(session: Session, track: Track): Marks | null {
-    const { clip } = this;
-    const marks = session.marks[clip.id];
-    const untouched = !marks || Object.keys(marks).length === 0 || marks === this.put?.marks;
-    if (clip.sync !== null || clip.pictures || !untouched) return null;
-    const trial = prepareTrial(clip, track, {}, session.cutoff);
-    return asMarks(proposeTrial(baseOf(session), trial), clip.frameTimes.length - 1);
+  /**
+   * Proposes the key events of a clip on which none was marked but by proposals of this run, from its points and what
+   * its camera did; null where there is nothing to go on with.
+   */
+  propose(): KnownSoFar | null {
+    const session = this.open();
+    const clip = session?.clips.find(({ id }) => id === this.clip.id);
+    if (!session || !clip) return null;
+    const track = session.tracks[clip.id] ?? {};
+    const marks = session.marks[clip.id] ?? {};
+    const untouched = Object.keys(marks).length === 0 || marks === this.proposed;
+    if (untouched && clip.sync === null && !clip.pictures) {
+      const proposals = proposeTrial(baseOf(session), prepareTrial(clip, track, {}, session.cutoff));
+      inSameStep(() => {
+        edit((draft) => {
+          draft.marks[clip.id] = asMarks(proposals, clip.frameTimes.length - 1);
+        });
+      });
+      this.proposed = useDocument.getState().session!.marks[clip.id]!;
+    }
+    const known = useDocument.getState().session!.marks[clip.id] ?? {};
+    return { track, events: Object.values(known).map(({ frame }) => frame) };
   }
 }
 
@@ -114,25 +132,30 @@ export async function detectPointsOf(
       person,
       signal: job.signal,
       onProgress: (done) => job.progress(done, Math.max(done, expected)),
-      next: (now) => {
+      next: async (now) => {
+        const isFirst = detections.size === 0;
         detections = new Map(now);
         if (now.size === 0) return clip.pictures ? Array.from(times.keys()) : plan.next(null);
-        const known = arriving.take(detections);
-        return known && !clip.pictures ? plan.next(known) : [];
+        arriving.take(detections);
+        if (clip.pictures) return [];
+        // What a camera does is taken out before anything is proposed: people are left out of its background by now.
+        if (isFirst && arriving.ended === null) await tellCamera(clip);
+        const known = arriving.propose();
+        return known ? plan.next(known) : [];
       },
     });
     if (!found.ok) return found.issue.code === 'cancelled' && arriving.arrived ? result(true) : found;
-    job.end();
-    if (arriving.ended !== null) return fail('cancelled', arriving.ended);
-    // Points are there whether or not the camera can be told; where they are, people are left out of its background.
-    if (clip.pictures || !arriving.arrived) return result(false);
-    const observed = await observeCameraBeside(clip);
-    if (!observed.ok && observed.issue.code !== 'cancelled')
-      notify('error', `Whether the camera moves is not known: ${observed.issue.message}`);
-    return result(false);
+    return arriving.ended === null ? result(false) : fail('cancelled', arriving.ended);
   } finally {
     job.end();
   }
+}
+
+/** Points are there whether or not the camera can be told. */
+async function tellCamera(clip: Clip): Promise<void> {
+  const observed = await observeCameraBeside(clip);
+  if (!observed.ok && observed.issue.code !== 'cancelled')
+    notify('error', `Whether the camera moves is not known: ${observed.issue.message}`);
 }
 
 /** What detecting came to, in words. */

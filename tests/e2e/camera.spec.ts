@@ -1,6 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { addClip, clipFile, createSession, goToStep } from '../../demo/drive-job';
+import type { ClipTruth } from '../../demo/truth';
 import { watchErrors } from './pages';
 
 /** A window that goes over a demo clip, as a camera that follows would see it. */
@@ -10,6 +12,37 @@ function panned(name: string, to: string): string {
   execFileSync('ffmpeg', ['-y', '-v', 'error', '-i', clipFile(name), '-vf', filter, ...coded, to]);
   return to;
 }
+
+test('moments of a camera that pans are proposed after its motion is taken out, as the points come', async ({
+  page,
+  baseURL,
+}) => {
+  test.setTimeout(240_000);
+  await page.goto(baseURL!);
+  await page.getByLabel('Name').fill('Panned walk');
+  await page.getByRole('combobox', { name: 'Movement' }).click();
+  await page.getByRole('option', { name: /Race walking/ }).click();
+  await page.getByRole('button', { name: 'Create' }).click();
+  await expect(page.getByTestId('intake-athlete')).toBeVisible();
+  await addClip(page, 'athlete', clipFile('walk-side-athlete-pans'), { name: 'Robin Vale', travel: 'right' });
+  await goToStep(page, 'Measure');
+  await page.getByLabel('Setting').click();
+  await page.getByRole('option', { name: 'Fast' }).click();
+  await page.getByRole('button', { name: 'Detect points of the athlete' }).click();
+  await expect(page.getByText(/Points detected on/)).toBeVisible({ timeout: 120_000 });
+  await goToStep(page, 'Moments');
+  const truth = JSON.parse(
+    readFileSync(clipFile('walk-side-athlete-pans').replace('.webm', '.truth.json'), 'utf8'),
+  ) as ClipTruth;
+  // Without it no foot comes to rest where it does: the other foot leaves a tenth of a second early, this one never.
+  for (const [id, name] of [
+    ['opposite-toe-off', 'other foot leaves'],
+    ['toe-off', 'toe off'],
+  ] as const) {
+    const frame = Number(await page.getByRole('button', { name: `Go to ${name} in athlete` }).innerText()) - 1;
+    expect(Math.abs(frame - truth.moments[id]! * truth.frameRate)).toBeLessThanOrEqual(3);
+  }
+});
 
 test('a camera that follows is noticed and taken out: contacts are proposed, paths measured, and it can be overruled', async ({
   page,
