@@ -37,3 +37,6 @@ export function evenlySpaced(times: Float64Array, tolerance = 0.2): boolean {
   }
   return true;
 }
+
+export const sameTimes = (a: Float64Array, b: Float64Array): boolean =>
+  a === b || (a.length === b.length && a.every((t, i) => t === b[i]));

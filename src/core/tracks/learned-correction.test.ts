@@ -71,6 +71,18 @@ describe('what corrections by hand tell of the other frames', () => {
     expect(learnedCorrections(corrected(biased, [30]), { ...FROM, height: NaN }).size).toBe(0);
   });
 
+  it('is told anew where the side that is turned away, or the rate, is said to be another', () => {
+    // So near to the truth that the detector's usual error decides how much is made of it.
+    const one = (): number => 1;
+    const track = corrected(trackWith(seriesOf(detectedAt(one, one))), [120]);
+    const sdOf = (from: Parameters<typeof learnedCorrections>[1]): number =>
+      learnedCorrections(track, from).get('right-ankle')!.sd[60]!;
+    const near = sdOf(FROM);
+    expect(sdOf({ ...FROM, far: 'right' })).toBeGreaterThan(near);
+    expect(sdOf({ ...FROM, times: TIMES.map((t) => t / 2) })).toBeLessThan(near);
+    expect(sdOf(FROM)).toBe(near);
+  });
+
   it('learns nothing from a single frame that was detected wrongly', () => {
     const right = seriesOf(truth);
     const wild: PointSeries = { ...right, x: right.x.map((x, i) => (i === 100 ? x + 90 : x)) };

@@ -1,6 +1,7 @@
 import { isBodyPoint, sideOf, type BodyPoint, type PointId, type Side } from '../anatomy/body-points';
 import { solve } from '../geometry/solve';
 import { interpolateCubic } from '../signal/interpolate';
+import { sameTimes } from '../signal/resample';
 import { detectorError, HAND_SD_PIXELS } from './point-error';
 import { noiseOf } from './point-noise';
 import { isFromDetector, ORIGIN, type PointSeries, type Track } from './track';
@@ -45,6 +46,16 @@ export interface LearnedCorrection {
   readonly sd: Float64Array;
   /** How far the joint was moved where it was not corrected, on average, pixels. */
   readonly moved: number;
+}
+
+/** What must be known of a clip. */
+interface Filmed {
+  /** Real seconds of every frame. */
+  readonly times: Float64Array;
+  /** Standing height, pixels. */
+  readonly height: number;
+  /** The side that is turned away from the camera. */
+  readonly far: Side | null;
 }
 
 /** Unit vector along a segment in the picture at each frame; along the rows where an end is missing. */
@@ -93,14 +104,9 @@ function offsetsOf(
  * frame of the segment is taken as a part that stays and a part that is carried on, with the detector's usual error as
  * prior, and predicted for every other frame with the error that is left (best linear unbiased prediction of a Gaussian
  * process; Rasmussen and Williams 2006, ch. 2).
- * @param height standing height, pixels
  * @returns null where nothing was corrected that tells
  */
-function learn(
-  track: Track,
-  id: BodyPoint,
-  { times, height, far }: { readonly times: Float64Array; readonly height: number; readonly far: Side | null },
-): LearnedCorrection | null {
+function learn(track: Track, id: BodyPoint, { times, height, far }: Filmed): LearnedCorrection | null {
   const series = track[id];
   if (!series?.origin.includes(ORIGIN.hand) || !series.origin.includes(ORIGIN.detected)) return null;
   const along = directions(track, id, times.length);
@@ -143,15 +149,17 @@ function learn(
   };
 }
 
-const known = new WeakMap<Track, ReadonlyMap<PointId, LearnedCorrection>>();
+type Learned = ReadonlyMap<PointId, LearnedCorrection>;
+
+/** What was learned from a track last, of a clip as it was said to be then. */
+const known = new WeakMap<Track, { readonly from: Filmed; readonly learned: Learned }>();
 
 /** What corrections by hand tell, joint by joint. */
-export function learnedCorrections(
-  track: Track,
-  from: { readonly times: Float64Array; readonly height: number; readonly far: Side | null },
-): ReadonlyMap<PointId, LearnedCorrection> {
+export function learnedCorrections(track: Track, from: Filmed): Learned {
   const before = known.get(track);
-  if (before) return before;
+  const { times, height, far } = before?.from ?? {};
+  if (before && far === from.far && Object.is(height, from.height) && sameTimes(times!, from.times))
+    return before.learned;
   const learned = new Map<PointId, LearnedCorrection>();
   if (!Number.isNaN(from.height))
     for (const id of Object.keys(track)) {
@@ -159,6 +167,6 @@ export function learnedCorrections(
       const said = learn(track, id, from);
       if (said) learned.set(id, said);
     }
-  known.set(track, learned);
+  known.set(track, { from, learned });
   return learned;
 }

@@ -4,7 +4,7 @@ import { isFromDetector, ORIGIN, type PointSeries, type Track } from '../tracks/
 import type { PointId } from '../anatomy/body-points';
 import { bridgeDropouts } from '../signal/dropouts';
 import { findOutliers } from '../signal/outliers';
-import { typicalInterval } from '../signal/resample';
+import { sameTimes, typicalInterval } from '../signal/resample';
 import { smoothCoordinate } from '../signal/smooth';
 
 /** Longest dropout bridged before smoothing: 50 ms at 120 frames per second. */
@@ -132,9 +132,6 @@ const smoothedBefore = new WeakMap<
   PointSeries,
   { readonly times: Float64Array; readonly cutoff: number; readonly height: number; readonly series: PointSeries }
 >();
-
-const sameTimes = (a: Float64Array, b: Float64Array): boolean =>
-  a === b || (a.length === b.length && a.every((t, i) => t === b[i]));
 
 /** Standing height to about two per cent, which is as well as a jump is told by it; a moved point leaves it alone. */
 const coarse = (height: number): number => Math.exp(Math.round(Math.log(height) * 50) / 50);
