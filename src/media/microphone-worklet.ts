@@ -11,6 +11,8 @@ const BLOCK = 2048;
 export interface MicrophoneBlock {
   /** Time of the first sample on the audio context's clock, seconds. */
   readonly at: number;
+  /** The machine's time at which the block was complete, ms; a page that is busy gets it later. */
+  readonly whole: number;
   readonly samples: Float32Array;
 }
 
@@ -28,7 +30,8 @@ class Listener extends AudioWorkletProcessor {
       this.block[this.filled + i] = channels.reduce((sum, channel) => sum + channel[i]!, 0) / channels.length;
     this.filled += first.length;
     if (this.filled >= BLOCK) {
-      this.port.postMessage({ at: this.begun, samples: this.block } satisfies MicrophoneBlock, [this.block.buffer]);
+      const block: MicrophoneBlock = { at: this.begun, whole: Date.now(), samples: this.block };
+      this.port.postMessage(block, [this.block.buffer]);
       this.block = new Float32Array(BLOCK);
       this.filled = 0;
     }

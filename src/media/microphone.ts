@@ -1,3 +1,4 @@
+import { SoundClock } from '../core/talk/sound-clock';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import workletAddress from './microphone-worklet.ts?worker&url';
 import type { MicrophoneBlock } from './microphone-worklet';
@@ -24,11 +25,7 @@ function issueOf(error: unknown): Result<never, MicrophoneIssue> {
     : fail('no-microphone', `No microphone can be opened (${message}). Plug one in and try again.`);
 }
 
-/**
- * Opens the microphone. The clips are silent while one talks, so that no echo is cancelled. A block comes to the page
- * some time after its last sample was heard; the least time by which one ever came later than the sound's clock says
- * is how far the two clocks lie apart.
- */
+/** Opens the microphone. The clips are silent while one talks, so that no echo is cancelled. */
 export async function openMicrophone(): Promise<Result<Microphone, MicrophoneIssue>> {
   let stream: MediaStream;
   try {
@@ -52,18 +49,22 @@ export async function openMicrophone(): Promise<Result<Microphone, MicrophoneIss
     // Sound is on its way through the device for a while before the context has it.
     const { latency = 0 } = stream.getAudioTracks()[0]!.getSettings() as { latency?: number };
     let take: ((at: number, samples: Float32Array) => void) | null = null;
-    let apart = Infinity;
+    const clock = new SoundClock();
     await new Promise<void>((resolve, reject) => {
       let blocks = 0;
       setTimeout(() => reject(new Error('it sends nothing')), PATIENCE);
-      listener.port.onmessage = ({ data: { at, samples } }: MessageEvent<MicrophoneBlock>) => {
-        // Held once it is listened to: blocks that are moved against each other would click.
-        if (!take) apart = Math.min(apart, performance.now() - 1000 * (at + samples.length / rate));
+      listener.port.onmessage = ({ data: { at, whole, samples } }: MessageEvent<MicrophoneBlock>) => {
+        const pageTime = whole - (Date.now() - performance.now());
+        const heard = clock.place(1000 * at, (1000 * samples.length) / rate, pageTime);
         if (++blocks === SETTLED) resolve();
-        take?.(apart + 1000 * (at - latency), samples);
+        take?.(heard - 1000 * latency, samples);
       };
     });
-    return ok({ rate, listen: (to) => (take = to), close });
+    const listen = (to: typeof take): void => {
+      clock.hold();
+      take = to;
+    };
+    return ok({ rate, listen, close });
   } catch (error) {
     close();
     return issueOf(error);
