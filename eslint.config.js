@@ -51,7 +51,7 @@ const MAY_IMPORT = {
   app: ['core', 'movements', 'state', 'stage', 'ui'],
   server: [],
   cli: ['core', 'movements', 'formats', 'report', 'media', 'server'],
-  demo: ['core', 'movements', 'formats'],
+  demo: ['core', 'movements', 'formats', 'cli'],
   bench: ['core', 'movements', 'formats', 'media', 'demo', 'tests'],
   tests: ['core', 'movements', 'formats', 'media', 'report', 'server', 'demo', 'cli'],
   scripts: ['core', 'formats'],

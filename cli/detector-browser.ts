@@ -3,19 +3,18 @@ import { existsSync, mkdtempSync, rmSync, symlinkSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { chromium, type Browser, type Page } from '@playwright/test';
+import { chromium, type Browser } from '@playwright/test';
 import { build } from 'vite';
 import type { DetectorSetting } from '../src/core/detections/track-from-detections';
-import type { Issue, Result } from '../src/core/result';
+import { fail, type Issue, type Result } from '../src/core/result';
 import { createApp } from '../server/app';
+import { CHROMIUM, CHROMIUM_ARGS } from './chromium';
 import type { Detector, FoundPoints } from './detector-page/page';
 import { EXIT, Stop } from './stop';
 
 declare const detector: Detector;
 
 const ROOT = path.join(import.meta.dirname, '..');
-const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
-const ARGUMENTS = ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'];
 
 /** The detectors in a browser without a window, one page for each clip that is looked at at the same time. */
 export class DetectorBrowser {
@@ -46,36 +45,39 @@ export class DetectorBrowser {
     const server = createApp({ dist, demo: dist }).listen(0, '127.0.0.1');
     await new Promise((resolve) => server.once('listening', resolve));
     const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-    const browser = await chromium.launch({ executablePath: CHROMIUM, args: ARGUMENTS });
+    const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
     return new DetectorBrowser(browser, address, () => {
       server.close();
       rmSync(dist, { recursive: true, force: true });
     });
   }
 
-  /** A page that detects one clip after another. */
-  async page(): Promise<DetectorPage> {
-    const page = await this.browser.newPage();
-    await page.goto(this.address);
-    return new DetectorPage(page);
-  }
-
-  async close(): Promise<void> {
-    await this.browser.close();
-    this.stop();
-  }
-}
-
-export class DetectorPage {
-  constructor(private readonly page: Page) {}
-
+  /**
+   * Detects the points of a clip, in a page of its own: a clip that ends its page ends no other.
+   * @param rate frames per second as the camera took them; null as the file says
+   * @param workers frames looked at in parallel
+   */
   async find(
     file: string,
     setting: DetectorSetting,
     rate: number | null,
     workers: number,
   ): Promise<Result<FoundPoints, Issue>> {
-    await this.page.setInputFiles('#clip', file);
-    return this.page.evaluate(([s, r, w]) => detector.find(s, r, w), [setting, rate, workers] as const);
+    const page = await this.browser.newPage();
+    try {
+      await page.goto(this.address);
+      await page.setInputFiles('#clip', file);
+      return await page.evaluate(([s, r, w]) => detector.find(s, r, w), [setting, rate, workers] as const);
+    } catch (error) {
+      const detail = error instanceof Error ? error.message.split('\n')[0] : String(error);
+      return fail('browser-stopped', `“${file}”: the browser stopped (${detail}). Run the same command again.`);
+    } finally {
+      await page.close().catch(() => undefined);
+    }
+  }
+
+  async close(): Promise<void> {
+    await this.browser.close();
+    this.stop();
   }
 }

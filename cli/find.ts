@@ -7,7 +7,7 @@ import type { DetectorSetting } from '../src/core/detections/track-from-detectio
 import { DetectorBrowser } from './detector-browser';
 import { EXIT, Stop } from './stop';
 
-export const FIND_USAGE = `npm run falcon -- find CLIP... --out DIR [--setting accurate|fast] [--rate FPS]
+const USAGE = `npm run falcon -- find CLIP... --out DIR [--setting accurate|fast] [--rate FPS]
                          [--shard I/N] [--jobs N]`;
 
 interface Shard {
@@ -37,7 +37,7 @@ const pointsFile = (out: string, clip: string): string =>
   path.join(out, `${path.basename(clip).replace(/\.[^.]*$/, '')}.csv`);
 
 /** The clips of a shard that have no points yet, in an order that does not depend on how they were named. */
-export function workOf(clips: readonly string[], out: string, { own, of }: Shard): readonly string[] {
+function workOf(clips: readonly string[], out: string, { own, of }: Shard): readonly string[] {
   const byFile = new Map<string, string>();
   for (const clip of [...clips].sort()) {
     const file = pointsFile(out, clip);
@@ -73,7 +73,7 @@ export async function find(args: readonly string[]): Promise<number> {
     },
   });
   const { out, setting } = values;
-  if (clips.length === 0 || !out || !['accurate', 'fast'].includes(setting)) throw new Stop(EXIT.usage, FIND_USAGE);
+  if (clips.length === 0 || !out || !['accurate', 'fast'].includes(setting)) throw new Stop(EXIT.usage, USAGE);
   const rate = positive('rate', values.rate);
   const shard = shardOf(values.shard);
   const work = workOf(clips, out, shard);
@@ -90,10 +90,9 @@ export async function find(args: readonly string[]): Promise<number> {
   const started = Date.now();
   let [next, done, failed] = [0, 0, 0];
   const one = async (): Promise<void> => {
-    const page = await browser.page();
     while (next < work.length) {
       const clip = work[next++]!;
-      const found = await page.find(clip, setting as DetectorSetting, rate, workers);
+      const found = await browser.find(clip, setting as DetectorSetting, rate, workers);
       done++;
       if (found.ok) {
         // A file that is there is whole, whenever the run is ended.
@@ -110,6 +109,9 @@ export async function find(args: readonly string[]): Promise<number> {
       );
     }
   };
+  // What was written stays; the browser and its folder go.
+  const end = (): void => void browser.close().finally(() => process.exit(EXIT.partly));
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, end);
   try {
     await Promise.all(Array.from({ length: jobs }, one));
   } finally {

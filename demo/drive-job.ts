@@ -1,21 +1,13 @@
 import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { chromium, expect, type BrowserContext, type Page } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from '../cli/chromium';
 import type { ClipTruth } from './truth';
 
 /** Driving the application as a user does: used to make the demo session, by the tests and by the benchmarks. */
 export const root = path.join(import.meta.dirname, '..');
 export const clipFile = (id: string): string => path.join(root, 'demo', 'clips', `${id}.webm`);
-export const CHROMIUM = process.env['CHROMIUM'] ?? '/usr/bin/chromium';
-export const CHROMIUM_ARGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+export { CHROMIUM, CHROMIUM_ARGS };
 
 /** Starts the application's server on a free port; resolves with its address. */
 export function startServer(): Promise<{ address: string; stop: () => void }> {

@@ -1,4 +1,4 @@
-import { framePlan } from '../../src/core/detections/frame-plan';
+import { plannedFrames } from '../../src/core/detections/planned-frames';
 import { trackFromDetections, type DetectorSetting } from '../../src/core/detections/track-from-detections';
 import { fail, ok, type Issue, type Result } from '../../src/core/result';
 import { realTimes } from '../../src/core/timing/clip-time';
@@ -36,16 +36,12 @@ async function find(
   const { frameTimes, fileRate, captureRate: stated } = source.value.index;
   source.value.close();
   const times = realTimes({ frameTimes, fileRate, captureRate: captureRate ?? stated ?? fileRate });
-  const plan = framePlan(times);
   const found = await detectPoints(video, {
     setting,
     workers,
     signal: new AbortController().signal,
     onProgress: () => undefined,
-    next: (detections) =>
-      plan.next(
-        detections.size === 0 ? null : { track: trackFromDetections({}, times, detections, setting), events: [] },
-      ),
+    next: plannedFrames(times, setting),
   });
   if (!found.ok) return fail(found.issue.code, found.issue.message);
   const track = trackFromDetections({}, times, found.value, setting);

@@ -3,10 +3,10 @@ import type { Detections } from '../core/detections/fuse-detections';
 import type { PersonBox } from '../core/detections/person-box';
 import type { DetectorSetting } from '../core/detections/track-from-detections';
 import type { DetectedPoints } from '../core/tracks/track';
-import { cancelled, DetectorWorker, type FindIssue, type Stretch } from './detector-pool';
+import { cancelled, DetectorWorker, type FindIssue, type Stretch } from './detector-worker';
 import type { VideoFile } from './video-file';
 
-export type { FindIssue } from './detector-pool';
+export type { FindIssue } from './detector-worker';
 
 export interface FindOptions {
   readonly setting: DetectorSetting;

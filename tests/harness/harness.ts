@@ -1,6 +1,6 @@
 import type { PersonBox } from '../../src/core/detections/person-box';
-import { framePlan } from '../../src/core/detections/frame-plan';
-import { trackFromDetections, type DetectorSetting } from '../../src/core/detections/track-from-detections';
+import { plannedFrames } from '../../src/core/detections/planned-frames';
+import type { DetectorSetting } from '../../src/core/detections/track-from-detections';
 import type { DetectedPoints } from '../../src/core/tracks/track';
 import { convertClip } from '../../src/media/convert-clip';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
@@ -106,7 +106,7 @@ const harness = {
     if (!source.ok) throw new Error(source.issue.message);
     const times = source.value.index.frameTimes.map((us) => us * 1e-6);
     source.value.close();
-    const plan = framePlan(times);
+    const planned = plannedFrames(times, setting, events);
     const passes: { frames: number; milliseconds: number }[] = [];
     const started = performance.now();
     const found = await detectPoints(video, {
@@ -119,8 +119,7 @@ const harness = {
       next: (detections) => {
         passes.push({ frames: detections.size, milliseconds: performance.now() - started });
         if (how === 'every') return detections.size === 0 ? Array.from(times.keys()) : [];
-        if (detections.size === 0) return plan.next(null);
-        return plan.next({ track: trackFromDetections({}, times, detections, setting), events });
+        return planned(detections);
       },
     });
     if (!found.ok) throw new Error(found.issue.message);
