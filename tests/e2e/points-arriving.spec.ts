@@ -8,7 +8,8 @@ const LET_THROUGH = 45;
 async function holdDetecting(page: Page): Promise<void> {
   await page.addInitScript((most) => {
     const post = Worker.prototype.postMessage;
-    let [sent, waiting] = [0, [] as (() => void)[]];
+    let sent = 0;
+    const waiting: (() => void)[] = [];
     Object.assign(window, {
       holdAgain: () => (sent = 0),
       letGo: () => {
