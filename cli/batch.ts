@@ -16,7 +16,9 @@ export interface Answer {
 }
 
 /** A thread does not know how to read TypeScript by itself. */
-const START = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(new URL('./batch-thread.ts', import.meta.url).href)}); })`;
+const START =
+  "import('tsx/esm/api').then(({ register }) => { register(); return " +
+  `import(${JSON.stringify(new URL('./batch-thread.ts', import.meta.url).href)}); })`;
 
 /**
  * Runs tasks in as many threads as there are cores. A task that fails says so and the others go on.

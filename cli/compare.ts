@@ -46,7 +46,8 @@ function readMoments(
   if (!checked.success) {
     const { path, message } = checked.error.issues[0]!;
     return bad(
-      `: ${path.join('.')}: ${message}. It should read {"athlete": {"release": 1.125}, "reference": {...}}, in seconds.`,
+      `: ${path.join('.')}: ${message}. It should read {"athlete": {"release": 1.125}, "reference": {...}}, in ` +
+        'seconds.',
     );
   }
   const whose = Object.keys(checked.data).find((name) => !['athlete', 'reference', ...files].includes(name));
@@ -125,7 +126,9 @@ function slowAgainst(reference: Read, athlete: Read): Read {
   if (ratio === null) return reference;
   const [slow, other, times] =
     ratio > 1 ? [reference.file, athlete.file, ratio] : [athlete.file, reference.file, 1 / ratio];
-  const warning = `“${slow}” takes ${times.toFixed(1)} times as long as “${other}”. If it is slow motion, give the rate of its camera with --rate.`;
+  const warning =
+    `“${slow}” takes ${times.toFixed(1)} times as long as “${other}”. If it is slow motion, give the rate of its ` +
+    'camera with --rate.';
   return { ...reference, warnings: [...reference.warnings, warning] };
 }
 

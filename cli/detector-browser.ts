@@ -28,7 +28,8 @@ export class DetectorBrowser {
     if (!existsSync(CHROMIUM))
       throw new Stop(
         EXIT.usage,
-        `There is no Chromium at “${CHROMIUM}”. Install it (apt-get install chromium), or say where it is: CHROMIUM=/path/to/chromium.`,
+        `There is no Chromium at “${CHROMIUM}”. Install it (apt-get install chromium), or say where it is: ` +
+          'CHROMIUM=/path/to/chromium.',
       );
     if (!existsSync(path.join(ROOT, 'public', 'models')))
       spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare-models.ts'], { cwd: ROOT, stdio: 'ignore' });

@@ -24,7 +24,8 @@ function writeAll(folder: string, files: Readonly<Record<string, string>>): void
   } catch (error) {
     throw new Stop(
       EXIT.usage,
-      `“${folder}” cannot be written to (${error instanceof Error ? error.message : String(error)}). Give a folder with --out.`,
+      `“${folder}” cannot be written to (${error instanceof Error ? error.message : String(error)}). Give a ` +
+        'folder with --out.',
     );
   }
 }

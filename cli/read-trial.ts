@@ -73,7 +73,8 @@ export function trialOf(
   const tall = figure.spatial ? spatialHeight(figure.spatial) : NaN;
   if (tall < TALL.least || tall > TALL.most)
     warnings.push(
-      `“${file}”: its performer would be ${Number(tall.toPrecision(3))} m tall. Check the unit of its lengths (millimetres, metres).`,
+      `“${file}”: its performer would be ${Number(tall.toPrecision(3))} m tall. Check the unit of its lengths ` +
+        '(millimetres, metres).',
     );
   warnings.push(...oddities(figure.track, figure.spatial, view.kind).map((odd) => `“${file}”: ${odd}.`));
   const followed =
@@ -109,7 +110,8 @@ export function trialOf(
   if (outside)
     return fail(
       'bad-moments',
-      `The moment “${outside[0]}” of the ${role} is at ${outside[1]} s; “${file}” lasts from 0 to ${times[last]!.toFixed(3)} s.`,
+      `The moment “${outside[0]}” of the ${role} is at ${outside[1]} s; “${file}” lasts from 0 to ` +
+        `${times[last]!.toFixed(3)} s.`,
     );
   const marks: Record<string, Timed> = Object.fromEntries(
     Object.entries(given).map(([id, seconds]) => [id, { frame: frameAtTime(times, seconds) }]),
@@ -124,7 +126,8 @@ export function trialOf(
   if (Object.keys(trial.marks).length === 0)
     return fail(
       'no-moments',
-      `“${file}”: no moment of ${input.movement.name} could be proposed from its points, and none was given (--moments).`,
+      `“${file}”: no moment of ${input.movement.name} could be proposed from its points, and none was given ` +
+        '(--moments).',
     );
   return ok({
     trial,

@@ -13,11 +13,13 @@ const cell = (text: string): string => text.replaceAll('|', '\\|');
 export function measuresDocument(): string {
   const quantities = Object.values(QUANTITIES).map(
     (q) =>
-      `| ${q.type} | ${cell(q.convention)} | ${{ angle: 'deg', length: 'm or % of standing height', ratio: '%', metres: 'm' }[q.dimension]} |`,
+      `| ${q.type} | ${cell(q.convention)} | ` +
+      `${{ angle: 'deg', length: 'm or % of standing height', ratio: '%', metres: 'm' }[q.dimension]} |`,
   );
   const kinds = Object.values(MEASURE_KINDS).map(
     (k) =>
-      `| ${k.kind} | ${cell(k.convention)} | ${typeof k.unit === 'string' ? k.unit : 'that of its quantity'} | ${cell(k.error)} | ${cell(k.drawn)} |`,
+      `| ${k.kind} | ${cell(k.convention)} | ${typeof k.unit === 'string' ? k.unit : 'that of its quantity'} | ` +
+      `${cell(k.error)} | ${cell(k.drawn)} |`,
   );
   return `# Measures
 

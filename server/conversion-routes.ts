@@ -34,7 +34,8 @@ export function conversionRoutes(conversions: Conversions): Router {
       return refuse(
         response,
         501,
-        'This machine has no ffmpeg. Install it with "apt install ffmpeg" and try again, or choose an H.264, VP9 or AV1 clip.',
+        'This machine has no ffmpeg. Install it with "apt install ffmpeg" and try again, or choose an H.264, VP9 ' +
+          'or AV1 clip.',
       );
     const type = request.headers['content-type'] ?? '';
     if (!/^(video\/[\w.+-]+|application\/octet-stream)$/.test(type))
@@ -44,7 +45,8 @@ export function conversionRoutes(conversions: Conversions): Router {
       return refuse(
         response,
         413,
-        `The clip has ${(length / 1e9).toFixed(1)} GB; at most ${(limits.bytes / 1e9).toFixed(1)} GB can be converted. Cut the part that you need.`,
+        `The clip has ${(length / 1e9).toFixed(1)} GB; at most ${(limits.bytes / 1e9).toFixed(1)} GB can be ` +
+          'converted. Cut the part that you need.',
       );
     try {
       response.status(202).json(view(await conversions.begin(request)));

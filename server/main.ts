@@ -35,7 +35,8 @@ server.on('listening', () => {
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'
-      ? `Port ${port} is taken. Is the application running already? Then open http://127.0.0.1:${port}/. Sessions are kept by address: with another PORT none of them would be seen.`
+      ? `Port ${port} is taken. Is the application running already? Then open http://127.0.0.1:${port}/. Sessions ` +
+          'are kept by address: with another PORT none of them would be seen.'
       : error.message,
   );
   process.exit(1);

@@ -145,7 +145,9 @@ try {
     ({ id, frame }) => !(away(after.detected, after.truth, id, frame) <= FIT_SHARE * after.truth.bodyHeight),
   ).length;
   const seconds = keys * SECONDS.key + drags * SECONDS.drag + movement.moments.length * SECONDS.hint;
-  const against = `${keys} keys and ${drags} drags for ${wrong.length} points of ${frames} frames, times of the keystroke-level model; ${left} still off afterwards`;
+  const against =
+    `${keys} keys and ${drags} drags for ${wrong.length} points of ${frames} frames, times of the keystroke-level ` +
+    `model; ${left} still off afterwards`;
   figures.push({
     bench: 'correct',
     figure: 'correcting a found clip to fit for measuring, per 300 frames',

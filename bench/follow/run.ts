@@ -69,7 +69,11 @@ try {
       const fastest = Math.max(
         ...positions.map(([i]) => Math.hypot(ball.at(i).x - ball.at(i - 1).x, ball.at(i).y - ball.at(i - 1).y)),
       );
-      const against = `the generator\u2019s ball, ${(2 * ball.radius).toFixed(0)} px wide, up to ${fastest.toFixed(0)} px a frame; ${positions.length} of ${Math.abs(end - start) - 1} frames, ${(milliseconds / Math.max(1, positions.length)).toFixed(0)} ms each${lost === null ? '' : `, asked at frame ${lost + 1}`}`;
+      const against =
+        `the generator\u2019s ball, ${(2 * ball.radius).toFixed(0)} px wide, up to ${fastest.toFixed(0)} px a ` +
+        `frame; ${positions.length} of ${Math.abs(end - start) - 1} frames, ` +
+        `${(milliseconds / Math.max(1, positions.length)).toFixed(0)} ms ` +
+        `each${lost === null ? '' : `, asked at frame ${lost + 1}`}`;
       figures.push({
         bench: 'follow',
         figure: `${clip.id}, ${name}: median error`,

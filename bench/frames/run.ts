@@ -87,7 +87,10 @@ async function compare(page: Page, clip: (typeof CLIPS)[number]): Promise<Figure
       figure: `${clip.file}, ${name}: median against a video element`,
       value: round(ratio, 3),
       unit: 'ratio',
-      against: `video element ${percentile(element, 0.5).toFixed(0)} ms (95th percentile ${percentile(element, 0.95).toFixed(0)}), here ${percentile(own, 0.5).toFixed(1)} ms (${percentile(own, 0.95).toFixed(0)})`,
+      against:
+        `video element ${percentile(element, 0.5).toFixed(0)} ms (95th percentile ` +
+        `${percentile(element, 0.95).toFixed(0)}), here ${percentile(own, 0.5).toFixed(1)} ms ` +
+        `(${percentile(own, 0.95).toFixed(0)})`,
       goal: `at most ${goal}`,
       holds: ratio <= goal,
     });

@@ -11,7 +11,9 @@ const INPUTS = Number(process.env['FUZZ_INPUTS'] ?? 100_000);
 /** A small file that takes longer would freeze a screen, ms; a busy machine has room in it. */
 const LONG = 2000;
 
-const START = `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(new URL('./thread.ts', import.meta.url).href)}); })`;
+const START =
+  "import('tsx/esm/api').then(({ register }) => { register(); return " +
+  `import(${JSON.stringify(new URL('./thread.ts', import.meta.url).href)}); })`;
 
 const tallies: Tally[] = [];
 const threads = availableParallelism();

@@ -117,7 +117,9 @@ try {
       unit: '%',
       goal: 'at most 1',
       holds: swapped <= 0.01 * frames,
-      against: `${swapped} of ${frames} frames in which the legs are apart; by clip ${swaps.map((s) => s.swapped).join(' ')}`,
+      against:
+        `${swapped} of ${frames} frames in which the legs are apart; by clip ` +
+        `${swaps.map((s) => s.swapped).join(' ')}`,
     });
     const cameras = CLIPS.map((id) => {
       const { azimuth } = DEMO_CLIPS.find((c) => c.id === id)!.camera;

@@ -43,7 +43,8 @@ function App(): ReactNode {
 }
 
 const NEWER =
-  'A newer version of the application has changed what is kept in this browser; this one leaves it as it is. Update the application and load this page again.';
+  'A newer version of the application has changed what is kept in this browser; this one leaves it as it is. ' +
+  'Update the application and load this page again.';
 
 async function start(): Promise<void> {
   const refused = await dataAreNewer();

@@ -108,7 +108,8 @@ export async function convertClip(
     if (signal.aborted)
       return fail('cancelled', `Converting \u201c${file.name}\u201d was cancelled; what was there before is kept.`);
     return failed(
-      `The connection to the server broke off (${error instanceof Error ? error.message : String(error)}). Is it still running?`,
+      `The connection to the server broke off (${error instanceof Error ? error.message : String(error)}). Is it ` +
+        'still running?',
     );
   } finally {
     if (id !== null) void fetch(`/conversions/${id}`, { method: 'DELETE' }).catch(() => undefined);

@@ -22,7 +22,8 @@ const READ_AHEAD = 24;
 const damagedFrame = (i: number): Result<never, FrameIssue> =>
   fail(
     'damaged',
-    `Frame ${i + 1} could not be decoded: the clip is damaged there. Step past it, or copy the file from the camera again.`,
+    `Frame ${i + 1} could not be decoded: the clip is damaged there. Step past it, or copy the file from the ` +
+      'camera again.',
   );
 
 interface Job {

@@ -149,7 +149,8 @@ export async function openTrack({ blob: file, name, part }: VideoFile): Promise<
         ? refuse('no-picture', `${quote(name)} has sound but no picture. Choose the video recording.`)
         : refuse(
             'truncated',
-            `${quote(name)} describes no picture that can be read here; the copy may be incomplete. Copy it from the camera again, or have it converted.`,
+            `${quote(name)} describes no picture that can be read here; the copy may be incomplete. Copy it from ` +
+              'the camera again, or have it converted.',
           );
     }
     const config = await track.getDecoderConfig();
@@ -157,7 +158,8 @@ export async function openTrack({ blob: file, name, part }: VideoFile): Promise<
     if (!config || !(await VideoDecoder.isConfigSupported(config)).supported) {
       return refuse(
         'unknown-codec',
-        `${quote(name)} is coded as ${codec}, which this browser cannot decode. Convert it to H.264, VP9 or AV1 and choose that file.`,
+        `${quote(name)} is coded as ${codec}, which this browser cannot decode. Convert it to H.264, VP9 or AV1 ` +
+          'and choose that file.',
       );
     }
     const sink = new EncodedPacketSink(track);
@@ -183,7 +185,8 @@ export async function openTrack({ blob: file, name, part }: VideoFile): Promise<
     if (!(await dataOf(sink, last))) {
       return refuse(
         'truncated',
-        `${quote(name)} lists ${frames.length} frames but its data ends earlier; the copy is incomplete. Copy it from the camera again.`,
+        `${quote(name)} lists ${frames.length} frames but its data ends earlier; the copy is incomplete. Copy it ` +
+          'from the camera again.',
       );
     }
     const origin = frames[0]!.us;
@@ -226,7 +229,10 @@ const CUT = { share: 0.03, seconds: 0.2 };
 /** A file without a list of its frames in front can end anywhere: only its stated duration tells. */
 function cutWarning(name: string, lasts: number, stated: number | null): string | null {
   if (stated === null || stated - lasts < Math.max(CUT.seconds, CUT.share * stated)) return null;
-  return `${quote(name)} says it lasts ${stated.toFixed(2)} s but its pictures end after ${lasts.toFixed(2)} s; the copy seems incomplete. What is there can be used; copy it from the camera again for the rest.`;
+  return (
+    `${quote(name)} says it lasts ${stated.toFixed(2)} s but its pictures end after ${lasts.toFixed(2)} s; the ` +
+    'copy seems incomplete. What is there can be used; copy it from the camera again for the rest.'
+  );
 }
 
 /** Frames that a camera or a conversion left out: their time stays where it is. */

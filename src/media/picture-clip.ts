@@ -34,7 +34,8 @@ export async function clipOfPictures(files: readonly File[]): Promise<Result<Fil
       if (!picture)
         return fail(
           'unreadable-picture',
-          `\u201c${file.name}\u201d is no picture that this browser can show. Save it as PNG or JPEG and choose that file.`,
+          `\u201c${file.name}\u201d is no picture that this browser can show. Save it as PNG or JPEG and choose ` +
+            'that file.',
         );
       pictures.push(picture);
     }

@@ -243,7 +243,9 @@ const poseWorker = {
     } catch (error) {
       return fail(
         'model-missing',
-        `The point detector could not be loaded from ${modelAddress} (${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall the application.`,
+        `The point detector could not be loaded from ${modelAddress} ` +
+          `(${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall ` +
+          'the application.',
       );
     }
   },

@@ -17,7 +17,8 @@ export const paceDelivery: MovementDocument = {
       id: 'braced',
       name: 'Braced front leg',
       because:
-        'The front leg stays long from landing to release: the body is thrown over a post, which gives speed and height; it asks most of knee and shin.',
+        'The front leg stays long from landing to release: the body is thrown over a post, which gives speed and ' +
+        'height; it asks most of knee and shin.',
       targets: {
         'front-knee-at-release': {
           type: 'at-least',
@@ -30,7 +31,8 @@ export const paceDelivery: MovementDocument = {
       id: 'flexing',
       name: 'Flexing front leg',
       because:
-        'The front knee gives a little on landing and holds from there: softer on the body, at the cost of some speed and height.',
+        'The front knee gives a little on landing and holds from there: softer on the body, at the cost of some ' +
+        'speed and height.',
       targets: {
         'front-knee-at-release': {
           type: 'between',
@@ -44,7 +46,8 @@ export const paceDelivery: MovementDocument = {
       id: 'side-on',
       name: 'Side-on action',
       because:
-        'Hips and shoulders point down the pitch at back foot contact and open together; the trunk is not twisted against the hips.',
+        'Hips and shoulders point down the pitch at back foot contact and open together; the trunk is not ' +
+        'twisted against the hips.',
       targets: {
         'shoulders-face-at-back-foot-contact': {
           type: 'between',
@@ -221,7 +224,9 @@ export const paceDelivery: MovementDocument = {
       coaching: {
         seenLow: 'The trunk leans back at back foot contact',
         seenHigh: 'The trunk is already forward at back foot contact',
-        why: 'A trunk that is already forward has little left to come over with at release; one that hangs back lands heavily.',
+        why:
+          'A trunk that is already forward has little left to come over with at release; one that hangs back lands ' +
+          'heavily.',
         cue: 'Land tall on the back foot.',
         drills: [
           'Stand on the back foot in the landing position, trunk where it should be, and hold',
@@ -278,7 +283,8 @@ export const paceDelivery: MovementDocument = {
         type: 'at-most',
         value: 30,
         source:
-          'published: Portus et al. 2004, above 30 degrees a mixed action; Foster et al. 1989: above 40 with lower back injuries',
+          'published: Portus et al. 2004, above 30 degrees a mixed action; Foster et al. 1989: above 40 with ' +
+          'lower back injuries',
       },
       margin: 5,
       importance: 0.8,
@@ -287,7 +293,9 @@ export const paceDelivery: MovementDocument = {
       coaching: {
         seenLow: 'The shoulders hardly turn back',
         seenHigh: 'The shoulders turn back against the hips between back and front foot contact',
-        why: 'Shoulders that turn against the hips twist and bend the lower back under load: the action that is linked to stress injuries there.',
+        why:
+          'Shoulders that turn against the hips twist and bend the lower back under load: the action that is ' +
+          'linked to stress injuries there.',
         cue: 'Land and stay as you are, then come through together.',
         drills: [
           'Stand at back foot contact, hips and shoulders the same way, and hold',
@@ -338,7 +346,9 @@ export const paceDelivery: MovementDocument = {
       coaching: {
         seenLow: 'The front foot is set far ahead of its knee',
         seenHigh: 'The front knee is already over its foot',
-        why: 'The shin is the post that the body is thrown over: set too flat it stops the body hard, too upright it cannot brace.',
+        why:
+          'The shin is the post that the body is thrown over: set too flat it stops the body hard, too upright it ' +
+          'cannot brace.',
         cue: 'Put the heel down in front and push the ground away.',
         drills: [
           'Step into the front foot landing and hold, shin as in the reference',
@@ -362,7 +372,9 @@ export const paceDelivery: MovementDocument = {
       coaching: {
         seenLow: 'The body is folded at the front hip when it lands',
         seenHigh: 'The body is stretched at the front hip when it lands',
-        why: 'The angle at the hip says how far the trunk stays behind the front leg, which is the way it has to come over.',
+        why:
+          'The angle at the hip says how far the trunk stays behind the front leg, which is the way it has to come ' +
+          'over.',
         cue: 'Chest behind the front foot.',
         drills: [
           'Hold the landing position with a stick along the trunk',
@@ -464,7 +476,9 @@ export const paceDelivery: MovementDocument = {
       coaching: {
         seenLow: 'The bowling elbow is bent with the arm level',
         seenHigh: 'The bowling elbow is straighter than the reference',
-        why: 'An elbow that is much bent here has to straighten before release; how much it may is stated in the playing conditions.',
+        why:
+          'An elbow that is much bent here has to straighten before release; how much it may is stated in the ' +
+          'playing conditions.',
         cue: 'Long arm from the hip on.',
         drills: [
           'Swing the arm slowly through level before a mirror',
@@ -486,7 +500,8 @@ export const paceDelivery: MovementDocument = {
         type: 'at-most',
         value: 15,
         source:
-          'published: ICC playing conditions, illegal bowling action: at most 15 degrees from arm horizontal to release',
+          'published: ICC playing conditions, illegal bowling action: at most 15 degrees from arm horizontal to ' +
+          'release',
       },
       margin: 3,
       importance: 0.9,
@@ -517,7 +532,9 @@ export const paceDelivery: MovementDocument = {
       coaching: {
         seenLow: 'The front knee collapses between landing and release',
         seenHigh: 'The front knee stays straighter than the reference\u2019s',
-        why: 'A front leg that holds stops the hips, so that the trunk and the arm are thrown over it; a knee that gives way lets the speed leak away.',
+        why:
+          'A front leg that holds stops the hips, so that the trunk and the arm are thrown over it; a knee that ' +
+          'gives way lets the speed leak away.',
         cue: 'Land and stay tall: push the ground away.',
         drills: [
           'Hold the landing position on a braced front leg, three seconds',
@@ -568,7 +585,9 @@ export const paceDelivery: MovementDocument = {
       coaching: {
         seenLow: 'The trunk is folded far over the front leg',
         seenHigh: 'The trunk is still behind the front leg',
-        why: 'Hip and trunk have to finish over a leg that holds: too little passes no speed on, too much means that the leg gave way.',
+        why:
+          'Hip and trunk have to finish over a leg that holds: too little passes no speed on, too much means that ' +
+          'the leg gave way.',
         cue: 'Chest to the target over a long leg.',
         drills: ['Hold the release position', 'Bowl from a stand and stay in the finish', 'Half run-up, then full'],
       },
@@ -866,22 +885,30 @@ export const paceDelivery: MovementDocument = {
     {
       id: 'bowling-load',
       always: true,
-      text: 'Pace delivery loads the lower back, the front knee and the front ankle: keep to the overs and rest days that the governing body sets for the age group, and change technique away from match load.',
+      text:
+        'Pace delivery loads the lower back, the front knee and the front ankle: keep to the overs and rest days ' +
+        'that the governing body sets for the age group, and change technique away from match load.',
     },
     {
       id: 'landing-load',
       always: false,
-      text: 'A braced front leg takes several times body weight at landing: build it up with strength work, at reduced pace, and stop on knee, shin or back pain.',
+      text:
+        'A braced front leg takes several times body weight at landing: build it up with strength work, at reduced ' +
+        'pace, and stop on knee, shin or back pain.',
     },
     {
       id: 'spinal-loading',
       always: false,
-      text: 'Bending and twisting the trunk under load is linked to stress injuries of the lower back: back pain in a pace bowler is a reason to stop and see a licensed clinician.',
+      text:
+        'Bending and twisting the trunk under load is linked to stress injuries of the lower back: back pain in a ' +
+        'pace bowler is a reason to stop and see a licensed clinician.',
     },
     {
       id: 'legality',
       always: false,
-      text: 'A picture from one camera cannot decide whether an action is legal; that takes the procedure of the governing body.',
+      text:
+        'A picture from one camera cannot decide whether an action is legal; that takes the procedure of the ' +
+        'governing body.',
     },
   ],
 };

@@ -3,7 +3,8 @@ import { like } from './like';
 
 const KNEE = ['dominant-hip', 'dominant-knee', 'dominant-ankle'] as const;
 const RULE =
-  'published: World Athletics technical rules, TR54: the advancing leg is straight from first contact until the vertical upright position';
+  'published: World Athletics technical rules, TR54: the advancing leg is straight from first contact until the ' +
+  'vertical upright position';
 
 /** Race walking, seen from the side: one stride of the leg of the dominant side. */
 export const raceWalking: MovementDocument = {
@@ -161,7 +162,9 @@ export const raceWalking: MovementDocument = {
       coaching: {
         seenLow: 'The knee is bent when the heel touches the ground',
         seenHigh: 'The knee is pushed back behind straight',
-        why: 'The rule asks for a straight leg from the first contact; a knee that lands bent also gives up the stride\u2019s reach.',
+        why:
+          'The rule asks for a straight leg from the first contact; a knee that lands bent also gives up the ' +
+          'stride\u2019s reach.',
         cue: 'Pull the toes up and reach with a long leg.',
         drills: [
           'Stand tall and roll the hip forward over a straight leg',
@@ -352,7 +355,9 @@ export const raceWalking: MovementDocument = {
       coaching: {
         seenLow: 'The trunk leans back',
         seenHigh: 'The trunk leans forward',
-        why: 'Leaning forward stops the hips from going through; leaning back loads the lower back and shortens the push.',
+        why:
+          'Leaning forward stops the hips from going through; leaning back loads the lower back and shortens the ' +
+          'push.',
         cue: 'Tall from the ankle.',
         drills: [
           'Stand tall against a wall, then lean from the ankle',
@@ -497,7 +502,9 @@ export const raceWalking: MovementDocument = {
     {
       id: 'walking-load',
       always: true,
-      text: 'A straight leg and a quick rolling hip load shin, hamstring and hip: change technique at easy pace and reduced distance, and stop on pain.',
+      text:
+        'A straight leg and a quick rolling hip load shin, hamstring and hip: change technique at easy pace and ' +
+        'reduced distance, and stop on pain.',
     },
   ],
 };

@@ -185,7 +185,9 @@ export const sprintHurdles: MovementDocument = {
       coaching: {
         seenLow: 'The take-off is too close to the hurdle',
         seenHigh: 'The take-off is too far from the hurdle',
-        why: 'Who takes off close has to jump up, is long in the air and lands far behind; a flat clearance begins farther away.',
+        why:
+          'Who takes off close has to jump up, is long in the air and lands far behind; a flat clearance begins ' +
+          'farther away.',
         cue: 'Attack early: push off at the mark and run over it.',
         drills: [
           'Chalk mark where the reference takes off, step over a low hurdle from it',
@@ -361,7 +363,9 @@ export const sprintHurdles: MovementDocument = {
       coaching: {
         seenLow: 'The push is not finished: the knee is still bent',
         seenHigh: 'The pushing knee is straighter than the reference',
-        why: 'The last of the push sends the body on; a knee that leaves bent has given it away, one that is locked early pushes up.',
+        why:
+          'The last of the push sends the body on; a knee that leaves bent has given it away, one that is locked ' +
+          'early pushes up.',
         cue: 'Push through to the toe.',
         drills: ['Step-ups with a full push, hold on the toe', 'Bounding over lines', 'Five steps to a low hurdle'],
       },
@@ -522,12 +526,16 @@ export const sprintHurdles: MovementDocument = {
     {
       id: 'hurdle-fall',
       always: false,
-      text: 'Work close over the hurdle at low hurdles first, with bars that fall, and only warmed up: a hit hurdle is a fall.',
+      text:
+        'Work close over the hurdle at low hurdles first, with bars that fall, and only warmed up: a hit hurdle is ' +
+        'a fall.',
     },
     {
       id: 'hurdle-load',
       always: true,
-      text: 'Hurdling loads hip flexors, hamstrings and the landing foot: change technique with few clearances at reduced height, and stop on pain.',
+      text:
+        'Hurdling loads hip flexors, hamstrings and the landing foot: change technique with few clearances at ' +
+        'reduced height, and stop on pain.',
     },
   ],
 };
@@ -595,7 +603,9 @@ export const hurdleRace: MovementDocument = {
     {
       id: 'hurdle-load',
       always: true,
-      text: 'Hurdling loads hip flexors, hamstrings and the landing foot: change technique with few clearances at reduced height, and stop on pain.',
+      text:
+        'Hurdling loads hip flexors, hamstrings and the landing foot: change technique with few clearances at ' +
+        'reduced height, and stop on pain.',
     },
   ],
 };

@@ -47,7 +47,10 @@ export function AgreementChart({
       height={SIZE.height}
       role="img"
       className="residual-chart"
-      aria-label={`Differences of two digitisings: bias ${inUnit(limits.bias, unit, 1)}, limits ${inUnit(limits.lower, unit, 1)} to ${inUnit(limits.upper, unit, 1)}`}
+      aria-label={
+        `Differences of two digitisings: bias ${inUnit(limits.bias, unit, 1)}, limits ` +
+        `${inUnit(limits.lower, unit, 1)} to ${inUnit(limits.upper, unit, 1)}`
+      }
     >
       {x.ticks(4).map((t) => (
         <text key={t} x={x(t)} y={SIZE.height - 8} textAnchor="middle">

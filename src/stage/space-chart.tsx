@@ -81,7 +81,10 @@ export function SpaceChart({ figures, camera, onTurn }: SpaceChartProps): ReactN
       viewBox={`${-VIEW.half} ${-VIEW.half} ${2 * VIEW.half} ${2 * VIEW.half}`}
       role="img"
       tabIndex={0}
-      aria-label={`The body in space, seen from ${Math.round(camera.azimuthDegrees)} degrees round and ${Math.round(camera.elevationDegrees)} degrees up. The arrow keys turn it.`}
+      aria-label={
+        `The body in space, seen from ${Math.round(camera.azimuthDegrees)} degrees round and ` +
+        `${Math.round(camera.elevationDegrees)} degrees up. The arrow keys turn it.`
+      }
       onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
       onPointerMove={drag}
       onKeyDown={press}

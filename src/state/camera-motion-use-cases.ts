@@ -98,20 +98,26 @@ export function cameraText(trial: Trial): CameraText | null {
   const takenOut = moves && cameraRefusal(trial, 'place') === null;
   if (cuts.length > 0)
     return {
-      text: `${cameraWords(state)}, and the film is cut before ${cuts.length === 1 ? 'frame' : 'frames'} ${cuts.map((frame) => frame + 1).join(', ')}`,
+      text:
+        `${cameraWords(state)}, and the film is cut before ${cuts.length === 1 ? 'frame' : 'frames'} ` +
+        `${cuts.map((frame) => frame + 1).join(', ')}`,
       moves,
       takenOut,
       measured:
-        'Lengths, paths and heights are not measured over several shots; angles and times within one are. Use a file that holds one shot for the rest.',
+        'Lengths, paths and heights are not measured over several shots; angles and times within one are. Use a ' +
+        'file that holds one shot for the rest.',
     };
   return {
     text: cameraWords(state),
     moves,
     takenOut,
     measured: takenOut
-      ? `Its motion is taken out of the points by the background: paths, heights and contacts are measured over the ground${driftText(trial)}.`
+      ? 'Its motion is taken out of the points by the background: paths, heights and contacts are measured over ' +
+        `the ground${driftText(trial)}.`
       : trial.slides
-        ? 'It goes along with the performer, which no background tells: paths, heights and contacts on the ground are not measured; angles and lengths are.'
-        : 'Paths, speeds, heights and contacts on the ground are not measured in it; angles between parts of the body are.',
+        ? 'It goes along with the performer, which no background tells: paths, heights and contacts on the ground ' +
+          'are not measured; angles and lengths are.'
+        : 'Paths, speeds, heights and contacts on the ground are not measured in it; angles between parts of the ' +
+          'body are.',
   };
 }

@@ -164,5 +164,6 @@ export function detectedText({ performer, frameTimes }: Clip, { seen, detected, 
   const between = detected < all ? ` ${detected} were looked at; the points between are interpolated.` : '';
   return stopped
     ? `Detecting was stopped. What was detected on ${detected} of ${all} frames of ${performer.name} is kept.`
-    : `Points detected on ${detected < all ? `${all} frames` : `${seen} of ${all} frames`} of ${performer.name}.${between}`;
+    : `Points detected on ${detected < all ? `${all} frames` : `${seen} of ${all} frames`} of ` +
+        `${performer.name}.${between}`;
 }

@@ -147,7 +147,8 @@ function paintPointer(context: OffscreenCanvasRenderingContext2D, { x, y }: Vec2
 const stopped = (error: unknown): Result<never, FilmIssue> =>
   fail(
     'encoding-failed',
-    `The encoder stopped (${error instanceof Error ? error.message : String(error)}). Choose the other format, or a shorter stretch.`,
+    `The encoder stopped (${error instanceof Error ? error.message : String(error)}). Choose the other format, ` +
+      'or a shorter stretch.',
   );
 
 /** Puts decoded pictures and shapes together to the pictures of a film and encodes them. */
@@ -157,7 +158,8 @@ const filmWorker = {
     if (!(await canEncodeVideo(codec.picture, FILM_SIZE)))
       return fail(
         'cannot-encode',
-        `This browser cannot encode ${opening.format === 'mp4' ? 'H.264 for MP4' : 'VP9 for WebM'}. Choose the other format.`,
+        `This browser cannot encode ${opening.format === 'mp4' ? 'H.264 for MP4' : 'VP9 for WebM'}. Choose the ` +
+          'other format.',
       );
     if (opening.soundRate !== null && !(await canEncodeAudio(codec.sound)))
       return fail(

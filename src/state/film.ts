@@ -91,7 +91,8 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
   if (loose.length > 0)
     return fail(
       'not-matched',
-      `Nothing ties ${loose.join(' and ')} to ${lead.clip.performer.name}: a film would not know which pictures belong together. Choose a way of matching on the bench, or mark a moment in both.`,
+      `Nothing ties ${loose.join(' and ')} to ${lead.clip.performer.name}: a film would not know which pictures ` +
+        'belong together. Choose a way of matching on the bench, or mark a moment in both.',
     );
   return asFilm(async (maker) => {
     const panes = filmPanes(clips);

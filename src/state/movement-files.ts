@@ -24,7 +24,8 @@ export async function readMovement(file: File): Promise<Result<Movement, Issue>>
   if (file.size > LARGEST)
     return fail(
       'not-a-movement',
-      `\u201c${file.name}\u201d has ${Math.round(file.size / 1e6)} MB; a movement file has at most ${LARGEST / 1e6}. Choose another file.`,
+      `\u201c${file.name}\u201d has ${Math.round(file.size / 1e6)} MB; a movement file has at most ` +
+        `${LARGEST / 1e6}. Choose another file.`,
     );
   const read = await readInWorker<MovementFileWorker, MovementFile, Issue>(
     new Worker(new URL('./movement-file-worker.ts', import.meta.url), { type: 'module' }),
@@ -37,7 +38,8 @@ export async function readMovement(file: File): Promise<Result<Movement, Issue>>
   if (unknown.length > 0)
     notify(
       'error',
-      `\u201c${file.name}\u201d is read without what means nothing here: ${unknown.slice(0, 5).join(', ')}. Check the spelling.`,
+      `\u201c${file.name}\u201d is read without what means nothing here: ${unknown.slice(0, 5).join(', ')}. ` +
+        'Check the spelling.',
     );
   edit((session) => {
     session.ownMovement = movement as never;

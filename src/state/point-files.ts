@@ -101,7 +101,8 @@ export async function addFigure(
   if (Math.max(width, height) > LIMITS.pictureSide)
     return fail(
       'no-points',
-      `The points of \u201c${fileName}\u201d lie over ${width} by ${height} pixels; a picture has at most ${LIMITS.pictureSide} to a side. If they are not pixels, name their unit in the file.`,
+      `The points of \u201c${fileName}\u201d lie over ${width} by ${height} pixels; a picture has at most ` +
+        `${LIMITS.pictureSide} to a side. If they are not pixels, name their unit in the file.`,
     );
   await saveMarkerMap(
     answers.recording.markers.map((m) => m.name),
@@ -138,7 +139,8 @@ export async function addFigure(
   if (!figure.spatial && travelOf(figure.track).sure < LEAST_SURE_TRAVEL)
     notify(
       'info',
-      `Which way the performer of \u201c${fileName}\u201d goes could not be told from the points. Check it at Intake: angles against forward depend on it.`,
+      `Which way the performer of \u201c${fileName}\u201d goes could not be told from the points. Check it at ` +
+        'Intake: angles against forward depend on it.',
     );
   return ok(id);
 }
@@ -170,7 +172,8 @@ export async function readPointsInto(
   if (!recording || recording.markers.some((m) => m.z !== null)) {
     return fail(
       'in-space',
-      `The points of \u201c${file.name}\u201d lie in space, not in this picture. Add the file at Intake as a performance of its own.`,
+      `The points of \u201c${file.name}\u201d lie in space, not in this picture. Add the file at Intake as a ` +
+        'performance of its own.',
     );
   }
   const saved: MarkerMap | null = await loadMarkerMap(recording.markers.map((m) => m.name));

@@ -10,6 +10,7 @@ export function rememberGap(clipId: string, frame: number, fileName: string): vo
   if (known.length === 0)
     notify(
       'error',
-      `Frame ${frame + 1} of \u201c${fileName}\u201d cannot be decoded: the file is damaged there. Such frames are stepped over and marked on its ribbon; copy the file from the camera again.`,
+      `Frame ${frame + 1} of \u201c${fileName}\u201d cannot be decoded: the file is damaged there. Such frames ` +
+        'are stepped over and marked on its ribbon; copy the file from the camera again.',
     );
 }

@@ -40,7 +40,8 @@ export async function openSession(id: string): Promise<Result<null, StorageIssue
   if (ownMovement === null && !movementOf(movementId))
     return fail(
       'newer',
-      `The session \u201c${name}\u201d was made for the movement \u201c${movementId}\u201d, which this application does not have. Open it with the version in which it was made; it stays here as it is.`,
+      `The session \u201c${name}\u201d was made for the movement \u201c${movementId}\u201d, which this ` +
+        'application does not have. Open it with the version in which it was made; it stays here as it is.',
     );
   player.dropSources([]);
   setView({ shown: firstFrames(loaded.value), playing: false, selectedMeasure: null });
@@ -85,7 +86,8 @@ export async function openSources(): Promise<void> {
   if (missing.length > 1)
     notify(
       'error',
-      `The videos of ${missing.map((name) => `\u201c${name}\u201d`).join(', ')} are not in this browser. Drop each file on its clip at Intake; the points stay.`,
+      `The videos of ${missing.map((name) => `\u201c${name}\u201d`).join(', ')} are not in this browser. Drop ` +
+        'each file on its clip at Intake; the points stay.',
     );
   for (const { issue } of failed) if (issue.code !== 'no-media' || missing.length === 1) notify('error', issue.message);
 }

@@ -93,7 +93,9 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
         : unmarked.length > 0
           ? {
               done: false,
-              next: `Still to mark: ${unmarked.slice(0, 3).join(', ')}${unmarked.length > 3 ? ` and ${unmarked.length - 3} more` : ''}.`,
+              next:
+                'Still to mark: ' +
+                `${unmarked.slice(0, 3).join(', ')}${unmarked.length > 3 ? ` and ${unmarked.length - 3} more` : ''}.`,
             }
           : {
               done: true,
@@ -123,7 +125,9 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
     case 'follow-up':
       return {
         done: false,
-        next: 'The same numbers again: did what was asked for move, did something else get worse, can a correction be closed?',
+        next:
+          'The same numbers again: did what was asked for move, did something else get worse, can a correction be ' +
+          'closed?',
       };
   }
 }

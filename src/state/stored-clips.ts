@@ -12,7 +12,8 @@ export async function videoOf({ mediaId, fileName, part }: Clip): Promise<Result
     ? ok({ blob, name: fileName, part })
     : fail(
         'no-media',
-        `The video of \u201c${fileName}\u201d is not in this browser. Drop the file on its clip at Intake; its points stay.`,
+        `The video of \u201c${fileName}\u201d is not in this browser. Drop the file on its clip at Intake; its ` +
+          'points stay.',
       );
 }
 

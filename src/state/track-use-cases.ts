@@ -89,7 +89,9 @@ export async function trackPointOf(
       frames: positions.size,
       lost: lost && {
         frame: lost.frame,
-        text: `The ${pointName(id)} is lost on frame ${lost.frame + 1}: ${LOST[lost.because]}. Place it there or say that it is hidden, then track on.`,
+        text:
+          `The ${pointName(id)} is lost on frame ${lost.frame + 1}: ${LOST[lost.because]}. Place it there or say ` +
+          'that it is hidden, then track on.',
       },
     });
   } finally {

@@ -22,7 +22,8 @@ export async function makeWorkCopy(
   if ((await converterState()) === 'lacking')
     return fail(
       'no-converter',
-      'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: apt-get install ffmpeg) and start the application again; the clip works without.',
+      'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: ' +
+        'apt-get install ffmpeg) and start the application again; the clip works without.',
     );
   const job = startJob(`work-${clip.id}`, `Work copy of ${clip.fileName}`);
   try {
@@ -36,7 +37,9 @@ export async function makeWorkCopy(
     if (!probed.ok || !sameTimes(probed.value.index.frameTimes, clip.frameTimes)) {
       return fail(
         'frames-differ',
-        `The work copy of \u201c${clip.fileName}\u201d does not have the same frames (${probed.ok ? probed.value.index.frameTimes.length : 0} of ${clip.frameTimes.length}); the original stays in use.`,
+        `The work copy of \u201c${clip.fileName}\u201d does not have the same frames ` +
+          `(${probed.ok ? probed.value.index.frameTimes.length : 0} of ${clip.frameTimes.length}); the original ` +
+          'stays in use.',
       );
     }
     const workMediaId = crypto.randomUUID();

@@ -114,7 +114,8 @@ export async function repairStored(id: string, now: string): Promise<Result<Repa
   if (!repaired)
     return fail(
       'damaged',
-      `Nothing of \u201c${textOr(stored.name, id)}\u201d can be opened. Save it as it is and keep the file; then delete it here.`,
+      `Nothing of \u201c${textOr(stored.name, id)}\u201d can be opened. Save it as it is and keep the file; then ` +
+        'delete it here.',
     );
   const { session, dropped } = repaired;
   const saved = await saveSession(session, now, { over: true });
@@ -141,7 +142,8 @@ async function readRow(id: string): Promise<Result<StoredVersion, StorageIssue>>
   if (typeof version === 'number' && version > 1)
     return fail(
       'newer',
-      `The session \u201c${name}\u201d was saved by a newer version of the application (${version}; this one reads 1). Update the application; it stays here as it is.`,
+      `The session \u201c${name}\u201d was saved by a newer version of the application (${version}; this one ` +
+        'reads 1). Update the application; it stays here as it is.',
     );
   const checked = checkSession(stored.document);
   if (!checked.ok)
@@ -215,7 +217,8 @@ export async function saveSession(
         'overtaken',
         error.how === 'deleted'
           ? `The session \u201c${session.name}\u201d was deleted in another window, and is not stored again.`
-          : `The session \u201c${session.name}\u201d was changed in another window since; this change is not stored over it.`,
+          : `The session \u201c${session.name}\u201d was changed in another window since; this change is not ` +
+              'stored over it.',
       );
     return storageIssue(error, `the changes of \u201c${session.name}\u201d`);
   }

@@ -15,10 +15,12 @@ export function storageIssue(error: unknown, what: string): { readonly ok: false
   return isFull(error)
     ? fail(
         'storage-full',
-        `There is no room in this browser for ${what}. Under \u201cWhat is kept here\u201d on the start page videos and sessions can be saved as files and removed.`,
+        `There is no room in this browser for ${what}. Under \u201cWhat is kept here\u201d on the start page ` +
+          'videos and sessions can be saved as files and removed.',
       )
     : fail(
         'storage-failed',
-        `The browser could not store ${what} (${detail.slice(0, 200)}). Leave this window open; save the session as a file from the report if it lasts.`,
+        `The browser could not store ${what} (${detail.slice(0, 200)}). Leave this window open; save the session ` +
+          'as a file from the report if it lasts.',
       );
 }

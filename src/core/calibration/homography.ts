@@ -79,7 +79,8 @@ export function homography(
   if (!h)
     return fail(
       'on-a-line',
-      'Three of the marks lie on one line, or two on each other. Choose the corners of something wide, such as a box painted on the ground.',
+      'Three of the marks lie on one line, or two on each other. Choose the corners of something wide, such as a ' +
+        'box painted on the ground.',
     );
   const found = times(times(inverse(b), [...h, 1] as unknown as Homography), a);
   return ok(found.map((v) => v / found[8]) as unknown as Homography);

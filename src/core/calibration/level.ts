@@ -18,7 +18,8 @@ export function levelByLine(from: Vec2, to: Vec2): Result<number, Issue<'line-to
   if (length < SHORTEST_LINE) {
     return fail(
       'line-too-short',
-      `A line of ${length.toFixed(0)} pixels is too short to level by. Draw it along something level or plumb, at least ${SHORTEST_LINE} pixels long.`,
+      `A line of ${length.toFixed(0)} pixels is too short to level by. Draw it along something level or plumb, ` +
+        `at least ${SHORTEST_LINE} pixels long.`,
     );
   }
   const degrees = (Math.atan2(d.y, d.x) * 180) / Math.PI;

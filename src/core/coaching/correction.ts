@@ -41,13 +41,15 @@ const cautionOf = (text: string | null, minor: boolean): string | null =>
   text === null
     ? null
     : minor
-      ? `${text} This performer is under age: growth plates and tendons are still growing, so pain that stays is never trained through.`
+      ? `${text} This performer is under age: growth plates and tendons are still growing, so pain that stays is ` +
+        'never trained through.'
       : text;
 
 /** How much is practised: a growing body tolerates less (common practice). */
 const loadOf = (risk: boolean, minor: boolean): string =>
   minor
-    ? `Few repetitions, no added weight, rest days kept${risk ? '; only with a qualified coach beside it, and a guardian who knows of it' : ''}.`
+    ? 'Few repetitions, no added weight, rest days ' +
+      `kept${risk ? '; only with a qualified coach beside it, and a guardian who knows of it' : ''}.`
     : risk
       ? 'At reduced load and speed first, under a qualified coach; more only while it stays free of pain.'
       : 'A few fresh repetitions at a time; add speed once the position holds.';

@@ -25,7 +25,8 @@ export function boxBetween(a: Vec2, b: Vec2, frame: number): Result<PersonBox, I
   if (Math.max(box.width, box.height) < SMALLEST)
     return fail(
       'too-small',
-      `A box of ${box.width.toFixed(0)} by ${box.height.toFixed(0)} pixels is too small. Draw it from one corner to the other, round the whole person.`,
+      `A box of ${box.width.toFixed(0)} by ${box.height.toFixed(0)} pixels is too small. Draw it from one corner ` +
+        'to the other, round the whole person.',
     );
   return ok(box);
 }

@@ -72,7 +72,8 @@ export function filmingRequests(
       for (const j of unsure)
         add(
           `Film at ${athlete.clip.captureRate < 100 ? 120 : 240} frames per second.`,
-          `At ${athlete.clip.captureRate} frames per second a time is known to \u00b1${(1000 * COVERAGE_95 * durationSd(athlete.interval)).toFixed(0)} ms`,
+          `At ${athlete.clip.captureRate} frames per second a time is known to ` +
+            `\u00b1${(1000 * COVERAGE_95 * durationSd(athlete.interval)).toFixed(0)} ms`,
           j.measure.name,
         );
   }

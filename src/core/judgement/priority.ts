@@ -90,7 +90,8 @@ function sentence(judged: Judged, parts: ScoreParts, followers: number): string 
   const reasons = [
     unit === 'answer'
       ? 'an eye did not say yes to it'
-      : `it is ${inUnit(Math.abs(judged.excess), unit)} outside its range, ${(Math.abs(judged.excess) / judged.tolerance).toFixed(1)} times the tolerance`,
+      : `it is ${inUnit(Math.abs(judged.excess), unit)} outside its range, ` +
+        `${(Math.abs(judged.excess) / judged.tolerance).toFixed(1)} times the tolerance`,
     judged.confidence > 0.995
       ? 'well beyond the measuring error'
       : `beyond the measuring error (${Math.round(judged.confidence * 100)} % sure)`,
@@ -184,7 +185,9 @@ export function prioritise(
         .map((gap) => ({ gap, why: `Three corrections are the most; this comes after them` })),
       ...later.map((gap) => ({
         gap,
-        why: `It takes ${COST_WORDS[gap.judged.measure.cost]} to change and the competition is in ${session.daysToCompetition} days`,
+        why:
+          `It takes ${COST_WORDS[gap.judged.measure.cost]} to change and the competition is in ` +
+          `${session.daysToCompetition} days`,
       })),
     ],
     dropped,

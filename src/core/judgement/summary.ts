@@ -16,17 +16,20 @@ export function judgedSummary(judged: readonly Judged[]): readonly string[] {
       : `${n} of ${of} measures judged, ${measurable} read.`,
     ...(waiting > 0
       ? [
-          `${waiting} ${waiting === 1 ? 'waits' : 'wait'} for a moment that is only a guess: confirm it, or mark it, at Moments.`,
+          `${waiting} ${waiting === 1 ? 'waits' : 'wait'} for a moment that is only a guess: confirm it, or mark ` +
+            'it, at Moments.',
         ]
       : []),
     ...(byOne > 0
       ? [
-          `${byOne === 1 ? 'One is' : `${byOne} are`} judged against a single performer: two good performers differ too.`,
+          `${byOne === 1 ? 'One is' : `${byOne} are`} judged against a single performer: two good performers ` +
+            'differ too.',
         ]
       : []),
     ...(byChance >= 0.5
       ? [
-          `Of another good performer about ${byChance.toFixed(0)} would lie outside the references\u2019 range by chance.`,
+          `Of another good performer about ${byChance.toFixed(0)} would lie outside the references\u2019 range ` +
+            'by chance.',
         ]
       : []),
   ];

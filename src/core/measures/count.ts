@@ -38,7 +38,8 @@ export const count: KindOfMeasure<'count'> = {
   kind: 'count',
   unit: 'n',
   convention:
-    'How often feet touch down or lift off, or a quantity passes a level, in a phase; one that lies on its edge counts half as error.',
+    'How often feet touch down or lift off, or a quantity passes a level, in a phase; one that lies on its edge ' +
+    'counts half as error.',
   error: 'one more or less where one lies on the edge of the phase, or all but passes the level',
   drawn: 'its quantity, where it has one',
   words: () => PLAIN,

@@ -39,7 +39,8 @@ export const eventOffset: KindOfMeasure<'event-offset'> = {
   kind: 'event-offset',
   unit: 'ms',
   convention:
-    'Time at which a quantity passes a level, minus the time of a moment: before it is negative. A direction passes it in every turn.',
+    'Time at which a quantity passes a level, minus the time of a moment: before it is negative. A direction ' +
+    'passes it in every turn.',
   error: 'the quantity\u2019s error over its speed, and the moment',
   drawn: 'its quantity',
   words: () => WHEN,

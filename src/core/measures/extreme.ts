@@ -14,7 +14,8 @@ export const extreme: KindOfMeasure<'extreme'> = {
   kind: 'extreme',
   unit: ({ of, lengthIn, output }) => (output === 'time' ? 'ms' : unitOfQuantity(of, lengthIn)),
   convention:
-    'Largest or smallest value of a quantity in a phase (a direction is followed through whole turns first), or when it comes, from the beginning of the phase.',
+    'Largest or smallest value of a quantity in a phase (a direction is followed through whole turns first), or ' +
+    'when it comes, from the beginning of the phase.',
   error: 'points, camera, scale; of its time, how flat the curve is there',
   drawn: 'its quantity',
   words: ({ of, output }) => (output === 'time' ? WHEN : quantityWords(of)),

@@ -12,7 +12,8 @@ export const facingByEye: KindOfMeasure<'facing-by-eye'> = {
   kind: 'facing-by-eye',
   unit: 'deg',
   convention:
-    'Where something faces at a moment, judged by eye as on a clock seen from above: 0 is forward, away from the dominant side positive (for a right-hander 9 o\u2019clock is 90, 3 o\u2019clock -90).',
+    'Where something faces at a moment, judged by eye as on a clock seen from above: 0 is forward, away from the ' +
+    'dominant side positive (for a right-hander 9 o\u2019clock is 90, 3 o\u2019clock -90).',
   error: 'that of an eye, 20 degrees (95 %)',
   drawn: 'nothing',
   words: () => PLAIN,

@@ -12,7 +12,8 @@ export const lag: KindOfMeasure<'lag'> = {
   kind: 'lag',
   unit: 'ms',
   convention:
-    'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: positive where the first comes first.',
+    'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: ' +
+    'positive where the first comes first.',
   error: 'how flat both peaks are',
   drawn: 'both quantities',
   words: () => WHEN,

@@ -17,7 +17,8 @@ export const order: KindOfMeasure<'order'> = {
   kind: 'order',
   unit: 'ms',
   convention:
-    'Several peaks in a phase in their stated order: the smallest lag from one to the next; negative where two come the wrong way round.',
+    'Several peaks in a phase in their stated order: the smallest lag from one to the next; negative where two ' +
+    'come the wrong way round.',
   error: 'how flat the two nearest peaks are',
   drawn: 'all quantities, and a strip of their order',
   words: () => ({ ...WHEN, seenLow: 'Out of order' }),

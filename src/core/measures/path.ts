@@ -71,7 +71,8 @@ export const path: KindOfMeasure<'path'> = {
   kind: 'path',
   unit: ({ what, lengthIn }) => (what === 'straightness' ? '%' : lengthIn),
   convention:
-    'Of a point\u2019s path through a phase: its length, its straightness (chord over arc), or its largest distance from the chord.',
+    'Of a point\u2019s path through a phase: its length, its straightness (chord over arc), or its largest ' +
+    'distance from the chord.',
   error: 'the points at its ends, the noise on the way, and the scale',
   drawn: 'the path of the point',
   words: ({ what }) => (what === 'length' ? LENGTH : PLAIN),

@@ -33,7 +33,8 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
   kind: 'peak-rate',
   unit: (measure) => (measure.output === 'time' ? 'ms' : rateUnit(measure)),
   convention:
-    'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the beginning of the phase.',
+    'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the ' +
+    'beginning of the phase.',
   error: 'noise through the filter; of its time, how flat the curve is there',
   drawn: 'its quantity',
   words: ({ output }) => (output === 'time' ? WHEN : PACE),

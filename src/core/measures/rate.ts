@@ -9,7 +9,8 @@ export const rate: KindOfMeasure<'rate'> = {
   kind: 'rate',
   unit: '/min',
   convention:
-    'How many steps, strokes or cycles lie between two moments, per minute; the error is that of the time between them.',
+    'How many steps, strokes or cycles lie between two moments, per minute; the error is that of the time ' +
+    'between them.',
   error: 'the time between its moments',
   drawn: 'pins and threads of the ribbons',
   words: () => PACE,

@@ -50,7 +50,8 @@ export const speed: KindOfMeasure<'speed'> = {
   kind: 'speed',
   unit: (measure) => (measure.output === 'time' ? 'ms' : unitOf(measure)),
   convention:
-    'Peak speed of a point in a phase, in the picture or as seen from another point, on axes that may turn with a line; straight, or along one axis; or when it comes.',
+    'Peak speed of a point in a phase, in the picture or as seen from another point, on axes that may turn with ' +
+    'a line; straight, or along one axis; or when it comes.',
   error: 'noise through the filter, where on the segment the point is, and the scale',
   drawn: 'the path of the point',
   words: ({ output }) => (output === 'time' ? WHEN : PACE),

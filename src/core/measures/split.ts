@@ -7,7 +7,8 @@ export const split: KindOfMeasure<'split'> = {
   kind: 'split',
   unit: 's',
   convention:
-    'Real time from the start to a gate; against the reference it is the running gain or loss. Its error is that of two events.',
+    'Real time from the start to a gate; against the reference it is the running gain or loss. Its error is that ' +
+    'of two events.',
   error: 'both moments',
   drawn: 'running gain and loss',
   words: () => TIME,

@@ -169,7 +169,9 @@ export const movementDocumentSchema = z
         context.addIssue({
           code: 'custom',
           path: ['causes', i],
-          message: `"${link.cause}" comes after "${link.effect}" and cannot be its cause; turn the link round or take it out.`,
+          message:
+            `"${link.cause}" comes after "${link.effect}" and cannot be its cause; turn the link round or take it ` +
+            'out.',
         });
     });
   });

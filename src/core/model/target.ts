@@ -8,7 +8,8 @@ export const targetSchema = z.discriminatedUnion('type', [
     .object({ type: z.literal('between'), low: z.number(), high: z.number(), source: z.string() })
     .refine((t) => t.low < t.high, {
       error: ({ input }) =>
-        `A range must begin below its end; it goes from ${(input as { low: number }).low} to ${(input as { high: number }).high}. Exchange the two.`,
+        `A range must begin below its end; it goes from ${(input as { low: number }).low} to ` +
+        `${(input as { high: number }).high}. Exchange the two.`,
     }),
   z.object({ type: z.literal('at-least'), value: z.number(), source: z.string() }),
   /** A question answered by eye with yes. */

@@ -44,7 +44,8 @@ export const lineSeparation: KindOfQuantity<'line-separation'> = {
   name: 'The angle between the lines',
   words: PLAIN,
   convention:
-    'Angle from the line C to D to the line A to B, from forward towards up positive (from above: towards the side away from the dominant one; from the front or behind: from the dominant side towards up).',
+    'Angle from the line C to D to the line A to B, from forward towards up positive (from above: towards the ' +
+    'side away from the dominant one; from the front or behind: from the dominant side towards up).',
   refs: ({ points, from }) => [...points, ...from],
   value: ([a, b, c, d]) => wrapAngle(direction(a!, b!) - direction(c!, d!)),
 };
@@ -58,7 +59,9 @@ export const facing: KindOfQuantity<'facing'> = {
   name: 'Where it faces',
   words: PLAIN,
   convention:
-    'Seen from above: where a body faces, square to the line from its point A of the opposite side to B of the dominant side; 0 is forward, away from the dominant side positive (for a right-hander 9 o\u2019clock is 90, 3 o\u2019clock -90).',
+    'Seen from above: where a body faces, square to the line from its point A of the opposite side to B of the ' +
+    'dominant side; 0 is forward, away from the dominant side positive (for a right-hander 9 o\u2019clock is 90, ' +
+    '3 o\u2019clock -90).',
   refs: ({ points }) => points,
   value: ([a, b]) => wrapAngle(direction(a!, b!) + Math.PI / 2),
 };

@@ -25,7 +25,8 @@ export const groundDistance: KindOfQuantity<'ground-distance'> = {
   name: 'The distance',
   words: LENGTH,
   convention:
-    'Distance on the ground between A and B, which must lie on it, through the perspective of a rectangle marked there.',
+    'Distance on the ground between A and B, which must lie on it, through the perspective of a rectangle marked ' +
+    'there.',
   refs: ({ points }) => points,
   value: ([a, b], _, { toGround }) => (toGround ? distance(toGround(a!), toGround(b!)) : NaN),
 };
@@ -39,7 +40,8 @@ export const offset: KindOfQuantity<'offset'> = {
   name: 'The offset',
   words: PLAIN,
   convention:
-    'How far A lies beyond B along an axis: ahead is positive along forward, above along up; of the level picture, or of a line that turns along (forward from its first point to its second, up to the left of it).',
+    'How far A lies beyond B along an axis: ahead is positive along forward, above along up; of the level ' +
+    'picture, or of a line that turns along (forward from its first point to its second, up to the left of it).',
   refs: ({ points, line }) => (line ? [...points, ...line] : points),
   value: ([a, b, from, to], { axis }) => {
     const { x, y } = from && to ? onAxes(subtract(a!, b!), from, to) : subtract(a!, b!);
@@ -99,7 +101,8 @@ export const alignment: KindOfQuantity<'alignment'> = {
   name: 'The line',
   words: PLAIN,
   convention:
-    'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 is one line.',
+    'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 ' +
+    'is one line.',
   refs: ({ points }) => points,
   value: (points) => {
     const { middle, direction } = bestLine(points);

@@ -17,7 +17,8 @@ export const relativeInertia: KindOfQuantity<'relative-inertia'> = {
   name: 'The relative inertia',
   words: PLAIN,
   convention:
-    'Moment of inertia of a limb about its first joint, against the same limb straight: 1 is straight, less swings easier (male segment table; the ratio hardly depends on it).',
+    'Moment of inertia of a limb about its first joint, against the same limb straight: 1 is straight, less ' +
+    'swings easier (male segment table; the ratio hardly depends on it).',
   refs: ({ points }) => points,
   value: (points, { limb: name }) => {
     const [a, b, c] = points as readonly Vec2[];

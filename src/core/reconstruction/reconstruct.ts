@@ -126,12 +126,14 @@ function refusalOf(adjusted: Adjusted, misfit: number): Result<never, SpaceIssue
   if (Math.max(...apart.map((d) => Math.min(d, 180 - d))) < LEAST_APART)
     return fail(
       'alike-cameras',
-      `The cameras look ${apart.map((d) => Math.round(d)).join(' and ')} degrees apart, which tells no depth. ${FARTHER}`,
+      `The cameras look ${apart.map((d) => Math.round(d)).join(' and ')} degrees apart, which tells no depth. ` +
+        `${FARTHER}`,
     );
   if (!(misfit < MOST_MISFIT))
     return fail(
       'misfit',
-      `The points of the cameras are not of one body at one time: they differ ${misfit.toFixed(1)} times as much as they may. ${CHECK}`,
+      `The points of the cameras are not of one body at one time: they differ ${misfit.toFixed(1)} times as much ` +
+        `as they may. ${CHECK}`,
     );
   if (!adjusted.covariance || !(Math.min(...azimuthSds(adjusted)) < MOST_AZIMUTH_SD))
     return fail(
@@ -230,7 +232,8 @@ export function reconstruct(
   if (cameras.length < 2 || ids.length < LEAST_JOINTS || shared.length < LEAST_FRAMES || !tall)
     return fail(
       'too-few-points',
-      `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the least. ${DETECT}`,
+      `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the ` +
+        `least. ${DETECT}`,
     );
   const stated = cameras.map(({ prior }) => prior.azimuthDegrees);
   const begin = bestStart(

@@ -57,7 +57,8 @@ export function residualAnalysis(
   if (!(noise.intercept > LEAST_NOISE * Math.max(1, extent)))
     return fail(
       'no-noise',
-      `There is no noise in these samples to choose a cut-off by (${Math.max(0, noise.intercept).toPrecision(2)} of ${extent.toFixed(1)} pixels). Keep the cut-off as it is.`,
+      `There is no noise in these samples to choose a cut-off by (${Math.max(0, noise.intercept).toPrecision(2)} ` +
+        `of ${extent.toFixed(1)} pixels). Keep the cut-off as it is.`,
     );
   const i = residuals.findIndex((r) => r <= noise.intercept);
   if (i <= 0) return ok({ cutoffs, residuals, noise, cutoff: cutoffs[Math.max(0, i)]! });

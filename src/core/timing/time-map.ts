@@ -51,7 +51,8 @@ export function matchedMap(
       if (times[through[i]!]! <= times[through[i - 1]!]!) {
         return fail(
           'moments-out-of-order',
-          `"${through[i]}" is marked at ${times[through[i]!]!.toFixed(3)} s, not after "${through[i - 1]}" at ${times[through[i - 1]!]!.toFixed(3)} s; move one of the two.`,
+          `"${through[i]}" is marked at ${times[through[i]!]!.toFixed(3)} s, not after "${through[i - 1]}" at ` +
+            `${times[through[i - 1]!]!.toFixed(3)} s; move one of the two.`,
         );
       }
     }

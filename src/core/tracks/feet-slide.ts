@@ -62,4 +62,5 @@ export function feetSlide(track: Track, rate: number): boolean {
 
 /** What is said of such points, the rest of a sentence. */
 export const FEET_SLIDE =
-  'its feet slide along while they should stand: the camera followed, or it is a treadmill. Heights, paths, speeds and contacts are not measured';
+  'its feet slide along while they should stand: the camera followed, or it is a treadmill. Heights, paths, ' +
+  'speeds and contacts are not measured';

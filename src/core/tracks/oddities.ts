@@ -67,7 +67,8 @@ function exchanged(points: SpatialTrack): string | null {
   });
   const sine = usual(toTheRight);
   return sine !== null && sine < -SURELY
-    ? 'the right hip lies on the left of where the feet point. Left and right are exchanged in it, or one axis is mirrored'
+    ? 'the right hip lies on the left of where the feet point. Left and right are exchanged in it, or one axis is ' +
+        'mirrored'
     : null;
 }
 /** Feet turned out and hips that rotate leave more than this, sine of an angle. */

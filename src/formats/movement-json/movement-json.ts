@@ -39,7 +39,8 @@ function read(text: string, fileName: string): Result<Movement, Issue<MovementJs
   if (typeof document !== 'object' || document === null || !('measures' in document)) {
     return fail(
       'not-a-movement',
-      `\u201c${fileName}\u201d is not a movement: it has no \u201cmoments\u201d and \u201cmeasures\u201d. What belongs in one stands in docs/movement.schema.json.`,
+      `\u201c${fileName}\u201d is not a movement: it has no \u201cmoments\u201d and \u201cmeasures\u201d. What ` +
+        'belongs in one stands in docs/movement.schema.json.',
     );
   }
   const version = (document as { schemaVersion?: unknown }).schemaVersion;

@@ -185,7 +185,8 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
           `its first frame has ${values.filter(Number.isFinite).length} numbers; ${wanted} are wanted.`,
         );
       warnings.push(
-        `Frame ${i + 1} has ${values.filter(Number.isFinite).length} good numbers of ${wanted}; the ${i} frames before it were read.`,
+        `Frame ${i + 1} has ${values.filter(Number.isFinite).length} good numbers of ${wanted}; the ${i} frames ` +
+          'before it were read.',
       );
       break;
     }

@@ -40,7 +40,8 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     const first = checked.error.issues[0]!;
     return damaged(
       fileName,
-      `${first.path.join('.') || 'the document'}: ${first.message}. It should have images, annotations with keypoints, and categories.`,
+      `${first.path.join('.') || 'the document'}: ${first.message}. It should have images, annotations with ` +
+        'keypoints, and categories.',
     );
   }
   const { info, images, annotations, categories } = checked.data;
@@ -50,7 +51,8 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   const rate = info?.frame_rate ?? UNSTATED_RATE;
   if (info?.frame_rate === undefined)
     warnings.push(
-      `The file does not say how many pictures make a second; ${UNSTATED_RATE} is taken. Change the capture rate at Intake.`,
+      `The file does not say how many pictures make a second; ${UNSTATED_RATE} is taken. Change the capture rate ` +
+        'at Intake.',
     );
   const order = new Map([...images].sort((a, b) => a.id - b.id).map((image, i) => [image.id, i]));
   if (order.size * names.length > mostSamples(text.length))
@@ -73,7 +75,8 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     if (!subjects.has(subject) && (subjects.size + 1) * order.size * names.length > mostSamples(text.length))
       return fail(
         'too-large',
-        `“${fileName}” has more than ${subjects.size} people in ${order.size} pictures, most of them in a few only. Save one person, or the pictures that are wanted.`,
+        `“${fileName}” has more than ${subjects.size} people in ${order.size} pictures, most of them in a few ` +
+          'only. Save one person, or the pictures that are wanted.',
       );
     if (!subjects.has(subject))
       subjects.set(
@@ -93,7 +96,8 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     );
   if (untracked > 0 && subjects.size > 1)
     warnings.push(
-      'The annotations have no track_id: the first person of each picture is taken for one person, the second for another. Check it.',
+      'The annotations have no track_id: the first person of each picture is taken for one person, the second ' +
+        'for another. Check it.',
     );
   if (subjects.size === 0) return fail('no-points', `“${fileName}” has no annotation that can be used.`);
   const base = fileName.replace(/\.[^.]*$/, '');

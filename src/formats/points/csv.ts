@@ -100,7 +100,8 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   if (names.length === 0)
     return fail(
       'no-points',
-      `“${fileName}” names no points in its first line: ${quote(header.join(', '))}. Name two or three columns for each, as in “left-knee_x, left-knee_y”.`,
+      `“${fileName}” names no points in its first line: ${quote(header.join(', '))}. Name two or three columns ` +
+        'for each, as in “left-knee_x, left-knee_y”.',
     );
   const timeColumn = header.findIndex((cell) => TIME.test(cell));
   if (timeColumn < 0)
@@ -114,7 +115,8 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   if (cells > header.length && parsed.meta.delimiter === ',')
     return damaged(
       fileName,
-      `its rows have ${cells} cells where the first line names ${header.length} columns. If its numbers have decimal commas, save it with semicolons between the cells, or with decimal points.`,
+      `its rows have ${cells} cells where the first line names ${header.length} columns. If its numbers have ` +
+        'decimal commas, save it with semicolons between the cells, or with decimal points.',
     );
   if (rows.length === 0) return fail('no-points', `“${fileName}” has no rows below its first line.`);
   if (rows.length * names.length > mostSamples(text.length))
@@ -136,11 +138,13 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   if (frames * names.length > mostSamples(text.length))
     return fail(
       'too-large',
-      `“${fileName}”: its times run from ${times[0]} to ${times.at(-1)} s at ${rate.toFixed(1)} rows per second. Cut it to the attempt that is wanted.`,
+      `“${fileName}”: its times run from ${times[0]} to ${times.at(-1)} s at ${rate.toFixed(1)} rows per second. ` +
+        'Cut it to the attempt that is wanted.',
     );
   if (frames !== rows.length)
     warnings.push(
-      `Its times are uneven: ${rows.length} rows for ${frames} frames at ${rate.toFixed(2)} per second; frames without a row count as missing.`,
+      `Its times are uneven: ${rows.length} rows for ${frames} frames at ${rate.toFixed(2)} per second; frames ` +
+        'without a row count as missing.',
     );
   let bad = 0;
   const spatial = names.every((name) => columnOf.has(`z ${name}`));

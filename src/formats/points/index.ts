@@ -26,7 +26,8 @@ function plausible({ recordings, warnings }: PointFile, fileName: string): Resul
     if (!(rate >= rates.least && rate <= rates.most))
       return damaged(
         fileName,
-        `its rate of ${Number(rate.toPrecision(6))} a second cannot be: ${rates.least} to ${rates.most} can. If its times are milliseconds, say so: “time [ms]”.`,
+        `its rate of ${Number(rate.toPrecision(6))} a second cannot be: ${rates.least} to ${rates.most} can. If ` +
+          'its times are milliseconds, say so: “time [ms]”.',
       );
     const count = markers[0]?.x.length ?? 0;
     if (count > frames)
@@ -50,7 +51,8 @@ export function readPointFile(bytes: Uint8Array, fileName: string): Result<Point
   if (!format)
     return fail(
       'not-this-format',
-      `“${fileName}” is none of the formats of points that are read: ${POINT_FORMATS.map((f) => `${f.name} (.${f.extensions[0]})`).join(', ')}.`,
+      `“${fileName}” is none of the formats of points that are read: ` +
+        `${POINT_FORMATS.map((f) => `${f.name} (.${f.extensions[0]})`).join(', ')}.`,
     );
   const read = format.read(bytes, fileName);
   return read.ok ? plausible(read.value, fileName) : read;

@@ -81,7 +81,8 @@ export function readFile(bytes: Uint8Array, fileName: string): Result<PointFile,
   if (section < 0 || section + 4 > bytes.length)
     return damaged(
       fileName,
-      `its parameters should begin at block ${bytes[0]}, past the end of the file (${bytes.length} bytes). It was cut off; copy it again.`,
+      `its parameters should begin at block ${bytes[0]}, past the end of the file (${bytes.length} bytes). It ` +
+        'was cut off; copy it again.',
     );
   const processor = bytes[section + 3]! as keyof typeof PROCESSORS;
   const warnings: string[] = [];
@@ -110,7 +111,8 @@ export function readFile(bytes: Uint8Array, fileName: string): Result<PointFile,
   if (dataStart < 1 || dataStart * BLOCK >= bytes.length)
     return damaged(
       fileName,
-      `its points should begin at block ${dataStart + 1}, past the end of the file (${bytes.length} bytes). It was cut off; copy it again.`,
+      `its points should begin at block ${dataStart + 1}, past the end of the file (${bytes.length} bytes). It ` +
+        'was cut off; copy it again.',
     );
   const size = isFloat ? 4 : 2;
   const perFrame = size * (4 * points + analog);

@@ -123,7 +123,8 @@ export async function readSessionArchive(
     if (!document)
       return fail(
         'not-an-archive',
-        `\u201c${fileName}\u201d holds no session: there is no \u201c${SESSION_ENTRY}\u201d in it. Choose a file that was saved from a report.`,
+        `\u201c${fileName}\u201d holds no session: there is no \u201c${SESSION_ENTRY}\u201d in it. Choose a file ` +
+          'that was saved from a report.',
       );
     const text = await (await inflated(document, LARGEST_DOCUMENT)).text();
     const session = readDocument(text, `${fileName}/${SESSION_ENTRY}`);
@@ -145,7 +146,8 @@ export async function readSessionArchive(
   } catch (error) {
     return fail(
       'damaged-archive',
-      `\u201c${fileName}\u201d cannot be read to its end (${error instanceof Error ? error.message : String(error)}). Copy or save the file again.`,
+      `\u201c${fileName}\u201d cannot be read to its end ` +
+        `(${error instanceof Error ? error.message : String(error)}). Copy or save the file again.`,
     );
   } finally {
     await zip.close().catch(() => undefined);

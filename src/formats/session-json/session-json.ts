@@ -16,7 +16,8 @@ function documentOf(text: string, fileName: string): Result<unknown, Issue<Sessi
   } catch (error) {
     return fail(
       'not-json',
-      `\u201c${fileName}\u201d is not valid JSON (${error instanceof Error ? error.message : String(error)}). Export the session again.`,
+      `\u201c${fileName}\u201d is not valid JSON (${error instanceof Error ? error.message : String(error)}). ` +
+        'Export the session again.',
     );
   }
   if (typeof parsed !== 'object' || parsed === null || (parsed as { format?: unknown }).format !== HEADER) {
@@ -26,7 +27,8 @@ function documentOf(text: string, fileName: string): Result<unknown, Issue<Sessi
   if (session?.schemaVersion !== 1) {
     return fail(
       'wrong-version',
-      `\u201c${fileName}\u201d has session version ${JSON.stringify(session?.schemaVersion)}; this application reads version 1. Update the application.`,
+      `\u201c${fileName}\u201d has session version ${JSON.stringify(session?.schemaVersion)}; this application ` +
+        'reads version 1. Update the application.',
     );
   }
   return ok(session);

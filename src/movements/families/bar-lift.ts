@@ -136,7 +136,9 @@ export const barLift = family({
     {
       id: 'spine',
       always: false,
-      text: 'A back that gives way under a heavy bar is a reason to take weight off: correct it at light load under a qualified coach.',
+      text:
+        'A back that gives way under a heavy bar is a reason to take weight off: correct it at light load under a ' +
+        'qualified coach.',
     },
   ],
 });

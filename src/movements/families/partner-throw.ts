@@ -68,7 +68,9 @@ export const partnerThrow = family({
     {
       id: 'fall',
       always: true,
-      text: 'Throws are practised on mats with partners who can fall; load on neck and spine is for qualified supervision.',
+      text:
+        'Throws are practised on mats with partners who can fall; load on neck and spine is for qualified ' +
+        'supervision.',
     },
   ],
 });

@@ -13,7 +13,9 @@ type Part = Pick<
 const AID = {
   id: 'aid',
   always: true,
-  text: 'This is an aid to coaching and no diagnosis: stop on pain, change technique at reduced load and speed under a qualified coach, and keep to the rules of the sport.',
+  text:
+    'This is an aid to coaching and no diagnosis: stop on pain, change technique at reduced load and speed under a ' +
+    'qualified coach, and keep to the rules of the sport.',
 } as const;
 
 export const family = ({

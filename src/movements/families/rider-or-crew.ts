@@ -88,7 +88,9 @@ export const riderOrCrew = family({
     {
       id: 'water-and-animals',
       always: true,
-      text: 'On water and with animals: keep to the safety rules of the place, and let the animal\u2019s welfare come first.',
+      text:
+        'On water and with animals: keep to the safety rules of the place, and let the animal\u2019s welfare come ' +
+        'first.',
     },
   ],
 });

@@ -75,7 +75,9 @@ export const rotationalThrow = family({
     {
       id: 'spine',
       always: false,
-      text: 'Twisting the trunk under load strains the lower back: build it up with light implements, and stop on back pain.',
+      text:
+        'Twisting the trunk under load strains the lower back: build it up with light implements, and stop on back ' +
+        'pain.',
     },
   ],
 });

@@ -59,7 +59,8 @@ export function PracticeStrip({ plan, names, on, moving }: PracticeStripProps): 
       accessibility={{
         screenReaderInstructions: {
           draggable:
-            'Press Space to pick it up, move it by a practice with the arrow keys left and right, put it down with Space.',
+            'Press Space to pick it up, move it by a practice with the arrow keys left and right, put it down ' +
+            'with Space.',
         },
         announcements: {
           onDragStart: ({ active }) => `${name(active)} is picked up.`,

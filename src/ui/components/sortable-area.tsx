@@ -70,7 +70,8 @@ export function SortableArea({ ids, nameOf, horizontal = false, onSort, children
       accessibility={{
         screenReaderInstructions: {
           draggable:
-            'Press Space to pick it up, move it with the arrow keys, put it down with Space; Escape leaves it where it was.',
+            'Press Space to pick it up, move it with the arrow keys, put it down with Space; Escape leaves it ' +
+            'where it was.',
         },
         announcements: {
           onDragStart: ({ active }) => `${name(active)} is picked up.`,

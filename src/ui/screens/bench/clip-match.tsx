@@ -116,7 +116,8 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
     <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
       <span>
         {pairs.length === 0
-          ? 'Step both cameras to one instant that both show (a clap, a flash, a contact): Shift with the arrows steps this one alone. Then join them there.'
+          ? 'Step both cameras to one instant that both show (a clap, a flash, a contact): Shift with the arrows ' +
+            'steps this one alone. Then join them there.'
           : `${offset} A second instant, far from the first, measures the drift of the clocks.`}
       </span>
       <div>

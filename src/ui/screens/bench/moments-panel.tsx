@@ -108,7 +108,8 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     if (proposals.length === 0)
       notify(
         'info',
-        `The points of the ${clipName(on)} suggest no moment. Detect points at Measure first, or mark by eye.${cameraHint(on)}`,
+        `The points of the ${clipName(on)} suggest no moment. Detect points at Measure first, or mark by ` +
+          `eye.${cameraHint(on)}`,
       );
     else notify('info', `${proposedText(proposals.length, clipName(on))}${guessesText(doubtful)}.${cameraHint(on)}`);
   };

@@ -57,8 +57,10 @@ export function CarryOver({ derived }: { readonly derived: Derived }): ReactNode
             notify(
               'info',
               carried.length === 0
-                ? `Nothing could be carried over to the ${clipName(to)}. Detect points of both at Measure first, or mark by eye.`
-                : `${carried.length} moments are carried over from the ${clipName(from)} to the ${clipName(to)}. Go to each, look, and confirm or move it.`,
+                ? `Nothing could be carried over to the ${clipName(to)}. Detect points of both at Measure first, ` +
+                    'or mark by eye.'
+                : `${carried.length} moments are carried over from the ${clipName(from)} to the ${clipName(to)}. ` +
+                    'Go to each, look, and confirm or move it.',
             );
           }}
         >
@@ -130,8 +132,10 @@ export function RepetitionsCard({ derived }: { readonly derived: Derived }): Rea
                   notify(
                     'info',
                     found === 0
-                      ? `No whole repetition was found for the ${clipName(on)}. Detect points at Measure first, or mark by eye.`
-                      : `${found === 1 ? 'One repetition' : `${found} repetitions`} of the ${clipName(on)} found. Go through them and confirm their moments.`,
+                      ? `No whole repetition was found for the ${clipName(on)}. Detect points at Measure first, or ` +
+                          'mark by eye.'
+                      : `${found === 1 ? 'One repetition' : `${found} repetitions`} of the ${clipName(on)} found. ` +
+                          'Go through them and confirm their moments.',
                   );
                 }}
               >

@@ -15,7 +15,10 @@ function foundText({ cameras }: Body): string {
     .map((camera) => {
       const [apart, off] = [degreesApart(main!, camera), COVERAGE_95 * camera.azimuthSd];
       const clock = `${(1000 * camera.clock.offset).toFixed(1)} \u00b1${(1000 * COVERAGE_95 * camera.clockSd).toFixed(1)} ms`;
-      return `${Math.round(apart)}\u00b0 \u00b1${Math.max(1, Math.round(off))}\u00b0 from the first, its clock ${clock} from where it was joined`;
+      return (
+        `${Math.round(apart)}\u00b0 \u00b1${Math.max(1, Math.round(off))}\u00b0 from the first, its clock ${clock} ` +
+        'from where it was joined'
+      );
     })
     .join('; ');
 }

@@ -33,7 +33,9 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
     return (all.length > 0 ? all : [c.trial.marks]).map((_, i) => ({
       clipId: clip.id,
       repetition: i,
-      name: `${clip.performer.name}, ${clip.result ? resultText(clip.result) : clip.fileName}${all.length > 1 ? `, repetition ${i + 1}` : ''}`,
+      name:
+        `${clip.performer.name}, ` +
+        `${clip.result ? resultText(clip.result) : clip.fileName}${all.length > 1 ? `, repetition ${i + 1}` : ''}`,
     }));
   });
   const school = movement.schools.find((s) => s.id === session.school);

@@ -96,7 +96,8 @@ export function HomeScreen(): ReactNode {
     if (withoutVideo.length > 0)
       notify(
         'error',
-        `Without video: ${withoutVideo.join(', ')}. Points and numbers are there; drop the video on its clip at Intake to see it again.`,
+        `Without video: ${withoutVideo.join(', ')}. Points and numbers are there; drop the video on its clip at ` +
+          'Intake to see it again.',
       );
     void navigate(`/s/${id}/measure`);
   };

@@ -138,8 +138,10 @@ export function ClipForm({ role, clip, first, probed, points, onDone, onProblem 
           {probed ? `${probed.file.name}: ` : ''}
           {index.width} × {index.height},{' '}
           {isPictures
-            ? `${index.frameTimes.length} still ${index.frameTimes.length === 1 ? 'picture' : 'pictures'}: what is read at moments is measured, nothing of time`
-            : `${partText(probed ?? clip)}${framesOf(index.frameTimes.length)}, ${index.fileRate} frames per second in the file, ${durationOf(index)}, ${index.codec}`}
+            ? `${index.frameTimes.length} still ${index.frameTimes.length === 1 ? 'picture' : 'pictures'}: what is ` +
+              'read at moments is measured, nothing of time'
+            : `${partText(probed ?? clip)}${framesOf(index.frameTimes.length)}, ${index.fileRate} frames per ` +
+              `second in the file, ${durationOf(index)}, ${index.codec}`}
         </div>
       )}
       {probed && probed.furtherParts.length > 0 && (

@@ -68,7 +68,8 @@ export function ClipIntake({
     if (back.ok && back.value)
       notify(
         'info',
-        `\u201c${found.file.name}\u201d has the frames of this clip: it has its video again, with the points that were there.`,
+        `\u201c${found.file.name}\u201d has the frames of this clip: it has its video again, with the points ` +
+          'that were there.',
       );
     return !back.ok || back.value;
   };
@@ -162,7 +163,9 @@ export function ClipIntake({
         <label htmlFor={inputId}>
           {clip
             ? `${clip.fileName}. Drop another file to replace it.`
-            : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: video (WebM, MP4, MOV, MKV), pictures (PNG, JPEG, WebP, AVIF; several of them are the moments of one performance) or points (C3D, BVH, TRC, CSV, COCO JSON).`}
+            : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: video (WebM, MP4, MOV, ` +
+              'MKV), pictures (PNG, JPEG, WebP, AVIF; several of them are the moments of one performance) or ' +
+              'points (C3D, BVH, TRC, CSV, COCO JSON).'}
         </label>
         <div style={{ marginTop: 8 }}>
           <Button variant="outlined" disabled={reading} onClick={() => input.current?.click()}>

@@ -26,7 +26,8 @@ export function MovementChoice({
     notify(
       result.ok ? 'info' : 'error',
       result.ok
-        ? `The session is measured by \u201c${result.value.name}\u201d: ${result.value.moments.length} moments, ${result.value.measures.length} measures.`
+        ? `The session is measured by \u201c${result.value.name}\u201d: ${result.value.moments.length} moments, ` +
+            `${result.value.measures.length} measures.`
         : `${result.issue.message} The movement stays as it was.`,
     );
   };

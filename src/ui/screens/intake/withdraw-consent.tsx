@@ -20,7 +20,8 @@ export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {
     const others = removed.value;
     notify(
       'info',
-      `The footage of ${name} is removed.${others.length > 0 ? ` Other sessions still know of them: ${others.join(', ')}.` : ''}`,
+      `The footage of ${name} is ` +
+        `removed.${others.length > 0 ? ` Other sessions still know of them: ${others.join(', ')}.` : ''}`,
     );
   };
   return (

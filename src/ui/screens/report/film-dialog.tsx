@@ -137,7 +137,8 @@ export function FilmDialog({
         {plan && (
           <div className="note" data-testid="film-length">
             {plan.ok
-              ? `${(plan.value.length / FILM_RATE).toFixed(1)} s, ${FILM_SIZE.width} \u00d7 ${FILM_SIZE.height}, ${FILM_RATE} pictures a second`
+              ? `${(plan.value.length / FILM_RATE).toFixed(1)} s, ${FILM_SIZE.width} \u00d7 ${FILM_SIZE.height}, ` +
+                `${FILM_RATE} pictures a second`
               : plan.issue.message}
           </div>
         )}

@@ -43,7 +43,8 @@ function cameraText(on: BenchClip): string {
   const view = `${VIEW_NAMES[clip.view.kind]} view`;
   const off =
     clip.view.kind === 'side'
-      ? `, ${Math.round(Math.abs(angle) * degrees)}\u00b0 \u00b1${Math.round(COVERAGE_95 * sd * degrees)}\u00b0 off the plane`
+      ? `, ${Math.round(Math.abs(angle) * degrees)}\u00b0 \u00b1${Math.round(COVERAGE_95 * sd * degrees)}\u00b0 ` +
+        'off the plane'
       : '';
   const time = clip.pictures
     ? `${clip.frameTimes.length} still pictures`
@@ -51,7 +52,10 @@ function cameraText(on: BenchClip): string {
   const scale = clip.scale
     ? `, ${clip.scale.metres} m are ${Math.round(clip.scale.pixels)} pixels`
     : ', no length in metres';
-  return `${view}${off}; ${clip.width} \u00d7 ${clip.height}, ${time}${scale}; ${originsText(on.trial) || 'no points'}${carriedText(on.trial)}`;
+  return (
+    `${view}${off}; ${clip.width} \u00d7 ${clip.height}, ${time}${scale}; ` +
+    `${originsText(on.trial) || 'no points'}${carriedText(on.trial)}`
+  );
 }
 
 /** What another laboratory would have to know to measure the same. */
@@ -79,7 +83,8 @@ export function Methods({ derived }: { readonly derived: Derived }): ReactNode {
               .slice(1)
               .map(
                 (c) =>
-                  `${Math.round(degreesApart(cameras[0]!, c))}\u00b0 \u00b1${Math.ceil(COVERAGE_95 * c.azimuthSd)}\u00b0`,
+                  `${Math.round(degreesApart(cameras[0]!, c))}\u00b0 ` +
+                  `\u00b1${Math.ceil(COVERAGE_95 * c.azimuthSd)}\u00b0`,
               )
               .join(', ')}{' '}
             from the first; residuals {misfit.toFixed(2)} of their stated deviation.

@@ -34,7 +34,8 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
   const onTarget = judged.filter((j) => j.state === 'on-target');
   const nameOf = ({ measure }: Judged): string => measureName(movement, measure);
   const numbersOf = (j: Judged): string =>
-    `${readingText(j.athlete).value} ${readingText(j.athlete).plusMinus}${j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}`;
+    `${readingText(j.athlete).value} ` +
+    `${readingText(j.athlete).plusMinus}${j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}`;
   // What is worked on, as a curve, each quantity once.
   const worked = plan.items.flatMap(({ gap }) => (gap ? [gap.judged.measure] : []));
   const charts = seriesMeasures({ ...movement, measures: worked }).flatMap((measure) => {
