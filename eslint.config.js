@@ -14,6 +14,7 @@ const CORE_ORDER = [
   'statistics',
   'model',
   'timing',
+  'sound',
   'calibration',
   'tracks',
   'detections',

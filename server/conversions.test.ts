@@ -139,6 +139,26 @@ describe('converting', () => {
     middles.slice(2, 48).forEach((middle, i) => expect(middle - middles[i + 1]!).toBeCloseTo(4, -0.3));
   });
 
+  it('keeps the sound, beside the pictures that it was heard with', async () => {
+    const file = path.join(folder, 'beep.avi');
+    const [picture, tone] = [
+      'testsrc2=size=320x240:rate=25:duration=2',
+      'aevalsrc=sin(6000*t)*between(t\\,1\\,1.1):d=2',
+    ];
+    ffmpeg([
+      ...['-f', 'lavfi', '-i', picture, '-f', 'lavfi', '-i', tone],
+      ...['-c:v', 'mjpeg', '-c:a', 'pcm_s16le', file],
+    ]);
+    const converted = path.join(folder, 'beep.mp4');
+    const { id } = (await (await post(readFileSync(file))).json()) as View;
+    expect(await finished(id)).toMatchObject({ state: 'done', message: '' });
+    writeFileSync(converted, Buffer.from(await (await fetch(`${address}/${id}/clip`)).arrayBuffer()));
+    const pcm = execFileSync('ffmpeg', ['-v', 'error', '-i', converted, '-f', 's16le', '-ac', '1', '-ar', '8000', '-']);
+    const loud = Array.from({ length: pcm.length / 2 }, (_, i) => Math.abs(pcm.readInt16LE(2 * i)) > 3000);
+    expect(Math.abs(loud.indexOf(true) / 8000 - 1)).toBeLessThan(0.005);
+    expect(Math.abs(loud.lastIndexOf(true) / 8000 - 1.1)).toBeLessThan(0.005);
+  });
+
   it('takes a clip with odd sides', async () => {
     const source = path.join(folder, 'odd.avi');
     ffmpeg(['-f', 'lavfi', '-i', 'testsrc2=size=321x241:rate=30:duration=0.5', '-c:v', 'mjpeg', source]);

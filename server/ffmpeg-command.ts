@@ -3,14 +3,12 @@ const FORMATS = 'mov,mp4,m4a,3gp,3g2,mj2,avi,matroska,webm,mpegts,mpeg,flv,asf,m
 
 export const INPUT = ['-protocol_whitelist', 'file,pipe', '-format_whitelist', FORMATS];
 
-/**
- * Keeps every frame and its time, and makes short groups so that any frame is reached quickly. No sound: nothing here
- * uses it.
- */
+/** Keeps every frame and its time, and makes short groups so that any frame is reached quickly; the sound as it is. */
 export const OUTPUT = [
   '-map',
   '0:v:0',
-  '-an',
+  '-map',
+  '0:a:0?',
   '-sn',
   '-dn',
   '-fps_mode',
@@ -27,6 +25,10 @@ export const OUTPUT = [
   '0',
   '-pix_fmt',
   'yuv420p',
+  '-c:a',
+  'aac',
+  '-b:a',
+  '128k',
   '-movflags',
   '+faststart',
 ];

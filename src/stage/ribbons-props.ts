@@ -15,6 +15,8 @@ export interface RibbonClip {
   readonly gaps: readonly number[];
   /** What a camera that moves does from when to when. */
   readonly camera: readonly CameraStrip[];
+  /** How loud the clip is, from its first frame on, and the clip's time at a place of the axis; null is silent. */
+  readonly sound: { readonly levels: Float32Array; readonly timeAt: (at: number) => number } | null;
 }
 
 export interface CameraStrip {

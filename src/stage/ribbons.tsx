@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { CameraStrip } from './camera-strip';
+import { SOUND_HEIGHT, SoundStrip } from './sound-strip';
 import { RibbonThreads } from './ribbon-threads';
 import { ROLE_STYLE } from './role-style';
 import type { RibbonClip, RibbonsProps } from './ribbons-props';
@@ -32,8 +33,9 @@ export function Ribbons(props: RibbonsProps): ReactNode {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<Held | null>(null);
   const [width, setWidth] = useState(900);
-  const pitch = PITCH + props.thumbnailHeight;
-  const height = TOP + (props.clips.length - 1) * pitch + BAR + props.thumbnailHeight + BOTTOM;
+  const soundHeight = props.clips.some((clip) => clip.sound) ? SOUND_HEIGHT : 0;
+  const pitch = PITCH + props.thumbnailHeight + soundHeight;
+  const height = TOP + (props.clips.length - 1) * pitch + BAR + props.thumbnailHeight + soundHeight + BOTTOM;
   const x = scaleLinear()
     .domain([...props.domain])
     .range([MARGIN.left, Math.max(MARGIN.left + 50, width - MARGIN.right)]);
@@ -198,6 +200,16 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                 );
               })}
               <CameraStrip id={clip.id} stretches={clip.camera} x={x} y={y + BAR + props.thumbnailHeight + 2} />
+              {clip.sound && (
+                <SoundStrip
+                  id={clip.id}
+                  sound={clip.sound}
+                  x={x}
+                  y={y + BAR + props.thumbnailHeight + 8}
+                  from={Math.max(clip.start, domain[0])}
+                  to={Math.min(clip.end, domain[1])}
+                />
+              )}
               {clip.gaps.filter(inside).map((at) => (
                 <rect
                   key={at}

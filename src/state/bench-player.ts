@@ -42,6 +42,8 @@ export class BenchPlayer {
   private history: readonly { readonly at: number; readonly frames: Frames }[] = [];
   /** Told when pictures are being fetched and when all are there. */
   onBusy: (busy: boolean) => void = () => undefined;
+  /** Told the leading clip's time whenever it moves on while pictures play. */
+  onClock: (time: number) => void = () => undefined;
   private lastTick = 0;
   private clock = 0;
   private readonly pictures = new PictureQueue({
@@ -280,6 +282,7 @@ export class BenchPlayer {
     // Slowly played, most turns of the page show the same pictures.
     if (Object.entries(next).some(([id, i]) => i !== this.pendingFrame(id))) this.request(next);
     if (this.clock >= end) setView({ playing: false });
+    else this.onClock(this.clock);
   }
 
   /**

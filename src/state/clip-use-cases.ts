@@ -167,6 +167,7 @@ export async function placeClip(
     setUp: [],
     pictures,
     camera: null,
+    soundMetres: null,
     carryCorrections: true,
     ...answers,
   };

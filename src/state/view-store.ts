@@ -26,6 +26,9 @@ export interface ViewState {
   /** Part of the time axis that the ribbons show, seconds; null shows all. */
   readonly ribbonSpan: { readonly from: number; readonly to: number } | null;
   readonly thumbnails: boolean;
+  /** Whether the sound of the clips is drawn along the time, and whether the chosen clip's is heard. */
+  readonly waves: boolean;
+  readonly sound: boolean;
   readonly playing: boolean;
   /** Moments between which it plays; null plays the whole clip. */
   readonly region: { readonly from: string; readonly to: string } | null;
@@ -115,6 +118,8 @@ export const useView = create<ViewState>(() => ({
   offsets: {},
   ribbonSpan: null,
   thumbnails: false,
+  waves: true,
+  sound: false,
   playing: false,
   region: null,
   loop: false,

@@ -188,6 +188,8 @@ export const clipSchema = z.object({
   pictures: z.boolean().default(false),
   /** How the camera moved; null where nobody has looked, or the user says that it stood still. */
   camera: cameraPathSchema.nullable().default(null),
+  /** How far the microphone is from what is heard, metres, which sound needs time for; null where nobody said so. */
+  soundMetres: z.number().nonnegative().max(LIMITS.soundMetres).nullable().default(null),
   /** What a correction by hand tells of how the detector errs is carried to the other frames. */
   carryCorrections: z.boolean().default(false),
 });

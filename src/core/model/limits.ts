@@ -20,6 +20,8 @@ export const LIMITS = {
   stroke: 5000,
   /** Instants that two cameras of a trial have in common. */
   commonInstants: 200,
+  /** How far away something may be heard, metres. */
+  soundMetres: 500,
   /** Talking over the pictures: one section of it in seconds, and the parts in which it is kept. */
   talkSeconds: 14_400,
   talkParts: 2000,

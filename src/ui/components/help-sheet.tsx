@@ -23,6 +23,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['O', 'Lines on or off; with Shift those of the chosen clip'],
   ['Z, Shift + Z, 0', 'Time closer, time farther, all of it'],
   ['T', 'Pictures along the time'],
+  ['U', 'Sound of the chosen clip on or off, from half to double speed'],
   ['Tab to a pin, then \u2190 \u2192', 'Move a moment by a frame, with Shift by a tenth; Delete takes it away'],
   ['R', 'Talk over the pictures: record, or pause'],
   ['G', 'Note: good, at this frame'],

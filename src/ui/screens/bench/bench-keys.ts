@@ -3,6 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { player } from '../../../state/bench-player';
 import type { BenchClip } from '../../../state/bench-clips';
 import { activeOf, type Derived } from '../../../state/derived';
+import { toggleSound } from '../../../state/clip-sounds';
 import { nudge } from '../../../state/camera-use-cases';
 import { markMoment } from '../../../state/event-use-cases';
 import { noteHere } from '../../../state/finding-use-cases';
@@ -78,6 +79,7 @@ export function useBenchKeys(derived: Derived): void {
     if (clip) togglePlain(clip.id);
   });
   useHotkeys('t', () => setView({ thumbnails: !useView.getState().thumbnails }));
+  useHotkeys('u', toggleSound);
   useHotkeys('r', () => void (useTalk.getState().phase === 'recording' ? stopTalking() : startTalking()));
   useHotkeys('z', () => zoomRibbons(derived, 0.5));
   useHotkeys('shift+z', () => zoomRibbons(derived, 2));

@@ -10,6 +10,7 @@ import { player } from '../../../state/bench-player';
 import type { BenchClip } from '../../../state/bench-clips';
 import type { Derived } from '../../../state/derived';
 import { markMoment } from '../../../state/event-use-cases';
+import { soundOf, useSounds, type ClipSound } from '../../../state/clip-sounds';
 import { setView, useView, type ViewState } from '../../../state/view-store';
 import { signedMilliseconds } from '../../components/format';
 import { PinLoupe } from './pin-loupe';
@@ -31,6 +32,7 @@ export function BenchRibbons({
   const view = useView();
   const [heldPin, setHeld] = useState<HeldPin | null>(null);
   const thumbnails = useThumbnails(derived);
+  const sounds = useSounds();
   const onDomain = useCallback((domain: readonly [number, number]) => showSpan(derived, domain), [derived]);
   const on = ribbonClips(derived);
   // A clip that was removed takes its pin along.
@@ -54,7 +56,10 @@ export function BenchRibbons({
     <div className="ribbon-frame">
       {held && heldFrame !== null && <PinLoupe trial={trialOf(held.clipId)} frame={heldFrame} x={held.x} />}
       <Ribbons
-        clips={on.map((clip) => ribbonOf(clip, derived, view, thumbnails))}
+        clips={on.map((clip) => ({
+          ...ribbonOf(clip, derived, view, thumbnails),
+          sound: view.waves ? levelsAlong(clip.trial, soundOf(sounds, clip.trial.clip)) : null,
+        }))}
         phases={movement.phases}
         threads={threadsOf(derived, on, view.mode === 'locked' ? view.lockMoment : null)}
         currentMoment={currentMoment}
@@ -90,7 +95,7 @@ function ribbonOf(
   { movement }: Derived,
   { shown, gaps }: Pick<ViewState, 'shown' | 'gaps'>,
   thumbnails: Thumbnails,
-): RibbonClip {
+): Omit<RibbonClip, 'sound'> {
   const { times, clip, marks } = trial;
   const axis = (frame: number): number => toAxis(trial, timeAtFrame(times, frame));
   return {
@@ -113,6 +118,10 @@ function ribbonOf(
     })),
   };
 }
+
+/** How loud a clip is along the axis of the ribbons. */
+const levelsAlong = (trial: Trial, sound: ClipSound | null): RibbonClip['sound'] =>
+  sound && { levels: sound.levels, timeAt: (at) => fromAxis(trial, at) - sound.wave.from };
 
 /** Shift in widths, or growth, a second at which the strip of a camera is darkest. */
 const FULL_STRIP = 0.6;

@@ -19,6 +19,7 @@ import { BenchRibbons } from './bench-ribbons';
 import { hasSpace, SpacePane } from './space-pane';
 import { TalkBar } from './talk-bar';
 import { Transport } from './transport';
+import { useClipSounds } from './use-clip-sounds';
 import { useBenchKeys } from './bench-keys';
 import { usePointKeys } from './point-keys';
 
@@ -77,6 +78,7 @@ export function BenchScreen({
     setPointWork({ placing: false, shift: null, swapFrom: null });
   }, [step]);
   useBenchKeys(derived);
+  useClipSounds(derived);
   usePointKeys(derived, step === 'measure');
   const currentMoment = useView((state) => currentMomentOf(derived, state.shown));
   useEffect(() => setTalkMoment(currentMoment), [currentMoment]);

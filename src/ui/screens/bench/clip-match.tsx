@@ -7,8 +7,10 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
+import { LIMITS } from '../../../core/model/limits';
 import type { Movement } from '../../../core/model/movement';
 import type { BenchClip } from '../../../state/bench-clips';
+import { joinBySound, soundOf, useSounds } from '../../../state/clip-sounds';
 import { joinHere } from '../../../state/camera-use-cases';
 import { changeClip, compareWith } from '../../../state/clip-use-cases';
 import { dropWorkCopy, makeWorkCopy } from '../../../state/work-copy';
@@ -78,6 +80,7 @@ export function ClipMatch({
         )}
       </div>
       {clip.view.kind === 'side' && <CameraDirection trial={on.trial} />}
+      <SoundDistance clip={clip} />
       <KnownLength clip={clip} lengths={lengths} />
       <Ground clip={clip} />
       <Shade
@@ -124,6 +127,7 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
         <Button variant={pairs.length === 0 ? 'contained' : 'outlined'} onClick={() => joinHere(clip)}>
           {pairs.length === 0 ? 'Same instant here' : 'One more instant here'}
         </Button>
+        <BySound clip={clip} />
         {pairs.length > 0 && (
           <Button onClick={() => changeClip(clip.id, { sync: { to: clip.sync!.to, pairs: [] } })}>Join anew</Button>
         )}
@@ -140,6 +144,43 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
         </span>
       )}
     </div>
+  );
+}
+
+/** Joins the cameras by what both heard. */
+function BySound({ clip }: { readonly clip: Clip }): ReactNode {
+  const [busy, setBusy] = useState(false);
+  const audible = useSounds((state) => soundOf(state, clip) !== null);
+  if (!audible) return null;
+  return (
+    <Button
+      disabled={busy}
+      onClick={() => {
+        setBusy(true);
+        void joinBySound(clip).finally(() => setBusy(false));
+      }}
+    >
+      {busy ? 'Comparing the sounds' : 'Join by the sound'}
+    </Button>
+  );
+}
+
+/** How far the microphone was from what is heard. */
+function SoundDistance({ clip }: { readonly clip: Clip }): ReactNode {
+  const audible = useSounds((state) => soundOf(state, clip) !== null);
+  if (!audible) return null;
+  return (
+    <TextField
+      label="Distance to what is heard, metres"
+      type="number"
+      defaultValue={clip.soundMetres ?? ''}
+      helperText="From the camera: 2.9 ms a metre are taken off where a moment or a camera is set by the sound"
+      onBlur={(event) => {
+        const { value } = event.target;
+        const metres = value === '' ? null : Math.min(LIMITS.soundMetres, Math.max(0, Number(value)));
+        if (metres !== clip.soundMetres) changeClip(clip.id, { soundMetres: metres });
+      }}
+    />
   );
 }
 

@@ -1,4 +1,5 @@
 import FlagOutlinedIcon from '@mui/icons-material/FlagOutlined';
+import GraphicEqIcon from '@mui/icons-material/GraphicEq';
 import ClearIcon from '@mui/icons-material/Clear';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
@@ -11,6 +12,7 @@ import type { Derived } from '../../../state/derived';
 import { notify } from '../../../state/notices';
 import { confirmAllMoments, confirmMoment, markMoment, proposeMomentsOf } from '../../../state/event-use-cases';
 import { setView } from '../../../state/view-store';
+import { markOnSound, soundOf, useSounds } from '../../../state/clip-sounds';
 import { cameraText } from '../../../state/camera-motion-use-cases';
 import { clipName } from '../../components/clip-name';
 import { ProposalsRun } from './proposals-run';
@@ -46,6 +48,7 @@ const cameraHint = ({ trial }: BenchClip): string =>
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, athlete, reference } = derived;
+  const sounds = useSounds();
   const cell = ({ trial, id: role }: BenchClip, momentId: string, name: string): ReactNode => {
     const { clip } = trial;
     const frame = trial.marks[momentId];
@@ -64,7 +67,26 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         {marked ? 'Move' : 'Mark'}
       </Button>
     );
-    if (!marked) return mark;
+    const onSound = soundOf(sounds, clip) && (
+      <IconButton
+        size="small"
+        title="Set on the sound that stands out near the frame shown"
+        aria-label={`Set ${name} in ${role} on the sound`}
+        onClick={() => {
+          setView({ activeClip: clip.id });
+          void markOnSound(clip, momentId);
+        }}
+      >
+        <GraphicEqIcon fontSize="small" />
+      </IconButton>
+    );
+    if (!marked)
+      return (
+        <>
+          {mark}
+          {onSound}
+        </>
+      );
     const proposed = derived.session.marks[clip.id]?.[momentId]?.proposed ?? null;
     return (
       <>
@@ -91,6 +113,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
           </Button>
         )}
         {mark}
+        {onSound}
         <IconButton
           size="small"
           title="Take the mark away"

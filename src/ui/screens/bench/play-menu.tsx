@@ -14,6 +14,7 @@ import { MOST_PANES } from '../../../core/model/slots';
 import { player } from '../../../state/bench-player';
 import { activeOf, type Derived } from '../../../state/derived';
 import { nudge } from '../../../state/camera-use-cases';
+import { soundOf, useSounds } from '../../../state/clip-sounds';
 import { changeClip } from '../../../state/clip-use-cases';
 import { clipName } from '../../components/clip-name';
 import { zoomRibbons } from './ribbon-span';
@@ -55,6 +56,8 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
   const region = useView((state) => state.region);
   const loop = useView((state) => state.loop);
   const thumbnails = useView((state) => state.thumbnails);
+  const waves = useView((state) => state.waves);
+  const audible = useSounds((state) => derived.panes.some(({ trial }) => soundOf(state, trial.clip)));
   const layout = useView((state) => state.layout);
   const holdGround = useView((state) => state.holdGround);
   const ghost = useView((state) => state.ghost);
@@ -126,6 +129,12 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
               All
             </Button>
           </div>
+          {audible && (
+            <FormControlLabel
+              control={<Checkbox checked={waves} onChange={(event) => setView({ waves: event.target.checked })} />}
+              label="Sound along the time"
+            />
+          )}
           <TextField
             select
             label="Panes"

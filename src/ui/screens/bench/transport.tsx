@@ -7,6 +7,8 @@ import MicNoneIcon from '@mui/icons-material/MicNone';
 import PauseIcon from '@mui/icons-material/Pause';
 import PlayArrowIcon from '@mui/icons-material/PlayArrow';
 import TimelineIcon from '@mui/icons-material/Timeline';
+import VolumeOffIcon from '@mui/icons-material/VolumeOff';
+import VolumeUpIcon from '@mui/icons-material/VolumeUp';
 import ViewInArIcon from '@mui/icons-material/ViewInAr';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
@@ -18,6 +20,7 @@ import { timeAtFrame } from '../../../core/timing/clip-time';
 import type { MatchMode } from '../../../core/timing/time-map';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
+import { soundOf, toggleSound, useSounds } from '../../../state/clip-sounds';
 import { toggleTalk, useTalk } from '../../../state/talk-recorder';
 import { setSpace, setView, SPEEDS, useView, type Speed } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
@@ -48,6 +51,8 @@ export function Transport({
   const mode = useView((state) => state.mode);
   const lockMoment = useView((state) => state.lockMoment);
   const followBody = useView((state) => state.followBody);
+  const sound = useView((state) => state.sound);
+  const audible = useSounds((state) => derived.panes.some(({ trial }) => soundOf(state, trial.clip)));
   const overlays = useView((state) => state.overlays);
   const space = useView((state) => state.space);
   const talking = useTalk((state) => state.open);
@@ -140,6 +145,13 @@ export function Transport({
         </span>
       </Tooltip>
       <PlayMenu derived={derived} />
+      {audible && (
+        <Tooltip title="Sound of the chosen clip, from half to double speed (U)">
+          <ToggleButton value="sound" size="small" selected={sound} onChange={toggleSound} aria-label="Sound">
+            {sound ? <VolumeUpIcon fontSize="small" /> : <VolumeOffIcon fontSize="small" />}
+          </ToggleButton>
+        </Tooltip>
+      )}
       <Tooltip title="Talk over the pictures (R)">
         <ToggleButton value="talk" size="small" selected={talking} onChange={toggleTalk} aria-label="Talk">
           <MicNoneIcon fontSize="small" />

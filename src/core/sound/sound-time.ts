@@ -1,0 +1,35 @@
+import { frameAtTime, timeAtFrame } from '../timing/clip-time';
+import { soundDelay } from './speed-of-sound';
+
+/** A clip whose sound runs in real time. */
+export interface HeardClip {
+  /** Real time of every frame, seconds. */
+  readonly times: Float64Array;
+  /** How far its microphone is from what is heard, metres; null where nobody said so, and it counts as none. */
+  readonly metres: number | null;
+}
+
+/** Frame position, inside the clip, at which something came that is heard at a time. */
+export function frameOfSound(times: Float64Array, heardAt: number, metres: number | null): number {
+  const frame = frameAtTime(times, heardAt - soundDelay(metres ?? 0));
+  return Math.min(times.length - 1, Math.max(0, frame));
+}
+
+/**
+ * Frame positions of one instant in two cameras that heard the same.
+ * @param later seconds by which a sound comes later on `own`'s clock than on `first`'s
+ * @returns null where they have no time in common
+ */
+export function pairBySound(
+  first: HeardClip,
+  own: HeardClip,
+  later: number,
+): { readonly own: number; readonly other: number } | null {
+  const offset = later - soundDelay((own.metres ?? 0) - (first.metres ?? 0));
+  const [lastFirst, lastOwn] = [first.times, own.times].map((times) => times[times.length - 1]!) as [number, number];
+  const [from, to] = [Math.max(0, -offset), Math.min(lastFirst, lastOwn - offset)];
+  if (!(to > from)) return null;
+  // A whole frame of the first camera, in the middle of what both film.
+  const other = Math.round(frameAtTime(first.times, (from + to) / 2));
+  return { own: frameAtTime(own.times, timeAtFrame(first.times, other) + offset), other };
+}
