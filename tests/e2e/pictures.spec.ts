@@ -61,7 +61,7 @@ test('pictures are the moments of a performance: read at them, and nothing of ti
   // A straight knee, then one bent by a right angle.
   await writeFile(file, `time,${columns}\n0,300,100,300,200,300,300\n1,300,100,300,200,400,200\n`);
   await page.getByLabel('Points of the reference from a file').setInputFiles(file);
-  await expect(page.getByText('29 % of points known')).toBeVisible();
+  await expect(page.getByText('29 % known')).toBeVisible();
 
   await goToStep(page, 'Moments');
   await expect(page.getByRole('button', { name: 'Propose moments of the reference' })).toHaveCount(0);

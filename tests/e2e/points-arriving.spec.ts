@@ -38,7 +38,7 @@ async function begin(page: Page, baseURL: string): Promise<void> {
 }
 const detect = (page: Page): Promise<void> =>
   page.getByRole('button', { name: 'Detect points of the athlete' }).click();
-const known = (page: Page): ReturnType<Page['getByText']> => page.getByText(/\d+ % of points known/);
+const known = (page: Page): ReturnType<Page['getByText']> => page.getByText(/\d+ % known/);
 
 test('points and proposed moments come first, get denser, and leave alone what is edited meanwhile; one undo takes them back', async ({
   page,

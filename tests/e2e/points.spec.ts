@@ -30,14 +30,14 @@ test('points without video are a performance: a figure seen from a chosen camera
   await expect(card.getByRole('button', { name: 'Use as athlete' })).toHaveCount(0);
   await expect(card.getByRole('slider', { name: 'Camera above the horizon' })).toBeVisible();
   await goToStep(page, 'Measure');
-  await expect(page.getByText(/9\d % of points known/)).toBeVisible();
+  await expect(page.getByText(/9\d % known/)).toBeVisible();
   await page.getByRole('button', { name: 'Save points as' }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('menuitem', { name: 'TRC' }).click();
   const saved = await readFile(await (await download).path(), 'utf8');
   expect(saved.split('\n')[2]!.split('\t').slice(0, 5)).toEqual(['120', '120', '700', '19', 'm']);
   await page.reload();
-  await expect(page.getByText(/9\d % of points known/)).toBeVisible();
+  await expect(page.getByText(/9\d % known/)).toBeVisible();
   expect(errors).toEqual([]);
 });
 

@@ -65,9 +65,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
         return (
           <div key={on.id} style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
             <RoleName role={on.styleKey} name={name.charAt(0).toUpperCase() + name.slice(1)} />
-            <span style={{ flex: 1 }}>
-              {share === 0 ? 'no points yet' : `${Math.round(share * 100)} % of points known`}
-            </span>
+            <span style={{ flex: 1 }}>{share === 0 ? 'no points yet' : `${Math.round(share * 100)} % known`}</span>
             {trial.clip.mediaId !== null && (
               <Button
                 variant={share === 0 ? 'contained' : 'text'}
