@@ -25,6 +25,7 @@ const CORE_ORDER = [
   'measures',
   'comparison',
   'judgement',
+  'planning',
   'reliability',
   'coaching',
   'scene',

@@ -9,6 +9,7 @@ import { addressIdSchema, filmingDaySchema, isFilmingDay, keySchema, LIMITS, nam
 import { movementSchema } from './movement';
 import { referenceModelSchema } from './reference-model';
 import { samples } from './samples';
+import { cameraPlanSchema } from './camera-plan';
 import { NO_PRACTICE, practiceSchema } from './practice';
 import { talkSectionSchema } from './talk';
 
@@ -157,6 +158,8 @@ export const sessionDocumentSchema = z.object({
   passes: z.array(z.string().min(1).max(40)).nullable().default(null),
   decisions: z.array(decisionSchema),
   practice: practiceSchema.default(NO_PRACTICE),
+  /** Where the camera is to stand next time. */
+  cameraPlan: cameraPlanSchema.nullable().default(null),
   /** Measure ids of corrections in the analyst's own order; measures not named here follow by score. */
   order: z.array(z.string()),
 });
@@ -239,6 +242,7 @@ export function newSession(id: string, name: string, movementId: string, created
     passes: null,
     decisions: [],
     practice: NO_PRACTICE,
+    cameraPlan: null,
     order: [],
   };
 }

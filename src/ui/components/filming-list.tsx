@@ -2,6 +2,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { filmingRequests } from '../../core/judgement/filming';
 import type { Derived } from '../../state/derived';
+import { CameraPlanner } from './camera-planner';
 
 /** What to film better next time, each with what it would make measurable; nothing where all could be measured. */
 export function FilmingList({ derived }: { readonly derived: Derived }): ReactNode {
@@ -20,6 +21,9 @@ export function FilmingList({ derived }: { readonly derived: Derived }): ReactNo
           </li>
         ))}
       </ul>
+      <div style={{ marginTop: 10 }}>
+        <CameraPlanner derived={derived} />
+      </div>
     </section>
   );
 }

@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { pictureSideSchema, rateSchema } from './limits';
+
+/** Where the camera is to stand next time, and how it films. */
+export const cameraPlanSchema = z.object({
+  /** From the performer, metres. */
+  distance: z.number().min(0.5).max(500),
+  /** Focal length as of a picture 36 mm wide, millimetres. */
+  focal: z.number().min(5).max(2000),
+  /** Pixels. */
+  width: pictureSideSchema,
+  height: pictureSideSchema,
+  /** Frames a second. */
+  rate: rateSchema,
+  /** Degrees from the square view, towards the way of travel positive. */
+  offPlane: z.number().min(-90).max(90),
+  /** Standing height of the performer, metres. */
+  stature: z.number().min(0.5).max(2.6),
+});
+export type CameraPlan = z.infer<typeof cameraPlanSchema>;

@@ -1,0 +1,117 @@
+import type { PointId } from '../anatomy/body-points';
+import { frameAtTime, timeAtFrame } from '../timing/clip-time';
+import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
+import { prepareTrial, type Trial } from '../trial/trial';
+import { momentTimes } from '../trial/moments';
+import { pixelsPerMetre, type CameraSetup } from './camera-setup';
+
+/** How well whoever sets a camera up by a plan keeps to its direction (common practice), degrees. */
+const PLACED_SD_DEGREES = 3;
+
+/** Where a body goes from the first moment to the last, pixels of the picture. */
+export interface Extent {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** The part of a picture that the points of a movement take, from its first moment to its last. */
+export function extentOf({ smoothed, marks, times }: Pick<Trial, 'smoothed' | 'marks' | 'times'>): Extent {
+  const at = Object.values(marks);
+  const first = at.length > 0 ? Math.max(0, Math.floor(Math.min(...at))) : 0;
+  const last = at.length > 0 ? Math.min(times.length - 1, Math.ceil(Math.max(...at))) : times.length - 1;
+  let extent = { left: Infinity, right: -Infinity, top: Infinity, bottom: -Infinity };
+  for (const series of Object.values(smoothed) as PointSeries[])
+    for (let i = first; i <= last; i++) {
+      const [x, y] = [series.x[i]!, series.y[i]!];
+      if (Number.isNaN(x + y)) continue;
+      extent = {
+        left: Math.min(extent.left, x),
+        right: Math.max(extent.right, x),
+        top: Math.min(extent.top, y),
+        bottom: Math.max(extent.bottom, y),
+      };
+    }
+  return extent;
+}
+
+/** A series at other times, linear between its samples: it was smoothed, and is only looked at more often. */
+function seriesAt(
+  series: PointSeries,
+  frames: Float64Array,
+  to: { x: (x: number) => number; y: (y: number) => number },
+) {
+  const between = (values: ArrayLike<number>, frame: number): number => {
+    const low = Math.min(values.length - 1, Math.floor(frame));
+    const high = Math.min(values.length - 1, low + 1);
+    return values[low]! + (frame - low) * (values[high]! - values[low]!);
+  };
+  const nearest = (frame: number): number => Math.min(series.x.length - 1, Math.round(frame));
+  const x = frames.map((frame) => to.x(between(series.x, frame)));
+  return {
+    x,
+    y: frames.map((frame) => to.y(between(series.y, frame))),
+    confidence: Float32Array.from(frames, (frame) => series.confidence[nearest(frame)]!),
+    origin: Uint8Array.from(x, (value) => (Number.isNaN(value) ? ORIGIN.missing : ORIGIN.detected)),
+  } satisfies PointSeries;
+}
+
+/**
+ * A measured performance as another camera would give it: as many pixels tall, as often looked at, seen from as far
+ * beside the plane, its movement in the middle of the picture, its points detected and its moments marked by hand. What
+ * a measure then says of its own error is what to expect there.
+ * @param stature of the performer, metres
+ */
+export function asFilmed(trial: Trial, setup: CameraSetup, stature: number): Trial {
+  const { clip, times, smoothed, bodyHeight, marks } = trial;
+  const scale = (pixelsPerMetre(setup) * stature) / bodyHeight;
+  const cosine = (degrees: number): number => Math.cos((degrees * Math.PI) / 180);
+  // Depths are not known: what lies in the plane is shortened, and what the rest does is in the error.
+  const along = (scale * cosine(setup.offPlane)) / cosine(clip.view.offPlaneDegrees ?? 0);
+  const extent = extentOf(trial);
+  const middle = { x: (extent.left + extent.right) / 2, y: (extent.top + extent.bottom) / 2 };
+  const to = {
+    x: (x: number): number => setup.width / 2 + along * (x - middle.x),
+    y: (y: number): number => setup.height / 2 + scale * (y - middle.y),
+  };
+  const lasts = times[times.length - 1]!;
+  const taken = Float64Array.from({ length: Math.floor(lasts * setup.rate) + 1 }, (_, i) => i / setup.rate);
+  const frames = taken.map((time) => frameAtTime(times, time));
+  const track: Track = Object.fromEntries(
+    (Object.entries(smoothed) as [PointId, PointSeries][]).map(([id, series]) => [id, seriesAt(series, frames, to)]),
+  );
+  const planned = {
+    ...clip,
+    width: setup.width,
+    height: setup.height,
+    frameTimes: taken.map((time) => Math.round(time * 1e6)),
+    fileRate: setup.rate,
+    captureRate: setup.rate,
+    view: { ...clip.view, offPlaneDegrees: setup.offPlane, offPlaneSdDegrees: PLACED_SD_DEGREES },
+    levelDegrees: 0,
+    scale: clip.scale && { pixels: pixelsPerMetre(setup), metres: 1 },
+    ground: null,
+    camera: null,
+    carryCorrections: false,
+  };
+  const moments = Object.fromEntries(
+    Object.entries(momentTimes({ ...trial, marks })).map(([id, time]) => [id, { frame: time * setup.rate }]),
+  );
+  return prepareTrial(planned, track, moments, trial.cutoff, trial.checks);
+}
+
+/** Largest speed of any point from the first moment to the last, metres a second. */
+export function fastest(trial: Trial, stature: number): number {
+  const { smoothed, marks, times, bodyHeight } = trial;
+  const at = Object.values(marks).map((frame) => timeAtFrame(times, frame) as number);
+  const [from, to] = at.length > 0 ? [Math.min(...at), Math.max(...at)] : [0, Infinity];
+  let most = 0;
+  for (const { x, y } of Object.values(smoothed) as PointSeries[])
+    for (let i = 1; i < times.length; i++) {
+      if (times[i]! < from || times[i]! > to) continue;
+      const speed = Math.hypot(x[i]! - x[i - 1]!, y[i]! - y[i - 1]!) / (times[i]! - times[i - 1]!);
+      if (speed > most) most = speed;
+    }
+  return (most / bodyHeight) * stature;
+}

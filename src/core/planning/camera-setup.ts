@@ -1,0 +1,45 @@
+import type { CameraPlan } from '../model/camera-plan';
+import type { Trial } from '../trial/trial';
+
+/** Where a camera stands, and how it films. */
+export type CameraSetup = Omit<CameraPlan, 'stature'>;
+
+/** Width of the picture to which focal lengths of cameras of any size are referred, millimetres (ISO 12231). */
+const FULL_FRAME = 36;
+
+/** Pixels of the picture that a metre at the performer takes: a pinhole camera. */
+export const pixelsPerMetre = ({ distance, focal, width }: CameraSetup): number =>
+  (width * focal) / (FULL_FRAME * distance);
+
+/** What the picture shows at the performer, metres. */
+export const metresSeen = (setup: CameraSetup): { readonly width: number; readonly height: number } => ({
+  width: setup.width / pixelsPerMetre(setup),
+  height: setup.height / pixelsPerMetre(setup),
+});
+
+/** The distance from which a body of some height is so many pixels tall. */
+export const distanceFor = (
+  { focal, width }: Pick<CameraSetup, 'focal' | 'width'>,
+  stature: number,
+  pixels: number,
+): number => (width * focal * stature) / (FULL_FRAME * pixels);
+
+/** A grown performer where nobody said how tall (common practice), metres. */
+const STATURE = 1.75;
+/** A phone's main camera, referred to a picture 36 mm wide (common practice), millimetres. */
+const MAIN_CAMERA = 26;
+
+/** The plan that a clip was filmed by, as far as it tells: the distance follows from how tall the performer is in it. */
+export function planOf({ clip, bodyHeight }: Trial): CameraPlan {
+  const metres = clip.scale ? (bodyHeight / clip.scale.pixels) * clip.scale.metres : STATURE;
+  const stature = Math.min(2.6, Math.max(0.5, Math.round(100 * metres) / 100));
+  const lens = { focal: MAIN_CAMERA, width: clip.width };
+  return {
+    ...lens,
+    height: clip.height,
+    rate: clip.captureRate,
+    distance: Math.min(500, Math.max(0.5, Math.round(10 * distanceFor(lens, stature, bodyHeight)) / 10)),
+    offPlane: clip.view.offPlaneDegrees ?? 0,
+    stature,
+  };
+}

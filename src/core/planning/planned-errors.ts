@@ -1,0 +1,86 @@
+import { evaluateMeasure } from '../measures';
+import type { Measure } from '../model/measure';
+import type { Reading } from '../reading';
+import { COVERAGE_95 } from '../statistics/normal';
+import { toSi, usualTolerance } from '../units';
+import type { Trial } from '../trial/trial';
+import { asFilmed } from './as-filmed';
+import type { CameraSetup } from './camera-setup';
+
+/** What would make a reading surer. */
+export interface Improvement {
+  readonly words: string;
+  /** Half of the 95 % interval with it, SI. */
+  readonly plusMinus: number;
+}
+
+/** What is to be expected of a measure from a planned camera. */
+export interface PlannedError {
+  readonly measure: Measure;
+  readonly reading: Reading;
+  /** Half of the 95 % interval, SI; null where it is not measurable. */
+  readonly plusMinus: number | null;
+  /** The difference that matters, SI. */
+  readonly tolerance: number;
+  /** The change of the plan that helps most; null where none helps by a quarter. */
+  readonly improvement: Improvement | null;
+}
+
+/** Frames a second that a phone films in full size. */
+const MOST_FRAMES = 240;
+/** What makes an interval no narrower than this share of it is not worth a word. */
+const WORTH = 0.75;
+
+const changesOf = (setup: CameraSetup): readonly { readonly words: string; readonly setup: CameraSetup }[] => [
+  {
+    words: `from ${Number((setup.distance / 2).toFixed(1))} m, or twice the focal length`,
+    setup: { ...setup, distance: setup.distance / 2 },
+  },
+  ...(setup.rate * 2 <= MOST_FRAMES
+    ? [{ words: `at ${setup.rate * 2} frames a second`, setup: { ...setup, rate: setup.rate * 2 } }]
+    : []),
+  ...(Math.abs(setup.offPlane) > 3 ? [{ words: 'square to the movement', setup: { ...setup, offPlane: 0 } }] : []),
+];
+
+const plusMinusOf = (reading: Reading): number | null => (reading.measurable ? COVERAGE_95 * reading.sd : null);
+
+const toleranceOf = ({ target }: Measure, reading: Reading): number => {
+  if (!reading.measurable) return NaN;
+  return target && 'tolerance' in target ? toSi(target.tolerance, reading.unit) : usualTolerance(reading.unit);
+};
+
+/**
+ * What each measure of a movement would say of its error from a planned camera, by the formulas by which it says it of
+ * a clip (`as-filmed`).
+ * @param stature of the performer, metres
+ */
+export function plannedErrors(
+  measures: readonly Measure[],
+  trial: Trial,
+  setup: CameraSetup,
+  stature: number,
+): readonly PlannedError[] {
+  const planned = asFilmed(trial, setup, stature);
+  const others = changesOf(setup).map(({ words, setup: changed }) => ({
+    words,
+    trial: asFilmed(trial, changed, stature),
+  }));
+  return measures.map((measure) => {
+    const reading = evaluateMeasure(measure, planned);
+    const plusMinus = plusMinusOf(reading);
+    const [best] = others
+      .map(({ words, trial: other }) => ({
+        words,
+        plusMinus: plusMinusOf(evaluateMeasure(measure, other)) ?? Infinity,
+      }))
+      .sort((a, b) => a.plusMinus - b.plusMinus);
+    const helps = best && best.plusMinus < WORTH * (plusMinus ?? Infinity) && Number.isFinite(best.plusMinus);
+    return {
+      measure,
+      reading,
+      plusMinus,
+      tolerance: toleranceOf(measure, reading),
+      improvement: helps ? best : null,
+    };
+  });
+}

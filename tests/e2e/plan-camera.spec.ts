@@ -1,0 +1,45 @@
+import { expect, test } from '@playwright/test';
+import { goToStep } from '../../demo/drive-job';
+import { openDemo, seriousFindings, watchErrors } from './pages';
+
+test('where the camera stands next time is planned by what each measure is to expect, and kept', async ({ page }) => {
+  const errors = watchErrors(page);
+  await openDemo(page);
+  await goToStep(page, 'Decide');
+  const open = page.getByRole('button', { name: 'Plan the camera' });
+  await open.click();
+  const plan = page.getByRole('dialog', { name: 'Where the camera stands next time' });
+  const cell = (name: string): ReturnType<typeof plan.locator> =>
+    plan
+      .getByRole('row', { name: new RegExp(`^${name}`) })
+      .getByRole('cell')
+      .nth(2);
+  const expected = async (name: string): Promise<number> =>
+    Number((await cell(name).innerText()).replace(/[^\d.]/g, ''));
+  const knee = 'Front knee, release';
+  const before = await expected(knee);
+  expect(before).toBeGreaterThan(1);
+  expect(await seriousFindings(page, 'Plan of the camera')).toEqual([]);
+  // From beside the plane it is less sure, and what would help is said.
+  const camera = plan.getByRole('slider', { name: /^Camera/ });
+  await camera.focus();
+  for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
+  await expect(camera).toHaveAttribute('aria-valuetext', /20 degrees off the square view/);
+  await expect.poll(() => expected(knee)).toBeGreaterThan(before + 2);
+  await expect(plan.getByRole('row', { name: new RegExp(`^${knee}`) })).toContainText('square to the movement');
+  // Too near, it does not fit into the picture.
+  await expect(plan.getByText('The movement does not fit')).toHaveCount(0);
+  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowUp');
+  await expect(plan.getByText('The movement does not fit')).toBeVisible();
+  await plan.getByRole('button', { name: 'Done' }).click();
+  await page.reload();
+  await open.click();
+  await expect(camera).toHaveAttribute('aria-valuetext', /20 degrees off the square view/);
+  await plan.getByRole('button', { name: 'As this clip was filmed' }).click();
+  await expect.poll(() => expected(knee)).toBe(before);
+  await plan.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await open.click();
+  await expect(camera).toHaveAttribute('aria-valuetext', /20 degrees off the square view/);
+  expect(errors).toEqual([]);
+});

@@ -1,0 +1,69 @@
+import type { Measure } from '../../src/core/model/measure';
+import { evaluateMeasure } from '../../src/core/measures';
+import { asFilmed, extentOf, fastest } from '../../src/core/planning/as-filmed';
+import { distanceFor, metresSeen, pixelsPerMetre, planOf } from '../../src/core/planning/camera-setup';
+import { plannedErrors } from '../../src/core/planning/planned-errors';
+import { COVERAGE_95 } from '../../src/core/statistics/normal';
+import { movementOf } from '../../src/movements';
+import { demoPairs } from '../fixtures/demo-pairs';
+
+const MOVEMENTS = [
+  ['pace', 'pace-delivery'],
+  ['walk', 'race-walking'],
+  ['hurdle', 'sprint-hurdles'],
+] as const;
+const [{ found: bowler }] = demoPairs('pace') as [ReturnType<typeof demoPairs>[number]];
+const pace = movementOf('pace-delivery')!;
+const measure = (id: string): Measure => pace.measures.find((m) => m.id === id)!;
+
+test('a pinhole camera: 26 mm of 36 sees 13.8 m from 10 m, and a body of 1.8 m is as tall as its distance says', () => {
+  const setup = { distance: 10, focal: 26, width: 1920, height: 1080, rate: 120, offPlane: 0 };
+  expect(metresSeen(setup).width).toBeCloseTo((36 / 26) * 10, 9);
+  expect(metresSeen(setup).height).toBeCloseTo((36 / 26) * 10 * (1080 / 1920), 9);
+  expect(distanceFor(setup, 1.8, 1.8 * pixelsPerMetre(setup))).toBeCloseTo(10, 9);
+});
+
+test.each(MOVEMENTS)('%s: planned as it was filmed, measures expect the error that they state', (id, movementId) => {
+  for (const pair of demoPairs(id).slice(0, 2)) {
+    // A plan says where the camera stands; of these clips nobody did.
+    const { clip } = pair.found;
+    const found = { ...pair.found, clip: { ...clip, view: { ...clip.view, offPlaneDegrees: 0 } } };
+    const { stature, ...setup } = planOf(found);
+    const ratios = plannedErrors(movementOf(movementId)!.measures, found, setup, stature).flatMap((planned) => {
+      const stated = evaluateMeasure(planned.measure, found);
+      return stated.measurable && planned.plusMinus !== null && planned.plusMinus > 0
+        ? [planned.plusMinus / (COVERAGE_95 * stated.sd)]
+        : [];
+    });
+    expect(ratios.length).toBeGreaterThan(8);
+    ratios.sort((a, b) => a - b);
+    const middle = ratios[ratios.length >> 1]!;
+    expect(middle).toBeGreaterThan(0.8);
+    expect(middle).toBeLessThan(1.25);
+  }
+});
+
+test('twice the frames halve the error of a duration, a camera beside the plane widens that of an angle', () => {
+  const { stature, ...setup } = planOf(bowler);
+  const at = (change: Partial<typeof setup>, id: string): number =>
+    plannedErrors([measure(id)], bowler, { ...setup, ...change }, stature)[0]!.plusMinus!;
+  const duration = pace.measures.find((m) => m.kind === 'duration')!.id;
+  expect(at({ rate: 240 }, duration) / at({ rate: 120 }, duration)).toBeCloseTo(0.5, 1);
+  const angle = pace.measures.find((m) => m.kind === 'value' && m.plane === 'sagittal')!.id;
+  expect(at({ offPlane: 25 }, angle)).toBeGreaterThan(1.2 * at({ offPlane: 0 }, angle));
+  const [refused] = plannedErrors([measure(angle)], bowler, { ...setup, offPlane: 40 }, stature);
+  expect(refused!.reading).toMatchObject({ measurable: false, reason: 'view-too-oblique' });
+  expect(refused!.improvement?.words).toBe('square to the movement');
+});
+
+test('the movement lies in the middle of the planned picture, as large as its distance says', () => {
+  const { stature, ...setup } = planOf(bowler);
+  const planned = asFilmed(bowler, { ...setup, distance: setup.distance * 2, rate: 60 }, stature);
+  const extent = extentOf(planned);
+  expect((extent.left + extent.right) / 2).toBeCloseTo(setup.width / 2, -1);
+  expect(planned.bodyHeight / bowler.bodyHeight).toBeCloseTo(0.5, 1);
+  expect(planned.interval).toBeCloseTo(1 / 60, 6);
+  // The hand of a pace bowler at release goes some 20 m/s (common practice).
+  expect(fastest(bowler, stature)).toBeGreaterThan(12);
+  expect(fastest(bowler, stature)).toBeLessThan(30);
+});
