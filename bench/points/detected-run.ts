@@ -29,14 +29,18 @@ export interface Run {
   readonly firstReadings: number;
 }
 
-/** Detects the points of a rendered clip, on every frame or on as many as it takes. */
+/**
+ * Detects the points of a rendered clip, on every frame or on as many as it takes.
+ * @param from where the clip and its truth lie, which the page's server serves
+ */
 export async function run(
   page: Page,
   demo: DemoClip,
   setting: DetectorSetting,
   how: 'every' | 'enough' = 'enough',
+  from = folder,
 ): Promise<Run> {
-  const truth = JSON.parse(await readFile(path.join(folder, `${demo.id}.truth.json`), 'utf8')) as ClipTruth;
+  const truth = JSON.parse(await readFile(path.join(from, `${demo.id}.truth.json`), 'utf8')) as ClipTruth;
   const events = Object.values(truth.moments).map((seconds) => seconds * truth.frameRate);
   const { detections, milliseconds, inference, workers, passes } = await page.evaluate(
     ([address, s, h, e]) => harness.find(address, s, { how: h, events: e }),

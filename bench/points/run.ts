@@ -4,6 +4,7 @@ import { DEMO_CLIPS } from '../../demo/scenario';
 import { estimateOffPlane } from '../../src/core/trial/view-estimate';
 import { serveHarness } from '../../tests/harness/serve';
 import { againstEveryFrame } from './held-back';
+import { onSmallerBodies } from './smaller';
 import { folder, nearOf, run, share, type Run } from './detected-run';
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
@@ -140,7 +141,7 @@ try {
       holds: worst <= 2,
       against: `the camera that rendered them; errors ${cameras.map((c) => c.error.toFixed(0)).join(' ')} deg`,
     });
-    if (setting === 'accurate') figures.push(...(await againstEveryFrame(page)));
+    if (setting === 'accurate') figures.push(...(await againstEveryFrame(page)), ...(await onSmallerBodies(browser)));
     const [bare, whole] = [...runs.values()].reduce(([b, w], r) => [b + r.bare, w + r.milliseconds], [0, 0]);
     figures.push({
       bench: 'points',

@@ -4,6 +4,8 @@ import { asFilmed, extentOf, fastest } from '../../src/core/planning/as-filmed';
 import { distanceFor, metresSeen, pixelsPerMetre, planOf } from '../../src/core/planning/camera-setup';
 import { plannedErrors } from '../../src/core/planning/planned-errors';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
+import { ORIGIN, type PointSeries } from '../../src/core/tracks/track';
+import type { Trial } from '../../src/core/trial/trial';
 import { movementOf } from '../../src/movements';
 import { demoPairs } from '../fixtures/demo-pairs';
 
@@ -66,4 +68,27 @@ test('the movement lies in the middle of the planned picture, as large as its di
   // The hand of a pace bowler at release goes some 20 m/s (common practice).
   expect(fastest(bowler, stature)).toBeGreaterThan(12);
   expect(fastest(bowler, stature)).toBeLessThan(30);
+});
+
+test('of a body of 60 pixels nothing is read from detected points; by hand, at 80 pixels, and times it is', () => {
+  const { stature, ...setup } = planOf(bowler);
+  const tall = (pixels: number): Trial =>
+    asFilmed(bowler, { ...setup, distance: distanceFor(setup, stature, pixels) }, stature);
+  const knee = pace.measures.find((m) => m.kind === 'value' && m.plane === 'sagittal')!;
+  expect(evaluateMeasure(knee, tall(60))).toMatchObject({ measurable: false, reason: 'too-uncertain' });
+  expect(evaluateMeasure(knee, tall(80)).measurable).toBe(true);
+  expect(
+    evaluateMeasure(
+      pace.measures.find((m) => m.kind === 'duration')!,
+      tall(60),
+    ).measurable,
+  ).toBe(true);
+  const small = tall(60);
+  const raw = Object.fromEntries(
+    (Object.entries(small.raw) as [string, PointSeries][]).map(([id, series]) => [
+      id,
+      { ...series, origin: new Uint8Array(series.origin.length).fill(ORIGIN.hand) },
+    ]),
+  );
+  expect(evaluateMeasure(knee, { ...small, raw }).measurable).toBe(true);
 });

@@ -5,6 +5,7 @@ import type { PointRef } from '../model/quantity';
 import type { UsualWords } from '../model/words';
 import { cameraRefusal, cutRefusal } from '../trial/camera-refusal';
 import { unsureMoment } from '../trial/moments';
+import { tooSmall } from '../trial/too-small';
 import type { Trial } from '../trial/trial';
 import { momentMissing, words } from '../trial/phase';
 import { notMeasurable, type Reading } from '../reading';
@@ -83,9 +84,11 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
       moments.map((id) => trial.marks[id]!),
     ) ??
     (kind.needsSureMoments ? unsureMoment(trial, moments) : null) ??
-    readAs(trial, kind.evaluate(measure, trial))
+    largeEnough(trial, readAs(trial, kind.evaluate(measure, trial)))
   );
 }
+
+const largeEnough = (trial: Trial, reading: Reading): Reading => tooSmall(trial, reading) ?? reading;
 
 /** A reading that says whether it was taken in a picture or in space. */
 const readAs = ({ space }: Trial, reading: Reading): Reading =>

@@ -77,6 +77,15 @@ export const detectorError = (id: PointId, farSide: Side | null): DetectionError
   const both = FOUND_ERROR[id.replace(/^(left|right)-/, '')] ?? OTHER_ERROR;
   return both[side !== null && side === farSide ? 'far' : 'near'];
 };
+/**
+ * What a picture with few pixels adds to a detected point, pixels (the same clips made smaller, `npm run bench
+ * points`), and the least standing height, pixels, of those on whom the errors above were found.
+ */
+const COARSE_PIXELS = 1;
+const FOUND_AT_HEIGHT = 250;
+/** What a body that is small in the picture adds to the deviation of a detected point, pixels. */
+const coarseness = (height: number): number =>
+  COARSE_PIXELS * Math.sqrt(Math.max(0, 1 - (height / FOUND_AT_HEIGHT) ** 2));
 /** What a detector's own doubt adds, share of standing height. */
 export const doubtError = (confidence: number): number => DOUBT_SHARE * Math.sqrt(1 / Math.max(0.05, confidence) - 1);
 /** Points below this are drawn as unsure. */
@@ -133,7 +142,7 @@ export function pointError(
   const height = heightOr(bodyHeight);
   const doubt = doubtError(series.confidence[frame]!);
   return {
-    sd: Math.hypot(Math.max(random * height, noise), systematic * height, doubt * height),
+    sd: Math.hypot(Math.max(random * height, noise), systematic * height, doubt * height, coarseness(height)),
     systematic: systematic * height,
     ofSides: TURNING.test(id) ? TURNED : 0,
   };

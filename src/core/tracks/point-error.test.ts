@@ -1,0 +1,22 @@
+import { pointError } from './point-error';
+import { emptySeries, ORIGIN } from './track';
+
+const detected = (origin: number): Parameters<typeof pointError>[0] => {
+  const series = emptySeries(1);
+  series.origin[0] = origin;
+  series.confidence[0] = 1;
+  return series;
+};
+
+test('a body that is small in the picture widens the error of what is detected, by a pixel at most, and of nothing else', () => {
+  const share = (height: number): number =>
+    pointError(detected(ORIGIN.detected), 'left-knee', 0, height, null).sd / height;
+  expect(share(500)).toBeCloseTo(share(250), 9);
+  for (const height of [125, 70]) {
+    const added = Math.sqrt(share(height) ** 2 - share(250) ** 2) * height;
+    expect(added).toBeGreaterThan(0.8);
+    expect(added).toBeLessThan(1);
+  }
+  const byHand = (height: number): number => pointError(detected(ORIGIN.hand), 'left-knee', 0, height, null).sd;
+  expect(byHand(70)).toBe(byHand(500));
+});

@@ -1,0 +1,32 @@
+import type { PointRef } from '../model/quantity';
+import { notMeasurable, type NotMeasurable, type Reading } from '../reading';
+import { isFromDetector } from '../tracks/track';
+import { partsAt } from './places';
+import type { Trial } from './trial';
+
+/**
+ * Least standing height of a body whose points are detected, pixels. Of bodies of 83 to 147 pixels the stated errors
+ * hold; of 62 and 65 a detector takes other limbs or the ground for what it looks for, and no error says how far off
+ * that is (the same clips made smaller, `npm run bench points`).
+ */
+export const LEAST_HEIGHT_PIXELS = 70;
+
+/** Why nothing is read from points that were detected on a body this small; null where it is large enough. */
+export function tooSmall(trial: Trial, reading: Reading): NotMeasurable | null {
+  if (!reading.measurable || trial.space || !(trial.bodyHeight < LEAST_HEIGHT_PIXELS)) return null;
+  const { frames, points } = reading.provenance;
+  const detected = frames.some((frame) =>
+    points.some((ref) =>
+      partsAt(trial, ref as PointRef, Math.round(frame))?.some(({ id }) =>
+        isFromDetector(trial.raw[id]?.origin[Math.round(frame)]),
+      ),
+    ),
+  );
+  return detected
+    ? notMeasurable(
+        'too-uncertain',
+        `The performer is only ${Math.round(trial.bodyHeight)} pixels tall, too small for detected points`,
+        `Film nearer, zoom in or use more lines, so that it is ${LEAST_HEIGHT_PIXELS} at least; or place the points by hand.`,
+      )
+    : null;
+}
