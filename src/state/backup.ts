@@ -1,5 +1,6 @@
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { listSessions, readSession } from '../storage/sessions';
+import { rememberBackup } from './backup-age';
 import { download } from './download';
 import { whenStored } from './document-store';
 import { startJob } from './jobs';
@@ -32,6 +33,7 @@ export async function saveBackup(): Promise<Result<LeftOut, Issue>> {
     const now = new Date().toISOString();
     const written = await writeBackup(archives(), now, job.signal);
     if (!written.ok) return written;
+    rememberBackup(now);
     download(`proud-falcon-backup-${now.slice(0, 10)}.zip`, 'application/zip', written.value);
     return ok(leftOut);
   } finally {

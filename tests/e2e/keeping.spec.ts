@@ -111,8 +111,14 @@ test('everything is saved as one file and is there again in another browser, vid
   await createSession(page, '/', 'Nets / early, \u201cA\u201d');
   await page.goto('/');
   await expect(page.getByRole('row')).toHaveCount(5);
+  // What was never saved for two weeks is pointed out, until it is.
+  await expect(page.getByText('in no backup yet')).toHaveCount(0);
+  await page.clock.install({ time: Date.now() + 15 * 86_400_000 });
+  await page.reload();
+  await expect(page.getByText('4 sessions stand in this browser only, in no backup yet.')).toBeVisible();
   const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save everything as one file' }).click();
+  await page.getByRole('button', { name: 'Save everything now' }).click();
+  await expect(page.getByText('in no backup yet')).toHaveCount(0);
   const file = info.outputPath('backup.zip');
   await (await saving).saveAs(file);
 

@@ -21,6 +21,7 @@ import { openSessionFile } from '../../../state/session-files';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
 import { lastTime, type LastTime } from '../../../state/quick-start';
 import { createSession } from '../../../state/session-use-cases';
+import { BackupReminder } from './backup-reminder';
 import { QuickStart } from './quick-start';
 import { SessionTable } from './session-table';
 
@@ -245,6 +246,7 @@ export function HomeScreen(): ReactNode {
               was saved from a report, or open the demo to see a finished one.
             </p>
           )}
+          {sessions !== null && <BackupReminder sessions={sessions} onBackUp={() => void backUp().then(refresh)} />}
           {sessions !== null && sessions.length > 0 && (
             <SessionTable sessions={sessions} onDelete={setDeleting} onChange={refresh} />
           )}
