@@ -21,15 +21,16 @@ const reading = new Map<string, Promise<ClipSound | null>>();
 /** Of a part of a file the sound is its own. */
 const keyOf = ({ mediaId, part }: Clip): string => `${mediaId} ${part?.from ?? ''} ${part?.to ?? ''}`;
 
-export const soundOf = (sounds: Readonly<Record<string, ClipSound | null>>, clip: Clip): ClipSound | null =>
-  sounds[keyOf(clip)] ?? null;
-
 /** How far the rate of the camera may be from that of the file for its sound to run with the pictures. */
 const REAL_TIME = 0.01;
 
 /** Slowed footage has no sound that belongs to its time. */
 const runsInRealTime = ({ captureRate, fileRate, pictures, mediaId }: Clip): boolean =>
   mediaId !== null && !pictures && Math.abs(captureRate / fileRate - 1) < REAL_TIME;
+
+/** The sound of a clip, as far as it was read and belongs to the clip's time. */
+export const soundOf = (sounds: Readonly<Record<string, ClipSound | null>>, clip: Clip): ClipSound | null =>
+  runsInRealTime(clip) ? (sounds[keyOf(clip)] ?? null) : null;
 
 /** Reads the sound of a clip once; null where it has none of its own time. */
 export async function readSoundOf(clip: Clip): Promise<ClipSound | null> {
