@@ -26,6 +26,7 @@ export default defineConfig({
         '@tensorflow/tfjs-converter',
         '@tensorflow/tfjs-core',
         'fflate',
+        'fft.js',
         'mediabunny',
         'workbox-cacheable-response',
         'workbox-core',

@@ -8,16 +8,25 @@ import { weightsFolder, type WeightsPackage } from './weights-packages.ts';
 
 const modules = path.join(import.meta.dirname, '..', 'node_modules');
 
-/** One package as the list of the page writes it; a package without a licence file is named with its licence's id. */
+/** The licence of a package: its own file, or the end of its readme where that holds it; empty where neither does. */
+function licenceOf(folder: string): string {
+  const files = readdirSync(folder);
+  const read = (file: string): string => readFileSync(path.join(folder, file), 'utf8').trim();
+  const own = files.find((f) => /^(licen[cs]e|copying)/i.test(f));
+  if (own) return read(own);
+  const readme = files.find((f) => /^readme/i.test(f));
+  return (readme && /^#+ *licen[cs]e\s+(?<text>.*)/ims.exec(read(readme))?.groups?.['text']) || '';
+}
+
+/** One package as the list of the page writes it; a package without a licence's text is named with its id. */
 function entry(folder: string): string {
   const { name, version, license } = JSON.parse(readFileSync(path.join(folder, 'package.json'), 'utf8')) as {
     name: string;
     version: string;
     license: string;
   };
-  const file = readdirSync(folder).find((f) => /^(licen[cs]e|copying)/i.test(f));
-  const text = file ? `\n\n${readFileSync(path.join(folder, file), 'utf8').trim()}` : '';
-  return `## ${name} - ${version} (${license})${text}\n`;
+  const text = licenceOf(folder);
+  return `## ${name} - ${version} (${license})${text && `\n\n${text}`}\n`;
 }
 
 /**
