@@ -1,12 +1,12 @@
-/** Blocks, some half a second of sound, all of which come late only where the sound's clock itself has lost time. */
-const WINDOW = 12;
-/** How far the held distance of the clocks may be off before it is taken anew, ms: below a picture of 1/30 s. */
-const TOLERANCE = 25;
+/** Blocks, 1.5 s of sound, all of which come late only where the sound's clock itself has lost time. */
+const WINDOW = 36;
+/** How far the held distance of the clocks may be off before it is taken anew, ms: well below a picture of 1/30 s. */
+const TOLERANCE = 12;
 
 /**
  * How a microphone's own clock lies to the page's. A block is told some time after its last sample was heard; the
  * least time by which one came later than the sound's clock says is how far the clocks lie apart. Once held, the
- * distance stays, as blocks that are moved against each other would click, until all blocks of half a second say
+ * distance stays, as blocks that are moved against each other would click, until all blocks of 1.5 s say
  * otherwise: a busy machine lets the sound's clock stand still, and what is said later would come before its pictures.
  * All times in milliseconds.
  */
