@@ -87,7 +87,7 @@ export function alignSounds(first: SoundWave, second: SoundWave): Result<SoundOf
   const at = phaseCorrelation(a, b);
   return soundOffset({
     values: Float64Array.from({ length: Math.max(0, most - least + 1) }, (_, i) => at(least + i)),
-    from: least / RATE + second.from - first.from,
+    from: least / RATE,
     step: 1 / RATE,
     likeness: (i) => likeness(a, b, least + i),
   });

@@ -1,4 +1,4 @@
-import { SoundClock } from '../core/talk/sound-clock';
+import { SoundClock } from '../core/sound/sound-clock';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import workletAddress from './microphone-worklet.ts?worker&url';
 import type { MicrophoneBlock } from './microphone-worklet';

@@ -18,7 +18,7 @@ export interface ClipSound {
 const LONGEST = 600;
 
 /** All channels of a stretch of sound as one. */
-async function decoded(sink: AudioSampleSink, from: number, to: number): Promise<Omit<SoundWave, 'from'> | null> {
+async function decoded(sink: AudioSampleSink, from: number, to: number): Promise<SoundWave | null> {
   let rate = 0;
   let samples = new Float32Array(0);
   for await (const sample of sink.samples(from, to)) {
@@ -55,9 +55,8 @@ const soundWorker = {
       if (!audio || !(await audio.canDecode())) return ok(null);
       const from = origin * 1e-6;
       const lasts = Math.min(LONGEST, frameTimes[frameTimes.length - 1]! * 1e-6 + 1);
-      const sound = await decoded(new AudioSampleSink(audio), from, from + lasts);
-      if (!sound) return ok(null);
-      const wave = { ...sound, from: 0 };
+      const wave = await decoded(new AudioSampleSink(audio), from, from + lasts);
+      if (!wave) return ok(null);
       const levels = levelsOf(wave);
       return ok(transfer({ wave, levels }, [wave.samples.buffer, levels.buffer]));
     } finally {

@@ -1,5 +1,5 @@
 import type { SoundWave } from '../core/sound/sound-wave';
-import { writeWav } from '../core/talk/wav';
+import { asInt16, writeWav } from '../core/sound/wav';
 import { isHeardAt } from './clip-sounds';
 
 /** What is to be heard at an instant. */
@@ -14,9 +14,6 @@ export interface Heard {
 /** The sound is set anew where it has run this far from its pictures, seconds. */
 const APART = 0.06;
 
-const int16 = ({ samples }: SoundWave): Int16Array<ArrayBuffer> =>
-  Int16Array.from(samples, (s) => Math.round(Math.max(-1, Math.min(1, s)) * 0x7fff));
-
 /** Plays the sound of one clip beside the pictures, which lead: where they wait, it waits. */
 export class BenchSound {
   private element: HTMLAudioElement | null = null;
@@ -28,14 +25,17 @@ export class BenchSound {
     if (this.element) URL.revokeObjectURL(this.element.src);
     this.wave = wave;
     this.element = new Audio(
-      URL.createObjectURL(new Blob([writeWav({ samples: int16(wave), rate: wave.rate })], { type: 'audio/wav' })),
+      URL.createObjectURL(
+        new Blob([writeWav({ samples: Int16Array.from(wave.samples, asInt16), rate: wave.rate })], {
+          type: 'audio/wav',
+        }),
+      ),
     );
     this.element.preservesPitch = true;
     return this.element;
   }
 
-  follow({ wave, time, rate }: Heard): void {
-    const at = time - wave.from;
+  follow({ wave, time: at, rate }: Heard): void {
     if (!isHeardAt(rate) || at < 0 || at > wave.samples.length / wave.rate) return this.stop();
     const element = this.elementOf(wave);
     element.playbackRate = rate;

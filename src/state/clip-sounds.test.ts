@@ -3,7 +3,7 @@ import type { ClipSound } from '../media/clip-sound';
 import { isHeardAt, soundOf } from './clip-sounds';
 
 const heard: ClipSound = {
-  wave: { rate: 8000, from: 0, samples: new Float32Array(8) },
+  wave: { rate: 8000, samples: new Float32Array(8) },
   levels: new Float32Array(1),
 };
 

@@ -46,7 +46,8 @@ export async function readSoundOf(clip: Clip): Promise<ClipSound | null> {
     reading.set(key, read());
   }
   const sound = await reading.get(key)!;
-  useSounds.setState({ [key]: sound });
+  // It may have been let go of meanwhile.
+  if (reading.has(key)) useSounds.setState({ [key]: sound });
   return sound;
 }
 

@@ -109,7 +109,9 @@ describe('what the bowler is compared with', () => {
     changeReferenceModel({ kind: 'several' });
     expect(stepStatus(now(), 'moments')).toEqual({
       done: false,
-      next: `Still to mark: back foot contact (${second!.performer.name}), front foot contact (${second!.performer.name}), arm horizontal (${second!.performer.name}) and 2 more.`,
+      next:
+        `Still to mark: back foot contact (${second!.performer.name}), front foot contact ` +
+        `(${second!.performer.name}), arm horizontal (${second!.performer.name}) and 2 more.`,
     });
     changeReferenceModel({ kind: 'phases', phases: { 'arm-horizontal': second!.id } });
     expect(stepStatus(now(), 'moments').done).toBe(false);

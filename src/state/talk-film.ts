@@ -11,7 +11,7 @@ import {
   type RecordedSection,
 } from '../core/talk/talk-film';
 import { readTalkPart, type TalkPart } from '../core/talk/talk-part';
-import { readWav, writeWav, type Sound } from '../core/talk/wav';
+import { readWav, writeWav, type Sound } from '../core/sound/wav';
 import { webVtt } from '../core/talk/web-vtt';
 import { timeAtFrame } from '../core/timing/clip-time';
 import { canEncodeSound } from '../media/browser-features';

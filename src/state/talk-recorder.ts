@@ -3,7 +3,7 @@ import type { Vec2 } from '../core/geometry/vec2';
 import { LIMITS } from '../core/model/limits';
 import type { TalkSection } from '../core/model/talk';
 import { SectionRecorder, type CutPart } from '../core/talk/section-recorder';
-import { writeWav } from '../core/talk/wav';
+import { writeWav } from '../core/sound/wav';
 import { openMicrophone, type Microphone } from '../media/microphone';
 import { ShownPanes } from '../stage/shown-panes';
 import { storeMedia } from '../storage/media';

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import type { Note } from '../core/model/session';
 import { SectionRecorder } from '../core/talk/section-recorder';
-import { writeWav } from '../core/talk/wav';
+import { writeWav } from '../core/sound/wav';
 import { openMicrophone } from '../media/microphone';
 import { loadMedia, storeMedia } from '../storage/media';
 import { changeNote } from './finding-use-cases';

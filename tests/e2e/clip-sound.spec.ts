@@ -2,7 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { addClip, createSession, goToStep } from '../../demo/drive-job';
-import { writeWav } from '../../src/core/talk/wav';
+import { writeWav } from '../../src/core/sound/wav';
 import { clapRecording } from '../fixtures/claps';
 import { codedPicture } from '../fixtures/coded-clip';
 import { codedInput, ffmpeg } from '../fixtures/coded-clips';

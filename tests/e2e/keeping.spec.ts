@@ -117,7 +117,7 @@ test('everything is saved as one file and is there again in another browser, vid
   await page.reload();
   await expect(page.getByText('4 sessions stand in this browser only, in no backup yet.')).toBeVisible();
   const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save everything now' }).click();
+  await page.getByRole('button', { name: 'Save everything as one file' }).click();
   await expect(page.getByText('in no backup yet')).toHaveCount(0);
   const file = info.outputPath('backup.zip');
   await (await saving).saveAs(file);

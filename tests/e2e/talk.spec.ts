@@ -5,7 +5,7 @@ import path from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { ALL_FORMATS, FilePathSource, Input } from 'mediabunny';
 import { addClip, CHROMIUM, CHROMIUM_ARGS, createSession, goToStep, shownFrame } from '../../demo/drive-job';
-import { writeWav } from '../../src/core/talk/wav';
+import { writeWav } from '../../src/core/sound/wav';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
 import { fixtureClip, seriousFindings, watchErrors } from './pages';
 
@@ -199,8 +199,7 @@ test('talking over the pictures becomes one video: steps and voice within a pict
     // The first tone of the video need not be the first that the page heard.
     const at = tones.find((t) => Math.abs((t - tones.at(-1)!) * 1000 - (tone - heard.at(-1)!.tone)) < 300);
     const change = at === undefined ? undefined : changes.find((t) => t > at - 0.2 && t < at + 1);
-    // The video shows a step with its next picture, half a picture late on average.
-    return at === undefined || change === undefined ? [] : [change - 1 / 60 - at - (stepped - tone) / 1000];
+    return at === undefined || change === undefined ? [] : [change - at - (stepped - tone) / 1000];
   });
   expect(off.length).toBeGreaterThan(6);
   expect(Math.abs(median(off))).toBeLessThan(1 / 30);

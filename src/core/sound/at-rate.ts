@@ -9,7 +9,7 @@ const FINE = 256;
  * A sound at another, lower rate, by a sinc in a Hann window; its first sample stays the first.
  * @param longest seconds of it at most
  */
-export function atRate({ rate, samples }: Omit<SoundWave, 'from'>, wanted: number, longest: number): Float64Array {
+export function atRate({ rate, samples }: SoundWave, wanted: number, longest: number): Float64Array {
   const cut = Math.min(1, wanted / rate);
   const half = Math.ceil(TAPS / cut);
   const filter = Float64Array.from({ length: 2 * half * FINE + 1 }, (_, i) => {

@@ -35,9 +35,9 @@ function energySums(samples: Float64Array): Float64Array {
  * @param from,to seconds after the clip's first frame, file time
  * @returns null where nothing stands out
  */
-export function onsetBetween({ rate, from: begin, samples }: SoundWave, from: number, to: number): Onset | null {
-  const start = Math.max(0, Math.floor((from - BEFORE - AFTER - begin) * rate));
-  const stretch = samples.subarray(start, Math.max(start, Math.ceil((to + 2 * AFTER - begin) * rate)));
+export function onsetBetween({ rate, samples }: SoundWave, from: number, to: number): Onset | null {
+  const start = Math.max(0, Math.floor((from - BEFORE - AFTER) * rate));
+  const stretch = samples.subarray(start, Math.max(start, Math.ceil((to + 2 * AFTER) * rate)));
   const lowered = atRate({ rate, samples: stretch }, RATE, Infinity);
   const sums = energySums(lowered);
   const [before, after] = [BEFORE * RATE, AFTER * RATE];
@@ -49,5 +49,5 @@ export function onsetBetween({ rate, from: begin, samples }: SoundWave, from: nu
     if (ratio > best.ratio) best = { ratio, at: i };
   }
   const decibels = 10 * Math.log10(best.ratio);
-  return decibels < CLEAR ? null : { at: begin + start / rate + best.at / RATE, decibels };
+  return decibels < CLEAR ? null : { at: start / rate + best.at / RATE, decibels };
 }

@@ -1,9 +1,7 @@
-/** The sound of a clip, one channel. */
+/** The sound of a clip, one channel, from the clip's first frame on. */
 export interface SoundWave {
   /** Samples a second. */
   readonly rate: number;
-  /** Time of the first sample, seconds after the clip's first frame, file time. */
-  readonly from: number;
   /** -1..1. */
   readonly samples: Float32Array;
 }
@@ -14,7 +12,7 @@ const LEVELS_A_SECOND = 400;
 const LOUDEST = 0.999;
 
 /** How loud a sound is in each 1/400 s from its first sample on, 0..1 of its loudest. */
-export function levelsOf({ rate, samples }: Omit<SoundWave, 'from'>): Float32Array {
+export function levelsOf({ rate, samples }: SoundWave): Float32Array {
   const levels = new Float32Array(Math.ceil((samples.length / rate) * LEVELS_A_SECOND));
   for (let i = 0; i < samples.length; i++) {
     const k = Math.floor((i / rate) * LEVELS_A_SECOND);

@@ -1,4 +1,5 @@
 import type { Primitive } from '../geometry/primitives';
+import { asInt16 } from '../sound/wav';
 import { keptScene, type TalkPane, type TalkPart, type TalkPicture } from './talk-part';
 
 /** What the screen shows at an instant. */
@@ -103,7 +104,7 @@ export class SectionRecorder {
     for (const { at, samples } of this.blocks) {
       const from = Math.round(at * rate) - Math.round(begun * rate);
       for (let i = Math.max(0, -from); i < samples.length && from + i < sound.length; i++)
-        sound[from + i] = Math.round(Math.max(-1, Math.min(1, samples[i]!)) * 0x7fff);
+        sound[from + i] = asInt16(samples[i]!);
     }
     this.blocks = this.blocks.filter(({ at, samples }) => at + samples.length / rate > end);
     return sound;

@@ -1,7 +1,7 @@
 import type { Primitive } from '../geometry/primitives';
 import type { Vec2 } from '../geometry/vec2';
 import type { TalkPart, TalkPicture } from './talk-part';
-import type { Sound } from './wav';
+import type { Sound } from '../sound/wav';
 
 /** A section with everything that belongs to it. */
 export interface RecordedSection {

@@ -2,7 +2,7 @@ import type { Primitive } from '../geometry/primitives';
 import { SectionRecorder, type Screen } from './section-recorder';
 import { fitRoom, talkCaptions, talkChapters, talkPictures, talkSound, type RecordedSection } from './talk-film';
 import { readTalkPart } from './talk-part';
-import { readWav, writeWav } from './wav';
+import { readWav, writeWav } from '../sound/wav';
 import { webVtt } from './web-vtt';
 
 const line = (x: number): readonly Primitive[] => [

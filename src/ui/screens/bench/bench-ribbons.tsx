@@ -121,7 +121,7 @@ function ribbonOf(
 
 /** How loud a clip is along the axis of the ribbons. */
 const levelsAlong = (trial: Trial, sound: ClipSound | null): RibbonClip['sound'] =>
-  sound && { levels: sound.levels, timeAt: (at) => fromAxis(trial, at) - sound.wave.from };
+  sound && { levels: sound.levels, timeAt: (at) => fromAxis(trial, at) };
 
 /** Shift in widths, or growth, a second at which the strip of a camera is darkest. */
 const FULL_STRIP = 0.6;

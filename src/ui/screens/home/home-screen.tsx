@@ -68,6 +68,7 @@ export function HomeScreen(): ReactNode {
     const saved = await saveBackup();
     if (!saved.ok) notify('error', saved.issue.message);
     else if (saved.value.length > 0) notify('error', `Not in the backup: ${saved.value.slice(0, 8).join('; ')}.`);
+    refresh();
   };
 
   const openFile = async (file: File | undefined, repair = false): Promise<void> => {
@@ -246,7 +247,7 @@ export function HomeScreen(): ReactNode {
               was saved from a report, or open the demo to see a finished one.
             </p>
           )}
-          {sessions !== null && <BackupReminder sessions={sessions} onBackUp={() => void backUp().then(refresh)} />}
+          {sessions !== null && <BackupReminder sessions={sessions} onBackUp={() => void backUp()} />}
           {sessions !== null && sessions.length > 0 && (
             <SessionTable sessions={sessions} onDelete={setDeleting} onChange={refresh} />
           )}

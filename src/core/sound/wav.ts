@@ -7,6 +7,9 @@ export interface Sound {
   readonly rate: number;
 }
 
+/** One sample, -1..1, as a file holds it; what is louder is cut off. */
+export const asInt16 = (sample: number): number => Math.round(Math.max(-1, Math.min(1, sample)) * 0x7fff);
+
 const HEADER = 44;
 const BYTES = 2;
 const PCM = 1;

@@ -1,5 +1,4 @@
-import { frameOfSound, pairBySound } from './sound-time';
-import { soundDelay } from './speed-of-sound';
+import { frameOfSound, pairBySound, soundDelay } from './sound-time';
 import { levelsOf, waveColumns } from './sound-wave';
 
 test('levels are shares of the loudest, silent where nothing is heard, and columns take the loudest within', () => {
