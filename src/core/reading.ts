@@ -62,6 +62,7 @@ export type NotMeasurableReason =
   | 'camera-moves'
   | 'film-cut'
   | 'still-pictures'
+  | 'times-unsure'
   | 'view-too-oblique'
   | 'no-crossing'
   | 'too-uncertain'

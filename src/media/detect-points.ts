@@ -1,7 +1,6 @@
 import { ok, type Result } from '../core/result';
 import type { Detections } from '../core/detections/fuse-detections';
-import type { PersonBox } from '../core/detections/person-box';
-import type { DetectorSetting } from '../core/detections/track-from-detections';
+import type { DetectorSetting, PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import { cancelled, DetectorWorker, type FindIssue, type Stretch } from './detector-worker';
 import type { VideoFile } from './video-file';
@@ -18,6 +17,8 @@ export interface FindOptions {
    * picture. The person is followed through every frame.
    */
   readonly person?: PersonBox | null;
+  /** What was detected in an earlier run with the same setting. */
+  readonly known?: Detections;
   /**
    * Which frames to detect next, by what was detected so far; none where that is enough. It is asked after each pass,
    * and may take what there is.
@@ -69,7 +70,7 @@ export async function detectPoints(video: VideoFile, options: FindOptions): Prom
     Array.from({ length: count }, () => DetectorWorker.open(video, { setting, signal, person })),
   );
   const workers = opened.flatMap((worker) => (worker.ok ? [worker.value] : []));
-  const detections = new Map<number, readonly DetectedPoints[]>();
+  const detections = new Map<number, readonly DetectedPoints[]>(options.known);
   const onFrame = (frame: number, seen: readonly DetectedPoints[]): void => {
     detections.set(frame, seen);
     options.onProgress(detections.size);

@@ -1,7 +1,6 @@
 import { transfer } from 'comlink';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import type { PersonBox } from '../core/detections/person-box';
-import type { DetectorSetting } from '../core/detections/track-from-detections';
+import type { DetectorSetting, PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import { openClipSource, type ClipSource } from './clip-source';
 import type { FrameIssue } from './frame-cache';

@@ -4,8 +4,10 @@ import type { FrameIndex } from './frame-index';
 
 /** The frames of a clip that has points and no video. */
 export function figureIndex(frames: number, rate: number, width: number, height: number): FrameIndex {
+  const frameTimes = Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / rate));
   return {
-    frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / rate)),
+    frameTimes,
+    fileTimes: frameTimes,
     origin: 0,
     groups: [],
     rotation: 0,

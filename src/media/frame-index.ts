@@ -1,6 +1,8 @@
 import { ALL_FORMATS, BlobSource, EncodedPacketSink, Input, type EncodedPacket } from 'mediabunny';
 import { fail, ok, type Issue, type Result } from '../core/result';
+import { typicalInterval } from '../core/signal/resample';
 import { fileRateOf, holesIn } from '../core/timing/file-rate';
+import { evenTimes, isRepeat } from '../core/timing/repeated-frames';
 import type { Rotation } from './rotation';
 import { statedCaptureRate } from './stated-rate';
 import type { VideoFile } from './video-file';
@@ -20,6 +22,8 @@ export interface FrameGroup {
 export interface FrameIndex {
   /** Presentation time of each frame, microseconds from the first. */
   readonly frameTimes: Float64Array;
+  /** The same as the container has it, where pictures that the file repeats are taken once, evenly. */
+  readonly fileTimes: Float64Array;
   /** The container's own time of the first frame, microseconds. */
   readonly origin: number;
   readonly groups: readonly FrameGroup[];
@@ -125,7 +129,12 @@ const quote = (name: string): string => `\u201c${name}\u201d`;
  * Reads a file's container: the true time of every frame, in presentation order, with frames that an edit list hides
  * left out. Nothing is decoded. Every refusal names the file and says what to do.
  */
-export async function openTrack({ blob: file, name, part }: VideoFile): Promise<Result<OpenedTrack, IntakeIssue>> {
+export async function openTrack({
+  blob: file,
+  name,
+  part,
+  repeats,
+}: VideoFile): Promise<Result<OpenedTrack, IntakeIssue>> {
   if (file.size === 0) {
     return fail('empty-file', `${quote(name)} is empty (0 bytes). Copy it from the camera again.`);
   }
@@ -168,10 +177,11 @@ export async function openTrack({ blob: file, name, part }: VideoFile): Promise<
     const start = part && (await keyBefore({ sink, canStart }, part.from));
     const [from, to] = part ? [part.from, part.to] : [-Infinity, Infinity];
     const packets = await readPackets(sink, start, to);
-    const frames = packets
+    const all = packets
       .filter((p) => p.time >= 0 || p.time + p.duration > 1e-6)
       .filter((p) => p.time >= from && p.time < to)
       .sort((a, b) => a.us - b.us);
+    const frames = repeats ? all.filter((_, i) => !isRepeat(repeats, i)) : all;
     if (frames.length === 0) {
       return refuse(
         'no-frames',
@@ -190,11 +200,15 @@ export async function openTrack({ blob: file, name, part }: VideoFile): Promise<
       );
     }
     const origin = frames[0]!.us;
-    const frameTimes = Float64Array.from(frames, (f) => f.us - origin);
+    const fileTimes = Float64Array.from(frames, (f) => f.us - origin);
+    const frameTimes = repeats
+      ? evenTimes(fileTimes, repeats, typicalInterval(Float64Array.from(all, (f) => f.us)))
+      : fileTimes;
     const span = frameTimes[frameTimes.length - 1]! * 1e-6;
     return ok({
       index: {
         frameTimes,
+        fileTimes,
         origin,
         groups: withStart(groupsOf(packets, frames), start),
         rotation: (await track.getRotation()) as Rotation,
@@ -256,16 +270,16 @@ async function dataOf(sink: EncodedPacketSink, frame: Packet): Promise<EncodedPa
 }
 
 /** The frame with exactly this time (microseconds of the container), by bisection; undefined where none has it. */
-export function frameOf({ frameTimes, origin }: FrameIndex, timestamp: number): number | undefined {
+export function frameOf({ fileTimes, origin }: FrameIndex, timestamp: number): number | undefined {
   const time = timestamp - origin;
   let low = 0;
-  let high = frameTimes.length - 1;
+  let high = fileTimes.length - 1;
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (frameTimes[middle]! < time) low = middle + 1;
+    if (fileTimes[middle]! < time) low = middle + 1;
     else high = middle;
   }
-  return frameTimes[low] === time ? low : undefined;
+  return fileTimes[low] === time ? low : undefined;
 }
 
 /**

@@ -5,7 +5,7 @@ import { fail, ok, type Issue, type Result } from '../core/result';
 import { BODY_POINTS } from '../core/anatomy/body-points';
 import { exchangeSides, fuseDetections } from '../core/detections/fuse-detections';
 import { beginIdentity, clothesOf, coloursAt, recognise, type People, type Seen } from '../core/detections/identity';
-import type { PersonBox } from '../core/detections/person-box';
+import type { PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import { drawDisplayed, type Rotation } from './rotation';
 import { SecondDetector } from './second-detector';

@@ -15,14 +15,16 @@ export async function makeThumbnail(
   crops: Float64Array | null,
 ): Promise<{ frame: number; picture: Blob } | null> {
   const { index, sink, config } = track;
-  const { groups, frameTimes } = index;
+  const { groups, frameTimes, fileTimes } = index;
   const spacing = frameTimes.length / count;
   const middle = Math.min(frameTimes.length - 1, Math.floor((k + 0.5) * spacing));
   const group = groups.find((g) => middle >= g.first && middle < g.end);
   if (!group) return null;
-  const first = middle - group.first <= spacing / 2;
+  // A part, or pictures that are taken once, may begin after their key.
+  const isKey = Math.abs(group.keyTime * 1e6 - index.origin - fileTimes[group.first]!) < 1;
+  const first = isKey && middle - group.first <= spacing / 2;
   const wanted = first ? group.first : middle;
-  const wantedTime = frameTimes[wanted]! + index.origin;
+  const wantedTime = fileTimes[wanted]! + index.origin;
   const picture = await new Promise<VideoFrame | null>((resolve, reject) => {
     const decoder = new VideoDecoder({
       output: (frame) => {

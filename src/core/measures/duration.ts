@@ -15,7 +15,7 @@ export const duration: KindOfMeasure<'duration'> = {
   words: () => TIME,
   refs: () => [],
   picture: () => 'nothing',
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: ({ from, to }, trial) => {
     const [a, b] = [trial.marks[from]!, trial.marks[to]!];

@@ -44,7 +44,7 @@ export const dwell: KindOfMeasure<'dwell'> = {
   words: () => TIME,
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const path = pathOf(trial, measure);

@@ -46,7 +46,7 @@ export const eventOffset: KindOfMeasure<'event-offset'> = {
   words: () => WHEN,
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const { of, plane, lengthIn } = measure;

@@ -21,7 +21,7 @@ export const extreme: KindOfMeasure<'extreme'> = {
   words: ({ of, output }) => (output === 'time' ? WHEN : quantityWords(of)),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
-  reads: 'movement',
+  reads: ({ output }) => (output === 'time' ? 'time' : 'movement'),
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const { of, from, which, output, plane, lengthIn } = measure;

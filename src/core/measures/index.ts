@@ -4,10 +4,9 @@ import { momentsOf, type Measure, type MeasureKind } from '../model/measure';
 import type { PointRef } from '../model/quantity';
 import type { UsualWords } from '../model/words';
 import { cameraRefusal, cutRefusal } from '../trial/camera-refusal';
-import { unsureMoment } from '../trial/moments';
 import { tooSmall } from '../trial/too-small';
 import type { Trial } from '../trial/trial';
-import { momentMissing, words } from '../trial/phase';
+import { momentMissing, unsureMoment, words } from '../trial/moments';
 import { notMeasurable, type Reading } from '../reading';
 import type { DisplayUnit } from '../units';
 import { checkpoint } from './checkpoint';
@@ -68,8 +67,15 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
   const kind = kindOf(measure);
   const refusal = viewRefusal(trial.clip, measure.plane);
   if (refusal) return refusal;
-  if (trial.clip.pictures && kind.reads === 'movement')
+  const reads = typeof kind.reads === 'function' ? kind.reads(measure) : kind.reads;
+  if (trial.clip.pictures && reads !== 'moments')
     return notMeasurable('still-pictures', 'Still pictures show no movement and no time', 'Use a video for it.');
+  if (trial.clip.timesUnsure && reads === 'time')
+    return notMeasurable(
+      'times-unsure',
+      'The file repeats pictures unevenly: when they were taken is not known',
+      'Use the camera\u2019s own file, or the part that plays at one speed.',
+    );
   const moved = cameraRefusal(trial, kind.picture(measure));
   if (moved) return moved;
   const moments = momentsOf(measure);

@@ -22,6 +22,9 @@ export interface Series<K extends MeasureKind> {
   readonly holdsValue: (measure: MeasureOf<K>) => boolean;
 }
 
+/** What of a clip a measure is read off. */
+export type Reads = 'moments' | 'movement' | 'time';
+
 /** Everything the product knows of one kind of measure, beside its schema. Nothing may be left out. */
 export interface KindOfMeasure<K extends MeasureKind> {
   readonly kind: K;
@@ -37,8 +40,8 @@ export interface KindOfMeasure<K extends MeasureKind> {
   readonly refs: (measure: MeasureOf<K>) => readonly PointRef[];
   /** What of the picture must stay as it is through the clip for its value to be true. */
   readonly picture: (measure: MeasureOf<K>) => PictureNeed;
-  /** Whether pictures at its moments are enough for it, or it needs the movement between them. */
-  readonly reads: 'moments' | 'movement';
+  /** Whether pictures at its moments are enough for it, or it needs the movement between them, or its true time too. */
+  readonly reads: Reads | ((measure: MeasureOf<K>) => Reads);
   /** Whether a proposed moment must be sure before it is read; an answer by eye is not read off its moment. */
   readonly needsSureMoments: boolean;
   /**

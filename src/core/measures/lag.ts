@@ -19,7 +19,7 @@ export const lag: KindOfMeasure<'lag'> = {
   words: () => WHEN,
   refs: ({ first, second }) => [...refsOfQuantity(first), ...refsOfQuantity(second)],
   picture: ({ first, second }) => strictest([first, second].map(pictureOfQuantity)),
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: ({ first, second, event, ...phase }, trial) => {
     const a = timeOfEvent(first, event, phase, trial);

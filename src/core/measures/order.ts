@@ -24,7 +24,7 @@ export const order: KindOfMeasure<'order'> = {
   words: () => ({ ...WHEN, seenLow: 'Out of order' }),
   refs: ({ steps }) => steps.flatMap(({ of }) => refsOfQuantity(of)),
   picture: ({ steps }) => strictest(steps.map(({ of }) => pictureOfQuantity(of))),
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: ({ steps, ...phase }, trial) => {
     const times: Measured[] = [];

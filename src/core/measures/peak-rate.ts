@@ -40,7 +40,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
   words: ({ output }) => (output === 'time' ? WHEN : PACE),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const { of, from, direction, output, plane, lengthIn } = measure;

@@ -1,4 +1,4 @@
-import { stickClip } from '../../../tests/fixtures/stick-trial';
+import { stickClip, stickTrial } from '../../../tests/fixtures/stick-trial';
 import { readMeasure } from '../../../tests/fixtures/measure';
 import { placePoint, type Track } from '../tracks/track';
 import { prepareTrial } from '../trial/trial';
@@ -52,4 +52,25 @@ test.each(['duration', 'range'] as const)('%s needs the movement between its mom
     ...(kind === 'duration' ? {} : { of }),
   });
   expect(evaluateMeasure(measure, pictures())).toMatchObject({ measurable: false, reason: 'still-pictures' });
+});
+
+test('where a file repeats pictures unevenly, times and rates are not measured; angles and ranges are', () => {
+  const trial = stickTrial(
+    (f) => ({ 'left-hip': [300, 100], 'left-knee': [300, 200], 'left-ankle': [300 + 2 * f, 300 - f] }),
+    { first: 5, second: 30 },
+    { timesUnsure: true },
+  );
+  const of = { type: 'joint-angle', points: ['opposite-hip', 'opposite-knee', 'opposite-ankle'] };
+  const read = (more: object): ReturnType<typeof evaluateMeasure> =>
+    evaluateMeasure(readMeasure({ id: 'm', ...common, ...more }), trial);
+  const span = { from: 'first', to: 'second' };
+  for (const more of [
+    { kind: 'duration', ...span },
+    { kind: 'peak-rate', of, ...span, direction: 'either', output: 'value' },
+    { kind: 'extreme', of, ...span, which: 'largest', output: 'time' },
+    { kind: 'share', ...span, whole: ['first', 'second'] },
+  ])
+    expect(read(more)).toMatchObject({ measurable: false, reason: 'times-unsure' });
+  expect(read({ kind: 'value', of, at: 'first' })).toMatchObject({ measurable: true });
+  expect(read({ kind: 'range', of, ...span })).toMatchObject({ measurable: true });
 });

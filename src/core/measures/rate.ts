@@ -1,5 +1,5 @@
 import { PACE } from '../model/words';
-import { words } from '../trial/phase';
+import { words } from '../trial/moments';
 import { notMeasurable } from '../reading';
 import { duration } from './duration';
 import { plainDifference, type KindOfMeasure } from './kind';
@@ -16,7 +16,7 @@ export const rate: KindOfMeasure<'rate'> = {
   words: () => PACE,
   refs: () => [],
   picture: () => 'nothing',
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, trial);

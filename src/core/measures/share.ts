@@ -14,7 +14,7 @@ export const share: KindOfMeasure<'share'> = {
   words: () => TIME,
   refs: () => [],
   picture: () => 'nothing',
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const at = (id: string): number => timeAtFrame(trial.times, trial.marks[id]!);

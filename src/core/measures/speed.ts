@@ -57,7 +57,7 @@ export const speed: KindOfMeasure<'speed'> = {
   words: ({ output }) => (output === 'time' ? WHEN : PACE),
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const path = pathOf(trial, measure);

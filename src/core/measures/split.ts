@@ -14,7 +14,7 @@ export const split: KindOfMeasure<'split'> = {
   words: () => TIME,
   refs: () => [],
   picture: () => 'nothing',
-  reads: 'movement',
+  reads: 'time',
   needsSureMoments: true,
   evaluate: (measure, trial) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, trial);

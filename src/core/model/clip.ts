@@ -101,6 +101,14 @@ export const partSchema = z
   .refine(({ from, to }) => from < to, 'A part of a file ends after it begins.');
 export type Part = z.infer<typeof partSchema>;
 
+/** Frames of a file that show the picture before them again: those whose number is one of `again` in the cycle. */
+export const repeatsSchema = z
+  .object({ cycle: z.number().int().min(2).max(12), again: z.array(z.number().int().nonnegative()).min(1) })
+  .refine(({ cycle, again }) => again.length < cycle && again.every((place) => place < cycle), {
+    error: 'Not all frames of a cycle can repeat the one before.',
+  });
+export type Repeats = z.infer<typeof repeatsSchema>;
+
 /** One video file of one trial. */
 export const clipSchema = z.object({
   id: keySchema,
@@ -113,6 +121,8 @@ export const clipSchema = z.object({
    * null is all of it. Frames and their times count from the part's first.
    */
   part: partSchema.nullable().default(null),
+  /** Frames that are left out since they repeat a picture, counted from the part's first; null where none does. */
+  repeats: repeatsSchema.nullable().default(null),
   codec: z.string(),
   /** Displayed picture, rotation applied, pixels. */
   width: pictureSideSchema,
@@ -186,6 +196,8 @@ export const clipSchema = z.object({
   setUp: setUpSchema.default([]),
   /** Still pictures: each frame is one by itself, and nothing is known of the time between them. */
   pictures: z.boolean().default(false),
+  /** The file repeats pictures in no cycle: times between its frames are not those of the movement. */
+  timesUnsure: z.boolean().default(false),
   /** How the camera moved; null where nobody has looked, or the user says that it stood still. */
   camera: cameraPathSchema.nullable().default(null),
   /** How far the microphone is from what is heard, metres, which sound needs time for; null where nobody said so. */

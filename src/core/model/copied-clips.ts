@@ -2,7 +2,8 @@ import type { Clip } from './clip';
 import type { Session } from './session';
 
 /** What a session knows of single clips, by their ids. */
-export type KnownOfClips = Pick<Session, 'tracks' | 'spatial' | 'marks' | 'repetitions' | 'checks'>;
+export const KNOWN_OF_CLIPS = ['tracks', 'detections', 'spatial', 'marks', 'repetitions', 'checks'] as const;
+export type KnownOfClips = Pick<Session, (typeof KNOWN_OF_CLIPS)[number]>;
 
 export interface CopiedClips extends KnownOfClips {
   /** Old id -> new id. */
@@ -32,6 +33,7 @@ export function copyClips(
       sync: clip.sync && { ...clip.sync, to: ids.get(clip.sync.to) ?? clip.sync.to },
     })),
     tracks: known(from.tracks),
+    detections: known(from.detections),
     spatial: known(from.spatial),
     marks: withMoments ? known(from.marks) : {},
     repetitions: withMoments ? known(from.repetitions) : {},

@@ -10,6 +10,7 @@ export function withoutClips(session: Session, gone: ReadonlySet<string>): Sessi
     ...session,
     clips: session.clips.filter(({ id }) => !gone.has(id)),
     tracks: rest(session.tracks),
+    detections: rest(session.detections),
     spatial: rest(session.spatial),
     marks: rest(session.marks),
     repetitions: rest(session.repetitions),

@@ -6,6 +6,7 @@ import { clipSchema } from './clip';
 import { setUpSchema } from './conditions';
 import { drawingSchema } from './drawing';
 import { addressIdSchema, filmingDaySchema, isFilmingDay, keySchema, LIMITS, nameSchema, textSchema } from './limits';
+import { keptDetectionsSchema } from './kept-detections';
 import { movementSchema } from './movement';
 import { referenceModelSchema } from './reference-model';
 import { samples } from './samples';
@@ -121,6 +122,8 @@ export const sessionDocumentSchema = z.object({
   daysToCompetition: z.number().int().nonnegative().max(10_000).nullable(),
   clips: z.array(clipSchema),
   tracks: z.record(keySchema, trackSchema),
+  /** Clip id -> what the detectors said of it, from which its points were derived. */
+  detections: z.record(keySchema, keptDetectionsSchema).default({}),
   /** Points in space of clips that were read from them, metres. */
   spatial: z.record(keySchema, z.partialRecord(pointIdSchema, spatialSchema)).default({}),
   /** Points kept as one digitising of a clip, to be compared with those placed anew. */
@@ -199,6 +202,12 @@ export function disagreements(session: Session): readonly Disagreement[] {
     if (length !== undefined && samplesOf(track).some((n) => n !== length))
       found.push({ path: ['tracks', id], message: `Its points do not have as many samples as their clip has frames.` });
   }
+  for (const [id, { frames: at, derived }] of Object.entries(session.detections)) {
+    const length = frames.get(id);
+    const isOff = Object.values(derived).some((places) => places && places.length !== length);
+    if (length !== undefined && (isOff || (at[at.length - 1] ?? 0) >= length))
+      found.push({ path: ['detections', id], message: 'Its points were detected in a clip of another length.' });
+  }
   for (const [id, { all, chosen }] of Object.entries(session.repetitions)) {
     if (chosen >= all.length)
       found.push({ path: ['repetitions', id], message: 'It shows a repetition that is not there.' });
@@ -222,6 +231,7 @@ export function newSession(id: string, name: string, movementId: string, created
     daysToCompetition: null,
     clips: [],
     tracks: {},
+    detections: {},
     spatial: {},
     digitisings: [],
     measuredErrors: {},

@@ -3,8 +3,6 @@ import type { Mark } from '../model/session';
 import { eventSd } from '../statistics/event-time';
 import { timeAtFrame } from '../timing/clip-time';
 import type { MomentTimes } from '../timing/time-map';
-import type { Trial } from './trial';
-import { words } from './phase';
 
 /** How sure the time of a moment is. */
 export interface MomentTiming {
@@ -15,6 +13,27 @@ export interface MomentTiming {
   /** How sure the proposal is, 0..1. */
   readonly confidence: number;
 }
+
+/** Where the moments of a trial lie, and how sure that is. */
+export interface Moments {
+  /** Moment id -> frame position. */
+  readonly marks: Readonly<Record<string, number>>;
+  /** Moment id -> how sure its time is, for those that are proposed; one that is not here was marked by hand. */
+  readonly timing?: Readonly<Record<string, MomentTiming>> | undefined;
+}
+
+/** Moments on frames whose times are known. */
+export interface TimedMoments extends Moments {
+  /** Real time of every frame, seconds from the first. */
+  readonly times: Float64Array;
+  /** Usual time from frame to frame, seconds. */
+  readonly interval: number;
+}
+
+export const words = (id: string): string => id.replaceAll('-', ' ');
+
+export const momentMissing = (moment: string): NotMeasurable =>
+  notMeasurable('moment-missing', `The moment "${words(moment)}" is not marked`, 'Mark it in this clip.');
 
 /** A proposal less sure than this is a question to the analyst: nothing is judged on it. */
 export const LEAST_SURE = 0.35;
@@ -54,8 +73,6 @@ export const timingOfMarks = (marks: Readonly<Record<string, Timed>>): Readonly<
     ),
   );
 
-/** Where the moments of a trial lie, and how sure that is. */
-export type Moments = Pick<Trial, 'marks' | 'timing'>;
 export const momentsOfMarks = (marks: Readonly<Record<string, Timed>>): Moments => ({
   marks: frameOfMarks(marks),
   timing: timingOfMarks(marks),
@@ -72,19 +89,19 @@ export const markByHand = (frame: number, as: 'nearest' | 'first' | 'last'): Mar
  * Standard deviation of a moment's time, seconds: of one marked by hand, that it lies anywhere within a frame's
  * interval.
  */
-export const momentSd = (trial: Pick<Trial, 'timing' | 'interval'>, id: string): number =>
+export const momentSd = (trial: Pick<TimedMoments, 'timing' | 'interval'>, id: string): number =>
   Math.max(trial.timing?.[id]?.sd ?? 0, eventSd(trial.interval));
 
 /** The part of it that is alike in clips whose moments were proposed by the same rules, seconds. */
-export const momentSystematic = (trial: Pick<Trial, 'timing'>, id: string): number =>
+export const momentSystematic = (trial: Pick<Moments, 'timing'>, id: string): number =>
   trial.timing?.[id]?.systematic ?? 0;
 
 /** Real time of each marked moment. */
-export const momentTimes = (trial: Trial): MomentTimes =>
+export const momentTimes = (trial: TimedMoments): MomentTimes =>
   Object.fromEntries(Object.entries(trial.marks).map(([id, frame]) => [id, timeAtFrame(trial.times, frame)]));
 
 /** Why nothing is judged on some moments: the first of them that is proposed and not sure enough. */
-export function unsureMoment(trial: Pick<Trial, 'timing'>, ids: readonly string[]): NotMeasurable | null {
+export function unsureMoment(trial: Pick<Moments, 'timing'>, ids: readonly string[]): NotMeasurable | null {
   const id = ids.find((moment) => (trial.timing?.[moment]?.confidence ?? 1) < LEAST_SURE);
   if (id === undefined) return null;
   const sure = Math.round(100 * trial.timing![id]!.confidence);

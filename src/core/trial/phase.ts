@@ -1,15 +1,10 @@
 import { notMeasurable, type NotMeasurable } from '../reading';
 import { knownShare, type FrameSpan } from '../signal/peaks';
-import type { Trial } from './trial';
-
-export const words = (id: string): string => id.replaceAll('-', ' ');
-
-export const momentMissing = (moment: string): NotMeasurable =>
-  notMeasurable('moment-missing', `The moment "${words(moment)}" is not marked`, 'Mark it in this clip.');
+import { momentMissing, words, type TimedMoments } from './moments';
 
 /** The whole frames between two moments; why there are none where one is missing, or they do not follow each other. */
 export function spanOf(
-  trial: Pick<Trial, 'marks' | 'times'>,
+  trial: Pick<TimedMoments, 'marks' | 'times'>,
   { from, to }: { readonly from: string; readonly to: string },
 ): FrameSpan | NotMeasurable {
   const [a, b] = [trial.marks[from], trial.marks[to]];

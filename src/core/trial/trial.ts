@@ -8,20 +8,14 @@ import type { SpatialTrack } from '../tracks/marker-map';
 import { learnedCorrections, type LearnedCorrection } from '../tracks/learned-correction';
 import { bodyHeightPixels } from '../tracks/point-error';
 import type { PointSeries, Track } from '../tracks/track';
-import { momentsOfMarks, type MomentTiming, type Timed } from './moments';
+import { momentsOfMarks, type Timed, type TimedMoments } from './moments';
 import { smoothSpatial, smoothTrack } from './smoothing';
 import type { Space } from './space';
 import { statureOf } from './stature';
 
 /** One clip made ready for measuring: smoothed points, real times, marked moments. */
-export interface Trial {
+export interface Trial extends TimedMoments {
   readonly clip: Clip;
-  readonly times: Float64Array;
-  readonly interval: number;
-  /** Moment id -> frame position. */
-  readonly marks: Readonly<Record<string, number>>;
-  /** Moment id -> how sure its time is, for those that are proposed; one that is not here was marked by hand. */
-  readonly timing?: Readonly<Record<string, MomentTiming>> | undefined;
   /** Smoothed points, pixels of the displayed picture; of a camera that moves those of the steady one (`steady.ts`). */
   readonly smoothed: Track;
   /** The points in space, where they are known; undefined for a picture. */

@@ -1,0 +1,38 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
+import { repeatsText, UNEVEN_REPEATS } from '../../../core/timing/repeated-frames';
+import type { Clip } from '../../../core/model/clip';
+import { changeClip, type ProbedFile } from '../../../state/clip-use-cases';
+
+interface RepeatsNoteProps {
+  readonly probed: ProbedFile;
+  readonly onEveryFrame: () => void;
+}
+
+/** What was found of frames of a file that show the picture before them again. */
+export function RepeatsNote({ probed, onEveryFrame }: RepeatsNoteProps): ReactNode {
+  const { repeats, unevenRepeats, index } = probed;
+  if (!repeats) return unevenRepeats ? <Alert severity="warning">{UNEVEN_REPEATS}</Alert> : null;
+  return (
+    <Alert severity="info">
+      {repeatsText(repeats)}. Each picture is taken once: {index.frameTimes.length} at {index.fileRate} a second.{' '}
+      <Button size="small" onClick={onEveryFrame}>
+        Take every frame
+      </Button>
+    </Alert>
+  );
+}
+
+/** Of a clip in the session that its times are not known, and that they are. */
+export function TimesUnsureNote({ clip }: { readonly clip: Clip }): ReactNode {
+  if (!clip.timesUnsure) return null;
+  return (
+    <Alert severity="warning">
+      {UNEVEN_REPEATS}{' '}
+      <Button size="small" onClick={() => changeClip(clip.id, { timesUnsure: false })}>
+        Its times are true
+      </Button>
+    </Alert>
+  );
+}
