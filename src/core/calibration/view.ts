@@ -1,8 +1,9 @@
 import type { Clip, View, ViewKind } from '../model/clip';
 import type { Plane } from '../model/measure';
+import { COVERAGE_95 } from '../statistics/normal';
 import { notMeasurable, type NotMeasurable } from '../reading';
 
-const PLANE_OF_VIEW: Readonly<Record<ViewKind, Exclude<Plane, 'any'>>> = {
+export const PLANE_OF_VIEW: Readonly<Record<ViewKind, Exclude<Plane, 'any'>>> = {
   side: 'sagittal',
   front: 'frontal',
   back: 'frontal',
@@ -27,7 +28,7 @@ export function viewRefusal(clip: Pick<Clip, 'view'>, plane: Plane): NotMeasurab
   if (plane === 'any') return null;
   const { kind, offPlaneDegrees } = clip.view;
   if (PLANE_OF_VIEW[kind] !== plane) {
-    return notMeasurable('wrong-view', `Not measurable from the ${kind}`, `Film ${CAMERA_FOR[plane]}.`);
+    return notMeasurable('wrong-view', `Not measurable from the ${kind}`, `Film also ${CAMERA_FOR[plane]}.`);
   }
   if (offPlaneDegrees !== null && Math.abs(offPlaneDegrees) > MOST_OFF_PLANE_DEGREES) {
     return notMeasurable(
@@ -43,11 +44,21 @@ export function viewRefusal(clip: Pick<Clip, 'view'>, plane: Plane): NotMeasurab
 export const offPlaneSd = (view: View): number =>
   view.offPlaneDegrees === null ? UNSTATED_VIEW_SD_DEGREES : (view.offPlaneSdDegrees ?? STATED_VIEW_SD_DEGREES);
 
+/** Half the 95 % interval of a camera's direction, degrees. */
+export const directionHalfWidth = (view: View): number => COVERAGE_95 * offPlaneSd(view);
+
 /** Angle (radians) between the camera and the plane's normal, with its standard deviation. */
 export function cameraOffPlane({ view }: Pick<Clip, 'view'>): { angle: number; sd: number } {
   const toRadians = Math.PI / 180;
   return { angle: (view.offPlaneDegrees ?? 0) * toRadians, sd: offPlaneSd(view) * toRadians };
 }
+
+/**
+ * How far a camera is off its square view as the performer sees it, radians: of a view from the side towards the front,
+ * so that it is the same for two who go opposite ways and are filmed as in a mirror.
+ */
+export const cameraAhead = ({ view, travel }: Pick<Clip, 'view' | 'travel'>): number =>
+  (view.kind === 'side' && travel === 'left' ? -1 : 1) * cameraOffPlane({ view }).angle;
 
 /**
  * Length along the plane as the camera sees it, and back. A length in the plane of the movement seen from psi beside

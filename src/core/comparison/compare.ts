@@ -1,4 +1,4 @@
-import { cameraOffPlane } from '../calibration/view';
+import { cameraAhead } from '../calibration/view';
 import { differenceOf } from '../measures';
 import { farSide, type Clip } from '../model/clip';
 import type { Measure } from '../model/measure';
@@ -46,7 +46,7 @@ const dominantFar = (clip: SeenBy): boolean | null => {
 export const seenAlike = (a: SeenBy, b: SeenBy): boolean =>
   a.view.kind === b.view.kind &&
   dominantFar(a) === dominantFar(b) &&
-  Math.abs(cameraOffPlane(a).angle - cameraOffPlane(b).angle) <= SAME_VIEW;
+  Math.abs(cameraAhead(a) - cameraAhead(b)) <= SAME_VIEW;
 
 /**
  * Standard deviation of the difference of two readings. What the detector does systematically in both clips falls out

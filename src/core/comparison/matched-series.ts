@@ -5,6 +5,7 @@ import type { Movement } from '../model/movement';
 import { momentSd } from '../trial/moments';
 import { interpolateLinear } from '../signal/resample';
 import { timeAtFrame } from '../timing/clip-time';
+import { isTooSmall } from '../trial/too-small';
 import type { Trial } from '../trial/trial';
 import { toSi } from '../units';
 import { COVERAGE_95 } from '../statistics/normal';
@@ -236,6 +237,7 @@ export function frameAtSample(trial: Trial, through: readonly string[], sample: 
 export const hasSeries = (measure: Measure, trial: Trial): boolean =>
   viewRefusal(trial.clip, measure.plane) === null &&
   !trial.clip.pictures &&
+  !isTooSmall(trial) &&
   (seriesOfMeasure(measure, trial)?.some((v) => !Number.isNaN(v)) ?? false);
 
 /** Measures that are curves, the ones of the same series only once. */

@@ -7,6 +7,9 @@ export function wrapAngle(angle: number): Radians {
   return radians(angle - turns * 2 * Math.PI);
 }
 
+/** The same direction in [-180, 180), degrees. */
+export const wrapDegrees = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
+
 /** Interior angle at `b` between `a` and `c`, 0..pi; NaN where a segment has no length. */
 export function interiorAngle(a: Vec2, b: Vec2, c: Vec2): Radians {
   const u = subtract(a, b);

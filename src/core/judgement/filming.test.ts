@@ -62,6 +62,28 @@ test('what a camera could not see is asked for once, with all that it would make
   ]);
 });
 
+test('cameras apart are asked to where their own view is square, never to another one', () => {
+  const apart = (kind: 'back' | 'overhead'): string =>
+    requests(
+      [],
+      standing(420, { view: { kind, offPlaneDegrees: 0 } }),
+      standing(420, {
+        view: { kind, offPlaneDegrees: 20 },
+      }),
+    )[0]!;
+  expect(apart('back')).toBe('Stand where the reference\u2019s camera stood, straight behind the performer.');
+  expect(apart('overhead')).toContain('straight above the performer');
+});
+
+test('somebody who goes to the left, filmed from as far ahead, is filmed alike', () => {
+  const [toTheRight, toTheLeft] = [
+    standing(420, { view: { kind: 'side', offPlaneDegrees: 15 } }),
+    standing(420, { view: { kind: 'side', offPlaneDegrees: -15 }, travel: 'left' }),
+  ];
+  expect(requests([], toTheLeft, toTheRight)).toEqual([]);
+  expect(requests([], toTheLeft, standing(420, { view: { kind: 'side', offPlaneDegrees: -15 } }))).toHaveLength(1);
+});
+
 test('cameras that stand apart are to be brought together, of the same view only', () => {
   const oblique = standing(420, { view: { kind: 'side', offPlaneDegrees: 18 } });
   expect(filmingRequests([], standing(420), oblique)).toEqual([

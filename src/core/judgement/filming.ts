@@ -1,5 +1,6 @@
+import type { ViewKind } from '../model/clip';
 import type { Trial } from '../trial/trial';
-import { cameraOffPlane } from '../calibration/view';
+import { cameraAhead } from '../calibration/view';
 import type { NotMeasurable } from '../reading';
 import { durationSd } from '../statistics/event-time';
 import { COVERAGE_95 } from '../statistics/normal';
@@ -22,6 +23,13 @@ const CAMERA_REASONS: readonly NotMeasurable['reason'][] = [
 ];
 /** Cameras of both clips that stand farther apart than this are to be brought together, degrees. */
 const APART = 10;
+/** Where a camera of each view is square. */
+const SQUARE: Readonly<Record<ViewKind, string>> = {
+  side: 'at right angles to the way of travel and at hip height',
+  front: 'straight in front of the performer',
+  back: 'straight behind the performer',
+  overhead: 'straight above the performer',
+};
 /** A performer lower than this share of the picture is filmed from too far away. */
 const SMALL = 0.3;
 
@@ -43,10 +51,10 @@ export function filmingRequests(
         add(reading.remedy, reading.message, measure.name);
   }
   if (athlete && reference && athlete.clip.view.kind === reference.clip.view.kind) {
-    const apart = (Math.abs(cameraOffPlane(athlete.clip).angle - cameraOffPlane(reference.clip).angle) * 180) / Math.PI;
+    const apart = (Math.abs(cameraAhead(athlete.clip) - cameraAhead(reference.clip)) * 180) / Math.PI;
     if (apart > APART)
       add(
-        'Stand where the reference\u2019s camera stood, at right angles to the way of travel and at hip height.',
+        `Stand where the reference\u2019s camera stood, ${SQUARE[athlete.clip.view.kind]}.`,
         `The two cameras stand ${Math.round(apart)} degrees apart`,
         null,
       );

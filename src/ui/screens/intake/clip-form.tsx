@@ -6,7 +6,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { z } from 'zod';
 import {
@@ -16,10 +16,17 @@ import {
   viewKindSchema,
   type Clip,
   type Role,
+  type View,
 } from '../../../core/model/clip';
+import { measuresByPlane } from '../../../core/calibration/camera-direction';
+import { baseOf } from '../../../state/derived';
+import { useDocument } from '../../../state/document-store';
+import { ViewDial } from '../../components/view-dial';
 import { addClip, changeClip, type ProbedFile } from '../../../state/clip-use-cases';
 import type { FigureAnswers } from '../../../core/tracks/figure';
 import { addFigure, type ProbedPoints } from '../../../state/point-files';
+import { FileFacts } from './file-facts';
+import { RepeatsNote, TimesUnsureNote } from './repeats-note';
 import { WithdrawConsent } from './withdraw-consent';
 
 const formSchema = z.object({
@@ -43,19 +50,6 @@ const formSchema = z.object({
 
 type FormValues = z.infer<typeof formSchema>;
 
-/** How long a file plays, its last frame included. */
-function durationOf({ frameTimes, fileRate }: Pick<Clip, 'frameTimes' | 'fileRate'>): string {
-  const seconds = frameTimes[frameTimes.length - 1]! / 1e6 + 1 / fileRate;
-  if (seconds < 90) return `${seconds.toFixed(2)} s`;
-  return `${Math.floor(seconds / 60)} min ${Math.round(seconds % 60)} s`;
-}
-
-const framesOf = (count: number): string => `${count} ${count === 1 ? 'frame' : 'frames'}`;
-
-/** Which part of a file a clip is. */
-const partText = (clip: Pick<Clip, 'part'> | null): string =>
-  clip?.part ? `${clip.part.from.toFixed(2)} to ${clip.part.to.toFixed(2)} s of the file, ` : '';
-
 function defaults(clip: Clip | null, probed: ProbedFile | null, first: Clip | null): FormValues {
   return {
     performer: first?.performer ??
@@ -67,6 +61,17 @@ function defaults(clip: Clip | null, probed: ProbedFile | null, first: Clip | nu
   };
 }
 
+/** The angle that was typed; null where nothing was, or nothing that is one. */
+const degreesOf = (text: string): number | null =>
+  text.trim() === '' || !Number.isFinite(Number(text)) ? null : Number(text);
+
+/** The view that the fields say; how sure it is stays where it is the clip's own. */
+function viewOf(kind: View['kind'], offPlane: string, clip: Clip | null): View {
+  const offPlaneDegrees = degreesOf(offPlane);
+  const same = clip?.view.kind === kind && clip.view.offPlaneDegrees === offPlaneDegrees;
+  return same ? clip.view : { kind, offPlaneDegrees };
+}
+
 interface ClipFormProps {
   readonly role: Role;
   readonly clip: Clip | null;
@@ -76,18 +81,34 @@ interface ClipFormProps {
   readonly first: Clip | null;
   readonly onDone: (added: boolean) => void;
   readonly onProblem: (message: string) => void;
+  /** Takes the frames, too, that are left out since they repeat a picture. */
+  readonly onEveryFrame: (probed: ProbedFile) => void;
 }
 
-export function ClipForm({ role, clip, first, probed, points, onDone, onProblem }: ClipFormProps): ReactNode {
-  const { register, control, handleSubmit, formState } = useForm<FormValues>({
+export function ClipForm({
+  role,
+  clip,
+  first,
+  probed,
+  points,
+  onDone,
+  onProblem,
+  onEveryFrame,
+}: ClipFormProps): ReactNode {
+  /** What is known of a clip says nothing of the file that is to take its place. */
+  const known = probed || points ? null : clip;
+  const { register, control, handleSubmit, formState, setValue } = useForm<FormValues>({
     resolver: zodResolver(formSchema),
-    defaultValues: defaults(probed || points ? null : clip, probed, first),
+    defaultValues: defaults(known, probed, first),
   });
   const { errors, isSubmitting, isDirty } = formState;
   const index = points ? null : (probed?.index ?? clip);
   const fileRate = index?.fileRate ?? 0;
   const consent = useWatch({ control, name: 'performer.consent' });
   const captureRate = useWatch({ control, name: 'captureRate' });
+  const [viewKind, offPlane, travel] = useWatch({ control, name: ['viewKind', 'offPlane', 'travel'] });
+  const session = useDocument((state) => state.session);
+  const counts = useMemo(() => (session ? measuresByPlane(baseOf(session).measures) : null), [session]);
   const slow = index !== null && captureRate > fileRate * 1.05;
   const isPictures = points === null && (probed ?? clip)?.pictures === true;
   /** A figure's view follows from its camera, its time from its file. */
@@ -95,7 +116,7 @@ export function ClipForm({ role, clip, first, probed, points, onDone, onProblem 
   const submit = handleSubmit(async (values) => {
     const answers = {
       performer: values.performer,
-      view: { kind: values.viewKind, offPlaneDegrees: values.offPlane.trim() === '' ? null : Number(values.offPlane) },
+      view: viewOf(values.viewKind, values.offPlane, known),
       travel: values.travel,
       captureRate: values.captureRate,
     };
@@ -134,15 +155,7 @@ export function ClipForm({ role, clip, first, probed, points, onDone, onProblem 
   return (
     <form onSubmit={(event) => void submit(event)} style={{ marginTop: 12, display: 'grid', gap: 12 }} noValidate>
       {index && (
-        <div style={{ fontSize: '.86rem' }}>
-          {probed ? `${probed.file.name}: ` : ''}
-          {index.width} × {index.height},{' '}
-          {isPictures
-            ? `${index.frameTimes.length} still ${index.frameTimes.length === 1 ? 'picture' : 'pictures'}: what is ` +
-              'read at moments is measured, nothing of time'
-            : `${partText(probed ?? clip)}${framesOf(index.frameTimes.length)}, ${index.fileRate} frames per ` +
-              `second in the file, ${durationOf(index)}, ${index.codec}`}
-        </div>
+        <FileFacts index={index} part={(probed ?? clip)?.part ?? null} name={probed?.file.name} still={isPictures} />
       )}
       {probed && probed.furtherParts.length > 0 && (
         <Alert severity="info">
@@ -152,6 +165,8 @@ export function ClipForm({ role, clip, first, probed, points, onDone, onProblem 
           of the same answers; each is a performance of its own.
         </Alert>
       )}
+      {probed && <RepeatsNote probed={probed} onEveryFrame={() => onEveryFrame(probed)} />}
+      {clip && !probed && !points && <TimesUnsureNote clip={clip} />}
       {probed?.index.warning && <Alert severity="info">{probed.index.warning}</Alert>}
       {!first && (
         <TextField
@@ -185,6 +200,18 @@ export function ClipForm({ role, clip, first, probed, points, onDone, onProblem 
             ['left', 'To the left'],
           ])}
       </div>
+      {!isFigure && counts && (
+        <ViewDial
+          clip={{ view: viewOf(viewKind, offPlane, known), travel }}
+          counts={counts}
+          onChange={({ view, travel: goes }) => {
+            const change = { shouldDirty: true, shouldValidate: true };
+            setValue('viewKind', view.kind, change);
+            setValue('offPlane', String(view.offPlaneDegrees), change);
+            setValue('travel', goes, change);
+          }}
+        />
+      )}
       {!points && !isPictures && (
         <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
           <TextField

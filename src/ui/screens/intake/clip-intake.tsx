@@ -1,29 +1,22 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useEffect, useEffectEvent, useId, useRef, useState, type DragEvent, type ReactNode } from 'react';
-import type { Clip, Part, Role } from '../../../core/model/clip';
-import { longFile } from '../../../state/attempts';
-import { converterState, probeFile, probeParts, type ProbedFile } from '../../../state/clip-use-cases';
+import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
+import type { Clip, Role } from '../../../core/model/clip';
+import type { StyleKey } from '../../../core/model/slots';
 import { convertFor, placeKey, whenConverted } from '../../../state/conversions';
-import type { FigureAnswers } from '../../../core/tracks/figure';
 import { useDocument } from '../../../state/document-store';
-import { isPointFile, probePoints, turnFigure, type ProbedPoints } from '../../../state/point-files';
+import { receiveEveryFrame, receiveFile, receiveParts, type Dropped } from '../../../state/dropped-file';
 import { notify } from '../../../state/notices';
-import { giveVideoBack } from '../../../state/session-files';
+import { turnFigure } from '../../../state/point-files';
+import { RoleName } from '../../components/role-name';
 import { AttemptCard } from './attempt-card';
-import { CameraPlan } from './camera-plan';
+import { FigureFromAbove } from './figure-from-above';
+import { ClipForm } from './clip-form';
+import { DropZone } from './drop-zone';
+import { OtherDocument } from './other-document';
 import { PartsChooser } from './parts-chooser';
 import { PointsOptions } from './points-options';
-import type { StyleKey } from '../../../core/model/slots';
-import { RoleName } from '../../components/role-name';
-import { ClipForm } from './clip-form';
-
-/** What the server may be able to read where the browser cannot. */
-const NEEDS_CONVERSION: ReadonlySet<string> = new Set(['unknown-codec', 'not-a-video', 'truncated']);
-
-/** Containers whose picture may be coded as nothing here can read, so that only their sound is seen. */
-const OLD_CONTAINER = /\.(m?ts|m2ts?|mpe?g|vob|og[gv])$/i;
 
 export interface ClipIntakeProps {
   readonly role: Role;
@@ -39,87 +32,43 @@ export interface ClipIntakeProps {
   readonly onAdded?: () => void;
 }
 
+/** What is asked about a dropped file, as it stands; none of it was there before. */
+type Open = Extract<Dropped, { readonly is: 'video' | 'points' | 'long' | 'session' | 'movement' }>;
+
+/** Answers of another file, or of the clip that is there, begin anew. */
+function formKey(clip: Clip | null, open: Open | null): string {
+  if (open?.is === 'points') return `points-${open.probed.fileName}`;
+  if (open?.is === 'video') {
+    const { file, index } = open.probed;
+    return `file-${file.name}-${file.lastModified}-${index.frameTimes.length}`;
+  }
+  return clip!.id;
+}
+
 /** One clip of the session: drop a file, answer the questions, change the answers later. */
-export function ClipIntake({
-  role,
-  id,
-  styleKey,
-  title,
-  clip,
-  first = null,
-  onRemove,
-  onAdded,
-}: ClipIntakeProps): ReactNode {
-  const [probed, setProbed] = useState<ProbedFile | null>(null);
-  const [points, setPoints] = useState<{ readonly probed: ProbedPoints; readonly answers: FigureAnswers } | null>(null);
-  const [long, setLong] = useState<Awaited<ReturnType<typeof longFile>>>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [convertible, setConvertible] = useState<File | null>(null);
+export function ClipIntake(props: ClipIntakeProps): ReactNode {
+  const { role, id, styleKey, title, clip, first = null, onRemove, onAdded } = props;
+  const [open, setOpen] = useState<Open | null>(null);
+  const [problem, setProblem] = useState<{ readonly message: string; readonly convertible: File | null } | null>(null);
   const [reading, setReading] = useState(false);
-  const [over, setOver] = useState(false);
   const spatial = useDocument((state) => (clip ? state.session?.spatial[clip.id] : undefined));
-  const inputId = useId();
-  const input = useRef<HTMLInputElement>(null);
+  const say = (message: string): void => setProblem({ message, convertible: null });
 
-  /** Whether a file was the lost video of this clip; then it has it again. */
-  const isBack = async (lost: Clip, found: ProbedFile): Promise<boolean> => {
-    const back = await giveVideoBack(lost, found);
-    setProblem(back.ok ? null : back.issue.message);
-    if (back.ok && back.value)
-      notify(
-        'info',
-        `\u201c${found.file.name}\u201d has the frames of this clip: it has its video again, with the points ` +
-          'that were there.',
-      );
-    return !back.ok || back.value;
-  };
-  const takeParts = async (file: File, parts: readonly Part[]): Promise<void> => {
+  /** What was being asked stays where the new file cannot be read. */
+  const take = async (receiving: Promise<Dropped>): Promise<void> => {
     setReading(true);
-    const result = await probeParts(file, parts);
+    const dropped = await receiving;
     setReading(false);
-    if (!result.ok) return setProblem(result.issue.message);
-    setLong(null);
-    setProbed(result.value);
-  };
-
-  const take = async (file: File | undefined, further: readonly File[] = []): Promise<void> => {
-    if (!file) return;
-    setReading(true);
-    setConvertible(null);
-    setLong(null);
-    if (await isPointFile(file)) {
-      const read = await probePoints(file);
-      setReading(false);
-      setProblem(read.ok ? null : read.issue.message);
-      if (!read.ok) return;
-      setProbed(null);
-      setPoints({ probed: read.value, answers: read.value.proposals[0]! });
-      return;
-    }
-    // A part is given back its own frames before anything else is asked of a long file.
-    const again = clip?.part ? await probeParts(file, [clip.part]) : null;
-    if (clip && again?.ok && (await isBack(clip, again.value))) return setReading(false);
-    const choice = further.length === 0 ? await longFile(file) : null;
-    if (choice) {
-      setReading(false);
-      setProbed(null);
-      setPoints(null);
-      setProblem(null);
-      return setLong(choice);
-    }
-    const result = await probeFile(file, further);
-    setReading(false);
-    if (result.ok) {
-      if (clip && (await isBack(clip, result.value))) return;
-      setProblem(null);
-      setPoints(null);
-      setProbed(result.value);
-      return;
-    }
-    setProblem(result.issue.message);
-    const { code } = result.issue;
-    const convertibleCode = NEEDS_CONVERSION.has(code) || (code === 'no-picture' && OLD_CONTAINER.test(file.name));
-    if (convertibleCode && (await converterState()) !== 'lacking') setConvertible(file);
+    if (dropped.is === 'refused')
+      return setProblem({ message: dropped.message, convertible: dropped.convertible ? dropped.file : null });
+    setProblem(null);
+    if (dropped.is !== 'given-back') return setOpen(dropped);
+    setOpen(null);
+    notify(
+      'info',
+      `\u201c${dropped.fileName}\u201d has the frames of this clip: it has its video again, with the points ` +
+        'that were there.',
+    );
   };
   const place = placeKey(
     useDocument((state) => state.session?.id ?? ''),
@@ -127,21 +76,15 @@ export function ClipIntake({
   );
   // A conversion goes on while somebody works elsewhere, and arrives here.
   const arrived = useEffectEvent((file: File | null, message: string | null) => {
-    if (file) void take(file);
-    else setProblem(message);
+    if (file) void take(receiveFile(file, [], clip));
+    else setProblem(message === null ? null : { message, convertible: null });
   });
   useEffect(() => whenConverted(place, (file, message) => arrived(file, message)), [place]);
   const convert = (file: File): void => {
-    setConvertible(null);
     setProblem(null);
     void convertFor(place, file);
   };
-  const onDrop = (event: DragEvent): void => {
-    event.preventDefault();
-    setOver(false);
-    const [file, ...further] = event.dataTransfer.files;
-    void take(file, further);
-  };
+  const asks = open?.is === 'video' || open?.is === 'points';
 
   return (
     <section className="card" data-testid={`intake-${id}`}>
@@ -151,98 +94,71 @@ export function ClipIntake({
         </Typography>
         {onRemove && <Button onClick={onRemove}>{clip ? 'Remove' : 'Leave it'}</Button>}
       </div>
-      <div
-        className={over ? 'drop over' : 'drop'}
-        onDragOver={(event) => {
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={onDrop}
-      >
-        <label htmlFor={inputId}>
-          {clip
+      <DropZone
+        label={
+          clip
             ? `${clip.fileName}. Drop another file to replace it.`
             : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: video (WebM, MP4, MOV, ` +
               'MKV), pictures (PNG, JPEG, WebP, AVIF; several of them are the moments of one performance) or ' +
-              'points (C3D, BVH, TRC, CSV, COCO JSON).'}
-        </label>
-        <div style={{ marginTop: 8 }}>
-          <Button variant="outlined" disabled={reading} onClick={() => input.current?.click()}>
-            {reading ? 'Reading the file' : 'Choose a file'}
-          </Button>
-          <input
-            ref={input}
-            id={inputId}
-            type="file"
-            accept="video/*,image/*,.mkv,.mov,.c3d,.bvh,.trc,.csv,.json"
-            multiple
-            className="visually-hidden"
-            tabIndex={-1}
-            onChange={(event) => {
-              const [file, ...further] = event.target.files ?? [];
-              void take(file, further);
-              event.target.value = '';
-            }}
-          />
-        </div>
-      </div>
+              'points (C3D, BVH, TRC, CSV, COCO JSON).'
+        }
+        reading={reading}
+        onFiles={([file, ...further]) => file && void take(receiveFile(file, further, clip))}
+      />
       {problem && (
         <Alert severity="warning" sx={{ mt: 1 }} onClose={() => setProblem(null)}>
-          {problem}
+          {problem.message}
           {clip ? ' The clip that was here stays.' : ''}
-          {convertible && (
+          {problem.convertible && (
             <div>
-              <Button variant="outlined" sx={{ mt: 1 }} onClick={() => convert(convertible)}>
+              <Button variant="outlined" sx={{ mt: 1 }} onClick={() => convert(problem.convertible!)}>
                 Convert it on this machine
               </Button>
             </div>
           )}
         </Alert>
       )}
-      {long && (
+      {(open?.is === 'session' || open?.is === 'movement') && (
+        <OtherDocument is={open.is} file={open.file} onDone={() => setOpen(null)} />
+      )}
+      {open?.is === 'long' && (
         <PartsChooser
-          {...long}
+          file={open.file}
+          seconds={open.seconds}
           single={first !== null}
-          onChosen={(parts) => void takeParts(long.file, parts)}
-          onCancel={() => setLong(null)}
+          onChosen={(parts) => void take(receiveParts(open.file, parts))}
+          onCancel={() => setOpen(null)}
         />
       )}
-      {points && (
+      {open?.is === 'points' && (
         <PointsOptions
-          probed={points.probed}
-          answers={points.answers}
-          onChange={(answers) => setPoints({ ...points, answers })}
+          probed={open.probed}
+          answers={open.answers}
+          onChange={(answers) => setOpen({ ...open, answers })}
         />
       )}
-      {!points && clip?.figure && spatial && (
+      {!open && clip?.figure && spatial && (
         <div style={{ marginTop: 12 }}>
-          <CameraPlan points={spatial} camera={clip.figure} onChange={(camera) => turnFigure(clip, camera)} />
+          <FigureFromAbove points={spatial} camera={clip.figure} onChange={(camera) => turnFigure(clip, camera)} />
         </div>
       )}
-      {!long && (probed || clip || points) && (
+      {(asks || (clip && open?.is !== 'long')) && (
         <ClipForm
-          key={
-            points
-              ? `points-${points.probed.fileName}`
-              : probed
-                ? `file-${probed.file.name}-${probed.file.lastModified}`
-                : clip!.id
-          }
+          key={formKey(clip, open)}
           role={role}
           clip={clip}
           first={first}
-          probed={probed}
-          points={points}
+          probed={open?.is === 'video' ? open.probed : null}
+          points={open?.is === 'points' ? open : null}
           onDone={(added) => {
-            setProbed(null);
-            setPoints(null);
+            setOpen(null);
             if (added) onAdded?.();
           }}
-          onProblem={setProblem}
+          onProblem={say}
+          onEveryFrame={(probed) => void take(receiveEveryFrame(probed))}
         />
       )}
-      {clip && !first && !probed && !points && !long && <AttemptCard clip={clip} name={title} />}
+      {clip && !first && !open && <AttemptCard clip={clip} name={title} />}
     </section>
   );
 }

@@ -5,9 +5,9 @@ import { useRef, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Movement } from '../../../core/model/movement';
 import { MOVEMENTS } from '../../../movements';
-import { chooseMovement, movementFileName, movementText, readMovement } from '../../../state/movement-files';
-import { notify } from '../../../state/notices';
+import { chooseMovement, movementFileName, movementText } from '../../../state/movement-files';
 import { download } from '../../../state/download';
+import { measureByFile } from './measure-by-file';
 
 /** Which movement the session is measured by: one that ships, or one from a file. */
 export function MovementChoice({
@@ -20,17 +20,6 @@ export function MovementChoice({
   readonly sessionId: string;
 }): ReactNode {
   const input = useRef<HTMLInputElement>(null);
-  const read = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    const result = await readMovement(file);
-    notify(
-      result.ok ? 'info' : 'error',
-      result.ok
-        ? `The session is measured by \u201c${result.value.name}\u201d: ${result.value.moments.length} moments, ` +
-            `${result.value.measures.length} measures.`
-        : `${result.issue.message} The movement stays as it was.`,
-    );
-  };
   return (
     <div>
       <TextField
@@ -69,7 +58,8 @@ export function MovementChoice({
           className="visually-hidden"
           tabIndex={-1}
           onChange={(event) => {
-            void read(event.target.files?.[0]);
+            const [file] = event.target.files ?? [];
+            if (file) void measureByFile(file);
             event.target.value = '';
           }}
         />

@@ -13,7 +13,7 @@ import { figureOf, metresByHeight, USUAL_HEIGHT, withFrames, type FigureAnswers 
 import { MAPPED_POINTS } from '../../../core/tracks/marker-map';
 import { framesOf, LENGTH_UNITS } from '../../../core/tracks/recording';
 import type { ProbedPoints } from '../../../state/point-files';
-import { CameraPlan } from './camera-plan';
+import { FigureFromAbove } from './figure-from-above';
 
 interface PointsOptionsProps {
   readonly probed: ProbedPoints;
@@ -111,7 +111,7 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
         />
       </div>
       {spatial && (
-        <CameraPlan points={spatial} camera={camera} onChange={(next) => onChange({ ...answers, camera: next })} />
+        <FigureFromAbove points={spatial} camera={camera} onChange={(next) => onChange({ ...answers, camera: next })} />
       )}
       <Accordion disableGutters elevation={0} variant="outlined" defaultExpanded={known < MAPPED_POINTS.length / 2}>
         <AccordionSummary>

@@ -1,3 +1,4 @@
+import { wrapDegrees } from '../../../core/geometry/angle';
 import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import { useMemo, useRef, useState, type PointerEvent, type ReactNode } from 'react';
@@ -6,7 +7,7 @@ import type { SpatialTrack } from '../../../core/tracks/marker-map';
 import { seenFrom, sideAzimuth, type FigureCamera } from '../../../core/tracks/spatial-view';
 import type { Track } from '../../../core/tracks/track';
 
-interface CameraPlanProps {
+interface FigureFromAboveProps {
   readonly points: SpatialTrack;
   readonly camera: FigureCamera;
   readonly onChange: (camera: FigureCamera) => void;
@@ -15,7 +16,6 @@ interface CameraPlanProps {
 const PLAN = 132;
 const RING = 50;
 const PREVIEW = { width: 220, height: 132 };
-const wrap = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
 
 /** The bones of one frame, for a small picture. */
 function Bones({ track, frame }: { readonly track: Track; readonly frame: number }): ReactNode {
@@ -48,7 +48,7 @@ function Bones({ track, frame }: { readonly track: Track; readonly frame: number
 }
 
 /** From where points in space are seen: a plan from above whose camera is dragged, and what it sees. */
-export function CameraPlan({ points, camera: kept, onChange }: CameraPlanProps): ReactNode {
+export function FigureFromAbove({ points, camera: kept, onChange }: FigureFromAboveProps): ReactNode {
   // While it is dragged only the drawing follows: one drag is one change.
   const [draft, setDraft] = useState<FigureCamera | null>(null);
   const camera = draft ?? kept;
@@ -61,7 +61,7 @@ export function CameraPlan({ points, camera: kept, onChange }: CameraPlanProps):
   const seen = useMemo(() => seenFrom(points, camera, PREVIEW), [points, camera]);
   const plan = useRef<SVGSVGElement>(null);
   const dragging = useRef(false);
-  const beside = wrap(camera.azimuthDegrees - side);
+  const beside = wrapDegrees(camera.azimuthDegrees - side);
   // The performer goes to the right in the plan; a camera at the side stands below.
   const angle = ((90 - beside) * Math.PI) / 180;
   const at = { x: PLAN / 2 + RING * Math.cos(angle), y: PLAN / 2 + RING * Math.sin(angle) };
@@ -69,7 +69,7 @@ export function CameraPlan({ points, camera: kept, onChange }: CameraPlanProps):
     const box = plan.current!.getBoundingClientRect();
     const degrees =
       (Math.atan2(event.clientY - box.top - box.height / 2, event.clientX - box.left - box.width / 2) * 180) / Math.PI;
-    return { ...camera, azimuthDegrees: Math.round(wrap(90 - degrees + side)) };
+    return { ...camera, azimuthDegrees: Math.round(wrapDegrees(90 - degrees + side)) };
   };
   return (
     <div style={{ display: 'flex', gap: 14, alignItems: 'center', flexWrap: 'wrap' }}>
@@ -124,9 +124,11 @@ export function CameraPlan({ points, camera: kept, onChange }: CameraPlanProps):
           min={-180}
           max={180}
           value={Math.round(beside)}
-          onChange={(_, value) => setDraft({ ...camera, azimuthDegrees: Math.round(wrap((value as number) + side)) })}
+          onChange={(_, value) =>
+            setDraft({ ...camera, azimuthDegrees: Math.round(wrapDegrees((value as number) + side)) })
+          }
           onChangeCommitted={(_, value) =>
-            commit({ ...camera, azimuthDegrees: Math.round(wrap((value as number) + side)) })
+            commit({ ...camera, azimuthDegrees: Math.round(wrapDegrees((value as number) + side)) })
           }
         />
         <Typography sx={{ fontSize: '.84rem' }} id="camera-height">

@@ -1,0 +1,35 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
+import { useSessionFile } from '../../components/use-session-file';
+import { measureByFile } from './measure-by-file';
+
+interface OtherDocumentProps {
+  readonly is: 'session' | 'movement';
+  readonly file: File;
+  readonly onDone: () => void;
+}
+
+const WHAT = {
+  session: { text: 'is a saved session, no clip.', act: 'Open it' },
+  movement: { text: 'is a movement, no clip.', act: 'Measure this session by it' },
+} as const;
+
+/** A file that belongs elsewhere: what it is, and going there with it. */
+export function OtherDocument({ is, file, onDone }: OtherDocumentProps): ReactNode {
+  const sessions = useSessionFile();
+  const act = async (): Promise<void> => {
+    if (is === 'session') return sessions.open(file);
+    await measureByFile(file);
+    onDone();
+  };
+  return (
+    <Alert severity="info" sx={{ mt: 1 }} onClose={onDone}>
+      “{file.name}” {WHAT[is].text}{' '}
+      <Button size="small" disabled={sessions.opening} onClick={() => void act()}>
+        {WHAT[is].act}
+      </Button>
+      {sessions.dialog}
+    </Alert>
+  );
+}
