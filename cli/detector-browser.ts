@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, type Browser } from '@playwright/test';
 import { build } from 'vite';
-import type { DetectorSetting } from '../src/core/detections/track-from-detections';
+import type { DetectorSetting } from '../src/core/model/kept-detections';
 import { fail, type Issue, type Result } from '../src/core/result';
 import { createApp } from '../server/app';
 import { CHROMIUM, CHROMIUM_ARGS } from './chromium';

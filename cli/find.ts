@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
-import type { DetectorSetting } from '../src/core/detections/track-from-detections';
+import type { DetectorSetting } from '../src/core/model/kept-detections';
 import { DetectorBrowser } from './detector-browser';
 import { EXIT, Stop } from './stop';
 

@@ -1,11 +1,14 @@
 import { plannedFrames } from '../../src/core/detections/planned-frames';
-import { trackFromDetections, type DetectorSetting } from '../../src/core/detections/track-from-detections';
+import { trackFromDetections } from '../../src/core/detections/track-from-detections';
+import type { DetectorSetting } from '../../src/core/model/kept-detections';
 import { fail, ok, type Issue, type Result } from '../../src/core/result';
 import { realTimes } from '../../src/core/timing/clip-time';
 import { typicalInterval } from '../../src/core/signal/resample';
 import { recordingOf } from '../../src/core/tracks/figure';
 import { csv } from '../../src/formats/points/csv';
 import { detectPoints } from '../../src/media/detect-points';
+import { observeRepeats } from '../../src/media/observe-repeats';
+import { wholeFile } from '../../src/media/video-file';
 import { openClipSource } from '../../src/media/clip-source';
 import { evenly } from './evenly';
 
@@ -30,7 +33,9 @@ async function find(
   workers: number,
 ): Promise<Result<FoundPoints, Issue>> {
   const file = (document.getElementById('clip') as HTMLInputElement).files![0]!;
-  const video = { blob: file, name: file.name, part: null };
+  const whole = wholeFile(file);
+  const { cycle } = await observeRepeats(whole);
+  const video = { ...whole, repeats: cycle };
   const source = await openClipSource(video);
   if (!source.ok) return fail(source.issue.code, source.issue.message);
   const { frameTimes, fileRate, captureRate: stated } = source.value.index;

@@ -53,7 +53,9 @@ test('corrections come first, with reason, drills, load, check and caution; then
     expect(text).toContain(part);
   expect(text.indexOf('## Readings')).toBeLessThan(text.indexOf('## Not measured'));
   expect(text).toContain('| Front knee | Release | 150\u00b0 \u00b1 ');
-  expect(text).toContain('- Trunk side fall: Not measurable from the side. Film from straight in front or behind.');
+  expect(text).toContain(
+    '- Trunk side fall: Not measurable from the side. Film also from straight in front or behind.',
+  );
   expect(text).toContain('## About the files\n\n- The file miscounts its frames.');
 });
 

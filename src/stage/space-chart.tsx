@@ -1,3 +1,4 @@
+import { wrapDegrees } from '../core/geometry/angle';
 import type { KeyboardEvent, PointerEvent, ReactNode } from 'react';
 import type { StyleKey } from '../core/model/slots';
 import { headOf, linesOfFigure, seenPoint, type SpaceFigure } from '../core/scene/space-figure';
@@ -21,9 +22,8 @@ const HEAD = 0.045;
 const RING = 0.36;
 const ROUND = Array.from({ length: 49 }, (_, i) => (i / 48) * 2 * Math.PI);
 
-const wrap = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
 const turned = ({ azimuthDegrees, elevationDegrees }: FigureCamera, by: number, up: number): FigureCamera => ({
-  azimuthDegrees: wrap(azimuthDegrees + by),
+  azimuthDegrees: wrapDegrees(azimuthDegrees + by),
   elevationDegrees: Math.max(-10, Math.min(90, elevationDegrees + up)),
 });
 

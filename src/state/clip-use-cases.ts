@@ -1,10 +1,11 @@
-import type { Clip, Part, Performer, Role, View } from '../core/model/clip';
+import type { Clip, Part, Performer, Repeats, Role, View } from '../core/model/clip';
 import type { Session } from '../core/model/session';
 import { fail, type Issue, ok, type Result } from '../core/result';
 import { openClipSource } from '../media/clip-source';
 import { convertClip, converterState, type ConvertIssue } from '../media/convert-clip';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
 import { clipOfPictures, isPicture, type PictureIssue } from '../media/picture-clip';
+import { observeRepeats } from '../media/observe-repeats';
 import { wholeFile } from '../media/video-file';
 import type { CrashIssue } from '../media/worker-client';
 import { storeMedia } from '../storage/media';
@@ -16,36 +17,63 @@ import { notify } from './notices';
 import { openSources } from './session-use-cases';
 import { setView, useView } from './view-store';
 
-export interface ProbedFile {
+export interface ProbedFile extends ProbedPart {
   readonly file: File;
-  readonly index: FrameIndex;
   /** Made of still pictures. */
   readonly pictures: boolean;
-  /** The part of the file that becomes the clip, and further parts that become clips of their own. */
-  readonly part: Part | null;
-  readonly furtherParts: readonly { readonly part: Part; readonly index: FrameIndex }[];
+  /** Further parts of the file that become clips of their own. */
+  readonly furtherParts: readonly ProbedPart[];
 }
 
-/** Looks into parts of a file: each is a performance, and the file is kept once. */
-export async function probeParts(
+/** What of a file becomes one clip. */
+export interface ProbedPart {
+  readonly index: FrameIndex;
+  /** The part of the file; null is all of it. */
+  readonly part: Part | null;
+  /** Frames that are left out since they repeat a picture. */
+  readonly repeats: Repeats | null;
+  /** Frames repeat, but in no cycle: nothing is left out. */
+  readonly unevenRepeats: boolean;
+}
+
+/** Looks into a file, or a part of it. @param repeats frames to leave out; left out, they are looked for */
+async function probePart(
   file: File,
-  [first, ...further]: readonly Part[],
-): Promise<Result<ProbedFile, IntakeIssue | CrashIssue>> {
-  const indexOf = async (part: Part | null): Promise<Result<FrameIndex, IntakeIssue | CrashIssue>> => {
-    const source = await openClipSource({ ...wholeFile(file), part });
+  part: Part | null,
+  repeats?: Repeats | null,
+): Promise<Result<ProbedPart, IntakeIssue | CrashIssue>> {
+  const indexOf = async (known: Repeats | null): Promise<Result<FrameIndex, IntakeIssue | CrashIssue>> => {
+    const source = await openClipSource({ ...wholeFile(file), part, repeats: known });
     if (!source.ok) return source;
     source.value.close();
     return ok(source.value.index);
   };
-  const index = await indexOf(first ?? null);
-  if (!index.ok) return index;
-  const furtherParts: { part: Part; index: FrameIndex }[] = [];
+  const index = await indexOf(repeats ?? null);
+  if (!index.ok || repeats !== undefined)
+    return index.ok ? ok({ index: index.value, part, repeats: repeats ?? null, unevenRepeats: false }) : index;
+  const { cycle, uneven } = await observeRepeats({ ...wholeFile(file), part });
+  const once = cycle ? await indexOf(cycle) : index;
+  return once.ok ? ok({ index: once.value, part, repeats: cycle, unevenRepeats: uneven }) : once;
+}
+
+/**
+ * Looks into parts of a file: each is a performance, and the file is kept once.
+ * @param repeats frames to leave out; left out, they are looked for
+ */
+export async function probeParts(
+  file: File,
+  [first, ...further]: readonly Part[],
+  repeats?: Repeats | null,
+): Promise<Result<ProbedFile, IntakeIssue | CrashIssue>> {
+  const own = await probePart(file, first ?? null, repeats);
+  if (!own.ok) return own;
+  const furtherParts: ProbedPart[] = [];
   for (const part of further) {
-    const own = await indexOf(part);
-    if (!own.ok) return own;
-    furtherParts.push({ part, index: own.value });
+    const probed = await probePart(file, part, repeats);
+    if (!probed.ok) return probed;
+    furtherParts.push(probed.value);
   }
-  return ok({ file, index: index.value, pictures: false, part: first ?? null, furtherParts });
+  return ok({ ...own.value, file, pictures: false, furtherParts });
 }
 
 /** Looks into a file that the user chose, or into several still pictures; nothing of the session changes. */
@@ -56,7 +84,8 @@ export async function probeFile(
   const pictures = isPicture(chosen);
   const made = pictures ? await clipOfPictures([chosen, ...further.filter(isPicture)]) : ok(chosen);
   if (!made.ok) return made;
-  const probed = await probeParts(made.value, []);
+  // Pictures have nothing to do with one another, alike or not.
+  const probed = await probeParts(made.value, [], pictures ? null : undefined);
   return probed.ok ? ok({ ...probed.value, pictures }) : probed;
 }
 
@@ -111,12 +140,12 @@ export async function addClip(
       `Without consent the footage of ${answers.performer.name} must not be analysed. Ask first, then tick the box.`,
     );
   }
-  const { file, index, pictures, part, furtherParts } = probed;
+  const { file, pictures, furtherParts, ...own } = probed;
   const mediaId = crypto.randomUUID();
   const stored = await storeMedia(mediaId, file.name, file);
   if (!stored.ok) return stored;
   const video = { fileName: file.name, mediaId };
-  const id = await placeClip(role, { ...video, index, pictures, part }, answers, place);
+  const id = await placeClip(role, { ...video, ...own, pictures }, answers, place);
   for (const further of furtherParts) await placeClip(role, { ...video, ...further }, answers, {});
   return ok(id);
 }
@@ -130,12 +159,16 @@ export async function placeClip(
     index,
     pictures = false,
     part = null,
+    repeats = null,
+    unevenRepeats = false,
   }: {
     readonly fileName: string;
     readonly mediaId: string | null;
     readonly index: FrameIndex;
     readonly pictures?: boolean;
     readonly part?: Part | null;
+    readonly repeats?: Repeats | null;
+    readonly unevenRepeats?: boolean;
   },
   answers: IntakeAnswers,
   { replace = null, cameraOf = null }: ClipPlace,
@@ -147,6 +180,7 @@ export async function placeClip(
     fileName,
     mediaId,
     part,
+    repeats,
     codec: index.codec,
     width: index.width,
     height: index.height,
@@ -166,6 +200,7 @@ export async function placeClip(
     result: null,
     setUp: [],
     pictures,
+    timesUnsure: unevenRepeats,
     camera: null,
     soundMetres: null,
     carryCorrections: true,

@@ -1,10 +1,12 @@
 import type { Clip, Performer, Role } from '../core/model/clip';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { MOVEMENTS } from '../movements';
+import { repeatsText, UNEVEN_REPEATS } from '../core/timing/repeated-frames';
 import { readSession } from '../storage/sessions';
 import type { StorageIssue } from '../storage/storage-issue';
 import { longFile } from './attempts';
 import { addClip, probeFile, type ProbedFile } from './clip-use-cases';
+import { notify } from './notices';
 import { allSessions, removeSession } from './session-list';
 import { createSession, openSession } from './session-use-cases';
 
@@ -59,6 +61,17 @@ export function named({ performer, ...filmed }: Offered, name: string, minor: bo
   return { ...filmed, performer: { ...(same ? performer : usual(name).performer), minor } };
 }
 
+/** Nobody is asked here what Intake would ask; it is said. */
+function tellRepeats({ file, repeats, unevenRepeats, index }: ProbedFile): void {
+  const of = `\u201c${file.name}\u201d: `;
+  if (repeats)
+    notify(
+      'info',
+      `${of}${repeatsText(repeats)}. Each picture is taken once: ${index.frameTimes.length} at ${index.fileRate} a second.`,
+    );
+  if (unevenRepeats) notify('error', of + UNEVEN_REPEATS);
+}
+
 /** A file that plays longer holds more than what is compared, seconds. */
 const LONGEST = 180;
 
@@ -98,7 +111,10 @@ export async function startWith(
     // A rate that the file itself tells is surer than what was so last time.
     const rate = captureRate ?? Math.round(fileRate * slowed * 1000) / 1000;
     const added = await addClip(role, clip, { performer, view, travel, captureRate: rate });
-    if (added.ok) continue;
+    if (added.ok) {
+      tellRepeats(clip);
+      continue;
+    }
     // Half a session is none: the videos are still where they were.
     await removeSession(created.value);
     return added;

@@ -6,10 +6,15 @@ import type { VideoFile } from '../media/video-file';
 import { loadMedia } from '../storage/media';
 
 /** The video of a clip as it was given. */
-export async function videoOf({ mediaId, fileName, part }: Clip): Promise<Result<VideoFile, Issue<'no-media'>>> {
+export async function videoOf({
+  mediaId,
+  fileName,
+  part,
+  repeats,
+}: Clip): Promise<Result<VideoFile, Issue<'no-media'>>> {
   const blob = mediaId === null ? undefined : await loadMedia(mediaId);
   return blob
-    ? ok({ blob, name: fileName, part })
+    ? ok({ blob, name: fileName, part, repeats })
     : fail(
         'no-media',
         `The video of \u201c${fileName}\u201d is not in this browser. Drop the file on its clip at Intake; its ` +
@@ -30,6 +35,6 @@ export async function openStoredClip(
   if (clip.mediaId === null)
     return ok(openFigureSource(figureIndex(clip.frameTimes.length, clip.fileRate, clip.width, clip.height)));
   const copy = workCopy && clip.workMediaId ? await loadMedia(clip.workMediaId) : undefined;
-  const video = copy ? ok({ blob: copy, name: clip.fileName, part: null }) : await videoOf(clip);
+  const video = copy ? ok({ blob: copy, name: clip.fileName, part: null, repeats: clip.repeats }) : await videoOf(clip);
   return video.ok ? openClipSource(video.value, options) : video;
 }

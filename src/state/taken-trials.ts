@@ -1,5 +1,5 @@
 import type { Clip, Role } from '../core/model/clip';
-import { copyClips } from '../core/model/copied-clips';
+import { copyClips, KNOWN_OF_CLIPS } from '../core/model/copied-clips';
 import type { Session } from '../core/model/session';
 import { allStoredSessions } from '../storage/sessions';
 import { baseOf } from './derived';
@@ -33,8 +33,6 @@ export async function trialsElsewhere(openId: string): Promise<readonly StoredTr
   });
 }
 
-const KNOWN = ['tracks', 'spatial', 'marks', 'repetitions', 'checks'] as const;
-
 /**
  * Takes a trial of another session into the open one, with all its cameras and points; with its moments,
  * repetitions and answers where both sessions are of one movement. The video is kept once. One undoable step; returns
@@ -48,7 +46,7 @@ export async function takeTrial({ session: from, clip }: StoredTrial, role: Role
   const taken = copied.clips.map((camera) => ({ ...camera, role, onBench: true }));
   edit((session) => {
     session.clips = first ? [...taken, ...session.clips] : [...session.clips, ...taken];
-    for (const kind of KNOWN) Object.assign(session[kind], copied[kind]);
+    for (const kind of KNOWN_OF_CLIPS) Object.assign(session[kind], copied[kind]);
     if (first) session.referenceModel = { kind: 'one', without: [], phases: {}, own: null };
   });
   await openSources();

@@ -124,6 +124,7 @@ export function dropDigitising(id: string): void {
 export function clearPoints(clip: Clip): void {
   edit((session) => {
     session.tracks[clip.id] = {};
+    delete session.detections[clip.id];
   });
 }
 

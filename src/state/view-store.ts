@@ -4,7 +4,7 @@ import type { Drawing, DrawingKind } from '../core/model/drawing';
 import type { PointId } from '../core/anatomy/body-points';
 import type { FigureCamera } from '../core/tracks/spatial-view';
 import type { Vec2 } from '../core/geometry/vec2';
-import type { PersonBox } from '../core/detections/person-box';
+import type { PersonBox } from '../core/model/kept-detections';
 import type { MatchMode } from '../core/timing/time-map';
 
 export const SPEEDS = [0.0625, 0.125, 0.25, 0.5, 1, 2] as const;

@@ -4,7 +4,7 @@ import { convertClip, converterState, type ConvertIssue } from '../media/convert
 import { storeMedia } from '../storage/media';
 import type { StorageIssue } from '../storage/storage-issue';
 import { player } from './bench-player';
-import { changeClip, probeFile, sameTimes, SERVER_AWAY } from './clip-use-cases';
+import { changeClip, probeParts, sameTimes, SERVER_AWAY } from './clip-use-cases';
 import { useDocument } from './document-store';
 import { startJob } from './jobs';
 import { openSources } from './session-use-cases';
@@ -33,7 +33,7 @@ export async function makeWorkCopy(
       onWaiting: (waiting) => job.waitsFor(waiting ? SERVER_AWAY : null),
     });
     if (!copy.ok) return copy;
-    const probed = await probeFile(copy.value);
+    const probed = await probeParts(copy.value, [], clip.repeats);
     if (!probed.ok || !sameTimes(probed.value.index.frameTimes, clip.frameTimes)) {
       return fail(
         'frames-differ',

@@ -5,6 +5,7 @@ const document = {
   name: 'Nets',
   tracks: { a: { 'left-hip': samples(1), 'left-knee': samples(2) }, b: {} },
   spatial: { a: { 'left-hip': samples(3) } },
+  detections: { a: { frames: samples(5), detectors: [samples(6)] } },
   digitisings: [{ id: 'd', track: { 'left-hip': samples(4) } }],
   notes: [{ id: 'n' }],
 };
@@ -15,6 +16,7 @@ test('a document without its parts holds no samples, and is itself again with th
     ...document,
     tracks: { a: { 'left-hip': null, 'left-knee': null }, b: {} },
     spatial: { a: { 'left-hip': null } },
+    detections: { a: null },
     digitisings: [],
   });
   expect(withParts(rest, partsOf(document))).toEqual(document);

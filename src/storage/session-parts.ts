@@ -14,64 +14,79 @@ export interface Part {
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value) && !ArrayBuffer.isView(value);
 
-/** Records of clips that hold a record of points each. */
-const BY_POINT = ['tracks', 'spatial'] as const;
+/** Large fields, and how many records deep their parts lie: by clip and point, by clip. */
+const RECORDS = { tracks: 2, spatial: 2, detections: 1 } as const;
 /** Parts that are large and change as a whole. */
 const WHOLE = ['digitisings'] as const;
 
-/** The parts of a document, whatever is in it; what does not look as it should is no part and stays where it is. */
+/** The parts that lie so deep; what is no record on the way holds none, and stays where it is. */
+const partsIn = (value: unknown, deep: number, path: PartPath): readonly Part[] =>
+  isRecord(value)
+    ? Object.entries(value).flatMap(([key, inner]) =>
+        deep === 1 ? [{ path: [...path, key], value: inner }] : partsIn(inner, deep - 1, [...path, key]),
+      )
+    : [];
+
+/** The same with something else in the place of each part. */
+const inPlace = (
+  value: unknown,
+  deep: number,
+  path: PartPath,
+  change: (path: PartPath, was: unknown) => unknown,
+): unknown =>
+  isRecord(value)
+    ? Object.fromEntries(
+        Object.entries(value).map(([key, inner]): [string, unknown] => [
+          key,
+          deep === 1 ? change([...path, key], inner) : inPlace(inner, deep - 1, [...path, key], change),
+        ]),
+      )
+    : value;
+
+/** The parts of a document, whatever is in it. */
 export function partsOf(document: unknown): readonly Part[] {
   if (!isRecord(document)) return [];
-  const byPoint = BY_POINT.flatMap((field) => {
-    const clips = document[field];
-    if (!isRecord(clips)) return [];
-    return Object.entries(clips).flatMap(([clip, points]) =>
-      isRecord(points) ? Object.entries(points).map(([point, value]) => ({ path: [field, clip, point], value })) : [],
-    );
-  });
+  const inRecords = Object.entries(RECORDS).flatMap(([field, deep]) => partsIn(document[field], deep, [field]));
   const whole = WHOLE.flatMap((field) => {
     const value = document[field];
     return Array.isArray(value) && value.length > 0 ? [{ path: [field], value }] : [];
   });
-  return [...byPoint, ...whole];
+  return [...inRecords, ...whole];
+}
+
+/** The document with something else in the place of each part. */
+function withEach(
+  document: Readonly<Record<string, unknown>>,
+  change: (path: PartPath, was: unknown) => unknown,
+  changeWhole: (path: PartPath, was: unknown) => unknown,
+): Readonly<Record<string, unknown>> {
+  const there = (field: string): boolean => Object.hasOwn(document, field);
+  const inRecords = Object.entries(RECORDS)
+    .filter(([field]) => there(field))
+    .map(([field, deep]) => [field, inPlace(document[field], deep, [field], change)]);
+  const whole = WHOLE.filter(there).map((field) => [field, changeWhole([field], document[field])]);
+  return { ...document, ...Object.fromEntries([...inRecords, ...whole]) };
 }
 
 /** The document without its parts, whose places are kept in their order. */
-export function withoutParts<T>(document: T): T {
-  if (!isRecord(document)) return document;
-  const emptied = BY_POINT.flatMap((field) => {
-    const clips = document[field];
-    if (!isRecord(clips)) return [];
-    const places = Object.entries(clips).map(([clip, points]) => [
-      clip,
-      isRecord(points) ? Object.fromEntries(Object.keys(points).map((point) => [point, null])) : points,
-    ]);
-    return [[field, Object.fromEntries(places)]];
-  });
-  const whole = WHOLE.flatMap((field) => (Array.isArray(document[field]) ? [[field, []]] : []));
-  return { ...document, ...Object.fromEntries([...emptied, ...whole]) } as T;
-}
+export const withoutParts = <T>(document: T): T =>
+  isRecord(document)
+    ? (withEach(
+        document,
+        () => null,
+        (_, was) => (Array.isArray(was) ? [] : was),
+      ) as T)
+    : document;
 
 /** The document with its parts in their places again. */
 export function withParts(document: unknown, parts: readonly Part[]): unknown {
   if (!isRecord(document)) return document;
   const values = new Map(parts.map(({ path, value }) => [JSON.stringify(path), value]));
-  const valueAt = (path: PartPath, otherwise: unknown): unknown => {
+  const stored = (path: PartPath, was: unknown): unknown => {
     const key = JSON.stringify(path);
-    return values.has(key) ? values.get(key) : otherwise;
+    return values.has(key) ? values.get(key) : was;
   };
-  const filled = BY_POINT.flatMap((field) => {
-    const clips = document[field];
-    if (!isRecord(clips)) return [];
-    const places = Object.entries(clips).map(([clip, points]) => {
-      if (!isRecord(points)) return [clip, points];
-      const own = Object.entries(points).map(([point, value]) => [point, valueAt([field, clip, point], value)]);
-      return [clip, Object.fromEntries(own)];
-    });
-    return [[field, Object.fromEntries(places)]];
-  });
-  const whole = WHOLE.flatMap((field) => (field in document ? [[field, valueAt([field], document[field])]] : []));
-  return { ...document, ...Object.fromEntries([...filled, ...whole]) };
+  return withEach(document, stored, stored);
 }
 
 /** What a path leads to in a document; undefined where it leads nowhere. */

@@ -1,8 +1,12 @@
 import { expect, test } from '@playwright/test';
 import path from 'node:path';
 import { addClip, createSession, goToStep } from '../../demo/drive-job';
+import { newSession } from '../../src/core/model/session';
+import { movementJson } from '../../src/formats/movement-json/movement-json';
+import { sessionJson } from '../../src/formats/session-json/session-json';
+import { MOVEMENTS } from '../../src/movements';
 import { ffmpeg, makeCodedClip } from '../fixtures/coded-clips';
-import { codesIn, fixtureClip, watchErrors } from './pages';
+import { codesIn, fixtureClip, seriousFindings, watchErrors } from './pages';
 
 const UNUSABLE: readonly (readonly [file: string, says: RegExp])[] = [
   ['empty.webm', /“empty\.webm” is empty.*Copy it from the camera again/],
@@ -170,4 +174,119 @@ for (const rotation of [90, 180, 270] as const)
     await expect(page.getByText('A work copy in short groups is shown here')).toBeVisible({ timeout: 60_000 });
     await page.keyboard.press('ArrowRight');
     await expect.poll(async () => (await codesIn(page, ['athlete']))[0]).toBe(11);
+  });
+
+test('the camera’s place is set on a dial or in the fields, which say the same; what can be read from it is said', async ({
+  page,
+  baseURL,
+}) => {
+  const errors = watchErrors(page);
+  await createSession(page, baseURL!, 'Dial');
+  const card = page.getByTestId('intake-athlete');
+  await card.locator('input[type=file]').setInputFiles(fixtureClip('coded-vp9-120.webm'));
+  const dial = card.getByRole('slider', { name: 'Camera’s place round the performer' });
+  const off = card.getByLabel('Camera off the plane, degrees');
+  await expect(card.getByText('Camera from the side; how square, nobody has said (±14°).')).toBeVisible();
+  await expect(card.getByText(/^25 of 28 measures can be read from here\./)).toBeVisible();
+  // To the performer’s right, a step further round is a degree towards the back.
+  await dial.press('ArrowRight');
+  await expect(off).toHaveValue('-1');
+  await off.fill('40');
+  await expect(dial).toHaveAttribute('aria-valuenow', '50');
+  await expect(card.getByText(/^3 of 28 measures can be read from here\. From the side 22 more\./)).toBeVisible();
+  const box = (await dial.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x + 80, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 80, y, { steps: 4 });
+  await page.mouse.up();
+  await expect(off).toHaveValue('0');
+  await expect(card.getByRole('combobox', { name: 'Moves in the picture' })).toHaveText('To the left');
+  await card.getByRole('combobox', { name: 'Camera view' }).click();
+  await page.getByRole('option', { name: 'From above' }).click();
+  await expect(card.getByText(/^Camera square from above\./)).toBeVisible();
+  expect(await seriousFindings(page, 'dial')).toEqual([]);
+  expect(errors).toEqual([]);
+});
+
+test('a saved session or a movement dropped on a clip’s place is told from a clip, and goes where it belongs', async ({
+  page,
+  baseURL,
+}) => {
+  const errors = watchErrors(page);
+  await createSession(page, baseURL!, 'Dropped');
+  const card = page.getByTestId('intake-athlete');
+  const give = (name: string, text: string): Promise<void> =>
+    card.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  const movement = { ...MOVEMENTS[0]!, id: 'own-stride', name: 'Own stride' };
+  await give('mine.json', movementJson.write!(movement));
+  await expect(card.getByRole('alert')).toContainText('“mine.json” is a movement, no clip.');
+  await card.getByRole('button', { name: 'Measure this session by it' }).click();
+  await expect(page.getByText(/measured by “Own stride”: \d+ moments/)).toBeVisible();
+  await expect(card.getByRole('alert')).toBeHidden();
+
+  await give('saved.json', sessionJson.write!(newSession('other', 'Last winter', 'race-walking', '2026-03-02')));
+  await expect(card.getByRole('alert')).toContainText('“saved.json” is a saved session, no clip.');
+  await card.getByRole('button', { name: 'Open it' }).click();
+  await expect(page).toHaveURL(/\/s\/other\/measure/);
+  await expect(page.getByText('Last winter')).toBeVisible();
+
+  // The start page tells them apart by what they hold, too.
+  await page.goto(baseURL!);
+  const drop = (name: string, text: string): Promise<void> =>
+    page.getByRole('main').evaluate(
+      (main, [fileName, content]) => {
+        const dataTransfer = new DataTransfer();
+        dataTransfer.items.add(new File([content], fileName));
+        main.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
+      },
+      [name, text] as const,
+    );
+  await drop('mine.json', movementJson.write!(movement));
+  await expect(page.getByText(/“mine\.json” is a movement\. Create a session/)).toBeVisible();
+  await drop('notes.json', '{"a": 1}');
+  await expect(page.getByText(/“notes\.json” is not a session file/)).toBeVisible();
+  expect(errors).toEqual([]);
+});
+
+for (const [from, to, says] of [
+  [25, 50, 'Of every two frames of the file one shows the picture before again'],
+  [24, 30, 'Of every five frames of the file one shows the picture before again'],
+] as const)
+  test(`${from} pictures a second in a file of ${to}: each is taken once, and is where it was filmed`, async ({
+    page,
+    baseURL,
+  }, info) => {
+    const made = { file: 'once.mp4', codec: 'h264', rate: from, frames: 60, group: 12, size: '512x288' } as const;
+    const file = info.outputPath('twice.mp4');
+    ffmpeg(['-i', makeCodedClip(info.outputPath(), made), '-vf', `fps=${to}`, '-c:v', 'libx264', file]);
+    await createSession(page, baseURL!, 'Repeated');
+    const card = page.getByTestId('intake-athlete');
+    await card.locator('input[type=file]').setInputFiles(file);
+    const once = card.getByText(`${says}. Each picture is taken once: 60 at ${from} a second.`);
+    await expect(once).toBeVisible();
+    await expect(card.getByLabel('Capture rate, frames per second')).toHaveValue(String(from));
+    await card.getByRole('button', { name: 'Take every frame' }).click();
+    await expect(card).toContainText(new RegExp(`${(60 * to) / from} frames, ${to} frames per second in the file`));
+    await expect(card.getByLabel('Capture rate, frames per second')).toHaveValue(String(to));
+    await card.locator('input[type=file]').setInputFiles(file);
+    await expect(once).toBeVisible();
+    await card.getByRole('textbox', { name: 'Name' }).fill('Sela Orr');
+    await card.getByLabel('Consent to film and analyse is given').check();
+    await card.getByRole('button', { name: 'Use as athlete' }).click();
+    await goToStep(page, 'Match');
+    await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+    for (const [by, code] of [
+      ['ArrowRight', 1],
+      ['ArrowRight', 2],
+      ['Control+ArrowRight', 12],
+      ['Control+ArrowRight', 22],
+    ] as const) {
+      await page.keyboard.press(by);
+      await expect.poll(async () => (await codesIn(page, ['athlete']))[0]).toBe(code);
+    }
+    await expect(page.getByText(`frame 23 of 60, ${Math.round(22_000 / from)} ms at ${from}/s`)).toBeVisible();
+    await page.reload();
+    await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+    await expect(page.getByText(/frame \d+ of 60,/)).toBeVisible();
   });

@@ -108,7 +108,7 @@ test('parts of a long recording are clips: their own frames, the file kept once'
   expect(kept).toBe(1);
   await page.reload();
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
-  expect(await codesIn(page, panes)).not.toContain(null);
+  await expect.poll(() => codesIn(page, panes)).not.toContain(null);
   expect(errors).toEqual([]);
   // Lost, and given back: each part has its own frames of it again.
   await page.evaluate(

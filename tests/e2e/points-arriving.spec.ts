@@ -6,14 +6,15 @@ const LET_THROUGH = 45;
 
 /** Holds each run of the detectors after some frames, until the test lets it go: no machine is too fast for it. */
 async function holdDetecting(page: Page): Promise<void> {
-  await page.addInitScript((most) => {
+  await page.addInitScript((few) => {
     const post = Worker.prototype.postMessage;
-    let sent = 0;
+    let [sent, most] = [0, few];
     const waiting: (() => void)[] = [];
     Object.assign(window, {
-      holdAgain: () => (sent = 0),
+      holdAgain: () => ([sent, most] = [0, few]),
+      sentSince: () => sent,
       letGo: () => {
-        sent = -Infinity;
+        most = Infinity;
         for (const send of waiting.splice(0)) send();
       },
     });
@@ -24,6 +25,9 @@ async function holdDetecting(page: Page): Promise<void> {
   }, LET_THROUGH);
 }
 const letGo = (page: Page): Promise<void> => page.evaluate(() => (window as unknown as { letGo: () => void }).letGo());
+/** Frames that went to the detectors since they were held again. */
+const sent = (page: Page): Promise<number> =>
+  page.evaluate(() => (window as unknown as { sentSince: () => number }).sentSince());
 const holdAgain = (page: Page): Promise<void> =>
   page.evaluate(() => (window as unknown as { holdAgain: () => void }).holdAgain());
 
@@ -65,6 +69,29 @@ test('points and proposed moments come first, get denser, and leave alone what i
   await undo.click();
   await expect(page.getByText('no points yet')).toBeVisible();
   await expect(page.locator('[data-testid^="pin-athlete-"]')).toHaveCount(0);
+});
+
+test('cancelled and opened again, detecting goes on where it was stopped', async ({ page, baseURL }) => {
+  await begin(page, baseURL!);
+  await detect(page);
+  await expect(known(page)).toBeVisible({ timeout: 60_000 });
+  await page
+    .getByRole('status')
+    .filter({ hasText: 'Detecting points' })
+    .getByRole('button', { name: 'Cancel' })
+    .click();
+  const stopped = page.getByText(/Detecting was stopped: \d+ of 243 frames were looked at\./);
+  await expect(stopped).toBeVisible();
+  const before = Number(/: (\d+) of/.exec((await stopped.textContent())!)![1]);
+  await page.reload();
+  await expect(stopped).toBeVisible();
+  await letGo(page);
+  await page.getByRole('button', { name: 'Go on detecting points of the athlete' }).click();
+  const done = page.getByText(/Points detected on 243 frames of Kip Marlowe\. \d+ were looked at/);
+  await expect(done).toBeVisible({ timeout: 90_000 });
+  const all = Number(/(\d+) were looked at/.exec((await done.textContent())!)![1]);
+  expect(await sent(page)).toBe(all - before);
+  await expect(stopped).toBeHidden();
 });
 
 test('cancelled, what was detected stays; taken back while it runs, it ends', async ({ page, baseURL }) => {

@@ -1,6 +1,8 @@
-import type { PersonBox } from '../../src/core/detections/person-box';
+import type { SeenRepeats } from '../../src/core/timing/repeated-frames';
+import { observeRepeats } from '../../src/media/observe-repeats';
+import type { PersonBox } from '../../src/core/model/kept-detections';
 import { plannedFrames } from '../../src/core/detections/planned-frames';
-import type { DetectorSetting } from '../../src/core/detections/track-from-detections';
+import type { DetectorSetting } from '../../src/core/model/kept-detections';
 import type { DetectedPoints } from '../../src/core/tracks/track';
 import { convertClip } from '../../src/media/convert-clip';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
@@ -46,13 +48,20 @@ const harness = {
   > {
     const file = await fetchClip(address);
     const started = performance.now();
-    const source = await openClipSource({ blob: file, name: address, part }, { forDrawing: true });
+    const source = await openClipSource({ blob: file, name: address, part, repeats: null }, { forDrawing: true });
     if (!source.ok) return source.issue.code;
     const milliseconds = performance.now() - started;
     sources.get(address)?.close();
     sources.set(address, source.value);
     const { frameTimes, width, height, rotation } = source.value.index;
     return { frames: frameTimes.length, width, height, rotation, times: Array.from(frameTimes), milliseconds };
+  },
+  /** Whether frames of a clip show the picture before them again. */
+  async repeats(address: string): Promise<SeenRepeats & { milliseconds: number }> {
+    const blob = await fetchClip(address);
+    const started = performance.now();
+    const seen = await observeRepeats({ blob, name: address, part: null, repeats: null });
+    return { ...seen, milliseconds: performance.now() - started };
   },
   /** Follows a point from a frame; positions by frame, and where it was lost. */
   async follow(
@@ -63,7 +72,7 @@ const harness = {
     const started = performance.now();
     const { frame, x, y, end, radius } = request;
     const followed = await trackPoint(
-      { blob: file, name: address, part: null },
+      { blob: file, name: address, part: null, repeats: null },
       {
         frame,
         at: { x, y },
@@ -101,7 +110,7 @@ const harness = {
     const file = await fetchClip(address);
     const workers = Math.max(1, Math.min(4, navigator.hardwareConcurrency));
     let inference = 0;
-    const video = { blob: file, name: address, part: null };
+    const video = { blob: file, name: address, part: null, repeats: null };
     const source = await openClipSource(video);
     if (!source.ok) throw new Error(source.issue.message);
     const times = source.value.index.frameTimes.map((us) => us * 1e-6);
@@ -127,7 +136,7 @@ const harness = {
   },
   /** Seconds from its first frame of every frame of a clip, as its file says. */
   async timesOf(address: string): Promise<{ times: number[] }> {
-    const source = await openClipSource({ blob: await fetchClip(address), name: address, part: null });
+    const source = await openClipSource({ blob: await fetchClip(address), name: address, part: null, repeats: null });
     if (!source.ok) throw new Error(source.issue.message);
     source.value.close();
     return { times: Array.from(source.value.index.frameTimes, (us) => us * 1e-6) };
@@ -143,7 +152,10 @@ const harness = {
       onProgress: () => undefined,
     });
     if (!made.ok) throw new Error(made.issue.message);
-    const source = await openClipSource({ blob: made.value, name: copy, part: null }, { forDrawing: true });
+    const source = await openClipSource(
+      { blob: made.value, name: copy, part: null, repeats: null },
+      { forDrawing: true },
+    );
     if (!source.ok) throw new Error(source.issue.message);
     sources.set(copy, source.value);
     return source.value.index.frameTimes.length;

@@ -56,8 +56,9 @@ const MORE = 0.3;
  * Detects a clip coarsely first, then round the key events, then as densely as people usually need, then where that is
  * not enough, half by half.
  * @param times real seconds of every frame
+ * @param detected frames that were detected in an earlier run and are not asked for again
  */
-export function framePlan(times: Float64Array): FramePlan {
+export function framePlan(times: Float64Array, detected: Iterable<number> = []): FramePlan {
   const step = detectionStep(times);
   const interval = typicalInterval(times);
   const roundEvent = (event: number): number[] => {
@@ -65,7 +66,7 @@ export function framePlan(times: Float64Array): FramePlan {
     const reach = Math.max(1, Math.round(ROUND_EVENTS.reach / (stride * interval))) || 1;
     return Array.from({ length: 2 * reach + 1 }, (_, k) => Math.round(event) + stride * (k - reach));
   };
-  const asked = new Set<number>();
+  const asked = new Set(detected);
   const take = (frames: Iterable<number>): readonly number[] => {
     const fresh = [...new Set(frames)].filter((i) => i >= 0 && i < times.length && !asked.has(i));
     for (const i of fresh) asked.add(i);

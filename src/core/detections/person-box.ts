@@ -1,14 +1,6 @@
 import type { Vec2 } from '../geometry/vec2';
+import type { PersonBox } from '../model/kept-detections';
 import { fail, ok, type Issue, type Result } from '../result';
-
-/** A box round a person at one frame, pixels of the displayed picture. */
-export interface PersonBox {
-  readonly frame: number;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
 
 /** A smaller box holds too little of a person to be found, pixels. */
 const SMALLEST = 24;

@@ -1,6 +1,7 @@
 import { framePlan } from './frame-plan';
 import type { Detections } from './fuse-detections';
-import { trackFromDetections, type DetectorSetting } from './track-from-detections';
+import type { DetectorSetting } from '../model/kept-detections';
+import { trackFromDetections } from './track-from-detections';
 
 /**
  * Which frames of a clip to detect next by what was detected so far, where no session knows more of it.

@@ -1,3 +1,4 @@
+import { walk } from '../../../tests/fixtures/detected-walk';
 import { exchangeSides, fuseDetections, agreedLimbs, resolveDetections } from './fuse-detections';
 import { steadyHips } from './steady-hips';
 import { bodyHeightPixels, HAND_SD_PIXELS, pointError } from '../tracks/point-error';
@@ -13,33 +14,6 @@ import {
   type DetectedPoints,
   type Track,
 } from '../tracks/track';
-
-/** A walking stick figure: both legs and arms swing in opposite phase; 120 frames at 60 per second. */
-function walk(frames = 120): Map<number, DetectedPoints> {
-  const detected = new Map<number, DetectedPoints>();
-  for (let i = 0; i < frames; i++) {
-    const phase = (2 * Math.PI * i) / 60;
-    const x = 100 + 2 * i;
-    const leg = (sign: number) => 40 * sign * Math.sin(phase);
-    const points: Record<string, { x: number; y: number; confidence: number }> = {};
-    for (const [side, sign] of [
-      ['left', 1],
-      ['right', -1],
-    ] as const) {
-      const at = (name: string, dx: number, y: number): void => {
-        points[`${side}-${name}`] = { x: x + dx, y, confidence: 0.9 };
-      };
-      at('shoulder', 2 * sign, 100);
-      at('elbow', -0.4 * leg(sign), 145);
-      at('wrist', -0.9 * leg(sign), 185);
-      at('hip', 2 * sign, 200);
-      at('knee', 0.5 * leg(sign), 270);
-      at('ankle', leg(sign), 340);
-    }
-    detected.set(i, points as DetectedPoints);
-  }
-  return detected;
-}
 
 const track = (detected = walk()): Track => mergeDetections({}, 120, detected);
 

@@ -4,10 +4,8 @@ import { agreedLimbs, resolveDetections, type Detections } from './fuse-detectio
 import { withoutImpossible, withoutStrangers } from './plausible';
 import { repairSideSwaps } from './side-swaps';
 import { fillBetween } from './fill-between';
+import type { DetectorSetting } from '../model/kept-detections';
 import { mergeDetections, ORIGIN, withoutDetected, type PointSeries, type Track } from '../tracks/track';
-
-/** Small models are fast, large ones accurate. */
-export type DetectorSetting = 'fast' | 'accurate';
 
 /**
  * Doubt that points of the small models carry beside that of their detections; with it their intervals hold the truth

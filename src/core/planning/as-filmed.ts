@@ -1,9 +1,10 @@
-import type { PointId } from '../anatomy/body-points';
+import { isBodyPoint, type PointId } from '../anatomy/body-points';
+import type { CameraPlan } from '../model/camera-plan';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { prepareTrial, type Trial } from '../trial/trial';
 import { momentTimes } from '../trial/moments';
-import { pixelsPerMetre, type CameraSetup } from './camera-setup';
+import { pixelsPerMetre } from './camera-plan';
 
 /** How well whoever sets a camera up by a plan keeps to its direction (common practice), degrees. */
 const PLACED_SD_DEGREES = 3;
@@ -40,8 +41,8 @@ export function extentOf({ smoothed, marks, times }: Pick<Trial, 'smoothed' | 'm
 function seriesAt(
   series: PointSeries,
   frames: Float64Array,
-  to: { x: (x: number) => number; y: (y: number) => number },
-) {
+  to: { x: (x: number) => number; y: (y: number) => number; detected: boolean },
+): PointSeries {
   const between = (values: ArrayLike<number>, frame: number): number => {
     const low = Math.min(values.length - 1, Math.floor(frame));
     const high = Math.min(values.length - 1, low + 1);
@@ -53,50 +54,55 @@ function seriesAt(
     x,
     y: frames.map((frame) => to.y(between(series.y, frame))),
     confidence: Float32Array.from(frames, (frame) => series.confidence[nearest(frame)]!),
-    origin: Uint8Array.from(x, (value) => (Number.isNaN(value) ? ORIGIN.missing : ORIGIN.detected)),
-  } satisfies PointSeries;
+    // A ball or a bat is followed or placed as it was here.
+    origin: Uint8Array.from(frames, (frame, i) => {
+      if (Number.isNaN(x[i]!)) return ORIGIN.missing;
+      return to.detected ? ORIGIN.detected : series.origin[nearest(frame)]!;
+    }),
+  };
 }
 
 /**
  * A measured performance as another camera would give it: as many pixels tall, as often looked at, seen from as far
  * beside the plane, its movement in the middle of the picture, its points detected and its moments marked by hand. What
  * a measure then says of its own error is what to expect there.
- * @param stature of the performer, metres
  */
-export function asFilmed(trial: Trial, setup: CameraSetup, stature: number): Trial {
-  const { clip, times, smoothed, bodyHeight, marks } = trial;
-  const scale = (pixelsPerMetre(setup) * stature) / bodyHeight;
+export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
+  const { clip, times, smoothed, bodyHeight } = trial;
+  const scale = (pixelsPerMetre(plan) * plan.stature) / bodyHeight;
   const cosine = (degrees: number): number => Math.cos((degrees * Math.PI) / 180);
   // Depths are not known: what lies in the plane is shortened, and what the rest does is in the error.
-  const along = (scale * cosine(setup.offPlane)) / cosine(clip.view.offPlaneDegrees ?? 0);
+  const along = (scale * cosine(plan.offPlane)) / cosine(clip.view.offPlaneDegrees ?? 0);
   const extent = extentOf(trial);
   const middle = { x: (extent.left + extent.right) / 2, y: (extent.top + extent.bottom) / 2 };
   const to = {
-    x: (x: number): number => setup.width / 2 + along * (x - middle.x),
-    y: (y: number): number => setup.height / 2 + scale * (y - middle.y),
+    x: (x: number): number => plan.width / 2 + along * (x - middle.x),
+    y: (y: number): number => plan.height / 2 + scale * (y - middle.y),
   };
   const lasts = times[times.length - 1]!;
-  const taken = Float64Array.from({ length: Math.floor(lasts * setup.rate) + 1 }, (_, i) => i / setup.rate);
+  const taken = Float64Array.from({ length: Math.floor(lasts * plan.rate) + 1 }, (_, i) => i / plan.rate);
   const frames = taken.map((time) => frameAtTime(times, time));
   const track: Track = Object.fromEntries(
-    (Object.entries(smoothed) as [PointId, PointSeries][]).map(([id, series]) => [id, seriesAt(series, frames, to)]),
+    (Object.entries(smoothed) as [PointId, PointSeries][]).map(([id, series]) => [
+      id,
+      seriesAt(series, frames, { ...to, detected: isBodyPoint(id) }),
+    ]),
   );
   const planned = {
     ...clip,
-    width: setup.width,
-    height: setup.height,
+    width: plan.width,
+    height: plan.height,
     frameTimes: taken.map((time) => Math.round(time * 1e6)),
-    fileRate: setup.rate,
-    captureRate: setup.rate,
-    view: { ...clip.view, offPlaneDegrees: setup.offPlane, offPlaneSdDegrees: PLACED_SD_DEGREES },
-    levelDegrees: 0,
-    scale: clip.scale && { pixels: pixelsPerMetre(setup), metres: 1 },
+    fileRate: plan.rate,
+    captureRate: plan.rate,
+    view: { ...clip.view, offPlaneDegrees: plan.offPlane, offPlaneSdDegrees: PLACED_SD_DEGREES },
+    scale: clip.scale && { pixels: pixelsPerMetre(plan), metres: 1 },
     ground: null,
     camera: null,
     carryCorrections: false,
   };
   const moments = Object.fromEntries(
-    Object.entries(momentTimes({ ...trial, marks })).map(([id, time]) => [id, { frame: time * setup.rate }]),
+    Object.entries(momentTimes(trial)).map(([id, time]) => [id, { frame: time * plan.rate }]),
   );
   return prepareTrial(planned, track, moments, trial.cutoff, trial.checks);
 }

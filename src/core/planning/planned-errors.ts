@@ -1,11 +1,11 @@
 import { evaluateMeasure } from '../measures';
+import type { CameraPlan } from '../model/camera-plan';
 import type { Measure } from '../model/measure';
 import type { Reading } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { toSi, usualTolerance } from '../units';
 import type { Trial } from '../trial/trial';
 import { asFilmed } from './as-filmed';
-import type { CameraSetup } from './camera-setup';
 
 /** What would make a reading surer. */
 export interface Improvement {
@@ -31,15 +31,15 @@ const MOST_FRAMES = 240;
 /** What makes an interval no narrower than this share of it is not worth a word. */
 const WORTH = 0.75;
 
-const changesOf = (setup: CameraSetup): readonly { readonly words: string; readonly setup: CameraSetup }[] => [
+const changesOf = (plan: CameraPlan): readonly { readonly words: string; readonly plan: CameraPlan }[] => [
   {
-    words: `from ${Number((setup.distance / 2).toFixed(1))} m, or twice the focal length`,
-    setup: { ...setup, distance: setup.distance / 2 },
+    words: `from ${Number((plan.distance / 2).toFixed(1))} m, or twice the focal length`,
+    plan: { ...plan, distance: plan.distance / 2 },
   },
-  ...(setup.rate * 2 <= MOST_FRAMES
-    ? [{ words: `at ${setup.rate * 2} frames a second`, setup: { ...setup, rate: setup.rate * 2 } }]
+  ...(plan.rate * 2 <= MOST_FRAMES
+    ? [{ words: `at ${plan.rate * 2} frames a second`, plan: { ...plan, rate: plan.rate * 2 } }]
     : []),
-  ...(Math.abs(setup.offPlane) > 3 ? [{ words: 'square to the movement', setup: { ...setup, offPlane: 0 } }] : []),
+  ...(Math.abs(plan.offPlane) > 3 ? [{ words: 'square to the movement', plan: { ...plan, offPlane: 0 } }] : []),
 ];
 
 const plusMinusOf = (reading: Reading): number | null => (reading.measurable ? COVERAGE_95 * reading.sd : null);
@@ -51,20 +51,16 @@ const toleranceOf = ({ target }: Measure, reading: Reading): number => {
 
 /**
  * What each measure of a movement would say of its error from a planned camera, by the formulas by which it says it of
- * a clip (`as-filmed`).
- * @param stature of the performer, metres
+ * a clip.
+ * @param planned the trial as that camera would give it (`as-filmed`)
  */
 export function plannedErrors(
   measures: readonly Measure[],
   trial: Trial,
-  setup: CameraSetup,
-  stature: number,
+  plan: CameraPlan,
+  planned: Trial,
 ): readonly PlannedError[] {
-  const planned = asFilmed(trial, setup, stature);
-  const others = changesOf(setup).map(({ words, setup: changed }) => ({
-    words,
-    trial: asFilmed(trial, changed, stature),
-  }));
+  const others = changesOf(plan).map(({ words, plan: changed }) => ({ words, trial: asFilmed(trial, changed) }));
   return measures.map((measure) => {
     const reading = evaluateMeasure(measure, planned);
     const plusMinus = plusMinusOf(reading);

@@ -1,3 +1,5 @@
+import { wrapDegrees } from '../geometry/angle';
+import { viewFrom } from '../calibration/camera-direction';
 import type { Size } from '../geometry/vec2';
 import type { Clip, View } from '../model/clip';
 import { proposeMap, spatialTrack, type MarkerMap, type SpatialSeries, type SpatialTrack } from './marker-map';
@@ -104,7 +106,6 @@ export function metresByHeight(recording: Recording, map: MarkerMap, height: num
   return units > 0 ? height / units : 1;
 }
 
-const wrap = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
 /** From here on a camera is above rather than beside, degrees of elevation. */
 const OVERHEAD = 60;
 
@@ -113,17 +114,13 @@ export function viewOfCamera(
   spatial: SpatialTrack,
   { azimuthDegrees, elevationDegrees }: FigureCamera,
 ): { view: View; travel: 'left' | 'right' } {
-  const off = Math.round(wrap(azimuthDegrees - sideAzimuth(spatial)));
+  const off = Math.round(wrapDegrees(azimuthDegrees - sideAzimuth(spatial)));
   if (elevationDegrees > OVERHEAD)
     return {
       view: { kind: 'overhead', offPlaneDegrees: 90 - elevationDegrees },
       travel: Math.abs(off) > 90 ? 'left' : 'right',
     };
-  if (Math.abs(off) <= 45) return { view: { kind: 'side', offPlaneDegrees: off }, travel: 'right' };
-  if (Math.abs(off) >= 135) return { view: { kind: 'side', offPlaneDegrees: wrap(off - 180) }, travel: 'left' };
-  return off > 0
-    ? { view: { kind: 'front', offPlaneDegrees: off - 90 }, travel: 'right' }
-    : { view: { kind: 'back', offPlaneDegrees: off + 90 }, travel: 'right' };
+  return viewFrom(90 - off);
 }
 
 /** To which side a performer in a picture faces, and how surely that is told. */

@@ -20,3 +20,13 @@ test('a body that is small in the picture widens the error of what is detected, 
   const byHand = (height: number): number => pointError(detected(ORIGIN.hand), 'left-knee', 0, height, null).sd;
   expect(byHand(70)).toBe(byHand(500));
 });
+
+test('hips and shoulders of a small body go apart about a middle that is as coarse as they are', () => {
+  const middle = (height: number): number => {
+    const { sd, ofSides } = pointError(detected(ORIGIN.detected), 'left-hip', 0, height, null);
+    return sd * Math.sqrt((1 + ofSides) / 2);
+  };
+  // About the middle of a large one they are known better than either; a pixel more says nothing of that.
+  const added = Math.sqrt(middle(100) ** 2 - (middle(250) / 2.5) ** 2);
+  expect(added).toBeCloseTo(Math.sqrt(1 - 0.4 ** 2) / Math.SQRT2, 6);
+});

@@ -141,9 +141,12 @@ export function pointError(
   const { random, systematic } = detectorError(id, farSide);
   const height = heightOr(bodyHeight);
   const doubt = doubtError(series.confidence[frame]!);
+  const known = Math.hypot(Math.max(random * height, noise), systematic * height, doubt * height);
+  const sd = Math.hypot(known, coarseness(height));
   return {
-    sd: Math.hypot(Math.max(random * height, noise), systematic * height, doubt * height, coarseness(height)),
+    sd,
     systematic: systematic * height,
-    ofSides: TURNING.test(id) ? TURNED : 0,
+    // What a coarse picture adds knows nothing of how a body is turned.
+    ofSides: TURNING.test(id) ? TURNED * (known / sd) ** 2 : 0,
   };
 }

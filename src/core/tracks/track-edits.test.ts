@@ -4,7 +4,6 @@ import {
   carryCorrection,
   clearPoint,
   emptySeries,
-  keepEdits,
   mergeTracked,
   ORIGIN,
   placePoint,
@@ -14,6 +13,7 @@ import {
   type PointSeries,
   type Track,
 } from './track';
+import { keepEdits, placesOf } from './keep-edits';
 import { boxBetween, cornersOf } from '../detections/person-box';
 import { placingOrder, workList } from '../judgement/work-list';
 
@@ -33,13 +33,13 @@ describe('points that are derived anew while somebody edits', () => {
 
   it('keep what was placed, taken away and exchanged meanwhile, and nothing else', () => {
     const placed = clearPoint(placePoint(first, FRAMES, 'left-knee', 3, 9, 9), FRAMES, 'right-knee', 5);
-    const merged = keepEdits(first, placed, anew);
+    const merged = keepEdits(placesOf(first), placed, anew);
     expect(Array.from(merged['left-knee']!.y)).toEqual([1.5, 1.5, 1.5, 9, 1.5, 1.5, 1.5, 1.5]);
     expect(merged['left-knee']!.origin[3]).toBe(ORIGIN.hand);
     expect([merged['right-knee']!.x[5], merged['right-knee']!.y[6]]).toEqual([NaN, 2.5]);
     expect(merged['left-wrist']).toBe(anew['left-wrist']);
     const exchanged = keepEdits(
-      first,
+      placesOf(first),
       swapSides(first, 2, 3, () => true),
       anew,
     );
@@ -48,8 +48,8 @@ describe('points that are derived anew while somebody edits', () => {
 
   it('are those of the new pass where nobody edited, and a point of their own stays', () => {
     const marked = placePoint(first, FRAMES, 'point-ball' as never, 0, 4, 4);
-    expect(keepEdits(first, first, anew)).toEqual(anew);
-    expect(keepEdits(first, marked, anew)['point-ball' as never]).toEqual(marked['point-ball' as never]);
+    expect(keepEdits(placesOf(first), first, anew)).toEqual(anew);
+    expect(keepEdits(placesOf(first), marked, anew)['point-ball' as never]).toEqual(marked['point-ball' as never]);
   });
 
   it('begin without what a detector said before', () => {

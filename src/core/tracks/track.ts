@@ -40,7 +40,7 @@ export function emptySeries(frames: number): PointSeries {
   };
 }
 
-function copySeries(series: PointSeries): PointSeries {
+export function copySeries(series: PointSeries): PointSeries {
   return {
     x: Float64Array.from(series.x),
     y: Float64Array.from(series.y),
@@ -80,29 +80,6 @@ export function withoutDetected(track: Track): Track {
     const kept = copySeries(series);
     kept.origin.forEach((origin, frame) => isFromDetector(origin) && lose(kept, frame));
     if (kept.origin.some((origin) => origin !== ORIGIN.missing)) next[id] = kept;
-  }
-  return next;
-}
-
-/**
- * A track that was derived anew, with what somebody changed meanwhile in the one derived before.
- * @param before as it was derived; @param changed the same, edited; @param anew as it is derived now
- */
-export function keepEdits(before: Track, changed: Track, anew: Track): Track {
-  const next: Partial<Record<PointId, PointSeries>> = { ...anew };
-  for (const [id, edited] of Object.entries(changed) as [PointId, PointSeries][]) {
-    const was = before[id];
-    if (was === edited) continue;
-    const series = copySeries(anew[id] ?? emptySeries(edited.x.length));
-    for (let i = 0; i < edited.x.length; i++) {
-      const same =
-        was !== undefined &&
-        Object.is(was.x[i], edited.x[i]) &&
-        Object.is(was.y[i], edited.y[i]) &&
-        was.origin[i] === edited.origin[i];
-      if (!same) for (const key of ['x', 'y', 'confidence', 'origin'] as const) series[key][i] = edited[key][i]!;
-    }
-    next[id] = series;
   }
   return next;
 }

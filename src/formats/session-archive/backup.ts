@@ -1,6 +1,7 @@
 import { BlobReader, BlobWriter, configure, TextReader, ZipReader, ZipWriter, type FileEntry } from '@zip.js/zip.js';
 import { fail, ok, type Issue, type Result } from '../../core/result';
-import { inflated, isArchive } from './session-archive';
+import { isArchive } from './is-archive';
+import { inflated } from './session-archive';
 
 /** Marks a backup; all else in it are session archives. */
 const MARK = 'backup.falcon.json';

@@ -60,12 +60,6 @@ function decoded(text: string): string | undefined {
   }
 }
 
-/** Whether a file begins like a zip archive. */
-export async function isArchive(file: Blob): Promise<boolean> {
-  const [p, k] = new Uint8Array(await file.slice(0, 2).arrayBuffer());
-  return p === 0x50 && k === 0x4b;
-}
-
 /**
  * A session with its videos, and with what was recorded while talking, as one zip archive: `session.falcon.json` and
  * `video/<media id>/<file name>`, uncompressed.

@@ -1,7 +1,8 @@
 import type { Session } from '../../core/model/session';
 import { ok, type Issue, type Result } from '../../core/result';
 import { repairSessionJson, sessionJson, type SessionJsonIssue } from '../session-json/session-json';
-import { isArchive, readSessionArchive, type SessionArchive, type SessionArchiveIssue } from './session-archive';
+import { isArchive } from './is-archive';
+import { readSessionArchive, type SessionArchive, type SessionArchiveIssue } from './session-archive';
 
 /** What a saved session holds, and what of it could not be read and was left out. */
 export interface SessionFile extends SessionArchive {

@@ -9,7 +9,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
 import { measureName, type Movement } from '../../core/model/movement';
 import { asFilmed, extentOf, fastest } from '../../core/planning/as-filmed';
-import { metresSeen, pixelsPerMetre, planOf } from '../../core/planning/camera-setup';
+import { metresSeen, pixelsPerMetre, planOf } from '../../core/planning/camera-plan';
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
 import type { Trial } from '../../core/trial/trial';
 import { setCameraPlan } from '../../state/camera-plan-use-cases';
@@ -34,7 +34,8 @@ const ROOM = 0.05;
 /** Opens the plan of where the camera stands next time; nothing where no points tell of the movement. */
 export function CameraPlanner({ derived }: { readonly derived: Derived }): ReactNode {
   const [open, setOpen] = useState(false);
-  const known = (trial: Trial | null): trial is Trial => trial !== null && Number.isFinite(trial.bodyHeight);
+  const known = (trial: Trial | null): trial is Trial =>
+    trial !== null && !trial.clip.pictures && Number.isFinite(trial.bodyHeight);
   const trial = [derived.reference, derived.athlete].find(known);
   if (!trial) return null;
   return (
@@ -63,11 +64,12 @@ interface PlannerProps {
 
 function Planner({ movement, trial, plan, onClose }: PlannerProps): ReactNode {
   const change = (part: Partial<CameraPlan>): void => setCameraPlan({ ...plan, ...part });
+  const filmed = useMemo(() => asFilmed(trial, plan), [trial, plan]);
   const errors = useMemo(
-    () => plannedErrors(movement.measures, trial, plan, plan.stature),
-    [movement.measures, trial, plan],
+    () => plannedErrors(movement.measures, trial, plan, filmed),
+    [movement.measures, trial, plan, filmed],
   );
-  const extent = extentOf(asFilmed(trial, plan, plan.stature));
+  const extent = extentOf(filmed);
   const takes = {
     width: (extent.right - extent.left) / pixelsPerMetre(plan),
     height: (extent.bottom - extent.top) / pixelsPerMetre(plan),
@@ -79,7 +81,7 @@ function Planner({ movement, trial, plan, onClose }: PlannerProps): ReactNode {
         <div style={{ display: 'grid', gridTemplateColumns: '360px 1fr', gap: 20, alignItems: 'start' }}>
           <div style={{ display: 'grid', gap: 10 }}>
             <PlanFromAbove plan={plan} travels={takes.width} onChange={change} />
-            <PlanThroughCamera trial={trial} plan={plan} />
+            <PlanThroughCamera filmed={filmed} />
             <PlanNotes trial={trial} plan={plan} takes={takes} />
           </div>
           <div style={{ display: 'grid', gap: 12 }}>

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
-import { metresSeen } from '../../core/planning/camera-setup';
+import { metresSeen } from '../../core/planning/camera-plan';
 
 export interface PlanFromAboveProps {
   readonly plan: CameraPlan;

@@ -1,18 +1,19 @@
 import type { ReactNode } from 'react';
 import { BONES } from '../../core/anatomy/body-points';
-import { asFilmed } from '../../core/planning/as-filmed';
-import type { CameraPlan } from '../../core/model/camera-plan';
 import type { Trial } from '../../core/trial/trial';
 
-/** What the planned camera would see: the performance at its moments, in the frame of the picture. */
-export function PlanThroughCamera({ trial, plan }: { readonly trial: Trial; readonly plan: CameraPlan }): ReactNode {
-  const { smoothed, marks, times } = asFilmed(trial, plan, plan.stature);
+/**
+ * What the planned camera would see: the performance at its moments, in the frame of the picture.
+ * @param filmed the performance as that camera would give it
+ */
+export function PlanThroughCamera({ filmed }: { readonly filmed: Trial }): ReactNode {
+  const { smoothed, marks, times, clip } = filmed;
   const last = times.length - 1;
   const marked = Object.values(marks).map((frame) => Math.min(last, Math.max(0, Math.round(frame))));
   const frames = marked.length > 0 ? marked : [0, Math.round(last / 2), last];
   return (
     <svg
-      viewBox={`0 0 ${plan.width} ${plan.height}`}
+      viewBox={`0 0 ${clip.width} ${clip.height}`}
       width="100%"
       role="img"
       aria-label="What the planned camera sees at the moments"
@@ -30,7 +31,7 @@ export function PlanThroughCamera({ trial, plan }: { readonly trial: Trial; read
               x2={to.x[frame]!}
               y2={to.y[frame]!}
               stroke="#f3efe6"
-              strokeWidth={plan.width / 320}
+              strokeWidth={clip.width / 320}
               strokeLinecap="round"
             />
           );

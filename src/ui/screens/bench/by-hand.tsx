@@ -8,8 +8,10 @@ import type { Movement } from '../../../core/model/movement';
 import type { Trial } from '../../../core/trial/trial';
 import { isOwnPoint, JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { ORIGIN, originName } from '../../../core/tracks/track';
+import { disagreement } from '../../../core/detections/kept-detections';
 import { workList } from '../../../core/judgement/work-list';
 import { player } from '../../../state/bench-player';
+import { useDocument } from '../../../state/document-store';
 import { carryOnLast, follow, hideHere, swapTo } from '../../../state/point-work';
 import { changeClip } from '../../../state/clip-use-cases';
 import { interpolatePoint } from '../../../state/track-use-cases';
@@ -22,6 +24,13 @@ interface ByHandProps {
   readonly name: string;
 }
 
+/** How far apart two detectors put the point, where both did. */
+function useApart(clipId: string, id: PointId, frame: number): string {
+  const kept = useDocument((state) => state.session?.detections[clipId]);
+  const apart = kept ? disagreement(kept, id, frame) : null;
+  return apart === null ? '' : `, two detectors ${apart.toFixed(0)} px apart`;
+}
+
 /** Acts on one point of the chosen clip. */
 export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
   const { clip } = trial;
@@ -31,10 +40,11 @@ export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
   const series = trial.raw[id];
   const origin = originName(series?.origin[frame] ?? 0);
   const confidence = series?.confidence[frame] ?? 0;
+  const apart = useApart(clip.id, id, frame);
   const own = movement.points.find((p) => p.id === id);
   const says = {
     hand: 'placed by hand',
-    detected: `detected, confidence ${confidence.toFixed(2)}`,
+    detected: `detected, confidence ${confidence.toFixed(2)}${apart}`,
     tracked: `tracked, likeness ${confidence.toFixed(2)}`,
     recorded: 'from a file',
     filled: `between detected frames, confidence ${confidence.toFixed(2)}`,

@@ -5,13 +5,23 @@ import ToggleButton from '@mui/material/ToggleButton';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
+import type { DetectorSetting } from '../../../core/model/kept-detections';
 import { LIMITS } from '../../../core/model/limits';
 import { JOINT_POINTS } from '../../../core/anatomy/body-points';
 import { coverage } from '../../../core/tracks/track';
 import { activeOf, type Derived } from '../../../state/derived';
 import { useJobs } from '../../../state/jobs';
 import { notify } from '../../../state/notices';
-import { detectedText, detectPointsOf } from '../../../state/detection-use-cases';
+import type { BenchClip } from '../../../state/bench-clips';
+import {
+  deriveAgain,
+  detectedText,
+  detectPointsOf,
+  goOnDetecting,
+  hasEarlierRules,
+  stoppedRun,
+} from '../../../state/detection-use-cases';
+import { useDocument } from '../../../state/document-store';
 import { addPersonOf } from '../../../state/clip-use-cases';
 import { setView, useView } from '../../../state/view-store';
 import { clipName } from '../../components/clip-name';
@@ -25,9 +35,7 @@ import { TravelLines } from './travel-lines';
 /** Detecting points, and placing them by hand. */
 export function PointsCard({ derived }: { readonly derived: Derived }): ReactNode {
   const setting = useView((state) => state.findSetting);
-  const jobs = useJobs((state) => state.jobs);
   const tool = useView((state) => state.tool);
-  const persons = useView((state) => state.persons);
   const chosen = activeOf(
     derived,
     useView((state) => state.activeClip),
@@ -58,34 +66,9 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
           Correct by hand
         </ToggleButton>
       </div>
-      {derived.clips.map((on) => {
-        const { trial } = on;
-        const name = clipName(on);
-        const share = JOINT_POINTS.reduce((sum, id) => sum + coverage(trial.raw, id), 0) / JOINT_POINTS.length;
-        return (
-          <div key={on.id} style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
-            <RoleName role={on.styleKey} name={name.charAt(0).toUpperCase() + name.slice(1)} />
-            <span style={{ flex: 1 }}>{share === 0 ? 'no points yet' : `${Math.round(share * 100)} % known`}</span>
-            {trial.clip.mediaId !== null && (
-              <Button
-                variant={share === 0 ? 'contained' : 'text'}
-                aria-label={`Detect points of the ${name}`}
-                disabled={jobs.some((j) => j.id === `points-${trial.clip.id}`)}
-                onClick={() =>
-                  void detectPointsOf(trial.clip, setting, persons[trial.clip.id] ?? null).then((result) =>
-                    notify(
-                      result.ok || result.issue.code === 'cancelled' ? 'info' : 'error',
-                      result.ok ? detectedText(trial.clip, result.value) : result.issue.message,
-                    ),
-                  )
-                }
-              >
-                Detect points
-              </Button>
-            )}
-          </div>
-        );
-      })}
+      {derived.clips.map((on) => (
+        <ClipPoints key={on.id} on={on} setting={setting} />
+      ))}
       <TravelLines clips={derived.clips} />
       <CameraLines clips={derived.clips} />
       {chosen && chosen.trial.clip.mediaId !== null && <Whom clip={chosen.trial.clip} name={clipName(chosen)} />}
@@ -94,6 +77,60 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
         <ByHand movement={derived.movement} trial={chosen.trial} name={clipName(chosen)} />
       )}
     </section>
+  );
+}
+
+/** What is known of one clip's points, and detecting them, or more of them. */
+function ClipPoints({ on, setting }: { readonly on: BenchClip; readonly setting: DetectorSetting }): ReactNode {
+  const { clip, raw } = on.trial;
+  const isBusy = useJobs((state) => state.jobs.some((j) => j.id === `points-${clip.id}`));
+  const person = useView((state) => state.persons[clip.id]) ?? null;
+  const session = useDocument((state) => state.session);
+  const name = clipName(on);
+  const share = JOINT_POINTS.reduce((sum, id) => sum + coverage(raw, id), 0) / JOINT_POINTS.length;
+  const stopped = session ? stoppedRun(session, clip) : undefined;
+  const tell = async (detecting: ReturnType<typeof detectPointsOf>): Promise<void> => {
+    const result = await detecting;
+    if (result.ok) notify('info', detectedText(clip, result.value));
+    else notify(result.issue.code === 'cancelled' ? 'info' : 'error', result.issue.message);
+  };
+  return (
+    <>
+      <div style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
+        <RoleName role={on.styleKey} name={name.charAt(0).toUpperCase() + name.slice(1)} />
+        <span style={{ flex: 1 }}>{share === 0 ? 'no points yet' : `${Math.round(share * 100)} % known`}</span>
+        {clip.mediaId !== null && (
+          <Button
+            variant={share === 0 ? 'contained' : 'text'}
+            aria-label={`Detect points of the ${name}`}
+            disabled={isBusy}
+            onClick={() => void tell(detectPointsOf(clip, setting, person))}
+          >
+            Detect points
+          </Button>
+        )}
+      </div>
+      {stopped && !isBusy && (
+        <span className="note">
+          Detecting was stopped: {stopped.frames.length} of {clip.frameTimes.length} frames were looked at.{' '}
+          <Button
+            size="small"
+            aria-label={`Go on detecting points of the ${name}`}
+            onClick={() => void tell(goOnDetecting(clip))}
+          >
+            Go on
+          </Button>
+        </span>
+      )}
+      {session && hasEarlierRules(session, clip) && !isBusy && (
+        <span className="note">
+          These points were derived by the rules of an earlier version.{' '}
+          <Button size="small" onClick={() => deriveAgain(clip)}>
+            Derive them by today’s
+          </Button>
+        </span>
+      )}
+    </>
   );
 }
 

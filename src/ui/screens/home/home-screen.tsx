@@ -12,12 +12,11 @@ import { useEffect, useRef, useState, type FormEvent, type ReactNode } from 'rea
 import { Link, useNavigate } from 'react-router';
 import { LIMITS } from '../../../core/model/limits';
 import { MOVEMENTS } from '../../../movements';
-import type { Issue, Result } from '../../../core/result';
-import { restoreBackup, saveBackup, type Restored } from '../../../state/backup';
+import { saveBackup } from '../../../state/backup';
 import { DEMOS } from '../../../state/demo';
 import { missingFeatures } from '../../../state/browser';
 import { notify } from '../../../state/notices';
-import { openSessionFile } from '../../../state/session-files';
+import { useSessionFile } from '../../components/use-session-file';
 import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
 import { lastTime, type LastTime } from '../../../state/quick-start';
 import { createSession } from '../../../state/session-use-cases';
@@ -25,21 +24,8 @@ import { BackupReminder } from './backup-reminder';
 import { QuickStart } from './quick-start';
 import { SessionTable } from './session-table';
 
+/** What is called so and holds nothing else is a saved session, readable or not. */
 const SESSION_FILE = /\.(zip|json)$/i;
-
-const countOf = (n: number): string => `${n} ${n === 1 ? 'session' : 'sessions'}`;
-
-/** Says what came of a backup. */
-function tellRestored(restored: Result<Restored | null, Issue>): void {
-  if (!restored.ok) return notify('error', restored.issue.message);
-  const { opened, beside, leftOut } = restored.value!;
-  const besides =
-    beside > 0
-      ? ` ${countOf(beside)} were here in another state, which stays; those of the file stand beside them.`
-      : '';
-  notify('info', `${countOf(opened)} opened from the backup.${besides}`);
-  if (leftOut.length > 0) notify('error', `Left out of the backup: ${leftOut.slice(0, 8).join('; ')}.`);
-}
 
 /** All sessions of this browser, and the way to a new one. */
 export function HomeScreen(): ReactNode {
@@ -48,14 +34,13 @@ export function HomeScreen(): ReactNode {
   const [name, setName] = useState('');
   const [movementId, setMovementId] = useState(MOVEMENTS[0]!.id);
   const [deleting, setDeleting] = useState<SessionSummary | null>(null);
-  const [opening, setOpening] = useState(false);
-  const [damaged, setDamaged] = useState<{ readonly file: File; readonly message: string } | null>(null);
   const [starting, setStarting] = useState<{ readonly files: readonly File[]; readonly last: LastTime } | null>(null);
   const missing = missingFeatures();
-  const videos = useRef<HTMLInputElement>(null);
+  const videoInput = useRef<HTMLInputElement>(null);
   const input = useRef<HTMLInputElement>(null);
   const refresh = (): void => void allSessions().then(setSessions);
   useEffect(refresh, []);
+  const files = useSessionFile(refresh);
 
   const onCreate = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
@@ -71,51 +56,31 @@ export function HomeScreen(): ReactNode {
     refresh();
   };
 
-  const openFile = async (file: File | undefined, repair = false): Promise<void> => {
-    if (!file) return;
-    setOpening(true);
-    const restored = await restoreBackup(file);
-    if (!restored.ok || restored.value) {
-      setOpening(false);
-      tellRestored(restored);
-      return refresh();
-    }
-    const opened = await openSessionFile(file, repair);
-    setOpening(false);
-    setDamaged(null);
-    if (!opened.ok) {
-      const { code, message } = opened.issue;
-      return code === 'invalid-session' && !repair ? setDamaged({ file, message }) : notify('error', message);
-    }
-    const { id, beside, withoutVideo, dropped } = opened.value;
-    if (dropped.length > 0) notify('error', `Left out of the file: ${dropped.slice(0, 8).join('; ')}.`);
-    if (beside)
+  const begin = async (videos: readonly File[]): Promise<void> => {
+    if (videos.length > 2)
+      return notify('info', `One or two videos begin a session, not ${videos.length}; more are given at Intake.`);
+    setStarting({ files: videos, last: await lastTime() });
+  };
+  /** Saved sessions are opened; anything else begins a session. */
+  const take = async (all: FileList | null): Promise<void> => {
+    const dropped = [...(all ?? [])];
+    const [first] = dropped;
+    if (!first) return;
+    // What tells files apart is not needed to show the page.
+    const [{ documentIn }, { isPointFile }] = await Promise.all([
+      import('../../../state/dropped-file'),
+      import('../../../state/point-files'),
+    ]);
+    const document = await documentIn(first);
+    const isNamedSo = SESSION_FILE.test(first.name) && !(await isPointFile(first));
+    if (document === 'session' || (document === null && isNamedSo)) await files.open(first);
+    else if (document === 'movement')
       notify(
         'info',
-        'That session was here already in another state, which stays as it is; the one of the file stands beside it.',
+        `\u201c${first.name}\u201d is a movement. Create a session, or open one, and drop it on a clip\u2019s ` +
+          'place at Intake to measure by it.',
       );
-    // Stays until it is read: the session opens on pictures that are not there.
-    if (withoutVideo.length > 0)
-      notify(
-        'error',
-        `Without video: ${withoutVideo.join(', ')}. Points and numbers are there; drop the video on its clip at ` +
-          'Intake to see it again.',
-      );
-    void navigate(`/s/${id}/measure`);
-  };
-
-  const begin = async (files: readonly File[]): Promise<void> => {
-    if (files.length > 2)
-      return notify('info', `One or two videos begin a session, not ${files.length}; more are given at Intake.`);
-    setStarting({ files, last: await lastTime() });
-  };
-  /** Session files are opened; anything else begins a session. */
-  const take = (all: FileList | null): void => {
-    const files = [...(all ?? [])];
-    const [first] = files;
-    if (!first) return;
-    if (SESSION_FILE.test(first.name)) void openFile(first);
-    else void begin(files);
+    else await begin(dropped);
   };
 
   return (
@@ -124,7 +89,7 @@ export function HomeScreen(): ReactNode {
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
-        take(event.dataTransfer.files);
+        void take(event.dataTransfer.files);
       }}
     >
       <div className="inner">
@@ -148,12 +113,12 @@ export function HomeScreen(): ReactNode {
               New session
             </Typography>
             <p style={{ margin: '0 0 12px' }}>
-              <Button variant="contained" sx={{ mr: 1 }} onClick={() => videos.current?.click()}>
+              <Button variant="contained" sx={{ mr: 1 }} onClick={() => videoInput.current?.click()}>
                 Begin with one or two videos
               </Button>
               or drop them anywhere on this page.
               <input
-                ref={videos}
+                ref={videoInput}
                 type="file"
                 multiple
                 accept="video/*,image/*,.mkv,.mts,.m2ts,.ts,.avi,.mxf"
@@ -161,7 +126,7 @@ export function HomeScreen(): ReactNode {
                 className="visually-hidden"
                 tabIndex={-1}
                 onChange={(event) => {
-                  take(event.target.files);
+                  void take(event.target.files);
                   event.target.value = '';
                 }}
               />
@@ -222,8 +187,8 @@ export function HomeScreen(): ReactNode {
         <section style={{ marginTop: 20 }}>
           <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginBottom: 6 }}>
             <Typography variant="h2">Sessions</Typography>
-            <Button variant="outlined" disabled={opening} onClick={() => input.current?.click()}>
-              {opening ? 'Reading the file' : 'Open a session or a backup'}
+            <Button variant="outlined" disabled={files.opening} onClick={() => input.current?.click()}>
+              {files.opening ? 'Reading the file' : 'Open a session or a backup'}
             </Button>
             {sessions !== null && sessions.length > 0 && (
               <Button onClick={() => void backUp()}>Save everything as one file</Button>
@@ -236,7 +201,8 @@ export function HomeScreen(): ReactNode {
               className="visually-hidden"
               tabIndex={-1}
               onChange={(event) => {
-                void openFile(event.target.files?.[0]);
+                const [file] = event.target.files ?? [];
+                if (file) void files.open(file);
                 event.target.value = '';
               }}
             />
@@ -257,19 +223,7 @@ export function HomeScreen(): ReactNode {
         </p>
       </div>
       {starting && <QuickStart {...starting} onClose={() => setStarting(null)} />}
-      <Dialog open={damaged !== null} onClose={() => setDamaged(null)}>
-        <DialogTitle>Open what can be read?</DialogTitle>
-        <DialogContent>
-          {damaged?.message} The rest can be opened without it; what is left out is named. The file itself stays as it
-          is.
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={() => setDamaged(null)}>Leave it</Button>
-          <Button variant="contained" onClick={() => void openFile(damaged!.file, true)}>
-            Open the rest
-          </Button>
-        </DialogActions>
-      </Dialog>
+      {files.dialog}
       <Dialog open={deleting !== null} onClose={() => setDeleting(null)}>
         <DialogTitle>Delete this session?</DialogTitle>
         <DialogContent>

@@ -1,25 +1,22 @@
 import type { CameraPlan } from '../model/camera-plan';
 import type { Trial } from '../trial/trial';
 
-/** Where a camera stands, and how it films. */
-export type CameraSetup = Omit<CameraPlan, 'stature'>;
-
 /** Width of the picture to which focal lengths of cameras of any size are referred, millimetres (ISO 12231). */
 const FULL_FRAME = 36;
 
 /** Pixels of the picture that a metre at the performer takes: a pinhole camera. */
-export const pixelsPerMetre = ({ distance, focal, width }: CameraSetup): number =>
+export const pixelsPerMetre = ({ distance, focal, width }: Pick<CameraPlan, 'distance' | 'focal' | 'width'>): number =>
   (width * focal) / (FULL_FRAME * distance);
 
 /** What the picture shows at the performer, metres. */
-export const metresSeen = (setup: CameraSetup): { readonly width: number; readonly height: number } => ({
-  width: setup.width / pixelsPerMetre(setup),
-  height: setup.height / pixelsPerMetre(setup),
+export const metresSeen = (plan: CameraPlan): { readonly width: number; readonly height: number } => ({
+  width: plan.width / pixelsPerMetre(plan),
+  height: plan.height / pixelsPerMetre(plan),
 });
 
 /** The distance from which a body of some height is so many pixels tall. */
 export const distanceFor = (
-  { focal, width }: Pick<CameraSetup, 'focal' | 'width'>,
+  { focal, width }: Pick<CameraPlan, 'focal' | 'width'>,
   stature: number,
   pixels: number,
 ): number => (width * focal * stature) / (FULL_FRAME * pixels);

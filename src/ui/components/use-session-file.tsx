@@ -1,0 +1,97 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import type { Issue, Result } from '../../core/result';
+import { restoreBackup, type Restored } from '../../state/backup';
+import { notify } from '../../state/notices';
+import { openSessionFile, type OpenedFile } from '../../state/session-files';
+
+const countOf = (n: number): string => `${n} ${n === 1 ? 'session' : 'sessions'}`;
+
+/** Says what came of a backup. */
+function tellRestored(restored: Result<Restored | null, Issue>): void {
+  if (!restored.ok) return notify('error', restored.issue.message);
+  const { opened, beside, leftOut } = restored.value!;
+  const besides =
+    beside > 0
+      ? ` ${countOf(beside)} were here in another state, which stays; those of the file stand beside them.`
+      : '';
+  notify('info', `${countOf(opened)} opened from the backup.${besides}`);
+  if (leftOut.length > 0) notify('error', `Left out of the backup: ${leftOut.slice(0, 8).join('; ')}.`);
+}
+
+/** Says what is not as it was in the file. */
+function tellOpened({ beside, withoutVideo, dropped }: OpenedFile): void {
+  if (dropped.length > 0) notify('error', `Left out of the file: ${dropped.slice(0, 8).join('; ')}.`);
+  if (beside)
+    notify(
+      'info',
+      'That session was here already in another state, which stays as it is; the one of the file stands beside it.',
+    );
+  // Stays until it is read: the session opens on pictures that are not there.
+  if (withoutVideo.length > 0)
+    notify(
+      'error',
+      `Without video: ${withoutVideo.join(', ')}. Points and numbers are there; drop the video on its clip at ` +
+        'Intake to see it again.',
+    );
+}
+
+/** Opening a file that holds a session, or all sessions of a browser. */
+export interface SessionFileOpening {
+  readonly opening: boolean;
+  readonly open: (file: File) => Promise<void>;
+  /** Asks about a file of which not all can be read. */
+  readonly dialog: ReactNode;
+}
+
+/** @param onRestored after a backup was opened */
+export function useSessionFile(onRestored?: () => void): SessionFileOpening {
+  const navigate = useNavigate();
+  const [opening, setOpening] = useState(false);
+  const [damaged, setDamaged] = useState<{ readonly file: File; readonly message: string } | null>(null);
+  const openOne = async (file: File, repair: boolean): Promise<void> => {
+    const opened = await openSessionFile(file, repair);
+    setDamaged(null);
+    if (!opened.ok) {
+      const { code, message } = opened.issue;
+      return code === 'invalid-session' && !repair ? setDamaged({ file, message }) : notify('error', message);
+    }
+    tellOpened(opened.value);
+    void navigate(`/s/${opened.value.id}/measure`);
+  };
+  const whileOpening = async (act: () => Promise<void>): Promise<void> => {
+    setOpening(true);
+    try {
+      await act();
+    } finally {
+      setOpening(false);
+    }
+  };
+  const open = (file: File): Promise<void> =>
+    whileOpening(async () => {
+      const restored = await restoreBackup(file);
+      if (restored.ok && !restored.value) return openOne(file, false);
+      tellRestored(restored);
+      onRestored?.();
+    });
+  const dialog = (
+    <Dialog open={damaged !== null} onClose={() => setDamaged(null)}>
+      <DialogTitle>Open what can be read?</DialogTitle>
+      <DialogContent>
+        {damaged?.message} The rest can be opened without it; what is left out is named. The file itself stays as it is.
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={() => setDamaged(null)}>Leave it</Button>
+        <Button variant="contained" onClick={() => void whileOpening(() => openOne(damaged!.file, true))}>
+          Open the rest
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+  return { opening, open, dialog };
+}
