@@ -54,7 +54,8 @@ export async function addClip(
   card = page.getByTestId(`intake-${role}`),
 ): Promise<void> {
   await card.locator('input[type=file]').setInputFiles(file);
-  await card.getByRole('textbox', { name: 'Name' }).fill(answers.name);
+  await card.getByRole('combobox', { name: 'Name' }).fill(answers.name);
+  await card.getByRole('combobox', { name: 'Name' }).press('Tab');
   await card.getByLabel('Moves in the picture').click();
   await page.getByRole('option', { name: answers.travel === 'right' ? 'To the right' : 'To the left' }).click();
   await card.getByLabel('Consent to film and analyse is given').check();

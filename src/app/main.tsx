@@ -20,6 +20,7 @@ import { HomeScreen } from '../ui/screens/home/home-screen';
 import { theme } from '../ui/theme/theme';
 import '../ui/theme/theme.css';
 import { DemoRoute } from './demo-route';
+import { AthleteRoute } from './athlete-route';
 import { SessionRoute } from './session-route';
 
 // The server allows only styles that carry this page's nonce.
@@ -35,6 +36,7 @@ function App(): ReactNode {
           <Route path="/demo/:which?" element={<DemoRoute />} />
           <Route path="/kept" element={<KeptScreen />} />
           <Route path="/s/:id/:step?" element={<SessionRoute />} />
+          <Route path="/athlete/:key" element={<AthleteRoute />} />
           <Route path="*" element={<HomeScreen />} />
         </Routes>
       </BrowserRouter>

@@ -46,6 +46,25 @@ export function focusOf(trial: Trial, sizeBy: 'body' | 'length' = 'body'): (fram
   };
 }
 
+/** Side of the square round a performer, in standing heights. */
+const ROUND_BODY = 1.4;
+
+/**
+ * A square of the picture round the performer in every frame: left, top and side, pixels; null where nobody has been
+ * found.
+ */
+export function squaresRound(trial: Trial): Float64Array | null {
+  const focusAt = focusOf(trial);
+  if (focusAt(0) === null) return null;
+  const squares = new Float64Array(3 * trial.times.length);
+  for (let i = 0; i < trial.times.length; i++) {
+    const { x, y, height } = focusAt(i)!;
+    const side = ROUND_BODY * height;
+    squares.set([x - side / 2, y - side / 2, side], 3 * i);
+  }
+  return squares;
+}
+
 /** Part of the way along the ground that is shown beside a standing height, so that all of it is seen. */
 const OF_THE_WAY = 0.9;
 

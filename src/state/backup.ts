@@ -1,4 +1,6 @@
+import type { Athlete } from '../core/model/athlete';
 import { fail, ok, type Issue, type Result } from '../core/result';
+import { allAthletes, putAthlete } from '../storage/athletes';
 import { listSessions, readSession } from '../storage/sessions';
 import { rememberBackup } from './backup-age';
 import { download } from './download';
@@ -31,7 +33,7 @@ export async function saveBackup(): Promise<Result<LeftOut, Issue>> {
   try {
     const { writeBackup } = await import('../formats/session-archive/backup');
     const now = new Date().toISOString();
-    const written = await writeBackup(archives(), now, job.signal);
+    const written = await writeBackup(archives(), await allAthletes(), now, job.signal);
     if (!written.ok) return written;
     rememberBackup(now);
     download(`proud-falcon-backup-${now.slice(0, 10)}.zip`, 'application/zip', written.value);
@@ -48,14 +50,25 @@ export interface Restored {
   readonly leftOut: LeftOut;
 }
 
+/** Of a record that is here in another state the one that was changed last stays. */
+async function takeInRecords(athletes: readonly Athlete[], leftOut: string[]): Promise<void> {
+  const here = new Map((await allAthletes()).map(({ id, updatedAt }) => [id, updatedAt]));
+  for (const athlete of athletes) {
+    if ((here.get(athlete.id) ?? '') >= athlete.updatedAt && here.has(athlete.id)) continue;
+    const kept = await putAthlete(athlete);
+    if (!kept.ok) leftOut.push(`the record of ${athlete.name} (${kept.issue.message})`);
+  }
+}
+
 /**
  * Puts all sessions of a backup into this browser; null of a file that is no backup. Nothing that is here is replaced.
  */
 export async function restoreBackup(file: File): Promise<Result<Restored | null, Issue>> {
   const read = await inFileWorker(file, (worker) => worker.readBackup(file));
   if (!read.ok || read.value === null) return read as Result<null, Issue>;
-  const { sessions, damaged } = read.value;
+  const { sessions, athletes, damaged } = read.value;
   const leftOut = [...damaged];
+  await takeInRecords(athletes, leftOut);
   let [opened, beside] = [0, 0];
   const job = startJob('restore', `Opening ${file.name}`);
   try {

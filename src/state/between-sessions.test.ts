@@ -19,7 +19,8 @@ import { derive } from './derived';
 import { redo, setSession, undo, useDocument } from './document-store';
 import { settle, startNextSession } from './follow-up-use-cases';
 import { openSessionFile } from './session-files';
-import { resultOf, sameAthlete } from './session-result';
+import { performerKey } from '../core/model/performer';
+import { resultOf } from './session-result';
 import { trialsElsewhere, takeTrial } from './taken-trials';
 
 // Pictures are not the matter here.
@@ -185,9 +186,11 @@ describe('what a session found', () => {
     expect(deserialize(serialize(result))).toEqual(result);
   });
 
-  it('knows an athlete by name, however it is written', () => {
-    expect(sameAthlete(' Kip  Marlowe', 'kip marlowe')).toBe(true);
-    expect(sameAthlete('Kip Marlowe', 'Kit Marlowe')).toBe(false);
+  it('knows an athlete by name, however it is written, and by the record where there is one', () => {
+    expect(performerKey({ name: ' Kip  Marlowe' })).toBe(performerKey({ name: 'kip marlowe' }));
+    expect(performerKey({ name: 'Kip Marlowe' })).not.toBe(performerKey({ name: 'Kit Marlowe' }));
+    const other = { name: 'Kip Marlowe', athleteId: 'another' };
+    expect(performerKey(other)).not.toBe(performerKey({ name: 'Kip Marlowe' }));
   });
 
   it('keeps what the analyst says of a correction until it is taken back', () => {

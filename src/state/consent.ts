@@ -1,23 +1,16 @@
 import type { Clip } from '../core/model/clip';
+import { performerKey } from '../core/model/performer';
 import { withoutClips } from '../core/model/removed-clips';
 import type { Session } from '../core/model/session';
+import { clipsShowing } from '../core/model/withdrawn';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { mediaNamedIn, removeVideos } from '../storage/media';
 import { allStoredSessions } from '../storage/sessions';
 import { edit, setSession, whenStored, useDocument } from './document-store';
-import { sameAthlete } from './session-result';
 import { openSources } from './session-use-cases';
 
-/**
- * Every clip that shows somebody: those of that name, the same videos under another, and further cameras of all of
- * them.
- */
-function clipsOf({ clips }: Session, { performer, mediaId }: Clip): readonly Clip[] {
-  const own = clips.filter((c) => sameAthlete(c.performer.name, performer.name));
-  const media = new Set([mediaId, ...own.map((c) => c.mediaId)].filter((id) => id !== null));
-  const shown = new Set(clips.filter((c) => own.includes(c) || media.has(c.mediaId ?? '')).map(({ id }) => id));
-  return clips.filter(({ id, sync }) => shown.has(id) || (sync && shown.has(sync.to)));
-}
+const clipsOf = (session: Session, { performer, mediaId }: Clip): readonly Clip[] =>
+  clipsShowing(session, performerKey(performer), mediaId);
 
 /**
  * Removes the footage of somebody who no longer consents: all their clips of the open session with what was measured on

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { SessionResult } from '../core/coaching/progress';
+import { performerKey } from '../core/model/performer';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { WorkerClient, type CrashIssue } from '../media/worker-client';
 import type { Derived } from './derived';
@@ -17,7 +18,7 @@ const measured = new Map<string, { readonly updatedAt: string; readonly result: 
  * @param openId the session that is open, which is left out
  */
 export async function readHistory(
-  athlete: string,
+  { key, name }: { readonly key: string; readonly name: string },
   movementId: string,
   openId: string,
 ): Promise<Result<readonly SessionResult[], Issue<'cancelled'> | CrashIssue>> {
@@ -27,19 +28,19 @@ export async function readHistory(
   );
   let job: ReturnType<typeof startJob> | null = null;
   try {
-    const stored = await client.ask(client.remote.sessionsOf(athlete, movementId), 'Looking for sessions');
+    const stored = await client.ask(client.remote.sessionsOf(key, movementId), 'Looking for sessions');
     if (!stored.ok) return stored;
     const others = stored.value.filter(({ id }) => id !== openId);
     const changed = others.filter(({ id, updatedAt }) => measured.get(id)?.updatedAt !== updatedAt);
-    if (changed.length > 0) job = startJob('look-back', `Measuring the sessions of ${athlete}`);
+    if (changed.length > 0) job = startJob('look-back', `Measuring the sessions of ${name}`);
     for (const [n, { id, updatedAt }] of changed.entries()) {
       const result = await client.ask(client.remote.resultOf(id), 'Measuring a session');
       if (job?.signal.aborted) return fail('cancelled', 'Looking back was cancelled. Open the step again to go on.');
       if (!result.ok) return result;
-      measured.set(id, { updatedAt, result: result.value });
+      if (result.value) measured.set(id, { updatedAt, result: result.value });
       job?.progress(n + 1, changed.length);
     }
-    return ok(others.map(({ id }) => measured.get(id)!.result));
+    return ok(others.flatMap(({ id }) => measured.get(id)?.result ?? []));
   } finally {
     job?.end();
     client.end();
@@ -63,6 +64,7 @@ const inOrder = (others: readonly SessionResult[], open: SessionResult): readonl
 export function useHistory(derived: Derived): History {
   const { session, athlete } = derived;
   const name = athlete?.clip.performer.name ?? null;
+  const key = athlete && performerKey(athlete.clip.performer);
   const movementId = derived.movement.id;
   const [found, setFound] = useState<{
     readonly others: readonly SessionResult[];
@@ -70,15 +72,15 @@ export function useHistory(derived: Derived): History {
   } | null>(null);
   useEffect(() => {
     let current = true;
-    if (name === null) return;
-    void readHistory(name, movementId, session.id).then((others) => {
+    if (name === null || key === null) return;
+    void readHistory({ key, name }, movementId, session.id).then((others) => {
       if (current)
         setFound(others.ok ? { others: others.value, problem: null } : { others: [], problem: others.issue.message });
     });
     return () => {
       current = false;
     };
-  }, [name, movementId, session.id]);
-  if (name === null) return { results: [], problem: null };
+  }, [key, name, movementId, session.id]);
+  if (key === null) return { results: [], problem: null };
   return { results: found && inOrder(found.others, resultOf(derived)), problem: found?.problem ?? null };
 }

@@ -1,4 +1,6 @@
+import type { Athlete } from '../core/model/athlete';
 import type { Clip, Performer, Role } from '../core/model/clip';
+import { performerKey } from '../core/model/performer';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { MOVEMENTS } from '../movements';
 import { repeatsText, UNEVEN_REPEATS } from '../core/timing/repeated-frames';
@@ -55,10 +57,22 @@ export async function lastTime(): Promise<LastTime> {
   };
 }
 
+/** Who is said to be in a clip. */
+export interface Named {
+  readonly name: string;
+  readonly athleteId: string | undefined;
+  /** What is known of them beside the sessions. */
+  readonly record: Athlete | null;
+  readonly minor: boolean;
+}
+
 /** Somebody else than last time: nothing is known of them but what is said now. */
-export function named({ performer, ...filmed }: Offered, name: string, minor: boolean): Offered {
-  const same = performer.name === name;
-  return { ...filmed, performer: { ...(same ? performer : usual(name).performer), minor } };
+export function named({ performer, ...filmed }: Offered, { name, athleteId, record, minor }: Named): Offered {
+  const id = athleteId === undefined ? {} : { athleteId };
+  const same = performerKey(performer) === performerKey({ name, ...id });
+  const known = same ? performer : usual(name).performer;
+  const { dominantSide, segmentTable } = record ?? known;
+  return { ...filmed, performer: { ...id, name, dominantSide, segmentTable, minor, consent: known.consent } };
 }
 
 /** Nobody is asked here what Intake would ask; it is said. */

@@ -25,7 +25,3 @@ export function resultOf({ session, movement, judged, plan, athlete }: Derived):
     correctionVerdicts: session.correctionVerdicts,
   };
 }
-
-/** Names that differ by case, accents written apart or blanks are one athlete's. */
-export const sameAthlete = (a: string, b: string): boolean => tidy(a) === tidy(b);
-const tidy = (name: string): string => name.normalize('NFC').trim().replace(/\s+/g, ' ').toLocaleLowerCase();

@@ -1,5 +1,6 @@
 import type { Clip, Role } from '../core/model/clip';
 import { copyClips, KNOWN_OF_CLIPS } from '../core/model/copied-clips';
+import { performerKey } from '../core/model/performer';
 import type { Session } from '../core/model/session';
 import { allStoredSessions } from '../storage/sessions';
 import { baseOf } from './derived';
@@ -14,7 +15,7 @@ export interface StoredTrial {
 }
 
 /** What makes two clips one trial: the same person in the same video. */
-const trialKey = ({ mediaId, id, performer }: Clip): string => `${mediaId ?? id} ${performer.name}`;
+const trialKey = ({ mediaId, id, performer }: Clip): string => `${mediaId ?? id} ${performerKey(performer)}`;
 
 /**
  * Trials of the other sessions of this browser, the session changed last first. One that several sessions use

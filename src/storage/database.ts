@@ -1,4 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
+import type { AthleteStanding } from '../core/coaching/athlete-standing';
+import type { Athlete } from '../core/model/athlete';
 import type { MarkerMap } from '../core/tracks/marker-map';
 import type { Session } from '../core/model/session';
 import { partsOf, withoutParts, type Part, type PartPath } from './session-parts';
@@ -28,7 +30,15 @@ export interface StoredSummary {
   readonly movementId: string;
   /** Of a movement of the session's own; null for one that ships. */
   readonly movementName: string | null;
+  /** What is measured by: the session's own movement, else one that ships. */
+  readonly measuredBy: string;
+  /** Names of the performers of all clips, and who they are, in the same order. */
   readonly performers: readonly string[];
+  readonly performerKeys: readonly string[];
+  /** Whom it is about; null where there is no clip of an athlete yet. */
+  readonly athlete: string | null;
+  /** Ids of the videos and recordings that it names. */
+  readonly media: readonly string[];
   /** Bytes of the session, about: points and notes, without videos. */
   readonly bytes: number;
 }
@@ -46,9 +56,16 @@ export interface StoredMarkerMap {
   readonly map: MarkerMap;
 }
 
+/** How somebody stands in one movement, made of their sessions as they were stored at those times. */
+export interface StoredStanding extends AthleteStanding {
+  readonly id: string;
+  /** The last picture of them, a data address; null where there is no video. */
+  readonly picture: string | null;
+}
+
 const NAME = 'proud-falcon';
 /** Version of the tables; a browser counts ten for each. */
-const VERSION = 3;
+const VERSION = 4;
 
 export const partKey = (session: string, path: PartPath): string => JSON.stringify([session, ...path]);
 export const storedPart = (session: string, { path, value }: Part): StoredPart => ({
@@ -64,13 +81,15 @@ export class FalconDatabase extends Dexie {
   declare summaries: EntityTable<StoredSummary, 'id'>;
   declare media: EntityTable<StoredMedia, 'id'>;
   declare markerMaps: EntityTable<StoredMarkerMap, 'id'>;
+  declare athletes: EntityTable<Athlete, 'id'>;
+  declare standings: EntityTable<StoredStanding, 'id'>;
 
   constructor(name = NAME) {
     super(name);
     this.version(1).stores({ sessions: 'id, updatedAt', media: 'id' });
     this.version(2).stores({ markerMaps: 'id' });
     // Samples lay in the documents; summaries are made when the sessions are listed.
-    this.version(VERSION)
+    this.version(3)
       .stores({ parts: 'key, session', summaries: 'id' })
       .upgrade(async (transaction) => {
         const all = await transaction.table<StoredSession>('sessions').toCollection().primaryKeys();
@@ -82,6 +101,10 @@ export class FalconDatabase extends Dexie {
           await transaction.table('sessions').put({ ...row, document: withoutParts(row.document) });
         }
       });
+    // Summaries tell now whom a session is about; they are made again when the sessions are listed.
+    this.version(VERSION)
+      .stores({ athletes: 'id', standings: 'id' })
+      .upgrade((transaction) => transaction.table('summaries').clear());
   }
 }
 

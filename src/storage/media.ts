@@ -53,12 +53,25 @@ export interface KeptVideo {
   readonly sessions: readonly string[];
 }
 
+/** What each session names; a document is read only where there is no summary of it. */
+export async function namedBySessions(): Promise<ReadonlyMap<string, readonly string[]>> {
+  const [ids, summaries] = await Promise.all([
+    database.sessions.toCollection().primaryKeys(),
+    database.summaries.toArray(),
+  ]);
+  const named = new Map(summaries.map(({ id, media }) => [id, media]));
+  const all = ids.map(async (id): Promise<readonly [string, readonly string[]]> => [
+    id,
+    named.get(id) ?? mediaNamedIn((await database.sessions.get(id))?.document),
+  ]);
+  return new Map(await Promise.all(all));
+}
+
 /** Every stored video with the ids of the sessions that name it. */
 export async function keptVideos(): Promise<readonly KeptVideo[]> {
   const users = new Map<string, Set<string>>();
-  await database.sessions.each(({ id, document }) => {
-    for (const media of mediaNamedIn(document)) users.set(media, (users.get(media) ?? new Set()).add(id));
-  });
+  for (const [id, named] of await namedBySessions())
+    for (const media of named) users.set(media, (users.get(media) ?? new Set()).add(id));
   return (await database.media.toArray()).map(({ id, fileName, blob }) => ({
     id,
     fileName,
@@ -73,7 +86,7 @@ export async function keptVideos(): Promise<readonly KeptVideo[]> {
  * @returns the bytes that were removed
  */
 export async function sweepVideos(keep: ReadonlySet<string> = new Set()): Promise<number> {
-  return database.transaction('rw', database.sessions, database.media, async () => {
+  return database.transaction('rw', database.sessions, database.summaries, database.media, async () => {
     const loose = (await keptVideos()).filter(
       ({ id, sessions }) => sessions.length === 0 && !keep.has(id) && !underway.has(id),
     );

@@ -53,7 +53,11 @@ describe('sessions in the browser', () => {
       on: '2026-01-01',
       movementId: 'pace-delivery',
       movementName: null,
+      measuredBy: 'pace-delivery',
       performers: [],
+      performerKeys: [],
+      athlete: null,
+      media: [],
       damage: null,
       bytes: expect.any(Number),
     };

@@ -1,17 +1,15 @@
 import { checkSession, repairSession } from '../core/model/check-session';
-import { dayOf, type Session } from '../core/model/session';
+import type { Session } from '../core/model/session';
 import { encodeSamples } from '../formats/session-json/samples';
 import { fail, ok, type Result } from '../core/result';
-import { database, partKey, storedPart, type StoredSession, type StoredSummary } from './database';
-import { mediaNamedIn, nameMedia, forgetUnderway } from './media';
+import { database, partKey, storedPart, type StoredSession } from './database';
+import { mediaNamedIn, namedBySessions, nameMedia, forgetUnderway } from './media';
+import { summaryOf, textOr, unreadable, type SessionSummary } from './session-summary';
 import { changedParts, withoutParts, withParts } from './session-parts';
 import { storageIssue, type StorageIssue } from './storage-issue';
 import { changesSince, forgetLeft, leaveBehind, leftBehind, withLeftChanges, type StoredVersion } from './left-changes';
 
-export interface SessionSummary extends StoredSummary {
-  /** Why it cannot be opened as it is; null for one that can, as far as is known. */
-  readonly damage: string | null;
-}
+export type { SessionSummary };
 
 /** A row as it was stored, with its parts in their places. */
 async function joined(row: StoredSession): Promise<StoredSession> {
@@ -32,37 +30,13 @@ const latestFirst = (a: { readonly updatedAt: unknown }, b: { readonly updatedAt
 /** What a session is made of. */
 const TABLES = [database.sessions, database.parts, database.summaries];
 
-const textOr = (value: unknown, other: string): string => (typeof value === 'string' ? value : other);
-
-/** Bytes that a value takes, about. */
-function sizeOf(value: unknown): number {
-  if (ArrayBuffer.isView(value)) return value.byteLength;
-  if (typeof value === 'string') return 2 * value.length;
-  if (typeof value !== 'object' || value === null) return 8;
-  return Object.entries(value).reduce((sum, [key, part]) => sum + 2 * key.length + sizeOf(part), 0);
-}
-
-function summaryOf(session: Session, updatedAt: string): StoredSummary {
-  return {
-    id: session.id,
-    name: session.name,
-    updatedAt,
-    on: dayOf(session),
-    movementId: session.movementId,
-    movementName: session.ownMovement?.name ?? null,
-    performers: session.clips.map((clip) => clip.performer.name),
-    bytes: sizeOf(session),
-  };
-}
-
 /** A row without a summary, whatever is in it: one that is damaged must not hide the others. */
 async function summaryOfRow(row: StoredSession): Promise<SessionSummary> {
   const { id, document } = await joined(row);
   const [name, updatedAt] = [textOr(row.name, 'A session without a name'), textOr(row.updatedAt, '')];
   const checked = checkSession(document);
   if (!checked.ok) {
-    const nothing = { on: '', movementId: '', movementName: null, performers: [] };
-    return { id, name, updatedAt, ...nothing, bytes: sizeOf(document), damage: checked.issue.message };
+    return { ...unreadable(document), id, name, updatedAt, damage: checked.issue.message };
   }
   const summary = summaryOf(checked.value, updatedAt);
   await database.summaries.put(summary);
@@ -291,7 +265,7 @@ export async function deleteSession(id: string): Promise<void> {
   await database.transaction('rw', [...TABLES, database.media], async () => {
     const own = mediaNamedIn((await database.sessions.get(id))?.document);
     await removeRows(id);
-    const used = new Set((await database.sessions.toArray()).flatMap((row) => mediaNamedIn(row.document)));
+    const used = new Set([...(await namedBySessions()).values()].flat());
     await database.media.bulkDelete(own.filter((mediaId) => !used.has(mediaId)));
   });
   versions.delete(id);

@@ -110,7 +110,7 @@ test.describe('files that are not what they should be', () => {
       await card.getByRole('alert').getByRole('button', { name: 'Close' }).click();
     }
     await page.reload();
-    await expect(card.getByRole('textbox', { name: 'Name' })).toHaveValue('Sela Orr');
+    await expect(card.getByRole('combobox', { name: 'Name' })).toHaveValue('Sela Orr');
     await goToStep(page, 'Match');
     await expect(page.getByTestId('frame-athlete')).toContainText('frame 1 of 360');
     expect(errors).toEqual([]);

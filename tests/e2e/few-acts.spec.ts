@@ -90,7 +90,7 @@ test('a file that is no video is said, and nothing is made of it', async ({ page
   await page.getByRole('button', { name: 'Consent is given: start' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'notes.mp4' })).toBeVisible();
   await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByText('No sessions yet')).toBeVisible();
+  await expect(page.getByText('Begin with the demo')).toBeVisible();
 });
 
 test('two files to readings with confirmed moments in at most twenty acts, one moment after the other in both', async ({

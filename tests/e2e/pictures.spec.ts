@@ -47,7 +47,7 @@ test('pictures are the moments of a performance: read at them, and nothing of ti
     ]);
   await expect(card.getByText('642 \u00d7 482, 2 still pictures')).toBeVisible();
   await expect(card.getByLabel('Capture rate, frames per second')).toHaveCount(0);
-  await card.getByRole('textbox', { name: 'Name' }).fill('Ideal');
+  await card.getByRole('combobox', { name: 'Name' }).fill('Ideal');
   await card.getByLabel('Consent to film and analyse is given').check();
   await card.getByRole('button', { name: 'Use as reference' }).click();
   await expect(card.getByRole('button', { name: 'Use as reference' })).toHaveCount(0);

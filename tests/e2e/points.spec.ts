@@ -24,7 +24,7 @@ test('points without video are a performance: a figure seen from a chosen camera
   await card.getByRole('slider', { name: 'Camera round the performer' }).focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
   await expect(card.getByText('3\u00b0 from the side')).toBeVisible();
-  await card.getByRole('textbox', { name: 'Name' }).fill('Lifter');
+  await card.getByRole('combobox', { name: 'Name' }).fill('Lifter');
   await card.getByLabel('Consent to film and analyse is given').check();
   await card.getByRole('button', { name: 'Use as athlete' }).click();
   await expect(card.getByRole('button', { name: 'Use as athlete' })).toHaveCount(0);

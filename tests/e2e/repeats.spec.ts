@@ -61,7 +61,7 @@ test('a clip that is slowed within has angles and no times, until somebody says 
   const card = page.getByTestId('intake-athlete');
   await card.locator('input[type=file]').setInputFiles(slowed());
   await expect(card.getByText(/Some frames show the picture before them again, unevenly/)).toBeVisible();
-  await card.getByRole('textbox', { name: 'Name' }).fill('Sela Orr');
+  await card.getByRole('combobox', { name: 'Name' }).fill('Sela Orr');
   await card.getByLabel('Consent to film and analyse is given').check();
   await card.getByRole('button', { name: 'Use as athlete' }).click();
   const truth = card.getByRole('button', { name: 'Its times are true' });

@@ -6,6 +6,7 @@ import { judge } from '../judgement/state';
 import type { CorrectionVerdict } from '../model/session';
 import type { Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
+import { standingOf } from './athlete-standing';
 import {
   alsoMoved,
   changeBetween,
@@ -288,5 +289,52 @@ describe('what else moved', () => {
 
   it('takes an unsure value inside the range as on target, one outside not', () => {
     expect([onTarget(read(165, 9)), onTarget(read(158, 9)), onTarget(read(150))]).toEqual([true, false, false]);
+  });
+});
+
+describe('how an athlete stands', () => {
+  const plan = {
+    days: [
+      { day: 1, turns: [{ id: 'knee', stage: 0, check: false }] },
+      { day: 29, turns: [{ id: 'knee', stage: 0, check: true }] },
+      { day: 57, turns: [{ id: 'knee', stage: 1, check: true }] },
+    ],
+    corrections: [],
+    freeze: null,
+    competition: null,
+  };
+
+  it('is what is open and when its next stage is checked, with the measure behind it session by session', () => {
+    const all = sessions({ value: read(140), asked: true }, { value: read(156), asked: true });
+    const { open, trend } = standingOf([knee], all, plan);
+    // The second session is of 1 February.
+    expect(open).toEqual([{ id: 'knee', title: 'Knee', standing: 'improving', due: '2026-03-02' }]);
+    expect(trend).toMatchObject({ measure: 'Knee', unit: 'deg', low: deg(160), high: deg(170) });
+    expect(trend!.values.map(({ on }) => on)).toEqual(['2026-01-01', '2026-02-01']);
+    expect(trend!.values[1]!.value).toBeCloseTo(deg(156), 12);
+    expect(trend!.values[1]!.plusMinus).toBeCloseTo(deg(2), 12);
+  });
+
+  it('has nothing open where all is closed or nothing was asked', () => {
+    const closed = sessions({ value: read(140), asked: true }, { value: read(164) }, { value: read(165) });
+    expect(standingOf([knee], closed, plan)).toEqual({ open: [], trend: null });
+    expect(standingOf([knee], sessions({ value: read(140) }), plan)).toEqual({ open: [], trend: null });
+  });
+
+  it('puts what the latest session asked first', () => {
+    const [first, second] = sessions({ value: read(140), asked: true }, { value: read(141), asked: true });
+    const own = { id: 'own', title: 'Look up', own: true };
+    const all = [
+      { ...first!, asked: [...first!.asked, { id: 'old', title: 'Old', own: true }] },
+      { ...second!, asked: [own, ...second!.asked] },
+    ];
+    const { open, trend } = standingOf([knee], all, plan);
+    expect(open.map(({ id, due }) => [id, due])).toEqual([
+      ['own', null],
+      ['knee', '2026-03-02'],
+      ['old', null],
+    ]);
+    // The first of them is judged by eye: it has no numbers.
+    expect(trend).toBeNull();
   });
 });

@@ -1,6 +1,7 @@
 import { viewRefusal } from '../calibration/view';
 import { seriesOfMeasure, seriesUnitOf, seriesOf, unitOf } from '../measures';
 import type { Measure } from '../model/measure';
+import { performerKey } from '../model/performer';
 import type { Movement } from '../model/movement';
 import { momentSd } from '../trial/moments';
 import { interpolateLinear } from '../signal/resample';
@@ -101,7 +102,7 @@ function errorAlong(
           series.read(measure, p, frameAtSample(p, through, sample), timeSdAt(p, through, sample)),
           sem,
         ),
-        performer: p.clip.performer.name,
+        performer: performerKey(p.clip.performer),
       }));
       return meanReading(measure, all).reading;
     });
@@ -175,7 +176,7 @@ export function matchedSeries(
   const members = others!.map((p, k) => (k === 0 ? first : beside(seriesThrough(p), first)));
   const ref = mean(members);
   const ath = mean(own!.map((p) => beside(seriesThrough(p), first)));
-  const performers = new Set(others!.map((p) => p.clip.performer.name)).size;
+  const performers = new Set(others!.map((p) => performerKey(p.clip.performer))).size;
   const spread = performers >= LEAST_FOR_SPREAD ? simultaneousHalf(members, ref) : null;
   // A target in another unit than the curve's (a time, say) says nothing of the curve.
   const sameUnit = unitOf(measure) === seriesUnitOf(measure);

@@ -1,5 +1,6 @@
 import { differenceOf, evaluateMeasure, kindOf } from '../measures';
 import type { Measure } from '../model/measure';
+import { performerKey } from '../model/performer';
 import { cameraRefusal } from '../trial/camera-refusal';
 import { viewRefusal } from '../calibration/view';
 import type { Trial } from '../trial/trial';
@@ -66,14 +67,11 @@ export function withMeasuredError(reading: Reading, sem: number | undefined): Re
   };
 }
 
-/** Whose trial it is: names that differ by case or blanks are one performer's. */
-const performerOf = ([main]: Views): string => main!.clip.performer.name.trim().replace(/\s+/g, ' ').toLowerCase();
-
 /** One measure of every trial of a side. */
 export const readEach = (measure: Measure, side: Side, errors: MeasuredErrors = {}): readonly ReadingOf[] =>
   side.map((views) => ({
     reading: withMeasuredError(evaluateMeasure(measure, viewOf(measure, views)), errors[measure.id]),
-    performer: performerOf(views),
+    performer: performerKey(views[0]!.clip.performer),
   }));
 
 /** Values by a key, in the order in which the keys first come. */

@@ -1,7 +1,15 @@
 import { z } from 'zod';
 import { attemptResultSchema, setUpSchema } from './conditions';
 import { samples } from './samples';
-import { coordinateSchema, isIncreasing, keySchema, LIMITS, pictureSideSchema, rateSchema } from './limits';
+import {
+  athleteIdSchema,
+  coordinateSchema,
+  isIncreasing,
+  keySchema,
+  LIMITS,
+  pictureSideSchema,
+  rateSchema,
+} from './limits';
 
 export const sideSchema = z.enum(['left', 'right']);
 
@@ -23,6 +31,8 @@ export const segmentTableSchema = z.enum(['male', 'female']);
 
 /** The performer as asked for at intake. */
 export const performerSchema = z.object({
+  /** The athlete's record; left out where the name alone tells who it is. */
+  athleteId: athleteIdSchema.optional(),
   name: z
     .string()
     .trim()

@@ -40,6 +40,12 @@ export const keySchema = z
   .max(LIMITS.id, `An id has at most ${LIMITS.id} characters.`)
   .refine((id) => !isReserved(id), 'That name is reserved; choose another.');
 
+/** Who an athlete's record is of: an id of its own, or the key of a name under which sessions know somebody. */
+export const athleteIdSchema = z
+  .string()
+  .min(1)
+  .max(LIMITS.name + 20);
+
 /** An id that stands in an address. */
 export const addressIdSchema = z
   .string()

@@ -6,17 +6,32 @@ import { dismiss, useNotices, type Notice } from '../../state/notices';
 import { useUpdate } from '../../state/updates';
 
 const INFO_STAYS_MS = 7000;
+/** Something can still be done about it. */
+const OFFER_STAYS_MS = 20_000;
 
 function NoticeAlert({ notice }: { readonly notice: Notice }): ReactNode {
-  const { id, severity, text } = notice;
+  const { id, severity, text, act } = notice;
   useEffect(() => {
     if (severity !== 'info') return undefined;
-    const timer = setTimeout(() => dismiss(id), INFO_STAYS_MS);
+    const timer = setTimeout(() => dismiss(id), act ? OFFER_STAYS_MS : INFO_STAYS_MS);
     return () => clearTimeout(timer);
-  }, [id, severity]);
+  }, [id, severity, act]);
   return (
     <Alert severity={severity === 'error' ? 'warning' : 'info'} variant="filled" onClose={() => dismiss(id)}>
       {text}
+      {act && (
+        <Button
+          color="inherit"
+          size="small"
+          sx={{ ml: 1 }}
+          onClick={() => {
+            act.run();
+            dismiss(id);
+          }}
+        >
+          {act.label}
+        </Button>
+      )}
     </Alert>
   );
 }

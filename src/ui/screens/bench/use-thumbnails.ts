@@ -2,8 +2,7 @@ import { useEffect, useState } from 'react';
 import { player } from '../../../state/bench-player';
 import type { Derived } from '../../../state/derived';
 import { useView } from '../../../state/view-store';
-import type { Trial } from '../../../core/trial/trial';
-import { focusOf } from '../../../stage/focus';
+import { squaresRound } from '../../../stage/focus';
 import { useLatest } from '../../../stage/use-latest';
 import { ribbonClips } from './ribbon-span';
 
@@ -15,22 +14,6 @@ const PATIENCE = 300;
 
 /** Clip id -> small pictures along it, as they come. */
 export type Thumbnails = Readonly<Record<string, readonly { readonly frame: number; readonly address: string }[]>>;
-
-/** Side of the square round a performer, in standing heights. */
-const ROUND_BODY = 1.4;
-
-/** A square round the performer in every frame; null where nobody has been found. */
-function cropsOf(trial: Trial): Float64Array | null {
-  const focusAt = focusOf(trial);
-  if (focusAt(0) === null) return null;
-  const crops = new Float64Array(3 * trial.times.length);
-  for (let i = 0; i < trial.times.length; i++) {
-    const { x, y, height } = focusAt(i)!;
-    const side = ROUND_BODY * height;
-    crops.set([x - side / 2, y - side / 2, side], 3 * i);
-  }
-  return crops;
-}
 
 /** Small pictures along the clips that have a ribbon, made once they are wanted. */
 export function useThumbnails(derived: Derived): Thumbnails {
@@ -50,7 +33,7 @@ export function useThumbnails(derived: Derived): Thumbnails {
       const source = player.source(clipId);
       if (!source) return void timers.push(setTimeout(() => begin(clipId), PATIENCE));
       const on = latest.current.clips.find((c) => c.trial.clip.id === clipId);
-      source.thumbnails(COUNT, 2 * THUMBNAIL_HEIGHT, on ? cropsOf(on.trial) : null, (frame, picture) => {
+      source.thumbnails(COUNT, 2 * THUMBNAIL_HEIGHT, on ? squaresRound(on.trial) : null, (frame, picture) => {
         if (!current) return;
         const address = URL.createObjectURL(picture);
         addresses.push(address);

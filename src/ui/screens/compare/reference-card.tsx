@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { LEAST_FOR_SPREAD } from '../../../core/comparison/side';
 import type { ReferenceModel } from '../../../core/model/reference-model';
+import { performerKey } from '../../../core/model/performer';
 import { byResult, resultText } from '../../../core/model/conditions';
 import { changeReferenceModel, compareAttempts, chooseSchool } from '../../../state/comparison-use-cases';
 import { repetitionsOf, type Derived } from '../../../state/derived';
@@ -39,7 +40,7 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
     }));
   });
   const school = movement.schools.find((s) => s.id === session.school);
-  const performers = new Set(sides.reference.map((views) => views[0]!.clip.performer.name)).size;
+  const performers = new Set(sides.reference.map((views) => performerKey(views[0]!.clip.performer))).size;
   const who = performers === 1 ? '1 performer' : `${performers} performers`;
   const spread =
     performers >= LEAST_FOR_SPREAD

@@ -4,50 +4,56 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { format } from 'date-fns';
-import { useEffect, useRef, useState, type FormEvent, type ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { LIMITS } from '../../../core/model/limits';
-import { MOVEMENTS } from '../../../movements';
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { saveBackup } from '../../../state/backup';
-import { DEMOS } from '../../../state/demo';
 import { missingFeatures } from '../../../state/browser';
 import { notify } from '../../../state/notices';
 import { useSessionFile } from '../../components/use-session-file';
-import { allSessions, removeSession, type SessionSummary } from '../../../state/session-list';
+import { removeSession, type SessionSummary } from '../../../state/session-list';
 import { lastTime, type LastTime } from '../../../state/quick-start';
-import { createSession } from '../../../state/session-use-cases';
+import { readSquad, refreshStandings, type Squad } from '../../../state/squad';
 import { BackupReminder } from './backup-reminder';
+import { DemoCard } from './demo-card';
+import { NewSession } from './new-session';
 import { QuickStart } from './quick-start';
-import { SessionTable } from './session-table';
+import { SquadAndSessions } from './squad-and-sessions';
 
 /** What is called so and holds nothing else is a saved session, readable or not. */
 const SESSION_FILE = /\.(zip|json)$/i;
 
-/** All sessions of this browser, and the way to a new one. */
+/** Everybody who was analysed, all sessions of this browser, and the way to a new one. */
 export function HomeScreen(): ReactNode {
-  const navigate = useNavigate();
-  const [sessions, setSessions] = useState<readonly SessionSummary[] | null>(null);
-  const [name, setName] = useState('');
-  const [movementId, setMovementId] = useState(MOVEMENTS[0]!.id);
+  const [squad, setSquad] = useState<Squad | null>(null);
+  const [measuring, setMeasuring] = useState<{ readonly done: number; readonly all: number } | null>(null);
   const [deleting, setDeleting] = useState<SessionSummary | null>(null);
   const [starting, setStarting] = useState<{ readonly files: readonly File[]; readonly last: LastTime } | null>(null);
   const missing = missingFeatures();
-  const videoInput = useRef<HTMLInputElement>(null);
   const input = useRef<HTMLInputElement>(null);
-  const refresh = (): void => void allSessions().then(setSessions);
-  useEffect(refresh, []);
+  const running = useRef<AbortController>(null);
+  const refresh = useCallback((): void => {
+    running.current?.abort();
+    const { signal } = (running.current = new AbortController());
+    const show = async (): Promise<void> => {
+      const read = await readSquad();
+      if (!signal.aborted) setSquad(read);
+    };
+    void show()
+      .then(() =>
+        refreshStandings(signal, (done, all) => {
+          if (signal.aborted) return;
+          setMeasuring(done < all ? { done, all } : null);
+          void show();
+        }),
+      )
+      .finally(() => !signal.aborted && setMeasuring(null));
+  }, []);
+  useEffect(() => {
+    refresh();
+    return () => running.current?.abort();
+  }, [refresh]);
   const files = useSessionFile(refresh);
-
-  const onCreate = async (event: FormEvent): Promise<void> => {
-    event.preventDefault();
-    const created = await createSession(name.trim() || `Session of ${format(new Date(), 'd MMMM yyyy')}`, movementId);
-    if (created.ok) void navigate(`/s/${created.value}/intake`);
-    else notify('error', created.issue.message);
-  };
 
   const backUp = async (): Promise<void> => {
     const saved = await saveBackup();
@@ -82,6 +88,7 @@ export function HomeScreen(): ReactNode {
       );
     else await begin(dropped);
   };
+  const isEmpty = squad?.sessions.length === 0 && squad.members.length === 0;
 
   return (
     <main
@@ -96,131 +103,67 @@ export function HomeScreen(): ReactNode {
         <Typography variant="h1" gutterBottom>
           Proud Falcon
         </Typography>
-        <Typography sx={{ mb: 2, maxWidth: 640 }}>
-          Puts an athlete’s clip beside a reference, brings both to the same moment, measures what differs and says what
-          to work on first. All of it stays in this browser, at {window.location.origin}:{' '}
-          <Link to="/kept">What is kept here</Link>.
-        </Typography>
         {missing.length > 0 && (
           <Alert severity="warning" sx={{ mb: 2 }}>
             This browser lacks {missing.join('; ')}. A current desktop version of Chromium and its kin, of Firefox or of
             Safari has it all.
           </Alert>
         )}
-        <div className="columns">
-          <section className="card">
-            <Typography variant="h2" gutterBottom>
-              New session
-            </Typography>
-            <p style={{ margin: '0 0 12px' }}>
-              <Button variant="contained" sx={{ mr: 1 }} onClick={() => videoInput.current?.click()}>
-                Begin with one or two videos
+        <div className="home">
+          <div className="main">
+            {isEmpty && (
+              <>
+                <Typography sx={{ mb: 2, maxWidth: 640 }}>
+                  Puts an athlete’s clip beside a reference, brings both to the same moment, measures what differs and
+                  says what to work on first. Every athlete stands here then, with what they work on.
+                </Typography>
+                <DemoCard first />
+              </>
+            )}
+            {squad && !isEmpty && (
+              <>
+                <BackupReminder sessions={squad.sessions} onBackUp={() => void backUp()} />
+                <SquadAndSessions squad={squad} measuring={measuring} onDelete={setDeleting} onChange={refresh} />
+              </>
+            )}
+          </div>
+          <aside>
+            <NewSession onFiles={(all) => void take(all)} />
+            <section className="card">
+              <Typography variant="h2" gutterBottom>
+                Files
+              </Typography>
+              <p className="note" style={{ margin: '0 0 8px' }}>
+                All of it stays in this browser, at {window.location.origin}: <Link to="/kept">What is kept here</Link>.
+              </p>
+              <Button variant="outlined" size="small" disabled={files.opening} onClick={() => input.current?.click()}>
+                {files.opening ? 'Reading the file' : 'Open a session or a backup'}
               </Button>
-              or drop them anywhere on this page.
+              {squad !== null && squad.sessions.length > 0 && (
+                <Button size="small" onClick={() => void backUp()}>
+                  Save everything as one file
+                </Button>
+              )}
               <input
-                ref={videoInput}
+                ref={input}
                 type="file"
-                multiple
-                accept="video/*,image/*,.mkv,.mts,.m2ts,.ts,.avi,.mxf"
-                aria-label="Videos to begin with"
+                accept=".zip,.json"
+                aria-label="Session file"
                 className="visually-hidden"
                 tabIndex={-1}
                 onChange={(event) => {
-                  void take(event.target.files);
+                  const [file] = event.target.files ?? [];
+                  if (file) void files.open(file);
                   event.target.value = '';
                 }}
               />
+            </section>
+            {squad && !isEmpty && <DemoCard first={false} />}
+            <p className="note">
+              <a href="/third-party.md">Licences of what is built in</a>
             </p>
-            <form onSubmit={(event) => void onCreate(event)} style={{ display: 'grid', gap: 10 }}>
-              <TextField
-                label="Name"
-                value={name}
-                onChange={(event) => setName(event.target.value)}
-                fullWidth
-                slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
-              />
-              <TextField
-                select
-                label="Movement"
-                value={movementId}
-                onChange={(event) => setMovementId(event.target.value)}
-                fullWidth
-              >
-                {MOVEMENTS.map((m) => (
-                  <MenuItem key={m.id} value={m.id}>
-                    {m.sport}: {m.name}
-                  </MenuItem>
-                ))}
-              </TextField>
-              <Button type="submit" variant="outlined" sx={{ justifySelf: 'start' }}>
-                Create
-              </Button>
-            </form>
-          </section>
-          <section className="card">
-            <Typography variant="h2" gutterBottom>
-              Demo
-            </Typography>
-            <Typography sx={{ mb: 1 }}>
-              A made-up academy, filmed at 120 frames per second, with points, moments and judgements in place.
-            </Typography>
-            <ul style={{ margin: 0, paddingLeft: 0, listStyle: 'none', display: 'grid', gap: 6 }}>
-              {DEMOS.map((demo, i) => (
-                <li key={demo.id}>
-                  <Button
-                    component={Link}
-                    to={i === 0 ? '/demo' : `/demo/${demo.id}`}
-                    variant="outlined"
-                    size="small"
-                    sx={{ mr: 1 }}
-                  >
-                    {i === 0 ? 'Open the demo' : `Open ${demo.name.toLowerCase()}`}
-                  </Button>
-                  <span className="note">
-                    {demo.name}: {demo.about}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </section>
+          </aside>
         </div>
-        <section style={{ marginTop: 20 }}>
-          <div style={{ display: 'flex', alignItems: 'center', gap: 12, marginBottom: 6 }}>
-            <Typography variant="h2">Sessions</Typography>
-            <Button variant="outlined" disabled={files.opening} onClick={() => input.current?.click()}>
-              {files.opening ? 'Reading the file' : 'Open a session or a backup'}
-            </Button>
-            {sessions !== null && sessions.length > 0 && (
-              <Button onClick={() => void backUp()}>Save everything as one file</Button>
-            )}
-            <input
-              ref={input}
-              type="file"
-              accept=".zip,.json"
-              aria-label="Session file"
-              className="visually-hidden"
-              tabIndex={-1}
-              onChange={(event) => {
-                const [file] = event.target.files ?? [];
-                if (file) void files.open(file);
-                event.target.value = '';
-              }}
-            />
-          </div>
-          {sessions?.length === 0 && (
-            <p>
-              No sessions yet. A session holds two clips and everything measured on them; create one, open a file that
-              was saved from a report, or open the demo to see a finished one.
-            </p>
-          )}
-          {sessions !== null && <BackupReminder sessions={sessions} onBackUp={() => void backUp()} />}
-          {sessions !== null && sessions.length > 0 && (
-            <SessionTable sessions={sessions} onDelete={setDeleting} onChange={refresh} />
-          )}
-        </section>
-        <p className="note" style={{ marginTop: 24 }}>
-          <a href="/third-party.md">Licences of what is built in</a>
-        </p>
       </div>
       {starting && <QuickStart {...starting} onClose={() => setStarting(null)} />}
       {files.dialog}

@@ -13,22 +13,26 @@ import { format } from 'date-fns';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { Side } from '../../../core/anatomy/body-points';
+import { mayBeMinor } from '../../../core/model/athlete';
 import type { Role } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
+import { recordOf } from '../../../state/athlete-use-cases';
 import { named, startWith, type LastTime } from '../../../state/quick-start';
 import { MOVEMENTS } from '../../../movements';
+import { AthleteName } from '../../components/athlete-name';
 import { RoleName } from '../../components/role-name';
 
 /** What is asked of each performer. */
 interface Said {
   readonly name: string;
+  readonly athleteId: string | undefined;
   readonly minor: boolean;
   readonly travel: Side;
 }
 
 const saidOf = ({ offered }: LastTime, role: Role): Said => {
   const { performer, travel } = offered[role];
-  return { name: performer.name, minor: performer.minor, travel };
+  return { name: performer.name, athleteId: performer.athleteId, minor: performer.minor, travel };
 };
 
 interface QuickStartProps {
@@ -52,6 +56,7 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
     const [first, second] = swapped ? [files[1], files[0]] : files;
     return role === 'athlete' ? first : second;
   };
+  const today = format(new Date(), 'yyyy-MM-dd');
   const roles = ROLES.filter((role) => fileOf(role));
   const nameless = roles.some((role) => said[role].name.trim() === '');
   const say = (role: Role, part: Partial<Said>): void => setSaid({ ...said, [role]: { ...said[role], ...part } });
@@ -59,10 +64,16 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
   const start = async (): Promise<void> => {
     setReading(true);
     setProblem(null);
+    const records = await Promise.all(roles.map((role) => recordOf(said[role])));
+    const gone = records.find((record) => record?.withdrawnOn != null);
+    if (gone) {
+      setReading(false);
+      return setProblem(`${gone.name} has withdrawn the consent: no new footage of them is taken.`);
+    }
     const started = await startWith(
-      roles.map((role) => {
-        const { name, minor, travel } = said[role];
-        const offered = named(last.offered[role], name.trim(), minor);
+      roles.map((role, i) => {
+        const { travel, ...who } = said[role];
+        const offered = named(last.offered[role], { ...who, name: who.name.trim(), record: records[i]! });
         const performer = { ...offered.performer, consent: true };
         return { role, file: fileOf(role)!, offered: { ...offered, performer, travel } };
       }),
@@ -71,7 +82,10 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
     );
     setReading(false);
     if (started.ok) void navigate(`/s/${started.value}/review`);
-    else setProblem(started.issue.message);
+    else
+      setProblem(
+        `${started.issue.message} Create a session and give it at Intake, where parts are chosen and files converted.`,
+      );
   };
 
   return (
@@ -91,15 +105,19 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
                 <span className="note">{fileOf(role)!.name}</span>
               </div>
               <div style={{ display: 'flex', gap: 8 }}>
-                <TextField
+                <AthleteName
                   label={`Name of the ${role}`}
                   size="small"
                   autoFocus={i === 0}
-                  value={said[role].name}
-                  onFocus={(event) => event.target.select()}
-                  onChange={({ target }) => say(role, { name: target.value })}
-                  sx={{ flex: 1 }}
-                  slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
+                  name={said[role].name}
+                  athleteId={said[role].athleteId}
+                  onChange={({ name, athleteId, record }) =>
+                    say(role, {
+                      name,
+                      athleteId,
+                      ...(record?.birthYear == null ? {} : { minor: mayBeMinor(record.birthYear, today) }),
+                    })
+                  }
                 />
                 <TextField
                   select
@@ -147,11 +165,7 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
             changed at Intake. Without consent to film and analyse, of a guardian for a minor, the footage must not be
             used.
           </p>
-          {problem && (
-            <Alert severity="error">
-              {problem} Create a session and give it at Intake, where parts are chosen and files converted.
-            </Alert>
-          )}
+          {problem && <Alert severity="error">{problem}</Alert>}
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>

@@ -1,12 +1,15 @@
 import DeleteOutlinedIcon from '@mui/icons-material/DeleteOutlined';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { movementOf } from '../../../movements';
 import type { SessionSummary } from '../../../state/session-list';
 import { dayText, stampText } from '../../components/format';
 import { RepairButtons } from './repair-buttons';
+
+/** So many stand there at first, and come with each press. */
+const [AT_FIRST, MORE] = [15, 100];
 
 interface SessionTableProps {
   readonly sessions: readonly SessionSummary[];
@@ -16,41 +19,54 @@ interface SessionTableProps {
 
 /** The sessions of this browser, the one changed last first. */
 export function SessionTable({ sessions, onDelete, onChange }: SessionTableProps): ReactNode {
+  const [shown, setShown] = useState(AT_FIRST);
+  const left = sessions.length - shown;
   return (
-    <table className="sheet">
-      <thead>
-        <tr>
-          <th>Session</th>
-          <th className="left">Movement</th>
-          <th className="left">Performers</th>
-          <th>Filmed</th>
-          <th>Last change</th>
-          <th />
-        </tr>
-      </thead>
-      <tbody>
-        {sessions.map((session) => (
-          <tr key={session.id}>
-            {session.damage === null ? <Sound session={session} /> : <Damaged session={session} onChange={onChange} />}
-            <td className="acts">
-              {session.performers.length > 0 && (
-                <Button
-                  size="small"
-                  component={Link}
-                  to={`/s/${session.id}/follow-up`}
-                  aria-label={`Follow up ${session.name}`}
-                >
-                  Follow up
-                </Button>
-              )}
-              <IconButton aria-label={`Delete ${session.name}`} onClick={() => onDelete(session)}>
-                <DeleteOutlinedIcon />
-              </IconButton>
-            </td>
+    <>
+      <table className="sheet" aria-label="Sessions">
+        <thead>
+          <tr>
+            <th>Session</th>
+            <th className="left">Movement</th>
+            <th className="left">Performers</th>
+            <th>Filmed</th>
+            <th>Last change</th>
+            <th />
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {sessions.slice(0, shown).map((session) => (
+            <tr key={session.id}>
+              {session.damage === null ? (
+                <Sound session={session} />
+              ) : (
+                <Damaged session={session} onChange={onChange} />
+              )}
+              <td className="acts">
+                {session.performers.length > 0 && (
+                  <Button
+                    size="small"
+                    component={Link}
+                    to={`/s/${session.id}/follow-up`}
+                    aria-label={`Follow up ${session.name}`}
+                  >
+                    Follow up
+                  </Button>
+                )}
+                <IconButton aria-label={`Delete ${session.name}`} onClick={() => onDelete(session)}>
+                  <DeleteOutlinedIcon />
+                </IconButton>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {left > 0 && (
+        <Button size="small" onClick={() => setShown(shown + MORE)}>
+          Show {Math.min(left, MORE)} more of {left}
+        </Button>
+      )}
+    </>
   );
 }
 

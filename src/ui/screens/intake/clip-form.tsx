@@ -18,10 +18,13 @@ import {
   type Role,
   type View,
 } from '../../../core/model/clip';
+import { dayOf } from '../../../core/model/session';
 import { measuresByPlane } from '../../../core/calibration/camera-direction';
 import { baseOf } from '../../../state/derived';
 import { useDocument } from '../../../state/document-store';
+import { AthleteName, type NamedAthlete } from '../../components/athlete-name';
 import { ViewDial } from '../../components/view-dial';
+import { performerOf } from '../../../state/athlete-use-cases';
 import { addClip, changeClip, type ProbedFile } from '../../../state/clip-use-cases';
 import type { FigureAnswers } from '../../../core/tracks/figure';
 import { addFigure, type ProbedPoints } from '../../../state/point-files';
@@ -107,7 +110,20 @@ export function ClipForm({
   const consent = useWatch({ control, name: 'performer.consent' });
   const captureRate = useWatch({ control, name: 'captureRate' });
   const [viewKind, offPlane, travel] = useWatch({ control, name: ['viewKind', 'offPlane', 'travel'] });
+  const [name, athleteId] = useWatch({ control, name: ['performer.name', 'performer.athleteId'] });
   const session = useDocument((state) => state.session);
+  /** What a record tells need not be asked again; consent is asked of everybody who has none. */
+  const nameAthlete = ({ record, ...who }: NamedAthlete): void => {
+    const set = { shouldDirty: true } as const;
+    setValue('performer.name', who.name, { ...set, shouldValidate: formState.isSubmitted });
+    setValue('performer.athleteId', who.athleteId, set);
+    if (!record || !session) return;
+    const { dominantSide, segmentTable, minor, consent: given } = performerOf(record, dayOf(session), null);
+    setValue('performer.dominantSide', dominantSide, set);
+    setValue('performer.segmentTable', segmentTable, set);
+    if (record.birthYear !== null) setValue('performer.minor', minor, set);
+    if (record.consent !== null || record.withdrawnOn !== null) setValue('performer.consent', given, set);
+  };
   const counts = useMemo(() => (session ? measuresByPlane(baseOf(session).measures) : null), [session]);
   const slow = index !== null && captureRate > fileRate * 1.05;
   const isPictures = points === null && (probed ?? clip)?.pictures === true;
@@ -169,11 +185,12 @@ export function ClipForm({
       {clip && !probed && !points && <TimesUnsureNote clip={clip} />}
       {probed?.index.warning && <Alert severity="info">{probed.index.warning}</Alert>}
       {!first && (
-        <TextField
+        <AthleteName
           label="Name"
-          {...register('performer.name')}
-          error={!!errors.performer?.name}
-          helperText={errors.performer?.name?.message}
+          name={name}
+          athleteId={athleteId}
+          onChange={nameAthlete}
+          error={errors.performer?.name?.message}
         />
       )}
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>

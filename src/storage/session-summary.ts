@@ -1,0 +1,52 @@
+import { performerKey } from '../core/model/performer';
+import { dayOf, type Session } from '../core/model/session';
+import { slotsOf } from '../core/model/slots';
+import type { StoredSummary } from './database';
+import { mediaNamedIn } from './media';
+
+export interface SessionSummary extends StoredSummary {
+  /** Why it cannot be opened as it is; null for one that can, as far as is known. */
+  readonly damage: string | null;
+}
+
+export const textOr = (value: unknown, other: string): string => (typeof value === 'string' ? value : other);
+
+/** Bytes that a value takes, about. */
+function sizeOf(value: unknown): number {
+  if (ArrayBuffer.isView(value)) return value.byteLength;
+  if (typeof value === 'string') return 2 * value.length;
+  if (typeof value !== 'object' || value === null) return 8;
+  return Object.entries(value).reduce((sum, [key, part]) => sum + 2 * key.length + sizeOf(part), 0);
+}
+
+/** What is listed of a session. */
+export function summaryOf(session: Session, updatedAt: string): StoredSummary {
+  const athlete = slotsOf(session.clips).find((slot) => slot.id === 'athlete')?.clip;
+  return {
+    id: session.id,
+    name: session.name,
+    updatedAt,
+    on: dayOf(session),
+    movementId: session.movementId,
+    movementName: session.ownMovement?.name ?? null,
+    measuredBy: session.ownMovement?.id ?? session.movementId,
+    performers: session.clips.map((clip) => clip.performer.name),
+    performerKeys: session.clips.map((clip) => performerKey(clip.performer)),
+    athlete: athlete ? performerKey(athlete.performer) : null,
+    media: mediaNamedIn(session),
+    bytes: sizeOf(session),
+  };
+}
+
+/** What can be listed of a document that makes no session. */
+export const unreadable = (document: unknown): Omit<StoredSummary, 'id' | 'name' | 'updatedAt'> => ({
+  on: '',
+  movementId: '',
+  movementName: null,
+  measuredBy: '',
+  performers: [],
+  performerKeys: [],
+  athlete: null,
+  media: mediaNamedIn(document),
+  bytes: sizeOf(document),
+});

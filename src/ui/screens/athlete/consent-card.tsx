@@ -1,0 +1,149 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import type { Consent } from '../../../core/model/athlete';
+import type { Performer } from '../../../core/model/clip';
+import { isFilmingDay } from '../../../core/model/limits';
+import { firstRecord, restoreConsent, saveAthlete, withdrawConsentOf } from '../../../state/athlete-use-cases';
+import { notify } from '../../../state/notices';
+import type { SquadMember } from '../../../state/squad';
+import { dayText } from '../../components/format';
+
+interface ConsentCardProps {
+  readonly member: SquadMember;
+  readonly performer: Performer | null;
+  /** Today, ISO. */
+  readonly today: string;
+  readonly onChanged: () => void;
+}
+
+const SCOPES: readonly (readonly [keyof Omit<Consent, 'on'>, string])[] = [
+  ['film', 'To be filmed'],
+  ['analyse', 'To be analysed'],
+  ['share', 'That pictures and reports are given to others'],
+];
+
+/** What an athlete, or their guardian, has agreed to and when; and what becomes of the footage when they withdraw it. */
+export function ConsentCard({ member, performer, today, onChanged }: ConsentCardProps): ReactNode {
+  const record = member.record ?? firstRecord(member, performer);
+  const [withdrawing, setWithdrawing] = useState(false);
+  const [numbers, setNumbers] = useState<'stay' | 'go'>('stay');
+  const [consent, setConsent] = useState<Consent>(
+    record.consent ?? { on: today, film: false, analyse: false, share: false },
+  );
+  const keep = async (part: Partial<Consent>): Promise<void> => {
+    const changed = { ...consent, ...part };
+    setConsent(changed);
+    const kept = await saveAthlete({ ...record, consent: changed }, record.name);
+    if (kept.ok) onChanged();
+    else notify('error', kept.issue.message);
+  };
+  const withdraw = async (): Promise<void> => {
+    setWithdrawing(false);
+    const done = await withdrawConsentOf(member, numbers, today);
+    if (!done.ok) return notify('error', done.issue.message);
+    notify('info', `Every video of ${member.name} is removed. ${numbers === 'stay' ? 'The numbers stay.' : ''}`);
+    onChanged();
+  };
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Consent
+      </Typography>
+      {record.withdrawnOn !== null ? (
+        <Alert
+          severity="warning"
+          action={
+            <Button
+              color="inherit"
+              size="small"
+              onClick={() => void restoreConsent(record).then((kept) => kept.ok && onChanged())}
+            >
+              It was given again
+            </Button>
+          }
+        >
+          Withdrawn on {dayText(record.withdrawnOn)}. Their videos are removed, and no new clip of them is taken.
+        </Alert>
+      ) : (
+        <>
+          {record.consent === null && (
+            <p className="note" style={{ marginTop: 0 }}>
+              Nothing is written down here; each clip was taken with the word that consent was given. Of somebody under
+              age a guardian gives it.
+            </p>
+          )}
+          <div style={{ display: 'grid' }}>
+            {SCOPES.map(([scope, words]) => (
+              <FormControlLabel
+                key={scope}
+                label={words}
+                control={
+                  <Checkbox
+                    size="small"
+                    sx={{ py: 0.5 }}
+                    checked={consent[scope]}
+                    onChange={({ target }) => void keep({ [scope]: target.checked })}
+                  />
+                }
+              />
+            ))}
+          </div>
+          <div style={{ display: 'flex', gap: 12, alignItems: 'center', marginTop: 8 }}>
+            <TextField
+              key={consent.on}
+              type="date"
+              size="small"
+              label="Given on"
+              defaultValue={consent.on}
+              onBlur={({ target }) => {
+                if (isFilmingDay(target.value) && target.value !== consent.on) void keep({ on: target.value });
+              }}
+              slotProps={{ inputLabel: { shrink: true } }}
+            />
+            <Button size="small" onClick={() => setWithdrawing(true)}>
+              It was withdrawn
+            </Button>
+          </div>
+        </>
+      )}
+      <Dialog open={withdrawing} onClose={() => setWithdrawing(false)}>
+        <DialogTitle>Remove the footage of {member.name}?</DialogTitle>
+        <DialogContent>
+          <p style={{ marginTop: 0 }}>
+            Every video that shows {member.name}, in all sessions of this browser, is removed for good. This cannot be
+            undone. Files that were saved before are not reached from here.
+          </p>
+          <RadioGroup value={numbers} onChange={({ target }) => setNumbers(target.value as 'stay' | 'go')}>
+            <FormControlLabel
+              value="stay"
+              control={<Radio />}
+              label="Points and numbers stay; a drawn figure takes the picture’s place"
+            />
+            <FormControlLabel
+              value="go"
+              control={<Radio />}
+              label="Points, numbers, notes and drawings on those clips go, too"
+            />
+          </RadioGroup>
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => setWithdrawing(false)}>Keep it</Button>
+          <Button variant="contained" onClick={() => void withdraw()}>
+            Remove for good
+          </Button>
+        </DialogActions>
+      </Dialog>
+    </section>
+  );
+}

@@ -1,0 +1,128 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { athleteSchema, type Athlete } from '../../../core/model/athlete';
+import type { Performer } from '../../../core/model/clip';
+import { LIMITS } from '../../../core/model/limits';
+import { firstRecord, saveAthlete } from '../../../state/athlete-use-cases';
+import { notify } from '../../../state/notices';
+import type { SquadMember } from '../../../state/squad';
+
+interface RecordFormProps {
+  readonly member: SquadMember;
+  readonly performer: Performer | null;
+  readonly onKept: () => void;
+}
+
+/** An empty field is not known, and not zero. */
+const numberOrNull = (text: unknown): unknown =>
+  text === null || (typeof text === 'string' && text.trim() === '') ? null : Number(text);
+
+/** What is known of an athlete, whatever sessions they are in. */
+export function RecordForm({ member, performer, onKept }: RecordFormProps): ReactNode {
+  const record = member.record ?? firstRecord(member, performer);
+  const { register, control, handleSubmit, formState, reset } = useForm<Athlete>({
+    resolver: zodResolver(athleteSchema) as never,
+    defaultValues: record,
+  });
+  const { errors, isDirty, isSubmitting } = formState;
+  const keep = handleSubmit(async (values) => {
+    const kept = await saveAthlete(
+      { ...values, consent: record.consent, withdrawnOn: record.withdrawnOn },
+      member.name,
+    );
+    if (kept.ok) {
+      reset(values);
+      onKept();
+    } else notify('error', kept.issue.message);
+  });
+  const text = (name: 'name' | 'squad', label: string): ReactNode => (
+    <TextField
+      label={label}
+      size="small"
+      {...register(name)}
+      error={!!errors[name]}
+      helperText={errors[name]?.message}
+      slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
+    />
+  );
+  const number = (name: 'birthYear' | 'heightMetres' | 'massKg', label: string): ReactNode => (
+    <TextField
+      label={label}
+      size="small"
+      {...register(name, { setValueAs: numberOrNull })}
+      error={!!errors[name]}
+      helperText={errors[name]?.message}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+    />
+  );
+  const choice = (
+    name: 'dominantSide' | 'segmentTable',
+    label: string,
+    options: readonly (readonly [string, string])[],
+  ): ReactNode => (
+    <Controller
+      name={name}
+      control={control}
+      render={({ field }) => (
+        <TextField select size="small" label={label} {...field}>
+          {options.map(([value, words]) => (
+            <MenuItem key={value} value={value}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    />
+  );
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Record
+      </Typography>
+      <form noValidate onSubmit={(event) => void keep(event)} style={{ display: 'grid', gap: 10 }}>
+        <div className="fields-of-two">
+          {text('name', 'Name')}
+          {text('squad', 'Squad')}
+          {number('birthYear', 'Birth year')}
+          {number('heightMetres', 'Standing height, m')}
+          {number('massKg', 'Body mass, kg')}
+          {choice('dominantSide', 'Dominant side', [
+            ['right', 'Right'],
+            ['left', 'Left'],
+          ])}
+          {choice('segmentTable', 'Segment masses', [
+            ['male', 'Male table'],
+            ['female', 'Female table'],
+          ])}
+        </div>
+        <TextField
+          label="Notes"
+          size="small"
+          multiline
+          maxRows={8}
+          {...register('notes')}
+          slotProps={{ htmlInput: { maxLength: LIMITS.text } }}
+        />
+        <div style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
+          <Button
+            type="submit"
+            variant="contained"
+            size="small"
+            sx={{ flex: 'none' }}
+            disabled={!isDirty || isSubmitting}
+          >
+            Save the record
+          </Button>
+          <span className="note">
+            New clips take the side and the table from here. A new name stands in all sessions.
+          </span>
+        </div>
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,71 @@
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { movementOf } from '../../../movements';
+import type { SessionSummary } from '../../../state/session-list';
+import type { SquadMember } from '../../../state/squad';
+import { dayText } from '../../components/format';
+
+/** Every session about an athlete, and those in which they are the reference of somebody else. */
+export function TheirSessions({ member: { sessions, asReference } }: { readonly member: SquadMember }): ReactNode {
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Sessions
+      </Typography>
+      {sessions.length > 0 && <Sessions sessions={sessions} follow />}
+      {sessions.length === 0 && <p>None yet.</p>}
+      {asReference.length > 0 && (
+        <>
+          <h3 style={{ margin: '10px 0 4px', fontSize: '.95rem' }}>As the reference of others</h3>
+          <Sessions sessions={asReference} follow={false} />
+        </>
+      )}
+    </section>
+  );
+}
+
+function Sessions({
+  sessions,
+  follow,
+}: {
+  readonly sessions: readonly SessionSummary[];
+  readonly follow: boolean;
+}): ReactNode {
+  return (
+    <table className="sheet">
+      <thead>
+        <tr>
+          <th>Session</th>
+          <th className="left">Movement</th>
+          <th>Filmed</th>
+          {follow && <th />}
+        </tr>
+      </thead>
+      <tbody>
+        {sessions.map((session) => (
+          <tr key={session.id}>
+            <td className="wrap">
+              <Link to={`/s/${session.id}/measure`}>{session.name}</Link>
+            </td>
+            <td className="left wrap">{session.movementName ?? movementOf(session.movementId)?.name}</td>
+            <td>{dayText(session.on)}</td>
+            {follow && (
+              <td className="acts">
+                <Button
+                  size="small"
+                  component={Link}
+                  to={`/s/${session.id}/follow-up`}
+                  aria-label={`Follow up ${session.name}`}
+                >
+                  Follow up
+                </Button>
+              </td>
+            )}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,81 @@
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { movementOf } from '../../../movements';
+import type { SquadMember } from '../../../state/squad';
+import { TrendLine } from '../../../stage/trend-line';
+import { dayText, inDisplayUnit, plusMinus } from '../../components/format';
+import { StandingMark } from '../../components/standing-mark';
+
+interface WorksOnProps {
+  readonly member: SquadMember;
+  /** Today, ISO. */
+  readonly today: string;
+}
+
+/** Open corrections of each movement, when each is checked, and how the first of them went. */
+export function WorksOn({ member: { sessions, standings }, today }: WorksOnProps): ReactNode {
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Works on
+      </Typography>
+      {standings.length === 0 && (
+        <p>
+          {sessions.length === 0
+            ? 'No session is about this athlete yet.'
+            : 'The sessions are not measured yet: the start page does that by itself.'}
+        </p>
+      )}
+      {standings.map(({ id, measuredBy, open, trend }) => {
+        const session = sessions.find((s) => s.measuredBy === measuredBy)!;
+        const last = trend?.values.at(-1);
+        return (
+          <div key={id} style={{ marginBottom: 8 }}>
+            <h3 style={{ margin: '4px 0', fontSize: '.95rem' }}>
+              {session.movementName ?? movementOf(session.movementId)?.name ?? session.movementId}
+            </h3>
+            {open.length === 0 && <p>Nothing is open.</p>}
+            {open.length > 0 && (
+              <table className="sheet">
+                <thead>
+                  <tr>
+                    <th>Correction</th>
+                    <th className="left">Stands</th>
+                    <th>Check due</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {open.map(({ id: correction, title, standing, due }) => (
+                    <tr key={correction}>
+                      <td className="wrap">{title}</td>
+                      <td className="left">
+                        <StandingMark standing={standing} />
+                      </td>
+                      <td className={due !== null && due < today ? 'overdue' : undefined}>
+                        {due === null ? '\u2013' : dayText(due)}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+            {trend && last && (
+              <p style={{ display: 'flex', gap: 10, alignItems: 'center', margin: '8px 0 0' }}>
+                <TrendLine trend={trend} text={`${trend.measure} over ${trend.values.length} sessions`} />
+                <span>
+                  {trend.measure}: {inDisplayUnit(last.value, trend.unit)}{' '}
+                  <span className="pm">{plusMinus(last.plusMinus, trend.unit)}</span>
+                  <span className="note">
+                    {' '}
+                    on {dayText(last.on)}
+                    {trend.values.length > 1 && `, ${inDisplayUnit(trend.values[0]!.value, trend.unit)} at first`}
+                  </span>
+                </span>
+              </p>
+            )}
+          </div>
+        );
+      })}
+    </section>
+  );
+}

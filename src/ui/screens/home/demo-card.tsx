@@ -1,0 +1,42 @@
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { DEMOS } from '../../../state/demo';
+
+/** The made-up academy: the first step of who has nothing here yet, and a word for everybody else. */
+export function DemoCard({ first }: { readonly first: boolean }): ReactNode {
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        {first ? 'Begin with the demo' : 'Demo'}
+      </Typography>
+      {first && (
+        <p style={{ marginTop: 0 }}>
+          A made-up academy, filmed at 120 frames per second, with points, moments and judgements in place: see what a
+          finished session looks like before you make your own.
+        </p>
+      )}
+      <ul className="plain" style={{ gap: first ? 8 : 4 }}>
+        {DEMOS.map((demo, i) => (
+          <li key={demo.id}>
+            <Button
+              component={Link}
+              to={i === 0 ? '/demo' : `/demo/${demo.id}`}
+              variant={first && i === 0 ? 'contained' : 'outlined'}
+              size="small"
+              sx={{ mr: 1 }}
+            >
+              {i === 0 ? 'Open the demo' : `Open ${demo.name.toLowerCase()}`}
+            </Button>
+            {first && (
+              <span className="note">
+                {demo.name}: {demo.about}
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

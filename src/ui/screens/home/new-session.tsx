@@ -1,0 +1,78 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { format } from 'date-fns';
+import { useRef, useState, type FormEvent, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { LIMITS } from '../../../core/model/limits';
+import { MOVEMENTS } from '../../../movements';
+import { notify } from '../../../state/notices';
+import { createSession } from '../../../state/session-use-cases';
+
+/** A session begins with videos, or with a name and a movement. */
+export function NewSession({ onFiles }: { readonly onFiles: (files: FileList | null) => void }): ReactNode {
+  const navigate = useNavigate();
+  const [name, setName] = useState('');
+  const [movementId, setMovementId] = useState(MOVEMENTS[0]!.id);
+  const videoInput = useRef<HTMLInputElement>(null);
+  const onCreate = async (event: FormEvent): Promise<void> => {
+    event.preventDefault();
+    const created = await createSession(name.trim() || `Session of ${format(new Date(), 'd MMMM yyyy')}`, movementId);
+    if (created.ok) void navigate(`/s/${created.value}/intake`);
+    else notify('error', created.issue.message);
+  };
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        New session
+      </Typography>
+      <Button variant="contained" onClick={() => videoInput.current?.click()}>
+        Begin with one or two videos
+      </Button>
+      <p className="note" style={{ margin: '4px 0 12px' }}>
+        Or drop them anywhere on this page.
+      </p>
+      <input
+        ref={videoInput}
+        type="file"
+        multiple
+        accept="video/*,image/*,.mkv,.mts,.m2ts,.ts,.avi,.mxf"
+        aria-label="Videos to begin with"
+        className="visually-hidden"
+        tabIndex={-1}
+        onChange={(event) => {
+          onFiles(event.target.files);
+          event.target.value = '';
+        }}
+      />
+      <form onSubmit={(event) => void onCreate(event)} style={{ display: 'grid', gap: 10 }}>
+        <TextField
+          label="Name"
+          size="small"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          fullWidth
+          slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
+        />
+        <TextField
+          select
+          label="Movement"
+          size="small"
+          value={movementId}
+          onChange={(event) => setMovementId(event.target.value)}
+          fullWidth
+        >
+          {MOVEMENTS.map((m) => (
+            <MenuItem key={m.id} value={m.id}>
+              {m.sport}: {m.name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button type="submit" variant="outlined" sx={{ justifySelf: 'start' }}>
+          Create
+        </Button>
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,125 @@
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { movementOf } from '../../../movements';
+import { dueOf, type SquadMember } from '../../../state/squad';
+import { TrendLine } from '../../../stage/trend-line';
+import { athleteAddress } from '../../components/athlete-address';
+import { dayText, inDisplayUnit, plusMinus } from '../../components/format';
+import { PersonPicture } from '../../components/person-picture';
+import { StandingMark } from '../../components/standing-mark';
+
+/** So many stand there at first, and come with each press. */
+const [AT_FIRST, MORE] = [12, 100];
+
+interface SquadListProps {
+  readonly members: readonly SquadMember[];
+  /** Today, ISO. */
+  readonly today: string;
+}
+
+/** Each athlete with the last picture, what is worked on and when it is due, and the way to the last session. */
+export function SquadList({ members, today }: SquadListProps): ReactNode {
+  const [shown, setShown] = useState(AT_FIRST);
+  const left = members.length - shown;
+  return (
+    <>
+      <table className="sheet squad" aria-label="Athletes">
+        <thead>
+          <tr>
+            <th>Athlete</th>
+            <th className="left">Works on</th>
+            <th className="left">Trend</th>
+            <th className="left">Due</th>
+            <th>Last session</th>
+          </tr>
+        </thead>
+        <tbody>
+          {members.slice(0, shown).map((member) => (
+            <Member key={member.key} member={member} today={today} />
+          ))}
+        </tbody>
+      </table>
+      {left > 0 && (
+        <Button size="small" onClick={() => setShown(shown + MORE)}>
+          Show {Math.min(left, MORE)} more of {left}
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Member({ member, today }: { readonly member: SquadMember; readonly today: string }): ReactNode {
+  const { key, name, record, sessions, standings, picture } = member;
+  const [last] = sessions;
+  const [standing] = standings;
+  const [first, ...others] = standing?.open ?? [];
+  const due = dueOf(member);
+  const trend = standing?.trend;
+  const value = trend?.values.at(-1);
+  return (
+    <tr data-testid={`athlete-${key}`}>
+      <td>
+        <div className="who">
+          <PersonPicture name={name} picture={picture} size={48} />
+          <span>
+            <Link to={athleteAddress(key)}>{name}</Link>
+            {record?.withdrawnOn != null && <span className="note">Consent withdrawn</span>}
+            {record?.squad && <span className="note">{record.squad}</span>}
+            <span className="note">
+              {last && `${last.movementName ?? movementOf(last.movementId)?.name ?? last.movementId}, `}
+              {sessions.length === 1 ? '1 session' : `${sessions.length} sessions`}
+            </span>
+          </span>
+        </div>
+      </td>
+      <td className="left wrap">
+        {first ? (
+          <>
+            {first.title} <StandingMark standing={first.standing} />
+            {others.length > 0 && (
+              <div className="note">
+                and {others.length} {others.length === 1 ? 'other' : 'others'}
+              </div>
+            )}
+          </>
+        ) : (
+          <span className="note">{standing ? 'Nothing is open' : sessions.length > 0 ? 'Not measured yet' : ''}</span>
+        )}
+      </td>
+      <td className="left">
+        {trend && value && (
+          <TrendLine
+            trend={trend}
+            text={
+              `${trend.measure}, ${trend.values.length} sessions: last ${inDisplayUnit(value.value, trend.unit)} ` +
+              plusMinus(value.plusMinus, trend.unit)
+            }
+          />
+        )}
+      </td>
+      <td className="left">
+        {due && (
+          <span className={due < today ? 'overdue' : undefined}>
+            {dayText(due, 'd MMM')}
+            {due < today && <span className="note"> past</span>}
+          </span>
+        )}
+      </td>
+      <td>
+        {last && (
+          <Link to={`/s/${last.id}/measure`} aria-label={`Open the last session of ${name}`}>
+            {dayText(last.on)}
+          </Link>
+        )}
+        {sessions.length > 1 && last && (
+          <div>
+            <Link className="note" to={`/s/${last.id}/follow-up`} aria-label={`Follow up ${name}`}>
+              Follow up
+            </Link>
+          </div>
+        )}
+      </td>
+    </tr>
+  );
+}
