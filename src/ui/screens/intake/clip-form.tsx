@@ -8,16 +8,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, type ReactNode } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
-import { z } from 'zod';
-import {
-  performerSchema,
-  segmentTableSchema,
-  sideSchema,
-  viewKindSchema,
-  type Clip,
-  type Role,
-  type View,
-} from '../../../core/model/clip';
+import type { Clip, Role } from '../../../core/model/clip';
 import { dayOf } from '../../../core/model/session';
 import { measuresByPlane } from '../../../core/calibration/camera-direction';
 import { baseOf } from '../../../state/derived';
@@ -28,52 +19,10 @@ import { performerOf } from '../../../state/athlete-use-cases';
 import { addClip, changeClip, type ProbedFile } from '../../../state/clip-use-cases';
 import type { FigureAnswers } from '../../../core/tracks/figure';
 import { addFigure, type ProbedPoints } from '../../../state/point-files';
+import { defaults, formSchema, viewOf, type FormValues } from './clip-answers';
 import { FileFacts } from './file-facts';
 import { RepeatsNote, TimesUnsureNote } from './repeats-note';
 import { WithdrawConsent } from './withdraw-consent';
-
-const formSchema = z.object({
-  performer: performerSchema.extend({
-    segmentTable: segmentTableSchema,
-    consent: z.boolean().refine((given) => given, 'Without consent the footage must not be analysed. Ask first.'),
-  }),
-  viewKind: viewKindSchema,
-  offPlane: z
-    .string()
-    .refine(
-      (text) => text.trim() === '' || Math.abs(Number(text)) <= 90,
-      'Give degrees from -90 to 90, or leave it empty.',
-    ),
-  travel: sideSchema,
-  captureRate: z
-    .number({ error: 'Give frames per second, for example 120.' })
-    .positive('Give frames per second, for example 120.')
-    .max(10000),
-});
-
-type FormValues = z.infer<typeof formSchema>;
-
-function defaults(clip: Clip | null, probed: ProbedFile | null, first: Clip | null): FormValues {
-  return {
-    performer: first?.performer ??
-      clip?.performer ?? { name: '', dominantSide: 'right', segmentTable: 'male', minor: false, consent: false },
-    viewKind: clip?.view.kind ?? (first ? 'front' : 'side'),
-    offPlane: clip?.view.offPlaneDegrees == null ? '' : String(clip.view.offPlaneDegrees),
-    travel: clip?.travel ?? first?.travel ?? 'right',
-    captureRate: clip?.captureRate ?? probed?.index.captureRate ?? probed?.index.fileRate ?? 30,
-  };
-}
-
-/** The angle that was typed; null where nothing was, or nothing that is one. */
-const degreesOf = (text: string): number | null =>
-  text.trim() === '' || !Number.isFinite(Number(text)) ? null : Number(text);
-
-/** The view that the fields say; how sure it is stays where it is the clip's own. */
-function viewOf(kind: View['kind'], offPlane: string, clip: Clip | null): View {
-  const offPlaneDegrees = degreesOf(offPlane);
-  const same = clip?.view.kind === kind && clip.view.offPlaneDegrees === offPlaneDegrees;
-  return same ? clip.view : { kind, offPlaneDegrees };
-}
 
 interface ClipFormProps {
   readonly role: Role;

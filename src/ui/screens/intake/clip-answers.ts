@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import {
+  performerSchema,
+  segmentTableSchema,
+  sideSchema,
+  viewKindSchema,
+  type Clip,
+  type View,
+} from '../../../core/model/clip';
+import type { ProbedFile } from '../../../state/clip-use-cases';
+
+/** What is asked of a clip. */
+export const formSchema = z.object({
+  performer: performerSchema.extend({
+    segmentTable: segmentTableSchema,
+    consent: z.boolean().refine((given) => given, 'Without consent the footage must not be analysed. Ask first.'),
+  }),
+  viewKind: viewKindSchema,
+  offPlane: z
+    .string()
+    .refine(
+      (text) => text.trim() === '' || Math.abs(Number(text)) <= 90,
+      'Give degrees from -90 to 90, or leave it empty.',
+    ),
+  travel: sideSchema,
+  captureRate: z
+    .number({ error: 'Give frames per second, for example 120.' })
+    .positive('Give frames per second, for example 120.')
+    .max(10000),
+});
+
+export type FormValues = z.infer<typeof formSchema>;
+
+/** What the fields hold at first. */
+export function defaults(clip: Clip | null, probed: ProbedFile | null, first: Clip | null): FormValues {
+  return {
+    performer: first?.performer ??
+      clip?.performer ?? { name: '', dominantSide: 'right', segmentTable: 'male', minor: false, consent: false },
+    viewKind: clip?.view.kind ?? (first ? 'front' : 'side'),
+    offPlane: clip?.view.offPlaneDegrees == null ? '' : String(clip.view.offPlaneDegrees),
+    travel: clip?.travel ?? first?.travel ?? 'right',
+    captureRate: clip?.captureRate ?? probed?.index.captureRate ?? probed?.index.fileRate ?? 30,
+  };
+}
+
+/** The angle that was typed; null where nothing was, or nothing that is one. */
+const degreesOf = (text: string): number | null =>
+  text.trim() === '' || !Number.isFinite(Number(text)) ? null : Number(text);
+
+/** The view that the fields say; how sure it is stays where it is the clip's own. */
+export function viewOf(kind: View['kind'], offPlane: string, clip: Clip | null): View {
+  const offPlaneDegrees = degreesOf(offPlane);
+  const same = clip?.view.kind === kind && clip.view.offPlaneDegrees === offPlaneDegrees;
+  return same ? clip.view : { kind, offPlaneDegrees };
+}
