@@ -1,16 +1,16 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { athleteSchema, type Athlete } from '../../../core/model/athlete';
 import type { Performer } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
 import { firstRecord, saveAthlete } from '../../../state/athlete-use-cases';
 import { notify } from '../../../state/notices';
 import type { SquadMember } from '../../../state/squad';
+import { ChoiceField, SEGMENT_TABLES, SIDES } from '../../components/choice-field';
 
 interface RecordFormProps {
   readonly member: SquadMember;
@@ -60,25 +60,6 @@ export function RecordForm({ member, performer, onKept }: RecordFormProps): Reac
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
     />
   );
-  const choice = (
-    name: 'dominantSide' | 'segmentTable',
-    label: string,
-    options: readonly (readonly [string, string])[],
-  ): ReactNode => (
-    <Controller
-      name={name}
-      control={control}
-      render={({ field }) => (
-        <TextField select size="small" label={label} {...field}>
-          {options.map(([value, words]) => (
-            <MenuItem key={value} value={value}>
-              {words}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    />
-  );
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
@@ -91,14 +72,14 @@ export function RecordForm({ member, performer, onKept }: RecordFormProps): Reac
           {number('birthYear', 'Birth year')}
           {number('heightMetres', 'Standing height, m')}
           {number('massKg', 'Body mass, kg')}
-          {choice('dominantSide', 'Dominant side', [
-            ['right', 'Right'],
-            ['left', 'Left'],
-          ])}
-          {choice('segmentTable', 'Segment masses', [
-            ['male', 'Male table'],
-            ['female', 'Female table'],
-          ])}
+          <ChoiceField size="small" control={control} name="dominantSide" label="Dominant side" options={SIDES} />
+          <ChoiceField
+            size="small"
+            control={control}
+            name="segmentTable"
+            label="Segment masses"
+            options={SEGMENT_TABLES}
+          />
         </div>
         <TextField
           label="Notes"

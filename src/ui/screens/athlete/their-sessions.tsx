@@ -2,9 +2,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { movementOf } from '../../../movements';
 import type { SessionSummary } from '../../../state/session-list';
 import type { SquadMember } from '../../../state/squad';
+import { movementNameOf } from '../../components/movement-name';
 import { dayText } from '../../components/format';
 
 /** Every session about an athlete, and those in which they are the reference of somebody else. */
@@ -49,7 +49,7 @@ function Sessions({
             <td className="wrap">
               <Link to={`/s/${session.id}/measure`}>{session.name}</Link>
             </td>
-            <td className="left wrap">{session.movementName ?? movementOf(session.movementId)?.name}</td>
+            <td className="left wrap">{movementNameOf(session)}</td>
             <td>{dayText(session.on)}</td>
             {follow && (
               <td className="acts">

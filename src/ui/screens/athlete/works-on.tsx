@@ -1,8 +1,8 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { movementOf } from '../../../movements';
 import type { SquadMember } from '../../../state/squad';
 import { TrendLine } from '../../../stage/trend-line';
+import { movementNameOf } from '../../components/movement-name';
 import { dayText, inDisplayUnit, plusMinus } from '../../components/format';
 import { StandingMark } from '../../components/standing-mark';
 
@@ -31,9 +31,7 @@ export function WorksOn({ member: { sessions, standings }, today }: WorksOnProps
         const last = trend?.values.at(-1);
         return (
           <div key={id} style={{ marginBottom: 8 }}>
-            <h3 style={{ margin: '4px 0', fontSize: '.95rem' }}>
-              {session.movementName ?? movementOf(session.movementId)?.name ?? session.movementId}
-            </h3>
+            <h3 style={{ margin: '4px 0', fontSize: '.95rem' }}>{movementNameOf(session)}</h3>
             {open.length === 0 && <p>Nothing is open.</p>}
             {open.length > 0 && (
               <table className="sheet">

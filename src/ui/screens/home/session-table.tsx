@@ -1,15 +1,16 @@
 import DeleteOutlinedIcon from '@mui/icons-material/DeleteOutlined';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { movementOf } from '../../../movements';
 import type { SessionSummary } from '../../../state/session-list';
 import { dayText, stampText } from '../../components/format';
+import { movementNameOf } from '../../components/movement-name';
+import { useShowMore } from '../../components/show-more';
 import { RepairButtons } from './repair-buttons';
 
-/** So many stand there at first, and come with each press. */
-const [AT_FIRST, MORE] = [15, 100];
+/** So many stand there at first. */
+const AT_FIRST = 15;
 
 interface SessionTableProps {
   readonly sessions: readonly SessionSummary[];
@@ -19,8 +20,7 @@ interface SessionTableProps {
 
 /** The sessions of this browser, the one changed last first. */
 export function SessionTable({ sessions, onDelete, onChange }: SessionTableProps): ReactNode {
-  const [shown, setShown] = useState(AT_FIRST);
-  const left = sessions.length - shown;
+  const { shown, more } = useShowMore(sessions, AT_FIRST);
   return (
     <>
       <table className="sheet" aria-label="Sessions">
@@ -35,7 +35,7 @@ export function SessionTable({ sessions, onDelete, onChange }: SessionTableProps
           </tr>
         </thead>
         <tbody>
-          {sessions.slice(0, shown).map((session) => (
+          {shown.map((session) => (
             <tr key={session.id}>
               {session.damage === null ? (
                 <Sound session={session} />
@@ -61,11 +61,7 @@ export function SessionTable({ sessions, onDelete, onChange }: SessionTableProps
           ))}
         </tbody>
       </table>
-      {left > 0 && (
-        <Button size="small" onClick={() => setShown(shown + MORE)}>
-          Show {Math.min(left, MORE)} more of {left}
-        </Button>
-      )}
+      {more}
     </>
   );
 }
@@ -76,9 +72,7 @@ function Sound({ session }: { readonly session: SessionSummary }): ReactNode {
       <td className="wrap">
         <Link to={`/s/${session.id}/${session.performers.length < 2 ? 'intake' : 'measure'}`}>{session.name}</Link>
       </td>
-      <td className="left wrap">
-        {session.movementName ?? movementOf(session.movementId)?.name ?? session.movementId}
-      </td>
+      <td className="left wrap">{movementNameOf(session)}</td>
       <td className="left wrap">{session.performers.join(', ') || 'no clips yet'}</td>
       <td>{dayText(session.on)}</td>
       <td>{stampText(session.updatedAt)}</td>

@@ -3,9 +3,9 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { format } from 'date-fns';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
-import { movementOf } from '../../../movements';
 import type { SessionSummary } from '../../../state/session-list';
 import { chosenOf, sessionsNamed, SQUAD_ORDERS, type Squad, type SquadOrder } from '../../../state/squad';
+import { movementNameOf } from '../../components/movement-name';
 import { SessionTable } from './session-table';
 import { SquadList } from './squad-list';
 
@@ -40,7 +40,7 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
     [squad.sessions, searched, movement],
   );
   const movements = useMemo(
-    () => new Map(squad.sessions.map((s) => [s.measuredBy, s.movementName ?? movementOf(s.movementId)?.name ?? ''])),
+    () => new Map(squad.sessions.map((s) => [s.measuredBy, movementNameOf(s)])),
     [squad.sessions],
   );
   const teams = [...new Set(athletes.map(({ record }) => record?.squad ?? ''))].filter(Boolean).sort();
@@ -74,7 +74,7 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
                 .filter(([id]) => id !== '')
                 .map(([id, name]) => (
                   <MenuItem key={id} value={id}>
-                    {name || id}
+                    {name}
                   </MenuItem>
                 ))}
             </TextField>

@@ -1,16 +1,16 @@
-import Button from '@mui/material/Button';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { movementOf } from '../../../movements';
 import { dueOf, type SquadMember } from '../../../state/squad';
 import { TrendLine } from '../../../stage/trend-line';
 import { athleteAddress } from '../../components/athlete-address';
 import { dayText, inDisplayUnit, plusMinus } from '../../components/format';
+import { movementNameOf } from '../../components/movement-name';
 import { PersonPicture } from '../../components/person-picture';
+import { useShowMore } from '../../components/show-more';
 import { StandingMark } from '../../components/standing-mark';
 
-/** So many stand there at first, and come with each press. */
-const [AT_FIRST, MORE] = [12, 100];
+/** So many stand there at first. */
+const AT_FIRST = 12;
 
 interface SquadListProps {
   readonly members: readonly SquadMember[];
@@ -20,8 +20,7 @@ interface SquadListProps {
 
 /** Each athlete with the last picture, what is worked on and when it is due, and the way to the last session. */
 export function SquadList({ members, today }: SquadListProps): ReactNode {
-  const [shown, setShown] = useState(AT_FIRST);
-  const left = members.length - shown;
+  const { shown, more } = useShowMore(members, AT_FIRST);
   return (
     <>
       <table className="sheet squad" aria-label="Athletes">
@@ -35,16 +34,12 @@ export function SquadList({ members, today }: SquadListProps): ReactNode {
           </tr>
         </thead>
         <tbody>
-          {members.slice(0, shown).map((member) => (
+          {shown.map((member) => (
             <Member key={member.key} member={member} today={today} />
           ))}
         </tbody>
       </table>
-      {left > 0 && (
-        <Button size="small" onClick={() => setShown(shown + MORE)}>
-          Show {Math.min(left, MORE)} more of {left}
-        </Button>
-      )}
+      {more}
     </>
   );
 }
@@ -67,7 +62,7 @@ function Member({ member, today }: { readonly member: SquadMember; readonly toda
             {record?.withdrawnOn != null && <span className="note">Consent withdrawn</span>}
             {record?.squad && <span className="note">{record.squad}</span>}
             <span className="note">
-              {last && `${last.movementName ?? movementOf(last.movementId)?.name ?? last.movementId}, `}
+              {last && `${movementNameOf(last)}, `}
               {sessions.length === 1 ? '1 session' : `${sessions.length} sessions`}
             </span>
           </span>

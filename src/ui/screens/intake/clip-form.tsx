@@ -3,7 +3,6 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, type ReactNode } from 'react';
@@ -14,6 +13,7 @@ import { measuresByPlane } from '../../../core/calibration/camera-direction';
 import { baseOf } from '../../../state/derived';
 import { useDocument } from '../../../state/document-store';
 import { AthleteName, type NamedAthlete } from '../../components/athlete-name';
+import { ChoiceField, SEGMENT_TABLES, SIDES } from '../../components/choice-field';
 import { ViewDial } from '../../components/view-dial';
 import { performerOf } from '../../../state/athlete-use-cases';
 import { addClip, changeClip, type ProbedFile } from '../../../state/clip-use-cases';
@@ -23,6 +23,17 @@ import { defaults, formSchema, viewOf, type FormValues } from './clip-answers';
 import { FileFacts } from './file-facts';
 import { RepeatsNote, TimesUnsureNote } from './repeats-note';
 import { WithdrawConsent } from './withdraw-consent';
+
+const VIEWS = [
+  ['side', 'From the side'],
+  ['front', 'From the front'],
+  ['back', 'From behind'],
+  ['overhead', 'From above'],
+] as const;
+const TRAVELS = [
+  ['right', 'To the right'],
+  ['left', 'To the left'],
+] as const;
 
 interface ClipFormProps {
   readonly role: Role;
@@ -98,25 +109,6 @@ export function ClipForm({
     if (added.ok) onDone(true);
     else onProblem(added.issue.message);
   });
-  const choice = (
-    name: 'performer.dominantSide' | 'performer.segmentTable' | 'viewKind' | 'travel',
-    label: string,
-    options: readonly (readonly [string, string])[],
-  ): ReactNode => (
-    <Controller
-      name={name}
-      control={control}
-      render={({ field }) => (
-        <TextField select label={label} {...field} sx={{ minWidth: 150 }}>
-          {options.map(([value, text]) => (
-            <MenuItem key={value} value={value}>
-              {text}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    />
-  );
   return (
     <form onSubmit={(event) => void submit(event)} style={{ marginTop: 12, display: 'grid', gap: 12 }} noValidate>
       {index && (
@@ -143,28 +135,23 @@ export function ClipForm({
         />
       )}
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
-        {!first &&
-          choice('performer.dominantSide', 'Dominant side', [
-            ['right', 'Right'],
-            ['left', 'Left'],
-          ])}
-        {!first &&
-          choice('performer.segmentTable', 'Segment masses', [
-            ['male', 'Male table'],
-            ['female', 'Female table'],
-          ])}
-        {!isFigure &&
-          choice('viewKind', 'Camera view', [
-            ['side', 'From the side'],
-            ['front', 'From the front'],
-            ['back', 'From behind'],
-            ['overhead', 'From above'],
-          ])}
-        {!isFigure &&
-          choice('travel', 'Moves in the picture', [
-            ['right', 'To the right'],
-            ['left', 'To the left'],
-          ])}
+        {!first && (
+          <>
+            <ChoiceField control={control} name="performer.dominantSide" label="Dominant side" options={SIDES} />
+            <ChoiceField
+              control={control}
+              name="performer.segmentTable"
+              label="Segment masses"
+              options={SEGMENT_TABLES}
+            />
+          </>
+        )}
+        {!isFigure && (
+          <>
+            <ChoiceField control={control} name="viewKind" label="Camera view" options={VIEWS} />
+            <ChoiceField control={control} name="travel" label="Moves in the picture" options={TRAVELS} />
+          </>
+        )}
       </div>
       {!isFigure && counts && (
         <ViewDial

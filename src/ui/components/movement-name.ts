@@ -1,0 +1,9 @@
+import { movementOf } from '../../movements';
+import type { SessionSummary } from '../../state/session-list';
+
+/** What a session measures by, as it is called. */
+export const movementNameOf = ({
+  movementName,
+  movementId,
+}: Pick<SessionSummary, 'movementName' | 'movementId'>): string =>
+  movementName ?? movementOf(movementId)?.name ?? movementId;
