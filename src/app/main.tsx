@@ -11,17 +11,14 @@ import { keepSaved } from '../state/document-store';
 import { Boundary } from '../ui/components/boundary';
 import { dataAreNewer } from '../state/browser';
 import { sweep } from '../state/kept';
-import { keepBodies } from '../state/space';
 import { keepApplication } from '../state/updates';
 import { joinWindows } from '../state/session-use-cases';
 import { Notices } from '../ui/components/notices';
-import { KeptScreen } from '../ui/screens/kept/kept-screen';
 import { HomeScreen } from '../ui/screens/home/home-screen';
 import { theme } from '../ui/theme/theme';
 import '../ui/theme/theme.css';
 import { DemoRoute } from './demo-route';
-import { AthleteRoute } from './athlete-route';
-import { SessionRoute } from './session-route';
+import { AthleteRoute, KeptRoute, SessionRoute } from './page-routes';
 
 // The server allows only styles that carry this page's nonce.
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
@@ -34,7 +31,7 @@ function App(): ReactNode {
         <Routes>
           <Route path="/" element={<HomeScreen />} />
           <Route path="/demo/:which?" element={<DemoRoute />} />
-          <Route path="/kept" element={<KeptScreen />} />
+          <Route path="/kept" element={<KeptRoute />} />
           <Route path="/s/:id/:step?" element={<SessionRoute />} />
           <Route path="/athlete/:key" element={<AthleteRoute />} />
           <Route path="*" element={<HomeScreen />} />
@@ -53,7 +50,8 @@ async function start(): Promise<void> {
   if (!refused) {
     keepSaved();
     joinWindows();
-    keepBodies();
+    // Measuring in space is of no use before a session is open.
+    void import('../state/space').then(({ keepBodies }) => keepBodies());
     void sweep();
   }
   keepApplication();

@@ -10,6 +10,7 @@ import { forgetVersions, readSession, saveSession } from '../storage/sessions';
 import {
   firstRecord,
   mergeAthletes,
+  notToShare,
   performerOf,
   saveAthlete,
   splitAthlete,
@@ -77,6 +78,16 @@ describe('the record of an athlete', () => {
     expect(performerOf({ ...record, consent }, '2026-06-01', null).consent).toBe(true);
     expect(performerOf({ ...record, consent, withdrawnOn: '2026-02-01' }, '2026-06-01', null).consent).toBe(false);
   });
+});
+
+it('names those who have not agreed that what shows them is given to others', async () => {
+  const record = firstRecord(await here('name:kip'), null);
+  expect(await notToShare(clips)).toEqual([]);
+  const consent = { on: '2026-01-01', film: true, analyse: true, share: false };
+  await saveAthlete({ ...record, consent }, 'Kip');
+  expect(await notToShare(clips)).toEqual([{ key: 'name:kip', name: 'Kip' }]);
+  await saveAthlete({ ...record, consent: { ...consent, share: true } }, 'Kip');
+  expect(await notToShare(clips)).toEqual([]);
 });
 
 describe('who somebody is', () => {

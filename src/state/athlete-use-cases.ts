@@ -1,5 +1,5 @@
-import { mayAnalyse, mayBeMinor, type Athlete } from '../core/model/athlete';
-import type { Performer } from '../core/model/clip';
+import { mayAnalyse, mayBeMinor, mayShare, type Athlete } from '../core/model/athlete';
+import type { Clip, Performer } from '../core/model/clip';
 import { performerKey } from '../core/model/performer';
 import type { Session } from '../core/model/session';
 import { clipsShowing, withdrawn } from '../core/model/withdrawn';
@@ -186,3 +186,16 @@ export const removeRecord = (record: Athlete): Promise<void> => deleteAthlete(re
 /** The record of a performer, where there is one. */
 export const recordOf = async (performer: Pick<Performer, 'athleteId' | 'name'>): Promise<Athlete | null> =>
   (await allAthletes()).find(({ id }) => id === performerKey(performer)) ?? null;
+
+export interface NotToShare {
+  readonly key: string;
+  readonly name: string;
+}
+
+/** Those in clips whose record says that what shows them is not given to others. */
+export async function notToShare(clips: readonly Clip[]): Promise<readonly NotToShare[]> {
+  const shown = new Set(clips.map((clip) => performerKey(clip.performer)));
+  return (await allAthletes())
+    .filter((record) => shown.has(record.id) && !mayShare(record))
+    .map(({ id, name }) => ({ key: id, name }));
+}

@@ -51,7 +51,7 @@ test('opens again with the server stopped: sessions, pictures, and words for wha
   await stop();
 
   await page.goto(`${address}/`);
-  await expect(page.getByRole('heading', { name: 'Sessions' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'New session' })).toBeVisible();
   await page.goto(session);
   await showingPictures(page);
   for (const step of ['Compare', 'Decide', 'Report', 'Intake']) await goToStep(page, step);
@@ -92,7 +92,7 @@ test('a new version is offered and not forced, and its files are not mixed with 
   await page.reload();
   await page.getByRole('button', { name: 'Use it now' }).click();
   await expect(page.getByText('A new version of the application is ready')).toBeHidden();
-  await expect(page.getByRole('heading', { name: 'Sessions' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'New session' })).toBeVisible();
   expect(await shown()).toContain('the new one');
 });
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addClip, createSession } from '../../demo/drive-job';
+import { addClip, createSession, goToStep } from '../../demo/drive-job';
 import { rows } from './database';
 import { fixtureClip, openDemo, seriousFindings, watchErrors } from './pages';
 
@@ -60,6 +60,11 @@ test('a record is kept, says what is wrong, and tells the next clip what it know
   await page.getByLabel('To be filmed').check();
   await page.getByLabel('To be analysed').check();
   await expect(page.getByLabel('To be analysed')).toBeChecked();
+
+  // What was not agreed to is said where things are handed out.
+  await page.getByRole('link', { name: 'Kip Marlowe, pace delivery, early season', exact: true }).click();
+  await goToStep(page, 'Report');
+  await expect(page.getByText('Kip Marlowe-Reed has not agreed that pictures and reports are given')).toBeVisible();
 
   // The new name stands in the sessions, and a new clip takes what the record says.
   await page.goto('/');

@@ -96,7 +96,8 @@ export function AthleteName({
       getOptionKey={(option) => (typeof option === 'string' ? option : option.key)}
       isOptionEqualToValue={(option, value) => typeof value !== 'string' && option.key === value.key}
       inputValue={name}
-      value={chosen ?? name}
+      // Nobody is marked in the list, so that Enter after a typed name goes on and does not choose.
+      value={name}
       onInputChange={(_, text, reason) => {
         if (reason === 'input') onChange({ name: text, athleteId: undefined, record: recordOfName(members, text) });
       }}

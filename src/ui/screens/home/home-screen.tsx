@@ -5,20 +5,22 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
-import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { saveBackup } from '../../../state/backup';
 import { missingFeatures } from '../../../state/browser';
 import { notify } from '../../../state/notices';
 import { useSessionFile } from '../../components/use-session-file';
 import { removeSession, type SessionSummary } from '../../../state/session-list';
-import { lastTime, type LastTime } from '../../../state/quick-start';
+import type { LastTime } from '../../../state/quick-start';
 import { readSquad, refreshStandings, type Squad } from '../../../state/squad';
 import { BackupReminder } from './backup-reminder';
 import { DemoCard } from './demo-card';
 import { NewSession } from './new-session';
-import { QuickStart } from './quick-start';
 import { SquadAndSessions } from './squad-and-sessions';
+
+// What begins a session, and reads files, is not needed to show who is there.
+const QuickStart = lazy(() => import('./quick-start').then((m) => ({ default: m.QuickStart })));
 
 /** What is called so and holds nothing else is a saved session, readable or not. */
 const SESSION_FILE = /\.(zip|json)$/i;
@@ -65,6 +67,7 @@ export function HomeScreen(): ReactNode {
   const begin = async (videos: readonly File[]): Promise<void> => {
     if (videos.length > 2)
       return notify('info', `One or two videos begin a session, not ${videos.length}; more are given at Intake.`);
+    const { lastTime } = await import('../../../state/quick-start');
     setStarting({ files: videos, last: await lastTime() });
   };
   /** Saved sessions are opened; anything else begins a session. */
@@ -165,7 +168,11 @@ export function HomeScreen(): ReactNode {
           </aside>
         </div>
       </div>
-      {starting && <QuickStart {...starting} onClose={() => setStarting(null)} />}
+      {starting && (
+        <Suspense>
+          <QuickStart {...starting} onClose={() => setStarting(null)} />
+        </Suspense>
+      )}
       {files.dialog}
       <Dialog open={deleting !== null} onClose={() => setDeleting(null)}>
         <DialogTitle>Delete this session?</DialogTitle>

@@ -138,6 +138,7 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
                     />
                   }
                   label="Under age"
+                  sx={{ flex: 'none' }}
                 />
               </div>
             </div>

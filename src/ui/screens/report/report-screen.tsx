@@ -9,6 +9,7 @@ import { download } from '../../../state/download';
 import { csvOf, sessionText } from '../../../state/report';
 import { sessionArchive } from '../../../state/session-files';
 import { SessionFrame } from '../../components/session-frame';
+import { ShareNote } from '../../components/share-note';
 import { fileSafe } from '../../components/format';
 import { AthletePage } from './athlete-page';
 import { FilmDialog } from './film-dialog';
@@ -67,6 +68,7 @@ export function ReportScreen(): ReactNode {
             Save the session without video
           </Button>
         </div>
+        <ShareNote session={session} />
         {paper === 'report' && derived.athlete && <PaperOptions />}
         {derived.athlete === null ? (
           <p style={{ textAlign: 'center' }}>
