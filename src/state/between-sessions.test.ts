@@ -21,7 +21,7 @@ import { settle, startNextSession } from './follow-up-use-cases';
 import { openSessionFile } from './session-files';
 import { performerKey } from '../core/model/performer';
 import { resultOf } from './session-result';
-import { trialsElsewhere, takeTrial } from './taken-trials';
+import { takeListed, takeTrial, trialsElsewhere, trialsFound } from './taken-trials';
 
 // Pictures are not the matter here.
 jest.mock('../media/clip-source', () => ({
@@ -116,17 +116,19 @@ describe('a performance of another session', () => {
     const other: Session = { ...demo('pace'), id: 'other' };
     const [first] = other.clips as [Session['clips'][number]];
     const camera = { ...first, id: 'second-camera', sync: { to: first.id, pairs: [{ own: 3, other: 5 }] } };
-    await saveSession({ ...other, clips: [...other.clips, camera] }, '1');
+    const filmed = { ...other, clips: [...other.clips, camera] };
+    await saveSession(filmed, '1');
     setSession(base);
     const all = await trialsElsewhere('s');
-    expect(all.map((p) => p.clip.id)).toEqual(other.clips.map((c) => c.id));
+    expect(all.map((p) => p.clipId)).toEqual(other.clips.map((c) => c.id));
     // One that several sessions use stands once, one of the open session not at all.
     await saveSession({ ...other, id: 'third' }, '2');
     await saveSession({ ...base, clips: [other.clips[1]!] }, '3');
-    expect((await trialsElsewhere('s')).map((p) => [p.session.id, p.clip.id])).toEqual(
+    expect((await trialsElsewhere('s')).map((p) => [p.session.id, p.clipId])).toEqual(
       other.clips.filter((_, i) => i !== 1).map((c) => ['third', c.id]),
     );
-    const id = await takeTrial(all[0]!, 'reference', true);
+    expect(all[0]).toMatchObject({ clipId: first.id, cameras: 2 });
+    const id = await takeTrial({ session: filmed, clip: first }, 'reference', true);
     const now = useDocument.getState().session!;
     expect(now.clips.map((c) => [c.id, c.role])).toEqual([
       [id, 'reference'],
@@ -142,11 +144,39 @@ describe('a performance of another session', () => {
     expect(useDocument.getState().session!.clips).toHaveLength(3);
   });
 
+  it('of the reference library stands once, as it is there, and is found by its level and tags', async () => {
+    const other: Session = { ...demo('pace'), id: 'other' };
+    const [first, second, ...rest] = other.clips as [Session['clips'][number], Session['clips'][number]];
+    const kept = { ...first, library: { level: 'National', tags: ['braced leg'] } };
+    await saveSession({ ...other, clips: [kept, second, ...rest] }, '1');
+    // The same performance was worked on in another session since.
+    await saveSession({ ...other, id: 'third', clips: [first] }, '2');
+    setSession(base);
+    const all = await trialsElsewhere('s');
+    const found = (text: string, library = false): readonly string[] =>
+      trialsFound(all, { text, measuredBy: 'pace-delivery', library }).map(
+        ({ session, clipId }) => `${session.id} ${clipId}`,
+      );
+    expect(found('', true)).toEqual([`other ${first.id}`]);
+    expect(found('national braced')).toEqual([`other ${first.id}`]);
+    expect(found('national nobody')).toEqual([]);
+    expect(trialsFound(all, { text: '', measuredBy: 'race-walking', library: false })).toEqual([]);
+    // What is taken is this session's, and not a second entry of the library.
+    const taken = await takeListed(
+      all.find(({ library }) => library !== null)!,
+      'reference',
+    );
+    if (!taken.ok) throw new Error(taken.issue.message);
+    expect(useDocument.getState().session!.clips.find((c) => c.id === taken.value)!.library).toBeNull();
+  });
+
   it('of another movement comes without moments', async () => {
     const walk = demo('walk');
     await saveSession(walk, '1');
     setSession(base);
-    const id = await takeTrial((await trialsElsewhere('s'))[0]!, 'athlete');
+    const taken = await takeListed((await trialsElsewhere('s'))[0]!, 'athlete');
+    if (!taken.ok) throw new Error(taken.issue.message);
+    const id = taken.value;
     const { marks, tracks, repetitions } = useDocument.getState().session!;
     expect([marks[id], repetitions[id]]).toEqual([undefined, undefined]);
     expect(tracks[id]).toBeDefined();

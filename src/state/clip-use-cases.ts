@@ -204,6 +204,7 @@ export async function placeClip(
     camera: null,
     soundMetres: null,
     carryCorrections: true,
+    library: null,
     ...answers,
   };
   setView({ shown: { ...useView.getState().shown, [clip.id]: 0 } });

@@ -19,6 +19,7 @@ const summary = (
   performers: people,
   performerKeys: people.map((name) => `name:${name.toLowerCase()}`),
   athlete: `name:${people[0]!.toLowerCase()}`,
+  trials: [],
   media: [],
   bytes: 1,
   damage: null,

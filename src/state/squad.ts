@@ -5,6 +5,7 @@ import { listSessions, type SessionSummary } from '../storage/sessions';
 import { WorkerClient } from '../media/worker-client';
 import type { HistoryWorker } from './history-worker';
 import { whenStored } from './document-store';
+import { holdsWords } from './search';
 
 /** One person of the sessions and records of this browser. */
 export interface SquadMember {
@@ -85,23 +86,16 @@ export interface SquadFilter {
   readonly squad: string;
 }
 
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-
-const wordsOf = (text: string): readonly string[] => plain(text).split(/\s+/).filter(Boolean);
-
 /** Sessions in whose name or performers every word stands, in their order; damaged ones are found by their name. */
 export function sessionsNamed(
   sessions: readonly SessionSummary[],
   text: string,
   movement: string,
 ): readonly SessionSummary[] {
-  const words = wordsOf(text);
-  if (words.length === 0 && movement === '') return sessions;
-  return sessions.filter(({ name, performers, measuredBy }) => {
-    if (movement !== '' && measuredBy !== movement) return false;
-    const said = plain([name, ...performers].join(' '));
-    return words.every((word) => said.includes(word));
-  });
+  return sessions.filter(
+    ({ name, performers, measuredBy }) =>
+      (movement === '' || measuredBy === movement) && holdsWords(text, [name, ...performers]),
+  );
 }
 
 /** Those that a search finds, in an order: every word stands in the name, the squad or a session's name. */
@@ -110,13 +104,10 @@ export function chosenOf(
   { text, movement, squad: team }: SquadFilter,
   order: SquadOrder,
 ): readonly SquadMember[] {
-  const words = wordsOf(text);
   const found = squad.filter(({ name, record, sessions }) => {
     if (movement !== '' && !sessions.some(({ measuredBy }) => measuredBy === movement)) return false;
     if (team !== '' && record?.squad !== team) return false;
-    if (words.length === 0) return true;
-    const said = plain([name, record?.squad ?? '', ...sessions.map((s) => s.name)].join(' '));
-    return words.every((word) => said.includes(word));
+    return holdsWords(text, [name, record?.squad ?? '', ...sessions.map((s) => s.name)]);
   });
   // What has no day stands last.
   const last = '9999';

@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { AthleteStanding } from '../core/coaching/athlete-standing';
 import type { Athlete } from '../core/model/athlete';
+import type { LibraryEntry, Role, ViewKind } from '../core/model/clip';
 import type { MarkerMap } from '../core/tracks/marker-map';
 import type { Session } from '../core/model/session';
 import { partsOf, withoutParts, type Part, type PartPath } from './session-parts';
@@ -20,6 +21,22 @@ export interface StoredPart extends Part {
   readonly session: string;
 }
 
+/** What is listed of one performance of a session. */
+export interface StoredTrialSummary {
+  readonly clipId: string;
+  readonly fileName: string;
+  readonly mediaId: string | null;
+  readonly role: Role;
+  /** Who it is: name and `performerKey`. */
+  readonly name: string;
+  readonly performer: string;
+  readonly view: ViewKind;
+  /** Frames per second as the camera took them. */
+  readonly rate: number;
+  readonly cameras: number;
+  readonly library: LibraryEntry | null;
+}
+
 /** What is listed of a session, so that a list opens no document. */
 export interface StoredSummary {
   readonly id: string;
@@ -37,6 +54,8 @@ export interface StoredSummary {
   readonly performerKeys: readonly string[];
   /** Whom it is about; null where there is no clip of an athlete yet. */
   readonly athlete: string | null;
+  /** Every performance in it, by its first camera. */
+  readonly trials: readonly StoredTrialSummary[];
   /** Ids of the videos and recordings that it names. */
   readonly media: readonly string[];
   /** Bytes of the session, about: points and notes, without videos. */

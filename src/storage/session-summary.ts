@@ -1,7 +1,8 @@
+import type { Clip } from '../core/model/clip';
 import { performerKey } from '../core/model/performer';
 import { dayOf, type Session } from '../core/model/session';
 import { slotsOf } from '../core/model/slots';
-import type { StoredSummary } from './database';
+import type { StoredSummary, StoredTrialSummary } from './database';
 import { mediaNamedIn } from './media';
 
 export interface SessionSummary extends StoredSummary {
@@ -19,6 +20,19 @@ function sizeOf(value: unknown): number {
   return Object.entries(value).reduce((sum, [key, part]) => sum + 2 * key.length + sizeOf(part), 0);
 }
 
+const trialSummary = (clip: Clip, all: readonly Clip[]): StoredTrialSummary => ({
+  clipId: clip.id,
+  fileName: clip.fileName,
+  mediaId: clip.mediaId,
+  role: clip.role,
+  name: clip.performer.name,
+  performer: performerKey(clip.performer),
+  view: clip.view.kind,
+  rate: clip.captureRate,
+  cameras: 1 + all.filter(({ sync }) => sync?.to === clip.id).length,
+  library: clip.library,
+});
+
 /** What is listed of a session. */
 export function summaryOf(session: Session, updatedAt: string): StoredSummary {
   const athlete = slotsOf(session.clips).find((slot) => slot.id === 'athlete')?.clip;
@@ -33,6 +47,7 @@ export function summaryOf(session: Session, updatedAt: string): StoredSummary {
     performers: session.clips.map((clip) => clip.performer.name),
     performerKeys: session.clips.map((clip) => performerKey(clip.performer)),
     athlete: athlete ? performerKey(athlete.performer) : null,
+    trials: session.clips.filter((clip) => clip.sync === null).map((clip) => trialSummary(clip, session.clips)),
     media: mediaNamedIn(session),
     bytes: sizeOf(session),
   };
@@ -47,6 +62,7 @@ export const unreadable = (document: unknown): Omit<StoredSummary, 'id' | 'name'
   performers: [],
   performerKeys: [],
   athlete: null,
+  trials: [],
   media: mediaNamedIn(document),
   bytes: sizeOf(document),
 });

@@ -57,6 +57,7 @@ describe('sessions in the browser', () => {
       performers: [],
       performerKeys: [],
       athlete: null,
+      trials: [],
       media: [],
       damage: null,
       bytes: expect.any(Number),

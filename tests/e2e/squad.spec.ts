@@ -129,3 +129,27 @@ test('a withdrawn consent leaves no video of the athlete, and no new one is take
   await page.getByRole('button', { name: 'Consent is given: start' }).click();
   await expect(page.getByText('Kip Marlowe has withdrawn the consent: no new footage of them is taken.')).toBeVisible();
 });
+
+test('a reference is kept in the library, and found by its level in another session', async ({ page, baseURL }) => {
+  await openDemo(page);
+  await goToStep(page, 'Intake');
+  const card = page.getByTestId('intake-reference');
+  await card.getByLabel('Keep Reference in the reference library').check();
+  await card.getByLabel('Level').fill('National');
+  await card.getByLabel('Tags').fill('braced leg');
+  await card.getByLabel('Tags').press('Enter');
+  await expect(card.getByText('braced leg')).toBeVisible();
+  await createSession(page, baseURL!, 'Spring');
+  await page.getByRole('button', { name: 'Take from another session' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Find by performer, session, level or tag').fill('national braced');
+  await expect(dialog.getByRole('row')).toHaveCount(2);
+  await expect(dialog.getByRole('row').last()).toContainText('In the library: National, braced leg');
+  await dialog.getByLabel('Find by performer, session, level or tag').fill('');
+  await expect(dialog.getByRole('row')).toHaveCount(7);
+  await dialog.getByLabel('Reference library only').check();
+  await expect(dialog.getByRole('row')).toHaveCount(2);
+  expect(await seriousFindings(page, 'Reference library')).toEqual([]);
+  await dialog.getByRole('button', { name: /^Oren Tavish of .* as reference$/ }).click();
+  await expect(page.getByTestId('intake-reference')).toContainText('pace-side-reference.webm');
+});

@@ -119,6 +119,14 @@ export const repeatsSchema = z
   });
 export type Repeats = z.infer<typeof repeatsSchema>;
 
+/** What a performance in the reference library is known by. */
+export const libraryEntrySchema = z.object({
+  /** How good it is, in the words of whoever keeps it: under 16, national, world. */
+  level: z.string().trim().max(60).default(''),
+  tags: z.array(z.string().trim().min(1).max(40)).max(20).default([]),
+});
+export type LibraryEntry = z.infer<typeof libraryEntrySchema>;
+
 /** One video file of one trial. */
 export const clipSchema = z.object({
   id: keySchema,
@@ -204,6 +212,8 @@ export const clipSchema = z.object({
   /** What came of the attempt, where it counts, and what of the set-up was otherwise than in its session. */
   result: attemptResultSchema.nullable().default(null),
   setUp: setUpSchema.default([]),
+  /** Kept as a reference for any session; null where it is this session's alone. */
+  library: libraryEntrySchema.nullable().default(null),
   /** Still pictures: each frame is one by itself, and nothing is known of the time between them. */
   pictures: z.boolean().default(false),
   /** The file repeats pictures in no cycle: times between its frames are not those of the movement. */

@@ -100,6 +100,7 @@ export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
     ground: null,
     camera: null,
     carryCorrections: false,
+    library: null,
   };
   const moments = Object.fromEntries(
     Object.entries(momentTimes(trial)).map(([id, time]) => [id, { frame: time * plan.rate }]),

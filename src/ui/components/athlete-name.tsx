@@ -54,6 +54,8 @@ export function AthleteName({
   size = 'medium',
 }: AthleteNameProps): ReactNode {
   const [members, setMembers] = useState<readonly SquadMember[]>([]);
+  /** Of whom nobody has changed nothing need be told. */
+  const [said, setSaid] = useState(false);
   useEffect(() => {
     let current = true;
     void allMembers().then((all) => current && setMembers(all));
@@ -66,6 +68,7 @@ export function AthleteName({
   const another: readonly Option[] = name.trim() !== '' && namesakes.length > 0 ? [{ key: ANOTHER, name }] : [];
   const choose = (option: Option | string | null): void => {
     if (option === null || typeof option === 'string') return;
+    setSaid(true);
     if (!isKnown(option)) onChange({ name: option.name, athleteId: crypto.randomUUID(), record: null });
     else
       onChange({
@@ -78,7 +81,7 @@ export function AthleteName({
     error ??
     (athleteId !== undefined && !chosen
       ? `Another person than the ${name} who is known; give them a record on the start page.`
-      : chosen && aboutOf(chosen) !== ''
+      : said && chosen && aboutOf(chosen) !== ''
         ? `Known here: ${aboutOf(chosen)}.`
         : undefined);
   return (
@@ -99,7 +102,9 @@ export function AthleteName({
       // Nobody is marked in the list, so that Enter after a typed name goes on and does not choose.
       value={name}
       onInputChange={(_, text, reason) => {
-        if (reason === 'input') onChange({ name: text, athleteId: undefined, record: recordOfName(members, text) });
+        if (reason !== 'input') return;
+        setSaid(true);
+        onChange({ name: text, athleteId: undefined, record: recordOfName(members, text) });
       }}
       onChange={(_, option) => choose(option)}
       renderOption={({ key, ...props }, option) => (

@@ -14,6 +14,7 @@ import { AttemptCard } from './attempt-card';
 import { FigureFromAbove } from './figure-from-above';
 import { ClipForm } from './clip-form';
 import { DropZone } from './drop-zone';
+import { LibraryCard } from './library-card';
 import { OtherDocument } from './other-document';
 import { PartsChooser } from './parts-chooser';
 import { PointsOptions } from './points-options';
@@ -159,6 +160,7 @@ export function ClipIntake(props: ClipIntakeProps): ReactNode {
         />
       )}
       {clip && !first && !open && <AttemptCard clip={clip} name={title} />}
+      {clip && !first && !open && <LibraryCard clip={clip} name={title} />}
     </section>
   );
 }

@@ -1,103 +1,162 @@
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import type { Role } from '../../../core/model/clip';
-import { dayOf, type Session } from '../../../core/model/session';
+import type { Session } from '../../../core/model/session';
 import { baseOf } from '../../../state/derived';
-import { trialsElsewhere, takeTrial, type StoredTrial } from '../../../state/taken-trials';
-import { dayText } from '../../components/format';
+import { notify } from '../../../state/notices';
+import { takeListed, trialsElsewhere, trialsFound, type ListedTrial } from '../../../state/taken-trials';
+import { VIEW_NAMES } from '../../components/clip-name';
+import { dayText, rateText } from '../../components/format';
+import { movementNameOf } from '../../components/movement-name';
 import { RoleName } from '../../components/role-name';
+import { useShowMore } from '../../components/show-more';
 
-/** A reference that was measured once, or an earlier trial of the athlete, for use in this session as well. */
+/** A reference of the library, or any performance of another session, for use in this one as well. */
 export function TakenTrial({ session }: { readonly session: Session }): ReactNode {
-  const [found, setFound] = useState<readonly StoredTrial[] | null>(null);
-  const movementId = baseOf(session).id;
-  const alike = (p: StoredTrial): boolean => baseOf(p.session).id === movementId;
-  const take = async (trial: StoredTrial, role: Role): Promise<void> => {
-    await takeTrial(trial, role);
-    setFound(null);
-  };
+  const [all, setAll] = useState<readonly ListedTrial[] | null>(null);
   return (
     <>
-      <Button
-        variant="outlined"
-        onClick={() =>
-          void trialsElsewhere(session.id).then((all) =>
-            setFound([...all].sort((a, b) => Number(alike(b)) - Number(alike(a)))),
-          )
-        }
-      >
+      <Button variant="outlined" onClick={() => void trialsElsewhere(session.id).then(setAll)}>
         Take from another session
       </Button>
-      <Dialog open={found !== null} onClose={() => setFound(null)} maxWidth="md" fullWidth>
+      <Dialog open={all !== null} onClose={() => setAll(null)} maxWidth="md" fullWidth>
         <DialogTitle>Take a performance from another session</DialogTitle>
         <DialogContent>
-          {found?.length === 0 && (
+          {all?.length === 0 && (
             <p>
               No other session in this browser has a clip yet. Whatever is measured in one can be taken into another: a
               reference, or an earlier performance of the athlete.
             </p>
           )}
-          {found !== null && found.length > 0 && (
-            <>
-              <p style={{ marginTop: 0 }}>
-                All cameras and points come along, moments too where the movement is the same. The session it comes from
-                stays as it is.
-              </p>
-              <table className="sheet">
-                <thead>
-                  <tr>
-                    <th>Performer</th>
-                    <th className="left">Session</th>
-                    <th className="left">Movement</th>
-                    <th />
-                  </tr>
-                </thead>
-                <tbody>
-                  {found.map((p) => (
-                    <tr key={`${p.session.id}-${p.clip.id}`}>
-                      <td className="wrap">
-                        <RoleName role={p.clip.role} name={p.clip.performer.name} />
-                        <div className="note">{p.clip.fileName}</div>
-                      </td>
-                      <td className="left wrap">
-                        {p.session.name}
-                        <div className="note">{dayText(dayOf(p.session))}</div>
-                      </td>
-                      <td className="left wrap">
-                        {baseOf(p.session).name}
-                        {alike(p) ? '' : ', another movement'}
-                      </td>
-                      <td className="acts">
-                        <Button
-                          size="small"
-                          aria-label={`${p.clip.performer.name} of ${p.session.name} as reference`}
-                          onClick={() => void take(p, 'reference')}
-                        >
-                          As reference
-                        </Button>
-                        <Button
-                          size="small"
-                          aria-label={`${p.clip.performer.name} of ${p.session.name} as athlete`}
-                          onClick={() => void take(p, 'athlete')}
-                        >
-                          As athlete
-                        </Button>
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </>
+          {all !== null && all.length > 0 && (
+            <Choice all={all} measuredBy={baseOf(session).id} onTaken={() => setAll(null)} />
           )}
         </DialogContent>
         <DialogActions>
-          <Button onClick={() => setFound(null)}>Leave it</Button>
+          <Button onClick={() => setAll(null)}>Leave it</Button>
         </DialogActions>
       </Dialog>
     </>
+  );
+}
+
+/** So many stand there at first. */
+const AT_FIRST = 20;
+
+interface ChoiceProps {
+  readonly all: readonly ListedTrial[];
+  /** What the open session measures by. */
+  readonly measuredBy: string;
+  readonly onTaken: () => void;
+}
+
+function Choice({ all, measuredBy, onTaken }: ChoiceProps): ReactNode {
+  const [text, setText] = useState('');
+  const [sameMovement, setSameMovement] = useState(() => all.some(({ session }) => session.measuredBy === measuredBy));
+  const hasLibrary = all.some(({ library }) => library !== null);
+  const [library, setLibrary] = useState(false);
+  const found = trialsFound(all, { text, measuredBy: sameMovement ? measuredBy : null, library });
+  const { shown, more } = useShowMore(found, AT_FIRST);
+  const take = async (trial: ListedTrial, role: Role): Promise<void> => {
+    const taken = await takeListed(trial, role);
+    if (taken.ok) onTaken();
+    else notify('error', taken.issue.message);
+  };
+  return (
+    <>
+      <p style={{ marginTop: 0 }}>
+        All cameras and points come along, moments too where the movement is the same. The session it comes from stays
+        as it is.
+      </p>
+      <div className="row-of-fields" style={{ marginBottom: 6 }}>
+        <TextField
+          size="small"
+          type="search"
+          label="Find by performer, session, level or tag"
+          value={text}
+          onChange={({ target }) => setText(target.value)}
+          sx={{ flex: 1 }}
+        />
+        <FormControlLabel
+          label="This movement only"
+          control={<Checkbox checked={sameMovement} onChange={({ target }) => setSameMovement(target.checked)} />}
+        />
+        {hasLibrary && (
+          <FormControlLabel
+            label="Reference library only"
+            control={<Checkbox checked={library} onChange={({ target }) => setLibrary(target.checked)} />}
+          />
+        )}
+      </div>
+      {found.length === 0 && <p>Nothing is found so. Take a word out, or look through all movements.</p>}
+      {found.length > 0 && (
+        <table className="sheet">
+          <thead>
+            <tr>
+              <th>Performer</th>
+              <th className="left">Camera</th>
+              <th className="left">Session</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((trial) => (
+              <Row
+                key={`${trial.session.id}-${trial.clipId}`}
+                trial={trial}
+                onTake={(role) => void take(trial, role)}
+              />
+            ))}
+          </tbody>
+        </table>
+      )}
+      {more}
+    </>
+  );
+}
+
+function Row({ trial, onTake }: { readonly trial: ListedTrial; readonly onTake: (role: Role) => void }): ReactNode {
+  const { session, name, role, fileName, view, rate, cameras, library, notToShare } = trial;
+  const of = `${name} of ${session.name}`;
+  return (
+    <tr>
+      <td className="wrap">
+        <RoleName role={role} name={name} />
+        {library && (
+          <div>
+            <strong>In the library</strong>
+            {[library.level, ...library.tags].filter(Boolean).length > 0 &&
+              `: ${[library.level, ...library.tags].filter(Boolean).join(', ')}`}
+          </div>
+        )}
+        {notToShare && <div className="note">Has not agreed to be shown to others.</div>}
+        <div className="note">{fileName}</div>
+      </td>
+      <td className="left wrap">
+        {VIEW_NAMES[view]}, {rateText({ captureRate: rate, fileRate: rate })}
+        {cameras > 1 && <div className="note">{cameras} cameras</div>}
+      </td>
+      <td className="left wrap">
+        {session.name}
+        <div className="note">
+          {movementNameOf(session)}, {dayText(session.on)}
+        </div>
+      </td>
+      <td className="acts">
+        <Button size="small" aria-label={`${of} as reference`} onClick={() => onTake('reference')}>
+          As reference
+        </Button>
+        <Button size="small" aria-label={`${of} as athlete`} onClick={() => onTake('athlete')}>
+          As athlete
+        </Button>
+      </td>
+    </tr>
   );
 }
