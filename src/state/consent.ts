@@ -5,7 +5,7 @@ import type { Session } from '../core/model/session';
 import { clipsShowing } from '../core/model/withdrawn';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { mediaNamedIn, removeVideos } from '../storage/media';
-import { allStoredSessions } from '../storage/sessions';
+import { listSessions } from '../storage/sessions';
 import { edit, setSession, whenStored, useDocument } from './document-store';
 import { openSources } from './session-use-cases';
 
@@ -28,8 +28,12 @@ export async function withdrawConsent(clip: Clip): Promise<Result<readonly strin
   await openSources();
   const media = mediaNamedIn({ clips: gone });
   await removeVideos(media);
-  const others = (await allStoredSessions()).filter(
-    (stored) => stored.session.id !== session.id && clipsOf(stored.session, clip).length > 0,
+  const key = performerKey(clip.performer);
+  const others = (await listSessions()).filter(
+    ({ id, damage, performerKeys, media: named }) =>
+      id !== session.id &&
+      damage === null &&
+      (performerKeys.includes(key) || (clip.mediaId !== null && named.includes(clip.mediaId))),
   );
-  return ok(others.map((stored) => stored.session.name));
+  return ok(others.map(({ name }) => name));
 }

@@ -7,6 +7,7 @@ import { storeMedia, sweepVideos } from '../storage/media';
 import { deleteSession, forgetVersions, loadSession, saveSession } from '../storage/sessions';
 import { setSession, useDocument } from './document-store';
 import { withdrawConsent } from './consent';
+import { keptByAthlete } from './kept';
 import { mediaUnderway } from './talk-underway';
 
 // Pictures are not the matter here.
@@ -94,4 +95,19 @@ it('consent that is withdrawn removes every clip of that person, and names the s
   expect(Object.keys(left!.marks)).toEqual(['b']);
   expect(await videos()).toEqual(['m-b']);
   expect(useDocument.temporal.getState().pastStates).toEqual([]);
+});
+
+it('what is kept of an athlete counts a video once that several sessions show', () => {
+  const shown = (id: string, bytes: number) => ({ id, fileName: `${id}.webm`, bytes, sessions: [] });
+  const kip = { key: 'name:kip', name: 'Kip' };
+  const kept = keptByAthlete([
+    { id: 'a', name: 'A', athlete: kip, bytes: 10, videos: [shown('m-a', 100)] },
+    { id: 'b', name: 'B', athlete: kip, bytes: 20, videos: [shown('m-a', 100), shown('m-b', 50)] },
+    { id: 'c', name: 'C', athlete: { key: 'o', name: 'Oren' }, bytes: 5, videos: [shown('m-c', 300)] },
+    { id: 'd', name: 'D', athlete: null, bytes: 5, videos: [] },
+  ]);
+  expect(kept).toEqual([
+    { key: 'o', name: 'Oren', count: 1, bytes: 5, videoBytes: 300 },
+    { key: 'name:kip', name: 'Kip', count: 2, bytes: 30, videoBytes: 150 },
+  ]);
 });

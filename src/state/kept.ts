@@ -14,6 +14,8 @@ export { forgetMarkerMaps } from '../storage/marker-maps';
 export interface KeptSession {
   readonly id: string;
   readonly name: string;
+  /** Whom it is about: who it is and the name; null where it has no athlete yet. */
+  readonly athlete: { readonly key: string; readonly name: string } | null;
   readonly bytes: number;
   readonly videos: readonly KeptVideo[];
 }
@@ -41,9 +43,10 @@ export async function whatIsKept(): Promise<Kept> {
     navigator.storage?.persisted().catch(() => false),
   ]);
   return {
-    sessions: sessions.map(({ id, name, bytes }) => ({
+    sessions: sessions.map(({ id, name, bytes, athlete, performers, performerKeys }) => ({
       id,
       name,
+      athlete: athlete === null ? null : { key: athlete, name: performers[performerKeys.indexOf(athlete)] ?? '' },
       bytes,
       videos: videos.filter((video) => video.sessions.includes(id)),
     })),
@@ -53,6 +56,36 @@ export async function whatIsKept(): Promise<Kept> {
     quota: estimate?.quota ?? null,
     persisted: persisted ?? false,
   };
+}
+
+/** What the sessions about one athlete take. */
+export interface KeptOfAthlete {
+  readonly key: string;
+  readonly name: string;
+  readonly count: number;
+  readonly bytes: number;
+  /** A video that several of them show counts once. */
+  readonly videoBytes: number;
+}
+
+/** Athletes by what their videos take, the largest first. */
+export function keptByAthlete(sessions: readonly KeptSession[]): readonly KeptOfAthlete[] {
+  const known = new Map<string, { name: string; count: number; bytes: number; videos: Map<string, number> }>();
+  for (const { athlete, bytes, videos } of sessions) {
+    if (!athlete) continue;
+    const of = known.get(athlete.key) ?? { name: athlete.name, count: 0, bytes: 0, videos: new Map<string, number>() };
+    for (const video of videos) of.videos.set(video.id, video.bytes);
+    known.set(athlete.key, { ...of, count: of.count + 1, bytes: of.bytes + bytes });
+  }
+  return [...known]
+    .map(([key, { name, count, bytes, videos }]) => ({
+      key,
+      name,
+      count,
+      bytes,
+      videoBytes: [...videos.values()].reduce((sum, size) => sum + size, 0),
+    }))
+    .sort((a, b) => b.videoBytes - a.videoBytes);
 }
 
 /** What a step back could bring onto the bench again, and what no session names yet. */

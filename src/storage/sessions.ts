@@ -58,15 +58,6 @@ export async function listSessions(): Promise<readonly SessionSummary[]> {
   return listed.filter((summary) => summary !== null).sort(latestFirst);
 }
 
-/** Every session that can be read, the one changed last first. */
-export async function allStoredSessions(): Promise<readonly StoredVersion[]> {
-  const rows = (await database.sessions.toArray()).sort(latestFirst);
-  return (await Promise.all(rows.map(joined))).flatMap(({ document, updatedAt }) => {
-    const checked = checkSession(document);
-    return checked.ok ? [{ updatedAt, session: checked.value }] : [];
-  });
-}
-
 /** What a row holds, as text, readable or not. */
 export async function rawSession(id: string): Promise<{ readonly name: string; readonly text: string } | null> {
   const stored = await rowOf(id);

@@ -21,7 +21,7 @@ export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {
     notify(
       'info',
       `The footage of ${name} is ` +
-        `removed.${others.length > 0 ? ` Other sessions still know of them: ${others.join(', ')}.` : ''}`,
+        `removed.${others.length > 0 ? ` Other sessions still know of them: ${others.join(', ')}. Open them on the start page to remove all.` : ''}`,
     );
   };
   return (

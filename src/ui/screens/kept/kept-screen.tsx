@@ -12,6 +12,7 @@ import { backUp, forgetMarkerMaps, sweep, whatIsKept, type Kept, type KeptSessio
 import { notify } from '../../../state/notices';
 import { removeSession } from '../../../state/session-list';
 import { megabytes } from '../../components/format';
+import { ByAthlete } from './by-athlete';
 
 const bytesOf = (videos: readonly { readonly bytes: number }[]): number => videos.reduce((sum, v) => sum + v.bytes, 0);
 
@@ -113,6 +114,7 @@ export function KeptScreen(): ReactNode {
             </table>
           )}
         </section>
+        <ByAthlete sessions={kept.sessions} />
         <section className="card" style={{ marginTop: 16 }}>
           <Typography variant="h2" gutterBottom>
             Left over
