@@ -6,7 +6,7 @@ import { clipsShowing, withdrawn } from '../core/model/withdrawn';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { allAthletes, allStandings, deleteAthlete, deleteStandings, putAthlete } from '../storage/athletes';
 import { mediaNamedIn, removeVideos } from '../storage/media';
-import { listSessions, loadSession, saveSession, type SessionSummary } from '../storage/sessions';
+import { listSessions, loadSession, readSession, saveSession, type SessionSummary } from '../storage/sessions';
 import type { StorageIssue } from '../storage/storage-issue';
 import { setSession, whenStored } from './document-store';
 import type { SquadMember } from './squad';
@@ -96,7 +96,7 @@ export type TakeBack = () => Promise<Result<null, Refused>>;
 async function takeBackOf(ids: readonly string[], records: () => Promise<void>): Promise<TakeBack> {
   const before = new Map<string, ReadonlyMap<string, Performer>>();
   for (const id of ids) {
-    const loaded = await loadSession(id);
+    const loaded = await readSession(id);
     if (loaded.ok) before.set(id, new Map(loaded.value.clips.map((clip) => [clip.id, clip.performer])));
   }
   return async () => {
@@ -143,7 +143,7 @@ export async function splitAthlete(
 
 /** What a session says of a performer; null where it says nothing. */
 export async function performerIn(sessionId: string | undefined, key: string): Promise<Performer | null> {
-  const loaded = sessionId === undefined ? null : await loadSession(sessionId);
+  const loaded = sessionId === undefined ? null : await readSession(sessionId);
   if (!loaded?.ok) return null;
   return loaded.value.clips.find((clip) => performerKey(clip.performer) === key)?.performer ?? null;
 }

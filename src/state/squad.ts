@@ -177,6 +177,9 @@ const assembled = ({ summaries, records, standings }: Stored): Squad => ({
 /** All sessions and everybody in them, as far as it is known without measuring. */
 export const readSquad = async (): Promise<Squad> => assembled(await stored());
 
+/** How long all sessions of one athlete may take, ms. */
+const PATIENCE = 900_000;
+
 /** Everybody who is known here. */
 export const allMembers = async (): Promise<readonly SquadMember[]> => (await readSquad()).members;
 
@@ -200,7 +203,10 @@ export async function refreshStandings(
   let client = historyClient();
   try {
     for (const [n, { athlete, measuredBy }] of stale.entries()) {
-      const made = await client.ask(client.remote.standingOf(athlete, measuredBy), 'Measuring sessions', { signal });
+      const made = await client.ask(client.remote.standingOf(athlete, measuredBy), 'Measuring sessions', {
+        signal,
+        patience: PATIENCE,
+      });
       if (signal.aborted) return;
       if (!made.ok) {
         // One that cannot be measured stops nobody else.

@@ -19,6 +19,9 @@ import { DemoCard } from './demo-card';
 import { NewSession } from './new-session';
 import { SquadAndSessions } from './squad-and-sessions';
 
+/** How often the list follows what is measured meanwhile, ms. */
+const SHOW_EVERY = 1500;
+
 // What begins a session, and reads files, is not needed to show who is there.
 const QuickStart = lazy(() => import('./quick-start').then((m) => ({ default: m.QuickStart })));
 
@@ -37,7 +40,9 @@ export function HomeScreen(): ReactNode {
   const refresh = useCallback((): void => {
     running.current?.abort();
     const { signal } = (running.current = new AbortController());
+    let shownAt = -Infinity;
     const show = async (): Promise<void> => {
+      shownAt = performance.now();
       const read = await readSquad();
       if (!signal.aborted) setSquad(read);
     };
@@ -46,7 +51,8 @@ export function HomeScreen(): ReactNode {
         refreshStandings(signal, (done, all) => {
           if (signal.aborted) return;
           setMeasuring(done < all ? { done, all } : null);
-          void show();
+          // Hundreds of athletes in a row are not read anew for each.
+          if (done === all || performance.now() - shownAt > SHOW_EVERY) void show();
         }),
       )
       .finally(() => !signal.aborted && setMeasuring(null));
