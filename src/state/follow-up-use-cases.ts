@@ -50,6 +50,7 @@ export async function startNextSession(name: string, practice: SessionPractice):
     importances: session.importances,
     passes: session.passes,
     setUp: session.setUp,
+    cameraPlan: session.cameraPlan,
     practice: practiceNext(practice, session.practice),
     cutoff: session.cutoff,
     // The athlete's own repetition is one of a clip that stays behind.

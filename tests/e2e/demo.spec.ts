@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { goToStep, shownFrame } from '../../demo/drive-job';
-import { openDemo, seriousFindings, watchErrors } from './pages';
+import { chooseOption, openDemo, seriousFindings, watchErrors } from './pages';
 
 const STEPS = ['Intake', 'Review', 'Match', 'Moments', 'Measure', 'Compare', 'Decide', 'Report', 'Follow up'];
 
@@ -106,8 +106,7 @@ test('a point is placed and dragged in the picture, moves the reading, and each 
   const card = page.getByText(/^Frame \d+:/);
   await expect(card).toContainText('detected, confidence');
   const knee = page.getByRole('row', { name: /Back knee/ });
-  await page.getByRole('combobox', { name: 'Point of the athlete' }).click();
-  await page.getByRole('option', { name: 'right knee' }).click();
+  await chooseOption(page, page.getByRole('combobox', { name: 'Point of the athlete' }), 'right knee');
   const before = await knee.innerText();
   await pane.click({ position: { x: 300, y: 60 } });
   await expect(card).toContainText('placed by hand');

@@ -122,3 +122,15 @@ test('a session without its videos takes them back at Intake, points and all', a
   await expect(other.getByRole('row', { name: /Back knee/ }).first()).toContainText('\u00b0');
   await context.close();
 });
+
+test('the page over time is printed on at most two pages, without what only a screen can do', async ({ page }) => {
+  await openDemo(page);
+  await goToStep(page, 'Follow up');
+  await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  for (const name of ['Print', 'Start the next session', /^Compare with/, /^Curve of/])
+    await expect(page.getByRole('button', { name }).first()).toBeHidden();
+  await expect(page.getByRole('row', { name: /Front knee/ }).first()).toBeVisible();
+  const pages = (await page.pdf({ preferCSSPageSize: true })).toString('latin1').match(/\/Type\s*\/Page[^s]/g)!;
+  expect(pages.length).toBeLessThanOrEqual(2);
+});

@@ -121,7 +121,7 @@ test('parts of a long recording are clips: their own frames, the file kept once'
       }),
   );
   await page.reload();
-  await expect(page.getByText(/not in this browser/)).toBeVisible();
+  await expect(page.getByText(/not in this browser/).first()).toBeVisible();
   await goToStep(page, 'Intake');
   await page
     .getByTestId('intake-athlete')

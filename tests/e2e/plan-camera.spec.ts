@@ -43,3 +43,45 @@ test('where the camera stands next time is planned by what each measure is to ex
   await expect(camera).toHaveAttribute('aria-valuetext', /20 degrees off the square view/);
   expect(errors).toEqual([]);
 });
+
+test('whoever films gets half a page: where the camera stands, how it is set, and what that is good for', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await goToStep(page, 'Decide');
+  await page.getByRole('button', { name: 'Plan the camera' }).click();
+  const plan = page.getByRole('dialog', { name: 'Where the camera stands next time' });
+  // What was found this time stands beside what is planned.
+  await expect(
+    plan
+      .getByRole('row', { name: /^Front knee, release/ })
+      .getByRole('cell')
+      .nth(3),
+  ).toHaveText(/^±\d+$/);
+  await plan.getByLabel('Distance, metres').fill('14');
+  await plan.getByLabel('Distance, metres').blur();
+  await plan.getByRole('button', { name: 'Done' }).click();
+  await goToStep(page, 'Report');
+  await page.getByRole('button', { name: 'For whoever films' }).click();
+  const sheet = page.getByTestId('camera-sheet');
+  await expect(sheet).toContainText('14.0 m away, square to the movement');
+  await expect(sheet).toContainText('120 frames a second');
+  await expect(sheet).toContainText(/Shutter 1\/\d+ s or shorter/);
+  // What is worked on comes first.
+  await expect(sheet.getByRole('row').nth(1)).toContainText('Front knee');
+  expect(await seriousFindings(page, 'For whoever films')).toEqual([]);
+  await page.emulateMedia({ media: 'print' });
+  // Half of a sheet of A4 without its margins, at 96 pixels to the inch.
+  expect((await sheet.boundingBox())!.height).toBeLessThan(((297 / 2 - 14) / 25.4) * 96);
+  expect((await page.pdf({ preferCSSPageSize: true })).toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(
+    1,
+  );
+  await page.emulateMedia({ media: null });
+  // The next session knows where the camera was to stand.
+  await goToStep(page, 'Follow up');
+  await page.getByRole('button', { name: 'Start the next session' }).click();
+  await expect(page).not.toHaveURL(/demo-pace\//);
+  await goToStep(page, 'Report');
+  await page.getByRole('button', { name: 'For whoever films' }).click();
+  await expect(page.getByTestId('camera-sheet')).toContainText('14.0 m away');
+});

@@ -5,7 +5,7 @@ import { project } from '../../demo/camera/camera';
 import { addClip, clipFile, createSession, goToStep, shownFrame } from '../../demo/drive-job';
 import { DEMO_CLIPS, trialOf } from '../../demo/scenario';
 import { motionBytes } from '../fixtures/motion';
-import { openDemo, watchErrors } from './pages';
+import { chooseOption, openDemo, watchErrors } from './pages';
 
 test('points without video are a performance: a figure seen from a chosen camera, saved again exactly', async ({
   page,
@@ -128,8 +128,7 @@ test('left and right are exchanged over a stretch, a point is nudged, and what m
   await page.keyboard.press('Control+z');
   await expect.poll(() => knee.innerText()).toBe(before);
   // Placed away, a point makes its angle wait: hidden here it is on the list.
-  await page.getByRole('combobox', { name: 'Point of the athlete' }).click();
-  await page.getByRole('option', { name: 'right knee' }).click();
+  await chooseOption(page, page.getByRole('combobox', { name: 'Point of the athlete' }), 'right knee');
   await expect(page.locator('.MuiPopover-root')).toHaveCount(0);
   await page.getByTestId('current-moment').click();
   for (let i = 0; i < 4; i++) await page.keyboard.press('Control+Shift+ArrowRight');

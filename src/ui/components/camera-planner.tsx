@@ -5,18 +5,18 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
-import { measureName, type Movement } from '../../core/model/movement';
-import { asFilmed, extentOf, fastest } from '../../core/planning/as-filmed';
-import { metresSeen, pixelsPerMetre, planOf } from '../../core/planning/camera-plan';
-import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
+import { measureName } from '../../core/model/movement';
+import { planOf } from '../../core/planning/camera-plan';
+import type { PlannedError } from '../../core/planning/planned-errors';
 import type { Trial } from '../../core/trial/trial';
 import { setCameraPlan } from '../../state/camera-plan-use-cases';
 import type { Derived } from '../../state/derived';
 import { plusMinus, readingText } from './format';
 import { PlanFromAbove } from './plan-from-above';
 import { PlanThroughCamera } from './plan-through-camera';
+import { plannedOn, PlanNotes, usePlannedCamera } from './planned-camera';
 
 const RATES = [25, 30, 50, 60, 100, 120, 240] as const;
 const SIZES = [
@@ -24,56 +24,31 @@ const SIZES = [
   [1920, 1080],
   [3840, 2160],
 ] as const;
-/** A smear of more than this share of the standing height hides where a joint is. */
-const SMEAR = 0.01;
-/** Shutter times that cameras have, one by so many seconds. */
-const SHUTTERS = [60, 125, 250, 500, 1000, 2000, 4000] as const;
-/** What must be left of the picture on each side of the movement. */
-const ROOM = 0.05;
-
 /** Opens the plan of where the camera stands next time; nothing where no points tell of the movement. */
 export function CameraPlanner({ derived }: { readonly derived: Derived }): ReactNode {
   const [open, setOpen] = useState(false);
-  const known = (trial: Trial | null): trial is Trial =>
-    trial !== null && !trial.clip.pictures && Number.isFinite(trial.bodyHeight);
-  const trial = [derived.reference, derived.athlete].find(known);
+  const trial = plannedOn(derived);
   if (!trial) return null;
   return (
     <>
       <Button variant="outlined" onClick={() => setOpen(true)}>
         Plan the camera
       </Button>
-      {open && (
-        <Planner
-          movement={derived.movement}
-          trial={trial}
-          plan={derived.session.cameraPlan ?? planOf(trial)}
-          onClose={() => setOpen(false)}
-        />
-      )}
+      {open && <Planner derived={derived} trial={trial} onClose={() => setOpen(false)} />}
     </>
   );
 }
 
 interface PlannerProps {
-  readonly movement: Movement;
+  readonly derived: Derived;
   readonly trial: Trial;
-  readonly plan: CameraPlan;
   readonly onClose: () => void;
 }
 
-function Planner({ movement, trial, plan, onClose }: PlannerProps): ReactNode {
+function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
+  const planned = usePlannedCamera(derived, trial);
+  const { plan, filmed, errors, takes } = planned;
   const change = (part: Partial<CameraPlan>): void => setCameraPlan({ ...plan, ...part });
-  const filmed = useMemo(() => asFilmed(trial, plan), [trial, plan]);
-  const errors = useMemo(
-    () => plannedErrors(movement.measures, trial, plan, filmed),
-    [movement.measures, trial, plan, filmed],
-  );
-  const extent = extentOf(filmed);
-  const takes = {
-    width: (extent.right - extent.left) / pixelsPerMetre(plan),
-    height: (extent.bottom - extent.top) / pixelsPerMetre(plan),
-  };
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>Where the camera stands next time</DialogTitle>
@@ -82,11 +57,11 @@ function Planner({ movement, trial, plan, onClose }: PlannerProps): ReactNode {
           <div style={{ display: 'grid', gap: 10 }}>
             <PlanFromAbove plan={plan} travels={takes.width} onChange={change} />
             <PlanThroughCamera filmed={filmed} />
-            <PlanNotes trial={trial} plan={plan} takes={takes} />
+            <PlanNotes {...planned} />
           </div>
           <div style={{ display: 'grid', gap: 12 }}>
             <PlanFields plan={plan} onChange={change} />
-            <PlannedTable movement={movement} errors={errors} />
+            <PlannedTable derived={derived} errors={errors} />
           </div>
         </div>
       </DialogContent>
@@ -160,54 +135,17 @@ function PlanFields({
   );
 }
 
-/** What the plan shows, what it misses, and the shutter that it needs. */
-function PlanNotes({
-  trial,
-  plan,
-  takes,
-}: {
-  readonly trial: Trial;
-  readonly plan: CameraPlan;
-  readonly takes: { readonly width: number; readonly height: number };
-}): ReactNode {
-  const seen = metresSeen(plan);
-  const pixels = pixelsPerMetre(plan) * plan.stature;
-  const speed = fastest(trial, plan.stature);
-  const wanted = speed / (SMEAR * plan.stature);
-  const shutter = SHUTTERS.find((one) => one >= wanted) ?? SHUTTERS[SHUTTERS.length - 1]!;
-  // How often the picture must be as large for the movement to fit.
-  const over = Math.max(takes.width / seen.width, takes.height / seen.height) / (1 - 2 * ROOM);
-  return (
-    <ul style={{ margin: 0, paddingLeft: 18, fontSize: '.86rem', display: 'grid', gap: 4 }}>
-      <li>
-        The picture shows {seen.width.toFixed(1)} by {seen.height.toFixed(1)} m; the performer is {Math.round(pixels)}{' '}
-        pixels tall.
-      </li>
-      {over > 1 && (
-        <li>
-          <strong>
-            The movement does not fit: it takes {takes.width.toFixed(1)} by {takes.height.toFixed(1)} m.
-          </strong>{' '}
-          Go to {(plan.distance * over).toFixed(1)} m, or film a part of it.
-        </li>
-      )}
-      <li>
-        Shutter 1/{shutter} s or shorter: the fastest point goes {speed.toFixed(0)} m/s, and smears by{' '}
-        {((100 * speed) / plan.rate).toFixed(0)} cm in a whole frame.
-      </li>
-      <li>
-        Camera level, at hip height, still on a tripod; a known length on the ground in the plane of the movement.
-      </li>
-      <li>Never in the line of flight, the landing area or the run-up, and no cable across them.</li>
-    </ul>
-  );
+/** The error that the athlete's reading has in this session. */
+function foundOf(judged: Derived['judged'], measureId: string): string {
+  const reading = judged.find(({ measure }) => measure.id === measureId)?.athlete;
+  return reading?.measurable ? readingText(reading).plusMinus : '\u2013';
 }
 
 function PlannedTable({
-  movement,
+  derived: { movement, judged },
   errors,
 }: {
-  readonly movement: Movement;
+  readonly derived: Derived;
   readonly errors: readonly PlannedError[];
 }): ReactNode {
   return (
@@ -218,6 +156,7 @@ function PlannedTable({
             <th className="left">Measure</th>
             <th>About</th>
             <th>To expect</th>
+            <th>Now</th>
             <th>Matters from</th>
             <th className="left">What would help</th>
           </tr>
@@ -232,13 +171,14 @@ function PlannedTable({
                   <td style={half > tolerance ? { color: '#8a5a12', fontWeight: 700 } : undefined}>
                     {plusMinus(half, reading.unit)}
                   </td>
+                  <td>{foundOf(judged, measure.id)}</td>
                   <td>{plusMinus(tolerance, reading.unit).replace('±', '')}</td>
                   <td className="left wrap">
                     {improvement ? `${plusMinus(improvement.plusMinus, reading.unit)} ${improvement.words}` : ''}
                   </td>
                 </>
               ) : (
-                <td className="left wrap" colSpan={4}>
+                <td className="left wrap" colSpan={5}>
                   {reading.measurable ? '' : `${reading.message}. ${reading.remedy}`}
                 </td>
               )}

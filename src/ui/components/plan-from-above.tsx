@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode, type SVGProps } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
 import { metresSeen } from '../../core/planning/camera-plan';
 
@@ -7,7 +7,8 @@ export interface PlanFromAboveProps {
   readonly plan: CameraPlan;
   /** How far the performer goes from the first moment to the last, metres. */
   readonly travels: number;
-  readonly onChange: (plan: Pick<CameraPlan, 'distance' | 'offPlane'>) => void;
+  /** Left out on paper, where nobody drags it. */
+  readonly onChange?: (plan: Pick<CameraPlan, 'distance' | 'offPlane'>) => void;
 }
 
 const SIZE = { width: 360, height: 190 };
@@ -49,11 +50,29 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
     const by = { ArrowUp: [-0.5, 0], ArrowDown: [0.5, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
     if (!by) return;
     event.preventDefault();
-    onChange({
+    onChange?.({
       distance: Math.max(1, distance + by[0]!),
       offPlane: Math.max(-60, Math.min(60, offPlane + by[1]!)),
     });
   };
+  const words = `${distance.toFixed(1)} metres away, ${Math.abs(offPlane)} degrees off the square view`;
+  const handle: SVGProps<SVGGElement> = onChange
+    ? {
+        role: 'slider',
+        tabIndex: 0,
+        'aria-label': 'Camera: up and down the distance, left and right the direction',
+        'aria-valuenow': distance,
+        'aria-valuemin': 1,
+        'aria-valuemax': 500,
+        'aria-valuetext': words,
+        style: { cursor: 'grab' },
+        onKeyDown: byKey,
+        onPointerDown: (event) => {
+          svg.current!.setPointerCapture(event.pointerId);
+          setDraft({ distance, offPlane });
+        },
+      }
+    : { role: 'img', 'aria-label': `Camera: ${words}` };
   const way = metre(Math.min(travels, reach)) / 2;
   return (
     <svg
@@ -63,7 +82,7 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
       style={{ background: '#ebe5d8', borderRadius: 6, touchAction: 'none' }}
       onPointerMove={(event) => draft && setDraft(placed(event))}
       onPointerUp={() => {
-        if (draft) onChange(draft);
+        if (draft) onChange?.(draft);
         setDraft(null);
       }}
     >
@@ -82,21 +101,7 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
       <text x={(at.x + middle) / 2 + 8} y={(at.y + PATH_Y) / 2} fontSize={12} fill="#3d4448">
         {distance.toFixed(1)} m
       </text>
-      <g
-        role="slider"
-        tabIndex={0}
-        aria-label="Camera: up and down the distance, left and right the direction"
-        aria-valuenow={distance}
-        aria-valuemin={1}
-        aria-valuemax={500}
-        aria-valuetext={`${distance.toFixed(1)} metres away, ${Math.abs(offPlane)} degrees off the square view`}
-        style={{ cursor: 'grab' }}
-        onKeyDown={byKey}
-        onPointerDown={(event) => {
-          svg.current!.setPointerCapture(event.pointerId);
-          setDraft({ distance, offPlane });
-        }}
-      >
+      <g {...handle}>
         <circle cx={at.x} cy={at.y} r={16} fill="transparent" />
         <rect x={at.x - 9} y={at.y - 7} width={18} height={14} rx={3} fill={INK} />
         <circle cx={at.x} cy={at.y} r={4} fill="#ebe5d8" />

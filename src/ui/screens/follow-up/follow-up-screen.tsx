@@ -37,12 +37,17 @@ export function FollowUpScreen(): ReactNode {
   return (
     <SessionFrame step="follow-up">
       <main className="page">
-        <div className="inner">
+        <div className="inner follow-up">
           <div className="row-of-fields" style={{ marginBottom: 12 }}>
             <Typography variant="h1">
               {derived.athlete ? `${derived.athlete.clip.performer.name} over time` : 'Over time'}
             </Typography>
             {derived.athlete && <NextSession derived={derived} />}
+            {results && results.length > 1 && (
+              <Button variant="outlined" className="no-print" onClick={() => window.print()}>
+                Print
+              </Button>
+            )}
           </div>
           {problem && (
             <Alert severity="warning" sx={{ mb: 2 }}>
@@ -180,7 +185,7 @@ function OverTime({
         <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
           <ConditionsCard results={results} />
           <AlsoMoved moved={moved} results={results} onChoose={(measure) => setChosen(measure.id)} />
-          <section className="card">
+          <section className="card no-print">
             <Typography variant="h2" gutterBottom>
               Before and after
             </Typography>

@@ -12,6 +12,7 @@ import { SessionFrame } from '../../components/session-frame';
 import { ShareNote } from '../../components/share-note';
 import { fileSafe } from '../../components/format';
 import { AthletePage } from './athlete-page';
+import { CameraSheet } from './camera-sheet';
 import { FilmDialog } from './film-dialog';
 import { PaperOptions } from './paper-options';
 import { ReportBody } from './report-body';
@@ -22,7 +23,7 @@ async function saveWithVideo(session: Session, name: string): Promise<void> {
   else notify('info', archive.issue.message);
 }
 
-type Paper = 'report' | 'athlete';
+type Paper = 'report' | 'athlete' | 'camera';
 
 /** What is handed over: pictures, numbers, corrections, cautions. */
 export function ReportScreen(): ReactNode {
@@ -48,6 +49,7 @@ export function ReportScreen(): ReactNode {
           >
             <ToggleButton value="report">Report</ToggleButton>
             <ToggleButton value="athlete">Athlete’s page</ToggleButton>
+            <ToggleButton value="camera">For whoever films</ToggleButton>
           </ToggleButtonGroup>
           <Button variant="contained" onClick={() => window.print()}>
             Print or save as PDF
@@ -70,7 +72,9 @@ export function ReportScreen(): ReactNode {
         </div>
         <ShareNote session={session} />
         {paper === 'report' && derived.athlete && <PaperOptions />}
-        {derived.athlete === null ? (
+        {paper === 'camera' ? (
+          <CameraSheet derived={derived} />
+        ) : derived.athlete === null ? (
           <p style={{ textAlign: 'center' }}>
             The report fills itself once the athlete’s clip is in: add it at Intake.
           </p>

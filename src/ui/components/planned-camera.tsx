@@ -1,0 +1,86 @@
+import { useMemo, type ReactNode } from 'react';
+import type { CameraPlan } from '../../core/model/camera-plan';
+import { asFilmed, extentOf, fastest } from '../../core/planning/as-filmed';
+import { metresSeen, pixelsPerMetre, planOf } from '../../core/planning/camera-plan';
+import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
+import type { Trial } from '../../core/trial/trial';
+import type { Derived } from '../../state/derived';
+
+/** A smear of more than this share of the standing height hides where a joint is. */
+const SMEAR = 0.01;
+/** Shutter times that cameras have, one by so many seconds. */
+const SHUTTERS = [60, 125, 250, 500, 1000, 2000, 4000] as const;
+/** What must be left of the picture on each side of the movement. */
+const ROOM = 0.05;
+
+/** The performance that tells how the movement goes; null where no points tell it. */
+export function plannedOn({ reference, athlete }: Pick<Derived, 'reference' | 'athlete'>): Trial | null {
+  const known = (trial: Trial | null): trial is Trial =>
+    trial !== null && !trial.clip.pictures && Number.isFinite(trial.bodyHeight);
+  return [reference, athlete].find(known) ?? null;
+}
+
+/** A camera as it is planned, and what follows from it. */
+export interface PlannedCamera {
+  readonly trial: Trial;
+  readonly plan: CameraPlan;
+  /** The performance as that camera would give it. */
+  readonly filmed: Trial;
+  readonly errors: readonly PlannedError[];
+  /** What the movement takes of the place, metres. */
+  readonly takes: { readonly width: number; readonly height: number };
+}
+
+export function usePlannedCamera(
+  { movement, session }: Pick<Derived, 'movement' | 'session'>,
+  trial: Trial,
+): PlannedCamera {
+  const { cameraPlan } = session;
+  const plan = useMemo(() => cameraPlan ?? planOf(trial), [cameraPlan, trial]);
+  const filmed = useMemo(() => asFilmed(trial, plan), [trial, plan]);
+  const errors = useMemo(
+    () => plannedErrors(movement.measures, trial, plan, filmed),
+    [movement.measures, trial, plan, filmed],
+  );
+  const extent = extentOf(filmed);
+  const takes = {
+    width: (extent.right - extent.left) / pixelsPerMetre(plan),
+    height: (extent.bottom - extent.top) / pixelsPerMetre(plan),
+  };
+  return { trial, plan, filmed, errors, takes };
+}
+
+/** What the plan shows, what it misses, and the shutter that it needs. */
+export function PlanNotes({ trial, plan, takes }: PlannedCamera): ReactNode {
+  const seen = metresSeen(plan);
+  const pixels = pixelsPerMetre(plan) * plan.stature;
+  const speed = fastest(trial, plan.stature);
+  const wanted = speed / (SMEAR * plan.stature);
+  const shutter = SHUTTERS.find((one) => one >= wanted) ?? SHUTTERS[SHUTTERS.length - 1]!;
+  // How often the picture must be as large for the movement to fit.
+  const over = Math.max(takes.width / seen.width, takes.height / seen.height) / (1 - 2 * ROOM);
+  return (
+    <ul style={{ margin: 0, paddingLeft: 18, fontSize: '.86rem', display: 'grid', gap: 4 }}>
+      <li>
+        The picture shows {seen.width.toFixed(1)} by {seen.height.toFixed(1)} m; the performer is {Math.round(pixels)}{' '}
+        pixels tall.
+      </li>
+      {over > 1 && (
+        <li>
+          <strong>
+            The movement does not fit: it takes {takes.width.toFixed(1)} by {takes.height.toFixed(1)} m.
+          </strong>{' '}
+          Go to {(plan.distance * over).toFixed(1)} m, or film a part of it.
+        </li>
+      )}
+      <li>
+        Shutter 1/{shutter} s or shorter: the fastest point goes {speed.toFixed(0)} m/s, and smears by{' '}
+        {((100 * speed) / plan.rate).toFixed(0)} cm in a whole frame.
+      </li>
+      <li>
+        Camera level, at hip height, still on a tripod; a known length on the ground in the plane of the movement.
+      </li>
+      <li>Never in the line of flight, the landing area or the run-up, and no cable across them.</li>
+    </ul>
+  );
+}

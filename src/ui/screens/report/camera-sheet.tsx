@@ -1,0 +1,78 @@
+import type { ReactNode } from 'react';
+import { measureName } from '../../../core/model/movement';
+import type { PlannedError } from '../../../core/planning/planned-errors';
+import type { Trial } from '../../../core/trial/trial';
+import { DISPLAY_UNITS } from '../../../core/units';
+import type { Derived } from '../../../state/derived';
+import { plusMinus } from '../../components/format';
+import { PlanFromAbove } from '../../components/plan-from-above';
+import { PlanThroughCamera } from '../../components/plan-through-camera';
+import { plannedOn, PlanNotes, usePlannedCamera } from '../../components/planned-camera';
+
+/** So many measures fit beside the plan. */
+const MOST = 6;
+
+/** Half a page for whoever films: where the camera stands, how it is set, and what that is good for. */
+export function CameraSheet({ derived }: { readonly derived: Derived }): ReactNode {
+  const trial = plannedOn(derived);
+  return trial ? (
+    <Sheet derived={derived} trial={trial} />
+  ) : (
+    <p style={{ textAlign: 'center' }}>
+      Where the camera stands is planned on the points of a performance: detect or place them at Measure first.
+    </p>
+  );
+}
+
+/** What was worked on comes first, then what is read least surely for what matters. */
+const worthOf = ({ plan }: Derived, { measure, plusMinus: half, tolerance }: PlannedError): number =>
+  (plan.items.some((item) => item.id === measure.id) ? 100 : 0) + (half === null ? 0 : half / tolerance);
+
+function Sheet({ derived, trial }: { readonly derived: Derived; readonly trial: Trial }): ReactNode {
+  const planned = usePlannedCamera(derived, trial);
+  const { plan, filmed, errors, takes } = planned;
+  const readable = errors.filter(({ plusMinus: half }) => half !== null);
+  const shown = [...readable].sort((a, b) => worthOf(derived, b) - worthOf(derived, a)).slice(0, MOST);
+  return (
+    <article className="athlete-page camera-sheet" data-testid="camera-sheet">
+      <header>
+        <h1>Where the camera stands</h1>
+        <span>{derived.movement.name}</span>
+      </header>
+      <p className="camera-facts">
+        <strong>{plan.distance.toFixed(1)} m</strong> away,{' '}
+        <strong>
+          {plan.offPlane === 0
+            ? 'square to the movement'
+            : `${Math.abs(plan.offPlane)} degrees ${plan.offPlane > 0 ? 'ahead of' : 'behind'} the square view`}
+        </strong>
+        , {plan.focal} mm (of 36), {plan.width} × {plan.height}, <strong>{plan.rate} frames a second</strong>
+      </p>
+      <div className="camera-plan">
+        <PlanFromAbove plan={plan} travels={takes.width} />
+        <PlanThroughCamera filmed={filmed} />
+        <PlanNotes {...planned} />
+        <table className="sheet" aria-label="What it is good for">
+          <thead>
+            <tr>
+              <th>Measure</th>
+              <th style={{ whiteSpace: 'nowrap' }}>To expect</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map(({ measure, reading, plusMinus: half }) => (
+              <tr key={measure.id}>
+                <td className="wrap">{measureName(derived.movement, measure)}</td>
+                <td>
+                  {reading.measurable && half !== null
+                    ? plusMinus(half, reading.unit) + DISPLAY_UNITS[reading.unit].suffix
+                    : ''}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </article>
+  );
+}
