@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import path from 'node:path';
-import { chromium, expect, type BrowserContext, type Page } from '@playwright/test';
+import { chromium, expect, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS } from '../cli/chromium';
 import type { ClipTruth } from './truth';
 
@@ -45,6 +45,18 @@ export interface Answers {
   readonly travel?: 'left' | 'right';
 }
 
+/**
+ * Chooses one of several. A press that a busy page takes for a long one opens the list and chooses what lies under the
+ * pointer, as a list does that is dragged through: then it is opened again.
+ */
+export async function chooseOption(page: Page, box: Locator, name: string): Promise<void> {
+  await expect(async () => {
+    await box.click();
+    await page.getByRole('option', { name }).click({ timeout: 3000 });
+    await expect(box).toHaveText(name, { timeout: 3000 });
+  }).toPass();
+}
+
 /** Chooses a file for a role and answers the questions. */
 export async function addClip(
   page: Page,
@@ -56,8 +68,8 @@ export async function addClip(
   await card.locator('input[type=file]').setInputFiles(file);
   await card.getByRole('combobox', { name: 'Name' }).fill(answers.name);
   await card.getByRole('combobox', { name: 'Name' }).press('Tab');
-  await card.getByLabel('Moves in the picture').click();
-  await page.getByRole('option', { name: answers.travel === 'right' ? 'To the right' : 'To the left' }).click();
+  const goes = answers.travel === 'right' ? 'To the right' : 'To the left';
+  await chooseOption(page, card.getByRole('combobox', { name: 'Moves in the picture' }), goes);
   await card.getByLabel('Consent to film and analyse is given').check();
   await card.getByRole('button', { name: `Use as ${role}` }).click();
   await expect(card.getByRole('button', { name: `Use as ${role}` })).toHaveCount(0, { timeout: 20_000 });
@@ -70,8 +82,7 @@ export const goToStep = async (page: Page, step: string): Promise<void> => {
 /** Finds the points of both clips; waits for each to be done. */
 export async function detectAllPoints(page: Page, setting: 'Accurate' | 'Fast'): Promise<void> {
   await goToStep(page, 'Measure');
-  await page.getByLabel('Setting').click();
-  await page.getByRole('option', { name: setting }).click();
+  await chooseOption(page, page.getByRole('combobox', { name: 'Setting' }), setting);
   for (const role of ['athlete', 'reference'] as const) {
     await page.getByRole('button', { name: `Detect points of the ${role}` }).click();
     const said = page.getByRole('alert').filter({ hasText: /Points detected on/ });

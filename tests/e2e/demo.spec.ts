@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { goToStep, shownFrame } from '../../demo/drive-job';
-import { chooseOption, openDemo, seriousFindings, watchErrors } from './pages';
+import { chooseOption, goToStep, shownFrame } from '../../demo/drive-job';
+import { openDemo, seriousFindings, watchErrors } from './pages';
 
 const STEPS = ['Intake', 'Review', 'Match', 'Moments', 'Measure', 'Compare', 'Decide', 'Report', 'Follow up'];
 

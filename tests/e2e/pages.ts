@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import path from 'node:path';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
 
@@ -68,16 +68,4 @@ export async function openDemo(page: Page): Promise<void> {
   await page.goto('/demo');
   await expect(page).toHaveURL(/measure$/);
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
-}
-
-/**
- * Chooses one of several. A press that a busy page takes for a long one opens the list and chooses what lies under the
- * pointer, as a list does that is dragged through: then it is opened again.
- */
-export async function chooseOption(page: Page, box: Locator, name: string): Promise<void> {
-  await expect(async () => {
-    await box.click();
-    await page.getByRole('option', { name }).click({ timeout: 3000 });
-    await expect(box).toHaveText(name, { timeout: 3000 });
-  }).toPass();
 }

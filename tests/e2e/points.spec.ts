@@ -2,10 +2,10 @@ import { expect, test } from '@playwright/test';
 import { readFile, writeFile } from 'node:fs/promises';
 import { ballAt } from '../../demo/athlete/ball';
 import { project } from '../../demo/camera/camera';
-import { addClip, clipFile, createSession, goToStep, shownFrame } from '../../demo/drive-job';
+import { addClip, chooseOption, clipFile, createSession, goToStep, shownFrame } from '../../demo/drive-job';
 import { DEMO_CLIPS, trialOf } from '../../demo/scenario';
 import { motionBytes } from '../fixtures/motion';
-import { chooseOption, openDemo, watchErrors } from './pages';
+import { openDemo, watchErrors } from './pages';
 
 test('points without video are a performance: a figure seen from a chosen camera, saved again exactly', async ({
   page,
