@@ -17,7 +17,7 @@ export function TrendLine({ trend: { values, low, high }, text }: TrendLineProps
   const ends = [
     ...values.flatMap(({ value, plusMinus }) => [value - plusMinus, value + plusMinus]),
     ...[low, high].filter((end) => end !== null),
-  ];
+  ].filter(Number.isFinite);
   const x = scaleLinear([0, Math.max(1, values.length - 1)], [EDGE, WIDTH - EDGE]);
   const y = scaleLinear([Math.min(...ends), Math.max(...ends)], [HEIGHT - EDGE, EDGE]);
   const [top, bottom] = [high === null ? 0 : y(high), low === null ? HEIGHT : y(low)];

@@ -154,6 +154,17 @@ describe('a consent that is withdrawn', () => {
     expect(Object.keys(tracks)).toEqual(['ref']);
   });
 
+  it('reaches the same video under another name in another session, and its work copy there', async () => {
+    await storeMedia('w-other', 'w-other.webm', new Blob(['x']));
+    const other = stickClip({ id: 'o', mediaId: 'm-front', workMediaId: 'w-other', performer: performer('Una') });
+    await saveSession({ ...session('other'), clips: [other], tracks: {} }, '2026-01-03T10:00:00Z');
+    await withdrawConsentOf(await here('name:kip'), 'stay', '2026-03-01');
+    expect(await mediaLeft()).toEqual(['m-ref']);
+    expect((await stored('other')).clips.map(({ mediaId, workMediaId }) => [mediaId, workMediaId])).toEqual([
+      [null, null],
+    ]);
+  });
+
   it('reaches everybody whom the same video shows', async () => {
     const both = {
       ...session('three'),

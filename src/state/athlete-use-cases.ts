@@ -148,6 +148,16 @@ export async function performerIn(sessionId: string | undefined, key: string): P
   return loaded.value.clips.find((clip) => performerKey(clip.performer) === key)?.performer ?? null;
 }
 
+/** Every video that shows somebody, whatever a session calls the one in it. */
+async function videosShowing(key: string): Promise<ReadonlySet<string>> {
+  const videos = new Set<string>();
+  for (const { id } of await sessionsWith(key)) {
+    const read = await readSession(id);
+    for (const { mediaId } of read.ok ? clipsShowing(read.value, key) : []) if (mediaId !== null) videos.add(mediaId);
+  }
+  return videos;
+}
+
 /**
  * Withdraws the consent of somebody: every video that shows them is removed from all sessions for good, with what was
  * measured on it or without. It cannot be undone, which is its sense.
@@ -158,13 +168,18 @@ export async function withdrawConsentOf(
   on: string,
 ): Promise<Result<null, Refused>> {
   const { key } = member;
+  const videos = await videosShowing(key);
+  const all = (await listSessions()).filter(({ damage }) => damage === null);
+  const concerned = all.filter(
+    ({ performerKeys, media: named }) => performerKeys.includes(key) || named.some((id) => videos.has(id)),
+  );
   const media: string[] = [];
   const shown = new Set([key]);
-  const done = await rewrite(idsOf(await sessionsWith(key)), (session) => {
-    const clips = clipsShowing(session, key);
+  const done = await rewrite(idsOf(concerned), (session) => {
+    const clips = clipsShowing(session, key, videos);
     media.push(...mediaNamedIn({ clips }));
     for (const { performer } of clips) shown.add(performerKey(performer));
-    return withdrawn(session, key, numbers);
+    return withdrawn(session, clips, numbers);
   });
   if (!done.ok) return done;
   await removeVideos(media);
@@ -179,9 +194,6 @@ export async function withdrawConsentOf(
 /** Consent is given again. */
 export const restoreConsent = (record: Athlete): Promise<Result<null, StorageIssue>> =>
   putAthlete(stamped({ ...record, withdrawnOn: null }));
-
-/** Forgets a record; what sessions say of the athlete stays. */
-export const removeRecord = (record: Athlete): Promise<void> => deleteAthlete(record.id);
 
 /** The record of a performer, where there is one. */
 export const recordOf = async (performer: Pick<Performer, 'athleteId' | 'name'>): Promise<Athlete | null> =>

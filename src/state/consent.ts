@@ -10,7 +10,7 @@ import { edit, setSession, whenStored, useDocument } from './document-store';
 import { openSources } from './session-use-cases';
 
 const clipsOf = (session: Session, { performer, mediaId }: Clip): readonly Clip[] =>
-  clipsShowing(session, performerKey(performer), mediaId);
+  clipsShowing(session, performerKey(performer), mediaId === null ? [] : [mediaId]);
 
 /**
  * Removes the footage of somebody who no longer consents: all their clips of the open session with what was measured on

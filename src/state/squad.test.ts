@@ -1,4 +1,4 @@
-import type { Athlete } from '../core/model/athlete';
+import { athleteSchema, type Athlete } from '../core/model/athlete';
 import type { StoredStanding } from '../storage/database';
 import type { SessionSummary } from '../storage/sessions';
 import { chosenOf, dueOf, sessionsNamed, squadOf, staleStandings } from './squad';
@@ -26,18 +26,7 @@ const summary = (
   ...more,
 });
 const record = (id: string, more: Partial<Athlete> = {}): Athlete => ({
-  id,
-  name: 'Kip',
-  birthYear: null,
-  dominantSide: 'right',
-  segmentTable: 'male',
-  heightMetres: null,
-  massKg: null,
-  squad: '',
-  notes: '',
-  consent: null,
-  withdrawnOn: null,
-  updatedAt: '',
+  ...athleteSchema.parse({ id, name: 'Kip', dominantSide: 'right', segmentTable: 'male', updatedAt: '' }),
   ...more,
 });
 const standing = (athlete: string, sessions: readonly SessionSummary[], due: string | null): StoredStanding => ({

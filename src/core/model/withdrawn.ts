@@ -7,25 +7,26 @@ import type { Session } from './session';
  * Every clip that shows somebody: those of theirs, the same videos under another name, and further cameras of all of
  * them.
  * @param key who it is
- * @param also a video that shows them, too
+ * @param also videos that show them, too
  */
 export function clipsShowing(
   { clips }: Pick<Session, 'clips'>,
   key: string,
-  also: string | null = null,
+  also: Iterable<string> = [],
 ): readonly Clip[] {
   const own = clips.filter((c) => performerKey(c.performer) === key);
-  const media = new Set([also, ...own.map((c) => c.mediaId)].filter((id) => id !== null));
+  const media = new Set([...also, ...own.map((c) => c.mediaId)].filter((id) => id !== null));
   const shown = new Set(clips.filter((c) => own.includes(c) || media.has(c.mediaId ?? '')).map(({ id }) => id));
   return clips.filter(({ id, sync }) => shown.has(id) || (sync && shown.has(sync.to)));
 }
 
 /**
  * A session after somebody's consent was withdrawn.
- * @param numbers whether what was measured on their clips stays, or goes with the videos
+ * @param shown their clips
+ * @param numbers whether what was measured on those stays, or goes with the videos
  */
-export function withdrawn(session: Session, key: string, numbers: 'stay' | 'go'): Session {
-  const gone = new Set(clipsShowing(session, key).map(({ id }) => id));
+export function withdrawn(session: Session, shown: readonly Clip[], numbers: 'stay' | 'go'): Session {
+  const gone = new Set(shown.map(({ id }) => id));
   if (numbers === 'go') return withoutClips(session, gone);
   const withoutVideo = (clip: Clip): Clip =>
     gone.has(clip.id)

@@ -1,6 +1,6 @@
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Athlete } from '../../core/model/athlete';
 import { LIMITS } from '../../core/model/limits';
 import { performerKey, tidyName } from '../../core/model/performer';
@@ -29,6 +29,7 @@ interface AthleteNameProps {
 const ANOTHER = 'another';
 type Option = SquadMember | { readonly key: typeof ANOTHER; readonly name: string };
 const isKnown = (option: Option): option is SquadMember => option.key !== ANOTHER;
+const NOBODY: readonly SquadMember[] = [];
 const filter = createFilterOptions<Option>({ limit: 30 });
 
 const aboutOf = ({ record, sessions, asReference }: SquadMember): string =>
@@ -53,16 +54,14 @@ export function AthleteName({
   autoFocus = false,
   size = 'medium',
 }: AthleteNameProps): ReactNode {
-  const [members, setMembers] = useState<readonly SquadMember[]>([]);
   /** Of whom nobody has changed nothing need be told. */
   const [said, setSaid] = useState(false);
-  useEffect(() => {
-    let current = true;
-    void allMembers().then((all) => current && setMembers(all));
-    return () => {
-      current = false;
-    };
-  }, []);
+  const [known, setKnown] = useState<readonly SquadMember[] | null>(null);
+  const members = known ?? NOBODY;
+  /** Who is known is read once somebody is to be named: a page may have many of these. */
+  const load = (): void => {
+    if (known === null) void allMembers().then(setKnown);
+  };
   const chosen = members.find((m) => m.key === performerKey({ name, athleteId })) ?? null;
   const namesakes = members.filter((m) => tidyName(m.name) === tidyName(name));
   const another: readonly Option[] = name.trim() !== '' && namesakes.length > 0 ? [{ key: ANOTHER, name }] : [];
@@ -79,7 +78,7 @@ export function AthleteName({
   };
   const hint =
     error ??
-    (athleteId !== undefined && !chosen
+    (known !== null && athleteId !== undefined && !chosen
       ? `Another person than the ${name} who is known; give them a record on the start page.`
       : said && chosen && aboutOf(chosen) !== ''
         ? `Known here: ${aboutOf(chosen)}.`
@@ -127,7 +126,10 @@ export function AthleteName({
           label={label}
           autoFocus={autoFocus}
           onBlur={onBlur}
-          onFocus={(event) => event.target.select()}
+          onFocus={(event) => {
+            load();
+            event.target.select();
+          }}
           error={error !== undefined}
           helperText={hint}
           slotProps={{

@@ -73,7 +73,7 @@ function Sound({ session }: { readonly session: SessionSummary }): ReactNode {
         <Link to={`/s/${session.id}/${session.performers.length < 2 ? 'intake' : 'measure'}`}>{session.name}</Link>
       </td>
       <td className="left wrap">{movementNameOf(session)}</td>
-      <td className="left wrap">{session.performers.join(', ') || 'no clips yet'}</td>
+      <td className="left wrap">{[...new Set(session.performers)].join(', ') || 'no clips yet'}</td>
       <td>{dayText(session.on)}</td>
       <td>{stampText(session.updatedAt)}</td>
     </>
