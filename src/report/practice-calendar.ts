@@ -1,6 +1,7 @@
 import ical, { ICalCalendarMethod, type ICalCalendar } from 'ical-generator';
 import { doseText } from '../core/coaching/ladder';
 import type { SessionPractice } from '../core/coaching/session-practice';
+import { dayAfter } from '../core/model/day';
 
 interface CalendarOf {
   /** The session's id and name, and the day from which the plan counts, as an ISO date. */
@@ -9,10 +10,6 @@ interface CalendarOf {
   readonly on: string;
   readonly practice: SessionPractice;
 }
-
-const DAY_MS = 86_400_000;
-const dayAfter = (on: string, days: number): string =>
-  new Date(Date.parse(`${on}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
 
 /**
  * The plan of practice as a calendar of whole days (RFC 5545): each practice with its stages, doses and pass marks, the

@@ -1,3 +1,4 @@
+import { dayAfter } from '../model/day';
 import type { Measure } from '../model/measure';
 import { COVERAGE_95 } from '../statistics/normal';
 import type { DisplayUnit } from '../units';
@@ -44,13 +45,6 @@ export interface AthleteStanding {
 const finite = (value: number | undefined): number | null =>
   value !== undefined && Number.isFinite(value) ? value : null;
 
-/** @param on ISO date */
-export function daysAfter(on: string, days: number): string {
-  const day = new Date(`${on}T00:00:00Z`);
-  day.setUTCDate(day.getUTCDate() + days);
-  return day.toISOString().slice(0, 10);
-}
-
 /**
  * What is open, the latest session's first correction first, and how the first of them went.
  * @param results of one athlete and movement, in time order, at least one
@@ -69,7 +63,7 @@ export function standingOf(
   };
   const dueOf = (id: string): string | null => {
     const check = practice.days.find(({ turns }) => turns.some((turn) => turn.id === id && turn.check));
-    return check && latest.on !== '' ? daysAfter(latest.on, check.day) : null;
+    return check && latest.on !== '' ? dayAfter(latest.on, check.day) : null;
   };
   const followed = followCorrections(measures, results)
     .filter(({ standing }) => standing !== 'closed')

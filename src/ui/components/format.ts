@@ -1,4 +1,4 @@
-import { addDays, format, isValid, parseISO } from 'date-fns';
+import { format, isValid } from 'date-fns';
 import type { Reading } from '../../core/reading';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
 import { COVERAGE_95 } from '../../core/statistics/normal';
@@ -61,9 +61,6 @@ export function dayText(on: string, as = 'd MMM yyyy'): string {
   const day = new Date(`${on}T00:00:00`);
   return isValid(day) ? format(day, as) : 'no date';
 }
-
-/** The ISO date some days after another. */
-export const dayAfter = (on: string, days: number): string => format(addDays(parseISO(on), days), 'yyyy-MM-dd');
 
 /** A name as part of a file's name. */
 export const fileSafe = (name: string): string =>

@@ -10,7 +10,8 @@ import {
 import type { ReactNode } from 'react';
 import type { PracticePlan, Planned } from '../../core/coaching/practice-plan';
 import { useWidth } from '../../stage/use-width';
-import { dayAfter, dayText } from './format';
+import { dayAfter } from '../../core/model/day';
+import { dayText } from './format';
 
 interface PracticeStripProps {
   readonly plan: PracticePlan;
