@@ -53,7 +53,7 @@ const MAY_IMPORT = {
   app: ['core', 'movements', 'state', 'stage', 'ui'],
   server: [],
   cli: ['core', 'movements', 'formats', 'report', 'media', 'server'],
-  demo: ['core', 'movements', 'formats', 'cli'],
+  demo: ['core', 'movements', 'formats', 'cli', 'server'],
   bench: ['core', 'movements', 'formats', 'media', 'demo', 'tests'],
   tests: ['core', 'movements', 'formats', 'media', 'report', 'server', 'demo', 'cli'],
   scripts: ['core', 'formats'],

@@ -8,7 +8,7 @@ import { build } from 'vite';
 import type { DetectorSetting } from '../src/core/model/kept-detections';
 import { fail, type Issue, type Result } from '../src/core/result';
 import { createApp } from '../server/app';
-import { CHROMIUM, CHROMIUM_ARGS } from './chromium';
+import { CHROMIUM, CHROMIUM_ARGS } from '../server/chromium';
 import type { Detector, FoundPoints } from './detector-page/page';
 import { EXIT, Stop } from './stop';
 

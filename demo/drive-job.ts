@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { chromium, expect, type BrowserContext, type Locator, type Page } from '@playwright/test';
-import { CHROMIUM, CHROMIUM_ARGS } from '../cli/chromium';
+import { CHROMIUM, CHROMIUM_ARGS } from '../server/chromium';
 import type { ClipTruth } from './truth';
 
 /** Driving the application as a user does: used to make the demo session, by the tests and by the benchmarks. */

@@ -34,11 +34,12 @@ export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 const onPath = (name) =>
   (process.env.PATH ?? '').split(path.delimiter).some((folder) => existsSync(path.join(folder, name)));
 
-/** Installs Debian's Chromium, and ffmpeg for the test clips, where they are missing. */
+/** Installs Debian's Chromium, ffmpeg for the test clips, and what reads PDF files, where they are missing. */
 export function installTestTools() {
   const missing = [
     ...(existsSync(CHROMIUM) ? [] : ['chromium', 'fonts-dejavu-core']),
     ...(onPath('ffmpeg') && onPath('ffprobe') ? [] : ['ffmpeg']),
+    ...(onPath('pdftotext') ? [] : ['poppler-utils']),
   ];
   if (missing.length === 0) return;
   console.log(`Installing ${missing.join(', ')} ...`);

@@ -4,6 +4,8 @@ import path from 'node:path';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import { Conversions } from './conversions';
 import { conversionRoutes } from './conversion-routes';
+import { paperRoutes } from './paper-routes';
+import { Papers } from './papers';
 
 export interface Folders {
   /** The built application. */
@@ -12,6 +14,8 @@ export interface Folders {
   readonly demo: string;
   /** What the browser cannot decode is converted here. */
   readonly conversions?: Conversions;
+  /** Documents become PDF files here. */
+  readonly papers?: Papers;
 }
 
 /**
@@ -26,7 +30,8 @@ const contentSecurityPolicy = (nonce: string): string =>
     "img-src 'self' blob: data:",
     "media-src 'self' blob:",
     "font-src 'self'",
-    "connect-src 'self'",
+    // What the page made itself is read back for files that it puts together.
+    "connect-src 'self' blob:",
     "worker-src 'self'",
     "manifest-src 'self'",
     "base-uri 'none'",
@@ -79,6 +84,7 @@ export function createApp(folders: Folders): Express {
   app.get('/index.html', (_request: Request, response: Response) => application(response));
   app.use('/demo-data', express.static(folders.demo, { index: false, fallthrough: false, acceptRanges: true }));
   app.use('/conversions', conversionRoutes(folders.conversions ?? new Conversions()));
+  app.use('/papers', paperRoutes(folders.papers ?? new Papers()));
   app.use(
     express.static(folders.dist, {
       index: false,

@@ -1,9 +1,10 @@
 import { stat } from 'node:fs/promises';
 import path from 'node:path';
-import express, { type NextFunction, type Request, type Response, type Router } from 'express';
+import express, { type Request, type Response, type Router } from 'express';
 import type { Conversions } from './conversions';
 import { type Conversion } from './conversions';
 import { TooLarge, TooSlow, Busy } from './conversion-issues';
+import { refuse, sameSiteOnly } from './same-site';
 
 /**
  * `POST /` with a clip as body begins a conversion, `GET /:id` tells how far it is, `GET /:id/clip` gives the result
@@ -13,19 +14,8 @@ export function conversionRoutes(conversions: Conversions): Router {
   const router = express.Router();
   const { limits } = conversions;
   const view = ({ id, state, progress, message }: Conversion): object => ({ id, state, progress, message });
-  const refuse = (response: Response, status: number, message: string): void => {
-    // What is left of an upload is read and thrown away, or the browser would not show the answer.
-    response.req.resume();
-    response.status(status).json({ message });
-  };
 
-  // Another site's page in the same browser must not use this service.
-  router.use((request: Request, response: Response, next: NextFunction) => {
-    const site = request.headers['sec-fetch-site'];
-    if (site !== undefined && site !== 'same-origin')
-      return refuse(response, 403, 'Only the application itself may convert clips.');
-    next();
-  });
+  router.use(sameSiteOnly('convert clips'));
   router.get('/', async (_request: Request, response: Response) => {
     response.json({ available: await conversions.available(), bytes: limits.bytes });
   });

@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { build } from 'esbuild';
+import { CHROMIUM } from '../../server/chromium';
 import { clipNamed, RENDERED_CLIPS } from '../scenario';
 import { truthOf } from '../truth';
 
@@ -33,7 +34,7 @@ async function withPage<T>(use: (page: Page) => Promise<T>): Promise<T> {
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const browser = await chromium.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: [
       '--no-sandbox',
       '--use-gl=angle',

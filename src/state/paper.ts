@@ -26,7 +26,10 @@ export const PAPERS = {
   laboratory: { name: 'Laboratory\u2019s report', parts: REPORT_PARTS.map(({ id }) => id) },
 } as const satisfies Record<string, { readonly name: string; readonly parts: readonly ReportPart[] }>;
 
+export type PaperSize = 'a4' | 'letter';
+
 export interface PaperChoice {
+  readonly size: PaperSize;
   readonly parts: readonly ReportPart[];
   /** A club's name over the report, and a line under it; empty where none is wanted. */
   readonly club: string;
@@ -37,6 +40,7 @@ export interface PaperChoice {
 export const usePaper = create<PaperChoice>()(
   persist(
     (): PaperChoice => ({
+      size: 'a4',
       parts: REPORT_PARTS.map(({ id }) => id).filter((id) => id !== 'methods'),
       club: '',
       foot: '',
@@ -45,8 +49,8 @@ export const usePaper = create<PaperChoice>()(
       name: 'proud-falcon-paper',
       // What an older version kept of a part that is gone says nothing.
       merge: (kept, usual) => {
-        const { parts = usual.parts, club = '', foot = '' } = (kept ?? {}) as Partial<PaperChoice>;
-        return { parts: REPORT_PARTS.map(({ id }) => id).filter((id) => parts.includes(id)), club, foot };
+        const { size = usual.size, parts = usual.parts, club = '', foot = '' } = (kept ?? {}) as Partial<PaperChoice>;
+        return { size, parts: REPORT_PARTS.map(({ id }) => id).filter((id) => parts.includes(id)), club, foot };
       },
     },
   ),

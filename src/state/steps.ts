@@ -121,7 +121,7 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
               : 'Nothing could be judged yet. Mark the moments, and look at what is not measurable.',
       };
     case 'report':
-      return { done: false, next: 'Read it through, then print it or save the numbers as CSV.' };
+      return { done: false, next: 'Read it through, then save it as PDF, print it, or save the numbers as CSV.' };
     case 'follow-up':
       return {
         done: false,

@@ -1,15 +1,36 @@
 import { expect, test, type Page } from '@playwright/test';
 import { goToStep } from '../../demo/drive-job';
 import { seriousFindings } from './pages';
+import { savedPdf, type PdfFacts } from './pdf';
 
-const pagesOf = async (page: Page): Promise<number> =>
-  (await page.pdf({ preferCSSPageSize: true })).toString('latin1').match(/\/Type\s*\/Page[^s]/g)!.length;
+const DEMOS = ['', '/walk', '/hurdle'];
 
-test('a coach\u2019s report is at most four pages, with both pictures of every correction', async ({ page }) => {
-  for (const demo of ['', '/walk', '/hurdle']) {
-    await page.goto(`/demo${demo}`);
-    await expect(page).toHaveURL(/measure$/);
-    await goToStep(page, 'Report');
+async function openReport(page: Page, demo: string): Promise<void> {
+  await page.goto(`/demo${demo}`);
+  await expect(page).toHaveURL(/measure$/);
+  await goToStep(page, 'Report');
+}
+
+/** Nothing reaches into the margins, and no page but the last is under a third full. */
+function expectWellFilled({ inked }: PdfFacts): void {
+  for (const { left, right } of inked) {
+    expect(left).toBeGreaterThan(0.05);
+    expect(right).toBeLessThan(0.95);
+  }
+  for (const { bottom } of inked.slice(0, -1)) expect(bottom).toBeGreaterThan(1 / 3);
+}
+
+function expectReadable(file: PdfFacts): void {
+  expect(file.tagged).toBe(true);
+  expect(file.looseFonts).toEqual([]);
+  expectWellFilled(file);
+}
+
+test('a coach\u2019s report is a PDF of at most four pages, with both pictures of every correction', async ({
+  page,
+}) => {
+  for (const demo of DEMOS) {
+    await openReport(page, demo);
     await page.getByText('What it holds').click();
     await page.getByRole('button', { name: 'Coach\u2019s report' }).click();
     const report = page.getByTestId('report');
@@ -18,8 +39,50 @@ test('a coach\u2019s report is at most four pages, with both pictures of every c
     await expect(report.getByTestId('athlete-still')).toHaveCount(2 * corrections, { timeout: 30_000 });
     await expect(report.getByRole('heading', { name: 'Measures' })).toHaveCount(0);
     await expect(report.getByTestId('cautions')).toBeVisible();
-    expect(await pagesOf(page)).toBeLessThanOrEqual(4);
+    const file = await savedPdf(page);
+    expect(file.pages).toBeLessThanOrEqual(4);
+    expectReadable(file);
+    const headings = await report.locator('h1, h2').allTextContents();
+    expect(file.bookmarks).toEqual(headings.map((text) => text.trim()));
   }
+});
+
+test('the whole report breaks well, and is the same bytes when it is saved again', async ({ page }) => {
+  for (const demo of DEMOS) {
+    await openReport(page, demo);
+    await page.getByText('What it holds').click();
+    await page.getByRole('button', { name: 'Laboratory\u2019s report' }).click();
+    const file = await savedPdf(page);
+    expectReadable(file);
+    expect(file.made).toBe('2026-03-02T12:00:00Z');
+    expect(file.title).toMatch(/, report$/);
+    expect(file.text).toContain('zero-lag Butterworth filter of second order');
+    if (demo !== '') continue;
+    expect(file.text).toContain('Since earlier sessions');
+    await page.reload();
+    expect((await savedPdf(page)).bytes.equals(file.bytes)).toBe(true);
+  }
+});
+
+test('an athlete\u2019s page is one side of A4 and of letter', async ({ page }) => {
+  for (const demo of DEMOS) {
+    await openReport(page, demo);
+    await page.getByRole('button', { name: 'Athlete\u2019s page' }).click();
+    for (const size of ['A4', 'Letter']) {
+      await page.getByRole('button', { name: size, exact: true }).click();
+      const file = await savedPdf(page);
+      expect(file.pages).toBe(1);
+      expectReadable(file);
+    }
+  }
+});
+
+test('a server that makes no PDF says why, and the report stays', async ({ page }) => {
+  await openReport(page, '');
+  await page.route('**/papers?*', (route) => route.abort());
+  await page.getByRole('button', { name: 'Save as PDF' }).click();
+  await expect(page.getByRole('alert')).toContainText('use Print and choose');
+  await expect(page.getByTestId('report')).toBeVisible();
 });
 
 test('what a report holds, the club and a line at its foot are chosen and kept', async ({ page }) => {

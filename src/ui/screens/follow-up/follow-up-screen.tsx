@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import {
   alsoMoved,
@@ -14,6 +14,7 @@ import {
   type SessionResult,
 } from '../../../core/coaching/progress';
 import type { Measure } from '../../../core/model/measure';
+import { dayOf } from '../../../core/model/session';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { TrendChart } from '../../../stage/trend-chart';
 import type { Derived } from '../../../state/derived';
@@ -21,10 +22,12 @@ import { useDerived } from '../../../state/use-derived';
 import { compareWithSession, settle } from '../../../state/follow-up-use-cases';
 import { useHistory } from '../../../state/history';
 import { notify } from '../../../state/notices';
+import { usePaper } from '../../../state/paper';
 import { openSession } from '../../../state/session-use-cases';
 import { FollowedTable } from '../../components/followed-table';
 import { dayText, plusMinus, readingText, signed } from '../../components/format';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
+import { PaperButtons } from '../../components/paper-buttons';
 import { ReasonDialog } from '../../components/reason-dialog';
 import { SessionFrame } from '../../components/session-frame';
 import { ConditionsCard } from './conditions-card';
@@ -34,19 +37,18 @@ import { NextSession } from './next-session';
 export function FollowUpScreen(): ReactNode {
   const derived = useDerived();
   const { results, problem } = useHistory(derived);
+  const paper = useRef<HTMLDivElement>(null);
+  const { size } = usePaper();
+  const name = derived.athlete?.clip.performer.name ?? '';
   return (
     <SessionFrame step="follow-up">
       <main className="page">
-        <div className="inner follow-up">
+        <div className={`inner follow-up on-${size}`} ref={paper}>
           <div className="row-of-fields" style={{ marginBottom: 12 }}>
-            <Typography variant="h1">
-              {derived.athlete ? `${derived.athlete.clip.performer.name} over time` : 'Over time'}
-            </Typography>
+            <Typography variant="h1">{derived.athlete ? `${name} over time` : 'Over time'}</Typography>
             {derived.athlete && <NextSession derived={derived} />}
             {results && results.length > 1 && (
-              <Button variant="outlined" className="no-print" onClick={() => window.print()}>
-                Print
-              </Button>
+              <PaperButtons part={paper} title={`${name} over time`} on={dayOf(derived.session)} />
             )}
           </div>
           {problem && (
@@ -63,9 +65,9 @@ export function FollowUpScreen(): ReactNode {
           {derived.athlete && results === null && <p role="status">Measuring the other sessions.</p>}
           {results?.length === 1 && (
             <p style={{ maxWidth: 640 }}>
-              This is the only session of {derived.athlete!.clip.performer.name} with this movement in this browser.
-              Start the next one when there is new footage: it takes the references along, and here stands what became
-              of today’s corrections. Sessions kept as files can be opened on the start page.
+              This is the only session of {name} with this movement in this browser. Start the next one when there is
+              new footage: it takes the references along, and here stands what became of today’s corrections. Sessions
+              kept as files can be opened on the start page.
             </p>
           )}
           {results && results.length > 1 && <OverTime derived={derived} results={results} />}

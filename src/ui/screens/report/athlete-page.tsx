@@ -17,7 +17,12 @@ export function AthletePage({ derived }: { readonly derived: Derived }): ReactNo
   const page = athletePage(movement, plan.items, judged, session, minor);
   const [caution] = cautionsFor(movement, priorities.proposed, minor);
   return (
-    <article className="athlete-page" data-testid="athlete-page" data-corrections={page.corrections.length}>
+    <article
+      className="athlete-page"
+      data-testid="athlete-page"
+      data-corrections={page.corrections.length}
+      aria-busy={!stills.ready}
+    >
       <header>
         <h1>{name}</h1>
         <span>
@@ -37,7 +42,7 @@ export function AthletePage({ derived }: { readonly derived: Derived }): ReactNo
       )}
       {page.corrections.map((correction) => (
         <section key={correction.id} data-testid="athlete-correction">
-          <CorrectionPictures derived={derived} of={correction} stills={stills} />
+          <CorrectionPictures derived={derived} of={correction} stills={stills.addresses} />
           <div>
             <h2>{correction.cue.replace(/[\u201c\u201d]/g, '')}</h2>
             <p>

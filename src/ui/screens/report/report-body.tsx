@@ -69,7 +69,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
   const { corrections } = athletePage(movement, plan.items, judged, session, minor);
   const pictured = new Map(corrections.map((correction) => [correction.id, correction]));
   return (
-    <article className="report" data-testid="report">
+    <article className="report" data-testid="report" aria-busy={!stills.ready || !correctionStills.ready}>
       <div className="head">
         <div>
           {club && <div className="club">{club}</div>}
@@ -99,7 +99,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           <p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p>
         </section>
       )}
-      {shows('findings') && <SeenByEye derived={derived} stills={stills} />}
+      {shows('findings') && <SeenByEye derived={derived} stills={stills.addresses} />}
       <section>
         <h2>Work on</h2>
         <JudgedSummary judged={judged} />
@@ -112,7 +112,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
         {plan.items.map((item, i) => (
           <div key={item.id} className="report-correction" data-testid="report-correction">
             {pictured.has(item.id) && (
-              <CorrectionPictures derived={derived} of={pictured.get(item.id)!} stills={correctionStills} />
+              <CorrectionPictures derived={derived} of={pictured.get(item.id)!} stills={correctionStills.addresses} />
             )}
             <CorrectionCard correction={correctionOf(movement, item, minor, session.notes)} index={i} />
           </div>
@@ -160,7 +160,9 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </ul>
         </section>
       )}
-      {shows('pictures') && anyMarked && <MomentStills derived={derived} roles={shownRoles} stills={stills} />}
+      {shows('pictures') && anyMarked && (
+        <MomentStills derived={derived} roles={shownRoles} stills={stills.addresses} />
+      )}
       {shows('curves') && charts.length > 0 && (
         <section>
           <h2>Curves</h2>
@@ -238,8 +240,10 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
 /** What became of what earlier sessions asked for; nothing where there is none. */
 function SinceBefore({ derived }: { readonly derived: Derived }): ReactNode {
   const { results } = useHistory(derived);
+  // Paper waits for it.
+  if (results === null) return <p aria-busy className="no-print" />;
   // A report says what was known on its day.
-  const until = results?.slice(0, results.findIndex((r) => r.sessionId === derived.session.id) + 1) ?? [];
+  const until = results.slice(0, results.findIndex((r) => r.sessionId === derived.session.id) + 1);
   const followed = followCorrections(derived.movement.measures, until).filter((f) => f.standing !== 'new');
   if (followed.length === 0) return null;
   return (

@@ -1,13 +1,15 @@
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { useDerived } from '../../../state/use-derived';
-import type { Session } from '../../../core/model/session';
+import { dayOf, type Session } from '../../../core/model/session';
 import { notify } from '../../../state/notices';
 import { download } from '../../../state/download';
+import { setPaper, usePaper, type PaperSize } from '../../../state/paper';
 import { csvOf, sessionText } from '../../../state/report';
 import { sessionArchive } from '../../../state/session-files';
+import { PaperButtons } from '../../components/paper-buttons';
 import { SessionFrame } from '../../components/session-frame';
 import { ShareNote } from '../../components/share-note';
 import { fileSafe } from '../../components/format';
@@ -23,7 +25,13 @@ async function saveWithVideo(session: Session, name: string): Promise<void> {
   else notify('info', archive.issue.message);
 }
 
-type Paper = 'report' | 'athlete' | 'camera';
+const PAPER_KINDS = ['report', 'athlete', 'camera'] as const;
+type Paper = (typeof PAPER_KINDS)[number];
+const PAPER_NAMES: Readonly<Record<Paper, string>> = {
+  report: 'Report',
+  athlete: 'Athlete\u2019s page',
+  camera: 'For whoever films',
+};
 
 /** What is handed over: pictures, numbers, corrections, cautions. */
 export function ReportScreen(): ReactNode {
@@ -31,7 +39,9 @@ export function ReportScreen(): ReactNode {
   const { session } = derived;
   const name = fileSafe(session.name);
   const [filming, setFilming] = useState(false);
-  const [paper, setPaper] = useState<Paper>('report');
+  const [paper, choosePaper] = useState<Paper>('report');
+  const { size } = usePaper();
+  const printed = useRef<HTMLDivElement>(null);
   return (
     <SessionFrame step="report">
       <main className="page">
@@ -45,15 +55,30 @@ export function ReportScreen(): ReactNode {
             aria-label="What is shown and printed"
             sx={{ '& .MuiToggleButton-root': { color: 'text.primary' } }}
             value={paper}
-            onChange={(_, next: Paper | null) => next && setPaper(next)}
+            onChange={(_, next: Paper | null) => next && choosePaper(next)}
           >
-            <ToggleButton value="report">Report</ToggleButton>
-            <ToggleButton value="athlete">Athlete’s page</ToggleButton>
-            <ToggleButton value="camera">For whoever films</ToggleButton>
+            {PAPER_KINDS.map((kind) => (
+              <ToggleButton key={kind} value={kind}>
+                {PAPER_NAMES[kind]}
+              </ToggleButton>
+            ))}
           </ToggleButtonGroup>
-          <Button variant="contained" onClick={() => window.print()}>
-            Print or save as PDF
-          </Button>
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label="Size of the paper"
+            sx={{ '& .MuiToggleButton-root': { color: 'text.primary' } }}
+            value={size}
+            onChange={(_, next: PaperSize | null) => next && setPaper({ size: next })}
+          >
+            <ToggleButton value="a4">A4</ToggleButton>
+            <ToggleButton value="letter">Letter</ToggleButton>
+          </ToggleButtonGroup>
+          <PaperButtons
+            part={printed}
+            title={`${session.name}, ${PAPER_NAMES[paper].toLowerCase()}`}
+            on={dayOf(session)}
+          />
           <Button variant="outlined" onClick={() => download(`${name}.csv`, 'text/csv', csvOf(derived))}>
             Save all numbers as CSV
           </Button>
@@ -72,17 +97,19 @@ export function ReportScreen(): ReactNode {
         </div>
         <ShareNote session={session} />
         {paper === 'report' && derived.athlete && <PaperOptions />}
-        {paper === 'camera' ? (
-          <CameraSheet derived={derived} />
-        ) : derived.athlete === null ? (
-          <p style={{ textAlign: 'center' }}>
-            The report fills itself once the athlete’s clip is in: add it at Intake.
-          </p>
-        ) : paper === 'athlete' ? (
-          <AthletePage derived={derived} />
-        ) : (
-          <ReportBody derived={derived} />
-        )}
+        <div ref={printed} className={`on-${size}`}>
+          {paper === 'camera' ? (
+            <CameraSheet derived={derived} />
+          ) : derived.athlete === null ? (
+            <p style={{ textAlign: 'center' }}>
+              The report fills itself once the athlete’s clip is in: add it at Intake.
+            </p>
+          ) : paper === 'athlete' ? (
+            <AthletePage derived={derived} />
+          ) : (
+            <ReportBody derived={derived} />
+          )}
+        </div>
       </main>
       {filming && <FilmDialog derived={derived} fileName={name} onClose={() => setFilming(false)} />}
     </SessionFrame>

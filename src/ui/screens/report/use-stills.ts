@@ -152,31 +152,45 @@ async function paintStills(
   if (!result.ok && !signal.aborted) notify('error', result.issue.message);
 }
 
+/** Pictures as they come. */
+export interface Stills {
+  readonly addresses: Readonly<Record<string, string>>;
+  /** Every picture that can be made is there. */
+  readonly ready: boolean;
+}
+
+const NONE: Stills = { addresses: {}, ready: false };
+
 /**
  * Pictures with their lines on: of both performers at every marked moment, by `role-moment`, and of every note, by
  * `noteKey`.
  */
-export const useStills = (derived: Derived): Readonly<Record<string, string>> => useStillsOf(derived, REPORT);
+export const useStills = (derived: Derived): Stills => useStillsOf(derived, REPORT);
 /** Pictures of an athlete's page, by `measureKey` and `noteKey`. */
-export const useAthleteStills = (derived: Derived): Readonly<Record<string, string>> => useStillsOf(derived, PAGE);
+export const useAthleteStills = (derived: Derived): Stills => useStillsOf(derived, PAGE);
 
-function useStillsOf(derived: Derived, of: StillsOf): Readonly<Record<string, string>> {
-  const [stills, setStills] = useState<Readonly<Record<string, string>>>({});
+function useStillsOf(derived: Derived, of: StillsOf): Stills {
+  const [stills, setStills] = useState(NONE);
   const { clips, session, plan } = derived;
   const { notes, drawings } = session;
   const planned = of === PAGE ? plan : null;
   useEffect(() => {
     const controller = new AbortController();
+    const { signal } = controller;
     const made: string[] = [];
     const done = (key: string, address: string): void => {
       made.push(address);
-      setStills((before) => ({ ...before, [key]: address }));
+      setStills((before) => ({ ...before, addresses: { ...before.addresses, [key]: address } }));
     };
-    for (const { trial, styleKey } of clips) void paintStills(derived, trial, styleKey, of, controller.signal, done);
+    void Promise.all(clips.map(({ trial, styleKey }) => paintStills(derived, trial, styleKey, of, signal, done))).then(
+      () => {
+        if (!signal.aborted) setStills((before) => ({ ...before, ready: true }));
+      },
+    );
     return () => {
       controller.abort();
       made.forEach((address) => URL.revokeObjectURL(address));
-      setStills({});
+      setStills(NONE);
     };
     // The pictures depend on the clips with their points and marks, and on what was noted and drawn.
     // eslint-disable-next-line react-hooks/exhaustive-deps

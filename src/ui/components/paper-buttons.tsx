@@ -1,0 +1,54 @@
+import Button from '@mui/material/Button';
+import { useState, type ReactNode, type RefObject } from 'react';
+import { download } from '../../state/download';
+import { startJob } from '../../state/jobs';
+import { notify } from '../../state/notices';
+import { paperFile } from '../../state/paper-file';
+import { fileSafe } from './format';
+import { paperDocument } from './paper-document';
+
+interface PaperButtonsProps {
+  /** What is printed. */
+  readonly part: RefObject<HTMLElement | null>;
+  /** Of the file, and what it is called by. */
+  readonly title: string;
+  /** The day that the file states, `YYYY-MM-DD`. */
+  readonly on: string;
+}
+
+async function savePdf({ part, title, on }: PaperButtonsProps): Promise<void> {
+  if (!part.current) return;
+  const job = startJob('paper', `PDF of ${title}`);
+  try {
+    const file = await paperFile(await paperDocument(part.current, title, job.signal), on, job.signal);
+    if (file.ok) download(`${fileSafe(title)}.pdf`, 'application/pdf', file.value);
+    else notify('error', file.issue.message);
+  } catch (error) {
+    if (!job.signal.aborted) throw error;
+  } finally {
+    job.end();
+  }
+}
+
+/** Paper as a file, or straight to a printer. */
+export function PaperButtons(props: PaperButtonsProps): ReactNode {
+  const [making, setMaking] = useState(false);
+  return (
+    <>
+      <Button
+        variant="contained"
+        className="no-print"
+        disabled={making}
+        onClick={() => {
+          setMaking(true);
+          void savePdf(props).finally(() => setMaking(false));
+        }}
+      >
+        Save as PDF
+      </Button>
+      <Button variant="outlined" className="no-print" onClick={() => window.print()}>
+        Print
+      </Button>
+    </>
+  );
+}
