@@ -9,7 +9,6 @@ import {
   alsoMoved,
   followCorrections,
   trendOf,
-  type Change,
   type Followed,
   type SessionResult,
 } from '../../../core/coaching/progress';
@@ -25,11 +24,12 @@ import { notify } from '../../../state/notices';
 import { usePaper } from '../../../state/paper';
 import { openSession } from '../../../state/session-use-cases';
 import { FollowedTable } from '../../components/followed-table';
-import { dayText, plusMinus, readingText, signed } from '../../components/format';
+import { dayText, plusMinus, readingText } from '../../components/format';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
 import { PaperButtons } from '../../components/paper-buttons';
 import { ReasonDialog } from '../../components/reason-dialog';
 import { SessionFrame } from '../../components/session-frame';
+import { AlsoMoved } from './also-moved';
 import { ConditionsCard } from './conditions-card';
 import { NextSession } from './next-session';
 
@@ -248,55 +248,4 @@ function Trend({
     };
   });
   return <TrendChart title={measure.name} unit={unit} points={points} height={230} onChoose={onChoose} />;
-}
-
-const WORDS: Readonly<Record<Change['direction'], string>> = {
-  better: 'Nearer to its range',
-  worse: 'Further from its range',
-  changed: 'Moved',
-  same: '',
-};
-
-function AlsoMoved({
-  moved,
-  results,
-  onChoose,
-}: {
-  readonly moved: ReturnType<typeof alsoMoved>;
-  readonly results: readonly SessionResult[];
-  readonly onChoose: (measure: Measure) => void;
-}): ReactNode {
-  return (
-    <section className="card">
-      <Typography variant="h2" gutterBottom>
-        What else moved
-      </Typography>
-      {moved.length === 0 && <p>Nothing else by more than its error.</p>}
-      {(['worse', 'better', 'changed'] as const).map((direction) => {
-        const all = moved.filter((m) => m.change.direction === direction);
-        if (all.length === 0) return null;
-        return (
-          <div key={direction}>
-            <h3 style={{ margin: '6px 0 2px', fontSize: '.92rem' }}>{WORDS[direction]}</h3>
-            <ul className="plain">
-              {all.map(({ measure, since, change }) => {
-                const { unit } = trendOf(measure.id, results).at(-1)!.reading;
-                return (
-                  <li key={measure.id}>
-                    <Button size="small" onClick={() => onChoose(measure)}>
-                      {measure.name}
-                    </Button>{' '}
-                    {signed(change.change, unit)}{' '}
-                    <span className="pm">
-                      {plusMinus(change.plusMinus, unit)} since {dayText(results[since]!.on)}
-                    </span>
-                  </li>
-                );
-              })}
-            </ul>
-          </div>
-        );
-      })}
-    </section>
-  );
 }
