@@ -26,8 +26,11 @@ describe('the service that makes PDF files', () => {
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     return `http://127.0.0.1:${(server.address() as AddressInfo).port}/papers`;
   };
-  const post = (address: string, body = '<p>x', headers = { 'Content-Type': 'text/html' }): Promise<Response> =>
-    fetch(address, { method: 'POST', body, headers });
+  const post = (
+    address: string,
+    body = '<p>x',
+    headers: Record<string, string> = { 'Content-Type': 'text/html' },
+  ): Promise<Response> => fetch(address, { method: 'POST', body, headers });
   const said = async (response: Response): Promise<string> => ((await response.json()) as { message: string }).message;
   afterAll(() => servers.forEach((server) => server.close()));
 
