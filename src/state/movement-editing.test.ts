@@ -7,11 +7,14 @@ import {
   addMeasure,
   addMoment,
   addPoint,
+  changeCautions,
+  changeSheet,
   changeMeasure,
   changeMoment,
   linkCause,
   removeMeasure,
   removeMoment,
+  removePoint,
   renameMovement,
   sortMeasures,
   sortMoments,
@@ -112,4 +115,43 @@ it('a cause is linked, its words changed, and taken back; a point beside the bod
   expect(links()).toEqual([]);
   addPoint('Ball', 'The seam.');
   expect(movement().points.map((p) => p.id)).toEqual(['own-ball', 'own-ball-2']);
+});
+
+it('a movement that ships and is given another name is another movement; one of its own keeps its id', () => {
+  renameMovement({ sport: 'Cricket, juniors' });
+  expect(movement().id).toBe('pace-delivery');
+  renameMovement({ name: 'Our delivery' });
+  expect([movement().id, session().movementId]).toEqual(['our-delivery', 'our-delivery']);
+  renameMovement({ name: 'Our own delivery' });
+  expect(movement().id).toBe('our-delivery');
+});
+
+it('a caution that is removed leaves no measure with its risk, and undo brings both back', () => {
+  const risky = movement().measures.find((m) => m.risk)!;
+  const gone = movement().cautions.filter((c) => c.id !== risky.risk);
+  expect(changeCautions(gone).ok).toBe(true);
+  expect(movement().measures.find((m) => m.id === risky.id)!.risk).toBeUndefined();
+  undo();
+  expect(movement().measures.find((m) => m.id === risky.id)!.risk).toBe(risky.risk);
+});
+
+it('a point that something is measured on stays, and the message names what needs it', () => {
+  addPoint('Bat tip', 'The end of the bat.');
+  const speed = { ...blankMeasure('speed', movement(), 'Bat speed'), point: 'own-bat-tip' as const };
+  addMeasure(speed as never);
+  expect(removePoint('own-bat-tip')).toMatchObject({
+    ok: false,
+    issue: { message: expect.stringContaining('Bat speed') },
+  });
+  removeMeasure(speed.id);
+  expect(removePoint('own-bat-tip').ok).toBe(true);
+});
+
+it('a sheet whose limit names no criterion is refused', () => {
+  const sheet = movement().sheet!;
+  const refused = changeSheet({ ...sheet, gates: [{ needs: ['nothing'], most: 1, because: '' }] });
+  expect(refused).toMatchObject({ ok: false, issue: { message: expect.stringContaining('is not a criterion') } });
+  expect(movement().sheet).toEqual(sheet);
+  expect(changeSheet(null).ok).toBe(true);
+  expect(movement().sheet).toBeNull();
 });

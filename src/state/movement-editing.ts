@@ -3,6 +3,7 @@ import { momentsOf, type Measure } from '../core/model/measure';
 import { movementSchema, type Moment, type Movement } from '../core/model/movement';
 import { freeId } from '../core/model/measure-form';
 import { fail, ok, type Issue, type Result } from '../core/result';
+import { movementOf, MOVEMENTS } from '../movements';
 import { momentKey } from '../movements/moment-key';
 import { baseOf } from './derived';
 import { edit, useDocument } from './document-store';
@@ -166,8 +167,17 @@ export const sortMeasures = (ids: readonly string[]): Changed =>
     movement.measures = ids.flatMap((id) => movement.measures.find((m) => m.id === id) ?? []);
   });
 
+/** A movement that ships and is given another name is another one: sessions of both are not one athlete’s history. */
 export const renameMovement = (change: Partial<Pick<Movement, 'name' | 'sport'>>): Changed =>
-  changeMovement((movement) => void Object.assign(movement, change));
+  changeMovement((movement) => {
+    const shipped = movementOf(movement.id);
+    if (change.name !== undefined && shipped && shipped.name !== change.name)
+      movement.id = freeId(
+        change.name,
+        MOVEMENTS.map((m) => m.id),
+      );
+    Object.assign(movement, change);
+  });
 
 /** Adds a point beside the body. */
 export const addPoint = (name: string, hint: string): Changed =>
@@ -201,3 +211,50 @@ export const linkCause = (
       ...(link ? [{ ...before, ...link }] : []),
     ];
   });
+
+/** Sets the criteria sheet; null for none. */
+export const changeSheet = (sheet: Movement['sheet']): Changed =>
+  changeMovement((movement) => {
+    movement.sheet = sheet;
+  });
+
+/** Sets the cautions; a measure whose caution is gone carries no risk any more. */
+export const changeCautions = (cautions: Movement['cautions']): Changed =>
+  changeMovement((movement) => {
+    movement.cautions = cautions;
+    const known = new Set(cautions.map((c) => c.id));
+    movement.measures = movement.measures.map((m) =>
+      m.risk !== undefined && !known.has(m.risk) ? { ...m, risk: undefined } : m,
+    );
+  });
+
+export const changeSchools = (schools: Movement['schools']): Changed =>
+  changeMovement((movement) => {
+    movement.schools = schools;
+  });
+
+/** Says by which moment repetitions are counted; null where a clip holds one. */
+export const changeRepeats = (repeats: Movement['repeats']): Changed =>
+  changeMovement((movement) => {
+    movement.repeats = repeats;
+  });
+
+export const changeKnownLengths = (lengths: Movement['knownLengths']): Changed =>
+  changeMovement((movement) => {
+    movement.knownLengths = lengths;
+  });
+
+/** Removes a point beside the body, unless something is measured on it. */
+export function removePoint(id: string): Changed {
+  const { session } = useDocument.getState();
+  const base = session && baseOf(session);
+  // A point is named in many places of a measure, always by its id.
+  const names = (part: unknown): boolean => JSON.stringify(part).includes(`"${id}"`);
+  const user =
+    base?.measures.find(names)?.name ?? base?.moments.find(({ rule }) => rule !== null && names(rule))?.name ?? null;
+  if (user !== null)
+    return fail('invalid-movement', `\u201c${user}\u201d needs this point. Read it on another point first.`);
+  return changeMovement((movement) => {
+    movement.points = movement.points.filter((p) => p.id !== id);
+  });
+}

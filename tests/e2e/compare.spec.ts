@@ -214,6 +214,7 @@ test('a coach\u2019s path: copy a starter, change a target, add a measure, use i
   await expect(page.getByTestId('measure-preview')).toContainText('Gap');
 
   // What would break the movement is refused and says why.
+  await page.getByRole('tab', { name: 'Moments and their rules' }).click();
   await page.getByRole('button', { name: '4 Release' }).click();
   await page.getByRole('button', { name: 'Remove' }).click();
   await expect(page.getByText(/need this moment\. Read them at another moment/)).toBeVisible();

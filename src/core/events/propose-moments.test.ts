@@ -3,6 +3,7 @@ import { movementSchema, type Movement } from '../model/movement';
 import type { PointId } from '../anatomy/body-points';
 import { contactsOf } from './contacts';
 import { proposeMoments } from './propose-moments';
+import { tryRule } from './try-rule';
 
 type Points = Readonly<Partial<Record<PointId, readonly [number, number]>>>;
 const BODY: Points = {
@@ -134,4 +135,25 @@ test('nothing to go by: no proposal, and none that waits for one that is missing
   );
   // A hand that never moves has no highest moment worth the name.
   expect(flat['top']!.confidence).toBeLessThanOrEqual(0.2);
+});
+
+describe('a rule that is tried', () => {
+  const rules = movement([
+    { id: 'down', rule: { rule: 'contact', side: 'opposite', edge: 'touch-down', take: 'first' } },
+    { id: 'up', rule: { rule: 'contact', side: 'opposite', edge: 'lift-off', take: 'last', after: 'down' } },
+    { id: 'by-eye', rule: null },
+  ]);
+  const trial = stickTrial((f) => ({ ...BODY, ...step(f) }), { up: 22 });
+
+  it('proposes as if its own moment were not marked, the others kept', () => {
+    const { found } = tryRule(rules, trial, 'up');
+    expect(Math.abs(found!.frame - 30)).toBeLessThanOrEqual(1);
+    // Marked at frame 10, the foot cannot come down after it has gone up.
+    expect(tryRule(rules, { ...trial, marks: { up: 10 } }, 'down').refused!.message).toContain('finds nothing');
+  });
+
+  it('says why it proposes nothing', () => {
+    expect(tryRule(rules, trial, 'by-eye').refused!.message).toBe('It has no rule');
+    expect(tryRule(rules, { ...trial, smoothed: {} }, 'up').refused!.message).toBe('The clip has no points yet');
+  });
 });

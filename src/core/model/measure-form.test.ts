@@ -3,15 +3,19 @@ import { QUANTITIES } from '../quantities';
 import {
   ALL_KINDS,
   ALL_QUANTITIES,
+  ALL_RULES,
   asKind,
   blankMeasure,
   blankQuantity,
+  blankRule,
   fieldsOfKind,
   fieldsOfQuantity,
+  fieldsOfRule,
   freeId,
   pointRefs,
 } from './measure-form';
 import { measureSchema } from './measure';
+import { momentRuleSchema, type MomentRule } from './moment-rule';
 import { movementSchema } from './movement';
 import { quantitySchema } from './quantity';
 
@@ -63,6 +67,7 @@ describe('forms of measures are read off their schema', () => {
       key: 'which',
       ask: 'choice',
       options: ['largest', 'smallest'],
+      usual: 'largest',
     });
     expect(fieldsOfKind('speed').find((f) => f.key === 'relativeTo')).toMatchObject({ optional: true });
     expect(fieldsOfKind('speed').find((f) => f.key === 'line')).toEqual({
@@ -90,5 +95,24 @@ describe('forms of measures are read off their schema', () => {
     expect(pointRefs(movement)).toEqual(
       expect.arrayContaining(['dominant-knee', 'opposite-heel', 'centre-of-mass', 'own-tip']),
     );
+  });
+});
+
+describe('forms of rules are read off their schema', () => {
+  it.each(ALL_RULES)('a blank %s is valid, looks after the moment before, and its form asks for all of it', (rule) => {
+    const blank = blankRule(rule, movement, 'b');
+    expect(momentRuleSchema.safeParse(blank).success).toBe(true);
+    expect(blank).toMatchObject({ after: 'a', before: null });
+    for (const field of fieldsOfRule(rule)) expect(blank).toHaveProperty(field.key);
+  });
+
+  it('keeps what two rules have in common', () => {
+    const extreme = blankRule('extreme', movement, 'b');
+    const level = blankRule('crossing', movement, 'b', { ...extreme, after: null, before: 'a' } as MomentRule);
+    expect(level).toMatchObject({ of: (extreme as { of: unknown }).of, after: null, before: 'a' });
+  });
+
+  it('starts lengths in standing heights', () => {
+    expect(blankMeasure('value', movement)).toMatchObject({ lengthIn: '%BH' });
   });
 });

@@ -1,18 +1,17 @@
 import type { z } from 'zod';
 import { measureSchema, type Measure, type MeasureKind } from './measure';
 import type { Movement } from './movement';
+import { momentRuleSchema, type MomentRule } from './moment-rule';
 import { JOINTS, quantitySchema, type PointRef, type Quantity } from './quantity';
 
 /** What a form asks for one part of a measure; read off the schema, so that a new kind needs no form of its own. */
 export type Field =
-  | {
-      readonly key: string;
-      readonly ask: 'moment' | 'number' | 'text' | 'quantity' | 'steps' | 'occurrence' | 'share-of-way';
-    }
+  | { readonly key: string; readonly ask: 'text' | 'quantity' | 'steps' | 'occurrence' | 'share-of-way' }
+  | { readonly key: string; readonly ask: 'moment' | 'number'; readonly optional: boolean }
   | { readonly key: string; readonly ask: 'point'; readonly optional: boolean }
   | { readonly key: string; readonly ask: 'points'; readonly count: number | null; readonly optional: boolean }
   | { readonly key: string; readonly ask: 'moments'; readonly count: number }
-  | { readonly key: string; readonly ask: 'choice'; readonly options: readonly string[] };
+  | { readonly key: string; readonly ask: 'choice'; readonly options: readonly string[]; readonly usual: string };
 
 /** Parts that every measure has; forms ask for them in a place of their own. */
 export const COMMON_PARTS = [
@@ -36,12 +35,13 @@ interface Described {
   readonly def: {
     readonly type: string;
     readonly innerType?: Described;
+    readonly defaultValue?: unknown;
     readonly entries?: Readonly<Record<string, string>>;
     readonly items?: readonly unknown[];
   };
 }
 
-const MOMENT_PARTS = ['at', 'from', 'to', 'moment'];
+const MOMENT_PARTS = ['at', 'from', 'to', 'moment', 'after', 'before'];
 const BY_NAME: Readonly<Record<string, 'quantity' | 'steps' | 'occurrence' | 'share-of-way'>> = {
   of: 'quantity',
   first: 'quantity',
@@ -54,8 +54,10 @@ const BY_NAME: Readonly<Record<string, 'quantity' | 'steps' | 'occurrence' | 'sh
 function fieldOf(key: string, schema: Described, inQuantity: boolean): Field {
   let { def } = schema;
   let optional = false;
+  let usual: unknown;
   while (def.innerType) {
     if (def.type === 'nullable') optional = true;
+    usual ??= def.defaultValue;
     def = def.innerType.def;
   }
   if (!inQuantity && BY_NAME[key]) return { key, ask: BY_NAME[key] };
@@ -64,9 +66,12 @@ function fieldOf(key: string, schema: Described, inQuantity: boolean): Field {
   if (key === 'points' || key === 'line' || (inQuantity && key === 'from'))
     return { key, ask: 'points', count: def.items?.length ?? null, optional };
   if (key === 'point' || key === 'relativeTo') return { key, ask: 'point', optional };
-  if (def.type === 'enum') return { key, ask: 'choice', options: Object.values(def.entries ?? {}) };
-  if (def.type === 'number') return { key, ask: 'number' };
-  return { key, ask: MOMENT_PARTS.includes(key) ? 'moment' : 'text' };
+  if (def.type === 'enum') {
+    const options = Object.values(def.entries ?? {});
+    return { key, ask: 'choice', options, usual: typeof usual === 'string' ? usual : options[0]! };
+  }
+  if (def.type === 'number') return { key, ask: 'number', optional };
+  return MOMENT_PARTS.includes(key) ? { key, ask: 'moment', optional } : { key, ask: 'text' };
 }
 
 const shapeOf = (schema: z.ZodObject): readonly (readonly [string, Described])[] =>
@@ -89,6 +94,17 @@ export function fieldsOfQuantity(type: Quantity['type']): readonly Field[] {
     .map(([key, part]) => fieldOf(key, part, true));
 }
 
+/** What is asked for a rule that proposes a moment. */
+export function fieldsOfRule(rule: MomentRule['rule']): readonly Field[] {
+  const schema = momentRuleSchema.options.find((option) => literal(option.shape.rule) === rule)!;
+  return shapeOf(schema as never)
+    .filter(([key]) => key !== 'rule')
+    .map(([key, part]) => fieldOf(key, part, false));
+}
+
+export const ALL_RULES: readonly MomentRule['rule'][] = momentRuleSchema.options.map(
+  (option) => literal(option.shape.rule) as MomentRule['rule'],
+);
 export const ALL_KINDS: readonly MeasureKind[] = measureSchema.options.map(
   (option) => literal(option.shape.kind) as MeasureKind,
 );
@@ -120,6 +136,7 @@ function blankPart(field: Field, movement: Pick<Movement, 'moments'>): unknown {
   const [first, second = first] = movement.moments.map((m) => m.id);
   switch (field.ask) {
     case 'moment':
+      if (field.optional) return null;
       return field.key === 'to' ? second : first;
     case 'moments':
       return [first, movement.moments.at(-1)!.id];
@@ -128,9 +145,10 @@ function blankPart(field: Field, movement: Pick<Movement, 'moments'>): unknown {
     case 'point':
       return field.optional ? null : 'dominant-wrist';
     case 'choice':
-      return field.options[0];
+      return field.usual;
     case 'number':
-      return field.key === 'crossing' ? 0 : 1;
+      if (field.optional) return null;
+      return field.key === 'crossing' || field.key === 'level' ? 0 : 1;
     case 'text':
       return 'Is it there?';
     case 'quantity':
@@ -157,6 +175,24 @@ export function blankQuantity(type: Quantity['type'], movement: Pick<Movement, '
       ]),
     ),
   } as Quantity;
+}
+
+/** A valid rule that looks after the moment before its own, to be changed from there: what both rules have is kept. */
+export function blankRule(
+  rule: MomentRule['rule'],
+  movement: Pick<Movement, 'moments'>,
+  momentId: string,
+  before: MomentRule | null = null,
+): MomentRule {
+  const at = movement.moments.findIndex((m) => m.id === momentId);
+  const blank = {
+    ...Object.fromEntries(fieldsOfRule(rule).map((field) => [field.key, blankPart(field, movement)])),
+    // Not before the next one, too: two rules that wait for each other propose neither.
+    after: movement.moments[at - 1]?.id ?? null,
+  };
+  const kept = Object.fromEntries(Object.entries(before ?? {}).filter(([key]) => key in blank));
+  const tried = momentRuleSchema.safeParse({ ...blank, ...kept, rule });
+  return tried.success ? tried.data : momentRuleSchema.parse({ ...blank, rule });
 }
 
 /** An id made of a name that no other one in a list has. */

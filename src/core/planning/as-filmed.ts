@@ -7,7 +7,7 @@ import { momentTimes } from '../trial/moments';
 import { pixelsPerMetre } from './camera-plan';
 
 /** How well whoever sets a camera up by a plan keeps to its direction (common practice), degrees. */
-const PLACED_SD_DEGREES = 3;
+export const PLACED_SD_DEGREES = 3;
 
 /** Where a body goes from the first moment to the last, pixels of the picture. */
 export interface Extent {

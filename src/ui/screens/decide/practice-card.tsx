@@ -11,12 +11,12 @@ import { PER_WEEK } from '../../../core/model/practice';
 import { dayOf } from '../../../core/model/session';
 import type { Derived } from '../../../state/derived';
 import { download } from '../../../state/download';
-import { beginAt, calendarOf, passStages, practiceOf, setPerWeek } from '../../../state/practice-use-cases';
+import { beginAt, calendarOf, passStages, practiceOf, setLadder, setPerWeek } from '../../../state/practice-use-cases';
 import { dayAfter } from '../../../core/model/day';
 import { dayText, fileSafe } from '../../components/format';
 import { Ladder } from '../../components/ladder';
 import { PracticeStrip } from '../../components/practice-strip';
-import { LadderDialog } from './ladder-dialog';
+import { StagesDialog } from '../../components/stages-dialog';
 
 const PER_WEEK_CHOICES = Array.from({ length: PER_WEEK.most }, (_, i) => i + PER_WEEK.least);
 
@@ -110,7 +110,14 @@ export function PracticeCard({ derived }: { readonly derived: Derived }): ReactN
           />
         </div>
       ))}
-      {edited && <LadderDialog correction={edited} onClose={() => setEditing(null)} />}
+      {edited && (
+        <StagesDialog
+          of={edited.title}
+          stages={edited.ladder}
+          onKeep={(stages) => setLadder(edited.id, stages)}
+          onClose={() => setEditing(null)}
+        />
+      )}
     </section>
   );
 }

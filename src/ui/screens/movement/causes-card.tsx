@@ -60,11 +60,12 @@ export function CausesCard({ movement, measure }: CausesCardProps): ReactNode {
               onChange={(because) => said(linkCause(link.cause, link.effect, { because }))}
             />
           </div>
-          <Button onClick={() => said(linkCause(link.cause, link.effect, null))}>Take away</Button>
+          <Button onClick={() => said(linkCause(link.cause, link.effect, null))}>Remove</Button>
         </div>
       ))}
       <Choice
         label="Add a cause"
+        width={200}
         value=""
         options={others.map((m) => [m.id, measureName(movement, m)] as const)}
         onChange={(cause) => said(linkCause(cause, measure.id, {}))}

@@ -1,4 +1,3 @@
-import AddIcon from '@mui/icons-material/Add';
 import DeleteOutlinedIcon from '@mui/icons-material/DeleteOutlined';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
@@ -15,6 +14,8 @@ import type { Movement } from '../../../core/model/movement';
 import type { Quantity } from '../../../core/model/quantity';
 import { PART_NAMES, refName, words } from './names';
 import { Choice, NumberField, CommittedField } from './plain-fields';
+import { PointsField } from './points-field';
+import { replacedAt } from './replaced-at';
 
 interface FieldProps {
   readonly field: Field;
@@ -23,17 +24,21 @@ interface FieldProps {
   readonly onChange: (value: unknown) => void;
 }
 
-const LETTERS = 'ABCDEFGHIJKL';
-
 /** Asks for one part of a measure or of a quantity. */
 export function FieldEditor({ field, value, movement, onChange }: FieldProps): ReactNode {
   const label = PART_NAMES[field.key] ?? words(field.key);
   const moments = movement.moments.map((m) => [m.id, m.name] as const);
   const refs = pointRefs(movement).map((ref) => [ref, refName(ref, movement)] as const);
-  const put = <T,>(list: readonly T[], i: number, next: T): T[] => list.map((v, k) => (k === i ? next : v));
   switch (field.ask) {
     case 'moment':
-      return <Choice label={label} value={value as string} options={moments} onChange={onChange} />;
+      return (
+        <Choice
+          label={label}
+          value={(value as string | null) ?? ''}
+          options={[...(field.optional ? [['', 'any'] as const] : []), ...moments]}
+          onChange={(next) => onChange(next === '' ? null : next)}
+        />
+      );
     case 'moments':
       return (
         <>
@@ -43,66 +48,13 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
               label={i === 0 ? 'Whole from' : 'Whole to'}
               value={id}
               options={moments}
-              onChange={(next) => onChange(put(value as string[], i, next))}
+              onChange={(next) => onChange(replacedAt(value as string[], i, next))}
             />
           ))}
         </>
       );
-    case 'points': {
-      const points = value as string[] | null;
-      if (points === null)
-        return (
-          <Button
-            size="small"
-            onClick={() =>
-              onChange(
-                movement.points.length > 1 ? movement.points.slice(0, 2).map((p) => p.id) : ['mid-hip', 'mid-shoulder'],
-              )
-            }
-          >
-            Axes along a line
-          </Button>
-        );
-      const first = field.key === 'from' ? 2 : 0;
-      const named = (i: number): string =>
-        field.key === 'line'
-          ? ['Line from', 'Line to'][i]!
-          : `${field.key === 'from' ? 'From ' : 'Point '}${LETTERS[i + first]}`;
-      return (
-        <>
-          {points.map((ref, i) => (
-            <Choice
-              key={i}
-              label={named(i)}
-              value={ref}
-              options={refs}
-              onChange={(next) => onChange(put(points, i, next))}
-            />
-          ))}
-          {field.optional && (
-            <IconButton size="small" aria-label="Axes of the picture again" onClick={() => onChange(null)}>
-              <DeleteOutlinedIcon />
-            </IconButton>
-          )}
-          {field.count === null && (
-            <>
-              <IconButton
-                size="small"
-                aria-label="One point more"
-                onClick={() => onChange([...points, 'dominant-hip'])}
-              >
-                <AddIcon />
-              </IconButton>
-              {points.length > 2 && (
-                <IconButton size="small" aria-label="One point less" onClick={() => onChange(points.slice(0, -1))}>
-                  <DeleteOutlinedIcon />
-                </IconButton>
-              )}
-            </>
-          )}
-        </>
-      );
-    }
+    case 'points':
+      return <PointsField field={field} points={value as string[] | null} movement={movement} onChange={onChange} />;
     case 'point':
       return (
         <Choice
@@ -122,7 +74,14 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
         />
       );
     case 'number':
-      return <NumberField label={label} value={value as number} onChange={onChange} />;
+      return (
+        <NumberField
+          label={label}
+          value={value as number | null}
+          onChange={onChange}
+          {...(field.optional ? { onEmpty: () => onChange(null) } : {})}
+        />
+      );
     case 'text':
       return <CommittedField label={label} value={value as string} onChange={onChange} />;
     case 'quantity':
@@ -159,20 +118,20 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
                 <CommittedField
                   label={`Step ${i + 1}`}
                   value={step.name}
-                  onChange={(name) => onChange(put(steps, i, { ...step, name }))}
+                  onChange={(name) => onChange(replacedAt(steps, i, { ...step, name }))}
                 />
               </div>
               <Choice
                 label="Event"
                 value={step.event}
                 options={['peak-rate', 'largest', 'smallest'].map((e) => [e, words(e)] as const)}
-                onChange={(event) => onChange(put(steps, i, { ...step, event }))}
+                onChange={(event) => onChange(replacedAt(steps, i, { ...step, event }))}
               />
               <QuantityEditor
                 label="Of"
                 value={step.of}
                 movement={movement}
-                onChange={(of) => onChange(put(steps, i, { ...step, of: of as Quantity }))}
+                onChange={(of) => onChange(replacedAt(steps, i, { ...step, of: of as Quantity }))}
               />
               {steps.length > 2 && (
                 <IconButton

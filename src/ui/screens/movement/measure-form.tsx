@@ -3,17 +3,18 @@ import type { ReactNode } from 'react';
 import { judge } from '../../../core/judgement/state';
 import { compareMeasure } from '../../../core/comparison/compare';
 import { unitOf } from '../../../core/measures';
-import { ALL_KINDS, asKind, fieldsOfKind } from '../../../core/model/measure-form';
+import { dimensionOf } from '../../../core/quantities';
+import { ALL_KINDS, asKind, fieldsOfKind, type Field } from '../../../core/model/measure-form';
 import { COSTS, type Measure, type MeasureKind } from '../../../core/model/measure';
 import { withSchool, type Movement } from '../../../core/model/movement';
-import type { Target } from '../../../core/model/target';
-import { DISPLAY_UNITS } from '../../../core/units';
 import type { Derived } from '../../../state/derived';
 import { readingText, signed } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
 import { FieldEditor } from './fields';
 import { SignCard } from './sign-card';
 import { Choice, CommittedField, NumberField } from './plain-fields';
+import { StagesButton } from './stages-button';
+import { TargetFields } from './target-fields';
 import { words } from './names';
 
 interface MeasureFormProps {
@@ -32,46 +33,14 @@ const PLANES: readonly (readonly [string, string])[] = [
   ['transverse', 'From above'],
   ['any', 'From anywhere'],
 ];
-const TARGETS: readonly (readonly [string, string])[] = [
-  ['', 'Show, do not judge'],
-  ['same-as-reference', 'Same as the reference'],
-  ['about', 'About'],
-  ['between', 'Between'],
-  ['at-least', 'At least'],
-  ['at-most', 'At most'],
-  ['constant', 'Held constant'],
-  ['in-order', 'In order'],
-  ['yes', 'Yes'],
-];
-
-function blankTarget(type: string): Target | undefined {
-  const source = 'analyst\u2019s choice';
-  switch (type) {
-    case 'same-as-reference':
-      return { type, tolerance: 5, source };
-    case 'about':
-      return { type, value: 90, tolerance: 5, source };
-    case 'between':
-      return { type, low: 80, high: 100, source };
-    case 'at-least':
-    case 'at-most':
-      return { type, value: 90, source };
-    case 'constant':
-      return { type, within: 5, source };
-    case 'in-order':
-    case 'yes':
-      return { type, source };
-    default:
-      return undefined;
-  }
-}
-
 /** One measure: what, on which points, when, against what target, with its value on the open clips. */
 export function MeasureForm({ measure, movement, derived, onChange, onRemove, onShow }: MeasureFormProps): ReactNode {
   const set = (change: object): void => onChange({ ...measure, ...change } as Measure);
   const { target } = measure;
   const unit = unitOf(measure);
-  const numbers = target ? (Object.entries(target).filter(([, v]) => typeof v === 'number') as [string, number][]) : [];
+  // In what lengths are given says nothing of an angle.
+  const isAsked = ({ key }: Field): boolean =>
+    key !== 'lengthIn' || !('of' in measure) || dimensionOf(measure.of) === 'length';
   const inSchool = withSchool({ ...movement, measures: [measure] }, derived.session.school).measures[0]!;
   const judged =
     derived.sides.athlete.length > 0
@@ -111,43 +80,23 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
         <Choice label="Camera" value={measure.plane} options={PLANES} onChange={(plane) => set({ plane })} />
       </div>
       <div className="row-of-fields">
-        {fieldsOfKind(measure.kind).map((field) => (
-          <FieldEditor
-            key={field.key}
-            field={field}
-            value={(measure as unknown as Record<string, unknown>)[field.key]}
-            movement={movement}
-            onChange={(value) => set({ [field.key]: value })}
-          />
-        ))}
+        {fieldsOfKind(measure.kind)
+          .filter(isAsked)
+          .map((field) => (
+            <FieldEditor
+              key={field.key}
+              field={field}
+              value={(measure as unknown as Record<string, unknown>)[field.key]}
+              movement={movement}
+              onChange={(value) => set({ [field.key]: value })}
+            />
+          ))}
       </div>
       <SignCard measure={measure} />
       <div className="row-of-fields">
-        <Choice
-          label="Target"
-          value={target?.type ?? ''}
-          options={TARGETS}
-          onChange={(type) => set({ target: blankTarget(type) })}
-        />
-        {numbers.map(([key, value]) => (
-          <NumberField
-            key={key}
-            label={`${words(key)}, ${DISPLAY_UNITS[unit].suffix.trim() || 'number'}`}
-            value={value}
-            width={130}
-            onChange={(next) => set({ target: { ...target, [key]: next } })}
-          />
-        ))}
-        {target && <NumberField label="Margin" value={measure.margin} onChange={(margin) => set({ margin })} />}
-        {target && (
-          <div style={{ flex: '1 1 220px' }}>
-            <CommittedField
-              label="Source of the target"
-              value={target.source}
-              onChange={(source) => set({ target: { ...target, source } })}
-            />
-          </div>
-        )}
+        <TargetFields measure={measure} target={target} onChange={(next) => set({ target: next })}>
+          {target && <NumberField label="Margin" value={measure.margin} onChange={(margin) => set({ margin })} />}
+        </TargetFields>
       </div>
       <div className="row-of-fields">
         <NumberField
@@ -225,6 +174,7 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
               })
             }
           />
+          <StagesButton measure={measure} movement={movement} onChange={(ladder) => setCoaching({ ladder })} />
           <CommittedField
             label="How the athlete checks it alone"
             value={coaching.selfCheck}
@@ -234,7 +184,7 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
       </details>
       <div style={{ marginTop: 8 }}>
         <Button onClick={onShow}>See it on the clips</Button>
-        <Button onClick={onRemove}>Take this measure away</Button>
+        <Button onClick={onRemove}>Remove this measure</Button>
       </div>
     </section>
   );

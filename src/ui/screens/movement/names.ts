@@ -24,6 +24,12 @@ export const words = (id: string): string =>
 
 export const PART_NAMES: Readonly<Record<string, string>> = {
   at: 'At',
+  after: 'After',
+  before: 'Before',
+  level: 'Level',
+  take: 'Take the',
+  edge: 'Edge',
+  flight: 'Flight fitted over, s',
   from: 'From',
   to: 'To',
   moment: 'Moment',

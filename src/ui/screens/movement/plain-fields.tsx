@@ -8,10 +8,11 @@ interface ChoiceProps {
   readonly value: string;
   readonly options: readonly (readonly [string, string])[];
   readonly onChange: (value: string) => void;
+  readonly width?: number;
 }
 
 /** One of several. */
-export function Choice({ label, value, options, onChange }: ChoiceProps): ReactNode {
+export function Choice({ label, value, options, onChange, width = 130 }: ChoiceProps): ReactNode {
   return (
     <TextField
       select
@@ -19,7 +20,7 @@ export function Choice({ label, value, options, onChange }: ChoiceProps): ReactN
       label={label}
       value={value}
       onChange={(event) => onChange(event.target.value)}
-      sx={{ minWidth: 130 }}
+      sx={{ minWidth: width }}
       slotProps={
         options.some(([id]) => id === '') ? { select: { displayEmpty: true }, inputLabel: { shrink: true } } : {}
       }
@@ -33,23 +34,26 @@ export function Choice({ label, value, options, onChange }: ChoiceProps): ReactN
   );
 }
 
-/** A number that is taken over when the field is left or Enter pressed. */
+/** A number that is taken over when the field is left or Enter pressed; none where it may be left empty. */
 export function NumberField({
   label,
   value,
   onChange,
+  onEmpty,
   width = 110,
 }: {
   readonly label: string;
-  readonly value: number;
+  readonly value: number | null;
   readonly onChange: (value: number) => void;
+  readonly onEmpty?: () => void;
   readonly width?: number;
 }): ReactNode {
   const text = useCommittedText(
-    String(value),
+    value === null ? '' : String(value),
     (typed) => {
+      if (typed.trim() === '') return onEmpty?.();
       const number = Number(typed.replace(',', '.'));
-      if (Number.isFinite(number) && typed.trim() !== '') onChange(number);
+      if (Number.isFinite(number)) onChange(number);
     },
     NUMBER_PAUSE,
   );

@@ -10,9 +10,7 @@ import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { z } from 'zod';
-import type { SessionPractice } from '../../../core/coaching/session-practice';
-import { ladderSchema, MOST_STAGES, stageSchema } from '../../../core/model/practice';
-import { setLadder } from '../../../state/practice-use-cases';
+import { ladderSchema, MOST_STAGES, stageSchema, type Stage } from '../../core/model/practice';
 
 /** Loads are percentages on the screen; empty where a position is held. */
 const rowSchema = stageSchema.omit({ load: true }).extend({
@@ -23,13 +21,17 @@ const rowSchema = stageSchema.omit({ load: true }).extend({
 const formSchema = z.object({ stages: z.array(rowSchema).min(1).max(MOST_STAGES) });
 type Row = z.input<typeof rowSchema>;
 
-interface LadderDialogProps {
-  readonly correction: SessionPractice['corrections'][number];
+interface StagesDialogProps {
+  /** What is practised. */
+  readonly of: string;
+  readonly stages: readonly Stage[];
+  /** Takes the stages as they were changed; null for those that are proposed. */
+  readonly onKeep: (stages: Stage[] | null) => void;
   readonly onClose: () => void;
 }
 
-/** The stages of one correction in the analyst's own words and doses. */
-export function LadderDialog({ correction, onClose }: LadderDialogProps): ReactNode {
+/** Stages of drills in one's own words and doses. */
+export function StagesDialog({ of, stages: before, onKeep, onClose }: StagesDialogProps): ReactNode {
   const { register, control, handleSubmit, formState } = useForm<
     { stages: Row[] },
     unknown,
@@ -37,7 +39,7 @@ export function LadderDialog({ correction, onClose }: LadderDialogProps): ReactN
   >({
     resolver: zodResolver(formSchema),
     defaultValues: {
-      stages: correction.ladder.map(({ load, ...stage }) => ({
+      stages: before.map(({ load, ...stage }) => ({
         ...stage,
         percent: load === null ? '' : String(Math.round(100 * load)),
       })),
@@ -46,8 +48,7 @@ export function LadderDialog({ correction, onClose }: LadderDialogProps): ReactN
   const { fields, append, remove } = useFieldArray({ control, name: 'stages' });
   const errors = formState.errors.stages;
   const keep = handleSubmit(({ stages }) => {
-    setLadder(
-      correction.id,
+    onKeep(
       ladderSchema.parse(
         stages.map(({ percent, ...stage }) => ({
           ...stage,
@@ -71,7 +72,7 @@ export function LadderDialog({ correction, onClose }: LadderDialogProps): ReactN
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md">
       <form onSubmit={(event) => void keep(event)} noValidate>
-        <DialogTitle>Stages: {correction.title}</DialogTitle>
+        <DialogTitle>Stages: {of}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2 }}>
           {fields.map(({ id }, i) => (
             <div key={id} className="stage-fields">
@@ -105,7 +106,7 @@ export function LadderDialog({ correction, onClose }: LadderDialogProps): ReactN
         <DialogActions>
           <Button
             onClick={() => {
-              setLadder(correction.id, null);
+              onKeep(null);
               onClose();
             }}
           >

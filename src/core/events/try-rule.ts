@@ -1,0 +1,38 @@
+import type { Movement } from '../model/movement';
+import { notMeasurable, type NotMeasurable } from '../reading';
+import { cameraRefusal } from '../trial/camera-refusal';
+import type { Trial } from '../trial/trial';
+import { pictureOfRule, proposeMoments, type Proposal } from './propose-moments';
+
+/** What a rule proposes in a trial, or why it proposes nothing. */
+export type Tried =
+  { readonly found: Proposal; readonly refused: null } | { readonly found: null; readonly refused: NotMeasurable };
+
+const refused = (...args: Parameters<typeof notMeasurable>): Tried => ({
+  found: null,
+  refused: notMeasurable(...args),
+});
+
+/**
+ * Tries the rule of one moment on a trial as it stands, the other marks kept: a rule that is being written is seen at
+ * work.
+ */
+export function tryRule(movement: Movement, trial: Trial, momentId: string): Tried {
+  const rule = movement.moments.find((m) => m.id === momentId)?.rule;
+  if (!rule) return refused('moment-missing', 'It has no rule', 'Give it one, or mark it by eye.');
+  if (trial.clip.pictures)
+    return refused('still-pictures', 'Still pictures have no movement to find it in', 'Mark it by eye.');
+  const moved = cameraRefusal(trial, pictureOfRule(rule));
+  if (moved) return { found: null, refused: moved };
+  if (Object.keys(trial.smoothed).length === 0)
+    return refused('point-missing', 'The clip has no points yet', 'Detect or place them at Measure.');
+  const marks = Object.fromEntries(Object.entries(trial.marks).filter(([id]) => id !== momentId));
+  const found = proposeMoments(movement, { ...trial, marks }).find((p) => p.momentId === momentId);
+  return found
+    ? { found, refused: null }
+    : refused(
+        'no-crossing',
+        'The rule finds nothing between the moments beside it',
+        'Change its level or direction, or drag the moment to its place in the order.',
+      );
+}

@@ -1,0 +1,105 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import type { Movement } from '../../../core/model/movement';
+import type { Derived } from '../../../state/derived';
+import { addMoment, changeMoment, removeMoment, sortMoments } from '../../../state/movement-editing';
+import { Choice, CommittedField } from './plain-fields';
+import { RuleForm } from './rule-form';
+import { said } from './said';
+import { SortableList } from './sortable-list';
+
+interface MomentsPartProps {
+  readonly movement: Movement;
+  readonly derived: Derived;
+  readonly chosenId: string | null;
+  readonly onChoose: (id: string) => void;
+}
+
+/** The moments in their order; one of them open, with what proposes it. */
+export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPartProps): ReactNode {
+  const [name, setName] = useState('');
+  const moment = movement.moments.find((m) => m.id === chosenId) ?? movement.moments[0]!;
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Moments
+      </Typography>
+      <SortableList
+        horizontal
+        onSort={(ids) => said(sortMoments(ids))}
+        items={movement.moments.map((m) => ({
+          id: m.id,
+          name: m.name,
+          chosen: m === moment,
+          content: (
+            <button type="button" className="row" onClick={() => onChoose(m.id)}>
+              <kbd>{m.key}</kbd> {m.name}
+            </button>
+          ),
+        }))}
+      />
+      <div className="row-of-fields" style={{ marginTop: 12 }}>
+        <div style={{ width: 200 }}>
+          <CommittedField
+            key={`n${moment.id}`}
+            label="Name of the moment"
+            value={moment.name}
+            onChange={(next) => said(changeMoment(moment.id, { name: next }))}
+          />
+        </div>
+        <div style={{ width: 70 }}>
+          <CommittedField
+            key={`k${moment.id}`}
+            label="Key"
+            value={moment.key}
+            onChange={(key) => said(changeMoment(moment.id, { key: key.slice(0, 1) }))}
+          />
+        </div>
+        <div style={{ flex: '1 1 300px' }}>
+          <CommittedField
+            key={`l${moment.id}`}
+            label="What to look for"
+            value={moment.hint}
+            onChange={(hint) => said(changeMoment(moment.id, { hint }))}
+          />
+        </div>
+        <Choice
+          label="Frame marked by hand"
+          width={190}
+          value={moment.frame}
+          options={[
+            ['nearest', 'Nearest to it'],
+            ['first', 'First in which it has happened'],
+            ['last', 'Last before it'],
+          ]}
+          onChange={(frame) => said(changeMoment(moment.id, { frame: frame as typeof moment.frame }))}
+        />
+        <Button onClick={() => said(removeMoment(moment.id))}>Remove</Button>
+      </div>
+      <RuleForm key={moment.id} movement={movement} moment={moment} derived={derived} />
+      <form
+        className="row-of-fields"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const added = name.trim() && addMoment(name.trim());
+          if (!added || !said(added)) return;
+          setName('');
+          if (added.ok) onChoose(added.value.moments.at(-1)!.id);
+        }}
+      >
+        <TextField
+          size="small"
+          label="A further moment"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Button type="submit" disabled={name.trim() === ''}>
+          Add the moment
+        </Button>
+        <span className="note">Drag a moment by its handle to another place.</span>
+      </form>
+    </section>
+  );
+}

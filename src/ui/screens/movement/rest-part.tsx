@@ -1,0 +1,208 @@
+import ClearIcon from '@mui/icons-material/Clear';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import IconButton from '@mui/material/IconButton';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import { freeId } from '../../../core/model/measure-form';
+import type { Movement } from '../../../core/model/movement';
+import {
+  addPoint,
+  changeCautions,
+  changeKnownLengths,
+  changeRepeats,
+  removePoint,
+} from '../../../state/movement-editing';
+import { Choice, CommittedField, NumberField } from './plain-fields';
+import { said } from './said';
+import { SchoolsCard } from './schools-card';
+
+interface PartProps {
+  readonly movement: Movement;
+}
+
+/** What a movement holds beside its moments, measures and sheet. */
+export function RestPart({ movement }: PartProps): ReactNode {
+  return (
+    <div style={{ display: 'grid', gap: 12 }}>
+      <CautionsCard movement={movement} />
+      <SchoolsCard movement={movement} />
+      <RepetitionsCard movement={movement} />
+      <PointsCard movement={movement} />
+      <LengthsCard movement={movement} />
+    </div>
+  );
+}
+
+const Remove = ({ what, onClick }: { readonly what: string; readonly onClick: () => void }): ReactNode => (
+  <IconButton size="small" aria-label={`Remove ${what}`} onClick={onClick}>
+    <ClearIcon fontSize="small" />
+  </IconButton>
+);
+
+function CautionsCard({ movement: { cautions, measures } }: PartProps): ReactNode {
+  type Caution = (typeof cautions)[number];
+  const set = (id: string, change: Partial<Caution> | null): boolean =>
+    said(changeCautions(cautions.flatMap((c) => (c.id !== id ? [c] : change ? [{ ...c, ...change }] : []))));
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Cautions
+      </Typography>
+      <p className="note">
+        What stands on every report, and what is said with a gap of a measure that carries the risk (chosen at the
+        measure).
+      </p>
+      {cautions.map((caution, i) => {
+        const risky = measures.filter((m) => m.risk === caution.id).map((m) => m.name);
+        return (
+          <div key={caution.id} className="row-of-fields" style={{ marginBottom: 10 }}>
+            <div style={{ flex: '1 1 420px' }}>
+              <CommittedField
+                label={`Caution ${i + 1}`}
+                multiline
+                value={caution.text}
+                onChange={(text) => set(caution.id, { text })}
+              />
+            </div>
+            <FormControlLabel
+              control={
+                <Checkbox
+                  size="small"
+                  checked={caution.always}
+                  onChange={({ target }) => set(caution.id, { always: target.checked })}
+                />
+              }
+              label="On every report"
+            />
+            <span className="note">{risky.length > 0 && `Risk of: ${risky.join(', ')}.`}</span>
+            <Remove what={`caution ${i + 1}`} onClick={() => set(caution.id, null)} />
+          </div>
+        );
+      })}
+      <Button
+        size="small"
+        onClick={() =>
+          said(
+            changeCautions([
+              ...cautions,
+              {
+                id: freeId(
+                  'caution',
+                  cautions.map((c) => c.id),
+                ),
+                text: 'Stop on pain.',
+                always: false,
+              },
+            ]),
+          )
+        }
+      >
+        Add a caution
+      </Button>
+    </section>
+  );
+}
+
+function RepetitionsCard({ movement: { moments, repeats } }: PartProps): ReactNode {
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Repetitions
+      </Typography>
+      <div className="row-of-fields" style={{ marginBottom: 0 }}>
+        <Choice
+          label="Counted by"
+          value={repeats?.by ?? ''}
+          options={[['', 'A clip holds one'], ...moments.map((m) => [m.id, m.name] as const)]}
+          onChange={(by) => said(changeRepeats(by === '' ? null : { by, cycle: repeats?.cycle ?? false }))}
+        />
+        {repeats && (
+          <FormControlLabel
+            control={
+              <Checkbox
+                size="small"
+                checked={repeats.cycle}
+                onChange={({ target }) => said(changeRepeats({ ...repeats, cycle: target.checked }))}
+              />
+            }
+            label="A cycle: one ends where the next begins"
+          />
+        )}
+      </div>
+    </section>
+  );
+}
+
+function PointsCard({ movement: { points } }: PartProps): ReactNode {
+  const [name, setName] = useState('');
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Points beside the body
+      </Typography>
+      {points.length === 0 && <p className="note">None: the body’s own points are enough here.</p>}
+      <ul className="plain">
+        {points.map((p) => (
+          <li key={p.id}>
+            <strong>{p.name}</strong>: {p.hint} <Remove what={p.name} onClick={() => said(removePoint(p.id))} />
+          </li>
+        ))}
+      </ul>
+      <form
+        className="row-of-fields"
+        style={{ margin: '8px 0 0' }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim() && said(addPoint(name.trim(), 'Placed by hand, then followed.'))) setName('');
+        }}
+      >
+        <TextField
+          size="small"
+          label="A further point"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Button type="submit" disabled={name.trim() === ''}>
+          Add the point
+        </Button>
+      </form>
+    </section>
+  );
+}
+
+function LengthsCard({ movement: { knownLengths } }: PartProps): ReactNode {
+  const set = (i: number, change: Partial<(typeof knownLengths)[number]> | null): boolean =>
+    said(changeKnownLengths(knownLengths.flatMap((l, k) => (k !== i ? [l] : change ? [{ ...l, ...change }] : []))));
+  return (
+    <section className="card">
+      <Typography variant="h2" gutterBottom>
+        Known lengths
+      </Typography>
+      <p className="note">
+        What stands in the picture of this movement and has a length by its rules; offered as scale.
+      </p>
+      {knownLengths.map((length, i) => (
+        <div key={i} className="row-of-fields" style={{ marginBottom: 10 }}>
+          <div style={{ flex: '0 1 420px' }}>
+            <CommittedField
+              label={`What has length ${i + 1}`}
+              value={length.name}
+              onChange={(name) => set(i, { name })}
+            />
+          </div>
+          <NumberField label="Metres" value={length.metres} onChange={(metres) => set(i, { metres })} />
+          <Remove what={`length ${i + 1}`} onClick={() => set(i, null)} />
+        </div>
+      ))}
+      <Button
+        size="small"
+        onClick={() => said(changeKnownLengths([...knownLengths, { name: 'Measured on the ground', metres: 1 }]))}
+      >
+        Add a length
+      </Button>
+    </section>
+  );
+}
