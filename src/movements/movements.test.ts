@@ -1,6 +1,8 @@
 import { MOVEMENTS, movementOf } from './index';
 import { momentsOf } from '../core/model/measure';
+import { movementGaps } from '../core/coaching/movement-gaps';
 import { movementSchema, withImportances, withSchool } from '../core/model/movement';
+import { family } from './families/parts';
 import { raceWalking } from './race-walking';
 import { HURDLE_RACES, hurdleRace } from './sprint-hurdles';
 
@@ -32,12 +34,28 @@ describe.each(MOVEMENTS.map((m) => [m.id, m] as const))('movement %s', (id, move
     }
   });
 
+  it('lacks nothing that a coach would have to add: words for what is judged, roots, a caution that always stands', () => {
+    expect(movementGaps(movement)).toEqual([]);
+    for (const { coaching } of movement.measures) {
+      if (!coaching) continue;
+      // What is called out fits into a breath, and drills go from the part to the whole.
+      expect(coaching.cue.length).toBeLessThanOrEqual(60);
+      expect(coaching.drills.length).toBeGreaterThanOrEqual(2);
+    }
+  });
+
   it('has phases that join its moments in order, without a hole', () => {
     movement.phases.forEach((phase, i) => {
       expect(phase.from).toBe(movement.moments[i]!.id);
       expect(phase.to).toBe(movement.moments[i + 1]!.id);
     });
   });
+});
+
+it('words that are of no measure of their family are refused', () => {
+  const words = { elbow: { low: 'x', high: 'x', why: 'x', cue: 'x', drills: ['x', 'x', 'x'] as const } };
+  const parts = { id: 'x', name: 'X', points: [], moments: [], measures: [], causes: [], words };
+  expect(() => family(parts)).toThrow('elbow');
 });
 
 describe('a movement document', () => {

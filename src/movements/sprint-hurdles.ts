@@ -552,6 +552,41 @@ const RACE_MOMENTS = [
   { id: 'finish', name: 'Finish', hint: 'The chest reaches the finish line.' },
 ];
 
+/** What is said of the time between two moments of the race. */
+function wordsOfPart(i: number, id: string): NonNullable<MovementDocument['measures'][number]['coaching']> {
+  if (i === 0)
+    return {
+      seenLow: 'The first hurdle is reached quickly',
+      seenHigh: 'The first hurdle is reached late',
+      why: 'The steps to the first hurdle set the speed that the rhythm can hold.',
+      cue: 'Drive, then run tall at it',
+      drills: ['Starts over the steps to a mark', 'Starts to a low hurdle', 'Starts over two hurdles at full height'],
+    };
+  if (id === 'finish')
+    return {
+      seenLow: 'The run-in is quick',
+      seenHigh: 'The run-in is slow',
+      why: 'What was kept in the legs shows after the last hurdle, and the line is run through, not to.',
+      cue: 'Off the hurdle and through the line',
+      drills: [
+        'Run-ins from a walk over the last hurdle',
+        'Last two hurdles and the run-in',
+        'Last four hurdles and the run-in',
+      ],
+    };
+  return {
+    seenLow: 'The rhythm is quick here',
+    seenHigh: 'The rhythm breaks here',
+    why: 'Three quick steps between hurdles carry the speed; where they become long or late, it is missing up to the finish.',
+    cue: 'Quick three, attack',
+    drills: [
+      'Three-step rhythm over lines, to claps',
+      'Low hurdles, set closer',
+      'Hurdles at their distance up to this one, touch-downs read from the film',
+    ],
+  };
+}
+
 /** A whole hurdle race as a course with gates: the touch-downs behind the ten hurdles. */
 export const hurdleRace: MovementDocument = {
   schemaVersion: 1,
@@ -589,6 +624,7 @@ export const hurdleRace: MovementDocument = {
       better: 'lower' as const,
       importance: 0.7,
       cost: 'season' as const,
+      coaching: wordsOfPart(i, to.id),
     })),
   ],
   causes: TOUCH_DOWNS.slice(0, -1).map((n) => ({

@@ -1,5 +1,6 @@
 import { like } from '../like';
-import { angleAt, family, moment, phaseTime, trunkAt } from './parts';
+import { angleAt, because, family, moment, phaseTime, trunkAt } from './parts';
+import { AIMED_DELIVERY } from './words/aimed-delivery';
 
 export const aimed = family({
   id: 'aimed-delivery',
@@ -58,6 +59,7 @@ export const aimed = family({
       target: like(2),
       margin: 1,
       importance: 0.9,
+      better: 'lower',
       cost: 'weeks',
     },
     {
@@ -89,5 +91,29 @@ export const aimed = family({
       cost: 'weeks',
     },
     phaseTime('top', 'release', 'Top to release', 0.6),
+  ],
+  words: AIMED_DELIVERY,
+  causes: [
+    because(['trunk-at-set', 'high'], ['trunk-at-release', 'high'], 0.4, 'a set that leans forward falls forward'),
+    because(
+      ['trunk-at-release', 'high'],
+      ['release-height', 'low'],
+      0.4,
+      'a trunk that falls forward takes the hand down',
+    ),
+    because(['trunk-at-release', 'high'], ['head-steady', 'high'], 0.4, 'the head goes with the trunk'),
+    because(
+      ['elbow-at-top'],
+      ['elbow-at-release'],
+      0.3,
+      'the arm that turns round at another angle arrives at another',
+    ),
+  ],
+  cautions: [
+    {
+      id: 'range',
+      always: true,
+      text: 'The rules of the range or the ground come first: nobody and no camera in the line of flight.',
+    },
   ],
 });

@@ -1,5 +1,6 @@
 import { like } from '../like';
-import { angleAt, family, joint, moment, phaseTime, TRUNK, trunkAt } from './parts';
+import { angleAt, because, family, joint, moment, phaseTime, trunkAt, TRUNK } from './parts';
+import { BAR_LIFT } from './words/bar-lift';
 
 export const barLift = family({
   id: 'bar-lift',
@@ -68,6 +69,7 @@ export const barLift = family({
       target: like(4),
       margin: 2,
       importance: 0.9,
+      better: 'lower',
       cost: 'weeks',
       risk: 'spine',
     },
@@ -83,6 +85,7 @@ export const barLift = family({
       target: like(6),
       margin: 3,
       importance: 0.6,
+      better: 'lower',
       cost: 'weeks',
     },
     angleAt('knee-at-extension', 'Knee', 'dominant', 'knee', 'extension', 0.8),
@@ -100,6 +103,7 @@ export const barLift = family({
       target: like(2),
       margin: 1,
       importance: 0.7,
+      better: 'lower',
       cost: 'season',
     },
     {
@@ -140,5 +144,18 @@ export const barLift = family({
         'A back that gives way under a heavy bar is a reason to take weight off: correct it at light load under a ' +
         'qualified coach.',
     },
+  ],
+  words: BAR_LIFT,
+  causes: [
+    because(
+      ['bar-over-foot', 'high'],
+      ['bar-sideways', 'high'],
+      0.5,
+      'a bar that starts ahead of the foot must come back',
+    ),
+    because(['bar-over-foot', 'high'], ['back-held', 'high'], 0.4, 'a bar ahead of the foot pulls the trunk over'),
+    because(['arms-held', 'high'], ['bar-top', 'low'], 0.4, 'arms that bend early leave the legs out'),
+    because(['knee-at-extension', 'low'], ['bar-top', 'low'], 0.4, 'what stays bent never reaches the bar'),
+    because(['hip-at-extension', 'low'], ['bar-top', 'low'], 0.4, 'hips that stay closed do not send the bar up'),
   ],
 });

@@ -1,5 +1,6 @@
 import { like } from '../like';
-import { angleAt, family, moment, phaseTime } from './parts';
+import { angleAt, because, family, moment, phaseTime } from './parts';
+import { GATE_COURSE } from './words/gate-course';
 
 export const gates = family({
   id: 'gate-course',
@@ -62,5 +63,24 @@ export const gates = family({
     angleAt('inner-knee', 'Inner knee', 'opposite', 'knee', 'gate', 0.6),
     phaseTime('entry', 'gate', 'Entry to gate', 0.9),
     phaseTime('gate', 'exit', 'Gate to exit', 0.9),
+  ],
+  words: GATE_COURSE,
+  causes: [
+    because(
+      ['inner-knee', 'high'],
+      ['lean', 'low'],
+      0.5,
+      'an inner leg that stays long holds the body out of the turn',
+    ),
+    because(['lean', 'low'], ['gate-distance', 'high'], 0.4, 'too little lean carries the turn wide'),
+    because(['gate-distance', 'high'], ['time-gate-exit', 'high'], 0.4, 'distance at the gate is made up after it'),
+    because(['line', 'low'], ['time-gate-exit', 'high'], 0.4, 'a rounder line is a longer one'),
+  ],
+  cautions: [
+    {
+      id: 'course',
+      always: true,
+      text: 'Speed on a course injures: protection as the rules of the sport ask for, a closed course, and soft gates for changes of line.',
+    },
   ],
 });

@@ -1,5 +1,6 @@
 import { like } from '../like';
-import { angleAt, family, moment, phaseTime, TRUNK, trunkAt } from './parts';
+import { angleAt, because, family, moment, phaseTime, trunkAt, TRUNK } from './parts';
+import { PARTNER_THROW } from './words/partner-throw';
 
 export const partnerThrow = family({
   id: 'partner-throw',
@@ -72,5 +73,21 @@ export const partnerThrow = family({
         'Throws are practised on mats with partners who can fall; load on neck and spine is for qualified ' +
         'supervision.',
     },
+  ],
+  words: PARTNER_THROW,
+  causes: [
+    because(['knee-at-entry', 'high'], ['hips-below', 'high'], 0.6, 'straight knees keep the hips up'),
+    because(
+      ['hips-below', 'high'],
+      ['trunk-at-lift', 'high'],
+      0.5,
+      'what the legs do not lift the trunk must pull over',
+    ),
+    because(
+      ['turned-in', 'low'],
+      ['bodies', 'high'],
+      0.5,
+      'hips that have not turned in leave space between the bodies',
+    ),
   ],
 });

@@ -1,5 +1,6 @@
 import type { MovementDocument } from '../../core/model/movement';
 import { like } from '../like';
+import type { FamilyWords } from './words/words';
 
 /**
  * Parts of which the starters are built, one for each family of movements: moments, points, measures and their order,
@@ -18,21 +19,43 @@ const AID = {
     'qualified coach, and keep to the rules of the sport.',
 } as const;
 
-export const family = ({
-  moments,
-  cautions = [],
-  ...part
-}: Omit<Part, 'causes' | 'cautions'> & Partial<Pick<Part, 'causes' | 'cautions'>>): MovementDocument => ({
-  schemaVersion: 1,
-  sport: 'Any sport',
-  causes: [],
-  ...part,
-  moments,
-  phases: moments
-    .slice(1)
-    .map((to, i) => ({ from: moments[i]!.id, to: to.id, name: `${moments[i]!.name} to ${to.name.toLowerCase()}` })),
-  cautions: [AID, ...cautions],
-});
+type Cause = NonNullable<Part['causes']>[number];
+
+/** One measure follows from another, each on one side of its range; left out where either side will do. */
+export const because = (
+  [cause, causeSide]: readonly [string, Cause['causeSide']?],
+  [effect, effectSide]: readonly [string, Cause['effectSide']?],
+  share: number,
+  words: string,
+): Cause => ({ cause, effect, causeSide, effectSide, share, because: words });
+
+interface FamilyParts extends Omit<Part, 'cautions'> {
+  readonly cautions?: Part['cautions'];
+  readonly words: FamilyWords;
+}
+
+/** @throws Error for words of a measure that the family has not */
+export function family({ moments, measures, cautions = [], words, ...part }: FamilyParts): MovementDocument {
+  const unknown = Object.keys(words).filter((id) => !measures.some((m) => m.id === id));
+  if (unknown.length > 0)
+    throw new Error(`"${part.id}" has words for what it does not measure: ${unknown.join(', ')}.`);
+  return {
+    schemaVersion: 1,
+    sport: 'Any sport',
+    ...part,
+    moments,
+    measures: measures.map((measure) => {
+      const said = words[measure.id];
+      if (!said) return measure;
+      const { low, high, why, cue, drills } = said;
+      return { ...measure, coaching: { seenLow: low, seenHigh: high, why, cue, drills: [...drills] } };
+    }),
+    phases: moments
+      .slice(1)
+      .map((to, i) => ({ from: moments[i]!.id, to: to.id, name: `${moments[i]!.name} to ${to.name.toLowerCase()}` })),
+    cautions: [AID, ...cautions],
+  };
+}
 
 export const joint = (side: 'dominant' | 'opposite', which: 'knee' | 'elbow' | 'hip') =>
   ({

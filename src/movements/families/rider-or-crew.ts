@@ -1,5 +1,6 @@
 import { like } from '../like';
-import { angleAt, family, moment, phaseTime, trunkAt } from './parts';
+import { angleAt, because, family, moment, phaseTime, trunkAt } from './parts';
+import { RIDER_OR_CREW } from './words/rider-or-crew';
 
 export const riderOrCrew = family({
   id: 'rider-or-crew',
@@ -34,6 +35,7 @@ export const riderOrCrew = family({
       target: like(4),
       margin: 2,
       importance: 0.8,
+      better: 'lower',
       cost: 'weeks',
     },
     {
@@ -48,6 +50,7 @@ export const riderOrCrew = family({
       target: like(3),
       margin: 1,
       importance: 0.6,
+      better: 'lower',
       cost: 'season',
     },
     {
@@ -80,6 +83,7 @@ export const riderOrCrew = family({
       target: like(3),
       margin: 1,
       importance: 0.4,
+      better: 'lower',
       cost: 'weeks',
     },
     phaseTime('begin', 'end', 'Whole action', 0.6),
@@ -92,5 +96,17 @@ export const riderOrCrew = family({
         'On water and with animals: keep to the safety rules of the place, and let the animal\u2019s welfare come ' +
         'first.',
     },
+  ],
+  words: RIDER_OR_CREW,
+  causes: [
+    because(['hip-at-begin', 'low'], ['trunk-at-begin', 'high'], 0.5, 'the trunk follows the hip'),
+    because(['trunk-at-begin', 'high'], ['pitch', 'high'], 0.4, 'weight that is thrown forward tips the craft'),
+    because(['trunk-at-middle', 'high'], ['shoulder-hip-heel', 'high'], 0.4, 'a trunk that tips leaves the line'),
+    because(
+      ['elbow-at-middle', 'low'],
+      ['hand-sideways-of-craft', 'high'],
+      0.3,
+      'arms that pull early leave their straight way',
+    ),
   ],
 });

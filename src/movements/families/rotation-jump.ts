@@ -1,5 +1,6 @@
 import { like } from '../like';
-import { angleAt, facingAt, family, moment, trunkAt } from './parts';
+import { angleAt, because, facingAt, family, moment, trunkAt } from './parts';
+import { ROTATION_JUMP } from './words/rotation-jump';
 
 export const rotationJump = family({
   id: 'rotation-jump',
@@ -87,6 +88,7 @@ export const rotationJump = family({
       target: like(4),
       margin: 2,
       importance: 0.7,
+      better: 'lower',
       cost: 'season',
     },
     {
@@ -116,8 +118,34 @@ export const rotationJump = family({
       importance: 0.7,
       cost: 'season',
     },
-    angleAt('knee-at-landing', 'Landing knee', 'dominant', 'knee', 'landing', 0.7),
+    { ...angleAt('knee-at-landing', 'Landing knee', 'dominant', 'knee', 'landing', 0.7), risk: 'landing' },
     trunkAt('landing', 0.6),
     facingAt('hips-at-landing', 'Where the hips face', 'Where do the hips face?', 'landing', 0.6),
+  ],
+  words: ROTATION_JUMP,
+  causes: [
+    because(['knee-at-plant', 'high'], ['rise', 'low'], 0.4, 'a stiff leg has no way to push'),
+    because(
+      ['knee-at-take-off', 'low'],
+      ['rise', 'low'],
+      0.5,
+      'a leg that is not straightened has not pushed to the end',
+    ),
+    because(['rise', 'low'], ['flight', 'low'], 0.6, 'time in the air is height'),
+    because(['flight', 'low'], ['hips-at-landing', 'low'], 0.5, 'the turn has too little time'),
+    because(['trunk-at-take-off', 'high'], ['in-one-line', 'high'], 0.4, 'a trunk that leaves bent stays bent'),
+    because(
+      ['trunk-at-take-off', 'high'],
+      ['trunk-at-landing', 'high'],
+      0.3,
+      'an axis that is tilted on leaving is tilted on landing',
+    ),
+  ],
+  cautions: [
+    {
+      id: 'landing',
+      always: false,
+      text: 'A landing on a stiff or twisted knee injures: build it up from low heights on a soft ground, under a qualified coach.',
+    },
   ],
 });

@@ -1,5 +1,6 @@
 import { like } from '../like';
-import { angleAt, family, moment, phaseTime, trunkAt } from './parts';
+import { angleAt, because, family, moment, phaseTime, trunkAt } from './parts';
+import { ROTATIONAL_THROW } from './words/rotational-throw';
 
 export const rotationalThrow = family({
   id: 'rotational-throw',
@@ -79,5 +80,27 @@ export const rotationalThrow = family({
         'Twisting the trunk under load strains the lower back: build it up with light implements, and stop on back ' +
         'pain.',
     },
+  ],
+  words: ROTATIONAL_THROW,
+  causes: [
+    because(
+      ['pivot-knee', 'high'],
+      ['time-first-foot-down-second-foot-down', 'high'],
+      0.4,
+      'a straight leg turns slowly',
+    ),
+    because(
+      ['time-first-foot-down-second-foot-down', 'high'],
+      ['separation', 'low'],
+      0.5,
+      'the shoulders catch up with the hips while only one foot is down',
+    ),
+    because(
+      ['trunk-at-second-foot-down', 'high'],
+      ['implement-path', 'low'],
+      0.5,
+      'what has gone forward already has no way left',
+    ),
+    because(['front-knee', 'low'], ['trunk-at-release', 'high'], 0.4, 'the trunk bends over a leg that gives way'),
   ],
 });

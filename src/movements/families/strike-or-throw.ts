@@ -1,5 +1,6 @@
 import { like } from '../like';
-import { angleAt, family, moment, phaseTime, TRUNK, trunkAt } from './parts';
+import { angleAt, because, family, moment, phaseTime, trunkAt, TRUNK } from './parts';
+import { STRIKE_OR_THROW } from './words/strike-or-throw';
 
 export const strikeOrThrow = family({
   id: 'strike-or-throw',
@@ -49,7 +50,7 @@ export const strikeOrThrow = family({
     },
     trunkAt('front-foot-down', 0.5),
     angleAt('front-knee-at-contact', 'Front knee', 'opposite', 'knee', 'contact', 0.8),
-    angleAt('elbow-at-contact', 'Striking elbow', 'dominant', 'elbow', 'contact', 0.7),
+    { ...angleAt('elbow-at-contact', 'Striking elbow', 'dominant', 'elbow', 'contact', 0.7), risk: 'arm' },
     trunkAt('contact', 0.8),
     {
       id: 'hand-height-at-contact',
@@ -132,8 +133,49 @@ export const strikeOrThrow = family({
       target: like(3),
       margin: 1,
       importance: 0.5,
+      better: 'lower',
       cost: 'weeks',
     },
     phaseTime('wind-up', 'contact', 'Wind-up to contact', 0.6),
+  ],
+  words: STRIKE_OR_THROW,
+  causes: [
+    because(
+      ['stride', 'high'],
+      ['trunk-at-front-foot-down', 'low'],
+      0.5,
+      'a stride that is too long leaves the trunk behind it',
+    ),
+    because(
+      ['front-knee-at-front-foot-down', 'low'],
+      ['front-knee-at-contact', 'low'],
+      0.6,
+      'a leg that lands bent gives way',
+    ),
+    because(
+      ['front-knee-at-contact', 'low'],
+      ['hand-height-at-contact', 'low'],
+      0.5,
+      'a front leg that sinks takes the hand down with it',
+    ),
+    because(
+      ['front-knee-at-contact', 'low'],
+      ['trunk-at-contact', 'high'],
+      0.4,
+      'the trunk falls over a front leg that gives way',
+    ),
+    because(
+      ['trunk-at-front-foot-down', 'low'],
+      ['trunk-at-contact', 'low'],
+      0.4,
+      'a trunk that lands behind the foot arrives late',
+    ),
+  ],
+  cautions: [
+    {
+      id: 'arm',
+      always: false,
+      text: 'A change of the arm is a change of load on shoulder and elbow: few repetitions at reduced effort, under a qualified coach.',
+    },
   ],
 });

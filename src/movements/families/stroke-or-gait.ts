@@ -1,5 +1,6 @@
 import { like } from '../like';
-import { angleAt, family, moment, trunkAt } from './parts';
+import { angleAt, because, family, moment, trunkAt } from './parts';
+import { STROKE_OR_GAIT } from './words/stroke-or-gait';
 
 export const cycle = family({
   id: 'stroke-or-gait',
@@ -51,6 +52,7 @@ export const cycle = family({
       target: like(3),
       margin: 1,
       importance: 0.6,
+      risk: 'load',
       cost: 'weeks',
     },
     angleAt('knee-at-end', 'Knee', 'dominant', 'knee', 'end', 0.6),
@@ -106,6 +108,19 @@ export const cycle = family({
       to: 'next',
       importance: 0.4,
       cost: 'season',
+    },
+  ],
+  words: STROKE_OR_GAIT,
+  causes: [
+    because(['hip-at-begin', 'low'], ['reach', 'high'], 0.5, 'a thigh that swings far forward sets the foot far ahead'),
+    because(['reach', 'high'], ['knee-at-begin', 'high'], 0.4, 'a foot that reaches far lands on a straight leg'),
+    because(['reach', 'high'], ['cycle-rate', 'low'], 0.5, 'a long reach takes its time'),
+  ],
+  cautions: [
+    {
+      id: 'load',
+      always: false,
+      text: 'Another gait or stroke loads other tissues: change it in small amounts, and stop on pain.',
     },
   ],
 });
