@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { DEMO_CLIPS, type DemoClip } from '../demo/scenario';
 import type { ClipTruth } from '../demo/truth';
@@ -14,10 +14,14 @@ export interface Refilming {
   readonly every: number;
 }
 
-/** A rendered clip as one filmed from farther away and at a lower rate, with its truth, in a folder of its own. */
+/**
+ * A rendered clip as one filmed from farther away and at a lower rate, with its truth, in a folder of its own.
+ * @param again whether one that is there already will do
+ */
 export function refilmed(
   id: string,
   { smaller, every }: Refilming,
+  again = false,
 ): { readonly demo: DemoClip; readonly into: string } {
   const demo = DEMO_CLIPS.find((c) => c.id === id)!;
   const from = path.join(root, 'demo', 'clips');
@@ -35,6 +39,8 @@ export function refilmed(
   const frameRate = truth.frameRate / every;
   const changed: ClipTruth = { ...truth, frameRate, pixels, metres: kept(truth.metres) };
   writeFileSync(path.join(into, `${id}.truth.json`), JSON.stringify(changed));
+  const changedDemo = { ...demo, camera: { ...demo.camera, width, height, frameRate } };
+  if (again && existsSync(path.join(into, `${id}.webm`))) return { demo: changedDemo, into };
   const made = spawnSync('ffmpeg', [
     ...['-y', '-v', 'error', '-i', path.join(from, `${id}.webm`)],
     ...['-vf', `select='not(mod(n,${every}))',scale=${width}:${height}:flags=area`, '-fps_mode', 'passthrough'],
@@ -42,5 +48,5 @@ export function refilmed(
     path.join(into, `${id}.webm`),
   ]);
   if (made.status !== 0) throw new Error(`ffmpeg: ${made.stderr.toString()}`);
-  return { demo: { ...demo, camera: { ...demo.camera, width, height, frameRate } }, into };
+  return { demo: changedDemo, into };
 }

@@ -20,6 +20,7 @@ import { normals } from '../../tests/fixtures/random';
 import type { Harness } from '../../tests/harness/harness';
 import { serveHarness } from '../../tests/harness/serve';
 import { printFigures, round, type Figure } from '../figure';
+import { percentile } from '../percentile';
 import { refilmed, type Refilming } from '../refilmed';
 import { renderedClip } from '../rendered-clip';
 
@@ -62,7 +63,7 @@ interface Filmed {
 }
 
 async function film(browser: Browser, id: string, filming: Refilming): Promise<Filmed> {
-  const { demo, into } = refilmed(id, filming);
+  const { demo, into } = refilmed(id, filming, KEPT);
   const truth = JSON.parse(readFileSync(path.join(into, `${id}.truth.json`), 'utf8')) as ClipTruth;
   const kept = path.join(into, `${id}.detections.json`);
   if (KEPT && existsSync(kept))
@@ -121,6 +122,8 @@ interface Checked {
   readonly measure: Measure;
   /** The error that was found over the deviation that was planned. */
   readonly z: number;
+  /** The deviation that was planned over the one that the filmed clip states. */
+  readonly planned: number;
 }
 
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
@@ -151,7 +154,7 @@ try {
               ReturnType<typeof evaluateMeasure>,
             ];
             if (!e.measurable || !f.measurable || !t.measurable || e.sd === 0) continue;
-            checked.push({ measure, z: differenceOf(measure, f.value, t.value) / e.sd });
+            checked.push({ measure, z: differenceOf(measure, f.value, t.value) / e.sd, planned: e.sd / f.sd });
           }
         }
       }
@@ -179,6 +182,7 @@ const figures = names.flatMap((id): Figure[] => {
     },
   ];
 });
+const stated = checked.filter(({ planned }) => planned >= 1 / FACTOR && planned <= FACTOR).length / checked.length;
 const within = figures.filter(({ holds }) => holds).length;
 printFigures([
   ...figures,
@@ -190,5 +194,17 @@ printFigures([
     goal: 'all',
     holds: within === figures.length,
     against: 'the generator\u2019s own points',
+  },
+  {
+    bench: 'planner',
+    figure: 'planned deviations within a factor of 1.5 of what the filmed clip states',
+    value: round(100 * stated, 1),
+    unit: '%',
+    goal: 'at least 90',
+    holds: stated >= 0.9,
+    against: `${checked.length} readings; median ratio ${percentile(
+      checked.map(({ planned }) => planned),
+      0.5,
+    ).toFixed(2)}`,
   },
 ]);

@@ -6,6 +6,7 @@ import { levelsOf, type SoundWave } from '../core/sound/sound-wave';
 import { alignSounds } from './align-sounds';
 import { exposeWorker } from './expose-worker';
 import { openTrack, type IntakeIssue } from './frame-index';
+import { oneChannel } from './one-channel';
 import type { VideoFile } from './video-file';
 
 /** A clip's sound and how loud it is along the time. */
@@ -26,16 +27,10 @@ async function decoded(sink: AudioSampleSink, from: number, to: number): Promise
       rate = sample.sampleRate;
       samples = new Float32Array(Math.ceil((to - from) * rate));
     }
-    const channels = sample.numberOfChannels;
-    const all = new Float32Array(sample.numberOfFrames * channels);
-    sample.copyTo(all, { planeIndex: 0, format: 'f32' });
+    const one = oneChannel(sample);
     // What is missing between two pieces stays silent, at its time.
     const first = Math.round((sample.timestamp - from) * rate);
-    for (let i = Math.max(0, -first); i < sample.numberOfFrames && first + i < samples.length; i++) {
-      let sum = 0;
-      for (let c = 0; c < channels; c++) sum += all[i * channels + c]!;
-      samples[first + i] = sum / channels;
-    }
+    for (let i = Math.max(0, -first); i < one.length && first + i < samples.length; i++) samples[first + i] = one[i]!;
     sample.close();
   }
   return rate === 0 ? null : { rate, samples };

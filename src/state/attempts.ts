@@ -1,6 +1,6 @@
-import { activeStretches, type Stretch } from '../core/signal/active-stretches';
+import { activeStretches, AROUND_CONTACT, AROUND_MOTION, type Stretch } from '../core/signal/active-stretches';
 import { ok, type Result } from '../core/result';
-import { observeActivity, type ActivityIssue } from '../media/observe-activity';
+import { observeActivity, type ActivityIssue, type ToldBy } from '../media/observe-activity';
 import { videoLength } from '../media/video-length';
 import { startJob } from './jobs';
 
@@ -12,12 +12,16 @@ export async function longFile(file: File): Promise<{ readonly file: File; reado
   return seconds !== null && seconds > LONG ? { file, seconds } : null;
 }
 
-/** Proposes the attempts of a long file: where clearly more moves than in the rest of it. */
-export async function findAttempts(file: File): Promise<Result<readonly Stretch[], ActivityIssue>> {
+/**
+ * Proposes the attempts of a long file: where clearly more moves than in the rest of it, or round each contact that is
+ * heard.
+ */
+export async function findAttempts(file: File, by: ToldBy): Promise<Result<readonly Stretch[], ActivityIssue>> {
   const job = startJob(`attempts-${file.name}`, `Looking for attempts in ${file.name}`);
   try {
-    const activity = await observeActivity(file, { signal: job.signal, onProgress: job.progress });
-    return activity.ok ? ok(activeStretches(activity.value)) : activity;
+    const activity = await observeActivity(file, { by, signal: job.signal, onProgress: job.progress });
+    if (!activity.ok) return activity;
+    return ok(activeStretches(activity.value, by === 'motion' ? AROUND_MOTION : AROUND_CONTACT));
   } finally {
     job.end();
   }

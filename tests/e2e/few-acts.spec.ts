@@ -1,32 +1,47 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { clipFile, detectAllPoints, goToStep } from '../../demo/drive-job';
 import { fixtureClip, watchErrors } from './pages';
+
+/**
+ * Seconds of what a hand and a head do (Card, Moran and Newell 1980, *The keystroke-level model*): a key by an average
+ * typist, pointing, pressing or letting go of the button, a hand that goes from keys to mouse or back, and getting ready
+ * for an act.
+ */
+const OPERATORS = { key: 0.28, point: 1.1, button: 0.1, home: 0.4, mental: 1.35 } as const;
 
 /** Counts what a hand does: a drop, a press, a key, a run of typing are one act each. */
 class Acts {
   count = 0;
+  /** How long they take by the keystroke-level model, the machine left out. */
+  seconds = 0;
+  private hand: 'keys' | 'mouse' = 'mouse';
   constructor(private readonly page: Page) {}
-  async drop(files: readonly string[]): Promise<void> {
+  private act(hand: 'keys' | 'mouse', seconds: number): void {
     this.count++;
+    this.seconds += OPERATORS.mental + seconds + (hand === this.hand ? 0 : OPERATORS.home);
+    this.hand = hand;
+  }
+  async drop(files: readonly string[]): Promise<void> {
+    this.act('mouse', 2 * (OPERATORS.point + OPERATORS.button));
     await this.page.getByLabel('Videos to begin with').setInputFiles([...files]);
   }
   async type(text: string): Promise<void> {
-    this.count++;
+    this.act('keys', text.length * OPERATORS.key);
     await this.page.keyboard.type(text);
   }
   async key(key: string): Promise<void> {
-    this.count++;
+    this.act('keys', key.split('+').length * OPERATORS.key);
     await this.page.keyboard.press(key);
   }
   async press(name: string | RegExp): Promise<void> {
-    this.count++;
-    await this.page
-      .getByRole('button', { name, exact: typeof name === 'string' })
-      .first()
-      .click();
+    await this.pressOn(this.page.getByRole('button', { name, exact: typeof name === 'string' }).first());
+  }
+  async pressOn(on: Locator): Promise<void> {
+    this.act('mouse', OPERATORS.point + 2 * OPERATORS.button);
+    await on.click();
   }
   async drag(from: readonly [number, number], to: readonly [number, number]): Promise<void> {
-    this.count++;
+    this.act('mouse', 2 * (OPERATORS.point + OPERATORS.button));
     await this.page.mouse.move(...from);
     await this.page.mouse.down();
     await this.page.mouse.move(...to, { steps: 5 });
@@ -79,6 +94,40 @@ test('two files to both pictures in three acts, to a difference in words with a 
   await page.goto(baseURL!);
   await page.getByLabel('Videos to begin with').setInputFiles([file]);
   await expect(page.getByLabel('Name of the athlete')).toHaveValue('Robin Vale');
+});
+
+test('by eye from two files to a report with three findings, pictures and drawings in under two minutes of acts', async ({
+  page,
+  baseURL,
+}) => {
+  const errors = watchErrors(page);
+  const file = fixtureClip('coded-vp9-120.webm');
+  const acts = await begin(page, baseURL!, [file, file]);
+  for (const [i, words] of ['leans back at the start', 'front arm drops early', 'knee gives way'].entries()) {
+    // The next position by eye: one key, and both pictures are there.
+    await acts.key('Control+ArrowRight');
+    await expect(page.getByTestId('frame-athlete')).toContainText(`frame ${10 * i + 11}`);
+    await expect(page.getByTestId('frame-reference')).toContainText(`frame ${10 * i + 11}`);
+    await acts.key('w');
+    await acts.type(words);
+    await acts.key('Enter');
+    // The line stays chosen.
+    if (i === 0) await acts.press('Line');
+    const { x, y } = (await page.getByTestId('panes').boundingBox())!;
+    await acts.drag([x + 100, y + 100 + 70 * i], [x + 240, y + 130 + 70 * i]);
+    await expect(page.getByRole('button', { name: 'Remove the line' })).toHaveCount(i + 1);
+  }
+  await acts.pressOn(page.getByRole('link', { name: /^Report/ }));
+  const report = page.getByTestId('report');
+  await expect(report.getByTestId('report-finding')).toHaveCount(3);
+  const [download] = await Promise.all([page.waitForEvent('download'), acts.press('Save as PDF')]);
+  await expect(report.getByTestId('note-still')).toHaveCount(6);
+  expect((await download.path()).length).toBeGreaterThan(0);
+  await expect(report).toContainText('knee gives way');
+  await expect(report).not.toContainText('No measured difference');
+  console.log(`By eye to a report: ${acts.count} acts, ${acts.seconds.toFixed(0)} s by the keystroke-level model`);
+  expect(acts.seconds).toBeLessThan(120);
+  expect(errors).toEqual([]);
 });
 
 test('a file that is no video is said, and nothing is made of it', async ({ page, baseURL }) => {

@@ -1,7 +1,9 @@
-import { existsSync, mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { createSession, goToStep } from '../../demo/drive-job';
+import { asInt16, writeWav } from '../../src/core/sound/wav';
+import { clapRecording } from '../fixtures/claps';
 import { CODED, codedPicture } from '../fixtures/coded-clip';
 import { codedInput, ffmpeg } from '../fixtures/coded-clips';
 import { codesIn, seriousFindings, watchErrors } from './pages';
@@ -13,6 +15,8 @@ const ACTIVE = [
   [10, 13],
   [25, 29],
 ] as const;
+
+const CONTACTS = [12.2, 27.5] as const;
 
 /**
  * A long recording of numbered pictures, with B-frames, whose groups begin each second; below the numbers stripes
@@ -33,6 +37,24 @@ function longRecording(folder: string): string {
   });
   const coding = ['-c:v', 'libx264', '-bf', '2', '-g', String(RATE), '-sc_threshold', '0', '-pix_fmt', 'yuv420p'];
   ffmpeg([...codedInput(RATE), ...coding, file], Buffer.concat(pictures));
+  return file;
+}
+
+/** The same with a sound track in which two contacts are heard. */
+function heardRecording(folder: string): string {
+  const pictures = longRecording(folder);
+  const { samples, rate } = clapRecording({
+    rate: 16_000,
+    seconds: SECONDS,
+    claps: CONTACTS,
+    decibels: 20,
+    shape: 5,
+    seed: 11,
+  });
+  const wav = path.join(folder, 'contacts.wav');
+  writeFileSync(wav, writeWav({ rate, samples: Int16Array.from(samples, asInt16) }));
+  const file = path.join(folder, 'heard.mp4');
+  ffmpeg(['-i', pictures, '-i', wav, '-c:v', 'copy', '-c:a', 'aac', file]);
   return file;
 }
 
@@ -131,6 +153,30 @@ test('parts of a long recording are clips: their own frames, the file kept once'
   await goToStep(page, 'Review');
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
   await expect.poll(async () => (await codesIn(page, panes)).includes(null)).toBe(false);
+});
+
+test('attempts are proposed round each contact that is heard; a file without sound says so', async ({
+  page,
+  baseURL,
+}, info) => {
+  await dropLong(page, baseURL!, longRecording(info.outputPath('long')));
+  await page.getByRole('button', { name: 'Propose by sound' }).click();
+  await expect(page.getByText('The file has no sound that can be heard here.')).toBeVisible();
+  await page.getByRole('button', { name: 'Do not use this file' }).click();
+  await page
+    .getByTestId('intake-athlete')
+    .locator('input[type=file]')
+    .setInputFiles(heardRecording(info.outputPath('long')));
+  await page.getByRole('button', { name: 'Propose by sound' }).click();
+  const parts = page.locator('.parts-list li');
+  await expect(parts).toHaveCount(CONTACTS.length);
+  const texts = await parts.allInnerTexts();
+  CONTACTS.forEach((contact, i) => {
+    const [from, to] = [...texts[i]!.matchAll(/0:(\d+\.\d+)/g)].map((match) => Number(match[1])) as [number, number];
+    expect(contact - from).toBeGreaterThan(2);
+    expect(contact - from).toBeLessThan(4);
+    expect(to - contact).toBeGreaterThan(1);
+  });
 });
 
 test('attempts are proposed from what moves', async ({ page, baseURL }, info) => {

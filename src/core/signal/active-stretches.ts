@@ -10,9 +10,16 @@ export interface Activity {
   readonly amount: number;
 }
 
-/** Quiet that parts two attempts, and what is kept before and after one, seconds. */
+/** Quiet that parts two attempts, seconds. */
 const PAUSE = 1.5;
-const MARGIN = 0.75;
+/** What is kept before and after an attempt, seconds. */
+export interface Around {
+  readonly before: number;
+  readonly after: number;
+}
+/** Motion tells the whole attempt; a contact is heard near its end (common practice). */
+export const AROUND_MOTION: Around = { before: 0.75, after: 0.75 };
+export const AROUND_CONTACT: Around = { before: 2.5, after: 1.5 };
 /** Share of all variance that must lie between quiet and active for there to be two kinds at all. */
 const APART = 0.6;
 /** How many times as much changes in the active kind, at least. */
@@ -44,7 +51,7 @@ function parting(values: readonly number[]): number | null {
  * quiet before and after. Empty where nothing stands out.
  * @param activity in time order; each amount is what changed since the one before
  */
-export function activeStretches(activity: readonly Activity[]): readonly Stretch[] {
+export function activeStretches(activity: readonly Activity[], around = AROUND_MOTION): readonly Stretch[] {
   const least = activity.reduce((low, { amount }) => (amount > 0 ? Math.min(low, amount) : low), Infinity);
   if (activity.length < 3 || !Number.isFinite(least)) return [];
   // What changes spans powers of ten: kinds are told apart by ratios.
@@ -60,5 +67,9 @@ export function activeStretches(activity: readonly Activity[]): readonly Stretch
     else stretches.push({ from, to: at });
   });
   const end = activity.at(-1)!.at;
-  return stretches.map(({ from, to }) => ({ from: Math.max(0, from - MARGIN), to: Math.min(end, to + MARGIN) }));
+  return stretches.map(({ from, to }, i) => ({
+    // What belongs to the attempt before is not shown twice.
+    from: Math.max(stretches[i - 1]?.to ?? 0, from - around.before),
+    to: Math.min(stretches[i + 1]?.from ?? end, end, to + around.after),
+  }));
 }

@@ -16,6 +16,7 @@ const KEYS: readonly (readonly [string, string])[] = [
     'Move the reference, or the chosen further clip or camera, against the rest by a frame; with Shift by a tenth',
   ],
   ['C', 'Align here: bring the other clips to the same moment and lock them'],
+  ['Esc', 'Put the drawing or marking tool down'],
   ['L', 'Loop on or off'],
   ['A', 'Choose the next clip'],
   ['B', 'Follow the body, or the view set by hand'],

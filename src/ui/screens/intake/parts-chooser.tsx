@@ -2,6 +2,7 @@ import ClearIcon from '@mui/icons-material/Clear';
 import PlayArrowIcon from '@mui/icons-material/PlayArrow';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
+import Tooltip from '@mui/material/Tooltip';
 import { useCallback, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Part } from '../../../core/model/clip';
 import { findAttempts } from '../../../state/attempts';
@@ -54,11 +55,11 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
   const show = ({ from }: Part): void => {
     if (video.current) video.current.currentTime = from;
   };
-  const propose = async (): Promise<void> => {
-    const found = await findAttempts(file);
+  const propose = async (by: 'motion' | 'sound'): Promise<void> => {
+    const found = await findAttempts(file, by);
     if (!found.ok) return notify(found.issue.code === 'cancelled' ? 'info' : 'error', found.issue.message);
     if (found.value.length === 0)
-      return notify('info', 'Nothing in this file stands out by its motion. Choose the parts by eye.');
+      return notify('info', `Nothing in this file stands out by its ${by}. Choose the parts by eye.`);
     setParts(inOrder(found.value));
   };
   const onKey = (event: KeyboardEvent): void => {
@@ -92,9 +93,16 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
           Ends here (O)
         </Button>
         {!single && (
-          <Button disabled={looking} onClick={() => void propose()}>
-            Propose attempts
-          </Button>
+          <>
+            <Button disabled={looking} onClick={() => void propose('motion')}>
+              Propose attempts
+            </Button>
+            <Tooltip describeChild title="Round each contact that is heard: of a foot, a bat, a ball">
+              <Button disabled={looking} onClick={() => void propose('sound')}>
+                Propose by sound
+              </Button>
+            </Tooltip>
+          </>
         )}
       </div>
       {begin !== null && <span className="note">A part begins at {clock(begin)}: go to its end.</span>}

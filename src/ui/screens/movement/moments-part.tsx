@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { Movement } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
 import { addMoment, changeMoment, removeMoment, sortMoments } from '../../../state/movement-editing';
+import { AddByName } from './add-by-name';
 import { Choice, CommittedField } from './plain-fields';
 import { RuleForm } from './rule-form';
 import { said } from './said';
@@ -19,7 +19,6 @@ interface MomentsPartProps {
 
 /** The moments in their order; one of them open, with what proposes it. */
 export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPartProps): ReactNode {
-  const [name, setName] = useState('');
   const moment = movement.moments.find((m) => m.id === chosenId) ?? movement.moments[0]!;
   return (
     <section className="card">
@@ -79,27 +78,17 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
         <Button onClick={() => said(removeMoment(moment.id))}>Remove</Button>
       </div>
       <RuleForm key={moment.id} movement={movement} moment={moment} derived={derived} />
-      <form
-        className="row-of-fields"
-        onSubmit={(event) => {
-          event.preventDefault();
-          const added = name.trim() && addMoment(name.trim());
-          if (!added || !said(added)) return;
-          setName('');
+      <AddByName
+        label="A further moment"
+        button="Add the moment"
+        onAdd={(name) => {
+          const added = addMoment(name);
           if (added.ok) onChoose(added.value.moments.at(-1)!.id);
+          return said(added);
         }}
       >
-        <TextField
-          size="small"
-          label="A further moment"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <Button type="submit" disabled={name.trim() === ''}>
-          Add the moment
-        </Button>
         <span className="note">Drag a moment by its handle to another place.</span>
-      </form>
+      </AddByName>
     </section>
   );
 }

@@ -1,3 +1,5 @@
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
@@ -91,3 +93,19 @@ export function CommittedField({
     />
   );
 }
+
+/** Yes or no. */
+export const Tick = ({
+  label,
+  checked,
+  onChange,
+}: {
+  readonly label: string;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+}): ReactNode => (
+  <FormControlLabel
+    control={<Checkbox size="small" checked={checked} onChange={({ target }) => onChange(target.checked)} />}
+    label={label}
+  />
+);

@@ -1,11 +1,8 @@
 import ClearIcon from '@mui/icons-material/Clear';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { freeId } from '../../../core/model/measure-form';
 import type { Movement } from '../../../core/model/movement';
 import {
@@ -15,7 +12,8 @@ import {
   changeRepeats,
   removePoint,
 } from '../../../state/movement-editing';
-import { Choice, CommittedField, NumberField } from './plain-fields';
+import { AddByName } from './add-by-name';
+import { Choice, CommittedField, NumberField, Tick } from './plain-fields';
 import { said } from './said';
 import { SchoolsCard } from './schools-card';
 
@@ -67,15 +65,10 @@ function CautionsCard({ movement: { cautions, measures } }: PartProps): ReactNod
                 onChange={(text) => set(caution.id, { text })}
               />
             </div>
-            <FormControlLabel
-              control={
-                <Checkbox
-                  size="small"
-                  checked={caution.always}
-                  onChange={({ target }) => set(caution.id, { always: target.checked })}
-                />
-              }
+            <Tick
               label="On every report"
+              checked={caution.always}
+              onChange={(checked) => set(caution.id, { always: checked })}
             />
             <span className="note">{risky.length > 0 && `Risk of: ${risky.join(', ')}.`}</span>
             <Remove what={`caution ${i + 1}`} onClick={() => set(caution.id, null)} />
@@ -120,15 +113,10 @@ function RepetitionsCard({ movement: { moments, repeats } }: PartProps): ReactNo
           onChange={(by) => said(changeRepeats(by === '' ? null : { by, cycle: repeats?.cycle ?? false }))}
         />
         {repeats && (
-          <FormControlLabel
-            control={
-              <Checkbox
-                size="small"
-                checked={repeats.cycle}
-                onChange={({ target }) => said(changeRepeats({ ...repeats, cycle: target.checked }))}
-              />
-            }
+          <Tick
             label="A cycle: one ends where the next begins"
+            checked={repeats.cycle}
+            onChange={(checked) => said(changeRepeats({ ...repeats, cycle: checked }))}
           />
         )}
       </div>
@@ -137,7 +125,6 @@ function RepetitionsCard({ movement: { moments, repeats } }: PartProps): ReactNo
 }
 
 function PointsCard({ movement: { points } }: PartProps): ReactNode {
-  const [name, setName] = useState('');
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
@@ -151,24 +138,11 @@ function PointsCard({ movement: { points } }: PartProps): ReactNode {
           </li>
         ))}
       </ul>
-      <form
-        className="row-of-fields"
-        style={{ margin: '8px 0 0' }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() && said(addPoint(name.trim(), 'Placed by hand, then followed.'))) setName('');
-        }}
-      >
-        <TextField
-          size="small"
-          label="A further point"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <Button type="submit" disabled={name.trim() === ''}>
-          Add the point
-        </Button>
-      </form>
+      <AddByName
+        label="A further point"
+        button="Add the point"
+        onAdd={(name) => said(addPoint(name, 'Placed by hand, then followed.'))}
+      />
     </section>
   );
 }

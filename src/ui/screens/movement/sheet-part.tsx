@@ -1,7 +1,5 @@
 import ClearIcon from '@mui/icons-material/Clear';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
@@ -9,7 +7,7 @@ import { freeId } from '../../../core/model/measure-form';
 import { measureName, type CriteriaSheetDocument, type Criterion, type Movement } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
 import { changeSheet } from '../../../state/movement-editing';
-import { Choice, CommittedField, NumberField } from './plain-fields';
+import { Choice, CommittedField, NumberField, Tick } from './plain-fields';
 import { said } from './said';
 
 interface SheetPartProps {
@@ -116,15 +114,10 @@ export function SheetPart({ movement, derived }: SheetPartProps): ReactNode {
               value={criterion.points}
               onChange={(points) => setCriterion(criterion.id, { points })}
             />
-            <FormControlLabel
-              control={
-                <Checkbox
-                  size="small"
-                  checked={criterion.must}
-                  onChange={({ target }) => setCriterion(criterion.id, { must: target.checked })}
-                />
-              }
+            <Tick
               label="Must be there"
+              checked={criterion.must}
+              onChange={(checked) => setCriterion(criterion.id, { must: checked })}
             />
             <IconButton size="small" aria-label={`Remove ${nth}`} onClick={() => remove(criterion.id)}>
               <ClearIcon fontSize="small" />
@@ -146,20 +139,15 @@ export function SheetPart({ movement, derived }: SheetPartProps): ReactNode {
         <div key={i} className="row-of-fields" style={{ marginBottom: 10 }}>
           <span>Unless</span>
           {sheet.criteria.map((c) => (
-            <FormControlLabel
+            <Tick
               key={c.id}
-              control={
-                <Checkbox
-                  size="small"
-                  checked={gate.needs.includes(c.id)}
-                  onChange={({ target }) =>
-                    setGate(i, {
-                      needs: target.checked ? [...gate.needs, c.id] : gate.needs.filter((n) => n !== c.id),
-                    })
-                  }
-                />
-              }
               label={c.name}
+              checked={gate.needs.includes(c.id)}
+              onChange={(checked) =>
+                setGate(i, {
+                  needs: checked ? [...gate.needs, c.id] : gate.needs.filter((n) => n !== c.id),
+                })
+              }
             />
           ))}
           <NumberField label="At most" width={90} value={gate.most} onChange={(most) => setGate(i, { most })} />

@@ -25,13 +25,35 @@ async function saveWithVideo(session: Session, name: string): Promise<void> {
   else notify('info', archive.issue.message);
 }
 
-const PAPER_KINDS = ['report', 'athlete', 'camera'] as const;
-type Paper = (typeof PAPER_KINDS)[number];
-const PAPER_NAMES: Readonly<Record<Paper, string>> = {
-  report: 'Report',
-  athlete: 'Athlete\u2019s page',
-  camera: 'For whoever films',
-};
+const PAPER_NAMES = { report: 'Report', athlete: 'Athlete\u2019s page', camera: 'For whoever films' } as const;
+type Paper = keyof typeof PAPER_NAMES;
+const SIZE_NAMES: Readonly<Record<PaperSize, string>> = { a4: 'A4', letter: 'Letter' };
+
+interface OneOfProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly names: Readonly<Record<T, string>>;
+  readonly onChange: (value: T) => void;
+}
+
+function OneOf<T extends string>({ label, value, names, onChange }: OneOfProps<T>): ReactNode {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      aria-label={label}
+      sx={{ '& .MuiToggleButton-root': { color: 'text.primary' } }}
+      value={value}
+      onChange={(_, next: T | null) => next && onChange(next)}
+    >
+      {Object.entries<string>(names).map(([id, name]) => (
+        <ToggleButton key={id} value={id}>
+          {name}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  );
+}
 
 /** What is handed over: pictures, numbers, corrections, cautions. */
 export function ReportScreen(): ReactNode {
@@ -49,31 +71,13 @@ export function ReportScreen(): ReactNode {
           className="no-print"
           style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap', marginBottom: 12 }}
         >
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            aria-label="What is shown and printed"
-            sx={{ '& .MuiToggleButton-root': { color: 'text.primary' } }}
-            value={paper}
-            onChange={(_, next: Paper | null) => next && choosePaper(next)}
-          >
-            {PAPER_KINDS.map((kind) => (
-              <ToggleButton key={kind} value={kind}>
-                {PAPER_NAMES[kind]}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            aria-label="Size of the paper"
-            sx={{ '& .MuiToggleButton-root': { color: 'text.primary' } }}
+          <OneOf label="What is shown and printed" value={paper} names={PAPER_NAMES} onChange={choosePaper} />
+          <OneOf
+            label="Size of the paper"
             value={size}
-            onChange={(_, next: PaperSize | null) => next && setPaper({ size: next })}
-          >
-            <ToggleButton value="a4">A4</ToggleButton>
-            <ToggleButton value="letter">Letter</ToggleButton>
-          </ToggleButtonGroup>
+            names={SIZE_NAMES}
+            onChange={(next) => setPaper({ size: next })}
+          />
           <PaperButtons
             part={printed}
             title={`${session.name}, ${PAPER_NAMES[paper].toLowerCase()}`}
