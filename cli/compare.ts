@@ -10,6 +10,8 @@ import { fail, ok, type Result } from '../src/core/result';
 import { timeAtFrame } from '../src/core/timing/clip-time';
 import { comparisonDocument, type ComparisonDocument } from '../src/formats/comparison-json/comparison-json';
 import { reportCsv } from '../src/report/csv';
+import { planOf } from '../src/core/coaching/plan';
+import { reportOf } from '../src/core/coaching/report';
 import { textReport } from '../src/report/text-report';
 import { trialOf } from './read-trial';
 import type { CompareInput, Read, CompareIssue } from './compare-input';
@@ -108,9 +110,17 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
       movement,
       athlete: a.file,
       reference: references.map((r) => r.file).join(', ') || 'published targets only',
-      minor: input.minor,
       judged,
-      priorities,
+      report: reportOf({
+        movement,
+        judged,
+        priorities,
+        plan: planOf(priorities, [], []),
+        notes: [],
+        athlete: a.trial,
+        reference: references[0]?.trial ?? null,
+        minor: input.minor,
+      }),
       warnings: [a, ...references].flatMap((p) => p.warnings),
     }),
   });

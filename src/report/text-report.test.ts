@@ -5,6 +5,8 @@ import { judge } from '../core/judgement/state';
 import { compareAll } from '../core/comparison/compare';
 import type { Movement } from '../core/model/movement';
 import { MOVEMENTS } from '../movements';
+import { planOf } from '../core/coaching/plan';
+import { reportOf } from '../core/coaching/report';
 import { textReport } from './text-report';
 
 const [movement] = MOVEMENTS as [Movement];
@@ -25,13 +27,14 @@ const reference = stickTrial(leg(8), marks);
 
 const report = (own: number, minor = false): string => {
   const judged = compareAll(movement, stickTrial(leg(own), marks), reference).map((c) => judge(c, undefined));
+  const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null });
+  const plan = planOf(priorities, [], []);
   return textReport({
     movement,
     athlete: 'a.csv',
     reference: 'r.csv',
-    minor,
     judged,
-    priorities: prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: null }),
+    report: reportOf({ movement, judged, priorities, plan, notes: [], athlete: null, reference, minor }),
     warnings: ['The file miscounts its frames.'],
   });
 };
@@ -64,7 +67,7 @@ test('cautions stand at its end whatever was found, those of a risk only where i
   for (const text of [gap, none]) expect(text).toContain(`- ${STANDING_CAUTION}`);
   expect(gap.slice(gap.indexOf('## Cautions'))).toContain('A braced front leg');
   expect(none.slice(none.indexOf('## Cautions'))).not.toContain('A braced front leg');
-  expect(none).toContain('No gap beyond the measuring error.');
+  expect(none).toContain('No measured difference lies beyond its range and its measuring error.');
 });
 
 test('for one under age load and cautions are worded for a body that still grows', () => {

@@ -1,6 +1,5 @@
 import type { Primitive } from '../core/geometry/primitives';
 import { clipScene } from '../core/scene/clip-scene';
-import { drawDrawing, visibleAt } from '../core/scene/drawing';
 import { momentTimes } from '../core/trial/moments';
 import type { Trial } from '../core/trial/trial';
 import { fail, ok, type Issue, type Result } from '../core/result';
@@ -105,19 +104,14 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
     const focus = clips.map(({ trial }) => focusOf(trial, sizeBy));
     const sceneOf = (on: BenchClip, frame: number): readonly Primitive[] => {
       const { trial } = on;
-      const drawn = session.drawings
-        .filter((d) => d.clipId === trial.clip.id && visibleAt(d, movement, trial, frame))
-        .flatMap((d) => drawDrawing(d, trial, frame));
-      return settings.lines
-        ? [
-            ...clipScene({ movement, judged, trial, beside: on.join === null && on.id !== trial.clip.role }, frame, {
-              selected: selectedMeasure,
-              measures: settings.stopSeconds > 0,
-              lit: null,
-            }),
-            ...drawn,
-          ]
-        : drawn;
+      const drawings = session.drawings.filter((d) => d.clipId === trial.clip.id);
+      const beside = on.join === null && on.id !== trial.clip.role;
+      return clipScene({ movement, judged, trial, beside, drawings }, frame, {
+        body: settings.lines,
+        selected: selectedMeasure,
+        measures: settings.stopSeconds > 0,
+        lit: null,
+      });
     };
     let shown = '';
     for (const [n, picture] of plan.value.entries()) {

@@ -141,8 +141,12 @@ test('a number that was read in space is not drawn on a picture, whose plane wou
   const { movement, judged, athlete } = derived;
   const frame = Math.round(athlete!.marks['back-foot-contact']!);
   const drawn = (selected: string): number =>
-    clipScene({ movement, judged, trial: athlete!, beside: false }, frame, { selected, measures: true, lit: null })
-      .length;
+    clipScene({ movement, judged, trial: athlete!, beside: false, drawings: [] }, frame, {
+      body: true,
+      selected,
+      measures: true,
+      lit: null,
+    }).length;
   const body = drawn('no-measure');
   expect(drawn('back-knee-at-back-foot-contact')).toBeGreaterThan(body);
   expect(drawn('shoulders-face-at-back-foot-contact')).toBe(body);

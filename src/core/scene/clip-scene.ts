@@ -4,6 +4,8 @@ import { momentsOf } from '../model/measure';
 import type { Movement } from '../model/movement';
 import { isInSpace, isReadOff } from '../reading';
 import type { Trial } from '../trial/trial';
+import type { Drawing } from '../model/drawing';
+import { drawDrawing, visibleAt } from './drawing';
 import { drawFigure } from './figure';
 import type { Primitive } from '../geometry/primitives';
 
@@ -19,9 +21,13 @@ export interface ClipSceneOf {
    * first camera.
    */
   readonly beside: boolean;
+  /** What was drawn by hand on this clip. */
+  readonly drawings: readonly Drawing[];
 }
 
 export interface ClipSceneWish {
+  /** Whether the body and its measures are drawn; what was drawn by hand always is. */
+  readonly body: boolean;
   /** The one measure that is drawn on every frame; null draws those of the moment that the frame is. */
   readonly selected: string | null;
   /** Whether a moment's measures are drawn. */
@@ -31,10 +37,18 @@ export interface ClipSceneWish {
 }
 
 /**
- * Body and measures of a clip at a frame: on the bench and in a film. A measure is drawn where it was read: on the
- * camera that shows its plane.
+ * What is drawn on a clip at a frame, wherever it is shown: on the bench, in a film, on a still and on paper. A measure
+ * is drawn where it was read: on the camera that shows its plane.
  */
-export function clipScene(
+export function clipScene(of: ClipSceneOf, frame: number, wish: ClipSceneWish): readonly Primitive[] {
+  const { movement, trial, drawings } = of;
+  return [
+    ...(wish.body ? bodyScene(of, frame, wish) : []),
+    ...drawings.filter((d) => visibleAt(d, movement, trial, frame)).flatMap((d) => drawDrawing(d, trial, frame)),
+  ];
+}
+
+function bodyScene(
   { movement, judged, trial, beside }: ClipSceneOf,
   frame: number,
   { selected, measures, lit }: ClipSceneWish,

@@ -20,7 +20,7 @@ import { setPointWork, setView, togglePlain, useView } from '../../../state/view
 import { rateText } from '../../components/format';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
 import { anchoredAt, focusOf, heldGround, shownAs } from '../../../stage/focus';
-import { useDrawings } from './use-drawings';
+import { useDrawing } from './use-drawing';
 
 interface ClipPaneProps {
   readonly on: BenchClip;
@@ -33,7 +33,7 @@ interface ClipPaneProps {
 /** One clip's picture with its lines, its name and its time. */
 export function ClipPane({ on, below, editing, measures }: ClipPaneProps): ReactNode {
   const derived = useDerived();
-  const { movement, judged, panes } = derived;
+  const { session, movement, judged, panes } = derived;
   const { trial } = on;
   const { clip } = trial;
   const overlays = useView((state) => state.overlays && !state.plain.includes(clip.id));
@@ -45,7 +45,8 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
   const placing = editing && active && isPlacing ? chosenPoint : null;
   const selected = useView((state) => state.selectedMeasure);
   const pass = useView((state) => state.pass);
-  const drawings = useDrawings(trial);
+  const underway = useDrawing(trial);
+  const drawings = useMemo(() => session.drawings.filter((d) => d.clipId === clip.id), [session.drawings, clip.id]);
   const layout = useView((state) => state.layout);
   const ghost = useView((state) => state.ghost);
   const over = layout === 'over';
@@ -58,18 +59,16 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
     [trial, over, holdGround, ghost.anchor, sizeBy],
   );
   const sceneAt = useCallback(
-    (frame: number): readonly Primitive[] => {
-      if (!overlays) return drawings.sceneAt(frame);
-      return [
-        ...clipScene({ movement, judged, trial, beside: !on.join && on.id !== clip.role }, frame, {
-          selected,
-          measures,
-          lit: pass,
-        }),
-        ...drawings.sceneAt(frame),
-      ];
-    },
-    [overlays, movement, selected, measures, trial, judged, clip, on, pass, drawings],
+    (frame: number): readonly Primitive[] => [
+      ...clipScene({ movement, judged, trial, beside: !on.join && on.id !== clip.role, drawings }, frame, {
+        body: overlays,
+        selected,
+        measures,
+        lit: pass,
+      }),
+      ...underway.sceneAt(frame),
+    ],
+    [overlays, movement, selected, measures, trial, judged, clip, on, pass, drawings, underway],
   );
   const handlesAt = useCallback(
     (frame: number) =>
@@ -147,7 +146,7 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
         placePointAt(movement, trial, id as PointId, frame, at);
       }}
       onViewportByHand={() => setView({ followBody: false })}
-      onDraw={drawings.onDraw}
+      onDraw={underway.onDraw}
     />
   );
 }

@@ -1,11 +1,9 @@
 import type { ReactNode } from 'react';
 import { judgedCount, type Judged } from '../../../core/judgement/state';
-import { cautionsFor } from '../../../core/judgement/cautions';
 import { followCorrections } from '../../../core/coaching/progress';
-import { filmingRequests } from '../../../core/judgement/filming';
 import { seriesMeasures } from '../../../core/comparison/matched-series';
 import { athletePage } from '../../../core/coaching/athlete-page';
-import { correctionOf } from '../../../core/coaching/correction';
+import { reportOf } from '../../../core/coaching/report';
 import { resultText, setUpOf } from '../../../core/model/conditions';
 import { measureName } from '../../../core/model/movement';
 import type { Derived } from '../../../state/derived';
@@ -30,8 +28,6 @@ import { useAthleteStills, useStills } from './use-stills';
 export function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
   const { session, movement, athlete, reference, judged, priorities, timing, plan, sheet, sides } = derived;
   const stills = useStills(derived);
-  const strengths = judged.filter((j) => j.state === 'strength');
-  const onTarget = judged.filter((j) => j.state === 'on-target');
   const nameOf = ({ measure }: Judged): string => measureName(movement, measure);
   const numbersOf = (j: Judged): string =>
     `${readingText(j.athlete).value} ` +
@@ -42,7 +38,6 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
     const curves = comparedSeriesOf(derived, measure);
     return curves ? [{ measure, curves }] : [];
   });
-  const requests = filmingRequests(judged, athlete, reference);
   const school = movement.schools.find((s) => s.id === session.school);
   const names = [...new Set(sides.reference.map((views) => views[0]!.clip.performer.name))];
   const several =
@@ -63,6 +58,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
   const counted = judgedCount(judged);
   const anyMarked = shownRoles.some((role) => Object.keys(derived[role]!.marks).length > 0);
   const minor = athlete?.clip.performer.minor ?? false;
+  const report = reportOf({ movement, judged, priorities, plan, notes: session.notes, athlete, reference, minor });
   const { parts, club, foot } = usePaper();
   const shows = (part: ReportPart): boolean => parts.includes(part);
   const correctionStills = useAthleteStills(derived);
@@ -103,28 +99,27 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
       <section>
         <h2>Work on</h2>
         <JudgedSummary judged={judged} />
-        {plan.items.length === 0 && counted.judged > 0 && (
-          <p>
-            No measured difference lies beyond its range and its measuring error.
-            {session.notes.some((n) => n.kind === 'work-on') ? ' What the eye found stands above.' : ''}
-          </p>
-        )}
-        {plan.items.map((item, i) => (
-          <div key={item.id} className="report-correction" data-testid="report-correction">
-            {pictured.has(item.id) && (
-              <CorrectionPictures derived={derived} of={pictured.get(item.id)!} stills={correctionStills.addresses} />
+        {report.nothing && <p>{report.nothing}</p>}
+        {report.corrections.map((correction, i) => (
+          <div key={correction.id} className="report-correction" data-testid="report-correction">
+            {pictured.has(correction.id) && (
+              <CorrectionPictures
+                derived={derived}
+                of={pictured.get(correction.id)!}
+                stills={correctionStills.addresses}
+              />
             )}
-            <CorrectionCard correction={correctionOf(movement, item, minor, session.notes)} index={i} />
+            <CorrectionCard correction={correction} index={i} />
           </div>
         ))}
-        {priorities.dropped.map(({ gap, reason }) => (
-          <p key={gap.judged.measure.id}>
-            Not worked on: {gap.judged.measure.name.toLowerCase()} (“{reason}”).
+        {report.dropped.map(({ id, name, reason }) => (
+          <p key={id}>
+            Not worked on: {name} (“{reason}”).
           </p>
         ))}
-        {priorities.parked.map(({ gap, why }) => (
-          <p key={gap.judged.measure.id}>
-            Later: {gap.judged.measure.name.toLowerCase()}. {why}.
+        {report.parked.map(({ id, name, why }) => (
+          <p key={id}>
+            Later: {name}. {why}.
           </p>
         ))}
       </section>
@@ -133,26 +128,19 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
       {shows('keep') && (
         <section>
           <h2>Keep</h2>
-          {strengths.length + onTarget.length === 0 && (
-            <p>
-              {counted.judged === 0 ? 'Nothing was measured.' : 'No measure stands clear of the measuring error.'}
-              {session.notes.some((n) => n.kind === 'good') ? ' What the eye found good stands above.' : ''}
-            </p>
-          )}
+          {report.withoutGood && <p>{report.withoutGood}</p>}
           <ul>
-            {strengths.map((j) => (
+            {report.strengths.map((j) => (
               <li key={j.measure.id}>
                 <strong>{nameOf(j)}</strong>: {numbersOf(j)}
               </li>
             ))}
-            {session.notes
-              .filter((n) => n.kind === 'good' && n.text)
-              .map((n) => (
-                <li key={n.id}>
-                  Seen by eye: <strong>{n.text}</strong>
-                </li>
-              ))}
-            {onTarget.map((j) => (
+            {report.seenGood.map((n) => (
+              <li key={n.id}>
+                Seen by eye: <strong>{n.text}</strong>
+              </li>
+            ))}
+            {report.onTarget.map((j) => (
               <li key={j.measure.id}>
                 Good as it is: {nameOf(j)}, {numbersOf(j)}
               </li>
@@ -202,11 +190,11 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           ))}
         </section>
       )}
-      {shows('filming') && requests.length > 0 && (
+      {shows('filming') && report.filming.length > 0 && (
         <section>
           <h2>Film next time</h2>
           <ul>
-            {requests.map((r) => (
+            {report.filming.map((r) => (
               <li key={r.request}>
                 {r.request} {r.because}
                 {r.measures.length > 0 ? ` (${r.measures.join(', ')})` : ''}.
@@ -217,7 +205,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
       )}
       <section data-testid="cautions">
         <h2>Cautions</h2>
-        {cautionsFor(movement, priorities.proposed, minor).map((text) => (
+        {report.cautions.map((text) => (
           <div key={text} className="caution" style={{ marginBottom: 8 }}>
             {text}
           </div>

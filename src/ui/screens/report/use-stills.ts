@@ -1,10 +1,7 @@
 import { useEffect, useState } from 'react';
-import { drawMeasure } from '../../../core/measures';
-import { isReadOff } from '../../../core/reading';
 import type { Primitive } from '../../../core/geometry/primitives';
-import { momentsOf, type Measure } from '../../../core/model/measure';
-import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
-import { drawFigure } from '../../../core/scene/figure';
+import { momentsOf } from '../../../core/model/measure';
+import { clipScene } from '../../../core/scene/clip-scene';
 import type { Note } from '../../../core/model/session';
 import type { StyleKey } from '../../../core/model/slots';
 import type { Trial } from '../../../core/trial/trial';
@@ -28,8 +25,8 @@ const UPRIGHT: StillSize = { width: 225, height: 300 };
 interface Wanted {
   readonly key: string;
   readonly frame: number;
-  /** Measures that are drawn on it, beside the body and what was drawn by hand. */
-  readonly measures: readonly Measure[];
+  /** What is measured on it: what belongs to its moment, one measure alone, or nothing. */
+  readonly measured: 'moment' | { readonly id: string } | null;
 }
 
 type WantedOf = (derived: Derived, trial: Trial) => readonly Wanted[];
@@ -54,7 +51,7 @@ function wantedInReport({ movement, session, athlete, reference }: Derived, tria
                 {
                   key: `${role}-${id}`,
                   frame: Math.round(marks[id]!),
-                  measures: movement.measures.filter((m) => momentsOf(m)[0] === id && m.importance >= 0.4),
+                  measured: 'moment',
                 },
               ],
         );
@@ -66,7 +63,7 @@ function notesWanted(notes: readonly Note[], { clip, times }: Trial): readonly W
     const frame = panesOf(note)[clip.id];
     return frame === undefined
       ? []
-      : [{ key: noteKey(note.id, clip.id), frame: Math.min(times.length - 1, frame), measures: [] }];
+      : [{ key: noteKey(note.id, clip.id), frame: Math.min(times.length - 1, frame), measured: null }];
   });
 }
 
@@ -82,13 +79,14 @@ function wantedOnPage({ session, plan, athlete, reference }: Derived, trial: Tri
     const frame = trial.marks[momentsOf(measure)[0] ?? ''];
     return frame === undefined
       ? []
-      : [{ key: measureKey(measure.id, trial.clip.id), frame: Math.round(frame), measures: [measure] }];
+      : [{ key: measureKey(measure.id, trial.clip.id), frame: Math.round(frame), measured: measure }];
   });
   return [...own, ...notesWanted(session.notes, trial)].sort((a, b) => a.frame - b.frame);
 }
 
 /** What only an analyst reads is no part of an athlete's picture. */
-const isPlain = (shape: Primitive): boolean => shape.shape !== 'label' || !shape.text.includes('%');
+const isPlain = (shape: Primitive): boolean =>
+  shape.shape !== 'label' || shape.drawn === true || !shape.text.includes('%');
 
 interface StillsOf {
   readonly wantedOf: WantedOf;
@@ -116,15 +114,10 @@ async function paintStills(
   if (wanted.length === 0) return;
   const canvas = new OffscreenCanvas(size.width * density, size.height * density);
   const context = canvas.getContext('2d', { alpha: false })!;
-  // A measure that was read on another camera has nothing to show here.
-  const readHere = (id: string): boolean => {
-    const reading = judged.find((j) => j.measure.id === id)?.[clip.role];
-    return reading !== undefined && isReadOff(reading, clip.id);
-  };
   let next = 0;
   const frames = wanted.map(({ frame }) => frame);
   const result = await withStills(clip, frames, async (frame, index) => {
-    const { key, measures } = wanted[next++]!;
+    const { key, measured } = wanted[next++]!;
     if (signal.aborted) return;
     const focus = focusAt(index);
     const viewport = focus ? followBody(focus, size, shownAs(clip)) : fitPicture(clip, size, shownAs(clip));
@@ -134,14 +127,12 @@ async function paintStills(
     paintPicture(context, { frame, ...shownAs(clip) }, viewport, size);
     paintScene(
       context,
-      [
-        ...drawFigure(trial, index),
-        ...measures
-          .filter((m) => readHere(m.id))
-          .flatMap((m) => drawMeasure(m, trial, index))
-          .filter((shape) => !plain || isPlain(shape)),
-        ...drawings.filter((d) => visibleAt(d, movement, trial, index)).flatMap((d) => drawDrawing(d, trial, index)),
-      ],
+      clipScene({ movement, judged, trial, beside: false, drawings }, index, {
+        body: true,
+        selected: measured === 'moment' ? null : (measured?.id ?? null),
+        measures: measured !== null,
+        lit: null,
+      }).filter((shape) => !plain || isPlain(shape)),
       styleKey,
       viewport,
       size,

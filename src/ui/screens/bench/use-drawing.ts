@@ -2,18 +2,17 @@ import { useMemo, useRef, useState } from 'react';
 import { levelByLine, lineOf } from '../../../core/calibration/level';
 import type { Vec2 } from '../../../core/geometry/vec2';
 import type { Drawing } from '../../../core/model/drawing';
-import { drawDrawing, visibleAt } from '../../../core/scene/drawing';
+import { drawDrawing } from '../../../core/scene/drawing';
 import { boxBetween, cornersOf } from '../../../core/detections/person-box';
 import type { Primitive } from '../../../core/geometry/primitives';
 import type { Trial } from '../../../core/trial/trial';
 import { drawOn, NOTHING_DRAWN, type Draft, type GesturePhase } from '../../../stage/drawing-gesture';
-import { useDerived } from '../../../state/use-derived';
 import { notify } from '../../../state/notices';
 import { changeClip } from '../../../state/clip-use-cases';
 import { addDrawing } from '../../../state/finding-use-cases';
 import { setView, useView } from '../../../state/view-store';
 
-export interface Drawings {
+export interface DrawingUnderway {
   readonly sceneAt: (frame: number) => readonly Primitive[];
   /** Takes pointer events while something is being drawn. */
   readonly onDraw: ((at: Vec2, phase: GesturePhase, frame: number) => void) | null;
@@ -30,12 +29,8 @@ interface Underway {
   readonly frame: number;
 }
 
-/**
- * A clip's drawings, the one under way included, and the tool that draws them; levelling draws its line in the same
- * way.
- */
-export function useDrawings(trial: Trial): Drawings {
-  const { session, movement } = useDerived();
+/** What is being drawn on a clip, and the tool that draws it; levelling draws its line in the same way. */
+export function useDrawing(trial: Trial): DrawingUnderway {
   const tool = useView((state) => state.tool);
   const { kind, span, anchor } = useView((state) => state.drawing);
   const marked = useView((state) => (state.markedGround?.clipId === trial.clip.id ? state.markedGround.corners : null));
@@ -47,7 +42,6 @@ export function useDrawings(trial: Trial): Drawings {
   const underway = useRef<Underway | null>(null);
   const { clip } = trial;
   return useMemo(() => {
-    const drawn = session.drawings.filter((d) => d.clipId === clip.id);
     const drawing = (points: readonly Vec2[], frame: number): Drawing => ({
       id: 'draft',
       clipId: clip.id,
@@ -77,7 +71,6 @@ export function useDrawings(trial: Trial): Drawings {
     };
     return {
       sceneAt: (frame) => [
-        ...drawn.filter((d) => visibleAt(d, movement, trial, frame)).flatMap((d) => drawDrawing(d, trial, frame)),
         ...(tool === 'ground' && draft
           ? draft.draft.points.flatMap((at, i): Primitive[] => [
               { shape: 'ring', centre: at, radius: 5 },
@@ -115,5 +108,5 @@ export function useDrawings(trial: Trial): Drawings {
                 if (next.done) finish(next.points, frame);
               },
     };
-  }, [session.drawings, clip.id, movement, trial, tool, kind, span, anchor, draft, person, ground, clip.levelDegrees]);
+  }, [clip.id, trial, tool, kind, span, anchor, draft, person, ground, clip.levelDegrees]);
 }
