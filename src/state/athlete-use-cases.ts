@@ -36,6 +36,7 @@ export const performerOf = (record: Athlete, on: string, known: Performer | null
   name: record.name,
   dominantSide: record.dominantSide,
   segmentTable: record.segmentTable,
+  ...(record.heightMetres === null ? {} : { heightMetres: record.heightMetres }),
   minor: record.birthYear === null ? (known?.minor ?? false) : mayBeMinor(record.birthYear, on),
   consent: mayAnalyse(record),
 });

@@ -72,7 +72,12 @@ export function named({ performer, ...filmed }: Offered, { name, athleteId, reco
   const same = performerKey(performer) === performerKey({ name, ...id });
   const known = same ? performer : usual(name).performer;
   const { dominantSide, segmentTable } = record ?? known;
-  return { ...filmed, performer: { ...id, name, dominantSide, segmentTable, minor, consent: known.consent } };
+  const heightMetres = record?.heightMetres ?? known.heightMetres;
+  const height = heightMetres === undefined ? {} : { heightMetres };
+  return {
+    ...filmed,
+    performer: { ...id, name, dominantSide, segmentTable, ...height, minor, consent: known.consent },
+  };
 }
 
 /** Nobody is asked here what Intake would ask; it is said. */

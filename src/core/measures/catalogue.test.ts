@@ -1,6 +1,7 @@
-import { stickTrial, type Points, BODY } from '../../../tests/fixtures/stick-trial';
+import { stickClip, stickTrial, type Points, BODY } from '../../../tests/fixtures/stick-trial';
 import type { PointId } from '../anatomy/body-points';
 import { QUANTITIES } from '../quantities';
+import type { Measured } from '../reading';
 import { evaluateMeasure } from './index';
 import { make, value, marks, METRES, on } from '../../../tests/fixtures/catalogue';
 
@@ -137,7 +138,24 @@ describe('every quantity against a case that can be computed by hand', () => {
         metres,
         on(() => ({})),
       ),
-    ).toMatchObject({ measurable: false, reason: 'no-scale', remedy: 'Draw a known length at Match.' });
+    ).toMatchObject({
+      measurable: false,
+      reason: 'no-scale',
+      remedy: expect.stringMatching(/^Draw a known length at Match, or/),
+    });
+    // A standing height that was stated serves in its place, less surely.
+    const [stated, drawn] = [{ performer: { ...stickClip().performer, heightMetres: 1.8 } }, METRES].map((change) =>
+      evaluateMeasure(
+        metres,
+        on(() => ({}), change),
+      ),
+    ) as [Measured, Measured];
+    const shares = evaluateMeasure(
+      make({ kind: 'value', of, at: 'mid' }),
+      on(() => ({})),
+    ) as Measured;
+    expect(stated.value).toBeCloseTo(1.8 * shares.value, 9);
+    expect(stated.sd / stated.value).toBeGreaterThan(drawn.sd / drawn.value);
     expect(
       value(
         evaluateMeasure(

@@ -39,6 +39,8 @@ export const performerSchema = z.object({
     .min(1, 'Give the performer a name.')
     .max(LIMITS.name, `A name has at most ${LIMITS.name} characters.`),
   dominantSide: sideSchema,
+  /** Standing height, metres; left out where nobody stated it. */
+  heightMetres: z.number().min(0.5).max(2.6).optional(),
   /** Whether the performer is under age: it changes cautions and consent. */
   minor: z.boolean(),
   /** The table by which the centre of mass is computed. */

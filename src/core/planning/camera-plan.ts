@@ -28,7 +28,9 @@ const MAIN_CAMERA = 26;
 
 /** The plan that a clip was filmed by, as far as it tells: the distance follows from how tall the performer is in it. */
 export function planOf({ clip, bodyHeight }: Trial): CameraPlan {
-  const metres = clip.scale ? (bodyHeight / clip.scale.pixels) * clip.scale.metres : STATURE;
+  const metres = clip.scale
+    ? (bodyHeight / clip.scale.pixels) * clip.scale.metres
+    : (clip.performer.heightMetres ?? STATURE);
   const stature = Math.min(2.6, Math.max(0.5, Math.round(100 * metres) / 100));
   const lens = { focal: MAIN_CAMERA, width: clip.width };
   return {

@@ -9,6 +9,11 @@ import type { LengthIn } from './registry';
  * (common practice).
  */
 const SCALE_SD = { m: 0.01, '%BH': 0.02 } as const;
+/**
+ * How sure a standing height that is read off the body is as a length in metres, share of it: the shares that segments
+ * have of the height differ between people (common practice).
+ */
+const STATURE_SD = 0.03;
 
 export interface Scale {
   /** What one pixel in movement coordinates is, in the unit wanted. */
@@ -33,11 +38,21 @@ function knownPixels(
   return { pixels: scale.pixels * Math.hypot(Math.cos(along) * stretched, Math.sin(along)), sdShare: 0 };
 }
 
+/** The performer's stated height as the known length, where nothing better was drawn. */
+function byStature({ performer: { heightMetres } }: Trial['clip'], bodyHeight: number): Scale | NotMeasurable {
+  return heightMetres === undefined || Number.isNaN(bodyHeight)
+    ? notMeasurable(
+        'no-scale',
+        'No length in metres is known in this clip',
+        'Draw a known length at Match, or keep the standing height in the performer\u2019s record.',
+      )
+    : { perPixel: heightMetres / bodyHeight, sdShare: STATURE_SD };
+}
+
 /** What one pixel is, in the unit wanted, and how sure that is; or why it is not known. */
 export function scaleOf({ clip, bodyHeight }: Trial, wanted: LengthIn): Scale | NotMeasurable {
   if (wanted === 'm') {
-    if (!clip.scale)
-      return notMeasurable('no-scale', 'No length in metres is known in this clip', 'Draw a known length at Match.');
+    if (!clip.scale) return byStature(clip, bodyHeight);
     const steady = steadyOf(clip);
     const { frame } = clip.scale;
     if (steady && frame === undefined)

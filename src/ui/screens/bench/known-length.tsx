@@ -28,6 +28,11 @@ export function KnownLength({
         >
           {measuring ? 'Draw along the known length' : 'Known length'}
         </Button>
+        {!clip.scale && !line && clip.performer.heightMetres !== undefined && (
+          <span className="note">
+            Until one is drawn, the standing height of {clip.performer.heightMetres} m serves.
+          </span>
+        )}
         {clip.scale && !line && (
           <span>
             {clip.scale.metres} m are {clip.scale.pixels.toFixed(0)} pixels{' '}

@@ -77,10 +77,19 @@ export function ClipForm({
     const set = { shouldDirty: true } as const;
     setValue('performer.name', who.name, { ...set, shouldValidate: formState.isSubmitted });
     setValue('performer.athleteId', who.athleteId, set);
+    // Of somebody else nothing is known.
+    setValue('performer.heightMetres', undefined, set);
     if (!record || !session) return;
-    const { dominantSide, segmentTable, minor, consent: given } = performerOf(record, dayOf(session), null);
+    const {
+      dominantSide,
+      segmentTable,
+      heightMetres,
+      minor,
+      consent: given,
+    } = performerOf(record, dayOf(session), null);
     setValue('performer.dominantSide', dominantSide, set);
     setValue('performer.segmentTable', segmentTable, set);
+    setValue('performer.heightMetres', heightMetres, set);
     if (record.birthYear !== null) setValue('performer.minor', minor, set);
     if (record.consent !== null || record.withdrawnOn !== null) setValue('performer.consent', given, set);
   };

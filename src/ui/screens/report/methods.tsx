@@ -49,9 +49,12 @@ function cameraText(on: BenchClip): string {
   const time = clip.pictures
     ? `${clip.frameTimes.length} still pictures`
     : `${clip.frameTimes.length} frames, ${(1000 * interval).toFixed(1)} ms apart`;
+  const { heightMetres } = clip.performer;
   const scale = clip.scale
     ? `, ${clip.scale.metres} m are ${Math.round(clip.scale.pixels)} pixels`
-    : ', no length in metres';
+    : heightMetres !== undefined
+      ? `, scale by the stated standing height of ${heightMetres} m`
+      : ', no length in metres';
   return (
     `${view}${off}; ${clip.width} \u00d7 ${clip.height}, ${time}${scale}; ` +
     `${originsText(on.trial) || 'no points'}${carriedText(on.trial)}`
