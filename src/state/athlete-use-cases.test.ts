@@ -116,6 +116,16 @@ describe('who somebody is', () => {
   });
 });
 
+describe('a session that cannot be written', () => {
+  it('leaves a split undone as a whole: the sessions before it are as they were, and there is no second record', async () => {
+    const before = await stored('one');
+    const split = await splitAthlete(await here('name:kip'), ['one', 'gone']);
+    expect(split).toMatchObject({ ok: false });
+    expect((await stored('one')).clips).toEqual(before.clips);
+    expect(await allAthletes()).toEqual([]);
+  });
+});
+
 describe('a consent that is withdrawn', () => {
   const mediaLeft = async (): Promise<readonly string[]> => (await database.media.toCollection().primaryKeys()).sort();
   beforeEach(() =>

@@ -112,6 +112,17 @@ async function takeBackOf(ids: readonly string[], records: () => Promise<void>):
   };
 }
 
+/** Changes all of some sessions, or none: what was changed before one could not be is put back. */
+async function rewriteAll(
+  ids: readonly string[],
+  change: (session: Session) => Session,
+  takeBack: TakeBack,
+): Promise<Result<null, Refused>> {
+  const done = await rewrite(ids, change);
+  if (!done.ok) await takeBack();
+  return done;
+}
+
 /** Two of one person become one: all sessions of the one are the other's. */
 export async function mergeAthletes(
   from: Pick<SquadMember, 'key' | 'record'>,
@@ -119,7 +130,7 @@ export async function mergeAthletes(
 ): Promise<Result<TakeBack, Refused>> {
   const ids = idsOf(await sessionsWith(from.key));
   const takeBack = await takeBackOf(ids, async () => void (from.record && (await putAthlete(from.record))));
-  const done = await rewrite(ids, said(from.key, { id: into.key, name: into.name }));
+  const done = await rewriteAll(ids, said(from.key, { id: into.key, name: into.name }), takeBack);
   if (!done.ok) return done;
   await deleteAthlete(from.key);
   return ok(takeBack);
@@ -136,10 +147,12 @@ export async function splitAthlete(
   const performer = await performerIn(sessionIds[0], from.key);
   const record = stamped({ ...firstRecord(from, performer), id: crypto.randomUUID() });
   const takeBack = await takeBackOf(sessionIds, () => deleteAthlete(record.id));
-  const done = await rewrite(sessionIds, said(from.key, record));
+  const done = await rewriteAll(sessionIds, said(from.key, record), takeBack);
   if (!done.ok) return done;
   const kept = await putAthlete(record);
-  return kept.ok ? ok({ record, takeBack }) : kept;
+  if (kept.ok) return ok({ record, takeBack });
+  await takeBack();
+  return kept;
 }
 
 /** What a session says of a performer; null where it says nothing. */
