@@ -3,10 +3,14 @@ import { bendOf, smoothestChoice, type ChoiceStep } from '../signal/smoothest-ch
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { bodyHeightPixels } from '../tracks/point-error';
 
-/** Points that the detector confuses together: a leg for the other leg, an arm for the other arm. */
+/**
+ * Points that the detector confuses together: a leg for the other leg, an arm for the other arm; and shoulders by
+ * themselves, where the arms are seen and the trunk is side on.
+ */
 const GROUPS = [
   ['arms', ['shoulder', 'elbow', 'wrist', 'pinky', 'index', 'thumb']],
   ['legs', ['hip', 'knee', 'ankle', 'heel', 'foot-index']],
+  ['arms', ['shoulder']],
 ] as const;
 
 /**
@@ -115,6 +119,27 @@ function smoothestLabels(
   return labels;
 }
 
+/** Shoulders are exchanged by themselves for so many frames at most, and nearer together than this they pass each other. */
+const BLINK = { frames: 4, apart: 8 } as const;
+
+/** Of a labelling only short exchanges of a pair that stands well apart, in hundredths of standing height. */
+function blinksOf([left, right]: Pair, labels: Uint8Array, unit: number): Uint8Array {
+  const kept = new Uint8Array(labels.length);
+  for (let i = 0; i < labels.length; i++) {
+    if (labels[i] !== 1) continue;
+    const first = i;
+    while (i + 1 < labels.length && labels[i + 1] === 1) i++;
+    const run = Array.from({ length: i - first + 1 }, (_, k) => first + k).filter(
+      (k) => !Number.isNaN(left.x[k]! + right.x[k]!),
+    );
+    const apart = run.every(
+      (k) => Math.hypot(left.x[k]! - right.x[k]!, left.y[k]! - right.y[k]!) >= BLINK.apart * unit,
+    );
+    if (apart && run.length <= BLINK.frames) kept.fill(1, first, i + 1);
+  }
+  return kept;
+}
+
 /**
  * Exchanges left and right where the detector has taken one limb for the other: of all labellings of a clip the one
  * with the smoothest paths is taken, arms and legs apart. Points placed by hand are never exchanged.
@@ -135,9 +160,11 @@ export function repairSideSwaps(
       .map((joint) => [`left-${joint}`, `right-${joint}`] as [BodyPoint, BodyPoint])
       .filter(([l, r]) => BODY_POINTS.includes(l) && track[l] && track[r]);
     if (ids.length === 0) continue;
-    const pairs = ids.map(([l, r]): Pair => [track[l]!, track[r]!]);
+    const pairs = ids.map(([l, r]): Pair => [next[l]!, next[r]!]);
     const doubt = (frame: number): number => (!agreed || agreed[limb].has(frame) ? DOUBT.agreed : DOUBT.apart);
-    const labels = smoothestLabels(pairs, pairs[0]![0].x.length, height / 100, before, doubt);
+    const whole = joints.length > 1;
+    const smoothest = smoothestLabels(pairs, pairs[0]![0].x.length, height / 100, whole ? before : null, doubt);
+    const labels = whole ? smoothest : blinksOf(pairs[0]!, smoothest, height / 100);
     before = labels;
     ids.forEach(([l, r], k) => {
       const [left, right] = pairs[k]!;

@@ -1,5 +1,6 @@
 import { walk } from '../../../tests/fixtures/detected-walk';
 import { exchangeSides, fuseDetections, agreedLimbs, resolveDetections } from './fuse-detections';
+import { mendExchangeJumps } from './exchange-jumps';
 import { steadyHips } from './steady-hips';
 import { bodyHeightPixels, HAND_SD_PIXELS, pointError } from '../tracks/point-error';
 import { repairSideSwaps } from './side-swaps';
@@ -76,6 +77,29 @@ describe('left and right', () => {
     expect(repaired.changedFrames).toBeGreaterThan(0);
   });
 
+  it('of the shoulders alone are put right, the arms as they were: side on they stand well apart', () => {
+    const sideOn = new Map(
+      [...walk()].map(([i, points]) => [
+        i,
+        Object.fromEntries(
+          Object.entries(points).map(([id, p]) => [
+            id,
+            id.endsWith('shoulder') ? { ...p, x: p.x + (id.startsWith('left') ? 13 : -13) } : p,
+          ]),
+        ),
+      ]),
+    );
+    const is = track(sideOn);
+    for (const i of [40, 41, 42])
+      sideOn.set(
+        i,
+        exchangeSides(sideOn.get(i)!, (id) => id.endsWith('shoulder')),
+      );
+    const { track: repaired } = repairSideSwaps(track(sideOn));
+    for (const id of ['left-shoulder', 'right-shoulder', 'left-elbow', 'right-wrist'] as const)
+      expect(repaired[id]!.x).toEqual(is[id]!.x);
+  });
+
   it('are left alone where nothing is exchanged, crossings included', () => {
     const repaired = repairSideSwaps(truth);
     expect(repaired.changedFrames).toBe(0);
@@ -110,6 +134,42 @@ describe('left and right', () => {
     );
     expect(repairSideSwaps(byHand).track['left-ankle']!.x[41]).toBe(7);
   });
+});
+
+describe('limbs that change places from one picture to the next', () => {
+  const times = Float64Array.from({ length: 120 }, (_, i) => i / 60);
+  const truth = track();
+  const LEGS = /knee|ankle|heel|foot/;
+  const exchanged = (first: number, last: number): Track => {
+    const detected = walk();
+    for (let i = first; i <= last; i++)
+      detected.set(
+        i,
+        exchangeSides(detected.get(i)!, (id) => LEGS.test(id)),
+      );
+    return track(detected);
+  };
+  const apart = (i: number): number => truth['left-ankle']!.x[i]! - truth['right-ankle']!.x[i]!;
+  /** Frames in which the ankles pass each other, and the widest step after the first. */
+  const passes = Array.from({ length: 119 }, (_, i) => i).filter((i) => apart(i) * apart(i + 1) <= 0);
+  const [pass, next] = passes.filter((i) => i > 10) as [number, number];
+  const widest = Math.round((pass + next) / 2);
+
+  it('between two such jumps are put right, half as sure', () => {
+    const mended = mendExchangeJumps(exchanged(widest - 2, widest + 2), times);
+    for (const id of ['left-ankle', 'right-knee'] as const) expect(mended[id]!.x).toEqual(truth[id]!.x);
+    expect(mended['left-ankle']!.confidence[widest]).toBeCloseTo(truth['left-ankle']!.confidence[widest]! / 2, 6);
+  });
+
+  it('from where they pass each other to the jump are not known, since nothing tells on which side of it they are wrong', () => {
+    const mended = mendExchangeJumps(exchanged(pass + 1, widest), times);
+    for (const i of [widest - 1, widest, widest + 1, widest + 3]) expect(mended['left-ankle']!.x[i]).toBeNaN();
+    expect(mended['left-ankle']!.x[pass - 5]).toBe(truth['left-ankle']!.x[pass - 5]);
+    expect(mended['left-ankle']!.x[next + 5]).toBe(truth['left-ankle']!.x[next + 5]);
+    expect(mended['left-wrist']!.x).toEqual(truth['left-wrist']!.x);
+  });
+
+  it('are left alone where nothing jumps', () => expect(mendExchangeJumps(truth, times)).toBe(truth));
 });
 
 describe('the hips', () => {

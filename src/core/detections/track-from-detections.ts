@@ -1,4 +1,5 @@
 import type { PointId } from '../anatomy/body-points';
+import { mendExchangeJumps } from './exchange-jumps';
 import { steadyHips } from './steady-hips';
 import { agreedLimbs, resolveDetections, type Detections } from './fuse-detections';
 import { withoutImpossible, withoutStrangers } from './plausible';
@@ -41,7 +42,7 @@ export function trackFromDetections(
   const possible = withoutStrangers(
     withoutImpossible(mergeDetections(withoutDetected(track), times.length, resolveDetections(detections))).track,
   ).track;
-  const repaired = steadyHips(repairSideSwaps(possible, agreedLimbs(detections)).track);
+  const repaired = steadyHips(mendExchangeJumps(repairSideSwaps(possible, agreedLimbs(detections)).track, times));
   const frames = [...detections.keys()].sort((a, b) => a - b);
   return fillBetween(doubted(repaired, frames, DOUBT[setting]), frames, times);
 }
