@@ -209,6 +209,8 @@ test('the camera’s place is set on a dial or in the fields, which say the same
   await card.getByRole('combobox', { name: 'Camera view' }).click();
   await page.getByRole('option', { name: 'From above' }).click();
   await expect(card.getByText(/^Camera square from above\./)).toBeVisible();
+  // A list that is still fading has no contrast.
+  await expect(page.locator('.MuiPopover-root')).toHaveCount(0);
   expect(await seriousFindings(page, 'dial')).toEqual([]);
   expect(errors).toEqual([]);
 });

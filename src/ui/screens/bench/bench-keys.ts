@@ -63,8 +63,10 @@ export function useBenchKeys(derived: Derived): void {
   useHotkeys('alt+shift+right', () => nudge(0.1), options);
   useHotkeys('alt+shift+left', () => nudge(-0.1), options);
   useHotkeys('c', () => player.catchUp());
-  // Whatever is being drawn or marked: the pointer moves pictures again.
-  useHotkeys('escape', () => setView({ tool: 'move' }));
+  useHotkeys('escape', () => {
+    // What is drawn or marked ends; points are corrected until they are done.
+    if (useView.getState().tool !== 'points') setView({ tool: 'move' });
+  });
   useHotkeys('l', () => setView({ loop: !useView.getState().loop }));
   useHotkeys('pagedown', () => goToMoment(derived, 1), options);
   useHotkeys('pageup', () => goToMoment(derived, -1), options);
