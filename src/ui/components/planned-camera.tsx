@@ -80,10 +80,9 @@ export function PlanNotes({ trial, plan, takes }: PlannedCamera): ReactNode {
       <li>
         Camera level, at hip height, still on a tripod; a known length on the ground in the plane of the movement.
       </li>
-      <li>Sun behind the camera or to its side; no bright sky behind the performer, or limbs are lost in it.</li>
       <li>
-        Never in the line of flight, the landing area or the run-up, and no cable across them; beside water a battery,
-        no mains.
+        Never in the line of flight, the landing area or the run-up, no cable across them; no mains beside water, no sun
+        in the lens.
       </li>
     </ul>
   );
