@@ -2,17 +2,21 @@ import { BODY_POINTS, type BodyPoint, type PointId } from '../anatomy/body-point
 import { bodyHeightPixels } from '../tracks/point-error';
 import { clearDetected, ORIGIN, type PointSeries, type Track } from '../tracks/track';
 
-/** Joints that tell of a limb where it is, and the points that go with them. */
+/**
+ * Joints that tell of a limb where it is, the outermost last, and the points that go with them; and how fast both ends
+ * may go past each other at most in the mean, standing heights a second: a sprinter's feet go some 10 m/s before and
+ * behind the hips, the hands of throws and strokes more than 20 (from memory).
+ */
 const LIMBS = [
-  { tells: ['knee', 'ankle'], goes: ['knee', 'ankle', 'heel', 'foot-index'] },
-  { tells: ['elbow', 'wrist'], goes: ['elbow', 'wrist', 'pinky', 'index', 'thumb'] },
+  { tells: ['knee', 'ankle'], goes: ['knee', 'ankle', 'heel', 'foot-index'], fastest: 7 },
+  { tells: ['elbow', 'wrist'], goes: ['elbow', 'wrist', 'pinky', 'index', 'thumb'], fastest: 15 },
 ] as const;
 
 /** A frame tells where a limb is when its joints are at least this sure on both sides. */
 const SURE = 0.3;
 /** Frames farther apart than this tell nothing of a jump, seconds: a limb may have come to the other's place. */
 const NEAR = 0.07;
-/** An exchange leaves both limbs this much nearer to where the other was, and this far from where they were. */
+/** An exchange leaves both limbs this much nearer to where the other was, and together this far from where they were. */
 const JUMP = { nearer: 0.5, far: 0.2 } as const;
 /** Limbs pass each other within this time of where they are found exchanged, seconds. */
 const REACH = 0.5;
@@ -55,10 +59,10 @@ function slipFrom(
 }
 
 /**
- * Limbs that change places from one picture to the next have not moved: on one side of the jump left is taken for right.
- * Where a second jump shows where that began or ends, what lies between is exchanged, and half as sure. Where the labels
- * can have slipped on either side unseen, as limbs passed each other, nothing tells which: the limb is not known from
- * the one passing to the other. Points placed by hand stay.
+ * Limbs that change places from one picture to the next, faster than any can move, have not moved: on one side of the
+ * jump left is taken for right. Where a second jump shows where that began or ends, what lies between is exchanged, and
+ * half as sure. Where the labels can have slipped on either side unseen, as limbs passed each other, nothing tells which:
+ * the limb is not known from the one passing to the other. Points placed by hand stay.
  * @param times real seconds of every frame
  */
 export function mendExchangeJumps(track: Track, times: Float64Array): Track {
@@ -86,7 +90,8 @@ export function mendExchangeJumps(track: Track, times: Float64Array): Track {
         pairs.every((pair) => {
           const { kept, exchanged } = waysOf(pair, a, b);
           return exchanged < JUMP.nearer * kept && kept > JUMP.far * height;
-        });
+        }) &&
+        waysOf(pairs.at(-1)!, a, b).kept / 2 > limb.fastest * height * (times[b]! - times[a]!);
       if (!jumps) continue;
       const within = (i: number): boolean => Math.abs(times[i]! - times[a]!) <= REACH;
       const [back, on] = [sure.slice(0, k).filter(within).reverse(), sure.slice(k).filter(within)];
