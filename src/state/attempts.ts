@@ -4,6 +4,8 @@ import { observeActivity, type ActivityIssue, type ToldBy } from '../media/obser
 import { videoLength } from '../media/video-length';
 import { startJob } from './jobs';
 
+export type { ToldBy };
+
 /** A file that plays longer than this may hold more than one attempt, seconds. */
 const LONG = 20;
 /** A file of which parts may be wanted, and how long it plays; null for one that is a clip as it is. */

@@ -48,7 +48,7 @@ describe('what a movement lacks before others use it', () => {
 
   it('names targets without a source, measures without a name and movements that judge nothing', () => {
     const target = { ...knee.target, source: 'analyst\u2019s choice' };
-    expect(gapsOf({ measures: [{ ...knee, target }] })).toEqual(['\u201cKnee\u201d its target names no source']);
+    expect(gapsOf({ measures: [{ ...knee, target }] })).toEqual(['\u201cKnee\u201d has a target that names no source']);
     expect(gapsOf({ measures: [{ ...knee, name: 'New measure', target: undefined }] })).toEqual([
       '\u201cNew measure\u201d has no name of its own',
       'No measure has a target: nothing would be judged',

@@ -40,7 +40,8 @@ function gapsOfMeasure(measure: Measure): readonly string[] {
   const { target, coaching, kind } = measure;
   const texts = UNNAMED.test(measure.name) ? ['has no name of its own'] : [];
   if (!target) return texts;
-  if (target.type !== 'same-as-reference' && NO_SOURCE.test(target.source)) texts.push('its target names no source');
+  if (target.type !== 'same-as-reference' && NO_SOURCE.test(target.source))
+    texts.push('has a target that names no source');
   if (kind === 'checkpoint') return texts;
   const oneSided = target.type === 'at-least' ? 'seenHigh' : target.type === 'at-most' ? 'seenLow' : null;
   const without = COACHED.filter(([key]) => key !== oneSided && !coaching?.[key].trim()).map(([, words]) => words);

@@ -16,7 +16,7 @@ const LIMBS = [
 const SURE = 0.3;
 /** Frames farther apart than this tell nothing of a jump, seconds: a limb may have come to the other's place. */
 const NEAR = 0.07;
-/** An exchange leaves both limbs this much nearer to where the other was, and together this far from where they were. */
+/** An exchange leaves both limbs this much nearer to where the other was, and together this far from their own. */
 const JUMP = { nearer: 0.5, far: 0.2 } as const;
 /** Limbs pass each other within this time of where they are found exchanged, seconds. */
 const REACH = 0.5;
@@ -61,8 +61,8 @@ function slipFrom(
 /**
  * Limbs that change places from one picture to the next, faster than any can move, have not moved: on one side of the
  * jump left is taken for right. Where a second jump shows where that began or ends, what lies between is exchanged, and
- * half as sure. Where the labels can have slipped on either side unseen, as limbs passed each other, nothing tells which:
- * the limb is not known from the one passing to the other. Points placed by hand stay.
+ * half as sure. Where the labels can have slipped on either side unseen, as limbs passed each other, nothing tells
+ * which: the limb is not known from the one passing to the other. Points placed by hand stay.
  * @param times real seconds of every frame
  */
 export function mendExchangeJumps(track: Track, times: Float64Array): Track {

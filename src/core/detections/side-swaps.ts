@@ -119,7 +119,7 @@ function smoothestLabels(
   return labels;
 }
 
-/** Shoulders are exchanged by themselves for so many frames at most, and nearer together than this they pass each other. */
+/** Shoulders are exchanged by themselves for at most so many frames; nearer together than this they pass each other. */
 const BLINK = { frames: 4, apart: 8 } as const;
 
 /** Of a labelling only short exchanges of a pair that stands well apart, in hundredths of standing height. */

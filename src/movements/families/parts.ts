@@ -1,6 +1,6 @@
 import type { MovementDocument } from '../../core/model/movement';
 import { like } from '../like';
-import type { FamilyWords } from './words/words';
+import type { FamilyWords } from './words/family-words';
 
 /**
  * Parts of which the starters are built, one for each family of movements: moments, points, measures and their order,

@@ -1,4 +1,4 @@
-import type { FamilyWords } from './words';
+import type { FamilyWords } from './family-words';
 
 export const AIMED_DELIVERY: FamilyWords = {
   'shoulder-tilt': {

@@ -1,4 +1,4 @@
-import type { FamilyWords } from './words';
+import type { FamilyWords } from './family-words';
 
 export const PARTNER_THROW: FamilyWords = {
   'knee-at-entry': {

@@ -1,4 +1,4 @@
-import type { FamilyWords } from './words';
+import type { FamilyWords } from './family-words';
 
 export const STRIKE_OR_THROW: FamilyWords = {
   'front-knee-at-front-foot-down': {

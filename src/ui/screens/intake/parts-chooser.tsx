@@ -5,7 +5,7 @@ import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useCallback, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Part } from '../../../core/model/clip';
-import { findAttempts } from '../../../state/attempts';
+import { findAttempts, type ToldBy } from '../../../state/attempts';
 import { useJobs } from '../../../state/jobs';
 import { useBlobSource } from '../../components/use-blob-source';
 import { notify } from '../../../state/notices';
@@ -55,7 +55,7 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
   const show = ({ from }: Part): void => {
     if (video.current) video.current.currentTime = from;
   };
-  const propose = async (by: 'motion' | 'sound'): Promise<void> => {
+  const propose = async (by: ToldBy): Promise<void> => {
     const found = await findAttempts(file, by);
     if (!found.ok) return notify(found.issue.code === 'cancelled' ? 'info' : 'error', found.issue.message);
     if (found.value.length === 0)

@@ -15,7 +15,6 @@ import type { Quantity } from '../../../core/model/quantity';
 import { PART_NAMES, refName, words } from './names';
 import { Choice, NumberField, CommittedField } from './plain-fields';
 import { PointsField } from './points-field';
-import { replacedAt } from './replaced-at';
 
 interface FieldProps {
   readonly field: Field;
@@ -48,7 +47,7 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
               label={i === 0 ? 'Whole from' : 'Whole to'}
               value={id}
               options={moments}
-              onChange={(next) => onChange(replacedAt(value as string[], i, next))}
+              onChange={(next) => onChange((value as string[]).with(i, next))}
             />
           ))}
         </>
@@ -118,20 +117,20 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
                 <CommittedField
                   label={`Step ${i + 1}`}
                   value={step.name}
-                  onChange={(name) => onChange(replacedAt(steps, i, { ...step, name }))}
+                  onChange={(name) => onChange(steps.with(i, { ...step, name }))}
                 />
               </div>
               <Choice
                 label="Event"
                 value={step.event}
                 options={['peak-rate', 'largest', 'smallest'].map((e) => [e, words(e)] as const)}
-                onChange={(event) => onChange(replacedAt(steps, i, { ...step, event }))}
+                onChange={(event) => onChange(steps.with(i, { ...step, event }))}
               />
               <QuantityEditor
                 label="Of"
                 value={step.of}
                 movement={movement}
-                onChange={(of) => onChange(replacedAt(steps, i, { ...step, of: of as Quantity }))}
+                onChange={(of) => onChange(steps.with(i, { ...step, of: of as Quantity }))}
               />
               {steps.length > 2 && (
                 <IconButton

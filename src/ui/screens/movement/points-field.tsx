@@ -7,7 +7,6 @@ import { pointRefs, type Field } from '../../../core/model/measure-form';
 import type { Movement } from '../../../core/model/movement';
 import { refName } from './names';
 import { Choice } from './plain-fields';
-import { replacedAt } from './replaced-at';
 
 const LETTERS = 'ABCDEFGHIJKL';
 
@@ -48,7 +47,7 @@ export function PointsField({ field, points, movement, onChange }: PointsFieldPr
           label={named(i)}
           value={ref}
           options={refs}
-          onChange={(next) => onChange(replacedAt(points, i, next))}
+          onChange={(next) => onChange(points.with(i, next))}
         />
       ))}
       {field.optional && (
