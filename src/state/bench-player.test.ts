@@ -2,7 +2,7 @@ import type { DecodedPicture } from '../media/decoded-picture';
 import { dice } from '../../tests/fixtures/random';
 import { stickClip } from '../../tests/fixtures/stick-trial';
 import { prepareTrial } from '../core/trial/trial';
-import { ok } from '../core/result';
+import { fail, ok } from '../core/result';
 import { syncMap } from '../core/timing/sync-map';
 import type { ClipSource } from '../media/clip-source';
 import type { Movement } from '../core/model/movement';
@@ -31,18 +31,21 @@ const reference = prepareTrial(REFERENCE, {}, marksOf(3, 9, 14), 20);
 function bench(
   seed = 7,
   more: BenchClips['clips'] = [],
+  { givenUp = 0 } = {},
 ): { player: BenchPlayer; shown: [number, number][]; rest: () => Promise<void> } {
   const player = new BenchPlayer();
   const roll = dice(seed);
   const panes = { a: -1, r: -1 };
   const shown: [number, number][] = [];
   let asked = 0;
+  let left = givenUp;
   const source = (): ClipSource => ({
     index: { rotation: 0 } as never,
     frame: async (i) => {
       asked++;
       await new Promise((resolve) => setTimeout(resolve, roll() * 4));
       asked--;
+      if (i > 0 && left-- > 0) return fail('superseded', `Frame ${i} is no longer wanted.`);
       return ok({ i, close: () => undefined } as unknown as DecodedPicture);
     },
     setBudget: () => undefined,
@@ -122,6 +125,33 @@ describe('the panes of the bench', () => {
     setView({ playing: false });
     expect(player.meantFrame('a', pressed)).toBe(20);
     await rest();
+  });
+
+  it('that move freely keep what was asked of one while another is moved', async () => {
+    const { player, rest } = bench();
+    await rest();
+    setView({ mode: 'free' });
+    player.stepBoth(5);
+    player.goTo('a', 20);
+    await rest();
+    expect(useView.getState().shown).toEqual({ a: 20, r: 5 });
+  });
+
+  it('keep what was asked when a pane is drawn anew meanwhile', async () => {
+    const { player, rest } = bench();
+    await rest();
+    player.goTo('a', 12);
+    player.addPainter('a', () => undefined);
+    await rest();
+    expect(useView.getState().shown).toEqual({ a: 12, r: 9 });
+  });
+
+  it('ask again where a picture that is still wanted was given up for another', async () => {
+    const { player, rest } = bench(7, [], { givenUp: 1 });
+    await rest();
+    player.goTo('a', 12);
+    await rest();
+    expect(useView.getState().shown).toEqual({ a: 12, r: 9 });
   });
 
   it('are brought to the same moment by catching up, and stay locked from there', async () => {

@@ -92,7 +92,7 @@ export class BenchPlayer {
 
   addPainter(clipId: string, painter: Painter): () => void {
     const remove = this.pictures.addPainter(clipId, painter);
-    this.request(useView.getState().shown);
+    this.request(this.pending);
     return remove;
   }
 
@@ -145,9 +145,9 @@ export class BenchPlayer {
     return this.pending[clipId] ?? 0;
   }
 
-  /** Frames of all clips that belong to a frame of one of them; the others stay as they are. */
+  /** Frames of all clips that belong to a frame of one of them; the others stay as they are or are asked to be. */
   framesFor(clipId: string, frame: number): Record<string, number> {
-    return { ...useView.getState().shown, ...framesWith(this.synchrony, clipId, frame) };
+    return { ...this.pending, ...framesWith(this.synchrony, clipId, frame) };
   }
 
   /** Goes to a frame of one clip; the others follow by the mode. */

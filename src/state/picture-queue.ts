@@ -150,7 +150,9 @@ export class PictureQueue {
     const lost = ids.filter((_, i) => isDamaged(results[i]!));
     if (lost.length > 0) return this.watcher.damaged(lost, wanted);
     const issue = results.find((r) => !r.ok && r.issue.code !== 'superseded');
-    if (issue && !issue.ok) this.watcher.failed(issue.issue);
+    // Only given up for a picture that somebody else asked for: still wanted here.
+    if (!issue || issue.ok) return wanted;
+    this.watcher.failed(issue.issue);
     return null;
   }
 }

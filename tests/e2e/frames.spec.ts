@@ -7,6 +7,8 @@ const FRAMES = { athlete: 360, reference: 300 } as const;
 type Role = keyof typeof FRAMES;
 
 async function shownBoth(page: Page): Promise<{ frames: Record<Role, number>; codes: Record<Role, number | null> }> {
+  // The page has taken up the press before it is asked whether it still works on it.
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
   return {
     frames: { athlete: await shownFrame(page, 'athlete'), reference: await shownFrame(page, 'reference') },
@@ -24,6 +26,7 @@ test('300 random jumps and steps in both directions show 0 wrong pictures', asyn
   await page.getByRole('option', { name: 'Free' }).click();
   const roll = dice(2026);
   const wrong: string[] = [];
+  const acts: string[] = [];
   const visited = { athlete: new Set<number>(), reference: new Set<number>() };
   for (let act = 0; act < 300; act++) {
     const role: Role = roll() < 0.5 ? 'athlete' : 'reference';
@@ -41,7 +44,9 @@ test('300 random jumps and steps in both directions show 0 wrong pictures', asyn
       );
       if (kind < 0.8) expected = Math.min(FRAMES[role] - 1, Math.max(0, from + (forward ? by : -by)));
     }
-    if (expected !== null) await expect.poll(() => shownFrame(page, role), { intervals: [20] }).toBe(expected);
+    acts.push(`${act}: ${role} ${kind.toFixed(2)} ${forward ? 'on' : 'back'} from ${from}`);
+    const message = `after ${acts.slice(-4).join(', ')}`;
+    if (expected !== null) await expect.poll(() => shownFrame(page, role), { message, intervals: [20] }).toBe(expected);
     const { frames, codes } = await shownBoth(page);
     for (const each of ['athlete', 'reference'] as const) {
       visited[each].add(frames[each]);
