@@ -1,9 +1,10 @@
 import type { Session } from '../core/model/session';
+import type { Movement } from '../core/model/movement';
 import { slotsOf, type Slot, type StyleKey } from '../core/model/slots';
 import { frameAtTime, timeAtFrame } from '../core/timing/clip-time';
 import { syncMap, type SyncMap } from '../core/timing/sync-map';
 import type { Track } from '../core/tracks/track';
-import { momentsOfMarks, type Moments } from '../core/trial/moments';
+import { momentsOfMarks, namesOf, type Moments } from '../core/trial/moments';
 import { prepareTrack, type Trial } from '../core/trial/trial';
 
 /** Remembers the last result: as long as the inputs are the same objects, every screen shares it. */
@@ -59,12 +60,13 @@ function place(
   id: string,
   styleKey: StyleKey,
   main: Trial | null,
+  names: Readonly<Record<string, string>>,
 ): BenchClip {
   const map = main && syncMap(main.clip, ready.clip, ready.clip.sync!.pairs);
   return {
     id,
     styleKey,
-    trial: { ...ready, ...(map ? momentsThrough(map, main, ready.times) : momentsOfMarks(marks)), checks },
+    trial: { ...ready, ...(map ? momentsThrough(map, main, ready.times) : momentsOfMarks(marks)), names, checks },
     join: map && { mainId: main.clip.id, map },
   };
 }
@@ -73,7 +75,9 @@ function place(
 const prepareOf = forEachClip(() => rememberLast(prepareTrack));
 const placeOf = forEachClip(() => rememberLast(place));
 
-export function benchClips(session: Session): readonly BenchClip[] {
+const rememberedNames = rememberLast(namesOf);
+
+export function benchClips(session: Session, { moments }: Pick<Movement, 'moments'>): readonly BenchClip[] {
   const done = new Map<string, Trial>();
   return slotsOf(session.clips).map(({ clip, id, styleKey, main }) => {
     const ready = prepareOf(clip.id)(
@@ -89,6 +93,7 @@ export function benchClips(session: Session): readonly BenchClip[] {
       id,
       styleKey,
       main === clip ? null : done.get(main.id)!,
+      rememberedNames(moments),
     );
     done.set(clip.id, placed.trial);
     return placed;

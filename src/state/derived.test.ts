@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { sessionJson } from '../formats/session-json/session-json';
 import { newSession } from '../core/model/session';
-import { derive } from './derived';
+import { baseOf, derive } from './derived';
 import { STEPS, stepStatus } from './steps';
 
 const file = path.join(import.meta.dirname, '..', '..', 'demo', 'clips', 'pace-session.falcon.json');
@@ -38,6 +38,23 @@ describe('what follows from a session', () => {
     });
     expect(dropped.priorities.dropped.map(({ gap }) => gap.judged.measure.id)).toEqual(['front-knee-at-release']);
     expect(dropped.judged[0]!.athlete).toBe(before.judged[0]!.athlete);
+  });
+
+  it('says what is missing by the name that the movement gives it', () => {
+    const movement = baseOf(demo);
+    const moments = movement.moments.map((m) => (m.id === 'release' ? { ...m, name: 'Letting go' } : m));
+    const without = { ...demo.marks[athleteId] };
+    delete without['release'];
+    const { judged } = derive({
+      ...demo,
+      ownMovement: { ...movement, moments },
+      marks: { ...demo.marks, [athleteId]: without },
+    });
+    const knee = judged.find(({ measure }) => measure.id === 'front-knee-at-release')!.athlete;
+    expect(knee).toMatchObject({
+      reason: 'moment-missing',
+      message: 'The moment \u201cLetting go\u201d is not marked',
+    });
   });
 
   it('is empty, not broken, for an empty session', () => {

@@ -177,7 +177,7 @@ const sheetOf = rememberLast(
 
 export const derive = rememberLast((session: Session, bodies: Bodies = NO_BODIES): Derived => {
   const movement = movementFor(baseOf(session), session.school, session.importances);
-  const clips = settledClips(benchClips(session));
+  const clips = settledClips(benchClips(session, movement));
   const sides = sidesOf(
     movement,
     clips,

@@ -1,6 +1,6 @@
 import type { Matching, Synchrony } from '../core/timing/synchronise';
 import type { Movement } from '../core/model/movement';
-import { momentTimes } from '../core/trial/moments';
+import { momentTimes, namesOf } from '../core/trial/moments';
 import type { BenchClip } from './bench-clips';
 
 export interface BenchClips {
@@ -15,6 +15,7 @@ export const synchronyOf = ({ movement, clips }: BenchClips, { mode, lockMoment,
   lockMoment,
   offsets,
   order: movement.moments.map((m) => m.id),
+  names: namesOf(movement.moments),
   clips: clips.map(({ trial, join }) => ({
     id: trial.clip.id,
     times: trial.times,

@@ -67,8 +67,8 @@ describe('what a report says', () => {
     expect(said.withoutGood).toBe('Nothing was measured. What the eye found good stands above.');
     expect(said.seenGood.map((n) => n.text)).toEqual(['tall']);
     expect(said.notMeasured.map((m) => m.message)).toEqual([
-      'The moment "plant" is not marked',
-      'The moment "top" is not marked',
+      'The moment \u201cplant\u201d is not marked',
+      'The moment \u201ctop\u201d is not marked',
     ]);
   });
 });

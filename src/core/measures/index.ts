@@ -6,7 +6,7 @@ import type { UsualWords } from '../model/words';
 import { cameraRefusal, cutRefusal } from '../trial/camera-refusal';
 import { tooSmall } from '../trial/too-small';
 import type { Trial } from '../trial/trial';
-import { momentMissing, unsureMoment, words } from '../trial/moments';
+import { momentMissing, quoted, unsureMoment } from '../trial/moments';
 import { notMeasurable, type Reading } from '../reading';
 import type { DisplayUnit } from '../units';
 import { checkpoint } from './checkpoint';
@@ -80,10 +80,10 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
   if (moved) return moved;
   const moments = momentsOf(measure);
   const missing = moments.find((id) => trial.marks[id] === undefined);
-  if (missing !== undefined) return momentMissing(missing);
+  if (missing !== undefined) return momentMissing(trial, missing);
   const outside = moments.find((id) => trial.marks[id]! < 0 || trial.marks[id]! > trial.times.length - 0.5);
   if (outside !== undefined)
-    return notMeasurable('moment-missing', `The moment "${words(outside)}" lies outside the clip`, 'Mark it again.');
+    return notMeasurable('moment-missing', `The moment ${quoted(trial, outside)} lies outside the clip`, 'Mark it again.');
   return (
     cutRefusal(
       trial,

@@ -1,6 +1,5 @@
 import { PACE } from '../model/words';
-import { words } from '../trial/moments';
-import { notMeasurable } from '../reading';
+import { outOfOrder } from '../trial/moments';
 import { duration } from './duration';
 import { plainDifference, type KindOfMeasure } from './kind';
 
@@ -21,12 +20,7 @@ export const rate: KindOfMeasure<'rate'> = {
   evaluate: (measure, trial) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, trial);
     if (!time.measurable) return time;
-    if (time.value <= 0)
-      return notMeasurable(
-        'order',
-        `${words(measure.to)} is marked before ${words(measure.from)}`,
-        'Mark them in their order.',
-      );
+    if (time.value <= 0) return outOfOrder(trial, measure);
     const value = measure.count / time.value;
     return {
       ...time,

@@ -31,6 +31,8 @@ export interface Matching {
 export interface Synchrony extends Matching {
   readonly clips: readonly SynchronisedClip[];
   readonly order: readonly string[];
+  /** Moment id -> what the movement calls it. */
+  readonly names?: Readonly<Record<string, string>>;
 }
 
 type Frames = Record<string, number>;
@@ -131,7 +133,7 @@ export function offsetsByMoments(
   const without: { id: string; why: string }[] = [];
   const followers = others.filter((c) => !c.camera);
   for (const follower of followers) {
-    const map = matchedMap(sync.order, lead.moments, follower.moments);
+    const map = matchedMap(sync.order, lead.moments, follower.moments, sync.names);
     if (map.ok) maps.set(follower.id, map.value);
     else without.push({ id: follower.id, why: map.issue.message });
   }

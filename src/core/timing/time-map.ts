@@ -34,24 +34,27 @@ function piecewise(from: readonly number[], to: readonly number[]): (time: numbe
 /**
  * Matched in every phase: straight lines between the moments that both clips have, real time outside them.
  * @param order ids of the movement's moments in their order
+ * @param names what the movement calls them
  * @returns an issue that names the moment when a clip has them in another order than the movement
  */
 export function matchedMap(
   order: readonly string[],
   first: MomentTimes,
   second: MomentTimes,
+  names: Readonly<Record<string, string>> = {},
 ): Result<TimeMap, MapIssue> {
   const through = order.filter((id) => id in first && id in second);
   const skipped = order.filter((id) => id in first !== id in second);
   if (through.length === 0) {
     return fail('no-common-moment', 'No moment is marked in both clips yet; mark the same moment in each.');
   }
+  const called = (i: number): string => `\u201c${names[through[i]!] ?? through[i]}\u201d`;
   for (const times of [first, second]) {
     for (let i = 1; i < through.length; i++) {
       if (times[through[i]!]! <= times[through[i - 1]!]!) {
         return fail(
           'moments-out-of-order',
-          `"${through[i]}" is marked at ${times[through[i]!]!.toFixed(3)} s, not after "${through[i - 1]}" at ` +
+          `${called(i)} is marked at ${times[through[i]!]!.toFixed(3)} s, not after ${called(i - 1)} at ` +
             `${times[through[i - 1]!]!.toFixed(3)} s; move one of the two.`,
         );
       }

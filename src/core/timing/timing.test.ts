@@ -93,9 +93,11 @@ describe('matched in every phase', () => {
   });
 
   it('is an error on the moment when they are out of order, and when there is none in common', () => {
-    const wrong = matchedMap(order, { a: 1, b: 0.5 }, { a: 1, b: 2 });
+    const wrong = matchedMap(order, { a: 1, b: 0.5 }, { a: 1, b: 2 }, { b: 'Letting go' });
     expect(wrong).toMatchObject({ ok: false, issue: { code: 'moments-out-of-order' } });
-    expect(!wrong.ok && wrong.issue.message).toContain('"b"');
+    expect(!wrong.ok && wrong.issue.message).toContain(
+      '\u201cLetting go\u201d is marked at 0.500 s, not after \u201ca\u201d at 1.000 s',
+    );
     expect(matchedMap(order, { a: 1 }, { b: 2 })).toMatchObject({ ok: false, issue: { code: 'no-common-moment' } });
   });
 });

@@ -20,6 +20,8 @@ export interface Moments {
   readonly marks: Readonly<Record<string, number>>;
   /** Moment id -> how sure its time is, for those that are proposed; one that is not here was marked by hand. */
   readonly timing?: Readonly<Record<string, MomentTiming>> | undefined;
+  /** Moment id -> what the movement calls it. */
+  readonly names?: Readonly<Record<string, string>> | undefined;
 }
 
 /** Moments on frames whose times are known. */
@@ -30,10 +32,23 @@ export interface TimedMoments extends Moments {
   readonly interval: number;
 }
 
-export const words = (id: string): string => id.replaceAll('-', ' ');
+export const namesOf = (
+  moments: readonly { readonly id: string; readonly name: string }[],
+): Readonly<Record<string, string>> => Object.fromEntries(moments.map(({ id, name }) => [id, name]));
 
-export const momentMissing = (moment: string): NotMeasurable =>
-  notMeasurable('moment-missing', `The moment "${words(moment)}" is not marked`, 'Mark it in this clip.');
+/** A moment's name in quotation marks; made of its id where the movement is not at hand. */
+export const quoted = ({ names }: Pick<Moments, 'names'>, id: string): string =>
+  `\u201c${names?.[id] ?? id.replaceAll('-', ' ')}\u201d`;
+
+export const momentMissing = (trial: Pick<Moments, 'names'>, moment: string): NotMeasurable =>
+  notMeasurable('moment-missing', `The moment ${quoted(trial, moment)} is not marked`, 'Mark it in this clip.');
+
+/** Why there is nothing between two moments the second of which lies before the first. */
+export const outOfOrder = (
+  trial: Pick<Moments, 'names'>,
+  { from, to }: { readonly from: string; readonly to: string },
+): NotMeasurable =>
+  notMeasurable('order', `${quoted(trial, to)} is marked before ${quoted(trial, from)}`, 'Mark them in their order.');
 
 /** A proposal less sure than this is a question to the analyst: nothing is judged on it. */
 export const LEAST_SURE = 0.35;
@@ -101,13 +116,13 @@ export const momentTimes = (trial: TimedMoments): MomentTimes =>
   Object.fromEntries(Object.entries(trial.marks).map(([id, frame]) => [id, timeAtFrame(trial.times, frame)]));
 
 /** Why nothing is judged on some moments: the first of them that is proposed and not sure enough. */
-export function unsureMoment(trial: Pick<Moments, 'timing'>, ids: readonly string[]): NotMeasurable | null {
+export function unsureMoment(trial: Pick<Moments, 'timing' | 'names'>, ids: readonly string[]): NotMeasurable | null {
   const id = ids.find((moment) => (trial.timing?.[moment]?.confidence ?? 1) < LEAST_SURE);
   if (id === undefined) return null;
   const sure = Math.round(100 * trial.timing![id]!.confidence);
   return notMeasurable(
     'unsure-moment',
-    `The moment "${words(id)}" is only a guess (${sure} % sure)`,
+    `The moment ${quoted(trial, id)} is only a guess (${sure} % sure)`,
     'Confirm it at Moments, or mark it where it is.',
   );
 }

@@ -1,17 +1,17 @@
 import { notMeasurable, type NotMeasurable } from '../reading';
 import { knownShare, type FrameSpan } from '../signal/peaks';
-import { momentMissing, words, type TimedMoments } from './moments';
+import { momentMissing, outOfOrder, type TimedMoments } from './moments';
 
 /** The whole frames between two moments; why there are none where one is missing, or they do not follow each other. */
 export function spanOf(
-  trial: Pick<TimedMoments, 'marks' | 'times'>,
-  { from, to }: { readonly from: string; readonly to: string },
+  trial: Pick<TimedMoments, 'marks' | 'times' | 'names'>,
+  phase: { readonly from: string; readonly to: string },
 ): FrameSpan | NotMeasurable {
+  const { from, to } = phase;
   const [a, b] = [trial.marks[from], trial.marks[to]];
-  if (a === undefined) return momentMissing(from);
-  if (b === undefined) return momentMissing(to);
-  if (b <= a)
-    return notMeasurable('order', `${words(to)} is marked before ${words(from)}`, 'Mark them in their order.');
+  if (a === undefined) return momentMissing(trial, from);
+  if (b === undefined) return momentMissing(trial, to);
+  if (b <= a) return outOfOrder(trial, phase);
   // A moment between two frames belongs to the phase with the frame beside it.
   return {
     first: Math.max(0, Math.ceil(a - 1e-9)),
