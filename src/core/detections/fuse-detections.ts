@@ -110,6 +110,8 @@ export function fuseDetections(first: DetectedPoints, second: DetectedPoints): D
 
 /** Below this two detections contradict each other, and their average is neither. */
 const CONTRADICTED = 0.3;
+/** Whether two detections contradicted each other at a point, or one alone was no surer; as tracks store it. */
+export const isContradicted = (confidence: number): boolean => confidence <= Math.fround(CONTRADICTED);
 /** How sure a point is, of what the detector says, when one detection was taken against the other. */
 const UNCHECKED = 0.3;
 /** No single step counts more than this many squared hundredths of standing height. */

@@ -354,4 +354,20 @@ describe('how sure a point is', () => {
     const doubted = mergeDetections({}, 120, new Map([[6, { 'left-knee': { x: 1, y: 1, confidence: 0.1 } }]]));
     expect(sd(doubted, 6, null)).toBeGreaterThan(2 * sd(hand, 6, null));
   });
+
+  it('is worth a twentieth of a body where two detectors contradict each other, as their error against truth is', () => {
+    const times = Float64Array.from({ length: 120 }, (_, i) => i / 120);
+    const apart = (frame: number, by: number) => {
+      const seen = walk().get(frame)!;
+      const knee = seen['left-knee']!;
+      return [seen, { ...seen, 'left-knee': { ...knee, x: knee.x + by } }];
+    };
+    const detections = new Map(Array.from(times, (_, i) => [i, apart(i, i >= 40 && i < 60 ? 40 : 0)]));
+    const seen = trackFromDetections({}, times, detections, 'accurate');
+    const height = bodyHeightPixels(seen);
+    const share = (frame: number): number =>
+      pointError(seen['left-knee']!, 'left-knee', frame, height, null).sd / height;
+    expect(share(20)).toBeLessThan(0.01);
+    expect(share(50)).toBeGreaterThan(0.04);
+  });
 });

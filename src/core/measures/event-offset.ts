@@ -1,6 +1,6 @@
 import { wrapAngle } from '../geometry/angle';
 import { WHEN } from '../model/words';
-import { momentSystematic, momentSd } from '../trial/moments';
+import { momentSystematic, momentSd, quoted } from '../trial/moments';
 import { notMeasurable } from '../reading';
 import {
   continuousSeries,
@@ -73,7 +73,7 @@ export const eventOffset: KindOfMeasure<'event-offset'> = {
     if (crossing === undefined) {
       return notMeasurable(
         'no-crossing',
-        `It does not pass ${measure.crossing} within ${measure.within} ms of ${measure.moment.replaceAll('-', ' ')}`,
+        `It does not pass ${measure.crossing} within ${measure.within} ms of ${quoted(trial, measure.moment)}`,
         'Look at the points round this moment and correct them.',
       );
     }

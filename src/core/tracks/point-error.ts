@@ -87,7 +87,7 @@ const FOUND_AT_HEIGHT = 250;
 const coarseness = (height: number): number =>
   COARSE_PIXELS * Math.sqrt(Math.max(0, 1 - (height / FOUND_AT_HEIGHT) ** 2));
 /** What a detector's own doubt adds, share of standing height. */
-export const doubtError = (confidence: number): number => DOUBT_SHARE * Math.sqrt(1 / Math.max(0.05, confidence) - 1);
+export const doubtError = (confidence: number): number => DOUBT_SHARE * Math.sqrt(1 / Math.max(0.01, confidence) - 1);
 /** Points below this are drawn as unsure. */
 export const UNSURE_CONFIDENCE = 0.3;
 

@@ -105,3 +105,24 @@ test('residual analysis without noise says so', () => {
     expect(residualAnalysis(times, samples, 6)).toMatchObject({ ok: false, issue: { code: 'no-noise' } });
   }
 });
+
+test.each([30, 60, 120, 240])(
+  'a point is bridged over 60 ms, and not known over more, at %i frames a second: how far a limb goes is no matter of frames',
+  (rate) => {
+    const clip = stickClip({
+      frameTimes: Float64Array.from({ length: rate }, (_, i) => (i * 1e6) / rate),
+      fileRate: rate,
+      captureRate: rate,
+    });
+    const without = (seconds: number): Track => {
+      const track = leg(rate);
+      const first = Math.round(rate / 4);
+      const x = track['left-ankle']!.x.map((v, i) => (i >= first && i < first + seconds * rate ? NaN : v));
+      return { ...track, 'left-ankle': { ...track['left-ankle']!, x } };
+    };
+    const holes = (seconds: number): number =>
+      prepareTrial(clip, without(seconds), {}, 20).smoothed['left-ankle']!.x.filter((v) => Number.isNaN(v)).length;
+    expect(holes(0.03)).toBe(0);
+    expect(holes(0.1)).toBeGreaterThan(0);
+  },
+);

@@ -7,8 +7,11 @@ import { findOutliers } from '../signal/outliers';
 import { sameTimes, typicalInterval } from '../signal/resample';
 import { smoothCoordinate } from '../signal/smooth';
 
-/** Longest dropout bridged before smoothing: 50 ms at 120 frames per second. */
-export const LONGEST_BRIDGE_FRAMES = 6;
+/** Longest dropout bridged before smoothing, seconds; a single frame is bridged at any rate. */
+const LONGEST_BRIDGE = 0.06;
+/** Frames that are bridged at most, by the frames' real seconds. */
+export const bridgeFrames = (times: Float64Array): number =>
+  Math.max(1, Math.floor(LONGEST_BRIDGE / typicalInterval(times) + 1e-6));
 
 /** A detected point that jumps by more than this share of standing height and back is not believed. */
 const OUTLIER_SHARE = 0.02;
@@ -19,27 +22,31 @@ const LOST_CONFIDENCE = 0.15;
 const BRIDGED_SHARE = 0.5;
 
 /** The marked frames in runs short enough to bridge; in longer runs an unsure position is better than none. */
-function bridgeable(marked: readonly boolean[]): readonly boolean[] {
+function bridgeable(marked: readonly boolean[], longest: number): readonly boolean[] {
   const kept = [...marked];
   for (let start = 0; start < kept.length; start++) {
     let end = start;
     while (kept[end]) end++;
-    if (start === 0 || end === kept.length || end - start > LONGEST_BRIDGE_FRAMES) kept.fill(false, start, end);
+    if (start === 0 || end === kept.length || end - start > longest) kept.fill(false, start, end);
     start = end;
   }
   return kept;
 }
 
 /** Frames of a detected point that its neighbours say more about than the detector did. */
-function unbelieved(series: PointSeries, height: number, rate: number): readonly boolean[] {
+function unbelieved(series: PointSeries, times: Float64Array, height: number): readonly boolean[] {
+  const rate = 1 / typicalInterval(times);
   const wild = Number.isNaN(height) ? [] : findOutliers(series.x, series.y, OUTLIER_SHARE * height, rate);
+  const longest = bridgeFrames(times);
   const isDetected = Array.from(series.origin, isFromDetector);
   // A marker that jumps was exchanged for another for a moment, or read wrongly.
   const jumps = bridgeable(
     Array.from(series.origin, (origin, i) => (isDetected[i]! || origin === ORIGIN.recorded) && wild[i] === true),
+    longest,
   );
   const lost = bridgeable(
     isDetected.map((detected, i) => detected && (wild[i] === true || series.confidence[i]! < LOST_CONFIDENCE)),
+    longest,
   );
   return jumps.map((jump, i) => jump || lost[i]!);
 }
@@ -54,19 +61,24 @@ const SD_SHARE: Readonly<Record<number, number>> = {
 };
 /** An error that a hand corrects was there before and after it too, the less the farther away, seconds. */
 const CORRECTION_REACH = 0.06;
+/** What lies farther from a hand-placed point than this does not tell how wrong it was, seconds. */
+const CORRECTION_WITHIN = 0.1;
 
 /**
  * How far each hand-placed point lies from where those beside it that are not say that it would be; NaN where nothing
  * is beside it.
  */
-function corrections(series: PointSeries, isHand: readonly boolean[]): Float64Array {
+function corrections(series: PointSeries, times: Float64Array, isHand: readonly boolean[]): Float64Array {
   const away = new Float64Array(isHand.length).fill(NaN);
   isHand.forEach((hand, i) => {
     if (!hand) return;
     const beside = (step: 1 | -1): number => {
       let k = i;
       while (isHand[k]) k += step;
-      return k >= 0 && k < isHand.length && !Number.isNaN(series.x[k]!) && Math.abs(k - i) <= 2 * LONGEST_BRIDGE_FRAMES
+      return k >= 0 &&
+        k < isHand.length &&
+        !Number.isNaN(series.x[k]!) &&
+        Math.abs(times[k]! - times[i]!) <= CORRECTION_WITHIN
         ? k
         : NaN;
     };
@@ -92,7 +104,7 @@ function weightsOf(series: PointSeries, times: Float64Array, height: number): Fl
   const others = series.origin.some((origin) => isFromDetector(origin) || origin === ORIGIN.recorded);
   if (!others || !isHand.includes(true)) return undefined;
   const pixels = Number.isNaN(height) ? HAND_SD_PIXELS : height;
-  const away = corrections(series, isHand);
+  const away = corrections(series, times, isHand);
   const variances = Float64Array.from(
     series.origin,
     (origin) => Math.max(HAND_SD_PIXELS, (SD_SHARE[origin] ?? 0) * pixels) ** 2,
@@ -110,12 +122,13 @@ function weightsOf(series: PointSeries, times: Float64Array, height: number): Fl
 
 /** Smooths one point; frames that are not believed are bridged from their neighbours, and so is how sure they are. */
 function smoothPoint(series: PointSeries, times: Float64Array, cutoff: number, height: number): PointSeries {
-  const smoothing = { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES, weights: weightsOf(series, times, height) };
-  const out = unbelieved(series, height, 1 / typicalInterval(times));
+  const longestBridge = bridgeFrames(times);
+  const smoothing = { cutoff, longestBridge, weights: weightsOf(series, times, height) };
+  const out = unbelieved(series, times, height);
   const kept = (values: Float64Array): Float64Array => values.map((value, i) => (out[i] ? NaN : value));
   const sure = bridgeDropouts(
     Float64Array.from(series.confidence, (c, i) => (out[i] ? NaN : c)),
-    LONGEST_BRIDGE_FRAMES,
+    longestBridge,
   );
   return {
     ...series,
@@ -153,8 +166,8 @@ export function smoothTrack(track: Track, times: Float64Array, cutoff: number): 
 
 /** Smooths points in space, each coordinate by itself. */
 export function smoothSpatial(spatial: SpatialTrack, times: Float64Array, cutoff: number): SpatialTrack {
-  const smooth = (values: Float64Array): Float64Array =>
-    smoothCoordinate(times, values, { cutoff, longestBridge: LONGEST_BRIDGE_FRAMES });
+  const longestBridge = bridgeFrames(times);
+  const smooth = (values: Float64Array): Float64Array => smoothCoordinate(times, values, { cutoff, longestBridge });
   return Object.fromEntries(
     (Object.entries(spatial) as [PointId, SpatialSeries][]).map(([id, { x, y, z }]) => [
       id,

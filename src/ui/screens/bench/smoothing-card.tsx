@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Trial } from '../../../core/trial/trial';
-import { LONGEST_BRIDGE_FRAMES } from '../../../core/trial/smoothing';
+import { bridgeFrames } from '../../../core/trial/smoothing';
 import { JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { residualAnalysis, type ResidualAnalysis } from '../../../core/signal/residual-analysis';
 import { ResidualChart } from '../../../stage/residual-chart';
@@ -26,7 +26,7 @@ function suggestions(trial: Trial): readonly { readonly id: PointId; readonly an
     const series = trial.raw[id];
     if (!series) return [];
     const both = [series.x, series.y]
-      .map((samples) => residualAnalysis(trial.times, samples, LONGEST_BRIDGE_FRAMES))
+      .map((samples) => residualAnalysis(trial.times, samples, bridgeFrames(trial.times)))
       .flatMap((r) => (r.ok ? [r.value] : []));
     return both.length === 0 ? [] : [{ id, analysis: both.reduce((high, a) => (a.cutoff > high.cutoff ? a : high)) }];
   });
