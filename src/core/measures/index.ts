@@ -83,7 +83,11 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
   if (missing !== undefined) return momentMissing(trial, missing);
   const outside = moments.find((id) => trial.marks[id]! < 0 || trial.marks[id]! > trial.times.length - 0.5);
   if (outside !== undefined)
-    return notMeasurable('moment-missing', `The moment ${quoted(trial, outside)} lies outside the clip`, 'Mark it again.');
+    return notMeasurable(
+      'moment-missing',
+      `The moment ${quoted(trial, outside)} lies outside the clip`,
+      'Mark it again.',
+    );
   return (
     cutRefusal(
       trial,

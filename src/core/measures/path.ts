@@ -2,11 +2,22 @@ import { LENGTH, PLAIN } from '../model/words';
 import type { Trial } from '../trial/trial';
 import { refsOfTrajectory } from '../trial/trajectory';
 import { NOTHING_SHARED, notMeasurable } from '../reading';
-import type { Vec2 } from '../geometry/vec2';
+import { distance, type Vec2 } from '../geometry/vec2';
 import { stepSd } from '../signal/derivative';
 import { quadrature } from '../statistics/propagate';
+import { timeAtFrame } from '../timing/clip-time';
 import { plainDifference, type KindOfMeasure } from './kind';
-import { drawPath, edgeLengths, isPath, knownPoints, pathOf, pathProvenance, type Path } from './point-path';
+import {
+  drawPath,
+  edgeLengths,
+  framesOf,
+  isPath,
+  knownPoints,
+  pathOf,
+  pathProvenance,
+  placeOnPath,
+  type Path,
+} from './point-path';
 
 /** Noise is told apart from movement over so much time, seconds. */
 const WINDOW = 0.1;
@@ -21,11 +32,11 @@ const WINDOW = 0.1;
  */
 function lengthOf(trial: Trial, path: Path): { readonly length: number; readonly sd: number } {
   const { times, interval, cutoff } = trial;
-  const { first, last } = path.span;
-  const steps = Array.from({ length: Math.max(0, last - first) }, (_, k) => {
-    const i = first + k;
-    const step = Math.hypot(path.x[i + 1]! - path.x[i]!, path.y[i + 1]! - path.y[i]!);
-    return { step: Number.isNaN(step) ? 0 : step, time: times[i + 1]! - times[i]! };
+  const frames = framesOf(path.span);
+  const steps = frames.slice(1).map((to, k) => {
+    const from = frames[k]!;
+    const step = distance(placeOnPath(path, from), placeOnPath(path, to));
+    return { step: Number.isNaN(step) ? 0 : step, time: timeAtFrame(times, to) - timeAtFrame(times, from) };
   });
   const noise = 2 * stepSd(path.trembling, interval, cutoff) ** 2;
   const per = Math.max(1, Math.round(WINDOW / interval));

@@ -16,6 +16,32 @@ describe('kinds over a phase', () => {
     expect(value(evaluateMeasure(make({ kind: 'range', of: height, ...during }), thrown))).toBeCloseTo(15.49, 1);
   });
 
+  describe('between moments that lie between two frames', () => {
+    const rising = on(ball((f) => [300, 700 - 10 * f]));
+    const at = (start: number, end: number) => ({ ...rising, marks: { ...rising.marks, start, end } });
+    const of = (start: number, end: number, measure: object): number =>
+      value(evaluateMeasure(make({ ...during, ...measure }), at(start, end)));
+
+    it.each([
+      ['the highest', { kind: 'extreme', of: height, which: 'largest' }, 25.6],
+      ['the lowest', { kind: 'extreme', of: height, which: 'smallest' }, 10.4],
+      ['the range', { kind: 'range', of: height }, 15.2],
+      ['the way', { kind: 'path', point: 'own-ball', what: 'length' }, 15.2],
+      ['the circle', { kind: 'dispersion', point: 'own-ball' }, 7.6],
+    ])('%s is that of the whole phase, not of the frames inside it', (_, measure, expected) => {
+      expect(of(10.4, 25.6, measure)).toBeCloseTo(expected, 1);
+    });
+
+    it('what is highest just before the phase is no part of it', () => {
+      const thrown = on(ball((f) => [300, 300 + 5 * (f - 10) ** 2]));
+      const marked = { ...thrown, marks: { ...thrown.marks, start: 10.6, end: 25 } };
+      // 0.18 below the top; at the next frame it is 0.5 below.
+      const top = value(evaluateMeasure(make({ kind: 'extreme', of: height, ...during, which: 'largest' }), marked));
+      expect(top).toBeGreaterThan(39.65);
+      expect(top).toBeLessThan(39.85);
+    });
+  });
+
   it('value at a share of the way between two moments', () => {
     const measure = make({ kind: 'value', of: height, at: 'start', towards: { moment: 'end', share: 0.25 } });
     expect(value(evaluateMeasure(measure, on(ball((f) => [300, 700 - 10 * f]))))).toBeCloseTo(12.5, 4);

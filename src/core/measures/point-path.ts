@@ -12,7 +12,7 @@ import { isScale, scaleOf } from '../quantities';
 import { distance, type Vec2 } from '../geometry/vec2';
 import type { Primitive } from '../geometry/primitives';
 import { rateOfChange } from '../signal/derivative';
-import type { FrameSpan } from '../signal/peaks';
+import { endsBetween, valueBetween, type FrameSpan } from '../signal/peaks';
 import { quadrature, type UncertainPoint } from '../statistics/propagate';
 
 /** Kinds of measure of one point's path. */
@@ -126,12 +126,23 @@ export function speeds(
   return vx.map((v, i) => (along === 'straight' ? Math.hypot(v, vy[i]!) : along === 'forward' ? v : vy[i]!));
 }
 
+/** Frame positions of a phase: every whole frame, and its ends where they lie between two. */
+export const framesOf = (span: FrameSpan): readonly number[] =>
+  [...Array.from({ length: span.last - span.first + 1 }, (_, k) => span.first + k), ...endsBetween(span)].sort(
+    (a, b) => a - b,
+  );
+
+/** Where a path is at a frame position. */
+export const placeOnPath = ({ x, y }: Pick<Path, 'x' | 'y'>, frame: number): Vec2 => ({
+  x: valueBetween(x, frame),
+  y: valueBetween(y, frame),
+});
+
 /** Positions of the phase that are known. */
-export const knownPoints = ({ x, y, span }: Path): readonly Vec2[] =>
-  Array.from({ length: span.last - span.first + 1 }, (_, k) => ({
-    x: x[span.first + k]!,
-    y: y[span.first + k]!,
-  })).filter((p) => !Number.isNaN(p.x));
+export const knownPoints = (path: Path): readonly Vec2[] =>
+  framesOf(path.span)
+    .map((frame) => placeOnPath(path, frame))
+    .filter((p) => !Number.isNaN(p.x));
 
 /** The point's path in the picture, with where it is at a frame. */
 export function drawPath(measure: Moving, trial: Trial, frame: number): readonly Primitive[] {

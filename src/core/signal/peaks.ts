@@ -2,6 +2,9 @@
 export interface FrameSpan {
   readonly first: number;
   readonly last: number;
+  /** Where it begins and ends between samples, less than one beyond them; left out, with its first and last. */
+  readonly from?: number;
+  readonly to?: number;
 }
 
 /**
@@ -19,20 +22,37 @@ export function parabolaTop(
   return { shift, value: middle - ((before - after) * shift) / 4 };
 }
 
-/** Where the largest of some samples lies, between samples by a parabola; null where every sample is missing. */
+/** Positions of a span between samples that are known at all: its ends where they lie beside a sample, or none. */
+export const endsBetween = ({ first, last, from = first, to = last }: FrameSpan): readonly number[] =>
+  [from, to].filter((at) => at < first || at > last);
+
+/** The value of samples at a position between two of them, on a straight line; NaN where either is missing. */
+export function valueBetween(values: ArrayLike<number>, at: number): number {
+  const low = Math.floor(at);
+  const [a, b] = [values[low] ?? NaN, values[low + 1] ?? NaN];
+  return at === low ? a : a + (b - a) * (at - low);
+}
+
+/**
+ * Where the largest of some samples lies, between samples by a parabola; null where every sample is missing. The ends of
+ * the span are looked at where they are, also between samples; what lies beyond is not.
+ */
 export function largest(
   values: ArrayLike<number>,
-  { first, last }: FrameSpan,
+  span: FrameSpan,
 ): { readonly frame: number; readonly value: number } | null {
+  const { first, last, from = first, to = last } = span;
   let top = -1;
   for (let i = first; i <= last && i < values.length; i++)
     if (!Number.isNaN(values[i]!) && (top < 0 || values[i]! > values[top]!)) top = i;
   if (top < 0) return null;
-  const [a, b, c] = [values[top - 1], values[top]!, values[top + 1]];
-  if (top === first || top === last || a === undefined || c === undefined || Number.isNaN(a + c))
-    return { frame: top, value: b };
-  const { shift, value } = parabolaTop(a, b, c);
-  return { frame: top + shift, value };
+  const [a, b, c] = [values[top - 1] ?? NaN, values[top]!, values[top + 1] ?? NaN];
+  const bend = a - 2 * b + c;
+  const vertex = bend < 0 ? (a - c) / (2 * bend) : 0;
+  const shift = Math.min(to - top, Math.max(from - top, vertex));
+  const found = { frame: top + shift, value: b + (shift === 0 ? 0 : (shift * (c - a)) / 2 + (shift ** 2 * bend) / 2) };
+  const ends = endsBetween(span).map((frame) => ({ frame, value: valueBetween(values, frame) }));
+  return ends.reduce((best, end) => (end.value > best.value ? end : best), found);
 }
 
 /** How much of a span is known, 0..1. */

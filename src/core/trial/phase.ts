@@ -12,10 +12,14 @@ export function spanOf(
   if (a === undefined) return momentMissing(trial, from);
   if (b === undefined) return momentMissing(trial, to);
   if (b <= a) return outOfOrder(trial, phase);
-  // A moment between two frames belongs to the phase with the frame beside it.
+  // Where no whole frame lies between two moments, the one after the first stands for the phase.
+  const first = Math.max(0, Math.ceil(a - 1e-9));
+  const last = Math.min(trial.times.length - 1, Math.max(first, Math.floor(b + 1e-9)));
   return {
-    first: Math.max(0, Math.ceil(a - 1e-9)),
-    last: Math.min(trial.times.length - 1, Math.max(Math.ceil(a - 1e-9), Math.floor(b + 1e-9))),
+    first,
+    last,
+    from: Math.min(first, Math.max(0, a)),
+    to: Math.max(last, Math.min(trial.times.length - 1, b)),
   };
 }
 
