@@ -40,12 +40,14 @@ const truthOf = async (id: string): Promise<ClipTruth> =>
 interface Found {
   readonly clip: Clip;
   readonly track: Track;
+  readonly detections: Session['detections'][string] | undefined;
 }
 
 async function readFound(file: string): Promise<readonly Found[]> {
   const read = sessionJson.read!(await readFile(file, 'utf8'), file);
   if (!read.ok) throw new Error(read.issue.message);
-  return read.value.clips.map((clip) => ({ clip, track: read.value.tracks[clip.id] ?? {} }));
+  const { clips, tracks, detections } = read.value;
+  return clips.map((clip) => ({ clip, track: tracks[clip.id] ?? {}, detections: detections[clip.id] }));
 }
 
 /** Points of two clips, found in a session of their own. */
@@ -121,9 +123,9 @@ async function assemble(
   members: readonly Member[],
   found: ReadonlyMap<string, Found>,
 ): Promise<Session> {
-  const session: Session = { ...base, clips: [], tracks: {}, marks: {}, repetitions: {} };
+  const session: Session = { ...base, clips: [], tracks: {}, detections: {}, marks: {}, repetitions: {} };
   for (const { id, role, onBench = true, beside } of members) {
-    const { clip, track } = found.get(id)!;
+    const { clip, track, detections } = found.get(id)!;
     const truth = await truthOf(id);
     const demo = scene(id);
     const last = clip.frameTimes.length - 1;
@@ -150,6 +152,7 @@ async function assemble(
           : null,
     });
     session.tracks[clipId] = (top ? standing(track, 'own-hurdle', top, last + 1) : track) as Session['tracks'][string];
+    if (detections) session.detections[clipId] = detections;
     if (beside !== undefined) continue;
     session.marks[clipId] = marked(movementOf(demo.movement)!, truth.moments, truth.frameRate, last);
     const all = (truth.repetitions ?? []).map((moments) =>

@@ -108,7 +108,7 @@ const halfPeriod = (cutoff: number): number => 1 / (4 * cutoff);
 const NEARLY = 0.12;
 
 /** Of two tops whose noise is the same either may be the higher within two deviations of their difference. */
-const BOTH_NOISY = 2.4;
+const BOTH_NOISY = 2.83;
 
 /**
  * How sure the time of a peak is, seconds. Noise of deviation s that is cut off at w moves the top of a peak of
