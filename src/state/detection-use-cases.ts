@@ -7,7 +7,7 @@ import {
   unpackDetections,
   type DetectionRun,
 } from '../core/detections/kept-detections';
-import { proposeTrial } from '../core/events/repetitions';
+import { proposeTrial, repeatedEvents } from '../core/events/repetitions';
 import type { Clip } from '../core/model/clip';
 import type { DetectorSetting, KeptDetections, PersonBox } from '../core/model/kept-detections';
 import type { Session } from '../core/model/session';
@@ -144,8 +144,11 @@ class Arriving {
     const track = session.tracks[clip.id] ?? {};
     const marks = session.marks[clip.id] ?? {};
     const untouched = Object.keys(marks).length === 0 || marks === this.proposed;
+    let repeated: readonly number[] = [];
     if (untouched && clip.sync === null && !clip.pictures) {
-      const proposals = proposeTrial(baseOf(session), prepareTrial(clip, track, {}, session.cutoff));
+      const [movement, trial] = [baseOf(session), prepareTrial(clip, track, {}, session.cutoff)];
+      const proposals = proposeTrial(movement, trial);
+      repeated = repeatedEvents(movement, trial);
       inSameStep(() => {
         edit((draft) => {
           draft.marks[clip.id] = asMarks(proposals, clip.frameTimes.length - 1);
@@ -154,7 +157,7 @@ class Arriving {
       this.proposed = useDocument.getState().session!.marks[clip.id]!;
     }
     const known = useDocument.getState().session!.marks[clip.id] ?? {};
-    return { track, events: Object.values(known).map(({ frame }) => frame) };
+    return { track, events: [...Object.values(known).map(({ frame }) => frame), ...repeated] };
   }
 }
 

@@ -5,7 +5,7 @@ import type { ClipTruth } from '../../demo/truth';
 import { carryOver } from '../../src/core/events/carry-over';
 import { peaksOf } from '../../src/core/signal/peaks';
 import { proposeMoments } from '../../src/core/events/propose-moments';
-import { findRepetitions } from '../../src/core/events/repetitions';
+import { findRepetitions, repeatedEvents } from '../../src/core/events/repetitions';
 import { clipSchema } from '../../src/core/model/clip';
 import { prepareTrial, type Trial } from '../../src/core/trial/trial';
 import { sideAzimuth, seenFrom } from '../../src/core/tracks/spatial-view';
@@ -135,6 +135,17 @@ describe('moments carried over from a marked performer to another one', () => {
     const [right, wrong] = [errors.filter((e) => e.error <= 3), errors.filter((e) => e.error > 3)];
     if (wrong.length > 0) expect(mean(wrong)).toBeLessThan(mean(right));
     expect(mean(right)).toBeGreaterThan(0.4);
+  });
+
+  test('are all looked at closely: each true event of every stride lies near one that is asked for', () => {
+    const walker = { ...trueOf('walk-side-reference', 'right'), marks: {} };
+    const truth = readTruth('walk-side-reference');
+    const events = repeatedEvents(movementOf('race-walking')!, walker);
+    expect(truth.repetitions!.length).toBeGreaterThan(1);
+    for (const repetition of truth.repetitions!)
+      for (const time of Object.values(repetition))
+        expect(Math.min(...events.map((e) => Math.abs(e - time * truth.frameRate)))).toBeLessThan(4);
+    expect(repeatedEvents(movementOf('pace-delivery')!, walker)).toEqual([]);
   });
 
   test('a moment that is marked already stays, and one that would break the order is left out', () => {

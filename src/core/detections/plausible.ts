@@ -12,15 +12,6 @@ const bonesOf = (side: Side): readonly (readonly [PointId, PointId, number])[] =
   [`${side}-elbow`, `${side}-wrist`, LENGTH_SHARES.forearm],
 ];
 
-/**
- * From the ankle to the ends of the foot, shares of standing height: a foot is 0.152 long, a quarter of it behind the
- * ankle, which is 0.039 above the ground (Drillis and Contini 1966, from memory).
- */
-const footOf = (side: Side): readonly (readonly [PointId, PointId, number])[] => [
-  [`${side}-ankle`, `${side}-heel`, 0.054],
-  [`${side}-ankle`, `${side}-foot-index`, 0.12],
-];
-
 /** Builds differ, and so do the detector's joints: only what is far too long is impossible. */
 const TOO_LONG = 1.5;
 /** With this many impossible bones at a frame the detector has not seen the person at all. */
@@ -38,17 +29,14 @@ export function withoutImpossible(track: Track): { readonly track: Track; readon
   if (Number.isNaN(height)) return { track, changedFrames: 0 };
   const wrong = new Map<number, readonly PointId[]>();
   const bones = [...bonesOf('left'), ...bonesOf('right')];
-  const feet = [...footOf('left'), ...footOf('right')];
   for (let i = 0; i < frames; i++) {
-    const isLong = ([a, b, share]: (typeof bones)[number]): boolean => {
+    const long = bones.filter(([a, b, share]) => {
       const [from, to] = [track[a], track[b]];
       if (!from || !to) return false;
       return distance({ x: from.x[i]!, y: from.y[i]! }, { x: to.x[i]!, y: to.y[i]! }) > TOO_LONG * share * height;
-    };
-    const long = bones.filter(isLong);
-    const outer = [...long, ...feet.filter(isLong)].map(([, end]) => end);
-    // A foot found on the other leg says nothing of the rest of the body.
-    if (outer.length > 0) wrong.set(i, long.length >= ALL_WRONG ? (Object.keys(track) as PointId[]) : outer);
+    });
+    if (long.length > 0)
+      wrong.set(i, long.length >= ALL_WRONG ? (Object.keys(track) as PointId[]) : long.map(([, outer]) => outer));
   }
   return { track: clearDetected(track, wrong), changedFrames: wrong.size };
 }

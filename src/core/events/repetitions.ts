@@ -119,6 +119,25 @@ export function findRepetitions(movement: Movement, trial: Trial): readonly Repe
   ).filter(whole);
 }
 
+/** How surely the least sure moment of a repetition was found. */
+const leastSure = (repetition: Repetition): number => Math.min(...repetition.map((p) => p.confidence));
+
+/** A mean of so many repetitions is hardly surer for one more. */
+const LOOKED_AT = 5;
+
+/**
+ * Frame positions of the key events of a movement that repeats, of its surest repetitions: where a clip is worth looking
+ * at closely; none where it does not repeat.
+ */
+export function repeatedEvents(movement: Movement, trial: Trial): readonly number[] {
+  const by = countedBy(movement);
+  if (!by) return [];
+  const surest = repetitionsRound(movement, by, trial)
+    .filter((r) => r.length > 1 && inOrder(r))
+    .sort((a, b) => b.length - a.length || leastSure(b) - leastSure(a));
+  return surest.slice(0, LOOKED_AT).flatMap((r) => r.map((p) => p.frame));
+}
+
 /**
  * The moments of a trial as the points suggest them: of a movement that repeats, where nothing is marked yet,
  * those of the repetition of which most is found, and most surely; else each by its own rule.
@@ -127,11 +146,10 @@ export function proposeTrial(movement: Movement, trial: Trial): readonly Proposa
   if (trial.clip.pictures) return [];
   const by = countedBy(movement);
   if (!by || Object.keys(trial.marks).length > 0) return proposeMoments(movement, trial);
-  const least = (repetition: Repetition): number => Math.min(...repetition.map((p) => p.confidence));
   const [first, ...others] = repetitionsRound(movement, by, trial).filter(inOrder);
   if (!first) return proposeMoments(movement, trial);
   return others.reduce(
-    (best, r) => (r.length > best.length || (r.length === best.length && least(r) > least(best)) ? r : best),
+    (best, r) => (r.length > best.length || (r.length === best.length && leastSure(r) > leastSure(best)) ? r : best),
     first,
   );
 }
