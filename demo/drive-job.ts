@@ -33,9 +33,10 @@ export const openBrowser = (userData: string): Promise<BrowserContext> =>
     acceptDownloads: true,
   });
 
-export async function createSession(page: Page, address: string, name: string): Promise<void> {
+export async function createSession(page: Page, address: string, name: string, movement?: string): Promise<void> {
   await page.goto(address);
   await page.getByLabel('Name').fill(name);
+  if (movement) await chooseOption(page, page.getByRole('combobox', { name: 'Movement' }), movement);
   await page.getByRole('button', { name: 'Create' }).click();
   await expect(page.getByTestId('intake-athlete')).toBeVisible();
 }

@@ -60,7 +60,9 @@ async function findPair(first: string, second: string): Promise<readonly Found[]
     try {
       const page = await browser.newPage();
       page.on('pageerror', (error) => console.error(error));
-      await createSession(page, server.address, `${first} and ${second}`);
+      // Frames are detected round the key events that the movement proposes.
+      const { sport, name: movement } = movementOf(scene(first).movement)!;
+      await createSession(page, server.address, `${first} and ${second}`, `${sport}: ${movement}`);
       const travel = (id: string): 'left' | 'right' => (scene(id).camera.azimuth > 0 ? 'right' : 'left');
       await addClip(page, 'athlete', clipFile(first), { name: scene(first).performer, travel: travel(first) });
       await addClip(page, 'reference', clipFile(second), { name: scene(second).performer, travel: travel(second) });
