@@ -25,6 +25,7 @@ const CONTRADICTED_SHARE = 0.05;
 /** The detected points of some frames with their confidence lowered by what it does not tell. */
 function doubted(track: Track, frames: Iterable<number>, setting: DetectorSetting): Track {
   const doubt = DOUBT[setting];
+  // The fast setting asks one detector alone at most frames: nothing contradicts it, and its doubt is another.
   const lowered = (confidence: number): number =>
     setting === 'accurate' && isContradicted(confidence)
       ? CONTRADICTED_SHARE * confidence

@@ -47,10 +47,9 @@ export function largest(
     if (!Number.isNaN(values[i]!) && (top < 0 || values[i]! > values[top]!)) top = i;
   if (top < 0) return null;
   const [a, b, c] = [values[top - 1] ?? NaN, values[top]!, values[top + 1] ?? NaN];
-  const bend = a - 2 * b + c;
-  const vertex = bend < 0 ? (a - c) / (2 * bend) : 0;
-  const shift = Math.min(to - top, Math.max(from - top, vertex));
-  const found = { frame: top + shift, value: b + (shift === 0 ? 0 : (shift * (c - a)) / 2 + (shift ** 2 * bend) / 2) };
+  const shift = Math.min(to - top, Math.max(from - top, parabolaTop(a, b, c).shift));
+  const beside = shift === 0 ? 0 : (shift * (c - a)) / 2 + (shift ** 2 * (a - 2 * b + c)) / 2;
+  const found = { frame: top + shift, value: b + beside };
   const ends = endsBetween(span).map((frame) => ({ frame, value: valueBetween(values, frame) }));
   return ends.reduce((best, end) => (end.value > best.value ? end : best), found);
 }
