@@ -7,7 +7,7 @@ import {
   useSensors,
   type Active,
 } from '@dnd-kit/core';
-import type { ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import type { PracticePlan, Planned } from '../../core/coaching/practice-plan';
 import { useWidth } from '../../stage/use-width';
 import { dayAfter } from '../../core/model/day';
@@ -39,6 +39,8 @@ export function PracticeStrip({ plan, names, on, moving }: PracticeStripProps): 
   );
   const ofWidth = (day: number): string => `${(100 * day) / days}%`;
   const pixelsAPractice = moving ? ((WEEK / moving.perWeek) * width) / days : 1;
+  // Where the keys have brought it: the place that is drawn comes later than a quick second press.
+  const keyed = useRef<number | null>(null);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, {
@@ -46,7 +48,8 @@ export function PracticeStrip({ plan, names, on, moving }: PracticeStripProps): 
         const step = { ArrowRight: 1, ArrowLeft: -1 }[event.code];
         if (step === undefined) return undefined;
         event.preventDefault();
-        return { ...currentCoordinates, x: currentCoordinates.x + step * pixelsAPractice };
+        keyed.current = (keyed.current ?? currentCoordinates.x) + step * pixelsAPractice;
+        return { ...currentCoordinates, x: keyed.current };
       },
     }),
   );
@@ -69,6 +72,9 @@ export function PracticeStrip({ plan, names, on, moving }: PracticeStripProps): 
           onDragEnd: ({ active }) => `${name(active)} is put down.`,
           onDragCancel: ({ active }) => `${name(active)} is put back.`,
         },
+      }}
+      onDragStart={() => {
+        keyed.current = null;
       }}
       onDragEnd={({ active, delta }) => {
         const planned = plan.corrections.find(({ id }) => id === active.id);
