@@ -1,4 +1,4 @@
-import { viewKindSchema, type Role, type View } from '../src/core/model/clip';
+import { viewKindSchema, type RateChange, type Role, type View } from '../src/core/model/clip';
 import { LIMITS } from '../src/core/model/limits';
 import { EXIT, Stop } from './stop';
 
@@ -28,6 +28,8 @@ export interface PerformerAnswers {
   readonly view: View;
   /** Frames per second as the camera took them, where the file plays them slower or states no rate. */
   readonly rate: number | null;
+  /** Where it changes within the file. */
+  readonly rateChanges: readonly RateChange[];
   /** Standing height, metres. */
   readonly height: number | null;
   /** Pixels of the picture that are a metre. */
@@ -74,6 +76,31 @@ function numberOf(
   return value;
 }
 
+/** `30,121:240,301:?`: 30 frames a second, 240 from the 121st frame on, and nobody knows how many from the 301st. */
+function ratesOf(said: string | null): Pick<PerformerAnswers, 'rate' | 'rateChanges'> {
+  const [first, ...further] = said?.split(',').map((part) => part.trim()) ?? [];
+  const rateChanges = further.map((part) => {
+    const [frame, rate] = part.split(':').map((word) => word.trim());
+    const from = Number(frame) - 1;
+    if (!Number.isInteger(from) || from < 1 || rate === undefined)
+      throw new Stop(
+        EXIT.usage,
+        `--rate has “${part}”; a change is FRAME:RATE, as 121:240, or 121:? where it is not known.`,
+      );
+    return {
+      from,
+      captureRate: rate === '?' ? null : numberOf('rate', rate, LIMITS.rate, 'frames per second'),
+    };
+  });
+  const late = rateChanges.findIndex(({ from }, i) => i > 0 && from <= rateChanges[i - 1]!.from);
+  if (late >= 0)
+    throw new Stop(
+      EXIT.usage,
+      `--rate has “${further[late]!}” after “${further[late - 1]!}”; give them in their order.`,
+    );
+  return { rate: numberOf('rate', first ?? null, LIMITS.rate, 'frames per second'), rateChanges };
+}
+
 const SIDES = ['left', 'right'] as const;
 const HEIGHT = { least: 0.5, most: 2.6 };
 const OFF_PLANE = { least: -60, most: 60 };
@@ -89,7 +116,7 @@ function performerAnswers(texts: OptionTexts, role: Role): PerformerAnswers {
       kind: oneOf('view', said('view'), viewKindSchema.options) ?? 'side',
       offPlaneDegrees: numberOf('off-plane', said('off-plane'), OFF_PLANE, 'degrees off the view'),
     },
-    rate: numberOf('rate', said('rate'), LIMITS.rate, 'frames per second'),
+    ...ratesOf(said('rate')),
     height: numberOf('height', said('height'), HEIGHT, 'metres'),
     scale: numberOf('scale', said('scale'), SCALE, 'pixels per metre'),
     camera: oneOf('camera', said('camera'), ['still', 'follows']),

@@ -43,7 +43,7 @@ export function trialOf(
     warnings.push(`“${file}” has ${read.value.recordings.length} subjects; the first, ${recording.name}, was taken.`);
   const proposal = proposeFigure(recording, null);
   const stated = LENGTH_UNITS[recording.unit] !== null;
-  const { dominant, travel, view, rate, height, scale, camera } = input.performers[role];
+  const { dominant, travel, view, rate, rateChanges, height, scale, camera } = input.performers[role];
   const answers =
     height !== null && !stated
       ? { ...proposal, metresPerUnit: metresByHeight(recording, proposal.map, height) }
@@ -92,6 +92,7 @@ export function trialOf(
     frameTimes: Float64Array.from({ length: frames }, (_, i) => Math.round((i * 1e6) / recording.rate)),
     fileRate: recording.rate,
     captureRate: rate ?? recording.rate,
+    rateChanges: [...rateChanges],
     // A file is a performer: names inside files are often the same for everybody.
     performer: { name: file, dominantSide: dominant, minor: role === 'athlete' && input.minor, consent: true },
     ...seen,

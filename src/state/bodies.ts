@@ -28,6 +28,7 @@ const madeOf = ({ clip, smoothed }: PreparedTrial): readonly unknown[] => [
   clip.camera,
   clip.frameTimes,
   clip.captureRate,
+  clip.rateChanges,
   JSON.stringify(clip.sync),
 ];
 

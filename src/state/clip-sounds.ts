@@ -25,8 +25,8 @@ const keyOf = ({ mediaId, part }: Clip): string => `${mediaId} ${part?.from ?? '
 const REAL_TIME = 0.01;
 
 /** Slowed footage has no sound that belongs to its time. */
-const runsInRealTime = ({ captureRate, fileRate, pictures, mediaId }: Clip): boolean =>
-  mediaId !== null && !pictures && Math.abs(captureRate / fileRate - 1) < REAL_TIME;
+const runsInRealTime = ({ captureRate, rateChanges, fileRate, pictures, mediaId }: Clip): boolean =>
+  mediaId !== null && !pictures && rateChanges.length === 0 && Math.abs(captureRate / fileRate - 1) < REAL_TIME;
 
 /** The sound of a clip, as far as it was read and belongs to the clip's time. */
 export const soundOf = (sounds: Readonly<Record<string, ClipSound | null>>, clip: Clip): ClipSound | null =>

@@ -201,6 +201,7 @@ export async function placeClip(
     setUp: [],
     pictures,
     timesUnsure: unevenRepeats,
+    rateChanges: [],
     camera: null,
     soundMetres: null,
     carryCorrections: true,

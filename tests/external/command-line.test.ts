@@ -292,6 +292,25 @@ test('slips in a file are warned of: axes, slow motion; rounded times keep their
   expect(compared(ms)).toEqual({ status: 3, said: expect.stringContaining('If its times are milliseconds') });
 });
 
+test('a file that is slowed within itself is read by its capture rates, stretch by stretch', () => {
+  compared(at('athlete.csv'));
+  const whole = toldOf();
+  // 30 frames a second until the last stride, 120 from there on, all played at 30.
+  const [head, ...rows] = readFileSync(at('athlete.csv'), 'utf8').trim().split('\n');
+  const fast = Math.floor((120 * whole.athlete.moments['back-foot-contact']!.seconds - 12) / 4) * 4;
+  const kept = rows.filter((_, i) => i >= fast || i % 4 === 0).map((row, i) => row.replace(/^[^,]*/, String(i / 30)));
+  writeFileSync(at('slowed.csv'), [head, ...kept].join('\n') + '\n');
+  compared(at('slowed.csv'), '--rate', `30,${fast / 4 + 1}:120/120`);
+  const told = toldOf();
+  for (const id of ['front-foot-contact', 'release'])
+    expect(Math.abs(told.athlete.moments[id]!.seconds - whole.athlete.moments[id]!.seconds)).toBeLessThan(1 / 60);
+  const value = (document: typeof whole, id: string): number =>
+    document.measures.find((m) => m.id === id)!.athlete!.value!;
+  expect(value(told, 'front-foot-to-release')).toBeCloseTo(value(whole, 'front-foot-to-release'), -1);
+  compared(at('slowed.csv'), '--rate', `30,${fast / 4 + 1}:?/120`);
+  expect(toldOf().measures.find((m) => m.id === 'front-foot-to-release')).toMatchObject({ state: 'not-measurable' });
+});
+
 test('view, side, scale and school are said as in the application, one for both or athlete/reference', () => {
   compared(at('athlete.csv'));
   const fromTheSide = toldOf();
@@ -316,6 +335,7 @@ test('view, side, scale and school are said as in the application, one for both 
       status: 2,
       said: expect.stringContaining(`“${name === 'view' ? 'below' : said}”`),
     });
+  expect(compared(at('athlete.csv'), '--rate', '30,x:240').said).toContain('“x:240”; a change is FRAME:RATE');
   expect(compared(at('athlete.csv'), '--school', 'braced').status).toBe(0);
 });
 

@@ -10,6 +10,7 @@ import type { Trial } from '../trial/trial';
 import { proposalSd } from '../trial/moments';
 import { partsOf, placesOf } from '../trial/places';
 import { contactEdges, FOOT_SD } from './contacts';
+import { intervalAt } from '../timing/clip-time';
 import { awayFrom, crossingsOf, crossingSd, noiseOf } from './occurrences';
 
 /** A moment as the points suggest it. */
@@ -110,7 +111,7 @@ function extremeIn(trial: Trial, rule: Extract<MomentRule, { rule: 'extreme' }>,
   const frame =
     rule.flight === null
       ? top.frame
-      : topOfFlight(score, top.frame, Math.round(rule.flight / trial.interval), {
+      : topOfFlight(score, top.frame, Math.round(rule.flight / intervalAt(trial, top.frame)), {
           first: 0,
           last: score.length - 1,
         });

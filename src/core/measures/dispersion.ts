@@ -32,7 +32,7 @@ export const dispersion: KindOfMeasure<'dispersion'> = {
     const points = knownPoints(path);
     const { centre, radius: outer } = smallestCircle(points);
     const away = points.map((p) => Math.hypot(p.x - centre.x, p.y - centre.y));
-    const trembling = afterSmoothing(path.trembling, trial.cutoff, trial.interval);
+    const trembling = afterSmoothing(path.trembling, trial.cutoff, path.intervals[1]);
     const radius = Math.max(0, outer - aboveTop(trial, away, { first: 0, last: away.length - 1 }, trembling));
     // The circle rests on two points or three; a detector sees the point elsewhere as the body turns.
     const systematicSd = CIRCLE_SHARE * path.systematic;

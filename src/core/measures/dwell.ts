@@ -1,12 +1,11 @@
 import { TIME } from '../model/words';
 import { refsOfTrajectory } from '../trial/trajectory';
 import { notMeasurable } from '../reading';
-import { derivativeSd } from '../signal/derivative';
 import { eventSd } from '../statistics/event-time';
 import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { plainDifference, type KindOfMeasure } from './kind';
-import { drawPath, isPath, pathOf, pathProvenance, speeds, type Path } from './point-path';
+import { drawPath, isPath, pathOf, pathProvenance, speeds, speedSd, type Path } from './point-path';
 
 interface Rest {
   /** Frame positions between which the point is slower; where it passes the limit by linear interpolation. */
@@ -50,7 +49,7 @@ export const dwell: KindOfMeasure<'dwell'> = {
     const path = pathOf(trial, measure);
     if (!isPath(path)) return path;
     const series = speeds(path, trial.times, 'straight');
-    const trembling = derivativeSd(path.trembling, trial.interval, trial.cutoff);
+    const trembling = speedSd(path, path.trembling, trial);
     if (trembling > measure.slower)
       return notMeasurable(
         'too-uncertain',
@@ -63,12 +62,12 @@ export const dwell: KindOfMeasure<'dwell'> = {
     const { from, to, time } = rest(measure.slower);
     // Noise in the speed ends a rest early or late: how long it would be with the limit moved by two deviations either
     // way, a third of it (against rendered truth).
-    const noise = 2 * derivativeSd(path.sd, trial.interval, trial.cutoff);
+    const noise = 2 * speedSd(path, path.sd, trial);
     const unsure = (rest(measure.slower + noise).time - rest(measure.slower - noise).time) / 3;
     return {
       measurable: true,
       value: time,
-      sd: quadrature(2 * eventSd(trial.interval), unsure),
+      sd: quadrature(2 * eventSd(path.intervals[1]), unsure),
       systematicSd: 0,
       unit: 'ms',
       provenance: pathProvenance(trial, measure, [from, to]),

@@ -4,6 +4,7 @@ import { momentsOf, type Measure, type MeasureKind } from '../model/measure';
 import type { PointRef } from '../model/quantity';
 import type { UsualWords } from '../model/words';
 import { cameraRefusal, cutRefusal } from '../trial/camera-refusal';
+import { rateRefusal } from '../trial/rate-refusal';
 import { tooSmall } from '../trial/too-small';
 import type { Trial } from '../trial/trial';
 import { momentMissing, quoted, unsureMoment } from '../trial/moments';
@@ -70,7 +71,7 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
   const reads = typeof kind.reads === 'function' ? kind.reads(measure) : kind.reads;
   if (trial.clip.pictures && reads !== 'moments')
     return notMeasurable('still-pictures', 'Still pictures show no movement and no time', 'Use a video for it.');
-  if (trial.clip.timesUnsure && reads === 'time')
+  if (trial.clip.timesUnsure && trial.clip.rateChanges.length === 0 && reads === 'time')
     return notMeasurable(
       'times-unsure',
       'The file repeats pictures unevenly: when they were taken is not known',
@@ -93,6 +94,12 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
       trial,
       moments.map((id) => trial.marks[id]!),
     ) ??
+    (reads === 'time'
+      ? rateRefusal(
+          trial,
+          moments.map((id) => trial.marks[id]!),
+        )
+      : null) ??
     (kind.needsSureMoments ? unsureMoment(trial, moments) : null) ??
     largeEnough(trial, readAs(trial, kind.evaluate(measure, trial)))
   );

@@ -7,7 +7,7 @@ import { noiseOfSamples } from '../signal/noise';
 import { largest } from '../signal/peaks';
 import { interpolateLinear } from '../signal/resample';
 import { quadrature } from '../statistics/propagate';
-import { timeAtFrame } from '../timing/clip-time';
+import { intervalAt, timeAtFrame } from '../timing/clip-time';
 import type { DisplayUnit } from '../units';
 import { drawOf, type OfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
@@ -19,8 +19,8 @@ const rateUnit = ({ of, lengthIn }: OfQuantity): DisplayUnit => RATE_UNITS[unitO
 
 const ratesOf = (trial: Trial, { of, lengthIn }: OfQuantity): Float64Array =>
   rateOfChange(trial.times, continuousSeries(trial, of, lengthIn));
-const rateSd = (trial: Trial, there: Measured): number =>
-  quadrature(derivativeSd(ownSd(there), trial.interval, trial.cutoff), there.systematicSd / POSTURE_TIME);
+const rateSd = (trial: Trial, there: Measured, frame: number): number =>
+  quadrature(derivativeSd(ownSd(there), intervalAt(trial, frame), trial.cutoff), there.systematicSd / POSTURE_TIME);
 
 /** The filter takes so much off a quick peak (against made movements). */
 const FILTER_SHARE = 0.03;
@@ -53,10 +53,10 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
     if (!top || !there)
       return notMeasurable('point-missing', 'The phase is too short for a rate', 'Mark the moments farther apart.');
     if (!there.measurable) return there;
-    const noise = rateSd(trial, there);
+    const noise = rateSd(trial, there, top.frame);
     const edge = edgeSd(trial, score, top.frame, measure);
     const raw = continuousSeries({ ...trial, smoothed: trial.raw }, of, lengthIn);
-    const trembling = derivativeSd(noiseOfSamples(raw) || 0, trial.interval, trial.cutoff);
+    const trembling = derivativeSd(noiseOfSamples(raw) || 0, intervalAt(trial, top.frame), trial.cutoff);
     const height = top.value - aboveTop(trial, score, r.span, trembling);
     const lost = direction === 'either' ? lostInNoise(height) : null;
     if (lost) return lost;
@@ -108,7 +108,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
       return {
         ...there,
         value: at,
-        sd: quadrature(rateSd(trial, there), shared.scale),
+        sd: quadrature(rateSd(trial, there, frame), shared.scale),
         systematicSd: 0,
         shared,
         unit: rateUnit(measure),

@@ -11,7 +11,7 @@ import type { NotMeasurable } from '../reading';
 import { isScale, scaleOf } from '../quantities';
 import { distance, type Vec2 } from '../geometry/vec2';
 import type { Primitive } from '../geometry/primitives';
-import { rateOfChange } from '../signal/derivative';
+import { derivativeSd, rateOfChange } from '../signal/derivative';
 import { endsBetween, valueBetween, type FrameSpan } from '../signal/peaks';
 import { quadrature, type UncertainPoint } from '../statistics/propagate';
 
@@ -35,6 +35,8 @@ export interface Path {
   readonly lever: number;
   /** Relative deviation of the scale. */
   readonly scaleSd: number;
+  /** Shortest and longest usual time from frame to frame in the phase, seconds. */
+  readonly intervals: readonly [number, number];
 }
 
 /**
@@ -86,6 +88,15 @@ function betweenEnds({ clip }: Trial, { first, last }: FrameSpan): number {
   return steadyOf(clip)?.sdBetween(first, last) ?? 0;
 }
 
+function intervalsIn({ interval, intervals }: Trial, { first, last }: FrameSpan): readonly [number, number] {
+  const own = intervals?.subarray(first, last + 1) ?? [interval];
+  return [Math.min(...own), Math.max(...own)];
+}
+
+/** Deviation of a speed through the filter where one coordinate's is known: of the worst stretch of the phase. */
+export const speedSd = ({ intervals }: Pick<Path, 'intervals'>, sd: number, { cutoff }: Trial): number =>
+  Math.max(...intervals.map((interval) => derivativeSd(sd, interval, cutoff)));
+
 /** The path of a measure's point, or why there is none. */
 export function pathOf(trial: Trial, measure: Moving): Path | NotMeasurable {
   const span = spanOf(trial, measure);
@@ -111,6 +122,7 @@ export function pathOf(trial: Trial, measure: Moving): Path | NotMeasurable {
     tremblingShare: tremblingShare(trial, refs),
     lever: LEVER * trial.bodyHeight * scale.perPixel,
     scaleSd: Math.hypot(scale.sdShare, steadySd(trial.clip, 'size', span.first)),
+    intervals: intervalsIn(trial, span),
   };
 }
 

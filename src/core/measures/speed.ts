@@ -3,7 +3,6 @@ import { momentSd } from '../trial/moments';
 import type { Trial } from '../trial/trial';
 import { refsOfTrajectory } from '../trial/trajectory';
 import { NOTHING_SHARED, notMeasurable, type Measured } from '../reading';
-import { derivativeSd } from '../signal/derivative';
 import { largest } from '../signal/peaks';
 import { interpolateLinear } from '../signal/resample';
 import { quadrature } from '../statistics/propagate';
@@ -11,12 +10,12 @@ import { timeAtFrame } from '../timing/clip-time';
 import type { DisplayUnit } from '../units';
 import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
 import { aboveTop, edgeSd, flattened, lostInNoise, PEAK_WIDENING, peakTimeSd } from './peak-error';
-import { drawPath, isPath, pathOf, pathProvenance, speeds, type Path } from './point-path';
+import { drawPath, isPath, pathOf, pathProvenance, speeds, speedSd, type Path } from './point-path';
 
 const unitOf = ({ lengthIn }: Pick<MeasureOf<'speed'>, 'lengthIn'>): DisplayUnit => (lengthIn === 'm' ? 'm/s' : 'BH/s');
 
 /** Noise of a speed: that of the positions through the filter. */
-const noiseOf = (trial: Trial, path: Path): number => derivativeSd(path.sd, trial.interval, trial.cutoff);
+const noiseOf = (trial: Trial, path: Path): number => speedSd(path, path.sd, trial);
 
 /**
  * A point that is taken beside the joint in the same way throughout goes round with its segment: its speed is off by as
@@ -67,7 +66,7 @@ export const speed: KindOfMeasure<'speed'> = {
     if (!top)
       return notMeasurable('point-missing', 'The phase is too short for a speed', 'Mark the moments farther apart.');
     const noise = noiseOf(trial, path);
-    const trembling = derivativeSd(path.trembling, trial.interval, trial.cutoff);
+    const trembling = speedSd(path, path.trembling, trial);
     const value = top.value - aboveTop(trial, series, path.span, trembling);
     const lost = measure.along === 'straight' ? lostInNoise(value) : null;
     if (lost) return lost;

@@ -121,6 +121,13 @@ export const repeatsSchema = z
   });
 export type Repeats = z.infer<typeof repeatsSchema>;
 
+/** From a frame on the camera took another number of frames per second; null where nobody knows how many. */
+export const rateChangeSchema = z.object({
+  from: z.number().int().positive(),
+  captureRate: rateSchema.nullable(),
+});
+export type RateChange = z.infer<typeof rateChangeSchema>;
+
 /** What a performance in the reference library is known by. */
 export const libraryEntrySchema = z.object({
   /** How good it is, in the words of whoever keeps it: under 16, national, world. */
@@ -157,6 +164,15 @@ export const clipSchema = z.object({
   /** Frames per second as the file plays, and as the camera took them. */
   fileRate: rateSchema,
   captureRate: rateSchema,
+  /** Where a clip is slowed, or runs on at full speed, within itself: `captureRate` holds until the first of them. */
+  rateChanges: z
+    .array(rateChangeSchema)
+    .max(LIMITS.rateChanges)
+    .refine(
+      (changes) => isIncreasing(Float64Array.from(changes, ({ from }) => from)),
+      'Changes of the rate come one after the other.',
+    )
+    .default([]),
   performer: performerSchema,
   view: viewSchema,
   /** Which way the performer travels in the picture. */

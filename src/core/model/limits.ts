@@ -13,6 +13,8 @@ export const LIMITS = {
   coordinate: 1e7,
   /** Frames of one clip or recording. */
   frames: 2_000_000,
+  /** Places of a clip where its capture rate changes. */
+  rateChanges: 20,
   name: 120,
   text: 20_000,
   id: 100,

@@ -10,7 +10,7 @@ import { notMeasurable, sharedVariance, type NotMeasurable, type Reading } from 
 import { eventSd } from '../statistics/event-time';
 import { COVERAGE_95 } from '../statistics/normal';
 import { quadrature, type UncertainPoint } from '../statistics/propagate';
-import { timeAtFrame } from '../timing/clip-time';
+import { intervalAt, timeAtFrame } from '../timing/clip-time';
 import { DISPLAY_UNITS } from '../units';
 import { groundMarksSd, surroundingsOf } from './ground';
 import {
@@ -187,7 +187,7 @@ function scaleFor(trial: Trial, quantity: Quantity, lengthIn: LengthIn): Scale |
 export function readQuantity(
   trial: Trial,
   quantity: Quantity,
-  { plane, frame, lengthIn, timeSd = eventSd(trial.interval), timeSystematic = 0, mirror = null }: ReadAs,
+  { plane, frame, lengthIn, timeSd = eventSd(intervalAt(trial, frame)), timeSystematic = 0, mirror = null }: ReadAs,
 ): Reading {
   const space = inSpace(trial, quantity);
   const refusal = space ? null : viewRefusal(trial.clip, plane);

@@ -1,3 +1,8 @@
+import { typicalInterval } from './resample';
+
+/** So much longer than usual a dropout may last for its number of samples. */
+const BEYOND = 1.5;
+
 /** Runs of missing (NaN) samples: first index and length. */
 export interface Dropout {
   readonly start: number;
@@ -27,14 +32,18 @@ function slopeAt(samples: Float64Array, i: number): number | null {
 /**
  * Fills dropouts of at most `longest` samples that have data on both sides, by a cubic Hermite with the slopes of the
  * data at either end; longer ones and those at the ends stay missing.
+ * @param times of the samples; with them a dropout is also no longer than so many samples usually take, by half as much
+ *   again, which tells where samples come less often
  * @returns new samples; the input is untouched
  */
-export function bridgeDropouts(samples: Float64Array, longest: number): Float64Array {
+export function bridgeDropouts(samples: Float64Array, longest: number, times?: Float64Array): Float64Array {
+  const most = times ? BEYOND * (longest + 1) * typicalInterval(times) : Infinity;
   const out = Float64Array.from(samples);
   for (const { start, length } of findDropouts(samples)) {
     const left = start - 1;
     const right = start + length;
     if (length > longest || left < 0 || right >= samples.length) continue;
+    if (length > 1 && times && times[right]! - times[left]! > most) continue;
     const span = right - left;
     const rise = samples[right]! - samples[left]!;
     const m0 = (slopeAt(samples, left) ?? rise / span) * span;

@@ -30,11 +30,27 @@ function smoothRun(
     const smoothed = zeroLagLowPass(samples, corner, rate);
     return smoothed.ok ? smoothed.value : samples;
   }
-  // The same response for samples at their own times, and of their own weights.
+  // The same response for samples at their own times, and of their own weights: where they come less often each counts
+  // for more of the time.
   return samples.length <= LEAST_SAMPLES
     ? samples
-    : smoothingSpline(times, samples, weights ?? new Float64Array(samples.length).fill(1), lambdaOf(corner, interval));
+    : smoothingSpline(
+        times,
+        samples,
+        Float64Array.from(
+          samples,
+          (_, i) => (weights?.[i] ?? 1) * Math.max(LEAST_PART, ownInterval(times, i) / interval),
+        ),
+        lambdaOf(corner, interval),
+      );
 }
+
+/** How long a sample stands for: to the nearer of those beside it, since a hole on one side is no rate. */
+const ownInterval = (times: Float64Array, i: number): number =>
+  Math.min(times[i]! - (times[i - 1] ?? -Infinity), (times[i + 1] ?? Infinity) - times[i]!);
+
+/** Two samples at almost one time count for no less than this of a usual one. */
+const LEAST_PART = 0.1;
 
 /** Fewer samples than this are too few to smooth. */
 const LEAST_SAMPLES = 6;
@@ -47,7 +63,7 @@ const LEAST_SAMPLES = 6;
  * @param samples one coordinate, NaN where missing
  */
 export function smoothCoordinate(times: Float64Array, samples: Float64Array, smoothing: Smoothing): Float64Array {
-  const bridged = bridgeDropouts(samples, smoothing.longestBridge);
+  const bridged = bridgeDropouts(samples, smoothing.longestBridge, times);
   const out = Float64Array.from(bridged);
   for (let start = 0; start < bridged.length; start++) {
     if (Number.isNaN(bridged[start]!)) continue;

@@ -2,16 +2,56 @@ import type { Clip } from '../model/clip';
 import { typicalInterval } from '../signal/resample';
 import { seconds, type Seconds } from '../units';
 
-type Timed = Pick<Clip, 'frameTimes' | 'fileRate' | 'captureRate'>;
+type Timed = Pick<Clip, 'frameTimes' | 'fileRate' | 'captureRate'> & Partial<Pick<Clip, 'rateChanges'>>;
 
-/** Real time passes slower than file time when the camera took more frames per second than the file plays. */
-const realPerFile = (clip: Timed): number => clip.fileRate / clip.captureRate;
-
-/** Real time of every frame, from the first frame. */
-export function realTimes(clip: Timed): Float64Array {
-  const factor = realPerFile(clip) * 1e-6;
-  return clip.frameTimes.map((us) => us * factor);
+/** Frames per second as the camera took them at a frame; null where nobody knows. */
+export function captureRateAt(
+  { captureRate, rateChanges = [] }: Omit<Timed, 'frameTimes'>,
+  frame: number,
+): number | null {
+  const last = rateChanges.findLast(({ from }) => from <= frame);
+  return last ? last.captureRate : captureRate;
 }
+
+/**
+ * Real time of every frame, from the first frame. It passes slower than file time where the camera took more frames per
+ * second than the file plays; a frame is shown until the next, so that its own rate says how long. Where the rate is
+ * not known it is taken as the clip's first.
+ */
+export function realTimes(clip: Timed): Float64Array {
+  const { frameTimes, fileRate, captureRate, rateChanges = [] } = clip;
+  const starts = [{ from: 0, captureRate }, ...rateChanges];
+  const out = new Float64Array(frameTimes.length);
+  starts.forEach(({ from, captureRate: own }, k) => {
+    const perFile = (fileRate / (own ?? captureRate)) * 1e-6;
+    const until = Math.min(frameTimes.length - 1, starts[k + 1]?.from ?? Infinity);
+    for (let i = from + 1; i <= until; i++) out[i] = out[from]! + (frameTimes[i]! - frameTimes[from]!) * perFile;
+    if (from === 0) out[0] = frameTimes[0]! * perFile;
+  });
+  return out;
+}
+
+/** Frames between which the time is not known, because nobody knows the capture rate there. */
+export const unknownTimes = ({
+  captureRate,
+  rateChanges = [],
+  frameTimes,
+}: Timed): readonly (readonly [number, number])[] =>
+  [{ from: 0, captureRate }, ...rateChanges].flatMap(({ from, captureRate: own }, k): [number, number][] =>
+    own === null ? [[from, rateChanges[k]?.from ?? frameTimes.length - 1]] : [],
+  );
+
+/** Real interval of every frame to the next where the rate changes within the clip; null where it is one throughout. */
+export const intervalsOf = (clip: Timed): Float64Array | null =>
+  (clip.rateChanges ?? []).length === 0
+    ? null
+    : clip.frameTimes.map((_, frame) => 1 / (captureRateAt(clip, frame) ?? clip.captureRate));
+
+/** Usual real interval between frames at a frame position. */
+export const intervalAt = (
+  { interval, intervals }: { readonly interval: number; readonly intervals?: Float64Array | undefined },
+  frame: number,
+): number => intervals?.[Math.min(intervals.length - 1, Math.max(0, Math.floor(frame)))] ?? interval;
 
 /** Real time at a frame position; outside the clip the edge interval continues. */
 export function timeAtFrame(times: Float64Array, frame: number): Seconds {

@@ -128,7 +128,8 @@ const count = (n: number): string => ['no', 'one', 'two', 'three', 'four', 'five
 /** What it means that frames repeat in no cycle. */
 export const UNEVEN_REPEATS =
   'Some frames show the picture before them again, unevenly: slow motion within the clip, or frames that were lost. ' +
-  'Times and speeds are not measured; angles are. Choose the part that plays at one speed, or the camera\u2019s own file.';
+  'Times and speeds are not measured; angles are. Choose the part that plays at one speed, or the camera\u2019s own ' +
+  'file; or say at Match where its rate changes.';
 
 /** `Of every two frames of the file one shows the picture before it again`. */
 export const repeatsText = ({ cycle, again }: Repeats): string =>

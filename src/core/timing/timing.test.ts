@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { frameAtTime, frameInterval, nearestFrame, realTimes, timeAtFrame } from './clip-time';
+import {
+  captureRateAt,
+  frameAtTime,
+  frameInterval,
+  nearestFrame,
+  realTimes,
+  timeAtFrame,
+  unknownTimes,
+} from './clip-time';
 import { lockedMap, matchedMap } from './time-map';
 
 const clip = (frameTimes: number[], fileRate: number, captureRate: number) => ({
@@ -14,6 +22,33 @@ describe('time of a clip', () => {
     const slow = clip([0, 5e6, 10e6], 30, 240);
     expect(realTimes(slow)[2]).toBeCloseTo(1.25, 12);
     expect(frameInterval(slow)).toBeCloseTo(0.625, 12);
+  });
+
+  it('goes by each stretch where the capture rate changes within the clip, and says where it is not known', () => {
+    // A telephone's file: 30 a second, then 240 that play at 30, then 30 again.
+    const ramp = {
+      ...clip(
+        Array.from({ length: 31 }, (_, i) => (i * 1e6) / 30),
+        30,
+        30,
+      ),
+      rateChanges: [
+        { from: 10, captureRate: 240 },
+        { from: 20, captureRate: 30 },
+      ],
+    };
+    const times = realTimes(ramp);
+    expect([10, 20, 30].map((frame) => times[frame])).toEqual([
+      expect.closeTo(10 / 30, 9),
+      expect.closeTo(10 / 30 + 10 / 240, 9),
+      expect.closeTo(20 / 30 + 10 / 240, 9),
+    ]);
+    expect([9, 10, 19, 20].map((frame) => captureRateAt(ramp, frame))).toEqual([30, 240, 240, 30]);
+    expect(unknownTimes(ramp)).toEqual([]);
+    const unknown = { ...ramp, rateChanges: [{ from: 10, captureRate: null }, ramp.rateChanges[1]!] };
+    expect(unknownTimes(unknown)).toEqual([[10, 20]]);
+    expect(unknownTimes({ ...ramp, rateChanges: [{ from: 25, captureRate: null }] })).toEqual([[25, 30]]);
+    expect(realTimes({ ...ramp, rateChanges: [{ from: 99, captureRate: 240 }] })[30]).toBeCloseTo(1, 9);
   });
 
   it('reads frames of a variable rate by their own times', () => {

@@ -1,7 +1,7 @@
 import { notMeasurable, type NotMeasurable } from '../reading';
 import type { Mark } from '../model/session';
 import { eventSd } from '../statistics/event-time';
-import { timeAtFrame } from '../timing/clip-time';
+import { intervalAt, timeAtFrame } from '../timing/clip-time';
 import type { MomentTimes } from '../timing/time-map';
 
 /** How sure the time of a moment is. */
@@ -30,6 +30,8 @@ export interface TimedMoments extends Moments {
   readonly times: Float64Array;
   /** Usual time from frame to frame, seconds. */
   readonly interval: number;
+  /** The same frame by frame, where the capture rate changes within the clip. */
+  readonly intervals?: Float64Array | undefined;
 }
 
 export const namesOf = (
@@ -104,8 +106,10 @@ export const markByHand = (frame: number, as: 'nearest' | 'first' | 'last'): Mar
  * Standard deviation of a moment's time, seconds: of one marked by hand, that it lies anywhere within a frame's
  * interval.
  */
-export const momentSd = (trial: Pick<TimedMoments, 'timing' | 'interval'>, id: string): number =>
-  Math.max(trial.timing?.[id]?.sd ?? 0, eventSd(trial.interval));
+export const momentSd = (
+  trial: Pick<TimedMoments, 'timing' | 'marks' | 'interval' | 'intervals'>,
+  id: string,
+): number => Math.max(trial.timing?.[id]?.sd ?? 0, eventSd(intervalAt(trial, trial.marks[id] ?? 0)));
 
 /** The part of it that is alike in clips whose moments were proposed by the same rules, seconds. */
 export const momentSystematic = (trial: Pick<Moments, 'timing'>, id: string): number =>

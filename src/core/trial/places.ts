@@ -10,6 +10,7 @@ import type { PointRef } from '../model/quantity';
 import type { UncertainPoint } from '../statistics/propagate';
 import { doubtError, pointError, type PointError } from '../tracks/point-error';
 import { afterSmoothing } from '../signal/noise';
+import { intervalAt } from '../timing/clip-time';
 import { noiseOf } from '../tracks/point-noise';
 import { isFromDetector, ORIGIN } from '../tracks/track';
 import type { PointSeries, Track } from '../tracks/track';
@@ -67,7 +68,7 @@ export const tremblingOf = (trial: Pick<Trial, 'raw'>, id: PointId): number =>
 /** How wrong a point may be at a frame: as it was computed in space, or as it was placed or detected in the picture. */
 function errorOf(trial: Trial, series: PointSeries, id: PointId, frame: number): PointError {
   if (trial.space?.errors) return { sd: pictureSd(trial.space, id, frame), systematic: 0, ofSides: 0 };
-  const noise = afterSmoothing(jitterOf(trial, id), trial.cutoff, trial.interval);
+  const noise = afterSmoothing(jitterOf(trial, id), trial.cutoff, intervalAt(trial, frame));
   const learned = trial.learned?.get(id);
   if (learned && isFromDetector(series.origin[frame])) {
     const doubt = doubtError(series.confidence[frame]!) * trial.bodyHeight;

@@ -2,7 +2,7 @@ import { steadyOf, type Steady } from '../calibration/steady';
 import type { Check } from '../model/check';
 import type { PointId } from '../anatomy/body-points';
 import { farSide, type Clip } from '../model/clip';
-import { frameInterval, realTimes } from '../timing/clip-time';
+import { frameInterval, intervalsOf, realTimes } from '../timing/clip-time';
 import { feetSlide } from '../tracks/feet-slide';
 import type { SpatialTrack } from '../tracks/marker-map';
 import { learnedCorrections, type LearnedCorrection } from '../tracks/learned-correction';
@@ -66,6 +66,7 @@ export function prepareTrack(
   spatial?: SpatialTrack,
 ): Omit<Trial, 'marks' | 'timing' | 'checks'> {
   const times = realTimes(clip);
+  const intervals = clip.pictures ? null : intervalsOf(clip);
   const steady = steadyOf(clip);
   const raw = steady ? steadyTrack(steady, track) : track;
   const learned = clip.carryCorrections
@@ -77,6 +78,7 @@ export function prepareTrack(
     clip,
     times,
     interval: clip.pictures ? PICTURE_WITHIN : frameInterval(clip),
+    ...(intervals ? { intervals } : {}),
     smoothed,
     ...(learned && learned.size > 0 ? { learned } : {}),
     raw,

@@ -1,5 +1,5 @@
 import type { Reading } from '../../core/reading';
-import { milliseconds, plusMinus, readingText, signed, rateText, signedMilliseconds } from './format';
+import { milliseconds, plusMinus, ratesInWords, rateText, readingText, signed, signedMilliseconds } from './format';
 
 const deg = (v: number): number => (v * Math.PI) / 180;
 const reading = (value: number, sd: number): Reading => ({
@@ -36,6 +36,16 @@ describe('numbers as they are read', () => {
 });
 
 it('says at what rate a clip was taken, and what the file plays where that differs', () => {
-  expect(rateText({ captureRate: 120, fileRate: 120 })).toBe('120/s');
-  expect(rateText({ captureRate: 240, fileRate: 30000 / 1001 })).toBe('240/s (file 29.97/s)');
+  expect(rateText({ captureRate: 120, fileRate: 120, rateChanges: [] })).toBe('120/s');
+  expect(rateText({ captureRate: 240, fileRate: 30000 / 1001, rateChanges: [] })).toBe('240/s (file 29.97/s)');
+  const slowed = {
+    captureRate: 30,
+    fileRate: 30,
+    rateChanges: [
+      { from: 30, captureRate: 240 },
+      { from: 270, captureRate: null },
+    ],
+  };
+  expect(rateText(slowed)).toBe('30, 240, ?/s');
+  expect(ratesInWords(slowed)).toBe('30 frames per second, 240 from frame 31, not known from frame 271');
 });

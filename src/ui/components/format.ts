@@ -1,4 +1,5 @@
 import { format, isValid } from 'date-fns';
+import type { Clip } from '../../core/model/clip';
 import type { Reading } from '../../core/reading';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
 import { COVERAGE_95 } from '../../core/statistics/normal';
@@ -32,15 +33,21 @@ export function readingText(reading: Reading): { value: string; plusMinus: strin
 export const milliseconds = (seconds: number): string => `${Math.round(seconds * 1000)} ms`;
 export const signedMilliseconds = (seconds: number): string => signed(seconds, 'ms');
 
+type RatedClip = Pick<Clip, 'captureRate' | 'fileRate' | 'rateChanges'>;
+const ownRate = (rate: number | null): string => (rate === null ? '?' : String(Number(rate.toFixed(2))));
+
+/** The same in words: `30 frames per second, 240 from frame 31, not known from frame 271`. */
+export const ratesInWords = ({ captureRate, rateChanges }: Pick<RatedClip, 'captureRate' | 'rateChanges'>): string =>
+  [
+    `${ownRate(captureRate)} frames per second`,
+    ...rateChanges.map(
+      (c) => `${c.captureRate === null ? 'not known' : ownRate(c.captureRate)} from frame ${c.from + 1}`,
+    ),
+  ].join(', ');
+
 /** At how many frames a second a clip was taken, and what its file plays where that differs. */
-export const rateText = ({
-  captureRate,
-  fileRate,
-}: {
-  readonly captureRate: number;
-  readonly fileRate: number;
-}): string =>
-  `${Number(captureRate.toFixed(2))}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;
+export const rateText = ({ captureRate, fileRate, rateChanges }: RatedClip): string =>
+  `${[captureRate, ...rateChanges.map((change) => change.captureRate)].map(ownRate).join(', ')}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;
 
 /** A size as a disk shows it. */
 export const megabytes = (bytes: number): string =>

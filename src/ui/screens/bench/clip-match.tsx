@@ -21,6 +21,7 @@ import { VIEW_NAMES } from '../../components/clip-name';
 import { signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
 import { CameraDirection } from './camera-direction';
+import { CaptureRate } from './capture-rate';
 import { KnownLength } from './known-length';
 import { Ground } from './ground-rectangle';
 
@@ -90,19 +91,7 @@ export function ClipMatch({
         onKeep={(brightness) => changeClip(clip.id, { brightness })}
       />
       <Shade label="Contrast" value={clip.contrast} most={3} onKeep={(contrast) => changeClip(clip.id, { contrast })} />
-      {!clip.pictures && (
-        <TextField
-          label="Capture rate, frames per second"
-          type="number"
-          defaultValue={clip.captureRate}
-          helperText={`The file plays ${clip.fileRate} frames per second; times on the bench are real times`}
-          onBlur={(event) => {
-            const rate = Number(event.target.value);
-            if (rate > 0 && rate !== clip.captureRate) changeClip(clip.id, { captureRate: rate });
-            else event.target.value = String(clip.captureRate);
-          }}
-        />
-      )}
+      {!clip.pictures && <CaptureRate key={`${clip.captureRate} ${JSON.stringify(clip.rateChanges)}`} clip={clip} />}
       {!clip.pictures && <WorkCopy clip={clip} />}
     </section>
   );

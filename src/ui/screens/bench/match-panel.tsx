@@ -18,11 +18,7 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
         <div className="caution">They move in opposite directions on the screen. Mirror one of them.</div>
       )}
       {derived.clips.map((on) => (
-        <ClipMatch
-          key={`${on.trial.clip.id}-${on.trial.clip.captureRate}`}
-          on={on}
-          lengths={derived.movement.knownLengths}
-        />
+        <ClipMatch key={on.trial.clip.id} on={on} lengths={derived.movement.knownLengths} />
       ))}
       <SpaceCard derived={derived} />
       {derived.panes.every((c) => c.trial.clip.scale) && derived.panes.length > 1 && (

@@ -3,6 +3,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useRef, useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
+import { ratesInWords } from '../../components/format';
 import { notify } from '../../../state/notices';
 import { pointFileOf, readPointsInto, SAVED_FORMATS } from '../../../state/point-files';
 import { download } from '../../../state/download';
@@ -32,6 +33,12 @@ export function PointFiles({ clip, name }: { readonly clip: Clip; readonly name:
               setAnchor(null);
               const { fileName, bytes } = pointFileOf(clip, format.id);
               download(fileName, 'application/octet-stream', bytes);
+              if (clip.rateChanges.length > 0)
+                notify(
+                  'info',
+                  `“${fileName}” states ${clip.captureRate} frames per second throughout: the rate changes within this ` +
+                    `clip (${ratesInWords(clip)}). Say so where you read it.`,
+                );
             }}
           >
             {format.name}

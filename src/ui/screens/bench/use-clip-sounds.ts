@@ -12,7 +12,7 @@ export function useClipSounds(derived: Derived): void {
   const wanted = useView((state) => state.waves || state.sound);
   const latest = useLatest(derived);
   const read = derived.panes
-    .map(({ trial: { clip } }) => `${clip.mediaId} ${clip.captureRate} ${clip.fileRate}`)
+    .map(({ trial: { clip } }) => `${clip.mediaId} ${clip.captureRate} ${clip.fileRate} ${clip.rateChanges.length}`)
     .join();
   useEffect(() => {
     const clips = latest.current.panes.map((c) => c.trial.clip);

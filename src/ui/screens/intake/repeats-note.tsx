@@ -26,7 +26,7 @@ export function RepeatsNote({ probed, onEveryFrame }: RepeatsNoteProps): ReactNo
 
 /** Of a clip in the session that its times are not known, and that they are. */
 export function TimesUnsureNote({ clip }: { readonly clip: Clip }): ReactNode {
-  if (!clip.timesUnsure) return null;
+  if (!clip.timesUnsure || clip.rateChanges.length > 0) return null;
   return (
     <Alert severity="warning">
       {UNEVEN_REPEATS}{' '}

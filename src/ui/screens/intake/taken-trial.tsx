@@ -140,7 +140,7 @@ function Row({ trial, onTake }: { readonly trial: ListedTrial; readonly onTake: 
         <div className="note">{fileName}</div>
       </td>
       <td className="left wrap">
-        {VIEW_NAMES[view]}, {rateText({ captureRate: rate, fileRate: rate })}
+        {VIEW_NAMES[view]}, {rateText({ captureRate: rate, fileRate: rate, rateChanges: [] })}
         {cameras > 1 && <div className="note">{cameras} cameras</div>}
       </td>
       <td className="left wrap">

@@ -8,6 +8,7 @@ import { degreesApart } from '../../../core/reconstruction/body-views';
 import type { BenchClip } from '../../../state/bench-clips';
 import type { Derived } from '../../../state/derived';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
+import { ratesInWords } from '../../components/format';
 
 const ORIGIN_TEXT: Readonly<Partial<Record<OriginName, string>>> = {
   hand: 'by hand',
@@ -48,7 +49,8 @@ function cameraText(on: BenchClip): string {
       : '';
   const time = clip.pictures
     ? `${clip.frameTimes.length} still pictures`
-    : `${clip.frameTimes.length} frames, ${(1000 * interval).toFixed(1)} ms apart`;
+    : `${clip.frameTimes.length} frames, ` +
+      (clip.rateChanges.length > 0 ? ratesInWords(clip) : `${(1000 * interval).toFixed(1)} ms apart`);
   const { heightMetres } = clip.performer;
   const scale = clip.scale
     ? `, ${clip.scale.metres} m are ${Math.round(clip.scale.pixels)} pixels`

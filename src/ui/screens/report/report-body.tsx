@@ -16,7 +16,7 @@ import { CorrectionCard } from '../../components/correction-card';
 import { JudgedSummary } from '../../components/judged-summary';
 import { RoleName } from '../../components/role-name';
 import { TimingTable } from '../../components/timing-table';
-import { dayText, readingText } from '../../components/format';
+import { dayText, ratesInWords, readingText } from '../../components/format';
 import { CorrectionPictures } from './correction-pictures';
 import { Methods } from './methods';
 import { MomentStills } from './moment-stills';
@@ -43,7 +43,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
   const several =
     sides.reference.length > 1
       ? ` (mean of ${sides.reference.length} performances)`
-      : `, ${sides.reference[0]?.[0]!.clip.captureRate} frames per second`;
+      : `, ${sides.reference[0] ? ratesInWords(sides.reference[0][0]!.clip) : ''}`;
   const referenceText =
     sides.reference.length === 0 ? (
       'Against published targets only'
@@ -74,10 +74,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
             {movement.sport}: {movement.name}
           </div>
           <div>
-            <RoleName
-              role="athlete"
-              name={`${athlete!.clip.performer.name}, ${athlete!.clip.captureRate} frames per second`}
-            />
+            <RoleName role="athlete" name={`${athlete!.clip.performer.name}, ${ratesInWords(athlete!.clip)}`} />
           </div>
           <div>{referenceText}</div>
           {conditions && <div>{conditions}</div>}

@@ -1,0 +1,38 @@
+import { expect, test, type Page } from '@playwright/test';
+import { goToStep } from '../../demo/drive-job';
+import { openDemo, watchErrors } from './pages';
+
+const time = (page: Page) => page.getByTestId('frame-athlete');
+
+test('where a clip is slowed within itself its times go by each stretch; where nobody knows, none is measured', async ({
+  page,
+}) => {
+  const errors = watchErrors(page);
+  await openDemo(page);
+  await goToStep(page, 'Match');
+  await expect(time(page)).toHaveText('frame 97 of 243, 800 ms at 120/s');
+  await page.getByRole('button', { name: 'Rate changes at this frame' }).first().click();
+  const change = page.getByLabel('From frame 97, frames per second');
+  await change.fill('240');
+  await change.blur();
+  await expect(time(page)).toHaveText('frame 97 of 243, 800 ms at 120, 240/s');
+  await page.getByTestId('pane-athlete').click();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('Shift+ArrowRight');
+  await expect(time(page)).toHaveText('frame 109 of 243, 850 ms at 120, 240/s');
+
+  // A second at the same frame is told, and nothing is lost by what is no rate.
+  await change.fill('0');
+  await change.blur();
+  await expect(change).toHaveValue('240');
+  await change.fill('');
+  await change.blur();
+  await expect(page.getByText('Not known: no times are measured over it')).toBeVisible();
+  await goToStep(page, 'Compare');
+  await expect(page.getByText('The capture rate is not known from frame 97 to 243').first()).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('The capture rate is not known from frame 97 to 243')).toHaveCount(0);
+  await goToStep(page, 'Match');
+  await page.getByRole('button', { name: 'Remove the change at frame 97' }).click();
+  await expect(time(page)).toHaveText('frame 109 of 243, 900 ms at 120/s');
+  expect(errors).toEqual([]);
+});
