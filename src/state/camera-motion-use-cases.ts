@@ -104,8 +104,8 @@ export function cameraText(trial: Trial): CameraText | null {
       moves,
       takenOut,
       measured:
-        'Lengths, paths and heights are not measured over several shots; angles and times within one are. Use a ' +
-        'file that holds one shot for the rest.',
+        'Lengths, paths and heights are not measured over several shots; angles and times within one are. ' +
+        '\u201cLook for cuts\u201d at Match makes clips of them.',
     };
   return {
     text: cameraWords(state),

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { CameraTracker } from '../../src/core/calibration/camera-motion';
+import { ShotFinder } from '../../src/core/calibration/shot-finder';
 import { grayPictures } from '../fixtures/moving-clip';
 
 /** Films that ffmpeg cut together of the demo's shots, the frame of each cut known; and shots without any. */
@@ -18,6 +19,13 @@ function cutsIn(file: string): readonly number[] {
   const tracker = new CameraTracker();
   grayPictures(file, `fps=${RATE}`, [320, 180]).forEach((picture, i) => tracker.observe(i, picture, []));
   return tracker.path().cuts;
+}
+
+/** By the pictures alone, whatever the camera does. */
+function shotsIn(file: string, rate: number): readonly number[] {
+  const finder = new ShotFinder();
+  grayPictures(file, `fps=${rate}`, [320, 180]).forEach((picture, i) => finder.observe(i, picture));
+  return finder.cuts();
 }
 
 /** So many pictures of each clip, one after the other. */
@@ -76,7 +84,10 @@ it.each([
     ],
     [12],
   ],
-] as const)('%j is cut before %j', (parts, cuts) => expect(cutsIn(sync(parts))).toEqual(cuts));
+] as const)('%j is cut before %j', (parts, cuts) => {
+  const file = sync(parts);
+  expect([cutsIn(file), shotsIn(file, RATE)]).toEqual([cuts, cuts]);
+});
 
 it.each([
   'pace-side-reference',
@@ -88,7 +99,21 @@ it.each([
   'walk-side-athlete-pans',
   'hurdle-side-athlete-zooms',
   'walk-side-reference-hand-held',
-])('%s has no cut', (name) => expect(cutsIn(clip(name))).toEqual([]));
+])('%s has no cut', (name) => expect([cutsIn(clip(name)), shotsIn(clip(name), 30)]).toEqual([[], []]));
+
+it('every cut of a film of twelve shots is found at its picture, however short the shots are', () => {
+  const names = ['pace-side-athlete', 'walk-side-reference', 'pace-front-athlete', 'hurdle-side-reference'];
+  const film = Array.from({ length: 12 }, (_, k): [string, number] => [names[k % names.length]!, 4 + ((7 * k) % 9)]);
+  const ends = film.map((_, k) => film.slice(0, k + 1).reduce((sum, [, pictures]) => sum + pictures, 0));
+  expect(shotsIn(sync(film), RATE)).toEqual(ends.slice(0, -1));
+});
+
+it('a flash is no cut, nor is what lies beside it', () => {
+  const file = path.join(folder, 'flash.mkv');
+  const filter = `fps=${RATE},trim=end_frame=14,scale=640:360,eq=brightness=0.9:contrast=0.05:enable='between(n,5,6)'`;
+  execFileSync('ffmpeg', ['-y', '-v', 'error', '-i', clip('pace-side-athlete'), '-vf', filter, file]);
+  expect(shotsIn(file, RATE)).toEqual([]);
+});
 
 it('a whip of the camera is no cut', () => {
   const file = path.join(folder, 'whip.mkv');

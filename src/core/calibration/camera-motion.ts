@@ -123,7 +123,7 @@ const MOST_ZOOM = 1;
 const isSound = ({ zoom, sd }: FittedStep): boolean => Math.abs(Math.log(zoom)) < MOST_ZOOM && Number.isFinite(sd);
 
 /** Where more of the corners than this are found again there was no cut. */
-const CUT_SHARE = 0.2;
+export const CUT_SHARE = 0.2;
 
 /** A corner that grew or turned more than this is not found again where it is: logarithm of a size, radians. */
 const MOST_GROWTH = 0.25;

@@ -52,11 +52,25 @@ function correlation(a: Gray, b: Gray, dx: number, dy: number): number {
   return variance > 0 ? (ab - (sa * sb) / n) / Math.sqrt(variance) : 0;
 }
 
-/** Whether two pictures in a row show two scenes: nothing of the one is seen in the other, however it is shifted. */
-export function isCut(before: Gray, now: Gray): boolean {
-  const [a, b] = [detail(coarse(before)), detail(coarse(now))];
+/** What of a picture tells its scene. */
+export const sceneOf = (picture: Gray): Gray => detail(coarse(picture));
+
+/** Whether nothing of one scene is seen in the other, however it is shifted. */
+export function isOtherScene(a: Gray, b: Gray): boolean {
+  // Most pictures in a row are alike where they are.
+  if (correlation(a, b, 0, 0) > ALIKE) return false;
   const [mx, my] = [Math.floor(MOST_SHIFT.x * a.width), Math.floor(MOST_SHIFT.y * a.height)];
   for (let dy = -my; dy <= my; dy++)
     for (let dx = -mx; dx <= mx; dx++) if (correlation(a, b, dx, dy) > ALIKE) return false;
   return true;
 }
+
+/** Whether two pictures in a row show two scenes: nothing of the one is seen in the other, however it is shifted. */
+export const isCut = (before: Gray, now: Gray): boolean => isOtherScene(sceneOf(before), sceneOf(now));
+
+/** Squares that differ from their surroundings by less than this (of 255, root of the mean square) show nothing. */
+const PLAIN = 1.5;
+
+/** Whether a scene shows nothing: a flash, or black between two shots. */
+export const isPlain = ({ values }: Gray): boolean =>
+  values.reduce((sum, v) => sum + v * v, 0) < PLAIN ** 2 * values.length;

@@ -5,7 +5,7 @@ import type { Trial } from './trial';
 
 const REMEDY = 'Film it with a camera that stands still, or measure what does not depend on it.';
 
-const ONE_SHOT = 'Use a file that holds one shot.';
+const ONE_SHOT = 'Make clips of its shots at Match.';
 
 /** Why nothing can be said of a time over which the film is cut; null where all frames lie in one shot. */
 export function cutRefusal({ clip }: Pick<Trial, 'clip'>, frames: readonly number[]): NotMeasurable | null {

@@ -49,6 +49,9 @@ export const ratesInWords = ({ captureRate, rateChanges }: Pick<RatedClip, 'capt
 export const rateText = ({ captureRate, fileRate, rateChanges }: RatedClip): string =>
   `${[captureRate, ...rateChanges.map((change) => change.captureRate)].map(ownRate).join(', ')}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;
 
+/** `1 frame`, `12 frames`. */
+export const countOf = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+
 /** A size as a disk shows it. */
 export const megabytes = (bytes: number): string =>
   bytes >= 1e9

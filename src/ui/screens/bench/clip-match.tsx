@@ -24,6 +24,7 @@ import { CameraDirection } from './camera-direction';
 import { CaptureRate } from './capture-rate';
 import { KnownLength } from './known-length';
 import { Ground } from './ground-rectangle';
+import { Shots } from './shots-card';
 
 export function ClipMatch({
   on,
@@ -92,6 +93,7 @@ export function ClipMatch({
       />
       <Shade label="Contrast" value={clip.contrast} most={3} onKeep={(contrast) => changeClip(clip.id, { contrast })} />
       {!clip.pictures && <CaptureRate key={`${clip.captureRate} ${JSON.stringify(clip.rateChanges)}`} clip={clip} />}
+      {!clip.pictures && clip.mediaId !== null && <Shots clip={clip} />}
       {!clip.pictures && <WorkCopy clip={clip} />}
     </section>
   );

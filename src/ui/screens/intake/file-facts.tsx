@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
+import { countOf } from '../../components/format';
 
 type Facts = Pick<Clip, 'width' | 'height' | 'frameTimes' | 'fileRate' | 'codec'>;
 
@@ -9,8 +10,6 @@ function durationOf({ frameTimes, fileRate }: Facts): string {
   if (seconds < 90) return `${seconds.toFixed(2)} s`;
   return `${Math.floor(seconds / 60)} min ${Math.round(seconds % 60)} s`;
 }
-
-const countOf = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
 
 /** Which part of a file a clip is. */
 const partText = (part: Clip['part']): string =>

@@ -8,6 +8,7 @@ import type { Part } from '../../../core/model/clip';
 import { findAttempts, type ToldBy } from '../../../state/attempts';
 import { useJobs } from '../../../state/jobs';
 import { useBlobSource } from '../../components/use-blob-source';
+import { shotsOf } from '../../../state/shots';
 import { notify } from '../../../state/notices';
 
 interface PartsChooserProps {
@@ -62,6 +63,12 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
       return notify('info', `Nothing in this file stands out by its ${by}. Choose the parts by eye.`);
     setParts(inOrder(found.value));
   };
+  const proposeShots = async (): Promise<void> => {
+    const found = await shotsOf(file);
+    if (!found.ok) return notify(found.issue.code === 'cancelled' ? 'info' : 'error', found.issue.message);
+    if (found.value.length === 1) return notify('info', `No cut was found in \u201c${file.name}\u201d.`);
+    setParts(found.value.map(({ part: { from, to } }) => ({ from, to: Math.min(to, seconds) })));
+  };
   const onKey = (event: KeyboardEvent): void => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const act = { i: () => setBegin(here()), o: end }[event.key];
@@ -100,6 +107,11 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
             <Tooltip describeChild title="Round each contact that is heard: of a foot, a bat, a ball">
               <Button disabled={looking} onClick={() => void propose('sound')}>
                 Propose by sound
+              </Button>
+            </Tooltip>
+            <Tooltip describeChild title="Of a film that is cut: each shot from its first picture to its last">
+              <Button disabled={looking} onClick={() => void proposeShots()}>
+                Propose shots
               </Button>
             </Tooltip>
           </>
