@@ -2,6 +2,8 @@ import { existsSync } from 'node:fs';
 import { mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { deriveTrack } from '../src/core/detections/kept-detections';
+import { realTimes } from '../src/core/timing/clip-time';
 import { sessionJson } from '../src/formats/session-json/session-json';
 import type { Clip } from '../src/core/model/clip';
 import { newSession, type Session } from '../src/core/model/session';
@@ -47,7 +49,13 @@ async function readFound(file: string): Promise<readonly Found[]> {
   const read = sessionJson.read!(await readFile(file, 'utf8'), file);
   if (!read.ok) throw new Error(read.issue.message);
   const { clips, tracks, detections } = read.value;
-  return clips.map((clip) => ({ clip, track: tracks[clip.id] ?? {}, detections: detections[clip.id] }));
+  return clips.map((clip) => {
+    const [track, before] = [tracks[clip.id] ?? {}, detections[clip.id]];
+    if (!before) return { clip, track, detections: before };
+    // Rules may have become better since they were detected.
+    const derived = deriveTrack(track, realTimes(clip), before, before);
+    return { clip, track: derived.track, detections: derived.kept as Found['detections'] };
+  });
 }
 
 /** Points of two clips, found in a session of their own. */

@@ -77,8 +77,11 @@ describe('what the bowler is compared with', () => {
     expect(one.spread.reference).toBeNull();
     changeReferenceModel({ kind: 'several' });
     expect(knee().spread.reference!.n).toBe(3);
-    // Three performers say little of where the next one lies: what one of them makes a gap is inside their range.
-    expect(knee()).toMatchObject({ state: 'within-error', basis: 'performers' });
+    // Three performers say little of where the next one lies: t of 2 degrees of freedom is 4.303 (Student's table).
+    const { band, basis, spread } = knee();
+    expect(basis).toBe('performers');
+    expect((band!.high! - band!.low!) / 2).toBeCloseTo(4.303 * spread.reference!.sd * Math.sqrt(4 / 3), 3);
+    expect(band!.high! - band!.low!).toBeGreaterThan(1.5 * (one.band!.high! - one.band!.low!));
     changeReferenceModel({ kind: 'several', without: [now().reference!.clip.id] });
     expect(knee().spread.reference!.n).toBe(2);
     const other = now().clips.find((c) => c.id === 'reference-2')!.trial.clip.id;

@@ -62,4 +62,17 @@ describe('what a limb cannot have reached', () => {
     const rest: Track = { ...onTheOther(swinging(), [28, 29, 30]), 'left-hip': undefined };
     expect(withoutUnreachable(rest, times)).toBe(rest);
   });
+
+  it('is a finger that lies off its hand, for as long as it does', () => {
+    const hand: Track = {};
+    const at = (x: number) => ({ x, y: 150, confidence: 0.5 });
+    const seen = new Map(
+      Array.from(times, (_, i): [number, DetectedPoints] => [
+        i,
+        { 'left-wrist': at(80 + 2 * i), 'left-index': at(100 + 2 * i + (i === 20 || i === 21 ? 60 : 0)) },
+      ]),
+    );
+    const track = withoutUnreachable({ ...swinging(), ...mergeDetections(hand, FRAMES, seen) }, times);
+    expect([missing(track, 'left-index'), missing(track, 'left-wrist')]).toEqual([[20, 21], []]);
+  });
 });

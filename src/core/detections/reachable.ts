@@ -14,6 +14,9 @@ const JOINTS = [
   { joint: 'wrist', goes: ['pinky', 'index', 'thumb'], fastest: 22 },
 ] as const;
 
+/** A hand is a tenth of the body long (Drillis and Contini: 0.108), and detectors are off by as much as half of it. */
+const HAND = { points: ['pinky', 'index', 'thumb'], most: 0.16 } as const;
+
 /** What detectors may be off by without being wrong, share of standing height. */
 const SLACK = 0.08;
 
@@ -78,9 +81,17 @@ function unreachable(series: PointSeries, { frames, x, y }: Seen, times: Float64
   return frames.filter((i) => !path.has(i));
 }
 
+/** Frames on which a point of the hand lies farther from its wrist than a hand is long. */
+function offTheHand(wrist: PointSeries | undefined, point: PointSeries | undefined, height: number): readonly number[] {
+  if (!wrist || !point) return [];
+  const away = point.x.map((x, i) => Math.hypot(x - wrist.x[i]!, point.y[i]! - wrist.y[i]!));
+  return Array.from(away.keys()).filter((i) => away[i]! > HAND.most * height);
+}
+
 /**
  * Takes out what a limb cannot have reached: a joint that jumps to another place and back (onto the other leg, or
- * something else in the picture) was not seen meanwhile. Points placed by hand stay.
+ * something else in the picture) was not seen meanwhile, nor was a finger that lies off its hand. Points placed by
+ * hand stay.
  * @param times real seconds of every frame
  */
 export function withoutUnreachable(track: Track, times: Float64Array): Track {
@@ -95,6 +106,11 @@ export function withoutUnreachable(track: Track, times: Float64Array): Track {
     for (const i of unreachable(series, seenOf(series, hips, height), times, fastest))
       wrong.set(i, [...(wrong.get(i) ?? []), ...ids]);
   };
-  for (const side of ['left', 'right'] as const) for (const joint of JOINTS) look(side, joint);
+  for (const side of ['left', 'right'] as const) {
+    for (const joint of JOINTS) look(side, joint);
+    for (const id of HAND.points.map((name) => `${side}-${name}` as const))
+      for (const i of offTheHand(track[`${side}-wrist`], track[id], height))
+        wrong.set(i, [...(wrong.get(i) ?? []), id]);
+  }
   return clearDetected(track, wrong);
 }

@@ -1,6 +1,7 @@
+import { farSide } from '../model/clip';
 import type { Trial } from '../trial/trial';
 import { ORIGIN } from '../tracks/track';
-import { partsOf, placesOf } from '../trial/places';
+import { isDetected, partsOf, placesOf } from '../trial/places';
 import { changePoint, withoutStrays, type ChangePoint } from '../signal/change-point';
 import { rateOfChange } from '../signal/derivative';
 import type { FrameSpan } from '../signal/peaks';
@@ -16,6 +17,12 @@ const RESTING = 0.9;
 /** A rest shorter than this is no contact, seconds; two that are nearer together than this are one. */
 const SHORTEST = 0.035;
 const NEAR = 0.06;
+/**
+ * An end of a foot that rests again where it rested has not been elsewhere meanwhile: no step is so quick and leads
+ * nowhere, seconds and standing heights.
+ */
+const BACK_AGAIN = 0.13;
+const SAME_PLACE = 0.03;
 /**
  * A foot that rests in the air came from below, or goes there: the ground has nothing lower beside it, standing heights
  * and seconds.
@@ -35,6 +42,8 @@ const TOGETHER = 0.012;
  * rendered truth).
  */
 export const FOOT_SD = 0.009;
+/** The far foot goes behind the near leg, where a detector guesses, seconds (likewise). */
+const FAR_FOOT_SD = 0.014;
 /** Noise that is carried on from frame to frame moves the fitted instant farther than white noise would. */
 const CARRIED_NOISE = 2.2;
 
@@ -83,14 +92,20 @@ function endsOf(trial: Trial, side: Foot): readonly End[] {
 }
 
 /** Runs of frames in which an end of a foot rests on something. */
-function restsOf({ y, speed }: End, { interval, times }: Trial): readonly FrameSpan[] {
+function restsOf({ x, y, speed }: End, { interval, times }: Trial): readonly FrameSpan[] {
   const gap = Math.max(1, Math.round(0.02 / interval));
   const runs: { first: number; last: number }[] = [];
   for (let i = 0; i < speed.length; i++) {
     if (!(speed[i]! < RESTING)) continue;
-    const before = runs.at(-1);
-    if (before && i - before.last <= gap) before.last = i;
-    else runs.push({ first: i, last: i });
+    const before = runs.findLast(
+      ({ last }) =>
+        i - last <= gap ||
+        (times[i]! - times[last]! <= BACK_AGAIN && Math.hypot(x[i]! - x[last]!, y[i]! - y[last]!) <= SAME_PLACE),
+    );
+    if (before) {
+      before.last = i;
+      runs.length = runs.indexOf(before) + 1;
+    } else runs.push({ first: i, last: i });
   }
   const reach = Math.round(BESIDE / interval);
   return runs.filter(({ first, last }) => {
@@ -173,6 +188,13 @@ export interface ContactEdge {
   readonly sd: number;
 }
 
+/** Whether a foot is on the side that is turned away from the camera, and a detector had to see it there. */
+function isHidden(trial: Trial, foot: Foot): boolean {
+  const far = farSide(trial.clip);
+  const isOwn = far !== null && (far === trial.clip.performer.dominantSide) === (foot === 'dominant');
+  return isOwn && isDetected(trial, `${far}-heel`);
+}
+
 /** The edge of a contact: that of the end that touches first, or leaves last; of both where they do it together. */
 function edgeOf(trial: Trial, side: Foot, contact: Contact, edge: Edge): ContactEdge {
   const { ends, rests } = footOf(trial, side);
@@ -192,7 +214,7 @@ function edgeOf(trial: Trial, side: Foot, contact: Contact, edge: Edge): Contact
   return {
     side,
     frame: frameAtTime(trial.times, time),
-    sd: Math.hypot(CARRIED_NOISE / Math.sqrt(weight), apart, FOOT_SD),
+    sd: Math.hypot(CARRIED_NOISE / Math.sqrt(weight), apart, isHidden(trial, side) ? FAR_FOOT_SD : FOOT_SD),
   };
 }
 
