@@ -39,7 +39,7 @@ function boxOf(pixels: Pixels, frame: number): { frame: number; x: number; y: nu
 test.describe('two people who cross', () => {
   let served: Awaited<ReturnType<typeof serveHarness>>;
   test.beforeAll(async () => {
-    test.setTimeout(120_000);
+    test.setTimeout(240_000);
     served = await serveHarness(folder, true);
   });
   test.afterAll(() => served.stop());

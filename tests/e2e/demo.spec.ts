@@ -29,7 +29,7 @@ test('the demo opens in one step on the bench, with both clips, points and readi
 });
 
 test('every screen is free of serious accessibility findings', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await page.goto('/');
   const findings = [...(await seriousFindings(page, 'Home'))];
   await openDemo(page);

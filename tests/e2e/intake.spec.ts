@@ -64,7 +64,7 @@ for (const [codec, file] of [
   ['mjpeg', 'camera-mjpeg.avi'],
 ] as const) {
   test(`${file} comes in through the converter with every frame and its time`, async ({ page, baseURL }) => {
-    test.setTimeout(90_000);
+    test.setTimeout(240_000);
     const clip = makeCodedClip(path.join(import.meta.dirname, '..', '..', 'test-results', 'coded'), {
       file,
       codec,

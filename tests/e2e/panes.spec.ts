@@ -36,7 +36,7 @@ test('four pictures: another camera is joined by one instant, to a tenth of a fr
   page,
   baseURL,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const errors = watchErrors(page);
   await fourPanes(page, baseURL!);
   await page.getByTestId('current-moment').click();

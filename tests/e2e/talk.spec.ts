@@ -254,7 +254,7 @@ test('talking over the pictures becomes one video: steps and voice within a pict
 });
 
 test('a page that ends while somebody talks keeps what was recorded', async ({ page, baseURL }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await createSession(page, baseURL!, 'Cut off');
   await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'Sela Orr' });
   await goToStep(page, 'Review');
