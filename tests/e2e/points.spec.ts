@@ -133,12 +133,14 @@ test('left and right are exchanged over a stretch, a point is nudged, and what m
   await page.getByTestId('current-moment').click();
   for (let i = 0; i < 4; i++) await page.keyboard.press('Control+Shift+ArrowRight');
   await expect(page.getByText('placed by hand')).toBeVisible();
-  // What it tells of the other frames is a choice, and is said.
+  // What it tells of the other frames is said, and is a choice.
   const carried = page.getByTestId('carried-corrections');
+  const said = /right knee: 1 corrected frame; the others are moved by 0\.\d % of body height/;
+  await expect(carried).toContainText(said);
   await carried.getByRole('switch').click();
-  await expect(carried).toContainText(/right knee: 1 corrected frame; the others are moved by 0\.\d % of body height/);
-  await page.keyboard.press('Control+z');
   await expect(carried).not.toContainText('moved by');
+  await page.keyboard.press('Control+z');
+  await expect(carried).toContainText(said);
 });
 
 test('moments are proposed from the points, doubtful ones pointed out, and confirmed one by one', async ({ page }) => {
