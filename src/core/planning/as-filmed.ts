@@ -1,4 +1,5 @@
 import { isBodyPoint, type PointId } from '../anatomy/body-points';
+import type { Vec2 } from '../geometry/vec2';
 import type { CameraPlan } from '../model/camera-plan';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
@@ -63,6 +64,28 @@ function seriesAt(
 }
 
 /**
+ * What a point's positions were off by its path, pixels of the planned picture: of frames in a row that were looked at,
+ * since between frames that were filled in the path is bent to go through the one that was not.
+ */
+function residualsOf(raw: PointSeries | undefined, smooth: PointSeries, scale: number): readonly Vec2[] {
+  if (!raw) return [];
+  const isOwn = (i: number): boolean => raw.origin[i] !== ORIGIN.filled && !Number.isNaN(raw.x[i]! + smooth.x[i]!);
+  return Array.from(raw.x.keys())
+    .filter((i) => i > 0 && i < raw.x.length - 1 && isOwn(i - 1) && isOwn(i) && isOwn(i + 1))
+    .map((i) => ({ x: scale * (raw.x[i]! - smooth.x[i]!), y: scale * (raw.y[i]! - smooth.y[i]!) }));
+}
+
+/** A path whose points are off it as they were before, one residual after the other. */
+const trembling = (path: PointSeries, residuals: readonly Vec2[]): PointSeries =>
+  residuals.length === 0
+    ? path
+    : {
+        ...path,
+        x: path.x.map((x, k) => x + residuals[k % residuals.length]!.x),
+        y: path.y.map((y, k) => y + residuals[k % residuals.length]!.y),
+      };
+
+/**
  * A measured performance as another camera would give it: as many pixels tall, as often looked at, seen from as far
  * beside the plane, its movement in the middle of the picture, its points detected and its moments marked by hand. What
  * a measure then says of its own error is what to expect there.
@@ -85,7 +108,10 @@ export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
   const track: Track = Object.fromEntries(
     (Object.entries(smoothed) as [PointId, PointSeries][]).map(([id, series]) => [
       id,
-      seriesAt(series, frames, { ...to, detected: isBodyPoint(id) }),
+      trembling(
+        seriesAt(series, frames, { ...to, detected: isBodyPoint(id) }),
+        residualsOf(trial.raw[id], series, scale),
+      ),
     ]),
   );
   const planned = {
@@ -95,6 +121,7 @@ export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
     frameTimes: taken.map((time) => Math.round(time * 1e6)),
     fileRate: plan.rate,
     captureRate: plan.rate,
+    rateChanges: [],
     view: { ...clip.view, offPlaneDegrees: plan.offPlane, offPlaneSdDegrees: PLACED_SD_DEGREES },
     scale: clip.scale && { pixels: pixelsPerMetre(plan), metres: 1 },
     ground: null,
