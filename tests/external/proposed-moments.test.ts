@@ -90,12 +90,11 @@ describe('from detected points, over twelve clips of three movements', () => {
     expect(within(errors, 3)).toBeGreaterThanOrEqual(0.95);
   });
 
-  // The far foot of the back foot contact is hidden: two of its four contacts are five frames early.
-  test('carried over from another performer: median within a frame, nine in ten within three', () => {
+  test('carried over from another performer: median within a frame, 95 % within three', () => {
     const errors = sorted(carried);
     expect(errors.length).toBeGreaterThanOrEqual(45);
     expect(errors[errors.length >> 1]).toBeLessThanOrEqual(1);
-    expect(within(errors, 3)).toBeGreaterThanOrEqual(0.9);
+    expect(within(errors, 3)).toBeGreaterThanOrEqual(0.95);
   });
 
   test('are less sure where they are wrong', () => {

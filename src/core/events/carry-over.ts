@@ -110,12 +110,14 @@ export function carryOver(movement: Movement, marked: Trial, other: Trial): read
         )
       : [];
     const away = refined ? Math.abs(refined.frame - frame) * other.interval : 0;
+    // The curves and the rule tell of the same instant, each as surely as it says: their mean by inverse variances.
+    const ofRule = refined ? CARRIED_SD ** 2 / (CARRIED_SD ** 2 + refined.sd ** 2) : 0;
     const proposal: Proposal = refined
       ? asSure({
           momentId: moment.id,
-          frame: refined.frame,
+          frame: ofRule * refined.frame + (1 - ofRule) * frame,
           confidence: Math.min(1, Math.max(refined.confidence, 0.3) * likeness * (1 / (1 + (away / AGREE) ** 2) + 0.4)),
-          sd: Math.hypot(refined.sd, away / 4),
+          sd: Math.hypot(Math.sqrt(ofRule) * refined.sd, away / 4),
           systematic: refined.systematic,
         })
       : asSure({ momentId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD, systematic: 0 });

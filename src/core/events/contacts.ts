@@ -1,6 +1,7 @@
 import { farSide } from '../model/clip';
 import type { Trial } from '../trial/trial';
-import { ORIGIN } from '../tracks/track';
+import { doubtError } from '../tracks/point-error';
+import { isFromDetector, ORIGIN } from '../tracks/track';
 import { isDetected, partsOf, placesOf } from '../trial/places';
 import { changePoint, withoutStrays, type ChangePoint } from '../signal/change-point';
 import { rateOfChange } from '../signal/derivative';
@@ -35,19 +36,23 @@ const BESIDE = 0.25;
 const SEARCH = 0.03;
 const MOVING = 0.045;
 const RESTS = 0.03;
-/** Ends that touch within this of each other touch together, seconds. */
-const TOGETHER = 0.012;
 /**
  * A foot is no mathematical point that stops: what the fitted instant is off by beside its noise, seconds (against
  * rendered truth).
  */
 export const FOOT_SD = 0.009;
-/** The far foot goes behind the near leg, where a detector guesses, seconds (likewise). */
-const FAR_FOOT_SD = 0.014;
+/** Ends that touch within this of each other touch together, seconds. */
+const SEEN = { sd: FOOT_SD, together: 0.012 } as const;
+/** The far foot goes behind the near leg, where a detector guesses (likewise). */
+const HIDDEN = { sd: 0.014, together: 0.03 } as const;
+/** What a detector is off by of its own, standing heights, against which its doubt counts. */
+const POINT_SD = 0.01;
 /** Noise that is carried on from frame to frame moves the fitted instant farther than white noise would. */
 const CARRIED_NOISE = 2.2;
 
 interface End {
+  /** How much each frame counts, by how far its point is doubted. */
+  readonly weights: Float64Array;
   readonly x: Float64Array;
   readonly y: Float64Array;
   readonly speed: Float64Array;
@@ -64,12 +69,15 @@ function endsOf(trial: Trial, side: Foot): readonly End[] {
     const raw = placesOf({ ...trial, smoothed: trial.raw }, `${side}-${end}`, 0);
     // What was filled in between detected frames rounds the corner that is looked for.
     const [part] = partsOf(`${side}-${end}`, trial.clip.performer, trial.raw);
-    const origins = part && trial.raw[part.id]?.origin;
+    const series = part && trial.raw[part.id];
     const own = (values: Float64Array): Float64Array =>
-      values.map((v, i) => (origins?.[i] === ORIGIN.filled ? NaN : v));
+      values.map((v, i) => (series?.origin[i] === ORIGIN.filled ? NaN : v));
+    const weightAt = (i: number): number =>
+      series && isFromDetector(series.origin[i]) ? 1 / (1 + (doubtError(series.confidence[i]!) / POINT_SD) ** 2) : 1;
     const [x, y] = [smooth.x, smooth.y].map((v) => v.map((p) => p * per)) as [Float64Array, Float64Array];
     const [vx, vy] = [rateOfChange(times, x), rateOfChange(times, y)];
     return {
+      weights: Float64Array.from(x, (_, i) => weightAt(i)),
       x,
       y,
       speed: vx.map((v, i) => Math.hypot(v, vy[i]!)),
@@ -166,7 +174,7 @@ function footOf(trial: Trial, side: Foot): FootOfClip {
 export const contactsOf = (trial: Trial, side: Foot): readonly Contact[] => footOf(trial, side).contacts;
 
 /** The instant at which one end of a foot comes to rest, or leaves. */
-function edgeOfEnd(trial: Trial, { rawX, rawY }: End, rest: FrameSpan, edge: Edge): ChangePoint {
+function edgeOfEnd(trial: Trial, { rawX, rawY, weights }: End, rest: FrameSpan, edge: Edge): ChangePoint {
   const { times, interval } = trial;
   const about = timeAtFrame(times, edge === 'touch-down' ? rest.first : rest.last);
   const search = Math.max(SEARCH, 1.5 * interval);
@@ -176,6 +184,7 @@ function edgeOfEnd(trial: Trial, { rawX, rawY }: End, rest: FrameSpan, edge: Edg
     latest: about + search,
     moving: Math.max(MOVING, 3 * interval),
     resting: Math.max(RESTS, 2 * interval),
+    weights,
   });
   return found ?? { time: about, sd: Math.max(0.02, interval) };
 }
@@ -207,15 +216,14 @@ function edgeOf(trial: Trial, side: Foot, contact: Contact, edge: Edge): Contact
   );
   const sign = edge === 'touch-down' ? 1 : -1;
   const first = candidates.reduce((a, b) => (sign * (b.time - a.time) < 0 ? b : a));
-  const together = candidates.filter((c) => Math.abs(c.time - first.time) <= TOGETHER + first.sd);
-  const weight = together.reduce((sum, c) => sum + 1 / c.sd ** 2, 0);
-  const time = together.reduce((sum, c) => sum + c.time / c.sd ** 2, 0) / weight;
+  const own = isHidden(trial, side) ? HIDDEN : SEEN;
+  const together = candidates.filter((c) => Math.abs(c.time - first.time) <= own.together + first.sd);
+  const sum = (of: (c: ChangePoint) => number): number => together.reduce((total, c) => total + of(c), 0);
+  const weightOf = (c: ChangePoint): number => 1 / (c.sd ** 2 + own.sd ** 2);
+  const time = sum((c) => c.time * weightOf(c)) / sum(weightOf);
+  const noise = CARRIED_NOISE / Math.sqrt(sum((c) => 1 / c.sd ** 2));
   const apart = together.length > 1 ? Math.abs(together[0]!.time - together[1]!.time) / 2 : 0;
-  return {
-    side,
-    frame: frameAtTime(trial.times, time),
-    sd: Math.hypot(CARRIED_NOISE / Math.sqrt(weight), apart, isHidden(trial, side) ? FAR_FOOT_SD : FOOT_SD),
-  };
+  return { side, frame: frameAtTime(trial.times, time), sd: Math.hypot(noise, apart, own.sd) };
 }
 
 /**

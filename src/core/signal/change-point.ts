@@ -17,6 +17,8 @@ export interface ChangeSearch {
   /** How much of the movement, and of the rest, is looked at. */
   readonly moving: number;
   readonly resting: number;
+  /** How much each sample counts, 1 for one that is seen as well as can be; left out, all alike. */
+  readonly weights?: Float64Array;
 }
 
 /** Steps of the search, seconds. */
@@ -57,7 +59,7 @@ function residualSquares(rows: readonly (readonly number[])[], values: readonly 
 export function changePoint(
   times: Float64Array,
   coordinates: readonly Float64Array[],
-  { restsAfter, earliest, latest, moving, resting }: ChangeSearch,
+  { restsAfter, earliest, latest, moving, resting, weights }: ChangeSearch,
 ): ChangePoint | null {
   const [from, to] = restsAfter ? [earliest - moving, latest + resting] : [earliest - resting, latest + moving];
   const inside = Array.from(times.keys()).filter((i) => times[i]! >= from && times[i]! <= to);
@@ -69,12 +71,14 @@ export function changePoint(
     coordinates.reduce((total, c, n) => {
       const away = (i: number): number => Math.max(0, restsAfter ? t - times[i]! : times[i]! - t) / moving;
       const bends = known[n]!.filter((i) => away(i) > 0).length >= 4;
-      const rows = known[n]!.map((i) => (bends ? [1, away(i), away(i) ** 2] : [1, away(i)]));
+      // Weighted least squares: each row and its value times the root of the weight.
+      const root = (i: number): number => Math.sqrt(weights?.[i] ?? 1);
+      const rows = known[n]!.map((i) => (bends ? [1, away(i), away(i) ** 2] : [1, away(i)]).map((v) => v * root(i)));
       return (
         total +
         residualSquares(
           rows,
-          known[n]!.map((i) => c[i]!),
+          known[n]!.map((i) => c[i]! * root(i)),
         )
       );
     }, 0);
