@@ -76,7 +76,10 @@ function numberOf(
   return value;
 }
 
-/** `30,121:240,301:?`: 30 frames a second, 240 from the 121st frame on, and nobody knows how many from the 301st. */
+/**
+ * `30,121:240,301:?`: 30 frames a second, 240 from the 121st frame on, and nobody knows how many from the 301st; `?` where
+ * nobody knows from the first.
+ */
 function ratesOf(said: string | null): Pick<PerformerAnswers, 'rate' | 'rateChanges'> {
   const [first, ...further] = said?.split(',').map((part) => part.trim()) ?? [];
   const rateChanges = further.map((part) => {
@@ -98,6 +101,7 @@ function ratesOf(said: string | null): Pick<PerformerAnswers, 'rate' | 'rateChan
       EXIT.usage,
       `--rate has “${further[late]!}” after “${further[late - 1]!}”; give them in their order.`,
     );
+  if (first === '?') return { rate: null, rateChanges: [{ from: 0, captureRate: null }, ...rateChanges] };
   return { rate: numberOf('rate', first ?? null, LIMITS.rate, 'frames per second'), rateChanges };
 }
 

@@ -21,8 +21,8 @@ export type ShotUse = 'attempt' | 'camera' | 'none';
 export interface ChosenShot {
   readonly shot: Shot;
   readonly use: ShotUse;
-  /** Frames per second as the camera took them: a replay is slowed more often than not. */
-  readonly captureRate: number;
+  /** Frames per second as the camera took them, null where nobody knows: a replay is slowed more often than not. */
+  readonly captureRate: number | null;
 }
 
 type Shots = Result<readonly Shot[], ShotsIssue | Issue<'no-media'>>;
@@ -42,7 +42,7 @@ export async function findShots(clip: Clip): Promise<Shots> {
   return video.ok ? lookForCuts(`shots-${clip.id}`, video.value) : video;
 }
 
-/** The shots of a file that is not yet in the session. */
+/** The shots of a file that is not yet in the session; one job with the search for attempts, so that one runs at a time. */
 export const shotsOf = (file: File): Promise<Shots> => lookForCuts(`attempts-${file.name}`, wholeFile(file));
 
 /** A clip of one shot. What was said of another shot's picture is not so of this one's. */
@@ -61,10 +61,13 @@ function clipOf(whole: Clip, { shot, captureRate }: ChosenShot, probed: ProbedFi
     frameTimes: index.frameTimes,
     fileRate: index.fileRate,
     timesUnsure: unevenRepeats,
-    captureRate,
-    rateChanges: whole.rateChanges
-      .filter(({ from }) => from > first && from < first + frames)
-      .map((change) => ({ ...change, from: change.from - first })),
+    captureRate: captureRate ?? whole.captureRate,
+    rateChanges: [
+      ...(captureRate === null ? [{ from: 0, captureRate: null }] : []),
+      ...whole.rateChanges
+        .filter(({ from }) => from > first && from < first + frames)
+        .map((change) => ({ ...change, from: change.from - first })),
+    ],
     camera: null,
     scale: placed(whole.scale),
     ground: placed(whole.ground),
@@ -90,6 +93,8 @@ export async function makeClipsOfShots(
     const own = clipOf(clip, one, probed.value, attempt);
     pieces.push({ clip: own, from: own.frameTimes.length === one.shot.frames ? one.shot.first : null });
   }
+  // While its shots were read the clip may have been removed.
+  if (!useDocument.getState().session?.clips.some(({ id }) => id === clip.id)) return ok(null);
   const kept = edit((session) => Object.assign(session, splitClip(useDocument.getState().session!, clip.id, pieces)));
   if (!kept) return ok(null);
   const shown = Object.fromEntries(pieces.map(({ clip: { id } }) => [id, 0]));

@@ -34,5 +34,19 @@ test('where a clip is slowed within itself its times go by each stretch; where n
   await goToStep(page, 'Match');
   await page.getByRole('button', { name: 'Remove the change at frame 97' }).click();
   await expect(time(page)).toHaveText('frame 109 of 243, 900 ms at 120/s');
+
+  // Of a film from elsewhere it may not be known at all.
+  const first = page.getByLabel('Capture rate, frames per second').first();
+  await first.fill('');
+  await first.blur();
+  await expect(time(page)).toHaveText('frame 109 of 243, 900 ms at ?/s');
+  await goToStep(page, 'Compare');
+  await expect(page.getByText('The capture rate is not known from frame 1 to 243').first()).toBeVisible();
+  await goToStep(page, 'Match');
+  await expect(first).toHaveValue('');
+  await first.fill('120');
+  await first.blur();
+  await expect(time(page)).toHaveText('frame 109 of 243, 900 ms at 120/s');
+  await expect(page.getByText('Not known: no times are measured over it')).toHaveCount(0);
   expect(errors).toEqual([]);
 });

@@ -52,6 +52,14 @@ test('a clip that is cut becomes clips of its shots: a replay is another camera 
   await expect(page.getByRole('button', { name: 'Same instant here' })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(frame).toContainText('of 101');
+
+  // How a replay was slowed is not known more often than not.
+  await page.getByRole('button', { name: 'Look for cuts' }).click();
+  await expect(shots).toContainText('20 frames from frame 82', { timeout: 60_000 });
+  await shots.getByLabel('Capture rate').nth(1).fill('');
+  await make.click();
+  await expect(page.getByTestId('frame-athlete')).toContainText('of 44');
+  await expect(page.getByText('The capture rate is not known').first()).toBeVisible();
   expect(errors).toEqual([]);
 });
 

@@ -123,7 +123,7 @@ export type Repeats = z.infer<typeof repeatsSchema>;
 
 /** From a frame on the camera took another number of frames per second; null where nobody knows how many. */
 export const rateChangeSchema = z.object({
-  from: z.number().int().positive(),
+  from: z.number().int().nonnegative(),
   captureRate: rateSchema.nullable(),
 });
 export type RateChange = z.infer<typeof rateChangeSchema>;
@@ -164,7 +164,7 @@ export const clipSchema = z.object({
   /** Frames per second as the file plays, and as the camera took them. */
   fileRate: rateSchema,
   captureRate: rateSchema,
-  /** Where a clip is slowed, or runs on at full speed, within itself: `captureRate` holds until the first of them. */
+  /** Where a clip is slowed, runs on at full speed, or is not known: `captureRate` holds until the first of them. */
   rateChanges: z
     .array(rateChangeSchema)
     .max(LIMITS.rateChanges)

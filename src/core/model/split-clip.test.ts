@@ -45,6 +45,10 @@ const session: Session = {
   drawings: [{ ...drawing, id: 'd', clipId: 'whole', frame: 40 }],
 };
 
+test('a clip that went meanwhile is not split', () => {
+  expect(splitClip(session, 'gone', [piece('a', 0, 10)])).toBe(session);
+});
+
 test('what belongs to a frame goes with it into the shot that holds it; what no shot holds goes', () => {
   const split = splitClip(session, 'whole', [piece('a', 0, 10), piece('b', 25, 16)]);
   expect(faultOfChange(session, split)).toBeNull();

@@ -65,9 +65,12 @@ const marksOf = (marks: Readonly<Record<string, Mark>>, piece: Stretch): Record<
 
 /**
  * Makes clips of some stretches of a clip, in its place. Points, what detectors said, moments, findings and drawings go
- * with the frames that they belong to; what belongs to a frame of none of them goes.
+ * with the frames that they belong to; what belongs to a frame of none of them goes. A session without the clip stays
+ * as it is.
  */
 export function splitClip(session: Session, clipId: string, pieces: readonly Piece[]): Session {
+  const place = session.clips.findIndex(({ id }) => id === clipId);
+  if (place < 0) return session;
   const rest = withoutClips(session, new Set([clipId]));
   const stretches = pieces.filter((piece): piece is Stretch => piece.from !== null);
   const inPieces = <T>(whole: T | undefined, part: (whole: T, piece: Stretch) => T): Record<string, T> =>
@@ -92,7 +95,6 @@ export function splitClip(session: Session, clipId: string, pieces: readonly Pie
           },
         ];
   };
-  const place = session.clips.findIndex(({ id }) => id === clipId);
   const clips = rest.clips.map((clip) =>
     clip.sync?.to === clipId && pieces[0] ? { ...clip, sync: { to: pieces[0].clip.id, pairs: [] } } : clip,
   );

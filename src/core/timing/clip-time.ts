@@ -6,7 +6,7 @@ type Timed = Pick<Clip, 'frameTimes' | 'fileRate' | 'captureRate'> & Partial<Pic
 
 /** Frames per second as the camera took them at a frame; null where nobody knows. */
 export function captureRateAt(
-  { captureRate, rateChanges = [] }: Omit<Timed, 'frameTimes'>,
+  { captureRate, rateChanges = [] }: Omit<Timed, 'frameTimes' | 'fileRate'>,
   frame: number,
 ): number | null {
   const last = rateChanges.findLast(({ from }) => from <= frame);

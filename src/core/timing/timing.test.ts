@@ -48,6 +48,10 @@ describe('time of a clip', () => {
     const unknown = { ...ramp, rateChanges: [{ from: 10, captureRate: null }, ramp.rateChanges[1]!] };
     expect(unknownTimes(unknown)).toEqual([[10, 20]]);
     expect(unknownTimes({ ...ramp, rateChanges: [{ from: 25, captureRate: null }] })).toEqual([[25, 30]]);
+    const fromTheFirst = { ...ramp, rateChanges: [{ from: 0, captureRate: null }, ...ramp.rateChanges] };
+    expect(unknownTimes(fromTheFirst)[0]).toEqual([0, ramp.rateChanges[0]!.from]);
+    expect(realTimes(fromTheFirst)).toEqual(realTimes(ramp));
+    expect(captureRateAt(fromTheFirst, 0)).toBeNull();
     expect(realTimes({ ...ramp, rateChanges: [{ from: 99, captureRate: 240 }] })[30]).toBeCloseTo(1, 9);
   });
 

@@ -6,7 +6,7 @@ import { momentsOf } from '../../core/model/measure';
 import type { Movement } from '../../core/model/movement';
 import type { Trial } from '../../core/trial/trial';
 import type { Reading } from '../../core/reading';
-import { timeAtFrame } from '../../core/timing/clip-time';
+import { captureRateAt, timeAtFrame } from '../../core/timing/clip-time';
 import { fromSi, type DisplayUnit } from '../../core/units';
 
 const readingSchema = z.object({
@@ -34,7 +34,8 @@ const gapSchema = z.object({
 
 const trialSchema = z.object({
   file: z.string(),
-  framesPerSecond: z.number(),
+  /** As the camera took them from the first frame; null where nobody knows. */
+  framesPerSecond: z.number().nullable(),
   /** Seconds from the first frame; how sure a proposal is, null where the moment was given. */
   moments: z.record(z.string(), z.object({ seconds: z.number(), proposed: z.number().nullable() })),
   warnings: z.array(z.string()),
@@ -102,7 +103,7 @@ function readingOf(reading: Reading): z.infer<typeof readingSchema> {
 
 const trialOf = ({ trial, file, proposed, warnings }: ComparedTrial): z.infer<typeof trialSchema> => ({
   file,
-  framesPerSecond: trial.clip.captureRate,
+  framesPerSecond: captureRateAt(trial.clip, 0),
   moments: Object.fromEntries(
     Object.entries(trial.marks).map(([id, frame]) => [
       id,

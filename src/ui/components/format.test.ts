@@ -47,5 +47,8 @@ it('says at what rate a clip was taken, and what the file plays where that diffe
     ],
   };
   expect(rateText(slowed)).toBe('30, 240, ?/s');
+  const notKnown = { ...slowed, rateChanges: [{ from: 0, captureRate: null }, slowed.rateChanges[0]!] };
+  expect(rateText(notKnown)).toBe('?, 240/s');
+  expect(ratesInWords(notKnown)).toBe('Frames per second not known, 240 from frame 31');
   expect(ratesInWords(slowed)).toBe('30 frames per second, 240 from frame 31, not known from frame 271');
 });

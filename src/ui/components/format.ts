@@ -1,8 +1,9 @@
 import { format, isValid } from 'date-fns';
-import type { Clip } from '../../core/model/clip';
+import type { Clip, RateChange } from '../../core/model/clip';
 import type { Reading } from '../../core/reading';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
 import { COVERAGE_95 } from '../../core/statistics/normal';
+import { captureRateAt } from '../../core/timing/clip-time';
 
 /** A value in its display unit, without decimals that the error would make meaningless. */
 export const inDisplayUnit = (si: number, unit: DisplayUnit): string =>
@@ -35,19 +36,28 @@ export const signedMilliseconds = (seconds: number): string => signed(seconds, '
 
 type RatedClip = Pick<Clip, 'captureRate' | 'fileRate' | 'rateChanges'>;
 const ownRate = (rate: number | null): string => (rate === null ? '?' : String(Number(rate.toFixed(2))));
+/** The rate of each stretch, from the first frame on. */
+const stretchesOf = (clip: Omit<RatedClip, 'fileRate'>): readonly RateChange[] => [
+  { from: 0, captureRate: captureRateAt(clip, 0) },
+  ...clip.rateChanges.filter(({ from }) => from > 0),
+];
 
 /** The same in words: `30 frames per second, 240 from frame 31, not known from frame 271`. */
-export const ratesInWords = ({ captureRate, rateChanges }: Pick<RatedClip, 'captureRate' | 'rateChanges'>): string =>
-  [
-    `${ownRate(captureRate)} frames per second`,
-    ...rateChanges.map(
-      (c) => `${c.captureRate === null ? 'not known' : ownRate(c.captureRate)} from frame ${c.from + 1}`,
-    ),
+export function ratesInWords(clip: Omit<RatedClip, 'fileRate'>): string {
+  const [first, ...further] = stretchesOf(clip);
+  return [
+    first!.captureRate === null ? 'Frames per second not known' : `${ownRate(first!.captureRate)} frames per second`,
+    ...further.map((c) => `${c.captureRate === null ? 'not known' : ownRate(c.captureRate)} from frame ${c.from + 1}`),
   ].join(', ');
+}
 
 /** At how many frames a second a clip was taken, and what its file plays where that differs. */
-export const rateText = ({ captureRate, fileRate, rateChanges }: RatedClip): string =>
-  `${[captureRate, ...rateChanges.map((change) => change.captureRate)].map(ownRate).join(', ')}/s${Math.abs(captureRate - fileRate) > 0.01 ? ` (file ${Number(fileRate.toFixed(2))}/s)` : ''}`;
+export function rateText({ fileRate, ...clip }: RatedClip): string {
+  const rates = stretchesOf(clip).map(({ captureRate }) => captureRate);
+  const [first] = rates;
+  const ofFile = first !== null && Math.abs(first! - fileRate) > 0.01 ? ` (file ${ownRate(fileRate)}/s)` : '';
+  return `${rates.map(ownRate).join(', ')}/s${ofFile}`;
+}
 
 /** `1 frame`, `12 frames`. */
 export const countOf = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;

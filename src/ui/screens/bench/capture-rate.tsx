@@ -13,56 +13,88 @@ import { notify } from '../../../state/notices';
 const keepChanges = ({ id }: Clip, rateChanges: readonly RateChange[]): void =>
   changeClip(id, { rateChanges: [...rateChanges].sort((a, b) => a.from - b.from) });
 
+/** How the first frame was taken; null where nobody knows. */
+function keepFirst(clip: Clip, rate: number | null): void {
+  const further = clip.rateChanges.filter(({ from }) => from > 0);
+  changeClip(
+    clip.id,
+    rate === null
+      ? { rateChanges: [{ from: 0, captureRate: null }, ...further] }
+      : { captureRate: rate, rateChanges: further },
+  );
+}
+
 /** The frame that is shown begins a stretch of another rate. */
 function changeHere(clip: Clip): void {
   const from = player.pendingFrame(clip.id);
   if (from === 0) return notify('info', 'The first frame has the rate above. Go to the frame from which it changes.');
   if (clip.rateChanges.some((change) => change.from === from))
     return notify('info', `A change stands at frame ${from + 1} already.`);
-  if (clip.rateChanges.length === LIMITS.rateChanges)
-    return notify('info', `A clip has at most ${LIMITS.rateChanges} changes of its rate. Remove one first.`);
+  if (clip.rateChanges.length >= LIMITS.rateChanges - 1)
+    return notify('info', `A clip has at most ${LIMITS.rateChanges - 1} changes of its rate. Remove one first.`);
   keepChanges(clip, [...clip.rateChanges, { from, captureRate: captureRateAt(clip, from) }]);
 }
 
-/** A number of frames per second; what is none leaves it as it was. */
-const rateOf = (text: string): number | null => {
+/** The frames per second that a field says, null where it is empty; what is no rate leaves them as they were. */
+function rateOf(text: string, before: number | null): number | null {
+  if (text === '') return null;
   const rate = Number(text);
-  return rate >= LIMITS.rate.least && rate <= LIMITS.rate.most ? rate : null;
-};
+  return rate >= LIMITS.rate.least && rate <= LIMITS.rate.most ? rate : before;
+}
+
+const NOT_KNOWN = 'Not known: no times are measured over it';
+
+/** One stretch's rate; empty where nobody knows it. */
+function RateField({
+  label,
+  rate,
+  helperText,
+  onChange,
+}: {
+  readonly label: string;
+  readonly rate: number | null;
+  readonly helperText?: string;
+  readonly onChange: (rate: number | null) => void;
+}): ReactNode {
+  return (
+    <TextField
+      size="small"
+      sx={{ flex: 1 }}
+      label={label}
+      type="number"
+      defaultValue={rate ?? ''}
+      helperText={rate === null ? NOT_KNOWN : helperText}
+      onBlur={({ target }) => {
+        const said = rateOf(target.value, rate);
+        target.value = String(said ?? '');
+        if (said !== rate) onChange(said);
+      }}
+    />
+  );
+}
 
 /** How many frames a second the camera took, and where that changes within the clip. */
 export function CaptureRate({ clip }: { readonly clip: Clip }): ReactNode {
+  const further = clip.rateChanges.filter(({ from }) => from > 0);
   return (
     <div style={{ display: 'grid', gap: 8 }}>
-      <TextField
+      <RateField
         label="Capture rate, frames per second"
-        type="number"
-        defaultValue={clip.captureRate}
+        rate={captureRateAt(clip, 0)}
         helperText={`The file plays ${clip.fileRate} frames per second; times on the bench are real times`}
-        onBlur={({ target }) => {
-          const rate = rateOf(target.value);
-          if (rate !== null && rate !== clip.captureRate) changeClip(clip.id, { captureRate: rate });
-          else target.value = String(clip.captureRate);
-        }}
+        onChange={(rate) => keepFirst(clip, rate)}
       />
-      {clip.rateChanges.map((change) => (
+      {further.map((change) => (
         <div key={change.from} style={{ display: 'flex', alignItems: 'start', gap: 4 }}>
-          <TextField
-            size="small"
-            sx={{ flex: 1 }}
+          <RateField
             label={`From frame ${change.from + 1}, frames per second`}
-            type="number"
-            defaultValue={change.captureRate ?? ''}
-            helperText={change.captureRate === null ? 'Not known: no times are measured over it' : undefined}
-            onBlur={({ target }) => {
-              const captureRate = target.value === '' ? null : (rateOf(target.value) ?? change.captureRate);
-              target.value = String(captureRate ?? '');
-              if (captureRate !== change.captureRate)
-                keepChanges(
-                  clip,
-                  clip.rateChanges.map((own) => (own === change ? { ...own, captureRate } : own)),
-                );
-            }}
+            rate={change.captureRate}
+            onChange={(captureRate) =>
+              keepChanges(
+                clip,
+                clip.rateChanges.map((own) => (own === change ? { ...own, captureRate } : own)),
+              )
+            }
           />
           <IconButton
             aria-label={`Remove the change at frame ${change.from + 1}`}

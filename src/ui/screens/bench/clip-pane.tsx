@@ -165,7 +165,7 @@ function FrameAndTime({ on, short }: { readonly on: BenchClip; readonly short: b
     <span className="right" data-testid={`frame-${on.id}`}>
       frame {shown + 1}
       {short ? '' : ` of ${clip.frameTimes.length}`}, {(timeAtFrame(times, shown) * 1000).toFixed(0)} ms
-      {short && clip.captureRate === clip.fileRate ? '' : ` at ${rateText(clip)}`}
+      {short && clip.captureRate === clip.fileRate && clip.rateChanges.length === 0 ? '' : ` at ${rateText(clip)}`}
     </span>
   );
 }

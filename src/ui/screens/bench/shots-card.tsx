@@ -21,11 +21,11 @@ const USES: readonly (readonly [ShotUse, string])[] = [
 const proposedFor = (clip: Clip, shot: Shot): ChosenShot => ({
   shot,
   use: 'attempt',
-  captureRate: captureRateAt(clip, shot.first) ?? clip.captureRate,
+  captureRate: captureRateAt(clip, shot.first),
 });
 
 const isRate = ({ captureRate }: ChosenShot): boolean =>
-  captureRate >= LIMITS.rate.least && captureRate <= LIMITS.rate.most;
+  captureRate === null || (captureRate >= LIMITS.rate.least && captureRate <= LIMITS.rate.most);
 
 /** The shots of a film that is cut: each becomes a clip of its own. */
 export function Shots({ clip }: { readonly clip: Clip }): ReactNode {
@@ -95,9 +95,10 @@ export function Shots({ clip }: { readonly clip: Clip }): ReactNode {
               type="number"
               label="Capture rate"
               sx={{ width: 110 }}
-              defaultValue={captureRate}
+              defaultValue={captureRate ?? ''}
+              helperText={captureRate === null ? 'Not known' : undefined}
               error={!isRate({ shot, use, captureRate })}
-              onChange={({ target }) => change(i, { captureRate: Number(target.value) })}
+              onChange={({ target }) => change(i, { captureRate: target.value === '' ? null : Number(target.value) })}
             />
           </div>
         </div>
