@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { addClip, chooseOption, clipFile, createSession, goToStep } from '../../demo/drive-job';
 import { seriousFindings, watchErrors } from './pages';
 
@@ -14,6 +14,13 @@ function film(to: string, rate: number, shots: readonly (readonly [name: string,
   execFileSync('ffmpeg', ['-y', '-v', 'error', ...inputs, '-filter_complex', joined, ...coded, to]);
   return to;
 }
+
+/** The brightest sample of the picture that a pane shows, 0 to 255. */
+const brightestOf = (page: Page, pane: string): Promise<number> =>
+  page.getByTestId(`pane-${pane}`).evaluate((canvas: HTMLCanvasElement) => {
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+    return data.reduce((most, sample, i) => (i % 4 === 3 ? most : Math.max(most, sample)), 0);
+  });
 
 test('a clip that is cut becomes clips of its shots: a replay is another camera of the attempt, at its own rate', async ({
   page,
@@ -52,14 +59,14 @@ test('a clip that is cut becomes clips of its shots: a replay is another camera 
   await expect(page.getByRole('button', { name: 'Same instant here' })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(frame).toContainText('of 101');
+  await expect.poll(() => brightestOf(page, 'athlete')).toBeGreaterThan(100);
 
   // How a replay was slowed is not known more often than not.
   await page.getByRole('button', { name: 'Look for cuts' }).click();
   await expect(shots).toContainText('20 frames from frame 82', { timeout: 60_000 });
   await shots.getByLabel('Capture rate').nth(1).fill('');
   await make.click();
-  await expect(page.getByTestId('frame-athlete')).toContainText('of 44');
-  await expect(page.getByText('The capture rate is not known').first()).toBeVisible();
+  await expect(page.getByText('frame 1, 0 ms at ?/s')).toBeVisible();
   expect(errors).toEqual([]);
 });
 
