@@ -79,10 +79,16 @@ export const CHECKED: readonly Checked[] = [
     truth: (at) => facing(at('left-shoulder'), at('right-shoulder')) - facing(at('left-hip'), at('right-hip')),
   },
   {
-    name: 'facing',
+    name: 'hips face',
     plane: 'transverse',
     quantity: { type: 'facing', points: ['opposite-hip', 'dominant-hip'] },
     truth: (at) => facing(at('left-hip'), at('right-hip')),
+  },
+  {
+    name: 'shoulders face',
+    plane: 'transverse',
+    quantity: { type: 'facing', points: ['opposite-shoulder', 'dominant-shoulder'] },
+    truth: (at) => facing(at('left-shoulder'), at('right-shoulder')),
   },
   {
     name: 'side fall',

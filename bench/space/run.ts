@@ -18,7 +18,8 @@ const GEOMETRIES: Readonly<Record<string, readonly string[]>> = {
 };
 const GOALS: Readonly<Record<string, number>> = {
   separation: 5,
-  facing: 5,
+  'hips face': 5,
+  'shoulders face': 5,
   'side fall': 3,
   'left knee': 4,
   'right knee': 4,

@@ -46,8 +46,7 @@ test('hips against shoulders are measured from two cameras that nobody calibrate
   const face = page.getByTestId('reading-shoulders-face-at-back-foot-contact');
   await expect(face).toContainText('in space');
   const [value, plusMinus] = numbersOf(await face.getByRole('cell').nth(1).innerText());
-  // One reading tells no coverage (`bench space` does): it is within three of its standard deviations.
-  expect(Math.abs(value - turned(truth, 'shoulder', 'back-foot-contact'))).toBeLessThan((3 / 1.96) * plusMinus);
+  expect(Math.abs(value - turned(truth, 'shoulder', 'back-foot-contact'))).toBeLessThan(plusMinus);
   await expect(page.getByTestId('reading-shoulder-counter-rotation')).toContainText('in space');
 });
 

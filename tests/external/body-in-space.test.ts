@@ -2,6 +2,7 @@ import type { Camera } from '../../demo/camera/camera';
 import { vec3 } from '../../demo/athlete/vec3';
 import type { PointId } from '../../src/core/anatomy/body-points';
 import type { SpaceCamera } from '../../src/core/reconstruction/problem-of-cameras';
+import type { SeenPoint } from '../../src/core/reconstruction/seen-points';
 import { reconstruct, type Body } from '../../src/core/reconstruction/reconstruct';
 import { capturedMotions } from '../fixtures/captured';
 import { filmedBody, type Filmed, type KnownMotion } from '../fixtures/filmed-body';
@@ -156,6 +157,23 @@ describe('what cannot be told is refused', () => {
     expect(refusal([side])).toBe('too-few-points');
     const late = { ...front, clip: { ...front.clip, clock: { offset: -9, rate: 1 } } };
     expect(refusal([side, late])).toBe('too-few-points');
+  });
+
+  test('a camera that sees the body in scattered frames only', () => {
+    const [side, front] = filmed(MOTIONS[0]!, FRONT, 'front');
+    const seenIn = (holds: (i: number) => boolean): string => {
+      const now = (values: Float64Array): Float64Array => values.map((v, i) => (holds(i) ? v : NaN));
+      const points = Object.fromEntries(
+        (Object.entries(front.clip.points) as [PointId, SeenPoint][]).map(([id, seen]) => [
+          id,
+          { ...seen, x: now(seen.x), y: now(seen.y) },
+        ]),
+      );
+      return refusal([side, { ...front, clip: { ...front.clip, points } }]);
+    };
+    expect(seenIn((i) => i % 12 < 4)).toBe('too-few-points');
+    // One who comes into the picture late is seen from there on.
+    expect(seenIn((i) => i > 70)).toBe('a body');
   });
 
   test('a work that was stopped', () => {

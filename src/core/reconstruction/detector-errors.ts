@@ -17,7 +17,7 @@ type JointErrors = readonly [x: number, y: number, stays: number];
  */
 const ERRORS: Readonly<Record<'near' | 'far' | 'front', Readonly<Record<string, JointErrors>>>> = {
   near: {
-    shoulder: [1.6, 0.9, 0.5],
+    shoulder: [2.1, 0.9, 0.5],
     elbow: [0.5, 0.4, 0.4],
     wrist: [0.7, 0.5, 0.4],
     hip: [1.7, 0.8, 0.6],
@@ -27,7 +27,7 @@ const ERRORS: Readonly<Record<'near' | 'far' | 'front', Readonly<Record<string, 
     'foot-index': [1.3, 0.9, 1.2],
   },
   far: {
-    shoulder: [1.8, 0.9, 0.7],
+    shoulder: [2.4, 0.9, 0.7],
     elbow: [2, 1.8, 1],
     wrist: [1.6, 1.8, 0.9],
     hip: [1.7, 0.8, 0.9],
@@ -37,7 +37,7 @@ const ERRORS: Readonly<Record<'near' | 'far' | 'front', Readonly<Record<string, 
     'foot-index': [2, 1.5, 1.2],
   },
   front: {
-    shoulder: [1, 0.8, 0.5],
+    shoulder: [1.3, 0.8, 0.5],
     elbow: [0.8, 2.1, 1],
     wrist: [1, 1.2, 0.7],
     hip: [0.9, 1.1, 0.7],

@@ -31,7 +31,25 @@ export const evenly = (frames: readonly number[], most: number): number[] => {
   return Array.from({ length: n }, (_, i) => frames[Math.round((i * (frames.length - 1)) / Math.max(1, n - 1))]!);
 };
 
-/** Points that two cameras or more see in most frames that they share. */
+/**
+ * How many of the shared frames show so many joints to two cameras or more, and what share that is of the frames from
+ * the first of them to the last: one who comes late into the picture is seen from there on.
+ */
+export function frequencyOfBodies(
+  cameras: readonly SpaceCamera[],
+  ids: readonly PointId[],
+  shared: readonly number[],
+  joints: number,
+): { readonly frames: number; readonly share: number } {
+  const problem = problemOf(cameras, ids, shared, { biased: false });
+  const saw = cameras.map((_, c) => problem.sightings(c, STILL));
+  const seen = (point: number): boolean => saw.filter(({ x }) => !Number.isNaN(x[point]!)).length >= 2;
+  const holds = shared.map((_, f) => ids.filter((_id, j) => seen(f * ids.length + j)).length >= joints);
+  const frames = holds.filter(Boolean).length;
+  return { frames, share: frames / (holds.lastIndexOf(true) - holds.indexOf(true) + 1) };
+}
+
+/** Points that two cameras or more see. */
 export function sharedPoints(cameras: readonly SpaceCamera[]): PointId[] {
   const ids = [...new Set(cameras.flatMap(({ clip }) => Object.keys(clip.points) as PointId[]))];
   return ids.filter((id) => isJoint(id) && cameras.filter(({ clip }) => clip.points[id]).length >= 2);

@@ -9,6 +9,7 @@ import {
   bestStart,
   evenly,
   freedomOf,
+  frequencyOfBodies,
   onFrames,
   problemOf,
   sharedFrames,
@@ -54,6 +55,8 @@ export interface ReconstructOptions {
 /** Fewer shared joints or frames do not tell how cameras stand. */
 const LEAST_JOINTS = 8;
 const LEAST_FRAMES = 8;
+/** A body that is seen in fewer of the frames is guessed at by its detector. */
+const LEAST_SHARE = 0.5;
 /** Frames by which the starts are compared, and at most by which all is adjusted. */
 const COARSE_FRAMES = 24;
 const MOST_FRAMES = 90;
@@ -234,6 +237,12 @@ export function reconstruct(
       'too-few-points',
       `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the ` +
         `least. ${DETECT}`,
+    );
+  const seen = frequencyOfBodies(cameras, ids, shared, LEAST_JOINTS);
+  if (seen.frames < LEAST_FRAMES || seen.share < LEAST_SHARE)
+    return fail(
+      'too-few-points',
+      `Only ${seen.frames} of ${shared.length} frames show ${LEAST_JOINTS} joints to two cameras. ${DETECT}`,
     );
   const stated = cameras.map(({ prior }) => prior.azimuthDegrees);
   const begin = bestStart(
