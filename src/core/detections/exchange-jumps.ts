@@ -22,6 +22,8 @@ const JUMP = { nearer: 0.5, far: 0.2 } as const;
 const REACH = 0.5;
 /** A second jump is where the way becomes shorter by at least this much when labels are exchanged, share of height. */
 const SECOND = 0.1;
+/** Labels are wrong for short: a stretch that would be so many times as long as that on the other side is believed. */
+const BELIEVED = 3;
 /** What is left of the confidence of points that were exchanged against what all detectors said. */
 const DOUBTED = 0.5;
 
@@ -40,18 +42,20 @@ function waysOf([left, right]: Pair, i: number, j: number): { readonly kept: num
 
 /**
  * Where labels can have slipped unseen in one direction from a frame: the step at which exchanging them there makes the
- * way least longer.
+ * way least longer. Over frames that are far apart either way is as long.
  * @param frames sure frames, from the one at the jump on, in that direction
  */
 function slipFrom(
   pairs: readonly Pair[],
   frames: readonly number[],
+  times: Float64Array,
 ): { readonly longer: number; readonly count: number } {
   let best = { longer: Infinity, count: 0 };
   for (let k = 1; k < frames.length; k++) {
+    const [from, to] = [frames[k - 1]!, frames[k]!];
     const longer = pairs.reduce((sum, pair) => {
-      const { kept, exchanged } = waysOf(pair, frames[k - 1]!, frames[k]!);
-      return sum + exchanged - kept;
+      const { kept, exchanged } = waysOf(pair, from, to);
+      return sum + Math.min(exchanged - kept, Math.abs(times[to]! - times[from]!) > NEAR ? 0 : Infinity);
     }, 0);
     if (longer < best.longer) best = { longer, count: k };
   }
@@ -62,7 +66,8 @@ function slipFrom(
  * Limbs that change places from one picture to the next, faster than any can move, have not moved: on one side of the
  * jump left is taken for right. Where a second jump shows where that began or ends, what lies between is exchanged, and
  * half as sure. Where the labels can have slipped on either side unseen, as limbs passed each other, nothing tells
- * which: the limb is not known from the one passing to the other. Points placed by hand stay.
+ * which: the limb is not known from the one passing to the other, or on the one side that is much shorter.
+ * Points placed by hand stay.
  * @param times real seconds of every frame
  */
 export function mendExchangeJumps(track: Track, times: Float64Array): Track {
@@ -95,10 +100,16 @@ export function mendExchangeJumps(track: Track, times: Float64Array): Track {
       if (!jumps) continue;
       const within = (i: number): boolean => Math.abs(times[i]! - times[a]!) <= REACH;
       const [back, on] = [sure.slice(0, k).filter(within).reverse(), sure.slice(k).filter(within)];
-      const [before, after] = [slipFrom(pairs, back), slipFrom(pairs, on)];
+      const [before, after] = [slipFrom(pairs, back, times), slipFrom(pairs, on, times)];
       const goes = pairsOf(limb.goes);
       const [first, last] = [back[Math.max(0, before.count - 1)]!, on[Math.max(0, after.count - 1)]!];
-      if (Math.min(before.longer, after.longer) > -SECOND * height) mended = clearedWithin(mended, goes, first, last);
+      if (Math.min(before.longer, after.longer) > -SECOND * height)
+        mended = clearedWithin(
+          mended,
+          goes,
+          before.count > BELIEVED * after.count ? a + 1 : first,
+          after.count > BELIEVED * before.count ? b - 1 : last,
+        );
       else if (before.longer < after.longer) mended = exchangedWithin(mended, goes, first, b - 1);
       else mended = exchangedWithin(mended, goes, a + 1, last);
     }
