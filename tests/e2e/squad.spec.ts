@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Locator } from '@playwright/test';
 import { addClip, createSession, goToStep } from '../../demo/drive-job';
 import { rows } from './database';
 import { fixtureClip, openDemo, seriousFindings, watchErrors } from './pages';
@@ -20,6 +20,12 @@ test('the start page shows each athlete with the picture, what is worked on, and
   // References are nobody's athletes: they stand on no row of their own.
   await expect(page.getByRole('table', { name: 'Athletes' }).getByRole('row')).toHaveCount(2);
   expect(await seriousFindings(page, 'Home')).toEqual([]);
+  // In one column what begins a session stands before the list, however long that is.
+  await page.setViewportSize({ width: 768, height: 1024 });
+  const topOf = async (what: Locator): Promise<number> => (await what.boundingBox())!.y;
+  const begin = page.getByRole('button', { name: 'Begin with one or two videos' });
+  await expect.poll(async () => (await topOf(begin)) < (await topOf(kip))).toBe(true);
+  await page.setViewportSize({ width: 1280, height: 800 });
   await kip.getByRole('link', { name: 'Kip Marlowe', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Kip Marlowe' })).toBeVisible();
   await expect(page.getByRole('table').first().getByRole('row')).toHaveCount(3);

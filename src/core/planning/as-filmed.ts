@@ -75,8 +75,8 @@ function residualsOf(raw: PointSeries | undefined, smooth: PointSeries, scale: n
     .map((i) => ({ x: scale * (raw.x[i]! - smooth.x[i]!), y: scale * (raw.y[i]! - smooth.y[i]!) }));
 }
 
-/** A path whose points are off it as they were before, one residual after the other. */
-const trembling = (path: PointSeries, residuals: readonly Vec2[]): PointSeries =>
+/** A path with residuals added, one after the other. */
+const withResiduals = (path: PointSeries, residuals: readonly Vec2[]): PointSeries =>
   residuals.length === 0
     ? path
     : {
@@ -108,7 +108,7 @@ export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
   const track: Track = Object.fromEntries(
     (Object.entries(smoothed) as [PointId, PointSeries][]).map(([id, series]) => [
       id,
-      trembling(
+      withResiduals(
         seriesAt(series, frames, { ...to, detected: isBodyPoint(id) }),
         residualsOf(trial.raw[id], series, scale),
       ),

@@ -5,6 +5,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { saveBackup } from '../../../state/backup';
@@ -98,7 +99,70 @@ export function HomeScreen(): ReactNode {
     else await begin(dropped);
   };
   const isEmpty = squad?.sessions.length === 0 && squad.members.length === 0;
+  // In one column a long list would push down what begins; a newcomer reads first.
+  const beginsFirst = useMediaQuery('(max-width: 960px)') && squad !== null && !isEmpty;
 
+  const people = (
+    <div key="people" className="main">
+      {isEmpty && (
+        <>
+          <Typography sx={{ mb: 2, maxWidth: 640 }}>
+            Puts an athlete’s clip beside a reference, brings both to the same moment, measures what differs and says
+            what to work on first. Every athlete stands here then, with what they work on.
+          </Typography>
+          <DemoCard first />
+        </>
+      )}
+      {squad && !isEmpty && (
+        <>
+          <BackupReminder sessions={squad.sessions} onBackUp={() => void backUp()} />
+          <SquadAndSessions squad={squad} measuring={measuring} onDelete={setDeleting} onChange={refresh} />
+        </>
+      )}
+    </div>
+  );
+  const beginning = (
+    <aside key="beginning">
+      <NewSession onFiles={(all) => void take(all)} />
+      <section className="card">
+        <Typography variant="h2" gutterBottom>
+          Files
+        </Typography>
+        <p className="note" style={{ margin: '0 0 8px' }}>
+          All of it stays in this browser, at {window.location.origin}: <Link to="/kept">What is kept here</Link>.
+        </p>
+        <Button variant="outlined" size="small" disabled={files.opening} onClick={() => input.current?.click()}>
+          {files.opening ? 'Reading the file' : 'Open a session or a backup'}
+        </Button>
+        {squad !== null && squad.sessions.length > 0 && (
+          <Button size="small" onClick={() => void backUp()}>
+            Save everything as one file
+          </Button>
+        )}
+        <input
+          ref={input}
+          type="file"
+          accept=".zip,.json"
+          aria-label="Session file"
+          className="visually-hidden"
+          tabIndex={-1}
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) void files.open(file);
+            event.target.value = '';
+          }}
+        />
+      </section>
+    </aside>
+  );
+  const further = (
+    <aside key="further">
+      {squad && !isEmpty && <DemoCard first={false} />}
+      <p className="note">
+        <a href="/third-party.md">Licences of what is built in</a>
+      </p>
+    </aside>
+  );
   return (
     <main
       className="page"
@@ -118,61 +182,7 @@ export function HomeScreen(): ReactNode {
             Safari has it all.
           </Alert>
         )}
-        <div className="home">
-          <div className="main">
-            {isEmpty && (
-              <>
-                <Typography sx={{ mb: 2, maxWidth: 640 }}>
-                  Puts an athlete’s clip beside a reference, brings both to the same moment, measures what differs and
-                  says what to work on first. Every athlete stands here then, with what they work on.
-                </Typography>
-                <DemoCard first />
-              </>
-            )}
-            {squad && !isEmpty && (
-              <>
-                <BackupReminder sessions={squad.sessions} onBackUp={() => void backUp()} />
-                <SquadAndSessions squad={squad} measuring={measuring} onDelete={setDeleting} onChange={refresh} />
-              </>
-            )}
-          </div>
-          <aside>
-            <NewSession onFiles={(all) => void take(all)} />
-            <section className="card">
-              <Typography variant="h2" gutterBottom>
-                Files
-              </Typography>
-              <p className="note" style={{ margin: '0 0 8px' }}>
-                All of it stays in this browser, at {window.location.origin}: <Link to="/kept">What is kept here</Link>.
-              </p>
-              <Button variant="outlined" size="small" disabled={files.opening} onClick={() => input.current?.click()}>
-                {files.opening ? 'Reading the file' : 'Open a session or a backup'}
-              </Button>
-              {squad !== null && squad.sessions.length > 0 && (
-                <Button size="small" onClick={() => void backUp()}>
-                  Save everything as one file
-                </Button>
-              )}
-              <input
-                ref={input}
-                type="file"
-                accept=".zip,.json"
-                aria-label="Session file"
-                className="visually-hidden"
-                tabIndex={-1}
-                onChange={(event) => {
-                  const [file] = event.target.files ?? [];
-                  if (file) void files.open(file);
-                  event.target.value = '';
-                }}
-              />
-            </section>
-            {squad && !isEmpty && <DemoCard first={false} />}
-            <p className="note">
-              <a href="/third-party.md">Licences of what is built in</a>
-            </p>
-          </aside>
-        </div>
+        <div className="home">{beginsFirst ? [beginning, people, further] : [people, beginning, further]}</div>
       </div>
       {starting && (
         <Suspense>
