@@ -77,8 +77,8 @@ function numberOf(
 }
 
 /**
- * `30,121:240,301:?`: 30 frames a second, 240 from the 121st frame on, and nobody knows how many from the 301st; `?` where
- * nobody knows from the first.
+ * `30,121:240,301:?`: 30 frames a second, 240 from the 121st frame on, and nobody knows how many from the 301st; `?`
+ * where nobody knows from the first.
  */
 function ratesOf(said: string | null): Pick<PerformerAnswers, 'rate' | 'rateChanges'> {
   const [first, ...further] = said?.split(',').map((part) => part.trim()) ?? [];

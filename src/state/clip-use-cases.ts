@@ -1,6 +1,7 @@
 import type { Clip, Part, Performer, Repeats, Role, View } from '../core/model/clip';
 import type { Session } from '../core/model/session';
 import { fail, type Issue, ok, type Result } from '../core/result';
+import { withFirstRate } from '../core/timing/clip-time';
 import { openClipSource } from '../media/clip-source';
 import { convertClip, converterState, type ConvertIssue } from '../media/convert-clip';
 import type { FrameIndex, IntakeIssue } from '../media/frame-index';
@@ -118,7 +119,8 @@ export interface IntakeAnswers {
   readonly performer: Performer;
   readonly view: View;
   readonly travel: 'left' | 'right';
-  readonly captureRate: number;
+  /** Frames per second as the camera took them; null where nobody knows. */
+  readonly captureRate: number | null;
 }
 
 /** Where a new clip goes: in place of another, beside what is there, or as one more camera of a trial. */
@@ -170,7 +172,7 @@ export async function placeClip(
     readonly repeats?: Repeats | null;
     readonly unevenRepeats?: boolean;
   },
-  answers: IntakeAnswers,
+  { captureRate, ...answers }: IntakeAnswers,
   { replace = null, cameraOf = null }: ClipPlace,
   also?: (session: Session, clip: Clip) => void,
 ): Promise<string> {
@@ -201,7 +203,7 @@ export async function placeClip(
     setUp: [],
     pictures,
     timesUnsure: unevenRepeats,
-    rateChanges: [],
+    ...withFirstRate({ captureRate: index.captureRate ?? index.fileRate, rateChanges: [] }, captureRate),
     camera: null,
     soundMetres: null,
     carryCorrections: true,

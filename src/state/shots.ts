@@ -1,6 +1,7 @@
 import type { Clip } from '../core/model/clip';
 import { splitClip, type Piece } from '../core/model/split-clip';
 import { ok, type Issue, type Result } from '../core/result';
+import { withFirstRate } from '../core/timing/clip-time';
 import type { IntakeIssue } from '../media/frame-index';
 import { observeShots, type Shot, type ShotsIssue } from '../media/observe-shots';
 import { wholeFile, type VideoFile } from '../media/video-file';
@@ -42,7 +43,7 @@ export async function findShots(clip: Clip): Promise<Shots> {
   return video.ok ? lookForCuts(`shots-${clip.id}`, video.value) : video;
 }
 
-/** The shots of a file that is not yet in the session; one job with the search for attempts, so that one runs at a time. */
+/** The shots of a file that is not yet in the session. It is one job with the search for attempts: one at a time. */
 export const shotsOf = (file: File): Promise<Shots> => lookForCuts(`attempts-${file.name}`, wholeFile(file));
 
 /** A clip of one shot. What was said of another shot's picture is not so of this one's. */
@@ -53,6 +54,9 @@ function clipOf(whole: Clip, { shot, captureRate }: ChosenShot, probed: ProbedFi
   const placed = <T extends { readonly frame?: number | undefined }>(on: T | null): T | null =>
     on && isIn(on.frame) ? { ...on, ...(on.frame === undefined ? {} : { frame: on.frame - first }) } : null;
   const { index, part, repeats, unevenRepeats } = probed;
+  const rateChanges = whole.rateChanges
+    .filter(({ from }) => from > first && from < first + frames)
+    .map((change) => ({ ...change, from: change.from - first }));
   return {
     ...whole,
     id: crypto.randomUUID(),
@@ -61,13 +65,7 @@ function clipOf(whole: Clip, { shot, captureRate }: ChosenShot, probed: ProbedFi
     frameTimes: index.frameTimes,
     fileRate: index.fileRate,
     timesUnsure: unevenRepeats,
-    captureRate: captureRate ?? whole.captureRate,
-    rateChanges: [
-      ...(captureRate === null ? [{ from: 0, captureRate: null }] : []),
-      ...whole.rateChanges
-        .filter(({ from }) => from > first && from < first + frames)
-        .map((change) => ({ ...change, from: change.from - first })),
-    ],
+    ...withFirstRate({ ...whole, rateChanges }, captureRate),
     camera: null,
     scale: placed(whole.scale),
     ground: placed(whole.ground),

@@ -31,8 +31,8 @@ export interface StoredTrialSummary {
   readonly name: string;
   readonly performer: string;
   readonly view: ViewKind;
-  /** Frames per second as the camera took them. */
-  readonly rate: number;
+  /** Frames per second as the camera took them from the first frame; null where nobody knows. */
+  readonly rate: number | null;
   readonly cameras: number;
   readonly library: LibraryEntry | null;
 }

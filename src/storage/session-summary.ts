@@ -2,6 +2,7 @@ import type { Clip } from '../core/model/clip';
 import { performerKey } from '../core/model/performer';
 import { dayOf, type Session } from '../core/model/session';
 import { slotsOf } from '../core/model/slots';
+import { captureRateAt } from '../core/timing/clip-time';
 import type { StoredSummary, StoredTrialSummary } from './database';
 import { mediaNamedIn } from './media';
 
@@ -28,7 +29,7 @@ const trialSummary = (clip: Clip, all: readonly Clip[]): StoredTrialSummary => (
   name: clip.performer.name,
   performer: performerKey(clip.performer),
   view: clip.view.kind,
-  rate: clip.captureRate,
+  rate: captureRateAt(clip, 0),
   cameras: 1 + all.filter(({ sync }) => sync?.to === clip.id).length,
   library: clip.library,
 });

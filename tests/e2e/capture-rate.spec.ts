@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { goToStep } from '../../demo/drive-job';
+import { clipFile, createSession, goToStep } from '../../demo/drive-job';
 import { openDemo, watchErrors } from './pages';
 
 const time = (page: Page) => page.getByTestId('frame-athlete');
@@ -49,4 +49,26 @@ test('where a clip is slowed within itself its times go by each stretch; where n
   await expect(time(page)).toHaveText('frame 109 of 243, 900 ms at 120/s');
   await expect(page.getByText('Not known: no times are measured over it')).toHaveCount(0);
   expect(errors).toEqual([]);
+});
+
+test('a clip is taken at Intake at a rate that nobody knows, and known when it is said', async ({ page, baseURL }) => {
+  await createSession(page, baseURL!, 'From elsewhere');
+  const card = page.getByTestId('intake-athlete');
+  const rate = card.getByLabel('Capture rate, frames per second');
+  await card.locator('input[type=file]').setInputFiles(clipFile('pace-side-athlete'));
+  await card.getByRole('combobox', { name: 'Name' }).fill('Robin Vale');
+  await card.getByRole('combobox', { name: 'Name' }).press('Tab');
+  await rate.fill('');
+  await expect(card.getByText('Not known: no times are measured')).toBeVisible();
+  await card.getByLabel('Consent to film and analyse is given').check();
+  await card.getByRole('button', { name: 'Use as athlete' }).click();
+  await expect(card.getByText('243 frames')).toBeVisible();
+  await goToStep(page, 'Match');
+  await expect(time(page)).toHaveText('frame 1 of 243, 0 ms at ?/s');
+  await goToStep(page, 'Intake');
+  await expect(rate).toHaveValue('');
+  await rate.fill('240');
+  await card.getByRole('button', { name: 'Save' }).click();
+  await goToStep(page, 'Match');
+  await expect(time(page)).toHaveText('frame 1 of 243, 0 ms at 240/s (file 120/s)');
 });

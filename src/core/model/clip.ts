@@ -172,6 +172,10 @@ export const clipSchema = z.object({
       (changes) => isIncreasing(Float64Array.from(changes, ({ from }) => from)),
       'Changes of the rate come one after the other.',
     )
+    .refine(
+      ([first]) => first?.from !== 0 || first.captureRate === null,
+      'The rate of the first frame is the capture rate: from there it can only be not known.',
+    )
     .default([]),
   performer: performerSchema,
   view: viewSchema,

@@ -14,6 +14,21 @@ export function captureRateAt(
 }
 
 /**
+ * The rates of a clip whose first frames were taken at another rate, null where nobody knows: what was the clip's then
+ * stands for it. Changes after the first frame stay.
+ */
+export const withFirstRate = (
+  { captureRate, rateChanges }: Pick<Clip, 'captureRate' | 'rateChanges'>,
+  rate: number | null,
+): Pick<Clip, 'captureRate' | 'rateChanges'> => ({
+  captureRate: rate ?? captureRate,
+  rateChanges: [
+    ...(rate === null ? [{ from: 0, captureRate: null }] : []),
+    ...rateChanges.filter(({ from }) => from > 0),
+  ],
+});
+
+/**
  * Real time of every frame, from the first frame. It passes slower than file time where the camera took more frames per
  * second than the file plays; a frame is shown until the next, so that its own rate says how long. Where the rate is
  * not known it is taken as the clip's first.

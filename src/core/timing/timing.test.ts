@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { clipSchema } from '../model/clip';
 import {
   captureRateAt,
   frameAtTime,
@@ -7,6 +8,7 @@ import {
   realTimes,
   timeAtFrame,
   unknownTimes,
+  withFirstRate,
 } from './clip-time';
 import { lockedMap, matchedMap } from './time-map';
 
@@ -15,6 +17,8 @@ const clip = (frameTimes: number[], fileRate: number, captureRate: number) => ({
   fileRate,
   captureRate,
 });
+
+const rateChangesSchema = clipSchema.shape.rateChanges;
 
 describe('time of a clip', () => {
   it('is file time times file rate over capture rate', () => {
@@ -52,6 +56,10 @@ describe('time of a clip', () => {
     expect(unknownTimes(fromTheFirst)[0]).toEqual([0, ramp.rateChanges[0]!.from]);
     expect(realTimes(fromTheFirst)).toEqual(realTimes(ramp));
     expect(captureRateAt(fromTheFirst, 0)).toBeNull();
+    expect(withFirstRate(ramp, null).rateChanges).toEqual(fromTheFirst.rateChanges);
+    expect(withFirstRate(fromTheFirst, 60)).toEqual({ captureRate: 60, rateChanges: ramp.rateChanges });
+    expect(rateChangesSchema.safeParse(fromTheFirst.rateChanges).success).toBe(true);
+    expect(rateChangesSchema.safeParse([{ from: 0, captureRate: 240 }]).success).toBe(false);
     expect(realTimes({ ...ramp, rateChanges: [{ from: 99, captureRate: 240 }] })[30]).toBeCloseTo(1, 9);
   });
 

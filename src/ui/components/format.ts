@@ -35,7 +35,8 @@ export const milliseconds = (seconds: number): string => `${Math.round(seconds *
 export const signedMilliseconds = (seconds: number): string => signed(seconds, 'ms');
 
 type RatedClip = Pick<Clip, 'captureRate' | 'fileRate' | 'rateChanges'>;
-const ownRate = (rate: number | null): string => (rate === null ? '?' : String(Number(rate.toFixed(2))));
+/** A rate, `?` where nobody knows it. */
+export const ownRate = (rate: number | null): string => (rate === null ? '?' : String(Number(rate.toFixed(2))));
 /** The rate of each stretch, from the first frame on. */
 const stretchesOf = (clip: Omit<RatedClip, 'fileRate'>): readonly RateChange[] => [
   { from: 0, captureRate: captureRateAt(clip, 0) },

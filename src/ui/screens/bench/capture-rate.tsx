@@ -5,24 +5,13 @@ import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import type { Clip, RateChange } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
-import { captureRateAt } from '../../../core/timing/clip-time';
+import { captureRateAt, withFirstRate } from '../../../core/timing/clip-time';
 import { player } from '../../../state/bench-player';
 import { changeClip } from '../../../state/clip-use-cases';
 import { notify } from '../../../state/notices';
 
 const keepChanges = ({ id }: Clip, rateChanges: readonly RateChange[]): void =>
   changeClip(id, { rateChanges: [...rateChanges].sort((a, b) => a.from - b.from) });
-
-/** How the first frame was taken; null where nobody knows. */
-function keepFirst(clip: Clip, rate: number | null): void {
-  const further = clip.rateChanges.filter(({ from }) => from > 0);
-  changeClip(
-    clip.id,
-    rate === null
-      ? { rateChanges: [{ from: 0, captureRate: null }, ...further] }
-      : { captureRate: rate, rateChanges: further },
-  );
-}
 
 /** The frame that is shown begins a stretch of another rate. */
 function changeHere(clip: Clip): void {
@@ -82,7 +71,7 @@ export function CaptureRate({ clip }: { readonly clip: Clip }): ReactNode {
         label="Capture rate, frames per second"
         rate={captureRateAt(clip, 0)}
         helperText={`The file plays ${clip.fileRate} frames per second; times on the bench are real times`}
-        onChange={(rate) => keepFirst(clip, rate)}
+        onChange={(rate) => changeClip(clip.id, withFirstRate(clip, rate))}
       />
       {further.map((change) => (
         <div key={change.from} style={{ display: 'flex', alignItems: 'start', gap: 4 }}>

@@ -7,6 +7,8 @@ import {
   type Clip,
   type View,
 } from '../../../core/model/clip';
+import { LIMITS } from '../../../core/model/limits';
+import { captureRateAt } from '../../../core/timing/clip-time';
 import type { ProbedFile } from '../../../state/clip-use-cases';
 
 /** What is asked of a clip. */
@@ -26,7 +28,8 @@ export const formSchema = z.object({
   captureRate: z
     .number({ error: 'Give frames per second, for example 120.' })
     .positive('Give frames per second, for example 120.')
-    .max(10000),
+    .max(LIMITS.rate.most, `A rate is at most ${LIMITS.rate.most} a second.`)
+    .nullable(),
 });
 
 export type FormValues = z.infer<typeof formSchema>;
@@ -39,7 +42,7 @@ export function defaults(clip: Clip | null, probed: ProbedFile | null, first: Cl
     viewKind: clip?.view.kind ?? (first ? 'front' : 'side'),
     offPlane: clip?.view.offPlaneDegrees == null ? '' : String(clip.view.offPlaneDegrees),
     travel: clip?.travel ?? first?.travel ?? 'right',
-    captureRate: clip?.captureRate ?? probed?.index.captureRate ?? probed?.index.fileRate ?? 30,
+    captureRate: clip ? captureRateAt(clip, 0) : (probed?.index.captureRate ?? probed?.index.fileRate ?? 30),
   };
 }
 

@@ -17,6 +17,7 @@ import { ChoiceField, SEGMENT_TABLES, SIDES } from '../../components/choice-fiel
 import { ViewDial } from '../../components/view-dial';
 import { performerOf } from '../../../state/athlete-use-cases';
 import { addClip, changeClip, type ProbedFile } from '../../../state/clip-use-cases';
+import { withFirstRate } from '../../../core/timing/clip-time';
 import type { FigureAnswers } from '../../../core/tracks/figure';
 import { addFigure, type ProbedPoints } from '../../../state/point-files';
 import { defaults, formSchema, viewOf, type FormValues } from './clip-answers';
@@ -94,27 +95,27 @@ export function ClipForm({
     if (record.consent !== null || record.withdrawnOn !== null) setValue('performer.consent', given, set);
   };
   const counts = useMemo(() => (session ? measuresByPlane(baseOf(session).measures) : null), [session]);
-  const slow = index !== null && captureRate > fileRate * 1.05;
+  const slow = index !== null && captureRate !== null && captureRate > fileRate * 1.05;
   const isPictures = points === null && (probed ?? clip)?.pictures === true;
   /** A figure's view follows from its camera, its time from its file. */
   const isFigure = points !== null || (!probed && clip !== null && clip.mediaId === null);
   const submit = handleSubmit(async (values) => {
+    const { captureRate: rate } = values;
     const answers = {
       performer: values.performer,
       view: viewOf(values.viewKind, values.offPlane, known),
       travel: values.travel,
-      captureRate: values.captureRate,
     };
     if (!probed && !points)
-      return changeClip(
-        clip!.id,
-        isFigure ? { performer: answers.performer, captureRate: answers.captureRate } : answers,
-      );
+      return changeClip(clip!.id, {
+        ...(isFigure ? { performer: answers.performer } : answers),
+        ...withFirstRate(clip!, rate),
+      });
     const place =
       !clip && first ? { cameraOf: first.id } : { replace: clip?.id ?? null, cameraOf: clip?.sync?.to ?? null };
     const added = points
       ? await addFigure(role, points.probed.fileName, points.answers, answers.performer, place)
-      : await addClip(role, probed!, answers, place);
+      : await addClip(role, probed!, { ...answers, captureRate: rate }, place);
     if (added.ok) onDone(true);
     else onProblem(added.issue.message);
   });
@@ -180,13 +181,15 @@ export function ClipForm({
             label="Capture rate, frames per second"
             type="number"
             slotProps={{ htmlInput: { step: 'any' } }}
-            {...register('captureRate', { valueAsNumber: true })}
+            {...register('captureRate', { setValueAs: (text) => (text === '' || text === null ? null : Number(text)) })}
             error={!!errors.captureRate}
             helperText={
               errors.captureRate?.message ??
               (slow
                 ? `Slow motion: the file plays ${(captureRate / fileRate).toFixed(1)} times slower than life`
-                : 'What the camera took; more than the file’s rate for slow motion')
+                : captureRate === null
+                  ? 'Not known: no times are measured'
+                  : 'What the camera took; more than the file’s rate for slow motion. Empty: not known')
             }
             sx={{ flex: 1, minWidth: 220 }}
           />

@@ -13,7 +13,7 @@ import { baseOf } from '../../../state/derived';
 import { notify } from '../../../state/notices';
 import { takeListed, trialsElsewhere, trialsFound, type ListedTrial } from '../../../state/taken-trials';
 import { VIEW_NAMES } from '../../components/clip-name';
-import { dayText, rateText } from '../../components/format';
+import { dayText, ownRate } from '../../components/format';
 import { movementNameOf } from '../../components/movement-name';
 import { RoleName } from '../../components/role-name';
 import { useShowMore } from '../../components/show-more';
@@ -140,7 +140,7 @@ function Row({ trial, onTake }: { readonly trial: ListedTrial; readonly onTake: 
         <div className="note">{fileName}</div>
       </td>
       <td className="left wrap">
-        {VIEW_NAMES[view]}, {rateText({ captureRate: rate, fileRate: rate, rateChanges: [] })}
+        {VIEW_NAMES[view]}, {rate === null ? 'rate not known' : `${ownRate(rate)}/s`}
         {cameras > 1 && <div className="note">{cameras} cameras</div>}
       </td>
       <td className="left wrap">
