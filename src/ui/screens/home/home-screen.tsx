@@ -7,7 +7,6 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
-import { Link } from 'react-router';
 import { saveBackup } from '../../../state/backup';
 import { missingFeatures } from '../../../state/browser';
 import { notify } from '../../../state/notices';
@@ -17,6 +16,7 @@ import type { LastTime } from '../../../state/quick-start';
 import { readSquad, refreshStandings, type Squad } from '../../../state/squad';
 import { BackupReminder } from './backup-reminder';
 import { DemoCard } from './demo-card';
+import { FilesCard } from './files-card';
 import { NewSession } from './new-session';
 import { SquadAndSessions } from './squad-and-sessions';
 
@@ -36,7 +36,6 @@ export function HomeScreen(): ReactNode {
   const [deleting, setDeleting] = useState<SessionSummary | null>(null);
   const [starting, setStarting] = useState<{ readonly files: readonly File[]; readonly last: LastTime } | null>(null);
   const missing = missingFeatures();
-  const input = useRef<HTMLInputElement>(null);
   const running = useRef<AbortController>(null);
   const refresh = useCallback((): void => {
     running.current?.abort();
@@ -78,9 +77,8 @@ export function HomeScreen(): ReactNode {
     setStarting({ files: videos, last: await lastTime() });
   };
   /** Saved sessions are opened; anything else begins a session. */
-  const take = async (all: FileList | null): Promise<void> => {
-    const dropped = [...(all ?? [])];
-    const [first] = dropped;
+  const take = async (given: readonly File[]): Promise<void> => {
+    const [first] = given;
     if (!first) return;
     // What tells files apart is not needed to show the page.
     const [{ documentIn }, { isPointFile }] = await Promise.all([
@@ -96,7 +94,7 @@ export function HomeScreen(): ReactNode {
         `\u201c${first.name}\u201d is a movement. Create a session, or open one, and drop it on a clip\u2019s ` +
           'place at Intake to measure by it.',
       );
-    else await begin(dropped);
+    else await begin(given);
   };
   const isEmpty = squad?.sessions.length === 0 && squad.members.length === 0;
   // In one column a long list would push down what begins; a newcomer reads first.
@@ -124,35 +122,11 @@ export function HomeScreen(): ReactNode {
   const beginning = (
     <aside key="beginning">
       <NewSession onFiles={(all) => void take(all)} />
-      <section className="card">
-        <Typography variant="h2" gutterBottom>
-          Files
-        </Typography>
-        <p className="note" style={{ margin: '0 0 8px' }}>
-          All of it stays in this browser, at {window.location.origin}: <Link to="/kept">What is kept here</Link>.
-        </p>
-        <Button variant="outlined" size="small" disabled={files.opening} onClick={() => input.current?.click()}>
-          {files.opening ? 'Reading the file' : 'Open a session or a backup'}
-        </Button>
-        {squad !== null && squad.sessions.length > 0 && (
-          <Button size="small" onClick={() => void backUp()}>
-            Save everything as one file
-          </Button>
-        )}
-        <input
-          ref={input}
-          type="file"
-          accept=".zip,.json"
-          aria-label="Session file"
-          className="visually-hidden"
-          tabIndex={-1}
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            if (file) void files.open(file);
-            event.target.value = '';
-          }}
-        />
-      </section>
+      <FilesCard
+        opening={files.opening}
+        onOpen={(file) => void files.open(file)}
+        onBackUp={squad !== null && squad.sessions.length > 0 ? () => void backUp() : null}
+      />
     </aside>
   );
   const further = (
@@ -169,7 +143,7 @@ export function HomeScreen(): ReactNode {
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
-        void take(event.dataTransfer.files);
+        void take([...event.dataTransfer.files]);
       }}
     >
       <div className="inner">

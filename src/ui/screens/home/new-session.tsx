@@ -3,19 +3,19 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { format } from 'date-fns';
-import { useRef, useState, type FormEvent, type ReactNode } from 'react';
+import { useState, type FormEvent, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { LIMITS } from '../../../core/model/limits';
 import { MOVEMENTS } from '../../../movements';
 import { notify } from '../../../state/notices';
 import { createSession } from '../../../state/session-use-cases';
+import { FileButton } from '../../components/file-button';
 
 /** A session begins with videos, or with a name and a movement. */
-export function NewSession({ onFiles }: { readonly onFiles: (files: FileList | null) => void }): ReactNode {
+export function NewSession({ onFiles }: { readonly onFiles: (files: readonly File[]) => void }): ReactNode {
   const navigate = useNavigate();
   const [name, setName] = useState('');
   const [movementId, setMovementId] = useState(MOVEMENTS[0]!.id);
-  const videoInput = useRef<HTMLInputElement>(null);
   const onCreate = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     const created = await createSession(name.trim() || `Session of ${format(new Date(), 'd MMMM yyyy')}`, movementId);
@@ -27,25 +27,18 @@ export function NewSession({ onFiles }: { readonly onFiles: (files: FileList | n
       <Typography variant="h2" gutterBottom>
         New session
       </Typography>
-      <Button variant="contained" onClick={() => videoInput.current?.click()}>
+      <FileButton
+        variant="contained"
+        fieldName="Videos to begin with"
+        accept="video/*,image/*,.mkv,.mts,.m2ts,.ts,.avi,.mxf"
+        multiple
+        onFiles={onFiles}
+      >
         Begin with one or two videos
-      </Button>
+      </FileButton>
       <p className="note" style={{ margin: '4px 0 12px' }}>
         Or drop them anywhere on this page.
       </p>
-      <input
-        ref={videoInput}
-        type="file"
-        multiple
-        accept="video/*,image/*,.mkv,.mts,.m2ts,.ts,.avi,.mxf"
-        aria-label="Videos to begin with"
-        className="visually-hidden"
-        tabIndex={-1}
-        onChange={(event) => {
-          onFiles(event.target.files);
-          event.target.value = '';
-        }}
-      />
       <form onSubmit={(event) => void onCreate(event)} style={{ display: 'grid', gap: 10 }}>
         <TextField
           label="Name"

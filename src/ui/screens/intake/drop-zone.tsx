@@ -1,5 +1,5 @@
-import Button from '@mui/material/Button';
-import { useId, useRef, useState, type ReactNode } from 'react';
+import { useId, useState, type ReactNode } from 'react';
+import { FileButton } from '../../components/file-button';
 
 interface DropZoneProps {
   readonly label: string;
@@ -11,7 +11,6 @@ interface DropZoneProps {
 export function DropZone({ label, reading, onFiles }: DropZoneProps): ReactNode {
   const [over, setOver] = useState(false);
   const inputId = useId();
-  const input = useRef<HTMLInputElement>(null);
   return (
     <div
       className={over ? 'drop over' : 'drop'}
@@ -28,22 +27,16 @@ export function DropZone({ label, reading, onFiles }: DropZoneProps): ReactNode 
     >
       <label htmlFor={inputId}>{label}</label>
       <div style={{ marginTop: 8 }}>
-        <Button variant="outlined" disabled={reading} onClick={() => input.current?.click()}>
-          {reading ? 'Reading the file' : 'Choose a file'}
-        </Button>
-        <input
-          ref={input}
-          id={inputId}
-          type="file"
+        <FileButton
+          variant="outlined"
+          disabled={reading}
+          fieldId={inputId}
           accept="video/*,image/*,.mkv,.mov,.c3d,.bvh,.trc,.csv,.json,.zip"
           multiple
-          className="visually-hidden"
-          tabIndex={-1}
-          onChange={(event) => {
-            onFiles([...(event.target.files ?? [])]);
-            event.target.value = '';
-          }}
-        />
+          onFiles={onFiles}
+        >
+          {reading ? 'Reading the file' : 'Choose a file'}
+        </FileButton>
       </div>
     </div>
   );

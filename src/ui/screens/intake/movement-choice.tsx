@@ -1,12 +1,13 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useRef, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Movement } from '../../../core/model/movement';
 import { MOVEMENTS } from '../../../movements';
 import { chooseMovement, movementFileName, movementText } from '../../../state/movement-files';
 import { download } from '../../../state/download';
+import { FileButton } from '../../components/file-button';
 import { measureByFile } from './measure-by-file';
 
 /** Which movement the session is measured by: one that ships, or one from a file. */
@@ -19,7 +20,6 @@ export function MovementChoice({
   readonly own: boolean;
   readonly sessionId: string;
 }): ReactNode {
-  const input = useRef<HTMLInputElement>(null);
   return (
     <div>
       <TextField
@@ -46,23 +46,12 @@ export function MovementChoice({
         <Button component={Link} to={`/s/${sessionId}/movement`}>
           Change the movement
         </Button>
-        <Button onClick={() => input.current?.click()}>Load from a file</Button>
+        <FileButton fieldName="Movement from a file" accept=".json" onFiles={([file]) => void measureByFile(file)}>
+          Load from a file
+        </FileButton>
         <Button onClick={() => download(movementFileName(movement), 'application/json', movementText(movement))}>
           Save it as a file
         </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".json"
-          aria-label="Movement from a file"
-          className="visually-hidden"
-          tabIndex={-1}
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            if (file) void measureByFile(file);
-            event.target.value = '';
-          }}
-        />
       </div>
     </div>
   );
