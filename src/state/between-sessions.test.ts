@@ -16,7 +16,7 @@ import { database } from '../storage/database';
 import { forgetVersions, loadSession, saveSession } from '../storage/sessions';
 import { loadVideo, storeMedia } from '../storage/media';
 import { derive } from './derived';
-import { redo, setSession, undo, useDocument } from './document-store';
+import { redoEdit, setSession, undoEdit, useDocument } from './document-store';
 import { settle, startNextSession } from './follow-up-use-cases';
 import { openSessionFile } from './session-files';
 import { performerKey } from '../core/model/performer';
@@ -138,9 +138,9 @@ describe('a performance of another session', () => {
     expect(now.clips[1]!.sync).toEqual({ to: id, pairs: [{ own: 3, other: 5 }] });
     expect(now.marks[id]).toEqual(other.marks[first.id]);
     expect(Object.keys(now.tracks[id]!)).toEqual(Object.keys(other.tracks[first.id]!));
-    undo();
+    undoEdit();
     expect(useDocument.getState().session).toEqual(base);
-    redo();
+    redoEdit();
     expect(useDocument.getState().session!.clips).toHaveLength(3);
   });
 
@@ -231,7 +231,7 @@ describe('what a session found', () => {
     });
     settle('knee', null);
     expect(useDocument.getState().session!.correctionVerdicts).toEqual({});
-    undo();
+    undoEdit();
     expect(useDocument.getState().session!.correctionVerdicts['knee']).toBeDefined();
   });
 });

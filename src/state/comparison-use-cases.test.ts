@@ -15,7 +15,7 @@ import {
   weigh,
 } from './comparison-use-cases';
 import { derive, repetitionsOf, type Derived } from './derived';
-import { setSession, undo, useDocument } from './document-store';
+import { setSession, undoEdit, useDocument } from './document-store';
 import { stepStatus } from './steps';
 
 const load = (id: string): void => {
@@ -54,7 +54,7 @@ describe('repetitions of the walker', () => {
     chooseRepetition(id, 2);
     removeRepetition(id);
     expect(repetitionsOf(now().session, id)).toHaveLength(2);
-    undo();
+    undoEdit();
     expect(repetitionsOf(now().session, id)).toHaveLength(3);
   });
 
@@ -118,8 +118,8 @@ describe('what the bowler is compared with', () => {
     });
     changeReferenceModel({ kind: 'phases', phases: { 'arm-horizontal': second!.id } });
     expect(stepStatus(now(), 'moments').done).toBe(false);
-    undo();
-    undo();
+    undoEdit();
+    undoEdit();
     expect(stepStatus(now(), 'moments').done).toBe(true);
   });
 
@@ -183,7 +183,7 @@ describe('what the bowler is compared with', () => {
     expect(carried).toHaveLength(5);
     const marks = useDocument.getState().session!.marks[athlete()]!;
     for (const mark of Object.values(marks)) expect(mark.proposed).toBeGreaterThan(0);
-    undo();
+    undoEdit();
     expect(useDocument.getState().session!.marks[athlete()]).toEqual({});
   });
 

@@ -6,7 +6,7 @@ import { placesOf } from '../core/tracks/keep-edits';
 import { mergeDetections } from '../core/tracks/track';
 import { sessionJson } from '../formats/session-json/session-json';
 import { deriveAgain, hasEarlierRules, stoppedRun } from './detection-use-cases';
-import { redo, setSession, undo, useDocument } from './document-store';
+import { redoEdit, setSession, undoEdit, useDocument } from './document-store';
 import { movePoint } from './track-use-cases';
 
 // Nothing is detected here, nor stored.
@@ -46,10 +46,10 @@ test('points of an earlier version are derived by today’s rules in one undoabl
   );
   expect([knees['left-knee']!.x[10], knees['left-knee']!.y[10]]).toEqual([3, 4]);
   expect(hasEarlierRules(now(), clip)).toBe(false);
-  undo();
+  undoEdit();
   expect(hasEarlierRules(now(), clip)).toBe(true);
   expect(now().tracks['a']!['right-knee']!.x[11]).toBeNaN();
-  redo();
+  redoEdit();
   expect(hasEarlierRules(now(), clip)).toBe(false);
 });
 

@@ -3,7 +3,7 @@ import { useNotices } from './notices';
 import { newSession } from '../core/model/session';
 import { database } from '../storage/database';
 import { forgetVersions, loadSession, saveSession } from '../storage/sessions';
-import { edit, keepSaved, redo, setSession, whenStored, undo, useDocument, useSaving } from './document-store';
+import { edit, keepSaved, redoEdit, setSession, whenStored, undoEdit, useDocument, useSaving } from './document-store';
 
 const kept = new Map<string, string>();
 Object.assign(globalThis, {
@@ -37,22 +37,22 @@ afterEach(async () => {
 test('every change is one step back and forth; opening a session begins a new history', () => {
   write('one');
   write('two');
-  undo();
+  undoEdit();
   expect(now().impressions).toBe('one');
-  undo();
+  undoEdit();
   expect(now().impressions).toBe('');
-  redo();
-  redo();
+  redoEdit();
+  redoEdit();
   expect(now().impressions).toBe('two');
   setSession(newSession('t', 'Other', 'pace-delivery', '2026-01-01T00:00:00Z'));
-  undo();
+  undoEdit();
   expect(now().id).toBe('t');
 });
 
 test('a change that changes nothing is no step', () => {
   write('one');
   edit(() => undefined);
-  undo();
+  undoEdit();
   expect(now().impressions).toBe('');
 });
 
@@ -60,7 +60,7 @@ test('all changes are stored, those made while one is stored as well', async () 
   for (const text of ['one', 'two', 'three']) write(text);
   await whenStored();
   expect((await database.sessions.get('s'))!.document.impressions).toBe('three');
-  undo();
+  undoEdit();
   await whenStored();
   expect((await database.sessions.get('s'))!.document.impressions).toBe('two');
 });
@@ -97,7 +97,7 @@ describe('what is stored', () => {
   it('follows a step back to the very state that was opened', async () => {
     write('falls away');
     await whenStored();
-    undo();
+    undoEdit();
     await whenStored();
     expect(await storedText('s')).toBe('');
   });

@@ -61,8 +61,9 @@ export function setSession(session: Session | null): void {
   history.resume();
 }
 
-export const undo = (): void => void (mayWrite() && useDocument.temporal.getState().undo());
-export const redo = (): void => void (mayWrite() && useDocument.temporal.getState().redo());
+/** One step back or on in the document alone; `session-use-cases` has them for the interface, pictures and all. */
+export const undoEdit = (): void => void (mayWrite() && useDocument.temporal.getState().undo());
+export const redoEdit = (): void => void (mayWrite() && useDocument.temporal.getState().redo());
 
 /** Why what is on the screen is not stored yet; it is tried again until it is. */
 export const useSaving = create<{ readonly problem: string | null }>(() => ({ problem: null }));

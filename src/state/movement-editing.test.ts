@@ -2,7 +2,7 @@ import { blankMeasure } from '../core/model/measure-form';
 import { newSession } from '../core/model/session';
 import { MOVEMENTS } from '../movements';
 import { baseOf } from './derived';
-import { redo, setSession, undo, useDocument } from './document-store';
+import { redoEdit, setSession, undoEdit, useDocument } from './document-store';
 import {
   addMeasure,
   addMoment,
@@ -31,9 +31,9 @@ it('the first change makes a copy that belongs to the session; the movement that
   expect(renameMovement({ name: 'Our delivery' }).ok).toBe(true);
   expect(movement().name).toBe('Our delivery');
   expect(MOVEMENTS[0]!.name).toBe('Pace delivery');
-  undo();
+  undoEdit();
   expect(session().ownMovement).toBeNull();
-  redo();
+  redoEdit();
   expect(movement().name).toBe('Our delivery');
 });
 
@@ -131,7 +131,7 @@ it('a caution that is removed leaves no measure with its risk, and undo brings b
   const gone = movement().cautions.filter((c) => c.id !== risky.risk);
   expect(changeCautions(gone).ok).toBe(true);
   expect(movement().measures.find((m) => m.id === risky.id)!.risk).toBeUndefined();
-  undo();
+  undoEdit();
   expect(movement().measures.find((m) => m.id === risky.id)!.risk).toBe(risky.risk);
 });
 

@@ -5,7 +5,7 @@ import { loadSession, saveSession } from '../storage/sessions';
 import type { StorageIssue } from '../storage/storage-issue';
 import { player } from './bench-player';
 import { askToPersist } from './browser';
-import { redo as redoEdit, setSession, undo as undoEdit, useDocument, whenStored } from './document-store';
+import { redoEdit, setSession, undoEdit, useDocument, whenStored } from './document-store';
 import { notify } from './notices';
 import { openStoredClip } from './stored-clips';
 import { adoptUnderway } from './talk-underway';
@@ -64,13 +64,13 @@ async function reload(id: string): Promise<void> {
 export const joinWindows = (): void => watchWindows({ reload, whenStored, close: () => setSession(null) });
 
 /** A step through the history; a clip that it brings back gets its pictures back. */
-function step(through: () => void): void {
+function goThroughHistory(step: () => void): void {
   const before = new Set(useDocument.getState().session?.clips.map(({ id }) => id));
-  through();
+  step();
   if (useDocument.getState().session?.clips.some(({ id }) => !before.has(id))) void openSources();
 }
-export const undo = (): void => step(undoEdit);
-export const redo = (): void => step(redoEdit);
+export const undo = (): void => goThroughHistory(undoEdit);
+export const redo = (): void => goThroughHistory(redoEdit);
 
 /** Opens what the session's clips need and is not open yet. */
 export async function openSources(): Promise<void> {

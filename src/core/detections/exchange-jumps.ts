@@ -42,7 +42,7 @@ function waysOf([left, right]: Pair, i: number, j: number): { readonly kept: num
 
 /**
  * Where labels can have slipped unseen in one direction from a frame: the step at which exchanging them there makes the
- * way least longer. Over frames that are far apart either way is as long.
+ * way least longer. Over frames that are far apart it makes nothing longer.
  * @param frames sure frames, from the one at the jump on, in that direction
  */
 function slipFrom(
@@ -53,10 +53,11 @@ function slipFrom(
   let best = { longer: Infinity, count: 0 };
   for (let k = 1; k < frames.length; k++) {
     const [from, to] = [frames[k - 1]!, frames[k]!];
-    const longer = pairs.reduce((sum, pair) => {
+    const difference = pairs.reduce((sum, pair) => {
       const { kept, exchanged } = waysOf(pair, from, to);
-      return sum + Math.min(exchanged - kept, Math.abs(times[to]! - times[from]!) > NEAR ? 0 : Infinity);
+      return sum + exchanged - kept;
     }, 0);
+    const longer = Math.abs(times[to]! - times[from]!) > NEAR ? Math.min(0, difference) : difference;
     if (longer < best.longer) best = { longer, count: k };
   }
   return best;

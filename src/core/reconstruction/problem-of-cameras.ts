@@ -2,7 +2,7 @@ import type { PointId } from '../anatomy/body-points';
 import { adjust, type Adjusted } from './adjust';
 import { isJoint, linksBetween } from './body';
 import { directionOf } from './pinhole';
-import type { CameraPrior, Clock, Problem, State } from './problem';
+import type { CameraPrior, Clock, Problem, Sightings, State } from './problem';
 import { shifted, sightingsOf, type SeenClip } from './seen-points';
 import { solveFrames } from './solve-frames';
 import { startOf } from './start';
@@ -31,11 +31,14 @@ export const evenly = (frames: readonly number[], most: number): number[] => {
   return Array.from({ length: n }, (_, i) => frames[Math.round((i * (frames.length - 1)) / Math.max(1, n - 1))]!);
 };
 
+const seenByTwo = (saw: readonly Sightings[], i: number): boolean =>
+  saw.filter(({ x }) => !Number.isNaN(x[i]!)).length >= 2;
+
 /**
  * How many of the shared frames show so many joints to two cameras or more, and what share that is of the frames from
  * the first of them to the last: one who comes late into the picture is seen from there on.
  */
-export function frequencyOfBodies(
+export function framesOfBody(
   cameras: readonly SpaceCamera[],
   ids: readonly PointId[],
   shared: readonly number[],
@@ -43,8 +46,7 @@ export function frequencyOfBodies(
 ): { readonly frames: number; readonly share: number } {
   const problem = problemOf(cameras, ids, shared, { biased: false });
   const saw = cameras.map((_, c) => problem.sightings(c, STILL));
-  const seen = (point: number): boolean => saw.filter(({ x }) => !Number.isNaN(x[point]!)).length >= 2;
-  const holds = shared.map((_, f) => ids.filter((_id, j) => seen(f * ids.length + j)).length >= joints);
+  const holds = shared.map((_, f) => ids.filter((_id, j) => seenByTwo(saw, f * ids.length + j)).length >= joints);
   const frames = holds.filter(Boolean).length;
   return { frames, share: frames / (holds.lastIndexOf(true) - holds.indexOf(true) + 1) };
 }
@@ -147,6 +149,6 @@ export function withoutUnseen(problem: Problem, state: State): Float64Array {
   const saw = problem.cameras.map((_, c) => problem.sightings(c, state.clocks[c]!));
   const points = Float64Array.from(state.points);
   for (let i = 0; 3 * i < points.length; i++)
-    if (saw.filter((s) => !Number.isNaN(s.x[i]!)).length < 2) points.fill(NaN, 3 * i, 3 * i + 3);
+    if (!seenByTwo(saw, i)) points.fill(NaN, 3 * i, 3 * i + 3);
   return points;
 }

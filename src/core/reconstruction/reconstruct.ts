@@ -8,8 +8,8 @@ import { OF_CAMERA, type Clock, type Problem, type State } from './problem';
 import {
   bestStart,
   evenly,
+  framesOfBody,
   freedomOf,
-  frequencyOfBodies,
   onFrames,
   problemOf,
   sharedFrames,
@@ -238,7 +238,7 @@ export function reconstruct(
       `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the ` +
         `least. ${DETECT}`,
     );
-  const seen = frequencyOfBodies(cameras, ids, shared, LEAST_JOINTS);
+  const seen = framesOfBody(cameras, ids, shared, LEAST_JOINTS);
   if (seen.frames < LEAST_FRAMES || seen.share < LEAST_SHARE)
     return fail(
       'too-few-points',
