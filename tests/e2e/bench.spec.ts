@@ -130,7 +130,7 @@ test('the camera’s direction is what shoulders and hips say, on request; a sta
   const field = card.getByLabel('Camera off the side view, degrees');
   await expect(card).toContainText('Not said: taken as square, \u00b114\u00b0');
   await expect(card).toContainText(/Shoulders and hips say \u22122\u00b0 \u00b1 7\u00b0, which agrees/);
-  await card.getByRole('button', { name: 'Take it' }).click();
+  await card.getByRole('button', { name: 'Use this angle' }).click();
   await expect(field).toHaveValue('-2');
   await expect(card).toContainText('From the body, \u00b17\u00b0');
   await field.fill('twenty');

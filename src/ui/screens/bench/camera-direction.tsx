@@ -43,7 +43,7 @@ export function CameraDirection({ trial }: { readonly trial: Trial }): ReactNode
           {agrees(clip.view, said.value) ? ', which agrees.' : off === null ? '.' : ', which does not agree.'}{' '}
           {(!agrees(clip.view, said.value) || said.value.sdDegrees < offPlaneSd(clip.view)) && (
             <Button onClick={() => changeClip(clip.id, { view: viewAsEstimated(clip.view, said.value) })}>
-              Take it
+              Use this angle
             </Button>
           )}
         </span>

@@ -70,7 +70,7 @@ export function CaptureRate({ clip }: { readonly clip: Clip }): ReactNode {
       <RateField
         label="Capture rate, frames per second"
         rate={captureRateAt(clip, 0)}
-        helperText={`The file plays ${clip.fileRate} frames per second; times on the bench are real times`}
+        helperText={`The file plays ${clip.fileRate} frames per second; times are real times. Empty: not known`}
         onChange={(rate) => changeClip(clip.id, withFirstRate(clip, rate))}
       />
       {further.map((change) => (
