@@ -148,7 +148,6 @@ export function freedomOf(problem: Problem, state: State): number {
 export function withoutUnseen(problem: Problem, state: State): Float64Array {
   const saw = problem.cameras.map((_, c) => problem.sightings(c, state.clocks[c]!));
   const points = Float64Array.from(state.points);
-  for (let i = 0; 3 * i < points.length; i++)
-    if (!seenByTwo(saw, i)) points.fill(NaN, 3 * i, 3 * i + 3);
+  for (let i = 0; 3 * i < points.length; i++) if (!seenByTwo(saw, i)) points.fill(NaN, 3 * i, 3 * i + 3);
   return points;
 }
