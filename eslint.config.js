@@ -31,26 +31,52 @@ const CORE_ORDER = [
   'scene',
   'talk',
 ];
-const inCore = (folder) => `core-${folder}`;
-/** All of the core, for the layers above it. */
-const CORE = ['core', ...CORE_ORDER.map(inCore)];
+/** The folders of the application layer, by topic; each may import those before it, too. */
+const APPLICATION_ORDER = [
+  'stores',
+  'files',
+  'bench',
+  'analysis',
+  'talk',
+  'session',
+  'events',
+  'clips',
+  'tracks',
+  'comparison',
+  'findings',
+  'movement',
+  'keeping',
+  'intake',
+  'export',
+  'season',
+];
+const within = (layer) => (folder) => `${layer}-${folder}`;
+/** All folders of a layer that has an order of its own, for the layers above it. */
+const WHOLE = {
+  core: ['core', ...CORE_ORDER.map(within('core'))],
+  application: APPLICATION_ORDER.map(within('application')),
+};
+/** What every folder of the application layer may import besides those before it. */
+const BELOW_APPLICATION = ['core', 'movements', 'formats', 'media', 'rendering', 'report', 'storage'];
 
 /** Who may import whom; everything that is not listed is forbidden. */
 const MAY_IMPORT = {
   // Units, results and readings stand under all of them.
   core: [],
-  ...Object.fromEntries(
-    CORE_ORDER.map((folder, i) => [inCore(folder), ['core', ...CORE_ORDER.slice(0, i).map(inCore)]]),
-  ),
+  ...Object.fromEntries(WHOLE.core.slice(1).map((folder, i) => [folder, WHOLE.core.slice(0, i + 1)])),
   movements: ['core'],
   formats: ['core'],
   media: ['core'],
-  stage: ['core'],
+  rendering: ['core'],
   report: ['core', 'movements'],
   storage: ['core', 'formats'],
-  state: ['core', 'movements', 'formats', 'media', 'stage', 'report', 'storage'],
-  ui: ['core', 'movements', 'state', 'stage'],
-  app: ['core', 'movements', 'state', 'stage', 'ui'],
+  ...Object.fromEntries(
+    WHOLE.application.map((folder, i) => [folder, [...BELOW_APPLICATION, ...WHOLE.application.slice(0, i)]]),
+  ),
+  ui: ['core', 'movements', 'application', 'rendering', 'ui-charts'],
+  // Charts are given what they draw: they know no store.
+  'ui-charts': ['core', 'rendering'],
+  app: ['core', 'movements', 'application', 'rendering', 'ui', 'ui-charts'],
   server: [],
   cli: ['core', 'movements', 'formats', 'report', 'media', 'server'],
   demo: ['core', 'movements', 'formats', 'cli', 'server'],
@@ -58,9 +84,9 @@ const MAY_IMPORT = {
   tests: ['core', 'movements', 'formats', 'media', 'report', 'server', 'demo', 'cli'],
   scripts: ['core', 'formats'],
 };
-/** A layer above the core may import any of it. */
-const withCore = (type, allowed) =>
-  CORE.includes(type) ? allowed : allowed.flatMap((layer) => (layer === 'core' ? CORE : [layer]));
+/** A layer above one that has an order may import any of it. */
+const expanded = (type, allowed) =>
+  WHOLE.core.includes(type) ? allowed : allowed.flatMap((layer) => WHOLE[layer] ?? [layer]);
 /** @param {readonly string[]} everywhere what every layer may import besides */
 const layerRule = (everywhere) => [
   'error',
@@ -70,12 +96,12 @@ const layerRule = (everywhere) => [
       { allow: { to: { module: { origin: ['external', 'core'] } } } },
       ...Object.entries(MAY_IMPORT).map(([type, allowed]) => ({
         from: { element: { type } },
-        allow: { to: { element: { types: { anyOf: [type, ...withCore(type, [...allowed, ...everywhere])] } } } },
+        allow: { to: { element: { types: { anyOf: [type, ...expanded(type, [...allowed, ...everywhere])] } } } },
       })),
     ],
   },
 ];
-const patternOf = (type) => (outside.has(type) ? type : `src/${type.replace(/^core-/, 'core/')}`);
+const patternOf = (type) => (outside.has(type) ? type : `src/${type.replace(/^(core|application|ui)-/, '$1/')}`);
 const outside = new Set(['cli', 'server', 'demo', 'bench', 'tests', 'scripts']);
 
 export default tseslint.config(
@@ -159,7 +185,11 @@ export default tseslint.config(
   {
     // Tests beside the code share fixtures, and may look at what is built on it.
     files: ['src/**/*.test.ts', 'server/**/*.test.ts'],
-    rules: { 'boundaries/dependencies': layerRule(['tests', ...CORE]) },
+    rules: { 'boundaries/dependencies': layerRule(['tests', ...WHOLE.core]) },
+  },
+  {
+    files: ['src/application/**/*.test.ts'],
+    rules: { 'boundaries/dependencies': layerRule(['tests', ...WHOLE.core, ...WHOLE.application]) },
   },
   { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly' } } },
 );

@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { DEMOS, loadDemo } from '../state/demo';
+import { DEMOS, loadDemo } from '../application/intake/demo';
 
 /** Puts the demo data into this browser and goes to its bench. */
 export function DemoRoute(): ReactNode {

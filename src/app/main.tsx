@@ -7,12 +7,12 @@ import Alert from '@mui/material/Alert';
 import { StrictMode, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
-import { keepSaved } from '../state/document-store';
+import { keepSaved } from '../application/stores/document-store';
 import { Boundary } from '../ui/components/boundary';
-import { dataAreNewer } from '../state/browser';
-import { sweep } from '../state/kept';
-import { keepApplication } from '../state/updates';
-import { joinWindows } from '../state/session-use-cases';
+import { dataAreNewer } from '../application/stores/browser';
+import { sweep } from '../application/keeping/kept';
+import { keepApplication } from '../application/stores/updates';
+import { joinWindows } from '../application/session/session-use-cases';
 import { Notices } from '../ui/components/notices';
 import { HomeScreen } from '../ui/screens/home/home-screen';
 import { theme } from '../ui/theme/theme';
@@ -51,7 +51,7 @@ async function start(): Promise<void> {
     keepSaved();
     joinWindows();
     // Measuring in space is of no use before a session is open.
-    void import('../state/space').then(({ keepBodies }) => keepBodies());
+    void import('../application/analysis/space').then(({ keepBodies }) => keepBodies());
     void sweep();
   }
   keepApplication();

@@ -1,10 +1,10 @@
 import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
 import { Navigate, useParams } from 'react-router';
 import type { Issue } from '../core/result';
-import { useDocument } from '../state/document-store';
-import type { Step } from '../state/steps';
-import { openSession } from '../state/session-use-cases';
-import { useWindow } from '../state/windows';
+import { useDocument } from '../application/stores/document-store';
+import type { Step } from '../application/session/steps';
+import { openSession } from '../application/session/session-use-cases';
+import { useWindow } from '../application/stores/windows';
 import { Boundary } from '../ui/components/boundary';
 import { SessionFrame } from '../ui/components/session-frame';
 import { UnopenedSession } from '../ui/screens/home/unopened-session';

@@ -14,7 +14,12 @@ const PLANTED = {
   allowed: { file: 'src/core/quantities/read.ts', code: use('wrapAngle', '../geometry/angle') },
   upInTheCore: { file: 'src/core/quantities/read.ts', code: use('kindOf', '../measures') },
   upFromGeometry: { file: 'src/core/geometry/angle.ts', code: use('rateOfChange', '../signal/derivative') },
-  screens: { file: 'src/core/scene/figure.ts', code: use('notify', '../../state/notices') },
+  upInTheApplication: {
+    file: 'src/application/stores/notices.ts',
+    code: use('createSession', '../session/session-use-cases'),
+  },
+  fromAChart: { file: 'src/ui/charts/trend-line.tsx', code: use('notify', '../../application/stores/notices') },
+  screens: { file: 'src/core/scene/figure.ts', code: use('notify', '../../application/stores/notices') },
   dice: { file: 'src/core/signal/smooth.ts', code: 'export const planted = Math.random();\n' },
   cycle: { file: 'src/core/measures/peak-error.ts', code: use('peakRate', './peak-rate') },
   forgotten: {
@@ -29,7 +34,7 @@ const PLANTED = {
 `,
   },
   unawaited: {
-    file: 'src/state/notices.ts',
+    file: 'src/application/stores/notices.ts',
     code: 'export const planted = (): void => {\n  Promise.resolve(1);\n};\n',
   },
 };
@@ -51,6 +56,11 @@ test('a folder of the core may import those before it, and no other', () => {
   expect(broken.allowed).toEqual([]);
   expect(broken.upInTheCore).toContain('boundaries/dependencies');
   expect(broken.upFromGeometry).toContain('boundaries/dependencies');
+});
+
+test('a folder of the application layer may import those before it, and a chart knows no store', () => {
+  expect(broken.upInTheApplication).toContain('boundaries/dependencies');
+  expect(broken.fromAChart).toContain('boundaries/dependencies');
 });
 
 test('the core knows nothing of the screens, and has no dice', () => {

@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { Athlete } from '../../core/model/athlete';
 import { LIMITS } from '../../core/model/limits';
 import { performerKey, tidyName } from '../../core/model/performer';
-import { allMembers, type SquadMember } from '../../state/squad';
+import { allMembers, type SquadMember } from '../../application/season/squad';
 import { PersonPicture } from './person-picture';
 
 /** Who was chosen: somebody who is known, or another person whom only this name tells so far. */

@@ -1,4 +1,4 @@
-import type { BenchClip } from '../../state/bench-clips';
+import type { BenchClip } from '../../application/bench/bench-clips';
 import type { ViewKind } from '../../core/model/clip';
 
 export const VIEW_NAMES: Readonly<Record<ViewKind, string>> = {

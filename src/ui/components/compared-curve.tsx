@@ -4,8 +4,8 @@ import { seriesUnitOf } from '../../core/measures';
 import type { Measure } from '../../core/model/measure';
 import type { Movement } from '../../core/model/movement';
 import { DISPLAY_UNITS, fromSi } from '../../core/units';
-import { MatchedChart } from '../../stage/matched-chart';
-import type { Derived } from '../../state/derived';
+import { MatchedChart } from '../charts/matched-chart';
+import type { Derived } from '../../application/analysis/derived';
 
 /** The curves of a measure on both sides, or null where there are none. */
 export const comparedSeriesOf = (

@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { filmingRequests } from '../../core/judgement/filming';
-import type { Derived } from '../../state/derived';
+import type { Derived } from '../../application/analysis/derived';
 import { CameraPlanner } from './camera-planner';
 
 /** What to film better next time, each with what it would make measurable; nothing where all could be measured. */

@@ -1,6 +1,6 @@
 import type { NavigateFunction } from 'react-router';
 import type { Reading } from '../../core/reading';
-import { setView, useView } from '../../state/view-store';
+import { setView, useView } from '../../application/stores/view-store';
 
 /** Shows frames of clips on the bench, with the lines of a measure where one is given. */
 export function goToFrames(

@@ -3,7 +3,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import type { ReactNode } from 'react';
 import type { Movement } from '../../core/model/movement';
-import { setView, useView } from '../../state/view-store';
+import { setView, useView } from '../../application/stores/view-store';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['\u2190 \u2192', 'Step all clips by one frame'],

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import type { ReactNode } from 'react';
-import { secondsLeft, useJobs } from '../../state/jobs';
+import { secondsLeft, useJobs } from '../../application/stores/jobs';
 
 /** Long work under way: how far, how long still, and a way to stop it. */
 export function JobBar(): ReactNode {

@@ -1,5 +1,5 @@
 import { movementOf } from '../../movements';
-import type { SessionSummary } from '../../state/session-list';
+import type { SessionSummary } from '../../application/keeping/session-list';
 
 /** What a session measures by, as it is called. */
 export const movementNameOf = ({

@@ -2,8 +2,8 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useEffect, useState, type ReactNode } from 'react';
-import { dismiss, useNotices, type Notice } from '../../state/notices';
-import { useUpdate } from '../../state/updates';
+import { dismiss, useNotices, type Notice } from '../../application/stores/notices';
+import { useUpdate } from '../../application/stores/updates';
 
 const INFO_STAYS_MS = 7000;
 /** Something can still be done about it. */

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { numberSays, type NumberSays } from '../../core/judgement/by-eye';
 import type { Note } from '../../core/model/session';
 import { measureName } from '../../core/model/movement';
-import type { Derived } from '../../state/derived';
+import type { Derived } from '../../application/analysis/derived';
 import { readingText } from './format';
 
 const SAYS: Readonly<Record<NumberSays, string>> = {

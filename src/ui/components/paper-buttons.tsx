@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode, type RefObject } from 'react';
-import { download } from '../../state/download';
-import { startJob } from '../../state/jobs';
-import { notify } from '../../state/notices';
-import { paperFile } from '../../state/paper-file';
+import { download } from '../../application/files/download';
+import { startJob } from '../../application/stores/jobs';
+import { notify } from '../../application/stores/notices';
+import { paperFile } from '../../application/export/paper-file';
 import { fileSafe } from './format';
 import { paperDocument } from './paper-document';
 

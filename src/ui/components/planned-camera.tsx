@@ -4,7 +4,7 @@ import { asFilmed, extentOf, fastest } from '../../core/planning/as-filmed';
 import { metresSeen, pixelsPerMetre, planOf } from '../../core/planning/camera-plan';
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
 import type { Trial } from '../../core/trial/trial';
-import type { Derived } from '../../state/derived';
+import type { Derived } from '../../application/analysis/derived';
 
 /** A smear of more than this share of the standing height hides where a joint is. */
 const SMEAR = 0.01;

@@ -9,7 +9,7 @@ import {
 } from '@dnd-kit/core';
 import { useRef, type ReactNode } from 'react';
 import type { PracticePlan, Planned } from '../../core/coaching/practice-plan';
-import { useWidth } from '../../stage/use-width';
+import { useWidth } from '../charts/use-width';
 import { dayAfter } from '../../core/model/day';
 import { dayText } from './format';
 

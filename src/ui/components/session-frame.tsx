@@ -10,12 +10,12 @@ import type { ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, NavLink } from 'react-router';
 import { useStore } from 'zustand';
-import { useDocument, useSaving } from '../../state/document-store';
-import { useDerived } from '../../state/use-derived';
-import { redo, undo } from '../../state/session-use-cases';
-import { STEPS, STEP_NAMES, stepStatus, type Step } from '../../state/steps';
-import { setView } from '../../state/view-store';
-import { useWindow, workHere } from '../../state/windows';
+import { useDocument, useSaving } from '../../application/stores/document-store';
+import { useDerived } from '../../application/analysis/use-derived';
+import { redo, undo } from '../../application/session/session-use-cases';
+import { STEPS, STEP_NAMES, stepStatus, type Step } from '../../application/session/steps';
+import { setView } from '../../application/stores/view-store';
+import { useWindow, workHere } from '../../application/stores/windows';
 import { HelpSheet } from './help-sheet';
 import { JobBar } from './job-bar';
 

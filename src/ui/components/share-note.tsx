@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Session } from '../../core/model/session';
-import { notToShare, type NotToShare } from '../../state/athlete-use-cases';
+import { notToShare, type NotToShare } from '../../application/season/athlete-use-cases';
 import { athleteAddress } from './athlete-address';
 
 /** Names those in a session who have not agreed that what shows them is given to others. */

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type ChangeEvent } from 'react';
-import { inSameStep, useDocument } from '../../state/document-store';
-import { useLatest } from '../../stage/use-latest';
+import { inSameStep, useDocument } from '../../application/stores/document-store';
+import { useLatest } from './use-latest';
 
 /** Pause in typing after which a text is kept, milliseconds: less than it takes to close a window. */
 const PAUSE = 120;

@@ -6,9 +6,9 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { Issue, Result } from '../../core/result';
-import { restoreBackup, type Restored } from '../../state/backup';
-import { notify } from '../../state/notices';
-import { openSessionFile, type OpenedFile } from '../../state/session-files';
+import { restoreBackup, type Restored } from '../../application/keeping/backup';
+import { notify } from '../../application/stores/notices';
+import { openSessionFile, type OpenedFile } from '../../application/keeping/session-files';
 
 const countOf = (n: number): string => `${n} ${n === 1 ? 'session' : 'sessions'}`;
 

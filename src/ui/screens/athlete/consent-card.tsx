@@ -14,9 +14,14 @@ import { useState, type ReactNode } from 'react';
 import type { Consent } from '../../../core/model/athlete';
 import type { Performer } from '../../../core/model/clip';
 import { isFilmingDay } from '../../../core/model/limits';
-import { firstRecord, restoreConsent, saveAthlete, withdrawConsentOf } from '../../../state/athlete-use-cases';
-import { notify } from '../../../state/notices';
-import type { SquadMember } from '../../../state/squad';
+import {
+  firstRecord,
+  restoreConsent,
+  saveAthlete,
+  withdrawConsentOf,
+} from '../../../application/season/athlete-use-cases';
+import { notify } from '../../../application/stores/notices';
+import type { SquadMember } from '../../../application/season/squad';
 import { dayText } from '../../components/format';
 
 interface ConsentCardProps {

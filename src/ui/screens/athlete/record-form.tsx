@@ -7,9 +7,9 @@ import { useForm } from 'react-hook-form';
 import { athleteSchema, type Athlete } from '../../../core/model/athlete';
 import type { Performer } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
-import { firstRecord, saveAthlete } from '../../../state/athlete-use-cases';
-import { notify } from '../../../state/notices';
-import type { SquadMember } from '../../../state/squad';
+import { firstRecord, saveAthlete } from '../../../application/season/athlete-use-cases';
+import { notify } from '../../../application/stores/notices';
+import type { SquadMember } from '../../../application/season/squad';
 import { ChoiceField, SEGMENT_TABLES, SIDES } from '../../components/choice-field';
 
 interface RecordFormProps {

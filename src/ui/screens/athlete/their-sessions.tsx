@@ -2,8 +2,8 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { SessionSummary } from '../../../state/session-list';
-import type { SquadMember } from '../../../state/squad';
+import type { SessionSummary } from '../../../application/keeping/session-list';
+import type { SquadMember } from '../../../application/season/squad';
 import { movementNameOf } from '../../components/movement-name';
 import { dayText } from '../../components/format';
 

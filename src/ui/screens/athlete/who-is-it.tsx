@@ -6,9 +6,9 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { Result } from '../../../core/result';
-import { mergeAthletes, splitAthlete, type TakeBack } from '../../../state/athlete-use-cases';
-import { notify } from '../../../state/notices';
-import type { SquadMember } from '../../../state/squad';
+import { mergeAthletes, splitAthlete, type TakeBack } from '../../../application/season/athlete-use-cases';
+import { notify } from '../../../application/stores/notices';
+import type { SquadMember } from '../../../application/season/squad';
 import { dayText } from '../../components/format';
 
 interface WhoIsItProps {

@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { SquadMember } from '../../../state/squad';
-import { TrendLine } from '../../../stage/trend-line';
+import type { SquadMember } from '../../../application/season/squad';
+import { TrendLine } from '../../charts/trend-line';
 import { movementNameOf } from '../../components/movement-name';
 import { dayText, inDisplayUnit, plusMinus } from '../../components/format';
 import { StandingMark } from '../../components/standing-mark';

@@ -5,10 +5,15 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { prepareTrial } from '../../../core/trial/trial';
 import { agreementOf, type DigitisedTwice, type MeasureAgreement } from '../../../core/reliability/digitisings';
 import { inUnit } from '../../../core/units';
-import { AgreementChart } from '../../../stage/agreement-chart';
-import { activeOf, type Derived } from '../../../state/derived';
-import { clearPoints, dropDigitising, keepDigitising, takeMeasuredError } from '../../../state/track-use-cases';
-import { useView } from '../../../state/view-store';
+import { AgreementChart } from '../../charts/agreement-chart';
+import { activeOf, type Derived } from '../../../application/analysis/derived';
+import {
+  clearPoints,
+  dropDigitising,
+  keepDigitising,
+  takeMeasuredError,
+} from '../../../application/tracks/track-use-cases';
+import { useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { stampText } from '../../components/format';
 

@@ -1,14 +1,14 @@
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { player } from '../../../state/bench-player';
-import type { BenchClip } from '../../../state/bench-clips';
-import { activeOf, type Derived } from '../../../state/derived';
-import { toggleSound } from '../../../state/clip-sounds';
-import { nudge } from '../../../state/camera-use-cases';
-import { markMoment } from '../../../state/event-use-cases';
-import { noteHere } from '../../../state/finding-use-cases';
-import { startTalking, stopTalking, useTalk } from '../../../state/talk-recorder';
-import { setView, toggleGround, togglePlain, useView } from '../../../state/view-store';
+import { player } from '../../../application/bench/bench-player';
+import type { BenchClip } from '../../../application/bench/bench-clips';
+import { activeOf, type Derived } from '../../../application/analysis/derived';
+import { toggleSound } from '../../../application/clips/clip-sounds';
+import { nudge } from '../../../application/clips/camera-use-cases';
+import { markMoment } from '../../../application/events/event-use-cases';
+import { noteHere } from '../../../application/findings/finding-use-cases';
+import { startTalking, stopTalking, useTalk } from '../../../application/talk/talk-recorder';
+import { setView, toggleGround, togglePlain, useView } from '../../../application/stores/view-store';
 import { zoomRibbons } from './ribbon-span';
 
 /** Goes to the next or the previous marked moment of the leading clip. */

@@ -10,12 +10,12 @@ import { isOwnPoint, JOINT_POINTS, pointName, type PointId } from '../../../core
 import { ORIGIN, originName } from '../../../core/tracks/track';
 import { disagreement } from '../../../core/detections/kept-detections';
 import { workList } from '../../../core/judgement/work-list';
-import { player } from '../../../state/bench-player';
-import { useDocument } from '../../../state/document-store';
-import { carryOnLast, follow, hideHere, swapTo } from '../../../state/point-work';
-import { changeClip } from '../../../state/clip-use-cases';
-import { interpolatePoint } from '../../../state/track-use-cases';
-import { setPointWork, useView, type AfterPlacing } from '../../../state/view-store';
+import { player } from '../../../application/bench/bench-player';
+import { useDocument } from '../../../application/stores/document-store';
+import { carryOnLast, follow, hideHere, swapTo } from '../../../application/tracks/point-work';
+import { changeClip } from '../../../application/clips/clip-use-cases';
+import { interpolatePoint } from '../../../application/tracks/track-use-cases';
+import { setPointWork, useView, type AfterPlacing } from '../../../application/stores/view-store';
 import { ROW, SMALL } from './card-rows';
 
 interface ByHandProps {

@@ -5,7 +5,7 @@ import { offPlaneSd } from '../../../core/calibration/view';
 import { agrees, estimateOffPlane, viewAsEstimated } from '../../../core/trial/view-estimate';
 import type { Trial } from '../../../core/trial/trial';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
-import { changeClip } from '../../../state/clip-use-cases';
+import { changeClip } from '../../../application/clips/clip-use-cases';
 import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
 
 /** How far the camera is off the side view: stated, or as the body says. */

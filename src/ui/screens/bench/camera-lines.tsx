@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { cameraText, observeCameraOf, takeCameraAsStill } from '../../../state/camera-motion-use-cases';
-import type { BenchClip } from '../../../state/bench-clips';
-import { useJobs } from '../../../state/jobs';
-import { notify } from '../../../state/notices';
+import { cameraText, observeCameraOf, takeCameraAsStill } from '../../../application/clips/camera-motion-use-cases';
+import type { BenchClip } from '../../../application/bench/bench-clips';
+import { useJobs } from '../../../application/stores/jobs';
+import { notify } from '../../../application/stores/notices';
 import type { Clip } from '../../../core/model/clip';
 import { clipName } from '../../components/clip-name';
 

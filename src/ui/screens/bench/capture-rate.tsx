@@ -6,9 +6,9 @@ import type { ReactNode } from 'react';
 import type { Clip, RateChange } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
 import { captureRateAt, withFirstRate } from '../../../core/timing/clip-time';
-import { player } from '../../../state/bench-player';
-import { changeClip } from '../../../state/clip-use-cases';
-import { notify } from '../../../state/notices';
+import { player } from '../../../application/bench/bench-player';
+import { changeClip } from '../../../application/clips/clip-use-cases';
+import { notify } from '../../../application/stores/notices';
 
 const keepChanges = ({ id }: Clip, rateChanges: readonly RateChange[]): void =>
   changeClip(id, { rateChanges: [...rateChanges].sort((a, b) => a.from - b.from) });

@@ -1,4 +1,4 @@
-import type { Derived } from '../../../state/derived';
+import type { Derived } from '../../../application/analysis/derived';
 
 /** The moment that the leading clip stands at, or the last one it has passed; null before the first. */
 export function currentMomentOf(derived: Derived, shown: Readonly<Record<string, number>>): string | null {

@@ -20,10 +20,10 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { Drawing, DrawingKind } from '../../../core/model/drawing';
 import { JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
-import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
-import { changeDrawing, layOn } from '../../../state/finding-use-cases';
-import { setView, useView } from '../../../state/view-store';
+import { player } from '../../../application/bench/bench-player';
+import type { Derived } from '../../../application/analysis/derived';
+import { changeDrawing, layOn } from '../../../application/findings/finding-use-cases';
+import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';
 

@@ -3,9 +3,9 @@ import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { groundPlane } from '../../../core/calibration/ground';
 import type { Clip } from '../../../core/model/clip';
-import { changeClip } from '../../../state/clip-use-cases';
-import { notify } from '../../../state/notices';
-import { setView, useView } from '../../../state/view-store';
+import { changeClip } from '../../../application/clips/clip-use-cases';
+import { notify } from '../../../application/stores/notices';
+import { setView, useView } from '../../../application/stores/view-store';
 
 const lengthOf = (text: string): number | null => {
   const value = Number(text.replace(',', '.'));

@@ -3,8 +3,8 @@ import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import type { Movement } from '../../../core/model/movement';
-import { changeClip } from '../../../state/clip-use-cases';
-import { setView, useView } from '../../../state/view-store';
+import { changeClip } from '../../../application/clips/clip-use-cases';
+import { setView, useView } from '../../../application/stores/view-store';
 
 /** A length in the plane of the movement: a line along it, and how long it is. */
 export function KnownLength({

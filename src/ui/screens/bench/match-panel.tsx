@@ -2,8 +2,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { Derived } from '../../../state/derived';
-import { setView, useView } from '../../../state/view-store';
+import type { Derived } from '../../../application/analysis/derived';
+import { setView, useView } from '../../../application/stores/view-store';
 import { ClipMatch } from './clip-match';
 import { SpaceCard } from './space-card';
 

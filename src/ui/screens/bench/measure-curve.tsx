@@ -9,10 +9,10 @@ import { momentTimes } from '../../../core/trial/moments';
 import type { Trial } from '../../../core/trial/trial';
 import { matchedMap } from '../../../core/timing/time-map';
 import { DISPLAY_UNITS, fromSi } from '../../../core/units';
-import { CurveStrip, type CurveStripProps } from '../../../stage/curve-strip';
-import { player } from '../../../state/bench-player';
-import type { Derived, Sides } from '../../../state/derived';
-import { useView } from '../../../state/view-store';
+import { CurveStrip, type CurveStripProps } from '../../charts/curve-strip';
+import { player } from '../../../application/bench/bench-player';
+import type { Derived, Sides } from '../../../application/analysis/derived';
+import { useView } from '../../../application/stores/view-store';
 
 /** Seconds shown before the first and after the last moment. */
 const AROUND = 0.12;

@@ -1,9 +1,9 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { momentsOf } from '../../../core/model/measure';
-import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
-import { setView, useView } from '../../../state/view-store';
+import { player } from '../../../application/bench/bench-player';
+import type { Derived } from '../../../application/analysis/derived';
+import { setView, useView } from '../../../application/stores/view-store';
 import { AgreementCard } from './agreement-card';
 import { PointsCard } from './points-card';
 import { SmoothingCard } from './smoothing-card';

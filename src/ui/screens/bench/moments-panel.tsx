@@ -6,14 +6,19 @@ import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
 import { LEAST_SURE } from '../../../core/trial/moments';
 import { orderProblem } from '../../../core/events/order';
-import { player } from '../../../state/bench-player';
-import type { BenchClip } from '../../../state/bench-clips';
-import type { Derived } from '../../../state/derived';
-import { notify } from '../../../state/notices';
-import { confirmAllMoments, confirmMoment, markMoment, proposeMomentsOf } from '../../../state/event-use-cases';
-import { setView } from '../../../state/view-store';
-import { markOnSound, soundOf, useSounds } from '../../../state/clip-sounds';
-import { cameraText } from '../../../state/camera-motion-use-cases';
+import { player } from '../../../application/bench/bench-player';
+import type { BenchClip } from '../../../application/bench/bench-clips';
+import type { Derived } from '../../../application/analysis/derived';
+import { notify } from '../../../application/stores/notices';
+import {
+  confirmAllMoments,
+  confirmMoment,
+  markMoment,
+  proposeMomentsOf,
+} from '../../../application/events/event-use-cases';
+import { setView } from '../../../application/stores/view-store';
+import { markOnSound, soundOf, useSounds } from '../../../application/clips/clip-sounds';
+import { cameraText } from '../../../application/clips/camera-motion-use-cases';
 import { clipName } from '../../components/clip-name';
 import { ProposalsRun } from './proposals-run';
 import { CarryOver, RepetitionsCard } from './repetitions-card';

@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { Trial } from '../../../core/trial/trial';
-import { paintPicture } from '../../../stage/paint-picture';
-import { fitPicture, followBody } from '../../../stage/viewport';
-import { player } from '../../../state/bench-player';
-import { focusOf, shownAs } from '../../../stage/focus';
+import { paintPicture } from '../../../rendering/paint-picture';
+import { fitPicture, followBody } from '../../../rendering/viewport';
+import { player } from '../../../application/bench/bench-player';
+import { focusOf, shownAs } from '../../../rendering/focus';
 
 const TILE = { width: 116, height: 150 };
 /** Frames to each side of the one in the middle. */

@@ -11,11 +11,11 @@ import Tooltip from '@mui/material/Tooltip';
 import { useState, type ReactNode } from 'react';
 import { steadyOf } from '../../../core/calibration/steady';
 import { MOST_PANES } from '../../../core/model/slots';
-import { player } from '../../../state/bench-player';
-import { activeOf, type Derived } from '../../../state/derived';
-import { nudge } from '../../../state/camera-use-cases';
-import { soundOf, useSounds } from '../../../state/clip-sounds';
-import { changeClip } from '../../../state/clip-use-cases';
+import { player } from '../../../application/bench/bench-player';
+import { activeOf, type Derived } from '../../../application/analysis/derived';
+import { nudge } from '../../../application/clips/camera-use-cases';
+import { soundOf, useSounds } from '../../../application/clips/clip-sounds';
+import { changeClip } from '../../../application/clips/clip-use-cases';
 import { clipName } from '../../components/clip-name';
 import { zoomRibbons } from './ribbon-span';
 import {
@@ -26,7 +26,7 @@ import {
   useView,
   type GhostAnchor,
   type Layout,
-} from '../../../state/view-store';
+} from '../../../application/stores/view-store';
 
 const LAYOUT_NAMES: Readonly<Record<Layout, string>> = {
   columns: 'Side by side',

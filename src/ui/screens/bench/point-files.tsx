@@ -5,9 +5,9 @@ import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import { FileButton } from '../../components/file-button';
 import { ratesInWords } from '../../components/format';
-import { notify } from '../../../state/notices';
-import { pointFileOf, readPointsInto, SAVED_FORMATS } from '../../../state/point-files';
-import { download } from '../../../state/download';
+import { notify } from '../../../application/stores/notices';
+import { pointFileOf, readPointsInto, SAVED_FORMATS } from '../../../application/tracks/point-files';
+import { download } from '../../../application/files/download';
 
 /** Points of one clip from a file and into a file. */
 export function PointFiles({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {

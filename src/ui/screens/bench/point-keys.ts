@@ -1,7 +1,7 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import { activeOf, type Derived } from '../../../state/derived';
-import { follow, hideHere, nudgePoint } from '../../../state/point-work';
-import { setPointWork, setView, useView } from '../../../state/view-store';
+import { activeOf, type Derived } from '../../../application/analysis/derived';
+import { follow, hideHere, nudgePoint } from '../../../application/tracks/point-work';
+import { setPointWork, setView, useView } from '../../../application/stores/view-store';
 
 /** Pixels by which a key moves a point. */
 const NUDGE = 0.25;

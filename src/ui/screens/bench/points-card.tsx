@@ -9,10 +9,10 @@ import type { DetectorSetting } from '../../../core/model/kept-detections';
 import { LIMITS } from '../../../core/model/limits';
 import { JOINT_POINTS } from '../../../core/anatomy/body-points';
 import { coverage } from '../../../core/tracks/track';
-import { activeOf, type Derived } from '../../../state/derived';
-import { useJobs } from '../../../state/jobs';
-import { notify } from '../../../state/notices';
-import type { BenchClip } from '../../../state/bench-clips';
+import { activeOf, type Derived } from '../../../application/analysis/derived';
+import { useJobs } from '../../../application/stores/jobs';
+import { notify } from '../../../application/stores/notices';
+import type { BenchClip } from '../../../application/bench/bench-clips';
 import {
   deriveAgain,
   detectedText,
@@ -20,10 +20,10 @@ import {
   goOnDetecting,
   hasEarlierRules,
   stoppedRun,
-} from '../../../state/detection-use-cases';
-import { useDocument } from '../../../state/document-store';
-import { addPersonOf } from '../../../state/clip-use-cases';
-import { setView, useView } from '../../../state/view-store';
+} from '../../../application/tracks/detection-use-cases';
+import { useDocument } from '../../../application/stores/document-store';
+import { addPersonOf } from '../../../application/clips/clip-use-cases';
+import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
 import { CameraLines } from './camera-lines';

@@ -3,11 +3,11 @@ import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Moment } from '../../../core/model/movement';
 import { LEAST_SURE } from '../../../core/trial/moments';
-import { player } from '../../../state/bench-player';
-import type { BenchClip } from '../../../state/bench-clips';
-import type { Derived } from '../../../state/derived';
-import { confirmShown } from '../../../state/event-use-cases';
-import { setView, useView } from '../../../state/view-store';
+import { player } from '../../../application/bench/bench-player';
+import type { BenchClip } from '../../../application/bench/bench-clips';
+import type { Derived } from '../../../application/analysis/derived';
+import { confirmShown } from '../../../application/events/event-use-cases';
+import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 
 /** A moment as it is proposed in the panes that have a proposal of it. */

@@ -12,10 +12,10 @@ import {
   chooseRepetition,
   findRepetitionsOf,
   removeRepetition,
-} from '../../../state/comparison-use-cases';
-import type { BenchClip } from '../../../state/bench-clips';
-import type { Derived } from '../../../state/derived';
-import { notify } from '../../../state/notices';
+} from '../../../application/comparison/comparison-use-cases';
+import type { BenchClip } from '../../../application/bench/bench-clips';
+import type { Derived } from '../../../application/analysis/derived';
+import { notify } from '../../../application/stores/notices';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
 

@@ -1,8 +1,8 @@
-import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
+import { player } from '../../../application/bench/bench-player';
+import type { Derived } from '../../../application/analysis/derived';
 import { timeAtFrame } from '../../../core/timing/clip-time';
 import type { Trial } from '../../../core/trial/trial';
-import { setView, useView } from '../../../state/view-store';
+import { setView, useView } from '../../../application/stores/view-store';
 
 /** Shortest part of the axis that the ribbons show, seconds. */
 const SHORTEST = 0.05;

@@ -5,10 +5,16 @@ import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
 import { captureRateAt } from '../../../core/timing/clip-time';
-import { player } from '../../../state/bench-player';
-import { useJobs } from '../../../state/jobs';
-import { notify } from '../../../state/notices';
-import { findShots, makeClipsOfShots, type ChosenShot, type Shot, type ShotUse } from '../../../state/shots';
+import { player } from '../../../application/bench/bench-player';
+import { useJobs } from '../../../application/stores/jobs';
+import { notify } from '../../../application/stores/notices';
+import {
+  findShots,
+  makeClipsOfShots,
+  type ChosenShot,
+  type Shot,
+  type ShotUse,
+} from '../../../application/clips/shots';
 import { countOf } from '../../components/format';
 
 const USES: readonly (readonly [ShotUse, string])[] = [

@@ -7,10 +7,10 @@ import type { Trial } from '../../../core/trial/trial';
 import { bridgeFrames } from '../../../core/trial/smoothing';
 import { JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { residualAnalysis, type ResidualAnalysis } from '../../../core/signal/residual-analysis';
-import { ResidualChart } from '../../../stage/residual-chart';
-import { activeOf, type Derived } from '../../../state/derived';
-import { edit } from '../../../state/document-store';
-import { useView } from '../../../state/view-store';
+import { ResidualChart } from '../../charts/residual-chart';
+import { activeOf, type Derived } from '../../../application/analysis/derived';
+import { edit } from '../../../application/stores/document-store';
+import { useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
 

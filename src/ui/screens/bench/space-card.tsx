@@ -4,9 +4,9 @@ import type { ReactNode } from 'react';
 import { degreesApart } from '../../../core/reconstruction/body-views';
 import type { Body } from '../../../core/reconstruction/reconstruct';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
-import type { Derived } from '../../../state/derived';
-import { computeAgain, useSpace } from '../../../state/space';
-import { setSpace, useView } from '../../../state/view-store';
+import type { Derived } from '../../../application/analysis/derived';
+import { computeAgain, useSpace } from '../../../application/analysis/space';
+import { setSpace, useView } from '../../../application/stores/view-store';
 
 /** Where the further cameras were found to stand, and how the clocks run. */
 function foundText({ cameras }: Body): string {

@@ -10,10 +10,10 @@ import { spaceFigureAt } from '../../../core/scene/space-figure';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import type { FigureCamera } from '../../../core/tracks/spatial-view';
 import type { Trial } from '../../../core/trial/trial';
-import { SpaceChart } from '../../../stage/space-chart';
-import { ROLE_STYLE } from '../../../stage/role-style';
-import type { Derived } from '../../../state/derived';
-import { setSpace, useView } from '../../../state/view-store';
+import { SpaceChart } from '../../charts/space-chart';
+import { ROLE_STYLE } from '../../../rendering/role-style';
+import type { Derived } from '../../../application/analysis/derived';
+import { setSpace, useView } from '../../../application/stores/view-store';
 
 const CAMERAS: readonly (readonly [string, FigureCamera])[] = [
   ['Side', { azimuthDegrees: 0, elevationDegrees: 0 }],

@@ -6,12 +6,12 @@ import Chip from '@mui/material/Chip';
 import IconButton from '@mui/material/IconButton';
 import { useState, type ReactNode } from 'react';
 import type { TalkSection } from '../../../core/model/talk';
-import type { Derived } from '../../../state/derived';
-import { download } from '../../../state/download';
-import { useJobs } from '../../../state/jobs';
-import { notify } from '../../../state/notices';
-import { makeTalkFilm } from '../../../state/talk-film';
-import { startTalking, stopTalking, toggleTalk, useTalk } from '../../../state/talk-recorder';
+import type { Derived } from '../../../application/analysis/derived';
+import { download } from '../../../application/files/download';
+import { useJobs } from '../../../application/stores/jobs';
+import { notify } from '../../../application/stores/notices';
+import { makeTalkFilm } from '../../../application/export/talk-film';
+import { startTalking, stopTalking, toggleTalk, useTalk } from '../../../application/talk/talk-recorder';
 import { fileSafe } from '../../components/format';
 import { TalkSectionMenu } from './talk-section-menu';
 

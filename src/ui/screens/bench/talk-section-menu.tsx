@@ -4,10 +4,10 @@ import Slider from '@mui/material/Slider';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { TalkSection } from '../../../core/model/talk';
 import { Voice } from '../../components/voice';
-import { notify } from '../../../state/notices';
-import { soundOfSection } from '../../../state/talk-film';
-import { recordAnew } from '../../../state/talk-recorder';
-import { removeSection, trimSection } from '../../../state/talk-sections';
+import { notify } from '../../../application/stores/notices';
+import { soundOfSection } from '../../../application/export/talk-film';
+import { recordAnew } from '../../../application/talk/talk-recorder';
+import { removeSection, trimSection } from '../../../application/talk/talk-sections';
 
 /** Least stretch of a section that can be kept, seconds. */
 const LEAST = 0.5;

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { otherTravel } from '../../../core/tracks/figure';
-import { changeClip } from '../../../state/clip-use-cases';
-import type { BenchClip } from '../../../state/bench-clips';
+import { changeClip } from '../../../application/clips/clip-use-cases';
+import type { BenchClip } from '../../../application/bench/bench-clips';
 import { clipName } from '../../components/clip-name';
 
 /** Clips whose points plainly go the other way than was said: forward counts the wrong way round there. */

@@ -1,11 +1,11 @@
 import { useEffect } from 'react';
-import { player } from '../../../state/bench-player';
-import { BenchSound } from '../../../state/bench-sound';
-import { keepSoundsOf, readSoundOf, soundOf, useSounds } from '../../../state/clip-sounds';
-import { activeOf, type Derived } from '../../../state/derived';
-import { useTalk } from '../../../state/talk-recorder';
-import { useView } from '../../../state/view-store';
-import { useLatest } from '../../../stage/use-latest';
+import { player } from '../../../application/bench/bench-player';
+import { BenchSound } from '../../../application/clips/bench-sound';
+import { keepSoundsOf, readSoundOf, soundOf, useSounds } from '../../../application/clips/clip-sounds';
+import { activeOf, type Derived } from '../../../application/analysis/derived';
+import { useTalk } from '../../../application/talk/talk-recorder';
+import { useView } from '../../../application/stores/view-store';
+import { useLatest } from '../../components/use-latest';
 
 /** Reads the sound of the clips on the bench, and plays the chosen one's beside the pictures. */
 export function useClipSounds(derived: Derived): void {

@@ -6,11 +6,11 @@ import { drawDrawing } from '../../../core/scene/drawing';
 import { boxBetween, cornersOf } from '../../../core/detections/person-box';
 import type { Primitive } from '../../../core/geometry/primitives';
 import type { Trial } from '../../../core/trial/trial';
-import { drawOn, NOTHING_DRAWN, type Draft, type GesturePhase } from '../../../stage/drawing-gesture';
-import { notify } from '../../../state/notices';
-import { changeClip } from '../../../state/clip-use-cases';
-import { addDrawing } from '../../../state/finding-use-cases';
-import { setView, useView } from '../../../state/view-store';
+import { drawOn, NOTHING_DRAWN, type Draft, type GesturePhase } from '../../components/drawing-gesture';
+import { notify } from '../../../application/stores/notices';
+import { changeClip } from '../../../application/clips/clip-use-cases';
+import { addDrawing } from '../../../application/findings/finding-use-cases';
+import { setView, useView } from '../../../application/stores/view-store';
 
 export interface DrawingUnderway {
   readonly sceneAt: (frame: number) => readonly Primitive[];

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
-import { player } from '../../../state/bench-player';
-import type { Derived } from '../../../state/derived';
-import { useView } from '../../../state/view-store';
-import { squaresRound } from '../../../stage/focus';
-import { useLatest } from '../../../stage/use-latest';
+import { player } from '../../../application/bench/bench-player';
+import type { Derived } from '../../../application/analysis/derived';
+import { useView } from '../../../application/stores/view-store';
+import { squaresRound } from '../../../rendering/focus';
+import { useLatest } from '../../components/use-latest';
 import { ribbonClips } from './ribbon-span';
 
 /** Pixels of the strip under a ribbon; the pictures are made twice as high for sharp screens. */

@@ -5,9 +5,9 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { Note } from '../../../core/model/session';
-import { changeNote } from '../../../state/finding-use-cases';
-import { useTalk } from '../../../state/talk-recorder';
-import { recordVoice, stopVoice, useVoice, voiceOf } from '../../../state/voice-notes';
+import { changeNote } from '../../../application/findings/finding-use-cases';
+import { useTalk } from '../../../application/talk/talk-recorder';
+import { recordVoice, stopVoice, useVoice, voiceOf } from '../../../application/findings/voice-notes';
 import { Voice } from '../../components/voice';
 
 /** A finding said aloud: spoken, heard again, removed. */

@@ -7,8 +7,8 @@ import { seriesMeasures, frameAtSample, SAMPLES, type MatchedSeries } from '../.
 import { viewOf } from '../../../core/comparison/side';
 import { seriesUnitOf } from '../../../core/measures';
 import type { Measure } from '../../../core/model/measure';
-import type { Derived } from '../../../state/derived';
-import { useView, setView } from '../../../state/view-store';
+import type { Derived } from '../../../application/analysis/derived';
+import { useView, setView } from '../../../application/stores/view-store';
 import { ComparedCurve, comparedSeriesOf } from '../../components/compared-curve';
 import { signed } from '../../components/format';
 import { goToFrames } from '../../components/go-to-frames';

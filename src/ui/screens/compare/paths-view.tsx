@@ -7,8 +7,8 @@ import type { Movement } from '../../../core/model/movement';
 import type { PointRef } from '../../../core/model/quantity';
 import type { StyleKey } from '../../../core/model/slots';
 import type { SeenFrom } from '../../../core/trial/trajectory';
-import { PathChart } from '../../../stage/path-chart';
-import type { Derived } from '../../../state/derived';
+import { PathChart } from '../../charts/path-chart';
+import type { Derived } from '../../../application/analysis/derived';
 import { goToFrames } from '../../components/go-to-frames';
 import { refName } from '../movement/names';
 

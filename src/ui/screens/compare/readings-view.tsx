@@ -2,7 +2,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { momentsOf } from '../../../core/model/measure';
-import type { Derived } from '../../../state/derived';
+import type { Derived } from '../../../application/analysis/derived';
 import { FilmingList } from '../../components/filming-list';
 import { JudgedSummary } from '../../components/judged-summary';
 import { ReadingSheet } from '../../components/reading-sheet';

@@ -8,9 +8,13 @@ import { LEAST_FOR_SPREAD } from '../../../core/comparison/side';
 import type { ReferenceModel } from '../../../core/model/reference-model';
 import { performerKey } from '../../../core/model/performer';
 import { byResult, resultText } from '../../../core/model/conditions';
-import { changeReferenceModel, compareAttempts, chooseSchool } from '../../../state/comparison-use-cases';
-import { repetitionsOf, type Derived } from '../../../state/derived';
-import { compareWith } from '../../../state/clip-use-cases';
+import {
+  changeReferenceModel,
+  compareAttempts,
+  chooseSchool,
+} from '../../../application/comparison/comparison-use-cases';
+import { repetitionsOf, type Derived } from '../../../application/analysis/derived';
+import { compareWith } from '../../../application/clips/clip-use-cases';
 import { RoleName } from '../../components/role-name';
 
 const KINDS: readonly (readonly [ReferenceModel['kind'], string])[] = [

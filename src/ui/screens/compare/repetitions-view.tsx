@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { repetitionTable } from '../../../core/comparison/repetition-table';
 import { unitOf } from '../../../core/measures';
 import { inUnit } from '../../../core/units';
-import { repetitionsOf, repetitionViews, type Derived } from '../../../state/derived';
+import { repetitionsOf, repetitionViews, type Derived } from '../../../application/analysis/derived';
 import { plusMinus, readingText, signed } from '../../components/format';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
 

@@ -8,8 +8,8 @@ import type { Trial } from '../../../core/trial/trial';
 import { interpolateLinear } from '../../../core/signal/resample';
 import { timeAtFrame } from '../../../core/timing/clip-time';
 import { DISPLAY_UNITS, fromSi, inUnit } from '../../../core/units';
-import { CurveStrip } from '../../../stage/curve-strip';
-import type { Derived } from '../../../state/derived';
+import { CurveStrip } from '../../charts/curve-strip';
+import type { Derived } from '../../../application/analysis/derived';
 import { signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
 

@@ -4,8 +4,8 @@ import type { ReactNode } from 'react';
 import { cautionsFor } from '../../../core/judgement/cautions';
 import type { Judged } from '../../../core/judgement/state';
 import { measureName } from '../../../core/model/movement';
-import type { Derived } from '../../../state/derived';
-import { decide, reorder } from '../../../state/finding-use-cases';
+import type { Derived } from '../../../application/analysis/derived';
+import { decide, reorder } from '../../../application/findings/finding-use-cases';
 import { FilmingList } from '../../components/filming-list';
 import { StateMark } from '../../components/state-mark';
 

@@ -8,7 +8,7 @@ import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import type { OwnCorrection } from '../../../core/model/session';
-import { changeOwnCorrection } from '../../../state/comparison-use-cases';
+import { changeOwnCorrection } from '../../../application/comparison/comparison-use-cases';
 
 type Words = Readonly<Record<Exclude<keyof OwnCorrection, 'id' | 'noteId' | 'change'>, string>>;
 type Fields = Words & Pick<OwnCorrection, 'change'>;

@@ -9,9 +9,16 @@ import { Link } from 'react-router';
 import type { SessionPractice } from '../../../core/coaching/session-practice';
 import { PER_WEEK } from '../../../core/model/practice';
 import { dayOf } from '../../../core/model/session';
-import type { Derived } from '../../../state/derived';
-import { download } from '../../../state/download';
-import { beginAt, calendarOf, passStages, practiceOf, setLadder, setPerWeek } from '../../../state/practice-use-cases';
+import type { Derived } from '../../../application/analysis/derived';
+import { download } from '../../../application/files/download';
+import {
+  beginAt,
+  calendarOf,
+  passStages,
+  practiceOf,
+  setLadder,
+  setPerWeek,
+} from '../../../application/season/practice-use-cases';
 import { dayAfter } from '../../../core/model/day';
 import { dayText, fileSafe } from '../../components/format';
 import { Ladder } from '../../components/ladder';

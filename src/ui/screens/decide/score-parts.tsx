@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import { useState, type ReactNode } from 'react';
 import type { RankedGap } from '../../../core/judgement/priority';
-import { weigh } from '../../../state/comparison-use-cases';
+import { weigh } from '../../../application/comparison/comparison-use-cases';
 
 /** The parts of a score as bars, and what they make together; the importance can be set. */
 export function ScoreParts({ gap, overridden }: { readonly gap: RankedGap; readonly overridden: boolean }): ReactNode {

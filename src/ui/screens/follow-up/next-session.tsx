@@ -2,10 +2,10 @@ import Button from '@mui/material/Button';
 import { format } from 'date-fns';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import type { Derived } from '../../../state/derived';
-import { startNextSession } from '../../../state/follow-up-use-cases';
-import { practiceOf } from '../../../state/practice-use-cases';
-import { notify } from '../../../state/notices';
+import type { Derived } from '../../../application/analysis/derived';
+import { startNextSession } from '../../../application/season/follow-up-use-cases';
+import { practiceOf } from '../../../application/season/practice-use-cases';
+import { notify } from '../../../application/stores/notices';
 
 /** The next session of an athlete: the references come along as they were measured, the new clip is still to come. */
 export function NextSession({ derived }: { readonly derived: Derived }): ReactNode {

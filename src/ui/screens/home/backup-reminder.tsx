@@ -1,8 +1,8 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { backupDue, lastBackup } from '../../../state/backup-age';
-import type { SessionSummary } from '../../../state/session-list';
+import { backupDue, lastBackup } from '../../../application/keeping/backup-age';
+import type { SessionSummary } from '../../../application/keeping/session-list';
 
 interface BackupReminderProps {
   readonly sessions: readonly SessionSummary[];

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { DEMOS } from '../../../state/demo';
+import { DEMOS } from '../../../application/intake/demo';
 
 /** The made-up academy: the first step of who has nothing here yet, and a word for everybody else. */
 export function DemoCard({ first }: { readonly first: boolean }): ReactNode {

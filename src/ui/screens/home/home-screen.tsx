@@ -7,13 +7,13 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
-import { saveBackup } from '../../../state/backup';
-import { missingFeatures } from '../../../state/browser';
-import { notify } from '../../../state/notices';
+import { saveBackup } from '../../../application/keeping/backup';
+import { missingFeatures } from '../../../application/stores/browser';
+import { notify } from '../../../application/stores/notices';
 import { useSessionFile } from '../../components/use-session-file';
-import { removeSession, type SessionSummary } from '../../../state/session-list';
-import type { LastTime } from '../../../state/quick-start';
-import { readSquad, refreshStandings, type Squad } from '../../../state/squad';
+import { removeSession, type SessionSummary } from '../../../application/keeping/session-list';
+import type { LastTime } from '../../../application/intake/quick-start';
+import { readSquad, refreshStandings, type Squad } from '../../../application/season/squad';
 import { BackupReminder } from './backup-reminder';
 import { DemoCard } from './demo-card';
 import { FilesCard } from './files-card';
@@ -73,7 +73,7 @@ export function HomeScreen(): ReactNode {
   const begin = async (videos: readonly File[]): Promise<void> => {
     if (videos.length > 2)
       return notify('info', `One or two videos begin a session, not ${videos.length}; more are given at Intake.`);
-    const { lastTime } = await import('../../../state/quick-start');
+    const { lastTime } = await import('../../../application/intake/quick-start');
     setStarting({ files: videos, last: await lastTime() });
   };
   /** Saved sessions are opened; anything else begins a session. */
@@ -82,8 +82,8 @@ export function HomeScreen(): ReactNode {
     if (!first) return;
     // What tells files apart is not needed to show the page.
     const [{ documentIn }, { isPointFile }] = await Promise.all([
-      import('../../../state/dropped-file'),
-      import('../../../state/point-files'),
+      import('../../../application/intake/dropped-file'),
+      import('../../../application/tracks/point-files'),
     ]);
     const document = await documentIn(first);
     const isNamedSo = SESSION_FILE.test(first.name) && !(await isPointFile(first));

@@ -7,8 +7,8 @@ import { useState, type FormEvent, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { LIMITS } from '../../../core/model/limits';
 import { MOVEMENTS } from '../../../movements';
-import { notify } from '../../../state/notices';
-import { createSession } from '../../../state/session-use-cases';
+import { notify } from '../../../application/stores/notices';
+import { createSession } from '../../../application/session/session-use-cases';
 import { FileButton } from '../../components/file-button';
 
 /** A session begins with videos, or with a name and a movement. */

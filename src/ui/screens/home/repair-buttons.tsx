@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { repair, saveRaw } from '../../../state/damaged-sessions';
-import { notify } from '../../../state/notices';
+import { repair, saveRaw } from '../../../application/keeping/damaged-sessions';
+import { notify } from '../../../application/stores/notices';
 
 /** More of what was left out than this is counted, not named. */
 const NAMED = 8;

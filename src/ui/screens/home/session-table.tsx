@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { SessionSummary } from '../../../state/session-list';
+import type { SessionSummary } from '../../../application/keeping/session-list';
 import { dayText, stampText } from '../../components/format';
 import { movementNameOf } from '../../components/movement-name';
 import { useShowMore } from '../../components/show-more';

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { dueOf, type SquadMember } from '../../../state/squad';
-import { TrendLine } from '../../../stage/trend-line';
+import { dueOf, type SquadMember } from '../../../application/season/squad';
+import { TrendLine } from '../../charts/trend-line';
 import { athleteAddress } from '../../components/athlete-address';
 import { dayText, inDisplayUnit, plusMinus } from '../../components/format';
 import { movementNameOf } from '../../components/movement-name';

@@ -1,9 +1,9 @@
 import { format } from 'date-fns';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Derived } from '../../../state/derived';
-import { useHistory } from '../../../state/history';
-import { passStages } from '../../../state/practice-use-cases';
+import type { Derived } from '../../../application/analysis/derived';
+import { useHistory } from '../../../application/season/history';
+import { passStages } from '../../../application/season/practice-use-cases';
 import { dayText } from '../../components/format';
 import { Ladder } from '../../components/ladder';
 

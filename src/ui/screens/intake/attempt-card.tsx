@@ -9,7 +9,7 @@ import {
   resultText,
   type ResultKind,
 } from '../../../core/model/conditions';
-import { changeClip } from '../../../state/clip-use-cases';
+import { changeClip } from '../../../application/clips/clip-use-cases';
 import { SetUpFacts } from '../../components/set-up-facts';
 import { useCommittedText } from '../../components/use-committed-text';
 

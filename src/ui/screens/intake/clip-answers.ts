@@ -9,7 +9,7 @@ import {
 } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
 import { captureRateAt } from '../../../core/timing/clip-time';
-import type { ProbedFile } from '../../../state/clip-use-cases';
+import type { ProbedFile } from '../../../application/clips/clip-use-cases';
 
 /** What is asked of a clip. */
 export const formSchema = z.object({

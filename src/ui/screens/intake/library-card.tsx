@@ -4,8 +4,8 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { libraryEntrySchema, type Clip, type LibraryEntry } from '../../../core/model/clip';
-import { changeClip } from '../../../state/clip-use-cases';
-import { notify } from '../../../state/notices';
+import { changeClip } from '../../../application/clips/clip-use-cases';
+import { notify } from '../../../application/stores/notices';
 import { useCommittedText } from '../../components/use-committed-text';
 
 /** Keeps a performance as a reference for any session, with what it is known by. */

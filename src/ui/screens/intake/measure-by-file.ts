@@ -1,5 +1,5 @@
-import { readMovement } from '../../../state/movement-files';
-import { notify } from '../../../state/notices';
+import { readMovement } from '../../../application/movement/movement-files';
+import { notify } from '../../../application/stores/notices';
 
 /** Measures the open session by a movement from a file, and says so. */
 export async function measureByFile(file: File): Promise<void> {

@@ -5,8 +5,8 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Movement } from '../../../core/model/movement';
 import { MOVEMENTS } from '../../../movements';
-import { chooseMovement, movementFileName, movementText } from '../../../state/movement-files';
-import { download } from '../../../state/download';
+import { chooseMovement, movementFileName, movementText } from '../../../application/movement/movement-files';
+import { download } from '../../../application/files/download';
 import { FileButton } from '../../components/file-button';
 import { measureByFile } from './measure-by-file';
 

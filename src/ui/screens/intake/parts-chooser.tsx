@@ -5,11 +5,11 @@ import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { useCallback, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Part } from '../../../core/model/clip';
-import { findAttempts, type ToldBy } from '../../../state/attempts';
-import { useJobs } from '../../../state/jobs';
+import { findAttempts, type ToldBy } from '../../../application/intake/attempts';
+import { useJobs } from '../../../application/stores/jobs';
 import { useBlobSource } from '../../components/use-blob-source';
-import { shotsOf } from '../../../state/shots';
-import { notify } from '../../../state/notices';
+import { shotsOf } from '../../../application/clips/shots';
+import { notify } from '../../../application/stores/notices';
 
 interface PartsChooserProps {
   readonly file: File;

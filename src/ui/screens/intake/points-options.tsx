@@ -12,7 +12,7 @@ import { pointName } from '../../../core/anatomy/body-points';
 import { figureOf, metresByHeight, USUAL_HEIGHT, withFrames, type FigureAnswers } from '../../../core/tracks/figure';
 import { MAPPED_POINTS } from '../../../core/tracks/marker-map';
 import { framesOf, LENGTH_UNITS } from '../../../core/tracks/recording';
-import type { ProbedPoints } from '../../../state/point-files';
+import type { ProbedPoints } from '../../../application/tracks/point-files';
 import { FigureFromAbove } from './figure-from-above';
 
 interface PointsOptionsProps {

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { repeatsText, UNEVEN_REPEATS } from '../../../core/timing/repeated-frames';
 import type { Clip } from '../../../core/model/clip';
-import { changeClip, type ProbedFile } from '../../../state/clip-use-cases';
+import { changeClip, type ProbedFile } from '../../../application/clips/clip-use-cases';
 
 interface RepeatsNoteProps {
   readonly probed: ProbedFile;

@@ -6,8 +6,8 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
-import { withdrawConsent } from '../../../state/consent';
-import { notify } from '../../../state/notices';
+import { withdrawConsent } from '../../../application/season/consent';
+import { notify } from '../../../application/stores/notices';
 
 /** Lets go of the footage of somebody who no longer consents. */
 export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {

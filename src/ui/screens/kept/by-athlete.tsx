@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { keptByAthlete, type KeptSession } from '../../../state/kept';
+import { keptByAthlete, type KeptSession } from '../../../application/keeping/kept';
 import { athleteAddress } from '../../components/athlete-address';
 import { megabytes } from '../../components/format';
 import { useShowMore } from '../../components/show-more';

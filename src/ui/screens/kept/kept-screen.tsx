@@ -7,10 +7,17 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { askToPersist } from '../../../state/browser';
-import { backUp, forgetMarkerMaps, sweep, whatIsKept, type Kept, type KeptSession } from '../../../state/kept';
-import { notify } from '../../../state/notices';
-import { removeSession } from '../../../state/session-list';
+import { askToPersist } from '../../../application/stores/browser';
+import {
+  backUp,
+  forgetMarkerMaps,
+  sweep,
+  whatIsKept,
+  type Kept,
+  type KeptSession,
+} from '../../../application/keeping/kept';
+import { notify } from '../../../application/stores/notices';
+import { removeSession } from '../../../application/keeping/session-list';
 import { megabytes } from '../../components/format';
 import { ByAthlete } from './by-athlete';
 

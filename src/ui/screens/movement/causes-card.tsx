@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { Measure } from '../../../core/model/measure';
 import { measureName, type Movement } from '../../../core/model/movement';
-import { linkCause } from '../../../state/movement-editing';
+import { linkCause } from '../../../application/movement/movement-editing';
 import { Choice, CommittedField, NumberField } from './plain-fields';
 import { said } from './said';
 

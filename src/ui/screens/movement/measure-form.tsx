@@ -7,7 +7,7 @@ import { dimensionOf } from '../../../core/quantities';
 import { ALL_KINDS, asKind, fieldsOfKind, type Field } from '../../../core/model/measure-form';
 import { COSTS, type Measure, type MeasureKind } from '../../../core/model/measure';
 import { withSchool, type Movement } from '../../../core/model/movement';
-import type { Derived } from '../../../state/derived';
+import type { Derived } from '../../../application/analysis/derived';
 import { readingText, signed } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
 import { FieldEditor } from './fields';

@@ -11,7 +11,7 @@ import {
   changeKnownLengths,
   changeRepeats,
   removePoint,
-} from '../../../state/movement-editing';
+} from '../../../application/movement/movement-editing';
 import { AddByName } from './add-by-name';
 import { Choice, CommittedField, NumberField, Tick } from './plain-fields';
 import { said } from './said';

@@ -1,5 +1,5 @@
 import type { Issue, Result } from '../../../core/result';
-import { notify } from '../../../state/notices';
+import { notify } from '../../../application/stores/notices';
 
 /** Says why a change was refused; true where it was taken. */
 export const said = (result: Result<unknown, Issue>): boolean => {

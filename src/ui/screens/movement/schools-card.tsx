@@ -6,7 +6,7 @@ import type { ReactNode } from 'react';
 import { freeId } from '../../../core/model/measure-form';
 import { measureName, type Movement, type School } from '../../../core/model/movement';
 import type { Target } from '../../../core/model/target';
-import { changeSchools } from '../../../state/movement-editing';
+import { changeSchools } from '../../../application/movement/movement-editing';
 import { Choice, CommittedField } from './plain-fields';
 import { said } from './said';
 import { TargetFields } from './target-fields';

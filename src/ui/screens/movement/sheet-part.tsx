@@ -5,8 +5,8 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { freeId } from '../../../core/model/measure-form';
 import { measureName, type CriteriaSheetDocument, type Criterion, type Movement } from '../../../core/model/movement';
-import type { Derived } from '../../../state/derived';
-import { changeSheet } from '../../../state/movement-editing';
+import type { Derived } from '../../../application/analysis/derived';
+import { changeSheet } from '../../../application/movement/movement-editing';
 import { Choice, CommittedField, NumberField, Tick } from './plain-fields';
 import { said } from './said';
 

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { athletePage } from '../../../core/coaching/athlete-page';
 import { cautionsFor } from '../../../core/judgement/cautions';
 import { dayOf } from '../../../core/model/session';
-import type { Derived } from '../../../state/derived';
+import type { Derived } from '../../../application/analysis/derived';
 import { dayText } from '../../components/format';
 import { CorrectionPictures } from './correction-pictures';
 import { useAthleteStills } from './use-stills';

@@ -3,7 +3,7 @@ import { measureName } from '../../../core/model/movement';
 import type { PlannedError } from '../../../core/planning/planned-errors';
 import type { Trial } from '../../../core/trial/trial';
 import { DISPLAY_UNITS } from '../../../core/units';
-import type { Derived } from '../../../state/derived';
+import type { Derived } from '../../../application/analysis/derived';
 import { plusMinus } from '../../components/format';
 import { PlanFromAbove } from '../../components/plan-from-above';
 import { PlanThroughCamera } from '../../components/plan-through-camera';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { AthleteCorrection } from '../../../core/coaching/athlete-page';
-import type { Derived } from '../../../state/derived';
+import type { Derived } from '../../../application/analysis/derived';
 import { measureKey, noteKey, panesOf } from './use-stills';
 
 interface Picture {

@@ -8,12 +8,12 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type ReactNode } from 'react';
-import type { Derived } from '../../../state/derived';
-import { canFilmMp4, filmPlan, makeFilm, type FilmSettings } from '../../../state/film';
-import { FILM_RATE, FILM_SIZE } from '../../../state/film-layout';
-import { notify } from '../../../state/notices';
-import { download } from '../../../state/download';
-import { SPEEDS } from '../../../state/view-store';
+import type { Derived } from '../../../application/analysis/derived';
+import { canFilmMp4, filmPlan, makeFilm, type FilmSettings } from '../../../application/export/film';
+import { FILM_RATE, FILM_SIZE } from '../../../application/export/film-layout';
+import { notify } from '../../../application/stores/notices';
+import { download } from '../../../application/files/download';
+import { SPEEDS } from '../../../application/stores/view-store';
 
 const SPEED_NAMES: Readonly<Record<number, string>> = {
   0.0625: 'a sixteenth',

@@ -5,8 +5,8 @@ import { pointName } from '../../../core/anatomy/body-points';
 import { originName, type OriginName } from '../../../core/tracks/track';
 import type { Trial } from '../../../core/trial/trial';
 import { degreesApart } from '../../../core/reconstruction/body-views';
-import type { BenchClip } from '../../../state/bench-clips';
-import type { Derived } from '../../../state/derived';
+import type { BenchClip } from '../../../application/bench/bench-clips';
+import type { Derived } from '../../../application/analysis/derived';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
 import { ratesInWords } from '../../components/format';
 

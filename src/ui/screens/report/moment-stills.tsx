@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Role } from '../../../core/model/clip';
-import type { Derived } from '../../../state/derived';
+import type { Derived } from '../../../application/analysis/derived';
 import { RoleName } from '../../components/role-name';
 
 export interface MomentStillsProps {

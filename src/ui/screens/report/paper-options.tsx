@@ -3,7 +3,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
-import { PAPERS, REPORT_PARTS, setPaper, togglePart, usePaper } from '../../../state/paper';
+import { PAPERS, REPORT_PARTS, setPaper, togglePart, usePaper } from '../../../application/export/paper';
 
 function Line({
   label,

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { doseText } from '../../../core/coaching/ladder';
 import { dayOf } from '../../../core/model/session';
-import type { Derived } from '../../../state/derived';
-import { practiceOf } from '../../../state/practice-use-cases';
+import type { Derived } from '../../../application/analysis/derived';
+import { practiceOf } from '../../../application/season/practice-use-cases';
 import { PracticeStrip } from '../../components/practice-strip';
 
 /** The weeks to come on paper: when each correction is practised, and the stage it is at. */

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { momentsOf } from '../../../core/model/measure';
 import { isInSpace } from '../../../core/reading';
-import type { Derived } from '../../../state/derived';
+import type { Derived } from '../../../application/analysis/derived';
 import { plusMinus, readingText, signed } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
 

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Note } from '../../../core/model/session';
-import type { Derived } from '../../../state/derived';
+import type { Derived } from '../../../application/analysis/derived';
 import { clipName } from '../../components/clip-name';
 import { momentOfFrame } from '../../components/moment-of-frame';
 import { NumberSaysLine } from '../../components/number-says-line';

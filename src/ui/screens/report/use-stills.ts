@@ -5,13 +5,13 @@ import { clipScene } from '../../../core/scene/clip-scene';
 import type { Note } from '../../../core/model/session';
 import type { StyleKey } from '../../../core/model/slots';
 import type { Trial } from '../../../core/trial/trial';
-import { paintPicture } from '../../../stage/paint-picture';
-import { paintScene } from '../../../stage/paint-scene';
-import { fitPicture, followBody } from '../../../stage/viewport';
-import type { Derived } from '../../../state/derived';
-import { notify } from '../../../state/notices';
-import { withStills } from '../../../state/report';
-import { focusOf, shownAs } from '../../../stage/focus';
+import { paintPicture } from '../../../rendering/paint-picture';
+import { paintScene } from '../../../rendering/paint-scene';
+import { fitPicture, followBody } from '../../../rendering/viewport';
+import type { Derived } from '../../../application/analysis/derived';
+import { notify } from '../../../application/stores/notices';
+import { withStills } from '../../../application/export/report';
+import { focusOf, shownAs } from '../../../rendering/focus';
 
 export interface StillSize {
   readonly width: number;

@@ -1,0 +1,27 @@
+import type { Matching, Synchrony } from '../../core/timing/synchronise';
+import type { Movement } from '../../core/model/movement';
+import { momentTimes, namesOf } from '../../core/trial/moments';
+import type { BenchClip } from './bench-clips';
+
+export interface BenchClips {
+  readonly movement: Movement;
+  /** All clips that may be shown; the first trial leads. */
+  readonly clips: readonly Pick<BenchClip, 'trial' | 'join'>[];
+}
+
+/** The clips of the bench as they are matched: a snapshot, which what happens on the bench later does not change. */
+export const synchronyOf = ({ movement, clips }: BenchClips, { mode, lockMoment, offsets }: Matching): Synchrony => ({
+  mode,
+  lockMoment,
+  offsets,
+  order: movement.moments.map((m) => m.id),
+  names: namesOf(movement.moments),
+  clips: clips.map(({ trial, join }) => ({
+    id: trial.clip.id,
+    times: trial.times,
+    moments: momentTimes(trial),
+    camera: join,
+  })),
+});
+
+export const NO_CLIPS: Synchrony = { clips: [], order: [], mode: 'free', lockMoment: null, offsets: {} };

@@ -1,0 +1,69 @@
+import { sessionJson } from '../../formats/session-json/session-json';
+import { fail, ok, type Issue, type Result } from '../../core/result';
+import { readSession, saveSession } from '../../storage/sessions';
+import { loadMedia, storeMedia } from '../../storage/media';
+import type { StorageIssue } from '../../storage/storage-issue';
+
+type DemoIssue = Issue<'demo-missing'> | Issue<string>;
+
+const missing = (what: string): Result<never, DemoIssue> =>
+  fail('demo-missing', `The demo data could not be loaded (${what}). Start the application with "npm run demo".`);
+
+/** The demo sessions that ship. */
+export const DEMOS = [
+  {
+    id: 'pace',
+    name: 'Pace delivery',
+    about: 'a bowler from the side, beside one reference of three, with two sessions before it',
+    before: ['pace-autumn', 'pace-winter'],
+  },
+  {
+    id: 'walk',
+    name: 'Race walking',
+    about: 'two strides of a walker, beside three performers and their spread',
+    before: [],
+  },
+  {
+    id: 'hurdle',
+    name: 'Hurdle clearance',
+    about: 'one hurdle from the side, beside one reference of three',
+    before: [],
+  },
+  {
+    id: 'pace-two-cameras',
+    name: 'Two cameras',
+    about: 'the bowler and the reference from the side and the front: the body in space',
+    before: [],
+  },
+] as const;
+export type DemoId = (typeof DEMOS)[number]['id'];
+
+/**
+ * Puts a demo session, with those that came before it, into this browser unless it is there already; returns its id.
+ */
+export async function loadDemo(demo: DemoId): Promise<Result<string, DemoIssue | StorageIssue>> {
+  for (const earlier of DEMOS.find((d) => d.id === demo)!.before) {
+    const loaded = await loadDemoFile(earlier);
+    if (!loaded.ok) return loaded;
+  }
+  return loadDemoFile(demo);
+}
+
+async function loadDemoFile(name: string): Promise<Result<string, DemoIssue | StorageIssue>> {
+  const file = `${name}-session.falcon.json`;
+  const response = await fetch(`/demo-data/${file}`).catch(() => null);
+  if (!response?.ok) return missing(file);
+  const read = sessionJson.read!(await response.text(), file);
+  if (!read.ok) return read;
+  const existing = await readSession(read.value.id);
+  if (existing.ok) return ok(existing.value.id);
+  for (const clip of read.value.clips) {
+    if (clip.mediaId === null || (await loadMedia(clip.mediaId))) continue;
+    const video = await fetch(`/demo-data/${clip.fileName}`).catch(() => null);
+    if (!video?.ok) return missing(clip.fileName);
+    const stored = await storeMedia(clip.mediaId, clip.fileName, await video.blob());
+    if (!stored.ok) return stored;
+  }
+  const saved = await saveSession(read.value, new Date().toISOString(), { over: true });
+  return saved.ok ? ok(read.value.id) : saved;
+}

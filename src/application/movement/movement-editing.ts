@@ -1,0 +1,260 @@
+import { produce } from 'immer';
+import { momentsOf, type Measure } from '../../core/model/measure';
+import { movementSchema, type Moment, type Movement } from '../../core/model/movement';
+import { freeId } from '../../core/model/measure-form';
+import { fail, ok, type Issue, type Result } from '../../core/result';
+import { movementOf, MOVEMENTS } from '../../movements';
+import { momentKey } from '../../movements/moment-key';
+import { baseOf } from '../analysis/derived';
+import { edit, useDocument } from '../stores/document-store';
+
+/**
+ * Changes of the open session's movement. It becomes the session's own with the first change; no other session changes
+ * with it.
+ */
+
+/** Where an issue lies, in words. */
+const placeOf = (movement: Movement, path: readonly PropertyKey[]): string => {
+  const [part, index] = path;
+  if (part === 'measures' && typeof index === 'number')
+    return `Measure \u201c${movement.measures[index]?.name ?? index + 1}\u201d: `;
+  if (part === 'moments' && typeof index === 'number')
+    return `Moment \u201c${movement.moments[index]?.name ?? index + 1}\u201d: `;
+  return '';
+};
+
+/** Applies a change as one undoable step; one that would leave the movement invalid is refused with what is wrong. */
+export function changeMovement(
+  change: (movement: Movement) => void,
+): Result<Movement, Issue<'invalid-movement' | 'no-session'>> {
+  const { session } = useDocument.getState();
+  if (!session) return fail('no-session', 'No session is open.');
+  const changed = produce(baseOf(session), change as (draft: unknown) => void);
+  const checked = movementSchema.safeParse(changed);
+  if (!checked.success) {
+    const issue = checked.error.issues[0]!;
+    return fail('invalid-movement', `${placeOf(changed, issue.path)}${issue.message}`);
+  }
+  edit((s) => {
+    s.ownMovement = checked.data as never;
+    s.movementId = checked.data.id;
+  });
+  return ok(checked.data);
+}
+
+type Changed = ReturnType<typeof changeMovement>;
+
+const rejoin = (movement: Movement): void => {
+  // Phases join neighbouring moments; names of those that stay are kept.
+  movement.phases = movement.moments.slice(1).map((to, i) => {
+    const from = movement.moments[i]!;
+    return (
+      movement.phases.find((p) => p.from === from.id && p.to === to.id) ?? {
+        from: from.id,
+        to: to.id,
+        name: `${from.name} to ${to.name.toLowerCase()}`,
+      }
+    );
+  });
+};
+
+export const addMoment = (name: string): Changed =>
+  changeMovement((movement) => {
+    const taken = movement.moments.map((m) => m.key);
+    const key =
+      Array.from({ length: 21 }, (_, i) => momentKey(i)).find((k) => !taken.includes(k)) ??
+      momentKey(movement.moments.length);
+    movement.moments.push({
+      id: freeId(
+        name,
+        movement.moments.map((m) => m.id),
+      ),
+      name,
+      key,
+      hint: '',
+      frame: 'nearest',
+      rule: null,
+    });
+    rejoin(movement);
+  });
+
+/** Takes a moment away; measures that need it must go, or be moved, first. */
+export function removeMoment(id: string): Changed {
+  const { session } = useDocument.getState();
+  const needed = session
+    ? baseOf(session)
+        .measures.filter((m) => momentsOf(m).includes(id))
+        .map((m) => `\u201c${m.name}\u201d`)
+    : [];
+  const need =
+    needed.length > 3 ? ` and ${needed.length - 3} more measures need` : needed.length === 1 ? ' needs' : ' need';
+  if (needed.length > 0)
+    return fail(
+      'invalid-movement',
+      `${needed.slice(0, 3).join(', ')}${need} this moment. Read them at another moment, or take them away first.`,
+    );
+  return changeMovement((movement) => {
+    movement.moments = movement.moments
+      .filter((m) => m.id !== id)
+      .map((m) =>
+        m.rule && (m.rule.after === id || m.rule.before === id)
+          ? {
+              ...m,
+              rule: {
+                ...m.rule,
+                after: m.rule.after === id ? null : m.rule.after,
+                before: m.rule.before === id ? null : m.rule.before,
+              },
+            }
+          : m,
+      ) as Moment[];
+    if (movement.repeats?.by === id) movement.repeats = null;
+    rejoin(movement);
+  });
+}
+
+export const changeMoment = (
+  id: string,
+  change: Partial<Pick<Moment, 'name' | 'hint' | 'key' | 'frame' | 'rule'>>,
+): Changed =>
+  changeMovement((movement) => {
+    movement.moments = movement.moments.map((m) => (m.id === id ? { ...m, ...change } : m));
+    rejoin(movement);
+  });
+
+export const sortMoments = (ids: readonly string[]): Changed =>
+  changeMovement((movement) => {
+    movement.moments = ids.flatMap((id) => movement.moments.find((m) => m.id === id) ?? []);
+    rejoin(movement);
+  });
+
+export const addMeasure = (measure: Measure): Changed =>
+  changeMovement((movement) => void movement.measures.push(measure));
+
+export const changeMeasure = (id: string, measure: Measure): Changed =>
+  changeMovement((movement) => {
+    movement.measures = movement.measures.map((m) => (m.id === id ? measure : m));
+  });
+
+/** Takes a measure away, with the links, criteria and school targets that name it. */
+export const removeMeasure = (id: string): Changed =>
+  changeMovement((movement) => {
+    movement.measures = movement.measures.filter((m) => m.id !== id);
+    movement.causes = movement.causes.filter((link) => link.cause !== id && link.effect !== id);
+    movement.schools = movement.schools.map((s) => ({
+      ...s,
+      targets: Object.fromEntries(Object.entries(s.targets).filter(([key]) => key !== id)),
+    }));
+    if (movement.sheet) {
+      const gone = movement.sheet.criteria.filter((c) => c.measure === id).map((c) => c.id);
+      const criteria = movement.sheet.criteria.filter((c) => c.measure !== id);
+      movement.sheet =
+        criteria.length === 0
+          ? null
+          : {
+              ...movement.sheet,
+              criteria,
+              gates: movement.sheet.gates.flatMap((g) => {
+                const needs = g.needs.filter((n) => !gone.includes(n));
+                return needs.length > 0 ? [{ ...g, needs }] : [];
+              }),
+            };
+    }
+  });
+
+export const sortMeasures = (ids: readonly string[]): Changed =>
+  changeMovement((movement) => {
+    movement.measures = ids.flatMap((id) => movement.measures.find((m) => m.id === id) ?? []);
+  });
+
+/** A movement that ships and is given another name is another one: sessions of both are not one athlete’s history. */
+export const renameMovement = (change: Partial<Pick<Movement, 'name' | 'sport'>>): Changed =>
+  changeMovement((movement) => {
+    const shipped = movementOf(movement.id);
+    if (change.name !== undefined && shipped && shipped.name !== change.name)
+      movement.id = freeId(
+        change.name,
+        MOVEMENTS.map((m) => m.id),
+      );
+    Object.assign(movement, change);
+  });
+
+/** Adds a point beside the body. */
+export const addPoint = (name: string, hint: string): Changed =>
+  changeMovement(
+    (movement) =>
+      void movement.points.push({
+        id: `own-${freeId(
+          name,
+          movement.points.map((p) => p.id.slice(4)),
+        )}`,
+        name,
+        hint,
+      }),
+  );
+
+/** Says that one measure is a cause of another, changes what is said of it, or takes that back (null). */
+export const linkCause = (
+  cause: string,
+  effect: string,
+  link: Partial<Omit<Movement['causes'][number], 'cause' | 'effect'>> | null,
+): Changed =>
+  changeMovement((movement) => {
+    const before = movement.causes.find((l) => l.cause === cause && l.effect === effect) ?? {
+      cause,
+      effect,
+      share: 0.5,
+      because: 'one leads to the other',
+    };
+    movement.causes = [
+      ...movement.causes.filter((l) => l.cause !== cause || l.effect !== effect),
+      ...(link ? [{ ...before, ...link }] : []),
+    ];
+  });
+
+/** Sets the criteria sheet; null for none. */
+export const changeSheet = (sheet: Movement['sheet']): Changed =>
+  changeMovement((movement) => {
+    movement.sheet = sheet;
+  });
+
+/** Sets the cautions; a measure whose caution is gone carries no risk any more. */
+export const changeCautions = (cautions: Movement['cautions']): Changed =>
+  changeMovement((movement) => {
+    movement.cautions = cautions;
+    const known = new Set(cautions.map((c) => c.id));
+    movement.measures = movement.measures.map((m) =>
+      m.risk !== undefined && !known.has(m.risk) ? { ...m, risk: undefined } : m,
+    );
+  });
+
+export const changeSchools = (schools: Movement['schools']): Changed =>
+  changeMovement((movement) => {
+    movement.schools = schools;
+  });
+
+/** Says by which moment repetitions are counted; null where a clip holds one. */
+export const changeRepeats = (repeats: Movement['repeats']): Changed =>
+  changeMovement((movement) => {
+    movement.repeats = repeats;
+  });
+
+export const changeKnownLengths = (lengths: Movement['knownLengths']): Changed =>
+  changeMovement((movement) => {
+    movement.knownLengths = lengths;
+  });
+
+/** Removes a point beside the body, unless something is measured on it. */
+export function removePoint(id: string): Changed {
+  const { session } = useDocument.getState();
+  const base = session && baseOf(session);
+  // A point is named in many places of a measure, always by its id.
+  const names = (part: unknown): boolean => JSON.stringify(part).includes(`"${id}"`);
+  const user =
+    base?.measures.find(names)?.name ?? base?.moments.find(({ rule }) => rule !== null && names(rule))?.name ?? null;
+  if (user !== null)
+    return fail('invalid-movement', `\u201c${user}\u201d needs this point. Read it on another point first.`);
+  return changeMovement((movement) => {
+    movement.points = movement.points.filter((p) => p.id !== id);
+  });
+}

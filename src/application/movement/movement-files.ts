@@ -1,0 +1,52 @@
+import type { Movement } from '../../core/model/movement';
+import { fail, ok, type Issue, type Result } from '../../core/result';
+import { movementJson } from '../../formats/movement-json/movement-json';
+import { edit } from '../stores/document-store';
+import { readInWorker } from '../files/file-worker';
+import type { MovementFile, MovementFileWorker } from './movement-file-worker';
+import { notify } from '../stores/notices';
+
+/** Measures the open session by a movement that ships. */
+export function chooseMovement(id: string): void {
+  edit((session) => {
+    session.movementId = id;
+    session.ownMovement = null;
+  });
+}
+
+/** A movement is a text that people write, bytes. */
+const LARGEST = 5e6;
+/** ms. */
+const READING_TAKES = 20_000;
+
+/** Measures the open session by a movement from a file; marks of moments that it has too are kept. */
+export async function readMovement(file: File): Promise<Result<Movement, Issue>> {
+  if (file.size > LARGEST)
+    return fail(
+      'not-a-movement',
+      `\u201c${file.name}\u201d has ${Math.round(file.size / 1e6)} MB; a movement file has at most ` +
+        `${LARGEST / 1e6}. Choose another file.`,
+    );
+  const read = await readInWorker<MovementFileWorker, MovementFile, Issue>(
+    new Worker(new URL('./movement-file-worker.ts', import.meta.url), { type: 'module' }),
+    file,
+    READING_TAKES,
+    (worker) => worker.read(file),
+  );
+  if (!read.ok) return read;
+  const { movement, unknown } = read.value;
+  if (unknown.length > 0)
+    notify(
+      'error',
+      `\u201c${file.name}\u201d is read without what means nothing here: ${unknown.slice(0, 5).join(', ')}. ` +
+        'Check the spelling.',
+    );
+  edit((session) => {
+    session.ownMovement = movement as never;
+    session.movementId = movement.id;
+  });
+  return ok(movement);
+}
+
+export const movementText = (movement: Movement): string => movementJson.write!(movement);
+export const movementFileName = (movement: Movement): string => `${movement.id}.${movementJson.extension}`;

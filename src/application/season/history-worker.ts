@@ -1,0 +1,62 @@
+import { exposeWorker } from '../../media/expose-worker';
+import { standingOf } from '../../core/coaching/athlete-standing';
+import type { SessionResult } from '../../core/coaching/progress';
+import type { Session } from '../../core/model/session';
+import { ok, type Result } from '../../core/result';
+import { standingId } from '../../storage/athletes';
+import type { StoredStanding } from '../../storage/database';
+import { listSessions, readSession, type SessionSummary } from '../../storage/sessions';
+import { pictureOf } from './athlete-picture';
+import { bodiesOf } from '../analysis/bodies';
+import { derive, type Derived } from '../analysis/derived';
+import { practiceOf } from './practice-use-cases';
+import { resultOf } from '../analysis/session-result';
+
+export interface StoredOf {
+  readonly id: string;
+  readonly updatedAt: string;
+}
+
+const measured = (session: Session): Derived => derive(session, bodiesOf(derive(session).clips));
+
+async function storedOf(athlete: string, measuredBy: string): Promise<readonly SessionSummary[]> {
+  const all = await listSessions();
+  return all.filter((s) => s.damage === null && s.athlete === athlete && s.measuredBy === measuredBy);
+}
+
+/** Measures other sessions of an athlete away from the page. Sessions that cannot be read are passed over. */
+const worker = {
+  /** The sessions of an athlete and a movement in this browser. */
+  async sessionsOf(athlete: string, measuredBy: string): Promise<Result<readonly StoredOf[], never>> {
+    return ok((await storedOf(athlete, measuredBy)).map(({ id, updatedAt }) => ({ id, updatedAt })));
+  },
+  /** What one of them found; null where it is gone. */
+  async resultOf(id: string): Promise<Result<SessionResult | null, never>> {
+    const read = await readSession(id);
+    return ok(read.ok ? resultOf(measured(read.value)) : null);
+  },
+  /** How an athlete stands in a movement; null where no session of theirs can be read. */
+  async standingOf(athlete: string, measuredBy: string): Promise<Result<StoredStanding | null, never>> {
+    const stored = [...(await storedOf(athlete, measuredBy))].sort((a, b) => a.on.localeCompare(b.on));
+    const results: SessionResult[] = [];
+    let latest: Derived | null = null;
+    for (const { id } of stored) {
+      const read = await readSession(id);
+      if (!read.ok) continue;
+      latest = measured(read.value);
+      results.push(resultOf(latest));
+    }
+    if (!latest) return ok(null);
+    return ok({
+      id: standingId(athlete, measuredBy),
+      athlete,
+      measuredBy,
+      sessions: stored.map(({ id, updatedAt }) => ({ id, updatedAt })),
+      ...standingOf(latest.movement.measures, results, practiceOf(latest).plan),
+      picture: latest.athlete && (await pictureOf(latest.athlete)),
+    });
+  },
+};
+export type HistoryWorker = typeof worker;
+
+exposeWorker(worker);

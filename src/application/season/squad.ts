@@ -1,0 +1,221 @@
+import type { Athlete } from '../../core/model/athlete';
+import { allAthletes, allStandings, deleteStandings, putStanding, standingId } from '../../storage/athletes';
+import type { StoredStanding } from '../../storage/database';
+import { listSessions, type SessionSummary } from '../../storage/sessions';
+import { WorkerClient } from '../../media/worker-client';
+import type { HistoryWorker } from './history-worker';
+import { whenStored } from '../stores/document-store';
+import { holdsWords } from '../session/search';
+
+/** One person of the sessions and records of this browser. */
+export interface SquadMember {
+  /** Who it is: `performerKey`. */
+  readonly key: string;
+  readonly name: string;
+  readonly record: Athlete | null;
+  /** Sessions about them, the latest day first. */
+  readonly sessions: readonly SessionSummary[];
+  /** Sessions of others in which they are a reference. */
+  readonly asReference: readonly SessionSummary[];
+  /** How they stand in each movement, the one of the latest session first; those that are not known yet are missing. */
+  readonly standings: readonly StoredStanding[];
+  readonly picture: string | null;
+}
+
+const latestDayFirst = (a: SessionSummary, b: SessionSummary): number =>
+  b.on.localeCompare(a.on) || b.updatedAt.localeCompare(a.updatedAt);
+
+const nameOf = (key: string, { performers, performerKeys }: SessionSummary): string =>
+  performers[performerKeys.indexOf(key)] ?? key;
+
+/** Every person that a session shows or a record is of, by name. */
+export function squadOf(
+  summaries: readonly SessionSummary[],
+  records: readonly Athlete[],
+  standings: readonly StoredStanding[],
+): readonly SquadMember[] {
+  const recordOf = new Map(records.map((record) => [record.id, record]));
+  const inSessions = new Map<string, SessionSummary[]>();
+  for (const summary of [...summaries].filter(({ damage }) => damage === null).sort(latestDayFirst))
+    for (const key of new Set(summary.performerKeys)) inSessions.set(key, [...(inSessions.get(key) ?? []), summary]);
+  const standingsOf = new Map<string, StoredStanding[]>();
+  for (const standing of standings)
+    standingsOf.set(standing.athlete, [...(standingsOf.get(standing.athlete) ?? []), standing]);
+  const keys = new Set([...inSessions.keys(), ...recordOf.keys()]);
+  return [...keys]
+    .map((key): SquadMember => {
+      const all = inSessions.get(key) ?? [];
+      const sessions = all.filter(({ athlete }) => athlete === key);
+      const record = recordOf.get(key) ?? null;
+      const place = ({ measuredBy }: StoredStanding): number =>
+        sessions.findIndex((session) => session.measuredBy === measuredBy);
+      const known = (standingsOf.get(key) ?? []).filter((standing) => place(standing) >= 0);
+      known.sort((a, b) => place(a) - place(b));
+      return {
+        key,
+        name: record?.name ?? (all[0] ? nameOf(key, all[0]) : key),
+        record,
+        sessions,
+        asReference: all.filter(({ athlete }) => athlete !== key),
+        standings: known,
+        picture: known.find(({ picture }) => picture !== null)?.picture ?? null,
+      };
+    })
+    .sort((a, b) => a.name.localeCompare(b.name) || a.key.localeCompare(b.key));
+}
+
+/** By what a squad is put in order. */
+export const SQUAD_ORDERS = {
+  due: 'Due first',
+  latest: 'Latest session',
+  name: 'Name',
+} as const;
+export type SquadOrder = keyof typeof SQUAD_ORDERS;
+
+/** The first day on which a correction of theirs is to be checked; null where none is. */
+export const dueOf = ({ standings }: SquadMember): string | null =>
+  standings
+    .flatMap(({ open }) => open.flatMap(({ due }) => due ?? []))
+    .sort()
+    .at(0) ?? null;
+
+export interface SquadFilter {
+  readonly text: string;
+  /** What they are measured by, and their squad; empty takes all. */
+  readonly movement: string;
+  readonly squad: string;
+}
+
+/** Sessions in whose name or performers every word stands, in their order; damaged ones are found by their name. */
+export function sessionsNamed(
+  sessions: readonly SessionSummary[],
+  text: string,
+  movement: string,
+): readonly SessionSummary[] {
+  return sessions.filter(
+    ({ name, performers, measuredBy }) =>
+      (movement === '' || measuredBy === movement) && holdsWords(text, [name, ...performers]),
+  );
+}
+
+/** Those that a search finds, in an order: every word stands in the name, the squad or a session's name. */
+export function chosenOf(
+  squad: readonly SquadMember[],
+  { text, movement, squad: team }: SquadFilter,
+  order: SquadOrder,
+): readonly SquadMember[] {
+  const found = squad.filter(({ name, record, sessions }) => {
+    if (movement !== '' && !sessions.some(({ measuredBy }) => measuredBy === movement)) return false;
+    if (team !== '' && record?.squad !== team) return false;
+    return holdsWords(text, [name, record?.squad ?? '', ...sessions.map((s) => s.name)]);
+  });
+  // What has no day stands last.
+  const last = '9999';
+  const by: Readonly<Record<SquadOrder, (a: SquadMember, b: SquadMember) => number>> = {
+    name: () => 0,
+    latest: (a, b) => (b.sessions[0]?.on ?? '').localeCompare(a.sessions[0]?.on ?? ''),
+    due: (a, b) => (dueOf(a) ?? last).localeCompare(dueOf(b) ?? last),
+  };
+  return [...found].sort(by[order]);
+}
+
+/** Sessions of one athlete in one movement, and how they were stored. */
+interface Group {
+  readonly athlete: string;
+  readonly measuredBy: string;
+  readonly stored: ReadonlySet<string>;
+}
+
+const stamp = ({ id, updatedAt }: { readonly id: string; readonly updatedAt: string }): string => `${id} ${updatedAt}`;
+
+/** What was not looked at since its sessions changed, and standings whose sessions are gone. */
+export function staleStandings(
+  summaries: readonly SessionSummary[],
+  standings: readonly StoredStanding[],
+): { readonly stale: readonly Group[]; readonly gone: readonly string[] } {
+  const groups = new Map<string, { athlete: string; measuredBy: string; stored: Set<string> }>();
+  for (const summary of summaries) {
+    const { athlete, measuredBy } = summary;
+    if (athlete === null) continue;
+    const id = standingId(athlete, measuredBy);
+    const group = groups.get(id) ?? { athlete, measuredBy, stored: new Set() };
+    group.stored.add(stamp(summary));
+    groups.set(id, group);
+  }
+  const known = new Map(standings.map((standing) => [standing.id, standing]));
+  const isFresh = (id: string, { stored }: Group): boolean => {
+    const sessions = known.get(id)?.sessions;
+    return sessions?.length === stored.size && sessions.every((session) => stored.has(stamp(session)));
+  };
+  return {
+    stale: [...groups].flatMap(([id, group]) => (isFresh(id, group) ? [] : [group])),
+    gone: [...known.keys()].filter((id) => !groups.has(id)),
+  };
+}
+
+export interface Squad {
+  readonly sessions: readonly SessionSummary[];
+  readonly members: readonly SquadMember[];
+}
+
+interface Stored {
+  readonly summaries: readonly SessionSummary[];
+  readonly records: readonly Athlete[];
+  readonly standings: readonly StoredStanding[];
+}
+
+async function stored(): Promise<Stored> {
+  const [summaries, records, standings] = await Promise.all([listSessions(), allAthletes(), allStandings()]);
+  return { summaries, records, standings };
+}
+
+const assembled = ({ summaries, records, standings }: Stored): Squad => ({
+  sessions: summaries,
+  members: squadOf(summaries, records, standings),
+});
+
+/** All sessions and everybody in them, as far as it is known without measuring. */
+export const readSquad = async (): Promise<Squad> => assembled(await stored());
+
+/** How long all sessions of one athlete may take, ms. */
+const PATIENCE = 900_000;
+
+/** Everybody who is known here. */
+export const allMembers = async (): Promise<readonly SquadMember[]> => (await readSquad()).members;
+
+const historyClient = (): WorkerClient<HistoryWorker> =>
+  new WorkerClient(new Worker(new URL('./history-worker.ts', import.meta.url), { type: 'module' }));
+
+/**
+ * Measures in a worker how those stand whose sessions have changed, one after the other.
+ * @param signal ends it; what was measured stays
+ * @param onStanding told after each: how many are done of how many
+ */
+export async function refreshStandings(
+  signal: AbortSignal,
+  onStanding: (done: number, all: number) => void,
+): Promise<void> {
+  await whenStored();
+  const { summaries, standings } = await stored();
+  const { stale, gone } = staleStandings(summaries, standings);
+  await deleteStandings(gone);
+  if (stale.length === 0 || signal.aborted) return;
+  let client = historyClient();
+  try {
+    for (const [n, { athlete, measuredBy }] of stale.entries()) {
+      const made = await client.ask(client.remote.standingOf(athlete, measuredBy), 'Measuring sessions', {
+        signal,
+        patience: PATIENCE,
+      });
+      if (signal.aborted) return;
+      if (!made.ok) {
+        // One that cannot be measured stops nobody else.
+        client.end();
+        client = historyClient();
+      } else if (made.value) await putStanding(made.value);
+      onStanding(n + 1, stale.length);
+    }
+  } finally {
+    client.end();
+  }
+}

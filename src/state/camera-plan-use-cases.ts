@@ -1,8 +1,0 @@
-import type { CameraPlan } from '../core/model/camera-plan';
-import { edit } from './document-store';
-
-export function setCameraPlan(plan: CameraPlan): void {
-  edit((session) => {
-    session.cameraPlan = plan;
-  });
-}
