@@ -57,7 +57,7 @@ const WHOLE = {
   application: APPLICATION_ORDER.map(within('application')),
 };
 /** What every folder of the application layer may import besides those before it. */
-const BELOW_APPLICATION = ['core', 'movements', 'formats', 'media', 'rendering', 'report', 'storage'];
+const BELOW_APPLICATION = ['core', 'movements', 'formats', 'media', 'rendering', 'report', 'storage', 'ui-text'];
 
 /** Who may import whom; everything that is not listed is forbidden. */
 const MAY_IMPORT = {
@@ -73,10 +73,11 @@ const MAY_IMPORT = {
   ...Object.fromEntries(
     WHOLE.application.map((folder, i) => [folder, [...BELOW_APPLICATION, ...WHOLE.application.slice(0, i)]]),
   ),
-  ui: ['core', 'movements', 'application', 'rendering', 'ui-charts'],
+  ui: ['core', 'movements', 'application', 'rendering', 'ui-charts', 'ui-text'],
   // Charts are given what they draw: they know no store.
-  'ui-charts': ['core', 'rendering'],
-  app: ['core', 'movements', 'application', 'rendering', 'ui', 'ui-charts'],
+  'ui-charts': ['core', 'rendering', 'ui-text'],
+  'ui-text': [],
+  app: ['core', 'movements', 'application', 'rendering', 'ui', 'ui-charts', 'ui-text'],
   server: [],
   cli: ['core', 'movements', 'formats', 'report', 'media', 'server'],
   demo: ['core', 'movements', 'formats', 'cli', 'server'],
@@ -155,7 +156,7 @@ export default tseslint.config(
   },
   {
     // Data may be as long as it is; what tests set up once is shared by all of their cases.
-    files: ['src/movements/*.ts', 'demo/athlete/*-keys.ts'],
+    files: ['src/movements/*.ts', 'src/ui/text/**/*.ts', 'demo/athlete/*-keys.ts'],
     rules: { 'max-lines': 'off' },
   },
   { files: ['**/*.test.ts', '**/*.spec.ts'], rules: { 'max-lines': ['error', { max: 400 }] } },
@@ -181,6 +182,32 @@ export default tseslint.config(
     plugins: { 'react-hooks': reactHooks },
     // The React Compiler is not used: what it could not keep memoised is no finding.
     rules: { ...reactHooks.configs.recommended.rules, 'react-hooks/preserve-manual-memoization': 'off' },
+  },
+  {
+    // What is read on a screen stands in the catalogue, where it can be read through in one place.
+    files: ['src/ui/**/*.tsx', 'src/app/**/*.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'JSXText[value=/[A-Za-z]{2}/]', message: 'Put the words into src/ui/text.' },
+        {
+          selector: `JSXAttribute[name.name=/^(label|title|placeholder|helperText|alt|aria-label)$/] > Literal[value=/[A-Za-z]{2}/]`,
+          message: 'Put the words into src/ui/text.',
+        },
+        {
+          selector: `JSXAttribute[name.name=/^(label|title|placeholder|helperText|alt|aria-label)$/] TemplateElement[value.raw=/[A-Za-z]{2}/]`,
+          message: 'Put the words into src/ui/text.',
+        },
+        {
+          selector: 'JSXElement > JSXExpressionContainer > TemplateLiteral > TemplateElement[value.raw=/[A-Za-z]{2}/]',
+          message: 'Put the words into src/ui/text.',
+        },
+        {
+          selector: 'JSXElement > JSXExpressionContainer > ConditionalExpression > Literal[value=/[A-Za-z]{2}/]',
+          message: 'Put the words into src/ui/text.',
+        },
+      ],
+    },
   },
   {
     // Tests beside the code share fixtures, and may look at what is built on it.

@@ -2,6 +2,7 @@ import Alert from '@mui/material/Alert';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { DEMOS, loadDemo } from '../application/intake/demo';
+import { TEXT } from '../ui/text/app';
 
 /** Puts the demo data into this browser and goes to its bench. */
 export function DemoRoute(): ReactNode {
@@ -19,12 +20,12 @@ export function DemoRoute(): ReactNode {
     return (
       <main className="page">
         <Alert severity="warning">{problem}</Alert>
-        <Link to="/">All sessions</Link>
+        <Link to="/">{TEXT.allSessions}</Link>
       </main>
     );
   return (
     <main className="page" role="status">
-      Loading the demo
+      {TEXT.loadingDemo}
     </main>
   );
 }

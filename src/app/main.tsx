@@ -19,6 +19,7 @@ import { theme } from '../ui/theme/theme';
 import '../ui/theme/theme.css';
 import { DemoRoute } from './demo-route';
 import { AthleteRoute, KeptRoute, SessionRoute } from './page-routes';
+import { TEXT } from '../ui/text/app';
 
 // The server allows only styles that carry this page's nonce.
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
@@ -26,7 +27,7 @@ const cache = createCache({ key: 'falcon', nonce });
 
 function App(): ReactNode {
   return (
-    <Boundary what="This page">
+    <Boundary what={TEXT.thisPage}>
       <BrowserRouter>
         <Routes>
           <Route path="/" element={<HomeScreen />} />
@@ -41,9 +42,7 @@ function App(): ReactNode {
   );
 }
 
-const NEWER =
-  'A newer version of the application has changed what is kept in this browser; this one leaves it as it is. ' +
-  'Update the application and load this page again.';
+const NEWER = TEXT.newerVersionOfApplicationHas;
 
 async function start(): Promise<void> {
   const refused = await dataAreNewer();

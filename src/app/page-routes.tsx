@@ -1,6 +1,7 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { Boundary } from '../ui/components/boundary';
+import { TEXT } from '../ui/text/app';
 
 // Each page's script comes when it is first shown.
 const AthleteScreen = lazy(() =>
@@ -12,11 +13,11 @@ const OneSession = lazy(() => import('./session-route').then((m) => ({ default: 
 
 function Page({ of, children }: { readonly of: string; readonly children: ReactNode }): ReactNode {
   return (
-    <Boundary what="This screen" resetKeys={[of]}>
+    <Boundary what={TEXT.thisScreen} resetKeys={[of]}>
       <Suspense
         fallback={
           <main className="page" role="status">
-            Opening
+            {TEXT.opening}
           </main>
         }
       >

@@ -8,6 +8,7 @@ import { useWindow } from '../application/stores/windows';
 import { Boundary } from '../ui/components/boundary';
 import { SessionFrame } from '../ui/components/session-frame';
 import { UnopenedSession } from '../ui/screens/home/unopened-session';
+import { TEXT } from '../ui/text/app';
 
 // Each screen's script comes when it is first shown.
 const BenchScreen = lazy(() => import('../ui/screens/bench/bench-screen').then((m) => ({ default: m.BenchScreen })));
@@ -48,7 +49,7 @@ const SCREENS: Readonly<Record<Step | 'movement', () => ReactNode>> = {
   movement: () => <MovementScreen />,
 };
 
-const DELETED: Issue = { code: 'deleted', message: 'This session was deleted in another window.' };
+const DELETED: Issue = { code: 'deleted', message: TEXT.thisSessionWasDeletedIn };
 
 /** Opens the session of the address, then shows its step. */
 export function SessionRoute(): ReactNode {
@@ -72,12 +73,12 @@ export function SessionRoute(): ReactNode {
   if (problem) return <UnopenedSession id={id} issue={problem} onRepaired={again} />;
   const opening = (
     <main className="page" role="status">
-      Opening the session
+      {TEXT.openingSession}
     </main>
   );
   if (openId !== id) return opening;
   return (
-    <Boundary what="This screen" resetKeys={[id, step]}>
+    <Boundary what={TEXT.thisScreen} resetKeys={[id, step]}>
       <Suspense fallback={opening}>{SCREENS[step as keyof typeof SCREENS]()}</Suspense>
     </Boundary>
   );

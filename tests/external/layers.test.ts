@@ -20,6 +20,7 @@ const PLANTED = {
   },
   fromAChart: { file: 'src/ui/charts/trend-line.tsx', code: use('notify', '../../application/stores/notices') },
   screens: { file: 'src/core/scene/figure.ts', code: use('notify', '../../application/stores/notices') },
+  words: { file: 'src/ui/components/share-note.tsx', code: 'export const Planted = () => <p>Planted words</p>;\n' },
   dice: { file: 'src/core/signal/smooth.ts', code: 'export const planted = Math.random();\n' },
   cycle: { file: 'src/core/measures/peak-error.ts', code: use('peakRate', './peak-rate') },
   forgotten: {
@@ -61,6 +62,10 @@ test('a folder of the core may import those before it, and no other', () => {
 test('a folder of the application layer may import those before it, and a chart knows no store', () => {
   expect(broken.upInTheApplication).toContain('boundaries/dependencies');
   expect(broken.fromAChart).toContain('boundaries/dependencies');
+});
+
+test('what is read on a screen stands in the catalogue', () => {
+  expect(broken.words).toContain('no-restricted-syntax');
 });
 
 test('the core knows nothing of the screens, and has no dice', () => {

@@ -7,6 +7,7 @@ import { derive } from './derived';
 import { useDocument } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import type { SpaceWorker } from './space-worker';
+import { TEXT } from '../../ui/text/application/analysis';
 
 /** How far the body in space of one performance is. */
 export type SpaceState = { readonly from: readonly unknown[] } & (
@@ -42,7 +43,7 @@ async function compute({ mainId, name, from, cameras }: Filmed): Promise<void> {
   const client = new WorkerClient<SpaceWorker>(
     new Worker(new URL('./space-worker.ts', import.meta.url), { type: 'module' }),
   );
-  const job = startJob(`space-${mainId}`, `Computing the body in space: ${name}`);
+  const job = startJob(`space-${mainId}`, TEXT.computingBodyInSpaceName(name));
   const replaced = new AbortController();
   const isCurrent = (): boolean => running.get(mainId)?.from === from;
   running.set(mainId, { from, stop: () => replaced.abort() });
@@ -50,7 +51,7 @@ async function compute({ mainId, name, from, cameras }: Filmed): Promise<void> {
   try {
     const signal = AbortSignal.any([job.signal, replaced.signal]);
     const report = proxy((share: number) => job.progress(Math.round(100 * share), 100));
-    const body = await client.ask(client.remote.bodyOf(cameras(), report), 'Computing the body in space', { signal });
+    const body = await client.ask(client.remote.bodyOf(cameras(), report), TEXT.computingBodyInSpace, { signal });
     if (!isCurrent()) return;
     if (body.ok) setState(mainId, { from, kind: 'ready', body: body.value });
     else if (job.signal.aborted) setState(mainId, { from, kind: 'stopped' });

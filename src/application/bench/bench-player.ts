@@ -24,10 +24,10 @@ import { notify } from '../stores/notices';
 import { PictureQueue, type Frames, type Painter } from './picture-queue';
 import { NO_CLIPS, synchronyOf, type BenchClips } from './synchrony';
 import { setView, useView } from '../stores/view-store';
+import { TEXT } from '../../ui/text/application/bench';
 
 /** Longest step of the clock between two pictures, so that a slow decoder slows the clock instead of skipping. */
 const LONGEST_TICK_SECONDS = 0.12;
-
 /** Pictures of which it is remembered when they were shown: more than a busy page falls behind. */
 const REMEMBERED = 120;
 
@@ -52,7 +52,7 @@ export class BenchPlayer {
       this.history = [...this.history.slice(1 - REMEMBERED), { at: performance.now(), frames }];
     },
     damaged: (lost, wanted) => {
-      for (const id of lost) rememberGap(id, wanted[id]!, this.trialOf(id)?.clip.fileName ?? 'the clip');
+      for (const id of lost) rememberGap(id, wanted[id]!, this.trialOf(id)?.clip.fileName ?? TEXT.clip);
       const counts = Object.fromEntries(this.synchrony.clips.map(({ id, times }) => [id, times.length]));
       return steppedOver(wanted, lost, { ...useView.getState(), counts });
     },
@@ -178,7 +178,7 @@ export class BenchPlayer {
     if (!active) return;
     if (useView.getState().mode !== 'free') {
       setView({ mode: 'free' });
-      notify('info', 'The clips now move freely. Choose a way of matching to bring them together again.');
+      notify('info', TEXT.clipsNowMoveFreelyChoose);
     }
     this.request({ ...this.pending, [active.id]: insideClip(active, this.pendingFrame(active.id) + by) });
   }

@@ -12,6 +12,7 @@ import { changeClip } from './clip-use-cases';
 import { inSameStep, useDocument } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import { videoOf } from '../files/stored-clips';
+import { TEXT } from '../../ui/text/application/clips';
 
 /** So many pictures a second tell whether a camera moves, and so many how a hand trembles. */
 const LOOKS_PER_SECOND = { whether: 15, how: 60 } as const;
@@ -40,7 +41,7 @@ async function cameraPathOf(clip: Clip): Promise<Result<CameraPath, CameraIssue 
   const video = await videoOf(clip);
   if (!video.ok) return video;
   const track = useDocument.getState().session?.tracks[clip.id] ?? {};
-  const job = startJob(`camera-${clip.id}`, `Checking the camera: ${clip.performer.name}`);
+  const job = startJob(`camera-${clip.id}`, TEXT.checkingCameraName(clip.performer.name));
   const observe = (observations: number): ReturnType<typeof observeCamera> =>
     observeCamera(video.value, {
       frames: framesAt(clip, observations),
@@ -86,7 +87,7 @@ export interface CameraText {
 /** How far places at both ends of a clip may be off against each other, percent of the body's height. */
 function driftText({ clip, bodyHeight }: Trial): string {
   const off = (COVERAGE_95 * steadyOf(clip)!.sdBetween(0, clip.frameTimes.length - 1)) / bodyHeight;
-  return Number.isNaN(off) ? '' : `, \u00b1${(100 * off).toFixed(1)} % of body height from end to end`;
+  return Number.isNaN(off) ? '' : TEXT.offOfBodyHeightFrom((100 * off).toFixed(1));
 }
 
 /** What is known of a clip's camera; null where nobody has looked. */
@@ -99,25 +100,21 @@ export function cameraText(trial: Trial): CameraText | null {
   if (cuts.length > 0)
     return {
       text:
-        `${cameraWords(state)}, and the film is cut before ${cuts.length === 1 ? 'frame' : 'frames'} ` +
-        `${cuts.map((frame) => frame + 1).join(', ')}`,
+        (cuts.length === 1
+          ? TEXT.cameraWordsAndFilmIs(cameraWords(state))
+          : TEXT.cameraWordsAndFilmIsCut(cameraWords(state))) + `${cuts.map((frame) => frame + 1).join(', ')}`,
       moves,
       takenOut,
-      measured:
-        'Lengths, paths and heights are not measured over several shots; angles and times within one are. ' +
-        '\u201cLook for cuts\u201d at Match makes clips of them.',
+      measured: TEXT.lengthsPathsAndHeightsAre,
     };
   return {
     text: cameraWords(state),
     moves,
     takenOut,
     measured: takenOut
-      ? 'Its motion is taken out of the points by the background: paths, heights and contacts are measured over ' +
-        `the ground${driftText(trial)}.`
+      ? TEXT.itsMotionIsTakenOut(driftText(trial))
       : trial.slides
-        ? 'It goes along with the performer, which no background tells: paths, heights and contacts on the ground ' +
-          'are not measured; angles and lengths are.'
-        : 'Paths, speeds, heights and contacts on the ground are not measured in it; angles between parts of the ' +
-          'body are.',
+        ? TEXT.itGoesAlongWithPerformer
+        : TEXT.pathsSpeedsHeightsAndContacts,
   };
 }

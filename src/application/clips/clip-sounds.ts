@@ -11,6 +11,7 @@ import { markMoment } from '../events/event-use-cases';
 import { notify } from '../stores/notices';
 import { videoOf } from '../files/stored-clips';
 import { setView, useView } from '../stores/view-store';
+import { TEXT } from '../../ui/text/application/clips';
 
 export type { ClipSound } from '../../media/clip-sound';
 
@@ -67,23 +68,17 @@ export async function joinBySound(own: Clip): Promise<void> {
   const [heard, heardOwn] = await Promise.all([readSoundOf(first), readSoundOf(own)]);
   if (!heard || !heardOwn) {
     const silent = (heard ? own : first).fileName;
-    return notify('info', `\u201c${silent}\u201d has no sound that runs with its pictures. Join them by an instant.`);
+    return notify('info', TEXT.silentHasNoSoundThat(silent));
   }
   const later = await compareSounds(heard.wave, heardOwn.wave);
-  if (!later.ok) return notify('info', `${later.issue.message}. Nothing was joined; join them by an instant.`);
+  if (!later.ok) return notify('info', TEXT.messageNothingWasJoinedJoin(later.issue.message));
   const at = (clip: Clip): Parameters<typeof pairBySound>[0] => ({ times: realTimes(clip), metres: clip.soundMetres });
   const pair = pairBySound(at(first), at(own), later.value.seconds);
-  if (!pair) return notify('info', 'What both heard lies outside of what both filmed. Nothing was joined.');
+  if (!pair) return notify('info', TEXT.whatBothHeardLiesOutside);
   const rounded = { own: Math.round(pair.own * 1000) / 1000, other: pair.other };
   changeClip(own.id, { sync: { to: own.sync.to, pairs: [rounded] } });
   const known = first.soundMetres !== null && own.soundMetres !== null;
-  notify(
-    'info',
-    'Joined by the sound, to less than 1 ms of what was heard. ' +
-      (known
-        ? 'The ways of the sound are taken off; a metre more or less is 2.9 ms.'
-        : 'The ways of the sound are not known: a metre more for one is 2.9 ms. State them to have them taken off.'),
-  );
+  notify('info', TEXT.joinedBySoundToLess + (known ? TEXT.waysOfSoundAreTaken : TEXT.waysOfSoundAreNot));
 }
 
 /** Whether a sound is heard at a speed: slower or faster it tells nothing. */
@@ -93,7 +88,7 @@ export const isHeardAt = (rate: number): boolean => rate > 0.45 && rate < 2.2;
 export function toggleSound(): void {
   const { sound, speed } = useView.getState();
   setView({ sound: !sound });
-  if (!sound && !isHeardAt(speed)) notify('info', 'Sound is heard from half to double speed: choose one of them.');
+  if (!sound && !isHeardAt(speed)) notify('info', TEXT.soundIsHeardFromHalf);
 }
 
 /** How far from the frame shown a sound may lie that a moment is set on, seconds. */
@@ -106,14 +101,12 @@ export async function markOnSound(clip: Clip, momentId: string): Promise<void> {
   const times = realTimes(clip);
   const time = timeAtFrame(times, shown);
   const onset = sound && onsetBetween(sound.wave, time - NEARBY, time + NEARBY);
-  if (!onset)
-    return notify('info', `Nothing stands out in the sound within ${NEARBY} s of this frame. Mark the moment by eye.`);
+  if (!onset) return notify('info', TEXT.nothingStandsOutInSound(NEARBY));
   const frame = Math.round(100 * frameOfSound(times, onset.at, clip.soundMetres)) / 100;
   markMoment(clip.id, momentId, frame);
   player.goTo(clip.id, Math.round(frame));
   notify(
     'info',
-    `Set on a sound ${Math.round(onset.decibels)} dB above what was heard before it` +
-      (clip.soundMetres === null ? '; it came 2.9 ms earlier for each metre to the microphone.' : '.'),
+    TEXT.setOnSoundDecibelsD(Math.round(onset.decibels)) + (clip.soundMetres === null ? TEXT.itCame29Ms : '.'),
   );
 }

@@ -17,6 +17,7 @@ import { startJob } from '../stores/jobs';
 import { notify } from '../stores/notices';
 import { openSources } from '../session/session-use-cases';
 import { setView, useView } from '../stores/view-store';
+import { TEXT } from '../../ui/text/application/clips';
 
 export interface ProbedFile extends ProbedPart {
   readonly file: File;
@@ -92,11 +93,11 @@ export async function probeFile(
 
 export { converterState };
 
-export const SERVER_AWAY = 'waits for the server, which does not answer: start it with "npm run demo"';
+export const SERVER_AWAY = TEXT.waitsForServerWhichDoes;
 
 /** Has a clip that the browser cannot decode converted on the server; nothing of the session changes. */
 export async function convertFile(file: File): Promise<Result<File, ConvertIssue>> {
-  const job = startJob(`convert-${file.name}`, `Converting ${file.name}`);
+  const job = startJob(`convert-${file.name}`, TEXT.convertingName(file.name));
   try {
     return await convertClip(file, {
       signal: job.signal,
@@ -137,10 +138,7 @@ export async function addClip(
   place: ClipPlace = {},
 ): Promise<Result<string, StorageIssue | Issue<'no-consent'>>> {
   if (!answers.performer.consent) {
-    return fail(
-      'no-consent',
-      `Without consent the footage of ${answers.performer.name} must not be analysed. Ask first, then tick the box.`,
-    );
+    return fail('no-consent', TEXT.withoutConsentFootageOfName(answers.performer.name));
   }
   const { file, pictures, furtherParts, ...own } = probed;
   const mediaId = crypto.randomUUID();

@@ -13,6 +13,7 @@ import { startJob } from '../stores/jobs';
 import { openSources } from '../session/session-use-cases';
 import { videoOf } from '../files/stored-clips';
 import { setView, useView } from '../stores/view-store';
+import { TEXT } from '../../ui/text/application/clips';
 
 export type { Shot };
 
@@ -29,7 +30,7 @@ export interface ChosenShot {
 type Shots = Result<readonly Shot[], ShotsIssue | Issue<'no-media'>>;
 
 async function lookForCuts(jobId: string, video: VideoFile): Promise<Shots> {
-  const job = startJob(jobId, `Looking for cuts in ${video.name}`);
+  const job = startJob(jobId, TEXT.lookingForCutsInName(video.name));
   try {
     return await observeShots(video, { signal: job.signal, onProgress: job.progress });
   } finally {

@@ -9,6 +9,7 @@ import { useDocument } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import { openSources } from '../session/session-use-cases';
 import { videoOf } from '../files/stored-clips';
+import { TEXT } from '../../ui/text/application/clips';
 
 /**
  * Has a copy of a clip made whose groups of pictures are short, so that jumps are quick, and shows it on the bench.
@@ -19,13 +20,8 @@ export async function makeWorkCopy(
 ): Promise<Result<null, ConvertIssue | StorageIssue | Issue<'frames-differ' | 'no-media' | 'no-converter'>>> {
   const video = await videoOf(clip);
   if (!video.ok) return video;
-  if ((await converterState()) === 'lacking')
-    return fail(
-      'no-converter',
-      'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: ' +
-        'apt-get install ffmpeg) and start the application again; the clip works without.',
-    );
-  const job = startJob(`work-${clip.id}`, `Work copy of ${clip.fileName}`);
+  if ((await converterState()) === 'lacking') return fail('no-converter', TEXT.workCopiesAreMadeBy);
+  const job = startJob(`work-${clip.id}`, TEXT.workCopyOfFileName(clip.fileName));
   try {
     const copy = await convertClip(new File([video.value.blob], clip.fileName), {
       signal: job.signal,
@@ -37,9 +33,11 @@ export async function makeWorkCopy(
     if (!probed.ok || !sameTimes(probed.value.index.frameTimes, clip.frameTimes)) {
       return fail(
         'frames-differ',
-        `The work copy of \u201c${clip.fileName}\u201d does not have the same frames ` +
-          `(${probed.ok ? probed.value.index.frameTimes.length : 0} of ${clip.frameTimes.length}); the original ` +
-          'stays in use.',
+        TEXT.workCopyHasOtherFrames(
+          clip.fileName,
+          probed.ok ? probed.value.index.frameTimes.length : 0,
+          clip.frameTimes.length,
+        ),
       );
     }
     const workMediaId = crypto.randomUUID();

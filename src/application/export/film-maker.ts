@@ -7,10 +7,11 @@ import { WorkerClient, type CrashIssue } from '../../media/worker-client';
 import type { FilmFrame, FilmOpening, FilmWorker } from './film-worker';
 import { startJob, type JobHandle } from '../stores/jobs';
 import { openStoredClip } from '../files/stored-clips';
+import { TEXT } from '../../ui/text/application/export';
 
 type FilmResult<T> = Result<T, Issue | CrashIssue>;
 
-const LABEL = 'Making the film';
+const LABEL = TEXT.makingFilm;
 /** Pictures on their way to the encoder. */
 const AHEAD = 2;
 
@@ -77,8 +78,7 @@ export class FilmMaker {
   }
 }
 
-export const filmCancelled = (): Result<never, Issue<'cancelled'>> =>
-  fail('cancelled', 'The film was cancelled; no file was written.');
+export const filmCancelled = (): Result<never, Issue<'cancelled'>> => fail('cancelled', TEXT.filmWasCancelledNoFile);
 
 /** Makes a film as a job that shows its progress and can be cancelled. */
 export async function asFilm(make: (maker: FilmMaker) => Promise<FilmResult<Blob>>): Promise<FilmResult<Blob>> {

@@ -22,6 +22,7 @@ import { paintScene } from '../../rendering/paint-scene';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import type { Viewport } from '../../rendering/viewport';
 import { FILM_RATE, FILM_SIZE, WORDS_HEIGHT, type FilmFormat, type FilmPane } from './film-layout';
+import { TEXT } from '../../ui/text/application/export';
 
 const CODECS = {
   webm: { picture: 'vp9', sound: 'opus' },
@@ -76,7 +77,7 @@ let open: Open | null = null;
 
 /** Height of a pane's name, pixels. */
 const HEADER = 28;
-const FONT = '"Public Sans Variable", sans-serif';
+const FONT = TEXT.publicSansVariableSansSerif;
 const INK = { ground: '#171c20', words: '#f2eee4', quiet: '#aeb6b4', strip: '#22313a' };
 
 function words(
@@ -145,11 +146,7 @@ function paintPointer(context: OffscreenCanvasRenderingContext2D, { x, y }: Vec2
 }
 
 const stopped = (error: unknown): Result<never, FilmIssue> =>
-  fail(
-    'encoding-failed',
-    `The encoder stopped (${error instanceof Error ? error.message : String(error)}). Choose the other format, ` +
-      'or a shorter stretch.',
-  );
+  fail('encoding-failed', TEXT.encoderStopped(error instanceof Error ? error.message : String(error)));
 
 /** Puts decoded pictures and shapes together to the pictures of a film and encodes them. */
 const filmWorker = {
@@ -158,15 +155,11 @@ const filmWorker = {
     if (!(await canEncodeVideo(codec.picture, FILM_SIZE)))
       return fail(
         'cannot-encode',
-        `This browser cannot encode ${opening.format === 'mp4' ? 'H.264 for MP4' : 'VP9 for WebM'}. Choose the ` +
-          'other format.',
+        opening.format === 'mp4' ? TEXT.thisBrowserCannotEncodeH : TEXT.thisBrowserCannotEncodeVp9,
       );
     if (opening.soundRate !== null && !(await canEncodeAudio(codec.sound)))
-      return fail(
-        'cannot-encode',
-        `This browser cannot encode the sound of ${opening.format}. Choose the other format.`,
-      );
-    const face = await new FontFace('Public Sans Variable', `url(${fontAddress})`, { weight: '100 900' })
+      return fail('cannot-encode', TEXT.thisBrowserCannotEncodeSound(opening.format));
+    const face = await new FontFace(TEXT.publicSansVariable, `url(${fontAddress})`, { weight: '100 900' })
       .load()
       .catch(() => null);
     // Without the font, words are in the system's.
@@ -192,7 +185,7 @@ const filmWorker = {
   },
   /** Paints the next picture; resolves once the encoder has room for another. */
   async add({ parts, line, still, pointer }: FilmFrame): Promise<Result<null, FilmIssue>> {
-    if (!open) return fail('not-open', 'The film was not begun.');
+    if (!open) return fail('not-open', TEXT.filmWasNotBegun);
     const { context, opening } = open;
     context.fillStyle = INK.ground;
     context.fillRect(0, 0, FILM_SIZE.width, FILM_SIZE.height);
@@ -213,7 +206,7 @@ const filmWorker = {
   },
   /** The picture before once more. */
   async again(): Promise<Result<null, FilmIssue>> {
-    if (!open) return fail('not-open', 'The film was not begun.');
+    if (!open) return fail('not-open', TEXT.filmWasNotBegun);
     const { source } = open;
     // The canvas is taken at once, and the next picture may be asked for while the encoder is still busy with this one.
     const number = open.written++;
@@ -227,7 +220,7 @@ const filmWorker = {
   /** The next samples of the sound, mono. */
   async hear(samples: Int16Array<ArrayBuffer>): Promise<Result<null, FilmIssue>> {
     const rate = open?.opening.soundRate;
-    if (!open?.sound || !rate) return fail('not-open', 'The film was not begun with sound.');
+    if (!open?.sound || !rate) return fail('not-open', TEXT.filmWasNotBegunWith);
     if (samples.length === 0) return ok(null);
     const timestamp = open.heard / rate;
     open.heard += samples.length;
@@ -247,7 +240,7 @@ const filmWorker = {
     return ok(null);
   },
   async end(): Promise<Result<Blob, FilmIssue>> {
-    if (!open) return fail('not-open', 'The film was not begun.');
+    if (!open) return fail('not-open', TEXT.filmWasNotBegun);
     const { output, opening } = open;
     await output.finalize();
     open = null;

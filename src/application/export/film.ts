@@ -16,6 +16,7 @@ import { asFilm, filmCancelled } from './film-maker';
 import type { FilmPart } from './film-worker';
 import { synchronyOf } from '../bench/synchrony';
 import { useView } from '../stores/view-store';
+import { TEXT } from '../../ui/text/application/export';
 
 export interface FilmSettings {
   readonly format: FilmFormat;
@@ -53,7 +54,7 @@ export function filmPlan(
   settings: FilmSettings,
 ): Result<readonly FilmPicture[], Issue<'no-stretch'>> {
   const { from, to } = stretchOf(lead, settings);
-  if (to <= from) return fail('no-stretch', 'The film would end before it begins. Choose a later moment as its end.');
+  if (to <= from) return fail('no-stretch', TEXT.filmWouldEndBeforeIt);
   const times = momentTimes(lead);
   const stops =
     settings.stopSeconds > 0
@@ -67,7 +68,7 @@ function wordsAt(derived: Derived, lead: Trial, { at, stop }: FilmPicture): stri
   const times = momentTimes(lead);
   if (stop !== null) return derived.movement.moments.find((m) => m.id === stop)!.name;
   const before = derived.movement.moments.filter((m) => times[m.id] !== undefined && times[m.id]! <= at).at(-1);
-  return before ? `${before.name} +${Math.round((at - times[before.id]!) * 1000)} ms` : '';
+  return before ? TEXT.nameAtMs(before.name, Math.round((at - times[before.id]!) * 1000)) : '';
 }
 
 /**
@@ -78,7 +79,7 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
   const { session, movement, judged } = derived;
   const clips = derived.panes;
   const lead = clips[0]?.trial;
-  if (!lead) return fail('no-clips', 'There is no clip to film. Add one at Intake.');
+  if (!lead) return fail('no-clips', TEXT.thereIsNoClipTo);
   const plan = filmPlan(derived, lead, settings);
   if (!plan.ok) return plan;
   // The bench goes on while a film is made: what it shows later is no part of this one.
@@ -88,11 +89,7 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
     .filter((on) => timeMapOf(synchrony, on.trial.clip.id) === null)
     .map((on) => on.trial.clip.performer.name);
   if (loose.length > 0)
-    return fail(
-      'not-matched',
-      `Nothing ties ${loose.join(' and ')} to ${lead.clip.performer.name}: a film would not know which pictures ` +
-        'belong together. Choose a way of matching on the bench, or mark a moment in both.',
-    );
+    return fail('not-matched', TEXT.nothingTiesLooseToName(loose.join(TEXT.and), lead.clip.performer.name));
   return asFilm(async (maker) => {
     const panes = filmPanes(clips);
     const begun = await maker.open(
@@ -135,7 +132,7 @@ export async function makeFilm(derived: Derived, settings: FilmSettings): Promis
           frame: decodedPicture,
           viewport: at ? followBody(at, pane, pane.picture) : fitPicture(pane.picture, pane, pane.picture),
           scene: sceneOf(on, frame),
-          time: `${Math.round(timeAtFrame(on.trial.times, frame) * 1000)} ms`,
+          time: TEXT.timeAtFrameMs(Math.round(timeAtFrame(on.trial.times, frame) * 1000)),
         };
       });
       const added = await (same

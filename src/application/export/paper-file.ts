@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fail, ok, type Issue, type Result } from '../../core/result';
+import { TEXT } from '../../ui/text/application/export';
 
 const refusalSchema = z.object({ message: z.string() });
 
@@ -22,12 +23,8 @@ export async function paperFile(
     if (signal.aborted) throw error;
     return null;
   });
-  if (response === null)
-    return fail(
-      'not-printed',
-      'The server does not answer, and a PDF file is made there. Start it, or use Print and choose "Save as PDF".',
-    );
+  if (response === null) return fail('not-printed', TEXT.serverDoesNotAnswerAnd);
   if (response.ok) return ok(await response.blob());
   const refusal = refusalSchema.safeParse(await response.json().catch(() => null));
-  return fail('not-printed', refusal.success ? refusal.data.message : `The server answered ${response.status}.`);
+  return fail('not-printed', refusal.success ? refusal.data.message : TEXT.serverAnsweredStatus(response.status));
 }

@@ -1,29 +1,30 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { TEXT } from '../../ui/text/application/export';
 
 /** Parts of the report that can be left out; what it asks for and its cautions always stand. */
 export const REPORT_PARTS = [
-  { id: 'findings', name: 'What the eye found' },
-  { id: 'practice', name: 'Practice' },
-  { id: 'since', name: 'Since earlier sessions' },
-  { id: 'keep', name: 'Keep' },
-  { id: 'pictures', name: 'Pictures at every moment' },
-  { id: 'curves', name: 'Curves' },
-  { id: 'timing', name: 'Timing' },
-  { id: 'sheet', name: 'Criteria sheet' },
-  { id: 'filming', name: 'Film next time' },
-  { id: 'measures', name: 'All measures' },
-  { id: 'methods', name: 'Methods' },
+  { id: 'findings', name: TEXT.whatEyeFound },
+  { id: 'practice', name: TEXT.practice },
+  { id: 'since', name: TEXT.sinceEarlierSessions },
+  { id: 'keep', name: TEXT.keep },
+  { id: 'pictures', name: TEXT.picturesAtEveryMoment },
+  { id: 'curves', name: TEXT.curves },
+  { id: 'timing', name: TEXT.timing },
+  { id: 'sheet', name: TEXT.criteriaSheet },
+  { id: 'filming', name: TEXT.filmNextTime },
+  { id: 'measures', name: TEXT.allMeasures },
+  { id: 'methods', name: TEXT.methods },
 ] as const;
 export type ReportPart = (typeof REPORT_PARTS)[number]['id'];
 
 /** Which parts each kind of reader is given. */
 export const PAPERS = {
   coach: {
-    name: 'Coach\u2019s report',
+    name: TEXT.coachsReport,
     parts: ['findings', 'practice', 'since', 'keep', 'curves', 'timing', 'filming'],
   },
-  laboratory: { name: 'Laboratory\u2019s report', parts: REPORT_PARTS.map(({ id }) => id) },
+  laboratory: { name: TEXT.laboratorysReport, parts: REPORT_PARTS.map(({ id }) => id) },
 } as const satisfies Record<string, { readonly name: string; readonly parts: readonly ReportPart[] }>;
 
 export type PaperSize = 'a4' | 'letter';

@@ -24,11 +24,11 @@ import { canFilmMp4 } from './film';
 import { FILM_RATE, FILM_SIZE, WORDS_HEIGHT, type FilmFormat } from './film-layout';
 import { asFilm, filmCancelled } from './film-maker';
 import type { FilmFrame, FilmPart } from './film-worker';
+import { TEXT } from '../../ui/text/application/export';
 
 type DamagedIssue = Issue<'damaged'>;
 
-const lost = (): Result<never, DamagedIssue> =>
-  fail('damaged', 'A part of a section is not in this browser any more. Remove that section, or record it anew.');
+const lost = (): Result<never, DamagedIssue> => fail('damaged', TEXT.partOfSectionIsNot);
 
 async function soundOf(mediaId: string | null): Promise<Result<Sound | null, DamagedIssue>> {
   if (mediaId === null) return ok(null);
@@ -106,7 +106,7 @@ function partOf(
     },
     viewport: { ...viewport, scale: viewport.scale * scale },
     scene: scenes[pane.scene]!,
-    time: `${Math.round(timeAtFrame(times, pane.frame) * 1000)} ms`,
+    time: TEXT.timeAtFrameMs(Math.round(timeAtFrame(times, pane.frame) * 1000)),
     opacity: pane.opacity,
     edges: pane.edges,
   };
@@ -121,7 +121,7 @@ const belowOf = (panes: readonly KnownPane[], i: number): number =>
 const momentName =
   ({ movement }: Derived) =>
   (id: string | null): string =>
-    movement.moments.find((m) => m.id === id)?.name ?? 'Before the first moment';
+    movement.moments.find((m) => m.id === id)?.name ?? TEXT.beforeFirstMoment;
 
 export interface TalkFilm {
   readonly format: FilmFormat;
@@ -145,7 +145,7 @@ export async function makeTalkFilm(derived: Derived): Promise<Result<TalkFilm, I
   if (!recorded.ok) return recorded;
   const sections = recorded.value;
   const pictures = talkPictures(sections, FILM_RATE);
-  if (pictures.length === 0) return fail('no-talk', 'Nothing is recorded yet. Press \u201cRecord\u201d and talk.');
+  if (pictures.length === 0) return fail('no-talk', TEXT.nothingIsRecordedYetPress);
   const sound = talkSound(sections);
   const format = await talkFormat();
   const clips = new Map(derived.clips.map((on) => [on.trial.clip.id, on]));

@@ -2,6 +2,7 @@ import type { Remote } from 'comlink';
 import { fail, type Issue, type Result } from '../../core/result';
 import { WorkerClient, type CrashIssue } from '../../media/worker-client';
 import { startJob } from '../stores/jobs';
+import { TEXT } from '../../ui/text/application/files';
 
 export type FileIssue = CrashIssue | Issue<'cancelled'>;
 
@@ -18,14 +19,14 @@ export async function readInWorker<W, T, I extends Issue>(
   patience: number,
   read: (remote: Remote<W>) => Answer<T, I>,
 ): Promise<Result<T, I | FileIssue>> {
-  const job = startJob(`read-${file.name}`, `Reading ${file.name}`);
+  const job = startJob(`read-${file.name}`, TEXT.readingName(file.name));
   const client = new WorkerClient<W>(worker);
   try {
-    const done = await client.ask<T, I>(read(client.remote), `Reading \u201c${file.name}\u201d`, {
+    const done = await client.ask<T, I>(read(client.remote), TEXT.readingNameWithName(file.name), {
       signal: job.signal,
       patience,
     });
-    return job.signal.aborted ? fail('cancelled', `Reading \u201c${file.name}\u201d was cancelled.`) : done;
+    return job.signal.aborted ? fail('cancelled', TEXT.readingNameWasCancelled(file.name)) : done;
   } finally {
     client.end();
     job.end();

@@ -4,6 +4,7 @@ import { openClipSource, type ClipSource, type ClipSourceOptions } from '../../m
 import { figureIndex, openFigureSource } from '../../media/figure-source';
 import type { VideoFile } from '../../media/video-file';
 import { loadMedia } from '../../storage/media';
+import { TEXT } from '../../ui/text/application/files';
 
 /** The video of a clip as it was given. */
 export async function videoOf({
@@ -13,13 +14,7 @@ export async function videoOf({
   repeats,
 }: Clip): Promise<Result<VideoFile, Issue<'no-media'>>> {
   const blob = mediaId === null ? undefined : await loadMedia(mediaId);
-  return blob
-    ? ok({ blob, name: fileName, part, repeats })
-    : fail(
-        'no-media',
-        `The video of \u201c${fileName}\u201d is not in this browser. Drop the file on its clip at Intake; its ` +
-          'points stay.',
-      );
+  return blob ? ok({ blob, name: fileName, part, repeats }) : fail('no-media', TEXT.videoOfFileNameIs(fileName));
 }
 
 export interface StoredClipOptions extends ClipSourceOptions {

@@ -9,6 +9,7 @@ import type { Trial } from '../../core/trial/trial';
 import { laidOn } from '../../core/scene/drawing';
 import { edit } from '../stores/document-store';
 import { notify } from '../stores/notices';
+import { TEXT } from '../../ui/text/application/findings';
 
 /** Answers a question about a clip by eye, or takes the answer back. */
 export function answerCheck(clipId: string, measureId: string, answer: Check | null): void {
@@ -32,8 +33,7 @@ export function addDrawing(drawing: Omit<Drawing, 'id'>): string {
 export function layOn(drawing: Drawing, from: Trial, to: Trial): void {
   const frame = player.pendingFrame(to.clip.id);
   const points = laidOn(drawing, from, to, frame);
-  if (!points)
-    return notify('info', 'The hips and the height of both must be known there: detect points, or place them by hand.');
+  if (!points) return notify('info', TEXT.hipsAndHeightOfBoth);
   const { kind, span, anchor, text } = drawing;
   addDrawing({ kind, span, anchor, text, clipId: to.clip.id, frame, points });
 }

@@ -7,6 +7,7 @@ import { loadMedia, storeMedia } from '../../storage/media';
 import { changeNote } from './finding-use-cases';
 import { notify } from '../stores/notices';
 import { mayWrite } from '../stores/windows';
+import { TEXT } from '../../ui/text/application/findings';
 
 interface VoiceState {
   /** The note that is being spoken; null where none is. */
@@ -52,7 +53,7 @@ export async function recordVoice(noteId: string): Promise<void> {
     const samples = recorder.cut(seconds).sound!;
     const mediaId = crypto.randomUUID();
     const wav = new Blob([writeWav({ samples, rate: microphone.rate })], { type: 'audio/wav' });
-    const stored = await storeMedia(mediaId, 'voice note.wav', wav);
+    const stored = await storeMedia(mediaId, TEXT.voiceNoteWav, wav);
     if (!stored.ok) return notify('error', stored.issue.message);
     changeNote(noteId, { voice: { mediaId, seconds } });
   } finally {

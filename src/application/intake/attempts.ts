@@ -3,6 +3,7 @@ import { ok, type Result } from '../../core/result';
 import { observeActivity, type ActivityIssue, type ToldBy } from '../../media/observe-activity';
 import { videoLength } from '../../media/video-length';
 import { startJob } from '../stores/jobs';
+import { TEXT } from '../../ui/text/application/intake';
 
 export type { ToldBy };
 
@@ -19,7 +20,7 @@ export async function longFile(file: File): Promise<{ readonly file: File; reado
  * heard.
  */
 export async function findAttempts(file: File, by: ToldBy): Promise<Result<readonly Stretch[], ActivityIssue>> {
-  const job = startJob(`attempts-${file.name}`, `Looking for attempts in ${file.name}`);
+  const job = startJob(`attempts-${file.name}`, TEXT.lookingForAttemptsInName(file.name));
   try {
     const activity = await observeActivity(file, { by, signal: job.signal, onProgress: job.progress });
     if (!activity.ok) return activity;

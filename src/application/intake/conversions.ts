@@ -1,5 +1,6 @@
 import { convertFile } from '../clips/clip-use-cases';
 import { notify } from '../stores/notices';
+import { TEXT } from '../../ui/text/application/intake';
 
 /** What became of a conversion that nobody has taken yet. */
 interface Converted {
@@ -32,15 +33,14 @@ function handOver(key: string): void {
  * its job.
  */
 export async function convertFor(key: string, file: File): Promise<void> {
-  if (underway.has(key))
-    return notify('info', 'Another clip is being converted for this place. Wait for it, or cancel it first.');
+  if (underway.has(key)) return notify('info', TEXT.anotherClipIsBeingConverted);
   underway.add(key);
   const result = await convertFile(file);
   underway.delete(key);
   const converted = result.ok ? { file: result.value, message: null } : { file: null, message: result.issue.message };
   ended.set(key, converted);
   if (takers.has(key)) handOver(key);
-  else if (converted.file) notify('info', `\u201c${file.name}\u201d is converted and waits at Intake.`);
+  else if (converted.file) notify('info', TEXT.nameIsConvertedAndWaits(file.name));
   else notify('error', converted.message ?? '');
 }
 

@@ -3,36 +3,36 @@ import { fail, ok, type Issue, type Result } from '../../core/result';
 import { readSession, saveSession } from '../../storage/sessions';
 import { loadMedia, storeMedia } from '../../storage/media';
 import type { StorageIssue } from '../../storage/storage-issue';
+import { TEXT } from '../../ui/text/application/intake';
 
 type DemoIssue = Issue<'demo-missing'> | Issue<string>;
 
-const missing = (what: string): Result<never, DemoIssue> =>
-  fail('demo-missing', `The demo data could not be loaded (${what}). Start the application with "npm run demo".`);
+const missing = (what: string): Result<never, DemoIssue> => fail('demo-missing', TEXT.demoDataCouldNotBe(what));
 
 /** The demo sessions that ship. */
 export const DEMOS = [
   {
     id: 'pace',
-    name: 'Pace delivery',
-    about: 'a bowler from the side, beside one reference of three, with two sessions before it',
+    name: TEXT.paceDelivery,
+    about: TEXT.bowlerFromSideBesideOne,
     before: ['pace-autumn', 'pace-winter'],
   },
   {
     id: 'walk',
-    name: 'Race walking',
-    about: 'two strides of a walker, beside three performers and their spread',
+    name: TEXT.raceWalking,
+    about: TEXT.twoStridesOfWalkerBeside,
     before: [],
   },
   {
     id: 'hurdle',
-    name: 'Hurdle clearance',
-    about: 'one hurdle from the side, beside one reference of three',
+    name: TEXT.hurdleClearance,
+    about: TEXT.oneHurdleFromSideBeside,
     before: [],
   },
   {
     id: 'pace-two-cameras',
-    name: 'Two cameras',
-    about: 'the bowler and the reference from the side and the front: the body in space',
+    name: TEXT.twoCameras,
+    about: TEXT.bowlerAndReferenceFromSide,
     before: [],
   },
 ] as const;

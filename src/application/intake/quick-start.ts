@@ -11,6 +11,7 @@ import { addClip, probeFile, type ProbedFile } from '../clips/clip-use-cases';
 import { notify } from '../stores/notices';
 import { allSessions, removeSession } from '../keeping/session-list';
 import { createSession, openSession } from '../session/session-use-cases';
+import { TEXT } from '../../ui/text/application/intake';
 
 /** What is offered for a clip: as it was in the last session, else the usual. */
 export interface Offered {
@@ -42,7 +43,7 @@ const offeredOf = ({ performer, view, travel, captureRate, fileRate }: Clip): Of
 
 /** What is known from the session that was worked on last. */
 export async function lastTime(): Promise<LastTime> {
-  const nothing = { athlete: usual(''), reference: usual('Reference') };
+  const nothing = { athlete: usual(''), reference: usual(TEXT.reference) };
   const latest = (await allSessions()).find(({ damage, performers }) => damage === null && performers.length > 0);
   const read = latest ? await readSession(latest.id) : null;
   if (!read?.ok) return { movementId: MOVEMENTS[0]!.id, offered: nothing };
@@ -84,10 +85,7 @@ export function named({ performer, ...filmed }: Offered, { name, athleteId, reco
 function tellRepeats({ file, repeats, unevenRepeats, index }: ProbedFile): void {
   const of = `\u201c${file.name}\u201d: `;
   if (repeats)
-    notify(
-      'info',
-      `${of}${repeatsText(repeats)}. Each picture is taken once: ${index.frameTimes.length} at ${index.fileRate} a second.`,
-    );
+    notify('info', TEXT.ofTextRepeatsTextEach(of, repeatsText(repeats), index.frameTimes.length, index.fileRate));
   if (unevenRepeats) notify('error', of + UNEVEN_REPEATS);
 }
 
@@ -115,7 +113,7 @@ export async function startWith(
     const { file } = start;
     const long = await longFile(file);
     if (long && long.seconds > LONGEST)
-      return fail('long-file', `\u201c${file.name}\u201d plays ${Math.round(long.seconds / 60)} minutes.`);
+      return fail('long-file', TEXT.namePlaysSecondsMinutes(file.name, Math.round(long.seconds / 60)));
     const looked = await probeFile(start.file);
     if (!looked.ok) return looked;
     probed.push({ ...start, probed: looked.value });

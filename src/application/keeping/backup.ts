@@ -7,6 +7,7 @@ import { download } from '../files/download';
 import { whenStored } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import { inFileWorker, openSessionFile, sessionArchive } from './session-files';
+import { TEXT } from '../../ui/text/application/keeping';
 
 /** What could not be put into a backup, or be opened from one, each with why. */
 type LeftOut = readonly string[];
@@ -16,7 +17,7 @@ export async function saveBackup(): Promise<Result<LeftOut, Issue>> {
   await whenStored();
   const all = await listSessions();
   const leftOut: string[] = [];
-  const job = startJob('backup', 'Saving everything');
+  const job = startJob('backup', TEXT.savingEverything);
   async function* archives(): AsyncGenerator<{ name: string; archive: Blob }> {
     for (const [n, { id, name }] of all.entries()) {
       const stored = await readSession(id);
@@ -56,7 +57,7 @@ async function takeInRecords(athletes: readonly Athlete[], leftOut: string[]): P
   for (const athlete of athletes) {
     if ((here.get(athlete.id) ?? '') >= athlete.updatedAt && here.has(athlete.id)) continue;
     const kept = await putAthlete(athlete);
-    if (!kept.ok) leftOut.push(`the record of ${athlete.name} (${kept.issue.message})`);
+    if (!kept.ok) leftOut.push(TEXT.recordOfNameMessage(athlete.name, kept.issue.message));
   }
 }
 
@@ -70,11 +71,10 @@ export async function restoreBackup(file: File): Promise<Result<Restored | null,
   const leftOut = [...damaged];
   await takeInRecords(athletes, leftOut);
   let [opened, beside] = [0, 0];
-  const job = startJob('restore', `Opening ${file.name}`);
+  const job = startJob('restore', TEXT.openingName(file.name));
   try {
     for (const [n, { fileName, blob }] of sessions.entries()) {
-      if (job.signal.aborted)
-        return fail('cancelled', `Cancelled: ${opened} of ${sessions.length} sessions are opened; they stay.`);
+      if (job.signal.aborted) return fail('cancelled', TEXT.cancelledOpenedOfCountSessions(opened, sessions.length));
       const session = await openSessionFile(new File([blob], fileName));
       if (session.ok) {
         opened++;

@@ -17,13 +17,14 @@ import { startJob } from '../stores/jobs';
 import type { SessionFileWorker } from './session-file-worker';
 import { sameTimes, type ProbedFile } from '../clips/clip-use-cases';
 import { openSources } from '../session/session-use-cases';
+import { TEXT } from '../../ui/text/application/keeping';
 
 /** Reading and writing archives comes when it is first wanted. */
 const archives = () => import('../../formats/session-archive/session-archive');
 
 /** The session with its videos as one file. */
 export async function sessionArchive(session: Session): Promise<Result<Blob, Issue<'cancelled'>>> {
-  const job = startJob(`archive-${session.id}`, `Saving ${session.name}`);
+  const job = startJob(`archive-${session.id}`, TEXT.savingName(session.name));
   try {
     const { writeSessionArchive } = await archives();
     return await writeSessionArchive(session, loadVideo, { signal: job.signal, onProgress: job.progress });
@@ -101,7 +102,7 @@ export async function openSessionFile(
   const beside = here.ok || here.issue.code !== 'not-found';
   const placed: Session = {
     ...moved,
-    ...(beside ? { id: crypto.randomUUID(), name: `${session.name} (from a file)`.slice(0, 120) } : {}),
+    ...(beside ? { id: crypto.randomUUID(), name: TEXT.nameFromFile(session.name).slice(0, 120) } : {}),
   };
   const saved = await saveSession(placed, new Date().toISOString(), { over: true });
   if (saved.ok) void askToPersist();

@@ -7,6 +7,7 @@ import { movementOf, MOVEMENTS } from '../../movements';
 import { momentKey } from '../../movements/moment-key';
 import { baseOf } from '../analysis/derived';
 import { edit, useDocument } from '../stores/document-store';
+import { TEXT } from '../../ui/text/application/movement';
 
 /**
  * Changes of the open session's movement. It becomes the session's own with the first change; no other session changes
@@ -17,9 +18,9 @@ import { edit, useDocument } from '../stores/document-store';
 const placeOf = (movement: Movement, path: readonly PropertyKey[]): string => {
   const [part, index] = path;
   if (part === 'measures' && typeof index === 'number')
-    return `Measure \u201c${movement.measures[index]?.name ?? index + 1}\u201d: `;
+    return TEXT.measureName(movement.measures[index]?.name ?? index + 1);
   if (part === 'moments' && typeof index === 'number')
-    return `Moment \u201c${movement.moments[index]?.name ?? index + 1}\u201d: `;
+    return TEXT.momentName(movement.moments[index]?.name ?? index + 1);
   return '';
 };
 
@@ -28,7 +29,7 @@ export function changeMovement(
   change: (movement: Movement) => void,
 ): Result<Movement, Issue<'invalid-movement' | 'no-session'>> {
   const { session } = useDocument.getState();
-  if (!session) return fail('no-session', 'No session is open.');
+  if (!session) return fail('no-session', TEXT.noSessionIsOpen);
   const changed = produce(baseOf(session), change as (draft: unknown) => void);
   const checked = movementSchema.safeParse(changed);
   if (!checked.success) {
@@ -52,7 +53,7 @@ const rejoin = (movement: Movement): void => {
       movement.phases.find((p) => p.from === from.id && p.to === to.id) ?? {
         from: from.id,
         to: to.id,
-        name: `${from.name} to ${to.name.toLowerCase()}`,
+        name: TEXT.nameToName2(from.name, to.name.toLowerCase()),
       }
     );
   });
@@ -87,12 +88,9 @@ export function removeMoment(id: string): Changed {
         .map((m) => `\u201c${m.name}\u201d`)
     : [];
   const need =
-    needed.length > 3 ? ` and ${needed.length - 3} more measures need` : needed.length === 1 ? ' needs' : ' need';
+    needed.length > 3 ? TEXT.andCountMoreMeasuresNeed(needed.length - 3) : needed.length === 1 ? TEXT.needs : TEXT.need;
   if (needed.length > 0)
-    return fail(
-      'invalid-movement',
-      `${needed.slice(0, 3).join(', ')}${need} this moment. Read them at another moment, or take them away first.`,
-    );
+    return fail('invalid-movement', TEXT.neededNeedThisMomentRead(needed.slice(0, 3).join(', '), need));
   return changeMovement((movement) => {
     movement.moments = movement.moments
       .filter((m) => m.id !== id)
@@ -204,7 +202,7 @@ export const linkCause = (
       cause,
       effect,
       share: 0.5,
-      because: 'one leads to the other',
+      because: TEXT.oneLeadsToOther,
     };
     movement.causes = [
       ...movement.causes.filter((l) => l.cause !== cause || l.effect !== effect),
@@ -252,8 +250,7 @@ export function removePoint(id: string): Changed {
   const names = (part: unknown): boolean => JSON.stringify(part).includes(`"${id}"`);
   const user =
     base?.measures.find(names)?.name ?? base?.moments.find(({ rule }) => rule !== null && names(rule))?.name ?? null;
-  if (user !== null)
-    return fail('invalid-movement', `\u201c${user}\u201d needs this point. Read it on another point first.`);
+  if (user !== null) return fail('invalid-movement', TEXT.userNeedsThisPointRead(user));
   return changeMovement((movement) => {
     movement.points = movement.points.filter((p) => p.id !== id);
   });

@@ -5,6 +5,7 @@ import { edit } from '../stores/document-store';
 import { readInWorker } from '../files/file-worker';
 import type { MovementFile, MovementFileWorker } from './movement-file-worker';
 import { notify } from '../stores/notices';
+import { TEXT } from '../../ui/text/application/movement';
 
 /** Measures the open session by a movement that ships. */
 export function chooseMovement(id: string): void {
@@ -22,11 +23,7 @@ const READING_TAKES = 20_000;
 /** Measures the open session by a movement from a file; marks of moments that it has too are kept. */
 export async function readMovement(file: File): Promise<Result<Movement, Issue>> {
   if (file.size > LARGEST)
-    return fail(
-      'not-a-movement',
-      `\u201c${file.name}\u201d has ${Math.round(file.size / 1e6)} MB; a movement file has at most ` +
-        `${LARGEST / 1e6}. Choose another file.`,
-    );
+    return fail('not-a-movement', TEXT.nameHasSizeMbMovement(file.name, Math.round(file.size / 1e6), LARGEST / 1e6));
   const read = await readInWorker<MovementFileWorker, MovementFile, Issue>(
     new Worker(new URL('./movement-file-worker.ts', import.meta.url), { type: 'module' }),
     file,
@@ -35,12 +32,7 @@ export async function readMovement(file: File): Promise<Result<Movement, Issue>>
   );
   if (!read.ok) return read;
   const { movement, unknown } = read.value;
-  if (unknown.length > 0)
-    notify(
-      'error',
-      `\u201c${file.name}\u201d is read without what means nothing here: ${unknown.slice(0, 5).join(', ')}. ` +
-        'Check the spelling.',
-    );
+  if (unknown.length > 0) notify('error', TEXT.nameIsReadWithoutWhat(file.name, unknown.slice(0, 5).join(', ')));
   edit((session) => {
     session.ownMovement = movement as never;
     session.movementId = movement.id;

@@ -11,6 +11,7 @@ import type { StorageIssue } from '../../storage/storage-issue';
 import { setSession, whenStored } from '../stores/document-store';
 import type { SquadMember } from './squad';
 import { otherWindows } from '../stores/windows';
+import { TEXT } from '../../ui/text/application/season';
 
 /** A record of somebody of whom only sessions told so far. */
 export function firstRecord({ key, name }: Pick<SquadMember, 'key' | 'name'>, performer: Performer | null): Athlete {
@@ -50,11 +51,7 @@ type Refused = Issue<'other-windows'> | StorageIssue;
 async function rewrite(ids: readonly string[], change: (session: Session) => Session): Promise<Result<null, Refused>> {
   if (ids.length === 0) return ok(null);
   await whenStored();
-  if (await otherWindows())
-    return fail(
-      'other-windows',
-      'Another window of the application is open and may have one of these sessions. Close it, then try again.',
-    );
+  if (await otherWindows()) return fail('other-windows', TEXT.anotherWindowOfApplicationIs);
   setSession(null);
   for (const id of ids) {
     const loaded = await loadSession(id);

@@ -8,6 +8,7 @@ import { mediaNamedIn, removeVideos } from '../../storage/media';
 import { listSessions } from '../../storage/sessions';
 import { edit, setSession, whenStored, useDocument } from '../stores/document-store';
 import { openSources } from '../session/session-use-cases';
+import { TEXT } from '../../ui/text/application/season';
 
 const clipsOf = (session: Session, { performer, mediaId }: Clip): readonly Clip[] =>
   clipsShowing(session, performerKey(performer), mediaId === null ? [] : [mediaId]);
@@ -21,7 +22,7 @@ export async function withdrawConsent(clip: Clip): Promise<Result<readonly strin
   const { session } = useDocument.getState();
   const gone = session ? clipsOf(session, clip) : [];
   const without = session && withoutClips(session, new Set(gone.map(({ id }) => id)));
-  if (!without || !edit((now) => void Object.assign(now, without))) return fail('refused', 'Nothing was removed.');
+  if (!without || !edit((now) => void Object.assign(now, without))) return fail('refused', TEXT.nothingWasRemoved);
   await whenStored();
   // An empty history: no step back brings it onto the bench again.
   setSession(useDocument.getState().session);

@@ -6,6 +6,7 @@ import { readSession, saveSession } from '../../storage/sessions';
 import type { StorageIssue } from '../../storage/storage-issue';
 import { edit, whenStored, useDocument } from '../stores/document-store';
 import { takeTrial } from './taken-trials';
+import { TEXT } from '../../ui/text/application/season';
 
 /** Records what the analyst says of a correction, or lets the numbers decide again. */
 export function settle(correctionId: string, word: CorrectionVerdict | null): void {
@@ -20,7 +21,7 @@ export async function compareWithSession(sessionId: string): Promise<Result<null
   const other = await readSession(sessionId);
   if (!other.ok) return other;
   const clip = other.value.clips.find((c) => c.role === 'athlete' && c.sync === null);
-  if (!clip) return fail('no-athlete', `\u201c${other.value.name}\u201d has no clip of the athlete.`);
+  if (!clip) return fail('no-athlete', TEXT.nameHasNoClipOf(other.value.name));
   await takeTrial({ session: other.value, clip }, 'reference', true);
   return ok(null);
 }

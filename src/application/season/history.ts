@@ -8,6 +8,7 @@ import { whenStored } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import type { HistoryWorker } from './history-worker';
 import { resultOf } from '../analysis/session-result';
+import { TEXT } from '../../ui/text/application/season';
 
 /** Results of sessions as they were last measured; a session that changed since is measured again. */
 const measured = new Map<string, { readonly updatedAt: string; readonly result: SessionResult }>();
@@ -28,14 +29,14 @@ export async function readHistory(
   );
   let job: ReturnType<typeof startJob> | null = null;
   try {
-    const stored = await client.ask(client.remote.sessionsOf(key, movementId), 'Looking for sessions');
+    const stored = await client.ask(client.remote.sessionsOf(key, movementId), TEXT.lookingForSessions);
     if (!stored.ok) return stored;
     const others = stored.value.filter(({ id }) => id !== openId);
     const changed = others.filter(({ id, updatedAt }) => measured.get(id)?.updatedAt !== updatedAt);
-    if (changed.length > 0) job = startJob('look-back', `Measuring the sessions of ${name}`);
+    if (changed.length > 0) job = startJob('look-back', TEXT.measuringSessionsOfName(name));
     for (const [n, { id, updatedAt }] of changed.entries()) {
-      const result = await client.ask(client.remote.resultOf(id), 'Measuring a session');
-      if (job?.signal.aborted) return fail('cancelled', 'Looking back was cancelled. Open the step again to go on.');
+      const result = await client.ask(client.remote.resultOf(id), TEXT.measuringSession);
+      if (job?.signal.aborted) return fail('cancelled', TEXT.lookingBackWasCancelledOpen);
       if (!result.ok) return result;
       if (result.value) measured.set(id, { updatedAt, result: result.value });
       job?.progress(n + 1, changed.length);

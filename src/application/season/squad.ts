@@ -6,6 +6,7 @@ import { WorkerClient } from '../../media/worker-client';
 import type { HistoryWorker } from './history-worker';
 import { whenStored } from '../stores/document-store';
 import { holdsWords } from '../session/search';
+import { TEXT } from '../../ui/text/application/season';
 
 /** One person of the sessions and records of this browser. */
 export interface SquadMember {
@@ -66,9 +67,9 @@ export function squadOf(
 
 /** By what a squad is put in order. */
 export const SQUAD_ORDERS = {
-  due: 'Due first',
-  latest: 'Latest session',
-  name: 'Name',
+  due: TEXT.dueFirst,
+  latest: TEXT.latestSession,
+  name: TEXT.name,
 } as const;
 export type SquadOrder = keyof typeof SQUAD_ORDERS;
 
@@ -203,7 +204,7 @@ export async function refreshStandings(
   let client = historyClient();
   try {
     for (const [n, { athlete, measuredBy }] of stale.entries()) {
-      const made = await client.ask(client.remote.standingOf(athlete, measuredBy), 'Measuring sessions', {
+      const made = await client.ask(client.remote.standingOf(athlete, measuredBy), TEXT.measuringSessions, {
         signal,
         patience: PATIENCE,
       });

@@ -11,6 +11,7 @@ import { baseOf } from '../analysis/derived';
 import { edit, whenStored, useDocument } from '../stores/document-store';
 import { holdsWords } from '../session/search';
 import { openSources } from '../session/session-use-cases';
+import { TEXT } from '../../ui/text/application/season';
 
 /** A performance of another session, as it is listed. */
 export interface ListedTrial extends StoredTrialSummary {
@@ -77,7 +78,7 @@ export async function takeListed(
   const clip = read.value.clips.find(({ id }) => id === clipId);
   return clip
     ? ok(await takeTrial({ session: read.value, clip }, role))
-    : fail('gone', `\u201c${session.name}\u201d no longer has that clip. Look again.`);
+    : fail('gone', TEXT.nameNoLongerHasThat(session.name));
 }
 
 /**

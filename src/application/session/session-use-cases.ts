@@ -11,6 +11,7 @@ import { openStoredClip } from '../files/stored-clips';
 import { adoptUnderway } from '../talk/talk-underway';
 import { setView } from '../stores/view-store';
 import { holdSession, watchWindows } from '../stores/windows';
+import { TEXT } from '../../ui/text/application/session';
 
 /** Makes an empty session and stores it. */
 export async function createSession(name: string, movementId: string): Promise<Result<string, StorageIssue>> {
@@ -38,11 +39,7 @@ export async function openSession(id: string): Promise<Result<null, StorageIssue
   const { ownMovement, movementId, name } = loaded.value;
   // Judged as another movement its numbers would be wrong in silence.
   if (ownMovement === null && !movementOf(movementId))
-    return fail(
-      'newer',
-      `The session \u201c${name}\u201d was made for the movement \u201c${movementId}\u201d, which this ` +
-        'application does not have. Open it with the version in which it was made; it stays here as it is.',
-    );
+    return fail('newer', TEXT.sessionNameWasMadeFor(name, movementId));
   player.dropSources([]);
   setView({ shown: firstFrames(loaded.value), playing: false, selectedMeasure: null });
   setSession(loaded.value);
@@ -93,10 +90,6 @@ export async function openSources(): Promise<void> {
   const missing = failed.filter(({ issue }) => issue.code === 'no-media').map(({ clip }) => clip.fileName);
   // One notice for all of them: several would push out what was said before.
   if (missing.length > 1)
-    notify(
-      'error',
-      `The videos of ${missing.map((name) => `\u201c${name}\u201d`).join(', ')} are not in this browser. Drop ` +
-        'each file on its clip at Intake; the points stay.',
-    );
+    notify('error', TEXT.videosOfMissingAreNot(missing.map((name) => `\u201c${name}\u201d`).join(', ')));
   for (const { issue } of failed) if (issue.code !== 'no-media' || missing.length === 1) notify('error', issue.message);
 }

@@ -2,6 +2,7 @@ import type { Trial } from '../../core/trial/trial';
 import { JOINT_POINTS } from '../../core/anatomy/body-points';
 import { coverage } from '../../core/tracks/track';
 import type { Derived } from '../analysis/derived';
+import { TEXT } from '../../ui/text/application/session';
 
 /** The order of work. Every step can be opened at any time. */
 export const STEPS = [
@@ -18,15 +19,15 @@ export const STEPS = [
 export type Step = (typeof STEPS)[number];
 
 export const STEP_NAMES: Readonly<Record<Step, string>> = {
-  intake: 'Intake',
-  review: 'Review',
-  match: 'Match',
-  moments: 'Moments',
-  measure: 'Measure',
-  compare: 'Compare',
-  decide: 'Decide',
-  report: 'Report',
-  'follow-up': 'Follow up',
+  intake: TEXT.intake,
+  review: TEXT.review,
+  match: TEXT.match,
+  moments: TEXT.moments,
+  measure: TEXT.measure,
+  compare: TEXT.compare,
+  decide: TEXT.decide,
+  report: TEXT.report,
+  'follow-up': TEXT.followUp,
 };
 
 export interface StepStatus {
@@ -53,11 +54,11 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
   // Published targets and the athlete's own repetitions need no clip of somebody else.
   const needsReference = session.referenceModel.kind !== 'published' && session.referenceModel.kind !== 'own';
   const missingClips = [
-    athlete ? '' : 'the athlete\u2019s clip',
-    reference || !needsReference ? '' : 'the reference\u2019s clip',
+    athlete ? '' : TEXT.athletesClip,
+    reference || !needsReference ? '' : TEXT.referencesClip,
   ].filter(Boolean);
   if (step !== 'intake' && missingClips.length > 0)
-    return { done: false, next: `Add ${missingClips.join(' and ')} at Intake first.` };
+    return { done: false, next: TEXT.addMissingClipsAtIntake(missingClips.join(TEXT.and)) };
   const inUse = comparedOf(derived);
   const named = inUse.filter((p) => p.clip.role === 'reference').length > 1;
   const unmarked = inUse.flatMap((p) =>
@@ -75,59 +76,57 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
   switch (step) {
     case 'intake':
       return missingClips.length > 0
-        ? { done: false, next: `Drop ${missingClips.join(' and ')} here and answer the questions.` }
-        : { done: true, next: 'Both clips are in. Go on to Review and run them through before measuring.' };
+        ? { done: false, next: TEXT.dropMissingClipsHereAnd(missingClips.join(TEXT.and)) }
+        : { done: true, next: TEXT.bothClipsAreInGo };
     case 'review':
       return {
         done: session.impressions.trim() !== '' || session.notes.length > 0,
-        next: 'Run both clips through a few times and write down what strikes you, before any number.',
+        next: TEXT.runBothClipsThroughFew,
       };
     case 'match':
-      return { done: true, next: 'Check that both travel the same way, and the capture rates; then mark the moments.' };
+      return { done: true, next: TEXT.checkThatBothTravelSame };
     case 'moments':
       return proposed > 0 && unmarked.length === 0
         ? {
             done: true,
-            next: `${proposed} moments are proposed from the points. Go to each, look, and confirm or move it.`,
+            next: TEXT.proposedMomentsAreProposedFrom(proposed),
           }
         : unmarked.length > 0
           ? {
               done: false,
               next:
-                'Still to mark: ' +
-                `${unmarked.slice(0, 3).join(', ')}${unmarked.length > 3 ? ` and ${unmarked.length - 3} more` : ''}.`,
+                TEXT.stillToMark +
+                `${unmarked.slice(0, 3).join(', ')}${unmarked.length > 3 ? TEXT.andCountMore(unmarked.length - 3) : ''}.`,
             }
           : {
               done: true,
-              next: `All moments are marked in ${inUse.length === 2 ? 'both' : 'all'} clips. Go on to Measure.`,
+              next: inUse.length === 2 ? TEXT.allMomentsAreMarkedIn : TEXT.allMomentsAreMarkedInAll,
             };
     case 'measure':
       return withoutPoints.length > 0
-        ? { done: false, next: `Detect the points of ${withoutPoints.join(' and ')}, then check them at each moment.` }
-        : { done: true, next: 'Go through the moments and check that the lines lie on the body; drag what is off.' };
+        ? { done: false, next: TEXT.detectPointsOfWithoutPoints(withoutPoints.join(TEXT.and)) }
+        : { done: true, next: TEXT.goThroughMomentsAndCheck };
     case 'compare':
       return {
         done: judged.some((j) => j.state !== 'not-measurable'),
-        next: 'Read the differences from the ground up. Press a row to see the frames that prove it.',
+        next: TEXT.readDifferencesFromGroundUp,
       };
     case 'decide':
       return {
         done: judged.length > 0 && unmarked.length === 0 && withoutPoints.length === 0,
         next:
           priorities.proposed.length > 0
-            ? `${priorities.proposed.length} proposed. Reorder, drop with a reason, or keep as they are.`
+            ? TEXT.countProposedReorderDropWith(priorities.proposed.length)
             : judged.some((j) => j.state !== 'not-measurable')
-              ? 'No gap is left to work on. Look at what could not be measured.'
-              : 'Nothing could be judged yet. Mark the moments, and look at what is not measurable.',
+              ? TEXT.noGapIsLeftTo
+              : TEXT.nothingCouldBeJudgedYet,
       };
     case 'report':
-      return { done: false, next: 'Read it through, then save it as PDF, print it, or save the numbers as CSV.' };
+      return { done: false, next: TEXT.readItThroughThenSave };
     case 'follow-up':
       return {
         done: false,
-        next:
-          'The same numbers again: did what was asked for move, did something else get worse, can a correction be ' +
-          'closed?',
+        next: TEXT.sameNumbersAgainDidWhat,
       };
   }
 }

@@ -6,6 +6,7 @@ import type { Session } from '../../core/model/session';
 import { saveLeaving, saveSession } from '../../storage/sessions';
 import { notify } from './notices';
 import { mayWrite, tellStored, writesAlone } from './windows';
+import { TEXT } from '../../ui/text/application/stores';
 
 interface DocumentState {
   readonly session: Session | null;
@@ -29,7 +30,7 @@ export function edit(change: (session: Session) => void): boolean {
   const changed = produce(session, change as (draft: unknown) => void);
   const fault = faultOfChange(session, changed);
   if (fault !== null) {
-    notify('error', `This cannot be kept, and nothing was changed. ${fault}`);
+    notify('error', TEXT.thisCannotBeKeptAnd(fault));
     return false;
   }
   useDocument.setState({ session: changed });

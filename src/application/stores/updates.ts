@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import { useJobs } from './jobs';
 import { notify } from './notices';
 import { otherWindows } from './windows';
+import { TEXT } from '../../ui/text/application/stores';
 
 /** Takes the new version that waits; null while none does. */
 export const useUpdate = create<{ readonly take: (() => Promise<void>) | null }>(() => ({ take: null }));
@@ -16,10 +17,8 @@ export function keepApplication(): void {
   const worker = new Workbox('/service-worker.js', { updateViaCache: 'none' });
   let taken = false;
   const take = async (): Promise<void> => {
-    if (useJobs.getState().jobs.length > 0)
-      return notify('error', 'Work is under way here. Let it end or cancel it, then use the new version.');
-    if (await otherWindows())
-      return notify('error', 'Other windows show the old version. Close them, then use the new one.');
+    if (useJobs.getState().jobs.length > 0) return notify('error', TEXT.workIsUnderWayHere);
+    if (await otherWindows()) return notify('error', TEXT.otherWindowsShowOldVersion);
     taken = true;
     worker.messageSkipWaiting();
   };

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { notify } from './notices';
+import { TEXT } from '../../ui/text/application/stores';
 
 /** What this window is to the session that is open in it. */
 interface WindowState {
@@ -14,7 +15,7 @@ export const useWindow = create<WindowState>(() => ({ role: 'writer', deleted: n
 /** Whether a change may be made here; where not it says why. */
 export function mayWrite(): boolean {
   if (useWindow.getState().role === 'writer') return true;
-  notify('error', 'Another window writes this session. Press \u201cWork here\u201d above to change it in this one.');
+  notify('error', TEXT.anotherWindowWritesThisSession);
   return false;
 }
 

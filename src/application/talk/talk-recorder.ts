@@ -12,6 +12,7 @@ import { notify } from '../stores/notices';
 import { addSection, removeSection } from './talk-sections';
 import { setUnderway } from './talk-underway';
 import { mayWrite } from '../stores/windows';
+import { TEXT } from '../../ui/text/application/talk';
 
 interface TalkState {
   /** Whether the talk bar is shown. */
@@ -70,7 +71,7 @@ function look(under: Recording): void {
 async function store(under: Recording, { at, pictures, sound }: CutPart, end: number): Promise<void> {
   if (pictures.pictures.length === 0) return;
   const ids = { pictures: crypto.randomUUID(), sound: sound ? crypto.randomUUID() : null };
-  const name = `talking ${under.section.parts.length + 1}`;
+  const name = TEXT.talkingCount(under.section.parts.length + 1);
   const text = new Blob([JSON.stringify(pictures)], { type: 'application/json' });
   const stored = await storeMedia(ids.pictures, `${name}.json`, text);
   const wav = sound && new Blob([writeWav({ samples: sound, rate: under.microphone!.rate })], { type: 'audio/wav' });
@@ -145,7 +146,7 @@ export async function startTalking(place: number | null = null): Promise<void> {
   if (!session || useTalk.getState().phase !== 'idle' || !mayWrite()) return;
   useTalk.setState({ open: true, phase: 'opening', seconds: 0, level: null });
   const opened = await openMicrophone();
-  if (!opened.ok) notify('info', `${opened.issue.message} It is recorded without sound.`);
+  if (!opened.ok) notify('info', TEXT.messageItIsRecordedWithout(opened.issue.message));
   const microphone = opened.ok ? opened.value : null;
   // Whoever left the bench meanwhile does not want to be heard.
   if (!shownPanes.screen(null)) {

@@ -4,6 +4,7 @@ import { useDocument } from '../stores/document-store';
 import { notify } from '../stores/notices';
 import { addSection } from './talk-sections';
 import { useWindow } from '../stores/windows';
+import { TEXT } from '../../ui/text/application/talk';
 
 /**
  * The section that is being recorded to each session, until it belongs to it: a page that crashes meanwhile finds it
@@ -44,5 +45,5 @@ export function adoptUnderway(): void {
   if (!section || useWindow.getState().role !== 'writer') return;
   if (!session.talk.some(({ id }) => id === section.id) && !addSection(section)) return;
   setUnderway(session.id, null);
-  notify('info', 'The page ended while you talked. What was recorded until then is kept: see \u201cTalk\u201d.');
+  notify('info', TEXT.pageEndedWhileYouTalked);
 }

@@ -23,6 +23,7 @@ import { startJob } from '../stores/jobs';
 import { notify } from '../stores/notices';
 import { asMarks } from '../events/proposals';
 import { videoOf } from '../files/stored-clips';
+import { TEXT } from '../../ui/text/application/tracks';
 
 /** What detecting came to. */
 export interface Detected {
@@ -61,7 +62,7 @@ export function deriveAgain(clip: Clip): void {
   putDerived(clip.id, track, kept);
 }
 
-const GONE = 'Detecting points has ended: its session is open no more. What was detected so far is kept in it.';
+const GONE = TEXT.detectingPointsHasEndedIts;
 
 /** What was detected of a clip in a run that was stopped, and that can go on; undefined where there is none. */
 export function stoppedRun(session: Session, clip: Clip): Kept | undefined {
@@ -102,7 +103,7 @@ class Arriving {
     const { session } = useDocument.getState();
     if (!session?.clips.some(({ id }) => id === this.clip.id)) this.ended = GONE;
     else if (this.hasArrived && session.tracks[this.clip.id] === this.before)
-      this.ended = 'Detecting points was undone, and has ended.';
+      this.ended = TEXT.detectingPointsWasUndoneAnd;
     return this.ended === null ? session : null;
   }
 
@@ -188,7 +189,7 @@ async function detect(
   const known = stopped ? unpackDetections(stopped) : new Map<number, never>();
   const arriving = new Arriving(clip, run, times, stopped);
   const plan = framePlan(times, known.keys());
-  const job = startJob(`points-${clip.id}`, `Detecting points: ${clip.performer.name}`);
+  const job = startJob(`points-${clip.id}`, TEXT.detectingPointsName(clip.performer.name));
   let detections: Detections = known;
   const result = (isStopped: boolean): Result<Detected, never> =>
     ok({
@@ -233,15 +234,15 @@ async function detect(
 async function tellCamera(clip: Clip): Promise<void> {
   const observed = await observeCameraBeside(clip);
   if (!observed.ok && observed.issue.code !== 'cancelled')
-    notify('error', `Whether the camera moves is not known: ${observed.issue.message}`);
+    notify('error', TEXT.whetherCameraMovesIsNot(observed.issue.message));
 }
 
 /** What detecting came to, in words. */
 export function detectedText({ performer, frameTimes }: Clip, { seen, detected, stopped }: Detected): string {
   const all = frameTimes.length;
-  const between = detected < all ? ` ${detected} were looked at; the points between are interpolated.` : '';
+  const between = detected < all ? TEXT.detectedWereLookedAtPoints(detected) : '';
   return stopped
-    ? `Detecting was stopped. What was detected on ${detected} of ${all} frames of ${performer.name} is kept.`
-    : `Points detected on ${detected < all ? `${all} frames` : `${seen} of ${all} frames`} of ` +
+    ? TEXT.detectingWasStoppedWhatWas(detected, all, performer.name)
+    : (detected < all ? TEXT.pointsDetectedOnAllFrames(all) : TEXT.pointsDetectedOnSeenOf(seen, all)) +
         `${performer.name}.${between}`;
 }

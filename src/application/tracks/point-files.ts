@@ -28,6 +28,7 @@ import { readInWorker } from '../files/file-worker';
 import { notify } from '../stores/notices';
 import type { PointFileWorker } from './point-file-worker';
 import { placeClip, type ClipPlace } from '../clips/clip-use-cases';
+import { TEXT } from '../../ui/text/application/tracks';
 
 /** A file of points that the user chose; nothing of the session changes. */
 export interface ProbedPoints {
@@ -86,24 +87,12 @@ export async function addFigure(
   performer: Performer,
   place: ClipPlace,
 ): Promise<Result<string, Issue<'no-consent' | 'no-points'>>> {
-  if (!performer.consent)
-    return fail(
-      'no-consent',
-      `Without consent the recording of ${performer.name} must not be analysed. Ask first, then tick the box.`,
-    );
+  if (!performer.consent) return fail('no-consent', TEXT.withoutConsentRecordingOfName(performer.name));
   const figure = figureOf(answers);
-  if (Object.keys(figure.track).length === 0)
-    return fail(
-      'no-points',
-      `No marker of \u201c${fileName}\u201d is given to a point. Choose markers for the joints first.`,
-    );
+  if (Object.keys(figure.track).length === 0) return fail('no-points', TEXT.noMarkerOfFileName(fileName));
   const { width, height } = figure.picture;
   if (Math.max(width, height) > LIMITS.pictureSide)
-    return fail(
-      'no-points',
-      `The points of \u201c${fileName}\u201d lie over ${width} by ${height} pixels; a picture has at most ` +
-        `${LIMITS.pictureSide} to a side. If they are not pixels, name their unit in the file.`,
-    );
+    return fail('no-points', TEXT.pointsOfFileNameLie(fileName, width, height, LIMITS.pictureSide));
   await saveMarkerMap(
     answers.recording.markers.map((m) => m.name),
     answers.map,
@@ -135,13 +124,9 @@ export async function addFigure(
       });
     },
   );
-  if (slides) notify('error', `\u201c${fileName}\u201d: ${FEET_SLIDE}. If the camera stood still, say so at Measure.`);
+  if (slides) notify('error', TEXT.fileNameFeetslideIfCamera(fileName, FEET_SLIDE));
   if (!figure.spatial && travelOf(figure.track).sure < LEAST_SURE_TRAVEL)
-    notify(
-      'info',
-      `Which way the performer of \u201c${fileName}\u201d goes could not be told from the points. Check it at ` +
-        'Intake: angles against forward depend on it.',
-    );
+    notify('info', TEXT.whichWayPerformerOfFile(fileName));
   return ok(id);
 }
 
@@ -170,11 +155,7 @@ export async function readPointsInto(
   if (!read.ok) return read;
   const [recording] = read.value.recordings;
   if (!recording || recording.markers.some((m) => m.z !== null)) {
-    return fail(
-      'in-space',
-      `The points of \u201c${file.name}\u201d lie in space, not in this picture. Add the file at Intake as a ` +
-        'performance of its own.',
-    );
+    return fail('in-space', TEXT.pointsOfNameLieIn(file.name));
   }
   const saved: MarkerMap | null = await loadMarkerMap(recording.markers.map((m) => m.name));
   const { track } = figureOf({
@@ -191,9 +172,9 @@ export async function readPointsInto(
   const others = read.value.recordings.length - 1;
   return ok(
     [
-      `${Object.keys(track).length} points of ${recording.name} are on the picture.`,
+      TEXT.countPointsOfNameAre(Object.keys(track).length, recording.name),
       ...(others > 0
-        ? [`The file has ${others} more ${others === 1 ? 'subject' : 'subjects'}, who were passed over.`]
+        ? [others === 1 ? TEXT.fileHasOthersMoreSubject(others) : TEXT.fileHasOthersMoreSubjects(others)]
         : []),
       ...read.value.warnings,
     ].join(' '),

@@ -9,6 +9,7 @@ import { useDocument } from '../stores/document-store';
 import { notify } from '../stores/notices';
 import { carryOn, trackPointOf, hidePoint, movePoint, swapSidesOf } from './track-use-cases';
 import { setPointWork, useView } from '../stores/view-store';
+import { TEXT } from '../../ui/text/application/tracks';
 
 /** Acts of placing points by hand; each is one undoable step. */
 
@@ -42,7 +43,7 @@ export function nudgePoint(trial: Trial, dx: number, dy: number): void {
   const frame = player.pendingFrame(trial.clip.id);
   const series = inPicture(trial, id);
   if (!series || Number.isNaN(series.x[frame]!))
-    return notify('info', `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it first.`);
+    return notify('info', TEXT.pointNameIsNotPlacedOn(pointName(id), frame + 1));
   movePoint(trial.clip, id, frame, series.x[frame]! + dx, series.y[frame]! + dy);
 }
 
@@ -64,9 +65,7 @@ export async function follow(trial: Trial, step: -1 | 1): Promise<void> {
   if (!lost)
     return notify(
       'info',
-      frames === 0
-        ? `The ${pointName(id)} is placed by hand on the next frame; there is nothing to track.`
-        : `The ${pointName(id)} was tracked over ${frames} frames.`,
+      frames === 0 ? TEXT.pointNameIsPlacedBy(pointName(id)) : TEXT.pointNameWasTrackedOver(pointName(id), frames),
     );
   notify('info', lost.text);
   player.goTo(clip.id, lost.frame);

@@ -14,6 +14,7 @@ import { trackPoint, type TrackingIssue, type TrackingResult } from '../../media
 import { edit, useDocument } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import { videoOf } from '../files/stored-clips';
+import { TEXT } from '../../ui/text/application/tracks';
 
 function changeTrack(
   clip: Clip,
@@ -35,9 +36,9 @@ export const interpolatePoint = (clip: Clip, id: PointId, frame: number): void =
 
 /** Why a followed point was lost, in words. */
 const LOST: Readonly<Record<NonNullable<TrackingResult['lost']>['because'], string>> = {
-  changed: 'it is covered, or looks too different',
-  'not-back': 'something else there looks as much like it',
-  outside: 'it leaves the picture',
+  changed: TEXT.itIsCoveredOrLooks,
+  'not-back': TEXT.somethingElseThereLooksAs,
+  outside: TEXT.itLeavesPicture,
 };
 
 export interface Tracked {
@@ -61,13 +62,10 @@ export async function trackPointOf(
   const series = track[id];
   const x = series?.x[frame];
   if (!series || x === undefined || Number.isNaN(x))
-    return fail(
-      'not-placed',
-      `The ${pointName(id)} is not placed on frame ${frame + 1}. Place it there, then track it.`,
-    );
+    return fail('not-placed', TEXT.pointNameIsNotPlaced(pointName(id), frame + 1));
   const video = await videoOf(clip);
   if (!video.ok) return video;
-  const job = startJob(`follow-${clip.id}-${id}`, `Tracking the ${pointName(id)}: ${clip.performer.name}`);
+  const job = startJob(`follow-${clip.id}-${id}`, TEXT.trackingPointName(pointName(id), clip.performer.name));
   try {
     const end = untilNextHand(track, id, clip.frameTimes.length, frame, step);
     const before = { x: series.x[frame - step], y: series.y[frame - step] };
@@ -89,9 +87,7 @@ export async function trackPointOf(
       frames: positions.size,
       lost: lost && {
         frame: lost.frame,
-        text:
-          `The ${pointName(id)} is lost on frame ${lost.frame + 1}: ${LOST[lost.because]}. Place it there or say ` +
-          'that it is hidden, then track on.',
+        text: TEXT.pointNameIsLostOn(pointName(id), lost.frame + 1, LOST[lost.because]),
       },
     });
   } finally {

@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
 import type { LimitsOfAgreement } from '../../core/reliability/agreement';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
+import { TEXT } from '../text/charts';
 
 const SIZE = { width: 300, height: 150 };
 const MARGIN = { left: 40, right: 10, top: 10, bottom: 22 };
@@ -47,10 +48,11 @@ export function AgreementChart({
       height={SIZE.height}
       role="img"
       className="residual-chart"
-      aria-label={
-        `Differences of two digitisings: bias ${inUnit(limits.bias, unit, 1)}, limits ` +
-        `${inUnit(limits.lower, unit, 1)} to ${inUnit(limits.upper, unit, 1)}`
-      }
+      aria-label={TEXT.differencesOfTwoDigitisingsBias(
+        inUnit(limits.bias, unit, 1),
+        inUnit(limits.lower, unit, 1),
+        inUnit(limits.upper, unit, 1),
+      )}
     >
       {x.ticks(4).map((t) => (
         <text key={t} x={x(t)} y={SIZE.height - 8} textAnchor="middle">

@@ -3,6 +3,7 @@ import { line } from 'd3-shape';
 import { useState, type ReactNode } from 'react';
 import type { StyleKey } from '../../core/model/slots';
 import { ROLE_STYLE } from '../../rendering/role-style';
+import { TEXT } from '../text/charts';
 
 export interface CurveStripProps {
   readonly title: string;
@@ -47,7 +48,7 @@ export function CurveStrip(props: CurveStripProps): ReactNode {
       className="curve-strip"
       height={props.height}
       role="img"
-      aria-label={`${props.title}, all performers, through the movement`}
+      aria-label={TEXT.titleAllPerformersThroughMovement(props.title)}
       onPointerDown={(event) =>
         props.onScrub(x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left))
       }

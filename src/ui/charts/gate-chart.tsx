@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
+import { TEXT } from '../text/charts';
 
 interface GateChartProps {
   /** Seconds behind the reference at each gate, and half of the 95 % interval. */
@@ -25,15 +26,9 @@ export function GateChart({ gates, onChoose }: GateChartProps): ReactNode {
     .domain([-most, most])
     .nice(4)
     .range([MARGIN.top, HEIGHT - MARGIN.bottom]);
-  const ms = (s: number): string => `${s > 0 ? '+' : s < 0 ? '\u2212' : ''}${Math.abs(Math.round(s * 1000))} ms`;
+  const ms = (s: number): string => TEXT.signedMs(s > 0 ? '+' : s < 0 ? '\u2212' : '', Math.abs(Math.round(s * 1000)));
   return (
-    <svg
-      ref={watch}
-      className="curve-strip"
-      height={HEIGHT}
-      role="img"
-      aria-label="Running gain or loss against the reference"
-    >
+    <svg ref={watch} className="curve-strip" height={HEIGHT} role="img" aria-label={TEXT.runningGainOrLossAgainst}>
       {y.ticks(4).map((t) => (
         <g key={t} className="tick">
           <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(t)} y2={y(t)} />
@@ -44,10 +39,10 @@ export function GateChart({ gates, onChoose }: GateChartProps): ReactNode {
       ))}
       <line className="zero" x1={MARGIN.left} x2={width - MARGIN.right} y1={y(0)} y2={y(0)} />
       <text x={width - MARGIN.right} y={y(0) - 4} textAnchor="end">
-        ahead
+        {TEXT.ahead}
       </text>
       <text x={width - MARGIN.right} y={y(0) + 12} textAnchor="end">
-        behind
+        {TEXT.behind}
       </text>
       <polyline
         points={gates.map((g, i) => `${x(i)},${y(g.behind)}`).join(' ')}

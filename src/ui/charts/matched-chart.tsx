@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { StyleKey } from '../../core/model/slots';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
+import { TEXT } from '../text/charts';
 
 export interface MatchedChartProps {
   readonly title: string;
@@ -82,7 +83,7 @@ export function MatchedChart(props: MatchedChartProps): ReactNode {
       className="curve-strip matched-chart"
       height={height}
       role="img"
-      aria-label={`${props.title}: both sides in matched time, and their difference`}
+      aria-label={TEXT.titleBothSidesInMatched(props.title)}
       onPointerMove={(event) => setCursor(sampleAt(event.clientX, event.currentTarget))}
       onPointerLeave={() => setCursor(null)}
       onClick={(event) => props.onChoose(sampleAt(event.clientX, event.currentTarget))}
@@ -182,7 +183,7 @@ export function MatchedChart(props: MatchedChartProps): ReactNode {
         </text>
       ))}
       <text x={MARGIN.left} y={lowerTop - 3} className="title">
-        Athlete minus reference
+        {TEXT.athleteMinusReference}
       </text>
       <path d={path(props.difference, yd)} fill="none" stroke="#20262a" strokeWidth={1.8} />
       {cursor !== null && (
@@ -198,7 +199,7 @@ export function MatchedChart(props: MatchedChartProps): ReactNode {
             {props.curves
               .filter((c) => !c.faint)
               .map((c) => text(c.values[cursor]!))
-              .join(' against ')}
+              .join(TEXT.against)}
             , {text(props.difference[cursor]!)}
           </text>
         </g>

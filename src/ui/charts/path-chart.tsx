@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import type { StyleKey } from '../../core/model/slots';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
+import { TEXT } from '../text/charts';
 
 export interface DrawnPath {
   readonly styleKey: StyleKey;
@@ -30,7 +31,7 @@ export function PathChart({ title, paths, height, onChoose }: PathChartProps): R
   const [width, watch] = useWidth(900);
   const of = (axis: 'x' | 'y'): number[] => paths.flatMap((p) => Array.from(p[axis]).filter((v) => Number.isFinite(v)));
   const [xs, ys] = [of('x'), of('y')];
-  if (xs.length === 0) return <p>The point is not known in both clips between their moments.</p>;
+  if (xs.length === 0) return <p>{TEXT.pointIsNotKnownIn}</p>;
   const [left, right, bottom, top] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const scale = Math.min(
     (width - 2 * MARGIN) / Math.max(0.05, right - left),
@@ -76,7 +77,7 @@ export function PathChart({ title, paths, height, onChoose }: PathChartProps): R
         <g key={t} className="tick">
           <line x1={x(t)} x2={x(t)} y1={24} y2={height - 22} />
           <text x={x(t)} y={height - 8} textAnchor="middle">
-            {Math.round(100 * t)} %ht
+            {TEXT.tHt(Math.round(100 * t))}
           </text>
         </g>
       ))}

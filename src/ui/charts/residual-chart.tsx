@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { ReactNode } from 'react';
 import type { ResidualAnalysis } from '../../core/signal/residual-analysis';
+import { TEXT } from '../text/charts';
 
 const SIZE = { width: 300, height: 130 };
 const MARGIN = { left: 34, right: 8, top: 8, bottom: 22 };
@@ -30,7 +31,7 @@ export function ResidualChart({
       width={SIZE.width}
       height={SIZE.height}
       role="img"
-      aria-label={`Residual against cut-off frequency: suggested ${cutoff.toFixed(1)} Hz, used ${used} Hz`}
+      aria-label={TEXT.residualAgainstCutOffFrequency(cutoff.toFixed(1), used)}
       className="residual-chart"
     >
       {x.ticks(5).map((t) => (
@@ -44,10 +45,10 @@ export function ResidualChart({
         </text>
       ))}
       <text x={SIZE.width - MARGIN.right} y={SIZE.height - MARGIN.bottom - 4} textAnchor="end">
-        Hz
+        {TEXT.hz}
       </text>
       <text x={MARGIN.left + 4} y={MARGIN.top + 8}>
-        pixels
+        {TEXT.pixels}
       </text>
       <line
         x1={x(0)}

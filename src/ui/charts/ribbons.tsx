@@ -5,6 +5,7 @@ import { SOUND_HEIGHT, SoundStrip } from './sound-strip';
 import { RibbonThreads } from './ribbon-threads';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import type { RibbonClip, RibbonsProps } from './ribbons-props';
+import { TEXT } from '../text/charts';
 
 const TOP = 26;
 
@@ -116,7 +117,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
       className="ribbons"
       height={height}
       role="group"
-      aria-label="Time of all clips"
+      aria-label={TEXT.timeOfAllClips}
       onPointerMove={onMove}
       onPointerUp={onUp}
       onPointerCancel={onUp}
@@ -180,7 +181,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                       y={y + BAR}
                       height={props.thumbnailHeight}
                       width={props.thumbnailHeight}
-                      preserveAspectRatio="xMidYMid slice"
+                      preserveAspectRatio={TEXT.xMidYmidSlice}
                     />
                   ))}
               {props.phases.map((phase, i) => {
@@ -220,7 +221,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                   width={3}
                   height={BAR}
                 >
-                  <title>A frame that cannot be decoded</title>
+                  <title>{TEXT.frameThatCannotBeDecoded}</title>
                 </rect>
               ))}
               {clip.pins.map((pin) => {
@@ -234,7 +235,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                     data-testid={`pin-${clip.id}-${pin.moment}`}
                     role="button"
                     tabIndex={0}
-                    aria-label={`${pin.name}, ${clip.label}: arrows move it, Enter goes there, Delete takes it away`}
+                    aria-label={TEXT.nameLabelArrowsMoveIt(pin.name, clip.label)}
                     onKeyDown={(event) => onPinKey(event, clip, pin.moment)}
                     onFocus={(event) => {
                       // A press holds the pin by itself; the keyboard shows the frames around it as well.

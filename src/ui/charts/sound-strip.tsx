@@ -3,6 +3,7 @@ import { area } from 'd3-shape';
 import type { ReactNode } from 'react';
 import { waveColumns } from '../../core/sound/sound-wave';
 import type { RibbonClip } from './ribbons-props';
+import { TEXT } from '../text/charts';
 
 /** Room that a wave takes under a ribbon, pixels. */
 export const SOUND_HEIGHT = 18;
@@ -36,7 +37,7 @@ export function SoundStrip({ id, sound, x, y, from, to }: SoundStripProps): Reac
     .y1((height) => y + HALF + Math.max(0.4, HALF * height))(heights as number[]);
   return (
     <path data-testid={`sound-${id}`} d={drawn ?? ''} fill={INK} fillOpacity={0.75}>
-      <title>The sound of the clip</title>
+      <title>{TEXT.soundOfClip}</title>
     </path>
   );
 }

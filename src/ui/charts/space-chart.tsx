@@ -4,6 +4,7 @@ import type { StyleKey } from '../../core/model/slots';
 import { headOf, linesOfFigure, seenPoint, type SpaceFigure } from '../../core/scene/space-figure';
 import type { FigureCamera } from '../../core/tracks/spatial-view';
 import { ROLE_STYLE } from '../../rendering/role-style';
+import { TEXT } from '../text/charts';
 
 export interface SpaceChartProps {
   /** Bodies laid over each other at the hips, the one that is judged last. */
@@ -56,7 +57,7 @@ function Floor({ camera }: { readonly camera: FigureCamera }): ReactNode {
         textAnchor="middle"
         dominantBaseline="middle"
       >
-        ahead
+        {TEXT.ahead}
       </text>
     </g>
   );
@@ -81,10 +82,7 @@ export function SpaceChart({ figures, camera, onTurn }: SpaceChartProps): ReactN
       viewBox={`${-VIEW.half} ${-VIEW.half} ${2 * VIEW.half} ${2 * VIEW.half}`}
       role="img"
       tabIndex={0}
-      aria-label={
-        `The body in space, seen from ${Math.round(camera.azimuthDegrees)} degrees round and ` +
-        `${Math.round(camera.elevationDegrees)} degrees up. The arrow keys turn it.`
-      }
+      aria-label={TEXT.bodyInSpaceSeenFrom(Math.round(camera.azimuthDegrees), Math.round(camera.elevationDegrees))}
       onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
       onPointerMove={drag}
       onKeyDown={press}

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
+import { TEXT } from '../text/charts';
 
 /** One session's value, SI. */
 export interface TrendPoint {
@@ -92,7 +93,7 @@ export function TrendChart({ title, unit, points, height, onChoose }: TrendChart
       className="trend-chart"
       height={height}
       role="group"
-      aria-label={`${title} over ${points.length} sessions`}
+      aria-label={TEXT.titleOverCountSessions(title, points.length)}
     >
       {points.map(({ key, band }, i) => {
         if (!band) return null;

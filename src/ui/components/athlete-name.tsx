@@ -6,6 +6,7 @@ import { LIMITS } from '../../core/model/limits';
 import { performerKey, tidyName } from '../../core/model/performer';
 import { allMembers, type SquadMember } from '../../application/season/squad';
 import { PersonPicture } from './person-picture';
+import { TEXT } from '../text/components';
 
 /** Who was chosen: somebody who is known, or another person whom only this name tells so far. */
 export interface NamedAthlete {
@@ -35,10 +36,10 @@ const filter = createFilterOptions<Option>({ limit: 30 });
 const aboutOf = ({ record, sessions, asReference }: SquadMember): string =>
   [
     record?.squad,
-    record?.birthYear == null ? null : `born ${record.birthYear}`,
-    record?.withdrawnOn == null ? null : 'consent withdrawn',
-    sessions.length > 0 ? `${sessions.length} ${sessions.length === 1 ? 'session' : 'sessions'}` : null,
-    sessions.length === 0 && asReference.length > 0 ? 'reference' : null,
+    record?.birthYear == null ? null : TEXT.bornBirthYear(record.birthYear),
+    record?.withdrawnOn == null ? null : TEXT.consentWithdrawn,
+    sessions.length > 0 ? (sessions.length === 1 ? TEXT.oneSession : TEXT.countSessions(sessions.length)) : null,
+    sessions.length === 0 && asReference.length > 0 ? TEXT.asReference : null,
   ]
     .filter(Boolean)
     .join(', ');
@@ -79,9 +80,9 @@ export function AthleteName({
   const hint =
     error ??
     (known !== null && athleteId !== undefined && !chosen
-      ? `Another person than the ${name} who is known; give them a record on the start page.`
+      ? TEXT.anotherPersonThanNameWho(name)
       : said && chosen && aboutOf(chosen) !== ''
-        ? `Known here: ${aboutOf(chosen)}.`
+        ? TEXT.knownHereAboutOf(aboutOf(chosen))
         : undefined);
   return (
     <Autocomplete<Option, false, true, true>
@@ -116,7 +117,7 @@ export function AthleteName({
               </span>
             </span>
           ) : (
-            <span>Another person called {option.name}</span>
+            <span>{TEXT.anotherPersonCalledName(option.name)}</span>
           )}
         </li>
       )}

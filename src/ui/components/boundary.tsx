@@ -2,6 +2,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
+import { TEXT } from '../text/components';
 
 interface BoundaryProps {
   /** What cannot be shown where something in it fails, as a sentence begins. */
@@ -24,16 +25,15 @@ export function Boundary({ what, resetKeys = [], children }: BoundaryProps): Rea
             action={
               <>
                 <Button color="inherit" size="small" onClick={resetErrorBoundary}>
-                  Try again
+                  {TEXT.tryAgain}
                 </Button>
                 <Button color="inherit" size="small" href="/">
-                  All sessions
+                  {TEXT.allSessions}
                 </Button>
               </>
             }
           >
-            {what} cannot be shown ({messageOf(error)}). What was done so far is stored. Undo the last change, or go to
-            another step.
+            {TEXT.whatCannotBeShownMessage(what, messageOf(error))}
           </Alert>
         </main>
       )}

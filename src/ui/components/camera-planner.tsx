@@ -17,6 +17,7 @@ import { plusMinus, readingText } from './format';
 import { PlanFromAbove } from './plan-from-above';
 import { PlanThroughCamera } from './plan-through-camera';
 import { plannedOn, PlanNotes, usePlannedCamera } from './planned-camera';
+import { TEXT } from '../text/components';
 
 const RATES = [25, 30, 50, 60, 100, 120, 240] as const;
 const SIZES = [
@@ -32,7 +33,7 @@ export function CameraPlanner({ derived }: { readonly derived: Derived }): React
   return (
     <>
       <Button variant="outlined" onClick={() => setOpen(true)}>
-        Plan the camera
+        {TEXT.planCamera}
       </Button>
       {open && <Planner derived={derived} trial={trial} onClose={() => setOpen(false)} />}
     </>
@@ -51,7 +52,7 @@ function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
   const change = (part: Partial<CameraPlan>): void => setCameraPlan({ ...plan, ...part });
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
-      <DialogTitle>Where the camera stands next time</DialogTitle>
+      <DialogTitle>{TEXT.whereCameraStandsNextTime}</DialogTitle>
       <DialogContent>
         <div style={{ display: 'grid', gridTemplateColumns: '360px 1fr', gap: 20, alignItems: 'start' }}>
           <div style={{ display: 'grid', gap: 10 }}>
@@ -66,9 +67,9 @@ function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
         </div>
       </DialogContent>
       <DialogActions>
-        <Button onClick={() => setCameraPlan(planOf(trial))}>As this clip was filmed</Button>
+        <Button onClick={() => setCameraPlan(planOf(trial))}>{TEXT.asThisClipWasFilmed}</Button>
         <Button variant="contained" onClick={onClose}>
-          Done
+          {TEXT.done}
         </Button>
       </DialogActions>
     </Dialog>
@@ -100,12 +101,12 @@ function PlanFields({
   const sizes = SIZES.some(([width]) => width === plan.width) ? SIZES : [...SIZES, [plan.width, plan.height] as const];
   return (
     <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 10, paddingTop: 6 }}>
-      {number('distance', 'Distance, metres', 0.5, 500)}
-      {number('offPlane', 'Off the square view, degrees', -90, 90)}
-      {number('focal', 'Focal length (36 mm), mm', 5, 2000)}
+      {number('distance', TEXT.distanceMetres, 0.5, 500)}
+      {number('offPlane', TEXT.offSquareViewDegrees, -90, 90)}
+      {number('focal', TEXT.focalLength36Mm, 5, 2000)}
       <TextField
         select
-        label="Picture"
+        label={TEXT.picture}
         value={plan.width}
         onChange={(event) => {
           const size = sizes.find(([width]) => width === Number(event.target.value))!;
@@ -120,7 +121,7 @@ function PlanFields({
       </TextField>
       <TextField
         select
-        label="Frames per second"
+        label={TEXT.framesPerSecond}
         value={plan.rate}
         onChange={(event) => onChange({ rate: Number(event.target.value) })}
       >
@@ -130,7 +131,7 @@ function PlanFields({
           </MenuItem>
         ))}
       </TextField>
-      {number('stature', 'Performer’s height, metres', 0.5, 2.6)}
+      {number('stature', TEXT.performersHeightMetres, 0.5, 2.6)}
     </div>
   );
 }
@@ -149,16 +150,16 @@ function PlannedTable({
   readonly errors: readonly PlannedError[];
 }): ReactNode {
   return (
-    <div style={{ overflow: 'auto', maxHeight: '56vh' }} role="region" aria-label="What to expect" tabIndex={0}>
+    <div style={{ overflow: 'auto', maxHeight: '56vh' }} role="region" aria-label={TEXT.whatToExpect} tabIndex={0}>
       <table className="sheet">
         <thead>
           <tr>
-            <th className="left">Measure</th>
-            <th>About</th>
-            <th>To expect</th>
-            <th>Now</th>
-            <th>Matters from</th>
-            <th className="left">What would help</th>
+            <th className="left">{TEXT.measure}</th>
+            <th>{TEXT.about}</th>
+            <th>{TEXT.toExpect}</th>
+            <th>{TEXT.now}</th>
+            <th>{TEXT.mattersFrom}</th>
+            <th className="left">{TEXT.whatWouldHelp}</th>
           </tr>
         </thead>
         <tbody>

@@ -2,6 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
+import { TEXT } from '../text/components';
 
 interface ChoiceFieldProps<T extends FieldValues> {
   readonly name: FieldPath<T>;
@@ -39,10 +40,10 @@ export function ChoiceField<T extends FieldValues>({
 
 /** What is asked of everybody whose body is measured. */
 export const SIDES = [
-  ['right', 'Right'],
-  ['left', 'Left'],
+  ['right', TEXT.right],
+  ['left', TEXT.left],
 ] as const;
 export const SEGMENT_TABLES = [
-  ['male', 'Male table'],
-  ['female', 'Female table'],
+  ['male', TEXT.maleTable],
+  ['female', TEXT.femaleTable],
 ] as const;

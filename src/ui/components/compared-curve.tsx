@@ -6,6 +6,7 @@ import type { Movement } from '../../core/model/movement';
 import { DISPLAY_UNITS, fromSi } from '../../core/units';
 import { MatchedChart } from '../charts/matched-chart';
 import type { Derived } from '../../application/analysis/derived';
+import { TEXT } from '../text/components';
 
 /** The curves of a measure on both sides, or null where there are none. */
 export const comparedSeriesOf = (
@@ -25,7 +26,8 @@ export function phaseNameOf(movement: Movement, through: readonly string[], k: n
   const [from, to] = [through[k]!, through[k + 1]!];
   const name = (id: string): string => movement.moments.find((m) => m.id === id)!.name;
   return (
-    movement.phases.find((p) => p.from === from && p.to === to)?.name ?? `${name(from)} to ${name(to).toLowerCase()}`
+    movement.phases.find((p) => p.from === from && p.to === to)?.name ??
+    TEXT.nameToName2(name(from), name(to).toLowerCase())
   );
 }
 

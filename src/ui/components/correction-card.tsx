@@ -1,6 +1,7 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { placeName, type Correction } from '../../core/coaching/correction';
+import { TEXT } from '../text/components';
 
 /** One correction as the athlete reads it; its caution cannot be taken off. */
 export function CorrectionCard({
@@ -25,19 +26,17 @@ export function CorrectionCard({
       <Typography variant="h2">
         {place}: {correction.title}
         {correction.moment && `, ${correction.moment.toLowerCase()}`}
-        {correction.change === 'set-up' && ', change of set-up'}
+        {correction.change === 'set-up' && TEXT.changeOfSetUp}
       </Typography>
-      <div>
-        {place} because {correction.reason}.
-      </div>
+      <div>{TEXT.placeBecauseReason(place, correction.reason)}</div>
       <dl className="field" style={{ margin: 0 }}>
-        {row('Seen', correction.seen)}
-        {row('By eye, too', correction.byEye.map((words) => `\u201c${words}\u201d`).join('; '))}
-        {row('Should be', correction.shouldBe)}
-        {row('Why', correction.why)}
-        {row('Cue', correction.cue && <strong>“{correction.cue}”</strong>)}
+        {row(TEXT.seen, correction.seen)}
+        {row(TEXT.byEyeToo, correction.byEye.map((words) => `\u201c${words}\u201d`).join('; '))}
+        {row(TEXT.shouldBe, correction.shouldBe)}
+        {row(TEXT.why, correction.why)}
+        {row(TEXT.cue, correction.cue && <strong>“{correction.cue}”</strong>)}
         {row(
-          'Drills',
+          TEXT.drills,
           correction.drills.length > 0 && (
             <ol>
               {correction.drills.map((d) => (
@@ -46,10 +45,10 @@ export function CorrectionCard({
             </ol>
           ),
         )}
-        {row('Load', correction.load)}
-        {row('Check', correction.selfCheck)}
+        {row(TEXT.load, correction.load)}
+        {row(TEXT.check, correction.selfCheck)}
         {row(
-          'Will follow',
+          TEXT.willFollow,
           !chainBelow && correction.willFollow.length > 0 && (
             <ul>
               {correction.willFollow.map((f) => (

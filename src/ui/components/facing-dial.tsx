@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Check } from '../../core/model/check';
+import { TEXT } from '../text/components';
 
 /** Half an hour of the clock. */
 const STEP = 15;
@@ -19,10 +20,12 @@ export function snapped(degrees: number): number {
 export function facingText(degrees: number): string {
   const hours = (((-degrees / 30) % 12) + 12) % 12;
   const hour = Math.floor(hours) === 0 ? 12 : Math.floor(hours);
-  const clock = hours % 1 === 0 ? `${hour} o\u2019clock` : `half past ${hour}`;
-  if (degrees === 0) return `${clock}, forward`;
-  if (Math.abs(degrees) === 180) return `${clock}, backward`;
-  return `${clock}, ${Math.abs(degrees)}\u00b0 to the ${degrees > 0 ? 'left' : 'right'}`;
+  const clock = hours % 1 === 0 ? TEXT.hourOclock(hour) : TEXT.halfPastHour(hour);
+  if (degrees === 0) return TEXT.clockForward(clock);
+  if (Math.abs(degrees) === 180) return TEXT.clockBackward(clock);
+  return degrees > 0
+    ? TEXT.clockDegreesToLeft(clock, Math.abs(degrees))
+    : TEXT.clockDegreesToRight(clock, Math.abs(degrees));
 }
 
 const place = (degrees: number, radius: number): { x: number; y: number } => {
@@ -61,7 +64,7 @@ function Dial({ label, degrees, onChange }: DialProps): ReactNode {
       aria-valuemin={-180}
       aria-valuemax={180}
       aria-valuenow={degrees ?? 0}
-      aria-valuetext={degrees === null ? 'not set' : facingText(degrees)}
+      aria-valuetext={degrees === null ? TEXT.notSet : facingText(degrees)}
       style={{ touchAction: 'none', cursor: 'pointer' }}
       onKeyDown={onKeyDown}
       onPointerDown={(event) => {
@@ -106,7 +109,7 @@ export interface FacingAnswerProps {
 export function FacingAnswer({ who, question, answer, onAnswer }: FacingAnswerProps): ReactNode {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const degrees = typeof answer === 'number' ? answer : null;
-  const text = degrees !== null ? facingText(degrees) : answer === 'not-visible' ? 'not visible' : 'set the dial';
+  const text = degrees !== null ? facingText(degrees) : answer === 'not-visible' ? TEXT.notVisible : TEXT.setDial;
   return (
     <>
       <Button
@@ -128,16 +131,16 @@ export function FacingAnswer({ who, question, answer, onAnswer }: FacingAnswerPr
         <div style={{ padding: 12, display: 'grid', justifyItems: 'center', gap: 6, maxWidth: 240 }}>
           <span>{question}</span>
           <Dial label={`${question} ${who}`} degrees={degrees} onChange={onAnswer} />
-          <span className="note">Seen from above; 12 is the way the performer goes. {facingSet(degrees)}</span>
+          <span className="note">{TEXT.seenFromAbove12Is(facingSet(degrees))}</span>
           <div>
             <Button size="small" onClick={() => onAnswer('not-visible')}>
-              Not visible
+              {TEXT.notVisibleLabel}
             </Button>
             <Button size="small" disabled={answer === undefined} onClick={() => onAnswer(null)}>
-              Clear
+              {TEXT.clear}
             </Button>
             <Button size="small" variant="contained" onClick={() => setAnchor(null)}>
-              Done
+              {TEXT.done}
             </Button>
           </div>
         </div>
@@ -146,4 +149,4 @@ export function FacingAnswer({ who, question, answer, onAnswer }: FacingAnswerPr
   );
 }
 
-const facingSet = (degrees: number | null): string => (degrees === null ? '' : `Now ${facingText(degrees)}.`);
+const facingSet = (degrees: number | null): string => (degrees === null ? '' : TEXT.nowFacingText(facingText(degrees)));

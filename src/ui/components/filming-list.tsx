@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { filmingRequests } from '../../core/judgement/filming';
 import type { Derived } from '../../application/analysis/derived';
 import { CameraPlanner } from './camera-planner';
+import { TEXT } from '../text/components';
 
 /** What to film better next time, each with what it would make measurable; nothing where all could be measured. */
 export function FilmingList({ derived }: { readonly derived: Derived }): ReactNode {
@@ -11,7 +12,7 @@ export function FilmingList({ derived }: { readonly derived: Derived }): ReactNo
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Film next time
+        {TEXT.filmNextTime}
       </Typography>
       <ul style={{ margin: 0, paddingLeft: 18 }}>
         {requests.map((r) => (

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { trendOf, type Followed, type SessionResult } from '../../core/coaching/progress';
 import { dayText, plusMinus, readingText, signed } from './format';
 import { StandingMark } from './standing-mark';
+import { TEXT } from '../text/components';
 
 export interface FollowedTableProps {
   readonly followed: readonly Followed[];
@@ -17,12 +18,12 @@ export function FollowedTable({ followed, results, chosen = null, acts }: Follow
     <table className="sheet">
       <thead>
         <tr>
-          <th>Correction</th>
-          <th className="left">Asked</th>
-          <th>Then</th>
-          <th>Last read</th>
-          <th>Change</th>
-          <th className="left">Stands</th>
+          <th>{TEXT.correction}</th>
+          <th className="left">{TEXT.asked}</th>
+          <th>{TEXT.then}</th>
+          <th>{TEXT.lastRead}</th>
+          <th>{TEXT.change}</th>
+          <th className="left">{TEXT.stands}</th>
           {acts && <th />}
         </tr>
       </thead>
@@ -44,11 +45,14 @@ export function FollowedTable({ followed, results, chosen = null, acts }: Follow
                 {f.title}
                 {f.correctionVerdicts && (
                   <div className="note">
-                    {f.correctionVerdicts.verdict === 'closed' ? 'Closed' : 'Kept open'} by the analyst:{' '}
-                    {f.correctionVerdicts.reason}
+                    {f.correctionVerdicts.verdict === 'closed'
+                      ? TEXT.closedByAnalystReason(f.correctionVerdicts.reason)
+                      : TEXT.keptOpenByAnalystReason(f.correctionVerdicts.reason)}
                   </div>
                 )}
-                {f.notRead && f.standing !== 'by-eye' && <div className="note">Not read this time. {f.notRead}</div>}
+                {f.notRead && f.standing !== 'by-eye' && (
+                  <div className="note">{TEXT.notReadThisTimeNot(f.notRead)}</div>
+                )}
               </td>
               <td className="left wrap">{f.askedIn.map((i) => dayText(results[i]!.on)).join(', ')}</td>
               <td>{value(first)}</td>

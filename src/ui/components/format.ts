@@ -4,6 +4,7 @@ import type { Reading } from '../../core/reading';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
 import { COVERAGE_95 } from '../../core/statistics/normal';
 import { captureRateAt } from '../../core/timing/clip-time';
+import { TEXT } from '../text/components';
 
 /** A value in its display unit, without decimals that the error would make meaningless. */
 export const inDisplayUnit = (si: number, unit: DisplayUnit): string =>
@@ -11,7 +12,7 @@ export const inDisplayUnit = (si: number, unit: DisplayUnit): string =>
 
 export const signed = (si: number, unit: DisplayUnit): string => {
   // Answers by eye have no difference worth a number.
-  if (unit === 'answer') return Math.abs(si) < 0.25 ? 'alike' : 'not alike';
+  if (unit === 'answer') return Math.abs(si) < 0.25 ? TEXT.alike : TEXT.notAlike;
   const text = inUnit(Math.abs(si), unit);
   const isZero = Number.parseFloat(text) === 0;
   return `${isZero ? '' : si > 0 ? '+' : '\u2212'}${text}`;
@@ -31,7 +32,7 @@ export function readingText(reading: Reading): { value: string; plusMinus: strin
   };
 }
 
-export const milliseconds = (seconds: number): string => `${Math.round(seconds * 1000)} ms`;
+export const milliseconds = (seconds: number): string => TEXT.secondsMs(Math.round(seconds * 1000));
 export const signedMilliseconds = (seconds: number): string => signed(seconds, 'ms');
 
 type RatedClip = Pick<Clip, 'captureRate' | 'fileRate' | 'rateChanges'>;
@@ -47,8 +48,12 @@ const stretchesOf = (clip: Omit<RatedClip, 'fileRate'>): readonly RateChange[] =
 export function ratesInWords(clip: Omit<RatedClip, 'fileRate'>): string {
   const [first, ...further] = stretchesOf(clip);
   return [
-    first!.captureRate === null ? 'Frames per second not known' : `${ownRate(first!.captureRate)} frames per second`,
-    ...further.map((c) => `${c.captureRate === null ? 'not known' : ownRate(c.captureRate)} from frame ${c.from + 1}`),
+    first!.captureRate === null
+      ? TEXT.framesPerSecondNotKnown
+      : TEXT.ownRateFramesPerSecond(ownRate(first!.captureRate)),
+    ...further.map((c) =>
+      TEXT.rateFromFrame(c.captureRate === null ? TEXT.notKnown : ownRate(c.captureRate), c.from + 1),
+    ),
   ].join(', ');
 }
 
@@ -56,7 +61,7 @@ export function ratesInWords(clip: Omit<RatedClip, 'fileRate'>): string {
 export function rateText({ fileRate, ...clip }: RatedClip): string {
   const rates = stretchesOf(clip).map(({ captureRate }) => captureRate);
   const [first] = rates;
-  const ofFile = first !== null && Math.abs(first! - fileRate) > 0.01 ? ` (file ${ownRate(fileRate)}/s)` : '';
+  const ofFile = first !== null && Math.abs(first! - fileRate) > 0.01 ? TEXT.fileOwnRateS(ownRate(fileRate)) : '';
   return `${rates.map(ownRate).join(', ')}/s${ofFile}`;
 }
 
@@ -66,21 +71,21 @@ export const countOf = (count: number, one: string): string => `${count} ${one}$
 /** A size as a disk shows it. */
 export const megabytes = (bytes: number): string =>
   bytes >= 1e9
-    ? `${(bytes / 1e9).toFixed(1)} GB`
+    ? TEXT.bytesGb((bytes / 1e9).toFixed(1))
     : bytes >= 1e5
-      ? `${(bytes / 1e6).toFixed(1)} MB`
-      : `${Math.ceil(bytes / 1e3)} kB`;
+      ? TEXT.bytesMb((bytes / 1e6).toFixed(1))
+      : TEXT.ceilKB(Math.ceil(bytes / 1e3));
 
 /** A time of an ISO date with its hour, as it is written on screens. */
 export function stampText(iso: string): string {
   const time = new Date(iso);
-  return isValid(time) ? format(time, 'd MMM yyyy, HH:mm') : 'no date';
+  return isValid(time) ? format(time, 'd MMM yyyy, HH:mm') : TEXT.noDate;
 }
 
 /** An ISO date as it is written on screens. */
 export function dayText(on: string, as = 'd MMM yyyy'): string {
   const day = new Date(`${on}T00:00:00`);
-  return isValid(day) ? format(day, as) : 'no date';
+  return isValid(day) ? format(day, as) : TEXT.noDate;
 }
 
 /** A name as part of a file's name. */

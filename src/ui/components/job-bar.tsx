@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import type { ReactNode } from 'react';
 import { secondsLeft, useJobs } from '../../application/stores/jobs';
+import { TEXT } from '../text/components';
 
 /** Long work under way: how far, how long still, and a way to stop it. */
 export function JobBar(): ReactNode {
@@ -21,10 +22,10 @@ export function JobBar(): ReactNode {
         <span>
           {job.waitsFor ??
             (job.all === 0
-              ? 'starting'
-              : `${Math.round(share)} %${left === null ? '' : `, ${Math.ceil(left)} s left`}`)}
+              ? TEXT.starting
+              : `${Math.round(share)} %${left === null ? '' : TEXT.ceilSLeft(Math.ceil(left))}`)}
         </span>
-        <Button onClick={job.cancel}>Cancel</Button>
+        <Button onClick={job.cancel}>{TEXT.cancel}</Button>
       </div>
     );
   });

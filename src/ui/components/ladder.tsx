@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { doseText } from '../../core/coaching/ladder';
 import type { Stage } from '../../core/model/practice';
 import { dayText } from './format';
+import { TEXT } from '../text/components';
 
 interface LadderProps {
   /** Name of what is practised. */
@@ -28,7 +29,7 @@ export function Ladder({ of, stages, passed, onPass }: LadderProps): ReactNode {
                 checked={day !== undefined}
                 // One stage after the other: only the next can be passed, only the last taken back.
                 disabled={i !== passed.length && i !== passed.length - 1}
-                slotProps={{ input: { 'aria-label': `${of}: stage ${i + 1} is passed` } }}
+                slotProps={{ input: { 'aria-label': TEXT.ofTextStageIIs(of, i + 1) } }}
                 onChange={({ target }) => onPass(target.checked ? i + 1 : i)}
               />
             )}
@@ -36,10 +37,10 @@ export function Ladder({ of, stages, passed, onPass }: LadderProps): ReactNode {
               <strong>{stage.drill}</strong>, {doseText(stage)}.{' '}
               {day === undefined ? (
                 <>
-                  {stage.pass} <span className="pm">If not: {stage.ifNot}</span>
+                  {stage.pass} <span className="pm">{TEXT.ifNotIfNot(stage.ifNot)}</span>
                 </>
               ) : (
-                <span className="pm">Passed {dayText(day)}.</span>
+                <span className="pm">{TEXT.passedDayText(dayText(day))}</span>
               )}
             </div>
           </li>

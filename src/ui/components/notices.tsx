@@ -4,6 +4,7 @@ import Stack from '@mui/material/Stack';
 import { useEffect, useState, type ReactNode } from 'react';
 import { dismiss, useNotices, type Notice } from '../../application/stores/notices';
 import { useUpdate } from '../../application/stores/updates';
+import { TEXT } from '../text/components';
 
 const INFO_STAYS_MS = 7000;
 /** Something can still be done about it. */
@@ -48,15 +49,15 @@ function UpdateOffer(): ReactNode {
       action={
         <>
           <Button color="inherit" size="small" onClick={() => void take()}>
-            Use it now
+            {TEXT.changeOverNow}
           </Button>
           <Button color="inherit" size="small" onClick={() => setLater(true)}>
-            Later
+            {TEXT.later}
           </Button>
         </>
       }
     >
-      A new version of the application is ready. Otherwise it comes once all windows are closed.
+      {TEXT.newVersionOfApplicationIs}
     </Alert>
   );
 }

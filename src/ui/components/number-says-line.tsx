@@ -4,12 +4,13 @@ import type { Note } from '../../core/model/session';
 import { measureName } from '../../core/model/movement';
 import type { Derived } from '../../application/analysis/derived';
 import { readingText } from './format';
+import { TEXT } from '../text/components';
 
 const SAYS: Readonly<Record<NumberSays, string>> = {
-  agrees: 'The number agrees',
-  disagrees: 'The number disagrees',
-  open: 'The number leaves it open',
-  'not-measurable': 'Not measurable',
+  agrees: TEXT.numberAgrees,
+  disagrees: TEXT.numberDisagrees,
+  open: TEXT.numberLeavesItOpen,
+  'not-measurable': TEXT.notMeasurable,
 };
 
 /** What the measure that a finding names says of it. */
@@ -22,7 +23,7 @@ export function NumberSaysLine({
 }): ReactNode {
   if (note.measureId === null) return null;
   const row = judged.find((j) => j.measure.id === note.measureId);
-  if (!row) return <div className="pm">The number is read once points and moments are there.</div>;
+  if (!row) return <div className="pm">{TEXT.numberIsReadOncePoints}</div>;
   const says = numberSays(note.kind, row);
   const { value, plusMinus } = readingText(row.athlete);
   const why = [row.athlete, row.reference].find((reading) => !reading.measurable);

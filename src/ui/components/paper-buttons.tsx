@@ -6,6 +6,7 @@ import { notify } from '../../application/stores/notices';
 import { paperFile } from '../../application/export/paper-file';
 import { fileSafe } from './format';
 import { paperDocument } from './paper-document';
+import { TEXT } from '../text/components';
 
 interface PaperButtonsProps {
   /** What is printed. */
@@ -18,7 +19,7 @@ interface PaperButtonsProps {
 
 async function savePdf({ part, title, on }: PaperButtonsProps): Promise<void> {
   if (!part.current) return;
-  const job = startJob('paper', `PDF of ${title}`);
+  const job = startJob('paper', TEXT.pdfOfTitle(title));
   try {
     const file = await paperFile(await paperDocument(part.current, title, job.signal), on, job.signal);
     if (file.ok) download(`${fileSafe(title)}.pdf`, 'application/pdf', file.value);
@@ -44,10 +45,10 @@ export function PaperButtons(props: PaperButtonsProps): ReactNode {
           void savePdf(props).finally(() => setMaking(false));
         }}
       >
-        Save as PDF
+        {TEXT.saveAsPdf}
       </Button>
       <Button variant="outlined" className="no-print" onClick={() => window.print()}>
-        Print
+        {TEXT.print}
       </Button>
     </>
   );

@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode, type SVGProps } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
 import { metresSeen } from '../../core/planning/camera-plan';
+import { TEXT } from '../text/components';
 
 export interface PlanFromAboveProps {
   readonly plan: CameraPlan;
@@ -55,12 +56,12 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
       offPlane: Math.max(-60, Math.min(60, offPlane + by[1]!)),
     });
   };
-  const words = `${distance.toFixed(1)} metres away, ${Math.abs(offPlane)} degrees off the square view`;
+  const words = TEXT.distanceMetresAwayOffPlane(distance.toFixed(1), Math.abs(offPlane));
   const handle: SVGProps<SVGGElement> = onChange
     ? {
         role: 'slider',
         tabIndex: 0,
-        'aria-label': 'Camera: up and down the distance, left and right the direction',
+        'aria-label': TEXT.cameraUpAndDownDistance,
         'aria-valuenow': distance,
         'aria-valuemin': 1,
         'aria-valuemax': 500,
@@ -72,7 +73,7 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
           setDraft({ distance, offPlane });
         },
       }
-    : { role: 'img', 'aria-label': `Camera: ${words}` };
+    : { role: 'img', 'aria-label': TEXT.cameraWords(words) };
   const way = metre(Math.min(travels, reach)) / 2;
   return (
     <svg
@@ -95,7 +96,7 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
       <line x1={middle - way} x2={middle + way} y1={PATH_Y} y2={PATH_Y} stroke="#545c61" strokeWidth={2.5} />
       <path d={`M ${middle + way + 8} ${PATH_Y} l -10 -6 l 0 12 z`} fill="#545c61" />
       <text x={middle} y={PATH_Y - 14} textAnchor="middle" fontSize={12} fill="#3d4448">
-        goes {travels.toFixed(1)} m
+        {TEXT.goesTravelsM(travels.toFixed(1))}
       </text>
       <line x1={at.x} x2={middle} y1={at.y} y2={PATH_Y} stroke={INK} strokeDasharray="3 4" />
       <text x={(at.x + middle) / 2 + 8} y={(at.y + PATH_Y) / 2} fontSize={12} fill="#3d4448">

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { BONES } from '../../core/anatomy/body-points';
 import type { Trial } from '../../core/trial/trial';
+import { TEXT } from '../text/components';
 
 /**
  * What the planned camera would see: the performance at its moments, in the frame of the picture.
@@ -16,7 +17,7 @@ export function PlanThroughCamera({ filmed }: { readonly filmed: Trial }): React
       viewBox={`0 0 ${clip.width} ${clip.height}`}
       width="100%"
       role="img"
-      aria-label="What the planned camera sees at the moments"
+      aria-label={TEXT.whatPlannedCameraSeesAt}
       style={{ background: '#2a3238', borderRadius: 6, display: 'block' }}
     >
       {frames.map((frame, n) =>

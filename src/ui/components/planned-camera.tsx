@@ -5,6 +5,7 @@ import { metresSeen, pixelsPerMetre, planOf } from '../../core/planning/camera-p
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
 import type { Trial } from '../../core/trial/trial';
 import type { Derived } from '../../application/analysis/derived';
+import { TEXT } from '../text/components';
 
 /** A smear of more than this share of the standing height hides where a joint is. */
 const SMEAR = 0.01;
@@ -61,29 +62,16 @@ export function PlanNotes({ trial, plan, takes }: PlannedCamera): ReactNode {
   const over = Math.max(takes.width / seen.width, takes.height / seen.height) / (1 - 2 * ROOM);
   return (
     <ul style={{ margin: 0, paddingLeft: 18, fontSize: '.86rem', display: 'grid', gap: 4 }}>
-      <li>
-        The picture shows {seen.width.toFixed(1)} by {seen.height.toFixed(1)} m; the performer is {Math.round(pixels)}{' '}
-        pixels tall.
-      </li>
+      <li>{TEXT.pictureShowsWidthByHeight(seen.width.toFixed(1), seen.height.toFixed(1), Math.round(pixels))}</li>
       {over > 1 && (
         <li>
-          <strong>
-            The movement does not fit: it takes {takes.width.toFixed(1)} by {takes.height.toFixed(1)} m.
-          </strong>{' '}
-          Go to {(plan.distance * over).toFixed(1)} m, or film a part of it.
+          <strong>{TEXT.movementDoesNotFitIt(takes.width.toFixed(1), takes.height.toFixed(1))}</strong>{' '}
+          {TEXT.goToDistanceMOr((plan.distance * over).toFixed(1))}
         </li>
       )}
-      <li>
-        Shutter 1/{shutter} s or shorter: the fastest point goes {speed.toFixed(0)} m/s, and smears by{' '}
-        {((100 * speed) / plan.rate).toFixed(0)} cm in a whole frame.
-      </li>
-      <li>
-        Camera level, at hip height, still on a tripod; a known length on the ground in the plane of the movement.
-      </li>
-      <li>
-        Never in the line of flight, the landing area or the run-up, no cable across them; no mains beside water, no sun
-        in the lens.
-      </li>
+      <li>{TEXT.shutter1ShutterSOr(shutter, speed.toFixed(0), ((100 * speed) / plan.rate).toFixed(0))}</li>
+      <li>{TEXT.cameraLevelAtHipHeight}</li>
+      <li>{TEXT.neverInLineOfFlight}</li>
     </ul>
   );
 }

@@ -12,6 +12,7 @@ import type { PracticePlan, Planned } from '../../core/coaching/practice-plan';
 import { useWidth } from '../charts/use-width';
 import { dayAfter } from '../../core/model/day';
 import { dayText } from './format';
+import { TEXT } from '../text/components';
 
 interface PracticeStripProps {
   readonly plan: PracticePlan;
@@ -62,15 +63,13 @@ export function PracticeStrip({ plan, names, on, moving }: PracticeStripProps): 
       sensors={sensors}
       accessibility={{
         screenReaderInstructions: {
-          draggable:
-            'Press Space to pick it up, move it by a practice with the arrow keys left and right, put it down ' +
-            'with Space.',
+          draggable: TEXT.pressSpaceToPickItUp,
         },
         announcements: {
-          onDragStart: ({ active }) => `${name(active)} is picked up.`,
+          onDragStart: ({ active }) => TEXT.nameIsPickedUp(name(active)),
           onDragOver: () => undefined,
-          onDragEnd: ({ active }) => `${name(active)} is put down.`,
-          onDragCancel: ({ active }) => `${name(active)} is put back.`,
+          onDragEnd: ({ active }) => TEXT.nameIsPutDown(name(active)),
+          onDragCancel: ({ active }) => TEXT.nameIsPutBack(name(active)),
         },
       }}
       onDragStart={() => {
@@ -92,11 +91,11 @@ export function PracticeStrip({ plan, names, on, moving }: PracticeStripProps): 
           <span
             className="freeze"
             style={{ left: ofWidth(plan.freeze), width: ofWidth(Math.min(plan.competition!, days) - plan.freeze) }}
-            title="Nothing new is begun here"
+            title={TEXT.nothingNewIsBegunHere}
           />
         )}
         {plan.competition !== null && plan.competition < days && (
-          <span className="competition" style={{ left: ofWidth(plan.competition) }} title="Competition" />
+          <span className="competition" style={{ left: ofWidth(plan.competition) }} title={TEXT.competition} />
         )}
         {plan.corrections.map((planned, row) => (
           <Bar
@@ -132,7 +131,7 @@ function Bar({ planned, plan, row, name, ofWidth, movable }: BarProps): ReactNod
   if (!span)
     return (
       <span className="not-begun" style={{ top }}>
-        {name}: {planned.done ? 'all stages are passed' : 'not begun before the competition'}
+        {name}: {planned.done ? TEXT.allStagesArePassed : TEXT.notBegunBeforeCompetition}
       </span>
     );
   const from = plan.days[span.first]!.day;
@@ -153,11 +152,11 @@ function Bar({ planned, plan, row, name, ofWidth, movable }: BarProps): ReactNod
         transform: transform ? `translateX(${transform.x}px)` : undefined,
         cursor: movable ? 'grab' : undefined,
       }}
-      aria-label={`${name}: days ${from} to ${to - 1}${planned.done ? '' : ', not done before the competition'}`}
+      aria-label={planned.done ? TEXT.nameDaysFromTo(name, from, to - 1) : TEXT.nameDaysFromToNot(name, from, to - 1)}
     >
       <span>{name}</span>
       {checks.map(({ day }) => (
-        <i key={day} style={{ left: share(day) }} title={`Check on day ${day}`} />
+        <i key={day} style={{ left: share(day) }} title={TEXT.checkOnDay(day)} />
       ))}
     </div>
   );

@@ -12,6 +12,7 @@ import { useView } from '../../application/stores/view-store';
 import { FacingAnswer } from './facing-dial';
 import { plusMinus, readingText, signed } from './format';
 import { StateMark } from './state-mark';
+import { TEXT } from '../text/components';
 
 const forBar = (reading: Reading): { value: number; plusMinus: number } | null =>
   reading.measurable ? { value: reading.value, plusMinus: COVERAGE_95 * reading.sd } : null;
@@ -23,10 +24,10 @@ interface ReadingSheetProps {
 }
 
 const ANSWERS: readonly (readonly [Check, string])[] = [
-  ['yes', 'Yes'],
-  ['partly', 'Partly'],
-  ['no', 'No'],
-  ['not-visible', 'Not visible'],
+  ['yes', TEXT.yes],
+  ['partly', TEXT.partly],
+  ['no', TEXT.no],
+  ['not-visible', TEXT.notVisibleLabel],
 ];
 
 /** Where something faces, set by eye for both performers. */
@@ -39,7 +40,7 @@ function Facing({ row, question }: { readonly row: Judged; readonly question: st
           trial && (
             <FacingAnswer
               key={trial.clip.id}
-              who={trial.clip.role === 'athlete' ? 'Athlete' : 'Reference'}
+              who={trial.clip.role === 'athlete' ? TEXT.athlete : TEXT.reference}
               question={question}
               answer={session.checks[trial.clip.id]?.[row.measure.id]}
               onAnswer={(answer) => answerCheck(trial.clip.id, row.measure.id, answer)}
@@ -62,7 +63,7 @@ function Question({ row }: { readonly row: Judged }): ReactNode {
               key={trial.clip.id}
               select
               size="small"
-              label={trial.clip.role === 'athlete' ? 'Athlete' : 'Reference'}
+              label={trial.clip.role === 'athlete' ? TEXT.athlete : TEXT.reference}
               value={session.checks[trial.clip.id]?.[row.measure.id] ?? ''}
               onClick={(event) => event.stopPropagation()}
               onChange={(event) => answerCheck(trial.clip.id, row.measure.id, event.target.value as Check)}
@@ -83,22 +84,21 @@ function Question({ row }: { readonly row: Judged }): ReactNode {
 /** One row a measure: athlete, reference, difference with its plus-minus, band, state. */
 export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
   const selected = useView((state) => state.selectedMeasure);
-  if (rows.length === 0)
-    return <p style={{ color: '#545c61' }}>Nothing is measured at this moment. Step to another one.</p>;
+  if (rows.length === 0) return <p style={{ color: '#545c61' }}>{TEXT.nothingIsMeasuredAtThis}</p>;
   return (
     <table className="sheet" data-testid="reading-sheet">
       <thead>
         <tr>
-          <th>Measure</th>
+          <th>{TEXT.measure}</th>
           <th>
             <span className="mark-athlete" />
-            Athl.
+            {TEXT.athl}
           </th>
           <th>
             <span className="mark-reference" />
-            Ref.
+            {TEXT.ref}
           </th>
-          <th>Diff.</th>
+          <th>{TEXT.diff}</th>
         </tr>
       </thead>
       <tbody>
@@ -121,12 +121,13 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
                   </button>
                   <div>
                     <StateMark state={row.state} />
-                    {isInSpace(row.athlete) && <span className="in-space">in space</span>}
+                    {isInSpace(row.athlete) && <span className="in-space">{TEXT.inSpace}</span>}
                   </div>
                   {row.referenceState === 'gap' && (
                     <div className="reason">
-                      The reference misses this itself
-                      {row.state === 'strength' || row.state === 'on-target' ? '; the athlete meets it' : ''}.
+                      {row.state === 'strength' || row.state === 'on-target'
+                        ? TEXT.referenceMissesThisItselfAthlete
+                        : TEXT.referenceMissesThisItself}
                     </div>
                   )}
                   {blocked && blocked.reason !== 'no-reference' && blocked.reason !== 'not-answered' && (
@@ -153,7 +154,7 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
                         reference={forBar(row.reference)}
                         band={row.band}
                         width={84}
-                        text={`${row.measure.name}: athlete ${a.value}, reference ${r.value}`}
+                        text={TEXT.athleteAndReferenceRead(row.measure.name, a.value, r.value)}
                       />
                     )}
                   </div>

@@ -5,6 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
+import { TEXT } from '../text/components';
 
 export interface ReasonDialogProps {
   readonly title: string;
@@ -25,15 +26,15 @@ export function ReasonDialog({ title, about, confirm, onConfirm, onClose }: Reas
         <TextField
           autoFocus
           fullWidth
-          label="Reason"
+          label={TEXT.reason}
           value={reason}
           onChange={(event) => setReason(event.target.value)}
           sx={{ mt: 1 }}
-          helperText={`Kept with \u201c${about}\u201d and shown in the report.`}
+          helperText={TEXT.keptWithAboutAndShown(about)}
         />
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={onClose}>{TEXT.cancel}</Button>
         <Button
           variant="contained"
           disabled={reason.trim() === ''}

@@ -18,6 +18,7 @@ import { setView } from '../../application/stores/view-store';
 import { useWindow, workHere } from '../../application/stores/windows';
 import { HelpSheet } from './help-sheet';
 import { JobBar } from './job-bar';
+import { TEXT } from '../text/components';
 
 /** A field that has an undo of its own for what is typed into it. */
 const typesText = (target: EventTarget | null): boolean =>
@@ -45,12 +46,12 @@ export function SessionFrame({ step, children }: { readonly step: Step; readonly
       <header>
         <Link to="/" className="brand">
           <img src="/icon.svg" alt="" />
-          Proud Falcon
+          {TEXT.proudFalcon}
         </Link>
         <span className="session-name" title={session.name}>
           {session.name}
         </span>
-        <nav aria-label="Order of work">
+        <nav aria-label={TEXT.orderOfWork}>
           <ol className="steps">
             {STEPS.map((s) => (
               <li key={s}>
@@ -62,29 +63,29 @@ export function SessionFrame({ step, children }: { readonly step: Step; readonly
             ))}
           </ol>
         </nav>
-        <Tooltip title="Undo (Ctrl+Z)">
+        <Tooltip title={TEXT.undoCtrlZ}>
           <span>
-            <IconButton aria-label="Undo" color="inherit" disabled={past === 0} onClick={undo}>
+            <IconButton aria-label={TEXT.undo} color="inherit" disabled={past === 0} onClick={undo}>
               <UndoIcon />
             </IconButton>
           </span>
         </Tooltip>
-        <Tooltip title="Redo (Ctrl+Shift+Z)">
+        <Tooltip title={TEXT.redoCtrlShiftZ}>
           <span>
-            <IconButton aria-label="Redo" color="inherit" disabled={future === 0} onClick={redo}>
+            <IconButton aria-label={TEXT.redo} color="inherit" disabled={future === 0} onClick={redo}>
               <RedoIcon />
             </IconButton>
           </span>
         </Tooltip>
-        <Tooltip title="Keys (?)">
-          <IconButton aria-label="Keys" color="inherit" onClick={() => setView({ helpOpen: true })}>
+        <Tooltip title={TEXT.keysLabel}>
+          <IconButton aria-label={TEXT.keys} color="inherit" onClick={() => setView({ helpOpen: true })}>
             <HelpOutlinedIcon />
           </IconButton>
         </Tooltip>
       </header>
       {problem !== null && (
         <Alert severity="warning" className="no-print">
-          Not stored yet: {problem} It is tried again every few seconds.
+          {TEXT.notStoredYetProblemIt(problem)}
         </Alert>
       )}
       {role === 'follower' && (
@@ -93,11 +94,11 @@ export function SessionFrame({ step, children }: { readonly step: Step; readonly
           className="no-print"
           action={
             <Button color="inherit" size="small" onClick={() => void workHere()}>
-              Work here
+              {TEXT.workHere}
             </Button>
           }
         >
-          Another window writes this session; what is changed there shows here.
+          {TEXT.anotherWindowWritesThisSession}
         </Alert>
       )}
       <div className="guidance">

@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { setUpFactSchema, USUAL_FACTS, type SetUpFact } from '../../core/model/conditions';
 import { useCommittedText } from './use-committed-text';
+import { TEXT } from '../text/components';
 
 interface SetUpFactsProps {
   readonly facts: readonly SetUpFact[];
@@ -27,7 +28,7 @@ export function SetUpFacts({ facts, of, onChange }: SetUpFactsProps): ReactNode 
     setValue('');
   };
   return (
-    <div className="facts" role="group" aria-label={`Set-up of ${of}`}>
+    <div className="facts" role="group" aria-label={TEXT.setUpOfText(of)}>
       {facts.map((each, i) => (
         <Fact
           key={each.what}
@@ -48,15 +49,15 @@ export function SetUpFacts({ facts, of, onChange }: SetUpFactsProps): ReactNode 
           renderInput={(params) => (
             <TextField
               {...params}
-              label="What"
+              label={TEXT.what}
               error={twice}
-              helperText={twice ? 'It is there already: change it.' : undefined}
+              helperText={twice ? TEXT.itIsThereAlreadyChange : undefined}
             />
           )}
         />
         <TextField
           size="small"
-          label="How it was"
+          label={TEXT.howItWas}
           value={value}
           onChange={({ target }) => setValue(target.value.slice(0, 120))}
           onKeyDown={(event) => {
@@ -67,7 +68,7 @@ export function SetUpFacts({ facts, of, onChange }: SetUpFactsProps): ReactNode 
           sx={{ flex: 1, minWidth: 120 }}
         />
         <Button variant="outlined" disabled={!fact.success || twice} onClick={add}>
-          Add
+          {TEXT.add}
         </Button>
       </div>
     </div>
@@ -91,7 +92,7 @@ function Fact({
   return (
     <div className="fact">
       <TextField size="small" label={fact.what} {...value} sx={{ flex: 1 }} />
-      <IconButton size="small" aria-label={`Remove ${fact.what} of ${of}`} onClick={onRemove}>
+      <IconButton size="small" aria-label={TEXT.removeWhatOfText(fact.what, of)} onClick={onRemove}>
         <ClearIcon fontSize="small" />
       </IconButton>
     </div>

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Session } from '../../core/model/session';
 import { notToShare, type NotToShare } from '../../application/season/athlete-use-cases';
 import { athleteAddress } from './athlete-address';
+import { TEXT } from '../text/components';
 
 /** Names those in a session who have not agreed that what shows them is given to others. */
 export function ShareNote({ session }: { readonly session: Session }): ReactNode {
@@ -25,8 +26,7 @@ export function ShareNote({ session }: { readonly session: Session }): ReactNode
           <Link to={athleteAddress(key)}>{name}</Link>
         </span>
       ))}{' '}
-      {people.length === 1 ? 'has' : 'have'} not agreed that pictures and reports are given to others. Ask first, or
-      keep them here.
+      {people.length === 1 ? TEXT.hasNotAgreedThatPictures : TEXT.haveNotAgreedThatPictures}
     </Alert>
   );
 }

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
+import { TEXT } from '../text/components';
 
 /** So many more come with each press. */
 const MORE = 100;
@@ -15,7 +16,7 @@ export function useShowMore<T>(
     shown: all.slice(0, most),
     more: left > 0 && (
       <Button size="small" onClick={() => setMost(most + MORE)}>
-        Show {Math.min(left, MORE)} more of {left}
+        {TEXT.showMinMoreOfLeft(Math.min(left, MORE), left)}
       </Button>
     ),
   };

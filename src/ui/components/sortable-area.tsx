@@ -17,6 +17,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
+import { TEXT } from '../text/components';
 
 const STEP: Readonly<Record<string, number>> = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 };
 
@@ -61,7 +62,7 @@ export function SortableArea({ ids, nameOf, horizontal = false, onSort, children
       onSort(arrayMove([...ids], ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
   };
   const name = ({ id }: Active | Over): string => nameOf(String(id));
-  const place = ({ id }: Over): string => `place ${ids.indexOf(String(id)) + 1} of ${ids.length}`;
+  const place = ({ id }: Over): string => TEXT.placeIndexOfCount(ids.indexOf(String(id)) + 1, ids.length);
   return (
     <DndContext
       sensors={sensors}
@@ -69,17 +70,15 @@ export function SortableArea({ ids, nameOf, horizontal = false, onSort, children
       onDragEnd={onDragEnd}
       accessibility={{
         screenReaderInstructions: {
-          draggable:
-            'Press Space to pick it up, move it with the arrow keys, put it down with Space; Escape leaves it ' +
-            'where it was.',
+          draggable: TEXT.pressSpaceToPickIt,
         },
         announcements: {
-          onDragStart: ({ active }) => `${name(active)} is picked up.`,
+          onDragStart: ({ active }) => TEXT.nameIsPickedUp(name(active)),
           onDragOver: ({ active, over }) =>
-            over ? `${name(active)} is at ${place(over)}.` : `${name(active)} is at no place.`,
+            over ? TEXT.nameIsAtPlace(name(active), place(over)) : TEXT.nameIsAtNoPlace(name(active)),
           onDragEnd: ({ active, over }) =>
-            over ? `${name(active)} is put down at ${place(over)}.` : `${name(active)} is put back.`,
-          onDragCancel: ({ active }) => `${name(active)} is put back.`,
+            over ? TEXT.nameIsPutDownAt(name(active), place(over)) : TEXT.nameIsPutBack(name(active)),
+          onDragCancel: ({ active }) => TEXT.nameIsPutBack(name(active)),
         },
       }}
     >

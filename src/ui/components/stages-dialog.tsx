@@ -11,12 +11,13 @@ import type { ReactNode } from 'react';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { ladderSchema, MOST_STAGES, stageSchema, type Stage } from '../../core/model/practice';
+import { TEXT } from '../text/components';
 
 /** Loads are percentages on the screen; empty where a position is held. */
 const rowSchema = stageSchema.omit({ load: true }).extend({
   sets: z.coerce.number().pipe(stageSchema.shape.sets),
   repetitions: z.coerce.number().pipe(stageSchema.shape.repetitions),
-  percent: z.string().regex(/^\s*(\d{1,2}|100)?\s*$/, 'Give 0 to 100, or leave it empty.'),
+  percent: z.string().regex(/^\s*(\d{1,2}|100)?\s*$/, TEXT.give0To100Or),
 });
 const formSchema = z.object({ stages: z.array(rowSchema).min(1).max(MOST_STAGES) });
 type Row = z.input<typeof rowSchema>;
@@ -66,23 +67,23 @@ export function StagesDialog({ of, stages: before, onKeep, onClose }: StagesDial
       {...register(`stages.${i}.${name}`)}
       error={!!errors?.[i]?.[name]}
       helperText={errors?.[i]?.[name]?.message}
-      slotProps={{ inputLabel: { shrink: true }, htmlInput: { 'aria-label': `${label}, stage ${i + 1}` } }}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { 'aria-label': TEXT.labelStageI(label, i + 1) } }}
     />
   );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md">
       <form onSubmit={(event) => void keep(event)} noValidate>
-        <DialogTitle>Stages: {of}</DialogTitle>
+        <DialogTitle>{TEXT.stagesOfText(of)}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2 }}>
           {fields.map(({ id }, i) => (
             <div key={id} className="stage-fields">
               <div>
-                {field(i, 'drill', `${i + 1}. What is done`)}
-                {field(i, 'sets', 'Sets', 70)}
-                {field(i, 'repetitions', 'Repetitions', 96)}
-                {field(i, 'percent', '% of full speed', 120)}
+                {field(i, 'drill', TEXT.iWhatIsDone(i + 1))}
+                {field(i, 'sets', TEXT.sets, 70)}
+                {field(i, 'repetitions', TEXT.repetitions, 96)}
+                {field(i, 'percent', TEXT.ofFullSpeed, 120)}
                 <IconButton
-                  aria-label={`Remove stage ${i + 1}`}
+                  aria-label={TEXT.removeStageI(i + 1)}
                   disabled={fields.length === 1}
                   onClick={() => remove(i)}
                 >
@@ -90,8 +91,8 @@ export function StagesDialog({ of, stages: before, onKeep, onClose }: StagesDial
                 </IconButton>
               </div>
               <div>
-                {field(i, 'pass', 'Passed when')}
-                {field(i, 'ifNot', 'If not')}
+                {field(i, 'pass', TEXT.passedWhen)}
+                {field(i, 'ifNot', TEXT.ifNot)}
               </div>
             </div>
           ))}
@@ -100,7 +101,7 @@ export function StagesDialog({ of, stages: before, onKeep, onClose }: StagesDial
             disabled={fields.length >= MOST_STAGES}
             onClick={() => append({ drill: '', sets: 3, repetitions: 5, percent: '', pass: '', ifNot: '' })}
           >
-            Add a stage
+            {TEXT.addStage}
           </Button>
         </DialogContent>
         <DialogActions>
@@ -110,11 +111,11 @@ export function StagesDialog({ of, stages: before, onKeep, onClose }: StagesDial
               onClose();
             }}
           >
-            Take the proposed stages
+            {TEXT.takeProposedStages}
           </Button>
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{TEXT.cancel}</Button>
           <Button type="submit" variant="contained">
-            Keep them
+            {TEXT.keepThem}
           </Button>
         </DialogActions>
       </form>

@@ -8,16 +8,17 @@ import TrendingUpIcon from '@mui/icons-material/TrendingUp';
 import VisibilityIcon from '@mui/icons-material/Visibility';
 import type { ReactNode } from 'react';
 import type { Standing } from '../../core/coaching/progress';
+import { TEXT } from '../text/components';
 
 const LOOK: Readonly<Record<Standing, { word: string; icon: typeof CheckIcon }>> = {
-  new: { word: 'New', icon: AddCircleOutlineIcon },
-  open: { word: 'Open', icon: RadioButtonUncheckedIcon },
-  improving: { word: 'Improving', icon: TrendingUpIcon },
-  worse: { word: 'Further away', icon: TrendingDownIcon },
-  'on-target-once': { word: 'On target, not closed yet', icon: CheckIcon },
-  closed: { word: 'Closed', icon: DoneAllIcon },
-  'came-back': { word: 'Came back', icon: ReplayIcon },
-  'by-eye': { word: 'Judge by eye', icon: VisibilityIcon },
+  new: { word: TEXT.new, icon: AddCircleOutlineIcon },
+  open: { word: TEXT.open, icon: RadioButtonUncheckedIcon },
+  improving: { word: TEXT.improving, icon: TrendingUpIcon },
+  worse: { word: TEXT.furtherAway, icon: TrendingDownIcon },
+  'on-target-once': { word: TEXT.onTargetNotClosedYet, icon: CheckIcon },
+  closed: { word: TEXT.closed, icon: DoneAllIcon },
+  'came-back': { word: TEXT.cameBack, icon: ReplayIcon },
+  'by-eye': { word: TEXT.judgeByEye, icon: VisibilityIcon },
 };
 
 /** How a correction stands, as a word and an icon besides its colour. */

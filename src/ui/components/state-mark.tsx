@@ -8,16 +8,17 @@ import VisibilityOffIcon from '@mui/icons-material/VisibilityOff';
 import WorkspacePremiumIcon from '@mui/icons-material/WorkspacePremium';
 import type { ReactNode } from 'react';
 import type { State } from '../../core/judgement/state';
+import { TEXT } from '../text/components';
 
 const LOOK: Readonly<Record<State, { word: string; icon: typeof CheckIcon }>> = {
-  gap: { word: 'Gap', icon: UnfoldMoreIcon },
-  borderline: { word: 'Borderline', icon: AdjustIcon },
-  'on-target': { word: 'On target', icon: CheckIcon },
-  strength: { word: 'Strength', icon: WorkspacePremiumIcon },
-  'within-error': { word: 'Within error', icon: BlurOnIcon },
-  'not-measurable': { word: 'Not measurable', icon: VisibilityOffIcon },
-  'not-judged': { word: 'Shown only', icon: VisibilityIcon },
-  style: { word: 'Style', icon: FingerprintIcon },
+  gap: { word: TEXT.gap, icon: UnfoldMoreIcon },
+  borderline: { word: TEXT.borderline, icon: AdjustIcon },
+  'on-target': { word: TEXT.onTarget, icon: CheckIcon },
+  strength: { word: TEXT.strength, icon: WorkspacePremiumIcon },
+  'within-error': { word: TEXT.withinError, icon: BlurOnIcon },
+  'not-measurable': { word: TEXT.notMeasurable, icon: VisibilityOffIcon },
+  'not-judged': { word: TEXT.shownOnly, icon: VisibilityIcon },
+  style: { word: TEXT.style, icon: FingerprintIcon },
 };
 
 /** A state as a word and an icon besides its colour. */

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { PhaseTime, TimingRow } from '../../core/comparison/timing-table';
 import type { Side } from '../../core/comparison/side';
 import { milliseconds, plusMinus, rateText, signed, signedMilliseconds } from './format';
+import { TEXT } from '../text/components';
 
 const time = (phase: PhaseTime | null): ReactNode =>
   phase === null ? (
@@ -16,7 +17,9 @@ const share = (phase: PhaseTime | null): string => (phase?.share == null ? '–'
 /** The frame rate that times are read at, or of how many trials they are the mean. */
 const basis = (side: Side): ReactNode =>
   side[0] && (
-    <span className="pm">{side.length > 1 ? `, mean of ${side.length}` : `at ${rateText(side[0][0]!.clip)}`}</span>
+    <span className="pm">
+      {side.length > 1 ? TEXT.meanOfCount(side.length) : TEXT.atRateText(rateText(side[0][0]!.clip))}
+    </span>
   );
 
 interface TimingTableProps {
@@ -31,7 +34,7 @@ interface TimingTableProps {
 const shareDifference = ({ athlete, reference }: TimingRow): string =>
   athlete?.share == null || reference?.share == null
     ? ''
-    : `${signed(athlete.share - reference.share, '%')} of the whole`;
+    : TEXT.signedOfWhole(signed(athlete.share - reference.share, '%'));
 
 /** Every phase in ms and in percent of the whole, with the error that the frame rates leave. */
 export function TimingTable({ rows, athlete, reference, onChoose }: TimingTableProps): ReactNode {
@@ -39,18 +42,18 @@ export function TimingTable({ rows, athlete, reference, onChoose }: TimingTableP
     <table className="sheet" data-testid="timing-table">
       <thead>
         <tr>
-          <th>Phase</th>
+          <th>{TEXT.phase}</th>
           <th>
             <span className="mark-athlete" />
-            Athlete {basis(athlete)}
+            {TEXT.athlete} {basis(athlete)}
           </th>
           <th>%</th>
           <th>
             <span className="mark-reference" />
-            Reference {basis(reference)}
+            {TEXT.reference} {basis(reference)}
           </th>
           <th>%</th>
-          <th>Difference</th>
+          <th>{TEXT.difference}</th>
         </tr>
       </thead>
       <tbody>

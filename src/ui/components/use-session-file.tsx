@@ -9,36 +9,25 @@ import type { Issue, Result } from '../../core/result';
 import { restoreBackup, type Restored } from '../../application/keeping/backup';
 import { notify } from '../../application/stores/notices';
 import { openSessionFile, type OpenedFile } from '../../application/keeping/session-files';
+import { TEXT } from '../text/components';
 
-const countOf = (n: number): string => `${n} ${n === 1 ? 'session' : 'sessions'}`;
+const countOf = (n: number): string => (n === 1 ? TEXT.oneSession : TEXT.countSessions(n));
 
 /** Says what came of a backup. */
 function tellRestored(restored: Result<Restored | null, Issue>): void {
   if (!restored.ok) return notify('error', restored.issue.message);
   const { opened, beside, leftOut } = restored.value!;
-  const besides =
-    beside > 0
-      ? ` ${countOf(beside)} were here in another state, which stays; those of the file stand beside them.`
-      : '';
-  notify('info', `${countOf(opened)} opened from the backup.${besides}`);
-  if (leftOut.length > 0) notify('error', `Left out of the backup: ${leftOut.slice(0, 8).join('; ')}.`);
+  const besides = beside > 0 ? TEXT.countOfWereHereIn(countOf(beside)) : '';
+  notify('info', TEXT.countOfOpenedFromBackup(countOf(opened), besides));
+  if (leftOut.length > 0) notify('error', TEXT.leftOutOfBackupLeft(leftOut.slice(0, 8).join('; ')));
 }
 
 /** Says what is not as it was in the file. */
 function tellOpened({ beside, withoutVideo, dropped }: OpenedFile): void {
-  if (dropped.length > 0) notify('error', `Left out of the file: ${dropped.slice(0, 8).join('; ')}.`);
-  if (beside)
-    notify(
-      'info',
-      'That session was here already in another state, which stays as it is; the one of the file stands beside it.',
-    );
+  if (dropped.length > 0) notify('error', TEXT.leftOutOfFileDropped(dropped.slice(0, 8).join('; ')));
+  if (beside) notify('info', TEXT.thatSessionWasHereAlready);
   // Stays until it is read: the session opens on pictures that are not there.
-  if (withoutVideo.length > 0)
-    notify(
-      'error',
-      `Without video: ${withoutVideo.join(', ')}. Points and numbers are there; drop the video on its clip at ` +
-        'Intake to see it again.',
-    );
+  if (withoutVideo.length > 0) notify('error', TEXT.withoutVideoWithoutVideoPoints(withoutVideo.join(', ')));
 }
 
 /** Opening a file that holds a session, or all sessions of a browser. */
@@ -81,14 +70,14 @@ export function useSessionFile(onRestored?: () => void): SessionFileOpening {
     });
   const dialog = (
     <Dialog open={damaged !== null} onClose={() => setDamaged(null)}>
-      <DialogTitle>Open what can be read?</DialogTitle>
+      <DialogTitle>{TEXT.openWhatCanBeRead}</DialogTitle>
       <DialogContent>
-        {damaged?.message} The rest can be opened without it; what is left out is named. The file itself stays as it is.
+        {damaged?.message} {TEXT.restCanBeOpenedWithout}
       </DialogContent>
       <DialogActions>
-        <Button onClick={() => setDamaged(null)}>Leave it</Button>
+        <Button onClick={() => setDamaged(null)}>{TEXT.leaveIt}</Button>
         <Button variant="contained" onClick={() => void whileOpening(() => openOne(damaged!.file, true))}>
-          Open the rest
+          {TEXT.openRest}
         </Button>
       </DialogActions>
     </Dialog>

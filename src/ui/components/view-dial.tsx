@@ -10,6 +10,7 @@ import {
 import { MOST_OFF_PLANE_DEGREES, PLANE_OF_VIEW, directionHalfWidth } from '../../core/calibration/view';
 import type { Clip, ViewKind } from '../../core/model/clip';
 import type { Plane } from '../../core/model/measure';
+import { TEXT } from '../text/components';
 
 interface ViewDialProps {
   readonly clip: Pick<Clip, 'view' | 'travel'>;
@@ -33,19 +34,19 @@ const stretch = (from: number, to: number, { inner, outer }: typeof RING): strin
   arc()({ startAngle: from * RADIANS, endAngle: to * RADIANS, innerRadius: inner, outerRadius: outer }) ?? '';
 
 const NAMES: Readonly<Record<ViewKind, string>> = {
-  side: 'the side',
-  front: 'the front',
-  back: 'behind',
-  overhead: 'above',
+  side: TEXT.side,
+  front: TEXT.front,
+  back: TEXT.behind,
+  overhead: TEXT.above,
 };
 
 /** Where the camera stands, in words: `from the side, 12 degrees towards the front`. */
 function placeText({ view: { kind, offPlaneDegrees: off } }: Pick<Clip, 'view' | 'travel'>): string {
-  if (off === null) return `from ${NAMES[kind]}; how square, nobody has said`;
-  return off === 0 ? `square from ${NAMES[kind]}` : `${Math.abs(off)}\u00b0 off the square view from ${NAMES[kind]}`;
+  if (off === null) return TEXT.fromNamesHowSquareNobody(NAMES[kind]);
+  return off === 0 ? TEXT.squareFromNames(NAMES[kind]) : TEXT.offSquareViewFromNames(Math.abs(off), NAMES[kind]);
 }
 
-const PLANES = { sagittal: 'the side', frontal: 'the front or behind', transverse: 'above' } as const;
+const PLANES = { sagittal: TEXT.side, frontal: TEXT.frontOrBehind, transverse: TEXT.above } as const;
 
 /** What can be read from here, and from where the rest can. */
 function readableText(view: Clip['view'], counts: ViewDialProps['counts']): string {
@@ -54,8 +55,8 @@ function readableText(view: Clip['view'], counts: ViewDialProps['counts']): stri
   const own = from > counts.any || counts[PLANE_OF_VIEW[view.kind]] === 0 ? PLANE_OF_VIEW[view.kind] : null;
   const more = (Object.keys(PLANES) as (keyof typeof PLANES)[])
     .filter((plane) => plane !== own && counts[plane] > 0)
-    .map((plane) => ` From ${PLANES[plane]} ${counts[plane]} more.`);
-  return `${from} of ${all} measures can be read from here.${more.join('')}`;
+    .map((plane) => TEXT.fromPlanesCountsMore(PLANES[plane], counts[plane]));
+  return TEXT.fromOfAllMeasuresCan(from, all, more.join(''));
 }
 
 /**
@@ -88,7 +89,7 @@ export function ViewDial({ clip, counts, onChange }: ViewDialProps): ReactNode {
         viewBox={`0 0 ${SIZE} ${SIZE}`}
         role="slider"
         tabIndex={0}
-        aria-label="Camera’s place round the performer"
+        aria-label={TEXT.camerasPlaceRoundPerformer}
         aria-valuemin={0}
         aria-valuemax={359}
         aria-valuenow={direction ?? 0}
@@ -142,11 +143,12 @@ export function ViewDial({ clip, counts, onChange }: ViewDialProps): ReactNode {
       </svg>
       <div style={{ fontSize: '.86rem', display: 'grid', gap: 6 }}>
         <span>
-          Camera {placeText(clip)}
-          {direction === null ? '.' : ` (±${Math.round(directionHalfWidth(clip.view))}°).`}
+          {direction === null
+            ? TEXT.cameraPlaceText(placeText(clip))
+            : TEXT.cameraPlaceTextDirectionHalf(placeText(clip), Math.round(directionHalfWidth(clip.view)))}
         </span>
         <span>{readableText(clip.view, counts)}</span>
-        <span className="note">Seen from above; the arrow is the way the performer goes. Drag the camera.</span>
+        <span className="note">{TEXT.seenFromAboveArrowIs}</span>
       </div>
     </div>
   );

@@ -13,6 +13,7 @@ import { RecordForm } from './record-form';
 import { TheirSessions } from './their-sessions';
 import { WhoIsIt } from './who-is-it';
 import { WorksOn } from './works-on';
+import { TEXT } from '../../text/screens/athlete';
 
 interface Known {
   readonly member: SquadMember;
@@ -45,14 +46,14 @@ export function AthleteScreen(): ReactNode {
   if (known === null)
     return (
       <main className="page" role="status">
-        Looking for the athlete
+        {TEXT.lookingForAthlete}
       </main>
     );
   if (known === 'nobody')
     return (
       <main className="page">
-        <p>No session or record in this browser tells of this athlete.</p>
-        <Link to="/">All athletes</Link>
+        <p>{TEXT.noSessionOrRecordIn}</p>
+        <Link to="/">{TEXT.allAthletes}</Link>
       </main>
     );
   const { member, others, performer } = known;
@@ -60,16 +61,16 @@ export function AthleteScreen(): ReactNode {
   const today = format(new Date(), 'yyyy-MM-dd');
   const facts = [
     record?.squad,
-    record?.birthYear == null ? null : `born ${record.birthYear}`,
+    record?.birthYear == null ? null : TEXT.bornBirthYear(record.birthYear),
     record?.birthYear == null
-      ? performer?.minor && 'under age'
-      : mayBeMinor(record.birthYear, today) && 'may be under age',
+      ? performer?.minor && TEXT.underAge
+      : mayBeMinor(record.birthYear, today) && TEXT.mayBeUnderAge,
   ].filter(Boolean);
   return (
     <main className="page">
       <div className="inner">
         <p style={{ margin: '0 0 8px' }}>
-          <Link to="/">All athletes</Link>
+          <Link to="/">{TEXT.allAthletes}</Link>
         </p>
         <div style={{ display: 'flex', gap: 14, alignItems: 'center', marginBottom: 12 }}>
           <PersonPicture name={name} picture={picture} size={64} />

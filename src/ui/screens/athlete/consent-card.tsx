@@ -23,6 +23,7 @@ import {
 import { notify } from '../../../application/stores/notices';
 import type { SquadMember } from '../../../application/season/squad';
 import { dayText } from '../../components/format';
+import { TEXT } from '../../text/screens/athlete';
 
 interface ConsentCardProps {
   readonly member: SquadMember;
@@ -33,9 +34,9 @@ interface ConsentCardProps {
 }
 
 const SCOPES: readonly (readonly [keyof Omit<Consent, 'on'>, string])[] = [
-  ['film', 'To be filmed'],
-  ['analyse', 'To be analysed'],
-  ['share', 'That pictures and reports are given to others'],
+  ['film', TEXT.toBeFilmed],
+  ['analyse', TEXT.toBeAnalysed],
+  ['share', TEXT.thatPicturesAndReportsAre],
 ];
 
 /** What an athlete, or their guardian, has agreed to and when; and what becomes of the footage when they withdraw it. */
@@ -57,13 +58,16 @@ export function ConsentCard({ member, performer, today, onChanged }: ConsentCard
     setWithdrawing(false);
     const done = await withdrawConsentOf(member, numbers, today);
     if (!done.ok) return notify('error', done.issue.message);
-    notify('info', `Every video of ${member.name} is removed. ${numbers === 'stay' ? 'The numbers stay.' : ''}`);
+    notify(
+      'info',
+      numbers === 'stay' ? TEXT.everyVideoOfNameIs(member.name) : TEXT.everyVideoOfNameIsRemoved(member.name),
+    );
     onChanged();
   };
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Consent
+        {TEXT.consent}
       </Typography>
       {record.withdrawnOn !== null ? (
         <Alert
@@ -74,18 +78,17 @@ export function ConsentCard({ member, performer, today, onChanged }: ConsentCard
               size="small"
               onClick={() => void restoreConsent(record).then((kept) => kept.ok && onChanged())}
             >
-              It was given again
+              {TEXT.itWasGivenAgain}
             </Button>
           }
         >
-          Withdrawn on {dayText(record.withdrawnOn)}. Their videos are removed, and no new clip of them is taken.
+          {TEXT.withdrawnOnDayTextTheir(dayText(record.withdrawnOn))}
         </Alert>
       ) : (
         <>
           {record.consent === null && (
             <p className="note" style={{ marginTop: 0 }}>
-              Nothing is written down here; each clip was taken with the word that consent was given. Of somebody under
-              age a guardian gives it.
+              {TEXT.nothingIsWrittenDownHere}
             </p>
           )}
           <div style={{ display: 'grid' }}>
@@ -109,7 +112,7 @@ export function ConsentCard({ member, performer, today, onChanged }: ConsentCard
               key={consent.on}
               type="date"
               size="small"
-              label="Given on"
+              label={TEXT.givenOn}
               defaultValue={consent.on}
               onBlur={({ target }) => {
                 if (isFilmingDay(target.value) && target.value !== consent.on) void keep({ on: target.value });
@@ -117,35 +120,24 @@ export function ConsentCard({ member, performer, today, onChanged }: ConsentCard
               slotProps={{ inputLabel: { shrink: true } }}
             />
             <Button size="small" onClick={() => setWithdrawing(true)}>
-              It was withdrawn
+              {TEXT.itWasWithdrawn}
             </Button>
           </div>
         </>
       )}
       <Dialog open={withdrawing} onClose={() => setWithdrawing(false)}>
-        <DialogTitle>Remove the footage of {member.name}?</DialogTitle>
+        <DialogTitle>{TEXT.removeFootageOfName(member.name)}</DialogTitle>
         <DialogContent>
-          <p style={{ marginTop: 0 }}>
-            Every video that shows {member.name}, in all sessions of this browser, is removed for good. This cannot be
-            undone. Files that were saved before are not reached from here.
-          </p>
+          <p style={{ marginTop: 0 }}>{TEXT.everyVideoThatShowsName(member.name)}</p>
           <RadioGroup value={numbers} onChange={({ target }) => setNumbers(target.value as 'stay' | 'go')}>
-            <FormControlLabel
-              value="stay"
-              control={<Radio />}
-              label="Points and numbers stay; a drawn figure takes the picture’s place"
-            />
-            <FormControlLabel
-              value="go"
-              control={<Radio />}
-              label="Points, numbers, notes and drawings on those clips go, too"
-            />
+            <FormControlLabel value="stay" control={<Radio />} label={TEXT.pointsAndNumbersStayDrawn} />
+            <FormControlLabel value="go" control={<Radio />} label={TEXT.pointsNumbersNotesAndDrawings} />
           </RadioGroup>
         </DialogContent>
         <DialogActions>
-          <Button onClick={() => setWithdrawing(false)}>Keep it</Button>
+          <Button onClick={() => setWithdrawing(false)}>{TEXT.keepIt}</Button>
           <Button variant="contained" onClick={() => void withdraw()}>
-            Remove for good
+            {TEXT.removeForGood}
           </Button>
         </DialogActions>
       </Dialog>

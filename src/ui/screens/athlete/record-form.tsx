@@ -11,6 +11,7 @@ import { firstRecord, saveAthlete } from '../../../application/season/athlete-us
 import { notify } from '../../../application/stores/notices';
 import type { SquadMember } from '../../../application/season/squad';
 import { ChoiceField, SEGMENT_TABLES, SIDES } from '../../components/choice-field';
+import { TEXT } from '../../text/screens/athlete';
 
 interface RecordFormProps {
   readonly member: SquadMember;
@@ -63,26 +64,26 @@ export function RecordForm({ member, performer, onKept }: RecordFormProps): Reac
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Record
+        {TEXT.record}
       </Typography>
       <form noValidate onSubmit={(event) => void keep(event)} style={{ display: 'grid', gap: 10 }}>
         <div className="fields-of-two">
-          {text('name', 'Name')}
-          {text('squad', 'Squad')}
-          {number('birthYear', 'Birth year')}
-          {number('heightMetres', 'Standing height, m')}
-          {number('massKg', 'Body mass, kg')}
-          <ChoiceField size="small" control={control} name="dominantSide" label="Dominant side" options={SIDES} />
+          {text('name', TEXT.name)}
+          {text('squad', TEXT.squad)}
+          {number('birthYear', TEXT.birthYear)}
+          {number('heightMetres', TEXT.standingHeightM)}
+          {number('massKg', TEXT.bodyMassKg)}
+          <ChoiceField size="small" control={control} name="dominantSide" label={TEXT.dominantSide} options={SIDES} />
           <ChoiceField
             size="small"
             control={control}
             name="segmentTable"
-            label="Segment masses"
+            label={TEXT.segmentMasses}
             options={SEGMENT_TABLES}
           />
         </div>
         <TextField
-          label="Notes"
+          label={TEXT.notes}
           size="small"
           multiline
           maxRows={8}
@@ -97,11 +98,9 @@ export function RecordForm({ member, performer, onKept }: RecordFormProps): Reac
             sx={{ flex: 'none' }}
             disabled={!isDirty || isSubmitting}
           >
-            Save the record
+            {TEXT.saveRecord}
           </Button>
-          <span className="note">
-            New clips take the side and the table from here. A new name stands in all sessions.
-          </span>
+          <span className="note">{TEXT.newClipsTakeSideAnd}</span>
         </div>
       </form>
     </section>

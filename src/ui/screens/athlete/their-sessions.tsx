@@ -6,19 +6,20 @@ import type { SessionSummary } from '../../../application/keeping/session-list';
 import type { SquadMember } from '../../../application/season/squad';
 import { movementNameOf } from '../../components/movement-name';
 import { dayText } from '../../components/format';
+import { TEXT } from '../../text/screens/athlete';
 
 /** Every session about an athlete, and those in which they are the reference of somebody else. */
 export function TheirSessions({ member: { sessions, asReference } }: { readonly member: SquadMember }): ReactNode {
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Sessions
+        {TEXT.sessions}
       </Typography>
       {sessions.length > 0 && <Sessions sessions={sessions} follow />}
-      {sessions.length === 0 && <p>None yet.</p>}
+      {sessions.length === 0 && <p>{TEXT.noneYet}</p>}
       {asReference.length > 0 && (
         <>
-          <h3 style={{ margin: '10px 0 4px', fontSize: '.95rem' }}>As the reference of others</h3>
+          <h3 style={{ margin: '10px 0 4px', fontSize: '.95rem' }}>{TEXT.asReferenceOfOthers}</h3>
           <Sessions sessions={asReference} follow={false} />
         </>
       )}
@@ -37,9 +38,9 @@ function Sessions({
     <table className="sheet">
       <thead>
         <tr>
-          <th>Session</th>
-          <th className="left">Movement</th>
-          <th>Filmed</th>
+          <th>{TEXT.session}</th>
+          <th className="left">{TEXT.movement}</th>
+          <th>{TEXT.filmed}</th>
           {follow && <th />}
         </tr>
       </thead>
@@ -57,9 +58,9 @@ function Sessions({
                   size="small"
                   component={Link}
                   to={`/s/${session.id}/follow-up`}
-                  aria-label={`Follow up ${session.name}`}
+                  aria-label={TEXT.followUpName(session.name)}
                 >
-                  Follow up
+                  {TEXT.followUp}
                 </Button>
               </td>
             )}

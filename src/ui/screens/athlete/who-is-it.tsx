@@ -10,6 +10,7 @@ import { mergeAthletes, splitAthlete, type TakeBack } from '../../../application
 import { notify } from '../../../application/stores/notices';
 import type { SquadMember } from '../../../application/season/squad';
 import { dayText } from '../../components/format';
+import { TEXT } from '../../text/screens/athlete';
 
 interface WhoIsItProps {
   readonly member: SquadMember;
@@ -22,8 +23,8 @@ const told = (member: SquadMember): string => {
   const { name, record, sessions, asReference } = member;
   const of = [
     record?.squad,
-    record?.birthYear == null ? null : `born ${record.birthYear}`,
-    `${sessions.length + asReference.length} sessions`,
+    record?.birthYear == null ? null : TEXT.bornBirthYear(record.birthYear),
+    TEXT.countSessions(sessions.length + asReference.length),
   ];
   return `${name} (${of.filter(Boolean).join(', ')})`;
 };
@@ -36,7 +37,7 @@ export function WhoIsIt({ member, others, onMoved }: WhoIsItProps): ReactNode {
   /** Says what was done, and offers to take it back. */
   const tell = (text: string, takeBack: TakeBack): void =>
     notify('info', text, {
-      label: 'Undo',
+      label: TEXT.undo,
       run: () =>
         void takeBack().then((back: Result<null, { code: string; message: string }>) => {
           if (back.ok) onMoved(member.key);
@@ -47,20 +48,20 @@ export function WhoIsIt({ member, others, onMoved }: WhoIsItProps): ReactNode {
     if (!into) return;
     const merged = await mergeAthletes(member, into);
     if (!merged.ok) return notify('error', merged.issue.message);
-    tell(`${member.name} and ${into.name} are one athlete now.`, merged.value);
+    tell(TEXT.nameAndName2AreOne(member.name, into.name), merged.value);
     onMoved(into.key);
   };
   const split = async (): Promise<void> => {
     const done = await splitAthlete(member, elsewhere);
     if (!done.ok) return notify('error', done.issue.message);
     setElsewhere([]);
-    tell(`Another ${member.name} has a record of their own now; give it what tells them apart.`, done.value.takeBack);
+    tell(TEXT.anotherNameHasRecordOf(member.name), done.value.takeBack);
     onMoved(done.value.record.id);
   };
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Who it is
+        {TEXT.whoItIs}
       </Typography>
       {others.length > 0 && (
         <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginBottom: 10 }}>
@@ -72,16 +73,16 @@ export function WhoIsIt({ member, others, onMoved }: WhoIsItProps): ReactNode {
             getOptionLabel={told}
             getOptionKey={({ key }) => key}
             onChange={(_, chosen) => setInto(chosen)}
-            renderInput={(params) => <TextField {...params} label="Is the same person as" />}
+            renderInput={(params) => <TextField {...params} label={TEXT.isSamePersonAs} />}
           />
           <Button size="small" disabled={!into} onClick={() => void merge()}>
-            Merge
+            {TEXT.merge}
           </Button>
         </div>
       )}
       {all.length > 1 && (
         <details>
-          <summary>Some sessions show another person of this name</summary>
+          <summary>{TEXT.someSessionsShowAnotherPerson}</summary>
           <div style={{ display: 'grid', margin: '6px 0' }}>
             {all.map(({ id, name, on }) => (
               <FormControlLabel
@@ -104,11 +105,11 @@ export function WhoIsIt({ member, others, onMoved }: WhoIsItProps): ReactNode {
             disabled={elsewhere.length === 0 || elsewhere.length === all.length}
             onClick={() => void split()}
           >
-            Give them a record of their own
+            {TEXT.giveThemRecordOfTheir}
           </Button>
         </details>
       )}
-      {others.length === 0 && all.length < 2 && <p className="note">Nobody else is known here yet.</p>}
+      {others.length === 0 && all.length < 2 && <p className="note">{TEXT.nobodyElseIsKnownHere}</p>}
     </section>
   );
 }

@@ -5,6 +5,7 @@ import { TrendLine } from '../../charts/trend-line';
 import { movementNameOf } from '../../components/movement-name';
 import { dayText, inDisplayUnit, plusMinus } from '../../components/format';
 import { StandingMark } from '../../components/standing-mark';
+import { TEXT } from '../../text/screens/athlete';
 
 interface WorksOnProps {
   readonly member: SquadMember;
@@ -17,14 +18,10 @@ export function WorksOn({ member: { sessions, standings }, today }: WorksOnProps
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Works on
+        {TEXT.worksOn}
       </Typography>
       {standings.length === 0 && (
-        <p>
-          {sessions.length === 0
-            ? 'No session is about this athlete yet.'
-            : 'The sessions are not measured yet: the start page does that by itself.'}
-        </p>
+        <p>{sessions.length === 0 ? TEXT.noSessionIsAboutThis : TEXT.sessionsAreNotMeasuredYet}</p>
       )}
       {standings.map(({ id, measuredBy, open, trend }) => {
         const session = sessions.find((s) => s.measuredBy === measuredBy)!;
@@ -32,14 +29,14 @@ export function WorksOn({ member: { sessions, standings }, today }: WorksOnProps
         return (
           <div key={id} style={{ marginBottom: 8 }}>
             <h3 style={{ margin: '4px 0', fontSize: '.95rem' }}>{movementNameOf(session)}</h3>
-            {open.length === 0 && <p>Nothing is open.</p>}
+            {open.length === 0 && <p>{TEXT.nothingIsOpen}</p>}
             {open.length > 0 && (
               <table className="sheet">
                 <thead>
                   <tr>
-                    <th>Correction</th>
-                    <th className="left">Stands</th>
-                    <th>Check due</th>
+                    <th>{TEXT.correction}</th>
+                    <th className="left">{TEXT.stands}</th>
+                    <th>{TEXT.checkDue}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -59,14 +56,15 @@ export function WorksOn({ member: { sessions, standings }, today }: WorksOnProps
             )}
             {trend && last && (
               <p style={{ display: 'flex', gap: 10, alignItems: 'center', margin: '8px 0 0' }}>
-                <TrendLine trend={trend} text={`${trend.measure} over ${trend.values.length} sessions`} />
+                <TrendLine trend={trend} text={TEXT.measureOverCountSessions(trend.measure, trend.values.length)} />
                 <span>
                   {trend.measure}: {inDisplayUnit(last.value, trend.unit)}{' '}
                   <span className="pm">{plusMinus(last.plusMinus, trend.unit)}</span>
                   <span className="note">
                     {' '}
-                    on {dayText(last.on)}
-                    {trend.values.length > 1 && `, ${inDisplayUnit(trend.values[0]!.value, trend.unit)} at first`}
+                    {TEXT.onDayText(dayText(last.on))}
+                    {trend.values.length > 1 &&
+                      TEXT.inDisplayUnitAtFirst(inDisplayUnit(trend.values[0]!.value, trend.unit))}
                   </span>
                 </span>
               </p>

@@ -16,6 +16,7 @@ import {
 import { useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { stampText } from '../../components/format';
+import { TEXT } from '../../text/screens/bench';
 
 /** Clips that were digitised before, with the points as they are now beside the ones kept first. */
 function digitisedTwice(derived: Derived): readonly DigitisedTwice[] {
@@ -44,34 +45,30 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
   return (
     <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px', fontSize: '.86rem' }}>
       <Typography variant="h3" component="h2">
-        Agreement
+        {TEXT.agreement}
       </Typography>
-      {kept.length === 0 && (
-        <span>
-          Place the points of one clip twice, you or somebody else, to know how far two digitisings differ. Keep the
-          first, begin anew, and read it here.
-        </span>
-      )}
+      {kept.length === 0 && <span>{TEXT.placePointsOfOneClip}</span>}
       {kept.map((d) => (
         <div key={d.id}>
-          Kept: {d.by}, {stampText(d.at)} <Button onClick={() => dropDigitising(d.id)}>Drop it</Button>
+          {TEXT.keptByStampText(d.by, stampText(d.at))}{' '}
+          <Button onClick={() => dropDigitising(d.id)}>{TEXT.dropIt}</Button>
         </div>
       ))}
       <div style={{ display: 'flex', gap: 8 }}>
         <TextField
-          label="Digitised by"
+          label={TEXT.digitisedBy}
           value={by}
           onChange={(event) => setBy(event.target.value)}
           sx={{ flex: 1 }}
           slotProps={{ htmlInput: { maxLength: 60 } }}
         />
         <Button variant="outlined" disabled={Object.keys(raw).length === 0} onClick={() => keepDigitising(clip, by)}>
-          Keep these points
+          {TEXT.keepThesePoints}
         </Button>
       </div>
       {kept.length > 0 && (
         <Button sx={{ justifySelf: 'start' }} onClick={() => clearPoints(clip)}>
-          Begin the {clipName(on)} anew, without points
+          {TEXT.beginClipNameAnewWithout(clipName(on))}
         </Button>
       )}
       {shown && (
@@ -79,12 +76,10 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
           <table className="sheet" data-testid="agreement">
             <thead>
               <tr>
-                <th>Measure</th>
-                <th title="Intraclass correlation over attempts, absolute agreement, single value, ICC(2,1), with its 95 % interval">
-                  ICC
-                </th>
-                <th title="Standard error of measurement">SEM</th>
-                <th title="Minimal detectable change, 95 %">MDC</th>
+                <th>{TEXT.measure}</th>
+                <th title={TEXT.intraclassCorrelationOverAttemptsAbsolute}>{TEXT.icc}</th>
+                <th title={TEXT.standardErrorOfMeasurement}>{TEXT.sem}</th>
+                <th title={TEXT.minimalDetectableChange95}>{TEXT.mdc}</th>
               </tr>
             </thead>
             <tbody>
@@ -97,7 +92,7 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
                   <td className="wrap">
                     <button type="button" className="row" aria-pressed={row === shown}>
                       {row.measures[0].name}
-                      {session.measuredErrors[row.measures[0].id] !== undefined ? ' (used)' : ''}
+                      {session.measuredErrors[row.measures[0].id] !== undefined ? TEXT.usedInBrackets : ''}
                     </button>
                   </td>
                   <td>{iccText(row)}</td>
@@ -107,9 +102,7 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
               ))}
             </tbody>
           </table>
-          {shown.attempts === null && (
-            <span className="note">ICC needs three attempts digitised twice; these readings are of one movement.</span>
-          )}
+          {shown.attempts === null && <span className="note">{TEXT.iccNeedsThreeAttemptsDigitised}</span>}
           <Limits row={shown} used={session.measuredErrors[shown.measures[0].id] !== undefined} />
         </>
       )}
@@ -120,8 +113,8 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
 /** The correlation with its interval; nothing where the readings are of fewer attempts than tell it. */
 function iccText({ attempts, agreement: { absolute, interval } }: MeasureAgreement): string {
   if (attempts === null) return '\u2013';
-  const [low, high] = interval.map((v) => v.toFixed(2).replace('-', '\u2212'));
-  return `${absolute.toFixed(2).replace('-', '\u2212')} (${low} to ${high})`;
+  const [low, high, value] = [...interval, absolute].map((v) => v.toFixed(2).replace('-', '\u2212'));
+  return TEXT.valueInInterval(value!, low!, high!);
 }
 
 function Limits({ row, used }: { readonly row: MeasureAgreement; readonly used: boolean }): ReactNode {
@@ -130,10 +123,15 @@ function Limits({ row, used }: { readonly row: MeasureAgreement; readonly used: 
     <>
       <AgreementChart limits={limits} unit={unit} />
       <span>
-        {measures[0].name}: over {pairs} readings{' '}
-        {attempts === null ? 'along the movement ' : `of ${attempts} attempts `}
-        the first digitising is {inUnit(Math.abs(limits.bias), unit, 1)} {limits.bias < 0 ? 'below' : 'above'} the
-        second; 95 of 100 differences lie between {inUnit(limits.lower, unit, 1)} and {inUnit(limits.upper, unit, 1)}.
+        {TEXT.limitsOfAgreement(
+          measures[0].name,
+          pairs,
+          attempts === null ? TEXT.alongMovement : TEXT.ofAttempts(attempts),
+          inUnit(Math.abs(limits.bias), unit, 1),
+          limits.bias < 0 ? TEXT.below : TEXT.above,
+          inUnit(limits.lower, unit, 1),
+          inUnit(limits.upper, unit, 1),
+        )}
       </span>
       <Button
         sx={{ justifySelf: 'start' }}
@@ -145,7 +143,7 @@ function Limits({ row, used }: { readonly row: MeasureAgreement; readonly used: 
           )
         }
       >
-        {used ? 'Compute its error from the points again' : 'Take this as its measuring error'}
+        {used ? TEXT.computeItsErrorFromPoints : TEXT.takeThisAsItsMeasuring}
       </Button>
     </>
   );

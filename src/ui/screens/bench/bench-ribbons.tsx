@@ -16,6 +16,7 @@ import { signedMilliseconds } from '../../components/format';
 import { PinLoupe } from './pin-loupe';
 import { fromAxis, ribbonClips, showSpan, shownSpan, toAxis } from './ribbon-span';
 import { THUMBNAIL_HEIGHT, useThumbnails, type Thumbnails } from './use-thumbnails';
+import { TEXT } from '../../text/screens/bench';
 
 /**
  * All trials on the leading clip's time. The others are laid on it through the current map: matched threads stand
@@ -127,13 +128,18 @@ const levelsAlong = (trial: Trial, sound: ClipSound | null): RibbonClip['sound']
 const FULL_STRIP = 0.6;
 
 function cameraStretchText({ turns, shifts, zooms, holds }: CameraStretch): string {
-  if (!holds) return 'Nothing that stands still gives a hold here';
+  if (!holds) return TEXT.nothingThatStandsStillGives;
   const moves = Number.isNaN(turns)
-    ? `follows at ${shifts.toFixed(2)} widths a second`
-    : `turns at ${((turns * 180) / Math.PI).toFixed(0)} degrees a second`;
+    ? TEXT.followsAtShiftsWidthsSecond(shifts.toFixed(2))
+    : TEXT.turnsAtTurnsDegreesSecond(((turns * 180) / Math.PI).toFixed(0));
   const percent = Math.round(100 * Math.expm1(zooms));
-  const zoom = percent === 0 ? '' : `, zooms ${percent > 0 ? 'in' : 'out'} by ${Math.abs(percent)} % a second`;
-  return `The camera ${moves}${zoom}`;
+  const zoom =
+    percent === 0
+      ? ''
+      : percent > 0
+        ? TEXT.zoomsInByPercentSecond(Math.abs(percent))
+        : TEXT.zoomsOutByPercentSecond(Math.abs(percent));
+  return TEXT.cameraMovesZoom(moves, zoom);
 }
 
 /**

@@ -22,6 +22,7 @@ import { Transport } from './transport';
 import { useClipSounds } from './use-clip-sounds';
 import { useBenchKeys } from './bench-keys';
 import { usePointKeys } from './point-keys';
+import { TEXT } from '../../text/screens/bench';
 
 const ROLES = ['athlete', 'reference'] as const;
 
@@ -110,9 +111,9 @@ export function BenchScreen({
             {inSpace && <SpacePane derived={derived} />}
             {missing.map((role) => (
               <div key={role} className="pane-empty">
-                <span>The {role}’s clip belongs here.</span>
+                <span>{TEXT.roleSClipBelongsHere(role)}</span>
                 <Link to={`/s/${derived.session.id}/intake`} style={{ color: '#ffd9a8' }}>
-                  Add it at Intake
+                  {TEXT.addItAtIntake}
                 </Link>
               </div>
             ))}
@@ -122,7 +123,7 @@ export function BenchScreen({
           <BenchRibbons derived={derived} currentMoment={currentMoment} />
           {step === 'measure' ? <MeasureCurve derived={derived} /> : <div />}
         </div>
-        <aside className="side" aria-label="Panel">
+        <aside className="side" aria-label={TEXT.panel}>
           {step === 'review' && <ReviewPanel derived={derived} />}
           {step === 'match' && <MatchPanel derived={derived} />}
           {step === 'moments' && <MomentsPanel derived={derived} />}

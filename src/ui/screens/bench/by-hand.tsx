@@ -17,6 +17,7 @@ import { changeClip } from '../../../application/clips/clip-use-cases';
 import { interpolatePoint } from '../../../application/tracks/track-use-cases';
 import { setPointWork, useView, type AfterPlacing } from '../../../application/stores/view-store';
 import { ROW, SMALL } from './card-rows';
+import { TEXT } from '../../text/screens/bench';
 
 interface ByHandProps {
   readonly movement: Movement;
@@ -28,7 +29,7 @@ interface ByHandProps {
 function useApart(clipId: string, id: PointId, frame: number): string {
   const kept = useDocument((state) => state.session?.detections[clipId]);
   const apart = kept ? disagreement(kept, id, frame) : null;
-  return apart === null ? '' : `, two detectors ${apart.toFixed(0)} px apart`;
+  return apart === null ? '' : TEXT.twoDetectorsApart(apart.toFixed(0));
 }
 
 /** Acts on one point of the chosen clip. */
@@ -43,19 +44,19 @@ export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
   const apart = useApart(clip.id, id, frame);
   const own = movement.points.find((p) => p.id === id);
   const says = {
-    hand: 'placed by hand',
-    detected: `detected, confidence ${confidence.toFixed(2)}${apart}`,
-    tracked: `tracked, likeness ${confidence.toFixed(2)}`,
-    recorded: 'from a file',
-    filled: `between detected frames, confidence ${confidence.toFixed(2)}`,
-    interpolated: 'filled in by hand',
-    missing: 'not placed',
+    hand: TEXT.placedByHand,
+    detected: TEXT.detectedConfidenceApart(confidence.toFixed(2), apart),
+    tracked: TEXT.trackedLikenessConfidence(confidence.toFixed(2)),
+    recorded: TEXT.fromFile,
+    filled: TEXT.betweenDetectedFramesConfidence(confidence.toFixed(2)),
+    interpolated: TEXT.filledInByHand,
+    missing: TEXT.notPlaced,
   }[origin];
   return (
     <>
       <TextField
         select
-        label={`Point of the ${name}`}
+        label={TEXT.pointOfName(name)}
         value={id}
         onChange={(event) => setPointWork({ id: event.target.value as PointId })}
       >
@@ -70,38 +71,36 @@ export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
           </MenuItem>
         ))}
       </TextField>
-      <div style={SMALL}>
-        Frame {frame + 1}: {says}.{own ? ` ${own.hint}` : ''}
-      </div>
+      <div style={SMALL}>{own ? TEXT.frameSaysHint(frame + 1, says, own.hint) : TEXT.frameSays(frame + 1, says)}</div>
       <div style={ROW}>
         <Button
           variant={placing ? 'contained' : 'outlined'}
-          title="N; E places it where the pointer is"
+          title={TEXT.nEPlacesItWhere}
           onClick={() => setPointWork({ placing: !placing })}
         >
-          {placing ? 'Press in the picture' : 'Place'}
+          {placing ? TEXT.pressInPicture : TEXT.place}
         </Button>
         <TextField
           select
-          label="Then"
+          label={TEXT.then}
           value={work.after}
           onChange={(event) => setPointWork({ after: event.target.value as AfterPlacing })}
           sx={{ flex: 1, minWidth: 150 }}
         >
-          <MenuItem value="stay">stay here</MenuItem>
-          <MenuItem value="next-frame">the same point, next frame</MenuItem>
-          <MenuItem value="next-point">the next point, same frame</MenuItem>
+          <MenuItem value="stay">{TEXT.stayHere}</MenuItem>
+          <MenuItem value="next-frame">{TEXT.samePointNextFrame}</MenuItem>
+          <MenuItem value="next-point">{TEXT.nextPointSameFrame}</MenuItem>
         </TextField>
       </div>
       <div style={ROW}>
         <Button title="H" disabled={origin === 'missing' && !placing} onClick={() => hideHere(trial)}>
-          Hidden here
+          {TEXT.hiddenHere}
         </Button>
         <Button disabled={origin !== 'hand'} onClick={() => interpolatePoint(clip, id, frame)}>
-          Fill to the hand-placed neighbours
+          {TEXT.fillToHandPlacedNeighbours}
         </Button>
         <Button disabled={work.shift?.clipId !== clip.id} onClick={() => carryOnLast(trial)}>
-          Move what follows alike
+          {TEXT.moveWhatFollowsAlike}
         </Button>
       </div>
       <CarriedCorrections trial={trial} />
@@ -113,37 +112,35 @@ export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
             disabled={origin === 'missing'}
             onClick={() => void follow(trial, 1)}
           >
-            Track it on
+            {TEXT.trackItOn}
           </Button>
-          <Button title="Shift + F" disabled={origin === 'missing'} onClick={() => void follow(trial, -1)}>
-            and back
+          <Button title={TEXT.shiftF} disabled={origin === 'missing'} onClick={() => void follow(trial, -1)}>
+            {TEXT.andBack}
           </Button>
           <TextField
             select
-            label="It looks"
+            label={TEXT.itLooks}
             value={work.trackingRadius}
             onChange={(event) => setPointWork({ trackingRadius: Number(event.target.value) })}
             sx={{ flex: 1, minWidth: 110 }}
           >
-            <MenuItem value={7}>small</MenuItem>
-            <MenuItem value={12}>middling</MenuItem>
-            <MenuItem value={20}>large</MenuItem>
+            <MenuItem value={7}>{TEXT.small}</MenuItem>
+            <MenuItem value={12}>{TEXT.middling}</MenuItem>
+            <MenuItem value={20}>{TEXT.large}</MenuItem>
           </TextField>
         </div>
       )}
       {work.swapFrom?.clipId === clip.id ? (
         <div style={{ ...ROW, ...SMALL }}>
-          <span>
-            Exchange left and right from frame {work.swapFrom.frame + 1} to {frame + 1}:
-          </span>
-          <Button onClick={() => swapTo(trial, 'legs')}>legs</Button>
-          <Button onClick={() => swapTo(trial, 'arms')}>arms</Button>
-          <Button onClick={() => swapTo(trial, 'body')}>all</Button>
-          <Button onClick={() => setPointWork({ swapFrom: null })}>leave it</Button>
+          <span>{TEXT.exchangeLeftAndRightFrom(work.swapFrom.frame + 1, frame + 1)}</span>
+          <Button onClick={() => swapTo(trial, 'legs')}>{TEXT.legs}</Button>
+          <Button onClick={() => swapTo(trial, 'arms')}>{TEXT.arms}</Button>
+          <Button onClick={() => swapTo(trial, 'body')}>{TEXT.all}</Button>
+          <Button onClick={() => setPointWork({ swapFrom: null })}>{TEXT.leaveIt}</Button>
         </div>
       ) : (
         <Button sx={{ justifySelf: 'start' }} onClick={() => setPointWork({ swapFrom: { clipId: clip.id, frame } })}>
-          Left and right are exchanged from here
+          {TEXT.leftAndRightAreExchanged}
         </Button>
       )}
       <StillToDo movement={movement} trial={trial} />
@@ -169,17 +166,18 @@ function CarriedCorrections({ trial }: { readonly trial: Trial }): ReactNode {
             onChange={(event) => changeClip(clip.id, { carryCorrections: event.target.checked })}
           />
         }
-        label="Corrections tell how the detector errs on the other frames"
+        label={TEXT.correctionsTellHowDetectorErrs}
         slotProps={{ typography: { sx: { fontSize: 'inherit' } } }}
       />
       {learned &&
         [...learned.values()].map(({ id, corrected, moved }) => (
           <div key={id}>
-            {pointName(id)}: {corrected.length} corrected {corrected.length === 1 ? 'frame' : 'frames'}; the others are
-            moved by {share(moved)} of body height on average.
+            {corrected.length === 1
+              ? TEXT.pointNameCountCorrectedFrame(pointName(id), corrected.length, share(moved))
+              : TEXT.pointNameCountCorrectedFrames(pointName(id), corrected.length, share(moved))}
           </div>
         ))}
-      {clip.carryCorrections && !learned && <div>Nothing yet: the corrections were of single wrong frames.</div>}
+      {clip.carryCorrections && !learned && <div>{TEXT.nothingYetCorrectionsWereOf}</div>}
     </div>
   );
 }
@@ -188,13 +186,11 @@ function CarriedCorrections({ trial }: { readonly trial: Trial }): ReactNode {
 function StillToDo({ movement, trial }: Omit<ByHandProps, 'name'>): ReactNode {
   const items = useMemo(() => workList(movement, trial), [movement, trial]);
   const marked = movement.moments.filter((m) => trial.marks[m.id] !== undefined);
-  if (marked.length === 0)
-    return <div style={SMALL}>Once moments are marked, the points that are still missing at them stand here.</div>;
-  if (items.length === 0)
-    return <div style={SMALL}>Every point that the measures need is known at all {marked.length} marked moments.</div>;
+  if (marked.length === 0) return <div style={SMALL}>{TEXT.onceMomentsAreMarkedPoints}</div>;
+  if (items.length === 0) return <div style={SMALL}>{TEXT.everyPointThatMeasuresNeed(marked.length)}</div>;
   return (
     <div style={{ ...SMALL, display: 'grid', gap: 4 }}>
-      <strong>Still to place or check: {items.length}</strong>
+      <strong>{TEXT.stillToPlaceOrCheck(items.length)}</strong>
       {marked.map((moment) => {
         const here = items.filter((item) => item.momentId === moment.id);
         return (
@@ -204,7 +200,7 @@ function StillToDo({ movement, trial }: Omit<ByHandProps, 'name'>): ReactNode {
               {here.map((item) => (
                 <Button
                   key={item.id}
-                  title={`Needed for ${item.measures.join(', ').toLowerCase()}`}
+                  title={TEXT.neededForMeasures(item.measures.join(', ').toLowerCase())}
                   onClick={() => {
                     player.goTo(trial.clip.id, item.frame);
                     setPointWork({ id: item.id, placing: item.state === 'missing' });

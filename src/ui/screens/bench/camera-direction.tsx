@@ -7,6 +7,7 @@ import type { Trial } from '../../../core/trial/trial';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
+import { TEXT } from '../../text/screens/bench';
 
 /** How far the camera is off the side view: stated, or as the body says. */
 export function CameraDirection({ trial }: { readonly trial: Trial }): ReactNode {
@@ -22,28 +23,30 @@ export function CameraDirection({ trial }: { readonly trial: Trial }): ReactNode
     },
     NUMBER_PAUSE,
   );
-  const known = off === null ? 'Not said: taken as square' : sd === undefined ? 'Stated' : 'From the body';
+  const known = off === null ? TEXT.notSaidTakenAsSquare : sd === undefined ? TEXT.stated : TEXT.fromBody;
   const wrong = degreesOf(text.value) === undefined;
   return (
     <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
       <TextField
-        label="Camera off the side view, degrees"
+        label={TEXT.cameraOffSideViewDegrees}
         {...text}
         error={wrong}
         helperText={
           wrong
-            ? `\u201c${text.value}\u201d is not an angle from −90 to 90 degrees; for example 12`
+            ? TEXT.valueIsNotAngleFrom(text.value)
             : `${known}, ±${Math.round(COVERAGE_95 * offPlaneSd(clip.view))}°`
         }
       />
       {said.ok && !taken && (
         <span>
-          Shoulders and hips say {said.value.degrees.toFixed(0).replace('-', '−')}° ±{' '}
-          {Math.round(COVERAGE_95 * said.value.sdDegrees)}°
-          {agrees(clip.view, said.value) ? ', which agrees.' : off === null ? '.' : ', which does not agree.'}{' '}
+          {TEXT.shouldersAndHipsSayDegrees(
+            said.value.degrees.toFixed(0).replace('-', '−'),
+            Math.round(COVERAGE_95 * said.value.sdDegrees),
+            agrees(clip.view, said.value) ? TEXT.whichAgrees : off === null ? '.' : TEXT.whichDoesNotAgree,
+          )}{' '}
           {(!agrees(clip.view, said.value) || said.value.sdDegrees < offPlaneSd(clip.view)) && (
             <Button onClick={() => changeClip(clip.id, { view: viewAsEstimated(clip.view, said.value) })}>
-              Use this angle
+              {TEXT.takeThisAngle}
             </Button>
           )}
         </span>

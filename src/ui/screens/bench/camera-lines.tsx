@@ -6,6 +6,7 @@ import { useJobs } from '../../../application/stores/jobs';
 import { notify } from '../../../application/stores/notices';
 import type { Clip } from '../../../core/model/clip';
 import { clipName } from '../../components/clip-name';
+import { TEXT } from '../../text/screens/bench';
 
 async function observe(clips: readonly Clip[]): Promise<void> {
   for (const clip of clips) {
@@ -34,19 +35,16 @@ export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] })
   );
   return (
     <>
-      {still.length > 0 && <span className="note">Camera stands still: {still.join(', ')}.</span>}
+      {still.length > 0 && <span className="note">{TEXT.cameraStandsStill(still.join(', '))}</span>}
       {all.map(({ clip, name, camera }) => {
         if (!camera?.moves) return null;
         return (
           <div key={clip.id} role="note" className={camera.takenOut ? 'note' : 'camera-moves'}>
-            <strong>
-              Camera of the {name}: {camera.text}.
-            </strong>{' '}
-            {camera.measured}{' '}
+            <strong>{TEXT.cameraOfNameText(name, camera.text)}</strong> {camera.measured}{' '}
             <Button size="small" onClick={() => takeCameraAsStill(clip)}>
-              It stood still
+              {TEXT.itStoodStill}
             </Button>
-            {clip.mediaId && checkButton([clip], 'Check again')}
+            {clip.mediaId && checkButton([clip], TEXT.checkAgain)}
           </div>
         );
       })}
@@ -54,9 +52,7 @@ export function CameraLines({ clips }: { readonly clips: readonly BenchClip[] })
         <div>
           {checkButton(
             unknown.map(({ clip }) => clip),
-            unknown.length === 1
-              ? `Check whether the camera of the ${unknown[0]!.name} moves`
-              : 'Check whether the cameras move',
+            unknown.length === 1 ? TEXT.checkWhetherCameraOfName(unknown[0]!.name) : TEXT.checkWhetherCamerasMove,
           )}
         </div>
       )}

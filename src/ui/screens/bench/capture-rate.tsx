@@ -9,6 +9,7 @@ import { captureRateAt, withFirstRate } from '../../../core/timing/clip-time';
 import { player } from '../../../application/bench/bench-player';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { notify } from '../../../application/stores/notices';
+import { TEXT } from '../../text/screens/bench';
 
 const keepChanges = ({ id }: Clip, rateChanges: readonly RateChange[]): void =>
   changeClip(id, { rateChanges: [...rateChanges].sort((a, b) => a.from - b.from) });
@@ -16,11 +17,11 @@ const keepChanges = ({ id }: Clip, rateChanges: readonly RateChange[]): void =>
 /** The frame that is shown begins a stretch of another rate. */
 function changeHere(clip: Clip): void {
   const from = player.pendingFrame(clip.id);
-  if (from === 0) return notify('info', 'The first frame has the rate above. Go to the frame from which it changes.');
+  if (from === 0) return notify('info', TEXT.firstFrameHasRateAbove);
   if (clip.rateChanges.some((change) => change.from === from))
-    return notify('info', `A change stands at frame ${from + 1} already.`);
+    return notify('info', TEXT.changeStandsAtFrameFrom(from + 1));
   if (clip.rateChanges.length >= LIMITS.rateChanges - 1)
-    return notify('info', `A clip has at most ${LIMITS.rateChanges - 1} changes of its rate. Remove one first.`);
+    return notify('info', TEXT.clipHasAtMostRate(LIMITS.rateChanges - 1));
   keepChanges(clip, [...clip.rateChanges, { from, captureRate: captureRateAt(clip, from) }]);
 }
 
@@ -31,7 +32,7 @@ function rateOf(text: string, before: number | null): number | null {
   return rate >= LIMITS.rate.least && rate <= LIMITS.rate.most ? rate : before;
 }
 
-const NOT_KNOWN = 'Not known: no times are measured over it';
+const NOT_KNOWN = TEXT.notKnownNoTimesAre;
 
 /** One stretch's rate; empty where nobody knows it. */
 function RateField({
@@ -68,15 +69,15 @@ export function CaptureRate({ clip }: { readonly clip: Clip }): ReactNode {
   return (
     <div style={{ display: 'grid', gap: 8 }}>
       <RateField
-        label="Capture rate, frames per second"
+        label={TEXT.captureRateFramesPerSecond}
         rate={captureRateAt(clip, 0)}
-        helperText={`The file plays ${clip.fileRate} frames per second; times are real times. Empty: not known`}
+        helperText={TEXT.filePlaysFileRateFrames(clip.fileRate)}
         onChange={(rate) => changeClip(clip.id, withFirstRate(clip, rate))}
       />
       {further.map((change) => (
         <div key={change.from} style={{ display: 'flex', alignItems: 'start', gap: 4 }}>
           <RateField
-            label={`From frame ${change.from + 1}, frames per second`}
+            label={TEXT.fromFrameFromFramesPer(change.from + 1)}
             rate={change.captureRate}
             onChange={(captureRate) =>
               keepChanges(
@@ -86,7 +87,7 @@ export function CaptureRate({ clip }: { readonly clip: Clip }): ReactNode {
             }
           />
           <IconButton
-            aria-label={`Remove the change at frame ${change.from + 1}`}
+            aria-label={TEXT.removeChangeAtFrameFrom(change.from + 1)}
             onClick={() =>
               keepChanges(
                 clip,
@@ -100,7 +101,7 @@ export function CaptureRate({ clip }: { readonly clip: Clip }): ReactNode {
       ))}
       <div>
         <Button size="small" onClick={() => changeHere(clip)}>
-          Rate changes at this frame
+          {TEXT.rateChangesAtThisFrame}
         </Button>
       </div>
     </div>

@@ -25,6 +25,7 @@ import { CaptureRate } from './capture-rate';
 import { KnownLength } from './known-length';
 import { Ground } from './ground-rectangle';
 import { Shots } from './shots-card';
+import { TEXT } from '../../text/screens/bench';
 
 export function ClipMatch({
   on,
@@ -40,23 +41,23 @@ export function ClipMatch({
       <Typography variant="h3" component="h2">
         <RoleName
           role={on.styleKey}
-          name={on.join ? `${clip.performer.name}, ${VIEW_NAMES[clip.view.kind]} view` : clip.performer.name}
+          name={on.join ? TEXT.nameViewnamesView(clip.performer.name, VIEW_NAMES[clip.view.kind]) : clip.performer.name}
         />
       </Typography>
       {on.join && <Joint on={on} />}
       {on.id.startsWith('reference-') && !on.join && (
         <Button variant="outlined" onClick={() => compareWith(clip.id)}>
-          Compare the athlete with this one
+          {TEXT.compareAthleteWithThisOne}
         </Button>
       )}
       <TextField
         select
-        label="Moves in the picture"
+        label={TEXT.movesInPicture}
         value={clip.travel}
         onChange={(event) => changeClip(clip.id, { travel: event.target.value as Clip['travel'] })}
       >
-        <MenuItem value="right">To the right</MenuItem>
-        <MenuItem value="left">To the left</MenuItem>
+        <MenuItem value="right">{TEXT.toRight}</MenuItem>
+        <MenuItem value="left">{TEXT.toLeft}</MenuItem>
       </TextField>
       <FormControlLabel
         control={
@@ -65,19 +66,19 @@ export function ClipMatch({
             onChange={(event) => changeClip(clip.id, { mirrored: event.target.checked })}
           />
         }
-        label="Show mirrored"
+        label={TEXT.showMirrored}
       />
       <div style={{ display: 'flex', gap: 8, alignItems: 'center', fontSize: '.86rem' }}>
         <Button
           variant={levelling ? 'contained' : 'outlined'}
           onClick={() => setView({ tool: levelling ? 'move' : 'level' })}
         >
-          {levelling ? 'Draw along a level or plumb line' : 'Level by a line'}
+          {levelling ? TEXT.drawAlongLevelOrPlumb : TEXT.levelByLine}
         </Button>
         {clip.levelDegrees !== 0 && (
           <span>
-            turned by {clip.levelDegrees.toFixed(1)}°{' '}
-            <Button onClick={() => changeClip(clip.id, { levelDegrees: 0 })}>As filmed</Button>
+            {TEXT.turnedByLevelDegrees(clip.levelDegrees.toFixed(1))}{' '}
+            <Button onClick={() => changeClip(clip.id, { levelDegrees: 0 })}>{TEXT.asFilmed}</Button>
           </span>
         )}
       </div>
@@ -86,12 +87,17 @@ export function ClipMatch({
       <KnownLength clip={clip} lengths={lengths} />
       <Ground clip={clip} />
       <Shade
-        label="Brightness"
+        label={TEXT.brightness}
         value={clip.brightness}
         most={4}
         onKeep={(brightness) => changeClip(clip.id, { brightness })}
       />
-      <Shade label="Contrast" value={clip.contrast} most={3} onKeep={(contrast) => changeClip(clip.id, { contrast })} />
+      <Shade
+        label={TEXT.contrast}
+        value={clip.contrast}
+        most={3}
+        onKeep={(contrast) => changeClip(clip.id, { contrast })}
+      />
       {!clip.pictures && <CaptureRate key={`${clip.captureRate} ${JSON.stringify(clip.rateChanges)}`} clip={clip} />}
       {!clip.pictures && clip.mediaId !== null && <Shots clip={clip} />}
       {!clip.pictures && <WorkCopy clip={clip} />}
@@ -104,34 +110,34 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
   const { clip } = on.trial;
   const { pairs } = clip.sync!;
   const { map } = on.join!;
-  const drift = `, drifts ${(map.drift * 1e6).toFixed(0)} \u00b5s a second, fits within ${(map.misfit * 1000).toFixed(1)} ms`;
-  const offset = `Starts ${signedMilliseconds(map.offset)} against the first camera${pairs.length > 1 ? drift : ''}.`;
+  const drift = TEXT.driftsDriftSSecondFits((map.drift * 1e6).toFixed(0), (map.misfit * 1000).toFixed(1));
+  const offset = TEXT.startsAgainstFirstCamera(signedMilliseconds(map.offset), pairs.length > 1 ? drift : '');
   return (
     <div style={{ display: 'grid', gap: 6, fontSize: '.86rem' }}>
-      <span>
-        {pairs.length === 0
-          ? 'Step both cameras to one instant that both show (a clap, a flash, a contact): Shift with the arrows ' +
-            'steps this one alone. Then join them there.'
-          : `${offset} A second instant, far from the first, measures the drift of the clocks.`}
-      </span>
+      <span>{pairs.length === 0 ? TEXT.stepBothCamerasToOne : TEXT.offsetSecondInstantFarFrom(offset)}</span>
       <div>
         <Button variant={pairs.length === 0 ? 'contained' : 'outlined'} onClick={() => joinHere(clip)}>
-          {pairs.length === 0 ? 'Same instant here' : 'One more instant here'}
+          {pairs.length === 0 ? TEXT.sameInstantHere : TEXT.oneMoreInstantHere}
         </Button>
         <BySound clip={clip} />
         {pairs.length > 0 && (
-          <Button onClick={() => changeClip(clip.id, { sync: { to: clip.sync!.to, pairs: [] } })}>Join anew</Button>
+          <Button onClick={() => changeClip(clip.id, { sync: { to: clip.sync!.to, pairs: [] } })}>
+            {TEXT.joinAnew}
+          </Button>
         )}
       </div>
       {pairs.length > 0 && (
         <span>
-          {pairs
-            .map(
-              (p) =>
-                `frame ${(p.own + 1).toFixed(1).replace(/\.0$/, '')} = ${(p.other + 1).toFixed(1).replace(/\.0$/, '')}`,
-            )
-            .join('; ')}
-          . With this picture chosen, Alt with the arrows moves it by a frame, with Shift by a tenth.
+          {TEXT.pairsWithThisPictureChosen(
+            pairs
+              .map((p) =>
+                TEXT.frameOwnOther(
+                  (p.own + 1).toFixed(1).replace(/\.0$/, ''),
+                  (p.other + 1).toFixed(1).replace(/\.0$/, ''),
+                ),
+              )
+              .join('; '),
+          )}
         </span>
       )}
     </div>
@@ -151,7 +157,7 @@ function BySound({ clip }: { readonly clip: Clip }): ReactNode {
         void joinBySound(clip).finally(() => setBusy(false));
       }}
     >
-      {busy ? 'Comparing the sounds' : 'Join by the sound'}
+      {busy ? TEXT.comparingSounds : TEXT.joinBySound}
     </Button>
   );
 }
@@ -162,10 +168,10 @@ function SoundDistance({ clip }: { readonly clip: Clip }): ReactNode {
   if (!audible) return null;
   return (
     <TextField
-      label="Distance to what is heard, metres"
+      label={TEXT.distanceToWhatIsHeard}
       type="number"
       defaultValue={clip.soundMetres ?? ''}
-      helperText="From the camera: 2.9 ms a metre are taken off where a moment or a camera is set by the sound"
+      helperText={TEXT.fromCamera29Ms}
       onBlur={(event) => {
         const { value } = event.target;
         const metres = value === '' ? null : Math.min(LIMITS.soundMetres, Math.max(0, Number(value)));
@@ -183,8 +189,7 @@ function WorkCopy({ clip }: { readonly clip: Clip }): ReactNode {
   if (clip.workMediaId)
     return (
       <span style={{ fontSize: '.86rem' }}>
-        A work copy in short groups is shown here; measuring uses the original.{' '}
-        <Button onClick={() => void dropWorkCopy(clip)}>Use the original</Button>
+        {TEXT.workCopyInShortGroups} <Button onClick={() => void dropWorkCopy(clip)}>{TEXT.backToOriginal}</Button>
       </span>
     );
   return (
@@ -198,7 +203,7 @@ function WorkCopy({ clip }: { readonly clip: Clip }): ReactNode {
           })
         }
       >
-        Make a work copy that jumps quicker
+        {TEXT.makeWorkCopyThatJumps}
       </Button>
     </div>
   );

@@ -21,6 +21,7 @@ import { rateText } from '../../components/format';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
 import { anchoredAt, focusOf, heldGround, shownAs } from '../../../rendering/focus';
 import { useDrawing } from './use-drawing';
+import { TEXT } from '../../text/screens/bench';
 
 interface ClipPaneProps {
   readonly on: BenchClip;
@@ -90,8 +91,8 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
     <>
       <IconButton
         size="small"
-        title={`Lines of this picture ${plain ? 'on' : 'off'} (Shift+O)`}
-        aria-label={`Lines of the ${clipName(on)}`}
+        title={plain ? TEXT.linesOfThisPictureOn : TEXT.linesOfThisPictureOff}
+        aria-label={TEXT.linesOfClipName(clipName(on))}
         aria-pressed={!plain}
         onClick={() => togglePlain(clip.id)}
       >
@@ -100,8 +101,8 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
       {panes.length > 2 && (
         <IconButton
           size="small"
-          title="Put this picture away"
-          aria-label={`Put the ${clipName(on)} away`}
+          title={TEXT.putThisPictureAway}
+          aria-label={TEXT.putClipNameAway(clipName(on))}
           onClick={() => changeClip(clip.id, { onBench: false })}
         >
           <CloseIcon fontSize="inherit" />
@@ -158,14 +159,19 @@ function FrameAndTime({ on, short }: { readonly on: BenchClip; readonly short: b
   if (clip.pictures)
     return (
       <span className="right" data-testid={`frame-${on.id}`}>
-        picture {shown + 1} of {clip.frameTimes.length}
+        {TEXT.pictureShownOfCount(shown + 1, clip.frameTimes.length)}
       </span>
     );
   return (
     <span className="right" data-testid={`frame-${on.id}`}>
-      frame {shown + 1}
-      {short ? '' : ` of ${clip.frameTimes.length}`}, {(timeAtFrame(times, shown) * 1000).toFixed(0)} ms
-      {short && clip.captureRate === clip.fileRate && clip.rateChanges.length === 0 ? '' : ` at ${rateText(clip)}`}
+      {TEXT.frameAndTime(
+        shown + 1,
+        short ? '' : TEXT.ofCount(clip.frameTimes.length),
+        (timeAtFrame(times, shown) * 1000).toFixed(0),
+        short && clip.captureRate === clip.fileRate && clip.rateChanges.length === 0
+          ? ''
+          : TEXT.atRateText(rateText(clip)),
+      )}
     </span>
   );
 }

@@ -26,25 +26,30 @@ import { changeDrawing, layOn } from '../../../application/findings/finding-use-
 import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';
+import { TEXT } from '../../text/screens/bench';
 
 const KINDS: readonly (readonly [DrawingKind, string, ReactNode])[] = [
-  ['line', 'Line', <ShowChartIcon key="line" fontSize="small" />],
-  ['arrow', 'Arrow', <CallMadeIcon key="arrow" fontSize="small" />],
-  ['angle', 'Angle', <SquareFootIcon key="angle" fontSize="small" />],
-  ['lines', 'Two lines', <CloseIcon key="lines" fontSize="small" />],
-  ['box', 'Box', <CropSquareIcon key="box" fontSize="small" />],
-  ['grid', 'Grid', <GridOnIcon key="grid" fontSize="small" />],
-  ['circle', 'Circle', <PanoramaFishEyeIcon key="circle" fontSize="small" />],
-  ['plumb', 'Plumb line', <VerticalAlignCenterIcon key="plumb" fontSize="small" sx={{ transform: 'rotate(90deg)' }} />],
-  ['level', 'Level line', <HorizontalRuleIcon key="level" fontSize="small" />],
-  ['stroke', 'Free stroke', <GestureIcon key="stroke" fontSize="small" />],
-  ['text', 'Text', <TextFieldsIcon key="text" fontSize="small" />],
+  ['line', TEXT.line, <ShowChartIcon key="line" fontSize="small" />],
+  ['arrow', TEXT.arrow, <CallMadeIcon key="arrow" fontSize="small" />],
+  ['angle', TEXT.angle, <SquareFootIcon key="angle" fontSize="small" />],
+  ['lines', TEXT.twoLines, <CloseIcon key="lines" fontSize="small" />],
+  ['box', TEXT.box, <CropSquareIcon key="box" fontSize="small" />],
+  ['grid', TEXT.grid, <GridOnIcon key="grid" fontSize="small" />],
+  ['circle', TEXT.circle, <PanoramaFishEyeIcon key="circle" fontSize="small" />],
+  [
+    'plumb',
+    TEXT.plumbLine,
+    <VerticalAlignCenterIcon key="plumb" fontSize="small" sx={{ transform: 'rotate(90deg)' }} />,
+  ],
+  ['level', TEXT.levelLine, <HorizontalRuleIcon key="level" fontSize="small" />],
+  ['stroke', TEXT.freeStroke, <GestureIcon key="stroke" fontSize="small" />],
+  ['text', TEXT.text, <TextFieldsIcon key="text" fontSize="small" />],
 ];
 const NAME = Object.fromEntries(KINDS.map(([kind, name]) => [kind, name])) as Readonly<Record<DrawingKind, string>>;
 const SPANS: readonly (readonly [Drawing['span'], string])[] = [
-  ['frame', 'this frame'],
-  ['phase', 'the phase'],
-  ['clip', 'the whole clip'],
+  ['frame', TEXT.thisFrame],
+  ['phase', TEXT.phase],
+  ['clip', TEXT.wholeClip],
 ];
 
 /** A few shapes for talking about a picture; tied to frames and, where wanted, to a point of the body. */
@@ -55,12 +60,12 @@ export function DrawingTools({ derived }: { readonly derived: Derived }): ReactN
   return (
     <section className="card" style={{ padding: '8px 10px', display: 'grid', gap: 8 }}>
       <Typography variant="h3" component="h2">
-        Draw
+        {TEXT.draw}
       </Typography>
       <ToggleButtonGroup
         exclusive
         size="small"
-        aria-label="What to draw"
+        aria-label={TEXT.whatToDraw}
         sx={{ '& .MuiToggleButton-root': { p: '5px', flex: 1 } }}
         value={tool === 'draw' ? drawing.kind : null}
         onChange={(_, kind: DrawingKind | null) =>
@@ -78,7 +83,7 @@ export function DrawingTools({ derived }: { readonly derived: Derived }): ReactN
           <TextField
             select
             size="small"
-            label="Shown through"
+            label={TEXT.shownThrough}
             value={drawing.span}
             sx={{ flex: 1 }}
             onChange={(event) => setView({ drawing: { ...drawing, span: event.target.value as Drawing['span'] } })}
@@ -92,14 +97,14 @@ export function DrawingTools({ derived }: { readonly derived: Derived }): ReactN
           <TextField
             select
             size="small"
-            label="Moves with"
+            label={TEXT.movesWith}
             value={drawing.anchor ?? ''}
             sx={{ flex: 1 }}
             onChange={(event) =>
               setView({ drawing: { ...drawing, anchor: (event.target.value || null) as PointId | null } })
             }
           >
-            <MenuItem value="">nothing</MenuItem>
+            <MenuItem value="">{TEXT.nothing}</MenuItem>
             {JOINT_POINTS.map((id) => (
               <MenuItem key={id} value={id}>
                 {pointName(id)}
@@ -128,21 +133,21 @@ function DrawingRow({ drawing, derived }: { readonly drawing: Drawing; readonly 
         style={{ whiteSpace: 'nowrap' }}
         onClick={() => on && player.goTo(drawing.clipId, drawing.frame)}
       >
-        {NAME[drawing.kind]}, {on ? clipName(on) : 'clip removed'} {drawing.frame + 1}
+        {NAME[drawing.kind]}, {on ? clipName(on) : TEXT.clipRemoved} {drawing.frame + 1}
       </button>
       <TextField
         variant="standard"
         fullWidth
-        placeholder="Words"
-        slotProps={{ htmlInput: { 'aria-label': `Words of the ${NAME[drawing.kind].toLowerCase()}`, maxLength: 200 } }}
+        placeholder={TEXT.words}
+        slotProps={{ htmlInput: { 'aria-label': TEXT.wordsOfName(NAME[drawing.kind].toLowerCase()), maxLength: 200 } }}
         {...words}
       />
       {others.map((other) => (
         <IconButton
           key={other.trial.clip.id}
           size="small"
-          aria-label={`Lay the ${NAME[drawing.kind].toLowerCase()} on the ${clipName(other)}`}
-          title={`Lay it on the ${clipName(other)}: the same angles, the same lengths in body heights`}
+          aria-label={TEXT.layNameOnClipName(NAME[drawing.kind].toLowerCase(), clipName(other))}
+          title={TEXT.layItOnClipName(clipName(other))}
           onClick={() => layOn(drawing, on!.trial, other.trial)}
         >
           <ContentCopyIcon fontSize="small" />
@@ -150,7 +155,7 @@ function DrawingRow({ drawing, derived }: { readonly drawing: Drawing; readonly 
       ))}
       <IconButton
         size="small"
-        aria-label={`Remove the ${NAME[drawing.kind].toLowerCase()}`}
+        aria-label={TEXT.removeName(NAME[drawing.kind].toLowerCase())}
         onClick={() => changeDrawing(drawing.id, null)}
       >
         <ClearIcon fontSize="small" />

@@ -18,6 +18,7 @@ import { momentAt, momentOfFrame } from '../../components/moment-of-frame';
 import { NumberSaysLine } from '../../components/number-says-line';
 import { useCommittedText } from '../../components/use-committed-text';
 import { VoiceNote } from './voice-note';
+import { TEXT } from '../../text/screens/bench';
 
 /** What the eye found, in words: where it is seen, the number that shows the same, and what becomes of it. */
 export function FindingRow({ note, derived }: { readonly note: Note; readonly derived: Derived }): ReactNode {
@@ -29,7 +30,7 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
   }, [fresh]);
   const on = derived.clips.find((c) => c.trial.clip.id === note.clipId);
   const moment = on ? momentOfFrame(derived.movement, on.trial.marks, note.frame) : null;
-  const stamp = [on ? clipName(on) : 'clip removed', `frame ${note.frame + 1}`, moment, note.region]
+  const stamp = [on ? clipName(on) : TEXT.clipRemoved, TEXT.frame(note.frame + 1), moment, note.region]
     .filter(Boolean)
     .join(', ');
   const made = derived.session.ownCorrections.some(({ noteId }) => noteId === note.id);
@@ -40,9 +41,9 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
         <TextField
           variant="standard"
           fullWidth
-          placeholder="What is it?"
+          placeholder={TEXT.whatIsIt}
           autoFocus={fresh}
-          slotProps={{ htmlInput: { 'aria-label': `Note: ${stamp}` } }}
+          slotProps={{ htmlInput: { 'aria-label': TEXT.noteStamp(stamp) } }}
           onKeyDown={(event) => {
             // The keys of the bench are wanted again.
             if (event.key === 'Enter') (event.target as HTMLElement).blur();
@@ -51,13 +52,13 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
         />
         <IconButton
           size="small"
-          aria-label={note.text ? `Details of \u201c${note.text}\u201d` : 'Details of this note'}
+          aria-label={note.text ? TEXT.detailsOfText(note.text) : TEXT.detailsOfThisNote}
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
           <TuneIcon fontSize="small" />
         </IconButton>
-        <IconButton size="small" aria-label="Remove this note" onClick={() => changeNote(note.id, null)}>
+        <IconButton size="small" aria-label={TEXT.removeThisNote} onClick={() => changeNote(note.id, null)}>
           <ClearIcon fontSize="small" />
         </IconButton>
       </div>
@@ -68,10 +69,10 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
       <NumberSaysLine note={note} derived={derived} />
       {note.kind === 'work-on' &&
         (made || planned ? (
-          <span className="pm">Among the corrections at Decide.</span>
+          <span className="pm">{TEXT.amongCorrectionsAtDecide}</span>
         ) : (
           <Button size="small" onClick={() => workOnNote(derived, note)}>
-            Make it a correction
+            {TEXT.makeItCorrection}
           </Button>
         ))}
       {open && (
@@ -99,11 +100,11 @@ function Details({ note, derived, moment }: DetailsProps): ReactNode {
       <TextField
         select
         size="small"
-        label="The number that shows the same"
+        label={TEXT.numberThatShowsSame}
         value={note.measureId ?? ''}
         onChange={({ target }) => changeNote(note.id, { measureId: target.value || null })}
       >
-        <MenuItem value="">None</MenuItem>
+        <MenuItem value="">{TEXT.none}</MenuItem>
         {measuresFor(derived.movement, { moment, region: note.region }).map((measure) => (
           <MenuItem key={measure.id} value={measure.id}>
             {measureName(derived.movement, measure)}
@@ -113,11 +114,11 @@ function Details({ note, derived, moment }: DetailsProps): ReactNode {
       <TextField
         select
         size="small"
-        label="Region"
+        label={TEXT.region}
         value={note.region ?? ''}
         onChange={({ target }) => changeNote(note.id, { region: target.value || null })}
       >
-        <MenuItem value="">None</MenuItem>
+        <MenuItem value="">{TEXT.none}</MenuItem>
         {[...new Set([...regions, ...(note.region ? [note.region] : [])])].map((region) => (
           <MenuItem key={region} value={region}>
             {region}
@@ -125,7 +126,7 @@ function Details({ note, derived, moment }: DetailsProps): ReactNode {
         ))}
       </TextField>
       <Button size="small" variant="outlined" onClick={() => noteFromHere(derived, note)}>
-        Set to the frames shown
+        {TEXT.setToFramesShown}
       </Button>
     </div>
   );

@@ -6,6 +6,7 @@ import type { Clip } from '../../../core/model/clip';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { notify } from '../../../application/stores/notices';
 import { setView, useView } from '../../../application/stores/view-store';
+import { TEXT } from '../../text/screens/bench';
 
 const lengthOf = (text: string): number | null => {
   const value = Number(text.replace(',', '.'));
@@ -33,12 +34,12 @@ export function Ground({ clip }: { readonly clip: Clip }): ReactNode {
           variant={marking ? 'contained' : 'outlined'}
           onClick={() => setView({ tool: marking ? 'move' : 'ground', markedGround: null })}
         >
-          {marking ? 'Press its four corners, one after the other' : 'Rectangle on the ground'}
+          {marking ? TEXT.pressItsFourCornersOne : TEXT.rectangleOnGround}
         </Button>
         {clip.ground && !marked && (
           <span>
-            {clip.ground.length} by {clip.ground.width} m{' '}
-            <Button onClick={() => changeClip(clip.id, { ground: null })}>Forget it</Button>
+            {TEXT.countByWidthM(clip.ground.length, clip.ground.width)}{' '}
+            <Button onClick={() => changeClip(clip.id, { ground: null })}>{TEXT.forgetIt}</Button>
           </span>
         )}
       </div>
@@ -53,22 +54,22 @@ export function Ground({ clip }: { readonly clip: Clip }): ReactNode {
           <TextField
             size="small"
             autoFocus
-            label="Corner 1 to 2, metres"
+            label={TEXT.corner1To2Metres}
             value={length}
             error={length !== '' && l === null}
             onChange={(event) => setLength(event.target.value)}
           />
           <TextField
             size="small"
-            label="Corner 2 to 3, metres"
+            label={TEXT.corner2To3Metres}
             value={width}
             error={width !== '' && w === null}
             onChange={(event) => setWidth(event.target.value)}
           />
           <Button type="submit" disabled={l === null || w === null}>
-            Keep
+            {TEXT.keep}
           </Button>
-          <Button onClick={() => setView({ markedGround: null })}>Leave</Button>
+          <Button onClick={() => setView({ markedGround: null })}>{TEXT.leave}</Button>
         </form>
       )}
     </div>

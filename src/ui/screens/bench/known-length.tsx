@@ -5,6 +5,7 @@ import type { Clip } from '../../../core/model/clip';
 import type { Movement } from '../../../core/model/movement';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { setView, useView } from '../../../application/stores/view-store';
+import { TEXT } from '../../text/screens/bench';
 
 /** A length in the plane of the movement: a line along it, and how long it is. */
 export function KnownLength({
@@ -26,17 +27,15 @@ export function KnownLength({
           variant={measuring ? 'contained' : 'outlined'}
           onClick={() => setView({ tool: measuring ? 'move' : 'scale' })}
         >
-          {measuring ? 'Draw along the known length' : 'Known length'}
+          {measuring ? TEXT.drawAlongKnownLength : TEXT.knownLength}
         </Button>
         {!clip.scale && !line && clip.performer.heightMetres !== undefined && (
-          <span className="note">
-            Until one is drawn, the standing height of {clip.performer.heightMetres} m serves.
-          </span>
+          <span className="note">{TEXT.untilOneIsDrawnStanding(clip.performer.heightMetres)}</span>
         )}
         {clip.scale && !line && (
           <span>
-            {clip.scale.metres} m are {clip.scale.pixels.toFixed(0)} pixels{' '}
-            <Button onClick={() => changeClip(clip.id, { scale: null })}>Forget it</Button>
+            {TEXT.metresMArePixels(clip.scale.metres, clip.scale.pixels.toFixed(0))}{' '}
+            <Button onClick={() => changeClip(clip.id, { scale: null })}>{TEXT.forgetIt}</Button>
           </span>
         )}
       </div>
@@ -55,20 +54,18 @@ export function KnownLength({
           <TextField
             size="small"
             autoFocus
-            label="Its length, metres"
+            label={TEXT.itsLengthMetres}
             value={metres}
             onChange={(event) => setMetres(event.target.value)}
             error={metres !== '' && !sound}
             helperText={
-              metres !== '' && !sound
-                ? `\u201c${metres}\u201d is not a length; for example 1.22`
-                : `${line.pixels.toFixed(0)} pixels`
+              metres !== '' && !sound ? TEXT.metresIsNotLengthFor(metres) : TEXT.pixels(line.pixels.toFixed(0))
             }
           />
           <Button type="submit" disabled={!sound}>
-            Keep
+            {TEXT.keep}
           </Button>
-          <Button onClick={() => setView({ measuredLine: null })}>Leave</Button>
+          <Button onClick={() => setView({ measuredLine: null })}>{TEXT.leave}</Button>
         </form>
       )}
       {line && lengths.length > 0 && (

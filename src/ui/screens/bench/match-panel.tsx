@@ -6,6 +6,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { setView, useView } from '../../../application/stores/view-store';
 import { ClipMatch } from './clip-match';
 import { SpaceCard } from './space-card';
+import { TEXT } from '../../text/screens/bench';
 
 /** What must be equal before two pictures can be compared. */
 export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNode {
@@ -15,7 +16,7 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
   return (
     <>
       {facing.length === 2 && facing[0] !== facing[1] && (
-        <div className="caution">They move in opposite directions on the screen. Mirror one of them.</div>
+        <div className="caution">{TEXT.theyMoveInOppositeDirections}</div>
       )}
       {derived.clips.map((on) => (
         <ClipMatch key={on.trial.clip.id} on={on} lengths={derived.movement.knownLengths} />
@@ -24,17 +25,16 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
       {derived.panes.every((c) => c.trial.clip.scale) && derived.panes.length > 1 && (
         <TextField
           select
-          label="Pictures that follow the body are equal by"
+          label={TEXT.picturesThatFollowBodyAre}
           value={sizeBy}
           onChange={(event) => setView({ sizeBy: event.target.value as 'body' | 'length' })}
         >
-          <MenuItem value="body">the performer’s size</MenuItem>
-          <MenuItem value="length">the known lengths</MenuItem>
+          <MenuItem value="body">{TEXT.performersSize}</MenuItem>
+          <MenuItem value="length">{TEXT.knownLengths}</MenuItem>
         </TextField>
       )}
       <Typography sx={{ fontSize: '.84rem', color: 'text.secondary' }}>
-        Mirroring changes the picture only: measured values count forward as forward either way. With points detected,
-        “follow the body” shows both performers at the same size.
+        {TEXT.mirroringChangesPictureOnlyMeasured}
       </Typography>
     </>
   );

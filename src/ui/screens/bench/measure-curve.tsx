@@ -13,6 +13,7 @@ import { CurveStrip, type CurveStripProps } from '../../charts/curve-strip';
 import { player } from '../../../application/bench/bench-player';
 import type { Derived, Sides } from '../../../application/analysis/derived';
 import { useView } from '../../../application/stores/view-store';
+import { TEXT } from '../../text/screens/bench';
 
 /** Seconds shown before the first and after the last moment. */
 const AROUND = 0.12;
@@ -74,7 +75,7 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
   if (!athlete || !data || !measure) return <div />;
   return (
     <CurveStrip
-      title={`${measure.name} through the movement, in matched time`}
+      title={TEXT.nameThroughMovementInMatched(measure.name)}
       unit={DISPLAY_UNITS[seriesUnitOf(measure)].suffix}
       curves={data.curves}
       domain={data.domain}

@@ -8,6 +8,7 @@ import { AgreementCard } from './agreement-card';
 import { PointsCard } from './points-card';
 import { SmoothingCard } from './smoothing-card';
 import { ReadingSheet } from '../../components/reading-sheet';
+import { TEXT } from '../../text/screens/bench';
 
 interface MeasurePanelProps {
   readonly derived: Derived;
@@ -26,13 +27,10 @@ export function MeasurePanel({ derived, currentMoment }: MeasurePanelProps): Rea
       <Typography variant="h2">{name}</Typography>
       {judged.length === 0 ? (
         <p>
-          Readings of both performers stand here once both clips are in. <a href="/demo">Open the demo</a> to see them.
+          {TEXT.readingsOfBothPerformersStand} <a href="/demo">{TEXT.openDemo}</a> {TEXT.toSeeThem}
         </p>
       ) : rows.length === 0 && unmarked ? (
-        <p>
-          No moment is marked yet. Readings stand here once the moments are marked; with points detected they can be
-          proposed.
-        </p>
+        <p>{TEXT.noMomentIsMarkedYet}</p>
       ) : (
         <ReadingSheet
           rows={rows}

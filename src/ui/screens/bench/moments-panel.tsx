@@ -24,6 +24,7 @@ import { ProposalsRun } from './proposals-run';
 import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
 import { TravelLines } from './travel-lines';
+import { TEXT } from '../../text/screens/bench';
 
 /** Moments of a clip that are proposed, of all its repetitions. */
 function proposedIn({ session }: Derived, { trial: { clip } }: BenchClip): number {
@@ -35,20 +36,16 @@ function proposedIn({ session }: Derived, { trial: { clip } }: BenchClip): numbe
 }
 
 const proposedText = (count: number, of: string): string =>
-  count === 1 ? `One moment of the ${of} is proposed` : `${count} moments of the ${of} are proposed`;
+  count === 1 ? TEXT.oneMomentOfOfText(of) : TEXT.countMomentsOfOfText(count, of);
 
 function guessesText(doubtful: number): string {
   if (doubtful === 0) return '';
-  return doubtful === 1
-    ? '; 1 of them is only a guess, and nothing is measured there until you confirm or move it'
-    : `; ${doubtful} of them are only guesses, and nothing is measured there until you confirm or move them`;
+  return doubtful === 1 ? TEXT.oneOfThemIsOnly : TEXT.doubtfulOfThemAreOnly(doubtful);
 }
 
 /** Why contacts are missing among the proposals. */
 const cameraHint = ({ trial }: BenchClip): string =>
-  cameraText(trial)?.takenOut === false && cameraText(trial)?.moves
-    ? ' Its camera moves: contacts with the ground cannot be told from the points, mark them by eye.'
-    : '';
+  cameraText(trial)?.takenOut === false && cameraText(trial)?.moves ? TEXT.itsCameraMovesContactsWith : '';
 
 /** The movement's moments in both clips: mark, go to, take away. */
 export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
@@ -61,22 +58,22 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     const mark = (
       <Button
         size="small"
-        title={marked ? 'Move the mark to the frame shown' : undefined}
-        aria-label={`Mark ${name} in ${role}`}
+        title={marked ? TEXT.moveMarkToFrameShown : undefined}
+        aria-label={TEXT.markNameInRole(name, role)}
         startIcon={<FlagOutlinedIcon />}
         onClick={() => {
           setView({ activeClip: clip.id });
           markMoment(clip.id, momentId, player.pendingFrame(clip.id));
         }}
       >
-        {marked ? 'Move' : 'Mark'}
+        {marked ? TEXT.move : TEXT.mark}
       </Button>
     );
     const onSound = soundOf(sounds, clip) && (
       <IconButton
         size="small"
-        title="Set on the sound that stands out near the frame shown"
-        aria-label={`Set ${name} in ${role} on the sound`}
+        title={TEXT.setOnSoundThatStands}
+        aria-label={TEXT.setNameInRoleOn(name, role)}
         onClick={() => {
           setView({ activeClip: clip.id });
           void markOnSound(clip, momentId);
@@ -98,7 +95,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         <Button
           size="small"
           sx={{ minWidth: 40 }}
-          aria-label={`Go to ${name} in ${role}`}
+          aria-label={TEXT.goToNameInRole(name, role)}
           onClick={() => {
             setView({ activeClip: clip.id });
             player.goTo(clip.id, Math.round(frame));
@@ -110,19 +107,19 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
           <Button
             size="small"
             color={proposed < LEAST_SURE ? 'warning' : 'primary'}
-            title="Proposed from the points. Go there, look, and confirm or move it."
-            aria-label={`Confirm ${name} in ${role}`}
+            title={TEXT.proposedFromPointsGoThere}
+            aria-label={TEXT.confirmNameInRole(name, role)}
             onClick={() => confirmMoment(clip.id, momentId)}
           >
-            {proposed < LEAST_SURE ? 'Only a guess' : `${Math.round(100 * proposed)} % sure`}: confirm
+            {proposed < LEAST_SURE ? TEXT.onlyGuessConfirm : TEXT.proposedSureConfirm(Math.round(100 * proposed))}
           </Button>
         )}
         {mark}
         {onSound}
         <IconButton
           size="small"
-          title="Take the mark away"
-          aria-label={`Unmark ${name} in ${role}`}
+          title={TEXT.takeMarkAway}
+          aria-label={TEXT.unmarkNameInRole(name, role)}
           onClick={() => markMoment(clip.id, momentId, null)}
         >
           <ClearIcon fontSize="small" />
@@ -133,12 +130,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
   const propose = (on: BenchClip): void => {
     const proposals = proposeMomentsOf(movement, on.trial);
     const doubtful = proposals.filter((p) => p.confidence < LEAST_SURE).length;
-    if (proposals.length === 0)
-      notify(
-        'info',
-        `The points of the ${clipName(on)} suggest no moment. Detect points at Measure first, or mark by ` +
-          `eye.${cameraHint(on)}`,
-      );
+    if (proposals.length === 0) notify('info', TEXT.pointsOfClipNameSuggest(clipName(on), cameraHint(on)));
     else notify('info', `${proposedText(proposals.length, clipName(on))}${guessesText(doubtful)}.${cameraHint(on)}`);
   };
   return (
@@ -151,10 +143,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
             {problem}
           </div>
         ))}
-      <p style={{ margin: 0, fontSize: '.86rem' }}>
-        Step to the frame, then press the moment’s key: it marks the chosen clip (A chooses the other). Pins on the
-        ribbons can be dragged.
-      </p>
+      <p style={{ margin: 0, fontSize: '.86rem' }}>{TEXT.stepToFrameThenPress}</p>
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
         {derived.panes
           .filter((c) => !c.join && !c.trial.clip.pictures)
@@ -162,7 +151,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
             const open = movement.moments.filter((m) => m.rule && on.trial.marks[m.id] === undefined).length;
             return (
               <Button key={on.id} variant="outlined" disabled={open === 0} onClick={() => propose(on)}>
-                Propose moments of the {clipName(on)}
+                {TEXT.proposeMomentsOfClipName(clipName(on))}
               </Button>
             );
           })}
@@ -172,12 +161,8 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         {derived.panes
           .filter((c) => !c.join && proposedIn(derived, c) > 0)
           .map((on) => (
-            <Button
-              key={on.id}
-              title="For those that you have looked at: what is confirmed counts as marked by you"
-              onClick={() => confirmAllMoments(on.trial.clip.id)}
-            >
-              Confirm all {proposedIn(derived, on)} of the {clipName(on)}
+            <Button key={on.id} title={TEXT.forThoseThatYouHave} onClick={() => confirmAllMoments(on.trial.clip.id)}>
+              {TEXT.confirmAllProposedInOf(proposedIn(derived, on), clipName(on))}
             </Button>
           ))}
       </div>

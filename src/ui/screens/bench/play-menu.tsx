@@ -27,19 +27,20 @@ import {
   type GhostAnchor,
   type Layout,
 } from '../../../application/stores/view-store';
+import { TEXT } from '../../text/screens/bench';
 
 const LAYOUT_NAMES: Readonly<Record<Layout, string>> = {
-  columns: 'Side by side',
-  rows: 'One above the other',
-  grid: 'Two by two',
-  large: 'The chosen one large',
-  over: 'Laid over each other',
+  columns: TEXT.sideBySide,
+  rows: TEXT.oneAboveOther,
+  grid: TEXT.twoByTwo,
+  large: TEXT.chosenOneLarge,
+  over: TEXT.laidOverEachOther,
 };
 const ANCHOR_NAMES: Readonly<Record<GhostAnchor, string>> = {
-  'mid-hip': 'Hips',
-  'opposite-ankle': 'Ankle of the other side',
-  'dominant-ankle': 'Ankle of the dominant side',
-  'mid-shoulder': 'Shoulders',
+  'mid-hip': TEXT.hips,
+  'opposite-ankle': TEXT.ankleOfOtherSide,
+  'dominant-ankle': TEXT.ankleOfDominantSide,
+  'mid-shoulder': TEXT.shoulders,
 };
 
 /** What the arrows with Alt move: the camera chosen, or a trial against the leading one. */
@@ -47,7 +48,7 @@ function movedBy(derived: Derived): string {
   const active = activeOf(derived, useView.getState().activeClip);
   if (active?.join) return clipName(active);
   const moved = derived.clips.find((c) => c.trial.clip.id === player.movable?.clip.id);
-  return moved ? clipName(moved) : 'reference';
+  return moved ? clipName(moved) : TEXT.referenceWithin;
 }
 
 /** What is played, how the panes lie, and bringing the two clips together by hand. */
@@ -77,7 +78,7 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
         setView({ region: which === 'from' ? { from: id, to: other } : { from: other, to: id } });
       }}
     >
-      <MenuItem value="">{which === 'from' ? 'the beginning' : 'the end'}</MenuItem>
+      <MenuItem value="">{which === 'from' ? TEXT.beginning : TEXT.endWithin}</MenuItem>
       {movement.moments.map((m) => (
         <MenuItem key={m.id} value={m.id}>
           {m.name}
@@ -90,11 +91,8 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
   const moved = movedBy(derived);
   return (
     <>
-      <Tooltip title="Playing, panes and matching by hand">
-        <IconButton
-          aria-label="Playing, panes and matching by hand"
-          onClick={(event) => setAnchor(event.currentTarget)}
-        >
+      <Tooltip title={TEXT.playingPanesAndMatchingBy}>
+        <IconButton aria-label={TEXT.playingPanesAndMatchingBy} onClick={(event) => setAnchor(event.currentTarget)}>
           <TuneIcon />
         </IconButton>
       </Tooltip>
@@ -107,12 +105,12 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
       >
         <div style={{ padding: 14, width: 380, display: 'grid', gap: 10 }}>
           <div style={{ display: 'flex', gap: 8 }}>
-            {moment('from', 'Play from')}
-            {moment('to', 'Play to')}
+            {moment('from', TEXT.playFrom)}
+            {moment('to', TEXT.playTo)}
           </div>
           <FormControlLabel
             control={<Checkbox checked={loop} onChange={(event) => setView({ loop: event.target.checked })} />}
-            label="Again and again (L)"
+            label={TEXT.againAndAgainL}
           />
           <div style={{ display: 'flex', alignItems: 'center' }}>
             <FormControlLabel
@@ -120,24 +118,24 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
               control={
                 <Checkbox checked={thumbnails} onChange={(event) => setView({ thumbnails: event.target.checked })} />
               }
-              label="Pictures along the time (T)"
+              label={TEXT.picturesAlongTimeT}
             />
-            <Button aria-label="Time closer (Z)" onClick={() => zoomRibbons(derived, 0.5)}>
-              Closer
+            <Button aria-label={TEXT.timeCloserZ} onClick={() => zoomRibbons(derived, 0.5)}>
+              {TEXT.closer}
             </Button>
-            <Button aria-label="All of the time (0)" onClick={() => setView({ ribbonSpan: null })}>
-              All
+            <Button aria-label={TEXT.allOfTime0} onClick={() => setView({ ribbonSpan: null })}>
+              {TEXT.allLabel}
             </Button>
           </div>
           {audible && (
             <FormControlLabel
               control={<Checkbox checked={waves} onChange={(event) => setView({ waves: event.target.checked })} />}
-              label="Sound along the time"
+              label={TEXT.soundAlongTime}
             />
           )}
           <TextField
             select
-            label="Panes"
+            label={TEXT.panes}
             value={layout}
             onChange={(event) => setView({ layout: event.target.value as Layout })}
           >
@@ -150,11 +148,11 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
           {derived.panes.some(({ trial }) => steadyOf(trial.clip)) && (
             <FormControlLabel
               control={<Checkbox checked={holdGround} onChange={toggleGround} />}
-              label="Hold the ground still where the camera moved (Shift+B)"
+              label={TEXT.holdGroundStillWhereCamera}
             />
           )}
           {derived.clips.length > 2 && (
-            <div role="group" aria-label="Pictures shown, at most four">
+            <div role="group" aria-label={TEXT.picturesShownAtMostFour}>
               {derived.clips.map((on) => {
                 const { clip } = on.trial;
                 const shown = derived.panes.includes(on);
@@ -178,7 +176,7 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
             <>
               <TextField
                 select
-                label="Laid on each other at"
+                label={TEXT.laidOnEachOtherAt}
                 value={ghost.anchor}
                 onChange={(event) => setView({ ghost: { ...ghost, anchor: event.target.value as GhostAnchor } })}
               >
@@ -189,10 +187,10 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
                 ))}
               </TextField>
               <div style={{ display: 'flex', alignItems: 'center', gap: 14, fontSize: '.86rem' }}>
-                <span>How much of what lies on top</span>
+                <span>{TEXT.howMuchOfWhatLies}</span>
                 <Slider
                   size="small"
-                  aria-label="How much of what lies on top"
+                  aria-label={TEXT.howMuchOfWhatLies}
                   disabled={ghost.show === 'lines'}
                   min={0.1}
                   max={1}
@@ -203,32 +201,32 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
               </div>
               <TextField
                 select
-                label="What lies on top is shown as"
+                label={TEXT.whatLiesOnTopIs}
                 value={ghost.show}
                 onChange={(event) => setView({ ghost: { ...ghost, show: event.target.value as typeof ghost.show } })}
               >
-                <MenuItem value="picture">its picture</MenuItem>
-                <MenuItem value="edges">its outlines</MenuItem>
-                <MenuItem value="lines">its measured lines only</MenuItem>
+                <MenuItem value="picture">{TEXT.itsPicture}</MenuItem>
+                <MenuItem value="edges">{TEXT.itsOutlines}</MenuItem>
+                <MenuItem value="lines">{TEXT.itsMeasuredLinesOnly}</MenuItem>
               </TextField>
             </>
           )}
           <div>
             <Button disabled={!movable} onClick={() => player.catchUp()}>
-              Align here (C)
+              {TEXT.alignHereC}
             </Button>
             <Button disabled={!movable} onClick={() => player.lockAsTheyStand()}>
-              Lock as they stand
+              {TEXT.lockAsTheyStand}
             </Button>
           </div>
           <div style={{ display: 'flex', alignItems: 'center', gap: 6, fontSize: '.86rem' }}>
-            <span style={{ flex: 1 }}>Move the {moved}, frames</span>
+            <span style={{ flex: 1 }}>{TEXT.moveMovedFrames(moved)}</span>
             {[-1, -0.1, 0.1, 1].map((by) => (
               <Button
                 key={by}
                 disabled={!movable}
                 sx={{ minWidth: 44 }}
-                aria-label={`Move the ${moved} by ${by} frames`}
+                aria-label={TEXT.moveMovedByFrames(moved, by)}
                 onClick={() => nudge(by)}
               >
                 {by > 0 ? `+${by}` : `\u2212${-by}`}

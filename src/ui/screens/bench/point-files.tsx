@@ -8,6 +8,7 @@ import { ratesInWords } from '../../components/format';
 import { notify } from '../../../application/stores/notices';
 import { pointFileOf, readPointsInto, SAVED_FORMATS } from '../../../application/tracks/point-files';
 import { download } from '../../../application/files/download';
+import { TEXT } from '../../text/screens/bench';
 
 /** Points of one clip from a file and into a file. */
 export function PointFiles({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {
@@ -20,15 +21,15 @@ export function PointFiles({ clip, name }: { readonly clip: Clip; readonly name:
     <div style={{ display: 'flex', gap: 8 }}>
       {clip.mediaId !== null && (
         <FileButton
-          fieldName={`Points of the ${name} from a file`}
+          fieldName={TEXT.pointsOfNameFromFile(name)}
           accept=".csv,.json"
           onFiles={([file]) => void read(file)}
         >
-          Points of the {name} from a file
+          {TEXT.pointsOfNameFromFile(name)}
         </FileButton>
       )}
       <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
-        Save points as
+        {TEXT.savePointsAs}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {SAVED_FORMATS.map((format) => (
@@ -39,11 +40,7 @@ export function PointFiles({ clip, name }: { readonly clip: Clip; readonly name:
               const { fileName, bytes } = pointFileOf(clip, format.id);
               download(fileName, 'application/octet-stream', bytes);
               if (clip.rateChanges.length > 0)
-                notify(
-                  'info',
-                  `“${fileName}” states ${clip.captureRate} frames per second throughout: the rate changes within this ` +
-                    `clip (${ratesInWords(clip)}). Say so where you read it.`,
-                );
+                notify('info', TEXT.fileNameStatesCaptureRate(fileName, clip.captureRate, ratesInWords(clip)));
             }}
           >
             {format.name}

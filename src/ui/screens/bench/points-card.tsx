@@ -31,6 +31,7 @@ import { PointFiles } from './point-files';
 import { ByHand } from './by-hand';
 import { ROW, SMALL } from './card-rows';
 import { TravelLines } from './travel-lines';
+import { TEXT } from '../../text/screens/bench';
 
 /** Detecting points, and placing them by hand. */
 export function PointsCard({ derived }: { readonly derived: Derived }): ReactNode {
@@ -43,18 +44,18 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
   return (
     <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px' }}>
       <Typography variant="h3" component="h2">
-        Points
+        {TEXT.points}
       </Typography>
       <div style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
         <TextField
           select
-          label="Setting"
+          label={TEXT.setting}
           value={setting}
           onChange={(event) => setView({ findSetting: event.target.value as typeof setting })}
           sx={{ flex: 1 }}
         >
-          <MenuItem value="accurate">Accurate</MenuItem>
-          <MenuItem value="fast">Fast</MenuItem>
+          <MenuItem value="accurate">{TEXT.accurate}</MenuItem>
+          <MenuItem value="fast">{TEXT.fast}</MenuItem>
         </TextField>
         <ToggleButton
           value="points"
@@ -63,7 +64,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
           title="P"
           onChange={() => setView({ tool: tool === 'points' ? 'move' : 'points' })}
         >
-          Correct by hand
+          {TEXT.correctByHand}
         </ToggleButton>
       </div>
       {derived.clips.map((on) => (
@@ -98,35 +99,35 @@ function ClipPoints({ on, setting }: { readonly on: BenchClip; readonly setting:
     <>
       <div style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
         <RoleName role={on.styleKey} name={name.charAt(0).toUpperCase() + name.slice(1)} />
-        <span style={{ flex: 1 }}>{share === 0 ? 'no points yet' : `${Math.round(share * 100)} % known`}</span>
+        <span style={{ flex: 1 }}>{share === 0 ? TEXT.noPointsYet : TEXT.shareKnown(Math.round(share * 100))}</span>
         {clip.mediaId !== null && (
           <Button
             variant={share === 0 ? 'contained' : 'text'}
-            aria-label={`Detect points of the ${name}`}
+            aria-label={TEXT.detectPointsOfName(name)}
             disabled={isBusy}
             onClick={() => void tell(detectPointsOf(clip, setting, person))}
           >
-            Detect points
+            {TEXT.detectPoints}
           </Button>
         )}
       </div>
       {stopped && !isBusy && (
         <span className="note">
-          Detecting was stopped: {stopped.frames.length} of {clip.frameTimes.length} frames were looked at.{' '}
+          {TEXT.detectingWasStoppedCountOf(stopped.frames.length, clip.frameTimes.length)}{' '}
           <Button
             size="small"
-            aria-label={`Go on detecting points of the ${name}`}
+            aria-label={TEXT.goOnDetectingPointsOf(name)}
             onClick={() => void tell(goOnDetecting(clip))}
           >
-            Go on
+            {TEXT.goOn}
           </Button>
         </span>
       )}
       {session && hasEarlierRules(session, clip) && !isBusy && (
         <span className="note">
-          These points were derived by the rules of an earlier version.{' '}
+          {TEXT.thesePointsWereDerivedBy}{' '}
           <Button size="small" onClick={() => deriveAgain(clip)}>
-            Derive them by today’s
+            {TEXT.deriveThemByTodays}
           </Button>
         </span>
       )}
@@ -146,11 +147,11 @@ function Whom({ clip, name }: { readonly clip: Clip; readonly name: string }): R
   return (
     <div style={{ ...ROW, ...SMALL }}>
       <Button variant={boxing ? 'contained' : 'text'} onClick={() => setView({ tool: boxing ? 'move' : 'person' })}>
-        {boxing ? `Draw a box round the ${name}` : 'Several people? Choose one'}
+        {boxing ? TEXT.drawBoxRoundName(name) : TEXT.severalPeopleChooseOne}
       </Button>
       {person && (
         <span>
-          the person in the box on frame {person.frame + 1} <Button onClick={clear}>whoever is largest</Button>
+          {TEXT.personInBoxOnFrame(person.frame + 1)} <Button onClick={clear}>{TEXT.whoeverIsLargest}</Button>
         </span>
       )}
       {clip.mediaId !== null && <OtherPerson clip={clip} />}
@@ -161,7 +162,7 @@ function Whom({ clip, name }: { readonly clip: Clip; readonly name: string }): R
 /** One more person of the same picture: a partner, a crew, an opponent; each has points and moments of its own. */
 function OtherPerson({ clip }: { readonly clip: Clip }): ReactNode {
   const [name, setName] = useState<string | null>(null);
-  if (name === null) return <Button onClick={() => setName('')}>Another person in this picture</Button>;
+  if (name === null) return <Button onClick={() => setName('')}>{TEXT.anotherPersonInThisPicture}</Button>;
   return (
     <form
       style={ROW}
@@ -170,21 +171,21 @@ function OtherPerson({ clip }: { readonly clip: Clip }): ReactNode {
         if (name.trim() === '') return;
         void addPersonOf(clip, name.trim()).then(() => setView({ tool: 'person' }));
         setName(null);
-        notify('info', `${name.trim()} has a pane now. Draw a box round that person, then detect the points.`);
+        notify('info', TEXT.nameHasPaneNowDraw(name.trim()));
       }}
     >
       <TextField
         size="small"
         autoFocus
-        label="Name, or seat"
+        label={TEXT.nameOrSeat}
         value={name}
         onChange={(event) => setName(event.target.value)}
         slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
       />
       <Button type="submit" disabled={name.trim() === ''}>
-        Add
+        {TEXT.add}
       </Button>
-      <Button onClick={() => setName(null)}>Leave</Button>
+      <Button onClick={() => setName(null)}>{TEXT.leave}</Button>
     </form>
   );
 }

@@ -9,6 +9,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { confirmShown } from '../../../application/events/event-use-cases';
 import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
+import { TEXT } from '../../text/screens/bench';
 
 /** A moment as it is proposed in the panes that have a proposal of it. */
 interface Proposed {
@@ -27,7 +28,7 @@ function proposedOf({ panes, movement, session }: Derived): readonly Proposed[] 
   });
 }
 
-const sureText = (sure: number): string => (sure < LEAST_SURE ? 'only a guess' : `${Math.round(100 * sure)} % sure`);
+const sureText = (sure: number): string => (sure < LEAST_SURE ? TEXT.onlyGuess : TEXT.sure(Math.round(100 * sure)));
 
 /** Every pane at its own proposal; the first of them is the one that keys act on. */
 function goTo({ in: panes }: Proposed): void {
@@ -82,7 +83,7 @@ export function ProposalsRun({ derived }: { readonly derived: Derived }): ReactN
   if (!at)
     return (
       <Button variant="contained" onClick={begin}>
-        Go through {all.length === 1 ? 'the proposed moment' : `the ${all.length} proposed moments`}
+        {all.length === 1 ? TEXT.goThroughProposedMoment : TEXT.goThroughCountProposedMoments(all.length)}
       </Button>
     );
   return (
@@ -92,15 +93,15 @@ export function ProposalsRun({ derived }: { readonly derived: Derived }): ReactN
       </strong>
       <span>{at.moment.hint}</span>
       <span className="note">
-        {all.length} to look at. Step where it is off, with Shift one clip alone; <kbd>Enter</kbd> takes the frames
-        shown and goes on, <kbd>Esc</kbd> ends.
+        {TEXT.countToLookAtStep(all.length)} <kbd>{TEXT.enterKey}</kbd> {TEXT.takesFramesShownAndGoes}{' '}
+        <kbd>{TEXT.escapeKey}</kbd> {TEXT.ends}
       </span>
       <div style={{ display: 'flex', gap: 8 }}>
         <Button variant="contained" onClick={confirm}>
-          Confirm
+          {TEXT.confirm}
         </Button>
-        <Button onClick={pass}>Leave it open</Button>
-        <Button onClick={() => setCurrent(null)}>End</Button>
+        <Button onClick={pass}>{TEXT.leaveItOpen}</Button>
+        <Button onClick={() => setCurrent(null)}>{TEXT.end}</Button>
       </div>
     </section>
   );

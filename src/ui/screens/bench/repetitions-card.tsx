@@ -18,6 +18,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { notify } from '../../../application/stores/notices';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
+import { TEXT } from '../../text/screens/bench';
 
 /** Whether somebody marked a moment, and it is not only proposed. */
 const isMarked = ({ trial }: BenchClip, id: string): boolean =>
@@ -57,14 +58,12 @@ export function CarryOver({ derived }: { readonly derived: Derived }): ReactNode
             notify(
               'info',
               carried.length === 0
-                ? `Nothing could be carried over to the ${clipName(to)}. Detect points of both at Measure first, ` +
-                    'or mark by eye.'
-                : `${carried.length} moments are carried over from the ${clipName(from)} to the ${clipName(to)}. ` +
-                    'Go to each, look, and confirm or move it.',
+                ? TEXT.nothingCouldBeCarriedOver(clipName(to))
+                : TEXT.countMomentsAreCarriedOver(carried.length, clipName(from), clipName(to)),
             );
           }}
         >
-          Carry over from the {clipName(from)} to the {clipName(to)}
+          {TEXT.carryOverFromClipName(clipName(from), clipName(to))}
         </Button>
       ))}
     </div>
@@ -79,7 +78,7 @@ export function RepetitionsCard({ derived }: { readonly derived: Derived }): Rea
   return (
     <section className="card" style={{ padding: '8px 10px' }}>
       <Typography variant="h2" gutterBottom>
-        Repetitions
+        {TEXT.repetitions}
       </Typography>
       {mains.map((on) => {
         const { clip } = on.trial;
@@ -96,19 +95,19 @@ export function RepetitionsCard({ derived }: { readonly derived: Derived }): Rea
                 <TextField
                   select
                   size="small"
-                  label="Repetition"
+                  label={TEXT.repetition}
                   value={known.chosen}
                   onChange={(event) => chooseRepetition(clip.id, Number(event.target.value))}
                   sx={{ minWidth: 84 }}
                 >
                   {known.all.map((_, i) => (
                     <MenuItem key={i} value={i}>
-                      {i + 1} of {known.all.length}
+                      {TEXT.iOfCount(i + 1, known.all.length)}
                     </MenuItem>
                   ))}
                 </TextField>
                 <FormControlLabel
-                  label="mean of all"
+                  label={TEXT.meanOfAll}
                   control={
                     <Switch
                       size="small"
@@ -120,7 +119,7 @@ export function RepetitionsCard({ derived }: { readonly derived: Derived }): Rea
                   sx={{ mr: 0 }}
                 />
                 <Button size="small" disabled={known.all.length < 2} onClick={() => removeRepetition(clip.id)}>
-                  Take away
+                  {TEXT.takeAway}
                 </Button>
               </>
             )}
@@ -132,18 +131,18 @@ export function RepetitionsCard({ derived }: { readonly derived: Derived }): Rea
                   notify(
                     'info',
                     found === 0
-                      ? `No whole repetition was found for the ${clipName(on)}. Detect points at Measure first, or ` +
-                          'mark by eye.'
-                      : `${found === 1 ? 'One repetition' : `${found} repetitions`} of the ${clipName(on)} found. ` +
-                          'Go through them and confirm their moments.',
+                      ? TEXT.noWholeRepetitionWasFound(clipName(on))
+                      : found === 1
+                        ? TEXT.oneRepetitionOfClipName(clipName(on))
+                        : TEXT.foundRepetitionsOfClipName(found, clipName(on)),
                   );
                 }}
               >
-                {known ? 'Find again' : 'Find repetitions'}
+                {known ? TEXT.findAgain : TEXT.findRepetitions}
               </Button>
             )}
             <Button size="small" onClick={() => addRepetition(clip.id)}>
-              Add one by eye
+              {TEXT.addOneByEye}
             </Button>
           </div>
         );

@@ -13,6 +13,7 @@ import { setView, useView } from '../../../application/stores/view-store';
 import { useCommittedText } from '../../components/use-committed-text';
 import { DrawingTools } from './drawing-tools';
 import { FindingRow } from './finding-row';
+import { TEXT } from '../../text/screens/bench';
 
 /**
  * First impressions before any number, passes through the body's regions, notes stamped with clip and frame, quick
@@ -34,25 +35,23 @@ export function ReviewPanel({ derived }: { readonly derived: Derived }): ReactNo
   };
   return (
     <>
-      <TextField label="First impressions" multiline minRows={3} {...impressions} />
+      <TextField label={TEXT.firstImpressions} multiline minRows={3} {...impressions} />
       <Passes derived={derived} />
       <div style={{ display: 'flex', gap: 8 }}>
         <Button variant="outlined" startIcon={<ThumbUpOffAltIcon />} onClick={() => note('good')} disabled={!active}>
-          Good here (G)
+          {TEXT.goodHereG}
         </Button>
         <Button variant="outlined" startIcon={<BuildOutlinedIcon />} onClick={() => note('work-on')} disabled={!active}>
-          Work on here (W)
+          {TEXT.workOnHereW}
         </Button>
       </div>
       {(['good', 'work-on'] as const).map((kind) => (
         <section key={kind}>
           <Typography variant="h3" component="h2">
-            {kind === 'good' ? 'Good' : 'Work on'}
+            {kind === 'good' ? TEXT.good : TEXT.workOn}
           </Typography>
           {session.notes.every((n) => n.kind !== kind) && (
-            <p style={{ color: '#545c61', margin: '4px 0' }}>
-              Nothing noted yet. A note keeps the clip, the moment and the region it was made at.
-            </p>
+            <p style={{ color: '#545c61', margin: '4px 0' }}>{TEXT.nothingNotedYetNoteKeeps}</p>
           )}
           {session.notes
             .filter((n) => n.kind === kind)
@@ -90,14 +89,14 @@ function Passes({ derived }: { readonly derived: Derived }): ReactNode {
     <section className="card" style={{ padding: '8px 10px' }}>
       <div style={{ display: 'flex', alignItems: 'center', gap: 6 }}>
         <Typography variant="h3" component="h2" sx={{ flex: 1 }}>
-          {pass === null ? 'Go through the body' : `Pass ${at + 1} of ${regions.length}: ${pass}`}
+          {pass === null ? TEXT.goThroughBody : TEXT.passAtOfCountPass(at + 1, regions.length, pass)}
         </Typography>
-        {pass !== null && <Button onClick={() => setView({ pass: null })}>End</Button>}
+        {pass !== null && <Button onClick={() => setView({ pass: null })}>{TEXT.end}</Button>}
         <Button variant="outlined" onClick={() => setView({ pass: regions[at + 1] ?? null })}>
-          {pass === null ? 'Begin' : at + 1 < regions.length ? `Next: ${regions[at + 1]}` : 'Done'}
+          {pass === null ? TEXT.begin : at + 1 < regions.length ? TEXT.nextRegion(regions[at + 1]!) : TEXT.done}
         </Button>
         <Button onClick={() => setEditing(!editing)} aria-expanded={editing}>
-          Edit
+          {TEXT.edit}
         </Button>
       </div>
       {editing && (
@@ -105,8 +104,8 @@ function Passes({ derived }: { readonly derived: Derived }): ReactNode {
           fullWidth
           size="small"
           sx={{ mt: 1 }}
-          label="Regions, in order"
-          helperText="Names with commas between; the body’s own regions are lit in the picture"
+          label={TEXT.regionsInOrder}
+          helperText={TEXT.namesWithCommasBetweenBodys}
           {...list}
         />
       )}

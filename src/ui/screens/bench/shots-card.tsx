@@ -16,11 +16,12 @@ import {
   type ShotUse,
 } from '../../../application/clips/shots';
 import { countOf } from '../../components/format';
+import { TEXT } from '../../text/screens/bench';
 
 const USES: readonly (readonly [ShotUse, string])[] = [
-  ['attempt', 'An attempt'],
-  ['camera', 'The first attempt from another side'],
-  ['none', 'Left out'],
+  ['attempt', TEXT.attempt],
+  ['camera', TEXT.firstAttemptFromAnotherSide],
+  ['none', TEXT.leftOut],
 ];
 
 /** What is proposed: nobody but the analyst knows which shots are replays. */
@@ -41,7 +42,7 @@ export function Shots({ clip }: { readonly clip: Clip }): ReactNode {
   const look = async (): Promise<void> => {
     const found = await findShots(clip);
     if (!found.ok) return notify(found.issue.code === 'cancelled' ? 'info' : 'error', found.issue.message);
-    if (found.value.length === 1) return notify('info', `No cut was found in \u201c${clip.fileName}\u201d.`);
+    if (found.value.length === 1) return notify('info', TEXT.noCutWasFoundIn(clip.fileName));
     setChosen(found.value.map((shot) => proposedFor(clip, shot)));
   };
   const make = async (): Promise<void> => {
@@ -57,35 +58,33 @@ export function Shots({ clip }: { readonly clip: Clip }): ReactNode {
     return (
       <div>
         <Button variant="outlined" disabled={looking} onClick={() => void look()}>
-          Look for cuts
+          {TEXT.lookForCuts}
         </Button>
       </div>
     );
   const used = chosen.filter(({ use }) => use !== 'none');
   const first = used[0]?.use;
   return (
-    <div role="group" aria-label={`Shots of ${clip.fileName}`} style={{ display: 'grid', gap: 10 }}>
-      <span className="note">
-        The film is cut: {chosen.length} shots. Points and moments go along with their frames. Say at Intake from where
-        a replay was filmed.
-      </span>
+    <div role="group" aria-label={TEXT.shotsOfFileName(clip.fileName)} style={{ display: 'grid', gap: 10 }}>
+      <span className="note">{TEXT.filmIsCutCountShots(chosen.length)}</span>
       {chosen.map(({ shot, use, captureRate }, i) => (
         <div key={shot.first} style={{ display: 'grid', gap: 8 }}>
           <span style={{ fontSize: '.86rem' }}>
-            <strong>Shot {i + 1}</strong>, {countOf(shot.frames, 'frame')} from frame {shot.first + 1}{' '}
+            <strong>{TEXT.shotI(i + 1)}</strong>
+            {TEXT.countOfFromFrameFirst(countOf(shot.frames, TEXT.frameNoun), shot.first + 1)}{' '}
             <Button
               size="small"
-              aria-label={`Show shot ${i + 1}`}
+              aria-label={TEXT.showShotI(i + 1)}
               onClick={() => player.goTo(clip.id, shot.first + (shot.frames >> 1))}
             >
-              Show
+              {TEXT.show}
             </Button>
           </span>
           <div style={{ display: 'flex', gap: 8 }}>
             <TextField
               select
               size="small"
-              label={`Shot ${i + 1} is`}
+              label={TEXT.shotIIs(i + 1)}
               sx={{ flex: 1, minWidth: 0 }}
               value={use}
               onChange={({ target }) => change(i, { use: target.value as ShotUse })}
@@ -99,28 +98,26 @@ export function Shots({ clip }: { readonly clip: Clip }): ReactNode {
             <TextField
               size="small"
               type="number"
-              label="Capture rate"
+              label={TEXT.captureRate}
               sx={{ width: 110 }}
               defaultValue={captureRate ?? ''}
-              helperText={captureRate === null ? 'Not known' : undefined}
+              helperText={captureRate === null ? TEXT.notKnown : undefined}
               error={!isRate({ shot, use, captureRate })}
               onChange={({ target }) => change(i, { captureRate: target.value === '' ? null : Number(target.value) })}
             />
           </div>
         </div>
       ))}
-      {first === 'camera' && (
-        <span className="caution">The first shot that is used is an attempt: a further camera needs one.</span>
-      )}
+      {first === 'camera' && <span className="caution">{TEXT.firstShotThatIsUsed}</span>}
       <div>
         <Button
           variant="contained"
           disabled={busy || used.length === 0 || first === 'camera' || !used.every(isRate)}
           onClick={() => void make()}
         >
-          {used.length === 1 ? 'Take this shot' : `Make ${used.length} clips`}
+          {used.length === 1 ? TEXT.takeThisShot : TEXT.makeCountClips(used.length)}
         </Button>
-        <Button onClick={() => setChosen([])}>Leave it whole</Button>
+        <Button onClick={() => setChosen([])}>{TEXT.leaveItWhole}</Button>
       </div>
     </div>
   );

@@ -13,6 +13,7 @@ import { edit } from '../../../application/stores/document-store';
 import { useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
+import { TEXT } from '../../text/screens/bench';
 
 const HIGHEST_CUTOFF = 100;
 const cutoffOf = (text: string): number | null => {
@@ -55,23 +56,19 @@ export function SmoothingCard({ derived }: { readonly derived: Derived }): React
   return (
     <section className="card" style={{ display: 'grid', gap: 8, padding: '10px 12px', fontSize: '.86rem' }}>
       <Typography variant="h3" component="h2">
-        Smoothing
+        {TEXT.smoothing}
       </Typography>
       <div style={{ display: 'flex', gap: 8, alignItems: 'flex-start' }}>
         <TextField
           size="small"
-          label="Cut-off frequency, Hz"
+          label={TEXT.cutOffFrequencyHz}
           {...typed}
           error={wrong}
-          helperText={
-            wrong
-              ? `“${typed.value}” is not a cut-off frequency from 1 to ${HIGHEST_CUTOFF} Hz`
-              : 'Zero-lag Butterworth filter; raw points are kept'
-          }
+          helperText={wrong ? TEXT.valueIsNotCutOff(typed.value, HIGHEST_CUTOFF) : TEXT.zeroLagButterworthFilterRaw}
           sx={{ flex: 1 }}
         />
         <Button variant="outlined" aria-expanded={asked} onClick={() => setAsked(!asked)}>
-          Residual analysis
+          {TEXT.residualAnalysis}
         </Button>
       </div>
       {asked && on && <Suggestion key={on.trial.clip.id} trial={on.trial} name={clipName(on)} used={cutoff} />}
@@ -90,7 +87,7 @@ function Suggestion({
 }): ReactNode {
   const found = useMemo(() => suggestions(trial), [trial]);
   const [chosen, setChosen] = useState<PointId | null>(null);
-  if (found.length === 0) return <span>The {name} has no points yet, or too few frames with points.</span>;
+  if (found.length === 0) return <span>{TEXT.nameHasNoPointsYet(name)}</span>;
   const shown =
     found.find((f) => f.id === chosen) ??
     found.reduce((high, f) => (f.analysis.cutoff > high.analysis.cutoff ? f : high));
@@ -98,20 +95,23 @@ function Suggestion({
   return (
     <>
       <span>
-        By residual analysis the {name}’s points ask for {cutoffs[0]!.toFixed(0)} to{' '}
-        {cutoffs[cutoffs.length - 1]!.toFixed(0)} Hz, half of them for more than{' '}
-        {cutoffs[cutoffs.length >> 1]!.toFixed(0)}. One cut-off serves all; too low a one flattens quick limbs.
+        {TEXT.byResidualAnalysisNameS(
+          name,
+          cutoffs[0]!.toFixed(0),
+          cutoffs[cutoffs.length - 1]!.toFixed(0),
+          cutoffs[cutoffs.length >> 1]!.toFixed(0),
+        )}
       </span>
       <TextField
         select
         size="small"
-        label="Point"
+        label={TEXT.point}
         value={shown.id}
         onChange={(event) => setChosen(event.target.value as PointId)}
       >
         {found.map(({ id, analysis }) => (
           <MenuItem key={id} value={id}>
-            {pointName(id)}: {analysis.cutoff.toFixed(1)} Hz
+            {TEXT.pointNameCutoffHz(pointName(id), analysis.cutoff.toFixed(1))}
           </MenuItem>
         ))}
       </TextField>

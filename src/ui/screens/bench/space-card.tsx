@@ -7,6 +7,7 @@ import { COVERAGE_95 } from '../../../core/statistics/normal';
 import type { Derived } from '../../../application/analysis/derived';
 import { computeAgain, useSpace } from '../../../application/analysis/space';
 import { setSpace, useView } from '../../../application/stores/view-store';
+import { TEXT } from '../../text/screens/bench';
 
 /** Where the further cameras were found to stand, and how the clocks run. */
 function foundText({ cameras }: Body): string {
@@ -14,11 +15,11 @@ function foundText({ cameras }: Body): string {
   return others
     .map((camera) => {
       const [apart, off] = [degreesApart(main!, camera), COVERAGE_95 * camera.azimuthSd];
-      const clock = `${(1000 * camera.clock.offset).toFixed(1)} \u00b1${(1000 * COVERAGE_95 * camera.clockSd).toFixed(1)} ms`;
-      return (
-        `${Math.round(apart)}\u00b0 \u00b1${Math.max(1, Math.round(off))}\u00b0 from the first, its clock ${clock} ` +
-        'from where it was joined'
+      const clock = TEXT.offsetCoverage95Ms(
+        (1000 * camera.clock.offset).toFixed(1),
+        (1000 * COVERAGE_95 * camera.clockSd).toFixed(1),
       );
+      return TEXT.apartMaxFromFirstIts(Math.round(apart), Math.max(1, Math.round(off)), clock);
     })
     .join('; ');
 }
@@ -39,37 +40,34 @@ export function SpaceCard({ derived }: { readonly derived: Derived }): ReactNode
   );
   if (all.length + waiting.length === 0) return null;
   return (
-    <section className="card" aria-label="Body in space" style={{ display: 'grid', gap: 8, fontSize: '.86rem' }}>
+    <section className="card" aria-label={TEXT.bodyInSpace} style={{ display: 'grid', gap: 8, fontSize: '.86rem' }}>
       <Typography variant="h3" component="h2">
-        Body in space
+        {TEXT.bodyInSpace}
       </Typography>
       {all.map(({ id, name, state }) => (
         <div key={id}>
-          <strong>{name}:</strong> {state.kind === 'computing' && 'being computed from its cameras.'}
-          {state.kind === 'ready' && `the second camera stands ${foundText(state.body)}.`}
+          <strong>{name}:</strong> {state.kind === 'computing' && TEXT.beingComputedFromItsCameras}
+          {state.kind === 'ready' && TEXT.secondCameraStandsFoundText(foundText(state.body))}
           {state.kind === 'refused' && state.message}
-          {state.kind === 'stopped' && 'not computed.'}{' '}
+          {state.kind === 'stopped' && TEXT.notComputed}{' '}
           {(state.kind === 'stopped' || state.kind === 'refused') && (
             <Button size="small" onClick={() => computeAgain(id)}>
-              Compute it
+              {TEXT.computeIt}
             </Button>
           )}
         </div>
       ))}
       {waiting.map(({ trial: { clip } }) => (
         <div key={clip.id}>
-          <strong>{clip.performer.name}:</strong> computed once both cameras have points and are joined at one instant.
+          <strong>{clip.performer.name}:</strong> {TEXT.computedOnceBothCamerasHave}
         </div>
       ))}
       {all.some(({ state }) => state.kind === 'ready') && (
         <>
-          <span>
-            What no camera shows square, such as hips against shoulders, is measured in space. Errors are those of the
-            points, the cameras and the clocks together.
-          </span>
+          <span>{TEXT.whatNoCameraShowsSquare}</span>
           <div>
             <Button variant="outlined" onClick={() => setSpace({ shown: !shown })}>
-              {shown ? 'Hide the body in space' : 'Show the body in space'}
+              {shown ? TEXT.hideBodyInSpace : TEXT.showBodyInSpace}
             </Button>
           </div>
         </>

@@ -14,19 +14,20 @@ import { SpaceChart } from '../../charts/space-chart';
 import { ROLE_STYLE } from '../../../rendering/role-style';
 import type { Derived } from '../../../application/analysis/derived';
 import { setSpace, useView } from '../../../application/stores/view-store';
+import { TEXT } from '../../text/screens/bench';
 
 const CAMERAS: readonly (readonly [string, FigureCamera])[] = [
-  ['Side', { azimuthDegrees: 0, elevationDegrees: 0 }],
-  ['Front', { azimuthDegrees: 90, elevationDegrees: 0 }],
-  ['Above', { azimuthDegrees: 0, elevationDegrees: 90 }],
+  [TEXT.side, { azimuthDegrees: 0, elevationDegrees: 0 }],
+  [TEXT.front, { azimuthDegrees: 90, elevationDegrees: 0 }],
+  [TEXT.aboveLabel, { azimuthDegrees: 0, elevationDegrees: 90 }],
 ];
 
 /** What turns about the vertical, in the order in which it is told. */
 const TURNS: readonly (readonly [string, Quantity])[] = [
-  ['Hips', { type: 'facing', points: ['opposite-hip', 'dominant-hip'] }],
-  ['Shoulders', { type: 'facing', points: ['opposite-shoulder', 'dominant-shoulder'] }],
+  [TEXT.hips, { type: 'facing', points: ['opposite-hip', 'dominant-hip'] }],
+  [TEXT.shoulders, { type: 'facing', points: ['opposite-shoulder', 'dominant-shoulder'] }],
   [
-    'Shoulders to hips',
+    TEXT.shouldersToHips,
     {
       type: 'line-separation',
       points: ['opposite-shoulder', 'dominant-shoulder'],
@@ -68,24 +69,24 @@ export function SpacePane({ derived }: { readonly derived: Derived }): ReactNode
   // The athlete lies over the reference.
   const drawn = both.flatMap(({ styleKey, figure }) => (figure ? [{ styleKey, figure }] : [])).reverse();
   return (
-    <figure className="pane space-pane" aria-label="Body in space">
+    <figure className="pane space-pane" aria-label={TEXT.bodyInSpace}>
       <figcaption>
-        <span>Body in space</span>
+        <span>{TEXT.bodyInSpace}</span>
         <span className="space-views">
           {CAMERAS.map(([name, from]) => (
             <Button key={name} size="small" onClick={() => setSpace({ camera: from })}>
               {name}
             </Button>
           ))}
-          <IconButton size="small" aria-label="Close the body in space" onClick={() => setSpace({ shown: false })}>
+          <IconButton size="small" aria-label={TEXT.closeBodyInSpace} onClick={() => setSpace({ shown: false })}>
             <CloseIcon fontSize="small" />
           </IconButton>
         </span>
       </figcaption>
       <SpaceChart figures={drawn} camera={camera} onTurn={(next) => setSpace({ camera: next })} />
-      {drawn.length === 0 && <p className="space-none">No two cameras see the body at this frame.</p>}
+      {drawn.length === 0 && <p className="space-none">{TEXT.noTwoCamerasSeeBody}</p>}
       <table className="space-turns">
-        <caption>Turned from straight ahead, away from the dominant side positive</caption>
+        <caption>{TEXT.turnedFromStraightAheadAway}</caption>
         <thead>
           <tr>
             <td />

@@ -14,6 +14,7 @@ import { makeTalkFilm } from '../../../application/export/talk-film';
 import { startTalking, stopTalking, toggleTalk, useTalk } from '../../../application/talk/talk-recorder';
 import { fileSafe } from '../../components/format';
 import { TalkSectionMenu } from './talk-section-menu';
+import { TEXT } from '../../text/screens/bench';
 
 /** Minutes and seconds. */
 const clock = (seconds: number): string =>
@@ -38,7 +39,7 @@ export function TalkBar({ derived }: { readonly derived: Derived }): ReactNode {
   const all = talk.reduce((sum, { from, to }) => sum + to - from, 0);
   const recording = phase === 'recording';
   return (
-    <div className="talk" role="region" aria-label="Talk">
+    <div className="talk" role="region" aria-label={TEXT.talk}>
       <Button
         variant="contained"
         size="small"
@@ -47,25 +48,21 @@ export function TalkBar({ derived }: { readonly derived: Derived }): ReactNode {
         startIcon={recording ? <StopIcon /> : <FiberManualRecordIcon />}
         onClick={() => void (recording ? stopTalking() : startTalking())}
       >
-        {recording ? 'Pause (R)' : 'Record (R)'}
+        {recording ? TEXT.pauseR : TEXT.recordR}
       </Button>
       {recording && (
         <>
-          <span className="talk-time" role="timer" aria-label="Recorded">
+          <span className="talk-time" role="timer" aria-label={TEXT.recorded}>
             {clock(seconds)}
           </span>
           {level === null ? (
-            <span className="note">without sound</span>
+            <span className="note">{TEXT.withoutSound}</span>
           ) : (
-            <meter min={0} max={1} value={level} aria-label="Loudness of the microphone" />
+            <meter min={0} max={1} value={level} aria-label={TEXT.loudnessOfMicrophone} />
           )}
         </>
       )}
-      {!recording && talk.length === 0 && (
-        <span className="note">
-          Records what you say and all that the pictures show: steps, zoom, drawings, where you point.
-        </span>
-      )}
+      {!recording && talk.length === 0 && <span className="note">{TEXT.recordsWhatYouSayAnd}</span>}
       <span className="talk-sections">
         {talk.map((section, i) => (
           <Chip
@@ -73,7 +70,7 @@ export function TalkBar({ derived }: { readonly derived: Derived }): ReactNode {
             size="small"
             clickable
             label={`${i + 1} \u00b7 ${clock(section.to - section.from)}`}
-            aria-label={`Section ${i + 1}, ${Math.round(section.to - section.from)} seconds`}
+            aria-label={TEXT.sectionIToSeconds(i + 1, Math.round(section.to - section.from))}
             aria-haspopup="dialog"
             onClick={(event) => setOpened({ section, on: event.currentTarget })}
           />
@@ -81,10 +78,10 @@ export function TalkBar({ derived }: { readonly derived: Derived }): ReactNode {
       </span>
       {talk.length > 0 && !recording && (
         <Button size="small" variant="outlined" disabled={making} onClick={() => void saveFilm(derived)}>
-          Make the video ({clock(all)})
+          {TEXT.makeVideoClock(clock(all))}
         </Button>
       )}
-      <IconButton size="small" aria-label="Close the talk bar" disabled={phase !== 'idle'} onClick={toggleTalk}>
+      <IconButton size="small" aria-label={TEXT.closeTalkBar} disabled={phase !== 'idle'} onClick={toggleTalk}>
         <CloseIcon fontSize="small" />
       </IconButton>
       {opened && talk.some(({ id }) => id === opened.section.id) && (

@@ -8,6 +8,7 @@ import { notify } from '../../../application/stores/notices';
 import { soundOfSection } from '../../../application/export/talk-film';
 import { recordAnew } from '../../../application/talk/talk-recorder';
 import { removeSection, trimSection } from '../../../application/talk/talk-sections';
+import { TEXT } from '../../text/screens/bench';
 
 /** Least stretch of a section that can be kept, seconds. */
 const LEAST = 0.5;
@@ -57,13 +58,11 @@ export function TalkSectionMenu({
     >
       <div className="talk-menu">
         {sound === null ? (
-          <span className="note">This section has no sound.</span>
+          <span className="note">{TEXT.thisSectionHasNoSound}</span>
         ) : (
-          <Voice sound={sound} label="Listen to the section" />
+          <Voice sound={sound} label={TEXT.listenToSection} />
         )}
-        <span>
-          Kept: {seconds(kept[0])} to {seconds(kept[1])} of {seconds(section.seconds)}
-        </span>
+        <span>{TEXT.keptSecondsToSeconds2Of(seconds(kept[0]), seconds(kept[1]), seconds(section.seconds))}</span>
         <Slider
           size="small"
           sx={{ mx: 1, width: 'auto' }}
@@ -72,7 +71,7 @@ export function TalkSectionMenu({
           step={STEP}
           shiftStep={1}
           value={[...kept]}
-          getAriaLabel={(i) => (i === 0 ? 'Begins at' : 'Ends at')}
+          getAriaLabel={(i) => (i === 0 ? TEXT.beginsAt : TEXT.endsAt)}
           onChange={(_, value) => setKept(keptOf(value, kept, section))}
           onChangeCommitted={(_, value) => trimSection(section.id, keptOf(value, kept, section))}
         />
@@ -85,7 +84,7 @@ export function TalkSectionMenu({
               recordAnew(section.id);
             }}
           >
-            Record it anew
+            {TEXT.recordItAnew}
           </Button>
           <Button
             size="small"
@@ -94,7 +93,7 @@ export function TalkSectionMenu({
               removeSection(section.id);
             }}
           >
-            Remove
+            {TEXT.remove}
           </Button>
         </div>
       </div>

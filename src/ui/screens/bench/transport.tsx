@@ -28,14 +28,15 @@ import { signedMilliseconds } from '../../components/format';
 import { goToMoment } from './bench-keys';
 import { PlayMenu } from './play-menu';
 import { hasSpace } from './space-pane';
+import { TEXT } from '../../text/screens/bench';
 
 const SPEED_NAMES: Readonly<Record<string, string>> = {
-  '0.0625': '1/16 speed',
-  '0.125': '1/8 speed',
-  '0.25': '1/4 speed',
-  '0.5': '1/2 speed',
-  '1': 'Full speed',
-  '2': 'Double speed',
+  '0.0625': TEXT.sixteenthSpeed,
+  '0.125': TEXT.eighthSpeed,
+  '0.25': TEXT.quarterSpeed,
+  '0.5': TEXT.halfSpeed,
+  '1': TEXT.fullSpeed,
+  '2': TEXT.doubleSpeed,
 };
 
 /** Stepping, playing, and how the two clips are matched. */
@@ -80,19 +81,19 @@ export function Transport({
   );
   const shift = mode === 'offset' && follower ? `${signedMilliseconds(offsets[follower.clip.id] ?? 0)}, ` : '';
   return (
-    <div className="transport" role="toolbar" aria-label="Playing">
-      {button('Moment before (Page up)', <KeyboardDoubleArrowLeftIcon />, () => goToMoment(derived, -1))}
-      {button('Frame back (\u2190)', <ChevronLeftIcon />, () => player.stepBoth(-1))}
+    <div className="transport" role="toolbar" aria-label={TEXT.playing}>
+      {button(TEXT.momentBeforePageUp, <KeyboardDoubleArrowLeftIcon />, () => goToMoment(derived, -1))}
+      {button(TEXT.frameBack, <ChevronLeftIcon />, () => player.stepBoth(-1))}
       {playing
-        ? button('Pause (Space)', <PauseIcon />, () => player.pause())
-        : button('Play (Space)', <PlayArrowIcon />, () => player.play())}
-      {button('Frame on (\u2192)', <ChevronRightIcon />, () => player.stepBoth(1))}
-      {button('Moment after (Page down)', <KeyboardDoubleArrowRightIcon />, () => goToMoment(derived, 1))}
+        ? button(TEXT.pauseSpace, <PauseIcon />, () => player.pause())
+        : button(TEXT.playSpace, <PlayArrowIcon />, () => player.play())}
+      {button(TEXT.frameOn, <ChevronRightIcon />, () => player.stepBoth(1))}
+      {button(TEXT.momentAfterPageDown, <KeyboardDoubleArrowRightIcon />, () => goToMoment(derived, 1))}
       <Select
         value={String(speed)}
         onChange={(event) => setView({ speed: Number(event.target.value) as Speed })}
         variant="standard"
-        inputProps={{ 'aria-label': 'Speed' }}
+        inputProps={{ 'aria-label': TEXT.speed }}
       >
         {SPEEDS.map((each) => (
           <MenuItem key={each} value={String(each)}>
@@ -101,7 +102,7 @@ export function Transport({
         ))}
       </Select>
       <strong className="moment" data-testid="current-moment">
-        {name ?? 'Before the first moment'}
+        {name ?? TEXT.beforeFirstMoment}
       </strong>
       <span className="spacer" />
       <Select
@@ -112,22 +113,22 @@ export function Transport({
             : setView({ mode: event.target.value as MatchMode })
         }
         variant="standard"
-        inputProps={{ 'aria-label': 'Matching' }}
+        inputProps={{ 'aria-label': TEXT.matching }}
       >
-        <MenuItem value="matched">Matched in every phase</MenuItem>
-        <MenuItem value="locked">Locked at a moment</MenuItem>
-        <MenuItem value="offset">Locked as they stand</MenuItem>
-        <MenuItem value="free">Free</MenuItem>
+        <MenuItem value="matched">{TEXT.matchedInEveryPhase}</MenuItem>
+        <MenuItem value="locked">{TEXT.lockedAtMoment}</MenuItem>
+        <MenuItem value="offset">{TEXT.lockedAsTheyStand}</MenuItem>
+        <MenuItem value="free">{TEXT.free}</MenuItem>
       </Select>
       {mode === 'locked' && (
         <Select
           value={lockMoment ?? common[0]?.id ?? ''}
           onChange={(event) => setView({ lockMoment: event.target.value })}
           variant="standard"
-          inputProps={{ 'aria-label': 'Locked at' }}
+          inputProps={{ 'aria-label': TEXT.lockedAt }}
           displayEmpty
         >
-          {common.length === 0 && <MenuItem value="">no common moment</MenuItem>}
+          {common.length === 0 && <MenuItem value="">{TEXT.noCommonMoment}</MenuItem>}
           {common.map((m) => (
             <MenuItem key={m.id} value={m.id}>
               {m.name}
@@ -135,59 +136,59 @@ export function Transport({
           ))}
         </Select>
       )}
-      <Tooltip title="How fast it runs while the athlete runs at the speed chosen">
+      <Tooltip title={TEXT.howFastItRunsWhile}>
         <span className="rate">
           {rate === null
             ? mode === 'free'
               ? ''
-              : 'not matched yet'
-            : `${following ? clipName(following) : 'reference'} ${shift}at ${rate.toFixed(2)}`}
+              : TEXT.notMatchedYet
+            : TEXT.whoShiftAtRate(following ? clipName(following) : TEXT.reference, shift, rate.toFixed(2))}
         </span>
       </Tooltip>
       <PlayMenu derived={derived} />
       {audible && (
-        <Tooltip title="Sound of the chosen clip, from half to double speed (U)">
-          <ToggleButton value="sound" size="small" selected={sound} onChange={toggleSound} aria-label="Sound">
+        <Tooltip title={TEXT.soundOfChosenClipFrom}>
+          <ToggleButton value="sound" size="small" selected={sound} onChange={toggleSound} aria-label={TEXT.sound}>
             {sound ? <VolumeUpIcon fontSize="small" /> : <VolumeOffIcon fontSize="small" />}
           </ToggleButton>
         </Tooltip>
       )}
-      <Tooltip title="Talk over the pictures (R)">
-        <ToggleButton value="talk" size="small" selected={talking} onChange={toggleTalk} aria-label="Talk">
+      <Tooltip title={TEXT.talkOverPicturesR}>
+        <ToggleButton value="talk" size="small" selected={talking} onChange={toggleTalk} aria-label={TEXT.talk}>
           <MicNoneIcon fontSize="small" />
         </ToggleButton>
       </Tooltip>
-      <Tooltip title="Follow the body, both at one size (B)">
+      <Tooltip title={TEXT.followBodyBothAtOne}>
         <ToggleButton
           value="follow"
           size="small"
           selected={followBody}
           onChange={() => setView({ followBody: !followBody })}
-          aria-label="Follow the body"
+          aria-label={TEXT.followBody}
         >
           <CenterFocusStrongIcon fontSize="small" />
         </ToggleButton>
       </Tooltip>
       {hasSpace(derived) && (
-        <Tooltip title="Body in space">
+        <Tooltip title={TEXT.bodyInSpace}>
           <ToggleButton
             value="space"
             size="small"
             selected={space.shown}
             onChange={() => setSpace({ shown: !space.shown })}
-            aria-label="Show the body in space"
+            aria-label={TEXT.showBodyInSpace}
           >
             <ViewInArIcon fontSize="small" />
           </ToggleButton>
         </Tooltip>
       )}
-      <Tooltip title="Lines on or off (O)">
+      <Tooltip title={TEXT.linesOnOrOffO}>
         <ToggleButton
           value="lines"
           size="small"
           selected={overlays}
           onChange={() => setView({ overlays: !overlays })}
-          aria-label="Lines"
+          aria-label={TEXT.lines}
         >
           <TimelineIcon fontSize="small" />
         </ToggleButton>

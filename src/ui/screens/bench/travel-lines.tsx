@@ -4,6 +4,7 @@ import { otherTravel } from '../../../core/tracks/figure';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import { clipName } from '../../components/clip-name';
+import { TEXT } from '../../text/screens/bench';
 
 /** Clips whose points plainly go the other way than was said: forward counts the wrong way round there. */
 export function TravelLines({ clips }: { readonly clips: readonly BenchClip[] }): ReactNode {
@@ -13,10 +14,9 @@ export function TravelLines({ clips }: { readonly clips: readonly BenchClip[] })
     return (
       said && (
         <div key={clip.id} className="caution" role="note">
-          The points of the {clipName(on)} face to the {said}; Intake says that it moves to the {clip.travel}. Forward
-          and the sides of the body count by it.{' '}
+          {TEXT.pointsOfClipNameFace(clipName(on), said, clip.travel)}{' '}
           <Button size="small" onClick={() => changeClip(clip.id, { travel: said })}>
-            It moves to the {said}
+            {TEXT.itMovesToSaid(said)}
           </Button>
         </div>
       )

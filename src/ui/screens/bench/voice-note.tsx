@@ -9,6 +9,7 @@ import { changeNote } from '../../../application/findings/finding-use-cases';
 import { useTalk } from '../../../application/talk/talk-recorder';
 import { recordVoice, stopVoice, useVoice, voiceOf } from '../../../application/findings/voice-notes';
 import { Voice } from '../../components/voice';
+import { TEXT } from '../../text/screens/bench';
 
 /** A finding said aloud: spoken, heard again, removed. */
 export function VoiceNote({ note }: { readonly note: Note }): ReactNode {
@@ -38,7 +39,7 @@ export function VoiceNote({ note }: { readonly note: Note }): ReactNode {
   if (noteId === note.id)
     return (
       <Button size="small" variant="contained" startIcon={<StopIcon />} disabled={!recording} onClick={stopVoice}>
-        {recording ? 'Stop' : 'Opening the microphone'}
+        {recording ? TEXT.stop : TEXT.openingMicrophone}
       </Button>
     );
   if (voice === null)
@@ -49,17 +50,17 @@ export function VoiceNote({ note }: { readonly note: Note }): ReactNode {
         disabled={noteId !== null || talking}
         onClick={() => void recordVoice(note.id)}
       >
-        Say it
+        {TEXT.sayIt}
       </Button>
     );
   return (
     <div className="voice-note">
       {sound?.of === mediaId ? (
-        <Voice sound={sound.blob} label={`Voice note, ${Math.round(voice.seconds)} seconds`} />
+        <Voice sound={sound.blob} label={TEXT.voiceNoteSeconds(Math.round(voice.seconds))} />
       ) : (
-        <span className="note">What was said is not in this browser.</span>
+        <span className="note">{TEXT.whatWasSaidIsNot}</span>
       )}
-      <IconButton size="small" aria-label="Remove what was said" onClick={() => changeNote(note.id, { voice: null })}>
+      <IconButton size="small" aria-label={TEXT.removeWhatWasSaid} onClick={() => changeNote(note.id, { voice: null })}>
         <ClearIcon fontSize="small" />
       </IconButton>
     </div>

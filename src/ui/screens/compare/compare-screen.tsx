@@ -13,6 +13,7 @@ import { RepetitionsView } from './repetitions-view';
 import { CriteriaView } from './criteria-view';
 import { TimingView } from './timing-view';
 import { TogetherView } from './together-view';
+import { TEXT } from '../../text/screens/compare';
 
 /** The ways to compare: a further one is one line here. */
 const VIEWS: readonly {
@@ -20,13 +21,13 @@ const VIEWS: readonly {
   readonly name: string;
   readonly View: ComponentType<{ readonly derived: Derived }>;
 }[] = [
-  { id: 'readings', name: 'Readings', View: ReadingsView },
-  { id: 'curves', name: 'Curves', View: CurvesView },
-  { id: 'timing', name: 'Timing', View: TimingView },
-  { id: 'paths', name: 'Trajectories', View: PathsView },
-  { id: 'repetitions', name: 'Repetitions', View: RepetitionsView },
-  { id: 'together', name: 'Synchrony', View: TogetherView },
-  { id: 'criteria', name: 'Criteria', View: CriteriaView },
+  { id: 'readings', name: TEXT.readings, View: ReadingsView },
+  { id: 'curves', name: TEXT.curves, View: CurvesView },
+  { id: 'timing', name: TEXT.timing, View: TimingView },
+  { id: 'paths', name: TEXT.trajectories, View: PathsView },
+  { id: 'repetitions', name: TEXT.repetitions, View: RepetitionsView },
+  { id: 'together', name: TEXT.synchrony, View: TogetherView },
+  { id: 'criteria', name: TEXT.criteria, View: CriteriaView },
 ];
 
 /** Athlete against reference, in every way in which they can be compared. */
@@ -38,19 +39,16 @@ export function CompareScreen(): ReactNode {
     <SessionFrame step="compare">
       <main className="page">
         <div className="inner">
-          <h1 className="visually-hidden">Differences</h1>
+          <h1 className="visually-hidden">{TEXT.differences}</h1>
           {derived.judged.length === 0 ? (
-            <p>
-              Differences stand here once the athlete’s clip is in. Add it at Intake, or open the demo from the start
-              page.
-            </p>
+            <p>{TEXT.differencesStandHereOnceAthletes}</p>
           ) : (
             <>
               <ReferenceCard derived={derived} />
               <Tabs
                 value={chosen.id}
                 onChange={(_, id: string) => setParams(id === VIEWS[0]!.id ? {} : { view: id }, { replace: true })}
-                aria-label="Ways to compare"
+                aria-label={TEXT.waysToCompare}
                 variant="scrollable"
                 sx={{ mb: 1.5, minHeight: 40 }}
               >

@@ -14,8 +14,14 @@ import type { Derived } from '../../../application/analysis/derived';
 import { readingText } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
+import { TEXT } from '../../text/screens/compare';
 
-const WORDS: Readonly<Record<Met, string>> = { yes: 'met', partly: 'partly', no: 'not met', open: 'open' };
+const WORDS: Readonly<Record<Met, string>> = {
+  yes: TEXT.metWithin,
+  partly: TEXT.partlyWithin,
+  no: TEXT.notMet,
+  open: TEXT.openWithin,
+};
 
 /** The criteria sheet: every criterion with the frame that proves it, gates, and what the analyst says by eye. */
 export function CriteriaView({ derived }: { readonly derived: Derived }): ReactNode {
@@ -24,18 +30,12 @@ export function CriteriaView({ derived }: { readonly derived: Derived }): ReactN
   const [asking, setAsking] = useState<CriterionResult | null>(null);
   const [met, setMet] = useState<'yes' | 'partly' | 'no'>('yes');
   const [reason, setReason] = useState('');
-  if (!sheet || !movement.sheet)
-    return (
-      <p>
-        This movement has no criteria sheet. A movement of your own can have one: see its file or “Change the movement”
-        at Intake.
-      </p>
-    );
+  if (!sheet || !movement.sheet) return <p>{TEXT.thisMovementHasNoCriteria}</p>;
   const group = (must: boolean): ReactNode => (
     <>
       <tr>
         <th colSpan={5} className="left">
-          {must ? 'Must be there' : 'Counts extra'}
+          {must ? TEXT.mustBeThere : TEXT.countsExtra}
         </th>
       </tr>
       {sheet.results
@@ -58,7 +58,7 @@ export function CriteriaView({ derived }: { readonly derived: Derived }): ReactN
                 ) : (
                   criterion.name
                 )}
-                {byEye && <div className="reason">by eye: {byEye.reason}</div>}
+                {byEye && <div className="reason">{TEXT.byEyeReason(byEye.reason)}</div>}
               </td>
               <td className="left">{judged && <StateMark state={judged.state} />}</td>
               <td>
@@ -71,13 +71,11 @@ export function CriteriaView({ derived }: { readonly derived: Derived }): ReactN
                   '–'
                 )}
               </td>
-              <td className="left">
-                {WORDS[result.met]}, {result.points} of {criterion.points}
-              </td>
+              <td className="left">{TEXT.wordsPointsOfPoints2(WORDS[result.met], result.points, criterion.points)}</td>
               <td>
                 {byEye ? (
                   <Button size="small" onClick={() => markCriterion(criterion.id, null)}>
-                    By the measure again
+                    {TEXT.byMeasureAgain}
                   </Button>
                 ) : (
                   <Button
@@ -88,7 +86,7 @@ export function CriteriaView({ derived }: { readonly derived: Derived }): ReactN
                       setReason('');
                     }}
                   >
-                    Mark by eye
+                    {TEXT.markByEye}
                   </Button>
                 )}
               </td>
@@ -100,20 +98,22 @@ export function CriteriaView({ derived }: { readonly derived: Derived }): ReactN
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        {movement.sheet.name}: {sheet.points} of {sheet.most} points{sheet.open > 0 ? `, ${sheet.open} still open` : ''}
+        {sheet.open > 0
+          ? TEXT.namePointsOfMostPoints(movement.sheet.name, sheet.points, sheet.most, sheet.open)
+          : TEXT.namePointsOfMostPointsWithName(movement.sheet.name, sheet.points, sheet.most)}
       </Typography>
       {sheet.held.map((gate) => (
         <div key={gate.because} className="caution" style={{ marginBottom: 8 }}>
-          Held at {gate.most}: {gate.because}.
+          {TEXT.heldAtMostBecause(gate.most, gate.because)}
         </div>
       ))}
       <table className="sheet">
         <thead>
           <tr>
-            <th>Criterion</th>
-            <th className="left">State</th>
-            <th>Athlete</th>
-            <th className="left">Points</th>
+            <th>{TEXT.criterion}</th>
+            <th className="left">{TEXT.state}</th>
+            <th>{TEXT.athlete}</th>
+            <th className="left">{TEXT.points}</th>
             <th />
           </tr>
         </thead>
@@ -122,34 +122,34 @@ export function CriteriaView({ derived }: { readonly derived: Derived }): ReactN
           {group(false)}
         </tbody>
       </table>
-      <p className="note">
-        Full points on target, half where it is borderline or lies within the measuring error. Source:{' '}
-        {movement.sheet.source}.
-      </p>
+      <p className="note">{TEXT.fullPointsOnTargetHalf(movement.sheet.source)}</p>
       <Dialog open={asking !== null} onClose={() => setAsking(null)} fullWidth maxWidth="xs">
-        <DialogTitle>{asking?.criterion.name}: by eye</DialogTitle>
+        <DialogTitle>
+          {asking?.criterion.name}
+          {TEXT.byEye}
+        </DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2 }}>
           <TextField
             select
-            label="Is it met?"
+            label={TEXT.isItMet}
             value={met}
             onChange={(event) => setMet(event.target.value as 'yes')}
             sx={{ mt: 1 }}
           >
-            <MenuItem value="yes">Met</MenuItem>
-            <MenuItem value="partly">Partly</MenuItem>
-            <MenuItem value="no">Not met</MenuItem>
+            <MenuItem value="yes">{TEXT.met}</MenuItem>
+            <MenuItem value="partly">{TEXT.partly}</MenuItem>
+            <MenuItem value="no">{TEXT.notMetLabel}</MenuItem>
           </TextField>
           <TextField
             autoFocus
-            label="Reason"
+            label={TEXT.reason}
             value={reason}
             onChange={(event) => setReason(event.target.value)}
-            helperText="Stands beside the criterion and in the report."
+            helperText={TEXT.standsBesideCriterionAndIn}
           />
         </DialogContent>
         <DialogActions>
-          <Button onClick={() => setAsking(null)}>Cancel</Button>
+          <Button onClick={() => setAsking(null)}>{TEXT.cancel}</Button>
           <Button
             variant="contained"
             disabled={reason.trim() === ''}
@@ -158,7 +158,7 @@ export function CriteriaView({ derived }: { readonly derived: Derived }): ReactN
               setAsking(null);
             }}
           >
-            Mark it
+            {TEXT.markIt}
           </Button>
         </DialogActions>
       </Dialog>

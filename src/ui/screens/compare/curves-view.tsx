@@ -12,6 +12,7 @@ import { useView, setView } from '../../../application/stores/view-store';
 import { ComparedCurve, comparedSeriesOf } from '../../components/compared-curve';
 import { signed } from '../../components/format';
 import { goToFrames } from '../../components/go-to-frames';
+import { TEXT } from '../../text/screens/compare';
 
 interface Drawn {
   readonly measure: Measure;
@@ -33,8 +34,7 @@ export function CurvesView({ derived }: { readonly derived: Derived }): ReactNod
       }),
     [movement, sides, measuredErrors],
   );
-  if (drawn.length === 0)
-    return <p>Curves stand here once two moments are marked, in their order, and points are detected on both sides.</p>;
+  if (drawn.length === 0) return <p>{TEXT.curvesStandHereOnceTwo}</p>;
   const span = ({ curves }: Drawn): number =>
     curves.longest ? curves.at[curves.longest.to]! - curves.at[curves.longest.from]! : 0;
   const ranked = [...drawn].sort((a, b) => span(b) - span(a));
@@ -61,7 +61,7 @@ export function CurvesView({ derived }: { readonly derived: Derived }): ReactNod
           <TextField
             select
             size="small"
-            label="Measure"
+            label={TEXT.measure}
             value={measure.id}
             onChange={(event) => setView({ selectedMeasure: event.target.value })}
             sx={{ minWidth: 260 }}
@@ -73,31 +73,37 @@ export function CurvesView({ derived }: { readonly derived: Derived }): ReactNod
             ))}
           </TextField>
           <span className="note">
-            {curves.bandOf === 'performers'
-              ? 'Grey: the range in which the whole curve of another such performer lies in 95 of 100 cases. '
-              : curves.bandOf === 'tolerance'
-                ? 'Grey: the target\u2019s tolerance round the reference. '
-                : 'Nothing gives a range for this measure. '}
             {curves.half && curves.plusMinus === null
-              ? 'Its error is not known through the movement, so no stretch is named. '
-              : ''}
-            Press the chart to see the frames.
+              ? TEXT.bandWithoutError(
+                  curves.bandOf === 'performers'
+                    ? TEXT.greyRangeInWhichWhole
+                    : curves.bandOf === 'tolerance'
+                      ? TEXT.greyTargetsToleranceRoundReference
+                      : TEXT.nothingGivesRangeForThis,
+                )
+              : TEXT.bandPressChart(
+                  curves.bandOf === 'performers'
+                    ? TEXT.greyRangeInWhichWhole
+                    : curves.bandOf === 'tolerance'
+                      ? TEXT.greyTargetsToleranceRoundReference
+                      : TEXT.nothingGivesRangeForThis,
+                )}
           </span>
         </div>
         <ComparedCurve movement={movement} measure={measure} curves={curves} onChoose={goTo} />
       </section>
       <section className="card" style={{ marginTop: 12 }}>
         <div className="row-of-fields">
-          <Typography variant="h2">Longest stretches outside the range</Typography>
+          <Typography variant="h2">{TEXT.longestStretchesOutsideRange}</Typography>
           <TextField
             select
             size="small"
-            label="Region"
+            label={TEXT.region}
             value={region}
             onChange={(event) => setRegion(event.target.value)}
             sx={{ minWidth: 120 }}
           >
-            <MenuItem value="all">all</MenuItem>
+            <MenuItem value="all">{TEXT.all}</MenuItem>
             {regions.map((r) => (
               <MenuItem key={r} value={r}>
                 {r}
@@ -108,10 +114,10 @@ export function CurvesView({ derived }: { readonly derived: Derived }): ReactNod
         <table className="sheet">
           <thead>
             <tr>
-              <th>Measure</th>
-              <th className="left">Where it is worst</th>
-              <th>Stretch</th>
-              <th>Beyond the range</th>
+              <th>{TEXT.measure}</th>
+              <th className="left">{TEXT.whereItIsWorst}</th>
+              <th>{TEXT.stretch}</th>
+              <th>{TEXT.beyondRange}</th>
             </tr>
           </thead>
           <tbody>
@@ -133,17 +139,19 @@ export function CurvesView({ derived }: { readonly derived: Derived }): ReactNod
                       </button>
                     </td>
                     <td className="left wrap">
-                      {share} % of{' '}
-                      {movement.phases.find((p) => p.from === through[phase])?.name.toLowerCase() ?? 'the phase'}
+                      {TEXT.shareOfName(
+                        share,
+                        movement.phases.find((p) => p.from === through[phase])?.name.toLowerCase() ?? TEXT.phase,
+                      )}
                     </td>
-                    <td>{Math.round(100 * (at[longest!.to]! - at[longest!.from]!))} % of the movement</td>
+                    <td>{TEXT.atOfMovement(Math.round(100 * (at[longest!.to]! - at[longest!.from]!)))}</td>
                     <td>{signed(longest!.excess, seriesUnitOf(d.measure))}</td>
                   </tr>
                 );
               })}
           </tbody>
         </table>
-        {ranked.every((d) => !d.curves.longest) && <p>No curve leaves its range by more than the measuring error.</p>}
+        {ranked.every((d) => !d.curves.longest) && <p>{TEXT.noCurveLeavesItsRange}</p>}
       </section>
     </>
   );

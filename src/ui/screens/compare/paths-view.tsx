@@ -11,16 +11,17 @@ import { PathChart } from '../../charts/path-chart';
 import type { Derived } from '../../../application/analysis/derived';
 import { goToFrames } from '../../components/go-to-frames';
 import { refName } from '../movement/names';
+import { TEXT } from '../../text/screens/compare';
 
 const POINTS: readonly (readonly [PointRef, string])[] = [
-  ['dominant-wrist', 'Hand, dominant side'],
-  ['opposite-wrist', 'Hand, other side'],
-  ['mid-hip', 'Hips'],
-  ['mid-shoulder', 'Shoulders'],
-  ['nose', 'Head'],
-  ['dominant-ankle', 'Foot, dominant side'],
-  ['opposite-ankle', 'Foot, other side'],
-  ['centre-of-mass', 'Centre of mass'],
+  ['dominant-wrist', TEXT.handDominantSide],
+  ['opposite-wrist', TEXT.handOtherSide],
+  ['mid-hip', TEXT.hips],
+  ['mid-shoulder', TEXT.shoulders],
+  ['nose', TEXT.head],
+  ['dominant-ankle', TEXT.footDominantSide],
+  ['opposite-ankle', TEXT.footOtherSide],
+  ['centre-of-mass', TEXT.centreOfMass],
 ];
 
 type Frame = readonly [id: string, name: string, from: Pick<SeenFrom, 'relativeTo' | 'line'>];
@@ -37,14 +38,14 @@ function framesOf(movement: Movement): readonly Frame[] {
     return [
       [
         `line:${from}:${m.line.join(':')}`,
-        `${name(from)}, axes along the line to ${name(m.line[1])}`,
+        TEXT.nameAxesAlongLineTo(name(from), name(m.line[1])),
         { relativeTo: from, line: m.line },
       ],
     ];
   });
   const points: readonly Frame[] = [
-    ['mid-hip', 'the hips'],
-    ['mid-shoulder', 'the shoulders'],
+    ['mid-hip', TEXT.hipsWithin],
+    ['mid-shoulder', TEXT.shouldersWithin],
     ...movement.points.map((p) => [p.id, p.name.toLowerCase()] as const),
   ].map(([id, called]) => [id!, called!, { relativeTo: id as PointRef, line: null }]);
   return [...points, ...turning.filter(([id], i) => turning.findIndex(([other]) => other === id) === i)];
@@ -98,7 +99,7 @@ export function PathsView({ derived }: { readonly derived: Derived }): ReactNode
         <TextField
           select
           size="small"
-          label="Point"
+          label={TEXT.point}
           value={point}
           onChange={(event) => setPoint(event.target.value as PointRef)}
           sx={{ minWidth: 190 }}
@@ -112,7 +113,7 @@ export function PathsView({ derived }: { readonly derived: Derived }): ReactNode
         <TextField
           select
           size="small"
-          label="Seen from"
+          label={TEXT.seenFrom}
           value={from}
           onChange={(event) => setFrom(event.target.value)}
           sx={{ minWidth: 230 }}
@@ -124,17 +125,16 @@ export function PathsView({ derived }: { readonly derived: Derived }): ReactNode
           ))}
           {movement.moments.map((m) => (
             <MenuItem key={m.id} value={`at:${m.id}`}>
-              the ground, both together at {m.name.toLowerCase()}
+              {TEXT.groundBothTogetherAtName(m.name.toLowerCase())}
             </MenuItem>
           ))}
         </TextField>
         <span className="note">
-          From {movement.moments.find((m) => m.id === first)!.name.toLowerCase()} on, in standing heights, both going to
-          the right. Press a trajectory to see its frame.
+          {TEXT.fromNameOnInStanding(movement.moments.find((m) => m.id === first)!.name.toLowerCase())}
         </span>
       </div>
       <PathChart
-        title={`${points.find(([id]) => id === point)![1]}, laid over each other`}
+        title={TEXT.findLaidOverEachOther(points.find(([id]) => id === point)![1])}
         paths={paths.map((p) => p.drawn)}
         height={430}
         onChoose={(k, i) =>

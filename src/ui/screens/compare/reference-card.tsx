@@ -16,13 +16,14 @@ import {
 import { repetitionsOf, type Derived } from '../../../application/analysis/derived';
 import { compareWith } from '../../../application/clips/clip-use-cases';
 import { RoleName } from '../../components/role-name';
+import { TEXT } from '../../text/screens/compare';
 
 const KINDS: readonly (readonly [ReferenceModel['kind'], string])[] = [
-  ['one', 'One performance'],
-  ['several', 'Several performances, mean and spread'],
-  ['phases', 'Another performance for some phases'],
-  ['own', 'The athlete\u2019s own repetition'],
-  ['published', 'Published targets only, no clip'],
+  ['one', TEXT.onePerformance],
+  ['several', TEXT.severalPerformancesMeanAndSpread],
+  ['phases', TEXT.anotherPerformanceForSomePhases],
+  ['own', TEXT.athletesOwnRepetition],
+  ['published', TEXT.publishedTargetsOnlyNoClip],
 ];
 
 /** What the athlete is compared with, and by which school it is judged. */
@@ -40,22 +41,19 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
       repetition: i,
       name:
         `${clip.performer.name}, ` +
-        `${clip.result ? resultText(clip.result) : clip.fileName}${all.length > 1 ? `, repetition ${i + 1}` : ''}`,
+        `${clip.result ? resultText(clip.result) : clip.fileName}${all.length > 1 ? TEXT.repetitionI(i + 1) : ''}`,
     }));
   });
   const school = movement.schools.find((s) => s.id === session.school);
   const performers = new Set(sides.reference.map((views) => performerKey(views[0]!.clip.performer))).size;
-  const who = performers === 1 ? '1 performer' : `${performers} performers`;
-  const spread =
-    performers >= LEAST_FOR_SPREAD
-      ? 'the range is that in which another such performer lies in 95 of 100 cases, and no narrower than the tolerance'
-      : 'too few people to claim a spread, the tolerance stands';
+  const who = performers === 1 ? TEXT.onePerformer : TEXT.performers(performers);
+  const spread = performers >= LEAST_FOR_SPREAD ? TEXT.rangeIsThatInWhich : TEXT.tooFewPeopleToClaim;
   return (
     <section className="card reference-card">
       <TextField
         select
         size="small"
-        label="Reference"
+        label={TEXT.reference}
         value={model.kind}
         onChange={(event) =>
           changeReferenceModel({
@@ -77,7 +75,7 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
         <TextField
           select
           size="small"
-          label="Performance"
+          label={TEXT.performance}
           value={references[0]!.trial.clip.id}
           onChange={(event) => compareWith(event.target.value)}
           sx={{ minWidth: 200 }}
@@ -136,7 +134,7 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
         <TextField
           select
           size="small"
-          label="Repetition"
+          label={TEXT.repetition}
           value={model.own ? `${model.own.clipId} ${model.own.repetition}` : ''}
           onChange={(event) => {
             const chosen = own.find((o) => `${o.clipId} ${o.repetition}` === event.target.value);
@@ -153,20 +151,20 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
       )}
       {ranked.length > 1 && (
         <Button variant="outlined" onClick={() => compareAttempts(ranked.at(-1)!.clipId, ranked[0]!.clipId)}>
-          Worst attempt against best
+          {TEXT.worstAttemptAgainstBest}
         </Button>
       )}
       {movement.schools.length > 0 && (
         <TextField
           select
           size="small"
-          label="School"
+          label={TEXT.school}
           value={session.school ?? ''}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           onChange={(event) => chooseSchool(event.target.value || null)}
           sx={{ minWidth: 170 }}
         >
-          <MenuItem value="">The movement’s own targets</MenuItem>
+          <MenuItem value="">{TEXT.movementsOwnTargets}</MenuItem>
           {movement.schools.map((s) => (
             <MenuItem key={s.id} value={s.id}>
               {s.name}
@@ -175,9 +173,9 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
         </TextField>
       )}
       <div className="note">
-        {sides.reference.length > 1 && `${sides.reference.length} performances of ${who}: ${spread}. `}
-        {sides.athlete.length > 1 && `The athlete counts with the mean of ${sides.athlete.length} repetitions. `}
-        {model.kind === 'published' && 'Only targets that the movement states are judged; the rest is shown. '}
+        {sides.reference.length > 1 && TEXT.countPerformancesOfWhoSpread(sides.reference.length, who, spread)}
+        {sides.athlete.length > 1 && TEXT.athleteCountsWithMeanOf(sides.athlete.length)}
+        {model.kind === 'published' && TEXT.onlyTargetsThatMovementStates}
         {school && `${school.name}: ${school.because}`}
       </div>
     </section>

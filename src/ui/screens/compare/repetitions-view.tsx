@@ -9,6 +9,7 @@ import { inUnit } from '../../../core/units';
 import { repetitionsOf, repetitionViews, type Derived } from '../../../application/analysis/derived';
 import { plusMinus, readingText, signed } from '../../components/format';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
+import { TEXT } from '../../text/screens/compare';
 
 /** Repetitions of one performer beside each other: early and late, turn by turn. */
 export function RepetitionsView({ derived }: { readonly derived: Derived }): ReactNode {
@@ -21,17 +22,16 @@ export function RepetitionsView({ derived }: { readonly derived: Derived }): Rea
     const table = shown ? repetitionTable(movement, repetitionViews(derived, shown), session.measuredErrors) : [];
     return { withSeveral: several, on: shown, rows: table };
   }, [derived, clips, movement, session, chosen]);
-  if (!on)
-    return <p>Repetitions are compared here once a clip has several: find them at Moments, or add one by eye there.</p>;
+  if (!on) return <p>{TEXT.repetitionsAreComparedHereOnce}</p>;
   const count = repetitionsOf(session, on.trial.clip.id).length;
   return (
     <section className="card">
       <div className="row-of-fields">
-        <Typography variant="h2">Repetition by repetition</Typography>
+        <Typography variant="h2">{TEXT.repetitionByRepetition}</Typography>
         <TextField
           select
           size="small"
-          label="Performance"
+          label={TEXT.performance}
           value={on.trial.clip.id}
           onChange={(event) => setChosen(event.target.value)}
           sx={{ minWidth: 200 }}
@@ -42,21 +42,19 @@ export function RepetitionsView({ derived }: { readonly derived: Derived }): Rea
             </MenuItem>
           ))}
         </TextField>
-        <span className="note">
-          A change from early to late is set off where it is larger than its error. Press a number to see its frame.
-        </span>
+        <span className="note">{TEXT.changeFromEarlyToLate}</span>
       </div>
       <div style={{ overflowX: 'auto' }}>
         <table className="sheet">
           <thead>
             <tr>
-              <th>Measure</th>
+              <th>{TEXT.measure}</th>
               {Array.from({ length: count }, (_, i) => (
                 <th key={i}>{i + 1}</th>
               ))}
-              <th>Mean</th>
-              <th>Spread</th>
-              <th>Late minus early</th>
+              <th>{TEXT.mean}</th>
+              <th>{TEXT.spread}</th>
+              <th>{TEXT.lateMinusEarly}</th>
             </tr>
           </thead>
           <tbody>
@@ -96,7 +94,7 @@ export function RepetitionsView({ derived }: { readonly derived: Derived }): Rea
                         <span style={{ fontWeight: drift ? 700 : 400 }}>
                           {signed(row.lateMinusEarly, unit)}{' '}
                           <span className="pm">{plusMinus(row.plusMinus!, unit)}</span>
-                          {drift ? ' changes' : ''}
+                          {drift ? TEXT.changesAfterNumber : ''}
                         </span>
                       )}
                     </td>

@@ -13,21 +13,21 @@ import { signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
 import { TimingTable } from '../../components/timing-table';
 import { goToFrames } from '../../components/go-to-frames';
+import { TEXT } from '../../text/screens/compare';
 
 /** Phase durations, running gain and loss from moment to moment, and orders. */
 export function TimingView({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, sides, session, timing } = derived;
   const navigate = useNavigate();
   const [athlete, reference] = [sides.athlete[0]?.[0], sides.reference[0]?.[0]];
-  if (!athlete || !reference)
-    return <p>Times are compared once a reference clip is chosen and moments are marked on both sides.</p>;
+  if (!athlete || !reference) return <p>{TEXT.timesAreComparedOnceReference}</p>;
   const gates = gatesOf(movement, sides.athlete, sides.reference);
   const orders = movement.measures.filter((m): m is Extract<Measure, { kind: 'order' }> => m.kind === 'order');
   return (
     <>
       <section className="card">
         <Typography variant="h2" gutterBottom>
-          Phases
+          {TEXT.phases}
         </Typography>
         <TimingTable
           rows={timing}
@@ -50,7 +50,7 @@ export function TimingView({ derived }: { readonly derived: Derived }): ReactNod
       {gates.length > 1 && (
         <section className="card" style={{ marginTop: 12 }}>
           <Typography variant="h2" gutterBottom>
-            Running gain and loss since “{gates[0]!.name.toLowerCase()}”
+            {TEXT.runningGainAndLossSince(gates[0]!.name.toLowerCase())}
           </Typography>
           <GateChart
             gates={gates}
@@ -69,17 +69,17 @@ export function TimingView({ derived }: { readonly derived: Derived }): ReactNod
           <table className="sheet">
             <thead>
               <tr>
-                <th>Moment</th>
+                <th>{TEXT.moment}</th>
                 <th>
                   <span className="mark-athlete" />
-                  Athlete
+                  {TEXT.athlete}
                 </th>
                 <th>
                   <span className="mark-reference" />
-                  Reference
+                  {TEXT.reference}
                 </th>
-                <th>Behind so far</th>
-                <th>Lost since the one before</th>
+                <th>{TEXT.behindSoFar}</th>
+                <th>{TEXT.lostSinceOneBefore}</th>
               </tr>
             </thead>
             <tbody>
@@ -116,7 +116,7 @@ export function TimingView({ derived }: { readonly derived: Derived }): ReactNod
       {orders.map((measure) => (
         <section key={measure.id} className="card" style={{ marginTop: 12 }}>
           <Typography variant="h2" gutterBottom>
-            {measure.name}: which comes when
+            {TEXT.nameWhichComesWhen(measure.name)}
           </Typography>
           {(
             [
@@ -150,7 +150,8 @@ function OrderStrip({ role, name, steps, stated }: OrderStripProps): ReactNode {
   if (!steps)
     return (
       <p>
-        <RoleName role={role} name={name} />: not all of {stated.join(', ')} can be measured.
+        <RoleName role={role} name={name} />
+        {TEXT.notAllOfStatedCan(stated.join(', '))}
       </p>
     );
   const last = Math.max(0.001, ...steps.map((s) => s.after));
@@ -173,8 +174,12 @@ function OrderStrip({ role, name, steps, stated }: OrderStripProps): ReactNode {
             >
               {step.name}{' '}
               <span className="pm">
-                {Math.round(1000 * step.after)} ms ±{Math.round(1000 * COVERAGE_95 * step.sd)}
-                {early ? ', before its turn' : ''}
+                {early
+                  ? TEXT.afterMsCoverage95BeforeIts(
+                      Math.round(1000 * step.after),
+                      Math.round(1000 * COVERAGE_95 * step.sd),
+                    )
+                  : TEXT.afterMsCoverage95(Math.round(1000 * step.after), Math.round(1000 * COVERAGE_95 * step.sd))}
               </span>
             </li>
           );

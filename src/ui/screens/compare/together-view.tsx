@@ -12,6 +12,7 @@ import { CurveStrip } from '../../charts/curve-strip';
 import type { Derived } from '../../../application/analysis/derived';
 import { signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
+import { TEXT } from '../../text/screens/compare';
 
 /** Samples a second on which curves are laid beside each other. */
 const RATE = 200;
@@ -69,13 +70,8 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
     });
     return { rows, drawn };
   }, [lead, measure, at, mains]);
-  if (mains.length < 2 || !lead)
-    return (
-      <p>
-        Add further clips at Intake, one for each member of a crew or pair, to see who is ahead and how alike they move.
-      </p>
-    );
-  if (!measure) return <p>No curve is known yet. Detect points at Measure first.</p>;
+  if (mains.length < 2 || !lead) return <p>{TEXT.addFurtherClipsAtIntake}</p>;
+  if (!measure) return <p>{TEXT.noCurveIsKnownYet}</p>;
   const unit = seriesUnitOf(measure);
   return (
     <section className="card">
@@ -83,7 +79,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         <TextField
           select
           size="small"
-          label="Measure"
+          label={TEXT.measure}
           value={measure.id}
           onChange={(event) => setMeasureId(event.target.value)}
           sx={{ minWidth: 220 }}
@@ -97,7 +93,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         <TextField
           select
           size="small"
-          label="Aligned at"
+          label={TEXT.alignedAt}
           value={at}
           onChange={(event) => setAt(event.target.value)}
           sx={{ minWidth: 170 }}
@@ -111,7 +107,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         <TextField
           select
           size="small"
-          label="Against"
+          label={TEXT.against}
           value={lead.trial.clip.id}
           onChange={(event) => setLeadId(event.target.value)}
           sx={{ minWidth: 170 }}
@@ -125,7 +121,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
       </div>
       {drawn.length > 0 && (
         <CurveStrip
-          title={`${measure.name}, in real time`}
+          title={TEXT.nameInRealTime(measure.name)}
           unit={DISPLAY_UNITS[unit].suffix}
           curves={drawn.map(({ styleKey, curve }) => ({
             role: styleKey,
@@ -142,11 +138,11 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
       <table className="sheet">
         <thead>
           <tr>
-            <th>Performer</th>
-            <th>Behind</th>
-            <th>Likeness of the curves</th>
-            <th>Difference that stays</th>
-            <th>Begins later by</th>
+            <th>{TEXT.performer}</th>
+            <th>{TEXT.behind}</th>
+            <th>{TEXT.likenessOfCurves}</th>
+            <th>{TEXT.differenceThatStays}</th>
+            <th>{TEXT.beginsLaterBy}</th>
           </tr>
         </thead>
         <tbody>
@@ -163,7 +159,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
                 </>
               ) : (
                 <td colSpan={3} className="left">
-                  the moment or the points are missing
+                  {TEXT.momentOrPointsAreMissing}
                 </td>
               )}
               <td>{onset === null ? '–' : signedMilliseconds(onset)}</td>
@@ -172,9 +168,10 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         </tbody>
       </table>
       <p className="note">
-        In real time, all aligned at {movement.moments.find((m) => m.id === at)!.name.toLowerCase()}: the lag at which
-        the curves of {lead.trial.clip.performer.name} and the other are most alike (positive is later), their
-        correlation there, and what differs after the lag is taken out.
+        {TEXT.inRealTimeAllAligned(
+          movement.moments.find((m) => m.id === at)!.name.toLowerCase(),
+          lead.trial.clip.performer.name,
+        )}
       </p>
     </section>
   );

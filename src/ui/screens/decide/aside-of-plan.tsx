@@ -8,6 +8,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { decide, reorder } from '../../../application/findings/finding-use-cases';
 import { FilmingList } from '../../components/filming-list';
 import { StateMark } from '../../components/state-mark';
+import { TEXT } from '../../text/screens/decide';
 
 /** What is good, what waits, what to film better, and the cautions that always stand. */
 export function AsideOfPlan({
@@ -31,13 +32,13 @@ export function AsideOfPlan({
     <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
       <section className="card">
         <Typography variant="h2" gutterBottom>
-          Strengths
+          {TEXT.strengths}
         </Typography>
-        {strengths.length + onTarget.length === 0 && <p>None stands out of the measuring error yet.</p>}
+        {strengths.length + onTarget.length === 0 && <p>{TEXT.noneStandsOutOfMeasuring}</p>}
         <ul style={{ margin: 0, paddingLeft: 18 }}>
           {good.map((note) => (
             <li key={note.id} data-testid="strength-by-eye">
-              {note.text} <span className="pm">seen by eye</span>
+              {note.text} <span className="pm">{TEXT.seenByEye}</span>
             </li>
           ))}
           {strengths.map((j) => (
@@ -46,11 +47,11 @@ export function AsideOfPlan({
             </li>
           ))}
         </ul>
-        {onTarget.length > 0 && <p style={{ margin: '6px 0 0' }}>Good as it is: {onTarget.map(nameOf).join('; ')}.</p>}
+        {onTarget.length > 0 && (
+          <p style={{ margin: '6px 0 0' }}>{TEXT.goodAsItIsOn(onTarget.map(nameOf).join('; '))}</p>
+        )}
         {betterThan.length > 0 && (
-          <p style={{ margin: '6px 0 0' }}>
-            Met here and missed by the reference: {betterThan.map(nameOf).join('; ')}.
-          </p>
+          <p style={{ margin: '6px 0 0' }}>{TEXT.metHereAndMissedBy(betterThan.map(nameOf).join('; '))}</p>
         )}
       </section>
       {(priorities.parked.length > 0 ||
@@ -59,11 +60,12 @@ export function AsideOfPlan({
         plan.crowdedOut.length > 0) && (
         <section className="card">
           <Typography variant="h2" gutterBottom>
-            Not now
+            {TEXT.notNow}
           </Typography>
           {plan.crowdedOut.map((gap) => (
             <div key={gap.judged.measure.id}>
-              <strong>{gap.judged.measure.name}</strong>: your own corrections come before it.
+              <strong>{gap.judged.measure.name}</strong>
+              {TEXT.yourOwnCorrectionsComeBefore}
             </div>
           ))}
           {priorities.parked.map(({ gap, why }) => (
@@ -71,25 +73,26 @@ export function AsideOfPlan({
               <strong>{gap.judged.measure.name}</strong>: {why}.{' '}
               <Button
                 onClick={() => {
-                  decide(gap.judged.measure.id, { verdict: 'keep', reason: 'wanted by the analyst' });
+                  decide(gap.judged.measure.id, { verdict: 'keep', reason: TEXT.wantedByAnalyst });
                   reorder([gap.judged.measure.id, ...ids]);
                 }}
               >
-                Work on it now
+                {TEXT.workOnItNow}
               </Button>
             </div>
           ))}
           {priorities.dropped.map(({ gap, reason }) => (
             <div key={gap.judged.measure.id}>
-              <strong>{gap.judged.measure.name}</strong>: dropped, “{reason}”.{' '}
-              <Button onClick={() => decide(gap.judged.measure.id, null)}>Withdraw</Button>
+              <strong>{gap.judged.measure.name}</strong>
+              {TEXT.droppedReason(reason)}{' '}
+              <Button onClick={() => decide(gap.judged.measure.id, null)}>{TEXT.withdraw}</Button>
             </div>
           ))}
           {styles.map((j) => (
             <div key={j.measure.id}>
               <StateMark state="style" /> <strong>{j.measure.name}</strong>: “
               {session.decisions.find((d) => d.measureId === j.measure.id)?.reason}”.{' '}
-              <Button onClick={() => decide(j.measure.id, null)}>Withdraw</Button>
+              <Button onClick={() => decide(j.measure.id, null)}>{TEXT.withdraw}</Button>
             </div>
           ))}
         </section>

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { RankedGap } from '../../../core/judgement/priority';
 import { signed } from '../../components/format';
+import { TEXT } from '../../text/screens/decide';
 
 interface CauseChainProps {
   readonly gap: RankedGap;
@@ -22,12 +23,8 @@ export function CauseChain({ gap, onChoose }: CauseChainProps): ReactNode {
               <button type="button" className="row" onClick={() => onChoose(f.judged.measure.id)}>
                 {f.judged.measure.name}
               </button>{' '}
-              <span className="pm">{size(f)} outside</span>
-              {f.because && (
-                <div className="because">
-                  because {f.because}; passes {f.passes.toFixed(2)} up
-                </div>
-              )}
+              <span className="pm">{TEXT.sizeOutside(size(f))}</span>
+              {f.because && <div className="because">{TEXT.becausePassesUp(f.because, f.passes.toFixed(2))}</div>}
               {under(f.judged.measure.id, depth + 1)}
             </li>
           ))}
@@ -36,7 +33,7 @@ export function CauseChain({ gap, onChoose }: CauseChainProps): ReactNode {
   return (
     <div className="chain" data-testid={`chain-${gap.judged.measure.id}`}>
       <div>
-        <strong>{gap.judged.measure.name}</strong> <span className="pm">{size(gap)} outside: the root, worked on</span>
+        <strong>{gap.judged.measure.name}</strong> <span className="pm">{TEXT.sizeOutsideRootWorkedOn(size(gap))}</span>
       </div>
       {under(gap.judged.measure.id, 0)}
     </div>

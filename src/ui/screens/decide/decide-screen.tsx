@@ -27,6 +27,7 @@ import { OwnCorrectionDialog } from './own-correction';
 import { ReasonDialog } from '../../components/reason-dialog';
 import { PracticeCard } from './practice-card';
 import { ScoreParts } from './score-parts';
+import { TEXT } from '../../text/screens/decide';
 
 /** What a reason is asked for. */
 interface Asked {
@@ -49,20 +50,15 @@ export function DecideScreen(): ReactNode {
       <main className="page">
         <div className="inner">
           <div className="row-of-fields">
-            <Typography variant="h1">What to work on</Typography>
+            <Typography variant="h1">{TEXT.whatToWorkOn}</Typography>
             {judged.length > 0 && (
               <Button variant="outlined" onClick={() => setEditing('new')}>
-                Add a correction of your own
+                {TEXT.addCorrectionOfYourOwn}
               </Button>
             )}
           </div>
           <JudgedSummary judged={judged} />
-          {judged.length === 0 && (
-            <p>
-              Corrections are proposed here once both clips are measured. Work through Intake, Moments and Measure
-              first.
-            </p>
-          )}
+          {judged.length === 0 && <p>{TEXT.correctionsAreProposedHereOnce}</p>}
           <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.7fr) minmax(0, 1fr)' }}>
             <SortableArea
               ids={ids}
@@ -72,8 +68,7 @@ export function DecideScreen(): ReactNode {
               <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
                 {plan.items.length === 0 && judgedCount(derived.judged).judged > 0 && (
                   <p className="card" style={{ margin: 0 }}>
-                    No gap beyond the measuring error is left to work on. What the eye sees all the same is a correction
-                    of your own; what could not be measured stands beside.
+                    {TEXT.noGapBeyondMeasuringError}
                   </p>
                 )}
                 {plan.items.map((item, i) => (
@@ -97,9 +92,9 @@ export function DecideScreen(): ReactNode {
       </main>
       {asking && (
         <ReasonDialog
-          title={asking.verdict === 'style' ? 'A personal style?' : 'Drop this correction?'}
+          title={asking.verdict === 'style' ? TEXT.personalStyle : TEXT.dropThisCorrection}
           about={asking.name}
-          confirm={asking.verdict === 'style' ? 'Mark as style' : 'Drop'}
+          confirm={asking.verdict === 'style' ? TEXT.markAsStyle : TEXT.drop}
           onConfirm={(reason) => decide(asking.id, { verdict: asking.verdict, reason })}
           onClose={() => setAsking(null)}
         />
@@ -153,8 +148,8 @@ function PlanCard({ item, index, last, derived, onMove, onAsk, onEdit }: PlanCar
         ref={setActivatorNodeRef}
         {...attributes}
         {...listeners}
-        aria-label={`Drag ${name} to another place`}
-        title="Drag to another place"
+        aria-label={TEXT.dragNameToAnotherPlace(name)}
+        title={TEXT.dragToAnotherPlace}
         sx={{ position: 'absolute', right: 6, top: 6, cursor: 'grab', touchAction: 'none' }}
       >
         <DragIndicatorIcon />
@@ -167,22 +162,22 @@ function PlanCard({ item, index, last, derived, onMove, onAsk, onEdit }: PlanCar
       {gap && <CauseChain gap={gap} onChoose={show} />}
       {gap && <ScoreParts gap={gap} overridden={session.importances[gap.judged.measure.id] !== undefined} />}
       <div>
-        <IconButton aria-label={`Move ${name} up`} disabled={index === 0} onClick={() => onMove(index - 1)}>
+        <IconButton aria-label={TEXT.moveNameUp(name)} disabled={index === 0} onClick={() => onMove(index - 1)}>
           <ArrowUpwardIcon />
         </IconButton>
-        <IconButton aria-label={`Move ${name} down`} disabled={index === last} onClick={() => onMove(index + 1)}>
+        <IconButton aria-label={TEXT.moveNameDown(name)} disabled={index === last} onClick={() => onMove(index + 1)}>
           <ArrowDownwardIcon />
         </IconButton>
         {gap ? (
           <>
-            <Button onClick={() => show(gap.judged.measure.id)}>See the frames</Button>
-            <Button onClick={() => onAsk({ id: item.id, name, verdict: 'drop' })}>Drop with a reason</Button>
-            <Button onClick={() => onAsk({ id: item.id, name, verdict: 'style' })}>Style, leave alone</Button>
+            <Button onClick={() => show(gap.judged.measure.id)}>{TEXT.seeFrames}</Button>
+            <Button onClick={() => onAsk({ id: item.id, name, verdict: 'drop' })}>{TEXT.dropWithReason}</Button>
+            <Button onClick={() => onAsk({ id: item.id, name, verdict: 'style' })}>{TEXT.styleLeaveAlone}</Button>
           </>
         ) : (
           <>
-            <Button onClick={() => onEdit(own)}>Change it</Button>
-            <Button onClick={() => changeOwnCorrection(own.id, null)}>Remove</Button>
+            <Button onClick={() => onEdit(own)}>{TEXT.changeIt}</Button>
+            <Button onClick={() => changeOwnCorrection(own.id, null)}>{TEXT.remove}</Button>
           </>
         )}
       </div>

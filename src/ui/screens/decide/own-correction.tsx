@@ -9,18 +9,19 @@ import type { ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import type { OwnCorrection } from '../../../core/model/session';
 import { changeOwnCorrection } from '../../../application/comparison/comparison-use-cases';
+import { TEXT } from '../../text/screens/decide';
 
 type Words = Readonly<Record<Exclude<keyof OwnCorrection, 'id' | 'noteId' | 'change'>, string>>;
 type Fields = Words & Pick<OwnCorrection, 'change'>;
 
 const FIELDS: readonly (readonly [keyof Words, string, boolean])[] = [
-  ['title', 'What to work on', false],
-  ['seen', 'Seen', false],
-  ['shouldBe', 'Should be', false],
-  ['why', 'Why it matters', true],
-  ['cue', 'Cue', false],
-  ['drills', 'Drills, one a line: hold, slow, full', true],
-  ['selfCheck', 'How the athlete checks it alone', true],
+  ['title', TEXT.whatToWorkOn, false],
+  ['seen', TEXT.seen, false],
+  ['shouldBe', TEXT.shouldBe, false],
+  ['why', TEXT.whyItMatters, true],
+  ['cue', TEXT.cue, false],
+  ['drills', TEXT.drillsOneLineHoldSlow, true],
+  ['selfCheck', TEXT.howAthleteChecksItAlone, true],
 ];
 
 /** A correction of the analyst's own. */
@@ -47,18 +48,18 @@ export function OwnCorrectionDialog({
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <form onSubmit={(event) => void handleSubmit(save)(event)}>
-        <DialogTitle>{correction === 'new' ? 'A correction of your own' : 'Change your correction'}</DialogTitle>
+        <DialogTitle>{correction === 'new' ? TEXT.correctionOfYourOwn : TEXT.changeYourCorrection}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
           <TextField
             select
-            label="What changes"
+            label={TEXT.whatChanges}
             size="small"
             sx={{ mt: 1 }}
             defaultValue={correction === 'new' ? 'technique' : correction.change}
             {...register('change')}
           >
-            <MenuItem value="technique">The technique</MenuItem>
-            <MenuItem value="set-up">Equipment or conditions</MenuItem>
+            <MenuItem value="technique">{TEXT.technique}</MenuItem>
+            <MenuItem value="set-up">{TEXT.equipmentOrConditions}</MenuItem>
           </TextField>
           {FIELDS.map(([key, label, long]) => (
             <TextField
@@ -67,7 +68,7 @@ export function OwnCorrectionDialog({
               size="small"
               multiline={long}
               minRows={long ? 2 : undefined}
-              {...register(key, key === 'title' ? { validate: (v) => v.trim() !== '' || 'Say what to work on.' } : {})}
+              {...register(key, key === 'title' ? { validate: (v) => v.trim() !== '' || TEXT.sayWhatToWorkOn } : {})}
               error={key === 'title' && formState.errors.title !== undefined}
               helperText={key === 'title' ? formState.errors.title?.message : undefined}
               slotProps={{ inputLabel: correction === 'new' ? {} : { shrink: true } }}
@@ -75,9 +76,9 @@ export function OwnCorrectionDialog({
           ))}
         </DialogContent>
         <DialogActions>
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{TEXT.cancel}</Button>
           <Button type="submit" variant="contained">
-            Keep it
+            {TEXT.keepIt}
           </Button>
         </DialogActions>
       </form>

@@ -24,6 +24,7 @@ import { dayText, fileSafe } from '../../components/format';
 import { Ladder } from '../../components/ladder';
 import { PracticeStrip } from '../../components/practice-strip';
 import { StagesDialog } from '../../components/stages-dialog';
+import { TEXT } from '../../text/screens/decide';
 
 const PER_WEEK_CHOICES = Array.from({ length: PER_WEEK.most }, (_, i) => i + PER_WEEK.least);
 
@@ -39,15 +40,15 @@ function Competition({
   if (plan.competition === null)
     return (
       <>
-        No competition is known:{' '}
-        <Link to={`/s/${derived.session.id}/intake`}>say at Intake in how many days it is</Link>.
+        {TEXT.noCompetitionIsKnown} <Link to={`/s/${derived.session.id}/intake`}>{TEXT.sayAtIntakeInHow}</Link>.
       </>
     );
   const day = (days: number): string => dayText(dayAfter(on, days), 'd MMM');
   return (
     <>
-      Competition {day(plan.competition)}
-      {plan.freeze! > 0 ? `; nothing new is begun from ${day(plan.freeze!)}` : ': nothing new is begun any more'}.
+      {plan.freeze! > 0
+        ? TEXT.competitionDayNothingNewIs(day(plan.competition), day(plan.freeze!))
+        : TEXT.competitionDayNothingNewIsBegun(day(plan.competition))}
     </>
   );
 }
@@ -63,13 +64,13 @@ export function PracticeCard({ derived }: { readonly derived: Derived }): ReactN
   const edited = corrections.find(({ id }) => id === editing);
   const save = (): void => download(`${fileSafe(session.name)}-practice.ics`, 'text/calendar', calendarOf(derived));
   return (
-    <section className="card" style={{ marginTop: 12 }} data-testid="practice" aria-label="Practice">
+    <section className="card" style={{ marginTop: 12 }} data-testid="practice" aria-label={TEXT.practice}>
       <div className="row-of-fields">
-        <Typography variant="h2">Practice</Typography>
+        <Typography variant="h2">{TEXT.practice}</Typography>
         <TextField
           select
           size="small"
-          label="Practices a week"
+          label={TEXT.practicesWeek}
           value={session.practice.perWeek}
           onChange={({ target }) => setPerWeek(Number(target.value))}
           sx={{ minWidth: 140 }}
@@ -81,12 +82,11 @@ export function PracticeCard({ derived }: { readonly derived: Derived }): ReactN
           ))}
         </TextField>
         <Button variant="outlined" startIcon={<EventIcon />} disabled={plan.days.length === 0} onClick={save}>
-          Save as calendar
+          {TEXT.saveAsCalendar}
         </Button>
       </div>
       <p className="note" style={{ margin: '6px 0' }}>
-        <Competition derived={derived} plan={plan} /> Drag a bar, or use its arrow keys, to begin sooner or later; marks
-        are checks.
+        <Competition derived={derived} plan={plan} /> {TEXT.dragBarOrUseIts}
       </p>
       <PracticeStrip
         plan={plan}
@@ -101,11 +101,11 @@ export function PracticeCard({ derived }: { readonly derived: Derived }): ReactN
               {title}
             </Typography>
             <Button size="small" onClick={() => setEditing(id)}>
-              Change the stages
+              {TEXT.changeStages}
             </Button>
             {session.practice.begins[id] !== undefined && (
               <Button size="small" onClick={() => beginAt(id, null)}>
-                Begin it when its turn comes
+                {TEXT.beginItWhenItsTurn}
               </Button>
             )}
           </div>

@@ -3,6 +3,7 @@ import Slider from '@mui/material/Slider';
 import { useState, type ReactNode } from 'react';
 import type { RankedGap } from '../../../core/judgement/priority';
 import { weigh } from '../../../application/comparison/comparison-use-cases';
+import { TEXT } from '../../text/screens/decide';
 
 /** The parts of a score as bars, and what they make together; the importance can be set. */
 export function ScoreParts({ gap, overridden }: { readonly gap: RankedGap; readonly overridden: boolean }): ReactNode {
@@ -21,20 +22,23 @@ export function ScoreParts({ gap, overridden }: { readonly gap: RankedGap; reado
   return (
     <details className="parts">
       <summary>
-        Score {score.toFixed(2)} = size × sureness × importance{parts.fromConsequences > 0 ? ' + what follows' : ''}
-        {parts.risk ? ', risk first' : ''}
+        {TEXT.scoreOf(
+          score.toFixed(2),
+          parts.fromConsequences > 0 ? TEXT.whatFollows : '',
+          parts.risk ? TEXT.riskFirst : '',
+        )}
       </summary>
-      {bar('Size beyond the range', parts.size)}
-      {bar('Sureness', parts.confidence)}
+      {bar(TEXT.sizeBeyondRange, parts.size)}
+      {bar(TEXT.sureness, parts.confidence)}
       <div className="part">
-        <span>Importance</span>
+        <span>{TEXT.importance}</span>
         <Slider
           size="small"
           min={0}
           max={1}
           step={0.05}
           value={moving ?? parts.importance}
-          aria-label={`Importance of ${name}`}
+          aria-label={TEXT.importanceOfName(name)}
           onChange={(_, v) => setMoving(v)}
           onChangeCommitted={(_, v) => {
             setMoving(null);
@@ -43,17 +47,15 @@ export function ScoreParts({ gap, overridden }: { readonly gap: RankedGap; reado
         />
         <span>{(moving ?? parts.importance).toFixed(2)}</span>
       </div>
-      {parts.fromConsequences > 0 && bar('From what follows', parts.fromConsequences)}
+      {parts.fromConsequences > 0 && bar(TEXT.fromWhatFollows, parts.fromConsequences)}
       <div className="note">
-        {parts.affordable > 0
-          ? 'There is time to change it before the competition.'
-          : 'There is no time to change it before the competition.'}
+        {parts.affordable > 0 ? TEXT.thereIsTimeToChange : TEXT.thereIsNoTimeTo}
         {overridden && (
           <>
             {' '}
-            Importance set by you.{' '}
+            {TEXT.importanceSetByYou}{' '}
             <Button size="small" onClick={() => weigh(id, null)}>
-              As the movement says
+              {TEXT.asMovementSays}
             </Button>
           </>
         )}

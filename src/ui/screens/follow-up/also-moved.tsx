@@ -4,11 +4,12 @@ import type { ReactNode } from 'react';
 import { trendOf, type alsoMoved, type Change, type SessionResult } from '../../../core/coaching/progress';
 import type { Measure } from '../../../core/model/measure';
 import { dayText, plusMinus, signed } from '../../components/format';
+import { TEXT } from '../../text/screens/follow-up';
 
 const WORDS: Readonly<Record<Change['direction'], string>> = {
-  better: 'Nearer to its range',
-  worse: 'Further from its range',
-  changed: 'Moved',
+  better: TEXT.nearerToItsRange,
+  worse: TEXT.furtherFromItsRange,
+  changed: TEXT.moved,
   same: '',
 };
 
@@ -25,9 +26,9 @@ export function AlsoMoved({
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        What else moved
+        {TEXT.whatElseMoved}
       </Typography>
-      {moved.length === 0 && <p>Nothing else by more than its error.</p>}
+      {moved.length === 0 && <p>{TEXT.nothingElseByMoreThan}</p>}
       {(['worse', 'better', 'changed'] as const).map((direction) => {
         const all = moved.filter((m) => m.change.direction === direction);
         if (all.length === 0) return null;
@@ -44,7 +45,7 @@ export function AlsoMoved({
                     </Button>{' '}
                     {signed(change.change, unit)}{' '}
                     <span className="pm">
-                      {plusMinus(change.plusMinus, unit)} since {dayText(results[since]!.on)}
+                      {TEXT.plusMinusSinceDayText(plusMinus(change.plusMinus, unit), dayText(results[since]!.on))}
                     </span>
                   </li>
                 );

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { SessionResult } from '../../../core/coaching/progress';
 import { resultText, setUpChanges } from '../../../core/model/conditions';
 import { dayText } from '../../components/format';
+import { TEXT } from '../../text/screens/follow-up';
 
 /** Results and set-ups beside the changes: what moved may have moved because of other shoes. */
 export function ConditionsCard({ results }: { readonly results: readonly SessionResult[] }): ReactNode {
@@ -11,14 +12,14 @@ export function ConditionsCard({ results }: { readonly results: readonly Session
   return (
     <section className="card" data-testid="conditions">
       <Typography variant="h2" gutterBottom>
-        Results and set-up
+        {TEXT.resultsAndSetUp}
       </Typography>
       <table className="sheet">
         <thead>
           <tr>
-            <th className="left">Session</th>
-            <th className="left">Result</th>
-            <th className="left">Set-up</th>
+            <th className="left">{TEXT.session}</th>
+            <th className="left">{TEXT.result}</th>
+            <th className="left">{TEXT.setUp}</th>
           </tr>
         </thead>
         <tbody>
@@ -31,10 +32,8 @@ export function ConditionsCard({ results }: { readonly results: readonly Session
                 <td className="left wrap">
                   {changes.map(({ what, before, now }) => (
                     <div key={what}>
-                      <strong>
-                        Other {what.toLowerCase()}: {now}
-                      </strong>{' '}
-                      <span className="pm">before: {before}</span>
+                      <strong>{TEXT.otherWhatNow(what.toLowerCase(), now)}</strong>{' '}
+                      <span className="pm">{TEXT.before(before)}</span>
                     </div>
                   ))}
                   {setUp
@@ -47,7 +46,7 @@ export function ConditionsCard({ results }: { readonly results: readonly Session
           })}
         </tbody>
       </table>
-      <p className="pm">A measure that moved with the set-up need not have moved with the technique.</p>
+      <p className="pm">{TEXT.measureThatMovedWithSet}</p>
     </section>
   );
 }

@@ -32,6 +32,7 @@ import { SessionFrame } from '../../components/session-frame';
 import { AlsoMoved } from './also-moved';
 import { ConditionsCard } from './conditions-card';
 import { NextSession } from './next-session';
+import { TEXT } from '../../text/screens/follow-up';
 
 /** The same numbers again: what was asked for, what else moved, and every measure over the sessions. */
 export function FollowUpScreen(): ReactNode {
@@ -45,10 +46,10 @@ export function FollowUpScreen(): ReactNode {
       <main className="page">
         <div className={`inner follow-up on-${size}`} ref={paper}>
           <div className="row-of-fields" style={{ marginBottom: 12 }}>
-            <Typography variant="h1">{derived.athlete ? `${name} over time` : 'Over time'}</Typography>
+            <Typography variant="h1">{derived.athlete ? TEXT.nameOverTime(name) : TEXT.overTime}</Typography>
             {derived.athlete && <NextSession derived={derived} />}
             {results && results.length > 1 && (
-              <PaperButtons part={paper} title={`${name} over time`} on={dayOf(derived.session)} />
+              <PaperButtons part={paper} title={TEXT.nameOverTime(name)} on={dayOf(derived.session)} />
             )}
           </div>
           {problem && (
@@ -56,20 +57,9 @@ export function FollowUpScreen(): ReactNode {
               {problem}
             </Alert>
           )}
-          {!derived.athlete && (
-            <p>
-              Add the athlete’s clip at Intake first. Other sessions of the same name and movement are then looked up
-              here.
-            </p>
-          )}
-          {derived.athlete && results === null && <p role="status">Measuring the other sessions.</p>}
-          {results?.length === 1 && (
-            <p style={{ maxWidth: 640 }}>
-              This is the only session of {name} with this movement in this browser. Start the next one when there is
-              new footage: it takes the references along, and here stands what became of today’s corrections. Sessions
-              kept as files can be opened on the start page.
-            </p>
-          )}
+          {!derived.athlete && <p>{TEXT.addAthletesClipAtIntake}</p>}
+          {derived.athlete && results === null && <p role="status">{TEXT.measuringOtherSessions}</p>}
+          {results?.length === 1 && <p style={{ maxWidth: 640 }}>{TEXT.thisIsOnlySessionOf(name)}</p>}
           {results && results.length > 1 && <OverTime derived={derived} results={results} />}
         </div>
       </main>
@@ -114,10 +104,10 @@ function OverTime({
     <>
       <section className="card" style={{ marginBottom: 12 }}>
         <Typography variant="h2" gutterBottom>
-          What was asked for
+          {TEXT.whatWasAskedFor}
         </Typography>
         {followed.length === 0 ? (
-          <p>No session has asked for a correction yet.</p>
+          <p>{TEXT.noSessionHasAskedFor}</p>
         ) : (
           <FollowedTable
             followed={followed}
@@ -128,38 +118,35 @@ function OverTime({
                 {f.measure && measured.includes(f.measure) && (
                   <Button
                     size="small"
-                    aria-label={`Curve of ${f.title}`}
+                    aria-label={TEXT.curveOfTitle(f.title)}
                     aria-pressed={f.id === chosen?.id}
                     onClick={() => setChosen(f.id)}
                   >
-                    Curve
+                    {TEXT.curve}
                   </Button>
                 )}
                 {session.correctionVerdicts[f.id] ? (
                   <Button
                     size="small"
-                    aria-label={`Let the numbers decide about ${f.title}`}
+                    aria-label={TEXT.letNumbersDecideAboutTitle(f.title)}
                     onClick={() => settle(f.id, null)}
                   >
-                    By the numbers
+                    {TEXT.byNumbers}
                   </Button>
                 ) : (
                   <Button
                     size="small"
-                    aria-label={`${f.standing === 'closed' ? 'Keep open' : 'Close'} ${f.title}`}
+                    aria-label={`${f.standing === 'closed' ? TEXT.keepOpen : TEXT.close} ${f.title}`}
                     onClick={() => setAsking({ followed: f, verdict: f.standing === 'closed' ? 'open' : 'closed' })}
                   >
-                    {f.standing === 'closed' ? 'Keep open' : 'Close'}
+                    {f.standing === 'closed' ? TEXT.keepOpen : TEXT.close}
                   </Button>
                 )}
               </>
             )}
           />
         )}
-        <p className="pm">
-          Closed: on target in two sessions one after the other, and better by more than chance. Improving: nearer to
-          the range by more than measuring and the athlete’s own attempts differ by.
-        </p>
+        <p className="pm">{TEXT.closedOnTargetInTwo}</p>
       </section>
       <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1.5fr) minmax(0, 1fr)' }}>
         {chosen && (
@@ -167,7 +154,7 @@ function OverTime({
             <TextField
               select
               size="small"
-              label="Measure"
+              label={TEXT.measure}
               value={chosen.id}
               onChange={(event) => setChosen(event.target.value)}
               sx={{ mb: 1, minWidth: 300 }}
@@ -179,9 +166,7 @@ function OverTime({
               ))}
             </TextField>
             <Trend measure={chosen} results={results} openId={session.id} onChoose={(id) => void show(id, chosen)} />
-            <p className="pm">
-              Shaded: the range by which each session judged. Press a value to see the frames that prove it.
-            </p>
+            <p className="pm">{TEXT.shadedRangeByWhichEach}</p>
           </section>
         )}
         <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
@@ -189,16 +174,14 @@ function OverTime({
           <AlsoMoved moved={moved} results={results} onChoose={(measure) => setChosen(measure.id)} />
           <section className="card no-print">
             <Typography variant="h2" gutterBottom>
-              Before and after
+              {TEXT.beforeAndAfter}
             </Typography>
-            <p style={{ marginTop: 0 }}>
-              Puts an earlier performance beside today’s as the reference; it can be undone.
-            </p>
+            <p style={{ marginTop: 0 }}>{TEXT.putsEarlierPerformanceBesideTodays}</p>
             <ul className="plain">
               {before.map((r) => (
                 <li key={r.sessionId}>
                   <Button size="small" onClick={() => compare(r.sessionId)}>
-                    Compare with {dayText(r.on)}
+                    {TEXT.compareWithDayText(dayText(r.on))}
                   </Button>{' '}
                   <span className="note">{r.name}</span>
                 </li>
@@ -209,9 +192,9 @@ function OverTime({
       </div>
       {asking && (
         <ReasonDialog
-          title={asking.verdict === 'closed' ? 'Close this correction?' : 'Keep this correction open?'}
+          title={asking.verdict === 'closed' ? TEXT.closeThisCorrection : TEXT.keepThisCorrectionOpen}
           about={asking.followed.title}
-          confirm={asking.verdict === 'closed' ? 'Close it' : 'Keep it open'}
+          confirm={asking.verdict === 'closed' ? TEXT.closeIt : TEXT.keepItOpen}
           onConfirm={(reason) => settle(asking.followed.id, { verdict: asking.verdict, reason })}
           onClose={() => setAsking(null)}
         />
@@ -244,7 +227,7 @@ function Trend({
       plusMinus: half,
       band,
       now: sessionId === openId,
-      text: `${dayText(on)}: ${readingText(reading).value} ${plusMinus(half, unit)}. Show the frames`,
+      text: TEXT.dayTextValuePlusMinus(dayText(on), readingText(reading).value, plusMinus(half, unit)),
     };
   });
   return <TrendChart title={measure.name} unit={unit} points={points} height={230} onChoose={onChoose} />;

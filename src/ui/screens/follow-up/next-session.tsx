@@ -6,11 +6,12 @@ import type { Derived } from '../../../application/analysis/derived';
 import { startNextSession } from '../../../application/season/follow-up-use-cases';
 import { practiceOf } from '../../../application/season/practice-use-cases';
 import { notify } from '../../../application/stores/notices';
+import { TEXT } from '../../text/screens/follow-up';
 
 /** The next session of an athlete: the references come along as they were measured, the new clip is still to come. */
 export function NextSession({ derived }: { readonly derived: Derived }): ReactNode {
   const navigate = useNavigate();
-  const athlete = derived.session.clips.find((c) => c.role === 'athlete')?.performer.name ?? 'Athlete';
+  const athlete = derived.session.clips.find((c) => c.role === 'athlete')?.performer.name ?? TEXT.athlete;
   const start = async (): Promise<void> => {
     const next = await startNextSession(`${athlete}, ${format(new Date(), 'd MMMM yyyy')}`, practiceOf(derived));
     if (next.ok) void navigate(`/s/${next.value}/intake`);
@@ -18,7 +19,7 @@ export function NextSession({ derived }: { readonly derived: Derived }): ReactNo
   };
   return (
     <Button variant="outlined" onClick={() => void start()}>
-      Start the next session
+      {TEXT.startNextSession}
     </Button>
   );
 }

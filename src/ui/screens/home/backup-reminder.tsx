@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { backupDue, lastBackup } from '../../../application/keeping/backup-age';
 import type { SessionSummary } from '../../../application/keeping/session-list';
+import { TEXT } from '../../text/screens/home';
 
 interface BackupReminderProps {
   readonly sessions: readonly SessionSummary[];
@@ -13,19 +14,18 @@ interface BackupReminderProps {
 export function BackupReminder({ sessions, onBackUp }: BackupReminderProps): ReactNode {
   const due = backupDue(sessions, lastBackup(), new Date().toISOString());
   if (!due) return null;
-  const what = due.changed === 1 ? 'One session stands' : `${due.changed} sessions stand`;
+  const what = due.changed === 1 ? TEXT.oneSessionStands : TEXT.changedSessionsStand(due.changed);
   return (
     <Alert
       severity="info"
       sx={{ mb: 1 }}
       action={
         <Button color="inherit" size="small" onClick={onBackUp}>
-          Save everything now
+          {TEXT.saveEverythingNow}
         </Button>
       }
     >
-      {what} in this browser only,{' '}
-      {due.days === null ? 'in no backup yet' : `changed since the last backup ${due.days} days ago`}.
+      {due.days === null ? TEXT.whatInThisBrowserOnly(what) : TEXT.whatInThisBrowserOnlyChanged(what, due.days)}
     </Alert>
   );
 }

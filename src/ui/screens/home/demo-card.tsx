@@ -3,20 +3,16 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { DEMOS } from '../../../application/intake/demo';
+import { TEXT } from '../../text/screens/home';
 
 /** The made-up academy: the first step of who has nothing here yet, and a word for everybody else. */
 export function DemoCard({ first }: { readonly first: boolean }): ReactNode {
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        {first ? 'Begin with the demo' : 'Demo'}
+        {first ? TEXT.beginWithDemo : TEXT.demo}
       </Typography>
-      {first && (
-        <p style={{ marginTop: 0 }}>
-          A made-up academy, filmed at 120 frames per second, with points, moments and judgements in place: see what a
-          finished session looks like before you make your own.
-        </p>
-      )}
+      {first && <p style={{ marginTop: 0 }}>{TEXT.madeUpAcademyFilmedAt}</p>}
       <ul className="plain" style={{ gap: first ? 8 : 4 }}>
         {DEMOS.map((demo, i) => (
           <li key={demo.id}>
@@ -27,7 +23,7 @@ export function DemoCard({ first }: { readonly first: boolean }): ReactNode {
               size="small"
               sx={{ mr: 1 }}
             >
-              {i === 0 ? 'Open the demo' : `Open ${demo.name.toLowerCase()}`}
+              {i === 0 ? TEXT.openDemo : TEXT.openName(demo.name.toLowerCase())}
             </Button>
             {first && (
               <span className="note">

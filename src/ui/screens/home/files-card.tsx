@@ -3,6 +3,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { FileButton } from '../../components/file-button';
+import { TEXT } from '../../text/screens/home';
 
 /** Where everything is kept, and how it comes in and goes out as files. */
 export function FilesCard({
@@ -18,24 +19,24 @@ export function FilesCard({
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Files
+        {TEXT.files}
       </Typography>
       <p className="note" style={{ margin: '0 0 8px' }}>
-        All of it stays in this browser, at {window.location.origin}: <Link to="/kept">What is kept here</Link>.
+        {TEXT.allOfItStaysIn(window.location.origin)} <Link to="/kept">{TEXT.whatIsKeptHere}</Link>.
       </p>
       <FileButton
         variant="outlined"
         size="small"
         disabled={opening}
-        fieldName="Session file"
+        fieldName={TEXT.sessionFile}
         accept=".zip,.json"
         onFiles={([file]) => onOpen(file)}
       >
-        {opening ? 'Reading the file' : 'Open a session or a backup'}
+        {opening ? TEXT.readingFile : TEXT.openSessionOrBackup}
       </FileButton>
       {onBackUp && (
         <Button size="small" onClick={onBackUp}>
-          Save everything as one file
+          {TEXT.saveEverythingAsOneFile}
         </Button>
       )}
     </section>

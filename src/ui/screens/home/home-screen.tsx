@@ -19,6 +19,7 @@ import { DemoCard } from './demo-card';
 import { FilesCard } from './files-card';
 import { NewSession } from './new-session';
 import { SquadAndSessions } from './squad-and-sessions';
+import { TEXT } from '../../text/screens/home';
 
 /** How often the list follows what is measured meanwhile, ms. */
 const SHOW_EVERY = 1500;
@@ -66,13 +67,12 @@ export function HomeScreen(): ReactNode {
   const backUp = async (): Promise<void> => {
     const saved = await saveBackup();
     if (!saved.ok) notify('error', saved.issue.message);
-    else if (saved.value.length > 0) notify('error', `Not in the backup: ${saved.value.slice(0, 8).join('; ')}.`);
+    else if (saved.value.length > 0) notify('error', TEXT.notInBackupValue(saved.value.slice(0, 8).join('; ')));
     refresh();
   };
 
   const begin = async (videos: readonly File[]): Promise<void> => {
-    if (videos.length > 2)
-      return notify('info', `One or two videos begin a session, not ${videos.length}; more are given at Intake.`);
+    if (videos.length > 2) return notify('info', TEXT.oneOrTwoVideosBegin(videos.length));
     const { lastTime } = await import('../../../application/intake/quick-start');
     setStarting({ files: videos, last: await lastTime() });
   };
@@ -88,12 +88,7 @@ export function HomeScreen(): ReactNode {
     const document = await documentIn(first);
     const isNamedSo = SESSION_FILE.test(first.name) && !(await isPointFile(first));
     if (document === 'session' || (document === null && isNamedSo)) await files.open(first);
-    else if (document === 'movement')
-      notify(
-        'info',
-        `\u201c${first.name}\u201d is a movement. Create a session, or open one, and drop it on a clip\u2019s ` +
-          'place at Intake to measure by it.',
-      );
+    else if (document === 'movement') notify('info', TEXT.nameIsMovementCreateSession(first.name));
     else await begin(given);
   };
   const isEmpty = squad?.sessions.length === 0 && squad.members.length === 0;
@@ -104,10 +99,7 @@ export function HomeScreen(): ReactNode {
     <div key="people" className="main">
       {isEmpty && (
         <>
-          <Typography sx={{ mb: 2, maxWidth: 640 }}>
-            Puts an athlete’s clip beside a reference, brings both to the same moment, measures what differs and says
-            what to work on first. Every athlete stands here then, with what they work on.
-          </Typography>
+          <Typography sx={{ mb: 2, maxWidth: 640 }}>{TEXT.putsAthletesClipBesideReference}</Typography>
           <DemoCard first />
         </>
       )}
@@ -133,7 +125,7 @@ export function HomeScreen(): ReactNode {
     <aside key="further">
       {squad && !isEmpty && <DemoCard first={false} />}
       <p className="note">
-        <a href="/third-party.md">Licences of what is built in</a>
+        <a href="/third-party.md">{TEXT.licencesOfWhatIsBuilt}</a>
       </p>
     </aside>
   );
@@ -148,12 +140,11 @@ export function HomeScreen(): ReactNode {
     >
       <div className="inner">
         <Typography variant="h1" gutterBottom>
-          Proud Falcon
+          {TEXT.proudFalcon}
         </Typography>
         {missing.length > 0 && (
           <Alert severity="warning" sx={{ mb: 2 }}>
-            This browser lacks {missing.join('; ')}. A current desktop version of Chromium and its kin, of Firefox or of
-            Safari has it all.
+            {TEXT.thisBrowserLacksMissingCurrent(missing.join('; '))}
           </Alert>
         )}
         <div className="home">{beginsFirst ? [beginning, people, further] : [people, beginning, further]}</div>
@@ -165,12 +156,13 @@ export function HomeScreen(): ReactNode {
       )}
       {files.dialog}
       <Dialog open={deleting !== null} onClose={() => setDeleting(null)}>
-        <DialogTitle>Delete this session?</DialogTitle>
+        <DialogTitle>{TEXT.deleteThisSession}</DialogTitle>
         <DialogContent>
-          “{deleting?.name}” with its clips, points and decisions is removed from this browser for good.
+          “{deleting?.name}
+          {TEXT.withItsClipsPointsAnd}
         </DialogContent>
         <DialogActions>
-          <Button onClick={() => setDeleting(null)}>Keep it</Button>
+          <Button onClick={() => setDeleting(null)}>{TEXT.keepIt}</Button>
           <Button
             variant="contained"
             onClick={() =>
@@ -180,7 +172,7 @@ export function HomeScreen(): ReactNode {
               })
             }
           >
-            Delete
+            {TEXT.delete}
           </Button>
         </DialogActions>
       </Dialog>

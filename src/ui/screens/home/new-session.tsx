@@ -10,6 +10,7 @@ import { MOVEMENTS } from '../../../movements';
 import { notify } from '../../../application/stores/notices';
 import { createSession } from '../../../application/session/session-use-cases';
 import { FileButton } from '../../components/file-button';
+import { TEXT } from '../../text/screens/home';
 
 /** A session begins with videos, or with a name and a movement. */
 export function NewSession({ onFiles }: { readonly onFiles: (files: readonly File[]) => void }): ReactNode {
@@ -18,30 +19,33 @@ export function NewSession({ onFiles }: { readonly onFiles: (files: readonly Fil
   const [movementId, setMovementId] = useState(MOVEMENTS[0]!.id);
   const onCreate = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
-    const created = await createSession(name.trim() || `Session of ${format(new Date(), 'd MMMM yyyy')}`, movementId);
+    const created = await createSession(
+      name.trim() || TEXT.sessionOfFormat(format(new Date(), 'd MMMM yyyy')),
+      movementId,
+    );
     if (created.ok) void navigate(`/s/${created.value}/intake`);
     else notify('error', created.issue.message);
   };
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        New session
+        {TEXT.newSession}
       </Typography>
       <FileButton
         variant="contained"
-        fieldName="Videos to begin with"
+        fieldName={TEXT.videosToBeginWith}
         accept="video/*,image/*,.mkv,.mts,.m2ts,.ts,.avi,.mxf"
         multiple
         onFiles={onFiles}
       >
-        Begin with one or two videos
+        {TEXT.beginWithOneOrTwo}
       </FileButton>
       <p className="note" style={{ margin: '4px 0 12px' }}>
-        Or drop them anywhere on this page.
+        {TEXT.orDropThemAnywhereOn}
       </p>
       <form onSubmit={(event) => void onCreate(event)} style={{ display: 'grid', gap: 10 }}>
         <TextField
-          label="Name"
+          label={TEXT.name}
           size="small"
           value={name}
           onChange={(event) => setName(event.target.value)}
@@ -50,7 +54,7 @@ export function NewSession({ onFiles }: { readonly onFiles: (files: readonly Fil
         />
         <TextField
           select
-          label="Movement"
+          label={TEXT.movement}
           size="small"
           value={movementId}
           onChange={(event) => setMovementId(event.target.value)}
@@ -63,7 +67,7 @@ export function NewSession({ onFiles }: { readonly onFiles: (files: readonly Fil
           ))}
         </TextField>
         <Button type="submit" variant="outlined" sx={{ justifySelf: 'start' }}>
-          Create
+          {TEXT.create}
         </Button>
       </form>
     </section>

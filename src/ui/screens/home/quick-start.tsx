@@ -21,6 +21,7 @@ import { named, startWith, type LastTime } from '../../../application/intake/qui
 import { MOVEMENTS } from '../../../movements';
 import { AthleteName } from '../../components/athlete-name';
 import { RoleName } from '../../components/role-name';
+import { TEXT } from '../../text/screens/home';
 
 /** What is asked of each performer. */
 interface Said {
@@ -68,7 +69,7 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
     const gone = records.find((record) => record?.withdrawnOn != null);
     if (gone) {
       setReading(false);
-      return setProblem(`${gone.name} has withdrawn the consent: no new footage of them is taken.`);
+      return setProblem(TEXT.nameHasWithdrawnConsentNo(gone.name));
     }
     const started = await startWith(
       roles.map((role, i) => {
@@ -82,10 +83,7 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
     );
     setReading(false);
     if (started.ok) void navigate(`/s/${started.value}/review`);
-    else
-      setProblem(
-        `${started.issue.message} Create a session and give it at Intake, where parts are chosen and files converted.`,
-      );
+    else setProblem(TEXT.messageCreateSessionAndGive(started.issue.message));
   };
 
   return (
@@ -96,17 +94,17 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
           if (!nameless && !reading) void start();
         }}
       >
-        <DialogTitle>Who is in {roles.length === 1 ? 'it' : 'them'}?</DialogTitle>
+        <DialogTitle>{roles.length === 1 ? TEXT.whoIsInIt : TEXT.whoIsInThem}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
           {roles.map((role, i) => (
             <div key={role}>
               <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginBottom: 8 }}>
-                <RoleName role={role} name={role === 'athlete' ? 'Athlete' : 'Reference'} />
+                <RoleName role={role} name={role === 'athlete' ? TEXT.athlete : TEXT.reference} />
                 <span className="note">{fileOf(role)!.name}</span>
               </div>
               <div style={{ display: 'flex', gap: 8 }}>
                 <AthleteName
-                  label={`Name of the ${role}`}
+                  label={TEXT.nameOfRole(role)}
                   size="small"
                   autoFocus={i === 0}
                   name={said[role].name}
@@ -121,14 +119,14 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
                 />
                 <TextField
                   select
-                  label="Moves in the picture"
+                  label={TEXT.movesInPicture}
                   size="small"
                   value={said[role].travel}
                   onChange={({ target }) => say(role, { travel: target.value as Said['travel'] })}
                   sx={{ minWidth: 150 }}
                 >
-                  <MenuItem value="right">To the right</MenuItem>
-                  <MenuItem value="left">To the left</MenuItem>
+                  <MenuItem value="right">{TEXT.toRight}</MenuItem>
+                  <MenuItem value="left">{TEXT.toLeft}</MenuItem>
                 </TextField>
                 <FormControlLabel
                   control={
@@ -137,7 +135,7 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
                       onChange={({ target }) => say(role, { minor: target.checked })}
                     />
                   }
-                  label="Under age"
+                  label={TEXT.underAge}
                   sx={{ flex: 'none' }}
                 />
               </div>
@@ -145,12 +143,12 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
           ))}
           {files.length > 1 && (
             <Button startIcon={<SwapVertIcon />} sx={{ justifySelf: 'start' }} onClick={() => setSwapped(!swapped)}>
-              Exchange the videos
+              {TEXT.exchangeVideos}
             </Button>
           )}
           <TextField
             select
-            label="Movement"
+            label={TEXT.movement}
             size="small"
             value={movementId}
             onChange={({ target }) => setMovementId(target.value)}
@@ -162,16 +160,14 @@ export function QuickStart({ files, last, onClose }: QuickStartProps): ReactNode
             ))}
           </TextField>
           <p className="note" style={{ margin: 0 }}>
-            View and rate are taken as last time, and of who was here last time the dominant side, too; all of it can be
-            changed at Intake. Without consent to film and analyse, of a guardian for a minor, the footage must not be
-            used.
+            {TEXT.viewAndRateAreTaken}
           </p>
           {problem && <Alert severity="error">{problem}</Alert>}
         </DialogContent>
         <DialogActions>
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{TEXT.cancel}</Button>
           <Button type="submit" variant="contained" disabled={nameless || reading}>
-            {reading ? 'Reading the videos' : 'Consent is given: start'}
+            {reading ? TEXT.readingVideos : TEXT.consentIsGivenStart}
           </Button>
         </DialogActions>
       </form>

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { repair, saveRaw } from '../../../application/keeping/damaged-sessions';
 import { notify } from '../../../application/stores/notices';
+import { TEXT } from '../../text/screens/home';
 
 /** More of what was left out than this is counted, not named. */
 const NAMED = 8;
@@ -18,19 +19,19 @@ export function RepairButtons({ id, onRepaired }: RepairButtonsProps): ReactNode
     const repaired = await repair(id);
     if (!repaired.ok) return notify('error', repaired.issue.message);
     const { dropped } = repaired.value;
-    const more = dropped.length > NAMED ? `; and ${dropped.length - NAMED} more` : '';
-    notify('error', `Repaired. Left out: ${dropped.slice(0, NAMED).join('; ') || 'nothing'}${more}.`);
+    const more = dropped.length > NAMED ? TEXT.andCountMore(dropped.length - NAMED) : '';
+    notify('error', TEXT.repairedLeftOutDroppedMore(dropped.slice(0, NAMED).join('; ') || TEXT.nothingLeftOut, more));
     onRepaired?.(repaired.value.id);
   };
   return (
     <span style={{ display: 'inline-flex', gap: 8 }}>
       {onRepaired && (
         <Button size="small" variant="outlined" onClick={() => void onRepair()}>
-          Repair
+          {TEXT.repair}
         </Button>
       )}
       <Button size="small" onClick={() => void saveRaw(id)}>
-        Save as it is
+        {TEXT.saveAsItIs}
       </Button>
     </span>
   );

@@ -8,6 +8,7 @@ import { dayText, stampText } from '../../components/format';
 import { movementNameOf } from '../../components/movement-name';
 import { useShowMore } from '../../components/show-more';
 import { RepairButtons } from './repair-buttons';
+import { TEXT } from '../../text/screens/home';
 
 /** So many stand there at first. */
 const AT_FIRST = 15;
@@ -23,14 +24,14 @@ export function SessionTable({ sessions, onDelete, onChange }: SessionTableProps
   const { shown, more } = useShowMore(sessions, AT_FIRST);
   return (
     <>
-      <table className="sheet" aria-label="Sessions">
+      <table className="sheet" aria-label={TEXT.sessions}>
         <thead>
           <tr>
-            <th>Session</th>
-            <th className="left">Movement</th>
-            <th className="left">Performers</th>
-            <th>Filmed</th>
-            <th>Last change</th>
+            <th>{TEXT.session}</th>
+            <th className="left">{TEXT.movement}</th>
+            <th className="left">{TEXT.performers}</th>
+            <th>{TEXT.filmed}</th>
+            <th>{TEXT.lastChange}</th>
             <th />
           </tr>
         </thead>
@@ -48,12 +49,12 @@ export function SessionTable({ sessions, onDelete, onChange }: SessionTableProps
                     size="small"
                     component={Link}
                     to={`/s/${session.id}/follow-up`}
-                    aria-label={`Follow up ${session.name}`}
+                    aria-label={TEXT.followUpName(session.name)}
                   >
-                    Follow up
+                    {TEXT.followUp}
                   </Button>
                 )}
-                <IconButton aria-label={`Delete ${session.name}`} onClick={() => onDelete(session)}>
+                <IconButton aria-label={TEXT.deleteName(session.name)} onClick={() => onDelete(session)}>
                   <DeleteOutlinedIcon />
                 </IconButton>
               </td>
@@ -73,7 +74,7 @@ function Sound({ session }: { readonly session: SessionSummary }): ReactNode {
         <Link to={`/s/${session.id}/${session.performers.length < 2 ? 'intake' : 'measure'}`}>{session.name}</Link>
       </td>
       <td className="left wrap">{movementNameOf(session)}</td>
-      <td className="left wrap">{[...new Set(session.performers)].join(', ') || 'no clips yet'}</td>
+      <td className="left wrap">{[...new Set(session.performers)].join(', ') || TEXT.noClipsYet}</td>
       <td>{dayText(session.on)}</td>
       <td>{stampText(session.updatedAt)}</td>
     </>
@@ -88,7 +89,9 @@ function Damaged({
     <>
       <td className="wrap">{session.name}</td>
       <td className="left wrap" colSpan={3}>
-        <span className="note">Cannot be opened as it is: {session.damage} </span>
+        <span className="note">
+          {TEXT.cannotBeOpenedAsIt} {session.damage}{' '}
+        </span>
         <RepairButtons id={session.id} onRepaired={onChange} />
       </td>
       <td>{stampText(session.updatedAt)}</td>

@@ -8,6 +8,7 @@ import { chosenOf, sessionsNamed, SQUAD_ORDERS, type Squad, type SquadOrder } fr
 import { movementNameOf } from '../../components/movement-name';
 import { SessionTable } from './session-table';
 import { SquadList } from './squad-list';
+import { TEXT } from '../../text/screens/home';
 
 interface SquadAndSessionsProps {
   readonly squad: Squad;
@@ -49,12 +50,12 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
     <>
       <section>
         <div className="row-of-fields" style={{ marginBottom: 8 }}>
-          <Typography variant="h2">Athletes</Typography>
+          <Typography variant="h2">{TEXT.athletes}</Typography>
           {squad.sessions.length >= ENOUGH_TO_SEARCH && (
             <TextField
               size="small"
               type="search"
-              label="Find an athlete or a session"
+              label={TEXT.findAthleteOrSession}
               value={text}
               onChange={({ target }) => setText(target.value)}
               sx={{ flex: 1, minWidth: 180 }}
@@ -64,12 +65,12 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
             <TextField
               select
               size="small"
-              label="Movements"
+              label={TEXT.movements}
               value={movement}
               onChange={({ target }) => setMovement(target.value)}
               sx={{ minWidth: 140 }}
             >
-              <MenuItem value="">All</MenuItem>
+              <MenuItem value="">{TEXT.all}</MenuItem>
               {[...movements]
                 .filter(([id]) => id !== '')
                 .map(([id, name]) => (
@@ -83,12 +84,12 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
             <TextField
               select
               size="small"
-              label="Squads"
+              label={TEXT.squads}
               value={team}
               onChange={({ target }) => setTeam(target.value)}
               sx={{ minWidth: 110 }}
             >
-              <MenuItem value="">All</MenuItem>
+              <MenuItem value="">{TEXT.all}</MenuItem>
               {teams.map((name) => (
                 <MenuItem key={name} value={name}>
                   {name}
@@ -100,7 +101,7 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
             <TextField
               select
               size="small"
-              label="Order"
+              label={TEXT.order}
               value={order}
               onChange={({ target }) => setOrder(target.value as SquadOrder)}
               sx={{ minWidth: 130 }}
@@ -115,24 +116,20 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
         </div>
         {measuring && (
           <p className="note" role="status" style={{ margin: '0 0 6px' }}>
-            Measuring sessions that have changed: {measuring.done} of {measuring.all} athletes.
+            {TEXT.measuringSessionsThatHaveChanged(measuring.done, measuring.all)}
           </p>
         )}
         {members.length > 0 ? (
           <SquadList members={members} today={today} />
         ) : (
-          <p>
-            {athletes.length === 0
-              ? 'Nobody yet: an athlete stands here once a session has a clip of them.'
-              : 'Nobody is found so. Take a word out, or choose all movements and squads.'}
-          </p>
+          <p>{athletes.length === 0 ? TEXT.nobodyYetAthleteStandsHere : TEXT.nobodyIsFoundSoTake}</p>
         )}
       </section>
       <section style={{ marginTop: 20 }}>
         <Typography variant="h2" gutterBottom>
-          Sessions
+          {TEXT.sessions}
         </Typography>
-        {squad.sessions.length === 0 && <p>No sessions yet.</p>}
+        {squad.sessions.length === 0 && <p>{TEXT.noSessionsYet}</p>}
         {sessions.length > 0 && <SessionTable sessions={sessions} onDelete={onDelete} onChange={onChange} />}
       </section>
     </>

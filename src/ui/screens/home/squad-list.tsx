@@ -8,6 +8,7 @@ import { movementNameOf } from '../../components/movement-name';
 import { PersonPicture } from '../../components/person-picture';
 import { useShowMore } from '../../components/show-more';
 import { StandingMark } from '../../components/standing-mark';
+import { TEXT } from '../../text/screens/home';
 
 /** So many stand there at first. */
 const AT_FIRST = 12;
@@ -23,14 +24,14 @@ export function SquadList({ members, today }: SquadListProps): ReactNode {
   const { shown, more } = useShowMore(members, AT_FIRST);
   return (
     <>
-      <table className="sheet squad" aria-label="Athletes">
+      <table className="sheet squad" aria-label={TEXT.athletes}>
         <thead>
           <tr>
-            <th>Athlete</th>
-            <th className="left">Works on</th>
-            <th className="left">Trend</th>
-            <th className="left">Due</th>
-            <th>Last session</th>
+            <th>{TEXT.athlete}</th>
+            <th className="left">{TEXT.worksOn}</th>
+            <th className="left">{TEXT.trend}</th>
+            <th className="left">{TEXT.due}</th>
+            <th>{TEXT.lastSession}</th>
           </tr>
         </thead>
         <tbody>
@@ -59,11 +60,11 @@ function Member({ member, today }: { readonly member: SquadMember; readonly toda
           <PersonPicture name={name} picture={picture} size={48} />
           <span>
             <Link to={athleteAddress(key)}>{name}</Link>
-            {record?.withdrawnOn != null && <span className="note">Consent withdrawn</span>}
+            {record?.withdrawnOn != null && <span className="note">{TEXT.consentWithdrawn}</span>}
             {record?.squad && <span className="note">{record.squad}</span>}
             <span className="note">
               {last && `${movementNameOf(last)}, `}
-              {sessions.length === 1 ? '1 session' : `${sessions.length} sessions`}
+              {sessions.length === 1 ? TEXT.oneSession : TEXT.countSessions(sessions.length)}
             </span>
           </span>
         </div>
@@ -74,12 +75,12 @@ function Member({ member, today }: { readonly member: SquadMember; readonly toda
             {first.title} <StandingMark standing={first.standing} />
             {others.length > 0 && (
               <div className="note">
-                and {others.length} {others.length === 1 ? 'other' : 'others'}
+                {others.length === 1 ? TEXT.andCountOther(others.length) : TEXT.andCountOthers(others.length)}
               </div>
             )}
           </>
         ) : (
-          <span className="note">{standing ? 'Nothing is open' : sessions.length > 0 ? 'Not measured yet' : ''}</span>
+          <span className="note">{standing ? TEXT.nothingIsOpen : sessions.length > 0 ? TEXT.notMeasuredYet : ''}</span>
         )}
       </td>
       <td className="left">
@@ -87,8 +88,11 @@ function Member({ member, today }: { readonly member: SquadMember; readonly toda
           <TrendLine
             trend={trend}
             text={
-              `${trend.measure}, ${trend.values.length} sessions: last ${inDisplayUnit(value.value, trend.unit)} ` +
-              plusMinus(value.plusMinus, trend.unit)
+              TEXT.measureCountSessionsLastIn(
+                trend.measure,
+                trend.values.length,
+                inDisplayUnit(value.value, trend.unit),
+              ) + plusMinus(value.plusMinus, trend.unit)
             }
           />
         )}
@@ -97,20 +101,20 @@ function Member({ member, today }: { readonly member: SquadMember; readonly toda
         {due && (
           <span className={due < today ? 'overdue' : undefined}>
             {dayText(due, 'd MMM')}
-            {due < today && <span className="note"> past</span>}
+            {due < today && <span className="note"> {TEXT.past}</span>}
           </span>
         )}
       </td>
       <td>
         {last && (
-          <Link to={`/s/${last.id}/measure`} aria-label={`Open the last session of ${name}`}>
+          <Link to={`/s/${last.id}/measure`} aria-label={TEXT.openLastSessionOfName(name)}>
             {dayText(last.on)}
           </Link>
         )}
         {sessions.length > 1 && last && (
           <div>
-            <Link className="note" to={`/s/${last.id}/follow-up`} aria-label={`Follow up ${name}`}>
-              Follow up
+            <Link className="note" to={`/s/${last.id}/follow-up`} aria-label={TEXT.followUpName(name)}>
+              {TEXT.followUp}
             </Link>
           </div>
         )}

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Issue } from '../../../core/result';
 import { RepairButtons } from './repair-buttons';
+import { TEXT } from '../../text/screens/home';
 
 interface UnopenedSessionProps {
   readonly id: string;
@@ -28,7 +29,7 @@ export function UnopenedSession({ id, issue, onRepaired }: UnopenedSessionProps)
           />
         )}
         {issue.code === 'newer' && <RepairButtons id={id} onRepaired={null} />}
-        <Link to="/">All sessions</Link>
+        <Link to="/">{TEXT.allSessions}</Link>
       </div>
     </main>
   );

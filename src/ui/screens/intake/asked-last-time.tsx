@@ -6,6 +6,7 @@ import { useHistory } from '../../../application/season/history';
 import { passStages } from '../../../application/season/practice-use-cases';
 import { dayText } from '../../components/format';
 import { Ladder } from '../../components/ladder';
+import { TEXT } from '../../text/screens/intake';
 
 /** What the session before this one asked the same athlete to work on, and how far each ladder has been climbed. */
 export function AskedLastTime({ derived }: { readonly derived: Derived }): ReactNode {
@@ -17,11 +18,11 @@ export function AskedLastTime({ derived }: { readonly derived: Derived }): React
   const practised = before.asked.filter(({ id }) => ladders[id]);
   return (
     <div style={{ margin: '0 0 14px' }} data-testid="asked-last-time">
-      Asked last time, {dayText(before.on)}: {before.asked.map((a) => a.title.toLowerCase()).join('; ')}.{' '}
-      <Link to={`/s/${session.id}/follow-up`}>What became of it</Link>
+      {TEXT.askedLastTimeDayText(dayText(before.on), before.asked.map((a) => a.title.toLowerCase()).join('; '))}{' '}
+      <Link to={`/s/${session.id}/follow-up`}>{TEXT.whatBecameOfIt}</Link>
       {practised.length > 0 && (
         <details className="asked-ladders" open>
-          <summary>Which stages are passed?</summary>
+          <summary>{TEXT.whichStagesArePassed}</summary>
           {practised.map(({ id, title }) => (
             <div key={id}>
               <strong>{title}</strong>

@@ -12,6 +12,7 @@ import {
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { SetUpFacts } from '../../components/set-up-facts';
 import { useCommittedText } from '../../components/use-committed-text';
+import { TEXT } from '../../text/screens/intake';
 
 /** What came of an attempt, and what of the set-up was otherwise than in its session. */
 export function AttemptCard({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {
@@ -25,18 +26,18 @@ export function AttemptCard({ clip, name }: { readonly clip: Clip; readonly name
   const unit = result ? RESULT_KINDS[result.kind].unit : '';
   return (
     <details className="attempt" open={result !== null || setUp.length > 0}>
-      <summary>Result and set-up of this attempt{result ? `: ${resultText(result)}` : ''}</summary>
+      <summary>{result ? TEXT.resultAndSetUpOf(resultText(result)) : TEXT.resultAndSetUpOfThis}</summary>
       <div className="fact">
         <TextField
           select
           size="small"
-          label="Result"
+          label={TEXT.result}
           value={result?.kind ?? ''}
           onChange={({ target }) => set(target.value as ResultKind | '', result?.value ?? 0)}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           sx={{ width: 190 }}
         >
-          <MenuItem value="">not written down</MenuItem>
+          <MenuItem value="">{TEXT.notWrittenDown}</MenuItem>
           {resultKinds.map((kind) => (
             <MenuItem key={kind} value={kind}>
               {RESULT_KINDS[kind].name}
@@ -47,17 +48,17 @@ export function AttemptCard({ clip, name }: { readonly clip: Clip; readonly name
           <TextField
             select
             size="small"
-            label="Did it succeed?"
+            label={TEXT.didItSucceed}
             value={result.value > 0 ? 'yes' : 'no'}
             onChange={({ target }) => set('success', target.value === 'yes' ? 1 : 0)}
             sx={{ width: 150 }}
           >
-            <MenuItem value="yes">Yes</MenuItem>
-            <MenuItem value="no">No</MenuItem>
+            <MenuItem value="yes">{TEXT.yes}</MenuItem>
+            <MenuItem value="no">{TEXT.no}</MenuItem>
           </TextField>
         )}
         {result && result.kind !== 'success' && (
-          <TextField size="small" label={unit ? `How much, ${unit}` : 'How much'} {...text} sx={{ width: 150 }} />
+          <TextField size="small" label={unit ? TEXT.howMuchUnit(unit) : TEXT.howMuch} {...text} sx={{ width: 150 }} />
         )}
       </div>
       <SetUpFacts facts={setUp} of={name} onChange={(facts) => changeClip(clip.id, { setUp: facts })} />

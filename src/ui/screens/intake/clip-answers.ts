@@ -10,25 +10,21 @@ import {
 import { LIMITS } from '../../../core/model/limits';
 import { captureRateAt } from '../../../core/timing/clip-time';
 import type { ProbedFile } from '../../../application/clips/clip-use-cases';
+import { TEXT } from '../../text/screens/intake';
 
 /** What is asked of a clip. */
 export const formSchema = z.object({
   performer: performerSchema.extend({
     segmentTable: segmentTableSchema,
-    consent: z.boolean().refine((given) => given, 'Without consent the footage must not be analysed. Ask first.'),
+    consent: z.boolean().refine((given) => given, TEXT.withoutConsentFootageMustNot),
   }),
   viewKind: viewKindSchema,
-  offPlane: z
-    .string()
-    .refine(
-      (text) => text.trim() === '' || Math.abs(Number(text)) <= 90,
-      'Give degrees from -90 to 90, or leave it empty.',
-    ),
+  offPlane: z.string().refine((text) => text.trim() === '' || Math.abs(Number(text)) <= 90, TEXT.giveDegreesFrom90To),
   travel: sideSchema,
   captureRate: z
-    .number({ error: 'Give frames per second, for example 120.' })
-    .positive('Give frames per second, for example 120.')
-    .max(LIMITS.rate.most, `A rate is at most ${LIMITS.rate.most} a second.`)
+    .number({ error: TEXT.giveFramesPerSecondFor })
+    .positive(TEXT.giveFramesPerSecondFor)
+    .max(LIMITS.rate.most, TEXT.rateIsAtMostSecond(LIMITS.rate.most))
     .nullable(),
 });
 

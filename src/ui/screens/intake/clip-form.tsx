@@ -24,16 +24,17 @@ import { defaults, formSchema, viewOf, type FormValues } from './clip-answers';
 import { FileFacts } from './file-facts';
 import { RepeatsNote, TimesUnsureNote } from './repeats-note';
 import { WithdrawConsent } from './withdraw-consent';
+import { TEXT } from '../../text/screens/intake';
 
 const VIEWS = [
-  ['side', 'From the side'],
-  ['front', 'From the front'],
-  ['back', 'From behind'],
-  ['overhead', 'From above'],
+  ['side', TEXT.fromSide],
+  ['front', TEXT.fromFront],
+  ['back', TEXT.fromBehind],
+  ['overhead', TEXT.fromAbove],
 ] as const;
 const TRAVELS = [
-  ['right', 'To the right'],
-  ['left', 'To the left'],
+  ['right', TEXT.toRight],
+  ['left', TEXT.toLeft],
 ] as const;
 
 interface ClipFormProps {
@@ -127,9 +128,8 @@ export function ClipForm({
       {probed && probed.furtherParts.length > 0 && (
         <Alert severity="info">
           {probed.furtherParts.length === 1
-            ? 'One further part becomes a clip'
-            : `${probed.furtherParts.length} further parts become clips`}{' '}
-          of the same answers; each is a performance of its own.
+            ? TEXT.oneFurtherPartBecomesClip
+            : TEXT.countFurtherPartsBecomeClips(probed.furtherParts.length)}
         </Alert>
       )}
       {probed && <RepeatsNote probed={probed} onEveryFrame={() => onEveryFrame(probed)} />}
@@ -137,7 +137,7 @@ export function ClipForm({
       {probed?.index.warning && <Alert severity="info">{probed.index.warning}</Alert>}
       {!first && (
         <AthleteName
-          label="Name"
+          label={TEXT.name}
           name={name}
           athleteId={athleteId}
           onChange={nameAthlete}
@@ -147,19 +147,19 @@ export function ClipForm({
       <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
         {!first && (
           <>
-            <ChoiceField control={control} name="performer.dominantSide" label="Dominant side" options={SIDES} />
+            <ChoiceField control={control} name="performer.dominantSide" label={TEXT.dominantSide} options={SIDES} />
             <ChoiceField
               control={control}
               name="performer.segmentTable"
-              label="Segment masses"
+              label={TEXT.segmentMasses}
               options={SEGMENT_TABLES}
             />
           </>
         )}
         {!isFigure && (
           <>
-            <ChoiceField control={control} name="viewKind" label="Camera view" options={VIEWS} />
-            <ChoiceField control={control} name="travel" label="Moves in the picture" options={TRAVELS} />
+            <ChoiceField control={control} name="viewKind" label={TEXT.cameraView} options={VIEWS} />
+            <ChoiceField control={control} name="travel" label={TEXT.movesInPicture} options={TRAVELS} />
           </>
         )}
       </div>
@@ -178,7 +178,7 @@ export function ClipForm({
       {!points && !isPictures && (
         <div style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
           <TextField
-            label="Capture rate, frames per second"
+            label={TEXT.captureRateFramesPerSecond}
             type="number"
             slotProps={{ htmlInput: { step: 'any' } }}
             {...register('captureRate', { setValueAs: (text) => (text === '' || text === null ? null : Number(text)) })}
@@ -186,19 +186,19 @@ export function ClipForm({
             helperText={
               errors.captureRate?.message ??
               (slow
-                ? `Slow motion: the file plays ${(captureRate / fileRate).toFixed(1)} times slower than life`
+                ? TEXT.slowMotionFilePlaysCapture((captureRate / fileRate).toFixed(1))
                 : captureRate === null
-                  ? 'Not known: no times are measured'
-                  : 'What the camera took; more than the file’s rate for slow motion. Empty: not known')
+                  ? TEXT.notKnownNoTimesAre
+                  : TEXT.whatCameraTookMoreThan)
             }
             sx={{ flex: 1, minWidth: 220 }}
           />
           {!isFigure && (
             <TextField
-              label="Camera off the plane, degrees"
+              label={TEXT.cameraOffPlaneDegrees}
               {...register('offPlane')}
               error={!!errors.offPlane}
-              helperText={errors.offPlane?.message ?? 'Empty: not known'}
+              helperText={errors.offPlane?.message ?? TEXT.emptyNotKnown}
               sx={{ flex: 1, minWidth: 180 }}
             />
           )}
@@ -212,7 +212,7 @@ export function ClipForm({
             render={({ field }) => (
               <FormControlLabel
                 control={<Checkbox checked={field.value} onChange={field.onChange} />}
-                label="Under age"
+                label={TEXT.underAge}
               />
             )}
           />
@@ -222,7 +222,7 @@ export function ClipForm({
             render={({ field }) => (
               <FormControlLabel
                 control={<Checkbox checked={field.value} onChange={field.onChange} />}
-                label="Consent to film and analyse is given"
+                label={TEXT.consentToFilmAndAnalyse}
               />
             )}
           />
@@ -236,11 +236,11 @@ export function ClipForm({
       {clip && !probed && !points && clip.performer.consent && !consent && <WithdrawConsent clip={clip} />}
       <div>
         <Button type="submit" variant="contained" disabled={isSubmitting || (!probed && !points && !isDirty)}>
-          {probed || points ? (first ? 'Use this camera' : `Use as ${role}`) : 'Save changes'}
+          {probed || points ? (first ? TEXT.takeThisCamera : TEXT.takeAsRole(role)) : TEXT.saveChanges}
         </Button>
         {(probed || points) && (
           <Button onClick={() => onDone(false)} sx={{ ml: 1 }}>
-            Do not use this file
+            {TEXT.doNotUseThisFile}
           </Button>
         )}
       </div>

@@ -18,6 +18,7 @@ import { LibraryCard } from './library-card';
 import { OtherDocument } from './other-document';
 import { PartsChooser } from './parts-chooser';
 import { PointsOptions } from './points-options';
+import { TEXT } from '../../text/screens/intake';
 
 export interface ClipIntakeProps {
   readonly role: Role;
@@ -65,11 +66,7 @@ export function ClipIntake(props: ClipIntakeProps): ReactNode {
     setProblem(null);
     if (dropped.is !== 'given-back') return setOpen(dropped);
     setOpen(null);
-    notify(
-      'info',
-      `\u201c${dropped.fileName}\u201d has the frames of this clip: it has its video again, with the points ` +
-        'that were there.',
-    );
+    notify('info', TEXT.fileNameHasFramesOf(dropped.fileName));
   };
   const place = placeKey(
     useDocument((state) => state.session?.id ?? ''),
@@ -93,15 +90,15 @@ export function ClipIntake(props: ClipIntakeProps): ReactNode {
         <Typography variant="h2" gutterBottom sx={{ flex: 1 }}>
           <RoleName role={styleKey} name={title} />
         </Typography>
-        {onRemove && <Button onClick={onRemove}>{clip ? 'Remove' : 'Leave it'}</Button>}
+        {onRemove && <Button onClick={onRemove}>{clip ? TEXT.remove : TEXT.leaveIt}</Button>}
       </div>
       <DropZone
         label={
           clip
-            ? `${clip.fileName}. Drop another file to replace it.`
-            : `Drop ${first ? 'this camera\u2019s clip' : `the ${role}\u2019s clip`} here: video (WebM, MP4, MOV, ` +
-              'MKV), pictures (PNG, JPEG, WebP, AVIF; several of them are the moments of one performance) or ' +
-              'points (C3D, BVH, TRC, CSV, COCO JSON).'
+            ? TEXT.fileNameDropAnotherFile(clip.fileName)
+            : first
+              ? TEXT.dropThisCamerasClipHere
+              : TEXT.dropRoleSClipHere(role)
         }
         reading={reading}
         onFiles={([file, ...further]) => file && void take(receiveFile(file, further, clip))}
@@ -109,11 +106,11 @@ export function ClipIntake(props: ClipIntakeProps): ReactNode {
       {problem && (
         <Alert severity="warning" sx={{ mt: 1 }} onClose={() => setProblem(null)}>
           {problem.message}
-          {clip ? ' The clip that was here stays.' : ''}
+          {clip ? TEXT.clipThatWasHereStays : ''}
           {problem.convertible && (
             <div>
               <Button variant="outlined" sx={{ mt: 1 }} onClick={() => convert(problem.convertible!)}>
-                Convert it on this machine
+                {TEXT.convertItOnThisMachine}
               </Button>
             </div>
           )}

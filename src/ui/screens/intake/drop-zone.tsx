@@ -1,5 +1,6 @@
 import { useId, useState, type ReactNode } from 'react';
 import { FileButton } from '../../components/file-button';
+import { TEXT } from '../../text/screens/intake';
 
 interface DropZoneProps {
   readonly label: string;
@@ -35,7 +36,7 @@ export function DropZone({ label, reading, onFiles }: DropZoneProps): ReactNode 
           multiple
           onFiles={onFiles}
         >
-          {reading ? 'Reading the file' : 'Choose a file'}
+          {reading ? TEXT.readingFile : TEXT.chooseFile}
         </FileButton>
       </div>
     </div>

@@ -6,6 +6,7 @@ import { BONES, type BodyPoint } from '../../../core/anatomy/body-points';
 import type { SpatialTrack } from '../../../core/tracks/marker-map';
 import { seenFrom, sideAzimuth, type FigureCamera } from '../../../core/tracks/spatial-view';
 import type { Track } from '../../../core/tracks/track';
+import { TEXT } from '../../text/screens/intake';
 
 interface FigureFromAboveProps {
   readonly points: SpatialTrack;
@@ -78,7 +79,7 @@ export function FigureFromAbove({ points, camera: kept, onChange }: FigureFromAb
         width={PLAN}
         height={PLAN}
         role="img"
-        aria-label={`Plan from above: the camera is ${Math.round(Math.abs(beside))} degrees off the side view`}
+        aria-label={TEXT.planFromAboveCameraIs(Math.round(Math.abs(beside)))}
         style={{ touchAction: 'none', cursor: 'grab', background: '#ebe5d8', borderRadius: 6 }}
         onPointerDown={(event) => {
           dragging.current = true;
@@ -107,7 +108,7 @@ export function FigureFromAbove({ points, camera: kept, onChange }: FigureFromAb
         width={PREVIEW.width}
         height={PREVIEW.height}
         role="img"
-        aria-label="What the camera sees"
+        aria-label={TEXT.whatCameraSees}
         style={{ background: '#2a3238', borderRadius: 6 }}
       >
         {[0.1, 0.5, 0.9].map((u) => (
@@ -116,7 +117,7 @@ export function FigureFromAbove({ points, camera: kept, onChange }: FigureFromAb
       </svg>
       <div style={{ flex: 1, minWidth: 200 }}>
         <Typography sx={{ fontSize: '.84rem' }} id="camera-round">
-          Camera round the performer: {Math.round(beside)}° from the side
+          {TEXT.cameraRoundPerformerBesideFrom(Math.round(beside))}
         </Typography>
         <Slider
           size="small"
@@ -132,7 +133,7 @@ export function FigureFromAbove({ points, camera: kept, onChange }: FigureFromAb
           }
         />
         <Typography sx={{ fontSize: '.84rem' }} id="camera-height">
-          Camera above the horizon: {camera.elevationDegrees}°
+          {TEXT.cameraAboveHorizonElevationDegrees(camera.elevationDegrees)}
         </Typography>
         <Slider
           size="small"

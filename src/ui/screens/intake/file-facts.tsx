@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import { countOf } from '../../components/format';
+import { TEXT } from '../../text/screens/intake';
 
 type Facts = Pick<Clip, 'width' | 'height' | 'frameTimes' | 'fileRate' | 'codec'>;
 
@@ -8,12 +9,12 @@ type Facts = Pick<Clip, 'width' | 'height' | 'frameTimes' | 'fileRate' | 'codec'
 function durationOf({ frameTimes, fileRate }: Facts): string {
   const seconds = frameTimes[frameTimes.length - 1]! / 1e6 + 1 / fileRate;
   if (seconds < 90) return `${seconds.toFixed(2)} s`;
-  return `${Math.floor(seconds / 60)} min ${Math.round(seconds % 60)} s`;
+  return TEXT.floorMinSecondsS(Math.floor(seconds / 60), Math.round(seconds % 60));
 }
 
 /** Which part of a file a clip is. */
 const partText = (part: Clip['part']): string =>
-  part ? `${part.from.toFixed(2)} to ${part.to.toFixed(2)} s of the file, ` : '';
+  part ? TEXT.fromToSOfFile(part.from.toFixed(2), part.to.toFixed(2)) : '';
 
 interface FileFactsProps {
   readonly index: Facts;
@@ -31,8 +32,8 @@ export function FileFacts({ index, part, name, still }: FileFactsProps): ReactNo
       {name === undefined ? '' : `${name}: `}
       {width} × {height},{' '}
       {still
-        ? `${countOf(frameTimes.length, 'still picture')}: what is read at moments is measured, nothing of time`
-        : `${partText(part)}${countOf(frameTimes.length, 'frame')}, ${fileRate} frames per second in the file, ` +
+        ? TEXT.countOfWhatIsRead(countOf(frameTimes.length, TEXT.stillPicture))
+        : TEXT.partTextCountOfFile(partText(part), countOf(frameTimes.length, TEXT.frame), fileRate) +
           `${durationOf(index)}, ${codec}`}
     </div>
   );

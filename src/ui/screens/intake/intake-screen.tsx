@@ -18,6 +18,7 @@ import { AskedLastTime } from './asked-last-time';
 import { ClipIntake } from './clip-intake';
 import { MovementChoice } from './movement-choice';
 import { TakenTrial } from './taken-trial';
+import { TEXT } from '../../text/screens/intake';
 
 const ROLES = ['athlete', 'reference'] as const;
 
@@ -51,41 +52,33 @@ export function IntakeScreen(): ReactNode {
       <div className="inner">
         <section style={{ display: 'flex', gap: 16, flexWrap: 'wrap', alignItems: 'flex-start', marginBottom: 16 }}>
           <TextField
-            label="Session name"
+            label={TEXT.sessionName}
             slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
             {...name}
             sx={{ minWidth: 320 }}
           />
           <MovementChoice movement={baseOf(session)} own={session.ownMovement !== null} sessionId={session.id} />
           <TextField
-            label="Days to the next competition"
+            label={TEXT.daysToNextCompetition}
             {...days}
             error={!isDays(days.value)}
-            helperText={
-              isDays(days.value)
-                ? 'Empty: no competition near'
-                : `“${days.value}” is not a number of days; leave it empty when there is none.`
-            }
+            helperText={isDays(days.value) ? TEXT.emptyNoCompetitionNear : TEXT.valueIsNotNumberOf(days.value)}
           />
           <TextField
-            label="Filmed on"
+            label={TEXT.filmedOn}
             type="date"
             {...day}
             error={day.value !== '' && !isFilmingDay(day.value)}
-            helperText={
-              day.value !== '' && !isFilmingDay(day.value)
-                ? `“${day.value}” is kept once it is a day between 1900 and 2199.`
-                : undefined
-            }
+            helperText={day.value !== '' && !isFilmingDay(day.value) ? TEXT.valueIsKeptOnceIt(day.value) : undefined}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: '2199-12-31' } }}
           />
         </section>
         <AskedLastTime derived={derived} />
         <details className="card attempt" open={session.setUp.length > 0}>
-          <summary>Set-up and equipment of the session</summary>
+          <summary>{TEXT.setUpAndEquipmentOf}</summary>
           <SetUpFacts
             facts={session.setUp}
-            of="the session"
+            of={TEXT.sessionWithin}
             onChange={(facts) =>
               edit((s) => {
                 s.setUp = facts;
@@ -102,7 +95,7 @@ export function IntakeScreen(): ReactNode {
                 id={role}
                 styleKey={role}
                 role={role}
-                title={role === 'athlete' ? 'Athlete' : 'Reference'}
+                title={role === 'athlete' ? TEXT.athlete : TEXT.reference}
                 clip={on?.trial.clip ?? null}
                 onRemove={on && (() => removeClip(on.trial.clip.id))}
               />
@@ -134,10 +127,10 @@ export function IntakeScreen(): ReactNode {
               role={adding.role}
               title={
                 adding.first
-                  ? `Another camera of ${adding.first.performer.name}`
+                  ? TEXT.anotherCameraOfName(adding.first.performer.name)
                   : adding.role === 'athlete'
-                    ? 'Another attempt of the athlete'
-                    : 'Another reference'
+                    ? TEXT.anotherAttemptOfAthlete
+                    : TEXT.anotherReference
               }
               clip={null}
               first={adding.first}
@@ -155,7 +148,7 @@ export function IntakeScreen(): ReactNode {
                 startIcon={<VideocamOutlinedIcon />}
                 onClick={() => setAdding({ role: 'athlete', first: derived.athlete!.clip })}
               >
-                Another camera of the athlete
+                {TEXT.anotherCameraOfAthlete}
               </Button>
             )}
             {derived.reference && (
@@ -164,28 +157,25 @@ export function IntakeScreen(): ReactNode {
                 startIcon={<VideocamOutlinedIcon />}
                 onClick={() => setAdding({ role: 'reference', first: derived.reference!.clip })}
               >
-                Another camera of the reference
+                {TEXT.anotherCameraOfReference}
               </Button>
             )}
             {derived.reference && (
               <Button variant="outlined" onClick={() => setAdding({ role: 'reference', first: null })}>
-                Another reference
+                {TEXT.anotherReference}
               </Button>
             )}
             {derived.athlete && (
               <Button variant="outlined" onClick={() => setAdding({ role: 'athlete', first: null })}>
-                Another attempt of the athlete
+                {TEXT.anotherAttemptOfAthlete}
               </Button>
             )}
           </div>
         )}
-        <Typography sx={{ mt: 2, color: 'text.secondary', maxWidth: 720 }}>
-          Footage stays in this browser. Film with consent; for a minor, with a guardian’s. A fixed camera at hip
-          height, at right angles to the movement, measures best.
-        </Typography>
+        <Typography sx={{ mt: 2, color: 'text.secondary', maxWidth: 720 }}>{TEXT.footageStaysInThisBrowser}</Typography>
         {derived.athlete && derived.reference && (
           <Button component={Link} to={`/s/${session.id}/review`} variant="contained" sx={{ mt: 2 }}>
-            Go on to Review
+            {TEXT.goOnToReview}
           </Button>
         )}
       </div>

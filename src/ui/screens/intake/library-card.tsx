@@ -7,6 +7,7 @@ import { libraryEntrySchema, type Clip, type LibraryEntry } from '../../../core/
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { notify } from '../../../application/stores/notices';
 import { useCommittedText } from '../../components/use-committed-text';
+import { TEXT } from '../../text/screens/intake';
 
 /** Keeps a performance as a reference for any session, with what it is known by. */
 export function LibraryCard({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {
@@ -14,26 +15,31 @@ export function LibraryCard({ clip, name }: { readonly clip: Clip; readonly name
   const put = (entry: LibraryEntry): void => {
     const read = libraryEntrySchema.safeParse(entry);
     if (read.success) changeClip(clip.id, { library: read.data });
-    else
-      notify('error', `This cannot be kept: a level has at most 60 characters, and there are at most 20 tags of 40.`);
+    else notify('error', TEXT.thisCannotBeKeptLevel);
   };
   const level = useCommittedText(library?.level ?? '', (text) => library && put({ ...library, level: text }));
   return (
     <div className="library">
       <FormControlLabel
-        label="Keep in the reference library"
+        label={TEXT.keepInReferenceLibrary}
         control={
           <Checkbox
             size="small"
             checked={library !== null}
-            slotProps={{ input: { 'aria-label': `Keep ${name} in the reference library` } }}
+            slotProps={{ input: { 'aria-label': TEXT.keepNameInReferenceLibrary(name) } }}
             onChange={({ target }) => changeClip(clip.id, { library: target.checked ? { level: '', tags: [] } : null })}
           />
         }
       />
       {library && (
         <div className="fact">
-          <TextField size="small" label="Level" placeholder="national, under 16" {...level} sx={{ width: 180 }} />
+          <TextField
+            size="small"
+            label={TEXT.level}
+            placeholder={TEXT.nationalUnder16}
+            {...level}
+            sx={{ width: 180 }}
+          />
           <Autocomplete
             multiple
             freeSolo
@@ -43,7 +49,7 @@ export function LibraryCard({ clip, name }: { readonly clip: Clip; readonly name
             onChange={(_, tags) =>
               put({ ...library, tags: [...new Set(tags.map((tag) => tag.trim()))].filter(Boolean) })
             }
-            renderInput={(params) => <TextField {...params} label="Tags" placeholder="Enter after each" />}
+            renderInput={(params) => <TextField {...params} label={TEXT.tags} placeholder={TEXT.enterAfterEach} />}
             sx={{ flex: 1, minWidth: 200 }}
           />
         </div>

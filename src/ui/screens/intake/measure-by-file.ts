@@ -1,5 +1,6 @@
 import { readMovement } from '../../../application/movement/movement-files';
 import { notify } from '../../../application/stores/notices';
+import { TEXT } from '../../text/screens/intake';
 
 /** Measures the open session by a movement from a file, and says so. */
 export async function measureByFile(file: File): Promise<void> {
@@ -7,8 +8,7 @@ export async function measureByFile(file: File): Promise<void> {
   notify(
     result.ok ? 'info' : 'error',
     result.ok
-      ? `The session is measured by \u201c${result.value.name}\u201d: ${result.value.moments.length} moments, ` +
-          `${result.value.measures.length} measures.`
-      : `${result.issue.message} The movement stays as it was.`,
+      ? TEXT.sessionIsMeasuredByName(result.value.name, result.value.moments.length, result.value.measures.length)
+      : TEXT.messageMovementStaysAsIt(result.issue.message),
   );
 }

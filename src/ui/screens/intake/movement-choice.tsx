@@ -9,6 +9,7 @@ import { chooseMovement, movementFileName, movementText } from '../../../applica
 import { download } from '../../../application/files/download';
 import { FileButton } from '../../components/file-button';
 import { measureByFile } from './measure-by-file';
+import { TEXT } from '../../text/screens/intake';
 
 /** Which movement the session is measured by: one that ships, or one from a file. */
 export function MovementChoice({
@@ -24,12 +25,12 @@ export function MovementChoice({
     <div>
       <TextField
         select
-        label="Movement"
+        label={TEXT.movement}
         value={own ? '' : movement.id}
         slotProps={{
           select: {
             displayEmpty: true,
-            renderValue: () => `${movement.sport}: ${movement.name}${own ? ' (your own)' : ''}`,
+            renderValue: () => `${movement.sport}: ${movement.name}${own ? TEXT.yourOwn : ''}`,
           },
           inputLabel: { shrink: true },
         }}
@@ -44,13 +45,13 @@ export function MovementChoice({
       </TextField>
       <div>
         <Button component={Link} to={`/s/${sessionId}/movement`}>
-          Change the movement
+          {TEXT.changeMovement}
         </Button>
-        <FileButton fieldName="Movement from a file" accept=".json" onFiles={([file]) => void measureByFile(file)}>
-          Load from a file
+        <FileButton fieldName={TEXT.movementFromFile} accept=".json" onFiles={([file]) => void measureByFile(file)}>
+          {TEXT.loadFromFile}
         </FileButton>
         <Button onClick={() => download(movementFileName(movement), 'application/json', movementText(movement))}>
-          Save it as a file
+          {TEXT.saveItAsFile}
         </Button>
       </div>
     </div>

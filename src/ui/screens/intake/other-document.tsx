@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { useSessionFile } from '../../components/use-session-file';
 import { measureByFile } from './measure-by-file';
+import { TEXT } from '../../text/screens/intake';
 
 interface OtherDocumentProps {
   readonly is: 'session' | 'movement';
@@ -11,8 +12,8 @@ interface OtherDocumentProps {
 }
 
 const WHAT = {
-  session: { text: 'is a saved session, no clip.', act: 'Open it' },
-  movement: { text: 'is a movement, no clip.', act: 'Measure this session by it' },
+  session: { text: TEXT.isSavedSessionNoClip, act: TEXT.openIt },
+  movement: { text: TEXT.isMovementNoClip, act: TEXT.measureThisSessionByIt },
 } as const;
 
 /** A file that belongs elsewhere: what it is, and going there with it. */

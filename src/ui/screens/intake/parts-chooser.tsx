@@ -10,6 +10,7 @@ import { useJobs } from '../../../application/stores/jobs';
 import { useBlobSource } from '../../components/use-blob-source';
 import { shotsOf } from '../../../application/clips/shots';
 import { notify } from '../../../application/stores/notices';
+import { TEXT } from '../../text/screens/intake';
 
 interface PartsChooserProps {
   readonly file: File;
@@ -49,7 +50,7 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
   const here = (): number => video.current?.currentTime ?? 0;
   const end = (): void => {
     const [from, to] = [begin ?? 0, here()];
-    if (to <= from) return notify('info', `A part ends after it begins (${clock(from)}). Go on in the video first.`);
+    if (to <= from) return notify('info', TEXT.partEndsAfterItBegins(clock(from)));
     setParts(single ? [{ from, to }] : inOrder([...parts, { from, to }]));
     setBegin(null);
   };
@@ -59,14 +60,13 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
   const propose = async (by: ToldBy): Promise<void> => {
     const found = await findAttempts(file, by);
     if (!found.ok) return notify(found.issue.code === 'cancelled' ? 'info' : 'error', found.issue.message);
-    if (found.value.length === 0)
-      return notify('info', `Nothing in this file stands out by its ${by}. Choose the parts by eye.`);
+    if (found.value.length === 0) return notify('info', TEXT.nothingInThisFileStands(by));
     setParts(inOrder(found.value));
   };
   const proposeShots = async (): Promise<void> => {
     const found = await shotsOf(file);
     if (!found.ok) return notify(found.issue.code === 'cancelled' ? 'info' : 'error', found.issue.message);
-    if (found.value.length === 1) return notify('info', `No cut was found in \u201c${file.name}\u201d.`);
+    if (found.value.length === 1) return notify('info', TEXT.noCutWasFoundIn(file.name));
     setParts(found.value.map(({ part: { from, to } }) => ({ from, to: Math.min(to, seconds) })));
   };
   const onKey = (event: KeyboardEvent): void => {
@@ -77,12 +77,12 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
     act();
   };
   return (
-    <div className="parts" role="group" aria-label="Parts of the file" onKeyDown={onKey}>
+    <div className="parts" role="group" aria-label={TEXT.partsOfFile} onKeyDown={onKey}>
       <span>
-        <strong>{file.name}</strong> plays {clock(seconds)}. Choose the attempts in it; points are detected only there.
+        <strong>{file.name}</strong> {TEXT.playsClockChooseAttemptsIn(clock(seconds))}
       </span>
       {/* Sound of a sports field: there are no words to be had. */}
-      <video ref={attach} controls muted playsInline preload="metadata" aria-label={`Video ${file.name}`} />
+      <video ref={attach} controls muted playsInline preload="metadata" aria-label={TEXT.videoName(file.name)} />
       <div className="parts-strip" aria-hidden>
         {parts.map(({ from, to }) => (
           <i
@@ -94,41 +94,41 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
       </div>
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
         <Button variant="outlined" onClick={() => setBegin(here())}>
-          Begins here (I)
+          {TEXT.beginsHereI}
         </Button>
         <Button variant="outlined" onClick={end}>
-          Ends here (O)
+          {TEXT.endsHereO}
         </Button>
         {!single && (
           <>
             <Button disabled={looking} onClick={() => void propose('motion')}>
-              Propose attempts
+              {TEXT.proposeAttempts}
             </Button>
-            <Tooltip describeChild title="Round each contact that is heard: of a foot, a bat, a ball">
+            <Tooltip describeChild title={TEXT.roundEachContactThatIs}>
               <Button disabled={looking} onClick={() => void propose('sound')}>
-                Propose by sound
+                {TEXT.proposeBySound}
               </Button>
             </Tooltip>
-            <Tooltip describeChild title="Of a film that is cut: each shot from its first picture to its last">
+            <Tooltip describeChild title={TEXT.ofFilmThatIsCut}>
               <Button disabled={looking} onClick={() => void proposeShots()}>
-                Propose shots
+                {TEXT.proposeShots}
               </Button>
             </Tooltip>
           </>
         )}
       </div>
-      {begin !== null && <span className="note">A part begins at {clock(begin)}: go to its end.</span>}
+      {begin !== null && <span className="note">{TEXT.partBeginsAtClockGo(clock(begin))}</span>}
       {parts.length > 0 && (
         <ol className="parts-list">
           {parts.map((part, i) => (
             <li key={`${part.from}-${part.to}`}>
-              {clock(part.from)} to {clock(part.to)}, {(part.to - part.from).toFixed(2)} s
-              <IconButton size="small" aria-label={`Show part ${i + 1}`} onClick={() => show(part)}>
+              {TEXT.clockToClock2ToS(clock(part.from), clock(part.to), (part.to - part.from).toFixed(2))}
+              <IconButton size="small" aria-label={TEXT.showPartI(i + 1)} onClick={() => show(part)}>
                 <PlayArrowIcon fontSize="small" />
               </IconButton>
               <IconButton
                 size="small"
-                aria-label={`Remove part ${i + 1}`}
+                aria-label={TEXT.removePartI(i + 1)}
                 onClick={() => setParts(parts.filter((other) => other !== part))}
               >
                 <ClearIcon fontSize="small" />
@@ -139,12 +139,12 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
       )}
       <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
         <Button variant="contained" disabled={parts.length === 0} onClick={() => onChosen(parts)}>
-          {parts.length < 2 ? 'Use this part' : `Use ${parts.length} parts`}
+          {parts.length < 2 ? TEXT.takeThisPart : TEXT.takeCountParts(parts.length)}
         </Button>
         <Button variant="outlined" onClick={() => onChosen([])}>
-          Use all of it
+          {TEXT.takeAllOfIt}
         </Button>
-        <Button onClick={onCancel}>Do not use this file</Button>
+        <Button onClick={onCancel}>{TEXT.doNotUseThisFile}</Button>
       </div>
     </div>
   );

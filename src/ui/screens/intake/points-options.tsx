@@ -14,6 +14,7 @@ import { MAPPED_POINTS } from '../../../core/tracks/marker-map';
 import { framesOf, LENGTH_UNITS } from '../../../core/tracks/recording';
 import type { ProbedPoints } from '../../../application/tracks/point-files';
 import { FigureFromAbove } from './figure-from-above';
+import { TEXT } from '../../text/screens/intake';
 
 interface PointsOptionsProps {
   readonly probed: ProbedPoints;
@@ -50,9 +51,14 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
   return (
     <div style={{ display: 'grid', gap: 12, marginTop: 12 }}>
       <div style={{ fontSize: '.86rem' }}>
-        {probed.fileName}: {names.length} markers, {framesOf(recording)} frames at{' '}
-        {Math.round(recording.rate * 100) / 100} per second, {spatial ? 'in space' : 'in a picture'}
-        {recording.unit === 'unknown' ? ', unit of length not stated' : `, in ${recording.unit}`}
+        {TEXT.whatFileHolds(
+          probed.fileName,
+          names.length,
+          framesOf(recording),
+          Math.round(recording.rate * 100) / 100,
+          spatial ? TEXT.inSpace : TEXT.inPicture,
+          recording.unit === 'unknown' ? TEXT.unitOfLengthNotStated : TEXT.inUnit(recording.unit),
+        )}
       </div>
       {probed.warnings.map((warning) => (
         <Alert key={warning} severity="info">
@@ -62,7 +68,7 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
       {probed.recordings.length > 1 && (
         <TextField
           select
-          label="Subject"
+          label={TEXT.subject}
           value={probed.recordings.indexOf(recording)}
           onChange={(event) => onChange(probed.proposals[Number(event.target.value)]!)}
         >
@@ -75,14 +81,10 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
       )}
       {needsHeight && (
         <TextField
-          label="Standing height, metres"
+          label={TEXT.standingHeightMetres}
           value={height}
           error={!(tall > 0.5 && tall < 2.6)}
-          helperText={
-            tall > 0.5 && tall < 2.6
-              ? 'The file does not say how long its unit is; the height of the performer does.'
-              : `\u201c${height}\u201d is not a height in metres, for example 1.75.`
-          }
+          helperText={tall > 0.5 && tall < 2.6 ? TEXT.fileDoesNotSayHow : TEXT.heightIsNotHeightIn(height)}
           onChange={(event) => {
             setHeight(event.target.value);
             const value = Number(event.target.value);
@@ -93,8 +95,7 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
       )}
       <div>
         <Typography id="frames-used" sx={{ fontSize: '.84rem' }}>
-          Frames used: {from + 1} to {to + 1}, {((to - from) / recording.rate).toFixed(2)} s. Of a long recording take
-          one attempt.
+          {TEXT.framesUsedFromToTo2(from + 1, to + 1, ((to - from) / recording.rate).toFixed(2))}
         </Typography>
         <Slider
           size="small"
@@ -114,9 +115,7 @@ export function PointsOptions({ probed, answers, onChange }: PointsOptionsProps)
         <FigureFromAbove points={spatial} camera={camera} onChange={(next) => onChange({ ...answers, camera: next })} />
       )}
       <Accordion disableGutters elevation={0} variant="outlined" defaultExpanded={known < MAPPED_POINTS.length / 2}>
-        <AccordionSummary>
-          {known} of {MAPPED_POINTS.length} joints have markers. Look at them or change them
-        </AccordionSummary>
+        <AccordionSummary>{TEXT.knownOfCountJointsHave(known, MAPPED_POINTS.length)}</AccordionSummary>
         <AccordionDetails
           sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))', gap: 1 }}
         >

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { repeatsText, UNEVEN_REPEATS } from '../../../core/timing/repeated-frames';
 import type { Clip } from '../../../core/model/clip';
 import { changeClip, type ProbedFile } from '../../../application/clips/clip-use-cases';
+import { TEXT } from '../../text/screens/intake';
 
 interface RepeatsNoteProps {
   readonly probed: ProbedFile;
@@ -16,9 +17,9 @@ export function RepeatsNote({ probed, onEveryFrame }: RepeatsNoteProps): ReactNo
   if (!repeats) return unevenRepeats ? <Alert severity="warning">{UNEVEN_REPEATS}</Alert> : null;
   return (
     <Alert severity="info">
-      {repeatsText(repeats)}. Each picture is taken once: {index.frameTimes.length} at {index.fileRate} a second.{' '}
+      {TEXT.repeatsTextEachPictureIs(repeatsText(repeats), index.frameTimes.length, index.fileRate)}{' '}
       <Button size="small" onClick={onEveryFrame}>
-        Take every frame
+        {TEXT.takeEveryFrame}
       </Button>
     </Alert>
   );
@@ -31,7 +32,7 @@ export function TimesUnsureNote({ clip }: { readonly clip: Clip }): ReactNode {
     <Alert severity="warning">
       {UNEVEN_REPEATS}{' '}
       <Button size="small" onClick={() => changeClip(clip.id, { timesUnsure: false })}>
-        Its times are true
+        {TEXT.itsTimesAreTrue}
       </Button>
     </Alert>
   );

@@ -17,6 +17,7 @@ import { dayText, ownRate } from '../../components/format';
 import { movementNameOf } from '../../components/movement-name';
 import { RoleName } from '../../components/role-name';
 import { useShowMore } from '../../components/show-more';
+import { TEXT } from '../../text/screens/intake';
 
 /** A reference of the library, or any performance of another session, for use in this one as well. */
 export function TakenTrial({ session }: { readonly session: Session }): ReactNode {
@@ -24,23 +25,18 @@ export function TakenTrial({ session }: { readonly session: Session }): ReactNod
   return (
     <>
       <Button variant="outlined" onClick={() => void trialsElsewhere(session.id).then(setAll)}>
-        Take from another session
+        {TEXT.takeFromAnotherSession}
       </Button>
       <Dialog open={all !== null} onClose={() => setAll(null)} maxWidth="md" fullWidth>
-        <DialogTitle>Take a performance from another session</DialogTitle>
+        <DialogTitle>{TEXT.takePerformanceFromAnotherSession}</DialogTitle>
         <DialogContent>
-          {all?.length === 0 && (
-            <p>
-              No other session in this browser has a clip yet. Whatever is measured in one can be taken into another: a
-              reference, or an earlier performance of the athlete.
-            </p>
-          )}
+          {all?.length === 0 && <p>{TEXT.noOtherSessionInThis}</p>}
           {all !== null && all.length > 0 && (
             <Choice all={all} measuredBy={baseOf(session).id} onTaken={() => setAll(null)} />
           )}
         </DialogContent>
         <DialogActions>
-          <Button onClick={() => setAll(null)}>Leave it</Button>
+          <Button onClick={() => setAll(null)}>{TEXT.leaveIt}</Button>
         </DialogActions>
       </Dialog>
     </>
@@ -71,38 +67,35 @@ function Choice({ all, measuredBy, onTaken }: ChoiceProps): ReactNode {
   };
   return (
     <>
-      <p style={{ marginTop: 0 }}>
-        All cameras and points come along, moments too where the movement is the same. The session it comes from stays
-        as it is.
-      </p>
+      <p style={{ marginTop: 0 }}>{TEXT.allCamerasAndPointsCome}</p>
       <div className="row-of-fields" style={{ marginBottom: 6 }}>
         <TextField
           size="small"
           type="search"
-          label="Find by performer, session, level or tag"
+          label={TEXT.findByPerformerSessionLevel}
           value={text}
           onChange={({ target }) => setText(target.value)}
           sx={{ flex: 1 }}
         />
         <FormControlLabel
-          label="This movement only"
+          label={TEXT.thisMovementOnly}
           control={<Checkbox checked={sameMovement} onChange={({ target }) => setSameMovement(target.checked)} />}
         />
         {hasLibrary && (
           <FormControlLabel
-            label="Reference library only"
+            label={TEXT.referenceLibraryOnly}
             control={<Checkbox checked={library} onChange={({ target }) => setLibrary(target.checked)} />}
           />
         )}
       </div>
-      {found.length === 0 && <p>Nothing is found so. Take a word out, or look through all movements.</p>}
+      {found.length === 0 && <p>{TEXT.nothingIsFoundSoTake}</p>}
       {found.length > 0 && (
         <table className="sheet">
           <thead>
             <tr>
-              <th>Performer</th>
-              <th className="left">Camera</th>
-              <th className="left">Session</th>
+              <th>{TEXT.performer}</th>
+              <th className="left">{TEXT.camera}</th>
+              <th className="left">{TEXT.session}</th>
               <th />
             </tr>
           </thead>
@@ -124,24 +117,24 @@ function Choice({ all, measuredBy, onTaken }: ChoiceProps): ReactNode {
 
 function Row({ trial, onTake }: { readonly trial: ListedTrial; readonly onTake: (role: Role) => void }): ReactNode {
   const { session, name, role, fileName, view, rate, cameras, library, notToShare } = trial;
-  const of = `${name} of ${session.name}`;
+  const of = TEXT.nameOfName2(name, session.name);
   return (
     <tr>
       <td className="wrap">
         <RoleName role={role} name={name} />
         {library && (
           <div>
-            <strong>In the library</strong>
+            <strong>{TEXT.inLibrary}</strong>
             {[library.level, ...library.tags].filter(Boolean).length > 0 &&
               `: ${[library.level, ...library.tags].filter(Boolean).join(', ')}`}
           </div>
         )}
-        {notToShare && <div className="note">Has not agreed to be shown to others.</div>}
+        {notToShare && <div className="note">{TEXT.hasNotAgreedToBe}</div>}
         <div className="note">{fileName}</div>
       </td>
       <td className="left wrap">
-        {VIEW_NAMES[view]}, {rate === null ? 'rate not known' : `${ownRate(rate)}/s`}
-        {cameras > 1 && <div className="note">{cameras} cameras</div>}
+        {VIEW_NAMES[view]}, {rate === null ? TEXT.rateNotKnown : `${ownRate(rate)}/s`}
+        {cameras > 1 && <div className="note">{TEXT.cameras(cameras)}</div>}
       </td>
       <td className="left wrap">
         {session.name}
@@ -150,11 +143,11 @@ function Row({ trial, onTake }: { readonly trial: ListedTrial; readonly onTake: 
         </div>
       </td>
       <td className="acts">
-        <Button size="small" aria-label={`${of} as reference`} onClick={() => onTake('reference')}>
-          As reference
+        <Button size="small" aria-label={TEXT.ofTextAsReference(of)} onClick={() => onTake('reference')}>
+          {TEXT.asReference}
         </Button>
-        <Button size="small" aria-label={`${of} as athlete`} onClick={() => onTake('athlete')}>
-          As athlete
+        <Button size="small" aria-label={TEXT.ofTextAsAthlete(of)} onClick={() => onTake('athlete')}>
+          {TEXT.asAthlete}
         </Button>
       </td>
     </tr>

@@ -8,6 +8,7 @@ import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import { withdrawConsent } from '../../../application/season/consent';
 import { notify } from '../../../application/stores/notices';
+import { TEXT } from '../../text/screens/intake';
 
 /** Lets go of the footage of somebody who no longer consents. */
 export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {
@@ -20,8 +21,9 @@ export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {
     const others = removed.value;
     notify(
       'info',
-      `The footage of ${name} is ` +
-        `removed.${others.length > 0 ? ` Other sessions still know of them: ${others.join(', ')}. Open them on the start page to remove all.` : ''}`,
+      others.length > 0
+        ? TEXT.footageOfNameIsRemoved(name, others.join(', '))
+        : TEXT.footageOfNameIsRemovedWithName(name),
     );
   };
   return (
@@ -30,22 +32,19 @@ export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {
         severity="warning"
         action={
           <Button color="inherit" size="small" onClick={() => setAsking(true)}>
-            Remove the footage
+            {TEXT.removeFootage}
           </Button>
         }
       >
-        Was the consent of {name} withdrawn? Then the footage must go.
+        {TEXT.wasConsentOfNameWithdrawn(name)}
       </Alert>
       <Dialog open={asking} onClose={() => setAsking(false)}>
-        <DialogTitle>Remove the footage of {name}?</DialogTitle>
-        <DialogContent>
-          Every video of {name} in this session is removed for good, with all points, moments, notes and drawings on it.
-          This cannot be undone.
-        </DialogContent>
+        <DialogTitle>{TEXT.removeFootageOfName(name)}</DialogTitle>
+        <DialogContent>{TEXT.everyVideoOfNameIn(name)}</DialogContent>
         <DialogActions>
-          <Button onClick={() => setAsking(false)}>Keep it</Button>
+          <Button onClick={() => setAsking(false)}>{TEXT.keepIt}</Button>
           <Button variant="contained" onClick={() => void remove()}>
-            Remove for good
+            {TEXT.removeForGood}
           </Button>
         </DialogActions>
       </Dialog>

@@ -5,6 +5,7 @@ import { keptByAthlete, type KeptSession } from '../../../application/keeping/ke
 import { athleteAddress } from '../../components/athlete-address';
 import { megabytes } from '../../components/format';
 import { useShowMore } from '../../components/show-more';
+import { TEXT } from '../../text/screens/kept';
 
 /** So many stand there at first. */
 const AT_FIRST = 10;
@@ -16,15 +17,15 @@ export function ByAthlete({ sessions }: { readonly sessions: readonly KeptSessio
   return (
     <section className="card" style={{ marginTop: 16 }}>
       <Typography variant="h2" gutterBottom>
-        By athlete
+        {TEXT.byAthlete}
       </Typography>
-      <table className="sheet" aria-label="By athlete">
+      <table className="sheet" aria-label={TEXT.byAthlete}>
         <thead>
           <tr>
-            <th>Athlete</th>
-            <th>Sessions</th>
-            <th>Points and notes</th>
-            <th>Size of videos</th>
+            <th>{TEXT.athlete}</th>
+            <th>{TEXT.sessions}</th>
+            <th>{TEXT.pointsAndNotes}</th>
+            <th>{TEXT.sizeOfVideos}</th>
           </tr>
         </thead>
         <tbody>

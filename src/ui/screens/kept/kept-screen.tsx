@@ -20,6 +20,7 @@ import { notify } from '../../../application/stores/notices';
 import { removeSession } from '../../../application/keeping/session-list';
 import { megabytes } from '../../components/format';
 import { ByAthlete } from './by-athlete';
+import { TEXT } from '../../text/screens/kept';
 
 const bytesOf = (videos: readonly { readonly bytes: number }[]): number => videos.reduce((sum, v) => sum + v.bytes, 0);
 
@@ -32,7 +33,7 @@ export function KeptScreen(): ReactNode {
   if (!kept)
     return (
       <main className="page" role="status">
-        Counting
+        {TEXT.counting}
       </main>
     );
   const save = async (id: string): Promise<void> => {
@@ -41,12 +42,7 @@ export function KeptScreen(): ReactNode {
   };
   const sweepNow = async (): Promise<void> => {
     const bytes = await sweep();
-    notify(
-      'info',
-      bytes > 0
-        ? `${megabytes(bytes)} removed.`
-        : 'Nothing was removed: another window is open, or a step back could still need it.',
-    );
+    notify('info', bytes > 0 ? TEXT.megabytesRemoved(megabytes(bytes)) : TEXT.nothingWasRemovedAnotherWindow);
     refresh();
   };
   const looseText = `${megabytes(bytesOf(kept.loose))}: ${kept.loose.map((v) => v.fileName).join(', ')}`;
@@ -54,17 +50,15 @@ export function KeptScreen(): ReactNode {
     <main className="page">
       <div className="inner">
         <p style={{ margin: 0 }}>
-          <Link to="/">All sessions</Link>
+          <Link to="/">{TEXT.allSessions}</Link>
         </p>
         <Typography variant="h1" gutterBottom>
-          What is kept here
+          {TEXT.whatIsKeptHere}
         </Typography>
         <Typography sx={{ mb: 1, maxWidth: 720 }}>
-          Everything is in this browser, at the address {window.location.origin}; nothing is sent anywhere. Another
-          browser, or this one at another address, does not see it.{' '}
           {kept.usage !== null && kept.quota !== null
-            ? `In use: ${megabytes(kept.usage)} of ${megabytes(kept.quota)} that the browser gives.`
-            : ''}
+            ? TEXT.everythingIsInThisBrowser(window.location.origin, megabytes(kept.usage), megabytes(kept.quota))
+            : TEXT.everythingIsInThisBrowserAt(window.location.origin)}
         </Typography>
         {!kept.persisted && (
           <Alert
@@ -72,27 +66,27 @@ export function KeptScreen(): ReactNode {
             sx={{ mb: 2 }}
             action={
               <Button color="inherit" size="small" onClick={() => void askToPersist().then(refresh)}>
-                Ask the browser to keep it
+                {TEXT.askBrowserToKeepIt}
               </Button>
             }
           >
-            The browser may clear this by itself when the disk is full. Save what matters as files.
+            {TEXT.browserMayClearThisBy}
           </Alert>
         )}
         <section className="card">
           <Typography variant="h2" gutterBottom>
-            Sessions and their videos
+            {TEXT.sessionsAndTheirVideos}
           </Typography>
           {kept.sessions.length === 0 ? (
-            <p>No sessions.</p>
+            <p>{TEXT.noSessions}</p>
           ) : (
             <table className="sheet">
               <thead>
                 <tr>
-                  <th>Session</th>
-                  <th className="left">Videos</th>
-                  <th>Points and notes</th>
-                  <th>Size of videos</th>
+                  <th>{TEXT.session}</th>
+                  <th className="left">{TEXT.videos}</th>
+                  <th>{TEXT.pointsAndNotes}</th>
+                  <th>{TEXT.sizeOfVideos}</th>
                   <th />
                 </tr>
               </thead>
@@ -100,19 +94,23 @@ export function KeptScreen(): ReactNode {
                 {kept.sessions.map((session) => (
                   <tr key={session.id}>
                     <td className="wrap">{session.name}</td>
-                    <td className="left wrap">{session.videos.map((v) => v.fileName).join(', ') || 'none'}</td>
+                    <td className="left wrap">{session.videos.map((v) => v.fileName).join(', ') || TEXT.noVideos}</td>
                     <td>{megabytes(session.bytes)}</td>
                     <td>{megabytes(bytesOf(session.videos))}</td>
                     <td className="acts">
                       <Button
                         size="small"
-                        aria-label={`Save ${session.name} as a file`}
+                        aria-label={TEXT.saveNameAsFile(session.name)}
                         onClick={() => void save(session.id)}
                       >
-                        Save as a file
+                        {TEXT.saveAsFile}
                       </Button>
-                      <Button size="small" aria-label={`Remove ${session.name}`} onClick={() => setRemoving(session)}>
-                        Remove
+                      <Button
+                        size="small"
+                        aria-label={TEXT.removeName(session.name)}
+                        onClick={() => setRemoving(session)}
+                      >
+                        {TEXT.remove}
                       </Button>
                     </td>
                   </tr>
@@ -124,29 +122,30 @@ export function KeptScreen(): ReactNode {
         <ByAthlete sessions={kept.sessions} />
         <section className="card" style={{ marginTop: 16 }}>
           <Typography variant="h2" gutterBottom>
-            Left over
+            {TEXT.leftOver}
           </Typography>
           <p>
             {kept.loose.length === 0
-              ? 'Every video here belongs to a session.'
-              : `${kept.loose.length} videos that no session shows any more, ${looseText}. `}
-            {kept.loose.length > 0 && <Button onClick={() => void sweepNow()}>Remove them</Button>}
+              ? TEXT.everyVideoHereBelongsTo
+              : TEXT.countVideosThatNoSession(kept.loose.length, looseText)}
+            {kept.loose.length > 0 && <Button onClick={() => void sweepNow()}>{TEXT.removeThem}</Button>}
           </p>
           <p>
-            {kept.markerMaps === 0
-              ? 'No sets of markers are remembered.'
-              : `${kept.markerMaps} sets of markers of point files are remembered. `}
-            {kept.markerMaps > 0 && <Button onClick={() => void forgetMarkerMaps().then(refresh)}>Forget them</Button>}
+            {kept.markerMaps === 0 ? TEXT.noSetsOfMarkersAre : TEXT.markerMapsSetsOfMarkers(kept.markerMaps)}
+            {kept.markerMaps > 0 && (
+              <Button onClick={() => void forgetMarkerMaps().then(refresh)}>{TEXT.forgetThem}</Button>
+            )}
           </p>
         </section>
       </div>
       <Dialog open={removing !== null} onClose={() => setRemoving(null)}>
-        <DialogTitle>Remove this session?</DialogTitle>
+        <DialogTitle>{TEXT.removeThisSession}</DialogTitle>
         <DialogContent>
-          “{removing?.name}” and the videos that only it shows are removed from this browser for good.
+          “{removing?.name}
+          {TEXT.andVideosThatOnlyIt}
         </DialogContent>
         <DialogActions>
-          <Button onClick={() => setRemoving(null)}>Keep it</Button>
+          <Button onClick={() => setRemoving(null)}>{TEXT.keepIt}</Button>
           <Button
             variant="contained"
             onClick={() =>
@@ -156,7 +155,7 @@ export function KeptScreen(): ReactNode {
               })
             }
           >
-            Remove
+            {TEXT.remove}
           </Button>
         </DialogActions>
       </Dialog>

@@ -6,11 +6,12 @@ import { measureName, type Movement } from '../../../core/model/movement';
 import { linkCause } from '../../../application/movement/movement-editing';
 import { Choice, CommittedField, NumberField } from './plain-fields';
 import { said } from './said';
+import { TEXT } from '../../text/screens/movement';
 
 const SIDES: readonly (readonly [string, string])[] = [
-  ['', 'either way'],
-  ['low', 'too small'],
-  ['high', 'too large'],
+  ['', TEXT.eitherWay],
+  ['low', TEXT.tooSmall],
+  ['high', TEXT.tooLarge],
 ];
 const sideOf = (side: string): 'low' | 'high' | undefined => (side === 'low' || side === 'high' ? side : undefined);
 
@@ -26,7 +27,7 @@ export function CausesCard({ movement, measure }: CausesCardProps): ReactNode {
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Causes of “{measure.name}”
+        {TEXT.causesOfName(measure.name)}
       </Typography>
       {causes.map((link) => (
         <div key={link.cause} className="row-of-fields">
@@ -37,34 +38,34 @@ export function CausesCard({ movement, measure }: CausesCardProps): ReactNode {
             )}
           </strong>
           <Choice
-            label="When it is"
+            label={TEXT.whenItIs}
             value={link.causeSide ?? ''}
             options={SIDES}
             onChange={(side) => said(linkCause(link.cause, link.effect, { causeSide: sideOf(side) }))}
           />
           <Choice
-            label="and this is"
+            label={TEXT.andThisIs}
             value={link.effectSide ?? ''}
             options={SIDES}
             onChange={(side) => said(linkCause(link.cause, link.effect, { effectSide: sideOf(side) }))}
           />
           <NumberField
-            label="Share, 0 to 1"
+            label={TEXT.share0To1}
             value={link.share}
             onChange={(share) => said(linkCause(link.cause, link.effect, { share }))}
           />
           <div style={{ flex: '1 1 220px' }}>
             <CommittedField
-              label="Because"
+              label={TEXT.because}
               value={link.because}
               onChange={(because) => said(linkCause(link.cause, link.effect, { because }))}
             />
           </div>
-          <Button onClick={() => said(linkCause(link.cause, link.effect, null))}>Remove</Button>
+          <Button onClick={() => said(linkCause(link.cause, link.effect, null))}>{TEXT.remove}</Button>
         </div>
       ))}
       <Choice
-        label="Add a cause"
+        label={TEXT.addCause}
         width={200}
         value=""
         options={others.map((m) => [m.id, measureName(movement, m)] as const)}

@@ -15,6 +15,7 @@ import type { Quantity } from '../../../core/model/quantity';
 import { PART_NAMES, refName, words } from './names';
 import { Choice, NumberField, CommittedField } from './plain-fields';
 import { PointsField } from './points-field';
+import { TEXT } from '../../text/screens/movement';
 
 interface FieldProps {
   readonly field: Field;
@@ -44,7 +45,7 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
           {(value as string[]).map((id, i) => (
             <Choice
               key={i}
-              label={i === 0 ? 'Whole from' : 'Whole to'}
+              label={i === 0 ? TEXT.wholeFrom : TEXT.wholeTo}
               value={id}
               options={moments}
               onChange={(next) => onChange((value as string[]).with(i, next))}
@@ -59,7 +60,7 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
         <Choice
           label={label}
           value={(value as string | null) ?? ''}
-          options={[...(field.optional ? [['', 'the picture'] as const] : []), ...refs]}
+          options={[...(field.optional ? [['', TEXT.picture] as const] : []), ...refs]}
           onChange={(next) => onChange(next === '' ? null : next)}
         />
       );
@@ -90,20 +91,20 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
       return towards ? (
         <>
           <Choice
-            label="On the way to"
+            label={TEXT.onWayTo}
             value={towards.moment}
-            options={[['', 'not on the way'], ...moments]}
+            options={[['', TEXT.notOnWay], ...moments]}
             onChange={(next) => onChange(next === '' ? null : { ...towards, moment: next })}
           />
           <NumberField
-            label="Share, 0 to 1"
+            label={TEXT.share0To1}
             value={towards.share}
             onChange={(share) => onChange({ ...towards, share })}
           />
         </>
       ) : (
         <Button size="small" onClick={() => onChange({ moment: movement.moments.at(-1)!.id, share: 0.5 })}>
-          Between two moments
+          {TEXT.betweenTwoMoments}
         </Button>
       );
     }
@@ -115,19 +116,19 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
             <div key={i} className="row-of-fields" style={{ margin: 0 }}>
               <div style={{ width: 130 }}>
                 <CommittedField
-                  label={`Step ${i + 1}`}
+                  label={TEXT.stepI(i + 1)}
                   value={step.name}
                   onChange={(name) => onChange(steps.with(i, { ...step, name }))}
                 />
               </div>
               <Choice
-                label="Event"
+                label={TEXT.event}
                 value={step.event}
                 options={['peak-rate', 'largest', 'smallest'].map((e) => [e, words(e)] as const)}
                 onChange={(event) => onChange(steps.with(i, { ...step, event }))}
               />
               <QuantityEditor
-                label="Of"
+                label={TEXT.of}
                 value={step.of}
                 movement={movement}
                 onChange={(of) => onChange(steps.with(i, { ...step, of: of as Quantity }))}
@@ -135,7 +136,7 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
               {steps.length > 2 && (
                 <IconButton
                   size="small"
-                  aria-label={`Take step ${i + 1} away`}
+                  aria-label={TEXT.takeStepIAway(i + 1)}
                   onClick={() => onChange(steps.filter((_, k) => k !== i))}
                 >
                   <DeleteOutlinedIcon />
@@ -149,11 +150,15 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
             onClick={() =>
               onChange([
                 ...steps,
-                { name: `Step ${steps.length + 1}`, of: blankQuantity('segment-angle', movement), event: 'peak-rate' },
+                {
+                  name: TEXT.stepCount(steps.length + 1),
+                  of: blankQuantity('segment-angle', movement),
+                  event: 'peak-rate',
+                },
               ])
             }
           >
-            One step more
+            {TEXT.oneStepMore}
           </Button>
         </div>
       );
@@ -163,11 +168,11 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
       return (
         <>
           <Choice
-            label="Each"
+            label={TEXT.each}
             value={occurrence.type}
             options={[
-              ['contact', 'Contact of a foot'],
-              ['crossing', 'Passing of a level'],
+              ['contact', TEXT.contactOfFoot],
+              ['crossing', TEXT.passingOfLevel],
             ]}
             onChange={(next) =>
               onChange(
@@ -180,13 +185,13 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
           {occurrence.type === 'contact' ? (
             <>
               <Choice
-                label="Side"
+                label={TEXT.side}
                 value={occurrence.side}
                 options={['either', 'dominant', 'opposite'].map((o) => [o, words(o)] as const)}
                 onChange={(side) => onChange({ ...occurrence, side })}
               />
               <Choice
-                label="Edge"
+                label={TEXT.edge}
                 value={occurrence.edge}
                 options={['touch-down', 'lift-off'].map((o) => [o, words(o)] as const)}
                 onChange={(edge) => onChange({ ...occurrence, edge })}
@@ -195,22 +200,22 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
           ) : (
             <>
               <QuantityEditor
-                label="Of"
+                label={TEXT.of}
                 value={occurrence.of}
                 movement={movement}
                 onChange={(of) => onChange({ ...occurrence, of })}
               />
               <NumberField
-                label="Level"
+                label={TEXT.level}
                 value={occurrence.level}
                 onChange={(level) => onChange({ ...occurrence, level })}
               />
               <Choice
-                label="Direction"
+                label={TEXT.direction}
                 value={occurrence.direction}
                 options={[
-                  ['rising', 'Rising'],
-                  ['falling', 'Falling'],
+                  ['rising', TEXT.rising],
+                  ['falling', TEXT.falling],
                 ]}
                 onChange={(direction) => onChange({ ...occurrence, direction })}
               />

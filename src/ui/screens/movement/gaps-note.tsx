@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import type { MovementGap, MovementPart } from '../../../core/coaching/movement-gaps';
+import { TEXT } from '../../text/screens/movement';
 
 interface GapsNoteProps {
   readonly gaps: readonly MovementGap[];
@@ -12,13 +13,14 @@ export function GapsNote({ gaps, onGo }: GapsNoteProps): ReactNode {
   if (gaps.length === 0)
     return (
       <p className="note" data-testid="movement-gaps">
-        Nothing is missing: what is judged has its words, its source and its caution.
+        {TEXT.nothingIsMissingWhatIs}
       </p>
     );
   return (
     <details className="card" data-testid="movement-gaps" style={{ marginBottom: 12 }}>
       <summary>
-        <strong>{gaps.length === 1 ? 'One thing is' : `${gaps.length} things are`} missing</strong> before others use it
+        <strong>{gaps.length === 1 ? TEXT.oneThingIsMissing : TEXT.countThingsAreMissing(gaps.length)}</strong>{' '}
+        {TEXT.beforeOthersUseIt}
       </summary>
       <ul className="plain" style={{ marginTop: 6 }}>
         {gaps.map((gap) => (

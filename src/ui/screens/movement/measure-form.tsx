@@ -16,6 +16,7 @@ import { Choice, CommittedField, NumberField } from './plain-fields';
 import { StagesButton } from './stages-button';
 import { TargetFields } from './target-fields';
 import { words } from './names';
+import { TEXT } from '../../text/screens/movement';
 
 interface MeasureFormProps {
   readonly measure: Measure;
@@ -28,10 +29,10 @@ interface MeasureFormProps {
 
 const REGIONS = ['legs', 'hips', 'trunk', 'arms', 'head', 'timing'] as const;
 const PLANES: readonly (readonly [string, string])[] = [
-  ['sagittal', 'From the side'],
-  ['frontal', 'From front or behind'],
-  ['transverse', 'From above'],
-  ['any', 'From anywhere'],
+  ['sagittal', TEXT.fromSide],
+  ['frontal', TEXT.fromFrontOrBehind],
+  ['transverse', TEXT.fromAbove],
+  ['any', TEXT.fromAnywhere],
 ];
 /** One measure: what, on which points, when, against what target, with its value on the open clips. */
 export function MeasureForm({ measure, movement, derived, onChange, onRemove, onShow }: MeasureFormProps): ReactNode {
@@ -63,21 +64,21 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
     <section className="card" data-testid="measure-form">
       <div className="row-of-fields">
         <div style={{ width: 240 }}>
-          <CommittedField label="Name" value={measure.name} onChange={(name) => set({ name })} />
+          <CommittedField label={TEXT.name} value={measure.name} onChange={(name) => set({ name })} />
         </div>
         <Choice
-          label="Kind"
+          label={TEXT.kind}
           value={measure.kind}
           options={ALL_KINDS.map((kind) => [kind, words(kind)] as const)}
           onChange={(kind) => onChange({ ...asKind(measure, kind as MeasureKind, movement), id: measure.id })}
         />
         <Choice
-          label="Region"
+          label={TEXT.region}
           value={measure.region}
           options={REGIONS.map((r) => [r, words(r)] as const)}
           onChange={(region) => set({ region })}
         />
-        <Choice label="Camera" value={measure.plane} options={PLANES} onChange={(plane) => set({ plane })} />
+        <Choice label={TEXT.camera} value={measure.plane} options={PLANES} onChange={(plane) => set({ plane })} />
       </div>
       <div className="row-of-fields">
         {fieldsOfKind(measure.kind)
@@ -95,50 +96,50 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
       <SignCard measure={measure} />
       <div className="row-of-fields">
         <TargetFields measure={measure} target={target} onChange={(next) => set({ target: next })}>
-          {target && <NumberField label="Margin" value={measure.margin} onChange={(margin) => set({ margin })} />}
+          {target && <NumberField label={TEXT.margin} value={measure.margin} onChange={(margin) => set({ margin })} />}
         </TargetFields>
       </div>
       <div className="row-of-fields">
         <NumberField
-          label="Importance, 0 to 1"
+          label={TEXT.importance0To1}
           value={measure.importance}
           width={140}
           onChange={(importance) => set({ importance })}
         />
         <Choice
-          label="Takes to change"
+          label={TEXT.takesToChange}
           value={measure.cost}
           options={COSTS.map((c) => [c, words(c)] as const)}
           onChange={(cost) => set({ cost })}
         />
         <Choice
-          label="Better than the reference"
+          label={TEXT.betterThanReference}
           value={measure.better ?? ''}
           options={[
-            ['', 'Neither side'],
-            ['higher', 'Higher'],
-            ['lower', 'Lower'],
+            ['', TEXT.neitherSide],
+            ['higher', TEXT.higher],
+            ['lower', TEXT.lower],
           ]}
           onChange={(better) => set({ better: better || undefined })}
         />
         <Choice
-          label="Risk"
+          label={TEXT.risk}
           value={measure.risk ?? ''}
-          options={[['', 'None'], ...movement.cautions.map((c) => [c.id, words(c.id)] as const)]}
+          options={[['', TEXT.none], ...movement.cautions.map((c) => [c.id, words(c.id)] as const)]}
           onChange={(risk) => set({ risk: risk || undefined })}
         />
       </div>
       {judged && (
         <p data-testid="measure-preview" style={{ margin: '4px 0 10px' }}>
-          <StateMark state={judged.state} /> athlete <strong>{readingText(judged.athlete).value}</strong>{' '}
+          <StateMark state={judged.state} /> {TEXT.athlete} <strong>{readingText(judged.athlete).value}</strong>{' '}
           {readingText(judged.athlete).plusMinus}
           {judged.reference.measurable && (
             <>
-              , reference <strong>{readingText(judged.reference).value}</strong>{' '}
+              {TEXT.reference} <strong>{readingText(judged.reference).value}</strong>{' '}
               {readingText(judged.reference).plusMinus}
             </>
           )}
-          {judged.difference !== null && <>, difference {signed(judged.difference, unit)}</>}
+          {judged.difference !== null && <>{TEXT.differenceSigned(signed(judged.difference, unit))}</>}
           {!judged.athlete.measurable && (
             <>
               : {judged.athlete.message}. {judged.athlete.remedy}
@@ -147,22 +148,22 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
         </p>
       )}
       <details>
-        <summary>What is said when it is a gap</summary>
+        <summary>{TEXT.whatIsSaidWhenIt}</summary>
         <div style={{ display: 'grid', gap: 8, marginTop: 8 }}>
           <CommittedField
-            label="Seen when it is too small"
+            label={TEXT.seenWhenItIsToo}
             value={coaching.seenLow}
             onChange={(seenLow) => setCoaching({ seenLow })}
           />
           <CommittedField
-            label="Seen when it is too large"
+            label={TEXT.seenWhenItIsTooLarge}
             value={coaching.seenHigh}
             onChange={(seenHigh) => setCoaching({ seenHigh })}
           />
-          <CommittedField label="Why it matters" value={coaching.why} onChange={(why) => setCoaching({ why })} />
-          <CommittedField label="Cue" value={coaching.cue} onChange={(cue) => setCoaching({ cue })} />
+          <CommittedField label={TEXT.whyItMatters} value={coaching.why} onChange={(why) => setCoaching({ why })} />
+          <CommittedField label={TEXT.cue} value={coaching.cue} onChange={(cue) => setCoaching({ cue })} />
           <CommittedField
-            label="Drills, one a line: hold, slow, full"
+            label={TEXT.drillsOneLineHoldSlow}
             multiline
             value={coaching.drills.join('\n')}
             onChange={(text) =>
@@ -176,15 +177,15 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
           />
           <StagesButton measure={measure} movement={movement} onChange={(ladder) => setCoaching({ ladder })} />
           <CommittedField
-            label="How the athlete checks it alone"
+            label={TEXT.howAthleteChecksItAlone}
             value={coaching.selfCheck}
             onChange={(selfCheck) => setCoaching({ selfCheck })}
           />
         </div>
       </details>
       <div style={{ marginTop: 8 }}>
-        <Button onClick={onShow}>See it on the clips</Button>
-        <Button onClick={onRemove}>Remove this measure</Button>
+        <Button onClick={onShow}>{TEXT.seeItOnClips}</Button>
+        <Button onClick={onRemove}>{TEXT.removeThisMeasure}</Button>
       </div>
     </section>
   );

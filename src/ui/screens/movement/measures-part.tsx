@@ -13,6 +13,7 @@ import { CausesCard } from './causes-card';
 import { MeasureForm } from './measure-form';
 import { said } from './said';
 import { SortableList } from './sortable-list';
+import { TEXT } from '../../text/screens/movement';
 
 interface MeasuresPartProps {
   readonly movement: Movement;
@@ -31,7 +32,7 @@ export function MeasuresPart({ movement, derived, chosenId, onChoose }: Measures
     <div className="columns editor">
       <section className="card">
         <Typography variant="h2" gutterBottom>
-          Measures
+          {TEXT.measures}
         </Typography>
         <Button
           variant="outlined"
@@ -41,7 +42,7 @@ export function MeasuresPart({ movement, derived, chosenId, onChoose }: Measures
             if (said(addMeasure(blank))) onChoose(blank.id);
           }}
         >
-          Add a measure
+          {TEXT.addMeasure}
         </Button>
         <SortableList
           onSort={(ids) => said(sortMeasures(ids))}

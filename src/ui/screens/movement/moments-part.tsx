@@ -9,6 +9,7 @@ import { Choice, CommittedField } from './plain-fields';
 import { RuleForm } from './rule-form';
 import { said } from './said';
 import { SortableList } from './sortable-list';
+import { TEXT } from '../../text/screens/movement';
 
 interface MomentsPartProps {
   readonly movement: Movement;
@@ -23,7 +24,7 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Moments
+        {TEXT.moments}
       </Typography>
       <SortableList
         horizontal
@@ -43,7 +44,7 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
         <div style={{ width: 200 }}>
           <CommittedField
             key={`n${moment.id}`}
-            label="Name of the moment"
+            label={TEXT.nameOfMoment}
             value={moment.name}
             onChange={(next) => said(changeMoment(moment.id, { name: next }))}
           />
@@ -51,7 +52,7 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
         <div style={{ width: 70 }}>
           <CommittedField
             key={`k${moment.id}`}
-            label="Key"
+            label={TEXT.key}
             value={moment.key}
             onChange={(key) => said(changeMoment(moment.id, { key: key.slice(0, 1) }))}
           />
@@ -59,35 +60,35 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
         <div style={{ flex: '1 1 300px' }}>
           <CommittedField
             key={`l${moment.id}`}
-            label="What to look for"
+            label={TEXT.whatToLookFor}
             value={moment.hint}
             onChange={(hint) => said(changeMoment(moment.id, { hint }))}
           />
         </div>
         <Choice
-          label="Frame marked by hand"
+          label={TEXT.frameMarkedByHand}
           width={190}
           value={moment.frame}
           options={[
-            ['nearest', 'Nearest to it'],
-            ['first', 'First in which it has happened'],
-            ['last', 'Last before it'],
+            ['nearest', TEXT.nearestToIt],
+            ['first', TEXT.firstInWhichItHas],
+            ['last', TEXT.lastBeforeIt],
           ]}
           onChange={(frame) => said(changeMoment(moment.id, { frame: frame as typeof moment.frame }))}
         />
-        <Button onClick={() => said(removeMoment(moment.id))}>Remove</Button>
+        <Button onClick={() => said(removeMoment(moment.id))}>{TEXT.remove}</Button>
       </div>
       <RuleForm key={moment.id} movement={movement} moment={moment} derived={derived} />
       <AddByName
-        label="A further moment"
-        button="Add the moment"
+        label={TEXT.furtherMoment}
+        button={TEXT.addMoment}
         onAdd={(name) => {
           const added = addMoment(name);
           if (added.ok) onChoose(added.value.moments.at(-1)!.id);
           return said(added);
         }}
       >
-        <span className="note">Drag a moment by its handle to another place.</span>
+        <span className="note">{TEXT.dragMomentByItsHandle}</span>
       </AddByName>
     </section>
   );

@@ -18,12 +18,13 @@ import { CommittedField } from './plain-fields';
 import { RestPart } from './rest-part';
 import { said } from './said';
 import { SheetPart } from './sheet-part';
+import { TEXT } from '../../text/screens/movement';
 
 const PARTS: readonly { readonly id: MovementPart; readonly name: string }[] = [
-  { id: 'measures', name: 'Measures' },
-  { id: 'moments', name: 'Moments and their rules' },
-  { id: 'sheet', name: 'Criteria sheet' },
-  { id: 'rest', name: 'Cautions, schools, points' },
+  { id: 'measures', name: TEXT.measures },
+  { id: 'moments', name: TEXT.momentsAndTheirRules },
+  { id: 'sheet', name: TEXT.criteriaSheet },
+  { id: 'rest', name: TEXT.cautionsSchoolsPoints },
 ];
 
 /** The movement as a document, part by part, with what it gives on the open clips. */
@@ -46,33 +47,30 @@ export function MovementScreen(): ReactNode {
       <main className="page">
         <div className="inner">
           <div className="row-of-fields">
-            <Typography variant="h1">Movement</Typography>
+            <Typography variant="h1">{TEXT.movement}</Typography>
             <div style={{ width: 220 }}>
               <CommittedField
-                label="Name of the movement"
+                label={TEXT.nameOfMovement}
                 value={movement.name}
                 onChange={(name) => said(renameMovement({ name }))}
               />
             </div>
             <div style={{ width: 150 }}>
               <CommittedField
-                label="Sport"
+                label={TEXT.sport}
                 value={movement.sport}
                 onChange={(sport) => said(renameMovement({ sport }))}
               />
             </div>
             <Button onClick={() => download(movementFileName(movement), 'application/json', movementText(movement))}>
-              Save it as a file
+              {TEXT.saveItAsFile}
             </Button>
             <Button component={Link} to={`/s/${session.id}/intake`}>
-              Back to Intake
+              {TEXT.backToIntake}
             </Button>
           </div>
           <p className="note" style={{ marginTop: 0 }}>
-            {session.ownMovement
-              ? 'This session has its own copy. Other sessions keep theirs; save the file to use it there.'
-              : 'The movement as it ships. The first change makes a copy that belongs to this session.'}{' '}
-            Every change can be undone.
+            {session.ownMovement ? TEXT.thisSessionHasItsOwn : TEXT.movementAsItShipsFirst}
           </p>
           <GapsNote
             gaps={gaps}
@@ -84,7 +82,7 @@ export function MovementScreen(): ReactNode {
           <Tabs
             value={part}
             onChange={(_, next: MovementPart) => setPart(next)}
-            aria-label="Parts of the movement"
+            aria-label={TEXT.partsOfMovement}
             variant="scrollable"
             sx={{ mb: 1.5, minHeight: 40 }}
           >

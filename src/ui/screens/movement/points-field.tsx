@@ -7,6 +7,7 @@ import { pointRefs, type Field } from '../../../core/model/measure-form';
 import type { Movement } from '../../../core/model/movement';
 import { refName } from './names';
 import { Choice } from './plain-fields';
+import { TEXT } from '../../text/screens/movement';
 
 const LETTERS = 'ABCDEFGHIJKL';
 
@@ -31,14 +32,14 @@ export function PointsField({ field, points, movement, onChange }: PointsFieldPr
           )
         }
       >
-        Axes along a line
+        {TEXT.axesAlongLine}
       </Button>
     );
   const first = field.key === 'from' ? 2 : 0;
   const named = (i: number): string =>
     field.key === 'line'
-      ? ['Line from', 'Line to'][i]!
-      : `${field.key === 'from' ? 'From ' : 'Point '}${LETTERS[i + first]}`;
+      ? [TEXT.lineFrom, TEXT.lineTo][i]!
+      : `${field.key === 'from' ? TEXT.fromLabel : TEXT.pointLabel}${LETTERS[i + first]}`;
   return (
     <>
       {points.map((ref, i) => (
@@ -51,17 +52,17 @@ export function PointsField({ field, points, movement, onChange }: PointsFieldPr
         />
       ))}
       {field.optional && (
-        <IconButton size="small" aria-label="Axes of the picture again" onClick={() => onChange(null)}>
+        <IconButton size="small" aria-label={TEXT.axesOfPictureAgain} onClick={() => onChange(null)}>
           <DeleteOutlinedIcon />
         </IconButton>
       )}
       {field.count === null && (
         <>
-          <IconButton size="small" aria-label="One point more" onClick={() => onChange([...points, 'dominant-hip'])}>
+          <IconButton size="small" aria-label={TEXT.onePointMore} onClick={() => onChange([...points, 'dominant-hip'])}>
             <AddIcon />
           </IconButton>
           {points.length > 2 && (
-            <IconButton size="small" aria-label="One point less" onClick={() => onChange(points.slice(0, -1))}>
+            <IconButton size="small" aria-label={TEXT.onePointLess} onClick={() => onChange(points.slice(0, -1))}>
               <DeleteOutlinedIcon />
             </IconButton>
           )}

@@ -16,6 +16,7 @@ import { AddByName } from './add-by-name';
 import { Choice, CommittedField, NumberField, Tick } from './plain-fields';
 import { said } from './said';
 import { SchoolsCard } from './schools-card';
+import { TEXT } from '../../text/screens/movement';
 
 interface PartProps {
   readonly movement: Movement;
@@ -35,7 +36,7 @@ export function RestPart({ movement }: PartProps): ReactNode {
 }
 
 const Remove = ({ what, onClick }: { readonly what: string; readonly onClick: () => void }): ReactNode => (
-  <IconButton size="small" aria-label={`Remove ${what}`} onClick={onClick}>
+  <IconButton size="small" aria-label={TEXT.removeWhat(what)} onClick={onClick}>
     <ClearIcon fontSize="small" />
   </IconButton>
 );
@@ -47,31 +48,28 @@ function CautionsCard({ movement: { cautions, measures } }: PartProps): ReactNod
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Cautions
+        {TEXT.cautions}
       </Typography>
-      <p className="note">
-        What stands on every report, and what is said with a gap of a measure that carries the risk (chosen at the
-        measure).
-      </p>
+      <p className="note">{TEXT.whatStandsOnEveryReport}</p>
       {cautions.map((caution, i) => {
         const risky = measures.filter((m) => m.risk === caution.id).map((m) => m.name);
         return (
           <div key={caution.id} className="row-of-fields" style={{ marginBottom: 10 }}>
             <div style={{ flex: '1 1 420px' }}>
               <CommittedField
-                label={`Caution ${i + 1}`}
+                label={TEXT.cautionI(i + 1)}
                 multiline
                 value={caution.text}
                 onChange={(text) => set(caution.id, { text })}
               />
             </div>
             <Tick
-              label="On every report"
+              label={TEXT.onEveryReport}
               checked={caution.always}
               onChange={(checked) => set(caution.id, { always: checked })}
             />
-            <span className="note">{risky.length > 0 && `Risk of: ${risky.join(', ')}.`}</span>
-            <Remove what={`caution ${i + 1}`} onClick={() => set(caution.id, null)} />
+            <span className="note">{risky.length > 0 && TEXT.riskOfRisky(risky.join(', '))}</span>
+            <Remove what={TEXT.cautionIWithI(i + 1)} onClick={() => set(caution.id, null)} />
           </div>
         );
       })}
@@ -86,14 +84,14 @@ function CautionsCard({ movement: { cautions, measures } }: PartProps): ReactNod
                   'caution',
                   cautions.map((c) => c.id),
                 ),
-                text: 'Stop on pain.',
+                text: TEXT.stopOnPain,
                 always: false,
               },
             ]),
           )
         }
       >
-        Add a caution
+        {TEXT.addCaution}
       </Button>
     </section>
   );
@@ -103,18 +101,18 @@ function RepetitionsCard({ movement: { moments, repeats } }: PartProps): ReactNo
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Repetitions
+        {TEXT.repetitions}
       </Typography>
       <div className="row-of-fields" style={{ marginBottom: 0 }}>
         <Choice
-          label="Counted by"
+          label={TEXT.countedBy}
           value={repeats?.by ?? ''}
-          options={[['', 'A clip holds one'], ...moments.map((m) => [m.id, m.name] as const)]}
+          options={[['', TEXT.clipHoldsOne], ...moments.map((m) => [m.id, m.name] as const)]}
           onChange={(by) => said(changeRepeats(by === '' ? null : { by, cycle: repeats?.cycle ?? false }))}
         />
         {repeats && (
           <Tick
-            label="A cycle: one ends where the next begins"
+            label={TEXT.cycleOneEndsWhereNext}
             checked={repeats.cycle}
             onChange={(checked) => said(changeRepeats({ ...repeats, cycle: checked }))}
           />
@@ -128,9 +126,9 @@ function PointsCard({ movement: { points } }: PartProps): ReactNode {
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Points beside the body
+        {TEXT.pointsBesideBody}
       </Typography>
-      {points.length === 0 && <p className="note">None: the body’s own points are enough here.</p>}
+      {points.length === 0 && <p className="note">{TEXT.noneBodysOwnPointsAre}</p>}
       <ul className="plain">
         {points.map((p) => (
           <li key={p.id}>
@@ -139,9 +137,9 @@ function PointsCard({ movement: { points } }: PartProps): ReactNode {
         ))}
       </ul>
       <AddByName
-        label="A further point"
-        button="Add the point"
-        onAdd={(name) => said(addPoint(name, 'Placed by hand, then followed.'))}
+        label={TEXT.furtherPoint}
+        button={TEXT.addPoint}
+        onAdd={(name) => said(addPoint(name, TEXT.placedByHandThenFollowed))}
       />
     </section>
   );
@@ -153,29 +151,27 @@ function LengthsCard({ movement: { knownLengths } }: PartProps): ReactNode {
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Known lengths
+        {TEXT.knownLengths}
       </Typography>
-      <p className="note">
-        What stands in the picture of this movement and has a length by its rules; offered as scale.
-      </p>
+      <p className="note">{TEXT.whatStandsInPictureOf}</p>
       {knownLengths.map((length, i) => (
         <div key={i} className="row-of-fields" style={{ marginBottom: 10 }}>
           <div style={{ flex: '0 1 420px' }}>
             <CommittedField
-              label={`What has length ${i + 1}`}
+              label={TEXT.whatHasLengthI(i + 1)}
               value={length.name}
               onChange={(name) => set(i, { name })}
             />
           </div>
-          <NumberField label="Metres" value={length.metres} onChange={(metres) => set(i, { metres })} />
-          <Remove what={`length ${i + 1}`} onClick={() => set(i, null)} />
+          <NumberField label={TEXT.metres} value={length.metres} onChange={(metres) => set(i, { metres })} />
+          <Remove what={TEXT.lengthI(i + 1)} onClick={() => set(i, null)} />
         </div>
       ))}
       <Button
         size="small"
-        onClick={() => said(changeKnownLengths([...knownLengths, { name: 'Measured on the ground', metres: 1 }]))}
+        onClick={() => said(changeKnownLengths([...knownLengths, { name: TEXT.measuredOnGround, metres: 1 }]))}
       >
-        Add a length
+        {TEXT.addLength}
       </Button>
     </section>
   );

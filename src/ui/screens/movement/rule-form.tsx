@@ -14,12 +14,13 @@ import { FieldEditor } from './fields';
 import { words } from './names';
 import { Choice } from './plain-fields';
 import { said } from './said';
+import { TEXT } from '../../text/screens/movement';
 
 const RULE_NAMES: Readonly<Record<MomentRule['rule'], string>> = {
-  extreme: 'Largest or smallest value',
-  crossing: 'A level is passed',
-  contact: 'Contact of a foot',
-  'peak-speed': 'Peak speed of a point',
+  extreme: TEXT.largestOrSmallestValue,
+  crossing: TEXT.levelIsPassed,
+  contact: TEXT.contactOfFoot,
+  'peak-speed': TEXT.peakSpeedOfPoint,
 };
 
 export interface RuleFormProps {
@@ -36,9 +37,9 @@ export function RuleForm({ movement, moment, derived }: RuleFormProps): ReactNod
     <div data-testid="rule-form">
       <div className="row-of-fields" style={{ marginBottom: 10 }}>
         <Choice
-          label="Proposed by"
+          label={TEXT.proposedBy}
           value={rule?.rule ?? ''}
-          options={[['', 'Nothing: marked by eye'], ...ALL_RULES.map((kind) => [kind, RULE_NAMES[kind]] as const)]}
+          options={[['', TEXT.nothingMarkedByEye], ...ALL_RULES.map((kind) => [kind, RULE_NAMES[kind]] as const)]}
           onChange={(kind) =>
             set(kind === '' ? null : blankRule(kind as MomentRule['rule'], movement, moment.id, rule))
           }
@@ -68,9 +69,9 @@ function TriedOnClips({ movement, moment, derived }: RuleFormProps): ReactNode {
       clips.filter(({ join }) => join === null).map((on) => ({ on, tried: tryRule(movement, on.trial, moment.id) })),
     [clips, movement, moment.id],
   );
-  if (tries.length === 0) return <p className="note">With clips at Intake the rule is tried on them here.</p>;
+  if (tries.length === 0) return <p className="note">{TEXT.withClipsAtIntakeRule}</p>;
   return (
-    <ul className="plain" aria-label={`What the rule of ${moment.name} proposes`} data-testid="tried">
+    <ul className="plain" aria-label={TEXT.whatRuleOfNameProposes(moment.name)} data-testid="tried">
       {tries.map(({ on: { trial, styleKey }, tried: { found, refused } }) => {
         const { clip, marks } = trial;
         const marked = marks[moment.id];
@@ -79,21 +80,22 @@ function TriedOnClips({ movement, moment, derived }: RuleFormProps): ReactNode {
             <RoleName role={styleKey} name={clip.performer.name} />{' '}
             {found ? (
               <>
-                frame <strong>{Math.round(found.frame) + 1}</strong>, {Math.round(100 * found.confidence)} % sure
-                {marked !== undefined && `; marked at ${Math.round(marked) + 1}`}
+                {TEXT.frame} <strong>{Math.round(found.frame) + 1}</strong>
+                {TEXT.confidenceSure(Math.round(100 * found.confidence))}
+                {marked !== undefined && TEXT.markedAtMarked(Math.round(marked) + 1)}
                 <Button
                   size="small"
-                  aria-label={`See the proposal in ${clip.performer.name}`}
+                  aria-label={TEXT.seeProposalInName(clip.performer.name)}
                   onClick={() => goToFrames(navigate, session.id, { [clip.id]: found.frame }, null)}
                 >
-                  See it
+                  {TEXT.seeIt}
                 </Button>
                 <Button
                   size="small"
-                  aria-label={`Mark ${moment.name} there in ${clip.performer.name}`}
+                  aria-label={TEXT.markNameThereInName2(moment.name, clip.performer.name)}
                   onClick={() => takeProposals(trial, [found])}
                 >
-                  Mark it there
+                  {TEXT.markItThere}
                 </Button>
               </>
             ) : (

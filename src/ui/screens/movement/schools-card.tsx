@@ -10,6 +10,7 @@ import { changeSchools } from '../../../application/movement/movement-editing';
 import { Choice, CommittedField } from './plain-fields';
 import { said } from './said';
 import { TargetFields } from './target-fields';
+import { TEXT } from '../../text/screens/movement';
 
 /** Ways of doing it that are taught, each with its own targets for some measures. */
 export function SchoolsCard({ movement }: { readonly movement: Movement }): ReactNode {
@@ -19,11 +20,9 @@ export function SchoolsCard({ movement }: { readonly movement: Movement }): Reac
   return (
     <section className="card">
       <Typography variant="h2" gutterBottom>
-        Schools
+        {TEXT.schools}
       </Typography>
-      {schools.length === 0 && (
-        <p className="note">None. A school is another way to do it that is taught, with its own targets.</p>
-      )}
+      {schools.length === 0 && <p className="note">{TEXT.noneSchoolIsAnotherWay}</p>}
       {schools.map((school) => {
         const setTarget = (id: string, target: Target | null | undefined): boolean =>
           set(school.id, {
@@ -38,19 +37,19 @@ export function SchoolsCard({ movement }: { readonly movement: Movement }): Reac
             <div className="row-of-fields" style={{ marginBottom: 10 }}>
               <div style={{ width: 200 }}>
                 <CommittedField
-                  label="Name of the school"
+                  label={TEXT.nameOfSchool}
                   value={school.name}
                   onChange={(name) => set(school.id, { name })}
                 />
               </div>
               <div style={{ flex: '1 1 260px' }}>
                 <CommittedField
-                  label="Why it is taught"
+                  label={TEXT.whyItIsTaught}
                   value={school.because}
                   onChange={(because) => set(school.id, { because })}
                 />
               </div>
-              <Button onClick={() => set(school.id, null)}>Remove the school</Button>
+              <Button onClick={() => set(school.id, null)}>{TEXT.removeSchool}</Button>
             </div>
             {Object.entries(school.targets).map(([id, target]) => {
               const measure = measures.find((m) => m.id === id)!;
@@ -64,7 +63,7 @@ export function SchoolsCard({ movement }: { readonly movement: Movement }): Reac
                   />
                   <IconButton
                     size="small"
-                    aria-label={`${measure.name}: the movement\u2019s own target again`}
+                    aria-label={TEXT.nameMovementsOwnTargetAgain(measure.name)}
                     onClick={() => setTarget(id, undefined)}
                   >
                     <ClearIcon fontSize="small" />
@@ -73,7 +72,7 @@ export function SchoolsCard({ movement }: { readonly movement: Movement }): Reac
               );
             })}
             <Choice
-              label="Add a target of this school for"
+              label={TEXT.addTargetOfThisSchool}
               width={270}
               value=""
               options={others.map((m) => [m.id, measureName(movement, m)] as const)}
@@ -89,10 +88,12 @@ export function SchoolsCard({ movement }: { readonly movement: Movement }): Reac
             'school',
             schools.map((s) => s.id),
           );
-          said(changeSchools([...schools, { id, name: `School ${schools.length + 1}`, because: '', targets: {} }]));
+          said(
+            changeSchools([...schools, { id, name: TEXT.schoolCount(schools.length + 1), because: '', targets: {} }]),
+          );
         }}
       >
-        Add a school
+        {TEXT.addSchool}
       </Button>
     </section>
   );

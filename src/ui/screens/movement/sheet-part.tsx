@@ -9,6 +9,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { changeSheet } from '../../../application/movement/movement-editing';
 import { Choice, CommittedField, NumberField, Tick } from './plain-fields';
 import { said } from './said';
+import { TEXT } from '../../text/screens/movement';
 
 interface SheetPartProps {
   readonly movement: Movement;
@@ -36,27 +37,24 @@ export function SheetPart({ movement, derived }: SheetPartProps): ReactNode {
     return (
       <section className="card">
         <Typography variant="h2" gutterBottom>
-          Criteria sheet
+          {TEXT.criteriaSheet}
         </Typography>
-        <p className="note">
-          None. A sheet gives points for criteria, each proved by a measure with a target, and holds them down where
-          something is not there.
-        </p>
+        <p className="note">{TEXT.noneSheetGivesPointsFor}</p>
         <Button
           variant="outlined"
           disabled={measures.length === 0}
           onClick={() =>
             said(
               changeSheet({
-                name: 'Check',
+                name: TEXT.check,
                 criteria: [criterionOf(measures[0]!.id, [])],
                 gates: [],
-                source: 'analyst\u2019s choice',
+                source: TEXT.analystsChoice,
               }),
             )
           }
         >
-          Add a criteria sheet
+          {TEXT.addCriteriaSheet}
         </Button>
       </section>
     );
@@ -75,51 +73,51 @@ export function SheetPart({ movement, derived }: SheetPartProps): ReactNode {
   return (
     <section className="card" data-testid="sheet-form">
       <div className="row-of-fields">
-        <Typography variant="h2">Criteria sheet</Typography>
+        <Typography variant="h2">{TEXT.criteriaSheet}</Typography>
         <div style={{ width: 220 }}>
-          <CommittedField label="Name of the sheet" value={sheet.name} onChange={(name) => set({ name })} />
+          <CommittedField label={TEXT.nameOfSheet} value={sheet.name} onChange={(name) => set({ name })} />
         </div>
         <div style={{ flex: '1 1 220px' }}>
-          <CommittedField label="Source of the sheet" value={sheet.source} onChange={(source) => set({ source })} />
+          <CommittedField label={TEXT.sourceOfSheet} value={sheet.source} onChange={(source) => set({ source })} />
         </div>
         {now && (
           <span className="note" data-testid="sheet-now">
-            On the open clips {now.points} of {now.most} points
+            {TEXT.onOpenClipsPointsOf(now.points, now.most)}
           </span>
         )}
-        <Button onClick={() => said(changeSheet(null))}>Remove the sheet</Button>
+        <Button onClick={() => said(changeSheet(null))}>{TEXT.removeSheet}</Button>
       </div>
       {sheet.criteria.map((criterion, i) => {
-        const nth = `criterion ${i + 1}`;
+        const nth = TEXT.criterionI(i + 1);
         return (
           <div key={criterion.id} className="criterion-fields">
             <CommittedField
-              label={`Name of ${nth}`}
+              label={TEXT.nameOfNth(nth)}
               value={criterion.name}
               onChange={(name) => setCriterion(criterion.id, { name })}
             />
             <Choice
-              label={`Measure of ${nth}`}
+              label={TEXT.measureOfNth(nth)}
               value={criterion.measure}
               options={
                 names.some(([id]) => id === criterion.measure)
                   ? names
-                  : [[criterion.measure, 'without a target'], ...names]
+                  : [[criterion.measure, TEXT.withoutTarget], ...names]
               }
               onChange={(measure) => setCriterion(criterion.id, { measure })}
             />
             <NumberField
-              label="Points"
+              label={TEXT.points}
               width={80}
               value={criterion.points}
               onChange={(points) => setCriterion(criterion.id, { points })}
             />
             <Tick
-              label="Must be there"
+              label={TEXT.mustBeThere}
               checked={criterion.must}
               onChange={(checked) => setCriterion(criterion.id, { must: checked })}
             />
-            <IconButton size="small" aria-label={`Remove ${nth}`} onClick={() => remove(criterion.id)}>
+            <IconButton size="small" aria-label={TEXT.removeNth(nth)} onClick={() => remove(criterion.id)}>
               <ClearIcon fontSize="small" />
             </IconButton>
           </div>
@@ -127,17 +125,17 @@ export function SheetPart({ movement, derived }: SheetPartProps): ReactNode {
       })}
       <div className="row-of-fields">
         <Choice
-          label="Add a criterion for"
+          label={TEXT.addCriterionFor}
           width={220}
           value=""
           options={names}
           onChange={(id) => set({ criteria: [...sheet.criteria, criterionOf(id, sheet.criteria)] })}
         />
       </div>
-      <h3 style={{ margin: '10px 0 6px', fontSize: '.95rem' }}>What holds the points down</h3>
+      <h3 style={{ margin: '10px 0 6px', fontSize: '.95rem' }}>{TEXT.whatHoldsPointsDown}</h3>
       {sheet.gates.map((gate, i) => (
         <div key={i} className="row-of-fields" style={{ marginBottom: 10 }}>
-          <span>Unless</span>
+          <span>{TEXT.unless}</span>
           {sheet.criteria.map((c) => (
             <Tick
               key={c.id}
@@ -150,11 +148,11 @@ export function SheetPart({ movement, derived }: SheetPartProps): ReactNode {
               }
             />
           ))}
-          <NumberField label="At most" width={90} value={gate.most} onChange={(most) => setGate(i, { most })} />
+          <NumberField label={TEXT.atMost} width={90} value={gate.most} onChange={(most) => setGate(i, { most })} />
           <div style={{ flex: '1 1 220px' }}>
-            <CommittedField label="Because" value={gate.because} onChange={(because) => setGate(i, { because })} />
+            <CommittedField label={TEXT.because} value={gate.because} onChange={(because) => setGate(i, { because })} />
           </div>
-          <IconButton size="small" aria-label={`Remove limit ${i + 1}`} onClick={() => setGate(i, null)}>
+          <IconButton size="small" aria-label={TEXT.removeLimitI(i + 1)} onClick={() => setGate(i, null)}>
             <ClearIcon fontSize="small" />
           </IconButton>
         </div>
@@ -174,7 +172,7 @@ export function SheetPart({ movement, derived }: SheetPartProps): ReactNode {
           })
         }
       >
-        Add a limit
+        {TEXT.addLimit}
       </Button>
     </section>
   );

@@ -3,6 +3,7 @@ import { kindOf } from '../../../core/measures';
 import type { Measure } from '../../../core/model/measure';
 import type { Quantity } from '../../../core/model/quantity';
 import { kindOfQuantity } from '../../../core/quantities';
+import { TEXT } from '../../text/screens/movement';
 
 interface Point {
   readonly x: number;
@@ -107,11 +108,11 @@ export function SignCard({ measure }: { readonly measure: Measure }): ReactNode 
   return (
     <div style={{ display: 'flex', gap: 12, alignItems: 'center', margin: '6px 0' }} data-testid="sign-card">
       {drawing && (
-        <svg width={WIDTH} height={HEIGHT} role="img" aria-label="Which way is positive" style={{ flex: 'none' }}>
+        <svg width={WIDTH} height={HEIGHT} role="img" aria-label={TEXT.whichWayIsPositive} style={{ flex: 'none' }}>
           <rect width={WIDTH} height={HEIGHT} rx="6" fill="#faf8f3" stroke="#dcd6c8" />
           {drawing}
           <Word at={{ x: above ? WIDTH / 2 : WIDTH - 34, y: above ? 8 : HEIGHT - 8 }}>
-            {above ? 'forward \u2191' : 'forward \u2192'}
+            {above ? TEXT.forwardUp : TEXT.forwardToRight}
           </Word>
         </svg>
       )}

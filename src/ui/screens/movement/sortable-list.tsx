@@ -4,6 +4,7 @@ import DragIndicatorIcon from '@mui/icons-material/DragIndicator';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
 import { SortableArea } from '../../components/sortable-area';
+import { TEXT } from '../../text/screens/movement';
 
 interface SortableListProps {
   readonly items: readonly {
@@ -47,7 +48,7 @@ function SortableItem({ id, name, content, chosen }: SortableListProps['items'][
         {...attributes}
         {...listeners}
         size="small"
-        aria-label={`Drag ${name} to another place`}
+        aria-label={TEXT.dragNameToAnotherPlace(name)}
         sx={{ cursor: 'grab', touchAction: 'none', p: 0.25 }}
       >
         <DragIndicatorIcon fontSize="small" />

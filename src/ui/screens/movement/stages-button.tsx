@@ -5,6 +5,7 @@ import type { Measure } from '../../../core/model/measure';
 import { measureName, type Movement } from '../../../core/model/movement';
 import type { Stage } from '../../../core/model/practice';
 import { StagesDialog } from '../../components/stages-dialog';
+import { TEXT } from '../../text/screens/movement';
 
 interface StagesButtonProps {
   readonly measure: Measure;
@@ -18,7 +19,7 @@ export function StagesButton({ measure, movement, onChange }: StagesButtonProps)
   const [open, setOpen] = useState(false);
   const own = measure.coaching?.ladder;
   const drills = measure.coaching?.drills ?? [];
-  const proposed = ladderOf(drills.length > 0 ? drills : ['Hold the position'], {
+  const proposed = ladderOf(drills.length > 0 ? drills : [TEXT.holdPosition], {
     target: null,
     risk: measure.risk !== undefined,
     minor: false,
@@ -26,13 +27,9 @@ export function StagesButton({ measure, movement, onChange }: StagesButtonProps)
   return (
     <div className="row-of-fields" style={{ margin: 0 }}>
       <Button size="small" variant="outlined" onClick={() => setOpen(true)}>
-        Stages with doses
+        {TEXT.stagesWithDoses}
       </Button>
-      <span className="note">
-        {own
-          ? `${own.length} stages of its own.`
-          : 'Made of the drills; a correction takes its own number as pass mark.'}
-      </span>
+      <span className="note">{own ? TEXT.countStagesOfItsOwn(own.length) : TEXT.madeOfDrillsCorrectionTakes}</span>
       {open && (
         <StagesDialog
           of={measureName(movement, measure)}

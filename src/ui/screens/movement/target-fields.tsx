@@ -5,21 +5,22 @@ import type { Target } from '../../../core/model/target';
 import { DISPLAY_UNITS } from '../../../core/units';
 import { words } from './names';
 import { Choice, CommittedField, NumberField } from './plain-fields';
+import { TEXT } from '../../text/screens/movement';
 
 const TARGETS: readonly (readonly [string, string])[] = [
-  ['', 'Show, do not judge'],
-  ['same-as-reference', 'Same as the reference'],
-  ['about', 'About'],
-  ['between', 'Between'],
-  ['at-least', 'At least'],
-  ['at-most', 'At most'],
-  ['constant', 'Held constant'],
-  ['in-order', 'In order'],
-  ['yes', 'Yes'],
+  ['', TEXT.showDoNotJudge],
+  ['same-as-reference', TEXT.sameAsReference],
+  ['about', TEXT.about],
+  ['between', TEXT.between],
+  ['at-least', TEXT.atLeast],
+  ['at-most', TEXT.atMost],
+  ['constant', TEXT.heldConstant],
+  ['in-order', TEXT.inOrder],
+  ['yes', TEXT.yes],
 ];
 
 function blankTarget(type: string): Target | undefined {
-  const source = 'analyst\u2019s choice';
+  const source = TEXT.analystsChoice;
   switch (type) {
     case 'same-as-reference':
       return { type, tolerance: 5, source };
@@ -50,12 +51,12 @@ interface TargetFieldsProps {
 
 /** What a measure should be, its numbers in the measure's unit, and who says so. */
 export function TargetFields({ measure, target, onChange, children }: TargetFieldsProps): ReactNode {
-  const unit = DISPLAY_UNITS[unitOf(measure)].suffix.trim() || 'number';
+  const unit = DISPLAY_UNITS[unitOf(measure)].suffix.trim() || TEXT.number;
   const numbers = target ? (Object.entries(target).filter(([, v]) => typeof v === 'number') as [string, number][]) : [];
   return (
     <>
       <Choice
-        label="Target"
+        label={TEXT.target}
         value={target?.type ?? ''}
         options={TARGETS}
         onChange={(type) => onChange(blankTarget(type))}
@@ -73,7 +74,7 @@ export function TargetFields({ measure, target, onChange, children }: TargetFiel
       {target && (
         <div style={{ flex: '1 1 220px' }}>
           <CommittedField
-            label="Source of the target"
+            label={TEXT.sourceOfTarget}
             value={target.source}
             onChange={(source) => onChange({ ...target, source })}
           />

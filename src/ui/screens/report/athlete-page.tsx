@@ -6,6 +6,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { dayText } from '../../components/format';
 import { CorrectionPictures } from './correction-pictures';
 import { useAthleteStills } from './use-stills';
+import { TEXT } from '../../text/screens/report';
 
 /**
  * One side of paper: what is good already, then one to three corrections with their pictures, cue, drills and check.
@@ -31,13 +32,13 @@ export function AthletePage({ derived }: { readonly derived: Derived }): ReactNo
       </header>
       {page.good.length > 0 && (
         <p className="good">
-          <strong>Good already:</strong> {page.good.join('; ')}.
+          <strong>{TEXT.goodAlready}</strong> {page.good.join('; ')}.
         </p>
       )}
       {page.without && <p>{page.without}</p>}
       {page.seen.length > 0 && (
         <p>
-          <strong>Seen by eye:</strong> {page.seen.join('; ')}.
+          <strong>{TEXT.seenByEye}</strong> {page.seen.join('; ')}.
         </p>
       )}
       {page.corrections.map((correction) => (
@@ -58,13 +59,13 @@ export function AthletePage({ derived }: { readonly derived: Derived }): ReactNo
                   ))}
                 </ol>
                 <p>
-                  <strong>Go on when:</strong> {correction.goOn}
+                  <strong>{TEXT.goOnWhen}</strong> {correction.goOn}
                 </p>
               </>
             )}
             {correction.check && (
               <p>
-                <strong>Check it yourself:</strong> {correction.check}
+                <strong>{TEXT.checkItYourself}</strong> {correction.check}
               </p>
             )}
             <p className="load">{correction.load}</p>

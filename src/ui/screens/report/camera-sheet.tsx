@@ -8,6 +8,7 @@ import { plusMinus } from '../../components/format';
 import { PlanFromAbove } from '../../components/plan-from-above';
 import { PlanThroughCamera } from '../../components/plan-through-camera';
 import { plannedOn, PlanNotes, usePlannedCamera } from '../../components/planned-camera';
+import { TEXT } from '../../text/screens/report';
 
 /** So many measures fit beside the plan. */
 const MOST = 6;
@@ -18,9 +19,7 @@ export function CameraSheet({ derived }: { readonly derived: Derived }): ReactNo
   return trial ? (
     <Sheet derived={derived} trial={trial} />
   ) : (
-    <p style={{ textAlign: 'center' }}>
-      Where the camera stands is planned on the points of a performance: detect or place them at Measure first.
-    </p>
+    <p style={{ textAlign: 'center' }}>{TEXT.whereCameraStandsIsPlanned}</p>
   );
 }
 
@@ -36,27 +35,29 @@ function Sheet({ derived, trial }: { readonly derived: Derived; readonly trial: 
   return (
     <article className="athlete-page camera-sheet" data-testid="camera-sheet">
       <header>
-        <h1>Where the camera stands</h1>
+        <h1>{TEXT.whereCameraStands}</h1>
         <span>{derived.movement.name}</span>
       </header>
       <p className="camera-facts">
-        <strong>{plan.distance.toFixed(1)} m</strong> away,{' '}
+        <strong>{plan.distance.toFixed(1)} m</strong> {TEXT.away}{' '}
         <strong>
           {plan.offPlane === 0
-            ? 'square to the movement'
-            : `${Math.abs(plan.offPlane)} degrees ${plan.offPlane > 0 ? 'ahead of' : 'behind'} the square view`}
+            ? TEXT.squareToMovement
+            : plan.offPlane > 0
+              ? TEXT.offPlaneDegreesAheadOf(Math.abs(plan.offPlane))
+              : TEXT.offPlaneDegreesBehindSquare(Math.abs(plan.offPlane))}
         </strong>
-        , {plan.focal} mm (of 36), {plan.width} × {plan.height}, <strong>{plan.rate} frames a second</strong>
+        {TEXT.focalMmOf36Width(plan.focal, plan.width, plan.height)} <strong>{TEXT.rateFramesSecond(plan.rate)}</strong>
       </p>
       <div className="camera-plan">
         <PlanFromAbove plan={plan} travels={takes.width} />
         <PlanThroughCamera filmed={filmed} />
         <PlanNotes {...planned} />
-        <table className="sheet" aria-label="What it is good for">
+        <table className="sheet" aria-label={TEXT.whatItIsGoodFor}>
           <thead>
             <tr>
-              <th>Measure</th>
-              <th style={{ whiteSpace: 'nowrap' }}>To expect</th>
+              <th>{TEXT.measure}</th>
+              <th style={{ whiteSpace: 'nowrap' }}>{TEXT.toExpect}</th>
             </tr>
           </thead>
           <tbody>

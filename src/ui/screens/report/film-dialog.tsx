@@ -14,14 +14,15 @@ import { FILM_RATE, FILM_SIZE } from '../../../application/export/film-layout';
 import { notify } from '../../../application/stores/notices';
 import { download } from '../../../application/files/download';
 import { SPEEDS } from '../../../application/stores/view-store';
+import { TEXT } from '../../text/screens/report';
 
 const SPEED_NAMES: Readonly<Record<number, string>> = {
-  0.0625: 'a sixteenth',
-  0.125: 'an eighth',
-  0.25: 'a quarter',
-  0.5: 'half',
-  1: 'full',
-  2: 'double',
+  0.0625: TEXT.sixteenth,
+  0.125: TEXT.eighth,
+  0.25: TEXT.quarter,
+  0.5: TEXT.half,
+  1: TEXT.full,
+  2: TEXT.double,
 };
 
 /** What a film shows and how; made from the panes of the bench as they are matched there. */
@@ -77,22 +78,21 @@ export function FilmDialog({
   );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
-      <DialogTitle>Save a film</DialogTitle>
+      <DialogTitle>{TEXT.saveFilm}</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 2 }}>
         <p style={{ margin: 0 }}>
           {derived.panes.length > 1
-            ? `${derived.panes.map((p) => p.trial.clip.performer.name).join(', ')}, matched as on the bench.`
-            : 'The picture of the bench.'}{' '}
-          It holds pictures of people: give it only to those who may have it.
+            ? TEXT.panesMatchedAsOnBench(derived.panes.map((p) => p.trial.clip.performer.name).join(', '))
+            : TEXT.pictureOfBenchItHolds}
         </p>
         <div style={{ display: 'flex', gap: 10 }}>
-          {moment('from', 'From', 'the beginning')}
-          {moment('to', 'To', 'the end')}
+          {moment('from', TEXT.from, TEXT.beginning)}
+          {moment('to', TEXT.to, TEXT.end)}
         </div>
         <div style={{ display: 'flex', gap: 10 }}>
           <TextField
             select
-            label="Speed"
+            label={TEXT.speed}
             value={settings.speed}
             onChange={(event) => change({ speed: Number(event.target.value) })}
             sx={{ flex: 1 }}
@@ -105,48 +105,48 @@ export function FilmDialog({
           </TextField>
           <TextField
             select
-            label="At each moment"
+            label={TEXT.atEachMoment}
             value={settings.stopSeconds}
             onChange={(event) => change({ stopSeconds: Number(event.target.value) })}
             sx={{ flex: 1 }}
           >
-            <MenuItem value={0}>no stop</MenuItem>
+            <MenuItem value={0}>{TEXT.noStop}</MenuItem>
             {[1, 1.5, 3].map((s) => (
               <MenuItem key={s} value={s}>
-                still for {s} s
+                {TEXT.stillForS(s)}
               </MenuItem>
             ))}
           </TextField>
           <TextField
             select
-            label="File"
+            label={TEXT.file}
             value={settings.format}
             onChange={(event) => change({ format: event.target.value as FilmSettings['format'] })}
             sx={{ flex: 1 }}
           >
             <MenuItem value="mp4" disabled={!mp4}>
-              MP4 (H.264){mp4 ? '' : ': not in this browser'}
+              {mp4 ? TEXT.mp4H264 : TEXT.mp4H264NotIn}
             </MenuItem>
-            <MenuItem value="webm">WebM (VP9)</MenuItem>
+            <MenuItem value="webm">{TEXT.webMVp9}</MenuItem>
           </TextField>
         </div>
         <FormControlLabel
           control={<Checkbox checked={settings.lines} onChange={(event) => change({ lines: event.target.checked })} />}
-          label="Measured lines and values"
+          label={TEXT.measuredLinesAndValues}
         />
         {plan && (
           <div className="note" data-testid="film-length">
             {plan.ok
               ? `${(plan.value.length / FILM_RATE).toFixed(1)} s, ${FILM_SIZE.width} \u00d7 ${FILM_SIZE.height}, ` +
-                `${FILM_RATE} pictures a second`
+                TEXT.filmratePicturesSecond(FILM_RATE)
               : plan.issue.message}
           </div>
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={onClose}>{TEXT.cancel}</Button>
         <Button variant="contained" disabled={!plan?.ok} onClick={() => void make()}>
-          Make the film
+          {TEXT.makeFilm}
         </Button>
       </DialogActions>
     </Dialog>

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { Role } from '../../../core/model/clip';
 import type { Derived } from '../../../application/analysis/derived';
 import { RoleName } from '../../components/role-name';
+import { TEXT } from '../../text/screens/report';
 
 export interface MomentStillsProps {
   readonly derived: Derived;
@@ -15,7 +16,7 @@ export function MomentStills({ derived, roles: shownRoles, stills }: MomentStill
   const { movement } = derived;
   return (
     <section>
-      <h2>Moments</h2>
+      <h2>{TEXT.moments}</h2>
       {movement.moments.map((moment) => (
         <div key={moment.id} style={{ breakInside: 'avoid', marginBottom: 12 }}>
           <h3 style={{ margin: '6px 0' }}>{moment.name}</h3>
@@ -28,7 +29,7 @@ export function MomentStills({ derived, roles: shownRoles, stills }: MomentStill
                   {still ? (
                     <img
                       src={still}
-                      alt={`${trial.clip.performer.name} at ${moment.name.toLowerCase()}`}
+                      alt={TEXT.nameAtName2(trial.clip.performer.name, moment.name.toLowerCase())}
                       data-testid="still"
                     />
                   ) : (
@@ -37,8 +38,8 @@ export function MomentStills({ derived, roles: shownRoles, stills }: MomentStill
                   <figcaption>
                     <RoleName role={role} name={trial.clip.performer.name} />
                     {trial.marks[moment.id] === undefined
-                      ? ' not marked'
-                      : ` frame ${Math.round(trial.marks[moment.id]!) + 1}`}
+                      ? TEXT.notMarked
+                      : TEXT.frameMarks(Math.round(trial.marks[moment.id]!) + 1)}
                   </figcaption>
                 </figure>
               );

@@ -4,6 +4,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { PAPERS, REPORT_PARTS, setPaper, togglePart, usePaper } from '../../../application/export/paper';
+import { TEXT } from '../../text/screens/report';
 
 function Line({
   label,
@@ -32,8 +33,9 @@ export function PaperOptions(): ReactNode {
   return (
     <details className="paper-options no-print">
       <summary>
-        What it holds:{' '}
-        {parts.length === REPORT_PARTS.length ? 'everything' : `${parts.length} of ${REPORT_PARTS.length} parts`}
+        {parts.length === REPORT_PARTS.length
+          ? TEXT.whatItHoldsEverything
+          : TEXT.whatItHoldsCountOf(parts.length, REPORT_PARTS.length)}
       </summary>
       <div className="paper-choices">
         {Object.values(PAPERS).map((paper) => (
@@ -52,8 +54,8 @@ export function PaperOptions(): ReactNode {
         ))}
       </div>
       <div className="paper-choices">
-        <Line label="Club over the report" value={club} onKeep={(next) => setPaper({ club: next })} />
-        <Line label="Line at its foot" value={foot} onKeep={(next) => setPaper({ foot: next })} />
+        <Line label={TEXT.clubOverReport} value={club} onKeep={(next) => setPaper({ club: next })} />
+        <Line label={TEXT.lineAtItsFoot} value={foot} onKeep={(next) => setPaper({ foot: next })} />
       </div>
     </details>
   );

@@ -4,6 +4,7 @@ import { dayOf } from '../../../core/model/session';
 import type { Derived } from '../../../application/analysis/derived';
 import { practiceOf } from '../../../application/season/practice-use-cases';
 import { PracticeStrip } from '../../components/practice-strip';
+import { TEXT } from '../../text/screens/report';
 
 /** The weeks to come on paper: when each correction is practised, and the stage it is at. */
 export function PracticePart({ derived }: { readonly derived: Derived }): ReactNode {
@@ -12,7 +13,7 @@ export function PracticePart({ derived }: { readonly derived: Derived }): ReactN
   if (practised.length === 0) return null;
   return (
     <section data-testid="practice-part">
-      <h2>Practice</h2>
+      <h2>{TEXT.practice}</h2>
       <PracticeStrip
         plan={plan}
         names={new Map(practised.map(({ id, title }) => [id, title]))}
@@ -26,11 +27,17 @@ export function PracticePart({ derived }: { readonly derived: Derived }): ReactN
               <strong>{title}</strong>,{' '}
               {passed.length < ladder.length ? (
                 <>
-                  stage {passed.length + 1} of {ladder.length}: {stage.drill}, {doseText(stage)}. Go on when:{' '}
-                  {stage.pass} If not: {stage.ifNot}
+                  {TEXT.stageCountOfCount2Drill(
+                    passed.length + 1,
+                    ladder.length,
+                    stage.drill,
+                    doseText(stage),
+                    stage.pass,
+                    stage.ifNot,
+                  )}
                 </>
               ) : (
-                `all ${ladder.length} stages are passed.`
+                TEXT.allCountStagesArePassed(ladder.length)
               )}
             </li>
           );

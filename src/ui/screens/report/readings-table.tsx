@@ -4,6 +4,7 @@ import { isInSpace } from '../../../core/reading';
 import type { Derived } from '../../../application/analysis/derived';
 import { plusMinus, readingText, signed } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
+import { TEXT } from '../../text/screens/report';
 
 /** Every measure with both readings, their difference and its state. */
 export function ReadingsTable({ derived }: { readonly derived: Derived }): ReactNode {
@@ -11,22 +12,22 @@ export function ReadingsTable({ derived }: { readonly derived: Derived }): React
   const momentName = (id: string): string => movement.moments.find((m) => m.id === id)!.name;
   return (
     <section>
-      <h2>Measures</h2>
+      <h2>{TEXT.measures}</h2>
       <table className="sheet">
         <thead>
           <tr>
-            <th>Measure</th>
-            <th className="left">Moment</th>
+            <th>{TEXT.measure}</th>
+            <th className="left">{TEXT.moment}</th>
             <th>
               <span className="mark-athlete" />
-              Athlete
+              {TEXT.athlete}
             </th>
             <th>
               <span className="mark-reference" />
-              Reference
+              {TEXT.reference}
             </th>
-            <th>Difference</th>
-            <th className="left">State</th>
+            <th>{TEXT.difference}</th>
+            <th className="left">{TEXT.state}</th>
           </tr>
         </thead>
         <tbody>
@@ -38,7 +39,7 @@ export function ReadingsTable({ derived }: { readonly derived: Derived }): React
               <tr key={j.measure.id}>
                 <td className="wrap">
                   {j.measure.name}
-                  {isInSpace(j.athlete) && ', in space'}
+                  {isInSpace(j.athlete) && TEXT.inSpace}
                 </td>
                 <td className="left wrap">{momentName(momentsOf(j.measure)[0]!)}</td>
                 <td>

@@ -24,6 +24,7 @@ import { PracticePart } from './practice-part';
 import { ReadingsTable } from './readings-table';
 import { SeenByEye } from './seen-by-eye';
 import { useAthleteStills, useStills } from './use-stills';
+import { TEXT } from '../../text/screens/report';
 
 export function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
   const { session, movement, athlete, reference, judged, priorities, timing, plan, sheet, sides } = derived;
@@ -31,7 +32,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
   const nameOf = ({ measure }: Judged): string => measureName(movement, measure);
   const numbersOf = (j: Judged): string =>
     `${readingText(j.athlete).value} ` +
-    `${readingText(j.athlete).plusMinus}${j.reference.measurable ? `, reference ${readingText(j.reference).value}` : ''}`;
+    `${readingText(j.athlete).plusMinus}${j.reference.measurable ? TEXT.referenceValue(readingText(j.reference).value) : ''}`;
   // What is worked on, as a curve, each quantity once.
   const worked = plan.items.flatMap(({ gap }) => (gap ? [gap.judged.measure] : []));
   const charts = seriesMeasures({ ...movement, measures: worked }).flatMap((measure) => {
@@ -42,16 +43,16 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
   const names = [...new Set(sides.reference.map((views) => views[0]!.clip.performer.name))];
   const several =
     sides.reference.length > 1
-      ? ` (mean of ${sides.reference.length} performances)`
+      ? TEXT.meanOfCountPerformances(sides.reference.length)
       : `, ${sides.reference[0] ? ratesInWords(sides.reference[0][0]!.clip) : ''}`;
   const referenceText =
     sides.reference.length === 0 ? (
-      'Against published targets only'
+      TEXT.againstPublishedTargetsOnly
     ) : (
       <RoleName role="reference" name={`${names.join(', ')}${several}`} />
     );
   const conditions = [
-    ...(athlete?.clip.result ? [`Result: ${resultText(athlete.clip.result)}`] : []),
+    ...(athlete?.clip.result ? [TEXT.resultText(resultText(athlete.clip.result))] : []),
     ...setUpOf(session.setUp, athlete?.clip.setUp ?? []).map(({ what, value }) => `${what}: ${value}`),
   ].join('; ');
   const shownRoles = (['athlete', 'reference'] as const).filter((role) => derived[role]);
@@ -78,23 +79,19 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </div>
           <div>{referenceText}</div>
           {conditions && <div>{conditions}</div>}
-          {school && (
-            <div>
-              School: {school.name}. {school.because}
-            </div>
-          )}
+          {school && <div>{TEXT.schoolNameBecause(school.name, school.because)}</div>}
         </div>
         <div>{dayText(dayOf(session), 'd MMMM yyyy')}</div>
       </div>
       {session.impressions && (
         <section>
-          <h2>First impressions</h2>
+          <h2>{TEXT.firstImpressions}</h2>
           <p style={{ whiteSpace: 'pre-wrap' }}>{session.impressions}</p>
         </section>
       )}
       {shows('findings') && <SeenByEye derived={derived} stills={stills.addresses} />}
       <section>
-        <h2>Work on</h2>
+        <h2>{TEXT.workOn}</h2>
         <JudgedSummary judged={judged} />
         {report.nothing && <p>{report.nothing}</p>}
         {report.corrections.map((correction, i) => (
@@ -110,21 +107,17 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </div>
         ))}
         {report.dropped.map(({ id, name, reason }) => (
-          <p key={id}>
-            Not worked on: {name} (“{reason}”).
-          </p>
+          <p key={id}>{TEXT.notWorkedOnNameReason(name, reason)}</p>
         ))}
         {report.parked.map(({ id, name, why }) => (
-          <p key={id}>
-            Later: {name}. {why}.
-          </p>
+          <p key={id}>{TEXT.laterNameWhy(name, why)}</p>
         ))}
       </section>
       {shows('practice') && <PracticePart derived={derived} />}
       {shows('since') && <SinceBefore derived={derived} />}
       {shows('keep') && (
         <section>
-          <h2>Keep</h2>
+          <h2>{TEXT.keep}</h2>
           {report.withoutGood && <p>{report.withoutGood}</p>}
           <ul>
             {report.strengths.map((j) => (
@@ -134,13 +127,11 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
             ))}
             {report.seenGood.map((n) => (
               <li key={n.id}>
-                Seen by eye: <strong>{n.text}</strong>
+                {TEXT.seenByEye} <strong>{n.text}</strong>
               </li>
             ))}
             {report.onTarget.map((j) => (
-              <li key={j.measure.id}>
-                Good as it is: {nameOf(j)}, {numbersOf(j)}
-              </li>
+              <li key={j.measure.id}>{TEXT.goodAsItIsName(nameOf(j), numbersOf(j))}</li>
             ))}
           </ul>
         </section>
@@ -150,46 +141,41 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
       )}
       {shows('curves') && charts.length > 0 && (
         <section>
-          <h2>Curves</h2>
+          <h2>{TEXT.curves}</h2>
           {charts.map(({ measure, curves }) => (
             <div key={measure.id} style={{ breakInside: 'avoid', marginBottom: 10 }}>
               <ComparedCurve movement={movement} measure={measure} curves={curves} onChoose={() => undefined} />
             </div>
           ))}
-          <p className="pm">
-            In matched time; grey is the range of the reference. Tinted: outside it by more than the measuring error.
-          </p>
+          <p className="pm">{TEXT.inMatchedTimeGreyIs}</p>
         </section>
       )}
       {shows('timing') && anyMarked && (
         <section>
-          <h2>Timing</h2>
+          <h2>{TEXT.timing}</h2>
           <TimingTable rows={timing} athlete={sides.athlete} reference={sides.reference} />
         </section>
       )}
       {shows('sheet') && sheet && movement.sheet && (
         <section>
-          <h2>
-            {movement.sheet.name}: {sheet.points} of {sheet.most} points
-          </h2>
+          <h2>{TEXT.namePointsOfMostPoints(movement.sheet.name, sheet.points, sheet.most)}</h2>
           <ul>
             {sheet.results.map((r) => (
               <li key={r.criterion.id}>
-                {r.criterion.name}: {r.met === 'open' ? 'open' : `${r.points} of ${r.criterion.points}`}
-                {r.byEye ? ` (by eye: ${r.byEye.reason})` : ''}
+                {r.criterion.name}:{' '}
+                {r.met === 'open' ? TEXT.stillOpen : TEXT.pointsOfPoints2(r.points, r.criterion.points)}
+                {r.byEye ? TEXT.byEyeReason(r.byEye.reason) : ''}
               </li>
             ))}
           </ul>
           {sheet.held.map((gate) => (
-            <p key={gate.because}>
-              Held at {gate.most}: {gate.because}.
-            </p>
+            <p key={gate.because}>{TEXT.heldAtMostBecause(gate.most, gate.because)}</p>
           ))}
         </section>
       )}
       {shows('filming') && report.filming.length > 0 && (
         <section>
-          <h2>Film next time</h2>
+          <h2>{TEXT.filmNextTime}</h2>
           <ul>
             {report.filming.map((r) => (
               <li key={r.request}>
@@ -201,7 +187,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
         </section>
       )}
       <section data-testid="cautions">
-        <h2>Cautions</h2>
+        <h2>{TEXT.cautions}</h2>
         {report.cautions.map((text) => (
           <div key={text} className="caution" style={{ marginBottom: 8 }}>
             {text}
@@ -211,11 +197,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
       {shows('measures') && counted.measurable > 0 && <ReadingsTable derived={derived} />}
       {shows('methods') && <Methods derived={derived} />}
       {counted.measurable > 0 && (
-        <p style={{ fontSize: '.8rem', color: '#545c61' }}>
-          Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more
-          than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at {session.cutoff}{' '}
-          Hz.
-        </p>
+        <p style={{ fontSize: '.8rem', color: '#545c61' }}>{TEXT.plusMinusValuesAre95(session.cutoff)}</p>
       )}
       {foot && <p className="foot">{foot}</p>}
     </article>
@@ -233,7 +215,7 @@ function SinceBefore({ derived }: { readonly derived: Derived }): ReactNode {
   if (followed.length === 0) return null;
   return (
     <section style={{ breakInside: 'avoid' }} data-testid="since-before">
-      <h2>Since earlier sessions</h2>
+      <h2>{TEXT.sinceEarlierSessions}</h2>
       <FollowedTable followed={followed} results={until} />
     </section>
   );

@@ -18,6 +18,7 @@ import { CameraSheet } from './camera-sheet';
 import { FilmDialog } from './film-dialog';
 import { PaperOptions } from './paper-options';
 import { ReportBody } from './report-body';
+import { TEXT } from '../../text/screens/report';
 
 async function saveWithVideo(session: Session, name: string): Promise<void> {
   const archive = await sessionArchive(session);
@@ -25,9 +26,9 @@ async function saveWithVideo(session: Session, name: string): Promise<void> {
   else notify('info', archive.issue.message);
 }
 
-const PAPER_NAMES = { report: 'Report', athlete: 'Athlete\u2019s page', camera: 'For whoever films' } as const;
+const PAPER_NAMES = { report: TEXT.report, athlete: TEXT.athletesPage, camera: TEXT.forWhoeverFilms } as const;
 type Paper = keyof typeof PAPER_NAMES;
-const SIZE_NAMES: Readonly<Record<PaperSize, string>> = { a4: 'A4', letter: 'Letter' };
+const SIZE_NAMES: Readonly<Record<PaperSize, string>> = { a4: 'A4', letter: TEXT.letter };
 
 interface OneOfProps<T extends string> {
   readonly label: string;
@@ -71,9 +72,9 @@ export function ReportScreen(): ReactNode {
           className="no-print"
           style={{ display: 'flex', gap: 8, justifyContent: 'center', flexWrap: 'wrap', marginBottom: 12 }}
         >
-          <OneOf label="What is shown and printed" value={paper} names={PAPER_NAMES} onChange={choosePaper} />
+          <OneOf label={TEXT.whatIsShownAndPrinted} value={paper} names={PAPER_NAMES} onChange={choosePaper} />
           <OneOf
-            label="Size of the paper"
+            label={TEXT.sizeOfPaper}
             value={size}
             names={SIZE_NAMES}
             onChange={(next) => setPaper({ size: next })}
@@ -84,19 +85,19 @@ export function ReportScreen(): ReactNode {
             on={dayOf(session)}
           />
           <Button variant="outlined" onClick={() => download(`${name}.csv`, 'text/csv', csvOf(derived))}>
-            Save all numbers as CSV
+            {TEXT.saveAllNumbersAsCsv}
           </Button>
           <Button variant="outlined" disabled={derived.panes.length === 0} onClick={() => setFilming(true)}>
-            Save a film
+            {TEXT.saveFilm}
           </Button>
           <Button variant="outlined" onClick={() => void saveWithVideo(session, name)}>
-            Save the session with video
+            {TEXT.saveSessionWithVideo}
           </Button>
           <Button
             variant="outlined"
             onClick={() => download(`${name}.falcon.json`, 'application/json', sessionText(session))}
           >
-            Save the session without video
+            {TEXT.saveSessionWithoutVideo}
           </Button>
         </div>
         <ShareNote session={session} />
@@ -105,9 +106,7 @@ export function ReportScreen(): ReactNode {
           {paper === 'camera' ? (
             <CameraSheet derived={derived} />
           ) : derived.athlete === null ? (
-            <p style={{ textAlign: 'center' }}>
-              The report fills itself once the athlete’s clip is in: add it at Intake.
-            </p>
+            <p style={{ textAlign: 'center' }}>{TEXT.reportFillsItselfOnceAthletes}</p>
           ) : paper === 'athlete' ? (
             <AthletePage derived={derived} />
           ) : (

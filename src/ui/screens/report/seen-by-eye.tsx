@@ -6,6 +6,7 @@ import { momentOfFrame } from '../../components/moment-of-frame';
 import { NumberSaysLine } from '../../components/number-says-line';
 import { RoleName } from '../../components/role-name';
 import { noteKey, panesOf } from './use-stills';
+import { TEXT } from '../../text/screens/report';
 
 interface SeenByEyeProps {
   readonly derived: Derived;
@@ -19,7 +20,7 @@ export function SeenByEye({ derived, stills }: SeenByEyeProps): ReactNode {
   if (notes.length === 0) return null;
   return (
     <section data-testid="seen-by-eye">
-      <h2>Seen by eye</h2>
+      <h2>{TEXT.seenByEyeLabel}</h2>
       {notes.map((note) => (
         <Finding key={note.id} note={note} derived={derived} stills={stills} />
       ))}
@@ -31,13 +32,13 @@ function Finding({ note, derived, stills }: SeenByEyeProps & { readonly note: No
   const { clips, movement } = derived;
   const own = clips.find((c) => c.trial.clip.id === note.clipId);
   const moment = own ? momentOfFrame(movement, own.trial.marks, note.frame) : null;
-  const where = [own ? clipName(own) : 'clip removed', moment, note.region].filter(Boolean).join(', ');
+  const where = [own ? clipName(own) : TEXT.clipRemoved, moment, note.region].filter(Boolean).join(', ');
   const panes = panesOf(note);
   const compared = clips.filter((c) => panes[c.trial.clip.id] !== undefined);
   return (
     <div style={{ breakInside: 'avoid', marginBottom: 14 }} data-testid="report-finding">
       <h3 style={{ margin: '6px 0' }}>
-        {note.kind === 'good' ? 'Good' : 'Work on'}: {note.text || 'no words'}
+        {note.kind === 'good' ? TEXT.good : TEXT.workOn}: {note.text || TEXT.noWords}
       </h3>
       <p className="pm" style={{ margin: '0 0 6px' }}>
         {where}
@@ -55,7 +56,7 @@ function Finding({ note, derived, stills }: SeenByEyeProps & { readonly note: No
                 <div style={{ background: '#171c20', aspectRatio: '4 / 3' }} />
               )}
               <figcaption>
-                <RoleName role={c.styleKey} name={clip.performer.name} /> frame {panes[clip.id]! + 1}
+                <RoleName role={c.styleKey} name={clip.performer.name} /> {TEXT.framePanes(panes[clip.id]! + 1)}
               </figcaption>
             </figure>
           );

@@ -1,0 +1,16 @@
+/** What is said here, in the order of the files that say it. */
+export const TEXT = {
+  // session-files
+  savingName: (name: string) => `Saving ${name}`,
+  nameFromFile: (name: string) => `${name} (from a file)`,
+
+  // backup
+  savingEverything: 'Saving everything',
+  recordOfNameMessage: (name: string, message: string) => `the record of ${name} (${message})`,
+  openingName: (name: string) => `Opening ${name}`,
+  cancelledOpenedOfCountSessions: (opened: number, count: number) =>
+    `Cancelled: ${opened} of ${count} sessions are opened; they stay.`,
+
+  // damaged-sessions
+  nameAsStoredJson: (name: string) => `${name} as stored.json`,
+} as const;

@@ -1,0 +1,27 @@
+/** What is said here, in the order of the files that say it. */
+export const TEXT = {
+  // squad
+  dueFirst: 'Due first',
+  latestSession: 'Latest session',
+  name: 'Name',
+  measuringSessions: 'Measuring sessions',
+
+  // athlete-use-cases
+  anotherWindowOfApplicationIs:
+    'Another window of the application is open and may have one of these sessions. Close it, then try again.',
+
+  // taken-trials
+  nameNoLongerHasThat: (name: string) => `“${name}” no longer has that clip. Look again.`,
+
+  // follow-up-use-cases
+  nameHasNoClipOf: (name: string) => `“${name}” has no clip of the athlete.`,
+
+  // history
+  lookingForSessions: 'Looking for sessions',
+  measuringSessionsOfName: (name: string) => `Measuring the sessions of ${name}`,
+  measuringSession: 'Measuring a session',
+  lookingBackWasCancelledOpen: 'Looking back was cancelled. Open the step again to go on.',
+
+  // consent
+  nothingWasRemoved: 'Nothing was removed.',
+} as const;
