@@ -27,11 +27,11 @@ export interface CompareOutput {
 const timesSchema = z.record(z.string(), z.number());
 
 /** Seconds of key events by side, or by the name of a file. */
-const momentsSchema = z.record(z.string(), timesSchema);
+const keyEventsSchema = z.record(z.string(), timesSchema);
 
-type Given = z.infer<typeof momentsSchema>;
+type Given = z.infer<typeof keyEventsSchema>;
 
-function readMoments(
+function readEvents(
   movement: Movement,
   moments: CompareInput['moments'],
   files: readonly string[],
@@ -44,7 +44,7 @@ function readMoments(
   } catch (error) {
     return bad(` is not valid JSON (${error instanceof Error ? error.message : String(error)}).`);
   }
-  const checked = momentsSchema.safeParse(parsed);
+  const checked = keyEventsSchema.safeParse(parsed);
   if (!checked.success) {
     const { path, message } = checked.error.issues[0]!;
     return bad(
@@ -75,7 +75,7 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
   }
   const movement = withSchool(input.movement, input.school);
   const files = [input.athlete, ...input.references].map(({ file }) => file);
-  const given = readMoments(movement, input.moments, files);
+  const given = readEvents(movement, input.moments, files);
   if (!given.ok) return given;
   const timesOf = (file: string, role: Role, first: boolean): Readonly<Record<string, number>> =>
     given.value[file] ?? (first ? given.value[role] : undefined) ?? {};

@@ -2,7 +2,7 @@ import { orderProblem } from '../src/core/events/order';
 import { proposeTrial } from '../src/core/events/repetitions';
 import { clipSchema } from '../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../src/core/model/session';
-import { momentsOfMarks, type Timed } from '../src/core/trial/moments';
+import { eventsOfMarks, type Timed } from '../src/core/trial/key-events';
 import { prepareTrial } from '../src/core/trial/trial';
 import {
   figureOf,
@@ -121,9 +121,9 @@ export function trialOf(
   const wrong = orderProblem(input.movement, marked);
   if (wrong) return fail('bad-moments', wrong);
   const proposals = proposeTrial(input.movement, marked);
-  for (const { momentId, frame, confidence, sd, systematic } of proposals)
-    marks[momentId] = { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, systematic };
-  const trial = { ...marked, ...momentsOfMarks(marks) };
+  for (const { eventId, frame, confidence, sd, systematic } of proposals)
+    marks[eventId] = { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, systematic };
+  const trial = { ...marked, ...eventsOfMarks(marks) };
   if (Object.keys(trial.marks).length === 0)
     return fail(
       'no-moments',
@@ -135,6 +135,6 @@ export function trialOf(
     views: [trial, ...(figure.spatial ? viewsOfRecorded(figure.spatial, trial) : [])],
     file,
     warnings,
-    proposed: Object.fromEntries(proposals.map((p) => [p.momentId, Math.round(100 * p.confidence) / 100])),
+    proposed: Object.fromEntries(proposals.map((p) => [p.eventId, Math.round(100 * p.confidence) / 100])),
   });
 }

@@ -84,7 +84,7 @@ describe('the demo athlete', () => {
     expect(duration(athlete) - duration(reference)).toBeCloseTo(athlete.planted['releaseLate']!, 6);
   });
 
-  const atMoment = (id: string, moment: string, joint: readonly [string, string, string]): number => {
+  const atEvent = (id: string, moment: string, joint: readonly [string, string, string]): number => {
     const p = trialOf(DEMO_CLIPS.find((c) => c.id === id)!);
     const { points } = p.poseAt(p.moments[moment]!);
     return angle(points[joint[0]]!, points[joint[1]]!, points[joint[2]]!);
@@ -94,8 +94,8 @@ describe('the demo athlete', () => {
   it('walks on a straight leg from contact to vertical as the rule asks (World Athletics TR54), the athlete on a bent one', () => {
     for (const moment of ['heel-strike', 'vertical']) {
       for (const id of ['walk-side-reference', 'walk-side-reference-2', 'walk-side-reference-3'])
-        expect(atMoment(id, moment, KNEE)).toBeGreaterThan(176);
-      expect(atMoment('walk-side-athlete', moment, KNEE)).toBeLessThan(171.5);
+        expect(atEvent(id, moment, KNEE)).toBeGreaterThan(176);
+      expect(atEvent('walk-side-athlete', moment, KNEE)).toBeLessThan(171.5);
     }
     const flight = (id: string): number => {
       const { moments } = trialOf(DEMO_CLIPS.find((c) => c.id === id)!);

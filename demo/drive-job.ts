@@ -113,7 +113,7 @@ export async function stepTo(page: Page, role: 'athlete' | 'reference', frame: n
 }
 
 /** Marks each moment of a clip at the frame nearest to its true time, as somebody would who sees it. */
-export async function markMoments(page: Page, role: 'athlete' | 'reference', truth: ClipTruth): Promise<void> {
+export async function markEvents(page: Page, role: 'athlete' | 'reference', truth: ClipTruth): Promise<void> {
   await goToStep(page, 'Moments');
   await page.getByTestId(`pane-${role}`).click({ position: { x: 40, y: 60 } });
   const ids = Object.keys(truth.moments);

@@ -1,6 +1,6 @@
 import type { Movement } from '../src/core/model/movement';
 import type { Session } from '../src/core/model/session';
-import { markByHand } from '../src/core/trial/moments';
+import { markByHand } from '../src/core/trial/key-events';
 
 type Marks = Session['marks'][string];
 

@@ -6,7 +6,7 @@ import { clipFile, goToStep, openBrowser, startServer } from '../../demo/drive-j
 import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { refsOfMeasure } from '../../src/core/measures';
-import { momentsOf } from '../../src/core/model/measure';
+import { eventsOf } from '../../src/core/model/measure';
 import type { Movement } from '../../src/core/model/movement';
 import { prepareTrial, type Trial } from '../../src/core/trial/trial';
 import { partsOf } from '../../src/core/trial/places';
@@ -33,7 +33,7 @@ function neededAt(movement: Movement, trial: Trial, moment: string): readonly Bo
   const ids = movement.measures
     .filter(
       (m) =>
-        momentsOf(m).includes(moment) &&
+        eventsOf(m).includes(moment) &&
         viewRefusal(trial.clip, m.plane) === null &&
         m.kind !== 'speed' &&
         m.kind !== 'dispersion',

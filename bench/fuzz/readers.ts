@@ -1,7 +1,7 @@
 import { BlobReader, BlobWriter, TextReader, ZipWriter } from '@zip.js/zip.js';
 import { compareSides } from '../../src/core/comparison/compare';
 import { newSession, type Session } from '../../src/core/model/session';
-import { momentsOfMarks } from '../../src/core/trial/moments';
+import { eventsOfMarks } from '../../src/core/trial/key-events';
 import { prepareTrial } from '../../src/core/trial/trial';
 import type { Issue, Result } from '../../src/core/result';
 import { figureOf, proposeFigure, recordingOf } from '../../src/core/tracks/figure';
@@ -101,7 +101,7 @@ function measure({ clips: all, tracks, marks, checks, movementId, ownMovement }:
       .filter((clip) => clip.role === role)
       .map((clip) => {
         const prepared = prepareTrial(clip, tracks[clip.id] ?? {}, marks[clip.id] ?? {}, 20, checks[clip.id] ?? {});
-        return [{ ...prepared, ...momentsOfMarks(marks[clip.id] ?? {}) }];
+        return [{ ...prepared, ...eventsOfMarks(marks[clip.id] ?? {}) }];
       });
   compareSides(movement, side('athlete'), side('reference'));
 }

@@ -6,7 +6,7 @@ import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { MOVEMENTS } from '../../src/movements';
 import { printFigures, round, type Figure } from '../figure';
 import type { Trial } from '../../src/core/trial/trial';
-import { MOMENTS, withMoments, type MomentsBy } from '../truth/coverage';
+import { MOMENTS, withEvents, type EventsBy } from '../truth/coverage';
 import { FAULTS, generatePair, type Fault, type GeneratedPair } from './generate';
 
 /**
@@ -27,16 +27,16 @@ const rootFault = (faults: readonly Fault[], fault: Fault): boolean =>
 const marked = {
   'by hand': ({ athlete, reference }) => [athlete.detected, reference.detected],
   proposed: ({ athlete, reference }) => [
-    withMoments('proposed', athlete, reference, 'pace-delivery'),
-    withMoments('proposed', reference, athlete, 'pace-delivery'),
+    withEvents('proposed', athlete, reference, 'pace-delivery'),
+    withEvents('proposed', reference, athlete, 'pace-delivery'),
   ],
   'carried over': ({ athlete, reference }) => [
-    withMoments('carried over', athlete, reference, 'pace-delivery'),
+    withEvents('carried over', athlete, reference, 'pace-delivery'),
     reference.detected,
   ],
-} as const satisfies Record<MomentsBy, (pair: Pick<GeneratedPair, 'athlete' | 'reference'>) => readonly [Trial, Trial]>;
+} as const satisfies Record<EventsBy, (pair: Pick<GeneratedPair, 'athlete' | 'reference'>) => readonly [Trial, Trial]>;
 
-function judgedWith(by: MomentsBy): readonly Figure[] {
+function judgedWith(by: EventsBy): readonly Figure[] {
   const counts = {
     planted: 0,
     detected: 0,

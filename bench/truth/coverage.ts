@@ -1,9 +1,9 @@
 import { carryOver } from '../../src/core/events/carry-over';
 import { proposeTrial } from '../../src/core/events/repetitions';
-import type { Proposal } from '../../src/core/events/propose-moments';
+import type { Proposal } from '../../src/core/events/propose-events';
 import { differenceOf, evaluateMeasure } from '../../src/core/measures';
 import type { Measure } from '../../src/core/model/measure';
-import { momentsOfMarks } from '../../src/core/trial/moments';
+import { eventsOfMarks } from '../../src/core/trial/key-events';
 import type { Trial } from '../../src/core/trial/trial';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { movementOf } from '../../src/movements';
@@ -14,7 +14,7 @@ import { measuresFor } from './measures';
 import { systematicOf, mannerOf, MOVEMENTS_MADE, shootingOf, shot, type MadeMovement } from './population';
 
 export const MOMENTS = ['by hand', 'proposed', 'carried over'] as const;
-export type MomentsBy = (typeof MOMENTS)[number];
+export type EventsBy = (typeof MOMENTS)[number];
 
 export const SOURCES: Readonly<Record<string, PointsFrom>> = {
   hand: { by: 'hand' },
@@ -29,7 +29,7 @@ export interface Checked {
   readonly movement: MadeMovement | 'captured';
   readonly measure: Measure;
   readonly points: string;
-  readonly moments: MomentsBy;
+  readonly moments: EventsBy;
   readonly held: boolean;
   /** Error over its stated deviation. */
   readonly z: number;
@@ -42,19 +42,19 @@ const asMarks = (
   last: number,
 ): Readonly<Record<string, { frame: number; proposed: number; sd: number; systematic: number }>> =>
   Object.fromEntries(
-    proposals.map(({ momentId, frame, confidence, sd, systematic }) => [
-      momentId,
+    proposals.map(({ eventId, frame, confidence, sd, systematic }) => [
+      eventId,
       { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, systematic },
     ]),
   );
 
 /** The trial with moments as they come about in one of three ways. */
-export function withMoments(by: MomentsBy, clip: MadeClip, other: MadeClip, id: MadeMovement): Trial {
+export function withEvents(by: EventsBy, clip: MadeClip, other: MadeClip, id: MadeMovement): Trial {
   if (by === 'by hand') return clip.detected;
   const movement = movementOf(id)!;
   const bare = { ...clip.detected, marks: {}, timing: {} };
   const proposals = by === 'proposed' ? proposeTrial(movement, bare) : carryOver(movement, other.detected, bare);
-  return { ...bare, ...momentsOfMarks(asMarks(proposals, bare.times.length - 1)) };
+  return { ...bare, ...eventsOfMarks(asMarks(proposals, bare.times.length - 1)) };
 }
 
 /** The true trial, with the moments of that repetition which a trial means. */
@@ -118,7 +118,7 @@ export function checkedValues(clips: number, seed: number): readonly Checked[] {
           shot(movement, mannerOf(roll), role, role, shootingOf(from, roll), systematic, roll),
         ) as [MadeClip, MadeClip];
         for (const moments of MOMENTS) {
-          const trial = withMoments(moments, clip, other, movement);
+          const trial = withEvents(moments, clip, other, movement);
           const truth = truthFor(clip, trial);
           for (const measure of measures) {
             const checked = check(measure, trial, truth);

@@ -1,6 +1,6 @@
 import { movementOf } from '.';
 import { correctionOfNote } from '../core/coaching/correction';
-import { momentsOf } from '../core/model/measure';
+import { eventsOf } from '../core/model/measure';
 import type { Note } from '../core/model/session';
 import { measuresFor, numberSays } from '../core/judgement/by-eye';
 import type { State } from '../core/judgement/state';
@@ -24,10 +24,10 @@ it.each([
 it('measures of the moment come first, of them those of the region', () => {
   const sorted = measuresFor(movement, { moment: 'release', region: 'trunk' });
   expect(sorted).toHaveLength(movement.measures.length);
-  expect(momentsOf(sorted[0]!)).toContain('release');
+  expect(eventsOf(sorted[0]!)).toContain('release');
   expect(sorted[0]!.region).toBe('trunk');
-  const others = sorted.findIndex((m) => !momentsOf(m).includes('release'));
-  expect(sorted.slice(others).some((m) => momentsOf(m).includes('release'))).toBe(false);
+  const others = sorted.findIndex((m) => !eventsOf(m).includes('release'));
+  expect(sorted.slice(others).some((m) => eventsOf(m).includes('release'))).toBe(false);
   // Where nothing is known of it they stand as the movement has them.
   expect(measuresFor(movement, { moment: null, region: null })).toEqual(movement.measures);
 });

@@ -1,5 +1,5 @@
 import { MOVEMENTS, movementOf } from './index';
-import { momentsOf } from '../core/model/measure';
+import { eventsOf } from '../core/model/measure';
 import { movementGaps } from '../core/coaching/movement-gaps';
 import { movementSchema, withImportances, withSchool } from '../core/model/movement';
 import { family } from './families/parts';
@@ -20,7 +20,7 @@ describe.each(MOVEMENTS.map((m) => [m.id, m] as const))('movement %s', (id, move
   it('has causes that are never later than their effects and go round in no circle', () => {
     const order = movement.moments.map((m) => m.id);
     const when = (measureId: string): number =>
-      order.indexOf(momentsOf(movement.measures.find((m) => m.id === measureId)!)[0]!);
+      order.indexOf(eventsOf(movement.measures.find((m) => m.id === measureId)!)[0]!);
     for (const { cause, effect } of movement.causes) expect(when(cause)).toBeLessThanOrEqual(when(effect));
     const reaches = (from: string, to: string): boolean =>
       movement.causes.some((c) => c.cause === from && (c.effect === to || reaches(c.effect, to)));

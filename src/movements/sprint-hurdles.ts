@@ -1,5 +1,5 @@
 import type { MovementDocument } from '../core/model/movement';
-import { momentKey } from './moment-key';
+import { eventKey } from './event-key';
 import { like } from './like';
 
 /** Where the hurdles of both sprint races stand, metres. Published: World Athletics technical rules, hurdle races. */
@@ -593,7 +593,7 @@ export const hurdleRace: MovementDocument = {
   id: 'hurdle-race',
   name: 'Hurdle race, touch-downs',
   sport: 'Athletics',
-  moments: RACE_MOMENTS.map((m, i) => ({ ...m, key: momentKey(i) })),
+  moments: RACE_MOMENTS.map((m, i) => ({ ...m, key: eventKey(i) })),
   phases: RACE_MOMENTS.slice(1).map((to, i) => ({
     from: RACE_MOMENTS[i]!.id,
     to: to.id,

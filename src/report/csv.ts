@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Judged } from '../core/judgement/state';
 import type { TimingRow } from '../core/comparison/timing-table';
-import { momentsOf } from '../core/model/measure';
+import { eventsOf } from '../core/model/measure';
 import type { Movement } from '../core/model/movement';
 import type { Trial } from '../core/trial/trial';
 import { isInSpace, type Reading } from '../core/reading';
@@ -47,7 +47,7 @@ function measureRow(judged: Judged, { movement, files = {} }: ReportNumbers): Ro
     row: 'measure',
     id: measure.id,
     name: measure.name,
-    moment: momentsOf(measure)[0] ?? '',
+    moment: eventsOf(measure)[0] ?? '',
     unit,
     ...readingColumns('athlete', athlete, true),
     ...readingColumns('reference', reference, true),
@@ -82,7 +82,7 @@ function phaseRows(row: TimingRow): readonly Row[] {
   ];
 }
 
-function momentRow(movement: Movement, id: string, athlete: Trial | null, reference: Trial | null): Row {
+function eventRow(movement: Movement, id: string, athlete: Trial | null, reference: Trial | null): Row {
   const of = (trial: Trial | null, name: string): Row => {
     const frame = trial?.marks[id];
     if (!trial || frame === undefined) return {};
@@ -131,7 +131,7 @@ const COLUMNS = [
 /** Every number of a comparison as CSV: moments (real ms from the clip's first frame), phases, measures. */
 export function reportCsv(numbers: ReportNumbers): string {
   const rows: Row[] = [
-    ...numbers.movement.moments.map((m) => momentRow(numbers.movement, m.id, numbers.athlete, numbers.reference)),
+    ...numbers.movement.moments.map((m) => eventRow(numbers.movement, m.id, numbers.athlete, numbers.reference)),
     ...numbers.timing.flatMap(phaseRows),
     ...numbers.judged.map((j) => measureRow(j, numbers)),
   ];

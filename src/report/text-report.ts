@@ -1,7 +1,7 @@
 import { placeName } from '../core/coaching/correction';
 import type { Report } from '../core/coaching/report';
 import type { Judged } from '../core/judgement/state';
-import { momentsOf } from '../core/model/measure';
+import { eventsOf } from '../core/model/measure';
 import type { Movement } from '../core/model/movement';
 import { inUnit } from '../core/units';
 import { COVERAGE_95 } from '../core/statistics/normal';
@@ -49,13 +49,13 @@ const valueText = (reading: Judged['athlete']): string =>
 
 /** The report as Markdown: corrections with their reasons, what is good, every reading, cautions. */
 export function textReport({ movement, athlete, reference, judged, report, warnings }: TextReport): string {
-  const momentName = (id: string): string => movement.moments.find((m) => m.id === id)?.name ?? id;
+  const eventName = (id: string): string => movement.moments.find((m) => m.id === id)?.name ?? id;
   const rows = judged.map((j) => {
     const unit = j.athlete.measurable ? j.athlete.unit : 'deg';
     const difference = j.difference === null ? '–' : `${inUnit(j.difference, unit)} ± ${inUnit(j.plusMinus!, unit)}`;
     const cells = [
       j.measure.name,
-      momentName(momentsOf(j.measure)[0] ?? ''),
+      eventName(eventsOf(j.measure)[0] ?? ''),
       valueText(j.athlete),
       valueText(j.reference),
       difference,
@@ -64,7 +64,7 @@ export function textReport({ movement, athlete, reference, judged, report, warni
     return `| ${cells.join(' | ')} |`;
   });
   const good = [...report.strengths, ...report.onTarget].map(
-    (j) => `- ${j.measure.name}, ${momentName(momentsOf(j.measure)[0] ?? '').toLowerCase()}: ${valueText(j.athlete)}`,
+    (j) => `- ${j.measure.name}, ${eventName(eventsOf(j.measure)[0] ?? '').toLowerCase()}: ${valueText(j.athlete)}`,
   );
   return [
     `# ${movement.sport}: ${movement.name}`,

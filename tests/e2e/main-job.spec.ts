@@ -9,7 +9,7 @@ import {
   createSession,
   detectAllPoints,
   goToStep,
-  markMoments,
+  markEvents,
   openBrowser,
   startServer,
 } from '../../demo/drive-job';
@@ -60,8 +60,8 @@ test('two files in, three corrections out: the planted differences are found, an
     const address = page.url();
     await addClip(page, 'athlete', clipFile('pace-side-athlete'), { name: 'Kip Marlowe' });
     await addClip(page, 'reference', clipFile('pace-side-reference'), { name: 'Oren Tavish' });
-    await markMoments(page, 'athlete', await truthOf('athlete'));
-    await markMoments(page, 'reference', await truthOf('reference'));
+    await markEvents(page, 'athlete', await truthOf('athlete'));
+    await markEvents(page, 'reference', await truthOf('reference'));
     await expect(page.getByText('All moments are marked in both clips')).toBeVisible();
     await detectAllPoints(page, 'Accurate');
 

@@ -4,7 +4,7 @@ import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { carryOver } from '../../src/core/events/carry-over';
 import { peaksOf } from '../../src/core/signal/peaks';
-import { proposeMoments } from '../../src/core/events/propose-moments';
+import { proposeEvents } from '../../src/core/events/propose-events';
 import { findRepetitions, repeatedEvents } from '../../src/core/events/repetitions';
 import { clipSchema } from '../../src/core/model/clip';
 import { prepareTrial, type Trial } from '../../src/core/trial/trial';
@@ -65,7 +65,7 @@ test('a real recording of ten forward jumps: all ten are found, none is invented
   const found = findRepetitions(movementOf('rotation-jump')!, prepareTrial(clip, track, {}, 20));
   expect(found).toHaveLength(10);
   for (const repetition of found) {
-    const at = (id: string): number => repetition.find((p) => p.momentId === id)!.frame;
+    const at = (id: string): number => repetition.find((p) => p.eventId === id)!.frame;
     // In the air for a quarter to two thirds of a second, highest in between.
     const flight = (at('landing') - at('take-off')) / recording.rate;
     expect(flight).toBeGreaterThan(0.2);
@@ -80,8 +80,8 @@ test('strides of the walkers: every whole one, its moments within two to three f
     const found = findRepetitions(movement, trueOf(id, 'right'));
     expect(found.length).toBe(truth.repetitions!.length);
     found.forEach((repetition, k) => {
-      for (const { momentId, frame } of repetition)
-        expect(Math.abs(frame - truth.repetitions![k]![momentId]! * truth.frameRate)).toBeLessThanOrEqual(2.6);
+      for (const { eventId, frame } of repetition)
+        expect(Math.abs(frame - truth.repetitions![k]![eventId]! * truth.frameRate)).toBeLessThanOrEqual(2.6);
     });
   }
 });
@@ -112,9 +112,9 @@ describe('moments carried over from a marked performer to another one', () => {
     const carried = carryOver(movementOf(movement)!, trueOf(from, travel), { ...trueOf(to, travel), marks: {} });
     const of = (moments: Readonly<Record<string, number>>): { error: number; confidence: number; what: string }[] =>
       carried.map((p) => ({
-        error: Math.abs(p.frame / truth.frameRate - moments[p.momentId]!) * 120,
+        error: Math.abs(p.frame / truth.frameRate - moments[p.eventId]!) * 120,
         confidence: p.confidence,
-        what: `${to} ${p.momentId}`,
+        what: `${to} ${p.eventId}`,
       }));
     const best = choices
       .map(of)
@@ -152,9 +152,9 @@ describe('moments carried over from a marked performer to another one', () => {
     const [reference, athlete] = [trueOf('pace-side-reference', 'left'), trueOf('pace-side-athlete', 'left')];
     const movement = movementOf('pace-delivery')!;
     const carried = carryOver(movement, reference, { ...athlete, marks: { release: 60 } });
-    expect(carried.map((p) => p.momentId)).not.toContain('release');
+    expect(carried.map((p) => p.eventId)).not.toContain('release');
     // Release was marked far too early: nothing that comes before it lies before frame 60.
-    expect(carried.every((p) => p.momentId === 'follow-through' || p.frame < 60)).toBe(true);
+    expect(carried.every((p) => p.eventId === 'follow-through' || p.frame < 60)).toBe(true);
   });
 });
 
@@ -167,8 +167,8 @@ test('rules alone, on all nine reference and three athlete clips: median within 
   ]
     .flatMap(([movement, id, travel]) => {
       const truth = readTruth(id);
-      return proposeMoments(movementOf(movement)!, { ...trueOf(id, travel), marks: {} }).map(
-        (p) => Math.abs(p.frame / truth.frameRate - truth.moments[p.momentId]!) * 120,
+      return proposeEvents(movementOf(movement)!, { ...trueOf(id, travel), marks: {} }).map(
+        (p) => Math.abs(p.frame / truth.frameRate - truth.moments[p.eventId]!) * 120,
       );
     })
     .sort((a, b) => a - b);

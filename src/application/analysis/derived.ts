@@ -5,15 +5,15 @@ import { planOf, type Plan } from '../../core/coaching/plan';
 import { compareSides } from '../../core/comparison/compare';
 import type { Side, Views } from '../../core/comparison/side';
 import { timingTable, type TimingRow } from '../../core/comparison/timing-table';
-import { momentsOf, type Measure } from '../../core/model/measure';
+import { eventsOf, type Measure } from '../../core/model/measure';
 import { withImportances, withSchool, type Movement } from '../../core/model/movement';
 import type { Session } from '../../core/model/session';
 import { MOST_PANES } from '../../core/model/slots';
-import { momentsOfMarks, type Moments } from '../../core/trial/moments';
+import { eventsOfMarks, type KeyEvents } from '../../core/trial/key-events';
 import type { Trial } from '../../core/trial/trial';
 import { viewsOfBody, viewsOfRecorded } from '../../core/reconstruction/body-views';
 import { movementOf, MOVEMENTS } from '../../movements';
-import { benchClips, momentsThrough, rememberLast, type BenchClip } from '../bench/bench-clips';
+import { benchClips, eventsThrough, rememberLast, type BenchClip } from '../bench/bench-clips';
 import { NO_BODIES, type Bodies } from './bodies';
 
 /** What is known of performances in space. */
@@ -59,22 +59,22 @@ function viewsInSpace({ spatial, bodies }: InSpace, main: Trial): Views {
 }
 
 /** All cameras of a trial with the marks of one repetition of it, then its planes in space. */
-function viewsWith({ clips, inSpace }: Known, main: Trial, moments: Moments | null): Views {
+function viewsWith({ clips, inSpace }: Known, main: Trial, moments: KeyEvents | null): Views {
   const first = moments ? { ...main, ...moments } : main;
   return [
     first,
     ...clips
       .filter((c) => c.join?.mainId === main.clip.id)
-      .map((c) => (moments ? { ...c.trial, ...momentsThrough(c.join!.map, first, c.trial.times) } : c.trial)),
+      .map((c) => (moments ? { ...c.trial, ...eventsThrough(c.join!.map, first, c.trial.times) } : c.trial)),
     ...viewsInSpace(inSpace, first),
   ];
 }
 
 /** The moments of every repetition of a clip; those of the chosen one are the clip's own. */
-export function repetitionsOf(session: Pick<Session, 'repetitions' | 'marks'>, clipId: string): readonly Moments[] {
+export function repetitionsOf(session: Pick<Session, 'repetitions' | 'marks'>, clipId: string): readonly KeyEvents[] {
   const known = session.repetitions[clipId];
   return (known?.all ?? []).map((marks, i) =>
-    momentsOfMarks(i === known!.chosen ? (session.marks[clipId] ?? marks) : marks),
+    eventsOfMarks(i === known!.chosen ? (session.marks[clipId] ?? marks) : marks),
   );
 }
 
@@ -138,7 +138,7 @@ const sidesOf = rememberLast(
       }
     })();
     const phaseOf = (measure: Measure): string | undefined => {
-      const at = momentsOf(measure)[0];
+      const at = eventsOf(measure)[0];
       // What is read at a moment is the work of the phase that ends there.
       return (movement.phases.find((p) => p.to === at) ?? movement.phases.find((p) => p.from === at))?.from;
     };

@@ -4,7 +4,7 @@ import { slotsOf, type Slot, type StyleKey } from '../../core/model/slots';
 import { frameAtTime, timeAtFrame } from '../../core/timing/clip-time';
 import { syncMap, type SyncMap } from '../../core/timing/sync-map';
 import type { Track } from '../../core/tracks/track';
-import { momentsOfMarks, namesOf, type Moments } from '../../core/trial/moments';
+import { eventsOfMarks, namesOf, type KeyEvents } from '../../core/trial/key-events';
 import { prepareTrack, type Trial } from '../../core/trial/trial';
 
 /** Remembers the last result: as long as the inputs are the same objects, every screen shares it. */
@@ -41,7 +41,7 @@ function forEachClip<F>(make: () => F): (clipId: string) => F {
 /**
  * Frame positions, in another camera's clip, of the moments marked in the first camera's; they are as sure as there.
  */
-export function momentsThrough(map: SyncMap, main: Trial, times: Float64Array): Moments {
+export function eventsThrough(map: SyncMap, main: Trial, times: Float64Array): KeyEvents {
   const marks = Object.fromEntries(
     Object.entries(main.marks).map(([id, frame]) => [
       id,
@@ -66,7 +66,7 @@ function place(
   return {
     id,
     styleKey,
-    trial: { ...ready, ...(map ? momentsThrough(map, main, ready.times) : momentsOfMarks(marks)), names, checks },
+    trial: { ...ready, ...(map ? eventsThrough(map, main, ready.times) : eventsOfMarks(marks)), names, checks },
     join: map && { mainId: main.clip.id, map },
   };
 }

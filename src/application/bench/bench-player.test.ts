@@ -56,7 +56,7 @@ function bench(
   setView({
     shown: { a: 0, r: 0 },
     mode: 'matched',
-    lockMoment: null,
+    lockEvent: null,
     offsets: {},
     activeClip: null,
     region: null,
@@ -103,7 +103,7 @@ describe('the panes of the bench', () => {
     const { player } = bench();
     expect(player.framesFor('a', 12)).toEqual({ a: 12, r: 9 });
     expect(player.framesFor('r', 14)).toEqual({ a: 30, r: 14 });
-    setView({ mode: 'locked', lockMoment: paceDelivery.moments[1]!.id });
+    setView({ mode: 'locked', lockEvent: paceDelivery.moments[1]!.id });
     expect(player.framesFor('a', 12)).toEqual({ a: 12, r: 9 });
     expect(player.framesFor('a', 30)).toEqual({ a: 30, r: 18 });
   });

@@ -4,7 +4,7 @@ import {
   insideClip,
   mainOf,
   offsetsAt,
-  offsetsByMoments,
+  offsetsByEvents,
   timeMapOf,
   untiedFrom,
   withCameras,
@@ -13,7 +13,7 @@ import {
   type Synchrony,
 } from '../../core/timing/synchronise';
 import type { TimeMap } from '../../core/timing/time-map';
-import { momentTimes } from '../../core/trial/moments';
+import { eventTimes } from '../../core/trial/key-events';
 import type { Trial } from '../../core/trial/trial';
 import type { ClipSource } from '../../media/clip-source';
 import type { DecodedPicture } from '../../media/decoded-picture';
@@ -115,7 +115,7 @@ export class BenchPlayer {
     const { clips: of, known } = this;
     const by = useView.getState();
     if (!of) return NO_CLIPS;
-    const same = known?.of === of && known.by.mode === by.mode && known.by.lockMoment === by.lockMoment;
+    const same = known?.of === of && known.by.mode === by.mode && known.by.lockEvent === by.lockEvent;
     if (known && same && known.by.offsets === by.offsets) return known.is;
     this.known = { of, by, is: synchronyOf(of, by) };
     return this.known.is;
@@ -208,7 +208,7 @@ export class BenchPlayer {
   catchUp(): void {
     const { active, followers } = this;
     if (!active || followers.length === 0) return;
-    const there = offsetsByMoments(this.synchrony, active.id, this.pendingFrame(active.id));
+    const there = offsetsByEvents(this.synchrony, active.id, this.pendingFrame(active.id));
     if (!there) return;
     for (const { id, why } of there.without) notify('info', `${this.trialOf(id)?.clip.performer.name ?? id}: ${why}`);
     if (Object.keys(there.offsets).length === 0) return;
@@ -239,7 +239,7 @@ export class BenchPlayer {
   private playedTimes(lead: Trial): { from: number; to: number } {
     const end = lead.times[lead.times.length - 1]!;
     const { region } = useView.getState();
-    const times = momentTimes(lead);
+    const times = eventTimes(lead);
     const from = region ? times[region.from] : undefined;
     const to = region ? times[region.to] : undefined;
     return from !== undefined && to !== undefined && to > from ? { from, to } : { from: 0, to: end };

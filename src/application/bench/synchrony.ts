@@ -1,6 +1,6 @@
 import type { Matching, Synchrony } from '../../core/timing/synchronise';
 import type { Movement } from '../../core/model/movement';
-import { momentTimes, namesOf } from '../../core/trial/moments';
+import { eventTimes, namesOf } from '../../core/trial/key-events';
 import type { BenchClip } from './bench-clips';
 
 export interface BenchClips {
@@ -10,18 +10,18 @@ export interface BenchClips {
 }
 
 /** The clips of the bench as they are matched: a snapshot, which what happens on the bench later does not change. */
-export const synchronyOf = ({ movement, clips }: BenchClips, { mode, lockMoment, offsets }: Matching): Synchrony => ({
+export const synchronyOf = ({ movement, clips }: BenchClips, { mode, lockEvent, offsets }: Matching): Synchrony => ({
   mode,
-  lockMoment,
+  lockEvent,
   offsets,
   order: movement.moments.map((m) => m.id),
   names: namesOf(movement.moments),
   clips: clips.map(({ trial, join }) => ({
     id: trial.clip.id,
     times: trial.times,
-    moments: momentTimes(trial),
+    moments: eventTimes(trial),
     camera: join,
   })),
 });
 
-export const NO_CLIPS: Synchrony = { clips: [], order: [], mode: 'free', lockMoment: null, offsets: {} };
+export const NO_CLIPS: Synchrony = { clips: [], order: [], mode: 'free', lockEvent: null, offsets: {} };

@@ -7,7 +7,7 @@ import { compareSounds, readSound, type ClipSound } from '../../media/clip-sound
 import { player } from '../bench/bench-player';
 import { changeClip } from './clip-use-cases';
 import { useDocument } from '../stores/document-store';
-import { markMoment } from '../events/event-use-cases';
+import { markEvent } from '../events/event-use-cases';
 import { notify } from '../stores/notices';
 import { videoOf } from '../files/stored-clips';
 import { setView, useView } from '../stores/view-store';
@@ -95,7 +95,7 @@ export function toggleSound(): void {
 const NEARBY = 0.15;
 
 /** Marks a moment where something was heard near the frame shown: a contact is often heard more exactly than seen. */
-export async function markOnSound(clip: Clip, momentId: string): Promise<void> {
+export async function markOnSound(clip: Clip, eventId: string): Promise<void> {
   const shown = player.pendingFrame(clip.id);
   const sound = await readSoundOf(clip);
   const times = realTimes(clip);
@@ -103,7 +103,7 @@ export async function markOnSound(clip: Clip, momentId: string): Promise<void> {
   const onset = sound && onsetBetween(sound.wave, time - NEARBY, time + NEARBY);
   if (!onset) return notify('info', TEXT.nothingStandsOutInSound(NEARBY));
   const frame = Math.round(100 * frameOfSound(times, onset.at, clip.soundMetres)) / 100;
-  markMoment(clip.id, momentId, frame);
+  markEvent(clip.id, eventId, frame);
   player.goTo(clip.id, Math.round(frame));
   notify(
     'info',

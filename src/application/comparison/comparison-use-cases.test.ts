@@ -4,7 +4,7 @@ import { sessionJson } from '../../formats/session-json/session-json';
 import {
   addRepetition,
   averageRepetitions,
-  carryMomentsOver,
+  carryEventsOver,
   changeOwnCorrection,
   changeReferenceModel,
   chooseRepetition,
@@ -182,7 +182,7 @@ describe('what the bowler is compared with', () => {
     const { movement, reference } = now();
     const session = useDocument.getState().session!;
     setSession({ ...session, marks: { ...session.marks, [athlete()]: {} } });
-    const carried = carryMomentsOver(movement, reference!, now().athlete!);
+    const carried = carryEventsOver(movement, reference!, now().athlete!);
     expect(carried).toHaveLength(5);
     const marks = useDocument.getState().session!.marks[athlete()]!;
     for (const mark of Object.values(marks)) expect(mark.proposed).toBeGreaterThan(0);
@@ -197,8 +197,8 @@ describe('what the bowler is compared with', () => {
     const [first, ...others] = Object.keys(marks);
     const proposed = Object.fromEntries(others.map((id) => [id, { frame: 3, proposed: 0.4, sd: 0.02 }]));
     setSession({ ...session, marks: { ...session.marks, [athlete()]: { ...proposed, [first!]: marks[first!]! } } });
-    const carried = carryMomentsOver(movement, reference!, now().athlete!);
-    expect(carried.map((p) => p.momentId).sort()).toEqual(others.sort());
+    const carried = carryEventsOver(movement, reference!, now().athlete!);
+    expect(carried.map((p) => p.eventId).sort()).toEqual(others.sort());
     expect(useDocument.getState().session!.marks[athlete()]![first!]).toEqual(marks[first!]);
   });
 });

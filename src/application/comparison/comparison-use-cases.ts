@@ -1,6 +1,6 @@
 import { carryOver } from '../../core/events/carry-over';
 import { findRepetitions } from '../../core/events/repetitions';
-import type { Proposal } from '../../core/events/propose-moments';
+import type { Proposal } from '../../core/events/propose-events';
 import type { Movement } from '../../core/model/movement';
 import type { ReferenceModel } from '../../core/model/reference-model';
 import type { OwnCorrection, Session } from '../../core/model/session';
@@ -72,7 +72,7 @@ export function averageRepetitions(clipId: string, average: boolean): void {
  * Carries the moments of one trial over to another one's moments that nobody has marked yet: those that somebody marked
  * also in place of what is only proposed there.
  */
-export function carryMomentsOver(movement: Movement, from: Trial, to: Trial): readonly Proposal[] {
+export function carryEventsOver(movement: Movement, from: Trial, to: Trial): readonly Proposal[] {
   const { marks, timing } = to;
   const kept = Object.entries(marks).filter(([id]) => !timing?.[id] || from.timing?.[id] || !(id in from.marks));
   const carried = carryOver(movement, from, { ...to, marks: Object.fromEntries(kept) });

@@ -1,9 +1,9 @@
-import type { Proposal } from '../../core/events/propose-moments';
+import type { Proposal } from '../../core/events/propose-events';
 import { proposeTrial } from '../../core/events/repetitions';
 import type { Movement } from '../../core/model/movement';
 import type { Session } from '../../core/model/session';
 import { mainOf } from '../../core/model/slots';
-import { eventFrame, markByHand } from '../../core/trial/moments';
+import { eventFrame, markByHand } from '../../core/trial/key-events';
 import type { Trial } from '../../core/trial/trial';
 import { frameAtTime, realTimes, timeAtFrame } from '../../core/timing/clip-time';
 import { syncMap } from '../../core/timing/sync-map';
@@ -24,9 +24,9 @@ function atRoot(session: Session, clipId: string, frame: number): { clipId: stri
 /**
  * Marks a moment at a frame of any camera of a trial, or takes the mark away; it is kept with the first camera.
  */
-export function markMoment(onClip: string, momentId: string, at: number | null): void {
+export function markEvent(onClip: string, eventId: string, at: number | null): void {
   edit((session) => {
-    const as = baseOf(session).moments.find((m) => m.id === momentId)?.frame ?? 'nearest';
+    const as = baseOf(session).moments.find((m) => m.id === eventId)?.frame ?? 'nearest';
     const own = markByHand(at ?? 0, as);
     const whole = atRoot(session, onClip, own.frame);
     const elsewhere = whole.clipId !== onClip;
@@ -34,21 +34,21 @@ export function markMoment(onClip: string, momentId: string, at: number | null):
     // clock.
     const { clipId } = whole;
     const marks = { ...session.marks[clipId] };
-    if (at === null) delete marks[momentId];
-    else marks[momentId] = elsewhere ? { frame: atRoot(session, onClip, eventFrame(own)).frame, proposed: null } : own;
+    if (at === null) delete marks[eventId];
+    else marks[eventId] = elsewhere ? { frame: atRoot(session, onClip, eventFrame(own)).frame, proposed: null } : own;
     session.marks[clipId] = marks;
   });
 }
 
 /** Proposes the moments that are not marked yet, by the movement's rules; one undoable step. */
-export function proposeMomentsOf(movement: Movement, trial: Trial): readonly Proposal[] {
+export function proposeEventsOf(movement: Movement, trial: Trial): readonly Proposal[] {
   const proposals = proposeTrial(movement, trial);
   if (proposals.length > 0) takeProposals(trial, proposals);
   return proposals;
 }
 
 /** A person has looked at every proposed moment of a clip, in all its repetitions, and leaves them. */
-export function confirmAllMoments(clipId: string): void {
+export function confirmAllEvents(clipId: string): void {
   const confirmed = (marks: Session['marks'][string]): Session['marks'][string] =>
     Object.fromEntries(Object.entries(marks).map(([id, mark]) => [id, { ...mark, proposed: null }]));
   edit((session) => {
@@ -63,24 +63,24 @@ export function confirmAllMoments(clipId: string): void {
  * undoable step.
  */
 export function confirmShown(
-  momentId: string,
+  eventId: string,
   looks: readonly { readonly clipId: string; readonly proposed: number; readonly shown: number }[],
 ): void {
   edit((session) => {
-    const as = baseOf(session).moments.find((m) => m.id === momentId)?.frame ?? 'nearest';
+    const as = baseOf(session).moments.find((m) => m.id === eventId)?.frame ?? 'nearest';
     for (const { clipId, proposed, shown } of looks) {
-      const mark = session.marks[clipId]?.[momentId];
+      const mark = session.marks[clipId]?.[eventId];
       if (!mark) continue;
       const kept = shown === proposed ? { ...mark, proposed: null } : markByHand(shown, as);
-      session.marks[clipId] = { ...session.marks[clipId], [momentId]: kept };
+      session.marks[clipId] = { ...session.marks[clipId], [eventId]: kept };
     }
   });
 }
 
 /** A person has looked at a proposed mark and leaves it. */
-export function confirmMoment(clipId: string, momentId: string): void {
+export function confirmEvent(clipId: string, eventId: string): void {
   edit((session) => {
-    const mark = session.marks[clipId]?.[momentId];
-    if (mark) session.marks[clipId] = { ...session.marks[clipId], [momentId]: { ...mark, proposed: null } };
+    const mark = session.marks[clipId]?.[eventId];
+    if (mark) session.marks[clipId] = { ...session.marks[clipId], [eventId]: { ...mark, proposed: null } };
   });
 }

@@ -1,4 +1,4 @@
-import type { Proposal } from '../../core/events/propose-moments';
+import type { Proposal } from '../../core/events/propose-events';
 import type { Mark } from '../../core/model/session';
 import type { Trial } from '../../core/trial/trial';
 import { edit } from '../stores/document-store';
@@ -6,8 +6,8 @@ import { edit } from '../stores/document-store';
 /** Proposals as marks, still to be confirmed: frames and sureness to a hundredth, no frame beyond the last. */
 export function asMarks(proposals: readonly Proposal[], last: number): Record<string, Mark> {
   return Object.fromEntries(
-    proposals.map(({ momentId, frame, confidence, sd, systematic }) => [
-      momentId,
+    proposals.map(({ eventId, frame, confidence, sd, systematic }) => [
+      eventId,
       {
         frame: Math.round(100 * Math.min(last, Math.max(0, frame))) / 100,
         proposed: Math.round(100 * confidence) / 100,

@@ -1,6 +1,6 @@
 import type { Primitive } from '../../core/geometry/primitives';
 import { clipScene } from '../../core/scene/clip-scene';
-import { momentTimes } from '../../core/trial/moments';
+import { eventTimes } from '../../core/trial/key-events';
 import type { Trial } from '../../core/trial/trial';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { nearestFrame, timeAtFrame } from '../../core/timing/clip-time';
@@ -42,7 +42,7 @@ export async function canFilmMp4(): Promise<boolean> {
 }
 /** When the film begins and ends on the leading trial's clock. */
 function stretchOf(lead: Trial, { from, to }: FilmSettings): { readonly from: number; readonly to: number } {
-  const times = momentTimes(lead);
+  const times = eventTimes(lead);
   const end = lead.times[lead.times.length - 1]!;
   return { from: (from === null ? undefined : times[from]) ?? 0, to: (to === null ? undefined : times[to]) ?? end };
 }
@@ -55,7 +55,7 @@ export function filmPlan(
 ): Result<readonly FilmPicture[], Issue<'no-stretch'>> {
   const { from, to } = stretchOf(lead, settings);
   if (to <= from) return fail('no-stretch', TEXT.filmWouldEndBeforeIt);
-  const times = momentTimes(lead);
+  const times = eventTimes(lead);
   const stops =
     settings.stopSeconds > 0
       ? derived.movement.moments.flatMap((m) => (times[m.id] === undefined ? [] : [{ id: m.id, at: times[m.id]! }]))
@@ -65,7 +65,7 @@ export function filmPlan(
 
 /** Where in the movement a time lies: the last moment before it. */
 function wordsAt(derived: Derived, lead: Trial, { at, stop }: FilmPicture): string {
-  const times = momentTimes(lead);
+  const times = eventTimes(lead);
   if (stop !== null) return derived.movement.moments.find((m) => m.id === stop)!.name;
   const before = derived.movement.moments.filter((m) => times[m.id] !== undefined && times[m.id]! <= at).at(-1);
   return before ? TEXT.nameAtMs(before.name, Math.round((at - times[before.id]!) * 1000)) : '';

@@ -118,7 +118,7 @@ const belowOf = (panes: readonly KnownPane[], i: number): number =>
     .length;
 
 /** Name of a moment, and of what lies before the first. */
-const momentName =
+const eventName =
   ({ movement }: Derived) =>
   (id: string | null): string =>
     movement.moments.find((m) => m.id === id)?.name ?? TEXT.beforeFirstMoment;
@@ -151,7 +151,7 @@ export async function makeTalkFilm(derived: Derived): Promise<Result<TalkFilm, I
   const clips = new Map(derived.clips.map((on) => [on.trial.clip.id, on]));
   const shown = new Set(pictures.flatMap((p) => panesOf(p, clips).map(({ pane }) => pane.clipId)));
   const wanted: Clip[] = [...shown].map((id) => clips.get(id)!.trial.clip);
-  const nameOf = momentName(derived);
+  const nameOf = eventName(derived);
   const video = await asFilm(async (maker) => {
     const begun = await maker.open({ format, title: session.name, soundRate: sound?.rate ?? null }, wanted);
     if (!begun.ok) return begun;

@@ -5,19 +5,19 @@ import { baseOf } from '../analysis/derived';
 import { redoEdit, setSession, undoEdit, useDocument } from '../stores/document-store';
 import {
   addMeasure,
-  addMoment,
+  addEvent,
   addPoint,
   changeCautions,
   changeSheet,
   changeMeasure,
-  changeMoment,
+  changeEvent,
   linkCause,
   removeMeasure,
-  removeMoment,
+  removeEvent,
   removePoint,
   renameMovement,
   sortMeasures,
-  sortMoments,
+  sortEvents,
 } from './movement-editing';
 
 const session = () => useDocument.getState().session!;
@@ -38,11 +38,11 @@ it('the first change makes a copy that belongs to the session; the movement that
 });
 
 it('a moment is added with a key of its own, renamed, put elsewhere; phases join what is neighbouring', () => {
-  addMoment('Run-up begins');
+  addEvent('Run-up begins');
   const added = movement().moments.at(-1)!;
   expect(added).toMatchObject({ id: 'run-up-begins', key: '6', rule: null });
-  changeMoment(added.id, { name: 'Run-up', hint: 'The first step.' });
-  sortMoments([added.id, ...ids().filter((id) => id !== added.id)]);
+  changeEvent(added.id, { name: 'Run-up', hint: 'The first step.' });
+  sortEvents([added.id, ...ids().filter((id) => id !== added.id)]);
   expect(ids()[0]).toBe('run-up-begins');
   expect(movement().phases[0]).toEqual({
     from: 'run-up-begins',
@@ -55,12 +55,12 @@ it('a moment is added with a key of its own, renamed, put elsewhere; phases join
 });
 
 it('a moment that measures need is not taken away, and they are named; one that none needs is', () => {
-  const refused = removeMoment('release');
+  const refused = removeEvent('release');
   expect(!refused.ok && refused.issue.message).toMatch(/^\u201c.+\u201d, .+ more measures need this moment/);
   expect(ids()).toContain('release');
   expect(session().ownMovement).toBeNull();
-  addMoment('Extra');
-  expect(removeMoment('extra').ok).toBe(true);
+  addEvent('Extra');
+  expect(removeEvent('extra').ok).toBe(true);
   expect(ids()).not.toContain('extra');
 });
 
@@ -93,7 +93,7 @@ it('what would break the movement is refused in words, and nothing changes', () 
   expect(!two.ok && two.issue.message).toContain('Two measures are called');
   const late = linkCause('trunk-at-release', 'back-knee-at-back-foot-contact', { share: 0.5, because: 'x' });
   expect(!late.ok && late.issue.message).toContain('comes after');
-  const key = changeMoment('release', { key: '' });
+  const key = changeEvent('release', { key: '' });
   expect(!key.ok && key.issue.message).toMatch(/^Moment \u201cRelease\u201d: /);
   expect(session()).toBe(before);
 });

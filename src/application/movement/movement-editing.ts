@@ -1,10 +1,10 @@
 import { produce } from 'immer';
-import { momentsOf, type Measure } from '../../core/model/measure';
-import { movementSchema, type Moment, type Movement } from '../../core/model/movement';
+import { eventsOf, type Measure } from '../../core/model/measure';
+import { movementSchema, type KeyEvent, type Movement } from '../../core/model/movement';
 import { freeId } from '../../core/model/measure-form';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { movementOf, MOVEMENTS } from '../../movements';
-import { momentKey } from '../../movements/moment-key';
+import { eventKey } from '../../movements/event-key';
 import { baseOf } from '../analysis/derived';
 import { edit, useDocument } from '../stores/document-store';
 import { TEXT } from '../../ui/text/application/movement';
@@ -59,12 +59,12 @@ const rejoin = (movement: Movement): void => {
   });
 };
 
-export const addMoment = (name: string): Changed =>
+export const addEvent = (name: string): Changed =>
   changeMovement((movement) => {
     const taken = movement.moments.map((m) => m.key);
     const key =
-      Array.from({ length: 21 }, (_, i) => momentKey(i)).find((k) => !taken.includes(k)) ??
-      momentKey(movement.moments.length);
+      Array.from({ length: 21 }, (_, i) => eventKey(i)).find((k) => !taken.includes(k)) ??
+      eventKey(movement.moments.length);
     movement.moments.push({
       id: freeId(
         name,
@@ -80,11 +80,11 @@ export const addMoment = (name: string): Changed =>
   });
 
 /** Takes a moment away; measures that need it must go, or be moved, first. */
-export function removeMoment(id: string): Changed {
+export function removeEvent(id: string): Changed {
   const { session } = useDocument.getState();
   const needed = session
     ? baseOf(session)
-        .measures.filter((m) => momentsOf(m).includes(id))
+        .measures.filter((m) => eventsOf(m).includes(id))
         .map((m) => `\u201c${m.name}\u201d`)
     : [];
   const need =
@@ -105,22 +105,22 @@ export function removeMoment(id: string): Changed {
               },
             }
           : m,
-      ) as Moment[];
+      ) as KeyEvent[];
     if (movement.repeats?.by === id) movement.repeats = null;
     rejoin(movement);
   });
 }
 
-export const changeMoment = (
+export const changeEvent = (
   id: string,
-  change: Partial<Pick<Moment, 'name' | 'hint' | 'key' | 'frame' | 'rule'>>,
+  change: Partial<Pick<KeyEvent, 'name' | 'hint' | 'key' | 'frame' | 'rule'>>,
 ): Changed =>
   changeMovement((movement) => {
     movement.moments = movement.moments.map((m) => (m.id === id ? { ...m, ...change } : m));
     rejoin(movement);
   });
 
-export const sortMoments = (ids: readonly string[]): Changed =>
+export const sortEvents = (ids: readonly string[]): Changed =>
   changeMovement((movement) => {
     movement.moments = ids.flatMap((id) => movement.moments.find((m) => m.id === id) ?? []);
     rejoin(movement);

@@ -20,7 +20,7 @@ export interface ViewState {
   readonly plain: readonly string[];
   readonly mode: MatchMode;
   /** Moment at which the clips are together in locked mode. */
-  readonly lockMoment: string | null;
+  readonly lockEvent: string | null;
   /** Clip id -> its time minus the leading clip's, seconds, where the clips are locked as they stand. */
   readonly offsets: Readonly<Record<string, number>>;
   /** Part of the time axis that the ribbons show, seconds; null shows all. */
@@ -114,7 +114,7 @@ export const useView = create<ViewState>(() => ({
   activeClip: null,
   plain: [],
   mode: 'matched',
-  lockMoment: null,
+  lockEvent: null,
   offsets: {},
   ribbonSpan: null,
   thumbnails: false,

@@ -56,7 +56,7 @@ let pointer: Vec2 | null = null;
 let moment: string | null = null;
 
 /** The moment of the movement that the bench has reached. */
-export const setTalkMoment = (id: string | null): void => {
+export const setTalkEvent = (id: string | null): void => {
   moment = id;
 };
 

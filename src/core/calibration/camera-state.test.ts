@@ -1,5 +1,5 @@
 import { stickClip, stickTrial } from '../../../tests/fixtures/stick-trial';
-import { proposeMoments } from '../events/propose-moments';
+import { proposeEvents } from '../events/propose-events';
 import { evaluateMeasure } from '../measures';
 import { cameraPathSchema, type CameraPath } from '../model/clip';
 import { measureSchema, type Measure } from '../model/measure';
@@ -144,9 +144,9 @@ test('no contact is proposed from a picture that moves, and what hangs on one is
     ],
   });
   const bare = (path: CameraPath | null) => ({ ...trial(path), marks: {}, timing: {} });
-  const [still, panned] = [proposeMoments(movement, bare(STILL)), proposeMoments(movement, bare(PANS))];
-  expect(panned.map(({ momentId }) => momentId)).toEqual(['bent']);
-  const bent = still.find(({ momentId }) => momentId === 'bent')!;
+  const [still, panned] = [proposeEvents(movement, bare(STILL)), proposeEvents(movement, bare(PANS))];
+  expect(panned.map(({ eventId }) => eventId)).toEqual(['bent']);
+  const bent = still.find(({ eventId }) => eventId === 'bent')!;
   expect(panned[0]!.confidence).toBeLessThanOrEqual(0.5 * bent.confidence + 1e-9);
 });
 

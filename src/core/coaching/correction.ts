@@ -1,7 +1,7 @@
 import { cautionText } from './caution-text';
 import type { RankedGap } from '../judgement/priority';
 import { inUnit } from '../units';
-import { momentsOf } from '../model/measure';
+import { eventsOf } from '../model/measure';
 import type { Movement } from '../model/movement';
 import type { Stage } from '../model/practice';
 import type { Note, OwnCorrection } from '../model/session';
@@ -76,7 +76,7 @@ export function draftCorrection(movement: Movement, gap: RankedGap, minor = fals
   return {
     measureId: measure.id,
     title: measure.name,
-    moment: movement.moments.find((m) => m.id === momentsOf(measure)[0])?.name ?? '',
+    moment: movement.moments.find((m) => m.id === eventsOf(measure)[0])?.name ?? '',
     seen:
       measure.kind === 'checkpoint'
         ? `${measure.question} ${value}`

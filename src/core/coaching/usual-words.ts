@@ -1,4 +1,4 @@
-import { momentsOf, type Measure, type Plane } from '../model/measure';
+import { eventsOf, type Measure, type Plane } from '../model/measure';
 import type { Movement } from '../model/movement';
 
 const CAMERA: Readonly<Record<Plane, string>> = {
@@ -8,7 +8,7 @@ const CAMERA: Readonly<Record<Plane, string>> = {
   any: 'Camera on a stand, everything in the picture',
 };
 
-const momentName = (movement: Movement, id: string | undefined): string =>
+const eventName = (movement: Movement, id: string | undefined): string =>
   movement.moments.find((m) => m.id === id)?.name.toLowerCase() ?? '';
 
 /**
@@ -16,7 +16,7 @@ const momentName = (movement: Movement, id: string | undefined): string =>
  * slow to fast).
  */
 export function usualDrills(movement: Movement, measure: Measure, range: string): readonly string[] {
-  const [at, from] = momentsOf(measure).map((id) => momentName(movement, id));
+  const [at, from] = eventsOf(measure).map((id) => eventName(movement, id));
   if (measure.kind === 'checkpoint' || measure.kind === 'facing-by-eye')
     return [
       `Hold the position of ${at} and look at it`,
@@ -38,7 +38,7 @@ export function usualDrills(movement: Movement, measure: Measure, range: string)
 
 /** From where, when and what number. */
 export function usualSelfCheck(movement: Movement, measure: Measure, range: string): string {
-  const at = momentName(movement, momentsOf(measure)[0]);
+  const at = eventName(movement, eventsOf(measure)[0]);
   if (measure.kind === 'checkpoint' || measure.kind === 'facing-by-eye')
     return `${CAMERA[measure.plane]}; stop at ${at} and ask: ${measure.question}`;
   return `${CAMERA[measure.plane]}; stop at ${at}: ${measure.name.toLowerCase()} should be ${range}.`;

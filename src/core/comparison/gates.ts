@@ -6,7 +6,7 @@ import { mainViews, type Side } from './side';
 
 /** One gate of a course (a moment of the movement), against the reference. Seconds. */
 export interface Gate {
-  readonly momentId: string;
+  readonly eventId: string;
   readonly name: string;
   /** From the first common moment. */
   readonly athlete: number;
@@ -33,7 +33,7 @@ export function gatesOf(movement: Movement, athlete: Side, reference: Side): rea
     const time = compareMeasure(durationBetween(start.id, m.id), a, r);
     const behind = time.difference!;
     const gate = {
-      momentId: m.id,
+      eventId: m.id,
       name: m.name,
       athlete: (time.athlete as Measured).value,
       reference: (time.reference as Measured).value,

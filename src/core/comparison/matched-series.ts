@@ -3,7 +3,7 @@ import { seriesOfMeasure, seriesUnitOf, seriesOf, unitOf } from '../measures';
 import type { Measure } from '../model/measure';
 import { performerKey } from '../model/performer';
 import type { Movement } from '../model/movement';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import { interpolateLinear } from '../signal/resample';
 import { timeAtFrame } from '../timing/clip-time';
 import { isTooSmall } from '../trial/too-small';
@@ -52,7 +52,7 @@ export interface MatchedSeries {
   readonly longest: Stretch | null;
 }
 
-const commonMoments = (movement: Movement, trials: readonly Trial[]): readonly string[] =>
+const commonEvents = (movement: Movement, trials: readonly Trial[]): readonly string[] =>
   movement.moments.map((m) => m.id).filter((id) => trials.every((p) => p.marks[id] !== undefined));
 
 /** Real times at which a trial is at each sample of matched time. */
@@ -74,7 +74,7 @@ const ERROR_EVERY = SAMPLES / 2;
 function timeSdAt(trial: Trial, through: readonly string[], sample: number): number {
   const phase = Math.min(through.length - 2, Math.floor(sample / SAMPLES));
   const share = (sample - phase * SAMPLES) / SAMPLES;
-  return Math.hypot((1 - share) * momentSd(trial, through[phase]!), share * momentSd(trial, through[phase + 1]!));
+  return Math.hypot((1 - share) * keyEventSd(trial, through[phase]!), share * keyEventSd(trial, through[phase + 1]!));
 }
 
 /**
@@ -154,7 +154,7 @@ export function matchedSeries(
   const [own, others] = [athlete, reference].map((side) => side.map((views) => viewOf(measure, views)));
   // Still pictures are no movement.
   if ([...own!, ...others!].some(({ clip }) => clip.pictures)) return null;
-  const through = commonMoments(movement, [...own!, ...others!]);
+  const through = commonEvents(movement, [...own!, ...others!]);
   if (through.length < 2 || ![...own!, ...others!].every((p) => inOrder(p, through))) return null;
   const seriesThrough = (trial: Trial): Float64Array => {
     const values = kind.values(measure, trial);

@@ -32,11 +32,11 @@ export function pathOf(movement: Movement, trial: Trial, { point, from }: PathOp
   if (trial.clip.pictures || marked.length < 2 || Number.isNaN(trial.bodyHeight)) return null;
   const { angle: offPlane } = cameraOffPlane(trial.clip);
   const [first, last] = [Math.round(Math.min(...marked)), Math.round(Math.max(...marked))];
-  const atMoment = 'moment' in from;
-  const fixed = atMoment ? trial.marks[from.moment] : undefined;
+  const atEvent = 'moment' in from;
+  const fixed = atEvent ? trial.marks[from.moment] : undefined;
   const origin = fixed === undefined ? null : pointAt(trial, point, fixed, offPlane);
-  if (atMoment && !origin) return null;
-  const trajectory = trajectoryOf(trial, { point, ...(atMoment ? { relativeTo: null, line: null } : from) }, offPlane);
+  if (atEvent && !origin) return null;
+  const trajectory = trajectoryOf(trial, { point, ...(atEvent ? { relativeTo: null, line: null } : from) }, offPlane);
   const frames = Array.from({ length: last - first + 1 }, (_, k) => first + k);
   const places = frames.map((frame) => ({
     x: (trajectory.x[frame]! - (origin?.x ?? 0)) / trial.bodyHeight,

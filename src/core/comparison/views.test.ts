@@ -200,7 +200,7 @@ describe('curves in matched time', () => {
 
 test('gates: the running gain or loss, and what was lost since the gate before', () => {
   const gates = gatesOf(movement, [[rod(() => 0, { a: 2, b: 14, c: 30 })]], [[rod(() => 0, { a: 5, b: 15, c: 33 })]]);
-  expect(gates.map((g) => g.momentId)).toEqual(['a', 'b', 'c']);
+  expect(gates.map((g) => g.eventId)).toEqual(['a', 'b', 'c']);
   expect(gates.map((g) => Math.round(1000 * g.behind))).toEqual([0, 20, 0]);
   expect(gates.map((g) => Math.round(1000 * g.lost))).toEqual([0, 20, -20]);
   // Two clips at 100 frames a second: 1.96 sqrt(2) T / sqrt(6).

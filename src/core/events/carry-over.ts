@@ -5,8 +5,8 @@ import { continuousSeries } from '../quantities';
 import { interpolateLinear } from '../signal/resample';
 import { warpInside, type Features } from '../timing/dynamic-time-warp';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
-import { proposalSd } from '../trial/moments';
-import { proposeMoments, type Proposal } from './propose-moments';
+import { proposalSd } from '../trial/key-events';
+import { proposeEvents, type Proposal } from './propose-events';
 
 /** The curves by which two trials are laid on each other: joints of both sides, and the trunk. */
 const joint = (
@@ -100,7 +100,7 @@ export function carryOver(movement: Movement, marked: Trial, other: Trial): read
     const frame = frameAtTime(other.times, time);
     const reach = REFINE / other.interval;
     const [refined] = moment.rule
-      ? proposeMoments(
+      ? proposeEvents(
           { ...movement, moments: [{ ...moment, rule: { ...moment.rule, after: null, before: null } }] },
           { ...other, marks: {} },
           {
@@ -114,13 +114,13 @@ export function carryOver(movement: Movement, marked: Trial, other: Trial): read
     const ofRule = refined ? CARRIED_SD ** 2 / (CARRIED_SD ** 2 + refined.sd ** 2) : 0;
     const proposal: Proposal = refined
       ? asSure({
-          momentId: moment.id,
+          eventId: moment.id,
           frame: ofRule * refined.frame + (1 - ofRule) * frame,
           confidence: Math.min(1, Math.max(refined.confidence, 0.3) * likeness * (1 / (1 + (away / AGREE) ** 2) + 0.4)),
           sd: Math.hypot(Math.sqrt(ofRule) * refined.sd, away / 4),
           systematic: refined.systematic,
         })
-      : asSure({ momentId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD, systematic: 0 });
+      : asSure({ eventId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD, systematic: 0 });
     const order = movement.moments.map((m) => m.id);
     const clash = Object.entries(fixed).some(
       ([id, at]) => Math.sign(order.indexOf(moment.id) - order.indexOf(id)) !== Math.sign(proposal.frame - at),

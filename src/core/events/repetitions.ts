@@ -1,12 +1,12 @@
 import { cameraRefusal } from '../trial/camera-refusal';
 import { peaksOf, type FrameSpan } from '../signal/peaks';
-import type { MomentRule } from '../model/moment-rule';
-import type { Moment, Movement } from '../model/movement';
+import type { KeyEventRule } from '../model/key-event-rule';
+import type { KeyEvent, Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import { continuousSeries } from '../quantities';
 import { contactEdges } from './contacts';
 import { crossingsOf, noiseOf } from './occurrences';
-import { pictureOfRule, proposeMoments, speedOf, type Proposal } from './propose-moments';
+import { pictureOfRule, proposeEvents, speedOf, type Proposal } from './propose-events';
 
 /** The moments of one repetition; they follow each other in the movement's order. */
 export type Repetition = readonly Proposal[];
@@ -38,7 +38,7 @@ const AROUND = 0.06;
 const UNSURE = { confidence: 0.5, sd: 0.02 } as const;
 
 /** Every frame position at which a rule holds in the whole clip, in time order. */
-function everyTime(trial: Trial, rule: MomentRule): readonly number[] {
+function everyTime(trial: Trial, rule: KeyEventRule): readonly number[] {
   if (cameraRefusal(trial, pictureOfRule(rule))) return [];
   const whole: FrameSpan = { first: 0, last: trial.times.length - 1 };
   switch (rule.rule) {
@@ -65,7 +65,7 @@ const inOrder = (proposals: Repetition): boolean =>
 /** Every time that the counted moment happens, with what of the other moments is found round it. */
 function repetitionsRound(
   movement: Movement,
-  by: Moment & { readonly rule: MomentRule },
+  by: KeyEvent & { readonly rule: KeyEventRule },
   trial: Trial,
 ): readonly Repetition[] {
   const bare = { ...trial, marks: {}, timing: {} };
@@ -75,12 +75,12 @@ function repetitionsRound(
   const reach = Math.ceil(AROUND / trial.interval);
   /** The counted moment itself, as surely as its own rule finds it there. */
   const counted = (frame: number): Proposal => {
-    const [found] = proposeMoments(alone, bare, {
+    const [found] = proposeEvents(alone, bare, {
       first: Math.max(0, Math.floor(frame) - reach),
       last: Math.min(last, Math.ceil(frame) + reach),
     });
     return {
-      momentId: by.id,
+      eventId: by.id,
       frame,
       confidence: found?.confidence ?? UNSURE.confidence,
       sd: found?.sd ?? UNSURE.sd,
@@ -89,16 +89,16 @@ function repetitionsRound(
   };
   return times
     .map((frame, i) =>
-      proposeMoments(
+      proposeEvents(
         movement,
         { ...bare, marks: { [by.id]: frame } },
         { first: Math.floor(times[i - 1] ?? 0), last: Math.ceil(times[i + 1] ?? last) },
       ).concat(counted(frame)),
     )
-    .map((proposals) => movement.moments.flatMap((m) => proposals.find((p) => p.momentId === m.id) ?? []));
+    .map((proposals) => movement.moments.flatMap((m) => proposals.find((p) => p.eventId === m.id) ?? []));
 }
 
-const countedBy = (movement: Movement): (Moment & { readonly rule: MomentRule }) | null => {
+const countedBy = (movement: Movement): (KeyEvent & { readonly rule: KeyEventRule }) | null => {
   const by = movement.moments.find((m) => m.id === movement.repeats?.by);
   return by?.rule ? { ...by, rule: by.rule } : null;
 };
@@ -112,10 +112,10 @@ const countedBy = (movement: Movement): (Moment & { readonly rule: MomentRule })
 export function findRepetitions(movement: Movement, trial: Trial): readonly Repetition[] {
   const ruled = movement.moments.filter((m) => m.rule !== null).map((m) => m.id);
   const whole = (proposals: Repetition): boolean =>
-    ruled.every((id) => proposals.some((p) => p.momentId === id)) && inOrder(proposals);
+    ruled.every((id) => proposals.some((p) => p.eventId === id)) && inOrder(proposals);
   const by = countedBy(movement);
   return (
-    by ? repetitionsRound(movement, by, trial) : [proposeMoments(movement, { ...trial, marks: {}, timing: {} })]
+    by ? repetitionsRound(movement, by, trial) : [proposeEvents(movement, { ...trial, marks: {}, timing: {} })]
   ).filter(whole);
 }
 
@@ -145,9 +145,9 @@ export function repeatedEvents(movement: Movement, trial: Trial): readonly numbe
 export function proposeTrial(movement: Movement, trial: Trial): readonly Proposal[] {
   if (trial.clip.pictures) return [];
   const by = countedBy(movement);
-  if (!by || Object.keys(trial.marks).length > 0) return proposeMoments(movement, trial);
+  if (!by || Object.keys(trial.marks).length > 0) return proposeEvents(movement, trial);
   const [first, ...others] = repetitionsRound(movement, by, trial).filter(inOrder);
-  if (!first) return proposeMoments(movement, trial);
+  if (!first) return proposeEvents(movement, trial);
   return others.reduce(
     (best, r) => (r.length > best.length || (r.length === best.length && leastSure(r) > leastSure(best)) ? r : best),
     first,

@@ -2,7 +2,7 @@ import type { Movement } from '../model/movement';
 import { notMeasurable, type NotMeasurable } from '../reading';
 import { cameraRefusal } from '../trial/camera-refusal';
 import type { Trial } from '../trial/trial';
-import { pictureOfRule, proposeMoments, type Proposal } from './propose-moments';
+import { pictureOfRule, proposeEvents, type Proposal } from './propose-events';
 
 /** What a rule proposes in a trial, or why it proposes nothing. */
 export type Tried =
@@ -17,8 +17,8 @@ const refused = (...args: Parameters<typeof notMeasurable>): Tried => ({
  * Tries the rule of one moment on a trial as it stands, the other marks kept: a rule that is being written is seen at
  * work.
  */
-export function tryRule(movement: Movement, trial: Trial, momentId: string): Tried {
-  const rule = movement.moments.find((m) => m.id === momentId)?.rule;
+export function tryRule(movement: Movement, trial: Trial, eventId: string): Tried {
+  const rule = movement.moments.find((m) => m.id === eventId)?.rule;
   if (!rule) return refused('moment-missing', 'It has no rule', 'Give it one, or mark it by eye.');
   if (trial.clip.pictures)
     return refused('still-pictures', 'Still pictures have no movement to find it in', 'Mark it by eye.');
@@ -26,8 +26,8 @@ export function tryRule(movement: Movement, trial: Trial, momentId: string): Tri
   if (moved) return { found: null, refused: moved };
   if (Object.keys(trial.smoothed).length === 0)
     return refused('point-missing', 'The clip has no points yet', 'Detect or place them at Measure.');
-  const marks = Object.fromEntries(Object.entries(trial.marks).filter(([id]) => id !== momentId));
-  const found = proposeMoments(movement, { ...trial, marks }).find((p) => p.momentId === momentId);
+  const marks = Object.fromEntries(Object.entries(trial.marks).filter(([id]) => id !== eventId));
+  const found = proposeEvents(movement, { ...trial, marks }).find((p) => p.eventId === eventId);
   return found
     ? { found, refused: null }
     : refused(

@@ -1,6 +1,6 @@
 import { refsOfMeasure } from '../measures';
 import { inRegion } from '../anatomy/regions';
-import { momentsOf, type Measure } from '../model/measure';
+import { eventsOf, type Measure } from '../model/measure';
 import type { Movement } from '../model/movement';
 import type { Note } from '../model/session';
 import { partsOf } from '../trial/places';
@@ -38,7 +38,7 @@ export function measuresFor(
   { moment, region }: { readonly moment: string | null; readonly region: string | null },
 ): readonly Measure[] {
   const fits = (measure: Measure): number =>
-    (moment !== null && momentsOf(measure).includes(moment) ? 2 : 0) +
+    (moment !== null && eventsOf(measure).includes(moment) ? 2 : 0) +
     (region !== null && ofRegion(measure, region) ? 1 : 0);
   return [...measures].sort((a, b) => fits(b) - fits(a));
 }

@@ -1,6 +1,6 @@
 import { viewRefusal } from '../calibration/view';
 import { refsOfMeasure } from '../measures';
-import { momentsOf } from '../model/measure';
+import { eventsOf } from '../model/measure';
 import type { Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import { partsOf } from '../trial/places';
@@ -24,7 +24,7 @@ export function placingOrder(movement: Movement, trial: Trial): readonly PointId
 
 /** A point that a measure needs at a moment and that is not known there, or not surely. */
 export interface WorkItem {
-  readonly momentId: string;
+  readonly eventId: string;
   readonly frame: number;
   readonly id: PointId;
   readonly state: 'missing' | 'unsure';
@@ -43,7 +43,7 @@ export function workList(movement: Movement, trial: Trial): readonly WorkItem[] 
     if (mark === undefined) continue;
     const frame = Math.round(mark);
     for (const measure of movement.measures) {
-      if (!momentsOf(measure).includes(moment.id) || viewRefusal(trial.clip, measure.plane)) continue;
+      if (!eventsOf(measure).includes(moment.id) || viewRefusal(trial.clip, measure.plane)) continue;
       for (const { id } of refsOfMeasure(measure).flatMap((ref) =>
         partsOf(ref, trial.clip.performer, trial.smoothed),
       )) {
@@ -57,7 +57,7 @@ export function workList(movement: Movement, trial: Trial): readonly WorkItem[] 
         if (!missing && !unsure) continue;
         const key = `${moment.id} ${id}`;
         const item = items.get(key) ?? {
-          momentId: moment.id,
+          eventId: moment.id,
           frame,
           id,
           state: missing ? ('missing' as const) : ('unsure' as const),

@@ -18,7 +18,7 @@ export const checkpoint: KindOfMeasure<'checkpoint'> = {
   refs: () => [],
   picture: () => 'nothing',
   reads: 'moments',
-  needsSureMoments: false,
+  needsSureEvents: false,
   evaluate: (measure, trial) => {
     const answer = trial.checks[measure.id];
     if (answer === undefined || typeof answer === 'number')

@@ -2,7 +2,7 @@ import { contactEdges } from '../events/contacts';
 import { awayFrom, crossingsOf, noiseOf } from '../events/occurrences';
 import type { Occurrence } from '../model/measure';
 import { PLAIN } from '../model/words';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import type { Trial } from '../trial/trial';
 import { isSpan, spanOf, tooLittleKnown } from '../trial/phase';
 import { peaksOf, type FrameSpan } from '../signal/peaks';
@@ -49,7 +49,7 @@ export const count: KindOfMeasure<'count'> = {
       : refsOfQuantity(occurrence.of),
   picture: ({ occurrence }) => (occurrence.type === 'contact' ? 'place' : pictureOfQuantity(occurrence.of)),
   reads: 'movement',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const { occurrence } = measure;
     const span = spanOf(trial, measure);
@@ -69,7 +69,7 @@ export const count: KindOfMeasure<'count'> = {
           });
     const inside = all.filter((frame) => frame >= trial.marks[measure.from]! && frame <= trial.marks[measure.to]!);
     // One that lies as near to an edge as its moment is unsure may be on either side of it.
-    const near = (id: string): number => Math.max(EDGE, (2 * momentSd(trial, id)) / trial.interval);
+    const near = (id: string): number => Math.max(EDGE, (2 * keyEventSd(trial, id)) / trial.interval);
     const onEdge = [measure.from, measure.to].some((id) =>
       all.some((frame) => Math.abs(frame - trial.marks[id]!) <= near(id)),
     );

@@ -25,7 +25,7 @@ export const dispersion: KindOfMeasure<'dispersion'> = {
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   reads: 'movement',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const path = pathOf(trial, measure);
     if (!isPath(path)) return path;

@@ -1,5 +1,5 @@
 import { TIME } from '../model/words';
-import { momentSystematic, momentSd } from '../trial/moments';
+import { eventSystematic, keyEventSd } from '../trial/key-events';
 import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { UNLISTED } from './common';
@@ -16,14 +16,14 @@ export const duration: KindOfMeasure<'duration'> = {
   refs: () => [],
   picture: () => 'nothing',
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: ({ from, to }, trial) => {
     const [a, b] = [trial.marks[from]!, trial.marks[to]!];
     return {
       measurable: true,
       value: timeAtFrame(trial.times, b) - timeAtFrame(trial.times, a),
-      sd: quadrature(momentSd(trial, from), momentSd(trial, to)),
-      systematicSd: quadrature(momentSystematic(trial, from), momentSystematic(trial, to)),
+      sd: quadrature(keyEventSd(trial, from), keyEventSd(trial, to)),
+      systematicSd: quadrature(eventSystematic(trial, from), eventSystematic(trial, to)),
       unit: 'ms',
       provenance: { clipId: trial.clip.id, frames: [b, a], points: [] },
     };

@@ -44,7 +44,7 @@ export const dwell: KindOfMeasure<'dwell'> = {
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const path = pathOf(trial, measure);
     if (!isPath(path)) return path;

@@ -1,6 +1,6 @@
 import { wrapAngle } from '../geometry/angle';
 import { WHEN } from '../model/words';
-import { momentSystematic, momentSd, quoted } from '../trial/moments';
+import { eventSystematic, keyEventSd, quoted } from '../trial/key-events';
 import { notMeasurable } from '../reading';
 import {
   continuousSeries,
@@ -47,7 +47,7 @@ export const eventOffset: KindOfMeasure<'event-offset'> = {
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const { of, plane, lengthIn } = measure;
     const mark = trial.marks[measure.moment]!;
@@ -87,8 +87,8 @@ export const eventOffset: KindOfMeasure<'event-offset'> = {
     return {
       measurable: true,
       value: timeAtFrame(trial.times, frame) - timeAtFrame(trial.times, mark),
-      sd: quadrature(there.sd * perUnit, momentSd(trial, measure.moment)),
-      systematicSd: quadrature(there.systematicSd * perUnit, momentSystematic(trial, measure.moment)),
+      sd: quadrature(there.sd * perUnit, keyEventSd(trial, measure.moment)),
+      systematicSd: quadrature(there.systematicSd * perUnit, eventSystematic(trial, measure.moment)),
       unit: 'ms',
       provenance: { clipId: trial.clip.id, frames: [frame, mark], points: [...there.provenance.points] },
     };

@@ -1,5 +1,5 @@
 import { WHEN } from '../model/words';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import { difference, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
 import { largest } from '../signal/peaks';
 import { quadrature } from '../statistics/propagate';
@@ -22,7 +22,7 @@ export const extreme: KindOfMeasure<'extreme'> = {
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   reads: ({ output }) => (output === 'time' ? 'time' : 'movement'),
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const { of, from, which, output, plane, lengthIn } = measure;
     const r = phaseSeries(trial, measure, measure);
@@ -46,7 +46,7 @@ export const extreme: KindOfMeasure<'extreme'> = {
             top.frame,
             quadrature(ownSd(there), SAME_BETWEEN_MOMENTS * there.systematicSd),
           ),
-          Math.abs(top.frame - trial.marks[from]!) <= 1 ? momentSd(trial, from) : 0,
+          Math.abs(top.frame - trial.marks[from]!) <= 1 ? keyEventSd(trial, from) : 0,
         ),
         refsOfQuantity(of),
       );

@@ -20,7 +20,7 @@ export const facingByEye: KindOfMeasure<'facing-by-eye'> = {
   refs: () => [],
   picture: () => 'nothing',
   reads: 'moments',
-  needsSureMoments: false,
+  needsSureEvents: false,
   evaluate: (measure, trial) => {
     const answer = trial.checks[measure.id];
     if (answer === 'not-visible')

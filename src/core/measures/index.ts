@@ -1,13 +1,13 @@
 import { viewRefusal } from '../calibration/view';
 import type { Primitive } from '../geometry/primitives';
-import { momentsOf, type Measure, type MeasureKind } from '../model/measure';
+import { eventsOf, type Measure, type MeasureKind } from '../model/measure';
 import type { PointRef } from '../model/quantity';
 import type { UsualWords } from '../model/words';
 import { cameraRefusal, cutRefusal } from '../trial/camera-refusal';
 import { rateRefusal } from '../trial/rate-refusal';
 import { tooSmall } from '../trial/too-small';
 import type { Trial } from '../trial/trial';
-import { momentMissing, quoted, unsureMoment } from '../trial/moments';
+import { eventMissing, quoted, unsureEvent } from '../trial/key-events';
 import { notMeasurable, type Reading } from '../reading';
 import type { DisplayUnit } from '../units';
 import { checkpoint } from './checkpoint';
@@ -79,9 +79,9 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
     );
   const moved = cameraRefusal(trial, kind.picture(measure));
   if (moved) return moved;
-  const moments = momentsOf(measure);
+  const moments = eventsOf(measure);
   const missing = moments.find((id) => trial.marks[id] === undefined);
-  if (missing !== undefined) return momentMissing(trial, missing);
+  if (missing !== undefined) return eventMissing(trial, missing);
   const outside = moments.find((id) => trial.marks[id]! < 0 || trial.marks[id]! > trial.times.length - 0.5);
   if (outside !== undefined)
     return notMeasurable(
@@ -100,7 +100,7 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
           moments.map((id) => trial.marks[id]!),
         )
       : null) ??
-    (kind.needsSureMoments ? unsureMoment(trial, moments) : null) ??
+    (kind.needsSureEvents ? unsureEvent(trial, moments) : null) ??
     largeEnough(trial, readAs(trial, kind.evaluate(measure, trial)))
   );
 }

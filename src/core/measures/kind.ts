@@ -43,7 +43,7 @@ export interface KindOfMeasure<K extends MeasureKind> {
   /** Whether pictures at its moments are enough for it, or it needs the movement between them, or its true time too. */
   readonly reads: Reads | ((measure: MeasureOf<K>) => Reads);
   /** Whether a proposed moment must be sure before it is read; an answer by eye is not read off its moment. */
-  readonly needsSureMoments: boolean;
+  readonly needsSureEvents: boolean;
   /**
    * Its value in a trial whose view shows its plane and whose moments are there (`evaluateMeasure` sees to both).
    */

@@ -1,6 +1,6 @@
 import { strictest } from '../calibration/camera-state';
 import { WHEN } from '../model/words';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import { pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import { plainDifference, type KindOfMeasure } from './kind';
@@ -20,7 +20,7 @@ export const lag: KindOfMeasure<'lag'> = {
   refs: ({ first, second }) => [...refsOfQuantity(first), ...refsOfQuantity(second)],
   picture: ({ first, second }) => strictest([first, second].map(pictureOfQuantity)),
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: ({ first, second, event, ...phase }, trial) => {
     const a = timeOfEvent(first, event, phase, trial);
     if (!a.measurable) return a;
@@ -29,7 +29,7 @@ export const lag: KindOfMeasure<'lag'> = {
     return {
       ...b,
       value: b.value - a.value,
-      sd: lagSd(a, b, momentSd(trial, phase.from)),
+      sd: lagSd(a, b, keyEventSd(trial, phase.from)),
       provenance: {
         ...b.provenance,
         frames: [b.provenance.frames[0]!, a.provenance.frames[0]!],

@@ -1,6 +1,6 @@
 import { strictest } from '../calibration/camera-state';
 import { WHEN } from '../model/words';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import type { Trial } from '../trial/trial';
 import { pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
@@ -25,7 +25,7 @@ export const order: KindOfMeasure<'order'> = {
   refs: ({ steps }) => steps.flatMap(({ of }) => refsOfQuantity(of)),
   picture: ({ steps }) => strictest(steps.map(({ of }) => pictureOfQuantity(of))),
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: ({ steps, ...phase }, trial) => {
     const times: Measured[] = [];
     for (const { of, event } of steps) {
@@ -35,7 +35,7 @@ export const order: KindOfMeasure<'order'> = {
     }
     const lags = times.slice(1).map((b, i) => ({
       value: b.value - times[i]!.value,
-      sd: lagSd(times[i]!, b, momentSd(trial, phase.from)),
+      sd: lagSd(times[i]!, b, keyEventSd(trial, phase.from)),
       frames: [b.provenance.frames[0]!, times[i]!.provenance.frames[0]!],
     }));
     const least = lags.reduce((a, b) => (b.value < a.value ? b : a));

@@ -90,7 +90,7 @@ export const path: KindOfMeasure<'path'> = {
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   reads: 'movement',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const path = pathOf(trial, measure);
     if (!isPath(path)) return path;

@@ -1,6 +1,6 @@
 import type { Trial } from '../trial/trial';
 import { notMeasurable, type NotMeasurable } from '../reading';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import type { FrameSpan } from '../signal/peaks';
 import { smoothCoordinate } from '../signal/smooth';
 import { largestOf } from '../statistics/normal';
@@ -30,7 +30,7 @@ export function edgeSd(
   if (Number.isNaN(slope)) return 0;
   const [a, b] = [trial.marks[phase.from]!, trial.marks[phase.to]!];
   const edge = Math.abs(frame - a) <= 1 ? phase.from : Math.abs(frame - b) <= 1 ? phase.to : null;
-  return edge === null ? 0 : Math.abs(slope) * momentSd(trial, edge);
+  return edge === null ? 0 : Math.abs(slope) * keyEventSd(trial, edge);
 }
 
 /** Of values that come within this many deviations of noise of the largest any may be it by its noise. */

@@ -41,7 +41,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const { of, from, direction, output, plane, lengthIn } = measure;
     const r = phaseSeries(trial, measure, measure);

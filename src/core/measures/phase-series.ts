@@ -1,4 +1,4 @@
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import type { Trial } from '../trial/trial';
 import { isSpan, spanOf, tooLittleKnown } from '../trial/phase';
 import { continuousSeries, kindOfQuantity, readQuantity } from '../quantities';
@@ -43,7 +43,7 @@ export function timeFrom(trial: Trial, from: string, frame: number, sd: number, 
   return {
     measurable: true,
     value: timeAtFrame(trial.times, frame) - timeAtFrame(trial.times, start),
-    sd: quadrature(sd, momentSd(trial, from)),
+    sd: quadrature(sd, keyEventSd(trial, from)),
     systematicSd: 0,
     unit: 'ms',
     provenance: { clipId: trial.clip.id, frames: [frame, start], points: [...points] },

@@ -2,7 +2,7 @@ import { steadyOf, steadySd } from '../calibration/steady';
 import { cameraOffPlane } from '../calibration/view';
 import type { Measure } from '../model/measure';
 import type { PointRef } from '../model/quantity';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import type { Trial } from '../trial/trial';
 import { isSpan, spanOf, tooLittleKnown } from '../trial/phase';
 import { partsOf, pictureAt, pointAt, isDetected, tremblingOf } from '../trial/places';
@@ -189,7 +189,7 @@ export function edgeLengths(
 ): readonly [number, number] {
   const series = speeds(trajectory, trial.times, 'straight');
   const at = (i: number): number => series[Math.min(series.length - 2, Math.max(1, i))] || 0;
-  return [at(trajectory.span.first) * momentSd(trial, from), at(trajectory.span.last) * momentSd(trial, to)];
+  return [at(trajectory.span.first) * keyEventSd(trial, from), at(trajectory.span.last) * keyEventSd(trial, to)];
 }
 export const edgeLength = (
   trial: Trial,

@@ -19,7 +19,7 @@ export const range: KindOfMeasure<'range'> = {
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   reads: 'movement',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const { of, plane, lengthIn } = measure;
     const r = phaseSeries(trial, measure, measure);

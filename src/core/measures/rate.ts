@@ -1,5 +1,5 @@
 import { PACE } from '../model/words';
-import { outOfOrder } from '../trial/moments';
+import { outOfOrder } from '../trial/key-events';
 import { duration } from './duration';
 import { plainDifference, type KindOfMeasure } from './kind';
 
@@ -16,7 +16,7 @@ export const rate: KindOfMeasure<'rate'> = {
   refs: () => [],
   picture: () => 'nothing',
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, trial);
     if (!time.measurable) return time;

@@ -1,5 +1,5 @@
 import { ANGLE, PLAIN } from '../model/words';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import { continuousSeries, dimensionOf, pictureOfQuantity, readQuantity, refsOfQuantity } from '../quantities';
 import { notMeasurable, type Reading } from '../reading';
 import { interpolateLinear } from '../signal/resample';
@@ -19,7 +19,7 @@ export const rotation: KindOfMeasure<'rotation'> = {
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   reads: 'movement',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const { of, from, to, plane } = measure;
     if (dimensionOf(of) !== 'angle')
@@ -31,7 +31,7 @@ export const rotation: KindOfMeasure<'rotation'> = {
         plane,
         frame: trial.marks[id]!,
         lengthIn: '%BH',
-        timeSd: momentSd(trial, id),
+        timeSd: keyEventSd(trial, id),
       }),
     ) as [Reading, Reading];
     if (!a.measurable) return a;

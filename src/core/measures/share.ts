@@ -1,5 +1,5 @@
 import { TIME } from '../model/words';
-import { momentSystematic, momentSd } from '../trial/moments';
+import { eventSystematic, keyEventSd } from '../trial/key-events';
 import { notMeasurable } from '../reading';
 import { timeAtFrame } from '../timing/clip-time';
 import { plainDifference, type KindOfMeasure } from './kind';
@@ -15,7 +15,7 @@ export const share: KindOfMeasure<'share'> = {
   refs: () => [],
   picture: () => 'nothing',
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const at = (id: string): number => timeAtFrame(trial.times, trial.marks[id]!);
     const whole = at(measure.whole[1]) - at(measure.whole[0]);
@@ -33,8 +33,8 @@ export const share: KindOfMeasure<'share'> = {
     return {
       measurable: true,
       value: ratio,
-      sd: sync((id) => momentSd(trial, id)),
-      systematicSd: sync((id) => momentSystematic(trial, id)),
+      sd: sync((id) => keyEventSd(trial, id)),
+      systematicSd: sync((id) => eventSystematic(trial, id)),
       unit: '%',
       provenance: {
         clipId: trial.clip.id,

@@ -1,7 +1,7 @@
 import { stickClip, type Points } from '../../../tests/fixtures/stick-trial';
 import { targetSchema } from '../model/target';
 import { prepareTrial } from '../trial/trial';
-import { eventFrame, markByHand } from '../trial/moments';
+import { eventFrame, markByHand } from '../trial/key-events';
 import type { Reading } from '../reading';
 import { evaluateMeasure } from './';
 import { make, value, sdOf, at, upTo } from '../../../tests/fixtures/conditions';

@@ -1,5 +1,5 @@
 import { PACE, WHEN } from '../model/words';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import type { Trial } from '../trial/trial';
 import { refsOfTrajectory } from '../trial/trajectory';
 import { NOTHING_SHARED, notMeasurable, type Measured } from '../reading';
@@ -57,7 +57,7 @@ export const speed: KindOfMeasure<'speed'> = {
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const path = pathOf(trial, measure);
     if (!isPath(path)) return path;
@@ -75,7 +75,7 @@ export const speed: KindOfMeasure<'speed'> = {
       const later = timeAtFrame(trial.times, top.frame) - timeAtFrame(trial.times, start);
       const sd = quadrature(
         peakTimeSd(trial, series, path.span, top.frame, quadrature(noise, besideSd(path, top.value))),
-        momentSd(trial, measure.from),
+        keyEventSd(trial, measure.from),
       );
       return {
         measurable: true,

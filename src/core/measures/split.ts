@@ -15,7 +15,7 @@ export const split: KindOfMeasure<'split'> = {
   refs: () => [],
   picture: () => 'nothing',
   reads: 'time',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: (measure, trial) => {
     const time = duration.evaluate({ ...measure, kind: 'duration' }, trial);
     return time.measurable ? { ...time, unit: 's' } : time;

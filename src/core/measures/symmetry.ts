@@ -1,7 +1,7 @@
 import { PLAIN } from '../model/words';
 import type { Plane } from '../model/measure';
 import type { PointRef, Quantity } from '../model/quantity';
-import { momentSd } from '../trial/moments';
+import { keyEventSd } from '../trial/key-events';
 import {
   difference,
   type Mirror,
@@ -41,9 +41,9 @@ export const symmetry: KindOfMeasure<'symmetry'> = {
   refs: ({ of }) => [...refsOfQuantity(of), ...refsOfQuantity(otherSide(of))],
   picture: ({ of }) => pictureOfQuantity(of),
   reads: 'moments',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: ({ of, at, plane, lengthIn }, trial) => {
-    const as = { plane, frame: trial.marks[at]!, lengthIn, timeSd: momentSd(trial, at) };
+    const as = { plane, frame: trial.marks[at]!, lengthIn, timeSd: keyEventSd(trial, at) };
     const own = readQuantity(trial, of, as);
     const other: Reading = readQuantity(trial, otherSide(of), { ...as, mirror: MIRROR[plane] });
     if (!own.measurable) return own;

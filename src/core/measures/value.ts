@@ -1,5 +1,5 @@
 import { difference, pictureOfQuantity, readQuantity, refsOfQuantity, unitOfQuantity } from '../quantities';
-import { momentSystematic, momentSd } from '../trial/moments';
+import { eventSystematic, keyEventSd } from '../trial/key-events';
 import { drawQuantity } from '../quantities/draw';
 import { seriesOfQuantity, quantityWords } from './common';
 import type { KindOfMeasure } from './kind';
@@ -15,15 +15,18 @@ export const value: KindOfMeasure<'value'> = {
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
   reads: 'moments',
-  needsSureMoments: true,
+  needsSureEvents: true,
   evaluate: ({ of, at, towards, plane, lengthIn }, trial) => {
     const start = trial.marks[at]!;
     const end = towards ? trial.marks[towards.moment]! : start;
     const share = towards?.share ?? 0;
-    const timeSd = Math.hypot((1 - share) * momentSd(trial, at), towards ? share * momentSd(trial, towards.moment) : 0);
+    const timeSd = Math.hypot(
+      (1 - share) * keyEventSd(trial, at),
+      towards ? share * keyEventSd(trial, towards.moment) : 0,
+    );
     const timeSystematic = Math.hypot(
-      (1 - share) * momentSystematic(trial, at),
-      towards ? share * momentSystematic(trial, towards.moment) : 0,
+      (1 - share) * eventSystematic(trial, at),
+      towards ? share * eventSystematic(trial, towards.moment) : 0,
     );
     return readQuantity(trial, of, { plane, frame: start + share * (end - start), lengthIn, timeSd, timeSystematic });
   },

@@ -14,13 +14,13 @@ export interface CopiedClips extends KnownOfClips {
 /**
  * Clips of a session under new ids, with their points and what was marked and answered on them; videos are referred to,
  * not copied.
- * @param withMoments whether moments, repetitions and answers come along: they belong to one movement
+ * @param withEvents whether moments, repetitions and answers come along: they belong to one movement
  */
 export function copyClips(
   from: Session,
   chosen: readonly Clip[],
   newId: () => string,
-  withMoments: boolean,
+  withEvents: boolean,
 ): CopiedClips {
   const ids = new Map(chosen.map((clip) => [clip.id, newId()]));
   const known = <T>(all: Readonly<Record<string, T>>): Record<string, T> =>
@@ -35,8 +35,8 @@ export function copyClips(
     tracks: known(from.tracks),
     detections: known(from.detections),
     spatial: known(from.spatial),
-    marks: withMoments ? known(from.marks) : {},
-    repetitions: withMoments ? known(from.repetitions) : {},
-    checks: withMoments ? known(from.checks) : {},
+    marks: withEvents ? known(from.marks) : {},
+    repetitions: withEvents ? known(from.repetitions) : {},
+    checks: withEvents ? known(from.checks) : {},
   };
 }

@@ -67,7 +67,7 @@ export function todaysMeasure(measure: unknown): unknown {
 
 const todaysPoint = withTodaysNames({ look: 'hint' });
 
-function todaysMoment(moment: Written): unknown {
+function todaysEvent(moment: Written): unknown {
   const named = todaysPoint(moment) as Written;
   return isRecord(named['rule']) ? { ...named, rule: withQuantities(named['rule']) } : named;
 }
@@ -78,7 +78,7 @@ export const todaysMovement = (movement: unknown): unknown =>
     ? {
         ...movement,
         ...(movement['points'] === undefined ? {} : { points: eachOf(movement['points'], todaysPoint) }),
-        ...(movement['moments'] === undefined ? {} : { moments: eachOf(movement['moments'], todaysMoment) }),
+        ...(movement['moments'] === undefined ? {} : { moments: eachOf(movement['moments'], todaysEvent) }),
         ...(movement['measures'] === undefined ? {} : { measures: eachOf(movement['measures'], todaysMeasure) }),
       }
     : movement;

@@ -15,7 +15,7 @@ import {
   pointRefs,
 } from './measure-form';
 import { measureSchema } from './measure';
-import { momentRuleSchema, type MomentRule } from './moment-rule';
+import { keyEventRuleSchema, type KeyEventRule } from './key-event-rule';
 import { movementSchema } from './movement';
 import { quantitySchema } from './quantity';
 
@@ -101,14 +101,14 @@ describe('forms of measures are read off their schema', () => {
 describe('forms of rules are read off their schema', () => {
   it.each(ALL_RULES)('a blank %s is valid, looks after the moment before, and its form asks for all of it', (rule) => {
     const blank = blankRule(rule, movement, 'b');
-    expect(momentRuleSchema.safeParse(blank).success).toBe(true);
+    expect(keyEventRuleSchema.safeParse(blank).success).toBe(true);
     expect(blank).toMatchObject({ after: 'a', before: null });
     for (const field of fieldsOfRule(rule)) expect(blank).toHaveProperty(field.key);
   });
 
   it('keeps what two rules have in common', () => {
     const extreme = blankRule('extreme', movement, 'b');
-    const level = blankRule('crossing', movement, 'b', { ...extreme, after: null, before: 'a' } as MomentRule);
+    const level = blankRule('crossing', movement, 'b', { ...extreme, after: null, before: 'a' } as KeyEventRule);
     expect(level).toMatchObject({ of: (extreme as { of: unknown }).of, after: null, before: 'a' });
   });
 

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { measureSchema, type Measure, type MeasureKind } from './measure';
 import type { Movement } from './movement';
-import { momentRuleSchema, type MomentRule } from './moment-rule';
+import { keyEventRuleSchema, type KeyEventRule } from './key-event-rule';
 import { JOINTS, quantitySchema, type PointRef, type Quantity } from './quantity';
 
 /** What a form asks for one part of a measure; read off the schema, so that a new kind needs no form of its own. */
@@ -95,15 +95,15 @@ export function fieldsOfQuantity(type: Quantity['type']): readonly Field[] {
 }
 
 /** What is asked for a rule that proposes a moment. */
-export function fieldsOfRule(rule: MomentRule['rule']): readonly Field[] {
-  const schema = momentRuleSchema.options.find((option) => literal(option.shape.rule) === rule)!;
+export function fieldsOfRule(rule: KeyEventRule['rule']): readonly Field[] {
+  const schema = keyEventRuleSchema.options.find((option) => literal(option.shape.rule) === rule)!;
   return shapeOf(schema as never)
     .filter(([key]) => key !== 'rule')
     .map(([key, part]) => fieldOf(key, part, false));
 }
 
-export const ALL_RULES: readonly MomentRule['rule'][] = momentRuleSchema.options.map(
-  (option) => literal(option.shape.rule) as MomentRule['rule'],
+export const ALL_RULES: readonly KeyEventRule['rule'][] = keyEventRuleSchema.options.map(
+  (option) => literal(option.shape.rule) as KeyEventRule['rule'],
 );
 export const ALL_KINDS: readonly MeasureKind[] = measureSchema.options.map(
   (option) => literal(option.shape.kind) as MeasureKind,
@@ -179,20 +179,20 @@ export function blankQuantity(type: Quantity['type'], movement: Pick<Movement, '
 
 /** A valid rule that looks after the moment before its own, to be changed from there: what both rules have is kept. */
 export function blankRule(
-  rule: MomentRule['rule'],
+  rule: KeyEventRule['rule'],
   movement: Pick<Movement, 'moments'>,
-  momentId: string,
-  before: MomentRule | null = null,
-): MomentRule {
-  const at = movement.moments.findIndex((m) => m.id === momentId);
+  eventId: string,
+  before: KeyEventRule | null = null,
+): KeyEventRule {
+  const at = movement.moments.findIndex((m) => m.id === eventId);
   const blank = {
     ...Object.fromEntries(fieldsOfRule(rule).map((field) => [field.key, blankPart(field, movement)])),
     // Not before the next one, too: two rules that wait for each other propose neither.
     after: movement.moments[at - 1]?.id ?? null,
   };
   const kept = Object.fromEntries(Object.entries(before ?? {}).filter(([key]) => key in blank));
-  const tried = momentRuleSchema.safeParse({ ...blank, ...kept, rule });
-  return tried.success ? tried.data : momentRuleSchema.parse({ ...blank, rule });
+  const tried = keyEventRuleSchema.safeParse({ ...blank, ...kept, rule });
+  return tried.success ? tried.data : keyEventRuleSchema.parse({ ...blank, rule });
 }
 
 /** An id made of a name that no other one in a list has. */

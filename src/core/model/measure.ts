@@ -168,12 +168,12 @@ export const measureSchema = z.discriminatedUnion('kind', [
 export type Measure = z.infer<typeof measureSchema>;
 export type MeasureKind = Measure['kind'];
 
-type MomentsOf<K extends MeasureKind> = (measure: Extract<Measure, { kind: K }>) => readonly string[];
+type EventsOf<K extends MeasureKind> = (measure: Extract<Measure, { kind: K }>) => readonly string[];
 const ofPhase = ({ from, to }: { readonly from: string; readonly to: string }): readonly string[] => [to, from];
 const atOne = ({ at }: { readonly at: string }): readonly string[] => [at];
 
 /** The moments that each kind of measure refers to. */
-const MOMENTS: { readonly [K in MeasureKind]: MomentsOf<K> } = {
+const MOMENTS: { readonly [K in MeasureKind]: EventsOf<K> } = {
   value: ({ at, towards }) => (towards ? [at, towards.moment] : [at]),
   symmetry: atOne,
   checkpoint: atOne,
@@ -197,5 +197,5 @@ const MOMENTS: { readonly [K in MeasureKind]: MomentsOf<K> } = {
 };
 
 /** Moments that a measure needs, the one it is shown at first. */
-export const momentsOf = (measure: Measure): readonly string[] =>
-  (MOMENTS[measure.kind] as MomentsOf<MeasureKind>)(measure);
+export const eventsOf = (measure: Measure): readonly string[] =>
+  (MOMENTS[measure.kind] as EventsOf<MeasureKind>)(measure);

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { todaysMovement } from './earlier-measures';
 import { idSchema } from './document-id';
 import { LIMITS } from './limits';
-import { measureSchema, momentsOf, type Measure } from './measure';
-import { momentRuleSchema } from './moment-rule';
+import { measureSchema, eventsOf, type Measure } from './measure';
+import { keyEventRuleSchema } from './key-event-rule';
 import { targetSchema } from './target';
 
 /**
@@ -19,7 +19,7 @@ const ownPointSchema = z.object({
   hint: z.string(),
 });
 
-export const momentSchema = z.object({
+export const keyEventSchema = z.object({
   id: idSchema,
   name: z.string(),
   /** One key that marks the moment on the bench. */
@@ -32,9 +32,9 @@ export const momentSchema = z.object({
    */
   frame: z.enum(['nearest', 'first', 'last']).default('nearest'),
   /** How it is proposed from the points; null where only an eye can tell. */
-  rule: momentRuleSchema.nullable().default(null),
+  rule: keyEventRuleSchema.nullable().default(null),
 });
-export type Moment = z.infer<typeof momentSchema>;
+export type KeyEvent = z.infer<typeof keyEventSchema>;
 
 const sideOfRange = z.enum(['low', 'high']);
 
@@ -95,7 +95,7 @@ export const movementDocumentSchema = z
     sport: z.string(),
     /** Points of the movement beside the body's. */
     points: atMost(ownPointSchema, MOST.others, 'points').default([]),
-    moments: atMost(momentSchema, MOST.moments, 'moments').min(2),
+    moments: atMost(keyEventSchema, MOST.moments, 'moments').min(2),
     phases: atMost(z.object({ from: idSchema, to: idSchema, name: z.string() }), MOST.others, 'phases'),
     measures: atMost(measureSchema, MOST.measures, 'measures'),
     causes: atMost(causeSchema, MOST.links, 'causes'),
@@ -126,7 +126,7 @@ export const movementDocumentSchema = z
       }
     };
     movement.phases.forEach((p, i) => [p.from, p.to].forEach((id) => known(id, ['phases', i])));
-    movement.measures.forEach((m, i) => momentsOf(m).forEach((id) => known(id, ['measures', i])));
+    movement.measures.forEach((m, i) => eventsOf(m).forEach((id) => known(id, ['measures', i])));
     const measures = movement.measures.map((m) => m.id);
     for (const [what, ids] of [
       ['moment', moments],
@@ -163,8 +163,8 @@ export const movementDocumentSchema = z
     movement.causes.forEach((link, i) => {
       const [cause, effect] = [link.cause, link.effect].map((id) => movement.measures.find((m) => m.id === id));
       if (!cause || !effect) return;
-      const when = (m: Measure): number => Math.min(...momentsOf(m).map((id) => moments.indexOf(id)));
-      const done = (m: Measure): number => Math.max(...momentsOf(m).map((id) => moments.indexOf(id)));
+      const when = (m: Measure): number => Math.min(...eventsOf(m).map((id) => moments.indexOf(id)));
+      const done = (m: Measure): number => Math.max(...eventsOf(m).map((id) => moments.indexOf(id)));
       if (when(cause) > done(effect))
         context.addIssue({
           code: 'custom',
@@ -184,7 +184,7 @@ export const movementSchema = z.preprocess(todaysMovement, movementDocumentSchem
 
 /** What a measure is called in a list: with the moment at which it is read. */
 export const measureName = (movement: Movement, measure: Measure): string => {
-  const moment = movement.moments.find((m) => m.id === momentsOf(measure)[0]);
+  const moment = movement.moments.find((m) => m.id === eventsOf(measure)[0]);
   return moment ? `${measure.name}, ${moment.name.toLowerCase()}` : measure.name;
 };
 

@@ -4,7 +4,7 @@ import type { CameraPlan } from '../model/camera-plan';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { prepareTrial, type Trial } from '../trial/trial';
-import { momentTimes } from '../trial/moments';
+import { eventTimes } from '../trial/key-events';
 import { pixelsPerMetre } from './camera-plan';
 
 /** How well whoever sets a camera up by a plan keeps to its direction (common practice), degrees. */
@@ -130,7 +130,7 @@ export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
     library: null,
   };
   const moments = Object.fromEntries(
-    Object.entries(momentTimes(trial)).map(([id, time]) => [id, { frame: time * plan.rate }]),
+    Object.entries(eventTimes(trial)).map(([id, time]) => [id, { frame: time * plan.rate }]),
   );
   return prepareTrial(planned, track, moments, trial.cutoff, trial.checks);
 }

@@ -1,5 +1,5 @@
 import { seriesOfMeasure, seriesUnitOf, seriesOf } from '../measures';
-import { momentsOf, type Measure } from '../model/measure';
+import { eventsOf, type Measure } from '../model/measure';
 import type { Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import type { DisplayUnit } from '../units';
@@ -55,7 +55,7 @@ export function agreementOf(movement: Movement, clips: readonly DigitisedTwice[]
     const [measure] = measures;
     const rows = clips.flatMap((clip) => {
       const [a, b] = [clip.first, clip.second].map((p) => seriesOfMeasure(measure, p)!) as [Float64Array, Float64Array];
-      const at = overAttempts ? measures.map((m) => clip.first.marks[momentsOf(m)[0]!] ?? NaN) : positionsOf(clip);
+      const at = overAttempts ? measures.map((m) => clip.first.marks[eventsOf(m)[0]!] ?? NaN) : positionsOf(clip);
       return at
         .map((frame) => [a[Math.round(frame)] ?? NaN, b[Math.round(frame)] ?? NaN] as const)
         .filter(([x, y]) => Number.isFinite(x) && Number.isFinite(y));

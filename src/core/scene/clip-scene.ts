@@ -1,6 +1,6 @@
 import type { Judged } from '../judgement/state';
 import { drawMeasure } from '../measures';
-import { momentsOf } from '../model/measure';
+import { eventsOf } from '../model/measure';
 import type { Movement } from '../model/movement';
 import { isInSpace, isReadOff } from '../reading';
 import type { Trial } from '../trial/trial';
@@ -57,9 +57,7 @@ function bodyScene(
   const chosen = movement.measures.filter((m) =>
     selected !== null
       ? m.id === selected
-      : measures &&
-        momentsOf(m).some((id) => Math.round(marks[id] ?? -1) === frame) &&
-        m.importance >= DRAWN_IMPORTANCE,
+      : measures && eventsOf(m).some((id) => Math.round(marks[id] ?? -1) === frame) && m.importance >= DRAWN_IMPORTANCE,
   );
   const drawable = chosen.filter((m) => {
     const reading = judged.find((j) => j.measure.id === m.id)?.[clip.role];

@@ -6,7 +6,7 @@ import {
   offsetMap,
   SAME_TIME,
   type MatchMode,
-  type MomentTimes,
+  type EventTimes,
   type TimeMap,
 } from './time-map';
 
@@ -15,7 +15,7 @@ export interface SynchronisedClip {
   readonly id: string;
   /** Real time of every frame, seconds. */
   readonly times: Float64Array;
-  readonly moments: MomentTimes;
+  readonly moments: EventTimes;
   /** Of a further camera: the first camera's clip, and the map from that one's time to its own. */
   readonly camera: { readonly mainId: string; readonly map: TimeMap } | null;
 }
@@ -23,7 +23,7 @@ export interface SynchronisedClip {
 /** How clips are matched; offsets in seconds, by the id of a first camera's clip. */
 export interface Matching {
   readonly mode: MatchMode;
-  readonly lockMoment: string | null;
+  readonly lockEvent: string | null;
   readonly offsets: Readonly<Record<string, number>>;
 }
 
@@ -44,14 +44,14 @@ export const mainOf = (sync: Synchrony, clip: SynchronisedClip): SynchronisedCli
   (clip.camera && clipOf(sync, clip.camera.mainId)) ?? clip;
 
 /** The map from the leading clip's time to that of another first camera; null where the mode ties them not. */
-function mapFromLead({ clips, order, mode, lockMoment, offsets }: Synchrony, main: SynchronisedClip): TimeMap | null {
+function mapFromLead({ clips, order, mode, lockEvent, offsets }: Synchrony, main: SynchronisedClip): TimeMap | null {
   const lead = clips[0];
   if (!lead) return null;
   if (main.id === lead.id) return SAME_TIME;
   if (mode === 'free') return null;
   if (mode === 'offset') return offsetMap(offsets[main.id] ?? 0);
   if (mode === 'locked') {
-    const moment = lockMoment ?? order.find((id) => id in lead.moments && id in main.moments);
+    const moment = lockEvent ?? order.find((id) => id in lead.moments && id in main.moments);
     const map = moment === undefined ? null : lockedMap(moment, lead.moments, main.moments);
     return map?.ok ? map.value : null;
   }
@@ -121,7 +121,7 @@ export function offsetsAt({ clips: [lead, ...others] }: Synchrony, frames: Reado
  * clips whose moments do not tell, and why.
  * @returns null where nothing brings any of them there
  */
-export function offsetsByMoments(
+export function offsetsByEvents(
   sync: Synchrony,
   clipId: string,
   frame: number,

@@ -4,7 +4,7 @@ import { fail, ok, type Issue, type Result } from '../result';
 export type MatchMode = 'locked' | 'matched' | 'offset' | 'free';
 
 /** Real time of each marked moment in one clip. */
-export type MomentTimes = Readonly<Record<string, number>>;
+export type EventTimes = Readonly<Record<string, number>>;
 
 /** A monotone map from the real time of one clip to the real time of another, with the local ratio of rates. */
 export interface TimeMap {
@@ -39,8 +39,8 @@ function piecewise(from: readonly number[], to: readonly number[]): (time: numbe
  */
 export function matchedMap(
   order: readonly string[],
-  first: MomentTimes,
-  second: MomentTimes,
+  first: EventTimes,
+  second: EventTimes,
   names: Readonly<Record<string, string>> = {},
 ): Result<TimeMap, MapIssue> {
   const through = order.filter((id) => id in first && id in second);
@@ -72,7 +72,7 @@ export function matchedMap(
 }
 
 /** Locked at a moment: both run in real time and are together at that one moment. */
-export function lockedMap(moment: string, first: MomentTimes, second: MomentTimes): Result<TimeMap, MapIssue> {
+export function lockedMap(moment: string, first: EventTimes, second: EventTimes): Result<TimeMap, MapIssue> {
   const a = first[moment];
   const b = second[moment];
   if (a === undefined || b === undefined) {

@@ -193,12 +193,12 @@ describe('what measures still wait for', () => {
         movement,
         stickTrial(() => points, { first: 10 }),
       ),
-    ).toEqual([{ momentId: 'first', frame: 10, id: 'left-ankle', state: 'missing', measures: ['Knee'] }]);
+    ).toEqual([{ eventId: 'first', frame: 10, id: 'left-ankle', state: 'missing', measures: ['Knee'] }]);
     const both = workList(
       movement,
       stickTrial(() => points, { first: 10, second: 20 }),
     );
-    expect(both.map((item) => [item.momentId, item.id])).toEqual([
+    expect(both.map((item) => [item.eventId, item.id])).toEqual([
       ['first', 'left-ankle'],
       ['second', 'own-ball'],
     ]);

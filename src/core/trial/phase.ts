@@ -1,16 +1,16 @@
 import { notMeasurable, type NotMeasurable } from '../reading';
 import { knownShare, type FrameSpan } from '../signal/peaks';
-import { momentMissing, outOfOrder, type TimedMoments } from './moments';
+import { eventMissing, outOfOrder, type TimedEvents } from './key-events';
 
 /** The whole frames between two moments; why there are none where one is missing, or they do not follow each other. */
 export function spanOf(
-  trial: Pick<TimedMoments, 'marks' | 'times' | 'names'>,
+  trial: Pick<TimedEvents, 'marks' | 'times' | 'names'>,
   phase: { readonly from: string; readonly to: string },
 ): FrameSpan | NotMeasurable {
   const { from, to } = phase;
   const [a, b] = [trial.marks[from], trial.marks[to]];
-  if (a === undefined) return momentMissing(trial, from);
-  if (b === undefined) return momentMissing(trial, to);
+  if (a === undefined) return eventMissing(trial, from);
+  if (b === undefined) return eventMissing(trial, to);
   if (b <= a) return outOfOrder(trial, phase);
   // Where no whole frame lies between two moments, the one after the first stands for the phase.
   const first = Math.max(0, Math.ceil(a - 1e-9));

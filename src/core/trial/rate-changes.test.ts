@@ -3,7 +3,7 @@ import { BODY, stickTrial, type Points } from '../../../tests/fixtures/stick-tri
 import { evaluateMeasure } from '../measures';
 import type { RateChange } from '../model/clip';
 import type { Reading } from '../reading';
-import { momentSd } from './moments';
+import { keyEventSd } from './key-events';
 import type { Trial } from './trial';
 
 /** Real times of frames that are taken at 30 a second, at 240 from the second second on, and at 30 again. */
@@ -64,8 +64,8 @@ test.each([
 
 test('a moment is as sure as the frames round it come often', () => {
   const trial = { ...trialOf(SLOWED), marks: { first: 15, second: 100 } };
-  expect(momentSd(trial, 'first')).toBeCloseTo(1 / 30 / Math.sqrt(12), 9);
-  expect(momentSd(trial, 'second')).toBeCloseTo(1 / 240 / Math.sqrt(12), 9);
+  expect(keyEventSd(trial, 'first')).toBeCloseTo(1 / 30 / Math.sqrt(12), 9);
+  expect(keyEventSd(trial, 'second')).toBeCloseTo(1 / 240 / Math.sqrt(12), 9);
 });
 
 test('over frames whose capture rate nobody knows no time and no speed is measured; angles are', () => {

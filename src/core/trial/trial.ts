@@ -8,13 +8,13 @@ import type { SpatialTrack } from '../tracks/marker-map';
 import { learnedCorrections, type LearnedCorrection } from '../tracks/learned-correction';
 import { bodyHeightPixels } from '../tracks/point-error';
 import type { PointSeries, Track } from '../tracks/track';
-import { momentsOfMarks, type Timed, type TimedMoments } from './moments';
+import { eventsOfMarks, type Timed, type TimedEvents } from './key-events';
 import { smoothSpatial, smoothTrack } from './smoothing';
 import type { Space } from './space';
 import { statureOf } from './stature';
 
 /** One clip made ready for measuring: smoothed points, real times, marked moments. */
-export interface Trial extends TimedMoments {
+export interface Trial extends TimedEvents {
   readonly clip: Clip;
   /** Smoothed points, pixels of the displayed picture; of a camera that moves those of the steady one (`steady.ts`). */
   readonly smoothed: Track;
@@ -104,5 +104,5 @@ export function prepareTrial(
   checks: Trial['checks'] = {},
   spatial?: SpatialTrack,
 ): Trial {
-  return { ...prepareTrack(clip, track, cutoff, spatial), ...momentsOfMarks(marks), checks };
+  return { ...prepareTrack(clip, track, cutoff, spatial), ...eventsOfMarks(marks), checks };
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { cautionsFor } from '../../core/judgement/cautions';
 import type { Priorities, RankedGap } from '../../core/judgement/priority';
 import type { Judged } from '../../core/judgement/state';
-import { momentsOf } from '../../core/model/measure';
+import { eventsOf } from '../../core/model/measure';
 import type { Movement } from '../../core/model/movement';
 import type { Trial } from '../../core/trial/trial';
 import type { Reading } from '../../core/reading';
@@ -148,7 +148,7 @@ export function comparisonDocument(
         id: j.measure.id,
         name: j.measure.name,
         kind: j.measure.kind,
-        moment: momentsOf(j.measure)[0] ?? '',
+        moment: eventsOf(j.measure)[0] ?? '',
         unit,
         state: j.state,
         athlete: readingOf(j.athlete),

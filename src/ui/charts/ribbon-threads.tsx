@@ -44,11 +44,11 @@ function inRows(threads: readonly Omit<Placed, 'shift'>[]): readonly Placed[] {
 export function RibbonThreads({
   rows,
   threads,
-  currentMoment,
+  currentEvent,
 }: {
   readonly rows: readonly Row[];
   readonly threads: readonly Thread[];
-  readonly currentMoment: string | null;
+  readonly currentEvent: string | null;
 }): ReactNode {
   return rows.slice(1).map((row, k) => {
     const before = rows[k]!;
@@ -62,7 +62,7 @@ export function RibbonThreads({
     return (
       <g key={row.top}>
         {placed.map(({ moment, text, from, to, shift }) => (
-          <g key={moment} className={moment === currentMoment ? 'thread current' : 'thread'}>
+          <g key={moment} className={moment === currentEvent ? 'thread current' : 'thread'}>
             <line x1={from} y1={before.bottom} x2={to} y2={row.top} />
             <text x={(from + to) / 2} y={(before.bottom + row.top) / 2 + 4 + shift * 12}>
               {text}

@@ -40,7 +40,7 @@ export interface RibbonsProps {
   readonly clips: readonly RibbonClip[];
   readonly phases: readonly { readonly from: string; readonly to: string; readonly name: string }[];
   readonly threads: readonly Thread[];
-  readonly currentMoment: string | null;
+  readonly currentEvent: string | null;
   /** The part of the axis that is shown. */
   readonly domain: readonly [number, number];
   readonly thumbnailHeight: number;

@@ -140,7 +140,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
       <g clipPath="url(#ribbon-span)">
         <RibbonThreads
           threads={props.threads}
-          currentMoment={props.currentMoment}
+          currentEvent={props.currentEvent}
           rows={props.clips.map((clip) => ({
             top: rowOf(clip.id),
             bottom: rowOf(clip.id) + BAR + props.thumbnailHeight,
@@ -231,7 +231,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                 return (
                   <g
                     key={pin.moment}
-                    className={pin.moment === props.currentMoment ? 'pin current' : 'pin'}
+                    className={pin.moment === props.currentEvent ? 'pin current' : 'pin'}
                     data-testid={`pin-${clip.id}-${pin.moment}`}
                     role="button"
                     tabIndex={0}

@@ -5,14 +5,14 @@ import type { BenchClip } from '../../../application/bench/bench-clips';
 import { activeOf, type Derived } from '../../../application/analysis/derived';
 import { toggleSound } from '../../../application/clips/clip-sounds';
 import { nudge } from '../../../application/clips/camera-use-cases';
-import { markMoment } from '../../../application/events/event-use-cases';
+import { markEvent } from '../../../application/events/event-use-cases';
 import { noteHere } from '../../../application/findings/finding-use-cases';
 import { startTalking, stopTalking, useTalk } from '../../../application/talk/talk-recorder';
 import { setView, toggleGround, togglePlain, useView } from '../../../application/stores/view-store';
 import { zoomRibbons } from './ribbon-span';
 
 /** Goes to the next or the previous marked moment of the leading clip. */
-export function goToMoment(derived: Derived, by: 1 | -1): void {
+export function goToEvent(derived: Derived, by: 1 | -1): void {
   const lead = derived.clips[0]?.trial;
   if (!lead) return;
   const frame = player.pendingFrame(lead.clip.id);
@@ -68,8 +68,8 @@ export function useBenchKeys(derived: Derived): void {
     if (useView.getState().tool !== 'points') setView({ tool: 'move' });
   });
   useHotkeys('l', () => setView({ loop: !useView.getState().loop }));
-  useHotkeys('pagedown', () => goToMoment(derived, 1), options);
-  useHotkeys('pageup', () => goToMoment(derived, -1), options);
+  useHotkeys('pagedown', () => goToEvent(derived, 1), options);
+  useHotkeys('pageup', () => goToEvent(derived, -1), options);
   useHotkeys('a', () => {
     const { panes } = derived;
     const at = panes.findIndex((c) => c === active());
@@ -100,7 +100,7 @@ export function useBenchKeys(derived: Derived): void {
     (event) => {
       const moment = derived.movement.moments.find((m) => m.key === event.key);
       const clip = active()?.trial.clip;
-      if (moment && clip) markMoment(clip.id, moment.id, player.meantFrame(clip.id, event.timeStamp));
+      if (moment && clip) markEvent(clip.id, moment.id, player.meantFrame(clip.id, event.timeStamp));
     },
     options,
   );

@@ -1,7 +1,7 @@
 import { useCallback, useState, type ReactNode } from 'react';
 import { cameraStretches, type CameraStretch } from '../../../core/calibration/camera-rates';
 import { frameAtTime, nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
-import { momentTimes } from '../../../core/trial/moments';
+import { eventTimes } from '../../../core/trial/key-events';
 import type { Trial } from '../../../core/trial/trial';
 import type { Thread } from '../../charts/ribbon-threads';
 import { Ribbons } from '../../charts/ribbons';
@@ -9,7 +9,7 @@ import type { HeldPin, RibbonClip } from '../../charts/ribbons-props';
 import { player } from '../../../application/bench/bench-player';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import type { Derived } from '../../../application/analysis/derived';
-import { markMoment } from '../../../application/events/event-use-cases';
+import { markEvent } from '../../../application/events/event-use-cases';
 import { soundOf, useSounds, type ClipSound } from '../../../application/clips/clip-sounds';
 import { setView, useView, type ViewState } from '../../../application/stores/view-store';
 import { signedMilliseconds } from '../../components/format';
@@ -24,10 +24,10 @@ import { TEXT } from '../../text/screens/bench';
  */
 export function BenchRibbons({
   derived,
-  currentMoment,
+  currentEvent,
 }: {
   readonly derived: Derived;
-  readonly currentMoment: string | null;
+  readonly currentEvent: string | null;
 }): ReactNode {
   const { movement } = derived;
   const view = useView();
@@ -49,7 +49,7 @@ export function BenchRibbons({
     const { clip, marks, times } = trialOf(id);
     const inside = Math.min(times.length - 1, Math.max(0, frame));
     if (inside === marks[moment]) return;
-    markMoment(clip.id, moment, inside);
+    markEvent(clip.id, moment, inside);
     player.goTo(clip.id, Math.round(inside));
   };
   const heldFrame = held && frameAt(held.clipId, held.at);
@@ -62,8 +62,8 @@ export function BenchRibbons({
           sound: view.waves ? levelsAlong(clip.trial, soundOf(sounds, clip.trial.clip)) : null,
         }))}
         phases={movement.phases}
-        threads={threadsOf(derived, on, view.mode === 'locked' ? view.lockMoment : null)}
-        currentMoment={currentMoment}
+        threads={threadsOf(derived, on, view.mode === 'locked' ? view.lockEvent : null)}
+        currentEvent={currentEvent}
         domain={shownSpan(derived)}
         thumbnailHeight={view.thumbnails ? THUMBNAIL_HEIGHT : 0}
         onDomain={onDomain}
@@ -80,7 +80,7 @@ export function BenchRibbons({
           mark(id, moment, frame);
           if (held) setHeld({ ...held, at: toAxis(trialOf(id), timeAtFrame(trialOf(id).times, frame)) });
         }}
-        onPinRemove={(id, moment) => markMoment(clipId(id), moment, null)}
+        onPinRemove={(id, moment) => markEvent(clipId(id), moment, null)}
         onPinSelect={(id, moment) => {
           setView({ activeClip: clipId(id) });
           player.goTo(clipId(id), Math.round(trialOf(id).marks[moment]!));
@@ -147,7 +147,7 @@ function cameraStretchText({ turns, shifts, zooms, holds }: CameraStretch): stri
  * have.
  */
 function threadsOf({ movement }: Derived, on: readonly BenchClip[], zeroAt: string | null): readonly Thread[] {
-  const [first, ...others] = on.map((c) => momentTimes(c.trial));
+  const [first, ...others] = on.map((c) => eventTimes(c.trial));
   if (!first || on[0]!.trial.clip.pictures) return [];
   return movement.moments.map(({ id }) => ({
     moment: id,

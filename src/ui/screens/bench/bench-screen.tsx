@@ -5,16 +5,16 @@ import type { BenchClip } from '../../../application/bench/bench-clips';
 import { activeOf } from '../../../application/analysis/derived';
 import { useDerived } from '../../../application/analysis/use-derived';
 import type { Step } from '../../../application/session/steps';
-import { setTalkMoment, stopTalking, useTalk } from '../../../application/talk/talk-recorder';
+import { setTalkEvent, stopTalking, useTalk } from '../../../application/talk/talk-recorder';
 import { setPointWork, setView, useView } from '../../../application/stores/view-store';
 import { SessionFrame } from '../../components/session-frame';
 import { ClipPane } from './clip-pane';
-import { currentMomentOf } from './current-moment';
+import { currentEventOf } from './current-event';
 import { ReviewPanel } from './review-panel';
 import { MatchPanel } from './match-panel';
 import { MeasureCurve } from './measure-curve';
 import { MeasurePanel } from './measure-panel';
-import { MomentsPanel } from './moments-panel';
+import { EventsPanel } from './events-panel';
 import { BenchRibbons } from './bench-ribbons';
 import { hasSpace, SpacePane } from './space-pane';
 import { TalkBar } from './talk-bar';
@@ -45,7 +45,7 @@ export function BenchScreen({
   const { movement, athlete, reference, panes: shownClips } = derived;
   // Not the whole view: pictures that play must not draw the screen anew.
   const mode = useView((state) => state.mode);
-  const lockMoment = useView((state) => state.lockMoment);
+  const lockEvent = useView((state) => state.lockEvent);
   const layout = useView((state) => state.layout);
   const tool = useView((state) => state.tool);
   const spaceShown = useView((state) => state.space.shown);
@@ -61,7 +61,7 @@ export function BenchScreen({
     if (lead) player.goTo(lead, useView.getState().shown[lead] ?? 0);
     // Only the mode brings trials together; edits must not move the pictures.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [mode, lockMoment]);
+  }, [mode, lockEvent]);
   useEffect(() => player.alignCameras(), [joints]);
   const panes = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -81,8 +81,8 @@ export function BenchScreen({
   useBenchKeys(derived);
   useClipSounds(derived);
   usePointKeys(derived, step === 'measure');
-  const currentMoment = useView((state) => currentMomentOf(derived, state.shown));
-  useEffect(() => setTalkMoment(currentMoment), [currentMoment]);
+  const currentEvent = useView((state) => currentEventOf(derived, state.shown));
+  useEffect(() => setTalkEvent(currentEvent), [currentEvent]);
   const active = activeOf(derived, activeClip);
   const missing = ROLES.filter((role) => (role === 'athlete' ? athlete : reference) === null);
   const visible = layout === 'over' && active ? laidOver(shownClips, active) : shownClips;
@@ -119,15 +119,15 @@ export function BenchScreen({
             ))}
           </div>
           {talking && <TalkBar derived={derived} />}
-          <Transport derived={derived} currentMoment={currentMoment} />
-          <BenchRibbons derived={derived} currentMoment={currentMoment} />
+          <Transport derived={derived} currentEvent={currentEvent} />
+          <BenchRibbons derived={derived} currentEvent={currentEvent} />
           {step === 'measure' ? <MeasureCurve derived={derived} /> : <div />}
         </div>
         <aside className="side" aria-label={TEXT.panel}>
           {step === 'review' && <ReviewPanel derived={derived} />}
           {step === 'match' && <MatchPanel derived={derived} />}
-          {step === 'moments' && <MomentsPanel derived={derived} />}
-          {step === 'measure' && <MeasurePanel derived={derived} currentMoment={currentMoment} />}
+          {step === 'moments' && <EventsPanel derived={derived} />}
+          {step === 'measure' && <MeasurePanel derived={derived} currentEvent={currentEvent} />}
         </aside>
       </main>
     </SessionFrame>

@@ -192,7 +192,7 @@ function StillToDo({ movement, trial }: Omit<ByHandProps, 'name'>): ReactNode {
     <div style={{ ...SMALL, display: 'grid', gap: 4 }}>
       <strong>{TEXT.stillToPlaceOrCheck(items.length)}</strong>
       {marked.map((moment) => {
-        const here = items.filter((item) => item.momentId === moment.id);
+        const here = items.filter((item) => item.eventId === moment.id);
         return (
           here.length > 0 && (
             <div key={moment.id}>

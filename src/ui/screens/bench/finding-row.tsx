@@ -14,7 +14,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { changeNote, noteFromHere, workOnNote } from '../../../application/findings/finding-use-cases';
 import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
-import { momentAt, momentOfFrame } from '../../components/moment-of-frame';
+import { eventAt, eventOfFrame } from '../../components/event-of-frame';
 import { NumberSaysLine } from '../../components/number-says-line';
 import { useCommittedText } from '../../components/use-committed-text';
 import { VoiceNote } from './voice-note';
@@ -29,7 +29,7 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
     if (fresh) setView({ freshNote: null });
   }, [fresh]);
   const on = derived.clips.find((c) => c.trial.clip.id === note.clipId);
-  const moment = on ? momentOfFrame(derived.movement, on.trial.marks, note.frame) : null;
+  const moment = on ? eventOfFrame(derived.movement, on.trial.marks, note.frame) : null;
   const stamp = [on ? clipName(on) : TEXT.clipRemoved, TEXT.frame(note.frame + 1), moment, note.region]
     .filter(Boolean)
     .join(', ');
@@ -79,7 +79,7 @@ export function FindingRow({ note, derived }: { readonly note: Note; readonly de
         <Details
           note={note}
           derived={derived}
-          moment={on ? momentAt(derived.movement, on.trial.marks, note.frame) : null}
+          moment={on ? eventAt(derived.movement, on.trial.marks, note.frame) : null}
         />
       )}
     </div>

@@ -5,7 +5,7 @@ import { seriesOfMeasure, seriesUnitOf, seriesOf } from '../../../core/measures'
 import type { Measure } from '../../../core/model/measure';
 import type { Movement } from '../../../core/model/movement';
 import { nearestFrame, timeAtFrame } from '../../../core/timing/clip-time';
-import { momentTimes } from '../../../core/trial/moments';
+import { eventTimes } from '../../../core/trial/key-events';
 import type { Trial } from '../../../core/trial/trial';
 import { matchedMap } from '../../../core/timing/time-map';
 import { DISPLAY_UNITS, fromSi } from '../../../core/units';
@@ -55,8 +55,8 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
     if (!athlete || !reference || !measure) return null;
     const map = matchedMap(
       movement.moments.map((m) => m.id),
-      momentTimes(athlete),
-      momentTimes(reference),
+      eventTimes(athlete),
+      eventTimes(reference),
     );
     if (!map.ok) return null;
     const unit = seriesUnitOf(measure);
@@ -69,7 +69,7 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
       },
       { role: 'athlete', times: [...athlete.times], values: display(seriesOfMeasure(measure, athlete)) },
     ];
-    const marks = Object.values(momentTimes(athlete));
+    const marks = Object.values(eventTimes(athlete));
     return { curves, domain: [Math.min(...marks) - AROUND, Math.max(...marks) + AROUND] as const };
   }, [athlete, reference, movement, measure]);
   if (!athlete || !data || !measure) return <div />;

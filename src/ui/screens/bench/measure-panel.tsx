@@ -1,6 +1,6 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { momentsOf } from '../../../core/model/measure';
+import { eventsOf } from '../../../core/model/measure';
 import { player } from '../../../application/bench/bench-player';
 import type { Derived } from '../../../application/analysis/derived';
 import { setView, useView } from '../../../application/stores/view-store';
@@ -12,14 +12,14 @@ import { TEXT } from '../../text/screens/bench';
 
 interface MeasurePanelProps {
   readonly derived: Derived;
-  readonly currentMoment: string | null;
+  readonly currentEvent: string | null;
 }
 
 /** The reading sheet of the current moment; below it, finding and correcting points. */
-export function MeasurePanel({ derived, currentMoment }: MeasurePanelProps): ReactNode {
+export function MeasurePanel({ derived, currentEvent }: MeasurePanelProps): ReactNode {
   const { movement, judged } = derived;
-  const moment = currentMoment ?? movement.moments[0]!.id;
-  const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment);
+  const moment = currentEvent ?? movement.moments[0]!.id;
+  const rows = judged.filter((j) => eventsOf(j.measure)[0] === moment);
   const name = movement.moments.find((m) => m.id === moment)!.name;
   const unmarked = [derived.athlete, derived.reference].every((p) => p === null || Object.keys(p.marks).length === 0);
   return (

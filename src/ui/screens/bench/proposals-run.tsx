@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Moment } from '../../../core/model/movement';
-import { LEAST_SURE } from '../../../core/trial/moments';
+import type { KeyEvent } from '../../../core/model/movement';
+import { LEAST_SURE } from '../../../core/trial/key-events';
 import { player } from '../../../application/bench/bench-player';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import type { Derived } from '../../../application/analysis/derived';
@@ -13,7 +13,7 @@ import { TEXT } from '../../text/screens/bench';
 
 /** A moment as it is proposed in the panes that have a proposal of it. */
 interface Proposed {
-  readonly moment: Moment;
+  readonly moment: KeyEvent;
   readonly in: readonly { readonly on: BenchClip; readonly frame: number; readonly sure: number }[];
 }
 

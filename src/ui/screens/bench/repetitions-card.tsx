@@ -8,7 +8,7 @@ import type { ReactNode } from 'react';
 import {
   addRepetition,
   averageRepetitions,
-  carryMomentsOver,
+  carryEventsOver,
   chooseRepetition,
   findRepetitionsOf,
   removeRepetition,
@@ -54,7 +54,7 @@ export function CarryOver({ derived }: { readonly derived: Derived }): ReactNode
           key={to.id}
           variant="outlined"
           onClick={() => {
-            const carried = carryMomentsOver(movement, from.trial, to.trial);
+            const carried = carryEventsOver(movement, from.trial, to.trial);
             notify(
               'info',
               carried.length === 0

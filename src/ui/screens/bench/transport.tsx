@@ -25,7 +25,7 @@ import { toggleTalk, useTalk } from '../../../application/talk/talk-recorder';
 import { setSpace, setView, SPEEDS, useView, type Speed } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { signedMilliseconds } from '../../components/format';
-import { goToMoment } from './bench-keys';
+import { goToEvent } from './bench-keys';
 import { PlayMenu } from './play-menu';
 import { hasSpace } from './space-pane';
 import { TEXT } from '../../text/screens/bench';
@@ -42,15 +42,15 @@ const SPEED_NAMES: Readonly<Record<string, string>> = {
 /** Stepping, playing, and how the two clips are matched. */
 export function Transport({
   derived,
-  currentMoment,
+  currentEvent,
 }: {
   readonly derived: Derived;
-  readonly currentMoment: string | null;
+  readonly currentEvent: string | null;
 }): ReactNode {
   const playing = useView((state) => state.playing);
   const speed = useView((state) => state.speed);
   const mode = useView((state) => state.mode);
-  const lockMoment = useView((state) => state.lockMoment);
+  const lockEvent = useView((state) => state.lockEvent);
   const followBody = useView((state) => state.followBody);
   const sound = useView((state) => state.sound);
   const audible = useSounds((state) => derived.panes.some(({ trial }) => soundOf(state, trial.clip)));
@@ -71,7 +71,7 @@ export function Transport({
       ? Math.round(100 * map.rateAt(timeAtFrame(athlete.times, state.shown[athlete.clip.id] ?? 0))) / 100
       : null,
   );
-  const name = movement.moments.find((m) => m.id === currentMoment)?.name;
+  const name = movement.moments.find((m) => m.id === currentEvent)?.name;
   const button = (title: string, icon: ReactNode, onClick: () => void): ReactNode => (
     <Tooltip title={title}>
       <IconButton aria-label={title} onClick={onClick}>
@@ -82,13 +82,13 @@ export function Transport({
   const shift = mode === 'offset' && follower ? `${signedMilliseconds(offsets[follower.clip.id] ?? 0)}, ` : '';
   return (
     <div className="transport" role="toolbar" aria-label={TEXT.playing}>
-      {button(TEXT.momentBeforePageUp, <KeyboardDoubleArrowLeftIcon />, () => goToMoment(derived, -1))}
+      {button(TEXT.momentBeforePageUp, <KeyboardDoubleArrowLeftIcon />, () => goToEvent(derived, -1))}
       {button(TEXT.frameBack, <ChevronLeftIcon />, () => player.stepBoth(-1))}
       {playing
         ? button(TEXT.pauseSpace, <PauseIcon />, () => player.pause())
         : button(TEXT.playSpace, <PlayArrowIcon />, () => player.play())}
       {button(TEXT.frameOn, <ChevronRightIcon />, () => player.stepBoth(1))}
-      {button(TEXT.momentAfterPageDown, <KeyboardDoubleArrowRightIcon />, () => goToMoment(derived, 1))}
+      {button(TEXT.momentAfterPageDown, <KeyboardDoubleArrowRightIcon />, () => goToEvent(derived, 1))}
       <Select
         value={String(speed)}
         onChange={(event) => setView({ speed: Number(event.target.value) as Speed })}
@@ -122,8 +122,8 @@ export function Transport({
       </Select>
       {mode === 'locked' && (
         <Select
-          value={lockMoment ?? common[0]?.id ?? ''}
-          onChange={(event) => setView({ lockMoment: event.target.value })}
+          value={lockEvent ?? common[0]?.id ?? ''}
+          onChange={(event) => setView({ lockEvent: event.target.value })}
           variant="standard"
           inputProps={{ 'aria-label': TEXT.lockedAt }}
           displayEmpty

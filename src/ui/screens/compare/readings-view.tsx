@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { momentsOf } from '../../../core/model/measure';
+import { eventsOf } from '../../../core/model/measure';
 import type { Derived } from '../../../application/analysis/derived';
 import { FilmingList } from '../../components/filming-list';
 import { JudgedSummary } from '../../components/judged-summary';
@@ -17,7 +17,7 @@ export function ReadingsView({ derived }: { readonly derived: Derived }): ReactN
       <JudgedSummary judged={judged} />
       <div className="flow">
         {movement.moments.map((moment) => {
-          const rows = judged.filter((j) => momentsOf(j.measure)[0] === moment.id);
+          const rows = judged.filter((j) => eventsOf(j.measure)[0] === moment.id);
           if (rows.length === 0) return null;
           return (
             <section key={moment.id} className="card">

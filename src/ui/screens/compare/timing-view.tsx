@@ -59,8 +59,8 @@ export function TimingView({ derived }: { readonly derived: Derived }): ReactNod
                 navigate,
                 session.id,
                 {
-                  [athlete.clip.id]: athlete.marks[gates[i]!.momentId]!,
-                  [reference.clip.id]: reference.marks[gates[i]!.momentId]!,
+                  [athlete.clip.id]: athlete.marks[gates[i]!.eventId]!,
+                  [reference.clip.id]: reference.marks[gates[i]!.eventId]!,
                 },
                 null,
               )
@@ -84,7 +84,7 @@ export function TimingView({ derived }: { readonly derived: Derived }): ReactNod
             </thead>
             <tbody>
               {gates.map((gate, i) => (
-                <tr key={gate.momentId}>
+                <tr key={gate.eventId}>
                   <td className="wrap">{gate.name}</td>
                   <td>{gate.athlete.toFixed(3)} s</td>
                   <td>{gate.reference.toFixed(3)} s</td>

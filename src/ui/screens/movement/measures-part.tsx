@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { momentsOf } from '../../../core/model/measure';
+import { eventsOf } from '../../../core/model/measure';
 import { blankMeasure } from '../../../core/model/measure-form';
 import type { Movement } from '../../../core/model/movement';
 import type { Derived } from '../../../application/analysis/derived';
@@ -27,7 +27,7 @@ export function MeasuresPart({ movement, derived, chosenId, onChoose }: Measures
   const navigate = useNavigate();
   const { session, judged } = derived;
   const measure = movement.measures.find((m) => m.id === chosenId) ?? movement.measures[0];
-  const momentName = (id: string): string => movement.moments.find((m) => m.id === id)?.name.toLowerCase() ?? id;
+  const eventName = (id: string): string => movement.moments.find((m) => m.id === id)?.name.toLowerCase() ?? id;
   return (
     <div className="columns editor">
       <section className="card">
@@ -55,7 +55,7 @@ export function MeasuresPart({ movement, derived, chosenId, onChoose }: Measures
               content: (
                 <button type="button" className="row" data-testid={`choose-${m.id}`} onClick={() => onChoose(m.id)}>
                   {m.name}
-                  <span className="note">, {momentName(momentsOf(m)[0]!)}</span>{' '}
+                  <span className="note">, {eventName(eventsOf(m)[0]!)}</span>{' '}
                   {row && (
                     <span style={{ display: 'block' }}>
                       <StateMark state={row.state} />

@@ -13,7 +13,7 @@ import { useDerived } from '../../../application/analysis/use-derived';
 import { SessionFrame } from '../../components/session-frame';
 import { GapsNote } from './gaps-note';
 import { MeasuresPart } from './measures-part';
-import { MomentsPart } from './moments-part';
+import { EventsPart } from './events-part';
 import { CommittedField } from './plain-fields';
 import { RestPart } from './rest-part';
 import { said } from './said';
@@ -92,7 +92,7 @@ export function MovementScreen(): ReactNode {
           </Tabs>
           <div role="tabpanel" id={`part-${part}`} aria-labelledby={`tab-${part}`}>
             {part === 'measures' && <MeasuresPart {...list('measures')} />}
-            {part === 'moments' && <MomentsPart {...list('moments')} />}
+            {part === 'moments' && <EventsPart {...list('moments')} />}
             {part === 'sheet' && <SheetPart movement={movement} derived={derived} />}
             {part === 'rest' && <RestPart movement={movement} />}
           </div>

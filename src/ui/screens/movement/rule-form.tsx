@@ -3,10 +3,10 @@ import { useMemo, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { tryRule } from '../../../core/events/try-rule';
 import { ALL_RULES, blankRule, fieldsOfRule } from '../../../core/model/measure-form';
-import type { MomentRule } from '../../../core/model/moment-rule';
-import type { Moment, Movement } from '../../../core/model/movement';
+import type { KeyEventRule } from '../../../core/model/key-event-rule';
+import type { KeyEvent, Movement } from '../../../core/model/movement';
 import type { Derived } from '../../../application/analysis/derived';
-import { changeMoment } from '../../../application/movement/movement-editing';
+import { changeEvent } from '../../../application/movement/movement-editing';
 import { takeProposals } from '../../../application/events/proposals';
 import { goToFrames } from '../../components/go-to-frames';
 import { RoleName } from '../../components/role-name';
@@ -16,7 +16,7 @@ import { Choice } from './plain-fields';
 import { said } from './said';
 import { TEXT } from '../../text/screens/movement';
 
-const RULE_NAMES: Readonly<Record<MomentRule['rule'], string>> = {
+const RULE_NAMES: Readonly<Record<KeyEventRule['rule'], string>> = {
   extreme: TEXT.largestOrSmallestValue,
   crossing: TEXT.levelIsPassed,
   contact: TEXT.contactOfFoot,
@@ -25,14 +25,14 @@ const RULE_NAMES: Readonly<Record<MomentRule['rule'], string>> = {
 
 export interface RuleFormProps {
   readonly movement: Movement;
-  readonly moment: Moment;
+  readonly moment: KeyEvent;
   readonly derived: Derived;
 }
 
 /** How a moment is proposed from the points, and what that comes to on the open clips. */
 export function RuleForm({ movement, moment, derived }: RuleFormProps): ReactNode {
   const { rule } = moment;
-  const set = (next: MomentRule | null): boolean => said(changeMoment(moment.id, { rule: next }));
+  const set = (next: KeyEventRule | null): boolean => said(changeEvent(moment.id, { rule: next }));
   return (
     <div data-testid="rule-form">
       <div className="row-of-fields" style={{ marginBottom: 10 }}>
@@ -41,7 +41,7 @@ export function RuleForm({ movement, moment, derived }: RuleFormProps): ReactNod
           value={rule?.rule ?? ''}
           options={[['', TEXT.nothingMarkedByEye], ...ALL_RULES.map((kind) => [kind, RULE_NAMES[kind]] as const)]}
           onChange={(kind) =>
-            set(kind === '' ? null : blankRule(kind as MomentRule['rule'], movement, moment.id, rule))
+            set(kind === '' ? null : blankRule(kind as KeyEventRule['rule'], movement, moment.id, rule))
           }
         />
         {rule &&
@@ -51,7 +51,7 @@ export function RuleForm({ movement, moment, derived }: RuleFormProps): ReactNod
               field={field}
               value={(rule as unknown as Record<string, unknown>)[field.key]}
               movement={movement}
-              onChange={(value) => set({ ...rule, [field.key]: value } as MomentRule)}
+              onChange={(value) => set({ ...rule, [field.key]: value } as KeyEventRule)}
             />
           ))}
       </div>
@@ -111,5 +111,5 @@ function TriedOnClips({ movement, moment, derived }: RuleFormProps): ReactNode {
 }
 
 /** A rule in few words. */
-export const ruleWords = ({ rule }: Pick<Moment, 'rule'>): string =>
+export const ruleWords = ({ rule }: Pick<KeyEvent, 'rule'>): string =>
   rule ? RULE_NAMES[rule.rule] : words('marked-by-eye');

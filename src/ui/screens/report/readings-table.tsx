@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { momentsOf } from '../../../core/model/measure';
+import { eventsOf } from '../../../core/model/measure';
 import { isInSpace } from '../../../core/reading';
 import type { Derived } from '../../../application/analysis/derived';
 import { plusMinus, readingText, signed } from '../../components/format';
@@ -9,7 +9,7 @@ import { TEXT } from '../../text/screens/report';
 /** Every measure with both readings, their difference and its state. */
 export function ReadingsTable({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, judged } = derived;
-  const momentName = (id: string): string => movement.moments.find((m) => m.id === id)!.name;
+  const eventName = (id: string): string => movement.moments.find((m) => m.id === id)!.name;
   return (
     <section>
       <h2>{TEXT.measures}</h2>
@@ -41,7 +41,7 @@ export function ReadingsTable({ derived }: { readonly derived: Derived }): React
                   {j.measure.name}
                   {isInSpace(j.athlete) && TEXT.inSpace}
                 </td>
-                <td className="left wrap">{momentName(momentsOf(j.measure)[0]!)}</td>
+                <td className="left wrap">{eventName(eventsOf(j.measure)[0]!)}</td>
                 <td>
                   {a.value} <span className="pm">{a.plusMinus}</span>
                 </td>

@@ -19,7 +19,7 @@ import { TimingTable } from '../../components/timing-table';
 import { dayText, ratesInWords, readingText } from '../../components/format';
 import { CorrectionPictures } from './correction-pictures';
 import { Methods } from './methods';
-import { MomentStills } from './moment-stills';
+import { EventStills } from './event-stills';
 import { PracticePart } from './practice-part';
 import { ReadingsTable } from './readings-table';
 import { SeenByEye } from './seen-by-eye';
@@ -136,9 +136,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </ul>
         </section>
       )}
-      {shows('pictures') && anyMarked && (
-        <MomentStills derived={derived} roles={shownRoles} stills={stills.addresses} />
-      )}
+      {shows('pictures') && anyMarked && <EventStills derived={derived} roles={shownRoles} stills={stills.addresses} />}
       {shows('curves') && charts.length > 0 && (
         <section>
           <h2>{TEXT.curves}</h2>

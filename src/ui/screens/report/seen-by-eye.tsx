@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { Note } from '../../../core/model/session';
 import type { Derived } from '../../../application/analysis/derived';
 import { clipName } from '../../components/clip-name';
-import { momentOfFrame } from '../../components/moment-of-frame';
+import { eventOfFrame } from '../../components/event-of-frame';
 import { NumberSaysLine } from '../../components/number-says-line';
 import { RoleName } from '../../components/role-name';
 import { noteKey, panesOf } from './use-stills';
@@ -31,7 +31,7 @@ export function SeenByEye({ derived, stills }: SeenByEyeProps): ReactNode {
 function Finding({ note, derived, stills }: SeenByEyeProps & { readonly note: Note }): ReactNode {
   const { clips, movement } = derived;
   const own = clips.find((c) => c.trial.clip.id === note.clipId);
-  const moment = own ? momentOfFrame(movement, own.trial.marks, note.frame) : null;
+  const moment = own ? eventOfFrame(movement, own.trial.marks, note.frame) : null;
   const where = [own ? clipName(own) : TEXT.clipRemoved, moment, note.region].filter(Boolean).join(', ');
   const panes = panesOf(note);
   const compared = clips.filter((c) => panes[c.trial.clip.id] !== undefined);

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Primitive } from '../../../core/geometry/primitives';
-import { momentsOf } from '../../../core/model/measure';
+import { eventsOf } from '../../../core/model/measure';
 import { clipScene } from '../../../core/scene/clip-scene';
 import type { Note } from '../../../core/model/session';
 import type { StyleKey } from '../../../core/model/slots';
@@ -76,7 +76,7 @@ function wantedOnPage({ session, plan, athlete, reference }: Derived, trial: Tri
   const own = plan.items.flatMap(({ gap }): Wanted[] => {
     if (!gap) return [];
     const { measure } = gap.judged;
-    const frame = trial.marks[momentsOf(measure)[0] ?? ''];
+    const frame = trial.marks[eventsOf(measure)[0] ?? ''];
     return frame === undefined
       ? []
       : [{ key: measureKey(measure.id, trial.clip.id), frame: Math.round(frame), measured: measure }];

@@ -385,7 +385,7 @@ export const TEXT = {
   findRepetitions: 'Find repetitions',
   addOneByEye: 'Add one by eye',
 
-  // moments-panel
+  // events-panel
   oneMomentOfOfText: (ofText: string) => `One moment of the ${ofText} is proposed`,
   countMomentsOfOfText: (count: number, ofText: string) => `${count} moments of the ${ofText} are proposed`,
   oneOfThemIsOnly: '; 1 of them is only a guess, and nothing is measured there until you confirm or move it',

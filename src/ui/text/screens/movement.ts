@@ -167,7 +167,7 @@ export const TEXT = {
   markNameThereInName2: (name: string, name2: string) => `Mark ${name} there in ${name2}`,
   markItThere: 'Mark it there',
 
-  // moments-part
+  // events-part
   moments: 'Moments',
   nameOfMoment: 'Name of the moment',
   key: 'Key',

@@ -79,7 +79,7 @@ export const TEXT = {
   segmentMassesAfterDeLeva:
     'Segment masses after de Leva 1996, lengths after Drillis and Contini 1966. Angles, signs and formulas: the table of measures that ships with the application.',
 
-  // moment-stills
+  // event-stills
   moments: 'Moments',
   nameAtName2: (name: string, name2: string) => `${name} at ${name2}`,
   notMarked: ' not marked',

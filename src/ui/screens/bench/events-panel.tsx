@@ -4,17 +4,17 @@ import ClearIcon from '@mui/icons-material/Clear';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
-import { LEAST_SURE } from '../../../core/trial/moments';
+import { LEAST_SURE } from '../../../core/trial/key-events';
 import { orderProblem } from '../../../core/events/order';
 import { player } from '../../../application/bench/bench-player';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import type { Derived } from '../../../application/analysis/derived';
 import { notify } from '../../../application/stores/notices';
 import {
-  confirmAllMoments,
-  confirmMoment,
-  markMoment,
-  proposeMomentsOf,
+  confirmAllEvents,
+  confirmEvent,
+  markEvent,
+  proposeEventsOf,
 } from '../../../application/events/event-use-cases';
 import { setView } from '../../../application/stores/view-store';
 import { markOnSound, soundOf, useSounds } from '../../../application/clips/clip-sounds';
@@ -48,12 +48,12 @@ const cameraHint = ({ trial }: BenchClip): string =>
   cameraText(trial)?.takenOut === false && cameraText(trial)?.moves ? TEXT.itsCameraMovesContactsWith : '';
 
 /** The movement's moments in both clips: mark, go to, take away. */
-export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactNode {
+export function EventsPanel({ derived }: { readonly derived: Derived }): ReactNode {
   const { movement, athlete, reference } = derived;
   const sounds = useSounds();
-  const cell = ({ trial, id: role }: BenchClip, momentId: string, name: string): ReactNode => {
+  const cell = ({ trial, id: role }: BenchClip, eventId: string, name: string): ReactNode => {
     const { clip } = trial;
-    const frame = trial.marks[momentId];
+    const frame = trial.marks[eventId];
     const marked = frame !== undefined;
     const mark = (
       <Button
@@ -63,7 +63,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         startIcon={<FlagOutlinedIcon />}
         onClick={() => {
           setView({ activeClip: clip.id });
-          markMoment(clip.id, momentId, player.pendingFrame(clip.id));
+          markEvent(clip.id, eventId, player.pendingFrame(clip.id));
         }}
       >
         {marked ? TEXT.move : TEXT.mark}
@@ -76,7 +76,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         aria-label={TEXT.setNameInRoleOn(name, role)}
         onClick={() => {
           setView({ activeClip: clip.id });
-          void markOnSound(clip, momentId);
+          void markOnSound(clip, eventId);
         }}
       >
         <GraphicEqIcon fontSize="small" />
@@ -89,7 +89,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
           {onSound}
         </>
       );
-    const proposed = derived.session.marks[clip.id]?.[momentId]?.proposed ?? null;
+    const proposed = derived.session.marks[clip.id]?.[eventId]?.proposed ?? null;
     return (
       <>
         <Button
@@ -109,7 +109,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
             color={proposed < LEAST_SURE ? 'warning' : 'primary'}
             title={TEXT.proposedFromPointsGoThere}
             aria-label={TEXT.confirmNameInRole(name, role)}
-            onClick={() => confirmMoment(clip.id, momentId)}
+            onClick={() => confirmEvent(clip.id, eventId)}
           >
             {proposed < LEAST_SURE ? TEXT.onlyGuessConfirm : TEXT.proposedSureConfirm(Math.round(100 * proposed))}
           </Button>
@@ -120,7 +120,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
           size="small"
           title={TEXT.takeMarkAway}
           aria-label={TEXT.unmarkNameInRole(name, role)}
-          onClick={() => markMoment(clip.id, momentId, null)}
+          onClick={() => markEvent(clip.id, eventId, null)}
         >
           <ClearIcon fontSize="small" />
         </IconButton>
@@ -128,7 +128,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
     );
   };
   const propose = (on: BenchClip): void => {
-    const proposals = proposeMomentsOf(movement, on.trial);
+    const proposals = proposeEventsOf(movement, on.trial);
     const doubtful = proposals.filter((p) => p.confidence < LEAST_SURE).length;
     if (proposals.length === 0) notify('info', TEXT.pointsOfClipNameSuggest(clipName(on), cameraHint(on)));
     else notify('info', `${proposedText(proposals.length, clipName(on))}${guessesText(doubtful)}.${cameraHint(on)}`);
@@ -161,7 +161,7 @@ export function MomentsPanel({ derived }: { readonly derived: Derived }): ReactN
         {derived.panes
           .filter((c) => !c.join && proposedIn(derived, c) > 0)
           .map((on) => (
-            <Button key={on.id} title={TEXT.forThoseThatYouHave} onClick={() => confirmAllMoments(on.trial.clip.id)}>
+            <Button key={on.id} title={TEXT.forThoseThatYouHave} onClick={() => confirmAllEvents(on.trial.clip.id)}>
               {TEXT.confirmAllProposedInOf(proposedIn(derived, on), clipName(on))}
             </Button>
           ))}

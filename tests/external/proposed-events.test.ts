@@ -3,7 +3,7 @@ import path from 'node:path';
 import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { carryOver } from '../../src/core/events/carry-over';
-import { proposeMoments, type Proposal } from '../../src/core/events/propose-moments';
+import { proposeEvents, type Proposal } from '../../src/core/events/propose-events';
 import { findRepetitions } from '../../src/core/events/repetitions';
 import { prepareTrial } from '../../src/core/trial/trial';
 import { sessionJson } from '../../src/formats/session-json/session-json';
@@ -36,8 +36,8 @@ const cases = sessions.map((session) => ({
 test('nothing is proposed from still pictures, which are no movement', () => {
   const [{ movement, clips: all }] = cases as [(typeof cases)[number]];
   const { found } = all[0]!;
-  expect(proposeMoments(movement, found).length).toBeGreaterThan(0);
-  expect(proposeMoments(movement, { ...found, clip: { ...found.clip, pictures: true } })).toEqual([]);
+  expect(proposeEvents(movement, found).length).toBeGreaterThan(0);
+  expect(proposeEvents(movement, { ...found, clip: { ...found.clip, pictures: true } })).toEqual([]);
 });
 
 interface Off {
@@ -51,7 +51,7 @@ function offOf(proposals: readonly Proposal[], truth: ClipTruth): readonly Off[]
   const choices = truth.repetitions ?? [truth.moments];
   const of = (moments: Readonly<Record<string, number>>): Off[] =>
     proposals.map((p) => ({
-      error: Math.abs(p.frame / truth.frameRate - moments[p.momentId]!) * 120,
+      error: Math.abs(p.frame / truth.frameRate - moments[p.eventId]!) * 120,
       confidence: p.confidence,
     }));
   const sum = (list: readonly Off[]): number => list.reduce((total, o) => total + o.error, 0);
@@ -62,7 +62,7 @@ const sorted = (list: readonly Off[]): number[] => list.map((o) => o.error).sort
 test('from the generator\u2019s own points every moment of the deliveries is proposed, within two and a half frames at 120 a second', () => {
   const { movement, clips: deliveries } = cases[0]!;
   const errors = sorted(
-    deliveries.flatMap(({ known, truth }) => offOf(proposeMoments(movement, { ...known, marks: {} }), truth)),
+    deliveries.flatMap(({ known, truth }) => offOf(proposeEvents(movement, { ...known, marks: {} }), truth)),
   );
   expect(errors).toHaveLength(4 * movement.moments.length);
   expect(errors.at(-1)).toBeLessThanOrEqual(2.5);
@@ -73,7 +73,7 @@ describe('from detected points, over twelve clips of three movements', () => {
     all.flatMap(({ found, truth }) =>
       movement.repeats
         ? findRepetitions(movement, found).flatMap((r) => offOf(r, truth))
-        : offOf(proposeMoments(movement, found), truth),
+        : offOf(proposeEvents(movement, found), truth),
     ),
   );
   const carried = cases.flatMap(({ movement, clips: [first, ...others] }) =>

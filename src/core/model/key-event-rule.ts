@@ -6,7 +6,7 @@ import { pointRefSchema, quantitySchema } from './quantity';
 const within = { after: idSchema.nullable().default(null), before: idSchema.nullable().default(null) };
 
 /** How a moment is proposed from the points. */
-export const momentRuleSchema = z.discriminatedUnion('rule', [
+export const keyEventRuleSchema = z.discriminatedUnion('rule', [
   z.object({
     rule: z.literal('extreme'),
     of: quantitySchema,
@@ -42,4 +42,4 @@ export const momentRuleSchema = z.discriminatedUnion('rule', [
     ...within,
   }),
 ]);
-export type MomentRule = z.infer<typeof momentRuleSchema>;
+export type KeyEventRule = z.infer<typeof keyEventRuleSchema>;

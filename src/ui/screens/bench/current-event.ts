@@ -1,7 +1,7 @@
 import type { Derived } from '../../../application/analysis/derived';
 
 /** The moment that the leading clip stands at, or the last one it has passed; null before the first. */
-export function currentMomentOf(derived: Derived, shown: Readonly<Record<string, number>>): string | null {
+export function currentEventOf(derived: Derived, shown: Readonly<Record<string, number>>): string | null {
   const lead = derived.athlete ?? derived.reference;
   if (!lead) return null;
   const frame = shown[lead.clip.id] ?? 0;

@@ -2,10 +2,10 @@ import { notMeasurable, type NotMeasurable } from '../reading';
 import type { Mark } from '../model/session';
 import { eventSd } from '../statistics/event-time';
 import { intervalAt, timeAtFrame } from '../timing/clip-time';
-import type { MomentTimes } from '../timing/time-map';
+import type { EventTimes } from '../timing/time-map';
 
 /** How sure the time of a moment is. */
-export interface MomentTiming {
+export interface EventTiming {
   /** Standard deviation, seconds. */
   readonly sd: number;
   /** The part of it that its rule does alike in every clip; it falls out of a difference. */
@@ -15,17 +15,17 @@ export interface MomentTiming {
 }
 
 /** Where the moments of a trial lie, and how sure that is. */
-export interface Moments {
+export interface KeyEvents {
   /** Moment id -> frame position. */
   readonly marks: Readonly<Record<string, number>>;
   /** Moment id -> how sure its time is, for those that are proposed; one that is not here was marked by hand. */
-  readonly timing?: Readonly<Record<string, MomentTiming>> | undefined;
+  readonly timing?: Readonly<Record<string, EventTiming>> | undefined;
   /** Moment id -> what the movement calls it. */
   readonly names?: Readonly<Record<string, string>> | undefined;
 }
 
 /** Moments on frames whose times are known. */
-export interface TimedMoments extends Moments {
+export interface TimedEvents extends KeyEvents {
   /** Real time of every frame, seconds from the first. */
   readonly times: Float64Array;
   /** Usual time from frame to frame, seconds. */
@@ -39,15 +39,15 @@ export const namesOf = (
 ): Readonly<Record<string, string>> => Object.fromEntries(moments.map(({ id, name }) => [id, name]));
 
 /** A moment's name in quotation marks; made of its id where the movement is not at hand. */
-export const quoted = ({ names }: Pick<Moments, 'names'>, id: string): string =>
+export const quoted = ({ names }: Pick<KeyEvents, 'names'>, id: string): string =>
   `\u201c${names?.[id] ?? id.replaceAll('-', ' ')}\u201d`;
 
-export const momentMissing = (trial: Pick<Moments, 'names'>, moment: string): NotMeasurable =>
+export const eventMissing = (trial: Pick<KeyEvents, 'names'>, moment: string): NotMeasurable =>
   notMeasurable('moment-missing', `The moment ${quoted(trial, moment)} is not marked`, 'Mark it in this clip.');
 
 /** Why there is nothing between two moments the second of which lies before the first. */
 export const outOfOrder = (
-  trial: Pick<Moments, 'names'>,
+  trial: Pick<KeyEvents, 'names'>,
   { from, to }: { readonly from: string; readonly to: string },
 ): NotMeasurable =>
   notMeasurable('order', `${quoted(trial, to)} is marked before ${quoted(trial, from)}`, 'Mark them in their order.');
@@ -81,7 +81,7 @@ export const frameOfMarks = (marks: Readonly<Record<string, Timed>>): Readonly<R
   Object.fromEntries(Object.entries(marks).map(([id, mark]) => [id, eventFrame(mark)]));
 
 /** How sure the moments are that were proposed and that nobody has confirmed. */
-export const timingOfMarks = (marks: Readonly<Record<string, Timed>>): Readonly<Record<string, MomentTiming>> =>
+export const timingOfMarks = (marks: Readonly<Record<string, Timed>>): Readonly<Record<string, EventTiming>> =>
   Object.fromEntries(
     Object.entries(marks).flatMap(([id, { proposed, sd, systematic = 0 }]) =>
       proposed === undefined || proposed === null
@@ -90,7 +90,7 @@ export const timingOfMarks = (marks: Readonly<Record<string, Timed>>): Readonly<
     ),
   );
 
-export const momentsOfMarks = (marks: Readonly<Record<string, Timed>>): Moments => ({
+export const eventsOfMarks = (marks: Readonly<Record<string, Timed>>): KeyEvents => ({
   marks: frameOfMarks(marks),
   timing: timingOfMarks(marks),
 });
@@ -106,21 +106,21 @@ export const markByHand = (frame: number, as: 'nearest' | 'first' | 'last'): Mar
  * Standard deviation of a moment's time, seconds: of one marked by hand, that it lies anywhere within a frame's
  * interval.
  */
-export const momentSd = (
-  trial: Pick<TimedMoments, 'timing' | 'marks' | 'interval' | 'intervals'>,
+export const keyEventSd = (
+  trial: Pick<TimedEvents, 'timing' | 'marks' | 'interval' | 'intervals'>,
   id: string,
 ): number => Math.max(trial.timing?.[id]?.sd ?? 0, eventSd(intervalAt(trial, trial.marks[id] ?? 0)));
 
 /** The part of it that is alike in clips whose moments were proposed by the same rules, seconds. */
-export const momentSystematic = (trial: Pick<Moments, 'timing'>, id: string): number =>
+export const eventSystematic = (trial: Pick<KeyEvents, 'timing'>, id: string): number =>
   trial.timing?.[id]?.systematic ?? 0;
 
 /** Real time of each marked moment. */
-export const momentTimes = (trial: TimedMoments): MomentTimes =>
+export const eventTimes = (trial: TimedEvents): EventTimes =>
   Object.fromEntries(Object.entries(trial.marks).map(([id, frame]) => [id, timeAtFrame(trial.times, frame)]));
 
 /** Why nothing is judged on some moments: the first of them that is proposed and not sure enough. */
-export function unsureMoment(trial: Pick<Moments, 'timing' | 'names'>, ids: readonly string[]): NotMeasurable | null {
+export function unsureEvent(trial: Pick<KeyEvents, 'timing' | 'names'>, ids: readonly string[]): NotMeasurable | null {
   const id = ids.find((moment) => (trial.timing?.[moment]?.confidence ?? 1) < LEAST_SURE);
   if (id === undefined) return null;
   const sure = Math.round(100 * trial.timing![id]!.confidence);

@@ -2,7 +2,7 @@ import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import { movementSchema, type Movement } from '../model/movement';
 import type { PointId } from '../anatomy/body-points';
 import { contactsOf } from './contacts';
-import { proposeMoments } from './propose-moments';
+import { proposeEvents } from './propose-events';
 import { tryRule } from './try-rule';
 
 type Points = Readonly<Partial<Record<PointId, readonly [number, number]>>>;
@@ -31,10 +31,10 @@ const propose = (
   marks: Readonly<Record<string, number>> = {},
 ) =>
   Object.fromEntries(
-    proposeMoments(
+    proposeEvents(
       movement(Object.entries(rules).map(([id, rule]) => ({ id, rule }))),
       stickTrial((f) => ({ ...BODY, ...points(f) }), marks),
-    ).map((p) => [p.momentId, p]),
+    ).map((p) => [p.eventId, p]),
   );
 
 /** A foot that falls at a steady speed until frame 16, rests until frame 30, and rises again; 100 frames a second. */

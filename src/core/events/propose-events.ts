@@ -3,11 +3,11 @@ import { cameraRefusal } from '../trial/camera-refusal';
 import { continuousSeries, pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { rateOfChange } from '../signal/derivative';
 import { largest, type FrameSpan } from '../signal/peaks';
-import type { MomentRule } from '../model/moment-rule';
-import type { Moment, Movement } from '../model/movement';
+import type { KeyEventRule } from '../model/key-event-rule';
+import type { KeyEvent, Movement } from '../model/movement';
 import type { PointRef } from '../model/quantity';
 import type { Trial } from '../trial/trial';
-import { proposalSd } from '../trial/moments';
+import { proposalSd } from '../trial/key-events';
 import { partsOf, placesOf } from '../trial/places';
 import { contactEdges, FOOT_SD } from './contacts';
 import { intervalAt } from '../timing/clip-time';
@@ -15,7 +15,7 @@ import { awayFrom, crossingsOf, crossingSd, noiseOf } from './occurrences';
 
 /** A moment as the points suggest it. */
 export interface Proposal {
-  readonly momentId: string;
+  readonly eventId: string;
   /** Frame position; fractions lie between two frames. */
   readonly frame: number;
   /** 0..1: how sharply the rule decides, times how sure the points are there. */
@@ -26,7 +26,7 @@ export interface Proposal {
   readonly systematic: number;
 }
 
-type Found = Omit<Proposal, 'momentId'>;
+type Found = Omit<Proposal, 'eventId'>;
 
 /**
  * A rule stands for an event that an eye sees (an arm that passes upright for the ball that leaves): what it is off by
@@ -35,7 +35,8 @@ type Found = Omit<Proposal, 'momentId'>;
 const RULE_SD = { contact: 0.003, crossing: 0.008, extreme: 0.006, 'peak-speed': 0.008 } as const;
 /** Most of what a rule is off by it is off by in everybody's clip (against made truth). */
 const ALIKE_SHARE = 0.8;
-const systematicOf = (rule: MomentRule['rule']): number => ALIKE_SHARE * (rule === 'contact' ? FOOT_SD : RULE_SD[rule]);
+const systematicOf = (rule: KeyEventRule['rule']): number =>
+  ALIKE_SHARE * (rule === 'contact' ? FOOT_SD : RULE_SD[rule]);
 
 /** A time less sure than this halves the confidence in a proposal, seconds. */
 const HALF_SURE = 0.02;
@@ -104,7 +105,7 @@ function topSd(trial: Trial, score: Float64Array, frame: number, noise: number):
   return ((high - low + 1) * trial.interval) / Math.sqrt(12);
 }
 
-function extremeIn(trial: Trial, rule: Extract<MomentRule, { rule: 'extreme' }>, span: FrameSpan): Found | null {
+function extremeIn(trial: Trial, rule: Extract<KeyEventRule, { rule: 'extreme' }>, span: FrameSpan): Found | null {
   const score = continuousSeries(trial, rule.of, '%BH').map((v) => (rule.which === 'largest' ? v : -v));
   const top = largest(score, span);
   if (!top) return null;
@@ -131,7 +132,7 @@ function extremeIn(trial: Trial, rule: Extract<MomentRule, { rule: 'extreme' }>,
   };
 }
 
-function crossingIn(trial: Trial, rule: Extract<MomentRule, { rule: 'crossing' }>, span: FrameSpan): Found | null {
+function crossingIn(trial: Trial, rule: Extract<KeyEventRule, { rule: 'crossing' }>, span: FrameSpan): Found | null {
   const away = awayFrom(trial, rule.of, rule.level);
   const found = crossingsOf(trial, rule.of, rule.level, rule.direction, span, away);
   const frame = rule.take === 'first' ? found[0] : found.at(-1);
@@ -145,7 +146,7 @@ function crossingIn(trial: Trial, rule: Extract<MomentRule, { rule: 'crossing' }
   };
 }
 
-function contactIn(trial: Trial, rule: Extract<MomentRule, { rule: 'contact' }>, span: FrameSpan): Found | null {
+function contactIn(trial: Trial, rule: Extract<KeyEventRule, { rule: 'contact' }>, span: FrameSpan): Found | null {
   if (Number.isNaN(trial.bodyHeight)) return null;
   const inside = contactEdges(trial, rule.side, rule.edge).filter(
     ({ frame }) => frame >= span.first && frame <= span.last,
@@ -164,7 +165,7 @@ function contactIn(trial: Trial, rule: Extract<MomentRule, { rule: 'contact' }>,
 /** Speed of a point, alone or as seen from another one, pixels a second at every frame. */
 export function speedOf(
   trial: Trial,
-  rule: Pick<Extract<MomentRule, { rule: 'peak-speed' }>, 'point' | 'relativeTo'>,
+  rule: Pick<Extract<KeyEventRule, { rule: 'peak-speed' }>, 'point' | 'relativeTo'>,
 ): Float64Array {
   const own = placesOf(trial, rule.point, 0);
   const from = rule.relativeTo === null ? null : placesOf(trial, rule.relativeTo, 0);
@@ -176,7 +177,7 @@ export function speedOf(
   return vx.map((v, i) => Math.hypot(v, vy[i]!));
 }
 
-function peakSpeedIn(trial: Trial, rule: Extract<MomentRule, { rule: 'peak-speed' }>, span: FrameSpan): Found | null {
+function peakSpeedIn(trial: Trial, rule: Extract<KeyEventRule, { rule: 'peak-speed' }>, span: FrameSpan): Found | null {
   const refs = rule.relativeTo === null ? [rule.point] : [rule.point, rule.relativeTo];
   const speed = speedOf(trial, rule);
   const top = largest(speed, span);
@@ -190,7 +191,7 @@ function peakSpeedIn(trial: Trial, rule: Extract<MomentRule, { rule: 'peak-speed
   );
 }
 
-function apply(trial: Trial, rule: MomentRule, span: FrameSpan): Found | null {
+function apply(trial: Trial, rule: KeyEventRule, span: FrameSpan): Found | null {
   switch (rule.rule) {
     case 'extreme':
       return extremeIn(trial, rule, span);
@@ -209,8 +210,8 @@ function apply(trial: Trial, rule: MomentRule, span: FrameSpan): Found | null {
 const ALL_BUT_TOGETHER = 0.03;
 
 /** The frames between those that come before a moment and those that come after it, as far as they are known. */
-function inOrder(movement: Movement, momentId: string, known: ReadonlyMap<string, Found>, slack: number): FrameSpan {
-  const place = movement.moments.findIndex((m) => m.id === momentId);
+function inOrder(movement: Movement, eventId: string, known: ReadonlyMap<string, Found>, slack: number): FrameSpan {
+  const place = movement.moments.findIndex((m) => m.id === eventId);
   const frames = (moments: Movement['moments']): number[] => moments.flatMap(({ id }) => known.get(id)?.frame ?? []);
   return {
     first: Math.max(-Infinity, ...frames(movement.moments.slice(0, place))) - slack,
@@ -219,7 +220,7 @@ function inOrder(movement: Movement, momentId: string, known: ReadonlyMap<string
 }
 
 /** What of the picture must stay as it is for a rule to find its moment. */
-export function pictureOfRule(rule: MomentRule): PictureNeed {
+export function pictureOfRule(rule: KeyEventRule): PictureNeed {
   switch (rule.rule) {
     case 'extreme':
     case 'crossing':
@@ -239,7 +240,7 @@ const WITHOUT_NEIGHBOUR = 0.5;
  * that looks before or after another moment waits for that one; a mark that a person set counts as it stands. Moments
  * whose rule finds nothing, or has none, are left out, and so are those that a moving camera hides.
  */
-export function proposeMoments(
+export function proposeEvents(
   movement: Movement,
   trial: Trial,
   inside: FrameSpan = { first: 0, last: trial.times.length - 1 },
@@ -249,7 +250,9 @@ export function proposeMoments(
     Object.entries(trial.marks).map(([id, frame]) => [id, { frame, confidence: 1, sd: 0, systematic: 0 }]),
   );
   const proposals: Proposal[] = [];
-  const ruled = movement.moments.filter((m): m is Moment & { rule: MomentRule } => m.rule !== null && !known.has(m.id));
+  const ruled = movement.moments.filter(
+    (m): m is KeyEvent & { rule: KeyEventRule } => m.rule !== null && !known.has(m.id),
+  );
   const open = ruled.filter(({ rule }) => cameraRefusal(trial, pictureOfRule(rule)) === null);
   const hidden = new Set(ruled.filter((moment) => !open.includes(moment)).map(({ id }) => id));
   for (let progress = true; progress;) {
@@ -273,7 +276,7 @@ export function proposeMoments(
         alone * found.confidence * Math.min(1, from ? from.confidence + 0.3 : 1, to ? to.confidence + 0.3 : 1);
       known.set(moment.id, { ...found, confidence });
       proposals.push({
-        momentId: moment.id,
+        eventId: moment.id,
         frame: found.frame,
         confidence,
         sd: Math.max(found.sd, proposalSd(confidence)),
@@ -281,5 +284,5 @@ export function proposeMoments(
       });
     }
   }
-  return movement.moments.flatMap((m) => proposals.find((p) => p.momentId === m.id) ?? []);
+  return movement.moments.flatMap((m) => proposals.find((p) => p.eventId === m.id) ?? []);
 }

@@ -4,7 +4,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { RoleName } from '../../components/role-name';
 import { TEXT } from '../../text/screens/report';
 
-export interface MomentStillsProps {
+export interface EventStillsProps {
   readonly derived: Derived;
   readonly roles: readonly Role[];
   /** Role and moment id -> address of its picture. */
@@ -12,7 +12,7 @@ export interface MomentStillsProps {
 }
 
 /** Every moment of both performers as a picture. */
-export function MomentStills({ derived, roles: shownRoles, stills }: MomentStillsProps): ReactNode {
+export function EventStills({ derived, roles: shownRoles, stills }: EventStillsProps): ReactNode {
   const { movement } = derived;
   return (
     <section>

@@ -1,11 +1,11 @@
 import type { Movement } from '../../core/model/movement';
 
 /** Id of the moment at a frame; null between two. */
-export const momentAt = (movement: Movement, marks: Readonly<Record<string, number>>, frame: number): string | null =>
+export const eventAt = (movement: Movement, marks: Readonly<Record<string, number>>, frame: number): string | null =>
   movement.moments.find((m) => marks[m.id] !== undefined && Math.round(marks[m.id]!) === frame)?.id ?? null;
 
 /** Name of the moment at a frame, or of the phase that it lies in; null outside all phases. */
-export function momentOfFrame(
+export function eventOfFrame(
   movement: Movement,
   marks: Readonly<Record<string, number>>,
   frame: number,

@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { Movement } from '../../../core/model/movement';
 import type { Derived } from '../../../application/analysis/derived';
-import { addMoment, changeMoment, removeMoment, sortMoments } from '../../../application/movement/movement-editing';
+import { addEvent, changeEvent, removeEvent, sortEvents } from '../../../application/movement/movement-editing';
 import { AddByName } from './add-by-name';
 import { Choice, CommittedField } from './plain-fields';
 import { RuleForm } from './rule-form';
@@ -11,7 +11,7 @@ import { said } from './said';
 import { SortableList } from './sortable-list';
 import { TEXT } from '../../text/screens/movement';
 
-interface MomentsPartProps {
+interface EventsPartProps {
   readonly movement: Movement;
   readonly derived: Derived;
   readonly chosenId: string | null;
@@ -19,7 +19,7 @@ interface MomentsPartProps {
 }
 
 /** The moments in their order; one of them open, with what proposes it. */
-export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPartProps): ReactNode {
+export function EventsPart({ movement, derived, chosenId, onChoose }: EventsPartProps): ReactNode {
   const moment = movement.moments.find((m) => m.id === chosenId) ?? movement.moments[0]!;
   return (
     <section className="card">
@@ -28,7 +28,7 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
       </Typography>
       <SortableList
         horizontal
-        onSort={(ids) => said(sortMoments(ids))}
+        onSort={(ids) => said(sortEvents(ids))}
         items={movement.moments.map((m) => ({
           id: m.id,
           name: m.name,
@@ -46,7 +46,7 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
             key={`n${moment.id}`}
             label={TEXT.nameOfMoment}
             value={moment.name}
-            onChange={(next) => said(changeMoment(moment.id, { name: next }))}
+            onChange={(next) => said(changeEvent(moment.id, { name: next }))}
           />
         </div>
         <div style={{ width: 70 }}>
@@ -54,7 +54,7 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
             key={`k${moment.id}`}
             label={TEXT.key}
             value={moment.key}
-            onChange={(key) => said(changeMoment(moment.id, { key: key.slice(0, 1) }))}
+            onChange={(key) => said(changeEvent(moment.id, { key: key.slice(0, 1) }))}
           />
         </div>
         <div style={{ flex: '1 1 300px' }}>
@@ -62,7 +62,7 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
             key={`l${moment.id}`}
             label={TEXT.whatToLookFor}
             value={moment.hint}
-            onChange={(hint) => said(changeMoment(moment.id, { hint }))}
+            onChange={(hint) => said(changeEvent(moment.id, { hint }))}
           />
         </div>
         <Choice
@@ -74,16 +74,16 @@ export function MomentsPart({ movement, derived, chosenId, onChoose }: MomentsPa
             ['first', TEXT.firstInWhichItHas],
             ['last', TEXT.lastBeforeIt],
           ]}
-          onChange={(frame) => said(changeMoment(moment.id, { frame: frame as typeof moment.frame }))}
+          onChange={(frame) => said(changeEvent(moment.id, { frame: frame as typeof moment.frame }))}
         />
-        <Button onClick={() => said(removeMoment(moment.id))}>{TEXT.remove}</Button>
+        <Button onClick={() => said(removeEvent(moment.id))}>{TEXT.remove}</Button>
       </div>
       <RuleForm key={moment.id} movement={movement} moment={moment} derived={derived} />
       <AddByName
         label={TEXT.furtherMoment}
         button={TEXT.addMoment}
         onAdd={(name) => {
-          const added = addMoment(name);
+          const added = addEvent(name);
           if (added.ok) onChoose(added.value.moments.at(-1)!.id);
           return said(added);
         }}
