@@ -25,7 +25,6 @@ export default defineConfig({
         '@tensorflow/tfjs-backend-wasm',
         '@tensorflow/tfjs-converter',
         '@tensorflow/tfjs-core',
-        'fflate',
         'fft.js',
         'mediabunny',
         'workbox-cacheable-response',

@@ -30,7 +30,7 @@ function chooseMovement(name: string): Movement {
       `There is no movement “${name}”. There are: ${MOVEMENTS.map((m) => m.id).join(', ')}; or give a .json file.`,
     );
   const text = readText(name);
-  const read = movementJson.read!(text, path.basename(name));
+  const read = movementJson.read(text, path.basename(name));
   if (!read.ok) throw new Stop(EXIT.badInput, read.issue.message);
   const unknown = unknownKeys(text, read.value);
   if (unknown.length > 0)

@@ -46,7 +46,7 @@ interface Found {
 }
 
 async function readFound(file: string): Promise<readonly Found[]> {
-  const read = sessionJson.read!(await readFile(file, 'utf8'), file);
+  const read = sessionJson.read(await readFile(file, 'utf8'), file);
   if (!read.ok) throw new Error(read.issue.message);
   const { clips, tracks, detections } = read.value;
   return clips.map((clip) => {
@@ -174,7 +174,7 @@ async function assemble(
 }
 
 const write = async (name: string, session: Session): Promise<void> =>
-  writeFile(path.join(folder, `${name}-session.falcon.json`), sessionJson.write!(session));
+  writeFile(path.join(folder, `${name}-session.falcon.json`), sessionJson.write(session));
 const several: Session['referenceModel'] = { kind: 'several', without: [], phases: {}, own: null };
 
 const found = new Map<string, Found>();

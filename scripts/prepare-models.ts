@@ -1,6 +1,6 @@
 import { copyFile, mkdir, readFile, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { zipSync } from 'fflate';
+import { Uint8ArrayReader, Uint8ArrayWriter, ZipWriter } from '@zip.js/zip.js';
 import { withMetadata } from './pose-model/model-metadata';
 import { MOVENET_FILES, MOVENET_WEIGHTS, POSE_WEIGHTS, takeWeights } from './weights-packages';
 
@@ -8,6 +8,9 @@ import { MOVENET_FILES, MOVENET_WEIGHTS, POSE_WEIGHTS, takeWeights } from './wei
  * Makes what the pose finder loads at run time from the installed packages: model bundles (detector and landmark
  * network in one stored zip) and the WebAssembly runtime.
  */
+/** The runtime reads files that are stored as they are, with their sizes before them; the day keeps the bytes the same. */
+const STORED = { level: 0, dataDescriptor: false, extendedTimestamp: false, lastModDate: new Date(2000, 0, 1) };
+
 const root = path.join(import.meta.dirname, '..');
 const runtime = path.join(root, 'node_modules/@mediapipe/tasks-vision/wasm');
 const models = path.join(root, 'public/models');
@@ -33,10 +36,10 @@ for (const size of ['full', 'heavy']) {
     mean: 0,
     std: 255,
   });
-  await writeFile(
-    file,
-    zipSync({ 'pose_detector.tflite': detector, 'pose_landmarks_detector.tflite': landmarks }, { level: 0 }),
-  );
+  const bundle = new ZipWriter(new Uint8ArrayWriter(), STORED);
+  await bundle.add('pose_detector.tflite', new Uint8ArrayReader(detector));
+  await bundle.add('pose_landmarks_detector.tflite', new Uint8ArrayReader(landmarks));
+  await writeFile(file, await bundle.close());
 }
 for (const file of ['vision_wasm_module_internal.js', 'vision_wasm_module_internal.wasm']) {
   if (!(await exists(path.join(wasm, file)))) await copyFile(path.join(runtime, file), path.join(wasm, file));

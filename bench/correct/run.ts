@@ -64,7 +64,7 @@ try {
   await page.goto(`${server.address}/demo`);
   await page.locator('[data-testid=panes][aria-busy=false]').waitFor();
   const read = async (): Promise<Record<'athlete' | 'reference', { detected: Trial; truth: Trial }>> => {
-    const session = sessionJson.read!(await saved(page), 'session');
+    const session = sessionJson.read(await saved(page), 'session');
     if (!session.ok) throw new Error(session.issue.message);
     const of = async (role: 'athlete' | 'reference') => {
       const clip = session.value.clips.find((c) => c.role === role)!;

@@ -115,22 +115,22 @@ async function trySession(bytes: Uint8Array, file: string): Promise<'accepted' |
   if (!read.ok) return refused(read.issue);
   if (!repaired.ok) throw new Error('it opens, and cannot be repaired');
   measure(read.value.session);
-  const written = sessionJson.write!(read.value.session);
-  const again = demand(sessionJson.read!(written, file), 'written, it is refused');
-  if (sessionJson.write!(again) !== written) throw new Error('it is another session after saving');
+  const written = sessionJson.write(read.value.session);
+  const again = demand(sessionJson.read(written, file), 'written, it is refused');
+  if (sessionJson.write(again) !== written) throw new Error('it is another session after saving');
   return 'accepted';
 }
 
 const movementReader: Reader = {
   name: 'movement',
-  seed: bytesOf(movementJson.write!(MOVEMENTS.at(-1)!)),
+  seed: bytesOf(movementJson.write(MOVEMENTS.at(-1)!)),
   mutate: asText,
   async tryOut(bytes) {
-    const read = movementJson.read!(textOf(bytes), 'seed.json');
+    const read = movementJson.read(textOf(bytes), 'seed.json');
     if (!read.ok) return refused(read.issue);
     measure({ ...session, ownMovement: read.value, movementId: read.value.id });
-    const again = demand(movementJson.read!(movementJson.write!(read.value), 'seed.json'), 'written, it is refused');
-    if (movementJson.write!(again) !== movementJson.write!(read.value))
+    const again = demand(movementJson.read(movementJson.write(read.value), 'seed.json'), 'written, it is refused');
+    if (movementJson.write(again) !== movementJson.write(read.value))
       throw new Error('it is another movement after saving');
     return 'accepted';
   },
@@ -138,7 +138,7 @@ const movementReader: Reader = {
 
 async function archived(): Promise<Uint8Array> {
   const zip = new ZipWriter(new BlobWriter('application/zip'), { useWebWorkers: false });
-  await zip.add('session.falcon.json', new TextReader(sessionJson.write!(session)));
+  await zip.add('session.falcon.json', new TextReader(sessionJson.write(session)));
   await zip.add('video/media/clip.webm', new BlobReader(new Blob(['a video'])), { level: 0 });
   return new Uint8Array(await (await zip.close()).arrayBuffer());
 }
@@ -156,7 +156,7 @@ export async function readers(): Promise<readonly Reader[]> {
     ...POINT_FORMATS.map((format) => pointsReader(format, inSpace.has(format.id) ? spatial : flat)),
     {
       name: 'session',
-      seed: bytesOf(sessionJson.write!(session)),
+      seed: bytesOf(sessionJson.write(session)),
       mutate: asText,
       tryOut: (bytes) => trySession(bytes, 'seed.falcon.json'),
     },

@@ -225,13 +225,13 @@ test('a saved session or a movement dropped on a clip’s place is told from a c
   const give = (name: string, text: string): Promise<void> =>
     card.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   const movement = { ...MOVEMENTS[0]!, id: 'own-stride', name: 'Own stride' };
-  await give('mine.json', movementJson.write!(movement));
+  await give('mine.json', movementJson.write(movement));
   await expect(card.getByRole('alert')).toContainText('“mine.json” is a movement, no clip.');
   await card.getByRole('button', { name: 'Measure this session by it' }).click();
   await expect(page.getByText(/measured by “Own stride”: \d+ moments/)).toBeVisible();
   await expect(card.getByRole('alert')).toBeHidden();
 
-  await give('saved.json', sessionJson.write!(newSession('other', 'Last winter', 'race-walking', '2026-03-02')));
+  await give('saved.json', sessionJson.write(newSession('other', 'Last winter', 'race-walking', '2026-03-02')));
   await expect(card.getByRole('alert')).toContainText('“saved.json” is a saved session, no clip.');
   await card.getByRole('button', { name: 'Open it' }).click();
   await expect(page).toHaveURL(/\/s\/other\/measure/);
@@ -248,7 +248,7 @@ test('a saved session or a movement dropped on a clip’s place is told from a c
       },
       [name, text] as const,
     );
-  await drop('mine.json', movementJson.write!(movement));
+  await drop('mine.json', movementJson.write(movement));
   await expect(page.getByText(/“mine\.json” is a movement\. Create a session/)).toBeVisible();
   await drop('notes.json', '{"a": 1}');
   await expect(page.getByText(/“notes\.json” is not a session file/)).toBeVisible();

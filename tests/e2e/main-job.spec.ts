@@ -69,7 +69,7 @@ test('two files in, three corrections out: the planted differences are found, an
     await page.keyboard.press('PageDown');
     const csv = await save(page, 'Save all numbers as CSV');
     const measured = measuresOf(csv);
-    const session = sessionJson.read!(await save(page, 'Save the session without video'), 'saved');
+    const session = sessionJson.read(await save(page, 'Save the session without video'), 'saved');
     if (!session.ok) throw new Error(session.issue.message);
     const truth = Object.fromEntries(
       await Promise.all(

@@ -19,7 +19,7 @@ const [paceDelivery] = MOVEMENTS as [Movement];
  */
 const folder = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
 const read = (file: string): string => readFileSync(path.join(folder, file), 'utf8');
-const parsed = sessionJson.read!(read('pace-session.falcon.json'), 'pace-session.falcon.json');
+const parsed = sessionJson.read(read('pace-session.falcon.json'), 'pace-session.falcon.json');
 if (!parsed.ok) throw new Error(parsed.issue.message);
 const session = parsed.value;
 const of = (role: 'athlete' | 'reference') => {

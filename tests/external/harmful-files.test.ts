@@ -108,7 +108,7 @@ describe('archives', () => {
   };
   async function archive(entries: Readonly<Record<string, Uint8Array>>): Promise<Blob> {
     const zip = new ZipWriter(new BlobWriter());
-    await zip.add('session.falcon.json', new TextReader(sessionJson.write!(session)));
+    await zip.add('session.falcon.json', new TextReader(sessionJson.write(session)));
     for (const [name, bytes] of Object.entries(entries)) await zip.add(name, new Uint8ArrayReader(bytes), { level: 9 });
     return zip.close();
   }
@@ -210,7 +210,7 @@ describe('the command', () => {
       'd.csv',
       table((i) => `${100 + 5 * i}`),
     );
-    const movement = JSON.parse(movementJson.write!(MOVEMENTS[0]!)) as { movement: { measures: { target: object }[] } };
+    const movement = JSON.parse(movementJson.write(MOVEMENTS[0]!)) as { movement: { measures: { target: object }[] } };
     Object.assign(movement.movement.measures[0]!.target, { margn: 3 });
     const slip = put('slip.json', JSON.stringify(movement));
     const answer = falcon(

@@ -1,10 +1,10 @@
 import { MOVEMENTS } from '../../src/movements';
 import { movementJson } from '../../src/formats/movement-json/movement-json';
 
-const read = (text: string) => movementJson.read!(text, 'mine.movement.json');
+const read = (text: string) => movementJson.read(text, 'mine.movement.json');
 
 test.each(MOVEMENTS.map((m) => [m.id, m] as const))('%s comes back as it was written', (_, movement) => {
-  const back = read(movementJson.write!(movement));
+  const back = read(movementJson.write(movement));
   expect(back).toEqual({ ok: true, value: movement });
 });
 
@@ -29,7 +29,7 @@ test('a movement written by hand needs only what it says', () => {
 });
 
 test('says what is wrong, and in which measure', () => {
-  const broken = JSON.parse(movementJson.write!(MOVEMENTS[0]!)) as {
+  const broken = JSON.parse(movementJson.write(MOVEMENTS[0]!)) as {
     movement: { measures: { at?: string; importance: number }[] };
   };
   broken.movement.measures[0]!.at = 'take-off';
@@ -47,7 +47,7 @@ test('says what is wrong, and in which measure', () => {
 });
 
 test('a movement of ten thousand moments is refused with words, at once', () => {
-  const written = JSON.parse(movementJson.write!(MOVEMENTS[0]!)) as { movement: { moments: { id: string }[] } };
+  const written = JSON.parse(movementJson.write(MOVEMENTS[0]!)) as { movement: { moments: { id: string }[] } };
   const [moment] = written.movement.moments;
   written.movement.moments.push(...Array.from({ length: 10_000 }, (_, i) => ({ ...moment!, id: `m${i}` })));
   const refused = read(JSON.stringify(written));

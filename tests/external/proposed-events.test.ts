@@ -13,7 +13,7 @@ import { movementOf } from '../../src/movements';
 const clips = path.join(import.meta.dirname, '..', '..', 'demo', 'clips');
 
 const sessions = ['pace', 'walk', 'hurdle'].map((id) => {
-  const read = sessionJson.read!(readFileSync(path.join(clips, `${id}-session.falcon.json`), 'utf8'), id);
+  const read = sessionJson.read(readFileSync(path.join(clips, `${id}-session.falcon.json`), 'utf8'), id);
   if (!read.ok) throw new Error(read.issue.message);
   return read.value;
 });

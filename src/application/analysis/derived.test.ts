@@ -6,7 +6,7 @@ import { baseOf, derive } from './derived';
 import { STEPS, stepStatus } from '../session/steps';
 
 const file = path.join(import.meta.dirname, '..', '..', '..', 'demo', 'clips', 'pace-session.falcon.json');
-const read = sessionJson.read!(readFileSync(file, 'utf8'), 'demo');
+const read = sessionJson.read(readFileSync(file, 'utf8'), 'demo');
 if (!read.ok) throw new Error(read.issue.message);
 // The athlete and the first reference.
 const demo = { ...read.value, clips: read.value.clips.slice(0, 2) };

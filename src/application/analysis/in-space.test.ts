@@ -24,7 +24,7 @@ const DEGREES = 180 / Math.PI;
 
 function demo(name: string): Session {
   const file = `${name}-session.falcon.json`;
-  const read = sessionJson.read!(readFileSync(path.join(CLIPS, file), 'utf8'), file);
+  const read = sessionJson.read(readFileSync(path.join(CLIPS, file), 'utf8'), file);
   if (!read.ok) throw new Error(read.issue.message);
   return read.value;
 }

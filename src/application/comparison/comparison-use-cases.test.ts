@@ -19,7 +19,7 @@ import { setSession, undoEdit, useDocument } from '../stores/document-store';
 import { stepStatus } from '../session/steps';
 
 const load = (id: string): void => {
-  const read = sessionJson.read!(
+  const read = sessionJson.read(
     readFileSync(
       path.join(import.meta.dirname, '..', '..', '..', 'demo', 'clips', `${id}-session.falcon.json`),
       'utf8',

@@ -12,7 +12,7 @@ export const csvOf = (derived: Derived): string =>
     ...derived,
     files: Object.fromEntries(derived.clips.map(({ trial: { clip } }) => [clip.id, clip.fileName])),
   });
-export const sessionText = (session: Session): string => sessionJson.write!(session);
+export const sessionText = (session: Session): string => sessionJson.write(session);
 
 /**
  * Decodes single frames of a clip, one after the other, and hands each to `take` before it is closed.

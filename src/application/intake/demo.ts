@@ -53,7 +53,7 @@ async function loadDemoFile(name: string): Promise<Result<string, DemoIssue | St
   const file = `${name}-session.falcon.json`;
   const response = await fetch(`/demo-data/${file}`).catch(() => null);
   if (!response?.ok) return missing(file);
-  const read = sessionJson.read!(await response.text(), file);
+  const read = sessionJson.read(await response.text(), file);
   if (!read.ok) return read;
   const existing = await readSession(read.value.id);
   if (existing.ok) return ok(existing.value.id);

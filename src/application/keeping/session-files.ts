@@ -97,7 +97,7 @@ export async function openSessionFile(
   }
   const moved = withMedia(session, (id) => mediaIds.get(id)!);
   const here = await readSession(session.id);
-  const same = here.ok && sessionJson.write!(withMedia(here.value, (id) => id)) === sessionJson.write!(moved);
+  const same = here.ok && sessionJson.write(withMedia(here.value, (id) => id)) === sessionJson.write(moved);
   if (same) return ok({ id: session.id, withoutVideo, beside: false, dropped });
   const beside = here.ok || here.issue.code !== 'not-found';
   const placed: Session = {

@@ -13,7 +13,7 @@ export interface MovementFile {
 const worker = {
   async read(file: File): Promise<Result<MovementFile, Issue>> {
     const text = await file.text();
-    const read = movementJson.read!(text, file.name);
+    const read = movementJson.read(text, file.name);
     return read.ok ? ok({ movement: read.value, unknown: unknownKeys(text, read.value) }) : read;
   },
 };

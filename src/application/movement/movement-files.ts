@@ -40,5 +40,5 @@ export async function readMovement(file: File): Promise<Result<Movement, Issue>>
   return ok(movement);
 }
 
-export const movementText = (movement: Movement): string => movementJson.write!(movement);
+export const movementText = (movement: Movement): string => movementJson.write(movement);
 export const movementFileName = (movement: Movement): string => `${movement.id}.${movementJson.extension}`;

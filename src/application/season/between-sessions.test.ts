@@ -48,7 +48,7 @@ const stored = async (id: string): Promise<Session> => {
   return read.value;
 };
 const demo = (name: string): Session => {
-  const read = sessionJson.read!(
+  const read = sessionJson.read(
     readFileSync(
       path.join(import.meta.dirname, '..', '..', '..', 'demo', 'clips', `${name}-session.falcon.json`),
       'utf8',
@@ -94,7 +94,7 @@ describe('a session file', () => {
 
   it('without video says which are missing', async () => {
     const file = new File(
-      [sessionJson.write!({ ...base, clips: [clip('a'), clip('b'), clip('c', null)] })],
+      [sessionJson.write({ ...base, clips: [clip('a'), clip('b'), clip('c', null)] })],
       'nets.falcon.json',
     );
     await storeMedia('m-b', 'b.webm', new Blob(['b']));

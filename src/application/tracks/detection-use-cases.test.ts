@@ -32,7 +32,7 @@ const session: Session = {
 const now = (): Session => useDocument.getState().session!;
 
 test('points of an earlier version are derived by today’s rules in one undoable step, from a file too', () => {
-  const read = sessionJson.read!(sessionJson.write!(session), 's.falcon.json');
+  const read = sessionJson.read(sessionJson.write(session), 's.falcon.json');
   if (!read.ok) throw new Error(read.issue.message);
   setSession(read.value);
   movePoint(clip, 'left-knee', 10, 3, 4);
@@ -66,7 +66,7 @@ test('a run that was stopped can go on, but not one that followed a chosen perso
 
 test('detections of a clip of another length are refused', () => {
   const short = { ...session, clips: [{ ...clip, frameTimes: clip.frameTimes.slice(0, 60) }], tracks: {} };
-  const read = sessionJson.read!(sessionJson.write!(short), 's.falcon.json');
+  const read = sessionJson.read(sessionJson.write(short), 's.falcon.json');
   expect(read).toMatchObject({ ok: false });
   expect(!read.ok && read.issue.message).toContain('detected in a clip of another length');
 });

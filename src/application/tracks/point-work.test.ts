@@ -8,7 +8,7 @@ import { setSession, useDocument } from '../stores/document-store';
 import { nudgePoint, placePointAt } from './point-work';
 import { setPointWork, useView } from '../stores/view-store';
 
-const read = sessionJson.read!(
+const read = sessionJson.read(
   readFileSync(path.join(import.meta.dirname, '..', '..', '..', 'demo', 'clips', 'walk-session.falcon.json'), 'utf8'),
   'walk',
 );

@@ -1,7 +1,7 @@
 import { todaysMovement } from '../../core/model/earlier-measures';
 import { movementSchema, type Movement } from '../../core/model/movement';
 import { fail, ok, type Issue, type Result } from '../../core/result';
-import type { Format } from '../format';
+import type { FormatReader, FormatWriter } from '../format';
 
 export type MovementJsonIssue = 'not-json' | 'not-a-movement' | 'wrong-version' | 'invalid-movement';
 
@@ -86,7 +86,7 @@ export function unknownKeys(text: string, movement: Movement): readonly string[]
 }
 
 /** A movement as a file that a coach can write, change and hand on; its schema is published. */
-export const movementJson: Format<Movement, MovementJsonIssue> = {
+export const movementJson: FormatReader<Movement, MovementJsonIssue> & FormatWriter<Movement> = {
   id: 'movement-json',
   name: 'Movement',
   extension: 'movement.json',

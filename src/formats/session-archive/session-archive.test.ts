@@ -39,7 +39,7 @@ describe('a session with its videos', () => {
     expect(await isArchive(file)).toBe(true);
     const back = await readSessionArchive(file, 'nets.falcon.zip');
     if (!back.ok) throw new Error(back.issue.message);
-    const kept = (of: typeof session): unknown => JSON.parse(sessionJson.write!(of));
+    const kept = (of: typeof session): unknown => JSON.parse(sessionJson.write(of));
     const clips = session.clips.map((c) => ({ ...c, workMediaId: null }));
     expect(kept(back.value.session)).toEqual(kept({ ...session, clips }));
     expect([...back.value.videos.keys()]).toEqual(['m/1']);

@@ -83,7 +83,7 @@ export async function writeSessionArchive(
   let before = 0;
   const zip = new ZipWriter(new BlobWriter('application/zip'), signal ? { signal } : {});
   try {
-    await zip.add(SESSION_ENTRY, new TextReader(sessionJson.write!(withMedia(session, (id) => id))));
+    await zip.add(SESSION_ENTRY, new TextReader(sessionJson.write(withMedia(session, (id) => id))));
     for (const [id, { fileName, blob }] of videos) {
       await zip.add(`video/${encodeURIComponent(id)}/${fileNameIn(fileName)}`, new BlobReader(blob), {
         level: 0,
@@ -108,7 +108,7 @@ export async function writeSessionArchive(
 export async function readSessionArchive(
   file: Blob,
   fileName: string,
-  readDocument: SessionReader = sessionJson.read!,
+  readDocument: SessionReader = sessionJson.read,
 ): Promise<Result<SessionArchive, Issue<SessionArchiveIssue>>> {
   const zip = new ZipReader(new BlobReader(file), { checkSignature: true });
   try {

@@ -25,7 +25,7 @@ export async function readSessionFile(
 ): Promise<Result<SessionFile, Issue<SessionArchiveIssue>>> {
   let dropped: readonly string[] = [];
   const document = (text: string, name: string): Result<Session, Issue<SessionJsonIssue>> => {
-    if (!repair) return sessionJson.read!(text, name);
+    if (!repair) return sessionJson.read(text, name);
     const repaired = repairSessionJson(text, name, repair);
     if (!repaired.ok) return repaired;
     dropped = repaired.value.dropped;

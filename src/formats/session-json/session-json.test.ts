@@ -14,8 +14,8 @@ function example(): Session {
     marks: { [clip.id]: { release: { frame: 7.5, proposed: null } } },
   };
 }
-const write = (session: Session): string => sessionJson.write!(session);
-const read = (text: string) => sessionJson.read!(text, 'file.falcon.json');
+const write = (session: Session): string => sessionJson.write(session);
+const read = (text: string) => sessionJson.read(text, 'file.falcon.json');
 
 describe('session file', () => {
   it('comes back as it was written, missing samples too', () => {

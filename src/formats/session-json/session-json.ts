@@ -1,7 +1,7 @@
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { checkSession, repairSession } from '../../core/model/check-session';
 import type { Session } from '../../core/model/session';
-import type { Format } from '../format';
+import type { FormatReader, FormatWriter } from '../format';
 import { decodeSamples, encodeSamples } from './samples';
 
 export type SessionJsonIssue = 'not-json' | 'not-a-session' | 'wrong-version' | 'invalid-session';
@@ -57,7 +57,7 @@ export function repairSessionJson(
 }
 
 /** A session as text: everything but the video bytes. */
-export const sessionJson: Format<Session, SessionJsonIssue> = {
+export const sessionJson: FormatReader<Session, SessionJsonIssue> & FormatWriter<Session> = {
   id: 'session-json',
   name: 'Session',
   extension: 'falcon.json',
