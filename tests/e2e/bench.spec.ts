@@ -31,7 +31,7 @@ test('clips are brought together by hand: aligned, locked as they stand, nudged,
   await page.getByRole('option', { name: 'Front foot contact' }).click();
   await page.getByLabel('Play to').click();
   await page.getByRole('option', { name: 'Release' }).click();
-  await page.getByLabel('Again and again (L)').check();
+  await page.getByLabel('Loop (L)').check();
   await page.keyboard.press('Escape');
   await page.getByTestId('current-moment').click();
   await page.keyboard.press('Space');
@@ -231,7 +231,7 @@ test('no key depends on what was pressed last: Space plays after Play was presse
   await expect(page.getByRole('listbox')).toHaveCount(0);
   await page.keyboard.press('Space');
   // Reached by the keyboard a button is worked by it.
-  await toolbar.getByRole('button', { name: /^Frame back/ }).focus();
+  await toolbar.getByRole('button', { name: /^Back one frame/ }).focus();
   await page.keyboard.press('Tab');
   await expect(play).toBeFocused();
   await page.keyboard.press('Space');

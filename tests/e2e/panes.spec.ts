@@ -70,7 +70,7 @@ test('four pictures: another camera is joined by one instant, to a tenth of a fr
   await page.getByTestId('current-moment').click();
   await expect.poll(() => frames(page)).toEqual([10, 11, 10, 13]);
   // Put away and brought back; nothing is lost.
-  await page.getByRole('button', { name: 'Put the reference 2 away' }).click();
+  await page.getByRole('button', { name: 'Close the reference 2' }).click();
   await expect(page.getByTestId('pane-reference-2')).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(page.getByTestId('pane-reference-2')).toBeVisible();

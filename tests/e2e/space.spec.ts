@@ -61,6 +61,6 @@ test('a view that is said wrongly is refused with what to do, and put right it i
   await page.keyboard.press('Control+z');
   await expect(card).toContainText('Kip Marlowe: the second camera stands', { timeout: 60_000 });
   // Cameras that are no longer joined say nothing of each other, and what is missing is said.
-  await page.getByRole('button', { name: 'Join anew' }).first().click();
+  await page.getByRole('button', { name: 'Join again' }).first().click();
   await expect(card).toContainText('Kip Marlowe: computed once both cameras have points and are joined');
 });

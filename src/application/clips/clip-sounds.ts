@@ -78,7 +78,7 @@ export async function joinBySound(own: Clip): Promise<void> {
   const rounded = { own: Math.round(pair.own * 1000) / 1000, other: pair.other };
   changeClip(own.id, { sync: { to: own.sync.to, pairs: [rounded] } });
   const known = first.soundMetres !== null && own.soundMetres !== null;
-  notify('info', TEXT.joinedBySoundToLess + (known ? TEXT.waysOfSoundAreTaken : TEXT.waysOfSoundAreNot));
+  notify('info', TEXT.joinedBySoundToLess + (known ? TEXT.travelTimeIsTakenOff : TEXT.distancesToSoundAreNotKnown));
 }
 
 /** Whether a sound is heard at a speed: slower or faster it tells nothing. */

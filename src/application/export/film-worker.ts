@@ -77,7 +77,7 @@ let open: Open | null = null;
 
 /** Height of a pane's name, pixels. */
 const HEADER = 28;
-const FONT = TEXT.publicSansVariableSansSerif;
+const FONT = '"Public Sans Variable", sans-serif';
 const INK = { ground: '#171c20', words: '#f2eee4', quiet: '#aeb6b4', strip: '#22313a' };
 
 function words(
@@ -159,7 +159,7 @@ const filmWorker = {
       );
     if (opening.soundRate !== null && !(await canEncodeAudio(codec.sound)))
       return fail('cannot-encode', TEXT.thisBrowserCannotEncodeSound(opening.format));
-    const face = await new FontFace(TEXT.publicSansVariable, `url(${fontAddress})`, { weight: '100 900' })
+    const face = await new FontFace('Public Sans Variable', `url(${fontAddress})`, { weight: '100 900' })
       .load()
       .catch(() => null);
     // Without the font, words are in the system's.

@@ -36,7 +36,7 @@ export async function readHistory(
     if (changed.length > 0) job = startJob('look-back', TEXT.measuringSessionsOfName(name));
     for (const [n, { id, updatedAt }] of changed.entries()) {
       const result = await client.ask(client.remote.resultOf(id), TEXT.measuringSession);
-      if (job?.signal.aborted) return fail('cancelled', TEXT.lookingBackWasCancelledOpen);
+      if (job?.signal.aborted) return fail('cancelled', TEXT.measuringSessionsWasCancelled);
       if (!result.ok) return result;
       if (result.value) measured.set(id, { updatedAt, result: result.value });
       job?.progress(n + 1, changed.length);

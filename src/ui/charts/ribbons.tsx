@@ -181,7 +181,7 @@ export function Ribbons(props: RibbonsProps): ReactNode {
                       y={y + BAR}
                       height={props.thumbnailHeight}
                       width={props.thumbnailHeight}
-                      preserveAspectRatio={TEXT.xMidYmidSlice}
+                      preserveAspectRatio="xMidYMid slice"
                     />
                   ))}
               {props.phases.map((phase, i) => {

@@ -18,10 +18,9 @@ export const TEXT = {
 
   // ribbons
   timeOfAllClips: 'Time of all clips',
-  xMidYmidSlice: 'xMidYMid slice',
   frameThatCannotBeDecoded: 'A frame that cannot be decoded',
   nameLabelArrowsMoveIt: (name: string, label: string) =>
-    `${name}, ${label}: arrows move it, Enter goes there, Delete takes it away`,
+    `${name}, ${label}: arrows move it, Enter goes there, Delete removes it`,
 
   // space-chart
   ahead: 'ahead',

@@ -68,7 +68,7 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
       </div>
       {kept.length > 0 && (
         <Button sx={{ justifySelf: 'start' }} onClick={() => clearPoints(clip)}>
-          {TEXT.beginClipNameAnewWithout(clipName(on))}
+          {TEXT.startClipNameAgain(clipName(on))}
         </Button>
       )}
       {shown && (

@@ -100,7 +100,7 @@ export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
           {TEXT.fillToHandPlacedNeighbours}
         </Button>
         <Button disabled={work.shift?.clipId !== clip.id} onClick={() => carryOnLast(trial)}>
-          {TEXT.moveWhatFollowsAlike}
+          {TEXT.moveFramesAfterIt}
         </Button>
       </div>
       <CarriedCorrections trial={trial} />
@@ -112,10 +112,10 @@ export function ByHand({ movement, trial, name }: ByHandProps): ReactNode {
             disabled={origin === 'missing'}
             onClick={() => void follow(trial, 1)}
           >
-            {TEXT.trackItOn}
+            {TEXT.trackForward}
           </Button>
           <Button title={TEXT.shiftF} disabled={origin === 'missing'} onClick={() => void follow(trial, -1)}>
-            {TEXT.andBack}
+            {TEXT.andBackward}
           </Button>
           <TextField
             select

@@ -122,7 +122,7 @@ function Joint({ on }: { readonly on: BenchClip }): ReactNode {
         <BySound clip={clip} />
         {pairs.length > 0 && (
           <Button onClick={() => changeClip(clip.id, { sync: { to: clip.sync!.to, pairs: [] } })}>
-            {TEXT.joinAnew}
+            {TEXT.joinAgain}
           </Button>
         )}
       </div>

@@ -101,8 +101,8 @@ export function ClipPane({ on, below, editing, measures }: ClipPaneProps): React
       {panes.length > 2 && (
         <IconButton
           size="small"
-          title={TEXT.putThisPictureAway}
-          aria-label={TEXT.putClipNameAway(clipName(on))}
+          title={TEXT.closeThisPicture}
+          aria-label={TEXT.closeClipName(clipName(on))}
           onClick={() => changeClip(clip.id, { onBench: false })}
         >
           <CloseIcon fontSize="inherit" />

@@ -118,7 +118,7 @@ export function EventsPanel({ derived }: { readonly derived: Derived }): ReactNo
         {onSound}
         <IconButton
           size="small"
-          title={TEXT.takeMarkAway}
+          title={TEXT.removeMark}
           aria-label={TEXT.unmarkNameInRole(name, role)}
           onClick={() => markEvent(clip.id, eventId, null)}
         >

@@ -110,7 +110,7 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
           </div>
           <FormControlLabel
             control={<Checkbox checked={loop} onChange={(event) => setView({ loop: event.target.checked })} />}
-            label={TEXT.againAndAgainL}
+            label={TEXT.loopL}
           />
           <div style={{ display: 'flex', alignItems: 'center' }}>
             <FormControlLabel
@@ -120,10 +120,10 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
               }
               label={TEXT.picturesAlongTimeT}
             />
-            <Button aria-label={TEXT.timeCloserZ} onClick={() => zoomRibbons(derived, 0.5)}>
+            <Button aria-label={TEXT.zoomInOnTime} onClick={() => zoomRibbons(derived, 0.5)}>
               {TEXT.closer}
             </Button>
-            <Button aria-label={TEXT.allOfTime0} onClick={() => setView({ ribbonSpan: null })}>
+            <Button aria-label={TEXT.showAllOfTime} onClick={() => setView({ ribbonSpan: null })}>
               {TEXT.allLabel}
             </Button>
           </div>
@@ -187,10 +187,10 @@ export function PlayMenu({ derived }: { readonly derived: Derived }): ReactNode 
                 ))}
               </TextField>
               <div style={{ display: 'flex', alignItems: 'center', gap: 14, fontSize: '.86rem' }}>
-                <span>{TEXT.howMuchOfWhatLies}</span>
+                <span>{TEXT.opacityOfWhatLies}</span>
                 <Slider
                   size="small"
-                  aria-label={TEXT.howMuchOfWhatLies}
+                  aria-label={TEXT.opacityOfWhatLies}
                   disabled={ghost.show === 'lines'}
                   min={0.1}
                   max={1}

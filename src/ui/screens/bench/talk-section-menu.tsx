@@ -84,7 +84,7 @@ export function TalkSectionMenu({
               recordAnew(section.id);
             }}
           >
-            {TEXT.recordItAnew}
+            {TEXT.recordItAgain}
           </Button>
           <Button
             size="small"

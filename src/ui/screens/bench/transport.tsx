@@ -82,13 +82,13 @@ export function Transport({
   const shift = mode === 'offset' && follower ? `${signedMilliseconds(offsets[follower.clip.id] ?? 0)}, ` : '';
   return (
     <div className="transport" role="toolbar" aria-label={TEXT.playing}>
-      {button(TEXT.momentBeforePageUp, <KeyboardDoubleArrowLeftIcon />, () => goToEvent(derived, -1))}
-      {button(TEXT.frameBack, <ChevronLeftIcon />, () => player.stepBoth(-1))}
+      {button(TEXT.previousMomentPageUp, <KeyboardDoubleArrowLeftIcon />, () => goToEvent(derived, -1))}
+      {button(TEXT.backOneFrame, <ChevronLeftIcon />, () => player.stepBoth(-1))}
       {playing
         ? button(TEXT.pauseSpace, <PauseIcon />, () => player.pause())
         : button(TEXT.playSpace, <PlayArrowIcon />, () => player.play())}
-      {button(TEXT.frameOn, <ChevronRightIcon />, () => player.stepBoth(1))}
-      {button(TEXT.momentAfterPageDown, <KeyboardDoubleArrowRightIcon />, () => goToEvent(derived, 1))}
+      {button(TEXT.forwardOneFrame, <ChevronRightIcon />, () => player.stepBoth(1))}
+      {button(TEXT.nextMomentPageDown, <KeyboardDoubleArrowRightIcon />, () => goToEvent(derived, 1))}
       <Select
         value={String(speed)}
         onChange={(event) => setView({ speed: Number(event.target.value) as Speed })}

@@ -140,9 +140,9 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
           <tr>
             <th>{TEXT.performer}</th>
             <th>{TEXT.behind}</th>
-            <th>{TEXT.likenessOfCurves}</th>
-            <th>{TEXT.differenceThatStays}</th>
-            <th>{TEXT.beginsLaterBy}</th>
+            <th>{TEXT.correlationOfCurves}</th>
+            <th>{TEXT.remainingDifference}</th>
+            <th>{TEXT.lag}</th>
           </tr>
         </thead>
         <tbody>

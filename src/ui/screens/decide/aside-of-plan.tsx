@@ -73,7 +73,7 @@ export function AsideOfPlan({
               <strong>{gap.judged.measure.name}</strong>: {why}.{' '}
               <Button
                 onClick={() => {
-                  decide(gap.judged.measure.id, { verdict: 'keep', reason: TEXT.wantedByAnalyst });
+                  decide(gap.judged.measure.id, { verdict: 'keep', reason: TEXT.analystsChoice });
                   reorder([gap.judged.measure.id, ...ids]);
                 }}
               >

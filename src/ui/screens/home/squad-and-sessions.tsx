@@ -122,7 +122,7 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
         {members.length > 0 ? (
           <SquadList members={members} today={today} />
         ) : (
-          <p>{athletes.length === 0 ? TEXT.nobodyYetAthleteStandsHere : TEXT.nobodyIsFoundSoTake}</p>
+          <p>{athletes.length === 0 ? TEXT.nobodyYetAthleteStandsHere : TEXT.noAthleteMatches}</p>
         )}
       </section>
       <section style={{ marginTop: 20 }}>

@@ -77,7 +77,7 @@ export function PartsChooser({ file, seconds, single, onChosen, onCancel }: Part
     act();
   };
   return (
-    <div className="parts" role="group" aria-label={TEXT.partsOfFile} onKeyDown={onKey}>
+    <div className="parts-chooser" role="group" aria-label={TEXT.partsOfFile} onKeyDown={onKey}>
       <span>
         <strong>{file.name}</strong> {TEXT.playsClockChooseAttemptsIn(clock(seconds))}
       </span>

@@ -88,7 +88,7 @@ function Choice({ all, measuredBy, onTaken }: ChoiceProps): ReactNode {
           />
         )}
       </div>
-      {found.length === 0 && <p>{TEXT.nothingIsFoundSoTake}</p>}
+      {found.length === 0 && <p>{TEXT.noPerformanceMatches}</p>}
       {found.length > 0 && (
         <table className="sheet">
           <thead>

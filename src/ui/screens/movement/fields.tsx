@@ -136,7 +136,7 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
               {steps.length > 2 && (
                 <IconButton
                   size="small"
-                  aria-label={TEXT.takeStepIAway(i + 1)}
+                  aria-label={TEXT.removeStepI(i + 1)}
                   onClick={() => onChange(steps.filter((_, k) => k !== i))}
                 >
                   <DeleteOutlinedIcon />
@@ -158,7 +158,7 @@ export function FieldEditor({ field, value, movement, onChange }: FieldProps): R
               ])
             }
           >
-            {TEXT.oneStepMore}
+            {TEXT.addStep}
           </Button>
         </div>
       );

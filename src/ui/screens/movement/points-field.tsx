@@ -58,11 +58,11 @@ export function PointsField({ field, points, movement, onChange }: PointsFieldPr
       )}
       {field.count === null && (
         <>
-          <IconButton size="small" aria-label={TEXT.onePointMore} onClick={() => onChange([...points, 'dominant-hip'])}>
+          <IconButton size="small" aria-label={TEXT.addPoint} onClick={() => onChange([...points, 'dominant-hip'])}>
             <AddIcon />
           </IconButton>
           {points.length > 2 && (
-            <IconButton size="small" aria-label={TEXT.onePointLess} onClick={() => onChange(points.slice(0, -1))}>
+            <IconButton size="small" aria-label={TEXT.removePoint} onClick={() => onChange(points.slice(0, -1))}>
               <DeleteOutlinedIcon />
             </IconButton>
           )}

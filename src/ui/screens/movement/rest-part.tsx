@@ -138,7 +138,7 @@ function PointsCard({ movement: { points } }: PartProps): ReactNode {
       </ul>
       <AddByName
         label={TEXT.furtherPoint}
-        button={TEXT.addPoint}
+        button={TEXT.addFurtherPoint}
         onAdd={(name) => said(addPoint(name, TEXT.placedByHandThenFollowed))}
       />
     </section>

@@ -12,9 +12,9 @@ export const TEXT = {
   messageNothingWasJoinedJoin: (message: string) => `${message}. Nothing was joined; join them by an instant.`,
   whatBothHeardLiesOutside: 'What both heard lies outside of what both filmed. Nothing was joined.',
   joinedBySoundToLess: 'Joined by the sound, to less than 1 ms of what was heard. ',
-  waysOfSoundAreTaken: 'The ways of the sound are taken off; a metre more or less is 2.9 ms.',
-  waysOfSoundAreNot:
-    'The ways of the sound are not known: a metre more for one is 2.9 ms. State them to have them taken off.',
+  travelTimeIsTakenOff: 'The time that the sound travels is taken off; a metre more or less is 2.9 ms.',
+  distancesToSoundAreNotKnown:
+    'The distances to the sound are not known: a metre more for one is 2.9 ms. State them to have its travel time taken off.',
   soundIsHeardFromHalf: 'Sound is heard from half to double speed: choose one of them.',
   nothingStandsOutInSound: (nearby: number) =>
     `Nothing stands out in the sound within ${nearby} s of this frame. Mark the moment by eye.`,
@@ -38,7 +38,7 @@ export const TEXT = {
   itsMotionIsTakenOut: (driftText: string) =>
     `Its motion is taken out of the points by the background: paths, heights and contacts are measured over the ground${driftText}.`,
   itGoesAlongWithPerformer:
-    'It goes along with the performer, which no background tells: paths, heights and contacts on the ground are not measured; angles and lengths are.',
+    'It moves with the performer, and no background tells how: paths, heights and contacts on the ground are not measured; angles and lengths are.',
   pathsSpeedsHeightsAndContacts:
     'Paths, speeds, heights and contacts on the ground are not measured in it; angles between parts of the body are.',
 

@@ -1,14 +1,12 @@
 /** What is said here, in the order of the files that say it. */
 export const TEXT = {
   // film-worker
-  publicSansVariableSansSerif: '"Public Sans Variable", sans-serif',
   encoderStopped: (message: string) =>
     `The encoder stopped (${message}). Choose the other format, or a shorter stretch.`,
   thisBrowserCannotEncodeH: 'This browser cannot encode H.264 for MP4. Choose the other format.',
   thisBrowserCannotEncodeVp9: 'This browser cannot encode VP9 for WebM. Choose the other format.',
   thisBrowserCannotEncodeSound: (format: string) =>
     `This browser cannot encode the sound of ${format}. Choose the other format.`,
-  publicSansVariable: 'Public Sans Variable',
   filmWasNotBegun: 'The film was not begun.',
   filmWasNotBegunWith: 'The film was not begun with sound.',
 
@@ -25,7 +23,7 @@ export const TEXT = {
   timeAtFrameMs: (timeAtFrame: number) => `${timeAtFrame} ms`,
 
   // talk-film
-  partOfSectionIsNot: 'A part of a section is not in this browser any more. Remove that section, or record it anew.',
+  partOfSectionIsNot: 'A part of a section is not in this browser any more. Remove that section, or record it again.',
   beforeFirstMoment: 'Before the first moment',
   nothingIsRecordedYetPress: 'Nothing is recorded yet. Press “Record” and talk.',
 
@@ -46,7 +44,7 @@ export const TEXT = {
 
   // paper-file
   serverDoesNotAnswerAnd:
-    'The server does not answer, and a PDF file is made there. Start it, or use Print and choose "Save as PDF".',
+    'The server does not answer, and a PDF file is made there. Start it, or use Print and choose “Save as PDF”.',
   serverAnsweredStatus: (status: number) => `The server answered ${status}.`,
   and: ' and ',
 } as const;

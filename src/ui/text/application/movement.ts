@@ -13,7 +13,7 @@ export const TEXT = {
   nameToName2: (name: string, name2: string) => `${name} to ${name2}`,
   andCountMoreMeasuresNeed: (count: number) => ` and ${count} more measures need`,
   neededNeedThisMomentRead: (needed: string, need: string) =>
-    `${needed}${need} this moment. Read them at another moment, or take them away first.`,
+    `${needed}${need} this moment. Read them at another moment, or remove them first.`,
   oneLeadsToOther: 'one leads to the other',
   userNeedsThisPointRead: (user: string) => `“${user}” needs this point. Read it on another point first.`,
   needs: ' needs',

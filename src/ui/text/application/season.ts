@@ -20,7 +20,7 @@ export const TEXT = {
   lookingForSessions: 'Looking for sessions',
   measuringSessionsOfName: (name: string) => `Measuring the sessions of ${name}`,
   measuringSession: 'Measuring a session',
-  lookingBackWasCancelledOpen: 'Looking back was cancelled. Open the step again to go on.',
+  measuringSessionsWasCancelled: 'Measuring the sessions was cancelled. Open the step again to go on.',
 
   // consent
   nothingWasRemoved: 'Nothing was removed.',

@@ -11,7 +11,7 @@ export const TEXT = {
   withdrawnOnDayTextTheir: (dayText: string) =>
     `Withdrawn on ${dayText}. Their videos are removed, and no new clip of them is taken.`,
   nothingIsWrittenDownHere:
-    'Nothing is written down here; each clip was taken with the word that consent was given. Of somebody under age a guardian gives it.',
+    'Nothing is written down here; each clip was added with a tick that consent was given. For somebody under age a guardian gives it.',
   givenOn: 'Given on',
   itWasWithdrawn: 'It was withdrawn',
   removeFootageOfName: (name: string) => `Remove the footage of ${name}?`,
@@ -73,7 +73,7 @@ export const TEXT = {
 
   // athlete-screen
   lookingForAthlete: 'Looking for the athlete',
-  noSessionOrRecordIn: 'No session or record in this browser tells of this athlete.',
+  noSessionOrRecordIn: 'No session or record in this browser is of this athlete.',
   allAthletes: 'All athletes',
   underAge: 'under age',
   mayBeUnderAge: 'may be under age',

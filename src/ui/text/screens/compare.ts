@@ -126,12 +126,12 @@ export const TEXT = {
   nameInRealTime: (name: string) => `${name}, in real time`,
   performer: 'Performer',
   behind: 'Behind',
-  likenessOfCurves: 'Likeness of the curves',
-  differenceThatStays: 'Difference that stays',
-  beginsLaterBy: 'Begins later by',
+  correlationOfCurves: 'Correlation of the curves',
+  remainingDifference: 'Remaining difference',
+  lag: 'Lag',
   momentOrPointsAreMissing: 'the moment or the points are missing',
   inRealTimeAllAligned: (name: string, name2: string) =>
-    `In real time, all aligned at ${name}: the lag at which the curves of ${name2} and the other are most alike (positive is later), their correlation there, and what differs after the lag is taken out.`,
+    `In real time, all aligned at ${name}: the lag at which the curves of ${name2} and the other agree best (positive is later), their correlation there, and what differs once the lag is taken out.`,
 
   // compare-screen
   readings: 'Readings',

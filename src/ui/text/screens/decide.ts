@@ -8,7 +8,7 @@ export const TEXT = {
   metHereAndMissedBy: (betterThan: string) => `Met here and missed by the reference: ${betterThan}.`,
   notNow: 'Not now',
   yourOwnCorrectionsComeBefore: ': your own corrections come before it.',
-  wantedByAnalyst: 'wanted by the analyst',
+  analystsChoice: 'the analyst’s choice',
   workOnItNow: 'Work on it now',
   droppedReason: (reason: string) => `: dropped, “${reason}”.`,
   withdraw: 'Withdraw',

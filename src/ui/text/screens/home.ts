@@ -81,7 +81,7 @@ export const TEXT = {
   measuringSessionsThatHaveChanged: (done: number, all: number) =>
     `Measuring sessions that have changed: ${done} of ${all} athletes.`,
   nobodyYetAthleteStandsHere: 'Nobody yet: an athlete stands here once a session has a clip of them.',
-  nobodyIsFoundSoTake: 'Nobody is found so. Take a word out, or choose all movements and squads.',
+  noAthleteMatches: 'No athlete matches. Remove a word, or choose all movements and squads.',
   noSessionsYet: 'No sessions yet.',
 
   // quick-start

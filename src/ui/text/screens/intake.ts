@@ -177,7 +177,7 @@ export const TEXT = {
   findByPerformerSessionLevel: 'Find by performer, session, level or tag',
   thisMovementOnly: 'This movement only',
   referenceLibraryOnly: 'Reference library only',
-  nothingIsFoundSoTake: 'Nothing is found so. Take a word out, or look through all movements.',
+  noPerformanceMatches: 'No performance matches. Remove a word, or look through all movements.',
   performer: 'Performer',
   camera: 'Camera',
   session: 'Session',

@@ -68,9 +68,9 @@ export const TEXT = {
   noPoints: 'no points',
   methods: 'Methods',
   movementU201cNameU201dId: (name: string, id: string, version: string) =>
-    `Movement \\u201c${name}\\u201d (${id}, as changed in this session); application ${version}.`,
+    `Movement “${name}” (${id}, as changed in this session); application ${version}.`,
   movementU201cNameU201dIdAs: (name: string, id: string, version: string) =>
-    `Movement \\u201c${name}\\u201d (${id}, as it ships with the application); application ${version}.`,
+    `Movement “${name}” (${id}, as it ships with the application); application ${version}.`,
   bodyInSpaceOf: 'Body in space of',
   byBundleAdjustmentWithoutCalibration: (count: number, cameras: string, misfit: string) =>
     `by bundle adjustment without calibration: ${count} cameras, ${cameras} from the first; residuals ${misfit} of their stated deviation.`,

@@ -1,0 +1,39 @@
+import { readdirSync } from 'node:fs';
+import path from 'node:path';
+
+const files = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' }).filter(
+  (name) => name.endsWith('.ts') && !name.endsWith('.test.ts'),
+);
+
+type Text = string | ((...args: readonly unknown[]) => string);
+
+/** Every text, with something in the place of what is told in it. */
+async function textsOf(file: string): Promise<readonly (readonly [string, string])[]> {
+  const { TEXT } = (await import(path.join(import.meta.dirname, file))) as { TEXT: Readonly<Record<string, Text>> };
+  return Object.entries(TEXT).map(([key, text]) => [
+    key,
+    typeof text === 'string' ? text : text(...Array.from({ length: text.length }, (_, i) => `x${i}`)),
+  ]);
+}
+
+test('every catalogue is found', () => {
+  expect(files.length).toBeGreaterThan(20);
+});
+
+test.each(files)('what %s says is what is read: no escapes, no double blanks, nothing empty', async (file) => {
+  for (const [key, text] of await textsOf(file)) {
+    expect([key, text.trim()]).not.toEqual([key, '']);
+    expect(`${key}:${text}`).not.toMatch(/\\|&\w+;|[^ ]  +[^ ]|undefined|\bNaN\b/);
+    // Typed apostrophes and quotes of a keyboard beside the real ones; a command is typed with them.
+    if (!text.includes('npm run')) expect(`${key}:${text}`).not.toMatch(/\w'\w|"\w/);
+  }
+});
+
+test.each(files)('what %s tells of stands in its sentence', async (file) => {
+  const { TEXT } = (await import(path.join(import.meta.dirname, file))) as { TEXT: Readonly<Record<string, Text>> };
+  for (const [key, text] of Object.entries(TEXT)) {
+    if (typeof text === 'string') continue;
+    const said = text(...Array.from({ length: text.length }, (_, i) => `x${i}`));
+    for (let i = 0; i < text.length; i++) expect(`${key}:${said}`).toContain(`x${i}`);
+  }
+});
