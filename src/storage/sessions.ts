@@ -58,6 +58,12 @@ export async function listSessions(): Promise<readonly SessionSummary[]> {
   return listed.filter((summary) => summary !== null).sort(latestFirst);
 }
 
+/** The documents of rows that cannot be opened, as they are. */
+export async function damagedDocuments(): Promise<readonly unknown[]> {
+  const damaged = (await listSessions()).filter(({ damage }) => damage !== null);
+  return Promise.all(damaged.map(async ({ id }) => (await database.sessions.get(id))?.document));
+}
+
 /** What a row holds, as text, readable or not. */
 export async function rawSession(id: string): Promise<{ readonly name: string; readonly text: string } | null> {
   const stored = await rowOf(id);

@@ -175,6 +175,21 @@ describe('a consent that is withdrawn', () => {
     ]);
   });
 
+  it('reaches the videos of a session that cannot be opened, and leaves those of others in it', async () => {
+    await storeMedia('m-lost', 'm-lost.webm', new Blob(['x']));
+    await storeMedia('w-lost', 'w-lost.webm', new Blob(['x']));
+    const lost = { ...clips[0]!, mediaId: 'm-lost', workMediaId: 'w-lost' };
+    await saveSession({ ...session('lost'), clips: [lost, clips[2]!], tracks: {} }, '2026-01-03T10:00:00Z');
+    const row = (await database.sessions.get('lost'))!;
+    await database.summaries.delete('lost');
+    await database.sessions.put({
+      ...row,
+      document: Object.assign({}, row.document, { movementId: 7, notes: 'torn' }),
+    });
+    await withdrawConsentOf(await here('name:kip'), 'stay', '2026-03-01');
+    expect(await mediaLeft()).toEqual(['m-ref']);
+  });
+
   it('reaches everybody whom the same video shows', async () => {
     const both = {
       ...session('three'),

@@ -2,11 +2,18 @@ import { mayAnalyse, mayBeMinor, mayShare, type Athlete } from '../../core/model
 import type { Clip, Performer } from '../../core/model/clip';
 import { performerKey } from '../../core/model/performer';
 import type { Session } from '../../core/model/session';
-import { clipsShowing, withdrawn } from '../../core/model/withdrawn';
+import { clipsShowing, legibleClips, withdrawn } from '../../core/model/withdrawn';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { allAthletes, allStandings, deleteAthlete, deleteStandings, putAthlete } from '../../storage/athletes';
 import { mediaNamedIn, removeVideos } from '../../storage/media';
-import { listSessions, loadSession, readSession, saveSession, type SessionSummary } from '../../storage/sessions';
+import {
+  damagedDocuments,
+  listSessions,
+  loadSession,
+  readSession,
+  saveSession,
+  type SessionSummary,
+} from '../../storage/sessions';
 import type { StorageIssue } from '../../storage/storage-issue';
 import { setSession, whenStored } from '../stores/document-store';
 import type { SquadMember } from './squad';
@@ -159,9 +166,16 @@ export async function performerIn(sessionId: string | undefined, key: string): P
   return loaded.value.clips.find((clip) => performerKey(clip.performer) === key)?.performer ?? null;
 }
 
+/** What can be told of a session that cannot be opened. */
+interface DamagedSession {
+  readonly clips: ReturnType<typeof legibleClips>;
+}
+
 /** Every video that shows somebody, whatever a session calls the one in it. */
-async function videosShowing(key: string): Promise<ReadonlySet<string>> {
+async function videosShowing(key: string, damaged: readonly DamagedSession[]): Promise<ReadonlySet<string>> {
   const videos = new Set<string>();
+  for (const session of damaged)
+    for (const { mediaId } of clipsShowing(session, key)) if (mediaId !== null) videos.add(mediaId);
   for (const { id } of await sessionsWith(key)) {
     const read = await readSession(id);
     for (const { mediaId } of read.ok ? clipsShowing(read.value, key) : []) if (mediaId !== null) videos.add(mediaId);
@@ -179,12 +193,13 @@ export async function withdrawConsentOf(
   on: string,
 ): Promise<Result<null, Refused>> {
   const { key } = member;
-  const videos = await videosShowing(key);
+  const damaged = (await damagedDocuments()).map((document): DamagedSession => ({ clips: legibleClips(document) }));
+  const videos = await videosShowing(key, damaged);
   const all = (await listSessions()).filter(({ damage }) => damage === null);
   const concerned = all.filter(
     ({ performerKeys, media: named }) => performerKeys.includes(key) || named.some((id) => videos.has(id)),
   );
-  const media: string[] = [];
+  const media = damaged.flatMap((session) => mediaNamedIn({ clips: clipsShowing(session, key, videos) }));
   const shown = new Set([key]);
   const done = await rewrite(idsOf(concerned), (session) => {
     const clips = clipsShowing(session, key, videos);

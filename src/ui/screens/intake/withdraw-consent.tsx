@@ -5,9 +5,12 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import type { Clip } from '../../../core/model/clip';
+import { performerKey } from '../../../core/model/performer';
 import { withdrawConsent } from '../../../application/season/consent';
 import { notify } from '../../../application/stores/notices';
+import { athleteAddress } from '../../components/athlete-address';
 import { TEXT } from '../../text/screens/intake';
 
 /** Lets go of the footage of somebody who no longer consents. */
@@ -40,7 +43,12 @@ export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {
       </Alert>
       <Dialog open={asking} onClose={() => setAsking(false)}>
         <DialogTitle>{TEXT.removeFootageOfName(name)}</DialogTitle>
-        <DialogContent>{TEXT.everyVideoOfNameIn(name)}</DialogContent>
+        <DialogContent>
+          <p style={{ margin: 0 }}>{TEXT.everyVideoOfNameIn(name)}</p>
+          <p style={{ marginBottom: 0 }}>
+            {TEXT.fromAllSessions} <Link to={athleteAddress(performerKey(clip.performer))}>{TEXT.onPageOf(name)}</Link>.
+          </p>
+        </DialogContent>
         <DialogActions>
           <Button onClick={() => setAsking(false)}>{TEXT.keepIt}</Button>
           <Button variant="contained" onClick={() => void remove()}>
