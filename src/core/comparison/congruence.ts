@@ -3,7 +3,7 @@ export interface Congruence {
   /** Seconds by which the second is behind the first where their curves are most alike. */
   readonly lag: number;
   /** Correlation there, -1..1. */
-  readonly likeness: number;
+  readonly correlation: number;
   /** Root mean square difference there after the lag is taken out, unit of the curves. */
   readonly difference: number;
 }
@@ -12,7 +12,7 @@ export interface Congruence {
 const LEAST_OVERLAP = 0.5;
 
 /**
- * Lag and likeness of two curves sampled at the same even interval: the shift with the largest normalised
+ * Lag and correlation of two curves sampled at the same even interval: the shift with the largest normalised
  * cross-correlation, refined between samples by a parabola.
  * @param interval seconds between samples
  * @param most largest lag that is looked at, seconds
@@ -53,21 +53,36 @@ export function congruenceOf(
   const [before, after] = [at(best.shift - 1), at(best.shift + 1)];
   const bend = before && after ? before.r - 2 * best.r + after.r : 0;
   const fine = bend < 0 ? (before!.r - after!.r) / (2 * bend) : 0;
-  return { lag: (best.shift + Math.max(-0.5, Math.min(0.5, fine))) * interval, likeness: best.r, difference: best.rms };
+  return {
+    lag: (best.shift + Math.max(-0.5, Math.min(0.5, fine))) * interval,
+    correlation: best.r,
+    difference: best.rms,
+  };
 }
 
+/** How long a curve must rest before it begins, seconds: nothing begins that was on its way when it is first known. */
+const REST = 0.1;
+/** How far it leaves where it rested when it begins, and how far it may wander while it rests, shares of its range. */
+const LEAVES = 0.1;
+const WANDERS = 0.05;
+
 /**
- * When a curve first leaves where it begins: a tenth of its range away, by linear interpolation; null where it never
- * does.
+ * When a curve leaves where it rested: a tenth of its range away from the mean of its first tenth of a second, by
+ * linear interpolation (a threshold above a resting baseline: common practice).
+ * @param interval seconds between samples
+ * @returns seconds; null where it does not rest first or never begins
  */
 export function onsetOf(series: Float64Array, interval: number): number | null {
   const known = Array.from(series).filter((v) => !Number.isNaN(v));
   const range = Math.max(...known) - Math.min(...known);
   const start = series.findIndex((v) => !Number.isNaN(v));
   if (start < 0 || !(range > 0)) return null;
-  const limit = 0.1 * range;
-  for (let i = start + 1; i < series.length; i++) {
-    const [a, b] = [Math.abs(series[i - 1]! - series[start]!), Math.abs(series[i]! - series[start]!)];
+  const rest = series.subarray(start, start + Math.max(2, Math.ceil(REST / interval)));
+  const base = rest.reduce((sum, v) => sum + v, 0) / rest.length;
+  if (!rest.every((v) => Math.abs(v - base) <= WANDERS * range)) return null;
+  const limit = LEAVES * range;
+  for (let i = start + rest.length; i < series.length; i++) {
+    const [a, b] = [Math.abs(series[i - 1]! - base), Math.abs(series[i]! - base)];
     if (b >= limit && a < limit) return (i - 1 + (limit - a) / (b - a)) * interval;
   }
   return null;

@@ -104,13 +104,13 @@ describe('congruence of a crew', () => {
   it('finds who is behind, by how much between samples, and how alike they are', () => {
     const detected = congruenceOf(wave(0), wave(6.4), 0.01, 0.3)!;
     expect(detected.lag).toBeCloseTo(0.064, 3);
-    expect(detected.likeness).toBeGreaterThan(0.999);
+    expect(detected.correlation).toBeGreaterThan(0.999);
     expect(congruenceOf(wave(6.4), wave(0), 0.01, 0.3)!.lag).toBeCloseTo(-0.064, 3);
   });
 
   it('a smaller movement is as alike, but not the same', () => {
     const smaller = congruenceOf(wave(0), wave(0, 0.5), 0.01, 0.2)!;
-    expect(smaller.likeness).toBeGreaterThan(0.95);
+    expect(smaller.correlation).toBeGreaterThan(0.95);
     expect(smaller.difference).toBeGreaterThan(0.2);
   });
 
@@ -134,5 +134,23 @@ describe('congruence of a crew', () => {
     // A range of 59: a tenth is passed 5.9 samples after it starts to rise.
     expect(onsetOf(ramp, 0.01)).toBeCloseTo(0.459, 6);
     expect(onsetOf(new Float64Array(10), 0.01)).toBeNull();
+  });
+
+  it('says nothing of when a curve begins that is on its way when it is first known', () => {
+    const ramp = Float64Array.from({ length: 100 }, (_, i) => (i < 40 ? 0 : i - 40));
+    expect(
+      onsetOf(
+        ramp.map((v, i) => (i < 36 ? NaN : v)),
+        0.01,
+      ),
+    ).toBeNull();
+    expect(onsetOf(wave(0), 0.01)).toBeNull();
+    // A twitch of what is measured is no movement.
+    expect(
+      onsetOf(
+        ramp.map((v, i) => (i < 40 ? 0.5 * (i % 3) : v)),
+        0.01,
+      ),
+    ).toBeCloseTo(0.464, 2);
   });
 });

@@ -139,10 +139,10 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         <thead>
           <tr>
             <th>{TEXT.performer}</th>
-            <th>{TEXT.behind}</th>
+            <th>{TEXT.lagBehind}</th>
             <th>{TEXT.correlationOfCurves}</th>
             <th>{TEXT.remainingDifference}</th>
-            <th>{TEXT.lag}</th>
+            <th>{TEXT.onsetLaterBy}</th>
           </tr>
         </thead>
         <tbody>
@@ -154,7 +154,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
               {found ? (
                 <>
                   <td>{signedMilliseconds(found.lag)}</td>
-                  <td>{(100 * found.likeness).toFixed(0)} %</td>
+                  <td>{found.correlation.toFixed(2)}</td>
                   <td>{inUnit(found.difference, seriesUnitOf(measure), 1)}</td>
                 </>
               ) : (

@@ -125,13 +125,13 @@ export const TEXT = {
   against: 'Against',
   nameInRealTime: (name: string) => `${name}, in real time`,
   performer: 'Performer',
-  behind: 'Behind',
-  correlationOfCurves: 'Correlation of the curves',
+  lagBehind: 'Lag',
+  correlationOfCurves: 'Correlation',
   remainingDifference: 'Remaining difference',
-  lag: 'Lag',
+  onsetLaterBy: 'Onset later by',
   momentOrPointsAreMissing: 'the moment or the points are missing',
   inRealTimeAllAligned: (name: string, name2: string) =>
-    `In real time, all aligned at ${name}: the lag at which the curves of ${name2} and the other agree best (positive is later), their correlation there, and what differs once the lag is taken out.`,
+    `In real time, all aligned at ${name}: the lag at which the curves of ${name2} and the other agree best (positive is later), their correlation there, and what differs once the lag is taken out. An onset is told where both rest first.`,
 
   // compare-screen
   readings: 'Readings',

@@ -51,8 +51,8 @@ export const TEXT = {
   removeFootageOfName: (name: string) => `Remove the footage of ${name}?`,
   everyVideoOfNameIn: (name: string) =>
     `Every video of ${name} in this session is removed for good, with all points, moments, notes and drawings on it. This cannot be undone.`,
-  fromAllSessions: 'From all sessions it is removed',
-  onPageOf: (name: string) => `on the page of ${name}`,
+  fromAllSessions: 'To remove it from all sessions, use',
+  onPageOf: (name: string) => `the page of ${name}`,
   keepIt: 'Keep it',
   removeForGood: 'Remove for good',
 
