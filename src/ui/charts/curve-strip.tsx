@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { StyleKey } from '../../core/model/slots';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { TEXT } from '../text/charts';
+import { LevelTicks } from './level-ticks';
 
 export interface CurveStripProps {
   readonly title: string;
@@ -56,15 +57,7 @@ export function CurveStrip(props: CurveStripProps): ReactNode {
       <text className="title" x={MARGIN.left} y={12}>
         {props.title}
       </text>
-      {y.ticks(3).map((t) => (
-        <g key={t} className="tick">
-          <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(t)} y2={y(t)} />
-          <text x={MARGIN.left - 6} y={y(t) + 4} textAnchor="end">
-            {t}
-            {props.unit}
-          </text>
-        </g>
-      ))}
+      <LevelTicks y={y} count={3} from={MARGIN.left} to={width - MARGIN.right} textOf={(t) => `${t}${props.unit}`} />
       {props.moments.map((moment) => (
         <g key={moment.name} className="moment">
           <title>{moment.name}</title>

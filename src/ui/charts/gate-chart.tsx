@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
 import { TEXT } from '../text/charts';
+import { LevelTicks } from './level-ticks';
 
 interface GateChartProps {
   /** Seconds behind the reference at each gate, and half of the 95 % interval. */
@@ -29,14 +30,7 @@ export function GateChart({ gates, onChoose }: GateChartProps): ReactNode {
   const ms = (s: number): string => TEXT.signedMs(s > 0 ? '+' : s < 0 ? '\u2212' : '', Math.abs(Math.round(s * 1000)));
   return (
     <svg ref={watch} className="curve-strip" height={HEIGHT} role="img" aria-label={TEXT.runningGainOrLossAgainst}>
-      {y.ticks(4).map((t) => (
-        <g key={t} className="tick">
-          <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(t)} y2={y(t)} />
-          <text x={MARGIN.left - 6} y={y(t) + 4} textAnchor="end">
-            {ms(t)}
-          </text>
-        </g>
-      ))}
+      <LevelTicks y={y} count={4} from={MARGIN.left} to={width - MARGIN.right} textOf={ms} />
       <line className="zero" x1={MARGIN.left} x2={width - MARGIN.right} y1={y(0)} y2={y(0)} />
       <text x={width - MARGIN.right} y={y(0) - 4} textAnchor="end">
         {TEXT.ahead}

@@ -5,6 +5,7 @@ import type { StyleKey } from '../../core/model/slots';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
 import { TEXT } from '../text/charts';
+import { LevelTicks } from './level-ticks';
 
 export interface MatchedChartProps {
   readonly title: string;
@@ -91,15 +92,7 @@ export function MatchedChart(props: MatchedChartProps): ReactNode {
       <text className="title" x={MARGIN.left} y={14}>
         {props.title}
       </text>
-      {y.ticks(5).map((t) => (
-        <g key={t} className="tick">
-          <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(t)} y2={y(t)} />
-          <text x={MARGIN.left - 6} y={y(t) + 4} textAnchor="end">
-            {t}
-            {props.unit}
-          </text>
-        </g>
-      ))}
+      <LevelTicks y={y} count={5} from={MARGIN.left} to={width - MARGIN.right} textOf={(t) => `${t}${props.unit}`} />
       {props.stretches.map((s) => (
         <rect
           key={s.from}

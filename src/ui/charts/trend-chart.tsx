@@ -5,6 +5,7 @@ import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/unit
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
 import { TEXT } from '../text/charts';
+import { LevelTicks } from './level-ticks';
 
 /** One session's value, SI. */
 export interface TrendPoint {
@@ -112,15 +113,13 @@ export function TrendChart({ title, unit, points, height, onChoose }: TrendChart
           />
         );
       })}
-      {y.ticks(4).map((t) => (
-        <g key={t} className="tick">
-          <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(t)} y2={y(t)} />
-          <text x={MARGIN.left - 6} y={y(t) + 4} textAnchor="end">
-            {t}
-            {DISPLAY_UNITS[unit].suffix}
-          </text>
-        </g>
-      ))}
+      <LevelTicks
+        y={y}
+        count={4}
+        from={MARGIN.left}
+        to={width - MARGIN.right}
+        textOf={(t) => `${t}${DISPLAY_UNITS[unit].suffix}`}
+      />
       <path
         className="way"
         stroke={colour}
