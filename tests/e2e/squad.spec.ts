@@ -46,7 +46,7 @@ test('one search goes through athletes and sessions', async ({ page, baseURL }) 
   await expect(athletes.last()).toContainText('Una Brandt');
   await expect(sessions).toHaveCount(2);
   await page.getByLabel('Find an athlete or a session').fill('nobody');
-  await expect(page.getByText('Nobody is found so.')).toBeVisible();
+  await expect(page.getByText('No athlete matches.')).toBeVisible();
 });
 
 test('a record is kept, says what is wrong, and tells the next clip what it knows', async ({ page, baseURL }) => {
