@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { PhaseTime, TimingRow } from '../../core/comparison/timing-table';
 import type { Side } from '../../core/comparison/side';
 import { milliseconds, plusMinus, rateText, signed, signedMilliseconds } from './format';
-import { TEXT } from '../text/components';
+import { TEXT } from '../text/components/common';
 
 const time = (phase: PhaseTime | null): ReactNode =>
   phase === null ? (

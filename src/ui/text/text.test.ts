@@ -1,4 +1,4 @@
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 
 const files = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' }).filter(
@@ -36,4 +36,19 @@ test.each(files)('what %s tells of stands in its sentence', async (file) => {
     const said = text(...Array.from({ length: text.length }, (_, i) => `x${i}`));
     for (let i = 0; i < text.length; i++) expect(`${key}:${said}`).toContain(`x${i}`);
   }
+});
+
+test('every text is said somewhere', async () => {
+  const root = path.join(import.meta.dirname, '..', '..');
+  const said = new Set<string>();
+  for (const name of readdirSync(root, { recursive: true, encoding: 'utf8' })) {
+    if (!/\.tsx?$/.test(name) || name.startsWith(path.join('ui', 'text'))) continue;
+    const source = readFileSync(path.join(root, name), 'utf8');
+    const from = /import \{ TEXT \} from '([^']+)';/.exec(source)?.[1];
+    if (from === undefined) continue;
+    const file = path.relative(import.meta.dirname, path.join(root, path.dirname(name), from));
+    for (const [, key] of source.matchAll(/\bTEXT\.(\w+)/g)) said.add(`${file}.ts ${key}`);
+  }
+  const texts = await Promise.all(files.map(async (file) => (await textsOf(file)).map(([key]) => `${file} ${key}`)));
+  expect(texts.flat().filter((text) => !said.has(text))).toEqual([]);
 });

@@ -1,4 +1,4 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
   // space
   computingBodyInSpaceName: (name: string) => `Computing the body in space: ${name}`,

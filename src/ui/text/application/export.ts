@@ -1,5 +1,9 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
+  // film-maker
+  makingFilm: 'Making the film',
+  filmWasCancelledNoFile: 'The film was cancelled; no file was written.',
+
   // film-worker
   encoderStopped: (message: string) =>
     `The encoder stopped (${message}). Choose the other format, or a shorter stretch.`,
@@ -10,22 +14,20 @@ export const TEXT = {
   filmWasNotBegun: 'The film was not begun.',
   filmWasNotBegunWith: 'The film was not begun with sound.',
 
-  // film-maker
-  makingFilm: 'Making the film',
-  filmWasCancelledNoFile: 'The film was cancelled; no file was written.',
-
   // film
   filmWouldEndBeforeIt: 'The film would end before it begins. Choose a later moment as its end.',
   nameAtMs: (name: string, at: number) => `${name} +${at} ms`,
   thereIsNoClipTo: 'There is no clip to film. Add one at Intake.',
   nothingTiesLooseToName: (loose: string, name: string) =>
-    `Nothing ties ${loose} to ${name}: a film would not know which pictures belong together. Choose a way of matching on the bench, or mark a moment in both.`,
+    `Nothing ties ${loose} to ${name}: a film would not know which pictures belong together. Choose a way of ` +
+    'matching on the bench, or mark a moment in both.',
   timeAtFrameMs: (timeAtFrame: number) => `${timeAtFrame} ms`,
+  and: ' and ',
 
-  // talk-film
-  partOfSectionIsNot: 'A part of a section is not in this browser any more. Remove that section, or record it again.',
-  beforeFirstMoment: 'Before the first moment',
-  nothingIsRecordedYetPress: 'Nothing is recorded yet. Press “Record” and talk.',
+  // paper-file
+  serverDoesNotAnswerAnd:
+    'The server does not answer, and a PDF file is made there. Start it, or use Print and choose “Save as PDF”.',
+  serverAnsweredStatus: (status: number) => `The server answered ${status}.`,
 
   // paper
   whatEyeFound: 'What the eye found',
@@ -42,9 +44,8 @@ export const TEXT = {
   coachsReport: 'Coach’s report',
   laboratorysReport: 'Laboratory’s report',
 
-  // paper-file
-  serverDoesNotAnswerAnd:
-    'The server does not answer, and a PDF file is made there. Start it, or use Print and choose “Save as PDF”.',
-  serverAnsweredStatus: (status: number) => `The server answered ${status}.`,
-  and: ' and ',
+  // talk-film
+  partOfSectionIsNot: 'A part of a section is not in this browser any more. Remove that section, or record it again.',
+  beforeFirstMoment: 'Before the first moment',
+  nothingIsRecordedYetPress: 'Nothing is recorded yet. Press “Record” and talk.',
 } as const;

@@ -1,4 +1,4 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
   // finding-use-cases
   hipsAndHeightOfBoth: 'The hips and the height of both must be known there: detect points, or place them by hand.',

@@ -1,5 +1,12 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
+  // attempts
+  lookingForAttemptsInName: (name: string) => `Looking for attempts in ${name}`,
+
+  // conversions
+  anotherClipIsBeingConverted: 'Another clip is being converted for this place. Wait for it, or cancel it first.',
+  nameIsConvertedAndWaits: (name: string) => `“${name}” is converted and waits at Intake.`,
+
   // demo
   demoDataCouldNotBe: (what: string) =>
     `The demo data could not be loaded (${what}). Start the application with "npm run demo".`,
@@ -12,16 +19,9 @@ export const TEXT = {
   twoCameras: 'Two cameras',
   bowlerAndReferenceFromSide: 'the bowler and the reference from the side and the front: the body in space',
 
-  // attempts
-  lookingForAttemptsInName: (name: string) => `Looking for attempts in ${name}`,
-
   // quick-start
   reference: 'Reference',
   ofTextRepeatsTextEach: (ofText: string, repeatsText: string, count: number, fileRate: number) =>
     `${ofText}${repeatsText}. Each picture is taken once: ${count} at ${fileRate} a second.`,
   namePlaysSecondsMinutes: (name: string, seconds: number) => `“${name}” plays ${seconds} minutes.`,
-
-  // conversions
-  anotherClipIsBeingConverted: 'Another clip is being converted for this place. Wait for it, or cancel it first.',
-  nameIsConvertedAndWaits: (name: string) => `“${name}” is converted and waits at Intake.`,
 } as const;

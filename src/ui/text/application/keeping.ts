@@ -1,9 +1,5 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
-  // session-files
-  savingName: (name: string) => `Saving ${name}`,
-  nameFromFile: (name: string) => `${name} (from a file)`,
-
   // backup
   savingEverything: 'Saving everything',
   recordOfNameMessage: (name: string, message: string) => `the record of ${name} (${message})`,
@@ -13,4 +9,8 @@ export const TEXT = {
 
   // damaged-sessions
   nameAsStoredJson: (name: string) => `${name} as stored.json`,
+
+  // session-files
+  savingName: (name: string) => `Saving ${name}`,
+  nameFromFile: (name: string) => `${name} (from a file)`,
 } as const;

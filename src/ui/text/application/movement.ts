@@ -1,11 +1,5 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
-  // movement-files
-  nameHasSizeMbMovement: (name: string, size: number, largest: number) =>
-    `“${name}” has ${size} MB; a movement file has at most ${largest}. Choose another file.`,
-  nameIsReadWithoutWhat: (name: string, unknown: string) =>
-    `“${name}” is read without what means nothing here: ${unknown}. Check the spelling.`,
-
   // movement-editing
   measureName: (name: string | number) => `Measure “${name}”: `,
   momentName: (name: string | number) => `Moment “${name}”: `,
@@ -18,4 +12,10 @@ export const TEXT = {
   userNeedsThisPointRead: (user: string) => `“${user}” needs this point. Read it on another point first.`,
   needs: ' needs',
   need: ' need',
+
+  // movement-files
+  nameHasSizeMbMovement: (name: string, size: number, largest: number) =>
+    `“${name}” has ${size} MB; a movement file has at most ${largest}. Choose another file.`,
+  nameIsReadWithoutWhat: (name: string, unknown: string) =>
+    `“${name}” is read without what means nothing here: ${unknown}. Check the spelling.`,
 } as const;

@@ -1,17 +1,11 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
-  // squad
-  dueFirst: 'Due first',
-  latestSession: 'Latest session',
-  name: 'Name',
-  measuringSessions: 'Measuring sessions',
-
   // athlete-use-cases
   anotherWindowOfApplicationIs:
     'Another window of the application is open and may have one of these sessions. Close it, then try again.',
 
-  // taken-trials
-  nameNoLongerHasThat: (name: string) => `“${name}” no longer has that clip. Look again.`,
+  // consent
+  nothingWasRemoved: 'Nothing was removed.',
 
   // follow-up-use-cases
   nameHasNoClipOf: (name: string) => `“${name}” has no clip of the athlete.`,
@@ -22,6 +16,12 @@ export const TEXT = {
   measuringSession: 'Measuring a session',
   measuringSessionsWasCancelled: 'Measuring the sessions was cancelled. Open the step again to go on.',
 
-  // consent
-  nothingWasRemoved: 'Nothing was removed.',
+  // squad
+  dueFirst: 'Due first',
+  latestSession: 'Latest session',
+  name: 'Name',
+  measuringSessions: 'Measuring sessions',
+
+  // taken-trials
+  nameNoLongerHasThat: (name: string) => `“${name}” no longer has that clip. Look again.`,
 } as const;

@@ -1,8 +1,9 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
   // session-use-cases
   sessionNameWasMadeFor: (name: string, movementId: string) =>
-    `The session “${name}” was made for the movement “${movementId}”, which this application does not have. Open it with the version in which it was made; it stays here as it is.`,
+    `The session “${name}” was made for the movement “${movementId}”, which this application does not have. Open ` +
+    'it with the version in which it was made; it stays here as it is.',
   videosOfMissingAreNot: (missing: string) =>
     `The videos of ${missing} are not in this browser. Drop each file on its clip at Intake; the points stay.`,
 

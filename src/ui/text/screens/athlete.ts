@@ -1,5 +1,13 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
+  // athlete-screen
+  bornBirthYear: (birthYear: number) => `born ${birthYear}`,
+  lookingForAthlete: 'Looking for the athlete',
+  noSessionOrRecordIn: 'No session or record in this browser is of this athlete.',
+  allAthletes: 'All athletes',
+  underAge: 'under age',
+  mayBeUnderAge: 'may be under age',
+
   // consent-card
   toBeFilmed: 'To be filmed',
   toBeAnalysed: 'To be analysed',
@@ -11,12 +19,14 @@ export const TEXT = {
   withdrawnOnDayTextTheir: (dayText: string) =>
     `Withdrawn on ${dayText}. Their videos are removed, and no new clip of them is taken.`,
   nothingIsWrittenDownHere:
-    'Nothing is written down here; each clip was added with a tick that consent was given. For somebody under age a guardian gives it.',
+    'Nothing is written down here; each clip was added with a tick that consent was given. For somebody under age ' +
+    'a guardian gives it.',
   givenOn: 'Given on',
   itWasWithdrawn: 'It was withdrawn',
   removeFootageOfName: (name: string) => `Remove the footage of ${name}?`,
   everyVideoThatShowsName: (name: string) =>
-    `Every video that shows ${name}, in all sessions of this browser, is removed for good. This cannot be undone. Files that were saved before are not reached from here.`,
+    `Every video that shows ${name}, in all sessions of this browser, is removed for good. This cannot be undone. ` +
+    'Files that were saved before are not reached from here.',
   pointsAndNumbersStayDrawn: 'Points and numbers stay; a drawn figure takes the picture’s place',
   pointsNumbersNotesAndDrawings: 'Points, numbers, notes and drawings on those clips go, too',
   keepIt: 'Keep it',
@@ -46,7 +56,6 @@ export const TEXT = {
   followUp: 'Follow up',
 
   // who-is-it
-  bornBirthYear: (birthYear: number) => `born ${birthYear}`,
   countSessions: (count: number) => `${count} sessions`,
   undo: 'Undo',
   nameAndName2AreOne: (name: string, name2: string) => `${name} and ${name2} are one athlete now.`,
@@ -70,11 +79,4 @@ export const TEXT = {
   measureOverCountSessions: (measure: string, count: number) => `${measure} over ${count} sessions`,
   onDayText: (dayText: string) => `on ${dayText}`,
   inDisplayUnitAtFirst: (inDisplayUnit: string) => `, ${inDisplayUnit} at first`,
-
-  // athlete-screen
-  lookingForAthlete: 'Looking for the athlete',
-  noSessionOrRecordIn: 'No session or record in this browser is of this athlete.',
-  allAthletes: 'All athletes',
-  underAge: 'under age',
-  mayBeUnderAge: 'may be under age',
 } as const;

@@ -1,5 +1,53 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
+  // compare-screen
+  readings: 'Readings',
+  curves: 'Curves',
+  timing: 'Timing',
+  trajectories: 'Trajectories',
+  repetitions: 'Repetitions',
+  synchrony: 'Synchrony',
+  criteria: 'Criteria',
+  differences: 'Differences',
+  differencesStandHereOnceAthletes:
+    'Differences stand here once the athlete’s clip is in. Add it at Intake, or open the demo from the start page.',
+  waysToCompare: 'Ways to compare',
+
+  // criteria-view
+  notMet: 'not met',
+  thisMovementHasNoCriteria:
+    'This movement has no criteria sheet. A movement of your own can have one: see its file or “Change the ' +
+    'movement” at Intake.',
+  mustBeThere: 'Must be there',
+  countsExtra: 'Counts extra',
+  byEyeReason: (reason: string) => `by eye: ${reason}`,
+  wordsPointsOfPoints2: (words: string, points: number, points2: number) => `${words}, ${points} of ${points2}`,
+  byMeasureAgain: 'By the measure again',
+  markByEye: 'Mark by eye',
+  namePointsOfMostPoints: (name: string, points: number, most: number, open: number) =>
+    `${name}: ${points} of ${most} points, ${open} still open`,
+  namePointsOfMostPointsWithName: (name: string, points: number, most: number) =>
+    `${name}: ${points} of ${most} points`,
+  heldAtMostBecause: (most: number, because: string) => `Held at ${most}: ${because}.`,
+  criterion: 'Criterion',
+  state: 'State',
+  athlete: 'Athlete',
+  points: 'Points',
+  fullPointsOnTargetHalf: (source: string) =>
+    `Full points on target, half where it is borderline or lies within the measuring error. Source: ${source}.`,
+  byEye: ': by eye',
+  isItMet: 'Is it met?',
+  met: 'Met',
+  partly: 'Partly',
+  notMetLabel: 'Not met',
+  reason: 'Reason',
+  standsBesideCriterionAndIn: 'Stands beside the criterion and in the report.',
+  cancel: 'Cancel',
+  markIt: 'Mark it',
+  metWithin: 'met',
+  openWithin: 'open',
+  partlyWithin: 'partly',
+
   // curves-view
   curvesStandHereOnceTwo:
     'Curves stand here once two moments are marked, in their order, and points are detected on both sides.',
@@ -61,6 +109,7 @@ export const TEXT = {
     `${count} performances of ${who}: ${spread}. `,
   athleteCountsWithMeanOf: (count: number) => `The athlete counts with the mean of ${count} repetitions. `,
   onlyTargetsThatMovementStates: 'Only targets that the movement states are judged; the rest is shown. ',
+  onePerformer: '1 performer',
 
   // repetitions-view
   repetitionsAreComparedHereOnce:
@@ -72,37 +121,6 @@ export const TEXT = {
   spread: 'Spread',
   lateMinusEarly: 'Late minus early',
   changesAfterNumber: ' changes',
-
-  // criteria-view
-  notMet: 'not met',
-  thisMovementHasNoCriteria:
-    'This movement has no criteria sheet. A movement of your own can have one: see its file or “Change the movement” at Intake.',
-  mustBeThere: 'Must be there',
-  countsExtra: 'Counts extra',
-  byEyeReason: (reason: string) => `by eye: ${reason}`,
-  wordsPointsOfPoints2: (words: string, points: number, points2: number) => `${words}, ${points} of ${points2}`,
-  byMeasureAgain: 'By the measure again',
-  markByEye: 'Mark by eye',
-  namePointsOfMostPoints: (name: string, points: number, most: number, open: number) =>
-    `${name}: ${points} of ${most} points, ${open} still open`,
-  namePointsOfMostPointsWithName: (name: string, points: number, most: number) =>
-    `${name}: ${points} of ${most} points`,
-  heldAtMostBecause: (most: number, because: string) => `Held at ${most}: ${because}.`,
-  criterion: 'Criterion',
-  state: 'State',
-  athlete: 'Athlete',
-  points: 'Points',
-  fullPointsOnTargetHalf: (source: string) =>
-    `Full points on target, half where it is borderline or lies within the measuring error. Source: ${source}.`,
-  byEye: ': by eye',
-  isItMet: 'Is it met?',
-  met: 'Met',
-  partly: 'Partly',
-  notMetLabel: 'Not met',
-  reason: 'Reason',
-  standsBesideCriterionAndIn: 'Stands beside the criterion and in the report.',
-  cancel: 'Cancel',
-  markIt: 'Mark it',
 
   // timing-view
   timesAreComparedOnceReference:
@@ -131,22 +149,7 @@ export const TEXT = {
   onsetLaterBy: 'Onset later by',
   momentOrPointsAreMissing: 'the moment or the points are missing',
   inRealTimeAllAligned: (name: string, name2: string) =>
-    `In real time, all aligned at ${name}: the lag at which the curves of ${name2} and the other agree best (positive is later), their correlation there, and what differs once the lag is taken out. An onset is told where both rest first.`,
-
-  // compare-screen
-  readings: 'Readings',
-  curves: 'Curves',
-  timing: 'Timing',
-  trajectories: 'Trajectories',
-  repetitions: 'Repetitions',
-  synchrony: 'Synchrony',
-  criteria: 'Criteria',
-  differences: 'Differences',
-  differencesStandHereOnceAthletes:
-    'Differences stand here once the athlete’s clip is in. Add it at Intake, or open the demo from the start page.',
-  waysToCompare: 'Ways to compare',
-  metWithin: 'met',
-  openWithin: 'open',
-  partlyWithin: 'partly',
-  onePerformer: '1 performer',
+    `In real time, all aligned at ${name}: the lag at which the curves of ${name2} and the other agree best ` +
+    '(positive is later), their correlation there, and what differs once the lag is taken out. An onset is told ' +
+    'where both rest first.',
 } as const;

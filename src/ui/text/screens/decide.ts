@@ -1,4 +1,4 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
   // aside-of-plan
   strengths: 'Strengths',
@@ -18,8 +18,29 @@ export const TEXT = {
   becausePassesUp: (because: string, passes: string) => `because ${because}; passes ${passes} up`,
   sizeOutsideRootWorkedOn: (size: string) => `${size} outside: the root, worked on`,
 
-  // own-correction
+  // decide-screen
   whatToWorkOn: 'What to work on',
+  addCorrectionOfYourOwn: 'Add a correction of your own',
+  correctionsAreProposedHereOnce:
+    'Corrections are proposed here once both clips are measured. Work through Intake, Moments and Measure first.',
+  noGapBeyondMeasuringError:
+    'No gap beyond the measuring error is left to work on. What the eye sees all the same is a correction of your ' +
+    'own; what could not be measured stands beside.',
+  personalStyle: 'A personal style?',
+  dropThisCorrection: 'Drop this correction?',
+  markAsStyle: 'Mark as style',
+  drop: 'Drop',
+  dragNameToAnotherPlace: (name: string) => `Drag ${name} to another place`,
+  dragToAnotherPlace: 'Drag to another place',
+  moveNameUp: (name: string) => `Move ${name} up`,
+  moveNameDown: (name: string) => `Move ${name} down`,
+  seeFrames: 'See the frames',
+  dropWithReason: 'Drop with a reason',
+  styleLeaveAlone: 'Style, leave alone',
+  changeIt: 'Change it',
+  remove: 'Remove',
+
+  // own-correction
   seen: 'Seen',
   shouldBe: 'Should be',
   whyItMatters: 'Why it matters',
@@ -61,24 +82,4 @@ export const TEXT = {
   thereIsNoTimeTo: 'There is no time to change it before the competition.',
   importanceSetByYou: 'Importance set by you.',
   asMovementSays: 'As the movement says',
-
-  // decide-screen
-  addCorrectionOfYourOwn: 'Add a correction of your own',
-  correctionsAreProposedHereOnce:
-    'Corrections are proposed here once both clips are measured. Work through Intake, Moments and Measure first.',
-  noGapBeyondMeasuringError:
-    'No gap beyond the measuring error is left to work on. What the eye sees all the same is a correction of your own; what could not be measured stands beside.',
-  personalStyle: 'A personal style?',
-  dropThisCorrection: 'Drop this correction?',
-  markAsStyle: 'Mark as style',
-  drop: 'Drop',
-  dragNameToAnotherPlace: (name: string) => `Drag ${name} to another place`,
-  dragToAnotherPlace: 'Drag to another place',
-  moveNameUp: (name: string) => `Move ${name} up`,
-  moveNameDown: (name: string) => `Move ${name} down`,
-  seeFrames: 'See the frames',
-  dropWithReason: 'Drop with a reason',
-  styleLeaveAlone: 'Style, leave alone',
-  changeIt: 'Change it',
-  remove: 'Remove',
 } as const;

@@ -1,4 +1,4 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
   // also-moved
   nearerToItsRange: 'Nearer to its range',
@@ -17,10 +17,6 @@ export const TEXT = {
   before: (before: string) => `before: ${before}`,
   measureThatMovedWithSet: 'A measure that moved with the set-up need not have moved with the technique.',
 
-  // next-session
-  athlete: 'Athlete',
-  startNextSession: 'Start the next session',
-
   // follow-up-screen
   nameOverTime: (name: string) => `${name} over time`,
   overTime: 'Over time',
@@ -28,7 +24,9 @@ export const TEXT = {
     'Add the athlete’s clip at Intake first. Other sessions of the same name and movement are then looked up here.',
   measuringOtherSessions: 'Measuring the other sessions.',
   thisIsOnlySessionOf: (name: string) =>
-    `This is the only session of ${name} with this movement in this browser. Start the next one when there is new footage: it takes the references along, and here stands what became of today’s corrections. Sessions kept as files can be opened on the start page.`,
+    `This is the only session of ${name} with this movement in this browser. Start the next one when there is new ` +
+    'footage: it takes the references along, and here stands what became of today’s corrections. Sessions kept as ' +
+    'files can be opened on the start page.',
   whatWasAskedFor: 'What was asked for',
   noSessionHasAskedFor: 'No session has asked for a correction yet.',
   curveOfTitle: (title: string) => `Curve of ${title}`,
@@ -38,7 +36,8 @@ export const TEXT = {
   keepOpen: 'Keep open',
   close: 'Close',
   closedOnTargetInTwo:
-    'Closed: on target in two sessions one after the other, and better by more than chance. Improving: nearer to the range by more than measuring and the athlete’s own attempts differ by.',
+    'Closed: on target in two sessions one after the other, and better by more than chance. Improving: nearer to ' +
+    'the range by more than measuring and the athlete’s own attempts differ by.',
   measure: 'Measure',
   shadedRangeByWhichEach:
     'Shaded: the range by which each session judged. Press a value to see the frames that prove it.',
@@ -51,4 +50,8 @@ export const TEXT = {
   keepItOpen: 'Keep it open',
   dayTextValuePlusMinus: (dayText: string, value: string, plusMinus: string) =>
     `${dayText}: ${value} ${plusMinus}. Show the frames`,
+
+  // next-session
+  athlete: 'Athlete',
+  startNextSession: 'Start the next session',
 } as const;

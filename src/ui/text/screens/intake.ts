@@ -1,4 +1,4 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
   // asked-last-time
   askedLastTimeDayText: (dayText: string, asked: string) => `Asked last time, ${dayText}: ${asked}.`,
@@ -16,45 +16,11 @@ export const TEXT = {
   howMuchUnit: (unit: string) => `How much, ${unit}`,
   howMuch: 'How much',
 
-  // figure-from-above
-  planFromAboveCameraIs: (beside: number) => `Plan from above: the camera is ${beside} degrees off the side view`,
-  whatCameraSees: 'What the camera sees',
-  cameraRoundPerformerBesideFrom: (beside: number) => `Camera round the performer: ${beside}° from the side`,
-  cameraAboveHorizonElevationDegrees: (elevationDegrees: number) => `Camera above the horizon: ${elevationDegrees}°`,
-
   // clip-answers
   withoutConsentFootageMustNot: 'Without consent the footage must not be analysed. Ask first.',
   giveDegreesFrom90To: 'Give degrees from -90 to 90, or leave it empty.',
   giveFramesPerSecondFor: 'Give frames per second, for example 120.',
   rateIsAtMostSecond: (most: number) => `A rate is at most ${most} a second.`,
-
-  // file-facts
-  floorMinSecondsS: (floor: number, seconds: number) => `${floor} min ${seconds} s`,
-  fromToSOfFile: (from: string, to: string) => `${from} to ${to} s of the file, `,
-  stillPicture: 'still picture',
-  countOfWhatIsRead: (countOf: string) => `${countOf}: what is read at moments is measured, nothing of time`,
-  partTextCountOfFile: (partText: string, countOf: string, fileRate: number) =>
-    `${partText}${countOf}, ${fileRate} frames per second in the file, `,
-
-  // repeats-note
-  repeatsTextEachPictureIs: (repeatsText: string, count: number, fileRate: number) =>
-    `${repeatsText}. Each picture is taken once: ${count} at ${fileRate} a second.`,
-  takeEveryFrame: 'Take every frame',
-  itsTimesAreTrue: 'Its times are true',
-
-  // withdraw-consent
-  footageOfNameIsRemoved: (name: string, others: string) =>
-    `The footage of ${name} is removed. Other sessions still know of them: ${others}. Open them on the start page to remove all.`,
-  footageOfNameIsRemovedWithName: (name: string) => `The footage of ${name} is removed.`,
-  removeFootage: 'Remove the footage',
-  wasConsentOfNameWithdrawn: (name: string) => `Was the consent of ${name} withdrawn? Then the footage must go.`,
-  removeFootageOfName: (name: string) => `Remove the footage of ${name}?`,
-  everyVideoOfNameIn: (name: string) =>
-    `Every video of ${name} in this session is removed for good, with all points, moments, notes and drawings on it. This cannot be undone.`,
-  fromAllSessions: 'To remove it from all sessions, use',
-  onPageOf: (name: string) => `the page of ${name}`,
-  keepIt: 'Keep it',
-  removeForGood: 'Remove for good',
 
   // clip-form
   fromSide: 'From the side',
@@ -85,9 +51,60 @@ export const TEXT = {
   saveChanges: 'Save changes',
   doNotUseThisFile: 'Do not use this file',
 
+  // clip-intake
+  fileNameHasFramesOf: (fileName: string) =>
+    `“${fileName}” has the frames of this clip: it has its video again, with the points that were there.`,
+  remove: 'Remove',
+  leaveIt: 'Leave it',
+  fileNameDropAnotherFile: (fileName: string) => `${fileName}. Drop another file to replace it.`,
+  dropThisCamerasClipHere:
+    'Drop this camera’s clip here: video (WebM, MP4, MOV, MKV), pictures (PNG, JPEG, WebP, AVIF; several of them ' +
+    'are the moments of one performance) or points (C3D, BVH, TRC, CSV, COCO JSON).',
+  dropRoleSClipHere: (role: string) =>
+    `Drop the ${role}’s clip here: video (WebM, MP4, MOV, MKV), pictures (PNG, JPEG, WebP, AVIF; several of them ` +
+    'are the moments of one performance) or points (C3D, BVH, TRC, CSV, COCO JSON).',
+  clipThatWasHereStays: ' The clip that was here stays.',
+  convertItOnThisMachine: 'Convert it on this machine',
+
   // drop-zone
   readingFile: 'Reading the file',
   chooseFile: 'Choose a file',
+
+  // figure-from-above
+  planFromAboveCameraIs: (beside: number) => `Plan from above: the camera is ${beside} degrees off the side view`,
+  whatCameraSees: 'What the camera sees',
+  cameraRoundPerformerBesideFrom: (beside: number) => `Camera round the performer: ${beside}° from the side`,
+  cameraAboveHorizonElevationDegrees: (elevationDegrees: number) => `Camera above the horizon: ${elevationDegrees}°`,
+
+  // file-facts
+  floorMinSecondsS: (floor: number, seconds: number) => `${floor} min ${seconds} s`,
+  fromToSOfFile: (from: string, to: string) => `${from} to ${to} s of the file, `,
+  stillPicture: 'still picture',
+  countOfWhatIsRead: (countOf: string) => `${countOf}: what is read at moments is measured, nothing of time`,
+  partTextCountOfFile: (partText: string, countOf: string, fileRate: number) =>
+    `${partText}${countOf}, ${fileRate} frames per second in the file, `,
+  frame: 'frame',
+
+  // intake-screen
+  sessionName: 'Session name',
+  daysToNextCompetition: 'Days to the next competition',
+  emptyNoCompetitionNear: 'Empty: no competition near',
+  valueIsNotNumberOf: (value: string) => `“${value}” is not a number of days; leave it empty when there is none.`,
+  filmedOn: 'Filmed on',
+  valueIsKeptOnceIt: (value: string) => `“${value}” is kept once it is a day between 1900 and 2199.`,
+  setUpAndEquipmentOf: 'Set-up and equipment of the session',
+  sessionWithin: 'the session',
+  athlete: 'Athlete',
+  reference: 'Reference',
+  anotherCameraOfName: (name: string) => `Another camera of ${name}`,
+  anotherAttemptOfAthlete: 'Another attempt of the athlete',
+  anotherReference: 'Another reference',
+  anotherCameraOfAthlete: 'Another camera of the athlete',
+  anotherCameraOfReference: 'Another camera of the reference',
+  footageStaysInThisBrowser:
+    'Footage stays in this browser. Film with consent; for a minor, with a guardian’s. A fixed camera at hip ' +
+    'height, at right angles to the movement, measures best.',
+  goOnToReview: 'Go on to Review',
 
   // library-card
   thisCannotBeKeptLevel: 'This cannot be kept: a level has at most 60 characters, and there are at most 20 tags of 40.',
@@ -102,6 +119,14 @@ export const TEXT = {
   sessionIsMeasuredByName: (name: string, count: number, count2: number) =>
     `The session is measured by “${name}”: ${count} moments, ${count2} measures.`,
   messageMovementStaysAsIt: (message: string) => `${message} The movement stays as it was.`,
+
+  // movement-choice
+  movement: 'Movement',
+  yourOwn: ' (your own)',
+  changeMovement: 'Change the movement',
+  movementFromFile: 'Movement from a file',
+  loadFromFile: 'Load from a file',
+  saveItAsFile: 'Save it as a file',
 
   // other-document
   isSavedSessionNoClip: 'is a saved session, no clip.',
@@ -148,34 +173,21 @@ export const TEXT = {
   knownOfCountJointsHave: (known: number, count: number) =>
     `${known} of ${count} joints have markers. Look at them or change them`,
 
-  // clip-intake
-  fileNameHasFramesOf: (fileName: string) =>
-    `“${fileName}” has the frames of this clip: it has its video again, with the points that were there.`,
-  remove: 'Remove',
-  leaveIt: 'Leave it',
-  fileNameDropAnotherFile: (fileName: string) => `${fileName}. Drop another file to replace it.`,
-  dropThisCamerasClipHere:
-    'Drop this camera’s clip here: video (WebM, MP4, MOV, MKV), pictures (PNG, JPEG, WebP, AVIF; several of them are the moments of one performance) or points (C3D, BVH, TRC, CSV, COCO JSON).',
-  dropRoleSClipHere: (role: string) =>
-    `Drop the ${role}’s clip here: video (WebM, MP4, MOV, MKV), pictures (PNG, JPEG, WebP, AVIF; several of them are the moments of one performance) or points (C3D, BVH, TRC, CSV, COCO JSON).`,
-  clipThatWasHereStays: ' The clip that was here stays.',
-  convertItOnThisMachine: 'Convert it on this machine',
-
-  // movement-choice
-  movement: 'Movement',
-  yourOwn: ' (your own)',
-  changeMovement: 'Change the movement',
-  movementFromFile: 'Movement from a file',
-  loadFromFile: 'Load from a file',
-  saveItAsFile: 'Save it as a file',
+  // repeats-note
+  repeatsTextEachPictureIs: (repeatsText: string, count: number, fileRate: number) =>
+    `${repeatsText}. Each picture is taken once: ${count} at ${fileRate} a second.`,
+  takeEveryFrame: 'Take every frame',
+  itsTimesAreTrue: 'Its times are true',
 
   // taken-trial
   takeFromAnotherSession: 'Take from another session',
   takePerformanceFromAnotherSession: 'Take a performance from another session',
   noOtherSessionInThis:
-    'No other session in this browser has a clip yet. Whatever is measured in one can be taken into another: a reference, or an earlier performance of the athlete.',
+    'No other session in this browser has a clip yet. Whatever is measured in one can be taken into another: a ' +
+    'reference, or an earlier performance of the athlete.',
   allCamerasAndPointsCome:
-    'All cameras and points come along, moments too where the movement is the same. The session it comes from stays as it is.',
+    'All cameras and points come along, moments too where the movement is the same. The session it comes from ' +
+    'stays as it is.',
   findByPerformerSessionLevel: 'Find by performer, session, level or tag',
   thisMovementOnly: 'This movement only',
   referenceLibraryOnly: 'Reference library only',
@@ -193,24 +205,19 @@ export const TEXT = {
   ofTextAsAthlete: (ofText: string) => `${ofText} as athlete`,
   asAthlete: 'As athlete',
 
-  // intake-screen
-  sessionName: 'Session name',
-  daysToNextCompetition: 'Days to the next competition',
-  emptyNoCompetitionNear: 'Empty: no competition near',
-  valueIsNotNumberOf: (value: string) => `“${value}” is not a number of days; leave it empty when there is none.`,
-  filmedOn: 'Filmed on',
-  valueIsKeptOnceIt: (value: string) => `“${value}” is kept once it is a day between 1900 and 2199.`,
-  setUpAndEquipmentOf: 'Set-up and equipment of the session',
-  sessionWithin: 'the session',
-  athlete: 'Athlete',
-  reference: 'Reference',
-  anotherCameraOfName: (name: string) => `Another camera of ${name}`,
-  anotherAttemptOfAthlete: 'Another attempt of the athlete',
-  anotherReference: 'Another reference',
-  anotherCameraOfAthlete: 'Another camera of the athlete',
-  anotherCameraOfReference: 'Another camera of the reference',
-  footageStaysInThisBrowser:
-    'Footage stays in this browser. Film with consent; for a minor, with a guardian’s. A fixed camera at hip height, at right angles to the movement, measures best.',
-  goOnToReview: 'Go on to Review',
-  frame: 'frame',
+  // withdraw-consent
+  footageOfNameIsRemoved: (name: string, others: string) =>
+    `The footage of ${name} is removed. Other sessions still know of them: ${others}. Open them on the start page ` +
+    'to remove all.',
+  footageOfNameIsRemovedWithName: (name: string) => `The footage of ${name} is removed.`,
+  removeFootage: 'Remove the footage',
+  wasConsentOfNameWithdrawn: (name: string) => `Was the consent of ${name} withdrawn? Then the footage must go.`,
+  removeFootageOfName: (name: string) => `Remove the footage of ${name}?`,
+  everyVideoOfNameIn: (name: string) =>
+    `Every video of ${name} in this session is removed for good, with all points, moments, notes and drawings on ` +
+    'it. This cannot be undone.',
+  fromAllSessions: 'To remove it from all sessions, use',
+  onPageOf: (name: string) => `the page of ${name}`,
+  keepIt: 'Keep it',
+  removeForGood: 'Remove for good',
 } as const;

@@ -1,4 +1,4 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
   // by-athlete
   byAthlete: 'By athlete',
@@ -14,9 +14,11 @@ export const TEXT = {
   allSessions: 'All sessions',
   whatIsKeptHere: 'What is kept here',
   everythingIsInThisBrowser: (origin: string, megabytes: string, megabytes2: string) =>
-    `Everything is in this browser, at the address ${origin}; nothing is sent anywhere. Another browser, or this one at another address, does not see it. In use: ${megabytes} of ${megabytes2} that the browser gives.`,
+    `Everything is in this browser, at the address ${origin}; nothing is sent anywhere. Another browser, or this ` +
+    `one at another address, does not see it. In use: ${megabytes} of ${megabytes2} that the browser gives.`,
   everythingIsInThisBrowserAt: (origin: string) =>
-    `Everything is in this browser, at the address ${origin}; nothing is sent anywhere. Another browser, or this one at another address, does not see it. `,
+    `Everything is in this browser, at the address ${origin}; nothing is sent anywhere. Another browser, or this ` +
+    'one at another address, does not see it. ',
   askBrowserToKeepIt: 'Ask the browser to keep it',
   browserMayClearThisBy: 'The browser may clear this by itself when the disk is full. Save what matters as files.',
   sessionsAndTheirVideos: 'Sessions and their videos',

@@ -1,54 +1,5 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
-  // names
-  hipsMiddle: 'hips, middle',
-  shouldersMiddle: 'shoulders, middle',
-  centreOfMass: 'centre of mass',
-  jointDominantSide: (joint: string) => `${joint}, dominant side`,
-  jointOtherSide: (joint: string) => `${joint}, other side`,
-  metres: 'Metres',
-  standingHeights: 'Standing heights',
-  at: 'At',
-  after: 'After',
-  before: 'Before',
-  level: 'Level',
-  take: 'Take the',
-  edge: 'Edge',
-  flightFittedOverS: 'Flight fitted over, s',
-  from: 'From',
-  moment: 'Moment',
-  against: 'Against',
-  which: 'Which',
-  direction: 'Direction',
-  give: 'Give',
-  along: 'Along',
-  what: 'What',
-  event: 'Event',
-  lengthsIn: 'Lengths in',
-  howMany: 'How many',
-  passesDegrees: 'Passes, degrees',
-  withinMs: 'Within, ms',
-  slowerThanSecond: 'Slower than, a second',
-  question: 'Question',
-  of: 'Of',
-  first: 'First',
-  second: 'Second',
-  axis: 'Axis',
-  side: 'Side',
-  limb: 'Limb',
-  seenFrom: 'Seen from',
-  line: 'Line',
-  point: 'Point',
-
-  // gaps-note
-  nothingIsMissingWhatIs: 'Nothing is missing: what is judged has its words, its source and its caution.',
-  oneThingIsMissing: 'One thing is missing',
-  countThingsAreMissing: (count: number) => `${count} things are missing`,
-  beforeOthersUseIt: 'before others use it',
-
-  // said
-  messageNothingWasChanged: (message: string) => `${message} Nothing was changed.`,
-
   // causes-card
   eitherWay: 'either way',
   tooSmall: 'too small',
@@ -61,17 +12,26 @@ export const TEXT = {
   remove: 'Remove',
   addCause: 'Add a cause',
 
-  // points-field
-  axesAlongLine: 'Axes along a line',
-  lineFrom: 'Line from',
-  lineTo: 'Line to',
-  fromLabel: 'From ',
-  pointLabel: 'Point ',
-  axesOfPictureAgain: 'Axes of the picture again',
-  addPoint: 'Add a point',
-  removePoint: 'Remove a point',
+  // events-part
+  moments: 'Moments',
+  nameOfMoment: 'Name of the moment',
+  key: 'Key',
+  whatToLookFor: 'What to look for',
+  frameMarkedByHand: 'Frame marked by hand',
+  nearestToIt: 'Nearest to it',
+  firstInWhichItHas: 'First in which it has happened',
+  lastBeforeIt: 'Last before it',
+  furtherMoment: 'A further moment',
+  addMoment: 'Add the moment',
+  dragMomentByItsHandle: 'Drag a moment by its handle to another place.',
 
   // fields
+  level: 'Level',
+  edge: 'Edge',
+  direction: 'Direction',
+  event: 'Event',
+  of: 'Of',
+  side: 'Side',
   wholeFrom: 'Whole from',
   wholeTo: 'Whole to',
   picture: 'the picture',
@@ -88,30 +48,11 @@ export const TEXT = {
   rising: 'Rising',
   falling: 'Falling',
 
-  // sign-card
-  forwardUp: 'forward \u2191',
-  forwardToRight: 'forward \u2192',
-  whichWayIsPositive: 'Which way is positive',
-
-  // stages-button
-  holdPosition: 'Hold the position',
-  stagesWithDoses: 'Stages with doses',
-  countStagesOfItsOwn: (count: number) => `${count} stages of its own.`,
-  madeOfDrillsCorrectionTakes: 'Made of the drills; a correction takes its own number as pass mark.',
-
-  // target-fields
-  showDoNotJudge: 'Show, do not judge',
-  sameAsReference: 'Same as the reference',
-  about: 'About',
-  between: 'Between',
-  atLeast: 'At least',
-  atMost: 'At most',
-  heldConstant: 'Held constant',
-  inOrder: 'In order',
-  yes: 'Yes',
-  analystsChoice: 'analyst’s choice',
-  target: 'Target',
-  sourceOfTarget: 'Source of the target',
+  // gaps-note
+  nothingIsMissingWhatIs: 'Nothing is missing: what is judged has its words, its source and its caution.',
+  oneThingIsMissing: 'One thing is missing',
+  countThingsAreMissing: (count: number) => `${count} things are missing`,
+  beforeOthersUseIt: 'before others use it',
 
   // measure-form
   fromSide: 'From the side',
@@ -144,58 +85,78 @@ export const TEXT = {
   seeItOnClips: 'See it on the clips',
   removeThisMeasure: 'Remove this measure',
 
-  // sortable-list
-  dragNameToAnotherPlace: (name: string) => `Drag ${name} to another place`,
-
   // measures-part
   measures: 'Measures',
   addMeasure: 'Add a measure',
 
-  // rule-form
-  largestOrSmallestValue: 'Largest or smallest value',
-  levelIsPassed: 'A level is passed',
-  peakSpeedOfPoint: 'Peak speed of a point',
-  proposedBy: 'Proposed by',
-  nothingMarkedByEye: 'Nothing: marked by eye',
-  withClipsAtIntakeRule: 'With clips at Intake the rule is tried on them here.',
-  whatRuleOfNameProposes: (name: string) => `What the rule of ${name} proposes`,
-  frame: 'frame',
-  confidenceSure: (confidence: number) => `, ${confidence} % sure`,
-  markedAtMarked: (marked: number) => `; marked at ${marked}`,
-  seeProposalInName: (name: string) => `See the proposal in ${name}`,
-  seeIt: 'See it',
-  markNameThereInName2: (name: string, name2: string) => `Mark ${name} there in ${name2}`,
-  markItThere: 'Mark it there',
+  // movement-screen
+  criteriaSheet: 'Criteria sheet',
+  momentsAndTheirRules: 'Moments and their rules',
+  cautionsSchoolsPoints: 'Cautions, schools, points',
+  movement: 'Movement',
+  nameOfMovement: 'Name of the movement',
+  sport: 'Sport',
+  saveItAsFile: 'Save it as a file',
+  backToIntake: 'Back to Intake',
+  thisSessionHasItsOwn:
+    'This session has its own copy. Other sessions keep theirs; save the file to use it there. Every change can be ' +
+    'undone.',
+  movementAsItShipsFirst:
+    'The movement as it ships. The first change makes a copy that belongs to this session. Every change can be undone.',
+  partsOfMovement: 'Parts of the movement',
 
-  // events-part
-  moments: 'Moments',
-  nameOfMoment: 'Name of the moment',
-  key: 'Key',
-  whatToLookFor: 'What to look for',
-  frameMarkedByHand: 'Frame marked by hand',
-  nearestToIt: 'Nearest to it',
-  firstInWhichItHas: 'First in which it has happened',
-  lastBeforeIt: 'Last before it',
-  furtherMoment: 'A further moment',
-  addMoment: 'Add the moment',
-  dragMomentByItsHandle: 'Drag a moment by its handle to another place.',
+  // names
+  hipsMiddle: 'hips, middle',
+  shouldersMiddle: 'shoulders, middle',
+  centreOfMass: 'centre of mass',
+  jointDominantSide: (joint: string) => `${joint}, dominant side`,
+  jointOtherSide: (joint: string) => `${joint}, other side`,
+  metres: 'Metres',
+  standingHeights: 'Standing heights',
+  at: 'At',
+  after: 'After',
+  before: 'Before',
+  take: 'Take the',
+  flightFittedOverS: 'Flight fitted over, s',
+  from: 'From',
+  moment: 'Moment',
+  against: 'Against',
+  which: 'Which',
+  give: 'Give',
+  along: 'Along',
+  what: 'What',
+  lengthsIn: 'Lengths in',
+  howMany: 'How many',
+  passesDegrees: 'Passes, degrees',
+  withinMs: 'Within, ms',
+  slowerThanSecond: 'Slower than, a second',
+  question: 'Question',
+  first: 'First',
+  second: 'Second',
+  axis: 'Axis',
+  limb: 'Limb',
+  seenFrom: 'Seen from',
+  line: 'Line',
+  point: 'Point',
+  nose: 'nose',
+  to: 'To',
 
-  // schools-card
-  schools: 'Schools',
-  noneSchoolIsAnotherWay: 'None. A school is another way to do it that is taught, with its own targets.',
-  nameOfSchool: 'Name of the school',
-  whyItIsTaught: 'Why it is taught',
-  removeSchool: 'Remove the school',
-  nameMovementsOwnTargetAgain: (name: string) => `${name}: the movement’s own target again`,
-  addTargetOfThisSchool: 'Add a target of this school for',
-  schoolCount: (count: number) => `School ${count}`,
-  addSchool: 'Add a school',
+  // points-field
+  axesAlongLine: 'Axes along a line',
+  lineFrom: 'Line from',
+  lineTo: 'Line to',
+  fromLabel: 'From ',
+  pointLabel: 'Point ',
+  axesOfPictureAgain: 'Axes of the picture again',
+  addPoint: 'Add a point',
+  removePoint: 'Remove a point',
 
   // rest-part
   removeWhat: (what: string) => `Remove ${what}`,
   cautions: 'Cautions',
   whatStandsOnEveryReport:
-    'What stands on every report, and what is said with a gap of a measure that carries the risk (chosen at the measure).',
+    'What stands on every report, and what is said with a gap of a measure that carries the risk (chosen at the ' +
+    'measure).',
   cautionI: (i: number) => `Caution ${i}`,
   onEveryReport: 'On every report',
   riskOfRisky: (risky: string) => `Risk of: ${risky}.`,
@@ -218,10 +179,42 @@ export const TEXT = {
   measuredOnGround: 'Measured on the ground',
   addLength: 'Add a length',
 
+  // rule-form
+  largestOrSmallestValue: 'Largest or smallest value',
+  levelIsPassed: 'A level is passed',
+  peakSpeedOfPoint: 'Peak speed of a point',
+  proposedBy: 'Proposed by',
+  nothingMarkedByEye: 'Nothing: marked by eye',
+  withClipsAtIntakeRule: 'With clips at Intake the rule is tried on them here.',
+  whatRuleOfNameProposes: (name: string) => `What the rule of ${name} proposes`,
+  frame: 'frame',
+  confidenceSure: (confidence: number) => `, ${confidence} % sure`,
+  markedAtMarked: (marked: number) => `; marked at ${marked}`,
+  seeProposalInName: (name: string) => `See the proposal in ${name}`,
+  seeIt: 'See it',
+  markNameThereInName2: (name: string, name2: string) => `Mark ${name} there in ${name2}`,
+  markItThere: 'Mark it there',
+
+  // said
+  messageNothingWasChanged: (message: string) => `${message} Nothing was changed.`,
+
+  // schools-card
+  schools: 'Schools',
+  noneSchoolIsAnotherWay: 'None. A school is another way to do it that is taught, with its own targets.',
+  nameOfSchool: 'Name of the school',
+  whyItIsTaught: 'Why it is taught',
+  removeSchool: 'Remove the school',
+  nameMovementsOwnTargetAgain: (name: string) => `${name}: the movement’s own target again`,
+  addTargetOfThisSchool: 'Add a target of this school for',
+  schoolCount: (count: number) => `School ${count}`,
+  addSchool: 'Add a school',
+
   // sheet-part
-  criteriaSheet: 'Criteria sheet',
+  atMost: 'At most',
+  analystsChoice: 'analyst’s choice',
   noneSheetGivesPointsFor:
-    'None. A sheet gives points for criteria, each proved by a measure with a target, and holds them down where something is not there.',
+    'None. A sheet gives points for criteria, each proved by a measure with a target, and holds them down where ' +
+    'something is not there.',
   check: 'Check',
   addCriteriaSheet: 'Add a criteria sheet',
   nameOfSheet: 'Name of the sheet',
@@ -241,20 +234,30 @@ export const TEXT = {
   removeLimitI: (i: number) => `Remove limit ${i}`,
   addLimit: 'Add a limit',
 
-  // movement-screen
-  momentsAndTheirRules: 'Moments and their rules',
-  cautionsSchoolsPoints: 'Cautions, schools, points',
-  movement: 'Movement',
-  nameOfMovement: 'Name of the movement',
-  sport: 'Sport',
-  saveItAsFile: 'Save it as a file',
-  backToIntake: 'Back to Intake',
-  thisSessionHasItsOwn:
-    'This session has its own copy. Other sessions keep theirs; save the file to use it there. Every change can be undone.',
-  movementAsItShipsFirst:
-    'The movement as it ships. The first change makes a copy that belongs to this session. Every change can be undone.',
-  partsOfMovement: 'Parts of the movement',
-  nose: 'nose',
-  to: 'To',
+  // sign-card
+  forwardUp: 'forward \u2191',
+  forwardToRight: 'forward \u2192',
+  whichWayIsPositive: 'Which way is positive',
+
+  // sortable-list
+  dragNameToAnotherPlace: (name: string) => `Drag ${name} to another place`,
+
+  // stages-button
+  holdPosition: 'Hold the position',
+  stagesWithDoses: 'Stages with doses',
+  countStagesOfItsOwn: (count: number) => `${count} stages of its own.`,
+  madeOfDrillsCorrectionTakes: 'Made of the drills; a correction takes its own number as pass mark.',
+
+  // target-fields
+  showDoNotJudge: 'Show, do not judge',
+  sameAsReference: 'Same as the reference',
+  about: 'About',
+  between: 'Between',
+  atLeast: 'At least',
+  heldConstant: 'Held constant',
+  inOrder: 'In order',
+  yes: 'Yes',
+  target: 'Target',
+  sourceOfTarget: 'Source of the target',
   number: 'number',
 } as const;

@@ -1,4 +1,4 @@
-/** What is said here, in the order of the files that say it. */
+/** What is said here, by the file that says it. */
 export const TEXT = {
   // athlete-page
   goodAlready: 'Good already:',
@@ -19,6 +19,12 @@ export const TEXT = {
   whatItIsGoodFor: 'What it is good for',
   measure: 'Measure',
   toExpect: 'To expect',
+
+  // event-stills
+  moments: 'Moments',
+  nameAtName2: (name: string, name2: string) => `${name} at ${name2}`,
+  notMarked: ' not marked',
+  frameMarks: (marks: number) => ` frame ${marks}`,
 
   // film-dialog
   sixteenth: 'a sixteenth',
@@ -45,12 +51,9 @@ export const TEXT = {
   filmratePicturesSecond: (filmrate: number) => `${filmrate} pictures a second`,
   cancel: 'Cancel',
   makeFilm: 'Make the film',
-
-  // paper-options
-  whatItHoldsEverything: 'What it holds: everything',
-  whatItHoldsCountOf: (count: number, count2: number) => `What it holds: ${count} of ${count2} parts`,
-  clubOverReport: 'Club over the report',
-  lineAtItsFoot: 'Line at its foot',
+  half: 'half',
+  full: 'full',
+  double: 'double',
 
   // methods
   byHand: 'by hand',
@@ -73,17 +76,21 @@ export const TEXT = {
     `Movement “${name}” (${id}, as it ships with the application); application ${version}.`,
   bodyInSpaceOf: 'Body in space of',
   byBundleAdjustmentWithoutCalibration: (count: number, cameras: string, misfit: string) =>
-    `by bundle adjustment without calibration: ${count} cameras, ${cameras} from the first; residuals ${misfit} of their stated deviation.`,
+    `by bundle adjustment without calibration: ${count} cameras, ${cameras} from the first; residuals ${misfit} of ` +
+    'their stated deviation.',
   pointsSmoothedByZeroLag: (cutoff: number) =>
-    `Points smoothed by a zero-lag Butterworth filter of second order at ${cutoff} Hz. Errors are first-order propagation (JCGM 100:2008) of those of the points, the moments, the camera and the scale; plus-minus values are 95 % intervals.`,
+    `Points smoothed by a zero-lag Butterworth filter of second order at ${cutoff} Hz. Errors are first-order ` +
+    'propagation (JCGM 100:2008) of those of the points, the moments, the camera and the scale; plus-minus values ' +
+    'are 95 % intervals.',
   segmentMassesAfterDeLeva:
-    'Segment masses after de Leva 1996, lengths after Drillis and Contini 1966. Angles, signs and formulas: the table of measures that ships with the application.',
+    'Segment masses after de Leva 1996, lengths after Drillis and Contini 1966. Angles, signs and formulas: the ' +
+    'table of measures that ships with the application.',
 
-  // event-stills
-  moments: 'Moments',
-  nameAtName2: (name: string, name2: string) => `${name} at ${name2}`,
-  notMarked: ' not marked',
-  frameMarks: (marks: number) => ` frame ${marks}`,
+  // paper-options
+  whatItHoldsEverything: 'What it holds: everything',
+  whatItHoldsCountOf: (count: number, count2: number) => `What it holds: ${count} of ${count2} parts`,
+  clubOverReport: 'Club over the report',
+  lineAtItsFoot: 'Line at its foot',
 
   // practice-part
   practice: 'Practice',
@@ -106,15 +113,8 @@ export const TEXT = {
   state: 'State',
   inSpace: ', in space',
 
-  // seen-by-eye
-  seenByEyeLabel: 'Seen by eye',
-  clipRemoved: 'clip removed',
-  good: 'Good',
-  workOn: 'Work on',
-  noWords: 'no words',
-  framePanes: (panes: number) => `frame ${panes}`,
-
   // report-body
+  workOn: 'Work on',
   referenceValue: (value: string) => `, reference ${value}`,
   meanOfCountPerformances: (count: number) => ` (mean of ${count} performances)`,
   againstPublishedTargetsOnly: 'Against published targets only',
@@ -137,7 +137,9 @@ export const TEXT = {
   filmNextTime: 'Film next time',
   cautions: 'Cautions',
   plusMinusValuesAre95: (cutoff: number) =>
-    `Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by more than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at ${cutoff} Hz.`,
+    'Plus-minus values are 95 % intervals. A difference is called a gap only when it lies outside its range by ' +
+    `more than its margin and its measuring error. Points smoothed by a zero-lag Butterworth filter at ${cutoff} ` +
+    'Hz.',
   sinceEarlierSessions: 'Since earlier sessions',
 
   // report-screen
@@ -151,7 +153,11 @@ export const TEXT = {
   saveSessionWithVideo: 'Save the session with video',
   saveSessionWithoutVideo: 'Save the session without video',
   reportFillsItselfOnceAthletes: 'The report fills itself once the athlete’s clip is in: add it at Intake.',
-  half: 'half',
-  full: 'full',
-  double: 'double',
+
+  // seen-by-eye
+  seenByEyeLabel: 'Seen by eye',
+  clipRemoved: 'clip removed',
+  good: 'Good',
+  noWords: 'no words',
+  framePanes: (panes: number) => `frame ${panes}`,
 } as const;

@@ -1,0 +1,49 @@
+/** What is said here, by the file that says it. */
+export const TEXT = {
+  // camera-planner
+  done: 'Done',
+  measure: 'Measure',
+  planCamera: 'Plan the camera',
+  whereCameraStandsNextTime: 'Where the camera stands next time',
+  asThisClipWasFilmed: 'As this clip was filmed',
+  distanceMetres: 'Distance, metres',
+  offSquareViewDegrees: 'Off the square view, degrees',
+  focalLength36Mm: 'Focal length (36 mm), mm',
+  picture: 'Picture',
+  framesPerSecond: 'Frames per second',
+  performersHeightMetres: 'Performer’s height, metres',
+  whatToExpect: 'What to expect',
+  about: 'About',
+  toExpect: 'To expect',
+  now: 'Now',
+  mattersFrom: 'Matters from',
+  whatWouldHelp: 'What would help',
+
+  // filming-list
+  filmNextTime: 'Film next time',
+
+  // plan-from-above
+  distanceMetresAwayOffPlane: (distance: string, offPlane: number) =>
+    `${distance} metres away, ${offPlane} degrees off the square view`,
+  cameraUpAndDownDistance: 'Camera: up and down the distance, left and right the direction',
+  cameraWords: (words: string) => `Camera: ${words}`,
+  goesTravelsM: (travels: string) => `goes ${travels} m`,
+
+  // plan-through-camera
+  whatPlannedCameraSeesAt: 'What the planned camera sees at the moments',
+
+  // planned-camera
+  pictureShowsWidthByHeight: (width: string, height: string, pixels: number) =>
+    `The picture shows ${width} by ${height} m; the performer is ${pixels} pixels tall.`,
+  movementDoesNotFitIt: (width: string, height: string) =>
+    `The movement does not fit: it takes ${width} by ${height} m.`,
+  goToDistanceMOr: (distance: string) => `Go to ${distance} m, or film a part of it.`,
+  shutter1ShutterSOr: (shutter: number, speed: string, speed2: string) =>
+    `Shutter 1/${shutter} s or shorter: the fastest point goes ${speed} m/s, and smears by ${speed2} cm in a whole ` +
+    'frame.',
+  cameraLevelAtHipHeight:
+    'Camera level, at hip height, still on a tripod; a known length on the ground in the plane of the movement.',
+  neverInLineOfFlight:
+    'Never in the line of flight, the landing area or the run-up, no cable across them; no mains beside water, no ' +
+    'sun in the lens.',
+} as const;
