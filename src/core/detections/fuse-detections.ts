@@ -1,5 +1,5 @@
 import { distance } from '../geometry/vec2';
-import { bendOf, smoothestChoice } from '../signal/smoothest-choice';
+import { smoothestChoice, type Alternative } from '../signal/smoothest-choice';
 import { BODY_POINTS, type BodyPoint } from '../anatomy/body-points';
 import type { DetectedPoints } from '../tracks/track';
 
@@ -146,15 +146,21 @@ function smootherLook(
   height: number,
 ): ReadonlyMap<number, number> {
   const frames = [...detections.keys()].sort((a, b) => a - b);
-  const choices = smoothestChoice({
-    frames,
-    cost: () => 0,
-    bend: ({ frames: at, choices: chosen }) =>
-      ids.reduce((sum, id) => {
-        const [a, b, c] = at.map((frame, n) => detections.get(frame)![chosen[n]!]?.[id]);
-        return a && b && c ? sum + Math.min(MOST, bendOf(a, b, c, at) / (height / 100) ** 2) : sum;
-      }, 0),
+  const unit = height / 100;
+  const alternative = (frame: number, detected: DetectedPoints): Alternative => ({
+    points: ids.map((id) => {
+      const point = detected[id];
+      return point ? { x: point.x / unit, y: point.y / unit, frame, sure: 1 } : null;
+    }),
+    cost: 0,
   });
+  const choices = smoothestChoice(
+    frames.map((frame) => {
+      const [first, second] = detections.get(frame)!;
+      return [alternative(frame, first), alternative(frame, second)];
+    }),
+    MOST,
+  );
   return new Map(frames.map((frame, n) => [frame, choices[n]!]));
 }
 

@@ -70,6 +70,30 @@ describe('left and right', () => {
     expect(repaired.changedFrames).toBe(0);
   });
 
+  it('are left alone while one arm is hidden: the other says where both are', () => {
+    // The far arm is hidden between two passings, but for two frames; on one of those both detectors exchange the arms.
+    const hidden = walk();
+    for (let i = 31; i < 60; i++) {
+      if (i === 45 || i === 46) continue;
+      const points = hidden.get(i)!;
+      const far = (id: string): boolean => /^right-(elbow|wrist)/.test(id);
+      hidden.set(
+        i,
+        Object.fromEntries(Object.entries(points).map(([id, p]) => [id, far(id) ? { ...p, confidence: 0.1 } : p])),
+      );
+    }
+    const is = track(hidden);
+    hidden.set(
+      46,
+      exchangeSides(hidden.get(46)!, (id) => /shoulder|elbow|wrist/.test(id)),
+    );
+    const frames = new Set(hidden.keys());
+    const repaired = repairSideSwaps(track(hidden), { arms: frames, legs: frames });
+    expect(repaired.changedFrames).toBe(1);
+    for (const id of ['left-elbow', 'right-elbow', 'left-wrist'] as const)
+      expect(repaired.track[id]!.x).toEqual(is[id]!.x);
+  });
+
   it('are never exchanged where a person placed the point', () => {
     const byHand = placePoint(
       exchanged([40, 41, 42, 43], () => true),

@@ -1,5 +1,5 @@
 import { BODY_POINTS, type BodyPoint, type PointId } from '../anatomy/body-points';
-import { bendOf, smoothestChoice, type ChoiceStep } from '../signal/smoothest-choice';
+import { smoothestChoice, type Alternative } from '../signal/smoothest-choice';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { bodyHeightPixels } from '../tracks/point-error';
 
@@ -25,42 +25,22 @@ const DOUBT = { agreed: 4, apart: 0.5 };
 const COUPLING = 4;
 /** No single step counts more than this, so that one wild point does not decide. */
 const MOST = 90;
-/** A frame counts as seen when at least half of a group's pairs are at least this sure. */
-const SEEN_CONFIDENCE = 0.2;
+/** A point says where its limb is when it is at least this sure. */
+const SURE = 0.3;
 
 type Pair = readonly [PointSeries, PointSeries];
 
 const detected = (series: PointSeries, i: number): boolean => series.origin[i] === ORIGIN.detected;
 
-const at = (series: PointSeries, i: number): { x: number; y: number } => ({ x: series.x[i]!, y: series.y[i]! });
-
-/**
- * Cost of a change of velocity over three seen frames with left and right kept (0) or exchanged (1) at each, weighted
- * by how sure the points are, summed over the points of a group. Unit: squared hundredths of standing height.
- */
-function bend(pairs: readonly Pair[], { frames, choices }: ChoiceStep, unit: number): number {
-  let sum = 0;
-  for (const pair of pairs) {
-    for (const side of [0, 1] as const) {
-      const [a, b, c] = choices.map((choice) => pair[side === choice ? 0 : 1]) as [
-        PointSeries,
-        PointSeries,
-        PointSeries,
-      ];
-      const cost = bendOf(at(a, frames[0]), at(b, frames[1]), at(c, frames[2]), frames) / unit ** 2;
-      const sure = Math.min(a.confidence[frames[0]]!, b.confidence[frames[1]]!, c.confidence[frames[2]]!);
-      if (!Number.isNaN(cost)) sum += sure * Math.min(MOST, cost);
-    }
-  }
-  return sum;
-}
-
-/** Frames in which a group is seen well enough to say which limb is which; the others would let labels slip past. */
-function seenFrames(pairs: readonly Pair[]): readonly number[] {
-  const frames = pairs[0]![0].x.length;
-  const sure = (series: PointSeries, i: number): boolean => series.confidence[i]! >= SEEN_CONFIDENCE;
-  return Array.from({ length: frames }, (_, i) => i).filter(
-    (i) => 2 * pairs.filter(([l, r]) => sure(l, i) && sure(r, i)).length >= pairs.length,
+/** Where labels kept (0) or exchanged (1) at a frame have the left and the right point of each pair, if surely seen. */
+function placesOf(pairs: readonly Pair[], frame: number, label: 0 | 1, unit: number): Alternative['points'] {
+  return pairs.flatMap((pair) =>
+    ([0, 1] as const).map((side) => {
+      const series = pair[side === label ? 0 : 1];
+      const sure = series.confidence[frame]!;
+      if (!(sure >= SURE) || Number.isNaN(series.x[frame]!)) return null;
+      return { x: series.x[frame]! / unit, y: series.y[frame]! / unit, frame, sure };
+    }),
   );
 }
 
@@ -81,14 +61,20 @@ function smoothestLabels(
   others: Uint8Array | null,
   doubt: (frame: number) => number,
 ): Uint8Array {
-  const seen = seenFrames(pairs);
   const labels = new Uint8Array(frames);
+  const seen = Array.from(labels.keys()).filter((i) => placesOf(pairs, i, 0, unit).some((place) => place !== null));
   if (seen.length < 3) return labels;
-  const choices = smoothestChoice({
-    frames: seen,
-    cost: (frame, choice) => doubt(frame) * choice + (others && others[frame] !== choice ? COUPLING : 0),
-    bend: (step) => bend(pairs, step, unit),
-  });
+  const choices = smoothestChoice(
+    seen.map((frame) => {
+      const other = others?.[frame];
+      const differs = (label: number): number => (other !== undefined && other !== label ? COUPLING : 0);
+      return [
+        { points: placesOf(pairs, frame, 0, unit), cost: differs(0) },
+        { points: placesOf(pairs, frame, 1, unit), cost: differs(1) + doubt(frame) },
+      ];
+    }),
+    MOST,
+  );
   seen.forEach((frame, n) => (labels[frame] = choices[n]!));
   // Frames between take the label that leaves their limbs nearest to where the frame before had them. Where detectors
   // that are not sure of the places still name the sides alike, that of the seen frame nearest by: limbs that pass each

@@ -1,56 +1,3 @@
-/** Three frames of a chain, with the choice (0 or 1) made at each. */
-export interface ChoiceStep {
-  readonly frames: readonly [number, number, number];
-  readonly choices: readonly [number, number, number];
-}
-
-export interface ChoiceProblem {
-  /** Frames at which there is something to choose by, increasing. */
-  readonly frames: readonly number[];
-  /** Cost of making a choice at a frame. */
-  readonly cost: (frame: number, choice: number) => number;
-  /** Cost of the change of velocity that three choices in a row make. */
-  readonly bend: (step: ChoiceStep) => number;
-}
-
-/**
- * Of all ways to choose between two alternatives at every frame, the one with the least total cost (Viterbi 1967, with
- * the last two choices as state).
- * @returns one choice for each of the frames given
- */
-export function smoothestChoice({ frames, cost, bend }: ChoiceProblem): Uint8Array {
-  const choices = new Uint8Array(frames.length);
-  if (frames.length < 3) return choices.map((_, n) => (cost(frames[n]!, 1) < cost(frames[n]!, 0) ? 1 : 0));
-  // State: the choices of the last two frames, coded as 2 * before + now.
-  let costs = [0, 1, 2, 3].map((s) => cost(frames[0]!, s >> 1) + cost(frames[1]!, s & 1));
-  const back: Uint8Array[] = [];
-  for (let n = 2; n < frames.length; n++) {
-    const at = [frames[n - 2]!, frames[n - 1]!, frames[n]!] as const;
-    const next = new Array<number>(4).fill(Infinity);
-    const from = new Uint8Array(4);
-    for (let s = 0; s < 4; s++) {
-      for (const now of [0, 1]) {
-        const to = ((s & 1) << 1) | now;
-        const total = costs[s]! + cost(at[2], now) + bend({ frames: at, choices: [s >> 1, s & 1, now] });
-        if (total < next[to]!) {
-          next[to] = total;
-          from[to] = s;
-        }
-      }
-    }
-    costs = next;
-    back.push(from);
-  }
-  let state = costs.indexOf(Math.min(...costs));
-  for (let n = frames.length - 1; n >= 2; n--) {
-    choices[n] = state & 1;
-    state = back[n - 2]![state]!;
-  }
-  choices[1] = state & 1;
-  choices[0] = state >> 1;
-  return choices;
-}
-
 interface Position {
   readonly x: number;
   readonly y: number;
@@ -65,4 +12,76 @@ export function bendOf(a: Position, b: Position, c: Position, [i, j, k]: readonl
   const dx = c.x - b.x - u * (b.x - a.x);
   const dy = c.y - b.y - u * (b.y - a.y);
   return (dx * dx + dy * dy) / Math.max(1, k - j) ** 2;
+}
+
+/** Where a point was, at which frame, and how sure that is (0 to 1). */
+export interface Sighting extends Position {
+  readonly frame: number;
+  readonly sure: number;
+}
+
+/** One of two alternatives at a frame: where it has each point, or null where it does not know; and what it costs. */
+export interface Alternative {
+  readonly points: readonly (Sighting | null)[];
+  readonly cost: number;
+}
+
+/** Choices in a row that a path is told apart by; paths that differ only before them are compared, and one is left. */
+const REMEMBERED = 4;
+
+interface Chosen {
+  readonly choice: 0 | 1;
+  readonly before: Chosen | null;
+}
+
+interface Path {
+  readonly cost: number;
+  readonly chosen: Chosen | null;
+  /** The last two sightings of each point along this path. */
+  readonly last: readonly (readonly Sighting[])[];
+}
+
+function continued(path: Path, choice: 0 | 1, { points, cost }: Alternative, most: number): Path {
+  let total = path.cost + cost;
+  const last = path.last.map((before, k) => {
+    const now = points[k];
+    if (!now) return before;
+    const [a, b] = before;
+    if (a && b) {
+      const bend = bendOf(a, b, now, [a.frame, b.frame, now.frame]);
+      total += Math.min(a.sure, b.sure, now.sure) * Math.min(most, bend);
+    }
+    return [...before.slice(-1), now];
+  });
+  return { cost: total, chosen: { choice, before: path.chosen }, last };
+}
+
+/**
+ * Of all ways to choose between two alternatives at every frame, the one by which points move most smoothly. Each point
+ * is predicted from the last two places where the path itself has it, so that one that is hidden for some frames is
+ * held against where it was before. Paths with the same last four choices compete (Viterbi 1967, with each survivor's
+ * own memory: Raheli, Polydoros and Tzou 1995, per-survivor processing).
+ * @param frames both alternatives for each frame, in their order
+ * @param most no single change of velocity counts more than this, so that one wild point does not decide
+ * @returns one choice for each frame
+ */
+export function smoothestChoice(frames: readonly (readonly [Alternative, Alternative])[], most: number): Uint8Array {
+  const nothing: Path = { cost: 0, chosen: null, last: frames[0]?.[0].points.map(() => []) ?? [] };
+  let paths = new Map<number, Path>([[0, nothing]]);
+  for (const alternatives of frames) {
+    const next = new Map<number, Path>();
+    for (const [key, path] of paths) {
+      for (const choice of [0, 1] as const) {
+        const to = ((key << 1) | choice) & ((1 << REMEMBERED) - 1);
+        const longer = continued(path, choice, alternatives[choice], most);
+        const rival = next.get(to);
+        if (!rival || longer.cost < rival.cost) next.set(to, longer);
+      }
+    }
+    paths = next;
+  }
+  const best = [...paths.values()].reduce((least, path) => (path.cost < least.cost ? path : least));
+  const choices: number[] = [];
+  for (let chosen = best.chosen; chosen; chosen = chosen.before) choices.push(chosen.choice);
+  return Uint8Array.from(choices.reverse());
 }
