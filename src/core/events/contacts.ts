@@ -23,7 +23,7 @@ const NEAR = 0.06;
  * nowhere, seconds and standing heights.
  */
 const BACK_AGAIN = 0.13;
-const SAME_PLACE = 0.03;
+const SAME_PLACE = 0.05;
 /**
  * A foot that rests in the air came from below, or goes there: the ground has nothing lower beside it, standing heights
  * and seconds.
@@ -102,24 +102,28 @@ function endsOf(trial: Trial, side: Foot): readonly End[] {
 /** Runs of frames in which an end of a foot rests on something. */
 function restsOf({ x, y, speed }: End, { interval, times }: Trial): readonly FrameSpan[] {
   const gap = Math.max(1, Math.round(0.02 / interval));
-  const runs: { first: number; last: number }[] = [];
+  const still: { first: number; last: number }[] = [];
   for (let i = 0; i < speed.length; i++) {
     if (!(speed[i]! < RESTING)) continue;
-    const before = runs.findLast(
-      ({ last }) =>
-        i - last <= gap ||
-        (times[i]! - times[last]! <= BACK_AGAIN && Math.hypot(x[i]! - x[last]!, y[i]! - y[last]!) <= SAME_PLACE),
-    );
-    if (before) {
-      before.last = i;
-      runs.length = runs.indexOf(before) + 1;
-    } else runs.push({ first: i, last: i });
+    const before = still.at(-1);
+    if (before && i - before.last <= gap) before.last = i;
+    else still.push({ first: i, last: i });
+  }
+  const middle = (values: Float64Array, { first, last }: FrameSpan): number =>
+    values.slice(first, last + 1).sort()[(last - first + 1) >> 1]!;
+  const isBack = (a: FrameSpan, b: FrameSpan): boolean =>
+    times[b.first]! - times[a.last]! <= BACK_AGAIN &&
+    Math.hypot(middle(x, a) - middle(x, b), middle(y, a) - middle(y, b)) <= SAME_PLACE;
+  const runs: FrameSpan[] = [];
+  for (const rest of still) {
+    const back = runs.findLastIndex((before) => isBack(before, rest));
+    if (back < 0) runs.push(rest);
+    else runs.splice(back, runs.length, { first: runs[back]!.first, last: rest.last });
   }
   const reach = Math.round(BESIDE / interval);
   return runs.filter(({ first, last }) => {
     if (times[last]! - times[first]! + interval < SHORTEST) return false;
-    const resting = Array.from(y.slice(first, last + 1)).sort((a, b) => a - b);
-    const level = resting[resting.length >> 1]!;
+    const level = middle(y, { first, last });
     const beside = [...y.slice(Math.max(0, first - reach), first), ...y.slice(last + 1, last + 1 + reach)];
     return beside.every((v) => Number.isNaN(v) || v > level - LOWER_BESIDE);
   });
