@@ -53,7 +53,7 @@ test('a walker against three: two strides each, the bent knee and the long fligh
   await page.getByRole('tab', { name: 'Repetitions' }).click();
   await expect(page.getByRole('columnheader', { name: 'Late minus early' })).toBeVisible();
   await page.getByRole('tab', { name: 'Synchrony' }).click();
-  await expect(page.getByRole('row', { name: /^Mira Castellan .*\d+ ms 0\.9\d .*°/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Mira Castellan .*\d+ ms ±\d+ 0\.9\d ±0\.\d+ .*° ±\d/ })).toBeVisible();
   await page.getByRole('tab', { name: 'Criteria' }).click();
   await expect(page.getByRole('heading', { name: /Judges’ view: 2.5 of 12 points/ })).toBeVisible();
   await page.getByTestId('criterion-straight-at-contact').getByRole('button', { name: 'Mark by eye' }).click();

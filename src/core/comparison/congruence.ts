@@ -1,3 +1,12 @@
+/** What two curves have in common where they overlap. */
+export interface Overlap {
+  readonly samples: number;
+  /** Variance of either curve, unit squared. */
+  readonly variances: readonly [number, number];
+  /** Sum of the products of both curves' rates of change, unit squared per second squared: noise of neither is in it. */
+  readonly slopes: number;
+}
+
 /** How alike two performers of a crew move, and who is ahead. */
 export interface Congruence {
   /** Seconds by which the second is behind the first where their curves are most alike. */
@@ -6,6 +15,9 @@ export interface Congruence {
   readonly correlation: number;
   /** Root mean square difference there after the lag is taken out, unit of the curves. */
   readonly difference: number;
+  readonly overlap: Overlap;
+  /** Correlation at the next best lag, where it has another peak or the end of what is looked at; null where none is. */
+  readonly rival: number | null;
 }
 
 /** Least overlap of two curves that says anything, share of what is known of the shorter. */
@@ -27,8 +39,8 @@ export function congruenceOf(
   const reach = Math.round(most / interval);
   const known = (series: Float64Array): number => series.reduce((n, v) => (Number.isNaN(v) ? n : n + 1), 0);
   const least = Math.max(3, LEAST_OVERLAP * Math.min(known(first), known(second)));
-  const at = (shift: number): { r: number; rms: number } | null => {
-    let [n, sa, sb, saa, sbb, sab] = [0, 0, 0, 0, 0, 0];
+  const at = (shift: number): { r: number; rms: number; overlap: Overlap } | null => {
+    let [n, sa, sb, saa, sbb, sab, slopes] = [0, 0, 0, 0, 0, 0, 0];
     for (let i = 0; i < first.length; i++) {
       const [a, b] = [first[i]!, second[i + shift]];
       if (b === undefined || Number.isNaN(a) || Number.isNaN(b)) continue;
@@ -38,17 +50,25 @@ export function congruenceOf(
       saa += a * a;
       sbb += b * b;
       sab += a * b;
+      const rates = (first[i + 1]! - a) * (second[i + shift + 1]! - b);
+      if (!Number.isNaN(rates)) slopes += rates / interval ** 2;
     }
     if (n < least) return null;
     const [va, vb] = [saa - (sa * sa) / n, sbb - (sb * sb) / n];
     if (va <= 1e-12 * Math.max(1, saa) || vb <= 1e-12 * Math.max(1, sbb)) return null;
-    return { r: (sab - (sa * sb) / n) / Math.sqrt(va * vb), rms: Math.sqrt(Math.max(0, saa - 2 * sab + sbb) / n) };
+    return {
+      r: (sab - (sa * sb) / n) / Math.sqrt(va * vb),
+      rms: Math.sqrt(Math.max(0, saa - 2 * sab + sbb) / n),
+      overlap: { samples: n, variances: [va / n, vb / n], slopes },
+    };
   };
-  let best: { shift: number; r: number; rms: number } | null = null;
-  for (let shift = -reach; shift <= reach; shift++) {
-    const here = at(shift);
-    if (here && (!best || here.r > best.r)) best = { shift, ...here };
-  }
+  const looked = Array.from({ length: 2 * reach + 1 }, (_, k) => {
+    const here = at(k - reach);
+    return here && { shift: k - reach, ...here };
+  });
+  const isPeak = (k: number): boolean =>
+    looked[k] !== null && [k - 1, k + 1].every((beside) => (looked[beside]?.r ?? -Infinity) <= looked[k]!.r);
+  const [best, rival] = looked.flatMap((here, k) => (here && isPeak(k) ? [here] : [])).sort((a, b) => b.r - a.r);
   if (!best) return null;
   const [before, after] = [at(best.shift - 1), at(best.shift + 1)];
   const bend = before && after ? before.r - 2 * best.r + after.r : 0;
@@ -57,6 +77,8 @@ export function congruenceOf(
     lag: (best.shift + Math.max(-0.5, Math.min(0.5, fine))) * interval,
     correlation: best.r,
     difference: best.rms,
+    overlap: best.overlap,
+    rival: rival?.r ?? null,
   };
 }
 
@@ -66,13 +88,19 @@ const REST = 0.1;
 const LEAVES = 0.1;
 const WANDERS = 0.05;
 
+/** When a curve begins to move, seconds from its first sample, and how fast it goes there, unit per second. */
+export interface Onset {
+  readonly time: number;
+  readonly slope: number;
+}
+
 /**
  * When a curve leaves where it rested: a tenth of its range away from the mean of its first tenth of a second, by
  * linear interpolation (a threshold above a resting baseline: common practice).
  * @param interval seconds between samples
- * @returns seconds; null where it does not rest first or never begins
+ * @returns null where it does not rest first or never begins
  */
-export function onsetOf(series: Float64Array, interval: number): number | null {
+export function onsetOf(series: Float64Array, interval: number): Onset | null {
   const known = Array.from(series).filter((v) => !Number.isNaN(v));
   const range = Math.max(...known) - Math.min(...known);
   const start = series.findIndex((v) => !Number.isNaN(v));
@@ -83,7 +111,7 @@ export function onsetOf(series: Float64Array, interval: number): number | null {
   const limit = LEAVES * range;
   for (let i = start + rest.length; i < series.length; i++) {
     const [a, b] = [Math.abs(series[i - 1]! - base), Math.abs(series[i]! - base)];
-    if (b >= limit && a < limit) return (i - 1 + (limit - a) / (b - a)) * interval;
+    if (b >= limit && a < limit) return { time: (i - 1 + (limit - a) / (b - a)) * interval, slope: (b - a) / interval };
   }
   return null;
 }

@@ -12,6 +12,7 @@ import { toSi } from '../units';
 import { COVERAGE_95 } from '../statistics/normal';
 import { resels, simultaneousThreshold } from '../statistics/random-field';
 import { differenceSd, seenAlike } from './compare';
+import { besideByTurns } from './whole-turns';
 import { LEAST_FOR_SPREAD, meanReading, viewOf, withMeasuredError, type MeasuredErrors, type Side } from './side';
 
 /** Samples in every phase of a matched curve. */
@@ -160,22 +161,12 @@ export function matchedSeries(
     const values = kind.values(measure, trial);
     return Float64Array.from(sampleTimes(trial, through), (t) => interpolateLinear(trial.times, values, t));
   };
-  /** Curves of angles that go round are brought beside the first by whole turns. */
-  const beside = (values: Float64Array, first: Float64Array): Float64Array => {
-    if (seriesUnitOf(measure) !== 'deg') return values;
-    const apart = Array.from(values, (v, k) => v - first[k]!).filter((v) => !Number.isNaN(v));
-    const turns =
-      apart.length === 0
-        ? 0
-        : 2 * Math.PI * Math.round(apart.reduce((sum, v) => sum + v, 0) / apart.length / (2 * Math.PI));
-    return values.map((v) => v - turns);
-  };
   const mean = (allSeries: readonly Float64Array[]): Float64Array =>
     allSeries[0]!.map((_, i) => allSeries.reduce((sum, c) => sum + c[i]!, 0) / allSeries.length);
   const first = seriesThrough(others![0]!);
-  const members = others!.map((p, k) => (k === 0 ? first : beside(seriesThrough(p), first)));
+  const members = others!.map((p, k) => (k === 0 ? first : besideByTurns(measure, seriesThrough(p), first)));
   const ref = mean(members);
-  const ath = mean(own!.map((p) => beside(seriesThrough(p), first)));
+  const ath = mean(own!.map((p) => besideByTurns(measure, seriesThrough(p), first)));
   const performers = new Set(others!.map((p) => performerKey(p.clip.performer))).size;
   const spread = performers >= LEAST_FOR_SPREAD ? simultaneousHalf(members, ref) : null;
   // A target in another unit than the curve's (a time, say) says nothing of the curve.

@@ -132,7 +132,8 @@ describe('congruence of a crew', () => {
   it('begins when a tenth of its range is left behind', () => {
     const ramp = Float64Array.from({ length: 100 }, (_, i) => (i < 40 ? 0 : i - 40));
     // A range of 59: a tenth is passed 5.9 samples after it starts to rise.
-    expect(onsetOf(ramp, 0.01)).toBeCloseTo(0.459, 6);
+    expect(onsetOf(ramp, 0.01)!.time).toBeCloseTo(0.459, 6);
+    expect(onsetOf(ramp, 0.01)!.slope).toBeCloseTo(100, 6);
     expect(onsetOf(new Float64Array(10), 0.01)).toBeNull();
   });
 
@@ -150,7 +151,7 @@ describe('congruence of a crew', () => {
       onsetOf(
         ramp.map((v, i) => (i < 40 ? 0.5 * (i % 3) : v)),
         0.01,
-      ),
+      )!.time,
     ).toBeCloseTo(0.464, 2);
   });
 });

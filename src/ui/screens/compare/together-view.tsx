@@ -1,30 +1,36 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState, type ReactNode } from 'react';
-import { congruenceOf, onsetOf } from '../../../core/comparison/congruence';
 import { seriesMeasures, hasSeries } from '../../../core/comparison/matched-series';
-import { seriesOfMeasure, seriesUnitOf } from '../../../core/measures';
-import type { Trial } from '../../../core/trial/trial';
-import { interpolateLinear } from '../../../core/signal/resample';
-import { timeAtFrame } from '../../../core/timing/clip-time';
-import { DISPLAY_UNITS, fromSi, inUnit } from '../../../core/units';
+import { curveRound, LEAST_ALIKE, synchronyOf, SYNCHRONY_TIMES, type Told } from '../../../core/comparison/synchrony';
+import { seriesUnitOf } from '../../../core/measures';
+import { COVERAGE_95 } from '../../../core/statistics/normal';
+import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../../core/units';
 import { CurveStrip } from '../../charts/curve-strip';
 import type { Derived } from '../../../application/analysis/derived';
-import { signedMilliseconds } from '../../components/format';
+import { plusMinus, signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
 import { TEXT } from '../../text/screens/compare';
 
-/** Samples a second on which curves are laid beside each other. */
-const RATE = 200;
-/** Largest lag that is looked for, seconds. */
-const MOST_LAG = 0.3;
+const Within = ({ told, unit }: { readonly told: Told; readonly unit: DisplayUnit }): ReactNode => (
+  <span className="pm">{plusMinus(COVERAGE_95 * told.sd, unit)}</span>
+);
+
+const Time = ({ told }: { readonly told: Told | null }): ReactNode =>
+  told ? (
+    <>
+      {signedMilliseconds(told.value)} <Within told={told} unit="ms" />
+    </>
+  ) : (
+    '–'
+  );
 
 /** The part of the axis on which something is known, seconds from the common moment. */
 function knownSpan(curves: readonly Float64Array[]): [number, number] {
   const at = curves
     .flatMap((curve) => [curve.findIndex((v) => !Number.isNaN(v)), curve.findLastIndex((v) => !Number.isNaN(v))])
     .filter((i) => i >= 0);
-  return [Math.min(...at) / RATE - 2, Math.max(...at) / RATE - 2];
+  return [SYNCHRONY_TIMES[Math.min(...at)]!, SYNCHRONY_TIMES[Math.max(...at)]!];
 }
 
 /** Several performers in the same time, beside each other: who is ahead, and how alike they move. */
@@ -42,32 +48,12 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
   const measure = measures.find((m) => m.id === measureId) ?? measures[0];
   const { rows, drawn } = useMemo(() => {
     if (!lead || !measure) return { rows: [], drawn: [] };
-    // Real time before and after the moment at which all are together.
-    const curve = (p: Trial): Float64Array | null => {
-      // People in one picture have one clock.
-      const samePicture = p.clip.mediaId !== null && p.clip.mediaId === lead.trial.clip.mediaId;
-      const mark = (samePicture ? lead.trial : p).marks[at];
-      const values = seriesOfMeasure(measure, p);
-      if (mark === undefined || !values) return null;
-      const zero = timeAtFrame(p.times, mark);
-      return Float64Array.from({ length: 4 * RATE + 1 }, (_, i) =>
-        interpolateLinear(p.times, values, zero - 2 + i / RATE),
-      );
-    };
-    const first = curve(lead.trial);
-    const others = mains.filter((c) => c !== lead).map((clip) => ({ clip, other: curve(clip.trial) }));
-    const drawn = [{ clip: lead, other: first }, ...others].flatMap(({ clip, other }) =>
-      other?.some((v) => !Number.isNaN(v)) ? [{ styleKey: clip.styleKey, curve: other }] : [],
-    );
-    const rows = others.map(({ clip: c, other }) => {
-      const both = first && other;
-      const onsets = both ? [onsetOf(first, 1 / RATE), onsetOf(other, 1 / RATE)] : [null, null];
-      return {
-        clip: c,
-        found: both ? congruenceOf(first, other, 1 / RATE, MOST_LAG) : null,
-        onset: onsets[0] !== null && onsets[1] !== null ? onsets[1]! - onsets[0]! : null,
-      };
+    const others = mains.filter((c) => c !== lead);
+    const drawn = [lead, ...others].flatMap(({ styleKey, trial }) => {
+      const curve = curveRound(measure, trial, lead.trial, at)?.values;
+      return curve?.some((v) => !Number.isNaN(v)) ? [{ styleKey, curve }] : [];
     });
+    const rows = others.map((clip) => ({ clip, found: synchronyOf(measure, lead.trial, clip.trial, at) }));
     return { rows, drawn };
   }, [lead, measure, at, mains]);
   if (mains.length < 2 || !lead) return <p>{TEXT.addFurtherClipsAtIntake}</p>;
@@ -125,7 +111,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
           unit={DISPLAY_UNITS[unit].suffix}
           curves={drawn.map(({ styleKey, curve }) => ({
             role: styleKey,
-            times: Array.from(curve, (_, i) => i / RATE - 2),
+            times: Array.from(SYNCHRONY_TIMES),
             values: Array.from(curve, (v) => fromSi(v, unit)),
           }))}
           domain={knownSpan(drawn.map((d) => d.curve))}
@@ -146,23 +132,32 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ clip, found, onset }) => (
+          {rows.map(({ clip, found }) => (
             <tr key={clip.id}>
               <td>
                 <RoleName role={clip.styleKey} name={clip.trial.clip.performer.name} />
               </td>
               {found ? (
                 <>
-                  <td>{signedMilliseconds(found.lag)}</td>
-                  <td>{found.correlation.toFixed(2)}</td>
-                  <td>{inUnit(found.difference, seriesUnitOf(measure), 1)}</td>
+                  <td>
+                    <Time told={found.lag} />
+                  </td>
+                  <td>
+                    {found.correlation.value.toFixed(2)}{' '}
+                    <span className="pm">±{Math.max(0.01, COVERAGE_95 * found.correlation.sd).toFixed(2)}</span>
+                  </td>
+                  <td>
+                    {inUnit(found.difference.value, unit, 1)} <Within told={found.difference} unit={unit} />
+                  </td>
+                  <td>
+                    <Time told={found.onset} />
+                  </td>
                 </>
               ) : (
-                <td colSpan={3} className="left">
+                <td colSpan={4} className="left">
                   {TEXT.momentOrPointsAreMissing}
                 </td>
               )}
-              <td>{onset === null ? '–' : signedMilliseconds(onset)}</td>
             </tr>
           ))}
         </tbody>
@@ -171,6 +166,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
         {TEXT.inRealTimeAllAligned(
           movement.moments.find((m) => m.id === at)!.name.toLowerCase(),
           lead.trial.clip.performer.name,
+          LEAST_ALIKE,
         )}
       </p>
     </section>

@@ -148,8 +148,9 @@ export const TEXT = {
   remainingDifference: 'Remaining difference',
   onsetLaterBy: 'Onset later by',
   momentOrPointsAreMissing: 'the moment or the points are missing',
-  inRealTimeAllAligned: (name: string, name2: string) =>
+  inRealTimeAllAligned: (name: string, name2: string, least: number) =>
     `In real time, all aligned at ${name}: the lag at which the curves of ${name2} and the other agree best ` +
-    '(positive is later), their correlation there, and what differs once the lag is taken out. An onset is told ' +
-    'where both rest first.',
+    '(positive is later), their correlation there, and what differs once the lag is taken out. A lag is told ' +
+    `where they correlate by at least ${least} and at no other lag as well; an onset where both rest first. ` +
+    '± is the 95 % interval of what points and the common moment leave open.',
 } as const;
