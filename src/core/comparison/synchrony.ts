@@ -1,5 +1,6 @@
 import { seriesOf, seriesOfMeasure } from '../measures';
 import type { Measure } from '../model/measure';
+import { COVERAGE_95 } from '../statistics/normal';
 import { interpolateLinear } from '../signal/resample';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
 import { keyEventSd } from '../trial/key-events';
@@ -127,12 +128,13 @@ export function synchronyOfCurves(
     (rival === null || correlation - rival >= CLEARLY * correlationSd);
   return {
     lag: isClear ? { value: lag, sd: Math.hypot(aligned, Math.sqrt((noise * goesOn) / slopes)) } : null,
-    correlation: { value: correlation, sd: correlationSd },
+    // Neither goes beyond what it can be: the one not above 1, the other not below 0.
+    correlation: { value: correlation, sd: Math.min(correlationSd, (1 - correlation) / COVERAGE_95) },
     difference: {
       value: difference,
       sd: Math.hypot(
         Math.sqrt(random),
-        difference - Math.sqrt(Math.max(0, difference ** 2 - noise)),
+        Math.min(difference - Math.sqrt(Math.max(0, difference ** 2 - noise)), difference / COVERAGE_95),
         alike ? 0 : Math.hypot(first.systematic, second.systematic),
       ),
     },
