@@ -22,7 +22,7 @@ export interface CurveStripProps {
   readonly onScrub: (at: number) => void;
 }
 
-const MARGIN = { left: 52, right: 10, top: 18, bottom: 16 };
+const MARGIN = { left: 64, right: 10, top: 18, bottom: 16 };
 
 /** A measure through the movement for both performers, in matched time. */
 export function CurveStrip(props: CurveStripProps): ReactNode {

@@ -16,7 +16,7 @@ export const LevelTicks = ({ y, count, from, to, textOf }: LevelTicksProps): Rea
     <g key={t} className="tick">
       <line x1={from} x2={to} y1={y(t)} y2={y(t)} />
       <text x={from - 6} y={y(t) + 4} textAnchor="end">
-        {textOf(t)}
+        {textOf(t).replace(/^-/, '\u2212')}
       </text>
     </g>
   ));
