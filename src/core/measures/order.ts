@@ -5,6 +5,7 @@ import type { Trial } from '../trial/trial';
 import { pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import type { Measured } from '../reading';
+import { COVERAGE_95 } from '../statistics/normal';
 import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
 import { timeOfEvent } from './timed-event';
 
@@ -57,16 +58,35 @@ export const order: KindOfMeasure<'order'> = {
   series: null,
 };
 
-/** The order in which the steps of an order came, with the time of each after the first of them, seconds. */
-export function orderOf(
-  { steps, ...phase }: MeasureOf<'order'>,
-  trial: Trial,
-): readonly { readonly name: string; readonly after: number; readonly sd: number }[] | null {
-  const times = steps.map(({ name, of, event }) => ({ name, reading: timeOfEvent(of, event, phase, trial) }));
-  const known = times.flatMap(({ name, reading }) =>
-    reading.measurable ? [{ name, at: reading.value, sd: reading.sd }] : [],
-  );
-  if (known.length < steps.length) return null;
-  const first = Math.min(...known.map((k) => k.at));
-  return known.map(({ name, at, sd }) => ({ name, after: at - first, sd })).sort((a, b) => a.after - b.after);
+/** A step of an order as it came. */
+export interface StepThatCame {
+  readonly name: string;
+  /** Time after the step that came first, seconds, and its standard deviation. */
+  readonly after: number;
+  readonly sd: number;
+  /** One that should come before it comes after it, by more than can be told apart (95 %). */
+  readonly early: boolean;
+}
+
+/** The steps of an order as they came; null where not all of them can be measured. */
+export function orderOf(measure: MeasureOf<'order'>, trial: Trial): readonly StepThatCame[] | null {
+  const { steps, ...phase } = measure;
+  const came = steps.flatMap(({ name, of, event }, stated) => {
+    const reading = timeOfEvent(of, event, phase, trial);
+    return reading.measurable ? [{ name, stated, reading }] : [];
+  });
+  if (came.length < steps.length) return null;
+  came.sort((a, b) => a.reading.value - b.reading.value);
+  const startSd = keyEventSd(trial, phase.from);
+  const [first] = came;
+  return came.map((step) => ({
+    name: step.name,
+    after: step.reading.value - first!.reading.value,
+    sd: step === first ? 0 : lagSd(first!.reading, step.reading, startSd),
+    early: came.some(
+      (other) =>
+        other.stated < step.stated &&
+        other.reading.value - step.reading.value > COVERAGE_95 * lagSd(step.reading, other.reading, startSd),
+    ),
+  }));
 }

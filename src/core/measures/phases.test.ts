@@ -1,4 +1,5 @@
 import type { Measure } from '../model/measure';
+import type { Measured } from '../reading';
 import { evaluateMeasure, refsOfMeasure } from './index';
 import { orderOf } from './order';
 import { make, value, METRES, on, ball, during } from '../../../tests/fixtures/catalogue';
@@ -246,6 +247,17 @@ describe('kinds over a phase', () => {
       ['first', 0],
       ['second', 8],
       ['third', 13],
+    ]);
+    // Each is as sure as its lag behind the first, in which the phase's beginning falls out; the first is where it is.
+    const [first, second] = orderOf(measure as never, three)!;
+    expect(first!.sd).toBe(0);
+    const lag = make({ kind: 'lag', first: steps[0]!.of, second: steps[1]!.of, event: 'largest', ...during });
+    expect(second!.sd).toBeCloseTo((evaluateMeasure(lag, three) as Measured).sd, 9);
+    const reversed = orderOf(make({ kind: 'order', steps: [...steps].reverse(), ...during }) as never, three)!;
+    expect(reversed.map(({ name, early }) => [name, early])).toEqual([
+      ['first', true],
+      ['second', true],
+      ['third', false],
     ]);
   });
 

@@ -160,26 +160,19 @@ function OrderStrip({ role, name, steps, stated }: OrderStripProps): ReactNode {
       <RoleName role={role} name={name} />
       <ol className="order-strip">
         {steps.map((step, i) => {
-          // One that should come before it comes after it, by more than can be told apart.
-          const early = steps.some(
-            (other) =>
-              stated.indexOf(other.name) < stated.indexOf(step.name) &&
-              other.after - step.after > COVERAGE_95 * Math.hypot(other.sd, step.sd),
-          );
+          const [after, within] = [step.after, COVERAGE_95 * step.sd].map((s) => Math.round(1000 * s)) as [
+            number,
+            number,
+          ];
           return (
             <li
               key={step.name}
-              className={`${role} ${early ? 'early' : ''}`}
+              className={`${role} ${step.early ? 'early' : ''}`}
               style={{ marginLeft: i === 0 ? 0 : `${(60 * (step.after - steps[i - 1]!.after)) / last}%` }}
             >
               {step.name}{' '}
               <span className="pm">
-                {early
-                  ? TEXT.afterMsCoverage95BeforeIts(
-                      Math.round(1000 * step.after),
-                      Math.round(1000 * COVERAGE_95 * step.sd),
-                    )
-                  : TEXT.afterMsCoverage95(Math.round(1000 * step.after), Math.round(1000 * COVERAGE_95 * step.sd))}
+                {step.early ? TEXT.afterMsCoverage95BeforeIts(after, within) : TEXT.afterMsCoverage95(after, within)}
               </span>
             </li>
           );
