@@ -66,6 +66,7 @@ export type NotMeasurableReason =
   | 'view-too-oblique'
   | 'no-crossing'
   | 'too-uncertain'
+  | 'sides-exchanged'
   | 'no-scale'
   | 'order'
   | 'not-answered'

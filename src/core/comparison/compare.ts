@@ -7,6 +7,7 @@ import type { Trial } from '../trial/trial';
 import type { Measured, Reading } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { quadrature } from '../statistics/propagate';
+import { exchangedEnds } from './exchanged-ends';
 import { readSide, viewOf, type MeasuredErrors, type Side, type Spread, type Views } from './side';
 
 /** One measure read in both clips. Values in SI. */
@@ -71,12 +72,16 @@ export function compareMeasure(
 ): Comparison {
   const a = readSide(measure, athlete, errors);
   const r = readSide(measure, reference, errors);
-  const both = a.reading.measurable && r.reading.measurable;
+  const exchanged =
+    a.reading.measurable && r.reading.measurable
+      ? exchangedEnds(measure, [athlete, reference], [a.reading, r.reading])
+      : null;
+  const both = a.reading.measurable && r.reading.measurable && !exchanged;
   const systematic =
     both && athlete.every((x) => reference.every((y) => seenAlike(viewOf(measure, x).clip, viewOf(measure, y).clip)));
   return {
     measure,
-    athlete: a.reading,
+    athlete: exchanged ?? a.reading,
     reference: r.reading,
     spread: { athlete: a.spread, reference: r.spread },
     difference: both ? differenceOf(measure, (a.reading as Measured).value, (r.reading as Measured).value) : null,
