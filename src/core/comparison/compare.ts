@@ -7,8 +7,8 @@ import type { Trial } from '../trial/trial';
 import type { Measured, Reading } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { quadrature } from '../statistics/propagate';
-import { exchangedEnds } from './exchanged-ends';
-import { readSide, viewOf, type MeasuredErrors, type Side, type Spread, type Views } from './side';
+import { withoutExchangedEnds } from './exchanged-ends';
+import { meanReading, readEach, viewOf, type MeasuredErrors, type Side, type Spread, type Views } from './side';
 
 /** One measure read in both clips. Values in SI. */
 export interface Comparison {
@@ -70,18 +70,20 @@ export function compareMeasure(
   reference: Side,
   errors: MeasuredErrors = {},
 ): Comparison {
-  const a = readSide(measure, athlete, errors);
-  const r = readSide(measure, reference, errors);
-  const exchanged =
-    a.reading.measurable && r.reading.measurable
-      ? exchangedEnds(measure, [athlete, reference], [a.reading, r.reading])
-      : null;
-  const both = a.reading.measurable && r.reading.measurable && !exchanged;
+  const all = [...athlete, ...reference];
+  const told = withoutExchangedEnds(
+    measure,
+    all.map((views) => viewOf(measure, views)),
+    readEach(measure, all, errors),
+  );
+  const a = meanReading(measure, told.slice(0, athlete.length));
+  const r = meanReading(measure, told.slice(athlete.length));
+  const both = a.reading.measurable && r.reading.measurable;
   const systematic =
     both && athlete.every((x) => reference.every((y) => seenAlike(viewOf(measure, x).clip, viewOf(measure, y).clip)));
   return {
     measure,
-    athlete: exchanged ?? a.reading,
+    athlete: a.reading,
     reference: r.reading,
     spread: { athlete: a.spread, reference: r.spread },
     difference: both ? differenceOf(measure, (a.reading as Measured).value, (r.reading as Measured).value) : null,

@@ -40,24 +40,43 @@ const detected = (trial: Trial): Trial => {
   return { ...trial, raw: asDetected(trial.raw), smoothed: asDetected(trial.smoothed) };
 };
 
+const degreesOf = (si: number | null): number => fromSi(si!, 'deg');
+
 describe('directions of a line from side to side', () => {
-  const compared = (athlete: Trial, reference: Trial) => compareMeasure(shoulderLine, [[athlete]], [[reference]]);
+  const compared = (athlete: Trial, ...references: Trial[]) =>
+    compareMeasure(
+      shoulderLine,
+      [[athlete]],
+      references.map((r) => [r]),
+    );
+  const exchanged = {
+    measurable: false,
+    reason: 'sides-exchanged',
+    remedy: expect.stringContaining('exchange left and'),
+  };
 
   it('are not compared where a detector has both face opposite ways', () => {
-    const found = compared(detected(shoulders(-167)), detected(shoulders(10)));
-    expect(found).toMatchObject({
-      athlete: { measurable: false, reason: 'sides-exchanged', remedy: expect.stringContaining('exchange left and') },
+    expect(compared(detected(shoulders(-167)), detected(shoulders(10)))).toMatchObject({
+      athlete: exchanged,
+      reference: exchanged,
       difference: null,
       plusMinus: null,
     });
     // One whose sides a person named does not vouch for the other.
-    expect(compared(shoulders(-167), detected(shoulders(10))).athlete.measurable).toBe(false);
+    expect(compared(shoulders(-167), detected(shoulders(10)))).toMatchObject({
+      reference: exchanged,
+      difference: null,
+    });
   });
 
-  it('are compared where they face nearly the same way, or a person named the sides of both', () => {
-    const near = compared(detected(shoulders(-20)), detected(shoulders(10)));
-    expect(fromSi(near.difference!, 'deg')).toBeCloseTo(-30, 6);
-    const seen = compared(shoulders(-167), shoulders(10));
-    expect(fromSi(seen.difference!, 'deg')).toBeCloseTo(-177, 6);
+  it('are left out where one of several faces the other way than the rest', () => {
+    const [ten, eleven, turned] = [10, 11, -168].map((d) => detected(shoulders(d))) as [Trial, Trial, Trial];
+    expect(degreesOf(compared(ten, eleven, turned).difference)).toBeCloseTo(-1, 6);
+    expect(compared(turned, ten, eleven)).toMatchObject({ athlete: exchanged, reference: { measurable: true } });
+  });
+
+  it('are compared where they face nearly the same way, or a person named the sides', () => {
+    expect(degreesOf(compared(detected(shoulders(-20)), detected(shoulders(10))).difference)).toBeCloseTo(-30, 6);
+    expect(degreesOf(compared(shoulders(-167), shoulders(10)).difference)).toBeCloseTo(-177, 6);
   });
 });

@@ -2,11 +2,11 @@ import { wrapAngle } from '../geometry/angle';
 import type { Measure } from '../model/measure';
 import type { PointRef } from '../model/quantity';
 import { goesRound, refsOfQuantity } from '../quantities';
-import { notMeasurable, type Measured, type NotMeasurable } from '../reading';
+import { notMeasurable, type Measured } from '../reading';
 import { partsOf } from '../trial/places';
 import type { Trial } from '../trial/trial';
 import { isFromDetector } from '../tracks/track';
-import { viewOf, type Side } from './side';
+import type { ReadingOf } from './side';
 
 /** Bodies that do the same face the same way, or nearly: so far apart, radians, they were read from other ends. */
 const OPPOSITE = (150 * Math.PI) / 180;
@@ -30,25 +30,32 @@ const namedByDetector = (trial: Trial, refs: readonly PointRef[], { provenance }
     ),
   );
 
+const EXCHANGED = notMeasurable(
+  'sides-exchanged',
+  'Athlete and reference face opposite ways here: a detector has likely taken left for right in one of them',
+  'Look at both pictures of this moment. Where the sides are wrong, exchange left and right at Measure; where they are ' +
+    'right, place these points by hand.',
+);
+
 /**
- * Why a direction of a line from one side of the body to the other is not compared: both bodies would face opposite
- * ways at the same moment, and in one of them a detector named the sides. That is left taken for right, not technique.
- * @returns null where it may be compared
+ * Readings of one measure in all trials of a comparison, without those of a direction from side to side that faces the
+ * other way than most of the others, where a detector named the sides: bodies that do the same face the same way, and
+ * that is left taken for right, not technique. Of two that face opposite ways neither is told.
+ * @param trials the trial that each reading was taken from
  */
-export function exchangedEnds(
+export function withoutExchangedEnds(
   measure: Measure,
-  [athlete, reference]: readonly [Side, Side],
-  [a, r]: readonly [Measured, Measured],
-): NotMeasurable | null {
+  trials: readonly Trial[],
+  readings: readonly ReadingOf[],
+): readonly ReadingOf[] {
   const refs = linesOf(measure);
-  if (refs.length === 0 || Math.abs(wrapAngle(a.value - r.value)) < OPPOSITE) return null;
-  const byDetector = (side: Side, reading: Measured): boolean =>
-    side.some((views) => namedByDetector(viewOf(measure, views), refs, reading));
-  if (!byDetector(athlete, a) && !byDetector(reference, r)) return null;
-  return notMeasurable(
-    'sides-exchanged',
-    'Athlete and reference face opposite ways here: a detector has likely taken left for right in one of them',
-    'Look at both pictures of this moment. Where the sides are wrong, exchange left and right at Measure; where they ' +
-      'are right, place these points by hand.',
-  );
+  if (refs.length === 0) return readings;
+  const values = readings.map(({ reading }) => (reading.measurable ? reading.value : NaN));
+  const opposite = (a: number, b: number): boolean => Math.abs(wrapAngle(a - b)) >= OPPOSITE;
+  return readings.map((own, i) => {
+    const others = values.filter((v, k) => k !== i && !Number.isNaN(v));
+    const against = others.filter((v) => opposite(v, values[i]!)).length;
+    if (!own.reading.measurable || 2 * against <= others.length) return own;
+    return namedByDetector(trials[i]!, refs, own.reading) ? { ...own, reading: EXCHANGED } : own;
+  });
 }
