@@ -4,7 +4,7 @@ import { smoothCoordinate } from '../signal/smooth';
 import type { Trial } from '../trial/trial';
 import { toSi } from '../units';
 import { COVERAGE_95 } from '../statistics/normal';
-import { SYNCHRONY_TIMES, synchronyOf, synchronyOfCurves, type CurveRound, type Synchrony } from './synchrony';
+import { SYNCHRONY_TIMES, synchronyOfCurves, synchronyWith, type CurveRound, type Synchrony } from './synchrony';
 
 const CUTOFF = 10;
 
@@ -39,8 +39,8 @@ describe('the synchrony of two performers', () => {
 
   it('holds lag, correlation and difference of the curves without noise in its 95 % interval', () => {
     const roll = normals(7);
-    const true_ = synchronyOfCurves(round(swing(0), 0), round(swing(0.043), 0), NO_EVENT)!;
-    expect(true_.lag!.value).toBeCloseTo(0.043, 3);
+    const clean = synchronyOfCurves(round(swing(0), 0), round(swing(0.043), 0), NO_EVENT)!;
+    expect(clean.lag!.value).toBeCloseTo(0.043, 3);
     const noisy = (later: number): CurveRound => {
       const noise = smoothNoise(roll);
       return round(
@@ -50,7 +50,7 @@ describe('the synchrony of two performers', () => {
     };
     const runs = Array.from({ length: 150 }, () => synchronyOfCurves(noisy(0), noisy(0.043), NO_EVENT)!);
     const held = (of: 'lag' | 'correlation' | 'difference'): number =>
-      runs.filter((run) => Math.abs(run[of]!.value - true_[of]!.value) <= COVERAGE_95 * run[of]!.sd).length /
+      runs.filter((run) => Math.abs(run[of]!.value - clean[of]!.value) <= COVERAGE_95 * run[of]!.sd).length /
       runs.length;
     for (const number of ['lag', 'correlation', 'difference'] as const) expect(held(number)).toBeGreaterThan(0.9);
     // Nor is it said much wider than it is.
@@ -93,7 +93,7 @@ describe('the synchrony of two performers', () => {
 
   it('takes directions that began on either side of half a turn for what they are', () => {
     const nods = (later: number): Trial => rod((f) => 178 + 40 * Math.sin((f - later) / 5), { a: 2, b: 14, c: 30 });
-    const { lag, difference } = synchronyOf(lean, nods(0), nods(-2), 'b')!;
+    const { lag, difference } = synchronyWith(lean, nods(0), [nods(-2)], 'b').others[0]!.synchrony!;
     expect(lag!.value).toBeCloseTo(-0.02, 3);
     expect(difference.value).toBeLessThan(toSi(2, 'deg'));
   });

@@ -61,18 +61,25 @@ export interface CurveRound {
 const inOnePicture = (a: Trial, b: Trial): boolean => a.clip.mediaId !== null && a.clip.mediaId === b.clip.mediaId;
 
 /**
- * The curve of a measure round an event that a trial shares with another.
+ * The curve of a measure round an event.
+ * @param lead whose clock counts where one picture shows both
+ * @param beside a curve that a direction is brought beside by whole turns
  * @returns null where the event is not marked or the measure is no curve
  */
-export function curveRound(measure: Measure, trial: Trial, lead: Trial, event: string): CurveRound | null {
+function curveRound(
+  measure: Measure,
+  trial: Trial,
+  lead: Trial,
+  event: string,
+  beside?: CurveRound | null,
+): CurveRound | null {
   const mark = (inOnePicture(trial, lead) ? lead : trial).marks[event];
   const series = seriesOf(measure);
   const along = seriesOfMeasure(measure, trial);
   if (mark === undefined || !series || !along) return null;
   const zero = timeAtFrame(trial.times, mark);
   const own = SYNCHRONY_TIMES.map((t) => interpolateLinear(trial.times, along, zero + t));
-  const first = trial === lead ? null : curveRound(measure, lead, lead, event)?.values;
-  const values = first ? besideByTurns(measure, own, first) : own;
+  const values = beside ? besideByTurns(measure, own, beside.values) : own;
   const known = Array.from(values.keys()).filter((i) => !Number.isNaN(values[i]!));
   const errors = Array.from({ length: ERRORS_AT }, (_, k) => known[Math.floor(((k + 0.5) * known.length) / ERRORS_AT)])
     .filter((i) => i !== undefined)
@@ -148,12 +155,26 @@ export function synchronyOfCurves(
   };
 }
 
-/** How a performer goes together with another by the curve of a measure, both aligned at an event. */
-export function synchronyOf(measure: Measure, lead: Trial, other: Trial, event: string): Synchrony | null {
-  const [first, second] = [curveRound(measure, lead, lead, event), curveRound(measure, other, lead, event)];
-  if (!first || !second) return null;
-  return synchronyOfCurves(first, second, {
-    aligned: alignedSd(lead, other, event),
-    alike: seenAlike(lead.clip, other.clip),
-  });
+/** A performer beside the one who leads: the curve, and how both go together; null where one of them tells nothing. */
+export interface Beside {
+  readonly values: Float64Array | null;
+  readonly synchrony: Synchrony | null;
+}
+
+/** How others go together with one by the curve of a measure, all aligned at an event. */
+export function synchronyWith(
+  measure: Measure,
+  lead: Trial,
+  others: readonly Trial[],
+  event: string,
+): { readonly lead: Float64Array | null; readonly others: readonly Beside[] } {
+  const first = curveRound(measure, lead, lead, event);
+  return {
+    lead: first && first.values,
+    others: others.map((other) => {
+      const second = curveRound(measure, other, lead, event, first);
+      const how = { aligned: alignedSd(lead, other, event), alike: seenAlike(lead.clip, other.clip) };
+      return { values: second && second.values, synchrony: first && second && synchronyOfCurves(first, second, how) };
+    }),
+  };
 }

@@ -145,6 +145,8 @@ interface OrderStripProps {
   readonly stated: readonly string[];
 }
 
+const ms = (seconds: number): number => Math.round(1000 * seconds);
+
 /** The steps of an order on a line of time; one that comes too early has an outline. */
 function OrderStrip({ role, name, steps, stated }: OrderStripProps): ReactNode {
   if (!steps)
@@ -160,10 +162,7 @@ function OrderStrip({ role, name, steps, stated }: OrderStripProps): ReactNode {
       <RoleName role={role} name={name} />
       <ol className="order-strip">
         {steps.map((step, i) => {
-          const [after, within] = [step.after, COVERAGE_95 * step.sd].map((s) => Math.round(1000 * s)) as [
-            number,
-            number,
-          ];
+          const [after, within] = [ms(step.after), ms(COVERAGE_95 * step.sd)];
           return (
             <li
               key={step.name}

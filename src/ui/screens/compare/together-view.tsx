@@ -2,7 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState, type ReactNode } from 'react';
 import { seriesMeasures, hasSeries } from '../../../core/comparison/matched-series';
-import { curveRound, LEAST_ALIKE, synchronyOf, SYNCHRONY_TIMES, type Told } from '../../../core/comparison/synchrony';
+import { LEAST_ALIKE, synchronyWith, SYNCHRONY_TIMES, type Told } from '../../../core/comparison/synchrony';
 import { seriesUnitOf } from '../../../core/measures';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../../core/units';
@@ -49,11 +49,18 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
   const { rows, drawn } = useMemo(() => {
     if (!lead || !measure) return { rows: [], drawn: [] };
     const others = mains.filter((c) => c !== lead);
-    const drawn = [lead, ...others].flatMap(({ styleKey, trial }) => {
-      const curve = curveRound(measure, trial, lead.trial, at)?.values;
+    const found = synchronyWith(
+      measure,
+      lead.trial,
+      others.map(({ trial }) => trial),
+      at,
+    );
+    const curves = [found.lead, ...found.others.map(({ values }) => values)];
+    const drawn = [lead, ...others].flatMap(({ styleKey }, k) => {
+      const curve = curves[k];
       return curve?.some((v) => !Number.isNaN(v)) ? [{ styleKey, curve }] : [];
     });
-    const rows = others.map((clip) => ({ clip, found: synchronyOf(measure, lead.trial, clip.trial, at) }));
+    const rows = others.map((clip, k) => ({ clip, found: found.others[k]!.synchrony }));
     return { rows, drawn };
   }, [lead, measure, at, mains]);
   if (mains.length < 2 || !lead) return <p>{TEXT.addFurtherClipsAtIntake}</p>;

@@ -147,7 +147,7 @@ export const TEXT = {
   correlationOfCurves: 'Correlation',
   remainingDifference: 'Remaining difference',
   onsetLaterBy: 'Onset later by',
-  momentOrPointsAreMissing: 'the moment or the points are missing',
+  momentOrPointsAreMissing: 'the moment or the points are missing, or it cannot be measured from there',
   inRealTimeAllAligned: (name: string, name2: string, least: number) =>
     `In real time, all aligned at ${name}: the lag at which the curves of ${name2} and the other agree best ` +
     '(positive is later), their correlation there, and what differs once the lag is taken out. A lag is told ' +
