@@ -66,6 +66,9 @@ export const usualTolerance = (unit: DisplayUnit): number => USUAL_TOLERANCE[uni
 /** The answer that a value stands for. */
 const answerText = (value: number): string => (value >= 0.75 ? 'yes' : value >= 0.25 ? 'partly' : 'no');
 
+/** A number as text, with a minus sign in place of a hyphen before it. */
+export const withMinusSign = (text: string): string => text.replace(/^-/, '\u2212');
+
 /** A value in its display unit with so many decimals as its kind is known to; `more` adds some. */
 export const inUnit = (si: number, unit: DisplayUnit, more = 0): string =>
   unit === 'answer'

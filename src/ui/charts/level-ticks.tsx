@@ -1,5 +1,6 @@
 import type { ScaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
+import { withMinusSign } from '../../core/units';
 
 interface LevelTicksProps {
   readonly y: ScaleLinear<number, number>;
@@ -16,7 +17,7 @@ export const LevelTicks = ({ y, count, from, to, textOf }: LevelTicksProps): Rea
     <g key={t} className="tick">
       <line x1={from} x2={to} y1={y(t)} y2={y(t)} />
       <text x={from - 6} y={y(t) + 4} textAnchor="end">
-        {textOf(t).replace(/^-/, '\u2212')}
+        {withMinusSign(textOf(t))}
       </text>
     </g>
   ));

@@ -1,7 +1,7 @@
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { ReactNode } from 'react';
-import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
+import { DISPLAY_UNITS, fromSi, inUnit, withMinusSign, type DisplayUnit } from '../../core/units';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
 import { TEXT } from '../text/charts';
@@ -161,7 +161,7 @@ export function TrendChart({ title, unit, points, height, onChoose }: TrendChart
               <circle cx={x} cy={at(p.value)} r={p.now ? 6 : 4.5} fill={colour} />
             </a>
             <text className={p.now ? 'now' : undefined} x={x + 9} y={at(p.value) - 6}>
-              {inUnit(p.value, unit).replace('-', '\u2212')}
+              {withMinusSign(inUnit(p.value, unit))}
             </text>
             {shown && (
               <text className={p.now ? 'now' : undefined} x={x} y={height - 6} textAnchor="middle">

@@ -19,6 +19,7 @@ describe('numbers as they are read', () => {
     expect(signedMilliseconds(-0.0251)).toBe('\u221225 ms');
     expect(signed(0.051, '%')).toBe('+5 %');
     expect(milliseconds(0.1334)).toBe('133 ms');
+    expect(milliseconds(-0.016)).toBe('\u221216 ms');
   });
 
   it('never claim an error of nothing', () => {

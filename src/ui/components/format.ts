@@ -1,7 +1,7 @@
 import { format, isValid } from 'date-fns';
 import type { Clip, RateChange } from '../../core/model/clip';
 import type { Reading } from '../../core/reading';
-import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
+import { DISPLAY_UNITS, fromSi, inUnit, withMinusSign, type DisplayUnit } from '../../core/units';
 import { COVERAGE_95 } from '../../core/statistics/normal';
 import { captureRateAt } from '../../core/timing/clip-time';
 import { TEXT } from '../text/components/common';
@@ -27,12 +27,12 @@ export const plusMinus = (halfWidth: number, unit: DisplayUnit): string => {
 export function readingText(reading: Reading): { value: string; plusMinus: string } {
   if (!reading.measurable) return { value: '\u2013', plusMinus: '' };
   return {
-    value: inDisplayUnit(reading.value, reading.unit).replace('-', '\u2212'),
+    value: withMinusSign(inDisplayUnit(reading.value, reading.unit)),
     plusMinus: plusMinus(COVERAGE_95 * reading.sd, reading.unit),
   };
 }
 
-export const milliseconds = (seconds: number): string => TEXT.secondsMs(Math.round(seconds * 1000));
+export const milliseconds = (seconds: number): string => withMinusSign(TEXT.secondsMs(Math.round(seconds * 1000)));
 export const signedMilliseconds = (seconds: number): string => signed(seconds, 'ms');
 
 type RatedClip = Pick<Clip, 'captureRate' | 'fileRate' | 'rateChanges'>;

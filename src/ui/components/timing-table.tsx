@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { PhaseTime, TimingRow } from '../../core/comparison/timing-table';
 import type { Side } from '../../core/comparison/side';
+import { withMinusSign } from '../../core/units';
 import { milliseconds, plusMinus, rateText, signed, signedMilliseconds } from './format';
 import { TEXT } from '../text/components/common';
 
@@ -12,7 +13,8 @@ const time = (phase: PhaseTime | null): ReactNode =>
       {milliseconds(phase.duration)} <span className="pm">{plusMinus(phase.plusMinus, 'ms')}</span>
     </>
   );
-const share = (phase: PhaseTime | null): string => (phase?.share == null ? '–' : `${Math.round(phase.share * 100)} %`);
+const share = (phase: PhaseTime | null): string =>
+  phase?.share == null ? '–' : withMinusSign(`${Math.round(phase.share * 100)} %`);
 
 /** The frame rate that times are read at, or of how many trials they are the mean. */
 const basis = (side: Side): ReactNode =>

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
 import { prepareTrial } from '../../../core/trial/trial';
 import { agreementOf, type DigitisedTwice, type MeasureAgreement } from '../../../core/reliability/digitisings';
-import { inUnit } from '../../../core/units';
+import { inUnit, withMinusSign } from '../../../core/units';
 import { AgreementChart } from '../../charts/agreement-chart';
 import { activeOf, type Derived } from '../../../application/analysis/derived';
 import {
@@ -113,7 +113,7 @@ export function AgreementCard({ derived }: { readonly derived: Derived }): React
 /** The correlation with its interval; nothing where the readings are of fewer attempts than tell it. */
 function iccText({ attempts, agreement: { absolute, interval } }: MeasureAgreement): string {
   if (attempts === null) return '\u2013';
-  const [low, high, value] = [...interval, absolute].map((v) => v.toFixed(2).replace('-', '\u2212'));
+  const [low, high, value] = [...interval, absolute].map((v) => withMinusSign(v.toFixed(2)));
   return TEXT.valueInInterval(value!, low!, high!);
 }
 

@@ -10,6 +10,7 @@ import { spaceFigureAt } from '../../../core/scene/space-figure';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import type { FigureCamera } from '../../../core/tracks/spatial-view';
 import type { Trial } from '../../../core/trial/trial';
+import { withMinusSign } from '../../../core/units';
 import { SpaceChart } from '../../charts/space-chart';
 import { ROLE_STYLE } from '../../../rendering/role-style';
 import type { Derived } from '../../../application/analysis/derived';
@@ -48,7 +49,7 @@ function angleText(trial: Trial, quantity: Quantity, frame: number): string {
   const reading = readQuantity(trial, quantity, { plane: 'transverse', frame, lengthIn: '%BH', timeSd: 0 });
   if (!reading.measurable) return '\u2013';
   const degrees = 180 / Math.PI;
-  const value = String(Math.round(reading.value * degrees)).replace('-', '\u2212');
+  const value = withMinusSign(String(Math.round(reading.value * degrees)));
   return `${value}\u00b0 \u00b1${Math.round(COVERAGE_95 * reading.sd * degrees)}`;
 }
 
