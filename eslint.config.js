@@ -57,10 +57,12 @@ const WHOLE = {
   application: APPLICATION_ORDER.map(within('application')),
 };
 /** What every folder of the application layer may import besides those before it. */
-const BELOW_APPLICATION = ['core', 'movements', 'formats', 'media', 'rendering', 'report', 'storage', 'ui-text'];
+const BELOW_APPLICATION = ['core', 'movements', 'formats', 'media', 'rendering', 'report', 'storage'];
 
 /** Who may import whom; everything that is not listed is forbidden. */
 const MAY_IMPORT = {
+  // What is said, and nothing else: everything may say it.
+  text: [],
   // Units, results and readings stand under all of them.
   core: [],
   ...Object.fromEntries(WHOLE.core.slice(1).map((folder, i) => [folder, WHOLE.core.slice(0, i + 1)])),
@@ -73,11 +75,10 @@ const MAY_IMPORT = {
   ...Object.fromEntries(
     WHOLE.application.map((folder, i) => [folder, [...BELOW_APPLICATION, ...WHOLE.application.slice(0, i)]]),
   ),
-  ui: ['core', 'movements', 'application', 'rendering', 'ui-charts', 'ui-text'],
+  ui: ['core', 'movements', 'application', 'rendering', 'ui-charts'],
   // Charts are given what they draw: they know no store.
-  'ui-charts': ['core', 'rendering', 'ui-text'],
-  'ui-text': [],
-  app: ['core', 'movements', 'application', 'rendering', 'ui', 'ui-charts', 'ui-text'],
+  'ui-charts': ['core', 'rendering'],
+  app: ['core', 'movements', 'application', 'rendering', 'ui', 'ui-charts'],
   server: [],
   cli: ['core', 'movements', 'formats', 'report', 'media', 'server'],
   demo: ['core', 'movements', 'formats', 'cli', 'server'],
@@ -142,7 +143,7 @@ export default tseslint.config(
         })),
     },
     rules: {
-      'boundaries/dependencies': layerRule([]),
+      'boundaries/dependencies': layerRule(['text']),
       'import-x/no-cycle': 'error',
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
       '@typescript-eslint/no-floating-promises': 'error',
@@ -188,22 +189,22 @@ export default tseslint.config(
     rules: {
       'no-restricted-syntax': [
         'error',
-        { selector: 'JSXText[value=/[A-Za-z]{2}/]', message: 'Put the words into src/ui/text.' },
+        { selector: 'JSXText[value=/[A-Za-z]{2}/]', message: 'Put the words into src/text.' },
         {
           selector: `JSXAttribute[name.name=/^(label|title|placeholder|helperText|alt|aria-label)$/] > Literal[value=/[A-Za-z]{2}/]`,
-          message: 'Put the words into src/ui/text.',
+          message: 'Put the words into src/text.',
         },
         {
           selector: `JSXAttribute[name.name=/^(label|title|placeholder|helperText|alt|aria-label)$/] TemplateElement[value.raw=/[A-Za-z]{2}/]`,
-          message: 'Put the words into src/ui/text.',
+          message: 'Put the words into src/text.',
         },
         {
           selector: 'JSXElement > JSXExpressionContainer > TemplateLiteral > TemplateElement[value.raw=/[A-Za-z]{2}/]',
-          message: 'Put the words into src/ui/text.',
+          message: 'Put the words into src/text.',
         },
         {
           selector: 'JSXElement > JSXExpressionContainer > ConditionalExpression > Literal[value=/[A-Za-z]{2}/]',
-          message: 'Put the words into src/ui/text.',
+          message: 'Put the words into src/text.',
         },
       ],
     },
@@ -211,11 +212,11 @@ export default tseslint.config(
   {
     // Tests beside the code share fixtures, and may look at what is built on it.
     files: ['src/**/*.test.ts', 'server/**/*.test.ts'],
-    rules: { 'boundaries/dependencies': layerRule(['tests', ...WHOLE.core]) },
+    rules: { 'boundaries/dependencies': layerRule(['text', 'tests', ...WHOLE.core]) },
   },
   {
     files: ['src/application/**/*.test.ts'],
-    rules: { 'boundaries/dependencies': layerRule(['tests', ...WHOLE.core, ...WHOLE.application]) },
+    rules: { 'boundaries/dependencies': layerRule(['text', 'tests', ...WHOLE.core, ...WHOLE.application]) },
   },
   { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly' } } },
 );

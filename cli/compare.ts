@@ -15,6 +15,7 @@ import { reportOf } from '../src/core/coaching/report';
 import { textReport } from '../src/report/text-report';
 import { trialOf } from './read-trial';
 import type { CompareInput, Read, CompareIssue } from './compare-input';
+import { TEXT } from '../src/text/cli';
 
 export interface CompareOutput {
   /** How many measures were judged, could be read, and there are; the commonest reason where none was. */
@@ -42,25 +43,20 @@ function readEvents(
   try {
     parsed = JSON.parse(moments.text);
   } catch (error) {
-    return bad(` is not valid JSON (${error instanceof Error ? error.message : String(error)}).`);
+    return bad(TEXT.isNotValidJson(error instanceof Error ? error.message : String(error)));
   }
   const checked = keyEventsSchema.safeParse(parsed);
   if (!checked.success) {
     const { path, message } = checked.error.issues[0]!;
-    return bad(
-      `: ${path.join('.')}: ${message}. It should read {"athlete": {"release": 1.125}, "reference": {...}}, in ` +
-        'seconds.',
-    );
+    return bad(TEXT.itShouldReadAthleteRelease(path.join('.'), message));
   }
   const whose = Object.keys(checked.data).find((name) => !['athlete', 'reference', ...files].includes(name));
-  if (whose !== undefined)
-    return bad(`: “${whose}” is neither athlete nor reference nor a file of these (${files.join(', ')}).`);
+  if (whose !== undefined) return bad(TEXT.isNeitherAthleteNorReference(whose, files.join(', ')));
   const known = movement.moments.map((m) => m.id);
   const unknown = Object.values(checked.data)
     .flatMap((times) => Object.keys(times))
     .find((id) => !known.includes(id));
-  if (unknown !== undefined)
-    return bad(`: “${unknown}” is not a moment of ${movement.name}; it has ${known.join(', ')}.`);
+  if (unknown !== undefined) return bad(TEXT.isNotMomentOf(unknown, movement.name, known.join(', ')));
   return ok(checked.data);
 }
 
@@ -71,7 +67,7 @@ function readEvents(
 export function compareFiles(input: CompareInput): Result<CompareOutput, CompareIssue> {
   if (input.school !== null && !input.movement.schools.some((school) => school.id === input.school)) {
     const schools = input.movement.schools.map((school) => school.id).join(', ') || 'none';
-    return fail('no-school', `“${input.school}” is no school of ${input.movement.name}. There are: ${schools}.`);
+    return fail('no-school', TEXT.isNoSchoolOfThere(input.school, input.movement.name, schools));
   }
   const movement = withSchool(input.movement, input.school);
   const files = [input.athlete, ...input.references].map(({ file }) => file);
@@ -109,7 +105,7 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
     report: textReport({
       movement,
       athlete: a.file,
-      reference: references.map((r) => r.file).join(', ') || 'published targets only',
+      reference: references.map((r) => r.file).join(', ') || TEXT.publishedTargetsOnly,
       judged,
       report: reportOf({
         movement,
@@ -136,9 +132,7 @@ function slowAgainst(reference: Read, athlete: Read): Read {
   if (ratio === null) return reference;
   const [slow, other, times] =
     ratio > 1 ? [reference.file, athlete.file, ratio] : [athlete.file, reference.file, 1 / ratio];
-  const warning =
-    `“${slow}” takes ${times.toFixed(1)} times as long as “${other}”. If it is slow motion, give the rate of its ` +
-    'camera with --rate.';
+  const warning = TEXT.takesTimesAsLong(slow, times.toFixed(1), other);
   return { ...reference, warnings: [...reference.warnings, warning] };
 }
 

@@ -11,6 +11,7 @@ import { createApp } from '../server/app';
 import { CHROMIUM, CHROMIUM_ARGS } from '../server/chromium';
 import type { Detector, FoundPoints } from './detector-page/page';
 import { EXIT, Stop } from './stop';
+import { TEXT } from '../src/text/cli';
 
 declare const detector: Detector;
 
@@ -25,12 +26,7 @@ export class DetectorBrowser {
   ) {}
 
   static async open(): Promise<DetectorBrowser> {
-    if (!existsSync(CHROMIUM))
-      throw new Stop(
-        EXIT.usage,
-        `There is no Chromium at “${CHROMIUM}”. Install it (apt-get install chromium), or say where it is: ` +
-          'CHROMIUM=/path/to/chromium.',
-      );
+    if (!existsSync(CHROMIUM)) throw new Stop(EXIT.usage, TEXT.thereIsNoChromium(CHROMIUM));
     if (!existsSync(path.join(ROOT, 'public', 'models')))
       spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare-models.ts'], { cwd: ROOT, stdio: 'ignore' });
     const dist = mkdtempSync(path.join(tmpdir(), 'falcon-detector-'));
@@ -70,8 +66,8 @@ export class DetectorBrowser {
       await page.setInputFiles('#clip', file);
       return await page.evaluate(([s, r, w]) => detector.find(s, r, w), [setting, rate, workers] as const);
     } catch (error) {
-      const detail = error instanceof Error ? error.message.split('\n')[0] : String(error);
-      return fail('browser-stopped', `“${file}”: the browser stopped (${detail}). Run the same command again.`);
+      const detail = error instanceof Error ? error.message.split('\n')[0]! : String(error);
+      return fail('browser-stopped', TEXT.browserStoppedRunSameCommand(file, detail));
     } finally {
       await page.close().catch(() => undefined);
     }

@@ -6,6 +6,7 @@ import { parseArgs } from 'node:util';
 import type { DetectorSetting } from '../src/core/model/kept-detections';
 import { DetectorBrowser } from './detector-browser';
 import { EXIT, Stop } from './stop';
+import { TEXT } from '../src/text/cli';
 
 const USAGE = `npm run falcon -- find CLIP... --out DIR [--setting accurate|fast] [--rate FPS]
                          [--shard I/N] [--jobs N]`;
@@ -19,16 +20,14 @@ function shardOf(text: string | undefined): Shard {
   if (text === undefined) return { own: 1, of: 1 };
   const match = /^(\d+)\/(\d+)$/.exec(text);
   const [own, of] = [Number(match?.[1]), Number(match?.[2])];
-  if (!match || own < 1 || own > of)
-    throw new Stop(EXIT.usage, `--shard is “${text}”; it is I/N with I from 1 to N, as in --shard 2/8.`);
+  if (!match || own < 1 || own > of) throw new Stop(EXIT.usage, TEXT.shardIsItIsI(text));
   return { own, of };
 }
 
 function positive(name: string, text: string | undefined): number | null {
   if (text === undefined) return null;
   const value = Number(text);
-  if (!(value > 0 && Number.isFinite(value)))
-    throw new Stop(EXIT.usage, `--${name} is “${text}”; it is a number above 0.`);
+  if (!(value > 0 && Number.isFinite(value))) throw new Stop(EXIT.usage, TEXT.isItIsNumberAbove(name, text));
   return value;
 }
 
@@ -42,12 +41,8 @@ function workOf(clips: readonly string[], out: string, { own, of }: Shard): read
   for (const clip of [...clips].sort()) {
     const file = pointsFile(out, clip);
     const other = byFile.get(file);
-    if (other !== undefined)
-      throw new Stop(
-        EXIT.usage,
-        `“${other}” and “${clip}” would both be written to “${file}”. Rename one, or give them folders of their own.`,
-      );
-    if (!existsSync(clip)) throw new Stop(EXIT.badInput, `“${clip}” cannot be read. Check its name and folder.`);
+    if (other !== undefined) throw new Stop(EXIT.usage, TEXT.andWouldBothBeWritten(other, clip, file));
+    if (!existsSync(clip)) throw new Stop(EXIT.badInput, TEXT.cannotBeReadCheckItsName(clip));
     byFile.set(file, clip);
   }
   return [...byFile]
@@ -77,9 +72,9 @@ export async function find(args: readonly string[]): Promise<number> {
   const rate = positive('rate', values.rate);
   const shard = shardOf(values.shard);
   const work = workOf(clips, out, shard);
-  const which = shard.of === 1 ? '' : ` of shard ${shard.own} of ${shard.of}`;
+  const which = shard.of === 1 ? '' : TEXT.ofShard(shard.own, shard.of);
   if (work.length === 0) {
-    console.log(`All points${which} are there already (${out}).`);
+    console.log(TEXT.allPointsAreThereAlready(which, out));
     return EXIT.done;
   }
   mkdirSync(out, { recursive: true });
@@ -102,10 +97,16 @@ export async function find(args: readonly string[]): Promise<number> {
       } else failed++;
       const left = Math.round(((Date.now() - started) / 1000 / done) * (work.length - done));
       const said = found.ok
-        ? `${found.value.frames} frames, ${found.value.detected} looked at, somebody seen on ${found.value.seen}`
+        ? TEXT.framesLookedAtSomebodySeen(found.value.frames, found.value.detected, found.value.seen)
         : found.issue.message;
       console.log(
-        `${done} of ${work.length}, ${path.basename(clip)}: ${said}${left > 2 ? ` (about ${left} s left)` : ''}`,
+        TEXT.ofDoneWorkBasenameSaid(
+          done,
+          work.length,
+          path.basename(clip),
+          said,
+          left > 2 ? TEXT.aboutSLeft(left) : '',
+        ),
       );
     }
   };
@@ -117,6 +118,6 @@ export async function find(args: readonly string[]): Promise<number> {
   } finally {
     await browser.close();
   }
-  console.log(`${work.length - failed} of ${work.length} clips${which} done (${out}).`);
+  console.log(TEXT.ofClipsDone(work.length - failed, work.length, which, out));
   return failed === 0 ? EXIT.done : EXIT.partly;
 }

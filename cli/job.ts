@@ -5,12 +5,13 @@ import { compareFiles } from './compare';
 import { type PointInput } from './compare-input';
 import { readOptions, type OptionTexts } from './options';
 import { EXIT, Stop } from './stop';
+import { TEXT } from '../src/text/cli';
 
 const readBytes = (file: string): Uint8Array => {
   try {
     return readFileSync(file);
   } catch {
-    throw new Stop(EXIT.badInput, `“${file}” cannot be read. Check its name and folder.`);
+    throw new Stop(EXIT.badInput, TEXT.cannotBeReadCheckIts(file));
   }
 };
 export const readText = (file: string): string => new TextDecoder().decode(readBytes(file));
@@ -24,8 +25,7 @@ function writeAll(folder: string, files: Readonly<Record<string, string>>): void
   } catch (error) {
     throw new Stop(
       EXIT.usage,
-      `“${folder}” cannot be written to (${error instanceof Error ? error.message : String(error)}). Give a ` +
-        'folder with --out.',
+      TEXT.cannotBeWrittenToGive(folder, error instanceof Error ? error.message : String(error)),
     );
   }
 }
@@ -47,7 +47,10 @@ export interface Job {
 
 /** Who is compared with whom, in one phrase. */
 const pairOf = ({ athlete, references }: Job): string =>
-  `${path.basename(athlete)} against ${references.map((r) => path.basename(r)).join(', ') || 'the targets'}`;
+  TEXT.againstBasenameReferences(
+    path.basename(athlete),
+    references.map((r) => path.basename(r)).join(', ') || TEXT.targets,
+  );
 
 /**
  * Compares and writes comparison.json, numbers.csv and report.md; returns one line that says what came of it, and first
@@ -75,15 +78,15 @@ export function run(job: Job, movement: Movement, out: string): Outcome {
   const pair = pairOf(job);
   if (counted.judged === 0) {
     const why = counted.why === null ? '' : ` (${counted.why})`;
-    const read = `${counted.measurable} of ${counted.of} measures were read${why}`;
+    const read = TEXT.ofMeasuresWereRead(counted.measurable, counted.of, why);
     return {
-      said: `${pair}: nothing could be judged; ${read}. This says nothing about the athlete (${out})`,
+      said: TEXT.nothingCouldBeJudgedThis(pair, read, out),
       code: EXIT.nothing,
     };
   }
   const found =
     document.proposed.length === 0
-      ? 'no gap beyond the measuring error'
-      : `work on ${document.proposed.map((p) => p.measure).join(', ')}`;
-  return { said: `${pair}: ${counted.judged} of ${counted.of} measures judged: ${found} (${out})`, code: EXIT.done };
+      ? TEXT.noGapBeyondMeasuringError
+      : TEXT.work(document.proposed.map((p) => p.measure).join(', '));
+  return { said: TEXT.ofMeasuresJudged(pair, counted.judged, counted.of, found, out), code: EXIT.done };
 }

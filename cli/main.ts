@@ -9,6 +9,7 @@ import { runAll } from './batch';
 import { readText, run, type Job } from './job';
 import { OPTIONS, type OptionName, type OptionTexts } from './options';
 import { EXIT, Stop } from './stop';
+import { TEXT } from '../src/text/cli';
 
 const USAGE = `npm run falcon -- compare --athlete FILE --reference FILE[,FILE...] --movement NAME|FILE.json --out DIR
                          [--moments FILE.json] [--under-age] [--days N] [--school NAME]
@@ -25,24 +26,19 @@ function chooseMovement(name: string): Movement {
   const known = movementOf(name);
   if (known) return known;
   if (!name.endsWith('.json'))
-    throw new Stop(
-      EXIT.usage,
-      `There is no movement “${name}”. There are: ${MOVEMENTS.map((m) => m.id).join(', ')}; or give a .json file.`,
-    );
+    throw new Stop(EXIT.usage, TEXT.thereIsNoMovementThere(name, MOVEMENTS.map((m) => m.id).join(', ')));
   const text = readText(name);
   const read = movementJson.read(text, path.basename(name));
   if (!read.ok) throw new Stop(EXIT.badInput, read.issue.message);
   const unknown = unknownKeys(text, read.value);
-  if (unknown.length > 0)
-    console.error(`Warning: “${path.basename(name)}” is read without what means nothing here: ${unknown.join(', ')}.`);
+  if (unknown.length > 0) console.error(TEXT.warningIsReadWithoutWhat(path.basename(name), unknown.join(', ')));
   return read.value;
 }
 
 /** A column that says yes or no; empty is no. */
 function isYes(text: string, list: string, row: number): boolean {
   const said = text.trim().toLowerCase();
-  if (!['', 'yes', 'no'].includes(said))
-    throw new Stop(EXIT.badInput, `“${list}”, row ${row + 2}: under-age is “${text}”; it is yes or no.`);
+  if (!['', 'yes', 'no'].includes(said)) throw new Stop(EXIT.badInput, TEXT.rowUnderAgeIs(list, row + 2, text));
   return said === 'yes';
 }
 
@@ -60,13 +56,10 @@ function jobsOf(list: string): readonly Job[] {
   });
   for (const column of ['athlete', 'reference'])
     if (!meta.fields?.includes(column))
-      throw new Stop(
-        EXIT.badInput,
-        `“${list}” has no column “${column}”; its columns are ${meta.fields?.join(', ') || 'none'}.`,
-      );
+      throw new Stop(EXIT.badInput, TEXT.hasNoColumnItsColumns(list, column, meta.fields?.join(', ') || 'none'));
   const beside = (file: string): string => path.resolve(path.dirname(list), file.trim());
   return data.map((row, i) => {
-    if (!row['athlete']?.trim()) throw new Stop(EXIT.badInput, `“${list}”, row ${i + 2}: athlete is empty.`);
+    if (!row['athlete']?.trim()) throw new Stop(EXIT.badInput, TEXT.rowAthleteIsEmpty(list, i + 2));
     const references = (row['reference'] ?? '').split(';').filter((name) => name.trim() !== '');
     return {
       athlete: beside(row['athlete']),
@@ -133,10 +126,10 @@ async function main(): Promise<number> {
     (i, said) => {
       done++;
       const left = Math.round(((Date.now() - started) / 1000 / done) * (jobs.length - done));
-      console.log(`${done} of ${jobs.length}, row ${i + 2}: ${said}${left > 2 ? ` (about ${left} s left)` : ''}`);
+      console.log(TEXT.ofRow(done, jobs.length, i + 2, said, left > 2 ? TEXT.aboutSLeft(left) : ''));
     },
   );
-  console.log(`${jobs.length - failed} of ${jobs.length} compared.`);
+  console.log(TEXT.ofCompared(jobs.length - failed, jobs.length));
   return failed === 0 ? EXIT.done : EXIT.partly;
 }
 
@@ -147,6 +140,6 @@ try {
   // A wrong option is a TypeError with a code.
   const usage = error instanceof TypeError && 'code' in error;
   const known = error instanceof Stop || usage;
-  console.error(known ? message : `This is a fault of the program, not of the files: ${message.slice(0, 300)}`);
+  console.error(known ? message : TEXT.thisIsFaultOfProgram(message.slice(0, 300)));
   process.exitCode = error instanceof Stop ? error.code : usage ? EXIT.usage : EXIT.fault;
 }

@@ -1,6 +1,7 @@
 import { viewKindSchema, type RateChange, type Role, type View } from '../src/core/model/clip';
 import { LIMITS } from '../src/core/model/limits';
 import { EXIT, Stop } from './stop';
+import { TEXT } from '../src/text/cli';
 
 /** What can be said of a pair, in the command or in a column of a batch. */
 export const OPTIONS = [
@@ -50,8 +51,7 @@ function sideOf(name: OptionName, text: string | undefined, role: Role): string 
   const said = text?.trim();
   if (!said) return null;
   const parts = said.split('/').map((part) => part.trim());
-  if (parts.length > 2 || parts.some((part) => part === ''))
-    throw new Stop(EXIT.usage, `--${name} is “${said}”; it is one for both, or athlete/reference.`);
+  if (parts.length > 2 || parts.some((part) => part === '')) throw new Stop(EXIT.usage, TEXT.isItIsOne(name, said));
   return parts[parts.length === 2 && role === 'reference' ? 1 : 0]!;
 }
 
@@ -59,7 +59,7 @@ function oneOf<T extends string>(name: OptionName, said: string | null, words: r
   if (said === null) return null;
   const known = words.find((word) => word === said);
   if (known === undefined)
-    throw new Stop(EXIT.usage, `--${name} is “${said}”; it is ${words.slice(0, -1).join(', ')} or ${words.at(-1)!}.`);
+    throw new Stop(EXIT.usage, TEXT.isItIs(name, said, words.slice(0, -1).join(', '), words.at(-1)!));
   return known;
 }
 
@@ -71,8 +71,7 @@ function numberOf(
 ): number | null {
   if (said === null) return null;
   const value = Number(said);
-  if (!(value >= least && value <= most))
-    throw new Stop(EXIT.usage, `--${name} is “${said}”; it is ${what} from ${least} to ${most}.`);
+  if (!(value >= least && value <= most)) throw new Stop(EXIT.usage, TEXT.isItIsFrom(name, said, what, least, most));
   return value;
 }
 
@@ -86,23 +85,16 @@ function ratesOf(said: string | null): Pick<PerformerAnswers, 'rate' | 'rateChan
     const [frame, rate] = part.split(':').map((word) => word.trim());
     const from = Number(frame) - 1;
     if (!Number.isInteger(from) || from < 1 || rate === undefined)
-      throw new Stop(
-        EXIT.usage,
-        `--rate has “${part}”; a change is FRAME:RATE, as 121:240, or 121:? where it is not known.`,
-      );
+      throw new Stop(EXIT.usage, TEXT.rateHasChangeIsFrame(part));
     return {
       from,
-      captureRate: rate === '?' ? null : numberOf('rate', rate, LIMITS.rate, 'frames per second'),
+      captureRate: rate === '?' ? null : numberOf('rate', rate, LIMITS.rate, TEXT.framesPerSecond),
     };
   });
   const late = rateChanges.findIndex(({ from }, i) => i > 0 && from <= rateChanges[i - 1]!.from);
-  if (late >= 0)
-    throw new Stop(
-      EXIT.usage,
-      `--rate has “${further[late]!}” after “${further[late - 1]!}”; give them in their order.`,
-    );
+  if (late >= 0) throw new Stop(EXIT.usage, TEXT.rateHasAfterGiveThem(further[late]!, further[late - 1]!));
   if (first === '?') return { rate: null, rateChanges: [{ from: 0, captureRate: null }, ...rateChanges] };
-  return { rate: numberOf('rate', first ?? null, LIMITS.rate, 'frames per second'), rateChanges };
+  return { rate: numberOf('rate', first ?? null, LIMITS.rate, TEXT.framesPerSecond), rateChanges };
 }
 
 const SIDES = ['left', 'right'] as const;
@@ -118,20 +110,19 @@ function performerAnswers(texts: OptionTexts, role: Role): PerformerAnswers {
     travel: oneOf('travel', said('travel'), SIDES),
     view: {
       kind: oneOf('view', said('view'), viewKindSchema.options) ?? 'side',
-      offPlaneDegrees: numberOf('off-plane', said('off-plane'), OFF_PLANE, 'degrees off the view'),
+      offPlaneDegrees: numberOf('off-plane', said('off-plane'), OFF_PLANE, TEXT.degreesOffView),
     },
     ...ratesOf(said('rate')),
     height: numberOf('height', said('height'), HEIGHT, 'metres'),
-    scale: numberOf('scale', said('scale'), SCALE, 'pixels per metre'),
+    scale: numberOf('scale', said('scale'), SCALE, TEXT.pixelsPerMetre),
     camera: oneOf('camera', said('camera'), ['still', 'follows']),
   };
 }
 
 /** Reads what was typed; a word that means nothing ends the command. */
 export function readOptions(texts: OptionTexts): Answers {
-  const days = numberOf('days', texts.days?.trim() || null, DAYS, 'whole days to the competition');
-  if (days !== null && !Number.isInteger(days))
-    throw new Stop(EXIT.usage, `--days is “${texts.days}”; it is a whole number of days to the competition.`);
+  const days = numberOf('days', texts.days?.trim() || null, DAYS, TEXT.wholeDaysToCompetition);
+  if (days !== null && !Number.isInteger(days)) throw new Stop(EXIT.usage, TEXT.daysIsItIsWhole(texts.days!));
   return {
     performers: { athlete: performerAnswers(texts, 'athlete'), reference: performerAnswers(texts, 'reference') },
     school: texts.school?.trim() || null,

@@ -22,6 +22,7 @@ import { fail, ok, type Result } from '../src/core/result';
 import { frameAtTime, realTimes } from '../src/core/timing/clip-time';
 import { readPointFile } from '../src/formats/points';
 import type { PointInput, CompareInput, Read, CompareIssue } from './compare-input';
+import { TEXT } from '../src/text/cli';
 
 /** An attempt has no more: more than a minute at 240 a second. */
 const MOST_FRAMES = 20_000;
@@ -40,7 +41,7 @@ export function trialOf(
   const recording = read.value.recordings[0]!;
   const warnings = [...read.value.warnings];
   if (read.value.recordings.length > 1)
-    warnings.push(`“${file}” has ${read.value.recordings.length} subjects; the first, ${recording.name}, was taken.`);
+    warnings.push(TEXT.hasSubjectsFirstWasTaken(file, read.value.recordings.length, recording.name));
   const proposal = proposeFigure(recording, null);
   const stated = LENGTH_UNITS[recording.unit] !== null;
   const { dominant, travel, view, rate, rateChanges, height, scale, camera } = input.performers[role];
@@ -52,34 +53,27 @@ export function trialOf(
   if (Object.keys(figure.track).length === 0)
     return fail(
       'bad-file',
-      `“${file}”: none of its markers is known by its name (${recording.markers
-        .slice(0, 6)
-        .map((m) => m.name)
-        .join(', ')} ...). Name them after the points, for example left-knee.`,
+      TEXT.noneOfItsMarkers(
+        file,
+        recording.markers
+          .slice(0, 6)
+          .map((m) => m.name)
+          .join(', '),
+      ),
     );
   const told = travelOf(figure.track);
   if (!figure.spatial && view.kind === 'side' && travel === null && told.sure < LEAST_SURE_TRAVEL)
-    return fail(
-      'which-way',
-      `Which way the performer goes cannot be told from “${file}”. Say it: --travel left or --travel right.`,
-    );
+    return fail('which-way', TEXT.whichWayPerformerGoesCannot(file));
   const seen = figure.spatial ? viewOfCamera(figure.spatial, answers.camera) : { view, travel: travel ?? told.travel };
   const frames = framesOf(recording);
-  if (frames > MOST_FRAMES)
-    return fail(
-      'bad-file',
-      `“${file}” has ${frames} frames; at most ${MOST_FRAMES} are compared. Cut it to the attempt.`,
-    );
+  if (frames > MOST_FRAMES) return fail('bad-file', TEXT.hasFramesAtMost(file, frames, MOST_FRAMES));
   const tall = figure.spatial ? spatialHeight(figure.spatial) : NaN;
   if (tall < TALL.least || tall > TALL.most)
-    warnings.push(
-      `“${file}”: its performer would be ${Number(tall.toPrecision(3))} m tall. Check the unit of its lengths ` +
-        '(millimetres, metres).',
-    );
+    warnings.push(TEXT.itsPerformerWouldBeM(file, Number(tall.toPrecision(3))));
   warnings.push(...oddities(figure.track, figure.spatial, view.kind).map((odd) => `“${file}”: ${odd}.`));
   const followed =
     !figure.spatial && (camera === null ? feetSlide(figure.track, recording.rate) : camera === 'follows');
-  if (followed) warnings.push(`“${file}”: ${FEET_SLIDE}. If the camera stood still, say so: --camera still.`);
+  if (followed) warnings.push(TEXT.ifCameraStoodStillSay(file, FEET_SLIDE));
   const pixelsPerMetre = figure.pixelsPerMetre ?? scale;
   const checked = clipSchema.safeParse({
     id: role,
@@ -102,18 +96,14 @@ export function trialOf(
   });
   if (!checked.success) {
     const { path, message } = checked.error.issues[0]!;
-    return fail('bad-file', `“${file}” makes no clip: ${path.join('.')}: ${message}`);
+    return fail('bad-file', TEXT.makesNoClip(file, path.join('.'), message));
   }
   const clip = checked.data;
   const times = realTimes(clip);
   const last = times.length - 1;
   const outside = Object.entries(given).find(([, seconds]) => seconds < 0 || seconds > times[last]!);
   if (outside)
-    return fail(
-      'bad-moments',
-      `The moment “${outside[0]}” of the ${role} is at ${outside[1]} s; “${file}” lasts from 0 to ` +
-        `${times[last]!.toFixed(3)} s.`,
-    );
+    return fail('bad-moments', TEXT.momentOfIsAtS(outside[0], role, outside[1], file, times[last]!.toFixed(3)));
   const marks: Record<string, Timed> = Object.fromEntries(
     Object.entries(given).map(([id, seconds]) => [id, { frame: frameAtTime(times, seconds) }]),
   );
@@ -124,12 +114,7 @@ export function trialOf(
   for (const { eventId, frame, confidence, sd, systematic } of proposals)
     marks[eventId] = { frame: Math.min(last, Math.max(0, frame)), proposed: confidence, sd, systematic };
   const trial = { ...marked, ...eventsOfMarks(marks) };
-  if (Object.keys(trial.marks).length === 0)
-    return fail(
-      'no-moments',
-      `“${file}”: no moment of ${input.movement.name} could be proposed from its points, and none was given ` +
-        '(--moments).',
-    );
+  if (Object.keys(trial.marks).length === 0) return fail('no-moments', TEXT.noMomentOfCould(file, input.movement.name));
   return ok({
     trial,
     views: [trial, ...(figure.spatial ? viewsOfRecorded(figure.spatial, trial) : [])],

@@ -6,6 +6,7 @@ import { Conversions } from './conversions';
 import { conversionRoutes } from './conversion-routes';
 import { paperRoutes } from './paper-routes';
 import { Papers } from './papers';
+import { TEXT } from '../src/text/server';
 
 export interface Folders {
   /** The built application. */
@@ -50,9 +51,9 @@ function onlyHere(request: Request, response: Response, next: NextFunction): voi
   if (host === `localhost:${port}` && ['GET', 'HEAD'].includes(request.method))
     return response.redirect(307, `http://${home}${request.originalUrl}`);
   const { origin } = request.headers;
-  if (host !== home) return void response.status(421).type('text').send(`Open http://${home}/ instead.`);
+  if (host !== home) return void response.status(421).type('text').send(TEXT.openHttpInstead(home));
   if (origin !== undefined && origin !== `http://${home}`)
-    return void response.status(403).type('text').send('Only the application itself may ask this server.');
+    return void response.status(403).type('text').send(TEXT.onlyApplicationItselfMayAsk);
   next();
 }
 
@@ -101,13 +102,13 @@ export function createApp(folders: Folders): Express {
     if (path.extname(request.path) || !['GET', 'HEAD'].includes(request.method)) return next();
     await application(response);
   });
-  app.use((_request: Request, response: Response) => void response.status(404).type('text').send('Not found'));
+  app.use((_request: Request, response: Response) => void response.status(404).type('text').send(TEXT.notFound));
   app.use((error: Error & { status?: number }, _request: Request, response: Response, next: NextFunction) => {
     if (response.headersSent) return next(error);
     response
       .status(error.status ?? 500)
       .type('text')
-      .send(error.status === 404 ? 'Not found' : 'The server could not answer this.');
+      .send(error.status === 404 ? TEXT.notFound : TEXT.serverCouldNotAnswerThis);
   });
   return app;
 }

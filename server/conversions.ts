@@ -9,6 +9,7 @@ import { promisify } from 'node:util';
 import { bounded } from './bounded-upload';
 import { Busy } from './conversion-issues';
 import { INPUT, OUTPUT, INTERLACED, picturesOf } from './ffmpeg-command';
+import { TEXT } from '../src/text/server';
 
 export interface ConversionLimits {
   /** Largest upload, bytes. */
@@ -45,7 +46,7 @@ const FOLDER = 'falcon-convert-';
 
 const OWNED = /^falcon-convert-(\d+)-/;
 
-const FIELDS_TOLD = 'It is interlaced: each of its fields is a picture now, so that there are twice as many.';
+const FIELDS_TOLD = TEXT.itIsInterlacedEach;
 
 type State = 'uploading' | 'converting' | 'done' | 'failed';
 
@@ -139,7 +140,7 @@ export class Conversions {
    * is waited for, so that many at once cannot all find it free.
    */
   async begin(body: NodeJS.ReadableStream): Promise<Conversion> {
-    if (this.count >= this.limits.atOnce) throw new Busy('no place is free');
+    if (this.count >= this.limits.atOnce) throw new Busy(TEXT.noPlaceIsFree);
     const conversion: Conversion = {
       id: randomUUID(),
       folder: '',
@@ -226,11 +227,11 @@ export class Conversions {
         streams?: readonly { field_order?: string }[];
         format?: { duration?: string };
       };
-      if (!streams?.length) return this.fail(conversion, 'It holds no picture. Choose the video recording.');
+      if (!streams?.length) return this.fail(conversion, TEXT.itHoldsNoPictureChoose);
       duration = Number(format?.duration);
       interlaced = INTERLACED.includes(streams[0]!.field_order);
     } catch {
-      return this.fail(conversion, 'It is not a video file that can be converted. Copy it from the camera again.');
+      return this.fail(conversion, TEXT.itIsNotVideoFile);
     }
     if (!this.running.has(conversion.id)) return;
     conversion.state = 'converting';
@@ -278,14 +279,10 @@ export class Conversions {
         conversion.progress = 1;
         if (interlaced) conversion.message = FIELDS_TOLD;
         this.wait(conversion);
-      } else if (late)
-        this.fail(conversion, 'It took too long to convert. Cut the part that you need and choose that.');
+      } else if (late) this.fail(conversion, TEXT.itTookTooLong);
       else {
         const line = errors.trim().split('\n').pop()?.replaceAll(conversion.folder, '') ?? '';
-        this.fail(
-          conversion,
-          `It could not be converted (${line || `exit code ${code}`}). Copy it from the camera again.`,
-        );
+        this.fail(conversion, TEXT.itCouldNotBeConverted(line || TEXT.exitCode(String(code))));
       }
     });
   }

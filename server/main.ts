@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { createApp } from './app';
 import { Conversions, sweepFolders } from './conversions';
+import { TEXT } from '../src/text/server';
 
 /** tsx server/main.ts [--port N] [--open-at PATH]: serves the built application on this machine only. */
 const root = path.join(import.meta.dirname, '..');
@@ -11,14 +12,15 @@ const option = (name: string): string | undefined => {
   return at < 0 ? undefined : process.argv[at + 1];
 };
 
-const port = Number(option('port') ?? process.env['PORT'] ?? 4173);
+const given = option('port') ?? process.env['PORT'] ?? '4173';
+const port = Number(given);
 if (!Number.isInteger(port) || port < 0 || port > 65535) {
-  console.error(`"${option('port') ?? process.env['PORT']}" is not a port; give a number from 0 to 65535.`);
+  console.error(TEXT.isNotPortGiveNumber(given));
   process.exit(2);
 }
 const dist = path.join(root, 'dist');
 if (!existsSync(path.join(dist, 'index.html'))) {
-  console.error('The application is not built yet; start it with "npm run demo".');
+  console.error(TEXT.applicationIsNotBuiltYet);
   process.exit(2);
 }
 
@@ -28,17 +30,10 @@ await sweepFolders();
 const server = createApp({ dist, demo: path.join(root, 'demo', 'clips'), conversions }).listen(port, '127.0.0.1');
 server.on('listening', () => {
   const address = server.address() as AddressInfo;
-  console.log(
-    `Proud Falcon is running. Open http://127.0.0.1:${address.port}${option('open-at') ?? '/'} in a browser.`,
-  );
+  console.log(TEXT.proudFalconIsRunningOpen(address.port, option('open-at') ?? '/'));
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(
-    error.code === 'EADDRINUSE'
-      ? `Port ${port} is taken. Is the application running already? Then open http://127.0.0.1:${port}/. Sessions ` +
-          'are kept by address: with another PORT none of them would be seen.'
-      : error.message,
-  );
+  console.error(error.code === 'EADDRINUSE' ? TEXT.portIsTakenIsApplication(port) : error.message);
   process.exit(1);
 });
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {

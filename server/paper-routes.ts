@@ -1,6 +1,7 @@
 import express, { type NextFunction, type Request, type Response, type Router } from 'express';
 import { PapersBusy, type Papers } from './papers';
 import { refuse, sameSiteOnly } from './same-site';
+import { TEXT } from '../src/text/server';
 
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
@@ -11,25 +12,19 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/;
 export function paperRoutes(papers: Papers): Router {
   const router = express.Router();
   const { limits } = papers;
-  router.use(sameSiteOnly('make papers'));
+  router.use(sameSiteOnly(TEXT.makePapers));
   router.post(
     '/',
     (_request: Request, response: Response, next: NextFunction) => {
       if (papers.available()) return next();
-      refuse(
-        response,
-        501,
-        'This machine has no Chromium for the server. Install it with "apt install chromium" and try again, or use ' +
-          'Print and choose "Save as PDF" there.',
-      );
+      refuse(response, 501, TEXT.thisMachineHasNoChromium);
     },
     express.text({ type: 'text/html', limit: limits.bytes, defaultCharset: 'utf-8' }),
     async (request: Request, response: Response) => {
       const { on } = request.query;
       if (typeof request.body !== 'string' || request.body === '')
-        return refuse(response, 415, `"${request.headers['content-type'] ?? ''}" is not an HTML document.`);
-      if (typeof on !== 'string' || !DAY.test(on))
-        return refuse(response, 400, `"${String(on)}" is not a day; give one as in 2026-03-14.`);
+        return refuse(response, 415, TEXT.isNotHtmlDocument(request.headers['content-type'] ?? ''));
+      if (typeof on !== 'string' || !DAY.test(on)) return refuse(response, 400, TEXT.isNotDayGiveOne(String(on)));
       const controller = new AbortController();
       response.on('close', () => controller.abort());
       const late = setTimeout(() => controller.abort(), limits.time).unref();
@@ -38,15 +33,12 @@ export function paperRoutes(papers: Papers): Router {
         response.type('application/pdf').set('Content-Length', String(pdf.length)).end(pdf);
       } catch (error) {
         if (response.destroyed) return;
-        if (error instanceof PapersBusy)
-          refuse(response, 429, `${limits.atOnce} papers are being made already. Wait for one to end.`);
+        if (error instanceof PapersBusy) refuse(response, 429, TEXT.papersAreBeingMadeAlready(limits.atOnce));
         else
           refuse(
             response,
             500,
-            controller.signal.aborted
-              ? `It took more than ${Math.round(limits.time / 1000)} s. Leave parts of the report out, or use Print.`
-              : 'Chromium did not print it. Use Print and choose "Save as PDF" there.',
+            controller.signal.aborted ? TEXT.itTookMoreThanS(Math.round(limits.time / 1000)) : TEXT.chromiumDidNotPrint,
           );
       } finally {
         clearTimeout(late);
@@ -58,9 +50,7 @@ export function paperRoutes(papers: Papers): Router {
       refuse(
         response,
         error.status ?? 500,
-        large
-          ? `The report has more than ${Math.round(limits.bytes / 1e6)} MB. Leave its pictures out, or use Print.`
-          : 'The report did not arrive whole. Try again.',
+        large ? TEXT.reportHasMoreThanMb(Math.round(limits.bytes / 1e6)) : TEXT.reportDidNotArriveWhole,
       );
     },
   );

@@ -45,9 +45,9 @@ describe('the service that makes PDF files', () => {
     const address = await startWith(new Papers(limits, process.execPath));
     const on = `${address}?on=2026-03-02`;
     const other = await post(on, 'x', { 'Content-Type': 'text/plain' });
-    expect([other.status, await said(other)]).toEqual([415, '"text/plain" is not an HTML document.']);
+    expect([other.status, await said(other)]).toEqual([415, '“text/plain” is not an HTML document.']);
     const noDay = await post(`${address}?on=yesterday`);
-    expect([noDay.status, await said(noDay)]).toEqual([400, '"yesterday" is not a day; give one as in 2026-03-14.']);
+    expect([noDay.status, await said(noDay)]).toEqual([400, '“yesterday” is not a day; give one as in 2026-03-14.']);
     const large = await post(on, 'x'.repeat(2000));
     expect([large.status, await said(large)]).toEqual([413, expect.stringContaining('Leave its pictures out')]);
     const foreign = await post(on, '<p>x', { 'Content-Type': 'text/html', 'Sec-Fetch-Site': 'cross-site' });

@@ -1,4 +1,5 @@
 import type { NextFunction, Request, RequestHandler, Response } from 'express';
+import { TEXT } from '../src/text/server';
 
 /** Refuses pages of other sites in the same browser; `what` is what the application alone may do. */
 export const sameSiteOnly =
@@ -6,7 +7,7 @@ export const sameSiteOnly =
   (request: Request, response: Response, next: NextFunction) => {
     const site = request.headers['sec-fetch-site'];
     if (site === undefined || site === 'same-origin') return next();
-    refuse(response, 403, `Only the application itself may ${what}.`);
+    refuse(response, 403, TEXT.onlyApplicationItselfMay(what));
   };
 
 /** Answers with why not, in words for whoever uses the application. */

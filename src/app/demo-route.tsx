@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { DEMOS, loadDemo } from '../application/intake/demo';
-import { TEXT } from '../ui/text/app';
+import { TEXT } from '../text/app';
 
 /** Puts the demo data into this browser and goes to its bench. */
 export function DemoRoute(): ReactNode {

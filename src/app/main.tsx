@@ -19,7 +19,7 @@ import { theme } from '../ui/theme/theme';
 import '../ui/theme/theme.css';
 import { DemoRoute } from './demo-route';
 import { AthleteRoute, KeptRoute, SessionRoute } from './page-routes';
-import { TEXT } from '../ui/text/app';
+import { TEXT } from '../text/app';
 
 // The server allows only styles that carry this page's nonce.
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;

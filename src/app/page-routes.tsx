@@ -1,7 +1,7 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { Boundary } from '../ui/components/boundary';
-import { TEXT } from '../ui/text/app';
+import { TEXT } from '../text/app';
 
 // Each page's script comes when it is first shown.
 const AthleteScreen = lazy(() =>

@@ -8,7 +8,7 @@ import { useWindow } from '../application/stores/windows';
 import { Boundary } from '../ui/components/boundary';
 import { SessionFrame } from '../ui/components/session-frame';
 import { UnopenedSession } from '../ui/screens/home/unopened-session';
-import { TEXT } from '../ui/text/app';
+import { TEXT } from '../text/app';
 
 // Each screen's script comes when it is first shown.
 const BenchScreen = lazy(() => import('../ui/screens/bench/bench-screen').then((m) => ({ default: m.BenchScreen })));

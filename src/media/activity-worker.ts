@@ -2,6 +2,7 @@ import { ALL_FORMATS, BlobSource, EncodedPacketSink, Input, type EncodedPacket }
 import type { Activity } from '../core/signal/active-stretches';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { exposeWorker } from './expose-worker';
+import { TEXT } from '../text/media';
 
 /** Small pictures tell as well where something moves. */
 const SIZE = { width: 64, height: 36 };
@@ -47,17 +48,17 @@ const activityWorker = {
     try {
       const track = await input.getPrimaryVideoTrack();
       const config = await track?.getDecoderConfig();
-      if (!track || !config) return fail('not-a-video', 'There is no picture in the file that can be read here.');
+      if (!track || !config) return fail('not-a-video', TEXT.thereIsNoPicture);
       open = { sink: new EncodedPacketSink(track), config, last: null, before: null };
       return ok(await track.computeDuration());
     } catch (error) {
       const detail = error instanceof Error ? error.message : String(error);
-      return fail('unreadable', `The file could not be read (${detail}). Choose the parts by eye.`);
+      return fail('unreadable', TEXT.fileCouldNotBeRead(detail));
     }
   },
   /** How much changed until the next picture that is looked at; null at the end. */
   async next(): Promise<Result<Activity | null, ReadingIssue>> {
-    if (!open) return fail('unreadable', 'The file is not open.');
+    if (!open) return fail('unreadable', TEXT.fileIsNotOpen);
     const { sink, config, last, before } = open;
     let key = last ? await sink.getNextKeyPacket(last) : await sink.getFirstPacket();
     while (key && last && key.timestamp - last.timestamp < STEP) key = await sink.getNextKeyPacket(key);

@@ -1,3 +1,5 @@
+import { TEXT } from '../text/media';
+
 /** The smallest module with a SIMD instruction (i8x16.splat), which only engines that have them accept. */
 const SIMD = Uint8Array.from(
   '0 97 115 109 1 0 0 0 1 5 1 96 0 1 123 3 2 1 0 10 8 1 6 0 65 0 253 15 11'.split(' '),
@@ -12,11 +14,11 @@ export function missingFeatures(has: typeof globalThis = globalThis): readonly s
   // Only some browsers tell, and none more than 8.
   const memory = (has.navigator as { deviceMemory?: number } | undefined)?.deviceMemory ?? LEAST_MEMORY;
   return [
-    ...('indexedDB' in has ? [] : ['a database (IndexedDB): nothing could be kept']),
-    ...('VideoDecoder' in has ? [] : ['WebCodecs: videos cannot be shown frame by frame']),
-    ...('OffscreenCanvas' in has ? [] : ['OffscreenCanvas: pictures cannot be prepared']),
-    ...(simd ? [] : ['WebAssembly with SIMD: points cannot be detected']),
-    ...(memory >= LEAST_MEMORY ? [] : [`memory (${memory} GB of ${LEAST_MEMORY}): long clips may not open`]),
+    ...('indexedDB' in has ? [] : [TEXT.databaseIndexedDbNothingCould]),
+    ...('VideoDecoder' in has ? [] : [TEXT.webCodecsVideosCannot]),
+    ...('OffscreenCanvas' in has ? [] : [TEXT.offscreenCanvasPicturesCannot]),
+    ...(simd ? [] : [TEXT.webAssemblyWithSimdPoints]),
+    ...(memory >= LEAST_MEMORY ? [] : [TEXT.memoryGbOfLongClips(memory, LEAST_MEMORY)]),
   ];
 }
 

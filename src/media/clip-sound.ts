@@ -5,6 +5,7 @@ import type { IntakeIssue } from './frame-index';
 import type { ClipSound, SoundWorker } from './sound-worker';
 import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
+import { TEXT } from '../text/media';
 
 export type { ClipSound } from './sound-worker';
 
@@ -14,7 +15,7 @@ const open = (): WorkerClient<SoundWorker> =>
 /** The sound of a clip, in a worker of its own; null where it has none that this browser can decode. */
 export async function readSound(video: VideoFile): Promise<Result<ClipSound | null, IntakeIssue | CrashIssue>> {
   const client = open();
-  const read = await client.ask(client.remote.read(video), 'Reading the sound');
+  const read = await client.ask(client.remote.read(video), TEXT.readingSound);
   client.end();
   return read;
 }
@@ -25,7 +26,7 @@ export async function compareSounds(
   second: SoundWave,
 ): Promise<Result<SoundOffset, Issue<'unsure'> | CrashIssue>> {
   const client = open();
-  const offset = await client.ask(client.remote.align(first, second), 'Comparing the sounds');
+  const offset = await client.ask(client.remote.align(first, second), TEXT.comparingSounds);
   client.end();
   return offset;
 }

@@ -5,6 +5,7 @@ import type { FrameIssue } from './frame-cache';
 import type { FrameIndex, IntakeIssue } from './frame-index';
 import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
+import { TEXT } from '../text/media';
 
 /** One open clip: its frame index and any of its frames. */
 export interface ClipSource {
@@ -41,7 +42,7 @@ async function openWorker(video: VideoFile, forDrawing: boolean): Promise<Result
   const client = new WorkerClient<ClipWorker>(
     new Worker(new URL('./clip-worker.ts', import.meta.url), { type: 'module' }),
   );
-  const index = await client.ask(client.remote.open(video, forDrawing), 'Reading the clip');
+  const index = await client.ask(client.remote.open(video, forDrawing), TEXT.readingClip);
   if (index.ok) return ok({ client, index: index.value });
   client.end();
   return index;
@@ -70,7 +71,7 @@ export async function openClipSource(
     client = again.value.client;
     if (budget !== null) void client.remote.setBudget(budget);
     void client.remote.setDetail(detail);
-    onRestart?.(`The decoder of \u201c${video.name}\u201d had stopped and was started again. Nothing is lost.`);
+    onRestart?.(TEXT.decoderOfHadStopped(video.name));
     return true;
   };
   return ok({
@@ -126,7 +127,7 @@ async function takeThumbnails(
 ): Promise<void> {
   for (let k = 0; k < count; k++) {
     const { remote } = client();
-    const small = await client().ask(remote.thumbnail(k, count, height, crops), 'Small pictures', {
+    const small = await client().ask(remote.thumbnail(k, count, height, crops), TEXT.smallPictures, {
       patience: THUMBNAIL_PATIENCE,
       signal,
     });

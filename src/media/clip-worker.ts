@@ -6,6 +6,7 @@ import { FrameCache, type FrameIssue } from './frame-cache';
 import { openTrack, type FrameIndex, type IntakeIssue, type OpenedTrack } from './frame-index';
 import { makeThumbnail } from './thumbnail';
 import type { VideoFile } from './video-file';
+import { TEXT } from '../text/media';
 
 let opened: OpenedTrack | null = null;
 let cache: FrameCache | null = null;
@@ -23,7 +24,7 @@ const clipWorker = {
     return ok(opened.index);
   },
   async frame(i: number): Promise<Result<DecodedPicture, FrameIssue>> {
-    if (!cache) return fail('out-of-range', 'The clip is not open.');
+    if (!cache) return fail('out-of-range', TEXT.clipIsNotOpen);
     const frame = await cache.frame(i);
     return frame.ok ? transfer(frame, [frame.value]) : frame;
   },

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { fail, ok, type Issue, type Result } from '../core/result';
+import { TEXT } from '../text/media';
 
 export type ConvertIssue = Issue<'no-converter' | 'conversion-failed' | 'cancelled'>;
 
@@ -67,7 +68,7 @@ export async function convertClip(
   { signal, onProgress, onNote = () => undefined, onWaiting = () => undefined }: ConvertOptions,
 ): Promise<Result<File, ConvertIssue>> {
   const failed = (message: string): Result<never, ConvertIssue> =>
-    fail('conversion-failed', `\u201c${file.name}\u201d was not converted. ${message}`);
+    fail('conversion-failed', TEXT.wasNotConverted(file.name, message));
   let id: string | null = null;
   try {
     await untilServerAnswers(signal, onWaiting);
@@ -80,7 +81,7 @@ export async function convertClip(
     const body: unknown = await begun.json().catch(() => null);
     if (!begun.ok) {
       const refusal = refusalSchema.safeParse(body);
-      const message = refusal.success ? refusal.data.message : `The server answered ${begun.status}.`;
+      const message = refusal.success ? refusal.data.message : TEXT.serverAnswered(begun.status);
       return begun.status === 501 ? fail('no-converter', message) : failed(message);
     }
     id = conversionSchema.parse(body).id;
@@ -95,7 +96,7 @@ export async function convertClip(
       await pause(POLL_MS, signal);
     }
     const answer = await fetch(`/conversions/${id}/clip`, { signal });
-    if (!answer.ok) return failed('The server no longer has the copy. Begin it again.');
+    if (!answer.ok) return failed(TEXT.serverNoLongerHasCopy);
     const clip = await answer.blob();
     id = null;
     return ok(
@@ -105,12 +106,8 @@ export async function convertClip(
       }),
     );
   } catch (error) {
-    if (signal.aborted)
-      return fail('cancelled', `Converting \u201c${file.name}\u201d was cancelled; what was there before is kept.`);
-    return failed(
-      `The connection to the server broke off (${error instanceof Error ? error.message : String(error)}). Is it ` +
-        'still running?',
-    );
+    if (signal.aborted) return fail('cancelled', TEXT.convertingWasCancelledWhatWas(file.name));
+    return failed(TEXT.connectionToServerBrokeOff(error instanceof Error ? error.message : String(error)));
   } finally {
     if (id !== null) void fetch(`/conversions/${id}`, { method: 'DELETE' }).catch(() => undefined);
   }

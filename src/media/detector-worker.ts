@@ -8,6 +8,7 @@ import type { IntakeIssue } from './frame-index';
 import type { PoseIssue, PoseWorker } from './pose-worker';
 import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
+import { TEXT } from '../text/media';
 
 /**
  * Both settings ask two detectors about every frame; the accurate one asks the large models of both and is about three
@@ -20,8 +21,7 @@ const MODELS: Readonly<Record<DetectorSetting, readonly [first: string, second: 
 
 export type FindIssue = Issue<'cancelled'> | FrameIssue | IntakeIssue | PoseIssue | CrashIssue;
 
-export const cancelled = (): Result<never, FindIssue> =>
-  fail('cancelled', 'Detecting points was cancelled; what was there before is kept.');
+export const cancelled = (): Result<never, FindIssue> => fail('cancelled', TEXT.detectingPointsWasCancelledWhat);
 
 export interface DetectorOptions {
   readonly setting: DetectorSetting;
@@ -57,7 +57,7 @@ export class DetectorWorker {
     );
     const address = (path: string): string => new URL(path, document.baseURI).href;
     const [first, second] = MODELS[setting].map((file) => address(`/models/${file}`)) as [string, string];
-    const loaded = await client.ask(client.remote.load(first, address('/wasm'), second, person), 'The point detector', {
+    const loaded = await client.ask(client.remote.load(first, address('/wasm'), second, person), TEXT.pointDetector, {
       signal,
     });
     const opened = loaded.ok ? await openClipSource(video) : loaded;
@@ -88,7 +88,7 @@ export class DetectorWorker {
           mirrored: (from + n) % 2 === 1,
           fresh: n === 0,
         }),
-        'The point detector',
+        TEXT.pointDetector,
         { signal: this.signal },
       );
       if (!points.ok) return this.signal.aborted ? cancelled() : points;

@@ -4,6 +4,7 @@ import { Damage, firstDamaged } from './damage';
 import { frameOf, keyOf, type FrameIndex, type FrameGroup, type OpenedTrack } from './frame-index';
 import { KeptFrames } from './kept-frames';
 import { ReadyPictures } from './ready-pictures';
+import { TEXT } from '../text/media';
 
 export type FrameIssue = Issue<'superseded' | 'damaged' | 'out-of-range'>;
 
@@ -19,12 +20,7 @@ const QUEUE = 8;
 /** Reading ahead begins at least this many frames before the edge of a group. */
 const READ_AHEAD = 24;
 
-const damagedFrame = (i: number): Result<never, FrameIssue> =>
-  fail(
-    'damaged',
-    `Frame ${i + 1} could not be decoded: the clip is damaged there. Step past it, or copy the file from the ` +
-      'camera again.',
-  );
+const damagedFrame = (i: number): Result<never, FrameIssue> => fail('damaged', TEXT.frameCouldNotBeDecoded(i + 1));
 
 interface Job {
   readonly group: number;
@@ -73,14 +69,13 @@ export class FrameCache {
   /** A picture of the frame, to be closed by whoever asked. Superseded when another frame is asked for meanwhile. */
   async frame(i: number): Promise<Result<DecodedPicture, FrameIssue>> {
     const last = this.index.frameTimes.length - 1;
-    if (!Number.isInteger(i) || i < 0 || i > last)
-      return fail('out-of-range', `There is no frame ${i}; the clip has frames 0 to ${last}.`);
+    if (!Number.isInteger(i) || i < 0 || i > last) return fail('out-of-range', TEXT.thereIsNoFrameClip(i, last));
     this.direction = Math.sign(i - this.wanted) || this.direction;
     const stepping = Math.abs(i - this.wanted) <= 2;
     this.wanted = i;
     this.askedAt = performance.now();
     for (let attempt = 0; !this.kept.frames.has(i); attempt++) {
-      if (this.wanted !== i) return fail('superseded', `Frame ${i} is no longer wanted.`);
+      if (this.wanted !== i) return fail('superseded', TEXT.frameIsNoLongerWanted(i));
       if (this.damage.isLost(i)) return damagedFrame(i);
       // Its whole group was decoded more than once, and it was not among the pictures.
       if (attempt > 2) {

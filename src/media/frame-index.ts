@@ -6,6 +6,7 @@ import { evenTimes, isRepeat } from '../core/timing/repeated-frames';
 import type { Rotation } from './rotation';
 import { statedCaptureRate } from './stated-rate';
 import type { VideoFile } from './video-file';
+import { TEXT } from '../text/media';
 
 /** Frames that decode together: from one packet marked as key to the next. */
 export interface FrameGroup {
@@ -54,7 +55,7 @@ export interface OpenedTrack {
   readonly dispose: () => void;
 }
 
-const READABLE = 'WebM, MP4, MOV or MKV';
+const READABLE = TEXT.webMMp4Mov;
 
 interface Packet {
   readonly us: number;
@@ -136,7 +137,7 @@ export async function openTrack({
   repeats,
 }: VideoFile): Promise<Result<OpenedTrack, IntakeIssue>> {
   if (file.size === 0) {
-    return fail('empty-file', `${quote(name)} is empty (0 bytes). Copy it from the camera again.`);
+    return fail('empty-file', TEXT.isEmptyBytesCopy(quote(name)));
   }
   const input = new Input({ source: new BlobSource(file), formats: ALL_FORMATS });
   const dispose = (): void => input.dispose();
@@ -146,30 +147,19 @@ export async function openTrack({
   };
   try {
     if (!(await input.canRead())) {
-      return refuse(
-        'not-a-video',
-        `${quote(name)} is not a video file that can be read here. Choose a ${READABLE} file.`,
-      );
+      return refuse('not-a-video', TEXT.isNotVideoFile(quote(name), READABLE));
     }
     const track = await input.getPrimaryVideoTrack();
     if (!track) {
       const audio = await input.getPrimaryAudioTrack();
       return audio
-        ? refuse('no-picture', `${quote(name)} has sound but no picture. Choose the video recording.`)
-        : refuse(
-            'truncated',
-            `${quote(name)} describes no picture that can be read here; the copy may be incomplete. Copy it from ` +
-              'the camera again, or have it converted.',
-          );
+        ? refuse('no-picture', TEXT.hasSoundButNoPicture(quote(name)))
+        : refuse('truncated', TEXT.describesNoPictureThatCan(quote(name)));
     }
     const config = await track.getDecoderConfig();
     const codec = (await track.getCodecParameterString()) ?? (await track.getCodec()) ?? 'unknown';
     if (!config || !(await VideoDecoder.isConfigSupported(config)).supported) {
-      return refuse(
-        'unknown-codec',
-        `${quote(name)} is coded as ${codec}, which this browser cannot decode. Convert it to H.264, VP9 or AV1 ` +
-          'and choose that file.',
-      );
+      return refuse('unknown-codec', TEXT.isCodedAsWhichThis(quote(name), codec));
     }
     const sink = new EncodedPacketSink(track);
     const canStart = async (packet: EncodedPacket): Promise<boolean> =>
@@ -185,19 +175,13 @@ export async function openTrack({
     if (frames.length === 0) {
       return refuse(
         'no-frames',
-        part
-          ? `${quote(name)} holds no frame from ${from.toFixed(2)} to ${to.toFixed(2)} s. Choose another part.`
-          : `${quote(name)} holds no frame. Copy it from the camera again.`,
+        part ? TEXT.holdsNoFrameFrom(quote(name), from.toFixed(2), to.toFixed(2)) : TEXT.holdsNoFrameCopy(quote(name)),
       );
     }
     const last = frames[frames.length - 1]!;
     // An index in front of cut-off data still lists every frame; asking for the data of the last one shows the cut.
     if (!(await dataOf(sink, last))) {
-      return refuse(
-        'truncated',
-        `${quote(name)} lists ${frames.length} frames but its data ends earlier; the copy is incomplete. Copy it ` +
-          'from the camera again.',
-      );
+      return refuse('truncated', TEXT.listsFramesButItsData(quote(name), frames.length));
     }
     const origin = frames[0]!.us;
     const fileTimes = Float64Array.from(frames, (f) => f.us - origin);
@@ -230,10 +214,7 @@ export async function openTrack({
     });
   } catch (error) {
     const detail = error instanceof Error ? error.message : String(error);
-    return refuse(
-      'unreadable',
-      `${quote(name)} could not be read (${detail}). Copy it from the camera again, or convert it to WebM or MP4.`,
-    );
+    return refuse('unreadable', TEXT.couldNotBeReadCopy(quote(name), detail));
   }
 }
 
@@ -243,10 +224,7 @@ const CUT = { share: 0.03, seconds: 0.2 };
 /** A file without a list of its frames in front can end anywhere: only its stated duration tells. */
 function cutWarning(name: string, lasts: number, stated: number | null): string | null {
   if (stated === null || stated - lasts < Math.max(CUT.seconds, CUT.share * stated)) return null;
-  return (
-    `${quote(name)} says it lasts ${stated.toFixed(2)} s but its pictures end after ${lasts.toFixed(2)} s; the ` +
-    'copy seems incomplete. What is there can be used; copy it from the camera again for the rest.'
-  );
+  return TEXT.saysItLastsSBut(quote(name), stated.toFixed(2), lasts.toFixed(2));
 }
 
 /** Frames that a camera or a conversion left out: their time stays where it is. */
@@ -254,10 +232,10 @@ function holesWarning(frameTimes: Float64Array): string | null {
   const holes = holesIn(frameTimes);
   const [longest] = [...holes].sort((a, b) => b.seconds - a.seconds);
   if (!longest) return null;
-  const where = `${longest.seconds.toFixed(2)} s between frames ${longest.after + 1} and ${longest.after + 2}`;
+  const where = TEXT.sBetweenFrames(longest.seconds.toFixed(2), longest.after + 1, longest.after + 2);
   return holes.length === 1
-    ? `Frames are missing: ${where}. Their time is kept.`
-    : `Frames are missing in ${holes.length} places, the longest ${where}. Their time is kept.`;
+    ? TEXT.framesAreMissingTheirTime(where)
+    : TEXT.framesAreMissingInPlaces(holes.length, where);
 }
 
 async function dataOf(sink: EncodedPacketSink, frame: Packet): Promise<EncodedPacket | null> {
@@ -292,8 +270,8 @@ export async function keyOf(
 ): Promise<EncodedPacket> {
   for (let g = group; g >= 0; g--) {
     const key = await sink.getKeyPacket(groups[g]!.keyTime);
-    if (!key) throw new Error('the key frame is missing');
+    if (!key) throw new Error(TEXT.keyFrameIsMissing);
     if (g === 0 || (await canStart(key))) return key;
   }
-  throw new Error('there is no key frame');
+  throw new Error(TEXT.thereIsNoKeyFrame);
 }

@@ -4,6 +4,7 @@ import { Suddenness } from '../core/sound/suddenness';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { exposeWorker } from './expose-worker';
 import { oneChannel } from './one-channel';
+import { TEXT } from '../text/media';
 
 export type HearingIssue = Issue<'no-sound' | 'unreadable'>;
 
@@ -23,18 +24,17 @@ const heardWorker = {
     const input = new Input({ source: new BlobSource(file), formats: ALL_FORMATS });
     try {
       const track = await input.getPrimaryAudioTrack();
-      if (!track || !(await track.canDecode()))
-        return fail('no-sound', 'The file has no sound that can be heard here. Propose attempts by motion.');
+      if (!track || !(await track.canDecode())) return fail('no-sound', TEXT.fileHasNoSound);
       open = { samples: new AudioSampleSink(track).samples(), sudden: null };
       return ok(await track.computeDuration());
     } catch (error) {
       const detail = error instanceof Error ? error.message : String(error);
-      return fail('unreadable', `The sound could not be read (${detail}). Choose the parts by eye.`);
+      return fail('unreadable', TEXT.soundCouldNotBeRead(detail));
     }
   },
   /** How sudden the sound is in the next piece of the file; null at the end. */
   async next(): Promise<Result<readonly Activity[] | null, HearingIssue>> {
-    if (!open) return fail('unreadable', 'The file is not open.');
+    if (!open) return fail('unreadable', TEXT.fileIsNotOpen);
     const heard: Activity[] = [];
     let read = 0;
     while (read < PIECE) {

@@ -2,6 +2,7 @@ import { SoundClock } from '../core/sound/sound-clock';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import workletAddress from './microphone-worklet.ts?worker&url';
 import type { MicrophoneBlock } from './microphone-worklet';
+import { TEXT } from '../text/media';
 
 export interface Microphone {
   /** Samples a second. */
@@ -21,8 +22,8 @@ const PATIENCE = 5000;
 function issueOf(error: unknown): Result<never, MicrophoneIssue> {
   const { name, message } = error instanceof Error ? error : new Error(String(error));
   return name === 'NotAllowedError' || name === 'SecurityError'
-    ? fail('not-allowed', 'This page may not use the microphone. Allow it beside the address of the page.')
-    : fail('no-microphone', `No microphone can be opened (${message}). Plug one in and try again.`);
+    ? fail('not-allowed', TEXT.thisPageMayNotUse)
+    : fail('no-microphone', TEXT.noMicrophoneCanBeOpened(message));
 }
 
 /** Opens the microphone. The clips are silent while one talks, so that no echo is cancelled. */
@@ -52,7 +53,7 @@ export async function openMicrophone(): Promise<Result<Microphone, MicrophoneIss
     const clock = new SoundClock();
     await new Promise<void>((resolve, reject) => {
       let blocks = 0;
-      setTimeout(() => reject(new Error('it sends nothing')), PATIENCE);
+      setTimeout(() => reject(new Error(TEXT.itSendsNothing)), PATIENCE);
       listener.port.onmessage = ({ data: { at, whole, samples } }: MessageEvent<MicrophoneBlock>) => {
         const pageTime = whole - (Date.now() - performance.now());
         const heard = clock.place(1000 * at, (1000 * samples.length) / rate, pageTime);

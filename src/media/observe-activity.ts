@@ -3,6 +3,7 @@ import { fail, ok, type Issue, type Result } from '../core/result';
 import type { ActivityWorker, ReadingIssue } from './activity-worker';
 import type { HeardWorker, HearingIssue } from './heard-worker';
 import { WorkerClient, type CrashIssue } from './worker-client';
+import { TEXT } from '../text/media';
 
 export type ActivityIssue = Issue<'cancelled'> | ReadingIssue | HearingIssue | CrashIssue;
 
@@ -16,7 +17,7 @@ interface ActivityRequest {
   readonly onProgress: (done: number, all: number) => void;
 }
 
-const WHAT = 'Looking for attempts';
+const WHAT = TEXT.lookingForAttempts;
 
 type Piece = Result<readonly Activity[] | null, ReadingIssue | HearingIssue | CrashIssue>;
 
@@ -66,7 +67,7 @@ export async function observeActivity(
     if (!seconds.ok) return seconds;
     const activity: Activity[] = [];
     for (;;) {
-      if (signal.aborted) return fail('cancelled', 'Looking for attempts was cancelled.');
+      if (signal.aborted) return fail('cancelled', TEXT.lookingForAttemptsWasCancelled);
       const next = await through.next();
       if (!next.ok) return next;
       if (!next.value) return ok(activity);

@@ -6,6 +6,7 @@ import type { FrameIssue } from './frame-cache';
 import type { IntakeIssue } from './frame-index';
 import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
+import { TEXT } from '../text/media';
 
 export type CameraIssue = Issue<'cancelled'> | FrameIssue | IntakeIssue | CrashIssue;
 
@@ -26,13 +27,13 @@ export async function observeCamera(
   const client = new WorkerClient<CameraWorker>(
     new Worker(new URL('./camera-worker.ts', import.meta.url), { type: 'module' }),
   );
-  const what = 'Checking the camera';
+  const what = TEXT.checkingCamera;
   try {
     const opened = await client.ask(client.remote.open(video), what, { signal });
     if (!opened.ok) return opened;
     for (const [done, frame] of frames.entries()) {
       const observed = await client.ask(client.remote.observe(frame, hidden(frame)), what, { signal });
-      if (signal.aborted) return fail('cancelled', 'Checking the camera was cancelled; what was there before is kept.');
+      if (signal.aborted) return fail('cancelled', TEXT.checkingCameraWasCancelledWhat);
       // A frame that cannot be decoded tells nothing; its neighbours do.
       if (!observed.ok && observed.issue.code === 'worker-crashed') return observed;
       onProgress(done + 1, frames.length);

@@ -2,6 +2,7 @@ import { repeatsIn, type SeenRepeats } from '../core/timing/repeated-frames';
 import type { RepeatsWorker } from './repeats-worker';
 import type { VideoFile } from './video-file';
 import { WorkerClient } from './worker-client';
+import { TEXT } from '../text/media';
 
 /** Frames in a row that are looked at, and in how many places of a clip: a cycle may slip anywhere in it. */
 const ROW = 12;
@@ -21,7 +22,7 @@ export async function observeRepeats(video: VideoFile): Promise<SeenRepeats> {
   );
   const changes = new Map<number, number>();
   try {
-    const what = 'Looking for repeated pictures';
+    const what = TEXT.lookingForRepeatedPictures;
     const opened = await client.ask(client.remote.open(video), what);
     for (const frame of opened.ok ? framesToCompare(opened.value.frames) : []) {
       const change = await client.ask(client.remote.change(frame), what);

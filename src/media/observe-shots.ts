@@ -5,6 +5,7 @@ import type { IntakeIssue } from './frame-index';
 import type { ShotsWorker } from './shots-worker';
 import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
+import { TEXT } from '../text/media';
 
 export type ShotsIssue = Issue<'cancelled'> | FrameIssue | IntakeIssue | CrashIssue;
 
@@ -34,13 +35,13 @@ export async function observeShots(
   const client = new WorkerClient<ShotsWorker>(
     new Worker(new URL('./shots-worker.ts', import.meta.url), { type: 'module' }),
   );
-  const what = 'Looking for cuts';
+  const what = TEXT.lookingForCuts;
   try {
     const opened = await client.ask(client.remote.open(video), what, { signal });
     if (!opened.ok) return opened;
     const times = opened.value;
     for (let frame = 0; frame < times.length; frame++) {
-      if (signal.aborted) return fail('cancelled', 'Looking for cuts was cancelled; nothing was changed.');
+      if (signal.aborted) return fail('cancelled', TEXT.lookingForCutsWasCancelled);
       const observed = await client.ask(client.remote.observe(frame), what, { signal });
       // A frame that cannot be decoded tells nothing; its neighbours do.
       if (!observed.ok && observed.issue.code === 'worker-crashed') return observed;

@@ -1,5 +1,6 @@
 import { BufferTarget, CanvasSource, Output, WebMOutputFormat } from 'mediabunny';
 import { fail, ok, type Issue, type Result } from '../core/result';
+import { TEXT } from '../text/media';
 
 export type PictureIssue = Issue<'not-a-picture' | 'unreadable-picture'>;
 
@@ -31,16 +32,11 @@ export async function clipOfPictures(files: readonly File[]): Promise<Result<Fil
   try {
     for (const file of inOrder) {
       const picture = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null);
-      if (!picture)
-        return fail(
-          'unreadable-picture',
-          `\u201c${file.name}\u201d is no picture that this browser can show. Save it as PNG or JPEG and choose ` +
-            'that file.',
-        );
+      if (!picture) return fail('unreadable-picture', TEXT.isNoPictureThatThis(file.name));
       pictures.push(picture);
     }
     const first = pictures[0];
-    if (!first) return fail('not-a-picture', 'No picture was chosen.');
+    if (!first) return fail('not-a-picture', TEXT.noPictureWasChosen);
     const { width, height } = sizeOf(first);
     const canvas = new OffscreenCanvas(width, height);
     const context = canvas.getContext('2d', { alpha: false })!;

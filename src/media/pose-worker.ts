@@ -9,6 +9,7 @@ import type { PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import { drawDisplayed, type Rotation } from './rotation';
 import { SecondDetector } from './second-detector';
+import { TEXT } from '../text/media';
 
 export type PoseIssue = Issue<'model-missing'>;
 
@@ -243,9 +244,7 @@ const poseWorker = {
     } catch (error) {
       return fail(
         'model-missing',
-        `The point detector could not be loaded from ${modelAddress} ` +
-          `(${error instanceof Error ? error.message : String(error)}). Reload the page; if it stays, reinstall ` +
-          'the application.',
+        TEXT.pointDetectorCouldNot(modelAddress, error instanceof Error ? error.message : String(error)),
       );
     }
   },

@@ -6,6 +6,7 @@ import type { FrameIssue } from './frame-cache';
 import type { IntakeIssue } from './frame-index';
 import type { VideoFile } from './video-file';
 import { WorkerClient, type CrashIssue } from './worker-client';
+import { TEXT } from '../text/media';
 
 export type TrackingIssue = Issue<'cancelled'> | FrameIssue | IntakeIssue | CrashIssue;
 
@@ -46,7 +47,7 @@ export async function trackPoint(
     if (!started.ok) return started;
     const positions = new Map<number, TrackedPoint>();
     for (let i = frame + step, done = 0; i !== end; i += step) {
-      if (signal.aborted) return fail('cancelled', 'Tracking was cancelled; what was there before is kept.');
+      if (signal.aborted) return fail('cancelled', TEXT.trackingWasCancelledWhatWas);
       const next = await client.ask(client.remote.next(i), 'Tracking');
       if (!next.ok) return next;
       if (next.value.lost) return ok({ positions, lost: { frame: i, because: next.value.because } });

@@ -5,6 +5,7 @@ import { fail, ok, type Result } from '../core/result';
 import { FrameCache, type FrameIssue } from './frame-cache';
 import type { VideoFile } from './video-file';
 import { openTrack, type FrameIndex, type IntakeIssue } from './frame-index';
+import { TEXT } from '../text/media';
 
 /** Colours compared: red, green and blue. */
 const CHANNELS = 3;
@@ -70,7 +71,7 @@ const trackingWorker = {
     return ok(null);
   },
   async next(frame: number): Promise<Result<TrackedFrame, FrameIssue>> {
-    if (!state || !index) return fail('out-of-range', 'Nothing is being tracked.');
+    if (!state || !index) return fail('out-of-range', TEXT.nothingIsBeingTracked);
     const picture = await pictureAt(frame);
     if (!picture.ok) return picture;
     const step = trackingStep(state.tracked, state.picture, picture.value, index, { radius });

@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import { fail, type Issue, type Result } from '../core/result';
 import type { Held } from './expose-worker';
+import { TEXT } from '../text/media';
 
 export type CrashIssue = Issue<'worker-crashed'>;
 
@@ -32,8 +33,8 @@ export class WorkerClient<T> {
     this.remote = wrap<T>(worker);
     this.crashed = new Promise<never>((_, reject) => {
       void this.watch(reject);
-      worker.addEventListener('error', (event) => reject(new Error(event.message || 'the worker stopped')));
-      worker.addEventListener('messageerror', () => reject(new Error('a message could not be read')));
+      worker.addEventListener('error', (event) => reject(new Error(event.message || TEXT.workerStopped)));
+      worker.addEventListener('messageerror', () => reject(new Error(TEXT.messageCouldNotBeRead)));
     });
     this.crashed.catch(() => undefined);
   }
@@ -44,7 +45,7 @@ export class WorkerClient<T> {
     const name = `proud-falcon-worker-${crypto.randomUUID()}`;
     await wrap<Held>(this.worker).hold(name);
     const { signal } = this.ended;
-    await navigator.locks.request(name, { signal }, () => lost(new Error('the worker ended'))).catch(() => undefined);
+    await navigator.locks.request(name, { signal }, () => lost(new Error(TEXT.workerEnded))).catch(() => undefined);
   }
 
   /**
@@ -61,12 +62,12 @@ export class WorkerClient<T> {
       return await Promise.race([
         call as Promise<Result<T, I>>,
         this.crashed,
-        after(patience, waiting.signal, `no answer for ${Math.round(patience / 1000)} s`),
+        after(patience, waiting.signal, TEXT.noAnswerForS(Math.round(patience / 1000))),
         ...(signal ? [whenAborted(signal, waiting.signal)] : []),
       ]);
     } catch (error) {
       const detail = error instanceof Error ? error.message : String(error);
-      return fail('worker-crashed', `${what} stopped (${detail}). Nothing is lost; try again.`);
+      return fail('worker-crashed', TEXT.stoppedNothingIsLostTry(what, detail));
     } finally {
       waiting.abort();
     }

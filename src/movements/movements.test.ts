@@ -63,7 +63,7 @@ describe('a movement document', () => {
     const broken = structuredClone(MOVEMENTS[0]!) as { phases: { from: string }[] };
     broken.phases[0]!.from = 'take-off';
     const issue = movementSchema.safeParse(broken).error!.issues[0]!;
-    expect(issue.message).toContain('"take-off"');
+    expect(issue.message).toContain('“take-off”');
   });
 });
 
@@ -107,9 +107,9 @@ describe('schools', () => {
     const wrong = (change: object): string =>
       movementSchema.safeParse({ ...movement, ...change }).error?.issues[0]?.message ?? 'none';
     expect(wrong({ schools: [{ id: 'x', name: 'X', because: '', targets: { nothing: null } }] })).toBe(
-      '"nothing" is not a measure of this movement.',
+      '“nothing” is not a measure of this movement.',
     );
-    expect(wrong({ repeats: { by: 'nowhere', cycle: false } })).toContain('"nowhere" is not a moment of this movement');
+    expect(wrong({ repeats: { by: 'nowhere', cycle: false } })).toContain('“nowhere” is not a moment of this movement');
     expect(
       wrong({ causes: [{ cause: 'hip-behind', effect: 'knee-at-heel-strike', share: 0.5, because: 'x' }] }),
     ).toContain('"hip-behind" comes after "knee-at-heel-strike" and cannot be its cause');

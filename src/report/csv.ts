@@ -7,6 +7,7 @@ import type { Trial } from '../core/trial/trial';
 import { isInSpace, type Reading } from '../core/reading';
 import { timeAtFrame } from '../core/timing/clip-time';
 import { fromSi } from '../core/units';
+import { TEXT } from '../text/report';
 
 export interface ReportNumbers {
   readonly movement: Movement;
@@ -30,7 +31,7 @@ function readingColumns(name: string, reading: Reading, frame: boolean): Row {
     [`${name}`]: round(fromSi(reading.value, reading.unit)),
     [`${name}_sd`]: round(fromSi(reading.sd, reading.unit)),
     [`${name}_frame`]: frame ? round(reading.provenance.frames[0]! + 1) : '',
-    [`${name}_note`]: isInSpace(reading) ? 'in space' : '',
+    [`${name}_note`]: isInSpace(reading) ? TEXT.inSpace : '',
   };
 }
 

@@ -2,6 +2,7 @@ import ical, { ICalCalendarMethod, type ICalCalendar } from 'ical-generator';
 import { doseText } from '../core/coaching/ladder';
 import type { SessionPractice } from '../core/coaching/session-practice';
 import { dayAfter } from '../core/model/day';
+import { TEXT } from '../text/report';
 
 interface CalendarOf {
   /** The session's id and name, and the day from which the plan counts, as an ISO date. */
@@ -19,7 +20,7 @@ export function practiceCalendar({ id, name, on, practice: { corrections, plan }
   const calendar: ICalCalendar = ical({
     name,
     method: ICalCalendarMethod.PUBLISH,
-    prodId: { company: 'Proud Falcon', product: 'practice' },
+    prodId: { company: TEXT.proudFalcon, product: 'practice' },
   });
   const add = (uid: string, day: number, summary: string, description: string): void => {
     calendar.createEvent({
@@ -38,19 +39,19 @@ export function practiceCalendar({ id, name, on, practice: { corrections, plan }
       const { title, cue, ladder, selfCheck } = corrections.find((c) => c.id === correctionId)!;
       const step = ladder[stage]!;
       return {
-        short: `${title}, stage ${stage + 1}${check ? ' (check)' : ''}`,
+        short: TEXT.stageTitleStageRest(title, stage + 1, check ? ' (check)' : ''),
         long: [
-          `${title}, stage ${stage + 1} of ${ladder.length}: ${step.drill}, ${doseText(step)}.`,
-          ...(cue ? [`Cue: ${cue}`] : []),
-          ...(check ? [`Passed? ${step.pass}`, `If not: ${step.ifNot}`, ...(selfCheck ? [selfCheck] : [])] : []),
+          TEXT.stage(title, stage + 1, ladder.length, step.drill, doseText(step)),
+          ...(cue ? [TEXT.cueCue(cue)] : []),
+          ...(check ? [`Passed? ${step.pass}`, TEXT.ifNot(step.ifNot), ...(selfCheck ? [selfCheck] : [])] : []),
         ].join('\n'),
       };
     });
     const text = said.map(({ long }) => long).join('\n\n');
-    add(`practice-${i}`, day, `Practice: ${said.map(({ short }) => short).join('; ')}`, text);
+    add(`practice-${i}`, day, TEXT.practiceSaid(said.map(({ short }) => short).join('; ')), text);
   });
   if (plan.competition !== null) {
-    if (plan.freeze! > 0) add('freeze', plan.freeze!, 'Nothing new is begun from here', 'What is begun goes on.');
+    if (plan.freeze! > 0) add('freeze', plan.freeze!, TEXT.nothingNewIsBegun, TEXT.whatIsBegunGoes);
     add('competition', plan.competition, 'Competition', name);
   }
   return calendar.toString();

@@ -5,6 +5,7 @@ import { eventsOf } from '../core/model/measure';
 import type { Movement } from '../core/model/movement';
 import { inUnit } from '../core/units';
 import { COVERAGE_95 } from '../core/statistics/normal';
+import { TEXT } from '../text/report';
 
 export interface TextReport {
   readonly movement: Movement;
@@ -26,17 +27,17 @@ function correctionLines(correction: Report['corrections'][number], i: number): 
   return [
     `## ${place}: ${title}, ${moment.toLowerCase()}`,
     '',
-    `${place} because ${reason}.`,
+    TEXT.becausePlaceReason(place, reason),
     '',
-    `- Seen: ${c.seen}`,
-    `- Should be: ${c.shouldBe}`,
-    `- Why: ${c.why}`,
-    `- Cue: ${c.cue}`,
-    ...drills.map((drill, n) => `- Drill ${n + 1}: ${drill}`),
-    `- Load: ${c.load}`,
-    `- Check: ${c.selfCheck}`,
-    ...willFollow.map((f) => `- Will follow: ${f}`),
-    ...(caution ? [`- Caution: ${caution}`] : []),
+    TEXT.seenSeen(c.seen),
+    TEXT.should(c.shouldBe),
+    TEXT.whyWhy(c.why),
+    TEXT.cueCue2(c.cue),
+    ...drills.map((drill, n) => TEXT.drillNDrill(n + 1, drill)),
+    TEXT.loadLoad(c.load),
+    TEXT.checkSelfCheck(c.selfCheck),
+    ...willFollow.map((f) => TEXT.willFollow(f)),
+    ...(caution ? [TEXT.cautionCaution(caution)] : []),
     '',
   ];
 }
@@ -69,7 +70,7 @@ export function textReport({ movement, athlete, reference, judged, report, warni
   return [
     `# ${movement.sport}: ${movement.name}`,
     '',
-    `${athlete} against ${reference}.`,
+    TEXT.againstAthleteReference(athlete, reference),
     '',
     report.summary.join(' '),
     '',
@@ -80,22 +81,22 @@ export function textReport({ movement, athlete, reference, judged, report, warni
       report.parked.map(({ name, why }) => `- ${name}: ${why}`),
     ),
     ...part('Keep', good),
-    '## Readings',
+    TEXT.readings,
     '',
-    '| measure | moment | athlete | reference | difference | state |',
+    TEXT.measureMomentAthleteReferenceDifference,
     '| --- | --- | --- | --- | --- | --- |',
     ...rows,
     '',
     ...part(
-      'Not measured',
+      TEXT.notMeasured,
       report.notMeasured.map(({ name, message, remedy }) => `- ${name}: ${message}. ${remedy}`),
     ),
     ...part(
-      'Film next time',
+      TEXT.filmNextTime,
       report.filming.map(({ request, because }) => `- ${request} ${because}.`),
     ),
     ...part(
-      'About the files',
+      TEXT.aboutFiles,
       warnings.map((warning) => `- ${warning}`),
     ),
     ...part(

@@ -2,6 +2,7 @@ import { athleteSchema, type Athlete } from '../core/model/athlete';
 import { ok, type Result } from '../core/result';
 import { database, type StoredStanding } from './database';
 import { storageIssue, type StorageIssue } from './storage-issue';
+import { TEXT } from '../text/storage';
 
 /** All records that can be read. */
 export async function allAthletes(): Promise<readonly Athlete[]> {
@@ -17,7 +18,7 @@ export async function putAthlete(athlete: Athlete): Promise<Result<null, Storage
     await database.athletes.put(athlete);
     return ok(null);
   } catch (error) {
-    return storageIssue(error, `the record of \u201c${athlete.name}\u201d`);
+    return storageIssue(error, TEXT.record(athlete.name));
   }
 }
 

@@ -1,6 +1,7 @@
 import { ok, type Result } from '../core/result';
 import { database } from './database';
 import { storageIssue, type StorageIssue } from './storage-issue';
+import { TEXT } from '../text/storage';
 
 /** The values of some properties of every item of what should be a list. */
 function valuesIn(list: unknown, names: readonly string[]): readonly unknown[] {
@@ -28,7 +29,7 @@ export async function storeMedia(id: string, fileName: string, blob: Blob): Prom
     await database.media.put({ id, fileName, blob });
     return ok(null);
   } catch (error) {
-    return storageIssue(error, `the video \u201c${fileName}\u201d`);
+    return storageIssue(error, TEXT.videoFileName(fileName));
   }
 }
 

@@ -8,6 +8,7 @@ import { summaryOf, textOr, unreadable, type SessionSummary } from './session-su
 import { changedParts, withoutParts, withParts } from './session-parts';
 import { storageIssue, type StorageIssue } from './storage-issue';
 import { changesSince, forgetLeft, leaveBehind, leftBehind, withLeftChanges, type StoredVersion } from './left-changes';
+import { TEXT } from '../text/storage';
 
 export type { SessionSummary };
 
@@ -33,7 +34,7 @@ const TABLES = [database.sessions, database.parts, database.summaries];
 /** A row without a summary, whatever is in it: one that is damaged must not hide the others. */
 async function summaryOfRow(row: StoredSession): Promise<SessionSummary> {
   const { id, document } = await joined(row);
-  const [name, updatedAt] = [textOr(row.name, 'A session without a name'), textOr(row.updatedAt, '')];
+  const [name, updatedAt] = [textOr(row.name, TEXT.sessionWithoutName), textOr(row.updatedAt, '')];
   const checked = checkSession(document);
   if (!checked.ok) {
     return { ...unreadable(document), id, name, updatedAt, damage: checked.issue.message };
@@ -82,12 +83,7 @@ export async function repairStored(id: string, now: string): Promise<Result<Repa
   const stored = await rowOf(id);
   if (!stored) return notFound(id);
   const repaired = repairSession(stored.document, { id: crypto.randomUUID(), now });
-  if (!repaired)
-    return fail(
-      'damaged',
-      `Nothing of \u201c${textOr(stored.name, id)}\u201d can be opened. Save it as it is and keep the file; then ` +
-        'delete it here.',
-    );
+  if (!repaired) return fail('damaged', TEXT.nothingOfCanBeOpened(textOr(stored.name, id)));
   const { session, dropped } = repaired;
   const saved = await saveSession(session, now, { over: true });
   if (!saved.ok) return saved;
@@ -102,7 +98,7 @@ export async function repairStored(id: string, now: string): Promise<Result<Repa
 const versions = new Map<string, readonly StoredVersion[]>();
 
 const notFound = (id: string): { readonly ok: false; readonly issue: StorageIssue } =>
-  fail('not-found', `There is no session \u201c${id}\u201d in this browser. Choose one from the list.`);
+  fail('not-found', TEXT.thereIsNoSession(id));
 
 /** A row as a session, or why it is none. */
 async function readRow(id: string): Promise<Result<StoredVersion, StorageIssue>> {
@@ -110,15 +106,9 @@ async function readRow(id: string): Promise<Result<StoredVersion, StorageIssue>>
   if (!stored) return notFound(id);
   const name = textOr(stored.name, id);
   const version: unknown = (stored.document as { schemaVersion?: unknown } | undefined)?.schemaVersion;
-  if (typeof version === 'number' && version > 1)
-    return fail(
-      'newer',
-      `The session \u201c${name}\u201d was saved by a newer version of the application (${version}; this one ` +
-        'reads 1). Update the application; it stays here as it is.',
-    );
+  if (typeof version === 'number' && version > 1) return fail('newer', TEXT.sessionWasSavedByNewer(name, version));
   const checked = checkSession(stored.document);
-  if (!checked.ok)
-    return fail('damaged', `The session \u201c${name}\u201d cannot be opened as it is: ${checked.issue.message}`);
+  if (!checked.ok) return fail('damaged', TEXT.sessionCannotBeOpened(name, checked.issue.message));
   return ok({ updatedAt: stored.updatedAt, session: checked.value });
 }
 
@@ -187,11 +177,10 @@ export async function saveSession(
       return fail(
         'overtaken',
         error.how === 'deleted'
-          ? `The session \u201c${session.name}\u201d was deleted in another window, and is not stored again.`
-          : `The session \u201c${session.name}\u201d was changed in another window since; this change is not ` +
-              'stored over it.',
+          ? TEXT.sessionWasDeletedInAnother(session.name)
+          : TEXT.sessionWasChangedInAnother(session.name),
       );
-    return storageIssue(error, `the changes of \u201c${session.name}\u201d`);
+    return storageIssue(error, TEXT.changes(session.name));
   }
 }
 
@@ -210,7 +199,7 @@ function putAtOnce(database: IDBDatabase, { session, updatedAt }: StoredVersion,
   const stored = sessions!.getKey(session.id);
   const done = new Promise<boolean>((resolve, reject) => {
     transaction.oncomplete = () => resolve(stored.result !== undefined);
-    transaction.onabort = () => reject(transaction.error ?? new Error('the database gave it up'));
+    transaction.onabort = () => reject(transaction.error ?? new Error(TEXT.databaseGaveItUp));
   });
   try {
     for (const path of remove) parts!.delete(partKey(session.id, path));

@@ -1,4 +1,5 @@
 import { fail, type Issue } from '../core/result';
+import { TEXT } from '../text/storage';
 
 export type StorageIssue = Issue<'not-found' | 'damaged' | 'newer' | 'overtaken' | 'storage-full' | 'storage-failed'>;
 
@@ -13,14 +14,6 @@ function isFull(error: unknown): boolean {
 export function storageIssue(error: unknown, what: string): { readonly ok: false; readonly issue: StorageIssue } {
   const detail = error instanceof Error ? error.message : String(error);
   return isFull(error)
-    ? fail(
-        'storage-full',
-        `There is no room in this browser for ${what}. Under \u201cWhat is kept here\u201d on the start page ` +
-          'videos and sessions can be saved as files and removed.',
-      )
-    : fail(
-        'storage-failed',
-        `The browser could not store ${what} (${detail.slice(0, 200)}). Leave this window open; save the session ` +
-          'as a file from the report if it lasts.',
-      );
+    ? fail('storage-full', TEXT.thereIsNoRoom(what))
+    : fail('storage-failed', TEXT.browserCouldNotStoreLeave(what, detail.slice(0, 200)));
 }

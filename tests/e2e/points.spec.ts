@@ -198,7 +198,7 @@ test('a movement of one\u2019s own is read from a file, measures at once, and is
   saved.movement.measures[0]!.at = 'take-off';
   await writeFile(file, JSON.stringify(saved));
   await page.getByLabel('Movement from a file').setInputFiles(file);
-  await expect(page.getByText('"take-off" is not a moment of this movement')).toBeVisible();
+  await expect(page.getByText('“take-off” is not a moment of this movement')).toBeVisible();
   saved.movement.measures = saved.movement.measures.filter(
     (m) => m.id === 'front-knee-at-release' || m.id === 'stride-time',
   );

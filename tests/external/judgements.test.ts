@@ -154,7 +154,7 @@ test('the early cause is corrected and the late consequence follows; a late caus
     causes: [{ cause: 'arm', effect: 'tilt', share: 0.5, because: 'x' }],
   });
   expect(turned.error!.issues[0]!.message).toBe(
-    '"arm" comes after "tilt" and cannot be its cause; turn the link round or take it out.',
+    '“arm” comes after “tilt” and cannot be its cause; turn the link round or take it out.',
   );
 });
 

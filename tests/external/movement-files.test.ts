@@ -39,7 +39,7 @@ test('says what is wrong, and in which measure', () => {
   broken.movement.measures[1]!.importance = 0.5;
   const moment = read(JSON.stringify(broken));
   expect(!moment.ok && moment.issue.message).toContain(
-    'measures[1] (back-knee-at-back-foot-contact): "take-off" is not a moment of this movement',
+    'measures[1] (back-knee-at-back-foot-contact): “take-off” is not a moment of this movement',
   );
   expect(read('{')).toMatchObject({ ok: false, issue: { code: 'not-json' } });
   expect(read('{"a":1}')).toMatchObject({ ok: false, issue: { code: 'not-a-movement' } });

@@ -7,7 +7,7 @@ import { derive } from './derived';
 import { useDocument } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import type { SpaceWorker } from './space-worker';
-import { TEXT } from '../../ui/text/application/analysis';
+import { TEXT } from '../../text/application/analysis';
 
 /** How far the body in space of one performance is. */
 export type SpaceState = { readonly from: readonly unknown[] } & (

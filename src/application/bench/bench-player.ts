@@ -24,7 +24,7 @@ import { notify } from '../stores/notices';
 import { PictureQueue, type Frames, type Painter } from './picture-queue';
 import { NO_CLIPS, synchronyOf, type BenchClips } from './synchrony';
 import { setView, useView } from '../stores/view-store';
-import { TEXT } from '../../ui/text/application/bench';
+import { TEXT } from '../../text/application/bench';
 
 /** Longest step of the clock between two pictures, so that a slow decoder slows the clock instead of skipping. */
 const LONGEST_TICK_SECONDS = 0.12;

@@ -1,6 +1,6 @@
 import { notify } from '../stores/notices';
 import { setView, useView } from '../stores/view-store';
-import { TEXT } from '../../ui/text/application/bench';
+import { TEXT } from '../../text/application/bench';
 
 /** Remembers a frame that cannot be decoded, to be stepped over; the first of a clip is said. */
 export function rememberGap(clipId: string, frame: number, fileName: string): void {

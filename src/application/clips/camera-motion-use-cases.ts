@@ -12,7 +12,7 @@ import { changeClip } from './clip-use-cases';
 import { inSameStep, useDocument } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import { videoOf } from '../files/stored-clips';
-import { TEXT } from '../../ui/text/application/clips';
+import { TEXT } from '../../text/application/clips';
 
 /** So many pictures a second tell whether a camera moves, and so many how a hand trembles. */
 const LOOKS_PER_SECOND = { whether: 15, how: 60 } as const;

@@ -11,7 +11,7 @@ import { markEvent } from '../events/event-use-cases';
 import { notify } from '../stores/notices';
 import { videoOf } from '../files/stored-clips';
 import { setView, useView } from '../stores/view-store';
-import { TEXT } from '../../ui/text/application/clips';
+import { TEXT } from '../../text/application/clips';
 
 export type { ClipSound } from '../../media/clip-sound';
 

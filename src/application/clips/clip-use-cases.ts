@@ -17,7 +17,7 @@ import { startJob } from '../stores/jobs';
 import { notify } from '../stores/notices';
 import { openSources } from '../session/session-use-cases';
 import { setView, useView } from '../stores/view-store';
-import { TEXT } from '../../ui/text/application/clips';
+import { TEXT } from '../../text/application/clips';
 
 export interface ProbedFile extends ProbedPart {
   readonly file: File;

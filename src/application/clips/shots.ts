@@ -13,7 +13,7 @@ import { startJob } from '../stores/jobs';
 import { openSources } from '../session/session-use-cases';
 import { videoOf } from '../files/stored-clips';
 import { setView, useView } from '../stores/view-store';
-import { TEXT } from '../../ui/text/application/clips';
+import { TEXT } from '../../text/application/clips';
 
 export type { Shot };
 

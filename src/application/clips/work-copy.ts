@@ -9,7 +9,7 @@ import { useDocument } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import { openSources } from '../session/session-use-cases';
 import { videoOf } from '../files/stored-clips';
-import { TEXT } from '../../ui/text/application/clips';
+import { TEXT } from '../../text/application/clips';
 
 /**
  * Has a copy of a clip made whose groups of pictures are short, so that jumps are quick, and shows it on the bench.

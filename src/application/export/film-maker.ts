@@ -7,7 +7,7 @@ import { WorkerClient, type CrashIssue } from '../../media/worker-client';
 import type { FilmFrame, FilmOpening, FilmWorker } from './film-worker';
 import { startJob, type JobHandle } from '../stores/jobs';
 import { openStoredClip } from '../files/stored-clips';
-import { TEXT } from '../../ui/text/application/export';
+import { TEXT } from '../../text/application/export';
 
 type FilmResult<T> = Result<T, Issue | CrashIssue>;
 

@@ -22,7 +22,7 @@ import { paintScene } from '../../rendering/paint-scene';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import type { Viewport } from '../../rendering/viewport';
 import { FILM_RATE, FILM_SIZE, WORDS_HEIGHT, type FilmFormat, type FilmPane } from './film-layout';
-import { TEXT } from '../../ui/text/application/export';
+import { TEXT } from '../../text/application/export';
 
 const CODECS = {
   webm: { picture: 'vp9', sound: 'opus' },

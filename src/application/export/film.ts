@@ -16,7 +16,7 @@ import { asFilm, filmCancelled } from './film-maker';
 import type { FilmPart } from './film-worker';
 import { synchronyOf } from '../bench/synchrony';
 import { useView } from '../stores/view-store';
-import { TEXT } from '../../ui/text/application/export';
+import { TEXT } from '../../text/application/export';
 
 export interface FilmSettings {
   readonly format: FilmFormat;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fail, ok, type Issue, type Result } from '../../core/result';
-import { TEXT } from '../../ui/text/application/export';
+import { TEXT } from '../../text/application/export';
 
 const refusalSchema = z.object({ message: z.string() });
 

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { TEXT } from '../../ui/text/application/export';
+import { TEXT } from '../../text/application/export';
 
 /** Parts of the report that can be left out; what it asks for and its cautions always stand. */
 export const REPORT_PARTS = [

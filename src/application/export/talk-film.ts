@@ -24,7 +24,7 @@ import { canFilmMp4 } from './film';
 import { FILM_RATE, FILM_SIZE, WORDS_HEIGHT, type FilmFormat } from './film-layout';
 import { asFilm, filmCancelled } from './film-maker';
 import type { FilmFrame, FilmPart } from './film-worker';
-import { TEXT } from '../../ui/text/application/export';
+import { TEXT } from '../../text/application/export';
 
 type DamagedIssue = Issue<'damaged'>;
 

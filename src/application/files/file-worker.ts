@@ -2,7 +2,7 @@ import type { Remote } from 'comlink';
 import { fail, type Issue, type Result } from '../../core/result';
 import { WorkerClient, type CrashIssue } from '../../media/worker-client';
 import { startJob } from '../stores/jobs';
-import { TEXT } from '../../ui/text/application/files';
+import { TEXT } from '../../text/application/files';
 
 export type FileIssue = CrashIssue | Issue<'cancelled'>;
 

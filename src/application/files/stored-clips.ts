@@ -4,7 +4,7 @@ import { openClipSource, type ClipSource, type ClipSourceOptions } from '../../m
 import { figureIndex, openFigureSource } from '../../media/figure-source';
 import type { VideoFile } from '../../media/video-file';
 import { loadMedia } from '../../storage/media';
-import { TEXT } from '../../ui/text/application/files';
+import { TEXT } from '../../text/application/files';
 
 /** The video of a clip as it was given. */
 export async function videoOf({

@@ -9,7 +9,7 @@ import type { Trial } from '../../core/trial/trial';
 import { laidOn } from '../../core/scene/drawing';
 import { edit } from '../stores/document-store';
 import { notify } from '../stores/notices';
-import { TEXT } from '../../ui/text/application/findings';
+import { TEXT } from '../../text/application/findings';
 
 /** Answers a question about a clip by eye, or takes the answer back. */
 export function answerCheck(clipId: string, measureId: string, answer: Check | null): void {

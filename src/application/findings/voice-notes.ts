@@ -7,7 +7,7 @@ import { loadMedia, storeMedia } from '../../storage/media';
 import { changeNote } from './finding-use-cases';
 import { notify } from '../stores/notices';
 import { mayWrite } from '../stores/windows';
-import { TEXT } from '../../ui/text/application/findings';
+import { TEXT } from '../../text/application/findings';
 
 interface VoiceState {
   /** The note that is being spoken; null where none is. */

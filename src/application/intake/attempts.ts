@@ -3,7 +3,7 @@ import { ok, type Result } from '../../core/result';
 import { observeActivity, type ActivityIssue, type ToldBy } from '../../media/observe-activity';
 import { videoLength } from '../../media/video-length';
 import { startJob } from '../stores/jobs';
-import { TEXT } from '../../ui/text/application/intake';
+import { TEXT } from '../../text/application/intake';
 
 export type { ToldBy };
 

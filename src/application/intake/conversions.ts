@@ -1,6 +1,6 @@
 import { convertFile } from '../clips/clip-use-cases';
 import { notify } from '../stores/notices';
-import { TEXT } from '../../ui/text/application/intake';
+import { TEXT } from '../../text/application/intake';
 
 /** What became of a conversion that nobody has taken yet. */
 interface Converted {

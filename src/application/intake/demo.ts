@@ -3,7 +3,7 @@ import { fail, ok, type Issue, type Result } from '../../core/result';
 import { readSession, saveSession } from '../../storage/sessions';
 import { loadMedia, storeMedia } from '../../storage/media';
 import type { StorageIssue } from '../../storage/storage-issue';
-import { TEXT } from '../../ui/text/application/intake';
+import { TEXT } from '../../text/application/intake';
 
 type DemoIssue = Issue<'demo-missing'> | Issue<string>;
 

@@ -11,7 +11,7 @@ import { addClip, probeFile, type ProbedFile } from '../clips/clip-use-cases';
 import { notify } from '../stores/notices';
 import { allSessions, removeSession } from '../keeping/session-list';
 import { createSession, openSession } from '../session/session-use-cases';
-import { TEXT } from '../../ui/text/application/intake';
+import { TEXT } from '../../text/application/intake';
 
 /** What is offered for a clip: as it was in the last session, else the usual. */
 export interface Offered {

@@ -7,7 +7,7 @@ import { download } from '../files/download';
 import { whenStored } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import { inFileWorker, openSessionFile, sessionArchive } from './session-files';
-import { TEXT } from '../../ui/text/application/keeping';
+import { TEXT } from '../../text/application/keeping';
 
 /** What could not be put into a backup, or be opened from one, each with why. */
 type LeftOut = readonly string[];

@@ -2,7 +2,7 @@ import { rawSession, repairStored, type Repaired } from '../../storage/sessions'
 import type { StorageIssue } from '../../storage/storage-issue';
 import type { Result } from '../../core/result';
 import { download } from '../files/download';
-import { TEXT } from '../../ui/text/application/keeping';
+import { TEXT } from '../../text/application/keeping';
 
 export type { Repaired };
 

@@ -17,7 +17,7 @@ import { startJob } from '../stores/jobs';
 import type { SessionFileWorker } from './session-file-worker';
 import { sameTimes, type ProbedFile } from '../clips/clip-use-cases';
 import { openSources } from '../session/session-use-cases';
-import { TEXT } from '../../ui/text/application/keeping';
+import { TEXT } from '../../text/application/keeping';
 
 /** Reading and writing archives comes when it is first wanted. */
 const archives = () => import('../../formats/session-archive/session-archive');

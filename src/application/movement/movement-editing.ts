@@ -7,7 +7,7 @@ import { movementOf, MOVEMENTS } from '../../movements';
 import { eventKey } from '../../movements/event-key';
 import { baseOf } from '../analysis/derived';
 import { edit, useDocument } from '../stores/document-store';
-import { TEXT } from '../../ui/text/application/movement';
+import { TEXT } from '../../text/application/movement';
 
 /**
  * Changes of the open session's movement. It becomes the session's own with the first change; no other session changes

@@ -5,7 +5,7 @@ import { edit } from '../stores/document-store';
 import { readInWorker } from '../files/file-worker';
 import type { MovementFile, MovementFileWorker } from './movement-file-worker';
 import { notify } from '../stores/notices';
-import { TEXT } from '../../ui/text/application/movement';
+import { TEXT } from '../../text/application/movement';
 
 /** Measures the open session by a movement that ships. */
 export function chooseMovement(id: string): void {

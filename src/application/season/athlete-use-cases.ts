@@ -18,7 +18,7 @@ import type { StorageIssue } from '../../storage/storage-issue';
 import { setSession, whenStored } from '../stores/document-store';
 import type { SquadMember } from './squad';
 import { otherWindows } from '../stores/windows';
-import { TEXT } from '../../ui/text/application/season';
+import { TEXT } from '../../text/application/season';
 
 /** A record of somebody of whom only sessions told so far. */
 export function firstRecord({ key, name }: Pick<SquadMember, 'key' | 'name'>, performer: Performer | null): Athlete {

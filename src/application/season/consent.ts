@@ -8,7 +8,7 @@ import { mediaNamedIn, removeVideos } from '../../storage/media';
 import { listSessions } from '../../storage/sessions';
 import { edit, setSession, whenStored, useDocument } from '../stores/document-store';
 import { openSources } from '../session/session-use-cases';
-import { TEXT } from '../../ui/text/application/season';
+import { TEXT } from '../../text/application/season';
 
 const clipsOf = (session: Session, { performer, mediaId }: Clip): readonly Clip[] =>
   clipsShowing(session, performerKey(performer), mediaId === null ? [] : [mediaId]);

@@ -6,7 +6,7 @@ import { readSession, saveSession } from '../../storage/sessions';
 import type { StorageIssue } from '../../storage/storage-issue';
 import { edit, whenStored, useDocument } from '../stores/document-store';
 import { takeTrial } from './taken-trials';
-import { TEXT } from '../../ui/text/application/season';
+import { TEXT } from '../../text/application/season';
 
 /** Records what the analyst says of a correction, or lets the numbers decide again. */
 export function settle(correctionId: string, word: CorrectionVerdict | null): void {

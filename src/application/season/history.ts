@@ -8,7 +8,7 @@ import { whenStored } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import type { HistoryWorker } from './history-worker';
 import { resultOf } from '../analysis/session-result';
-import { TEXT } from '../../ui/text/application/season';
+import { TEXT } from '../../text/application/season';
 
 /** Results of sessions as they were last measured; a session that changed since is measured again. */
 const measured = new Map<string, { readonly updatedAt: string; readonly result: SessionResult }>();

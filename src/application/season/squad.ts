@@ -6,7 +6,7 @@ import { WorkerClient } from '../../media/worker-client';
 import type { HistoryWorker } from './history-worker';
 import { whenStored } from '../stores/document-store';
 import { holdsWords } from '../session/search';
-import { TEXT } from '../../ui/text/application/season';
+import { TEXT } from '../../text/application/season';
 
 /** One person of the sessions and records of this browser. */
 export interface SquadMember {

@@ -11,7 +11,7 @@ import { baseOf } from '../analysis/derived';
 import { edit, whenStored, useDocument } from '../stores/document-store';
 import { holdsWords } from '../session/search';
 import { openSources } from '../session/session-use-cases';
-import { TEXT } from '../../ui/text/application/season';
+import { TEXT } from '../../text/application/season';
 
 /** A performance of another session, as it is listed. */
 export interface ListedTrial extends StoredTrialSummary {

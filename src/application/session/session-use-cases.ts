@@ -11,7 +11,7 @@ import { openStoredClip } from '../files/stored-clips';
 import { adoptUnderway } from '../talk/talk-underway';
 import { setView } from '../stores/view-store';
 import { holdSession, watchWindows } from '../stores/windows';
-import { TEXT } from '../../ui/text/application/session';
+import { TEXT } from '../../text/application/session';
 
 /** Makes an empty session and stores it. */
 export async function createSession(name: string, movementId: string): Promise<Result<string, StorageIssue>> {

@@ -2,7 +2,7 @@ import type { Trial } from '../../core/trial/trial';
 import { JOINT_POINTS } from '../../core/anatomy/body-points';
 import { coverage } from '../../core/tracks/track';
 import type { Derived } from '../analysis/derived';
-import { TEXT } from '../../ui/text/application/session';
+import { TEXT } from '../../text/application/session';
 
 /** The order of work. Every step can be opened at any time. */
 export const STEPS = [

@@ -6,7 +6,7 @@ import type { Session } from '../../core/model/session';
 import { saveLeaving, saveSession } from '../../storage/sessions';
 import { notify } from './notices';
 import { mayWrite, tellStored, writesAlone } from './windows';
-import { TEXT } from '../../ui/text/application/stores';
+import { TEXT } from '../../text/application/stores';
 
 interface DocumentState {
   readonly session: Session | null;

@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import { useJobs } from './jobs';
 import { notify } from './notices';
 import { otherWindows } from './windows';
-import { TEXT } from '../../ui/text/application/stores';
+import { TEXT } from '../../text/application/stores';
 
 /** Takes the new version that waits; null while none does. */
 export const useUpdate = create<{ readonly take: (() => Promise<void>) | null }>(() => ({ take: null }));

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { notify } from './notices';
-import { TEXT } from '../../ui/text/application/stores';
+import { TEXT } from '../../text/application/stores';
 
 /** What this window is to the session that is open in it. */
 interface WindowState {

@@ -12,7 +12,7 @@ import { notify } from '../stores/notices';
 import { addSection, removeSection } from './talk-sections';
 import { setUnderway } from './talk-underway';
 import { mayWrite } from '../stores/windows';
-import { TEXT } from '../../ui/text/application/talk';
+import { TEXT } from '../../text/application/talk';
 
 interface TalkState {
   /** Whether the talk bar is shown. */

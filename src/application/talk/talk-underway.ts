@@ -4,7 +4,7 @@ import { useDocument } from '../stores/document-store';
 import { notify } from '../stores/notices';
 import { addSection } from './talk-sections';
 import { useWindow } from '../stores/windows';
-import { TEXT } from '../../ui/text/application/talk';
+import { TEXT } from '../../text/application/talk';
 
 /**
  * The section that is being recorded to each session, until it belongs to it: a page that crashes meanwhile finds it

@@ -23,7 +23,7 @@ import { startJob } from '../stores/jobs';
 import { notify } from '../stores/notices';
 import { asMarks } from '../events/proposals';
 import { videoOf } from '../files/stored-clips';
-import { TEXT } from '../../ui/text/application/tracks';
+import { TEXT } from '../../text/application/tracks';
 
 /** What detecting came to. */
 export interface Detected {

@@ -28,7 +28,7 @@ import { readInWorker } from '../files/file-worker';
 import { notify } from '../stores/notices';
 import type { PointFileWorker } from './point-file-worker';
 import { placeClip, type ClipPlace } from '../clips/clip-use-cases';
-import { TEXT } from '../../ui/text/application/tracks';
+import { TEXT } from '../../text/application/tracks';
 
 /** A file of points that the user chose; nothing of the session changes. */
 export interface ProbedPoints {

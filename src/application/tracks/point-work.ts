@@ -9,7 +9,7 @@ import { useDocument } from '../stores/document-store';
 import { notify } from '../stores/notices';
 import { carryOn, trackPointOf, hidePoint, movePoint, swapSidesOf } from './track-use-cases';
 import { setPointWork, useView } from '../stores/view-store';
-import { TEXT } from '../../ui/text/application/tracks';
+import { TEXT } from '../../text/application/tracks';
 
 /** Acts of placing points by hand; each is one undoable step. */
 

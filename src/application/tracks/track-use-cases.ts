@@ -14,7 +14,7 @@ import { trackPoint, type TrackingIssue, type TrackingResult } from '../../media
 import { edit, useDocument } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import { videoOf } from '../files/stored-clips';
-import { TEXT } from '../../ui/text/application/tracks';
+import { TEXT } from '../../text/application/tracks';
 
 function changeTrack(
   clip: Clip,

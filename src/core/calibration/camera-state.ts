@@ -1,6 +1,7 @@
 import { extentOf } from '../signal/extent';
 import type { CameraPath } from '../model/clip';
 import { LEAST_SHARE } from './camera-motion';
+import { TEXT } from '../../text/core/calibration';
 
 /**
  * What of the picture must stay as it is through a clip for a number to be true: nothing (angles between parts of the
@@ -51,13 +52,13 @@ export function cameraState(camera: CameraPath | null): CameraState {
 
 /** What a camera did, in a phrase. */
 export function cameraWords({ kind, shift, zoom, roll }: CameraState): string {
-  if (kind === 'unknown') return 'nobody has looked whether it moves';
-  if (kind === 'still') return 'stands still';
-  if (kind === 'no hold') return 'cannot be told: nothing that stands still gives a hold';
+  if (kind === 'unknown') return TEXT.nobodyHasLookedWhether;
+  if (kind === 'still') return TEXT.standsStill;
+  if (kind === 'no hold') return TEXT.cannotBeToldNothing;
   const parts = [
-    ...(shift > STILL_CAMERA.shift ? [`follows over ${shift.toFixed(2)} of the picture\u2019s width`] : []),
-    ...(zoom > STILL_CAMERA.zoom ? [`zooms ${zoom.toFixed(2)} times`] : []),
-    ...(roll > STILL_CAMERA.roll ? [`tilts sideways by ${((roll * 180) / Math.PI).toFixed(1)} degrees`] : []),
+    ...(shift > STILL_CAMERA.shift ? [TEXT.followsOverOfPicturesWidth(shift.toFixed(2))] : []),
+    ...(zoom > STILL_CAMERA.zoom ? [TEXT.zoomsTimes(zoom.toFixed(2))] : []),
+    ...(roll > STILL_CAMERA.roll ? [TEXT.tiltsSidewaysByDegrees(((roll * 180) / Math.PI).toFixed(1))] : []),
   ];
   return parts.join(', ');
 }

@@ -1,6 +1,7 @@
 import { solve } from '../geometry/solve';
 import { fail, ok, type Issue, type Result } from '../result';
 import type { Vec2 } from '../geometry/vec2';
+import { TEXT } from '../../text/core/calibration';
 
 /** A plane perspective, row by row: a point (x, y, 1) goes to (X, Y, W), that is to (X / W, Y / W). */
 export type Homography = readonly [number, number, number, number, number, number, number, number, number];
@@ -55,10 +56,7 @@ export function homography(
   to: readonly Vec2[],
 ): Result<Homography, Issue<'too-few' | 'on-a-line'>> {
   if (from.length < 4 || from.length !== to.length)
-    return fail(
-      'too-few',
-      `A plane needs four marks, each with its place on the ground; there are ${Math.min(from.length, to.length)}.`,
-    );
+    return fail('too-few', TEXT.planeNeedsFourMarksEach(Math.min(from.length, to.length)));
   const [a, b] = [normalising(from), normalising(to)];
   const normal = Array.from({ length: 8 }, () => new Array<number>(8).fill(0));
   const right = new Array<number>(8).fill(0);
@@ -76,12 +74,7 @@ export function homography(
     }
   });
   const h = solve(normal, right);
-  if (!h)
-    return fail(
-      'on-a-line',
-      'Three of the marks lie on one line, or two on each other. Choose the corners of something wide, such as a ' +
-        'box painted on the ground.',
-    );
+  if (!h) return fail('on-a-line', TEXT.threeOfMarksLie);
   const found = times(times(inverse(b), [...h, 1] as unknown as Homography), a);
   return ok(found.map((v) => v / found[8]) as unknown as Homography);
 }

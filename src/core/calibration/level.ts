@@ -1,5 +1,6 @@
 import { subtract, type Vec2 } from '../geometry/vec2';
 import { fail, ok, type Issue, type Result } from '../result';
+import { TEXT } from '../../text/core/calibration';
 
 /** Radians by which a clip's picture is turned clockwise to be level. */
 export const levelOf = (clip: { readonly levelDegrees: number }): number => (clip.levelDegrees * Math.PI) / 180;
@@ -16,11 +17,7 @@ export function levelByLine(from: Vec2, to: Vec2): Result<number, Issue<'line-to
   const d = subtract(to, from);
   const length = Math.hypot(d.x, d.y);
   if (length < SHORTEST_LINE) {
-    return fail(
-      'line-too-short',
-      `A line of ${length.toFixed(0)} pixels is too short to level by. Draw it along something level or plumb, ` +
-        `at least ${SHORTEST_LINE} pixels long.`,
-    );
+    return fail('line-too-short', TEXT.lineOfPixelsIsToo(length.toFixed(0), SHORTEST_LINE));
   }
   const degrees = (Math.atan2(d.y, d.x) * 180) / Math.PI;
   const beside = degrees - 90 * Math.round(degrees / 90);

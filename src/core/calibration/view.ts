@@ -2,6 +2,7 @@ import type { Clip, View, ViewKind } from '../model/clip';
 import type { Plane } from '../model/measure';
 import { COVERAGE_95 } from '../statistics/normal';
 import { notMeasurable, type NotMeasurable } from '../reading';
+import { TEXT } from '../../text/core/calibration';
 
 export const PLANE_OF_VIEW: Readonly<Record<ViewKind, Exclude<Plane, 'any'>>> = {
   side: 'sagittal',
@@ -11,9 +12,9 @@ export const PLANE_OF_VIEW: Readonly<Record<ViewKind, Exclude<Plane, 'any'>>> = 
 };
 
 const CAMERA_FOR: Readonly<Record<Exclude<Plane, 'any'>, string>> = {
-  sagittal: 'from the side, at right angles to the direction of travel',
-  frontal: 'from straight in front or behind',
-  transverse: 'with a second camera 60 to 120 degrees from the first, or from above',
+  sagittal: TEXT.fromSideAtRightAngles,
+  frontal: TEXT.fromStraightInFront,
+  transverse: TEXT.withSecondCameraToDegrees,
 };
 
 /** Beyond this a planar measure is not corrected but refused. */
@@ -28,13 +29,13 @@ export function viewRefusal(clip: Pick<Clip, 'view'>, plane: Plane): NotMeasurab
   if (plane === 'any') return null;
   const { kind, offPlaneDegrees } = clip.view;
   if (PLANE_OF_VIEW[kind] !== plane) {
-    return notMeasurable('wrong-view', `Not measurable from the ${kind}`, `Film also ${CAMERA_FOR[plane]}.`);
+    return notMeasurable('wrong-view', TEXT.notMeasurable(kind), TEXT.filmAlso(CAMERA_FOR[plane]));
   }
   if (offPlaneDegrees !== null && Math.abs(offPlaneDegrees) > MOST_OFF_PLANE_DEGREES) {
     return notMeasurable(
       'view-too-oblique',
-      `The camera is ${Math.abs(offPlaneDegrees)} degrees off the ${kind} view; ${MOST_OFF_PLANE_DEGREES} is the most`,
-      `Film ${CAMERA_FOR[plane]}.`,
+      TEXT.cameraIsDegreesOffView(Math.abs(offPlaneDegrees), kind, MOST_OFF_PLANE_DEGREES),
+      TEXT.filmCamera(CAMERA_FOR[plane]),
     );
   }
   return null;

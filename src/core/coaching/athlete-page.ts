@@ -7,6 +7,7 @@ import { correctionOf } from './correction';
 import { doseText, ladderOf } from './ladder';
 import type { PlanItem } from './plan';
 import { usualDrills, usualSelfCheck } from './usual-words';
+import { TEXT } from '../../text/core/coaching';
 
 /** What an athlete carries out of the room: no deviations, no shares of a height, few words. */
 export interface AthletePage {
@@ -38,7 +39,7 @@ export interface AthleteCorrection {
 const MOST_GOOD = 4;
 const MOST_DRILLS = 2;
 /** In place of a number that only an analyst reads. */
-const AS_SHOWN = 'as in the second picture';
+const AS_SHOWN = TEXT.asInSecondPicture;
 
 /** Strengths before what is on target, and what the eye found before both. */
 function goodOf(movement: Movement, judged: readonly Judged[], notes: readonly Note[]): readonly string[] {
@@ -112,10 +113,7 @@ export function athletePage(
   const seen = notes
     .filter((n) => n.kind === 'work-on' && n.text.trim() && !made.includes(n.id))
     .map((n) => n.text.trim());
-  const nothing =
-    judgedCount(judged).judged === 0
-      ? 'Nothing was judged yet, so this page says nothing of the technique.'
-      : 'Nothing to change was found. Keep it as it is, and film it again next time.';
+  const nothing = judgedCount(judged).judged === 0 ? TEXT.nothingWasJudgedYetSo : TEXT.nothingToChangeWasFound;
   return {
     good: goodOf(movement, judged, notes),
     corrections,

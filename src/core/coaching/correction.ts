@@ -10,6 +10,7 @@ import type { PlanItem } from './plan';
 import { usualWords } from '../measures';
 import { ladderOf } from './ladder';
 import { usualDrills, usualSelfCheck, usualWhy } from './usual-words';
+import { TEXT } from '../../text/core/coaching';
 
 /** One thing to work on, ready to be read by an athlete. */
 export interface Correction {
@@ -38,21 +39,15 @@ export interface Correction {
 }
 
 const cautionOf = (text: string | null, minor: boolean): string | null =>
-  text === null
-    ? null
-    : minor
-      ? `${text} This performer is under age: growth plates and tendons are still growing, so pain that stays is ` +
-        'never trained through.'
-      : text;
+  text === null ? null : minor ? TEXT.thisPerformerIsUnderAge(text) : text;
 
 /** How much is practised: a growing body tolerates less (common practice). */
 const loadOf = (risk: boolean, minor: boolean): string =>
   minor
-    ? 'Few repetitions, no added weight, rest days ' +
-      `kept${risk ? '; only with a qualified coach beside it, and a guardian who knows of it' : ''}.`
+    ? TEXT.fewRepetitionsNoAddedWeight(risk ? TEXT.onlyWithQualifiedCoachBeside : '')
     : risk
-      ? 'At reduced load and speed first, under a qualified coach; more only while it stays free of pain.'
-      : 'A few fresh repetitions at a time; add speed once the position holds.';
+      ? TEXT.atReducedLoadAndSpeed
+      : TEXT.fewFreshRepetitionsAtTime;
 
 /** @param minor whether the performer is under age, which changes the load and the wording of a caution */
 export function draftCorrection(movement: Movement, gap: RankedGap, minor = false): Correction {
@@ -66,10 +61,10 @@ export function draftCorrection(movement: Movement, gap: RankedGap, minor = fals
   const low = gap.judged.excess < 0;
   const range = ((): string => {
     if (unit === 'answer') return 'yes';
-    if (!band) return 'as in the reference';
-    if (!Number.isFinite(band.low)) return `at most ${text(band.high)}`;
-    if (!Number.isFinite(band.high)) return `at least ${text(band.low)}`;
-    return `${text(band.low)} to ${text(band.high)}`;
+    if (!band) return TEXT.asInReference;
+    if (!Number.isFinite(band.low)) return TEXT.atMost(text(band.high));
+    if (!Number.isFinite(band.high)) return TEXT.atLeast(text(band.low));
+    return TEXT.toLowHigh(text(band.low), text(band.high));
   })();
   const drills = coaching.drills ?? usualDrills(movement, measure, range);
   const isNumber = unit !== 'answer' && band !== null;
@@ -112,7 +107,7 @@ const ownAsCorrection = ({ id, noteId, ...own }: OwnCorrection, minor: boolean):
   willFollow: [],
   caution: null,
   load: own.change === 'set-up' ? '' : loadOf(false, minor),
-  reason: noteId === null ? 'the analyst adds it' : 'the eye found it',
+  reason: noteId === null ? TEXT.analystAdds : TEXT.eyeFound,
 });
 
 /**
@@ -140,7 +135,7 @@ export function correctionOfNote(movement: Movement, note: Note): Omit<OwnCorrec
   return {
     noteId: note.id,
     change: 'technique',
-    title: words || measure?.name || 'Seen by eye',
+    title: words || measure?.name || TEXT.seenByEye,
     seen: words,
     shouldBe: '',
     why: measure ? measure.coaching?.why || usualWhy(movement, measure) : '',
@@ -153,4 +148,4 @@ export function correctionOfNote(movement: Movement, note: Note): Omit<OwnCorrec
 const PLACES = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'];
 
 /** What the n-th correction is called, from 0. */
-export const placeName = (n: number): string => PLACES[n] ?? `No. ${n + 1}`;
+export const placeName = (n: number): string => PLACES[n] ?? TEXT.noN(n + 1);

@@ -1,4 +1,5 @@
 import type { Stage } from '../model/practice';
+import { TEXT } from '../../text/core/coaching';
 
 /** What decides how much is done, and when a stage is passed. */
 export interface LadderOf {
@@ -35,17 +36,15 @@ const kindOf = (i: number, count: number): Kind => (i === count - 1 ? 'full' : i
 
 /** Tries of which most must be right before the next stage (common practice). */
 const PASS: Readonly<Record<Kind, (target: string | null) => string>> = {
-  hold: () => 'Is the position right, and still to the end, 4 times of 5?',
-  slow: () => 'Is it the same position when slow, 5 times of 6?',
-  full: (target) =>
-    target === null ? 'Does it look as in the second picture, 3 times of 4?' : `Filmed: ${target}, 3 times of 4.`,
+  hold: () => TEXT.isPositionRightAndStill,
+  slow: () => TEXT.isItSamePositionWhen,
+  full: (target) => (target === null ? TEXT.doesItLookAs : TEXT.filmedTimes(target)),
 };
 
 const IF_NOT: Readonly<Record<Kind, (risk: boolean) => string>> = {
-  hold: () => 'Make it easier: hold on to something, or hold it for a shorter time.',
-  slow: () => 'Go back one stage for one practice.',
-  full: (risk) =>
-    `Go back one stage for two practices, then try again${risk ? ', a coach beside it; stop where it hurts' : ''}.`,
+  hold: () => TEXT.makeItEasierHold,
+  slow: () => TEXT.goBackOneStage,
+  full: (risk) => TEXT.goBackOneStageForTwo(risk ? TEXT.coachBesideItStopWhere : ''),
 };
 
 /** Drills as a ladder of stages: how much of each, when it is passed, and what is done where it is not. */
@@ -60,5 +59,5 @@ export function doseText({ sets, repetitions, load }: Stage): string {
   // Numbers of one dose stay on one line.
   const many = `${sets}\u00a0\u00d7\u00a0${repetitions}`;
   if (load === null) return many;
-  return `${many} at ${load === 1 ? 'full speed' : `${Math.round(100 * load)}\u00a0% of full speed`}`;
+  return TEXT.atManyRest(many, load === 1 ? TEXT.fullSpeed : TEXT.ofFullSpeed(Math.round(100 * load)));
 }

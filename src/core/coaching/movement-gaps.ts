@@ -1,5 +1,6 @@
 import type { Measure } from '../model/measure';
 import type { Movement } from '../model/movement';
+import { TEXT } from '../../text/core/coaching';
 
 /** Part of a movement in which something is missing. */
 export type MovementPart = 'moments' | 'measures' | 'sheet' | 'rest';
@@ -30,22 +31,21 @@ function waiting({ moments }: Movement): readonly string[] {
 }
 
 const COACHED = [
-  ['seenLow', 'what is seen when it is too small'],
-  ['seenHigh', 'what is seen when it is too large'],
-  ['why', 'why it matters'],
-  ['cue', 'a cue'],
+  ['seenLow', TEXT.whatIsSeenWhen],
+  ['seenHigh', TEXT.whatIsSeenWhenItIs],
+  ['why', TEXT.whyItMatters],
+  ['cue', TEXT.cue],
 ] as const;
 
 function gapsOfMeasure(measure: Measure): readonly string[] {
   const { target, coaching, kind } = measure;
-  const texts = UNNAMED.test(measure.name) ? ['has no name of its own'] : [];
+  const texts = UNNAMED.test(measure.name) ? [TEXT.hasNoNameOfIts] : [];
   if (!target) return texts;
-  if (target.type !== 'same-as-reference' && NO_SOURCE.test(target.source))
-    texts.push('has a target that names no source');
+  if (target.type !== 'same-as-reference' && NO_SOURCE.test(target.source)) texts.push(TEXT.hasTargetThatNamesNo);
   if (kind === 'checkpoint') return texts;
   const oneSided = target.type === 'at-least' ? 'seenHigh' : target.type === 'at-most' ? 'seenLow' : null;
   const without = COACHED.filter(([key]) => key !== oneSided && !coaching?.[key].trim()).map(([, words]) => words);
-  if (without.length > 0) texts.push(`does not say ${without.join(', ')}`);
+  if (without.length > 0) texts.push(TEXT.doesNotSay(without.join(', ')));
   return texts;
 }
 
@@ -59,12 +59,8 @@ export function movementGaps(movement: Movement): readonly MovementGap[] {
   const judged = measures.filter((m) => m.target);
   return [
     ...moments.flatMap(({ id, name, hint }): MovementGap[] => [
-      ...(hint.trim()
-        ? []
-        : [{ part: 'moments' as const, id, text: `\u201c${name}\u201d does not say what to look for` }]),
-      ...(stuck.includes(id)
-        ? [{ part: 'moments' as const, id, text: `The rule of \u201c${name}\u201d waits for one that waits for it` }]
-        : []),
+      ...(hint.trim() ? [] : [{ part: 'moments' as const, id, text: TEXT.doesNotSayWhat(name) }]),
+      ...(stuck.includes(id) ? [{ part: 'moments' as const, id, text: TEXT.ruleOfWaitsForOne(name) }] : []),
     ]),
     ...measures.flatMap((measure) =>
       gapsOfMeasure(measure).map((text) => ({
@@ -73,11 +69,9 @@ export function movementGaps(movement: Movement): readonly MovementGap[] {
         text: `\u201c${measure.name}\u201d ${text}`,
       })),
     ),
-    ...(judged.length === 0
-      ? [{ part: 'measures' as const, id: null, text: 'No measure has a target: nothing would be judged' }]
-      : []),
+    ...(judged.length === 0 ? [{ part: 'measures' as const, id: null, text: TEXT.noMeasureHasTargetNothing }] : []),
     ...(judged.length > 1 && causes.length === 0
-      ? [{ part: 'measures' as const, id: null, text: 'No measure is the cause of another: no correction has a root' }]
+      ? [{ part: 'measures' as const, id: null, text: TEXT.noMeasureIsCause }]
       : []),
     ...(sheet?.criteria ?? []).flatMap((criterion) =>
       judged.some((m) => m.id === criterion.measure)
@@ -86,15 +80,13 @@ export function movementGaps(movement: Movement): readonly MovementGap[] {
             {
               part: 'sheet' as const,
               id: criterion.id,
-              text: `The criterion \u201c${criterion.name}\u201d can never be met: its measure has no target`,
+              text: TEXT.criterionCanNeverBeMet(criterion.name),
             },
           ],
     ),
-    ...(cautions.some((c) => c.always)
-      ? []
-      : [{ part: 'rest' as const, id: null, text: 'No caution stands on every report' }]),
+    ...(cautions.some((c) => c.always) ? [] : [{ part: 'rest' as const, id: null, text: TEXT.noCautionStandsOnEvery }]),
     ...(repeats && !moments.find((m) => m.id === repeats.by)?.rule
-      ? [{ part: 'rest' as const, id: null, text: 'Repetitions are counted by a moment that has no rule' }]
+      ? [{ part: 'rest' as const, id: null, text: TEXT.repetitionsAreCountedByMoment }]
       : []),
   ];
 }

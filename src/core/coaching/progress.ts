@@ -7,6 +7,7 @@ import type { Measure } from '../model/measure';
 import type { CorrectionVerdict } from '../model/session';
 import type { Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
+import { TEXT } from '../../text/core/coaching';
 
 /** One measure as one session read it of the athlete, SI. */
 export interface ReadOnce {
@@ -249,7 +250,7 @@ export function followCorrections(
         change,
         notRead:
           measure && results[last]!.readings.every((r) => r.measureId !== id)
-            ? (results[last]!.missing[id] ?? 'It was not measured.')
+            ? (results[last]!.missing[id] ?? TEXT.itWasNotMeasured)
             : null,
         correctionVerdicts,
       };

@@ -8,6 +8,7 @@ import type { Note } from '../model/session';
 import type { Trial } from '../trial/trial';
 import { correctionOf, type Correction } from './correction';
 import type { Plan } from './plan';
+import { TEXT } from '../../text/core/coaching';
 
 export interface ReportOf {
   readonly movement: Movement;
@@ -58,8 +59,8 @@ export function reportOf({ movement, judged, priorities, plan, notes, athlete, r
     nothing:
       plan.items.length === 0 && counted.judged > 0
         ? withEye(
-            'No measured difference lies beyond its range and its measuring error.',
-            notes.some((n) => n.kind === 'work-on') && 'What the eye found stands above.',
+            TEXT.noMeasuredDifferenceLiesBeyond,
+            notes.some((n) => n.kind === 'work-on') && TEXT.whatEyeFoundStandsAbove,
           )
         : null,
     dropped: priorities.dropped.map(({ gap, reason }) => ({
@@ -74,8 +75,8 @@ export function reportOf({ movement, judged, priorities, plan, notes, athlete, r
     withoutGood:
       strengths.length + onTarget.length === 0
         ? withEye(
-            counted.judged === 0 ? 'Nothing was measured.' : 'No measure stands clear of the measuring error.',
-            notes.some((n) => n.kind === 'good') && 'What the eye found good stands above.',
+            counted.judged === 0 ? TEXT.nothingWasMeasured : TEXT.noMeasureStandsClear,
+            notes.some((n) => n.kind === 'good') && TEXT.whatEyeFoundGoodStands,
           )
         : null,
     filming: filmingRequests(judged, athlete, reference),

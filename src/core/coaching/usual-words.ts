@@ -1,11 +1,12 @@
 import { eventsOf, type Measure, type Plane } from '../model/measure';
 import type { Movement } from '../model/movement';
+import { TEXT } from '../../text/core/coaching';
 
 const CAMERA: Readonly<Record<Plane, string>> = {
-  sagittal: 'Camera from the side at hip height',
-  frontal: 'Camera from the front or from behind at hip height',
-  transverse: 'Camera from above',
-  any: 'Camera on a stand, everything in the picture',
+  sagittal: TEXT.cameraFromSideAtHip,
+  frontal: TEXT.cameraFromFrontOr,
+  transverse: TEXT.cameraFromAbove,
+  any: TEXT.cameraOnStandEverything,
 };
 
 const eventName = (movement: Movement, id: string | undefined): string =>
@@ -16,23 +17,15 @@ const eventName = (movement: Movement, id: string | undefined): string =>
  * slow to fast).
  */
 export function usualDrills(movement: Movement, measure: Measure, range: string): readonly string[] {
-  const [at, from] = eventsOf(measure).map((id) => eventName(movement, id));
+  const [at = '', from = at] = eventsOf(measure).map((id) => eventName(movement, id));
   if (measure.kind === 'checkpoint' || measure.kind === 'facing-by-eye')
-    return [
-      `Hold the position of ${at} and look at it`,
-      `Slowly into ${at}, and stop there`,
-      'Full movement, looked at again',
-    ];
+    return [TEXT.holdPositionOfAndLook(at), TEXT.slowlyIntoAndStopThere(at), TEXT.fullMovementLookedAtAgain];
   if (measure.region === 'timing')
-    return [
-      `Walk through it from ${from ?? at} to ${at}, counting aloud`,
-      'At half speed, to claps in the rhythm of the reference',
-      `At full speed, filmed, until it is ${range}`,
-    ];
+    return [TEXT.walkThroughItFrom(from, at), TEXT.atHalfSpeedToClaps, TEXT.atFullSpeedFilmedUntil(range)];
   return [
-    `Hold the position of ${at} with it ${range.startsWith('a') ? range : `at ${range}`}, before a mirror or a camera`,
-    `Slowly into ${at}, and stop there`,
-    `At full speed, filmed, once the slow one is ${range}`,
+    TEXT.holdPositionOfWith(at, range.startsWith('a') ? range : TEXT.atRange(range)),
+    TEXT.slowlyIntoAndStopThere(at),
+    TEXT.atFullSpeedFilmedOnce(range),
   ];
 }
 
@@ -40,8 +33,8 @@ export function usualDrills(movement: Movement, measure: Measure, range: string)
 export function usualSelfCheck(movement: Movement, measure: Measure, range: string): string {
   const at = eventName(movement, eventsOf(measure)[0]);
   if (measure.kind === 'checkpoint' || measure.kind === 'facing-by-eye')
-    return `${CAMERA[measure.plane]}; stop at ${at} and ask: ${measure.question}`;
-  return `${CAMERA[measure.plane]}; stop at ${at}: ${measure.name.toLowerCase()} should be ${range}.`;
+    return TEXT.stopAtAndAsk(CAMERA[measure.plane], at, measure.question);
+  return TEXT.stopAtShould(CAMERA[measure.plane], at, measure.name.toLowerCase(), range);
 }
 
 /** What follows from it in this movement, or else where the target comes from. */
@@ -51,6 +44,6 @@ export function usualWhy(movement: Movement, measure: Measure): string {
     return `${follows.map((link) => link.because).join('; ')}.`.replace(/^./, (c) => c.toUpperCase());
   if (!measure.target) return '';
   return measure.target.type === 'same-as-reference'
-    ? 'The reference has it otherwise, by more than the tolerance.'
-    : `The target: ${measure.target.source}.`;
+    ? TEXT.referenceHasItOtherwise
+    : TEXT.targetSource(measure.target.source);
 }

@@ -7,6 +7,7 @@ import { partsOf } from '../trial/places';
 import type { Trial } from '../trial/trial';
 import { isFromDetector } from '../tracks/track';
 import type { ReadingOf } from './side';
+import { TEXT } from '../../text/core/comparison';
 
 /** Bodies that do the same face the same way, or nearly: so far apart, radians, they were read from other ends. */
 const OPPOSITE = (150 * Math.PI) / 180;
@@ -30,12 +31,7 @@ const namedByDetector = (trial: Trial, refs: readonly PointRef[], { provenance }
     ),
   );
 
-const EXCHANGED = notMeasurable(
-  'sides-exchanged',
-  'Athlete and reference face opposite ways here: a detector has likely taken left for right in one of them',
-  'Look at both pictures of this moment. Where the sides are wrong, exchange left and right at Measure; where they are ' +
-    'right, place these points by hand.',
-);
+const EXCHANGED = notMeasurable('sides-exchanged', TEXT.athleteAndReferenceFaceOpposite, TEXT.lookAtBothPictures);
 
 /**
  * Readings of one measure in all trials of a comparison, without those of a direction from side to side that faces the

@@ -7,6 +7,7 @@ import type { Trial } from '../trial/trial';
 import { notMeasurable, ownSd, sharedVariance, type Measured, type Reading, type SharedError } from '../reading';
 import { meanAndSd } from '../statistics/mean';
 import { quadrature } from '../statistics/propagate';
+import { TEXT } from '../../text/core/comparison';
 
 /** One trial as all its cameras see it, the main one first. */
 export type Views = readonly Trial[];
@@ -99,11 +100,7 @@ function sharedInMean(known: readonly Measured[], part: keyof SharedError): numb
 export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideReading {
   if (all.length === 0)
     return {
-      reading: notMeasurable(
-        'no-reference',
-        'There is nothing to compare with',
-        'Add a reference clip at Intake, or choose another reference at Compare.',
-      ),
+      reading: notMeasurable('no-reference', TEXT.thereIsNothingToCompare, TEXT.addReferenceClipAtIntake),
       spread: null,
     };
   const known = all.flatMap(({ reading, performer }) => (reading.measurable ? [{ reading, performer }] : []));

@@ -1,6 +1,7 @@
 import type { Vec2 } from '../geometry/vec2';
 import type { PersonBox } from '../model/kept-detections';
 import { fail, ok, type Issue, type Result } from '../result';
+import { TEXT } from '../../text/core/detections';
 
 /** A smaller box holds too little of a person to be found, pixels. */
 const SMALLEST = 24;
@@ -15,11 +16,7 @@ export function boxBetween(a: Vec2, b: Vec2, frame: number): Result<PersonBox, I
     height: Math.abs(a.y - b.y),
   };
   if (Math.max(box.width, box.height) < SMALLEST)
-    return fail(
-      'too-small',
-      `A box of ${box.width.toFixed(0)} by ${box.height.toFixed(0)} pixels is too small. Draw it from one corner ` +
-        'to the other, round the whole person.',
-    );
+    return fail('too-small', TEXT.boxOfByPixels(box.width.toFixed(0), box.height.toFixed(0)));
   return ok(box);
 }
 

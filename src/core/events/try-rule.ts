@@ -3,6 +3,7 @@ import { notMeasurable, type NotMeasurable } from '../reading';
 import { cameraRefusal } from '../trial/camera-refusal';
 import type { Trial } from '../trial/trial';
 import { pictureOfRule, proposeEvents, type Proposal } from './propose-events';
+import { TEXT } from '../../text/core/events';
 
 /** What a rule proposes in a trial, or why it proposes nothing. */
 export type Tried =
@@ -19,20 +20,15 @@ const refused = (...args: Parameters<typeof notMeasurable>): Tried => ({
  */
 export function tryRule(movement: Movement, trial: Trial, eventId: string): Tried {
   const rule = movement.moments.find((m) => m.id === eventId)?.rule;
-  if (!rule) return refused('moment-missing', 'It has no rule', 'Give it one, or mark it by eye.');
-  if (trial.clip.pictures)
-    return refused('still-pictures', 'Still pictures have no movement to find it in', 'Mark it by eye.');
+  if (!rule) return refused('moment-missing', TEXT.itHasNoRule, TEXT.giveItOneOrMark);
+  if (trial.clip.pictures) return refused('still-pictures', TEXT.stillPicturesHaveNoMovement, TEXT.markItByEye);
   const moved = cameraRefusal(trial, pictureOfRule(rule));
   if (moved) return { found: null, refused: moved };
   if (Object.keys(trial.smoothed).length === 0)
-    return refused('point-missing', 'The clip has no points yet', 'Detect or place them at Measure.');
+    return refused('point-missing', TEXT.clipHasNoPointsYet, TEXT.detectOrPlaceThem);
   const marks = Object.fromEntries(Object.entries(trial.marks).filter(([id]) => id !== eventId));
   const found = proposeEvents(movement, { ...trial, marks }).find((p) => p.eventId === eventId);
   return found
     ? { found, refused: null }
-    : refused(
-        'no-crossing',
-        'The rule finds nothing between the moments beside it',
-        'Change its level or direction, or drag the moment to its place in the order.',
-      );
+    : refused('no-crossing', TEXT.ruleFindsNothingBetweenMoments, TEXT.changeItsLevelOrDirection);
 }

@@ -1,5 +1,6 @@
 import { fail, ok, type Issue, type Result } from '../result';
 import type { Vec2 } from './vec2';
+import { TEXT } from '../../text/core/geometry';
 
 /** Scale, turn (radians, anticlockwise where y points up) and shift that bring one figure onto another. */
 export interface Similarity {
@@ -24,10 +25,7 @@ const middleOf = (points: readonly Vec2[]): Vec2 => ({
  */
 export function similarity(from: readonly Vec2[], to: readonly Vec2[]): Result<Similarity, Issue<'too-few'>> {
   if (from.length < 2 || from.length !== to.length)
-    return fail(
-      'too-few',
-      `Two figures need the same points, at least two; they have ${from.length} and ${to.length}.`,
-    );
+    return fail('too-few', TEXT.twoFiguresNeedSamePoints(from.length, to.length));
   const [m, n] = [middleOf(from), middleOf(to)];
   let [dot, cross, size, target] = [0, 0, 0, 0];
   from.forEach((p, i) => {
@@ -37,7 +35,7 @@ export function similarity(from: readonly Vec2[], to: readonly Vec2[]): Result<S
     size += x * x + y * y;
     target += u * u + v * v;
   });
-  if (size === 0 || target === 0) return fail('too-few', 'All points of a figure lie on each other.');
+  if (size === 0 || target === 0) return fail('too-few', TEXT.allPointsOfFigureLie);
   const scale = Math.hypot(dot, cross) / size;
   const turn = Math.atan2(cross, dot);
   const [c, s] = [scale * Math.cos(turn), scale * Math.sin(turn)];

@@ -5,6 +5,7 @@ import type { NotMeasurable } from '../reading';
 import { durationSd } from '../statistics/event-time';
 import { COVERAGE_95 } from '../statistics/normal';
 import type { Judged } from './state';
+import { TEXT } from '../../text/core/judgement';
 
 /** What to film better next time, and what it would make measurable. */
 export interface FilmingRequest {
@@ -25,10 +26,10 @@ const CAMERA_REASONS: readonly NotMeasurable['reason'][] = [
 const APART = 10;
 /** Where a camera of each view is square. */
 const SQUARE: Readonly<Record<ViewKind, string>> = {
-  side: 'at right angles to the way of travel and at hip height',
-  front: 'straight in front of the performer',
-  back: 'straight behind the performer',
-  overhead: 'straight above the performer',
+  side: TEXT.atRightAnglesToWay,
+  front: TEXT.straightInFrontOfPerformer,
+  back: TEXT.straightBehindPerformer,
+  overhead: TEXT.straightAbovePerformer,
 };
 /** A performer lower than this share of the picture is filmed from too far away. */
 const SMALL = 0.3;
@@ -54,8 +55,8 @@ export function filmingRequests(
     const apart = (Math.abs(cameraAhead(athlete.clip) - cameraAhead(reference.clip)) * 180) / Math.PI;
     if (apart > APART)
       add(
-        `Stand where the reference\u2019s camera stood, ${SQUARE[athlete.clip.view.kind]}.`,
-        `The two cameras stand ${Math.round(apart)} degrees apart`,
+        TEXT.standWhereReferencesCameraStood(SQUARE[athlete.clip.view.kind]),
+        TEXT.twoCamerasStandDegreesApart(Math.round(apart)),
         null,
       );
   }
@@ -63,11 +64,7 @@ export function filmingRequests(
     const share = athlete.bodyHeight / athlete.clip.height;
     if (share < SMALL) {
       const nearer = Math.round((1 - share / 0.5) * 100);
-      add(
-        `Go ${nearer} % nearer, or zoom in, so that the performer fills half of the picture\u2019s height.`,
-        `The performer is ${Math.round(100 * share)} % of the picture\u2019s height`,
-        null,
-      );
+      add(TEXT.goNearerOrZoom(nearer), TEXT.performerIsOfPicturesHeight(Math.round(100 * share)), null);
     }
     const unsure = judged.filter(
       (j) =>
@@ -79,9 +76,11 @@ export function filmingRequests(
     if (unsure.length > 0 && athlete.clip.captureRate < 200)
       for (const j of unsure)
         add(
-          `Film at ${athlete.clip.captureRate < 100 ? 120 : 240} frames per second.`,
-          `At ${athlete.clip.captureRate} frames per second a time is known to ` +
-            `\u00b1${(1000 * COVERAGE_95 * durationSd(athlete.interval)).toFixed(0)} ms`,
+          TEXT.filmAtFramesPerSecond(athlete.clip.captureRate < 100 ? 120 : 240),
+          TEXT.atFramesPerSecondTime(
+            athlete.clip.captureRate,
+            (1000 * COVERAGE_95 * durationSd(athlete.interval)).toFixed(0),
+          ),
           j.measure.name,
         );
   }

@@ -2,6 +2,7 @@ import type { Movement } from '../model/movement';
 import type { Session } from '../model/session';
 import { type Judged } from './state';
 import { inUnit } from '../units';
+import { TEXT } from '../../text/core/judgement';
 
 /** The parts of a score, each 0..1 unless said otherwise, so that it can be explained in one sentence. */
 export interface ScoreParts {
@@ -51,7 +52,7 @@ const DAYS_TO_CHANGE = { minutes: 0, weeks: 28, season: 150 } as const;
 /** Size of an excess in tolerances, saturating: 1 tolerance is 0.39, 3 are 0.78. */
 const saturate = (tolerances: number): number => 1 - Math.exp(-tolerances / 2);
 
-const COST_WORDS = { minutes: 'minutes', weeks: 'weeks', season: 'a season' } as const;
+const COST_WORDS = { minutes: 'minutes', weeks: 'weeks', season: TEXT.season } as const;
 
 function ownScore(judged: Judged): number {
   return saturate(Math.abs(judged.excess) / judged.tolerance) * judged.confidence * judged.measure.importance;
@@ -89,19 +90,21 @@ function sentence(judged: Judged, parts: ScoreParts, followers: number): string 
   const unit = athlete.measurable ? athlete.unit : 'deg';
   const reasons = [
     unit === 'answer'
-      ? 'an eye did not say yes to it'
-      : `it is ${inUnit(Math.abs(judged.excess), unit)} outside its range, ` +
-        `${(Math.abs(judged.excess) / judged.tolerance).toFixed(1)} times the tolerance`,
+      ? TEXT.eyeDidNotSayYes
+      : TEXT.itIsOutsideItsRange(
+          inUnit(Math.abs(judged.excess), unit),
+          (Math.abs(judged.excess) / judged.tolerance).toFixed(1),
+        ),
     judged.confidence > 0.995
-      ? 'well beyond the measuring error'
-      : `beyond the measuring error (${Math.round(judged.confidence * 100)} % sure)`,
+      ? TEXT.wellBeyondMeasuringError
+      : TEXT.beyondMeasuringErrorSure(Math.round(judged.confidence * 100)),
   ];
-  if (measure.importance >= 0.7) reasons.push('it matters much for the result');
+  if (measure.importance >= 0.7) reasons.push(TEXT.itMattersMuchForResult);
   if (followers > 0)
-    reasons.push(`${followers} other ${followers === 1 ? 'difference follows' : 'differences follow'} from it`);
-  if (parts.risk) reasons.push('it carries a risk');
-  reasons.push(`it takes ${COST_WORDS[measure.cost]} to change`);
-  return `${reasons.slice(0, -1).join(', ')} and ${reasons[reasons.length - 1]}`;
+    reasons.push(TEXT.otherFrom(followers, followers === 1 ? TEXT.differenceFollows : TEXT.differencesFollow));
+  if (parts.risk) reasons.push(TEXT.itCarriesRisk);
+  reasons.push(TEXT.itTakesToChange(COST_WORDS[measure.cost]));
+  return TEXT.andReasonsReason(reasons.slice(0, -1).join(', '), reasons.at(-1)!);
 }
 
 /**
@@ -180,14 +183,10 @@ export function prioritise(
   return {
     proposed: now.slice(0, MOST_CORRECTIONS),
     parked: [
-      ...now
-        .slice(MOST_CORRECTIONS)
-        .map((gap) => ({ gap, why: `Three corrections are the most; this comes after them` })),
+      ...now.slice(MOST_CORRECTIONS).map((gap) => ({ gap, why: TEXT.threeCorrectionsAreMostThis })),
       ...later.map((gap) => ({
         gap,
-        why:
-          `It takes ${COST_WORDS[gap.judged.measure.cost]} to change and the competition is in ` +
-          `${session.daysToCompetition} days`,
+        why: TEXT.itTakesToChangeAndCompetition(COST_WORDS[gap.judged.measure.cost], session.daysToCompetition!),
       })),
     ],
     dropped,

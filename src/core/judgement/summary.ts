@@ -1,4 +1,5 @@
 import { judgedCount, type Judged } from './state';
+import { TEXT } from '../../text/core/judgement';
 
 /**
  * What a verdict rests on, in sentences: how much was judged at all, what waits for the analyst, and what the
@@ -11,26 +12,9 @@ export function judgedSummary(judged: readonly Judged[]): readonly string[] {
   ).length;
   const byOne = judged.filter((j) => j.basis === 'one-performer').length;
   return [
-    n === 0
-      ? `Nothing could be judged; ${measurable} of ${of} measures were read. This says nothing about the athlete.`
-      : `${n} of ${of} measures judged, ${measurable} read.`,
-    ...(waiting > 0
-      ? [
-          `${waiting} ${waiting === 1 ? 'waits' : 'wait'} for a moment that is only a guess: confirm it, or mark ` +
-            'it, at Moments.',
-        ]
-      : []),
-    ...(byOne > 0
-      ? [
-          `${byOne === 1 ? 'One is' : `${byOne} are`} judged against a single performer: two good performers ` +
-            'differ too.',
-        ]
-      : []),
-    ...(byChance >= 0.5
-      ? [
-          `Of another good performer about ${byChance.toFixed(0)} would lie outside the references\u2019 range ` +
-            'by chance.',
-        ]
-      : []),
+    n === 0 ? TEXT.nothingCouldBeJudged(measurable, of) : TEXT.ofMeasuresJudgedRead(n, of, measurable),
+    ...(waiting > 0 ? [TEXT.forMomentThatIsOnly(waiting, waiting === 1 ? 'waits' : 'wait')] : []),
+    ...(byOne > 0 ? [TEXT.judgedAgainstSinglePerformerTwo(byOne === 1 ? TEXT.one : TEXT.areByOne(byOne))] : []),
+    ...(byChance >= 0.5 ? [TEXT.ofAnotherGoodPerformerAbout(byChance.toFixed(0))] : []),
   ];
 }

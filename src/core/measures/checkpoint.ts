@@ -2,6 +2,7 @@ import type { Check } from '../model/check';
 import { PLAIN } from '../model/words';
 import { notMeasurable } from '../reading';
 import { plainDifference, type KindOfMeasure } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 const VALUES: Readonly<Record<Exclude<Check, 'not-visible' | number>, number>> = { yes: 1, partly: 0.5, no: 0 };
 /** An answer by eye is no measurement; this keeps *partly* apart from *yes* and *no*. */
@@ -11,8 +12,8 @@ const ANSWER_SD = 0.1;
 export const checkpoint: KindOfMeasure<'checkpoint'> = {
   kind: 'checkpoint',
   unit: 'answer',
-  convention: 'A question answered by eye at a moment: yes, partly, no, or not visible.',
-  error: 'that of an eye',
+  convention: TEXT.questionAnsweredByEye,
+  error: TEXT.thatOfEye,
   drawn: 'nothing',
   words: () => PLAIN,
   refs: () => [],
@@ -22,9 +23,8 @@ export const checkpoint: KindOfMeasure<'checkpoint'> = {
   evaluate: (measure, trial) => {
     const answer = trial.checks[measure.id];
     if (answer === undefined || typeof answer === 'number')
-      return notMeasurable('not-answered', measure.question, 'Look at the picture and answer.');
-    if (answer === 'not-visible')
-      return notMeasurable('not-visible', 'Not to be seen in this picture', 'Film it so that it can be seen.');
+      return notMeasurable('not-answered', measure.question, TEXT.lookAtPictureAndAnswer);
+    if (answer === 'not-visible') return notMeasurable('not-visible', TEXT.notToBeSeen, TEXT.filmItSoThat);
     return {
       measurable: true,
       value: VALUES[answer],

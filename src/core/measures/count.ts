@@ -10,6 +10,7 @@ import { notMeasurable } from '../reading';
 import { pictureOfQuantity, quantitySeries, refsOfQuantity } from '../quantities';
 import { drawQuantity } from '../quantities/draw';
 import { plainDifference, type KindOfMeasure } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 /** A happening this near to an edge of the phase may lie on either side of it, frames. */
 const EDGE = 1;
@@ -37,11 +38,9 @@ function almostPasses(
 export const count: KindOfMeasure<'count'> = {
   kind: 'count',
   unit: 'n',
-  convention:
-    'How often feet touch down or lift off, or a quantity passes a level, in a phase; one that lies on its edge ' +
-    'counts half as error.',
-  error: 'one more or less where one lies on the edge of the phase, or all but passes the level',
-  drawn: 'its quantity, where it has one',
+  convention: TEXT.howOftenFeetTouchDown,
+  error: TEXT.oneMoreOrLessWhere,
+  drawn: TEXT.itsQuantityWhereItHas,
   words: () => PLAIN,
   refs: ({ occurrence }) =>
     occurrence.type === 'contact'
@@ -55,9 +54,9 @@ export const count: KindOfMeasure<'count'> = {
     const span = spanOf(trial, measure);
     if (!isSpan(span)) return span;
     if (occurrence.type === 'contact' && Number.isNaN(trial.bodyHeight))
-      return notMeasurable('point-missing', 'The feet are not known', 'Detect points, or place heel and toe by hand.');
+      return notMeasurable('point-missing', TEXT.feetAreNotKnown, TEXT.detectPointsOrPlaceHeel);
     if (occurrence.type === 'crossing') {
-      const unknown = tooLittleKnown(quantitySeries(trial, occurrence.of, '%BH'), span, 'What is counted');
+      const unknown = tooLittleKnown(quantitySeries(trial, occurrence.of, '%BH'), span, TEXT.whatIsCounted);
       if (unknown) return unknown;
     }
     const all =

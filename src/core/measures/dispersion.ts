@@ -7,6 +7,7 @@ import { quadrature } from '../statistics/propagate';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { aboveTop } from './peak-error';
 import { drawPath, edgeLength, isPath, knownPoints, pathOf, pathProvenance } from './point-path';
+import { TEXT } from '../../text/core/measures';
 
 /**
  * A circle's radius is off by so much of what one coordinate of the points that it rests on is: two, against each
@@ -18,9 +19,9 @@ const CIRCLE_SHARE = 0.5;
 export const dispersion: KindOfMeasure<'dispersion'> = {
   kind: 'dispersion',
   unit: ({ lengthIn }) => lengthIn,
-  convention: 'Radius of the smallest circle that holds a point through a phase.',
-  error: 'the point at both ends of the circle, and the scale',
-  drawn: 'the path of the point',
+  convention: TEXT.radiusOfSmallestCircle,
+  error: TEXT.pointAtBothEnds,
+  drawn: TEXT.pathOfPoint,
   words: () => EXTENT,
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),

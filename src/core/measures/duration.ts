@@ -4,14 +4,15 @@ import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { UNLISTED } from './common';
 import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 /** Real time from one moment to another. */
 export const duration: KindOfMeasure<'duration'> = {
   kind: 'duration',
   unit: 'ms',
-  convention: 'Real time between two moments; its error is that of both: T / sqrt(6) where they were marked by hand.',
-  error: 'both moments',
-  drawn: 'pins and threads of the ribbons',
+  convention: TEXT.realTimeBetweenTwoMoments,
+  error: TEXT.bothMoments,
+  drawn: TEXT.pinsAndThreadsOfRibbons,
   words: () => TIME,
   refs: () => [],
   picture: () => 'nothing',

@@ -6,6 +6,7 @@ import { quadrature } from '../statistics/propagate';
 import { timeAtFrame } from '../timing/clip-time';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { drawPath, isPath, pathOf, pathProvenance, speeds, speedSd, type Path } from './point-path';
+import { TEXT } from '../../text/core/measures';
 
 interface Rest {
   /** Frame positions between which the point is slower; where it passes the limit by linear interpolation. */
@@ -37,9 +38,9 @@ function longestRest(series: Float64Array, times: Float64Array, { span }: Path, 
 export const dwell: KindOfMeasure<'dwell'> = {
   kind: 'dwell',
   unit: 'ms',
-  convention: 'Longest time in a phase for which a point is slower than a stated speed.',
-  error: 'two frames at either end, and what noise in the speed does to the limit',
-  drawn: 'the path of the point',
+  convention: TEXT.longestTimeInPhase,
+  error: TEXT.twoFramesAtEitherEnd,
+  drawn: TEXT.pathOfPoint,
   words: () => TIME,
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
@@ -51,11 +52,7 @@ export const dwell: KindOfMeasure<'dwell'> = {
     const series = speeds(path, trial.times, 'straight');
     const trembling = speedSd(path, path.trembling, trial);
     if (trembling > measure.slower)
-      return notMeasurable(
-        'too-uncertain',
-        'The point trembles faster than the limit of a rest',
-        'Detect the points with the accurate detector, place them by hand, or film from nearer.',
-      );
+      return notMeasurable('too-uncertain', TEXT.pointTremblesFasterThanLimit, TEXT.detectPointsWithAccurateDetector);
     // Noise in both coordinates adds its variance to the square of a speed, and so to that of the limit.
     const rest = (limit: number): Rest =>
       longestRest(series, trial.times, path, Math.sign(limit) * Math.hypot(limit, Math.SQRT2 * trembling));

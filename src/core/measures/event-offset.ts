@@ -17,6 +17,7 @@ import { timeAtFrame } from '../timing/clip-time';
 import { toSi } from '../units';
 import { drawOf, seriesOfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 /** Slower than this a passing has no time, radians or heights a second. */
 const SLOWEST = { angle: 0.5, length: 0.05, ratio: 0.05, metres: 0.09 } as const;
@@ -38,11 +39,9 @@ function nearestCrossing(series: Float64Array, direction: 'rising' | 'falling', 
 export const eventOffset: KindOfMeasure<'event-offset'> = {
   kind: 'event-offset',
   unit: 'ms',
-  convention:
-    'Time at which a quantity passes a level, minus the time of a moment: before it is negative. A direction ' +
-    'passes it in every turn.',
-  error: 'the quantity\u2019s error over its speed, and the moment',
-  drawn: 'its quantity',
+  convention: TEXT.timeAtWhichQuantityPasses,
+  error: TEXT.quantitysErrorOverItsSpeed,
+  drawn: TEXT.itsQuantity,
   words: () => WHEN,
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
@@ -73,8 +72,8 @@ export const eventOffset: KindOfMeasure<'event-offset'> = {
     if (crossing === undefined) {
       return notMeasurable(
         'no-crossing',
-        `It does not pass ${measure.crossing} within ${measure.within} ms of ${quoted(trial, measure.moment)}`,
-        'Look at the points round this moment and correct them.',
+        TEXT.itDoesNotPassWithin(measure.crossing, measure.within, quoted(trial, measure.moment)),
+        TEXT.lookAtPointsRoundThis,
       );
     }
     const frame = start + crossing;

@@ -8,16 +8,15 @@ import { SAME_BETWEEN_MOMENTS, drawOf, seriesOfQuantity, quantityWords } from '.
 import type { KindOfMeasure } from './kind';
 import { edgeSd, peakTimeSd } from './peak-error';
 import { isSeries, phaseSeries, timeFrom } from './phase-series';
+import { TEXT } from '../../text/core/measures';
 
 /** Largest or smallest value in a phase. */
 export const extreme: KindOfMeasure<'extreme'> = {
   kind: 'extreme',
   unit: ({ of, lengthIn, output }) => (output === 'time' ? 'ms' : unitOfQuantity(of, lengthIn)),
-  convention:
-    'Largest or smallest value of a quantity in a phase (a direction is followed through whole turns first), or ' +
-    'when it comes, from the beginning of the phase.',
-  error: 'points, camera, scale; of its time, how flat the curve is there',
-  drawn: 'its quantity',
+  convention: TEXT.largestOrSmallestValue,
+  error: TEXT.pointsCameraScaleOfIts,
+  drawn: TEXT.itsQuantity,
   words: ({ of, output }) => (output === 'time' ? WHEN : quantityWords(of)),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),

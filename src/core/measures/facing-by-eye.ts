@@ -2,6 +2,7 @@ import { wrapAngle } from '../geometry/angle';
 import { PLAIN } from '../model/words';
 import { notMeasurable } from '../reading';
 import type { KindOfMeasure } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 const RADIANS = Math.PI / 180;
 /** An eye tells where somebody faces to about two thirds of an hour of the clock, in 95 of 100 (common practice). */
@@ -11,10 +12,8 @@ const EYE_SD = 10 * RADIANS;
 export const facingByEye: KindOfMeasure<'facing-by-eye'> = {
   kind: 'facing-by-eye',
   unit: 'deg',
-  convention:
-    'Where something faces at a moment, judged by eye as on a clock seen from above: 0 is forward, away from the ' +
-    'dominant side positive (for a right-hander 9 o\u2019clock is 90, 3 o\u2019clock -90).',
-  error: 'that of an eye, 20 degrees (95 %)',
+  convention: TEXT.whereSomethingFacesAtMoment,
+  error: TEXT.thatOfEyeDegrees,
   drawn: 'nothing',
   words: () => PLAIN,
   refs: () => [],
@@ -23,10 +22,8 @@ export const facingByEye: KindOfMeasure<'facing-by-eye'> = {
   needsSureEvents: false,
   evaluate: (measure, trial) => {
     const answer = trial.checks[measure.id];
-    if (answer === 'not-visible')
-      return notMeasurable('not-visible', 'Not to be seen in this picture', 'Film it so that it can be seen.');
-    if (typeof answer !== 'number')
-      return notMeasurable('not-answered', measure.question, 'Look at the picture and set the dial.');
+    if (answer === 'not-visible') return notMeasurable('not-visible', TEXT.notToBeSeen, TEXT.filmItSoThat);
+    if (typeof answer !== 'number') return notMeasurable('not-answered', measure.question, TEXT.lookAtPictureAndSet);
     const leftward = trial.clip.performer.dominantSide === 'right' ? 1 : -1;
     return {
       measurable: true,

@@ -31,6 +31,7 @@ import { dispersion } from './dispersion';
 import { dwell } from './dwell';
 import { rotation } from './rotation';
 import { value } from './value';
+import { TEXT } from '../../text/core/measures';
 
 /** The registry: a new kind of measure is one file and one line here. */
 export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = {
@@ -70,13 +71,9 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
   if (refusal) return refusal;
   const reads = typeof kind.reads === 'function' ? kind.reads(measure) : kind.reads;
   if (trial.clip.pictures && reads !== 'moments')
-    return notMeasurable('still-pictures', 'Still pictures show no movement and no time', 'Use a video for it.');
+    return notMeasurable('still-pictures', TEXT.stillPicturesShowNoMovement, TEXT.useVideoFor);
   if (trial.clip.timesUnsure && trial.clip.rateChanges.length === 0 && reads === 'time')
-    return notMeasurable(
-      'times-unsure',
-      'The file repeats pictures unevenly: when they were taken is not known',
-      'Use the camera\u2019s own file, or the part that plays at one speed.',
-    );
+    return notMeasurable('times-unsure', TEXT.fileRepeatsPicturesUnevenlyWhen, TEXT.useCamerasOwnFile);
   const moved = cameraRefusal(trial, kind.picture(measure));
   if (moved) return moved;
   const moments = eventsOf(measure);
@@ -84,11 +81,7 @@ export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
   if (missing !== undefined) return eventMissing(trial, missing);
   const outside = moments.find((id) => trial.marks[id]! < 0 || trial.marks[id]! > trial.times.length - 0.5);
   if (outside !== undefined)
-    return notMeasurable(
-      'moment-missing',
-      `The moment ${quoted(trial, outside)} lies outside the clip`,
-      'Mark it again.',
-    );
+    return notMeasurable('moment-missing', TEXT.momentLiesOutsideClip(quoted(trial, outside)), TEXT.markItAgain);
   return (
     cutRefusal(
       trial,

@@ -6,16 +6,15 @@ import { drawQuantity } from '../quantities/draw';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { lagSd } from './order';
 import { timeOfEvent } from './timed-event';
+import { TEXT } from '../../text/core/measures';
 
 /** One peak after another. */
 export const lag: KindOfMeasure<'lag'> = {
   kind: 'lag',
   unit: 'ms',
-  convention:
-    'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: ' +
-    'positive where the first comes first.',
-  error: 'how flat both peaks are',
-  drawn: 'both quantities',
+  convention: TEXT.whenSecondQuantityHasIts,
+  error: TEXT.howFlatBothPeaks,
+  drawn: TEXT.bothQuantities,
   words: () => WHEN,
   refs: ({ first, second }) => [...refsOfQuantity(first), ...refsOfQuantity(second)],
   picture: ({ first, second }) => strictest([first, second].map(pictureOfQuantity)),

@@ -8,6 +8,7 @@ import type { Measured } from '../reading';
 import { COVERAGE_95 } from '../statistics/normal';
 import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
 import { timeOfEvent } from './timed-event';
+import { TEXT } from '../../text/core/measures';
 
 /** The error of one time after another of the same phase: its beginning, which both are counted from, falls out. */
 export const lagSd = (a: Measured, b: Measured, startSd: number): number =>
@@ -17,12 +18,10 @@ export const lagSd = (a: Measured, b: Measured, startSd: number): number =>
 export const order: KindOfMeasure<'order'> = {
   kind: 'order',
   unit: 'ms',
-  convention:
-    'Several peaks in a phase in their stated order: the smallest lag from one to the next; negative where two ' +
-    'come the wrong way round.',
-  error: 'how flat the two nearest peaks are',
-  drawn: 'all quantities, and a strip of their order',
-  words: () => ({ ...WHEN, seenLow: 'Out of order' }),
+  convention: TEXT.severalPeaksInPhase,
+  error: TEXT.howFlatTwoNearestPeaks,
+  drawn: TEXT.allQuantitiesAndStrip,
+  words: () => ({ ...WHEN, seenLow: TEXT.outOfOrder }),
   refs: ({ steps }) => steps.flatMap(({ of }) => refsOfQuantity(of)),
   picture: ({ steps }) => strictest(steps.map(({ of }) => pictureOfQuantity(of))),
   reads: 'time',

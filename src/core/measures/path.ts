@@ -18,6 +18,7 @@ import {
   placeOnPath,
   type Path,
 } from './point-path';
+import { TEXT } from '../../text/core/measures';
 
 /** Noise is told apart from movement over so much time, seconds. */
 const WINDOW = 0.1;
@@ -81,11 +82,9 @@ function farthestFrom(points: readonly Vec2[]): { readonly distance: number; rea
 export const path: KindOfMeasure<'path'> = {
   kind: 'path',
   unit: ({ what, lengthIn }) => (what === 'straightness' ? '%' : lengthIn),
-  convention:
-    'Of a point\u2019s path through a phase: its length, its straightness (chord over arc), or its largest ' +
-    'distance from the chord.',
-  error: 'the points at its ends, the noise on the way, and the scale',
-  drawn: 'the path of the point',
+  convention: TEXT.ofPointsPathThroughPhase,
+  error: TEXT.pointsAtItsEndsNoise,
+  drawn: TEXT.pathOfPoint,
   words: ({ what }) => (what === 'length' ? LENGTH : PLAIN),
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
@@ -103,19 +102,11 @@ export const path: KindOfMeasure<'path'> = {
     const { what } = measure;
     // A path no longer than its noise has no shape.
     if (what !== 'length' && arc.length <= 2 * quadrature(ends, arc.sd))
-      return notMeasurable(
-        'too-uncertain',
-        'The point hardly moves in this phase',
-        'Look at the moments that begin and end it.',
-      );
+      return notMeasurable('too-uncertain', TEXT.pointHardlyMovesInThis, TEXT.lookAtMomentsThatBegin);
     const farthest = farthestFrom(points);
     // Where it ends all but where it begins there is no line to be beside of.
     if (what === 'sideways' && chord <= LEAST_CHORD * arc.length)
-      return notMeasurable(
-        'too-uncertain',
-        'The path ends where it begins, so that nothing is beside its chord',
-        'Choose the two moments so that the point has gone somewhere between.',
-      );
+      return notMeasurable('too-uncertain', TEXT.pathEndsWhereItBegins, TEXT.chooseTwoMomentsSo);
     const unit = what === 'straightness' ? '%' : measure.lengthIn;
     const provenance = pathProvenance(trial, measure, [path.span.last, path.span.first]);
     // The detector sees a joint elsewhere at the beginning of its way than at the end.

@@ -7,6 +7,7 @@ import { largestOf } from '../statistics/normal';
 import { timeAtFrame } from '../timing/clip-time';
 import { eventSd } from '../statistics/event-time';
 import { quadrature } from '../statistics/propagate';
+import { TEXT } from '../../text/core/measures';
 
 /**
  * The largest of many noisy values lies above the true peak, by most of their own deviation: what is said of a peak is
@@ -61,13 +62,7 @@ export function aboveTop(
  * @param height the peak without its noise
  */
 export const lostInNoise = (height: number): NotMeasurable | null =>
-  height <= 0
-    ? notMeasurable(
-        'too-uncertain',
-        'Nothing here stands out of the noise of the points',
-        'Detect the points with the accurate detector, place them by hand, or film from nearer.',
-      )
-    : null;
+  height <= 0 ? notMeasurable('too-uncertain', TEXT.nothingHereStandsOut, TEXT.detectPointsWithAccurateDetector) : null;
 
 /**
  * What a quick peak of a rate loses: to the derivative over two frames a sixth of its second difference (series of the

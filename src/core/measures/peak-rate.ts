@@ -13,6 +13,7 @@ import { drawOf, type OfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { aboveTop, edgeSd, flattened, lostInNoise, PEAK_WIDENING, peakTimeSd, POSTURE_TIME } from './peak-error';
 import { isSeries, phaseSeries, timeFrom } from './phase-series';
+import { TEXT } from '../../text/core/measures';
 
 const RATE_UNITS: Readonly<Record<string, DisplayUnit>> = { deg: 'deg/s', m: 'm/s', '%BH': 'BH/s', '%': '%' };
 const rateUnit = ({ of, lengthIn }: OfQuantity): DisplayUnit => RATE_UNITS[unitOfQuantity(of, lengthIn)]!;
@@ -32,11 +33,9 @@ const shareOfScale = (there: Measured): number => (there.value === 0 ? 0 : (ther
 export const peakRate: KindOfMeasure<'peak-rate'> = {
   kind: 'peak-rate',
   unit: (measure) => (measure.output === 'time' ? 'ms' : rateUnit(measure)),
-  convention:
-    'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the ' +
-    'beginning of the phase.',
-  error: 'noise through the filter; of its time, how flat the curve is there',
-  drawn: 'its quantity',
+  convention: TEXT.fastestChangeOfQuantity,
+  error: TEXT.noiseThroughFilterOfIts,
+  drawn: TEXT.itsQuantity,
   words: ({ output }) => (output === 'time' ? WHEN : PACE),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
@@ -50,8 +49,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
     const score = rates.map((v) => (direction === 'rising' ? v : direction === 'falling' ? -v : Math.abs(v)));
     const top = largest(score, r.span);
     const there = top && readQuantity(trial, of, { plane, frame: top.frame, lengthIn, timeSd: 0 });
-    if (!top || !there)
-      return notMeasurable('point-missing', 'The phase is too short for a rate', 'Mark the moments farther apart.');
+    if (!top || !there) return notMeasurable('point-missing', TEXT.phaseIsTooShort, TEXT.markMomentsFartherApart);
     if (!there.measurable) return there;
     const noise = rateSd(trial, there, top.frame);
     const edge = edgeSd(trial, score, top.frame, measure);
@@ -99,11 +97,7 @@ export const peakRate: KindOfMeasure<'peak-rate'> = {
       if (!there.measurable) return there;
       const at = interpolateLinear(trial.times, ratesOf(trial, measure), timeAtFrame(trial.times, frame));
       if (Number.isNaN(at))
-        return notMeasurable(
-          'point-missing',
-          'The rate is not known there',
-          'Detect points, or place the missing ones by hand.',
-        );
+        return notMeasurable('point-missing', TEXT.rateIsNotKnownThere, TEXT.detectPointsOrPlaceMissing);
       const shared = { ...NOTHING_SHARED, scale: at * shareOfScale(there) };
       return {
         ...there,

@@ -14,6 +14,7 @@ import type { Primitive } from '../geometry/primitives';
 import { derivativeSd, rateOfChange } from '../signal/derivative';
 import { endsBetween, valueBetween, type FrameSpan } from '../signal/peaks';
 import { quadrature, type UncertainPoint } from '../statistics/propagate';
+import { TEXT } from '../../text/core/measures';
 
 /** Kinds of measure of one point's path. */
 export type Moving = Extract<Measure, { kind: 'speed' | 'path' | 'dispersion' | 'dwell' }>;
@@ -107,7 +108,7 @@ export function pathOf(trial: Trial, measure: Moving): Path | NotMeasurable {
   const { angle: offPlane } = cameraOffPlane(trial.clip);
   const trajectory = trajectoryOf(trial, measure, offPlane);
   const [x, y] = [trajectory.x.map((v) => v * scale.perPixel), trajectory.y.map((v) => v * scale.perPixel)];
-  const unknown = tooLittleKnown(x, span, `The ${measure.point.replace(/^own-/, '').replaceAll('-', ' ')}`);
+  const unknown = tooLittleKnown(x, span, TEXT.replaceAll(measure.point.replace(/^own-/, '').replaceAll('-', ' ')));
   if (unknown) return unknown;
   const error = pathError(trial, measure, (span.first + span.last) >> 1, offPlane);
   const refs = refsOfTrajectory(measure);

@@ -7,14 +7,15 @@ import { drawOf, errorOfDifference, seriesOfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { edgeSd } from './peak-error';
 import { isSeries, phaseSeries } from './phase-series';
+import { TEXT } from '../../text/core/measures';
 
 /** Largest minus smallest. */
 export const range: KindOfMeasure<'range'> = {
   kind: 'range',
   unit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
-  convention: 'Largest minus smallest value of a quantity in a phase: range of motion, or how constant it is held.',
-  error: 'the points at both ends, less what camera and scale do to both',
-  drawn: 'its quantity',
+  convention: TEXT.largestMinusSmallestValue,
+  error: TEXT.pointsAtBothEndsLess,
+  drawn: TEXT.itsQuantity,
   words: () => EXTENT,
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),

@@ -2,16 +2,15 @@ import { PACE } from '../model/words';
 import { outOfOrder } from '../trial/key-events';
 import { duration } from './duration';
 import { plainDifference, type KindOfMeasure } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 /** Steps, strokes or cycles a minute. */
 export const rate: KindOfMeasure<'rate'> = {
   kind: 'rate',
   unit: '/min',
-  convention:
-    'How many steps, strokes or cycles lie between two moments, per minute; the error is that of the time ' +
-    'between them.',
-  error: 'the time between its moments',
-  drawn: 'pins and threads of the ribbons',
+  convention: TEXT.howManyStepsStrokes,
+  error: TEXT.timeBetweenItsMoments,
+  drawn: TEXT.pinsAndThreadsOfRibbons,
   words: () => PACE,
   refs: () => [],
   picture: () => 'nothing',

@@ -7,14 +7,15 @@ import { timeAtFrame } from '../timing/clip-time';
 import { drawOf, errorOfDifference, seriesOfQuantity } from './common';
 import { plainDifference, type KindOfMeasure } from './kind';
 import { isSeries, phaseSeries } from './phase-series';
+import { TEXT } from '../../text/core/measures';
 
 /** Change of an angle from one moment to another. */
 export const rotation: KindOfMeasure<'rotation'> = {
   kind: 'rotation',
   unit: 'deg',
-  convention: 'Change of an angle between two moments, whole turns counted: straightening of a joint is positive.',
-  error: 'the points at both ends, less what the camera does to both',
-  drawn: 'its quantity',
+  convention: TEXT.changeOfAngleBetweenTwo,
+  error: TEXT.pointsAtBothEndsLessWhat,
+  drawn: TEXT.itsQuantity,
   words: ({ of }) => (of.type === 'joint-angle' ? ANGLE : PLAIN),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),
@@ -23,7 +24,7 @@ export const rotation: KindOfMeasure<'rotation'> = {
   evaluate: (measure, trial) => {
     const { of, from, to, plane } = measure;
     if (dimensionOf(of) !== 'angle')
-      return notMeasurable('point-missing', 'Only a direction can turn', 'Choose an angle in the movement.');
+      return notMeasurable('point-missing', TEXT.onlyDirectionCanTurn, TEXT.chooseAngleInMovement);
     const r = phaseSeries(trial, { ...measure, lengthIn: '%BH' }, measure);
     if (!isSeries(r)) return r;
     const [a, b] = [from, to].map((id) =>
@@ -41,11 +42,7 @@ export const rotation: KindOfMeasure<'rotation'> = {
       interpolateLinear(trial.times, r.series, timeAtFrame(trial.times, trial.marks[id]!));
     const value = at(to) - at(from);
     if (Number.isNaN(value))
-      return notMeasurable(
-        'point-missing',
-        'The angle is not known at both moments',
-        'Detect points, or place the missing ones by hand.',
-      );
+      return notMeasurable('point-missing', TEXT.angleIsNotKnown, TEXT.detectPointsOrPlaceMissing);
     return {
       ...b,
       value,

@@ -3,14 +3,15 @@ import { eventSystematic, keyEventSd } from '../trial/key-events';
 import { notMeasurable } from '../reading';
 import { timeAtFrame } from '../timing/clip-time';
 import { plainDifference, type KindOfMeasure } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 /** Share of a whole that passes between two moments. */
 export const share: KindOfMeasure<'share'> = {
   kind: 'share',
   unit: '%',
-  convention: 'Time between two moments as a share of the time between two others.',
-  error: 'its moments, each counted once',
-  drawn: 'pins and threads of the ribbons',
+  convention: TEXT.timeBetweenTwoMoments,
+  error: TEXT.itsMomentsEachCountedOnce,
+  drawn: TEXT.pinsAndThreadsOfRibbons,
   words: () => TIME,
   refs: () => [],
   picture: () => 'nothing',
@@ -19,7 +20,7 @@ export const share: KindOfMeasure<'share'> = {
   evaluate: (measure, trial) => {
     const at = (id: string): number => timeAtFrame(trial.times, trial.marks[id]!);
     const whole = at(measure.whole[1]) - at(measure.whole[0]);
-    if (whole <= 0) return notMeasurable('order', 'The whole ends before it begins', 'Move one of its two moments.');
+    if (whole <= 0) return notMeasurable('order', TEXT.wholeEndsBeforeItBegins, TEXT.moveOneOfItsTwo);
     const ratio = (at(measure.to) - at(measure.from)) / whole;
     // Each of the moments enters once; one that bounds both the part and the whole enters with both its weights.
     const weights = new Map<string, number>();

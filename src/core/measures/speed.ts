@@ -11,6 +11,7 @@ import type { DisplayUnit } from '../units';
 import { plainDifference, type KindOfMeasure, type MeasureOf } from './kind';
 import { aboveTop, edgeSd, flattened, lostInNoise, PEAK_WIDENING, peakTimeSd } from './peak-error';
 import { drawPath, isPath, pathOf, pathProvenance, speeds, speedSd, type Path } from './point-path';
+import { TEXT } from '../../text/core/measures';
 
 const unitOf = ({ lengthIn }: Pick<MeasureOf<'speed'>, 'lengthIn'>): DisplayUnit => (lengthIn === 'm' ? 'm/s' : 'BH/s');
 
@@ -48,11 +49,9 @@ function speedReading(
 export const speed: KindOfMeasure<'speed'> = {
   kind: 'speed',
   unit: (measure) => (measure.output === 'time' ? 'ms' : unitOf(measure)),
-  convention:
-    'Peak speed of a point in a phase, in the picture or as seen from another point, on axes that may turn with ' +
-    'a line; straight, or along one axis; or when it comes.',
-  error: 'noise through the filter, where on the segment the point is, and the scale',
-  drawn: 'the path of the point',
+  convention: TEXT.peakSpeedOfPoint,
+  error: TEXT.noiseThroughFilterWhere,
+  drawn: TEXT.pathOfPoint,
   words: ({ output }) => (output === 'time' ? WHEN : PACE),
   refs: refsOfTrajectory,
   picture: ({ relativeTo }) => (relativeTo ? 'size' : 'place'),
@@ -63,8 +62,7 @@ export const speed: KindOfMeasure<'speed'> = {
     if (!isPath(path)) return path;
     const series = speeds(path, trial.times, measure.along);
     const top = largest(series, path.span);
-    if (!top)
-      return notMeasurable('point-missing', 'The phase is too short for a speed', 'Mark the moments farther apart.');
+    if (!top) return notMeasurable('point-missing', TEXT.phaseIsTooShortForSpeed, TEXT.markMomentsFartherApart);
     const noise = noiseOf(trial, path);
     const trembling = speedSd(path, path.trembling, trial);
     const value = top.value - aboveTop(trial, series, path.span, trembling);
@@ -112,11 +110,7 @@ export const speed: KindOfMeasure<'speed'> = {
         timeAtFrame(trial.times, frame),
       );
       return Number.isNaN(value)
-        ? notMeasurable(
-            'point-missing',
-            'The speed is not known there',
-            'Detect points, or place the missing ones by hand.',
-          )
+        ? notMeasurable('point-missing', TEXT.speedIsNotKnownThere, TEXT.detectPointsOrPlaceMissing)
         : speedReading(trial, measure, path, value, frame, noiseOf(trial, path));
     },
     of: ({ point, relativeTo, line, lengthIn, along, from, to }) => [

@@ -1,16 +1,15 @@
 import { TIME } from '../model/words';
 import { duration } from './duration';
 import { plainDifference, type KindOfMeasure } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 /** Time from the start of a course to one of its gates. */
 export const split: KindOfMeasure<'split'> = {
   kind: 'split',
   unit: 's',
-  convention:
-    'Real time from the start to a gate; against the reference it is the running gain or loss. Its error is that ' +
-    'of two events.',
-  error: 'both moments',
-  drawn: 'running gain and loss',
+  convention: TEXT.realTimeFromStart,
+  error: TEXT.bothMoments,
+  drawn: TEXT.runningGainAndLoss,
   words: () => TIME,
   refs: () => [],
   picture: () => 'nothing',

@@ -14,6 +14,7 @@ import { drawQuantity } from '../quantities/draw';
 import { ownSd, sharedDifference, sharedVariance, type Reading } from '../reading';
 import { quadrature } from '../statistics/propagate';
 import type { KindOfMeasure } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 const swap = (ref: PointRef): PointRef =>
   (ref.startsWith('dominant-') ? ref.replace('dominant', 'opposite') : ref.replace('opposite', 'dominant')) as PointRef;
@@ -33,10 +34,9 @@ const MIRROR: Readonly<Record<Plane, Mirror>> = { frontal: 'x', transverse: 'y',
 export const symmetry: KindOfMeasure<'symmetry'> = {
   kind: 'symmetry',
   unit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
-  convention:
-    'A quantity of the dominant side minus the same of the other side as in a mirror, at a moment: 0 is even.',
-  error: 'points of both sides, moment, camera, scale',
-  drawn: 'both sides',
+  convention: TEXT.quantityOfDominantSideMinus,
+  error: TEXT.pointsOfBothSidesMoment,
+  drawn: TEXT.bothSides,
   words: () => PLAIN,
   refs: ({ of }) => [...refsOfQuantity(of), ...refsOfQuantity(otherSide(of))],
   picture: ({ of }) => pictureOfQuantity(of),

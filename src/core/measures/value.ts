@@ -3,14 +3,15 @@ import { eventSystematic, keyEventSd } from '../trial/key-events';
 import { drawQuantity } from '../quantities/draw';
 import { seriesOfQuantity, quantityWords } from './common';
 import type { KindOfMeasure } from './kind';
+import { TEXT } from '../../text/core/measures';
 
 /** Any quantity at a moment. */
 export const value: KindOfMeasure<'value'> = {
   kind: 'value',
   unit: ({ of, lengthIn }) => unitOfQuantity(of, lengthIn),
-  convention: 'Any quantity at a moment, or a share of the way from it to another moment.',
-  error: 'points, moment, camera, scale',
-  drawn: 'its quantity',
+  convention: TEXT.anyQuantityAtMoment,
+  error: TEXT.pointsMomentCameraScale,
+  drawn: TEXT.itsQuantity,
   words: ({ of }) => quantityWords(of),
   refs: ({ of }) => refsOfQuantity(of),
   picture: ({ of }) => pictureOfQuantity(of),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { segmentTableSchema, sideSchema } from './clip';
 import { athleteIdSchema, LIMITS, filmingDaySchema, nameSchema, textSchema } from './limits';
+import { TEXT } from '../../text/core/model';
 
 /** What somebody, or their guardian, has agreed to, and since when. */
 export const consentSchema = z.object({
@@ -16,12 +17,12 @@ export type Consent = z.infer<typeof consentSchema>;
 /** What is known of a person, whatever sessions they are in. */
 export const athleteSchema = z.object({
   id: athleteIdSchema,
-  name: z.string().trim().min(1, 'Give the athlete a name.').max(LIMITS.name),
+  name: z.string().trim().min(1, TEXT.giveAthleteName).max(LIMITS.name),
   birthYear: z
-    .number({ error: 'A birth year is a whole number, for example 2009.' })
-    .int('A birth year is a whole number, for example 2009.')
-    .min(1900, 'A birth year lies between 1900 and 2199.')
-    .max(2199, 'A birth year lies between 1900 and 2199.')
+    .number({ error: TEXT.birthYearIsWholeNumber })
+    .int(TEXT.birthYearIsWholeNumber)
+    .min(1900, TEXT.birthYearLiesBetween)
+    .max(2199, TEXT.birthYearLiesBetween)
     .nullable()
     .default(null),
   dominantSide: sideSchema,
@@ -29,15 +30,15 @@ export const athleteSchema = z.object({
   segmentTable: segmentTableSchema,
   /** Standing height, metres. */
   heightMetres: z
-    .number({ error: 'A height is a number of metres, for example 1.78.' })
-    .min(0.5, 'A height lies between 0.5 and 2.6 m.')
-    .max(2.6, 'A height lies between 0.5 and 2.6 m.')
+    .number({ error: TEXT.heightIsNumberOfMetres })
+    .min(0.5, TEXT.heightLiesBetweenAndM)
+    .max(2.6, TEXT.heightLiesBetweenAndM)
     .nullable()
     .default(null),
   massKg: z
-    .number({ error: 'A mass is a number of kilograms, for example 72.' })
-    .min(10, 'A mass lies between 10 and 300 kg.')
-    .max(300, 'A mass lies between 10 and 300 kg.')
+    .number({ error: TEXT.massIsNumberOfKilograms })
+    .min(10, TEXT.massLiesBetweenAndKg)
+    .max(300, TEXT.massLiesBetweenAndKg)
     .nullable()
     .default(null),
   squad: nameSchema.default(''),

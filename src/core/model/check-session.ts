@@ -4,6 +4,7 @@ import { fail, ok } from '../result';
 import { todaysSession } from './earlier-session';
 import { addressIdSchema } from './limits';
 import { disagreements, newSession, sessionDocumentSchema, sessionSchema, type Session } from './session';
+import { TEXT } from '../../text/core/model';
 
 type Path = readonly PropertyKey[];
 
@@ -14,7 +15,7 @@ interface Fault {
 
 /** Where something is, as it is said: `clips 2 performer name`. */
 const placeOf = (path: Path): string =>
-  path.map((step) => (typeof step === 'number' ? step + 1 : String(step))).join(' ') || 'the document';
+  path.map((step) => (typeof step === 'number' ? step + 1 : String(step))).join(' ') || TEXT.document;
 /** Messages of what is wrong with a part are as long as a line. */
 const SAID = 300;
 const say = ({ path, message }: Fault): string => `${placeOf(path)}: ${message}`.slice(0, SAID);
@@ -103,7 +104,7 @@ export function repairSession(
   if (!isRecord(document) || Array.isArray(document) || document['schemaVersion'] !== 1) return null;
   if (!Array.isArray(document['clips'])) return null;
   const copy = copyOf(todaysSession(document)) as Record<PropertyKey, unknown>;
-  const usual = newSession(fresh.id, 'Repaired session', 'pace-delivery', fresh.now) as Record<string, unknown>;
+  const usual = newSession(fresh.id, TEXT.repairedSession, 'pace-delivery', fresh.now) as Record<string, unknown>;
   const dropped: Fault[] = [];
   for (let round = 0; round < MOST_FAULTS; round++) {
     const found = faultsOf(copy);

@@ -10,6 +10,7 @@ import {
   pictureSideSchema,
   rateSchema,
 } from './limits';
+import { TEXT } from '../../text/core/model';
 
 export const sideSchema = z.enum(['left', 'right']);
 
@@ -33,11 +34,7 @@ export const segmentTableSchema = z.enum(['male', 'female']);
 export const performerSchema = z.object({
   /** The athlete's record; left out where the name alone tells who it is. */
   athleteId: athleteIdSchema.optional(),
-  name: z
-    .string()
-    .trim()
-    .min(1, 'Give the performer a name.')
-    .max(LIMITS.name, `A name has at most ${LIMITS.name} characters.`),
+  name: z.string().trim().min(1, TEXT.givePerformerName).max(LIMITS.name, TEXT.nameHasAtMostCharacters(LIMITS.name)),
   dominantSide: sideSchema,
   /** Standing height, metres; left out where nobody stated it. */
   heightMetres: z.number().min(0.5).max(2.6).optional(),
@@ -103,21 +100,21 @@ export const cameraPathSchema = z
       [x, y, scale, roll, share, ...(turned ? TURNED.map((key) => turned[key]) : [])].every(
         (values) => values.length === frames.length && values.every(Number.isFinite),
       ),
-    'A camera path has as many finite samples of everything as frames that were looked at.',
+    TEXT.cameraPathHasAsMany,
   );
 export type TurnedPath = NonNullable<z.infer<typeof cameraPathSchema>['turned']>;
 export type CameraPath = z.infer<typeof cameraPathSchema>;
 
 export const partSchema = z
   .object({ from: z.number().nonnegative(), to: z.number().positive() })
-  .refine(({ from, to }) => from < to, 'A part of a file ends after it begins.');
+  .refine(({ from, to }) => from < to, TEXT.partOfFileEndsAfter);
 export type Part = z.infer<typeof partSchema>;
 
 /** Frames of a file that show the picture before them again: those whose number is one of `again` in the cycle. */
 export const repeatsSchema = z
   .object({ cycle: z.number().int().min(2).max(12), again: z.array(z.number().int().nonnegative()).min(1) })
   .refine(({ cycle, again }) => again.length < cycle && again.every((place) => place < cycle), {
-    error: 'Not all frames of a cycle can repeat the one before.',
+    error: TEXT.notAllFramesOfCycle,
   });
 export type Repeats = z.infer<typeof repeatsSchema>;
 
@@ -159,7 +156,7 @@ export const clipSchema = z.object({
   frameTimes: z.custom<Float64Array>(
     (value) =>
       value instanceof Float64Array && value.length > 0 && value.length <= LIMITS.frames && isIncreasing(value),
-    `Frame times are a list of at most ${LIMITS.frames} numbers, each later than the one before.`,
+    TEXT.frameTimesAreList(LIMITS.frames),
   ),
   /** Frames per second as the file plays, and as the camera took them. */
   fileRate: rateSchema,
@@ -168,14 +165,8 @@ export const clipSchema = z.object({
   rateChanges: z
     .array(rateChangeSchema)
     .max(LIMITS.rateChanges)
-    .refine(
-      (changes) => isIncreasing(Float64Array.from(changes, ({ from }) => from)),
-      'Changes of the rate come one after the other.',
-    )
-    .refine(
-      ([first]) => first?.from !== 0 || first.captureRate === null,
-      'The rate of the first frame is the capture rate: from there it can only be not known.',
-    )
+    .refine((changes) => isIncreasing(Float64Array.from(changes, ({ from }) => from)), TEXT.changesOfRateComeOne)
+    .refine(([first]) => first?.from !== 0 || first.captureRate === null, TEXT.rateOfFirstFrame)
     .default([]),
   performer: performerSchema,
   view: viewSchema,

@@ -1,15 +1,16 @@
 import { z } from 'zod';
+import { TEXT } from '../../text/core/model';
 
 /** What the result of an attempt can be: its unit, and on which side it is better. */
 export const RESULT_KINDS = {
-  distance: { name: 'Distance', unit: 'm', better: 'higher' },
-  height: { name: 'Height', unit: 'm', better: 'higher' },
-  load: { name: 'Load', unit: 'kg', better: 'higher' },
-  time: { name: 'Time', unit: 's', better: 'lower' },
-  speed: { name: 'Speed', unit: 'km/h', better: 'higher' },
-  points: { name: 'Points', unit: '', better: 'higher' },
-  place: { name: 'Place', unit: '', better: 'lower' },
-  success: { name: 'Success', unit: '', better: 'higher' },
+  distance: { name: TEXT.distance, unit: 'm', better: 'higher' },
+  height: { name: TEXT.height, unit: 'm', better: 'higher' },
+  load: { name: TEXT.load, unit: 'kg', better: 'higher' },
+  time: { name: TEXT.time, unit: 's', better: 'lower' },
+  speed: { name: TEXT.speed, unit: 'km/h', better: 'higher' },
+  points: { name: TEXT.points, unit: '', better: 'higher' },
+  place: { name: TEXT.place, unit: '', better: 'lower' },
+  success: { name: TEXT.success, unit: '', better: 'higher' },
 } as const;
 export type ResultKind = keyof typeof RESULT_KINDS;
 export const resultKinds = Object.keys(RESULT_KINDS) as readonly ResultKind[];
@@ -17,14 +18,14 @@ export const resultKinds = Object.keys(RESULT_KINDS) as readonly ResultKind[];
 /** What came of one attempt, in its kind's unit; a success is 1 or 0. */
 export const attemptResultSchema = z.object({
   kind: z.enum(resultKinds),
-  value: z.number().min(0, 'A result is not negative.').max(1e6),
+  value: z.number().min(0, TEXT.resultIsNotNegative).max(1e6),
 });
 export type AttemptResult = z.infer<typeof attemptResultSchema>;
 
 /** One fact of the set-up: what, and how it was. */
 export const setUpFactSchema = z.object({
-  what: z.string().trim().min(1, 'Say what it is.').max(40),
-  value: z.string().trim().min(1, 'Say how it was.').max(120),
+  what: z.string().trim().min(1, TEXT.sayWhatIt).max(40),
+  value: z.string().trim().min(1, TEXT.sayHowItWas).max(120),
 });
 export type SetUpFact = z.infer<typeof setUpFactSchema>;
 
@@ -32,27 +33,24 @@ const MOST_FACTS = 30;
 export const setUpSchema = z
   .array(setUpFactSchema)
   .max(MOST_FACTS)
-  .refine(
-    (facts) => new Set(facts.map(({ what }) => what.toLowerCase())).size === facts.length,
-    'A fact of the set-up is said once.',
-  );
+  .refine((facts) => new Set(facts.map(({ what }) => what.toLowerCase())).size === facts.length, TEXT.factOfSetUp);
 
 /** What is usually written down; anything else can be. */
 export const USUAL_FACTS = [
-  'Implement',
-  'Length of the implement',
-  'Load',
-  'Shoes',
-  'Blocks',
-  'Rig',
-  'Seat height',
-  'Surface',
-  'Wind',
+  TEXT.implement,
+  TEXT.lengthOfImplement,
+  TEXT.load,
+  TEXT.shoes,
+  TEXT.blocks,
+  TEXT.rig,
+  TEXT.seatHeight,
+  TEXT.surface,
+  TEXT.wind,
 ] as const;
 
 /** As a result stands on paper. */
 export function resultText({ kind, value }: AttemptResult): string {
-  if (kind === 'success') return value > 0 ? 'success' : 'no success';
+  if (kind === 'success') return value > 0 ? TEXT.success2 : TEXT.noSuccess;
   const { unit, name } = RESULT_KINDS[kind];
   return unit ? `${value} ${unit}` : `${name.toLowerCase()} ${value}`;
 }

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { isReserved } from './limits';
+import { TEXT } from '../../text/core/model';
 
 /** A name inside a movement document. */
 export const idSchema = z
   .string()
-  .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'An id has lower-case letters, digits and hyphens.')
-  .refine((id) => !isReserved(id), 'That name is reserved; choose another.');
+  .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, TEXT.idHasLowerCaseLetters)
+  .refine((id) => !isReserved(id), TEXT.thatNameIsReservedChoose);

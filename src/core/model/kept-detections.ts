@@ -3,6 +3,7 @@ import { BODY_POINTS } from '../anatomy/body-points';
 import { coordinateSchema, isIncreasing, LIMITS } from './limits';
 import { pointIdSchema } from './point-id';
 import { samples } from './samples';
+import { TEXT } from '../../text/core/model';
 
 /** Small models are fast, large ones accurate. */
 export const detectorSettingSchema = z.enum(['fast', 'accurate']);
@@ -52,6 +53,6 @@ export const keptDetectionsSchema = z
       detectors.every((d) =>
         [d.x, d.y, d.confidence].every((values) => values.length === frames.length * points.length),
       ),
-    'Each detector has as many samples as there are frames times points.',
+    TEXT.eachDetectorHasAsMany,
   );
 export type KeptDetections = z.infer<typeof keptDetectionsSchema>;

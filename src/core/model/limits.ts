@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { TEXT } from '../../text/core/model';
 
 /**
  * What a number, a name or a date from outside can be, in one place for all formats: what lies beyond is a damaged file
@@ -38,9 +39,9 @@ export const isReserved = (name: string): boolean => BORN_WITH.has(name);
 /** An id that is a key of records. */
 export const keySchema = z
   .string()
-  .min(1, 'An id is not empty.')
-  .max(LIMITS.id, `An id has at most ${LIMITS.id} characters.`)
-  .refine((id) => !isReserved(id), 'That name is reserved; choose another.');
+  .min(1, TEXT.idIsNotEmpty)
+  .max(LIMITS.id, TEXT.idHasAtMostCharacters(LIMITS.id))
+  .refine((id) => !isReserved(id), TEXT.thatNameIsReservedChoose);
 
 /** Who an athlete's record is of: an id of its own, or the key of a name under which sessions know somebody. */
 export const athleteIdSchema = z
@@ -49,25 +50,23 @@ export const athleteIdSchema = z
   .max(LIMITS.name + 20);
 
 /** An id that stands in an address. */
-export const addressIdSchema = z
-  .string()
-  .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,99}$/, 'An id has letters, digits, hyphens and underscores, at most 100.');
+export const addressIdSchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,99}$/, TEXT.idHasLettersDigitsHyphens);
 
 export const rateSchema = z
   .number()
-  .min(LIMITS.rate.least, `A rate is at least ${LIMITS.rate.least} a second.`)
-  .max(LIMITS.rate.most, `A rate is at most ${LIMITS.rate.most} a second.`);
+  .min(LIMITS.rate.least, TEXT.rateIsAtLeastSecond(LIMITS.rate.least))
+  .max(LIMITS.rate.most, TEXT.rateIsAtMostSecond(LIMITS.rate.most));
 
 export const pictureSideSchema = z
   .number()
-  .int('A picture has whole pixels.')
+  .int(TEXT.pictureHasWholePixels)
   .positive()
-  .max(LIMITS.pictureSide, `A picture has at most ${LIMITS.pictureSide} pixels to a side.`);
+  .max(LIMITS.pictureSide, TEXT.pictureHasAtMostPixels(LIMITS.pictureSide));
 
 export const coordinateSchema = z.number().min(-LIMITS.coordinate).max(LIMITS.coordinate);
 
-export const nameSchema = z.string().max(LIMITS.name, `A name has at most ${LIMITS.name} characters.`);
-export const textSchema = z.string().max(LIMITS.text, `A text has at most ${LIMITS.text} characters.`);
+export const nameSchema = z.string().max(LIMITS.name, TEXT.nameHasAtMostCharacters(LIMITS.name));
+export const textSchema = z.string().max(LIMITS.text, TEXT.textHasAtMostCharacters(LIMITS.text));
 
 /** Times of frames: finite, from 0 on, each later than the one before. */
 export const isIncreasing = (times: Float64Array): boolean =>
@@ -76,8 +75,5 @@ export const isIncreasing = (times: Float64Array): boolean =>
 /** A day on which something can have been filmed: a calendar date in these two centuries and the one before. */
 export const filmingDaySchema = z.iso
   .date()
-  .refine(
-    (day) => day >= '1900-01-01' && day < '2200-01-01',
-    'A day lies between 1900 and 2199, for example 2026-03-02.',
-  );
+  .refine((day) => day >= '1900-01-01' && day < '2200-01-01', TEXT.dayLiesBetweenAnd);
 export const isFilmingDay = (text: string): boolean => filmingDaySchema.safeParse(text).success;

@@ -3,6 +3,7 @@ import { measureSchema, type Measure, type MeasureKind } from './measure';
 import type { Movement } from './movement';
 import { keyEventRuleSchema, type KeyEventRule } from './key-event-rule';
 import { JOINTS, quantitySchema, type PointRef, type Quantity } from './quantity';
+import { TEXT } from '../../text/core/model';
 
 /** What a form asks for one part of a measure; read off the schema, so that a new kind needs no form of its own. */
 export type Field =
@@ -150,7 +151,7 @@ function blankPart(field: Field, movement: Pick<Movement, 'moments'>): unknown {
       if (field.optional) return null;
       return field.key === 'crossing' || field.key === 'level' ? 0 : 1;
     case 'text':
-      return 'Is it there?';
+      return TEXT.isItThere;
     case 'quantity':
       return blankQuantity(field.key === 'second' ? 'segment-angle' : 'joint-angle', movement);
     case 'steps':
@@ -208,7 +209,7 @@ export function freeId(name: string, taken: readonly string[]): string {
 }
 
 /** A valid measure of a kind, to be changed from there. */
-export function blankMeasure(kind: MeasureKind, movement: Movement, name = 'New measure'): Measure {
+export function blankMeasure(kind: MeasureKind, movement: Movement, name: string = TEXT.newMeasure): Measure {
   return measureSchema.parse({
     id: freeId(
       name,

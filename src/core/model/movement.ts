@@ -5,6 +5,7 @@ import { LIMITS } from './limits';
 import { measureSchema, eventsOf, type Measure } from './measure';
 import { keyEventRuleSchema } from './key-event-rule';
 import { targetSchema } from './target';
+import { TEXT } from '../../text/core/model';
 
 /**
  * A movement is a document: what its moments are, what is measured on them, and what the numbers should be.
@@ -84,7 +85,7 @@ export type CriteriaSheetDocument = z.infer<typeof sheetSchema>;
 
 const MOST = LIMITS.movement;
 const atMost = <T extends z.ZodType>(part: T, most: number, what: string): z.ZodArray<T> =>
-  z.array(part).max(most, `A movement has at most ${most} ${what}.`);
+  z.array(part).max(most, TEXT.movementHasAtMost(most, what));
 
 /** A movement as it is written today. */
 export const movementDocumentSchema = z
@@ -121,7 +122,7 @@ export const movementDocumentSchema = z
         context.addIssue({
           code: 'custom',
           path: where,
-          message: `"${id}" is not a moment of this movement; it has ${moments.join(', ')}.`,
+          message: TEXT.isNotMomentOfThis(id, moments.join(', ')),
         });
       }
     };
@@ -137,12 +138,12 @@ export const movementDocumentSchema = z
         context.addIssue({
           code: 'custom',
           path: [`${what}s`],
-          message: `Two ${what}s are called "${twice}"; give one of them another id.`,
+          message: TEXT.twoSAreCalledGive(what, twice),
         });
     }
     const measured = (id: string, where: (string | number)[]): void => {
       if (!measures.includes(id))
-        context.addIssue({ code: 'custom', path: where, message: `"${id}" is not a measure of this movement.` });
+        context.addIssue({ code: 'custom', path: where, message: TEXT.isNotMeasureOfThis(id) });
     };
     if (movement.repeats) known(movement.repeats.by, ['repeats']);
     movement.schools.forEach((school, i) => Object.keys(school.targets).forEach((id) => measured(id, ['schools', i])));
@@ -154,7 +155,7 @@ export const movementDocumentSchema = z
           context.addIssue({
             code: 'custom',
             path: ['sheet', 'gates', i],
-            message: `"${id}" is not a criterion of this sheet; it has ${criteria.join(', ')}.`,
+            message: TEXT.isNotCriterionOfThis(id, criteria.join(', ')),
           });
       }),
     );
@@ -169,9 +170,7 @@ export const movementDocumentSchema = z
         context.addIssue({
           code: 'custom',
           path: ['causes', i],
-          message:
-            `"${link.cause}" comes after "${link.effect}" and cannot be its cause; turn the link round or take it ` +
-            'out.',
+          message: TEXT.comesAfterAndCannot(link.cause, link.effect),
         });
     });
   });

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { filmingDaySchema, keySchema, textSchema } from './limits';
+import { TEXT } from '../../text/core/model';
 
 /** One step of a ladder of drills. */
 export const stageSchema = z.object({
-  drill: textSchema.min(1, 'A stage says what is done.'),
+  drill: textSchema.min(1, TEXT.stageSaysWhatIsDone),
   sets: z.number().int().min(1).max(20),
   repetitions: z.number().int().min(1).max(200),
   /** Share of full speed or load, 0 to 1; null where a position is held. */

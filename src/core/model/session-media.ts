@@ -1,5 +1,6 @@
 import type { Session } from './session';
 import { talkMedia } from './talk';
+import { TEXT } from '../../text/core/model';
 
 /** One file that a session names, and what it is called where it is missing. */
 interface NamedMedia {
@@ -14,9 +15,9 @@ interface NamedMedia {
 export const mediaOf = ({ clips, talk, notes }: Session): readonly NamedMedia[] => [
   ...clips.flatMap(({ mediaId, fileName }) => (mediaId === null ? [] : [{ mediaId, name: fileName }])),
   ...talk.flatMap((section, i) =>
-    talkMedia([section]).map((mediaId) => ({ mediaId, name: `section ${i + 1} of the talk` })),
+    talkMedia([section]).map((mediaId) => ({ mediaId, name: TEXT.sectionOfTalk(i + 1) })),
   ),
-  ...notes.flatMap(({ voice }) => (voice === null ? [] : [{ mediaId: voice.mediaId, name: 'a voice note' }])),
+  ...notes.flatMap(({ voice }) => (voice === null ? [] : [{ mediaId: voice.mediaId, name: TEXT.voiceNote }])),
 ];
 
 /** The same session with other media ids, and without work copies. */

@@ -13,6 +13,7 @@ import { samples } from './samples';
 import { cameraPlanSchema } from './camera-plan';
 import { NO_PRACTICE, practiceSchema } from './practice';
 import { talkSectionSchema } from './talk';
+import { TEXT } from '../../text/core/model';
 
 const seriesSchema = z.object({
   x: samples(Float64Array),
@@ -188,29 +189,27 @@ export function disagreements(session: Session): readonly Disagreement[] {
   const found: Disagreement[] = [];
   const frames = new Map<string, number>();
   session.clips.forEach((clip, i) => {
-    if (frames.has(clip.id))
-      found.push({ path: ['clips', i], message: `Two clips have the id \u201c${clip.id}\u201d.` });
+    if (frames.has(clip.id)) found.push({ path: ['clips', i], message: TEXT.twoClipsHaveId(clip.id) });
     frames.set(clip.id, clip.frameTimes.length);
   });
   session.clips.forEach(({ sync }, i) => {
     const other = sync && session.clips.find((c) => c.id === sync.to);
     if (sync && (!other || other.sync !== null))
-      found.push({ path: ['clips', i, 'sync'], message: 'It is a further camera of a clip that is not there.' });
+      found.push({ path: ['clips', i, 'sync'], message: TEXT.itIsFurtherCamera });
   });
   for (const [id, track] of Object.entries(session.tracks)) {
     const length = frames.get(id);
     if (length !== undefined && samplesOf(track).some((n) => n !== length))
-      found.push({ path: ['tracks', id], message: `Its points do not have as many samples as their clip has frames.` });
+      found.push({ path: ['tracks', id], message: TEXT.itsPointsDoNotHave });
   }
   for (const [id, { frames: at, derived }] of Object.entries(session.detections)) {
     const length = frames.get(id);
     const isOff = Object.values(derived).some((places) => places && places.length !== length);
     if (length !== undefined && (isOff || (at[at.length - 1] ?? 0) >= length))
-      found.push({ path: ['detections', id], message: 'Its points were detected in a clip of another length.' });
+      found.push({ path: ['detections', id], message: TEXT.itsPointsWereDetected });
   }
   for (const [id, { all, chosen }] of Object.entries(session.repetitions)) {
-    if (chosen >= all.length)
-      found.push({ path: ['repetitions', id], message: 'It shows a repetition that is not there.' });
+    if (chosen >= all.length) found.push({ path: ['repetitions', id], message: TEXT.itShowsRepetitionThat });
   }
   return found;
 }

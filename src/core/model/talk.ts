@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { keySchema, LIMITS } from './limits';
+import { TEXT } from '../../text/core/model';
 
 const secondsSchema = z.number().nonnegative().max(LIMITS.talkSeconds);
 
@@ -28,7 +29,7 @@ export const talkSectionSchema = z
       .min(1)
       .max(LIMITS.talkParts),
   })
-  .refine(({ seconds, from, to }) => from <= to && to <= seconds, 'What is kept of a section lies within it.');
+  .refine(({ seconds, from, to }) => from <= to && to <= seconds, TEXT.whatIsKeptOfSection);
 export type TalkSection = z.infer<typeof talkSectionSchema>;
 
 /** The media ids of everything that was seen and heard. */

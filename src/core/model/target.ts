@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { TEXT } from '../../text/core/model';
 
 /** Target values are in the measure's display unit (deg, ms, %). */
 export const targetSchema = z.discriminatedUnion('type', [
@@ -8,8 +9,7 @@ export const targetSchema = z.discriminatedUnion('type', [
     .object({ type: z.literal('between'), low: z.number(), high: z.number(), source: z.string() })
     .refine((t) => t.low < t.high, {
       error: ({ input }) =>
-        `A range must begin below its end; it goes from ${(input as { low: number }).low} to ` +
-        `${(input as { high: number }).high}. Exchange the two.`,
+        TEXT.rangeMustBeginBelowIts((input as { low: number }).low, (input as { high: number }).high),
     }),
   z.object({ type: z.literal('at-least'), value: z.number(), source: z.string() }),
   /** A question answered by eye with yes. */

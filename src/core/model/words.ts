@@ -1,3 +1,5 @@
+import { TEXT } from '../../text/core/model';
+
 /** What is said of a value for which a movement has no words of its own. */
 export interface UsualWords {
   readonly seenLow: string;
@@ -7,30 +9,50 @@ export interface UsualWords {
 }
 
 export const ANGLE: UsualWords = {
-  seenLow: 'More bent than it should be',
-  seenHigh: 'Straighter than it should be',
-  cueLow: 'Longer',
-  cueHigh: 'More bend',
+  seenLow: TEXT.moreBentThanItShould,
+  seenHigh: TEXT.straighterThanItShould,
+  cueLow: TEXT.longer,
+  cueHigh: TEXT.moreBend,
 };
 export const TIME: UsualWords = {
-  seenLow: 'Too short',
-  seenHigh: 'Too long',
-  cueLow: 'Take the time',
-  cueHigh: 'Quicker',
+  seenLow: TEXT.tooShort,
+  seenHigh: TEXT.tooLong,
+  cueLow: TEXT.takeTime,
+  cueHigh: TEXT.quicker,
 };
 export const WHEN: UsualWords = {
-  seenLow: 'Too early',
-  seenHigh: 'Too late',
-  cueLow: 'Wait for it',
-  cueHigh: 'Earlier',
+  seenLow: TEXT.tooEarly,
+  seenHigh: TEXT.tooLate,
+  cueLow: TEXT.waitFor,
+  cueHigh: TEXT.earlier,
 };
-export const PACE: UsualWords = { seenLow: 'Too slow', seenHigh: 'Too fast', cueLow: 'Quicker', cueHigh: 'Calmer' };
-export const LENGTH: UsualWords = { seenLow: 'Too short', seenHigh: 'Too long', cueLow: 'Longer', cueHigh: 'Shorter' };
-export const HEIGHT: UsualWords = { seenLow: 'Too low', seenHigh: 'Too high', cueLow: 'Higher', cueHigh: 'Lower' };
+export const PACE: UsualWords = {
+  seenLow: TEXT.tooSlow,
+  seenHigh: TEXT.tooFast,
+  cueLow: TEXT.quicker,
+  cueHigh: TEXT.calmer,
+};
+export const LENGTH: UsualWords = {
+  seenLow: TEXT.tooShort,
+  seenHigh: TEXT.tooLong,
+  cueLow: TEXT.longer,
+  cueHigh: TEXT.shorter,
+};
+export const HEIGHT: UsualWords = {
+  seenLow: TEXT.tooLow,
+  seenHigh: TEXT.tooHigh,
+  cueLow: TEXT.higher,
+  cueHigh: TEXT.lower,
+};
 export const EXTENT: UsualWords = {
-  seenLow: 'Moves too little',
-  seenHigh: 'Moves too much',
-  cueLow: 'Let it move',
-  cueHigh: 'Keep it still',
+  seenLow: TEXT.movesTooLittle,
+  seenHigh: TEXT.movesTooMuch,
+  cueLow: TEXT.letItMove,
+  cueHigh: TEXT.keepItStill,
 };
-export const PLAIN: UsualWords = { seenLow: 'Too small', seenHigh: 'Too large', cueLow: 'More', cueHigh: 'Less' };
+export const PLAIN: UsualWords = {
+  seenLow: TEXT.tooSmall,
+  seenHigh: TEXT.tooLarge,
+  cueLow: TEXT.more,
+  cueHigh: TEXT.less,
+};

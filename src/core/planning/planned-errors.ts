@@ -6,6 +6,7 @@ import { COVERAGE_95 } from '../statistics/normal';
 import { toSi, usualTolerance } from '../units';
 import type { Trial } from '../trial/trial';
 import { asFilmed } from './as-filmed';
+import { TEXT } from '../../text/core/planning';
 
 /** What would make a reading surer. */
 export interface Improvement {
@@ -33,13 +34,13 @@ const WORTH = 0.75;
 
 const changesOf = (plan: CameraPlan): readonly { readonly words: string; readonly plan: CameraPlan }[] => [
   {
-    words: `from ${Number((plan.distance / 2).toFixed(1))} m, or twice the focal length`,
+    words: TEXT.fromMOrTwiceFocal(Number((plan.distance / 2).toFixed(1))),
     plan: { ...plan, distance: plan.distance / 2 },
   },
   ...(plan.rate * 2 <= MOST_FRAMES
-    ? [{ words: `at ${plan.rate * 2} frames a second`, plan: { ...plan, rate: plan.rate * 2 } }]
+    ? [{ words: TEXT.atFramesSecond(plan.rate * 2), plan: { ...plan, rate: plan.rate * 2 } }]
     : []),
-  ...(Math.abs(plan.offPlane) > 3 ? [{ words: 'square to the movement', plan: { ...plan, offPlane: 0 } }] : []),
+  ...(Math.abs(plan.offPlane) > 3 ? [{ words: TEXT.squareToMovement, plan: { ...plan, offPlane: 0 } }] : []),
 ];
 
 const plusMinusOf = (reading: Reading): number | null => (reading.measurable ? COVERAGE_95 * reading.sd : null);

@@ -3,6 +3,7 @@ import { subtract, type Vec2 } from '../geometry/vec2';
 import { angleBetween, minus } from '../geometry/vec3';
 import { ANGLE, PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
+import { TEXT } from '../../text/core/quantities';
 
 export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
   type: 'joint-angle',
@@ -10,9 +11,9 @@ export const jointAngleQuantity: KindOfQuantity<'joint-angle'> = {
   dimension: 'angle',
   inSpace: ([a, b, c]) => angleBetween(minus(a!, b!), minus(c!, b!)),
   goesRound: false,
-  name: 'The angle',
+  name: TEXT.angle,
   words: ANGLE,
-  convention: 'Interior angle at B between A and C: 180 is straight.',
+  convention: TEXT.interiorAngleAtBBetween,
   refs: ({ points }) => points,
   value: ([a, b, c]) => interiorAngle(a!, b!, c!),
 };
@@ -23,9 +24,9 @@ export const segmentAngleQuantity: KindOfQuantity<'segment-angle'> = {
   dimension: 'angle',
   inSpace: null,
   goesRound: true,
-  name: 'The direction',
+  name: TEXT.direction,
   words: PLAIN,
-  convention: 'Direction of A to B: against up or down, forward is positive; against forward, rising is positive.',
+  convention: TEXT.directionOfToBAgainst,
   refs: ({ points }) => points,
   value: ([a, b], { against }) => segmentAngle(a!, b!, against),
 };
@@ -41,11 +42,9 @@ export const lineSeparation: KindOfQuantity<'line-separation'> = {
   dimension: 'angle',
   inSpace: null,
   goesRound: true,
-  name: 'The angle between the lines',
+  name: TEXT.angleBetweenLines,
   words: PLAIN,
-  convention:
-    'Angle from the line C to D to the line A to B, from forward towards up positive (from above: towards the ' +
-    'side away from the dominant one; from the front or behind: from the dominant side towards up).',
+  convention: TEXT.angleFromLineC,
   refs: ({ points, from }) => [...points, ...from],
   value: ([a, b, c, d]) => wrapAngle(direction(a!, b!) - direction(c!, d!)),
 };
@@ -56,12 +55,9 @@ export const facing: KindOfQuantity<'facing'> = {
   dimension: 'angle',
   inSpace: null,
   goesRound: true,
-  name: 'Where it faces',
+  name: TEXT.whereItFaces,
   words: PLAIN,
-  convention:
-    'Seen from above: where a body faces, square to the line from its point A of the opposite side to B of the ' +
-    'dominant side; 0 is forward, away from the dominant side positive (for a right-hander 9 o\u2019clock is 90, ' +
-    '3 o\u2019clock -90).',
+  convention: TEXT.seenFromAboveWhereBody,
   refs: ({ points }) => points,
   value: ([a, b]) => wrapAngle(direction(a!, b!) + Math.PI / 2),
 };

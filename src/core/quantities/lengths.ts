@@ -2,6 +2,7 @@ import { distance, onAxes, subtract, type Vec2 } from '../geometry/vec2';
 import { lengthOf, minus } from '../geometry/vec3';
 import { HEIGHT, LENGTH, PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
+import { TEXT } from '../../text/core/quantities';
 
 export const distanceQuantity: KindOfQuantity<'distance'> = {
   type: 'distance',
@@ -9,9 +10,9 @@ export const distanceQuantity: KindOfQuantity<'distance'> = {
   dimension: 'length',
   inSpace: ([a, b]) => lengthOf(minus(a!, b!)),
   goesRound: false,
-  name: 'The distance',
+  name: TEXT.distance,
   words: LENGTH,
-  convention: 'Straight distance between A and B.',
+  convention: TEXT.straightDistanceBetweenAndB,
   refs: ({ points }) => points,
   value: ([a, b]) => distance(a!, b!),
 };
@@ -22,11 +23,9 @@ export const groundDistance: KindOfQuantity<'ground-distance'> = {
   dimension: 'metres',
   inSpace: null,
   goesRound: false,
-  name: 'The distance',
+  name: TEXT.distance,
   words: LENGTH,
-  convention:
-    'Distance on the ground between A and B, which must lie on it, through the perspective of a rectangle marked ' +
-    'there.',
+  convention: TEXT.distanceOnGroundBetween,
   refs: ({ points }) => points,
   value: ([a, b], _, { toGround }) => (toGround ? distance(toGround(a!), toGround(b!)) : NaN),
 };
@@ -37,11 +36,9 @@ export const offset: KindOfQuantity<'offset'> = {
   dimension: 'length',
   inSpace: null,
   goesRound: false,
-  name: 'The offset',
+  name: TEXT.offset,
   words: PLAIN,
-  convention:
-    'How far A lies beyond B along an axis: ahead is positive along forward, above along up; of the level ' +
-    'picture, or of a line that turns along (forward from its first point to its second, up to the left of it).',
+  convention: TEXT.howFarLiesBeyondB,
   refs: ({ points, line }) => (line ? [...points, ...line] : points),
   value: ([a, b, from, to], { axis }) => {
     const { x, y } = from && to ? onAxes(subtract(a!, b!), from, to) : subtract(a!, b!);
@@ -55,9 +52,9 @@ export const height: KindOfQuantity<'height'> = {
   dimension: 'length',
   inSpace: null,
   goesRound: false,
-  name: 'The height',
+  name: TEXT.height,
   words: HEIGHT,
-  convention: 'Height of A above the ground, which is where the feet stand lowest in the clip.',
+  convention: TEXT.heightOfAboveGroundWhich,
   refs: ({ point }) => [point],
   value: ([a], _, { ground }) => a!.y - ground,
 };
@@ -68,9 +65,9 @@ export const box: KindOfQuantity<'box'> = {
   dimension: 'length',
   inSpace: null,
   goesRound: false,
-  name: 'The box',
+  name: TEXT.box,
   words: PLAIN,
-  convention: 'Width or height of the box round the points.',
+  convention: TEXT.widthOrHeightOfBox,
   refs: ({ points }) => points,
   value: (points, { side }) => {
     const along = points.map((p) => (side === 'width' ? p.x : p.y));
@@ -98,11 +95,9 @@ export const alignment: KindOfQuantity<'alignment'> = {
   dimension: 'ratio',
   inSpace: null,
   goesRound: false,
-  name: 'The line',
+  name: TEXT.line,
   words: PLAIN,
-  convention:
-    'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 ' +
-    'is one line.',
+  convention: TEXT.largestDistanceOfPoint,
   refs: ({ points }) => points,
   value: (points) => {
     const { middle, direction } = bestLine(points);

@@ -25,6 +25,7 @@ import {
 import { isScale, scaleOf, type Scale } from './scale';
 import { errorInPicture, errorInSpace, headingError } from './reading-error';
 import { type Mirror, mirrored, type InSpace } from './in-space';
+import { TEXT } from '../../text/core/quantities';
 
 /**
  * Those who do the same movement leave the plane in much the same way: so much of what depths do is alike in clips that
@@ -151,31 +152,18 @@ const tooUnsure = (quantity: Quantity, lengthIn: LengthIn, sd: number): NotMeasu
   // More than half a turn either way is any direction at all.
   const by =
     dimensionOf(quantity) === 'angle' && half >= Math.PI
-      ? 'it may be any'
+      ? TEXT.itMayBeAny
       : `\u00b1${(half / toSi).toFixed(decimals)}${suffix}`;
-  return notMeasurable(
-    'too-uncertain',
-    `The points lie too close together, or are too unsure, to give it (${by})`,
-    'Correct them by hand, or film closer.',
-  );
+  return notMeasurable('too-uncertain', TEXT.pointsLieTooCloseTogether(by), TEXT.correctThemByHand);
 };
 
 function scaleFor(trial: Trial, quantity: Quantity, lengthIn: LengthIn): Scale | NotMeasurable {
   const dimension = dimensionOf(quantity);
   if (dimension === 'length') return scaleOf(trial, lengthIn);
   if (dimension !== 'metres') return { perPixel: 1, sdShare: 0 };
-  if (!trial.clip.ground)
-    return notMeasurable(
-      'no-scale',
-      'No rectangle on the ground is marked in this clip',
-      'Mark one at Match, and say how large it is.',
-    );
+  if (!trial.clip.ground) return notMeasurable('no-scale', TEXT.noRectangleOnGround, TEXT.markOneAtMatch);
   if (trial.clip.ground.frame === undefined && steadyOf(trial.clip))
-    return notMeasurable(
-      'no-scale',
-      'The camera moves, and in which of its pictures the rectangle was marked is not kept',
-      'Mark it again at Match.',
-    );
+    return notMeasurable('no-scale', TEXT.cameraMovesAndInWhichOf, TEXT.markItAgainAtMatch);
   return { perPixel: 1, sdShare: 0 };
 }
 
@@ -202,12 +190,11 @@ export function readQuantity(
   if (missing !== undefined)
     return notMeasurable(
       'point-missing',
-      `No ${refName(missing)} at frame ${Math.round(frame) + 1}`,
-      'Detect points, or place it by hand.',
+      TEXT.noAtFrame(refName(missing), Math.round(frame) + 1),
+      TEXT.detectPointsOrPlace,
     );
   const raw = rawAt(trial, quantity, frame, offPlane, mirror);
-  if (raw === null)
-    return notMeasurable('point-missing', 'Two of its points lie on each other', 'Place them apart by hand.');
+  if (raw === null) return notMeasurable('point-missing', TEXT.twoOfItsPointsLie, TEXT.placeThemApartByHand);
 
   const error = space
     ? errorInSpace(trial, quantity, frame, space)

@@ -2,6 +2,7 @@ import { limbInertia, type LimbSegment } from '../anatomy/centre-of-mass';
 import { distance, type Vec2 } from '../geometry/vec2';
 import { PLAIN } from '../model/words';
 import type { KindOfQuantity } from './quantity';
+import { TEXT } from '../../text/core/quantities';
 
 const limb = ([a, b, c]: readonly Vec2[], upper: 'thigh' | 'upperArm'): readonly LimbSegment[] => [
   { name: upper, from: a!, to: b! },
@@ -14,11 +15,9 @@ export const relativeInertia: KindOfQuantity<'relative-inertia'> = {
   dimension: 'ratio',
   inSpace: null,
   goesRound: false,
-  name: 'The relative inertia',
+  name: TEXT.relativeInertia,
   words: PLAIN,
-  convention:
-    'Moment of inertia of a limb about its first joint, against the same limb straight: 1 is straight, less ' +
-    'swings easier (male segment table; the ratio hardly depends on it).',
+  convention: TEXT.momentOfInertiaOfLimb,
   refs: ({ points }) => points,
   value: (points, { limb: name }) => {
     const [a, b, c] = points as readonly Vec2[];

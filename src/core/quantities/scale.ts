@@ -3,6 +3,7 @@ import { cameraOffPlane } from '../calibration/view';
 import type { Trial } from '../trial/trial';
 import { notMeasurable, type NotMeasurable } from '../reading';
 import type { LengthIn } from './registry';
+import { TEXT } from '../../text/core/quantities';
 
 /**
  * How sure a scale is, share of a length: a line drawn along a known length, and a standing height read off the body
@@ -41,11 +42,7 @@ function knownPixels(
 /** The performer's stated height as the known length, where nothing better was drawn. */
 function byStature({ performer: { heightMetres } }: Trial['clip'], bodyHeight: number): Scale | NotMeasurable {
   return heightMetres === undefined || Number.isNaN(bodyHeight)
-    ? notMeasurable(
-        'no-scale',
-        'No length in metres is known in this clip',
-        'Draw a known length at Match, or keep the standing height in the performer\u2019s record.',
-      )
+    ? notMeasurable('no-scale', TEXT.noLengthInMetres, TEXT.drawKnownLengthAtMatch)
     : { perPixel: heightMetres / bodyHeight, sdShare: STATURE_SD };
 }
 
@@ -56,11 +53,7 @@ export function scaleOf({ clip, bodyHeight }: Trial, wanted: LengthIn): Scale | 
     const steady = steadyOf(clip);
     const { frame } = clip.scale;
     if (steady && frame === undefined)
-      return notMeasurable(
-        'no-scale',
-        'The camera moves, and in which of its pictures the known length was drawn is not kept',
-        'Draw it again at Match.',
-      );
+      return notMeasurable('no-scale', TEXT.cameraMovesAndInWhich, TEXT.drawItAgainAtMatch);
     const { pixels, sdShare } = knownPixels(clip.scale, cameraOffPlane(clip).angle);
     const steadyPixels = steady ? pixels * steady.growth(frame!) : pixels;
     return {
@@ -69,11 +62,7 @@ export function scaleOf({ clip, bodyHeight }: Trial, wanted: LengthIn): Scale | 
     };
   }
   if (Number.isNaN(bodyHeight))
-    return notMeasurable(
-      'no-scale',
-      'The performer\u2019s height in the picture is not known',
-      'Detect points, or place shoulder, hip, knee and ankle on one frame.',
-    );
+    return notMeasurable('no-scale', TEXT.performersHeightInPicture, TEXT.detectPointsOrPlaceShoulder);
   return { perPixel: 1 / bodyHeight, sdShare: SCALE_SD['%BH'] };
 }
 

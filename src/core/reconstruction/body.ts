@@ -1,5 +1,6 @@
 import { sideOf, type PointId } from '../anatomy/body-points';
 import { LENGTH_SHARES } from '../anatomy/segment-table';
+import { TEXT } from '../../text/core/reconstruction';
 
 /**
  * What is known of the distance between two joints: the same in every frame but for how far a detector's idea of the
@@ -22,7 +23,7 @@ export interface Segment {
  */
 export const SEGMENTS_IN_SPACE: readonly Segment[] = [
   {
-    name: 'upper arm',
+    name: TEXT.upperArm,
     length: LENGTH_SHARES.upperArm * 0.93,
     logSd: 0.08,
     wander: 0.01,
@@ -31,7 +32,7 @@ export const SEGMENTS_IN_SPACE: readonly Segment[] = [
   { name: 'forearm', length: LENGTH_SHARES.forearm, logSd: 0.08, wander: 0.008, joints: ['elbow', 'wrist'] },
   { name: 'thigh', length: LENGTH_SHARES.thigh, logSd: 0.07, wander: 0.01, joints: ['hip', 'knee'] },
   { name: 'shank', length: LENGTH_SHARES.shank, logSd: 0.07, wander: 0.008, joints: ['knee', 'ankle'] },
-  { name: 'hind foot', length: 0.045, logSd: 0.3, wander: 0.008, joints: ['ankle', 'heel'] },
+  { name: TEXT.hindFoot, length: 0.045, logSd: 0.3, wander: 0.008, joints: ['ankle', 'heel'] },
   { name: 'forefoot', length: 0.09, logSd: 0.25, wander: 0.012, joints: ['ankle', 'foot-index'] },
   { name: 'foot', length: 0.125, logSd: 0.2, wander: 0.012, joints: ['heel', 'foot-index'] },
   { name: 'trunk', length: LENGTH_SHARES.trunk, logSd: 0.1, wander: 0.025, joints: ['shoulder', 'hip'] },

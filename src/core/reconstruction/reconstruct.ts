@@ -19,6 +19,7 @@ import {
 } from './problem-of-cameras';
 import type { SeenClip } from './seen-points';
 import { frameCovariance, solveFrames } from './solve-frames';
+import { TEXT } from '../../text/core/reconstruction';
 
 /** A camera as it was found. */
 export interface FoundCamera extends FigureCamera {
@@ -110,10 +111,10 @@ const lowerTriangle = (matrix: Float64Array, n: number, by: number): Float32Arra
 const RADIANS = Math.PI / 180;
 
 /** What to do where nothing can be told. */
-const FARTHER = 'Put the second camera at 60 to 120 degrees from the first.';
-const CHECK = 'Check the common instants, left and right, and the views of the clips.';
-const CORRECT = 'Correct the view, or exchange left and right where they are exchanged.';
-const DETECT = 'Detect points of the limbs in both clips, and bring them together in time.';
+const FARTHER = TEXT.putSecondCameraAt;
+const CHECK = TEXT.checkCommonInstantsLeft;
+const CORRECT = TEXT.correctViewOrExchangeLeft;
+const DETECT = TEXT.detectPointsOfLimbs;
 
 /** How well the azimuth of every further camera against the first is known, degrees. */
 const azimuthSds = ({ state, covariance, layout }: Adjusted): readonly number[] =>
@@ -129,20 +130,11 @@ function refusalOf(adjusted: Adjusted, misfit: number): Result<never, SpaceIssue
   if (Math.max(...apart.map((d) => Math.min(d, 180 - d))) < LEAST_APART)
     return fail(
       'alike-cameras',
-      `The cameras look ${apart.map((d) => Math.round(d)).join(' and ')} degrees apart, which tells no depth. ` +
-        `${FARTHER}`,
+      TEXT.camerasLookDegreesApartWhich(apart.map((d) => Math.round(d)).join(' and '), FARTHER),
     );
-  if (!(misfit < MOST_MISFIT))
-    return fail(
-      'misfit',
-      `The points of the cameras are not of one body at one time: they differ ${misfit.toFixed(1)} times as much ` +
-        `as they may. ${CHECK}`,
-    );
+  if (!(misfit < MOST_MISFIT)) return fail('misfit', TEXT.pointsOfCamerasAreNot(misfit.toFixed(1), CHECK));
   if (!adjusted.covariance || !(Math.min(...azimuthSds(adjusted)) < MOST_AZIMUTH_SD))
-    return fail(
-      'undetermined',
-      `The movement does not tell how the cameras stand to each other. ${FARTHER} Let both see the whole body.`,
-    );
+    return fail('undetermined', TEXT.movementDoesNotTellHow(FARTHER));
   return null;
 }
 
@@ -174,11 +166,7 @@ function bodyThrough(
   const raw = problemOf(cameras, ids, shared, { biased: true, clocks, raw: true });
   const rough = solveFrames(raw, solved).state;
   onProgress?.(0.8);
-  if (!bendsForward(ids, solved.points))
-    return fail(
-      'mirrored',
-      `Knees would bend the wrong way: a camera stands on the other side of the body than its view says. ${CORRECT}`,
-    );
+  if (!bendsForward(ids, solved.points)) return fail('mirrored', TEXT.kneesWouldBendWrongWay(CORRECT));
   const saw = cameras.map((_, c) => whole.sightings(c, clocks[c]!));
   const n = 3 * ids.length;
   const frames = cameras[0]!.clip.times.length;
@@ -188,7 +176,7 @@ function bodyThrough(
     if (f % 20 === 0) onProgress?.(0.8 + (0.2 * f) / shared.length);
     covariances[frame] = lowerTriangle(frameCovariance(whole, solved, saw, f, covariance), n, Math.max(1, misfit) ** 2);
   }
-  if (stopped?.()) return fail('cancelled', 'It was cancelled.');
+  if (stopped?.()) return fail('cancelled', TEXT.itWasCancelled);
   const spread = (values: Float64Array): Float64Array => {
     const wide = new Float64Array(n * frames).fill(NaN);
     shared.forEach((frame, f) => wide.set(values.subarray(f * n, f * n + n), frame * n));
@@ -233,17 +221,10 @@ export function reconstruct(
   const shared = sharedFrames(cameras);
   const tall = cameras.every(({ stature }) => stature > 0);
   if (cameras.length < 2 || ids.length < LEAST_JOINTS || shared.length < LEAST_FRAMES || !tall)
-    return fail(
-      'too-few-points',
-      `The cameras share ${ids.length} joints and ${shared.length} frames; ${LEAST_JOINTS} of each are the ` +
-        `least. ${DETECT}`,
-    );
+    return fail('too-few-points', TEXT.camerasShareJointsAndFrames(ids.length, shared.length, LEAST_JOINTS, DETECT));
   const seen = framesOfBody(cameras, ids, shared, LEAST_JOINTS);
   if (seen.frames < LEAST_FRAMES || seen.share < LEAST_SHARE)
-    return fail(
-      'too-few-points',
-      `Only ${seen.frames} of ${shared.length} frames show ${LEAST_JOINTS} joints to two cameras. ${DETECT}`,
-    );
+    return fail('too-few-points', TEXT.onlyOfFramesShowJoints(seen.frames, shared.length, LEAST_JOINTS, DETECT));
   const stated = cameras.map(({ prior }) => prior.azimuthDegrees);
   const begin = bestStart(
     problemOf(cameras, ids, evenly(shared, COARSE_FRAMES), { biased: false }),
@@ -254,7 +235,7 @@ export function reconstruct(
   onProgress?.(0.3);
   const { fine, adjusted } = adjustAll(cameras, ids, usedFrames(cameras[0]!.clip, shared), begin.state, stopped);
   onProgress?.(0.6);
-  if (stopped?.()) return fail('cancelled', 'It was cancelled.');
+  if (stopped?.()) return fail('cancelled', TEXT.itWasCancelled);
   const misfit = Math.sqrt(adjusted.cost / freedomOf(fine, adjusted.state));
   return refusalOf(adjusted, misfit) ?? bodyThrough(cameras, ids, shared, adjusted, misfit, options);
 }

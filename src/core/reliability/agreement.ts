@@ -1,6 +1,7 @@
 import { fail, ok, type Issue, type Result } from '../result';
 import { COVERAGE_95 } from '../statistics/normal';
 import { varianceRatioQuantile } from '../statistics/student';
+import { TEXT } from '../../text/core/reliability';
 
 /** How well repeated digitisings of the same trials agree. */
 export interface Agreement {
@@ -34,14 +35,9 @@ const squares = (values: readonly number[], about: number): number =>
 export function agreement(values: readonly (readonly number[])[]): Result<Agreement, TooFew> {
   const n = values.length;
   const k = values[0]?.length ?? 0;
-  if (n < 3 || k < 2)
-    return fail(
-      'too-few',
-      `Agreement needs at least 3 performances digitised at least twice; there are ${n} digitised ${k} times.`,
-    );
+  if (n < 3 || k < 2) return fail('too-few', TEXT.agreementNeedsAtLeastPerformances(n, k));
   const uneven = values.findIndex((row) => row.length !== k || row.some((v) => !Number.isFinite(v)));
-  if (uneven >= 0)
-    return fail('uneven', `Performance ${uneven + 1} does not have ${k} values; digitise it again or leave it out.`);
+  if (uneven >= 0) return fail('uneven', TEXT.performanceDoesNotHaveValues(uneven + 1, k));
   const grand = mean(values.map(mean));
   const betweenRows = (k * squares(values.map(mean), grand)) / (n - 1);
   const columns = Array.from({ length: k }, (_, j) => mean(values.map((row) => row[j]!)));
@@ -105,11 +101,8 @@ export function limitsOfAgreement(
   second: readonly number[],
 ): Result<LimitsOfAgreement, TooFew> {
   if (first.length !== second.length)
-    return fail(
-      'uneven',
-      `The first digitising has ${first.length} values, the second ${second.length}; both must have the same.`,
-    );
-  if (first.length < 3) return fail('too-few', `Limits of agreement need at least 3 pairs; there are ${first.length}.`);
+    return fail('uneven', TEXT.firstDigitisingHasValuesSecond(first.length, second.length));
+  if (first.length < 3) return fail('too-few', TEXT.limitsOfAgreementNeed(first.length));
   const points = first.map((v, i) => ({ mean: (v + second[i]!) / 2, difference: v - second[i]! }));
   const differences = points.map((p) => p.difference);
   const bias = mean(differences);

@@ -7,6 +7,7 @@ import type { Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import { asFilmed, pictureAt } from '../trial/places';
 import type { Primitive } from '../geometry/primitives';
+import { TEXT } from '../../text/core/scene';
 
 /**
  * First and last frame of the phase that a frame lies in; before the first mark and after the last the clip's ends
@@ -48,7 +49,7 @@ function inclination(a: Vec2, b: Vec2, level: number): string {
   const d = rotate(subtract(b, a), level);
   if (d.x === 0 && d.y === 0) return '';
   const toLevel = Math.atan2(Math.abs(d.y), Math.abs(d.x));
-  return toLevel <= Math.PI / 4 ? `${degrees(toLevel)} to level` : `${degrees(Math.PI / 2 - toLevel)} to plumb`;
+  return toLevel <= Math.PI / 4 ? TEXT.toLevel(degrees(toLevel)) : TEXT.toPlumb(degrees(Math.PI / 2 - toLevel));
 }
 
 /** The smaller angle between two lines, radians. */

@@ -1,4 +1,5 @@
 import { fail, ok, type Issue, type Result } from '../result';
+import { TEXT } from '../../text/core/signal';
 
 /** Coefficients of a second-order section: y[n] = sum b[k] x[n-k] - a1 y[n-1] - a2 y[n-2]. */
 export interface SecondOrderSection {
@@ -13,10 +14,7 @@ export interface SecondOrderSection {
  */
 export function lowPassSection(cutoff: number, rate: number): Result<SecondOrderSection, Issue<'cutoff-out-of-range'>> {
   if (!(cutoff > 0 && cutoff < rate / 2)) {
-    return fail(
-      'cutoff-out-of-range',
-      `A cut-off of ${cutoff} Hz does not lie between 0 and half of ${rate} samples per second; choose a lower one.`,
-    );
+    return fail('cutoff-out-of-range', TEXT.cutOffOfHzDoes(cutoff, rate));
   }
   const omega = Math.tan((Math.PI * cutoff) / rate);
   const norm = 1 + Math.SQRT2 * omega + omega * omega;
@@ -70,10 +68,7 @@ export function zeroLagLowPass(
   pad = padFor(cutoff, rate),
 ): Result<Float64Array, Issue<'cutoff-out-of-range' | 'too-few-samples'>> {
   if (samples.length <= LEAST_PAD) {
-    return fail(
-      'too-few-samples',
-      `${samples.length} samples are too few to smooth; at least ${LEAST_PAD + 1} are needed.`,
-    );
+    return fail('too-few-samples', TEXT.samplesAreTooFew(samples.length, LEAST_PAD + 1));
   }
   const section = lowPassSection(cutoff, rate);
   if (!section.ok) return section;

@@ -1,6 +1,7 @@
 import { fail, ok, type Issue, type Result } from '../result';
 import { smoothCoordinate } from './smooth';
 import { typicalInterval } from './resample';
+import { TEXT } from '../../text/core/signal';
 
 /** How much smoothing at each cut-off takes away, and the cut-off at which that is what noise alone would be. */
 export interface ResidualAnalysis {
@@ -37,8 +38,7 @@ export function residualAnalysis(
   longestBridge: number,
 ): Result<ResidualAnalysis, Issue<'too-short' | 'no-noise'>> {
   const known = samples.reduce((count, v) => count + (Number.isNaN(v) ? 0 : 1), 0);
-  if (known < FEWEST_SAMPLES)
-    return fail('too-short', `Residual analysis needs at least ${FEWEST_SAMPLES} samples; there are ${known}.`);
+  if (known < FEWEST_SAMPLES) return fail('too-short', TEXT.residualAnalysisNeedsAtLeast(FEWEST_SAMPLES, known));
   const highest = HIGHEST_SHARE / typicalInterval(times);
   const cutoffs = Array.from(
     { length: Math.max(4, Math.floor((highest - LOWEST) / STEP) + 1) },
@@ -55,11 +55,7 @@ export function residualAnalysis(
   const extent = Math.max(...present) - Math.min(...present);
   // Without noise there is no line that noise follows, and no cut-off that it asks for.
   if (!(noise.intercept > LEAST_NOISE * Math.max(1, extent)))
-    return fail(
-      'no-noise',
-      `There is no noise in these samples to choose a cut-off by (${Math.max(0, noise.intercept).toPrecision(2)} ` +
-        `of ${extent.toFixed(1)} pixels). Keep the cut-off as it is.`,
-    );
+    return fail('no-noise', TEXT.thereIsNoNoise(Math.max(0, noise.intercept).toPrecision(2), extent.toFixed(1)));
   const i = residuals.findIndex((r) => r <= noise.intercept);
   if (i <= 0) return ok({ cutoffs, residuals, noise, cutoff: cutoffs[Math.max(0, i)]! });
   const u = (residuals[i - 1]! - noise.intercept) / (residuals[i - 1]! - residuals[i]!);

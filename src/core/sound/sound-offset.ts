@@ -1,5 +1,6 @@
 import { parabolaTop } from '../signal/peaks';
 import { fail, ok, type Issue, type Result } from '../result';
+import { TEXT } from '../../text/core/sound';
 
 /** By how much the same sound comes later in a second recording than in a first. */
 export interface SoundOffset {
@@ -41,12 +42,9 @@ export function soundOffset({ values, from, step, likeness }: Correlation): Resu
   const near = Math.round(NEAR / step);
   let second = 0;
   for (let i = 0; i < heights.length; i++) if (Math.abs(i - top) > near) second = Math.max(second, heights[i]!);
-  if (!(heights[top]! > STANDS_OUT * SD_BY_MEDIAN * median))
-    return fail('unsure', 'The two sounds have nothing in common that stands out of the noise');
-  if (heights[top]! < ALONE * second)
-    return fail('unsure', 'The two sounds agree at several places alike, as steps or claps at an even beat do');
-  if (likeness(top) < SAME_SOUND)
-    return fail('unsure', 'The loudest that falls together in the two sounds is not the same sound');
+  if (!(heights[top]! > STANDS_OUT * SD_BY_MEDIAN * median)) return fail('unsure', TEXT.twoSoundsHaveNothing);
+  if (heights[top]! < ALONE * second) return fail('unsure', TEXT.twoSoundsAgreeAtSeveral);
+  if (likeness(top) < SAME_SOUND) return fail('unsure', TEXT.loudestThatFallsTogether);
   const { shift } = parabolaTop(heights[top - 1] ?? 0, heights[top]!, heights[top + 1] ?? 0);
   // Of a lag between two samples the parabola is off by a fifth of the step at most.
   return ok({ seconds: from + (top + shift) * step, sd: step / Math.sqrt(12) });

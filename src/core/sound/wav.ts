@@ -1,4 +1,5 @@
 import { fail, ok, type Issue, type Result } from '../result';
+import { TEXT } from '../../text/core/sound';
 
 /** Mono sound. */
 export interface Sound {
@@ -43,23 +44,22 @@ export function writeWav({ samples, rate }: Sound): Uint8Array<ArrayBuffer> {
 
 /** Reads what `writeWav` wrote; chunks that it does not write are passed over. */
 export function readWav(bytes: Uint8Array<ArrayBuffer>): Result<Sound, Issue<'damaged'>> {
-  const damaged = (what: string): Result<never, Issue<'damaged'>> =>
-    fail('damaged', `A part of what was said cannot be read: ${what}. Record that section anew.`);
+  const damaged = (what: string): Result<never, Issue<'damaged'>> => fail('damaged', TEXT.partOfWhatWasSaid(what));
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const word = (at: number): string => String.fromCharCode(...bytes.subarray(at, at + 4));
-  if (bytes.length < HEADER || word(0) !== 'RIFF' || word(8) !== 'WAVE') return damaged('it is no WAV file');
+  if (bytes.length < HEADER || word(0) !== 'RIFF' || word(8) !== 'WAVE') return damaged(TEXT.itIsNoWavFile);
   let rate: number | null = null;
   for (let at = 12; at + 8 <= bytes.length;) {
     const length = view.getUint32(at + 4, true);
     const begin = at + 8;
     if (word(at) === 'fmt ') {
       if (view.getUint16(begin, true) !== PCM || view.getUint16(begin + 2, true) !== 1)
-        return damaged('it is not linear PCM of one channel');
-      if (view.getUint16(begin + 14, true) !== 8 * BYTES) return damaged('its samples have not 16 bits');
+        return damaged(TEXT.itIsNotLinearPcm);
+      if (view.getUint16(begin + 14, true) !== 8 * BYTES) return damaged(TEXT.itsSamplesHaveNotBits);
       rate = view.getUint32(begin + 4, true);
     }
     if (word(at) === 'data') {
-      if (rate === null || rate === 0) return damaged('it does not say its rate');
+      if (rate === null || rate === 0) return damaged(TEXT.itDoesNotSayIts);
       const count = Math.floor(Math.min(length, bytes.length - begin) / BYTES);
       return ok({
         samples: Int16Array.from({ length: count }, (_, i) => view.getInt16(begin + BYTES * i, true)),
@@ -68,5 +68,5 @@ export function readWav(bytes: Uint8Array<ArrayBuffer>): Result<Sound, Issue<'da
     }
     at = begin + length + (length % 2);
   }
-  return damaged('there is no sound in it');
+  return damaged(TEXT.thereIsNoSound);
 }

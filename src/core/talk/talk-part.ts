@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Primitive } from '../geometry/primitives';
 import { coordinateSchema, keySchema, LIMITS } from '../model/limits';
 import { fail, ok, type Issue, type Result } from '../result';
+import { TEXT } from '../../text/core/talk';
 
 const vec2Schema = z.object({ x: coordinateSchema, y: coordinateSchema });
 const sideSchema = z.number().nonnegative().max(LIMITS.pictureSide);
@@ -68,7 +69,7 @@ const talkPartSchema = z
   })
   .refine(
     ({ scenes, pictures }) => pictures.every(({ panes }) => panes.every(({ scene }) => scene < scenes.length)),
-    'A picture names a scene that is not there.',
+    TEXT.pictureNamesSceneThat,
   );
 export type TalkPart = z.infer<typeof talkPartSchema>;
 export type TalkPicture = TalkPart['pictures'][number];
@@ -80,15 +81,12 @@ export function readTalkPart(text: string): Result<TalkPart, Issue<'damaged'>> {
   try {
     document = JSON.parse(text);
   } catch {
-    return fail('damaged', 'A part of what was shown while talking cannot be read. Record that section anew.');
+    return fail('damaged', TEXT.partOfWhatWasShown);
   }
   const part = talkPartSchema.safeParse(document);
   if (part.success) return ok(part.data);
   const { path, message } = part.error.issues[0]!;
-  return fail(
-    'damaged',
-    `A part of what was shown while talking is damaged (${path.join(' ')}: ${message}). Record that section anew.`,
-  );
+  return fail('damaged', TEXT.partOfWhatWasShownWhile(path.join(' '), message));
 }
 
 /** Shapes that can be kept: those that have a place. */

@@ -1,4 +1,5 @@
 import type { Repeats } from '../model/clip';
+import { TEXT } from '../../text/core/timing';
 
 /** Longest cycle in which frames are repeated: a conversion of one usual rate to another has no longer one. */
 const LONGEST_CYCLE = 6;
@@ -126,12 +127,8 @@ export function evenTimes(fileTimes: Float64Array, { cycle, again }: Repeats, us
 const count = (n: number): string => ['no', 'one', 'two', 'three', 'four', 'five', 'six'][n] ?? String(n);
 
 /** What it means that frames repeat in no cycle. */
-export const UNEVEN_REPEATS =
-  'Some frames show the picture before them again, unevenly: slow motion within the clip, or frames that were lost. ' +
-  'Times and speeds are not measured; angles are. Choose the part that plays at one speed, or the camera\u2019s own ' +
-  'file; or say at Match where its rate changes.';
+export const UNEVEN_REPEATS = TEXT.someFramesShowPictureBefore;
 
 /** `Of every two frames of the file one shows the picture before it again`. */
 export const repeatsText = ({ cycle, again }: Repeats): string =>
-  `Of every ${count(cycle)} frames of the file ${count(again.length)} ` +
-  `${again.length === 1 ? 'shows' : 'show'} the picture before again`;
+  TEXT.ofEveryFramesOfFile(count(cycle), count(again.length), again.length === 1 ? 'shows' : 'show');

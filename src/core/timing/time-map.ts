@@ -1,4 +1,5 @@
 import { fail, ok, type Issue, type Result } from '../result';
+import { TEXT } from '../../text/core/timing';
 
 /** How the second clip follows the first. */
 export type MatchMode = 'locked' | 'matched' | 'offset' | 'free';
@@ -46,7 +47,7 @@ export function matchedMap(
   const through = order.filter((id) => id in first && id in second);
   const skipped = order.filter((id) => id in first !== id in second);
   if (through.length === 0) {
-    return fail('no-common-moment', 'No moment is marked in both clips yet; mark the same moment in each.');
+    return fail('no-common-moment', TEXT.noMomentIsMarked);
   }
   const called = (i: number): string => `\u201c${names[through[i]!] ?? through[i]}\u201d`;
   for (const times of [first, second]) {
@@ -54,8 +55,12 @@ export function matchedMap(
       if (times[through[i]!]! <= times[through[i - 1]!]!) {
         return fail(
           'moments-out-of-order',
-          `${called(i)} is marked at ${times[through[i]!]!.toFixed(3)} s, not after ${called(i - 1)} at ` +
-            `${times[through[i - 1]!]!.toFixed(3)} s; move one of the two.`,
+          TEXT.isMarkedAtSNot(
+            called(i),
+            times[through[i]!]!.toFixed(3),
+            called(i - 1),
+            times[through[i - 1]!]!.toFixed(3),
+          ),
         );
       }
     }
@@ -76,7 +81,7 @@ export function lockedMap(moment: string, first: EventTimes, second: EventTimes)
   const a = first[moment];
   const b = second[moment];
   if (a === undefined || b === undefined) {
-    return fail('no-common-moment', `"${moment}" is not marked in both clips; mark it or lock at another moment.`);
+    return fail('no-common-moment', TEXT.isNotMarkedInBoth(moment));
   }
   return ok({ through: [moment], skipped: [], map: (t) => t - a + b, inverse: (t) => t - b + a, rateAt: () => 1 });
 }

@@ -1,4 +1,5 @@
 import type { PointSeries, Track } from './track';
+import { TEXT } from '../../text/core/tracks';
 
 /** Steps this quick against the hips are steps over the ground, heights a second. */
 const STEPS = 0.8;
@@ -61,6 +62,4 @@ export function feetSlide(track: Track, rate: number): boolean {
 }
 
 /** What is said of such points, the rest of a sentence. */
-export const FEET_SLIDE =
-  'its feet slide along while they should stand: the camera followed, or it is a treadmill. Heights, paths, ' +
-  'speeds and contacts are not measured';
+export const FEET_SLIDE = TEXT.itsFeetSlideAlongWhile;

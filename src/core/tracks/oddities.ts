@@ -2,6 +2,7 @@ import type { PointId } from '../anatomy/body-points';
 import type { ViewKind } from '../model/clip';
 import type { SpatialTrack } from './marker-map';
 import type { Track } from './track';
+import { TEXT } from '../../text/core/tracks';
 
 /** Fewer frames tell nothing of how a file is meant. */
 const LEAST_FRAMES = 5;
@@ -42,10 +43,8 @@ function posture(points: Points, down: 1 | -1): string | null {
     usualDifference(middle(points, upper, 'y'), middle(points, lower, 'y'), (v) => -down * v),
   );
   if (along.some((v) => v === null) || above.some((v) => v === null)) return null;
-  if (above.every((v, i) => v! < 0 && -v! > along[i]!))
-    return 'its performer stands on the head on most frames. If they did not, y grows the other way in it';
-  if (along.every((v, i) => v! > LYING * Math.abs(above[i]!)))
-    return 'its performer lies on most frames. If they did not, x and y are exchanged in it';
+  if (above.every((v, i) => v! < 0 && -v! > along[i]!)) return TEXT.itsPerformerStandsOnHead;
+  if (along.every((v, i) => v! > LYING * Math.abs(above[i]!))) return TEXT.itsPerformerLiesOnMost;
   return null;
 }
 
@@ -66,10 +65,7 @@ function exchanged(points: SpatialTrack): string | null {
     });
   });
   const sine = usual(toTheRight);
-  return sine !== null && sine < -SURELY
-    ? 'the right hip lies on the left of where the feet point. Left and right are exchanged in it, or one axis is ' +
-        'mirrored'
-    : null;
+  return sine !== null && sine < -SURELY ? TEXT.rightHipLiesOnLeft : null;
 }
 /** Feet turned out and hips that rotate leave more than this, sine of an angle. */
 const SURELY = 0.5;
@@ -86,8 +82,8 @@ function exchangedInPicture(track: Track, view: ViewKind | null): string | null 
   });
   const wrong = view === 'front' ? -1 : 1;
   if (widths.some((width) => width === null || Math.sign(width) !== wrong)) return null;
-  const other = view === 'front' ? 'from behind' : 'from the front';
-  return `left and right lie as seen ${other}. They are exchanged in it, or it was filmed ${other}`;
+  const other = view === 'front' ? TEXT.fromBehind : TEXT.fromFront;
+  return TEXT.leftAndRightLie(other);
 }
 
 /**

@@ -3,6 +3,7 @@ import type { Mark } from '../model/session';
 import { eventSd } from '../statistics/event-time';
 import { intervalAt, timeAtFrame } from '../timing/clip-time';
 import type { EventTimes } from '../timing/time-map';
+import { TEXT } from '../../text/core/trial';
 
 /** How sure the time of a moment is. */
 export interface EventTiming {
@@ -43,14 +44,14 @@ export const quoted = ({ names }: Pick<KeyEvents, 'names'>, id: string): string 
   `\u201c${names?.[id] ?? id.replaceAll('-', ' ')}\u201d`;
 
 export const eventMissing = (trial: Pick<KeyEvents, 'names'>, moment: string): NotMeasurable =>
-  notMeasurable('moment-missing', `The moment ${quoted(trial, moment)} is not marked`, 'Mark it in this clip.');
+  notMeasurable('moment-missing', TEXT.momentIsNotMarked(quoted(trial, moment)), TEXT.markItInThisClip);
 
 /** Why there is nothing between two moments the second of which lies before the first. */
 export const outOfOrder = (
   trial: Pick<KeyEvents, 'names'>,
   { from, to }: { readonly from: string; readonly to: string },
 ): NotMeasurable =>
-  notMeasurable('order', `${quoted(trial, to)} is marked before ${quoted(trial, from)}`, 'Mark them in their order.');
+  notMeasurable('order', TEXT.isMarkedBefore(quoted(trial, to), quoted(trial, from)), TEXT.markThemInTheirOrder);
 
 /** A proposal less sure than this is a question to the analyst: nothing is judged on it. */
 export const LEAST_SURE = 0.35;
@@ -124,9 +125,5 @@ export function unsureEvent(trial: Pick<KeyEvents, 'timing' | 'names'>, ids: rea
   const id = ids.find((moment) => (trial.timing?.[moment]?.confidence ?? 1) < LEAST_SURE);
   if (id === undefined) return null;
   const sure = Math.round(100 * trial.timing![id]!.confidence);
-  return notMeasurable(
-    'unsure-moment',
-    `The moment ${quoted(trial, id)} is only a guess (${sure} % sure)`,
-    'Confirm it at Moments, or mark it where it is.',
-  );
+  return notMeasurable('unsure-moment', TEXT.momentIsOnlyGuessSure(quoted(trial, id), sure), TEXT.confirmItAtMoments);
 }

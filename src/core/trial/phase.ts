@@ -1,6 +1,7 @@
 import { notMeasurable, type NotMeasurable } from '../reading';
 import { knownShare, type FrameSpan } from '../signal/peaks';
 import { eventMissing, outOfOrder, type TimedEvents } from './key-events';
+import { TEXT } from '../../text/core/trial';
 
 /** The whole frames between two moments; why there are none where one is missing, or they do not follow each other. */
 export function spanOf(
@@ -33,6 +34,6 @@ export const tooLittleKnown = (values: ArrayLike<number>, span: FrameSpan, what:
     ? null
     : notMeasurable(
         'point-missing',
-        `${what} is known on ${Math.round(100 * knownShare(values, span))} % of the phase`,
-        'Detect points, or place the missing ones by hand.',
+        TEXT.isKnownOnOfPhase(what, Math.round(100 * knownShare(values, span))),
+        TEXT.detectPointsOrPlaceMissing,
       );

@@ -3,6 +3,7 @@ import { notMeasurable, type NotMeasurable, type Reading } from '../reading';
 import { isFromDetector } from '../tracks/track';
 import { partsAt } from './places';
 import type { Trial } from './trial';
+import { TEXT } from '../../text/core/trial';
 
 /**
  * Least standing height of a body whose points are detected, pixels. Of bodies of 83 to 155 pixels the stated errors
@@ -31,8 +32,8 @@ export function tooSmall(trial: Trial, reading: Reading): NotMeasurable | null {
   return detected
     ? notMeasurable(
         'too-uncertain',
-        `The performer is only ${Math.round(trial.bodyHeight)} pixels tall, too small for detected points`,
-        `Film nearer, zoom in or use more lines, so that it is ${LEAST_HEIGHT_PIXELS} at least; or place the points by hand.`,
+        TEXT.performerIsOnlyPixelsTall(Math.round(trial.bodyHeight)),
+        TEXT.filmNearerZoomIn(LEAST_HEIGHT_PIXELS),
       )
     : null;
 }

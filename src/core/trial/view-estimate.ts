@@ -4,6 +4,7 @@ import { placesOf } from './places';
 import { fail, ok, type Issue, type Result } from '../result';
 import { COVERAGE_95 } from '../statistics/normal';
 import { MOST_OFF_PLANE_DEGREES, offPlaneSd } from '../calibration/view';
+import { TEXT } from '../../text/core/trial';
 
 /**
  * How far apart left and right joint lie, shares of standing height, how much people differ in it, and where a detector
@@ -38,11 +39,7 @@ export function estimateOffPlane(
   trial: Trial,
 ): Result<ViewEstimate, Issue<'no-side-view' | 'too-little' | 'too-oblique'>> {
   const { clip, bodyHeight } = trial;
-  if (farSide(clip) === null)
-    return fail(
-      'no-side-view',
-      'The camera\u2019s direction can be told from the body in a view from the side only. State it at Intake.',
-    );
+  if (farSide(clip) === null) return fail('no-side-view', TEXT.camerasDirectionCanBeTold);
   const sides = ['dominant', 'opposite'] as const;
   const [far, near] = farSide(clip) === clip.performer.dominantSide ? sides : [sides[1], sides[0]];
   const sines: { readonly sine: number; readonly variance: number }[] = [];
@@ -57,18 +54,11 @@ export function estimateOffPlane(
       variance: ((differs * mean) / width) ** 2 + (detector / width) ** 2 + spread / TURNS / width ** 2,
     });
   }
-  if (sines.length === 0)
-    return fail(
-      'too-little',
-      `Both shoulders or both hips must be known on ${LEAST_FRAMES} frames. Detect points first.`,
-    );
+  if (sines.length === 0) return fail('too-little', TEXT.bothShouldersOrBothHips(LEAST_FRAMES));
   const weight = sines.reduce((sum, s) => sum + 1 / s.variance, 0);
   const sine = sines.reduce((sum, s) => sum + s.sine / s.variance, 0) / weight;
   if (Math.abs(sine) > Math.sin(((MOST_OFF_PLANE_DEGREES + 15) * Math.PI) / 180))
-    return fail(
-      'too-oblique',
-      'The body looks as if it was not filmed from the side at all. Check the view and the way of travel at Intake.',
-    );
+    return fail('too-oblique', TEXT.bodyLooksAsIf);
   const offPlane = Math.asin(sine);
   const toDegrees = 180 / Math.PI;
   // Positive is anticlockwise seen from above: towards the front of somebody who goes to the right, towards the back of

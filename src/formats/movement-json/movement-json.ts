@@ -2,6 +2,7 @@ import { todaysMovement } from '../../core/model/earlier-measures';
 import { movementSchema, type Movement } from '../../core/model/movement';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import type { FormatReader, FormatWriter } from '../format';
+import { TEXT } from '../../text/formats/files';
 
 export type MovementJsonIssue = 'not-json' | 'not-a-movement' | 'wrong-version' | 'invalid-movement';
 
@@ -19,7 +20,7 @@ function placeOf(document: unknown, steps: readonly PropertyKey[]): string {
     const id = typeof here === 'object' && here !== null ? (here as { id?: unknown }).id : undefined;
     if (typeof step === 'number' && typeof id === 'string') text += ` (${id})`;
   }
-  return text === '' ? 'the movement' : text;
+  return text === '' ? TEXT.movement : text;
 }
 
 function read(text: string, fileName: string): Result<Movement, Issue<MovementJsonIssue>> {
@@ -27,38 +28,25 @@ function read(text: string, fileName: string): Result<Movement, Issue<MovementJs
   try {
     parsed = JSON.parse(text);
   } catch (error) {
-    return fail(
-      'not-json',
-      `\u201c${fileName}\u201d is not valid JSON (${error instanceof Error ? error.message : String(error)}).`,
-    );
+    return fail('not-json', TEXT.isNotValidJson(fileName, error instanceof Error ? error.message : String(error)));
   }
   const document =
     typeof parsed === 'object' && parsed !== null && 'movement' in parsed
       ? (parsed as { movement: unknown }).movement
       : parsed;
   if (typeof document !== 'object' || document === null || !('measures' in document)) {
-    return fail(
-      'not-a-movement',
-      `\u201c${fileName}\u201d is not a movement: it has no \u201cmoments\u201d and \u201cmeasures\u201d. What ` +
-        'belongs in one stands in docs/movement.schema.json.',
-    );
+    return fail('not-a-movement', TEXT.isNotMovementItHas(fileName));
   }
   const version = (document as { schemaVersion?: unknown }).schemaVersion;
   if (version !== 1)
-    return fail(
-      'wrong-version',
-      `\u201c${fileName}\u201d has movement version ${JSON.stringify(version)}; this application reads version 1.`,
-    );
+    return fail('wrong-version', TEXT.hasMovementVersionThisApplication(fileName, JSON.stringify(version)));
   const checked = movementSchema.safeParse(document);
   if (!checked.success) {
     const told = checked.error.issues
       .slice(0, MOST_TOLD)
       .map((issue) => `${placeOf(document, issue.path)}: ${issue.message}`);
     const more = checked.error.issues.length - told.length;
-    return fail(
-      'invalid-movement',
-      `\u201c${fileName}\u201d: ${told.join(' ')}${more > 0 ? ` And ${more} more.` : ''}`,
-    );
+    return fail('invalid-movement', `\u201c${fileName}\u201d: ${told.join(' ')}${more > 0 ? TEXT.andMore(more) : ''}`);
   }
   return ok(checked.data);
 }

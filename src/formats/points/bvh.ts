@@ -10,6 +10,7 @@ import {
   type PointFileIssue,
   type PointFormat,
 } from './point-format';
+import { TEXT } from '../../text/formats/points';
 
 const CHANNELS = ['Xposition', 'Yposition', 'Zposition', 'Xrotation', 'Yrotation', 'Zrotation'] as const;
 type Channel = (typeof CHANNELS)[number];
@@ -32,7 +33,7 @@ class Words {
   constructor(private readonly words: readonly string[]) {}
   next(expected: string): string {
     const word = this.words[this.at++];
-    if (word === undefined) throw new Damage(`it ends where ${expected} should follow.`);
+    if (word === undefined) throw new Damage(TEXT.itEndsWhereShouldFollow(expected));
     return word;
   }
   peek(): string | undefined {
@@ -40,12 +41,12 @@ class Words {
   }
   expect(word: string): void {
     const found = this.next(`“${word}”`);
-    if (found.toUpperCase() !== word) throw new Damage(`“${word}” should stand where ${quote(found)} does.`);
+    if (found.toUpperCase() !== word) throw new Damage(TEXT.shouldStandWhereDoes(word, quote(found)));
   }
   number(what: string): number {
     const word = this.next(what);
     const value = Number(word);
-    if (!Number.isFinite(value)) throw new Damage(`${what} is ${quote(word)}, not a number.`);
+    if (!Number.isFinite(value)) throw new Damage(TEXT.isNotNumber(what, quote(word)));
     return value;
   }
 }
@@ -56,32 +57,32 @@ function readHierarchy(words: Words): Joint[] {
   const open: number[] = [];
   words.expect('HIERARCHY');
   for (;;) {
-    const word = words.next('a joint').toUpperCase();
+    const word = words.next(TEXT.joint).toUpperCase();
     if (word === '}') {
-      if (open.pop() === undefined) throw new Damage('a “}” too many.');
+      if (open.pop() === undefined) throw new Damage(TEXT.tooMany);
       if (open.length === 0 && words.peek()?.toUpperCase() === 'MOTION') return joints;
       if (open.length === 0 && words.peek()?.toUpperCase() !== 'ROOT')
-        throw new Damage('“MOTION” should follow the hierarchy.');
+        throw new Damage(TEXT.motionShouldFollowHierarchy);
       continue;
     }
     if (word !== 'ROOT' && word !== 'JOINT' && word !== 'END')
-      throw new Damage(`“JOINT” should stand where ${quote(word)} does.`);
-    if (joints.length >= MOST_JOINTS) throw new Damage(`it has more than ${MOST_JOINTS} joints.`);
+      throw new Damage(TEXT.jointShouldStandWhereDoes(quote(word)));
+    if (joints.length >= MOST_JOINTS) throw new Damage(TEXT.itHasMoreThanJoints(MOST_JOINTS));
     const parent = open.at(-1) ?? -1;
-    const label = words.next('a name');
+    const label = words.next(TEXT.name);
     const name = word === 'END' ? `${joints[parent]?.name ?? ''} end` : label;
     words.expect('{');
     words.expect('OFFSET');
-    const offset = [0, 1, 2].map(() => words.number(`the offset of ${quote(name)}`)) as unknown as Joint['offset'];
+    const offset = [0, 1, 2].map(() => words.number(TEXT.offset(quote(name)))) as unknown as Joint['offset'];
     const channels: Channel[] = [];
     if (words.peek()?.toUpperCase() === 'CHANNELS') {
       words.next('CHANNELS');
-      const count = words.number(`the number of channels of ${quote(name)}`);
-      if (!Number.isInteger(count) || count < 0 || count > 6) throw new Damage(`${quote(name)} has ${count} channels.`);
+      const count = words.number(TEXT.numberOfChannels(quote(name)));
+      if (!Number.isInteger(count) || count < 0 || count > 6) throw new Damage(TEXT.hasChannels(quote(name), count));
       for (let k = 0; k < count; k++) {
-        const channel = words.next('a channel');
+        const channel = words.next(TEXT.channel);
         const known = CHANNELS.find((c) => c.toUpperCase() === channel.toUpperCase());
-        if (!known) throw new Damage(`${quote(name)} has a channel ${quote(channel)}.`);
+        if (!known) throw new Damage(TEXT.hasChannel(quote(name), quote(channel)));
         channels.push(known);
       }
     }
@@ -145,7 +146,7 @@ function placeJoints(
 
 function readFile(text: string, fileName: string): Result<PointFile, PointFileIssue> {
   const split = /^[ \t]*MOTION[ \t\r]*$/im.exec(text);
-  if (!split) return damaged(fileName, 'it has no “MOTION” part. Export it again.');
+  if (!split) return damaged(fileName, TEXT.itHasNoMotionPart);
   const warnings: string[] = [];
   const joints = readHierarchy(
     new Words([
@@ -163,38 +164,26 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     .filter((line) => line !== '');
   const claimed = Number(/^Frames:?\s*(\S+)/i.exec(lines[0] ?? '')?.[1]);
   const interval = Number(/^Frame Time:?\s*(\S+)/i.exec(lines[1] ?? '')?.[1]);
-  if (!Number.isFinite(claimed))
-    return damaged(fileName, `“Frames: N” should stand where ${quote(lines[0] ?? '')} does.`);
-  if (!(interval > 0))
-    return damaged(fileName, `“Frame Time: SECONDS” should stand where ${quote(lines[1] ?? '')} does.`);
+  if (!Number.isFinite(claimed)) return damaged(fileName, TEXT.framesNShouldStandWhere(quote(lines[0] ?? '')));
+  if (!(interval > 0)) return damaged(fileName, TEXT.frameTimeSecondsShouldStand(quote(lines[1] ?? '')));
   const wanted = joints.reduce((sum, joint) => sum + joint.channels.length, 0);
   const rows = lines.slice(2);
   if (rows.length * joints.length > mostSamples(text.length))
-    return fail(
-      'too-large',
-      `“${fileName}” has ${rows.length} frames of ${joints.length} joints. Cut it to the attempt that is wanted.`,
-    );
+    return fail('too-large', TEXT.hasFramesOfJointsCut(fileName, rows.length, joints.length));
   const frames: number[][] = [];
   for (const [i, row] of rows.entries()) {
     const values = row.split(/\s+/).map(Number);
     if (values.length < wanted || values.some((v) => !Number.isFinite(v))) {
       // A file that was cut off ends in half a line; what is before is good.
       if (i === 0)
-        return damaged(
-          fileName,
-          `its first frame has ${values.filter(Number.isFinite).length} numbers; ${wanted} are wanted.`,
-        );
-      warnings.push(
-        `Frame ${i + 1} has ${values.filter(Number.isFinite).length} good numbers of ${wanted}; the ${i} frames ` +
-          'before it were read.',
-      );
+        return damaged(fileName, TEXT.itsFirstFrameHasNumbers(values.filter(Number.isFinite).length, wanted));
+      warnings.push(TEXT.frameHasGoodNumbers(i + 1, values.filter(Number.isFinite).length, wanted, i));
       break;
     }
     frames.push(values);
   }
-  if (frames.length !== claimed)
-    warnings.push(`The file says it has ${claimed} frames and has ${frames.length}; all of those were read.`);
-  if (frames.length === 0) return fail('no-points', `“${fileName}” has no frames.`);
+  if (frames.length !== claimed) warnings.push(TEXT.fileSaysItHasFrames(claimed, frames.length));
+  if (frames.length === 0) return fail('no-points', TEXT.hasNoFrames(fileName));
   const markers = joints.map((joint) => emptyMarker(joint.name, frames.length, true));
   frames.forEach((values, frame) => placeJoints(joints, values, frame, markers));
   return ok({

@@ -10,6 +10,7 @@ import {
   type PointFileIssue,
   type PointFormat,
 } from './point-format';
+import { TEXT } from '../../text/formats/points';
 
 const documentSchema = z.object({
   info: z.looseObject({ frame_rate: z.number().positive().optional() }).optional(),
@@ -33,30 +34,22 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   try {
     parsed = JSON.parse(text);
   } catch (error) {
-    return damaged(fileName, `it is not valid JSON (${error instanceof Error ? error.message : String(error)}).`);
+    return damaged(fileName, TEXT.itIsNotValidJson(error instanceof Error ? error.message : String(error)));
   }
   const checked = documentSchema.safeParse(parsed);
   if (!checked.success) {
     const first = checked.error.issues[0]!;
-    return damaged(
-      fileName,
-      `${first.path.join('.') || 'the document'}: ${first.message}. It should have images, annotations with ` +
-        'keypoints, and categories.',
-    );
+    return damaged(fileName, TEXT.itShouldHaveImagesAnnotations(first.path.join('.') || TEXT.document, first.message));
   }
   const { info, images, annotations, categories } = checked.data;
   const names = categories.find((c) => c.keypoints && c.keypoints.length > 0)?.keypoints;
-  if (!names) return fail('no-points', `“${fileName}” names no keypoints in its categories.`);
+  if (!names) return fail('no-points', TEXT.namesNoKeypointsInIts(fileName));
   const warnings: string[] = [];
   const rate = info?.frame_rate ?? UNSTATED_RATE;
-  if (info?.frame_rate === undefined)
-    warnings.push(
-      `The file does not say how many pictures make a second; ${UNSTATED_RATE} is taken. Change the capture rate ` +
-        'at Intake.',
-    );
+  if (info?.frame_rate === undefined) warnings.push(TEXT.fileDoesNotSayHow(UNSTATED_RATE));
   const order = new Map([...images].sort((a, b) => a.id - b.id).map((image, i) => [image.id, i]));
   if (order.size * names.length > mostSamples(text.length))
-    return fail('too-large', `“${fileName}” has ${order.size} pictures. Cut it to the attempt that is wanted.`);
+    return fail('too-large', TEXT.hasPicturesCutIt(fileName, order.size));
   const subjects = new Map<number, Marker[]>();
   let bad = 0;
   let untracked = 0;
@@ -73,11 +66,7 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     seen.set(frame, nth + 1);
     const subject = annotation.track_id ?? nth;
     if (!subjects.has(subject) && (subjects.size + 1) * order.size * names.length > mostSamples(text.length))
-      return fail(
-        'too-large',
-        `“${fileName}” has more than ${subjects.size} people in ${order.size} pictures, most of them in a few ` +
-          'only. Save one person, or the pictures that are wanted.',
-      );
+      return fail('too-large', TEXT.hasMoreThanPeople(fileName, subjects.size, order.size));
     if (!subjects.has(subject))
       subjects.set(
         subject,
@@ -90,16 +79,9 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
       marker.y[frame] = y;
     });
   }
-  if (bad > 0)
-    warnings.push(
-      `${bad} annotations belong to no picture or do not have ${names.length} keypoints; they were passed over.`,
-    );
-  if (untracked > 0 && subjects.size > 1)
-    warnings.push(
-      'The annotations have no track_id: the first person of each picture is taken for one person, the second ' +
-        'for another. Check it.',
-    );
-  if (subjects.size === 0) return fail('no-points', `“${fileName}” has no annotation that can be used.`);
+  if (bad > 0) warnings.push(TEXT.annotationsBelongToNoPicture(bad, names.length));
+  if (untracked > 0 && subjects.size > 1) warnings.push(TEXT.annotationsHaveNoTrackId);
+  if (subjects.size === 0) return fail('no-points', TEXT.hasNoAnnotationThatCan(fileName));
   const base = fileName.replace(/\.[^.]*$/, '');
   const recordings = [...subjects].map(([id, markers]): Recording => ({
     name: subjects.size > 1 ? `${base} ${id}` : base,

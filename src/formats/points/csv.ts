@@ -18,6 +18,7 @@ import {
   type PointFileIssue,
   type PointFormat,
 } from './point-format';
+import { TEXT } from '../../text/formats/points';
 
 /** A column of one coordinate: "left knee_x", "LKNE.x [mm]", "ball X". */
 const COORDINATE = /^(.*?)[\s_.:-]*([xyz])\s*(?:[([]\s*(m|cm|mm|in|px)\s*[)\]])?$/i;
@@ -66,11 +67,7 @@ const MOST_CELLS = 20e6;
 function readFile(text: string, fileName: string): Result<PointFile, PointFileIssue> {
   const lines = text.split('\n').length;
   const across = text.slice(0, text.indexOf('\n') + 1 || undefined).split(/[,;\t]/).length;
-  if (lines * across > MOST_CELLS)
-    return fail(
-      'too-large',
-      `“${fileName}” has about ${lines} rows of ${across} columns. Cut it to the attempt that is wanted.`,
-    );
+  if (lines * across > MOST_CELLS) return fail('too-large', TEXT.hasAboutRowsOfColumns(fileName, lines, across));
   const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   const { rows: data, commas } = withPoints(parsed.data);
   const header = (data[0] ?? []).map((cell) => cell.trim());
@@ -97,55 +94,27 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
   const names = [...new Set(columns.map((c) => c.name))].filter((name) =>
     ['x', 'y'].every((axis) => columnOf.has(`${axis} ${name}`)),
   );
-  if (names.length === 0)
-    return fail(
-      'no-points',
-      `“${fileName}” names no points in its first line: ${quote(header.join(', '))}. Name two or three columns ` +
-        'for each, as in “left-knee_x, left-knee_y”.',
-    );
+  if (names.length === 0) return fail('no-points', TEXT.namesNoPointsInIts(fileName, quote(header.join(', '))));
   const timeColumn = header.findIndex((cell) => TIME.test(cell));
-  if (timeColumn < 0)
-    return damaged(
-      fileName,
-      `it has no column “time” (seconds, or “time [ms]”). Its columns are ${quote(header.join(', '))}.`,
-    );
+  if (timeColumn < 0) return damaged(fileName, TEXT.itHasNoColumnTime(quote(header.join(', '))));
   const perSecond = /ms/i.test(TIME.exec(header[timeColumn]!)?.[2] ?? '') ? 1000 : 1;
   const rows = data.slice(1);
   const cells = Math.max(...rows.slice(0, 20).map((row) => row.length));
   if (cells > header.length && parsed.meta.delimiter === ',')
-    return damaged(
-      fileName,
-      `its rows have ${cells} cells where the first line names ${header.length} columns. If its numbers have ` +
-        'decimal commas, save it with semicolons between the cells, or with decimal points.',
-    );
-  if (rows.length === 0) return fail('no-points', `“${fileName}” has no rows below its first line.`);
+    return damaged(fileName, TEXT.itsRowsHaveCellsWhere(cells, header.length));
+  if (rows.length === 0) return fail('no-points', TEXT.hasNoRowsBelowIts(fileName));
   if (rows.length * names.length > mostSamples(text.length))
-    return fail(
-      'too-large',
-      `“${fileName}” has ${rows.length} rows of ${names.length} points. Cut it to the attempt that is wanted.`,
-    );
+    return fail('too-large', TEXT.hasRowsOfPointsCut(fileName, rows.length, names.length));
   const times = rows.map((row) => (row[timeColumn]?.trim() ? Number(row[timeColumn]) / perSecond : NaN));
   const wrong = times.findIndex((t, i) => !Number.isFinite(t) || (i > 0 && t <= times[i - 1]!));
-  if (wrong >= 0)
-    return damaged(
-      fileName,
-      `row ${wrong + 2}: its time ${quote(rows[wrong]![timeColumn] ?? '')} is not later than that of the row before.`,
-    );
+  if (wrong >= 0) return damaged(fileName, TEXT.rowItsTimeIsNot(wrong + 2, quote(rows[wrong]![timeColumn] ?? '')));
   const rate = rateOf(times);
-  if (rate === null) return damaged(fileName, 'it has one row only; a recording has at least two.');
-  const warnings: string[] = commas ? ['Its decimal commas were read as points.'] : [];
+  if (rate === null) return damaged(fileName, TEXT.itHasOneRowOnly);
+  const warnings: string[] = commas ? [TEXT.itsDecimalCommasWereRead] : [];
   const frames = Math.round((times.at(-1)! - times[0]!) * rate) + 1;
   if (frames * names.length > mostSamples(text.length))
-    return fail(
-      'too-large',
-      `“${fileName}”: its times run from ${times[0]} to ${times.at(-1)} s at ${rate.toFixed(1)} rows per second. ` +
-        'Cut it to the attempt that is wanted.',
-    );
-  if (frames !== rows.length)
-    warnings.push(
-      `Its times are uneven: ${rows.length} rows for ${frames} frames at ${rate.toFixed(2)} per second; frames ` +
-        'without a row count as missing.',
-    );
+    return fail('too-large', TEXT.itsTimesRunFrom(fileName, times[0]!, times.at(-1)!, rate.toFixed(1)));
+  if (frames !== rows.length) warnings.push(TEXT.itsTimesAreUnevenRows(rows.length, frames, rate.toFixed(2)));
   let bad = 0;
   const spatial = names.every((name) => columnOf.has(`z ${name}`));
   const markers = names.map((name): Marker => {
@@ -175,7 +144,7 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     });
     return marker;
   });
-  if (bad > 0) warnings.push(`${bad} samples are not numbers and count as missing.`);
+  if (bad > 0) warnings.push(TEXT.samplesAreNotNumbersAndCount(bad));
   const unit = columns.find((c) => c.unit !== null)?.unit ?? (spatial ? 'unknown' : 'px');
   return ok({ recordings: [{ name: fileName.replace(/\.[^.]*$/, ''), rate, unit, up: 'y', markers }], warnings });
 }
@@ -187,7 +156,7 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
  */
 export const csv: PointFormat = {
   id: 'csv',
-  name: 'CSV of points',
+  name: TEXT.csvOfPoints,
   extensions: ['csv'],
   sniff: (head, fileName) => /\.csv$/i.test(fileName) || /^[^\n]*\btime\b[^\n]*[,;\t]/i.test(head),
   read: (bytes, fileName) => readFile(textOf(bytes), fileName),

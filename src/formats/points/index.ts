@@ -6,6 +6,7 @@ import { coco } from './coco';
 import { csv } from './csv';
 import { damaged, type PointFile, type PointFileIssue, type PointFormat } from './point-format';
 import { trc } from './trc';
+import { TEXT } from '../../text/formats/points';
 
 /** Formats of points, the surest to recognise first. */
 export const POINT_FORMATS: readonly PointFormat[] = [c3d, bvh, trc, coco, csv];
@@ -24,14 +25,9 @@ function plausible({ recordings, warnings }: PointFile, fileName: string): Resul
   let beyond = 0;
   for (const { rate, markers } of recordings) {
     if (!(rate >= rates.least && rate <= rates.most))
-      return damaged(
-        fileName,
-        `its rate of ${Number(rate.toPrecision(6))} a second cannot be: ${rates.least} to ${rates.most} can. If ` +
-          'its times are milliseconds, say so: “time [ms]”.',
-      );
+      return damaged(fileName, TEXT.itsRateOfSecondCannot(Number(rate.toPrecision(6)), rates.least, rates.most));
     const count = markers[0]?.x.length ?? 0;
-    if (count > frames)
-      return fail('too-large', `“${fileName}” has ${count} frames; at most ${frames} are read. Cut it.`);
+    if (count > frames) return fail('too-large', TEXT.hasFramesAtMost(fileName, count, frames));
     for (const { x, y, z } of markers)
       for (let i = 0; i < x.length; i++) {
         const inside = [x, y, ...(z ? [z] : [])].every((axis) => !(Math.abs(axis[i]!) > coordinate));
@@ -41,7 +37,7 @@ function plausible({ recordings, warnings }: PointFile, fileName: string): Resul
         if (z) z[i] = NaN;
       }
   }
-  const more = beyond > 0 ? [`${beyond} samples lie farther out than anything can; they count as missing.`] : [];
+  const more = beyond > 0 ? [TEXT.samplesLieFartherOutThan(beyond)] : [];
   return ok({ recordings, warnings: [...warnings, ...more] });
 }
 
@@ -51,8 +47,7 @@ export function readPointFile(bytes: Uint8Array, fileName: string): Result<Point
   if (!format)
     return fail(
       'not-this-format',
-      `“${fileName}” is none of the formats of points that are read: ` +
-        `${POINT_FORMATS.map((f) => `${f.name} (.${f.extensions[0]})`).join(', ')}.`,
+      TEXT.isNoneOfFormats(fileName, POINT_FORMATS.map((f) => `${f.name} (.${f.extensions[0]})`).join(', ')),
     );
   const read = format.read(bytes, fileName);
   return read.ok ? plausible(read.value, fileName) : read;

@@ -2,6 +2,7 @@ import { fail, ok, type Result } from '../../core/result';
 import { emptyMarker, isLengthUnit, type LengthUnit } from '../../core/tracks/recording';
 import { damaged, mostSamples, type PointFile, type PointFileIssue } from './point-format';
 import { BLOCK, SIGNATURE, PROCESSORS, Numbers } from './c3d-layout';
+import { TEXT } from '../../text/formats/points';
 
 interface Parameter {
   readonly type: number;
@@ -67,7 +68,7 @@ function labelsOf(numbers: Numbers, parameters: ReadonlyMap<string, Parameter>, 
   );
   const taken = new Set<string>();
   return Array.from({ length: count }, (_, k) => {
-    const label = labels[k] || `point ${k + 1}`;
+    const label = labels[k] || TEXT.pointK(k + 1);
     const name = taken.has(label) ? `${label} (${k + 1})` : label;
     taken.add(name);
     return name;
@@ -75,20 +76,14 @@ function labelsOf(numbers: Numbers, parameters: ReadonlyMap<string, Parameter>, 
 }
 
 export function readFile(bytes: Uint8Array, fileName: string): Result<PointFile, PointFileIssue> {
-  if (bytes.length < BLOCK || bytes[1] !== SIGNATURE)
-    return fail('not-this-format', `“${fileName}” does not begin as a C3D file does.`);
+  if (bytes.length < BLOCK || bytes[1] !== SIGNATURE) return fail('not-this-format', TEXT.doesNotBeginAsC3d(fileName));
   const section = (bytes[0]! - 1) * BLOCK;
   if (section < 0 || section + 4 > bytes.length)
-    return damaged(
-      fileName,
-      `its parameters should begin at block ${bytes[0]}, past the end of the file (${bytes.length} bytes). It ` +
-        'was cut off; copy it again.',
-    );
+    return damaged(fileName, TEXT.itsParametersShouldBegin(bytes[0]!, bytes.length));
   const processor = bytes[section + 3]! as keyof typeof PROCESSORS;
   const warnings: string[] = [];
   const order = PROCESSORS[processor] ?? 'intel';
-  if (!PROCESSORS[processor])
-    warnings.push(`The file names a processor ${processor} that is not known; it was read as Intel.`);
+  if (!PROCESSORS[processor]) warnings.push(TEXT.fileNamesProcessorThat(processor));
   const numbers = new Numbers(bytes, order);
   const parameters = readParameters(
     numbers,
@@ -102,18 +97,12 @@ export function readFile(bytes: Uint8Array, fileName: string): Result<PointFile,
   const rate = [numberOf(numbers, parameters.get('POINT:RATE')), numbers.float(20)].find(
     (r) => r !== undefined && Number.isFinite(r) && r > 0,
   );
-  if (rate === undefined) return damaged(fileName, 'it does not say how many frames make a second (POINT:RATE).');
-  if (!Number.isFinite(scale) || scale === 0)
-    return damaged(fileName, `its scale (POINT:SCALE) is ${scale}, which would make every point zero.`);
-  if (points === 0)
-    return fail('no-points', `“${fileName}” has no points${analog > 0 ? ', only analog channels' : ''}.`);
+  if (rate === undefined) return damaged(fileName, TEXT.itDoesNotSayHow);
+  if (!Number.isFinite(scale) || scale === 0) return damaged(fileName, TEXT.itsScalePointScale(scale));
+  if (points === 0) return fail('no-points', TEXT.hasNoPoints(fileName, analog > 0 ? TEXT.onlyAnalogChannels : ''));
   const dataStart = (numberOf(numbers, parameters.get('POINT:DATA_START')) ?? numbers.uint16(16)) - 1;
   if (dataStart < 1 || dataStart * BLOCK >= bytes.length)
-    return damaged(
-      fileName,
-      `its points should begin at block ${dataStart + 1}, past the end of the file (${bytes.length} bytes). It ` +
-        'was cut off; copy it again.',
-    );
+    return damaged(fileName, TEXT.itsPointsShouldBegin(dataStart + 1, bytes.length));
   const size = isFloat ? 4 : 2;
   const perFrame = size * (4 * points + analog);
   const here = Math.floor((bytes.length - dataStart * BLOCK) / perFrame);
@@ -132,19 +121,14 @@ export function readFile(bytes: Uint8Array, fileName: string): Result<PointFile,
         ? last - first + 1
         : Math.max(last - first + 1, numberOf(numbers, parameters.get('POINT:FRAMES')) ?? 0);
   const frames = claimed > 0 ? Math.min(claimed, here) : here;
-  if (frames < claimed)
-    warnings.push(`The file says it has ${claimed} frames and has ${here}; all of those were read.`);
-  if (claimed <= 0) warnings.push(`The file says it has ${claimed} frames; the ${here} that are there were read.`);
-  if (frames === 0) return fail('no-points', `“${fileName}” has no whole frame.`);
+  if (frames < claimed) warnings.push(TEXT.fileSaysItHasFramesAnd(claimed, here));
+  if (claimed <= 0) warnings.push(TEXT.fileSaysItHasFramesThat(claimed, here));
+  if (frames === 0) return fail('no-points', TEXT.hasNoWholeFrame(fileName));
   if (frames * points > mostSamples(bytes.length))
-    return fail(
-      'too-large',
-      `“${fileName}” has ${frames} frames of ${points} points. Cut it to the attempt that is wanted.`,
-    );
+    return fail('too-large', TEXT.hasFramesOfPointsCut(fileName, frames, points));
   const unitText = texts(numbers, parameters.get('POINT:UNITS'))[0]?.toLowerCase() ?? '';
   const unit: LengthUnit = isLengthUnit(unitText) ? unitText : 'unknown';
-  if (unit === 'unknown')
-    warnings.push(`Its unit of length, “${unitText}”, is not known; give the performer's height to scale it.`);
+  if (unit === 'unknown') warnings.push(TEXT.itsUnitOfLength(unitText));
   const markers = labelsOf(numbers, parameters, points).map((name) => emptyMarker(name, frames, true));
   let notFinite = 0;
   for (let i = 0; i < frames; i++) {
@@ -163,7 +147,7 @@ export function readFile(bytes: Uint8Array, fileName: string): Result<PointFile,
       [marker.x[i], marker.y[i], marker.z![i]] = [x, y, z];
     }
   }
-  if (notFinite > 0) warnings.push(`${notFinite} samples are not numbers and count as missing.`);
+  if (notFinite > 0) warnings.push(TEXT.samplesAreNotNumbers(notFinite));
   const screen = texts(numbers, parameters.get('POINT:Y_SCREEN'))[0]?.toUpperCase() ?? '';
   return ok({
     recordings: [

@@ -10,6 +10,7 @@ import {
   type PointFileIssue,
   type PointFormat,
 } from './point-format';
+import { TEXT } from '../../text/formats/points';
 
 const unitOf = (text: string | undefined): LengthUnit => {
   const word = (text ?? '').trim().toLowerCase();
@@ -18,43 +19,33 @@ const unitOf = (text: string | undefined): LengthUnit => {
 
 function readFile(text: string, fileName: string): Result<PointFile, PointFileIssue> {
   const lines = text.split(/\r?\n/);
-  if (!lines[0]?.startsWith('PathFileType'))
-    return fail('not-this-format', `“${fileName}” does not begin with “PathFileType”.`);
+  if (!lines[0]?.startsWith('PathFileType')) return fail('not-this-format', TEXT.doesNotBeginWithPath(fileName));
   const names = (lines[1] ?? '').split('\t');
   const given = (lines[2] ?? '').split('\t');
   const field = (name: string): string | undefined =>
     given[names.findIndex((n) => n.trim().toLowerCase() === name.toLowerCase())];
   const rate = Number(field('DataRate'));
-  if (!(rate > 0))
-    return damaged(
-      fileName,
-      `its DataRate is ${quote(field('DataRate') ?? '')}; a number of frames per second should stand there.`,
-    );
+  if (!(rate > 0)) return damaged(fileName, TEXT.itsDataRateIsNumber(quote(field('DataRate') ?? '')));
   const header = (lines[3] ?? '').split('\t');
   if (!/^Frame#?$/i.test(header[0]?.trim() ?? ''))
-    return damaged(fileName, `“Frame#” should stand at the start of line 4, where ${quote(header[0] ?? '')} does.`);
+    return damaged(fileName, TEXT.frameShouldStandAtStart(quote(header[0] ?? '')));
   const columns = header.flatMap((name, column) =>
     column >= 2 && name.trim() !== '' ? [{ name: name.trim(), column }] : [],
   );
-  if (columns.length === 0) return fail('no-points', `“${fileName}” names no markers in line 4.`);
+  if (columns.length === 0) return fail('no-points', TEXT.namesNoMarkersInLine(fileName));
   const warnings: string[] = [];
   const rows = lines
     .slice(5)
     .filter((line) => /^\s*\d/.test(line))
     .map((line) => line.split('\t'));
   if (rows.length * columns.length > mostSamples(text.length))
-    return fail(
-      'too-large',
-      `“${fileName}” has ${rows.length} frames of ${columns.length} markers. Cut it to the attempt that is wanted.`,
-    );
-  if (rows.length === 0) return fail('no-points', `“${fileName}” has no frames.`);
+    return fail('too-large', TEXT.hasFramesOfMarkersCut(fileName, rows.length, columns.length));
+  if (rows.length === 0) return fail('no-points', TEXT.hasNoFrames(fileName));
   const claimed = Number(field('NumFrames'));
   if (claimed !== rows.length)
-    warnings.push(
-      `The file says it has ${quote(field('NumFrames') ?? '')} frames and has ${rows.length}; all of those were read.`,
-    );
+    warnings.push(TEXT.fileSaysItHasFramesAndHas(quote(field('NumFrames') ?? ''), rows.length));
   if (Number(field('NumMarkers')) !== columns.length)
-    warnings.push(`The file says it has ${quote(field('NumMarkers') ?? '')} markers and names ${columns.length}.`);
+    warnings.push(TEXT.fileSaysItHasMarkers(quote(field('NumMarkers') ?? ''), columns.length));
   let bad = 0;
   const markers = columns.map(({ name, column }): Marker => {
     const marker = emptyMarker(name, rows.length, true);
@@ -69,12 +60,9 @@ function readFile(text: string, fileName: string): Result<PointFile, PointFileIs
     });
     return marker;
   });
-  if (bad > 0) warnings.push(`${bad} samples are not numbers and count as missing.`);
+  if (bad > 0) warnings.push(TEXT.samplesAreNotNumbersAndCount(bad));
   const unit = unitOf(field('Units'));
-  if (unit === 'unknown')
-    warnings.push(
-      `Its unit of length, ${quote(field('Units') ?? '')}, is not known; give the performer's height to scale it.`,
-    );
+  if (unit === 'unknown') warnings.push(TEXT.itsUnitOfLengthIsNot(quote(field('Units') ?? '')));
   return ok({ recordings: [{ name: fileName.replace(/\.[^.]*$/, ''), rate, unit, up: 'y', markers }], warnings });
 }
 

@@ -3,6 +3,7 @@ import { athleteSchema, type Athlete } from '../../core/model/athlete';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { isArchive } from './is-archive';
 import { inflated } from './session-archive';
+import { TEXT } from '../../text/formats/files';
 
 /** Marks a backup; all else in it are session archives. */
 const MARK = 'backup.falcon.json';
@@ -42,7 +43,7 @@ export async function writeBackup(
       await zip.add(`sessions/${++n} ${safe(name)}.falcon.zip`, new BlobReader(archive), { level: 0 });
     return ok(await zip.close());
   } catch (error) {
-    if (signal?.aborted) return fail('cancelled', 'The backup was cancelled; no file was written.');
+    if (signal?.aborted) return fail('cancelled', TEXT.backupWasCancelledNoFile);
     throw error;
   }
 }
@@ -80,7 +81,7 @@ export async function readBackup(file: File): Promise<ReadBackup | null> {
       try {
         const read = await readAthletes(records);
         ({ athletes } = read);
-        if (read.damaged > 0) damaged.push(`${read.damaged} records of athletes`);
+        if (read.damaged > 0) damaged.push(TEXT.recordsOfAthletes(read.damaged));
       } catch (error) {
         damaged.push(damageOf(ATHLETES, error));
       }

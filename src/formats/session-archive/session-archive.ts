@@ -3,6 +3,7 @@ import type { Session } from '../../core/model/session';
 import { mediaOf, withMedia } from '../../core/model/session-media';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { sessionJson, type SessionJsonIssue } from '../session-json/session-json';
+import { TEXT } from '../../text/formats/files';
 
 export interface ArchivedVideo {
   readonly fileName: string;
@@ -43,7 +44,7 @@ export async function inflated(entry: FileEntry, most: number): Promise<Blob> {
     new WritableStream<Uint8Array<ArrayBuffer>>({
       write(chunk) {
         size += chunk.length;
-        if (size > most) throw new Error(`it grows beyond ${Math.round(most / 1e6)} MB as it is unpacked`);
+        if (size > most) throw new Error(TEXT.itGrowsBeyondMb(Math.round(most / 1e6)));
         parts.push(chunk);
       },
     }),
@@ -97,7 +98,7 @@ export async function writeSessionArchive(
     }
     return ok(await zip.close());
   } catch (error) {
-    if (signal?.aborted) return fail('cancelled', 'Saving the session was cancelled; no file was written.');
+    if (signal?.aborted) return fail('cancelled', TEXT.savingSessionWasCancelledNo);
     throw error;
   }
 }
@@ -114,12 +115,7 @@ export async function readSessionArchive(
   try {
     const entries = (await zip.getEntries()).filter((entry): entry is FileEntry => !entry.directory);
     const document = entries.find((entry) => entry.filename === SESSION_ENTRY);
-    if (!document)
-      return fail(
-        'not-an-archive',
-        `\u201c${fileName}\u201d holds no session: there is no \u201c${SESSION_ENTRY}\u201d in it. Choose a file ` +
-          'that was saved from a report.',
-      );
+    if (!document) return fail('not-an-archive', TEXT.holdsNoSessionThere(fileName, SESSION_ENTRY));
     const text = await (await inflated(document, LARGEST_DOCUMENT)).text();
     const session = readDocument(text, `${fileName}/${SESSION_ENTRY}`);
     if (!session.ok) return session;
@@ -133,15 +129,14 @@ export async function readSessionArchive(
       try {
         videos.set(id, { fileName: name, blob: await inflated(entry, MOST_INFLATION * file.size) });
       } catch (error) {
-        damaged.push(`the video \u201c${name}\u201d (${error instanceof Error ? error.message : String(error)})`);
+        damaged.push(TEXT.videoNameDetail(name, error instanceof Error ? error.message : String(error)));
       }
     }
     return ok({ session: session.value, videos, damaged });
   } catch (error) {
     return fail(
       'damaged-archive',
-      `\u201c${fileName}\u201d cannot be read to its end ` +
-        `(${error instanceof Error ? error.message : String(error)}). Copy or save the file again.`,
+      TEXT.cannotBeReadToIts(fileName, error instanceof Error ? error.message : String(error)),
     );
   } finally {
     await zip.close().catch(() => undefined);

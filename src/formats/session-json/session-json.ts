@@ -3,6 +3,7 @@ import { checkSession, repairSession } from '../../core/model/check-session';
 import type { Session } from '../../core/model/session';
 import type { FormatReader, FormatWriter } from '../format';
 import { decodeSamples, encodeSamples } from './samples';
+import { TEXT } from '../../text/formats/files';
 
 export type SessionJsonIssue = 'not-json' | 'not-a-session' | 'wrong-version' | 'invalid-session';
 
@@ -16,19 +17,17 @@ function documentOf(text: string, fileName: string): Result<unknown, Issue<Sessi
   } catch (error) {
     return fail(
       'not-json',
-      `\u201c${fileName}\u201d is not valid JSON (${error instanceof Error ? error.message : String(error)}). ` +
-        'Export the session again.',
+      TEXT.isNotValidJsonExport(fileName, error instanceof Error ? error.message : String(error)),
     );
   }
   if (typeof parsed !== 'object' || parsed === null || (parsed as { format?: unknown }).format !== HEADER) {
-    return fail('not-a-session', `\u201c${fileName}\u201d is not a session file: its "format" is not "${HEADER}".`);
+    return fail('not-a-session', TEXT.isNotSessionFileIts(fileName, HEADER));
   }
   const { session } = parsed as { session?: { schemaVersion?: unknown } };
   if (session?.schemaVersion !== 1) {
     return fail(
       'wrong-version',
-      `\u201c${fileName}\u201d has session version ${JSON.stringify(session?.schemaVersion)}; this application ` +
-        'reads version 1. Update the application.',
+      TEXT.hasSessionVersionThisApplication(fileName, JSON.stringify(session?.schemaVersion)),
     );
   }
   return ok(session);
@@ -53,7 +52,7 @@ export function repairSessionJson(
   const document = documentOf(text, fileName);
   if (!document.ok) return document;
   const repaired = repairSession(document.value, fresh);
-  return repaired ? ok(repaired) : fail('invalid-session', `\u201c${fileName}\u201d: nothing of it can be opened.`);
+  return repaired ? ok(repaired) : fail('invalid-session', TEXT.nothingOfItCan(fileName));
 }
 
 /** A session as text: everything but the video bytes. */

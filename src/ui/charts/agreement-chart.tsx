@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
 import type { LimitsOfAgreement } from '../../core/reliability/agreement';
 import { DISPLAY_UNITS, fromSi, inUnit, type DisplayUnit } from '../../core/units';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 
 const SIZE = { width: 300, height: 150 };
 const MARGIN = { left: 40, right: 10, top: 10, bottom: 22 };

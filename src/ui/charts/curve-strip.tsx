@@ -3,7 +3,7 @@ import { line } from 'd3-shape';
 import { useState, type ReactNode } from 'react';
 import type { StyleKey } from '../../core/model/slots';
 import { ROLE_STYLE } from '../../rendering/role-style';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 import { LevelTicks } from './level-ticks';
 
 export interface CurveStripProps {

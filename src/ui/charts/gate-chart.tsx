@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 import { LevelTicks } from './level-ticks';
 
 interface GateChartProps {

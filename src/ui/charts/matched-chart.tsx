@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { StyleKey } from '../../core/model/slots';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 import { LevelTicks } from './level-ticks';
 
 export interface MatchedChartProps {

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import type { StyleKey } from '../../core/model/slots';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 
 export interface DrawnPath {
   readonly styleKey: StyleKey;

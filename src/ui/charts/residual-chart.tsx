@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { ReactNode } from 'react';
 import type { ResidualAnalysis } from '../../core/signal/residual-analysis';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 
 const SIZE = { width: 300, height: 130 };
 const MARGIN = { left: 34, right: 8, top: 8, bottom: 22 };

@@ -5,7 +5,7 @@ import { SOUND_HEIGHT, SoundStrip } from './sound-strip';
 import { RibbonThreads } from './ribbon-threads';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import type { RibbonClip, RibbonsProps } from './ribbons-props';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 
 const TOP = 26;
 

@@ -3,7 +3,7 @@ import { area } from 'd3-shape';
 import type { ReactNode } from 'react';
 import { waveColumns } from '../../core/sound/sound-wave';
 import type { RibbonClip } from './ribbons-props';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 
 /** Room that a wave takes under a ribbon, pixels. */
 export const SOUND_HEIGHT = 18;

@@ -4,7 +4,7 @@ import type { StyleKey } from '../../core/model/slots';
 import { headOf, linesOfFigure, seenPoint, type SpaceFigure } from '../../core/scene/space-figure';
 import type { FigureCamera } from '../../core/tracks/spatial-view';
 import { ROLE_STYLE } from '../../rendering/role-style';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 
 export interface SpaceChartProps {
   /** Bodies laid over each other at the hips, the one that is judged last. */

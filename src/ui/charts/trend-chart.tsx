@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { DISPLAY_UNITS, fromSi, inUnit, withMinusSign, type DisplayUnit } from '../../core/units';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { useWidth } from './use-width';
-import { TEXT } from '../text/charts';
+import { TEXT } from '../../text/charts';
 import { LevelTicks } from './level-ticks';
 
 /** One session's value, SI. */

@@ -6,7 +6,7 @@ import { LIMITS } from '../../core/model/limits';
 import { performerKey, tidyName } from '../../core/model/performer';
 import { allMembers, type SquadMember } from '../../application/season/squad';
 import { PersonPicture } from './person-picture';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** Who was chosen: somebody who is known, or another person whom only this name tells so far. */
 export interface NamedAthlete {

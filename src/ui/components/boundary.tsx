@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 interface BoundaryProps {
   /** What cannot be shown where something in it fails, as a sentence begins. */

@@ -17,7 +17,7 @@ import { plusMinus, readingText } from './format';
 import { PlanFromAbove } from './plan-from-above';
 import { PlanThroughCamera } from './plan-through-camera';
 import { plannedOn, PlanNotes, usePlannedCamera } from './planned-camera';
-import { TEXT } from '../text/components/planning';
+import { TEXT } from '../../text/components/planning';
 
 const RATES = [25, 30, 50, 60, 100, 120, 240] as const;
 const SIZES = [

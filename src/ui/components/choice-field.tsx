@@ -2,7 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 interface ChoiceFieldProps<T extends FieldValues> {
   readonly name: FieldPath<T>;

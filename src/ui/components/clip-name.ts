@@ -1,6 +1,6 @@
 import type { BenchClip } from '../../application/bench/bench-clips';
 import type { ViewKind } from '../../core/model/clip';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 export const VIEW_NAMES: Readonly<Record<ViewKind, string>> = {
   side: TEXT.sideView,

@@ -6,7 +6,7 @@ import type { Movement } from '../../core/model/movement';
 import { DISPLAY_UNITS, fromSi } from '../../core/units';
 import { MatchedChart } from '../charts/matched-chart';
 import type { Derived } from '../../application/analysis/derived';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** The curves of a measure on both sides, or null where there are none. */
 export const comparedSeriesOf = (

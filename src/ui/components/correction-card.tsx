@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { placeName, type Correction } from '../../core/coaching/correction';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** One correction as the athlete reads it; its caution cannot be taken off. */
 export function CorrectionCard({

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Check } from '../../core/model/check';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** Half an hour of the clock. */
 const STEP = 15;

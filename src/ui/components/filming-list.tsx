@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { filmingRequests } from '../../core/judgement/filming';
 import type { Derived } from '../../application/analysis/derived';
 import { CameraPlanner } from './camera-planner';
-import { TEXT } from '../text/components/planning';
+import { TEXT } from '../../text/components/planning';
 
 /** What to film better next time, each with what it would make measurable; nothing where all could be measured. */
 export function FilmingList({ derived }: { readonly derived: Derived }): ReactNode {

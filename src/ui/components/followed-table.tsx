@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { trendOf, type Followed, type SessionResult } from '../../core/coaching/progress';
 import { dayText, plusMinus, readingText, signed } from './format';
 import { StandingMark } from './standing-mark';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 export interface FollowedTableProps {
   readonly followed: readonly Followed[];

@@ -4,7 +4,7 @@ import type { Reading } from '../../core/reading';
 import { DISPLAY_UNITS, fromSi, inUnit, withMinusSign, type DisplayUnit } from '../../core/units';
 import { COVERAGE_95 } from '../../core/statistics/normal';
 import { captureRateAt } from '../../core/timing/clip-time';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** A value in its display unit, without decimals that the error would make meaningless. */
 export const inDisplayUnit = (si: number, unit: DisplayUnit): string =>

@@ -4,7 +4,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import type { ReactNode } from 'react';
 import type { Movement } from '../../core/model/movement';
 import { setView, useView } from '../../application/stores/view-store';
-import { TEXT } from '../text/components/help';
+import { TEXT } from '../../text/components/help';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['\u2190 \u2192', TEXT.stepAllClipsByOne],

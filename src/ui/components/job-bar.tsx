@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import type { ReactNode } from 'react';
 import { secondsLeft, useJobs } from '../../application/stores/jobs';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** Long work under way: how far, how long still, and a way to stop it. */
 export function JobBar(): ReactNode {

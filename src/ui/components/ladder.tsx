@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { doseText } from '../../core/coaching/ladder';
 import type { Stage } from '../../core/model/practice';
 import { dayText } from './format';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 interface LadderProps {
   /** Name of what is practised. */

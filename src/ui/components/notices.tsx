@@ -4,7 +4,7 @@ import Stack from '@mui/material/Stack';
 import { useEffect, useState, type ReactNode } from 'react';
 import { dismiss, useNotices, type Notice } from '../../application/stores/notices';
 import { useUpdate } from '../../application/stores/updates';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 const INFO_STAYS_MS = 7000;
 /** Something can still be done about it. */

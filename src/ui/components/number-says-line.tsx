@@ -4,7 +4,7 @@ import type { Note } from '../../core/model/session';
 import { measureName } from '../../core/model/movement';
 import type { Derived } from '../../application/analysis/derived';
 import { readingText } from './format';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 const SAYS: Readonly<Record<NumberSays, string>> = {
   agrees: TEXT.numberAgrees,

@@ -6,7 +6,7 @@ import { notify } from '../../application/stores/notices';
 import { paperFile } from '../../application/export/paper-file';
 import { fileSafe } from './format';
 import { paperDocument } from './paper-document';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 interface PaperButtonsProps {
   /** What is printed. */

@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode, type SVGProps } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
 import { metresSeen } from '../../core/planning/camera-plan';
-import { TEXT } from '../text/components/planning';
+import { TEXT } from '../../text/components/planning';
 
 export interface PlanFromAboveProps {
   readonly plan: CameraPlan;

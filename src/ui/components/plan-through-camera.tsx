@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { BONES } from '../../core/anatomy/body-points';
 import type { Trial } from '../../core/trial/trial';
-import { TEXT } from '../text/components/planning';
+import { TEXT } from '../../text/components/planning';
 
 /**
  * What the planned camera would see: the performance at its moments, in the frame of the picture.

@@ -5,7 +5,7 @@ import { metresSeen, pixelsPerMetre, planOf } from '../../core/planning/camera-p
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
 import type { Trial } from '../../core/trial/trial';
 import type { Derived } from '../../application/analysis/derived';
-import { TEXT } from '../text/components/planning';
+import { TEXT } from '../../text/components/planning';
 
 /** A smear of more than this share of the standing height hides where a joint is. */
 const SMEAR = 0.01;

@@ -12,7 +12,7 @@ import type { PracticePlan, Planned } from '../../core/coaching/practice-plan';
 import { useWidth } from '../charts/use-width';
 import { dayAfter } from '../../core/model/day';
 import { dayText } from './format';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 interface PracticeStripProps {
   readonly plan: PracticePlan;

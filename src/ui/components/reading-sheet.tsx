@@ -12,7 +12,7 @@ import { useView } from '../../application/stores/view-store';
 import { FacingAnswer } from './facing-dial';
 import { plusMinus, readingText, signed } from './format';
 import { StateMark } from './state-mark';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 const forBar = (reading: Reading): { value: number; plusMinus: number } | null =>
   reading.measurable ? { value: reading.value, plusMinus: COVERAGE_95 * reading.sd } : null;

@@ -5,7 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 export interface ReasonDialogProps {
   readonly title: string;

@@ -18,7 +18,7 @@ import { setView } from '../../application/stores/view-store';
 import { useWindow, workHere } from '../../application/stores/windows';
 import { HelpSheet } from './help-sheet';
 import { JobBar } from './job-bar';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** A field that has an undo of its own for what is typed into it. */
 const typesText = (target: EventTarget | null): boolean =>

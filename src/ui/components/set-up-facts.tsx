@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { setUpFactSchema, USUAL_FACTS, type SetUpFact } from '../../core/model/conditions';
 import { useCommittedText } from './use-committed-text';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 interface SetUpFactsProps {
   readonly facts: readonly SetUpFact[];

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Session } from '../../core/model/session';
 import { notToShare, type NotToShare } from '../../application/season/athlete-use-cases';
 import { athleteAddress } from './athlete-address';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** Names those in a session who have not agreed that what shows them is given to others. */
 export function ShareNote({ session }: { readonly session: Session }): ReactNode {

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** So many more come with each press. */
 const MORE = 100;

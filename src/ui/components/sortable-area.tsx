@@ -17,7 +17,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 const STEP: Readonly<Record<string, number>> = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 };
 

@@ -11,7 +11,7 @@ import type { ReactNode } from 'react';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { ladderSchema, MOST_STAGES, stageSchema, type Stage } from '../../core/model/practice';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 /** Loads are percentages on the screen; empty where a position is held. */
 const rowSchema = stageSchema.omit({ load: true }).extend({

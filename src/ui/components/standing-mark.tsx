@@ -8,7 +8,7 @@ import TrendingUpIcon from '@mui/icons-material/TrendingUp';
 import VisibilityIcon from '@mui/icons-material/Visibility';
 import type { ReactNode } from 'react';
 import type { Standing } from '../../core/coaching/progress';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 const LOOK: Readonly<Record<Standing, { word: string; icon: typeof CheckIcon }>> = {
   new: { word: TEXT.new, icon: AddCircleOutlineIcon },

@@ -8,7 +8,7 @@ import VisibilityOffIcon from '@mui/icons-material/VisibilityOff';
 import WorkspacePremiumIcon from '@mui/icons-material/WorkspacePremium';
 import type { ReactNode } from 'react';
 import type { State } from '../../core/judgement/state';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 const LOOK: Readonly<Record<State, { word: string; icon: typeof CheckIcon }>> = {
   gap: { word: TEXT.gap, icon: UnfoldMoreIcon },

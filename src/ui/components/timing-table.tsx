@@ -3,7 +3,7 @@ import type { PhaseTime, TimingRow } from '../../core/comparison/timing-table';
 import type { Side } from '../../core/comparison/side';
 import { withMinusSign } from '../../core/units';
 import { milliseconds, plusMinus, rateText, signed, signedMilliseconds } from './format';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 const time = (phase: PhaseTime | null): ReactNode =>
   phase === null ? (

@@ -9,7 +9,7 @@ import type { Issue, Result } from '../../core/result';
 import { restoreBackup, type Restored } from '../../application/keeping/backup';
 import { notify } from '../../application/stores/notices';
 import { openSessionFile, type OpenedFile } from '../../application/keeping/session-files';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 const countOf = (n: number): string => (n === 1 ? TEXT.oneSession : TEXT.countSessions(n));
 

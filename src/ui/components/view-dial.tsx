@@ -10,7 +10,7 @@ import {
 import { MOST_OFF_PLANE_DEGREES, PLANE_OF_VIEW, directionHalfWidth } from '../../core/calibration/view';
 import type { Clip, ViewKind } from '../../core/model/clip';
 import type { Plane } from '../../core/model/measure';
-import { TEXT } from '../text/components/common';
+import { TEXT } from '../../text/components/common';
 
 interface ViewDialProps {
   readonly clip: Pick<Clip, 'view' | 'travel'>;

@@ -13,7 +13,7 @@ import { RecordForm } from './record-form';
 import { TheirSessions } from './their-sessions';
 import { WhoIsIt } from './who-is-it';
 import { WorksOn } from './works-on';
-import { TEXT } from '../../text/screens/athlete';
+import { TEXT } from '../../../text/screens/athlete';
 
 interface Known {
   readonly member: SquadMember;

@@ -23,7 +23,7 @@ import {
 import { notify } from '../../../application/stores/notices';
 import type { SquadMember } from '../../../application/season/squad';
 import { dayText } from '../../components/format';
-import { TEXT } from '../../text/screens/athlete';
+import { TEXT } from '../../../text/screens/athlete';
 
 interface ConsentCardProps {
   readonly member: SquadMember;

@@ -11,7 +11,7 @@ import { firstRecord, saveAthlete } from '../../../application/season/athlete-us
 import { notify } from '../../../application/stores/notices';
 import type { SquadMember } from '../../../application/season/squad';
 import { ChoiceField, SEGMENT_TABLES, SIDES } from '../../components/choice-field';
-import { TEXT } from '../../text/screens/athlete';
+import { TEXT } from '../../../text/screens/athlete';
 
 interface RecordFormProps {
   readonly member: SquadMember;

@@ -6,7 +6,7 @@ import type { SessionSummary } from '../../../application/keeping/session-list';
 import type { SquadMember } from '../../../application/season/squad';
 import { movementNameOf } from '../../components/movement-name';
 import { dayText } from '../../components/format';
-import { TEXT } from '../../text/screens/athlete';
+import { TEXT } from '../../../text/screens/athlete';
 
 /** Every session about an athlete, and those in which they are the reference of somebody else. */
 export function TheirSessions({ member: { sessions, asReference } }: { readonly member: SquadMember }): ReactNode {

@@ -10,7 +10,7 @@ import { mergeAthletes, splitAthlete, type TakeBack } from '../../../application
 import { notify } from '../../../application/stores/notices';
 import type { SquadMember } from '../../../application/season/squad';
 import { dayText } from '../../components/format';
-import { TEXT } from '../../text/screens/athlete';
+import { TEXT } from '../../../text/screens/athlete';
 
 interface WhoIsItProps {
   readonly member: SquadMember;

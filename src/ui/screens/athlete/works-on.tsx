@@ -5,7 +5,7 @@ import { TrendLine } from '../../charts/trend-line';
 import { movementNameOf } from '../../components/movement-name';
 import { dayText, inDisplayUnit, plusMinus } from '../../components/format';
 import { StandingMark } from '../../components/standing-mark';
-import { TEXT } from '../../text/screens/athlete';
+import { TEXT } from '../../../text/screens/athlete';
 
 interface WorksOnProps {
   readonly member: SquadMember;

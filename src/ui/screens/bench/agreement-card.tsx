@@ -16,7 +16,7 @@ import {
 import { useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { stampText } from '../../components/format';
-import { TEXT } from '../../text/screens/bench/measure';
+import { TEXT } from '../../../text/screens/bench/measure';
 
 /** Clips that were digitised before, with the points as they are now beside the ones kept first. */
 function digitisedTwice(derived: Derived): readonly DigitisedTwice[] {

@@ -16,7 +16,7 @@ import { signedMilliseconds } from '../../components/format';
 import { PinLoupe } from './pin-loupe';
 import { fromAxis, ribbonClips, showSpan, shownSpan, toAxis } from './ribbon-span';
 import { THUMBNAIL_HEIGHT, useThumbnails, type Thumbnails } from './use-thumbnails';
-import { TEXT } from '../../text/screens/bench/playing';
+import { TEXT } from '../../../text/screens/bench/playing';
 
 /**
  * All trials on the leading clip's time. The others are laid on it through the current map: matched threads stand

@@ -22,7 +22,7 @@ import { Transport } from './transport';
 import { useClipSounds } from './use-clip-sounds';
 import { useBenchKeys } from './bench-keys';
 import { usePointKeys } from './point-keys';
-import { TEXT } from '../../text/screens/bench/playing';
+import { TEXT } from '../../../text/screens/bench/playing';
 
 const ROLES = ['athlete', 'reference'] as const;
 

@@ -17,7 +17,7 @@ import { changeClip } from '../../../application/clips/clip-use-cases';
 import { interpolatePoint } from '../../../application/tracks/track-use-cases';
 import { setPointWork, useView, type AfterPlacing } from '../../../application/stores/view-store';
 import { ROW, SMALL } from './card-rows';
-import { TEXT } from '../../text/screens/bench/measure';
+import { TEXT } from '../../../text/screens/bench/measure';
 
 interface ByHandProps {
   readonly movement: Movement;

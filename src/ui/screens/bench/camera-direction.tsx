@@ -7,7 +7,7 @@ import type { Trial } from '../../../core/trial/trial';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
-import { TEXT } from '../../text/screens/bench/match';
+import { TEXT } from '../../../text/screens/bench/match';
 
 /** How far the camera is off the side view: stated, or as the body says. */
 export function CameraDirection({ trial }: { readonly trial: Trial }): ReactNode {

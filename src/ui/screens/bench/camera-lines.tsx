@@ -6,7 +6,7 @@ import { useJobs } from '../../../application/stores/jobs';
 import { notify } from '../../../application/stores/notices';
 import type { Clip } from '../../../core/model/clip';
 import { clipName } from '../../components/clip-name';
-import { TEXT } from '../../text/screens/bench/measure';
+import { TEXT } from '../../../text/screens/bench/measure';
 
 async function observe(clips: readonly Clip[]): Promise<void> {
   for (const clip of clips) {

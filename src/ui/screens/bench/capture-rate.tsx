@@ -9,7 +9,7 @@ import { captureRateAt, withFirstRate } from '../../../core/timing/clip-time';
 import { player } from '../../../application/bench/bench-player';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { notify } from '../../../application/stores/notices';
-import { TEXT } from '../../text/screens/bench/match';
+import { TEXT } from '../../../text/screens/bench/match';
 
 const keepChanges = ({ id }: Clip, rateChanges: readonly RateChange[]): void =>
   changeClip(id, { rateChanges: [...rateChanges].sort((a, b) => a.from - b.from) });

@@ -25,7 +25,7 @@ import { CaptureRate } from './capture-rate';
 import { KnownLength } from './known-length';
 import { Ground } from './ground-rectangle';
 import { Shots } from './shots-card';
-import { TEXT } from '../../text/screens/bench/match';
+import { TEXT } from '../../../text/screens/bench/match';
 
 export function ClipMatch({
   on,

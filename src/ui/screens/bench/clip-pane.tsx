@@ -21,7 +21,7 @@ import { rateText } from '../../components/format';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
 import { anchoredAt, focusOf, heldGround, shownAs } from '../../../rendering/focus';
 import { useDrawing } from './use-drawing';
-import { TEXT } from '../../text/screens/bench/playing';
+import { TEXT } from '../../../text/screens/bench/playing';
 
 interface ClipPaneProps {
   readonly on: BenchClip;

@@ -26,7 +26,7 @@ import { changeDrawing, layOn } from '../../../application/findings/finding-use-
 import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { useCommittedText } from '../../components/use-committed-text';
-import { TEXT } from '../../text/screens/bench/review';
+import { TEXT } from '../../../text/screens/bench/review';
 
 const KINDS: readonly (readonly [DrawingKind, string, ReactNode])[] = [
   ['line', TEXT.line, <ShowChartIcon key="line" fontSize="small" />],

@@ -24,7 +24,7 @@ import { ProposalsRun } from './proposals-run';
 import { CarryOver, RepetitionsCard } from './repetitions-card';
 import { RoleName } from '../../components/role-name';
 import { TravelLines } from './travel-lines';
-import { TEXT } from '../../text/screens/bench/moments';
+import { TEXT } from '../../../text/screens/bench/moments';
 
 /** Moments of a clip that are proposed, of all its repetitions. */
 function proposedIn({ session }: Derived, { trial: { clip } }: BenchClip): number {

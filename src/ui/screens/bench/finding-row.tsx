@@ -18,7 +18,7 @@ import { eventAt, eventOfFrame } from '../../components/event-of-frame';
 import { NumberSaysLine } from '../../components/number-says-line';
 import { useCommittedText } from '../../components/use-committed-text';
 import { VoiceNote } from './voice-note';
-import { TEXT } from '../../text/screens/bench/review';
+import { TEXT } from '../../../text/screens/bench/review';
 
 /** What the eye found, in words: where it is seen, the number that shows the same, and what becomes of it. */
 export function FindingRow({ note, derived }: { readonly note: Note; readonly derived: Derived }): ReactNode {

@@ -6,7 +6,7 @@ import type { Clip } from '../../../core/model/clip';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { notify } from '../../../application/stores/notices';
 import { setView, useView } from '../../../application/stores/view-store';
-import { TEXT } from '../../text/screens/bench/match';
+import { TEXT } from '../../../text/screens/bench/match';
 
 const lengthOf = (text: string): number | null => {
   const value = Number(text.replace(',', '.'));

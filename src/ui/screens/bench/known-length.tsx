@@ -5,7 +5,7 @@ import type { Clip } from '../../../core/model/clip';
 import type { Movement } from '../../../core/model/movement';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { setView, useView } from '../../../application/stores/view-store';
-import { TEXT } from '../../text/screens/bench/match';
+import { TEXT } from '../../../text/screens/bench/match';
 
 /** A length in the plane of the movement: a line along it, and how long it is. */
 export function KnownLength({

@@ -6,7 +6,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { setView, useView } from '../../../application/stores/view-store';
 import { ClipMatch } from './clip-match';
 import { SpaceCard } from './space-card';
-import { TEXT } from '../../text/screens/bench/match';
+import { TEXT } from '../../../text/screens/bench/match';
 
 /** What must be equal before two pictures can be compared. */
 export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNode {

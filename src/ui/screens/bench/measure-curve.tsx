@@ -13,7 +13,7 @@ import { CurveStrip, type CurveStripProps } from '../../charts/curve-strip';
 import { player } from '../../../application/bench/bench-player';
 import type { Derived, Sides } from '../../../application/analysis/derived';
 import { useView } from '../../../application/stores/view-store';
-import { TEXT } from '../../text/screens/bench/measure';
+import { TEXT } from '../../../text/screens/bench/measure';
 
 /** Seconds shown before the first and after the last moment. */
 const AROUND = 0.12;

@@ -8,7 +8,7 @@ import { AgreementCard } from './agreement-card';
 import { PointsCard } from './points-card';
 import { SmoothingCard } from './smoothing-card';
 import { ReadingSheet } from '../../components/reading-sheet';
-import { TEXT } from '../../text/screens/bench/measure';
+import { TEXT } from '../../../text/screens/bench/measure';
 
 interface MeasurePanelProps {
   readonly derived: Derived;

@@ -27,7 +27,7 @@ import {
   type GhostAnchor,
   type Layout,
 } from '../../../application/stores/view-store';
-import { TEXT } from '../../text/screens/bench/playing';
+import { TEXT } from '../../../text/screens/bench/playing';
 
 const LAYOUT_NAMES: Readonly<Record<Layout, string>> = {
   columns: TEXT.sideBySide,

@@ -8,7 +8,7 @@ import { ratesInWords } from '../../components/format';
 import { notify } from '../../../application/stores/notices';
 import { pointFileOf, readPointsInto, SAVED_FORMATS } from '../../../application/tracks/point-files';
 import { download } from '../../../application/files/download';
-import { TEXT } from '../../text/screens/bench/measure';
+import { TEXT } from '../../../text/screens/bench/measure';
 
 /** Points of one clip from a file and into a file. */
 export function PointFiles({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {

@@ -31,7 +31,7 @@ import { PointFiles } from './point-files';
 import { ByHand } from './by-hand';
 import { ROW, SMALL } from './card-rows';
 import { TravelLines } from './travel-lines';
-import { TEXT } from '../../text/screens/bench/measure';
+import { TEXT } from '../../../text/screens/bench/measure';
 
 /** Detecting points, and placing them by hand. */
 export function PointsCard({ derived }: { readonly derived: Derived }): ReactNode {

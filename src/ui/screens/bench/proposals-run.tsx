@@ -9,7 +9,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { confirmShown } from '../../../application/events/event-use-cases';
 import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
-import { TEXT } from '../../text/screens/bench/moments';
+import { TEXT } from '../../../text/screens/bench/moments';
 
 /** A moment as it is proposed in the panes that have a proposal of it. */
 interface Proposed {

@@ -18,7 +18,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { notify } from '../../../application/stores/notices';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
-import { TEXT } from '../../text/screens/bench/moments';
+import { TEXT } from '../../../text/screens/bench/moments';
 
 /** Whether somebody marked a moment, and it is not only proposed. */
 const isMarked = ({ trial }: BenchClip, id: string): boolean =>

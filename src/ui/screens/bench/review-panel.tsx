@@ -13,7 +13,7 @@ import { setView, useView } from '../../../application/stores/view-store';
 import { useCommittedText } from '../../components/use-committed-text';
 import { DrawingTools } from './drawing-tools';
 import { FindingRow } from './finding-row';
-import { TEXT } from '../../text/screens/bench/review';
+import { TEXT } from '../../../text/screens/bench/review';
 
 /**
  * First impressions before any number, passes through the body's regions, notes stamped with clip and frame, quick

@@ -16,7 +16,7 @@ import {
   type ShotUse,
 } from '../../../application/clips/shots';
 import { countOf } from '../../components/format';
-import { TEXT } from '../../text/screens/bench/match';
+import { TEXT } from '../../../text/screens/bench/match';
 
 const USES: readonly (readonly [ShotUse, string])[] = [
   ['attempt', TEXT.attempt],

@@ -13,7 +13,7 @@ import { edit } from '../../../application/stores/document-store';
 import { useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { NUMBER_PAUSE, useCommittedText } from '../../components/use-committed-text';
-import { TEXT } from '../../text/screens/bench/measure';
+import { TEXT } from '../../../text/screens/bench/measure';
 
 const HIGHEST_CUTOFF = 100;
 const cutoffOf = (text: string): number | null => {

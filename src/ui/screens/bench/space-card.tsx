@@ -7,7 +7,7 @@ import { COVERAGE_95 } from '../../../core/statistics/normal';
 import type { Derived } from '../../../application/analysis/derived';
 import { computeAgain, useSpace } from '../../../application/analysis/space';
 import { setSpace, useView } from '../../../application/stores/view-store';
-import { TEXT } from '../../text/screens/bench/match';
+import { TEXT } from '../../../text/screens/bench/match';
 
 /** Where the further cameras were found to stand, and how the clocks run. */
 function foundText({ cameras }: Body): string {

@@ -15,7 +15,7 @@ import { SpaceChart } from '../../charts/space-chart';
 import { ROLE_STYLE } from '../../../rendering/role-style';
 import type { Derived } from '../../../application/analysis/derived';
 import { setSpace, useView } from '../../../application/stores/view-store';
-import { TEXT } from '../../text/screens/bench/match';
+import { TEXT } from '../../../text/screens/bench/match';
 
 const CAMERAS: readonly (readonly [string, FigureCamera])[] = [
   [TEXT.side, { azimuthDegrees: 0, elevationDegrees: 0 }],

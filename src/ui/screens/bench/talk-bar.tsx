@@ -14,7 +14,7 @@ import { makeTalkFilm } from '../../../application/export/talk-film';
 import { startTalking, stopTalking, toggleTalk, useTalk } from '../../../application/talk/talk-recorder';
 import { fileSafe } from '../../components/format';
 import { TalkSectionMenu } from './talk-section-menu';
-import { TEXT } from '../../text/screens/bench/review';
+import { TEXT } from '../../../text/screens/bench/review';
 
 /** Minutes and seconds. */
 const clock = (seconds: number): string =>

@@ -8,7 +8,7 @@ import { notify } from '../../../application/stores/notices';
 import { soundOfSection } from '../../../application/export/talk-film';
 import { recordAnew } from '../../../application/talk/talk-recorder';
 import { removeSection, trimSection } from '../../../application/talk/talk-sections';
-import { TEXT } from '../../text/screens/bench/review';
+import { TEXT } from '../../../text/screens/bench/review';
 
 /** Least stretch of a section that can be kept, seconds. */
 const LEAST = 0.5;

@@ -28,7 +28,7 @@ import { signedMilliseconds } from '../../components/format';
 import { goToEvent } from './bench-keys';
 import { PlayMenu } from './play-menu';
 import { hasSpace } from './space-pane';
-import { TEXT } from '../../text/screens/bench/playing';
+import { TEXT } from '../../../text/screens/bench/playing';
 
 const SPEED_NAMES: Readonly<Record<string, string>> = {
   '0.0625': TEXT.sixteenthSpeed,

@@ -4,7 +4,7 @@ import { otherTravel } from '../../../core/tracks/figure';
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import { clipName } from '../../components/clip-name';
-import { TEXT } from '../../text/screens/bench/measure';
+import { TEXT } from '../../../text/screens/bench/measure';
 
 /** Clips whose points plainly go the other way than was said: forward counts the wrong way round there. */
 export function TravelLines({ clips }: { readonly clips: readonly BenchClip[] }): ReactNode {

@@ -9,7 +9,7 @@ import { changeNote } from '../../../application/findings/finding-use-cases';
 import { useTalk } from '../../../application/talk/talk-recorder';
 import { recordVoice, stopVoice, useVoice, voiceOf } from '../../../application/findings/voice-notes';
 import { Voice } from '../../components/voice';
-import { TEXT } from '../../text/screens/bench/review';
+import { TEXT } from '../../../text/screens/bench/review';
 
 /** A finding said aloud: spoken, heard again, removed. */
 export function VoiceNote({ note }: { readonly note: Note }): ReactNode {

@@ -13,7 +13,7 @@ import { RepetitionsView } from './repetitions-view';
 import { CriteriaView } from './criteria-view';
 import { TimingView } from './timing-view';
 import { TogetherView } from './together-view';
-import { TEXT } from '../../text/screens/compare';
+import { TEXT } from '../../../text/screens/compare';
 
 /** The ways to compare: a further one is one line here. */
 const VIEWS: readonly {

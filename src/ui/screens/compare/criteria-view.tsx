@@ -14,7 +14,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { readingText } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
-import { TEXT } from '../../text/screens/compare';
+import { TEXT } from '../../../text/screens/compare';
 
 const WORDS: Readonly<Record<Met, string>> = {
   yes: TEXT.metWithin,

@@ -12,7 +12,7 @@ import { useView, setView } from '../../../application/stores/view-store';
 import { ComparedCurve, comparedSeriesOf } from '../../components/compared-curve';
 import { signed } from '../../components/format';
 import { goToFrames } from '../../components/go-to-frames';
-import { TEXT } from '../../text/screens/compare';
+import { TEXT } from '../../../text/screens/compare';
 
 interface Drawn {
   readonly measure: Measure;

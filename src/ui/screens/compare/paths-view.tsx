@@ -11,7 +11,7 @@ import { PathChart } from '../../charts/path-chart';
 import type { Derived } from '../../../application/analysis/derived';
 import { goToFrames } from '../../components/go-to-frames';
 import { refName } from '../movement/names';
-import { TEXT } from '../../text/screens/compare';
+import { TEXT } from '../../../text/screens/compare';
 
 const POINTS: readonly (readonly [PointRef, string])[] = [
   ['dominant-wrist', TEXT.handDominantSide],

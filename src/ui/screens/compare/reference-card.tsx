@@ -16,7 +16,7 @@ import {
 import { repetitionsOf, type Derived } from '../../../application/analysis/derived';
 import { compareWith } from '../../../application/clips/clip-use-cases';
 import { RoleName } from '../../components/role-name';
-import { TEXT } from '../../text/screens/compare';
+import { TEXT } from '../../../text/screens/compare';
 
 const KINDS: readonly (readonly [ReferenceModel['kind'], string])[] = [
   ['one', TEXT.onePerformance],

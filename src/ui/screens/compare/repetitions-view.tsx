@@ -9,7 +9,7 @@ import { inUnit } from '../../../core/units';
 import { repetitionsOf, repetitionViews, type Derived } from '../../../application/analysis/derived';
 import { plusMinus, readingText, signed } from '../../components/format';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
-import { TEXT } from '../../text/screens/compare';
+import { TEXT } from '../../../text/screens/compare';
 
 /** Repetitions of one performer beside each other: early and late, turn by turn. */
 export function RepetitionsView({ derived }: { readonly derived: Derived }): ReactNode {

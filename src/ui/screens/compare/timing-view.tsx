@@ -13,7 +13,7 @@ import { signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
 import { TimingTable } from '../../components/timing-table';
 import { goToFrames } from '../../components/go-to-frames';
-import { TEXT } from '../../text/screens/compare';
+import { TEXT } from '../../../text/screens/compare';
 
 /** Phase durations, running gain and loss from moment to moment, and orders. */
 export function TimingView({ derived }: { readonly derived: Derived }): ReactNode {

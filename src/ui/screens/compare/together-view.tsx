@@ -10,7 +10,7 @@ import { CurveStrip } from '../../charts/curve-strip';
 import type { Derived } from '../../../application/analysis/derived';
 import { plusMinus, signedMilliseconds } from '../../components/format';
 import { RoleName } from '../../components/role-name';
-import { TEXT } from '../../text/screens/compare';
+import { TEXT } from '../../../text/screens/compare';
 
 const Within = ({ told, unit }: { readonly told: Told; readonly unit: DisplayUnit }): ReactNode => (
   <span className="pm">{plusMinus(COVERAGE_95 * told.sd, unit)}</span>

@@ -8,7 +8,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { decide, reorder } from '../../../application/findings/finding-use-cases';
 import { FilmingList } from '../../components/filming-list';
 import { StateMark } from '../../components/state-mark';
-import { TEXT } from '../../text/screens/decide';
+import { TEXT } from '../../../text/screens/decide';
 
 /** What is good, what waits, what to film better, and the cautions that always stand. */
 export function AsideOfPlan({

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { RankedGap } from '../../../core/judgement/priority';
 import { signed } from '../../components/format';
-import { TEXT } from '../../text/screens/decide';
+import { TEXT } from '../../../text/screens/decide';
 
 interface CauseChainProps {
   readonly gap: RankedGap;

@@ -27,7 +27,7 @@ import { OwnCorrectionDialog } from './own-correction';
 import { ReasonDialog } from '../../components/reason-dialog';
 import { PracticeCard } from './practice-card';
 import { ScoreParts } from './score-parts';
-import { TEXT } from '../../text/screens/decide';
+import { TEXT } from '../../../text/screens/decide';
 
 /** What a reason is asked for. */
 interface Asked {

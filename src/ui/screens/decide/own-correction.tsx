@@ -9,7 +9,7 @@ import type { ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import type { OwnCorrection } from '../../../core/model/session';
 import { changeOwnCorrection } from '../../../application/comparison/comparison-use-cases';
-import { TEXT } from '../../text/screens/decide';
+import { TEXT } from '../../../text/screens/decide';
 
 type Words = Readonly<Record<Exclude<keyof OwnCorrection, 'id' | 'noteId' | 'change'>, string>>;
 type Fields = Words & Pick<OwnCorrection, 'change'>;

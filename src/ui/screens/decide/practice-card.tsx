@@ -24,7 +24,7 @@ import { dayText, fileSafe } from '../../components/format';
 import { Ladder } from '../../components/ladder';
 import { PracticeStrip } from '../../components/practice-strip';
 import { StagesDialog } from '../../components/stages-dialog';
-import { TEXT } from '../../text/screens/decide';
+import { TEXT } from '../../../text/screens/decide';
 
 const PER_WEEK_CHOICES = Array.from({ length: PER_WEEK.most }, (_, i) => i + PER_WEEK.least);
 

@@ -3,7 +3,7 @@ import Slider from '@mui/material/Slider';
 import { useState, type ReactNode } from 'react';
 import type { RankedGap } from '../../../core/judgement/priority';
 import { weigh } from '../../../application/comparison/comparison-use-cases';
-import { TEXT } from '../../text/screens/decide';
+import { TEXT } from '../../../text/screens/decide';
 
 /** The parts of a score as bars, and what they make together; the importance can be set. */
 export function ScoreParts({ gap, overridden }: { readonly gap: RankedGap; readonly overridden: boolean }): ReactNode {

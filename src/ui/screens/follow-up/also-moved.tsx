@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { trendOf, type alsoMoved, type Change, type SessionResult } from '../../../core/coaching/progress';
 import type { Measure } from '../../../core/model/measure';
 import { dayText, plusMinus, signed } from '../../components/format';
-import { TEXT } from '../../text/screens/follow-up';
+import { TEXT } from '../../../text/screens/follow-up';
 
 const WORDS: Readonly<Record<Change['direction'], string>> = {
   better: TEXT.nearerToItsRange,

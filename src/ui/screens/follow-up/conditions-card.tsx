@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { SessionResult } from '../../../core/coaching/progress';
 import { resultText, setUpChanges } from '../../../core/model/conditions';
 import { dayText } from '../../components/format';
-import { TEXT } from '../../text/screens/follow-up';
+import { TEXT } from '../../../text/screens/follow-up';
 
 /** Results and set-ups beside the changes: what moved may have moved because of other shoes. */
 export function ConditionsCard({ results }: { readonly results: readonly SessionResult[] }): ReactNode {

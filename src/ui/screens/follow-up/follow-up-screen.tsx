@@ -32,7 +32,7 @@ import { SessionFrame } from '../../components/session-frame';
 import { AlsoMoved } from './also-moved';
 import { ConditionsCard } from './conditions-card';
 import { NextSession } from './next-session';
-import { TEXT } from '../../text/screens/follow-up';
+import { TEXT } from '../../../text/screens/follow-up';
 
 /** The same numbers again: what was asked for, what else moved, and every measure over the sessions. */
 export function FollowUpScreen(): ReactNode {

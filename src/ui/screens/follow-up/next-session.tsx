@@ -6,7 +6,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { startNextSession } from '../../../application/season/follow-up-use-cases';
 import { practiceOf } from '../../../application/season/practice-use-cases';
 import { notify } from '../../../application/stores/notices';
-import { TEXT } from '../../text/screens/follow-up';
+import { TEXT } from '../../../text/screens/follow-up';
 
 /** The next session of an athlete: the references come along as they were measured, the new clip is still to come. */
 export function NextSession({ derived }: { readonly derived: Derived }): ReactNode {

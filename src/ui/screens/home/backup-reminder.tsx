@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { backupDue, lastBackup } from '../../../application/keeping/backup-age';
 import type { SessionSummary } from '../../../application/keeping/session-list';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 interface BackupReminderProps {
   readonly sessions: readonly SessionSummary[];

@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { DEMOS } from '../../../application/intake/demo';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 /** The made-up academy: the first step of who has nothing here yet, and a word for everybody else. */
 export function DemoCard({ first }: { readonly first: boolean }): ReactNode {

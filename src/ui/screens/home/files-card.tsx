@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { FileButton } from '../../components/file-button';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 /** Where everything is kept, and how it comes in and goes out as files. */
 export function FilesCard({

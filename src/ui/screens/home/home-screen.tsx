@@ -19,7 +19,7 @@ import { DemoCard } from './demo-card';
 import { FilesCard } from './files-card';
 import { NewSession } from './new-session';
 import { SquadAndSessions } from './squad-and-sessions';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 /** How often the list follows what is measured meanwhile, ms. */
 const SHOW_EVERY = 1500;

@@ -10,7 +10,7 @@ import { MOVEMENTS } from '../../../movements';
 import { notify } from '../../../application/stores/notices';
 import { createSession } from '../../../application/session/session-use-cases';
 import { FileButton } from '../../components/file-button';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 /** A session begins with videos, or with a name and a movement. */
 export function NewSession({ onFiles }: { readonly onFiles: (files: readonly File[]) => void }): ReactNode {

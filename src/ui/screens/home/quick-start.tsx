@@ -21,7 +21,7 @@ import { named, startWith, type LastTime } from '../../../application/intake/qui
 import { MOVEMENTS } from '../../../movements';
 import { AthleteName } from '../../components/athlete-name';
 import { RoleName } from '../../components/role-name';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 /** What is asked of each performer. */
 interface Said {

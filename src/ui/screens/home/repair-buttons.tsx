@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { repair, saveRaw } from '../../../application/keeping/damaged-sessions';
 import { notify } from '../../../application/stores/notices';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 /** More of what was left out than this is counted, not named. */
 const NAMED = 8;

@@ -8,7 +8,7 @@ import { dayText, stampText } from '../../components/format';
 import { movementNameOf } from '../../components/movement-name';
 import { useShowMore } from '../../components/show-more';
 import { RepairButtons } from './repair-buttons';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 /** So many stand there at first. */
 const AT_FIRST = 15;

@@ -8,7 +8,7 @@ import { chosenOf, sessionsNamed, SQUAD_ORDERS, type Squad, type SquadOrder } fr
 import { movementNameOf } from '../../components/movement-name';
 import { SessionTable } from './session-table';
 import { SquadList } from './squad-list';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 interface SquadAndSessionsProps {
   readonly squad: Squad;

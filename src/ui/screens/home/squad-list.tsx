@@ -8,7 +8,7 @@ import { movementNameOf } from '../../components/movement-name';
 import { PersonPicture } from '../../components/person-picture';
 import { useShowMore } from '../../components/show-more';
 import { StandingMark } from '../../components/standing-mark';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 /** So many stand there at first. */
 const AT_FIRST = 12;

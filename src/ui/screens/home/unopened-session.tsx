@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Issue } from '../../../core/result';
 import { RepairButtons } from './repair-buttons';
-import { TEXT } from '../../text/screens/home';
+import { TEXT } from '../../../text/screens/home';
 
 interface UnopenedSessionProps {
   readonly id: string;

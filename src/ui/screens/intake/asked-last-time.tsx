@@ -6,7 +6,7 @@ import { useHistory } from '../../../application/season/history';
 import { passStages } from '../../../application/season/practice-use-cases';
 import { dayText } from '../../components/format';
 import { Ladder } from '../../components/ladder';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 /** What the session before this one asked the same athlete to work on, and how far each ladder has been climbed. */
 export function AskedLastTime({ derived }: { readonly derived: Derived }): ReactNode {

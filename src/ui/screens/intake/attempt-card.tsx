@@ -12,7 +12,7 @@ import {
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { SetUpFacts } from '../../components/set-up-facts';
 import { useCommittedText } from '../../components/use-committed-text';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 /** What came of an attempt, and what of the set-up was otherwise than in its session. */
 export function AttemptCard({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {

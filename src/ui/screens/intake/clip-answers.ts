@@ -10,7 +10,7 @@ import {
 import { LIMITS } from '../../../core/model/limits';
 import { captureRateAt } from '../../../core/timing/clip-time';
 import type { ProbedFile } from '../../../application/clips/clip-use-cases';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 /** What is asked of a clip. */
 export const formSchema = z.object({

@@ -24,7 +24,7 @@ import { defaults, formSchema, viewOf, type FormValues } from './clip-answers';
 import { FileFacts } from './file-facts';
 import { RepeatsNote, TimesUnsureNote } from './repeats-note';
 import { WithdrawConsent } from './withdraw-consent';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 const VIEWS = [
   ['side', TEXT.fromSide],

@@ -18,7 +18,7 @@ import { LibraryCard } from './library-card';
 import { OtherDocument } from './other-document';
 import { PartsChooser } from './parts-chooser';
 import { PointsOptions } from './points-options';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 export interface ClipIntakeProps {
   readonly role: Role;

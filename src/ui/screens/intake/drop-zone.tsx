@@ -1,6 +1,6 @@
 import { useId, useState, type ReactNode } from 'react';
 import { FileButton } from '../../components/file-button';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 interface DropZoneProps {
   readonly label: string;

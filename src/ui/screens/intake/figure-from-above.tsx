@@ -6,7 +6,7 @@ import { BONES, type BodyPoint } from '../../../core/anatomy/body-points';
 import type { SpatialTrack } from '../../../core/tracks/marker-map';
 import { seenFrom, sideAzimuth, type FigureCamera } from '../../../core/tracks/spatial-view';
 import type { Track } from '../../../core/tracks/track';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 interface FigureFromAboveProps {
   readonly points: SpatialTrack;

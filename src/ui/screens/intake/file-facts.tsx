@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import { countOf } from '../../components/format';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 type Facts = Pick<Clip, 'width' | 'height' | 'frameTimes' | 'fileRate' | 'codec'>;
 

@@ -18,7 +18,7 @@ import { AskedLastTime } from './asked-last-time';
 import { ClipIntake } from './clip-intake';
 import { MovementChoice } from './movement-choice';
 import { TakenTrial } from './taken-trial';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 const ROLES = ['athlete', 'reference'] as const;
 

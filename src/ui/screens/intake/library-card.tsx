@@ -7,7 +7,7 @@ import { libraryEntrySchema, type Clip, type LibraryEntry } from '../../../core/
 import { changeClip } from '../../../application/clips/clip-use-cases';
 import { notify } from '../../../application/stores/notices';
 import { useCommittedText } from '../../components/use-committed-text';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 /** Keeps a performance as a reference for any session, with what it is known by. */
 export function LibraryCard({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {

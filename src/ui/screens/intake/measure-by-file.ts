@@ -1,6 +1,6 @@
 import { readMovement } from '../../../application/movement/movement-files';
 import { notify } from '../../../application/stores/notices';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 /** Measures the open session by a movement from a file, and says so. */
 export async function measureByFile(file: File): Promise<void> {

@@ -9,7 +9,7 @@ import { chooseMovement, movementFileName, movementText } from '../../../applica
 import { download } from '../../../application/files/download';
 import { FileButton } from '../../components/file-button';
 import { measureByFile } from './measure-by-file';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 /** Which movement the session is measured by: one that ships, or one from a file. */
 export function MovementChoice({

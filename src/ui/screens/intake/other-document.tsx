@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { useSessionFile } from '../../components/use-session-file';
 import { measureByFile } from './measure-by-file';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 interface OtherDocumentProps {
   readonly is: 'session' | 'movement';

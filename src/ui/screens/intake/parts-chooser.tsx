@@ -10,7 +10,7 @@ import { useJobs } from '../../../application/stores/jobs';
 import { useBlobSource } from '../../components/use-blob-source';
 import { shotsOf } from '../../../application/clips/shots';
 import { notify } from '../../../application/stores/notices';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 interface PartsChooserProps {
   readonly file: File;

@@ -14,7 +14,7 @@ import { MAPPED_POINTS } from '../../../core/tracks/marker-map';
 import { framesOf, LENGTH_UNITS } from '../../../core/tracks/recording';
 import type { ProbedPoints } from '../../../application/tracks/point-files';
 import { FigureFromAbove } from './figure-from-above';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 interface PointsOptionsProps {
   readonly probed: ProbedPoints;

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { repeatsText, UNEVEN_REPEATS } from '../../../core/timing/repeated-frames';
 import type { Clip } from '../../../core/model/clip';
 import { changeClip, type ProbedFile } from '../../../application/clips/clip-use-cases';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 interface RepeatsNoteProps {
   readonly probed: ProbedFile;

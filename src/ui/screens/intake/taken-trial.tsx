@@ -17,7 +17,7 @@ import { dayText, ownRate } from '../../components/format';
 import { movementNameOf } from '../../components/movement-name';
 import { RoleName } from '../../components/role-name';
 import { useShowMore } from '../../components/show-more';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 /** A reference of the library, or any performance of another session, for use in this one as well. */
 export function TakenTrial({ session }: { readonly session: Session }): ReactNode {

@@ -11,7 +11,7 @@ import { performerKey } from '../../../core/model/performer';
 import { withdrawConsent } from '../../../application/season/consent';
 import { notify } from '../../../application/stores/notices';
 import { athleteAddress } from '../../components/athlete-address';
-import { TEXT } from '../../text/screens/intake';
+import { TEXT } from '../../../text/screens/intake';
 
 /** Lets go of the footage of somebody who no longer consents. */
 export function WithdrawConsent({ clip }: { readonly clip: Clip }): ReactNode {

@@ -5,7 +5,7 @@ import { keptByAthlete, type KeptSession } from '../../../application/keeping/ke
 import { athleteAddress } from '../../components/athlete-address';
 import { megabytes } from '../../components/format';
 import { useShowMore } from '../../components/show-more';
-import { TEXT } from '../../text/screens/kept';
+import { TEXT } from '../../../text/screens/kept';
 
 /** So many stand there at first. */
 const AT_FIRST = 10;

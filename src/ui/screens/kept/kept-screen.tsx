@@ -20,7 +20,7 @@ import { notify } from '../../../application/stores/notices';
 import { removeSession } from '../../../application/keeping/session-list';
 import { megabytes } from '../../components/format';
 import { ByAthlete } from './by-athlete';
-import { TEXT } from '../../text/screens/kept';
+import { TEXT } from '../../../text/screens/kept';
 
 const bytesOf = (videos: readonly { readonly bytes: number }[]): number => videos.reduce((sum, v) => sum + v.bytes, 0);
 

@@ -6,7 +6,7 @@ import { measureName, type Movement } from '../../../core/model/movement';
 import { linkCause } from '../../../application/movement/movement-editing';
 import { Choice, CommittedField, NumberField } from './plain-fields';
 import { said } from './said';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 const SIDES: readonly (readonly [string, string])[] = [
   ['', TEXT.eitherWay],

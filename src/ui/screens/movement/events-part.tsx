@@ -9,7 +9,7 @@ import { Choice, CommittedField } from './plain-fields';
 import { RuleForm } from './rule-form';
 import { said } from './said';
 import { SortableList } from './sortable-list';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface EventsPartProps {
   readonly movement: Movement;

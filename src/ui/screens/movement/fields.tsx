@@ -15,7 +15,7 @@ import type { Quantity } from '../../../core/model/quantity';
 import { PART_NAMES, refName, words } from './names';
 import { Choice, NumberField, CommittedField } from './plain-fields';
 import { PointsField } from './points-field';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface FieldProps {
   readonly field: Field;

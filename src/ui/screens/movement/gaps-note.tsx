@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import type { MovementGap, MovementPart } from '../../../core/coaching/movement-gaps';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface GapsNoteProps {
   readonly gaps: readonly MovementGap[];

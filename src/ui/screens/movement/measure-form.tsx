@@ -16,7 +16,7 @@ import { Choice, CommittedField, NumberField } from './plain-fields';
 import { StagesButton } from './stages-button';
 import { TargetFields } from './target-fields';
 import { words } from './names';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface MeasureFormProps {
   readonly measure: Measure;
@@ -58,7 +58,7 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
   const coaching = measure.coaching ?? { seenLow: '', seenHigh: '', why: '', cue: '', drills: [], selfCheck: '' };
   const setCoaching = (change: object): void => {
     const next = { ...coaching, ...change };
-    set({ coaching: next.drills.length > 0 ? next : { ...next, drills: ['Hold the position, then slow, then full'] } });
+    set({ coaching: next.drills.length > 0 ? next : { ...next, drills: [TEXT.holdThenSlowThenFull] } });
   };
   return (
     <section className="card" data-testid="measure-form">

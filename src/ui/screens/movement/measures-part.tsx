@@ -13,7 +13,7 @@ import { CausesCard } from './causes-card';
 import { MeasureForm } from './measure-form';
 import { said } from './said';
 import { SortableList } from './sortable-list';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface MeasuresPartProps {
   readonly movement: Movement;

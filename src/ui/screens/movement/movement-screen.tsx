@@ -18,7 +18,7 @@ import { CommittedField } from './plain-fields';
 import { RestPart } from './rest-part';
 import { said } from './said';
 import { SheetPart } from './sheet-part';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 const PARTS: readonly { readonly id: MovementPart; readonly name: string }[] = [
   { id: 'measures', name: TEXT.measures },

@@ -1,5 +1,5 @@
 import type { Movement } from '../../../core/model/movement';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 const REF_NAMES: Readonly<Record<string, string>> = {
   'mid-hip': TEXT.hipsMiddle,

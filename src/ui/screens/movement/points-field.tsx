@@ -7,7 +7,7 @@ import { pointRefs, type Field } from '../../../core/model/measure-form';
 import type { Movement } from '../../../core/model/movement';
 import { refName } from './names';
 import { Choice } from './plain-fields';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 const LETTERS = 'ABCDEFGHIJKL';
 

@@ -16,7 +16,7 @@ import { AddByName } from './add-by-name';
 import { Choice, CommittedField, NumberField, Tick } from './plain-fields';
 import { said } from './said';
 import { SchoolsCard } from './schools-card';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface PartProps {
   readonly movement: Movement;

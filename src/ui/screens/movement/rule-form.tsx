@@ -14,7 +14,7 @@ import { FieldEditor } from './fields';
 import { words } from './names';
 import { Choice } from './plain-fields';
 import { said } from './said';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 const RULE_NAMES: Readonly<Record<KeyEventRule['rule'], string>> = {
   extreme: TEXT.largestOrSmallestValue,

@@ -10,7 +10,7 @@ import { changeSchools } from '../../../application/movement/movement-editing';
 import { Choice, CommittedField } from './plain-fields';
 import { said } from './said';
 import { TargetFields } from './target-fields';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 /** Ways of doing it that are taught, each with its own targets for some measures. */
 export function SchoolsCard({ movement }: { readonly movement: Movement }): ReactNode {

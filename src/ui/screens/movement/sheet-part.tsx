@@ -9,7 +9,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { changeSheet } from '../../../application/movement/movement-editing';
 import { Choice, CommittedField, NumberField, Tick } from './plain-fields';
 import { said } from './said';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface SheetPartProps {
   readonly movement: Movement;
@@ -166,7 +166,7 @@ export function SheetPart({ movement, derived }: SheetPartProps): ReactNode {
               {
                 needs: [sheet.criteria[0]!.id],
                 most: Math.floor(sheet.criteria.reduce((sum, c) => sum + c.points, 0) / 2),
-                because: `${sheet.criteria[0]!.name.toLowerCase()} is the heart of it`,
+                because: TEXT.isHeartOfIt(sheet.criteria[0]!.name.toLowerCase()),
               },
             ],
           })

@@ -3,7 +3,7 @@ import { kindOf } from '../../../core/measures';
 import type { Measure } from '../../../core/model/measure';
 import type { Quantity } from '../../../core/model/quantity';
 import { kindOfQuantity } from '../../../core/quantities';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface Point {
   readonly x: number;

@@ -4,7 +4,7 @@ import DragIndicatorIcon from '@mui/icons-material/DragIndicator';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
 import { SortableArea } from '../../components/sortable-area';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface SortableListProps {
   readonly items: readonly {

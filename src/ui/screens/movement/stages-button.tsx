@@ -5,7 +5,7 @@ import type { Measure } from '../../../core/model/measure';
 import { measureName, type Movement } from '../../../core/model/movement';
 import type { Stage } from '../../../core/model/practice';
 import { StagesDialog } from '../../components/stages-dialog';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 interface StagesButtonProps {
   readonly measure: Measure;

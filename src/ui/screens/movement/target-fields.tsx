@@ -5,7 +5,7 @@ import type { Target } from '../../../core/model/target';
 import { DISPLAY_UNITS } from '../../../core/units';
 import { words } from './names';
 import { Choice, CommittedField, NumberField } from './plain-fields';
-import { TEXT } from '../../text/screens/movement';
+import { TEXT } from '../../../text/screens/movement';
 
 const TARGETS: readonly (readonly [string, string])[] = [
   ['', TEXT.showDoNotJudge],

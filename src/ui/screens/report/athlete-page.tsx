@@ -6,7 +6,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { dayText } from '../../components/format';
 import { CorrectionPictures } from './correction-pictures';
 import { useAthleteStills } from './use-stills';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 /**
  * One side of paper: what is good already, then one to three corrections with their pictures, cue, drills and check.

@@ -8,7 +8,7 @@ import { plusMinus } from '../../components/format';
 import { PlanFromAbove } from '../../components/plan-from-above';
 import { PlanThroughCamera } from '../../components/plan-through-camera';
 import { plannedOn, PlanNotes, usePlannedCamera } from '../../components/planned-camera';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 /** So many measures fit beside the plan. */
 const MOST = 6;

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { Role } from '../../../core/model/clip';
 import type { Derived } from '../../../application/analysis/derived';
 import { RoleName } from '../../components/role-name';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 export interface EventStillsProps {
   readonly derived: Derived;

@@ -14,7 +14,7 @@ import { FILM_RATE, FILM_SIZE } from '../../../application/export/film-layout';
 import { notify } from '../../../application/stores/notices';
 import { download } from '../../../application/files/download';
 import { SPEEDS } from '../../../application/stores/view-store';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 const SPEED_NAMES: Readonly<Record<number, string>> = {
   0.0625: TEXT.sixteenth,

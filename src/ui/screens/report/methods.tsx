@@ -9,7 +9,7 @@ import type { BenchClip } from '../../../application/bench/bench-clips';
 import type { Derived } from '../../../application/analysis/derived';
 import { clipName, VIEW_NAMES } from '../../components/clip-name';
 import { ratesInWords } from '../../components/format';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 const ORIGIN_TEXT: Readonly<Partial<Record<OriginName, string>>> = {
   hand: TEXT.byHand,

@@ -4,7 +4,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { PAPERS, REPORT_PARTS, setPaper, togglePart, usePaper } from '../../../application/export/paper';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 function Line({
   label,

@@ -4,7 +4,7 @@ import { dayOf } from '../../../core/model/session';
 import type { Derived } from '../../../application/analysis/derived';
 import { practiceOf } from '../../../application/season/practice-use-cases';
 import { PracticeStrip } from '../../components/practice-strip';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 /** The weeks to come on paper: when each correction is practised, and the stage it is at. */
 export function PracticePart({ derived }: { readonly derived: Derived }): ReactNode {

@@ -4,7 +4,7 @@ import { isInSpace } from '../../../core/reading';
 import type { Derived } from '../../../application/analysis/derived';
 import { plusMinus, readingText, signed } from '../../components/format';
 import { StateMark } from '../../components/state-mark';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 /** Every measure with both readings, their difference and its state. */
 export function ReadingsTable({ derived }: { readonly derived: Derived }): ReactNode {

@@ -24,7 +24,7 @@ import { PracticePart } from './practice-part';
 import { ReadingsTable } from './readings-table';
 import { SeenByEye } from './seen-by-eye';
 import { useAthleteStills, useStills } from './use-stills';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 export function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
   const { session, movement, athlete, reference, judged, priorities, timing, plan, sheet, sides } = derived;

@@ -18,7 +18,7 @@ import { CameraSheet } from './camera-sheet';
 import { FilmDialog } from './film-dialog';
 import { PaperOptions } from './paper-options';
 import { ReportBody } from './report-body';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 async function saveWithVideo(session: Session, name: string): Promise<void> {
   const archive = await sessionArchive(session);

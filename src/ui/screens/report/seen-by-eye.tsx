@@ -6,7 +6,7 @@ import { eventOfFrame } from '../../components/event-of-frame';
 import { NumberSaysLine } from '../../components/number-says-line';
 import { RoleName } from '../../components/role-name';
 import { noteKey, panesOf } from './use-stills';
-import { TEXT } from '../../text/screens/report';
+import { TEXT } from '../../../text/screens/report';
 
 interface SeenByEyeProps {
   readonly derived: Derived;

@@ -24,8 +24,8 @@ test.each(files)('what %s says is what is read: no escapes, no double blanks, no
   for (const [key, text] of await textsOf(file)) {
     expect([key, text.trim()]).not.toEqual([key, '']);
     expect(`${key}:${text}`).not.toMatch(/\\|&\w+;|[^ ]  +[^ ]|undefined|\bNaN\b/);
-    // Typed apostrophes and quotes of a keyboard beside the real ones; a command is typed with them.
-    if (!text.includes('npm run')) expect(`${key}:${text}`).not.toMatch(/\w'\w|"\w/);
+    // Typed apostrophes and quotes of a keyboard beside the real ones; commands and JSON are typed with them.
+    if (!/npm run|"release"/.test(text)) expect(`${key}:${text}`).not.toMatch(/\w'\w|"\w/);
   }
 });
 
@@ -41,14 +41,15 @@ test.each(files)('what %s tells of stands in its sentence', async (file) => {
 test('every text is said somewhere', async () => {
   const root = path.join(import.meta.dirname, '..', '..');
   const said = new Set<string>();
-  for (const name of readdirSync(root, { recursive: true, encoding: 'utf8' })) {
-    if (!/\.tsx?$/.test(name) || name.startsWith(path.join('ui', 'text'))) continue;
-    const source = readFileSync(path.join(root, name), 'utf8');
-    const from = /import \{ TEXT \} from '([^']+)';/.exec(source)?.[1];
-    if (from === undefined) continue;
-    const file = path.relative(import.meta.dirname, path.join(root, path.dirname(name), from));
-    for (const [, key] of source.matchAll(/\bTEXT\.(\w+)/g)) said.add(`${file}.ts ${key}`);
-  }
+  for (const folder of ['src', 'cli', 'server'])
+    for (const name of readdirSync(path.join(root, folder), { recursive: true, encoding: 'utf8' })) {
+      if (!/\.tsx?$/.test(name) || (folder === 'src' && name.startsWith('text'))) continue;
+      const source = readFileSync(path.join(root, folder, name), 'utf8');
+      const from = /import \{ TEXT \} from '([^']+)';/.exec(source)?.[1];
+      if (from === undefined) continue;
+      const file = path.relative(import.meta.dirname, path.join(root, folder, path.dirname(name), from));
+      for (const [, key] of source.matchAll(/\bTEXT\.(\w+)/g)) said.add(`${file}.ts ${key}`);
+    }
   const texts = await Promise.all(files.map(async (file) => (await textsOf(file)).map(([key]) => `${file} ${key}`)));
   expect(texts.flat().filter((text) => !said.has(text))).toEqual([]);
 });

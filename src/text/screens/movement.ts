@@ -55,6 +55,7 @@ export const TEXT = {
   beforeOthersUseIt: 'before others use it',
 
   // measure-form
+  holdThenSlowThenFull: 'Hold the position, then slow, then full',
   fromSide: 'From the side',
   fromFrontOrBehind: 'From front or behind',
   fromAbove: 'From above',
@@ -210,6 +211,7 @@ export const TEXT = {
   addSchool: 'Add a school',
 
   // sheet-part
+  isHeartOfIt: (criterion: string) => `${criterion} is the heart of it`,
   atMost: 'At most',
   analystsChoice: 'analyst’s choice',
   noneSheetGivesPointsFor:
