@@ -112,9 +112,9 @@ describe('schools', () => {
     expect(wrong({ repeats: { by: 'nowhere', cycle: false } })).toContain('“nowhere” is not a moment of this movement');
     expect(
       wrong({ causes: [{ cause: 'hip-behind', effect: 'knee-at-heel-strike', share: 0.5, because: 'x' }] }),
-    ).toContain('"hip-behind" comes after "knee-at-heel-strike" and cannot be its cause');
+    ).toContain('“hip-behind” comes after “knee-at-heel-strike” and cannot be its cause');
     expect(wrong({ measures: [movement.measures[0], movement.measures[0]], causes: [], schools: [] })).toContain(
-      'Two measures are called "knee-at-heel-strike"',
+      'Two measures are called “knee-at-heel-strike”',
     );
   });
 });
