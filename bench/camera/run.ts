@@ -14,6 +14,7 @@ import { movementOf } from '../../src/movements';
 import { cameraBySight, estimatedStand, filmedTwice, proposedOff, trueCamera } from '../../tests/fixtures/moving-clip';
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
+import { walkerFigures } from './walkers';
 
 /** Rendered cameras that pan, zoom and tremble, against their truth; trials filmed by them against a tripod's. */
 const PAIRS = 60;
@@ -173,4 +174,5 @@ printFigures([
     true,
     'decoding the same clip by one thread of ffmpeg',
   ),
+  ...walkerFigures(),
 ]);
