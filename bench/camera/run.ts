@@ -1,4 +1,5 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
+import path from 'node:path';
 import { betweenStands } from '../../src/core/calibration/turning-camera';
 import { steadyOf } from '../../src/core/calibration/steady';
 import { compareAll } from '../../src/core/comparison/compare';
@@ -18,11 +19,18 @@ import { walkerFigures } from './walkers';
 
 /** Rendered cameras that pan, zoom and tremble, against their truth; trials filmed by them against a tripod's. */
 const PAIRS = 60;
-/** Where people are, from the picture's middle, widths. */
-const PLACES = [
-  { x: -0.3, y: 0.1 },
-  { x: 0.3, y: 0 },
-];
+const root = path.join(import.meta.dirname, '..', '..');
+/** Where people are, from the picture's middle, widths; and where they are when somebody close by keeps them there. */
+const PLACES = {
+  anywhere: [
+    { x: -0.3, y: 0.1 },
+    { x: 0.3, y: 0 },
+  ],
+  followed: [
+    { x: -0.1, y: 0.1 },
+    { x: 0.1, y: 0 },
+  ],
+} as const;
 const DEGREES = 180 / Math.PI;
 
 interface Told {
@@ -30,27 +38,28 @@ interface Told {
   readonly turn: readonly number[];
   /** Zoom, share. */
   readonly zoom: readonly number[];
-  /** Where a place is after two seconds or at the end, share of the width. */
+  /** How far apart two pictures' places come in the steady picture, two seconds after each other, share of its width. */
   readonly drift: number;
   /** Whether places lie within the stated 95 %, one coordinate at a time. */
   readonly inside: readonly boolean[];
 }
 
-function told(id: string, camera: CameraPath): Told {
-  const { stands, focal } = trueCamera(id);
+function told(id: string, camera: CameraPath, at: keyof typeof PLACES, folder?: string): Told {
+  const { stands, focal } = trueCamera(id, folder);
   const turned = camera.turned!;
   const { width, height, frameRate } = clipNamed(id)!.camera;
   const steady = steadyOf({ camera, width, height })!;
   // The picture that all are brought to, as the truth would have it.
   const reference = stands.map((_, i) => i).reduce((best, i) => (steady.sdAt(i) < steady.sdAt(best) ? i : best), 0);
   const off = (i: number, from: number): readonly { x: number; y: number }[] =>
-    PLACES.map((place) => {
+    PLACES[at].map((place) => {
       const [a, b] = [
         betweenStands(estimatedStand(turned, i), estimatedStand(turned, from), turned.focal)(place),
         betweenStands(stands[i]!, stands[from]!, focal)(place),
       ];
       return { x: a.x - b.x, y: a.y - b.y };
     });
+  const first = off(0, reference);
   const frames = stands.map((_, i) => i).filter((i) => i !== reference);
   return {
     turn: stands
@@ -59,7 +68,9 @@ function told(id: string, camera: CameraPath): Told {
         off(k + 1, k).map(({ x, y }) => (Math.hypot(x, y) / turned.focal / turned.zoom[k]!) * DEGREES),
       ),
     zoom: stands.map(({ zoom }, i) => Math.abs(turned.zoom[i]! / zoom - 1)),
-    drift: Math.max(...off(Math.min(stands.length - 1, 2 * frameRate), 0).map((by) => distance(by, { x: 0, y: 0 }))),
+    drift: Math.max(
+      ...off(Math.min(stands.length - 1, 2 * frameRate), reference).map((by, i) => distance(by, first[i]!)),
+    ),
     inside: frames.flatMap((i) => {
       const most = (COVERAGE_95 * steady.sdBetween(i, reference)) / width;
       return off(i, reference).flatMap(({ x, y }) => [Math.abs(x) <= most, Math.abs(y) <= most]);
@@ -68,12 +79,27 @@ function told(id: string, camera: CameraPath): Told {
 }
 
 const share = (values: readonly boolean[]): number => values.filter(Boolean).length / values.length;
+/** Performers filmed from so near that the camera has to turn as fast as a hand can. */
+const FAST = ['pace', 'walk', 'hurdle'].map((movement) => `${movement}-side-athlete-pans-fast`);
+
+/** They are rendered for this alone: the demo has none of them. */
+function fastPans(): readonly Told[] {
+  const into = path.join(root, 'test-results', 'fast-pans');
+  const rendered = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'demo/render/render-clips.ts', '--only', FAST.join(','), '--into', into],
+    { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] },
+  );
+  if (rendered.status !== 0) throw new Error('The clips of fast cameras could not be rendered.');
+  return FAST.map((id) => told(id, cameraBySight(id, into), 'followed', into));
+}
+
 const cameras = MOVING_CLIPS.map(({ id, movement }) => ({
   id,
   movement: movementOf(movement)!,
   camera: cameraBySight(id),
 }));
-const all = cameras.map(({ id, camera }) => told(id, camera));
+const all = cameras.map(({ id, camera }) => told(id, camera, 'anywhere'));
 
 /** States in which the athlete is not beside what is good. */
 const GOOD: readonly State[] = ['on-target', 'strength', 'style'];
@@ -116,32 +142,36 @@ const decoding = seconds(() =>
 );
 const looking = seconds(() => void cameraBySight('walk-side-athlete-pans'));
 
-const figure = (name: string, value: number, unit: string, goal: string, holds: boolean, against?: string): Figure => ({
+const figure = (name: string, value: number, unit: string, goal: string, holds: boolean, against: string): Figure => ({
   bench: 'camera',
   figure: name,
   value: round(value, 4),
   unit,
   goal,
   holds,
-  against: against ?? `${MOVING_CLIPS.length} rendered cameras that pan, zoom and tremble`,
+  against,
 });
-const sorted = (of: (t: Told) => readonly number[]): readonly number[] => all.flatMap(of).sort((a, b) => a - b);
-const turn = percentile(
-  sorted((t) => t.turn),
-  0.5,
-);
-const zoom = percentile(
-  sorted((t) => t.zoom),
-  0.5,
-);
-const drift = Math.max(...all.map((t) => t.drift));
-const inside = share(all.flatMap((t) => t.inside));
+/** What is told of some cameras, against their truth. */
+function toldFigures(all: readonly Told[], against: string): readonly Figure[] {
+  const median = (of: (t: Told) => readonly number[]): number =>
+    percentile(
+      all.flatMap(of).sort((a, b) => a - b),
+      0.5,
+    );
+  const [turn, zoom] = [median((t) => t.turn), 100 * median((t) => t.zoom)];
+  const drift = 100 * Math.max(...all.map((t) => t.drift));
+  const inside = 100 * share(all.flatMap((t) => t.inside));
+  return [
+    figure('turn from frame to frame, median error', turn, 'degrees', '<= 0.15', turn <= 0.15, against),
+    figure('zoom, median error', zoom, '%', '<= 0.5', zoom <= 0.5, against),
+    figure('drift after two seconds, the worst', drift, '% of the width', '<= 2', drift <= 2, against),
+    figure('places within the stated 95 %', inside, '%', '90 to 98', inside >= 90 && inside <= 98, against),
+  ];
+}
 const pairs = `${PAIRS} pairs of a moving camera and a tripod`;
 printFigures([
-  figure('turn from frame to frame, median error', turn, 'degrees', '<= 0.15', turn <= 0.15),
-  figure('zoom, median error', 100 * zoom, '%', '<= 0.5', zoom <= 0.005),
-  figure('drift after two seconds, the worst', 100 * drift, '% of the width', '<= 2', drift <= 0.02),
-  figure('places within the stated 95 %', 100 * inside, '%', '90 to 98', inside >= 0.9 && inside <= 0.98),
+  ...toldFigures(all, `${MOVING_CLIPS.length} rendered cameras that pan, zoom and tremble`),
+  ...toldFigures(fastPans(), `${FAST.length} rendered cameras that pan at up to 60 degrees a second`),
   figure(
     'false gaps',
     counts.moving,

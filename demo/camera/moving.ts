@@ -3,7 +3,7 @@ import { degrees, dot, subtract } from '../athlete/vec3';
 import { axesAt, cameraPosition, type Camera, type CameraTurn } from './camera';
 
 /** How somebody films who does not leave the camera alone. */
-export const FILMINGS = ['pans', 'zooms', 'hand-held'] as const;
+export const FILMINGS = ['pans', 'pans-fast', 'zooms', 'hand-held'] as const;
 export type Filming = (typeof FILMINGS)[number];
 
 /** What a panning camera sees of what one that stands still sees. */
@@ -11,6 +11,10 @@ const CLOSER = 0.55;
 /** Seconds by which a hand on a tripod comes late. */
 const LATE = 0.08;
 const MOST_ZOOM = 1.8;
+/** How fast somebody close by turns the camera where the performer is fastest, degrees a second. */
+const FAST = 60;
+/** How often it is looked how fast that is, 1/s. */
+const LOOKS = 200;
 
 /** Trembling of a hand: slow sway and quick shake, degrees, not the same in any two seconds. */
 function shake(time: number): CameraTurn {
@@ -34,6 +38,22 @@ function following(camera: Camera, trial: Trial, time: number): { pan: number; t
   };
 }
 
+/** The camera brought so near that it turns as fast as a hand can follow, the performer as large as before. */
+function near(camera: Camera, trial: Trial): Camera {
+  let nearer = camera;
+  // Nearer it turns faster than in proportion: three steps come within a hundredth.
+  for (let step = 0; step < 3; step++) {
+    const pans = Array.from(
+      { length: Math.floor((trial.end - trial.start) * LOOKS) },
+      (_, i) => following(nearer, trial, trial.start + i / LOOKS).pan,
+    );
+    const fastest = Math.max(...pans.slice(1).map((pan, i) => Math.abs(pan - pans[i]!) * LOOKS));
+    const by = fastest / FAST;
+    nearer = { ...nearer, distance: nearer.distance * by, fieldOfView: nearer.fieldOfView / by };
+  }
+  return nearer;
+}
+
 /** The camera of a clip as somebody would move it. */
 export function moved(camera: Camera, trial: Trial, filming: Filming): Camera {
   const share = (time: number): number => (time - trial.start) / (trial.end - trial.start);
@@ -45,6 +65,8 @@ export function moved(camera: Camera, trial: Trial, filming: Filming): Camera {
         fieldOfView: camera.fieldOfView * CLOSER,
         motion: (time) => ({ ...following(camera, trial, time), roll: 0, zoom: 1 }),
       };
+    case 'pans-fast':
+      return moved(near(camera, trial), trial, 'pans');
     case 'zooms':
       return {
         ...small,

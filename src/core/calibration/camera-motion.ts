@@ -1,6 +1,6 @@
 import type { CameraPath, TurnedPath } from '../model/clip';
 import { isCut } from './cut';
-import { cornersOf, pyramidOf, trackCorners, type Corner, type Gray } from './optical-flow';
+import { cornersOf, pyramidOf, trackCorners, type Corner, type Gray, type HeldCorner } from './optical-flow';
 import {
   AS_AT_FIRST,
   fitStep,
@@ -14,6 +14,7 @@ import {
 } from './turning-camera';
 import { sharedMotion } from './shared-motion';
 import type { CameraStep } from './camera-step';
+import { seenBy, turnedMotion, type ShownTurn } from './turned-motion';
 
 /** Where somebody is, who moves by themself; shares of the picture's width and height. */
 export interface Hidden {
@@ -29,7 +30,7 @@ const NOTHING: CameraStep = { x: 0, y: 0, scale: 1, roll: 0, share: 0, corners: 
 interface Prepared {
   readonly size: Pick<Gray, 'width' | 'height'>;
   readonly pyramid: readonly Gray[];
-  readonly corners: readonly Corner[];
+  readonly corners: readonly HeldCorner[];
 }
 
 function prepare(picture: Gray, hidden: readonly Hidden[]): Prepared {
@@ -47,13 +48,15 @@ function prepare(picture: Gray, hidden: readonly Hidden[]): Prepared {
 /** A step and the corners that it was told from, from the pictures' middle in widths. */
 interface Found {
   readonly step: CameraStep;
+  /** How a wide lens shows it; null where it shifts the whole picture alike. */
+  readonly turn: ShownTurn | null;
   readonly pairs: readonly Pair[];
 }
 
 /** @param expected a first guess of the step */
-function find(from: Prepared, to: readonly Gray[], expected: Pose): Found {
+function find(from: Prepared, to: readonly Gray[], expected: Pick<Found, 'turn'> & { readonly step: Pose }): Found {
   const { width, height } = from.size;
-  const found = trackCorners(from.pyramid, to, from.corners, movedBy(expected, from.size), expected);
+  const found = trackCorners(from.pyramid, to, from.corners, movedBy(expected, from.size), expected.step);
   const kept = from.corners.flatMap((corner, i) => (found[i] ? [[corner, found[i]] as const] : []));
   const motion = sharedMotion(
     kept.map(([corner]) => corner),
@@ -61,10 +64,14 @@ function find(from: Prepared, to: readonly Gray[], expected: Pose): Found {
     from.size,
   );
   const inWidths = ({ x, y }: Corner): Corner => ({ x: (x - width / 2) / width, y: (y - height / 2) / width });
+  const pairs = kept.map(([corner, there]) => ({ from: inWidths(corner), to: inWidths(there), hold: corner.hold }));
+  const turned = motion && turnedMotion(pairs, motion);
+  const step = turned?.step ?? motion;
   return {
     // Corners that could not be found again do not speak for what was found.
-    step: motion ? { ...motion, share: (motion.share * kept.length) / from.corners.length } : NOTHING,
-    pairs: kept.map(([corner, there]) => ({ from: inWidths(corner), to: inWidths(there) })),
+    step: step ? { ...step, share: (step.share * kept.length) / from.corners.length } : NOTHING,
+    turn: turned?.turn ?? null,
+    pairs,
   };
 }
 
@@ -73,7 +80,7 @@ function find(from: Prepared, to: readonly Gray[], expected: Pose): Found {
  * @param hidden people in the first of them, whose corners are left out
  */
 export const stepBetween = (from: Gray, to: Gray, hidden: readonly Hidden[]): CameraStep =>
-  find(prepare(from, hidden), pyramidOf(to), AS_IT_WAS).step;
+  find(prepare(from, hidden), pyramidOf(to), AS_EXPECTED).step;
 
 /** Fewer of the corners than this do not speak for the camera. */
 export const LEAST_SHARE = 0.4;
@@ -82,6 +89,7 @@ export const LEAST_SHARE = 0.4;
 type Pose = Pick<CameraStep, 'x' | 'y' | 'scale' | 'roll'>;
 
 const AS_IT_WAS: Pose = { x: 0, y: 0, scale: 1, roll: 0 };
+const AS_EXPECTED = { step: AS_IT_WAS, turn: null };
 
 /** One motion after another, both about the picture's middle. */
 export function after(first: Pose, then: Pose): Pose {
@@ -96,13 +104,15 @@ export function after(first: Pose, then: Pose): Pose {
 
 /** Where a corner of one picture is in another by a step between them. */
 function movedBy(
-  { x, y, scale, roll }: Pose,
+  { step: { x, y, scale, roll }, turn }: Pick<Found, 'turn'> & { readonly step: Pose },
   { width, height }: Pick<Gray, 'width' | 'height'>,
 ): (c: Corner) => Corner {
   const [c, s] = [scale * Math.cos(roll), scale * Math.sin(roll)];
   return (corner) => {
     const [u, v] = [corner.x - width / 2, corner.y - height / 2];
-    return { x: width / 2 + c * u - s * v + x * width, y: height / 2 + s * u + c * v + y * width };
+    if (!turn) return { x: width / 2 + c * u - s * v + x * width, y: height / 2 + s * u + c * v + y * width };
+    const there = seenBy(turn, { x: u / width, y: v / width });
+    return { x: width / 2 + there.x * width, y: height / 2 + there.y * width };
   };
 }
 
@@ -151,7 +161,7 @@ export class CameraTracker {
   private anchor: { readonly observe: number; readonly prepared: Prepared } | null = null;
   private last: Gray | null = null;
   private lastHidden: readonly Hidden[] = [];
-  private lastStep: Pose = AS_IT_WAS;
+  private lastStep: Parameters<typeof find>[2] = AS_EXPECTED;
 
   /** @param hidden where people are in it, shares of its sides */
   observe(frame: number, picture: Gray, hidden: readonly Hidden[]): void {
@@ -170,7 +180,7 @@ export class CameraTracker {
       Math.abs(found.from!.found.step.roll) < MOST_ROLL;
     if ((found.share >= LEAST_SHARE && alike) || this.anchor.observe === this.observations.length - 1) return found;
     this.anchor = { observe: this.observations.length - 1, prepared: prepare(this.last, this.lastHidden) };
-    const further = this.fromAnchor(pyramid, this.goingOn());
+    const further = this.fromAnchor(pyramid, { step: this.goingOn(), turn: null });
     return further.share < CUT_SHARE && isCut(this.last, picture) ? this.newShot() : further;
   }
 
@@ -185,10 +195,10 @@ export class CameraTracker {
     };
   }
 
-  private fromAnchor(pyramid: readonly Gray[], expected: Pose): Omit<Observation, 'frame'> {
+  private fromAnchor(pyramid: readonly Gray[], expected: Parameters<typeof find>[2]): Omit<Observation, 'frame'> {
     const { observe, prepared } = this.anchor!;
     const found = find(prepared, pyramid, expected);
-    this.lastStep = found.step.share >= LEAST_SHARE ? found.step : AS_IT_WAS;
+    this.lastStep = found.step.share >= LEAST_SHARE ? found : AS_EXPECTED;
     return {
       pose: after(this.observations[observe]!.pose, found.step),
       share: found.step.share,
@@ -200,7 +210,7 @@ export class CameraTracker {
   /** A shot begins as the one before it ended: what lies between is another place. */
   private newShot(): Omit<Observation, 'frame'> {
     this.anchor = null;
-    this.lastStep = AS_IT_WAS;
+    this.lastStep = AS_EXPECTED;
     return { pose: this.observations.at(-1)!.pose, share: 1, cut: true, from: null };
   }
 

@@ -42,7 +42,7 @@ test('a camera is told stretch by stretch: how fast it turns and zooms, and wher
 
 test('over a cut nothing is said, and nothing of a camera that stands still or was not looked at', () => {
   expect(cameraStretches(path({ cuts: [8] }), times).map((s) => s.to)).not.toContain(8);
-  expect(cameraStretches(path({ x: column(() => 0), scale: column(() => 1) }), times)).toEqual([]);
+  expect(cameraStretches(path({ x: column(() => 0), scale: column(() => 1), turned: null }), times)).toEqual([]);
   expect(cameraStretches(null, times)).toEqual([]);
 });
 

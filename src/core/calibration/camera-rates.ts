@@ -1,6 +1,6 @@
 import type { CameraPath } from '../model/clip';
 import { LEAST_SHARE } from './camera-motion';
-import { cameraState } from './camera-state';
+import { cameraState, zoomsOf } from './camera-state';
 
 /** What a camera does from one picture that was looked at to the next. */
 export interface CameraStretch {
@@ -27,7 +27,8 @@ const MOST = 120;
 export function cameraStretches(camera: CameraPath | null, times: Float64Array): readonly CameraStretch[] {
   const { kind } = cameraState(camera);
   if (!camera || kind === 'still' || kind === 'unknown') return [];
-  const { frames, x, y, scale, share, turned, cuts } = camera;
+  const { frames, x, y, share, turned, cuts } = camera;
+  const scale = zoomsOf(camera);
   const looks = Math.max(1, Math.ceil((frames.length - 1) / MOST));
   const stretches: CameraStretch[] = [];
   for (let k = 0; k + 1 < frames.length; k += looks) {

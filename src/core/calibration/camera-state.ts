@@ -39,10 +39,16 @@ function extent(values: Float64Array): number {
   return most - least;
 }
 
+/**
+ * How much a camera zoomed in, against the first picture. A turn through a wide lens grows the picture's middle, too:
+ * only the fit of turn and zoom tells them apart.
+ */
+export const zoomsOf = ({ turned, scale }: CameraPath): Float64Array => turned?.zoom ?? scale;
+
 export function cameraState(camera: CameraPath | null): CameraState {
   if (!camera || camera.frames.length === 0) return { kind: 'unknown', shift: 0, zoom: 1, roll: 0 };
   const shift = Math.hypot(extent(camera.x), extent(camera.y));
-  const scales = extentOf(camera.scale);
+  const scales = extentOf(zoomsOf(camera));
   const zoom = scales.most / scales.least;
   const roll = extent(camera.roll);
   const lost = camera.share.filter((share) => share < LEAST_SHARE).length / camera.share.length;

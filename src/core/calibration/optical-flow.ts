@@ -10,8 +10,23 @@ export interface Corner {
   readonly y: number;
 }
 
+/**
+ * How well a corner holds in each direction, 1 where it holds best: along a line it slides, and only what lies across
+ * tells anything. The structure tensor over its larger eigenvalue; xx, xy, yy.
+ */
+export type Hold = readonly [number, number, number];
+
+export interface HeldCorner extends Corner {
+  readonly hold: Hold;
+}
+
+/** How far a corner is off as far as it holds: along a line nothing counts. */
+export const heldLength = ([xx, xy, yy]: Hold, { x, y }: Corner): number =>
+  Math.sqrt(Math.max(0, xx * x * x + 2 * xy * x * y + yy * y * y));
+
 /** Half the side of the square round a corner that is compared, pixels. */
 const RADIUS = 5;
+const SIDE = 2 * RADIUS + 1;
 /** Side of a cell in which one corner is taken, pixels: at most a hundred and twenty in a picture 320 pixels wide. */
 const CELL = 20;
 /** Halvings of the picture: a corner is found again within about RADIUS * 2 ** LEVELS pixels. */
@@ -43,8 +58,8 @@ export function pyramidOf(picture: Gray): readonly Gray[] {
   return levels;
 }
 
-/** The weaker of the two directions of structure in the square round a pixel (Shi and Tomasi 1994). */
-function structureAt({ width, values }: Gray, x: number, y: number): number {
+/** The structure tensor of the square round a pixel: xx, xy, yy. */
+function tensorAt({ width, values }: Gray, x: number, y: number): Hold {
   let [xx, yy, xy] = [0, 0, 0];
   for (let v = y - RADIUS; v <= y + RADIUS; v++)
     for (let u = x - RADIUS; u <= x + RADIUS; u++) {
@@ -54,31 +69,40 @@ function structureAt({ width, values }: Gray, x: number, y: number): number {
       yy += gy * gy;
       xy += gx * gy;
     }
-  return (xx + yy - Math.hypot(xx - yy, 2 * xy)) / 2 / (2 * RADIUS + 1) ** 2;
+  return [xx, xy, yy];
+}
+
+/** The weaker of its two directions (Shi and Tomasi 1994), and the stronger. */
+function directionsOf([xx, xy, yy]: Hold): readonly [number, number] {
+  const apart = Math.hypot(xx - yy, 2 * xy);
+  return [(xx + yy - apart) / 2, (xx + yy + apart) / 2];
 }
 
 /**
  * Corners that can be found again, at most one in each cell of a grid, so that all of the picture has a say.
  * @param hidden whether a pixel belongs to something that moves by itself
  */
-export function cornersOf(picture: Gray, hidden: (x: number, y: number) => boolean): readonly Corner[] {
-  const corners: Corner[] = [];
+export function cornersOf(picture: Gray, hidden: (x: number, y: number) => boolean): readonly HeldCorner[] {
+  const corners: HeldCorner[] = [];
   const margin = RADIUS + 1;
   for (let top = margin; top + CELL <= picture.height - margin; top += CELL)
     for (let left = margin; left + CELL <= picture.width - margin; left += CELL) {
-      let best: (Corner & { structure: number }) | null = null;
+      let best: (Corner & { tensor: Hold; structure: number }) | null = null;
       for (let y = top; y < top + CELL; y += 2)
         for (let x = left; x < left + CELL; x += 2) {
           if (hidden(x, y)) continue;
-          const structure = structureAt(picture, x, y);
-          if (structure > (best?.structure ?? LEAST_STRUCTURE)) best = { x, y, structure };
+          const tensor = tensorAt(picture, x, y);
+          const structure = directionsOf(tensor)[0] / SIDE ** 2;
+          if (structure > (best?.structure ?? LEAST_STRUCTURE)) best = { x, y, tensor, structure };
         }
-      if (best) corners.push({ x: best.x, y: best.y });
+      if (!best) continue;
+      const { x, y, tensor } = best;
+      const [, strongest] = directionsOf(tensor);
+      corners.push({ x, y, hold: tensor.map((part) => part / strongest) as unknown as Hold });
     }
   return corners;
 }
 
-const SIDE = 2 * RADIUS + 1;
 /** With a pixel all round, for gradients. */
 const WIDE = SIDE + 2;
 

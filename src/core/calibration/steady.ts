@@ -80,6 +80,9 @@ function takenOut(camera: CameraPath, size: Pick<Clip, 'width' | 'height'>): Ste
   return far ? null : steadyBy(frames, turned, size, m);
 }
 
+/** How the tangent of an angle changes that is a length over a focal length, by the logarithm of that. */
+const tangentByLens = (angle: number): number => Math.tan(angle) - angle / Math.cos(angle) ** 2;
+
 function steadyBy(
   frames: Float64Array,
   path: TurnedPath,
@@ -120,14 +123,15 @@ function steadyBy(
     y: at(path.x, frame) - path.x[m]!,
   });
   // A lens taken too long places what lies at an angle too near: f tan(s / f) for a way s through the pictures, of which
-  // the derivative by the logarithm of f is two thirds of f times the angle cubed.
+  // the derivative by the logarithm of f is f (tan a - a / cos^2 a) at the angle a = s / f.
   const byLens = (frame: number): Vec2 => {
     const { x, y } = turnedBy(frame);
-    const size = (2 / 3) * path.focal * reference.zoom * path.focalLogSd * (x * x + y * y);
-    return { x: size * x, y: size * y };
+    const size = path.focal * reference.zoom * path.focalLogSd;
+    return { x: size * tangentByLens(x), y: size * tangentByLens(y) };
   };
   const own = (frame: number): number => at(path.own, frame) * growth(frame);
-  const drift = (frame: number): number => at(path.drift, frame);
+  // What turns the picture moves a place the more, the more obliquely it is seen from the reference.
+  const drift = (frame: number): number => at(path.drift, frame) * Math.max(1, growth(frame));
   return {
     toGround,
     toPicture: (frame, point) => toPixels(between(frame, true)(fromMiddle(point))),

@@ -1,10 +1,13 @@
 import { solve } from '../geometry/solve';
 import type { Vec2 } from '../geometry/vec2';
+import { heldLength, type Hold } from './optical-flow';
 
 /** Points of a picture from its middle, in widths of the picture; y points down. */
 export interface Pair {
   readonly from: Vec2;
   readonly to: Vec2;
+  /** How well it holds in each direction. */
+  readonly hold: Hold;
 }
 
 /** A rotation as a matrix, row by row: directions of one picture to those of another. */
@@ -128,23 +131,25 @@ export function fitStep(
       const there = seenFrom(rotation, from, [focal, focal * zoom]);
       return { x: to.x - there.x, y: to.y - there.y };
     });
-  const robust = (left: readonly Vec2[]): number =>
-    // The median length of a plane vector is 1.1774 deviations of a coordinate.
-    Math.max(LEAST_SPREAD, medianOf(left.map((r) => Math.hypot(r.x, r.y))) / 1.1774);
+  // What a corner slides along a line is no misfit (weights by the structure tensor, Kanazawa and Kanatani 2001).
+  const off = (left: readonly Vec2[]): readonly number[] => left.map((r, i) => heldLength(pairs[i]!.hold, r));
+  // The median length of a plane vector is 1.1774 deviations of a coordinate.
+  const robust = (left: readonly Vec2[]): number => Math.max(LEAST_SPREAD, medianOf(off(left)) / 1.1774);
   for (let n = 0; n < FITS; n++) {
     const left = residuals();
     const reach = BIWEIGHT * robust(left);
     normal = [0, 1, 2, 3].map(() => [0, 0, 0, 0]);
     const right = [0, 0, 0, 0];
-    pairs.forEach(({ from }, i) => {
-      const off = Math.hypot(left[i]!.x, left[i]!.y);
-      if (off >= reach) return;
-      const weight = (1 - (off / reach) ** 2) ** 2;
+    const far = off(left);
+    pairs.forEach(({ from, hold: [xx, xy, yy] }, i) => {
+      if (far[i]! >= reach) return;
+      const weight = (1 - (far[i]! / reach) ** 2) ** 2;
       const there = seenFrom(rotation, from, [focal, focal * zoom]);
       const [across, down] = slopesAt(there, focal * zoom);
       for (let a = 0; a < 4; a++) {
-        right[a]! += weight * (across[a]! * left[i]!.x + down[a]! * left[i]!.y);
-        for (let b = 0; b < 4; b++) normal[a]![b]! += weight * (across[a]! * across[b]! + down[a]! * down[b]!);
+        const [u, v] = [xx * across[a]! + xy * down[a]!, xy * across[a]! + yy * down[a]!];
+        right[a]! += weight * (u * left[i]!.x + v * left[i]!.y);
+        for (let b = 0; b < 4; b++) normal[a]![b]! += weight * (u * across[b]! + v * down[b]!);
       }
     });
     const step = solve(normal, right);
@@ -156,8 +161,8 @@ export function fitStep(
   const left = residuals();
   const noise = robust(left);
   const reach = BIWEIGHT * noise;
-  const cost = left.reduce((sum, r) => {
-    const share = Math.min(1, Math.hypot(r.x, r.y) / reach);
+  const cost = off(left).reduce((sum, length) => {
+    const share = Math.min(1, length / reach);
     return sum + ((reach * reach) / 6) * (1 - (1 - share * share) ** 3);
   }, 0);
   return { rotation, zoom, noise, cost, sd: noise * spreadOf(normal, focal * zoom) };
