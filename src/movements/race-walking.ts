@@ -78,8 +78,9 @@ export const raceWalking: MovementDocument = {
       id: 'opposite-toe-off',
       name: 'Other foot leaves',
       key: '1',
-      hint: 'Last frame in which the toe of the other foot is on the ground, before the leg of the dominant side lands.',
+      hint: 'Last frame in which the toe of the other foot is on the ground: just before the leg of the dominant side lands, or just after.',
       frame: 'last',
+      eitherOrder: true,
       rule: { rule: 'contact', side: 'opposite', edge: 'lift-off', take: 'last', before: 'vertical' },
     },
     {

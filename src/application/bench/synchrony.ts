@@ -14,7 +14,7 @@ export const synchronyOf = ({ movement, clips }: BenchClips, { mode, lockEvent, 
   mode,
   lockEvent,
   offsets,
-  order: movement.moments.map((m) => m.id),
+  order: movement.moments,
   names: namesOf(movement.moments),
   clips: clips.map(({ trial, join }) => ({
     id: trial.clip.id,

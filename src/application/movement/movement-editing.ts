@@ -74,6 +74,7 @@ export const addEvent = (name: string): Changed =>
       key,
       hint: '',
       frame: 'nearest',
+      eitherOrder: false,
       rule: null,
     });
     rejoin(movement);
@@ -113,7 +114,7 @@ export function removeEvent(id: string): Changed {
 
 export const changeEvent = (
   id: string,
-  change: Partial<Pick<KeyEvent, 'name' | 'hint' | 'key' | 'frame' | 'rule'>>,
+  change: Partial<Pick<KeyEvent, 'name' | 'hint' | 'key' | 'frame' | 'eitherOrder' | 'rule'>>,
 ): Changed =>
   changeMovement((movement) => {
     movement.moments = movement.moments.map((m) => (m.id === id ? { ...m, ...change } : m));

@@ -6,6 +6,7 @@ import type { Movement } from '../model/movement';
 import { keyEventSd } from '../trial/key-events';
 import { interpolateLinear } from '../signal/resample';
 import { timeAtFrame } from '../timing/clip-time';
+import { commonOrder } from '../timing/time-map';
 import { isTooSmall } from '../trial/too-small';
 import type { Trial } from '../trial/trial';
 import { toSi } from '../units';
@@ -54,7 +55,10 @@ export interface MatchedSeries {
 }
 
 const commonEvents = (movement: Movement, trials: readonly Trial[]): readonly string[] =>
-  movement.moments.map((m) => m.id).filter((id) => trials.every((p) => p.marks[id] !== undefined));
+  commonOrder(
+    movement.moments,
+    trials.map(({ marks }) => marks),
+  );
 
 /** Real times at which a trial is at each sample of matched time. */
 function sampleTimes(trial: Trial, through: readonly string[]): Float64Array {

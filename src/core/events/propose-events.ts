@@ -211,11 +211,13 @@ const ALL_BUT_TOGETHER = 0.03;
 
 /** The frames between those that come before a moment and those that come after it, as far as they are known. */
 function inOrder(movement: Movement, eventId: string, known: ReadonlyMap<string, Found>, slack: number): FrameSpan {
-  const place = movement.moments.findIndex((m) => m.id === eventId);
-  const frames = (moments: Movement['moments']): number[] => moments.flatMap(({ id }) => known.get(id)?.frame ?? []);
+  const { moments } = movement;
+  const place = moments.findIndex((m) => m.id === eventId);
+  const [before, own] = [moments[place - 1], moments[place]];
+  const frames = (some: Movement['moments']): number[] => some.flatMap(({ id }) => known.get(id)?.frame ?? []);
   return {
-    first: Math.max(-Infinity, ...frames(movement.moments.slice(0, place))) - slack,
-    last: Math.min(Infinity, ...frames(movement.moments.slice(place + 1))) + slack,
+    first: Math.max(-Infinity, ...frames(moments.slice(0, before?.eitherOrder ? place - 1 : place))) - slack,
+    last: Math.min(Infinity, ...frames(moments.slice(own?.eitherOrder ? place + 2 : place + 1))) + slack,
   };
 }
 

@@ -6,6 +6,7 @@ import type { Trial } from '../trial/trial';
 import { continuousSeries } from '../quantities';
 import { contactEdges } from './contacts';
 import { crossingsOf, noiseOf } from './occurrences';
+import { clashOf } from './order';
 import { pictureOfRule, proposeEvents, speedOf, type Proposal } from './propose-events';
 
 /** The moments of one repetition; they follow each other in the movement's order. */
@@ -58,9 +59,9 @@ function everyTime(trial: Trial, rule: KeyEventRule): readonly number[] {
   }
 }
 
-/** Whether moments follow each other. */
-const inOrder = (proposals: Repetition): boolean =>
-  proposals.every((p, i) => i === 0 || p.frame > proposals[i - 1]!.frame);
+/** Whether moments follow each other as the movement says. */
+const inOrder = (movement: Movement, proposals: Repetition): boolean =>
+  clashOf(movement, Object.fromEntries(proposals.map(({ eventId, frame }) => [eventId, frame]))) === null;
 
 /** Every time that the counted moment happens, with what of the other moments is found round it. */
 function repetitionsRound(
@@ -112,7 +113,7 @@ const countedBy = (movement: Movement): (KeyEvent & { readonly rule: KeyEventRul
 export function findRepetitions(movement: Movement, trial: Trial): readonly Repetition[] {
   const ruled = movement.moments.filter((m) => m.rule !== null).map((m) => m.id);
   const whole = (proposals: Repetition): boolean =>
-    ruled.every((id) => proposals.some((p) => p.eventId === id)) && inOrder(proposals);
+    ruled.every((id) => proposals.some((p) => p.eventId === id)) && inOrder(movement, proposals);
   const by = countedBy(movement);
   return (
     by ? repetitionsRound(movement, by, trial) : [proposeEvents(movement, { ...trial, marks: {}, timing: {} })]
@@ -133,7 +134,7 @@ export function repeatedEvents(movement: Movement, trial: Trial): readonly numbe
   const by = countedBy(movement);
   if (!by) return [];
   const surest = repetitionsRound(movement, by, trial)
-    .filter((r) => r.length > 1 && inOrder(r))
+    .filter((r) => r.length > 1 && inOrder(movement, r))
     .sort((a, b) => b.length - a.length || leastSure(b) - leastSure(a));
   return surest.slice(0, LOOKED_AT).flatMap((r) => r.map((p) => p.frame));
 }
@@ -146,7 +147,7 @@ export function proposeTrial(movement: Movement, trial: Trial): readonly Proposa
   if (trial.clip.pictures) return [];
   const by = countedBy(movement);
   if (!by || Object.keys(trial.marks).length > 0) return proposeEvents(movement, trial);
-  const [first, ...others] = repetitionsRound(movement, by, trial).filter(inOrder);
+  const [first, ...others] = repetitionsRound(movement, by, trial).filter((r) => inOrder(movement, r));
   if (!first) return proposeEvents(movement, trial);
   return others.reduce(
     (best, r) => (r.length > best.length || (r.length === best.length && leastSure(r) > leastSure(best)) ? r : best),

@@ -6,6 +6,7 @@ import {
   offsetMap,
   SAME_TIME,
   type MatchMode,
+  type OrderedEvent,
   type EventTimes,
   type TimeMap,
 } from './time-map';
@@ -30,7 +31,7 @@ export interface Matching {
 /** Clips, the first of which leads, the order of the movement's moments, and how they are matched. */
 export interface Synchrony extends Matching {
   readonly clips: readonly SynchronisedClip[];
-  readonly order: readonly string[];
+  readonly order: readonly OrderedEvent[];
   /** Moment id -> what the movement calls it. */
   readonly names?: Readonly<Record<string, string>>;
 }
@@ -51,7 +52,7 @@ function mapFromLead({ clips, order, mode, lockEvent, offsets }: Synchrony, main
   if (mode === 'free') return null;
   if (mode === 'offset') return offsetMap(offsets[main.id] ?? 0);
   if (mode === 'locked') {
-    const moment = lockEvent ?? order.find((id) => id in lead.moments && id in main.moments);
+    const moment = lockEvent ?? order.find(({ id }) => id in lead.moments && id in main.moments)?.id;
     const map = moment === undefined ? null : lockedMap(moment, lead.moments, main.moments);
     return map?.ok ? map.value : null;
   }

@@ -32,20 +32,41 @@ function piecewise(from: readonly number[], to: readonly number[]): (time: numbe
   };
 }
 
+/** A moment in the movement's order. */
+export interface OrderedEvent {
+  readonly id: string;
+  /** It may come after the next one, too. */
+  readonly eitherOrder?: boolean;
+}
+
+/**
+ * The moments that all have, in their order; of two that may come either way round the first is left out where one has
+ * them the other way, so that matched time does not run back.
+ */
+export const commonOrder = (order: readonly OrderedEvent[], all: readonly EventTimes[]): readonly string[] =>
+  order
+    .filter(({ id, eitherOrder }, i) => {
+      const next = order[i + 1]?.id;
+      const turned = ({ [id]: time, ...others }: EventTimes): boolean =>
+        eitherOrder === true && next !== undefined && time! >= (others[next] ?? Infinity);
+      return all.every((times) => id in times) && !all.some(turned);
+    })
+    .map(({ id }) => id);
+
 /**
  * Matched in every phase: straight lines between the moments that both clips have, real time outside them.
- * @param order ids of the movement's moments in their order
+ * @param order the movement's moments in their order
  * @param names what the movement calls them
  * @returns an issue that names the moment when a clip has them in another order than the movement
  */
 export function matchedMap(
-  order: readonly string[],
+  order: readonly OrderedEvent[],
   first: EventTimes,
   second: EventTimes,
   names: Readonly<Record<string, string>> = {},
 ): Result<TimeMap, MapIssue> {
-  const through = order.filter((id) => id in first && id in second);
-  const skipped = order.filter((id) => id in first !== id in second);
+  const through = commonOrder(order, [first, second]);
+  const skipped = order.map(({ id }) => id).filter((id) => id in first !== id in second);
   if (through.length === 0) {
     return fail('no-common-moment', TEXT.noMomentIsMarked);
   }

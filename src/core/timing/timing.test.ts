@@ -90,7 +90,7 @@ describe('time of a clip', () => {
 });
 
 describe('matched in every phase', () => {
-  const order = ['a', 'b', 'c', 'd'];
+  const order = ['a', 'b', 'c', 'd'].map((id) => ({ id }));
   const map = (first: Record<string, number>, second: Record<string, number>) => {
     const result = matchedMap(order, first, second);
     if (!result.ok) throw new Error(result.issue.message);
@@ -127,8 +127,8 @@ describe('matched in every phase', () => {
           const first: Record<string, number> = {};
           const second: Record<string, number> = {};
           steps.forEach(([dx, dy], i) => {
-            first[order[i]!] = x += dx;
-            second[order[i]!] = y += dy;
+            first[order[i]!.id] = x += dx;
+            second[order[i]!.id] = y += dy;
           });
           const m = map(first, second);
           expect(m.map(t + ahead)).toBeGreaterThan(m.map(t));

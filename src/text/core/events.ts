@@ -1,8 +1,7 @@
 /** What is said here, by the file that says it. */
 export const TEXT = {
   // order
-  frame: (a: number) => `frame ${a}`,
-  frameB: (b: number) => `frame ${b}`,
+  frame: (n: number) => `frame ${n}`,
   isMarkedAtNotAfter: (after: string, later: string, before: string, earlier: string) =>
     `“${after}” is marked at ${later}, not after “${before}” at ${earlier}`,
   nothingThatNeedsBoth: (performer: string, where: string) =>

@@ -53,11 +53,7 @@ export function MeasureCurve({ derived }: { readonly derived: Derived }): ReactN
   const shown = useView((state) => (athlete ? state.shown[athlete.clip.id] : undefined) ?? 0);
   const data = useMemo(() => {
     if (!athlete || !reference || !measure) return null;
-    const map = matchedMap(
-      movement.moments.map((m) => m.id),
-      eventTimes(athlete),
-      eventTimes(reference),
-    );
+    const map = matchedMap(movement.moments, eventTimes(athlete), eventTimes(reference));
     if (!map.ok) return null;
     const unit = seriesUnitOf(measure);
     const display = (curve: Float64Array | null): number[] => Array.from(curve ?? [], (v) => fromSi(v, unit));

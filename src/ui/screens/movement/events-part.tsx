@@ -5,7 +5,7 @@ import type { Movement } from '../../../core/model/movement';
 import type { Derived } from '../../../application/analysis/derived';
 import { addEvent, changeEvent, removeEvent, sortEvents } from '../../../application/movement/movement-editing';
 import { AddByName } from './add-by-name';
-import { Choice, CommittedField } from './plain-fields';
+import { Choice, CommittedField, Tick } from './plain-fields';
 import { RuleForm } from './rule-form';
 import { said } from './said';
 import { SortableList } from './sortable-list';
@@ -75,6 +75,11 @@ export function EventsPart({ movement, derived, chosenId, onChoose }: EventsPart
             ['last', TEXT.lastBeforeIt],
           ]}
           onChange={(frame) => said(changeEvent(moment.id, { frame: frame as typeof moment.frame }))}
+        />
+        <Tick
+          label={TEXT.mayComeAfterNext}
+          checked={moment.eitherOrder}
+          onChange={(eitherOrder) => said(changeEvent(moment.id, { eitherOrder }))}
         />
         <Button onClick={() => said(removeEvent(moment.id))}>{TEXT.remove}</Button>
       </div>
