@@ -21,7 +21,7 @@ export const TEXT = {
   nearestToIt: 'Nearest to it',
   firstInWhichItHas: 'First in which it has happened',
   lastBeforeIt: 'Last before it',
-  mayComeAfterNext: 'May come after the next one, too',
+  mayFollowNext: 'May follow the next one',
   furtherMoment: 'A further moment',
   addMoment: 'Add the moment',
   dragMomentByItsHandle: 'Drag a moment by its handle to another place.',
