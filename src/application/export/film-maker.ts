@@ -27,7 +27,7 @@ export class FilmMaker {
 
   async open(opening: FilmOpening, clips: readonly Clip[]): Promise<FilmResult<null>> {
     for (const clip of clips) {
-      const source = await openStoredClip(clip, { forDrawing: true });
+      const source = await openStoredClip(clip);
       if (!source.ok) return source;
       this.sources.set(clip.id, source.value);
     }

@@ -16,6 +16,7 @@ import type { Primitive } from '../../core/geometry/primitives';
 import type { Vec2 } from '../../core/geometry/vec2';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import type { DecodedPicture } from '../../media/decoded-picture';
+import { drawable } from '../../rendering/drawable';
 import { paintEdges } from '../../rendering/paint-edges';
 import { paintPicture } from '../../rendering/paint-picture';
 import { paintScene } from '../../rendering/paint-scene';
@@ -102,7 +103,8 @@ function words(
 
 function paintPane(
   context: OffscreenCanvasRenderingContext2D,
-  { pane, frame, viewport, scene, time, opacity, edges }: FilmPart,
+  { pane, viewport, scene, time, opacity, edges }: FilmPart,
+  frame: CanvasImageSource,
 ): void {
   const style = ROLE_STYLE[pane.styleKey];
   context.save();
@@ -148,6 +150,51 @@ function paintPointer(context: OffscreenCanvasRenderingContext2D, { x, y }: Vec2
 const stopped = (error: unknown): Result<never, FilmIssue> =>
   fail('encoding-failed', TEXT.encoderStopped(error instanceof Error ? error.message : String(error)));
 
+let before: Promise<unknown> = Promise.resolve();
+/** One after the other, as they were asked for: a picture is converted before it is painted, which takes a moment. */
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const done = before.then(work);
+  before = done.catch(() => undefined);
+  return done;
+}
+
+/** What stands on the canvas is the next picture. */
+async function encodePicture(): Promise<Result<null, FilmIssue>> {
+  if (!open) return fail('not-open', TEXT.filmWasNotBegun);
+  const { source } = open;
+  // The canvas is taken at once, and the next picture may be asked for while the encoder is still busy with this one.
+  const number = open.written++;
+  try {
+    await source.add(number / FILM_RATE, 1 / FILM_RATE);
+  } catch (error) {
+    return stopped(error);
+  }
+  return ok(null);
+}
+
+async function paint({ parts, line, still, pointer }: FilmFrame): Promise<Result<null, FilmIssue>> {
+  if (!open) return fail('not-open', TEXT.filmWasNotBegun);
+  const { context, opening } = open;
+  context.fillStyle = INK.ground;
+  context.fillRect(0, 0, FILM_SIZE.width, FILM_SIZE.height);
+  for (const part of parts) {
+    paintPane(context, part, await drawable(part.frame, part.pane.below));
+    part.frame.close();
+  }
+  if (pointer) paintPointer(context, pointer);
+  const middle = FILM_SIZE.height - WORDS_HEIGHT / 2;
+  context.fillStyle = INK.strip;
+  context.fillRect(0, FILM_SIZE.height - WORDS_HEIGHT, FILM_SIZE.width, WORDS_HEIGHT);
+  words(context, opening.title, 14, middle, { color: INK.quiet, most: 420 });
+  words(context, line, FILM_SIZE.width / 2, middle, {
+    align: 'center',
+    weight: still ? 700 : 500,
+    size: 17,
+    most: 400,
+  });
+  return encodePicture();
+}
+
 /** Puts decoded pictures and shapes together to the pictures of a film and encodes them. */
 const filmWorker = {
   async open(opening: FilmOpening): Promise<Result<null, FilmIssue>> {
@@ -184,39 +231,9 @@ const filmWorker = {
     return ok(null);
   },
   /** Paints the next picture; resolves once the encoder has room for another. */
-  async add({ parts, line, still, pointer }: FilmFrame): Promise<Result<null, FilmIssue>> {
-    if (!open) return fail('not-open', TEXT.filmWasNotBegun);
-    const { context, opening } = open;
-    context.fillStyle = INK.ground;
-    context.fillRect(0, 0, FILM_SIZE.width, FILM_SIZE.height);
-    for (const part of parts) paintPane(context, part);
-    for (const { frame } of parts) frame.close();
-    if (pointer) paintPointer(context, pointer);
-    const middle = FILM_SIZE.height - WORDS_HEIGHT / 2;
-    context.fillStyle = INK.strip;
-    context.fillRect(0, FILM_SIZE.height - WORDS_HEIGHT, FILM_SIZE.width, WORDS_HEIGHT);
-    words(context, opening.title, 14, middle, { color: INK.quiet, most: 420 });
-    words(context, line, FILM_SIZE.width / 2, middle, {
-      align: 'center',
-      weight: still ? 700 : 500,
-      size: 17,
-      most: 400,
-    });
-    return filmWorker.again();
-  },
+  add: (frame: FilmFrame): Promise<Result<null, FilmIssue>> => inTurn(() => paint(frame)),
   /** The picture before once more. */
-  async again(): Promise<Result<null, FilmIssue>> {
-    if (!open) return fail('not-open', TEXT.filmWasNotBegun);
-    const { source } = open;
-    // The canvas is taken at once, and the next picture may be asked for while the encoder is still busy with this one.
-    const number = open.written++;
-    try {
-      await source.add(number / FILM_RATE, 1 / FILM_RATE);
-    } catch (error) {
-      return stopped(error);
-    }
-    return ok(null);
-  },
+  again: (): Promise<Result<null, FilmIssue>> => inTurn(encodePicture),
   /** The next samples of the sound, mono. */
   async hear(samples: Int16Array<ArrayBuffer>): Promise<Result<null, FilmIssue>> {
     const rate = open?.opening.soundRate;
