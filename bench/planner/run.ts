@@ -22,7 +22,7 @@ import { serveHarness } from '../../tests/harness/serve';
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
 import { refilmed, type Refilming } from '../refilmed';
-import { renderedClip } from '../rendered-clip';
+import { renderedClip } from '../../tests/fixtures/rendered-clip';
 
 declare const harness: Harness;
 

@@ -11,7 +11,7 @@ import { DEFAULT_CUTOFF } from '../../src/core/model/session';
 import { realTimes } from '../../src/core/timing/clip-time';
 import { prepareTrial } from '../../src/core/trial/trial';
 import type { Harness } from '../../tests/harness/harness';
-import { renderedClip } from '../rendered-clip';
+import { renderedClip } from '../../tests/fixtures/rendered-clip';
 import { checkedOn, type AngleErrors, type DetectedAndTrue } from './accuracy';
 
 declare const harness: Harness;

@@ -15,7 +15,7 @@ import type { Result } from '../../src/core/result';
 import { realTimes } from '../../src/core/timing/clip-time';
 import { syncMap } from '../../src/core/timing/sync-map';
 import { prepareTrial, type Trial } from '../../src/core/trial/trial';
-import { renderedClip } from '../rendered-clip';
+import { renderedClip } from '../../tests/fixtures/rendered-clip';
 
 export type Detections = readonly (readonly [number, readonly DetectedPoints[]])[];
 

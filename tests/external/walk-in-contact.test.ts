@@ -12,7 +12,7 @@ import { matchedMap } from '../../src/core/timing/time-map';
 import { eventTimes } from '../../src/core/trial/key-events';
 import { prepareTrial, type Trial } from '../../src/core/trial/trial';
 import { movementOf } from '../../src/movements';
-import { renderedClip } from '../../bench/rendered-clip';
+import { renderedClip } from '../fixtures/rendered-clip';
 
 /**
  * A walker who lands before the other foot has left: what the rule of race walking asks for (no visible loss of contact,
