@@ -53,6 +53,11 @@ test('an athlete alone is a report, too', async ({ page, baseURL }) => {
   await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'One' });
   await goToStep(page, 'Review');
   await expect(page.getByTestId('panes')).toHaveAttribute('aria-busy', 'false');
+  // Nobody is asked for, no room is kept for anybody, and there is nothing to match.
+  await expect(page.getByText('Run it through a few times')).toBeVisible();
+  const [panes, pane] = [page.getByTestId('panes'), page.getByTestId('panes').locator('canvas').first()];
+  expect((await pane.boundingBox())!.width).toBeGreaterThan(0.95 * (await panes.boundingBox())!.width);
+  await expect(page.getByRole('combobox', { name: 'Matching' })).toHaveCount(0);
   await page.keyboard.press('w');
   await page.keyboard.type('late hands');
   await page.keyboard.press('Enter');

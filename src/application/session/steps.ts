@@ -51,12 +51,12 @@ function comparedOf({ session, clips, athlete, sides }: Derived): readonly Trial
 /** What each step still needs. */
 export function stepStatus(derived: Derived, step: Step): StepStatus {
   const { session, movement, athlete, reference, priorities, judged } = derived;
-  // Published targets and the athlete's own repetitions need no clip of somebody else.
+  // An athlete who is reviewed alone needs no clip of somebody else; nor do published targets and own repetitions.
+  const alone = athlete !== null && reference === null;
   const needsReference = session.referenceModel.kind !== 'published' && session.referenceModel.kind !== 'own';
-  const missingClips = [
-    athlete ? '' : TEXT.athletesClip,
-    reference || !needsReference ? '' : TEXT.referencesClip,
-  ].filter(Boolean);
+  const missingClips = athlete
+    ? []
+    : [TEXT.athletesClip, reference || !needsReference ? '' : TEXT.referencesClip].filter(Boolean);
   if (step !== 'intake' && missingClips.length > 0)
     return { done: false, next: TEXT.addMissingClipsAtIntake(missingClips.join(TEXT.and)) };
   const inUse = comparedOf(derived);
@@ -77,14 +77,14 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
     case 'intake':
       return missingClips.length > 0
         ? { done: false, next: TEXT.dropMissingClipsHereAnd(missingClips.join(TEXT.and)) }
-        : { done: true, next: TEXT.bothClipsAreInGo };
+        : { done: true, next: alone ? TEXT.clipIsInGo : TEXT.bothClipsAreInGo };
     case 'review':
       return {
         done: session.impressions.trim() !== '' || session.notes.length > 0,
-        next: TEXT.runBothClipsThroughFew,
+        next: alone ? TEXT.runItThroughFewTimes : TEXT.runBothClipsThroughFew,
       };
     case 'match':
-      return { done: true, next: TEXT.checkThatBothTravelSame };
+      return { done: true, next: alone ? TEXT.checkWhichWayItTravels : TEXT.checkThatBothTravelSame };
     case 'moments':
       return proposed > 0 && unmarked.length === 0
         ? {
@@ -100,7 +100,9 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
             }
           : {
               done: true,
-              next: inUse.length === 2 ? TEXT.allMomentsAreMarkedIn : TEXT.allMomentsAreMarkedInAll,
+              next:
+                [TEXT.allMomentsAreMarked, TEXT.allMomentsAreMarkedIn][inUse.length - 1] ??
+                TEXT.allMomentsAreMarkedInAll,
             };
     case 'measure':
       return withoutPoints.length > 0
@@ -109,7 +111,7 @@ export function stepStatus(derived: Derived, step: Step): StepStatus {
     case 'compare':
       return {
         done: judged.some((j) => j.state !== 'not-measurable'),
-        next: TEXT.readDifferencesFromGroundUp,
+        next: alone ? TEXT.readWhatTargetsSay : TEXT.readDifferencesFromGroundUp,
       };
     case 'decide':
       return {

@@ -22,12 +22,18 @@ export const TEXT = {
   addMissingClipsAtIntake: (missingClips: string) => `Add ${missingClips} at Intake first.`,
   dropMissingClipsHereAnd: (missingClips: string) => `Drop ${missingClips} here and answer the questions.`,
   bothClipsAreInGo: 'Both clips are in. Go on to Review and run them through before measuring.',
+  clipIsInGo: 'The clip is in. Go on to Review, or drop a reference’s clip beside it.',
+  runItThroughFewTimes: 'Run it through a few times and write down what strikes you, before any number.',
+  checkWhichWayItTravels: 'Check which way it travels, and the capture rate; then mark the moments.',
+  readWhatTargetsSay:
+    'Read from the ground up what the movement’s own targets say. Press a row to see the frame that proves it.',
   runBothClipsThroughFew: 'Run both clips through a few times and write down what strikes you, before any number.',
   checkThatBothTravelSame: 'Check that both travel the same way, and the capture rates; then mark the moments.',
   proposedMomentsAreProposedFrom: (proposed: number) =>
     `${proposed} moments are proposed from the points. Go to each, look, and confirm or move it.`,
   stillToMark: 'Still to mark: ',
   andCountMore: (count: number) => ` and ${count} more`,
+  allMomentsAreMarked: 'All moments are marked. Go on to Measure.',
   allMomentsAreMarkedIn: 'All moments are marked in both clips. Go on to Measure.',
   allMomentsAreMarkedInAll: 'All moments are marked in all clips. Go on to Measure.',
   detectPointsOfWithoutPoints: (withoutPoints: string) =>

@@ -84,7 +84,8 @@ export function BenchScreen({
   const currentEvent = useView((state) => currentEventOf(derived, state.shown));
   useEffect(() => setTalkEvent(currentEvent), [currentEvent]);
   const active = activeOf(derived, activeClip);
-  const missing = ROLES.filter((role) => (role === 'athlete' ? athlete : reference) === null);
+  // An athlete alone is reviewed alone: no room is kept for somebody else.
+  const missing = athlete ? [] : ROLES.filter((role) => (role === 'athlete' ? athlete : reference) === null);
   const visible = layout === 'over' && active ? laidOver(shownClips, active) : shownClips;
 
   const inSpace = spaceShown && layout !== 'over' && hasSpace(derived);

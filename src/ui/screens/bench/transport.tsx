@@ -16,16 +16,13 @@ import Select from '@mui/material/Select';
 import ToggleButton from '@mui/material/ToggleButton';
 import Tooltip from '@mui/material/Tooltip';
 import type { ReactNode } from 'react';
-import { timeAtFrame } from '../../../core/timing/clip-time';
-import type { MatchMode } from '../../../core/timing/time-map';
 import { player } from '../../../application/bench/bench-player';
 import type { Derived } from '../../../application/analysis/derived';
 import { soundOf, toggleSound, useSounds } from '../../../application/clips/clip-sounds';
 import { toggleTalk, useTalk } from '../../../application/talk/talk-recorder';
 import { setSpace, setView, SPEEDS, useView, type Speed } from '../../../application/stores/view-store';
-import { clipName } from '../../components/clip-name';
-import { signedMilliseconds } from '../../components/format';
 import { goToEvent } from './bench-keys';
+import { MatchingChoice } from './matching-choice';
 import { PlayMenu } from './play-menu';
 import { hasSpace } from './space-pane';
 import { TEXT } from '../../../text/screens/bench/playing';
@@ -39,7 +36,7 @@ const SPEED_NAMES: Readonly<Record<string, string>> = {
   '2': TEXT.doubleSpeed,
 };
 
-/** Stepping, playing, and how the two clips are matched. */
+/** Stepping, playing, and what is shown meanwhile. */
 export function Transport({
   derived,
   currentEvent,
@@ -49,29 +46,14 @@ export function Transport({
 }): ReactNode {
   const playing = useView((state) => state.playing);
   const speed = useView((state) => state.speed);
-  const mode = useView((state) => state.mode);
-  const lockEvent = useView((state) => state.lockEvent);
   const followBody = useView((state) => state.followBody);
   const sound = useView((state) => state.sound);
   const audible = useSounds((state) => derived.panes.some(({ trial }) => soundOf(state, trial.clip)));
   const overlays = useView((state) => state.overlays);
   const space = useView((state) => state.space);
   const talking = useTalk((state) => state.open);
-  const offsets = useView((state) => state.offsets);
   useView((state) => state.activeClip);
-  const { athlete, reference, movement } = derived;
-  const common = movement.moments.filter(
-    (m) => athlete?.marks[m.id] !== undefined && reference?.marks[m.id] !== undefined,
-  );
-  const follower = player.movable;
-  const map = follower && player.timeMap(follower.clip.id);
-  const following = derived.clips.find((c) => c.trial.clip.id === follower?.clip.id);
-  const rate = useView((state) =>
-    map && athlete
-      ? Math.round(100 * map.rateAt(timeAtFrame(athlete.times, state.shown[athlete.clip.id] ?? 0))) / 100
-      : null,
-  );
-  const name = movement.moments.find((m) => m.id === currentEvent)?.name;
+  const name = derived.movement.moments.find((m) => m.id === currentEvent)?.name;
   const button = (title: string, icon: ReactNode, onClick: () => void): ReactNode => (
     <Tooltip title={title}>
       <IconButton aria-label={title} onClick={onClick}>
@@ -79,7 +61,6 @@ export function Transport({
       </IconButton>
     </Tooltip>
   );
-  const shift = mode === 'offset' && follower ? `${signedMilliseconds(offsets[follower.clip.id] ?? 0)}, ` : '';
   return (
     <div className="transport" role="toolbar" aria-label={TEXT.playing}>
       {button(TEXT.previousMomentPageUp, <KeyboardDoubleArrowLeftIcon />, () => goToEvent(derived, -1))}
@@ -105,46 +86,7 @@ export function Transport({
         {name ?? TEXT.beforeFirstMoment}
       </strong>
       <span className="spacer" />
-      <Select
-        value={mode}
-        onChange={(event) =>
-          event.target.value === 'offset'
-            ? player.lockAsTheyStand()
-            : setView({ mode: event.target.value as MatchMode })
-        }
-        variant="standard"
-        inputProps={{ 'aria-label': TEXT.matching }}
-      >
-        <MenuItem value="matched">{TEXT.matchedInEveryPhase}</MenuItem>
-        <MenuItem value="locked">{TEXT.lockedAtMoment}</MenuItem>
-        <MenuItem value="offset">{TEXT.lockedAsTheyStand}</MenuItem>
-        <MenuItem value="free">{TEXT.free}</MenuItem>
-      </Select>
-      {mode === 'locked' && (
-        <Select
-          value={lockEvent ?? common[0]?.id ?? ''}
-          onChange={(event) => setView({ lockEvent: event.target.value })}
-          variant="standard"
-          inputProps={{ 'aria-label': TEXT.lockedAt }}
-          displayEmpty
-        >
-          {common.length === 0 && <MenuItem value="">{TEXT.noCommonMoment}</MenuItem>}
-          {common.map((m) => (
-            <MenuItem key={m.id} value={m.id}>
-              {m.name}
-            </MenuItem>
-          ))}
-        </Select>
-      )}
-      <Tooltip title={TEXT.howFastItRunsWhile}>
-        <span className="rate">
-          {rate === null
-            ? mode === 'free'
-              ? ''
-              : TEXT.notMatchedYet
-            : TEXT.whoShiftAtRate(following ? clipName(following) : TEXT.reference, shift, rate.toFixed(2))}
-        </span>
-      </Tooltip>
+      {derived.clips.length > 1 && <MatchingChoice derived={derived} />}
       <PlayMenu derived={derived} />
       {audible && (
         <Tooltip title={TEXT.soundOfChosenClipFrom}>

@@ -44,6 +44,8 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
         `${clip.result ? resultText(clip.result) : clip.fileName}${all.length > 1 ? TEXT.repetitionI(i + 1) : ''}`,
     }));
   });
+  // Without anybody to compare with, the movement's own targets are all there is.
+  const alone = references.length === 0 && (model.kind === 'one' || model.kind === 'phases');
   const school = movement.schools.find((s) => s.id === session.school);
   const performers = new Set(sides.reference.map((views) => performerKey(views[0]!.clip.performer))).size;
   const who = performers === 1 ? TEXT.onePerformer : TEXT.performers(performers);
@@ -54,7 +56,7 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
         select
         size="small"
         label={TEXT.reference}
-        value={model.kind}
+        value={alone ? 'published' : model.kind}
         onChange={(event) =>
           changeReferenceModel({
             kind: event.target.value as ReferenceModel['kind'],
@@ -175,7 +177,7 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
       <div className="note">
         {sides.reference.length > 1 && TEXT.countPerformancesOfWhoSpread(sides.reference.length, who, spread)}
         {sides.athlete.length > 1 && TEXT.athleteCountsWithMeanOf(sides.athlete.length)}
-        {model.kind === 'published' && TEXT.onlyTargetsThatMovementStates}
+        {(alone || model.kind === 'published') && TEXT.onlyTargetsThatMovementStates}
         {school && `${school.name}: ${school.because}`}
       </div>
     </section>

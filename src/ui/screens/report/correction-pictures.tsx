@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { AthleteCorrection } from '../../../core/coaching/athlete-page';
 import type { Derived } from '../../../application/analysis/derived';
-import { measureKey, noteKey, panesOf } from './use-stills';
+import { measureKey, noteKey, panesOf } from '../../../application/export/wanted-stills';
 
 interface Picture {
   readonly address: string | undefined;

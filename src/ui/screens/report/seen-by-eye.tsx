@@ -5,7 +5,7 @@ import { clipName } from '../../components/clip-name';
 import { eventOfFrame } from '../../components/event-of-frame';
 import { NumberSaysLine } from '../../components/number-says-line';
 import { RoleName } from '../../components/role-name';
-import { noteKey, panesOf } from './use-stills';
+import { noteKey, panesOf } from '../../../application/export/wanted-stills';
 import { TEXT } from '../../../text/screens/report';
 
 interface SeenByEyeProps {

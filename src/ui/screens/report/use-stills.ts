@@ -1,8 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Primitive } from '../../../core/geometry/primitives';
-import { eventsOf } from '../../../core/model/measure';
 import { clipScene } from '../../../core/scene/clip-scene';
-import type { Note } from '../../../core/model/session';
 import type { StyleKey } from '../../../core/model/slots';
 import type { Trial } from '../../../core/trial/trial';
 import { paintPicture } from '../../../rendering/paint-picture';
@@ -12,6 +10,7 @@ import type { Derived } from '../../../application/analysis/derived';
 import { notify } from '../../../application/stores/notices';
 import { withStills } from '../../../application/export/report';
 import { focusOf, shownAs } from '../../../rendering/focus';
+import { wantedInReport, wantedOnPage, type WantedOf } from '../../../application/export/wanted-stills';
 
 export interface StillSize {
   readonly width: number;
@@ -20,69 +19,6 @@ export interface StillSize {
 const STILL: StillSize = { width: 560, height: 420 };
 /** On an athlete's page a picture stands upright, and what is drawn on it is large. */
 const UPRIGHT: StillSize = { width: 225, height: 300 };
-
-/** A picture that is wanted of one clip. */
-interface Wanted {
-  readonly key: string;
-  readonly frame: number;
-  /** What is measured on it: what belongs to its moment, one measure alone, or nothing. */
-  readonly measured: 'moment' | { readonly id: string } | null;
-}
-
-type WantedOf = (derived: Derived, trial: Trial) => readonly Wanted[];
-
-/** Under this key stands the picture that a note made of a clip. */
-export const noteKey = (noteId: string, clipId: string): string => `note-${noteId}-${clipId}`;
-
-/** The frames of the clips that were compared when a note was made; a note of an earlier version knows its own only. */
-export const panesOf = (note: Note): Readonly<Record<string, number>> => ({ ...note.panes, [note.clipId]: note.frame });
-
-/** All pictures that the report wants of a trial, in the order of its frames. */
-function wantedInReport({ movement, session, athlete, reference }: Derived, trial: Trial): readonly Wanted[] {
-  const { marks } = trial;
-  const role = trial === athlete ? 'athlete' : trial === reference ? 'reference' : null;
-  const moments =
-    role === null
-      ? []
-      : movement.moments.flatMap(({ id }): Wanted[] =>
-          marks[id] === undefined
-            ? []
-            : [
-                {
-                  key: `${role}-${id}`,
-                  frame: Math.round(marks[id]!),
-                  measured: 'moment',
-                },
-              ],
-        );
-  return [...moments, ...notesWanted(session.notes, trial)].sort((a, b) => a.frame - b.frame);
-}
-
-function notesWanted(notes: readonly Note[], { clip, times }: Trial): readonly Wanted[] {
-  return notes.flatMap((note): Wanted[] => {
-    const frame = panesOf(note)[clip.id];
-    return frame === undefined
-      ? []
-      : [{ key: noteKey(note.id, clip.id), frame: Math.min(times.length - 1, frame), measured: null }];
-  });
-}
-
-/** Under this key stands the picture of one clip that shows a single measure. */
-export const measureKey = (measureId: string, clipId: string): string => `measure-${measureId}-${clipId}`;
-
-/** The pictures of an athlete's page: each correction with its own measure alone, and findings by eye. */
-function wantedOnPage({ session, plan, athlete, reference }: Derived, trial: Trial): readonly Wanted[] {
-  if (trial !== athlete && trial !== reference) return [];
-  const own = plan.items.flatMap(({ gap }): Wanted[] => {
-    if (!gap) return [];
-    const { measure } = gap.judged;
-    const frame = trial.marks[eventsOf(measure)[0] ?? ''];
-    return frame === undefined
-      ? []
-      : [{ key: measureKey(measure.id, trial.clip.id), frame: Math.round(frame), measured: measure }];
-  });
-  return [...own, ...notesWanted(session.notes, trial)].sort((a, b) => a.frame - b.frame);
-}
 
 /** What only an analyst reads is no part of an athlete's picture. */
 const isPlain = (shape: Primitive): boolean =>
