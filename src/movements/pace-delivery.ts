@@ -145,6 +145,8 @@ export const paceDelivery: MovementDocument = {
       name: 'Arm horizontal',
       key: '3',
       hint: 'The bowling upper arm, behind the body, rises through the horizontal.',
+      // An arm that hurries is there before the foot.
+      eitherOrder: true,
       rule: {
         rule: 'crossing',
         of: { type: 'segment-angle', points: ['dominant-shoulder', 'dominant-elbow'], against: 'up' },

@@ -4,7 +4,7 @@ import { truthTrack } from '../../demo/true-trial';
 import { truthOf } from '../../demo/truth';
 import { compareAll } from '../../src/core/comparison/compare';
 import { matchedSeries } from '../../src/core/comparison/matched-series';
-import { orderProblem } from '../../src/core/events/order';
+import { clashOf, orderProblem } from '../../src/core/events/order';
 import { proposeTrial } from '../../src/core/events/repetitions';
 import { judge } from '../../src/core/judgement/state';
 import { DEFAULT_CUTOFF } from '../../src/core/model/session';
@@ -68,4 +68,14 @@ test('they are proposed from the points, all of one cycle and each where it is',
     // Whichever cycle of the clip it is.
     expect(Math.abs(off - cycle * Math.round(off / cycle)) * 120).toBeLessThan(4);
   }
+});
+
+test('a bowler whose arm hurries has it horizontal before the front foot is down: all other moments stay matched', () => {
+  const { moments } = movementOf('pace-delivery')!;
+  const usual = { 'back-foot-contact': 0, 'front-foot-contact': 0.2, 'arm-horizontal': 0.22, release: 0.33 };
+  const hurried = { ...usual, 'arm-horizontal': 0.17 };
+  expect(clashOf({ moments }, hurried)).toBeNull();
+  expect(clashOf({ moments }, { ...usual, 'arm-horizontal': -0.1 })).not.toBeNull();
+  const map = matchedMap(moments, hurried, usual);
+  expect(map.ok && map.value.through).toEqual(['back-foot-contact', 'front-foot-contact', 'release']);
 });

@@ -14,7 +14,8 @@ export function clashOf(
   for (const [i, after] of moments.entries())
     for (const [j, before] of [...moments.slice(0, i).entries()].reverse()) {
       const [a, b] = [frames[before.id], frames[after.id]];
-      if (a === undefined || b === undefined || b > a || (before.eitherOrder && j === i - 1)) continue;
+      if (a === undefined || b === undefined || b > a || (j === i - 1 && (before.eitherOrder || after.eitherOrder)))
+        continue;
       return { before, after };
     }
   return null;

@@ -213,11 +213,12 @@ const ALL_BUT_TOGETHER = 0.03;
 function inOrder(movement: Movement, eventId: string, known: ReadonlyMap<string, Found>, slack: number): FrameSpan {
   const { moments } = movement;
   const place = moments.findIndex((m) => m.id === eventId);
-  const [before, own] = [moments[place - 1], moments[place]];
+  /** Whether it and the one so many places on may come either way round. */
+  const either = (by: 1 | -1): boolean => moments[place]!.eitherOrder || moments[place + by]?.eitherOrder === true;
   const frames = (some: Movement['moments']): number[] => some.flatMap(({ id }) => known.get(id)?.frame ?? []);
   return {
-    first: Math.max(-Infinity, ...frames(moments.slice(0, before?.eitherOrder ? place - 1 : place))) - slack,
-    last: Math.min(Infinity, ...frames(moments.slice(own?.eitherOrder ? place + 2 : place + 1))) + slack,
+    first: Math.max(-Infinity, ...frames(moments.slice(0, Math.max(0, either(-1) ? place - 1 : place)))) - slack,
+    last: Math.min(Infinity, ...frames(moments.slice(either(1) ? place + 2 : place + 1))) + slack,
   };
 }
 

@@ -32,7 +32,7 @@ export const keyEventSchema = z.object({
    * which it has not yet.
    */
   frame: z.enum(['nearest', 'first', 'last']).default('nearest'),
-  /** It may come after the next moment, too, as feet change in the air or with both on the ground. */
+  /** It may change places with a neighbour, as a foot that leaves before another lands, or after. */
   eitherOrder: z.boolean().default(false),
   /** How it is proposed from the points; null where only an eye can tell. */
   rule: keyEventRuleSchema.nullable().default(null),

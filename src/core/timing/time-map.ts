@@ -35,21 +35,21 @@ function piecewise(from: readonly number[], to: readonly number[]): (time: numbe
 /** A moment in the movement's order. */
 export interface OrderedEvent {
   readonly id: string;
-  /** It may come after the next one, too. */
+  /** It may change places with a neighbour. */
   readonly eitherOrder?: boolean;
 }
 
 /**
- * The moments that all have, in their order; of two that may come either way round the first is left out where one has
- * them the other way, so that matched time does not run back.
+ * The moments that all have, in their order; one that may change places with a neighbour is left out where one has it
+ * there, so that matched time does not run back.
  */
 export const commonOrder = (order: readonly OrderedEvent[], all: readonly EventTimes[]): readonly string[] =>
   order
     .filter(({ id, eitherOrder }, i) => {
-      const next = order[i + 1]?.id;
-      const turned = ({ [id]: time, ...others }: EventTimes): boolean =>
-        eitherOrder === true && next !== undefined && time! >= (others[next] ?? Infinity);
-      return all.every((times) => id in times) && !all.some(turned);
+      const [before, next] = [order[i - 1]?.id ?? '', order[i + 1]?.id ?? ''];
+      const elsewhere = (times: EventTimes): boolean =>
+        !((times[before] ?? -Infinity) < times[id]! && times[id]! < (times[next] ?? Infinity));
+      return all.every((times) => id in times) && !(eitherOrder && all.some(elsewhere));
     })
     .map(({ id }) => id);
 

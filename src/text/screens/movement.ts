@@ -21,7 +21,7 @@ export const TEXT = {
   nearestToIt: 'Nearest to it',
   firstInWhichItHas: 'First in which it has happened',
   lastBeforeIt: 'Last before it',
-  mayFollowNext: 'May follow the next one',
+  mayChangePlaces: 'In either order with others',
   furtherMoment: 'A further moment',
   addMoment: 'Add the moment',
   dragMomentByItsHandle: 'Drag a moment by its handle to another place.',

@@ -77,7 +77,7 @@ export function EventsPart({ movement, derived, chosenId, onChoose }: EventsPart
           onChange={(frame) => said(changeEvent(moment.id, { frame: frame as typeof moment.frame }))}
         />
         <Tick
-          label={TEXT.mayFollowNext}
+          label={TEXT.mayChangePlaces}
           checked={moment.eitherOrder}
           onChange={(eitherOrder) => said(changeEvent(moment.id, { eitherOrder }))}
         />
