@@ -20,7 +20,8 @@ export const TEXT = {
   hasSubjectsFirstWasTaken: (file: string, recordings: number, recording: string) =>
     `“${file}” has ${recordings} subjects; the first, ${recording}, was taken.`,
   noneOfItsMarkers: (file: string, markers: string) =>
-    `“${file}”: none of its markers is known by its name (${markers} ...). Name them after the points, for example left-knee.`,
+    `“${file}”: none of its markers is known by its name (${markers} ...). Name them after the points, for ` +
+    'example left-knee.',
   whichWayPerformerGoesCannot: (file: string) =>
     `Which way the performer goes cannot be told from “${file}”. Say it: --travel left or --travel right.`,
   hasFramesAtMost: (file: string, frames: number, mostFrames: number) =>
@@ -47,7 +48,8 @@ export const TEXT = {
     `“${school}” is no school of ${movement}. There are: ${schools}.`,
   publishedTargetsOnly: 'published targets only',
   takesTimesAsLong: (slow: string, times: string, other: string) =>
-    `“${slow}” takes ${times} times as long as “${other}”. If it is slow motion, give the rate of its camera with --rate.`,
+    `“${slow}” takes ${times} times as long as “${other}”. If it is slow motion, give the rate of its camera ` +
+    'with --rate.',
 
   // job
   cannotBeReadCheckIts: (file: string) => `“${file}” cannot be read. Check its name and folder.`,
@@ -66,7 +68,8 @@ export const TEXT = {
 
   // detector-browser
   thereIsNoChromium: (chromium: string) =>
-    `There is no Chromium at “${chromium}”. Install it (apt-get install chromium), or say where it is: CHROMIUM=/path/to/chromium.`,
+    `There is no Chromium at “${chromium}”. Install it (apt-get install chromium), or say where it is: ` +
+    'CHROMIUM=/path/to/chromium.',
   browserStoppedRunSameCommand: (file: string, detail: string) =>
     `“${file}”: the browser stopped (${detail}). Run the same command again.`,
 

@@ -22,9 +22,11 @@ export const TEXT = {
     `${name} is not a video file that can be read here. Choose a ${readable} file.`,
   hasSoundButNoPicture: (name: string) => `${name} has sound but no picture. Choose the video recording.`,
   describesNoPictureThatCan: (name: string) =>
-    `${name} describes no picture that can be read here; the copy may be incomplete. Copy it from the camera again, or have it converted.`,
+    `${name} describes no picture that can be read here; the copy may be incomplete. Copy it from the camera ` +
+    'again, or have it converted.',
   isCodedAsWhichThis: (name: string, codec: string) =>
-    `${name} is coded as ${codec}, which this browser cannot decode. Convert it to H.264, VP9 or AV1 and choose that file.`,
+    `${name} is coded as ${codec}, which this browser cannot decode. Convert it to H.264, VP9 or AV1 and choose ` +
+    'that file.',
   holdsNoFrameFrom: (name: string, from: string, to: string) =>
     `${name} holds no frame from ${from} to ${to} s. Choose another part.`,
   holdsNoFrameCopy: (name: string) => `${name} holds no frame. Copy it from the camera again.`,
@@ -33,7 +35,8 @@ export const TEXT = {
   couldNotBeReadCopy: (name: string, detail: string) =>
     `${name} could not be read (${detail}). Copy it from the camera again, or convert it to WebM or MP4.`,
   saysItLastsSBut: (name: string, stated: string, lasts: string) =>
-    `${name} says it lasts ${stated} s but its pictures end after ${lasts} s; the copy seems incomplete. What is there can be used; copy it from the camera again for the rest.`,
+    `${name} says it lasts ${stated} s but its pictures end after ${lasts} s; the copy seems incomplete. What is ` +
+    'there can be used; copy it from the camera again for the rest.',
   sBetweenFrames: (seconds: string, after: number, after2: number) =>
     `${seconds} s between frames ${after} and ${after2}`,
   framesAreMissingTheirTime: (where: string) => `Frames are missing: ${where}. Their time is kept.`,
@@ -111,7 +114,8 @@ export const TEXT = {
 
   // pose-worker
   pointDetectorCouldNot: (modelAddress: string, detail: string) =>
-    `The point detector could not be loaded from ${modelAddress} (${detail}). Reload the page; if it stays, reinstall the application.`,
+    `The point detector could not be loaded from ${modelAddress} (${detail}). Reload the page; if it stays, ` +
+    'reinstall the application.',
 
   // detector-worker
   detectingPointsWasCancelledWhat: 'Detecting points was cancelled; what was there before is kept.',

@@ -19,7 +19,8 @@ export const TEXT = {
   // conversion-routes
   convertClips: 'convert clips',
   thisMachineHasNoFfmpeg:
-    'This machine has no ffmpeg. Install it with “apt install ffmpeg” and try again, or choose an H.264, VP9 or AV1 clip.',
+    'This machine has no ffmpeg. Install it with “apt install ffmpeg” and try again, or choose an H.264, VP9 or ' +
+    'AV1 clip.',
   isNotVideoChooseVideo: (type: string) => `“${type}” is not a video. Choose a video file.`,
   clipHasGbAtMost: (length: string, bytes: string) =>
     `The clip has ${length} GB; at most ${bytes} GB can be converted. Cut the part that you need.`,
@@ -34,7 +35,8 @@ export const TEXT = {
   // paper-routes
   makePapers: 'make papers',
   thisMachineHasNoChromium:
-    'This machine has no Chromium for the server. Install it with “apt install chromium” and try again, or use Print and choose “Save as PDF” there.',
+    'This machine has no Chromium for the server. Install it with “apt install chromium” and try again, or use ' +
+    'Print and choose “Save as PDF” there.',
   isNotHtmlDocument: (header: string) => `“${header}” is not an HTML document.`,
   isNotDayGiveOne: (on: string) => `“${on}” is not a day; give one as in 2026-03-14.`,
   papersAreBeingMadeAlready: (atOnce: number) => `${atOnce} papers are being made already. Wait for one to end.`,
@@ -55,5 +57,6 @@ export const TEXT = {
   proudFalconIsRunningOpen: (port: number, option: string) =>
     `Proud Falcon is running. Open http://127.0.0.1:${port}${option} in a browser.`,
   portIsTakenIsApplication: (port: number) =>
-    `Port ${port} is taken. Is the application running already? Then open http://127.0.0.1:${port}/. Sessions are kept by address: with another PORT none of them would be seen.`,
+    `Port ${port} is taken. Is the application running already? Then open http://127.0.0.1:${port}/. Sessions ` +
+    'are kept by address: with another PORT none of them would be seen.',
 };

@@ -2,9 +2,11 @@
 export const TEXT = {
   // storage-issue
   thereIsNoRoom: (what: string) =>
-    `There is no room in this browser for ${what}. Under “What is kept here” on the start page videos and sessions can be saved as files and removed.`,
+    `There is no room in this browser for ${what}. Under “What is kept here” on the start page videos and ` +
+    'sessions can be saved as files and removed.',
   browserCouldNotStoreLeave: (what: string, detail: string) =>
-    `The browser could not store ${what} (${detail}). Leave this window open; save the session as a file from the report if it lasts.`,
+    `The browser could not store ${what} (${detail}). Leave this window open; save the session as a file from ` +
+    'the report if it lasts.',
 
   // media
   videoFileName: (fileName: string) => `the video “${fileName}”`,
@@ -15,7 +17,8 @@ export const TEXT = {
     `Nothing of “${textOr}” can be opened. Save it as it is and keep the file; then delete it here.`,
   thereIsNoSession: (id: string) => `There is no session “${id}” in this browser. Choose one from the list.`,
   sessionWasSavedByNewer: (name: string, version: number) =>
-    `The session “${name}” was saved by a newer version of the application (${version}; this one reads 1). Update the application; it stays here as it is.`,
+    `The session “${name}” was saved by a newer version of the application (${version}; this one reads 1). ` +
+    'Update the application; it stays here as it is.',
   sessionCannotBeOpened: (name: string, message: string) =>
     `The session “${name}” cannot be opened as it is: ${message}`,
   sessionWasDeletedInAnother: (session: string) =>

@@ -20,11 +20,13 @@ export const TEXT = {
 
   // level
   lineOfPixelsIsToo: (length: string, shortestLine: number) =>
-    `A line of ${length} pixels is too short to level by. Draw it along something level or plumb, at least ${shortestLine} pixels long.`,
+    `A line of ${length} pixels is too short to level by. Draw it along something level or plumb, at least ` +
+    `${shortestLine} pixels long.`,
 
   // homography
   planeNeedsFourMarksEach: (from: number) =>
     `A plane needs four marks, each with its place on the ground; there are ${from}.`,
   threeOfMarksLie:
-    'Three of the marks lie on one line, or two on each other. Choose the corners of something wide, such as a box painted on the ground.',
+    'Three of the marks lie on one line, or two on each other. Choose the corners of something wide, such as a ' +
+    'box painted on the ground.',
 };

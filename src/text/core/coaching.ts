@@ -39,7 +39,8 @@ export const TEXT = {
 
   // correction
   thisPerformerIsUnderAge: (text: string) =>
-    `${text} This performer is under age: growth plates and tendons are still growing, so pain that stays is never trained through.`,
+    `${text} This performer is under age: growth plates and tendons are still growing, so pain that stays is ` +
+    'never trained through.',
   onlyWithQualifiedCoachBeside: '; only with a qualified coach beside it, and a guardian who knows of it',
   fewRepetitionsNoAddedWeight: (rest: string) => `Few repetitions, no added weight, rest days kept${rest}.`,
   atReducedLoadAndSpeed:

@@ -8,5 +8,6 @@ export const TEXT = {
   athleteAndReferenceFaceOpposite:
     'Athlete and reference face opposite ways here: a detector has likely taken left for right in one of them',
   lookAtBothPictures:
-    'Look at both pictures of this moment. Where the sides are wrong, exchange left and right at Measure; where they are right, place these points by hand.',
+    'Look at both pictures of this moment. Where the sides are wrong, exchange left and right at Measure; where ' +
+    'they are right, place these points by hand.',
 };

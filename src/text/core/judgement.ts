@@ -48,7 +48,10 @@ export const TEXT = {
 
   // cautions
   thisIsAidToCoaching:
-    'This is an aid to coaching, not a diagnosis. Stop on pain. Change technique at reduced load and speed under a qualified coach, within the rules of the sport and the safeguarding policy of the club; see a licensed clinician about pain or a suspected injury.',
+    'This is an aid to coaching, not a diagnosis. Stop on pain. Change technique at reduced load and speed under ' +
+    'a qualified coach, within the rules of the sport and the safeguarding policy of the club; see a licensed ' +
+    'clinician about pain or a suspected injury.',
   thisPerformerIsUnderAge:
-    'This performer is under age: growing bones and joints tolerate less. Keep to the age group’s limits on load and repetitions, and agree changes with a guardian and the coach.',
+    'This performer is under age: growing bones and joints tolerate less. Keep to the age group’s limits on load ' +
+    'and repetitions, and agree changes with a guardian and the coach.',
 };

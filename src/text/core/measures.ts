@@ -9,13 +9,15 @@ export const TEXT = {
 
   // facing-by-eye
   whereSomethingFacesAtMoment:
-    'Where something faces at a moment, judged by eye as on a clock seen from above: 0 is forward, away from the dominant side positive (for a right-hander 9 o’clock is 90, 3 o’clock -90).',
+    'Where something faces at a moment, judged by eye as on a clock seen from above: 0 is forward, away from the ' +
+    'dominant side positive (for a right-hander 9 o’clock is 90, 3 o’clock -90).',
   thatOfEyeDegrees: 'that of an eye, 20 degrees (95 %)',
   lookAtPictureAndSet: 'Look at the picture and set the dial.',
 
   // count
   howOftenFeetTouchDown:
-    'How often feet touch down or lift off, or a quantity passes a level, in a phase; one that lies on its edge counts half as error.',
+    'How often feet touch down or lift off, or a quantity passes a level, in a phase; one that lies on its edge ' +
+    'counts half as error.',
   oneMoreOrLessWhere: 'one more or less where one lies on the edge of the phase, or all but passes the level',
   itsQuantityWhereItHas: 'its quantity, where it has one',
   feetAreNotKnown: 'The feet are not known',
@@ -41,13 +43,15 @@ export const TEXT = {
 
   // extreme
   largestOrSmallestValue:
-    'Largest or smallest value of a quantity in a phase (a direction is followed through whole turns first), or when it comes, from the beginning of the phase.',
+    'Largest or smallest value of a quantity in a phase (a direction is followed through whole turns first), or ' +
+    'when it comes, from the beginning of the phase.',
   pointsCameraScaleOfIts: 'points, camera, scale; of its time, how flat the curve is there',
   itsQuantity: 'its quantity',
 
   // peak-rate
   fastestChangeOfQuantity:
-    'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the beginning of the phase.',
+    'Fastest change of a quantity in a phase (angular velocity, speed of opening), or when it comes, from the ' +
+    'beginning of the phase.',
   noiseThroughFilterOfIts: 'noise through the filter; of its time, how flat the curve is there',
   phaseIsTooShort: 'The phase is too short for a rate',
   markMomentsFartherApart: 'Mark the moments farther apart.',
@@ -56,20 +60,23 @@ export const TEXT = {
 
   // order
   severalPeaksInPhase:
-    'Several peaks in a phase in their stated order: the smallest lag from one to the next; negative where two come the wrong way round.',
+    'Several peaks in a phase in their stated order: the smallest lag from one to the next; negative where two ' +
+    'come the wrong way round.',
   howFlatTwoNearestPeaks: 'how flat the two nearest peaks are',
   allQuantitiesAndStrip: 'all quantities, and a strip of their order',
   outOfOrder: 'Out of order',
 
   // lag
   whenSecondQuantityHasIts:
-    'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: positive where the first comes first.',
+    'When the second quantity has its peak rate, largest or smallest value in a phase, minus when the first has: ' +
+    'positive where the first comes first.',
   howFlatBothPeaks: 'how flat both peaks are',
   bothQuantities: 'both quantities',
 
   // event-offset
   timeAtWhichQuantityPasses:
-    'Time at which a quantity passes a level, minus the time of a moment: before it is negative. A direction passes it in every turn.',
+    'Time at which a quantity passes a level, minus the time of a moment: before it is negative. A direction ' +
+    'passes it in every turn.',
   quantitysErrorOverItsSpeed: 'the quantity’s error over its speed, and the moment',
   itDoesNotPassWithin: (crossing: number, within: number, moment: string) =>
     `It does not pass ${crossing} within ${within} ms of ${moment}`,
@@ -80,7 +87,8 @@ export const TEXT = {
 
   // path
   ofPointsPathThroughPhase:
-    'Of a point’s path through a phase: its length, its straightness (chord over arc), or its largest distance from the chord.',
+    'Of a point’s path through a phase: its length, its straightness (chord over arc), or its largest distance ' +
+    'from the chord.',
   pointsAtItsEndsNoise: 'the points at its ends, the noise on the way, and the scale',
   pathOfPoint: 'the path of the point',
   pointHardlyMovesInThis: 'The point hardly moves in this phase',
@@ -95,7 +103,8 @@ export const TEXT = {
 
   // rate
   howManyStepsStrokes:
-    'How many steps, strokes or cycles lie between two moments, per minute; the error is that of the time between them.',
+    'How many steps, strokes or cycles lie between two moments, per minute; the error is that of the time ' +
+    'between them.',
   timeBetweenItsMoments: 'the time between its moments',
 
   // share
@@ -106,14 +115,16 @@ export const TEXT = {
 
   // speed
   peakSpeedOfPoint:
-    'Peak speed of a point in a phase, in the picture or as seen from another point, on axes that may turn with a line; straight, or along one axis; or when it comes.',
+    'Peak speed of a point in a phase, in the picture or as seen from another point, on axes that may turn with ' +
+    'a line; straight, or along one axis; or when it comes.',
   noiseThroughFilterWhere: 'noise through the filter, where on the segment the point is, and the scale',
   phaseIsTooShortForSpeed: 'The phase is too short for a speed',
   speedIsNotKnownThere: 'The speed is not known there',
 
   // split
   realTimeFromStart:
-    'Real time from the start to a gate; against the reference it is the running gain or loss. Its error is that of two events.',
+    'Real time from the start to a gate; against the reference it is the running gain or loss. Its error is that ' +
+    'of two events.',
   runningGainAndLoss: 'running gain and loss',
 
   // dispersion

@@ -8,31 +8,38 @@ export const TEXT = {
     'Direction of A to B: against up or down, forward is positive; against forward, rising is positive.',
   angleBetweenLines: 'The angle between the lines',
   angleFromLineC:
-    'Angle from the line C to D to the line A to B, from forward towards up positive (from above: towards the side away from the dominant one; from the front or behind: from the dominant side towards up).',
+    'Angle from the line C to D to the line A to B, from forward towards up positive (from above: towards the ' +
+    'side away from the dominant one; from the front or behind: from the dominant side towards up).',
   whereItFaces: 'Where it faces',
   seenFromAboveWhereBody:
-    'Seen from above: where a body faces, square to the line from its point A of the opposite side to B of the dominant side; 0 is forward, away from the dominant side positive (for a right-hander 9 o’clock is 90, 3 o’clock -90).',
+    'Seen from above: where a body faces, square to the line from its point A of the opposite side to B of the ' +
+    'dominant side; 0 is forward, away from the dominant side positive (for a right-hander 9 o’clock is 90, 3 ' +
+    'o’clock -90).',
 
   // relative-inertia
   relativeInertia: 'The relative inertia',
   momentOfInertiaOfLimb:
-    'Moment of inertia of a limb about its first joint, against the same limb straight: 1 is straight, less swings easier (male segment table; the ratio hardly depends on it).',
+    'Moment of inertia of a limb about its first joint, against the same limb straight: 1 is straight, less ' +
+    'swings easier (male segment table; the ratio hardly depends on it).',
 
   // lengths
   distance: 'The distance',
   straightDistanceBetweenAndB: 'Straight distance between A and B.',
   distanceOnGroundBetween:
-    'Distance on the ground between A and B, which must lie on it, through the perspective of a rectangle marked there.',
+    'Distance on the ground between A and B, which must lie on it, through the perspective of a rectangle marked ' +
+    'there.',
   offset: 'The offset',
   howFarLiesBeyondB:
-    'How far A lies beyond B along an axis: ahead is positive along forward, above along up; of the level picture, or of a line that turns along (forward from its first point to its second, up to the left of it).',
+    'How far A lies beyond B along an axis: ahead is positive along forward, above along up; of the level ' +
+    'picture, or of a line that turns along (forward from its first point to its second, up to the left of it).',
   height: 'The height',
   heightOfAboveGroundWhich: 'Height of A above the ground, which is where the feet stand lowest in the clip.',
   box: 'The box',
   widthOrHeightOfBox: 'Width or height of the box round the points.',
   line: 'The line',
   largestDistanceOfPoint:
-    'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 is one line.',
+    'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 ' +
+    'is one line.',
 
   // scale
   noLengthInMetres: 'No length in metres is known in this clip',

@@ -12,7 +12,8 @@ export const TEXT = {
   camerasLookDegreesApartWhich: (apart: string, farther: string) =>
     `The cameras look ${apart} degrees apart, which tells no depth. ${farther}`,
   pointsOfCamerasAreNot: (misfit: string, check: string) =>
-    `The points of the cameras are not of one body at one time: they differ ${misfit} times as much as they may. ${check}`,
+    `The points of the cameras are not of one body at one time: they differ ${misfit} times as much as they may. ` +
+    `${check}`,
   movementDoesNotTellHow: (farther: string) =>
     `The movement does not tell how the cameras stand to each other. ${farther} Let both see the whole body.`,
   kneesWouldBendWrongWay: (correct: string) =>

@@ -26,7 +26,8 @@ export const TEXT = {
   movement: 'the movement',
   isNotValidJson: (fileName: string, detail: string) => `“${fileName}” is not valid JSON (${detail}).`,
   isNotMovementItHas: (fileName: string) =>
-    `“${fileName}” is not a movement: it has no “moments” and “measures”. What belongs in one stands in docs/movement.schema.json.`,
+    `“${fileName}” is not a movement: it has no “moments” and “measures”. What belongs in one stands in ` +
+    'docs/movement.schema.json.',
   hasMovementVersionThisApplication: (fileName: string, version: string) =>
     `“${fileName}” has movement version ${version}; this application reads version 1.`,
   andMore: (more: number) => ` And ${more} more.`,

@@ -32,7 +32,8 @@ export const TEXT = {
   pointK: (k: number) => `point ${k}`,
   doesNotBeginAsC3d: (fileName: string) => `“${fileName}” does not begin as a C3D file does.`,
   itsParametersShouldBegin: (byte: number, bytes: number) =>
-    `its parameters should begin at block ${byte}, past the end of the file (${bytes} bytes). It was cut off; copy it again.`,
+    `its parameters should begin at block ${byte}, past the end of the file (${bytes} bytes). It was cut off; ` +
+    'copy it again.',
   fileNamesProcessorThat: (processor: number) =>
     `The file names a processor ${processor} that is not known; it was read as Intel.`,
   itDoesNotSayHow: 'it does not say how many frames make a second (POINT:RATE).',
@@ -40,7 +41,8 @@ export const TEXT = {
   onlyAnalogChannels: ', only analog channels',
   hasNoPoints: (fileName: string, rest: string) => `“${fileName}” has no points${rest}.`,
   itsPointsShouldBegin: (dataStart: number, bytes: number) =>
-    `its points should begin at block ${dataStart}, past the end of the file (${bytes} bytes). It was cut off; copy it again.`,
+    `its points should begin at block ${dataStart}, past the end of the file (${bytes} bytes). It was cut off; ` +
+    'copy it again.',
   fileSaysItHasFramesAnd: (claimed: number, here: number) =>
     `The file says it has ${claimed} frames and has ${here}; all of those were read.`,
   fileSaysItHasFramesThat: (claimed: number, here: number) =>
@@ -59,26 +61,31 @@ export const TEXT = {
     `${path}: ${message}. It should have images, annotations with keypoints, and categories.`,
   namesNoKeypointsInIts: (fileName: string) => `“${fileName}” names no keypoints in its categories.`,
   fileDoesNotSayHow: (unstatedRate: number) =>
-    `The file does not say how many pictures make a second; ${unstatedRate} is taken. Change the capture rate at Intake.`,
+    `The file does not say how many pictures make a second; ${unstatedRate} is taken. Change the capture rate at ` +
+    'Intake.',
   hasPicturesCutIt: (fileName: string, size: number) =>
     `“${fileName}” has ${size} pictures. Cut it to the attempt that is wanted.`,
   hasMoreThanPeople: (fileName: string, size: number, size2: number) =>
-    `“${fileName}” has more than ${size} people in ${size2} pictures, most of them in a few only. Save one person, or the pictures that are wanted.`,
+    `“${fileName}” has more than ${size} people in ${size2} pictures, most of them in a few only. Save one ` +
+    'person, or the pictures that are wanted.',
   annotationsBelongToNoPicture: (bad: number, names: number) =>
     `${bad} annotations belong to no picture or do not have ${names} keypoints; they were passed over.`,
   annotationsHaveNoTrackId:
-    'The annotations have no track_id: the first person of each picture is taken for one person, the second for another. Check it.',
+    'The annotations have no track_id: the first person of each picture is taken for one person, the second for ' +
+    'another. Check it.',
   hasNoAnnotationThatCan: (fileName: string) => `“${fileName}” has no annotation that can be used.`,
 
   // csv
   hasAboutRowsOfColumns: (fileName: string, lines: number, across: number) =>
     `“${fileName}” has about ${lines} rows of ${across} columns. Cut it to the attempt that is wanted.`,
   namesNoPointsInIts: (fileName: string, header: string) =>
-    `“${fileName}” names no points in its first line: ${header}. Name two or three columns for each, as in “left-knee_x, left-knee_y”.`,
+    `“${fileName}” names no points in its first line: ${header}. Name two or three columns for each, as in ` +
+    '“left-knee_x, left-knee_y”.',
   itHasNoColumnTime: (header: string) =>
     `it has no column “time” (seconds, or “time [ms]”). Its columns are ${header}.`,
   itsRowsHaveCellsWhere: (cells: number, header: number) =>
-    `its rows have ${cells} cells where the first line names ${header} columns. If its numbers have decimal commas, save it with semicolons between the cells, or with decimal points.`,
+    `its rows have ${cells} cells where the first line names ${header} columns. If its numbers have decimal ` +
+    'commas, save it with semicolons between the cells, or with decimal points.',
   hasNoRowsBelowIts: (fileName: string) => `“${fileName}” has no rows below its first line.`,
   hasRowsOfPointsCut: (fileName: string, rows: number, names: number) =>
     `“${fileName}” has ${rows} rows of ${names} points. Cut it to the attempt that is wanted.`,
@@ -87,9 +94,11 @@ export const TEXT = {
   itHasOneRowOnly: 'it has one row only; a recording has at least two.',
   itsDecimalCommasWereRead: 'Its decimal commas were read as points.',
   itsTimesRunFrom: (fileName: string, first: number, last: number, rate: string) =>
-    `“${fileName}”: its times run from ${first} to ${last} s at ${rate} rows per second. Cut it to the attempt that is wanted.`,
+    `“${fileName}”: its times run from ${first} to ${last} s at ${rate} rows per second. Cut it to the attempt ` +
+    'that is wanted.',
   itsTimesAreUnevenRows: (rows: number, frames: number, rate: string) =>
-    `Its times are uneven: ${rows} rows for ${frames} frames at ${rate} per second; frames without a row count as missing.`,
+    `Its times are uneven: ${rows} rows for ${frames} frames at ${rate} per second; frames without a row count ` +
+    'as missing.',
   samplesAreNotNumbersAndCount: (bad: number) => `${bad} samples are not numbers and count as missing.`,
   csvOfPoints: 'CSV of points',
 
@@ -109,7 +118,8 @@ export const TEXT = {
 
   // index
   itsRateOfSecondCannot: (rate: number, least: number, most: number) =>
-    `its rate of ${rate} a second cannot be: ${least} to ${most} can. If its times are milliseconds, say so: “time [ms]”.`,
+    `its rate of ${rate} a second cannot be: ${least} to ${most} can. If its times are milliseconds, say so: ` +
+    '“time [ms]”.',
   hasFramesAtMost: (fileName: string, count: number, frames: number) =>
     `“${fileName}” has ${count} frames; at most ${frames} are read. Cut it.`,
   samplesLieFartherOutThan: (beyond: number) =>
