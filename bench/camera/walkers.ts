@@ -20,11 +20,16 @@ const SECONDS = 10;
 const STARTS = [0, 20, 40, 60];
 /** Width of the pictures that are looked at, pixels. */
 const LOOKED_AT = 320;
-/** Left and upper edge of the window, in the words of ffmpeg's `crop`, which takes whole pixels. */
-const PATH = { x: '144+130*sin(2*PI*t/8)', y: '108+50*sin(2*PI*t/5)' };
+/** Left and upper edge of the window: middle and swing, pixels, and seconds to and fro. */
+const PATH = { x: [144, 130, 8], y: [108, 50, 5] } as const;
+/** The same in the words of ffmpeg's `crop`, which takes whole pixels. */
+const inWords = ([middle, swing, period]: (typeof PATH)['x' | 'y']): string =>
+  `${middle}+${swing}*sin(2*PI*t/${period})`;
+const edgeAt = ([middle, swing, period]: (typeof PATH)['x' | 'y'], t: number): number =>
+  Math.floor(middle + swing * Math.sin((2 * Math.PI * t) / period));
 const windowAt = (t: number): { readonly x: number; readonly y: number } => ({
-  x: Math.floor(144 + 130 * Math.sin((2 * Math.PI * t) / 8)),
-  y: Math.floor(108 + 50 * Math.sin((2 * Math.PI * t) / 5)),
+  x: edgeAt(PATH.x, t),
+  y: edgeAt(PATH.y, t),
 });
 
 /** The clip where Debian puts it, or out of the package, which is unpacked beside the project; null without either. */
@@ -79,7 +84,7 @@ export function walkerFigures(): readonly Figure[] {
         holds: false,
       },
     ];
-  const crop = `crop=${WINDOW.width}:${WINDOW.height}:x='${PATH.x}':y='${PATH.y}':exact=1`;
+  const crop = `crop=${WINDOW.width}:${WINDOW.height}:x='${inWords(PATH.x)}':y='${inWords(PATH.y)}':exact=1`;
   const still = STARTS.map((start) => cameraState(cameraOf(file, start, 'null', WHOLE)).kind === 'still');
   const moved = STARTS.map((start) => cameraOf(file, start, crop, WINDOW));
   const moves = moved.map((camera) => cameraState(camera).kind === 'moves');
