@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { DEMOS, loadDemo } from '../application/intake/demo';
+import { DEMOS } from '../application/intake/demos';
 import { TEXT } from '../text/app';
 
 /** Puts the demo data into this browser and goes to its bench. */
@@ -11,7 +11,8 @@ export function DemoRoute(): ReactNode {
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
     const demo = DEMOS.find((d) => d.id === which) ?? DEMOS[0];
-    void loadDemo(demo.id).then((loaded) => {
+    void import('../application/intake/demo').then(async ({ loadDemo }) => {
+      const loaded = await loadDemo(demo.id);
       if (loaded.ok) void navigate(`/s/${loaded.value}/measure`, { replace: true });
       else setProblem(loaded.issue.message);
     });

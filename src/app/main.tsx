@@ -7,12 +7,10 @@ import Alert from '@mui/material/Alert';
 import { StrictMode, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
-import { keepSaved } from '../application/stores/document-store';
 import { Boundary } from '../ui/components/boundary';
-import { dataAreNewer } from '../application/stores/browser';
-import { sweep } from '../application/keeping/kept';
+import { dataAreNewer, openDataAhead } from '../application/stores/browser';
+import { joinWindows } from '../application/stores/windows';
 import { keepApplication } from '../application/stores/updates';
-import { joinWindows } from '../application/session/session-use-cases';
 import { Notices } from '../ui/components/notices';
 import { HomeScreen } from '../ui/screens/home/home-screen';
 import { theme } from '../ui/theme/theme';
@@ -44,14 +42,14 @@ function App(): ReactNode {
 
 const NEWER = TEXT.newerVersionOfApplicationHas;
 
+/** So long after the start nobody waits for the first page any more, ms. */
+const SETTLED = 2000;
+
 async function start(): Promise<void> {
   const refused = await dataAreNewer();
   if (!refused) {
-    keepSaved();
+    openDataAhead();
     joinWindows();
-    // Measuring in space is of no use before a session is open.
-    void import('../application/analysis/space').then(({ keepBodies }) => keepBodies());
-    void sweep();
   }
   keepApplication();
   createRoot(document.getElementById('root')!).render(
@@ -71,6 +69,7 @@ async function start(): Promise<void> {
       </CacheProvider>
     </StrictMode>,
   );
+  if (!refused) setTimeout(() => void import('./working'), SETTLED);
 }
 
 void start();

@@ -9,6 +9,7 @@ import { Boundary } from '../ui/components/boundary';
 import { SessionFrame } from '../ui/components/session-frame';
 import { UnopenedSession } from '../ui/screens/home/unopened-session';
 import { TEXT } from '../text/app';
+import './working';
 
 // Each screen's script comes when it is first shown.
 const BenchScreen = lazy(() => import('../ui/screens/bench/bench-screen').then((m) => ({ default: m.BenchScreen })));

@@ -2,7 +2,8 @@ import { emptyBrowser, loaded, session } from '../../tests/fixtures/empty-browse
 import { type Session } from '../core/model/session';
 import { database, FalconDatabase } from './database';
 import { withParts } from './session-parts';
-import { deleteSession, forgetVersions, listSessions, saveSession } from './sessions';
+import { listSessions } from './session-list';
+import { deleteSession, forgetVersions, saveSession } from './sessions';
 
 emptyBrowser();
 

@@ -4,7 +4,6 @@ import { stickClip } from '../../tests/fixtures/stick-trial';
 import { database } from './database';
 import {
   deleteSession,
-  listSessions,
   loadSession,
   rawSession,
   readSession,
@@ -12,6 +11,7 @@ import {
   saveLeaving,
   saveSession,
 } from './sessions';
+import { listSessions } from './session-list';
 import { loadMedia, storeMedia } from './media';
 
 const { kept } = emptyBrowser();

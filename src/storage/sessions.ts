@@ -2,21 +2,16 @@ import { checkSession, repairSession } from '../core/model/check-session';
 import type { Session } from '../core/model/session';
 import { encodeSamples } from '../formats/session-json/samples';
 import { fail, ok, type Result } from '../core/result';
+import { listSessions } from './session-list';
+import { joined } from './stored-row';
 import { database, partKey, storedPart, type StoredSession } from './database';
 import { mediaNamedIn, namedBySessions, nameMedia, forgetUnderway } from './media';
-import { summaryOf, textOr, unreadable, type SessionSummary } from './session-summary';
-import { changedParts, withoutParts, withParts } from './session-parts';
+import { summaryOf, textOr } from './session-summary';
+import { changedParts, withoutParts } from './session-parts';
 import { storageIssue, type StorageIssue } from './storage-issue';
 import { changesSince, forgetLeft, leaveBehind, leftBehind, withLeftChanges, type StoredVersion } from './left-changes';
 import { TEXT } from '../text/storage';
 
-export type { SessionSummary };
-
-/** A row as it was stored, with its parts in their places. */
-async function joined(row: StoredSession): Promise<StoredSession> {
-  const parts = await database.parts.where('session').equals(row.id).toArray();
-  return { ...row, document: withParts(row.document, parts) as Session };
-}
 /** In one transaction: another window may be storing it. */
 const rowOf = (id: string): Promise<StoredSession | undefined> =>
   database.transaction('r', TABLES, async () => {
@@ -24,40 +19,8 @@ const rowOf = (id: string): Promise<StoredSession | undefined> =>
     return row && joined(row);
   });
 
-/** The latest change first; what has lost its time stands last and is not left out, as an index would. */
-const latestFirst = (a: { readonly updatedAt: unknown }, b: { readonly updatedAt: unknown }): number =>
-  textOr(b.updatedAt, '').localeCompare(textOr(a.updatedAt, ''));
-
 /** What a session is made of. */
 const TABLES = [database.sessions, database.parts, database.summaries];
-
-/** A row without a summary, whatever is in it: one that is damaged must not hide the others. */
-async function summaryOfRow(row: StoredSession): Promise<SessionSummary> {
-  const { id, document } = await joined(row);
-  const [name, updatedAt] = [textOr(row.name, TEXT.sessionWithoutName), textOr(row.updatedAt, '')];
-  const checked = checkSession(document);
-  if (!checked.ok) {
-    return { ...unreadable(document), id, name, updatedAt, damage: checked.issue.message };
-  }
-  const summary = summaryOf(checked.value, updatedAt);
-  await database.summaries.put(summary);
-  return { ...summary, name, damage: null };
-}
-
-/** All sessions, the one changed last first. No document is read that was ever listed or stored before. */
-export async function listSessions(): Promise<readonly SessionSummary[]> {
-  const [ids, all] = await Promise.all([database.sessions.toCollection().primaryKeys(), database.summaries.toArray()]);
-  const summaries = new Map(all.map((summary) => [summary.id, summary]));
-  const listed = await Promise.all(
-    ids.map(async (id): Promise<SessionSummary | null> => {
-      const summary = summaries.get(id);
-      if (summary) return { ...summary, damage: null };
-      const row = await database.sessions.get(id);
-      return row ? summaryOfRow(row) : null;
-    }),
-  );
-  return listed.filter((summary) => summary !== null).sort(latestFirst);
-}
 
 /** The documents of rows that cannot be opened, as they are. */
 export async function damagedDocuments(): Promise<readonly unknown[]> {

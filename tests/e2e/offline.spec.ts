@@ -101,7 +101,7 @@ test('the script of the start page stays small', () => {
   const scripts = [...html.matchAll(/(?:src|href)="(\/assets\/[^"]+\.js)"/g)].map((found) => found[1]!);
   expect(scripts.length).toBeGreaterThan(0);
   const compressed = scripts.map((file) => gzipSync(readFileSync(path.join(dist, file)), { level: 9 }).length);
-  expect(compressed.reduce((a, b) => a + b, 0)).toBeLessThan(400_000);
+  expect(compressed.reduce((a, b) => a + b, 0)).toBeLessThan(300_000);
 });
 
 test('models and demo clips are kept once they were needed, and not before', async ({ page }) => {

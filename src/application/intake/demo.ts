@@ -3,40 +3,12 @@ import { fail, ok, type Issue, type Result } from '../../core/result';
 import { readSession, saveSession } from '../../storage/sessions';
 import { loadMedia, storeMedia } from '../../storage/media';
 import type { StorageIssue } from '../../storage/storage-issue';
+import { DEMOS, type DemoId } from './demos';
 import { TEXT } from '../../text/application/intake';
 
 type DemoIssue = Issue<'demo-missing'> | Issue<string>;
 
 const missing = (what: string): Result<never, DemoIssue> => fail('demo-missing', TEXT.demoDataCouldNotBe(what));
-
-/** The demo sessions that ship. */
-export const DEMOS = [
-  {
-    id: 'pace',
-    name: TEXT.paceDelivery,
-    about: TEXT.bowlerFromSideBesideOne,
-    before: ['pace-autumn', 'pace-winter'],
-  },
-  {
-    id: 'walk',
-    name: TEXT.raceWalking,
-    about: TEXT.twoStridesOfWalkerBeside,
-    before: [],
-  },
-  {
-    id: 'hurdle',
-    name: TEXT.hurdleClearance,
-    about: TEXT.oneHurdleFromSideBeside,
-    before: [],
-  },
-  {
-    id: 'pace-two-cameras',
-    name: TEXT.twoCameras,
-    about: TEXT.bowlerAndReferenceFromSide,
-    before: [],
-  },
-] as const;
-export type DemoId = (typeof DEMOS)[number]['id'];
 
 /**
  * Puts a demo session, with those that came before it, into this browser unless it is there already; returns its id.

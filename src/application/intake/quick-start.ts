@@ -9,7 +9,8 @@ import type { StorageIssue } from '../../storage/storage-issue';
 import { longFile } from './attempts';
 import { addClip, probeFile, type ProbedFile } from '../clips/clip-use-cases';
 import { notify } from '../stores/notices';
-import { allSessions, removeSession } from '../keeping/session-list';
+import { removeSession } from '../keeping/remove-session';
+import { allSessions } from '../keeping/session-list';
 import { createSession, openSession } from '../session/session-use-cases';
 import { TEXT } from '../../text/application/intake';
 

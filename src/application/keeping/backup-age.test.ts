@@ -16,3 +16,7 @@ test('work that no backup ever held is due when the first of it is two weeks old
   expect(backupDue([on('10'), on('28')], null, now)).toEqual({ changed: 2, days: null });
   expect(backupDue([], null, now)).toBeNull();
 });
+
+test('a damaged session that has lost its time does not hide that the others are due', () => {
+  expect(backupDue([{ updatedAt: '' }, on('10')], null, now)).toEqual({ changed: 2, days: null });
+});

@@ -42,7 +42,10 @@ export function backupDue(
 ): BackupDue | null {
   const changed = sessions.filter(({ updatedAt }) => last === null || updatedAt > last);
   const age = (at: string): number => differenceInCalendarDays(parseISO(now), parseISO(at));
-  const oldest = Math.max(-1, ...changed.map(({ updatedAt }) => age(updatedAt)));
+  // By their text, as ISO times go: thousands of sessions are not each read as a date. Damaged ones can have lost it.
+  const times = changed.map(({ updatedAt }) => updatedAt).filter((at) => at !== '');
+  const oldest = times.reduce((first, at) => (at < first ? at : first), times[0] ?? '');
+  if (oldest === '') return null;
   const days = last === null ? null : age(last);
-  return (days ?? oldest) >= OLD && changed.length > 0 ? { changed: changed.length, days } : null;
+  return (days ?? age(oldest)) >= OLD ? { changed: changed.length, days } : null;
 }

@@ -1,10 +1,11 @@
 import type { Athlete } from '../../core/model/athlete';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { allAthletes, putAthlete } from '../../storage/athletes';
-import { listSessions, readSession } from '../../storage/sessions';
+import { readSession } from '../../storage/sessions';
+import { listSessions } from '../../storage/session-list';
 import { rememberBackup } from './backup-age';
 import { download } from '../files/download';
-import { whenStored } from '../stores/document-store';
+import { whenStored } from '../stores/saving';
 import { startJob } from '../stores/jobs';
 import { inFileWorker, openSessionFile, sessionArchive } from './session-files';
 import { TEXT } from '../../text/application/keeping';

@@ -1,10 +1,12 @@
 import { ok, type Issue, type Result } from '../../core/result';
 import { countMarkerMaps } from '../../storage/marker-maps';
 import { keptVideos, mediaNamedIn, sweepVideos, type KeptVideo } from '../../storage/media';
-import { listSessions, readSession } from '../../storage/sessions';
+import { readSession } from '../../storage/sessions';
+import { listSessions } from '../../storage/session-list';
 import type { StorageIssue } from '../../storage/storage-issue';
 import { download } from '../files/download';
-import { whenStored, useDocument } from '../stores/document-store';
+import { useDocument } from '../stores/document-store';
+import { whenStored } from '../stores/saving';
 import { sessionArchive } from './session-files';
 import { mediaUnderway } from '../talk/talk-underway';
 import { otherWindows } from '../stores/windows';

@@ -10,7 +10,7 @@ import { readSession, saveSession } from '../../storage/sessions';
 import { loadVideo, storeMedia } from '../../storage/media';
 import type { StorageIssue } from '../../storage/storage-issue';
 import { askToPersist } from '../stores/browser';
-import { whenStored } from '../stores/document-store';
+import { whenStored } from '../stores/saving';
 import type { CrashIssue } from '../../media/worker-client';
 import { readInWorker, type FileIssue } from '../files/file-worker';
 import { startJob } from '../stores/jobs';

@@ -6,16 +6,11 @@ import { clipsShowing, legibleClips, withdrawn } from '../../core/model/withdraw
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { allAthletes, allStandings, deleteAthlete, deleteStandings, putAthlete } from '../../storage/athletes';
 import { mediaNamedIn, removeVideos } from '../../storage/media';
-import {
-  damagedDocuments,
-  listSessions,
-  loadSession,
-  readSession,
-  saveSession,
-  type SessionSummary,
-} from '../../storage/sessions';
+import { damagedDocuments, loadSession, readSession, saveSession } from '../../storage/sessions';
+import { listSessions, type SessionSummary } from '../../storage/session-list';
 import type { StorageIssue } from '../../storage/storage-issue';
-import { setSession, whenStored } from '../stores/document-store';
+import { setSession } from '../stores/document-store';
+import { whenStored } from '../stores/saving';
 import type { SquadMember } from './squad';
 import { otherWindows } from '../stores/windows';
 import { TEXT } from '../../text/application/season';

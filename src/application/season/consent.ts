@@ -5,8 +5,9 @@ import type { Session } from '../../core/model/session';
 import { clipsShowing } from '../../core/model/withdrawn';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { mediaNamedIn, removeVideos } from '../../storage/media';
-import { listSessions } from '../../storage/sessions';
-import { edit, setSession, whenStored, useDocument } from '../stores/document-store';
+import { listSessions } from '../../storage/session-list';
+import { edit, setSession, useDocument } from '../stores/document-store';
+import { whenStored } from '../stores/saving';
 import { openSources } from '../session/session-use-cases';
 import { TEXT } from '../../text/application/season';
 

@@ -4,7 +4,8 @@ import { newSession, type Session, type CorrectionVerdict } from '../../core/mod
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { readSession, saveSession } from '../../storage/sessions';
 import type { StorageIssue } from '../../storage/storage-issue';
-import { edit, whenStored, useDocument } from '../stores/document-store';
+import { edit, useDocument } from '../stores/document-store';
+import { whenStored } from '../stores/saving';
 import { takeTrial } from './taken-trials';
 import { TEXT } from '../../text/application/season';
 

@@ -4,7 +4,7 @@ import { performerKey } from '../../core/model/performer';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { WorkerClient, type CrashIssue } from '../../media/worker-client';
 import type { Derived } from '../analysis/derived';
-import { whenStored } from '../stores/document-store';
+import { whenStored } from '../stores/saving';
 import { startJob } from '../stores/jobs';
 import type { HistoryWorker } from './history-worker';
 import { resultOf } from '../analysis/session-result';

@@ -1,6 +1,6 @@
 import { athleteSchema, type Athlete } from '../../core/model/athlete';
 import type { StoredStanding } from '../../storage/database';
-import type { SessionSummary } from '../../storage/sessions';
+import type { SessionSummary } from '../../storage/session-list';
 import { chosenOf, dueOf, sessionsNamed, squadOf, staleStandings } from './squad';
 
 const summary = (

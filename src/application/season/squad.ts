@@ -1,10 +1,10 @@
 import type { Athlete } from '../../core/model/athlete';
 import { allAthletes, allStandings, deleteStandings, putStanding, standingId } from '../../storage/athletes';
 import type { StoredStanding } from '../../storage/database';
-import { listSessions, type SessionSummary } from '../../storage/sessions';
+import { listSessions, type SessionSummary } from '../../storage/session-list';
 import { WorkerClient } from '../../media/worker-client';
 import type { HistoryWorker } from './history-worker';
-import { whenStored } from '../stores/document-store';
+import { whenStored } from '../stores/saving';
 import { holdsWords } from '../session/search';
 import { TEXT } from '../../text/application/season';
 

@@ -5,7 +5,8 @@ import { loadSession, saveSession } from '../../storage/sessions';
 import type { StorageIssue } from '../../storage/storage-issue';
 import { player } from '../bench/bench-player';
 import { askToPersist } from '../stores/browser';
-import { redoEdit, setSession, undoEdit, useDocument, whenStored } from '../stores/document-store';
+import { redoEdit, setSession, undoEdit, useDocument } from '../stores/document-store';
+import { whenStored } from '../stores/saving';
 import { notify } from '../stores/notices';
 import { openStoredClip } from '../files/stored-clips';
 import { adoptUnderway } from '../talk/talk-underway';
@@ -58,7 +59,7 @@ async function reload(id: string): Promise<void> {
 }
 
 /** Has this window write or follow the sessions that others of the same browser have open, too. */
-export const joinWindows = (): void => watchWindows({ reload, whenStored, close: () => setSession(null) });
+export const shareSessions = (): void => watchWindows({ reload, whenStored, close: () => setSession(null) });
 
 /** A step through the history; a clip that it brings back gets its pictures back. */
 function goThroughHistory(step: () => void): void {

@@ -3,7 +3,8 @@ import { useNotices } from './notices';
 import { newSession } from '../../core/model/session';
 import { database } from '../../storage/database';
 import { forgetVersions, loadSession, saveSession } from '../../storage/sessions';
-import { edit, keepSaved, redoEdit, setSession, whenStored, undoEdit, useDocument, useSaving } from './document-store';
+import { edit, keepSaved, redoEdit, setSession, undoEdit, useDocument } from './document-store';
+import { whenStored, useSaving } from './saving';
 
 const kept = new Map<string, string>();
 Object.assign(globalThis, {

@@ -5,6 +5,7 @@ import { faultOfChange } from '../../core/model/check-session';
 import type { Session } from '../../core/model/session';
 import { saveLeaving, saveSession } from '../../storage/sessions';
 import { notify } from './notices';
+import { isSaving, setSaving, useSaving } from './saving';
 import { mayWrite, tellStored, writesAlone } from './windows';
 import { TEXT } from '../../text/application/stores';
 
@@ -66,12 +67,9 @@ export function setSession(session: Session | null): void {
 export const undoEdit = (): void => void (mayWrite() && useDocument.temporal.getState().undo());
 export const redoEdit = (): void => void (mayWrite() && useDocument.temporal.getState().redo());
 
-/** Why what is on the screen is not stored yet; it is tried again until it is. */
-export const useSaving = create<{ readonly problem: string | null }>(() => ({ problem: null }));
 /** How often a save that failed is tried again, ms. */
 const TRY_AGAIN = 5000;
 
-let saving: Promise<void> | null = null;
 /** The latest state of each session that is not stored yet. */
 const pending = new Map<string, Session>();
 /** Those of them that the browser had no room for. */
@@ -80,7 +78,7 @@ let again: ReturnType<typeof setTimeout> | null = null;
 
 function save(session: Session): void {
   pending.set(session.id, session);
-  saving ??= saveAll();
+  if (!isSaving()) setSaving(saveAll());
 }
 
 /** Stores what waits, one after the other; what there was no room for waits on. */
@@ -100,7 +98,7 @@ async function saveAll(): Promise<void> {
       useSaving.setState({ problem: message });
     }
   }
-  saving = null;
+  setSaving(null);
   if (again) clearTimeout(again);
   again = refused.size > 0 ? setTimeout(tryAgain, TRY_AGAIN) : null;
   if (refused.size === 0) useSaving.setState({ problem: null });
@@ -137,9 +135,4 @@ export function keepSaved(): () => void {
     window.removeEventListener('pageshow', comeBack);
     stop();
   };
-}
-
-/** Resolves when all that was changed is stored. */
-export async function whenStored(): Promise<void> {
-  while (saving) await saving;
 }

@@ -67,6 +67,10 @@ let own: SessionWindow | null = null;
 /** Connects the windows of this browser; once, at the start. */
 export function watchWindows(session: SessionWindow): void {
   own = session;
+}
+
+/** Counts this window among the open ones, which hear of each other from then on. */
+export function joinWindows(): void {
   countWindow();
   if ('BroadcastChannel' in globalThis) channel = new BroadcastChannel('proud-falcon');
   channel?.addEventListener('message', ({ data }: MessageEvent<Message>) => void onMessage(data));

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { segmentTableSchema, sideSchema } from './clip';
-import { athleteIdSchema, LIMITS, filmingDaySchema, nameSchema, textSchema } from './limits';
+import { athleteIdSchema, filmingDaySchema, nameSchema, textSchema } from './fields';
+import { LIMITS } from './limits';
 import { TEXT } from '../../text/core/model';
 
 /** What somebody, or their guardian, has agreed to, and since when. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pictureSideSchema, rateSchema } from './limits';
+import { pictureSideSchema, rateSchema } from './fields';
 
 /** Where the camera is to stand next time, and how it films. */
 export const cameraPlanSchema = z.object({

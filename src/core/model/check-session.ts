@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Issue, Result } from '../result';
 import { fail, ok } from '../result';
 import { todaysSession } from './earlier-session';
-import { addressIdSchema } from './limits';
+import { addressIdSchema } from './fields';
 import { disagreements, newSession, sessionDocumentSchema, sessionSchema, type Session } from './session';
 import { TEXT } from '../../text/core/model';
 

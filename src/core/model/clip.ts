@@ -1,15 +1,8 @@
 import { z } from 'zod';
 import { attemptResultSchema, setUpSchema } from './conditions';
 import { samples } from './samples';
-import {
-  athleteIdSchema,
-  coordinateSchema,
-  isIncreasing,
-  keySchema,
-  LIMITS,
-  pictureSideSchema,
-  rateSchema,
-} from './limits';
+import { athleteIdSchema, coordinateSchema, isIncreasing, keySchema, pictureSideSchema, rateSchema } from './fields';
+import { LIMITS } from './limits';
 import { TEXT } from '../../text/core/model';
 
 export const sideSchema = z.enum(['left', 'right']);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { coordinateSchema, keySchema, LIMITS } from './limits';
+import { coordinateSchema, keySchema } from './fields';
+import { LIMITS } from './limits';
 import { pointIdSchema } from './point-id';
 
 const positionSchema = z.object({ x: coordinateSchema, y: coordinateSchema });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { BODY_POINTS } from '../anatomy/body-points';
-import { coordinateSchema, isIncreasing, LIMITS } from './limits';
+import { coordinateSchema, isIncreasing } from './fields';
+import { LIMITS } from './limits';
 import { pointIdSchema } from './point-id';
 import { samples } from './samples';
 import { TEXT } from '../../text/core/model';

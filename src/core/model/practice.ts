@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { filmingDaySchema, keySchema, textSchema } from './limits';
+import { filmingDaySchema, keySchema, textSchema } from './fields';
 import { TEXT } from '../../text/core/model';
 
 /** One step of a ladder of drills. */

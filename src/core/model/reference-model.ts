@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { keySchema } from './limits';
+import { keySchema } from './fields';
 
 /** What the athlete is compared with. */
 export const referenceModelSchema = z.object({

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { keySchema, LIMITS } from './limits';
+import { keySchema } from './fields';
+import { LIMITS } from './limits';
 import { TEXT } from '../../text/core/model';
 
 const secondsSchema = z.number().nonnegative().max(LIMITS.talkSeconds);

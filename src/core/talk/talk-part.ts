@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Primitive } from '../geometry/primitives';
-import { coordinateSchema, keySchema, LIMITS } from '../model/limits';
+import { coordinateSchema, keySchema } from '../model/fields';
+import { LIMITS } from '../model/limits';
 import { fail, ok, type Issue, type Result } from '../result';
 import { TEXT } from '../../text/core/talk';
 

@@ -1,4 +1,4 @@
-import { scaleLinear, scaleTime } from 'd3-scale';
+import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { ReactNode } from 'react';
 import { DISPLAY_UNITS, fromSi, inUnit, withMinusSign, type DisplayUnit } from '../../core/units';
@@ -72,9 +72,9 @@ export function TrendChart({ title, unit, points, height, onChoose }: TrendChart
   const [low, high] = [Math.min(...ends), Math.max(...ends)];
   const room = Math.max((high - low) * 0.08, 10 ** -DISPLAY_UNITS[unit].decimals);
   const y = scaleLinear([low - room, high + room], [height - MARGIN.bottom, MARGIN.top]);
-  const days = points.map((p) => new Date(p.on));
+  const days = points.map((p) => Date.parse(p.on));
   const right = Math.max(MARGIN.left + 60, width - MARGIN.right - 24);
-  const time = scaleTime([days[0] ?? new Date(0), days.at(-1) ?? new Date(0)], [MARGIN.left + 34, right]);
+  const time = scaleLinear([days[0] ?? 0, days.at(-1) ?? 0], [MARGIN.left + 34, right]);
   const xs =
     points.length === 1
       ? [(MARGIN.left + right) / 2]

@@ -1,4 +1,4 @@
-import { movementOf } from '../../movements';
+import { DOCUMENTS } from '../../movements/documents';
 import type { SessionSummary } from '../../application/keeping/session-list';
 
 /** What a session measures by, as it is called. */
@@ -6,4 +6,4 @@ export const movementNameOf = ({
   movementName,
   movementId,
 }: Pick<SessionSummary, 'movementName' | 'movementId'>): string =>
-  movementName ?? movementOf(movementId)?.name ?? movementId;
+  movementName ?? DOCUMENTS.find(({ id }) => id === movementId)?.name ?? movementId;

@@ -6,9 +6,9 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { Issue, Result } from '../../core/result';
-import { restoreBackup, type Restored } from '../../application/keeping/backup';
+import type { Restored } from '../../application/keeping/backup';
 import { notify } from '../../application/stores/notices';
-import { openSessionFile, type OpenedFile } from '../../application/keeping/session-files';
+import type { OpenedFile } from '../../application/keeping/session-files';
 import { TEXT } from '../../text/components/common';
 
 const countOf = (n: number): string => (n === 1 ? TEXT.oneSession : TEXT.countSessions(n));
@@ -44,6 +44,7 @@ export function useSessionFile(onRestored?: () => void): SessionFileOpening {
   const [opening, setOpening] = useState(false);
   const [damaged, setDamaged] = useState<{ readonly file: File; readonly message: string } | null>(null);
   const openOne = async (file: File, repair: boolean): Promise<void> => {
+    const { openSessionFile } = await import('../../application/keeping/session-files');
     const opened = await openSessionFile(file, repair);
     setDamaged(null);
     if (!opened.ok) {
@@ -63,6 +64,7 @@ export function useSessionFile(onRestored?: () => void): SessionFileOpening {
   };
   const open = (file: File): Promise<void> =>
     whileOpening(async () => {
+      const { restoreBackup } = await import('../../application/keeping/backup');
       const restored = await restoreBackup(file);
       if (restored.ok && !restored.value) return openOne(file, false);
       tellRestored(restored);

@@ -13,7 +13,7 @@ import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { Consent } from '../../../core/model/athlete';
 import type { Performer } from '../../../core/model/clip';
-import { isFilmingDay } from '../../../core/model/limits';
+import { isFilmingDay } from '../../../core/model/fields';
 import {
   firstRecord,
   restoreConsent,

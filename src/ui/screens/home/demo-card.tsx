@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { DEMOS } from '../../../application/intake/demo';
+import { DEMOS } from '../../../application/intake/demos';
 import { TEXT } from '../../../text/screens/home';
 
 /** The made-up academy: the first step of who has nothing here yet, and a word for everybody else. */

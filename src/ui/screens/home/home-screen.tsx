@@ -7,11 +7,10 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { lazy, Suspense, useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
-import { saveBackup } from '../../../application/keeping/backup';
 import { missingFeatures } from '../../../application/stores/browser';
 import { notify } from '../../../application/stores/notices';
 import { useSessionFile } from '../../components/use-session-file';
-import { removeSession, type SessionSummary } from '../../../application/keeping/session-list';
+import type { SessionSummary } from '../../../application/keeping/session-list';
 import type { LastTime } from '../../../application/intake/quick-start';
 import { readSquad, refreshStandings, type Squad } from '../../../application/season/squad';
 import { BackupReminder } from './backup-reminder';
@@ -65,9 +64,17 @@ export function HomeScreen(): ReactNode {
   const files = useSessionFile(refresh);
 
   const backUp = async (): Promise<void> => {
+    const { saveBackup } = await import('../../../application/keeping/backup');
     const saved = await saveBackup();
     if (!saved.ok) notify('error', saved.issue.message);
     else if (saved.value.length > 0) notify('error', TEXT.notInBackupValue(saved.value.slice(0, 8).join('; ')));
+    refresh();
+  };
+
+  const remove = async (id: string): Promise<void> => {
+    const { removeSession } = await import('../../../application/keeping/remove-session');
+    await removeSession(id);
+    setDeleting(null);
     refresh();
   };
 
@@ -163,15 +170,7 @@ export function HomeScreen(): ReactNode {
         </DialogContent>
         <DialogActions>
           <Button onClick={() => setDeleting(null)}>{TEXT.keepIt}</Button>
-          <Button
-            variant="contained"
-            onClick={() =>
-              void removeSession(deleting!.id).then(() => {
-                setDeleting(null);
-                refresh();
-              })
-            }
-          >
+          <Button variant="contained" onClick={() => void remove(deleting!.id)}>
             {TEXT.delete}
           </Button>
         </DialogActions>

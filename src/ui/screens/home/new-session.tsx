@@ -6,9 +6,8 @@ import { format } from 'date-fns';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { LIMITS } from '../../../core/model/limits';
-import { MOVEMENTS } from '../../../movements';
+import { DOCUMENTS } from '../../../movements/documents';
 import { notify } from '../../../application/stores/notices';
-import { createSession } from '../../../application/session/session-use-cases';
 import { FileButton } from '../../components/file-button';
 import { TEXT } from '../../../text/screens/home';
 
@@ -16,9 +15,10 @@ import { TEXT } from '../../../text/screens/home';
 export function NewSession({ onFiles }: { readonly onFiles: (files: readonly File[]) => void }): ReactNode {
   const navigate = useNavigate();
   const [name, setName] = useState('');
-  const [movementId, setMovementId] = useState(MOVEMENTS[0]!.id);
+  const [movementId, setMovementId] = useState(DOCUMENTS[0]!.id);
   const onCreate = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
+    const { createSession } = await import('../../../application/session/session-use-cases');
     const created = await createSession(
       name.trim() || TEXT.sessionOfFormat(format(new Date(), 'd MMMM yyyy')),
       movementId,
@@ -60,7 +60,7 @@ export function NewSession({ onFiles }: { readonly onFiles: (files: readonly Fil
           onChange={(event) => setMovementId(event.target.value)}
           fullWidth
         >
-          {MOVEMENTS.map((m) => (
+          {DOCUMENTS.map((m) => (
             <MenuItem key={m.id} value={m.id}>
               {m.sport}: {m.name}
             </MenuItem>

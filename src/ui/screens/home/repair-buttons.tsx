@@ -1,8 +1,10 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { repair, saveRaw } from '../../../application/keeping/damaged-sessions';
 import { notify } from '../../../application/stores/notices';
 import { TEXT } from '../../../text/screens/home';
+
+// What reads a damaged session is not needed to say that it is.
+const damagedSessions = () => import('../../../application/keeping/damaged-sessions');
 
 /** More of what was left out than this is counted, not named. */
 const NAMED = 8;
@@ -16,6 +18,7 @@ interface RepairButtonsProps {
 /** Leaves out of a session what cannot be read, and names it; or saves it as it is. */
 export function RepairButtons({ id, onRepaired }: RepairButtonsProps): ReactNode {
   const onRepair = async (): Promise<void> => {
+    const { repair } = await damagedSessions();
     const repaired = await repair(id);
     if (!repaired.ok) return notify('error', repaired.issue.message);
     const { dropped } = repaired.value;
@@ -30,7 +33,7 @@ export function RepairButtons({ id, onRepaired }: RepairButtonsProps): ReactNode
           {TEXT.repair}
         </Button>
       )}
-      <Button size="small" onClick={() => void saveRaw(id)}>
+      <Button size="small" onClick={() => void damagedSessions().then(({ saveRaw }) => saveRaw(id))}>
         {TEXT.saveAsItIs}
       </Button>
     </span>

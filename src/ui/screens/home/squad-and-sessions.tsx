@@ -45,6 +45,8 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
     [squad.sessions],
   );
   const teams = [...new Set(athletes.map(({ record }) => record?.squad ?? ''))].filter(Boolean).sort();
+  // Who is there stands first; the table below them follows.
+  const below = useDeferredValue(true, false);
   const today = format(new Date(), 'yyyy-MM-dd');
   return (
     <>
@@ -130,7 +132,7 @@ export function SquadAndSessions({ squad, measuring, onDelete, onChange }: Squad
           {TEXT.sessions}
         </Typography>
         {squad.sessions.length === 0 && <p>{TEXT.noSessionsYet}</p>}
-        {sessions.length > 0 && <SessionTable sessions={sessions} onDelete={onDelete} onChange={onChange} />}
+        {below && sessions.length > 0 && <SessionTable sessions={sessions} onDelete={onDelete} onChange={onChange} />}
       </section>
     </>
   );

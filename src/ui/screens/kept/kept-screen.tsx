@@ -17,7 +17,7 @@ import {
   type KeptSession,
 } from '../../../application/keeping/kept';
 import { notify } from '../../../application/stores/notices';
-import { removeSession } from '../../../application/keeping/session-list';
+import { removeSession } from '../../../application/keeping/remove-session';
 import { megabytes } from '../../components/format';
 import { ByAthlete } from './by-athlete';
 import { TEXT } from '../../../text/screens/kept';
