@@ -8,7 +8,7 @@ import { StrictMode, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { Boundary } from '../ui/components/boundary';
-import { dataAreNewer, openDataAhead } from '../application/stores/browser';
+import { dataAreNewer } from '../application/stores/browser';
 import { joinWindows } from '../application/stores/windows';
 import { keepApplication } from '../application/stores/updates';
 import { Notices } from '../ui/components/notices';
@@ -47,10 +47,7 @@ const SETTLED = 2000;
 
 async function start(): Promise<void> {
   const refused = await dataAreNewer();
-  if (!refused) {
-    openDataAhead();
-    joinWindows();
-  }
+  if (!refused) joinWindows();
   keepApplication();
   createRoot(document.getElementById('root')!).render(
     <StrictMode>

@@ -129,9 +129,6 @@ export class FalconDatabase extends Dexie {
 
 export const database = new FalconDatabase();
 
-/** Opens it while the page is drawn, for what is read then; a failure is told by whoever reads. */
-export const openAhead = (): void => void database.open().catch(() => undefined);
-
 /** Whether a newer version of the application has made the tables of this browser; they are not touched by asking. */
 export async function isNewer(): Promise<boolean> {
   const all = (await indexedDB.databases?.().catch(() => [])) ?? [];

@@ -23,8 +23,9 @@ export interface SquadMember {
   readonly picture: string | null;
 }
 
+const laterFirst = (a: string, b: string): number => (a < b ? 1 : a > b ? -1 : 0);
 const latestDayFirst = (a: SessionSummary, b: SessionSummary): number =>
-  b.on.localeCompare(a.on) || b.updatedAt.localeCompare(a.updatedAt);
+  laterFirst(a.on, b.on) || laterFirst(a.updatedAt, b.updatedAt);
 
 const nameOf = (key: string, { performers, performerKeys }: SessionSummary): string =>
   performers[performerKeys.indexOf(key)] ?? key;
@@ -157,26 +158,16 @@ export function staleStandings(
 export interface Squad {
   readonly sessions: readonly SessionSummary[];
   readonly members: readonly SquadMember[];
-}
-
-interface Stored {
-  readonly summaries: readonly SessionSummary[];
-  readonly records: readonly Athlete[];
+  /** As they are stored; those of sessions that have changed since are stale. */
   readonly standings: readonly StoredStanding[];
 }
 
-async function stored(): Promise<Stored> {
-  const [summaries, records, standings] = await Promise.all([listSessions(), allAthletes(), allStandings()]);
-  return { summaries, records, standings };
-}
-
-const assembled = ({ summaries, records, standings }: Stored): Squad => ({
-  sessions: summaries,
-  members: squadOf(summaries, records, standings),
-});
-
 /** All sessions and everybody in them, as far as it is known without measuring. */
-export const readSquad = async (): Promise<Squad> => assembled(await stored());
+export async function readSquad(): Promise<Squad> {
+  await whenStored();
+  const [sessions, records, standings] = await Promise.all([listSessions(), allAthletes(), allStandings()]);
+  return { sessions, members: squadOf(sessions, records, standings), standings };
+}
 
 /** How long all sessions of one athlete may take, ms. */
 const PATIENCE = 900_000;
@@ -189,17 +180,17 @@ const historyClient = (): WorkerClient<HistoryWorker> =>
 
 /**
  * Measures in a worker how those stand whose sessions have changed, one after the other.
+ * @param squad as it was read last
  * @param signal ends it; what was measured stays
  * @param onStanding told after each: how many are done of how many
  */
 export async function refreshStandings(
+  squad: Squad,
   signal: AbortSignal,
   onStanding: (done: number, all: number) => void,
 ): Promise<void> {
-  await whenStored();
-  const { summaries, standings } = await stored();
-  const { stale, gone } = staleStandings(summaries, standings);
-  await deleteStandings(gone);
+  const { stale, gone } = staleStandings(squad.sessions, squad.standings);
+  if (gone.length > 0) await deleteStandings(gone);
   if (stale.length === 0 || signal.aborted) return;
   let client = historyClient();
   try {

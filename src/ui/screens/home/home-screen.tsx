@@ -41,14 +41,15 @@ export function HomeScreen(): ReactNode {
     running.current?.abort();
     const { signal } = (running.current = new AbortController());
     let shownAt = -Infinity;
-    const show = async (): Promise<void> => {
+    const show = async (): Promise<Squad> => {
       shownAt = performance.now();
       const read = await readSquad();
       if (!signal.aborted) setSquad(read);
+      return read;
     };
     void show()
-      .then(() =>
-        refreshStandings(signal, (done, all) => {
+      .then((read) =>
+        refreshStandings(read, signal, (done, all) => {
           if (signal.aborted) return;
           setMeasuring(done < all ? { done, all } : null);
           // Hundreds of athletes in a row are not read anew for each.
