@@ -27,7 +27,6 @@ function claimHugeSize(whole: string, name: string): void {
 
 test.describe('files that are not what they should be', () => {
   test.beforeAll(() => {
-    test.setTimeout(240_000);
     mkdirSync(folder, { recursive: true });
     const behind = makeCodedClip(folder, {
       file: 'whole.mp4',
@@ -99,7 +98,6 @@ test.describe('files that are not what they should be', () => {
     page,
     baseURL,
   }) => {
-    test.setTimeout(240_000);
     const errors = watchErrors(page);
     await createSession(page, baseURL!, 'Broken');
     await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'Sela Orr' });

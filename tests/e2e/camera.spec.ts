@@ -17,7 +17,6 @@ test('moments of a camera that pans are proposed after its motion is taken out, 
   page,
   baseURL,
 }) => {
-  test.setTimeout(240_000);
   await page.goto(baseURL!);
   await page.getByLabel('Name').fill('Panned walk');
   await page.getByRole('combobox', { name: 'Movement' }).click();
@@ -29,7 +28,7 @@ test('moments of a camera that pans are proposed after its motion is taken out, 
   await page.getByLabel('Setting').click();
   await page.getByRole('option', { name: 'Fast' }).click();
   await page.getByRole('button', { name: 'Detect points of the athlete' }).click();
-  await expect(page.getByText(/Points detected on/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText(/Points detected on/)).toBeVisible();
   await goToStep(page, 'Moments');
   const truth = JSON.parse(
     readFileSync(clipFile('walk-side-athlete-pans').replace('.webm', '.truth.json'), 'utf8'),
@@ -56,7 +55,7 @@ test('a camera that follows is noticed and taken out: contacts are proposed, pat
   await page.getByRole('option', { name: 'Fast' }).click();
   await page.getByRole('button', { name: 'Detect points of the athlete' }).click();
   const camera = page.getByText(/^Camera of the athlete: follows over 0\.\d+ of the picture’s width/);
-  await expect(camera).toBeVisible({ timeout: 120_000 });
+  await expect(camera).toBeVisible();
 
   await expect(page.getByText(/taken out of the points by the background.*body height from end to end/)).toBeVisible();
 
@@ -67,9 +66,7 @@ test('a camera that follows is noticed and taken out: contacts are proposed, pat
 
   await goToStep(page, 'Moments');
   // Contacts need the ground: they are proposed once the camera is taken out, as the points come.
-  await expect(page.getByRole('button', { name: 'Unmark front foot contact in athlete' })).toBeVisible({
-    timeout: 120_000,
-  });
+  await expect(page.getByRole('button', { name: 'Unmark front foot contact in athlete' })).toBeVisible();
   await goToStep(page, 'Measure');
   await page.getByRole('button', { name: 'It stood still' }).click();
   await expect(camera).toHaveCount(0);

@@ -46,7 +46,6 @@ test('clips keep their sound: drawn, heard, a moment set on it, and cameras join
   page,
   baseURL,
 }) => {
-  test.setTimeout(150_000);
   const errors = watchErrors(page);
   // What plays is no element of the page.
   await page.addInitScript(() => {

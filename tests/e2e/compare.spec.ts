@@ -91,7 +91,6 @@ test('a hurdler: close to the hurdle, long in the air; what follows hangs under 
 });
 
 test('every way to compare opens on every demo, without serious accessibility findings on one', async ({ page }) => {
-  test.setTimeout(300_000);
   const errors = watchErrors(page);
   const findings: string[] = [];
   for (const [which, scan] of [

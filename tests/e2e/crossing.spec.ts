@@ -39,7 +39,6 @@ function boxOf(pixels: Pixels, frame: number): { frame: number; x: number; y: nu
 test.describe('two people who cross', () => {
   let served: Awaited<ReturnType<typeof serveHarness>>;
   test.beforeAll(async () => {
-    test.setTimeout(240_000);
     served = await serveHarness(folder, true);
   });
   test.afterAll(() => served.stop());
@@ -52,7 +51,6 @@ test.describe('two people who cross', () => {
     test(`${clip}${who}: the one who was chosen is the one who is followed, before, behind and after the other`, async ({
       page,
     }) => {
-      test.setTimeout(240_000);
       const [own, beside] = [truthOf(clip + who), truthOf(clip + other)];
       await page.goto(served.address);
       const { detections } = await page.evaluate(([address, box]) => harness.find(address, 'fast', { person: box }), [

@@ -29,7 +29,6 @@ test('the demo opens in one step on the bench, with both clips, points and readi
 });
 
 test('every screen is free of serious accessibility findings', async ({ page }) => {
-  test.setTimeout(240_000);
   await page.goto('/');
   const findings = [...(await seriousFindings(page, 'Home'))];
   await openDemo(page);
@@ -148,7 +147,7 @@ test('the athlete\u2019s page is one side of paper, with both pictures of every 
     const corrections = page.getByTestId('athlete-correction');
     const count = await corrections.count();
     expect(count).toBeGreaterThanOrEqual(1);
-    await expect(page.getByTestId('athlete-still')).toHaveCount(2 * count, { timeout: 30_000 });
+    await expect(page.getByTestId('athlete-still')).toHaveCount(2 * count);
     await expect(page.getByTestId('athlete-page')).not.toContainText(/\u00b1|%ht/);
     const paper = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
     expect(paper.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);

@@ -146,7 +146,6 @@ test('two files to readings with confirmed moments in at most twenty acts, one m
   page,
   baseURL,
 }) => {
-  test.setTimeout(300_000);
   const acts = await begin(
     page,
     baseURL!,

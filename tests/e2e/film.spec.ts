@@ -16,7 +16,7 @@ const choose = async (page: Page, label: string, option: string): Promise<void> 
   await page.getByRole('option', { name: option, exact: true }).click();
 };
 async function make(page: Page, file: string, meanwhile = async (): Promise<void> => undefined): Promise<void> {
-  const download = page.waitForEvent('download', { timeout: 120_000 });
+  const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Make the film' }).click();
   await meanwhile();
   await (await download).saveAs(file);
@@ -76,7 +76,6 @@ const AMBER = [0xff, 0xb4, 0x54] as const;
 const BLUE = [0x9c, 0xc9, 0xff] as const;
 
 test('a film of both performers stands still at every moment, each with its lines', async ({ page }, info) => {
-  test.setTimeout(150_000);
   const errors = watchErrors(page);
   await openDialog(page);
   await choose(page, 'Speed', 'full');
@@ -128,7 +127,6 @@ test('every picture of a film holds the frame of its time, of both clips, whatev
   page,
   baseURL,
 }, info) => {
-  test.setTimeout(150_000);
   const files = [fixtureClip('coded-vp9-120.webm'), fixtureClip('coded-h264-variable.mp4')] as const;
   await createSession(page, baseURL!, 'Numbered');
   await addClip(page, 'athlete', files[0], { name: 'Sela Orr' });
@@ -173,7 +171,6 @@ test('every picture of a film holds the frame of its time, of both clips, whatev
 });
 
 test('as MP4, without stops and lines; and one that is cancelled leaves no file', async ({ page }, info) => {
-  test.setTimeout(150_000);
   await openDialog(page);
   await choose(page, 'Speed', 'full');
   await choose(page, 'At each moment', 'no stop');

@@ -46,7 +46,6 @@ const endedAfterOne = (out: string, ...more: string[]): Promise<void> =>
 test('points of many clips from a terminal: two shards, ended and resumed, are one run; they are the browser’s', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
   const [whole, parts] = [path.join(folder, 'whole'), path.join(folder, 'parts')];
   const all = find(whole);
   expect(all.said).toContain('3 of 3 clips done');

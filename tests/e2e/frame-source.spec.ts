@@ -25,7 +25,6 @@ function walk(frames: number, visits: number, roll: () => number): number[] {
 test.describe('frames of any clip', () => {
   let served: Awaited<ReturnType<typeof serveHarness>>;
   test.beforeAll(async () => {
-    test.setTimeout(300_000);
     for (const clip of CODED_CLIPS) makeCodedClip(folder, clip);
     served = await serveHarness(folder);
   });
@@ -34,7 +33,6 @@ test.describe('frames of any clip', () => {
   const each = Math.ceil(VISITS / CODED_CLIPS.length);
   CODED_CLIPS.forEach((clip, n) => {
     test(`${clip.file}: ${each} random steps and jumps, 0 wrong pictures`, async ({ page }) => {
-      test.setTimeout(180_000);
       await page.goto(served.address);
       const address = `/demo-data/${clip.file}`;
       const opened = await page.evaluate((a) => harness.open(a), address);

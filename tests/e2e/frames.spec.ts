@@ -17,7 +17,6 @@ async function shownBoth(page: Page): Promise<{ frames: Record<Role, number>; co
 }
 
 test('300 random jumps and steps in both directions show 0 wrong pictures', async ({ page, baseURL }) => {
-  test.setTimeout(240_000);
   await createSession(page, baseURL!, 'Coded');
   await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'Constant rate' });
   await addClip(page, 'reference', fixtureClip('coded-h264-variable.mp4'), { name: 'Variable rate' });
@@ -81,7 +80,7 @@ test('playing never shows two frames that do not belong together', async ({ page
     pairs.push([athlete, reference]);
     return seen.add(athlete!).size;
   };
-  await expect.poll(hint, { intervals: [5], timeout: 45_000 }).toBeGreaterThan(10);
+  await expect.poll(hint, { intervals: [5] }).toBeGreaterThan(10);
   await page.keyboard.press('Space');
   expect(pairs.filter(([athlete, reference]) => athlete === null || athlete !== reference)).toEqual([]);
 });

@@ -49,7 +49,6 @@ const measuresOf = (csv: string): MeasureRow[] =>
   Papa.parse<MeasureRow>(csv, { header: true, skipEmptyLines: true }).data.filter((row) => row.row === 'measure');
 
 test('two files in, three corrections out: the planted differences are found, and nothing else', async () => {
-  test.setTimeout(1_500_000);
   const userData = await mkdtemp(path.join(tmpdir(), 'falcon-'));
   const server = await startServer();
   let browser = await openBrowser(userData);

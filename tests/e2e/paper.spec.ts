@@ -36,7 +36,7 @@ test('a coach\u2019s report is a PDF of at most four pages, with both pictures o
     const report = page.getByTestId('report');
     const corrections = await report.getByTestId('report-correction').count();
     expect(corrections).toBeGreaterThanOrEqual(1);
-    await expect(report.getByTestId('athlete-still')).toHaveCount(2 * corrections, { timeout: 30_000 });
+    await expect(report.getByTestId('athlete-still')).toHaveCount(2 * corrections);
     await expect(report.getByRole('heading', { name: 'Measures' })).toHaveCount(0);
     await expect(report.getByTestId('cautions')).toBeVisible();
     const file = await savedPdf(page);

@@ -125,12 +125,10 @@ export function codesOf(file: string, room: Box, pane: Box): (number | null)[] {
 export async function untilStepped(page: Page, times: number): Promise<void> {
   await page.waitForTimeout(9000);
   await expect
-    .poll(
-      () =>
-        page.evaluate(
-          () => (window as unknown as { heard: Heard[] }).heard.filter(({ stepped }) => stepped !== null).length,
-        ),
-      { timeout: 60_000 },
+    .poll(() =>
+      page.evaluate(
+        () => (window as unknown as { heard: Heard[] }).heard.filter(({ stepped }) => stepped !== null).length,
+      ),
     )
     .toBeGreaterThanOrEqual(times);
 }

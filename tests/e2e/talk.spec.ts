@@ -22,7 +22,6 @@ test('talking over the pictures becomes one video: steps and voice within a pict
   page,
   baseURL,
 }, info) => {
-  test.setTimeout(240_000);
   const errors = watchErrors(page);
   await stepAtTones(page);
   await createSession(page, baseURL!, 'Talked over');
@@ -60,7 +59,7 @@ test('talking over the pictures becomes one video: steps and voice within a pict
     void file.saveAs(to).then(() => files.push(to));
   });
   await talk.getByRole('button', { name: /^Make the video/ }).click();
-  await expect.poll(() => files.length, { timeout: 150_000 }).toBe(3);
+  await expect.poll(() => files.length).toBe(3);
   const video = files.find((name) => /\.(webm|mp4)$/.test(name))!;
   expect(execFileSync('ffmpeg', ['-v', 'warning', '-i', video, '-f', 'null', '-'], { encoding: 'utf8' })).toBe('');
   const input = new Input({ source: new FilePathSource(video), formats: ALL_FORMATS });
@@ -138,7 +137,6 @@ test('talking over the pictures becomes one video: steps and voice within a pict
 });
 
 test('a page that ends while somebody talks keeps what was recorded', async ({ page, baseURL }) => {
-  test.setTimeout(240_000);
   await createSession(page, baseURL!, 'Cut off');
   await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'Sela Orr' });
   await goToStep(page, 'Review');
@@ -146,9 +144,7 @@ test('a page that ends while somebody talks keeps what was recorded', async ({ p
   await page.keyboard.press('r');
   const talk = page.getByRole('region', { name: 'Talk' });
   await expect(talk.getByRole('button', { name: 'Pause (R)' })).toBeVisible();
-  await expect
-    .poll(() => page.evaluate(() => localStorage.getItem('proud-falcon-talking')), { timeout: 60_000 })
-    .not.toBeNull();
+  await expect.poll(() => page.evaluate(() => localStorage.getItem('proud-falcon-talking'))).not.toBeNull();
   await page.reload();
   await expect(page.getByText(/The page ended while you talked/)).toBeVisible();
   await page.getByRole('button', { name: 'Talk', exact: true }).click();

@@ -13,7 +13,6 @@ for (const { movement, clips, travel, moments } of [
   test(`${movement}: files in, points detected with moments proposed, compared, decided, reported`, async ({
     page,
   }) => {
-    test.setTimeout(240_000);
     const errors = watchErrors(page);
     await page.goto('/');
     await page.getByLabel('Name').fill(movement);
@@ -56,7 +55,7 @@ for (const { movement, clips, travel, moments } of [
     await goToStep(page, 'Decide');
     await expect(page.getByTestId('proposed').first()).toBeVisible();
     await goToStep(page, 'Report');
-    await expect(page.getByTestId('still')).toHaveCount(2 * moments, { timeout: 60_000 });
+    await expect(page.getByTestId('still')).toHaveCount(2 * moments);
     await expect(page.getByTestId('report')).toContainText('Looks tidy at full speed.');
     await expect(page.getByTestId('report-correction').first()).toContainText('First:');
     await expect(page.getByTestId('cautions')).toContainText('not a diagnosis');
