@@ -3,8 +3,10 @@ export interface Overlap {
   readonly samples: number;
   /** Variance of either curve, unit squared. */
   readonly variances: readonly [number, number];
-  /** Sum of the products of both curves' rates of change, unit squared per second squared: noise of neither is in it. */
-  readonly slopes: number;
+  /** Sums of the squares of either curve's rate of change, unit squared per second squared: noise is in them. */
+  readonly slopes: readonly [number, number];
+  /** Sum of the products of both rates: noise of neither is in it. */
+  readonly commonSlopes: number;
 }
 
 /** How alike two performers of a crew move, and who is ahead. */
@@ -40,7 +42,8 @@ export function congruenceOf(
   const known = (series: Float64Array): number => series.reduce((n, v) => (Number.isNaN(v) ? n : n + 1), 0);
   const least = Math.max(3, LEAST_OVERLAP * Math.min(known(first), known(second)));
   const at = (shift: number): { r: number; rms: number; overlap: Overlap } | null => {
-    let [n, sa, sb, saa, sbb, sab, slopes] = [0, 0, 0, 0, 0, 0, 0];
+    let [n, sa, sb, saa, sbb, sab] = [0, 0, 0, 0, 0, 0];
+    let [ownSlopes, otherSlopes, commonSlopes] = [0, 0, 0];
     for (let i = 0; i < first.length; i++) {
       const [a, b] = [first[i]!, second[i + shift]];
       if (b === undefined || Number.isNaN(a) || Number.isNaN(b)) continue;
@@ -50,8 +53,11 @@ export function congruenceOf(
       saa += a * a;
       sbb += b * b;
       sab += a * b;
-      const rates = (first[i + 1]! - a) * (second[i + shift + 1]! - b);
-      if (!Number.isNaN(rates)) slopes += rates / interval ** 2;
+      const [rate, otherRate] = [(first[i + 1]! - a) / interval, (second[i + shift + 1]! - b) / interval];
+      if (Number.isNaN(rate * otherRate)) continue;
+      ownSlopes += rate * rate;
+      otherSlopes += otherRate * otherRate;
+      commonSlopes += rate * otherRate;
     }
     if (n < least) return null;
     const [va, vb] = [saa - (sa * sa) / n, sbb - (sb * sb) / n];
@@ -59,7 +65,7 @@ export function congruenceOf(
     return {
       r: (sab - (sa * sb) / n) / Math.sqrt(va * vb),
       rms: Math.sqrt(Math.max(0, saa - 2 * sab + sbb) / n),
-      overlap: { samples: n, variances: [va / n, vb / n], slopes },
+      overlap: { samples: n, variances: [va / n, vb / n], slopes: [ownSlopes, otherSlopes], commonSlopes },
     };
   };
   const looked = Array.from({ length: 2 * reach + 1 }, (_, k) => {

@@ -9,12 +9,12 @@ import { SYNCHRONY_TIMES, synchronyOfCurves, synchronyWith, type CurveRound, typ
 const CUTOFF = 10;
 
 /** A joint that bends and stretches once from -0.6 to 0.8 s, so much later; nothing is known outside of it. */
-const swing = (later: number): Float64Array =>
+const swing = (later: number, before = 0.4): Float64Array =>
   SYNCHRONY_TIMES.map((t) => {
     const s = t - later;
     return s < -0.6 || s > 0.8
       ? NaN
-      : Math.exp(-(((s - 0.1) / 0.15) ** 2)) + 0.4 * Math.exp(-(((s + 0.25) / 0.1) ** 2));
+      : Math.exp(-(((s - 0.1) / 0.15) ** 2)) + before * Math.exp(-(((s + 0.25) / 0.1) ** 2));
   });
 
 /** Noise as smoothing leaves it, with unit deviation. */
@@ -57,6 +57,33 @@ describe('the synchrony of two performers', () => {
     const spread = Math.sqrt(runs.reduce((sum, { lag }) => sum + (lag!.value - 0.043) ** 2, 0) / runs.length);
     expect(runs[0]!.lag!.sd / spread).toBeGreaterThan(0.7);
     expect(runs[0]!.lag!.sd / spread).toBeLessThan(1.5);
+  });
+
+  describe('the lag of two curves', () => {
+    const roll = normals(11);
+    const errors = Array.from({ length: 300 }, () => smoothNoise(roll));
+    const noisy = (curve: Float64Array, noise: number, draw: number): CurveRound =>
+      round(
+        curve.map((v, i) => v + noise * errors[draw]![i]!),
+        noise,
+      );
+
+    it.each([
+      ['another shape', 0.06, -0.3],
+      ['much noise', 0.12, 0.4],
+      ['another shape and much noise', 0.12, 0.1],
+    ])('of %s lies in its 95 %% interval', (_, noise, before) => {
+      const [first, second] = [swing(0), swing(0.043, before)];
+      const clean = synchronyOfCurves(round(first, 0), round(second, 0), NO_EVENT)!.lag!.value;
+      const lags = Array.from(
+        { length: 150 },
+        (_, n) => synchronyOfCurves(noisy(first, noise, 2 * n), noisy(second, noise, 2 * n + 1), NO_EVENT)!.lag,
+      ).filter((lag) => lag !== null);
+      expect(lags.length).toBeGreaterThan(100);
+      const held = lags.filter(({ value, sd }) => Math.abs(value - clean) <= COVERAGE_95 * sd).length / lags.length;
+      expect(held).toBeGreaterThan(0.9);
+      expect(held).toBeLessThan(0.985);
+    });
   });
 
   it('has no lag where curves agree at another as well, or hardly at all', () => {

@@ -102,9 +102,11 @@ const onsetSd = ({ slope }: Onset, { random }: CurveRound): number => (Math.SQRT
 
 /**
  * How two curves go together, each number with what the errors of points and of the common event leave open. An error
- * of a curve goes on for a while, so that a curve has as many independent ones as that fits into it: a lag is off by
- * the error over the root of the slopes' squares (the bound of time delay estimation at high signal-to-noise ratio:
- * Carter, *Coherence and time delay estimation*, Proc. IEEE 75, 1987, from memory); correlation and difference by
+ * of a curve goes on for a while, so that a curve has as many independent ones as that fits into it. The lag is where
+ * the integral of both curves' product is largest: an error of the one shifts it by that error times the slope of the
+ * other, over the integral of the slopes' product (first order; for curves of one shape the bound of time delay
+ * estimation: Carter, *Coherence and time delay estimation*, Proc. IEEE 75, 1987, from memory). Slopes are taken as
+ * they are read, noise and all, so that errors of both together count, too. Correlation and difference follow by
  * first-order propagation, and by what noise takes from the one and adds to the other.
  * @param aligned standard deviation of the common event, seconds
  * @param alike whether what is systematic is the same in both
@@ -121,7 +123,8 @@ export function synchronyOfCurves(
   const goesOn = Math.max(first.goesOn, second.goesOn);
   const noise = first.random ** 2 + second.random ** 2;
   const time = overlap.samples / RATE;
-  const slopes = Math.max(0, overlap.slopes / RATE);
+  const shift = first.random ** 2 * overlap.slopes[1] + second.random ** 2 * overlap.slopes[0];
+  const lagSd = Math.sqrt(goesOn * RATE * shift) / Math.max(0, overlap.commonSlopes);
   const ratio = first.random ** 2 / overlap.variances[0] + second.random ** 2 / overlap.variances[1];
   const random = (noise * goesOn) / time;
   const [begins, alsoBegins] = [onsetOf(first.values, 1 / RATE), onsetOf(second.values, 1 / RATE)];
@@ -134,7 +137,7 @@ export function synchronyOfCurves(
     Math.abs(lag) < MOST_LAG - 1 / RATE &&
     (rival === null || correlation - rival >= CLEARLY * correlationSd);
   return {
-    lag: isClear ? { value: lag, sd: Math.hypot(aligned, Math.sqrt((noise * goesOn) / slopes)) } : null,
+    lag: isClear ? { value: lag, sd: Math.hypot(aligned, lagSd) } : null,
     // Neither goes beyond what it can be: the one not above 1, the other not below 0.
     correlation: { value: correlation, sd: Math.min(correlationSd, (1 - correlation) / COVERAGE_95) },
     difference: {
