@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useState, type ReactNode } from 'react';
 import type { StyleKey } from '../../core/model/slots';
+import { DISPLAY_UNITS, withMinusSign } from '../../core/units';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { TEXT } from '../../text/charts';
 import { LevelTicks } from './level-ticks';
@@ -19,6 +20,8 @@ export interface CurveStripProps {
   readonly moments: readonly { readonly name: string; readonly at: number }[];
   readonly playhead: number | null;
   readonly height: number;
+  /** Says seconds below: for a strip that stands alone. */
+  readonly seconds?: boolean;
   readonly onScrub: (at: number) => void;
 }
 
@@ -58,6 +61,15 @@ export function CurveStrip(props: CurveStripProps): ReactNode {
         {props.title}
       </text>
       <LevelTicks y={y} count={3} from={MARGIN.left} to={width - MARGIN.right} textOf={(t) => `${t}${props.unit}`} />
+      {props.seconds &&
+        x.ticks(8).map((t) => (
+          <g key={t} className="tick">
+            <line x1={x(t)} x2={x(t)} y1={props.height - MARGIN.bottom} y2={props.height - MARGIN.bottom + 3} />
+            <text x={x(t)} y={props.height - 2} textAnchor="middle">
+              {withMinusSign(`${t}${DISPLAY_UNITS.s.suffix}`)}
+            </text>
+          </g>
+        ))}
       {props.moments.map((moment) => (
         <g key={moment.name} className="moment">
           <title>{moment.name}</title>

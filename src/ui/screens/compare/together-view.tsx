@@ -125,6 +125,7 @@ export function TogetherView({ derived }: { readonly derived: Derived }): ReactN
           moments={[{ name: movement.moments.find((m) => m.id === at)!.name, at: 0 }]}
           playhead={0}
           height={190}
+          seconds
           onScrub={() => undefined}
         />
       )}
