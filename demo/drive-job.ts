@@ -73,7 +73,7 @@ export async function addClip(
   await chooseOption(page, card.getByRole('combobox', { name: 'Moves in the picture' }), goes);
   await card.getByLabel('Consent to film and analyse is given').check();
   await card.getByRole('button', { name: `Use as ${role}` }).click();
-  await expect(card.getByRole('button', { name: `Use as ${role}` })).toHaveCount(0, { timeout: 20_000 });
+  await expect(card.getByRole('button', { name: `Use as ${role}` })).toHaveCount(0);
 }
 
 export const goToStep = async (page: Page, step: string): Promise<void> => {

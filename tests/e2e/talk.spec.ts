@@ -68,8 +68,10 @@ test('talking over the pictures becomes one video: steps and voice within a pict
 
   const codes = codesOf(video, room, pane);
   expect(codes.filter((code) => code === null)).toEqual([]);
-  // In order, none left out.
-  expect([...new Set(codes)]).toEqual(Array.from({ length: last + 1 - codes[0]! }, (_, i) => codes[0]! + i));
+  // In order, none left out; a step in the very moment of the stop may have come too late for its picture.
+  const shown = [...new Set(codes)];
+  expect(shown).toEqual(Array.from(shown, (_, i) => codes[0]! + i));
+  expect(last - shown.at(-1)!).toBeLessThanOrEqual(1);
   // Each step as long after its tone as it was on the screen.
   const tones = tonesOf(video);
   const changes = codes.flatMap((code, i) => (i > 0 && code !== codes[i - 1] ? [i / 30] : []));

@@ -2,22 +2,27 @@
 const REACH = { seconds: 0.04, least: 3, most: 6 } as const;
 const ROUNDS = 6;
 
-/** Weighted quadratic through samples at offsets -n..n, evaluated at 0; NaN where too few samples carry weight. */
-function quadraticAtZero(offsets: readonly number[], values: readonly number[], weights: readonly number[]): number {
-  // Normal equations of a + b t + c t^2; only a is wanted (Cramer's rule).
+/**
+ * Weighted quadratic through the samples `near` a frame (offsets from it), evaluated at the frame; NaN where too few
+ * samples carry weight.
+ */
+function quadraticAt(frame: number, near: readonly number[], values: Float64Array, weights: Float64Array): number {
+  // Normal equations of a + b t + c t^2; only a is wanted (Cramer's rule). A loop without callbacks: this is most of
+  // the work of preparing a trial.
   let [s0, s1, s2, s3, s4, y0, y1, y2] = [0, 0, 0, 0, 0, 0, 0, 0];
-  offsets.forEach((t, i) => {
-    const w = weights[i]!;
-    const v = values[i]!;
+  for (let k = 0; k < near.length; k++) {
+    const t = near[k]!;
+    const w = weights[frame + t]!;
+    const v = values[frame + t]!;
     s0 += w;
     s1 += w * t;
     s2 += w * t * t;
-    s3 += w * t ** 3;
-    s4 += w * t ** 4;
+    s3 += w * (t * t * t);
+    s4 += w * (t * t * t * t);
     y0 += w * v;
     y1 += w * t * v;
     y2 += w * t * t * v;
-  });
+  }
   const determinant = s0 * (s2 * s4 - s3 * s3) - s1 * (s1 * s4 - s2 * s3) + s2 * (s1 * s3 - s2 * s2);
   if (Math.abs(determinant) < 1e-9) return NaN;
   return (y0 * (s2 * s4 - s3 * s3) - s1 * (y1 * s4 - y2 * s3) + s2 * (y1 * s3 - y2 * s2)) / determinant;
@@ -25,11 +30,11 @@ function quadraticAtZero(offsets: readonly number[], values: readonly number[], 
 
 /** Median of the present values among the neighbours of a frame. */
 function localMedian(values: Float64Array, i: number, reach: number): number {
-  const near: number[] = [];
-  for (let k = Math.max(0, i - reach); k <= Math.min(values.length - 1, i + reach); k++)
-    if (!Number.isNaN(values[k]!)) near.push(values[k]!);
-  near.sort((a, b) => a - b);
-  return near[near.length >> 1] ?? NaN;
+  // Sorted, what is not a number comes last.
+  const near = values.slice(Math.max(0, i - reach), i + reach + 1).sort();
+  let present = near.length;
+  while (present > 0 && Number.isNaN(near[present - 1]!)) present--;
+  return present === 0 ? NaN : near[present >> 1]!;
 }
 
 /**
@@ -56,17 +61,8 @@ export function findOutliers(x: Float64Array, y: Float64Array, limit: number, ra
       const near = neighbours[i];
       residuals[i] = NaN;
       if (!near || Number.isNaN(x[i]!)) continue;
-      const weights = near.map((k) => trust[i + k]!);
-      const cx = quadraticAtZero(
-        near,
-        near.map((k) => x[i + k]!),
-        weights,
-      );
-      const cy = quadraticAtZero(
-        near,
-        near.map((k) => y[i + k]!),
-        weights,
-      );
+      const cx = quadraticAt(i, near, x, trust);
+      const cy = quadraticAt(i, near, y, trust);
       residuals[i] = Math.hypot(x[i]! - cx, y[i]! - cy);
     }
     // Robust weights only ever move a fit away from a far sample: where none is far there is nothing to find.

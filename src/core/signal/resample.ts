@@ -22,11 +22,17 @@ export function interpolateLinear(times: Float64Array, samples: Float64Array, at
  * times to a millisecond make a plain median wrong (8, 8, 9 for 120 per second); pauses would make a plain mean wrong.
  */
 export function typicalInterval(times: Float64Array): number {
-  const gaps = Array.from({ length: times.length - 1 }, (_, i) => times[i + 1]! - times[i]!).sort((a, b) => a - b);
+  const gaps = times.slice(1).map((time, i) => time - times[i]!);
+  gaps.sort();
   const median = gaps[gaps.length >> 1];
   if (median === undefined) return NaN;
-  const usual = gaps.filter((gap) => gap >= median / 1.5 && gap <= median * 1.5);
-  return usual.reduce((sum, gap) => sum + gap, 0) / usual.length;
+  let [sum, count] = [0, 0];
+  for (const gap of gaps) {
+    if (gap < median / 1.5 || gap > median * 1.5) continue;
+    sum += gap;
+    count++;
+  }
+  return sum / count;
 }
 
 /** Whether all intervals are within `tolerance` (a share) of the usual one. */
