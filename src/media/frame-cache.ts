@@ -17,6 +17,8 @@ const HELD_BACK = 6;
 const DRAWING_TIME = 25;
 /** Frames handed to the decoder before waiting for it. */
 const QUEUE = 8;
+/** Frames that somebody who goes on in order leaves out at most: a film of a fast clip shows every fourth. */
+const STRIDE = 8;
 /** Reading ahead begins at least this many frames before the edge of a group. */
 const READ_AHEAD = 24;
 
@@ -71,7 +73,7 @@ export class FrameCache {
     const last = this.index.frameTimes.length - 1;
     if (!Number.isInteger(i) || i < 0 || i > last) return fail('out-of-range', TEXT.thereIsNoFrameClip(i, last));
     this.direction = Math.sign(i - this.wanted) || this.direction;
-    const stepping = Math.abs(i - this.wanted) <= 2;
+    const stepping = Math.abs(i - this.wanted) <= STRIDE;
     this.wanted = i;
     this.askedAt = performance.now();
     for (let attempt = 0; !this.kept.frames.has(i); attempt++) {

@@ -158,17 +158,20 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
   return done;
 }
 
-/** What stands on the canvas is the next picture. */
+/** The picture that the encoder was given last, until it has room for another. */
+let encoding: Promise<Result<null, FilmIssue>> = Promise.resolve(ok(null));
+
+/**
+ * What stands on the canvas is the next picture. It is taken at once, so that the picture after it can be painted while
+ * the encoder is busy with it; resolves once the picture before has found room.
+ */
 async function encodePicture(): Promise<Result<null, FilmIssue>> {
   if (!open) return fail('not-open', TEXT.filmWasNotBegun);
   const { source } = open;
-  // The canvas is taken at once, and the next picture may be asked for while the encoder is still busy with this one.
   const number = open.written++;
-  try {
-    await source.add(number / FILM_RATE, 1 / FILM_RATE);
-  } catch (error) {
-    return stopped(error);
-  }
+  const room = await encoding;
+  if (!room.ok) return room;
+  encoding = source.add(number / FILM_RATE, 1 / FILM_RATE).then(() => ok(null), stopped);
   return ok(null);
 }
 
@@ -259,6 +262,8 @@ const filmWorker = {
   async end(): Promise<Result<Blob, FilmIssue>> {
     if (!open) return fail('not-open', TEXT.filmWasNotBegun);
     const { output, opening } = open;
+    const last = await encoding;
+    if (!last.ok) return last;
     await output.finalize();
     open = null;
     return ok(new Blob([output.target.buffer!], { type: `video/${opening.format}` }));

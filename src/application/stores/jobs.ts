@@ -23,17 +23,26 @@ export interface JobHandle {
   readonly end: () => void;
 }
 
+/** Progress is shown this often at most, ms: to draw it for every picture takes time from the work. */
+const SHOWN_EVERY = 100;
+
 export function startJob(id: string, label: string): JobHandle {
   const controller = new AbortController();
   const now = performance.now();
   const cancel = (): void => controller.abort();
   const job: Job = { id, label, done: 0, all: 0, startedAt: now, heardAt: now, waitsFor: null, cancel };
+  let shownAt = -Infinity;
   const change = (part: Partial<Job>): void =>
     useJobs.setState((state) => ({ jobs: state.jobs.map((j) => (j.id === id ? { ...j, ...part } : j)) }));
   useJobs.setState((state) => ({ jobs: [...state.jobs.filter((j) => j.id !== id), job] }));
   return {
     signal: controller.signal,
-    progress: (done, all) => change({ done, all, heardAt: performance.now() }),
+    progress: (done, all) => {
+      const heardAt = performance.now();
+      if (done < all && heardAt - shownAt < SHOWN_EVERY) return;
+      shownAt = heardAt;
+      change({ done, all, heardAt });
+    },
     waitsFor: (what) => change({ waitsFor: what }),
     end: () => useJobs.setState((state) => ({ jobs: state.jobs.filter((j) => j.id !== id) })),
   };
