@@ -60,6 +60,21 @@ test('whoever films gets half a page: where the camera stands, how it is set, an
   ).toHaveText(/^±\d+$/);
   await plan.getByLabel('Distance, metres').fill('14');
   await plan.getByLabel('Distance, metres').blur();
+  // A turn is seen by no camera alone: with a second one it is, and where that one must not stand is said.
+  const turn = plan.getByRole('row', { name: /^Shoulder counter-rotation/ });
+  await expect(turn).not.toContainText('±');
+  await plan.getByLabel('Second camera', { exact: true }).check();
+  await expect(turn).toContainText(/±\d+.*in space, from both cameras/);
+  await expect(plan.getByText('It stands straight ahead')).toHaveCount(0);
+  const second = plan.getByRole('slider', { name: /^Second camera/ });
+  await expect(second).toHaveAttribute('aria-valuetext', '14.0 metres away, 70 degrees from the first');
+  await second.focus();
+  for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
+  await expect(plan.getByText('It stands straight ahead')).toBeVisible();
+  await expect(turn).toContainText(/±\d+.*in space, from both cameras/);
+  expect(await seriousFindings(page, 'Plan of two cameras')).toEqual([]);
+  await plan.getByLabel('Degrees from the first').fill('65');
+  await plan.getByLabel('Degrees from the first').blur();
   await plan.getByRole('button', { name: 'Done' }).click();
   await goToStep(page, 'Report');
   await page.getByRole('button', { name: 'For whoever films' }).click();
@@ -67,6 +82,8 @@ test('whoever films gets half a page: where the camera stands, how it is set, an
   await expect(sheet).toContainText('14.0 m away, square to the movement');
   await expect(sheet).toContainText('120 frames a second');
   await expect(sheet).toContainText(/Shutter 1\/\d+ s or shorter/);
+  await expect(sheet).toContainText('Second camera: 14.0 m away, 65 degrees round from the first');
+  await expect(sheet.getByRole('row', { name: /^Shoulder counter-rotation/ })).toContainText('±');
   // What is worked on comes first.
   await expect(sheet.getByRole('row').nth(1)).toContainText('Front knee');
   expect(await seriousFindings(page, 'For whoever films')).toEqual([]);

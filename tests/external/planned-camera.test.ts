@@ -51,7 +51,7 @@ test.each(MOVEMENTS)('%s: planned as it was filmed, measures expect the error th
     const { clip } = pair.found;
     const found = centred({ ...pair.found, clip: { ...clip, view: { ...clip.view, offPlaneDegrees: 0 } } });
     const plan = planOf(found);
-    const ratios = plannedErrors(movementOf(movementId)!.measures, found, plan, asFilmed(found, plan)).flatMap(
+    const ratios = plannedErrors(movementOf(movementId)!.measures, found, plan, [asFilmed(found, plan)]).flatMap(
       (planned) => {
         const stated = evaluateMeasure(planned.measure, found);
         return stated.measurable && planned.plusMinus !== null && planned.plusMinus > 0
@@ -71,7 +71,7 @@ test('twice the frames halve the error of a duration, a camera beside the plane 
   const plan = planOf(bowler);
   const planned = (change: Partial<CameraPlan>, id: string): PlannedError => {
     const changed = { ...plan, ...change };
-    return plannedErrors([measure(id)], bowler, changed, asFilmed(bowler, changed))[0]!;
+    return plannedErrors([measure(id)], bowler, changed, [asFilmed(bowler, changed)])[0]!;
   };
   const at = (change: Partial<CameraPlan>, id: string): number => planned(change, id).plusMinus!;
   const duration = pace.measures.find((m) => m.kind === 'duration')!.id;

@@ -16,5 +16,15 @@ export const cameraPlanSchema = z.object({
   offPlane: z.number().min(-90).max(90),
   /** Standing height of the performer, metres. */
   stature: z.number().min(0.5).max(2.6),
+  /** A second camera with the same lens and rate; null where there is one camera. */
+  second: z
+    .object({
+      /** Degrees round from the first camera towards the front of the performer. */
+      apart: z.number().min(10).max(170),
+      /** From the performer, metres. */
+      distance: z.number().min(0.5).max(500),
+    })
+    .nullable()
+    .default(null),
 });
 export type CameraPlan = z.infer<typeof cameraPlanSchema>;

@@ -2,14 +2,16 @@ import type { CameraPlan } from '../model/camera-plan';
 import type { Trial } from '../trial/trial';
 
 /** Width of the picture to which focal lengths of cameras of any size are referred, millimetres (ISO 12231). */
-const FULL_FRAME = 36;
+export const FULL_FRAME = 36;
 
 /** Pixels of the picture that a metre at the performer takes: a pinhole camera. */
 export const pixelsPerMetre = ({ distance, focal, width }: Pick<CameraPlan, 'distance' | 'focal' | 'width'>): number =>
   (width * focal) / (FULL_FRAME * distance);
 
 /** What the picture shows at the performer, metres. */
-export const metresSeen = (plan: CameraPlan): { readonly width: number; readonly height: number } => ({
+export const metresSeen = (
+  plan: Pick<CameraPlan, 'distance' | 'focal' | 'width' | 'height'>,
+): { readonly width: number; readonly height: number } => ({
   width: plan.width / pixelsPerMetre(plan),
   height: plan.height / pixelsPerMetre(plan),
 });
@@ -40,5 +42,6 @@ export function planOf({ clip, bodyHeight }: Trial): CameraPlan {
     distance: Math.min(500, Math.max(0.5, Math.round(10 * distanceFor(lens, stature, bodyHeight)) / 10)),
     offPlane: clip.view.offPlaneDegrees ?? 0,
     stature,
+    second: null,
   };
 }

@@ -1,3 +1,4 @@
+import { viewOf, type Views } from '../comparison/side';
 import { evaluateMeasure } from '../measures';
 import type { CameraPlan } from '../model/camera-plan';
 import type { Measure } from '../model/measure';
@@ -21,6 +22,8 @@ export interface PlannedError {
   readonly reading: Reading;
   /** Half of the 95 % interval, SI; null where it is not measurable. */
   readonly plusMinus: number | null;
+  /** Whether it is read in space, from two cameras. */
+  readonly inSpace: boolean;
   /** The difference that matters, SI. */
   readonly tolerance: number;
   /** The change of the plan that helps most; null where none helps by a quarter. */
@@ -53,17 +56,18 @@ const toleranceOf = ({ target }: Measure, reading: Reading): number => {
 /**
  * What each measure of a movement would say of its error from a planned camera, by the formulas by which it says it of
  * a clip.
- * @param planned the trial as that camera would give it (`as-filmed`)
+ * @param views the trial as that camera would give it (`as-filmed`), or as two would (`two-cameras`)
  */
 export function plannedErrors(
   measures: readonly Measure[],
   trial: Trial,
   plan: CameraPlan,
-  planned: Trial,
+  views: Views,
 ): readonly PlannedError[] {
   const others = changesOf(plan).map(({ words, plan: changed }) => ({ words, trial: asFilmed(trial, changed) }));
   return measures.map((measure) => {
-    const reading = evaluateMeasure(measure, planned);
+    const view = viewOf(measure, views);
+    const reading = evaluateMeasure(measure, view);
     const plusMinus = plusMinusOf(reading);
     const [best] = others
       .map(({ words, trial: other }) => ({
@@ -76,6 +80,7 @@ export function plannedErrors(
       measure,
       reading,
       plusMinus,
+      inSpace: view.space?.errors !== undefined,
       tolerance: toleranceOf(measure, reading),
       improvement: helps ? best : null,
     };

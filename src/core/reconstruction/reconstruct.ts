@@ -51,6 +51,8 @@ export type SpaceIssue = Issue<
 export interface ReconstructOptions {
   readonly onProgress?: (share: number) => void;
   readonly stopped?: () => boolean;
+  /** The points were made, to plan cameras: how far they are from being those of one body tells nothing of its errors. */
+  readonly made?: boolean;
 }
 
 /** Fewer shared joints or frames do not tell how cameras stand. */
@@ -123,8 +125,8 @@ const azimuthSds = ({ state, covariance, layout }: Adjusted): readonly number[] 
     return covariance ? Math.sqrt(covariance[at * layout.size + at]!) / RADIANS : NaN;
   });
 
-/** Why nothing can be made of cameras that were adjusted; null where it can. */
-function refusalOf(adjusted: Adjusted, misfit: number): Result<never, SpaceIssue> | null {
+/** Why nothing can be made of cameras that were adjusted; null where it can. A misfit of null is not looked at. */
+function refusalOf(adjusted: Adjusted, misfit: number | null): Result<never, SpaceIssue> | null {
   const [main, ...others] = adjusted.state.cameras;
   const apart = others.map(({ rotation }) => degreesBetween(main!.rotation, rotation));
   if (Math.max(...apart.map((d) => Math.min(d, 180 - d))) < LEAST_APART)
@@ -132,7 +134,8 @@ function refusalOf(adjusted: Adjusted, misfit: number): Result<never, SpaceIssue
       'alike-cameras',
       TEXT.camerasLookDegreesApartWhich(apart.map((d) => Math.round(d)).join(' and '), FARTHER),
     );
-  if (!(misfit < MOST_MISFIT)) return fail('misfit', TEXT.pointsOfCamerasAreNot(misfit.toFixed(1), CHECK));
+  if (misfit !== null && !(misfit < MOST_MISFIT))
+    return fail('misfit', TEXT.pointsOfCamerasAreNot(misfit.toFixed(1), CHECK));
   if (!adjusted.covariance || !(Math.min(...azimuthSds(adjusted)) < MOST_AZIMUTH_SD))
     return fail('undetermined', TEXT.movementDoesNotTellHow(FARTHER));
   return null;
@@ -152,7 +155,7 @@ function bodyThrough(
   shared: readonly number[],
   adjusted: Adjusted,
   misfit: number,
-  { onProgress, stopped }: ReconstructOptions,
+  { onProgress, stopped, made = false }: ReconstructOptions,
 ): Result<Body, SpaceIssue> {
   const { state, layout } = adjusted;
   const covariance = adjusted.covariance!;
@@ -171,10 +174,11 @@ function bodyThrough(
   const n = 3 * ids.length;
   const frames = cameras[0]!.clip.times.length;
   const none = new Float32Array(0);
+  const wider = made ? 1 : Math.max(1, misfit) ** 2;
   const covariances: Float32Array[] = Array.from({ length: frames }, () => none);
   for (const [f, frame] of shared.entries()) {
     if (f % 20 === 0) onProgress?.(0.8 + (0.2 * f) / shared.length);
-    covariances[frame] = lowerTriangle(frameCovariance(whole, solved, saw, f, covariance), n, Math.max(1, misfit) ** 2);
+    covariances[frame] = lowerTriangle(frameCovariance(whole, solved, saw, f, covariance), n, wider);
   }
   if (stopped?.()) return fail('cancelled', TEXT.itWasCancelled);
   const spread = (values: Float64Array): Float64Array => {
@@ -237,5 +241,7 @@ export function reconstruct(
   onProgress?.(0.6);
   if (stopped?.()) return fail('cancelled', TEXT.itWasCancelled);
   const misfit = Math.sqrt(adjusted.cost / freedomOf(fine, adjusted.state));
-  return refusalOf(adjusted, misfit) ?? bodyThrough(cameras, ids, shared, adjusted, misfit, options);
+  return (
+    refusalOf(adjusted, options.made ? null : misfit) ?? bodyThrough(cameras, ids, shared, adjusted, misfit, options)
+  );
 }

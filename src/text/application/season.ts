@@ -24,4 +24,7 @@ export const TEXT = {
 
   // taken-trials
   nameNoLongerHasThat: (name: string) => `“${name}” no longer has that clip. Look again.`,
+
+  // two-cameras
+  planningTwoCameras: 'Planning two cameras',
 } as const;

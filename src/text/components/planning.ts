@@ -18,6 +18,11 @@ export const TEXT = {
   now: 'Now',
   mattersFrom: 'Matters from',
   whatWouldHelp: 'What would help',
+  secondCamera: 'Second camera',
+  degreesFromFirst: 'Degrees from the first',
+  itsDistanceMetres: 'Its distance, metres',
+  computingBothCameras: 'What both cameras give together is being computed ...',
+  inSpaceFromBoth: 'in space, from both cameras',
 
   // filming-list
   filmNextTime: 'Film next time',
@@ -27,6 +32,8 @@ export const TEXT = {
     `${distance} metres away, ${offPlane} degrees off the square view`,
   cameraUpAndDownDistance: 'Camera: up and down the distance, left and right the direction',
   cameraWords: (words: string) => `Camera: ${words}`,
+  secondCameraDegreesAndDistance: 'Second camera: up and down the distance, left and right the direction',
+  secondAway: (distance: string, apart: number) => `${distance} metres away, ${apart} degrees from the first`,
   goesTravelsM: (travels: string) => `goes ${travels} m`,
 
   // plan-through-camera
@@ -43,6 +50,11 @@ export const TEXT = {
     'frame.',
   cameraLevelAtHipHeight:
     'Camera level, at hip height, still on a tripod; a known length on the ground in the plane of the movement.',
+  secondCameraStands: (distance: string, apart: number) =>
+    `Second camera: ${distance} m away, ${apart} degrees round from the first towards the performer’s front; same lens ` +
+    'and rate; one instant is seen or heard in both.',
+  secondStandsAhead:
+    'It stands straight ahead, where the performer, or what is thrown, may go: go round to 60 to 75 degrees.',
   neverInLineOfFlight:
     'Never in the line of flight, the landing area or the run-up, no cable across them; no mains beside water, no ' +
     'sun in the lens.',

@@ -1,8 +1,10 @@
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
@@ -48,7 +50,7 @@ interface PlannerProps {
 
 function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
   const planned = usePlannedCamera(derived, trial);
-  const { plan, filmed, errors, takes } = planned;
+  const { plan, filmed, errors, takes, second } = planned;
   const change = (part: Partial<CameraPlan>): void => setCameraPlan({ ...plan, ...part });
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
@@ -62,6 +64,12 @@ function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
           </div>
           <div style={{ display: 'grid', gap: 12 }}>
             <PlanFields plan={plan} onChange={change} />
+            {trial.clip.view.kind === 'side' && <SecondCamera plan={plan} onChange={change} />}
+            {second === 'computing' && (
+              <p role="status" style={{ margin: 0 }}>
+                {TEXT.computingBothCameras}
+              </p>
+            )}
             <PlannedTable derived={derived} errors={errors} />
           </div>
         </div>
@@ -76,31 +84,91 @@ function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
   );
 }
 
-function PlanFields({
-  plan,
-  onChange,
-}: {
+interface FieldsProps {
   readonly plan: CameraPlan;
   readonly onChange: (part: Partial<CameraPlan>) => void;
-}): ReactNode {
-  const number = (key: 'focal' | 'stature' | 'distance' | 'offPlane', label: string, least: number, most: number) => (
+}
+
+interface NumberProps {
+  readonly label: string;
+  readonly value: number;
+  readonly least: number;
+  readonly most: number;
+  readonly onChange: (value: number) => void;
+}
+
+/** A number that is taken once its field is left; one out of its range is put back. */
+function PlanNumber({ label, value, least, most, onChange }: NumberProps): ReactNode {
+  return (
     <TextField
-      key={`${key} ${plan[key]}`}
+      key={value}
       label={label}
       type="number"
-      defaultValue={plan[key]}
+      defaultValue={value}
       onBlur={(event) => {
-        const value = Number(event.target.value);
-        if (event.target.value !== '' && value >= least && value <= most && value !== plan[key])
-          onChange({ [key]: value });
-        else event.target.value = String(plan[key]);
+        const typed = Number(event.target.value);
+        if (event.target.value !== '' && typed >= least && typed <= most && typed !== value) onChange(typed);
+        else event.target.value = String(value);
       }}
+    />
+  );
+}
+
+const COLUMNS = { display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 10, paddingTop: 6 } as const;
+
+/** A second camera by default: out of the way ahead, and far enough round to tell a turn, degrees from the first. */
+const APART = 70;
+
+/** Whether there is a second camera, and where it stands. */
+function SecondCamera({ plan, onChange }: FieldsProps): ReactNode {
+  const { second } = plan;
+  return (
+    <div style={{ ...COLUMNS, alignItems: 'center' }}>
+      <FormControlLabel
+        control={
+          <Checkbox
+            checked={second !== null}
+            onChange={(_, wanted) => onChange({ second: wanted ? { apart: APART, distance: plan.distance } : null })}
+          />
+        }
+        label={TEXT.secondCamera}
+      />
+      {second && (
+        <>
+          <PlanNumber
+            label={TEXT.degreesFromFirst}
+            value={second.apart}
+            least={10}
+            most={170}
+            onChange={(apart) => onChange({ second: { ...second, apart } })}
+          />
+          <PlanNumber
+            label={TEXT.itsDistanceMetres}
+            value={second.distance}
+            least={0.5}
+            most={500}
+            onChange={(distance) => onChange({ second: { ...second, distance } })}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
+function PlanFields({ plan, onChange }: FieldsProps): ReactNode {
+  const number = (key: 'focal' | 'stature' | 'distance' | 'offPlane', label: string, least: number, most: number) => (
+    <PlanNumber
+      label={label}
+      value={plan[key]}
+      least={least}
+      most={most}
+      onChange={(value) => onChange({ [key]: value })}
     />
   );
   const rates = [...new Set([...RATES, plan.rate])].sort((a, b) => a - b);
   const sizes = SIZES.some(([width]) => width === plan.width) ? SIZES : [...SIZES, [plan.width, plan.height] as const];
   return (
-    <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 10, paddingTop: 6 }}>
+    <div style={COLUMNS}>
       {number('distance', TEXT.distanceMetres, 0.5, 500)}
       {number('offPlane', TEXT.offSquareViewDegrees, -90, 90)}
       {number('focal', TEXT.focalLength36Mm, 5, 2000)}
@@ -163,7 +231,7 @@ function PlannedTable({
           </tr>
         </thead>
         <tbody>
-          {errors.map(({ measure, reading, plusMinus: half, tolerance, improvement }) => (
+          {errors.map(({ measure, reading, plusMinus: half, tolerance, improvement, inSpace }) => (
             <tr key={measure.id}>
               <td className="left wrap">{measureName(movement, measure)}</td>
               {reading.measurable && half !== null ? (
@@ -175,7 +243,11 @@ function PlannedTable({
                   <td>{foundOf(judged, measure.id)}</td>
                   <td>{plusMinus(tolerance, reading.unit).replace('±', '')}</td>
                   <td className="left wrap">
-                    {improvement ? `${plusMinus(improvement.plusMinus, reading.unit)} ${improvement.words}` : ''}
+                    {improvement
+                      ? `${plusMinus(improvement.plusMinus, reading.unit)} ${improvement.words}`
+                      : inSpace
+                        ? TEXT.inSpaceFromBoth
+                        : ''}
                   </td>
                 </>
               ) : (

@@ -23,9 +23,11 @@ export function CameraSheet({ derived }: { readonly derived: Derived }): ReactNo
   );
 }
 
-/** What was worked on comes first, then what is read least surely for what matters. */
-const worthOf = ({ plan }: Derived, { measure, plusMinus: half, tolerance }: PlannedError): number =>
-  (plan.items.some((item) => item.id === measure.id) ? 100 : 0) + (half === null ? 0 : half / tolerance);
+/** What was worked on comes first, then what a second camera is for, then what is read least surely for what matters. */
+const worthOf = ({ plan }: Derived, { measure, plusMinus: half, tolerance, inSpace }: PlannedError): number =>
+  (plan.items.some((item) => item.id === measure.id) ? 1000 : 0) +
+  (inSpace ? 500 : 0) +
+  (half === null ? 0 : Math.min(half / tolerance, 400));
 
 function Sheet({ derived, trial }: { readonly derived: Derived; readonly trial: Trial }): ReactNode {
   const planned = usePlannedCamera(derived, trial);
@@ -33,7 +35,11 @@ function Sheet({ derived, trial }: { readonly derived: Derived; readonly trial: 
   const readable = errors.filter(({ plusMinus: half }) => half !== null);
   const shown = [...readable].sort((a, b) => worthOf(derived, b) - worthOf(derived, a)).slice(0, MOST);
   return (
-    <article className="athlete-page camera-sheet" data-testid="camera-sheet">
+    <article
+      className="athlete-page camera-sheet"
+      data-testid="camera-sheet"
+      aria-busy={planned.second === 'computing'}
+    >
       <header>
         <h1>{TEXT.whereCameraStands}</h1>
         <span>{derived.movement.name}</span>

@@ -1,0 +1,90 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { viewOf } from '../../core/comparison/side';
+import { evaluateMeasure } from '../../core/measures';
+import type { Measure } from '../../core/model/measure';
+import { asFilmed } from '../../core/planning/as-filmed';
+import { planOf } from '../../core/planning/camera-plan';
+import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
+import { filmedByTwo, type TwoCameraPlan } from '../../core/planning/two-cameras';
+import { viewsOfBody } from '../../core/reconstruction/body-views';
+import { COVERAGE_95 } from '../../core/statistics/normal';
+import type { Trial } from '../../core/trial/trial';
+import { sessionJson } from '../../formats/session-json/session-json';
+import { bodiesOf } from '../analysis/bodies';
+import { derive, type Derived } from '../analysis/derived';
+
+const CLIPS = path.join(import.meta.dirname, '..', '..', '..', 'demo', 'clips');
+
+function demo(name: string): Derived {
+  const file = `${name}-session.falcon.json`;
+  const read = sessionJson.read(readFileSync(path.join(CLIPS, file), 'utf8'), file);
+  if (!read.ok) throw new Error(read.issue.message);
+  const { clips } = derive(read.value);
+  return derive(read.value, bodiesOf(clips));
+}
+
+const besides = (trial: Trial, second: Partial<TwoCameraPlan['second']> = {}): TwoCameraPlan => {
+  const plan = planOf(trial);
+  return { ...plan, second: { apart: 90, distance: plan.distance, ...second } };
+};
+
+function planned(measures: readonly Measure[], trial: Trial, plan: TwoCameraPlan): readonly PlannedError[] {
+  const views = filmedByTwo(trial, plan);
+  if (!views.ok) throw new Error(views.issue.message);
+  return plannedErrors(measures, trial, plan, views.value);
+}
+
+const pace = demo('pace-two-cameras');
+const mains = pace.clips.filter(({ join }) => join === null).map(({ trial }) => trial);
+const turns = pace.movement.measures.filter(({ id }) =>
+  ['shoulders-face-at-back-foot-contact', 'shoulder-counter-rotation'].includes(id),
+);
+
+test('from the side clip alone, two cameras are expected to err as they then do', () => {
+  expect(mains).toHaveLength(2);
+  for (const main of mains) {
+    const body = pace.bodies.get(main.clip.id)!;
+    const filmed = [main, ...viewsOfBody(body, main)];
+    for (const { measure, reading, plusMinus, inSpace } of planned(turns, main, besides(main))) {
+      const found = evaluateMeasure(measure, viewOf(measure, filmed));
+      expect([inSpace, reading.measurable, found.measurable]).toEqual([true, true, true]);
+      if (!found.measurable) continue;
+      const ratio = plusMinus! / (COVERAGE_95 * found.sd);
+      expect(ratio).toBeGreaterThan(1 / 1.5);
+      expect(ratio).toBeLessThan(1.5);
+    }
+  }
+});
+
+test('one camera measures no turn, and what it does measure stays as it is', () => {
+  const [main] = mains as [Trial, Trial];
+  const plan = besides(main);
+  const [byOne, byTwo] = [
+    plannedErrors(pace.movement.measures, main, plan, [asFilmed(main, plan)]),
+    planned(pace.movement.measures, main, plan),
+  ];
+  const turning = turns.map(({ id }) => id);
+  for (const [i, { measure, plusMinus }] of byOne.entries()) {
+    if (turning.includes(measure.id)) expect(plusMinus).toBeNull();
+    else if (plusMinus !== null) expect(byTwo[i]!.plusMinus).toBe(plusMinus);
+  }
+});
+
+test('a second camera a quarter round tells a turn better than one near to the first, or almost opposite', () => {
+  const [main] = mains as [Trial, Trial];
+  const errorOf = (apart: number): number => planned(turns, main, besides(main, { apart }))[0]!.plusMinus!;
+  const quarter = errorOf(90);
+  for (const apart of [35, 145]) expect(errorOf(apart)).toBeGreaterThan(quarter);
+});
+
+test('a second camera beside the first is refused with what to do', () => {
+  const [main] = mains as [Trial, Trial];
+  const views = filmedByTwo(main, besides(main, { apart: 12 }));
+  expect(views).toMatchObject({ ok: false, issue: { code: 'alike-cameras' } });
+});
+
+test.each(['walk', 'hurdle'])('%s: a performance that goes the other way can be planned on', (name) => {
+  const { trial } = demo(name).clips.at(-1)!;
+  expect([trial.clip.travel, filmedByTwo(trial, besides(trial)).ok]).toEqual(['right', true]);
+});

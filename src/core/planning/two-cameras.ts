@@ -1,0 +1,123 @@
+import type { PointId } from '../anatomy/body-points';
+import type { Views } from '../comparison/side';
+import type { CameraPlan } from '../model/camera-plan';
+import type { Clip } from '../model/clip';
+import { viewsOfBody } from '../reconstruction/body-views';
+import { clockSdOf, spaceCameraOf } from '../reconstruction/camera-of-trial';
+import { rotationOf } from '../reconstruction/pinhole';
+import { reconstruct, type SpaceIssue } from '../reconstruction/reconstruct';
+import { ok, type Result } from '../result';
+import { syncMap } from '../timing/sync-map';
+import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
+import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
+import { prepareTrial, type Trial } from '../trial/trial';
+import { asFilmed, PLACED_SD_DEGREES } from './as-filmed';
+import { FULL_FRAME, pixelsPerMetre } from './camera-plan';
+import { liftedBody } from './lifted-body';
+
+/** A plan with a second camera. */
+export type TwoCameraPlan = CameraPlan & { readonly second: NonNullable<CameraPlan['second']> };
+
+export const hasSecond = (plan: CameraPlan): plan is TwoCameraPlan => plan.second !== null;
+
+/** What is nearer to the lens than this is not in the picture, metres. */
+const NEAREST = 0.5;
+
+/** Where a camera of a plan stands. */
+interface Place {
+  /** 0 sees the performer's right side, 90 the front. */
+  readonly azimuthDegrees: number;
+  readonly distance: number;
+  readonly view: Clip['view'];
+}
+
+/** The view by which somebody would name where the second camera stands, from the square view onwards. */
+const viewAt = (beside: number): Clip['view'] => ({
+  ...(Math.abs(beside) > 45
+    ? { kind: 'front', offPlaneDegrees: beside - 90 }
+    : { kind: 'side', offPlaneDegrees: beside }),
+  offPlaneSdDegrees: PLACED_SD_DEGREES,
+});
+
+function placesOf({ travel }: Pick<Clip, 'travel'>, plan: TwoCameraPlan): readonly [Place, Place] {
+  const { offPlane, distance, second } = plan;
+  const beside = offPlane + second.apart;
+  const round = (degrees: number): number => (travel === 'left' ? 180 - degrees : degrees);
+  return [
+    {
+      azimuthDegrees: round(offPlane),
+      distance,
+      view: { kind: 'side', offPlaneDegrees: offPlane, offPlaneSdDegrees: PLACED_SD_DEGREES },
+    },
+    { azimuthDegrees: round(beside), distance: second.distance, view: viewAt(beside) },
+  ];
+}
+
+/** A body in space as a pinhole camera sees it that looks at its middle, level. */
+function seenFromPlace(body: SpatialTrack, filmed: Trial, plan: CameraPlan, place: Place): Trial {
+  const rotation = rotationOf({ azimuthDegrees: place.azimuthDegrees, elevationDegrees: 0 });
+  const focal = (plan.width * plan.focal) / FULL_FRAME;
+  const seen = ({ x, y, z }: SpatialSeries, like: PointSeries): PointSeries => {
+    const along = (row: 0 | 3 | 6, i: number): number =>
+      rotation[row] * x[i]! + rotation[(row + 1) as 1] * y[i]! + rotation[(row + 2) as 2] * z[i]!;
+    const at = (row: 0 | 3, middle: number): Float64Array =>
+      x.map((_, i) => {
+        const ahead = place.distance + along(6, i);
+        return ahead > NEAREST ? middle + (focal * along(row, i)) / ahead : NaN;
+      });
+    const columns = at(0, plan.width / 2);
+    return {
+      x: columns,
+      y: at(3, plan.height / 2),
+      confidence: like.confidence,
+      origin: Uint8Array.from(columns, (value) => (Number.isNaN(value) ? ORIGIN.missing : ORIGIN.detected)),
+    };
+  };
+  const track = Object.fromEntries(
+    (Object.entries(body) as [PointId, SpatialSeries][]).map(([id, series]) => [
+      id,
+      seen(series, filmed.smoothed[id]!),
+    ]),
+  ) as Track;
+  const clip: Clip = {
+    ...filmed.clip,
+    id: `${filmed.clip.id} ${place.azimuthDegrees}`,
+    view: place.view,
+    scale: null,
+  };
+  const { marks, timing } = filmed;
+  return { ...prepareTrial(clip, track, {}, filmed.cutoff), marks, timing };
+}
+
+/**
+ * A measured performance as two planned cameras would give it: what the first sees, what the second sees, and the body
+ * in space that is computed from both, with the covariance of the same adjustment as that of a clip. Depths are those
+ * that the lengths of the segments leave (`lifted-body`).
+ * @returns all views, as of a performance that was filmed so; or why no body can be computed from cameras that stand so
+ */
+export function filmedByTwo(trial: Trial, plan: TwoCameraPlan): Result<Views, SpaceIssue> {
+  const filmed = asFilmed(trial, plan);
+  const square = asFilmed(trial, { ...plan, offPlane: 0 });
+  const metres = 1 / pixelsPerMetre(plan);
+  const middle = { x: plan.width / 2, y: plan.height / 2 };
+  const centred = Object.fromEntries(
+    (Object.entries(square.smoothed) as [PointId, PointSeries][]).map(([id, series]) => [
+      id,
+      { ...series, x: series.x.map((x) => x - middle.x), y: series.y.map((y) => y - middle.y) },
+    ]),
+  ) as Track;
+  const towards = trial.clip.travel === 'left' ? -metres : metres;
+  const body = liftedBody(centred, { x: towards, y: metres }, plan.stature);
+  const [first, second] = placesOf(trial.clip, plan).map((place) => seenFromPlace(body, filmed, plan, place)) as [
+    Trial,
+    Trial,
+  ];
+  const inSpace = reconstruct(
+    [
+      spaceCameraOf(first, null, 0),
+      spaceCameraOf(second, syncMap(first.clip, second.clip, [{ own: 0, other: 0 }]), clockSdOf(first, second, 1)),
+    ],
+    { made: true },
+  );
+  return inSpace.ok ? ok([filmed, second, ...viewsOfBody(inSpace.value, filmed)]) : inSpace;
+}
