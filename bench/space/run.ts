@@ -2,6 +2,7 @@ import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
 import { bodyOf, CHECKED, errorsAgainst, trialOfClip, type ErrorAt } from './against-truth';
+import { plannedOverStated } from './planned-over-stated';
 import { detectedClips } from './detected';
 
 /**
@@ -94,6 +95,29 @@ for (const [geometry, views] of Object.entries(GEOMETRIES)) {
       },
     );
   }
+}
+
+for (const view of ['front', 'quarter'] as const) {
+  const ratios = MOVEMENTS.flatMap((m) =>
+    plannedOverStated(trialOf(`${m}-side-athlete`), trialOf(`${m}-${view}-athlete`)).map(
+      (ratio) => [m, ratio] as const,
+    ),
+  );
+  const sizes = ratios.map(([, ratio]) => ratio).sort((a, b) => a - b);
+  const within = (100 * sizes.filter((ratio) => ratio > 1 / 1.5 && ratio < 1.5).length) / Math.max(1, sizes.length);
+  const per = MOVEMENTS.map((m) => {
+    const own = ratios.flatMap(([of, ratio]) => (of === m ? [ratio] : [])).sort((a, b) => a - b);
+    return `${m} ${percentile(own, 0.5).toFixed(2)} of ${own.length}`;
+  });
+  figures.push({
+    ...common,
+    figure: `side and ${view}: turns and side fall, planned error within a factor of 1.5 of the stated`,
+    value: round(within, 1),
+    unit: '%',
+    goal: 'at least 90',
+    holds: within >= 90,
+    against: `planned on the side clip alone; median ratio ${per.join(', ')}`,
+  });
 }
 
 const others = MOVEMENTS.flatMap((a) =>

@@ -48,6 +48,19 @@ test('hips against shoulders are measured from two cameras that nobody calibrate
   const [value, plusMinus] = numbersOf(await face.getByRole('cell').nth(1).innerText());
   expect(Math.abs(value - turned(truth, 'shoulder', 'back-foot-contact'))).toBeLessThan(plusMinus);
   await expect(page.getByTestId('reading-shoulder-counter-rotation')).toContainText('in space');
+
+  // The plan of the cameras begins where they stood, and expects about the error that was found.
+  await page.getByRole('button', { name: 'Plan the camera' }).click();
+  const plan = page.getByRole('dialog', { name: 'Where the camera stands next time' });
+  await expect(plan.getByRole('slider', { name: /^Second camera/ })).toHaveAttribute(
+    'aria-valuetext',
+    /metres away, (8[5-9]|9[0-5]) degrees from the first/,
+  );
+  const turn = plan.getByRole('row', { name: /^Shoulder counter-rotation/ });
+  await expect(turn).toContainText('in space, from both cameras');
+  const [expected, found] = (await turn.innerText()).match(/±\d+/g)!.map((text) => Number(text.slice(1)));
+  expect(expected! / found!).toBeGreaterThan(1 / 1.5);
+  expect(expected! / found!).toBeLessThan(1.5);
 });
 
 test('a view that is said wrongly is refused with what to do, and put right it is computed', async ({ page }) => {

@@ -9,10 +9,11 @@ import { reconstruct, type SpaceIssue } from '../reconstruction/reconstruct';
 import { ok, type Result } from '../result';
 import { syncMap } from '../timing/sync-map';
 import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
+import type { FigureCamera } from '../tracks/spatial-view';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { prepareTrial, type Trial } from '../trial/trial';
 import { asFilmed, PLACED_SD_DEGREES } from './as-filmed';
-import { FULL_FRAME, pixelsPerMetre } from './camera-plan';
+import { distanceFor, FULL_FRAME, pixelsPerMetre, planOf } from './camera-plan';
 import { liftedBody } from './lifted-body';
 
 /** A plan with a second camera. */
@@ -51,6 +52,24 @@ function placesOf({ travel }: Pick<Clip, 'travel'>, plan: TwoCameraPlan): readon
     },
     { azimuthDegrees: round(beside), distance: second.distance, view: viewAt(beside) },
   ];
+}
+
+const LEAST_APART = 10;
+
+/**
+ * The plan that a performance was filmed by where a second camera saw it too; only the first camera where the second
+ * stood where a plan cannot put one.
+ * @param cameras as they were found, the first first
+ */
+export function planOfTwo(first: Trial, second: Trial, cameras: readonly FigureCamera[]): CameraPlan {
+  const plan = planOf(first);
+  const [own, other] = cameras;
+  if (!own || !other) return plan;
+  const round = Math.round(other.azimuthDegrees - own.azimuthDegrees + 720) % 360;
+  const apart = first.clip.travel === 'left' ? 360 - round : round;
+  if (apart < LEAST_APART || apart > 180 - LEAST_APART) return plan;
+  const distance = distanceFor({ focal: plan.focal, width: second.clip.width }, plan.stature, second.bodyHeight);
+  return { ...plan, second: { apart, distance: Math.min(500, Math.max(0.5, Math.round(10 * distance) / 10)) } };
 }
 
 /** A body in space as a pinhole camera sees it that looks at its middle, level. */

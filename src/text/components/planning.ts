@@ -26,6 +26,7 @@ export const TEXT = {
 
   // filming-list
   filmNextTime: 'Film next time',
+  nothingToFilmBetter: 'Nothing to change: film it as this time.',
 
   // plan-from-above
   distanceMetresAwayOffPlane: (distance: string, offPlane: number) =>

@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
@@ -10,7 +11,6 @@ import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
 import { measureName } from '../../core/model/movement';
-import { planOf } from '../../core/planning/camera-plan';
 import type { PlannedError } from '../../core/planning/planned-errors';
 import type { Trial } from '../../core/trial/trial';
 import { setCameraPlan } from '../../application/season/camera-plan-use-cases';
@@ -18,7 +18,7 @@ import type { Derived } from '../../application/analysis/derived';
 import { plusMinus, readingText } from './format';
 import { PlanFromAbove } from './plan-from-above';
 import { PlanThroughCamera } from './plan-through-camera';
-import { plannedOn, PlanNotes, usePlannedCamera } from './planned-camera';
+import { planAsFilmed, plannedOn, PlanNotes, usePlannedCamera } from './planned-camera';
 import { TEXT } from '../../text/components/planning';
 
 const RATES = [25, 30, 50, 60, 100, 120, 240] as const;
@@ -56,12 +56,21 @@ function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>{TEXT.whereCameraStandsNextTime}</DialogTitle>
       <DialogContent>
-        <div style={{ display: 'grid', gridTemplateColumns: '360px 1fr', gap: 20, alignItems: 'start' }}>
-          <div style={{ display: 'grid', gap: 10 }}>
+        <Box
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: { xs: '1fr', md: '360px 1fr' },
+            gap: '20px',
+            alignItems: 'start',
+          }}
+        >
+          <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: '1fr' }, gap: '10px' }}>
             <PlanFromAbove plan={plan} travels={takes.width} onChange={change} />
             <PlanThroughCamera filmed={filmed} />
-            <PlanNotes {...planned} />
-          </div>
+            <Box sx={{ gridColumn: '1 / -1' }}>
+              <PlanNotes {...planned} />
+            </Box>
+          </Box>
           <div style={{ display: 'grid', gap: 12 }}>
             <PlanFields plan={plan} onChange={change} />
             {trial.clip.view.kind === 'side' && <SecondCamera plan={plan} onChange={change} />}
@@ -72,10 +81,10 @@ function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
             )}
             <PlannedTable derived={derived} errors={errors} />
           </div>
-        </div>
+        </Box>
       </DialogContent>
       <DialogActions>
-        <Button onClick={() => setCameraPlan(planOf(trial))}>{TEXT.asThisClipWasFilmed}</Button>
+        <Button onClick={() => setCameraPlan(planAsFilmed(derived, trial))}>{TEXT.asThisClipWasFilmed}</Button>
         <Button variant="contained" onClick={onClose}>
           {TEXT.done}
         </Button>

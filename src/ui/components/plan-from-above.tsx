@@ -141,7 +141,12 @@ function CameraOnPlan({ ink, place: { distance, offPlane }, metre, half, handle 
     <>
       <polygon points={`${at.x},${at.y} ${ends.join(' ')}`} fill={ink} fillOpacity={0.13} data-testid="plan-sees" />
       <line x1={at.x} x2={middle} y1={at.y} y2={PATH_Y} stroke={ink} strokeDasharray="3 4" />
-      <text x={(at.x + middle) / 2 + 8} y={(at.y + PATH_Y) / 2} fontSize={12} fill="#3d4448">
+      <text
+        x={(at.x + middle) / 2 + 8 * Math.cos(angle)}
+        y={(at.y + PATH_Y) / 2 - 7 * Math.abs(Math.sin(angle))}
+        fontSize={12}
+        fill="#3d4448"
+      >
         {distance.toFixed(1)} m
       </text>
       <g {...handle}>

@@ -5,7 +5,7 @@ import { metresSeen, pixelsPerMetre, planOf } from '../../core/planning/camera-p
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
 import type { Measure } from '../../core/model/measure';
 import type { Trial } from '../../core/trial/trial';
-import { hasSecond } from '../../core/planning/two-cameras';
+import { hasSecond, planOfTwo } from '../../core/planning/two-cameras';
 import type { Derived } from '../../application/analysis/derived';
 import { errorsByTwo } from '../../application/season/two-cameras';
 import { TEXT } from '../../text/components/planning';
@@ -26,6 +26,13 @@ export function plannedOn({ reference, athlete }: Pick<Derived, 'reference' | 'a
   return [reference, athlete].find(known) ?? null;
 }
 
+/** The plan that a performance was filmed by, with the second camera where a body in space came of it. */
+export function planAsFilmed({ clips, bodies }: Pick<Derived, 'clips' | 'bodies'>, trial: Trial): CameraPlan {
+  const cameras = bodies.get(trial.clip.id)?.cameras ?? [];
+  const second = clips.find((c) => c.join?.mainId === trial.clip.id && c.trial.clip.id === cameras[1]?.clipId);
+  return second ? planOfTwo(trial, second.trial, cameras) : planOf(trial);
+}
+
 /** A camera as it is planned, and what follows from it. */
 export interface PlannedCamera {
   readonly trial: Trial;
@@ -40,11 +47,11 @@ export interface PlannedCamera {
 }
 
 export function usePlannedCamera(
-  { movement, session }: Pick<Derived, 'movement' | 'session'>,
+  { movement, session, clips, bodies }: Pick<Derived, 'movement' | 'session' | 'clips' | 'bodies'>,
   trial: Trial,
 ): PlannedCamera {
   const { cameraPlan } = session;
-  const plan = useMemo(() => cameraPlan ?? planOf(trial), [cameraPlan, trial]);
+  const plan = useMemo(() => cameraPlan ?? planAsFilmed({ clips, bodies }, trial), [cameraPlan, clips, bodies, trial]);
   const filmed = useMemo(() => asFilmed(trial, plan), [trial, plan]);
   const byOne = useMemo(
     () => plannedErrors(movement.measures, trial, plan, [filmed]),
