@@ -107,7 +107,7 @@ for (const view of ['front', 'quarter'] as const) {
   const within = (100 * sizes.filter((ratio) => ratio > 1 / 1.5 && ratio < 1.5).length) / Math.max(1, sizes.length);
   const per = MOVEMENTS.map((m) => {
     const own = ratios.flatMap(([of, ratio]) => (of === m ? [ratio] : [])).sort((a, b) => a - b);
-    return `${m} ${percentile(own, 0.5).toFixed(2)} of ${own.length}`;
+    return own.length > 0 ? `${m} ${percentile(own, 0.5).toFixed(2)} of ${own.length}` : `${m} refused`;
   });
   figures.push({
     ...common,
