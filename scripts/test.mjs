@@ -1,5 +1,5 @@
-// npm test: installs what is missing, then Jest, then Playwright with lint, layer rules and types beside it. The last line adds up
-// everything: "N passed, N failed".
+// npm test: installs what is missing, then Jest, then Playwright with lint, layer rules and types beside it. The last
+// line adds up everything: "N passed, N failed".
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';

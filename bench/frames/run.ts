@@ -57,7 +57,14 @@ function walks(frames: number): Readonly<Record<string, readonly number[]>> {
   const on = Array.from({ length: STEPS }, (_, i) => start + i);
   // Far apart, each in another group or on the other side of a long one.
   const jumps = Array.from({ length: 40 }, (_, i) => Math.floor((((i * 0.61803) % 1) * 0.98 + 0.01) * frames));
-  return { 'step forward': on, 'step back': [...on].reverse(), 'random jump': jumps };
+  // As a film of a fast clip, and as it plays at full speed.
+  const fourths = Array.from({ length: Math.floor((frames - start) / 4) }, (_, i) => start + 4 * i);
+  return {
+    'step forward': on,
+    'step back': [...on].reverse(),
+    'every fourth forward': fourths,
+    'random jump': jumps,
+  };
 }
 
 async function compare(page: Page, clip: (typeof CLIPS)[number]): Promise<Figure[]> {

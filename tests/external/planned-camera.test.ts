@@ -3,7 +3,7 @@ import type { Measure } from '../../src/core/model/measure';
 import { hasSeries } from '../../src/core/comparison/matched-series';
 import { evaluateMeasure } from '../../src/core/measures';
 import { asFilmed, extentOf, fastest } from '../../src/core/planning/as-filmed';
-import { distanceFor, metresSeen, pixelsPerMetre, planOf } from '../../src/core/planning/camera-plan';
+import { changedPlan, distanceFor, metresSeen, pixelsPerMetre, planOf } from '../../src/core/planning/camera-plan';
 import { plannedErrors, type PlannedError } from '../../src/core/planning/planned-errors';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { ORIGIN, type PointSeries } from '../../src/core/tracks/track';
@@ -93,6 +93,14 @@ test('the movement lies in the middle of the planned picture, as large as its di
   // The hand of a pace bowler at release goes some 20 m/s (common practice).
   expect(fastest(bowler, plan.stature)).toBeGreaterThan(12);
   expect(fastest(bowler, plan.stature)).toBeLessThan(30);
+});
+
+test('a second camera stays where it is when the first is moved, as far as two cameras can stand', () => {
+  const plan = { ...planOf(bowler), offPlane: 3.4, second: { apart: 70, distance: 8 } };
+  expect(changedPlan(plan, { offPlane: 20 }).second).toEqual({ apart: 53, distance: 8 });
+  expect(changedPlan(plan, { offPlane: 90 }).second).toEqual({ apart: 10, distance: 8 });
+  expect(changedPlan(plan, { distance: 12 }).second).toBe(plan.second);
+  expect(changedPlan(plan, { offPlane: 20, second: null }).second).toBeNull();
 });
 
 test('a planned camera films at one rate, whatever the clip did', () => {

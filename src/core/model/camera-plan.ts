@@ -1,10 +1,13 @@
 import { z } from 'zod';
 import { pictureSideSchema, rateSchema } from './fields';
+import { LIMITS } from './limits';
+
+/** From the performer, metres. */
+const metresSchema = z.number().min(LIMITS.cameraMetres.least).max(LIMITS.cameraMetres.most);
 
 /** Where the camera is to stand next time, and how it films. */
 export const cameraPlanSchema = z.object({
-  /** From the performer, metres. */
-  distance: z.number().min(0.5).max(500),
+  distance: metresSchema,
   /** Focal length as of a picture 36 mm wide, millimetres. */
   focal: z.number().min(5).max(2000),
   /** Pixels. */
@@ -20,9 +23,8 @@ export const cameraPlanSchema = z.object({
   second: z
     .object({
       /** Degrees round from the first camera towards the front of the performer. */
-      apart: z.number().min(10).max(170),
-      /** From the performer, metres. */
-      distance: z.number().min(0.5).max(500),
+      apart: z.number().min(LIMITS.cameraApart.least).max(LIMITS.cameraApart.most),
+      distance: metresSchema,
     })
     .nullable()
     .default(null),

@@ -20,6 +20,9 @@ export const LIMITS = {
   stroke: 5000,
   /** Instants that two cameras of a trial have in common. */
   commonInstants: 200,
+  /** How far a planned camera stands from the performer, metres, and a second one from the first, degrees. */
+  cameraMetres: { least: 0.5, most: 500 },
+  cameraApart: { least: 10, most: 170 },
   /** How far away something may be heard, metres. */
   soundMetres: 500,
   /** Talking over the pictures: one section of it in seconds, and the parts in which it is kept. */

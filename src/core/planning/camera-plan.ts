@@ -1,8 +1,9 @@
 import type { CameraPlan } from '../model/camera-plan';
+import { LIMITS } from '../model/limits';
 import type { Trial } from '../trial/trial';
 
 /** Width of the picture to which focal lengths of cameras of any size are referred, millimetres (ISO 12231). */
-export const FULL_FRAME = 36;
+const FULL_FRAME = 36;
 
 /** Pixels of the picture that a metre at the performer takes: a pinhole camera. */
 export const pixelsPerMetre = ({ distance, focal, width }: Pick<CameraPlan, 'distance' | 'focal' | 'width'>): number =>
@@ -23,6 +24,23 @@ export const distanceFor = (
   pixels: number,
 ): number => (width * focal * stature) / (FULL_FRAME * pixels);
 
+const within = ({ least, most }: { readonly least: number; readonly most: number }, value: number): number =>
+  Math.min(most, Math.max(least, value));
+
+/** The same as a plan states it: to a tenth of a metre, no nearer or farther than a camera can stand. */
+export const plannedDistance = (...to: Parameters<typeof distanceFor>): number =>
+  within(LIMITS.cameraMetres, Math.round(10 * distanceFor(...to)) / 10);
+
+/** How far round from the first a second camera stands in a plan: whole degrees, where one can stand. */
+export const plannedApart = (degrees: number): number => within(LIMITS.cameraApart, Math.round(degrees));
+
+/** A plan with some of it changed. A second camera stays where it is when the first is moved round the performer. */
+export function changedPlan(plan: CameraPlan, part: Partial<CameraPlan>): CameraPlan {
+  const { second } = plan;
+  if (!second || part.second !== undefined || part.offPlane === undefined) return { ...plan, ...part };
+  return { ...plan, ...part, second: { ...second, apart: plannedApart(second.apart + plan.offPlane - part.offPlane) } };
+}
+
 /** A grown performer where nobody said how tall (common practice), metres. */
 const STATURE = 1.75;
 /** A phone's main camera, referred to a picture 36 mm wide (common practice), millimetres. */
@@ -39,7 +57,7 @@ export function planOf({ clip, bodyHeight }: Trial): CameraPlan {
     ...lens,
     height: clip.height,
     rate: clip.captureRate,
-    distance: Math.min(500, Math.max(0.5, Math.round(10 * distanceFor(lens, stature, bodyHeight)) / 10)),
+    distance: plannedDistance(lens, stature, bodyHeight),
     offPlane: clip.view.offPlaneDegrees ?? 0,
     stature,
     second: null,

@@ -72,6 +72,7 @@ export function liftedBody(
       const outward = leaves * (side === 'right' ? 1 : -1);
       lifted[idOf(side, to)] = { ...far, z: depths(near, far, usual).map((d, i) => near.z[i]! + outward * d) };
     }
+  // What is missing stays so.
   if (track.nose) lifted['nose'] = { ...flat(track.nose), z: track.nose.x.map((x) => 0 * x) };
   return lifted as SpatialTrack;
 }

@@ -13,7 +13,7 @@ import type { FigureCamera } from '../tracks/spatial-view';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { prepareTrial, type Trial } from '../trial/trial';
 import { asFilmed, PLACED_SD_DEGREES } from './as-filmed';
-import { distanceFor, FULL_FRAME, pixelsPerMetre, planOf } from './camera-plan';
+import { pixelsPerMetre, plannedApart, plannedDistance, planOf } from './camera-plan';
 import { liftedBody } from './lifted-body';
 
 /** A plan with a second camera. */
@@ -54,8 +54,6 @@ function placesOf({ travel }: Pick<Clip, 'travel'>, plan: TwoCameraPlan): readon
   ];
 }
 
-const LEAST_APART = 10;
-
 /**
  * The plan that a performance was filmed by where a second camera saw it too; only the first camera where the second
  * stood where a plan cannot put one.
@@ -67,15 +65,15 @@ export function planOfTwo(first: Trial, second: Trial, cameras: readonly FigureC
   if (!own || !other) return plan;
   const round = Math.round(other.azimuthDegrees - own.azimuthDegrees + 720) % 360;
   const apart = first.clip.travel === 'left' ? 360 - round : round;
-  if (apart < LEAST_APART || apart > 180 - LEAST_APART) return plan;
-  const distance = distanceFor({ focal: plan.focal, width: second.clip.width }, plan.stature, second.bodyHeight);
-  return { ...plan, second: { apart, distance: Math.min(500, Math.max(0.5, Math.round(10 * distance) / 10)) } };
+  if (apart !== plannedApart(apart)) return plan;
+  const lens = { focal: plan.focal, width: second.clip.width };
+  return { ...plan, second: { apart, distance: plannedDistance(lens, plan.stature, second.bodyHeight) } };
 }
 
 /** A body in space as a pinhole camera sees it that looks at its middle, level. */
 function seenFromPlace(body: SpatialTrack, filmed: Trial, plan: CameraPlan, place: Place): Trial {
   const rotation = rotationOf({ azimuthDegrees: place.azimuthDegrees, elevationDegrees: 0 });
-  const focal = (plan.width * plan.focal) / FULL_FRAME;
+  const focal = pixelsPerMetre({ ...plan, distance: 1 });
   const seen = ({ x, y, z }: SpatialSeries, like: PointSeries): PointSeries => {
     const along = (row: 0 | 3 | 6, i: number): number =>
       rotation[row] * x[i]! + rotation[(row + 1) as 1] * y[i]! + rotation[(row + 2) as 2] * z[i]!;
@@ -116,7 +114,7 @@ function seenFromPlace(body: SpatialTrack, filmed: Trial, plan: CameraPlan, plac
  */
 export function filmedByTwo(trial: Trial, plan: TwoCameraPlan): Result<Views, SpaceIssue> {
   const filmed = asFilmed(trial, plan);
-  const square = asFilmed(trial, { ...plan, offPlane: 0 });
+  const square = plan.offPlane === 0 ? filmed : asFilmed(trial, { ...plan, offPlane: 0 });
   const metres = 1 / pixelsPerMetre(plan);
   const middle = { x: plan.width / 2, y: plan.height / 2 };
   const centred = Object.fromEntries(

@@ -4,6 +4,9 @@ export const TEXT = {
   anotherWindowOfApplicationIs:
     'Another window of the application is open and may have one of these sessions. Close it, then try again.',
 
+  // camera-plan-use-cases
+  planningTwoCameras: 'Planning two cameras',
+
   // consent
   nothingWasRemoved: 'Nothing was removed.',
 
@@ -24,7 +27,4 @@ export const TEXT = {
 
   // taken-trials
   nameNoLongerHasThat: (name: string) => `“${name}” no longer has that clip. Look again.`,
-
-  // two-cameras
-  planningTwoCameras: 'Planning two cameras',
 } as const;

@@ -10,15 +10,17 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
+import { LIMITS } from '../../core/model/limits';
 import { measureName } from '../../core/model/movement';
+import { changedPlan } from '../../core/planning/camera-plan';
 import type { PlannedError } from '../../core/planning/planned-errors';
 import type { Trial } from '../../core/trial/trial';
-import { setCameraPlan } from '../../application/season/camera-plan-use-cases';
+import { planAsFilmed, plannedOn, setCameraPlan } from '../../application/season/camera-plan-use-cases';
 import type { Derived } from '../../application/analysis/derived';
 import { plusMinus, readingText } from './format';
 import { PlanFromAbove } from './plan-from-above';
 import { PlanThroughCamera } from './plan-through-camera';
-import { planAsFilmed, plannedOn, PlanNotes, usePlannedCamera } from './planned-camera';
+import { PlanNotes, usePlannedCamera } from './planned-camera';
 import { TEXT } from '../../text/components/planning';
 
 const RATES = [25, 30, 50, 60, 100, 120, 240] as const;
@@ -51,7 +53,7 @@ interface PlannerProps {
 function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
   const planned = usePlannedCamera(derived, trial);
   const { plan, filmed, errors, takes, second } = planned;
-  const change = (part: Partial<CameraPlan>): void => setCameraPlan({ ...plan, ...part });
+  const change = (part: Partial<CameraPlan>): void => setCameraPlan(changedPlan(plan, part));
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>{TEXT.whereCameraStandsNextTime}</DialogTitle>
@@ -147,15 +149,13 @@ function SecondCamera({ plan, onChange }: FieldsProps): ReactNode {
           <PlanNumber
             label={TEXT.degreesFromFirst}
             value={second.apart}
-            least={10}
-            most={170}
+            {...LIMITS.cameraApart}
             onChange={(apart) => onChange({ second: { ...second, apart } })}
           />
           <PlanNumber
             label={TEXT.itsDistanceMetres}
             value={second.distance}
-            least={0.5}
-            most={500}
+            {...LIMITS.cameraMetres}
             onChange={(distance) => onChange({ second: { ...second, distance } })}
           />
         </>
@@ -178,7 +178,7 @@ function PlanFields({ plan, onChange }: FieldsProps): ReactNode {
   const sizes = SIZES.some(([width]) => width === plan.width) ? SIZES : [...SIZES, [plan.width, plan.height] as const];
   return (
     <div style={COLUMNS}>
-      {number('distance', TEXT.distanceMetres, 0.5, 500)}
+      {number('distance', TEXT.distanceMetres, LIMITS.cameraMetres.least, LIMITS.cameraMetres.most)}
       {number('offPlane', TEXT.offSquareViewDegrees, -90, 90)}
       {number('focal', TEXT.focalLength36Mm, 5, 2000)}
       <TextField

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { filmingRequests } from '../../core/judgement/filming';
 import type { Derived } from '../../application/analysis/derived';
 import { CameraPlanner } from './camera-planner';
-import { plannedOn } from './planned-camera';
+import { plannedOn } from '../../application/season/camera-plan-use-cases';
 import { TEXT } from '../../text/components/planning';
 
 /** What to film better next time, each with what it would make measurable, and where the camera stands then. */
@@ -16,7 +16,10 @@ export function FilmingList({ derived }: { readonly derived: Derived }): ReactNo
         {TEXT.filmNextTime}
       </Typography>
       {requests.length === 0 ? (
-        <p style={{ margin: 0 }}>{TEXT.nothingToFilmBetter}</p>
+        // Where nothing was read yet nobody knows.
+        derived.judged.some(({ athlete }) => athlete.measurable) && (
+          <p style={{ margin: 0 }}>{TEXT.nothingToFilmBetter}</p>
+        )
       ) : (
         <ul style={{ margin: 0, paddingLeft: 18 }}>
           {requests.map((r) => (

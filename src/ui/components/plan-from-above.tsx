@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode, type SVGProps } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
-import { metresSeen } from '../../core/planning/camera-plan';
+import { metresSeen, plannedApart } from '../../core/planning/camera-plan';
 import { TEXT } from '../../text/components/planning';
 
 type Place = Pick<CameraPlan, 'distance' | 'offPlane'>;
@@ -52,7 +52,7 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
     onChange?.(
       which === 'first'
         ? { distance, offPlane }
-        : { second: { distance, apart: between(offPlane - plan.offPlane, [10, 170]) } },
+        : { second: { distance, apart: plannedApart(offPlane - plan.offPlane) } },
     );
   const handleOf = (which: keyof typeof REACH, place: Place): SVGProps<SVGGElement> => {
     const { distance, offPlane } = place;
@@ -60,7 +60,7 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
     const words =
       which === 'first'
         ? TEXT.distanceMetresAwayOffPlane(metres, Math.abs(offPlane))
-        : TEXT.secondAway(metres, offPlane - plan.offPlane);
+        : TEXT.secondAway(metres, plannedApart(offPlane - plan.offPlane));
     if (!onChange) return { role: 'img', 'aria-label': TEXT.cameraWords(words) };
     return {
       role: 'slider',

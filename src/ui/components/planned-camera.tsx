@@ -1,13 +1,13 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
 import { asFilmed, extentOf, fastest } from '../../core/planning/as-filmed';
-import { metresSeen, pixelsPerMetre, planOf } from '../../core/planning/camera-plan';
+import { metresSeen, pixelsPerMetre } from '../../core/planning/camera-plan';
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
 import type { Measure } from '../../core/model/measure';
 import type { Trial } from '../../core/trial/trial';
-import { hasSecond, planOfTwo } from '../../core/planning/two-cameras';
+import { hasSecond } from '../../core/planning/two-cameras';
 import type { Derived } from '../../application/analysis/derived';
-import { errorsByTwo } from '../../application/season/two-cameras';
+import { errorsByTwo, planAsFilmed } from '../../application/season/camera-plan-use-cases';
 import { TEXT } from '../../text/components/planning';
 
 /** A smear of more than this share of the standing height hides where a joint is. */
@@ -18,20 +18,6 @@ const SHUTTERS = [60, 125, 250, 500, 1000, 2000, 4000] as const;
 const AHEAD = 15;
 /** What must be left of the picture on each side of the movement. */
 const ROOM = 0.05;
-
-/** The performance that tells how the movement goes; null where no points tell it. */
-export function plannedOn({ reference, athlete }: Pick<Derived, 'reference' | 'athlete'>): Trial | null {
-  const known = (trial: Trial | null): trial is Trial =>
-    trial !== null && !trial.clip.pictures && Number.isFinite(trial.bodyHeight);
-  return [reference, athlete].find(known) ?? null;
-}
-
-/** The plan that a performance was filmed by, with the second camera where a body in space came of it. */
-export function planAsFilmed({ clips, bodies }: Pick<Derived, 'clips' | 'bodies'>, trial: Trial): CameraPlan {
-  const cameras = bodies.get(trial.clip.id)?.cameras ?? [];
-  const second = clips.find((c) => c.join?.mainId === trial.clip.id && c.trial.clip.id === cameras[1]?.clipId);
-  return second ? planOfTwo(trial, second.trial, cameras) : planOf(trial);
-}
 
 /** A camera as it is planned, and what follows from it. */
 export interface PlannedCamera {

@@ -4,10 +4,11 @@ import type { PlannedError } from '../../../core/planning/planned-errors';
 import type { Trial } from '../../../core/trial/trial';
 import { DISPLAY_UNITS } from '../../../core/units';
 import type { Derived } from '../../../application/analysis/derived';
+import { plannedOn } from '../../../application/season/camera-plan-use-cases';
 import { plusMinus } from '../../components/format';
 import { PlanFromAbove } from '../../components/plan-from-above';
 import { PlanThroughCamera } from '../../components/plan-through-camera';
-import { plannedOn, PlanNotes, usePlannedCamera } from '../../components/planned-camera';
+import { PlanNotes, usePlannedCamera } from '../../components/planned-camera';
 import { TEXT } from '../../../text/screens/report';
 
 /** So many measures fit beside the plan. */
@@ -24,16 +25,18 @@ export function CameraSheet({ derived }: { readonly derived: Derived }): ReactNo
 }
 
 /** What was worked on comes first, then what a second camera is for, then what is read least surely for what matters. */
-const worthOf = ({ plan }: Derived, { measure, plusMinus: half, tolerance, inSpace }: PlannedError): number =>
-  (plan.items.some((item) => item.id === measure.id) ? 1000 : 0) +
-  (inSpace ? 500 : 0) +
-  (half === null ? 0 : Math.min(half / tolerance, 400));
+function firstThe({ plan }: Derived): (a: PlannedError, b: PlannedError) => number {
+  const isWorkedOn = ({ measure }: PlannedError): boolean => plan.items.some((item) => item.id === measure.id);
+  const unsure = ({ plusMinus: half, tolerance }: PlannedError): number => half! / tolerance;
+  return (a, b) =>
+    Number(isWorkedOn(b)) - Number(isWorkedOn(a)) || Number(b.inSpace) - Number(a.inSpace) || unsure(b) - unsure(a);
+}
 
 function Sheet({ derived, trial }: { readonly derived: Derived; readonly trial: Trial }): ReactNode {
   const planned = usePlannedCamera(derived, trial);
   const { plan, filmed, errors, takes } = planned;
   const readable = errors.filter(({ plusMinus: half }) => half !== null);
-  const shown = [...readable].sort((a, b) => worthOf(derived, b) - worthOf(derived, a)).slice(0, MOST);
+  const shown = [...readable].sort(firstThe(derived)).slice(0, MOST);
   return (
     <article
       className="athlete-page camera-sheet"
