@@ -4,8 +4,8 @@ import type { CameraPlan } from '../model/camera-plan';
 import type { Clip } from '../model/clip';
 import { viewsOfBody } from '../reconstruction/body-views';
 import { clockSdOf, spaceCameraOf } from '../reconstruction/camera-of-trial';
-import { rotationOf } from '../reconstruction/pinhole';
-import { reconstruct, type SpaceIssue } from '../reconstruction/reconstruct';
+import { rotationOf, type Pinhole } from '../reconstruction/pinhole';
+import { expectBody, type SpaceIssue } from '../reconstruction/reconstruct';
 import { ok, type Result } from '../result';
 import { syncMap } from '../timing/sync-map';
 import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
@@ -21,8 +21,8 @@ export type TwoCameraPlan = CameraPlan & { readonly second: NonNullable<CameraPl
 
 export const hasSecond = (plan: CameraPlan): plan is TwoCameraPlan => plan.second !== null;
 
-/** What is nearer to the lens than this is not in the picture, metres. */
-const NEAREST = 0.5;
+/** What is nearer to the lens than this is not in the picture, standing heights. */
+const NEAREST = 0.3;
 
 /** Where a camera of a plan stands. */
 interface Place {
@@ -70,22 +70,30 @@ export function planOfTwo(first: Trial, second: Trial, cameras: readonly FigureC
   return { ...plan, second: { apart, distance: plannedDistance(lens, plan.stature, second.bodyHeight) } };
 }
 
-/** A body in space as a pinhole camera sees it that looks at its middle, level. */
-function seenFromPlace(body: SpatialTrack, filmed: Trial, plan: CameraPlan, place: Place): Trial {
-  const rotation = rotationOf({ azimuthDegrees: place.azimuthDegrees, elevationDegrees: 0 });
-  const focal = pixelsPerMetre({ ...plan, distance: 1 });
+/** The camera at a place, level, looking at the middle of the movement; in standing heights. */
+function pinholeAt(plan: CameraPlan, { azimuthDegrees, distance }: Place): Pinhole {
+  return {
+    rotation: rotationOf({ azimuthDegrees, elevationDegrees: 0 }),
+    translation: Float64Array.of(0, 0, distance / plan.stature),
+    focal: pixelsPerMetre({ ...plan, distance: 1 }),
+    centreX: plan.width / 2,
+    centreY: plan.height / 2,
+  };
+}
+
+/** A body in space as a camera sees it. */
+function seenBy(camera: Pinhole, body: SpatialTrack, filmed: Trial, { azimuthDegrees, view }: Place): Trial {
+  const { rotation: R, translation, focal, centreX, centreY } = camera;
   const seen = ({ x, y, z }: SpatialSeries, like: PointSeries): PointSeries => {
-    const along = (row: 0 | 3 | 6, i: number): number =>
-      rotation[row] * x[i]! + rotation[(row + 1) as 1] * y[i]! + rotation[(row + 2) as 2] * z[i]!;
-    const at = (row: 0 | 3, middle: number): Float64Array =>
-      x.map((_, i) => {
-        const ahead = place.distance + along(6, i);
-        return ahead > NEAREST ? middle + (focal * along(row, i)) / ahead : NaN;
-      });
-    const columns = at(0, plan.width / 2);
+    const along = (row: 0 | 1 | 2): Float64Array =>
+      x.map((v, i) => translation[row]! + R[3 * row]! * v + R[3 * row + 1]! * y[i]! + R[3 * row + 2]! * z[i]!);
+    const ahead = along(2);
+    const inPicture = (values: Float64Array, centre: number): Float64Array =>
+      values.map((v, i) => (ahead[i]! > NEAREST ? centre + (focal * v) / ahead[i]! : NaN));
+    const columns = inPicture(along(0), centreX);
     return {
       x: columns,
-      y: at(3, plan.height / 2),
+      y: inPicture(along(1), centreY),
       confidence: like.confidence,
       origin: Uint8Array.from(columns, (value) => (Number.isNaN(value) ? ORIGIN.missing : ORIGIN.detected)),
     };
@@ -96,12 +104,7 @@ function seenFromPlace(body: SpatialTrack, filmed: Trial, plan: CameraPlan, plac
       seen(series, filmed.smoothed[id]!),
     ]),
   ) as Track;
-  const clip: Clip = {
-    ...filmed.clip,
-    id: `${filmed.clip.id} ${place.azimuthDegrees}`,
-    view: place.view,
-    scale: null,
-  };
+  const clip: Clip = { ...filmed.clip, id: `${filmed.clip.id} ${azimuthDegrees}`, view, scale: null };
   const { marks, timing } = filmed;
   return { ...prepareTrial(clip, track, {}, filmed.cutoff), marks, timing };
 }
@@ -115,7 +118,6 @@ function seenFromPlace(body: SpatialTrack, filmed: Trial, plan: CameraPlan, plac
 export function filmedByTwo(trial: Trial, plan: TwoCameraPlan): Result<Views, SpaceIssue> {
   const filmed = asFilmed(trial, plan);
   const square = plan.offPlane === 0 ? filmed : asFilmed(trial, { ...plan, offPlane: 0 });
-  const metres = 1 / pixelsPerMetre(plan);
   const middle = { x: plan.width / 2, y: plan.height / 2 };
   const centred = Object.fromEntries(
     (Object.entries(square.smoothed) as [PointId, PointSeries][]).map(([id, series]) => [
@@ -123,18 +125,18 @@ export function filmedByTwo(trial: Trial, plan: TwoCameraPlan): Result<Views, Sp
       { ...series, x: series.x.map((x) => x - middle.x), y: series.y.map((y) => y - middle.y) },
     ]),
   ) as Track;
-  const towards = trial.clip.travel === 'left' ? -metres : metres;
-  const body = liftedBody(centred, { x: towards, y: metres }, plan.stature);
-  const [first, second] = placesOf(trial.clip, plan).map((place) => seenFromPlace(body, filmed, plan, place)) as [
-    Trial,
-    Trial,
-  ];
-  const inSpace = reconstruct(
+  const height = 1 / (pixelsPerMetre(plan) * plan.stature);
+  const body = liftedBody(centred, { x: trial.clip.travel === 'left' ? -height : height, y: height });
+  const places = placesOf(trial.clip, plan);
+  const cameras = places.map((place) => pinholeAt(plan, place));
+  const [first, second] = places.map((place, c) => seenBy(cameras[c]!, body, filmed, place)) as [Trial, Trial];
+  const inSpace = expectBody(
     [
       spaceCameraOf(first, null, 0),
       spaceCameraOf(second, syncMap(first.clip, second.clip, [{ own: 0, other: 0 }]), clockSdOf(first, second, 1)),
     ],
-    { made: true },
+    cameras,
+    body,
   );
   return inSpace.ok ? ok([filmed, second, ...viewsOfBody(inSpace.value, filmed)]) : inSpace;
 }

@@ -1,9 +1,10 @@
 import type { PointId } from '../anatomy/body-points';
 import { fail, ok, type Issue, type Result } from '../result';
+import type { SpatialTrack } from '../tracks/marker-map';
 import type { FigureCamera } from '../tracks/spatial-view';
 import { adjust, type Adjusted } from './adjust';
 import { bendsForward } from './bending';
-import { degreesBetween, directionOf } from './pinhole';
+import { degreesBetween, directionOf, type Pinhole } from './pinhole';
 import { OF_CAMERA, type Clock, type Problem, type State } from './problem';
 import {
   bestStart,
@@ -51,8 +52,6 @@ export type SpaceIssue = Issue<
 export interface ReconstructOptions {
   readonly onProgress?: (share: number) => void;
   readonly stopped?: () => boolean;
-  /** The points were made, to plan cameras: how far they are from being those of one body tells nothing of its errors. */
-  readonly made?: boolean;
 }
 
 /** Fewer shared joints or frames do not tell how cameras stand. */
@@ -125,7 +124,7 @@ const azimuthSds = ({ state, covariance, layout }: Adjusted): readonly number[] 
     return covariance ? Math.sqrt(covariance[at * layout.size + at]!) / RADIANS : NaN;
   });
 
-/** Why nothing can be made of cameras that were adjusted; null where it can. A misfit of null is not looked at. */
+/** Why nothing can be made of cameras that were adjusted; null where it can. Cameras that were not found have no misfit. */
 function refusalOf(adjusted: Adjusted, misfit: number | null): Result<never, SpaceIssue> | null {
   const [main, ...others] = adjusted.state.cameras;
   const apart = others.map(({ rotation }) => degreesBetween(main!.rotation, rotation));
@@ -148,33 +147,34 @@ function usedFrames({ times }: SeenClip, shared: readonly number[]): readonly nu
   return evenly(shared, Math.min(MOST_FRAMES, Math.max(COARSE_FRAMES, apart)));
 }
 
+/** What a body is stated from: all frames that the cameras share, and the unknowns that all of them share. */
+interface Solved {
+  readonly cameras: readonly SpaceCamera[];
+  readonly shared: readonly number[];
+  readonly adjusted: Adjusted;
+  readonly whole: Problem;
+  /** With the points of every frame. */
+  readonly solved: State;
+  readonly misfit: number;
+}
+
 /** The body at every frame of the first camera, with the covariance of its points. */
 function bodyThrough(
-  cameras: readonly SpaceCamera[],
-  ids: readonly PointId[],
-  shared: readonly number[],
-  adjusted: Adjusted,
-  misfit: number,
-  { onProgress, stopped, made = false }: ReconstructOptions,
+  { cameras, shared, adjusted, whole, solved, misfit }: Solved,
+  { onProgress, stopped }: ReconstructOptions,
 ): Result<Body, SpaceIssue> {
-  const { state, layout } = adjusted;
+  const { layout } = adjusted;
+  const { ids } = whole;
+  const { clocks } = solved;
   const covariance = adjusted.covariance!;
-  const { clocks } = state;
-  const whole = problemOf(cameras, ids, shared, { biased: true, clocks });
-  const solved = onFrames(
-    whole,
-    state,
-    cameras.map((c) => c.stature),
-  );
   const raw = problemOf(cameras, ids, shared, { biased: true, clocks, raw: true });
   const rough = solveFrames(raw, solved).state;
   onProgress?.(0.8);
-  if (!bendsForward(ids, solved.points)) return fail('mirrored', TEXT.kneesWouldBendWrongWay(CORRECT));
   const saw = cameras.map((_, c) => whole.sightings(c, clocks[c]!));
   const n = 3 * ids.length;
   const frames = cameras[0]!.clip.times.length;
   const none = new Float32Array(0);
-  const wider = made ? 1 : Math.max(1, misfit) ** 2;
+  const wider = Math.max(1, misfit) ** 2;
   const covariances: Float32Array[] = Array.from({ length: frames }, () => none);
   for (const [f, frame] of shared.entries()) {
     if (f % 20 === 0) onProgress?.(0.8 + (0.2 * f) / shared.length);
@@ -193,7 +193,7 @@ function bodyThrough(
     raw: spread(withoutUnseen(whole, rough)),
     covariances,
     misfit,
-    cameras: state.cameras.map(({ rotation }, c) => {
+    cameras: solved.cameras.map(({ rotation }, c) => {
       const clock = layout.clock(c);
       return {
         clipId: cameras[c]!.clip.clipId,
@@ -204,6 +204,21 @@ function bodyThrough(
       };
     }),
   });
+}
+
+/** The joints that cameras share and the frames that fall into all of them; or why they are too few. */
+function seenByAll(
+  cameras: readonly SpaceCamera[],
+): Result<{ readonly ids: readonly PointId[]; readonly shared: readonly number[] }, SpaceIssue> {
+  const ids = sharedPoints(cameras);
+  const shared = sharedFrames(cameras);
+  const tall = cameras.every(({ stature }) => stature > 0);
+  if (cameras.length < 2 || ids.length < LEAST_JOINTS || shared.length < LEAST_FRAMES || !tall)
+    return fail('too-few-points', TEXT.camerasShareJointsAndFrames(ids.length, shared.length, LEAST_JOINTS, DETECT));
+  const seen = framesOfBody(cameras, ids, shared, LEAST_JOINTS);
+  if (seen.frames < LEAST_FRAMES || seen.share < LEAST_SHARE)
+    return fail('too-few-points', TEXT.onlyOfFramesShowJoints(seen.frames, shared.length, LEAST_JOINTS, DETECT));
+  return ok({ ids, shared });
 }
 
 /**
@@ -221,14 +236,9 @@ export function reconstruct(
   options: ReconstructOptions = {},
 ): Result<Body, SpaceIssue> {
   const { onProgress, stopped } = options;
-  const ids = sharedPoints(cameras);
-  const shared = sharedFrames(cameras);
-  const tall = cameras.every(({ stature }) => stature > 0);
-  if (cameras.length < 2 || ids.length < LEAST_JOINTS || shared.length < LEAST_FRAMES || !tall)
-    return fail('too-few-points', TEXT.camerasShareJointsAndFrames(ids.length, shared.length, LEAST_JOINTS, DETECT));
-  const seen = framesOfBody(cameras, ids, shared, LEAST_JOINTS);
-  if (seen.frames < LEAST_FRAMES || seen.share < LEAST_SHARE)
-    return fail('too-few-points', TEXT.onlyOfFramesShowJoints(seen.frames, shared.length, LEAST_JOINTS, DETECT));
+  const seen = seenByAll(cameras);
+  if (!seen.ok) return seen;
+  const { ids, shared } = seen.value;
   const stated = cameras.map(({ prior }) => prior.azimuthDegrees);
   const begin = bestStart(
     problemOf(cameras, ids, evenly(shared, COARSE_FRAMES), { biased: false }),
@@ -241,7 +251,51 @@ export function reconstruct(
   onProgress?.(0.6);
   if (stopped?.()) return fail('cancelled', TEXT.itWasCancelled);
   const misfit = Math.sqrt(adjusted.cost / freedomOf(fine, adjusted.state));
+  const refused = refusalOf(adjusted, misfit);
+  if (refused) return refused;
+  const { state } = adjusted;
+  const whole = problemOf(cameras, ids, shared, { biased: true, clocks: state.clocks });
+  const statures = cameras.map((c) => c.stature);
+  const solved = onFrames(whole, state, statures);
+  if (!bendsForward(ids, solved.points)) return fail('mirrored', TEXT.kneesWouldBendWrongWay(CORRECT));
+  return bodyThrough({ cameras, shared, adjusted, whole, solved, misfit }, options);
+}
+
+/**
+ * What would be known of a body if cameras stood as they are planned: nothing is searched for, and the covariance is that
+ * of the adjustment where it would end, of residuals as large as is stated.
+ * @param cameras what each would see of the body
+ * @param places of the cameras
+ * @param body of usual lengths, at the frames of the first camera; all in standing heights
+ */
+export function expectBody(
+  cameras: readonly SpaceCamera[],
+  places: readonly Pinhole[],
+  body: SpatialTrack,
+): Result<Body, SpaceIssue> {
+  const seen = seenByAll(cameras);
+  if (!seen.ok) return seen;
+  const { ids, shared } = seen.value;
+  const on = (frames: readonly number[]): { readonly problem: Problem; readonly state: State } => {
+    const problem = problemOf(cameras, ids, frames, { biased: true });
+    const at = (axis: 'x' | 'y' | 'z', id: PointId, f: number): number => body[id]![axis][f]! || 0;
+    const state = {
+      cameras: places,
+      clocks: places.map(() => ({ offset: 0, drift: 0 })),
+      lengths: Float64Array.from(problem.links.lengths, ({ length }) => Math.log(length)),
+      biases: new Float64Array(2 * places.length * ids.length),
+      points: Float64Array.from(
+        frames.flatMap((f) => ids.flatMap((id) => [at('x', id, f), at('y', id, f), at('z', id, f)])),
+      ),
+    };
+    // A joint that is missing goes where its segments leave it.
+    return { problem, state: solveFrames(problem, state).state };
+  };
+  const few = on(usedFrames(cameras[0]!.clip, shared));
+  const adjusted = adjust(few.problem, few.state, { iterations: 0 });
+  const all = on(shared);
   return (
-    refusalOf(adjusted, options.made ? null : misfit) ?? bodyThrough(cameras, ids, shared, adjusted, misfit, options)
+    refusalOf(adjusted, null) ??
+    bodyThrough({ cameras, shared, adjusted, whole: all.problem, solved: all.state, misfit: 1 }, {})
   );
 }
