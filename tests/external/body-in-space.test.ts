@@ -3,7 +3,8 @@ import { vec3 } from '../../demo/athlete/vec3';
 import type { PointId } from '../../src/core/anatomy/body-points';
 import type { SpaceCamera } from '../../src/core/reconstruction/problem-of-cameras';
 import type { SeenPoint } from '../../src/core/reconstruction/seen-points';
-import { reconstruct, type Body } from '../../src/core/reconstruction/reconstruct';
+import { reconstruct } from '../../src/core/reconstruction/reconstruct';
+import type { Body } from '../../src/core/reconstruction/stated-body';
 import { capturedMotions } from '../fixtures/captured';
 import { filmedBody, type Filmed, type KnownMotion } from '../fixtures/filmed-body';
 

@@ -1,6 +1,7 @@
 import { clockSdOf, spaceCameraOf, type PreparedTrial } from '../../core/reconstruction/camera-of-trial';
 import type { SpaceCamera } from '../../core/reconstruction/problem-of-cameras';
-import { reconstruct, type Body } from '../../core/reconstruction/reconstruct';
+import { reconstruct } from '../../core/reconstruction/reconstruct';
+import type { Body } from '../../core/reconstruction/stated-body';
 import type { BenchClip } from '../bench/bench-clips';
 
 /** Bodies in space by the main clip of their performance. */

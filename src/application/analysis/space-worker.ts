@@ -4,7 +4,8 @@ import { filmedByTwo, type TwoCameraPlan } from '../../core/planning/two-cameras
 import type { Trial } from '../../core/trial/trial';
 import { exposeWorker } from '../../media/expose-worker';
 import type { SpaceCamera } from '../../core/reconstruction/problem-of-cameras';
-import { reconstruct, type Body, type SpaceIssue } from '../../core/reconstruction/reconstruct';
+import { reconstruct } from '../../core/reconstruction/reconstruct';
+import type { Body, SpaceIssue } from '../../core/reconstruction/stated-body';
 import { ok, type Result } from '../../core/result';
 
 /** Computes a body in space away from the page. */

@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import { create } from 'zustand';
-import type { Body } from '../../core/reconstruction/reconstruct';
+import type { Body } from '../../core/reconstruction/stated-body';
 import { WorkerClient } from '../../media/worker-client';
 import { filmedBySeveral, NO_BODIES, type Bodies, type Filmed } from './bodies';
 import { derive } from './derived';

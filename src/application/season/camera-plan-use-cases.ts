@@ -3,7 +3,7 @@ import type { Measure } from '../../core/model/measure';
 import { planOf } from '../../core/planning/camera-plan';
 import type { PlannedError } from '../../core/planning/planned-errors';
 import { planOfTwo, type TwoCameraPlan } from '../../core/planning/two-cameras';
-import type { SpaceIssue } from '../../core/reconstruction/reconstruct';
+import type { SpaceIssue } from '../../core/reconstruction/stated-body';
 import type { Result } from '../../core/result';
 import type { Trial } from '../../core/trial/trial';
 import { WorkerClient, type CrashIssue } from '../../media/worker-client';

@@ -7,7 +7,7 @@ import { ORIGIN, type Track } from '../tracks/track';
 import type { SpaceErrors } from '../trial/space';
 import type { Trial } from '../trial/trial';
 import { degreesBetween, rotationOf } from './pinhole';
-import type { Body } from './reconstruct';
+import type { Body } from './stated-body';
 
 const RADIANS = Math.PI / 180;
 

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { degreesApart } from '../../../core/reconstruction/body-views';
-import type { Body } from '../../../core/reconstruction/reconstruct';
+import type { Body } from '../../../core/reconstruction/stated-body';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import type { Derived } from '../../../application/analysis/derived';
 import { computeAgain, useSpace } from '../../../application/analysis/space';
