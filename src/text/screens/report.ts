@@ -10,6 +10,7 @@ export const TEXT = {
   whereCameraStandsIsPlanned:
     'Where the camera stands is planned on the points of a performance: detect or place them at Measure first.',
   whereCameraStands: 'Where the camera stands',
+  whereCamerasStand: 'Where the cameras stand',
   away: 'away,',
   squareToMovement: 'square to the movement',
   offPlaneDegreesAheadOf: (offPlane: number) => `${offPlane} degrees ahead of the square view`,

@@ -242,7 +242,10 @@ function PlannedTable({
         <tbody>
           {errors.map(({ measure, reading, plusMinus: half, tolerance, improvement, inSpace }) => (
             <tr key={measure.id}>
-              <td className="left wrap">{measureName(movement, measure)}</td>
+              <td className="left wrap">
+                {measureName(movement, measure)}
+                {inSpace && <div style={{ fontSize: '.8rem', color: '#545c61' }}>{TEXT.inSpaceFromBoth}</div>}
+              </td>
               {reading.measurable && half !== null ? (
                 <>
                   <td>{readingText(reading).value}</td>
@@ -252,11 +255,7 @@ function PlannedTable({
                   <td>{foundOf(judged, measure.id)}</td>
                   <td>{plusMinus(tolerance, reading.unit).replace('±', '')}</td>
                   <td className="left wrap">
-                    {improvement
-                      ? `${plusMinus(improvement.plusMinus, reading.unit)} ${improvement.words}`
-                      : inSpace
-                        ? TEXT.inSpaceFromBoth
-                        : ''}
+                    {improvement ? `${plusMinus(improvement.plusMinus, reading.unit)} ${improvement.words}` : ''}
                   </td>
                 </>
               ) : (

@@ -102,8 +102,7 @@ export function PlanNotes({ trial, plan, takes, second }: PlannedCamera): ReactN
           {TEXT.goToDistanceMOr((plan.distance * over).toFixed(1))}
         </li>
       )}
-      <li>{TEXT.shutter1ShutterSOr(shutter, speed.toFixed(0), ((100 * speed) / plan.rate).toFixed(0))}</li>
-      <li>{TEXT.cameraLevelAtHipHeight}</li>
+      {/* What guards people stands where nobody has to scroll for it. */}
       {plan.second && (
         <li>
           {TEXT.secondCameraStands(plan.second.distance.toFixed(1), plan.second.apart)}
@@ -112,6 +111,8 @@ export function PlanNotes({ trial, plan, takes, second }: PlannedCamera): ReactN
         </li>
       )}
       <li>{TEXT.neverInLineOfFlight}</li>
+      <li>{TEXT.shutter1ShutterSOr(shutter, speed.toFixed(0), ((100 * speed) / plan.rate).toFixed(0))}</li>
+      <li>{TEXT.cameraLevelAtHipHeight}</li>
     </ul>
   );
 }

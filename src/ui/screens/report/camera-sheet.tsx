@@ -44,7 +44,7 @@ function Sheet({ derived, trial }: { readonly derived: Derived; readonly trial: 
       aria-busy={planned.second === 'computing'}
     >
       <header>
-        <h1>{TEXT.whereCameraStands}</h1>
+        <h1>{plan.second ? TEXT.whereCamerasStand : TEXT.whereCameraStands}</h1>
         <span>{derived.movement.name}</span>
       </header>
       <p className="camera-facts">
