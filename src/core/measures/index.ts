@@ -21,6 +21,7 @@ import { lag } from './lag';
 import { eventOffset } from './event-offset';
 import { order } from './order';
 import { path } from './path';
+import { pathAngle } from './path-angle';
 import { peakRate } from './peak-rate';
 import { range } from './range';
 import { rate } from './rate';
@@ -51,6 +52,7 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
   split,
   speed,
   path,
+  'path-angle': pathAngle,
   dispersion,
   dwell,
   checkpoint,

@@ -17,7 +17,7 @@ import { quadrature, type UncertainPoint } from '../statistics/propagate';
 import { TEXT } from '../../text/core/measures';
 
 /** Kinds of measure of one point's path. */
-export type Moving = Extract<Measure, { kind: 'speed' | 'path' | 'dispersion' | 'dwell' }>;
+export type Moving = Extract<Measure, { kind: 'speed' | 'path' | 'path-angle' | 'dispersion' | 'dwell' }>;
 
 export interface Path {
   readonly span: FrameSpan;
@@ -34,6 +34,8 @@ export interface Path {
   readonly tremblingShare: number;
   /** Length of the segment that the point is the end of, about; an error that is alike turns with it. */
   readonly lever: number;
+  /** From pixels to the unit wanted. */
+  readonly perPixel: number;
   /** Relative deviation of the scale. */
   readonly scaleSd: number;
   /** Shortest and longest usual time from frame to frame in the phase, seconds. */
@@ -102,7 +104,9 @@ export const speedSd = ({ intervals }: Pick<Path, 'intervals'>, sd: number, { cu
 export function pathOf(trial: Trial, measure: Moving): Path | NotMeasurable {
   const span = spanOf(trial, measure);
   if (!isSpan(span)) return span;
-  const scale = scaleOf(trial, measure.lengthIn);
+  const known = scaleOf(trial, measure.lengthIn);
+  // A direction needs no scale.
+  const scale = !isScale(known) && measure.kind === 'path-angle' ? { perPixel: 1, sdShare: 0 } : known;
   if (!isScale(scale)) return scale;
   const { relativeTo } = measure;
   const { angle: offPlane } = cameraOffPlane(trial.clip);
@@ -122,6 +126,7 @@ export function pathOf(trial: Trial, measure: Moving): Path | NotMeasurable {
     trembling: trembling * scale.perPixel,
     tremblingShare: tremblingShare(trial, refs),
     lever: LEVER * trial.bodyHeight * scale.perPixel,
+    perPixel: scale.perPixel,
     scaleSd: Math.hypot(scale.sdShare, steadySd(trial.clip, 'size', span.first)),
     intervals: intervalsIn(trial, span),
   };

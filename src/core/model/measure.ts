@@ -1,7 +1,7 @@
 import { ladderSchema } from './practice';
 import { z } from 'zod';
 import { idSchema } from './document-id';
-import { line, pointRefSchema, quantitySchema } from './quantity';
+import { base, line, pointRefSchema, quantitySchema } from './quantity';
 import { targetSchema } from './target';
 
 export const planeSchema = z.enum(['sagittal', 'frontal', 'transverse', 'any']);
@@ -141,6 +141,15 @@ export const measureSchema = z.discriminatedUnion('kind', [
     ...phase,
     what: z.enum(['length', 'straightness', 'sideways']),
   }),
+  /** Where a point goes at the end or the beginning of a phase, or along the line that its whole path lies nearest to. */
+  z.object({
+    ...common,
+    kind: z.literal('path-angle'),
+    ...moving,
+    ...phase,
+    take: z.enum(['end', 'start', 'whole']),
+    against: base,
+  }),
   z.object({ ...common, kind: z.literal('dispersion'), ...moving, ...phase }),
   /** A question that only an eye can answer. */
   z.object({ ...common, kind: z.literal('checkpoint'), question: z.string().min(1), at: idSchema }),
@@ -192,6 +201,7 @@ const MOMENTS: { readonly [K in MeasureKind]: EventsOf<K> } = {
   count: ofPhase,
   speed: ofPhase,
   path: ofPhase,
+  'path-angle': ({ from, to, take }) => (take === 'start' ? [from, to] : [to, from]),
   dispersion: ofPhase,
   dwell: ofPhase,
 };

@@ -9,7 +9,8 @@ export const pointRefSchema = z.union([
 ]);
 export type PointRef = z.infer<typeof pointRefSchema>;
 
-const base = z.enum(['up', 'down', 'forward']);
+/** What a direction is measured against, in the level picture or on axes that turn along. */
+export const base = z.enum(['up', 'down', 'forward']);
 const pair = z.tuple([pointRefSchema, pointRefSchema]);
 const triple = z.tuple([pointRefSchema, pointRefSchema, pointRefSchema]);
 

@@ -1,5 +1,5 @@
 import { like } from '../like';
-import { angleAt, because, family, moment, phaseTime, trunkAt } from './parts';
+import { angleAt, because, directionAt, family, moment, phaseTime, trunkAt } from './parts';
 import { AIMED_DELIVERY } from './words/aimed-delivery';
 
 export const aimed = family({
@@ -90,6 +90,14 @@ export const aimed = family({
       importance: 0.6,
       cost: 'weeks',
     },
+    directionAt(
+      'release-direction',
+      'Direction of what is aimed at release',
+      'arms',
+      'own-object',
+      ['top', 'release'],
+      0.8,
+    ),
     phaseTime('top', 'release', 'Top to release', 0.6),
   ],
   words: AIMED_DELIVERY,

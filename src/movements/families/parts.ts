@@ -128,6 +128,31 @@ export const phaseTime = (from: string, to: string, name: string, importance = 0
     importance,
     cost: 'weeks',
   }) as const;
+/** Where a point goes at the end of a phase, against level: rising is positive. */
+export const directionAt = (
+  id: string,
+  name: string,
+  region: 'arms' | 'hips',
+  point: 'centre-of-mass' | 'dominant-wrist' | `own-${string}`,
+  [from, to]: readonly [string, string],
+  importance = 0.6,
+) =>
+  ({
+    id,
+    name,
+    kind: 'path-angle',
+    region,
+    plane: 'sagittal',
+    point,
+    take: 'end',
+    against: 'forward',
+    from,
+    to,
+    target: like(4),
+    margin: 2,
+    importance,
+    cost: 'season',
+  }) as const;
 export const moment = (
   id: string,
   name: string,

@@ -1,5 +1,5 @@
 import { like } from '../like';
-import { angleAt, because, facingAt, family, moment, trunkAt } from './parts';
+import { angleAt, because, directionAt, facingAt, family, moment, trunkAt } from './parts';
 import { ROTATION_JUMP } from './words/rotation-jump';
 
 export const rotationJump = family({
@@ -104,6 +104,14 @@ export const rotationJump = family({
       importance: 0.8,
       cost: 'season',
     },
+    directionAt(
+      'take-off-direction',
+      'Direction of the centre of mass at take-off',
+      'hips',
+      'centre-of-mass',
+      ['plant', 'take-off'],
+      0.7,
+    ),
     {
       id: 'rise',
       name: 'Hips, rise',

@@ -1,5 +1,5 @@
 import { like } from '../like';
-import { angleAt, because, family, moment, phaseTime, trunkAt } from './parts';
+import { angleAt, because, directionAt, family, moment, phaseTime, trunkAt } from './parts';
 import { ROTATIONAL_THROW } from './words/rotational-throw';
 
 export const rotationalThrow = family({
@@ -69,6 +69,14 @@ export const rotationalThrow = family({
       importance: 0.5,
       cost: 'season',
     },
+    directionAt(
+      'release-direction',
+      'Direction of the implement at release',
+      'arms',
+      'own-implement',
+      ['second-foot-down', 'release'],
+      0.8,
+    ),
     phaseTime('first-foot-down', 'second-foot-down', 'Foot to foot', 0.8),
     phaseTime('second-foot-down', 'release', 'Delivery', 0.7),
   ],

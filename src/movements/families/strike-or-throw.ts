@@ -1,5 +1,5 @@
 import { like } from '../like';
-import { angleAt, because, family, moment, phaseTime, trunkAt, TRUNK } from './parts';
+import { TRUNK, angleAt, because, directionAt, family, moment, phaseTime, trunkAt } from './parts';
 import { STRIKE_OR_THROW } from './words/strike-or-throw';
 
 export const strikeOrThrow = family({
@@ -120,6 +120,10 @@ export const strikeOrThrow = family({
       importance: 0.4,
       cost: 'season',
     },
+    directionAt('hand-direction', 'Direction of the hand at contact or release', 'arms', 'dominant-wrist', [
+      'front-foot-down',
+      'contact',
+    ]),
     {
       id: 'head-steady',
       name: 'Head, circle it stays in',

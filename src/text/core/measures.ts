@@ -96,6 +96,18 @@ export const TEXT = {
   pathEndsWhereItBegins: 'The path ends where it begins, so that nothing is beside its chord',
   chooseTwoMomentsSo: 'Choose the two moments so that the point has gone somewhere between.',
 
+  // path-angle
+  directionInWhichPointMoves:
+    'Direction in which a point moves at the end or the beginning of a phase (release, take-off, entry), or of the line ' +
+    'that its whole path lies nearest to (a swing seen along its plane): against forward, rising is positive; against ' +
+    'up or down, forward is.',
+  noiseOfVelocityOverSpeed: 'what the velocity is off across itself over the speed, how fast it turns, and the camera',
+  pointHardlyMovesThere: 'The point hardly moves there, so that it has no direction',
+  chooseMomentAtWhichItMoves: 'Choose a moment at which it moves, or correct its points round it by hand.',
+  pathIsNearlyAsWide: 'The path is nearly as wide as long, so that as a whole it has no direction',
+  chooseShorterPhase: 'Choose a shorter phase, or its direction at one of the two moments.',
+  directionIsNotKnownThere: 'The direction is not known there',
+
   // range
   largestMinusSmallestValue:
     'Largest minus smallest value of a quantity in a phase: range of motion, or how constant it is held.',

@@ -100,4 +100,15 @@ export const AIMED_DELIVERY: FamilyWords = {
       'Full delivery, the time read from the film',
     ],
   },
+  'release-direction': {
+    low: 'It leaves too flat',
+    high: 'It leaves too steep',
+    why: 'With the speed that it has, the direction at release decides where it comes down.',
+    cue: 'Same window every time',
+    drills: [
+      'Release through a hoop or between two marks, close by',
+      'Slow delivery through the marks',
+      'Full delivery, direction read from the film',
+    ],
+  },
 };

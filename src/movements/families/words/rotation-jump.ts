@@ -122,4 +122,15 @@ export const ROTATION_JUMP: FamilyWords = {
       'Full jump, filmed from behind',
     ],
   },
+  'take-off-direction': {
+    low: 'The body leaves too flat',
+    high: 'The body leaves too steep',
+    why: 'The direction of the centre of mass at take-off shares the speed between height and length; it cannot be changed in the air.',
+    cue: 'Up first, then turn',
+    drills: [
+      'Jump onto a box at the distance of the reference',
+      'Jump over a low rope at the middle of the flight',
+      'Full jump at reduced effort, direction read from the film',
+    ],
+  },
 };

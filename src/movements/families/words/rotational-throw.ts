@@ -100,4 +100,15 @@ export const ROTATIONAL_THROW: FamilyWords = {
       'Full throw, the time read from the film',
     ],
   },
+  'release-direction': {
+    low: 'The implement leaves too flat',
+    high: 'The implement leaves too steep',
+    why: 'Height and direction at release and the speed of the implement are all that its flight is made of.',
+    cue: 'Lift through the throw',
+    drills: [
+      'Standing throws over a rope at the height of the reference',
+      'Throws with one turn over the rope',
+      'Full throw at reduced effort, direction read from the film',
+    ],
+  },
 };

@@ -122,4 +122,15 @@ export const STRIKE_OR_THROW: FamilyWords = {
       'Full speed, the time read from the film',
     ],
   },
+  'hand-direction': {
+    low: 'The hand goes flatter, or down, at contact or release',
+    high: 'The hand goes up more at contact or release',
+    why: 'What the hand does then is what the ball or the implement takes with it.',
+    cue: 'Through the target',
+    drills: [
+      'Trace the last part of the way slowly along a string',
+      'Half speed along the string',
+      'Full effort at a target, direction read from the film',
+    ],
+  },
 };

@@ -1,0 +1,215 @@
+import { cameraOffPlane } from '../calibration/view';
+import { steadyOf, steadySd } from '../calibration/steady';
+import { segmentAngle, unwrap, wrapAngle } from '../geometry/angle';
+import { subtract, type Vec2 } from '../geometry/vec2';
+import { PLAIN } from '../model/words';
+import { bestLine } from '../quantities/lengths';
+import { NOTHING_SHARED, notMeasurable, type Reading } from '../reading';
+import { derivativeSd, rateOfChange } from '../signal/derivative';
+import { valueBetween } from '../signal/peaks';
+import { quadrature } from '../statistics/propagate';
+import { intervalAt } from '../timing/clip-time';
+import { keyEventSd } from '../trial/key-events';
+import { refsOfTrajectory } from '../trial/trajectory';
+import type { Trial } from '../trial/trial';
+import type { KindOfMeasure, MeasureOf } from './kind';
+import { drawPath, framesOf, isPath, pathOf, pathProvenance, placeOnPath, type Path } from './point-path';
+import { TEXT } from '../../text/core/measures';
+
+type PathAngle = MeasureOf<'path-angle'>;
+
+/** A direction less sure than this means nothing, radians. */
+const MOST_SD = Math.PI / 6;
+/** A path that is wider than this share of its length has no direction as a whole. */
+const MOST_WIDTH = 0.5;
+/** How far the way of a point leaves the plane: about a fifth of its length (common practice). */
+const OUT_OF_PLANE = 0.2;
+
+const HARDLY = notMeasurable('too-uncertain', TEXT.pointHardlyMovesThere, TEXT.chooseMomentAtWhichItMoves);
+
+/** Where a way goes, against the base of the measure. */
+const directionOf = (way: Vec2, { against }: PathAngle): number => segmentAngle({ x: 0, y: 0 }, way, against);
+
+/** Velocity at every frame, unit of the path a second. */
+const velocities = ({ x, y }: Path, times: Float64Array): readonly [Float64Array, Float64Array] => [
+  rateOfChange(times, x),
+  rateOfChange(times, y),
+];
+
+interface ByCamera {
+  /** What a camera that stands elsewhere than was said does to a direction, radians. */
+  readonly stated: number;
+  /** What is seen in the plane of a way that leaves it, radians. */
+  readonly depth: number;
+}
+
+function byCamera({ clip, space }: Trial, way: Vec2, { plane, line }: PathAngle): ByCamera {
+  // What leaves the plane is seen along x by the camera's angle, and turns the direction by its part across the way.
+  const depth = (psi: number): number => (OUT_OF_PLANE * Math.abs(way.y) * Math.tan(psi)) / Math.hypot(way.x, way.y);
+  if (plane === 'any' || line) return { stated: 0, depth: 0 };
+  if (space?.errors) {
+    const { headingSd } = space.errors;
+    return plane === 'transverse' ? { stated: headingSd, depth: 0 } : { stated: 0, depth: depth(headingSd) };
+  }
+  const { angle, sd } = cameraOffPlane(clip);
+  const seenFrom = (psi: number): number => Math.atan2(way.y, (way.x * Math.cos(angle)) / Math.cos(psi));
+  return { stated: wrapAngle(seenFrom(angle + sd) - seenFrom(angle)), depth: depth(Math.hypot(angle, sd)) };
+}
+
+/** How far the background was followed wrongly between two frames, unit of the path; 0 of a camera that stands. */
+function driftBetween(
+  trial: Trial,
+  { perPixel }: Path,
+  { relativeTo, line }: PathAngle,
+  frames: readonly number[],
+): number {
+  const steady = relativeTo || line ? null : steadyOf(trial.clip);
+  return steady ? steady.sdBetween(frames[0]!, frames.at(-1)!) * perPixel : 0;
+}
+
+function reading(
+  trial: Trial,
+  measure: PathAngle,
+  way: Vec2,
+  errors: { readonly random: number; readonly systematic: number },
+  frames: readonly number[],
+): Reading {
+  const value = directionOf(way, measure);
+  if (Number.isNaN(value)) return HARDLY;
+  const camera = byCamera(trial, way, measure);
+  const moved = measure.line ? 0 : steadySd(trial.clip, 'level', frames[0]!);
+  const sd = quadrature(errors.random, errors.systematic, camera.stated, camera.depth, moved);
+  if (!(sd <= MOST_SD)) return HARDLY;
+  return {
+    measurable: true,
+    value,
+    sd,
+    systematicSd: errors.systematic,
+    shared: { ...NOTHING_SHARED, camera: camera.stated },
+    unit: 'deg',
+    provenance: pathProvenance(trial, measure, frames),
+  };
+}
+
+/**
+ * Direction of the velocity at a frame position. What the velocity is off across itself, over the speed, is what the
+ * direction is off; a point that is taken beside the joint in the same way goes round with its segment.
+ */
+function readAt(trial: Trial, measure: PathAngle, path: Path, frame: number, timeSd: number): Reading {
+  const [vx, vy] = velocities(path, trial.times);
+  const at = (f: number): Vec2 => ({ x: valueBetween(vx, f), y: valueBetween(vy, f) });
+  const way = at(frame);
+  const speed = Math.hypot(way.x, way.y);
+  if (Number.isNaN(speed))
+    return notMeasurable('point-missing', TEXT.directionIsNotKnownThere, TEXT.detectPointsOrPlaceMissing);
+  const interval = intervalAt(trial, Math.round(frame));
+  const noise = derivativeSd(Math.max(path.sd, path.trembling), interval, trial.cutoff);
+  const turn = wrapAngle(directionOf(at(frame + 1), measure) - directionOf(at(frame - 1), measure)) / (2 * interval);
+  const drift = driftBetween(trial, path, measure, [frame - 1, frame + 1]) / (2 * interval);
+  return reading(
+    trial,
+    measure,
+    way,
+    {
+      random: quadrature(noise / speed, drift / speed, (turn || 0) * timeSd),
+      systematic: path.systematic === 0 ? 0 : path.systematic / path.lever,
+    },
+    [frame],
+  );
+}
+
+/** The line that a path lies nearest to, from its beginning to its end, and how far it reaches along and across. */
+function lineOf(path: Path, first: number, last: number): { way: Vec2; along: number; across: number } {
+  const whole = { first: Math.ceil(first), last: Math.floor(last), from: first, to: last };
+  const points = framesOf(whole)
+    .map((f) => placeOnPath(path, f))
+    .filter((p) => !Number.isNaN(p.x));
+  const { middle, direction } = bestLine(points);
+  const chord = subtract(points.at(-1)!, points[0]!);
+  const [c, s] = [Math.cos(direction), Math.sin(direction)];
+  const onward = c * chord.x + s * chord.y < 0 ? -1 : 1;
+  const rms = (of: (p: Vec2) => number): number =>
+    Math.sqrt(points.reduce((sum, p) => sum + of(p) ** 2, 0) / points.length);
+  return {
+    way: { x: onward * c, y: onward * s },
+    along: rms((p) => c * (p.x - middle.x) + s * (p.y - middle.y)),
+    across: rms((p) => c * (p.y - middle.y) - s * (p.x - middle.x)),
+  };
+}
+
+/** From the root mean square along a line that is gone evenly to its length. */
+const LENGTH_OF_RMS = Math.sqrt(12);
+
+/**
+ * Direction of the line that a path lies nearest to (orthogonal least squares). Its points are smoothed: only two in a
+ * period of the cut-off are independent.
+ */
+function readWhole(trial: Trial, measure: PathAngle, path: Path): Reading {
+  const { first, last, from = first, to = last } = path.span;
+  const { way, along, across } = lineOf(path, from, to);
+  const length = LENGTH_OF_RMS * along;
+  if (!(length > 2 * path.sd)) return HARDLY;
+  if (across > MOST_WIDTH * along)
+    return notMeasurable('too-uncertain', TEXT.pathIsNearlyAsWide, TEXT.chooseShorterPhase);
+  const interval = intervalAt(trial, first);
+  const independent = Math.max(2, Math.min(last - first + 1, 2 * trial.cutoff * (last - first) * interval));
+  // A moment that is off takes other points into the line.
+  const byMoment = ([measure.from, measure.to] as const).map((id, end) => {
+    const by = keyEventSd(trial, id) / interval;
+    const other = end === 0 ? lineOf(path, Math.max(0, from - by), to) : lineOf(path, from, to + by);
+    return wrapAngle(directionOf(other.way, measure) - directionOf(way, measure)) || 0;
+  });
+  return reading(
+    trial,
+    measure,
+    way,
+    {
+      random: quadrature(
+        path.sd / (Math.sqrt(independent) * along),
+        driftBetween(trial, path, measure, [first, last]) / length,
+        ...byMoment,
+      ),
+      // The detector sees a joint elsewhere at the beginning of its way than at the end.
+      systematic: (Math.SQRT2 * path.systematic) / length,
+    },
+    [first, last],
+  );
+}
+
+/** Direction in which a point moves: at release, at entry, or of a swing seen along its plane. */
+export const pathAngle: KindOfMeasure<'path-angle'> = {
+  kind: 'path-angle',
+  unit: 'deg',
+  convention: TEXT.directionInWhichPointMoves,
+  error: TEXT.noiseOfVelocityOverSpeed,
+  drawn: TEXT.pathOfPoint,
+  words: () => PLAIN,
+  refs: refsOfTrajectory,
+  picture: ({ relativeTo, line }) => (line ? 'nothing' : relativeTo ? 'level' : 'place'),
+  reads: 'movement',
+  needsSureEvents: true,
+  evaluate: (measure, trial) => {
+    const path = pathOf(trial, measure);
+    if (!isPath(path)) return path;
+    if (measure.take === 'whole') return readWhole(trial, measure, path);
+    const moment = measure.take === 'start' ? measure.from : measure.to;
+    return readAt(trial, measure, path, trial.marks[moment]!, keyEventSd(trial, moment));
+  },
+  difference: (_measure, a, b) => wrapAngle(a - b),
+  draw: drawPath,
+  series: {
+    unit: () => 'deg',
+    values: (measure, trial) => {
+      const path = pathOf(trial, measure);
+      if (!isPath(path)) return trial.times.map(() => NaN);
+      const [vx, vy] = velocities(path, trial.times);
+      return unwrap(vx.map((x, i) => directionOf({ x, y: vy[i]! }, measure)));
+    },
+    read: (measure, trial, frame, timeSd = 0) => {
+      const path = pathOf(trial, measure);
+      return isPath(path) ? readAt(trial, measure, path, frame, timeSd) : path;
+    },
+    of: ({ point, relativeTo, line, against, from, to }) => ['path-angle', point, relativeTo, line, against, from, to],
+    holdsValue: ({ take }) => take !== 'whole',
+  },
+};
