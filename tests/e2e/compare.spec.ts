@@ -100,7 +100,16 @@ test('every way to compare opens on every demo, without serious accessibility fi
   ] as const) {
     await openDemoOf(page, which);
     await goToStep(page, 'Compare');
-    for (const name of ['Readings', 'Curves', 'Timing', 'Trajectories', 'Repetitions', 'Synchrony', 'Criteria']) {
+    for (const name of [
+      'Readings',
+      'Performers',
+      'Curves',
+      'Timing',
+      'Trajectories',
+      'Repetitions',
+      'Synchrony',
+      'Criteria',
+    ]) {
       await page.getByRole('tab', { name }).click();
       await expect(page.getByRole('tabpanel')).not.toBeEmpty();
       if (!scan) continue;

@@ -7,7 +7,9 @@ import type { Side, Views } from '../../core/comparison/side';
 import { timingTable, type TimingRow } from '../../core/comparison/timing-table';
 import { eventsOf, type Measure } from '../../core/model/measure';
 import { withImportances, withSchool, type Movement } from '../../core/model/movement';
-import type { Session } from '../../core/model/session';
+import { decisionsFor, ownCorrectionsFor } from '../../core/judgement/decisions';
+import { performerKey } from '../../core/model/performer';
+import type { Decision, Session } from '../../core/model/session';
 import { MOST_PANES } from '../../core/model/slots';
 import { eventsOfMarks, type KeyEvents } from '../../core/trial/key-events';
 import type { Trial } from '../../core/trial/trial';
@@ -44,6 +46,8 @@ export interface Derived {
   readonly judged: readonly Judged[];
   readonly timing: readonly TimingRow[];
   readonly priorities: Priorities;
+  /** What was decided about the judged athlete's measures. */
+  readonly decisions: readonly Decision[];
   /** What is worked on: proposed gaps and the analyst's own corrections, in one order. */
   readonly plan: Plan;
   /** The criteria sheet, where the movement has one. */
@@ -94,6 +98,12 @@ export const repetitionViews = (
   const known = { clips, inSpace: { spatial: session.spatial, bodies } };
   return repetitionsOf(session, on.trial.clip.id).map((moments) => viewsWith(known, on.trial, moments));
 };
+
+/** A clip's own side of a comparison: its trial, or every repetition of it where their mean counts. */
+export const sideOfClip = (
+  { session, clips, bodies }: Pick<Derived, 'session' | 'clips' | 'bodies'>,
+  { trial }: BenchClip,
+): Side => membersOf(session, { clips, inSpace: { spatial: session.spatial, bodies } }, trial);
 
 export interface Sides {
   readonly athlete: Side;
@@ -188,26 +198,34 @@ export const derive = rememberLast((session: Session, bodies: Bodies = NO_BODIES
     bodies,
   );
   const first = (id: string): Trial | null => clips.find((c) => c.id === id)?.trial ?? null;
+  const athlete = first('athlete');
+  const who = athlete && performerKey(athlete.clip.performer);
+  const decisions = decisionsFor(session.decisions, who);
   const judged = compare(movement, sides, session.measuredErrors).map((c) =>
     judge(
       c,
-      session.decisions.find((d) => d.measureId === c.measure.id),
+      decisions.find((d) => d.measureId === c.measure.id),
     ),
   );
-  const priorities = prioritise(movement, judged, session);
+  const priorities = prioritise(movement, judged, {
+    order: session.order,
+    daysToCompetition: session.daysToCompetition,
+    decisions,
+  });
   return {
     session,
     movement,
     clips,
     bodies,
     panes: clips.filter((c) => c.trial.clip.onBench).slice(0, MOST_PANES),
-    athlete: first('athlete'),
+    athlete,
     reference: first('reference'),
     sides,
     judged,
     timing: timingOf(movement, sides),
     priorities,
-    plan: planOf(priorities, session.ownCorrections, session.order),
+    decisions,
+    plan: planOf(priorities, ownCorrectionsFor(session, who), session.order),
     sheet: sheetOf(movement, judged, session.criteria),
   };
 });

@@ -5,6 +5,8 @@ import type { Movement } from '../../core/model/movement';
 import type { ReferenceModel } from '../../core/model/reference-model';
 import type { OwnCorrection, Session } from '../../core/model/session';
 import type { Trial } from '../../core/trial/trial';
+import type { Derived } from '../analysis/derived';
+import { counterpartIn, mainsOf } from '../analysis/subjects';
 import { player } from '../bench/bench-player';
 import { edit, useDocument } from '../stores/document-store';
 import { asMarks, takeProposals } from '../events/proposals';
@@ -119,6 +121,44 @@ export function compareAttempts(judged: string, reference: string): void {
     if (!first) return;
     session.clips = [first, ...session.clips.filter((c) => c.id !== judged)];
     session.referenceModel = { ...session.referenceModel, kind: 'own', own: { clipId: reference, repetition: 0 } };
+  });
+}
+
+type Compared = Pick<Derived, 'session' | 'clips'>;
+
+/** Who is compared with whom now: athlete's clip -> reference clip. */
+const counterpartsOf = (compared: Compared): Record<string, string> =>
+  Object.fromEntries(
+    mainsOf(compared.clips, 'athlete').flatMap((on) => {
+      const own = counterpartIn(compared, on);
+      return own ? [[on.trial.clip.id, own.trial.clip.id]] : [];
+    }),
+  );
+
+/** Puts the clips that are judged and compared first of their roles. */
+const ahead = (session: Session, ids: readonly (string | undefined)[]): void => {
+  const first = ids.flatMap((id) => session.clips.find((c) => c.id === id) ?? []);
+  session.clips = [...first, ...session.clips.filter((c) => !first.includes(c))];
+};
+
+/** Gives an athlete's clip a reference of its own; everybody else keeps theirs. */
+export function chooseCounterpart(compared: Compared, athlete: string, reference: string): void {
+  const judged = mainsOf(compared.clips, 'athlete')[0]?.trial.clip.id;
+  edit((session) => {
+    session.referenceModel.counterparts = { ...counterpartsOf(compared), [athlete]: reference };
+    if (judged === athlete) ahead(session, [reference]);
+  });
+}
+
+/**
+ * Makes another athlete the one who is judged, reported and shown first, with their own reference; who is compared with
+ * whom stays as it is. One undoable step.
+ */
+export function judgeAthlete(compared: Compared, athlete: string): void {
+  const counterparts = counterpartsOf(compared);
+  edit((session) => {
+    session.referenceModel.counterparts = counterparts;
+    ahead(session, [athlete, counterparts[athlete]]);
   });
 }
 

@@ -13,6 +13,7 @@ export const REPORT_PARTS = [
   { id: 'timing', name: TEXT.timing },
   { id: 'sheet', name: TEXT.criteriaSheet },
   { id: 'filming', name: TEXT.filmNextTime },
+  { id: 'performers', name: TEXT.allPerformers },
   { id: 'measures', name: TEXT.allMeasures },
   { id: 'methods', name: TEXT.methods },
 ] as const;
@@ -22,7 +23,7 @@ export type ReportPart = (typeof REPORT_PARTS)[number]['id'];
 export const PAPERS = {
   coach: {
     name: TEXT.coachsReport,
-    parts: ['findings', 'practice', 'since', 'keep', 'curves', 'timing', 'filming'],
+    parts: ['findings', 'practice', 'since', 'keep', 'curves', 'timing', 'filming', 'performers'],
   },
   laboratory: { name: TEXT.laboratorysReport, parts: REPORT_PARTS.map(({ id }) => id) },
 } as const satisfies Record<string, { readonly name: string; readonly parts: readonly ReportPart[] }>;

@@ -4,6 +4,8 @@ import { setView, useView } from '../stores/view-store';
 import { correctionOfNote } from '../../core/coaching/correction';
 import type { Check } from '../../core/model/check';
 import type { Drawing } from '../../core/model/drawing';
+import { withDecision } from '../../core/judgement/decisions';
+import { performerKey } from '../../core/model/performer';
 import type { Decision, Note } from '../../core/model/session';
 import type { Trial } from '../../core/trial/trial';
 import { laidOn } from '../../core/scene/drawing';
@@ -90,10 +92,11 @@ export function workOnNote({ movement }: Derived, note: Note): void {
 }
 
 /** Records what the analyst decided about a measure, or takes the decision back. */
-export function decide(measureId: string, decision: Omit<Decision, 'measureId'> | null): void {
+export function decide(measureId: string, decision: Pick<Decision, 'verdict' | 'reason'> | null): void {
   edit((session) => {
-    session.decisions = session.decisions.filter((d) => d.measureId !== measureId);
-    if (decision) session.decisions.push({ measureId, ...decision });
+    const judged = session.clips.find(({ role, sync }) => role === 'athlete' && !sync);
+    const performer = judged ? performerKey(judged.performer) : null;
+    session.decisions = withDecision(session.decisions, measureId, performer, decision);
   });
 }
 

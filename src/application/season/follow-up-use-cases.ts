@@ -65,6 +65,8 @@ export async function startNextSession(name: string, practice: SessionPractice):
             phases: Object.fromEntries(
               Object.entries(phases).flatMap(([phase, id]) => (ids.has(id) ? [[phase, ids.get(id)!]] : [])),
             ),
+            // Athletes stay behind.
+            counterparts: {},
             own: null,
           },
   };

@@ -1,5 +1,6 @@
 import type { Clip, Role } from '../../core/model/clip';
 import { mayShare } from '../../core/model/athlete';
+import { FIRST_REFERENCE } from '../../core/model/reference-model';
 import { copyClips, KNOWN_OF_CLIPS } from '../../core/model/copied-clips';
 import type { Session } from '../../core/model/session';
 import { fail, ok, type Issue, type Result } from '../../core/result';
@@ -97,7 +98,7 @@ export async function takeTrial({ session: from, clip }: StoredTrial, role: Role
   edit((session) => {
     session.clips = first ? [...taken, ...session.clips] : [...session.clips, ...taken];
     for (const kind of KNOWN_OF_CLIPS) Object.assign(session[kind], copied[kind]);
-    if (first) session.referenceModel = { kind: 'one', without: [], phases: {}, own: null };
+    if (first) session.referenceModel = FIRST_REFERENCE;
   });
   await openSources();
   return copied.ids.get(clip.id)!;

@@ -1,5 +1,5 @@
 import type { Movement } from '../model/movement';
-import type { Session } from '../model/session';
+import type { Decision, Session } from '../model/session';
 import { type Judged } from './state';
 import { inUnit } from '../units';
 import { TEXT } from '../../text/core/judgement';
@@ -114,7 +114,7 @@ function sentence(judged: Judged, parts: ScoreParts, followers: number): string 
 export function prioritise(
   movement: Movement,
   judged: readonly Judged[],
-  session: Pick<Session, 'decisions' | 'order' | 'daysToCompetition'>,
+  session: Pick<Session, 'order' | 'daysToCompetition'> & { readonly decisions: readonly Decision[] },
 ): Priorities {
   const gaps = new Map(judged.filter((j) => j.state === 'gap').map((j) => [j.measure.id, j]));
   const parentOf = new Map([...gaps].map(([id, gap]) => [id, strongestCause(movement, gap, gaps)]));
@@ -171,7 +171,7 @@ export function prioritise(
     if (pa !== pb) return pa - pb;
     return Number(b.parts.risk) - Number(a.parts.risk) || b.score - a.score;
   });
-  const decisionOf = (gap: RankedGap): Session['decisions'][number] | undefined =>
+  const decisionOf = (gap: RankedGap): Decision | undefined =>
     session.decisions.find((d) => d.measureId === gap.judged.measure.id);
   const dropped = ranked
     .filter((gap) => decisionOf(gap)?.verdict === 'drop')

@@ -9,7 +9,7 @@ import { addressIdSchema, filmingDaySchema, isFilmingDay, keySchema, nameSchema,
 import { LIMITS } from './limits';
 import { keptDetectionsSchema } from './kept-detections';
 import { movementSchema } from './movement';
-import { referenceModelSchema } from './reference-model';
+import { FIRST_REFERENCE, referenceModelSchema } from './reference-model';
 import { samples } from './samples';
 import { cameraPlanSchema } from './camera-plan';
 import { NO_PRACTICE, practiceSchema } from './practice';
@@ -95,6 +95,8 @@ export const decisionSchema = z.object({
   measureId: keySchema,
   verdict: z.enum(['keep', 'drop', 'style']),
   reason: textSchema,
+  /** Whose gap it is (`performerKey`); left out for whoever is judged. */
+  performer: z.string().optional(),
 });
 export type Decision = z.infer<typeof decisionSchema>;
 
@@ -140,7 +142,7 @@ export const sessionDocumentSchema = z.object({
   marks: z.record(keySchema, z.record(keySchema, markSchema)),
   /** Clip id -> its repetitions, where it holds several. */
   repetitions: z.record(keySchema, repetitionsSchema).default({}),
-  referenceModel: referenceModelSchema.default({ kind: 'one', without: [], phases: {}, own: null }),
+  referenceModel: referenceModelSchema.default(FIRST_REFERENCE),
   /** The way of doing it by which is judged; null is the movement's own. */
   school: z.string().nullable().default(null),
   /** Criterion id -> what the analyst says of it by eye, and why. */
@@ -238,7 +240,7 @@ export function newSession(id: string, name: string, movementId: string, created
     checks: {},
     marks: {},
     repetitions: {},
-    referenceModel: { kind: 'one', without: [], phases: {}, own: null },
+    referenceModel: FIRST_REFERENCE,
     school: null,
     criteria: {},
     importances: {},

@@ -40,6 +40,7 @@ export const TEXT = {
   criteriaSheet: 'Criteria sheet',
   filmNextTime: 'Film next time',
   allMeasures: 'All measures',
+  allPerformers: 'All performers',
   methods: 'Methods',
   coachsReport: 'Coach’s report',
   laboratorysReport: 'Laboratory’s report',

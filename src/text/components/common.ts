@@ -265,4 +265,9 @@ export const TEXT = {
   seenFromAboveArrowIs: 'Seen from above; the arrow is the way the performer goes. Drag the camera.',
   behind: 'behind',
   above: 'above',
+
+  // performers-table
+  noGapBeyondError: 'No gap beyond the measuring error.',
+  shouldBeWithin: 'should be',
+  followFromIt: (names: string) => `These follow from it: ${names}.`,
 } as const;

@@ -13,6 +13,19 @@ export const TEXT = {
     'Differences stand here once the athlete’s clip is in. Add it at Intake, or open the demo from the start page.',
   waysToCompare: 'Ways to compare',
 
+  // performers-view
+  performersBeside: 'Performers',
+  comparedWith: 'Compared with',
+  comparedWithOf: (name: string) => `${name}, compared with`,
+  decidedAndReported: 'Decided and reported',
+  decideAndReportThis: 'Decide and report this one',
+  addFurtherAthletesOrReferences:
+    'A column per performer stands here once there are three clips or more: further athletes, partners or seats of a ' +
+    'crew, further attempts, or several references. Add them at Intake.',
+  eachIsJudgedAgainstTheir:
+    'Each athlete is judged against the reference in their column, seat with seat; decisions and the report are of one ' +
+    'at a time. Press a number to see its frames.',
+
   // criteria-view
   notMet: 'not met',
   thisMovementHasNoCriteria:

@@ -6,6 +6,9 @@ export const TEXT = {
   goOnWhen: 'Go on when:',
   checkItYourself: 'Check it yourself:',
 
+  // everybody
+  allPerformers: 'All performers',
+
   // camera-sheet
   whereCameraStandsIsPlanned:
     'Where the camera stands is planned on the points of a performance: detect or place them at Measure first.',

@@ -7,6 +7,7 @@ import { useDerived } from '../../../application/analysis/use-derived';
 import { SessionFrame } from '../../components/session-frame';
 import { CurvesView } from './curves-view';
 import { PathsView } from './paths-view';
+import { PerformersView } from './performers-view';
 import { ReadingsView } from './readings-view';
 import { ReferenceCard } from './reference-card';
 import { RepetitionsView } from './repetitions-view';
@@ -22,6 +23,7 @@ const VIEWS: readonly {
   readonly View: ComponentType<{ readonly derived: Derived }>;
 }[] = [
   { id: 'readings', name: TEXT.readings, View: ReadingsView },
+  { id: 'performers', name: TEXT.performersBeside, View: PerformersView },
   { id: 'curves', name: TEXT.curves, View: CurvesView },
   { id: 'timing', name: TEXT.timing, View: TimingView },
   { id: 'paths', name: TEXT.trajectories, View: PathsView },

@@ -18,7 +18,7 @@ export function AsideOfPlan({
   readonly derived: Derived;
   readonly ids: readonly string[];
 }): ReactNode {
-  const { movement, judged, priorities, plan, session } = derived;
+  const { movement, judged, priorities, plan, session, decisions } = derived;
   const strengths = judged.filter((j) => j.state === 'strength');
   const good = session.notes.filter((n) => n.kind === 'good' && n.text);
   const onTarget = judged.filter((j) => j.state === 'on-target');
@@ -91,7 +91,7 @@ export function AsideOfPlan({
           {styles.map((j) => (
             <div key={j.measure.id}>
               <StateMark state="style" /> <strong>{j.measure.name}</strong>: “
-              {session.decisions.find((d) => d.measureId === j.measure.id)?.reason}”.{' '}
+              {decisions.find((d) => d.measureId === j.measure.id)?.reason}”.{' '}
               <Button onClick={() => decide(j.measure.id, null)}>{TEXT.withdraw}</Button>
             </div>
           ))}

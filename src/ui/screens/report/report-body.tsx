@@ -21,6 +21,7 @@ import { CorrectionPictures } from './correction-pictures';
 import { Methods } from './methods';
 import { EventStills } from './event-stills';
 import { PracticePart } from './practice-part';
+import { Everybody } from './everybody';
 import { ReadingsTable } from './readings-table';
 import { SeenByEye } from './seen-by-eye';
 import { useAthleteStills, useStills } from './use-stills';
@@ -192,6 +193,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           </div>
         ))}
       </section>
+      {shows('performers') && <Everybody derived={derived} />}
       {shows('measures') && counted.measurable > 0 && <ReadingsTable derived={derived} />}
       {shows('methods') && <Methods derived={derived} />}
       {counted.measurable > 0 && (
