@@ -1,3 +1,4 @@
+import { FIRST_REFERENCE } from '../src/core/model/reference-model';
 import { existsSync } from 'node:fs';
 import { mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -175,7 +176,7 @@ async function assemble(
 
 const write = async (name: string, session: Session): Promise<void> =>
   writeFile(path.join(folder, `${name}-session.falcon.json`), sessionJson.write(session));
-const several: Session['referenceModel'] = { kind: 'several', without: [], phases: {}, own: null };
+const several: Session['referenceModel'] = { ...FIRST_REFERENCE, kind: 'several' };
 
 const found = new Map<string, Found>();
 for (const [first, second] of [

@@ -1,12 +1,13 @@
 import { markSheet, type SheetResult } from '../../core/judgement/criteria';
 import { judge, type Judged } from '../../core/judgement/state';
+import { techniqueOf, type Technique } from '../../core/judgement/technique';
 import { prioritise, type Priorities } from '../../core/judgement/priority';
 import { planOf, type Plan } from '../../core/coaching/plan';
 import { compareSides } from '../../core/comparison/compare';
 import type { Side, Views } from '../../core/comparison/side';
 import { timingTable, type TimingRow } from '../../core/comparison/timing-table';
 import { eventsOf, type Measure } from '../../core/model/measure';
-import { withImportances, withSchool, type Movement } from '../../core/model/movement';
+import { withImportances, withSchool, type Movement, type School } from '../../core/model/movement';
 import { decisionsFor, ownCorrectionsFor } from '../../core/judgement/decisions';
 import { performerKey } from '../../core/model/performer';
 import type { Decision, Session } from '../../core/model/session';
@@ -32,6 +33,10 @@ interface Known {
 export interface Derived {
   readonly session: Session;
   readonly movement: Movement;
+  /** Which of the movement's ways the athlete's is, where a measure tells; null where none does. */
+  readonly technique: Technique | null;
+  /** The way by which is judged: the chosen one, else the one that was measured. */
+  readonly school: School | null;
   /** Every clip, trials before their further cameras. */
   readonly clips: readonly BenchClip[];
   /** Bodies in space of those that several cameras saw. */
@@ -170,6 +175,9 @@ const settledClips = sameElements<BenchClip>();
 const compare = rememberLast((movement: Movement, sides: Sides, errors: Session['measuredErrors']) =>
   sides.athlete.length > 0 ? compareSides(movement, sides.athlete, sides.referenceOf, errors) : [],
 );
+const nameTechnique = rememberLast((movement: Movement, sides: Sides, errors: Session['measuredErrors']) =>
+  techniqueOf(movement, sides.athlete, errors),
+);
 const timingOf = rememberLast((movement: Movement, sides: Sides): readonly TimingRow[] =>
   sides.athlete.length > 0 && sides.reference.length > 0 ? timingTable(movement, sides.athlete, sides.reference) : [],
 );
@@ -186,10 +194,10 @@ const sheetOf = rememberLast(
 );
 
 export const derive = rememberLast((session: Session, bodies: Bodies = NO_BODIES): Derived => {
-  const movement = movementFor(baseOf(session), session.school, session.importances);
-  const clips = settledClips(benchClips(session, movement));
+  const base = baseOf(session);
+  const clips = settledClips(benchClips(session, base));
   const sides = sidesOf(
-    movement,
+    base,
     clips,
     session.repetitions,
     session.marks,
@@ -198,6 +206,9 @@ export const derive = rememberLast((session: Session, bodies: Bodies = NO_BODIES
     bodies,
   );
   const first = (id: string): Trial | null => clips.find((c) => c.id === id)?.trial ?? null;
+  const technique = nameTechnique(base, sides, session.measuredErrors);
+  const school = session.school ?? technique?.school?.id ?? null;
+  const movement = movementFor(base, school, session.importances);
   const athlete = first('athlete');
   const who = athlete && performerKey(athlete.clip.performer);
   const decisions = decisionsFor(session.decisions, who);
@@ -215,6 +226,8 @@ export const derive = rememberLast((session: Session, bodies: Bodies = NO_BODIES
   return {
     session,
     movement,
+    technique,
+    school: movement.schools.find(({ id }) => id === school) ?? null,
     clips,
     bodies,
     panes: clips.filter((c) => c.trial.clip.onBench).slice(0, MOST_PANES),

@@ -1,3 +1,5 @@
+import type { Clip } from '../../core/model/clip';
+import { partnerOf } from '../../core/model/partner';
 import type { Session } from '../../core/model/session';
 import type { Movement } from '../../core/model/movement';
 import { slotsOf, type Slot, type StyleKey } from '../../core/model/slots';
@@ -5,6 +7,7 @@ import { frameAtTime, timeAtFrame } from '../../core/timing/clip-time';
 import { syncMap, type SyncMap } from '../../core/timing/sync-map';
 import type { Track } from '../../core/tracks/track';
 import { eventsOfMarks, namesOf, type KeyEvents } from '../../core/trial/key-events';
+import { withPartner } from '../../core/trial/partner-points';
 import { prepareTrack, type Trial } from '../../core/trial/trial';
 
 /** Remembers the last result: as long as the inputs are the same objects, every screen shares it. */
@@ -77,12 +80,28 @@ const placeOf = forEachClip(() => rememberLast(place));
 
 const rememberedNames = rememberLast(namesOf);
 
-export function benchClips(session: Session, { moments }: Pick<Movement, 'moments'>): readonly BenchClip[] {
+const partneredOf = forEachClip(() =>
+  rememberLast((own: Track, points: Movement['points'], clip: Clip | null, track: Track) =>
+    withPartner(own, points, clip && { clip, track }),
+  ),
+);
+
+export function benchClips(
+  session: Session,
+  { moments, points }: Pick<Movement, 'moments' | 'points'>,
+): readonly BenchClip[] {
+  const isOfTwo = points.some(({ partner }) => partner);
   const done = new Map<string, Trial>();
   return slotsOf(session.clips).map(({ clip, id, styleKey, main }) => {
+    const partner = isOfTwo ? partnerOf(session.clips, clip) : null;
     const ready = prepareOf(clip.id)(
       clip,
-      session.tracks[clip.id] ?? NO_TRACK,
+      partneredOf(clip.id)(
+        session.tracks[clip.id] ?? NO_TRACK,
+        points,
+        partner,
+        (partner && session.tracks[partner.id]) ?? NO_TRACK,
+      ),
       session.cutoff,
       session.spatial[clip.id],
     );

@@ -1,3 +1,4 @@
+import { otherPerson } from '../../core/model/partner';
 import type { Clip, Part, Performer, Repeats, Role, View } from '../../core/model/clip';
 import type { Session } from '../../core/model/session';
 import { fail, type Issue, ok, type Result } from '../../core/result';
@@ -238,7 +239,7 @@ export async function addPersonOf(clip: Clip, name: string): Promise<string> {
   const person: Clip = {
     ...clip,
     id: crypto.randomUUID(),
-    performer: { ...clip.performer, name },
+    performer: otherPerson(clip.performer, name),
     sync: null,
     onBench: true,
   };

@@ -1,6 +1,6 @@
 import { produce } from 'immer';
 import { eventsOf, type Measure } from '../../core/model/measure';
-import { movementSchema, type KeyEvent, type Movement } from '../../core/model/movement';
+import { movementSchema, type KeyEvent, type Movement, type OwnPointOfMovement } from '../../core/model/movement';
 import { freeId } from '../../core/model/measure-form';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { movementOf, MOVEMENTS } from '../../movements';
@@ -143,6 +143,7 @@ export const removeMeasure = (id: string): Changed =>
     movement.schools = movement.schools.map((s) => ({
       ...s,
       targets: Object.fromEntries(Object.entries(s.targets).filter(([key]) => key !== id)),
+      when: s.when?.measure === id ? undefined : s.when,
     }));
     if (movement.sheet) {
       const gone = movement.sheet.criteria.filter((c) => c.measure === id).map((c) => c.id);
@@ -191,6 +192,15 @@ export const addPoint = (name: string, hint: string): Changed =>
         hint,
       }),
   );
+
+/** Says that a point is the same as one of another person's in the picture, or that it is placed by hand (null). */
+export const followPartner = (id: string, partner: NonNullable<OwnPointOfMovement['partner']> | null): Changed =>
+  changeMovement((movement) => {
+    const point = movement.points.find((p) => p.id === id);
+    if (!point) return;
+    if (partner) point.partner = partner;
+    else delete point.partner;
+  });
 
 /** Says that one measure is a cause of another, changes what is said of it, or takes that back (null). */
 export const linkCause = (

@@ -3,6 +3,7 @@ import { todaysMovement } from './earlier-measures';
 import { idSchema } from './document-id';
 import { LIMITS } from './limits';
 import { measureSchema, eventsOf, type Measure } from './measure';
+import { bodyPointRefSchema } from './quantity';
 import { keyEventRuleSchema } from './key-event-rule';
 import { targetSchema } from './target';
 import { TEXT } from '../../text/core/model';
@@ -18,7 +19,10 @@ const ownPointSchema = z.object({
   name: z.string(),
   /** Where exactly it is, for whoever places it. */
   hint: z.string(),
+  /** The same as this point of another person of the same picture, where one has a pane. */
+  partner: bodyPointRefSchema.optional(),
 });
+export type OwnPointOfMovement = z.infer<typeof ownPointSchema>;
 
 export const keyEventSchema = z.object({
   id: idSchema,
@@ -59,6 +63,8 @@ const schoolSchema = z.object({
   because: z.string(),
   /** Measure id -> the target of this school; null shows the measure without judging it. */
   targets: z.record(idSchema, targetSchema.nullable()),
+  /** Who does it so is known by a measure: inside these limits (display unit) it is this way. */
+  when: z.object({ measure: idSchema, from: z.number(), to: z.number() }).optional(),
 });
 export type School = z.infer<typeof schoolSchema>;
 
@@ -148,7 +154,16 @@ export const movementDocumentSchema = z
         context.addIssue({ code: 'custom', path: where, message: TEXT.isNotMeasureOfThis(id) });
     };
     if (movement.repeats) known(movement.repeats.by, ['repeats']);
-    movement.schools.forEach((school, i) => Object.keys(school.targets).forEach((id) => measured(id, ['schools', i])));
+    movement.schools.forEach((school, i) => {
+      const { when, targets } = school;
+      [...Object.keys(targets), ...(when ? [when.measure] : [])].forEach((id) => measured(id, ['schools', i]));
+      if (when && when.to <= when.from)
+        context.addIssue({
+          code: 'custom',
+          path: ['schools', i, 'when'],
+          message: TEXT.limitsAreTheWrongWay(when.from, when.to),
+        });
+    });
     const criteria = movement.sheet?.criteria.map((c) => c.id) ?? [];
     movement.sheet?.criteria.forEach((c, i) => measured(c.measure, ['sheet', 'criteria', i]));
     movement.sheet?.gates.forEach((gate, i) =>

@@ -1,9 +1,12 @@
 import { z } from 'zod';
 
 export const JOINTS = ['shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'heel', 'foot-index', 'ear'] as const;
-export const pointRefSchema = z.union([
+export const bodyPointRefSchema = z.union([
   z.enum(['mid-hip', 'mid-shoulder', 'nose']),
   z.templateLiteral([z.enum(['dominant', 'opposite']), '-', z.enum(JOINTS)]),
+]);
+export const pointRefSchema = z.union([
+  bodyPointRefSchema,
   z.literal('centre-of-mass'),
   z.templateLiteral(['own-', z.string().min(1)]),
 ]);

@@ -6,11 +6,17 @@ export const partnerThrow = family({
   id: 'partner-throw',
   name: 'Grip and throw of a partner',
   points: [
-    { id: 'own-partner-hip', name: 'Partner\u2019s hip', hint: 'The middle of the hips of the one who is thrown.' },
+    {
+      id: 'own-partner-hip',
+      name: 'Partner\u2019s hip',
+      hint: 'The middle of the hips of the one who is thrown.',
+      partner: 'mid-hip',
+    },
     {
       id: 'own-partner-shoulder',
       name: 'Partner\u2019s shoulder',
       hint: 'The middle of the shoulders of the one who is thrown.',
+      partner: 'mid-shoulder',
     },
   ],
   moments: [

@@ -54,4 +54,11 @@ export const TEXT = {
   thisPerformerIsUnderAge:
     'This performer is under age: growing bones and joints tolerate less. Keep to the age group’s limits on load ' +
     'and repetitions, and agree changes with a guardian and the coach.',
+
+  // technique-words
+  techniqueIs: (name: string, measure: string, value: string) => `Measured as ${name}: ${measure}, ${value}.`,
+  techniqueIsUnsure: (measure: string, value: string, nearest: string, percent: number) =>
+    `No technique is sure: ${measure}, ${value}. ${nearest} is ${percent} % probable; choose one, or the movement’s own ` +
+    'targets stand.',
+  techniqueIsNotNamed: (measure: string, why: string) => `No technique is named: ${measure}. ${why}.`,
 };

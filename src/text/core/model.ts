@@ -72,6 +72,7 @@ export const TEXT = {
   isNotMomentOfThis: (id: string, moments: string) => `“${id}” is not a moment of this movement; it has ${moments}.`,
   twoSAreCalledGive: (what: string, twice: string) =>
     `Two ${what}s are called “${twice}”; give one of them another id.`,
+  limitsAreTheWrongWay: (from: number, to: number) => `The limits ${from} and ${to} are the wrong way round or alike.`,
   isNotMeasureOfThis: (id: string) => `“${id}” is not a measure of this movement.`,
   isNotCriterionOfThis: (id: string, criteria: string) =>
     `“${id}” is not a criterion of this sheet; it has ${criteria}.`,

@@ -117,6 +117,8 @@ export const TEXT = {
   repetition: 'Repetition',
   worstAttemptAgainstBest: 'Worst attempt against best',
   school: 'School',
+  asMeasured: (name: string) => `As measured: ${name}`,
+  asMeasuredUnsure: 'As measured: not sure',
   movementsOwnTargets: 'The movement’s own targets',
   countPerformancesOfWhoSpread: (count: number, who: string, spread: string) =>
     `${count} performances of ${who}: ${spread}. `,

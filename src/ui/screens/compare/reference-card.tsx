@@ -15,6 +15,7 @@ import {
 } from '../../../application/comparison/comparison-use-cases';
 import { repetitionsOf, type Derived } from '../../../application/analysis/derived';
 import { compareWith } from '../../../application/clips/clip-use-cases';
+import { techniqueWords } from '../../../core/judgement/technique-words';
 import { RoleName } from '../../components/role-name';
 import { TEXT } from '../../../text/screens/compare';
 
@@ -28,7 +29,7 @@ const KINDS: readonly (readonly [ReferenceModel['kind'], string])[] = [
 
 /** What the athlete is compared with, and by which school it is judged. */
 export function ReferenceCard({ derived }: { readonly derived: Derived }): ReactNode {
-  const { session, movement, clips, sides } = derived;
+  const { session, movement, clips, sides, school, technique } = derived;
   const model = session.referenceModel;
   const references = clips.filter((c) => !c.join && c.trial.clip.role === 'reference');
   const athletes = clips.filter((c) => !c.join && c.trial.clip.role === 'athlete');
@@ -46,7 +47,6 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
   });
   // Without anybody to compare with, the movement's own targets are all there is.
   const alone = references.length === 0 && (model.kind === 'one' || model.kind === 'phases');
-  const school = movement.schools.find((s) => s.id === session.school);
   const performers = new Set(sides.reference.map((views) => performerKey(views[0]!.clip.performer))).size;
   const who = performers === 1 ? TEXT.onePerformer : TEXT.performers(performers);
   const spread = performers >= LEAST_FOR_SPREAD ? TEXT.rangeIsThatInWhich : TEXT.tooFewPeopleToClaim;
@@ -166,7 +166,13 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
           onChange={(event) => chooseSchool(event.target.value || null)}
           sx={{ minWidth: 170 }}
         >
-          <MenuItem value="">{TEXT.movementsOwnTargets}</MenuItem>
+          <MenuItem value="">
+            {!technique
+              ? TEXT.movementsOwnTargets
+              : technique.school
+                ? TEXT.asMeasured(technique.school.name)
+                : TEXT.asMeasuredUnsure}
+          </MenuItem>
           {movement.schools.map((s) => (
             <MenuItem key={s.id} value={s.id}>
               {s.name}
@@ -179,6 +185,7 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
         {sides.athlete.length > 1 && TEXT.athleteCountsWithMeanOf(sides.athlete.length)}
         {(alone || model.kind === 'published') && TEXT.onlyTargetsThatMovementStates}
         {school && `${school.name}: ${school.because}`}
+        {technique && !session.school && ` ${techniqueWords(movement, technique)}`}
       </div>
     </section>
   );

@@ -42,7 +42,7 @@ export function MeasureForm({ measure, movement, derived, onChange, onRemove, on
   // In what lengths are given says nothing of an angle.
   const isAsked = ({ key }: Field): boolean =>
     key !== 'lengthIn' || !('of' in measure) || dimensionOf(measure.of) === 'length';
-  const inSchool = withSchool({ ...movement, measures: [measure] }, derived.session.school).measures[0]!;
+  const inSchool = withSchool({ ...movement, measures: [measure] }, derived.school?.id ?? null).measures[0]!;
   const judged =
     derived.sides.athlete.length > 0
       ? judge(

@@ -3,16 +3,18 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { freeId } from '../../../core/model/measure-form';
+import { freeId, pointRefs } from '../../../core/model/measure-form';
 import type { Movement } from '../../../core/model/movement';
 import {
   addPoint,
   changeCautions,
   changeKnownLengths,
   changeRepeats,
+  followPartner,
   removePoint,
 } from '../../../application/movement/movement-editing';
 import { AddByName } from './add-by-name';
+import { refName } from './names';
 import { Choice, CommittedField, NumberField, Tick } from './plain-fields';
 import { said } from './said';
 import { SchoolsCard } from './schools-card';
@@ -122,6 +124,12 @@ function RepetitionsCard({ movement: { moments, repeats } }: PartProps): ReactNo
   );
 }
 
+type PartnerRef = NonNullable<Movement['points'][number]['partner']>;
+/** Points of another person of the picture that one of a movement can be. */
+const PARTNERS = pointRefs({ points: [] })
+  .filter((ref) => ref !== 'centre-of-mass')
+  .map((ref) => [ref, TEXT.partnersPoint(refName(ref, { points: [] }))] as const);
+
 function PointsCard({ movement: { points } }: PartProps): ReactNode {
   return (
     <section className="card">
@@ -133,6 +141,15 @@ function PointsCard({ movement: { points } }: PartProps): ReactNode {
         {points.map((p) => (
           <li key={p.id}>
             <strong>{p.name}</strong>: {p.hint} <Remove what={p.name} onClick={() => said(removePoint(p.id))} />
+            <div style={{ padding: '8px 0' }}>
+              <Choice
+                label={TEXT.followsOf(p.name)}
+                width={270}
+                value={p.partner ?? ''}
+                options={[['', TEXT.placedByHand], ...PARTNERS]}
+                onChange={(ref) => said(followPartner(p.id, ref === '' ? null : (ref as PartnerRef)))}
+              />
+            </div>
           </li>
         ))}
       </ul>

@@ -7,7 +7,7 @@ import { freeId } from '../../../core/model/measure-form';
 import { measureName, type Movement, type School } from '../../../core/model/movement';
 import type { Target } from '../../../core/model/target';
 import { changeSchools } from '../../../application/movement/movement-editing';
-import { Choice, CommittedField } from './plain-fields';
+import { Choice, CommittedField, NumberField } from './plain-fields';
 import { said } from './said';
 import { TargetFields } from './target-fields';
 import { TEXT } from '../../../text/screens/movement';
@@ -71,6 +71,31 @@ export function SchoolsCard({ movement }: { readonly movement: Movement }): Reac
                 </div>
               );
             })}
+            <div className="row-of-fields" style={{ marginBottom: 10 }}>
+              <Choice
+                label={TEXT.isKnownBy}
+                width={270}
+                value={school.when?.measure ?? ''}
+                options={[['', TEXT.isChosen], ...measures.map((m) => [m.id, measureName(movement, m)] as const)]}
+                onChange={(measure) =>
+                  set(school.id, { when: measure ? { from: 0, to: 90, ...school.when, measure } : undefined })
+                }
+              />
+              {school.when && (
+                <>
+                  <NumberField
+                    label={TEXT.fromValue}
+                    value={school.when.from}
+                    onChange={(from) => set(school.id, { when: { ...school.when!, from } })}
+                  />
+                  <NumberField
+                    label={TEXT.toValue}
+                    value={school.when.to}
+                    onChange={(to) => set(school.id, { when: { ...school.when!, to } })}
+                  />
+                </>
+              )}
+            </div>
             <Choice
               label={TEXT.addTargetOfThisSchool}
               width={270}

@@ -15,6 +15,7 @@ import { ComparedCurve, comparedSeriesOf } from '../../components/compared-curve
 import { CorrectionCard } from '../../components/correction-card';
 import { JudgedSummary } from '../../components/judged-summary';
 import { RoleName } from '../../components/role-name';
+import { techniqueWords } from '../../../core/judgement/technique-words';
 import { TimingTable } from '../../components/timing-table';
 import { dayText, ratesInWords, readingText } from '../../components/format';
 import { CorrectionPictures } from './correction-pictures';
@@ -28,7 +29,8 @@ import { useAthleteStills, useStills } from './use-stills';
 import { TEXT } from '../../../text/screens/report';
 
 export function ReportBody({ derived }: { readonly derived: Derived }): ReactNode {
-  const { session, movement, athlete, reference, judged, priorities, timing, plan, sheet, sides } = derived;
+  const { session, movement, school, technique, athlete, reference, judged, priorities, timing, plan, sheet, sides } =
+    derived;
   const stills = useStills(derived);
   const nameOf = ({ measure }: Judged): string => measureName(movement, measure);
   const numbersOf = (j: Judged): string =>
@@ -40,7 +42,6 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
     const curves = comparedSeriesOf(derived, measure);
     return curves ? [{ measure, curves }] : [];
   });
-  const school = movement.schools.find((s) => s.id === session.school);
   const names = [...new Set(sides.reference.map((views) => views[0]!.clip.performer.name))];
   const several =
     sides.reference.length > 1
@@ -81,6 +82,7 @@ export function ReportBody({ derived }: { readonly derived: Derived }): ReactNod
           <div>{referenceText}</div>
           {conditions && <div>{conditions}</div>}
           {school && <div>{TEXT.schoolNameBecause(school.name, school.because)}</div>}
+          {technique && !session.school && <div>{techniqueWords(movement, technique)}</div>}
         </div>
         <div>{dayText(dayOf(session), 'd MMMM yyyy')}</div>
       </div>
