@@ -39,7 +39,15 @@ function UnderName({
             label={TEXT.comparedWith}
             value={subject.counterpart?.trial.clip.id ?? ''}
             onChange={(event) => chooseCounterpart(derived, clip.id, event.target.value)}
-            slotProps={{ htmlInput: { 'aria-label': TEXT.comparedWithOf(clip.performer.name) } }}
+            slotProps={{
+              select: {
+                SelectDisplayProps: {
+                  'aria-label': TEXT.comparedWithOf(clip.performer.name),
+                  // The label over it does not say whose it is.
+                  'aria-labelledby': undefined,
+                },
+              },
+            }}
             sx={{ minWidth: 150, textAlign: 'left' }}
           >
             {references.map(({ clip: on }) => (
