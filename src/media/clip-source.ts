@@ -1,4 +1,4 @@
-import { ok, type Result } from '../core/result';
+import { fail, ok, type Result } from '../core/result';
 import type { ClipWorker } from './clip-worker';
 import type { DecodedPicture } from './decoded-picture';
 import type { FrameIssue } from './frame-cache';
@@ -60,15 +60,24 @@ export async function openClipSource(
   let budget: number | null = null;
   let detail = 1;
   let restarting: Promise<Result<Opened, IntakeIssue | CrashIssue>> | null = null;
+  const gone = (): Result<never, FrameIssue> => fail('superseded', TEXT.clipIsNotOpen);
   const ask = (i: number): Promise<Result<DecodedPicture, FrameIssue | CrashIssue>> =>
     client.ask(client.remote.frame(i), 'Decoding');
-  const restart = async (): Promise<boolean> => {
+  /** Starts another worker in place of one that has stopped, unless that was done meanwhile. */
+  const restart = async (stopped: WorkerClient<ClipWorker>): Promise<boolean> => {
+    if (closed.signal.aborted) return false;
+    if (client !== stopped) return true;
     client.end();
     restarting ??= openWorker(video, forDrawing);
     const again = await restarting;
     restarting = null;
     if (!again.ok) return false;
+    if (client !== stopped) return true;
     client = again.value.client;
+    if (closed.signal.aborted) {
+      client.end();
+      return false;
+    }
     if (budget !== null) void client.remote.setBudget(budget);
     void client.remote.setDetail(detail);
     onRestart?.(TEXT.decoderOfHadStopped(video.name));
@@ -77,8 +86,13 @@ export async function openClipSource(
   return ok({
     index: opened.value.index,
     frame: async (i) => {
+      // Nobody waits for a picture of a clip that is closed, and no worker is started again for it.
+      if (closed.signal.aborted) return gone();
+      const asked = client;
       const frame = await ask(i);
-      return !frame.ok && frame.issue.code === 'worker-crashed' && (await restart()) ? ask(i) : frame;
+      if (frame.ok || frame.issue.code !== 'worker-crashed') return frame;
+      const again = await restart(asked);
+      return closed.signal.aborted ? gone() : again ? ask(i) : frame;
     },
     setBudget: (bytes) => {
       budget = bytes;
@@ -121,18 +135,18 @@ async function takeThumbnails(
     readonly height: number;
     readonly crops: Float64Array | null;
     readonly take: (frame: number, picture: Blob) => void;
-    readonly onCrash: () => Promise<boolean>;
+    readonly onCrash: (stopped: WorkerClient<ClipWorker>) => Promise<boolean>;
     readonly signal: AbortSignal;
   },
 ): Promise<void> {
   for (let k = 0; k < count; k++) {
-    const { remote } = client();
-    const small = await client().ask(remote.thumbnail(k, count, height, crops), TEXT.smallPictures, {
+    const asked = client();
+    const small = await asked.ask(asked.remote.thumbnail(k, count, height, crops), TEXT.smallPictures, {
       patience: THUMBNAIL_PATIENCE,
       signal,
     });
     if (signal.aborted) return;
     if (small.ok && small.value) take(small.value.frame, small.value.picture);
-    if (!small.ok && !(await onCrash())) return;
+    if (!small.ok && !(await onCrash(asked))) return;
   }
 }

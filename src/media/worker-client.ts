@@ -49,7 +49,7 @@ export class WorkerClient<T> {
   }
 
   /**
-   * Waits for a call's Result, for the worker's death, for a cancel, or until nobody can believe any more that an
+   * Waits for a call's Result, for the worker's death or its end, for a cancel, or until nobody can believe any more that an
    * answer comes: a worker may end without saying so. The two promises are how comlink types one Result.
    */
   async ask<T, I extends Issue>(
@@ -62,6 +62,7 @@ export class WorkerClient<T> {
       return await Promise.race([
         call as Promise<Result<T, I>>,
         this.crashed,
+        whenAborted(this.ended.signal, waiting.signal),
         after(patience, waiting.signal, TEXT.noAnswerForS(Math.round(patience / 1000))),
         ...(signal ? [whenAborted(signal, waiting.signal)] : []),
       ]);
@@ -73,6 +74,7 @@ export class WorkerClient<T> {
     }
   }
 
+  /** Whoever still waits for an answer is told at once that none comes. */
   end(): void {
     this.ended.abort();
     this.worker.terminate();
