@@ -36,6 +36,9 @@ const velocities = ({ x, y }: Path, times: Float64Array): readonly [Float64Array
   rateOfChange(times, y),
 ];
 
+/** Focal length of a telephone's usual lens, widths of the picture (26 of 36 mm; common practice). */
+const USUAL_LENS = 26 / 36;
+
 interface ByCamera {
   /** What a camera that stands elsewhere than was said does to a direction, radians. */
   readonly stated: number;
@@ -43,9 +46,17 @@ interface ByCamera {
   readonly depth: number;
 }
 
-function byCamera({ clip, space }: Trial, way: Vec2, { plane, line }: PathAngle): ByCamera {
-  // What leaves the plane is seen along x by the camera's angle, and turns the direction by its part across the way.
-  const depth = (psi: number): number => (OUT_OF_PLANE * Math.abs(way.y) * Math.tan(psi)) / Math.hypot(way.x, way.y);
+/** How far beside the camera's axis a point is seen, as the tangent of the angle; of one seen from another, nothing. */
+function besideAxis({ clip }: Trial, { y, perPixel }: Path, { relativeTo, line }: PathAngle, frame: number): number {
+  if (relativeTo || line) return 0;
+  return Math.abs(-valueBetween(y, frame) / perPixel - clip.height / 2) / (USUAL_LENS * clip.width) || 0;
+}
+
+function byCamera({ clip, space }: Trial, way: Vec2, { plane, line }: PathAngle, beside: number): ByCamera {
+  // What leaves the plane is seen along x by the camera's angle, and turns the direction by its part across the way. A
+  // level way that comes nearer above or below the camera's axis is seen to rise or fall.
+  const depth = (psi: number): number =>
+    (Math.tan(psi) * Math.hypot(OUT_OF_PLANE * way.y, beside * way.x)) / Math.hypot(way.x, way.y);
   if (plane === 'any' || line) return { stated: 0, depth: 0 };
   if (space?.errors) {
     const { headingSd } = space.errors;
@@ -73,10 +84,11 @@ function reading(
   way: Vec2,
   errors: { readonly random: number; readonly systematic: number },
   frames: readonly number[],
+  beside: number,
 ): Reading {
   const value = directionOf(way, measure);
   if (Number.isNaN(value)) return HARDLY;
-  const camera = byCamera(trial, way, measure);
+  const camera = byCamera(trial, way, measure, beside);
   const moved = measure.line ? 0 : steadySd(trial.clip, 'level', frames[0]!);
   const sd = quadrature(errors.random, errors.systematic, camera.stated, camera.depth, moved);
   if (!(sd <= MOST_SD)) return HARDLY;
@@ -115,6 +127,7 @@ function readAt(trial: Trial, measure: PathAngle, path: Path, frame: number, tim
       systematic: path.systematic === 0 ? 0 : path.systematic / path.lever,
     },
     [frame],
+    besideAxis(trial, path, measure, frame),
   );
 }
 
@@ -173,6 +186,7 @@ function readWhole(trial: Trial, measure: PathAngle, path: Path): Reading {
       systematic: (Math.SQRT2 * path.systematic) / length,
     },
     [first, last],
+    besideAxis(trial, path, measure, (first + last) / 2),
   );
 }
 
