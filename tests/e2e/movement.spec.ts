@@ -81,6 +81,16 @@ test('a coach makes a movement from a family in the editor alone, and it propose
   await page.getByRole('button', { name: 'Add a caution' }).click();
   await page.getByRole('button', { name: 'Add a school' }).click();
   await fill(main, 'Why it is taught', 'The front leg stays long');
+  const known = main.getByRole('combobox', { name: 'Is known by' });
+  await known.click();
+  await page.getByRole('option').nth(1).click();
+  await fill(main, 'To', '170');
+  // A point of another person of the picture.
+  await fill(main, 'A further point', 'Partner’s hip');
+  await page.getByRole('button', { name: 'Add the point' }).click();
+  await chooseOption(page, main.getByRole('combobox', { name: 'Partner’s hip is' }), 'Another person’s: hips, middle');
+  // The list fades away.
+  await expect(page.getByRole('listbox')).toHaveCount(0);
   expect(await seriousFindings(page, 'Movement')).toEqual([]);
 
   const download = page.waitForEvent('download');
@@ -90,7 +100,8 @@ test('a coach makes a movement from a family in the editor alone, and it propose
   expect(movement.moments.at(-1)).toMatchObject({ name: 'Arm in front', rule: { rule: 'crossing', level: 90 } });
   expect(movement.measures[0]!.coaching?.ladder?.[0]?.drill).toBe('Stand on the front leg, three seconds');
   expect(movement.sheet).toMatchObject({ name: 'Our check', criteria: [{}, {}], gates: [{}] });
-  expect(movement.schools).toHaveLength(1);
+  expect(movement.schools).toMatchObject([{ when: { from: 0, to: 170 } }]);
+  expect(movement.points.at(-1)).toMatchObject({ name: 'Partner’s hip', partner: 'mid-hip' });
 
   await goToStep(page, 'Moments');
   await expect(page.getByRole('button', { name: 'Go to arm in front in athlete' })).toContainText(`${frame}`);

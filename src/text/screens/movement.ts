@@ -171,7 +171,7 @@ export const TEXT = {
   cycleOneEndsWhereNext: 'A cycle: one ends where the next begins',
   pointsBesideBody: 'Points beside the body',
   followsOf: (name: string) => `${name} is`,
-  placedByHand: 'Placed by hand, then followed',
+  placedByHand: 'Placed by hand, then tracked',
   partnersPoint: (point: string) => `Another person’s: ${point.toLowerCase()}`,
   noneBodysOwnPointsAre: 'None: the body’s own points are enough here.',
   furtherPoint: 'A further point',

@@ -71,7 +71,14 @@ export function SchoolsCard({ movement }: { readonly movement: Movement }): Reac
                 </div>
               );
             })}
-            <div className="row-of-fields" style={{ marginBottom: 10 }}>
+            <div className="row-of-fields">
+              <Choice
+                label={TEXT.addTargetOfThisSchool}
+                width={270}
+                value=""
+                options={others.map((m) => [m.id, measureName(movement, m)] as const)}
+                onChange={(id) => setTarget(id, measures.find((m) => m.id === id)!.target ?? null)}
+              />
               <Choice
                 label={TEXT.isKnownBy}
                 width={270}
@@ -96,13 +103,6 @@ export function SchoolsCard({ movement }: { readonly movement: Movement }): Reac
                 </>
               )}
             </div>
-            <Choice
-              label={TEXT.addTargetOfThisSchool}
-              width={270}
-              value=""
-              options={others.map((m) => [m.id, measureName(movement, m)] as const)}
-              onChange={(id) => setTarget(id, measures.find((m) => m.id === id)!.target ?? null)}
-            />
           </div>
         );
       })}
