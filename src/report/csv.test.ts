@@ -39,6 +39,18 @@ describe('CSV of every number', () => {
     expect(rows.filter((r) => r['row'] === 'measure')).toHaveLength(paceDelivery.measures.length);
   });
 
+  it('has the measures of every further athlete under their name', () => {
+    const others = [{ performer: 'Stroke', judged: judged.slice(0, 2) }];
+    const all = Papa.parse<Record<string, string>>(
+      reportCsv({ movement: paceDelivery, judged, timing, athlete, reference, others }),
+      { header: true, skipEmptyLines: true },
+    ).data;
+    const of = (name: string): string[] =>
+      all.filter((r) => r['row'] === 'measure' && r['performer'] === name).map((r) => r['id']!);
+    expect(of('Stick')).toHaveLength(paceDelivery.measures.length);
+    expect(of('Stroke')).toEqual(judged.slice(0, 2).map(({ measure }) => measure.id));
+  });
+
   it('states values in degrees and ms with their frames, errors and states', () => {
     const knee = row('front-knee-at-release');
     expect(Number(knee['athlete'])).toBeCloseTo(150, 1);

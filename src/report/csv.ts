@@ -15,6 +15,8 @@ export interface ReportNumbers {
   readonly timing: readonly TimingRow[];
   readonly athlete: Trial | null;
   readonly reference: Trial | null;
+  /** Further athletes of the session, each against their own reference. */
+  readonly others?: readonly { readonly performer: string; readonly judged: readonly Judged[] }[];
   /** Clip id -> the file that a value was read from, where a trial has several cameras. */
   readonly files?: Readonly<Record<string, string>>;
 }
@@ -39,7 +41,7 @@ function readingColumns(name: string, reading: Reading, frame: boolean): Row {
 const cautionOf = (movement: Movement, { measure, state }: Judged): string =>
   state === 'gap' ? (movement.cautions.find((c) => c.id === measure.risk)?.text ?? '') : '';
 
-function measureRow(judged: Judged, { movement, files = {} }: ReportNumbers): Row {
+function measureRow(judged: Judged, performer: string, { movement, files = {} }: ReportNumbers): Row {
   const { measure, athlete, reference, spread } = judged;
   const fileOf = (reading: Reading): string => (reading.measurable ? (files[reading.provenance.clipId] ?? '') : '');
   const unit = athlete.measurable ? athlete.unit : reference.measurable ? reference.unit : 'deg';
@@ -63,6 +65,7 @@ function measureRow(judged: Judged, { movement, files = {} }: ReportNumbers): Ro
     reference_n: spread.reference?.n ?? (reference.measurable ? 1 : ''),
     reference_spread: si(spread.reference?.sd ?? null),
     caution: cautionOf(movement, judged),
+    performer,
   };
 }
 
@@ -127,6 +130,7 @@ const COLUMNS = [
   'reference_n',
   'reference_spread',
   'caution',
+  'performer',
 ];
 
 /** Every number of a comparison as CSV: moments (real ms from the clip's first frame), phases, measures. */
@@ -134,7 +138,10 @@ export function reportCsv(numbers: ReportNumbers): string {
   const rows: Row[] = [
     ...numbers.movement.moments.map((m) => eventRow(numbers.movement, m.id, numbers.athlete, numbers.reference)),
     ...numbers.timing.flatMap(phaseRows),
-    ...numbers.judged.map((j) => measureRow(j, numbers)),
+    ...[
+      { performer: numbers.athlete?.clip.performer.name ?? '', judged: numbers.judged },
+      ...(numbers.others ?? []),
+    ].flatMap(({ performer, judged }) => judged.map((j) => measureRow(j, performer, numbers))),
   ];
   return `${Papa.unparse(rows as object[], { columns: COLUMNS, newline: '\n', escapeFormulae: FORMULA })}\n`;
 }

@@ -5,11 +5,15 @@ import { sessionJson } from '../../formats/session-json/session-json';
 import { reportCsv } from '../../report/csv';
 import type { Session } from '../../core/model/session';
 import type { Derived } from '../analysis/derived';
+import { performersOf } from '../analysis/subjects';
 import { openStoredClip } from '../files/stored-clips';
 
 export const csvOf = (derived: Derived): string =>
   reportCsv({
     ...derived,
+    others: performersOf(derived)
+      .subjects.slice(1)
+      .map(({ clip, judged }) => ({ performer: clip.trial.clip.performer.name, judged })),
     files: Object.fromEntries(derived.clips.map(({ trial: { clip } }) => [clip.id, clip.fileName])),
   });
 export const sessionText = (session: Session): string => sessionJson.write(session);
