@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { prioritise } from '../src/core/judgement/priority';
 import { judge, judgedCount } from '../src/core/judgement/state';
+import { techniqueOf } from '../src/core/judgement/technique';
+import { techniqueWords } from '../src/core/judgement/technique-words';
 import { compareSides } from '../src/core/comparison/compare';
 import { timingTable } from '../src/core/comparison/timing-table';
 import type { Role } from '../src/core/model/clip';
@@ -69,9 +71,8 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
     const schools = input.movement.schools.map((school) => school.id).join(', ') || 'none';
     return fail('no-school', TEXT.isNoSchoolOfThere(input.school, input.movement.name, schools));
   }
-  const movement = withSchool(input.movement, input.school);
   const files = [input.athlete, ...input.references].map(({ file }) => file);
-  const given = readEvents(movement, input.moments, files);
+  const given = readEvents(input.movement, input.moments, files);
   if (!given.ok) return given;
   const timesOf = (file: string, role: Role, first: boolean): Readonly<Record<string, number>> =>
     given.value[file] ?? (first ? given.value[role] : undefined) ?? {};
@@ -86,6 +87,8 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
   }
   const a = athlete.value;
   const [athletes, others] = [[a.views], references.map((r) => r.views)];
+  const technique = input.school === null ? techniqueOf(input.movement, athletes) : null;
+  const movement = withSchool(input.movement, input.school ?? technique?.school?.id ?? null);
   const judged = compareSides(movement, athletes, others).map((c) => judge(c, undefined));
   const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: input.days });
   const counted = judgedCount(judged);
@@ -117,7 +120,10 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
         reference: references[0]?.trial ?? null,
         minor: input.minor,
       }),
-      warnings: [a, ...references].flatMap((p) => p.warnings),
+      warnings: [
+        ...(technique ? [techniqueWords(movement, technique)] : []),
+        ...[a, ...references].flatMap((p) => p.warnings),
+      ],
     }),
   });
 }

@@ -1,5 +1,7 @@
 import { at, falcon, withDemoPoints } from '../fixtures/falcon-command';
 import { readFileSync, writeFileSync } from 'node:fs';
+import { movementJson } from '../../src/formats/movement-json/movement-json';
+import { movementOf } from '../../src/movements';
 import { comparisonSchema } from '../../src/formats/comparison-json/comparison-json';
 
 withDemoPoints();
@@ -90,6 +92,25 @@ test('view, side, scale and school are said as in the application, one for both 
     });
   expect(compared(at('athlete.csv'), '--rate', '30,x:240').said).toContain('“x:240”; a change is FRAME:RATE');
   expect(compared(at('athlete.csv'), '--school', 'braced').status).toBe(0);
+});
+
+test('a school that is known by a measure gives its targets to whoever does it so, and the report names it', () => {
+  const movement = movementOf('pace-delivery')!;
+  const schools = movement.schools.map((school) =>
+    school.id === 'flexing' ? { ...school, when: { measure: 'front-knee-at-release', from: 120, to: 165 } } : school,
+  );
+  writeFileSync(at('mine.json'), movementJson.write({ ...movement, id: 'mine', schools }));
+  const by = (...more: string[]): string => {
+    falcon(
+      ...['compare', '--athlete', at('athlete.csv'), '--reference', at('reference.csv')],
+      ...['--movement', at('mine.json'), '--out', at('told'), ...more],
+    );
+    return readFileSync(at('told/report.md'), 'utf8');
+  };
+  expect(by()).toContain('Measured as Flexing front leg: Front knee, release');
+  expect(toldOf().measures.find(({ id }) => id === 'front-knee-at-release')!.state).not.toBe('gap');
+  expect(by('--school', 'braced')).not.toContain('Measured as');
+  expect(toldOf().measures.find(({ id }) => id === 'front-knee-at-release')!.state).toBe('gap');
 });
 
 test('moments may be given for a file by its name', () => {
