@@ -108,7 +108,9 @@ test('a session without its videos takes them back at Intake, points and all', a
   const other = await context.newPage();
   await other.goto(new URL('/', page.url()).href);
   await other.getByLabel('Session file').setInputFiles(file);
-  await expect(other.getByText(/Without video: pace-side-athlete\.webm/)).toBeVisible();
+  // Once for all of them, and by nobody else.
+  await expect(other.getByText(/The videos of “pace-side-athlete\.webm”, .* are not in this browser/)).toBeVisible();
+  await expect(other.getByRole('alert')).toHaveCount(1);
   await goToStep(other, 'Intake');
   for (const role of ['athlete', 'reference'] as const) {
     await other

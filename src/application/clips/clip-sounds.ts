@@ -41,8 +41,11 @@ export async function readSoundOf(clip: Clip): Promise<ClipSound | null> {
     const read = async (): Promise<ClipSound | null> => {
       const video = await videoOf(clip);
       const sound = video.ok ? await readSound(video.value) : video;
-      if (!sound.ok) notify('info', sound.issue.message);
-      return sound.ok ? sound.value : null;
+      if (sound.ok) return sound.value;
+      // It is read anew once its video is there again, of which whoever opens the clip is told.
+      reading.delete(key);
+      if (sound.issue.code !== 'no-media') notify('info', sound.issue.message);
+      return null;
     };
     reading.set(key, read());
   }

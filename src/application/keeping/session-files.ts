@@ -35,8 +35,8 @@ export async function sessionArchive(session: Session): Promise<Result<Blob, Iss
 
 export interface OpenedFile {
   readonly id: string;
-  /** File names of videos that neither the file nor this browser has. */
-  readonly withoutVideo: readonly string[];
+  /** What was said and recorded that neither the file nor this browser has; of clips the bench tells. */
+  readonly missing: readonly string[];
   /** Another session of that origin was here already and stays as it is. */
   readonly beside: boolean;
   /** What of the file could not be read and was left out. */
@@ -81,7 +81,7 @@ export async function openSessionFile(
   if (!opened.ok) return opened;
   const { session, videos, dropped } = opened.value;
   await whenStored();
-  const withoutVideo: string[] = [];
+  const missing: string[] = [];
   const mediaIds = new Map<string, string>();
   for (const { mediaId, name } of mediaOf(session)) {
     if (mediaIds.has(mediaId)) continue;
@@ -90,7 +90,7 @@ export async function openSessionFile(
     const other = video && here && here.blob.size !== video.blob.size;
     const id = other ? crypto.randomUUID() : mediaId;
     mediaIds.set(mediaId, id);
-    if (!video && !here) withoutVideo.push(name);
+    if (!video && !here && !session.clips.some((clip) => clip.mediaId === mediaId)) missing.push(name);
     if (!video || (here && !other)) continue;
     const stored = await storeMedia(id, video.fileName, video.blob);
     if (!stored.ok) return stored;
@@ -98,7 +98,7 @@ export async function openSessionFile(
   const moved = withMedia(session, (id) => mediaIds.get(id)!);
   const here = await readSession(session.id);
   const same = here.ok && sessionJson.write(withMedia(here.value, (id) => id)) === sessionJson.write(moved);
-  if (same) return ok({ id: session.id, withoutVideo, beside: false, dropped });
+  if (same) return ok({ id: session.id, missing, beside: false, dropped });
   const beside = here.ok || here.issue.code !== 'not-found';
   const placed: Session = {
     ...moved,
@@ -106,7 +106,7 @@ export async function openSessionFile(
   };
   const saved = await saveSession(placed, new Date().toISOString(), { over: true });
   if (saved.ok) void askToPersist();
-  return saved.ok ? ok({ id: placed.id, withoutVideo, beside, dropped }) : saved;
+  return saved.ok ? ok({ id: placed.id, missing, beside, dropped }) : saved;
 }
 
 /**

@@ -70,9 +70,9 @@ beforeEach(async () => {
 describe('a session file', () => {
   it('is taken in with its video, and is the same session when it is opened again', async () => {
     const file = await archive(base);
-    expect(await open(file)).toEqual({ id: 's', withoutVideo: [], beside: false, dropped: [] });
+    expect(await open(file)).toEqual({ id: 's', missing: [], beside: false, dropped: [] });
     expect(await (await loadVideo('m-a'))!.blob.text()).toBe('video');
-    expect(await open(file)).toEqual({ id: 's', withoutVideo: [], beside: false, dropped: [] });
+    expect(await open(file)).toEqual({ id: 's', missing: [], beside: false, dropped: [] });
     expect(await database.sessions.count()).toBe(1);
   });
 
@@ -92,13 +92,24 @@ describe('a session file', () => {
     expect(await (await loadVideo(mediaId))!.blob.text()).toBe('video');
   });
 
-  it('without video says which are missing', async () => {
+  it('says what was recorded and is missing; of videos the bench tells', async () => {
+    const spoken = {
+      id: 'n',
+      kind: 'good' as const,
+      text: '',
+      clipId: 'a',
+      frame: 0,
+      region: null,
+      panes: {},
+      measureId: null,
+      voice: { mediaId: 'm-voice', seconds: 2 },
+    };
     const file = new File(
-      [sessionJson.write({ ...base, clips: [clip('a'), clip('b'), clip('c', null)] })],
+      [sessionJson.write({ ...base, clips: [clip('a'), clip('b'), clip('c', null)], notes: [spoken] })],
       'nets.falcon.json',
     );
     await storeMedia('m-b', 'b.webm', new Blob(['b']));
-    expect(await open(file)).toEqual({ id: 's', withoutVideo: ['a.webm'], beside: false, dropped: [] });
+    expect(await open(file)).toEqual({ id: 's', missing: ['a voice note'], beside: false, dropped: [] });
   });
 
   it('that is none changes nothing', async () => {

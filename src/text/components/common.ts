@@ -239,9 +239,7 @@ export const TEXT = {
   leftOutOfFileDropped: (dropped: string) => `Left out of the file: ${dropped}.`,
   thatSessionWasHereAlready:
     'That session was here already in another state, which stays as it is; the one of the file stands beside it.',
-  withoutVideoWithoutVideoPoints: (withoutVideo: string) =>
-    `Without video: ${withoutVideo}. Points and numbers are there; drop the video on its clip at Intake to see it ` +
-    'again.',
+  notInFile: (missing: string) => `Neither in the file nor in this browser: ${missing}.`,
   openWhatCanBeRead: 'Open what can be read?',
   restCanBeOpenedWithout:
     'The rest can be opened without it; what is left out is named. The file itself stays as it is.',

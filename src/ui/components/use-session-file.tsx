@@ -23,11 +23,10 @@ function tellRestored(restored: Result<Restored | null, Issue>): void {
 }
 
 /** Says what is not as it was in the file. */
-function tellOpened({ beside, withoutVideo, dropped }: OpenedFile): void {
+function tellOpened({ beside, missing, dropped }: OpenedFile): void {
   if (dropped.length > 0) notify('error', TEXT.leftOutOfFileDropped(dropped.slice(0, 8).join('; ')));
   if (beside) notify('info', TEXT.thatSessionWasHereAlready);
-  // Stays until it is read: the session opens on pictures that are not there.
-  if (withoutVideo.length > 0) notify('error', TEXT.withoutVideoWithoutVideoPoints(withoutVideo.join(', ')));
+  if (missing.length > 0) notify('error', TEXT.notInFile(missing.join(', ')));
 }
 
 /** Opening a file that holds a session, or all sessions of a browser. */
