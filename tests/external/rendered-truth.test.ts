@@ -56,6 +56,17 @@ const MORE: readonly Measure[] = [
   make('split', { kind: 'split', plane: 'any', ...WALK }),
   make('peak-rate', { kind: 'peak-rate', of: KNEE, direction: 'rising', ...WALK }),
   make('path', { kind: 'path', point: 'dominant-wrist', relativeTo: 'mid-hip', what: 'length', ...WALK }),
+  ...(['start', 'end', 'whole'] as const).map((take) =>
+    make(`hip-goes-${take}`, { kind: 'path-angle', point: 'mid-hip', take, against: 'forward', ...WALK }),
+  ),
+  make('wrist-goes', {
+    kind: 'path-angle',
+    point: 'dominant-wrist',
+    relativeTo: 'mid-hip',
+    take: 'end',
+    against: 'up',
+    ...WALK,
+  }),
   make('stop', { kind: 'dwell', point: 'dominant-heel', slower: 0.4, ...WALK }),
   make('evenness', {
     kind: 'symmetry',
