@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { prioritise } from '../src/core/judgement/priority';
-import { judge, judgedCount } from '../src/core/judgement/state';
-import { techniqueOf } from '../src/core/judgement/technique';
+import { judgeAll, judgedCount } from '../src/core/judgement/state';
+import { schoolBy, techniqueOf } from '../src/core/judgement/technique';
 import { techniqueWords } from '../src/core/judgement/technique-words';
 import { compareSides } from '../src/core/comparison/compare';
 import { timingTable } from '../src/core/comparison/timing-table';
@@ -88,8 +88,8 @@ export function compareFiles(input: CompareInput): Result<CompareOutput, Compare
   const a = athlete.value;
   const [athletes, others] = [[a.views], references.map((r) => r.views)];
   const technique = input.school === null ? techniqueOf(input.movement, athletes) : null;
-  const movement = withSchool(input.movement, input.school ?? technique?.school?.id ?? null);
-  const judged = compareSides(movement, athletes, others).map((c) => judge(c, undefined));
+  const movement = withSchool(input.movement, schoolBy(input.school, technique));
+  const judged = judgeAll(compareSides(movement, athletes, others), []);
   const priorities = prioritise(movement, judged, { decisions: [], order: [], daysToCompetition: input.days });
   const counted = judgedCount(judged);
   return ok({

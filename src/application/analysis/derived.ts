@@ -1,6 +1,6 @@
 import { markSheet, type SheetResult } from '../../core/judgement/criteria';
-import { judge, type Judged } from '../../core/judgement/state';
-import { techniqueOf, type Technique } from '../../core/judgement/technique';
+import { judgeAll, type Judged } from '../../core/judgement/state';
+import { schoolBy, techniqueOf, type Technique } from '../../core/judgement/technique';
 import { prioritise, type Priorities } from '../../core/judgement/priority';
 import { planOf, type Plan } from '../../core/coaching/plan';
 import { compareSides } from '../../core/comparison/compare';
@@ -8,7 +8,7 @@ import type { Side, Views } from '../../core/comparison/side';
 import { timingTable, type TimingRow } from '../../core/comparison/timing-table';
 import { eventsOf, type Measure } from '../../core/model/measure';
 import { withImportances, withSchool, type Movement, type School } from '../../core/model/movement';
-import { decisionsFor, ownCorrectionsFor } from '../../core/judgement/decisions';
+import { decisionsFor, ownCorrectionsFor } from '../../core/judgement/by-performer';
 import { performerKey } from '../../core/model/performer';
 import type { Decision, Session } from '../../core/model/session';
 import { MOST_PANES } from '../../core/model/slots';
@@ -16,7 +16,7 @@ import { eventsOfMarks, type KeyEvents } from '../../core/trial/key-events';
 import type { Trial } from '../../core/trial/trial';
 import { viewsOfBody, viewsOfRecorded } from '../../core/reconstruction/body-views';
 import { movementOf, MOVEMENTS } from '../../movements';
-import { benchClips, eventsThrough, rememberLast, type BenchClip } from '../bench/bench-clips';
+import { benchClips, eventsThrough, mainsOf, rememberLast, type BenchClip } from '../bench/bench-clips';
 import { NO_BODIES, type Bodies } from './bodies';
 
 /** What is known of performances in space. */
@@ -130,7 +130,7 @@ const sidesOf = rememberLast(
   ): Sides => {
     const session = { repetitions, marks };
     const known = { clips, inSpace: { spatial, bodies } };
-    const mains = clips.filter((c) => c.join === null);
+    const mains = mainsOf(clips);
     const of = (clipId: string): Side =>
       mains.filter((c) => c.trial.clip.id === clipId).flatMap((c) => membersOf(session, known, c.trial));
     const athlete = mains.find((c) => c.id === 'athlete');
@@ -207,17 +207,12 @@ export const derive = rememberLast((session: Session, bodies: Bodies = NO_BODIES
   );
   const first = (id: string): Trial | null => clips.find((c) => c.id === id)?.trial ?? null;
   const technique = nameTechnique(base, sides, session.measuredErrors);
-  const school = session.school ?? technique?.school?.id ?? null;
+  const school = schoolBy(session.school, technique);
   const movement = movementFor(base, school, session.importances);
   const athlete = first('athlete');
   const who = athlete && performerKey(athlete.clip.performer);
   const decisions = decisionsFor(session.decisions, who);
-  const judged = compare(movement, sides, session.measuredErrors).map((c) =>
-    judge(
-      c,
-      decisions.find((d) => d.measureId === c.measure.id),
-    ),
-  );
+  const judged = judgeAll(compare(movement, sides, session.measuredErrors), decisions);
   const priorities = prioritise(movement, judged, {
     order: session.order,
     daysToCompetition: session.daysToCompetition,

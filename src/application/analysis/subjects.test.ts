@@ -1,7 +1,6 @@
 import { movementSchema } from '../../core/model/movement';
 import { newSession, type Session } from '../../core/model/session';
-import { chooseCounterpart, judgeAthlete } from '../comparison/comparison-use-cases';
-import { compareWith } from '../clips/clip-use-cases';
+import { chooseCounterpart, compareWith, judgeAthlete } from '../comparison/comparison-use-cases';
 import { decide, workOnNote } from '../findings/finding-use-cases';
 import { setSession, undoEdit, useDocument } from '../stores/document-store';
 import { derive, type Derived } from './derived';
@@ -118,7 +117,7 @@ describe('performers of a session beside each other', () => {
     expect([now().athlete!.clip.id, now().reference!.clip.id]).toEqual(['a2', 'r2']);
     expect(now().priorities.proposed.map(({ judged }) => judged.measure.id)).toEqual(['at-catch']);
     expect(pairs()).toEqual({ a2: 'r2', a1: 'r1' });
-    compareWith('r1');
+    compareWith(now(), 'r1');
     expect([pairs()['a2'], now().reference!.clip.id]).toEqual(['r1', 'r1']);
   });
 
@@ -153,6 +152,36 @@ describe('performers of a session beside each other', () => {
     expect(now().plan.items.filter(({ own }) => own)).toEqual([]);
     judgeAthlete(now(), 'a2');
     expect(now().plan.items.filter(({ own }) => own)).toHaveLength(1);
+  });
+
+  it('each is judged by the technique that was measured of them', () => {
+    const [, atFinish] = movement.measures;
+    const way = (id: string, from: number, to: number) => ({
+      id,
+      name: id,
+      because: '',
+      targets: { 'at-finish': { ...atFinish!.target!, source: 'test' } },
+      when: { measure: 'at-catch', from, to },
+    });
+    setSession({ ...crews, ownMovement: { ...movement, schools: [way('shallow', 100, 150), way('deep', 30, 90)] } });
+    const { subjects } = performersOf(now());
+    expect(subjects.map(({ technique }) => technique?.school?.id)).toEqual(['shallow', 'deep']);
+    expect(subjects.map(({ judged }) => judged[1]!.measure.target!.source)).toEqual(['shallow: test', 'deep: test']);
+    expect(subjects.map(({ movement: own }) => own.measures[1]!.target!.source)).toEqual([
+      'shallow: test',
+      'deep: test',
+    ]);
+  });
+
+  it('where some phases have another reference it is everybody’s', () => {
+    const referenceModel = { ...crews.referenceModel, kind: 'phases' as const, phases: { catch: 'r2' } };
+    setSession({ ...crews, referenceModel });
+    expect(hasCounterparts(now())).toBe(false);
+    const files = performersOf(now()).subjects.map(({ judged }) =>
+      judged.map(({ reference }) => reference.measurable && reference.provenance.clipId),
+    );
+    expect(files[1]).toEqual(files[0]);
+    expect(files[0]).toEqual(['r2', 'r2']);
   });
 
   it('attempts of one athlete are all compared with the first reference, and several references with all', () => {

@@ -1,4 +1,4 @@
-import type { Clip } from '../../core/model/clip';
+import type { Clip, Role } from '../../core/model/clip';
 import { partnerOf } from '../../core/model/partner';
 import type { Session } from '../../core/model/session';
 import type { Movement } from '../../core/model/movement';
@@ -31,6 +31,10 @@ export interface BenchClip extends Omit<Slot, 'clip' | 'main'> {
   /** Another camera of this clip's trial leads it; null for the first camera. */
   readonly join: { readonly mainId: string; readonly map: SyncMap } | null;
 }
+
+/** The clips that are no further camera, of one role or of all. */
+export const mainsOf = (clips: readonly BenchClip[], role?: Role): readonly BenchClip[] =>
+  clips.filter((c) => c.join === null && (role === undefined || c.trial.clip.role === role));
 
 /** One memory for each clip, so that a change of one leaves the others alone. */
 function forEachClip<F>(make: () => F): (clipId: string) => F {

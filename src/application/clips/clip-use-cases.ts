@@ -257,16 +257,3 @@ export function removeClip(clipId: string): void {
     session.clips = session.clips.filter((c) => c.id !== clipId && c.sync?.to !== clipId);
   });
 }
-
-/** Makes a reference the one that the athlete is compared with: the first of its role. */
-export function compareWith(clipId: string): void {
-  edit((session) => {
-    const chosen = session.clips.find((c) => c.id === clipId);
-    if (!chosen) return;
-    session.clips = [chosen, ...session.clips.filter((c) => c.id !== clipId)];
-    // Where each athlete has a reference of their own, it is that of the one who is judged.
-    const judged = session.clips.find(({ role, sync }) => role === 'athlete' && !sync);
-    const { counterparts } = session.referenceModel;
-    if (judged && counterparts[judged.id] && chosen.role === 'reference') counterparts[judged.id] = clipId;
-  });
-}

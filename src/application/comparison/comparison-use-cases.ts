@@ -6,7 +6,8 @@ import type { ReferenceModel } from '../../core/model/reference-model';
 import type { OwnCorrection, Session } from '../../core/model/session';
 import type { Trial } from '../../core/trial/trial';
 import type { Derived } from '../analysis/derived';
-import { counterpartIn, mainsOf } from '../analysis/subjects';
+import { counterpartIn } from '../analysis/subjects';
+import { mainsOf } from '../bench/bench-clips';
 import { player } from '../bench/bench-player';
 import { edit, useDocument } from '../stores/document-store';
 import { asMarks, takeProposals } from '../events/proposals';
@@ -114,12 +115,16 @@ export function markCriterion(criterionId: string, byEye: Session['criteria'][st
   });
 }
 
+/** Puts the clips that are judged and compared first of their roles. */
+const ahead = (session: Session, ids: readonly (string | undefined)[]): void => {
+  const first = ids.flatMap((id) => session.clips.find((c) => c.id === id) ?? []);
+  session.clips = [...first, ...session.clips.filter((c) => !first.includes(c))];
+};
+
 /** Makes one attempt of the athlete the one that is judged, and another the reference; one undoable step. */
 export function compareAttempts(judged: string, reference: string): void {
   edit((session) => {
-    const first = session.clips.find((c) => c.id === judged);
-    if (!first) return;
-    session.clips = [first, ...session.clips.filter((c) => c.id !== judged)];
+    ahead(session, [judged]);
     session.referenceModel = { ...session.referenceModel, kind: 'own', own: { clipId: reference, repetition: 0 } };
   });
 }
@@ -135,11 +140,12 @@ const counterpartsOf = (compared: Compared): Record<string, string> =>
     }),
   );
 
-/** Puts the clips that are judged and compared first of their roles. */
-const ahead = (session: Session, ids: readonly (string | undefined)[]): void => {
-  const first = ids.flatMap((id) => session.clips.find((c) => c.id === id) ?? []);
-  session.clips = [...first, ...session.clips.filter((c) => !first.includes(c))];
-};
+/** Makes a reference the one that the judged athlete is compared with. */
+export function compareWith(compared: Compared, reference: string): void {
+  const judged = mainsOf(compared.clips, 'athlete')[0];
+  if (judged) chooseCounterpart(compared, judged.trial.clip.id, reference);
+  else edit((session) => ahead(session, [reference]));
+}
 
 /** Gives an athlete's clip a reference of its own; everybody else keeps theirs. */
 export function chooseCounterpart(compared: Compared, athlete: string, reference: string): void {

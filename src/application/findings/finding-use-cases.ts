@@ -4,7 +4,8 @@ import { setView, useView } from '../stores/view-store';
 import { correctionOfNote } from '../../core/coaching/correction';
 import type { Check } from '../../core/model/check';
 import type { Drawing } from '../../core/model/drawing';
-import { withDecision } from '../../core/judgement/decisions';
+import { withDecision } from '../../core/judgement/by-performer';
+import { slotsOf } from '../../core/model/slots';
 import { performerKey } from '../../core/model/performer';
 import type { Decision, Note } from '../../core/model/session';
 import type { Trial } from '../../core/trial/trial';
@@ -94,8 +95,8 @@ export function workOnNote({ movement }: Derived, note: Note): void {
 /** Records what the analyst decided about a measure, or takes the decision back. */
 export function decide(measureId: string, decision: Pick<Decision, 'verdict' | 'reason'> | null): void {
   edit((session) => {
-    const judged = session.clips.find(({ role, sync }) => role === 'athlete' && !sync);
-    const performer = judged ? performerKey(judged.performer) : null;
+    const judged = slotsOf(session.clips).find(({ id }) => id === 'athlete');
+    const performer = judged ? performerKey(judged.clip.performer) : null;
     session.decisions = withDecision(session.decisions, measureId, performer, decision);
   });
 }

@@ -126,6 +126,15 @@ function referenceStateOf({ measure, reference, spread }: Comparison): State | n
  * error; inside the band is claimed only when the error is not wider than the tolerance (for a one-sided target, and
  * for a strength: than the room to its nearest limit), or else the state is *within error*.
  */
+/** Every comparison by what was decided about its measure. */
+export const judgeAll = (comparisons: readonly Comparison[], decisions: readonly Decision[]): readonly Judged[] =>
+  comparisons.map((c) =>
+    judge(
+      c,
+      decisions.find((d) => d.measureId === c.measure.id),
+    ),
+  );
+
 export function judge(comparison: Comparison, decision: Decision | undefined): Judged {
   const { measure, athlete, reference } = comparison;
   const nothing = {

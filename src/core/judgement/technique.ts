@@ -20,6 +20,10 @@ export interface Technique {
   }[];
 }
 
+/** The school by which is judged: the one that was chosen, else that of the technique that was measured. */
+export const schoolBy = (chosen: string | null, technique: Technique | null): string | null =>
+  chosen ?? technique?.school?.id ?? null;
+
 /** Probability that a true value lies inside limits; what goes round is taken the short way from their middle. */
 function inside(reading: Measured, school: School, movement: Movement): number {
   const { measure: id, from, to } = school.when!;

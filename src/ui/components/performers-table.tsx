@@ -2,6 +2,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { draftCorrection } from '../../core/coaching/correction';
 import { judgedCount, type Judged } from '../../core/judgement/state';
+import { techniqueWords } from '../../core/judgement/technique-words';
 import { eventsOf } from '../../core/model/measure';
 import { measureName, type Movement } from '../../core/model/movement';
 import type { Reading } from '../../core/reading';
@@ -121,7 +122,8 @@ export function PerformersTable({ movement, performers: { subjects, references }
 }
 
 /** What one athlete is to work on. */
-export function WorkOf({ movement, subject }: { readonly movement: Movement; readonly subject: Subject }): ReactNode {
+export function WorkOf({ subject }: { readonly subject: Subject }): ReactNode {
+  const { movement, technique } = subject;
   const { performer } = subject.clip.trial.clip;
   const gaps = subject.gaps.map((gap) => ({ gap, said: draftCorrection(movement, gap, performer.minor) }));
   return (
@@ -129,6 +131,7 @@ export function WorkOf({ movement, subject }: { readonly movement: Movement; rea
       <Typography variant="h2" gutterBottom>
         <RoleName role={subject.clip.styleKey} name={performer.name} />
       </Typography>
+      {technique && <p className="note">{techniqueWords(movement, technique)}</p>}
       <JudgedSummary judged={subject.judged} />
       {gaps.length === 0 ? (
         judgedCount(subject.judged).judged > 0 && <p style={{ margin: 0 }}>{TEXT.noGapBeyondError}</p>

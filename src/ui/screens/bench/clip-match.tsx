@@ -8,11 +8,12 @@ import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { Clip } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
-import type { Movement } from '../../../core/model/movement';
+import type { Derived } from '../../../application/analysis/derived';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import { joinBySound, soundOf, useSounds } from '../../../application/clips/clip-sounds';
 import { joinHere } from '../../../application/clips/camera-use-cases';
-import { changeClip, compareWith } from '../../../application/clips/clip-use-cases';
+import { changeClip } from '../../../application/clips/clip-use-cases';
+import { compareWith } from '../../../application/comparison/comparison-use-cases';
 import { dropWorkCopy, makeWorkCopy } from '../../../application/clips/work-copy';
 import { useJobs } from '../../../application/stores/jobs';
 import { notify } from '../../../application/stores/notices';
@@ -27,13 +28,7 @@ import { Ground } from './ground-rectangle';
 import { Shots } from './shots-card';
 import { TEXT } from '../../../text/screens/bench/match';
 
-export function ClipMatch({
-  on,
-  lengths,
-}: {
-  readonly on: BenchClip;
-  readonly lengths: Movement['knownLengths'];
-}): ReactNode {
+export function ClipMatch({ on, derived }: { readonly on: BenchClip; readonly derived: Derived }): ReactNode {
   const { clip } = on.trial;
   const levelling = useView((state) => state.tool === 'level');
   return (
@@ -46,7 +41,7 @@ export function ClipMatch({
       </Typography>
       {on.join && <Joint on={on} />}
       {on.id.startsWith('reference-') && !on.join && (
-        <Button variant="outlined" onClick={() => compareWith(clip.id)}>
+        <Button variant="outlined" onClick={() => compareWith(derived, clip.id)}>
           {TEXT.compareAthleteWithThisOne}
         </Button>
       )}
@@ -84,7 +79,7 @@ export function ClipMatch({
       </div>
       {clip.view.kind === 'side' && <CameraDirection trial={on.trial} />}
       <SoundDistance clip={clip} />
-      <KnownLength clip={clip} lengths={lengths} />
+      <KnownLength clip={clip} lengths={derived.movement.knownLengths} />
       <Ground clip={clip} />
       <Shade
         label={TEXT.brightness}

@@ -19,7 +19,7 @@ export function MatchPanel({ derived }: { readonly derived: Derived }): ReactNod
         <div className="caution">{TEXT.theyMoveInOppositeDirections}</div>
       )}
       {derived.clips.map((on) => (
-        <ClipMatch key={on.trial.clip.id} on={on} lengths={derived.movement.knownLengths} />
+        <ClipMatch key={on.trial.clip.id} on={on} derived={derived} />
       ))}
       <SpaceCard derived={derived} />
       {derived.panes.every((c) => c.trial.clip.scale) && derived.panes.length > 1 && (

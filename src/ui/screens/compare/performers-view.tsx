@@ -4,13 +4,8 @@ import TextField from '@mui/material/TextField';
 import { useMemo, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { Derived } from '../../../application/analysis/derived';
-import {
-  hasCounterparts,
-  mainsOf,
-  performersOf,
-  type Performers,
-  type Subject,
-} from '../../../application/analysis/subjects';
+import { hasCounterparts, performersOf, type Performers, type Subject } from '../../../application/analysis/subjects';
+import { mainsOf } from '../../../application/bench/bench-clips';
 import { chooseCounterpart, judgeAthlete } from '../../../application/comparison/comparison-use-cases';
 import { framesOf, goToFrames } from '../../components/go-to-frames';
 import { PerformersTable, WorkOf } from '../../components/performers-table';
@@ -91,7 +86,7 @@ export function PerformersView({ derived }: { readonly derived: Derived }): Reac
       </section>
       <div className="flow">
         {subjects.map((subject) => (
-          <WorkOf key={subject.clip.id} movement={movement} subject={subject} />
+          <WorkOf key={subject.clip.id} subject={subject} />
         ))}
       </div>
     </>

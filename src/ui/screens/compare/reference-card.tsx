@@ -11,10 +11,11 @@ import { byResult, resultText } from '../../../core/model/conditions';
 import {
   changeReferenceModel,
   compareAttempts,
+  compareWith,
   chooseSchool,
 } from '../../../application/comparison/comparison-use-cases';
 import { repetitionsOf, type Derived } from '../../../application/analysis/derived';
-import { compareWith } from '../../../application/clips/clip-use-cases';
+import { mainsOf } from '../../../application/bench/bench-clips';
 import { techniqueWords } from '../../../core/judgement/technique-words';
 import { RoleName } from '../../components/role-name';
 import { TEXT } from '../../../text/screens/compare';
@@ -31,8 +32,8 @@ const KINDS: readonly (readonly [ReferenceModel['kind'], string])[] = [
 export function ReferenceCard({ derived }: { readonly derived: Derived }): ReactNode {
   const { session, movement, clips, sides, school, technique } = derived;
   const model = session.referenceModel;
-  const references = clips.filter((c) => !c.join && c.trial.clip.role === 'reference');
-  const athletes = clips.filter((c) => !c.join && c.trial.clip.role === 'athlete');
+  const references = mainsOf(clips, 'reference');
+  const athletes = mainsOf(clips, 'athlete');
   const ranked = byResult(athletes.map(({ trial: { clip } }) => ({ clipId: clip.id, result: clip.result })));
   const own = athletes.flatMap((c) => {
     const { clip } = c.trial;
@@ -79,7 +80,7 @@ export function ReferenceCard({ derived }: { readonly derived: Derived }): React
           size="small"
           label={TEXT.performance}
           value={references[0]!.trial.clip.id}
-          onChange={(event) => compareWith(event.target.value)}
+          onChange={(event) => compareWith(derived, event.target.value)}
           sx={{ minWidth: 200 }}
         >
           {references.map((c) => (

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Derived } from '../../../application/analysis/derived';
-import { mainsOf, performersOf } from '../../../application/analysis/subjects';
+import { performersOf } from '../../../application/analysis/subjects';
+import { mainsOf } from '../../../application/bench/bench-clips';
 import { PerformersTable, WorkOf } from '../../components/performers-table';
 import { TEXT } from '../../../text/screens/report';
 
@@ -14,7 +15,7 @@ export function Everybody({ derived }: { readonly derived: Derived }): ReactNode
       <h2>{TEXT.allPerformers}</h2>
       {/* What the first is to work on is the report itself. */}
       {performers.subjects.slice(1).map((subject) => (
-        <WorkOf key={subject.clip.id} movement={movement} subject={subject} />
+        <WorkOf key={subject.clip.id} subject={subject} />
       ))}
       <PerformersTable movement={movement} performers={performers} />
     </section>
