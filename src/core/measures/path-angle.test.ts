@@ -76,6 +76,14 @@ describe('direction of the path of a point', () => {
     });
   });
 
+  it('as a whole none where it comes back to where it began: neither way is its own', () => {
+    const back = on(ball((f) => [300 + 200 * Math.sin(((f - 5) * Math.PI) / 30), 300 + 0.2 * f]));
+    expect(evaluateMeasure(angle({ take: 'whole' }), back)).toMatchObject({
+      reason: 'too-uncertain',
+      message: expect.stringContaining('comes back'),
+    });
+  });
+
   it('on axes that turn along: what goes along a craft goes along it, whichever way the craft turns', () => {
     const tilt = (f: number): number => 0.4 * Math.sin(f / 9);
     const place = (f: number, ahead: number, above: number): [number, number] => {

@@ -1,5 +1,6 @@
-import { cameraOffPlane } from '../calibration/view';
 import { steadyOf, steadySd } from '../calibration/steady';
+import { lensOf, USUAL_ELEVATION } from '../calibration/usual-camera';
+import { axesOf, cameraOffPlane } from '../calibration/view';
 import { segmentAngle, unwrap, wrapAngle } from '../geometry/angle';
 import { subtract, type Vec2 } from '../geometry/vec2';
 import { PLAIN } from '../model/words';
@@ -13,6 +14,7 @@ import { keyEventSd } from '../trial/key-events';
 import { refsOfTrajectory } from '../trial/trajectory';
 import type { Trial } from '../trial/trial';
 import type { KindOfMeasure, MeasureOf } from './kind';
+import { LEAST_CHORD } from './path';
 import { drawPath, framesOf, isPath, pathOf, pathProvenance, placeOnPath, type Path } from './point-path';
 import { TEXT } from '../../text/core/measures';
 
@@ -36,9 +38,6 @@ const velocities = ({ x, y }: Path, times: Float64Array): readonly [Float64Array
   rateOfChange(times, y),
 ];
 
-/** Focal length of a telephone's usual lens, widths of the picture (26 of 36 mm; common practice). */
-const USUAL_LENS = 26 / 36;
-
 interface ByCamera {
   /** What a camera that stands elsewhere than was said does to a direction, radians. */
   readonly stated: number;
@@ -46,15 +45,31 @@ interface ByCamera {
   readonly depth: number;
 }
 
-/** How far beside the camera's axis a point is seen, as the tangent of the angle; of one seen from another, nothing. */
-function besideAxis({ clip }: Trial, { y, perPixel }: Path, { relativeTo, line }: PathAngle, frame: number): number {
-  if (relativeTo || line) return 0;
-  return Math.abs(-valueBetween(y, frame) / perPixel - clip.height / 2) / (USUAL_LENS * clip.width) || 0;
+const { degrees, sd: tiltSd } = USUAL_ELEVATION.level;
+/** How far from level a camera looks where nobody stated it, as the tangent of the angle. */
+const TILT = Math.tan((Math.hypot(degrees, tiltSd) * Math.PI) / 180);
+
+/**
+ * How far above or below the horizon a point may be seen, as the tangent of the angle: by its place in the picture and by
+ * the tilt of the camera. Of a point that is seen from another only the tilt counts; in space neither. The lens is known
+ * by its logarithm: the root mean square of 1 / focal counts.
+ */
+function besideHorizon(
+  { clip, space }: Trial,
+  { y, perPixel }: Path,
+  { relativeTo, line }: PathAngle,
+  at: number,
+): number {
+  if (line || space) return 0;
+  if (relativeTo) return TILT;
+  const { focal, logSd } = lensOf(clip);
+  const down = (-axesOf(clip).y * valueBetween(y, at)) / perPixel;
+  return Math.hypot(((down - clip.height / 2) * Math.exp(logSd ** 2)) / focal || 0, TILT);
 }
 
 function byCamera({ clip, space }: Trial, way: Vec2, { plane, line }: PathAngle, beside: number): ByCamera {
   // What leaves the plane is seen along x by the camera's angle, and turns the direction by its part across the way. A
-  // level way that comes nearer above or below the camera's axis is seen to rise or fall.
+  // level way that comes nearer above or below the horizon is seen to rise or fall.
   const depth = (psi: number): number =>
     (Math.tan(psi) * Math.hypot(OUT_OF_PLANE * way.y, beside * way.x)) / Math.hypot(way.x, way.y);
   if (plane === 'any' || line) return { stated: 0, depth: 0 };
@@ -127,12 +142,22 @@ function readAt(trial: Trial, measure: PathAngle, path: Path, frame: number, tim
       systematic: path.systematic === 0 ? 0 : path.systematic / path.lever,
     },
     [frame],
-    besideAxis(trial, path, measure, frame),
+    besideHorizon(trial, path, measure, frame),
   );
 }
 
-/** The line that a path lies nearest to, from its beginning to its end, and how far it reaches along and across. */
-function lineOf(path: Path, first: number, last: number): { way: Vec2; along: number; across: number } {
+interface PathLine {
+  /** Unit vector from the beginning to the end. */
+  readonly way: Vec2;
+  /** Root mean square of its points along it, and across. */
+  readonly along: number;
+  readonly across: number;
+  /** From its beginning to its end, along it. */
+  readonly gone: number;
+}
+
+/** The line that a path lies nearest to. */
+function lineOf(path: Path, first: number, last: number): PathLine {
   const whole = { first: Math.ceil(first), last: Math.floor(last), from: first, to: last };
   const points = framesOf(whole)
     .map((f) => placeOnPath(path, f))
@@ -140,13 +165,15 @@ function lineOf(path: Path, first: number, last: number): { way: Vec2; along: nu
   const { middle, direction } = bestLine(points);
   const chord = subtract(points.at(-1)!, points[0]!);
   const [c, s] = [Math.cos(direction), Math.sin(direction)];
-  const onward = c * chord.x + s * chord.y < 0 ? -1 : 1;
+  const gone = c * chord.x + s * chord.y;
+  const onward = gone < 0 ? -1 : 1;
   const rms = (of: (p: Vec2) => number): number =>
     Math.sqrt(points.reduce((sum, p) => sum + of(p) ** 2, 0) / points.length);
   return {
     way: { x: onward * c, y: onward * s },
     along: rms((p) => c * (p.x - middle.x) + s * (p.y - middle.y)),
     across: rms((p) => c * (p.y - middle.y) - s * (p.x - middle.x)),
+    gone: Math.abs(gone),
   };
 }
 
@@ -159,11 +186,12 @@ const LENGTH_OF_RMS = Math.sqrt(12);
  */
 function readWhole(trial: Trial, measure: PathAngle, path: Path): Reading {
   const { first, last, from = first, to = last } = path.span;
-  const { way, along, across } = lineOf(path, from, to);
+  const { way, along, across, gone } = lineOf(path, from, to);
   const length = LENGTH_OF_RMS * along;
   if (!(length > 2 * path.sd)) return HARDLY;
   if (across > MOST_WIDTH * along)
     return notMeasurable('too-uncertain', TEXT.pathIsNearlyAsWide, TEXT.chooseShorterPhase);
+  if (gone < LEAST_CHORD * length) return notMeasurable('too-uncertain', TEXT.pathComesBack, TEXT.chooseShorterPhase);
   const interval = intervalAt(trial, first);
   const independent = Math.max(2, Math.min(last - first + 1, 2 * trial.cutoff * (last - first) * interval));
   // A moment that is off takes other points into the line.
@@ -186,7 +214,7 @@ function readWhole(trial: Trial, measure: PathAngle, path: Path): Reading {
       systematic: (Math.SQRT2 * path.systematic) / length,
     },
     [first, last],
-    besideAxis(trial, path, measure, (first + last) / 2),
+    besideHorizon(trial, path, measure, (first + last) / 2),
   );
 }
 

@@ -64,7 +64,7 @@ function lengthOf(trial: Trial, path: Path): { readonly length: number; readonly
 }
 
 /** A chord shorter than this share of the path is none. */
-const LEAST_CHORD = 0.2;
+export const LEAST_CHORD = 0.2;
 
 /** The point of a path that lies farthest from its chord: how far, and how far along it, 0..1. */
 function farthestFrom(points: readonly Vec2[]): { readonly distance: number; readonly along: number } {

@@ -1,5 +1,5 @@
 import { levelOf } from '../calibration/level';
-import { steadyOf } from '../calibration/steady';
+import { lensOf, USUAL_ELEVATION } from '../calibration/usual-camera';
 import { cameraOffPlane } from '../calibration/view';
 import { LENGTH_SHARES } from '../anatomy/segment-table';
 import type { PointId } from '../anatomy/body-points';
@@ -15,19 +15,10 @@ import { seenErrors } from './detector-errors';
 import type { SpaceCamera } from './problem-of-cameras';
 import type { SeenPoint } from './seen-points';
 
-/**
- * A usual lens: 1.2 widths of the picture to its focal length; most cameras lie within a factor of two of it (common
- * practice).
- */
-const FOCAL_WIDTHS = 1.2;
-const FOCAL_LOG_SD = 0.35;
 /** How far a camera stands from where the name of its view says, degrees (common practice). */
 const AZIMUTH_SD = 15;
-const ELEVATION_SD = { level: 6, above: 10 } as const;
 /** How level a picture is that nobody levelled, degrees (common practice). */
 const ROLL_SD = 1.5;
-/** A performer is filmed from chest height. */
-const ELEVATION = { level: 2, above: 85 } as const;
 
 /** Where a view's camera stands: 0 sees the right side, 90 the front, of a performer who faces along x. */
 export function statedAzimuth({ view, travel }: Pick<Clip, 'view' | 'travel'>): number {
@@ -44,15 +35,16 @@ export function statedAzimuth({ view, travel }: Pick<Clip, 'view' | 'travel'>): 
 
 function priorOf(clip: Clip, clockSd: number): Omit<CameraPrior, 'biasSd'> {
   const above = clip.view.kind === 'overhead';
-  const steady = steadyOf(clip);
+  const elevation = USUAL_ELEVATION[above ? 'above' : 'level'];
+  const { focal, logSd } = lensOf(clip);
   return {
     azimuthDegrees: statedAzimuth(clip),
     azimuthSd: AZIMUTH_SD,
-    elevationDegrees: above ? ELEVATION.above : ELEVATION.level,
-    elevationSd: above ? ELEVATION_SD.above : ELEVATION_SD.level,
+    elevationDegrees: elevation.degrees,
+    elevationSd: elevation.sd,
     roll: above ? null : { degrees: (-levelOf(clip) * 180) / Math.PI, sd: ROLL_SD },
-    focal: steady ? steady.focal : FOCAL_WIDTHS * Math.max(clip.width, clip.height),
-    focalLogSd: FOCAL_LOG_SD,
+    focal,
+    focalLogSd: logSd,
     width: clip.width,
     height: clip.height,
     clockSd,

@@ -105,6 +105,7 @@ export const TEXT = {
   pointHardlyMovesThere: 'The point hardly moves there, so that it has no direction',
   chooseMomentAtWhichItMoves: 'Choose a moment at which it moves, or correct its points round it by hand.',
   pathIsNearlyAsWide: 'The path is nearly as wide as long, so that as a whole it has no direction',
+  pathComesBack: 'The path comes back to where it began, so that as a whole it has no direction',
   chooseShorterPhase: 'Choose a shorter phase, or its direction at one of the two moments.',
   directionIsNotKnownThere: 'The direction is not known there',
 
