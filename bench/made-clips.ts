@@ -65,7 +65,36 @@ export function systematicShift(names: readonly string[], from: PointsFrom, roll
   return new Map(names.map((id) => [id, [normal(roll) * size(id), normal(roll) * size(id)]]));
 }
 
-export interface Filming {
+/** Where a camera stands, degrees, and what is said of it: nothing where nobody looked. */
+export interface Standing {
+  /** Beside the side view. */
+  readonly off: number;
+  readonly stated: number | null;
+  /** Above the performer. */
+  readonly above: number;
+  readonly down: number | undefined;
+}
+
+/**
+ * How far cameras stand off the side view, and how far from level they look, where nobody said so, and how well it is
+ * known where somebody did, degrees (common practice).
+ */
+const UNSTATED_SD = 4;
+const USUALLY_DOWN = 2;
+const STATED_SD = 2.5;
+
+/** Who films obliquely, or from a stand, knows it, to a few degrees; who stands about square and level does not look. */
+export function standingOf(roll: () => number): Standing {
+  const between = (low: number, high: number): number => low + roll() * (high - low);
+  const oblique = roll() < 0.3;
+  const off = oblique ? between(-14, 14) : UNSTATED_SD * normal(roll);
+  const raised = roll() < 0.3;
+  const above = raised ? between(5, 18) : USUALLY_DOWN + UNSTATED_SD * normal(roll);
+  const said = (degrees: number): number => Math.round(degrees + STATED_SD * normal(roll));
+  return { off, stated: oblique ? said(off) : null, above, down: raised ? said(above) : undefined };
+}
+
+export interface Filming extends Standing {
   readonly motion: Motion;
   readonly movement: Movement;
   readonly role: Clip['role'];
@@ -75,9 +104,6 @@ export interface Filming {
   readonly side: -90 | 90;
   /** The picture is turned as in a mirror: a right-hander becomes a left-hander who goes the other way. */
   readonly mirrored: boolean;
-  /** Degrees by which the camera stands beside the side view, and what is said of it: nothing where nobody looked. */
-  readonly off: number;
-  readonly stated: number | null;
   readonly from: PointsFrom;
   readonly systematic: Shifts;
 }
@@ -146,10 +172,10 @@ function withErrors(
 
 /** A made trial as one camera sees it, and as it truly is seen square to the movement. */
 export function filmed(filming: Filming, roll: () => number): MadeClip {
-  const { motion, movement, role, name, rate, side, mirrored, off, stated } = filming;
+  const { motion, movement, role, name, rate, side, mirrored, off, stated, above, down } = filming;
   const camera: Camera = {
     azimuth: side + off,
-    elevation: 2,
+    elevation: above,
     distance: 13,
     fieldOfView: 22,
     target: vec3(side < 0 ? -0.6 : 0, 1.05, 0),
@@ -186,7 +212,7 @@ export function filmed(filming: Filming, roll: () => number): MadeClip {
         ];
       }),
     );
-  const truth = seenBy({ ...camera, azimuth: side });
+  const truth = seenBy({ ...camera, azimuth: side, elevation: 0 });
   const pixels = statureOf({ view: { kind: 'side', offPlaneDegrees: 0 }, levelDegrees: 0 }, truth);
   // The performer goes to the left past a camera on the left side, to the right past one on the right.
   const travel = side < 0 === mirrored ? 'right' : 'left';
@@ -204,7 +230,7 @@ export function filmed(filming: Filming, roll: () => number): MadeClip {
     fileRate: rate,
     captureRate: rate,
     performer: { name, dominantSide: mirrored ? 'left' : 'right', minor: false, consent: true },
-    view: { kind: 'side', offPlaneDegrees: stated },
+    view: { kind: 'side', offPlaneDegrees: stated, ...(down === undefined ? {} : { downDegrees: down }) },
     travel,
     mirrored,
     scale: { pixels, metres: 1.75, alongDegrees: 90 },

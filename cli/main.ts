@@ -14,7 +14,7 @@ import { TEXT } from '../src/text/cli';
 const USAGE = `npm run falcon -- compare --athlete FILE --reference FILE[,FILE...] --movement NAME|FILE.json --out DIR
                          [--moments FILE.json] [--under-age] [--days N] [--school NAME]
                          [--dominant right|left] [--travel left|right] [--view side|front|back|overhead]
-                         [--off-plane DEGREES] [--rate FPS] [--height METRES] [--scale PIXELS_PER_METRE]
+                         [--off-plane DEGREES] [--down DEGREES] [--rate FPS] [--height METRES] [--scale PIXELS_PER_METRE]
                          [--camera still|follows]
 npm run falcon -- compare --athlete FILE --targets-only --movement NAME|FILE.json --out DIR
 npm run falcon -- compare --batch LIST.csv --movement NAME|FILE.json --out DIR

@@ -9,6 +9,7 @@ export const OPTIONS = [
   'travel',
   'view',
   'off-plane',
+  'down',
   'rate',
   'height',
   'scale',
@@ -100,6 +101,7 @@ function ratesOf(said: string | null): Pick<PerformerAnswers, 'rate' | 'rateChan
 const SIDES = ['left', 'right'] as const;
 const HEIGHT = { least: 0.5, most: 2.6 };
 const OFF_PLANE = { least: -60, most: 60 };
+const DOWN = { least: -60, most: 60 };
 const SCALE = { least: 1, most: 100_000 };
 const DAYS = { least: 0, most: 10_000 };
 
@@ -111,6 +113,7 @@ function performerAnswers(texts: OptionTexts, role: Role): PerformerAnswers {
     view: {
       kind: oneOf('view', said('view'), viewKindSchema.options) ?? 'side',
       offPlaneDegrees: numberOf('off-plane', said('off-plane'), OFF_PLANE, TEXT.degreesOffView),
+      downDegrees: numberOf('down', said('down'), DOWN, TEXT.degreesDown) ?? undefined,
     },
     ...ratesOf(said('rate')),
     height: numberOf('height', said('height'), HEIGHT, 'metres'),

@@ -150,7 +150,7 @@ async function assemble(
       role,
       onBench,
       mediaId: `demo-media-${id}`,
-      view: { kind: viewKind(demo), offPlaneDegrees: null },
+      view: { kind: viewKind(demo), offPlaneDegrees: null, downDegrees: Math.round(demo.camera.elevation) },
       sync: beside === undefined ? null : { to: `demo-${beside}`, pairs: commonInstants(truth) },
       performer: {
         ...clip.performer,

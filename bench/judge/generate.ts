@@ -4,16 +4,9 @@ import { PACE_DELIVERY } from '../../demo/athlete/pace-delivery-keys';
 import type { Clip } from '../../src/core/model/clip';
 import type { Movement } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';
-import { normal } from '../../tests/fixtures/random';
-import { systematicShift, dice, filmed, type MadeClip } from '../made-clips';
+import { standingOf, systematicShift, dice, filmed, type MadeClip } from '../made-clips';
 
 const RATES = [60, 100, 120, 240] as const;
-/**
- * How far cameras stand off the side view where nobody said so, and how well it is known where somebody did, degrees
- * (common practice).
- */
-const UNSTATED_SD = 4;
-const STATED_SD = 2.5;
 
 /** The four differences that can be planted, and how large they are when they are. */
 export const FAULTS = {
@@ -53,12 +46,8 @@ export function generatePair(seed: number): GeneratedPair {
     roll,
   );
   const film = (role: Clip['role'], differences: PlantedDifferences): MadeClip => {
-    const oblique = roll() < 0.3;
-    // Who films obliquely knows it, to a few degrees; who stands about square does not look.
-    const off = oblique ? between(-14, 14) : UNSTATED_SD * normal(roll);
     const height = between(1.62, 1.98);
     const motion = perform(bodyOf(height, 22.5 * height ** 2), PACE_DELIVERY, differences);
-    const stated = oblique ? Math.round(off + STATED_SD * normal(roll)) : null;
     return filmed(
       {
         motion,
@@ -68,8 +57,7 @@ export function generatePair(seed: number): GeneratedPair {
         rate: pick(RATES),
         side: -90,
         mirrored: roll() < 0.25,
-        off,
-        stated,
+        ...standingOf(roll),
         from: FOUND,
         systematic,
       },

@@ -7,7 +7,15 @@ import { clearHurdle, HURDLING } from '../../demo/athlete/sprint-hurdles';
 import type { Movement } from '../../src/core/model/movement';
 import { movementOf } from '../../src/movements';
 import { normal } from '../../tests/fixtures/random';
-import { systematicShift, dice, filmed, type MadeClip, type PointsFrom } from '../made-clips';
+import {
+  standingOf,
+  systematicShift,
+  dice,
+  filmed,
+  type MadeClip,
+  type PointsFrom,
+  type Standing,
+} from '../made-clips';
 
 export const MOVEMENTS_MADE = ['pace-delivery', 'race-walking', 'sprint-hurdles'] as const;
 export type MadeMovement = (typeof MOVEMENTS_MADE)[number];
@@ -59,30 +67,19 @@ export function motionOf(movement: MadeMovement, m: Manner): Motion {
 }
 
 const RATES = [50, 60, 100, 120, 240] as const;
-/**
- * How far cameras stand off the side view where nobody said so, and how well it is known where somebody did, degrees
- * (common practice).
- */
-const UNSTATED_SD = 4;
-const STATED_SD = 2.5;
-
-export interface Shooting {
+export interface Shooting extends Standing {
   readonly from: PointsFrom;
   readonly rate: number;
-  readonly off: number;
-  readonly stated: number | null;
   readonly mirrored: boolean;
 }
 
 /** How one clip is filmed: rate, hand and camera by chance. */
 export function shootingOf(from: PointsFrom, roll: () => number): Shooting {
-  const oblique = roll() < 0.3;
-  const off = oblique ? -14 + 28 * roll() : UNSTATED_SD * normal(roll);
+  const standing = standingOf(roll);
   return {
     from,
     rate: RATES[Math.floor(roll() * RATES.length)]!,
-    off,
-    stated: oblique ? Math.round(off + STATED_SD * normal(roll)) : null,
+    ...standing,
     mirrored: roll() < 0.25,
   };
 }

@@ -20,18 +20,21 @@ export const isReadOff = (reading: Reading, clipId: string): boolean =>
 export interface SharedError {
   /** Of the camera's direction. */
   readonly camera: number;
+  /** Of how far the camera looks down. */
+  readonly tilt: number;
   /** Of the scale. */
   readonly scale: number;
   /** Of where the ground is. */
   readonly ground: number;
 }
 
-export const NOTHING_SHARED: SharedError = { camera: 0, scale: 0, ground: 0 };
-export const sharedVariance = ({ camera, scale, ground }: SharedError): number =>
-  camera ** 2 + scale ** 2 + ground ** 2;
+export const NOTHING_SHARED: SharedError = { camera: 0, tilt: 0, scale: 0, ground: 0 };
+export const sharedVariance = ({ camera, tilt, scale, ground }: SharedError): number =>
+  camera ** 2 + tilt ** 2 + scale ** 2 + ground ** 2;
 /** What one reading shares less what another of the same clip does. */
 export const sharedDifference = (a: SharedError = NOTHING_SHARED, b: SharedError = NOTHING_SHARED): SharedError => ({
   camera: a.camera - b.camera,
+  tilt: a.tilt - b.tilt,
   scale: a.scale - b.scale,
   ground: a.ground - b.ground,
 });

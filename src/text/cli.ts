@@ -12,6 +12,7 @@ export const TEXT = {
   rateHasAfterGiveThem: (further: string, further2: string) =>
     `--rate has “${further}” after “${further2}”; give them in their order.`,
   degreesOffView: 'degrees off the view',
+  degreesDown: 'degrees down',
   pixelsPerMetre: 'pixels per metre',
   wholeDaysToCompetition: 'whole days to the competition',
   daysIsItIsWhole: (days: string) => `--days is “${days}”; it is a whole number of days to the competition.`,

@@ -139,9 +139,24 @@ test('the camera’s direction is what shoulders and hips say, on request; a sta
   await field.blur();
   await expect(card).toContainText('which does not agree');
   await page.keyboard.press('Escape');
-  await card.getByText('Stated, \u00b16\u00b0').click();
+  await card.getByText('Stated, \u00b16\u00b0').first().click();
   await page.keyboard.press('Control+z');
   await expect(field).toHaveValue('-2');
+  // How far it looks down stays where the direction changes; left empty, it is taken as about level.
+  const down = card.getByLabel('Camera looks down, degrees');
+  await expect(down).toHaveValue('2');
+  await down.fill('65');
+  await expect(card).toContainText('\u201c65\u201d is not an angle from \u221260 to 60 degrees');
+  await down.fill('');
+  await down.blur();
+  await expect(card).toContainText('Not said: taken as level, \u00b112\u00b0');
+  await down.fill('35');
+  await down.blur();
+  await goToStep(page, 'Measure');
+  await page.getByRole('button', { name: 'Next moment (Page down)' }).click();
+  await expect(
+    page.getByText('The camera looks down at the performer by 35 degrees; 30 is the most').first(),
+  ).toBeVisible();
 });
 
 test('passes go through the body, and notes carry moment and region', async ({ page }) => {

@@ -31,6 +31,11 @@ test('where the camera stands next time is planned by what each measure is to ex
   await expect(plan.getByText('The movement does not fit')).toHaveCount(0);
   for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowUp');
   await expect(plan.getByText('The movement does not fit')).toBeVisible();
+  // From a stand it is said to look down, and it is kept with the rest.
+  const lens = plan.getByLabel('Lens above the ground, metres');
+  await lens.fill('4');
+  await lens.blur();
+  await expect(plan.getByText(/It looks down at the performer by \d+ degrees: say so at Intake/)).toBeVisible();
   await plan.getByRole('button', { name: 'Done' }).click();
   await page.reload();
   await open.click();

@@ -75,6 +75,8 @@ test('view, side, scale and school are said as in the application, one for both 
   expect(state(fromTheSide, 'trunk-side-fall-at-release')).toBe('not-measurable');
   expect(state(toldOf(), 'trunk-side-fall-at-release')).not.toBe('not-measurable');
   expect(state(toldOf(), 'trunk-at-release')).toBe('not-measurable');
+  compared(at('athlete.csv'), '--down', '40');
+  expect(state(toldOf(), 'trunk-at-release')).toBe('not-measurable');
 
   for (const [name, said] of [
     ['travel', 'up'],
@@ -82,6 +84,7 @@ test('view, side, scale and school are said as in the application, one for both 
     ['rate', '0'],
     ['scale', 'big'],
     ['off-plane', '80'],
+    ['down', '70'],
     ['days', '1.5'],
     ['dominant', 'left/right/left'],
     ['school', 'none such'],

@@ -3,7 +3,16 @@ import type { Measure } from '../../src/core/model/measure';
 import { hasSeries } from '../../src/core/comparison/matched-series';
 import { evaluateMeasure } from '../../src/core/measures';
 import { asFilmed, extentOf, fastest } from '../../src/core/planning/as-filmed';
-import { changedPlan, distanceFor, metresSeen, pixelsPerMetre, planOf } from '../../src/core/planning/camera-plan';
+import {
+  changedPlan,
+  distanceFor,
+  hipHeight,
+  levelHeight,
+  looksDown,
+  metresSeen,
+  pixelsPerMetre,
+  planOf,
+} from '../../src/core/planning/camera-plan';
 import { plannedErrors, type PlannedError } from '../../src/core/planning/planned-errors';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { ORIGIN, type PointSeries } from '../../src/core/tracks/track';
@@ -81,6 +90,38 @@ test('twice the frames halve the error of a duration, a camera beside the plane 
   const refused = planned({ offPlane: 40 }, angle);
   expect(refused.reading).toMatchObject({ measurable: false, reason: 'view-too-oblique' });
   expect(refused.improvement?.words).toBe('square to the movement');
+});
+
+test('a raised camera is surer of nothing, and what would help is said', () => {
+  const plan = planOf(bowler);
+  const raised = { ...plan, lensHeight: 4.5 };
+  expect(looksDown(raised, plan.distance)).toBeGreaterThan(12);
+  const trunk = measure('trunk-at-release');
+  const [level, high] = [plan, raised].map(
+    (camera) => plannedErrors([trunk], bowler, camera, [asFilmed(bowler, camera)])[0]!,
+  ) as [PlannedError, PlannedError];
+  expect(high.plusMinus!).toBeGreaterThan(1.3 * level.plusMinus!);
+  expect(high.improvement).toMatchObject({ words: `with the lens ${levelHeight(plan)} m above the ground` });
+  // What is read of it is what it is.
+  expect(high.reading.measurable && level.reading.measurable).toBe(true);
+  if (high.reading.measurable && level.reading.measurable)
+    expect(high.reading.value).toBeCloseTo(level.reading.value, 2);
+  expect(planOf(asFilmed(bowler, raised)).lensHeight).toBeCloseTo(4.5, 0);
+});
+
+test('a planned camera sees the plane as a pinhole camera far away, beside and above it, does', () => {
+  const plan = { ...planOf(bowler), offPlane: 20, lensHeight: 5 };
+  const down = (looksDown(plan, plan.distance) * Math.PI) / 180;
+  const [square, seen] = [{ ...plan, offPlane: 0, lensHeight: hipHeight(plan) }, plan].map(
+    (camera) => asFilmed(bowler, camera).smoothed['right-knee']!,
+  ) as [PointSeries, PointSeries];
+  const psi = (20 * Math.PI) / 180;
+  for (const i of [10, 60, 110]) {
+    const [along, up] = [square.x[i]! - plan.width / 2, plan.height / 2 - square.y[i]!];
+    expect(seen.x[i]! - plan.width / 2).toBeCloseTo(along * Math.cos(psi), 0);
+    // What is farther along is nearer to a camera that stands ahead, and seen lower from above.
+    expect(plan.height / 2 - seen.y[i]!).toBeCloseTo(up * Math.cos(down) - along * Math.sin(psi) * Math.sin(down), 0);
+  }
 });
 
 test('the movement lies in the middle of the planned picture, as large as its distance says', () => {

@@ -83,7 +83,7 @@ function standing(trunk: number, arm: number, frames: number, name = 'Athlete'):
   return stickTrial(
     () => ({ 'left-hip': [300, 700], 'left-shoulder': end(trunk), 'left-elbow': [300, 700], 'left-wrist': end(arm) }),
     { landing: 10, release: 10 + frames },
-    { ...performerNamed(name), id: name },
+    { ...performerNamed(name), id: name, view: { kind: 'side', offPlaneDegrees: 0, downDegrees: 0 } },
   );
 }
 
@@ -104,12 +104,18 @@ const ms = (si: number): number => fromSi(si, 'ms');
 const own = (id: string): number =>
   (1 - Math.exp(-Math.abs(of(id).excess) / of(id).tolerance / 2)) * of(id).confidence * of(id).measure.importance;
 const size = (id: string): number => 1 - Math.exp(-Math.abs(of(id).excess) / of(id).tolerance / 2);
-const camera = deg(Math.atan(Math.tan((28 * Math.PI) / 180) / Math.cos((3 * Math.PI) / 180))) - 28;
+const [lean, off] = [(28 * Math.PI) / 180, (3 * Math.PI) / 180];
+const camera = deg(Math.atan(Math.tan(lean) / Math.cos(off))) - 28;
+const tilt = 28 - deg(Math.atan(Math.tan(lean) * Math.cos(off)));
+const points = deg((1.5 * Math.SQRT2) / 600);
+const without = (...parts: number[]): number =>
+  Math.sqrt(parts.reduce((sum, part) => sum - part ** 2, deg(measured('trunk', 'athlete').sd) ** 2));
 const [trunkFirst, timeSecond] = priorities.proposed;
 
 const says: Readonly<Record<string, number>> = {
-  'trunk, sd of the points': Math.sqrt(deg(measured('trunk', 'athlete').sd) ** 2 - camera ** 2),
-  'trunk, sd of the camera': Math.sqrt(deg(measured('trunk', 'athlete').sd) ** 2 - deg((1.5 * Math.SQRT2) / 600) ** 2),
+  'trunk, sd of the points': without(camera, tilt),
+  'trunk, sd of where the camera stands': without(points, tilt),
+  'trunk, sd of how far it looks down': without(points, camera),
   'trunk, sd of the athlete': deg(measured('trunk', 'athlete').sd),
   'trunk, spread of the reference': deg(of('trunk').spread.reference!.sd),
   'trunk, sd of the reference': deg(measured('trunk', 'reference').sd),

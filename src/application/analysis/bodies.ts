@@ -24,6 +24,7 @@ const madeOf = ({ clip, smoothed }: PreparedTrial): readonly unknown[] => [
   smoothed,
   clip.view.kind,
   clip.view.offPlaneDegrees,
+  clip.view.downDegrees,
   clip.travel,
   clip.levelDegrees,
   clip.camera,

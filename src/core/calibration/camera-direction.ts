@@ -44,7 +44,11 @@ export function measuresByPlane(measures: readonly Pick<Measure, 'plane'>[]): Re
 }
 
 /** How many measures can be read from a view: those of its plane, where it is square enough, and those of any. */
-export function readableFrom({ kind, offPlaneDegrees }: View, counts: Readonly<Record<Plane, number>>): number {
-  const isSquare = Math.abs(offPlaneDegrees ?? 0) <= MOST_OFF_PLANE_DEGREES;
+export function readableFrom(
+  { kind, offPlaneDegrees, downDegrees }: View,
+  counts: Readonly<Record<Plane, number>>,
+): number {
+  const down = kind === 'overhead' ? 0 : (downDegrees ?? 0);
+  const isSquare = Math.max(Math.abs(offPlaneDegrees ?? 0), Math.abs(down)) <= MOST_OFF_PLANE_DEGREES;
   return counts.any + (isSquare ? counts[PLANE_OF_VIEW[kind]] : 0);
 }

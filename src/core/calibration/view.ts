@@ -2,6 +2,7 @@ import type { Clip, View, ViewKind } from '../model/clip';
 import type { Plane } from '../model/measure';
 import { COVERAGE_95 } from '../statistics/normal';
 import { notMeasurable, type NotMeasurable } from '../reading';
+import { USUAL_ELEVATION } from './usual-camera';
 import { TEXT } from '../../text/core/calibration';
 
 export const PLANE_OF_VIEW: Readonly<Record<ViewKind, Exclude<Plane, 'any'>>> = {
@@ -27,10 +28,17 @@ const UNSTATED_VIEW_SD_DEGREES = 7;
 /** Why a plane cannot be judged from a clip's view, or null when it can. */
 export function viewRefusal(clip: Pick<Clip, 'view'>, plane: Plane): NotMeasurable | null {
   if (plane === 'any') return null;
-  const { kind, offPlaneDegrees } = clip.view;
+  const { kind, offPlaneDegrees, downDegrees } = clip.view;
   if (PLANE_OF_VIEW[kind] !== plane) {
     return notMeasurable('wrong-view', TEXT.notMeasurable(kind), TEXT.filmAlso(CAMERA_FOR[plane]));
   }
+  const down = kind === 'overhead' ? 0 : (downDegrees ?? 0);
+  if (Math.abs(down) > MOST_OFF_PLANE_DEGREES)
+    return notMeasurable(
+      'view-too-oblique',
+      TEXT.cameraLooksDownBy(Math.abs(down), down > 0, MOST_OFF_PLANE_DEGREES),
+      TEXT.filmFromHipHeight,
+    );
   if (offPlaneDegrees !== null && Math.abs(offPlaneDegrees) > MOST_OFF_PLANE_DEGREES) {
     return notMeasurable(
       'view-too-oblique',
@@ -48,11 +56,63 @@ export const offPlaneSd = (view: View): number =>
 /** Half the 95 % interval of a camera's direction, degrees. */
 export const directionHalfWidth = (view: View): number => COVERAGE_95 * offPlaneSd(view);
 
-/** Angle (radians) between the camera and the plane's normal, with its standard deviation. */
-export function cameraOffPlane({ view }: Pick<Clip, 'view'>): { angle: number; sd: number } {
-  const toRadians = Math.PI / 180;
-  return { angle: (view.offPlaneDegrees ?? 0) * toRadians, sd: offPlaneSd(view) * toRadians };
+interface UncertainAngle {
+  readonly angle: number;
+  readonly sd: number;
 }
+const RADIANS = Math.PI / 180;
+
+/** Angle (radians) between the camera and the plane's normal, with its standard deviation. */
+export const cameraOffPlane = ({ view }: Pick<Clip, 'view'>): UncertainAngle => ({
+  angle: (view.offPlaneDegrees ?? 0) * RADIANS,
+  sd: offPlaneSd(view) * RADIANS,
+});
+
+const { degrees: usual, sd: usualSd } = USUAL_ELEVATION.level;
+/** How well it is known whether a camera looks down, degrees: where nobody said, it is taken as level. */
+export const downSd = ({ downDegrees }: View): number =>
+  downDegrees === undefined ? Math.hypot(usual, usualSd) : STATED_VIEW_SD_DEGREES;
+
+/**
+ * By how much the camera looks down on the performer, radians, with its standard deviation. Points of a file lie in
+ * their own plane; how far a camera above is off the vertical is its angle to the plane.
+ */
+export function cameraDown({ view, codec }: Pick<Clip, 'view'> & Partial<Pick<Clip, 'codec'>>): UncertainAngle {
+  if (view.kind === 'overhead') return { angle: 0, sd: 0 };
+  const isDrawn = codec === 'points' && view.downDegrees === undefined;
+  return { angle: (view.downDegrees ?? 0) * RADIANS, sd: isDrawn ? 0 : downSd(view) * RADIANS };
+}
+
+/** From where a camera sees the plane of a movement, radians. */
+export interface CameraAngles {
+  readonly offPlane: number;
+  readonly down: number;
+}
+
+/** A camera that sees its picture's own plane: as filmed. */
+export const SQUARE: CameraAngles = { offPlane: 0, down: 0 };
+
+export const cameraAngles = (clip: Pick<Clip, 'view'>): CameraAngles => ({
+  offPlane: cameraOffPlane(clip).angle,
+  down: cameraDown(clip).angle,
+});
+
+export interface OntoPlane {
+  readonly x: number;
+  readonly y: number;
+  readonly lean: number;
+}
+
+/**
+ * From the picture (x to its right, y up) onto the plane of the movement, seen from far away: along the plane
+ * `x * u`, up it `y * v + lean * u`, since what lies further along is farther away or nearer too, and seen from above
+ * what is farther away is seen higher.
+ */
+export const ontoPlane = ({ offPlane, down }: CameraAngles): OntoPlane => ({
+  x: unforeshorten(1, offPlane),
+  y: unforeshorten(1, down),
+  lean: Math.tan(offPlane) * Math.tan(down),
+});
 
 /**
  * How far a camera is off its square view as the performer sees it, radians: of a view from the side towards the front,

@@ -1,4 +1,4 @@
-import { cameraAhead } from '../calibration/view';
+import { cameraAhead, cameraDown } from '../calibration/view';
 import { differenceOf } from '../measures';
 import { farSide, type Clip } from '../model/clip';
 import type { Measure } from '../model/measure';
@@ -47,7 +47,8 @@ const dominantFar = (clip: SeenBy): boolean | null => {
 export const seenAlike = (a: SeenBy, b: SeenBy): boolean =>
   a.view.kind === b.view.kind &&
   dominantFar(a) === dominantFar(b) &&
-  Math.abs(cameraAhead(a) - cameraAhead(b)) <= SAME_VIEW;
+  Math.abs(cameraAhead(a) - cameraAhead(b)) <= SAME_VIEW &&
+  Math.abs(cameraDown(a).angle - cameraDown(b).angle) <= SAME_VIEW;
 
 /**
  * Standard deviation of the difference of two readings. What the detector does systematically in both clips falls out

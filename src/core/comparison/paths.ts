@@ -1,4 +1,4 @@
-import { cameraOffPlane } from '../calibration/view';
+import { cameraAngles } from '../calibration/view';
 import type { Movement } from '../model/movement';
 import type { PointRef } from '../model/quantity';
 import type { Trial } from '../trial/trial';
@@ -30,13 +30,13 @@ export interface PathOptions {
 export function pathOf(movement: Movement, trial: Trial, { point, from }: PathOptions): PointPath | null {
   const marked = movement.moments.map((m) => trial.marks[m.id]).filter((frame) => frame !== undefined);
   if (trial.clip.pictures || marked.length < 2 || Number.isNaN(trial.bodyHeight)) return null;
-  const { angle: offPlane } = cameraOffPlane(trial.clip);
+  const camera = cameraAngles(trial.clip);
   const [first, last] = [Math.round(Math.min(...marked)), Math.round(Math.max(...marked))];
   const atEvent = 'moment' in from;
   const fixed = atEvent ? trial.marks[from.moment] : undefined;
-  const origin = fixed === undefined ? null : pointAt(trial, point, fixed, offPlane);
+  const origin = fixed === undefined ? null : pointAt(trial, point, fixed, camera);
   if (atEvent && !origin) return null;
-  const trajectory = trajectoryOf(trial, { point, ...(atEvent ? { relativeTo: null, line: null } : from) }, offPlane);
+  const trajectory = trajectoryOf(trial, { point, ...(atEvent ? { relativeTo: null, line: null } : from) }, camera);
   const frames = Array.from({ length: last - first + 1 }, (_, k) => first + k);
   const places = frames.map((frame) => ({
     x: (trajectory.x[frame]! - (origin?.x ?? 0)) / trial.bodyHeight,

@@ -1,6 +1,7 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
 import { performerNamed, stickTrial } from '../../../tests/fixtures/stick-trial';
 import { judge } from '../judgement/state';
+import { ownSd } from '../reading';
 import type { Trial } from '../trial/trial';
 import { fromSi } from '../units';
 import { compareMeasure } from './compare';
@@ -66,8 +67,8 @@ describe('a side of several performances', () => {
     const one = readSide(trunk, side(10)).reading;
     const four = readSide(trunk, side(10, 10, 10, 10)).reading;
     if (!one.measurable || !four.measurable) throw new Error('not measurable');
-    const random = (r: typeof one): number => Math.sqrt(r.sd ** 2 - r.systematicSd ** 2 - r.shared!.camera ** 2);
-    expect(random(four)).toBeCloseTo(random(one) / 2, 6);
+
+    expect(ownSd(four)).toBeCloseTo(ownSd(one) / 2, 6);
   });
 
   it('does not divide what the readings of one clip share: its camera is as unsure for nine repetitions as for one', () => {

@@ -127,6 +127,7 @@ export function meanReading(measure: Measure, all: readonly ReadingOf[]): SideRe
   const systematicSd = Math.sqrt(readings.reduce((sum, r) => sum + r.systematicSd ** 2, 0) / total);
   const shared = {
     camera: sharedInMean(readings, 'camera'),
+    tilt: sharedInMean(readings, 'tilt'),
     scale: sharedInMean(readings, 'scale'),
     ground: sharedInMean(readings, 'ground'),
   };

@@ -1,3 +1,4 @@
+import { SQUARE } from '../calibration/view';
 import { farSide } from '../model/clip';
 import type { Trial } from '../trial/trial';
 import { doubtError } from '../tracks/point-error';
@@ -65,8 +66,8 @@ function endsOf(trial: Trial, side: Foot): readonly End[] {
   const per = 1 / trial.bodyHeight;
   const { times } = trial;
   return (['heel', 'foot-index'] as const).map((end) => {
-    const smooth = placesOf(trial, `${side}-${end}`, 0);
-    const raw = placesOf({ ...trial, smoothed: trial.raw }, `${side}-${end}`, 0);
+    const smooth = placesOf(trial, `${side}-${end}`, SQUARE);
+    const raw = placesOf({ ...trial, smoothed: trial.raw }, `${side}-${end}`, SQUARE);
     // What was filled in between detected frames rounds the corner that is looked for.
     const [part] = partsOf(`${side}-${end}`, trial.clip.performer, trial.raw);
     const series = part && trial.raw[part.id];

@@ -1,4 +1,5 @@
 import type { PictureNeed } from '../calibration/camera-state';
+import { SQUARE } from '../calibration/view';
 import { cameraRefusal } from '../trial/camera-refusal';
 import { continuousSeries, pictureOfQuantity, refsOfQuantity } from '../quantities';
 import { rateOfChange } from '../signal/derivative';
@@ -167,8 +168,8 @@ export function speedOf(
   trial: Trial,
   rule: Pick<Extract<KeyEventRule, { rule: 'peak-speed' }>, 'point' | 'relativeTo'>,
 ): Float64Array {
-  const own = placesOf(trial, rule.point, 0);
-  const from = rule.relativeTo === null ? null : placesOf(trial, rule.relativeTo, 0);
+  const own = placesOf(trial, rule.point, SQUARE);
+  const from = rule.relativeTo === null ? null : placesOf(trial, rule.relativeTo, SQUARE);
   const places = { x: own.x.map((x, i) => x - (from?.x[i] ?? 0)), y: own.y.map((y, i) => y - (from?.y[i] ?? 0)) };
   const [vx, vy] = [places.x, places.y].map((values) => rateOfChange(trial.times, values)) as [
     Float64Array,

@@ -84,6 +84,18 @@ test('somebody who goes to the left, filmed from as far ahead, is filmed alike',
   expect(requests([], toTheLeft, standing(420, { view: { kind: 'side', offPlaneDegrees: -15 } }))).toHaveLength(1);
 });
 
+test('a camera on a stand is asked to the height of the other', () => {
+  const from = (downDegrees: number) => standing(420, { view: { kind: 'side', offPlaneDegrees: 0, downDegrees } });
+  expect(filmingRequests([], from(18), from(3))).toEqual([
+    {
+      request: 'Film from the height of the reference\u2019s camera, or both from hip height.',
+      because: 'The athlete\u2019s camera looks down by 15 degrees more than the other',
+      measures: [],
+    },
+  ]);
+  expect(filmingRequests([], from(18), from(12))).toEqual([]);
+});
+
 test('cameras that stand apart are to be brought together, of the same view only', () => {
   const oblique = standing(420, { view: { kind: 'side', offPlaneDegrees: 18 } });
   expect(filmingRequests([], standing(420), oblique)).toEqual([

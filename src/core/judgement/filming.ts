@@ -1,6 +1,6 @@
 import type { ViewKind } from '../model/clip';
 import type { Trial } from '../trial/trial';
-import { cameraAhead } from '../calibration/view';
+import { cameraAhead, cameraDown } from '../calibration/view';
 import type { NotMeasurable } from '../reading';
 import { durationSd } from '../statistics/event-time';
 import { COVERAGE_95 } from '../statistics/normal';
@@ -59,6 +59,9 @@ export function filmingRequests(
         TEXT.twoCamerasStandDegreesApart(Math.round(apart)),
         null,
       );
+    const higher = ((cameraDown(athlete.clip).angle - cameraDown(reference.clip).angle) * 180) / Math.PI;
+    if (Math.abs(higher) > APART)
+      add(TEXT.filmFromReferencesHeight, TEXT.oneLooksDownMore(Math.round(Math.abs(higher)), higher > 0), null);
   }
   if (athlete) {
     const share = athlete.bodyHeight / athlete.clip.height;

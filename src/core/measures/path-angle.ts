@@ -1,6 +1,6 @@
 import { steadyOf, steadySd } from '../calibration/steady';
-import { lensOf, USUAL_ELEVATION } from '../calibration/usual-camera';
-import { axesOf, cameraOffPlane } from '../calibration/view';
+import { lensOf } from '../calibration/usual-camera';
+import { axesOf, cameraAngles, cameraDown, cameraOffPlane, ontoPlane } from '../calibration/view';
 import { segmentAngle, unwrap, wrapAngle } from '../geometry/angle';
 import { subtract, type Vec2 } from '../geometry/vec2';
 import { PLAIN } from '../model/words';
@@ -39,47 +39,63 @@ const velocities = ({ x, y }: Path, times: Float64Array): readonly [Float64Array
 ];
 
 interface ByCamera {
-  /** What a camera that stands elsewhere than was said does to a direction, radians. */
+  /** What a camera that stands elsewhere than was said, or looks down otherwise, does to a direction, radians. */
   readonly stated: number;
+  readonly tilt: number;
   /** What is seen in the plane of a way that leaves it, radians. */
   readonly depth: number;
 }
 
-const { degrees, sd: tiltSd } = USUAL_ELEVATION.level;
-/** How far from level a camera looks where nobody stated it, as the tangent of the angle. */
-const TILT = Math.tan((Math.hypot(degrees, tiltSd) * Math.PI) / 180);
-
 /**
- * How far above or below the horizon a point may be seen, as the tangent of the angle: by its place in the picture and by
- * the tilt of the camera. Of a point that is seen from another only the tilt counts; in space neither. The lens is known
- * by its logarithm: the root mean square of 1 / focal counts.
+ * How far above or below the lens's axis a point is seen, as the tangent of the angle. Of a point that is seen from
+ * another nothing counts, nor in space. The lens is known by its logarithm: the root mean square of 1 / focal counts.
  */
-function besideHorizon(
+function besideAxis(
   { clip, space }: Trial,
-  { y, perPixel }: Path,
+  { x, y, perPixel }: Path,
   { relativeTo, line }: PathAngle,
   at: number,
 ): number {
-  if (line || space) return 0;
-  if (relativeTo) return TILT;
+  if (line || space || relativeTo) return 0;
   const { focal, logSd } = lensOf(clip);
-  const down = (-axesOf(clip).y * valueBetween(y, at)) / perPixel;
-  return Math.hypot(((down - clip.height / 2) * Math.exp(logSd ** 2)) / focal || 0, TILT);
+  const [plane, axes] = [ontoPlane(cameraAngles(clip)), axesOf(clip)];
+  const right = (axes.x * valueBetween(x, at)) / plane.x;
+  const down = (plane.lean * right - axes.y * valueBetween(y, at)) / (plane.y * perPixel);
+  return ((down - clip.height / 2) * Math.exp(logSd ** 2)) / focal || 0;
 }
 
 function byCamera({ clip, space }: Trial, way: Vec2, { plane, line }: PathAngle, beside: number): ByCamera {
-  // What leaves the plane is seen along x by the camera's angle, and turns the direction by its part across the way. A
-  // level way that comes nearer above or below the horizon is seen to rise or fall.
-  const depth = (psi: number): number =>
-    (Math.tan(psi) * Math.hypot(OUT_OF_PLANE * way.y, beside * way.x)) / Math.hypot(way.x, way.y);
-  if (plane === 'any' || line) return { stated: 0, depth: 0 };
+  if (plane === 'any' || line) return { stated: 0, tilt: 0, depth: 0 };
+  const [along, up] = [way.x / Math.hypot(way.x, way.y), way.y / Math.hypot(way.x, way.y)];
   if (space?.errors) {
     const { headingSd } = space.errors;
-    return plane === 'transverse' ? { stated: headingSd, depth: 0 } : { stated: 0, depth: depth(headingSd) };
+    return plane === 'transverse'
+      ? { stated: headingSd, tilt: 0, depth: 0 }
+      : { stated: 0, tilt: 0, depth: OUT_OF_PLANE * Math.tan(headingSd) * up };
   }
-  const { angle, sd } = cameraOffPlane(clip);
-  const seenFrom = (psi: number): number => Math.atan2(way.y, (way.x * Math.cos(angle)) / Math.cos(psi));
-  return { stated: wrapAngle(seenFrom(angle + sd) - seenFrom(angle)), depth: depth(Math.hypot(angle, sd)) };
+  const [psi, theta] = [cameraOffPlane(clip), cameraDown(clip)];
+  const most = ({ angle, sd }: typeof psi): number => Math.tan(Math.hypot(angle, sd));
+  const seenFrom = (offPlane: number, down: number): number =>
+    Math.atan2((up * Math.cos(theta.angle)) / Math.cos(down), (along * Math.cos(psi.angle)) / Math.cos(offPlane));
+  const is = seenFrom(psi.angle, theta.angle);
+  // What leaves the plane is seen along it by the camera's angle and up it by how far it looks down. A level way that
+  // comes nearer above or below the lens's axis is seen to rise or fall, and so it is by a camera that looks down more or
+  // stands farther beside than was said.
+  const lean = Math.hypot(
+    Math.tan(psi.angle) * Math.tan(theta.sd),
+    Math.tan(psi.sd) * Math.tan(theta.angle),
+    Math.tan(psi.sd) * Math.tan(theta.sd),
+  );
+  return {
+    stated: wrapAngle(seenFrom(psi.angle + psi.sd, theta.angle) - is),
+    tilt: wrapAngle(seenFrom(psi.angle, theta.angle + theta.sd) - is),
+    depth: quadrature(
+      OUT_OF_PLANE * most(psi) * up,
+      OUT_OF_PLANE * most(theta) * along,
+      beside * most(psi) * along,
+      lean * along,
+    ),
+  };
 }
 
 /** How far the background was followed wrongly between two frames, unit of the path; 0 of a camera that stands. */
@@ -105,14 +121,14 @@ function reading(
   if (Number.isNaN(value)) return HARDLY;
   const camera = byCamera(trial, way, measure, beside);
   const moved = measure.line ? 0 : steadySd(trial.clip, 'level', frames[0]!);
-  const sd = quadrature(errors.random, errors.systematic, camera.stated, camera.depth, moved);
+  const sd = quadrature(errors.random, errors.systematic, camera.stated, camera.tilt, camera.depth, moved);
   if (!(sd <= MOST_SD)) return HARDLY;
   return {
     measurable: true,
     value,
     sd,
     systematicSd: errors.systematic,
-    shared: { ...NOTHING_SHARED, camera: camera.stated },
+    shared: { ...NOTHING_SHARED, camera: camera.stated, tilt: camera.tilt },
     unit: 'deg',
     provenance: pathProvenance(trial, measure, frames),
   };
@@ -142,7 +158,7 @@ function readAt(trial: Trial, measure: PathAngle, path: Path, frame: number, tim
       systematic: path.systematic === 0 ? 0 : path.systematic / path.lever,
     },
     [frame],
-    besideHorizon(trial, path, measure, frame),
+    besideAxis(trial, path, measure, frame),
   );
 }
 
@@ -214,7 +230,7 @@ function readWhole(trial: Trial, measure: PathAngle, path: Path): Reading {
       systematic: (Math.SQRT2 * path.systematic) / length,
     },
     [first, last],
-    besideHorizon(trial, path, measure, (first + last) / 2),
+    besideAxis(trial, path, measure, (first + last) / 2),
   );
 }
 

@@ -1,5 +1,5 @@
 import { steadyOf, steadySd } from '../calibration/steady';
-import { cameraOffPlane } from '../calibration/view';
+import { cameraAngles, type CameraAngles } from '../calibration/view';
 import type { Measure } from '../model/measure';
 import type { PointRef } from '../model/quantity';
 import { keyEventSd } from '../trial/key-events';
@@ -55,9 +55,9 @@ function pathError(
   trial: Trial,
   { point, relativeTo, line }: Moving,
   frame: number,
-  offPlane: number,
+  camera: CameraAngles,
 ): { readonly sd: number; readonly systematic: number } {
-  const at = (ref: PointRef): UncertainPoint | null => pointAt(trial, ref, frame, offPlane);
+  const at = (ref: PointRef): UncertainPoint | null => pointAt(trial, ref, frame, camera);
   const seenFrom = relativeTo ?? line?.[0];
   const [own, from, a, b] = [
     at(point),
@@ -109,12 +109,12 @@ export function pathOf(trial: Trial, measure: Moving): Path | NotMeasurable {
   const scale = !isScale(known) && measure.kind === 'path-angle' ? { perPixel: 1, sdShare: 0 } : known;
   if (!isScale(scale)) return scale;
   const { relativeTo } = measure;
-  const { angle: offPlane } = cameraOffPlane(trial.clip);
-  const trajectory = trajectoryOf(trial, measure, offPlane);
+  const camera = cameraAngles(trial.clip);
+  const trajectory = trajectoryOf(trial, measure, camera);
   const [x, y] = [trajectory.x.map((v) => v * scale.perPixel), trajectory.y.map((v) => v * scale.perPixel)];
   const unknown = tooLittleKnown(x, span, TEXT.replaceAll(measure.point.replace(/^own-/, '').replaceAll('-', ' ')));
   if (unknown) return unknown;
-  const error = pathError(trial, measure, (span.first + span.last) >> 1, offPlane);
+  const error = pathError(trial, measure, (span.first + span.last) >> 1, camera);
   const refs = refsOfTrajectory(measure);
   const trembling = quadrature(...refs.map((ref) => tremblingOfRef(trial, ref)));
   return {

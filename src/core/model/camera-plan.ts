@@ -15,6 +15,8 @@ export const cameraPlanSchema = z.object({
   height: pictureSideSchema,
   /** Frames a second. */
   rate: rateSchema,
+  /** The lens above the ground, metres; both cameras' where there are two. */
+  lensHeight: z.number().min(LIMITS.lensMetres.least).max(LIMITS.lensMetres.most).default(1),
   /** Degrees from the square view, towards the way of travel positive. */
   offPlane: z.number().min(-90).max(90),
   /** Standing height of the performer, metres. */

@@ -22,6 +22,8 @@ export const LIMITS = {
   commonInstants: 200,
   /** How far a planned camera stands from the performer, metres, and a second one from the first, degrees. */
   cameraMetres: { least: 0.5, most: 500 },
+  /** How high its lens is, metres above the ground. */
+  lensMetres: { least: 0, most: 60 },
   cameraApart: { least: 10, most: 170 },
   /** How far away something may be heard, metres. */
   soundMetres: 500,

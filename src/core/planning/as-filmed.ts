@@ -1,11 +1,13 @@
 import { isBodyPoint, type PointId } from '../anatomy/body-points';
 import type { Vec2 } from '../geometry/vec2';
+import { cameraAngles, ontoPlane, type OntoPlane } from '../calibration/view';
 import type { CameraPlan } from '../model/camera-plan';
+import type { View } from '../model/clip';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { prepareTrial, type Trial } from '../trial/trial';
 import { eventTimes } from '../trial/key-events';
-import { pixelsPerMetre } from './camera-plan';
+import { looksDown, pixelsPerMetre } from './camera-plan';
 
 /** How well whoever sets a camera up by a plan keeps to its direction (common practice), degrees. */
 export const PLACED_SD_DEGREES = 3;
@@ -42,7 +44,7 @@ export function extentOf({ smoothed, marks, times }: Pick<Trial, 'smoothed' | 'm
 function seriesAt(
   series: PointSeries,
   frames: Float64Array,
-  to: { x: (x: number) => number; y: (y: number) => number; detected: boolean },
+  to: { readonly place: (x: number, y: number) => Vec2; readonly detected: boolean },
 ): PointSeries {
   const between = (values: ArrayLike<number>, frame: number): number => {
     const low = Math.min(values.length - 1, Math.floor(frame));
@@ -50,10 +52,11 @@ function seriesAt(
     return values[low]! + (frame - low) * (values[high]! - values[low]!);
   };
   const nearest = (frame: number): number => Math.min(series.x.length - 1, Math.round(frame));
-  const x = frames.map((frame) => to.x(between(series.x, frame)));
+  const at = Array.from(frames, (frame) => to.place(between(series.x, frame), between(series.y, frame)));
+  const x = Float64Array.from(at, (place) => place.x);
   return {
     x,
-    y: frames.map((frame) => to.y(between(series.y, frame))),
+    y: Float64Array.from(at, (place) => place.y),
     confidence: Float32Array.from(frames, (frame) => series.confidence[nearest(frame)]!),
     // A ball or a bat is followed or placed as it was here.
     origin: Uint8Array.from(frames, (frame, i) => {
@@ -93,14 +96,23 @@ const withResiduals = (path: PointSeries, residuals: readonly Vec2[]): PointSeri
 export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
   const { clip, times, smoothed, bodyHeight } = trial;
   const scale = (pixelsPerMetre(plan) * plan.stature) / bodyHeight;
-  const cosine = (degrees: number): number => Math.cos((degrees * Math.PI) / 180);
+  const view: View = {
+    ...clip.view,
+    offPlaneDegrees: plan.offPlane,
+    offPlaneSdDegrees: PLACED_SD_DEGREES,
+    downDegrees: looksDown(plan, plan.distance),
+  };
   // Depths are not known: what lies in the plane is shortened, and what the rest does is in the error.
-  const along = (scale * cosine(plan.offPlane)) / cosine(clip.view.offPlaneDegrees ?? 0);
+  const [was, is] = [clip, { view }].map((camera) => ontoPlane(cameraAngles(camera))) as [OntoPlane, OntoPlane];
   const extent = extentOf(trial);
   const middle = { x: (extent.left + extent.right) / 2, y: (extent.top + extent.bottom) / 2 };
-  const to = {
-    x: (x: number): number => plan.width / 2 + along * (x - middle.x),
-    y: (y: number): number => plan.height / 2 + scale * (y - middle.y),
+  const place = (x: number, y: number): Vec2 => {
+    const [right, up] = [x - middle.x, middle.y - y];
+    const seen = (was.x / is.x) * right;
+    return {
+      x: plan.width / 2 + scale * seen,
+      y: plan.height / 2 - (scale * (was.y * up + was.lean * right - is.lean * seen)) / is.y,
+    };
   };
   const lasts = times[times.length - 1]!;
   const taken = Float64Array.from({ length: Math.floor(lasts * plan.rate) + 1 }, (_, i) => i / plan.rate);
@@ -109,7 +121,7 @@ export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
     (Object.entries(smoothed) as [PointId, PointSeries][]).map(([id, series]) => [
       id,
       withResiduals(
-        seriesAt(series, frames, { ...to, detected: isBodyPoint(id) }),
+        seriesAt(series, frames, { place, detected: isBodyPoint(id) }),
         residualsOf(trial.raw[id], series, scale),
       ),
     ]),
@@ -122,7 +134,7 @@ export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
     fileRate: plan.rate,
     captureRate: plan.rate,
     rateChanges: [],
-    view: { ...clip.view, offPlaneDegrees: plan.offPlane, offPlaneSdDegrees: PLACED_SD_DEGREES },
+    view,
     scale: clip.scale && { pixels: pixelsPerMetre(plan), metres: 1 },
     ground: null,
     camera: null,

@@ -1,3 +1,4 @@
+import { cameraAngles } from '../calibration/view';
 import type { CameraPlan } from '../model/camera-plan';
 import { LIMITS } from '../model/limits';
 import type { Trial } from '../trial/trial';
@@ -46,6 +47,19 @@ const STATURE = 1.75;
 /** A phone's main camera, referred to a picture 36 mm wide (common practice), millimetres. */
 const MAIN_CAMERA = 26;
 
+/** Hips are so high, a share of standing height (Drillis and Contini 1966). */
+const HIPS = 0.53;
+
+/** The height of the hips, metres. */
+export const hipHeight = ({ stature }: Pick<CameraPlan, 'stature'>): number => HIPS * stature;
+
+/** The height of the lens from which a camera sees the performer level, as a plan states it: to a tenth of a metre. */
+export const levelHeight = (plan: Pick<CameraPlan, 'stature'>): number => Math.round(10 * hipHeight(plan)) / 10;
+
+/** By how much a camera at a distance looks down on the performer's hips, degrees, negative up. */
+export const looksDown = (plan: Pick<CameraPlan, 'lensHeight' | 'stature'>, distance: number): number =>
+  (Math.atan2(plan.lensHeight - hipHeight(plan), distance) * 180) / Math.PI;
+
 /** The plan that a clip was filmed by, as far as it tells: the distance follows from how tall the performer is in it. */
 export function planOf({ clip, bodyHeight }: Trial): CameraPlan {
   const metres = clip.scale
@@ -53,11 +67,14 @@ export function planOf({ clip, bodyHeight }: Trial): CameraPlan {
     : (clip.performer.heightMetres ?? STATURE);
   const stature = Math.min(2.6, Math.max(0.5, Math.round(100 * metres) / 100));
   const lens = { focal: MAIN_CAMERA, width: clip.width };
+  const distance = plannedDistance(lens, stature, bodyHeight);
+  const raised = distance * Math.tan(cameraAngles(clip).down);
   return {
     ...lens,
     height: clip.height,
     rate: clip.captureRate,
-    distance: plannedDistance(lens, stature, bodyHeight),
+    distance,
+    lensHeight: within(LIMITS.lensMetres, Math.round(10 * (HIPS * stature + raised)) / 10),
     offPlane: clip.view.offPlaneDegrees ?? 0,
     stature,
     second: null,

@@ -7,6 +7,7 @@ import { COVERAGE_95 } from '../statistics/normal';
 import { toSi, usualTolerance } from '../units';
 import type { Trial } from '../trial/trial';
 import { asFilmed } from './as-filmed';
+import { levelHeight, looksDown } from './camera-plan';
 import { TEXT } from '../../text/core/planning';
 
 /** What would make a reading surer. */
@@ -42,6 +43,9 @@ const changesOf = (plan: CameraPlan): readonly { readonly words: string; readonl
   },
   ...(plan.rate * 2 <= MOST_FRAMES
     ? [{ words: TEXT.atFramesSecond(plan.rate * 2), plan: { ...plan, rate: plan.rate * 2 } }]
+    : []),
+  ...(Math.abs(looksDown(plan, plan.distance)) > 3
+    ? [{ words: TEXT.withLensAt(levelHeight(plan)), plan: { ...plan, lensHeight: levelHeight(plan) } }]
     : []),
   ...(Math.abs(plan.offPlane) > 3 ? [{ words: TEXT.squareToMovement, plan: { ...plan, offPlane: 0 } }] : []),
 ];

@@ -14,7 +14,7 @@ import type { FigureCamera } from '../tracks/spatial-view';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { prepareTrial, type Trial } from '../trial/trial';
 import { asFilmed, PLACED_SD_DEGREES } from './as-filmed';
-import { pixelsPerMetre, plannedApart, plannedDistance, planOf } from './camera-plan';
+import { hipHeight, looksDown, pixelsPerMetre, plannedApart, plannedDistance, planOf } from './camera-plan';
 import { liftedBody } from './lifted-body';
 
 /** A plan with a second camera. */
@@ -30,11 +30,14 @@ interface Place {
   /** 0 sees the performer's right side, 90 the front. */
   readonly azimuthDegrees: number;
   readonly distance: number;
+  /** By how much it looks down on the performer. */
+  readonly elevationDegrees: number;
   readonly view: Clip['view'];
 }
 
 /** The view by which somebody would name where the second camera stands, from the square view onwards. */
-const viewAt = (beside: number): Clip['view'] => ({
+const viewAt = (beside: number, downDegrees: number): Clip['view'] => ({
+  downDegrees,
   ...(Math.abs(beside) > 45
     ? { kind: 'front', offPlaneDegrees: beside - 90 }
     : { kind: 'side', offPlaneDegrees: beside }),
@@ -45,13 +48,25 @@ function placesOf({ travel }: Pick<Clip, 'travel'>, plan: TwoCameraPlan): readon
   const { offPlane, distance, second } = plan;
   const beside = offPlane + second.apart;
   const round = (degrees: number): number => (travel === 'left' ? 180 - degrees : degrees);
+  const [down, otherDown] = [looksDown(plan, distance), looksDown(plan, second.distance)];
   return [
     {
       azimuthDegrees: round(offPlane),
+      elevationDegrees: down,
       distance,
-      view: { kind: 'side', offPlaneDegrees: offPlane, offPlaneSdDegrees: PLACED_SD_DEGREES },
+      view: {
+        kind: 'side',
+        offPlaneDegrees: offPlane,
+        offPlaneSdDegrees: PLACED_SD_DEGREES,
+        downDegrees: down,
+      },
     },
-    { azimuthDegrees: round(beside), distance: second.distance, view: viewAt(beside) },
+    {
+      azimuthDegrees: round(beside),
+      elevationDegrees: otherDown,
+      distance: second.distance,
+      view: viewAt(beside, otherDown),
+    },
   ];
 }
 
@@ -71,10 +86,10 @@ export function planOfTwo(first: Trial, second: Trial, cameras: readonly FigureC
   return { ...plan, second: { apart, distance: plannedDistance(lens, plan.stature, second.bodyHeight) } };
 }
 
-/** The camera at a place, level, looking at the middle of the movement; in standing heights. */
-function pinholeAt(plan: CameraPlan, { azimuthDegrees, distance }: Place): Pinhole {
+/** The camera at a place, looking at the middle of the movement; in standing heights. */
+function pinholeAt(plan: CameraPlan, { azimuthDegrees, elevationDegrees, distance }: Place): Pinhole {
   return {
-    rotation: rotationOf({ azimuthDegrees, elevationDegrees: 0 }),
+    rotation: rotationOf({ azimuthDegrees, elevationDegrees }),
     translation: Float64Array.of(0, 0, distance / plan.stature),
     focal: pixelsPerMetre({ ...plan, distance: 1 }),
     centreX: plan.width / 2,
@@ -118,7 +133,10 @@ function seenBy(camera: Pinhole, body: SpatialTrack, filmed: Trial, { azimuthDeg
  */
 export function filmedByTwo(trial: Trial, plan: TwoCameraPlan): Result<Views, SpaceIssue> {
   const filmed = asFilmed(trial, plan);
-  const square = plan.offPlane === 0 ? filmed : asFilmed(trial, { ...plan, offPlane: 0 });
+  const square =
+    plan.offPlane === 0 && looksDown(plan, plan.distance) === 0
+      ? filmed
+      : asFilmed(trial, { ...plan, offPlane: 0, lensHeight: hipHeight(plan) });
   const middle = { x: plan.width / 2, y: plan.height / 2 };
   const centred = Object.fromEntries(
     (Object.entries(square.smoothed) as [PointId, PointSeries][]).map(([id, series]) => [

@@ -1,7 +1,7 @@
 import { depthLinks } from '../anatomy/depth';
 import { TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
 import { steadyOf } from '../calibration/steady';
-import { cameraOffPlane, unforeshorten } from '../calibration/view';
+import { axesOf, cameraAngles, cameraDown, cameraOffPlane, ontoPlane } from '../calibration/view';
 import type { PointRef } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import { partsAt, type PartAt } from '../trial/places';
@@ -15,8 +15,10 @@ export interface PointsError {
   /** Standard deviation that the points' own errors give, the alike part included. */
   readonly sd: number;
   readonly systematic: number;
-  /** What the points' unknown depths give, seen from beside the plane's normal. */
+  /** What the points' unknown depths give, seen from beside or above the plane's normal. */
   readonly depth: number;
+  /** The part of it that does not hang on how far the camera looks down, where nobody knows. */
+  readonly depthAlike: number;
 }
 
 /**
@@ -46,40 +48,63 @@ function bySource(trial: Trial, refs: readonly PointRef[], frame: number, slopes
 }
 
 /** Variance of a number from the errors of its points; joints of both sides may err together or against each other. */
-function variance(sources: ReadonlyMap<string, Source>, of: 'sd' | 'systematic', stretch: number): number {
+function variance(sources: ReadonlyMap<string, Source>, of: 'sd' | 'systematic'): number {
   let sum = 0;
   for (const [id, { part, x, y }] of sources) {
-    sum += part[of] ** 2 * ((x * stretch) ** 2 + y ** 2);
+    sum += part[of] ** 2 * (x ** 2 + y ** 2);
     const other = part.ofSides !== 0 && id.startsWith('left') ? sources.get(id.replace('left', 'right')) : undefined;
     if (!other) continue;
     const correlation = Math.abs(part.ofSides) < Math.abs(other.part.ofSides) ? part.ofSides : other.part.ofSides;
-    sum += 2 * correlation * part[of] * other.part[of] * (x * other.x * stretch ** 2 + y * other.y);
+    sum += 2 * correlation * part[of] * other.part[of] * (x * other.x + y * other.y);
   }
   return Math.max(0, sum);
 }
 
+/** What each of some unknowns about the camera does to a number through the depth of a point, per pixel of depth. */
+type ByDepth = readonly [known: number, beside: number, above: number];
+
 /**
- * What unknown depths do to a number, first order. A point that lies z behind the plane is seen z tan(psi) further
- * along by a camera that stands psi beside the plane's normal, and beside the picture's middle as much more as it is
- * off the lens's axis. Depths are taken from the chain of the body, so that neighbours on it share most of theirs.
+ * What unknown depths do to a number, first order. A point that lies z before the plane is seen z sin(psi) further back
+ * along by a camera that stands psi beside the plane's normal, z cos(psi) sin(theta) lower by one that looks down by
+ * theta, and beside the picture's middle as much farther out as it is off the lens's axis. Depths are taken from the
+ * chain of the body, so that neighbours on it share most of theirs.
  */
-function depthVariance({ clip, bodyHeight }: Trial, sources: ReadonlyMap<string, Source>): number {
-  if (Number.isNaN(bodyHeight)) return 0;
-  const { angle, sd } = cameraOffPlane(clip);
+function depthVariance(
+  { clip, bodyHeight }: Trial,
+  sources: ReadonlyMap<string, Source>,
+): { readonly all: number; readonly alike: number } {
+  if (Number.isNaN(bodyHeight)) return { all: 0, alike: 0 };
+  const [psi, theta] = [cameraOffPlane(clip), cameraDown(clip)];
   const focal = steadyOf(clip)?.focal ?? FOCAL_WIDTHS * clip.width;
-  const tangent = Math.hypot(Math.tan(angle), Math.tan(sd));
-  const links = new Map<string, { sd: number; slope: number }>();
+  const isDrawn = clip.codec === 'points';
+  const [sinPsi, cosPsi, sinTheta] = [Math.sin(psi.angle), Math.cos(psi.angle), Math.sin(theta.angle)];
+  const links = new Map<string, { readonly sd: number; slopes: ByDepth }>();
   for (const [id, { part, x, y }] of sources) {
-    const drawn = clip.codec === 'points';
-    const [offX, offY] = drawn ? [0, 0] : [(part.x - clip.width / 2) / focal, (part.y - clip.height / 2) / focal];
-    const seen = Math.hypot(x * Math.hypot(tangent, offX), y * offY) * Math.sign(x || y);
+    const right = isDrawn ? 0 : (part.x - clip.width / 2) / focal;
+    const up = isDrawn ? 0 : (clip.height / 2 - part.y) / focal;
+    const by: ByDepth = [
+      x * (right - sinPsi) + y * (up - cosPsi * sinTheta),
+      (y * sinPsi * sinTheta - x * cosPsi) * Math.tan(psi.sd),
+      -y * cosPsi * Math.cos(theta.angle) * Math.tan(theta.sd),
+    ];
     for (const link of depthLinks(id as never)) {
-      const known = links.get(link.id) ?? { sd: link.sd * bodyHeight, slope: 0 };
-      known.slope += seen;
-      links.set(link.id, known);
+      const [known, beside, above] = links.get(link.id)?.slopes ?? [0, 0, 0];
+      links.set(link.id, { sd: link.sd * bodyHeight, slopes: [known + by[0], beside + by[1], above + by[2]] });
     }
   }
-  return [...links.values()].reduce((sum, link) => sum + (link.sd * link.slope) ** 2, 0);
+  const sumOf = (count: (by: ByDepth) => number): number =>
+    [...links.values()].reduce((sum, { sd, slopes }) => sum + sd ** 2 * count(slopes), 0);
+  return {
+    all: sumOf(([known, beside, above]) => known ** 2 + beside ** 2 + above ** 2),
+    alike: sumOf(([known, beside]) => known ** 2 + beside ** 2),
+  };
+}
+
+/** How a number changes with the places of its points in the levelled picture, x to the right and y up. */
+function inPicture({ clip }: Trial, slopes: Slopes): Slopes {
+  const plane = ontoPlane(cameraAngles(clip));
+  const axes = axesOf(clip);
+  return slopes.map(({ x, y }) => ({ x: axes.x * plane.x * x + axes.y * plane.lean * y, y: axes.y * plane.y * y }));
 }
 
 /**
@@ -87,20 +112,22 @@ function depthVariance({ clip, bodyHeight }: Trial, sources: ReadonlyMap<string,
  * @param slopes how the number changes with each reference, per pixel
  */
 export function pointsError(trial: Trial, refs: readonly PointRef[], frame: number, slopes: Slopes): PointsError {
-  const stretch = unforeshorten(1, cameraOffPlane(trial.clip).angle);
-  const sources = bySource(trial, refs, frame, slopes);
+  const seen = inPicture(trial, slopes);
+  const sources = bySource(trial, refs, frame, seen);
   // A body's mass lies beside the table's in the same way at every frame.
   const table = refs.reduce(
     (sum, ref, k) =>
       ref === 'centre-of-mass' && !Number.isNaN(trial.bodyHeight)
-        ? sum + (TABLE_SD_SHARE * trial.bodyHeight * Math.hypot(slopes[k]!.x * stretch, slopes[k]!.y)) ** 2
+        ? sum + (TABLE_SD_SHARE * trial.bodyHeight * Math.hypot(seen[k]!.x, seen[k]!.y)) ** 2
         : sum,
     0,
   );
+  const depth = depthVariance(trial, sources);
   return {
-    sd: Math.sqrt(variance(sources, 'sd', stretch) + table),
-    systematic: Math.sqrt(variance(sources, 'systematic', stretch)),
-    depth: Math.sqrt(depthVariance(trial, sources)),
+    sd: Math.sqrt(variance(sources, 'sd') + table),
+    systematic: Math.sqrt(variance(sources, 'systematic')),
+    depth: Math.sqrt(depth.all),
+    depthAlike: Math.sqrt(depth.alike),
   };
 }
 
@@ -126,6 +153,6 @@ export function spatialError(
     ),
   );
   const all = (of: 'sd' | 'systematic'): number =>
-    Math.sqrt(flat.reduce((sum, sources) => sum + variance(sources, of, 1), 0));
-  return { sd: all('sd'), systematic: all('systematic'), depth: 0 };
+    Math.sqrt(flat.reduce((sum, sources) => sum + variance(sources, of), 0));
+  return { sd: all('sd'), systematic: all('systematic'), depth: 0, depthAlike: 0 };
 }

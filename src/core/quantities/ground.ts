@@ -2,7 +2,7 @@ import { groundPlane, type GroundMarks } from '../calibration/ground';
 import { project } from '../calibration/homography';
 import { levelOf } from '../calibration/level';
 import { steadyOf } from '../calibration/steady';
-import { axesOf, unforeshorten } from '../calibration/view';
+import { axesOf, cameraAngles, ontoPlane, type CameraAngles } from '../calibration/view';
 import { distance, rotate, type Vec2 } from '../geometry/vec2';
 import type { Clip } from '../model/clip';
 import type { Quantity } from '../model/quantity';
@@ -13,7 +13,7 @@ import { HAND_SD_PIXELS } from '../tracks/point-error';
 import type { Surroundings } from './quantity';
 
 const FEET = ['dominant-heel', 'opposite-heel', 'dominant-foot-index', 'opposite-foot-index'] as const;
-const grounds = new WeakMap<Trial['smoothed'], number>();
+const grounds = new WeakMap<Trial['smoothed'], Map<string, number>>();
 
 /** Of all frames this share has a lower foot point than the ground: what noise makes of a foot that stands. */
 const GROUND_SHARE = 0.15;
@@ -22,10 +22,13 @@ const GROUND_SHARE = 0.15;
  * Where the ground is: a low percentile of the lowest foot point of each frame, movement coordinates, pixels. NaN
  * without feet.
  */
-export function groundOf(trial: Trial): number {
-  const known = grounds.get(trial.smoothed);
+export function groundOf(trial: Trial, camera: CameraAngles = cameraAngles(trial.clip)): number {
+  const ofTrack = grounds.get(trial.smoothed) ?? new Map<string, number>();
+  grounds.set(trial.smoothed, ofTrack);
+  const key = `${camera.offPlane} ${camera.down}`;
+  const known = ofTrack.get(key);
   if (known !== undefined) return known;
-  const feet = FEET.map((ref) => placesOf(trial, ref, 0).y);
+  const feet = FEET.map((ref) => placesOf(trial, ref, camera).y);
   const lowest: number[] = [];
   for (let i = 0; i < trial.times.length; i++) {
     let least = Infinity;
@@ -34,7 +37,7 @@ export function groundOf(trial: Trial): number {
   }
   lowest.sort((a, b) => a - b);
   const ground = lowest[Math.floor(GROUND_SHARE * lowest.length)] ?? NaN;
-  grounds.set(trial.smoothed, ground);
+  ofTrack.set(key, ground);
   return ground;
 }
 
@@ -47,21 +50,24 @@ function inOnePicture(clip: Clip, ground: NonNullable<Clip['ground']>): GroundMa
 type ToGround = NonNullable<Surroundings['toGround']>;
 
 /** Back from movement coordinates to the picture as filmed, then through the perspective of marks on the ground. */
-function groundThrough(clip: Clip, marks: GroundMarks, offPlane: number): ToGround | null {
+function groundThrough(clip: Clip, marks: GroundMarks, camera: CameraAngles): ToGround | null {
   const plane = groundPlane(marks);
   if (!plane.ok) return null;
   const axes = axesOf(clip);
-  const stretch = unforeshorten(1, offPlane);
-  return ({ x, y }) => project(plane.value, rotate({ x: (axes.x * x) / stretch, y: -axes.y * y }, -levelOf(clip)));
+  const onto = ontoPlane(camera);
+  return ({ x, y }) => {
+    const right = (axes.x * x) / onto.x;
+    return project(plane.value, rotate({ x: right, y: (onto.lean * right - axes.y * y) / onto.y }, -levelOf(clip)));
+  };
 }
 
 /** What a quantity may ask of the place: the ground's height, the ground's perspective. */
-export function surroundingsOf(trial: Trial, quantity: Quantity, offPlane: number): Surroundings {
+export function surroundingsOf(trial: Trial, quantity: Quantity, camera: CameraAngles): Surroundings {
   const { clip } = trial;
   const marked = quantity.type === 'ground-distance' ? clip.ground : null;
   return {
-    ground: quantity.type === 'height' ? groundOf(trial) : NaN,
-    toGround: marked && groundThrough(clip, inOnePicture(clip, marked), offPlane),
+    ground: quantity.type === 'height' ? groundOf(trial, camera) : NaN,
+    toGround: marked && groundThrough(clip, inOnePicture(clip, marked), camera),
   };
 }
 
@@ -74,11 +80,11 @@ const SIDE_SD_SHARE = 0.01;
  * @param places both ends, movement coordinates, pixels
  * @returns standard deviation, metres
  */
-export function groundMarksSd({ clip }: Pick<Trial, 'clip'>, places: readonly Vec2[], offPlane: number): number {
+export function groundMarksSd({ clip }: Pick<Trial, 'clip'>, places: readonly Vec2[], camera: CameraAngles): number {
   if (!clip.ground) return 0;
   const marks = inOnePicture(clip, clip.ground);
   const lengthBy = (changed: GroundMarks): number => {
-    const toGround = groundThrough(clip, changed, offPlane);
+    const toGround = groundThrough(clip, changed, camera);
     return toGround ? distance(toGround(places[0]!), toGround(places[1]!)) : NaN;
   };
   const middle = lengthBy(marks);

@@ -1,5 +1,5 @@
 import { steadyOf, steadySd } from '../calibration/steady';
-import { cameraOffPlane, viewRefusal } from '../calibration/view';
+import { cameraAngles, cameraDown, cameraOffPlane, viewRefusal, type CameraAngles } from '../calibration/view';
 import { unwrap } from '../geometry/angle';
 import type { Vec3 } from '../geometry/vec3';
 import type { Plane } from '../model/measure';
@@ -66,21 +66,21 @@ function rawAt(
   trial: Trial,
   quantity: Quantity,
   frame: number,
-  offPlane: number,
+  camera: CameraAngles,
   mirror: Mirror = null,
 ): number | null {
   const space = inSpace(trial, quantity);
   if (space) return spatialAt(trial, quantity, frame, space);
-  const points = refsOfQuantity(quantity).map((ref) => pointAt(trial, ref, frame, offPlane));
+  const points = refsOfQuantity(quantity).map((ref) => pointAt(trial, ref, frame, camera));
   if (points.includes(null)) return null;
   const seen = (points as UncertainPoint[]).map((p) => mirrored(p, mirror));
-  const value = kindOfQuantity(quantity).value(seen, quantity as never, surroundingsOf(trial, quantity, offPlane));
+  const value = kindOfQuantity(quantity).value(seen, quantity as never, surroundingsOf(trial, quantity, camera));
   return Number.isNaN(value) ? null : value;
 }
 
 /** Value at one frame, SI in the unit wanted or pixels; null where it is not known. */
 export function quantityAt(trial: Trial, quantity: Quantity, frame: number, lengthIn: LengthIn | 'px'): number | null {
-  const raw = rawAt(trial, quantity, frame, cameraOffPlane(trial.clip).angle);
+  const raw = rawAt(trial, quantity, frame, cameraAngles(trial.clip));
   if (raw === null || lengthIn === 'px' || dimensionOf(quantity) !== 'length') return raw;
   const scale = scaleOf(trial, lengthIn);
   return isScale(scale) ? raw * scale.perPixel : null;
@@ -88,13 +88,13 @@ export function quantityAt(trial: Trial, quantity: Quantity, frame: number, leng
 
 /** The quantity over all frames of the clip, SI (lengths in the unit wanted), NaN where it is not known. */
 export function quantitySeries(trial: Trial, quantity: Quantity, lengthIn: LengthIn): Float64Array {
-  const { angle: offPlane } = cameraOffPlane(trial.clip);
+  const camera = cameraAngles(trial.clip);
   const space = inSpace(trial, quantity);
   const scale = dimensionOf(quantity) === 'length' ? scaleOf(trial, lengthIn) : { perPixel: 1, sdShare: 0 };
   if (!isScale(scale)) return trial.times.map(() => NaN);
   if (space) return trial.times.map((_, i) => (spatialAt(trial, quantity, i, space) ?? NaN) * scale.perPixel);
-  const places = refsOfQuantity(quantity).map((ref) => placesOf(trial, ref, offPlane));
-  const around = surroundingsOf(trial, quantity, offPlane);
+  const places = refsOfQuantity(quantity).map((ref) => placesOf(trial, ref, camera));
+  const around = surroundingsOf(trial, quantity, camera);
   const { value } = kindOfQuantity(quantity);
   const series = new Float64Array(trial.times.length);
   const points = places.map(() => ({ x: 0, y: 0, sdX: 0, sdY: 0 }));
@@ -121,12 +121,12 @@ export function continuousSeries(trial: Trial, quantity: Quantity, lengthIn: Len
  * How fast a quantity changes at a frame position, raw unit a second; from one side where the other is missing, null
  * where both are.
  */
-function rateAt(trial: Trial, quantity: Quantity, frame: number, offPlane: number): number | null {
+function rateAt(trial: Trial, quantity: Quantity, frame: number, camera: CameraAngles): number | null {
   if (trial.clip.pictures) return null;
   const last = trial.times.length - 1;
   const at = [Math.max(0, frame - 1), frame, Math.min(last, frame + 1)].map((f) => ({
     time: timeAtFrame(trial.times, f) as number,
-    value: rawAt(trial, quantity, f, offPlane),
+    value: rawAt(trial, quantity, f, camera),
   }));
   const known = at.filter((a): a is { time: number; value: number } => a.value !== null);
   const [first, end] = [known[0], known.at(-1)];
@@ -183,9 +183,9 @@ export function readQuantity(
   const scale = scaleFor(trial, quantity, lengthIn);
   if (!isScale(scale)) return scale;
   const dimension = dimensionOf(quantity);
-  const { angle: offPlane, sd: offPlaneSd } = cameraOffPlane(trial.clip);
+  const camera = cameraAngles(trial.clip);
   const refs = refsOfQuantity(quantity);
-  const points = refs.map((ref) => pointAt(trial, ref, frame, offPlane));
+  const points = refs.map((ref) => pointAt(trial, ref, frame, camera));
   const missing = refs.find((_, i) => points[i] === null);
   if (missing !== undefined)
     return notMeasurable(
@@ -193,26 +193,29 @@ export function readQuantity(
       TEXT.noAtFrame(refName(missing), Math.round(frame) + 1),
       TEXT.detectPointsOrPlace,
     );
-  const raw = rawAt(trial, quantity, frame, offPlane, mirror);
+  const raw = rawAt(trial, quantity, frame, camera, mirror);
   if (raw === null) return notMeasurable('point-missing', TEXT.twoOfItsPointsLie, TEXT.placeThemApartByHand);
 
   const error = space
     ? errorInSpace(trial, quantity, frame, space)
     : errorInPicture(trial, quantity, points as UncertainPoint[], frame, mirror);
   const rate =
-    rateAt(trial, quantity, frame, offPlane) ??
+    rateAt(trial, quantity, frame, camera) ??
     UNKNOWN_RATE[dimension] / (dimension === 'length' ? scale.perPixel * (lengthIn === 'm' ? 0.55 : 1) : 1);
   const computed = trial.space?.errors;
   const planar = plane !== 'any' && dimension !== 'metres' && !space && !computed;
-  const turned = planar ? rawAt(trial, quantity, frame, offPlane + offPlaneSd, mirror) : null;
-  const camera = turned !== null ? difference(quantity, turned, raw) * scale.perPixel : 0;
+  const from = (changed: Partial<CameraAngles>): number => {
+    const other = planar ? rawAt(trial, quantity, frame, { ...camera, ...changed }, mirror) : null;
+    return other === null ? 0 : difference(quantity, other, raw) * scale.perPixel;
+  };
   const heading = computed && !space ? headingError(trial, quantity, frame) * scale.perPixel : 0;
   const value = raw * scale.perPixel;
   const shared = {
-    camera: camera + heading,
+    camera: from({ offPlane: camera.offPlane + cameraOffPlane(trial.clip).sd }) + heading,
+    tilt: from({ down: camera.down + cameraDown(trial.clip).sd }),
     scale:
       quantity.type === 'ground-distance'
-        ? groundMarksSd(trial, points as UncertainPoint[], offPlane)
+        ? groundMarksSd(trial, points as UncertainPoint[], camera)
         : value * scale.sdShare,
     ground:
       quantity.type === 'height' ? GROUND_SD_SHARE * (lengthIn === 'm' ? trial.bodyHeight * scale.perPixel : 1) : 0,
@@ -237,7 +240,7 @@ export function readQuantity(
     sd,
     systematicSd: Math.hypot(
       error.systematic * scale.perPixel,
-      ALIKE_DEPTH * depth,
+      ALIKE_DEPTH * (planar ? error.depthAlike : 0) * scale.perPixel,
       rate * scale.perPixel * timeSystematic,
     ),
     points: error.sd * scale.perPixel,

@@ -1,6 +1,6 @@
 import type { PointId } from '../anatomy/body-points';
 import { TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
-import { axesOf, cameraOffPlane } from '../calibration/view';
+import { axesOf, cameraAngles, SQUARE } from '../calibration/view';
 import type { Vec2 } from '../geometry/vec2';
 import { lengthOf, type Vec3 } from '../geometry/vec3';
 import type { PointRef, Quantity } from '../model/quantity';
@@ -58,7 +58,7 @@ function computedError(trial: Trial, refs: readonly PointRef[], frame: number, s
         : sum,
     0,
   );
-  return { sd: Math.sqrt(variance + table), systematic: 0, depth: 0 };
+  return { sd: Math.sqrt(variance + table), systematic: 0, depth: 0, depthAlike: 0 };
 }
 
 /** What one standard deviation of straight ahead does to a number that is read in a plane, in its raw unit. */
@@ -68,7 +68,7 @@ export function headingError(trial: Trial, quantity: Quantity, frame: number): n
   const axes = axesOf(trial.clip);
   const points = refsOfQuantity(quantity).map((ref) => spaceAt(trial, ref, frame));
   if (points.includes(null)) return 0;
-  const around = surroundingsOf(trial, quantity, 0);
+  const around = surroundingsOf(trial, quantity, SQUARE);
   const { value: valueOf } = kindOfQuantity(quantity);
   const at = (angle: number): number => {
     const [c, s] = [Math.cos(angle), Math.sin(angle)];
@@ -91,7 +91,7 @@ export function errorInPicture(
   mirror: Mirror,
 ): PointsError {
   const seen = points.map((p) => mirrored(p, mirror));
-  const around = surroundingsOf(trial, quantity, cameraOffPlane(trial.clip).angle);
+  const around = surroundingsOf(trial, quantity, cameraAngles(trial.clip));
   const { value: valueOf } = kindOfQuantity(quantity);
   const subtract = (a: number, b: number): number => difference(quantity, a, b);
   const along = (i: number, axis: 'x' | 'y'): number =>

@@ -1,5 +1,5 @@
 import { steadyOf } from '../calibration/steady';
-import { cameraOffPlane } from '../calibration/view';
+import { cameraAngles, ontoPlane, type CameraAngles } from '../calibration/view';
 import type { Trial } from '../trial/trial';
 import { notMeasurable, type NotMeasurable } from '../reading';
 import type { LengthIn } from './registry';
@@ -24,19 +24,23 @@ export interface Scale {
 }
 
 /**
- * A known length in pixels of movement coordinates: what it has along the plane is stretched by the camera's angle like
+ * A known length in pixels of movement coordinates: what it has along the plane is stretched by the camera's angles like
  * every other length. One drawn before its direction was kept may lie any way: it is taken halfway, and is as much less
  * sure.
  */
 function knownPixels(
   scale: { readonly pixels: number; readonly alongDegrees?: number | undefined },
-  offPlane: number,
+  camera: CameraAngles,
 ): { readonly pixels: number; readonly sdShare: number } {
-  const stretched = 1 / Math.cos(offPlane);
+  const plane = ontoPlane(camera);
   if (scale.alongDegrees === undefined)
-    return { pixels: (scale.pixels * (1 + stretched)) / 2, sdShare: (stretched - 1) / Math.sqrt(12) };
+    return {
+      pixels: (scale.pixels * (plane.x + plane.y)) / 2,
+      sdShare: Math.abs(plane.x - plane.y) / Math.sqrt(12),
+    };
   const along = (scale.alongDegrees * Math.PI) / 180;
-  return { pixels: scale.pixels * Math.hypot(Math.cos(along) * stretched, Math.sin(along)), sdShare: 0 };
+  const [right, down] = [Math.cos(along), Math.sin(along)];
+  return { pixels: scale.pixels * Math.hypot(plane.x * right, plane.lean * right - plane.y * down), sdShare: 0 };
 }
 
 /** The performer's stated height as the known length, where nothing better was drawn. */
@@ -54,7 +58,7 @@ export function scaleOf({ clip, bodyHeight }: Trial, wanted: LengthIn): Scale | 
     const { frame } = clip.scale;
     if (steady && frame === undefined)
       return notMeasurable('no-scale', TEXT.cameraMovesAndInWhich, TEXT.drawItAgainAtMatch);
-    const { pixels, sdShare } = knownPixels(clip.scale, cameraOffPlane(clip).angle);
+    const { pixels, sdShare } = knownPixels(clip.scale, cameraAngles(clip));
     const steadyPixels = steady ? pixels * steady.growth(frame!) : pixels;
     return {
       perPixel: clip.scale.metres / steadyPixels,

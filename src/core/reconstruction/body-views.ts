@@ -106,7 +106,7 @@ function seenSquare(main: Trial, seen: Seen, { kind, round, elevationDegrees }: 
       ...main.clip,
       ...FIGURE_PICTURE,
       codec: 'points',
-      view: { kind, offPlaneDegrees: 0 },
+      view: { kind, offPlaneDegrees: 0, downDegrees: 0 },
       travel: 'right',
       levelDegrees: 0,
       ground: null,

@@ -1,6 +1,6 @@
 import { levelOf } from '../calibration/level';
 import { lensOf, USUAL_ELEVATION } from '../calibration/usual-camera';
-import { cameraOffPlane } from '../calibration/view';
+import { cameraOffPlane, downSd } from '../calibration/view';
 import { LENGTH_SHARES } from '../anatomy/segment-table';
 import type { PointId } from '../anatomy/body-points';
 import type { Clip } from '../model/clip';
@@ -35,7 +35,9 @@ export function statedAzimuth({ view, travel }: Pick<Clip, 'view' | 'travel'>): 
 
 function priorOf(clip: Clip, clockSd: number): Omit<CameraPrior, 'biasSd'> {
   const above = clip.view.kind === 'overhead';
-  const elevation = USUAL_ELEVATION[above ? 'above' : 'level'];
+  const stated = above ? undefined : clip.view.downDegrees;
+  const elevation =
+    stated === undefined ? USUAL_ELEVATION[above ? 'above' : 'level'] : { degrees: stated, sd: downSd(clip.view) };
   const { focal, logSd } = lensOf(clip);
   return {
     azimuthDegrees: statedAzimuth(clip),

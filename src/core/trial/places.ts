@@ -1,7 +1,7 @@
 import { centreOfMassWeights, TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
 import { isBodyPoint, isOwnPoint, type PointId } from '../anatomy/body-points';
 import { levelOf } from '../calibration/level';
-import { axesOf, unforeshorten } from '../calibration/view';
+import { axesOf, ontoPlane, type CameraAngles } from '../calibration/view';
 import { steadyOf } from '../calibration/steady';
 import { rotate, type Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
@@ -155,11 +155,10 @@ function bothSides(parts: readonly PartAt[], of: 'sd' | 'systematic'): number {
 }
 
 /**
- * A point of the movement in movement coordinates: pixels, the picture levelled, axes by `axesOf`, lengths along the
- * plane stretched back by the camera's angle to it.
- * @param psi camera off the plane's normal, radians
+ * A point of the movement in movement coordinates: pixels, the picture levelled, axes by `axesOf`, the plane as it is
+ * where a camera beside or above it sees it shortened.
  */
-export function pointAt(trial: Trial, ref: PointRef, frame: number, offPlane: number): UncertainPoint | null {
+export function pointAt(trial: Trial, ref: PointRef, frame: number, camera: CameraAngles): UncertainPoint | null {
   const parts = partsAt(trial, ref, frame);
   if (!parts) return null;
   const axes = axesOf(trial.clip);
@@ -173,12 +172,12 @@ export function pointAt(trial: Trial, ref: PointRef, frame: number, offPlane: nu
     parts.reduce((sum, p) => sum + (p.weight * p[of]) ** 2, bothSides(parts, of));
   const variance = byTable ** 2 + together('sd');
   const sd = Math.sqrt(variance);
-  const stretch = unforeshorten(1, offPlane);
+  const plane = ontoPlane(camera);
   return {
-    x: axes.x * x * stretch,
-    y: -axes.y * y,
-    sdX: sd * stretch,
-    sdY: sd,
+    x: axes.x * plane.x * x,
+    y: axes.y * (plane.lean * x - plane.y * y),
+    sdX: sd * plane.x,
+    sdY: sd * Math.hypot(plane.y, plane.lean),
     systematic: Math.sqrt(together('systematic') / variance),
   };
 }
@@ -193,15 +192,14 @@ const known = new WeakMap<Track, WeakMap<Clip, Map<string, Places>>>();
 
 /**
  * A point at every frame, as `pointAt` gives it at one; computed once for the smoothed points of a clip.
- * @param psi camera off the plane's normal, radians
  */
-export function placesOf(trial: Trial, ref: PointRef, offPlane: number): Places {
+export function placesOf(trial: Trial, ref: PointRef, camera: CameraAngles): Places {
   const { clip, smoothed } = trial;
   const ofTrack = known.get(smoothed) ?? new WeakMap<Clip, Map<string, Places>>();
   known.set(smoothed, ofTrack);
   const ofClip = ofTrack.get(clip) ?? new Map<string, Places>();
   ofTrack.set(clip, ofClip);
-  const key = `${ref} ${offPlane}`;
+  const key = `${ref} ${camera.offPlane} ${camera.down}`;
   const there = ofClip.get(key);
   if (there) return there;
   const frames = trial.times.length;
@@ -221,11 +219,12 @@ export function placesOf(trial: Trial, ref: PointRef, offPlane: number): Places 
   const turn = levelOf(clip);
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   const axes = axesOf(clip);
-  const forward = axes.x * unforeshorten(1, offPlane);
+  const plane = ontoPlane(camera);
   const places = { x: new Float64Array(frames), y: new Float64Array(frames) };
   for (let i = 0; i < frames; i++) {
-    places.x[i] = forward * (cos * px[i]! - sin * py[i]!);
-    places.y[i] = -axes.y * (sin * px[i]! + cos * py[i]!);
+    const right = cos * px[i]! - sin * py[i]!;
+    places.x[i] = axes.x * plane.x * right;
+    places.y[i] = axes.y * (plane.lean * right - plane.y * (sin * px[i]! + cos * py[i]!));
   }
   ofClip.set(key, places);
   return places;

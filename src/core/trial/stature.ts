@@ -1,6 +1,6 @@
 import { LENGTH_SHARES } from '../anatomy/segment-table';
 import { levelOf } from '../calibration/level';
-import { cameraOffPlane, unforeshorten } from '../calibration/view';
+import { cameraAngles, ontoPlane } from '../calibration/view';
 import { rotate, type Vec2 } from '../geometry/vec2';
 import type { Clip } from '../model/clip';
 import type { Track } from '../tracks/track';
@@ -19,7 +19,7 @@ const SHARE = 0.6;
  * @returns NaN where no frame shows the whole chain of a side
  */
 export function statureOf(clip: Pick<Clip, 'view' | 'levelDegrees'>, track: Track): number {
-  const stretch = unforeshorten(1, cameraOffPlane(clip).angle);
+  const plane = ontoPlane(cameraAngles(clip));
   const level = levelOf(clip);
   const heights: number[] = [];
   for (const side of ['left', 'right'] as const) {
@@ -27,7 +27,8 @@ export function statureOf(clip: Pick<Clip, 'view' | 'levelDegrees'>, track: Trac
     if (chain.some((series) => !series)) continue;
     for (let i = 0; i < chain[0]!.x.length; i++) {
       const at = chain.map((series) => rotate({ x: series!.x[i]!, y: series!.y[i]! }, level));
-      const length = (a: Vec2, b: Vec2): number => Math.hypot((a.x - b.x) * stretch, a.y - b.y);
+      const length = (a: Vec2, b: Vec2): number =>
+        Math.hypot(plane.x * (a.x - b.x), plane.lean * (a.x - b.x) - plane.y * (a.y - b.y));
       const sum = length(at[0]!, at[1]!) + length(at[1]!, at[2]!) + length(at[2]!, at[3]!);
       if (!Number.isNaN(sum)) heights.push(sum / CHAIN);
     }

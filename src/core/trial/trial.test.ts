@@ -1,3 +1,4 @@
+import { SQUARE } from '../calibration/view';
 import { stickClip } from '../../../tests/fixtures/stick-trial';
 import { pointError } from '../tracks/point-error';
 import { mergeDetections, placePoint, type DetectedPoints, type Track } from '../tracks/track';
@@ -34,7 +35,7 @@ describe('the middle of two found joints', () => {
   it('of the hips is surer than independent errors would make it: they go apart and together about it', () => {
     const trial = standing();
     const [left, right] = [sdOf(trial, 'left-hip'), sdOf(trial, 'right-hip')];
-    const middle = pointAt(trial, 'mid-hip', 10, 0)!;
+    const middle = pointAt(trial, 'mid-hip', 10, SQUARE)!;
     // Correlation of minus one half: (l^2 + r^2 - l r) / 4.
     expect(middle.sdY).toBeCloseTo(Math.sqrt(left ** 2 + right ** 2 - left * right) / 2, 9);
     expect(middle.systematic).toBeGreaterThan(0);
@@ -43,14 +44,14 @@ describe('the middle of two found joints', () => {
 
   it('is as sure as independent errors make it once a person has placed one of them', () => {
     const trial = standing((track) => placePoint(track, track['left-hip']!.x.length, 'left-hip', 10, 300, 250));
-    expect(pointAt(trial, 'mid-hip', 10, 0)!.sdY).toBeCloseTo(
+    expect(pointAt(trial, 'mid-hip', 10, SQUARE)!.sdY).toBeCloseTo(
       Math.hypot(sdOf(trial, 'left-hip'), sdOf(trial, 'right-hip')) / 2,
       9,
     );
   });
 
   it('lies between them, in movement coordinates', () => {
-    expect(pointAt(standing(), 'mid-hip', 10, 0)).toMatchObject({
+    expect(pointAt(standing(), 'mid-hip', 10, SQUARE)).toMatchObject({
       x: expect.closeTo(305, 6) as number,
       y: expect.closeTo(-250, 6) as number,
     });

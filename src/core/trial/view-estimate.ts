@@ -3,7 +3,7 @@ import type { Trial } from './trial';
 import { placesOf } from './places';
 import { fail, ok, type Issue, type Result } from '../result';
 import { COVERAGE_95 } from '../statistics/normal';
-import { MOST_OFF_PLANE_DEGREES, offPlaneSd } from '../calibration/view';
+import { MOST_OFF_PLANE_DEGREES, offPlaneSd, SQUARE } from '../calibration/view';
 import { TEXT } from '../../text/core/trial';
 
 /**
@@ -44,7 +44,7 @@ export function estimateOffPlane(
   const [far, near] = farSide(clip) === clip.performer.dominantSide ? sides : [sides[1], sides[0]];
   const sines: { readonly sine: number; readonly variance: number }[] = [];
   for (const { joint, width, differs, detector } of WIDTHS) {
-    const [f, n] = [placesOf(trial, `${far}-${joint}`, 0).x, placesOf(trial, `${near}-${joint}`, 0).x];
+    const [f, n] = [placesOf(trial, `${far}-${joint}`, SQUARE).x, placesOf(trial, `${near}-${joint}`, SQUARE).x];
     const ahead = Array.from(f, (x, i) => (x - n[i]!) / bodyHeight).filter((v) => !Number.isNaN(v));
     if (ahead.length < LEAST_FRAMES) continue;
     const mean = ahead.reduce((sum, v) => sum + v, 0) / ahead.length;

@@ -8,6 +8,7 @@ export const TEXT = {
   asThisClipWasFilmed: 'As this clip was filmed',
   distanceMetres: 'Distance, metres',
   offSquareViewDegrees: 'Off the square view, degrees',
+  lensMetresAboveGround: 'Lens above the ground, metres',
   focalLength36Mm: 'Focal length (36 mm), mm',
   picture: 'Picture',
   framesPerSecond: 'Frames per second',
@@ -49,8 +50,11 @@ export const TEXT = {
   shutter1ShutterSOr: (shutter: number, speed: string, speed2: string) =>
     `Shutter 1/${shutter} s or shorter: the fastest point goes ${speed} m/s, and smears by ${speed2} cm in a whole ` +
     'frame.',
-  cameraLevelAtHipHeight:
-    'Camera level, at hip height, still on a tripod; a known length on the ground in the plane of the movement.',
+  cameraOnTripod:
+    'Camera on a tripod, still and not tilted sideways; a known length on the ground in the plane of the movement.',
+  looksBy: (degrees: number, isDown: boolean, hips: number) =>
+    `It looks ${isDown ? 'down' : 'up'} at the performer by ${degrees} degrees: say so at Intake. From ${hips} m, at ` +
+    'hip height, it looks level, and what leaves the plane does least.',
   secondCameraStands: (distance: string, apart: number) =>
     `Second camera: ${distance} m away, ${apart} degrees round from the first towards the performer’s front; same lens ` +
     'and rate; one instant is seen or heard in both.',

@@ -19,6 +19,7 @@ export const TEXT = {
   // clip-answers
   withoutConsentFootageMustNot: 'Without consent the footage must not be analysed. Ask first.',
   giveDegreesFrom90To: 'Give degrees from -90 to 90, or leave it empty.',
+  giveDegreesFrom60To: 'Give degrees from -60 to 60, or leave it empty.',
   giveFramesPerSecondFor: 'Give frames per second, for example 120.',
   rateIsAtMostSecond: (most: number) => `A rate is at most ${most} a second.`,
 
@@ -44,6 +45,8 @@ export const TEXT = {
   whatCameraTookMoreThan: 'What the camera took; more than the file’s rate for slow motion. Empty: not known',
   cameraOffPlaneDegrees: 'Camera off the plane, degrees',
   emptyNotKnown: 'Empty: not known',
+  cameraLooksDownDegrees: 'Camera looks down, degrees',
+  fromStandOrRaised: 'From a stand or a raised tripod; minus: up. Empty: about level',
   underAge: 'Under age',
   consentToFilmAndAnalyse: 'Consent to film and analyse is given',
   takeThisCamera: 'Use this camera',

@@ -74,8 +74,10 @@ function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
             </Box>
           </Box>
           <div style={{ display: 'grid', gap: 12 }}>
-            <PlanFields plan={plan} onChange={change} />
-            {trial.clip.view.kind === 'side' && <SecondCamera plan={plan} onChange={change} />}
+            <div style={COLUMNS}>
+              <PlanFields plan={plan} onChange={change} />
+              {trial.clip.view.kind === 'side' && <SecondCamera plan={plan} onChange={change} />}
+            </div>
             {second === 'computing' && (
               <p role="status" style={{ margin: 0 }}>
                 {TEXT.computingBothCameras}
@@ -125,7 +127,13 @@ function PlanNumber({ label, value, least, most, onChange }: NumberProps): React
   );
 }
 
-const COLUMNS = { display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 10, paddingTop: 6 } as const;
+const COLUMNS = {
+  display: 'grid',
+  gridTemplateColumns: '1fr 1fr 1fr',
+  gap: 10,
+  paddingTop: 6,
+  alignItems: 'center',
+} as const;
 
 /** A second camera by default: out of the way ahead, and far enough round to tell a turn, degrees from the first. */
 const APART = 70;
@@ -134,7 +142,7 @@ const APART = 70;
 function SecondCamera({ plan, onChange }: FieldsProps): ReactNode {
   const { second } = plan;
   return (
-    <div style={{ ...COLUMNS, alignItems: 'center' }}>
+    <>
       <FormControlLabel
         control={
           <Checkbox
@@ -160,12 +168,17 @@ function SecondCamera({ plan, onChange }: FieldsProps): ReactNode {
           />
         </>
       )}
-    </div>
+    </>
   );
 }
 
 function PlanFields({ plan, onChange }: FieldsProps): ReactNode {
-  const number = (key: 'focal' | 'stature' | 'distance' | 'offPlane', label: string, least: number, most: number) => (
+  const number = (
+    key: 'focal' | 'stature' | 'distance' | 'lensHeight' | 'offPlane',
+    label: string,
+    least: number,
+    most: number,
+  ) => (
     <PlanNumber
       label={label}
       value={plan[key]}
@@ -177,9 +190,10 @@ function PlanFields({ plan, onChange }: FieldsProps): ReactNode {
   const rates = [...new Set([...RATES, plan.rate])].sort((a, b) => a - b);
   const sizes = SIZES.some(([width]) => width === plan.width) ? SIZES : [...SIZES, [plan.width, plan.height] as const];
   return (
-    <div style={COLUMNS}>
+    <>
       {number('distance', TEXT.distanceMetres, LIMITS.cameraMetres.least, LIMITS.cameraMetres.most)}
       {number('offPlane', TEXT.offSquareViewDegrees, -90, 90)}
+      {number('lensHeight', TEXT.lensMetresAboveGround, LIMITS.lensMetres.least, LIMITS.lensMetres.most)}
       {number('focal', TEXT.focalLength36Mm, 5, 2000)}
       <TextField
         select
@@ -209,7 +223,7 @@ function PlanFields({ plan, onChange }: FieldsProps): ReactNode {
         ))}
       </TextField>
       {number('stature', TEXT.performersHeightMetres, 0.5, 2.6)}
-    </div>
+    </>
   );
 }
 

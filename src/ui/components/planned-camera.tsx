@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
 import { asFilmed, extentOf, fastest } from '../../core/planning/as-filmed';
-import { metresSeen, pixelsPerMetre } from '../../core/planning/camera-plan';
+import { levelHeight, looksDown, metresSeen, pixelsPerMetre } from '../../core/planning/camera-plan';
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
 import type { Measure } from '../../core/model/measure';
 import type { Trial } from '../../core/trial/trial';
@@ -16,6 +16,8 @@ const SMEAR = 0.01;
 const SHUTTERS = [60, 125, 250, 500, 1000, 2000, 4000] as const;
 /** Nearer to straight ahead than this a camera stands in the way (common practice), degrees. */
 const AHEAD = 15;
+/** A camera that looks down by less is level, degrees. */
+const LEVEL = 4;
 /** What must be left of the picture on each side of the movement. */
 const ROOM = 0.05;
 
@@ -87,6 +89,7 @@ function useErrorsByTwo(measures: readonly Measure[], trial: Trial, plan: Camera
 /** What the plan shows, what it misses, and the shutter that it needs. */
 export function PlanNotes({ trial, plan, takes, second }: PlannedCamera): ReactNode {
   const seen = metresSeen(plan);
+  const down = Math.round(looksDown(plan, plan.distance));
   const pixels = pixelsPerMetre(plan) * plan.stature;
   const speed = fastest(trial, plan.stature);
   const wanted = speed / (SMEAR * plan.stature);
@@ -96,6 +99,7 @@ export function PlanNotes({ trial, plan, takes, second }: PlannedCamera): ReactN
   return (
     <ul style={{ margin: 0, paddingLeft: 18, fontSize: '.86rem', display: 'grid', gap: 4 }}>
       <li>{TEXT.pictureShowsWidthByHeight(seen.width.toFixed(1), seen.height.toFixed(1), Math.round(pixels))}</li>
+      {Math.abs(down) >= LEVEL && <li>{TEXT.looksBy(Math.abs(down), down > 0, levelHeight(plan))}</li>}
       {over > 1 && (
         <li>
           <strong>{TEXT.movementDoesNotFitIt(takes.width.toFixed(1), takes.height.toFixed(1))}</strong>{' '}
@@ -112,7 +116,7 @@ export function PlanNotes({ trial, plan, takes, second }: PlannedCamera): ReactN
       )}
       <li>{TEXT.neverInLineOfFlight}</li>
       <li>{TEXT.shutter1ShutterSOr(shutter, speed.toFixed(0), ((100 * speed) / plan.rate).toFixed(0))}</li>
-      <li>{TEXT.cameraLevelAtHipHeight}</li>
+      <li>{TEXT.cameraOnTripod}</li>
     </ul>
   );
 }

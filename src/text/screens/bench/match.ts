@@ -5,7 +5,10 @@ export const TEXT = {
   stated: 'Stated',
   fromBody: 'From the body',
   cameraOffSideViewDegrees: 'Camera off the side view, degrees',
-  valueIsNotAngleFrom: (value: string) => `“${value}” is not an angle from −90 to 90 degrees; for example 12`,
+  cameraLooksDownDegrees: 'Camera looks down, degrees',
+  notSaidTakenAsLevel: 'Not said: taken as level',
+  valueIsNotAngleFrom: (value: string, most: number) =>
+    `“${value}” is not an angle from −${most} to ${most} degrees; for example 12`,
   whichAgrees: ', which agrees.',
   whichDoesNotAgree: ', which does not agree.',
   shouldersAndHipsSayDegrees: (degrees: string, coverage95: number, agreement: string) =>

@@ -77,7 +77,7 @@ export function ClipMatch({ on, derived }: { readonly on: BenchClip; readonly de
           </span>
         )}
       </div>
-      {clip.view.kind === 'side' && <CameraDirection trial={on.trial} />}
+      <CameraDirection trial={on.trial} />
       <SoundDistance clip={clip} />
       <KnownLength clip={clip} lengths={derived.movement.knownLengths} />
       <Ground clip={clip} />

@@ -20,6 +20,7 @@ export const formSchema = z.object({
   }),
   viewKind: viewKindSchema,
   offPlane: z.string().refine((text) => text.trim() === '' || Math.abs(Number(text)) <= 90, TEXT.giveDegreesFrom90To),
+  down: z.string().refine((text) => text.trim() === '' || Math.abs(Number(text)) <= 60, TEXT.giveDegreesFrom60To),
   travel: sideSchema,
   captureRate: z
     .number({ error: TEXT.giveFramesPerSecondFor })
@@ -37,6 +38,7 @@ export function defaults(clip: Clip | null, probed: ProbedFile | null, first: Cl
       clip?.performer ?? { name: '', dominantSide: 'right', segmentTable: 'male', minor: false, consent: false },
     viewKind: clip?.view.kind ?? (first ? 'front' : 'side'),
     offPlane: clip?.view.offPlaneDegrees == null ? '' : String(clip.view.offPlaneDegrees),
+    down: clip?.view.downDegrees === undefined ? '' : String(clip.view.downDegrees),
     travel: clip?.travel ?? first?.travel ?? 'right',
     captureRate: clip ? captureRateAt(clip, 0) : (probed?.index.captureRate ?? probed?.index.fileRate ?? 30),
   };
@@ -47,8 +49,11 @@ const degreesOf = (text: string): number | null =>
   text.trim() === '' || !Number.isFinite(Number(text)) ? null : Number(text);
 
 /** The view that the fields say; how sure it is stays where it is the clip's own. */
-export function viewOf(kind: View['kind'], offPlane: string, clip: Clip | null): View {
-  const offPlaneDegrees = degreesOf(offPlane);
+export function viewOf(
+  { viewKind: kind, offPlane, down }: Pick<FormValues, 'viewKind' | 'offPlane' | 'down'>,
+  clip: Clip | null,
+): View {
+  const [offPlaneDegrees, downDegrees] = [degreesOf(offPlane), degreesOf(down) ?? undefined];
   const same = clip?.view.kind === kind && clip.view.offPlaneDegrees === offPlaneDegrees;
-  return same ? clip.view : { kind, offPlaneDegrees };
+  return { ...(same ? clip.view : { kind, offPlaneDegrees }), downDegrees };
 }

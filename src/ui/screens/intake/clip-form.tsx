@@ -71,7 +71,7 @@ export function ClipForm({
   const fileRate = index?.fileRate ?? 0;
   const consent = useWatch({ control, name: 'performer.consent' });
   const captureRate = useWatch({ control, name: 'captureRate' });
-  const [viewKind, offPlane, travel] = useWatch({ control, name: ['viewKind', 'offPlane', 'travel'] });
+  const [viewKind, offPlane, down, travel] = useWatch({ control, name: ['viewKind', 'offPlane', 'down', 'travel'] });
   const [name, athleteId] = useWatch({ control, name: ['performer.name', 'performer.athleteId'] });
   const session = useDocument((state) => state.session);
   /** What a record tells need not be asked again; consent is asked of everybody who has none. */
@@ -104,7 +104,7 @@ export function ClipForm({
     const { captureRate: rate } = values;
     const answers = {
       performer: values.performer,
-      view: viewOf(values.viewKind, values.offPlane, known),
+      view: viewOf(values, known),
       travel: values.travel,
     };
     if (!probed && !points)
@@ -165,7 +165,7 @@ export function ClipForm({
       </div>
       {!isFigure && counts && (
         <ViewDial
-          clip={{ view: viewOf(viewKind, offPlane, known), travel }}
+          clip={{ view: viewOf({ viewKind, offPlane, down }, known), travel }}
           counts={counts}
           onChange={({ view, travel: goes }) => {
             const change = { shouldDirty: true, shouldValidate: true };
@@ -199,6 +199,15 @@ export function ClipForm({
               {...register('offPlane')}
               error={!!errors.offPlane}
               helperText={errors.offPlane?.message ?? TEXT.emptyNotKnown}
+              sx={{ flex: 1, minWidth: 180 }}
+            />
+          )}
+          {!isFigure && viewKind !== 'overhead' && (
+            <TextField
+              label={TEXT.cameraLooksDownDegrees}
+              {...register('down')}
+              error={!!errors.down}
+              helperText={errors.down?.message ?? TEXT.fromStandOrRaised}
               sx={{ flex: 1, minWidth: 180 }}
             />
           )}

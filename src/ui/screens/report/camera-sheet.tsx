@@ -56,6 +56,7 @@ function Sheet({ derived, trial }: { readonly derived: Derived; readonly trial: 
               ? TEXT.offPlaneDegreesAheadOf(Math.abs(plan.offPlane))
               : TEXT.offPlaneDegreesBehindSquare(Math.abs(plan.offPlane))}
         </strong>
+        , <strong>{TEXT.lensAboveGround(plan.lensHeight)}</strong>
         {TEXT.focalMmOf36Width(plan.focal, plan.width, plan.height)} <strong>{TEXT.rateFramesSecond(plan.rate)}</strong>
       </p>
       <div className="camera-plan">

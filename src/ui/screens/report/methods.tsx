@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { cameraOffPlane } from '../../../core/calibration/view';
+import { cameraDown, cameraOffPlane } from '../../../core/calibration/view';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { pointName } from '../../../core/anatomy/body-points';
 import { originName, type OriginName } from '../../../core/tracks/track';
@@ -41,12 +41,17 @@ function originsText({ raw }: Trial): string {
 function cameraText(on: BenchClip): string {
   const { clip, interval } = on.trial;
   const { angle, sd } = cameraOffPlane(clip);
+  const down = cameraDown(clip);
   const degrees = 180 / Math.PI;
   const view = TEXT.viewnamesView(VIEW_NAMES[clip.view.kind]);
   const off =
     clip.view.kind === 'side'
       ? `, ${Math.round(Math.abs(angle) * degrees)}\u00b0 \u00b1${Math.round(COVERAGE_95 * sd * degrees)}\u00b0 ` +
         TEXT.offPlane
+      : '';
+  const looks =
+    down.sd > 0
+      ? `, ${TEXT.looksDownBy(Math.round(down.angle * degrees), Math.round(COVERAGE_95 * down.sd * degrees))}`
       : '';
   const time = clip.pictures
     ? TEXT.countStillPictures(clip.frameTimes.length)
@@ -59,7 +64,7 @@ function cameraText(on: BenchClip): string {
       ? TEXT.scaleByStatedStandingHeight(heightMetres)
       : TEXT.noLengthInMetres;
   return (
-    `${view}${off}; ${clip.width} \u00d7 ${clip.height}, ${time}${scale}; ` +
+    `${view}${off}${looks}; ${clip.width} \u00d7 ${clip.height}, ${time}${scale}; ` +
     `${originsText(on.trial) || TEXT.noPoints}${carriedText(on.trial)}`
   );
 }
