@@ -1,4 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
+import { project } from '../../demo/camera/camera';
+import { vec3 } from '../../demo/athlete/vec3';
+import { clipNamed } from '../../demo/scenario';
 import { goToStep, shownFrame } from '../../demo/drive-job';
 import { openDemo, watchErrors } from './pages';
 
@@ -132,7 +135,7 @@ test('the camera’s direction is what shoulders and hips say, on request; a sta
   await expect(card).toContainText(/Shoulders and hips say \u22122\u00b0 \u00b1 7\u00b0, which agrees/);
   await card.getByRole('button', { name: 'Use this angle' }).click();
   await expect(field).toHaveValue('-2');
-  await expect(card).toContainText('From the body, \u00b17\u00b0');
+  await expect(card).toContainText('Measured, \u00b17\u00b0');
   await field.fill('twenty');
   await expect(card).toContainText('\u201ctwenty\u201d is not an angle');
   await field.fill('20');
@@ -157,6 +160,42 @@ test('the camera’s direction is what shoulders and hips say, on request; a sta
   await expect(
     page.getByText('The camera looks down at the performer by 35 degrees; 30 is the most').first(),
   ).toBeVisible();
+});
+
+test('a rectangle marked on the ground says by how much the camera looks down, and how far it is off', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: 'Follow the body' }).click();
+  await goToStep(page, 'Match');
+  const card = page.locator('section.card').filter({ hasText: 'Kip Marlowe' });
+  await card.getByRole('button', { name: 'Rectangle on the ground' }).click();
+  const { camera } = clipNamed('pace-side-athlete')!;
+  const pane = (await page.getByTestId('pane-athlete').boundingBox())!;
+  const scale = Math.min(pane.width / camera.width, pane.height / camera.height);
+  for (const [x, z] of [
+    [-1.5, -1.2],
+    [0.5, -1.2],
+    [0.5, 1.2],
+    [-1.5, 1.2],
+  ] as const) {
+    const at = project(camera, vec3(x, 0, z));
+    await page.mouse.click(
+      pane.x + pane.width / 2 + scale * (at.x - camera.width / 2),
+      pane.y + pane.height / 2 + scale * (at.y - camera.height / 2),
+    );
+  }
+  await card.getByLabel('Corner 1 to 2, metres').fill('2');
+  await card.getByLabel('Corner 2 to 3, metres').fill('2.4');
+  await card.getByRole('button', { name: 'Keep' }).click();
+  // The demo's camera looks down by 2.5 degrees, square to the way.
+  await expect(card).toContainText(/The rectangle on the ground says [123]\u00b0 \u00b1 [123]\u00b0\./);
+  await expect(card).toContainText(/the camera stands \u2212?[0-3]\u00b0 \u00b1 \d+\u00b0 off/);
+  await card.getByRole('button', { name: 'Use both angles' }).click();
+  await expect(card.getByText(/^Measured, \u00b1[123]\u00b0$/).first()).toBeVisible();
+  await expect(card.getByText('The rectangle on the ground says')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(card.getByText('The rectangle on the ground says')).toBeVisible();
 });
 
 test('passes go through the body, and notes carry moment and region', async ({ page }) => {

@@ -70,8 +70,8 @@ export const cameraOffPlane = ({ view }: Pick<Clip, 'view'>): UncertainAngle => 
 
 const { degrees: usual, sd: usualSd } = USUAL_ELEVATION.level;
 /** How well it is known whether a camera looks down, degrees: where nobody said, it is taken as level. */
-export const downSd = ({ downDegrees }: View): number =>
-  downDegrees === undefined ? Math.hypot(usual, usualSd) : STATED_VIEW_SD_DEGREES;
+export const downSd = ({ downDegrees, downSdDegrees }: View): number =>
+  downDegrees === undefined ? Math.hypot(usual, usualSd) : (downSdDegrees ?? STATED_VIEW_SD_DEGREES);
 
 /**
  * By how much the camera looks down on the performer, radians, with its standard deviation. Points of a file lie in

@@ -17,3 +17,6 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => ({
 /** Angle between two directions, 0..pi, sound near both ends (Kahan 2006); NaN where one has no length. */
 export const angleBetween = (u: Vec3, v: Vec3): number =>
   lengthOf(u) === 0 || lengthOf(v) === 0 ? NaN : Math.atan2(lengthOf(cross(u, v)), dot(u, v));
+
+export const scaled = ({ x, y, z }: Vec3, by: number): Vec3 => ({ x: by * x, y: by * y, z: by * z });
+export const unit = (v: Vec3): Vec3 => scaled(v, 1 / lengthOf(v));

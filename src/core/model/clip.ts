@@ -19,6 +19,8 @@ export const viewSchema = z.object({
   offPlaneSdDegrees: z.number().positive().max(45).optional(),
   /** Degrees by which the camera looks down on the performer, negative up; left out where nobody knows. */
   downDegrees: z.number().min(-60).max(60).optional(),
+  /** How sure that is; left out where somebody stated it. */
+  downSdDegrees: z.number().positive().max(45).optional(),
 });
 export type View = z.infer<typeof viewSchema>;
 

@@ -34,6 +34,12 @@ export const TEXT = {
   isKnownOnOfPhase: (what: string, knownShare: number) => `${what} is known on ${knownShare} % of the phase`,
   detectPointsOrPlaceMissing: 'Detect points, or place the missing ones by hand.',
 
+  // view-by-ground
+  noRectangleMarked: 'The camera’s direction is told by a rectangle on the ground. Mark one at Match.',
+  rectangleOfMovingCamera: 'The camera moves: the rectangle tells its direction in one frame only. State it.',
+  rectangleDoesNotFit:
+    'No camera sees a rectangle of these sides so. Check that its corners were pressed one after the other, and both sides.',
+
   // view-estimate
   camerasDirectionCanBeTold:
     'The camera’s direction can be told from the body in a view from the side only. State it at Intake.',

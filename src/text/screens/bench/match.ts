@@ -3,9 +3,14 @@ export const TEXT = {
   // camera-direction
   notSaidTakenAsSquare: 'Not said: taken as square',
   stated: 'Stated',
-  fromBody: 'From the body',
+  measured: 'Measured',
   cameraOffSideViewDegrees: 'Camera off the side view, degrees',
   cameraLooksDownDegrees: 'Camera looks down, degrees',
+  rectangleSaysItLooksDown: (degrees: string, plusMinus: number) =>
+    `The rectangle on the ground says ${degrees}° ± ${plusMinus}°.`,
+  rectangleSaysItIsOff: (degrees: string, plusMinus: number) =>
+    `If a side of it lies along the way, the camera stands ${degrees}° ± ${plusMinus}° off.`,
+  takeBothAngles: 'Use both angles',
   notSaidTakenAsLevel: 'Not said: taken as level',
   valueIsNotAngleFrom: (value: string, most: number) =>
     `“${value}” is not an angle from −${most} to ${most} degrees; for example 12`,

@@ -3,7 +3,8 @@ import TextField from '@mui/material/TextField';
 import { useMemo, type ReactNode } from 'react';
 import { downSd, offPlaneSd } from '../../../core/calibration/view';
 import { agrees, estimateOffPlane, viewAsEstimated } from '../../../core/trial/view-estimate';
-import type { View } from '../../../core/model/clip';
+import { viewAsByGround, viewByGround } from '../../../core/trial/view-by-ground';
+import type { Clip, View } from '../../../core/model/clip';
 import type { Trial } from '../../../core/trial/trial';
 import { COVERAGE_95 } from '../../../core/statistics/normal';
 import { changeClip } from '../../../application/clips/clip-use-cases';
@@ -25,7 +26,7 @@ export function CameraDirection({ trial }: { readonly trial: Trial }): ReactNode
 /** How far the camera is off the side view: stated, or as the body says. */
 function OffPlane({ trial }: { readonly trial: Trial }): ReactNode {
   const { id, view } = trial.clip;
-  const { offPlaneDegrees: off, offPlaneSdDegrees: sd, downDegrees } = view;
+  const { offPlaneDegrees: off, offPlaneSdDegrees: sd } = view;
   const said = useMemo(() => estimateOffPlane(trial), [trial]);
   const taken = said.ok && off === viewAsEstimated(view, said.value).offPlaneDegrees && sd !== undefined;
   const change = (changed: View): void => changeClip(id, { view: changed });
@@ -35,9 +36,9 @@ function OffPlane({ trial }: { readonly trial: Trial }): ReactNode {
         label={TEXT.cameraOffSideViewDegrees}
         value={off}
         most={90}
-        known={off === null ? TEXT.notSaidTakenAsSquare : sd === undefined ? TEXT.stated : TEXT.fromBody}
+        known={off === null ? TEXT.notSaidTakenAsSquare : sd === undefined ? TEXT.stated : TEXT.measured}
         sd={offPlaneSd(view)}
-        onChange={(degrees) => change({ kind: view.kind, offPlaneDegrees: degrees, downDegrees })}
+        onChange={(degrees) => change({ ...view, offPlaneDegrees: degrees, offPlaneSdDegrees: undefined })}
       />
       {said.ok && !taken && (
         <span>
@@ -55,18 +56,53 @@ function OffPlane({ trial }: { readonly trial: Trial }): ReactNode {
   );
 }
 
-/** How far the camera looks down on the performer. */
+/** How far the camera looks down on the performer: stated, or as a rectangle on the ground says. */
 function LooksDown({ trial: { clip } }: { readonly trial: Trial }): ReactNode {
-  const { downDegrees } = clip.view;
+  const { downDegrees, downSdDegrees } = clip.view;
+  const how = downDegrees === undefined ? TEXT.notSaidTakenAsLevel : TEXT.stated;
+  const change = (view: View): void => changeClip(clip.id, { view });
   return (
-    <AngleField
-      label={TEXT.cameraLooksDownDegrees}
-      value={downDegrees ?? null}
-      most={60}
-      known={downDegrees === undefined ? TEXT.notSaidTakenAsLevel : TEXT.stated}
-      sd={downSd(clip.view)}
-      onChange={(degrees) => changeClip(clip.id, { view: { ...clip.view, downDegrees: degrees ?? undefined } })}
-    />
+    <>
+      <AngleField
+        label={TEXT.cameraLooksDownDegrees}
+        value={downDegrees ?? null}
+        most={60}
+        known={downSdDegrees === undefined ? how : TEXT.measured}
+        sd={downSd(clip.view)}
+        onChange={(degrees) => change({ ...clip.view, downDegrees: degrees ?? undefined, downSdDegrees: undefined })}
+      />
+      <ByGround clip={clip} onUse={change} />
+    </>
+  );
+}
+
+const isSame = (a: View, b: View): boolean =>
+  a.offPlaneDegrees === b.offPlaneDegrees && a.downDegrees === b.downDegrees && a.downSdDegrees === b.downSdDegrees;
+const inWords = (degrees: number): string => String(Math.round(degrees)).replace('-', '\u2212');
+
+/** What a rectangle on the ground says of the camera, until it is taken. */
+function ByGround({ clip, onUse }: { readonly clip: Clip; readonly onUse: (view: View) => void }): ReactNode {
+  const said = useMemo(() => viewByGround(clip), [clip]);
+  if (!clip.ground) return null;
+  if (!said.ok) return <span>{said.issue.message}</span>;
+  const { down, off } = said.value;
+  const [level, both] = (['down', 'both'] as const).map((use) => viewAsByGround(clip.view, said.value, use));
+  const half = ({ sd }: typeof down): number => Math.ceil(COVERAGE_95 * sd);
+  return (
+    <>
+      {!isSame(clip.view, level!) && (
+        <span>
+          {TEXT.rectangleSaysItLooksDown(inWords(down.degrees), half(down))}{' '}
+          <Button onClick={() => onUse(level!)}>{TEXT.takeThisAngle}</Button>
+        </span>
+      )}
+      {!isSame(clip.view, both!) && (
+        <span>
+          {TEXT.rectangleSaysItIsOff(inWords(off.degrees), half(off))}{' '}
+          <Button onClick={() => onUse(both!)}>{TEXT.takeBothAngles}</Button>
+        </span>
+      )}
+    </>
   );
 }
 

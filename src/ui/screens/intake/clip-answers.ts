@@ -50,10 +50,17 @@ const degreesOf = (text: string): number | null =>
 
 /** The view that the fields say; how sure it is stays where it is the clip's own. */
 export function viewOf(
-  { viewKind: kind, offPlane, down }: Pick<FormValues, 'viewKind' | 'offPlane' | 'down'>,
+  { viewKind: kind, offPlane, down: looksDown }: Pick<FormValues, 'viewKind' | 'offPlane' | 'down'>,
   clip: Clip | null,
 ): View {
-  const [offPlaneDegrees, downDegrees] = [degreesOf(offPlane), degreesOf(down) ?? undefined];
-  const same = clip?.view.kind === kind && clip.view.offPlaneDegrees === offPlaneDegrees;
-  return { ...(same ? clip.view : { kind, offPlaneDegrees }), downDegrees };
+  const [offPlaneDegrees, downDegrees] = [degreesOf(offPlane), degreesOf(looksDown) ?? undefined];
+  const known = clip?.view.kind === kind ? clip.view : null;
+  const [own, down] = [known?.offPlaneDegrees === offPlaneDegrees, known?.downDegrees === downDegrees];
+  return {
+    kind,
+    offPlaneDegrees,
+    offPlaneSdDegrees: own ? known?.offPlaneSdDegrees : undefined,
+    downDegrees,
+    downSdDegrees: down ? known?.downSdDegrees : undefined,
+  };
 }
