@@ -1,9 +1,14 @@
 import { movementSchema } from '../../core/model/movement';
 import { newSession, type Session } from '../../core/model/session';
-import { chooseCounterpart, compareWith, judgeAthlete } from '../comparison/comparison-use-cases';
-import { decide, workOnNote } from '../findings/finding-use-cases';
+import { sessionJson } from '../../formats/session-json/session-json';
+import { chooseCounterpart, compareWith, judgeAthlete, markCriterion } from '../comparison/comparison-use-cases';
+import { decide, reorder, workOnNote } from '../findings/finding-use-cases';
 import { setSession, undoEdit, useDocument } from '../stores/document-store';
+import { passStages } from '../season/practice-use-cases';
+import { settle } from '../season/follow-up-use-cases';
 import { derive, type Derived } from './derived';
+import { sessionJudgedAs } from './judged-as';
+import { resultOf } from './session-result';
 import { hasCounterparts, performersOf } from './subjects';
 import { stickTrial } from '../../../tests/fixtures/stick-trial';
 
@@ -133,6 +138,42 @@ describe('performers of a session beside each other', () => {
     expect(now().judged[0]!.state).toBe('style');
     decide('at-catch', null);
     expect(now().session.decisions.map(({ reason }) => reason)).toEqual(['not now']);
+  });
+
+  it('criteria by eye, verdicts, practice and order of one seat are not those of the other, and are there again', () => {
+    const said = () => {
+      const { criteria, correctionVerdicts, practice, order } = now().session;
+      return [Object.keys(criteria), Object.keys(correctionVerdicts), Object.keys(practice.passed), order];
+    };
+    const nothing = [[], [], [], []];
+    markCriterion('long', { met: 'no', reason: 'hurries' });
+    settle('at-catch', { verdict: 'closed', reason: 'seen twice' });
+    passStages('at-catch', 1, '2026-03-01');
+    reorder(['at-catch']);
+    const first = said();
+    expect(first.slice(0, 3)).toEqual([['long'], ['at-catch'], ['at-catch']]);
+    judgeAthlete(now(), 'a2');
+    expect(said()).toEqual(nothing);
+    markCriterion('quick', { met: 'yes', reason: 'early' });
+    judgeAthlete(now(), 'a1');
+    expect(said()).toEqual(first);
+    judgeAthlete(now(), 'a2');
+    expect(said()).toEqual([['quick'], [], [], []]);
+    undoEdit();
+    expect(said()).toEqual(first);
+    // The file holds both.
+    const read = sessionJson.read(sessionJson.write(now().session), 'crews.json');
+    expect(read.ok && read.value.setAside).toEqual(now().session.setAside);
+  });
+
+  it('a session is measured for each of its athletes, as it would be if they were judged', () => {
+    const found = (performer: string) => resultOf(derive(sessionJudgedAs(now(), performer)));
+    expect(found('name:stroke of ours').asked.map(({ id }) => id)).toEqual(['at-catch']);
+    expect(found('name:bow of ours').asked).toEqual([]);
+    expect(sessionJudgedAs(now(), 'name:bow of ours')).toBe(now().session);
+    expect(sessionJudgedAs(now(), 'name:nobody')).toBe(now().session);
+    // Nothing of the session itself has changed.
+    expect(now().athlete!.clip.id).toBe('a1');
   });
 
   it('a correction made of what was seen of one seat is no correction of the other', () => {

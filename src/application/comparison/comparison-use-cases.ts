@@ -5,8 +5,7 @@ import type { Movement } from '../../core/model/movement';
 import type { ReferenceModel } from '../../core/model/reference-model';
 import type { OwnCorrection, Session } from '../../core/model/session';
 import type { Trial } from '../../core/trial/trial';
-import type { Derived } from '../analysis/derived';
-import { counterpartIn } from '../analysis/subjects';
+import { counterpartsOf, judgedAs, withFirst, type Compared } from '../analysis/judged-as';
 import { mainsOf } from '../bench/bench-clips';
 import { player } from '../bench/bench-player';
 import { edit, useDocument } from '../stores/document-store';
@@ -117,8 +116,7 @@ export function markCriterion(criterionId: string, byEye: Session['criteria'][st
 
 /** Puts the clips that are judged and compared first of their roles. */
 const ahead = (session: Session, ids: readonly (string | undefined)[]): void => {
-  const first = ids.flatMap((id) => session.clips.find((c) => c.id === id) ?? []);
-  session.clips = [...first, ...session.clips.filter((c) => !first.includes(c))];
+  session.clips = withFirst(session.clips, ids);
 };
 
 /** Makes one attempt of the athlete the one that is judged, and another the reference; one undoable step. */
@@ -128,17 +126,6 @@ export function compareAttempts(judged: string, reference: string): void {
     session.referenceModel = { ...session.referenceModel, kind: 'own', own: { clipId: reference, repetition: 0 } };
   });
 }
-
-type Compared = Pick<Derived, 'session' | 'clips'>;
-
-/** Who is compared with whom now: athlete's clip -> reference clip. */
-const counterpartsOf = (compared: Compared): Record<string, string> =>
-  Object.fromEntries(
-    mainsOf(compared.clips, 'athlete').flatMap((on) => {
-      const own = counterpartIn(compared, on);
-      return own ? [[on.trial.clip.id, own.trial.clip.id]] : [];
-    }),
-  );
 
 /** Makes a reference the one that the judged athlete is compared with. */
 export function compareWith(compared: Compared, reference: string): void {
@@ -156,15 +143,11 @@ export function chooseCounterpart(compared: Compared, athlete: string, reference
   });
 }
 
-/**
- * Makes another athlete the one who is judged, reported and shown first, with their own reference; who is compared with
- * whom stays as it is. One undoable step.
- */
+/** Makes another athlete the one who is judged, reported and shown first (`judgedAs`). One undoable step. */
 export function judgeAthlete(compared: Compared, athlete: string): void {
-  const counterparts = counterpartsOf(compared);
+  const part = judgedAs(compared, athlete);
   edit((session) => {
-    session.referenceModel.counterparts = counterparts;
-    ahead(session, [athlete, counterparts[athlete]]);
+    Object.assign(session, part);
   });
 }
 

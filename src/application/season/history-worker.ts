@@ -7,9 +7,11 @@ import { standingId } from '../../storage/athletes';
 import type { StoredStanding } from '../../storage/database';
 import { readSession } from '../../storage/sessions';
 import { listSessions, type SessionSummary } from '../../storage/session-list';
+import { athletesIn } from '../../storage/session-summary';
 import { pictureOf } from './athlete-picture';
 import { bodiesOf } from '../analysis/bodies';
 import { derive, type Derived } from '../analysis/derived';
+import { sessionJudgedAs } from '../analysis/judged-as';
 import { practiceOf } from './practice-use-cases';
 import { resultOf } from '../analysis/session-result';
 
@@ -18,11 +20,15 @@ export interface StoredOf {
   readonly updatedAt: string;
 }
 
-const measured = (session: Session): Derived => derive(session, bodiesOf(derive(session).clips));
+/** A session measured as one of its athletes is judged in it. */
+function measured(stored: Session, athlete: string): Derived {
+  const session = sessionJudgedAs(derive(stored), athlete);
+  return derive(session, bodiesOf(derive(session).clips));
+}
 
 async function storedOf(athlete: string, measuredBy: string): Promise<readonly SessionSummary[]> {
   const all = await listSessions();
-  return all.filter((s) => s.damage === null && s.athlete === athlete && s.measuredBy === measuredBy);
+  return all.filter((s) => s.damage === null && athletesIn(s).includes(athlete) && s.measuredBy === measuredBy);
 }
 
 /** Measures other sessions of an athlete away from the page. Sessions that cannot be read are passed over. */
@@ -31,10 +37,10 @@ const worker = {
   async sessionsOf(athlete: string, measuredBy: string): Promise<Result<readonly StoredOf[], never>> {
     return ok((await storedOf(athlete, measuredBy)).map(({ id, updatedAt }) => ({ id, updatedAt })));
   },
-  /** What one of them found; null where it is gone. */
-  async resultOf(id: string): Promise<Result<SessionResult | null, never>> {
+  /** What one of them found of the athlete; null where it is gone. */
+  async resultOf(id: string, athlete: string): Promise<Result<SessionResult | null, never>> {
     const read = await readSession(id);
-    return ok(read.ok ? resultOf(measured(read.value)) : null);
+    return ok(read.ok ? resultOf(measured(read.value, athlete)) : null);
   },
   /** How an athlete stands in a movement; null where no session of theirs can be read. */
   async standingOf(athlete: string, measuredBy: string): Promise<Result<StoredStanding | null, never>> {
@@ -44,7 +50,7 @@ const worker = {
     for (const { id } of stored) {
       const read = await readSession(id);
       if (!read.ok) continue;
-      latest = measured(read.value);
+      latest = measured(read.value, athlete);
       results.push(resultOf(latest));
     }
     if (!latest) return ok(null);

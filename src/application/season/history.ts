@@ -10,7 +10,7 @@ import type { HistoryWorker } from './history-worker';
 import { resultOf } from '../analysis/session-result';
 import { TEXT } from '../../text/application/season';
 
-/** Results of sessions as they were last measured; a session that changed since is measured again. */
+/** Results of sessions by session and athlete, as they were last measured; what changed since is measured again. */
 const measured = new Map<string, { readonly updatedAt: string; readonly result: SessionResult }>();
 
 /**
@@ -32,16 +32,17 @@ export async function readHistory(
     const stored = await client.ask(client.remote.sessionsOf(key, movementId), TEXT.lookingForSessions);
     if (!stored.ok) return stored;
     const others = stored.value.filter(({ id }) => id !== openId);
-    const changed = others.filter(({ id, updatedAt }) => measured.get(id)?.updatedAt !== updatedAt);
+    const keyOf = (id: string): string => JSON.stringify([id, key]);
+    const changed = others.filter(({ id, updatedAt }) => measured.get(keyOf(id))?.updatedAt !== updatedAt);
     if (changed.length > 0) job = startJob('look-back', TEXT.measuringSessionsOfName(name));
     for (const [n, { id, updatedAt }] of changed.entries()) {
-      const result = await client.ask(client.remote.resultOf(id), TEXT.measuringSession);
+      const result = await client.ask(client.remote.resultOf(id, key), TEXT.measuringSession);
       if (job?.signal.aborted) return fail('cancelled', TEXT.measuringSessionsWasCancelled);
       if (!result.ok) return result;
-      if (result.value) measured.set(id, { updatedAt, result: result.value });
+      if (result.value) measured.set(keyOf(id), { updatedAt, result: result.value });
       job?.progress(n + 1, changed.length);
     }
-    return ok(others.flatMap(({ id }) => measured.get(id)?.result ?? []));
+    return ok(others.flatMap(({ id }) => measured.get(keyOf(id))?.result ?? []));
   } finally {
     job?.end();
     client.end();

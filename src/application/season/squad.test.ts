@@ -54,6 +54,21 @@ describe('everybody in the sessions of a browser', () => {
     ]);
   });
 
+  it('every athlete of a session has it among their own, and is measured by it', () => {
+    const trial = (name: string, role: 'athlete' | 'reference') =>
+      ({ name, role, performer: `name:${name.toLowerCase()}` }) as SessionSummary['trials'][number];
+    const both = summary('x', '2026-05-01', ['Kip', 'Bram', 'Oren'], {
+      trials: [trial('Kip', 'athlete'), trial('Bram', 'athlete'), trial('Oren', 'reference')],
+    });
+    const squad = squadOf([both], [], []);
+    expect(squad.map(({ name, sessions, asReference }) => [name, sessions.length, asReference.length])).toEqual([
+      ['Bram', 1, 0],
+      ['Kip', 1, 0],
+      ['Oren', 0, 1],
+    ]);
+    expect(staleStandings([both], []).stale.map(({ athlete }) => athlete)).toEqual(['name:kip', 'name:bram']);
+  });
+
   it('two of one name are two where a record says so, and a record may have no session yet', () => {
     const other = summary('d', '2026-02-02', ['Kip'], { performerKeys: ['kip-2'], athlete: 'kip-2' });
     const squad = squadOf([early, other], [record('kip-2', { squad: 'Seniors' }), record('new', { name: 'Ada' })], []);

@@ -2,6 +2,7 @@ import type { Athlete } from '../../core/model/athlete';
 import { allAthletes, allStandings, deleteStandings, putStanding, standingId } from '../../storage/athletes';
 import type { StoredStanding } from '../../storage/database';
 import { listSessions, type SessionSummary } from '../../storage/session-list';
+import { athletesIn } from '../../storage/session-summary';
 import { WorkerClient } from '../../media/worker-client';
 import type { HistoryWorker } from './history-worker';
 import { whenStored } from '../stores/saving';
@@ -47,7 +48,7 @@ export function squadOf(
   return [...keys]
     .map((key): SquadMember => {
       const all = inSessions.get(key) ?? [];
-      const sessions = all.filter(({ athlete }) => athlete === key);
+      const sessions = all.filter((session) => athletesIn(session).includes(key));
       const record = recordOf.get(key) ?? null;
       const place = ({ measuredBy }: StoredStanding): number =>
         sessions.findIndex((session) => session.measuredBy === measuredBy);
@@ -58,7 +59,7 @@ export function squadOf(
         name: record?.name ?? (all[0] ? nameOf(key, all[0]) : key),
         record,
         sessions,
-        asReference: all.filter(({ athlete }) => athlete !== key),
+        asReference: all.filter((session) => !athletesIn(session).includes(key)),
         standings: known,
         picture: known.find(({ picture }) => picture !== null)?.picture ?? null,
       };
@@ -137,12 +138,13 @@ export function staleStandings(
 ): { readonly stale: readonly Group[]; readonly gone: readonly string[] } {
   const groups = new Map<string, { athlete: string; measuredBy: string; stored: Set<string> }>();
   for (const summary of summaries) {
-    const { athlete, measuredBy } = summary;
-    if (athlete === null) continue;
-    const id = standingId(athlete, measuredBy);
-    const group = groups.get(id) ?? { athlete, measuredBy, stored: new Set() };
-    group.stored.add(stamp(summary));
-    groups.set(id, group);
+    const { measuredBy } = summary;
+    for (const athlete of athletesIn(summary)) {
+      const id = standingId(athlete, measuredBy);
+      const group = groups.get(id) ?? { athlete, measuredBy, stored: new Set() };
+      group.stored.add(stamp(summary));
+      groups.set(id, group);
+    }
   }
   const known = new Map(standings.map((standing) => [standing.id, standing]));
   const isFresh = (id: string, { stored }: Group): boolean => {

@@ -104,6 +104,25 @@ export type Decision = z.infer<typeof decisionSchema>;
 export const correctionVerdictSchema = z.object({ verdict: z.enum(['closed', 'open']), reason: textSchema.min(1) });
 export type CorrectionVerdict = z.infer<typeof correctionVerdictSchema>;
 
+/** Criterion id -> what the analyst says of it by eye, and why. */
+const criteriaSchema = z.record(
+  z.string(),
+  z.object({ met: z.enum(['yes', 'partly', 'no']), reason: textSchema.min(1) }),
+);
+
+/** What is said of one performer, and of nobody else in the session. */
+const ownOfPerformerSchema = z.object({
+  criteria: criteriaSchema.default({}),
+  /** Correction id -> what the analyst says of it at this session. */
+  correctionVerdicts: z.record(keySchema, correctionVerdictSchema).default({}),
+  practice: practiceSchema.default(NO_PRACTICE),
+  /** Measure ids of corrections in the analyst's own order; measures not named here follow by score. */
+  order: z.array(z.string()).default([]),
+});
+export type OwnOfPerformer = z.infer<typeof ownOfPerformerSchema>;
+/** What nothing was said of yet has. */
+export const NOBODYS: OwnOfPerformer = ownOfPerformerSchema.parse({});
+
 /** One comparison of an athlete with a reference: everything that is kept, edited and undone. */
 export const sessionDocumentSchema = z.object({
   schemaVersion: z.literal(1),
@@ -145,10 +164,10 @@ export const sessionDocumentSchema = z.object({
   referenceModel: referenceModelSchema.default(FIRST_REFERENCE),
   /** The way of doing it by which is judged; null is the movement's own. */
   school: z.string().nullable().default(null),
-  /** Criterion id -> what the analyst says of it by eye, and why. */
-  criteria: z
-    .record(z.string(), z.object({ met: z.enum(['yes', 'partly', 'no']), reason: textSchema.min(1) }))
-    .default({}),
+  /** Of whoever is judged: these, and the verdicts, the practice and the order below. */
+  criteria: criteriaSchema.default({}),
+  /** The same of other athletes who were judged before (`performerKey`). */
+  setAside: z.array(ownOfPerformerSchema.extend({ performer: z.string() })).default([]),
   /** Measure id -> importance in place of the movement's. */
   importances: z.record(keySchema, z.number().min(0).max(1)).default({}),
   ownCorrections: z.array(ownCorrectionSchema).default([]),
@@ -243,6 +262,7 @@ export function newSession(id: string, name: string, movementId: string, created
     referenceModel: FIRST_REFERENCE,
     school: null,
     criteria: {},
+    setAside: [],
     importances: {},
     ownCorrections: [],
     correctionVerdicts: {},
