@@ -51,5 +51,11 @@ test('two athletes and two references: a column each, a reference for each, and 
   await expect(page.getByTestId('report').locator('.head')).toContainText('Jonas Wreford');
   await expect(page.getByTestId('everybody').getByRole('columnheader')).toHaveCount(5);
   await expect(page.getByTestId('everybody')).toContainText('These follow from it');
+  // Each of them has the session, measured for them, whoever was judged last.
+  await page.goto('/');
+  await expect(page.getByTestId('athlete-name:jonas wreford')).toContainText('Pace delivery, 1 session');
+  const kip = page.getByTestId('athlete-name:kip marlowe');
+  await expect(kip).toContainText('Pace delivery, 1 session');
+  await expect(kip).toContainText('Front knee');
   expect(errors).toEqual([]);
 });
