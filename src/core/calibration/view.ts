@@ -36,7 +36,7 @@ export function viewRefusal(clip: Pick<Clip, 'view'>, plane: Plane): NotMeasurab
   if (Math.abs(down) > MOST_OFF_PLANE_DEGREES)
     return notMeasurable(
       'view-too-oblique',
-      TEXT.cameraLooksDownBy(Math.abs(down), down > 0, MOST_OFF_PLANE_DEGREES),
+      TEXT.cameraLooksDownBy(down > 0 ? TEXT.down : TEXT.up, Math.abs(down), MOST_OFF_PLANE_DEGREES),
       TEXT.filmFromHipHeight,
     );
   if (offPlaneDegrees !== null && Math.abs(offPlaneDegrees) > MOST_OFF_PLANE_DEGREES) {

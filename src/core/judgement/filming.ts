@@ -61,7 +61,11 @@ export function filmingRequests(
       );
     const higher = ((cameraDown(athlete.clip).angle - cameraDown(reference.clip).angle) * 180) / Math.PI;
     if (Math.abs(higher) > APART)
-      add(TEXT.filmFromReferencesHeight, TEXT.oneLooksDownMore(Math.round(Math.abs(higher)), higher > 0), null);
+      add(
+        TEXT.filmFromReferencesHeight,
+        TEXT.oneLooksDownMore(higher > 0 ? TEXT.athlete : TEXT.reference, Math.round(Math.abs(higher))),
+        null,
+      );
   }
   if (athlete) {
     const share = athlete.bodyHeight / athlete.clip.height;

@@ -52,8 +52,10 @@ export const TEXT = {
     'frame.',
   cameraOnTripod:
     'Camera on a tripod, still and not tilted sideways; a known length on the ground in the plane of the movement.',
-  looksBy: (degrees: number, isDown: boolean, hips: number) =>
-    `It looks ${isDown ? 'down' : 'up'} at the performer by ${degrees} degrees: say so at Intake. From ${hips} m, at ` +
+  down: 'down',
+  up: 'up',
+  looksBy: (way: string, degrees: number, hips: number) =>
+    `It looks ${way} at the performer by ${degrees} degrees: say so at Intake. From ${hips} m, at ` +
     'hip height, it looks level, and what leaves the plane does least.',
   secondCameraStands: (distance: string, apart: number) =>
     `Second camera: ${distance} m away, ${apart} degrees round from the first towards the performer’s front; same lens ` +

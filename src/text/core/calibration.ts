@@ -8,8 +8,10 @@ export const TEXT = {
   filmAlso: (cameraFor: string) => `Film also ${cameraFor}.`,
   cameraIsDegreesOffView: (offPlaneDegrees: number, kind: string, mostOffPlaneDegrees: number) =>
     `The camera is ${offPlaneDegrees} degrees off the ${kind} view; ${mostOffPlaneDegrees} is the most`,
-  cameraLooksDownBy: (degrees: number, isDown: boolean, most: number) =>
-    `The camera looks ${isDown ? 'down' : 'up'} at the performer by ${degrees} degrees; ${most} is the most`,
+  down: 'down',
+  up: 'up',
+  cameraLooksDownBy: (way: string, degrees: number, most: number) =>
+    `The camera looks ${way} at the performer by ${degrees} degrees; ${most} is the most`,
   filmFromHipHeight: 'Film from about hip height, or from farther away.',
   filmCamera: (cameraFor: string) => `Film ${cameraFor}.`,
 

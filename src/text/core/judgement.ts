@@ -26,8 +26,10 @@ export const TEXT = {
   standWhereReferencesCameraStood: (square: string) => `Stand where the reference’s camera stood, ${square}.`,
   twoCamerasStandDegreesApart: (apart: number) => `The two cameras stand ${apart} degrees apart`,
   filmFromReferencesHeight: 'Film from the height of the reference’s camera, or both from hip height.',
-  oneLooksDownMore: (degrees: number, isAthletes: boolean) =>
-    `The ${isAthletes ? 'athlete' : 'reference'}’s camera looks down by ${degrees} degrees more than the other`,
+  athlete: 'athlete',
+  reference: 'reference',
+  oneLooksDownMore: (whose: string, degrees: number) =>
+    `The ${whose}’s camera looks down by ${degrees} degrees more than the other`,
   goNearerOrZoom: (nearer: number) =>
     `Go ${nearer} % nearer, or zoom in, so that the performer fills half of the picture’s height.`,
   performerIsOfPicturesHeight: (share: number) => `The performer is ${share} % of the picture’s height`,

@@ -99,7 +99,9 @@ export function PlanNotes({ trial, plan, takes, second }: PlannedCamera): ReactN
   return (
     <ul style={{ margin: 0, paddingLeft: 18, fontSize: '.86rem', display: 'grid', gap: 4 }}>
       <li>{TEXT.pictureShowsWidthByHeight(seen.width.toFixed(1), seen.height.toFixed(1), Math.round(pixels))}</li>
-      {Math.abs(down) >= LEVEL && <li>{TEXT.looksBy(Math.abs(down), down > 0, levelHeight(plan))}</li>}
+      {Math.abs(down) >= LEVEL && (
+        <li>{TEXT.looksBy(down > 0 ? TEXT.down : TEXT.up, Math.abs(down), levelHeight(plan))}</li>
+      )}
       {over > 1 && (
         <li>
           <strong>{TEXT.movementDoesNotFitIt(takes.width.toFixed(1), takes.height.toFixed(1))}</strong>{' '}
