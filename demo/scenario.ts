@@ -275,6 +275,10 @@ export const FURTHER_VIEWS: readonly DemoClip[] = [
   hurdling('hurdle-front-athlete', PIA, FAULTS_OF_PIA, { ...towards, fieldOfView: 17, target: vec3(-0.1, 1.1, 0) }),
   hurdling('hurdle-quarter-athlete', PIA, FAULTS_OF_PIA, { ...hurdleSide, azimuth: 45, elevation: 4, fieldOfView: 22 }),
   hurdling('hurdle-overhead-athlete', PIA, FAULTS_OF_PIA, above),
+  // As from a stand: nearer than that the ground fills the picture.
+  pace('pace-raised-athlete', KIP, FAULTS_OF_KIP, { ...KIP_SIDE, elevation: 15 }),
+  walking('walk-raised-athlete', TESS, FAULTS_OF_TESS, { ...walkSide, elevation: 15 }),
+  hurdling('hurdle-raised-athlete', PIA, FAULTS_OF_PIA, { ...hurdleSide, elevation: 15 }),
 ];
 
 /** Every clip that is rendered, and every one that has truth. */
