@@ -7,12 +7,13 @@ import { clipFile } from '../../demo/drive-job';
 import { cutClips, endedAfter, farthest, find, tracksIn, tracksOfPage } from '../fixtures/found-points';
 import { serveHarness } from '../harness/serve';
 
-const folder = mkdtempSync(path.join(tmpdir(), 'falcon-find-'));
+let folder = '';
 const IDS = ['walk-side-athlete', 'walk-side-reference', 'hurdle-side-athlete'];
 let clips: readonly string[] = [];
 
 /** A part of a second of each demo clip. */
 test.beforeAll(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'falcon-find-'));
   clips = cutClips(IDS, folder);
 });
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));

@@ -9,7 +9,10 @@ import { serveHarness } from '../harness/serve';
 
 declare const harness: Harness;
 
-const made = mkdtempSync(path.join(tmpdir(), 'falcon-repeats-'));
+let made = '';
+test.beforeAll(() => {
+  made = mkdtempSync(path.join(tmpdir(), 'falcon-repeats-'));
+});
 test.afterAll(() => rmSync(made, { recursive: true, force: true }));
 
 const CLIP = clipFile('pace-side-athlete');
