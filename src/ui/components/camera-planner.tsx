@@ -129,7 +129,7 @@ function PlanNumber({ label, value, least, most, onChange }: NumberProps): React
 
 const COLUMNS = {
   display: 'grid',
-  gridTemplateColumns: '1fr 1fr 1fr',
+  gridTemplateColumns: 'repeat(auto-fill, minmax(175px, 1fr))',
   gap: 10,
   paddingTop: 6,
   alignItems: 'center',
