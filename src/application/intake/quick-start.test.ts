@@ -1,4 +1,5 @@
-import { named, type Named, type Offered } from './quick-start';
+import { stickClip } from '../../../tests/fixtures/stick-trial';
+import { named, offeredOf, type Named, type Offered } from './quick-start';
 
 const left: Offered = {
   performer: { name: 'Robin Vale', dominantSide: 'left', minor: true, segmentTable: 'female', consent: true },
@@ -13,6 +14,17 @@ const who = (name: string, minor: boolean, more: Partial<Named> = {}): Named => 
   record: null,
   minor,
   ...more,
+});
+
+it('a camera is on the side of last time; its angles are not known', () => {
+  const view = {
+    kind: 'back',
+    offPlaneDegrees: 12,
+    offPlaneSdDegrees: 0.5,
+    downDegrees: 9,
+    downSdDegrees: 0.5,
+  } as const;
+  expect(offeredOf(stickClip({ view })).view).toEqual({ kind: 'back', offPlaneDegrees: null });
 });
 
 it('who was here last time is taken as then', () => {

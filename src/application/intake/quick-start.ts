@@ -35,9 +35,10 @@ const usual = (name: string): Offered => ({
   slowed: 1,
 });
 
-const offeredOf = ({ performer, view, travel, captureRate, fileRate }: Clip): Offered => ({
+/** What may be as last time: from which side, not by how many degrees, which nobody has looked at this time. */
+export const offeredOf = ({ performer, view, travel, captureRate, fileRate }: Clip): Offered => ({
   performer,
-  view,
+  view: { kind: view.kind, offPlaneDegrees: null },
   travel,
   slowed: captureRate / fileRate,
 });
