@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { addClip, clipFile, createSession, goToStep } from '../../demo/drive-job';
+import { addClip, clipFile, createSession, goToStep, shownFrame } from '../../demo/drive-job';
 import type { ClipTruth } from '../../demo/truth';
-import { watchErrors } from './pages';
+import { seriousFindings, watchErrors } from './pages';
 
 /** A window that goes over a demo clip, as a camera that follows would see it. */
 function panned(name: string, to: string): string {
@@ -67,6 +67,26 @@ test('a camera that follows is noticed and taken out: contacts are proposed, pat
   await goToStep(page, 'Moments');
   // Contacts need the ground: they are proposed once the camera is taken out, as the points come.
   await expect(page.getByRole('button', { name: 'Unmark front foot contact in athlete' })).toBeVisible();
+  await goToStep(page, 'Measure');
+  // A mark that stands still, pressed in two frames, ties the camera down; it is drawn where it is in others.
+  await goToStep(page, 'Match');
+  await page.getByRole('button', { name: 'Follow the body' }).click();
+  await page.getByRole('button', { name: 'Mark that stands still' }).click();
+  const pane = (await page.getByTestId('pane-athlete').boundingBox())!;
+  const press = (share: number): Promise<void> =>
+    page.mouse.click(pane.x + share * pane.width, pane.y + 0.6 * pane.height);
+  await press(0.5);
+  await expect(page.getByText(/^Mark 1 in frames \d+ /)).toBeVisible();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  await expect.poll(() => shownFrame(page, 'athlete')).toBe(5);
+  await press(0.51);
+  await expect(page.getByText(/^Mark 1 in frames \d+, \d+ /)).toBeVisible();
+  await page.getByRole('button', { name: 'That is all' }).click();
+  expect(await seriousFindings(page, 'Marks that stand still')).toEqual([]);
+  await page.getByRole('button', { name: 'Forget mark 1' }).click();
+  await expect(page.getByText(/^Mark 1 in frames/)).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/^Mark 1 in frames \d+, \d+ /)).toBeVisible();
   await goToStep(page, 'Measure');
   await page.getByRole('button', { name: 'It stood still' }).click();
   await expect(camera).toHaveCount(0);

@@ -197,6 +197,7 @@ export async function placeClip(
     scale: null,
     figure: null,
     ground: null,
+    tiePoints: [],
     workMediaId: null,
     result: null,
     setUp: [],

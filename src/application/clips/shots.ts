@@ -70,6 +70,10 @@ function clipOf(whole: Clip, { shot, captureRate }: ChosenShot, probed: ProbedFi
     camera: null,
     scale: placed(whole.scale),
     ground: placed(whole.ground),
+    tiePoints: whole.tiePoints.flatMap(({ id, seen }) => {
+      const own = seen.flatMap((one) => placed(one) ?? []);
+      return own.length > 0 ? [{ id, seen: own }] : [];
+    }),
     workMediaId: null,
     sync: firstAttempt === null ? whole.sync && { ...whole.sync, pairs: [] } : { to: firstAttempt, pairs: [] },
   };

@@ -42,7 +42,9 @@ export interface ViewState {
   readonly holdGround: boolean;
   readonly selectedMeasure: string | null;
   /** What a press in a picture does. */
-  readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale' | 'person' | 'ground';
+  readonly tool: 'move' | 'points' | 'draw' | 'level' | 'scale' | 'person' | 'ground' | 'tie';
+  /** The place that stands still which is being pressed in one frame after the other. */
+  readonly tied: { readonly clipId: string; readonly id: string } | null;
   /** Four corners of a rectangle on the ground, waiting for its size. */
   readonly markedGround: {
     readonly clipId: string;
@@ -133,6 +135,7 @@ export const useView = create<ViewState>(() => ({
   persons: {},
   findSetting: 'accurate',
   markedGround: null,
+  tied: null,
   pointWork: { id: 'left-knee', placing: false, after: 'stay', trackingRadius: 12, shift: null, swapFrom: null },
   sizeBy: 'body',
   measuredLine: null,

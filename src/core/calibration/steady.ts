@@ -2,6 +2,7 @@ import type { Vec2 } from '../geometry/vec2';
 import type { CameraPath, Clip, TurnedPath } from '../model/clip';
 import { extentOf } from '../signal/extent';
 import { cameraState, type PictureNeed } from './camera-state';
+import { sightingsOf, tiedBy, type Tied } from './tie-points';
 import { betweenStands, OFF_MIDDLE, rotationOf, type Turned } from './turning-camera';
 
 /**
@@ -55,29 +56,106 @@ function middleOf({ x, y }: TurnedPath): number {
 
 /** A camera that turned farther than this from the middle of its way sees nothing of the same picture, radians. */
 const MOST_TURNED = 1;
-const known = new WeakMap<object, Steady | null>();
+/** How well a hand presses a place, pixels (common practice). */
+const PRESSED_SD = 1.5;
+type Seen = Pick<Clip, 'camera' | 'width' | 'height'> & Partial<Pick<Clip, 'tiePoints'>>;
+const known = new WeakMap<object, { readonly ties: Clip['tiePoints']; readonly steady: Steady | null }>();
+const NONE: Clip['tiePoints'] = [];
 
 /**
  * How a clip's pictures are brought to one.
  * @returns null where the camera stands still, where nobody has looked, and where its motion could not be told
  */
-export function steadyOf(clip: Pick<Clip, 'camera' | 'width' | 'height'>): Steady | null {
-  const { camera } = clip;
+export function steadyOf(clip: Seen): Steady | null {
+  const { camera, tiePoints: ties = NONE } = clip;
   if (!camera) return null;
-  let steady = known.get(camera);
-  if (steady === undefined) {
-    steady = takenOut(camera, clip);
-    known.set(camera, steady);
-  }
+  const before = known.get(camera);
+  if (before?.ties === ties) return before.steady;
+  const steady = takenOut(camera, clip, ties);
+  known.set(camera, { ties, steady });
   return steady;
 }
 
-function takenOut(camera: CameraPath, size: Pick<Clip, 'width' | 'height'>): Steady | null {
+function takenOut(camera: CameraPath, size: Pick<Clip, 'width' | 'height'>, ties: Clip['tiePoints']): Steady | null {
   const { frames, turned } = camera;
   if (!turned || cameraState(camera).kind !== 'moves') return null;
   const m = middleOf(turned);
   const far = turned.x.some((x, i) => Math.hypot(x - turned.x[m]!, turned.y[i]! - turned.y[m]!) > MOST_TURNED);
-  return far ? null : steadyBy(frames, turned, size, m);
+  return far ? null : tiedDown(frames, turned, size, m, ties);
+}
+
+/** Rounds in which a path is brought to its ties: what is shifted is seen at another angle. */
+const ROUNDS = 3;
+
+/** The same, its drift taken out by places that stand still and were pressed in several frames. */
+function tiedDown(
+  frames: Float64Array,
+  path: TurnedPath,
+  size: Pick<Clip, 'width' | 'height'>,
+  m: number,
+  ties: Clip['tiePoints'],
+): Steady {
+  const untied = steadyBy(frames, path, size, m, null);
+  const pairs = sightingsOf(ties);
+  if (pairs.length === 0) return untied;
+  const { width } = size;
+  const own = (frame: number): number => sampled(frames, path.own, frame) ** 2;
+  const tied = tiedBy(
+    pairs.map(({ from, to }) => ({
+      frame: from.frame,
+      other: to.frame,
+      variance: own(from.frame) + own(to.frame) + 2 * (PRESSED_SD / width) ** 2,
+    })),
+    (frame) => sampled(frames, path.drift, frame) ** 2,
+  );
+  if (!tied) return untied;
+  const reference = frames[m]!;
+  let [steady, apart] = [untied, pairs.map((): Vec2 => ({ x: 0, y: 0 }))];
+  for (let round = 0; round < ROUNDS; round++) {
+    // What is left after the shifts that were made already.
+    apart = pairs.map(({ from, to }) => {
+      const [a, b] = [steady.toGround(from.frame, from), steady.toGround(to.frame, to)];
+      const shifted = tied.shift(apart, from.frame, to.frame);
+      return { x: shifted.x - (b.x - a.x) / width, y: shifted.y - (b.y - a.y) / width };
+    });
+    const shifts = Array.from(frames, (frame) => tied.shift(apart, reference, frame));
+    steady = steadyBy(frames, shiftedBy(frames, path, size, m, shifts), size, m, tied);
+  }
+  return steady;
+}
+
+/** A path whose pictures are shifted in that of the reference: turned by as much, widths. */
+function shiftedBy(
+  frames: Float64Array,
+  path: TurnedPath,
+  size: Pick<Clip, 'width' | 'height'>,
+  m: number,
+  shifts: readonly Vec2[],
+): TurnedPath {
+  const STEP = 1e-5;
+  const middle = { x: size.width / 2, y: size.height / 2 };
+  const placed = (x: TurnedPath['x'], y: TurnedPath['y']): readonly Vec2[] => {
+    const by = steadyBy(frames, { ...path, x, y }, size, m, null);
+    return Array.from(frames, (frame) => by.toGround(frame, middle));
+  };
+  const nudged = (values: TurnedPath['x']): TurnedPath['x'] =>
+    Float64Array.from(values, (v, i) => (i === m ? v : v + STEP));
+  const at = placed(path.x, path.y);
+  const [byX, byY] = [placed(nudged(path.x), path.y), placed(path.x, nudged(path.y))];
+  const [x, y] = [Float64Array.from(path.x), Float64Array.from(path.y)];
+  shifts.forEach((shift, i) => {
+    if (i === m) return;
+    const slope = (there: readonly Vec2[]): Vec2 => ({
+      x: (there[i]!.x - at[i]!.x) / (STEP * size.width),
+      y: (there[i]!.y - at[i]!.y) / (STEP * size.width),
+    });
+    const [a, b] = [slope(byX), slope(byY)];
+    const determinant = a.x * b.y - a.y * b.x;
+    if (determinant === 0) return;
+    x[i] = x[i]! + (shift.x * b.y - shift.y * b.x) / determinant;
+    y[i] = y[i]! + (a.x * shift.y - a.y * shift.x) / determinant;
+  });
+  return { ...path, x, y };
 }
 
 /** How the tangent of an angle changes that is a length over a focal length, by the logarithm of that. */
@@ -88,6 +166,7 @@ function steadyBy(
   path: TurnedPath,
   { width, height }: Pick<Clip, 'width' | 'height'>,
   m: number,
+  tied: Tied | null,
 ): Steady {
   // A level that was set, or none, is that of the camera on the whole.
   const meanRoll = path.z.reduce((sum, z) => sum + z, 0) / path.z.length;
@@ -139,12 +218,12 @@ function steadyBy(
     focal: path.focal * reference.zoom * width,
     sdBetween: (frame, other) => {
       const [a, b] = [byLens(frame), byLens(other)];
-      const chain = Math.sqrt(Math.abs(drift(frame) ** 2 - drift(other) ** 2));
+      const chain = Math.sqrt(Math.abs(drift(frame) ** 2 - drift(other) ** 2) * (tied?.left(frame, other) ?? 1));
       return width * Math.hypot(own(frame), own(other), chain, a.x - b.x, a.y - b.y);
     },
     sdAt: (frame) => {
       const { x, y } = byLens(frame);
-      const chain = Math.sqrt(Math.abs(drift(frame) ** 2 - path.drift[m]! ** 2));
+      const chain = Math.sqrt(Math.abs(drift(frame) ** 2 - path.drift[m]! ** 2) * (tied?.left(frame, frames[m]!) ?? 1));
       return width * Math.hypot(own(frame), chain, x, y);
     },
     sizeSd: (frame) => {
@@ -156,7 +235,7 @@ function steadyBy(
 }
 
 /** How far off a clip's picture may be for something that needs it to stay, in the unit of the need. */
-export function steadySd(clip: Pick<Clip, 'camera' | 'width' | 'height'>, need: PictureNeed, frame: number): number {
+export function steadySd(clip: Seen, need: PictureNeed, frame: number): number {
   const steady = steadyOf(clip);
   if (!steady || need === 'nothing') return 0;
   return { level: steady.levelSd, size: steady.sizeSd, place: steady.sdAt }[need](frame);

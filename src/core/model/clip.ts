@@ -230,6 +230,19 @@ export const clipSchema = z.object({
   timesUnsure: z.boolean().default(false),
   /** How the camera moved; null where nobody has looked, or the user says that it stood still. */
   camera: cameraPathSchema.nullable().default(null),
+  /** Places that stand still, pressed in the pictures of frames: they tie a camera that moves down. */
+  tiePoints: z
+    .array(
+      z.object({
+        id: keySchema,
+        seen: z
+          .array(z.object({ frame: z.number().int().nonnegative(), x: coordinateSchema, y: coordinateSchema }))
+          .min(1)
+          .max(LIMITS.tiePoints),
+      }),
+    )
+    .max(LIMITS.tiePoints)
+    .default([]),
   /** How far the microphone is from what is heard, metres, which sound needs time for; null where nobody said so. */
   soundMetres: z.number().nonnegative().max(LIMITS.soundMetres).nullable().default(null),
   /** What a correction by hand tells of how the detector errs is carried to the other frames. */

@@ -20,6 +20,8 @@ export const LIMITS = {
   stroke: 5000,
   /** Instants that two cameras of a trial have in common. */
   commonInstants: 200,
+  /** Places that tie a camera down, and frames in which one of them is pressed. */
+  tiePoints: 20,
   /** How far a planned camera stands from the performer, metres, and a second one from the first, degrees. */
   cameraMetres: { least: 0.5, most: 500 },
   /** How high its lens is, metres above the ground. */

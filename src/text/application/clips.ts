@@ -46,6 +46,8 @@ export const TEXT = {
   workCopiesAreMadeBy:
     'Work copies are made by the server with ffmpeg, which is not installed there. Install it (on Debian: apt-get ' +
     'install ffmpeg) and start the application again; the clip works without.',
+  markIsInEnoughFrames: (most: number) =>
+    `A mark is pressed in at most ${most} frames; forget it, or press another one.`,
   workCopyOfFileName: (fileName: string) => `Work copy of ${fileName}`,
   workCopyHasOtherFrames: (fileName: string, found: number, count: number) =>
     `The work copy of “${fileName}” does not have the same frames (${found} of ${count}); the original stays in use.`,

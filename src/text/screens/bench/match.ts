@@ -77,6 +77,16 @@ export const TEXT = {
   corner1To2Metres: 'Corner 1 to 2, metres',
   corner2To3Metres: 'Corner 2 to 3, metres',
 
+  // tie-points
+  markThatStandsStill: 'Mark that stands still',
+  whatMarksAreFor:
+    'Something on the ground that is seen in frames far apart: what the camera drifted between is put right.',
+  pressItInEachFrame: 'Press it in this frame, go to another one far away, and press it again.',
+  markInFrames: (mark: number, frames: string) => `Mark ${mark} in frames ${frames}`,
+  thatIsAll: 'That is all',
+  pressItAgain: 'Press it in more',
+  forgetMark: (mark: number) => `Forget mark ${mark}`,
+
   // known-length
   drawAlongKnownLength: 'Draw along the known length',
   knownLength: 'Known length',

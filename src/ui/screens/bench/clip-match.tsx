@@ -25,6 +25,7 @@ import { CameraDirection } from './camera-direction';
 import { CaptureRate } from './capture-rate';
 import { KnownLength } from './known-length';
 import { Ground } from './ground-rectangle';
+import { TiePoints } from './tie-points';
 import { Shots } from './shots-card';
 import { TEXT } from '../../../text/screens/bench/match';
 
@@ -81,6 +82,7 @@ export function ClipMatch({ on, derived }: { readonly on: BenchClip; readonly de
       <SoundDistance clip={clip} />
       <KnownLength clip={clip} lengths={derived.movement.knownLengths} />
       <Ground clip={clip} />
+      <TiePoints clip={clip} />
       <Shade
         label={TEXT.brightness}
         value={clip.brightness}

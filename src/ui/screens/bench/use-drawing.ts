@@ -1,4 +1,7 @@
 import { useMemo, useRef, useState } from 'react';
+import { steadyOf } from '../../../core/calibration/steady';
+import { pressTiePoint } from '../../../application/clips/tie-point-use-cases';
+import type { Clip } from '../../../core/model/clip';
 import { levelByLine, lineOf } from '../../../core/calibration/level';
 import type { Vec2 } from '../../../core/geometry/vec2';
 import type { Drawing } from '../../../core/model/drawing';
@@ -24,6 +27,22 @@ function boxOf([a, b]: readonly Vec2[], frame: number): readonly Primitive[] {
   return box.ok ? [{ shape: 'path', points: cornersOf(box.value) }] : [];
 }
 
+/** Marks that stand still: numbered where they were pressed, a small ring where they are to be in other frames. */
+function tiesIn(clip: Clip, frame: number): readonly Primitive[] {
+  const steady = steadyOf(clip);
+  return clip.tiePoints.flatMap(({ seen }, n): readonly Primitive[] => {
+    const here = seen.find((one) => one.frame === Math.round(frame));
+    if (here)
+      return [
+        { shape: 'ring', centre: here, radius: 5 },
+        { shape: 'label', at: { x: here.x, y: here.y - 16 }, text: String(n + 1), drawn: true },
+      ];
+    const nearest = [...seen].sort((a, b) => Math.abs(a.frame - frame) - Math.abs(b.frame - frame))[0]!;
+    const at = steady?.toPicture(frame, steady.toGround(nearest.frame, nearest));
+    return at ? [{ shape: 'ring', centre: at, radius: 3 }] : [];
+  });
+}
+
 interface Underway {
   readonly draft: Draft;
   readonly frame: number;
@@ -36,6 +55,9 @@ export function useDrawing(trial: Trial): DrawingUnderway {
   const marked = useView((state) => (state.markedGround?.clipId === trial.clip.id ? state.markedGround.corners : null));
   const matching = useView((state) => state.tool === 'ground');
   const ground = marked ?? (matching ? (trial.clip.ground?.corners ?? null) : null);
+  const tied = useView((state) =>
+    state.tool === 'tie' && state.tied?.clipId === trial.clip.id ? state.tied.id : null,
+  );
   const person = useView((state) => state.persons[trial.clip.id]);
   const [draft, setDraft] = useState<Underway | null>(null);
   // Pointer events can come faster than renders: each goes on from the last one, not from what is on the screen.
@@ -77,6 +99,7 @@ export function useDrawing(trial: Trial): DrawingUnderway {
               { shape: 'label', at: { x: at.x, y: at.y - 16 }, text: String(i + 1), drawn: true },
             ])
           : []),
+        ...(tool === 'tie' ? tiesIn(clip, frame) : []),
         ...(ground ? [{ shape: 'path', points: [...ground, ground[0]!], thin: true } as const] : []),
         ...(person && person.frame === Math.round(frame)
           ? [{ shape: 'path', points: cornersOf(person) } as const]
@@ -88,25 +111,28 @@ export function useDrawing(trial: Trial): DrawingUnderway {
             : []),
       ],
       onDraw:
-        tool === 'move' || tool === 'points'
+        tool === 'move' || tool === 'points' || (tool === 'tie' && tied === null)
           ? null
-          : tool === 'ground'
-            ? (at, phase, frame) => {
-                // Four presses, one after the other round the rectangle.
-                if (phase !== 'press') return;
-                const corners = [...(underway.current?.draft.points ?? []), at];
-                underway.current =
-                  corners.length === 4 ? null : { draft: { points: corners, pulling: false, done: false }, frame };
-                setDraft(underway.current);
-                if (corners.length === 4) setView({ tool: 'move', markedGround: { clipId: clip.id, corners, frame } });
-              }
-            : (at, phase, frame) => {
-                const before = underway.current?.frame === frame ? underway.current.draft : NOTHING_DRAWN;
-                const next = drawOn(tool === 'draw' ? kind : 'line', before, at, phase);
-                underway.current = next.done ? null : { draft: next, frame };
-                setDraft(underway.current);
-                if (next.done) finish(next.points, frame);
-              },
+          : tool === 'tie'
+            ? (at, phase, frame) => phase === 'press' && pressTiePoint(clip, tied!, frame, at)
+            : tool === 'ground'
+              ? (at, phase, frame) => {
+                  // Four presses, one after the other round the rectangle.
+                  if (phase !== 'press') return;
+                  const corners = [...(underway.current?.draft.points ?? []), at];
+                  underway.current =
+                    corners.length === 4 ? null : { draft: { points: corners, pulling: false, done: false }, frame };
+                  setDraft(underway.current);
+                  if (corners.length === 4)
+                    setView({ tool: 'move', markedGround: { clipId: clip.id, corners, frame } });
+                }
+              : (at, phase, frame) => {
+                  const before = underway.current?.frame === frame ? underway.current.draft : NOTHING_DRAWN;
+                  const next = drawOn(tool === 'draw' ? kind : 'line', before, at, phase);
+                  underway.current = next.done ? null : { draft: next, frame };
+                  setDraft(underway.current);
+                  if (next.done) finish(next.points, frame);
+                },
     };
-  }, [clip.id, trial, tool, kind, span, anchor, draft, person, ground, clip.levelDegrees]);
+  }, [clip, trial, tool, kind, span, anchor, draft, person, ground, tied]);
 }
