@@ -76,7 +76,7 @@ test('a camera that follows is noticed and taken out: contacts are proposed, pat
   const press = (share: number): Promise<void> =>
     page.mouse.click(pane.x + share * pane.width, pane.y + 0.6 * pane.height);
   await press(0.5);
-  await expect(page.getByText(/^Mark 1 in frames \d+ /)).toBeVisible();
+  await expect(page.getByText(/^Mark 1 in frame \d+ /)).toBeVisible();
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
   await expect.poll(() => shownFrame(page, 'athlete')).toBe(5);
   await press(0.51);

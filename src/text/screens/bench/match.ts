@@ -83,6 +83,7 @@ export const TEXT = {
     'Something on the ground that is seen in frames far apart: what the camera drifted between is put right.',
   pressItInEachFrame: 'Press it in this frame, go to another one far away, and press it again.',
   markInFrames: (mark: number, frames: string) => `Mark ${mark} in frames ${frames}`,
+  markInFrame: (mark: number, frame: string) => `Mark ${mark} in frame ${frame}`,
   thatIsAll: 'That is all',
   pressItAgain: 'Press it in more',
   forgetMark: (mark: number) => `Forget mark ${mark}`,

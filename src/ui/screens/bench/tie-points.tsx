@@ -26,7 +26,10 @@ export function TiePoints({ clip }: { readonly clip: Clip }): ReactNode {
       <span>{pressed === null ? TEXT.whatMarksAreFor : TEXT.pressItInEachFrame}</span>
       {clip.tiePoints.map(({ id, seen }, n) => (
         <span key={id}>
-          {TEXT.markInFrames(n + 1, seen.map(({ frame }) => frame + 1).join(', '))}{' '}
+          {(seen.length === 1 ? TEXT.markInFrame : TEXT.markInFrames)(
+            n + 1,
+            seen.map(({ frame }) => frame + 1).join(', '),
+          )}{' '}
           <Button onClick={() => press(pressed === id ? null : id)} aria-pressed={pressed === id}>
             {pressed === id ? TEXT.thatIsAll : TEXT.pressItAgain}
           </Button>
