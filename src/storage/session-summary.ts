@@ -54,12 +54,6 @@ export function summaryOf(session: Session, updatedAt: string): StoredSummary {
   };
 }
 
-/** Whom a session is about: the one who is judged, and every other athlete in it. */
-export const athletesIn = ({ athlete, trials }: Pick<StoredSummary, 'athlete' | 'trials'>): readonly string[] =>
-  athlete === null
-    ? []
-    : [...new Set([athlete, ...trials.flatMap(({ role, performer }) => (role === 'athlete' ? [performer] : []))])];
-
 /** What can be listed of a document that makes no session. */
 export const unreadable = (document: unknown): Omit<StoredSummary, 'id' | 'name' | 'updatedAt'> => ({
   on: '',

@@ -7,7 +7,7 @@ import { standingId } from '../../storage/athletes';
 import type { StoredStanding } from '../../storage/database';
 import { readSession } from '../../storage/sessions';
 import { listSessions, type SessionSummary } from '../../storage/session-list';
-import { athletesIn } from '../../storage/session-summary';
+import { athletesIn } from '../../storage/athletes-in';
 import { pictureOf } from './athlete-picture';
 import { bodiesOf } from '../analysis/bodies';
 import { derive, type Derived } from '../analysis/derived';

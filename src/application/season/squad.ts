@@ -2,7 +2,7 @@ import type { Athlete } from '../../core/model/athlete';
 import { allAthletes, allStandings, deleteStandings, putStanding, standingId } from '../../storage/athletes';
 import type { StoredStanding } from '../../storage/database';
 import { listSessions, type SessionSummary } from '../../storage/session-list';
-import { athletesIn } from '../../storage/session-summary';
+import { athletesIn } from '../../storage/athletes-in';
 import { WorkerClient } from '../../media/worker-client';
 import type { HistoryWorker } from './history-worker';
 import { whenStored } from '../stores/saving';
