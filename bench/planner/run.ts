@@ -6,19 +6,17 @@ import type { DemoClip } from '../../demo/scenario';
 import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { differenceOf, evaluateMeasure } from '../../src/core/measures';
-import { trackFromDetections } from '../../src/core/detections/track-from-detections';
-import { DEFAULT_CUTOFF } from '../../src/core/model/session';
 import type { Measure } from '../../src/core/model/measure';
 import { asFilmed, PLACED_SD_DEGREES } from '../../src/core/planning/as-filmed';
 import { planOf } from '../../src/core/planning/camera-plan';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
-import { realTimes } from '../../src/core/timing/clip-time';
 import type { DetectedPoints } from '../../src/core/tracks/track';
-import { prepareTrial, type Trial } from '../../src/core/trial/trial';
+import type { Trial } from '../../src/core/trial/trial';
 import { movementOf } from '../../src/movements';
 import { normals } from '../../tests/fixtures/random';
 import type { Harness } from '../../tests/harness/harness';
 import { serveHarness } from '../../tests/harness/serve';
+import { detectedTrial } from '../detected-trial';
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
 import { refilmed, type Refilming } from '../refilmed';
@@ -97,15 +95,7 @@ function trialOf({ demo, truth, detections }: Filmed, offPlane: number): Trial {
     }),
     scale: { pixels: trueOf(demo, truth).bodyHeight, metres: demo.body.height },
   };
-  const track = trackFromDetections({}, realTimes(clip), new Map(detections), 'accurate');
-  const last = truth.pixels.length - 1;
-  const marks = Object.fromEntries(
-    Object.entries(truth.moments).map(([id, time]) => [
-      id,
-      { frame: Math.min(last, Math.round(time * truth.frameRate)) },
-    ]),
-  );
-  return prepareTrial(clip, track, marks, DEFAULT_CUTOFF);
+  return detectedTrial(clip, truth, detections);
 }
 
 /** The generator’s own points of a square camera. */

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { DEMO_CLIPS } from '../../demo/scenario';
 import { JOINT_POINTS } from '../../src/core/anatomy/body-points';
 import { DEFAULT_CUTOFF } from '../../src/core/model/session';
-import { HAND_SD_PIXELS } from '../../src/core/tracks/point-error';
+import { HAND_SD_PIXELS } from '../../src/core/statistics/hand-sd';
 import { placePoint } from '../../src/core/tracks/track';
 import { prepareTrial } from '../../src/core/trial/trial';
 import { normals } from '../../tests/fixtures/random';

@@ -3,15 +3,13 @@ import { clipNamed } from '../../demo/scenario';
 import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { truthOf } from '../../demo/truth';
-import { trackFromDetections } from '../../src/core/detections/track-from-detections';
 import { differenceOf, evaluateMeasure } from '../../src/core/measures';
 import type { View } from '../../src/core/model/clip';
-import { DEFAULT_CUTOFF } from '../../src/core/model/session';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
-import { realTimes } from '../../src/core/timing/clip-time';
-import { prepareTrial, type Trial } from '../../src/core/trial/trial';
+import type { Trial } from '../../src/core/trial/trial';
 import { movementOf } from '../../src/movements';
 import { normals } from '../../tests/fixtures/random';
+import { detectedTrial } from '../detected-trial';
 import { printFigures, round, type Figure } from '../figure';
 import { detectedClips, type DetectedClip } from '../space/detected';
 
@@ -31,15 +29,7 @@ function trialOf({ id, truth, detections }: DetectedClip, view: Partial<View>): 
     view: { kind: 'side', offPlaneDegrees: 0, ...view },
     travel: demo.camera.azimuth > 0 ? 'right' : 'left',
   });
-  const track = trackFromDetections({}, realTimes(clip), new Map(detections), 'accurate');
-  const last = truth.pixels.length - 1;
-  const marks = Object.fromEntries(
-    Object.entries(truth.moments).map(([moment, time]) => [
-      moment,
-      { frame: Math.min(last, Math.round(time * truth.frameRate)) },
-    ]),
-  );
-  return prepareTrial(clip, track, marks, DEFAULT_CUTOFF);
+  return detectedTrial(clip, truth, detections);
 }
 
 /** The same performance as a level camera square to it would give its points, were they not detected. */

@@ -1,6 +1,7 @@
 import type { Vec2 } from '../geometry/vec2';
 import type { CameraPath, Clip, TurnedPath } from '../model/clip';
 import { extentOf } from '../signal/extent';
+import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import { cameraState, type PictureNeed } from './camera-state';
 import { sightingsOf, tiedBy, type Tied } from './tie-points';
 import { betweenStands, OFF_MIDDLE, rotationOf, type Turned } from './turning-camera';
@@ -56,8 +57,6 @@ function middleOf({ x, y }: TurnedPath): number {
 
 /** A camera that turned farther than this from the middle of its way sees nothing of the same picture, radians. */
 const MOST_TURNED = 1;
-/** How well a hand presses a place, pixels (common practice). */
-const PRESSED_SD = 1.5;
 type Seen = Pick<Clip, 'camera' | 'width' | 'height'> & Partial<Pick<Clip, 'tiePoints'>>;
 const known = new WeakMap<object, { readonly ties: Clip['tiePoints']; readonly steady: Steady | null }>();
 const NONE: Clip['tiePoints'] = [];
@@ -104,7 +103,7 @@ function tiedDown(
     pairs.map(({ from, to }) => ({
       frame: from.frame,
       other: to.frame,
-      variance: own(from.frame) + own(to.frame) + 2 * (PRESSED_SD / width) ** 2,
+      variance: own(from.frame) + own(to.frame) + 2 * (HAND_SD_PIXELS / width) ** 2,
     })),
     (frame) => sampled(frames, path.drift, frame) ** 2,
   );

@@ -9,7 +9,10 @@ const FOCAL_WIDTHS = 1.2;
 const FOCAL_LOG_SD = 0.35;
 
 /** The focal length of a clip's camera, pixels, and the standard deviation of its natural logarithm. */
-export function lensOf(clip: Clip): { readonly focal: number; readonly logSd: number } {
+export function lensOf(clip: Pick<Clip, 'camera' | 'width' | 'height'>): {
+  readonly focal: number;
+  readonly logSd: number;
+} {
   const steady = steadyOf(clip);
   return { focal: steady ? steady.focal : FOCAL_WIDTHS * Math.max(clip.width, clip.height), logSd: FOCAL_LOG_SD };
 }

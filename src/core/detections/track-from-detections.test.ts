@@ -1,7 +1,8 @@
 import { walk } from '../../../tests/fixtures/detected-walk';
 import { agreedLimbs, exchangeSides } from './fuse-detections';
 import { trackFromDetections } from './track-from-detections';
-import { bodyHeightPixels, HAND_SD_PIXELS, pointError } from '../tracks/point-error';
+import { bodyHeightPixels, pointError } from '../tracks/point-error';
+import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import { mergeDetections, placePoint, type Track } from '../tracks/track';
 
 const track = (detected = walk()): Track => mergeDetections({}, 120, detected);

@@ -1,6 +1,6 @@
 import { depthLinks } from '../anatomy/depth';
 import { TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
-import { steadyOf } from '../calibration/steady';
+import { lensOf } from '../calibration/usual-camera';
 import { axesOf, cameraAngles, cameraDown, cameraOffPlane, ontoPlane } from '../calibration/view';
 import type { PointRef } from '../model/quantity';
 import type { Trial } from '../trial/trial';
@@ -20,12 +20,6 @@ export interface PointsError {
   /** The part of it that does not hang on how far the camera looks down, where nobody knows. */
   readonly depthAlike: number;
 }
-
-/**
- * A usual lens sees this much of its distance across the picture (common practice: a phone's main camera, 1.2 picture
- * widths to the focal length).
- */
-const FOCAL_WIDTHS = 1.2;
 
 interface Source {
   readonly part: PartAt;
@@ -75,7 +69,7 @@ function depthVariance(
 ): { readonly all: number; readonly alike: number } {
   if (Number.isNaN(bodyHeight)) return { all: 0, alike: 0 };
   const [psi, theta] = [cameraOffPlane(clip), cameraDown(clip)];
-  const focal = steadyOf(clip)?.focal ?? FOCAL_WIDTHS * clip.width;
+  const { focal } = lensOf(clip);
   const isDrawn = clip.codec === 'points';
   const [sinPsi, cosPsi, sinTheta] = [Math.sin(psi.angle), Math.cos(psi.angle), Math.sin(theta.angle)];
   const links = new Map<string, { readonly sd: number; slopes: ByDepth }>();

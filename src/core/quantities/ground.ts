@@ -9,7 +9,7 @@ import type { Quantity } from '../model/quantity';
 import type { Trial } from '../trial/trial';
 import { placesOf } from '../trial/places';
 import { quadrature } from '../statistics/propagate';
-import { HAND_SD_PIXELS } from '../tracks/point-error';
+import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import type { Surroundings } from './quantity';
 
 const FEET = ['dominant-heel', 'opposite-heel', 'dominant-foot-index', 'opposite-foot-index'] as const;

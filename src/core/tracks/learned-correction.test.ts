@@ -1,5 +1,5 @@
 import { normals } from '../../../tests/fixtures/random';
-import { HAND_SD_PIXELS } from './point-error';
+import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import { learnedCorrections } from './learned-correction';
 import { emptySeries, ORIGIN, placePoint, type PointSeries, type Track } from './track';
 

@@ -2,7 +2,8 @@ import { isBodyPoint, sideOf, type BodyPoint, type PointId, type Side } from '..
 import { solve } from '../geometry/solve';
 import { interpolateCubic } from '../signal/interpolate';
 import { sameTimes } from '../signal/resample';
-import { detectorError, HAND_SD_PIXELS } from './point-error';
+import { detectorError } from './point-error';
+import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import { noiseOf } from './point-noise';
 import { isFromDetector, ORIGIN, type PointSeries, type Track } from './track';
 

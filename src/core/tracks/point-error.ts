@@ -1,3 +1,4 @@
+import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import { distance } from '../geometry/vec2';
 import { LENGTH_SHARES } from '../anatomy/segment-table';
 import { ORIGIN, type PointSeries, type Track } from './track';
@@ -55,8 +56,6 @@ const FOUND_ERROR: Readonly<Record<string, { readonly near: DetectionError; read
 const OTHER_ERROR = { near: { random: 0.008, systematic: 0.012 }, far: { random: 0.012, systematic: 0.014 } };
 /** Share of standing height that a half-sure point adds to its random deviation, in quadrature. */
 export const DOUBT_SHARE = 0.0055;
-/** A point set by hand: about a pixel and a half on a picture enlarged for the purpose (common practice). */
-export const HAND_SD_PIXELS = 1.5;
 /**
  * A point followed from picture to picture whose surroundings look as they did (against rendered truth, `npm run bench
  * follow`).

@@ -1,4 +1,5 @@
-import { bodyHeightPixels, HAND_SD_PIXELS } from '../tracks/point-error';
+import { bodyHeightPixels } from '../tracks/point-error';
+import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
 import { isFromDetector, ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import type { PointId } from '../anatomy/body-points';

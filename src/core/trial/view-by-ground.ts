@@ -6,7 +6,7 @@ import { factorise, forward, backward, inverseOf } from '../geometry/cholesky';
 import { cross, dot, scaled, unit, type Vec3 } from '../geometry/vec3';
 import type { Clip, View } from '../model/clip';
 import { fail, ok, type Issue, type Result } from '../result';
-import { HAND_SD_PIXELS } from '../tracks/point-error';
+import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import { TEXT } from '../../text/core/trial';
 
 /** From where a camera sees the ground, degrees, each with its standard deviation. */
@@ -26,7 +26,7 @@ const LENSES = [0.6, 1, 1.7] as const;
 /** A fit that is worse is none: the sum of squared deviations of eleven of which eight are told (chi squared, 0.1 %). */
 const MOST_COST = 16.3;
 const STEPS = 60;
-/** Half the angle between neighbouring sides: which side runs across the picture is a guess beyond. */
+/** From one side of a rectangle to the next, degrees. */
 const SIDES = 90;
 /** No error of a camera's direction is smaller, degrees: lenses bend lines a little. */
 const LEAST_SD = 0.5;
@@ -75,7 +75,7 @@ export function viewByGround(
   const width = round > 0 ? -clip.ground.width : clip.ground.width;
   const plane = groundPlane({ corners, length, width });
   if (!plane.ok) return doesNotFit;
-  const { focal, logSd } = lensOf(clip as Clip);
+  const { focal, logSd } = lensOf(clip);
   const places = [
     [0, 0],
     [1, 0],

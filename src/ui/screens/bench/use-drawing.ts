@@ -91,6 +91,24 @@ export function useDrawing(trial: Trial): DrawingUnderway {
       changeClip(clip.id, { levelDegrees: Math.round(level.value * 100) / 100 });
       setView({ tool: 'move' });
     };
+    const keep = (next: Underway | null): void => {
+      underway.current = next;
+      setDraft(next);
+    };
+    /** Four presses, one after the other round the rectangle. */
+    const pressCorner = (at: Vec2, frame: number): void => {
+      const corners = [...(underway.current?.draft.points ?? []), at];
+      keep(corners.length === 4 ? null : { draft: { points: corners, pulling: false, done: false }, frame });
+      if (corners.length === 4) setView({ tool: 'move', markedGround: { clipId: clip.id, corners, frame } });
+    };
+    const draw: DrawingUnderway['onDraw'] = (at, phase, frame) => {
+      if (tool === 'tie') return void (phase === 'press' && pressTiePoint(clip, tied!, frame, at));
+      if (tool === 'ground') return void (phase === 'press' && pressCorner(at, frame));
+      const before = underway.current?.frame === frame ? underway.current.draft : NOTHING_DRAWN;
+      const next = drawOn(tool === 'draw' ? kind : 'line', before, at, phase);
+      keep(next.done ? null : { draft: next, frame });
+      if (next.done) finish(next.points, frame);
+    };
     return {
       sceneAt: (frame) => [
         ...(tool === 'ground' && draft
@@ -110,29 +128,7 @@ export function useDrawing(trial: Trial): DrawingUnderway {
             ? drawDrawing(drawing(draft.draft.points, frame), trial, frame)
             : []),
       ],
-      onDraw:
-        tool === 'move' || tool === 'points' || (tool === 'tie' && tied === null)
-          ? null
-          : tool === 'tie'
-            ? (at, phase, frame) => phase === 'press' && pressTiePoint(clip, tied!, frame, at)
-            : tool === 'ground'
-              ? (at, phase, frame) => {
-                  // Four presses, one after the other round the rectangle.
-                  if (phase !== 'press') return;
-                  const corners = [...(underway.current?.draft.points ?? []), at];
-                  underway.current =
-                    corners.length === 4 ? null : { draft: { points: corners, pulling: false, done: false }, frame };
-                  setDraft(underway.current);
-                  if (corners.length === 4)
-                    setView({ tool: 'move', markedGround: { clipId: clip.id, corners, frame } });
-                }
-              : (at, phase, frame) => {
-                  const before = underway.current?.frame === frame ? underway.current.draft : NOTHING_DRAWN;
-                  const next = drawOn(tool === 'draw' ? kind : 'line', before, at, phase);
-                  underway.current = next.done ? null : { draft: next, frame };
-                  setDraft(underway.current);
-                  if (next.done) finish(next.points, frame);
-                },
+      onDraw: tool === 'move' || tool === 'points' || (tool === 'tie' && tied === null) ? null : draw,
     };
   }, [clip, trial, tool, kind, span, anchor, draft, person, ground, tied]);
 }
