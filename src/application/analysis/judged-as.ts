@@ -1,5 +1,6 @@
+import { saidOf } from '../../core/judgement/by-performer';
 import { performerKey } from '../../core/model/performer';
-import { NOBODYS, type OwnOfPerformer, type Session } from '../../core/model/session';
+import type { OwnOfPerformer, Session } from '../../core/model/session';
 import { mainsOf } from '../bench/bench-clips';
 import type { Derived } from './derived';
 import { counterpartIn } from './subjects';
@@ -21,13 +22,6 @@ export function withFirst(all: Session['clips'], ids: readonly (string | undefin
   return [...first, ...all.filter((c) => !first.includes(c))];
 }
 
-const ownOf = ({ criteria, correctionVerdicts, practice, order }: OwnOfPerformer): OwnOfPerformer => ({
-  criteria,
-  correctionVerdicts,
-  practice,
-  order,
-});
-
 type Part = Pick<Session, 'clips' | 'referenceModel' | 'setAside' | keyof OwnOfPerformer>;
 
 /**
@@ -43,14 +37,11 @@ export function judgedAs(compared: Compared, athlete: string): Part {
     return clip ? performerKey(clip.performer) : null;
   };
   const [before, now] = [keyOf(mainsOf(clips, 'athlete')[0]?.trial.clip.id), keyOf(athlete)];
-  const part = {
+  return {
     clips: withFirst(session.clips, [athlete, counterparts[athlete]]),
     referenceModel: { ...session.referenceModel, counterparts },
+    ...saidOf(session, before, now),
   };
-  if (before === now || before === null) return { ...part, setAside: session.setAside, ...ownOf(session) };
-  const own = ownOf(session.setAside.find(({ performer }) => performer === now) ?? NOBODYS);
-  const others = session.setAside.filter(({ performer }) => performer !== now && performer !== before);
-  return { ...part, setAside: [...others, { performer: before, ...ownOf(session) }], ...own };
 }
 
 /** A session as one of its athletes is judged in it; as it is where that one is not among them. */

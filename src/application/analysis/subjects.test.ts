@@ -4,6 +4,7 @@ import { sessionJson } from '../../formats/session-json/session-json';
 import { chooseCounterpart, compareWith, judgeAthlete, markCriterion } from '../comparison/comparison-use-cases';
 import { decide, reorder, workOnNote } from '../findings/finding-use-cases';
 import { setSession, undoEdit, useDocument } from '../stores/document-store';
+import { removeClip } from '../clips/clip-use-cases';
 import { passStages } from '../season/practice-use-cases';
 import { settle } from '../season/follow-up-use-cases';
 import { derive, type Derived } from './derived';
@@ -164,6 +165,16 @@ describe('performers of a session beside each other', () => {
     // The file holds both.
     const read = sessionJson.read(sessionJson.write(now().session), 'crews.json');
     expect(read.ok && read.value.setAside).toEqual(now().session.setAside);
+  });
+
+  it('what was said of one who is taken out is not said of the next', () => {
+    markCriterion('long', { met: 'no', reason: 'hurries' });
+    removeClip('a1');
+    expect([now().athlete!.clip.id, now().session.criteria]).toEqual(['a2', {}]);
+    undoEdit();
+    expect(Object.keys(now().session.criteria)).toEqual(['long']);
+    removeClip('a2');
+    expect(Object.keys(now().session.criteria)).toEqual(['long']);
   });
 
   it('a session is measured for each of its athletes, as it would be if they were judged', () => {

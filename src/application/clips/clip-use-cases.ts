@@ -1,3 +1,5 @@
+import { performerKey } from '../../core/model/performer';
+import { saidOf } from '../../core/judgement/by-performer';
 import { otherPerson } from '../../core/model/partner';
 import type { Clip, Part, Performer, Repeats, Role, View } from '../../core/model/clip';
 import type { Session } from '../../core/model/session';
@@ -255,6 +257,12 @@ export async function addPersonOf(clip: Clip, name: string): Promise<string> {
 /** Takes a clip out of the session; what was measured on it goes with it and comes back on undo. */
 export function removeClip(clipId: string): void {
   edit((session) => {
+    const judged = (): string | null => {
+      const first = session.clips.find(({ role, sync }) => role === 'athlete' && sync === null);
+      return first ? performerKey(first.performer) : null;
+    };
+    const before = judged();
     session.clips = session.clips.filter((c) => c.id !== clipId && c.sync?.to !== clipId);
+    Object.assign(session, saidOf(session, before, judged()));
   });
 }
