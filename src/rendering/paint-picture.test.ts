@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { paintPicture } from './paint-picture';
-import { toPane, type Viewport } from './viewport';
+import { paintPicture, seenPart, storedSize, type Picture } from './paint-picture';
+import { toPane, toPicture, type Viewport } from './viewport';
 
 type Matrix = readonly [number, number, number, number, number, number];
 const times = ([a, b, c, d, e, f]: Matrix, [g, h, i, j, k, l]: Matrix): Matrix => [
@@ -17,7 +17,7 @@ class Recorder {
   matrix: Matrix = [1, 0, 0, 1, 0, 0];
   filter = 'none';
   imageSmoothingQuality = 'low';
-  drawn: { matrix: Matrix; width: number; height: number } | null = null;
+  drawn: { matrix: Matrix; x: number; y: number; width: number; height: number } | null = null;
   save(): void {}
   restore(): void {}
   translate(x: number, y: number): void {
@@ -32,8 +32,8 @@ class Recorder {
   transform(a: number, b: number, c: number, d: number, e: number, f: number): void {
     this.matrix = times(this.matrix, [a, b, c, d, e, f]);
   }
-  drawImage(_: unknown, _x: number, _y: number, width: number, height: number): void {
-    this.drawn = { matrix: this.matrix, width, height };
+  drawImage(_: unknown, x: number, y: number, width: number, height: number): void {
+    this.drawn = { matrix: this.matrix, x, y, width, height };
   }
 }
 
@@ -47,7 +47,7 @@ const viewport = fc.record({
   turn: fc.double({ min: -0.7, max: 0.7, noNaN: true }),
 });
 
-function paint(view: Viewport, rotation: 0 | 90 | 180 | 270, shade = {}): Recorder {
+function paint(view: Viewport, rotation: 0 | 90 | 180 | 270, shade: Partial<Picture> = {}): Recorder {
   const recorder = new Recorder();
   paintPicture(
     recorder as unknown as CanvasRenderingContext2D,
@@ -76,6 +76,42 @@ describe('a picture in a pane', () => {
       }),
       { seed: 3, numRuns: 200 },
     );
+  });
+
+  it('covers the pane with the part that is seen wherever the whole picture would', () => {
+    const inPane = fc.record({
+      x: fc.double({ min: 0, max: 1, noNaN: true }),
+      y: fc.double({ min: 0, max: 1, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(viewport, fc.constantFrom(0, 90, 180, 270), inPane, (view, rotation, share) => {
+        const turned = { ...picture, rotation: rotation as 0 };
+        const part = seenPart(turned, view, pane);
+        const stored = storedSize(turned);
+        expect(part.x + part.width).toBeLessThanOrEqual(stored.width);
+        expect(part.y + part.height).toBeLessThanOrEqual(stored.height);
+        const at = { x: share.x * pane.width, y: share.y * pane.height };
+        const shown = toPicture(view, pane, at);
+        if (shown.x < 0 || shown.y < 0 || shown.x > picture.width || shown.y > picture.height) return;
+        // The same place of the pane, back through the matrix by which the part is drawn.
+        const { matrix, ...drawn } = paint(view, rotation as 0, { part }).drawn!;
+        const [a, b, c, d, e, f] = matrix;
+        const [dx, dy] = [at.x - e, at.y - f];
+        const place = { x: (d * dx - c * dy) / (a * d - b * c), y: (a * dy - b * dx) / (a * d - b * c) };
+        expect(place.x).toBeGreaterThanOrEqual(drawn.x - 1e-6);
+        expect(place.y).toBeGreaterThanOrEqual(drawn.y - 1e-6);
+        expect(place.x).toBeLessThanOrEqual(drawn.x + drawn.width + 1e-6);
+        expect(place.y).toBeLessThanOrEqual(drawn.y + drawn.height + 1e-6);
+      }),
+      { seed: 5, numRuns: 300 },
+    );
+  });
+
+  it('needs no more than the pane shows', () => {
+    const view = { x: 640, y: 360, scale: 1.25, mirrored: false, turn: 0 };
+    const { width, height } = seenPart({ ...picture, rotation: 0 }, view, pane);
+    expect(width).toBeCloseTo(pane.width / view.scale + 4, 9);
+    expect(height).toBeCloseTo(pane.height / view.scale + 4, 9);
   });
 
   it('is shaded only where that was asked for', () => {

@@ -6,19 +6,20 @@ import {
   BufferTarget,
   canEncodeAudio,
   canEncodeVideo,
-  CanvasSource,
   Mp4OutputFormat,
   Output,
   Quality,
+  VideoSample,
+  VideoSampleSource,
   WebMOutputFormat,
 } from 'mediabunny';
 import type { Primitive } from '../../core/geometry/primitives';
 import type { Vec2 } from '../../core/geometry/vec2';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import type { DecodedPicture } from '../../media/decoded-picture';
-import { drawable } from '../../rendering/drawable';
+import { drawable, type Drawable } from '../../rendering/drawable';
 import { paintEdges } from '../../rendering/paint-edges';
-import { paintPicture } from '../../rendering/paint-picture';
+import { paintPicture, seenPart, storedSize } from '../../rendering/paint-picture';
 import { paintScene } from '../../rendering/paint-scene';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import type { Viewport } from '../../rendering/viewport';
@@ -69,8 +70,10 @@ type Open = {
   readonly canvas: OffscreenCanvas;
   readonly context: OffscreenCanvasRenderingContext2D;
   readonly output: Output<WebMOutputFormat | Mp4OutputFormat, BufferTarget>;
-  readonly source: CanvasSource;
+  readonly source: VideoSampleSource;
   readonly sound: AudioSampleSource | null;
+  /** What was painted last. */
+  picture: VideoSample | null;
   written: number;
   heard: number;
 };
@@ -104,7 +107,7 @@ function words(
 function paintPane(
   context: OffscreenCanvasRenderingContext2D,
   { pane, viewport, scene, time, opacity, edges }: FilmPart,
-  frame: CanvasImageSource,
+  drawn: Drawable,
 ): void {
   const style = ROLE_STYLE[pane.styleKey];
   context.save();
@@ -117,7 +120,7 @@ function paintPane(
     context.fillRect(0, 0, pane.width, pane.height);
   }
   context.globalAlpha = opacity;
-  if (opacity > 0) (edges ? paintEdges : paintPicture)(context, { frame, ...pane.picture }, viewport, pane);
+  if (opacity > 0) (edges ? paintEdges : paintPicture)(context, { ...drawn, ...pane.picture }, viewport, pane);
   context.globalAlpha = 1;
   paintScene(context, scene, pane.styleKey, viewport, pane);
   context.translate(0, HEADER * pane.below);
@@ -162,16 +165,24 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 let encoding: Promise<Result<null, FilmIssue>> = Promise.resolve(ok(null));
 
 /**
- * What stands on the canvas is the next picture. It is taken at once, so that the picture after it can be painted while
- * the encoder is busy with it; resolves once the picture before has found room.
+ * The picture that was taken off the canvas last is the next one of the film: the picture after it can be painted while
+ * the encoder is busy with it. Resolves once the picture before has found room.
  */
 async function encodePicture(): Promise<Result<null, FilmIssue>> {
-  if (!open) return fail('not-open', TEXT.filmWasNotBegun);
+  const picture = open?.picture;
+  if (!open || !picture) return fail('not-open', TEXT.filmWasNotBegun);
   const { source } = open;
-  const number = open.written++;
+  const next = picture.clone();
+  next.setTimestamp(open.written++ / FILM_RATE);
   const room = await encoding;
-  if (!room.ok) return room;
-  encoding = source.add(number / FILM_RATE, 1 / FILM_RATE).then(() => ok(null), stopped);
+  if (!room.ok) {
+    next.close();
+    return room;
+  }
+  encoding = source
+    .add(next)
+    .then(() => ok(null), stopped)
+    .finally(() => next.close());
   return ok(null);
 }
 
@@ -181,8 +192,10 @@ async function paint({ parts, line, still, pointer }: FilmFrame): Promise<Result
   context.fillStyle = INK.ground;
   context.fillRect(0, 0, FILM_SIZE.width, FILM_SIZE.height);
   for (const part of parts) {
-    paintPane(context, part, await drawable(part.frame, part.pane.below));
-    part.frame.close();
+    const { pane, viewport, frame } = part;
+    const seen = seenPart(pane.picture, viewport, pane);
+    paintPane(context, part, await drawable(frame, storedSize(pane.picture), seen, pane.below));
+    frame.close();
   }
   if (pointer) paintPointer(context, pointer);
   const middle = FILM_SIZE.height - WORDS_HEIGHT / 2;
@@ -195,6 +208,8 @@ async function paint({ parts, line, still, pointer }: FilmFrame): Promise<Result
     size: 17,
     most: 400,
   });
+  open.picture?.close();
+  open.picture = new VideoSample(open.canvas, { timestamp: 0, duration: 1 / FILM_RATE });
   return encodePicture();
 }
 
@@ -215,12 +230,12 @@ const filmWorker = {
     // Without the font, words are in the system's.
     if (face) (self as unknown as { fonts: FontFaceSet }).fonts.add(face);
     const canvas = new OffscreenCanvas(FILM_SIZE.width, FILM_SIZE.height);
-    const context = canvas.getContext('2d', { alpha: false })!;
+    const context = canvas.getContext('2d', { alpha: false, willReadFrequently: true })!;
     const output = new Output({
       format: opening.format === 'mp4' ? new Mp4OutputFormat() : new WebMOutputFormat(),
       target: new BufferTarget(),
     });
-    const source = new CanvasSource(canvas, {
+    const source = new VideoSampleSource({
       codec: codec.picture,
       quality: new Quality('high'),
       keyFrameInterval: KEY_INTERVAL,
@@ -230,7 +245,7 @@ const filmWorker = {
       opening.soundRate === null ? null : new AudioSampleSource({ codec: codec.sound, quality: new Quality('high') });
     if (sound) output.addAudioTrack(sound);
     await output.start();
-    open = { opening, canvas, context, output, source, sound, written: 0, heard: 0 };
+    open = { opening, canvas, context, output, source, sound, picture: null, written: 0, heard: 0 };
     return ok(null);
   },
   /** Paints the next picture; resolves once the encoder has room for another. */
@@ -265,6 +280,7 @@ const filmWorker = {
     const last = await encoding;
     if (!last.ok) return last;
     await output.finalize();
+    open.picture?.close();
     open = null;
     return ok(new Blob([output.target.buffer!], { type: `video/${opening.format}` }));
   },

@@ -24,7 +24,7 @@ export interface JobHandle {
 }
 
 /** Progress is shown this often at most, ms: to draw it for every picture takes time from the work. */
-const SHOWN_EVERY = 100;
+const SHOWN_EVERY = 250;
 
 export function startJob(id: string, label: string): JobHandle {
   const controller = new AbortController();
