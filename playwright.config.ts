@@ -17,6 +17,8 @@ export default defineConfig({
     // Each test begins in an empty browser: keeping the application there would only cost time.
     serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
+    // Nobody looks on: what slides into place would only be waited for.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
   },
   webServer: {

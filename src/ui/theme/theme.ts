@@ -21,6 +21,8 @@ export const theme = createTheme({
     h3: { fontSize: '0.95rem', fontWeight: 700 },
   },
   shape: { borderRadius: 6 },
+  // Who asked the system for less motion gets none.
+  motion: { reducedMotion: 'system' },
   components: {
     MuiButton: { defaultProps: { size: 'small', disableElevation: true } },
     MuiIconButton: { defaultProps: { size: 'small' } },
