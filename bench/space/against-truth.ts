@@ -7,6 +7,9 @@ import type { ViewKind } from '../../src/core/model/clip';
 import { DEFAULT_CUTOFF } from '../../src/core/model/session';
 import type { Plane } from '../../src/core/model/measure';
 import type { Quantity } from '../../src/core/model/quantity';
+import { bestPlane, inclinationOf } from '../../src/core/geometry/best-plane';
+import { evaluateMeasure } from '../../src/core/measures';
+import { eventsOfMarks } from '../../src/core/trial/key-events';
 import { readQuantity } from '../../src/core/quantities/read';
 import { viewsOfBody } from '../../src/core/reconstruction/body-views';
 import { clockSdOf, spaceCameraOf } from '../../src/core/reconstruction/camera-of-trial';
@@ -16,6 +19,7 @@ import type { Result } from '../../src/core/result';
 import { realTimes } from '../../src/core/timing/clip-time';
 import { syncMap } from '../../src/core/timing/sync-map';
 import { prepareTrial, type Trial } from '../../src/core/trial/trial';
+import { readMeasure } from '../../tests/fixtures/measure';
 import { renderedClip } from '../../tests/fixtures/rendered-clip';
 
 export type Detections = readonly (readonly [number, readonly DetectedPoints[]])[];
@@ -126,6 +130,39 @@ export interface ErrorAt {
 
 const wrap = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
 
+/** Seconds of a stretch of a path whose plane is looked at. */
+const STRETCH = 0.35;
+export const PLANE = 'plane of a path';
+
+/** Errors of the planes of the paths of wrists, elbows, knees and ankles, where they are wide enough to have one. */
+function planeErrors(views: readonly Trial[], truth: ClipTruth): ErrorAt[] {
+  const length = Math.round(STRETCH * truth.frameRate);
+  const begins = Array.from({ length: truth.metres.length }, (_, i) => i).filter(
+    (i) => i % (length >> 1) === 0 && i + length < truth.metres.length,
+  );
+  const ends = (['wrist', 'elbow', 'ankle', 'knee'] as const).flatMap((joint) =>
+    (['left', 'right'] as const).map((side) => ({ id: `${side}-${joint}` as const, joint, side })),
+  );
+  return begins.flatMap((begin) =>
+    ends.flatMap(({ id, joint, side }) => {
+      const measure = readMeasure({
+        ...{ id: 'plane', name: PLANE, region: 'arms', plane: 'any', importance: 0.5, cost: 'weeks' },
+        ...{ kind: 'path-plane', point: `${side === 'right' ? 'dominant' : 'opposite'}-${joint}`, from: 'a', to: 'b' },
+      });
+      const moments = { a: { frame: begin }, b: { frame: begin + length } };
+      const found = evaluateMeasure(measure, { ...views[0]!, ...eventsOfMarks(moments) });
+      const is = bestPlane(
+        truth.metres.slice(begin, begin + length + 1).map((frame) => {
+          const [x, y, z] = frame[truth.points.indexOf(id)]!;
+          return { x, y, z };
+        }),
+      );
+      if (!found.measurable || !is) return [];
+      return [{ error: (found.value - inclinationOf(is.normal)) * DEGREES, sd: found.sd * DEGREES }];
+    }),
+  );
+}
+
 /** Errors of every quantity that is checked, at every so many frames; where it is not measurable there is none. */
 export function errorsAgainst(
   body: Body,
@@ -135,8 +172,10 @@ export function errorsAgainst(
 ): Readonly<Record<string, ErrorAt[]>> {
   const views = viewsOfBody(body, main);
   const ofPlane = { sagittal: views[0]!, frontal: views[1]!, transverse: views[2]!, any: views[0]! };
-  return Object.fromEntries(
-    CHECKED.map(({ name, plane, quantity, truth: trueOf }) => {
+  const planes = [[PLANE, planeErrors(views, truth)] as const];
+  return Object.fromEntries([
+    ...planes,
+    ...CHECKED.map(({ name, plane, quantity, truth: trueOf }) => {
       const errors: ErrorAt[] = [];
       for (let frame = 0; frame < truth.metres.length; frame += every) {
         const reading = readQuantity(ofPlane[plane], quantity, { plane, frame, lengthIn: 'm', timeSd: 0 });
@@ -144,7 +183,7 @@ export function errorsAgainst(
         const at = (id: PointId): Vector => truth.metres[frame]![truth.points.indexOf(id)]!;
         errors.push({ error: wrap(reading.value * DEGREES - trueOf(at)), sd: reading.sd * DEGREES });
       }
-      return [name, errors];
+      return [name, errors] as const;
     }),
-  );
+  ]);
 }

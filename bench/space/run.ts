@@ -1,7 +1,7 @@
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
-import { bodyOf, CHECKED, errorsAgainst, trialOfClip, type ErrorAt } from './against-truth';
+import { bodyOf, CHECKED, errorsAgainst, PLANE, trialOfClip, type ErrorAt } from './against-truth';
 import { plannedOverStated } from './planned-over-stated';
 import { detectedClips } from './detected';
 
@@ -26,6 +26,7 @@ const GOALS: Readonly<Record<string, number>> = {
   'right knee': 4,
   'left elbow': 5,
   'right elbow': 5,
+  [PLANE]: 5,
 };
 
 const ids = MOVEMENTS.flatMap((m) => ['side', 'front', 'quarter', 'overhead'].map((v) => `${m}-${v}-athlete`));
@@ -63,7 +64,7 @@ for (const [geometry, views] of Object.entries(GEOMETRIES)) {
     holds: true,
     against: refused.length > 0 ? refused.join(', ') : common.against,
   });
-  for (const { name } of CHECKED) {
+  for (const { name } of [...CHECKED, { name: PLANE }]) {
     const all = [...errors.values()].flatMap((of) => of.get(name) ?? []);
     if (all.length === 0) continue;
     const sizes = all.map(({ error }) => Math.abs(error)).sort((a, b) => a - b);

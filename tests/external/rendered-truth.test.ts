@@ -100,10 +100,16 @@ const all: readonly Checked[] = [
 
 /** What an eye answers has no truth in a picture's points. */
 const BY_EYE = ['checkpoint', 'facing-by-eye'];
+/** One camera does not see it: `swing-plane.test.ts`. */
+const IN_SPACE = ['path-plane'];
 
 test('every kind that is measured, but for questions to the eye, was checked', () => {
   const kinds = new Set(all.map((c) => c.kind));
-  expect(Object.keys(MEASURE_KINDS).filter((kind) => !kinds.has(kind as MeasureKind))).toEqual(BY_EYE);
+  expect(
+    Object.keys(MEASURE_KINDS)
+      .filter((kind) => !kinds.has(kind as MeasureKind))
+      .sort(),
+  ).toEqual([...BY_EYE, ...IN_SPACE].sort());
   expect(all.length).toBeGreaterThan(200);
 });
 
@@ -113,10 +119,9 @@ test('nine of ten and more truths lie inside the stated 95 % interval, and nearl
   expect(inside(2)).toBeGreaterThanOrEqual(0.97);
 });
 
-test.each(Object.keys(MEASURE_KINDS).filter((kind) => !BY_EYE.includes(kind)))(
-  '%s: at least half of its own inside the interval',
-  (kind) => {
-    const own = all.filter((c) => c.kind === kind);
-    expect(own.filter((c) => c.off <= 1).length / own.length).toBeGreaterThanOrEqual(0.5);
-  },
-);
+const IN_A_PICTURE = Object.keys(MEASURE_KINDS).filter((kind) => ![...BY_EYE, ...IN_SPACE].includes(kind));
+
+test.each(IN_A_PICTURE)('%s: at least half of its own inside the interval', (kind) => {
+  const own = all.filter((c) => c.kind === kind);
+  expect(own.filter((c) => c.off <= 1).length / own.length).toBeGreaterThanOrEqual(0.5);
+});

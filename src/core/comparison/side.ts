@@ -44,9 +44,12 @@ export interface ReadingOf {
  * only where no other does; else the first.
  */
 export function viewOf(measure: Measure, views: Views): Trial {
+  const { onlyInSpace, picture } = kindOf(measure);
   const sees = (view: Trial): boolean =>
-    viewRefusal(view.clip, measure.plane) === null && Object.keys(view.raw).length > 0;
-  const holds = (view: Trial): boolean => sees(view) && cameraRefusal(view, kindOf(measure).picture(measure)) === null;
+    viewRefusal(view.clip, measure.plane) === null &&
+    Object.keys(view.raw).length > 0 &&
+    (!onlyInSpace || view.space !== undefined);
+  const holds = (view: Trial): boolean => sees(view) && cameraRefusal(view, picture(measure)) === null;
   return views.find(holds) ?? views.find(sees) ?? views[0]!;
 }
 

@@ -22,6 +22,7 @@ import { eventOffset } from './event-offset';
 import { order } from './order';
 import { path } from './path';
 import { pathAngle } from './path-angle';
+import { pathPlane } from './path-plane';
 import { peakRate } from './peak-rate';
 import { range } from './range';
 import { rate } from './rate';
@@ -53,6 +54,7 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
   speed,
   path,
   'path-angle': pathAngle,
+  'path-plane': pathPlane,
   dispersion,
   dwell,
   checkpoint,

@@ -42,6 +42,8 @@ export interface KindOfMeasure<K extends MeasureKind> {
   readonly picture: (measure: MeasureOf<K>) => PictureNeed;
   /** Whether pictures at its moments are enough for it, or it needs the movement between them, or its true time too. */
   readonly reads: Reads | ((measure: MeasureOf<K>) => Reads);
+  /** Of a kind that needs points in space: no single camera shows it, whatever its view. */
+  readonly onlyInSpace?: true;
   /** Whether a proposed moment must be sure before it is read; an answer by eye is not read off its moment. */
   readonly needsSureEvents: boolean;
   /**

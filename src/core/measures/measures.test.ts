@@ -76,6 +76,7 @@ const EXAMPLES: readonly Measure[] = [
     from: 'start',
     to: 'end',
   }),
+  make({ kind: 'path-plane', plane: 'any', point: 'opposite-ankle', from: 'start', to: 'end' }),
   make({ kind: 'dispersion', point: 'opposite-ankle', from: 'start', to: 'end' }),
   make({ kind: 'checkpoint', plane: 'any', question: 'Is the heel down?', at: 'mid' }),
   make({ kind: 'facing-by-eye', plane: 'any', question: 'Where do the hips face?', at: 'mid' }),
@@ -97,6 +98,14 @@ const bend = (frame: number) => {
   } as const;
 };
 const marks = { start: 5, mid: 20, end: 35 };
+/** The ankle on a wide arc in space, for what no single camera shows. */
+const turning = Float64Array.from({ length: 41 }, (_, f) => f / 15);
+const ARC = {
+  points: {
+    'left-ankle': { x: turning.map(Math.cos), y: turning.map((t) => 2 + Math.sin(t)), z: turning.map(() => 0) },
+  },
+  pixelsPerUnit: 600,
+} as const;
 const leg = (change = {}) => ({ ...stickTrial(bend, marks, change), checks: { x: 'yes' } as const });
 const value = (reading: Reading): number => {
   if (!reading.measurable) throw new Error(reading.message);
@@ -115,7 +124,8 @@ describe('every kind of measure', () => {
       expect(kind.kind).toBe(measure.kind);
       expect(kind.convention.length).toBeGreaterThan(10);
       const answered = measure.kind === 'facing-by-eye' ? { checks: { x: 60 } } : {};
-      const reading = evaluateMeasure(measure, { ...leg(), ...answered });
+      const space = measure.kind === 'path-plane' ? { space: ARC } : {};
+      const reading = evaluateMeasure(measure, { ...leg(), ...answered, ...space });
       if (!reading.measurable) throw new Error(reading.message);
       expect(reading.unit).toBe(unitOf(measure));
       // A number of times is exact unless one lies on an edge.
@@ -148,7 +158,7 @@ describe('every kind of measure', () => {
     '%s: draws itself when it lies on points, and nothing where they are missing',
     (_, measure) => {
       const drawn = drawMeasure(measure, leg(), 20);
-      expect(drawn.length > 0).toBe(measure.plane !== 'any');
+      expect(drawn.length > 0).toBe(measure.plane !== 'any' || measure.kind === 'path-plane');
       expect(
         drawMeasure(
           measure,

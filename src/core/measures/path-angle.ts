@@ -15,13 +15,21 @@ import { refsOfTrajectory } from '../trial/trajectory';
 import type { Trial } from '../trial/trial';
 import type { KindOfMeasure, MeasureOf } from './kind';
 import { LEAST_CHORD } from './path';
-import { drawPath, framesOf, isPath, pathOf, pathProvenance, placeOnPath, type Path } from './point-path';
+import {
+  drawPath,
+  framesOf,
+  isPath,
+  LENGTH_OF_RMS,
+  MOST_DIRECTION_SD,
+  pathOf,
+  pathProvenance,
+  placeOnPath,
+  type Path,
+} from './point-path';
 import { TEXT } from '../../text/core/measures';
 
 type PathAngle = MeasureOf<'path-angle'>;
 
-/** A direction less sure than this means nothing, radians. */
-const MOST_SD = Math.PI / 6;
 /** A path that is wider than this share of its length has no direction as a whole. */
 const MOST_WIDTH = 0.5;
 /** How far the way of a point leaves the plane: about a fifth of its length (common practice). */
@@ -122,7 +130,7 @@ function reading(
   const camera = byCamera(trial, way, measure, beside);
   const moved = measure.line ? 0 : steadySd(trial.clip, 'level', frames[0]!);
   const sd = quadrature(errors.random, errors.systematic, camera.stated, camera.tilt, camera.depth, moved);
-  if (!(sd <= MOST_SD)) return HARDLY;
+  if (!(sd <= MOST_DIRECTION_SD)) return HARDLY;
   return {
     measurable: true,
     value,
@@ -192,9 +200,6 @@ function lineOf(path: Path, first: number, last: number): PathLine {
     gone: Math.abs(gone),
   };
 }
-
-/** From the root mean square along a line that is gone evenly to its length. */
-const LENGTH_OF_RMS = Math.sqrt(12);
 
 /**
  * Direction of the line that a path lies nearest to (orthogonal least squares). Its points are smoothed: only two in a

@@ -6,7 +6,7 @@ import { keyEventSd } from '../trial/key-events';
 import type { Trial } from '../trial/trial';
 import { isSpan, spanOf, tooLittleKnown } from '../trial/phase';
 import { partsOf, pictureAt, pointAt, isDetected, tremblingOf } from '../trial/places';
-import { refsOfTrajectory, trajectoryOf } from '../trial/trajectory';
+import { refsOfTrajectory, trajectoryOf, type SeenFrom } from '../trial/trajectory';
 import type { NotMeasurable } from '../reading';
 import { isScale, scaleOf } from '../quantities';
 import { distance, type Vec2 } from '../geometry/vec2';
@@ -162,8 +162,17 @@ export const knownPoints = (path: Path): readonly Vec2[] =>
     .map((frame) => placeOnPath(path, frame))
     .filter((p) => !Number.isNaN(p.x));
 
+/** A direction less sure than this means nothing, radians. */
+export const MOST_DIRECTION_SD = Math.PI / 6;
+/** From the root mean square along a line that is gone evenly to its length. */
+export const LENGTH_OF_RMS = Math.sqrt(12);
+
 /** The point's path in the picture, with where it is at a frame. */
-export function drawPath(measure: Moving, trial: Trial, frame: number): readonly Primitive[] {
+export function drawPath(
+  measure: Pick<Moving, 'point' | 'from' | 'to'>,
+  trial: Trial,
+  frame: number,
+): readonly Primitive[] {
   const span = spanOf(trial, measure);
   if (!isSpan(span)) return [];
   const shownAt = Math.round(frame);
@@ -179,7 +188,7 @@ export function drawPath(measure: Moving, trial: Trial, frame: number): readonly
 
 export const pathProvenance = (
   trial: Trial,
-  measure: Moving,
+  measure: SeenFrom,
   frames: readonly number[],
 ): { clipId: string; frames: number[]; points: string[] } => ({
   clipId: trial.clip.id,

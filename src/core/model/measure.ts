@@ -150,6 +150,14 @@ export const measureSchema = z.discriminatedUnion('kind', [
     take: z.enum(['end', 'start', 'whole']),
     against: base,
   }),
+  /** How steep the plane is that the path of a point in space lies nearest to. */
+  z.object({
+    ...common,
+    kind: z.literal('path-plane'),
+    point: pointRefSchema,
+    relativeTo: pointRefSchema.nullable().default(null),
+    ...phase,
+  }),
   z.object({ ...common, kind: z.literal('dispersion'), ...moving, ...phase }),
   /** A question that only an eye can answer. */
   z.object({ ...common, kind: z.literal('checkpoint'), question: z.string().min(1), at: idSchema }),
@@ -202,6 +210,7 @@ const MOMENTS: { readonly [K in MeasureKind]: EventsOf<K> } = {
   speed: ofPhase,
   path: ofPhase,
   'path-angle': ({ from, to, take }) => (take === 'start' ? [from, to] : [to, from]),
+  'path-plane': ofPhase,
   dispersion: ofPhase,
   dwell: ofPhase,
 };

@@ -12,4 +12,5 @@ export {
   unitOfQuantity,
   type LengthIn,
 } from './registry';
+export { gradientOf } from './reading-error';
 export { isScale, scaleOf, type Scale } from './scale';

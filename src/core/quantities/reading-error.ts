@@ -35,7 +35,7 @@ function slopesInSpace(trial: Trial, slopes: readonly Vec2[]): readonly Vec3[] {
 }
 
 /** Slopes by body point. */
-function gradientOf(trial: Trial, refs: readonly PointRef[], slopes: readonly Vec3[]): Gradient {
+export function gradientOf(trial: Trial, refs: readonly PointRef[], slopes: readonly Vec3[]): Gradient {
   const sums = new Map<PointId, Triple>();
   refs.forEach((ref, k) => {
     for (const { id, weight } of partsOf(ref, trial.clip.performer, trial.smoothed)) {

@@ -109,6 +109,18 @@ export const TEXT = {
   chooseShorterPhase: 'Choose a shorter phase, or its direction at one of the two moments.',
   directionIsNotKnownThere: 'The direction is not known there',
 
+  // path-plane
+  inclinationOfPlane:
+    'How steep the plane is that the path of a point in space lies nearest to (orthogonal least squares): 0 is level, ' +
+    '90 upright; of points from a file in space or from two cameras.',
+  pathAcrossPlane: 'what the path is off across its plane over how far it goes up it, and its two moments',
+  oneCameraSeesNoPlane: 'One camera does not see the plane of a path',
+  filmWithSecondCamera: 'Film also with a second camera 60 to 120 degrees from the first.',
+  pathIsHardlyWider: 'The path is hardly wider than its error, so that it lies in many planes',
+  chooseLongerPhase: 'Choose a longer phase, or correct its points by hand.',
+  pathLeavesEveryPlane: 'The path leaves every plane by too much to have one',
+  chooseShorterPhaseOfSwing: 'Choose a shorter phase, such as the way down to contact.',
+
   // range
   largestMinusSmallestValue:
     'Largest minus smallest value of a quantity in a phase: range of motion, or how constant it is held.',

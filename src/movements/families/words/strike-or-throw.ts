@@ -133,4 +133,15 @@ export const STRIKE_OR_THROW: FamilyWords = {
       'Full effort at a target, direction read from the film',
     ],
   },
+  'swing-plane': {
+    low: 'The arm swings flatter',
+    high: 'The arm swings steeper',
+    why: 'The plane of the swing says from where the hand comes to the ball or the target, and how the shoulder is loaded.',
+    cue: 'Along the slope',
+    drills: [
+      'Trace a sloping string slowly with the hand, there and back',
+      'Half speed along the string, filmed from two sides',
+      'Full effort, the plane read from both cameras',
+    ],
+  },
 };
