@@ -22,6 +22,24 @@ export const sightingsOf = (
     return inOrder.slice(1).map((to, k) => ({ from: inOrder[k]!, to }));
   });
 
+type Pressed = TiePoint['seen'][number];
+
+/** Every two places that were pressed in the same frames, from each of those frames to the next. */
+export const seenTogether = (
+  ties: readonly TiePoint[],
+): readonly { readonly from: readonly [Pressed, Pressed]; readonly to: readonly [Pressed, Pressed] }[] =>
+  ties.flatMap((one, i) =>
+    ties.slice(i + 1).flatMap((other) => {
+      const both = [...one.seen]
+        .sort((a, b) => a.frame - b.frame)
+        .flatMap((seen) => {
+          const beside = other.seen.find(({ frame }) => frame === seen.frame);
+          return beside ? [[seen, beside] as const] : [];
+        });
+      return both.slice(1).map((to, k) => ({ from: both[k]!, to }));
+    }),
+  );
+
 /** How far a chain of pictures is off, as places that were seen again tell. */
 export interface Tied {
   /** What brings every sighting together: the shift of a frame's places against another frame's, widths. */

@@ -1,4 +1,5 @@
-import { steadyOf, type Steady } from '../calibration/steady';
+import { steadyOf } from '../calibration/steady';
+import type { Steady } from '../calibration/steady-path';
 import type { Check } from '../model/check';
 import type { PointId } from '../anatomy/body-points';
 import { farSide, type Clip } from '../model/clip';

@@ -80,7 +80,8 @@ export const TEXT = {
   // tie-points
   markThatStandsStill: 'Mark that stands still',
   whatMarksAreFor:
-    'Something on the ground that is seen in frames far apart: what the camera drifted between is put right.',
+    'Something on the ground that is seen in frames far apart: what the camera drifted between is put right. ' +
+    'Two in the same frames put zoom and roll right, too.',
   pressItInEachFrame: 'Press it in this frame, go to another one far away, and press it again.',
   markInFrames: (mark: number, frames: string) => `Mark ${mark} in frames ${frames}`,
   markInFrame: (mark: number, frame: string) => `Mark ${mark} in frame ${frame}`,
