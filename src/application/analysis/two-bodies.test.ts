@@ -128,6 +128,19 @@ describe('two bodies in one picture', () => {
     expect(angle(pair(90, { part: { first: 3, last: 9 } as never }))).toMatch(/partner/);
   });
 
+  it('of several others the partner is whom the analyst chose, else the first', () => {
+    const session = pair(90);
+    const third = stickTrial(() => body(520, 200, 35), marks);
+    const base = { ...third.clip, id: 'spotter', performer: otherPerson(third.clip.performer, 'Spotter') };
+    const three = (partnerId?: string): Session => ({
+      ...session,
+      clips: [{ ...session.clips[0]!, partnerId }, session.clips[1]!, base],
+      tracks: { ...session.tracks, spotter: third.raw } as Session['tracks'],
+      marks: { ...session.marks, spotter: session.marks['tori']! },
+    });
+    expect([angle(three()), angle(three('spotter')), angle(three('gone'))]).toEqual([90, 35, 90]);
+  });
+
   it('another person of the picture has neither the record nor the height of the first', () => {
     const { performer } = stickTrial(() => body(400, 250, 0), marks).clip;
     const known = { ...performer, athleteId: 'a-record', heightMetres: 1.9 };

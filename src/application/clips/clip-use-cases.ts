@@ -243,6 +243,7 @@ export async function addPersonOf(clip: Clip, name: string): Promise<string> {
     ...clip,
     id: crypto.randomUUID(),
     performer: otherPerson(clip.performer, name),
+    partnerId: undefined,
     sync: null,
     onBench: true,
   };

@@ -247,6 +247,8 @@ export const clipSchema = z.object({
   soundMetres: z.number().nonnegative().max(LIMITS.soundMetres).nullable().default(null),
   /** What a correction by hand tells of how the detector errs is carried to the other frames. */
   carryCorrections: z.boolean().default(false),
+  /** The clip of the partner among several other people of the picture; the first of them where nobody said. */
+  partnerId: keySchema.optional(),
 });
 export type Clip = z.infer<typeof clipSchema>;
 

@@ -139,6 +139,9 @@ export const TEXT = {
   nameOrSeat: 'Name, or seat',
   add: 'Add',
 
+  // partner-choice
+  partnerOf: (name: string) => `Partner of ${name}`,
+
   // smoothing-card
   smoothing: 'Smoothing',
   cutOffFrequencyHz: 'Cut-off frequency, Hz',

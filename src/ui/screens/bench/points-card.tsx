@@ -27,6 +27,7 @@ import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
 import { CameraLines } from './camera-lines';
+import { PartnerChoice } from './partner-choice';
 import { PointFiles } from './point-files';
 import { ByHand } from './by-hand';
 import { ROW, SMALL } from './card-rows';
@@ -72,7 +73,9 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
       ))}
       <TravelLines clips={derived.clips} />
       <CameraLines clips={derived.clips} />
-      {chosen && chosen.trial.clip.mediaId !== null && <Whom clip={chosen.trial.clip} name={clipName(chosen)} />}
+      {chosen && chosen.trial.clip.mediaId !== null && (
+        <Whom derived={derived} clip={chosen.trial.clip} name={clipName(chosen)} />
+      )}
       {chosen && <PointFiles clip={chosen.trial.clip} name={clipName(chosen)} />}
       {tool === 'points' && chosen && (
         <ByHand movement={derived.movement} trial={chosen.trial} name={clipName(chosen)} />
@@ -136,7 +139,15 @@ function ClipPoints({ on, setting }: { readonly on: BenchClip; readonly setting:
 }
 
 /** Of several people, or for one who is small in the picture: whose points are detected. */
-function Whom({ clip, name }: { readonly clip: Clip; readonly name: string }): ReactNode {
+function Whom({
+  derived,
+  clip,
+  name,
+}: {
+  readonly derived: Derived;
+  readonly clip: Clip;
+  readonly name: string;
+}): ReactNode {
   const person = useView((state) => state.persons[clip.id]);
   const boxing = useView((state) => state.tool === 'person');
   const clear = (): void => {
@@ -155,6 +166,7 @@ function Whom({ clip, name }: { readonly clip: Clip; readonly name: string }): R
         </span>
       )}
       {clip.mediaId !== null && <OtherPerson clip={clip} />}
+      <PartnerChoice derived={derived} clip={clip} />
     </div>
   );
 }
