@@ -26,56 +26,57 @@ function expectReadable(file: PdfFacts): void {
   expectWellFilled(file);
 }
 
-test('a coach\u2019s report is a PDF of at most four pages, with both pictures of every correction', async ({
-  page,
-}) => {
-  for (const demo of DEMOS) {
+/** At most four pages, both pictures of every correction, bookmarks from its headings. */
+async function checkCoachsReport(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Coach\u2019s report' }).click();
+  const report = page.getByTestId('report');
+  const corrections = await report.getByTestId('report-correction').count();
+  expect(corrections).toBeGreaterThanOrEqual(1);
+  await expect(report.getByTestId('athlete-still')).toHaveCount(2 * corrections);
+  await expect(report.getByRole('heading', { name: 'Measures' })).toHaveCount(0);
+  await expect(report.getByTestId('cautions')).toBeVisible();
+  const file = await savedPdf(page);
+  expect(file.pages).toBeLessThanOrEqual(4);
+  expectReadable(file);
+  const headings = await report.locator('h1, h2').allTextContents();
+  expect(file.bookmarks).toEqual(headings.map((text) => text.trim()));
+}
+
+/** Breaks well, names its method and when the session was made. */
+async function checkLaboratorysReport(page: Page): Promise<PdfFacts> {
+  await page.getByRole('button', { name: 'Laboratory\u2019s report' }).click();
+  const file = await savedPdf(page);
+  expectReadable(file);
+  expect(file.made).toBe('2026-03-02T12:00:00Z');
+  expect(file.title).toMatch(/, report$/);
+  expect(file.text).toContain('zero-lag Butterworth filter of second order');
+  return file;
+}
+
+/** One side of either paper. */
+async function checkAthletesPage(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Athlete\u2019s page' }).click();
+  for (const size of ['A4', 'Letter']) {
+    await page.getByRole('button', { name: size, exact: true }).click();
+    const file = await savedPdf(page);
+    expect(file.pages).toBe(1);
+    expectReadable(file);
+  }
+}
+
+for (const demo of DEMOS)
+  test(`the three papers of /demo${demo} are PDF files: of few pages, well filled, readable`, async ({ page }) => {
     await openReport(page, demo);
     await page.getByText('What it holds').click();
-    await page.getByRole('button', { name: 'Coach\u2019s report' }).click();
-    const report = page.getByTestId('report');
-    const corrections = await report.getByTestId('report-correction').count();
-    expect(corrections).toBeGreaterThanOrEqual(1);
-    await expect(report.getByTestId('athlete-still')).toHaveCount(2 * corrections);
-    await expect(report.getByRole('heading', { name: 'Measures' })).toHaveCount(0);
-    await expect(report.getByTestId('cautions')).toBeVisible();
-    const file = await savedPdf(page);
-    expect(file.pages).toBeLessThanOrEqual(4);
-    expectReadable(file);
-    const headings = await report.locator('h1, h2').allTextContents();
-    expect(file.bookmarks).toEqual(headings.map((text) => text.trim()));
-  }
-});
-
-test('the whole report breaks well, and is the same bytes when it is saved again', async ({ page }) => {
-  for (const demo of DEMOS) {
-    await openReport(page, demo);
-    await page.getByText('What it holds').click();
-    await page.getByRole('button', { name: 'Laboratory\u2019s report' }).click();
-    const file = await savedPdf(page);
-    expectReadable(file);
-    expect(file.made).toBe('2026-03-02T12:00:00Z');
-    expect(file.title).toMatch(/, report$/);
-    expect(file.text).toContain('zero-lag Butterworth filter of second order');
-    if (demo !== '') continue;
-    expect(file.text).toContain('Since earlier sessions');
-    await page.reload();
-    expect((await savedPdf(page)).bytes.equals(file.bytes)).toBe(true);
-  }
-});
-
-test('an athlete\u2019s page is one side of A4 and of letter', async ({ page }) => {
-  for (const demo of DEMOS) {
-    await openReport(page, demo);
-    await page.getByRole('button', { name: 'Athlete\u2019s page' }).click();
-    for (const size of ['A4', 'Letter']) {
-      await page.getByRole('button', { name: size, exact: true }).click();
-      const file = await savedPdf(page);
-      expect(file.pages).toBe(1);
-      expectReadable(file);
+    await checkCoachsReport(page);
+    const file = await checkLaboratorysReport(page);
+    if (demo === '') {
+      expect(file.text).toContain('Since earlier sessions');
+      await page.reload();
+      expect((await savedPdf(page)).bytes.equals(file.bytes)).toBe(true);
     }
-  }
-});
+    await checkAthletesPage(page);
+  });
 
 test('a server that makes no PDF says why, and the report stays', async ({ page }) => {
   await openReport(page, '');
