@@ -123,7 +123,7 @@ test('two marks that are pressed in the same frames hold sizes and directions, t
   const z: Record<'size' | 'level', number[]> = { size: [], level: [] };
   const [before, after]: [number[], number[]] = [[], []];
   const rms = (values: readonly number[]): number => Math.sqrt(values.reduce((s, v) => s + v * v, 0) / values.length);
-  for (let n = 0; n < 150; n++) {
+  for (let n = 0; n < 80; n++) {
     const filmed = followed(roll, 1);
     const frames = [5, 60, 110];
     const ties = [tied(filmed, 'cone', MARK, frames, roll), tied(filmed, 'post', { x: 1180, y: 120 }, frames, roll)];
