@@ -28,13 +28,20 @@ function quadraticAt(frame: number, near: readonly number[], values: Float64Arra
   return (y0 * (s2 * s4 - s3 * s3) - s1 * (y1 * s4 - y2 * s3) + s2 * (y1 * s3 - y2 * s2)) / determinant;
 }
 
-/** Median of the present values among the neighbours of a frame. */
+const sorted = new Float64Array(2 * REACH.most + 1);
+
+/** Median of the present values among the neighbours of a frame; few as they are, they are put in order one by one. */
 function localMedian(values: Float64Array, i: number, reach: number): number {
-  // Sorted, what is not a number comes last.
-  const near = values.slice(Math.max(0, i - reach), i + reach + 1).sort();
-  let present = near.length;
-  while (present > 0 && Number.isNaN(near[present - 1]!)) present--;
-  return present === 0 ? NaN : near[present >> 1]!;
+  const last = Math.min(values.length - 1, i + reach);
+  let present = 0;
+  for (let k = Math.max(0, i - reach); k <= last; k++) {
+    const value = values[k]!;
+    if (Number.isNaN(value)) continue;
+    let at = present++;
+    for (; at > 0 && sorted[at - 1]! > value; at--) sorted[at] = sorted[at - 1]!;
+    sorted[at] = value;
+  }
+  return present === 0 ? NaN : sorted[present >> 1]!;
 }
 
 /**
