@@ -1,4 +1,6 @@
 import { sessionJson } from '../../formats/session-json/session-json';
+import type { Clip } from '../../core/model/clip';
+import type { Session } from '../../core/model/session';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { readSession, saveSession } from '../../storage/sessions';
 import { loadMedia, storeMedia } from '../../storage/media';
@@ -14,28 +16,32 @@ const missing = (what: string): Result<never, DemoIssue> => fail('demo-missing',
  * Puts a demo session, with those that came before it, into this browser unless it is there already; returns its id.
  */
 export async function loadDemo(demo: DemoId): Promise<Result<string, DemoIssue | StorageIssue>> {
-  for (const earlier of DEMOS.find((d) => d.id === demo)!.before) {
-    const loaded = await loadDemoFile(earlier);
-    if (!loaded.ok) return loaded;
+  const sessions: Session[] = [];
+  // Files come from the same server: they are fetched together, and stored in their order.
+  for (const read of await Promise.all([...DEMOS.find((d) => d.id === demo)!.before, demo].map(readDemoFile))) {
+    if (!read.ok) return read;
+    sessions.push(read.value);
   }
-  return loadDemoFile(demo);
+  const there = await Promise.all(sessions.map(async ({ id }) => (await readSession(id)).ok));
+  const wanted = sessions.filter((_, i) => !there[i]);
+  const clips = new Map(wanted.flatMap((session) => session.clips.map((clip) => [clip.mediaId, clip] as const)));
+  for (const stored of await Promise.all([...clips.values()].map(storeClip))) if (!stored.ok) return stored;
+  for (const session of wanted) {
+    const saved = await saveSession(session, new Date().toISOString(), { over: true });
+    if (!saved.ok) return saved;
+  }
+  return ok(sessions.at(-1)!.id);
 }
 
-async function loadDemoFile(name: string): Promise<Result<string, DemoIssue | StorageIssue>> {
+async function readDemoFile(name: string): Promise<Result<Session, DemoIssue>> {
   const file = `${name}-session.falcon.json`;
   const response = await fetch(`/demo-data/${file}`).catch(() => null);
-  if (!response?.ok) return missing(file);
-  const read = sessionJson.read(await response.text(), file);
-  if (!read.ok) return read;
-  const existing = await readSession(read.value.id);
-  if (existing.ok) return ok(existing.value.id);
-  for (const clip of read.value.clips) {
-    if (clip.mediaId === null || (await loadMedia(clip.mediaId))) continue;
-    const video = await fetch(`/demo-data/${clip.fileName}`).catch(() => null);
-    if (!video?.ok) return missing(clip.fileName);
-    const stored = await storeMedia(clip.mediaId, clip.fileName, await video.blob());
-    if (!stored.ok) return stored;
-  }
-  const saved = await saveSession(read.value, new Date().toISOString(), { over: true });
-  return saved.ok ? ok(read.value.id) : saved;
+  return response?.ok ? sessionJson.read(await response.text(), file) : missing(file);
+}
+
+/** The video of a clip, unless it is there already. */
+async function storeClip({ mediaId, fileName }: Clip): Promise<Result<unknown, DemoIssue | StorageIssue>> {
+  if (mediaId === null || (await loadMedia(mediaId))) return ok(null);
+  const video = await fetch(`/demo-data/${fileName}`).catch(() => null);
+  return video?.ok ? storeMedia(mediaId, fileName, await video.blob()) : missing(fileName);
 }
