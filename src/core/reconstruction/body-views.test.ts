@@ -1,5 +1,7 @@
 import { standing, standingBody } from '../../../tests/fixtures/standing-body';
 import { stickTrial, BODY } from '../../../tests/fixtures/stick-trial';
+import { readMeasure } from '../../../tests/fixtures/measure';
+import { evaluateMeasure } from '../measures';
 import type { SpatialTrack } from '../tracks/marker-map';
 import { bendsForward } from './bending';
 import { degreesApart, headingOf, viewsOfBody } from './body-views';
@@ -40,6 +42,19 @@ test('views of a body follow its main clip: a length that is drawn later gives m
   expect(viewsOfBody(body, main)[0]!.clip.scale).toBeNull();
   const scaled = { ...main, clip: { ...main.clip, scale: { pixels: 100, metres: 1 } } };
   expect(viewsOfBody(body, scaled)[0]!.clip.scale).not.toBeNull();
+});
+
+test('views of a body call its moments by their names', () => {
+  const named = { ...main, names: { contact: 'Contact or release' } };
+  const measure = readMeasure({
+    ...{ id: 'p', name: 'Plane', region: 'arms', plane: 'any', importance: 0.5, cost: 'weeks' },
+    ...{ kind: 'path-plane', point: 'dominant-wrist', from: 'contact', to: 'contact' },
+  });
+  for (const view of viewsOfBody(standingBody(), named))
+    expect(evaluateMeasure(measure, view)).toMatchObject({
+      reason: 'moment-missing',
+      message: expect.stringContaining('Contact or release'),
+    });
 });
 
 test('knees that bend ahead are a body\u2019s, backward those of its mirror image', () => {

@@ -84,7 +84,7 @@ const FRONT: PlaneView = { kind: 'front', round: 90, elevationDegrees: 0 };
 const ABOVE: PlaneView = { kind: 'overhead', round: 0, elevationDegrees: 90 };
 
 /** A clip made ready, but for its moments. */
-type Ready = Omit<Trial, 'marks' | 'timing' | 'checks'>;
+type Ready = Omit<Trial, 'marks' | 'timing' | 'checks' | 'names'>;
 
 interface Seen {
   readonly smoothed: SpatialTrack;
@@ -137,8 +137,8 @@ function viewsOnce(of: object, main: Trial, make: () => readonly Ready[]): reado
     kept = { main, views: make() };
     known.set(of, kept);
   }
-  const { marks, timing, checks } = main;
-  return kept.views.map((view) => ({ ...view, marks, timing, checks }));
+  const { marks, timing, checks, names } = main;
+  return kept.views.map((view) => ({ ...view, marks, timing, checks, names }));
 }
 
 /**
