@@ -49,8 +49,15 @@ test('points and proposed moments come first, get denser, and leave alone what i
   baseURL,
 }) => {
   await begin(page, baseURL!);
+  const pane = page.getByTestId('pane-athlete');
+  const top = async (): Promise<number> => Math.round((await pane.boundingBox())!.y);
+  const before = await top();
   await detect(page);
   await expect(known(page)).toBeVisible();
+  // How far it is is seen, and the pictures stay where they are.
+  const bar = page.getByRole('progressbar', { name: 'Detecting points: Kip Marlowe' });
+  expect((await bar.boundingBox())!.width).toBeGreaterThanOrEqual(72);
+  expect(await top()).toBe(before);
   // Still under way, and readings are there to work with.
   await expect(page.getByText('Detecting points: Kip Marlowe')).toBeVisible();
   await expect(page.locator('[data-testid^="pin-athlete-"]').first()).toBeVisible();

@@ -17,7 +17,7 @@ export function JobBar(): ReactNode {
           variant={job.all === 0 ? 'indeterminate' : 'determinate'}
           value={share}
           // A bar that slides is painted anew all the time, which takes a fifth of a small machine from the work.
-          sx={{ flex: 1, '& .MuiLinearProgress-bar': { transition: 'none' } }}
+          sx={{ flex: '1 0 72px', '& .MuiLinearProgress-bar': { transition: 'none' } }}
           aria-label={job.label}
         />
         <span>
@@ -26,7 +26,10 @@ export function JobBar(): ReactNode {
               ? TEXT.starting
               : `${Math.round(share)} %${left === null ? '' : TEXT.ceilSLeft(Math.ceil(left))}`)}
         </span>
-        <Button onClick={job.cancel}>{TEXT.cancel}</Button>
+        {/* As low as the words: what stands below does not move when work begins. */}
+        <Button onClick={job.cancel} sx={{ py: 0 }}>
+          {TEXT.cancel}
+        </Button>
       </div>
     );
   });
