@@ -111,9 +111,12 @@ export class PictureQueue {
     }
   }
 
-  /** Asks for one picture on all panes; a newer request replaces one that has not begun. */
+  /**
+   * Asks for one picture on all panes; a newer request replaces one that has not begun. One for the frames under way is
+   * a newer one, too: a pane may have come meanwhile, or need its picture in more detail.
+   */
   request(frames: Frames): void {
-    this.target = frames;
+    this.target = { ...frames };
     if (this.working) return;
     this.watcher.busy(true);
     void this.work();
