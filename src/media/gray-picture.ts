@@ -1,4 +1,4 @@
-import type { Gray } from '../core/calibration/optical-flow';
+import type { Gray } from '../core/signal/gray';
 import { ok, type Result } from '../core/result';
 import type { FrameCache, FrameIssue } from './frame-cache';
 import type { FrameIndex } from './frame-index';

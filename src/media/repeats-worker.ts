@@ -1,5 +1,6 @@
-import type { Gray } from '../core/calibration/optical-flow';
+import type { Gray } from '../core/signal/gray';
 import { ok, type Result } from '../core/result';
+import { leftByMixture, liveliest } from '../core/timing/blended-pictures';
 import { holesIn } from '../core/timing/file-rate';
 import { exposeWorker } from './expose-worker';
 import { FrameCache, type FrameIssue } from './frame-cache';
@@ -7,28 +8,33 @@ import { openTrack, type FrameIndex, type IntakeIssue } from './frame-index';
 import { grayPicture } from './gray-picture';
 import type { VideoFile } from './video-file';
 
-/** Width at which pictures are compared, and the side of a block that must move by itself, pixels. */
+/** Width at which pictures are compared, pixels. */
 const WIDTH = 256;
-const BLOCK = 8;
+/** Pictures that the next comparisons need: one frame is compared with those beside it. */
+const KEPT = 3;
 
 let index: FrameIndex | null = null;
 let cache: FrameCache | null = null;
-let last: { readonly frame: number; readonly picture: Gray } | null = null;
+const pictures = new Map<number, Gray>();
 
-/** Mean difference of the block that differs most, 0 to 255. */
-function liveliest(a: Gray, b: Gray): number {
-  let most = 0;
-  for (let y = 0; y + BLOCK <= a.height; y += BLOCK)
-    for (let x = 0; x + BLOCK <= a.width; x += BLOCK) {
-      let sum = 0;
-      for (let v = y; v < y + BLOCK; v++)
-        for (let u = x; u < x + BLOCK; u++) sum += Math.abs(a.values[v * a.width + u]! - b.values[v * a.width + u]!);
-      most = Math.max(most, sum / BLOCK ** 2);
-    }
-  return most;
+async function pictureOf(frame: number): Promise<Result<Gray, FrameIssue>> {
+  const known = pictures.get(frame);
+  if (known) return ok(known);
+  const picture = await grayPicture(cache!, index!, frame, WIDTH);
+  if (picture.ok) pictures.set(frame, picture.value);
+  for (const old of [...pictures.keys()].slice(0, -KEPT)) pictures.delete(old);
+  return picture;
 }
 
-/** Looks how much pictures differ from the ones before them. */
+/** How a picture differs from those beside it. */
+interface Compared {
+  /** How much its liveliest part differs from the one before, 0 to 255. */
+  readonly change: number;
+  /** What a mixture of the ones before and after leaves of it, a share; null where nothing tells. */
+  readonly left: number | null;
+}
+
+/** Looks how much pictures differ from the ones beside them. */
 const repeatsWorker = {
   /** @returns how many frames there are, and whether some are missing between them */
   async open(video: VideoFile): Promise<Result<{ frames: number; hasHoles: boolean }, IntakeIssue>> {
@@ -38,14 +44,16 @@ const repeatsWorker = {
     cache = new FrameCache(index, track.value, false);
     return ok({ frames: index.frameTimes.length, hasHoles: holesIn(index.frameTimes).length > 0 });
   },
-  /** How much the liveliest part of a frame differs from the same part of the frame before it, 0 to 255. */
-  async change(frame: number): Promise<Result<number, FrameIssue>> {
-    const before = last?.frame === frame - 1 ? ok(last.picture) : await grayPicture(cache!, index!, frame - 1, WIDTH);
+  /** How a frame differs from those beside it. */
+  async compare(frame: number): Promise<Result<Compared, FrameIssue>> {
+    const [before, now] = [await pictureOf(frame - 1), await pictureOf(frame)];
     if (!before.ok) return before;
-    const now = await grayPicture(cache!, index!, frame, WIDTH);
     if (!now.ok) return now;
-    last = { frame, picture: now.value };
-    return ok(liveliest(before.value, now.value));
+    const after = frame + 1 < index!.frameTimes.length ? await pictureOf(frame + 1) : null;
+    return ok({
+      change: liveliest(before.value, now.value),
+      left: after?.ok ? leftByMixture(before.value, now.value, after.value) : null,
+    });
   },
 };
 

@@ -17,7 +17,7 @@ test.afterAll(() => rmSync(made, { recursive: true, force: true }));
 
 const CLIP = clipFile('pace-side-athlete');
 const coarse = ['-c:v', 'libx264', '-preset', 'veryfast', '-crf', '38'];
-/** How a clip that was filmed at 120 a second was made one whose pictures repeat, coarsely coded. */
+/** How a clip that was filmed at 120 a second was made one whose pictures repeat or blend, coarsely coded. */
 const MADE = [
   ['60 in 120, from a file of 60', ['-vf', 'fps=60,fps=120'], { cycle: 2, uneven: false }],
   ['24 in 30', ['-vf', 'fps=24,fps=30'], { cycle: 5, uneven: false }],
@@ -32,6 +32,17 @@ const MADE = [
     ['-vf', "fps=60,fps=120,select='not(eq(n,222))',setpts=N/(120*TB)"],
     { cycle: null, uneven: true },
   ],
+  ['60 in 120, blended', ['-vf', 'fps=60,minterpolate=fps=120:mi_mode=blend'], { cycle: 2, uneven: false }],
+  ['30 in 120, blended', ['-vf', 'fps=30,minterpolate=fps=120:mi_mode=blend'], { cycle: 4, uneven: false }],
+  ['24 in 60, blended', ['-vf', 'fps=24,framerate=fps=60'], { cycle: null, uneven: true }],
+  [
+    'slow motion in its middle, blended',
+    [
+      '-vf',
+      "fps=30,setpts='if(lt(T,0.7),PTS,if(lt(T,1.3),0.7/TB+(PTS-0.7/TB)*3,PTS+1.2/TB))',minterpolate=fps=30:mi_mode=blend",
+    ],
+    { cycle: null, uneven: true },
+  ],
   ['coded coarsely and no more', [], { cycle: null, uneven: false }],
 ] as const;
 
@@ -42,7 +53,7 @@ const make = (k: number): string => {
 };
 const slowed = (): string => make(MADE.findIndex(([what]) => what.startsWith('slow motion')));
 
-test('pictures that a file repeats are told, coded coarsely too', async ({ page }) => {
+test('pictures that a file repeats or blends are told, coded coarsely too', async ({ page }) => {
   MADE.forEach((_, k) => make(k));
   const served = await serveHarness(made, true);
   try {
@@ -63,7 +74,9 @@ test('a clip that is slowed within has angles and no times, until somebody says 
   await createSession(page, baseURL!, 'Slowed');
   const card = page.getByTestId('intake-athlete');
   await card.locator('input[type=file]').setInputFiles(slowed());
-  await expect(card.getByText(/Some frames show the picture before them again, unevenly/)).toBeVisible();
+  await expect(
+    card.getByText(/Some frames show the picture before them again, or blend those beside them/),
+  ).toBeVisible();
   await card.getByRole('combobox', { name: 'Name' }).fill('Sela Orr');
   await card.getByLabel('Consent to film and analyse is given').check();
   await card.getByRole('button', { name: 'Use as athlete' }).click();

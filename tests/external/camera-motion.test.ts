@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { CameraTracker } from '../../src/core/calibration/camera-motion';
 import { cameraState } from '../../src/core/calibration/camera-state';
-import type { Gray } from '../../src/core/calibration/optical-flow';
+import type { Gray } from '../../src/core/signal/gray';
 import type { CameraPath } from '../../src/core/model/clip';
 import { grayPictures } from '../fixtures/moving-clip';
 

@@ -1,6 +1,7 @@
 import type { CameraPath, TurnedPath } from '../model/clip';
 import { isCut } from './cut';
-import { cornersOf, pyramidOf, trackCorners, type Corner, type Gray, type HeldCorner } from './optical-flow';
+import { cornersOf, pyramidOf, trackCorners, type Corner, type HeldCorner } from './optical-flow';
+import type { Gray } from '../signal/gray';
 import {
   AS_AT_FIRST,
   fitStep,

@@ -1,4 +1,4 @@
-import type { Gray } from './optical-flow';
+import type { Gray } from '../signal/gray';
 
 /** Side of a square of the picture that is taken as one, pixels: what is left tells scenes apart, not faces. */
 const COARSE = 5;

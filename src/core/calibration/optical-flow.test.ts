@@ -2,7 +2,7 @@ import { dice } from '../../../tests/fixtures/random';
 import { similarity } from '../geometry/similarity';
 import { stepBetween } from './camera-motion';
 import { sharedMotion } from './shared-motion';
-import type { Gray } from './optical-flow';
+import type { Gray } from '../signal/gray';
 
 /** A random landscape: waves of all lengths, the longer the higher, as pictures have them (Field 1987). */
 function landscape(seed: number): (x: number, y: number) => number {

@@ -1,9 +1,4 @@
-/** A picture of brightness, row by row, 0 to 255. */
-export interface Gray {
-  readonly width: number;
-  readonly height: number;
-  readonly values: Float32Array;
-}
+import type { Gray } from '../signal/gray';
 
 export interface Corner {
   readonly x: number;

@@ -1,6 +1,6 @@
 import { CUT_SHARE, stepBetween } from './camera-motion';
 import { isOtherScene, isPlain, sceneOf } from './cut';
-import type { Gray } from './optical-flow';
+import type { Gray } from '../signal/gray';
 
 /** A shot that lasts no longer than so many pictures between two of one other scene is a flash. */
 const FLASH = 3;

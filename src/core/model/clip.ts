@@ -107,9 +107,16 @@ export const partSchema = z
   .refine(({ from, to }) => from < to, TEXT.partOfFileEndsAfter);
 export type Part = z.infer<typeof partSchema>;
 
-/** Frames of a file that show the picture before them again: those whose number is one of `again` in the cycle. */
+/**
+ * Frames of a file that were not filmed: those whose number is one of `again` in the cycle. They show the picture before
+ * them again, or blend the ones before and after them.
+ */
 export const repeatsSchema = z
-  .object({ cycle: z.number().int().min(2).max(12), again: z.array(z.number().int().nonnegative()).min(1) })
+  .object({
+    cycle: z.number().int().min(2).max(12),
+    again: z.array(z.number().int().nonnegative()).min(1),
+    blended: z.boolean().default(false),
+  })
   .refine(({ cycle, again }) => again.length < cycle && again.every((place) => place < cycle), {
     error: TEXT.notAllFramesOfCycle,
   });

@@ -1,5 +1,5 @@
 import { dice } from '../../../tests/fixtures/random';
-import { evenTimes, isRepeat, repeatsIn, repeatsText } from './repeated-frames';
+import { blendsIn, evenTimes, isRepeat, repeatsIn, repeatsText } from './repeated-frames';
 
 /** Changes of frames of which some repeat: something moves by turns faster and slower, a coder leaves a little. */
 function changesOf(
@@ -25,11 +25,11 @@ test.each([
   ['12 in 60', 5, [0, 2, 3, 4]],
 ])('%s: the cycle is told', (_, cycle, again) => {
   expect(repeatsIn(changesOf(48, (i) => again.includes(i % cycle)))).toEqual({
-    cycle: { cycle, again },
+    cycle: { cycle, again, blended: false },
     uneven: false,
   });
   // A coarse coder changes a picture that is shown again, too.
-  expect(repeatsIn(changesOf(48, (i) => again.includes(i % cycle), 40, 0.15)).cycle).toEqual({ cycle, again });
+  expect(repeatsIn(changesOf(48, (i) => again.includes(i % cycle), 40, 0.15)).cycle).toMatchObject({ cycle, again });
 });
 
 test('a file that repeats nothing, one in which nothing moves, and one that begins to move suddenly, repeat nothing', () => {
@@ -43,7 +43,7 @@ test('a file that repeats nothing, one in which nothing moves, and one that begi
 test('a cycle that slips between two rows is none: which frames repeat is not known', () => {
   const inRows = (slipsAt: number): Map<number, number> =>
     new Map([...changesOf(240, (i) => (i < slipsAt ? i : i + 1) % 2 === 0)].filter(([frame]) => frame % 60 < 12));
-  expect(repeatsIn(inRows(Infinity)).cycle).toEqual({ cycle: 2, again: [0] });
+  expect(repeatsIn(inRows(Infinity)).cycle).toMatchObject({ cycle: 2, again: [0] });
   for (const slipsAt of [30, 150]) expect(repeatsIn(inRows(slipsAt))).toEqual({ cycle: null, uneven: true });
 });
 
@@ -53,7 +53,7 @@ test('frames that repeat in no cycle are said to', () => {
 });
 
 test('pictures that are taken once were filmed evenly', () => {
-  const repeats = { cycle: 5, again: [3] };
+  const repeats = { cycle: 5, again: [3], blended: false };
   const file = Float64Array.from({ length: 20 }, (_, i) => Math.round((i * 1e6) / 30));
   const once = file.filter((_, i) => !isRepeat(repeats, i));
   const even = evenTimes(once, repeats, 1e6 / 30);
@@ -62,4 +62,39 @@ test('pictures that are taken once were filmed evenly', () => {
   const holed = once.map((t, i) => (i < 8 ? t : t + 1e6));
   expect(evenTimes(holed, repeats, 1e6 / 30)).toEqual(holed);
   expect(repeatsText(repeats)).toBe('Of every five frames of the file one shows the picture before again');
+});
+
+describe('blends of the pictures beside them', () => {
+  /** What mixtures leave: next to nothing of a blend, of a picture that was filmed more or less as it moves. */
+  const leftOf = (frames: number, blended: (frame: number) => boolean): Map<number, number> =>
+    changesOf(frames, blended, 0.5, 0.1);
+
+  test.each([
+    ['60 filmed in 120', 2, [1]],
+    ['30 filmed in 120', 4, [0, 1, 3]],
+  ])('%s: the cycle is told, and what was filmed is left', (_, cycle, again) => {
+    expect(blendsIn(leftOf(48, (i) => again.includes(i % cycle)))).toEqual({
+      cycle: { cycle, again, blended: true },
+      uneven: false,
+    });
+  });
+
+  test('a cycle in which two are left, of which one may be a blend itself, is none: times are unknown', () => {
+    expect(blendsIn(leftOf(60, (i) => [1, 4].includes(i % 5)))).toEqual({ cycle: null, uneven: true });
+  });
+
+  test('what was filmed at a high rate lies near the mean of its neighbours everywhere: that is no blend', () => {
+    const nothing = { cycle: null, uneven: false };
+    expect(blendsIn(changesOf(60, () => false, 0.2))).toEqual(nothing);
+    expect(blendsIn(leftOf(60, () => false))).toEqual(nothing);
+  });
+
+  test('they are said so', () => {
+    expect(repeatsText({ cycle: 2, again: [1], blended: true })).toBe(
+      'Of every two frames of the file one is a blend of the pictures before and after it',
+    );
+    expect(repeatsText({ cycle: 4, again: [0, 1, 3], blended: true })).toBe(
+      'Of every four frames of the file three are blends of the pictures before and after them',
+    );
+  });
 });

@@ -7,6 +7,8 @@ const LONGEST_CYCLE = 6;
 const AROUND = 6;
 /** Where the picture's liveliest part changes by less than this, nothing tells a repeat from rest (of 255). */
 const LEAST_CHANGE = 6;
+/** Where mixtures leave less than this of every picture, little moves from one to the next: nothing tells a blend. */
+const LEAST_LEFT = 0.25;
 /** A repeat changes by less than this share of what moves there, where nothing else speaks for it. */
 const REPEATED = 0.25;
 /**
@@ -54,7 +56,7 @@ function placesOf(live: Changes, cycle: number): Repeats | null {
   const most = Math.max(...usual);
   const again = [...usual.keys()].filter((place) => usual[place]! < AGAIN_BELOW * most);
   const isMixed = usual.some((change) => change >= AGAIN_BELOW * most && change <= NEW_ABOVE * most);
-  return again.length === 0 || isMixed ? null : { cycle, again };
+  return again.length === 0 || isMixed ? null : { cycle, again, blended: false };
 }
 
 /** Whether the frames of a row that repeat by a cycle change by less than the new ones beside them; null of too few. */
@@ -87,8 +89,23 @@ function rowsOf(changes: Changes): readonly Changes[] {
  * @param changes by frame, how much the liveliest part of its picture differs from the one before (mean over a small
  *   block, 0 to 255); stretches of frames in a row
  */
-export function repeatsIn(changes: Changes): SeenRepeats {
-  const live = new Map([...changes].filter(([frame]) => levelAt(changes, frame) >= LEAST_CHANGE));
+export const repeatsIn = (changes: Changes): SeenRepeats => stoodOut(changes, LEAST_CHANGE);
+
+/**
+ * Tells frames that blend the pictures before and after them, as editing programs make them between two that were
+ * filmed: slow motion, or a file of a higher rate.
+ * @param left by frame, what a mixture of the two leaves unexplained of it (`leftByMixture`)
+ */
+export function blendsIn(left: Changes): SeenRepeats {
+  const { cycle, uneven } = stoodOut(left, LEAST_LEFT);
+  // Unless one of a cycle was filmed and all between it and the next are blends, those that were filmed are none.
+  const isWhole = cycle !== null && cycle.again.length === cycle.cycle - 1;
+  return isWhole ? { cycle: { ...cycle, blended: true }, uneven } : { cycle: null, uneven: uneven || cycle !== null };
+}
+
+/** Frames whose value is far below that of the others near them, in a cycle or not. */
+function stoodOut(changes: Changes, least: number): SeenRepeats {
+  const live = new Map([...changes].filter(([frame]) => levelAt(changes, frame) >= least));
   if (live.size < LEAST_FRAMES) return NOTHING;
   for (let cycle = 2; cycle <= LONGEST_CYCLE; cycle++) {
     const repeats = placesOf(live, cycle);
@@ -109,7 +126,7 @@ export function repeatsIn(changes: Changes): SeenRepeats {
   return { cycle: null, uneven };
 }
 
-/** Whether a frame of the file, counted from the clip's first, shows the picture before it again. */
+/** Whether a frame of the file, counted from the clip's first, was not filmed: a picture again, or a blend. */
 export const isRepeat = ({ cycle, again }: Repeats, frame: number): boolean => again.includes(frame % cycle);
 
 /**
@@ -129,6 +146,9 @@ const count = (n: number): string => ['no', 'one', 'two', 'three', 'four', 'five
 /** What it means that frames repeat in no cycle. */
 export const UNEVEN_REPEATS = TEXT.someFramesShowPictureBefore;
 
-/** `Of every two frames of the file one shows the picture before it again`. */
-export const repeatsText = ({ cycle, again }: Repeats): string =>
-  TEXT.ofEveryFramesOfFile(count(cycle), count(again.length), again.length === 1 ? 'shows' : 'show');
+/** `Of every two frames of the file one shows the picture before it again`, or `is a blend of` those beside it. */
+export function repeatsText({ cycle, again, blended }: Repeats): string {
+  const [all, some] = [count(cycle), count(again.length)];
+  if (blended) return again.length === 1 ? TEXT.ofEveryFramesOneBlended(all) : TEXT.ofEveryFramesBlended(all, some);
+  return TEXT.ofEveryFramesOfFile(all, some, again.length === 1 ? 'shows' : 'show');
+}
