@@ -7,14 +7,8 @@ import { walk, WALKING, type WalkingManner } from './athlete/race-walking';
 import { clearHurdle, HURDLING, type HurdlingManner } from './athlete/sprint-hurdles';
 import { vec3 } from './athlete/vec3';
 import type { Camera } from './camera/camera';
-import { FILMINGS, moved, type Filming } from './camera/moving';
-
-export interface Look {
-  readonly skin: string;
-  readonly shirt: string;
-  readonly trousers: string;
-  readonly hair: string;
-}
+import { moved, type Filming } from './camera/moving';
+import type { Look, Surroundings } from './look';
 
 export type Ground = 'practice-ground' | 'track' | 'hurdles';
 
@@ -32,13 +26,15 @@ export interface DemoClip {
   readonly ground: Ground;
   /** Colours of the ground, so that two clips are not taken for the same afternoon. */
   readonly afternoon: 'clear' | 'hazy';
+  /** What else is round the performer; left out in the open by day. */
+  readonly surroundings?: Surroundings;
   /**
    * Somebody else who goes through the picture, as a clip of their own with the same camera; it has truth and no video.
    */
   readonly passer?: DemoClip;
 }
 
-type Person = Pick<DemoClip, 'performer' | 'body' | 'appearance' | 'afternoon'>;
+export type Person = Pick<DemoClip, 'performer' | 'body' | 'appearance' | 'afternoon'>;
 
 const person = (
   performer: string,
@@ -66,11 +62,11 @@ const IRIS = person('Iris Vandeleur', 1.78, 66, 'hazy', '#d9ab8b', '#39808c', '#
 const LENA = person('Lena Skarsbo', 1.72, 60, 'clear', '#e2b89c', '#e0a93a', '#2b3350', '#c09a5a');
 const PIA = person('Pia Korhola', 1.71, 61, 'hazy', '#c48d68', '#6a58a0', '#2c2c30', '#3b2617');
 
-const FULL = { width: 1280, height: 720, frameRate: 120, shutter: 1 / 500 } as const;
+export const FULL = { width: 1280, height: 720, frameRate: 120, shutter: 1 / 500 } as const;
 const LEFT_SIDE = { ...FULL, azimuth: -90 } as const;
 const RIGHT_SIDE = { ...FULL, azimuth: 90 } as const;
 
-const pace = (id: string, who: Person, planted: Partial<PlantedDifferences>, camera: Camera): DemoClip => {
+export const pace = (id: string, who: Person, planted: Partial<PlantedDifferences>, camera: Camera): DemoClip => {
   const all = { ...NOTHING_PLANTED, ...planted };
   return {
     ...who,
@@ -83,7 +79,7 @@ const pace = (id: string, who: Person, planted: Partial<PlantedDifferences>, cam
   };
 };
 
-const walking = (id: string, who: Person, manner: Partial<WalkingManner>, camera: Camera): DemoClip => {
+export const walking = (id: string, who: Person, manner: Partial<WalkingManner>, camera: Camera): DemoClip => {
   const all = { ...WALKING, ...manner };
   return {
     ...who,
@@ -96,7 +92,7 @@ const walking = (id: string, who: Person, manner: Partial<WalkingManner>, camera
   };
 };
 
-const hurdling = (id: string, who: Person, manner: Partial<HurdlingManner>, camera: Camera): DemoClip => {
+export const hurdling = (id: string, who: Person, manner: Partial<HurdlingManner>, camera: Camera): DemoClip => {
   const all = { ...HURDLING, ...manner };
   return {
     ...who,
@@ -283,14 +279,5 @@ export const FURTHER_VIEWS: readonly DemoClip[] = [
 
 /** Every clip that is rendered, and every one that has truth. */
 export const RENDERED_CLIPS: readonly DemoClip[] = [...DEMO_CLIPS, ...TRIAL_CLIPS, ...MOVING_CLIPS];
-
-/** A clip by its name, any of the demo's as filmed by a camera that moves among them; undefined where there is none. */
-export function clipNamed(id: string): DemoClip | undefined {
-  const known = [...RENDERED_CLIPS, ...FURTHER_VIEWS].find((clip) => clip.id === id);
-  if (known) return known;
-  const filming = FILMINGS.find((way) => id.endsWith(`-${way}`));
-  const still = filming && DEMO_CLIPS.find((clip) => id === `${clip.id}-${filming}`);
-  return still && filmed(still.id, filming);
-}
 
 export const trialOf = (clip: DemoClip): Trial => clip.perform();

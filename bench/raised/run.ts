@@ -1,5 +1,5 @@
 import { renderedClip } from '../../tests/fixtures/rendered-clip';
-import { clipNamed } from '../../demo/scenario';
+import { clipNamed } from '../../demo/named';
 import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import { truthOf } from '../../demo/truth';

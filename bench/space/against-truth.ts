@@ -1,5 +1,6 @@
 import type { ClipTruth } from '../../demo/truth';
-import { clipNamed, type DemoClip } from '../../demo/scenario';
+import { clipNamed } from '../../demo/named';
+import type { DemoClip } from '../../demo/scenario';
 import type { PointId } from '../../src/core/anatomy/body-points';
 import type { DetectedPoints } from '../../src/core/tracks/track';
 import { trackFromDetections } from '../../src/core/detections/track-from-detections';

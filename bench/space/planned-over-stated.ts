@@ -1,4 +1,4 @@
-import { clipNamed } from '../../demo/scenario';
+import { clipNamed } from '../../demo/named';
 import { planOf } from '../../src/core/planning/camera-plan';
 import { filmedByTwo } from '../../src/core/planning/two-cameras';
 import { readQuantity } from '../../src/core/quantities/read';

@@ -2,7 +2,8 @@ import * as THREE from 'three';
 import type { Body } from '../athlete/body';
 import type { SkeletonPose } from '../athlete/skeleton-pose';
 import { add, mix, scale, subtract, type Vec3 } from '../athlete/vec3';
-import type { Look } from '../scenario';
+import type { Look } from '../look';
+import { LongHair, Skirt, SLEEVE, THICKER } from './figure-clothes';
 import { Limb, Ellipsoid, Trunk } from './figure-parts';
 import { type Profile, three } from './profile';
 
@@ -22,6 +23,7 @@ export class Figure {
   private readonly hands: { palm: Limb; thumb: Limb; side: 'left' | 'right' }[] = [];
   private readonly elbows: { part: Ellipsoid; side: 'left' | 'right' }[] = [];
   private readonly headParts: { part: Ellipsoid; at: readonly [number, number, number] }[] = [];
+  private readonly loose: (Skirt | LongHair)[] = [];
 
   constructor(
     private readonly body: Body,
@@ -37,33 +39,46 @@ export class Figure {
     const dark = matte('#1a1210');
     const white = matte('#f6f6f6');
     const h = body.height;
+    const girth = hint.girth ?? 1;
+    const loose = hint.legs === 'loose';
+    const headSize = hint.headSize ?? 1;
+    const thick = (profile: Profile, by = 1): Profile => profile.map(([along, radius]) => [along, radius * girth * by]);
     const link = (
       from: string,
       to: string,
       material: THREE.Material,
       profile: Profile,
-      stretch: readonly [number, number] = [0, 1],
+      { stretch = [0, 1], by = 1 }: { stretch?: readonly [number, number]; by?: number } = {},
     ): void => {
-      this.limbs.push({ limb: new Limb(this.group, material, profile), from, to, stretch });
+      this.limbs.push({ limb: new Limb(this.group, material, thick(profile, by)), from, to, stretch });
     };
+    const legs = hint.legs === 'skirt' ? skin : trousers;
+    if (hint.legs === 'skirt') this.loose.push(new Skirt(this.group, trousers, h * girth));
+    if (hint.hairLength === 'long') this.loose.push(new LongHair(this.group, hair, h));
     for (const s of ['left', 'right'] as const) {
-      link(`${s}-hip`, `${s}-knee`, trousers, [
-        [0, 0.2],
-        [0.25, 0.2],
-        [0.6, 0.16],
-        [1, 0.128],
-      ]);
+      link(
+        `${s}-hip`,
+        `${s}-knee`,
+        legs,
+        [
+          [0, 0.2],
+          [0.25, 0.2],
+          [0.6, 0.16],
+          [1, 0.128],
+        ],
+        { by: loose ? THICKER.thigh : 1 },
+      );
       link(
         `${s}-knee`,
         `${s}-ankle`,
-        trousers,
+        legs,
         [
           [0, 0.126],
           [0.28, 0.135],
           [0.65, 0.108],
           [1, 0.1],
         ],
-        [0, 0.93],
+        { stretch: [0, 0.93], by: loose ? THICKER.shank : 1 },
       );
       link(`${s}-shoulder`, `${s}-elbow`, skin, [
         [0, 0.15],
@@ -80,8 +95,12 @@ export class Figure {
           [0.5, 0.33],
           [1, 0.31],
         ],
-        [-0.06, 0.52],
+        { stretch: [-0.06, 0.52] },
       );
+      if (hint.sleeves === 'long') {
+        link(`${s}-shoulder`, `${s}-elbow`, shirt, SLEEVE);
+        link(`${s}-elbow`, `${s}-wrist`, shirt, SLEEVE, { stretch: [0, 0.94] });
+      }
       link(`${s}-elbow`, `${s}-wrist`, skin, [
         [0, 0.14],
         [0.28, 0.15],
@@ -141,37 +160,37 @@ export class Figure {
         trousers,
         -0.13,
         0.2,
-        [
+        thick([
           [-0.13, 0.085],
           [0, 0.103],
           [0.2, 0.094],
-        ],
-        [
+        ]),
+        thick([
           [-0.13, 0.06],
           [0, 0.077],
           [0.2, 0.068],
-        ],
+        ]),
       ),
       new Trunk(
         this.group,
         shirt,
         0.12,
         1.0,
-        [
+        thick([
           [0.12, 0.099],
           [0.35, 0.094],
           [0.6, 0.104],
           [0.8, 0.115],
           [0.92, 0.1],
           [1, 0.034],
-        ],
-        [
+        ]),
+        thick([
           [0.12, 0.074],
           [0.35, 0.066],
           [0.65, 0.074],
           [0.85, 0.064],
           [1, 0.034],
-        ],
+        ]),
       ),
     ];
     this.neck = new Limb(this.group, skin, [
@@ -184,8 +203,12 @@ export class Figure {
       at: readonly [number, number, number],
     ): void => {
       this.headParts.push({
-        part: new Ellipsoid(this.group, material, radii.map((r) => r * h) as unknown as [number, number, number]),
-        at,
+        part: new Ellipsoid(
+          this.group,
+          material,
+          radii.map((r) => r * h * headSize) as unknown as [number, number, number],
+        ),
+        at: at.map((a) => a * headSize) as unknown as [number, number, number],
       });
     };
     head(skin, [0.052, 0.066, 0.043], [0, 0, 0]);
@@ -237,6 +260,7 @@ export class Figure {
         pose.headUp,
       );
     }
+    for (const part of this.loose) part.place(pose);
     const h = this.body.height;
     for (const { part, side: s } of this.elbows) {
       const elbow = p(`${s}-elbow`);

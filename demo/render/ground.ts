@@ -1,15 +1,8 @@
 import * as THREE from 'three';
 import type { Trial } from '../athlete/motion';
 import type { DemoClip } from '../scenario';
-
-/** Numbers that look random and are the same every time (Numerical Recipes' linear congruential generator). */
-function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state * 1664525 + 1013904223) >>> 0;
-    return state / 4294967296;
-  };
-}
+import { addLight, addSurroundings, hallTexture } from './surroundings';
+import { matte, seeded } from './surfaces';
 
 function backdropTexture(afternoon: DemoClip['afternoon']): THREE.Texture {
   const canvas = document.createElement('canvas');
@@ -69,8 +62,6 @@ function grassTexture(): THREE.Texture {
   texture.repeat.set(14, 14);
   return texture;
 }
-
-const matte = (color: string): THREE.Material => new THREE.MeshStandardMaterial({ color, roughness: 1 });
 
 function flat(
   scene: THREE.Scene,
@@ -134,28 +125,29 @@ function hurdle(scene: THREE.Scene, at: { readonly x: number; readonly y: number
   for (const z of [-0.48, 0.48]) bar(scene, [0.024, 0.072, 0.22], matte('#b4572f'), at.x, at.y - 0.035, z);
 }
 
-/** Where a clip was filmed: grass, what the movement needs, trees, sun. */
+/** Where a clip was filmed: grass, what the movement needs, trees, sun; or a hall. */
 export function buildGround(scene: THREE.Scene, clip: DemoClip, trial: Trial): void {
   const azimuth = (clip.camera.azimuth / 180) * Math.PI;
   const [toX, toZ] = [Math.cos(azimuth), Math.sin(azimuth)];
   const back = clip.camera.azimuth < 0 ? 1 : -1;
-  flat(scene, 70, 60, new THREE.MeshStandardMaterial({ map: grassTexture(), roughness: 1 }), 0, -0.012, 0);
+  const { light } = clip.surroundings ?? {};
+  const floor =
+    light === 'hall' ? matte('#a98f6c') : new THREE.MeshStandardMaterial({ map: grassTexture(), roughness: 1 });
+  flat(scene, 70, 60, floor, 0, -0.012, 0);
   if (clip.ground === 'practice-ground') cricketStrip(scene, clip, back);
   else lanes(scene, clip);
   const place = trial.objects['own-hurdle']?.(0);
   if (place) hurdle(scene, place);
   const backdrop = new THREE.Mesh(
     new THREE.PlaneGeometry(64, 16),
-    new THREE.MeshBasicMaterial({ map: backdropTexture(clip.afternoon) }),
+    new THREE.MeshBasicMaterial({
+      map: light === 'hall' ? hallTexture() : backdropTexture(clip.afternoon),
+      color: light === 'dusk' ? '#4d5568' : '#ffffff',
+    }),
   );
   backdrop.position.set(-toX * 22, 4.2, -toZ * 22);
   backdrop.rotation.y = Math.atan2(toX, toZ);
   scene.add(backdrop);
-  scene.add(new THREE.HemisphereLight(0xffffff, 0x8a7a55, clip.afternoon === 'clear' ? 1.5 : 2));
-  const sun = new THREE.DirectionalLight(0xfff2dd, clip.afternoon === 'clear' ? 2.3 : 1.4);
-  sun.position.set(-2.5 + toX * 4, 6, toZ * 4);
-  sun.castShadow = true;
-  sun.shadow.mapSize.set(1024, 1024);
-  Object.assign(sun.shadow.camera, { left: -6, right: 6, top: 4, bottom: -4 });
-  scene.add(sun);
+  addLight(scene, clip);
+  if (clip.surroundings) addSurroundings(scene, clip.surroundings, back);
 }

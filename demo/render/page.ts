@@ -4,9 +4,11 @@ import type { Trial } from '../athlete/motion';
 import type { Vec3 } from '../athlete/vec3';
 import { axesAt, cameraPosition, project, turnAt } from '../camera/camera';
 import { BALL_RADIUS, ballAt } from '../athlete/ball';
-import { clipNamed, trialOf, type DemoClip } from '../scenario';
+import { clipNamed } from '../named';
+import { trialOf, type DemoClip } from '../scenario';
 import { Figure } from './figure';
 import { buildGround } from './ground';
+import { sunOf } from './surroundings';
 
 /** Pixels round the joints within which the whole figure lies. */
 const BOX_MARGIN = 60;
@@ -68,8 +70,7 @@ class Filming {
       this.renderer.render(this.scene, this.lens);
       return;
     }
-    const azimuth = (camera.azimuth / 180) * Math.PI;
-    const sun = { x: -2.5 + Math.cos(azimuth) * 4, y: 6, z: Math.sin(azimuth) * 4 };
+    const sun = sunOf(this.clip);
     const places = points
       .flatMap((p) => [p, { x: p.x - (sun.x * p.y) / sun.y, y: 0, z: p.z - (sun.z * p.y) / sun.y }])
       .map((p) => project(camera, p));

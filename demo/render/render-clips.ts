@@ -5,7 +5,8 @@ import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { build } from 'esbuild';
 import { CHROMIUM } from '../../server/chromium';
-import { clipNamed, RENDERED_CLIPS } from '../scenario';
+import { clipNamed } from '../named';
+import { RENDERED_CLIPS } from '../scenario';
 import { truthOf } from '../truth';
 
 /**

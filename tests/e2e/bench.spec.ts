@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { project } from '../../demo/camera/camera';
 import { vec3 } from '../../demo/athlete/vec3';
-import { clipNamed } from '../../demo/scenario';
+import { clipNamed } from '../../demo/named';
 import { goToStep, shownFrame } from '../../demo/drive-job';
 import { openDemo, watchErrors } from './pages';
 

@@ -1,5 +1,6 @@
 import { WALKING, walk } from '../../demo/athlete/race-walking';
-import { clipNamed, type DemoClip } from '../../demo/scenario';
+import { clipNamed } from '../../demo/named';
+import type { DemoClip } from '../../demo/scenario';
 import { truthTrack } from '../../demo/true-trial';
 import { truthOf } from '../../demo/truth';
 import { compareAll } from '../../src/core/comparison/compare';

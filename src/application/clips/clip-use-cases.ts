@@ -1,4 +1,5 @@
 import { performerKey } from '../../core/model/performer';
+import { firstOf } from '../../core/model/slots';
 import { saidOf } from '../../core/judgement/by-performer';
 import { otherPerson } from '../../core/model/partner';
 import type { Clip, Part, Performer, Repeats, Role, View } from '../../core/model/clip';
@@ -259,7 +260,7 @@ export async function addPersonOf(clip: Clip, name: string): Promise<string> {
 export function removeClip(clipId: string): void {
   edit((session) => {
     const judged = (): string | null => {
-      const first = session.clips.find(({ role, sync }) => role === 'athlete' && sync === null);
+      const first = firstOf(session.clips, 'athlete');
       return first ? performerKey(first.performer) : null;
     };
     const before = judged();

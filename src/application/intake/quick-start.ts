@@ -1,6 +1,7 @@
 import type { Athlete } from '../../core/model/athlete';
 import type { Clip, Performer, Role } from '../../core/model/clip';
 import { performerKey } from '../../core/model/performer';
+import { firstOf } from '../../core/model/slots';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { MOVEMENTS } from '../../movements';
 import { repeatsText, UNEVEN_REPEATS } from '../../core/timing/repeated-frames';
@@ -51,7 +52,7 @@ export async function lastTime(): Promise<LastTime> {
   if (!read?.ok) return { movementId: MOVEMENTS[0]!.id, offered: nothing };
   const { clips, movementId } = read.value;
   const of = (role: Role): Offered => {
-    const clip = clips.find((c) => c.role === role && c.sync === null);
+    const clip = firstOf(clips, role);
     return clip ? offeredOf(clip) : nothing[role];
   };
   return {

@@ -1,5 +1,6 @@
 import { practiceNext, type SessionPractice } from '../../core/coaching/session-practice';
 import { copyClips } from '../../core/model/copied-clips';
+import { firstOf } from '../../core/model/slots';
 import { newSession, type Session, type CorrectionVerdict } from '../../core/model/session';
 import { fail, ok, type Issue, type Result } from '../../core/result';
 import { readSession, saveSession } from '../../storage/sessions';
@@ -21,7 +22,7 @@ export function settle(correctionId: string, word: CorrectionVerdict | null): vo
 export async function compareWithSession(sessionId: string): Promise<Result<null, StorageIssue | Issue<'no-athlete'>>> {
   const other = await readSession(sessionId);
   if (!other.ok) return other;
-  const clip = other.value.clips.find((c) => c.role === 'athlete' && c.sync === null);
+  const clip = firstOf(other.value.clips, 'athlete');
   if (!clip) return fail('no-athlete', TEXT.nameHasNoClipOf(other.value.name));
   await takeTrial({ session: other.value, clip }, 'reference', true);
   return ok(null);

@@ -26,6 +26,10 @@ export interface Slot {
 /** As many pictures as can be followed at once. */
 export const MOST_PANES = 4;
 
+/** The first performance of a role, by its main camera; undefined where there is none. */
+export const firstOf = (clips: readonly Clip[], role: Role): Clip | undefined =>
+  clips.find((clip) => clip.role === role && clip.sync === null);
+
 /** The clip whose trial a clip shows. */
 export function mainOf(clips: readonly Clip[], clip: Clip): Clip {
   const main = clip.sync && clips.find((other) => other.id === clip.sync!.to);
