@@ -91,9 +91,10 @@ export async function detectPoints(video: VideoFile, options: FindOptions): Prom
     if (refused && !refused.ok) return refused;
     if (person) {
       const frames = Array.from(workers[0]!.frameTimes.keys());
-      const back = frames.slice(0, person.frame).reverse();
-      const onwards = { frames: frames.slice(person.frame), from: person.frame };
-      const issue = await pass([onwards, { frames: back, from: 0 }], () => []);
+      // Both begin on the frame of the box, and so with the same person.
+      const [onwards, back] = [frames.slice(person.frame), frames.slice(0, person.frame + 1).reverse()];
+      const parts = [onwards, back].map((part) => ({ frames: part, from: person.frame }));
+      const issue = await pass(parts, () => []);
       if (issue) return { ok: false, issue };
       await options.next(detections);
       return ok(detections);

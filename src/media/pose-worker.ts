@@ -3,8 +3,18 @@ import { FilesetResolver, PoseLandmarker } from '@mediapipe/tasks-vision';
 import { exposeWorker } from './expose-worker';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { BODY_POINTS } from '../core/anatomy/body-points';
-import { exchangeSides, fuseDetections } from '../core/detections/fuse-detections';
-import { beginIdentity, clothesOf, coloursAt, recognise, type People, type Seen } from '../core/detections/identity';
+import { exchangeSides } from '../core/detections/fuse-detections';
+import { clothesOf, coloursAt } from '../core/detections/clothes';
+import {
+  boundsOf,
+  cropRound,
+  cropRoundAll,
+  SECOND_MARGIN,
+  searchCrops,
+  touchesEdge,
+  type Crop,
+} from '../core/detections/crops';
+import { beginIdentity, recognise, type People, type Seen } from '../core/detections/identity';
 import type { PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import { drawDisplayed, type Rotation } from './rotation';
@@ -12,13 +22,6 @@ import { SecondDetector } from './second-detector';
 import { TEXT } from '../text/media';
 
 export type PoseIssue = Issue<'model-missing'>;
-
-/** Part of the displayed picture that is given to the model, pixels. */
-export interface Crop {
-  readonly x: number;
-  readonly y: number;
-  readonly size: number;
-}
 
 /** How a frame is looked at. */
 export interface LookAt {
@@ -32,12 +35,6 @@ export interface LookAt {
 
 /** Side of the square that a crop is brought to before the first detector sees it. */
 const CROP_PIXELS = 512;
-/**
- * Side of a crop in units of the person's longer extent: for the first detector, which looks for the person in it
- * again, and for the second.
- */
-const CROP_MARGIN = 1.45;
-const SECOND_MARGIN = 1.2;
 /** The same for a box drawn by the user. */
 const BOX_MARGIN = 1.3;
 
@@ -145,6 +142,7 @@ function seenAs(detected: DetectedPoints, colours: Float64Array | null): Seen {
     y: trunk.reduce((sum, p) => sum + p.y, 0) / 4,
     size: cropRound([detected], 1).size,
     colours,
+    bounds: boundsOf(detected),
   };
 }
 
@@ -159,14 +157,6 @@ async function detectSecond(picture: Picture, crop: Crop, mirrored: boolean): Pr
   return byWho(inPicture(detected, back, mirrored));
 }
 
-/** What was found this near to the edge of a crop may go on beyond it, share of its side. */
-const AT_THE_EDGE = 0.02;
-
-const touchesEdge = (detected: DetectedPoints, { x, y, size }: Crop): boolean =>
-  Object.values(detected).some(
-    (p) => Math.max(Math.abs(p.x - x - size / 2), Math.abs(p.y - y - size / 2)) > (0.5 - AT_THE_EDGE) * size,
-  );
-
 /**
  * Detections of two detectors at a fitting crop. They look at the person and at the mirrored person in turn, so that
  * smoothing averages what a detector owes to the way a body faces. Somebody who moved to the edge of the crop is looked
@@ -176,37 +166,6 @@ async function detectIn(picture: Picture, crop: Crop, odd: boolean): Promise<rea
   let first = lookFirst(picture, crop, odd);
   if (first && !people && touchesEdge(first, crop)) first = lookFirst(picture, cropRound([first]), odd) ?? first;
   return first ? [first, await detectSecond(picture, cropRound([first], SECOND_MARGIN), !odd)] : [];
-}
-
-/** A square round a person with room for the next frame's movement. */
-function cropRound([first, other]: readonly DetectedPoints[], margin = CROP_MARGIN): Crop {
-  const points = Object.values(other ? fuseDetections(first!, other) : first!);
-  const xs = points.map((p) => p.x);
-  const ys = points.map((p) => p.y);
-  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const size = Math.max(right - left, bottom - top) * margin;
-  return { x: (left + right) / 2 - size / 2, y: (top + bottom) / 2 - size / 2, size };
-}
-
-/** A square round everything that a person was between two frames. */
-function cropRoundAll(detections: readonly DetectedPoints[]): Crop {
-  const crops = detections.map((detected) => cropRound([detected]));
-  const [left, top] = [Math.min(...crops.map((c) => c.x)), Math.min(...crops.map((c) => c.y))];
-  const right = Math.max(...crops.map((c) => c.x + c.size));
-  const bottom = Math.max(...crops.map((c) => c.y + c.size));
-  const size = Math.max(...crops.map((c) => c.size));
-  return { x: (left + right - size) / 2, y: (top + bottom - size) / 2, size };
-}
-
-/** Squares to search when nobody is being followed: the whole picture, then overlapping parts of it. */
-function searchCrops(width: number, height: number): Crop[] {
-  const long = Math.max(width, height);
-  const short = Math.min(width, height);
-  const whole: Crop = { x: (width - long) / 2, y: (height - long) / 2, size: long };
-  const parts = [0, 0.5, 1].map((u): Crop =>
-    width >= height ? { x: u * (width - short), y: 0, size: short } : { x: 0, y: u * (height - short), size: short },
-  );
-  return [whole, ...parts];
 }
 
 /** Finds the body points of one person, following the person from frame to frame. */
@@ -232,8 +191,7 @@ const poseWorker = {
       const detector = await SecondDetector.load(secondAddress, wasmAddress);
       second = { detector, surface: surface(detector.side) };
       const extent = person && Math.max(person.width, person.height);
-      people =
-        person && beginIdentity({ x: person.x + person.width / 2, y: person.y + person.height / 2, size: extent! });
+      people = person && beginIdentity(person);
       tracking = person && {
         x: person.x + person.width / 2 - (BOX_MARGIN * extent!) / 2,
         y: person.y + person.height / 2 - (BOX_MARGIN * extent!) / 2,

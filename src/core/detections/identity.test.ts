@@ -1,4 +1,5 @@
-import { beginIdentity, clothesOf, colourDistance, coloursAt, recognise, type People, type Seen } from './identity';
+import { clothesOf, colourDistance, coloursAt } from './clothes';
+import { beginIdentity, recognise, type Bounds, type People, type Seen } from './identity';
 
 const SIZE = 300;
 /** All clothes of one colour. */
@@ -6,13 +7,21 @@ const colour = (bin: number): Float64Array => Float64Array.from({ length: 125 },
 const BLUE = colour(4);
 const RED = colour(100);
 
+/** A rectangle round somebody who stands. */
+const round = (x: number, y: number, height: number): Bounds => ({
+  x: x - height / 6,
+  y: y - height / 2,
+  width: height / 3,
+  height,
+});
+
 /** Follows the first of two through frames; either may be covered. Returns who was taken: 'own', 'other' or nobody. */
 function follow(
   frames: number,
   own: (f: number) => Partial<Seen> | null,
   other: (f: number) => Partial<Seen> | null,
 ): { who: (string | null)[]; sure: boolean[] } {
-  let people: People = beginIdentity({ x: own(0)!.x! + 20, y: 330, size: SIZE * 1.1 });
+  let people: People = beginIdentity(round(own(0)!.x! + 20, 330, SIZE * 1.1));
   const [who, sure]: [(string | null)[], boolean[]] = [[], []];
   for (let f = 0; f < frames; f++) {
     const there = (
@@ -25,7 +34,7 @@ function follow(
     if (f % 2 === 1) there.reverse();
     const recognised = recognise(
       people,
-      there.map(([, at]) => ({ x: 0, y: 360, size: SIZE, colours: null, ...at })),
+      there.map(([, at]) => ({ x: 0, y: 360, size: SIZE, colours: null, bounds: round(at!.x!, 360, SIZE), ...at })),
     );
     people = recognised.people;
     who.push(recognised.chosen === null ? null : there[recognised.chosen]![0]);
@@ -126,4 +135,21 @@ test('clothes are looked at on trunk and thighs, also from the side, where both 
   expect(places.every(({ x, y }) => x > 70 && x < 130 && y > 100 && y < 290)).toBe(true);
   const trunk = places.slice(0, 40);
   expect(Math.max(...trunk.map((p) => p.x)) - Math.min(...trunk.map((p) => p.x))).toBeGreaterThan(15);
+});
+
+test('a box round reaching legs means whom it goes round, not whose trunk is nearer its middle', () => {
+  // Somebody strides far ahead; an onlooker stands where the leading foot goes, and nearer the middle of the box.
+  const strider = { x: 140, y: 300, size: 280, colours: RED, bounds: { x: 90, y: 160, width: 240, height: 280 } };
+  const onlooker = { x: 240, y: 300, size: 270, colours: BLUE, bounds: { x: 200, y: 165, width: 80, height: 270 } };
+  const begun = recognise(beginIdentity({ x: 80, y: 150, width: 260, height: 300 }), [onlooker, strider]);
+  expect([begun.chosen, begun.sure]).toEqual([1, true]);
+  expect(recognise(begun.people, [{ ...strider, x: 152 }, onlooker]).chosen).toBe(0);
+});
+
+test('where nobody is seen in the box, it still tells who is meant in the next frames, and nobody beside it is taken', () => {
+  const beside = { x: 500, y: 300, size: 280, colours: BLUE, bounds: { x: 460, y: 160, width: 90, height: 280 } };
+  const meant = { x: 150, y: 300, size: 280, colours: RED, bounds: { x: 105, y: 160, width: 90, height: 280 } };
+  const missed = recognise(beginIdentity({ x: 90, y: 150, width: 120, height: 300 }), [beside]);
+  expect(missed.chosen).toBeNull();
+  expect(recognise(missed.people, [beside, meant]).chosen).toBe(1);
 });

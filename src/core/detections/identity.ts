@@ -1,4 +1,5 @@
 import type { Vec2 } from '../geometry/vec2';
+import { colourDistance } from './clothes';
 
 /**
  * Somebody seen in a frame: the middle and the longer extent of the detected points, pixels, and the colours of the
@@ -7,6 +8,14 @@ import type { Vec2 } from '../geometry/vec2';
 export interface Seen extends Vec2 {
   readonly size: number;
   readonly colours: Float64Array | null;
+  /** Round all points; asked for as long as it is a drawn box that tells who is meant. */
+  readonly bounds?: Bounds;
+}
+
+/** A rectangle in the picture, pixels. */
+export interface Bounds extends Vec2 {
+  readonly width: number;
+  readonly height: number;
 }
 
 /** Somebody who is known from the frames before. */
@@ -25,6 +34,8 @@ interface Known extends Seen {
 export interface People {
   readonly chosen: Known;
   readonly others: readonly Known[];
+  /** The box that somebody drew, until the chosen one is seen in it. */
+  readonly box: Bounds | null;
 }
 
 export interface Recognised {
@@ -70,84 +81,61 @@ const GAIN = {
 const ROUGH = 6;
 /** What is left of a velocity a frame later where nobody sees that it goes on. */
 const SLOWING = 0.95;
-/** Others are forgotten after so many frames unseen. */
+/** Others are forgotten after so many frames unseen, and where there are more of them. */
 const FORGOTTEN = 45;
-
-/**
- * Distance of two colour histograms, 0 to 1. Source: Comaniciu, Ramesh and Meer 2003, Kernel-based object tracking, eq.
- * 17.
- */
-export function colourDistance(a: Float64Array, b: Float64Array): number {
-  let alike = 0;
-  for (let i = 0; i < a.length; i++) alike += Math.sqrt(a[i]! * b[i]!);
-  return Math.sqrt(Math.max(0, 1 - alike));
-}
-
-/** Levels of each colour channel in a histogram. */
-const LEVELS = 5;
-
-/**
- * Histogram of the colours at some places of a picture.
- * @param pixels RGBA, row by row
- * @returns shares that sum to 1; null where no place lies in the picture
- */
-export function coloursAt(pixels: Uint8ClampedArray, width: number, places: readonly Vec2[]): Float64Array | null {
-  const height = pixels.length / 4 / width;
-  const histogram = new Float64Array(LEVELS ** 3);
-  let count = 0;
-  for (const { x, y } of places) {
-    const [column, row] = [Math.floor(x), Math.floor(y)];
-    if (column < 0 || row < 0 || column >= width || row >= height) continue;
-    const at = 4 * (row * width + column);
-    const level = (channel: number): number => Math.min(LEVELS - 1, Math.floor((pixels[at + channel]! * LEVELS) / 256));
-    const bin = (level(0) * LEVELS + level(1)) * LEVELS + level(2);
-    histogram[bin] = histogram[bin]! + 1;
-    count++;
-  }
-  return count === 0 ? null : histogram.map((n) => n / count);
-}
-
-/**
- * Half width of the strip of clothes looked at, shares of its length: narrow enough to lie on the body from every side.
- */
-const HALF_STRIP = { trunk: 0.12, thigh: 0.06 } as const;
-
-/** Places on the clothes of a person: strips down the trunk and down both thighs. */
-export function clothesOf(
-  at: (joint: 'left-shoulder' | 'right-shoulder' | 'left-hip' | 'right-hip' | 'left-knee' | 'right-knee') => Vec2,
-): readonly Vec2[] {
-  const middle = (a: Vec2, b: Vec2): Vec2 => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
-  const strip = (from: Vec2, to: Vec2, half: number): Vec2[] =>
-    Array.from({ length: 40 }, (_, k) => {
-      const [along, across] = [0.15 + 0.7 * (Math.floor(k / 4) / 9), half * ((k % 4) / 1.5 - 1)];
-      return {
-        x: from.x + along * (to.x - from.x) - across * (to.y - from.y),
-        y: from.y + along * (to.y - from.y) + across * (to.x - from.x),
-      };
-    });
-  return [
-    ...strip(
-      middle(at('left-shoulder'), at('right-shoulder')),
-      middle(at('left-hip'), at('right-hip')),
-      HALF_STRIP.trunk,
-    ),
-    ...strip(at('left-hip'), at('left-knee'), HALF_STRIP.thigh),
-    ...strip(at('right-hip'), at('right-knee'), HALF_STRIP.thigh),
-  ];
-}
+const MOST_OTHERS = 4;
 
 /** The people there are when somebody is chosen by a box. */
-export const beginIdentity = (chosen: Omit<Seen, 'colours'>): People => ({
-  chosen: {
-    ...chosen,
-    colours: null,
-    velocity: { x: 0, y: 0 },
-    unseen: ROUGH,
-    surprise: NEW_SURPRISE * chosen.size,
-    seenFor: 0,
-  },
-  others: [],
-});
+export function beginIdentity(box: Bounds): People {
+  const size = Math.max(box.width, box.height);
+  return {
+    chosen: {
+      x: box.x + box.width / 2,
+      y: box.y + box.height / 2,
+      size,
+      colours: null,
+      velocity: { x: 0, y: 0 },
+      unseen: ROUGH,
+      surprise: NEW_SURPRISE * size,
+      seenFor: 0,
+    },
+    others: [],
+    box,
+  };
+}
+
+/** Area that two rectangles share, of all that they cover. */
+function overlap(a: Bounds, b: Bounds): number {
+  const shared = (from: 'x' | 'y', size: 'width' | 'height'): number =>
+    Math.max(0, Math.min(a[from] + a[size], b[from] + b[size]) - Math.max(a[from], b[from]));
+  const both = shared('x', 'width') * shared('y', 'height');
+  return both / (a.width * a.height + b.width * b.height - both);
+}
+
+/** Who overlaps a drawn box by less of both is somebody else. */
+const IN_BOX = 0.25;
+/** Two who fill it nearly alike could each be meant: the second's share of the first's. */
+const AS_WELL = 0.75;
+/** So many frames after the box was drawn it still tells who is meant. */
+const BOX_HOLDS = 3;
+
+/** Who is meant by a drawn box: the middle of a trunk is seldom that of a box round legs and arms that reach out. */
+function recogniseInBox({ chosen, others }: People, box: Bounds, seen: readonly Seen[]): Recognised {
+  const filled = seen.map(({ bounds }) => (bounds ? overlap(box, bounds) : 0));
+  const ranked = [...filled.keys()].sort((a, b) => filled[b]! - filled[a]!);
+  const [best, next] = ranked;
+  const isThere = best !== undefined && filled[best]! >= IN_BOX;
+  const holds = !isThere && chosen.unseen + 1 < ROUGH + BOX_HOLDS;
+  return {
+    people: {
+      chosen: updated(chosen, isThere ? seen[best]! : null, true),
+      others: [...others, ...seen.filter((_, k) => !isThere || k !== best).map(stranger)].slice(-MOST_OTHERS),
+      box: holds ? box : null,
+    },
+    chosen: isThere ? best : null,
+    sure: isThere && (next === undefined || filled[next]! < AS_WELL * filled[best]!),
+  };
+}
 
 const expected = ({ x, y, velocity }: Known): Vec2 => ({ x: x + velocity.x, y: y + velocity.y });
 
@@ -223,12 +211,22 @@ function updated(known: Known, seen: Seen | null, apart: boolean): Known {
   };
 }
 
+/** Somebody who was not there in the frame before. */
+const stranger = (seen: Seen): Known => ({
+  ...seen,
+  velocity: { x: 0, y: 0 },
+  unseen: 0,
+  surprise: NEW_SURPRISE * seen.size,
+  seenFor: 1,
+});
+
 /**
  * Tells the chosen person among those seen in the next frame, by where each was going, how large and how dressed they
  * are: all who are known are shared out among all who are seen at the least cost, so that somebody who crosses is taken
  * for themselves and not for the chosen one.
  */
 export function recognise(people: People, seen: readonly Seen[]): Recognised {
+  if (people.box) return recogniseInBox(people, people.box, seen);
   const known = [people.chosen, ...people.others];
   const ways = sharings(
     known.map((k) => seen.map((s) => against(k, s))),
@@ -244,11 +242,13 @@ export function recognise(people: People, seen: readonly Seen[]): Recognised {
   );
   const sure = chosen !== null && apart && (!next || next.cost - best.cost >= CLEAR);
   const [first, ...others] = known.map((k, i) => updated(k, best.who[i] === null ? null : seen[best.who[i]!]!, apart));
-  const strangers = seen
-    .filter((_, s) => !best.who.includes(s))
-    .map((s): Known => ({ ...s, velocity: { x: 0, y: 0 }, unseen: 0, surprise: NEW_SURPRISE * s.size, seenFor: 1 }));
+  const strangers = seen.filter((_, s) => !best.who.includes(s)).map(stranger);
   return {
-    people: { chosen: first!, others: [...others.filter((k) => k.unseen < FORGOTTEN), ...strangers].slice(-4) },
+    people: {
+      chosen: first!,
+      others: [...others.filter((k) => k.unseen < FORGOTTEN), ...strangers].slice(-MOST_OTHERS),
+      box: null,
+    },
     chosen: chosen ?? null,
     sure,
   };

@@ -1,0 +1,112 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { chromium, type Browser } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS, root } from '../../demo/drive-job';
+import type { ClipTruth } from '../../demo/truth';
+import { VARIED, type VariedClip } from '../../demo/varied';
+import type { PersonBox } from '../../src/core/model/kept-detections';
+import type { Detections } from '../space/against-truth';
+import type { Harness } from '../../tests/harness/harness';
+import { serveHarness } from '../../tests/harness/serve';
+
+declare const harness: Harness;
+
+/** Films, their truth and their detections are kept here from run to run: rendering and detecting take minutes each. */
+const FOLDER = path.join(root, 'test-results', 'varied');
+const file = (id: string, part: string): string => path.join(FOLDER, `${id}.${part}`);
+
+export interface DetectedFilm extends VariedClip {
+  readonly truth: ClipTruth;
+  readonly detections: Detections;
+}
+
+/** Renders what is missing, without a coder's errors to speak of. */
+function render(ids: readonly string[]): void {
+  const missing = ids.filter((id) => !existsSync(file(id, 'truth.json')));
+  if (missing.length === 0) return;
+  const rendered = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'demo/render/render-clips.ts', '--only', missing.join(','), '--into', FOLDER],
+    { cwd: root, stdio: 'inherit' },
+  );
+  if (rendered.status !== 0) throw new Error('The varied clips could not be rendered.');
+}
+
+/** As a telephone would have kept it: grain, few bits. */
+function code({ clip: { id, camera }, coding }: VariedClip): void {
+  if (existsSync(file(id, 'mp4'))) return;
+  const rate = Math.round(coding.bitsPerPixel * camera.width * camera.height * camera.frameRate);
+  const made = spawnSync('ffmpeg', [
+    ...['-y', '-v', 'error', '-i', file(id, 'webm')],
+    ...(coding.grain > 0 ? ['-vf', `noise=alls=${2 * coding.grain}:allf=t:all_seed=7`] : []),
+    ...['-c:v', 'libx264', '-preset', 'fast', '-pix_fmt', 'yuv420p', '-b:v', `${rate}`, '-maxrate', `${2 * rate}`],
+    ...['-bufsize', `${2 * rate}`, '-fps_mode', 'passthrough', file(id, 'mp4')],
+  ]);
+  if (made.status !== 0) throw new Error(`ffmpeg: ${made.stderr.toString()}`);
+}
+
+/** Share of a person's size that a box drawn by hand leaves free on every side. */
+const FREE = 0.08;
+
+/** The box that somebody would draw where others are in the picture, in the middle of the movement. */
+export function boxOf({ pixels, moments, frameRate }: ClipTruth): PersonBox {
+  const times = Object.values(moments);
+  const frame = Math.round(((Math.min(...times) + Math.max(...times)) / 2) * frameRate);
+  const [xs, ys] = [0, 1].map((axis) => pixels[frame]!.map((point) => point[axis]!)) as [number[], number[]];
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const free = FREE * (bottom - top);
+  return {
+    frame,
+    x: left - free,
+    y: top - free,
+    width: right - left + 2 * free,
+    height: bottom - top + 2 * free,
+  };
+}
+
+async function detect(browser: Browser, address: string, film: VariedClip, truth: ClipTruth): Promise<Detections> {
+  const { id, surroundings } = film.clip;
+  const page = await browser.newPage();
+  try {
+    await page.goto(address);
+    const events = Object.values(truth.moments).map((seconds) => seconds * truth.frameRate);
+    const person = surroundings?.people ? boxOf(truth) : null;
+    const { detections, milliseconds } = await page.evaluate(
+      ([clip, e, p]) => harness.find(clip, 'accurate', { how: 'enough', events: e, person: p }),
+      [`/demo-data/${id}.mp4`, events, person] as const,
+    );
+    console.log(`${id}: points detected in ${(milliseconds / 1000).toFixed(0)} s`);
+    return detections;
+  } finally {
+    await page.close();
+  }
+}
+
+/** Clips of a set with the points that the accurate detectors see in them. */
+export async function detectedFilms(set: VariedClip['set']): Promise<readonly DetectedFilm[]> {
+  mkdirSync(FOLDER, { recursive: true });
+  const films = VARIED.filter((film) => film.set === set);
+  render(films.map(({ clip }) => clip.id));
+  films.forEach(code);
+  const truths = films.map(({ clip }) => JSON.parse(readFileSync(file(clip.id, 'truth.json'), 'utf8')) as ClipTruth);
+  const missing = films.filter(({ clip }) => !existsSync(file(clip.id, 'detections.json')));
+  if (missing.length > 0) {
+    const server = await serveHarness(FOLDER, true);
+    const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+    try {
+      for (const film of missing) {
+        const detections = await detect(browser, server.address, film, truths[films.indexOf(film)]!);
+        writeFileSync(file(film.clip.id, 'detections.json'), JSON.stringify(detections));
+      }
+    } finally {
+      await browser.close();
+      server.stop();
+    }
+  }
+  return films.map((film, i) => ({
+    ...film,
+    truth: truths[i]!,
+    detections: JSON.parse(readFileSync(file(film.clip.id, 'detections.json'), 'utf8')) as Detections,
+  }));
+}
