@@ -25,3 +25,10 @@ export interface Surroundings {
   /** Poles behind and before. */
   readonly poles?: boolean;
 }
+
+/** Where onlookers stand, one after the other: along the way, and behind it, metres. */
+export const ONLOOKERS = [
+  { x: -1.6, away: 3.2 },
+  { x: 1.1, away: 4.1 },
+  { x: 2.4, away: 2.9 },
+] as const;

@@ -152,6 +152,20 @@ export const VARIED: readonly VariedClip[] = [
     coding: PHONE,
     surroundings: { light: 'low-sun', people: 2 },
   }),
+  bowler('choosing', 'c', {
+    who: dressed(BUILDS.child(1.4), '#b98660 #d8862f #3f4a34 #20160f'),
+    differs: { trunkLeanAtRelease: 3 },
+    camera: { ...lines(720), frameRate: 120, shutter: 1 / 500 },
+    coding: GOOD,
+    surroundings: { people: 3 },
+  }),
+  walker('choosing', 'c', {
+    who: dressed(BUILDS.covered(1.72), '#dfb394 #3c4a5c #2a2d33 #5b3b22'),
+    differs: { trunkLean: 4 },
+    camera: { ...lines(540), frameRate: 60, shutter: 1 / 250 },
+    coding: GOOD,
+    surroundings: { light: 'dusk', people: 3 },
+  }),
   bowler('reporting', '1', {
     who: dressed(BUILDS.slim(1.9), '#5f3c28 #c8c6bd #3d4a3c #120d0a'),
     differs: { frontKneeCollapse: 14 },

@@ -3,6 +3,9 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { chromium, type Browser } from '@playwright/test';
 import { CHROMIUM, CHROMIUM_ARGS, root } from '../../demo/drive-job';
+import { project } from '../../demo/camera/camera';
+import { ONLOOKERS } from '../../demo/look';
+import type { DemoClip } from '../../demo/scenario';
 import type { ClipTruth } from '../../demo/truth';
 import { VARIED, type VariedClip } from '../../demo/varied';
 import type { PersonBox } from '../../src/core/model/kept-detections';
@@ -49,10 +52,18 @@ function code({ clip: { id, camera }, coding }: VariedClip): void {
 /** Share of a person's size that a box drawn by hand leaves free on every side. */
 const FREE = 0.08;
 
-/** The box that somebody would draw where others are in the picture, in the middle of the movement. */
-export function boxOf({ pixels, moments, frameRate }: ClipTruth): PersonBox {
-  const times = Object.values(moments);
-  const frame = Math.round(((Math.min(...times) + Math.max(...times)) / 2) * frameRate);
+/** The box that somebody would draw where others are in the picture: where nobody else is near. */
+function boxOf({ camera, surroundings }: DemoClip, { pixels, points }: ClipTruth): PersonBox {
+  const back = camera.azimuth < 0 ? 1 : -1;
+  const others = ONLOOKERS.slice(0, surroundings?.people ?? 0).map(
+    ({ x, away }) => project(camera, { x, y: 1, z: back * away }).x,
+  );
+  const hip = points.indexOf('left-hip');
+  const clear = (frame: number): number => {
+    const own = pixels[frame]![hip]![0];
+    return Math.min(own, camera.width - own, ...others.map((other) => Math.abs(other - own)));
+  };
+  const frame = [...pixels.keys()].reduce((best, i) => (clear(i) > clear(best) ? i : best), 0);
   const [xs, ys] = [0, 1].map((axis) => pixels[frame]!.map((point) => point[axis]!)) as [number[], number[]];
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const free = FREE * (bottom - top);
@@ -71,7 +82,7 @@ async function detect(browser: Browser, address: string, film: VariedClip, truth
   try {
     await page.goto(address);
     const events = Object.values(truth.moments).map((seconds) => seconds * truth.frameRate);
-    const person = surroundings?.people ? boxOf(truth) : null;
+    const person = surroundings?.people ? boxOf(film.clip, truth) : null;
     const { detections, milliseconds } = await page.evaluate(
       ([clip, e, p]) => harness.find(clip, 'accurate', { how: 'enough', events: e, person: p }),
       [`/demo-data/${id}.mp4`, events, person] as const,

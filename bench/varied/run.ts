@@ -89,7 +89,8 @@ figures.push({
 });
 const read = films.map(readings);
 const all = read.flat();
-const held = (of: readonly { readonly z: number }[]): number => of.filter(({ z }) => Math.abs(z) <= COVERAGE_95).length / of.length;
+const held = (of: readonly { readonly z: number }[]): number =>
+  of.filter(({ z }) => Math.abs(z) <= COVERAGE_95).length / of.length;
 const off = all.filter(({ z }) => Math.abs(z) > 3);
 figures.push({
   ...common,

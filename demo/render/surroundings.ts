@@ -2,7 +2,7 @@ import * as THREE from 'three';
 import { bodyOf } from '../athlete/body';
 import { walk, WALKING } from '../athlete/race-walking';
 import type { Vec3 } from '../athlete/vec3';
-import type { Surroundings } from '../look';
+import { ONLOOKERS, type Surroundings } from '../look';
 import type { DemoClip } from '../scenario';
 import { Figure } from './figure';
 import { matte, seeded } from './surfaces';
@@ -55,12 +55,6 @@ export function hallTexture(): THREE.Texture {
   return texture;
 }
 
-/** Where onlookers stand: along the way, and behind it, metres. */
-const ONLOOKERS = [
-  { x: -1.6, away: 3.2 },
-  { x: 1.1, away: 4.1 },
-  { x: 2.4, away: 2.9 },
-] as const;
 const DRESS = [
   { skin: '#c99372', shirt: '#6a7d8f', trousers: '#3a3f47', hair: '#3b2617' },
   { skin: '#7a4e35', shirt: '#b8a25c', trousers: '#2b3350', hair: '#120d0a' },

@@ -49,8 +49,11 @@ let people: People | null = null;
 let sureWho = true;
 /** People looked for in one crop where one was chosen among several. */
 const SEVERAL = 3;
-/** What is left of the confidence where somebody else could as well be the chosen one. */
-const NOT_SURE_WHO = 0.25;
+/**
+ * What is left of the confidence where somebody else could as well be the chosen one. With less, two detections that
+ * agree would be taken for ones that contradict each other (`fuse-detections`), and say nothing of left and right.
+ */
+const NOT_SURE_WHO = 0.5;
 
 /** Where the person was in the frame before. */
 let tracking: Crop | null = null;

@@ -1,6 +1,7 @@
 import { similarity, transform } from '../geometry/similarity';
 import type { Vec2 } from '../geometry/vec2';
-import { BIWEIGHT, medianOf } from './turning-camera';
+import { medianOf } from '../signal/median';
+import { BIWEIGHT } from './turning-camera';
 import type { CameraStep } from './camera-step';
 
 /** Corners farther than this from where the camera's motion takes them moved by themselves, pixels. */

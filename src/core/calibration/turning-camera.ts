@@ -1,6 +1,7 @@
 import { solve } from '../geometry/solve';
 import type { Vec2 } from '../geometry/vec2';
 import { heldLength, type Hold } from './optical-flow';
+import { medianOf } from '../signal/median';
 
 /** Points of a picture from its middle, in widths of the picture; y points down. */
 export interface Pair {
@@ -98,9 +99,6 @@ const FITS = 10;
 const LEAST_SPREAD = 0.05 / 320;
 /** Where people are, from the picture's middle, widths. */
 export const OFF_MIDDLE = 0.3;
-
-export const medianOf = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
 
 /** How a place moves with each part of a step, about where the step takes it. */
 function slopesAt({ x, y }: Vec2, focal: number): readonly [Step, Step] {

@@ -1,6 +1,7 @@
 import { distance } from '../geometry/vec2';
 import { smoothestChoice, type Alternative } from '../signal/smoothest-choice';
 import { BODY_POINTS, type BodyPoint } from '../anatomy/body-points';
+import { medianOf } from '../signal/median';
 import type { DetectedPoints } from '../tracks/track';
 
 /** Distance between two detections, in standing heights, at which a point counts as half sure. */
@@ -80,6 +81,23 @@ function roughHeight(detected: DetectedPoints): number {
   return STANDING_SHARE * Math.max(extent(points.map((p) => p.x)), extent(points.map((p) => p.y)));
 }
 
+type Pair = readonly [DetectedPoints, DetectedPoints];
+
+/**
+ * The frames that two detectors have seen, the second's limbs named as the first names them, and the standing height,
+ * roughly; null where there is none.
+ */
+export function pairsOf(detections: Detections): {
+  readonly pairs: ReadonlyMap<number, Pair>;
+  readonly height: number | null;
+} {
+  const pairs = new Map<number, Pair>();
+  for (const [frame, [first, second]] of detections)
+    if (first && second) pairs.set(frame, [first, turnedTo(first, second).points]);
+  const height = medianOf([...pairs.values()].map(([first]) => roughHeight(first)));
+  return { pairs, height: pairs.size > 0 ? height : null };
+}
+
 /** Weight of the second detection in an average; the second detector errs less (`npm run bench points`). */
 const SECOND_WEIGHT = 0.6;
 /** What is left of the confidence of a point that only one detection has seen. */
@@ -141,7 +159,7 @@ const mapPoints = (
  * For each frame with two detections, which of them moves a part of the body more smoothly through the clip: 0 or 1.
  */
 function smootherLook(
-  detections: ReadonlyMap<number, readonly [DetectedPoints, DetectedPoints]>,
+  detections: ReadonlyMap<number, Pair>,
   ids: readonly BodyPoint[],
   height: number,
 ): ReadonlyMap<number, number> {
@@ -171,18 +189,15 @@ function smootherLook(
  */
 export function resolveDetections(detections: Detections): Map<number, DetectedPoints> {
   const sync = new Map<number, DetectedPoints>();
-  const pairs = new Map<number, readonly [DetectedPoints, DetectedPoints]>();
   for (const [frame, [first, second]] of detections) {
     if (!first) continue;
-    if (second) pairs.set(frame, [first, turnedTo(first, second).points]);
     sync.set(
       frame,
       second ? fuseDetections(first, second) : mapPoints(first, (p) => ({ ...p, confidence: p.confidence * ONE_LOOK })),
     );
   }
-  const heights = [...pairs.values()].map(([first]) => roughHeight(first)).sort((a, b) => a - b);
-  const height = heights[heights.length >> 1];
-  if (height === undefined) return sync;
+  const { pairs, height } = pairsOf(detections);
+  if (height === null) return sync;
   for (const ids of PARTS.flatMap((part) =>
     SIDES.map((side) => BODY_POINTS.filter((id) => part.test(id) && side.test(id))),
   )) {

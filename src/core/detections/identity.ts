@@ -113,11 +113,11 @@ function overlap(a: Bounds, b: Bounds): number {
 }
 
 /** Who overlaps a drawn box by less of both is somebody else. */
-const IN_BOX = 0.25;
+const IN_BOX = 0.4;
 /** Two who fill it nearly alike could each be meant: the second's share of the first's. */
 const AS_WELL = 0.75;
 /** So many frames after the box was drawn it still tells who is meant. */
-const BOX_HOLDS = 3;
+const BOX_HOLDS = 6;
 
 /** Who is meant by a drawn box: the middle of a trunk is seldom that of a box round legs and arms that reach out. */
 function recogniseInBox({ chosen, others }: People, box: Bounds, seen: readonly Seen[]): Recognised {

@@ -1,10 +1,12 @@
 import type { PointId } from '../anatomy/body-points';
 import { mendExchangeJumps } from './exchange-jumps';
+import { addedByPictures } from './hard-pictures';
 import { steadyHips } from './steady-hips';
 import { agreedLimbs, isContradicted, resolveDetections, type Detections } from './fuse-detections';
 import { withoutImpossible, withoutStrangers } from './plausible';
 import { withoutUnreachable } from './reachable';
 import { repairSideSwaps } from './side-swaps';
+import { moreDoubtful } from '../tracks/point-error';
 import { fillBetween } from './fill-between';
 import type { DetectorSetting } from '../model/kept-detections';
 import { mergeDetections, ORIGIN, withoutDetected, type PointSeries, type Track } from '../tracks/track';
@@ -22,8 +24,16 @@ const DOUBT: Readonly<Record<DetectorSetting, number>> = { fast: 0.8, accurate: 
  */
 const CONTRADICTED_SHARE = 0.05;
 
-/** The detected points of some frames with their confidence lowered by what it does not tell. */
-function doubted(track: Track, frames: Iterable<number>, setting: DetectorSetting): Track {
+/**
+ * The detected points of some frames with their confidence lowered by what it does not tell.
+ * @param added what the pictures of the clip add to a point's error, share of standing height
+ */
+function doubted(
+  track: Track,
+  frames: Iterable<number>,
+  setting: DetectorSetting,
+  added: ReadonlyMap<PointId, number>,
+): Track {
   const doubt = DOUBT[setting];
   // The fast setting asks one detector alone at most frames: nothing contradicts it, and its doubt is another.
   const lowered = (confidence: number): number =>
@@ -34,7 +44,9 @@ function doubted(track: Track, frames: Iterable<number>, setting: DetectorSettin
   return Object.fromEntries(
     (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
       const confidence = series.confidence.slice();
-      for (const i of at) if (series.origin[i] === ORIGIN.detected) confidence[i] = lowered(confidence[i]!);
+      const more = added.get(id) ?? 0;
+      for (const i of at)
+        if (series.origin[i] === ORIGIN.detected) confidence[i] = moreDoubtful(lowered(confidence[i]!), more);
       return [id, { ...series, confidence }];
     }),
   );
@@ -58,5 +70,7 @@ export function trackFromDetections(
   const sided = mendExchangeJumps(repairSideSwaps(possible, agreedLimbs(detections)).track, times);
   const repaired = steadyHips(withoutUnreachable(sided, times));
   const frames = [...detections.keys()].sort((a, b) => a - b);
-  return fillBetween(doubted(repaired, frames, setting), frames, times);
+  // The small models of the fast setting lie apart as they do on every picture.
+  const added = setting === 'accurate' ? addedByPictures(detections) : new Map<PointId, number>();
+  return fillBetween(doubted(repaired, frames, setting, added), frames, times);
 }

@@ -1,7 +1,7 @@
+import { medianOf } from './median';
+
 /** Fewer third differences than this say too little. */
 const LEAST = 12;
-
-const medianOf = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1]!;
 
 /**
  * Noise of samples as they themselves show it: the median size of their third differences, which of a smooth movement

@@ -1,4 +1,5 @@
 import type { Repeats } from '../model/clip';
+import { medianOf } from '../signal/median';
 import { TEXT } from '../../text/core/timing';
 
 /** Longest cycle in which frames are repeated: a conversion of one usual rate to another has no longer one. */
@@ -44,15 +45,13 @@ function levelAt(changes: Changes, frame: number): number {
   return near.sort((a, b) => b - a)[1] ?? 0;
 }
 
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? NaN;
-
 /** Which places of a cycle repeat, by what is usual there; null where they are not of two kinds. */
 function placesOf(live: Changes, cycle: number): Repeats | null {
   const byPlace = Array.from({ length: cycle }, (_, place) =>
     [...live].flatMap(([frame, change]) => (frame % cycle === place ? [change] : [])),
   );
   if (byPlace.some((own) => own.length < LEAST_AT_PLACE)) return null;
-  const usual = byPlace.map(median);
+  const usual = byPlace.map(medianOf);
   const most = Math.max(...usual);
   const again = [...usual.keys()].filter((place) => usual[place]! < AGAIN_BELOW * most);
   const isMixed = usual.some((change) => change >= AGAIN_BELOW * most && change <= NEW_ABOVE * most);

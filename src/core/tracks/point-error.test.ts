@@ -1,4 +1,4 @@
-import { pointError } from './point-error';
+import { doubtError, moreDoubtful, pointError } from './point-error';
 import { emptySeries, ORIGIN } from './track';
 
 const detected = (origin: number): Parameters<typeof pointError>[0] => {
@@ -29,4 +29,9 @@ test('hips and shoulders of a small body go apart about a middle that is as coar
   // About the middle of a large one they are known better than either; a pixel more says nothing of that.
   const added = Math.sqrt(middle(100) ** 2 - (middle(250) / 2.5) ** 2);
   expect(added).toBeCloseTo(Math.sqrt(1 - 0.4 ** 2) / Math.SQRT2, 6);
+});
+
+test('a point that is made more doubtful carries both errors, in quadrature', () => {
+  expect(moreDoubtful(0.8, 0)).toBe(0.8);
+  expect(doubtError(moreDoubtful(0.8, 0.01))).toBeCloseTo(Math.hypot(doubtError(0.8), 0.01), 10);
 });

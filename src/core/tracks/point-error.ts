@@ -87,6 +87,9 @@ const coarseness = (height: number): number =>
   COARSE_PIXELS * Math.sqrt(Math.max(0, 1 - (height / FOUND_AT_HEIGHT) ** 2));
 /** What a detector's own doubt adds, share of standing height. */
 export const doubtError = (confidence: number): number => DOUBT_SHARE * Math.sqrt(1 / Math.max(0.01, confidence) - 1);
+/** The confidence whose doubt is that of another and an error beside it, share of standing height. */
+export const moreDoubtful = (confidence: number, error: number): number =>
+  error === 0 ? confidence : 1 / (1 + (Math.hypot(doubtError(confidence), error) / DOUBT_SHARE) ** 2);
 /** Points below this are drawn as unsure. */
 export const UNSURE_CONFIDENCE = 0.3;
 

@@ -130,7 +130,7 @@ export const TEXT = {
   goOn: 'Go on',
   thesePointsWereDerivedBy: 'These points were derived by the rules of an earlier version.',
   deriveThemByTodays: 'Derive them by today’s',
-  drawBoxRoundName: (name: string) => `Draw a box round the ${name}`,
+  drawBoxRoundName: (name: string) => `Draw a box round the ${name}, where nobody stands before or behind`,
   severalPeopleChooseOne: 'Several people? Choose one',
   personInBoxOnFrame: (frame: number) => `the person in the box on frame ${frame}`,
   whoeverIsLargest: 'whoever is largest',
