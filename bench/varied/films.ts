@@ -8,6 +8,7 @@ import { ONLOOKERS } from '../../demo/look';
 import type { DemoClip } from '../../demo/scenario';
 import type { ClipTruth } from '../../demo/truth';
 import { VARIED, type VariedClip } from '../../demo/varied';
+import { isBodyPoint } from '../../src/core/anatomy/body-points';
 import type { PersonBox } from '../../src/core/model/kept-detections';
 import type { Detections } from '../space/against-truth';
 import type { Harness } from '../../tests/harness/harness';
@@ -64,7 +65,8 @@ function boxOf({ camera, surroundings }: DemoClip, { pixels, points }: ClipTruth
     return Math.min(own, camera.width - own, ...others.map((other) => Math.abs(other - own)));
   };
   const frame = [...pixels.keys()].reduce((best, i) => (clear(i) > clear(best) ? i : best), 0);
-  const [xs, ys] = [0, 1].map((axis) => pixels[frame]!.map((point) => point[axis]!)) as [number[], number[]];
+  const body = pixels[frame]!.filter((_, k) => isBodyPoint(points[k]!));
+  const [xs, ys] = [0, 1].map((axis) => body.map((point) => point[axis]!)) as [number[], number[]];
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const free = FREE * (bottom - top);
   return {

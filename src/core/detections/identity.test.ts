@@ -153,3 +153,19 @@ test('where nobody is seen in the box, it still tells who is meant in the next f
   expect(missed.chosen).toBeNull();
   expect(recognise(missed.people, [beside, meant]).chosen).toBe(1);
 });
+
+test('of a box that is drawn far too large, whoever is in it is meant after some frames', () => {
+  const walker = (f: number): Seen => ({
+    ...{ x: 200 + 5 * f, y: 300, size: 280, colours: RED },
+    bounds: { x: 150 + 5 * f, y: 160, width: 100, height: 280 },
+  });
+  let people = beginIdentity({ x: 100, y: 140, width: 500, height: 320 });
+  const chosen: (number | null)[] = [];
+  for (let f = 0; f < 20; f++) {
+    const recognised = recognise(people, [walker(f)]);
+    people = recognised.people;
+    chosen.push(recognised.chosen);
+  }
+  expect(chosen.slice(0, 5)).toEqual([null, null, null, null, null]);
+  expect(chosen.slice(6).every((k) => k === 0)).toBe(true);
+});

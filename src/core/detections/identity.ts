@@ -112,8 +112,9 @@ function overlap(a: Bounds, b: Bounds): number {
   return both / (a.width * a.height + b.width * b.height - both);
 }
 
-/** Who overlaps a drawn box by less of both is somebody else. */
+/** Who overlaps a drawn box by less of both is somebody else; of a box drawn far too large, where nobody fits better. */
 const IN_BOX = 0.4;
+const IN_LARGE_BOX = 0.15;
 /** Two who fill it nearly alike could each be meant: the second's share of the first's. */
 const AS_WELL = 0.75;
 /** So many frames after the box was drawn it still tells who is meant. */
@@ -124,13 +125,13 @@ function recogniseInBox({ chosen, others }: People, box: Bounds, seen: readonly 
   const filled = seen.map(({ bounds }) => (bounds ? overlap(box, bounds) : 0));
   const ranked = [...filled.keys()].sort((a, b) => filled[b]! - filled[a]!);
   const [best, next] = ranked;
-  const isThere = best !== undefined && filled[best]! >= IN_BOX;
-  const holds = !isThere && chosen.unseen + 1 < ROUGH + BOX_HOLDS;
+  const holds = chosen.unseen + 1 < ROUGH + BOX_HOLDS;
+  const isThere = best !== undefined && filled[best]! >= (holds ? IN_BOX : IN_LARGE_BOX);
   return {
     people: {
       chosen: updated(chosen, isThere ? seen[best]! : null, true),
       others: [...others, ...seen.filter((_, k) => !isThere || k !== best).map(stranger)].slice(-MOST_OTHERS),
-      box: holds ? box : null,
+      box: holds && !isThere ? box : null,
     },
     chosen: isThere ? best : null,
     sure: isThere && (next === undefined || filled[next]! < AS_WELL * filled[best]!),
