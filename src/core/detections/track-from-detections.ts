@@ -1,6 +1,7 @@
 import type { PointId } from '../anatomy/body-points';
 import { mendExchangeJumps } from './exchange-jumps';
 import { addedByPictures } from './hard-pictures';
+import { legsAgainstArms } from './counter-swing';
 import { steadyHips } from './steady-hips';
 import { agreedLimbs, isContradicted, resolveDetections, type Detections } from './fuse-detections';
 import { withoutImpossible, withoutStrangers } from './plausible';
@@ -67,7 +68,8 @@ export function trackFromDetections(
   const possible = withoutStrangers(
     withoutImpossible(mergeDetections(withoutDetected(track), times.length, resolveDetections(detections))).track,
   ).track;
-  const sided = mendExchangeJumps(repairSideSwaps(possible, agreedLimbs(detections)).track, times);
+  const smoothest = mendExchangeJumps(repairSideSwaps(possible, agreedLimbs(detections)).track, times);
+  const sided = legsAgainstArms(smoothest, detections);
   const repaired = steadyHips(withoutUnreachable(sided, times));
   const frames = [...detections.keys()].sort((a, b) => a - b);
   // The small models of the fast setting lie apart as they do on every picture.
