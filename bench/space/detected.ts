@@ -1,4 +1,3 @@
-import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { copyFile, mkdir, readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
@@ -8,6 +7,7 @@ import { FURTHER_VIEWS } from '../../demo/scenario';
 import type { ClipTruth } from '../../demo/truth';
 import type { Harness } from '../../tests/harness/harness';
 import { serveHarness } from '../../tests/harness/serve';
+import { renderInto } from '../render';
 import type { Detections } from './against-truth';
 
 declare const harness: Harness;
@@ -32,13 +32,7 @@ async function gather(ids: readonly string[]): Promise<void> {
   const further = FURTHER_VIEWS.map((c) => c.id).filter(
     (id) => ids.includes(id) && !existsSync(path.join(FOLDER, `${id}.truth.json`)),
   );
-  if (further.length === 0) return;
-  const rendered = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'demo/render/render-clips.ts', '--only', further.join(','), '--into', FOLDER],
-    { cwd: root, stdio: 'inherit' },
-  );
-  if (rendered.status !== 0) throw new Error('The further views could not be rendered.');
+  renderInto(FOLDER, further);
 }
 
 /** The points that the accurate detectors see in each clip. */

@@ -10,6 +10,7 @@ import type { ClipTruth } from '../../demo/truth';
 import { VARIED, type VariedClip } from '../../demo/varied';
 import { isBodyPoint } from '../../src/core/anatomy/body-points';
 import type { PersonBox } from '../../src/core/model/kept-detections';
+import { renderInto } from '../render';
 import type { Detections } from '../space/against-truth';
 import type { Harness } from '../../tests/harness/harness';
 import { serveHarness } from '../../tests/harness/serve';
@@ -23,18 +24,6 @@ const file = (id: string, part: string): string => path.join(FOLDER, `${id}.${pa
 export interface DetectedFilm extends VariedClip {
   readonly truth: ClipTruth;
   readonly detections: Detections;
-}
-
-/** Renders what is missing, without a coder's errors to speak of. */
-function render(ids: readonly string[]): void {
-  const missing = ids.filter((id) => !existsSync(file(id, 'truth.json')));
-  if (missing.length === 0) return;
-  const rendered = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'demo/render/render-clips.ts', '--only', missing.join(','), '--into', FOLDER],
-    { cwd: root, stdio: 'inherit' },
-  );
-  if (rendered.status !== 0) throw new Error('The varied clips could not be rendered.');
 }
 
 /** As a telephone would have kept it: grain, few bits. */
@@ -100,7 +89,12 @@ async function detect(browser: Browser, address: string, film: VariedClip, truth
 export async function detectedFilms(set: VariedClip['set']): Promise<readonly DetectedFilm[]> {
   mkdirSync(FOLDER, { recursive: true });
   const films = VARIED.filter((film) => film.set === set);
-  render(films.map(({ clip }) => clip.id));
+  // Without a coder's errors to speak of.
+  const ids = films.map(({ clip }) => clip.id);
+  renderInto(
+    FOLDER,
+    ids.filter((id) => !existsSync(file(id, 'truth.json'))),
+  );
   films.forEach(code);
   const truths = films.map(({ clip }) => JSON.parse(readFileSync(file(clip.id, 'truth.json'), 'utf8')) as ClipTruth);
   const missing = films.filter(({ clip }) => !existsSync(file(clip.id, 'detections.json')));

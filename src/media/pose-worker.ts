@@ -14,7 +14,7 @@ import {
   touchesEdge,
   type Crop,
 } from '../core/detections/crops';
-import { beginIdentity, recognise, type People, type Seen } from '../core/detections/identity';
+import { beginIdentity, NOT_SURE_WHO, recognise, type People, type Seen } from '../core/detections/identity';
 import type { PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import { drawDisplayed, type Rotation } from './rotation';
@@ -49,11 +49,6 @@ let people: People | null = null;
 let sureWho = true;
 /** People looked for in one crop where one was chosen among several. */
 const SEVERAL = 3;
-/**
- * What is left of the confidence where somebody else could as well be the chosen one. With less, two detections that
- * agree would be taken for ones that contradict each other (`fuse-detections`), and say nothing of left and right.
- */
-const NOT_SURE_WHO = 0.5;
 
 /** Where the person was in the frame before. */
 let tracking: Crop | null = null;

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { ClipTruth } from '../../demo/truth';
 import { UNSURE_CONFIDENCE } from '../../src/core/tracks/point-error';
-import { resolveDetections } from '../../src/core/detections/fuse-detections';
+import { trackFromDetections } from '../../src/core/detections/track-from-detections';
 import type { Harness } from '../harness/harness';
 import { serveHarness } from '../harness/serve';
 
@@ -57,8 +57,16 @@ test.describe('two people who cross', () => {
         `/demo-data/${clip}.webm`,
         boxOf(own.pixels[10]!, 10),
       ] as const);
+      const seen = new Map(detections);
+      const times = Float64Array.from(own.pixels, (_, i) => i / own.frameRate);
+      const track = trackFromDetections({}, times, seen, 'fast');
       const found = new Map(
-        [...resolveDetections(new Map(detections))].map(([frame, at]) => [frame, JOINTS.map((id) => at[id]!)]),
+        [...seen].flatMap(([frame, [first]]) => {
+          const at = JOINTS.map((id) => track[id]!).filter(({ x }) => !Number.isNaN(x[frame]));
+          return first && at.length === JOINTS.length
+            ? [[frame, at.map((p) => ({ x: p.x[frame]!, y: p.y[frame]!, confidence: p.confidence[frame]! }))] as const]
+            : [];
+        }),
       );
       // Where they stand before one another a joint or two may be the other's; it is never said to be sure.
       const [ownFrames, othersSure]: [number[], number[]] = [[], []];

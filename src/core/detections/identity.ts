@@ -46,6 +46,13 @@ export interface Recognised {
   readonly sure: boolean;
 }
 
+/**
+ * What is left of the confidence of all points of a frame where somebody else could as well be the chosen one. With
+ * less, two detections that agree would be taken for ones that contradict each other (`fuse-detections`), and would say
+ * nothing of left and right; what is left to doubt comes after both (`track-from-detections`).
+ */
+export const NOT_SURE_WHO = 0.5;
+
 /** So many usual surprises speak against a person as much as clothes of other colours do ... */
 const SURPRISES = 4;
 /** ... but no less than this share of the person's extent; the usual surprise of somebody new. */

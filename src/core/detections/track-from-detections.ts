@@ -2,6 +2,7 @@ import type { PointId } from '../anatomy/body-points';
 import { mendExchangeJumps } from './exchange-jumps';
 import { addedByPictures } from './hard-pictures';
 import { legsAgainstArms } from './counter-swing';
+import { NOT_SURE_WHO } from './identity';
 import { steadyHips } from './steady-hips';
 import { agreedLimbs, isContradicted, resolveDetections, type Detections } from './fuse-detections';
 import { withoutImpossible, withoutStrangers } from './plausible';
@@ -10,7 +11,14 @@ import { repairSideSwaps } from './side-swaps';
 import { moreDoubtful } from '../tracks/point-error';
 import { fillBetween } from './fill-between';
 import type { DetectorSetting } from '../model/kept-detections';
-import { mergeDetections, ORIGIN, withoutDetected, type PointSeries, type Track } from '../tracks/track';
+import {
+  mergeDetections,
+  ORIGIN,
+  withoutDetected,
+  type DetectedPoints,
+  type PointSeries,
+  type Track,
+} from '../tracks/track';
 
 /**
  * Doubt that points of the small models carry beside that of their detections; with it their intervals hold the truth
@@ -25,13 +33,20 @@ const DOUBT: Readonly<Record<DetectorSetting, number>> = { fast: 0.8, accurate: 
  */
 const CONTRADICTED_SHARE = 0.05;
 
+/** What is left, of what two detectors made of them, of points that may be somebody else's: drawn as unsure. */
+const SOMEBODY_ELSE = 0.5;
+
+/** Whether it was not sure who was seen: no point of a frame is surer than that leaves. */
+const isUnsureWho = (seen: readonly DetectedPoints[]): boolean =>
+  seen.every((points) => Object.values(points).every(({ confidence }) => confidence <= Math.fround(NOT_SURE_WHO)));
+
 /**
- * The detected points of some frames with their confidence lowered by what it does not tell.
+ * The detected points with their confidence lowered by what it does not tell.
  * @param added what the pictures of the clip add to a point's error, share of standing height
  */
 function doubted(
   track: Track,
-  frames: Iterable<number>,
+  detections: Detections,
   setting: DetectorSetting,
   added: ReadonlyMap<PointId, number>,
 ): Track {
@@ -41,13 +56,14 @@ function doubted(
     setting === 'accurate' && isContradicted(confidence)
       ? CONTRADICTED_SHARE * confidence
       : confidence / (1 + doubt * confidence);
-  const at = [...frames];
+  const unsureWho = new Set([...detections].flatMap(([frame, seen]) => (isUnsureWho(seen) ? [frame] : [])));
   return Object.fromEntries(
     (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
       const confidence = series.confidence.slice();
       const more = added.get(id) ?? 0;
-      for (const i of at)
-        if (series.origin[i] === ORIGIN.detected) confidence[i] = moreDoubtful(lowered(confidence[i]!), more);
+      for (const i of detections.keys())
+        if (series.origin[i] === ORIGIN.detected)
+          confidence[i] = moreDoubtful(lowered(confidence[i]!), more) * (unsureWho.has(i) ? SOMEBODY_ELSE : 1);
       return [id, { ...series, confidence }];
     }),
   );
@@ -74,5 +90,5 @@ export function trackFromDetections(
   const frames = [...detections.keys()].sort((a, b) => a - b);
   // The small models of the fast setting lie apart as they do on every picture.
   const added = setting === 'accurate' ? addedByPictures(detections) : new Map<PointId, number>();
-  return fillBetween(doubted(repaired, frames, setting, added), frames, times);
+  return fillBetween(doubted(repaired, detections, setting, added), frames, times);
 }
