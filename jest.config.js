@@ -1,9 +1,9 @@
 export default {
   testEnvironment: 'node',
-  // All cores, where nothing else runs beside the unit tests.
+  // All cores: nothing else runs beside the unit tests.
   maxWorkers: '100%',
   // No test fails because the machine is busy; one that hangs still ends.
-  testTimeout: 600_000,
+  testTimeout: 120_000,
   roots: ['<rootDir>/src', '<rootDir>/server', '<rootDir>/demo', '<rootDir>/tests/external', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],
   // Packages that ship as modules only.
