@@ -9,6 +9,7 @@ import type { DemoClip } from '../../demo/scenario';
 import type { ClipTruth } from '../../demo/truth';
 import { VARIED, type VariedClip } from '../../demo/varied';
 import { isBodyPoint } from '../../src/core/anatomy/body-points';
+import { boundsOf } from '../../src/core/geometry/bounds';
 import type { PersonBox } from '../../src/core/model/kept-detections';
 import { renderInto } from '../render';
 import type { Detections } from '../space/against-truth';
@@ -55,16 +56,9 @@ function boxOf({ camera, surroundings }: DemoClip, { pixels, points }: ClipTruth
   };
   const frame = [...pixels.keys()].reduce((best, i) => (clear(i) > clear(best) ? i : best), 0);
   const body = pixels[frame]!.filter((_, k) => isBodyPoint(points[k]!));
-  const [xs, ys] = [0, 1].map((axis) => body.map((point) => point[axis]!)) as [number[], number[]];
-  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const free = FREE * (bottom - top);
-  return {
-    frame,
-    x: left - free,
-    y: top - free,
-    width: right - left + 2 * free,
-    height: bottom - top + 2 * free,
-  };
+  const { x, y, width, height } = boundsOf(body.map(([px, py]) => ({ x: px, y: py })));
+  const free = FREE * height;
+  return { frame, x: x - free, y: y - free, width: width + 2 * free, height: height + 2 * free };
 }
 
 async function detect(browser: Browser, address: string, film: VariedClip, truth: ClipTruth): Promise<Detections> {

@@ -16,7 +16,8 @@ function framesToCompare(frames: number): readonly number[] {
 }
 
 /**
- * Whether frames of a video show the picture before them again, or blend those beside them; frames that cannot be decoded tell nothing.
+ * Whether frames of a video show the picture before them again, or blend those beside them; frames that cannot be
+ * decoded tell nothing.
  */
 export async function observeRepeats(video: VideoFile): Promise<SeenRepeats> {
   const client = new WorkerClient<RepeatsWorker>(

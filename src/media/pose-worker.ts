@@ -4,16 +4,9 @@ import { exposeWorker } from './expose-worker';
 import { fail, ok, type Issue, type Result } from '../core/result';
 import { BODY_POINTS } from '../core/anatomy/body-points';
 import { exchangeSides } from '../core/detections/fuse-detections';
+import { boundsOf } from '../core/geometry/bounds';
 import { clothesOf, coloursAt } from '../core/detections/clothes';
-import {
-  boundsOf,
-  cropRound,
-  cropRoundAll,
-  SECOND_MARGIN,
-  searchCrops,
-  touchesEdge,
-  type Crop,
-} from '../core/detections/crops';
+import { cropRound, cropRoundAll, SECOND_MARGIN, searchCrops, touchesEdge, type Crop } from '../core/detections/crops';
 import { beginIdentity, NOT_SURE_WHO, recognise, type People, type Seen } from '../core/detections/identity';
 import type { PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
@@ -134,13 +127,14 @@ const byWho = (detected: DetectedPoints): DetectedPoints =>
 
 /** Somebody as others are told apart from: the middle of the trunk, which moves evenly, and the whole extent. */
 function seenAs(detected: DetectedPoints, colours: Float64Array | null): Seen {
+  const bounds = boundsOf(Object.values(detected));
   const trunk = (['left-shoulder', 'right-shoulder', 'left-hip', 'right-hip'] as const).map((id) => detected[id]!);
   return {
     x: trunk.reduce((sum, p) => sum + p.x, 0) / 4,
     y: trunk.reduce((sum, p) => sum + p.y, 0) / 4,
-    size: cropRound([detected], 1).size,
+    size: Math.max(bounds.width, bounds.height),
     colours,
-    bounds: boundsOf(detected),
+    bounds,
   };
 }
 

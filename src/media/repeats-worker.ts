@@ -1,6 +1,6 @@
 import type { Gray } from '../core/signal/gray';
 import { ok, type Result } from '../core/result';
-import { leftByMixture, liveliest } from '../core/timing/blended-pictures';
+import { leftByMixture, liveliest } from '../core/timing/picture-differences';
 import { holesIn } from '../core/timing/file-rate';
 import { exposeWorker } from './expose-worker';
 import { FrameCache, type FrameIssue } from './frame-cache';

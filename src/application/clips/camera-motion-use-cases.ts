@@ -1,3 +1,4 @@
+import { boundsOf } from '../../core/geometry/bounds';
 import type { Hidden } from '../../core/calibration/camera-motion';
 import { cameraState, cameraWords } from '../../core/calibration/camera-state';
 import { steadyOf } from '../../core/calibration/steady';
@@ -24,10 +25,16 @@ function boxOf(track: Track, frame: number, { width, height }: Pick<Clip, 'width
   const all = Object.values(track) as PointSeries[];
   const seen = all.filter(({ x, y }) => !Number.isNaN(x[frame]!) && !Number.isNaN(y[frame]!));
   if (seen.length === 0) return [];
-  const [xs, ys] = [seen.map(({ x }) => x[frame]! / width), seen.map(({ y }) => y[frame]! / height)];
-  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const beyond = BEYOND * Math.max(right - left, bottom - top);
-  return [{ left: left - beyond, right: right + beyond, top: top - beyond, bottom: bottom + beyond }];
+  const box = boundsOf(seen.map(({ x, y }) => ({ x: x[frame]! / width, y: y[frame]! / height })));
+  const beyond = BEYOND * Math.max(box.width, box.height);
+  return [
+    {
+      left: box.x - beyond,
+      right: box.x + box.width + beyond,
+      top: box.y - beyond,
+      bottom: box.y + box.height + beyond,
+    },
+  ];
 }
 
 /** Frames of a clip at a number of looks a second. */

@@ -1,6 +1,6 @@
+import { boundsOf } from '../geometry/bounds';
 import type { DetectedPoints } from '../tracks/track';
 import { fuseDetections } from './fuse-detections';
-import type { Bounds } from './identity';
 
 /** Part of the displayed picture that is given to the model, pixels. */
 export interface Crop {
@@ -26,17 +26,9 @@ export const touchesEdge = (detected: DetectedPoints, { x, y, size }: Crop): boo
 
 /** A square round a person with room for the next frame's movement. */
 export function cropRound([first, other]: readonly DetectedPoints[], margin = CROP_MARGIN): Crop {
-  const { x, y, width, height } = boundsOf(other ? fuseDetections(first!, other) : first!);
+  const { x, y, width, height } = boundsOf(Object.values(other ? fuseDetections(first!, other) : first!));
   const size = Math.max(width, height) * margin;
   return { x: x + (width - size) / 2, y: y + (height - size) / 2, size };
-}
-
-/** A rectangle round all points. */
-export function boundsOf(detected: DetectedPoints): Bounds {
-  const points = Object.values(detected);
-  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }
 
 /** A square round everything that a person was between two frames. */

@@ -1,5 +1,6 @@
 import { clothesOf, colourDistance, coloursAt } from './clothes';
-import { beginIdentity, recognise, type Bounds, type People, type Seen } from './identity';
+import type { Bounds } from '../geometry/bounds';
+import { beginIdentity, recognise, type People, type Seen } from './identity';
 
 const SIZE = 300;
 /** All clothes of one colour. */

@@ -1,3 +1,4 @@
+import { overlapOf, type Bounds } from '../geometry/bounds';
 import type { Vec2 } from '../geometry/vec2';
 import { colourDistance } from './clothes';
 
@@ -8,18 +9,12 @@ import { colourDistance } from './clothes';
 export interface Seen extends Vec2 {
   readonly size: number;
   readonly colours: Float64Array | null;
-  /** Round all points; asked for as long as it is a drawn box that tells who is meant. */
-  readonly bounds?: Bounds;
-}
-
-/** A rectangle in the picture, pixels. */
-export interface Bounds extends Vec2 {
-  readonly width: number;
-  readonly height: number;
+  /** Round all points: a drawn box tells by them who is meant. */
+  readonly bounds: Bounds;
 }
 
 /** Somebody who is known from the frames before. */
-interface Known extends Seen {
+interface Known extends Omit<Seen, 'bounds'> {
   /** Pixels a frame. */
   readonly velocity: Vec2;
   /** Frames since this one was seen. */
@@ -111,15 +106,10 @@ export function beginIdentity(box: Bounds): People {
   };
 }
 
-/** Area that two rectangles share, of all that they cover. */
-function overlap(a: Bounds, b: Bounds): number {
-  const shared = (from: 'x' | 'y', size: 'width' | 'height'): number =>
-    Math.max(0, Math.min(a[from] + a[size], b[from] + b[size]) - Math.max(a[from], b[from]));
-  const both = shared('x', 'width') * shared('y', 'height');
-  return both / (a.width * a.height + b.width * b.height - both);
-}
-
-/** Who overlaps a drawn box by less of both is somebody else; of a box drawn far too large, where nobody fits better. */
+/**
+ * Who overlaps a drawn box by less of both is somebody else; the second where it was drawn far too large and nobody
+ * fits better.
+ */
 const IN_BOX = 0.4;
 const IN_LARGE_BOX = 0.15;
 /** Two who fill it nearly alike could each be meant: the second's share of the first's. */
@@ -129,14 +119,15 @@ const BOX_HOLDS = 6;
 
 /** Who is meant by a drawn box: the middle of a trunk is seldom that of a box round legs and arms that reach out. */
 function recogniseInBox({ chosen, others }: People, box: Bounds, seen: readonly Seen[]): Recognised {
-  const filled = seen.map(({ bounds }) => (bounds ? overlap(box, bounds) : 0));
+  const filled = seen.map(({ bounds }) => overlapOf(box, bounds));
   const ranked = [...filled.keys()].sort((a, b) => filled[b]! - filled[a]!);
   const [best, next] = ranked;
   const holds = chosen.unseen + 1 < ROUGH + BOX_HOLDS;
   const isThere = best !== undefined && filled[best]! >= (holds ? IN_BOX : IN_LARGE_BOX);
   return {
     people: {
-      chosen: updated(chosen, isThere ? seen[best]! : null, true),
+      // Where the box's middle lies says nothing of how somebody moves.
+      chosen: isThere ? stranger(seen[best]!) : updated(chosen, null, true),
       others: [...others, ...seen.filter((_, k) => !isThere || k !== best).map(stranger)].slice(-MOST_OTHERS),
       box: holds && !isThere ? box : null,
     },

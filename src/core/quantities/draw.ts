@@ -1,3 +1,4 @@
+import { boundsOf } from '../geometry/bounds';
 import { levelOf } from '../calibration/level';
 import { axesOf } from '../calibration/view';
 import { rotate, type Vec2 } from '../geometry/vec2';
@@ -78,9 +79,8 @@ export function drawQuantity(
       return [segment(a, foot), beside(middle(a, foot))];
     }
     case 'box': {
-      const xs = points.map((p) => p.x);
-      const ys = points.map((p) => p.y);
-      const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+      const { x: left, y: top, width, height } = boundsOf(points);
+      const [right, bottom] = [left + width, top + height];
       return [
         {
           shape: 'path',

@@ -9,8 +9,8 @@ export const TEXT = {
   // repeated-frames
   someFramesShowPictureBefore:
     'Some frames show the picture before them again, or blend those beside them, unevenly: slow motion within the ' +
-    'clip, or frames that were lost. Times and speeds are not measured; angles are. Choose the part that plays at one speed, or the ' +
-    'camera’s own file; or say at Match where its rate changes.',
+    'clip, or frames that were lost. Times and speeds are not measured; angles are. Choose the part that plays at ' +
+    'one speed, or the camera’s own file; or say at Match where its rate changes.',
   ofEveryFramesOfFile: (cycle: string, again: string, rest: string) =>
     `Of every ${cycle} frames of the file ${again} ${rest} the picture before again`,
   ofEveryFramesOneBlended: (cycle: string) =>

@@ -1,6 +1,6 @@
 import { dice } from '../../../tests/fixtures/random';
 import type { Gray } from '../signal/gray';
-import { leftByMixture } from './blended-pictures';
+import { leftByMixture } from './picture-differences';
 
 const [WIDTH, HEIGHT] = [64, 48];
 
