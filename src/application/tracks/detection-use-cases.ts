@@ -1,5 +1,6 @@
 import { framePlan, type KnownSoFar } from '../../core/detections/frame-plan';
 import type { Detections } from '../../core/detections/fuse-detections';
+import { hardPictures } from '../../core/detections/hard-pictures';
 import {
   deriveTrack,
   packDetections,
@@ -33,6 +34,8 @@ export interface Detected {
   readonly detected: number;
   /** The last pass was not done: what was there stands. */
   readonly stopped: boolean;
+  /** Points that the detectors have not seen, though each says so. */
+  readonly unseen: number;
 }
 
 type DetectionIssue = FindIssue | Issue<'no-media'>;
@@ -196,6 +199,7 @@ async function detect(
       seen: [...detections.values()].filter((seen) => seen.length > 0).length,
       detected: detections.size,
       stopped: isStopped,
+      unseen: run.setting === 'accurate' ? hardPictures(detections).unseen.size : 0,
     });
   let isFirst = true;
   const next = async (): Promise<readonly number[]> => {
@@ -238,11 +242,11 @@ async function tellCamera(clip: Clip): Promise<void> {
 }
 
 /** What detecting came to, in words. */
-export function detectedText({ performer, frameTimes }: Clip, { seen, detected, stopped }: Detected): string {
+export function detectedText({ performer, frameTimes }: Clip, { seen, detected, stopped, unseen }: Detected): string {
   const all = frameTimes.length;
   const between = detected < all ? TEXT.detectedWereLookedAtPoints(detected) : '';
   return stopped
     ? TEXT.detectingWasStoppedWhatWas(detected, all, performer.name)
     : (detected < all ? TEXT.pointsDetectedOnAllFrames(all) : TEXT.pointsDetectedOnSeenOf(seen, all)) +
-        `${performer.name}.${between}`;
+        `${performer.name}.${between}${unseen > 0 ? TEXT.pointsNeitherHasSeen(unseen) : ''}`;
 }
