@@ -108,6 +108,7 @@ export async function find(args: readonly string[]): Promise<number> {
           left > 2 ? TEXT.aboutSLeft(left) : '',
         ),
       );
+      for (const note of found.ok ? found.value.notes : []) console.log(`  ${note}`);
     }
   };
   // What was written stays; the browser and its folder go.

@@ -1,7 +1,9 @@
 import { plannedFrames } from '../../src/core/detections/planned-frames';
+import { unseenText } from '../../src/core/detections/hard-pictures';
 import { trackFromDetections } from '../../src/core/detections/track-from-detections';
 import type { DetectorSetting } from '../../src/core/model/kept-detections';
 import { fail, ok, type Issue, type Result } from '../../src/core/result';
+import { repeatsText, UNEVEN_REPEATS } from '../../src/core/timing/repeated-frames';
 import { realTimes } from '../../src/core/timing/clip-time';
 import { typicalInterval } from '../../src/core/signal/resample';
 import { recordingOf } from '../../src/core/tracks/figure';
@@ -10,6 +12,7 @@ import { detectPoints } from '../../src/media/detect-points';
 import { observeRepeats } from '../../src/media/observe-repeats';
 import { wholeFile } from '../../src/media/video-file';
 import { openClipSource } from '../../src/media/clip-source';
+import { TEXT } from '../../src/text/cli';
 import { evenly } from './evenly';
 
 /** What was detected in one clip. */
@@ -20,6 +23,8 @@ export interface FoundPoints {
   /** Frames that were looked at, and those of them on which somebody was seen. */
   readonly detected: number;
   readonly seen: number;
+  /** What is to know of its times and points, in sentences. */
+  readonly notes: readonly string[];
 }
 
 /**
@@ -34,7 +39,7 @@ async function find(
 ): Promise<Result<FoundPoints, Issue>> {
   const file = (document.getElementById('clip') as HTMLInputElement).files![0]!;
   const whole = wholeFile(file);
-  const { cycle } = await observeRepeats(whole);
+  const { cycle, uneven } = await observeRepeats(whole);
   const video = { ...whole, repeats: cycle };
   const source = await openClipSource(video);
   if (!source.ok) return fail(source.issue.code, source.issue.message);
@@ -56,6 +61,11 @@ async function find(
     csv: new TextDecoder().decode(csv.write(recording)),
     frames: times.length,
     detected: found.value.size,
+    notes: [
+      cycle ? `${repeatsText(cycle)}.` : '',
+      uneven ? TEXT.compareWithRateUnknown(UNEVEN_REPEATS) : '',
+      unseenText(found.value, setting),
+    ].filter((note) => note !== ''),
     seen: [...found.value.values()].filter((detections) => detections.length > 0).length,
   });
 }

@@ -84,6 +84,7 @@ export const TEXT = {
   allPointsAreThereAlready: (which: string, out: string) => `All points${which} are there already (${out}).`,
   framesLookedAtSomebodySeen: (frames: number, detected: number, seen: number) =>
     `${frames} frames, ${detected} looked at, somebody seen on ${seen}`,
+  compareWithRateUnknown: (note: string) => `${note} Compare its points with --rate ?, or with its rates by frame.`,
   aboutSLeft: (left: number) => ` (about ${left} s left)`,
   ofDoneWorkBasenameSaid: (done: number, work: number, basename: string, said: string, rest: string) =>
     `${done} of ${work}, ${basename}: ${said}${rest}`,

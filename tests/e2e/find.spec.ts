@@ -4,8 +4,12 @@ import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import { ORIGIN } from '../../src/core/tracks/track';
 import { clipFile } from '../../demo/drive-job';
+import { ffmpeg } from '../fixtures/coded-clips';
 import { cutClips, endedAfter, farthest, find, tracksIn, tracksOfPage } from '../fixtures/found-points';
 import { serveHarness } from '../harness/serve';
+
+/** A third of a second plays nearly three times as long. */
+const SLOWED = "setpts='if(lt(T,0.2),PTS,if(lt(T,0.5),0.2/TB+(PTS-0.2/TB)*2.7,PTS+0.51/TB))',fps=120";
 
 let folder = '';
 const IDS = ['walk-side-athlete', 'walk-side-reference', 'hurdle-side-athlete'];
@@ -52,6 +56,15 @@ test('points of many clips from a terminal: two shards, ended and resumed, are o
   } finally {
     served.stop();
   }
+});
+
+test('what is to know of a file is said: where nobody knows its times', () => {
+  const slowed = path.join(folder, 'slowed.mp4');
+  ffmpeg(['-ss', '0.4', '-t', '0.8', '-i', clipFile(IDS[0]!), '-vf', SLOWED, '-c:v', 'libx264', slowed]);
+  const { code, said } = find([slowed], path.join(folder, 'told'));
+  expect(code).toBe(0);
+  expect(said).toContain('Some frames show the picture before them again');
+  expect(said).toContain('with --rate ?');
 });
 
 test('what cannot be done from a terminal is said in one line', () => {

@@ -1,6 +1,6 @@
 import { framePlan, type KnownSoFar } from '../../core/detections/frame-plan';
 import type { Detections } from '../../core/detections/fuse-detections';
-import { hardPictures } from '../../core/detections/hard-pictures';
+import { unseenText } from '../../core/detections/hard-pictures';
 import {
   deriveTrack,
   packDetections,
@@ -34,8 +34,8 @@ export interface Detected {
   readonly detected: number;
   /** The last pass was not done: what was there stands. */
   readonly stopped: boolean;
-  /** Points that the detectors have not seen, though each says so. */
-  readonly unseen: number;
+  /** What to know of points that the detectors have not seen, though each says so; empty where there are none. */
+  readonly unseen: string;
 }
 
 type DetectionIssue = FindIssue | Issue<'no-media'>;
@@ -199,7 +199,7 @@ async function detect(
       seen: [...detections.values()].filter((seen) => seen.length > 0).length,
       detected: detections.size,
       stopped: isStopped,
-      unseen: run.setting === 'accurate' ? hardPictures(detections).unseen.size : 0,
+      unseen: unseenText(detections, run.setting),
     });
   let isFirst = true;
   const next = async (): Promise<readonly number[]> => {
@@ -248,5 +248,5 @@ export function detectedText({ performer, frameTimes }: Clip, { seen, detected, 
   return stopped
     ? TEXT.detectingWasStoppedWhatWas(detected, all, performer.name)
     : (detected < all ? TEXT.pointsDetectedOnAllFrames(all) : TEXT.pointsDetectedOnSeenOf(seen, all)) +
-        `${performer.name}.${between}${unseen > 0 ? TEXT.pointsNeitherHasSeen(unseen) : ''}`;
+        `${performer.name}.${between}${unseen === '' ? '' : ` ${unseen}`}`;
 }

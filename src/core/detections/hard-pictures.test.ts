@@ -21,12 +21,18 @@ function clip(apart: (joint: string) => number, frames = 20): Map<number, readon
 }
 
 test('detectors that lie apart as they usually do add nothing', () => {
-  const { added, unseen } = hardPictures(clip(() => 0.009));
+  const { added, unseen } = hardPictures(
+    clip(() => 0.009),
+    'accurate',
+  );
   expect([added.size, unseen.size]).toEqual([0, 0]);
 });
 
 test('joints at which they lie farther apart through the clip carry more, and what goes with them; others do not', () => {
-  const { added } = hardPictures(clip((id) => (id === 'left-wrist' || id === 'right-ankle' ? 0.05 : 0.009)));
+  const { added } = hardPictures(
+    clip((id) => (id === 'left-wrist' || id === 'right-ankle' ? 0.05 : 0.009)),
+    'accurate',
+  );
   expect([...added.keys()].sort()).toEqual(
     ['left-wrist', 'left-index', 'left-pinky', 'left-thumb', 'right-ankle', 'right-foot-index', 'right-heel'].sort(),
   );
@@ -36,13 +42,19 @@ test('joints at which they lie farther apart through the clip carry more, and wh
 
 test('one detector alone, and a few frames, tell nothing', () => {
   const alone = new Map([...clip(() => 0.3)].map(([i, [first]]) => [i, [first!]]));
-  for (const { added, unseen } of [hardPictures(clip(() => 0.3, 5)), hardPictures(alone)])
+  for (const { added, unseen } of [
+    hardPictures(
+      clip(() => 0.3, 5),
+      'accurate',
+    ),
+    hardPictures(alone, 'accurate'),
+  ])
     expect([added.size, unseen.size]).toEqual([0, 0]);
 });
 
 test('joints that detectors see a tenth of the body apart through the clip are not seen: a track does not have them', () => {
   const detections = clip((id) => (/knee/.test(id) ? 0.2 : 0.009));
-  expect([...hardPictures(detections).unseen].sort()).toEqual(['left-knee', 'right-knee']);
+  expect([...hardPictures(detections, 'accurate').unseen].sort()).toEqual(['left-knee', 'right-knee']);
   const times = Float64Array.from(detections.keys(), (frame) => frame / 60);
   const accurate = trackFromDetections({}, times, detections, 'accurate');
   expect(accurate['left-knee']!.x.every(Number.isNaN)).toBe(true);

@@ -1,7 +1,9 @@
 import { BODY_POINTS, type BodyPoint } from '../anatomy/body-points';
 import { distance } from '../geometry/vec2';
 import { medianOf } from '../signal/median';
+import type { DetectorSetting } from '../model/kept-detections';
 import { pairsOf, type Detections } from './fuse-detections';
+import { TEXT } from '../../text/core/detections';
 
 /**
  * How far two detectors usually lie apart at a joint, shares of standing height: the most of twelve rendered clips on
@@ -41,11 +43,15 @@ export interface HardPictures {
   readonly unseen: ReadonlySet<BodyPoint>;
 }
 
+/** The small models of the fast setting lie apart as they do on every picture. */
+const NOT_TOLD: HardPictures = { added: new Map(), unseen: new Set() };
+
 /**
  * How hard the pictures of a clip are for two detectors: in the dark, in grain, from above, and where clothes hide the
  * body, they lie farther apart through the whole clip, and their mean is off by more, which no single frame tells.
  */
-export function hardPictures(detections: Detections): HardPictures {
+export function hardPictures(detections: Detections, setting: DetectorSetting): HardPictures {
+  if (setting !== 'accurate') return NOT_TOLD;
   const { pairs, height } = pairsOf(detections);
   const [added, unseen] = [new Map<BodyPoint, number>(), new Set<BodyPoint>()];
   if (pairs.size < LEAST_FRAMES || height === null) return { added, unseen };
@@ -63,4 +69,10 @@ export function hardPictures(detections: Detections): HardPictures {
     else if (apart > usual) added.set(id, ERROR_SHARE * Math.sqrt(apart ** 2 - usual ** 2));
   }
   return { added, unseen };
+}
+
+/** Which points are left out and what to do, in words; empty where none are. */
+export function unseenText(detections: Detections, setting: DetectorSetting): string {
+  const { unseen } = hardPictures(detections, setting);
+  return unseen.size > 0 ? TEXT.pointsNeitherHasSeen(unseen.size) : '';
 }

@@ -1,6 +1,6 @@
 import type { PointId } from '../anatomy/body-points';
 import { mendExchangeJumps } from './exchange-jumps';
-import { hardPictures, type HardPictures } from './hard-pictures';
+import { hardPictures } from './hard-pictures';
 import { legsAgainstArms } from './counter-swing';
 import { NOT_SURE_WHO } from './identity';
 import { steadyHips } from './steady-hips';
@@ -33,8 +33,6 @@ const DOUBT: Readonly<Record<DetectorSetting, number>> = { fast: 0.8, accurate: 
  * and rates).
  */
 const CONTRADICTED_SHARE = 0.05;
-
-const NOT_HARD: HardPictures = { added: new Map(), unseen: new Set() };
 
 /** What is left, of what two detectors made of them, of points that may be somebody else's: drawn as unsure. */
 const SOMEBODY_ELSE = 0.5;
@@ -91,8 +89,7 @@ export function trackFromDetections(
   const sided = legsAgainstArms(smoothest, detections);
   const repaired = steadyHips(withoutUnreachable(sided, times));
   const frames = [...detections.keys()].sort((a, b) => a - b);
-  // The small models of the fast setting lie apart as they do on every picture.
-  const { added, unseen } = setting === 'accurate' ? hardPictures(detections) : NOT_HARD;
+  const { added, unseen } = hardPictures(detections, setting);
   const seen = clearDetected(repaired, new Map(frames.map((frame) => [frame, [...unseen]])));
   return fillBetween(doubted(seen, detections, setting, added), frames, times);
 }

@@ -10,9 +10,6 @@ export const TEXT = {
   detectingWasStoppedWhatWas: (detected: number, all: number, name: string) =>
     `Detecting was stopped. What was detected on ${detected} of ${all} frames of ${name} is kept.`,
   pointsDetectedOnAllFrames: (all: number) => `Points detected on ${all} frames of `,
-  pointsNeitherHasSeen: (count: number) =>
-    ` Through the whole clip the two detectors see ${count} of the points in different places, as in the dark, with ` +
-    'few pixels, or from above: these are left out. Place them by hand at the moments, or film nearer and in more light.',
   pointsDetectedOnSeenOf: (seen: number, all: number) => `Points detected on ${seen} of ${all} frames of `,
 
   // point-files
