@@ -1,4 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { build } from 'vite';
 import { createApp } from '../../server/app';
@@ -10,7 +12,8 @@ const root = path.join(import.meta.dirname, '..', '..');
  * @param models whether the point detector's models are served too
  */
 export async function serveHarness(clips: string, models = false): Promise<{ address: string; stop: () => void }> {
-  const dist = path.join(root, 'test-results', 'harness');
+  // A folder of its own: two benchmarks may run side by side.
+  const dist = mkdtempSync(path.join(tmpdir(), 'falcon-harness-'));
   await build({
     configFile: false,
     root: import.meta.dirname,
@@ -21,5 +24,9 @@ export async function serveHarness(clips: string, models = false): Promise<{ add
   });
   const server = createApp({ dist, demo: clips }).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
-  return { address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, stop: () => void server.close() };
+  const stop = (): void => {
+    server.close();
+    rmSync(dist, { recursive: true, force: true });
+  };
+  return { address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, stop };
 }
