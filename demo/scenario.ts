@@ -1,3 +1,4 @@
+import type { Beside } from './athlete/beside';
 import { bodyOf, type Body } from './athlete/body';
 import { turnedRound } from './athlete/turned';
 import type { Trial } from './athlete/motion';
@@ -32,6 +33,8 @@ export interface DemoClip {
    * Somebody else who goes through the picture, as a clip of their own with the same camera; it has truth and no video.
    */
   readonly passer?: DemoClip;
+  /** Something that moves beside the performer, whose points the trial knows as objects. */
+  readonly beside?: Beside;
 }
 
 export type Person = Pick<DemoClip, 'performer' | 'body' | 'appearance' | 'afternoon'>;

@@ -9,11 +9,15 @@ import type { Harness } from '../../tests/harness/harness';
 import { serveHarness } from '../../tests/harness/serve';
 import { printFigures, round, type Figure } from '../figure';
 import { percentile } from '../percentile';
+import { FOLLOWED_FOR_CHOOSING, FOLLOWED_FOR_REPORTING } from '../../demo/followed';
+import { FOLDER, followBeside, gather, type FollowedPoint } from './beside';
 
 declare const harness: Harness;
 
 /**
- * A followed ball against the generator\u2019s own, through motion blur, from a few frames before release on and back.
+ * A followed ball against the generator\u2019s own, through motion blur, from a few frames before release on and back;
+ * and points of an animal and of an implement, through their clips, placed again wherever they are asked for. Constants
+ * may be chosen on `--choosing`; what is reported is of the other clips.
  */
 const LEAD_FRAMES = 6;
 const BACK_FRAMES = 60;
@@ -97,5 +101,62 @@ try {
 } finally {
   await browser.close();
   server.stop();
+}
+
+/** Points of one thing beside the performer, against the generator's own. */
+function figuresOf(of: readonly FollowedPoint[]): readonly Figure[] {
+  const errors = of.flatMap((point) => point.errors).sort((a, b) => a - b);
+  const inside = of.flatMap((point) => point.inside);
+  const each = (what: (point: FollowedPoint) => number): string =>
+    of.map((point) => `${point.point} ${round(what(point), 1)}`).join(', ');
+  const sure = (point: FollowedPoint): number => (100 * point.inside.filter(Boolean).length) / point.inside.length;
+  const held = (100 * inside.filter(Boolean).length) / inside.length;
+  const [frames, asked] = [of.reduce((sum, p) => sum + p.frames, 0), of.reduce((sum, p) => sum + p.asked, 0)];
+  const common = { bench: 'follow', unit: 'px' };
+  const [name, median, most] = [of[0]!.clip, percentile(errors, 0.5), percentile(errors, 0.95)];
+  return [
+    { ...common, figure: `${name}: median error`, value: round(median, 2), goal: 'under 2', holds: median < 2 },
+    { ...common, figure: `${name}: 95th percentile`, value: round(most, 2), goal: 'under 6', holds: most < 6 },
+    {
+      ...common,
+      figure: `${name}: truth inside the 95 % interval`,
+      value: round(held, 1),
+      unit: '%',
+      goal: '90 to 98',
+      holds: held >= 90 && held <= 98,
+      against: each(sure),
+    },
+    {
+      ...common,
+      figure: `${name}: asked for`,
+      value: round((100 * asked) / frames, 1),
+      unit: 'of 100 frames',
+      goal: 'under 2',
+      holds: (100 * asked) / frames < 2,
+      against: each((point) => point.asked),
+    },
+  ].map((figure) => ({
+    against: each((point) =>
+      percentile(
+        [...point.errors].sort((a, b) => a - b),
+        0.5,
+      ),
+    ),
+    ...figure,
+  }));
+}
+
+const clips = process.argv.includes('--choosing') ? FOLLOWED_FOR_CHOOSING : FOLLOWED_FOR_REPORTING;
+gather(clips);
+const followedServer = await serveHarness(FOLDER);
+const followedBrowser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+try {
+  const page = await followedBrowser.newPage();
+  await page.goto(followedServer.address);
+  const followed = await followBeside(page, clips);
+  for (const { id } of clips) figures.push(...figuresOf(followed.filter(({ clip }) => clip === id)));
+} finally {
+  await followedBrowser.close();
+  followedServer.stop();
 }
 printFigures(figures);

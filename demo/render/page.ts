@@ -6,6 +6,7 @@ import { axesAt, cameraPosition, project, turnAt } from '../camera/camera';
 import { BALL_RADIUS, ballAt } from '../athlete/ball';
 import { clipNamed } from '../named';
 import { trialOf, type DemoClip } from '../scenario';
+import { buildBeside } from './beside';
 import { Figure } from './figure';
 import { buildGround } from './ground';
 import { sunOf } from './surroundings';
@@ -23,6 +24,7 @@ class Filming {
   private readonly figure: Figure;
   private readonly passer: { readonly figure: Figure; readonly trial: Trial } | null;
   private readonly ball: THREE.Mesh;
+  private readonly layBeside: ReturnType<typeof buildBeside> | null;
   private readonly trial;
   readonly canvas = document.createElement('canvas');
   private readonly picture: CanvasRenderingContext2D;
@@ -50,6 +52,7 @@ class Filming {
       : null;
     if (this.passer) this.scene.add(this.passer.figure.group);
     if (clip.movement === 'pace-delivery') this.scene.add(this.ball);
+    this.layBeside = clip.beside ? buildBeside(this.scene, clip.beside) : null;
     this.canvas.width = camera.width;
     this.canvas.height = camera.height;
     this.picture = this.canvas.getContext('2d', { alpha: false })!;
@@ -119,6 +122,11 @@ class Filming {
         const passing = this.passer.trial.poseAt(time - this.trial.start + this.passer.trial.start);
         this.passer.figure.pose(passing);
         moving.push(...Object.values(passing.points));
+      }
+      if (this.layBeside) {
+        const beside = Object.entries(this.trial.objects).map(([id, at]) => [id, at(time)] as const);
+        this.layBeside(Object.fromEntries(beside));
+        moving.push(...beside.map(([, at]) => at));
       }
       if (this.clip.movement === 'pace-delivery') {
         const ball = ballAt(this.trial, time);

@@ -1,7 +1,8 @@
 import type { Vec2 } from '../core/geometry/vec2';
+import type { WhyLost } from '../core/tracks/point-tracker';
 import type { TrackedPoint } from '../core/tracks/track';
 import { fail, ok, type Issue, type Result } from '../core/result';
-import type { TrackedFrame, TrackingWorker } from './tracking-worker';
+import type { TrackingWorker } from './tracking-worker';
 import type { FrameIssue } from './frame-cache';
 import type { IntakeIssue } from './frame-index';
 import type { VideoFile } from './video-file';
@@ -27,7 +28,7 @@ export interface TrackingRequest {
 export interface TrackingResult {
   readonly positions: ReadonlyMap<number, TrackedPoint>;
   /** Where the point was lost, and why; null where it was followed to the end. */
-  readonly lost: { readonly frame: number; readonly because: Extract<TrackedFrame, { lost: true }>['because'] } | null;
+  readonly lost: { readonly frame: number; readonly because: WhyLost } | null;
 }
 
 /** Follows a point from where it was placed, in a worker; cancelling leaves nothing behind. */
@@ -51,8 +52,8 @@ export async function trackPoint(
       const next = await client.ask(client.remote.next(i), 'Tracking');
       if (!next.ok) return next;
       if (next.value.lost) return ok({ positions, lost: { frame: i, because: next.value.because } });
-      const { x, y, alike } = next.value;
-      positions.set(i, { x, y, confidence: alike });
+      const { x, y, sure } = next.value;
+      positions.set(i, { x, y, confidence: sure });
       onProgress(++done, all);
     }
     return ok({ positions, lost: null });

@@ -1,6 +1,7 @@
 import { exposeWorker } from './expose-worker';
 import type { Vec2 } from '../core/geometry/vec2';
-import { trackingStep, startTracking, type Tracked, type Patch, type PatchOf } from '../core/tracks/point-tracker';
+import { trackingStep, startTracking, type Tracked, type WhyLost } from '../core/tracks/point-tracker';
+import type { Patch, PatchOf } from '../core/tracks/template';
 import { fail, ok, type Result } from '../core/result';
 import { FrameCache, type FrameIssue } from './frame-cache';
 import type { VideoFile } from './video-file';
@@ -51,8 +52,8 @@ async function pictureAt(frame: number): Promise<Result<PatchOf, FrameIssue>> {
 }
 
 export type TrackedFrame =
-  | { readonly lost: false; readonly x: number; readonly y: number; readonly alike: number }
-  | { readonly lost: true; readonly because: 'changed' | 'not-back' | 'outside' };
+  | { readonly lost: false; readonly x: number; readonly y: number; readonly sure: number }
+  | { readonly lost: true; readonly because: WhyLost };
 
 /** Follows one point of one clip through its pictures. */
 const trackingWorker = {
@@ -77,7 +78,7 @@ const trackingWorker = {
     const step = trackingStep(state.tracked, state.picture, picture.value, index, { radius });
     if (!step.found) return ok({ lost: true, because: step.because });
     state = { frame, picture: picture.value, tracked: step.next };
-    return ok({ lost: false, ...step.next.at, alike: step.similar });
+    return ok({ lost: false, ...step.next.at, sure: step.sure });
   },
 };
 

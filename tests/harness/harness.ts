@@ -63,11 +63,11 @@ const harness = {
     const seen = await observeRepeats({ blob, name: address, part: null, repeats: null });
     return { ...seen, milliseconds: performance.now() - started };
   },
-  /** Follows a point from a frame; positions by frame, and where it was lost. */
+  /** Follows a point from a frame; positions by frame with how alike they look, and where it was lost. */
   async follow(
     address: string,
     request: { frame: number; x: number; y: number; end: number; radius: number },
-  ): Promise<{ positions: [number, number, number][]; lost: number | null; milliseconds: number }> {
+  ): Promise<{ positions: [number, number, number, number][]; lost: number | null; milliseconds: number }> {
     const file = await fetchClip(address);
     const started = performance.now();
     const { frame, x, y, end, radius } = request;
@@ -85,7 +85,7 @@ const harness = {
     );
     if (!followed.ok) throw new Error(followed.issue.message);
     return {
-      positions: [...followed.value.positions].map(([i, at]) => [i, at.x, at.y]),
+      positions: [...followed.value.positions].map(([i, at]) => [i, at.x, at.y, at.confidence]),
       lost: followed.value.lost?.frame ?? null,
       milliseconds: performance.now() - started,
     };

@@ -1,5 +1,6 @@
 import type { Clip } from '../../core/model/clip';
 import { pointName, type PointId } from '../../core/anatomy/body-points';
+import type { WhyLost } from '../../core/tracks/point-tracker';
 import {
   carryCorrection,
   clearPoint,
@@ -10,7 +11,7 @@ import {
   untilNextHand,
 } from '../../core/tracks/track';
 import { fail, ok, type Issue, type Result } from '../../core/result';
-import { trackPoint, type TrackingIssue, type TrackingResult } from '../../media/track-point';
+import { trackPoint, type TrackingIssue } from '../../media/track-point';
 import { edit, useDocument } from '../stores/document-store';
 import { startJob } from '../stores/jobs';
 import { videoOf } from '../files/stored-clips';
@@ -35,10 +36,11 @@ export const interpolatePoint = (clip: Clip, id: PointId, frame: number): void =
   changeTrack(clip, (track) => interpolateBetweenHands(track, id, frame));
 
 /** Why a followed point was lost, in words. */
-const LOST: Readonly<Record<NonNullable<TrackingResult['lost']>['because'], string>> = {
+const LOST: Readonly<Record<WhyLost, string>> = {
   changed: TEXT.itIsCoveredOrLooks,
   'not-back': TEXT.somethingElseThereLooksAs,
   outside: TEXT.itLeavesPicture,
+  unsure: TEXT.itMayHaveSlid,
 };
 
 export interface Tracked {

@@ -57,8 +57,8 @@ const OTHER_ERROR = { near: { random: 0.008, systematic: 0.012 }, far: { random:
 /** Share of standing height that a half-sure point adds to its random deviation, in quadrature. */
 export const DOUBT_SHARE = 0.0055;
 /**
- * A point followed from picture to picture whose surroundings look as they did (against rendered truth, `npm run bench
- * follow`).
+ * A point followed from picture to picture that has not wandered (against rendered truth, `npm run bench follow`); its
+ * confidence is this over its own deviation.
  */
 export const FOLLOWED_SD_PIXELS = 1.5;
 /**

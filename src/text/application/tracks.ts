@@ -45,6 +45,7 @@ export const TEXT = {
   pointNameIsNotPlaced: (pointName: string, frame: number) =>
     `The ${pointName} is not placed on frame ${frame}. Place it there, then track it.`,
   trackingPointName: (pointName: string, name: string) => `Tracking the ${pointName}: ${name}`,
+  itMayHaveSlid: 'it may have slid along what looks alike',
   pointNameIsLostOn: (pointName: string, frame: number, lost: string) =>
     `The ${pointName} is lost on frame ${frame}: ${lost}. Place it there or say that it is hidden, then track on.`,
 } as const;
