@@ -6,6 +6,7 @@ import type { DemoClip } from '../../demo/scenario';
 import type { ClipTruth } from '../../demo/truth';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { FOLLOWED_SD_PIXELS } from '../../src/core/tracks/point-error';
+import { SURE_ENOUGH } from '../../src/core/tracks/point-tracker';
 import type { Harness } from '../../tests/harness/harness';
 import { renderInto } from '../render';
 
@@ -62,11 +63,15 @@ async function throughClip(page: Page, clip: DemoClip, point: string): Promise<F
   const end = Math.max(...seen) + 1;
   const [errors, inside]: [number[], boolean[]] = [[], []];
   let asked = -1;
+  // Where it was in the picture before, as the application knows it when somebody places it again.
+  let before: { readonly x: number; readonly y: number } | null = null;
   for (let frame: number | null = Math.min(...seen); frame !== null && frame < end - 1;) {
     asked++;
     const [x, y]: readonly [number, number] = pixels[frame]![own]!;
     const off = PLACED_OFF[asked % PLACED_OFF.length]!;
-    const request: Asked = { frame, x: x + off.x, y: y + off.y, end, radius: RADIUS };
+    const placed = { x: x + off.x, y: y + off.y };
+    const velocity = before && { x: placed.x - before.x, y: placed.y - before.y };
+    const request: Asked = { frame, ...placed, end, radius: RADIUS, velocity };
     const { positions, lost }: Way = await page.evaluate(([a, r]) => harness.follow(a, r), [
       `/demo-data/${clip.id}.webm`,
       request,
@@ -77,6 +82,8 @@ async function throughClip(page: Page, clip: DemoClip, point: string): Promise<F
       errors.push(Math.hypot(dx, dy));
       inside.push(Math.abs(dx) < reach, Math.abs(dy) < reach);
     }
+    const last = positions.at(-1);
+    before = last && last[3] >= SURE_ENOUGH ? { x: last[1], y: last[2] } : null;
     frame = lost;
   }
   return { clip: clip.id, point, frames: errors.length, asked, errors, inside };

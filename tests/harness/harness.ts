@@ -66,17 +66,24 @@ const harness = {
   /** Follows a point from a frame; positions by frame with how alike they look, and where it was lost. */
   async follow(
     address: string,
-    request: { frame: number; x: number; y: number; end: number; radius: number },
+    request: {
+      frame: number;
+      x: number;
+      y: number;
+      end: number;
+      radius: number;
+      velocity?: { x: number; y: number } | null;
+    },
   ): Promise<{ positions: [number, number, number, number][]; lost: number | null; milliseconds: number }> {
     const file = await fetchClip(address);
     const started = performance.now();
-    const { frame, x, y, end, radius } = request;
+    const { frame, x, y, end, radius, velocity = null } = request;
     const followed = await trackPoint(
       { blob: file, name: address, part: null, repeats: null },
       {
         frame,
         at: { x, y },
-        velocity: null,
+        velocity,
         end,
         radius,
         signal: new AbortController().signal,

@@ -1,6 +1,6 @@
 import type { Clip } from '../../core/model/clip';
 import { pointName, type PointId } from '../../core/anatomy/body-points';
-import type { WhyLost } from '../../core/tracks/point-tracker';
+import { velocityInto, type WhyLost } from '../../core/tracks/point-tracker';
 import {
   carryCorrection,
   clearPoint,
@@ -70,13 +70,10 @@ export async function trackPointOf(
   const job = startJob(`follow-${clip.id}-${id}`, TEXT.trackingPointName(pointName(id), clip.performer.name));
   try {
     const end = untilNextHand(track, id, clip.frameTimes.length, frame, step);
-    const before = { x: series.x[frame - step], y: series.y[frame - step] };
-    const velocity =
-      before.x === undefined || Number.isNaN(before.x) ? null : { x: x - before.x, y: series.y[frame]! - before.y! };
     const tracked = await trackPoint(video.value, {
       frame,
       at: { x, y: series.y[frame]! },
-      velocity,
+      velocity: velocityInto(series, frame, step),
       end,
       radius,
       signal: job.signal,

@@ -1,5 +1,6 @@
-import { trackingStep, startTracking, type Tracked } from './point-tracker';
+import { startTracking, trackingStep, velocityInto, type Tracked } from './point-tracker';
 import type { Patch, PatchOf } from './template';
+import type { PointSeries } from './track';
 
 /** Pictures made by hand: a ball with a seam flies before a patterned wall, smeared by the time the shutter is open. */
 const SIZE = { width: 320, height: 200 };
@@ -178,6 +179,29 @@ test('it stops when the ball goes behind something, and does not follow what cov
   const gone = Array.from({ length: 28 }, (_, i) => i).find((i) => flight(i).x > 140)!;
   expect(stoppedAt).not.toBeNull();
   expect(Math.abs(stoppedAt! - gone)).toBeLessThanOrEqual(2);
+});
+
+test('what was there before the point came is what it passes over, and is not followed', () => {
+  // Behind it something stands that looks as much like it; from there on it is hidden.
+  const scene: Pictures = {
+    at: (frame) => ({ x: 60 + 20 * frame, y: 100 }),
+    picture: (frame, noise) =>
+      painted((x, y) => {
+        const own = 60 + 20 * Math.min(frame, 3);
+        const isOwn = frame < 4 && Math.hypot(x - own, y - 100) < 6;
+        return isOwn || Math.hypot(x - 152, y - 104) < 6 ? [200, 40 + 3 * (y % 8), 30] : wall(x, y);
+      }, noise),
+  };
+  const { errors, stoppedAt } = follow(scene, 8);
+  expect(stoppedAt).toBe(4);
+  expect(errors.at(-1)).toBeLessThan(2);
+});
+
+test('a velocity is told by places that are sure', () => {
+  const series = { x: [1, 4, NaN], y: [2, 6, 0], confidence: [0.9, 0.3, 1] };
+  const of = { ...series, x: Float64Array.from(series.x), y: Float64Array.from(series.y) } as unknown as PointSeries;
+  expect(velocityInto(of, 1, 1)).toEqual({ x: 3, y: 4 });
+  expect([velocityInto(of, 0, -1), velocityInto(of, 1, -1), velocityInto(of, 0, 1)]).toEqual([null, null, null]);
 });
 
 test('it stops at the edge of the picture', () => {

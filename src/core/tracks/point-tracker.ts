@@ -1,5 +1,6 @@
 import type { Vec2 } from '../geometry/vec2';
 import { FOLLOWED_SD_PIXELS } from './point-error';
+import type { PointSeries } from './track';
 import { best, correlation, surroundings, templateOf, vertex, type Patch, type PatchOf, type Peak } from './template';
 
 export interface TrackingOptions {
@@ -51,6 +52,17 @@ export type TrackingStep =
   /** @param sure the deviation of a point that has not wandered, over that of this one */
   | { readonly found: true; readonly next: Tracked; readonly sure: number }
   | { readonly found: false; readonly because: WhyLost };
+
+/** A point that is less sure than this may be elsewhere: it tells no velocity. */
+export const SURE_ENOUGH = 0.5;
+
+/** Pixels a frame into a frame, from the one that is a step before; null where that is not known surely enough. */
+export function velocityInto({ x, y, confidence }: PointSeries, frame: number, step: 1 | -1): Vec2 | null {
+  const before = frame - step;
+  return confidence[before]! >= SURE_ENOUGH && !Number.isNaN(x[before]!)
+    ? { x: x[frame]! - x[before]!, y: y[frame]! - y[before]! }
+    : null;
+}
 
 /** Begins to follow a point that a person placed; its velocity (pixels a frame) may be known from the frame before. */
 export function startTracking(
@@ -147,6 +159,10 @@ export function trackingStep(
   const onwards = state.wandered + varianceOf(search(now, near, 2, last, radius));
   const wandered = isAnchored ? Math.min(onwards, varianceOf(anchored)) : onwards;
   if (Math.sqrt(wandered) > MOST_WANDERED * radius) return { found: false, because: 'unsure' };
+  // What was there before the point came is what it passes over.
+  const stood = correlation(surroundings(before, at, radius), 0, 0, templateOf(here, radius));
+  if (Math.hypot(x - state.at.x, y - state.at.y) > radius / 2 && stood > likeLast)
+    return { found: false, because: 'not-back' };
   const own = templateOf(here, radius, -turn);
   const back = search(before, state.at, reach, (area, bx, by) => correlation(area, bx, by, own), radius);
   const miss = Math.hypot(back.x - state.at.x, back.y - state.at.y);
