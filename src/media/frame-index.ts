@@ -3,7 +3,7 @@ import { fail, ok, type Issue, type Result } from '../core/result';
 import { typicalInterval } from '../core/signal/resample';
 import { fileRateOf, holesIn } from '../core/timing/file-rate';
 import { evenTimes, isRepeat } from '../core/timing/repeated-frames';
-import type { Rotation } from './rotation';
+import type { Rotation } from '../core/geometry/quarter-turn';
 import { statedCaptureRate } from './stated-rate';
 import type { VideoFile } from './video-file';
 import { TEXT } from '../text/media';

@@ -2,7 +2,7 @@ import type { Gray } from '../core/signal/gray';
 import { ok, type Result } from '../core/result';
 import type { FrameCache, FrameIssue } from './frame-cache';
 import type { FrameIndex } from './frame-index';
-import { drawDisplayed } from './rotation';
+import { drawDisplayed } from './draw-displayed';
 
 /** The brightness of one frame's upright picture, no wider than asked. */
 export async function grayPicture(
@@ -17,7 +17,7 @@ export async function grayPicture(
   const [width, height] = [Math.round(shown * scale), Math.round(shownHeight * scale)];
   const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
   context.imageSmoothingQuality = 'high';
-  drawDisplayed(context, decoded.value, rotation, width, height);
+  drawDisplayed(context, decoded.value, { width, height, rotation });
   decoded.value.close();
   const { data } = context.getImageData(0, 0, width, height);
   const values = new Float32Array(width * height);

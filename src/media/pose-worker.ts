@@ -10,7 +10,8 @@ import { cropRound, cropRoundAll, SECOND_MARGIN, searchCrops, touchesEdge, type 
 import { beginIdentity, NOT_SURE_WHO, recognise, type People, type Seen } from '../core/detections/identity';
 import type { PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
-import { drawDisplayed, type Rotation } from './rotation';
+import type { Rotation } from '../core/geometry/quarter-turn';
+import { drawDisplayed } from './draw-displayed';
 import { SecondDetector } from './second-detector';
 import { TEXT } from '../text/media';
 
@@ -68,7 +69,7 @@ function drawCrop(
   context.imageSmoothingQuality = 'high';
   if (mirrored) context.setTransform(-scale, 0, 0, scale, side + crop.x * scale, -crop.y * scale);
   else context.setTransform(scale, 0, 0, scale, -crop.x * scale, -crop.y * scale);
-  drawDisplayed(context, frame, rotation, width, height);
+  drawDisplayed(context, frame, { width, height, rotation });
   return ({ x, y }) => ({ x: crop.x + (mirrored ? side - x : x) / scale, y: crop.y + y / scale });
 }
 

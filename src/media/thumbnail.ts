@@ -1,4 +1,4 @@
-import { drawDisplayed } from './rotation';
+import { drawDisplayed } from './draw-displayed';
 import type { OpenedTrack } from './frame-index';
 
 /**
@@ -59,7 +59,7 @@ export async function makeThumbnail(
   const context = canvas.getContext('2d', { alpha: false })!;
   context.scale(height / side, height / side);
   context.translate(-left, -top);
-  drawDisplayed(context, picture, index.rotation, index.width, index.height);
+  drawDisplayed(context, picture, index);
   picture.close();
   return { frame: wanted, picture: await canvas.convertToBlob({ type: 'image/webp', quality: 0.7 }) };
 }

@@ -1,4 +1,5 @@
 import { exposeWorker } from './expose-worker';
+import { storedSize, toStored } from '../core/geometry/quarter-turn';
 import type { Vec2 } from '../core/geometry/vec2';
 import { trackingStep, startTracking, type Tracked, type WhyLost } from '../core/tracks/point-tracker';
 import type { Patch, PatchOf } from '../core/tracks/template';
@@ -16,13 +17,17 @@ let cache: FrameCache | null = null;
 let radius = 12;
 let state: { frame: number; picture: PatchOf; tracked: Tracked } | null = null;
 
-/** Displayed pixel to the place of its bytes in the decoded, unrotated picture. */
-function placeOf({ rotation, width, height }: FrameIndex): (x: number, y: number) => number {
-  const coded = rotation === 90 || rotation === 270 ? height : width;
-  if (rotation === 90) return (x, y) => (width - 1 - x) * coded + y;
-  if (rotation === 180) return (x, y) => (height - 1 - y) * coded + (width - 1 - x);
-  if (rotation === 270) return (x, y) => x * coded + (height - 1 - y);
-  return (x, y) => y * coded + x;
+/** Displayed pixel to its number in the decoded, unrotated picture. */
+function placeOf(index: FrameIndex): (x: number, y: number) => number {
+  const { width } = storedSize(index);
+  // From middle to middle of a pixel.
+  const numberOf = (x: number, y: number): number => {
+    const stored = toStored(index, { x: x + 0.5, y: y + 0.5 });
+    return Math.floor(stored.y) * width + Math.floor(stored.x);
+  };
+  const first = numberOf(0, 0);
+  const [right, down] = [numberOf(1, 0) - first, numberOf(0, 1) - first];
+  return (x, y) => first + right * x + down * y;
 }
 
 async function pictureAt(frame: number): Promise<Result<PatchOf, FrameIssue>> {

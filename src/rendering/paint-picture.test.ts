@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { paintPicture, seenPart, storedSize, type Picture } from './paint-picture';
+import { storedSize } from '../core/geometry/quarter-turn';
+import { paintPicture, seenPart, type Picture } from './paint-picture';
 import { toPane, toPicture, type Viewport } from './viewport';
 
 type Matrix = readonly [number, number, number, number, number, number];

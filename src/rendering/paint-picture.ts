@@ -1,3 +1,4 @@
+import { storedSize, toStored, uprightTransform, type TurnedPicture } from '../core/geometry/quarter-turn';
 import { toPicture, type Size, type Viewport } from './viewport';
 
 /** A part of a picture as it is stored, before it is shown upright; in its pixels. */
@@ -7,36 +8,24 @@ export interface Part extends Size {
 }
 
 /** The decoded picture with what is needed to show it upright. */
-export interface Picture extends Size {
+export interface Picture extends TurnedPicture {
   readonly frame: CanvasImageSource;
   /** The part that `frame` holds; all of it where nothing is said. */
   readonly part?: Part;
-  readonly rotation: 0 | 90 | 180 | 270;
   readonly brightness?: number;
   readonly contrast?: number;
 }
 
 export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
-type Turned = Pick<Picture, 'width' | 'height' | 'rotation'>;
-
-/** How large a displayed picture is as it is stored. */
-export const storedSize = ({ width, height, rotation }: Turned): Size =>
-  rotation === 90 || rotation === 270 ? { width: height, height: width } : { width, height };
-
 /** Neighbours that smoothing mixes into the pixels at the edge of a pane. */
 const SMOOTHED = 2;
 
 /** The part of a picture, as it is stored, that a pane shows through a viewport; a little more for smoothing. */
-export function seenPart(picture: Turned, viewport: Viewport, pane: Size): Part {
-  const { width, height, rotation } = picture;
+export function seenPart(picture: TurnedPicture, viewport: Viewport, pane: Size): Part {
   const corners = [0, pane.width]
     .flatMap((x) => [0, pane.height].map((y) => toPicture(viewport, pane, { x, y })))
-    .map(({ x, y }) => {
-      if (rotation === 90) return { x: y, y: width - x };
-      if (rotation === 180) return { x: width - x, y: height - y };
-      return rotation === 270 ? { x: height - y, y: x } : { x, y };
-    });
+    .map((at) => toStored(picture, at));
   const stored = storedSize(picture);
   const span = (along: readonly number[], most: number): readonly [number, number] => {
     const inside = (at: number): number => Math.min(most, Math.max(0, at));
@@ -55,7 +44,6 @@ export function seenPart(picture: Turned, viewport: Viewport, pane: Size): Part 
 
 /** Draws the displayed picture through a viewport, rotation metadata and mirror applied. */
 export function paintPicture(context: Context, picture: Picture, viewport: Viewport, pane: Size): void {
-  const { width, height, rotation } = picture;
   const scale = viewport.scale;
   context.save();
   context.imageSmoothingQuality = 'low';
@@ -65,9 +53,7 @@ export function paintPicture(context: Context, picture: Picture, viewport: Viewp
   context.scale((viewport.mirrored ? -1 : 1) * scale, scale);
   context.rotate(viewport.turn);
   context.translate(-viewport.x, -viewport.y);
-  if (rotation === 90) context.transform(0, 1, -1, 0, width, 0);
-  if (rotation === 180) context.transform(-1, 0, 0, -1, width, height);
-  if (rotation === 270) context.transform(0, -1, 1, 0, 0, height);
+  context.transform(...uprightTransform(picture));
   const part = picture.part ?? { x: 0, y: 0, ...storedSize(picture) };
   context.drawImage(picture.frame, part.x, part.y, part.width, part.height);
   context.restore();

@@ -8,7 +8,7 @@ import { convertClip } from '../../src/media/convert-clip';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
 import { detectPoints } from '../../src/media/detect-points';
 import { trackPoint } from '../../src/media/track-point';
-import { drawDisplayed } from '../../src/media/rotation';
+import { drawDisplayed } from '../../src/media/draw-displayed';
 import { BITS, BLOCK, CODED, readCode, ROWS } from '../fixtures/coded-clip';
 
 /** The frame source on a page of its own, without the interface: for tests of pictures and for benchmarks. */
@@ -174,7 +174,7 @@ const harness = {
     if (!picture.ok) throw new Error(picture.issue.message);
     const { width, height, rotation } = source.index;
     context.setTransform(CODED.width / width, 0, 0, CODED.height / height, 0, 0);
-    drawDisplayed(context, picture.value, rotation, width, height);
+    drawDisplayed(context, picture.value, { width, height, rotation });
     picture.value.close();
   },
   /**

@@ -17,7 +17,7 @@ import { eventTimes } from '../../core/trial/key-events';
 import type { Trial } from '../../core/trial/trial';
 import type { ClipSource } from '../../media/clip-source';
 import type { DecodedPicture } from '../../media/decoded-picture';
-import type { Rotation } from '../../media/rotation';
+import type { Rotation } from '../../core/geometry/quarter-turn';
 import { steppedOver } from '../../core/timing/frame-gaps';
 import { rememberGap } from './remember-gap';
 import { notify } from '../stores/notices';

@@ -1,7 +1,7 @@
 import type { Issue, Result } from '../../core/result';
 import type { ClipSource } from '../../media/clip-source';
 import type { DecodedPicture } from '../../media/decoded-picture';
-import type { Rotation } from '../../media/rotation';
+import type { Rotation } from '../../core/geometry/quarter-turn';
 
 /**
  * Draws a decoded frame; called for all panes of one picture in the same turn. A work copy stands upright where its

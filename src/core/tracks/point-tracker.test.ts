@@ -74,26 +74,25 @@ const plainBar: Pictures = {
 };
 
 function picture({ at, shutter, cover, turn = 0 }: Scene, frame: number, noise: () => number): PatchOf {
-  const values = new Float32Array(SIZE.width * SIZE.height * 3);
   const hidden = cover?.(frame) ?? null;
-  for (let y = 0; y < SIZE.height; y++) {
-    for (let x = 0; x < SIZE.width; x++) {
-      let sum: [number, number, number] = [0, 0, 0];
-      for (let s = 0; s < SAMPLES; s++) {
-        const c = at(frame + ((s + 0.5) / SAMPLES - 0.5) * shutter);
-        const [dx, dy] = [x - c.x, y - c.y];
-        const colour =
-          hidden && x >= hidden.left && x < hidden.right
-            ? ([60, 60, 65] as const)
-            : Math.hypot(dx, dy) <= RADIUS
-              ? ball(dx, dy, turn * frame)
-              : WALL[y * SIZE.width + x]!;
-        sum = [sum[0] + colour[0], sum[1] + colour[1], sum[2] + colour[2]];
-      }
-      for (let c = 0; c < 3; c++) values[(y * SIZE.width + x) * 3 + c] = sum[c]! / SAMPLES + 4 * noise();
-    }
-  }
-  return partsOf(values);
+  const centres = Array.from({ length: SAMPLES }, (_, s) => at(frame + ((s + 0.5) / SAMPLES - 0.5) * shutter));
+  const colourAt = (x: number, y: number, c: { x: number; y: number }): Colour => {
+    if (hidden && x >= hidden.left && x < hidden.right) return [60, 60, 65];
+    const [dx, dy] = [x - c.x, y - c.y];
+    return Math.hypot(dx, dy) <= RADIUS ? ball(dx, dy, turn * frame) : WALL[y * SIZE.width + x]!;
+  };
+  const [begins, ends] = [centres[0]!, centres.at(-1)!];
+  const isNear = (x: number, y: number): boolean =>
+    x > Math.min(begins.x, ends.x) - RADIUS - 1 &&
+    x < Math.max(begins.x, ends.x) + RADIUS + 1 &&
+    y > Math.min(begins.y, ends.y) - RADIUS - 1 &&
+    y < Math.max(begins.y, ends.y) + RADIUS + 1;
+  return painted((x, y) => {
+    // Far from the ball every instant shows the same.
+    if (!isNear(x, y)) return colourAt(x, y, begins);
+    const colours = centres.map((centre) => colourAt(x, y, centre));
+    return [0, 1, 2].map((c) => colours.reduce((sum, colour) => sum + colour[c]!, 0) / SAMPLES) as unknown as Colour;
+  }, noise);
 }
 
 function partsOf(values: Float32Array): PatchOf {

@@ -1,7 +1,18 @@
 import type { Vec2 } from '../geometry/vec2';
 import { FOLLOWED_SD_PIXELS } from './point-error';
 import type { PointSeries } from './track';
-import { best, correlation, surroundings, templateOf, vertex, type Patch, type PatchOf, type Peak } from './template';
+import {
+  best,
+  correlation,
+  surroundings,
+  blend,
+  templateOf,
+  vertex,
+  type Patch,
+  type PatchOf,
+  type Peak,
+  type Template,
+} from './template';
 
 export interface TrackingOptions {
   /** Half the side of the square round the point that is compared, pixels. */
@@ -23,6 +34,8 @@ export interface Tracked {
   readonly wandered: number;
 }
 
+/** What the look at first counts beside that in the last picture. */
+const FIRST_SHARE = 0.35;
 /** Alike enough to be the same thing, normalised correlation. */
 const ALIKE = 0.6;
 /** Alike enough to how it was first, where it is no longer like the last picture. */
@@ -75,14 +88,13 @@ export function startTracking(
   return { at, velocity, first, last: first, turned: 0, turning: 0, wandered: 0 };
 }
 
-type Score = (area: Patch, x: number, y: number) => number;
-
-function search(of: PatchOf, expected: Vec2, reach: number, score: Score, radius: number): Peak {
+function search(of: PatchOf, expected: Vec2, reach: number, template: Template): Peak {
+  const { radius } = template;
   const left = Math.round(expected.x) - reach - radius;
   const top = Math.round(expected.y) - reach - radius;
   const side = 2 * (reach + radius) + 1;
   const area = of(left, top, side, side);
-  const found = best((x, y) => score(area, x, y), 2 * reach + 1, 2 * reach + 1);
+  const found = best((x, y) => correlation(area, x, y, template), 2 * reach + 1, 2 * reach + 1);
   return { ...found, x: left + radius + found.x, y: top + radius + found.y };
 }
 
@@ -129,46 +141,36 @@ export function trackingStep(
   const reach = state.velocity
     ? Math.round(Math.max(REACH.least, Math.min(REACH.most, radius + 0.7 * Math.hypot(vx, vy))))
     : REACH.first;
-  const firstAt = (turn: number): Score => {
-    const template = templateOf(state.first, radius, state.turned + turn);
-    return (area, x, y) => correlation(area, x, y, template);
-  };
-  const lastAt = (turn: number): Score => {
-    const template = templateOf(state.last, radius, turn);
-    return (area, x, y) => correlation(area, x, y, template);
-  };
-  const bothAt = (turn: number): Score => {
-    const [first, last] = [firstAt(turn), lastAt(turn)];
-    return (area, x, y) => 0.35 * first(area, x, y) + 0.65 * last(area, x, y);
-  };
-  const about = search(now, expected, reach, bothAt(state.turning), radius);
+  const firstAt = (turn: number): Template => templateOf(state.first, radius, state.turned + turn);
+  const lastAt = (turn: number): Template => templateOf(state.last, radius, turn);
+  const bothAt = (turn: number): Template => blend(firstAt(turn), lastAt(turn), FIRST_SHARE);
+  const about = search(now, expected, reach, bothAt(state.turning));
   const there = surroundings(now, about, radius);
-  const turn = bestTurn((angle) => bothAt(angle)(there, 0, 0), state.turning);
+  const turn = bestTurn((angle) => correlation(there, 0, 0, bothAt(angle)), state.turning);
   const [first, last] = [firstAt(turn), lastAt(turn)];
-  const near = turn === state.turning ? about : search(now, about, ANCHOR_REACH, bothAt(turn), radius);
+  const near = turn === state.turning ? about : search(now, about, ANCHOR_REACH, bothAt(turn));
   // Small errors from picture to picture add up; what a person placed does not wander.
-  const anchored = search(now, near, ANCHOR_REACH, first, radius);
-  const likeLastAt = (place: Vec2): number => last(surroundings(now, place, radius), 0, 0);
+  const anchored = search(now, near, ANCHOR_REACH, first);
+  const likeLastAt = (place: Vec2): number => correlation(surroundings(now, place, radius), 0, 0, last);
   const isAnchored = anchored.score >= ANCHORED && likeLastAt(anchored) >= likeLastAt(near) - ANCHOR_COST;
   const { x, y } = isAnchored ? anchored : near;
   const at = { x, y };
   if (at.x < 0 || at.y < 0 || at.x >= size.width || at.y >= size.height) return { found: false, because: 'outside' };
   const here = surroundings(now, at, radius);
-  const [likeLast, likeFirst] = [last(here, 0, 0), first(here, 0, 0)];
+  const [likeLast, likeFirst] = [last, first].map((template) => correlation(here, 0, 0, template)) as [number, number];
   if (likeLast < ALIKE || likeFirst < LEAST_FIRST) return { found: false, because: 'changed' };
-  const onwards = state.wandered + varianceOf(search(now, near, 2, last, radius));
+  const onwards = state.wandered + varianceOf(search(now, near, 2, last));
   const wandered = isAnchored ? Math.min(onwards, varianceOf(anchored)) : onwards;
   if (Math.sqrt(wandered) > MOST_WANDERED * radius) return { found: false, because: 'unsure' };
   // What was there before the point came is what it passes over.
   const stood = correlation(surroundings(before, at, radius), 0, 0, templateOf(here, radius));
   if (Math.hypot(x - state.at.x, y - state.at.y) > radius / 2 && stood > likeLast)
     return { found: false, because: 'not-back' };
-  const own = templateOf(here, radius, -turn);
-  const back = search(before, state.at, reach, (area, bx, by) => correlation(area, bx, by, own), radius);
+  const back = search(before, state.at, reach, templateOf(here, radius, -turn));
   const miss = Math.hypot(back.x - state.at.x, back.y - state.at.y);
   if (miss > Math.max(BACK_AND_FORTH.pixels, BACK_AND_FORTH.share * radius))
     return { found: false, because: 'not-back' };
-  const settled = isAnchored ? bestTurn((angle) => firstAt(angle)(here, 0, 0), turn) : turn;
+  const settled = isAnchored ? bestTurn((angle) => correlation(here, 0, 0, firstAt(angle)), turn) : turn;
   return {
     found: true,
     sure: FOLLOWED_SD_PIXELS / Math.hypot(FOLLOWED_SD_PIXELS, Math.sqrt(wandered)),

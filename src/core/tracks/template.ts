@@ -85,6 +85,12 @@ export function templateOf(patch: Patch, radius: number, turn = 0): Template {
   return { radius, values, weights };
 }
 
+/** One template whose correlation is the weighted sum of those of two: what is sought is then compared once. */
+export const blend = (first: Template, second: Template, share: number): Template => ({
+  ...first,
+  values: first.values.map((value, i) => share * value + (1 - share) * second.values[i]!),
+});
+
 /** Normalised, weighted correlation of a template with the place of a search area whose corner is (x, y): -1 to 1. */
 export function correlation(area: Patch, x: number, y: number, { radius, values, weights }: Template): number {
   const side = 2 * radius + 1;
