@@ -5,7 +5,7 @@ import { root } from '../../demo/drive-job';
 import type { DemoClip } from '../../demo/scenario';
 import type { ClipTruth } from '../../demo/truth';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
-import { FOLLOWED_SD_PIXELS } from '../../src/core/tracks/point-error';
+import { followedSd } from '../../src/core/tracks/point-error';
 import { SURE_ENOUGH } from '../../src/core/tracks/point-tracker';
 import type { Harness } from '../../tests/harness/harness';
 import { renderInto } from '../render';
@@ -76,9 +76,9 @@ async function throughClip(page: Page, clip: DemoClip, point: string): Promise<F
       `/demo-data/${clip.id}.webm`,
       request,
     ] as const);
-    for (const [i, px, py, alike] of positions) {
+    for (const [i, px, py, confidence] of positions) {
       const [dx, dy] = [px - pixels[i]![own]![0], py - pixels[i]![own]![1]];
-      const reach = (COVERAGE_95 * FOLLOWED_SD_PIXELS) / Math.max(0.25, alike);
+      const reach = COVERAGE_95 * followedSd(confidence);
       errors.push(Math.hypot(dx, dy));
       inside.push(Math.abs(dx) < reach, Math.abs(dy) < reach);
     }

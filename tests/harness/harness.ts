@@ -63,7 +63,7 @@ const harness = {
     const seen = await observeRepeats({ blob, name: address, part: null, repeats: null });
     return { ...seen, milliseconds: performance.now() - started };
   },
-  /** Follows a point from a frame; positions by frame with how alike they look, and where it was lost. */
+  /** Follows a point from a frame; positions by frame with their confidence, and where it was lost. */
   async follow(
     address: string,
     request: {

@@ -61,6 +61,10 @@ export const DOUBT_SHARE = 0.0055;
  * confidence is this over its own deviation.
  */
 export const FOLLOWED_SD_PIXELS = 1.5;
+
+/** Deviation of a followed point by its confidence, pixels. */
+export const followedSd = (confidence: number): number => FOLLOWED_SD_PIXELS / Math.max(0.25, confidence);
+
 /**
  * Markers lie on the skin, about a centimetre from the joint and moving over it, shares of standing height (common
  * practice). What they jitter beside that is read off the data; the part of it that is carried on from frame to frame
@@ -131,8 +135,7 @@ export function pointError(
   const origin = series.origin[frame];
   if (origin === ORIGIN.hand) return { sd: HAND_SD_PIXELS, systematic: 0, ofSides: 0 };
   if (origin === ORIGIN.interpolated) return { sd: HAND_SD_PIXELS * 2, systematic: 0, ofSides: 0 };
-  if (origin === ORIGIN.tracked)
-    return { sd: FOLLOWED_SD_PIXELS / Math.max(0.25, series.confidence[frame]!), systematic: 0, ofSides: 0 };
+  if (origin === ORIGIN.tracked) return { sd: followedSd(series.confidence[frame]!), systematic: 0, ofSides: 0 };
   if (origin === ORIGIN.recorded) {
     const [random, systematic] = [
       RECORDED_ERROR.random * heightOr(bodyHeight),
