@@ -8,6 +8,8 @@ import { COVERAGE_95 } from '../../src/core/statistics/normal';
 import { followedSd } from '../../src/core/tracks/point-error';
 import { SURE_ENOUGH } from '../../src/core/tracks/point-tracker';
 import type { Harness } from '../../tests/harness/harness';
+import { round, type Figure } from '../figure';
+import { percentile } from '../percentile';
 import { renderInto } from '../render';
 
 declare const harness: Harness;
@@ -29,7 +31,7 @@ const PLACED_OFF = [
 const MARGIN = 30;
 
 /** One point of a clip, followed from its first picture to its last. */
-export interface FollowedPoint {
+interface FollowedPoint {
   readonly clip: string;
   readonly point: string;
   /** Pictures into which it was followed. */
@@ -83,22 +85,68 @@ async function throughClip(page: Page, clip: DemoClip, point: string): Promise<F
       inside.push(Math.abs(dx) < reach, Math.abs(dy) < reach);
     }
     const last = positions.at(-1);
-    before = last && last[3] >= SURE_ENOUGH ? { x: last[1], y: last[2] } : null;
+    before = !last ? placed : last[3] >= SURE_ENOUGH ? { x: last[1], y: last[2] } : null;
     frame = lost;
   }
   return { clip: clip.id, point, frames: errors.length, asked, errors, inside };
 }
 
 /** Points that one would follow: not those that hide behind the body half of the time. */
-export const FOLLOWED = {
+const FOLLOWED = {
   animal: ['withers', 'croup', 'poll', 'nose', 'fore-knee', 'hind-knee', 'hind-fetlock'],
   implement: ['grip', 'shoulder', 'sticker', 'toe'],
 } as const;
 
+/** Points of one thing beside the performer, against the generator's own. */
+function figuresOf(of: readonly FollowedPoint[]): readonly Figure[] {
+  const errors = of.flatMap((point) => point.errors).sort((a, b) => a - b);
+  const inside = of.flatMap((point) => point.inside);
+  const each = (what: (point: FollowedPoint) => number): string =>
+    of.map((point) => `${point.point} ${round(what(point), 1)}`).join(', ');
+  const sure = (point: FollowedPoint): number => (100 * point.inside.filter(Boolean).length) / point.inside.length;
+  const held = (100 * inside.filter(Boolean).length) / inside.length;
+  const [frames, asked] = [of.reduce((sum, p) => sum + p.frames, 0), of.reduce((sum, p) => sum + p.asked, 0)];
+  const common = { bench: 'follow', unit: 'px' };
+  const [name, median, most] = [of[0]!.clip, percentile(errors, 0.5), percentile(errors, 0.95)];
+  return [
+    { ...common, figure: `${name}: median error`, value: round(median, 2), goal: 'under 2', holds: median < 2 },
+    { ...common, figure: `${name}: 95th percentile`, value: round(most, 2), goal: 'under 6', holds: most < 6 },
+    {
+      ...common,
+      figure: `${name}: truth inside the 95 % interval`,
+      value: round(held, 1),
+      unit: '%',
+      goal: '90 to 98',
+      holds: held >= 90 && held <= 98,
+      against: each(sure),
+    },
+    {
+      ...common,
+      figure: `${name}: asked for`,
+      value: round((100 * asked) / frames, 1),
+      unit: 'of 100 frames',
+      goal: 'under 2',
+      holds: (100 * asked) / frames < 2,
+      against: each((point) => point.asked),
+    },
+  ].map((figure) => ({
+    against: each((point) =>
+      percentile(
+        [...point.errors].sort((a, b) => a - b),
+        0.5,
+      ),
+    ),
+    ...figure,
+  }));
+}
+
 /** Every point of the clips, followed in a page of the harness that serves them. */
-export async function followBeside(page: Page, clips: readonly DemoClip[]): Promise<readonly FollowedPoint[]> {
-  const followed: FollowedPoint[] = [];
-  for (const clip of clips)
+export async function followBeside(page: Page, clips: readonly DemoClip[]): Promise<readonly Figure[]> {
+  const figures: Figure[] = [];
+  for (const clip of clips) {
+    const followed: FollowedPoint[] = [];
     for (const point of FOLLOWED[clip.beside!]) followed.push(await throughClip(page, clip, point));
-  return followed;
+    figures.push(...figuresOf(followed));
+  }
+  return figures;
 }

@@ -36,7 +36,6 @@ function pony(middle: number): PointsAt {
       croup: at(-0.42, -0.02),
       poll: at(0.74, 0.34 + nod),
       nose: at(1.0, 0.1 + 1.4 * nod),
-      flank: at(-0.05, -0.22, 0.18),
     };
     for (const { name, phase, along, side, bones, bend, swing } of LEGS) {
       const angle = 2 * Math.PI * (strides + phase);
@@ -86,8 +85,6 @@ function bat(middle: number): PointsAt {
     const seen = (far: number, deep: number): Vec3 => add(at(far), scale(face, face.z > 0 ? deep : -deep));
     return {
       'handle-end': at(SWING.hands - 0.12),
-      'handle-low': at(SWING.hands + 0.18),
-      sticker: at(SWING.hands + 0.42),
       toe: at(end),
       'toe-corner': at(end - 0.02, 0.05),
       'grip-mark': seen(SWING.hands + 0.02, 0.02),

@@ -67,8 +67,7 @@ function bat(group: THREE.Group): Laid {
   const sticker = new THREE.Mesh(new THREE.BoxGeometry(0.09, 0.12, 0.052), plain('#2f6f8f'));
   const toe = new THREE.Mesh(new THREE.BoxGeometry(0.112, 0.05, 0.054), plain('#3c2f25'));
   const grip = new THREE.Mesh(new THREE.CylinderGeometry(0.017, 0.02, 0.32), marked('#b4382f', '#40201c', 30, 8));
-  const post = new THREE.Mesh(new THREE.CylinderGeometry(0.03, 0.03, 2.4), plain('#8b8f92'));
-  for (const part of [blade, sticker, toe, grip, post]) part.castShadow = true;
+  for (const part of [blade, sticker, toe, grip]) part.castShadow = true;
   const moving = new THREE.Group();
   for (const [part, far] of [
     [grip, 0.26],

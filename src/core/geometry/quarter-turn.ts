@@ -19,12 +19,10 @@ export function toStored({ width, height, rotation }: TurnedPicture, { x, y }: V
   return rotation === 270 ? { x: height - y, y: x } : { x, y };
 }
 
-/** What a canvas is transformed by, so that the stored picture is shown upright: a, b, c, d, e and f. */
-export function uprightTransform({
-  width,
-  height,
-  rotation,
-}: TurnedPicture): [...[number, number, number, number], ...[number, number]] {
+type Transform = [a: number, b: number, c: number, d: number, e: number, f: number];
+
+/** What a canvas is transformed by, so that the stored picture is shown upright. */
+export function uprightTransform({ width, height, rotation }: TurnedPicture): Transform {
   if (rotation === 90) return [0, 1, -1, 0, width, 0];
   if (rotation === 180) return [-1, 0, 0, -1, width, height];
   return rotation === 270 ? [0, -1, 1, 0, 0, height] : [1, 0, 0, 1, 0, 0];

@@ -62,8 +62,12 @@ const TURN_GAIN = 0.01;
 export type WhyLost = 'changed' | 'not-back' | 'outside' | 'unsure';
 
 export type TrackingStep =
-  /** @param sure the deviation of a point that has not wandered, over that of this one */
-  | { readonly found: true; readonly next: Tracked; readonly sure: number }
+  | {
+      readonly found: true;
+      readonly next: Tracked;
+      /** The deviation of a point that has not wandered, over that of this one. */
+      readonly sure: number;
+    }
   | { readonly found: false; readonly because: WhyLost };
 
 /** A point that is less sure than this may be elsewhere: it tells no velocity. */
