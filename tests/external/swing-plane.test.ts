@@ -1,19 +1,15 @@
 import type { Camera } from '../../demo/camera/camera';
 import { vec3 } from '../../demo/athlete/vec3';
 import { DEMO_CLIPS, trialOf } from '../../demo/scenario';
-import type { PointId } from '../../src/core/anatomy/body-points';
 import { evaluateMeasure } from '../../src/core/measures';
 import { viewOf } from '../../src/core/comparison/side';
 import type { Measure } from '../../src/core/model/measure';
 import { reconstruct } from '../../src/core/reconstruction/reconstruct';
 import { viewsOfBody } from '../../src/core/reconstruction/body-views';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
-import { seenFrom } from '../../src/core/tracks/spatial-view';
-import type { SpatialTrack } from '../../src/core/tracks/marker-map';
-import { prepareTrial, type Trial } from '../../src/core/trial/trial';
 import { filmedBody, type KnownMotion } from '../fixtures/filmed-body';
+import { trueTrial } from '../fixtures/true-trial';
 import { readMeasure } from '../fixtures/measure';
-import { stickClip } from '../fixtures/stick-trial';
 
 /**
  * Planes of the paths of made movements, recovered from two cameras that nobody calibrated and whose joints are off by a
@@ -61,31 +57,8 @@ const MEASURES: readonly Measure[] = BEGINS.flatMap((_, k) =>
   ),
 );
 
-/** The recording's own points, and as the side shows them. */
-function trueTrial(motion: KnownMotion): Trial {
-  const frames = Math.floor((motion.end - motion.start) * RATE);
-  const poses = Array.from({ length: frames }, (_, i) => motion.poseAt(motion.start + i / RATE).points);
-  const points = Object.fromEntries(
-    Object.keys(poses[0]!).map((id) => {
-      const along = (axis: 'x' | 'y' | 'z') => Float64Array.from(poses, (pose) => pose[id]![axis]);
-      return [id as PointId, { x: along('x'), y: along('y'), z: along('z') }];
-    }),
-  ) as SpatialTrack;
-  const size = { width: 1280, height: 720 };
-  const { track, pixelsPerMetre } = seenFrom(points, { azimuthDegrees: 0, elevationDegrees: 0 }, size);
-  const clip = stickClip({
-    ...size,
-    codec: 'points',
-    frameTimes: Float64Array.from({ length: frames }, (_, i) => (i * 1e6) / RATE),
-    fileRate: RATE,
-    captureRate: RATE,
-    scale: { pixels: pixelsPerMetre, metres: 1, alongDegrees: 90 },
-  });
-  return prepareTrial(clip, track, marks, 20, {}, points);
-}
-
 const checked = MOTIONS.flatMap((motion, m) => {
-  const truth = trueTrial(motion);
+  const truth = trueTrial(motion, RATE, marks);
   const errors = { noise: 1.5, bias: 1.5 };
   const body = reconstruct([
     filmedBody(motion, SIDE, { azimuthDegrees: 0, elevationDegrees: 2 }, { ...errors, seed: 40 + m }),

@@ -1,4 +1,4 @@
-import { differenceOf, evaluateMeasure, kindOf } from '../measures';
+import { differenceOf, evaluateMeasure, kindOf, needsSpace } from '../measures';
 import type { Measure } from '../model/measure';
 import { performerKey } from '../model/performer';
 import { cameraRefusal } from '../trial/camera-refusal';
@@ -44,12 +44,12 @@ export interface ReadingOf {
  * only where no other does; else the first.
  */
 export function viewOf(measure: Measure, views: Views): Trial {
-  const { onlyInSpace, picture } = kindOf(measure);
+  const inSpace = needsSpace(measure);
   const sees = (view: Trial): boolean =>
     viewRefusal(view.clip, measure.plane) === null &&
     Object.keys(view.raw).length > 0 &&
-    (!onlyInSpace || view.space !== undefined);
-  const holds = (view: Trial): boolean => sees(view) && cameraRefusal(view, picture(measure)) === null;
+    (!inSpace || view.space !== undefined);
+  const holds = (view: Trial): boolean => sees(view) && cameraRefusal(view, kindOf(measure).picture(measure)) === null;
   return views.find(holds) ?? views.find(sees) ?? views[0]!;
 }
 

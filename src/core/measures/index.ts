@@ -1,7 +1,8 @@
 import { viewRefusal } from '../calibration/view';
 import type { Primitive } from '../geometry/primitives';
-import { eventsOf, type Measure, type MeasureKind } from '../model/measure';
+import { eventsOf, quantitiesOf, type Measure, type MeasureKind } from '../model/measure';
 import type { PointRef } from '../model/quantity';
+import { kindOfQuantity } from '../quantities';
 import type { UsualWords } from '../model/words';
 import { cameraRefusal, cutRefusal } from '../trial/camera-refusal';
 import { rateRefusal } from '../trial/rate-refusal';
@@ -65,12 +66,18 @@ export const MEASURE_KINDS: { readonly [K in MeasureKind]: KindOfMeasure<K> } = 
 export const kindOf = (measure: Measure): KindOfMeasure<MeasureKind> =>
   MEASURE_KINDS[measure.kind] as unknown as KindOfMeasure<MeasureKind>;
 
+/** Whether no single camera shows a measure, whatever its view. */
+export const needsSpace = (measure: Measure): boolean =>
+  kindOf(measure).onlyInSpace === true || quantitiesOf(measure).some((of) => kindOfQuantity(of).onlyInSpace === true);
+
 /**
  * A measure's value in a trial; why there is none where the view does not show its plane or a moment is missing
  * or only a guess.
  */
 export function evaluateMeasure(measure: Measure, trial: Trial): Reading {
   const kind = kindOf(measure);
+  if (needsSpace(measure) && !trial.space)
+    return notMeasurable('wrong-view', TEXT.oneCameraDoesNotSee, TEXT.filmWithSecondCamera);
   const refusal = viewRefusal(trial.clip, measure.plane);
   if (refusal) return refusal;
   const reads = typeof kind.reads === 'function' ? kind.reads(measure) : kind.reads;

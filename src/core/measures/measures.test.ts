@@ -1,7 +1,7 @@
 import { readMeasure } from '../../../tests/fixtures/measure';
 import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Measure } from '../model/measure';
-import { drawMeasure, evaluateMeasure, seriesOfMeasure, kindOf, MEASURE_KINDS, unitOf } from './index';
+import { drawMeasure, evaluateMeasure, seriesOfMeasure, kindOf, MEASURE_KINDS, needsSpace, unitOf } from './index';
 import { fromSi } from '../units';
 import type { Reading } from '../reading';
 
@@ -124,7 +124,7 @@ describe('every kind of measure', () => {
       expect(kind.kind).toBe(measure.kind);
       expect(kind.convention.length).toBeGreaterThan(10);
       const answered = measure.kind === 'facing-by-eye' ? { checks: { x: 60 } } : {};
-      const space = measure.kind === 'path-plane' ? { space: ARC } : {};
+      const space = needsSpace(measure) ? { space: ARC } : {};
       const reading = evaluateMeasure(measure, { ...leg(), ...answered, ...space });
       if (!reading.measurable) throw new Error(reading.message);
       expect(reading.unit).toBe(unitOf(measure));
@@ -138,7 +138,8 @@ describe('every kind of measure', () => {
   it.each(EXAMPLES.map((m) => [m.kind, m] as const))(
     '%s: says why it is not measurable instead of giving a number',
     (_, measure) => {
-      const unmarked = evaluateMeasure(measure, stickTrial(bend, {}));
+      const space = needsSpace(measure) ? { space: ARC } : {};
+      const unmarked = evaluateMeasure(measure, { ...stickTrial(bend, {}), ...space });
       expect(unmarked).toMatchObject({ measurable: false, reason: 'moment-missing' });
       if (measure.plane === 'any') return;
       const empty = evaluateMeasure(
@@ -158,7 +159,7 @@ describe('every kind of measure', () => {
     '%s: draws itself when it lies on points, and nothing where they are missing',
     (_, measure) => {
       const drawn = drawMeasure(measure, leg(), 20);
-      expect(drawn.length > 0).toBe(measure.plane !== 'any' || measure.kind === 'path-plane');
+      expect(drawn.length > 0).toBe(measure.plane !== 'any' || needsSpace(measure));
       expect(
         drawMeasure(
           measure,

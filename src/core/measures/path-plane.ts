@@ -86,7 +86,6 @@ export const pathPlane: KindOfMeasure<'path-plane'> = {
   onlyInSpace: true,
   needsSureEvents: true,
   evaluate: (measure, trial) => {
-    if (!trial.space) return notMeasurable('wrong-view', TEXT.oneCameraSeesNoPlane, TEXT.filmWithSecondCamera);
     const span = spanOf(trial, measure);
     if (!isSpan(span)) return span;
     const { first, last, from = first, to = last } = span;
@@ -97,7 +96,7 @@ export const pathPlane: KindOfMeasure<'path-plane'> = {
     const plane = bestPlane(points);
     const lever = plane ? leverUp(plane, points) : 0;
     const hardly = notMeasurable('too-uncertain', TEXT.pathIsHardlyWider, TEXT.chooseLongerPhase);
-    const stature = trial.bodyHeight / trial.space.pixelsPerUnit;
+    const stature = trial.bodyHeight / trial.space!.pixelsPerUnit;
     if (!plane || lever === 0 || plane.spread[1] < LEAST_WIDTH * stature) return hardly;
     if (plane.spread[2] > MOST_THICKNESS * plane.spread[1])
       return notMeasurable('too-uncertain', TEXT.pathLeavesEveryPlane, TEXT.chooseShorterPhaseOfSwing);
@@ -121,7 +120,7 @@ export const pathPlane: KindOfMeasure<'path-plane'> = {
       measurable: true,
       value,
       sd,
-      systematicSd: trial.space.errors ? 0 : systematicSd,
+      systematicSd: trial.space!.errors ? 0 : systematicSd,
       unit: 'deg',
       provenance: pathProvenance(trial, { ...measure, line: null }, [last, first]),
     };

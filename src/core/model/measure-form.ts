@@ -64,7 +64,7 @@ function fieldOf(key: string, schema: Described, inQuantity: boolean): Field {
   if (!inQuantity && BY_NAME[key]) return { key, ask: BY_NAME[key] };
   if (key === 'whole') return { key, ask: 'moments', count: 2 };
   // In a quantity, *from* is a second pair of points.
-  if (key === 'points' || key === 'line' || (inQuantity && key === 'from'))
+  if (key === 'points' || key === 'line' || key === 'axes' || (inQuantity && key === 'from'))
     return { key, ask: 'points', count: def.items?.length ?? null, optional };
   if (key === 'point' || key === 'relativeTo') return { key, ask: 'point', optional };
   if (def.type === 'enum') {
@@ -133,6 +133,12 @@ const USUAL_POINTS: readonly PointRef[] = [
   'dominant-wrist',
 ];
 
+/** Where the first points of the list above would mean nothing: a second line, and axes that must not lie in one. */
+const USUAL_BY_NAME: Readonly<Record<string, readonly PointRef[]>> = {
+  from: ['opposite-hip', 'dominant-hip'],
+  axes: ['mid-hip', 'mid-shoulder', 'dominant-shoulder'],
+};
+
 function blankPart(field: Field, movement: Pick<Movement, 'moments'>): unknown {
   const [first, second = first] = movement.moments.map((m) => m.id);
   switch (field.ask) {
@@ -170,10 +176,7 @@ export function blankQuantity(type: Quantity['type'], movement: Pick<Movement, '
   return {
     type,
     ...Object.fromEntries(
-      fieldsOfQuantity(type).map((field) => [
-        field.key,
-        field.key === 'from' ? ['opposite-hip', 'dominant-hip'] : blankPart(field, movement),
-      ]),
+      fieldsOfQuantity(type).map((field) => [field.key, USUAL_BY_NAME[field.key] ?? blankPart(field, movement)]),
     ),
   } as Quantity;
 }

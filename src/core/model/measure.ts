@@ -1,7 +1,7 @@
 import { ladderSchema } from './practice';
 import { z } from 'zod';
 import { idSchema } from './document-id';
-import { base, line, pointRefSchema, quantitySchema } from './quantity';
+import { base, line, pointRefSchema, quantitySchema, type Quantity } from './quantity';
 import { targetSchema } from './target';
 
 export const planeSchema = z.enum(['sagittal', 'frontal', 'transverse', 'any']);
@@ -214,6 +214,20 @@ const MOMENTS: { readonly [K in MeasureKind]: EventsOf<K> } = {
   dispersion: ofPhase,
   dwell: ofPhase,
 };
+
+/** Quantities that a measure is taken of; none where it is of a point, a time or an answer. */
+export function quantitiesOf(measure: Measure): readonly Quantity[] {
+  switch (measure.kind) {
+    case 'lag':
+      return [measure.first, measure.second];
+    case 'order':
+      return measure.steps.map(({ of }) => of);
+    case 'count':
+      return measure.occurrence.type === 'crossing' ? [measure.occurrence.of] : [];
+    default:
+      return 'of' in measure ? [measure.of] : [];
+  }
+}
 
 /** Moments that a measure needs, the one it is shown at first. */
 export const eventsOf = (measure: Measure): readonly string[] =>

@@ -36,6 +36,20 @@ export const quantitySchema = z.discriminatedUnion('type', [
   /** Between two points that lie on the ground, through the perspective of a marked rectangle; always metres. */
   z.object({ type: z.literal('ground-distance'), points: pair }),
   z.object({ type: z.literal('offset'), points: pair, axis: z.enum(['forward', 'up']), line }),
+  /** Where a point lies on axes fixed to three points that move along, in space. */
+  z.object({
+    type: z.literal('position-on-axes'),
+    point: pointRefSchema,
+    axes: triple,
+    along: z.enum(['ahead', 'up', 'right']),
+  }),
+  /** Which way a segment points on such axes. */
+  z.object({
+    type: z.literal('direction-on-axes'),
+    points: pair,
+    axes: triple,
+    angle: z.enum(['azimuth', 'elevation']),
+  }),
   z.object({ type: z.literal('height'), point: pointRefSchema }),
   z.object({ type: z.literal('box'), points: several(2), side: z.enum(['width', 'height']) }),
   z.object({ type: z.literal('alignment'), points: several(3) }),

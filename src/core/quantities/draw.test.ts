@@ -24,6 +24,18 @@ const EXAMPLES: { readonly [Q in Quantity['type']]: Extract<Quantity, { type: Q 
   distance: { type: 'distance', points: ['opposite-heel', 'opposite-foot-index'] },
   'ground-distance': { type: 'ground-distance', points: ['opposite-heel', 'opposite-foot-index'] },
   offset: { type: 'offset', points: ['own-ball', 'opposite-hip'], axis: 'forward', line: null },
+  'position-on-axes': {
+    type: 'position-on-axes',
+    point: 'own-ball',
+    axes: ['opposite-hip', 'opposite-shoulder', 'opposite-heel'],
+    along: 'up',
+  },
+  'direction-on-axes': {
+    type: 'direction-on-axes',
+    points: ['own-ball', 'opposite-knee'],
+    axes: ['opposite-hip', 'opposite-shoulder', 'opposite-heel'],
+    angle: 'azimuth',
+  },
   height: { type: 'height', point: 'own-ball' },
   box: { type: 'box', points: ['own-ball', 'opposite-heel', 'opposite-hip'], side: 'height' },
   alignment: { type: 'alignment', points: ['opposite-shoulder', 'opposite-hip', 'opposite-ankle'] },

@@ -71,6 +71,10 @@ export function drawQuantity(
       const corner = { x: b.x + reach.x, y: b.y + reach.y };
       return [segment(b, corner), segment(corner, a, 'guide'), beside(middle(b, corner))];
     }
+    case 'position-on-axes':
+      return [segment(b, c, 'guide'), segment(b, d, 'guide'), segment(b, a), beside(middle(a, b))];
+    case 'direction-on-axes':
+      return [segment(c, d, 'guide'), segment(c, points[4]!, 'guide'), segment(a, b), beside(middle(a, b))];
     case 'height': {
       // The ground is level in movement coordinates; the drop to it is drawn straight down in the levelled picture.
       const drop = rotate({ x: 0, y: 1 }, -levelOf(trial.clip));

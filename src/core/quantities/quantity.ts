@@ -44,4 +44,6 @@ export interface KindOfQuantity<Q extends QuantityName> {
   readonly value: (points: readonly UncertainPoint[], quantity: QuantityOf<Q>, around: Surroundings) => number;
   /** The same from points in space, metres, where it does not depend on from where it is seen; null where it does. */
   readonly inSpace: ((points: readonly Vec3[], quantity: QuantityOf<Q>) => number) | null;
+  /** No single camera shows it, whatever its view. */
+  readonly onlyInSpace?: true;
 }

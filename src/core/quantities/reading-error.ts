@@ -134,7 +134,7 @@ export function errorInSpace(
     slopeOf(
       STEP / pixelsPerUnit,
       (by) => value(points.map((p, k) => (k === i ? { ...p, [axis]: p[axis] + by } : p))),
-      (a, b) => a - b,
+      (a, b) => difference(quantity, a, b),
     );
   const slopes = points.map((_, i) => ({ x: along(i, 'x'), y: along(i, 'y'), z: along(i, 'z') }));
   return trial.space?.errors

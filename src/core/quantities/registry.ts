@@ -4,6 +4,7 @@ import type { PointRef, Quantity } from '../model/quantity';
 import type { DisplayUnit } from '../units';
 import { facing, jointAngleQuantity, lineSeparation, segmentAngleQuantity } from './angles';
 import { relativeInertia } from './relative-inertia';
+import { directionOnAxes, positionOnAxes } from './on-axes';
 import { alignment, box, distanceQuantity, groundDistance, height, offset } from './lengths';
 import type { Dimension, KindOfQuantity, QuantityName } from './quantity';
 
@@ -19,6 +20,8 @@ export const QUANTITIES: { readonly [Q in QuantityName]: KindOfQuantity<Q> } = {
   distance: distanceQuantity,
   'ground-distance': groundDistance,
   offset,
+  'position-on-axes': positionOnAxes,
+  'direction-on-axes': directionOnAxes,
   height,
   box,
   alignment,

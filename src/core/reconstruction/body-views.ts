@@ -1,3 +1,4 @@
+import { isOwnPoint } from '../anatomy/body-points';
 import { offPlaneSd } from '../calibration/view';
 import type { Clip, ViewKind } from '../model/clip';
 import { FIGURE_PICTURE } from '../tracks/figure';
@@ -96,9 +97,17 @@ interface Seen {
   readonly errors?: Omit<SpaceErrors, 'right' | 'up'>;
 }
 
+/** The body alone: a ball that flies away makes it no smaller. */
+const ofBody = (points: SpatialTrack): SpatialTrack =>
+  Object.fromEntries(Object.entries(points).filter(([id]) => !isOwnPoint(id)));
+
 /** Points in space as a camera far away would see them square to a plane, at the frames of the main camera's clip. */
 function seenSquare(main: Trial, seen: Seen, { kind, round, elevationDegrees }: PlaneView): Ready {
-  const fit = fitTo(seen.smoothed, { azimuthDegrees: seen.azimuthDegrees + round, elevationDegrees }, FIGURE_PICTURE);
+  const fit = fitTo(
+    ofBody(seen.smoothed),
+    { azimuthDegrees: seen.azimuthDegrees + round, elevationDegrees },
+    FIGURE_PICTURE,
+  );
   const { right, up, pixelsPerUnit } = fit;
   const raw = trackBy(seen.raw, fit);
   return {

@@ -2,7 +2,7 @@ import { levelOf } from '../calibration/level';
 import { lensOf, USUAL_ELEVATION } from '../calibration/usual-camera';
 import { cameraOffPlane, downSd } from '../calibration/view';
 import { LENGTH_SHARES } from '../anatomy/segment-table';
-import type { PointId } from '../anatomy/body-points';
+import { isOwnPoint, type PointId } from '../anatomy/body-points';
 import type { Clip } from '../model/clip';
 import { afterSmoothing } from '../signal/noise';
 import type { SyncMap } from '../timing/sync-map';
@@ -104,7 +104,7 @@ export function spaceCameraOf(trial: PreparedTrial, map: SyncMap | null, clockSd
   const stature = height * (clip.view.kind === 'side' ? Math.cos(cameraOffPlane(clip).angle) : 1);
   const points = Object.fromEntries(
     (Object.entries(smoothed) as [PointId, PointSeries][])
-      .filter(([id]) => isJoint(id))
+      .filter(([id]) => isJoint(id) || isOwnPoint(id))
       .map(([id, series]) => [id, seenPoint(trial, id, series, stature)]),
   );
   return {

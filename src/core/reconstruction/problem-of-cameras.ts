@@ -51,10 +51,10 @@ export function framesOfBody(
   return { frames, share: frames / (holds.lastIndexOf(true) - holds.indexOf(true) + 1) };
 }
 
-/** Points that two cameras or more see. */
-export function sharedPoints(cameras: readonly SpaceCamera[]): PointId[] {
+/** Points that two cameras or more see: joints, by which they are brought together, or points beside the body. */
+export function sharedPoints(cameras: readonly SpaceCamera[], which: (id: PointId) => boolean = isJoint): PointId[] {
   const ids = [...new Set(cameras.flatMap(({ clip }) => Object.keys(clip.points) as PointId[]))];
-  return ids.filter((id) => isJoint(id) && cameras.filter(({ clip }) => clip.points[id]).length >= 2);
+  return ids.filter((id) => which(id) && cameras.filter(({ clip }) => clip.points[id]).length >= 2);
 }
 
 const STILL: Clock = { offset: 0, drift: 0 };

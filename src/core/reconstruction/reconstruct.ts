@@ -1,9 +1,18 @@
-import type { PointId } from '../anatomy/body-points';
+import { isOwnPoint, type PointId } from '../anatomy/body-points';
 import { fail, type Result } from '../result';
 import { adjust, type Adjusted } from './adjust';
 import { bendsForward } from './bending';
+import { withPointsBeside } from './beside-body';
 import type { Problem, State } from './problem';
-import { bestStart, evenly, freedomOf, onFrames, problemOf, type SpaceCamera } from './problem-of-cameras';
+import {
+  bestStart,
+  evenly,
+  freedomOf,
+  onFrames,
+  problemOf,
+  sharedPoints,
+  type SpaceCamera,
+} from './problem-of-cameras';
 import {
   bodyThrough,
   COARSE_FRAMES,
@@ -78,11 +87,13 @@ export function reconstruct(
   const misfit = Math.sqrt(adjusted.cost / freedomOf(fine, adjusted.state));
   const refused = refusalOf(adjusted, misfit);
   if (refused) return refused;
-  const { state } = adjusted;
-  const whole = problemOf(cameras, ids, shared, { biased: true, clocks: state.clocks });
+  const { clocks } = adjusted.state;
+  const all = [...ids, ...sharedPoints(cameras, isOwnPoint)];
+  const whole = problemOf(cameras, all, shared, { biased: true, clocks });
+  const beside = withPointsBeside(adjusted, fine, whole);
   const statures = cameras.map((c) => c.stature);
-  const solved = onFrames(whole, state, statures);
-  if (!bendsForward(ids, solved.points))
+  const solved = onFrames(whole, beside.state, statures);
+  if (!bendsForward(all, solved.points))
     return fail('mirrored', TEXT.kneesWouldBendWrongWay(TEXT.correctViewOrExchangeLeft));
-  return bodyThrough({ cameras, shared, adjusted, whole, solved, misfit }, options);
+  return bodyThrough({ cameras, shared, adjusted: beside, whole, solved, misfit }, options);
 }

@@ -1,15 +1,17 @@
+import type { PointId } from '../anatomy/body-points';
 import { solve } from '../geometry/solve';
 import type { Rotation } from '../calibration/turning-camera';
+import { isJoint } from './body';
 import { rotationOf, type Pinhole } from './pinhole';
 import type { CameraPrior, Problem, Sightings, State } from './problem';
 import type { FigureCamera } from '../tracks/spatial-view';
 
-/** Middle of all that a camera saw where every camera saw it, pixels. */
-function middlesOf(saw: readonly Sightings[]): readonly (readonly [number, number])[] {
+/** Middle of what a camera saw of the body where every camera saw it, pixels. */
+function middlesOf(saw: readonly Sightings[], ids: readonly PointId[]): readonly (readonly [number, number])[] {
   const sums = saw.map(() => [0, 0] as [number, number]);
   let n = 0;
   for (let i = 0; i < saw[0]!.x.length; i++) {
-    if (saw.some((s) => Number.isNaN(s.x[i]!))) continue;
+    if (!isJoint(ids[i % ids.length]!) || saw.some((s) => Number.isNaN(s.x[i]!))) continue;
     n++;
     saw.forEach((s, c) => {
       sums[c]![0] += s.x[i]!;
@@ -31,7 +33,7 @@ export function startOf(
 ): State {
   const still = { offset: 0, drift: 0 };
   const saw = cameras.map((_, c) => sightings(c, still));
-  const middles = middlesOf(saw);
+  const middles = middlesOf(saw, ids);
   const rotations = directions.map(rotationOf);
   const points = new Float64Array(3 * ids.length * times.length);
   for (let i = 0; i < ids.length * times.length; i++) {

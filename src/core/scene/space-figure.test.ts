@@ -1,7 +1,7 @@
 import { standingBody } from '../../../tests/fixtures/standing-body';
 import { BODY, stickTrial } from '../../../tests/fixtures/stick-trial';
 import { viewsOfBody } from '../reconstruction/body-views';
-import { linesOfFigure, seenPoint, spaceFigureAt } from './space-figure';
+import { besideFigure, linesOfFigure, seenPoint, spaceFigureAt } from './space-figure';
 
 test('a body in space is drawn about its hips, ahead to the right', () => {
   const [side] = viewsOfBody(
@@ -18,4 +18,16 @@ test('a body in space is drawn about its hips, ahead to the right', () => {
   const lines = linesOfFigure(figure, { azimuthDegrees: 0, elevationDegrees: 0 });
   expect(lines.filter(({ across }) => across)).toHaveLength(2);
   expect(lines.map(({ near }) => near)).toEqual(lines.map(({ near }) => near).sort((a, b) => a - b));
+});
+
+test('an implement is where its points are', () => {
+  const [side] = viewsOfBody(
+    standingBody(),
+    stickTrial(() => BODY, {}),
+  );
+  const { points } = side!.space!;
+  const held = { ...side!, space: { ...side!.space!, points: { ...points, 'own-tip': points['right-knee']! } } };
+  const figure = spaceFigureAt(held, 20)!;
+  const camera = { azimuthDegrees: 30, elevationDegrees: 10 };
+  expect(besideFigure(figure, camera)).toEqual([seenPoint(figure.get('right-knee')!, camera)]);
 });

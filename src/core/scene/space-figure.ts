@@ -1,10 +1,21 @@
-import { BODY_POINTS, BONES, sideOf, type BodyPoint, type PointId, type Side } from '../anatomy/body-points';
+import {
+  BODY_POINTS,
+  BONES,
+  isOwnPoint,
+  sideOf,
+  type BodyPoint,
+  type PointId,
+  type Side,
+} from '../anatomy/body-points';
 import { pictureAxes, type FigureCamera } from '../tracks/spatial-view';
 import type { Triple } from '../trial/space';
 import type { Trial } from '../trial/trial';
 
-/** A body in space at one frame: x ahead, y up, z to its right, in standing heights from the middle of the hips. */
-export type SpaceFigure = ReadonlyMap<BodyPoint, Triple>;
+/**
+ * A body in space at one frame, and the movement's own points beside it: x ahead, y up, z to its right, in standing
+ * heights from the middle of the hips.
+ */
+export type SpaceFigure = ReadonlyMap<PointId, Triple>;
 
 const RADIANS = Math.PI / 180;
 
@@ -20,8 +31,8 @@ export function spaceFigureAt({ space, bodyHeight }: Trial, frame: number): Spac
   if (!left || !right) return null;
   const size = space.pixelsPerUnit / bodyHeight;
   const [c, s] = [Math.cos(space.azimuthDegrees * RADIANS), Math.sin(space.azimuthDegrees * RADIANS)];
-  const figure = new Map<BodyPoint, Triple>();
-  for (const id of BODY_POINTS) {
+  const figure = new Map<PointId, Triple>();
+  for (const id of [...BODY_POINTS, ...Object.keys(space.points).filter(isOwnPoint)]) {
     const point = at(id);
     if (!point) continue;
     const [x, y, z] = point.map((v, i) => (v - (left[i]! + right[i]!) / 2) * size) as [number, number, number];
@@ -88,3 +99,10 @@ export function linesOfFigure(figure: SpaceFigure, camera: FigureCamera): readon
   });
   return lines.sort((a, b) => a.near - b.near);
 }
+
+/** The movement's own points, an implement's or an animal's, as a camera sees them. */
+export const besideFigure = (
+  figure: SpaceFigure,
+  camera: FigureCamera,
+): readonly (readonly [number, number, number])[] =>
+  [...figure].filter(([id]) => isOwnPoint(id)).map(([, point]) => seenPoint(point, camera));

@@ -114,8 +114,6 @@ export const TEXT = {
     'How steep the plane is that the path of a point in space lies nearest to (orthogonal least squares): 0 is level, ' +
     '90 upright; of points from a file in space or from two cameras.',
   pathAcrossPlane: 'what the path is off across its plane over how far it goes up it, and its two moments',
-  oneCameraSeesNoPlane: 'One camera does not see the plane of a path',
-  filmWithSecondCamera: 'Film also with a second camera 60 to 120 degrees from the first.',
   pathIsHardlyWider: 'The path is hardly wider than its error, so that it lies in many planes',
   chooseLongerPhase: 'Choose a longer phase, or correct its points by hand.',
   pathLeavesEveryPlane: 'The path leaves every plane by too much to have one',
@@ -174,6 +172,8 @@ export const TEXT = {
   pointsMomentCameraScale: 'points, moment, camera, scale',
 
   // index
+  oneCameraDoesNotSee: 'One camera does not see how it lies in space',
+  filmWithSecondCamera: 'Film also with a second camera 60 to 120 degrees from the first.',
   stillPicturesShowNoMovement: 'Still pictures show no movement and no time',
   useVideoFor: 'Use a video for it.',
   fileRepeatsPicturesUnevenlyWhen: 'The file repeats pictures unevenly: when they were taken is not known',

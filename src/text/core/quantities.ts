@@ -41,6 +41,15 @@ export const TEXT = {
     'Largest distance of a point from the best line through all of them, as a share of their extent along it: 0 ' +
     'is one line.',
 
+  // on-axes
+  position: 'The position',
+  whereLiesOnAxes:
+    'Where A lies on axes fixed to three points that move along (a craft, an animal, a barrel, the trunk), from the ' +
+    'first: ahead towards the second, up square to that towards the third, right square to both; in space.',
+  directionOnAxes:
+    'Direction of A to B on axes fixed to three points that move along: azimuth from ahead to the right positive, ' +
+    'elevation upwards positive; in space.',
+
   // scale
   noLengthInMetres: 'No length in metres is known in this clip',
   drawKnownLengthAtMatch: 'Draw a known length at Match, or keep the standing height in the performer’s record.',

@@ -136,6 +136,7 @@ export const TEXT = {
   first: 'First',
   second: 'Second',
   axis: 'Axis',
+  angle: 'Angle',
   limb: 'Limb',
   seenFrom: 'Seen from',
   line: 'Line',
@@ -147,6 +148,9 @@ export const TEXT = {
   axesAlongLine: 'Axes along a line',
   lineFrom: 'Line from',
   lineTo: 'Line to',
+  axesFrom: 'Axes from',
+  axesAheadTo: 'Axes ahead to',
+  axesUpTo: 'Axes up to',
   fromLabel: 'From ',
   pointLabel: 'Point ',
   axesOfPictureAgain: 'Axes of the picture again',
@@ -245,6 +249,9 @@ export const TEXT = {
   addLimit: 'Add a limit',
 
   // sign-card
+  aheadAxis: 'ahead',
+  upAxis: 'up',
+  rightAxis: 'right',
   forwardUp: 'forward \u2191',
   forwardToRight: 'forward \u2192',
   whichWayIsPositive: 'Which way is positive',

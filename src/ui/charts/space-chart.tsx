@@ -1,7 +1,7 @@
 import { wrapDegrees } from '../../core/geometry/angle';
 import type { KeyboardEvent, PointerEvent, ReactNode } from 'react';
 import type { StyleKey } from '../../core/model/slots';
-import { headOf, linesOfFigure, seenPoint, type SpaceFigure } from '../../core/scene/space-figure';
+import { besideFigure, headOf, linesOfFigure, seenPoint, type SpaceFigure } from '../../core/scene/space-figure';
 import type { FigureCamera } from '../../core/tracks/spatial-view';
 import { ROLE_STYLE } from '../../rendering/role-style';
 import { TEXT } from '../../text/charts';
@@ -19,6 +19,8 @@ const VIEW = { half: 0.58, feet: 0.5 } as const;
 const TURN = { drag: 180, key: 10 } as const;
 /** Half the breadth of a head, standing heights. */
 const HEAD = 0.045;
+/** A point beside the body. */
+const BESIDE = 0.014;
 /** A ring on the floor, standing heights. */
 const RING = 0.36;
 const ROUND = Array.from({ length: 49 }, (_, i) => (i / 48) * 2 * Math.PI);
@@ -110,6 +112,9 @@ export function SpaceChart({ figures, camera, onTurn }: SpaceChartProps): ReactN
                 strokeDasharray={dash.map((d) => d * 0.003).join(' ') || undefined}
                 opacity={near > 0 || across ? 1 : 0.75}
               />
+            ))}
+            {besideFigure(figure, camera).map(([x, y], i) => (
+              <circle key={i} cx={x} cy={y} r={BESIDE} fill={onPicture} stroke="none" />
             ))}
           </g>
         );

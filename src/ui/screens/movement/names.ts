@@ -51,6 +51,7 @@ export const PART_NAMES: Readonly<Record<string, string>> = {
   first: TEXT.first,
   second: TEXT.second,
   axis: TEXT.axis,
+  angle: TEXT.angle,
   side: TEXT.side,
   limb: TEXT.limb,
   relativeTo: TEXT.seenFrom,

@@ -10,6 +10,11 @@ import { Choice } from './plain-fields';
 import { TEXT } from '../../../text/screens/movement';
 
 const LETTERS = 'ABCDEFGHIJKL';
+/** What the points of axes are called; others have letters. */
+const NAMED: Readonly<Record<string, readonly string[]>> = {
+  line: [TEXT.lineFrom, TEXT.lineTo],
+  axes: [TEXT.axesFrom, TEXT.axesAheadTo, TEXT.axesUpTo],
+};
 
 interface PointsFieldProps {
   readonly field: Extract<Field, { readonly ask: 'points' }>;
@@ -37,9 +42,7 @@ export function PointsField({ field, points, movement, onChange }: PointsFieldPr
     );
   const first = field.key === 'from' ? 2 : 0;
   const named = (i: number): string =>
-    field.key === 'line'
-      ? [TEXT.lineFrom, TEXT.lineTo][i]!
-      : `${field.key === 'from' ? TEXT.fromLabel : TEXT.pointLabel}${LETTERS[i + first]}`;
+    NAMED[field.key]?.[i] ?? `${field.key === 'from' ? TEXT.fromLabel : TEXT.pointLabel}${LETTERS[i + first]}`;
   return (
     <>
       {points.map((ref, i) => (

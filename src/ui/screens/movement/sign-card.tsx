@@ -61,6 +61,18 @@ function Turned({ base, turn }: { readonly base: number; readonly turn: number }
   );
 }
 
+/** Three axes from one point, the third towards whoever looks on. */
+const OnAxes = (): ReactNode => (
+  <>
+    <Line a={A} b={from(A, 0, 40)} />
+    <Line a={A} b={from(A, 90, 40)} />
+    <Line a={A} b={from(A, 215, 30)} />
+    <Word at={{ x: A.x + 54, y: A.y - 8 }}>{TEXT.aheadAxis}</Word>
+    <Word at={{ x: A.x + 14, y: A.y - 42 }}>{TEXT.upAxis}</Word>
+    <Word at={{ x: A.x - 34, y: A.y + 6 }}>{TEXT.rightAxis}</Word>
+  </>
+);
+
 /** What of a quantity is drawn; nothing for one that has no sign. */
 function drawingOf(quantity: Quantity): ReactNode {
   switch (quantity.type) {
@@ -89,6 +101,9 @@ function drawingOf(quantity: Quantity): ReactNode {
         </>
       );
     }
+    case 'position-on-axes':
+    case 'direction-on-axes':
+      return <OnAxes />;
     case 'joint-angle':
     case 'distance':
     case 'ground-distance':
@@ -105,15 +120,18 @@ export function SignCard({ measure }: { readonly measure: Measure }): ReactNode 
   const quantity = 'of' in measure ? measure.of : null;
   const drawing = quantity && drawingOf(quantity);
   const above = quantity?.type === 'facing' || measure.kind === 'facing-by-eye';
+  const ownAxes = quantity !== null && kindOfQuantity(quantity).onlyInSpace === true;
   return (
     <div style={{ display: 'flex', gap: 12, alignItems: 'center', margin: '6px 0' }} data-testid="sign-card">
       {drawing && (
         <svg width={WIDTH} height={HEIGHT} role="img" aria-label={TEXT.whichWayIsPositive} style={{ flex: 'none' }}>
           <rect width={WIDTH} height={HEIGHT} rx="6" fill="#faf8f3" stroke="#dcd6c8" />
           {drawing}
-          <Word at={{ x: above ? WIDTH / 2 : WIDTH - 34, y: above ? 8 : HEIGHT - 8 }}>
-            {above ? TEXT.forwardUp : TEXT.forwardToRight}
-          </Word>
+          {!ownAxes && (
+            <Word at={{ x: above ? WIDTH / 2 : WIDTH - 34, y: above ? 8 : HEIGHT - 8 }}>
+              {above ? TEXT.forwardUp : TEXT.forwardToRight}
+            </Word>
+          )}
         </svg>
       )}
       <span className="note">
