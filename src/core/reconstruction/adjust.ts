@@ -1,4 +1,4 @@
-import { backward, factorise, forward, inverseOf } from '../geometry/cholesky';
+import { addGram, backward, factorise, forward, inverseOf } from '../geometry/cholesky';
 import { turnedBy } from './pinhole';
 import { addPriors } from './priors';
 import { layoutOf, OF_CAMERA, type Layout, type Problem, type Sightings, type State } from './problem';
@@ -62,42 +62,53 @@ function stepped(
   };
 }
 
-/** A frame's block after its own unknowns are eliminated: L, and L^-1 of the border and of the gradient. */
-function eliminated(block: Block, n: number, m: number, damping: number, all: Shared): boolean {
-  // A point that nobody saw in this frame is held where it is.
-  for (let i = 0; i < n; i++)
-    block.own[i * n + i] = block.own[i * n + i]! * (1 + damping) + (block.own[i * n + i] === 0 ? 1 : 1e-9);
-  if (!factorise(block.own, n)) return false;
-  forward(block.own, n, block.border, m);
-  forward(block.own, n, block.gradient, 1);
-  for (let k = 0; k < n; k++) {
-    const g = block.gradient[k]!;
-    const row = k * m;
-    for (let i = 0; i < m; i++) {
-      const b = block.border[row + i]!;
-      if (b === 0) continue;
-      all.gradient[i] = all.gradient[i]! - b * g;
-      const to = i * m;
-      for (let j = 0; j <= i; j++) all.matrix[to + j] = all.matrix[to + j]! - b * block.border[row + j]!;
-    }
-  }
-  return true;
+/** Normal equations at a state: of every frame, and of what all frames share. */
+interface Normals {
+  readonly blocks: readonly Block[];
+  readonly all: Shared;
 }
 
-/** One step of all unknowns by the Schur complement of the frames; null where the damping is too small for it. */
-function stepOf(
-  problem: Problem,
-  layout: Layout,
-  state: State,
-  first: State,
-  damping: number,
-): { readonly step: Float64Array; readonly own: readonly Float64Array[]; readonly factor: Float64Array } | null {
+function normalsOf(problem: Problem, layout: Layout, state: State, first: State): Normals {
   const [n, m] = [3 * layout.points, layout.size];
   const saw = sightingsAt(problem, state);
   const all = emptyShared(m);
   addPriors(problem, layout, state, first, all);
-  const blocks = Array.from(problem.times, () => emptyBlock(n, m));
-  blocks.forEach((block, f) => addFrame(problem, layout, state, saw, f, { block, all }));
+  const blocks = Array.from(problem.times, (_, f) => {
+    const block = emptyBlock(n, m);
+    addFrame(problem, layout, state, saw, f, { block, all });
+    return block;
+  });
+  return { blocks, all };
+}
+
+/** A frame's block after its own unknowns are eliminated, in place: L, and L^-1 of the border and of the gradient. */
+function eliminated({ own, border, gradient }: Block, n: number, m: number, damping: number, all: Shared): boolean {
+  // A point that nobody saw in this frame is held where it is.
+  for (let i = 0; i < n; i++) own[i * n + i] = own[i * n + i]! * (1 + damping) + (own[i * n + i] === 0 ? 1 : 1e-9);
+  if (!factorise(own, n)) return false;
+  forward(own, n, border, m);
+  forward(own, n, gradient, 1);
+  addGram(all.matrix, m, border, n, -1);
+  for (let k = 0; k < n; k++)
+    for (let i = 0; i < m; i++) all.gradient[i] = all.gradient[i]! - border[k * m + i]! * gradient[k]!;
+  return true;
+}
+
+const copyOf = ({ own, border, gradient }: Block): Block => ({
+  own: own.slice(),
+  border: border.slice(),
+  gradient: gradient.slice(),
+});
+
+/** One step of all unknowns by the Schur complement of the frames; null where the damping is too small for it. */
+function stepOf(
+  normals: Normals,
+  layout: Layout,
+  damping: number,
+): { readonly step: Float64Array; readonly own: readonly Float64Array[]; readonly factor: Float64Array } | null {
+  const [n, m] = [3 * layout.points, layout.size];
+  const all: Shared = { matrix: normals.all.matrix.slice(), gradient: normals.all.gradient.slice() };
+  const blocks = normals.blocks.map(copyOf);
   for (let i = 0; i < m; i++) all.matrix[i * m + i] = all.matrix[i * m + i]! * (1 + damping);
   for (const block of blocks) if (!eliminated(block, n, m, damping, all)) return null;
   if (!factorise(all.matrix, m)) return null;
@@ -129,20 +140,22 @@ export function adjust(problem: Problem, first: State, { iterations, stopped }: 
   const layout = layoutOf(problem);
   let state = first;
   let cost = costOf(problem, layout, state, first);
+  let normals = normalsOf(problem, layout, state, first);
   let damping = 1e-3;
   for (let i = 0; i < iterations && !stopped?.(); i++) {
-    const tried = stepOf(problem, layout, state, first, damping);
+    const tried = stepOf(normals, layout, damping);
     const next = tried && stepped(problem, layout, state, tried.step, tried.own);
     const nextCost = next ? costOf(problem, layout, next, first) : Infinity;
     if (next && nextCost < cost) {
       const fell = (cost - nextCost) / cost;
       [state, cost, damping] = [next, nextCost, Math.max(1e-9, damping / 5)];
+      normals = normalsOf(problem, layout, state, first);
       if (fell < SETTLED) break;
     } else {
       damping *= 8;
       if (damping > 1e8) break;
     }
   }
-  const last = stepOf(problem, layout, state, first, 0);
+  const last = stepOf(normals, layout, 0);
   return { state, cost, covariance: last && inverseOf(last.factor, layout.size), layout };
 }

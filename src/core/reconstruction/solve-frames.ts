@@ -1,4 +1,4 @@
-import { backward, factorise, forward, inverseOf } from '../geometry/cholesky';
+import { addThrough, backward, factorise, forward, inverseOf } from '../geometry/cholesky';
 import { layoutOf, type Problem, type Sightings, type State } from './problem';
 import { addFrame, emptyBlock, type Block } from './residuals';
 
@@ -61,7 +61,7 @@ export function solveFrames(problem: Problem, state: State): { readonly state: S
 /**
  * Covariance of a frame's points, n by n (x, y, z point by point, standing heights squared): what the frame itself
  * leaves open, and what the unknowns that all frames share leave open.
- * @param shared covariance of those
+ * @param shared lower Cholesky factor of the covariance of those
  */
 export function frameCovariance(
   problem: Problem,
@@ -80,19 +80,7 @@ export function frameCovariance(
   const { border } = block;
   forward(block.own, n, border, m);
   backward(block.own, n, border, m);
-  const through = new Float64Array(n * m);
-  for (let i = 0; i < n; i++)
-    for (let k = 0; k < m; k++) {
-      const b = border[i * m + k]!;
-      if (b === 0) continue;
-      for (let j = 0; j < m; j++) through[i * m + j] = through[i * m + j]! + b * shared[k * m + j]!;
-    }
-  for (let i = 0; i < n; i++)
-    for (let j = 0; j <= i; j++) {
-      let sum = 0;
-      for (let k = 0; k < m; k++) sum += through[i * m + k]! * border[j * m + k]!;
-      covariance[i * n + j] = covariance[i * n + j]! + sum;
-      if (j < i) covariance[j * n + i] = covariance[i * n + j]!;
-    }
+  addThrough(covariance, n, border, shared, m);
+  for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) covariance[j * n + i] = covariance[i * n + j]!;
   return covariance;
 }

@@ -2,6 +2,7 @@ import type { PointId } from '../anatomy/body-points';
 import { fail, ok, type Issue, type Result } from '../result';
 import type { FigureCamera } from '../tracks/spatial-view';
 import type { Adjusted } from './adjust';
+import { factorise } from '../geometry/cholesky';
 import { degreesBetween, directionOf } from './pinhole';
 import { OF_CAMERA, type Clock, type Problem, type State } from './problem';
 import {
@@ -132,6 +133,8 @@ export function bodyThrough(
   const { ids } = whole;
   const { clocks } = solved;
   const covariance = adjusted.covariance!;
+  const ofShared = Float64Array.from(covariance);
+  factorise(ofShared, layout.size);
   const raw = problemOf(cameras, ids, shared, { biased: true, clocks, raw: true });
   const rough = solveFrames(raw, solved).state;
   onProgress?.(0.8);
@@ -143,7 +146,7 @@ export function bodyThrough(
   const covariances: Float32Array[] = Array.from({ length: frames }, () => none);
   for (const [f, frame] of shared.entries()) {
     if (f % 20 === 0) onProgress?.(0.8 + (0.2 * f) / shared.length);
-    covariances[frame] = lowerTriangle(frameCovariance(whole, solved, saw, f, covariance), n, wider);
+    covariances[frame] = lowerTriangle(frameCovariance(whole, solved, saw, f, ofShared), n, wider);
   }
   if (stopped?.()) return fail('cancelled', TEXT.itWasCancelled);
   const spread = (values: Float64Array): Float64Array => {
