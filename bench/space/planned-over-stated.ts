@@ -18,7 +18,7 @@ export function plannedOverStated(main: Trial, second: Trial): readonly number[]
   const azimuthOf = ({ clip }: Trial): number => Math.abs(clipNamed(clip.id)!.camera.azimuth);
   const plan = planOf(main);
   const apart = azimuthOf(main) - azimuthOf(second);
-  const planned = filmedByTwo(main, { ...plan, second: { apart, distance: plan.distance } });
+  const planned = filmedByTwo(main, { ...plan, second: { apart, distance: plan.distance, films: null } });
   const body = bodyOf([main, second]);
   if (!planned.ok || !body.ok) return [];
   const inSpace = [planned.value.slice(2), viewsOfBody(body.value, main)];

@@ -80,6 +80,14 @@ test('whoever films gets half a page: where the camera stands, how it is set, an
   expect(await seriousFindings(page, 'Plan of two cameras')).toEqual([]);
   await plan.getByLabel('Degrees from the first').fill('65');
   await plan.getByLabel('Degrees from the first').blur();
+  // The second camera may be another one; it stays so wherever it is put.
+  await plan.getByLabel('Another lens, picture or rate').check();
+  await plan.getByLabel('Its frames per second').click();
+  await page.getByRole('option', { name: '60', exact: true }).click();
+  await second.focus();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowRight');
+  await expect(turn).toContainText(/in space, from both cameras.*±\d+/);
   await plan.getByRole('button', { name: 'Done' }).click();
   await goToStep(page, 'Report');
   await page.getByRole('button', { name: 'For whoever films' }).click();
@@ -88,6 +96,7 @@ test('whoever films gets half a page: where the camera stands, how it is set, an
   await expect(sheet).toContainText('120 frames a second');
   await expect(sheet).toContainText(/Shutter 1\/\d+ s or shorter/);
   await expect(sheet).toContainText('Second camera: 14.0 m away, 65 degrees round from the first');
+  await expect(sheet).toContainText('1280 × 720, 60 frames a second');
   await expect(sheet.getByRole('row', { name: /^Shoulder counter-rotation/ })).toContainText('±');
   // What is worked on comes first.
   await expect(sheet.getByRole('row').nth(1)).toContainText('Front knee');

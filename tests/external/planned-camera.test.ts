@@ -137,9 +137,9 @@ test('the movement lies in the middle of the planned picture, as large as its di
 });
 
 test('a second camera stays where it is when the first is moved, as far as two cameras can stand', () => {
-  const plan = { ...planOf(bowler), offPlane: 3.4, second: { apart: 70, distance: 8 } };
-  expect(changedPlan(plan, { offPlane: 20 }).second).toEqual({ apart: 53, distance: 8 });
-  expect(changedPlan(plan, { offPlane: 90 }).second).toEqual({ apart: 10, distance: 8 });
+  const plan = { ...planOf(bowler), offPlane: 3.4, second: { apart: 70, distance: 8, films: null } };
+  expect(changedPlan(plan, { offPlane: 20 }).second).toMatchObject({ apart: 53, distance: 8 });
+  expect(changedPlan(plan, { offPlane: 90 }).second).toMatchObject({ apart: 10, distance: 8 });
   expect(changedPlan(plan, { distance: 12 }).second).toBe(plan.second);
   expect(changedPlan(plan, { offPlane: 20, second: null }).second).toBeNull();
 });

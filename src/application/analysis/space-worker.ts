@@ -1,6 +1,7 @@
 import type { Measure } from '../../core/model/measure';
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
-import { filmedByTwo, type TwoCameraPlan } from '../../core/planning/two-cameras';
+import type { TwoCameraPlan } from '../../core/planning/camera-plan';
+import { filmedByTwo } from '../../core/planning/two-cameras';
 import type { Trial } from '../../core/trial/trial';
 import { exposeWorker } from '../../media/expose-worker';
 import type { SpaceCamera } from '../../core/reconstruction/problem-of-cameras';

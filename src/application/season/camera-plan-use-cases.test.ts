@@ -4,12 +4,15 @@ import { viewOf } from '../../core/comparison/side';
 import { evaluateMeasure } from '../../core/measures';
 import type { Measure } from '../../core/model/measure';
 import { asFilmed } from '../../core/planning/as-filmed';
-import { planOf } from '../../core/planning/camera-plan';
+import { filmingOf, planOf, type TwoCameraPlan } from '../../core/planning/camera-plan';
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
-import { filmedByTwo, type TwoCameraPlan } from '../../core/planning/two-cameras';
+import { filmedByTwo } from '../../core/planning/two-cameras';
 import { viewsOfBody } from '../../core/reconstruction/body-views';
+import { clockSdOf, spaceCameraOf } from '../../core/reconstruction/camera-of-trial';
+import { reconstruct } from '../../core/reconstruction/reconstruct';
 import { COVERAGE_95 } from '../../core/statistics/normal';
-import type { Trial } from '../../core/trial/trial';
+import type { PointSeries, Track } from '../../core/tracks/track';
+import { prepareTrial, type Trial } from '../../core/trial/trial';
 import { sessionJson } from '../../formats/session-json/session-json';
 import { bodiesOf } from '../analysis/bodies';
 import { derive, type Derived } from '../analysis/derived';
@@ -27,7 +30,7 @@ function demo(name: string): Derived {
 
 const besides = (trial: Trial, second: Partial<TwoCameraPlan['second']> = {}): TwoCameraPlan => {
   const plan = planOf(trial);
-  return { ...plan, second: { apart: 90, distance: plan.distance, ...second } };
+  return { ...plan, second: { apart: 90, distance: plan.distance, films: null, ...second } };
 };
 
 function planned(measures: readonly Measure[], trial: Trial, plan: TwoCameraPlan): readonly PlannedError[] {
@@ -66,6 +69,64 @@ test('the plan by which a performance was filmed has the second camera where it 
     expect(Math.abs(second!.apart - 90)).toBeLessThan(4);
     expect(planAsFilmed({ ...pace, bodies: new Map() }, main).second).toBeNull();
   }
+});
+
+/** A clip as a camera with fewer pixels and frames would have filmed it: every so manieth frame, so many times smaller. */
+function coarser({ clip, raw, cutoff }: Trial, step: number): Trial {
+  const kept = <T extends Float64Array | Float32Array | Uint8Array>(values: T): T =>
+    values.filter((_, i) => i % step === 0) as T;
+  const track = Object.fromEntries(
+    (Object.entries(raw) as [string, PointSeries][]).map(([id, { x, y, confidence, origin }]) => [
+      id,
+      {
+        x: kept(x).map((v) => v / step),
+        y: kept(y).map((v) => v / step),
+        confidence: kept(confidence),
+        origin: kept(origin),
+      },
+    ]),
+  ) as Track;
+  const films = {
+    width: clip.width / step,
+    height: clip.height / step,
+    frameTimes: clip.frameTimes.filter((_, i) => i % step === 0),
+    fileRate: clip.fileRate / step,
+    captureRate: clip.captureRate / step,
+  };
+  return prepareTrial({ ...clip, ...films, scale: null }, track, {}, cutoff);
+}
+
+test('a second camera with fewer pixels and frames is expected to err as it then does', () => {
+  const [main] = mains as [Trial, Trial];
+  const on = pace.clips.find(({ join }) => join?.mainId === main.clip.id)!;
+  const other = coarser(on.trial, 2);
+  const body = reconstruct([
+    spaceCameraOf(main, null, 0),
+    spaceCameraOf(other, on.join!.map, clockSdOf(main, other, other.clip.sync!.pairs.length)),
+  ]);
+  if (!body.ok) throw new Error(body.issue.message);
+  const plan = planOf(main);
+  const films = { ...filmingOf(plan), width: plan.width / 2, height: plan.height / 2, rate: plan.rate / 2 };
+  const filmed = [main, ...viewsOfBody(body.value, main)];
+  for (const { measure, plusMinus } of planned(turns, main, besides(main, { films }))) {
+    const found = evaluateMeasure(measure, viewOf(measure, filmed));
+    if (!found.measurable) throw new Error(found.message);
+    const ratio = plusMinus! / (COVERAGE_95 * found.sd);
+    expect(ratio).toBeGreaterThan(1 / 1.5);
+    expect(ratio).toBeLessThan(1.5);
+  }
+});
+
+test('a second camera with a longer lens from farther away sees as much as one with the first one’s', () => {
+  const [main] = mains as [Trial, Trial];
+  const plan = planOf(main);
+  const errorOf = (second: Partial<TwoCameraPlan['second']>): number =>
+    planned(turns, main, besides(main, second))[0]!.plusMinus!;
+  const alike = errorOf({});
+  const longer = { ...filmingOf(plan), focal: 2 * plan.focal };
+  expect(errorOf({ films: filmingOf(plan) })).toBe(alike);
+  expect(errorOf({ films: longer, distance: 2 * plan.distance }) / alike).toBeGreaterThan(0.9);
+  expect(errorOf({ films: longer, distance: 2 * plan.distance }) / alike).toBeLessThan(1.1);
 });
 
 test('one camera measures no turn, and what it does measure stays as it is', () => {

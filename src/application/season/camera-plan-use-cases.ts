@@ -1,8 +1,8 @@
 import type { CameraPlan } from '../../core/model/camera-plan';
 import type { Measure } from '../../core/model/measure';
-import { planOf } from '../../core/planning/camera-plan';
+import { planOf, type TwoCameraPlan } from '../../core/planning/camera-plan';
 import type { PlannedError } from '../../core/planning/planned-errors';
-import { planOfTwo, type TwoCameraPlan } from '../../core/planning/two-cameras';
+import { planOfTwo } from '../../core/planning/two-cameras';
 import type { SpaceIssue } from '../../core/reconstruction/stated-body';
 import type { Result } from '../../core/result';
 import type { Trial } from '../../core/trial/trial';

@@ -27,6 +27,8 @@ export const LIMITS = {
   /** How high its lens is, metres above the ground. */
   lensMetres: { least: 0, most: 60 },
   cameraApart: { least: 10, most: 170 },
+  /** Focal length as of a picture 36 mm wide. */
+  focalMillimetres: { least: 5, most: 2000 },
   /** How far away something may be heard, metres. */
   soundMetres: 500,
   /** Talking over the pictures: one section of it in seconds, and the parts in which it is kept. */

@@ -1,5 +1,5 @@
 import { cameraAngles } from '../calibration/view';
-import type { CameraPlan } from '../model/camera-plan';
+import type { CameraPlan, Filming } from '../model/camera-plan';
 import { LIMITS } from '../model/limits';
 import type { Trial } from '../trial/trial';
 
@@ -42,6 +42,22 @@ export function changedPlan(plan: CameraPlan, part: Partial<CameraPlan>): Camera
   return { ...plan, ...part, second: { ...second, apart: plannedApart(second.apart + plan.offPlane - part.offPlane) } };
 }
 
+/** A plan with a second camera. */
+export type TwoCameraPlan = CameraPlan & { readonly second: NonNullable<CameraPlan['second']> };
+
+export const hasSecond = (plan: CameraPlan): plan is TwoCameraPlan => plan.second !== null;
+
+/** How a plan's first camera films. */
+export const filmingOf = ({ focal, width, height, rate }: CameraPlan): Filming => ({ focal, width, height, rate });
+
+/** The plan of the second camera as if it were the only one, where the first stands but for its distance. */
+export const planOfSecond = (plan: TwoCameraPlan): CameraPlan => ({
+  ...plan,
+  ...plan.second.films,
+  distance: plan.second.distance,
+  second: null,
+});
+
 /** A grown performer where nobody said how tall (common practice), metres. */
 const STATURE = 1.75;
 /** A phone's main camera, referred to a picture 36 mm wide (common practice), millimetres. */
@@ -60,19 +76,25 @@ export const levelHeight = (plan: Pick<CameraPlan, 'stature'>): number => Math.r
 export const looksDown = (plan: Pick<CameraPlan, 'lensHeight' | 'stature'>, distance: number): number =>
   (Math.atan2(plan.lensHeight - hipHeight(plan), distance) * 180) / Math.PI;
 
+/** How a clip was filmed, with a phone's usual lens. */
+export const filmingOfClip = ({ width, height, captureRate }: Trial['clip']): Filming => ({
+  focal: MAIN_CAMERA,
+  width,
+  height,
+  rate: captureRate,
+});
+
 /** The plan that a clip was filmed by, as far as it tells: the distance follows from how tall the performer is in it. */
 export function planOf({ clip, bodyHeight }: Trial): CameraPlan {
   const metres = clip.scale
     ? (bodyHeight / clip.scale.pixels) * clip.scale.metres
     : (clip.performer.heightMetres ?? STATURE);
   const stature = Math.min(2.6, Math.max(0.5, Math.round(100 * metres) / 100));
-  const lens = { focal: MAIN_CAMERA, width: clip.width };
-  const distance = plannedDistance(lens, stature, bodyHeight);
+  const filming = filmingOfClip(clip);
+  const distance = plannedDistance(filming, stature, bodyHeight);
   const raised = distance * Math.tan(cameraAngles(clip).down);
   return {
-    ...lens,
-    height: clip.height,
-    rate: clip.captureRate,
+    ...filming,
     distance,
     lensHeight: within(LIMITS.lensMetres, Math.round(10 * (HIPS * stature + raised)) / 10),
     offPlane: clip.view.offPlaneDegrees ?? 0,

@@ -14,13 +14,19 @@ import type { FigureCamera } from '../tracks/spatial-view';
 import { ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import { prepareTrial, type Trial } from '../trial/trial';
 import { asFilmed, PLACED_SD_DEGREES } from './as-filmed';
-import { hipHeight, looksDown, pixelsPerMetre, plannedApart, plannedDistance, planOf } from './camera-plan';
+import {
+  filmingOf,
+  filmingOfClip,
+  hipHeight,
+  looksDown,
+  pixelsPerMetre,
+  plannedApart,
+  plannedDistance,
+  planOf,
+  planOfSecond,
+  type TwoCameraPlan,
+} from './camera-plan';
 import { liftedBody } from './lifted-body';
-
-/** A plan with a second camera. */
-export type TwoCameraPlan = CameraPlan & { readonly second: NonNullable<CameraPlan['second']> };
-
-export const hasSecond = (plan: CameraPlan): plan is TwoCameraPlan => plan.second !== null;
 
 /** What is nearer to the lens than this is not in the picture, standing heights. */
 const NEAREST = 0.3;
@@ -82,8 +88,10 @@ export function planOfTwo(first: Trial, second: Trial, cameras: readonly FigureC
   const round = Math.round(other.azimuthDegrees - own.azimuthDegrees + 720) % 360;
   const apart = first.clip.travel === 'left' ? 360 - round : round;
   if (apart !== plannedApart(apart)) return plan;
-  const lens = { focal: plan.focal, width: second.clip.width };
-  return { ...plan, second: { apart, distance: plannedDistance(lens, plan.stature, second.bodyHeight) } };
+  const films = filmingOfClip(second.clip);
+  const isSame = JSON.stringify(films) === JSON.stringify(filmingOf(plan));
+  const distance = plannedDistance(films, plan.stature, second.bodyHeight);
+  return { ...plan, second: { apart, distance, films: isSame ? null : films } };
 }
 
 /** The camera at a place, looking at the middle of the movement; in standing heights. */
@@ -126,17 +134,11 @@ function seenBy(camera: Pinhole, body: SpatialTrack, filmed: Trial, { azimuthDeg
 }
 
 /**
- * A measured performance as two planned cameras would give it: what the first sees, what the second sees, and the body
- * in space that is computed from both, with the covariance of the same adjustment as that of a clip. Depths are those
- * that the lengths of the segments leave (`lifted-body`).
- * @returns all views, as of a performance that was filmed so; or why no body can be computed from cameras that stand so
+ * A measured performance in space, standing heights, as often as a camera films. Depths are those that the lengths of
+ * the segments leave (`lifted-body`).
  */
-export function filmedByTwo(trial: Trial, plan: TwoCameraPlan): Result<Views, SpaceIssue> {
-  const filmed = asFilmed(trial, plan);
-  const square =
-    plan.offPlane === 0 && looksDown(plan, plan.distance) === 0
-      ? filmed
-      : asFilmed(trial, { ...plan, offPlane: 0, lensHeight: hipHeight(plan) });
+function bodyAsOften(trial: Trial, plan: CameraPlan): SpatialTrack {
+  const square = asFilmed(trial, { ...plan, offPlane: 0, lensHeight: hipHeight(plan) });
   const middle = { x: plan.width / 2, y: plan.height / 2 };
   const centred = Object.fromEntries(
     (Object.entries(square.smoothed) as [PointId, PointSeries][]).map(([id, series]) => [
@@ -145,10 +147,23 @@ export function filmedByTwo(trial: Trial, plan: TwoCameraPlan): Result<Views, Sp
     ]),
   ) as Track;
   const height = 1 / (pixelsPerMetre(plan) * plan.stature);
-  const body = liftedBody(centred, { x: trial.clip.travel === 'left' ? -height : height, y: height });
+  return liftedBody(centred, { x: trial.clip.travel === 'left' ? -height : height, y: height });
+}
+
+/**
+ * A measured performance as two planned cameras would give it: what the first sees, what the second sees, and the body
+ * in space that is computed from both, with the covariance of the same adjustment as that of a clip.
+ * @returns all views, as of a performance that was filmed so; or why no body can be computed from cameras that stand so
+ */
+export function filmedByTwo(trial: Trial, plan: TwoCameraPlan): Result<Views, SpaceIssue> {
+  const filmed = asFilmed(trial, plan);
+  const other = planOfSecond(plan);
   const places = placesOf(trial.clip, plan);
-  const cameras = places.map((place) => pinholeAt(plan, place));
-  const [first, second] = places.map((place, c) => seenBy(cameras[c]!, body, filmed, place)) as [Trial, Trial];
+  const cameras = [pinholeAt(plan, places[0]), pinholeAt(other, places[1])];
+  const body = bodyAsOften(trial, plan);
+  const first = seenBy(cameras[0]!, body, filmed, places[0]);
+  const ofOther = other.rate === plan.rate ? body : bodyAsOften(trial, other);
+  const second = seenBy(cameras[1]!, ofOther, plan.second.films ? asFilmed(trial, other) : filmed, places[1]);
   const inSpace = expectBody(
     [
       spaceCameraOf(first, null, 0),

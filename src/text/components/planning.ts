@@ -22,6 +22,10 @@ export const TEXT = {
   secondCamera: 'Second camera',
   degreesFromFirst: 'Degrees from the first',
   itsDistanceMetres: 'Its distance, metres',
+  anotherLensOrRate: 'Another lens, picture or rate',
+  itsFocalLength: 'Its focal length (36 mm), mm',
+  itsPicture: 'Its picture',
+  itsFramesPerSecond: 'Its frames per second',
   computingBothCameras: 'What both cameras give together is being computed ...',
   inSpaceFromBoth: 'in space, from both cameras',
 
@@ -58,8 +62,11 @@ export const TEXT = {
     `It looks ${way} at the performer by ${degrees} degrees: say so at Intake. From ${hips} m, at ` +
     'hip height, it looks level, and what leaves the plane does least.',
   secondCameraStands: (distance: string, apart: number) =>
-    `Second camera: ${distance} m away, ${apart} degrees round from the first towards the performer’s front; same lens ` +
-    'and rate; one instant is seen or heard in both.',
+    `Second camera: ${distance} m away, ${apart} degrees round from the first towards the performer’s front; one ` +
+    'instant is seen or heard in both.',
+  secondFilmsAlike: 'Same lens and rate.',
+  secondFilms: (focal: number, width: number, height: number, rate: number) =>
+    `Its lens ${focal} mm (of 36 mm width), ${width} × ${height}, ${rate} frames a second.`,
   secondStandsAhead:
     'It stands straight ahead, where the performer, or what is thrown, may go: go round to 60 to 75 degrees.',
   neverInLineOfFlight:

@@ -1,16 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
-import { LIMITS } from '../../core/model/limits';
 import { measureName } from '../../core/model/movement';
 import { changedPlan } from '../../core/planning/camera-plan';
 import type { PlannedError } from '../../core/planning/planned-errors';
@@ -18,17 +13,20 @@ import type { Trial } from '../../core/trial/trial';
 import { planAsFilmed, plannedOn, setCameraPlan } from '../../application/season/camera-plan-use-cases';
 import type { Derived } from '../../application/analysis/derived';
 import { plusMinus, readingText } from './format';
+import { PlanFields, SecondCamera } from './plan-fields';
 import { PlanFromAbove } from './plan-from-above';
 import { PlanThroughCamera } from './plan-through-camera';
 import { PlanNotes, usePlannedCamera } from './planned-camera';
 import { TEXT } from '../../text/components/planning';
 
-const RATES = [25, 30, 50, 60, 100, 120, 240] as const;
-const SIZES = [
-  [1280, 720],
-  [1920, 1080],
-  [3840, 2160],
-] as const;
+const COLUMNS = {
+  display: 'grid',
+  gridTemplateColumns: 'repeat(auto-fill, minmax(175px, 1fr))',
+  gap: 10,
+  paddingTop: 6,
+  alignItems: 'center',
+} as const;
+
 /** Opens the plan of where the camera stands next time; nothing where no points tell of the movement. */
 export function CameraPlanner({ derived }: { readonly derived: Derived }): ReactNode {
   const [open, setOpen] = useState(false);
@@ -94,136 +92,6 @@ function Planner({ derived, trial, onClose }: PlannerProps): ReactNode {
         </Button>
       </DialogActions>
     </Dialog>
-  );
-}
-
-interface FieldsProps {
-  readonly plan: CameraPlan;
-  readonly onChange: (part: Partial<CameraPlan>) => void;
-}
-
-interface NumberProps {
-  readonly label: string;
-  readonly value: number;
-  readonly least: number;
-  readonly most: number;
-  readonly onChange: (value: number) => void;
-}
-
-/** A number that is taken once its field is left; one out of its range is put back. */
-function PlanNumber({ label, value, least, most, onChange }: NumberProps): ReactNode {
-  return (
-    <TextField
-      key={value}
-      label={label}
-      type="number"
-      defaultValue={value}
-      onBlur={(event) => {
-        const typed = Number(event.target.value);
-        if (event.target.value !== '' && typed >= least && typed <= most && typed !== value) onChange(typed);
-        else event.target.value = String(value);
-      }}
-    />
-  );
-}
-
-const COLUMNS = {
-  display: 'grid',
-  gridTemplateColumns: 'repeat(auto-fill, minmax(175px, 1fr))',
-  gap: 10,
-  paddingTop: 6,
-  alignItems: 'center',
-} as const;
-
-/** A second camera by default: out of the way ahead, and far enough round to tell a turn, degrees from the first. */
-const APART = 70;
-
-/** Whether there is a second camera, and where it stands. */
-function SecondCamera({ plan, onChange }: FieldsProps): ReactNode {
-  const { second } = plan;
-  return (
-    <>
-      <FormControlLabel
-        control={
-          <Checkbox
-            checked={second !== null}
-            onChange={(_, wanted) => onChange({ second: wanted ? { apart: APART, distance: plan.distance } : null })}
-          />
-        }
-        label={TEXT.secondCamera}
-      />
-      {second && (
-        <>
-          <PlanNumber
-            label={TEXT.degreesFromFirst}
-            value={second.apart}
-            {...LIMITS.cameraApart}
-            onChange={(apart) => onChange({ second: { ...second, apart } })}
-          />
-          <PlanNumber
-            label={TEXT.itsDistanceMetres}
-            value={second.distance}
-            {...LIMITS.cameraMetres}
-            onChange={(distance) => onChange({ second: { ...second, distance } })}
-          />
-        </>
-      )}
-    </>
-  );
-}
-
-function PlanFields({ plan, onChange }: FieldsProps): ReactNode {
-  const number = (
-    key: 'focal' | 'stature' | 'distance' | 'lensHeight' | 'offPlane',
-    label: string,
-    least: number,
-    most: number,
-  ) => (
-    <PlanNumber
-      label={label}
-      value={plan[key]}
-      least={least}
-      most={most}
-      onChange={(value) => onChange({ [key]: value })}
-    />
-  );
-  const rates = [...new Set([...RATES, plan.rate])].sort((a, b) => a - b);
-  const sizes = SIZES.some(([width]) => width === plan.width) ? SIZES : [...SIZES, [plan.width, plan.height] as const];
-  return (
-    <>
-      {number('distance', TEXT.distanceMetres, LIMITS.cameraMetres.least, LIMITS.cameraMetres.most)}
-      {number('offPlane', TEXT.offSquareViewDegrees, -90, 90)}
-      {number('lensHeight', TEXT.lensMetresAboveGround, LIMITS.lensMetres.least, LIMITS.lensMetres.most)}
-      {number('focal', TEXT.focalLength36Mm, 5, 2000)}
-      <TextField
-        select
-        label={TEXT.picture}
-        value={plan.width}
-        onChange={(event) => {
-          const size = sizes.find(([width]) => width === Number(event.target.value))!;
-          onChange({ width: size[0], height: size[1] });
-        }}
-      >
-        {sizes.map(([width, height]) => (
-          <MenuItem key={width} value={width}>
-            {width} × {height}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        select
-        label={TEXT.framesPerSecond}
-        value={plan.rate}
-        onChange={(event) => onChange({ rate: Number(event.target.value) })}
-      >
-        {rates.map((rate) => (
-          <MenuItem key={rate} value={rate}>
-            {rate}
-          </MenuItem>
-        ))}
-      </TextField>
-      {number('stature', TEXT.performersHeightMetres, 0.5, 2.6)}
-    </>
   );
 }
 

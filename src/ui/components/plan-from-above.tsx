@@ -52,7 +52,7 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
     onChange?.(
       which === 'first'
         ? { distance, offPlane }
-        : { second: { distance, apart: plannedApart(offPlane - plan.offPlane) } },
+        : { second: { ...plan.second!, distance, apart: plannedApart(offPlane - plan.offPlane) } },
     );
   const handleOf = (which: keyof typeof REACH, place: Place): SVGProps<SVGGElement> => {
     const { distance, offPlane } = place;

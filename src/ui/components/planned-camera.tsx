@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { CameraPlan } from '../../core/model/camera-plan';
 import { asFilmed, extentOf, fastest } from '../../core/planning/as-filmed';
-import { levelHeight, looksDown, metresSeen, pixelsPerMetre } from '../../core/planning/camera-plan';
+import { levelHeight, looksDown, metresSeen, pixelsPerMetre, hasSecond } from '../../core/planning/camera-plan';
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
 import type { Measure } from '../../core/model/measure';
 import type { Trial } from '../../core/trial/trial';
-import { hasSecond } from '../../core/planning/two-cameras';
+
 import type { Derived } from '../../application/analysis/derived';
 import { errorsByTwo, planAsFilmed } from '../../application/season/camera-plan-use-cases';
 import { TEXT } from '../../text/components/planning';
@@ -86,6 +86,9 @@ function useErrorsByTwo(measures: readonly Measure[], trial: Trial, plan: Camera
   return known?.plan === plan && known.trial === trial ? known : { errors: null, state: 'computing' };
 }
 
+const filmedBySecond = ({ films }: NonNullable<CameraPlan['second']>): string =>
+  films ? TEXT.secondFilms(films.focal, films.width, films.height, films.rate) : TEXT.secondFilmsAlike;
+
 /** What the plan shows, what it misses, and the shutter that it needs. */
 export function PlanNotes({ trial, plan, takes, second }: PlannedCamera): ReactNode {
   const seen = metresSeen(plan);
@@ -111,7 +114,7 @@ export function PlanNotes({ trial, plan, takes, second }: PlannedCamera): ReactN
       {/* What guards people stands where nobody has to scroll for it. */}
       {plan.second && (
         <li>
-          {TEXT.secondCameraStands(plan.second.distance.toFixed(1), plan.second.apart)}
+          {TEXT.secondCameraStands(plan.second.distance.toFixed(1), plan.second.apart)} {filmedBySecond(plan.second)}
           {Math.abs(plan.offPlane + plan.second.apart - 90) < AHEAD && <strong> {TEXT.secondStandsAhead}</strong>}
           {typeof second === 'object' && second !== null && <strong> {second.refusal}</strong>}
         </li>
