@@ -15,11 +15,11 @@ const RATE = 30;
 /** How long somebody talks, ms. */
 const TALK = 12_000;
 
-/**
- * Making the video of a talk-through while both clips play, against the bare encoder: as many pictures of the bench, at
- * the same rate of bits, drawn and encoded with nothing else to do.
- */
-async function talkSpeed(page: Page): Promise<Figure> {
+/** How often a talk-through is made, each time followed by the bare encoder. */
+const ROUNDS = 5;
+
+/** Talks while both clips play, round and round. */
+async function talk(page: Page): Promise<void> {
   await goToStep(page, 'Review');
   await page.locator('[data-testid=panes][aria-busy=false]').waitFor();
   await page.keyboard.press('r');
@@ -29,9 +29,12 @@ async function talkSpeed(page: Page): Promise<Figure> {
   await page.waitForTimeout(TALK);
   await page.keyboard.press('Space');
   await page.keyboard.press('r');
+}
+
+/** Makes the video of what was said; resolves with how long it took, ms. */
+async function makeTalk(page: Page, file: string): Promise<number> {
   const make = page.getByRole('button', { name: /^Make the video/ });
   await make.waitFor();
-  const file = path.join(folder, 'talk');
   // Chapters come beside it.
   const download = page.waitForEvent('download', {
     timeout: 300_000,
@@ -40,24 +43,30 @@ async function talkSpeed(page: Page): Promise<Figure> {
   const started = performance.now();
   await make.click();
   await (await download).saveAs(file);
-  const took = performance.now() - started;
-  const { size } = await stat(file);
-  const pictures = Math.round(
-    RATE * (await new Input({ source: new FilePathSource(file), formats: ALL_FORMATS }).computeDuration()),
-  );
-  const bare = await page.evaluate(
-    async ({ count, bitrate, rate }) => {
+  return performance.now() - started;
+}
+
+/** The bare encoder: so many pictures of the bench drawn and encoded with nothing else to do; ms. */
+const encodeBare = (page: Page, count: number, bitrate: number): Promise<number> =>
+  page.evaluate(
+    async (film) => {
       const from = document.querySelector<HTMLCanvasElement>('.panes canvas')!;
       const canvas = new OffscreenCanvas(1280, 720);
       const context = canvas.getContext('2d', { alpha: false })!;
       // Named functions would ask for a helper of this file's compiler, which the page does not have.
       const encoder = new VideoEncoder({ output() {}, error() {} });
-      encoder.configure({ codec: 'vp09.00.31.08', width: 1280, height: 720, bitrate, framerate: rate });
+      encoder.configure({
+        codec: 'vp09.00.31.08',
+        width: 1280,
+        height: 720,
+        bitrate: film.bitrate,
+        framerate: film.rate,
+      });
       const begun = performance.now();
-      for (let i = 0; i < count; i++) {
+      for (let i = 0; i < film.count; i++) {
         context.drawImage(from, i % 60, 0, from.width - 60, from.height, 0, 0, 1280, 720);
-        const frame = new VideoFrame(canvas, { timestamp: (i * 1e6) / rate });
-        encoder.encode(frame, { keyFrame: i % rate === 0 });
+        const frame = new VideoFrame(canvas, { timestamp: (i * 1e6) / film.rate });
+        encoder.encode(frame, { keyFrame: i % film.rate === 0 });
         frame.close();
         while (encoder.encodeQueueSize > 4)
           await new Promise((resolve) => encoder.addEventListener('dequeue', resolve, { once: true }));
@@ -66,15 +75,39 @@ async function talkSpeed(page: Page): Promise<Figure> {
       encoder.close();
       return performance.now() - begun;
     },
-    { count: pictures, bitrate: Math.round((8 * size * RATE) / pictures), rate: RATE },
+    { count, bitrate, rate: RATE },
   );
-  const ratio = bare / took;
+
+const middleOf = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
+
+/**
+ * Making the video of a talk-through while both clips play, against the bare encoder: as many pictures of the bench, at
+ * the same rate of bits. Both by turns, since what else a machine does comes and goes.
+ */
+async function talkSpeed(page: Page): Promise<Figure> {
+  await talk(page);
+  const file = path.join(folder, 'talk');
+  const rounds: { readonly took: number; readonly bare: number }[] = [];
+  let pictures = 0;
+  for (let round = 0; round < ROUNDS; round++) {
+    const took = await makeTalk(page, file);
+    const { size } = await stat(file);
+    const film = new Input({ source: new FilePathSource(file), formats: ALL_FORMATS });
+    pictures = Math.round(RATE * (await film.computeDuration()));
+    rounds.push({ took, bare: await encodeBare(page, pictures, Math.round((8 * size * RATE) / pictures)) });
+  }
+  const ratios = rounds.map(({ took, bare }) => bare / took);
+  const ratio = middleOf(ratios);
+  const seconds = (of: (round: (typeof rounds)[number]) => number): string =>
+    (middleOf(rounds.map(of)) / 1000).toFixed(1);
   return {
     bench: 'film',
     figure: `a talk-through of ${pictures} pictures, its sound with it`,
     value: round(ratio),
     unit: 'of the encoder',
-    against: `the bare encoder ${(bare / 1000).toFixed(1)} s, here ${(took / 1000).toFixed(1)} s`,
+    against:
+      `the bare encoder ${seconds((r) => r.bare)} s, here ${seconds((r) => r.took)} s; median of ${ROUNDS}, ` +
+      `${Math.min(...ratios).toFixed(2)} to ${Math.max(...ratios).toFixed(2)}`,
     goal: 'at least 0.7',
     holds: ratio >= 0.7,
   };
