@@ -83,7 +83,8 @@ const MAY_IMPORT = {
   cli: ['core', 'movements', 'formats', 'report', 'media', 'server'],
   demo: ['core', 'movements', 'formats', 'cli', 'server'],
   bench: ['core', 'movements', 'formats', 'media', 'demo', 'tests'],
-  tests: ['core', 'movements', 'formats', 'media', 'report', 'storage', 'server', 'demo', 'cli'],
+  // The worker that makes films is tried in a page of its own.
+  tests: ['core', 'movements', 'formats', 'media', 'report', 'storage', 'server', 'demo', 'cli', 'application-export'],
   scripts: ['core', 'formats'],
 };
 /** A layer above one that has an order may import any of it. */

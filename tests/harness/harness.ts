@@ -5,6 +5,10 @@ import { plannedFrames } from '../../src/core/detections/planned-frames';
 import type { DetectorSetting } from '../../src/core/model/kept-detections';
 import type { DetectedPoints } from '../../src/core/tracks/track';
 import { convertClip } from '../../src/media/convert-clip';
+import type { Issue, Result } from '../../src/core/result';
+import { FILM_RATE } from '../../src/application/export/film-layout';
+import type { FilmWorker } from '../../src/application/export/film-worker';
+import { WorkerClient } from '../../src/media/worker-client';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
 import { detectPoints } from '../../src/media/detect-points';
 import { trackPoint } from '../../src/media/track-point';
@@ -147,6 +151,31 @@ const harness = {
     if (!source.ok) throw new Error(source.issue.message);
     source.value.close();
     return { times: Array.from(source.value.index.frameTimes, (us) => us * 1e-6) };
+  },
+  /**
+   * A film as MP4 of a line of words that counts its pictures, with a second of sound for every second; its bytes.
+   * @param sound mono, of the whole film
+   */
+  async filmWithSound(pictures: number, { samples, rate }: { samples: number[]; rate: number }): Promise<number[]> {
+    const client = new WorkerClient<FilmWorker>(
+      new Worker(new URL('./film-with-aac.ts', import.meta.url), { type: 'module' }),
+    );
+    const ask = async <T>(answer: Promise<Result<T, Issue>>): Promise<T> => {
+      const given = await answer;
+      if (!given.ok) throw new Error(given.issue.message);
+      return given.value;
+    };
+    const { remote } = client;
+    await ask(remote.open({ format: 'mp4', title: 'Film', soundRate: rate }));
+    for (let n = 0; n < pictures; n++) {
+      await ask(remote.add({ parts: [], line: `Picture ${n + 1}`, still: false, pointer: null }));
+      const second = n / FILM_RATE;
+      if (Number.isInteger(second))
+        await ask(remote.hear(Int16Array.from(samples.slice(second * rate, (second + 1) * rate))));
+    }
+    const film = await ask(remote.end());
+    client.end();
+    return Array.from(new Uint8Array(await film.arrayBuffer()));
   },
   close(address: string): void {
     sources.get(address)?.close();
