@@ -44,8 +44,8 @@ export const TEXT = {
   // on-axes
   position: 'The position',
   whereLiesOnAxes:
-    'Where A lies on axes fixed to three points that move along (a craft, an animal, a barrel, the trunk), from the ' +
-    'first: ahead towards the second, up square to that towards the third, right square to both; in space.',
+    'Where the point lies on axes fixed to three points that move along (a craft, an animal, a barrel, the trunk), ' +
+    'from the first: ahead towards the second, up square to that towards the third, right square to both; in space.',
   directionOnAxes:
     'Direction of A to B on axes fixed to three points that move along: azimuth from ahead to the right positive, ' +
     'elevation upwards positive; in space.',

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode, type SVGProps } from 'react';
-import type { CameraPlan } from '../../core/model/camera-plan';
+import type { CameraPlan, Filming } from '../../core/model/camera-plan';
 import { metresSeen, plannedApart } from '../../core/planning/camera-plan';
 import { TEXT } from '../../text/components/planning';
 
@@ -86,12 +86,13 @@ export function PlanFromAbove({ plan, travels, onChange }: PlanFromAboveProps): 
       },
     };
   };
+  const films = (which: keyof typeof REACH): Filming => (which === 'second' && second?.films ? second.films : plan);
   const cameraAt = (which: keyof typeof REACH, place: Place): ReactNode => (
     <CameraOnPlan
       ink={which === 'first' ? INK : SECOND_INK}
       place={place}
       metre={metre}
-      half={metresSeen({ ...plan, distance: place.distance }).width / 2}
+      half={metresSeen({ ...films(which), distance: place.distance }).width / 2}
       handle={handleOf(which, place)}
     />
   );
