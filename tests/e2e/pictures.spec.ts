@@ -1,10 +1,11 @@
-import { writeFile } from 'node:fs/promises';
+import { execFileSync } from 'node:child_process';
+import { readFile, writeFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { addClip, createSession, goToStep } from '../../demo/drive-job';
 import { fixtureClip, watchErrors } from './pages';
 
 /** A made picture as a file: a colour of its own, so that it can be told from others. */
-async function picture(page: Page, name: string, colour: string, type: 'image/png' | 'image/jpeg') {
+async function picture(page: Page, name: string, colour: string, type: 'image/png' | 'image/jpeg' | 'image/webp') {
   const address = await page.evaluate(
     ([fill, as]) => {
       const canvas = document.createElement('canvas');
@@ -83,6 +84,30 @@ test('pictures are the moments of a performance: read at them, and nothing of ti
   await page.reload();
   await expect(knee).toContainText('90\u00b0');
   expect(errors).toEqual([]);
+});
+
+test('WebP and AVIF are pictures, too', async ({ page, baseURL }, info) => {
+  await createSession(page, baseURL!, 'Other pictures');
+  await goToStep(page, 'Intake');
+  const png = info.outputPath('blue.png');
+  const avif = info.outputPath('b.avif');
+  await writeFile(png, (await picture(page, 'blue.png', '#2040c0', 'image/png')).buffer);
+  execFileSync('ffmpeg', ['-v', 'error', '-i', png, '-c:v', 'libaom-av1', '-still-picture', '1', avif]);
+  const card = page.getByTestId('intake-athlete');
+  await card
+    .locator('input[type=file]')
+    .setInputFiles([
+      await picture(page, 'a.webp', '#c02020', 'image/webp'),
+      { name: 'b.avif', mimeType: 'image/avif', buffer: await readFile(avif) },
+    ]);
+  await expect(card.getByText('642 \u00d7 482, 2 still pictures')).toBeVisible();
+  await card.getByRole('combobox', { name: 'Name' }).fill('One');
+  await card.getByLabel('Consent to film and analyse is given').check();
+  await card.getByRole('button', { name: 'Use as athlete' }).click();
+  await goToStep(page, 'Measure');
+  await expect.poll(async () => (await colourOf(page, 'athlete'))[0]).toBeGreaterThan(170);
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => (await colourOf(page, 'athlete'))[2]).toBeGreaterThan(170);
 });
 
 test('a picture that no browser can show is refused with what to do', async ({ page, baseURL }) => {
