@@ -125,6 +125,9 @@ test('a second camera with a longer lens from farther away sees as much as one w
   const alike = errorOf({});
   const longer = { ...filmingOf(plan), focal: 2 * plan.focal };
   expect(errorOf({ films: filmingOf(plan) })).toBe(alike);
+  // In few pixels a detector errs more.
+  const small = { ...filmingOf(plan), width: plan.width / 3, height: plan.height / 3 };
+  expect(errorOf({ films: small }) / alike).toBeGreaterThan(1.05);
   expect(errorOf({ films: longer, distance: 2 * plan.distance }) / alike).toBeGreaterThan(0.9);
   expect(errorOf({ films: longer, distance: 2 * plan.distance }) / alike).toBeLessThan(1.1);
 });

@@ -1,6 +1,6 @@
 import { sideOf, type PointId } from '../anatomy/body-points';
 import { farSide, type Clip } from '../model/clip';
-import { doubtError, pointError } from '../tracks/point-error';
+import { coarseness, doubtError, pointError } from '../tracks/point-error';
 import { isFromDetector, ORIGIN, type PointSeries } from '../tracks/track';
 
 /**
@@ -77,7 +77,8 @@ export function seenErrors(clip: Clip, id: PointId, series: PointSeries, height:
   const along = (own: number): Float64Array =>
     Float64Array.from(series.origin, (origin, i) => {
       if (!isFromDetector(origin)) return pointError(series, id, i, height, null, noise).sd;
-      return Math.hypot(Math.max(own * share, noise), doubtError(series.confidence[i]!) * height);
+      const doubt = doubtError(series.confidence[i]!) * height;
+      return Math.hypot(Math.max(own * share, noise), doubt, coarseness(height));
     });
   const detected = series.origin.includes(ORIGIN.detected);
   return { sdX: along(x), sdY: along(y), bias: detected ? stays * share : 0.3 };

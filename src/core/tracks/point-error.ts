@@ -87,7 +87,7 @@ export const detectorError = (id: PointId, farSide: Side | null): DetectionError
 const COARSE_PIXELS = 1;
 const FOUND_AT_HEIGHT = 250;
 /** What a body that is small in the picture adds to the deviation of a detected point, pixels. */
-const coarseness = (height: number): number =>
+export const coarseness = (height: number): number =>
   COARSE_PIXELS * Math.sqrt(Math.max(0, 1 - (height / FOUND_AT_HEIGHT) ** 2));
 /** What a detector's own doubt adds, share of standing height. */
 export const doubtError = (confidence: number): number => DOUBT_SHARE * Math.sqrt(1 / Math.max(0.01, confidence) - 1);
