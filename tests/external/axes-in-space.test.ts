@@ -1,24 +1,17 @@
 import { add, cross, unit, scale, subtract, vec3, type Vec3 } from '../../demo/athlete/vec3';
-import type { Camera } from '../../demo/camera/camera';
 import { DEMO_CLIPS, trialOf } from '../../demo/scenario';
 import { viewOf } from '../../src/core/comparison/side';
 import { evaluateMeasure } from '../../src/core/measures';
 import type { Measure } from '../../src/core/model/measure';
-import { reconstruct } from '../../src/core/reconstruction/reconstruct';
-import { viewsOfBody } from '../../src/core/reconstruction/body-views';
 import { COVERAGE_95 } from '../../src/core/statistics/normal';
-import { filmedBody, type KnownMotion } from '../fixtures/filmed-body';
+import type { KnownMotion } from '../fixtures/filmed-body';
 import { readMeasure } from '../fixtures/measure';
-import { trueTrial } from '../fixtures/true-trial';
+import { filmedByTwo } from '../fixtures/two-telephones';
 
 /**
  * A walker beside a raft that turns and rolls, with a stick in the hand: measured on axes fixed to three points of the
- * raft from two cameras that nobody calibrated, against the same in the made movement's own points.
+ * raft from two telephones, against the same in the made movement's own points.
  */
-const RATE = 120;
-const COMMON = { width: 1280, height: 720, frameRate: RATE, shutter: 1 / 500, target: vec3(0, 0.95, 0) } as const;
-const SIDE: Camera = { ...COMMON, azimuth: 90, elevation: 2, distance: 12, fieldOfView: 22 };
-const FRONT: Camera = { ...COMMON, azimuth: 10, elevation: 3, distance: 10, fieldOfView: 28 };
 const SECONDS = 1.2;
 
 /** Where the raft's three points are. */
@@ -75,19 +68,10 @@ const MEASURES: readonly Measure[] = FRAMES.flatMap((frame) =>
 const dimension = (measure: Measure): string => ('of' in measure ? measure.of.type : '');
 
 const checked = MOTIONS.flatMap((motion, m) => {
-  const truth = trueTrial(motion, RATE, marks);
-  const errors = { noise: 1.5, bias: 1.5 };
-  const body = reconstruct([
-    filmedBody(motion, SIDE, { azimuthDegrees: 0, elevationDegrees: 2 }, { ...errors, seed: 140 + m }),
-    filmedBody(motion, FRONT, { azimuthDegrees: 90, elevationDegrees: 2 }, { ...errors, seed: 160 + m }),
-  ]);
-  if (!body.ok) throw new Error(body.issue.message);
-  const main = { ...truth };
-  delete (main as { space?: unknown }).space;
-  const views = [main, ...viewsOfBody(body.value, main)];
+  const { truth, alone, views } = filmedByTwo(motion, marks, 140 + m);
   return MEASURES.map((measure) => ({
     of: dimension(measure),
-    alone: evaluateMeasure(measure, main),
+    alone: evaluateMeasure(measure, alone),
     found: evaluateMeasure(measure, viewOf(measure, views)),
     is: evaluateMeasure(measure, truth),
   }));
