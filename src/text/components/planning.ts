@@ -61,12 +61,12 @@ export const TEXT = {
   looksBy: (way: string, degrees: number, hips: number) =>
     `It looks ${way} at the performer by ${degrees} degrees: say so at Intake. From ${hips} m, at ` +
     'hip height, it looks level, and what leaves the plane does least.',
-  secondCameraStands: (distance: string, apart: number) =>
-    `Second camera: ${distance} m away, ${apart} degrees round from the first towards the performer’s front; one ` +
-    'instant is seen or heard in both.',
-  secondFilmsAlike: 'Same lens and rate.',
+  secondCameraStands: (distance: string, apart: number, films: string) =>
+    `Second camera: ${distance} m away, ${apart} degrees round from the first to the front, ${films}; one instant is ` +
+    'seen or heard in both.',
+  secondFilmsAlike: 'same lens and rate',
   secondFilms: (focal: number, width: number, height: number, rate: number) =>
-    `Its lens ${focal} mm (of 36 mm width), ${width} × ${height}, ${rate} frames a second.`,
+    `${focal} mm, ${width} × ${height}, ${rate} frames a second`,
   secondStandsAhead:
     'It stands straight ahead, where the performer, or what is thrown, may go: go round to 60 to 75 degrees.',
   neverInLineOfFlight:

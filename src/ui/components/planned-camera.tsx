@@ -114,7 +114,7 @@ export function PlanNotes({ trial, plan, takes, second }: PlannedCamera): ReactN
       {/* What guards people stands where nobody has to scroll for it. */}
       {plan.second && (
         <li>
-          {TEXT.secondCameraStands(plan.second.distance.toFixed(1), plan.second.apart)} {filmedBySecond(plan.second)}
+          {TEXT.secondCameraStands(plan.second.distance.toFixed(1), plan.second.apart, filmedBySecond(plan.second))}
           {Math.abs(plan.offPlane + plan.second.apart - 90) < AHEAD && <strong> {TEXT.secondStandsAhead}</strong>}
           {typeof second === 'object' && second !== null && <strong> {second.refusal}</strong>}
         </li>
