@@ -3,10 +3,7 @@ import { ALL_FORMATS, FilePathSource, Input } from 'mediabunny';
 import { addClip, createSession, goToStep } from '../../demo/drive-job';
 import { fixtureClip, watchErrors } from './pages';
 
-test('without a microphone pictures are recorded all the same, and that is said', async ({
-  page,
-  baseURL,
-}, info) => {
+test('without a microphone pictures are recorded all the same, and that is said', async ({ page, baseURL }, info) => {
   const errors = watchErrors(page);
   await createSession(page, baseURL!, 'Shown without a word');
   await addClip(page, 'athlete', fixtureClip('coded-vp9-120.webm'), { name: 'Sela Orr' });
