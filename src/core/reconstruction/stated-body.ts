@@ -134,7 +134,7 @@ export function bodyThrough(
   const { clocks } = solved;
   const covariance = adjusted.covariance!;
   const ofShared = Float64Array.from(covariance);
-  factorise(ofShared, layout.size);
+  if (!factorise(ofShared, layout.size)) return fail('undetermined', TEXT.movementDoesNotTellHow(FARTHER));
   const raw = problemOf(cameras, ids, shared, { biased: true, clocks, raw: true });
   const rough = solveFrames(raw, solved).state;
   onProgress?.(0.8);
