@@ -134,12 +134,12 @@ describe('whatever is in a file, it is read or refused in words', () => {
     changes.reduce((now: Uint8Array, { kind, at: where, value }) => {
       if (now.length === 0) return now;
       const at = where % now.length;
-      const sync = (...parts: Uint8Array[]): Uint8Array => Uint8Array.from(parts.flatMap((p) => [...p]));
-      if (kind === 'set') return now.map((b, i) => (i === at ? value : b));
-      if (kind === 'cut') return sync(now.slice(0, at), now.slice(at + value));
-      if (kind === 'double') return sync(now.slice(0, at + value), now.slice(at));
+      const joined = (...parts: Uint8Array[]): Uint8Array => Uint8Array.from(Buffer.concat(parts));
+      if (kind === 'set') return now.with(at, value);
+      if (kind === 'cut') return joined(now.subarray(0, at), now.subarray(at + value));
+      if (kind === 'double') return joined(now.subarray(0, at + value), now.subarray(at));
       if (kind === 'end') return now.slice(0, at);
-      return sync(now.slice(0, at), new Uint8Array(5).fill(value), now.slice(at));
+      return joined(now.subarray(0, at), new Uint8Array(5).fill(value), now.subarray(at));
     }, bytes);
 
   it.each(POINT_FORMATS.map((f) => f.id))(
