@@ -2,6 +2,8 @@ import type { ClipTruth } from '../../demo/truth';
 import { clipNamed } from '../../demo/named';
 import type { DemoClip } from '../../demo/scenario';
 import type { PointId } from '../../src/core/anatomy/body-points';
+import { SQUARE_VIEWS } from '../../src/core/calibration/camera-direction';
+import { wrapDegrees } from '../../src/core/geometry/angle';
 import type { DetectedPoints } from '../../src/core/tracks/track';
 import { trackFromDetections } from '../../src/core/detections/track-from-detections';
 import type { ViewKind } from '../../src/core/model/clip';
@@ -32,11 +34,16 @@ export function viewOfClip({ camera }: DemoClip): { readonly kind: ViewKind; rea
   return { kind: Math.abs(camera.azimuth) < 40 ? 'front' : 'side', travel };
 }
 
-/** A clip with its detected points, ready to be measured. */
-export function trialOfClip(id: string, truth: ClipTruth, detections: Detections): Trial {
+/**
+ * A clip with its detected points, ready to be measured.
+ * @param dialled whether somebody said, beside the name of the view, how many degrees off it the camera stands
+ */
+export function trialOfClip(id: string, truth: ClipTruth, detections: Detections, dialled = false): Trial {
   const demo = clipNamed(id)!;
   const { kind, travel } = viewOfClip(demo);
-  const clip = renderedClip(demo, truth, { view: { kind, offPlaneDegrees: null }, travel });
+  const square = SQUARE_VIEWS.find((view) => view.kind === kind && (kind === 'front' || view.travel === travel));
+  const offPlaneDegrees = dialled && square ? wrapDegrees(square.direction - demo.camera.azimuth) : null;
+  const clip = renderedClip(demo, truth, { view: { kind, offPlaneDegrees }, travel });
   const track = trackFromDetections({}, realTimes(clip), new Map(detections), 'accurate');
   return prepareTrial(clip, track, {}, DEFAULT_CUTOFF);
 }
@@ -129,8 +136,6 @@ export interface ErrorAt {
   readonly sd: number;
 }
 
-const wrap = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
-
 /** Seconds of a stretch of a path whose plane is looked at. */
 const STRETCH = 0.35;
 export const PLANE = 'plane of a path';
@@ -182,7 +187,7 @@ export function errorsAgainst(
         const reading = readQuantity(ofPlane[plane], quantity, { plane, frame, lengthIn: 'm', timeSd: 0 });
         if (!reading.measurable) continue;
         const at = (id: PointId): Vector => truth.metres[frame]![truth.points.indexOf(id)]!;
-        errors.push({ error: wrap(reading.value * DEGREES - trueOf(at)), sd: reading.sd * DEGREES });
+        errors.push({ error: wrapDegrees(reading.value * DEGREES - trueOf(at)), sd: reading.sd * DEGREES });
       }
       return [name, errors] as const;
     }),

@@ -14,6 +14,7 @@ const MOVEMENTS = ['pace', 'walk', 'hurdle'] as const;
 const GEOMETRIES: Readonly<Record<string, readonly string[]>> = {
   'side and front': ['side', 'front'],
   'side and 45 degrees': ['side', 'quarter'],
+  'side and 45 degrees by the dial': ['side', 'quarter'],
   'side and above': ['side', 'overhead'],
   'three cameras': ['side', 'front', 'quarter'],
 };
@@ -31,9 +32,9 @@ const GOALS: Readonly<Record<string, number>> = {
 
 const ids = MOVEMENTS.flatMap((m) => ['side', 'front', 'quarter', 'overhead'].map((v) => `${m}-${v}-athlete`));
 const clips = await detectedClips(ids);
-const trialOf = (id: string): ReturnType<typeof trialOfClip> => {
+const trialOf = (id: string, dialled = false): ReturnType<typeof trialOfClip> => {
   const { truth, detections } = clips.get(id)!;
-  return trialOfClip(id, truth, detections);
+  return trialOfClip(id, truth, detections, dialled);
 };
 
 const figures: Figure[] = [];
@@ -45,7 +46,7 @@ for (const [geometry, views] of Object.entries(GEOMETRIES)) {
   const refused: string[] = [];
   const off: number[] = [];
   for (const movement of MOVEMENTS) {
-    const trials = views.map((view) => trialOf(`${movement}-${view}-athlete`));
+    const trials = views.map((view) => trialOf(`${movement}-${view}-athlete`, geometry.endsWith('by the dial')));
     const body = bodyOf(trials);
     if (!body.ok) {
       refused.push(`${movement} (${body.issue.code})`);

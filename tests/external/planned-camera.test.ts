@@ -116,11 +116,25 @@ test('a planned camera sees the plane as a pinhole camera far away, beside and a
     (camera) => asFilmed(bowler, camera).smoothed['right-knee']!,
   ) as [PointSeries, PointSeries];
   const psi = (20 * Math.PI) / 180;
+  // Ahead of this one is to the left of the picture.
+  expect(bowler.clip.travel).toBe('left');
   for (const i of [10, 60, 110]) {
-    const [along, up] = [square.x[i]! - plan.width / 2, plan.height / 2 - square.y[i]!];
-    expect(seen.x[i]! - plan.width / 2).toBeCloseTo(along * Math.cos(psi), 0);
+    const [along, up] = [plan.width / 2 - square.x[i]!, plan.height / 2 - square.y[i]!];
+    expect(plan.width / 2 - seen.x[i]!).toBeCloseTo(along * Math.cos(psi), 0);
     // What is farther along is nearer to a camera that stands ahead, and seen lower from above.
     expect(plan.height / 2 - seen.y[i]!).toBeCloseTo(up * Math.cos(down) - along * Math.sin(psi) * Math.sin(down), 0);
+  }
+});
+
+test('degrees of a plan go towards the front, whichever way the performer goes', () => {
+  for (const [travel, offPlaneDegrees] of [
+    ['right', 20],
+    ['left', -20],
+  ] as const) {
+    const from = { ...bowler, clip: { ...bowler.clip, travel, view: { ...bowler.clip.view, offPlaneDegrees } } };
+    const plan = planOf(from);
+    expect(plan.offPlane).toBe(20);
+    expect(asFilmed(from, plan).clip.view.offPlaneDegrees).toBe(offPlaneDegrees);
   }
 });
 

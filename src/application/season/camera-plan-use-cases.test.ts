@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import { wrapDegrees } from '../../core/geometry/angle';
 import { viewOf } from '../../core/comparison/side';
 import { evaluateMeasure } from '../../core/measures';
 import type { Measure } from '../../core/model/measure';
@@ -8,7 +9,7 @@ import { filmingOf, planOf, type TwoCameraPlan } from '../../core/planning/camer
 import { plannedErrors, type PlannedError } from '../../core/planning/planned-errors';
 import { filmedByTwo } from '../../core/planning/two-cameras';
 import { viewsOfBody } from '../../core/reconstruction/body-views';
-import { clockSdOf, spaceCameraOf } from '../../core/reconstruction/camera-of-trial';
+import { clockSdOf, spaceCameraOf, statedAzimuth } from '../../core/reconstruction/camera-of-trial';
 import { reconstruct } from '../../core/reconstruction/reconstruct';
 import { COVERAGE_95 } from '../../core/statistics/normal';
 import type { PointSeries, Track } from '../../core/tracks/track';
@@ -156,6 +157,24 @@ test('a turn is told best, and evenly, by a second camera 60 to 90 degrees round
     expect(good / sixty).toBeLessThan(1.15);
     expect(near).toBeGreaterThan(1.15 * good);
     expect(far).toBeGreaterThan(1.3 * good);
+  }
+});
+
+test.each([
+  ['right', 15],
+  ['left', 15],
+  ['left', -20],
+] as const)('to the %s, the first by %d ahead: both stand where their views say', (travel, offPlane) => {
+  const [main] = mains as [Trial, Trial];
+  for (const apart of [30, 70]) {
+    const trial = { ...main, clip: { ...main.clip, travel } };
+    const views = filmedByTwo(trial, { ...besides(trial, { apart }), offPlane });
+    if (!views.ok) throw new Error(views.issue.message);
+    const [first, second] = views.value;
+    const ahead = travel === 'right' ? 1 : -1;
+    const square = travel === 'right' ? 0 : 180;
+    expect(wrapDegrees(statedAzimuth(first!.clip) - square)).toBe(ahead * offPlane);
+    expect(wrapDegrees(statedAzimuth(second!.clip) - square)).toBe(ahead * (offPlane + apart));
   }
 });
 

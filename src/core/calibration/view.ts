@@ -114,12 +114,17 @@ export const ontoPlane = ({ offPlane, down }: CameraAngles): OntoPlane => ({
   lean: Math.tan(offPlane) * Math.tan(down),
 });
 
+type ViewFrom = Pick<Clip, 'travel'> & { readonly view: Pick<View, 'kind'> };
+
+/** Which way round a view from the side goes towards the front: 1 as a view's degrees go, -1 against them. */
+export const waysAhead = ({ view, travel }: ViewFrom): 1 | -1 => (view.kind === 'side' && travel === 'left' ? -1 : 1);
+
 /**
  * How far a camera is off its square view as the performer sees it, radians: of a view from the side towards the front,
  * so that it is the same for two who go opposite ways and are filmed as in a mirror.
  */
-export const cameraAhead = ({ view, travel }: Pick<Clip, 'view' | 'travel'>): number =>
-  (view.kind === 'side' && travel === 'left' ? -1 : 1) * cameraOffPlane({ view }).angle;
+export const cameraAhead = (clip: Pick<Clip, 'view' | 'travel'>): number =>
+  waysAhead(clip) * cameraOffPlane(clip).angle;
 
 /**
  * Length along the plane as the camera sees it, and back. A length in the plane of the movement seen from psi beside

@@ -1,4 +1,4 @@
-import { cross, dot, lengthOf, minus, unit, type Vec3 } from './vec3';
+import { cross, dot, lengthOf, minus, plus, scaled, unit, type Vec3 } from './vec3';
 
 export interface BestPlane {
   readonly middle: Vec3;
@@ -69,11 +69,8 @@ export function linesOf(normal: Vec3): { readonly level: Vec3; readonly steepest
   return { level, steepest: cross(level, normal) };
 }
 
-/**
- * Root mean square of points up the plane beyond what goes with the way along it: what their error turns the plane
- * about its level line by is that error over this (regression on two axes).
- */
-export function leverUp({ middle, normal }: BestPlane, points: readonly Vec3[]): number {
+/** Scatter of points along the level line of a plane and up it. */
+function scatterWithin({ middle, normal }: BestPlane, points: readonly Vec3[]): readonly [number, number, number] {
   const { level, steepest } = linesOf(normal);
   let [ll, ss, ls] = [0, 0, 0];
   for (const p of points) {
@@ -82,5 +79,22 @@ export function leverUp({ middle, normal }: BestPlane, points: readonly Vec3[]):
     ss += s * s;
     ls += l * s;
   }
+  return [ll, ss, ls];
+}
+
+/** Unit vector along the shorter axis of points within their plane. */
+export function shorterAxis(plane: BestPlane, points: readonly Vec3[]): Vec3 {
+  const { level, steepest } = linesOf(plane.normal);
+  const [ll, ss, ls] = scatterWithin(plane, points);
+  const longer = Math.atan2(2 * ls, ll - ss) / 2;
+  return plus(scaled(level, -Math.sin(longer)), scaled(steepest, Math.cos(longer)));
+}
+
+/**
+ * Root mean square of points up the plane beyond what goes with the way along it: what their error turns the plane
+ * about its level line by is that error over this (regression on two axes).
+ */
+export function leverUp(plane: BestPlane, points: readonly Vec3[]): number {
+  const [ll, ss, ls] = scatterWithin(plane, points);
   return ll === 0 ? 0 : Math.sqrt(Math.max(0, ss - (ls * ls) / ll) / points.length);
 }

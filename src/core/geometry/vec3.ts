@@ -18,5 +18,6 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => ({
 export const angleBetween = (u: Vec3, v: Vec3): number =>
   lengthOf(u) === 0 || lengthOf(v) === 0 ? NaN : Math.atan2(lengthOf(cross(u, v)), dot(u, v));
 
+export const plus = (a: Vec3, b: Vec3): Vec3 => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z });
 export const scaled = ({ x, y, z }: Vec3, by: number): Vec3 => ({ x: by * x, y: by * y, z: by * z });
 export const unit = (v: Vec3): Vec3 => scaled(v, 1 / lengthOf(v));

@@ -36,6 +36,27 @@ function swing(steep: number, round: number, { ahead = 0, bump = 0 } = {}): Spac
   };
 }
 
+/** The same, the wrist computed to so many metres up a plane as steep as that, and to a centimetre every other way. */
+function knownTo(sd: number, steep: number, space: Space): Space {
+  const still = { x: frames.map(() => 0), y: frames.map(() => 1), z: frames.map(() => 0) };
+  const triangle = new Float32Array((9 * 10) / 2);
+  const up = [0, Math.sin(steep), Math.cos(steep)];
+  for (let row = 0, at = 0; row < 3; row++)
+    for (let column = 0; column <= row; column++)
+      triangle[at++] = sd ** 2 * up[row]! * up[column]! + (row === column ? 1e-4 : 0);
+  return {
+    ...space,
+    points: { ...space.points, 'left-hip': still, 'right-hip': still },
+    errors: {
+      ids: ['right-wrist', 'left-hip', 'right-hip'],
+      covariances: Array.from(frames, () => triangle),
+      right: [1, 0, 0],
+      up: [0, 1, 0],
+      headingSd: 0.05,
+    },
+  };
+}
+
 const flat = stickTrial(() => BODY, marks);
 const inSpace = (space: Space): Trial => ({ ...flat, space });
 
@@ -75,6 +96,12 @@ describe('plane of a path', () => {
     expect(evaluateMeasure(plane, inSpace(swing(1, 0, { bump: 0.18 })))).toMatchObject({
       measurable: false,
       message: 'The path leaves every plane by too much to have one',
+    });
+    // As wide as this one is a line whose places are known to 0.2 m: which plane it lies in nobody knows.
+    expect(evaluateMeasure(plane, inSpace(knownTo(0.02, 1, swing(1, 0))))).toMatchObject({ measurable: true });
+    expect(evaluateMeasure(plane, inSpace(knownTo(0.2, 1, swing(1, 0))))).toMatchObject({
+      measurable: false,
+      message: 'The path is hardly wider than its error, so that it lies in many planes',
     });
     const gone = { ...line, points: {} };
     expect(evaluateMeasure(plane, inSpace(gone))).toMatchObject({ measurable: false, reason: 'point-missing' });

@@ -1,9 +1,10 @@
 import { cameraAngles } from '../calibration/view';
-import { bestPlane, inclinationOf, leverUp } from '../geometry/best-plane';
+import { bestPlane, inclinationOf, leverUp, shorterAxis } from '../geometry/best-plane';
 import { minus, scaled, type Vec3 } from '../geometry/vec3';
 import { PLAIN } from '../model/words';
 import { gradientOf } from '../quantities';
 import { notMeasurable } from '../reading';
+import { COVERAGE_95 } from '../statistics/normal';
 import { quadrature } from '../statistics/propagate';
 import { intervalAt } from '../timing/clip-time';
 import { keyEventSd } from '../trial/key-events';
@@ -47,19 +48,19 @@ function placesBetween(trial: Trial, measure: PathPlane, from: number, to: numbe
 }
 
 /**
- * What a place is off across a plane at a frame, unit of the space: what changes from frame to frame, and what does not.
+ * What a place is off along a line at a frame, unit of the space: what changes from frame to frame, and what does not.
  * Where all of a body is, is the least sure of what two cameras tell, and the same in every frame: it turns no plane.
  */
-function offAcross(
+function offAlong(
   trial: Trial,
   { point, relativeTo }: PathPlane,
-  normal: Vec3,
+  line: Vec3,
   frame: number,
 ): { readonly random: number; readonly systematic: number } {
   const { errors, pixelsPerUnit } = trial.space!;
   if (errors) {
     const from = relativeTo ?? (point.endsWith('hip') ? 'mid-shoulder' : 'mid-hip');
-    const gradient = gradientOf(trial, [point, from], [normal, scaled(normal, -1)]);
+    const gradient = gradientOf(trial, [point, from], [line, scaled(line, -1)]);
     const sd = Math.sqrt(varianceInSpace(errors, frame, gradient));
     return { random: Math.SQRT1_2 * sd, systematic: Math.SQRT1_2 * CHANGES * sd };
   }
@@ -100,8 +101,12 @@ export const pathPlane: KindOfMeasure<'path-plane'> = {
     if (!plane || lever === 0 || plane.spread[1] < LEAST_WIDTH * stature) return hardly;
     if (plane.spread[2] > MOST_THICKNESS * plane.spread[1])
       return notMeasurable('too-uncertain', TEXT.pathLeavesEveryPlane, TEXT.chooseShorterPhaseOfSwing);
+    const middle = Math.round((from + to) / 2);
+    const wide = offAlong(trial, measure, shorterAxis(plane, points), middle);
+    // What the places err makes a line as wide.
+    if (plane.spread[1] <= COVERAGE_95 * quadrature(wide.random, wide.systematic)) return hardly;
     const value = inclinationOf(plane.normal);
-    const off = offAcross(trial, measure, plane.normal, Math.round((from + to) / 2));
+    const off = offAlong(trial, measure, plane.normal, middle);
     const interval = intervalAt(trial, first);
     // Its points are smoothed: only two in a period of the cut-off are independent.
     const independent = Math.max(3, Math.min(points.length, 2 * trial.cutoff * (last - first) * interval));

@@ -1,3 +1,4 @@
+import { waysAhead } from '../calibration/view';
 import type { PointId } from '../anatomy/body-points';
 import type { Views } from '../comparison/side';
 import type { CameraPlan } from '../model/camera-plan';
@@ -41,12 +42,16 @@ interface Place {
   readonly view: Clip['view'];
 }
 
+/** Degrees round from the square view towards the front of somebody who goes one way, as a view counts them. */
+const counted = (ahead: number, travel: Clip['travel']): number =>
+  waysAhead({ view: { kind: 'side' }, travel }) * ahead;
+
 /** The view by which somebody would name where the second camera stands, from the square view onwards. */
-const viewAt = (beside: number, downDegrees: number): Clip['view'] => ({
+const viewAt = (ahead: number, travel: Clip['travel'], downDegrees: number): Clip['view'] => ({
   downDegrees,
-  ...(Math.abs(beside) > 45
-    ? { kind: 'front', offPlaneDegrees: beside - 90 }
-    : { kind: 'side', offPlaneDegrees: beside }),
+  ...(Math.abs(ahead) > 45
+    ? { kind: 'front', offPlaneDegrees: counted(ahead - 90, travel) }
+    : { kind: 'side', offPlaneDegrees: counted(ahead, travel) }),
   offPlaneSdDegrees: PLACED_SD_DEGREES,
 });
 
@@ -62,7 +67,7 @@ function placesOf({ travel }: Pick<Clip, 'travel'>, plan: TwoCameraPlan): readon
       distance,
       view: {
         kind: 'side',
-        offPlaneDegrees: offPlane,
+        offPlaneDegrees: counted(offPlane, travel),
         offPlaneSdDegrees: PLACED_SD_DEGREES,
         downDegrees: down,
       },
@@ -71,7 +76,7 @@ function placesOf({ travel }: Pick<Clip, 'travel'>, plan: TwoCameraPlan): readon
       azimuthDegrees: round(beside),
       elevationDegrees: otherDown,
       distance: second.distance,
-      view: viewAt(beside, otherDown),
+      view: viewAt(beside, travel, otherDown),
     },
   ];
 }

@@ -74,6 +74,18 @@ test.each([
   expect(statedAzimuth({ view: { kind, offPlaneDegrees: null }, travel })).toBe(degrees);
 });
 
+test.each([
+  ['side', 'right', 40, 40],
+  ['side', 'left', -40, 140],
+  ['front', 'right', 30, 120],
+  ['back', 'left', 30, -60],
+] as const)(
+  'one that is said to stand off the %s, to the %s by %d, stands at %d degrees',
+  (kind, travel, off, degrees) => {
+    expect(statedAzimuth({ view: { kind, offPlaneDegrees: off }, travel })).toBe(degrees);
+  },
+);
+
 test('how far two cameras stand apart', () => {
   const at = (azimuthDegrees: number, elevationDegrees = 0) => ({ azimuthDegrees, elevationDegrees });
   expect(degreesApart(at(0), at(90))).toBeCloseTo(90, 6);

@@ -1,6 +1,8 @@
 import { levelOf } from '../calibration/level';
 import { lensOf, USUAL_ELEVATION } from '../calibration/usual-camera';
+import { directionOf } from '../calibration/camera-direction';
 import { cameraOffPlane, downSd } from '../calibration/view';
+import { wrapDegrees } from '../geometry/angle';
 import { LENGTH_SHARES } from '../anatomy/segment-table';
 import { isOwnPoint, type PointId } from '../anatomy/body-points';
 import type { Clip } from '../model/clip';
@@ -15,23 +17,17 @@ import { seenErrors } from './detector-errors';
 import type { SpaceCamera } from './problem-of-cameras';
 import type { SeenPoint } from './seen-points';
 
-/** How far a camera stands from where the name of its view says, degrees (common practice). */
+/** How far a camera stands from where its view says, degrees (common practice). */
 const AZIMUTH_SD = 15;
 /** How level a picture is that nobody levelled, degrees (common practice). */
 const ROLL_SD = 1.5;
 
-/** Where a view's camera stands: 0 sees the right side, 90 the front, of a performer who faces along x. */
-export function statedAzimuth({ view, travel }: Pick<Clip, 'view' | 'travel'>): number {
-  switch (view.kind) {
-    case 'side':
-    case 'overhead':
-      return travel === 'right' ? 0 : 180;
-    case 'front':
-      return 90;
-    case 'back':
-      return -90;
-  }
-}
+/**
+ * Where a view's camera stands, degrees: 0 sees the right side, 90 the front, of a performer who faces along x; one
+ * above the performer is as one beside it that was lifted.
+ */
+export const statedAzimuth = (clip: Pick<Clip, 'view' | 'travel'>): number =>
+  0 - wrapDegrees((directionOf(clip) ?? (clip.travel === 'right' ? 90 : 270)) - 90);
 
 function priorOf(clip: Clip, clockSd: number): Omit<CameraPrior, 'biasSd'> {
   const above = clip.view.kind === 'overhead';
