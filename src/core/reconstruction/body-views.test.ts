@@ -5,7 +5,9 @@ import { evaluateMeasure } from '../measures';
 import type { SpatialTrack } from '../tracks/marker-map';
 import { bendsForward } from './bending';
 import { degreesApart, headingOf, viewsOfBody } from './body-views';
-import { statedAzimuth } from './camera-of-trial';
+import { spaceCameraOf, statedAzimuth } from './camera-of-trial';
+import { sharedFrames } from './problem-of-cameras';
+import { ORIGIN } from '../tracks/track';
 
 const main = stickTrial(() => BODY, {});
 const trackOf = ({ ids, points }: ReturnType<typeof standing>): SpatialTrack =>
@@ -85,6 +87,20 @@ test.each([
     expect(statedAzimuth({ view: { kind, offPlaneDegrees: off }, travel })).toBe(degrees);
   },
 );
+
+test('frames in which half of the joints are lost at either end of a clip are not of the body', () => {
+  const sure = Float32Array.from({ length: 41 }, (_, i) => (i < 5 || i > 37 ? 0.01 : i === 20 ? 0.02 : 0.8));
+  const origin = new Uint8Array(41).fill(ORIGIN.detected);
+  const smoothed = Object.fromEntries(
+    Object.entries(main.smoothed).map(([id, series]) => [id, { ...series, confidence: sure, origin }]),
+  );
+  const late = spaceCameraOf({ ...main, smoothed }, null, 0);
+  const always = spaceCameraOf(main, null, 0);
+  const from5To37 = Array.from({ length: 33 }, (_, i) => i + 5);
+  expect(sharedFrames([late, always])).toEqual(from5To37);
+  expect(sharedFrames([always, late])).toEqual(from5To37);
+  expect(sharedFrames([always, always])).toHaveLength(41);
+});
 
 test('how far two cameras stand apart', () => {
   const at = (azimuthDegrees: number, elevationDegrees = 0) => ({ azimuthDegrees, elevationDegrees });

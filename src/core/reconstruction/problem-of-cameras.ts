@@ -10,18 +10,20 @@ import { startOf } from './start';
 /** A camera of a performance, with what is known of it before. */
 export interface SpaceCamera {
   readonly clip: SeenClip;
+  /** From when to when the body is in the picture, seconds of the clip; left out where it always is. */
+  readonly inPicture?: readonly [from: number, to: number];
   readonly prior: Omit<CameraPrior, 'biasSd'>;
   /** Standing height in its picture, pixels. */
   readonly stature: number;
 }
 
-/** Frames of the first camera that fall into every other clip. */
+/** Frames of the first camera in which every camera has the body in its picture. */
 export function sharedFrames(cameras: readonly SpaceCamera[]): number[] {
-  const [first, ...others] = cameras;
-  return Array.from(first!.clip.times.keys()).filter((f) =>
-    others.every(({ clip: { clock, times } }) => {
-      const at = clock.offset + clock.rate * first!.clip.times[f]!;
-      return at >= times[0]! && at <= times.at(-1)!;
+  const all = cameras[0]!.clip.times;
+  return Array.from(all.keys()).filter((f) =>
+    cameras.every(({ clip: { clock, times }, inPicture: [from, to] = [times[0]!, times.at(-1)!] }, c) => {
+      const at = c === 0 ? all[f]! : clock.offset + clock.rate * all[f]!;
+      return at >= from && at <= to;
     }),
   );
 }

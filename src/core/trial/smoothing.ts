@@ -18,7 +18,7 @@ export const bridgeFrames = (times: Float64Array): number =>
 const OUTLIER_SHARE = 0.02;
 
 /** The detector was all but at a loss: its position is worth less than one bridged from better neighbours. */
-const LOST_CONFIDENCE = 0.15;
+export const LOST_CONFIDENCE = 0.15;
 /** How sure a bridged position is, against its neighbours. */
 const BRIDGED_SHARE = 0.5;
 
