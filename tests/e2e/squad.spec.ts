@@ -63,8 +63,10 @@ test('a record is kept, says what is wrong, and tells the next clip what it know
   await page.getByRole('button', { name: 'Save the record' }).click();
   await expect(page.getByRole('heading', { name: 'Kip Marlowe-Reed' })).toBeVisible();
   await expect(page.getByText('Colts, born 2010, may be under age')).toBeVisible();
-  await page.getByLabel('To be filmed').check();
-  await page.getByLabel('To be analysed').check();
+  // The box is ticked when the record has it, which may take longer than a check waits.
+  await page.getByLabel('To be filmed').click();
+  await expect(page.getByLabel('To be filmed')).toBeChecked();
+  await page.getByLabel('To be analysed').click();
   await expect(page.getByLabel('To be analysed')).toBeChecked();
 
   // What was not agreed to is said where things are handed out.

@@ -7,7 +7,7 @@ import { bendsForward } from './bending';
 import { degreesApart, headingOf, viewsOfBody } from './body-views';
 import { spaceCameraOf, statedAzimuth } from './camera-of-trial';
 import { sharedFrames } from './problem-of-cameras';
-import { ORIGIN } from '../tracks/track';
+import { ORIGIN, type Track } from '../tracks/track';
 
 const main = stickTrial(() => BODY, {});
 const trackOf = ({ ids, points }: ReturnType<typeof standing>): SpatialTrack =>
@@ -93,7 +93,7 @@ test('frames in which half of the joints are lost at either end of a clip are no
   const origin = new Uint8Array(41).fill(ORIGIN.detected);
   const smoothed = Object.fromEntries(
     Object.entries(main.smoothed).map(([id, series]) => [id, { ...series, confidence: sure, origin }]),
-  );
+  ) as Track;
   const late = spaceCameraOf({ ...main, smoothed }, null, 0);
   const always = spaceCameraOf(main, null, 0);
   const from5To37 = Array.from({ length: 33 }, (_, i) => i + 5);
