@@ -2,7 +2,7 @@ import type { ClipTruth } from '../../demo/truth';
 import { clipNamed } from '../../demo/named';
 import type { DemoClip } from '../../demo/scenario';
 import type { PointId } from '../../src/core/anatomy/body-points';
-import { SQUARE_VIEWS } from '../../src/core/calibration/camera-direction';
+import { directionOf } from '../../src/core/calibration/camera-direction';
 import { wrapDegrees } from '../../src/core/geometry/angle';
 import type { DetectedPoints } from '../../src/core/tracks/track';
 import { trackFromDetections } from '../../src/core/detections/track-from-detections';
@@ -41,8 +41,8 @@ export function viewOfClip({ camera }: DemoClip): { readonly kind: ViewKind; rea
 export function trialOfClip(id: string, truth: ClipTruth, detections: Detections, dialled = false): Trial {
   const demo = clipNamed(id)!;
   const { kind, travel } = viewOfClip(demo);
-  const square = SQUARE_VIEWS.find((view) => view.kind === kind && (kind === 'front' || view.travel === travel));
-  const offPlaneDegrees = dialled && square ? wrapDegrees(square.direction - demo.camera.azimuth) : null;
+  const square = directionOf({ view: { kind, offPlaneDegrees: null }, travel });
+  const offPlaneDegrees = dialled && square !== null ? wrapDegrees(square - demo.camera.azimuth) : null;
   const clip = renderedClip(demo, truth, { view: { kind, offPlaneDegrees }, travel });
   const track = trackFromDetections({}, realTimes(clip), new Map(detections), 'accurate');
   return prepareTrial(clip, track, {}, DEFAULT_CUTOFF);

@@ -63,11 +63,16 @@ test('a record is kept, says what is wrong, and tells the next clip what it know
   await page.getByRole('button', { name: 'Save the record' }).click();
   await expect(page.getByRole('heading', { name: 'Kip Marlowe-Reed' })).toBeVisible();
   await expect(page.getByText('Colts, born 2010, may be under age')).toBeVisible();
-  // The box is ticked when the record has it, which may take longer than a check waits.
-  await page.getByLabel('To be filmed').click();
-  await expect(page.getByLabel('To be filmed')).toBeChecked();
-  await page.getByLabel('To be analysed').click();
-  await expect(page.getByLabel('To be analysed')).toBeChecked();
+  // No box moves under whoever ticks one after the other.
+  const analysed = page.getByLabel('To be analysed');
+  await analysed.scrollIntoViewIfNeeded();
+  const [place, note] = [await analysed.boundingBox(), page.getByText('Nothing is written down here')];
+  await expect(note).toBeVisible();
+  await page.getByLabel('To be filmed').check();
+  await expect(note).toBeHidden();
+  expect(await analysed.boundingBox()).toEqual(place);
+  await analysed.check();
+  await expect(analysed).toBeChecked();
 
   // What was not agreed to is said where things are handed out.
   await page.getByRole('link', { name: 'Kip Marlowe, pace delivery, early season', exact: true }).click();

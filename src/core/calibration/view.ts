@@ -114,17 +114,16 @@ export const ontoPlane = ({ offPlane, down }: CameraAngles): OntoPlane => ({
   lean: Math.tan(offPlane) * Math.tan(down),
 });
 
-type ViewFrom = Pick<Clip, 'travel'> & { readonly view: Pick<View, 'kind'> };
-
-/** Which way round a view from the side goes towards the front: 1 as a view's degrees go, -1 against them. */
-export const waysAhead = ({ view, travel }: ViewFrom): 1 | -1 => (view.kind === 'side' && travel === 'left' ? -1 : 1);
+/** Off a square view, as a view counts it: of one from the side towards the performer's front; and the other way round. */
+export const aheadOfSquare = (off: number, kind: ViewKind, travel: Clip['travel']): number =>
+  kind === 'side' && travel === 'left' ? 0 - off : off;
 
 /**
  * How far a camera is off its square view as the performer sees it, radians: of a view from the side towards the front,
  * so that it is the same for two who go opposite ways and are filmed as in a mirror.
  */
-export const cameraAhead = (clip: Pick<Clip, 'view' | 'travel'>): number =>
-  waysAhead(clip) * cameraOffPlane(clip).angle;
+export const cameraAhead = ({ view, travel }: Pick<Clip, 'view' | 'travel'>): number =>
+  aheadOfSquare(cameraOffPlane({ view }).angle, view.kind, travel);
 
 /**
  * Length along the plane as the camera sees it, and back. A length in the plane of the movement seen from psi beside

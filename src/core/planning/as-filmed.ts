@@ -1,6 +1,6 @@
 import { isBodyPoint, type PointId } from '../anatomy/body-points';
 import type { Vec2 } from '../geometry/vec2';
-import { cameraAngles, ontoPlane, waysAhead, type OntoPlane } from '../calibration/view';
+import { aheadOfSquare, cameraAngles, ontoPlane, type OntoPlane } from '../calibration/view';
 import type { CameraPlan } from '../model/camera-plan';
 import type { View } from '../model/clip';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
@@ -98,7 +98,7 @@ export function asFilmed(trial: Trial, plan: CameraPlan): Trial {
   const scale = (pixelsPerMetre(plan) * plan.stature) / bodyHeight;
   const view: View = {
     ...clip.view,
-    offPlaneDegrees: waysAhead(clip) * plan.offPlane,
+    offPlaneDegrees: aheadOfSquare(plan.offPlane, clip.view.kind, clip.travel),
     offPlaneSdDegrees: PLACED_SD_DEGREES,
     downDegrees: looksDown(plan, plan.distance),
   };

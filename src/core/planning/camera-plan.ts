@@ -1,4 +1,4 @@
-import { cameraAngles, waysAhead } from '../calibration/view';
+import { aheadOfSquare, cameraAngles } from '../calibration/view';
 import type { CameraPlan, Filming } from '../model/camera-plan';
 import { LIMITS } from '../model/limits';
 import type { Trial } from '../trial/trial';
@@ -97,7 +97,7 @@ export function planOf({ clip, bodyHeight }: Trial): CameraPlan {
     ...filming,
     distance,
     lensHeight: within(LIMITS.lensMetres, Math.round(10 * (HIPS * stature + raised)) / 10),
-    offPlane: waysAhead(clip) * (clip.view.offPlaneDegrees ?? 0),
+    offPlane: aheadOfSquare(clip.view.offPlaneDegrees ?? 0, clip.view.kind, clip.travel),
     stature,
     second: null,
   };

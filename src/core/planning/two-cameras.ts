@@ -1,4 +1,4 @@
-import { waysAhead } from '../calibration/view';
+import { aheadOfSquare } from '../calibration/view';
 import type { PointId } from '../anatomy/body-points';
 import type { Views } from '../comparison/side';
 import type { CameraPlan } from '../model/camera-plan';
@@ -42,16 +42,12 @@ interface Place {
   readonly view: Clip['view'];
 }
 
-/** Degrees round from the square view towards the front of somebody who goes one way, as a view counts them. */
-const counted = (ahead: number, travel: Clip['travel']): number =>
-  waysAhead({ view: { kind: 'side' }, travel }) * ahead;
-
 /** The view by which somebody would name where the second camera stands, from the square view onwards. */
 const viewAt = (ahead: number, travel: Clip['travel'], downDegrees: number): Clip['view'] => ({
   downDegrees,
   ...(Math.abs(ahead) > 45
-    ? { kind: 'front', offPlaneDegrees: counted(ahead - 90, travel) }
-    : { kind: 'side', offPlaneDegrees: counted(ahead, travel) }),
+    ? { kind: 'front', offPlaneDegrees: aheadOfSquare(ahead - 90, 'side', travel) }
+    : { kind: 'side', offPlaneDegrees: aheadOfSquare(ahead, 'side', travel) }),
   offPlaneSdDegrees: PLACED_SD_DEGREES,
 });
 
@@ -67,7 +63,7 @@ function placesOf({ travel }: Pick<Clip, 'travel'>, plan: TwoCameraPlan): readon
       distance,
       view: {
         kind: 'side',
-        offPlaneDegrees: counted(offPlane, travel),
+        offPlaneDegrees: aheadOfSquare(offPlane, 'side', travel),
         offPlaneSdDegrees: PLACED_SD_DEGREES,
         downDegrees: down,
       },

@@ -86,11 +86,6 @@ export function ConsentCard({ member, performer, today, onChanged }: ConsentCard
         </Alert>
       ) : (
         <>
-          {record.consent === null && (
-            <p className="note" style={{ marginTop: 0 }}>
-              {TEXT.nothingIsWrittenDownHere}
-            </p>
-          )}
           <div style={{ display: 'grid' }}>
             {SCOPES.map(([scope, words]) => (
               <FormControlLabel
@@ -123,6 +118,12 @@ export function ConsentCard({ member, performer, today, onChanged }: ConsentCard
               {TEXT.itWasWithdrawn}
             </Button>
           </div>
+          {/* Last: it goes with the first tick, and no box may move under whoever ticks the next one. */}
+          {record.consent === null && (
+            <p className="note" style={{ marginBottom: 0 }}>
+              {TEXT.nothingIsWrittenDownHere}
+            </p>
+          )}
         </>
       )}
       <Dialog open={withdrawing} onClose={() => setWithdrawing(false)}>
