@@ -3,7 +3,7 @@ import { stickTrial } from '../../../tests/fixtures/stick-trial';
 import type { Clip } from '../model/clip';
 import type { Measure } from '../model/measure';
 import { notMeasurable, type Reading } from '../reading';
-import { filmingRequests } from './filming';
+import { filmedWell, filmingRequests } from './filming';
 import type { Judged } from './state';
 
 /** Somebody who stands as high as wanted, pixels, in a picture 800 pixels high. */
@@ -146,4 +146,13 @@ test('times that lie within their error are to be filmed faster, unless that was
   expect(requests([judged('flight', time, 'on-target')], standing(420, { captureRate: 60 }), standing(420))).toEqual(
     [],
   );
+});
+
+test('only of what was read is it known that it was filmed well', () => {
+  const guess = notMeasurable('unsure-moment', 'A guess', 'Confirm it.');
+  const read = judged('a', time, 'on-target');
+  expect(filmedWell([read, read], [])).toBe('Nothing to change: film it as this time.');
+  expect(filmedWell([read, judged('b', guess), judged('c', guess)], [])).toContain('; 2 of 3 measures lack');
+  expect(filmedWell([judged('b', guess)], [])).toBeNull();
+  expect(filmedWell([read], [{ request: 'Go nearer.', because: 'Small', measures: [] }])).toBeNull();
 });

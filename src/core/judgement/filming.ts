@@ -22,6 +22,8 @@ const CAMERA_REASONS: readonly NotMeasurable['reason'][] = [
   'too-uncertain',
   'not-visible',
 ];
+/** What is read once its moments and points are there, whatever the camera saw. */
+const STILL_TO_DO: readonly NotMeasurable['reason'][] = ['moment-missing', 'unsure-moment', 'point-missing'];
 /** Cameras of both clips that stand farther apart than this are to be brought together, degrees. */
 const APART = 10;
 /** Where a camera of each view is square. */
@@ -92,4 +94,16 @@ export function filmingRequests(
         );
   }
   return [...requests].map(([request, { because, measures }]) => ({ request, because, measures }));
+}
+
+/**
+ * What is said where nothing is to be filmed otherwise: only of what was read is that known. Null where nothing was
+ * read, or where there is something to ask for.
+ */
+export function filmedWell(judged: readonly Judged[], requests: readonly FilmingRequest[]): string | null {
+  if (requests.length > 0 || !judged.some(({ athlete }) => athlete.measurable)) return null;
+  const waiting = judged.filter((j) =>
+    [j.athlete, j.reference].some((r) => !r.measurable && STILL_TO_DO.includes(r.reason)),
+  ).length;
+  return waiting === 0 ? TEXT.nothingToFilmBetter : TEXT.nothingToFilmBetterSoFar(waiting, judged.length);
 }

@@ -31,7 +31,6 @@ export const TEXT = {
 
   // filming-list
   filmNextTime: 'Film next time',
-  nothingToFilmBetter: 'Nothing to change: film it as this time.',
 
   // plan-from-above
   distanceMetresAwayOffPlane: (distance: string, offPlane: number) =>

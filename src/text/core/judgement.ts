@@ -23,6 +23,9 @@ export const TEXT = {
   straightInFrontOfPerformer: 'straight in front of the performer',
   straightBehindPerformer: 'straight behind the performer',
   straightAbovePerformer: 'straight above the performer',
+  nothingToFilmBetter: 'Nothing to change: film it as this time.',
+  nothingToFilmBetterSoFar: (waiting: number, of: number) =>
+    `Nothing to change for what was read; ${waiting} of ${of} measures lack points or confirmed moments.`,
   standWhereReferencesCameraStood: (square: string) => `Stand where the reference’s camera stood, ${square}.`,
   twoCamerasStandDegreesApart: (apart: number) => `The two cameras stand ${apart} degrees apart`,
   filmFromReferencesHeight: 'Film from the height of the reference’s camera, or both from hip height.',

@@ -1,6 +1,6 @@
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { filmingRequests } from '../../core/judgement/filming';
+import { filmedWell, filmingRequests } from '../../core/judgement/filming';
 import type { Derived } from '../../application/analysis/derived';
 import { CameraPlanner } from './camera-planner';
 import { plannedOn } from '../../application/season/camera-plan-use-cases';
@@ -9,6 +9,7 @@ import { TEXT } from '../../text/components/planning';
 /** What to film better next time, each with what it would make measurable, and where the camera stands then. */
 export function FilmingList({ derived }: { readonly derived: Derived }): ReactNode {
   const requests = filmingRequests(derived.judged, derived.athlete, derived.reference);
+  const well = filmedWell(derived.judged, requests);
   if (requests.length === 0 && !plannedOn(derived)) return null;
   return (
     <section className="card">
@@ -16,10 +17,7 @@ export function FilmingList({ derived }: { readonly derived: Derived }): ReactNo
         {TEXT.filmNextTime}
       </Typography>
       {requests.length === 0 ? (
-        // Where nothing was read yet nobody knows.
-        derived.judged.some(({ athlete }) => athlete.measurable) && (
-          <p style={{ margin: 0 }}>{TEXT.nothingToFilmBetter}</p>
-        )
+        well && <p style={{ margin: 0 }}>{well}</p>
       ) : (
         <ul style={{ margin: 0, paddingLeft: 18 }}>
           {requests.map((r) => (
