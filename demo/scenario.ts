@@ -263,15 +263,26 @@ export const MOVING_CLIPS: readonly DemoClip[] = [
 ];
 
 const towards = { ...FULL, azimuth: 0, elevation: 3, distance: 14 } as const;
+const walkTowards = { ...towards, fieldOfView: 20, target: vec3(0, 0.95, 0) } as const;
+const hurdleTowards = { ...towards, fieldOfView: 17, target: vec3(-0.1, 1.1, 0) } as const;
+const behind = { azimuth: 180 } as const;
 const above = { ...OVERHEAD, azimuth: 90, fieldOfView: 34 } as const;
 
-/** The athletes' trials from further cameras, of which no session is made: bodies in space are held against them. */
+/**
+ * Trials from further cameras, of which no session is made: bodies in space, and what one camera sees from the front and
+ * from behind, are held against them.
+ */
 export const FURTHER_VIEWS: readonly DemoClip[] = [
   pace('pace-quarter-athlete', KIP, FAULTS_OF_KIP, { ...KIP_SIDE, azimuth: -45, elevation: 4, fieldOfView: 26 }),
-  walking('walk-front-athlete', TESS, FAULTS_OF_TESS, { ...towards, fieldOfView: 20, target: vec3(0, 0.95, 0) }),
+  pace('pace-back-athlete', KIP, FAULTS_OF_KIP, { ...FRONT, ...behind }),
+  walking('walk-front-athlete', TESS, FAULTS_OF_TESS, walkTowards),
+  walking('walk-front-reference', MIRA, {}, walkTowards),
+  walking('walk-back-athlete', TESS, FAULTS_OF_TESS, { ...walkTowards, ...behind }),
   walking('walk-quarter-athlete', TESS, FAULTS_OF_TESS, { ...walkSide, azimuth: 45, elevation: 4, fieldOfView: 22 }),
   walking('walk-overhead-athlete', TESS, FAULTS_OF_TESS, above),
-  hurdling('hurdle-front-athlete', PIA, FAULTS_OF_PIA, { ...towards, fieldOfView: 17, target: vec3(-0.1, 1.1, 0) }),
+  hurdling('hurdle-front-athlete', PIA, FAULTS_OF_PIA, hurdleTowards),
+  hurdling('hurdle-front-reference', ADA, {}, hurdleTowards),
+  hurdling('hurdle-back-athlete', PIA, FAULTS_OF_PIA, { ...hurdleTowards, ...behind }),
   hurdling('hurdle-quarter-athlete', PIA, FAULTS_OF_PIA, { ...hurdleSide, azimuth: 45, elevation: 4, fieldOfView: 22 }),
   hurdling('hurdle-overhead-athlete', PIA, FAULTS_OF_PIA, above),
   // As from a stand: nearer than that the ground fills the picture.

@@ -183,7 +183,7 @@ describe('points that a detector placed', () => {
     const knee = figureOf(proposeFigure(read.value.recordings[0]!, null)).track['left-knee']!;
     expect(Array.from(knee.origin)).toEqual([ORIGIN.detected, ORIGIN.recorded, ORIGIN.missing, ORIGIN.detected]);
     expect(Array.from(knee.confidence)).toEqual([0.5, 1, 0, 0.25]);
-    const error = (frame: number): number => pointError(knee, 'left-knee', frame, 300, 'right').sd;
+    const error = (frame: number): number => pointError(knee, 'left-knee', frame, 300, 'near').sd.x;
     expect(error(3)).toBeGreaterThan(error(0));
   });
 });

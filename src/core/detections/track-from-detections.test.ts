@@ -36,7 +36,7 @@ describe('what two detectors saw', () => {
     for (const id of ['left-knee', 'right-wrist'] as const) {
       expect(fast![id]!.x).toEqual(accurate![id]!.x);
       fast![id]!.confidence.forEach((c, i) => expect(c).toBeLessThan(accurate![id]!.confidence[i]!));
-      const [sdFast, sdAccurate] = [fast, accurate].map((t) => pointError(t![id]!, id, 10, 300, 'right').sd) as [
+      const [sdFast, sdAccurate] = [fast, accurate].map((t) => pointError(t![id]!, id, 10, 300, 'near').sd.x) as [
         number,
         number,
       ];
@@ -57,12 +57,12 @@ describe('how sure a point is', () => {
 
   it('is surer by hand than found, near than far, agreed than doubted', () => {
     const hand = placePoint(t, 120, 'left-knee', 5, 1, 2);
-    const sd = (track: Track, frame: number, far: 'left' | 'right' | null): number =>
-      pointError(track['left-knee']!, 'left-knee', frame, 300, far).sd;
-    expect(sd(hand, 5, null)).toBe(HAND_SD_PIXELS);
-    expect(sd(hand, 6, null)).toBeLessThan(sd(hand, 6, 'left'));
+    const sd = (track: Track, frame: number, seen: 'near' | 'far'): number =>
+      pointError(track['left-knee']!, 'left-knee', frame, 300, seen).sd.x;
+    expect(sd(hand, 5, 'near')).toBe(HAND_SD_PIXELS);
+    expect(sd(hand, 6, 'near')).toBeLessThan(sd(hand, 6, 'far'));
     const doubted = mergeDetections({}, 120, new Map([[6, { 'left-knee': { x: 1, y: 1, confidence: 0.1 } }]]));
-    expect(sd(doubted, 6, null)).toBeGreaterThan(2 * sd(hand, 6, null));
+    expect(sd(doubted, 6, 'near')).toBeGreaterThan(2 * sd(hand, 6, 'near'));
   });
 
   it('is worth a twentieth of a body where two detectors contradict each other, as their error against truth is', () => {
@@ -76,7 +76,7 @@ describe('how sure a point is', () => {
     const seen = trackFromDetections({}, times, detections, 'accurate');
     const height = bodyHeightPixels(seen);
     const share = (frame: number): number =>
-      pointError(seen['left-knee']!, 'left-knee', frame, height, null).sd / height;
+      pointError(seen['left-knee']!, 'left-knee', frame, height, 'near').sd.x / height;
     expect(share(20)).toBeLessThan(0.01);
     expect(share(50)).toBeGreaterThan(0.04);
   });

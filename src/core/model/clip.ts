@@ -264,3 +264,12 @@ export function farSide(clip: Pick<Clip, 'view' | 'travel'>): 'left' | 'right' |
   if (clip.view.kind !== 'side') return null;
   return clip.travel === 'right' ? 'left' : 'right';
 }
+/** How a camera sees a joint: of the side towards it or of the other, from before or behind the body, from above. */
+export type SeenFrom = 'near' | 'far' | 'front' | 'above';
+
+/** @param side of the body that the joint belongs to; null for those of neither */
+export function seenFrom(clip: Pick<Clip, 'view' | 'travel'>, side: 'left' | 'right' | null): SeenFrom {
+  if (clip.view.kind === 'overhead') return 'above';
+  if (clip.view.kind !== 'side') return 'front';
+  return side !== null && side === farSide(clip) ? 'far' : 'near';
+}

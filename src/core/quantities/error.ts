@@ -45,11 +45,13 @@ function bySource(trial: Trial, refs: readonly PointRef[], frame: number, slopes
 function variance(sources: ReadonlyMap<string, Source>, of: 'sd' | 'systematic'): number {
   let sum = 0;
   for (const [id, { part, x, y }] of sources) {
-    sum += part[of] ** 2 * (x ** 2 + y ** 2);
+    const own = part[of];
+    sum += (own.x * x) ** 2 + (own.y * y) ** 2;
     const other = part.ofSides !== 0 && id.startsWith('left') ? sources.get(id.replace('left', 'right')) : undefined;
     if (!other) continue;
     const correlation = Math.abs(part.ofSides) < Math.abs(other.part.ofSides) ? part.ofSides : other.part.ofSides;
-    sum += 2 * correlation * part[of] * other.part[of] * (x * other.x + y * other.y);
+    const its = other.part[of];
+    sum += 2 * correlation * (own.x * x * its.x * other.x + own.y * y * its.y * other.y);
   }
   return Math.max(0, sum);
 }

@@ -1,5 +1,5 @@
 import { sideOf, type PointId } from '../anatomy/body-points';
-import { farSide, type Clip } from '../model/clip';
+import { seenFrom, type Clip } from '../model/clip';
 import { coarseness, doubtError, pointError } from '../tracks/point-error';
 import { isFromDetector, ORIGIN, type PointSeries } from '../tracks/track';
 
@@ -52,10 +52,8 @@ const FACE: JointErrors = [1.2, 1.2, 0.8];
 const ABOVE: JointErrors = [1.5, 1.5, 1];
 
 function errorsOf(clip: Pick<Clip, 'view' | 'travel'>, id: PointId): JointErrors {
-  if (clip.view.kind === 'overhead') return ABOVE;
-  const far = farSide(clip);
-  const seen = clip.view.kind !== 'side' ? 'front' : far !== null && sideOf(id) === far ? 'far' : 'near';
-  return ERRORS[seen][id.replace(/^(left|right)-/, '')] ?? FACE;
+  const seen = seenFrom(clip, sideOf(id));
+  return seen === 'above' ? ABOVE : (ERRORS[seen][id.replace(/^(left|right)-/, '')] ?? FACE);
 }
 
 /** How wrong one point of a clip may be. */
@@ -76,7 +74,7 @@ export function seenErrors(clip: Clip, id: PointId, series: PointSeries, height:
   const share = height / 100;
   const along = (own: number): Float64Array =>
     Float64Array.from(series.origin, (origin, i) => {
-      if (!isFromDetector(origin)) return pointError(series, id, i, height, null, noise).sd;
+      if (!isFromDetector(origin)) return pointError(series, id, i, height, 'near', noise).sd.x;
       const doubt = doubtError(series.confidence[i]!) * height;
       return Math.hypot(Math.max(own * share, noise), doubt, coarseness(height));
     });

@@ -1,4 +1,5 @@
 import { normals } from '../../../tests/fixtures/random';
+import { viewSchema } from '../model/clip';
 import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import { learnedCorrections } from './learned-correction';
 import { emptySeries, ORIGIN, placePoint, type PointSeries, type Track } from './track';
@@ -6,7 +7,9 @@ import { emptySeries, ORIGIN, placePoint, type PointSeries, type Track } from '.
 const FRAMES = 240;
 const TIMES = Float64Array.from({ length: FRAMES }, (_, i) => i / 120);
 const HEIGHT = 600;
-const FROM = { times: TIMES, height: HEIGHT, far: 'left' } as const;
+/** Square from the side. */
+const SIDE_ON = viewSchema.parse({ kind: 'side', offPlaneDegrees: 0 });
+const FROM = { times: TIMES, height: HEIGHT, clip: { view: SIDE_ON, travel: 'right' } } as const;
 
 const seriesOf = (at: (i: number) => readonly [number, number]): PointSeries => ({
   x: Float64Array.from({ length: FRAMES }, (_, i) => at(i)[0]),
@@ -78,7 +81,7 @@ describe('what corrections by hand tell of the other frames', () => {
     const sdOf = (from: Parameters<typeof learnedCorrections>[1]): number =>
       learnedCorrections(track, from).get('right-ankle')!.sd[60]!;
     const near = sdOf(FROM);
-    expect(sdOf({ ...FROM, far: 'right' })).toBeGreaterThan(near);
+    expect(sdOf({ ...FROM, clip: { view: SIDE_ON, travel: 'left' } })).toBeGreaterThan(near);
     expect(sdOf({ ...FROM, times: TIMES.map((t) => t / 2) })).toBeLessThan(near);
     expect(sdOf(FROM)).toBe(near);
   });

@@ -1,8 +1,9 @@
-import { isBodyPoint, sideOf, type BodyPoint, type PointId, type Side } from '../anatomy/body-points';
+import { isBodyPoint, sideOf, type BodyPoint, type PointId } from '../anatomy/body-points';
 import { solve } from '../geometry/solve';
 import { interpolateCubic } from '../signal/interpolate';
 import { sameTimes } from '../signal/resample';
-import { detectorError } from './point-error';
+import { seenFrom, type Clip } from '../model/clip';
+import { detectorError } from './detector-error';
 import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import { noiseOf } from './point-noise';
 import { isFromDetector, ORIGIN, type PointSeries, type Track } from './track';
@@ -55,8 +56,8 @@ interface Filmed {
   readonly times: Float64Array;
   /** Standing height, pixels. */
   readonly height: number;
-  /** The side that is turned away from the camera. */
-  readonly far: Side | null;
+  /** Where its camera stands. */
+  readonly clip: Pick<Clip, 'view' | 'travel'>;
 }
 
 /** Unit vector along a segment in the picture at each frame; along the rows where an end is missing. */
@@ -107,12 +108,12 @@ function offsetsOf(
  * process; Rasmussen and Williams 2006, ch. 2).
  * @returns null where nothing was corrected that tells
  */
-function learn(track: Track, id: BodyPoint, { times, height, far }: Filmed): LearnedCorrection | null {
+function learn(track: Track, id: BodyPoint, { times, height, clip }: Filmed): LearnedCorrection | null {
   const series = track[id];
   if (!series?.origin.includes(ORIGIN.hand) || !series.origin.includes(ORIGIN.detected)) return null;
   const along = directions(track, id, times.length);
-  const { random, systematic } = detectorError(id, far);
-  const usual = (random ** 2 + systematic ** 2) * height ** 2;
+  const { random, systematic } = detectorError(id, seenFrom(clip, sideOf(id)));
+  const usual = ((random.x ** 2 + systematic.x ** 2 + random.y ** 2 + systematic.y ** 2) / 2) * height ** 2;
   const blunder = Math.max(BLUNDER.deviations * Math.sqrt(usual), BLUNDER.least * height);
   const seen = offsetsOf(series, times, along).filter((s) => Math.hypot(s.along, s.across) <= blunder);
   if (seen.length === 0) return null;
@@ -155,12 +156,16 @@ type Learned = ReadonlyMap<PointId, LearnedCorrection>;
 /** What was learned from a track last, of a clip as it was said to be then. */
 const known = new WeakMap<Track, { readonly from: Filmed; readonly learned: Learned }>();
 
+const SIDES = ['left', 'right', null] as const;
+const seenAlike = (a: Filmed, b: Filmed): boolean =>
+  Object.is(a.height, b.height) &&
+  sameTimes(a.times, b.times) &&
+  SIDES.every((side) => seenFrom(a.clip, side) === seenFrom(b.clip, side));
+
 /** What corrections by hand tell, joint by joint. */
 export function learnedCorrections(track: Track, from: Filmed): Learned {
   const before = known.get(track);
-  const { times, height, far } = before?.from ?? {};
-  if (before && far === from.far && Object.is(height, from.height) && sameTimes(times!, from.times))
-    return before.learned;
+  if (before && seenAlike(before.from, from)) return before.learned;
   const learned = new Map<PointId, LearnedCorrection>();
   if (!Number.isNaN(from.height))
     for (const id of Object.keys(track)) {

@@ -10,21 +10,21 @@ const detected = (origin: number): Parameters<typeof pointError>[0] => {
 
 test('a body that is small in the picture widens the error of what is detected, by a pixel at most, and of nothing else', () => {
   const share = (height: number): number =>
-    pointError(detected(ORIGIN.detected), 'left-knee', 0, height, null).sd / height;
+    pointError(detected(ORIGIN.detected), 'left-knee', 0, height, 'near').sd.x / height;
   expect(share(500)).toBeCloseTo(share(250), 9);
   for (const height of [125, 70]) {
     const added = Math.sqrt(share(height) ** 2 - share(250) ** 2) * height;
     expect(added).toBeGreaterThan(0.8);
     expect(added).toBeLessThan(1);
   }
-  const byHand = (height: number): number => pointError(detected(ORIGIN.hand), 'left-knee', 0, height, null).sd;
+  const byHand = (height: number): number => pointError(detected(ORIGIN.hand), 'left-knee', 0, height, 'near').sd.x;
   expect(byHand(70)).toBe(byHand(500));
 });
 
 test('hips and shoulders of a small body go apart about a middle that is as coarse as they are', () => {
   const middle = (height: number): number => {
-    const { sd, ofSides } = pointError(detected(ORIGIN.detected), 'left-hip', 0, height, null);
-    return sd * Math.sqrt((1 + ofSides) / 2);
+    const { sd, ofSides } = pointError(detected(ORIGIN.detected), 'left-hip', 0, height, 'near');
+    return sd.x * Math.sqrt((1 + ofSides) / 2);
   };
   // About the middle of a large one they are known better than either; a pixel more says nothing of that.
   const added = Math.sqrt(middle(100) ** 2 - (middle(250) / 2.5) ** 2);

@@ -1,14 +1,14 @@
 import { centreOfMassWeights, TABLE_SD_SHARE } from '../anatomy/centre-of-mass';
-import { isBodyPoint, isOwnPoint, type PointId } from '../anatomy/body-points';
+import { isBodyPoint, isOwnPoint, sideOf, type PointId } from '../anatomy/body-points';
 import { levelOf } from '../calibration/level';
 import { axesOf, ontoPlane, type CameraAngles } from '../calibration/view';
 import { steadyOf } from '../calibration/steady';
 import { rotate, type Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
-import { farSide, type Clip, type Performer } from '../model/clip';
+import { seenFrom, type Clip, type Performer } from '../model/clip';
 import type { PointRef } from '../model/quantity';
 import type { UncertainPoint } from '../statistics/propagate';
-import { doubtError, pointError, type PointError } from '../tracks/point-error';
+import { doubtError, everyWay, pointError, type PointError } from '../tracks/point-error';
 import { afterSmoothing } from '../signal/noise';
 import { intervalAt } from '../timing/clip-time';
 import { noiseOf } from '../tracks/point-noise';
@@ -67,14 +67,14 @@ export const tremblingOf = (trial: Pick<Trial, 'raw'>, id: PointId): number =>
 
 /** How wrong a point may be at a frame: as it was computed in space, or as it was placed or detected in the picture. */
 function errorOf(trial: Trial, series: PointSeries, id: PointId, frame: number): PointError {
-  if (trial.space?.errors) return { sd: pictureSd(trial.space, id, frame), systematic: 0, ofSides: 0 };
+  if (trial.space?.errors) return everyWay(pictureSd(trial.space, id, frame));
   const noise = afterSmoothing(jitterOf(trial, id), trial.cutoff, intervalAt(trial, frame));
   const learned = trial.learned?.get(id);
   if (learned && isFromDetector(series.origin[frame])) {
     const doubt = doubtError(series.confidence[frame]!) * trial.bodyHeight;
-    return { sd: Math.hypot(Math.max(learned.sd[frame]!, noise), doubt), systematic: 0, ofSides: 0 };
+    return everyWay(Math.hypot(Math.max(learned.sd[frame]!, noise), doubt));
   }
-  return pointError(series, id, frame, trial.bodyHeight, farSide(trial.clip), noise);
+  return pointError(series, id, frame, trial.bodyHeight, seenFrom(trial.clip, sideOf(id)), noise);
 }
 
 /** Displayed-picture position of one body point at a frame position, linear between frames; null where missing. */
@@ -143,13 +143,13 @@ export function partsAt(trial: Trial, ref: PointRef, frame: number): readonly Pa
   return parts.length === 0 || parts.includes(null) ? null : (parts as PartAt[]);
 }
 
-/** What the errors of joints of both sides share, twice their covariance, pixels squared. */
-function bothSides(parts: readonly PartAt[], of: 'sd' | 'systematic'): number {
+/** What the errors of joints of both sides share along an axis, twice their covariance, pixels squared. */
+function bothSides(parts: readonly PartAt[], of: 'sd' | 'systematic', axis: 'x' | 'y'): number {
   let sum = 0;
   for (const p of parts) {
     if (p.ofSides === 0 || !p.id.startsWith('left')) continue;
     const other = parts.find((q) => q.id === p.id.replace('left', 'right'));
-    if (other) sum += 2 * Math.max(p.ofSides, other.ofSides) * p.weight * p[of] * other.weight * other[of];
+    if (other) sum += 2 * Math.max(p.ofSides, other.ofSides) * p.weight * p[of][axis] * other.weight * other[of][axis];
   }
   return sum;
 }
@@ -168,17 +168,16 @@ export function pointAt(trial: Trial, ref: PointRef, frame: number, camera: Came
   );
   // A body's mass lies beside the table's in the same way at every frame.
   const byTable = ref === 'centre-of-mass' && !Number.isNaN(trial.bodyHeight) ? TABLE_SD_SHARE * trial.bodyHeight : 0;
-  const together = (of: 'sd' | 'systematic'): number =>
-    parts.reduce((sum, p) => sum + (p.weight * p[of]) ** 2, bothSides(parts, of));
-  const variance = byTable ** 2 + together('sd');
-  const sd = Math.sqrt(variance);
+  const variance = (of: 'sd' | 'systematic', axis: 'x' | 'y'): number =>
+    parts.reduce((sum, p) => sum + (p.weight * p[of][axis]) ** 2, bothSides(parts, of, axis));
+  const [across, down] = [byTable ** 2 + variance('sd', 'x'), byTable ** 2 + variance('sd', 'y')];
   const plane = ontoPlane(camera);
   return {
     x: axes.x * plane.x * x,
     y: axes.y * (plane.lean * x - plane.y * y),
-    sdX: sd * plane.x,
-    sdY: sd * Math.hypot(plane.y, plane.lean),
-    systematic: Math.sqrt(together('systematic') / variance),
+    sdX: Math.sqrt(across) * plane.x,
+    sdY: Math.sqrt(down * plane.y ** 2 + across * plane.lean ** 2),
+    systematic: Math.sqrt((variance('systematic', 'x') + variance('systematic', 'y')) / (across + down)),
   };
 }
 

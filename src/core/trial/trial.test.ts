@@ -29,7 +29,7 @@ function standing(change: (track: Track) => Track = (track) => track): Trial {
   );
 }
 const sdOf = (trial: Trial, id: 'left-hip' | 'right-hip' | 'left-knee' | 'right-knee'): number =>
-  pointError(trial.smoothed[id]!, id, 10, trial.bodyHeight, 'left').sd;
+  pointError(trial.smoothed[id]!, id, 10, trial.bodyHeight, id.startsWith('left') ? 'far' : 'near').sd.y;
 
 describe('the middle of two found joints', () => {
   it('of the hips is surer than independent errors would make it: they go apart and together about it', () => {

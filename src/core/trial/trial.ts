@@ -2,7 +2,7 @@ import { steadyOf } from '../calibration/steady';
 import type { Steady } from '../calibration/steady-path';
 import type { Check } from '../model/check';
 import type { PointId } from '../anatomy/body-points';
-import { farSide, type Clip } from '../model/clip';
+import type { Clip } from '../model/clip';
 import { frameInterval, intervalsOf, realTimes } from '../timing/clip-time';
 import { feetSlide } from '../tracks/feet-slide';
 import type { SpatialTrack } from '../tracks/marker-map';
@@ -71,7 +71,7 @@ export function prepareTrack(
   const steady = steadyOf(clip);
   const raw = steady ? steadyTrack(steady, track) : track;
   const learned = clip.carryCorrections
-    ? learnedCorrections(raw, { times, height: bodyHeightPixels(raw), far: farSide(clip) })
+    ? learnedCorrections(raw, { times, height: bodyHeightPixels(raw), clip })
     : undefined;
   // Pictures have nothing to do with one another.
   const smoothed = clip.pictures ? raw : smoothTrack(withLearned(raw, learned), times, cutoff);
