@@ -8,8 +8,8 @@ import { isOwnPoint, type PointId } from '../anatomy/body-points';
 import type { Clip } from '../model/clip';
 import { afterSmoothing } from '../signal/noise';
 import type { SyncMap } from '../timing/sync-map';
-import { isFromDetector, type PointSeries, type Track } from '../tracks/track';
-import { LOST_CONFIDENCE } from '../trial/smoothing';
+import type { PointSeries, Track } from '../tracks/track';
+import { bodyInPicture } from '../tracks/body-in-picture';
 import { jitterOf } from '../trial/places';
 import type { Trial } from '../trial/trial';
 import { isJoint } from './body';
@@ -86,20 +86,14 @@ function seenPoint(trial: PreparedTrial, id: PointId, smoothed: PointSeries, sta
   };
 }
 
-/**
- * The frames from the first to the last in which half of the joints are believed: of a body that is not all in the
- * picture yet, or no more, a detector puts what it does not see anywhere.
- */
-function inPicture({ smoothed, times }: PreparedTrial): readonly [from: number, to: number] {
-  const joints = (Object.entries(smoothed) as [PointId, PointSeries][]).flatMap(([id, s]) => (isJoint(id) ? [s] : []));
-  const believed = ({ origin, confidence }: PointSeries, i: number): boolean =>
-    !isFromDetector(origin[i]) || confidence[i]! >= LOST_CONFIDENCE;
-  const holds = Array.from(times, (_, i) => 2 * joints.filter((s) => believed(s, i)).length >= joints.length);
-  return [times[Math.max(0, holds.indexOf(true))]!, times[holds.lastIndexOf(true)] ?? times.at(-1)!];
-}
-
 /** A clip with its points smoothed; moments are not needed. */
 export type PreparedTrial = Omit<Trial, 'marks' | 'timing' | 'checks'>;
+
+/** From the first to the last time at which the body is in the picture. */
+function inPicture({ smoothed, times }: PreparedTrial): readonly [from: number, to: number] {
+  const [first, last] = bodyInPicture(smoothed) ?? [0, times.length - 1];
+  return [times[first]!, times[last]!];
+}
 
 /**
  * One camera of a performance as the geometry needs it.

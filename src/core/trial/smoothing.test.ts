@@ -126,3 +126,34 @@ test.each([30, 60, 120, 240])(
     expect(holes(0.1)).toBeGreaterThan(0);
   },
 );
+
+test('of a body that is not in the picture yet, what the detectors lost is not known; one joint that stays hidden is unsure', () => {
+  const frames = 60;
+  const comes = (x: number, y: number, sure: (i: number) => number): PointSeries => ({
+    x: Float64Array.from({ length: frames }, (_, i) => x + (sure(i) < 0.1 && i < 5 ? 500 - 100 * i : 0)),
+    y: new Float64Array(frames).fill(y),
+    confidence: Float32Array.from({ length: frames }, (_, i) => sure(i)),
+    origin: new Uint8Array(frames).fill(ORIGIN.detected),
+  });
+  const late = (i: number): number => (i < 5 ? 0.01 : 0.9);
+  const track: Track = {
+    'left-shoulder': comes(500, -140, () => 0.9),
+    'left-hip': comes(500, 100, late),
+    'left-knee': comes(500, 300, late),
+    'left-ankle': comes(500, 500, late),
+    'right-ankle': comes(520, 500, (i) => (i < 20 ? 0.05 : 0.9)),
+  };
+  const { smoothed } = prepareTrial(
+    stickClip({
+      frameTimes: Float64Array.from({ length: frames }, (_, i) => i * 10_000),
+      fileRate: 100,
+      captureRate: 100,
+    }),
+    track,
+    {},
+    10,
+  );
+  const known = (id: keyof Track): number => smoothed[id]!.x.findIndex((x) => !Number.isNaN(x));
+  expect([known('left-shoulder'), known('left-knee'), known('right-ankle')]).toEqual([0, 5, 5]);
+  expect(smoothed['left-knee']!.x[5]).toBeCloseTo(500, 3);
+});

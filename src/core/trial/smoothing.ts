@@ -1,3 +1,4 @@
+import { bodyInPicture, isBelieved, LOST_CONFIDENCE } from '../tracks/body-in-picture';
 import { bodyHeightPixels } from '../tracks/point-error';
 import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
@@ -17,10 +18,16 @@ export const bridgeFrames = (times: Float64Array): number =>
 /** A detected point that jumps by more than this share of standing height and back is not believed. */
 const OUTLIER_SHARE = 0.02;
 
-/** The detector was all but at a loss: its position is worth less than one bridged from better neighbours. */
-export const LOST_CONFIDENCE = 0.15;
 /** How sure a bridged position is, against its neighbours. */
 const BRIDGED_SHARE = 0.5;
+
+/** What is known of a body before it is smoothed. */
+interface Body {
+  /** Standing height, pixels. */
+  readonly height: number;
+  /** From the first to the last frame in which it is in the picture. */
+  readonly inPicture: readonly [first: number, last: number];
+}
 
 /** The marked frames in runs short enough to bridge; in longer runs an unsure position is better than none. */
 function bridgeable(marked: readonly boolean[], longest: number): readonly boolean[] {
@@ -32,6 +39,16 @@ function bridgeable(marked: readonly boolean[], longest: number): readonly boole
     start = end;
   }
   return kept;
+}
+
+/**
+ * A point without the frames before and after the body is in the picture in which it was lost: there it may lie
+ * anywhere, and no neighbour says where.
+ */
+function withoutStray(series: PointSeries, [first, last]: Body['inPicture']): PointSeries {
+  const isStray = (i: number): boolean => (i < first || i > last) && !isBelieved(series, i);
+  const kept = (values: Float64Array): Float64Array => values.map((value, i) => (isStray(i) ? NaN : value));
+  return series.x.some((_, i) => isStray(i)) ? { ...series, x: kept(series.x), y: kept(series.y) } : series;
 }
 
 /** Frames of a detected point that its neighbours say more about than the detector did. */
@@ -122,10 +139,11 @@ function weightsOf(series: PointSeries, times: Float64Array, height: number): Fl
 }
 
 /** Smooths one point; frames that are not believed are bridged from their neighbours, and so is how sure they are. */
-function smoothPoint(series: PointSeries, times: Float64Array, cutoff: number, height: number): PointSeries {
+function smoothPoint(placed: PointSeries, times: Float64Array, cutoff: number, body: Body): PointSeries {
+  const series = withoutStray(placed, body.inPicture);
   const longestBridge = bridgeFrames(times);
-  const smoothing = { cutoff, longestBridge, weights: weightsOf(series, times, height) };
-  const out = unbelieved(series, times, height);
+  const smoothing = { cutoff, longestBridge, weights: weightsOf(series, times, body.height) };
+  const out = unbelieved(series, times, body.height);
   const kept = (values: Float64Array): Float64Array => values.map((value, i) => (out[i] ? NaN : value));
   const sure = bridgeDropouts(
     Float64Array.from(series.confidence, (c, i) => (out[i] ? NaN : c)),
@@ -144,22 +162,24 @@ function smoothPoint(series: PointSeries, times: Float64Array, cutoff: number, h
 /** What was smoothed before: an edit of one point leaves the others as they are. */
 const smoothedBefore = new WeakMap<
   PointSeries,
-  { readonly times: Float64Array; readonly cutoff: number; readonly height: number; readonly series: PointSeries }
+  { readonly times: Float64Array; readonly cutoff: number; readonly body: Body; readonly series: PointSeries }
 >();
+const alike = (a: Body, b: Body): boolean =>
+  Object.is(a.height, b.height) && a.inPicture.every((frame, k) => frame === b.inPicture[k]);
 
 /** Standing height to about two per cent, which is as well as a jump is told by it; a moved point leaves it alone. */
 const coarse = (height: number): number => Math.exp(Math.round(Math.log(height) * 50) / 50);
 
 /** Smooths every point of a track; origins stay those of the raw points. */
 export function smoothTrack(track: Track, times: Float64Array, cutoff: number): Track {
-  const height = coarse(bodyHeightPixels(track));
+  const body = { height: coarse(bodyHeightPixels(track)), inPicture: bodyInPicture(track) ?? [0, Infinity] } as const;
   return Object.fromEntries(
     (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
       const before = smoothedBefore.get(series);
-      if (before && before.cutoff === cutoff && Object.is(before.height, height) && sameTimes(before.times, times))
+      if (before && before.cutoff === cutoff && alike(before.body, body) && sameTimes(before.times, times))
         return [id, before.series];
-      const smoothed = smoothPoint(series, times, cutoff, height);
-      smoothedBefore.set(series, { times, cutoff, height, series: smoothed });
+      const smoothed = smoothPoint(series, times, cutoff, body);
+      smoothedBefore.set(series, { times, cutoff, body, series: smoothed });
       return [id, smoothed];
     }),
   );
