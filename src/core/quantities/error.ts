@@ -4,6 +4,7 @@ import { lensOf } from '../calibration/usual-camera';
 import { axesOf, cameraAngles, cameraDown, cameraOffPlane, ontoPlane } from '../calibration/view';
 import type { PointRef } from '../model/quantity';
 import type { Trial } from '../trial/trial';
+import { correlationOf } from '../tracks/point-error';
 import { partsAt, type PartAt } from '../trial/places';
 import type { Vec2 } from '../geometry/vec2';
 import type { Vec3 } from '../geometry/vec3';
@@ -47,11 +48,11 @@ function variance(sources: ReadonlyMap<string, Source>, of: 'sd' | 'systematic')
   for (const [id, { part, x, y }] of sources) {
     const own = part[of];
     sum += (own.x * x) ** 2 + (own.y * y) ** 2;
-    const other = part.ofSides !== 0 && id.startsWith('left') ? sources.get(id.replace('left', 'right')) : undefined;
+    const other = id.startsWith('left') ? sources.get(id.replace('left', 'right')) : undefined;
     if (!other) continue;
-    const correlation = Math.abs(part.ofSides) < Math.abs(other.part.ofSides) ? part.ofSides : other.part.ofSides;
+    const correlation = correlationOf(part, other.part);
     const its = other.part[of];
-    sum += 2 * correlation * (own.x * x * its.x * other.x + own.y * y * its.y * other.y);
+    sum += 2 * (correlation.x * own.x * x * its.x * other.x + correlation.y * own.y * y * its.y * other.y);
   }
   return Math.max(0, sum);
 }

@@ -24,7 +24,7 @@ test('a body that is small in the picture widens the error of what is detected, 
 test('hips and shoulders of a small body go apart about a middle that is as coarse as they are', () => {
   const middle = (height: number): number => {
     const { sd, ofSides } = pointError(detected(ORIGIN.detected), 'left-hip', 0, height, 'near');
-    return sd.x * Math.sqrt((1 + ofSides) / 2);
+    return sd.x * Math.sqrt((1 + ofSides.x) / 2);
   };
   // About the middle of a large one they are known better than either; a pixel more says nothing of that.
   const added = Math.sqrt(middle(100) ** 2 - (middle(250) / 2.5) ** 2);
@@ -34,4 +34,17 @@ test('hips and shoulders of a small body go apart about a middle that is as coar
 test('a point that is made more doubtful carries both errors, in quadrature', () => {
   expect(moreDoubtful(0.8, 0)).toBe(0.8);
   expect(doubtError(moreDoubtful(0.8, 0.01))).toBeCloseTo(Math.hypot(doubtError(0.8), 0.01), 10);
+});
+
+test('from the front a joint is more wrong up and down than across, and both hips are so together', () => {
+  const from = (id: 'left-hip' | 'left-elbow' | 'left-ankle', seen: 'near' | 'front') =>
+    pointError(detected(ORIGIN.detected), id, 0, 500, seen);
+  for (const id of ['left-hip', 'left-elbow', 'left-ankle'] as const) {
+    const { sd, systematic } = from(id, 'front');
+    expect(sd.y).toBeGreaterThan(2 * sd.x);
+    expect(systematic.y).toBeLessThan(sd.y);
+    expect(from(id, 'near').sd.x).toBe(from(id, 'near').sd.y);
+  }
+  expect(from('left-hip', 'front').ofSides.y).toBeGreaterThan(0.5);
+  expect(from('left-hip', 'front').ofSides.x).toBeLessThan(0);
 });

@@ -3,7 +3,7 @@ import { distance, type Vec2 } from '../geometry/vec2';
 import { LENGTH_SHARES } from '../anatomy/segment-table';
 import { ORIGIN, type PointSeries, type Track } from './track';
 import type { SeenFrom } from '../model/clip';
-import { detectorError } from './detector-error';
+import { detectorError, errorOfSides } from './detector-error';
 import type { PointId } from '../anatomy/body-points';
 
 /** Length of thigh, shank and trunk together as a share of standing height. */
@@ -80,24 +80,24 @@ export interface PointError {
    * Correlation with the error of the same joint of the other side: below zero where a detector takes a body for one
    * more or less turned.
    */
-  readonly ofSides: number;
+  readonly ofSides: Vec2;
 }
 
 type Axis = keyof Vec2;
+
+const weaker = (a: number, b: number): number => (Math.abs(a) < Math.abs(b) ? a : b);
+/** Correlation of the errors of a joint and of the same joint of the other side, along the rows and the columns. */
+export const correlationOf = ({ ofSides: a }: PointError, { ofSides: b }: PointError): Vec2 => ({
+  x: weaker(a.x, b.x),
+  y: weaker(a.y, b.y),
+});
 
 /** An error that is as large along the rows as along the columns, pixels. */
 export const everyWay = (sd: number, systematic = 0): PointError => ({
   sd: { x: sd, y: sd },
   systematic: { x: systematic, y: systematic },
-  ofSides: 0,
+  ofSides: { x: 0, y: 0 },
 });
-
-/**
- * Hips and shoulders go apart and together about a middle that is found better than either (rendered clips, `npm run
- * bench points`).
- */
-const TURNED = -0.5;
-const TURNING = /^(left|right)-(hip|shoulder)$/;
 
 /**
  * How wrong a point may be at a frame: it grows as the detector's confidence falls; points set by hand have no part
@@ -130,11 +130,12 @@ export function pointError(
   const coarse = coarseness(height);
   const known = (axis: Axis): number =>
     Math.hypot(Math.max(random[axis] * height, noise), systematic[axis] * height, doubt);
+  const together = errorOfSides(id, seen);
   const sd = { x: Math.hypot(known('x'), coarse), y: Math.hypot(known('y'), coarse) };
   return {
     sd,
     systematic: { x: systematic.x * height, y: systematic.y * height },
-    // What a coarse picture adds knows nothing of how a body is turned.
-    ofSides: TURNING.test(id) ? TURNED * (known('x') / sd.x) ** 2 : 0,
+    // What a coarse picture adds knows nothing of the other side.
+    ofSides: { x: together.x * (known('x') / sd.x) ** 2, y: together.y * (known('y') / sd.y) ** 2 },
   };
 }

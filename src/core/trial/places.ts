@@ -8,7 +8,7 @@ import type { Vec3 } from '../geometry/vec3';
 import { seenFrom, type Clip, type Performer } from '../model/clip';
 import type { PointRef } from '../model/quantity';
 import type { UncertainPoint } from '../statistics/propagate';
-import { doubtError, everyWay, pointError, type PointError } from '../tracks/point-error';
+import { correlationOf, doubtError, everyWay, pointError, type PointError } from '../tracks/point-error';
 import { afterSmoothing } from '../signal/noise';
 import { intervalAt } from '../timing/clip-time';
 import { noiseOf } from '../tracks/point-noise';
@@ -147,9 +147,8 @@ export function partsAt(trial: Trial, ref: PointRef, frame: number): readonly Pa
 function bothSides(parts: readonly PartAt[], of: 'sd' | 'systematic', axis: 'x' | 'y'): number {
   let sum = 0;
   for (const p of parts) {
-    if (p.ofSides === 0 || !p.id.startsWith('left')) continue;
-    const other = parts.find((q) => q.id === p.id.replace('left', 'right'));
-    if (other) sum += 2 * Math.max(p.ofSides, other.ofSides) * p.weight * p[of][axis] * other.weight * other[of][axis];
+    const other = p.id.startsWith('left') && parts.find((q) => q.id === p.id.replace('left', 'right'));
+    if (other) sum += 2 * correlationOf(p, other)[axis] * p.weight * p[of][axis] * other.weight * other[of][axis];
   }
   return sum;
 }
