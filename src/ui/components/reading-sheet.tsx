@@ -2,7 +2,7 @@ import { Fragment, type ReactNode } from 'react';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { Judged } from '../../core/judgement/state';
-import { isInSpace, type Reading } from '../../core/reading';
+import { isInSpace, type NotMeasurable, type Reading } from '../../core/reading';
 import { COVERAGE_95 } from '../../core/statistics/normal';
 import { DifferenceBar } from '../charts/difference-bar';
 import type { Check } from '../../core/model/check';
@@ -81,6 +81,44 @@ function Question({ row }: { readonly row: Judged }): ReactNode {
   );
 }
 
+const blockedOf = ({ athlete, reference }: Judged): NotMeasurable | null =>
+  !athlete.measurable ? athlete : !reference.measurable ? reference : null;
+
+/** What was read of both, and their difference. */
+function Numbers({ row }: { readonly row: Judged }): ReactNode {
+  const a = readingText(row.athlete);
+  const r = readingText(row.reference);
+  const unit = row.athlete.measurable ? row.athlete.unit : 'deg';
+  const blocked = blockedOf(row);
+  return (
+    <>
+      <td>
+        {a.value}
+        <div className="pm">{a.plusMinus}</div>
+      </td>
+      <td>
+        {r.value}
+        <div className="pm">{r.plusMinus}</div>
+      </td>
+      <td>
+        {row.difference === null ? '–' : signed(row.difference, unit)}{' '}
+        <span className="pm">{row.plusMinus === null ? '' : plusMinus(row.plusMinus, unit)}</span>
+        <div>
+          {(!blocked || blocked.reason === 'no-reference') && row.measure.kind !== 'checkpoint' && (
+            <DifferenceBar
+              athlete={forBar(row.athlete)}
+              reference={forBar(row.reference)}
+              band={row.band}
+              width={84}
+              text={TEXT.athleteAndReferenceRead(row.measure.name, a.value, r.value)}
+            />
+          )}
+        </div>
+      </td>
+    </>
+  );
+}
+
 /** One row a measure: athlete, reference, difference with its plus-minus, band, state. */
 export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
   const selected = useView((state) => state.selectedMeasure);
@@ -103,10 +141,9 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
       </thead>
       <tbody>
         {rows.map((row) => {
-          const a = readingText(row.athlete);
-          const r = readingText(row.reference);
-          const unit = row.athlete.measurable ? row.athlete.unit : 'deg';
-          const blocked = !row.athlete.measurable ? row.athlete : !row.reference.measurable ? row.reference : null;
+          const blocked = blockedOf(row);
+          // Why there is no number is told at the width of those that are not there.
+          const nothingRead = !row.athlete.measurable && !row.reference.measurable;
           return (
             <Fragment key={row.measure.id}>
               <tr
@@ -115,7 +152,7 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
                 data-state={row.state}
                 onClick={() => onChoose(row)}
               >
-                <td className="wrap">
+                <td className="wrap" colSpan={nothingRead ? 4 : 1}>
                   <button type="button" className="row" aria-pressed={selected === row.measure.id}>
                     {row.measure.name}
                   </button>
@@ -136,29 +173,7 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
                     </div>
                   )}
                 </td>
-                <td>
-                  {a.value}
-                  <div className="pm">{a.plusMinus}</div>
-                </td>
-                <td>
-                  {r.value}
-                  <div className="pm">{r.plusMinus}</div>
-                </td>
-                <td>
-                  {row.difference === null ? '–' : signed(row.difference, unit)}{' '}
-                  <span className="pm">{row.plusMinus === null ? '' : plusMinus(row.plusMinus, unit)}</span>
-                  <div>
-                    {(!blocked || blocked.reason === 'no-reference') && row.measure.kind !== 'checkpoint' && (
-                      <DifferenceBar
-                        athlete={forBar(row.athlete)}
-                        reference={forBar(row.reference)}
-                        band={row.band}
-                        width={84}
-                        text={TEXT.athleteAndReferenceRead(row.measure.name, a.value, r.value)}
-                      />
-                    )}
-                  </div>
-                </td>
+                {!nothingRead && <Numbers row={row} />}
               </tr>
               {row.measure.kind === 'facing-by-eye' && (
                 <tr>
