@@ -124,7 +124,7 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
   const selected = useView((state) => state.selectedMeasure);
   if (rows.length === 0) return <p style={{ color: '#545c61' }}>{TEXT.nothingIsMeasuredAtThis}</p>;
   return (
-    <table className="sheet" data-testid="reading-sheet">
+    <table className="sheet readings" data-testid="reading-sheet">
       <thead>
         <tr>
           <th>{TEXT.measure}</th>
