@@ -68,6 +68,9 @@ export const sideOf = (id: PointId): Side | null =>
       ? 'right'
       : null;
 
+/** A joint without its side: "left-knee" is "knee". */
+export const jointOf = (id: PointId): string => id.replace(/^(left|right)-/, '');
+
 /** Name of a point for people: "left-foot-index" is "left toe", "own-ball" is "ball". */
 export const pointName = (id: PointId): string =>
   id.replace(/^own-/, '').replace('foot-index', 'toe').replaceAll('-', ' ');

@@ -264,6 +264,7 @@ export function farSide(clip: Pick<Clip, 'view' | 'travel'>): 'left' | 'right' |
   if (clip.view.kind !== 'side') return null;
   return clip.travel === 'right' ? 'left' : 'right';
 }
+
 /** How a camera sees a joint: of the side towards it or of the other, from before or behind the body, from above. */
 export type SeenFrom = 'near' | 'far' | 'front' | 'above';
 

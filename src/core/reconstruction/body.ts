@@ -1,4 +1,4 @@
-import { sideOf, type PointId } from '../anatomy/body-points';
+import { JOINT_POINTS, type PointId } from '../anatomy/body-points';
 import { LENGTH_SHARES } from '../anatomy/segment-table';
 import { TEXT } from '../../text/core/reconstruction';
 
@@ -85,5 +85,4 @@ export function linksBetween(ids: readonly PointId[]): Links {
 }
 
 /** Points by which cameras are brought together: joints of the body with a side, and the nose. */
-export const isJoint = (id: PointId): boolean =>
-  id === 'nose' || (sideOf(id) !== null && /shoulder|elbow|wrist|hip|knee|ankle|heel|foot-index/.test(id));
+export const isJoint = (id: PointId): boolean => (JOINT_POINTS as readonly PointId[]).includes(id);

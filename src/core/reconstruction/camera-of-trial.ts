@@ -14,7 +14,7 @@ import { jitterOf } from '../trial/places';
 import type { Trial } from '../trial/trial';
 import { isJoint } from './body';
 import type { CameraPrior } from './problem';
-import { seenErrors } from './detector-errors';
+import { seenErrors } from './seen-errors';
 import type { SpaceCamera } from './problem-of-cameras';
 import type { SeenPoint } from './seen-points';
 

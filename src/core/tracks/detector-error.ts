@@ -1,8 +1,11 @@
-import type { PointId } from '../anatomy/body-points';
+import { jointOf, type PointId } from '../anatomy/body-points';
 import type { Vec2 } from '../geometry/vec2';
 import type { SeenFrom } from '../model/clip';
 
-/** Deviations of a detected point along the picture's rows and columns, shares of standing height. */
+/**
+ * Deviations of a detected point across (x) and up and down (y) in the levelled picture, shares of standing height: what
+ * makes them differ is how a body stands, and not how a camera is rolled.
+ */
 export interface DetectionError {
   /** Changes from frame to frame and from clip to clip. */
   readonly random: Vec2;
@@ -47,7 +50,7 @@ const OTHER = { near: everyWay(0.008, 0.012), far: everyWay(0.012, 0.014) } as c
 /** So much of the error from the front changes from clip to clip; it is alike in most of what it is. */
 const CHANGES = 0.45;
 const STAYS = Math.sqrt(1 - CHANGES ** 2);
-/** @param x along the rows, hundredths of standing height; `y` along the columns */
+/** @param x across, hundredths of standing height; `y` up and down */
 const fromTheFront = (x: number, y: number): DetectionError => ({
   random: { x: (CHANGES * x) / 100, y: (CHANGES * y) / 100 },
   systematic: { x: (STAYS * x) / 100, y: (STAYS * y) / 100 },
@@ -72,7 +75,7 @@ const ABOVE = everyWay(0.015, 0.01);
 
 /** What a detector errs by at a point that a camera sees so. */
 export function detectorError(id: PointId, seen: SeenFrom): DetectionError {
-  const joint = id.replace(/^(left|right)-/, '');
+  const joint = jointOf(id);
   if (seen === 'above') return ABOVE;
   if (seen === 'front') return FRONT[joint] ?? OTHER.near;
   return seen === 'far' ? (FAR[joint] ?? OTHER.far) : (NEAR[joint] ?? OTHER.near);
@@ -82,11 +85,14 @@ const NOT_TOGETHER: Vec2 = { x: 0, y: 0 };
 /** Hips and shoulders go apart and together about a middle that is found better than either. */
 const TURNED: Vec2 = { x: -0.5, y: -0.5 };
 /** From the front they do so across; up and down both hips are wrong together, shoulders each by itself. */
-const FROM_THE_FRONT: Readonly<Record<string, Vec2>> = { hip: { x: -0.5, y: 0.6 }, shoulder: { x: -0.5, y: 0 } };
+const FROM_THE_FRONT: Readonly<Record<'hip' | 'shoulder', Vec2>> = {
+  hip: { x: -0.5, y: 0.6 },
+  shoulder: { x: -0.5, y: 0 },
+};
 
 /** Correlation of a detected joint's error with that of the same joint of the other side (rendered clips). */
 export function errorOfSides(id: PointId, seen: SeenFrom): Vec2 {
-  const joint = /^(?:left|right)-(hip|shoulder)$/.exec(id)?.[1];
-  if (joint === undefined || seen === 'above') return NOT_TOGETHER;
-  return seen === 'front' ? FROM_THE_FRONT[joint]! : TURNED;
+  const joint = jointOf(id);
+  if ((joint !== 'hip' && joint !== 'shoulder') || seen === 'above') return NOT_TOGETHER;
+  return seen === 'front' ? FROM_THE_FRONT[joint] : TURNED;
 }

@@ -1,4 +1,4 @@
-import { isBodyPoint, sideOf, type BodyPoint, type PointId } from '../anatomy/body-points';
+import { isBodyPoint, jointOf, sideOf, type BodyPoint, type PointId } from '../anatomy/body-points';
 import { solve } from '../geometry/solve';
 import { interpolateCubic } from '../signal/interpolate';
 import { sameTimes } from '../signal/resample';
@@ -63,7 +63,7 @@ interface Filmed {
 /** Unit vector along a segment in the picture at each frame; along the rows where an end is missing. */
 function directions(track: Track, id: BodyPoint, frames: number): readonly (readonly [number, number])[] {
   const side = sideOf(id)!;
-  const ends = SEGMENT[id.replace(/^(left|right)-/, '')]!.map((joint) => track[`${side}-${joint}` as PointId]);
+  const ends = SEGMENT[jointOf(id)]!.map((joint) => track[`${side}-${joint}` as PointId]);
   const [from, to] = ends;
   return Array.from({ length: frames }, (_, i) => {
     const [x, y] = [(to?.x[i] ?? NaN) - (from?.x[i] ?? NaN), (to?.y[i] ?? NaN) - (from?.y[i] ?? NaN)];
@@ -169,7 +169,7 @@ export function learnedCorrections(track: Track, from: Filmed): Learned {
   const learned = new Map<PointId, LearnedCorrection>();
   if (!Number.isNaN(from.height))
     for (const id of Object.keys(track)) {
-      if (!isBodyPoint(id) || !SEGMENT[id.replace(/^(left|right)-/, '')]) continue;
+      if (!isBodyPoint(id) || !SEGMENT[jointOf(id)]) continue;
       const said = learn(track, id, from);
       if (said) learned.set(id, said);
     }

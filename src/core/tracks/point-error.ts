@@ -68,7 +68,7 @@ export const moreDoubtful = (confidence: number, error: number): number =>
 /** Points below this are drawn as unsure. */
 export const UNSURE_CONFIDENCE = 0.3;
 
-/** Standard deviations of a point along the picture's rows and columns, pixels. */
+/** Standard deviations of a point across (x) and up and down (y) in the levelled picture, pixels. */
 export interface PointError {
   /** In all. */
   readonly sd: Vec2;
@@ -86,13 +86,13 @@ export interface PointError {
 type Axis = keyof Vec2;
 
 const weaker = (a: number, b: number): number => (Math.abs(a) < Math.abs(b) ? a : b);
-/** Correlation of the errors of a joint and of the same joint of the other side, along the rows and the columns. */
+/** Correlation of the errors of a joint and of the same joint of the other side, each way. */
 export const correlationOf = ({ ofSides: a }: PointError, { ofSides: b }: PointError): Vec2 => ({
   x: weaker(a.x, b.x),
   y: weaker(a.y, b.y),
 });
 
-/** An error that is as large along the rows as along the columns, pixels. */
+/** An error that is as large up and down as across, pixels. */
 export const everyWay = (sd: number, systematic = 0): PointError => ({
   sd: { x: sd, y: sd },
   systematic: { x: systematic, y: systematic },

@@ -1,4 +1,4 @@
-import { sideOf, type PointId } from '../anatomy/body-points';
+import { jointOf, sideOf, type PointId } from '../anatomy/body-points';
 import { seenFrom, type Clip } from '../model/clip';
 import { coarseness, doubtError, pointError } from '../tracks/point-error';
 import { isFromDetector, ORIGIN, type PointSeries } from '../tracks/track';
@@ -53,7 +53,7 @@ const ABOVE: JointErrors = [1.5, 1.5, 1];
 
 function errorsOf(clip: Pick<Clip, 'view' | 'travel'>, id: PointId): JointErrors {
   const seen = seenFrom(clip, sideOf(id));
-  return seen === 'above' ? ABOVE : (ERRORS[seen][id.replace(/^(left|right)-/, '')] ?? FACE);
+  return seen === 'above' ? ABOVE : (ERRORS[seen][jointOf(id)] ?? FACE);
 }
 
 /** How wrong one point of a clip may be. */
