@@ -37,7 +37,7 @@ const onPath = (name) =>
 /** Installs Debian's Chromium, ffmpeg for the test clips, and what reads PDF files, where they are missing. */
 export function installTestTools() {
   const missing = [
-    ...(existsSync(CHROMIUM) ? [] : ['chromium', 'fonts-dejavu-core']),
+    ...(existsSync(CHROMIUM) ? [] : ['chromium', 'chromium-headless-shell', 'fonts-dejavu-core']),
     ...(onPath('ffmpeg') && onPath('ffprobe') ? [] : ['ffmpeg']),
     ...(onPath('pdftotext') ? [] : ['poppler-utils']),
   ];
