@@ -142,8 +142,13 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
       <tbody>
         {rows.map((row) => {
           const blocked = blockedOf(row);
-          // Why there is no number is told at the width of those that are not there.
           const nothingRead = !row.athlete.measurable && !row.reference.measurable;
+          // At the width of the sheet: in place of numbers that are not there, or below those that are.
+          const why = blocked && blocked.reason !== 'no-reference' && blocked.reason !== 'not-answered' && (
+            <div className="reason">
+              {blocked.message}. {blocked.remedy}
+            </div>
+          );
           return (
             <Fragment key={row.measure.id}>
               <tr
@@ -167,14 +172,17 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
                         : TEXT.referenceMissesThisItself}
                     </div>
                   )}
-                  {blocked && blocked.reason !== 'no-reference' && blocked.reason !== 'not-answered' && (
-                    <div className="reason">
-                      {blocked.message}. {blocked.remedy}
-                    </div>
-                  )}
+                  {nothingRead && why}
                 </td>
                 {!nothingRead && <Numbers row={row} />}
               </tr>
+              {!nothingRead && why && (
+                <tr className="why" data-testid={`why-${row.measure.id}`}>
+                  <td colSpan={4} className="left wrap">
+                    {why}
+                  </td>
+                </tr>
+              )}
               {row.measure.kind === 'facing-by-eye' && (
                 <tr>
                   <td colSpan={4} className="left wrap">
