@@ -8,6 +8,7 @@ import { boundsOf } from '../core/geometry/bounds';
 import { clothesOf, coloursAt } from '../core/detections/clothes';
 import { cropRound, cropRoundAll, SECOND_MARGIN, searchCrops, touchesEdge, type Crop } from '../core/detections/crops';
 import { beginIdentity, NOT_SURE_WHO, recognise, type People, type Seen } from '../core/detections/identity';
+import { oneLookEach } from '../core/detections/one-look-each';
 import type { PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import type { Rotation } from '../core/geometry/quarter-turn';
@@ -89,12 +90,14 @@ function lookFirst(picture: Picture, crop: Crop, mirrored = false): DetectedPoin
   const started = performance.now();
   const { landmarks } = landmarker!.detect(forFirst.canvas);
   inference += performance.now() - started;
-  const inCrop = landmarks.map((pose): DetectedPoints =>
-    Object.fromEntries(
-      BODY_POINTS.map((id, i) => [
-        id,
-        { x: pose[i]!.x * CROP_PIXELS, y: pose[i]!.y * CROP_PIXELS, confidence: pose[i]!.visibility ?? 0 },
-      ]),
+  const inCrop = oneLookEach(
+    landmarks.map((pose) =>
+      Object.fromEntries(
+        BODY_POINTS.map((id, i) => [
+          id,
+          { x: pose[i]!.x * CROP_PIXELS, y: pose[i]!.y * CROP_PIXELS, confidence: pose[i]!.visibility ?? 0 },
+        ]),
+      ),
     ),
   );
   const all = inCrop.map((detected) => inPicture(detected, back, mirrored));
