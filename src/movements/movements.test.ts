@@ -4,7 +4,8 @@ import { movementGaps } from '../core/coaching/movement-gaps';
 import { movementSchema, withImportances, withSchool } from '../core/model/movement';
 import { family } from './families/parts';
 import { raceWalking } from './race-walking';
-import { HURDLE_RACES, hurdleRace } from './sprint-hurdles';
+import { hurdleRace } from './hurdle-race';
+import { HURDLE_RACES } from './hurdles';
 
 const unique = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;
 
