@@ -80,7 +80,7 @@ test('pictures are the moments of a performance: read at them, and nothing of ti
   await goToStep(page, 'Compare');
   const knee = page.getByTestId('reading-front-knee-at-release');
   await expect(knee).toContainText('90\u00b0');
-  await expect(page.getByTestId('why-front-foot-to-release')).toContainText('Still pictures show no movement');
+  await expect(page.getByTestId('reading-front-foot-to-release')).toContainText('Still pictures show no movement');
   await page.reload();
   await expect(knee).toContainText('90\u00b0');
   expect(errors).toEqual([]);

@@ -207,9 +207,9 @@ test('a movement of one\u2019s own is read from a file, measures at once, and is
   await page.getByLabel('Movement from a file').setInputFiles(file);
   await expect(page.getByText('5 moments, 2 measures')).toBeVisible();
   await goToStep(page, 'Compare');
-  await expect(page.locator('tr[data-testid^=reading-]')).toHaveCount(2);
+  await expect(page.locator('tbody[data-testid^=reading-]')).toHaveCount(2);
   await page.reload();
-  await expect(page.locator('tr[data-testid^=reading-]')).toHaveCount(2);
+  await expect(page.locator('tbody[data-testid^=reading-]')).toHaveCount(2);
   await goToStep(page, 'Intake');
   await page.getByRole('combobox', { name: 'Movement' }).click();
   await page.getByRole('option', { name: 'Athletics: Hurdle clearance' }).click();

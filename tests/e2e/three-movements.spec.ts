@@ -41,7 +41,7 @@ for (const { movement, clips, travel, moments } of [
     for (const role of ['athlete', 'reference'])
       await page.getByRole('button', { name: new RegExp(`^Confirm all \\d+ of the ${role}`) }).click();
     await goToStep(page, 'Compare');
-    const rows = page.locator('tr[data-testid^=reading-]');
+    const rows = page.locator('tbody[data-testid^=reading-]');
     await expect(rows.first()).toBeVisible();
     expect(
       await rows.evaluateAll((all) => all.filter((row) => row.getAttribute('data-state') !== 'not-measurable').length),

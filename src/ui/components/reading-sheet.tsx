@@ -1,4 +1,4 @@
-import { Fragment, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { Judged } from '../../core/judgement/state';
@@ -119,9 +119,74 @@ function Numbers({ row }: { readonly row: Judged }): ReactNode {
   );
 }
 
-/** One row a measure: athlete, reference, difference with its plus-minus, band, state. */
+/** Why there is no number; where the other one's was read, whose is lacking. */
+function Why({ row, blocked }: { readonly row: Judged; readonly blocked: NotMeasurable }): ReactNode {
+  const whose = row.reference.measurable ? 'athlete' : row.athlete.measurable ? 'reference' : null;
+  return (
+    <div className="reason">
+      {whose && (
+        <>
+          <span className={`mark-${whose}`} />
+          {whose === 'athlete' ? TEXT.athlete : TEXT.reference}:{' '}
+        </>
+      )}
+      {blocked.message}. {blocked.remedy}
+    </div>
+  );
+}
+
+/** A measure: its numbers or why there are none, and below them what only an eye can answer. */
+function Measured({ row, onChoose }: { readonly row: Judged; readonly onChoose: () => void }): ReactNode {
+  const { measure } = row;
+  const chosen = useView((state) => state.selectedMeasure === measure.id);
+  const blocked = blockedOf(row);
+  const nothingRead = !row.athlete.measurable && !row.reference.measurable;
+  const why = blocked && blocked.reason !== 'no-reference' && blocked.reason !== 'not-answered' && (
+    <Why row={row} blocked={blocked} />
+  );
+  return (
+    <tbody className={chosen ? 'chosen' : undefined} data-testid={`reading-${measure.id}`} data-state={row.state}>
+      <tr className="choose" onClick={onChoose}>
+        <td className="wrap" colSpan={nothingRead ? 4 : 1}>
+          <button type="button" className="row" aria-pressed={chosen}>
+            {measure.name}
+          </button>
+          <div>
+            <StateMark state={row.state} />
+            {isInSpace(row.athlete) && <span className="in-space">{TEXT.inSpace}</span>}
+          </div>
+          {row.referenceState === 'gap' && (
+            <div className="reason">
+              {row.state === 'strength' || row.state === 'on-target'
+                ? TEXT.referenceMissesThisItselfAthlete
+                : TEXT.referenceMissesThisItself}
+            </div>
+          )}
+          {nothingRead && why}
+        </td>
+        {!nothingRead && <Numbers row={row} />}
+      </tr>
+      {!nothingRead && why && (
+        <tr className="choose goes-on" onClick={onChoose}>
+          <td colSpan={4} className="left wrap">
+            {why}
+          </td>
+        </tr>
+      )}
+      {(measure.kind === 'facing-by-eye' || measure.kind === 'checkpoint') && (
+        <tr>
+          <td colSpan={4} className="left wrap">
+            {measure.question}
+            {measure.kind === 'checkpoint' ? <Question row={row} /> : <Facing row={row} question={measure.question} />}
+          </td>
+        </tr>
+      )}
+    </tbody>
+  );
+}
+
+/** One measure below the other: athlete, reference, difference with its plus-minus, band, state. */
 export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
-  const selected = useView((state) => state.selectedMeasure);
   if (rows.length === 0) return <p style={{ color: '#545c61' }}>{TEXT.nothingIsMeasuredAtThis}</p>;
   return (
     <table className="sheet readings" data-testid="reading-sheet">
@@ -139,70 +204,9 @@ export function ReadingSheet({ rows, onChoose }: ReadingSheetProps): ReactNode {
           <th>{TEXT.diff}</th>
         </tr>
       </thead>
-      <tbody>
-        {rows.map((row) => {
-          const blocked = blockedOf(row);
-          const nothingRead = !row.athlete.measurable && !row.reference.measurable;
-          // At the width of the sheet: in place of numbers that are not there, or below those that are.
-          const why = blocked && blocked.reason !== 'no-reference' && blocked.reason !== 'not-answered' && (
-            <div className="reason">
-              {blocked.message}. {blocked.remedy}
-            </div>
-          );
-          return (
-            <Fragment key={row.measure.id}>
-              <tr
-                className={`choose ${selected === row.measure.id ? 'chosen' : ''}`}
-                data-testid={`reading-${row.measure.id}`}
-                data-state={row.state}
-                onClick={() => onChoose(row)}
-              >
-                <td className="wrap" colSpan={nothingRead ? 4 : 1}>
-                  <button type="button" className="row" aria-pressed={selected === row.measure.id}>
-                    {row.measure.name}
-                  </button>
-                  <div>
-                    <StateMark state={row.state} />
-                    {isInSpace(row.athlete) && <span className="in-space">{TEXT.inSpace}</span>}
-                  </div>
-                  {row.referenceState === 'gap' && (
-                    <div className="reason">
-                      {row.state === 'strength' || row.state === 'on-target'
-                        ? TEXT.referenceMissesThisItselfAthlete
-                        : TEXT.referenceMissesThisItself}
-                    </div>
-                  )}
-                  {nothingRead && why}
-                </td>
-                {!nothingRead && <Numbers row={row} />}
-              </tr>
-              {!nothingRead && why && (
-                <tr className="why" data-testid={`why-${row.measure.id}`}>
-                  <td colSpan={4} className="left wrap">
-                    {why}
-                  </td>
-                </tr>
-              )}
-              {row.measure.kind === 'facing-by-eye' && (
-                <tr>
-                  <td colSpan={4} className="left wrap">
-                    {row.measure.question}
-                    <Facing row={row} question={row.measure.question} />
-                  </td>
-                </tr>
-              )}
-              {row.measure.kind === 'checkpoint' && (
-                <tr>
-                  <td colSpan={4} className="left wrap">
-                    {row.measure.question}
-                    <Question row={row} />
-                  </td>
-                </tr>
-              )}
-            </Fragment>
-          );
-        })}
-      </tbody>
+      {rows.map((row) => (
+        <Measured key={row.measure.id} row={row} onChoose={() => onChoose(row)} />
+      ))}
     </table>
   );
 }
