@@ -8,7 +8,7 @@ import { boundsOf } from '../core/geometry/bounds';
 import { clothesOf, coloursAt } from '../core/detections/clothes';
 import { cropRound, cropRoundAll, SECOND_MARGIN, searchCrops, touchesEdge, type Crop } from '../core/detections/crops';
 import { beginIdentity, NOT_SURE_WHO, recognise, type People, type Seen } from '../core/detections/identity';
-import { oneLookEach } from '../core/detections/one-look-each';
+import { withoutRepeatedBodies } from '../core/detections/repeated-bodies';
 import type { PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import type { Rotation } from '../core/geometry/quarter-turn';
@@ -90,7 +90,7 @@ function lookFirst(picture: Picture, crop: Crop, mirrored = false): DetectedPoin
   const started = performance.now();
   const { landmarks } = landmarker!.detect(forFirst.canvas);
   inference += performance.now() - started;
-  const inCrop = oneLookEach(
+  const inCrop = withoutRepeatedBodies(
     landmarks.map((pose) =>
       Object.fromEntries(
         BODY_POINTS.map((id, i) => [

@@ -1,7 +1,7 @@
 import { BODY_POINTS, type BodyPoint } from '../anatomy/body-points';
 import type { DetectedPoints } from '../tracks/track';
 import { exchangeSides } from './fuse-detections';
-import { oneLookEach } from './one-look-each';
+import { withoutRepeatedBodies } from './repeated-bodies';
 
 /** Somebody 300 pixels tall at x, a stride of so many pixels from the left foot to the right. */
 const somebody = (x: number, stride: number): DetectedPoints =>
@@ -21,13 +21,13 @@ const moved = (detected: DetectedPoints, by: number): DetectedPoints =>
 
 test('a body that is given twice is taken once, also with its sides exchanged', () => {
   const walker = somebody(400, 120);
-  expect(oneLookEach([walker, moved(walker, 12)])).toEqual([walker]);
-  expect(oneLookEach([walker, exchangeSides(walker), moved(walker, 20)])).toEqual([walker]);
+  expect(withoutRepeatedBodies([walker, moved(walker, 12)])).toEqual([walker]);
+  expect(withoutRepeatedBodies([walker, exchangeSides(walker), moved(walker, 20)])).toEqual([walker]);
 });
 
 test('two who stand in one place of the picture, or beside each other, stay two', () => {
   const [walker, onlooker] = [somebody(400, 160), somebody(420, 0)];
-  expect(oneLookEach([walker, onlooker])).toHaveLength(2);
-  expect(oneLookEach([onlooker, somebody(460, 0)])).toHaveLength(2);
-  expect(oneLookEach([])).toEqual([]);
+  expect(withoutRepeatedBodies([walker, onlooker])).toHaveLength(2);
+  expect(withoutRepeatedBodies([onlooker, somebody(460, 0)])).toHaveLength(2);
+  expect(withoutRepeatedBodies([])).toEqual([]);
 });

@@ -28,7 +28,7 @@ const isOneBody = (a: DetectedPoints, b: DetectedPoints): boolean =>
  * people gives one of them twice, also with the sides exchanged, and the second would be followed as somebody else who
  * goes along with the first.
  */
-export const oneLookEach = (all: readonly DetectedPoints[]): readonly DetectedPoints[] =>
+export const withoutRepeatedBodies = (all: readonly DetectedPoints[]): readonly DetectedPoints[] =>
   all.reduce<readonly DetectedPoints[]>(
     (kept, next) => (kept.some((other) => isOneBody(other, next)) ? kept : [...kept, next]),
     [],
