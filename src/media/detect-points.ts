@@ -1,5 +1,6 @@
 import { ok, type Result } from '../core/result';
 import type { Detections } from '../core/detections/fuse-detections';
+import { framesOf, meeting, type Following } from '../core/detections/following';
 import type { DetectorSetting, PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import { cancelled, DetectorWorker, type FindIssue, type Stretch } from './detector-worker';
@@ -10,20 +11,22 @@ export type { FindIssue } from './detector-worker';
 export interface FindOptions {
   readonly setting: DetectorSetting;
   readonly signal: AbortSignal;
-  /** Frames done. */
+  /** Frames looked at, in this run and in that which it goes on from. */
   readonly onProgress: (done: number) => void;
   /**
-   * A box round the person at one frame, where there are several or the person is small; pixels of the displayed
-   * picture. The person is followed through every frame.
+   * Somebody who is followed frame after frame, where there are several or the person is small; null is whoever is
+   * largest.
    */
-  readonly person?: PersonBox | null;
+  readonly following?: Following | null;
   /** What was detected in an earlier run with the same setting. */
   readonly known?: Detections;
   /**
    * Which frames to detect next, by what was detected so far; none where that is enough. It is asked after each pass,
-   * and may take what there is.
+   * and may take what there is. Where somebody is followed it is asked once, at the end.
    */
   readonly next: (detections: Detections) => readonly number[] | Promise<readonly number[]>;
+  /** Told what there is while somebody is followed, now and then. */
+  readonly onFollowed?: (detections: Detections) => void;
   /** Told at the end how long the models themselves took in every worker, milliseconds. */
   readonly onInference?: (milliseconds: number) => void;
   /** How many frames are looked at in parallel. */
@@ -57,23 +60,45 @@ const inStretches = (frames: readonly number[]): readonly Part[] =>
     from: k * STRETCH,
   }));
 
+/** After so many frames what there is of somebody who is followed is told first, and after so many again. */
+const TOLD = { first: 24, every: 120 };
+
+/** Each way of somebody who is followed by a worker of its own; resolves with what ended it before its end, or null. */
+async function followed(
+  { ways, untilMet }: Following,
+  workers: readonly DetectorWorker[],
+  known: Detections,
+  onFrame: Stretch['onFrame'],
+): Promise<FindIssue | null> {
+  const done = await Promise.all(
+    ways.map((way, k) => {
+      const frames = framesOf(way, workers[k]!.frameTimes.length);
+      const ends = untilMet === null ? undefined : meeting(known, untilMet);
+      return workers[k]!.detect({ frames, from: way.box.frame, beside: () => [], onFrame, ...(ends && { ends }) });
+    }),
+  );
+  const failed = done.find((one) => !one.ok);
+  return failed && !failed.ok ? failed.issue : null;
+}
+
 /**
  * Has two detectors look at frames of a clip, in workers, pass by pass; `trackFromDetections` joins what they see. A
  * frame on which nobody is seen, and a damaged one, has no detections; cancelling returns an issue.
  */
 export async function detectPoints(video: VideoFile, options: FindOptions): Promise<Result<Detections, FindIssue>> {
-  const { signal, setting } = options;
-  const person = options.person ?? null;
-  // A chosen person is followed on from the box and back from it.
-  const count = person ? 2 : (options.workers ?? Math.max(1, Math.min(4, navigator.hardwareConcurrency)));
-  const opened = await Promise.all(
-    Array.from({ length: count }, () => DetectorWorker.open(video, { setting, signal, person })),
-  );
+  const { signal, setting, following = null } = options;
+  const people: readonly (PersonBox | null)[] = following
+    ? following.ways.map(({ box }) => box)
+    : new Array(options.workers ?? Math.max(1, Math.min(4, navigator.hardwareConcurrency))).fill(null);
+  const opened = await Promise.all(people.map((person) => DetectorWorker.open(video, { setting, signal, person })));
   const workers = opened.flatMap((worker) => (worker.ok ? [worker.value] : []));
-  const detections = new Map<number, readonly DetectedPoints[]>(options.known);
+  const known: Detections = options.known ?? new Map<number, never>();
+  const detections = new Map(known);
+  let looked = following && following.untilMet !== null ? 0 : known.size;
   const onFrame = (frame: number, seen: readonly DetectedPoints[]): void => {
     detections.set(frame, seen);
-    options.onProgress(detections.size);
+    options.onProgress(++looked);
+    if (following && looked % TOLD.every === TOLD.first) options.onFollowed?.(detections);
   };
   const pass = async (stretches: readonly Part[], beside: Stretch['beside']): Promise<FindIssue | null> => {
     let [next, issue]: [number, FindIssue | null] = [0, null];
@@ -89,12 +114,8 @@ export async function detectPoints(video: VideoFile, options: FindOptions): Prom
   try {
     const refused = opened.find((worker) => !worker.ok);
     if (refused && !refused.ok) return refused;
-    if (person) {
-      const frames = Array.from(workers[0]!.frameTimes.keys());
-      // Both begin on the frame of the box, and so with the same person.
-      const [onwards, back] = [frames.slice(person.frame), frames.slice(0, person.frame + 1).reverse()];
-      const parts = [onwards, back].map((part) => ({ frames: part, from: person.frame }));
-      const issue = await pass(parts, () => []);
+    if (following) {
+      const issue = await followed(following, workers, known, onFrame);
       if (issue) return { ok: false, issue };
       await options.next(detections);
       return ok(detections);

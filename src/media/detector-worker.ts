@@ -38,6 +38,8 @@ export interface Stretch {
   /** What was detected beside a frame; none where the detector goes by the frame that it looked at before. */
   readonly beside: (frame: number) => readonly DetectedPoints[];
   readonly onFrame: (frame: number, detections: readonly DetectedPoints[]) => void;
+  /** Told each frame after that: whether nothing more is to be looked at. */
+  readonly ends?: (frame: number, detections: readonly DetectedPoints[]) => boolean;
 }
 
 /** Both detectors in a worker of their own, with a decoder of the clip beside them. */
@@ -72,7 +74,7 @@ export class DetectorWorker {
   }
 
   /** Looks at some frames one after the other. A damaged frame is passed over, and says that nobody is seen. */
-  async detect({ frames, from, beside, onFrame }: Stretch): Promise<Result<null, FindIssue>> {
+  async detect({ frames, from, beside, onFrame, ends }: Stretch): Promise<Result<null, FindIssue>> {
     const { width, height, rotation } = this.source.index;
     for (const [n, i] of frames.entries()) {
       if (this.signal.aborted) return cancelled();
@@ -93,6 +95,7 @@ export class DetectorWorker {
       );
       if (!points.ok) return this.signal.aborted ? cancelled() : points;
       onFrame(i, points.value);
+      if (ends?.(i, points.value)) return ok(null);
     }
     return ok(null);
   }

@@ -10,6 +10,7 @@ import { FILM_RATE } from '../../src/application/export/film-layout';
 import type { FilmWorker } from '../../src/application/export/film-worker';
 import { WorkerClient } from '../../src/media/worker-client';
 import { openClipSource, type ClipSource } from '../../src/media/clip-source';
+import { follow, followAgain } from '../../src/core/detections/following';
 import { detectPoints } from '../../src/media/detect-points';
 import { trackPoint } from '../../src/media/track-point';
 import { drawDisplayed } from '../../src/media/draw-displayed';
@@ -35,6 +36,8 @@ function readCanvas(): number | null {
 
 interface FindHow {
   readonly person?: PersonBox | null;
+  /** What was detected before, where the box was drawn later. */
+  readonly known?: readonly (readonly [number, readonly DetectedPoints[]])[];
   readonly how?: 'every' | 'enough';
   readonly events?: readonly number[];
 }
@@ -104,13 +107,14 @@ const harness = {
   /**
    * Has the points of a clip detected; the detections by frame, with the time it took and the models' part of it, and
    * how long it took until the first pass and that round the key events were done.
+   * @param known with it, the person is followed from their box until that is met
    * @param how every frame, or as many as it takes
    * @param events frames of the clip's key events, where they are known
    */
   async find(
     address: string,
     setting: DetectorSetting,
-    { person = null, how = 'enough', events = [] }: FindHow = {},
+    { person = null, known, how = 'enough', events = [] }: FindHow = {},
   ): Promise<{
     detections: (readonly [number, readonly DetectedPoints[]])[];
     milliseconds: number;
@@ -131,7 +135,8 @@ const harness = {
     const started = performance.now();
     const found = await detectPoints(video, {
       setting,
-      person,
+      following: person && (known ? followAgain(person, times) : follow(person)),
+      ...(known && { known: new Map(known) }),
       workers,
       signal: new AbortController().signal,
       onProgress: () => undefined,

@@ -1,3 +1,4 @@
+import { follow, followAgain, followOn, type Following } from '../../core/detections/following';
 import { framePlan, type KnownSoFar } from '../../core/detections/frame-plan';
 import type { Detections } from '../../core/detections/fuse-detections';
 import { unseenText } from '../../core/detections/hard-pictures';
@@ -70,7 +71,7 @@ const GONE = TEXT.detectingPointsHasEndedIts;
 /** What was detected of a clip in a run that was stopped, and that can go on; undefined where there is none. */
 export function stoppedRun(session: Session, clip: Clip): Kept | undefined {
   const kept = session.detections[clip.id];
-  return kept && !kept.complete && !kept.person ? kept : undefined;
+  return kept && !kept.complete ? kept : undefined;
 }
 
 /**
@@ -89,7 +90,7 @@ class Arriving {
 
   constructor(
     private readonly clip: Clip,
-    private readonly run: Omit<DetectionRun, 'complete'>,
+    private readonly run: DetectionRun,
     private readonly times: Float64Array,
     goesOnFrom: Kept | undefined,
   ) {
@@ -117,7 +118,7 @@ class Arriving {
     const { id } = this.clip;
     const now = session.tracks[id];
     if (!this.hasArrived) this.before = now;
-    const packed = packDetections(detections, { ...this.run, complete: false });
+    const packed = packDetections(detections, this.run);
     const { track, kept } = deriveTrack(now ?? {}, this.times, packed, this.kept ?? null);
     const change = (): void => putDerived(id, track, kept);
     if (this.hasArrived) inSameStep(change);
@@ -173,24 +174,40 @@ export const detectPointsOf = (
   clip: Clip,
   setting: DetectorSetting,
   person: PersonBox | null = null,
-): Promise<Result<Detected, DetectionIssue>> => detect(clip, { setting, person });
+): Promise<Result<Detected, DetectionIssue>> =>
+  detect(clip, { setting, person, again: [], complete: false }, person && follow(person));
 
 /** Goes on detecting where a run was stopped, with its setting; one undoable step of its own. */
 export function goOnDetecting(clip: Clip): Promise<Result<Detected, DetectionIssue>> {
   const stopped = stoppedRun(useDocument.getState().session!, clip);
-  return detect(clip, { setting: stopped?.setting ?? 'accurate', person: null }, stopped);
+  if (!stopped) return detectPointsOf(clip, 'accurate');
+  const { person } = stopped;
+  const on = person && followOn(person, unpackDetections(stopped), clip.frameTimes.length);
+  return detect(clip, stopped, on, stopped);
+}
+
+/**
+ * Follows the person of a clip again from a box, drawn where they had been lost or somebody else was taken for them: as
+ * far as that is so, with the setting of what was detected before. One undoable step.
+ */
+export function followAgainFrom(clip: Clip, box: PersonBox): Promise<Result<Detected, DetectionIssue>> {
+  const kept = useDocument.getState().session?.detections[clip.id];
+  if (!kept) return detectPointsOf(clip, 'accurate', box);
+  const run = { ...kept, again: [...kept.again, box] };
+  return detect(clip, run, followAgain(box, realTimes(clip)), kept);
 }
 
 async function detect(
   clip: Clip,
-  run: Omit<DetectionRun, 'complete'>,
-  stopped?: Kept,
+  { setting, person, again, complete }: DetectionRun,
+  following: Following | null,
+  before?: Kept,
 ): Promise<Result<Detected, DetectionIssue>> {
   const video = await videoOf(clip);
   if (!video.ok) return video;
   const times = realTimes(clip);
-  const known = stopped ? unpackDetections(stopped) : new Map<number, never>();
-  const arriving = new Arriving(clip, run, times, stopped);
+  const known = before ? unpackDetections(before) : new Map<number, never>();
+  const arriving = new Arriving(clip, { setting, person, again, complete }, times, before);
   const plan = framePlan(times, known.keys());
   const job = startJob(`points-${clip.id}`, TEXT.detectingPointsName(clip.performer.name));
   let detections: Detections = known;
@@ -199,23 +216,26 @@ async function detect(
       seen: [...detections.values()].filter((seen) => seen.length > 0).length,
       detected: detections.size,
       stopped: isStopped,
-      unseen: unseenText(detections, run.setting),
+      unseen: unseenText(detections, setting),
     });
+  // Only a part of what was detected is looked at again: whether all else was looked at stays as it was.
+  const mends = following !== null && following.untilMet !== null;
   let isFirst = true;
   const next = async (): Promise<readonly number[]> => {
     if (detections.size === 0) return clip.pictures ? Array.from(times.keys()) : plan.next(null);
     arriving.take(detections);
     if (clip.pictures) return [];
     // What a camera does is taken out before anything is proposed: people are left out of its background by now.
-    if (isFirst && arriving.ended === null) await tellCamera(clip);
+    if (isFirst && !mends && arriving.ended === null) await tellCamera(clip);
     isFirst = false;
     const soFar = arriving.propose();
     return soFar ? plan.next(soFar) : [];
   };
   try {
-    const expected = run.person || clip.pictures ? times.length : plan.expected;
+    const expected = following || clip.pictures ? times.length : plan.expected;
     const found = await detectPoints(video.value, {
-      ...run,
+      setting,
+      following,
       known,
       signal: job.signal,
       onProgress: (done) => job.progress(done, Math.max(done, expected)),
@@ -223,11 +243,15 @@ async function detect(
         detections = now;
         return next();
       },
+      onFollowed: (now) => {
+        detections = now;
+        arriving.take(now);
+      },
     });
     const isCancelled = !found.ok && found.issue.code === 'cancelled';
     if (!found.ok && !(isCancelled && arriving.arrived)) return found;
     if (isCancelled) arriving.take(detections);
-    else arriving.finish();
+    else if (!mends) arriving.finish();
     return arriving.ended === null ? result(isCancelled) : fail('cancelled', arriving.ended);
   } finally {
     job.end();

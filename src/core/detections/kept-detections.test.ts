@@ -8,7 +8,7 @@ import { trackFromDetections } from './track-from-detections';
 
 const FRAMES = 120;
 const TIMES = Float64Array.from({ length: FRAMES }, (_, i) => i / FRAMES);
-const RUN = { setting: 'accurate', person: null, complete: true } as const;
+const RUN = { setting: 'accurate', person: null, again: [], complete: true } as const;
 /** The first detector takes left for right on one frame; on another nobody is seen; every second one is looked at. */
 const DETECTIONS = new Map(
   [...walk()]

@@ -16,6 +16,8 @@ const SHARES = 1e4;
 export interface DetectionRun {
   readonly setting: DetectorSetting;
   readonly person: PersonBox | null;
+  /** Boxes that were drawn later, where somebody else had been followed or nobody. */
+  readonly again: readonly PersonBox[];
   readonly complete: boolean;
 }
 
@@ -31,6 +33,7 @@ export function packDetections(detections: Detections, run: DetectionRun): KeptD
     );
   return {
     ...run,
+    again: [...run.again],
     rules: RULES,
     frames: Float64Array.from(frames),
     points: [...BODY_POINTS],

@@ -20,7 +20,8 @@ const extentOf = (detected: DetectedPoints): number => {
   return Math.max(width, height);
 };
 
-const isOneBody = (a: DetectedPoints, b: DetectedPoints): boolean =>
+/** Whether two detections of one frame are of one body. */
+export const isOneBody = (a: DetectedPoints, b: DetectedPoints): boolean =>
   Math.min(apart(a, b), apart(a, exchangeSides(b))) < ONE_BODY * Math.max(extentOf(a), extentOf(b));
 
 /**

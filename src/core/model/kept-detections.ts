@@ -35,6 +35,8 @@ export const keptDetectionsSchema = z
     setting: detectorSettingSchema,
     /** Whom they were to follow; null is whoever is largest. */
     person: personBoxSchema.nullable(),
+    /** Boxes that were drawn later, where somebody else had been followed or nobody. */
+    again: z.array(personBoxSchema).max(LIMITS.boxes).default([]),
     /** Version of the rules (`RULES`) by which the clip's points were derived. */
     rules: z.number().int().nonnegative(),
     /** Whether all frames were looked at that the plan asks for. */

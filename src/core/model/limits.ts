@@ -20,6 +20,8 @@ export const LIMITS = {
   stroke: 5000,
   /** Instants that two cameras of a trial have in common. */
   commonInstants: 200,
+  /** Boxes round the person who is followed in a clip. */
+  boxes: 1000,
   /** Places that tie a camera down, and frames in which one of them is pressed. */
   tiePoints: 20,
   /** How far a planned camera stands from the performer, metres, and a second one from the first, degrees. */

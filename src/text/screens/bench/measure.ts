@@ -133,6 +133,14 @@ export const TEXT = {
   drawBoxRoundName: (name: string) => `Draw a box round the ${name}, where nobody stands before or behind`,
   severalPeopleChooseOne: 'Several people? Choose one',
   personInBoxOnFrame: (frame: number) => `the person in the box on frame ${frame}`,
+  followAgainFromThere: 'Follow again from there',
+  whatIsRightAlreadyStays:
+    'On both sides, until the same person is met who is followed already. All other frames stay as they are.',
+  nobodyIsSeenOnFrames: (from: number, to: number, others: number) =>
+    `Nobody is seen on frames ${from} to ${to}` +
+    (others === 0 ? '' : others === 1 ? ' and in one more stretch' : ` and in ${others} more stretches`) +
+    '. Draw a box round the one who is meant where they are seen again, and have them followed from there.',
+  goToFrame: (frame: number) => `Go to frame ${frame}`,
   whoeverIsLargest: 'whoever is largest',
   anotherPersonInThisPicture: 'Another person in this picture',
   nameHasPaneNowDraw: (name: string) => `${name} has a pane now. Draw a box round that person, then detect the points.`,

@@ -3,34 +3,29 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
-import type { Clip } from '../../../core/model/clip';
+import type { ReactNode } from 'react';
 import type { DetectorSetting } from '../../../core/model/kept-detections';
-import { LIMITS } from '../../../core/model/limits';
 import { JOINT_POINTS } from '../../../core/anatomy/body-points';
 import { coverage } from '../../../core/tracks/track';
 import { activeOf, type Derived } from '../../../application/analysis/derived';
 import { useJobs } from '../../../application/stores/jobs';
-import { notify } from '../../../application/stores/notices';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import {
   deriveAgain,
-  detectedText,
   detectPointsOf,
   goOnDetecting,
   hasEarlierRules,
   stoppedRun,
 } from '../../../application/tracks/detection-use-cases';
 import { useDocument } from '../../../application/stores/document-store';
-import { addPersonOf } from '../../../application/clips/clip-use-cases';
 import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
+import { tellDetected } from './tell-detected';
 import { CameraLines } from './camera-lines';
-import { PartnerChoice } from './partner-choice';
 import { PointFiles } from './point-files';
 import { ByHand } from './by-hand';
-import { ROW, SMALL } from './card-rows';
+import { FollowedPerson, LostStretches } from './followed-person';
 import { TravelLines } from './travel-lines';
 import { TEXT } from '../../../text/screens/bench/measure';
 
@@ -74,7 +69,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
       <TravelLines clips={derived.clips} />
       <CameraLines clips={derived.clips} />
       {chosen && chosen.trial.clip.mediaId !== null && (
-        <Whom derived={derived} clip={chosen.trial.clip} name={clipName(chosen)} />
+        <FollowedPerson derived={derived} clip={chosen.trial.clip} name={clipName(chosen)} />
       )}
       {chosen && <PointFiles clip={chosen.trial.clip} name={clipName(chosen)} />}
       {tool === 'points' && chosen && (
@@ -93,11 +88,6 @@ function ClipPoints({ on, setting }: { readonly on: BenchClip; readonly setting:
   const name = clipName(on);
   const share = JOINT_POINTS.reduce((sum, id) => sum + coverage(raw, id), 0) / JOINT_POINTS.length;
   const stopped = session ? stoppedRun(session, clip) : undefined;
-  const tell = async (detecting: ReturnType<typeof detectPointsOf>): Promise<void> => {
-    const result = await detecting;
-    if (result.ok) notify('info', detectedText(clip, result.value));
-    else notify(result.issue.code === 'cancelled' ? 'info' : 'error', result.issue.message);
-  };
   return (
     <>
       <div style={{ display: 'flex', alignItems: 'center', gap: 8, fontSize: '.86rem' }}>
@@ -108,7 +98,7 @@ function ClipPoints({ on, setting }: { readonly on: BenchClip; readonly setting:
             variant={share === 0 ? 'contained' : 'text'}
             aria-label={TEXT.detectPointsOfName(name)}
             disabled={isBusy}
-            onClick={() => void tell(detectPointsOf(clip, setting, person))}
+            onClick={() => void tellDetected(clip, detectPointsOf(clip, setting, person))}
           >
             {TEXT.detectPoints}
           </Button>
@@ -120,12 +110,13 @@ function ClipPoints({ on, setting }: { readonly on: BenchClip; readonly setting:
           <Button
             size="small"
             aria-label={TEXT.goOnDetectingPointsOf(name)}
-            onClick={() => void tell(goOnDetecting(clip))}
+            onClick={() => void tellDetected(clip, goOnDetecting(clip))}
           >
             {TEXT.goOn}
           </Button>
         </span>
       )}
+      {!isBusy && <LostStretches on={on} />}
       {session && hasEarlierRules(session, clip) && !isBusy && (
         <span className="note">
           {TEXT.thesePointsWereDerivedBy}{' '}
@@ -135,69 +126,5 @@ function ClipPoints({ on, setting }: { readonly on: BenchClip; readonly setting:
         </span>
       )}
     </>
-  );
-}
-
-/** Of several people, or for one who is small in the picture: whose points are detected. */
-function Whom({
-  derived,
-  clip,
-  name,
-}: {
-  readonly derived: Derived;
-  readonly clip: Clip;
-  readonly name: string;
-}): ReactNode {
-  const person = useView((state) => state.persons[clip.id]);
-  const boxing = useView((state) => state.tool === 'person');
-  const clear = (): void => {
-    setView({
-      persons: Object.fromEntries(Object.entries(useView.getState().persons).filter(([id]) => id !== clip.id)),
-    });
-  };
-  return (
-    <div style={{ ...ROW, ...SMALL }}>
-      <Button variant={boxing ? 'contained' : 'text'} onClick={() => setView({ tool: boxing ? 'move' : 'person' })}>
-        {boxing ? TEXT.drawBoxRoundName(name) : TEXT.severalPeopleChooseOne}
-      </Button>
-      {person && (
-        <span>
-          {TEXT.personInBoxOnFrame(person.frame + 1)} <Button onClick={clear}>{TEXT.whoeverIsLargest}</Button>
-        </span>
-      )}
-      {clip.mediaId !== null && <OtherPerson clip={clip} />}
-      <PartnerChoice derived={derived} clip={clip} />
-    </div>
-  );
-}
-
-/** One more person of the same picture: a partner, a crew, an opponent; each has points and moments of its own. */
-function OtherPerson({ clip }: { readonly clip: Clip }): ReactNode {
-  const [name, setName] = useState<string | null>(null);
-  if (name === null) return <Button onClick={() => setName('')}>{TEXT.anotherPersonInThisPicture}</Button>;
-  return (
-    <form
-      style={ROW}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (name.trim() === '') return;
-        void addPersonOf(clip, name.trim()).then(() => setView({ tool: 'person' }));
-        setName(null);
-        notify('info', TEXT.nameHasPaneNowDraw(name.trim()));
-      }}
-    >
-      <TextField
-        size="small"
-        autoFocus
-        label={TEXT.nameOrSeat}
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        slotProps={{ htmlInput: { maxLength: LIMITS.name } }}
-      />
-      <Button type="submit" disabled={name.trim() === ''}>
-        {TEXT.add}
-      </Button>
-      <Button onClick={() => setName(null)}>{TEXT.leave}</Button>
-    </form>
   );
 }
