@@ -1,6 +1,6 @@
 import { ok, type Result } from '../core/result';
 import type { Detections } from '../core/detections/fuse-detections';
-import { framesOf, meeting, type Following } from '../core/detections/following';
+import { meeting, type Following } from '../core/detections/following';
 import type { DetectorSetting, PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import { cancelled, DetectorWorker, type FindIssue, type Stretch } from './detector-worker';
@@ -72,9 +72,8 @@ async function followed(
 ): Promise<FindIssue | null> {
   const done = await Promise.all(
     ways.map((way, k) => {
-      const frames = framesOf(way, workers[k]!.frameTimes.length);
-      const ends = untilMet === null ? undefined : meeting(known, untilMet);
-      return workers[k]!.detect({ frames, from: way.box.frame, beside: () => [], onFrame, ...(ends && { ends }) });
+      const ends = untilMet === null ? {} : { ends: meeting(known, untilMet) };
+      return workers[k]!.detect({ frames: way.frames, from: way.box.frame, beside: () => [], onFrame, ...ends });
     }),
   );
   const failed = done.find((one) => !one.ok);

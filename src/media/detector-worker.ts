@@ -68,11 +68,6 @@ export class DetectorWorker {
     return signal.aborted ? cancelled() : opened;
   }
 
-  /** Real places of every frame in the file, microseconds. */
-  get frameTimes(): Float64Array {
-    return this.source.index.frameTimes;
-  }
-
   /** Looks at some frames one after the other. A damaged frame is passed over, and says that nobody is seen. */
   async detect({ frames, from, beside, onFrame, ends }: Stretch): Promise<Result<null, FindIssue>> {
     const { width, height, rotation } = this.source.index;

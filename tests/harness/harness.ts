@@ -135,7 +135,7 @@ const harness = {
     const started = performance.now();
     const found = await detectPoints(video, {
       setting,
-      following: person && (known ? followAgain(person, times) : follow(person)),
+      following: person && (known ? followAgain(person, times) : follow(person, times.length)),
       ...(known && { known: new Map(known) }),
       workers,
       signal: new AbortController().signal,

@@ -175,7 +175,7 @@ export const detectPointsOf = (
   setting: DetectorSetting,
   person: PersonBox | null = null,
 ): Promise<Result<Detected, DetectionIssue>> =>
-  detect(clip, { setting, person, again: [], complete: false }, person && follow(person));
+  detect(clip, { setting, person, again: [], complete: false }, person && follow(person, clip.frameTimes.length));
 
 /** Goes on detecting where a run was stopped, with its setting; one undoable step of its own. */
 export function goOnDetecting(clip: Clip): Promise<Result<Detected, DetectionIssue>> {

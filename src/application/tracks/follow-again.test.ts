@@ -1,6 +1,6 @@
 import { walk } from '../../../tests/fixtures/detected-walk';
 import { stickClip } from '../../../tests/fixtures/stick-trial';
-import { framesOf, meeting } from '../../core/detections/following';
+import { meeting } from '../../core/detections/following';
 import type { Detections } from '../../core/detections/fuse-detections';
 import { deriveTrack, packDetections, unpackDetections } from '../../core/detections/kept-detections';
 import type { KeptDetections } from '../../core/model/kept-detections';
@@ -22,7 +22,7 @@ jest.mock('../../media/detect-points', () => ({
     const detections = new Map(known);
     for (const way of following!.ways) {
       const ends = following!.untilMet === null ? () => false : meeting(known!, following!.untilMet);
-      for (const frame of framesOf(way, 120)) {
+      for (const frame of way.frames) {
         const seen = [walker.get(frame)!, walker.get(frame)!];
         detections.set(frame, seen);
         mockLooked.push(frame);

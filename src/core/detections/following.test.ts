@@ -2,7 +2,7 @@ import { walk } from '../../../tests/fixtures/detected-walk';
 import type { DetectedPoints } from '../tracks/track';
 import type { Detections } from './fuse-detections';
 import { packDetections } from './kept-detections';
-import { follow, followAgain, followOn, framesOf, lostStretches, meeting } from './following';
+import { follow, followAgain, followOn, lostStretches, meeting } from './following';
 
 const BOX = { frame: 40, x: 160, y: 90, width: 60, height: 260 };
 const walker = walk();
@@ -17,12 +17,11 @@ const times = Float64Array.from({ length: 120 }, (_, i) => i / 60);
 /** The last frame that a way looks at. */
 function endOf(way: ReturnType<typeof followAgain>['ways'][number], of: Detections, over: number): number {
   const met = meeting(of, over);
-  const frames = framesOf(way, 120);
-  return frames.find((frame) => met(frame, [walker.get(frame)!])) ?? frames.at(-1)!;
+  return way.frames.find((frame) => met(frame, [walker.get(frame)!])) ?? way.frames.at(-1)!;
 }
 
 test('both ways begin on the frame of the box and go through', () => {
-  const [onwards, back] = follow(BOX).ways.map((way) => framesOf(way, 120));
+  const [onwards, back] = follow(BOX, 120).ways.map(({ frames }) => frames);
   expect([onwards![0], onwards!.at(-1), onwards!.length]).toEqual([40, 119, 80]);
   expect([back![0], back!.at(-1), back!.length]).toEqual([40, 0, 41]);
 });
@@ -43,36 +42,38 @@ test('somebody who passes meets them for a few frames only, and sparse frames te
   expect(endOf(back!, sparse, 24)).toBe(56 - 24);
 });
 
-test('a run that was stopped goes on from where the person was last seen', () => {
-  const half: Detections = new Map([...walker].slice(20, 61).map(([i, points]) => [i, i > 57 ? [] : [points]]));
-  const { ways, untilMet } = followOn(BOX, half, 120);
-  expect(untilMet).toBeNull();
-  expect(ways.map(({ box, to }) => [box.frame, to])).toEqual([
-    [57, 'end'],
-    [20, 'start'],
+test('a run that was stopped goes on over what was not looked at, from where the person was seen beside it', () => {
+  const looked = (from: number, to: number, seen = to): [number, DetectedPoints[]][] =>
+    [...walker].slice(from, to + 1).map(([i, points]) => [i, i > seen ? [] : [points]]);
+  const waysOf = (of: Detections) =>
+    followOn(BOX, of, 120).ways.map(({ box, frames }) => [box.frame, frames[0], frames.at(-1)]);
+  const half: Detections = new Map(looked(20, 60, 57));
+  expect(followOn(BOX, half, 120).untilMet).toBeNull();
+  expect(waysOf(half)).toEqual([
+    [20, 20, 0],
+    [57, 57, 119],
   ]);
-  const at57 = Object.values(walker.get(57)!);
-  expect(ways[0]!.box.x).toBe(Math.min(...at57.map((p) => p.x)));
-  expect(ways[0]!.box.height).toBe(240);
+  const { box } = followOn(BOX, half, 120).ways[1]!;
+  expect([box.x, box.height]).toEqual([Math.min(...Object.values(walker.get(57)!).map((p) => p.x)), 240]);
+  // A second box had been followed and stopped before it met the first.
+  expect(waysOf(new Map([...looked(0, 60, 57), ...looked(90, 119)]))).toEqual([[57, 57, 89]]);
   // Nothing is left to look at, and nobody was seen at all.
-  expect(followOn(BOX, walkerOnly(), 120).ways).toEqual([]);
-  expect(followOn(BOX, new Map([[40, []]]), 120)).toEqual(follow(BOX));
+  expect(waysOf(new Map(looked(0, 119)))).toEqual([]);
+  expect(followOn(BOX, new Map([[40, []]]), 120)).toEqual(follow(BOX, 120));
 });
-
-const walkerOnly = (): Detections => new Map([...walker].map(([i, points]) => [i, [points]]));
 
 test('where nobody was seen is told, at the ends where somebody was chosen', () => {
   const lost = (of: Detections, person: typeof BOX | null): ReturnType<typeof lostStretches> =>
     lostStretches(packDetections(of, { setting: 'fast', person, again: [], complete: true }));
-  expect(lost(known, BOX)).toEqual([{ from: 80, to: 89 }]);
+  expect(lost(known, BOX)).toEqual([{ from: 80, to: 89, length: 10 }]);
   const late: Detections = new Map([...known].map(([i, seen]) => [i, i < 10 || i > 110 ? [] : seen]));
   expect(lost(late, BOX)).toEqual([
-    { from: 0, to: 9 },
-    { from: 80, to: 89 },
-    { from: 111, to: 119 },
+    { from: 0, to: 9, length: 10 },
+    { from: 80, to: 89, length: 10 },
+    { from: 111, to: 119, length: 9 },
   ]);
-  expect(lost(late, null)).toEqual([{ from: 80, to: 89 }]);
+  expect(lost(late, null)).toEqual([{ from: 80, to: 89, length: 10 }]);
   // A few frames are none, and nobody at all is everywhere.
   expect(lost(new Map([...known].filter(([i]) => i < 85)), BOX)).toEqual([]);
-  expect(lost(new Map([...known].map(([i]) => [i, []])), BOX)).toEqual([{ from: 0, to: 119 }]);
+  expect(lost(new Map([...known].map(([i]) => [i, []])), BOX)).toEqual([{ from: 0, to: 119, length: 120 }]);
 });

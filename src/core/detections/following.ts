@@ -4,10 +4,10 @@ import type { DetectedPoints } from '../tracks/track';
 import type { Detections } from './fuse-detections';
 import { isOneBody } from './repeated-bodies';
 
-/** A way over the frames of a clip, one after the other, along which somebody is followed from a box. */
+/** Somebody is followed from a box over the frames of a clip, one after the other, its own first. */
 export interface Way {
   readonly box: PersonBox;
-  readonly to: 'end' | 'start';
+  readonly frames: readonly number[];
 }
 
 /** Somebody who is followed. */
@@ -17,13 +17,35 @@ export interface Following {
   readonly untilMet: number | null;
 }
 
-const bothWays = (box: PersonBox): readonly Way[] => [
-  { box, to: 'end' },
-  { box, to: 'start' },
-];
+/** Frames from one to another, both among them, and how many of those given they are. */
+export interface FrameRun {
+  readonly from: number;
+  readonly to: number;
+  readonly length: number;
+}
 
-/** Somebody in a drawn box, through the whole clip. */
-export const follow = (box: PersonBox): Following => ({ ways: bothWays(box), untilMet: null });
+/** Frames next to one another of those given for which something holds. */
+function runsOf(frames: ArrayLike<number>, holds: (frame: number, n: number) => boolean): readonly FrameRun[] {
+  const runs: FrameRun[] = [];
+  for (let n = 0; n < frames.length; n++) {
+    const begin = n;
+    while (n < frames.length && holds(frames[n]!, n)) n++;
+    if (n > begin) runs.push({ from: frames[begin]!, to: frames[n - 1]!, length: n - begin });
+  }
+  return runs;
+}
+
+const between = (from: number, to: number): readonly number[] =>
+  Array.from({ length: Math.abs(to - from) + 1 }, (_, k) => from + Math.sign(to - from) * k);
+
+const bothWays = (box: PersonBox, count: number): readonly Way[] =>
+  [count - 1, 0].map((end) => ({ box, frames: between(box.frame, end) }));
+
+/**
+ * Somebody in a drawn box, through the whole clip.
+ * @param count frames of the clip
+ */
+export const follow = (box: PersonBox, count: number): Following => ({ ways: bothWays(box, count), untilMet: null });
 
 /** Somebody who passes at a walk lies within what is told apart for a quarter of a second. */
 const MET_SECONDS = 0.4;
@@ -34,38 +56,28 @@ const MET_SECONDS = 0.4;
  * @param times real seconds of every frame
  */
 export const followAgain = (box: PersonBox, times: Float64Array): Following => ({
-  ways: bothWays(box),
+  ways: bothWays(box, times.length),
   untilMet: Math.round((MET_SECONDS * (times.length - 1)) / (times.at(-1)! - times[0]!)),
 });
 
 /**
- * Somebody who was followed before a run was stopped: on from where they were last seen, to both sides.
+ * Somebody who was followed before a run was stopped: over all frames that were not looked at, from where they were last
+ * seen before them or are first seen after them.
  * @param person whom the run followed
- * @param known frames that were looked at: all from one to another
  * @param count frames of the clip
  */
 export function followOn(person: PersonBox, known: Detections, count: number): Following {
-  const frames = [...known.keys()].sort((a, b) => a - b);
-  const seen = frames.filter((frame) => known.get(frame)!.length > 0);
-  if (seen.length === 0) return follow(person);
-  const from = (frame: number, to: Way['to']): Way => ({
-    box: { frame, ...boundsOf(Object.values(known.get(frame)![0]!)) },
-    to,
+  const seen = [...known.keys()].filter((frame) => known.get(frame)!.length > 0).sort((a, b) => a - b);
+  if (seen.length === 0) return follow(person, count);
+  const missing = runsOf([...Array(count).keys()], (frame) => !known.has(frame));
+  const ways = missing.map(({ from, to }): Way => {
+    const last = seen.findLast((frame) => frame < from);
+    const frame = last ?? seen[0]!;
+    const box = { frame, ...boundsOf(Object.values(known.get(frame)![0]!)) };
+    return { box, frames: between(frame, last === undefined ? from : to) };
   });
-  return {
-    ways: [
-      ...(frames.at(-1)! < count - 1 ? [from(seen.at(-1)!, 'end')] : []),
-      ...(frames[0]! > 0 ? [from(seen[0]!, 'start')] : []),
-    ],
-    untilMet: null,
-  };
+  return { ways, untilMet: null };
 }
-
-/** The frames of a way in a clip of so many, in the order in which they are looked at, that of its box among them. */
-export const framesOf = ({ box, to }: Way, count: number): readonly number[] =>
-  to === 'end'
-    ? Array.from({ length: count - box.frame }, (_, k) => box.frame + k)
-    : Array.from({ length: box.frame + 1 }, (_, k) => box.frame - k);
 
 /**
  * Tells, frame after frame of one way, whether it has met what is known: the same person over so many frames, whatever
@@ -80,12 +92,6 @@ export function meeting(known: Detections, over: number): (frame: number, seen: 
   };
 }
 
-/** Frames from one to another, both among them. */
-export interface FrameStretch {
-  readonly from: number;
-  readonly to: number;
-}
-
 /** Fewer frames in a row without anybody are a stumble of the detector. */
 const LOST = 6;
 
@@ -93,19 +99,13 @@ const LOST = 6;
  * Where nobody was seen though somebody is there: at least six frames in a row that were looked at. Before somebody is
  * first seen and after the last time only where they were chosen; others may just not be in the picture yet.
  */
-export function lostStretches({ frames, points, detectors, person, again }: KeptDetections): readonly FrameStretch[] {
+export function lostStretches({ frames, points, detectors, person, again }: KeptDetections): readonly FrameRun[] {
   const said = detectors[0]?.x;
   const isSeen = (n: number): boolean =>
     said?.subarray(n * points.length, (n + 1) * points.length).some((x) => !Number.isNaN(x)) ?? false;
   const isChosen = person !== null || again.length > 0;
-  const stretches: FrameStretch[] = [];
-  for (let k = 0; k < frames.length; k++) {
-    if (isSeen(k)) continue;
-    let last = k;
-    while (last + 1 < frames.length && !isSeen(last + 1)) last++;
-    const isAtEnd = k === 0 || last === frames.length - 1;
-    if (last - k + 1 >= LOST && (isChosen || !isAtEnd)) stretches.push({ from: frames[k]!, to: frames[last]! });
-    k = last;
-  }
-  return stretches;
+  const [first, last] = [frames[0]!, frames.at(-1)!];
+  return runsOf(frames, (_, n) => !isSeen(n)).filter(
+    ({ from, to, length }) => length >= LOST && (isChosen || (from !== first && to !== last)),
+  );
 }

@@ -20,6 +20,9 @@ export function boxBetween(a: Vec2, b: Vec2, frame: number): Result<PersonBox, I
   return ok(box);
 }
 
+export const isSameBox = (a: PersonBox, b: PersonBox): boolean =>
+  (['frame', 'x', 'y', 'width', 'height'] as const).every((key) => a[key] === b[key]);
+
 /** The corners of a box in order, the first again at the end. */
 export const cornersOf = ({ x, y, width, height }: PersonBox): readonly Vec2[] => [
   { x, y },

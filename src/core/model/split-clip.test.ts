@@ -11,6 +11,7 @@ const piece = (id: string, from: number, frames: number): Piece => ({
   from,
 });
 const track = [5, 15, 30].reduce((t, frame) => placePoint(t, FRAMES, 'left-knee', frame, frame, 2 * frame), {});
+const boxOn = (frame: number) => ({ frame, x: 1, y: 2, width: 30, height: 40 });
 const note = { kind: 'good', text: 'x', region: null, measureId: null, voice: null } as const;
 const drawing = { kind: 'line' as const, points: [{ x: 0, y: 0 }], span: 'frame' as const, anchor: null, text: '' };
 
@@ -21,9 +22,10 @@ const session: Session = {
   detections: {
     whole: {
       setting: 'fast',
-      person: null,
+      person: boxOn(30),
+      again: [boxOn(12), boxOn(27)],
       rules: 3,
-      complete: true,
+      complete: false,
       frames: Float64Array.of(0, 8, 12, 20, 33),
       points: ['left-knee'],
       detectors: [
@@ -75,6 +77,18 @@ test('what belongs to a frame goes with it into the shot that holds it; what no 
     ['c', 'other', 3, { other: 3, a: 6 }],
   ]);
   expect(split.drawings).toEqual([expect.objectContaining({ clipId: 'b', frame: 15 })]);
+});
+
+test('boxes round the person go with their frames; without any, nothing is left to go on with', () => {
+  const split = splitClip(session, 'whole', [piece('a', 0, 10), piece('b', 25, 16)]);
+  expect(split.detections['a']).toMatchObject({ person: null, again: [], complete: true });
+  expect(split.detections['b']).toMatchObject({ person: boxOn(5), again: [boxOn(2)], complete: false });
+  // The first was drawn in another piece.
+  const [middle] = [splitClip(session, 'whole', [piece('c', 10, 19)])];
+  expect(middle.detections['c']).toMatchObject({ person: boxOn(2), again: [boxOn(17)], complete: false });
+  const largest = { ...session.detections['whole']!, person: null, again: [] };
+  const others = splitClip({ ...session, detections: { whole: largest } }, 'whole', [piece('a', 0, 10)]);
+  expect(others.detections['a']).toMatchObject({ person: null, again: [], complete: false });
 });
 
 test('of pictures that are counted otherwise nothing goes along', () => {

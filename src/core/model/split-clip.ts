@@ -35,6 +35,16 @@ const trackOf = (track: Track, piece: Stretch): Track =>
     ]),
   );
 
+/** Whom a piece's detections follow. A run whose box lies in none of its frames has nothing to go on from. */
+function followedIn({ person, again, complete }: Detections, piece: Stretch): Partial<Detections> {
+  if (person === null && again.length === 0) return {};
+  const boxes = [...(person ? [person] : []), ...again]
+    .filter(({ frame }) => holds(piece, frame))
+    .map((box) => ({ ...box, frame: box.frame - piece.from }));
+  const [first = null, ...later] = boxes;
+  return person === null ? { again: boxes } : { person: first, again: later, complete: complete || first === null };
+}
+
 function detectionsOf(kept: Detections, piece: Stretch): Detections {
   const { points } = kept;
   const looked = Array.from(kept.frames).flatMap((frame, k) => (holds(piece, frame) ? [k] : []));
@@ -43,6 +53,7 @@ function detectionsOf(kept: Detections, piece: Stretch): Detections {
     values.slice(begin * points.length, end * points.length);
   return {
     ...kept,
+    ...followedIn(kept, piece),
     frames: kept.frames.slice(begin, end).map((frame) => frame - piece.from),
     detectors: kept.detectors.map((d) => ({
       ...d,

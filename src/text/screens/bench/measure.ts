@@ -136,11 +136,11 @@ export const TEXT = {
   followAgainFromThere: 'Follow again from there',
   whatIsRightAlreadyStays:
     'On both sides, until the same person is met who is followed already. All other frames stay as they are.',
-  nobodyIsSeenOnFrames: (from: number, to: number, others: number) =>
-    `Nobody is seen on frames ${from} to ${to}` +
-    (others === 0 ? '' : others === 1 ? ' and in one more stretch' : ` and in ${others} more stretches`) +
-    '. Draw a box round the one who is meant where they are seen again, and have them followed from there.',
-  goToFrame: (frame: number) => `Go to frame ${frame}`,
+  nobodyIsSeenOnFrames: 'Nobody is seen on frames',
+  fromTo: (from: number, to: number) => `${from} to ${to}`,
+  goToFramesWithoutAnybody: (from: number, to: number) => `Go to frames ${from} to ${to}, on which nobody is seen`,
+  andMore: (count: number) => ` and in ${count} more ${count === 1 ? 'stretch' : 'stretches'}`,
+  drawBoxWhereSeenAgain: 'Draw a box round the one who is meant where they are seen again, and follow them from there.',
   whoeverIsLargest: 'whoever is largest',
   anotherPersonInThisPicture: 'Another person in this picture',
   nameHasPaneNowDraw: (name: string) => `${name} has a pane now. Draw a box round that person, then detect the points.`,

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState, type ReactNode } from 'react';
 import { lostStretches } from '../../../core/detections/following';
+import { isSameBox } from '../../../core/detections/person-box';
 import type { Clip } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
 import type { Derived } from '../../../application/analysis/derived';
@@ -9,32 +10,41 @@ import type { BenchClip } from '../../../application/bench/bench-clips';
 import { player } from '../../../application/bench/bench-player';
 import { addPersonOf } from '../../../application/clips/clip-use-cases';
 import { useDocument } from '../../../application/stores/document-store';
-import { useJobs } from '../../../application/stores/jobs';
 import { notify } from '../../../application/stores/notices';
 import { setView, useView } from '../../../application/stores/view-store';
 import { followAgainFrom } from '../../../application/tracks/detection-use-cases';
 import { ROW, SMALL } from './card-rows';
 import { PartnerChoice } from './partner-choice';
-import { tellDetected } from './tell-detected';
+import { tellDetected, useIsDetecting } from './detecting';
 import { TEXT } from '../../../text/screens/bench/measure';
+
+/** More of them are not worth a press each. */
+const SHOWN = 4;
 
 /** Frames on which the detectors lost whom they followed, and the way there. */
 export function LostStretches({ on }: { readonly on: BenchClip }): ReactNode {
   const { clip } = on.trial;
   const kept = useDocument((state) => state.session?.detections[clip.id]);
   const lost = useMemo(() => (kept ? lostStretches(kept) : []), [kept]);
-  const [first, ...others] = lost;
-  if (!first || clip.mediaId === null) return null;
-  const go = (): void => {
+  if (lost.length === 0 || clip.mediaId === null) return null;
+  const go = (frame: number): void => {
     setView({ activeClip: clip.id });
-    player.goTo(clip.id, first.from);
+    player.goTo(clip.id, frame);
   };
   return (
     <span className="note">
-      {TEXT.nobodyIsSeenOnFrames(first.from + 1, first.to + 1, others.length)}{' '}
-      <Button size="small" onClick={go}>
-        {TEXT.goToFrame(first.from + 1)}
-      </Button>
+      {TEXT.nobodyIsSeenOnFrames}
+      {lost.slice(0, SHOWN).map(({ from, to }) => (
+        <Button
+          key={from}
+          size="small"
+          aria-label={TEXT.goToFramesWithoutAnybody(from + 1, to + 1)}
+          onClick={() => go(from)}
+        >
+          {TEXT.fromTo(from + 1, to + 1)}
+        </Button>
+      ))}
+      {lost.length > SHOWN && TEXT.andMore(lost.length - SHOWN)}. {TEXT.drawBoxWhereSeenAgain}
     </span>
   );
 }
@@ -50,8 +60,10 @@ export function FollowedPerson({
   readonly name: string;
 }): ReactNode {
   const person = useView((state) => state.persons[clip.id]);
-  const isKnown = useDocument((state) => state.session?.detections[clip.id] !== undefined);
-  const isBusy = useJobs((state) => state.jobs.some((j) => j.id === `points-${clip.id}`));
+  const kept = useDocument((state) => state.session?.detections[clip.id]);
+  const isBusy = useIsDetecting(clip);
+  // From a box that was followed already nothing more comes.
+  const isNew = person && kept && ![kept.person, ...kept.again].some((box) => box && isSameBox(box, person));
   const boxing = useView((state) => state.tool === 'person');
   const clear = (): void => {
     setView({
@@ -66,7 +78,7 @@ export function FollowedPerson({
       {person && (
         <span>
           {TEXT.personInBoxOnFrame(person.frame + 1)}{' '}
-          {isKnown && (
+          {isNew && (
             <Button
               title={TEXT.whatIsRightAlreadyStays}
               disabled={isBusy}

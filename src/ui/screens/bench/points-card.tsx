@@ -8,7 +8,6 @@ import type { DetectorSetting } from '../../../core/model/kept-detections';
 import { JOINT_POINTS } from '../../../core/anatomy/body-points';
 import { coverage } from '../../../core/tracks/track';
 import { activeOf, type Derived } from '../../../application/analysis/derived';
-import { useJobs } from '../../../application/stores/jobs';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import {
   deriveAgain,
@@ -21,7 +20,7 @@ import { useDocument } from '../../../application/stores/document-store';
 import { setView, useView } from '../../../application/stores/view-store';
 import { clipName } from '../../components/clip-name';
 import { RoleName } from '../../components/role-name';
-import { tellDetected } from './tell-detected';
+import { tellDetected, useIsDetecting } from './detecting';
 import { CameraLines } from './camera-lines';
 import { PointFiles } from './point-files';
 import { ByHand } from './by-hand';
@@ -82,7 +81,7 @@ export function PointsCard({ derived }: { readonly derived: Derived }): ReactNod
 /** What is known of one clip's points, and detecting them, or more of them. */
 function ClipPoints({ on, setting }: { readonly on: BenchClip; readonly setting: DetectorSetting }): ReactNode {
   const { clip, raw } = on.trial;
-  const isBusy = useJobs((state) => state.jobs.some((j) => j.id === `points-${clip.id}`));
+  const isBusy = useIsDetecting(clip);
   const person = useView((state) => state.persons[clip.id]) ?? null;
   const session = useDocument((state) => state.session);
   const name = clipName(on);

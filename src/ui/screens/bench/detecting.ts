@@ -1,4 +1,5 @@
 import { detectedText, type detectPointsOf } from '../../../application/tracks/detection-use-cases';
+import { useJobs } from '../../../application/stores/jobs';
 import { notify } from '../../../application/stores/notices';
 import type { Clip } from '../../../core/model/clip';
 
@@ -8,3 +9,7 @@ export async function tellDetected(clip: Clip, detecting: ReturnType<typeof dete
   if (result.ok) notify('info', detectedText(clip, result.value));
   else notify(result.issue.code === 'cancelled' ? 'info' : 'error', result.issue.message);
 }
+
+/** Whether points of a clip are being detected. */
+export const useIsDetecting = (clip: Clip): boolean =>
+  useJobs((state) => state.jobs.some(({ id }) => id === `points-${clip.id}`));
