@@ -5,6 +5,7 @@ import type { DetectorSetting, PersonBox } from '../core/model/kept-detections';
 import type { DetectedPoints } from '../core/tracks/track';
 import { cancelled, DetectorWorker, type FindIssue, type Stretch } from './detector-worker';
 import type { VideoFile } from './video-file';
+import { TEXT } from '../text/media';
 
 export type { FindIssue } from './detector-worker';
 
@@ -63,21 +64,42 @@ const inStretches = (frames: readonly number[]): readonly Part[] =>
 /** After so many frames what there is of somebody who is followed is told first, and after so many again. */
 const TOLD = { first: 24, every: 120 };
 
-/** Each way of somebody who is followed by a worker of its own; resolves with what ended it before its end, or null. */
+/** Frames from its box on of a way that mends on which somebody has to be seen: so long a box tells who is meant. */
+const BOX_HOLDS = 6;
+
+/**
+ * Each way of somebody who is followed by a worker of its own; resolves with what ended it before its end, or null. What
+ * is known is not given up for a box in which nobody is seen.
+ */
 async function followed(
   { ways, untilMet }: Following,
   workers: readonly DetectorWorker[],
   known: Detections,
   onFrame: Stretch['onFrame'],
 ): Promise<FindIssue | null> {
+  let anybody = false;
   const done = await Promise.all(
-    ways.map((way, k) => {
-      const ends = untilMet === null ? {} : { ends: meeting(known, untilMet) };
-      return workers[k]!.detect({ frames: way.frames, from: way.box.frame, beside: () => [], onFrame, ...ends });
+    ways.map(({ box, frames }, k) => {
+      const way = { frames, from: box.frame, beside: () => [] };
+      if (untilMet === null) return workers[k]!.detect({ ...way, onFrame });
+      const met = meeting(known, untilMet);
+      let [isSeen, looked] = [false, 0];
+      return workers[k]!.detect({
+        ...way,
+        onFrame: (frame, seen) => {
+          looked++;
+          isSeen ||= seen.length > 0;
+          anybody ||= isSeen;
+          if (isSeen) onFrame(frame, seen);
+        },
+        ends: (frame, seen) => met(frame, seen) || (!isSeen && looked >= BOX_HOLDS),
+      });
     }),
   );
   const failed = done.find((one) => !one.ok);
-  return failed && !failed.ok ? failed.issue : null;
+  if (failed && !failed.ok) return failed.issue;
+  if (untilMet === null || anybody) return null;
+  return { code: 'nobody-seen', message: TEXT.nobodyIsSeenInBox(ways[0]!.box.frame + 1) };
 }
 
 /**

@@ -19,7 +19,7 @@ const MODELS: Readonly<Record<DetectorSetting, readonly [first: string, second: 
   accurate: ['pose-heavy.task', 'movenet-thunder.json'],
 };
 
-export type FindIssue = Issue<'cancelled'> | FrameIssue | IntakeIssue | PoseIssue | CrashIssue;
+export type FindIssue = Issue<'cancelled' | 'nobody-seen'> | FrameIssue | IntakeIssue | PoseIssue | CrashIssue;
 
 export const cancelled = (): Result<never, FindIssue> => fail('cancelled', TEXT.detectingPointsWasCancelledWhat);
 
@@ -38,7 +38,7 @@ export interface Stretch {
   /** What was detected beside a frame; none where the detector goes by the frame that it looked at before. */
   readonly beside: (frame: number) => readonly DetectedPoints[];
   readonly onFrame: (frame: number, detections: readonly DetectedPoints[]) => void;
-  /** Told each frame after that: whether nothing more is to be looked at. */
+  /** Asked before that: whether this frame is not to be taken, and nothing more to be looked at. */
   readonly ends?: (frame: number, detections: readonly DetectedPoints[]) => boolean;
 }
 
@@ -89,8 +89,8 @@ export class DetectorWorker {
         { signal: this.signal },
       );
       if (!points.ok) return this.signal.aborted ? cancelled() : points;
-      onFrame(i, points.value);
       if (ends?.(i, points.value)) return ok(null);
+      onFrame(i, points.value);
     }
     return ok(null);
   }

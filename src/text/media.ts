@@ -118,6 +118,9 @@ export const TEXT = {
     'reinstall the application.',
 
   // detector-worker
+  nobodyIsSeenInBox: (frame: number) =>
+    `Nobody is seen in the box on frame ${frame}, and nothing was changed. Draw it closely round the whole person, ` +
+    'where nobody stands before or behind.',
   detectingPointsWasCancelledWhat: 'Detecting points was cancelled; what was there before is kept.',
   pointDetector: 'The point detector',
 };

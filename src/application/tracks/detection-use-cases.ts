@@ -84,6 +84,7 @@ class Arriving {
   private kept: Kept | undefined;
   private before: Track | undefined;
   private proposed: Marks | null = null;
+  private readonly goesOn: boolean;
   private hasArrived = false;
   /** Why nothing can be put into the session any more, in words; null while it can. */
   ended: string | null = null;
@@ -95,6 +96,7 @@ class Arriving {
     goesOnFrom: Kept | undefined,
   ) {
     this.kept = goesOnFrom;
+    this.goesOn = goesOnFrom !== undefined;
   }
 
   /** Whether anything of this run stands in the session. */
@@ -139,8 +141,8 @@ class Arriving {
   }
 
   /**
-   * Proposes the key events of a clip on which none was marked but by proposals of this run, from its points and what
-   * its camera did; null where there is nothing to go on with.
+   * Proposes the key events of a clip on which none was marked but by proposals of this run, or of that which it goes on
+   * from, from its points and what its camera did; null where there is nothing to go on with.
    */
   propose(): KnownSoFar | null {
     const session = this.open();
@@ -148,7 +150,8 @@ class Arriving {
     if (!session || !clip) return null;
     const track = session.tracks[clip.id] ?? {};
     const marks = session.marks[clip.id] ?? {};
-    const untouched = Object.keys(marks).length === 0 || marks === this.proposed;
+    const unconfirmed = Object.values(marks).every(({ proposed }) => proposed !== null);
+    const untouched = Object.keys(marks).length === 0 || marks === this.proposed || (this.goesOn && unconfirmed);
     let repeated: readonly number[] = [];
     if (untouched && clip.sync === null && !clip.pictures) {
       const [movement, trial] = [baseOf(session), prepareTrial(clip, track, {}, session.cutoff)];

@@ -42,6 +42,22 @@ test('somebody who passes meets them for a few frames only, and sparse frames te
   expect(endOf(back!, sparse, 24)).toBe(56 - 24);
 });
 
+test('a stumble of a detector is no other person; beyond a loss what is known stands', () => {
+  const [, back] = followAgain({ ...BOX, frame: 85 }, times).ways;
+  const stumbled: Detections = new Map([...known].map(([i, seen]) => [i, i === 50 ? [aside(walker.get(50)!)] : seen]));
+  expect(endOf(back!, stumbled, 24)).toBe(35);
+  const twice: Detections = new Map([...stumbled].map(([i, seen]) => [i, i === 49 ? stumbled.get(50)! : seen]));
+  expect(endOf(back!, twice, 24)).toBe(48 - 24);
+  // Lost on frames 70 to 65: what is known of 64 stands, whoever it is.
+  const met = meeting(known, 24);
+  const seenAt = (frame: number): DetectedPoints[] => (frame <= 70 && frame >= 65 ? [] : [walker.get(frame)!]);
+  expect(back!.frames.find((frame) => met(frame, seenAt(frame)))).toBe(67);
+  // Where nobody is known on the other side it goes on.
+  const unknown: Detections = new Map([...known].filter(([i]) => i >= 75));
+  const goesOn = meeting(unknown, 24);
+  expect(back!.frames.find((frame) => goesOn(frame, seenAt(frame)))).toBeUndefined();
+});
+
 test('a run that was stopped goes on over what was not looked at, from where the person was seen beside it', () => {
   const looked = (from: number, to: number, seen = to): [number, DetectedPoints[]][] =>
     [...walker].slice(from, to + 1).map(([i, points]) => [i, i > seen ? [] : [points]]);
@@ -64,16 +80,20 @@ test('a run that was stopped goes on over what was not looked at, from where the
 
 test('where nobody was seen is told, at the ends where somebody was chosen', () => {
   const lost = (of: Detections, person: typeof BOX | null): ReturnType<typeof lostStretches> =>
-    lostStretches(packDetections(of, { setting: 'fast', person, again: [], complete: true }));
-  expect(lost(known, BOX)).toEqual([{ from: 80, to: 89, length: 10 }]);
+    lostStretches(packDetections(of, { setting: 'fast', person, again: [], complete: true }), 3);
+  expect(lost(known, BOX)).toEqual([{ from: 80, to: 89 }]);
   const late: Detections = new Map([...known].map(([i, seen]) => [i, i < 10 || i > 110 ? [] : seen]));
   expect(lost(late, BOX)).toEqual([
-    { from: 0, to: 9, length: 10 },
-    { from: 80, to: 89, length: 10 },
-    { from: 111, to: 119, length: 9 },
+    { from: 0, to: 9 },
+    { from: 80, to: 89 },
+    { from: 111, to: 119 },
   ]);
-  expect(lost(late, null)).toEqual([{ from: 80, to: 89, length: 10 }]);
-  // A few frames are none, and nobody at all is everywhere.
-  expect(lost(new Map([...known].filter(([i]) => i < 85)), BOX)).toEqual([]);
-  expect(lost(new Map([...known].map(([i]) => [i, []])), BOX)).toEqual([{ from: 0, to: 119, length: 120 }]);
+  expect(lost(late, null)).toEqual([{ from: 80, to: 89 }]);
+  // What is bridged is not lost, sparse frames stand for those beside them, and nobody at all is everywhere.
+  const blinked = (frames: readonly number[], every = 1): Detections =>
+    new Map([...walker].filter(([i]) => i % every === 0).map(([i, p]) => [i, frames.includes(i) ? [] : [p]]));
+  expect(lost(blinked([50, 51, 52]), BOX)).toEqual([]);
+  expect(lost(blinked([50, 51, 52, 53]), BOX)).toEqual([{ from: 50, to: 53 }]);
+  expect(lost(blinked([56], 8), null)).toEqual([{ from: 56, to: 56 }]);
+  expect(lost(new Map([...known].map(([i]) => [i, []])), BOX)).toEqual([{ from: 0, to: 119 }]);
 });

@@ -1,4 +1,5 @@
 import { boundsOf } from '../geometry/bounds';
+import { findDropouts } from '../signal/dropouts';
 import type { KeptDetections, PersonBox } from '../model/kept-detections';
 import type { DetectedPoints } from '../tracks/track';
 import type { Detections } from './fuse-detections';
@@ -15,24 +16,6 @@ export interface Following {
   readonly ways: readonly Way[];
   /** A way ends where it has met what is known already over so many frames; null where it goes through. */
   readonly untilMet: number | null;
-}
-
-/** Frames from one to another, both among them, and how many of those given they are. */
-export interface FrameRun {
-  readonly from: number;
-  readonly to: number;
-  readonly length: number;
-}
-
-/** Frames next to one another of those given for which something holds. */
-function runsOf(frames: ArrayLike<number>, holds: (frame: number, n: number) => boolean): readonly FrameRun[] {
-  const runs: FrameRun[] = [];
-  for (let n = 0; n < frames.length; n++) {
-    const begin = n;
-    while (n < frames.length && holds(frames[n]!, n)) n++;
-    if (n > begin) runs.push({ from: frames[begin]!, to: frames[n - 1]!, length: n - begin });
-  }
-  return runs;
 }
 
 const between = (from: number, to: number): readonly number[] =>
@@ -69,43 +52,64 @@ export const followAgain = (box: PersonBox, times: Float64Array): Following => (
 export function followOn(person: PersonBox, known: Detections, count: number): Following {
   const seen = [...known.keys()].filter((frame) => known.get(frame)!.length > 0).sort((a, b) => a - b);
   if (seen.length === 0) return follow(person, count);
-  const missing = runsOf([...Array(count).keys()], (frame) => !known.has(frame));
-  const ways = missing.map(({ from, to }): Way => {
-    const last = seen.findLast((frame) => frame < from);
+  const missing = findDropouts(Float64Array.from({ length: count }, (_, frame) => (known.has(frame) ? 0 : NaN)));
+  const ways = missing.map(({ start, length }): Way => {
+    const last = seen.findLast((frame) => frame < start);
     const frame = last ?? seen[0]!;
     const box = { frame, ...boundsOf(Object.values(known.get(frame)![0]!)) };
-    return { box, frames: between(frame, last === undefined ? from : to) };
+    return { box, frames: between(frame, last === undefined ? start : start + length - 1) };
   });
   return { ways, untilMet: null };
 }
 
+/** One frame on which two detections differ is a stumble of a detector. */
+const STUMBLE = 1;
+/** Somebody who was unseen for so many frames may be somebody else after them. */
+const UNSEEN = 3;
+
 /**
- * Tells, frame after frame of one way, whether it has met what is known: the same person over so many frames, whatever
- * is known of them.
+ * Tells, frame after frame of one way, whether what is known stands from this frame on: the same person was met over so
+ * many frames, or they were lost, and what is known on the other side is as good as what would be found there.
  */
 export function meeting(known: Detections, over: number): (frame: number, seen: readonly DetectedPoints[]) => boolean {
-  let since: number | null = null;
+  let [since, differ, unseen]: [number | null, number, number] = [null, 0, 0];
   return (frame, [seen]) => {
     const before = known.get(frame)?.[0];
-    if (known.has(frame)) since = before && seen && isOneBody(before, seen) ? (since ?? frame) : null;
+    const wasLost = unseen >= UNSEEN;
+    unseen = seen ? 0 : unseen + 1;
+    if (wasLost && before) return true;
+    if (!known.has(frame)) return false;
+    differ = before && seen && isOneBody(before, seen) ? 0 : differ + 1;
+    if (differ === 0) since ??= frame;
+    else if (differ > STUMBLE) since = null;
     return since !== null && Math.abs(frame - since) >= over;
   };
 }
 
-/** Fewer frames in a row without anybody are a stumble of the detector. */
-const LOST = 6;
+/** Frames from one to another, both among them. */
+export interface FrameStretch {
+  readonly from: number;
+  readonly to: number;
+}
 
 /**
- * Where nobody was seen though somebody is there: at least six frames in a row that were looked at. Before somebody is
- * first seen and after the last time only where they were chosen; others may just not be in the picture yet.
+ * Where nobody was seen though somebody is there, for longer than is bridged. Before somebody is first seen and after
+ * the last time only where they were chosen; others may just not be in the picture yet.
+ * @param bridged so many frames without anybody are bridged
  */
-export function lostStretches({ frames, points, detectors, person, again }: KeptDetections): readonly FrameRun[] {
+export function lostStretches(kept: KeptDetections, bridged: number): readonly FrameStretch[] {
+  const { frames, points, detectors, person, again } = kept;
   const said = detectors[0]?.x;
   const isSeen = (n: number): boolean =>
     said?.subarray(n * points.length, (n + 1) * points.length).some((x) => !Number.isNaN(x)) ?? false;
   const isChosen = person !== null || again.length > 0;
-  const [first, last] = [frames[0]!, frames.at(-1)!];
-  return runsOf(frames, (_, n) => !isSeen(n)).filter(
-    ({ from, to, length }) => length >= LOST && (isChosen || (from !== first && to !== last)),
-  );
+  return findDropouts(Float64Array.from(frames, (_, n) => (isSeen(n) ? 0 : NaN))).flatMap(({ start, length }) => {
+    const end = start + length;
+    const isWithin = start > 0 && end < frames.length;
+    // Frames beside it that were not looked at are without anybody as well.
+    const before = isWithin ? frames[start - 1]! : frames[start]! - 1;
+    const after = isWithin ? frames[end]! : frames[end - 1]! + 1;
+    const isLong = after - before - 1 > bridged;
+    return isLong && (isChosen || isWithin) ? [{ from: frames[start]!, to: frames[end - 1]! }] : [];
+  });
 }

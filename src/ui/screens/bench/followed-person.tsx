@@ -5,6 +5,7 @@ import { lostStretches } from '../../../core/detections/following';
 import { isSameBox } from '../../../core/detections/person-box';
 import type { Clip } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
+import { bridgeFrames } from '../../../core/trial/smoothing';
 import type { Derived } from '../../../application/analysis/derived';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import { player } from '../../../application/bench/bench-player';
@@ -23,9 +24,9 @@ const SHOWN = 4;
 
 /** Frames on which the detectors lost whom they followed, and the way there. */
 export function LostStretches({ on }: { readonly on: BenchClip }): ReactNode {
-  const { clip } = on.trial;
+  const { clip, times } = on.trial;
   const kept = useDocument((state) => state.session?.detections[clip.id]);
-  const lost = useMemo(() => (kept ? lostStretches(kept) : []), [kept]);
+  const lost = useMemo(() => (kept ? lostStretches(kept, bridgeFrames(times)) : []), [kept, times]);
   if (lost.length === 0 || clip.mediaId === null) return null;
   const go = (frame: number): void => {
     setView({ activeClip: clip.id });
@@ -41,10 +42,12 @@ export function LostStretches({ on }: { readonly on: BenchClip }): ReactNode {
           aria-label={TEXT.goToFramesWithoutAnybody(from + 1, to + 1)}
           onClick={() => go(from)}
         >
-          {TEXT.fromTo(from + 1, to + 1)}
+          {from === to ? from + 1 : TEXT.fromTo(from + 1, to + 1)}
         </Button>
       ))}
-      {lost.length > SHOWN && TEXT.andMore(lost.length - SHOWN)}. {TEXT.drawBoxWhereSeenAgain}
+      {lost.length > SHOWN && TEXT.andMore(lost.length - SHOWN)}
+      <br />
+      {TEXT.drawBoxWhereSeenAgain}
     </span>
   );
 }
