@@ -65,8 +65,13 @@ export async function find(args: readonly string[]): Promise<number> {
       shard: { type: 'string' },
       rate: { type: 'string' },
       jobs: { type: 'string' },
+      help: { type: 'boolean', short: 'h', default: false },
     },
   });
+  if (values.help) {
+    console.log(USAGE);
+    return EXIT.done;
+  }
   const { out, setting } = values;
   if (clips.length === 0 || !out || !['accurate', 'fast'].includes(setting)) throw new Stop(EXIT.usage, USAGE);
   const rate = positive('rate', values.rate);

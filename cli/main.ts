@@ -89,8 +89,13 @@ async function main(): Promise<number> {
       >),
       'under-age': { type: 'boolean', default: false },
       batch: { type: 'string' },
+      help: { type: 'boolean', short: 'h', default: false },
     },
   });
+  if (values.help) {
+    console.log(USAGE);
+    return EXIT.done;
+  }
   if (
     positionals[0] !== 'compare' ||
     !values.movement ||

@@ -45,6 +45,12 @@ test('two files in, a judgement out: the planted differences, in a document of t
 
 test('what is wrong is said in one line, with an exit code of its own', () => {
   expect(falcon('compare').status).toBe(2);
+  for (const [said, ...asked] of [
+    ['falcon -- compare --athlete', '--help'],
+    ['falcon -- compare --athlete', 'compare', '-h'],
+    ['falcon -- find CLIP', 'find', '--help'],
+  ] as const)
+    expect(falcon(...asked)).toEqual({ status: 0, said: expect.stringContaining(said) });
   expect(
     falcon(
       'compare',
