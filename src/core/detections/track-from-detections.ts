@@ -1,8 +1,8 @@
 import type { PointId } from '../anatomy/body-points';
+import { BESIDE_LOSS_ERROR, besideLoss, isUnsureWho } from './beside-loss';
 import { mendExchangeJumps } from './exchange-jumps';
 import { hardPictures } from './hard-pictures';
 import { legsAgainstArms } from './counter-swing';
-import { NOT_SURE_WHO } from './identity';
 import { steadyHips } from './steady-hips';
 import { agreedLimbs, isContradicted, resolveDetections, type Detections } from './fuse-detections';
 import { withoutImpossible, withoutStrangers } from './plausible';
@@ -11,15 +11,7 @@ import { repairSideSwaps } from './side-swaps';
 import { moreDoubtful } from '../tracks/point-error';
 import { fillBetween } from './fill-between';
 import type { DetectorSetting } from '../model/kept-detections';
-import {
-  clearDetected,
-  mergeDetections,
-  ORIGIN,
-  withoutDetected,
-  type DetectedPoints,
-  type PointSeries,
-  type Track,
-} from '../tracks/track';
+import { clearDetected, mergeDetections, ORIGIN, withoutDetected, type PointSeries, type Track } from '../tracks/track';
 
 /**
  * Doubt that points of the small models carry beside that of their detections; with it their intervals hold the truth
@@ -37,10 +29,6 @@ const CONTRADICTED_SHARE = 0.05;
 /** What is left, of what two detectors made of them, of points that may be somebody else's: drawn as unsure. */
 const SOMEBODY_ELSE = 0.5;
 
-/** Whether it was not sure who was seen: no point of a frame is surer than that leaves. */
-const isUnsureWho = (seen: readonly DetectedPoints[]): boolean =>
-  seen.every((points) => Object.values(points).every(({ confidence }) => confidence <= Math.fround(NOT_SURE_WHO)));
-
 /**
  * The detected points with their confidence lowered by what it does not tell.
  * @param added what the pictures of the clip add to a point's error, share of standing height
@@ -50,6 +38,7 @@ function doubted(
   detections: Detections,
   setting: DetectorSetting,
   added: ReadonlyMap<PointId, number>,
+  times: Float64Array,
 ): Track {
   const doubt = DOUBT[setting];
   // The fast setting asks one detector alone at most frames: nothing contradicts it, and its doubt is another.
@@ -57,6 +46,7 @@ function doubted(
     setting === 'accurate' && isContradicted(confidence)
       ? CONTRADICTED_SHARE * confidence
       : confidence / (1 + doubt * confidence);
+  const mixedUp = besideLoss(detections, times);
   const unsureWho = new Set([...detections].flatMap(([frame, seen]) => (isUnsureWho(seen) ? [frame] : [])));
   return Object.fromEntries(
     (Object.entries(track) as [PointId, PointSeries][]).map(([id, series]) => {
@@ -64,7 +54,9 @@ function doubted(
       const more = added.get(id) ?? 0;
       for (const i of detections.keys())
         if (series.origin[i] === ORIGIN.detected)
-          confidence[i] = moreDoubtful(lowered(confidence[i]!), more) * (unsureWho.has(i) ? SOMEBODY_ELSE : 1);
+          confidence[i] =
+            moreDoubtful(lowered(confidence[i]!), Math.hypot(more, mixedUp.has(i) ? BESIDE_LOSS_ERROR : 0)) *
+            (unsureWho.has(i) ? SOMEBODY_ELSE : 1);
       return [id, { ...series, confidence }];
     }),
   );
@@ -91,5 +83,5 @@ export function trackFromDetections(
   const frames = [...detections.keys()].sort((a, b) => a - b);
   const { added, unseen } = hardPictures(detections, setting);
   const seen = clearDetected(repaired, new Map(frames.map((frame) => [frame, [...unseen]])));
-  return fillBetween(doubted(seen, detections, setting, added), frames, times);
+  return fillBetween(doubted(seen, detections, setting, added, times), frames, times);
 }

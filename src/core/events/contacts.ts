@@ -4,6 +4,7 @@ import type { Trial } from '../trial/trial';
 import { doubtError } from '../tracks/point-error';
 import { isFromDetector, ORIGIN } from '../tracks/track';
 import { isDetected, partsOf, placesOf } from '../trial/places';
+import { isBesideLoss } from './loss-from-sight';
 import { changePoint, withoutStrays, type ChangePoint } from '../signal/change-point';
 import { rateOfChange } from '../signal/derivative';
 import type { FrameSpan } from '../signal/peaks';
@@ -101,7 +102,8 @@ function endsOf(trial: Trial, side: Foot): readonly End[] {
 }
 
 /** Runs of frames in which an end of a foot rests on something. */
-function restsOf({ x, y, speed }: End, { interval, times }: Trial): readonly FrameSpan[] {
+function restsOf({ x, y, speed }: End, trial: Trial): readonly FrameSpan[] {
+  const { interval, times } = trial;
   const gap = Math.max(1, Math.round(0.02 / interval));
   const still: { first: number; last: number }[] = [];
   for (let i = 0; i < speed.length; i++) {
@@ -125,8 +127,11 @@ function restsOf({ x, y, speed }: End, { interval, times }: Trial): readonly Fra
   return runs.filter(({ first, last }) => {
     if (times[last]! - times[first]! + interval < SHORTEST) return false;
     const level = middle(y, { first, last });
-    const beside = [...y.slice(Math.max(0, first - reach), first), ...y.slice(last + 1, last + 1 + reach)];
-    return beside.every((v) => Number.isNaN(v) || v > level - LOWER_BESIDE);
+    // Where the performer is lost from sight, what is lower may be somebody else's foot.
+    const isLower = (i: number): boolean =>
+      (i < first || i > last) && y[i]! <= level - LOWER_BESIDE && !isBesideLoss(trial, i);
+    const from = Math.max(0, first - reach);
+    return !y.subarray(from, last + 1 + reach).some((_, k) => isLower(from + k));
   });
 }
 

@@ -4,10 +4,12 @@ import type { KeyEventRule } from '../model/key-event-rule';
 import type { KeyEvent, Movement } from '../model/movement';
 import type { Trial } from '../trial/trial';
 import { continuousSeries } from '../quantities';
+import { LEAST_SURE } from '../trial/key-events';
 import { contactEdges } from './contacts';
 import { crossingsOf, noiseOf } from './occurrences';
 import { clashOf } from './order';
-import { pictureOfRule, proposeEvents, speedOf, type Proposal } from './propose-events';
+import { pictureOfRule, speedOf } from './find-by-rule';
+import { proposeEvents, type Proposal } from './propose-events';
 
 /** The moments of one repetition; they follow each other in the movement's order. */
 export type Repetition = readonly Proposal[];
@@ -139,18 +141,20 @@ export function repeatedEvents(movement: Movement, trial: Trial): readonly numbe
   return surest.slice(0, LOOKED_AT).flatMap((r) => r.map((p) => p.frame));
 }
 
+/** How many of its moments are sure enough to be judged on. */
+const sureOf = (repetition: Repetition): number =>
+  repetition.filter(({ confidence }) => confidence >= LEAST_SURE).length;
+
 /**
  * The moments of a trial as the points suggest them: of a movement that repeats, where nothing is marked yet,
- * those of the repetition of which most is found, and most surely; else each by its own rule.
+ * those of the repetition of which most is found surely enough, and most surely; else each by its own rule.
  */
 export function proposeTrial(movement: Movement, trial: Trial): readonly Proposal[] {
   if (trial.clip.pictures) return [];
   const by = countedBy(movement);
   if (!by || Object.keys(trial.marks).length > 0) return proposeEvents(movement, trial);
-  const [first, ...others] = repetitionsRound(movement, by, trial).filter((r) => inOrder(movement, r));
-  if (!first) return proposeEvents(movement, trial);
-  return others.reduce(
-    (best, r) => (r.length > best.length || (r.length === best.length && leastSure(r) > leastSure(best)) ? r : best),
-    first,
-  );
+  const [best] = repetitionsRound(movement, by, trial)
+    .filter((r) => inOrder(movement, r))
+    .sort((a, b) => sureOf(b) - sureOf(a) || b.length - a.length || leastSure(b) - leastSure(a));
+  return best ?? proposeEvents(movement, trial);
 }

@@ -2,7 +2,8 @@ import type { Movement } from '../model/movement';
 import { notMeasurable, type NotMeasurable } from '../reading';
 import { cameraRefusal } from '../trial/camera-refusal';
 import type { Trial } from '../trial/trial';
-import { pictureOfRule, proposeEvents, type Proposal } from './propose-events';
+import { pictureOfRule } from './find-by-rule';
+import { proposeEvents, type Proposal } from './propose-events';
 import { TEXT } from '../../text/core/events';
 
 /** What a rule proposes in a trial, or why it proposes nothing. */

@@ -1,5 +1,11 @@
 import { typicalInterval } from './resample';
 
+/** Longest dropout bridged, seconds; a single frame is bridged at any rate. */
+const LONGEST_BRIDGE = 0.06;
+/** Frames that are bridged at most, by the frames' real seconds. */
+export const bridgeFrames = (times: Float64Array): number =>
+  Math.max(1, Math.floor(LONGEST_BRIDGE / typicalInterval(times) + 1e-6));
+
 /** So much longer than usual a dropout may last for its number of samples. */
 const BEYOND = 1.5;
 

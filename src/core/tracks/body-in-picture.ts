@@ -1,4 +1,5 @@
 import { JOINT_POINTS } from '../anatomy/body-points';
+import type { FrameSpan } from '../signal/peaks';
 import { isFromDetector, type PointSeries, type Track } from './track';
 
 /** The detector was all but at a loss: its position is worth less than one bridged from better neighbours. */
@@ -8,18 +9,40 @@ export const LOST_CONFIDENCE = 0.15;
 export const isBelieved = ({ origin, confidence }: PointSeries, frame: number): boolean =>
   !isFromDetector(origin[frame]) || confidence[frame]! >= LOST_CONFIDENCE;
 
+/** Whether half of the joints are known and believed, frame by frame. */
+function bodySeen(track: Track): readonly boolean[] {
+  const joints = JOINT_POINTS.flatMap((id) => track[id] ?? []);
+  const isSeen = (i: number): boolean =>
+    2 * joints.filter((series) => !Number.isNaN(series.x[i]!) && isBelieved(series, i)).length >= joints.length;
+  return Array.from(joints[0]?.x ?? [], (_, i) => isSeen(i));
+}
+
 /**
  * The frames from the first to the last in which half of the joints are believed: of a body that is not all in the
  * picture yet, or no more, a detector puts what it does not see anywhere.
  * @returns null where there is no such frame
  */
 export function bodyInPicture(track: Track): readonly [first: number, last: number] | null {
-  const joints = JOINT_POINTS.flatMap((id) => track[id] ?? []);
-  const frames = joints[0]?.x.length ?? 0;
-  const holds = Array.from(
-    { length: frames },
-    (_, i) => 2 * joints.filter((series) => isBelieved(series, i)).length >= joints.length,
-  );
-  const first = holds.indexOf(true);
-  return first < 0 ? null : [first, holds.lastIndexOf(true)];
+  const seen = bodySeen(track);
+  const first = seen.indexOf(true);
+  return first < 0 ? null : [first, seen.lastIndexOf(true)];
+}
+
+/**
+ * Runs of frames between these in which a detector lost the body (behind somebody else, out of the light): its points
+ * are missing there, or may be somebody else's.
+ * @param longest a run of so many frames is bridged, and is none
+ */
+export function lostFromSight(track: Track, longest: number): readonly FrameSpan[] {
+  if (!Object.values(track).some((series) => series?.origin.some(isFromDetector))) return [];
+  const seen = bodySeen(track);
+  const runs: FrameSpan[] = [];
+  for (let first = seen.indexOf(true); first >= 0 && first < seen.length;) {
+    first = seen.indexOf(false, first);
+    const next = first < 0 ? -1 : seen.indexOf(true, first);
+    if (next < 0) break;
+    if (next - first > longest) runs.push({ first, last: next - 1 });
+    first = next;
+  }
+  return runs;
 }

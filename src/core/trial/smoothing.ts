@@ -4,16 +4,10 @@ import { HAND_SD_PIXELS } from '../statistics/hand-sd';
 import type { SpatialSeries, SpatialTrack } from '../tracks/marker-map';
 import { isFromDetector, ORIGIN, type PointSeries, type Track } from '../tracks/track';
 import type { PointId } from '../anatomy/body-points';
-import { bridgeDropouts } from '../signal/dropouts';
+import { bridgeDropouts, bridgeFrames } from '../signal/dropouts';
 import { findOutliers } from '../signal/outliers';
 import { sameTimes, typicalInterval } from '../signal/resample';
 import { smoothCoordinate } from '../signal/smooth';
-
-/** Longest dropout bridged before smoothing, seconds; a single frame is bridged at any rate. */
-const LONGEST_BRIDGE = 0.06;
-/** Frames that are bridged at most, by the frames' real seconds. */
-export const bridgeFrames = (times: Float64Array): number =>
-  Math.max(1, Math.floor(LONGEST_BRIDGE / typicalInterval(times) + 1e-6));
 
 /** A detected point that jumps by more than this share of standing height and back is not believed. */
 const OUTLIER_SHARE = 0.02;

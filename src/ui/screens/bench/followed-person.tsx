@@ -5,7 +5,7 @@ import { lostStretches } from '../../../core/detections/following';
 import { isSameBox } from '../../../core/detections/person-box';
 import type { Clip } from '../../../core/model/clip';
 import { LIMITS } from '../../../core/model/limits';
-import { bridgeFrames } from '../../../core/trial/smoothing';
+import { bridgeFrames } from '../../../core/signal/dropouts';
 import type { Derived } from '../../../application/analysis/derived';
 import type { BenchClip } from '../../../application/bench/bench-clips';
 import { player } from '../../../application/bench/bench-player';

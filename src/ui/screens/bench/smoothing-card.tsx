@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Trial } from '../../../core/trial/trial';
-import { bridgeFrames } from '../../../core/trial/smoothing';
+import { bridgeFrames } from '../../../core/signal/dropouts';
 import { JOINT_POINTS, pointName, type PointId } from '../../../core/anatomy/body-points';
 import { residualAnalysis, type ResidualAnalysis } from '../../../core/signal/residual-analysis';
 import { ResidualChart } from '../../charts/residual-chart';
