@@ -1,6 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { clipFile, detectAllPoints, goToStep } from '../../demo/drive-job';
 import { fixtureClip, watchErrors } from './pages';
+import { checkToReport } from './to-report';
 
 /**
  * Seconds of what a hand and a head do (Card, Moran and Newell 1980, *The keystroke-level model*): a key by an average
@@ -142,10 +143,11 @@ test('a file that is no video is said, and nothing is made of it', async ({ page
   await expect(page.getByText('Begin with the demo')).toBeVisible();
 });
 
-test('two files to readings with confirmed moments in at most twenty acts, one moment after the other in both', async ({
+test('two files to readings with confirmed moments in at most twenty acts, both moment by moment, and on to a report', async ({
   page,
   baseURL,
 }) => {
+  const errors = watchErrors(page);
   const acts = await begin(
     page,
     baseURL!,
@@ -167,4 +169,13 @@ test('two files to readings with confirmed moments in at most twenty acts, one m
   // chosen for the test's sake, and nobody has to close a notice.
   const steps = 5;
   expect(acts.count + steps).toBeLessThanOrEqual(20);
+
+  await goToStep(page, 'Moments');
+  // A stride repeats: every whole one is found, and their mean counts.
+  for (const role of ['athlete', 'reference']) {
+    await page.getByTestId(`repetitions-${role}`).getByRole('button', { name: 'Find repetitions' }).click();
+    await expect(page.getByText(new RegExp(`repetitions? of the ${role} found`))).toBeVisible();
+  }
+  await checkToReport(page, { moments: 6, planted: 'knee-least-in-front-support' });
+  expect(errors).toEqual([]);
 });
