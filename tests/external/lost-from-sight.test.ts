@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { TRIAL_CLIPS } from '../../demo/scenario';
+import { DEMO_CLIPS, TRIAL_CLIPS } from '../../demo/scenario';
+import { trueTrial } from '../../demo/true-trial';
 import type { ClipTruth } from '../../demo/truth';
 import type { PointId } from '../../src/core/anatomy/body-points';
+import { carryOver } from '../../src/core/events/carry-over';
 import type { Proposal } from '../../src/core/events/propose-events';
 import { proposeTrial } from '../../src/core/events/repetitions';
 import { DEFAULT_CUTOFF } from '../../src/core/model/session';
@@ -89,6 +91,8 @@ const CASES = (
 
 interface Seen {
   readonly where: string;
+  readonly trial: Trial;
+  readonly lost: Lost;
   readonly truth: ClipTruth;
   readonly sure: readonly Proposal[];
 }
@@ -97,7 +101,7 @@ beforeAll(() => {
   all = CASES.map(([clip, who, other, lost]) => {
     const { trial, truth } = seenTrial(clip, who, other, lost);
     const sure = proposeTrial(MOVEMENT, trial).filter(({ confidence }) => confidence >= LEAST_SURE);
-    return { where: `${clip}${who} ${lost.from}-${lost.to}`, truth, sure };
+    return { where: `${clip}${who} ${lost.from}-${lost.to}`, trial, lost, truth, sure };
   });
 });
 
@@ -107,6 +111,26 @@ test('no moment beside frames on which the walker is lost is surely wrong', () =
   );
   expect(sure.filter(({ off }) => off > 4)).toEqual([]);
   expect(sure.filter(({ off }) => off > 2).length).toBeLessThanOrEqual(0.05 * sure.length);
+});
+
+test('a moment that is carried over to where the walker is lost is a guess', () => {
+  const truth = truthOf('walk-side-reference');
+  const demo = DEMO_CLIPS.find(({ id }) => id === 'walk-side-reference')!;
+  const marked = trueTrial(
+    renderedClip(demo, truth, { view: { kind: 'side', offPlaneDegrees: 0 }, travel: 'right' }),
+    truth,
+  );
+  const carried = all.flatMap(({ where, trial, lost }) =>
+    carryOver(MOVEMENT, marked, trial).map((p) => ({
+      where: `${where}: ${p.eventId}`,
+      isLost: p.frame >= lost.from && p.frame < lost.to,
+      isSure: p.confidence >= LEAST_SURE,
+    })),
+  );
+  expect(carried.filter(({ isLost }) => isLost).length).toBeGreaterThanOrEqual(20);
+  expect(carried.filter(({ isLost, isSure }) => isLost && isSure)).toEqual([]);
+  // Elsewhere they are as sure as before.
+  expect(carried.filter(({ isSure }) => isSure).length).toBeGreaterThanOrEqual(2 * CASES.length);
 });
 
 test('nearly all moments are still surely proposed: of two strides, those of the one that is seen', () => {

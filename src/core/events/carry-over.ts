@@ -1,11 +1,12 @@
 import type { Movement } from '../model/movement';
 import type { PointRef, Quantity } from '../model/quantity';
 import type { Trial } from '../trial/trial';
-import { continuousSeries } from '../quantities';
+import { continuousSeries, refsOfQuantity } from '../quantities';
 import { interpolateLinear } from '../signal/resample';
 import { warpInside, type Features } from '../timing/dynamic-time-warp';
 import { frameAtTime, timeAtFrame } from '../timing/clip-time';
 import { proposalSd } from '../trial/key-events';
+import { asSeen, pointsOfRule } from './find-by-rule';
 import { proposeEvents, type Proposal } from './propose-events';
 
 /** The curves by which two trials are laid on each other: joints of both sides, and the trunk. */
@@ -28,6 +29,8 @@ const FEATURES: readonly Quantity[] = [
   ]),
   { type: 'segment-angle', points: ['mid-hip', 'mid-shoulder'], against: 'up' },
 ];
+
+const OF_FEATURES = FEATURES.flatMap(refsOfQuantity);
 
 /** Samples a second at which trials are laid on each other. */
 const RATE = 100;
@@ -112,7 +115,7 @@ export function carryOver(movement: Movement, marked: Trial, other: Trial): read
     const away = refined ? Math.abs(refined.frame - frame) * other.interval : 0;
     // The curves and the rule tell of the same instant, each as surely as it says: their mean by inverse variances.
     const ofRule = refined ? CARRIED_SD ** 2 / (CARRIED_SD ** 2 + refined.sd ** 2) : 0;
-    const proposal: Proposal = refined
+    const carriedTo: Proposal = refined
       ? asSure({
           eventId: moment.id,
           frame: ofRule * refined.frame + (1 - ofRule) * frame,
@@ -121,6 +124,7 @@ export function carryOver(movement: Movement, marked: Trial, other: Trial): read
           systematic: refined.systematic,
         })
       : asSure({ eventId: moment.id, frame, confidence: 0.4 * likeness, sd: CARRIED_SD, systematic: 0 });
+    const proposal = asSeen(other, moment.rule ? pointsOfRule(moment.rule) : OF_FEATURES, carriedTo);
     const order = movement.moments.map((m) => m.id);
     const clash = Object.entries(fixed).some(
       ([id, at]) => Math.sign(order.indexOf(moment.id) - order.indexOf(id)) !== Math.sign(proposal.frame - at),

@@ -187,7 +187,7 @@ function peakSpeedIn(trial: Trial, rule: Extract<KeyEventRule, { rule: 'peak-spe
 }
 
 /** The points that a rule reads. */
-function pointsOfRule(rule: KeyEventRule): readonly PointRef[] {
+export function pointsOfRule(rule: KeyEventRule): readonly PointRef[] {
   switch (rule.rule) {
     case 'extreme':
     case 'crossing':
@@ -201,9 +201,16 @@ function pointsOfRule(rule: KeyEventRule): readonly PointRef[] {
   }
 }
 
-/** Where the performer is lost from sight it may have happened at any time until they are seen again. */
-function asSeen(trial: Trial, rule: KeyEventRule, found: Found): Found {
-  const unseen = unseenTime(trial, pointsOfRule(rule), found.frame) / Math.sqrt(12);
+/**
+ * A moment that was found from some points: where the performer is lost from sight it may have happened at any time
+ * until they are seen again.
+ */
+export function asSeen<T extends Pick<Found, 'frame' | 'sd' | 'confidence'>>(
+  trial: Trial,
+  points: readonly PointRef[],
+  found: T,
+): T {
+  const unseen = unseenTime(trial, points, found.frame) / Math.sqrt(12);
   return unseen === 0
     ? found
     : { ...found, sd: Math.hypot(found.sd, unseen), confidence: found.confidence * sharpness(unseen) };
@@ -238,5 +245,5 @@ export function pictureOfRule(rule: KeyEventRule): PictureNeed {
 /** The moment that a rule finds in a span of frames; null where it finds none. */
 export function findByRule(trial: Trial, rule: KeyEventRule, span: FrameSpan): Found | null {
   const found = byRule(trial, rule, span);
-  return found && asSeen(trial, rule, found);
+  return found && asSeen(trial, pointsOfRule(rule), found);
 }
