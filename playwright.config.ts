@@ -1,10 +1,6 @@
 import { defineConfig } from '@playwright/test';
-import { existsSync } from 'node:fs';
-import { CHROMIUM, CHROMIUM_ARGS } from './demo/drive-job';
-
-// The same engine without a window's parts takes a quarter less of the processor.
-const SHELL = '/usr/bin/chromium-headless-shell';
-const browser = !process.env['CHROMIUM'] && existsSync(SHELL) ? SHELL : CHROMIUM;
+import { CHROMIUM_ARGS } from './demo/drive-job';
+import { BROWSER } from './tests/browser';
 
 // One test leaves half a core or more idle. Each worker has a server of its own: a server converts few clips at once.
 const WORKERS = 2;
@@ -25,7 +21,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // Nobody looks on: what slides into place would only be waited for.
     contextOptions: { reducedMotion: 'reduce' },
-    launchOptions: { executablePath: browser, args: CHROMIUM_ARGS },
+    launchOptions: { executablePath: BROWSER, args: CHROMIUM_ARGS },
   },
   webServer: Array.from({ length: WORKERS }, (_, worker) => ({
     command: `node --import tsx server/main.ts --port ${new URL(address(worker)).port}`,

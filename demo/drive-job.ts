@@ -25,9 +25,9 @@ export function startServer(): Promise<{ address: string; stop: () => void }> {
 }
 
 /** A browser whose data survive being closed. */
-export const openBrowser = (userData: string): Promise<BrowserContext> =>
+export const openBrowser = (userData: string, executablePath = CHROMIUM): Promise<BrowserContext> =>
   chromium.launchPersistentContext(userData, {
-    executablePath: CHROMIUM,
+    executablePath,
     args: CHROMIUM_ARGS,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,

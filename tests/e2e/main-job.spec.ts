@@ -20,6 +20,7 @@ import { fromSi } from '../../src/core/units';
 import { sessionJson } from '../../src/formats/session-json/session-json';
 import type { Movement } from '../../src/core/model/movement';
 import { MOVEMENTS } from '../../src/movements';
+import { BROWSER } from '../browser';
 import { watchErrors } from './pages';
 
 const [paceDelivery] = MOVEMENTS as [Movement];
@@ -51,7 +52,7 @@ const measuresOf = (csv: string): MeasureRow[] =>
 test('two files in, three corrections out: the planted differences are found, and nothing else', async () => {
   const userData = await mkdtemp(path.join(tmpdir(), 'falcon-'));
   const server = await startServer();
-  let browser = await openBrowser(userData);
+  let browser = await openBrowser(userData, BROWSER);
   try {
     const page = await browser.newPage();
     const errors = watchErrors(page);
@@ -112,7 +113,7 @@ test('two files in, three corrections out: the planted differences are found, an
 
     // Closing the browser loses nothing.
     await browser.close();
-    browser = await openBrowser(userData);
+    browser = await openBrowser(userData, BROWSER);
     const again = await browser.newPage();
     await again.goto(address.replace('intake', 'measure'));
     await expect(again.getByTestId('frame-athlete')).toContainText('of 243');
