@@ -1,3 +1,4 @@
+import type { DetectedPoints } from '../tracks/track';
 import { overlapOf, type Bounds } from '../geometry/bounds';
 import type { Vec2 } from '../geometry/vec2';
 import { colourDistance } from './clothes';
@@ -47,6 +48,10 @@ export interface Recognised {
  * nothing of left and right; what is left to doubt comes after both (`track-from-detections`).
  */
 export const NOT_SURE_WHO = 0.5;
+
+/** Whether it was not sure who was seen: no point of a frame is surer than that leaves. */
+export const isUnsureWho = (seen: readonly DetectedPoints[]): boolean =>
+  seen.every((points) => Object.values(points).every(({ confidence }) => confidence <= Math.fround(NOT_SURE_WHO)));
 
 /** So many usual surprises speak against a person as much as clothes of other colours do ... */
 const SURPRISES = 4;

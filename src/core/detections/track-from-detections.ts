@@ -1,8 +1,9 @@
 import type { PointId } from '../anatomy/body-points';
-import { BESIDE_LOSS_ERROR, besideLoss, isUnsureWho } from './beside-loss';
+import { BESIDE_LOSS_ERROR, besideLoss } from './beside-loss';
 import { mendExchangeJumps } from './exchange-jumps';
 import { hardPictures } from './hard-pictures';
 import { legsAgainstArms } from './counter-swing';
+import { isUnsureWho } from './identity';
 import { steadyHips } from './steady-hips';
 import { agreedLimbs, isContradicted, resolveDetections, type Detections } from './fuse-detections';
 import { withoutImpossible, withoutStrangers } from './plausible';

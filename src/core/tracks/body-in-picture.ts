@@ -1,4 +1,5 @@
 import { JOINT_POINTS } from '../anatomy/body-points';
+import { findDropouts } from '../signal/dropouts';
 import type { FrameSpan } from '../signal/peaks';
 import { isFromDetector, type PointSeries, type Track } from './track';
 
@@ -36,13 +37,7 @@ export function bodyInPicture(track: Track): readonly [first: number, last: numb
 export function lostFromSight(track: Track, longest: number): readonly FrameSpan[] {
   if (!Object.values(track).some((series) => series?.origin.some(isFromDetector))) return [];
   const seen = bodySeen(track);
-  const runs: FrameSpan[] = [];
-  for (let first = seen.indexOf(true); first >= 0 && first < seen.length;) {
-    first = seen.indexOf(false, first);
-    const next = first < 0 ? -1 : seen.indexOf(true, first);
-    if (next < 0) break;
-    if (next - first > longest) runs.push({ first, last: next - 1 });
-    first = next;
-  }
-  return runs;
+  return findDropouts(Float64Array.from(seen, (isSeen) => (isSeen ? 0 : NaN))).flatMap(({ start, length }) =>
+    start > 0 && start + length < seen.length && length > longest ? [{ first: start, last: start + length - 1 }] : [],
+  );
 }
